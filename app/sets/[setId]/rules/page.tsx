@@ -1,0 +1,5 @@
+import { RulesScreen } from '@/screens/rules/rules-screen'
+
+export default function Page() {
+  return <RulesScreen />
+}

@@ -1,0 +1,74 @@
+// What has to be done before the product can run, and only when something it depends on has changed: install and build.
+import { execFileSync, spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)))
+const stamps = join(root, 'build')
+
+/** Runs a program of the project and ends with it when it fails. */
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' }, ...options })
+  if (error) throw error
+  return status ?? 1
+}
+
+export const tool = (name) => join(root, 'node_modules', '.bin', name)
+
+/** Every file below the given files and folders, in a fixed order. */
+function* filesBelow(path) {
+  const full = join(root, path)
+  if (!existsSync(full)) return
+  if (!statSync(full).isDirectory()) yield path
+  else for (const name of readdirSync(full).sort()) yield* filesBelow(join(path, name))
+}
+
+function fingerprint(paths) {
+  const hash = createHash('sha256').update(process.version)
+  for (const path of paths) for (const file of filesBelow(path)) hash.update(file).update('\0').update(readFileSync(join(root, file))).update('\0')
+  return hash.digest('hex')
+}
+
+/** Does a step unless its inputs are what they were when it was last done. */
+function whenChanged(name, inputs, present, step) {
+  const stamp = join(stamps, `${name}.stamp`)
+  const now = fingerprint(inputs)
+  if (present() && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return
+  if (step() !== 0) process.exit(1)
+  mkdirSync(stamps, { recursive: true })
+  writeFileSync(stamp, now)
+}
+
+export function install() {
+  whenChanged('install', ['package.json', 'package-lock.json'], () => existsSync(join(root, 'node_modules', '.package-lock.json')), () => {
+    console.log('Installing packages (about two minutes the first time)…')
+    return run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev'], { stdio: ['ignore', 'ignore', 'inherit'] })
+  })
+}
+
+/** The command line as one file, built ahead so that it starts at once. */
+export function buildCommandLine() {
+  const inputs = ['src/cli', 'src/core', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
+  whenChanged('cli', inputs, () => existsSync(join(stamps, 'cli.mjs')), () =>
+    run(tool('esbuild'), ['src/cli/main.ts', '--bundle', '--platform=node', '--format=esm', '--packages=external', '--outfile=build/cli.mjs', '--log-level=warning']),
+  )
+}
+
+export function build() {
+  const inputs = ['app', 'src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'instrumentation.ts', 'package-lock.json', 'bin/prepare.mjs']
+  whenChanged('app', inputs, () => existsSync(join(root, '.next', 'BUILD_ID')), () => {
+    console.log('Building…')
+    return run(tool('next'), ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+  })
+  buildCommandLine()
+}
+
+/** Debian's Chromium for the end-to-end tests, installed where it is missing. */
+export function chromium() {
+  if (existsSync('/usr/bin/chromium')) return
+  console.log('Installing Chromium…')
+  execFileSync('apt-get', ['update'], { stdio: 'ignore' })
+  execFileSync('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { stdio: 'ignore', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+}

@@ -1,0 +1,17 @@
+import reactHooks from 'eslint-plugin-react-hooks'
+import tseslint from 'typescript-eslint'
+
+export default tseslint.config(
+  { ignores: ['.next', 'build', 'node_modules', 'data', 'next-env.d.ts', 'test-results'] },
+  ...tseslint.configs.recommended,
+  reactHooks.configs.flat['recommended-latest'],
+  {
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      'no-console': 'error',
+    },
+  },
+  { files: ['src/cli/**', 'bin/**', 'tools/**'], rules: { 'no-console': 'off' } },
+)

@@ -1,0 +1,60 @@
+import { parseArgs } from 'node:util'
+import { deliverCommand } from './deliver'
+import { proofCommand } from './proof'
+import { schemaCommand } from './schema'
+
+const USAGE = `bin/wise-square COMMAND
+
+  deliver FILE --to DIR [--formats svg,png]   write a set's files into a folder
+  proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered
+  schema                                      print the JSON Schema of the set file
+
+Every command takes --json for an answer that programs can read. FILE is a set file (name.wisesquare.json).`
+
+/** What a command answers: lines for a person, a value for a program. */
+export type Answer = { readonly lines: readonly string[]; readonly value: unknown }
+
+/** Something the caller did wrong, in a sentence. */
+export class UsageError extends Error {}
+
+const OPTIONS = {
+  to: { type: 'string' },
+  formats: { type: 'string' },
+  icon: { type: 'string' },
+  size: { type: 'string' },
+  out: { type: 'string' },
+  json: { type: 'boolean' },
+  help: { type: 'boolean' },
+} as const
+
+export type Options = { readonly [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string }
+
+const COMMANDS: Record<string, (files: readonly string[], options: Options) => Promise<Answer>> = {
+  deliver: deliverCommand,
+  proof: proofCommand,
+  schema: schemaCommand,
+}
+
+/** Runs the command line and gives the exit status: 0 done, 1 it could not be done, 2 it was asked wrongly. */
+export async function main(args: readonly string[]): Promise<number> {
+  let json = args.includes('--json')
+  try {
+    const { values, positionals } = parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true })
+    json = values.json === true
+    const [name, ...files] = positionals
+    if (values.help || name === undefined) {
+      console.log(USAGE)
+      return name === undefined && !values.help ? 2 : 0
+    }
+    const command = COMMANDS[name]
+    if (!command) throw new UsageError(`There is no command “${name}”.`)
+    const { lines, value } = await command(files, values)
+    console.log(json ? JSON.stringify(value) : lines.join('\n'))
+    return 0
+  } catch (error) {
+    const wrongUse = error instanceof UsageError || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS') === true
+    const message = error instanceof Error ? error.message : String(error)
+    console.error(json ? JSON.stringify({ error: { code: wrongUse ? 'usage' : 'failed', message } }) : message)
+    return wrongUse ? 2 : 1
+  }
+}

@@ -1,0 +1,21 @@
+import { writeFile } from 'node:fs/promises'
+import { proofSvg } from '../core/formats/delivery'
+import { png } from '../core/formats/png'
+import { schemaSentence } from '../core/formats/set-file'
+import { Size } from '../core/rules/rules'
+import { rasterise } from '../server/raster'
+import { type Answer, type Options, UsageError } from './main'
+import { readSet } from './read-set'
+
+/** Draws one icon at a size in pixels, as it will be delivered. */
+export async function proofCommand(files: readonly string[], { icon: name, size, out }: Options): Promise<Answer> {
+  if (name === undefined || size === undefined || out === undefined) throw new UsageError('Say which: --icon NAME --size N --out FILE.png.')
+  const pixels = Size.safeParse(Number(size))
+  if (!pixels.success) throw new UsageError(schemaSentence(pixels.error))
+  const set = await readSet(files)
+  const icon = set.icons.find((one) => one.name === name)
+  if (!icon) throw new Error(`There is no icon “${name}” in “${set.name}”.`)
+  const bytes = png(rasterise(proofSvg(icon, set.rules), pixels.data))
+  await writeFile(out, bytes)
+  return { lines: [`${name} at ${pixels.data} px written to ${out}.`], value: { icon: name, size: pixels.data, out, bytes: bytes.length } }
+}

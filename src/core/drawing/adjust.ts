@@ -1,0 +1,100 @@
+import { type Box, boxAround, boxUnion } from '../geometry/box'
+import { pathBounds } from '../geometry/path'
+import type { Point } from '../geometry/point'
+import { apply, boxToBox, compose, rotation, type Transform, translation } from '../geometry/transform'
+import { outline } from './evaluate'
+import { changeFrame, type Frame, type FrameChange, framePoint, transformFrame } from './frame'
+import type { DrawingObject, Ellipse, Rectangle } from './object'
+import type { NamedValues } from './values'
+
+/** An object under an affine map: its numbers change, weights and radii stay. */
+export function transformObject<T extends DrawingObject>(object: T, map: Transform): T
+export function transformObject(object: DrawingObject, map: Transform): DrawingObject {
+  switch (object.kind) {
+    case 'rectangle':
+    case 'ellipse':
+      return withoutAbsent({ ...object, ...transformFrame(object, map) })
+    case 'line':
+      return { ...object, from: apply(map, object.from), to: apply(map, object.to) }
+    case 'path':
+      return {
+        ...object,
+        contours: object.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => ({ ...node, ...apply(map, node) })) })),
+      }
+    case 'group':
+    case 'assembly':
+      return { ...object, members: object.members.map((member) => transformObject(member, map)) }
+  }
+}
+
+export const moveObject = <T extends DrawingObject>(object: T, by: Point): T => transformObject(object, translation(by.x, by.y))
+
+/**
+ * The frame that an object's x, y, w, h and turn are read from: its own for boxes, the upright box around its nodes for
+ * paths, around its members for containers. Strokes do not count.
+ */
+export function frameOf(object: DrawingObject, values: NamedValues): Frame {
+  switch (object.kind) {
+    case 'rectangle':
+    case 'ellipse':
+      return object
+    case 'line':
+      return boxAround([object.from, object.to])!
+    case 'path':
+      return boxAround(object.contours.flatMap((run) => run.nodes))!
+    case 'group':
+    case 'assembly':
+      return boxUnion(object.members.map((member) => extent(member, values)))!
+  }
+}
+
+/** The upright box of an object's geometry, turn and slant included. */
+export function extent(object: DrawingObject, values: NamedValues): Box {
+  const frame = frameOf(object, values)
+  if (!frame.turn && !frame.skew) return frame
+  return pathBounds(outline(object, values)) ?? frame
+}
+
+/** The upright box around several objects; null around none. */
+export function extentOf(objects: readonly DrawingObject[], values: NamedValues): Box | null {
+  return boxUnion(objects.map((object) => extent(object, values)))
+}
+
+/** The object with numbers typed for an anchor (a share of its frame). For paths and containers a turn is added to the drawing. */
+export function changeNumbers<T extends DrawingObject>(object: T, values: NamedValues, anchor: Point, change: FrameChange): T
+export function changeNumbers(object: DrawingObject, values: NamedValues, anchor: Point, change: FrameChange): DrawingObject {
+  const frame = frameOf(object, values)
+  const next = changeFrame(frame, anchor, change)
+  if (object.kind === 'rectangle' || object.kind === 'ellipse') return withoutAbsent({ ...object, ...next })
+  const upright: Frame = { ...next, turn: undefined }
+  const scaling = boxToBox(frame, changeFrame(upright, anchor, framePoint(next, anchor)))
+  return transformObject(object, next.turn ? compose(rotation(next.turn, framePoint(next, anchor)), scaling) : scaling)
+}
+
+/** Several objects from one upright box to another. */
+export function fitObjects(objects: readonly DrawingObject[], from: Box, to: Box): DrawingObject[] {
+  const map = boxToBox(from, to)
+  return objects.map((object) => transformObject(object, map))
+}
+
+/** Every named value an object itself refers to, its members left aside, by the kind of value. */
+export function* namesUsed(object: DrawingObject): Generator<{ kind: 'weight' | 'radius' | 'swatch'; name: string }> {
+  if (object.kind === 'group') return
+  const { fill, stroke, weight } = object.style
+  if (typeof weight === 'string') yield { kind: 'weight', name: weight }
+  for (const paint of [fill, stroke]) if (paint !== 'none' && !paint.startsWith('#')) yield { kind: 'swatch', name: paint }
+  if (object.kind === 'rectangle' || object.kind === 'path') {
+    if (typeof object.corner === 'string') yield { kind: 'radius', name: object.corner }
+  }
+  if (object.kind === 'path') {
+    for (const { nodes } of object.contours) for (const { corner } of nodes) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
+  }
+}
+
+/** Optional numbers that came out as undefined are left out, so that equal drawings are written alike. */
+function withoutAbsent<T extends Rectangle | Ellipse>(object: T): T {
+  const copy = { ...object }
+  if (copy.turn === undefined) delete copy.turn
+  if (copy.skew === undefined) delete copy.skew
+  return copy
+}

@@ -1,0 +1,47 @@
+import type { Box } from '../geometry/box'
+import type { Point } from '../geometry/point'
+import type { DrawingObject, Ellipse, Kind, LineObject, PathObject, Rectangle } from './object'
+import type { Radius, Style } from './style'
+import type { NamedValues } from './values'
+import { INK } from './values'
+
+/** How new objects are painted: from the rules alone, never from what was drawn before. */
+export function freshStyle(values: NamedValues, filled: boolean): Style {
+  const weight = values.weights[0]!.name
+  return filled ? { fill: INK, stroke: 'none', weight } : { fill: 'none', stroke: INK, weight }
+}
+
+/** The corner of new objects: the first radius of the rules, or none. */
+export const freshCorner = (values: NamedValues): Radius => values.radii[0]?.name ?? 0
+
+export const freshRectangle = (id: string, name: string, box: Box, corner: Radius, style: Style): Rectangle => ({ kind: 'rectangle', id, name, ...box, corner, style })
+
+export const freshEllipse = (id: string, name: string, box: Box, style: Style): Ellipse => ({ kind: 'ellipse', id, name, ...box, style })
+
+export const freshLine = (id: string, name: string, from: Point, to: Point, style: Style): LineObject => ({ kind: 'line', id, name, from, to, style })
+
+export const freshPolyline = (id: string, name: string, nodes: readonly Point[], closed: boolean, corner: Radius, style: Style): PathObject => ({
+  kind: 'path',
+  id,
+  name,
+  corner,
+  contours: [{ closed, nodes: nodes.map(({ x, y }) => ({ x, y })) }],
+  style,
+})
+
+/** What each kind of object is called before it has a name of its own. */
+export const KIND_NAMES: Record<Kind, string> = {
+  rectangle: 'Rectangle',
+  ellipse: 'Ellipse',
+  line: 'Line',
+  path: 'Path',
+  group: 'Group',
+  assembly: 'Assembly',
+}
+
+/** A name that no object of a drawing has yet: the kind and a number. */
+export function freshName(kind: Kind, taken: Iterable<DrawingObject>): string {
+  const names = new Set<string>()
+  for (const { name } of taken) names.add(name)
+  for (let n = 1; ; n++) if (!names.has(`${KIND_NAMES[kind]} ${n}`)) return `${KIND_NAMES[kind]} ${n}`
+}

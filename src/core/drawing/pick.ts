@@ -1,0 +1,44 @@
+import { distanceToPath, winding } from '../geometry/flatten'
+import type { Path } from '../geometry/path'
+import type { Point } from '../geometry/point'
+import { evaluate, outline } from './evaluate'
+import { type DrawingObject, isContainer } from './object'
+import type { NamedValues } from './values'
+
+/** Something under the pointer: an object, or with `depth` > 0 a member of one. Locked things are listed, never picked. */
+export type Hit = { readonly object: DrawingObject; readonly depth: number; readonly locked: boolean }
+
+/**
+ * Everything under a point, topmost first, members after their container. `reach` is how near a line counts as hit. The
+ * objects may be the members of a container; those of an assembly count by their outlines, having no paint of their own.
+ */
+export function hits(objects: readonly DrawingObject[], values: NamedValues, p: Point, reach: number, inAssembly = false): Hit[] {
+  const within = (siblings: readonly DrawingObject[], depth: number, locked: boolean, inAssembly: boolean): Hit[] =>
+    siblings.toReversed().flatMap((object): Hit[] => {
+      if (object.hidden) return []
+      const hit: Hit = { object, depth, locked: locked || object.locked === true }
+      const members = isContainer(object) ? within(object.members, depth + 1, hit.locked, object.kind === 'assembly') : []
+      const isHit = inAssembly ? covers(outline(object, values), p, reach) : paints(object, values, p, reach)
+      return isHit ? [hit, ...members] : members
+    })
+  return within(objects, 0, false, inAssembly)
+}
+
+/** The topmost of the objects under a point that is not locked; of a container, the container. */
+export function pick(objects: readonly DrawingObject[], values: NamedValues, p: Point, reach: number, inAssembly = false): DrawingObject | null {
+  return hits(objects, values, p, reach, inAssembly).find(({ depth, locked }) => depth === 0 && !locked)?.object ?? null
+}
+
+/** True when a point lies within an object's outline or near it, painted or not. */
+export const isOver = (object: DrawingObject, values: NamedValues, p: Point, reach: number): boolean => covers(outline(object, values), p, reach)
+
+function covers(path: Path, p: Point, reach: number): boolean {
+  return winding(path, p) !== 0 || distanceToPath(path, p) <= reach
+}
+
+function paints(object: DrawingObject, values: NamedValues, p: Point, reach: number): boolean {
+  return evaluate(object, values).some(({ path, fill, stroke }) => {
+    if (fill && winding(path, p) !== 0) return true
+    return distanceToPath(path, p) <= Math.max(reach, stroke ? stroke.width / 2 : 0)
+  })
+}

@@ -1,0 +1,82 @@
+import { z } from 'zod'
+import { type IconSet, IconSet as SetSchema, LIMITS, setProblems } from '../set/set'
+import { readableJson } from './json'
+
+/** The version of the set file this build reads and writes. */
+export const VERSION = 1
+
+/** The largest set file that is read, in bytes. */
+export const MAX_BYTES = 64 * 1024 * 1024
+
+/** The whole of a set file (`name.wisesquare.json`). */
+export const SetFile = z.strictObject({
+  format: z.literal('wise-square-set'),
+  version: z.literal(VERSION),
+  set: SetSchema,
+})
+
+/** Why a set file cannot be read, as a sentence for a person. */
+export type FileError = { readonly code: 'too-large' | 'not-json' | 'not-a-set' | 'version' | 'invalid'; readonly message: string }
+
+export type Reading = { readonly set: IconSet; readonly error?: undefined } | { readonly set?: undefined; readonly error: FileError }
+
+/** A set as the text of its file. The same set always gives the same text. */
+export function writeSetFile(set: IconSet): string {
+  return readableJson(SetFile.parse({ format: 'wise-square-set', version: VERSION, set }))
+}
+
+/** Reads the text of a set file. Whatever is wrong with it is said in one sentence; nothing is guessed or repaired. */
+export function readSetFile(text: string): Reading {
+  const fail = (code: FileError['code'], message: string): Reading => ({ error: { code, message } })
+  if (text.length > MAX_BYTES) return fail('too-large', `The file is larger than ${MAX_BYTES / 2 ** 20} MB, the most a set file may have.`)
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch (error) {
+    return fail('not-json', jsonSentence(text, error))
+  }
+  if (!isRecord(value) || value.format !== 'wise-square-set') return fail('not-a-set', 'This is not a Wise Square set file.')
+  if (value.version !== VERSION) {
+    return fail('version', `This set file is of version ${String(value.version).slice(0, 20)}; this program reads version ${VERSION}.`)
+  }
+  if (holdsMoreThan(value, LIMITS.objectsInSet)) {
+    return fail('too-large', `The set holds more than ${LIMITS.objectsInSet.toLocaleString('en')} objects, the most a set may have.`)
+  }
+  const parsed = SetFile.safeParse(value)
+  if (!parsed.success) return fail('invalid', schemaSentence(parsed.error))
+  const [problem] = setProblems(parsed.data.set)
+  return problem ? fail('invalid', problem) : { set: parsed.data.set }
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+function jsonSentence(text: string, error: unknown): string {
+  if (text.trim() === '') return 'The file is empty.'
+  if (/\b(NaN|Infinity)\b/.test(text)) return 'The file holds NaN or Infinity where a number is needed.'
+  if (/end of (JSON )?(input|data)|unterminated/i.test(String(error)) || !text.trimEnd().endsWith('}')) return 'The file is cut off before its end.'
+  return 'The file is not valid JSON.'
+}
+
+/** The first thing a schema found wrong, with its place, as a sentence. */
+export function schemaSentence(error: z.ZodError): string {
+  const issue = error.issues[0]!
+  const place = issue.path.map((key) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)).join('').replace(/^\./, '')
+  return place ? `At ${place}: ${issue.message}` : issue.message
+}
+
+/** Counts what looks like objects of a drawing, stopping at the limit, so that no schema has to read millions of them. */
+function holdsMoreThan(root: unknown, limit: number): boolean {
+  let count = 0
+  const pending: unknown[] = [root]
+  while (pending.length > 0) {
+    const value = pending.pop()
+    if (Array.isArray(value)) {
+      if (value.length > limit * 10) return true
+      for (const item of value) if (typeof item === 'object' && item !== null) pending.push(item)
+    } else if (isRecord(value)) {
+      if ('kind' in value && ++count > limit) return true
+      for (const item of Object.values(value)) if (typeof item === 'object' && item !== null) pending.push(item)
+    }
+  }
+  return false
+}

@@ -1,0 +1,93 @@
+import type { Point } from './point'
+import type { Arc, Cubic } from './segment'
+import { apply, type Transform } from './transform'
+
+/** An arc by its centre: radii after SVG's correction, angles in radians before `turn`, `extent` negative when anticlockwise. */
+export type ArcCentre = {
+  readonly centre: Point
+  readonly rx: number
+  readonly ry: number
+  readonly start: number
+  readonly extent: number
+}
+
+/** The arc's centre and angles (SVG 2, implementation notes, B.2.4), radii grown where they cannot span the chord (B.2.5). */
+export function arcCentre(arc: Arc): ArcCentre {
+  const { from, to, turn } = arc
+  const cos = Math.cos(turn), sin = Math.sin(turn)
+  const dx = (from.x - to.x) / 2, dy = (from.y - to.y) / 2
+  const x = cos * dx + sin * dy, y = cos * dy - sin * dx
+  let { rx, ry } = arc
+  const reach = (x * x) / (rx * rx) + (y * y) / (ry * ry)
+  if (reach > 1) {
+    rx *= Math.sqrt(reach)
+    ry *= Math.sqrt(reach)
+  }
+  const sign = arc.large === arc.sweep ? -1 : 1
+  const k = sign * Math.sqrt(Math.max(0, 1 / Math.min(reach, 1) - 1))
+  const cx = (k * rx * y) / ry, cy = (-k * ry * x) / rx
+  const start = Math.atan2((y - cy) / ry, (x - cx) / rx)
+  let extent = Math.atan2((-y - cy) / ry, (-x - cx) / rx) - start
+  if (arc.sweep && extent <= 0) extent += 2 * Math.PI
+  if (!arc.sweep && extent >= 0) extent -= 2 * Math.PI
+  return {
+    centre: { x: cos * cx - sin * cy + (from.x + to.x) / 2, y: sin * cx + cos * cy + (from.y + to.y) / 2 },
+    rx,
+    ry,
+    start,
+    extent,
+  }
+}
+
+/** The point of an ellipse at an angle measured before its turn. */
+export function arcFromAngles(centre: Point, rx: number, ry: number, turn: number, angle: number): Point {
+  const x = rx * Math.cos(angle), y = ry * Math.sin(angle)
+  const cos = Math.cos(turn), sin = Math.sin(turn)
+  return { x: centre.x + cos * x - sin * y, y: centre.y + sin * x + cos * y }
+}
+
+/** The radii and turn (radians) of the image of a unit circle under the linear part of a map: its singular values. */
+export function ellipseAxes(a: number, b: number, c: number, d: number): { rx: number; ry: number; turn: number } {
+  const e = (a + d) / 2, f = (a - d) / 2, g = (b + c) / 2, h = (b - c) / 2
+  const q = Math.hypot(e, h), r = Math.hypot(f, g)
+  const rx = q + r, ry = Math.abs(q - r)
+  if (r <= 1e-12 * q) return { rx, ry, turn: 0 }
+  return { rx, ry, turn: (Math.atan2(h, e) + Math.atan2(g, f)) / 2 }
+}
+
+/** The image of an arc: a circle stays a circle under turns and even scales, and becomes an ellipse otherwise. */
+export function transformArc(arc: Arc, map: Transform): Arc {
+  const [a, b, c, d] = map
+  const cos = Math.cos(arc.turn), sin = Math.sin(arc.turn)
+  const axes = ellipseAxes(
+    (a * cos + c * sin) * arc.rx,
+    (b * cos + d * sin) * arc.rx,
+    (c * cos - a * sin) * arc.ry,
+    (d * cos - b * sin) * arc.ry,
+  )
+  const mirrored = a * d - b * c < 0
+  return { ...arc, ...axes, from: apply(map, arc.from), to: apply(map, arc.to), sweep: arc.sweep !== mirrored }
+}
+
+/** Cubics that follow an arc, one to each quarter turn or less; off by at most 0.03 % of the radius. */
+export function arcToCubics(arc: Arc): Cubic[] {
+  const { centre, rx, ry, start, extent } = arcCentre(arc)
+  const count = Math.max(1, Math.ceil(Math.abs(extent) / (Math.PI / 2) - 1e-9))
+  const step = extent / count
+  const k = (4 / 3) * Math.tan(step / 4)
+  const cos = Math.cos(arc.turn), sin = Math.sin(arc.turn)
+  const at = (x: number, y: number): Point => ({
+    x: centre.x + cos * rx * x - sin * ry * y,
+    y: centre.y + sin * rx * x + cos * ry * y,
+  })
+  return Array.from({ length: count }, (_, i) => {
+    const p = start + step * i, q = p + step
+    return {
+      kind: 'cubic',
+      from: i === 0 ? arc.from : at(Math.cos(p), Math.sin(p)),
+      c1: at(Math.cos(p) - k * Math.sin(p), Math.sin(p) + k * Math.cos(p)),
+      c2: at(Math.cos(q) + k * Math.sin(q), Math.sin(q) - k * Math.cos(q)),
+      to: i === count - 1 ? arc.to : at(Math.cos(q), Math.sin(q)),
+    }
+  })
+}

@@ -1,0 +1,48 @@
+import type { Point } from './point'
+
+/** An upright rectangle: its least corner and its size, in grid units. Width and height are never negative. */
+export type Box = { readonly x: number; readonly y: number; readonly w: number; readonly h: number }
+
+/** The box with two given opposite corners. */
+export function boxBetween(a: Point, b: Point): Box {
+  return { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), w: Math.abs(a.x - b.x), h: Math.abs(a.y - b.y) }
+}
+
+/** The least box around points; null around none. */
+export function boxAround(points: Iterable<Point>): Box | null {
+  let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity
+  for (const { x, y } of points) {
+    if (x < x0) x0 = x
+    if (x > x1) x1 = x
+    if (y < y0) y0 = y
+    if (y > y1) y1 = y
+  }
+  return x0 > x1 ? null : { x: x0, y: y0, w: x1 - x0, h: y1 - y0 }
+}
+
+/** The least box around boxes; null around none. */
+export function boxUnion(boxes: Iterable<Box>): Box | null {
+  const corners: Point[] = []
+  for (const box of boxes) corners.push(box, { x: box.x + box.w, y: box.y + box.h })
+  return boxAround(corners)
+}
+
+export function boxContains(box: Box, p: Point, margin = 0): boolean {
+  return p.x >= box.x - margin && p.x <= box.x + box.w + margin && p.y >= box.y - margin && p.y <= box.y + box.h + margin
+}
+
+export function boxInside(inner: Box, outer: Box): boolean {
+  return inner.x >= outer.x && inner.y >= outer.y && inner.x + inner.w <= outer.x + outer.w && inner.y + inner.h <= outer.y + outer.h
+}
+
+/** The point at a share of the box: (0, 0) its top left corner, (0.5, 0.5) its centre. */
+export function boxPoint(box: Box, share: Point): Point {
+  return { x: box.x + box.w * share.x, y: box.y + box.h * share.y }
+}
+
+export const boxCentre = (box: Box): Point => ({ x: box.x + box.w / 2, y: box.y + box.h / 2 })
+
+/** A box of a given size about a centre. */
+export function boxAbout(centre: Point, w: number, h: number): Box {
+  return { x: centre.x - w / 2, y: centre.y - h / 2, w, h }
+}

@@ -1,0 +1,120 @@
+import { arcCentre, arcFromAngles, transformArc } from './arc'
+import { type Box, boxAround } from './box'
+import { mix, type Point } from './point'
+import { apply, type Transform } from './transform'
+
+export type Line = { readonly kind: 'line'; readonly from: Point; readonly to: Point }
+
+/** A circular or elliptical arc, as SVG defines it (SVG 2 §9.3.8). Lengths in grid units, `turn` in radians. */
+export type Arc = {
+  readonly kind: 'arc'
+  readonly from: Point
+  readonly to: Point
+  readonly rx: number
+  readonly ry: number
+  readonly turn: number
+  readonly large: boolean
+  /** True when the arc runs towards growing angles (clockwise on screen). */
+  readonly sweep: boolean
+}
+
+/** A cubic Bézier curve with two control points. */
+export type Cubic = { readonly kind: 'cubic'; readonly from: Point; readonly c1: Point; readonly c2: Point; readonly to: Point }
+
+/** A stretch of a path, from one node to the next. */
+export type Segment = Line | Arc | Cubic
+
+export const line = (from: Point, to: Point): Line => ({ kind: 'line', from, to })
+
+/** The segment's point at `t` in 0..1: along a line by length, along an arc by angle, along a cubic by parameter. */
+export function pointAt(segment: Segment, t: number): Point {
+  switch (segment.kind) {
+    case 'line':
+      return mix(segment.from, segment.to, t)
+    case 'arc': {
+      const { centre, rx, ry, start, extent } = arcCentre(segment)
+      return arcFromAngles(centre, rx, ry, segment.turn, start + extent * t)
+    }
+    case 'cubic': {
+      const { from, c1, c2, to } = segment
+      const s = 1 - t
+      const k0 = s * s * s, k1 = 3 * s * s * t, k2 = 3 * s * t * t, k3 = t * t * t
+      return { x: k0 * from.x + k1 * c1.x + k2 * c2.x + k3 * to.x, y: k0 * from.y + k1 * c1.y + k2 * c2.y + k3 * to.y }
+    }
+  }
+}
+
+export function reverse(segment: Segment): Segment {
+  switch (segment.kind) {
+    case 'line':
+      return line(segment.to, segment.from)
+    case 'arc':
+      return { ...segment, from: segment.to, to: segment.from, sweep: !segment.sweep }
+    case 'cubic':
+      return { kind: 'cubic', from: segment.to, c1: segment.c2, c2: segment.c1, to: segment.from }
+  }
+}
+
+export function transformSegment(segment: Segment, map: Transform): Segment {
+  switch (segment.kind) {
+    case 'line':
+      return line(apply(map, segment.from), apply(map, segment.to))
+    case 'arc':
+      return transformArc(segment, map)
+    case 'cubic':
+      return {
+        kind: 'cubic',
+        from: apply(map, segment.from),
+        c1: apply(map, segment.c1),
+        c2: apply(map, segment.c2),
+        to: apply(map, segment.to),
+      }
+  }
+}
+
+/** The exact upright bounds of a segment, from its ends and the points where it runs level or plumb. */
+export function segmentBounds(segment: Segment): Box {
+  const points: Point[] = [segment.from, segment.to]
+  if (segment.kind === 'arc') {
+    const { centre, rx, ry, start, extent } = arcCentre(segment)
+    const { turn } = segment
+    const atX = Math.atan2(-ry * Math.sin(turn), rx * Math.cos(turn))
+    const atY = Math.atan2(ry * Math.cos(turn), rx * Math.sin(turn))
+    for (const angle of [atX, atX + Math.PI, atY, atY + Math.PI]) {
+      if (withinSweep(angle, start, extent)) points.push(arcFromAngles(centre, rx, ry, turn, angle))
+    }
+  } else if (segment.kind === 'cubic') {
+    const { from, c1, c2, to } = segment
+    for (const t of [...cubicTurns(from.x, c1.x, c2.x, to.x), ...cubicTurns(from.y, c1.y, c2.y, to.y)]) {
+      points.push(pointAt(segment, t))
+    }
+  }
+  return boxAround(points)!
+}
+
+function withinSweep(angle: number, start: number, extent: number): boolean {
+  const full = 2 * Math.PI
+  const from = extent < 0 ? start + extent : start
+  return ((((angle - from) % full) + full) % full) <= Math.abs(extent)
+}
+
+/** Parameters in 0..1 at which one coordinate of a cubic stops growing or shrinking. */
+function cubicTurns(p0: number, p1: number, p2: number, p3: number): number[] {
+  const a = -p0 + 3 * p1 - 3 * p2 + p3
+  const b = 2 * (p0 - 2 * p1 + p2)
+  const c = p1 - p0
+  const scale = Math.abs(p0) + Math.abs(p1) + Math.abs(p2) + Math.abs(p3)
+  const roots: number[] = []
+  // The derivative is 3·(a·t² + b·t + c); a vanishing leading term leaves a line.
+  if (Math.abs(a) < 1e-12 * scale) {
+    if (b !== 0) roots.push(-c / b)
+  } else {
+    const under = b * b - 4 * a * c
+    if (under >= 0) {
+      const q = -0.5 * (b + Math.sign(b || 1) * Math.sqrt(under))
+      roots.push(q / a)
+      if (q !== 0) roots.push(c / q)
+    }
+  }
+  return roots.filter((t) => t > 0 && t < 1)
+}

@@ -1,0 +1,36 @@
+import { mapObjects } from '../drawing/tree'
+import type { DrawingObject } from '../drawing/object'
+import type { Rules } from './rules'
+
+/** The lists of named values a drawing can refer to, by the kind of reference. */
+export const LISTS = { weight: 'weights', radius: 'radii', swatch: 'palette' } as const
+
+export type ValueKind = keyof typeof LISTS
+
+/** A named value that goes by another name from now on. */
+export type Rename = { readonly kind: ValueKind; readonly from: string; readonly to: string }
+
+/** The drawing with its references renamed, all at once, so that two names may be exchanged. */
+export function renameValues(objects: readonly DrawingObject[], renames: readonly Rename[]): DrawingObject[] {
+  const to = new Map(renames.map(({ kind, from, to }) => [`${kind} ${from}`, to]))
+  if (to.size === 0) return objects as DrawingObject[]
+  const renamed = <T,>(kind: ValueKind, value: T): T => (to.get(`${kind} ${value}`) as T | undefined) ?? value
+  return mapObjects(objects, (object) => {
+    if (object.kind === 'group') return object
+    const { style } = object
+    const painted = {
+      ...object,
+      style: { ...style, fill: renamed('swatch', style.fill), stroke: renamed('swatch', style.stroke), weight: renamed('weight', style.weight) },
+    }
+    if (painted.kind === 'rectangle') return { ...painted, corner: renamed('radius', painted.corner) }
+    if (painted.kind !== 'path') return painted
+    const contours = painted.contours.map((run) => ({
+      ...run,
+      nodes: run.nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: renamed('radius', node.corner) })),
+    }))
+    return { ...painted, corner: renamed('radius', painted.corner), contours }
+  })
+}
+
+/** True when the rules have a value of that kind and name. */
+export const hasValue = (rules: Rules, kind: ValueKind, name: string): boolean => rules[LISTS[kind]].some((value) => value.name === name)

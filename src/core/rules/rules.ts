@@ -1,0 +1,83 @@
+import { z } from 'zod'
+import { Cap, Colour, Join, ValueName } from '../drawing/style'
+import { INK } from '../drawing/values'
+
+const Named = (value: z.ZodNumber) => z.strictObject({ name: ValueName, value })
+
+/** A shape centred in the square that gives silhouettes of one kind the same visual size. */
+export const Keyline = z.strictObject({
+  name: ValueName,
+  shape: z.enum(['ellipse', 'rectangle']),
+  w: z.number('A keyline needs a width.').positive('A keyline needs a width above 0.').max(4096),
+  h: z.number('A keyline needs a height.').positive('A keyline needs a height above 0.').max(4096),
+})
+
+export const SwatchRule = z.strictObject({ name: ValueName, color: Colour, dark: Colour.optional() })
+
+/** A delivered size in pixels. */
+export const Size = z
+  .int('A size is a whole number of pixels.')
+  .min(1, 'A size must be at least 1 pixel.')
+  .max(2048, 'A size may be at most 2048 pixels.')
+
+const unique = (what: string) => (list: readonly { name: string }[], context: z.RefinementCtx) => {
+  const seen = new Set<string>()
+  list.forEach(({ name }, i) => {
+    if (seen.has(name)) context.addIssue({ code: 'custom', path: [i, 'name'], message: `Two ${what} are named “${name}”.` })
+    seen.add(name)
+  })
+}
+
+/** The rule book of a set. Lengths in grid units; live area and keylines are centred in the square. */
+export const Rules = z
+  .strictObject({
+    grid: z.strictObject({
+      size: z.int('The grid is a whole number of units.').min(4, 'The grid must be at least 4 units.').max(2048, 'The grid may be at most 2048 units.'),
+      step: z.number('The step is a number.').min(0.01, 'The step must be at least 0.01.').max(256, 'The step may be at most 256.'),
+      major: z.int('Strong lines come every whole number of units.').min(1, 'Strong lines need at least 1 unit between them.').max(512),
+    }),
+    liveArea: z.number('The live area is a number.').positive('The live area must be above 0.').max(2048),
+    keylines: z.array(Keyline).max(24).superRefine(unique('keylines')),
+    weights: z
+      .array(Named(z.number('A weight is a number.').positive('A weight must be above 0.').max(1000, 'A weight may be at most 1000.')))
+      .min(1, 'A set needs at least one weight.')
+      .max(24)
+      .superRefine(unique('weights')),
+    radii: z
+      .array(Named(z.number('A radius is a number.').min(0, 'A radius cannot be below 0.').max(10000, 'A radius may be at most 10000.')))
+      .max(24)
+      .superRefine(unique('radii')),
+    cap: Cap,
+    join: Join,
+    miterLimit: z.number('The miter limit is a number.').min(1, 'The miter limit must be at least 1.').max(100),
+    palette: z
+      .array(SwatchRule)
+      .max(64)
+      .superRefine(unique('swatches'))
+      .refine((list) => list.some(({ name }) => name === INK), `The palette needs a swatch named “${INK}”.`),
+    sizes: z
+      .array(Size)
+      .min(1, 'Name at least one size to deliver.')
+      .max(24, 'A set may have at most 24 sizes.')
+      .refine((list) => list.every((size, i) => i === 0 || list[i - 1]! < size), 'Sizes go from small to large, each once.'),
+    densities: z
+      .array(z.int('A density is a whole number.').min(1, 'A density must be at least 1.').max(4, 'A density may be at most 4.'))
+      .min(1, 'Name at least one density.')
+      .max(4)
+      .refine((list) => list.every((density, i) => i === 0 || list[i - 1]! < density), 'Densities go from small to large, each once.'),
+  })
+  .superRefine((rules, context) => {
+    if (rules.liveArea > rules.grid.size) {
+      context.addIssue({ code: 'custom', path: ['liveArea'], message: `The live area cannot be larger than the grid of ${rules.grid.size}.` })
+    }
+    rules.keylines.forEach((keyline, i) => {
+      for (const side of ['w', 'h'] as const) {
+        if (keyline[side] > rules.grid.size) {
+          context.addIssue({ code: 'custom', path: ['keylines', i, side], message: `The keyline ${keyline.name} does not fit the grid of ${rules.grid.size}.` })
+        }
+      }
+    })
+  })
+
+export type Keyline = z.infer<typeof Keyline>
+export type Rules = z.infer<typeof Rules>

@@ -1,0 +1,71 @@
+import { z } from 'zod'
+import { namesUsed } from '../drawing/adjust'
+import { DrawingObject } from '../drawing/object'
+import { countObjects, walk } from '../drawing/tree'
+import { hasValue } from '../rules/renames'
+import { Rules } from '../rules/rules'
+import { IconName, nameKey, SetName } from './names'
+
+/** How much one set may hold. Beyond this the bench could no longer answer in time. */
+export const LIMITS = { icons: 2000, objectsInIcon: 20_000, objectsInSet: 200_000, depth: 32 } as const
+
+/** The drawing of an icon for one base size: a grid of `base` units. */
+export const Master = z.strictObject({ base: z.int().min(4).max(2048), objects: z.array(DrawingObject) })
+
+export const Icon = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
+  name: IconName,
+  masters: z.array(Master).min(1).max(16),
+})
+
+/** A family of icons under one set of rules. */
+export const IconSet = z.strictObject({
+  name: SetName,
+  kind: z.enum(['interface', 'app']),
+  rules: Rules,
+  icons: z.array(Icon).max(LIMITS.icons),
+})
+
+export type Master = z.infer<typeof Master>
+export type Icon = z.infer<typeof Icon>
+export type IconSet = z.infer<typeof IconSet>
+
+/** The drawing an icon is delivered from. */
+export const drawing = (icon: Icon): readonly DrawingObject[] => icon.masters[0]!.objects
+
+/** What a schema cannot see about one icon of a set, as sentences; none when all is well. */
+export function iconProblems(icon: Icon, rules: Rules): string[] {
+  const problems: string[] = []
+  const ids = new Set<string>()
+  for (const { base, objects } of icon.masters) {
+    if (base !== rules.grid.size) problems.push(`Icon “${icon.name}” has a ${base} master, but the grid is ${rules.grid.size}.`)
+    if (countObjects(objects) > LIMITS.objectsInIcon) {
+      problems.push(`Icon “${icon.name}” has more than ${LIMITS.objectsInIcon} objects.`)
+      continue
+    }
+    for (const { object, parents } of walk(objects)) {
+      if (ids.has(object.id)) problems.push(`Icon “${icon.name}” has two objects with the id “${object.id}”.`)
+      ids.add(object.id)
+      if (parents.length >= LIMITS.depth) problems.push(`Icon “${icon.name}” nests objects more than ${LIMITS.depth} deep.`)
+      for (const { kind, name } of namesUsed(object)) {
+        if (!hasValue(rules, kind, name)) {
+          problems.push(`Icon “${icon.name}”, object “${object.name}” uses the ${kind} “${name}”, which the rules do not have.`)
+        }
+      }
+    }
+  }
+  return problems
+}
+
+/** What a schema cannot see about a whole set, as sentences; none when all is well. */
+export function setProblems(set: IconSet): string[] {
+  const problems = set.icons.flatMap((icon) => iconProblems(icon, set.rules))
+  const ids = new Set<string>(), names = new Set<string>()
+  for (const { id, name } of set.icons) {
+    if (ids.has(id)) problems.push(`Two icons have the id “${id}”.`)
+    if (names.has(nameKey(name))) problems.push(`Two icons are named “${name}”.`)
+    ids.add(id)
+    names.add(nameKey(name))
+  }
+  return problems
+}

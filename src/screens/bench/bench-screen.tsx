@@ -1,0 +1,110 @@
+'use client'
+
+import { useEffect, useMemo, useState } from 'react'
+import { useCommandSet } from '@/ui/commands'
+import { shown } from '../frame/session'
+import { SetBar } from '../frame/set-bar'
+import { useSession, useSessionState } from '../frame/set-provider'
+import { CommonCommands } from '../frame/top-bar'
+import { Bench } from './bench'
+import { copySelection, pasteObjects } from './clipboard'
+import { benchCommands } from './commands'
+import { BenchContext, useShownIcon } from './context'
+import { Family } from './family'
+import { addIcon } from './icons'
+import { Ledger } from './ledger/ledger'
+import { Proofs } from './proofs'
+import { Stage } from './stage'
+import { ToolLine } from './tool-line'
+import { makeTools } from './tools/tools'
+
+/** The screen where one icon is drawn. `iconName` is the icon to open, from the address. */
+export function BenchScreen({ iconName }: { iconName: string | null }) {
+  const session = useSession()
+  const [bench] = useState(() => {
+    const { icons } = shown(session.getState())
+    return new Bench(session, (icons.find(({ name }) => name === iconName) ?? icons[0])?.id ?? null)
+  })
+  const tools = useMemo(() => makeTools(bench), [bench])
+  const commands = useMemo(() => benchCommands(bench), [bench])
+  useCommandSet('bench', commands)
+
+  useEffect(() => {
+    const inField = (event: Event) => (event.target as HTMLElement | null)?.closest?.('input, textarea, [role=dialog]') != null
+    const onCopy = (event: ClipboardEvent) => !inField(event) && copySelection(bench, event, false)
+    const onCut = (event: ClipboardEvent) => !inField(event) && copySelection(bench, event, true)
+    const onPaste = (event: ClipboardEvent) => !inField(event) && pasteObjects(bench, event)
+    document.addEventListener('copy', onCopy)
+    document.addEventListener('cut', onCut)
+    document.addEventListener('paste', onPaste)
+    return () => {
+      document.removeEventListener('copy', onCopy)
+      document.removeEventListener('cut', onCut)
+      document.removeEventListener('paste', onPaste)
+    }
+  }, [bench])
+
+  // What an undone step took away cannot stay selected or stepped into.
+  useEffect(
+    () =>
+      session.subscribe((state, before) => {
+        if (state.history.present === before.history.present) return
+        const { selection, scope } = bench.store.getState()
+        const left = [...selection].filter((id) => bench.has(id))
+        if (left.length !== selection.size) bench.select(left)
+        if (scope !== null && !bench.has(scope)) bench.store.setState({ scope: null })
+      }),
+    [session, bench],
+  )
+
+  return (
+    <BenchContext value={bench}>
+      <CommonCommands />
+      <div className="grid h-dvh min-w-[1024px] grid-cols-[76px_minmax(0,1fr)_264px] grid-rows-[44px_40px_minmax(0,1fr)_190px] overflow-hidden">
+        <SetBar>
+          <OpenIconCrumb />
+        </SetBar>
+        <ToolLine commands={commands} />
+        <Family />
+        <StageOrEmpty bench={bench} tools={tools} />
+        <Proofs />
+        <Ledger />
+      </div>
+    </BenchContext>
+  )
+}
+
+/** The open icon in the bar and in the address. */
+function OpenIconCrumb() {
+  const icon = useShownIcon()
+  const { setId } = useSession().getState()
+  const name = icon?.name
+  const base = useSessionState((state) => shown(state).rules.grid.size)
+  useEffect(() => {
+    if (name !== undefined) window.history.replaceState(null, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`)
+  }, [setId, name])
+  if (name === undefined) return null
+  return (
+    <>
+      <span className="text-quiet">/</span>
+      <span className="truncate text-title font-[640]">{name}</span>
+      <span className="text-quiet">/ {base} master</span>
+    </>
+  )
+}
+
+function StageOrEmpty({ bench, tools }: { bench: Bench; tools: ReturnType<typeof makeTools> }) {
+  const empty = useSessionState((state) => shown(state).icons.length === 0)
+  if (!empty) return <Stage tools={tools} />
+  return (
+    <div className="grid place-items-center bg-film">
+      <div className="text-center">
+        <p className="text-title font-[640]">This set has no icon yet</p>
+        <p className="mt-1 text-quiet">An icon is drawn on the square and follows the rules of the set.</p>
+        <button type="button" onClick={() => addIcon(bench)} className="mt-3 h-7 rounded-sheet border border-ink bg-ink px-4 text-sheet hover:border-hand hover:bg-hand">
+          Draw the first icon
+        </button>
+      </div>
+    </div>
+  )
+}

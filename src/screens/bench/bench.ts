@@ -1,0 +1,158 @@
+import type { Box } from '@/core/geometry/box'
+import type { Point } from '@/core/geometry/point'
+import { extentOf } from '@/core/drawing/adjust'
+import type { DrawingEdit } from '@/core/drawing/edit'
+import { membersOf } from '@/core/drawing/edit'
+import { freshName } from '@/core/drawing/fresh'
+import { type DrawingObject, isContainer, type Kind } from '@/core/drawing/object'
+import { find, outermost, walk } from '@/core/drawing/tree'
+import type { Rules } from '@/core/rules/rules'
+import { drawing, type Icon } from '@/core/set/set'
+import { type SnapTargets, snapTargets } from '@/core/snap/targets'
+import { commit, type Session, show, shown } from '../frame/session'
+import { type BenchStore, createBenchStore, type InHand, NOTHING_IN_HAND, type ToolId } from './store'
+
+/** Screen pixels within which a line is hit and a target catches. */
+const REACH = 6
+
+/** The bench: one icon of the session's set, what is selected in it, and the ways to change it. */
+export class Bench {
+  readonly store: BenchStore
+
+  constructor(readonly session: Session, icon: string | null) {
+    this.store = createBenchStore(icon)
+  }
+
+  get rules(): Rules {
+    return shown(this.session.getState()).rules
+  }
+
+  /** The icon as it is after the last finished edit; the first of the set when the open one is gone; null in an empty set. */
+  get icon(): Icon | null {
+    const { icons } = this.session.getState().history.present
+    return icons.find(({ id }) => id === this.store.getState().icon) ?? icons[0] ?? null
+  }
+
+  get objects(): readonly DrawingObject[] {
+    return this.icon ? drawing(this.icon) : []
+  }
+
+  /** The objects that a press on the square can reach: those of the container stepped into, or the drawing's. */
+  get reachable(): readonly DrawingObject[] {
+    return membersOf(this.objects, this.scope?.id ?? null)
+  }
+
+  get scope(): DrawingObject | null {
+    const { scope } = this.store.getState()
+    return scope === null ? null : (find(this.objects, scope)?.object ?? null)
+  }
+
+  /** The selected objects in paint order, whole branches once. */
+  get selected(): DrawingObject[] {
+    return outermost(this.objects, this.store.getState().selection)
+  }
+
+  /** The selected objects that may be changed. */
+  get free(): DrawingObject[] {
+    return this.selected.filter((object) => !isLocked(this.objects, object.id))
+  }
+
+  get reach(): number {
+    return REACH / (this.store.getState().view?.scale ?? 1)
+  }
+
+  has(id: string): boolean {
+    return find(this.objects, id) !== null
+  }
+
+  select(ids: Iterable<string>): void {
+    this.store.setState({ selection: new Set(ids) })
+  }
+
+  toggle(id: string): void {
+    const next = new Set(this.store.getState().selection)
+    if (!next.delete(id)) next.add(id)
+    this.store.setState({ selection: next })
+  }
+
+  take(tool: ToolId): void {
+    this.store.setState({ tool, inHand: NOTHING_IN_HAND })
+  }
+
+  hold(inHand: Partial<InHand>): void {
+    this.store.setState((state) => ({ inHand: { ...state.inHand, ...inHand } }))
+  }
+
+  letGo(): void {
+    this.store.setState({ inHand: NOTHING_IN_HAND })
+  }
+
+  /** Does an edit of the open icon. */
+  edit(edit: DrawingEdit, label: string): void {
+    const { icon } = this
+    if (icon) commit(this.session, { kind: 'draw', icon: icon.id, edit }, label)
+  }
+
+  /** Shows an edit of the open icon while it is in hand. */
+  preview(edit: DrawingEdit | null): void {
+    const { icon } = this
+    show(this.session, edit && icon ? { kind: 'draw', icon: icon.id, edit } : null)
+  }
+
+  /** Changes the selected objects that are not locked, each by itself. */
+  change(change: (object: DrawingObject) => DrawingObject, label: string): void {
+    this.edit({ kind: 'replace', objects: this.free.map(change) }, label)
+  }
+
+  /** What positions can snap to now; the objects in hand do not count. */
+  targets(inHand: ReadonlySet<string>): SnapTargets {
+    const others: DrawingObject[] = []
+    for (const { object, parents } of walk(this.objects)) {
+      const held = inHand.has(object.id) || parents.some(({ id }) => inHand.has(id))
+      if (!held && (!isContainer(object) || !holdsAny(object, inHand))) others.push(object)
+    }
+    return snapTargets(this.rules, others, this.store.getState().snaps)
+  }
+
+  extent(objects: readonly DrawingObject[]): Box | null {
+    return extentOf(objects, this.rules)
+  }
+
+  nameFor(kind: Kind): string {
+    return freshName(kind, [...walk(this.objects)].map(({ object }) => object))
+  }
+
+  /** Where new objects go: on top of the container stepped into, or of the drawing. */
+  get top(): { into: string | null; at: number } {
+    return { into: this.scope?.id ?? null, at: this.reachable.length }
+  }
+
+  /** Adds objects on top and selects them. */
+  add(objects: readonly DrawingObject[], label: string): void {
+    this.edit({ kind: 'add', objects, ...this.top }, label)
+    this.select(objects.map(({ id }) => id))
+  }
+
+  open(icon: string): void {
+    if (icon === this.store.getState().icon) return
+    this.preview(null)
+    this.store.setState({ icon, selection: new Set(), scope: null, hover: null, inHand: NOTHING_IN_HAND, tool: 'select' })
+  }
+
+  /** Follows a copy that is moved, so that the next duplicate repeats the move. */
+  trail: { readonly ids: string; readonly offset: Point } | null = null
+
+  /** Notes that the selection was moved. */
+  noteMove(by: Point): void {
+    const ids = [...this.store.getState().selection].sort().join()
+    if (this.trail?.ids === ids) this.trail = { ids, offset: { x: this.trail.offset.x + by.x, y: this.trail.offset.y + by.y } }
+  }
+}
+
+const holdsAny = (object: DrawingObject, ids: ReadonlySet<string>): boolean => [...walk([object])].some((place) => ids.has(place.object.id))
+
+/** True when an object, or a container around it, is locked. */
+export function isLocked(objects: readonly DrawingObject[], id: string): boolean {
+  const place = find(objects, id)
+  return place !== null && [place.object, ...place.parents].some(({ locked }) => locked === true)
+}

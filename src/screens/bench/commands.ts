@@ -1,0 +1,111 @@
+import { type Command, keyName, runCommand } from '@/ui/commands'
+import type { MenuEntry } from '@/ui/menu'
+import { isContainer } from '@/core/drawing/object'
+import type { Bench } from './bench'
+import { assemble, assemblyNeeds, duplicate, group, loosen, nudge, order, parentOf, remove, setFlag } from './operations'
+import { fitSquare } from './fit-square'
+import type { ToolId } from './store'
+import { zoomAt } from './view'
+
+const SELECT_FIRST = 'Select an object first.'
+
+/** What the tools are called, and the keys that take them, in their three clusters. */
+export const TOOLS: readonly { readonly cluster: string; readonly tools: readonly { readonly id: ToolId; readonly name: string; readonly key: string }[] }[] = [
+  {
+    cluster: 'Lay',
+    tools: [
+      { id: 'rectangle', name: 'Rectangle', key: 'Digit1' },
+      { id: 'ellipse', name: 'Ellipse', key: 'Digit2' },
+      { id: 'line', name: 'Line', key: 'Digit5' },
+      { id: 'polyline', name: 'Polyline', key: 'Digit6' },
+    ],
+  },
+  { cluster: 'Shape', tools: [{ id: 'select', name: 'Select', key: 'KeyQ' }] },
+]
+
+/** Every command of the bench. */
+export function benchCommands(bench: Bench): Command[] {
+  const selected = () => (bench.selected.length > 0 ? null : SELECT_FIRST)
+  const free = () => selected() ?? (bench.free.length > 0 ? null : 'What is selected is locked.')
+  const open = () => (bench.icon ? null : 'Make an icon first: + icon, on the left.')
+  const step = () => bench.rules.grid.step
+  const nudges = [['Left', -1, 0], ['Right', 1, 0], ['Up', 0, -1], ['Down', 0, 1]] as const
+  const toggle = (flag: 'hidden' | 'locked', objects = bench.selected) => setFlag(bench, objects, flag, !objects.every((object) => object[flag]))
+
+  return [
+    ...TOOLS.flatMap(({ tools }) =>
+      tools.map(({ id, name, key }): Command => ({ id, name, keys: [key], needs: open, run: () => bench.take(id) })),
+    ),
+    { id: 'assemble', name: 'Assemble', keys: ['KeyA'], needs: () => selected() ?? assemblyNeeds(bench), run: () => assemble(bench, 'adds') },
+    { id: 'assemble-cut', name: 'Assemble: the upper cuts the lowest', keys: ['Shift+KeyA'], needs: () => selected() ?? assemblyNeeds(bench), run: () => assemble(bench, 'cuts') },
+    { id: 'group', name: 'Group', keys: ['$mod+KeyG'], needs: free, run: () => group(bench) },
+    {
+      id: 'loosen',
+      name: 'Loosen a group or an assembly',
+      keys: ['$mod+Shift+KeyG'],
+      needs: () => (bench.free.some(isContainer) ? null : 'Select a group or an assembly first.'),
+      run: () => loosen(bench),
+    },
+    { id: 'duplicate', name: 'Duplicate', keys: ['$mod+KeyD'], needs: selected, run: () => duplicate(bench) },
+    { id: 'delete', name: 'Delete', keys: ['Delete', 'Backspace'], needs: free, run: () => remove(bench) },
+    {
+      id: 'select-all',
+      name: 'Select all',
+      keys: ['$mod+KeyA'],
+      needs: open,
+      run: () => bench.select(bench.reachable.filter(({ hidden, locked }) => !hidden && !locked).map(({ id }) => id)),
+    },
+    { id: 'front', name: 'Bring to the front', keys: ['$mod+Shift+BracketRight'], needs: free, run: () => order(bench, 'front') },
+    { id: 'forward', name: 'Bring forward', keys: ['$mod+BracketRight'], needs: free, run: () => order(bench, 'forward') },
+    { id: 'backward', name: 'Bring backward', keys: ['$mod+BracketLeft'], needs: free, run: () => order(bench, 'backward') },
+    { id: 'back', name: 'Bring to the back', keys: ['$mod+Shift+BracketLeft'], needs: free, run: () => order(bench, 'back') },
+    { id: 'lock', name: 'Lock or unlock', keys: ['$mod+KeyL'], needs: selected, run: () => toggle('locked') },
+    { id: 'hide', name: 'Hide or show', keys: ['$mod+KeyH'], needs: selected, run: () => toggle('hidden') },
+    ...nudges.flatMap(([name, x, y]) => {
+      const by = (keys: string, k: number, words: string): Command => ({
+        id: `nudge-${name}-${k}`,
+        name: `Nudge ${name.toLowerCase()}${words}`,
+        keys: [keys],
+        needs: free,
+        run: () => nudge(bench, { x: x * k * step(), y: y * k * step() }),
+      })
+      return [by(`Arrow${name}`, 1, ''), by(`Shift+Arrow${name}`, 10, ' by ten steps'), by(`Alt+Arrow${name}`, 0.1, ' by a tenth')]
+    }),
+    { id: 'step-out', name: 'Step out', keys: ['Escape'], run: () => stepOut(bench) },
+    { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },
+    { id: 'zoom-in', name: 'Zoom in', keys: ['$mod+Equal'], run: () => zoom(bench, 1.25) },
+    { id: 'zoom-out', name: 'Zoom out', keys: ['$mod+Minus'], run: () => zoom(bench, 0.8) },
+    ...(['grid', 'keylines', 'liveArea', 'rulers'] as const).map(
+      (layer): Command => ({
+        id: `show-${layer}`,
+        name: `Show or hide ${layer === 'liveArea' ? 'live area' : layer}`,
+        run: () => bench.store.setState(({ layers }) => ({ layers: { ...layers, [layer]: !layers[layer] } })),
+      }),
+    ),
+  ]
+}
+
+/** One level out: the tool, then the selection, then the container stepped into. */
+function stepOut(bench: Bench): void {
+  const { tool, selection, scope } = bench.store.getState()
+  if (tool !== 'select') bench.take('select')
+  else if (scope !== null) {
+    bench.store.setState({ scope: parentOf(bench, scope), selection: new Set([scope]) })
+  } else if (selection.size > 0) bench.select([])
+}
+
+function zoom(bench: Bench, factor: number): void {
+  const { view, stage } = bench.store.getState()
+  if (view) bench.store.setState({ view: zoomAt(view, { x: stage.w / 2, y: stage.h / 2 }, factor, bench.rules.grid.size) })
+}
+
+const IN_MENU = ['assemble', 'assemble-cut', 'group', 'loosen', 'duplicate', 'front', 'forward', 'backward', 'back', 'lock', 'hide', 'delete']
+
+/** The commands of the right button; those that cannot run say so when chosen. */
+export function benchMenu(bench: Bench): MenuEntry[] {
+  const commands = benchCommands(bench)
+  return IN_MENU.map((id) => {
+    const command = commands.find((other) => other.id === id)!
+    return { label: command.name, hint: command.keys?.[0] && keyName(command.keys[0]), run: () => runCommand(command) }
+  })
+}

@@ -1,0 +1,125 @@
+'use client'
+
+import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import { restrictToVerticalAxis } from '@dnd-kit/modifiers'
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { CSS } from '@dnd-kit/utilities'
+import clsx from 'clsx'
+import { memo, useMemo, useState } from 'react'
+import { proofSvg } from '@/core/formats/delivery'
+import type { Rules } from '@/core/rules/rules'
+import type { Icon } from '@/core/set/set'
+import { RightMenu } from '@/ui/menu'
+import { PixelPicture } from '@/ui/pixel-picture'
+import { useFilm } from '@/ui/film'
+import { commit, shown } from '../frame/session'
+import { useSession, useSessionState } from '../frame/set-provider'
+import { useBench, useShownIcon } from './context'
+import { BinDialog } from './bin-dialog'
+import { NameDialog } from '@/ui/name-dialog'
+import { addIcon, deleteIcon, duplicateIcon, renameIcon } from './icons'
+
+/** The size siblings are shown at: real pixels, as near to the grid as the sizes delivered allow. */
+export function familySize({ sizes, grid }: Rules): number {
+  const small = sizes.filter((size) => size <= 48)
+  return small.find((size) => size >= grid.size) ?? small.at(-1) ?? 48
+}
+
+/** All siblings at real size: the way from icon to icon. */
+export function Family() {
+  const bench = useBench()
+  const session = useSession()
+  const icons = useSessionState((state) => shown(state).icons)
+  const rules = useSessionState((state) => shown(state).rules)
+  const open = useShownIcon()
+  const [naming, setNaming] = useState<Icon | null>(null)
+  const [binOpen, setBinOpen] = useState(false)
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
+  const ids = useMemo(() => icons.map(({ id }) => id), [icons])
+
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (!over || over.id === active.id) return
+    const moved = icons.find(({ id }) => id === active.id)!
+    commit(session, { kind: 'move-icon', id: moved.id, to: ids.indexOf(String(over.id)) }, `Move ${moved.name} in the family`)
+  }
+
+  return (
+    <aside aria-label="Family" className="row-span-2 flex min-h-0 flex-col border-r border-hair bg-sheet">
+      <div className="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]" role="list">
+        <DndContext id="family" sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
+          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+            {icons.map((icon) => (
+              <Sibling
+                key={icon.id}
+                icon={icon}
+                rules={rules}
+                open={icon.id === open?.id}
+                onOpen={() => bench.open(icon.id)}
+                onDuplicate={() => duplicateIcon(bench, icon)}
+                onRename={() => setNaming(icon)}
+                onDelete={() => deleteIcon(bench, icon)}
+              />
+            ))}
+          </SortableContext>
+        </DndContext>
+      </div>
+      <button type="button" onClick={() => addIcon(bench)} className="h-8 border-t border-hair text-small text-ink hover:bg-film">
+        + icon
+      </button>
+      <button type="button" onClick={() => setBinOpen(true)} className="h-7 border-t border-hair text-small text-quiet hover:bg-film hover:text-ink">
+        deleted
+      </button>
+      {naming && <NameDialog title="Rename the icon" name={naming.name} onClose={() => setNaming(null)} onName={(name) => renameIcon(bench, naming, name)} />}
+      {binOpen && <BinDialog onClose={() => setBinOpen(false)} />}
+    </aside>
+  )
+}
+
+type SiblingProps = {
+  icon: Icon
+  rules: Rules
+  open: boolean
+  onOpen: () => void
+  onDuplicate: () => void
+  onRename: () => void
+  onDelete: () => void
+}
+
+const Sibling = memo(
+  function Sibling({ icon, rules, open, onOpen, onDuplicate, onRename, onDelete }: SiblingProps) {
+    const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: icon.id })
+    const ground = useFilm() === 'night' ? 'dark' : 'light'
+    const svg = useMemo(() => proofSvg(icon, rules, ground), [icon, rules, ground])
+    return (
+      <RightMenu
+        list={[
+          icon.name,
+          { label: 'Rename…', run: onRename },
+          { label: 'Duplicate', run: onDuplicate },
+          null,
+          { label: 'Delete', danger: true, run: onDelete },
+        ]}
+      >
+        <div ref={setNodeRef} role="listitem" style={{ transform: CSS.Translate.toString(transform), transition }} className={clsx('relative', isDragging && 'z-10 bg-film')}>
+          <button
+            type="button"
+            {...attributes}
+            {...listeners}
+            role="button"
+            aria-roledescription="icon, to be dragged"
+            aria-label={icon.name}
+            aria-current={open}
+            title={icon.name}
+            onClick={onOpen}
+            onDoubleClick={onRename}
+            className={clsx('grid h-11 w-full place-items-center outline-offset-[-2px]', open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film')}
+          >
+            <PixelPicture svg={svg} size={familySize(rules)} label={icon.name} />
+          </button>
+        </div>
+      </RightMenu>
+    )
+  },
+  // The callbacks differ at each render, but do the same for the same icon.
+  (before, after) => before.icon === after.icon && before.rules === after.rules && before.open === after.open,
+)

@@ -1,0 +1,134 @@
+'use client'
+
+import { type RefObject, useEffect, useRef } from 'react'
+import type { Bench } from './bench'
+import type { ToolId } from './store'
+import type { At, Drag, Tool } from './tools/tool'
+import { toGrid, zoomAt } from './view'
+
+/** The keys that are held while the pointer is used. */
+const held = { space: false, free: false }
+
+/** The one place where the pointer's events become presses, drags and hovers of the tool in hand, and pans and zooms. */
+export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: RefObject<HTMLElement | null>): void {
+  const drag = useRef<{ drag: Drag; pointer: number; last: At } | null>(null)
+  useEffect(() => {
+    const element = stage.current!
+    const { store } = bench
+    const tool = () => tools[store.getState().tool]
+
+    const atOf = (event: { clientX: number; clientY: number; shiftKey: boolean; altKey: boolean }): At => {
+      const { left, top } = element.getBoundingClientRect()
+      const screen = { x: event.clientX - left, y: event.clientY - top }
+      return { screen, p: toGrid(store.getState().view!, screen), shift: event.shiftKey, alt: event.altKey, free: held.free }
+    }
+
+    const onDown = (event: PointerEvent) => {
+      const at = atOf(event)
+      if (drag.current) return
+      if (event.button === 1 || (event.button === 0 && held.space)) {
+        element.setPointerCapture(event.pointerId)
+        drag.current = { drag: pan(bench, at), pointer: event.pointerId, last: at }
+        event.preventDefault()
+        return
+      }
+      if (event.button !== 0 || !bench.icon) return
+      ;(document.activeElement as HTMLElement | null)?.blur()
+      const begun = tool().press(at)
+      if (!begun) return
+      element.setPointerCapture(event.pointerId)
+      drag.current = { drag: begun, pointer: event.pointerId, last: at }
+    }
+    const onMove = (event: PointerEvent) => {
+      if (!store.getState().view) return
+      const at = atOf(event)
+      store.setState({ pointer: at.p })
+      if (drag.current) {
+        drag.current.last = at
+        drag.current.drag.move(at)
+      } else if (!held.space && bench.icon) tool().hover?.(at)
+    }
+    const onUp = (event: PointerEvent) => {
+      if (drag.current?.pointer !== event.pointerId) return
+      const { drag: ended } = drag.current
+      drag.current = null
+      ended.release(atOf(event))
+    }
+    const onCancel = () => {
+      drag.current?.drag.cancel()
+      drag.current = null
+    }
+    const onLeave = () => store.setState({ pointer: null, hover: null })
+    const onTwice = (event: MouseEvent) => {
+      if (bench.icon && event.button === 0) tool().twice?.(atOf(event))
+    }
+    const onWheel = (event: WheelEvent) => {
+      event.preventDefault()
+      const { view } = store.getState()
+      if (!view) return
+      if (event.ctrlKey || event.metaKey) {
+        store.setState({ view: zoomAt(view, atOf(event).screen, Math.exp(-event.deltaY * 0.0025), bench.rules.grid.size) })
+      } else {
+        const across = event.shiftKey && event.deltaX === 0
+        store.setState({ view: { ...view, x: view.x - (across ? event.deltaY : event.deltaX), y: view.y - (across ? 0 : event.deltaY) } })
+      }
+    }
+    const onKey = (event: KeyboardEvent) => {
+      const down = event.type === 'keydown'
+      if (down && (event.target as HTMLElement).closest('input, textarea, [role=dialog], [role=menu]')) return
+      if (event.code === 'Space') {
+        if (down && (event.target as HTMLElement).closest('button, a, [role=row]') && !element.matches(':hover')) return
+        held.space = down
+        element.style.cursor = down ? 'grab' : ''
+        event.preventDefault()
+      }
+      if (event.code === 'KeyX' && !event.ctrlKey && !event.metaKey) held.free = down
+      if (event.code === 'Backquote') store.setState({ showKeys: down })
+      if (!down) return
+      if (event.key === 'Escape' && drag.current) {
+        onCancel()
+        event.preventDefault()
+      } else if (tool().key?.(event.key)) event.preventDefault()
+      else if (drag.current && (event.key === 'Shift' || event.key === 'Alt' || event.code === 'KeyX')) {
+        drag.current.drag.move({ ...drag.current.last, shift: event.shiftKey, alt: event.altKey, free: held.free })
+      }
+    }
+    const onBlur = () => {
+      held.space = held.free = false
+      store.setState({ showKeys: false })
+    }
+
+    element.addEventListener('pointerdown', onDown)
+    element.addEventListener('pointermove', onMove)
+    element.addEventListener('pointerup', onUp)
+    element.addEventListener('pointercancel', onCancel)
+    element.addEventListener('pointerleave', onLeave)
+    element.addEventListener('dblclick', onTwice)
+    element.addEventListener('wheel', onWheel, { passive: false })
+    // Before the shortcuts, so that a drag or a tool in hand has first use of a key.
+    window.addEventListener('keydown', onKey, true)
+    window.addEventListener('keyup', onKey, true)
+    window.addEventListener('blur', onBlur)
+    return () => {
+      element.removeEventListener('pointerdown', onDown)
+      element.removeEventListener('pointermove', onMove)
+      element.removeEventListener('pointerup', onUp)
+      element.removeEventListener('pointercancel', onCancel)
+      element.removeEventListener('pointerleave', onLeave)
+      element.removeEventListener('dblclick', onTwice)
+      element.removeEventListener('wheel', onWheel)
+      window.removeEventListener('keydown', onKey, true)
+      window.removeEventListener('keyup', onKey, true)
+      window.removeEventListener('blur', onBlur)
+    }
+  }, [bench, tools, stage])
+}
+
+function pan(bench: Bench, start: At): Drag {
+  const from = bench.store.getState().view!
+  return {
+    move: ({ screen }) => bench.store.setState({ view: { ...from, x: from.x + screen.x - start.screen.x, y: from.y + screen.y - start.screen.y } }),
+    release: () => undefined,
+    cancel: () => bench.store.setState({ view: from }),
+  }
+}

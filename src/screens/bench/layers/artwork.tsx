@@ -1,0 +1,49 @@
+'use client'
+
+import { memo, useMemo } from 'react'
+import { pathData } from '@/core/formats/path-data'
+import { evaluate, type Shape } from '@/core/drawing/evaluate'
+import type { DrawingObject } from '@/core/drawing/object'
+import type { NamedValues, ResolvedPaint } from '@/core/drawing/values'
+import { find } from '@/core/drawing/tree'
+import { useBenchState, useRules, useShownObjects } from '../context'
+
+/** Digits of the paths on screen: far below a device pixel at the largest zoom. */
+const DIGITS = 5
+
+/** The drawing itself, in grid units. An object that did not change is not drawn again; what lies outside a container stepped into is dimmed. */
+export function Artwork() {
+  const objects = useShownObjects()
+  const rules = useRules()
+  const scope = useBenchState((state) => state.scope)
+  return objects.map((object) => (
+    <g key={object.id} opacity={scope === null || find([object], scope) ? undefined : 0.25}>
+      <ObjectShapes object={object} values={rules} />
+    </g>
+  ))
+}
+
+const ObjectShapes = memo(function ObjectShapes({ object, values }: { object: DrawingObject; values: NamedValues }) {
+  return evaluate(object, values).map((shape, i) => <ShapePath key={i} shape={shape} />)
+})
+
+function ShapePath({ shape }: { shape: Shape }) {
+  const d = useMemo(() => pathData(shape.path, DIGITS), [shape.path])
+  const { fill, stroke } = shape
+  return (
+    <path
+      d={d}
+      fill={fill ? colour(fill) : 'none'}
+      {...(stroke && {
+        stroke: colour(stroke.paint),
+        strokeWidth: stroke.width,
+        strokeLinecap: stroke.cap,
+        strokeLinejoin: stroke.join,
+        strokeMiterlimit: stroke.miterLimit,
+      })}
+    />
+  )
+}
+
+/** The icon's own colour is the sheet's ink, so that it can be seen by day and by night. */
+const colour = ({ light, ink }: ResolvedPaint): string => (ink ? 'var(--ink)' : light)

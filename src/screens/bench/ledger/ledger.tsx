@@ -1,0 +1,155 @@
+'use client'
+
+import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import { restrictToVerticalAxis } from '@dnd-kit/modifiers'
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import clsx from 'clsx'
+import { Link2, Link2Off } from 'lucide-react'
+import { Tabs } from 'radix-ui'
+import { useMemo, useState } from 'react'
+import { segmentCount } from '@/core/geometry/path'
+import { membersOf } from '@/core/drawing/edit'
+import { evaluateAll } from '@/core/drawing/evaluate'
+import { type Assembly, type DrawingObject, isContainer } from '@/core/drawing/object'
+import { countObjects, outermost } from '@/core/drawing/tree'
+import { useSessionState } from '../../frame/set-provider'
+import { useBench, useBenchState, useRules, useShownObjects } from '../context'
+import { parentOf } from '../operations'
+import type { BenchState } from '../store'
+import { AnchorChooser } from './anchor'
+import { HistoryPanel } from './history-panel'
+import { GRID, type LedgerRow, Row } from './row'
+import { SelectionRow } from './selection-row'
+
+/** The table under the square: every object as a row with its numbers, and the history. */
+export function Ledger() {
+  const bench = useBench()
+  const panel = useBenchState((state) => state.panel)
+  const objects = useShownObjects()
+  const steps = useSessionState(({ history }) => history.past.length)
+  const tab = 'border-r border-hair px-3.5 py-[5px] text-quiet hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]'
+  return (
+    <Tabs.Root value={panel} onValueChange={(value) => bench.store.setState({ panel: value as BenchState['panel'] })} className="flex min-h-0 flex-col border-t border-ink bg-sheet">
+      <div className="flex h-[27px] flex-none border-b border-hair">
+        <Tabs.List aria-label="Ledger" className="flex">
+          <Tabs.Trigger value="objects" className={tab}>Objects {countObjects(objects)}</Tabs.Trigger>
+          <Tabs.Trigger value="history" className={tab}>History {steps}</Tabs.Trigger>
+        </Tabs.List>
+        <Result objects={objects} />
+      </div>
+      <Tabs.Content value="objects" className="min-h-0 flex-1 overflow-auto outline-none">
+        <Objects objects={objects} />
+      </Tabs.Content>
+      <Tabs.Content value="history" className="min-h-0 flex-1 overflow-auto outline-none">
+        <HistoryPanel />
+      </Tabs.Content>
+    </Tabs.Root>
+  )
+}
+
+function Result({ objects }: { objects: readonly DrawingObject[] }) {
+  const rules = useRules()
+  const text = useMemo(() => {
+    const shapes = evaluateAll(objects, rules)
+    const segments = shapes.reduce((sum, { path }) => sum + segmentCount(path), 0)
+    const contours = shapes.reduce((sum, { path }) => sum + path.length, 0)
+    return `result: ${segments} segments · ${contours} contour${contours === 1 ? '' : 's'}`
+  }, [objects, rules])
+  return <p className="ml-auto px-3 py-[5px] text-quiet">{objects.length > 0 && text}</p>
+}
+
+const COLUMNS = ['x', 'y', 'w', 'h', 'turn'] as const
+
+function Objects({ objects }: { objects: readonly DrawingObject[] }) {
+  const bench = useBench()
+  const rules = useRules()
+  const selection = useBenchState((state) => state.selection)
+  const linked = useBenchState((state) => state.linked)
+  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
+  const rows = useMemo(() => rowsOf(objects, folded), [objects, folded])
+  const ids = useMemo(() => rows.map(({ object }) => object.id), [rows])
+  const selected = outermost(objects, selection)
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
+
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (!over || over.id === active.id) return
+    const moved = rows.find(({ object }) => object.id === active.id)!
+    const into = parentOf(bench, String(over.id))
+    const siblings = membersOf(bench.objects, into)
+    const target = siblings.findIndex(({ id }) => id === over.id)
+    // A row dropped lower in the list goes below the row it lands on; which side that is depends on the list's direction.
+    const down = ids.indexOf(String(active.id)) < ids.indexOf(String(over.id))
+    const upwards = !rows.find(({ object }) => object.id === over.id)!.inside
+    const at = down === upwards ? target : target + 1
+    bench.edit({ kind: 'arrange', ids: [moved.object.id], into, at }, `Reorder ${moved.object.name}`)
+  }
+
+  if (objects.length === 0) {
+    return <p className="px-4 py-3 text-quiet">Nothing is drawn yet. Take a tool, for example the rectangle (1) or the ellipse (2), and drag on the square.</p>
+  }
+  return (
+    <div role="treegrid" aria-label="Objects" aria-multiselectable className="min-w-[930px]">
+      <div role="row" className={clsx(GRID, 'sticky top-0 z-[6] h-[23px] border-b border-hair bg-sheet text-small text-quiet')}>
+        <span />
+        <span />
+        <span role="columnheader" className="pl-4">object</span>
+        <span role="columnheader" className="pl-1">role</span>
+        {COLUMNS.map((name) => (
+          <span role="columnheader" key={name} className="relative pr-2 text-right">
+            {name === 'x' && <span className="absolute top-[-2px] left-0.5"><AnchorChooser /></span>}
+            {name === 'h' && (
+              <button
+                type="button"
+                aria-pressed={linked}
+                aria-label="Link w and h"
+                title={linked ? 'w and h keep their proportion' : 'Link w and h'}
+                onClick={() => bench.store.setState({ linked: !linked })}
+                className={clsx('absolute top-0 left-[-4px] grid size-4 place-items-center', linked ? 'text-hand' : 'text-quiet/60 hover:text-ink')}
+              >
+                {linked ? <Link2 size={12} aria-hidden /> : <Link2Off size={12} aria-hidden />}
+              </button>
+            )}
+            {name}
+          </span>
+        ))}
+        <span role="columnheader" className="pl-3">corner</span>
+        <span role="columnheader" className="pl-1">weight</span>
+        <span role="columnheader" className="pl-1">cap</span>
+        <span role="columnheader" className="pl-1">fill</span>
+        <span role="columnheader" className="pl-1">stroke</span>
+        <span role="columnheader" className="pl-2">own numbers</span>
+      </div>
+      {selected.length > 1 && <SelectionRow objects={selected} rules={rules} />}
+      <DndContext id="ledger" sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
+        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+          {rows.map((row) => (
+            <Row
+              key={row.object.id}
+              {...row}
+              rules={rules}
+              selected={selection.has(row.object.id)}
+              folded={folded.has(row.object.id)}
+              onFold={() => setFolded(toggled(folded, row.object.id))}
+            />
+          ))}
+        </SortableContext>
+      </DndContext>
+    </div>
+  )
+}
+
+/** Rows from the front to the back; members of an assembly in the order in which they are combined. */
+function rowsOf(objects: readonly DrawingObject[], folded: ReadonlySet<string>, depth = 0, inside: Assembly | null = null, locked = false): LedgerRow[] {
+  const order = inside ? objects : objects.toReversed()
+  return order.flatMap((object) => {
+    const row: LedgerRow = { object, depth, inside, locked: locked || object.locked === true }
+    if (!isContainer(object) || folded.has(object.id)) return [row]
+    return [row, ...rowsOf(object.members, folded, depth + 1, object.kind === 'assembly' ? object : null, row.locked)]
+  })
+}
+
+function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
+  const next = new Set(set)
+  if (!next.delete(id)) next.add(id)
+  return next
+}

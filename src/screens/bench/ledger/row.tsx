@@ -1,0 +1,203 @@
+'use client'
+
+import { useSortable } from '@dnd-kit/sortable'
+import { CSS } from '@dnd-kit/utilities'
+import clsx from 'clsx'
+import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react'
+import { memo, useState } from 'react'
+import { segmentCount } from '@/core/geometry/path'
+import { changeNumbers } from '@/core/drawing/adjust'
+import { outline } from '@/core/drawing/evaluate'
+import { KIND_NAMES } from '@/core/drawing/fresh'
+import type { FrameChange } from '@/core/drawing/frame'
+import { type Assembly, type DrawingObject, isContainer, isStyled, Role } from '@/core/drawing/object'
+import { Cap, type Paint, type Radius, type Weight } from '@/core/drawing/style'
+import { weightOf } from '@/core/drawing/values'
+import type { Rules } from '@/core/rules/rules'
+import type { Bench } from '../bench'
+import { useBench, useBenchState } from '../context'
+import { setFlag } from '../operations'
+import { cornerOf, lineNumbers, numbersOf, withCorner, withLineNumbers, withStyle } from './columns'
+import { EditCell } from './edit-cell'
+import { NamedNumberCell, PaintCell, WordCell } from './value-cell'
+
+/** The columns of the ledger; shared by its head, its rows and the row of the selection. */
+export const GRID = 'grid grid-cols-[22px_22px_minmax(128px,1fr)_60px_repeat(5,50px)_74px_74px_58px_74px_74px_104px] items-center'
+
+export type LedgerRow = { readonly object: DrawingObject; readonly depth: number; readonly inside: Assembly | null; readonly locked: boolean }
+
+type Props = LedgerRow & { readonly rules: Rules; readonly selected: boolean; readonly folded: boolean; readonly onFold: () => void }
+
+/** One object of the ledger. An edit in a selected row goes to every selected object that has that value. */
+export const Row = memo(function Row({ object, depth, inside, locked, rules, selected, folded, onFold }: Props) {
+  const bench = useBench()
+  const anchor = useBenchState((state) => state.anchor)
+  const linked = useBenchState((state) => state.linked)
+  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: object.id })
+  const targets = () => (bench.store.getState().selection.has(object.id) ? bench.free : [object])
+  const change = (map: (object: DrawingObject) => DrawingObject, what: string) => {
+    const objects = targets()
+    bench.edit({ kind: 'replace', objects: objects.map(map) }, `Set ${what} of ${objects.length === 1 ? object.name : `${objects.length} objects`}`)
+  }
+  const numbers = numbersOf(object, rules, anchor)
+  const setNumber = (key: keyof FrameChange) => (value: number) => {
+    if ((key === 'w' || key === 'h') && value < 0) return
+    change((other) => changeNumbers(other, rules, anchor, linkedChange(numbersOf(other, rules, anchor), key, value, linked)), key)
+  }
+  const number = (key: keyof FrameChange) => (
+    <EditCell
+      label={`${key} of ${object.name}`}
+      value={key === 'turn' && isContainer(object) ? undefined : numbers[key]}
+      step={key === 'turn' ? 1 : rules.grid.step}
+      readOnly={locked}
+      onChange={setNumber(key)}
+    />
+  )
+  const style = isStyled(object) && !inside ? object.style : null
+
+  return (
+    <div
+      ref={setNodeRef}
+      role="row"
+      aria-selected={selected}
+      aria-level={depth + 1}
+      data-object={object.name}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      onMouseDown={(event) => pickRow(bench, object, locked, event)}
+      onMouseEnter={() => bench.store.setState({ hover: object.id })}
+      onMouseLeave={() => bench.store.setState({ hover: null })}
+      className={clsx(GRID, 'h-[22px] border-b border-faint [contain-intrinsic-height:22px] [content-visibility:auto]', selected && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]', isDragging && 'relative z-10 bg-film', object.hidden && 'text-quiet')}
+    >
+      <FlagButton label={object.hidden ? `Show ${object.name}` : `Hide ${object.name}`} on={object.hidden === true} onClick={() => setFlag(bench, [object], 'hidden', !object.hidden)} pictures={[Eye, EyeOff]} />
+      <FlagButton label={object.locked ? `Unlock ${object.name}` : `Lock ${object.name}`} on={object.locked === true} onClick={() => setFlag(bench, [object], 'locked', !object.locked)} pictures={[LockOpen, Lock]} />
+      <div role="gridcell" className="flex min-w-0 items-center gap-1" style={{ paddingLeft: depth * 14 }} {...listeners}>
+        {isContainer(object) ? (
+          <button type="button" aria-label={folded ? `Unfold ${object.name}` : `Fold ${object.name}`} aria-expanded={!folded} onClick={onFold} className="w-3 text-quiet hover:text-ink">
+            {folded ? '▸' : '▾'}
+          </button>
+        ) : (
+          <span className="w-3" />
+        )}
+        <NameCell object={object} readOnly={locked} onName={(name) => bench.edit({ kind: 'replace', objects: [{ ...object, name }] }, `Rename ${object.name}`)} />
+        <span className="flex-none text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>
+      </div>
+      <div role="gridcell">
+        {inside ? (
+          <WordCell<Role> label={`role of ${object.name}`} value={object.role ?? 'adds'} words={Role.options} readOnly={locked} onChange={(role) => change((other) => ({ ...other, role }), 'the role')} />
+        ) : (
+          <span className="px-1 text-quiet/70">–</span>
+        )}
+      </div>
+      {(['x', 'y', 'w', 'h', 'turn'] as const).map((key) => <div role="gridcell" key={key}>{number(key)}</div>)}
+      <div role="gridcell" className="pl-2">
+        <Optional there={cornerOf(object)}>
+          {(corner) => <NamedNumberCell label={`corner of ${object.name}`} value={corner} list={rules.radii} none="sharp" readOnly={locked} onChange={(next) => nonNegative(next) && change((other) => withCorner(other, next as Radius), 'the corner')} />}
+        </Optional>
+      </div>
+      <div role="gridcell">
+        <Optional there={style && style.stroke !== 'none' ? style.weight : undefined}>
+          {(weight) => <NamedNumberCell label={`weight of ${object.name}`} value={weight} list={rules.weights} readOnly={locked} onChange={(next) => positive(next) && change((other) => withStyle(other, { weight: next as Weight }), 'the weight')} />}
+        </Optional>
+      </div>
+      <div role="gridcell">
+        <Optional there={style && style.stroke !== 'none' ? style : undefined}>
+          {({ cap }) => <WordCell<Cap> label={`cap of ${object.name}`} value={cap} words={Cap.options} byRules={rules.cap} readOnly={locked} onChange={(next) => change((other) => withStyle(other, { cap: next }), 'the cap')} />}
+        </Optional>
+      </div>
+      {(['fill', 'stroke'] as const).map((key) => (
+        <div role="gridcell" key={key}>
+          {style ? (
+            <PaintCell label={`${key} of ${object.name}`} value={style[key]} palette={rules.palette} readOnly={locked} onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }), `the ${key}`)} />
+          ) : (
+            <span className="px-1 text-quiet/70">{inside ? 'of assembly' : '–'}</span>
+          )}
+        </div>
+      ))}
+      <div role="gridcell" className="flex items-center gap-1 pl-1 text-quiet">
+        {object.kind === 'line' ? (
+          <>
+            <EditCell label={`length of ${object.name}`} prefix="len " value={lineNumbers(object).length} step={rules.grid.step} readOnly={locked} onChange={(length) => length > 0 && change((other) => (other.kind === 'line' ? withLineNumbers(other, { length }) : other), 'the length')} />
+            <EditCell label={`angle of ${object.name}`} prefix="∠ " value={lineNumbers(object).angle} step={1} readOnly={locked} onChange={(angle) => change((other) => (other.kind === 'line' ? withLineNumbers(other, { angle }) : other), 'the angle')} />
+          </>
+        ) : (
+          <span className="truncate px-1">{ownWords(object, rules)}</span>
+        )}
+      </div>
+    </div>
+  )
+})
+
+const positive = (value: string | number): boolean => typeof value === 'string' || (value > 0 && value <= 1000)
+const nonNegative = (value: string | number): boolean => typeof value === 'string' || (value >= 0 && value <= 10000)
+
+/** With w and h linked, a change of one brings the other along in proportion. */
+function linkedChange(now: { w: number; h: number }, key: keyof FrameChange, value: number, linked: boolean): FrameChange {
+  if (linked && key === 'w' && now.w > 0) return { w: value, h: (now.h * value) / now.w }
+  if (linked && key === 'h' && now.h > 0) return { h: value, w: (now.w * value) / now.h }
+  return { [key]: value }
+}
+
+function ownWords(object: DrawingObject, rules: Rules): string {
+  if (object.kind === 'path') {
+    const count = object.contours.reduce((sum, run) => sum + run.nodes.length, 0)
+    return `${count} nodes${object.contours.every(({ closed }) => closed) ? '' : ', open'}`
+  }
+  if (object.kind === 'assembly') return `${segmentCount(outline(object, rules))} segments`
+  if (object.kind === 'group') return `${object.members.length} inside`
+  return isStyled(object) && object.style.stroke !== 'none' ? `${weightOf(object.style.weight, rules)} wide` : ''
+}
+
+function Optional<T>({ there, children }: { there: T | null | undefined; children: (value: T) => React.ReactNode }) {
+  return there === null || there === undefined ? <span className="px-1 text-quiet/70">–</span> : children(there)
+}
+
+/** A press on a row selects it; Shift or Ctrl adds it. Locked rows are not selected. */
+function pickRow(bench: Bench, object: DrawingObject, locked: boolean, event: React.MouseEvent): void {
+  if (event.button !== 0 || (event.target as HTMLElement).closest('[data-flag]')) return
+  if (locked) return
+  const { selection } = bench.store.getState()
+  if (event.shiftKey || event.ctrlKey || event.metaKey) bench.toggle(object.id)
+  // A press on a cell of a selected row keeps the selection, so that the edit goes to all of it.
+  else if (!selection.has(object.id) || !(event.target as HTMLElement).closest('button, input')) bench.select([object.id])
+}
+
+function FlagButton({ label, on, onClick, pictures: [Off, On] }: { label: string; on: boolean; onClick: () => void; pictures: [typeof Eye, typeof Eye] }) {
+  const Picture = on ? On : Off
+  return (
+    <button type="button" data-flag aria-label={label} aria-pressed={on} title={label} onClick={onClick} className={clsx('grid h-5 place-items-center', on ? 'text-ink' : 'text-quiet/50 hover:text-ink')}>
+      <Picture size={13} strokeWidth={1.5} aria-hidden />
+    </button>
+  )
+}
+
+/** The object's name; a double click edits it. */
+function NameCell({ object, readOnly, onName }: { object: DrawingObject; readOnly: boolean; onName: (name: string) => void }) {
+  const [editing, setEditing] = useState(false)
+  if (!editing || readOnly) {
+    return (
+      <span className="truncate" title="Double click to rename" onDoubleClick={() => setEditing(true)}>
+        {object.name}
+      </span>
+    )
+  }
+  const accept = (text: string) => {
+    setEditing(false)
+    const name = text.trim().slice(0, 80)
+    if (name !== '' && name !== object.name) onName(name)
+  }
+  return (
+    <input
+      aria-label={`Name of ${object.name}`}
+      autoFocus
+      defaultValue={object.name}
+      onFocus={(event) => event.currentTarget.select()}
+      onPointerDown={(event) => event.stopPropagation()}
+      onBlur={(event) => accept(event.currentTarget.value)}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') accept(event.currentTarget.value)
+        if (event.key === 'Escape') setEditing(false)
+      }}
+      className="h-5 min-w-0 flex-1 border border-hand bg-sheet px-1 outline-none"
+    />
+  )
+}

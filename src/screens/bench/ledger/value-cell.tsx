@@ -1,0 +1,153 @@
+'use client'
+
+import { Popover } from 'radix-ui'
+import type { ReactNode } from 'react'
+import { HexColorInput, HexColorPicker } from 'react-colorful'
+import type { NamedNumber, Swatch } from '@/core/drawing/values'
+import { NumberField } from '@/ui/number-field'
+import { figure } from '@/ui/sum'
+
+const panel = 'z-50 w-52 rounded-sheet border border-ink bg-sheet py-1 text-body outline-none'
+const line = 'flex h-6 w-full items-center gap-2 px-3 text-left hover:bg-ink hover:text-sheet focus-visible:bg-ink focus-visible:text-sheet focus-visible:outline-none aria-[current=true]:font-[640]'
+
+/** A cell that opens a panel to choose from. */
+function ChoiceCell({ label, shown, readOnly, children }: { label: string; shown: ReactNode; readOnly?: boolean; children: ReactNode }) {
+  if (readOnly) return <span className="block truncate px-1 text-quiet">{shown}</span>
+  return (
+    <Popover.Root>
+      <Popover.Trigger aria-label={label} className="block h-5 w-full truncate rounded-sheet px-1 text-left hover:bg-sheet hover:outline hover:outline-hair data-[state=open]:bg-sheet data-[state=open]:outline data-[state=open]:outline-hand">
+        {shown}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content aria-label={label} role="dialog" align="start" sideOffset={3} collisionPadding={8} className={panel}>
+          {children}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+function Line({ current, onChoose, children }: { current: boolean; onChoose: () => void; children: ReactNode }) {
+  return (
+    <Popover.Close type="button" aria-current={current} className={line} onClick={onChoose}>
+      {children}
+    </Popover.Close>
+  )
+}
+
+export const SEVERAL = Symbol('several')
+
+/** A weight or a radius: one of the rules by name, or a number of one's own. */
+export function NamedNumberCell({ label, value, list, none, onChange, readOnly }: {
+  label: string
+  value: string | number | typeof SEVERAL
+  list: readonly NamedNumber[]
+  /** What 0 is called where it has a name. */
+  none?: string
+  onChange: (value: string | number) => void
+  readOnly?: boolean
+}) {
+  const named = list.find(({ name }) => name === value)
+  const shown =
+    value === SEVERAL ? <span className="text-quiet">several</span>
+    : named ? <>{named.name} <span className="text-quiet">{figure(named.value)}</span></>
+    : value === 0 && none ? none
+    : figure(value as number)
+  return (
+    <ChoiceCell label={`${label}: ${value === SEVERAL ? 'several' : named ? named.name : String(value)}`} shown={shown} readOnly={readOnly}>
+      {list.map(({ name, value: number }) => (
+        <Line key={name} current={name === value} onChoose={() => onChange(name)}>
+          <span className="flex-1">{name}</span>
+          <span className="opacity-70">{figure(number)}</span>
+        </Line>
+      ))}
+      {none && <Line current={value === 0} onChoose={() => onChange(0)}>{none}</Line>}
+      <div className="mt-1 flex items-center gap-2 border-t border-hair px-3 pt-1.5 pb-0.5">
+        <span className="flex-1 text-quiet">own</span>
+        <NumberField
+          label={`Own ${label}`}
+          value={typeof value === 'number' ? value : (named?.value ?? null)}
+          step={0.25}
+          className="!w-20 border border-hair px-1.5 text-right"
+          onChange={onChange}
+        />
+      </div>
+    </ChoiceCell>
+  )
+}
+
+/** One of a few words, or what the rules say. */
+export function WordCell<T extends string>({ label, value, words, byRules, onChange, readOnly }: {
+  label: string
+  value: T | undefined | typeof SEVERAL
+  words: readonly T[]
+  /** What the rules say; the choice to follow them is offered when it is given. */
+  byRules?: T
+  onChange: (value: T | undefined) => void
+  readOnly?: boolean
+}) {
+  const text = value === SEVERAL ? 'several' : (value ?? byRules ?? '–')
+  const shown = <span className={value === undefined || value === SEVERAL ? 'text-quiet' : undefined}>{text}</span>
+  return (
+    <ChoiceCell label={`${label}: ${text}`} shown={shown} readOnly={readOnly}>
+      {byRules && (
+        <Line current={value === undefined} onChoose={() => onChange(undefined)}>
+          <span className="flex-1">by the rules</span>
+          <span className="opacity-70">{byRules}</span>
+        </Line>
+      )}
+      {words.map((word) => (
+        <Line key={word} current={word === value} onChoose={() => onChange(word)}>
+          {word}
+        </Line>
+      ))}
+    </ChoiceCell>
+  )
+}
+
+function Chip({ color }: { color: string | null }) {
+  return (
+    <span aria-hidden className="inline-block size-[11px] flex-none border border-ink align-[-1px]" style={{ background: color ?? 'linear-gradient(135deg, transparent 46%, var(--fault) 46% 54%, transparent 54%)' }} />
+  )
+}
+
+/** A paint: none, a swatch of the rules, or a colour of one's own. */
+export function PaintCell({ label, value, palette, onChange, readOnly }: {
+  label: string
+  value: string | typeof SEVERAL
+  palette: readonly Swatch[]
+  onChange: (value: string) => void
+  readOnly?: boolean
+}) {
+  const swatch = palette.find(({ name }) => name === value)
+  const color = value === 'none' || value === SEVERAL ? null : (swatch?.color ?? value)
+  const text = value === SEVERAL ? 'several' : value
+  const shown =
+    value === SEVERAL || value === 'none' ? <span className="text-quiet">{text}</span>
+    : <><Chip color={color} /> <span className="ml-0.5">{text}</span></>
+  return (
+    <ChoiceCell label={`${label}: ${text}`} shown={shown} readOnly={readOnly}>
+      <Line current={value === 'none'} onChoose={() => onChange('none')}>
+        <Chip color={null} /> none
+      </Line>
+      {palette.map(({ name, color: own }) => (
+        <Line key={name} current={name === value} onChoose={() => onChange(name)}>
+          <Chip color={own} /> <span className="flex-1">{name}</span> <span className="font-mono text-small opacity-70">{own}</span>
+        </Line>
+      ))}
+      <div className="mt-1 border-t border-hair px-3 pt-2 pb-1">
+        <HexColorPicker color={color ?? '#14231f'} onChange={(next) => onChange(next.toLowerCase())} style={{ width: '100%', height: 110 }} />
+        <label className="mt-2 flex items-center gap-2 text-quiet">
+          <span className="flex-1">own</span>
+          <HexColorInput
+            aria-label={`Own ${label}`}
+            prefixed
+            color={color ?? ''}
+            onChange={(next) => onChange(next.toLowerCase())}
+            className="w-24 rounded-sheet border border-hair px-1.5 font-mono text-ink"
+          />
+        </label>
+      </div>
+    </ChoiceCell>
+  )
+}

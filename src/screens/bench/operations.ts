@@ -1,0 +1,112 @@
+import type { Point } from '@/core/geometry/point'
+import { moveObject } from '@/core/drawing/adjust'
+import { membersOf } from '@/core/drawing/edit'
+import { type DrawingObject, isContainer, isStyled, type Role } from '@/core/drawing/object'
+import { find, withNewIds } from '@/core/drawing/tree'
+import { newId } from '@/ui/new-id'
+import { say } from '@/ui/notice'
+import type { Bench } from './bench'
+
+const many = (count: number, one: string): string => (count === 1 ? one : `${count} objects`)
+const title = (objects: readonly DrawingObject[]): string => many(objects.length, objects[0]?.name ?? 'nothing')
+
+export function nudge(bench: Bench, by: Point): void {
+  const { free } = bench
+  bench.edit({ kind: 'replace', objects: free.map((object) => moveObject(object, by)) }, `Move ${title(free)}`)
+  bench.noteMove(by)
+}
+
+export function remove(bench: Bench): void {
+  const { free } = bench
+  bench.edit({ kind: 'remove', ids: free.map(({ id }) => id) }, `Delete ${title(free)}`)
+  bench.select([])
+}
+
+/** Copies with ids and names of their own, moved by an offset. */
+export function copies(objects: readonly DrawingObject[], offset: Point): DrawingObject[] {
+  return objects.map((object) => moveObject(withNewIds(object, newId), offset))
+}
+
+/** Lays copies over the selection; when the last copy was moved, the copies are moved likewise. */
+export function duplicate(bench: Bench): void {
+  const { selected } = bench
+  const ids = selected.map(({ id }) => id).sort().join()
+  const offset = bench.trail?.ids === ids ? bench.trail.offset : { x: 0, y: 0 }
+  addCopies(bench, copies(selected, offset), offset, `Duplicate ${title(selected)}`)
+  if (offset.x === 0 && offset.y === 0) say({ text: 'Duplicated in place. Move the copy, and Ctrl D repeats the move.' })
+}
+
+/** Adds copies just above their originals' level and follows them, so that a further duplicate repeats the offset. */
+export function addCopies(bench: Bench, made: readonly DrawingObject[], offset: Point, label: string): void {
+  const into = parentOf(bench, bench.selected[0]?.id)
+  bench.edit({ kind: 'add', objects: made, into, at: membersOf(bench.objects, into).length }, label)
+  bench.select(made.map(({ id }) => id))
+  bench.trail = { ids: made.map(({ id }) => id).sort().join(), offset }
+}
+
+export function parentOf(bench: Bench, id: string | undefined): string | null {
+  const parents = id === undefined ? undefined : find(bench.objects, id)?.parents
+  return parents?.at(-1)?.id ?? null
+}
+
+/** Moves the selection within its container: to the end, or by one. */
+export function order(bench: Bench, where: 'front' | 'forward' | 'backward' | 'back'): void {
+  const { free } = bench
+  const into = parentOf(bench, free[0]?.id)
+  const siblings = membersOf(bench.objects, into)
+  const places = free.map(({ id }) => siblings.findIndex((sibling) => sibling.id === id)).filter((i) => i >= 0)
+  const lowest = Math.min(...places), highest = Math.max(...places)
+  const at = { front: siblings.length, forward: Math.min(siblings.length, highest + 2), backward: Math.max(0, lowest - 1), back: 0 }[where]
+  const words = { front: 'to the front', forward: 'forward', backward: 'backward', back: 'to the back' }[where]
+  bench.edit({ kind: 'arrange', ids: free.map(({ id }) => id), into, at }, `Bring ${title(free)} ${words}`)
+}
+
+export function group(bench: Bench): void {
+  const { free } = bench
+  const id = newId()
+  bench.edit({ kind: 'gather', ids: free.map((object) => object.id), container: { kind: 'group', id, name: bench.nameFor('group') } }, `Group ${title(free)}`)
+  bench.select([id])
+}
+
+/** Combines the selection live: the lowest is the ground, the others do to it what `role` says. */
+export function assemble(bench: Bench, role: Role): void {
+  const { free } = bench
+  const id = newId()
+  const style = free.find(isStyled)!.style
+  bench.edit(
+    {
+      kind: 'gather',
+      ids: free.map((object) => object.id),
+      container: { kind: 'assembly', id, name: bench.nameFor('assembly'), style },
+      roles: free.map((_, i) => (i === 0 ? 'adds' : role)),
+    },
+    `Assemble ${title(free)}`,
+  )
+  bench.select([id])
+}
+
+/** Takes groups and assemblies apart; their members stay where they are. */
+export function loosen(bench: Bench): void {
+  const containers = bench.free.filter(isContainer)
+  for (const { id, name } of containers) bench.edit({ kind: 'loosen', id }, `Loosen ${name}`)
+  bench.select(containers.flatMap(({ members }) => members.map(({ id }) => id)))
+}
+
+export function setFlag(bench: Bench, objects: readonly DrawingObject[], flag: 'hidden' | 'locked', on: boolean): void {
+  const verb = { hidden: on ? 'Hide' : 'Show', locked: on ? 'Lock' : 'Unlock' }[flag]
+  const next = objects.map((object) => {
+    const copy = { ...object }
+    if (on) copy[flag] = true
+    else delete copy[flag]
+    return copy
+  })
+  bench.edit({ kind: 'replace', objects: next }, `${verb} ${title(objects)}`)
+}
+
+/** What keeps the selection from being combined, as a sentence; null when nothing does. */
+export function assemblyNeeds(bench: Bench): string | null {
+  const { free } = bench
+  if (free.length < 2) return 'Select two or more closed shapes to assemble.'
+  const open = free.find((object) => object.kind === 'line' || (object.kind === 'path' && object.contours.some(({ closed }) => !closed)))
+  return open ? `“${open.name}” is an open line; an assembly takes closed shapes.` : null
+}

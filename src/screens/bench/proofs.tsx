@@ -1,0 +1,104 @@
+'use client'
+
+import { memo, useDeferredValue, useMemo, useState } from 'react'
+import { proofSvg } from '@/core/formats/delivery'
+import type { Rules } from '@/core/rules/rules'
+import type { Icon } from '@/core/set/set'
+import { Choice } from '@/ui/choice'
+import { PixelPicture } from '@/ui/pixel-picture'
+import { useFilm } from '@/ui/film'
+import { shown } from '../frame/session'
+import { useSessionState } from '../frame/set-provider'
+import { useShownIcon } from './context'
+import { familySize } from './family'
+import { MagnifiedPixels } from './magnified-pixels'
+
+/** The icon as it will ship: every delivered size in real pixels on light and dark, one magnified, and beside its siblings. */
+export function Proofs() {
+  const icon = useShownIcon()
+  const rules = useSessionState((state) => shown(state).rules)
+  return (
+    <aside aria-label="Proofs" className="row-span-2 flex min-h-0 flex-col overflow-y-auto border-l border-ink bg-sheet">
+      {icon ? <ProofColumn icon={icon} rules={rules} /> : <p className="p-3 text-quiet">The proofs of an icon appear here, at every size that is delivered.</p>}
+    </aside>
+  )
+}
+
+/** The largest size shown at 1:1 in a row of this column, in pixels. */
+const LARGEST = 96
+
+const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rules: Rules }) {
+  const light = useMemo(() => proofSvg(icon, rules, 'light'), [icon, rules])
+  const dark = useMemo(() => proofSvg(icon, rules, 'dark'), [icon, rules])
+  const [size, setSize] = useState(rules.sizes[0]!)
+  const magnified = rules.sizes.includes(size) ? size : rules.sizes[0]!
+  const choices = rules.sizes.filter((one) => one <= 64)
+  return (
+    <>
+      <Heading title="Proofs" note={rules.sizes.join(' ')} />
+      <ProofRow svg={light} sizes={rules.sizes} ground="light" name={icon.name} />
+      <ProofRow svg={dark} sizes={rules.sizes} ground="dark" name={icon.name} />
+      {choices.length > 0 && (
+        <section className="border-b border-hair pb-3">
+          <Heading title="Pixels" note={<Choice label="Size to magnify" value={String(magnified)} options={choices.map((one) => ({ value: String(one), label: String(one) }))} onChange={(value) => setSize(Number(value))} />} />
+          <MagnifiedPixels svg={light} size={magnified} />
+        </section>
+      )}
+      <Siblings icon={icon} rules={rules} />
+    </>
+  )
+})
+
+function Heading({ title, note }: { title: string; note: React.ReactNode }) {
+  return (
+    <div className="flex min-h-8 items-center justify-between gap-2 px-3 pt-1.5 pb-1">
+      <h2 className="font-[640]">{title}</h2>
+      <div className="truncate text-quiet">{note}</div>
+    </div>
+  )
+}
+
+function ProofRow({ svg, sizes, ground, name }: { svg: string; sizes: readonly number[]; ground: 'light' | 'dark'; name: string }) {
+  const shownSizes = sizes.filter((size) => size <= LARGEST)
+  const rest = sizes.length - shownSizes.length
+  return (
+    <div
+      data-ground={ground}
+      className="flex min-h-[84px] flex-wrap items-end justify-between gap-x-3 gap-y-2 border-b border-hair px-3 py-2"
+      style={ground === 'dark' ? { background: '#14231f', color: '#f4f7f5' } : { background: '#fbfcfb', color: '#14231f' }}
+    >
+      {shownSizes.map((size) => (
+        <figure key={size} className="flex flex-col items-center gap-1">
+          <PixelPicture svg={svg} size={size} label={`${name} at ${size} on ${ground}`} />
+          <figcaption className="text-small opacity-65">{size}</figcaption>
+        </figure>
+      ))}
+      {rest > 0 && <span className="text-small opacity-65">{rest} larger not shown</span>}
+    </div>
+  )
+}
+
+/** The icon between its neighbours in the family, at real size. */
+function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
+  const icons = useSessionState((state) => shown(state).icons)
+  const film = useFilm()
+  const ground = film === 'night' ? 'dark' : 'light'
+  const size = familySize(rules)
+  const at = icons.findIndex(({ id }) => id === icon.id)
+  const row = useMemo(() => {
+    const count = Math.min(5, icons.length)
+    const first = Math.max(0, Math.min(at - Math.floor(count / 2), icons.length - count))
+    return icons.slice(first, first + count)
+  }, [icons, at])
+  const deferred = useDeferredValue(row)
+  return (
+    <section>
+      <Heading title="Beside its siblings" note={size} />
+      <div className="flex items-center justify-center gap-4 px-3 pt-1 pb-4">
+        {deferred.map((sibling) => (
+          <PixelPicture key={sibling.id} svg={proofSvg(sibling, rules, ground)} size={size} label={sibling.name} />
+        ))}
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,103 @@
+'use client'
+
+import { Fragment, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { hits } from '@/core/drawing/pick'
+import { KIND_NAMES } from '@/core/drawing/fresh'
+import { type MenuEntry, RightMenu } from '@/ui/menu'
+import { useShownSet } from '../frame/set-provider'
+import type { Bench } from './bench'
+import { useBench, useBenchState, useRules, useShownIcon } from './context'
+import { benchMenu } from './commands'
+import { fitSquare } from './fit-square'
+import { useGestures } from './gestures'
+import { Artwork } from './layers/artwork'
+import { GridLayer, Sheet } from './layers/grid'
+import { Overlay } from './layers/overlay'
+import { RULER, Rulers } from './layers/rulers'
+import { TitleBlock } from './layers/title-block'
+import type { ToolId } from './store'
+import type { Tool } from './tools/tool'
+
+/** The square and what surrounds it. */
+export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
+  const bench = useBench()
+  const element = useRef<HTMLDivElement>(null)
+  const view = useBenchState((state) => state.view)
+  const stage = useBenchState((state) => state.stage)
+  const layers = useBenchState((state) => state.layers)
+  const pointer = useBenchState((state) => state.pointer)
+  const tool = useBenchState((state) => state.tool)
+  const rules = useRules()
+  const icon = useShownIcon()
+  const { name } = useShownSet()
+  useGestures(bench, tools, element)
+
+  useEffect(() => {
+    const observer = new ResizeObserver(([entry]) => {
+      const { width: w, height: h } = entry!.contentRect
+      const first = bench.store.getState().view === null
+      bench.store.setState({ stage: { w, h } })
+      if (first) fitSquare(bench)
+    })
+    observer.observe(element.current!)
+    return () => observer.disconnect()
+  }, [bench])
+
+  const [menu, setMenu] = useState<readonly MenuEntry[]>([])
+  const openMenu = useCallback(
+    (event: React.MouseEvent) => {
+      const { left, top } = element.current!.getBoundingClientRect()
+      const at = bench.store.getState().view!
+      setMenu(stageMenu(bench, { x: (event.clientX - left - at.x) / at.scale, y: (event.clientY - top - at.y) / at.scale }))
+    },
+    [bench],
+  )
+  const artwork = useMemo(() => <Artwork />, [])
+
+  return (
+    <RightMenu list={menu}>
+      <div ref={element} data-testid="stage" onContextMenu={openMenu} className="relative touch-none overflow-hidden bg-film select-none" style={{ cursor: tools[tool].cursor }}>
+        {view && (
+          <svg width={stage.w} height={stage.h} className="absolute inset-0" role="img" aria-label={icon ? `The square of ${icon.name}` : 'No icon is open'}>
+            {icon && (
+              <Fragment>
+                <Sheet rules={rules} view={view} />
+                <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} data-testid="artwork">
+                  {artwork}
+                </g>
+                <GridLayer rules={rules} view={view} layers={layers} />
+                <Overlay view={view} />
+              </Fragment>
+            )}
+            {layers.rulers && <Rulers view={view} stage={stage} pointer={pointer} />}
+          </svg>
+        )}
+        {icon && view && <TitleBlock name={icon.name} set={name} rules={rules} scale={view.scale} />}
+        <Hint text={tools[tool].hint} />
+      </div>
+    </RightMenu>
+  )
+}
+
+function Hint({ text }: { text: string }) {
+  const rulers = useBenchState((state) => state.layers.rulers)
+  const pointer = useBenchState((state) => state.pointer)
+  return (
+    <p className="pointer-events-none absolute bottom-1.5 max-w-[60%] truncate text-small text-quiet" style={{ left: rulers ? RULER + 8 : 8 }}>
+      <span className="mr-3 inline-block min-w-20 font-mono">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
+      {text}
+    </p>
+  )
+}
+
+/** Everything under a place, each to be picked, and what can be done with the selection. */
+function stageMenu(bench: Bench, p: { x: number; y: number }): MenuEntry[] {
+  const found = hits(bench.objects, bench.rules, p, bench.reach)
+  const under: MenuEntry[] = found.map(({ object, depth, locked }) => ({
+    label: `${' '.repeat(depth * 2)}${object.name}`,
+    hint: locked ? 'locked' : KIND_NAMES[object.kind].toLowerCase(),
+    disabled: locked,
+    run: () => bench.select([object.id]),
+  }))
+  return [under.length > 0 ? 'Under the pointer' : 'Nothing is under the pointer', ...under, null, ...benchMenu(bench)]
+}

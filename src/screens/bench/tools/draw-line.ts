@@ -1,0 +1,56 @@
+import type { Point } from '@/core/geometry/point'
+import { distance } from '@/core/geometry/point'
+import { freshLine, freshStyle } from '@/core/drawing/fresh'
+import { constrainAngle } from '@/core/snap/snap'
+import { newId } from '@/ui/new-id'
+import { figure } from '@/ui/sum'
+import type { Bench } from '../bench'
+import { caught, onGridAlong } from './snapping'
+import type { Tool } from './tool'
+
+/** Draws a straight line from end to end; Shift turns it in steps of 45°. */
+export function drawLineTool(bench: Bench): Tool {
+  return {
+    cursor: 'crosshair',
+    hint: 'Drag from end to end. Shift: steps of 45° · X: no snapping',
+    hover(at) {
+      bench.hold({ marks: caught(bench, at, bench.targets(new Set())).marks })
+    },
+    press(at) {
+      const targets = bench.targets(new Set())
+      const from = caught(bench, at, targets).point
+      const id = newId(), name = bench.nameFor('line')
+      const style = freshStyle(bench.rules, false)
+      let to: Point | null = null
+      const add = (end: Point) => ({ kind: 'add' as const, objects: [freshLine(id, name, from, end, style)], ...bench.top })
+      return {
+        move(next) {
+          const { point, marks } = caught(bench, next, targets)
+          to = next.shift ? onGridAlong(from, constrainAngle(from, next.p), next.free ? null : targets.step) : point
+          bench.preview(add(to))
+          bench.hold({ marks: next.shift ? [] : marks, figure: { at: to, text: lineFigure(from, to) } })
+        },
+        release() {
+          bench.letGo()
+          if (!to || distance(from, to) === 0) {
+            bench.preview(null)
+            return
+          }
+          bench.edit(add(to), 'Draw line')
+          bench.take('select')
+          bench.select([id])
+        },
+        cancel() {
+          bench.preview(null)
+          bench.letGo()
+        },
+      }
+    },
+  }
+}
+
+/** The length of a line and its angle, anticlockwise from the right, in words. */
+export function lineFigure(from: Point, to: Point): string {
+  const angle = (Math.atan2(from.y - to.y, to.x - from.x) * 180) / Math.PI
+  return `${figure(distance(from, to))} at ${figure(Number(angle.toFixed(1)))}°`
+}

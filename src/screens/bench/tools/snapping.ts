@@ -1,0 +1,20 @@
+import type { Point } from '@/core/geometry/point'
+import { type Snapped, snapPoint } from '@/core/snap/snap'
+import type { SnapTargets } from '@/core/snap/targets'
+import type { Bench } from '../bench'
+import type { At } from './tool'
+
+/** The pointer's place drawn to the targets, or as it is while snapping is suspended. */
+export function caught(bench: Bench, at: At, targets: SnapTargets): Snapped {
+  return at.free ? { point: at.p, marks: [] } : snapPoint(at.p, targets, bench.reach)
+}
+
+/** The point on a line from `from` at 45° steps, its ends still drawn to the grid along the longer side. */
+export function onGridAlong(from: Point, to: Point, step: number | null): Point {
+  if (step === null) return to
+  const dx = to.x - from.x, dy = to.y - from.y
+  const longer = Math.abs(dx) >= Math.abs(dy) ? dx : dy
+  if (longer === 0) return to
+  const k = (Math.round(longer / step) * step) / longer
+  return { x: from.x + dx * k, y: from.y + dy * k }
+}

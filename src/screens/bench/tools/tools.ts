@@ -1,0 +1,18 @@
+import type { Bench } from '../bench'
+import type { ToolId } from '../store'
+import { drawBoxTool } from './draw-box'
+import { drawLineTool } from './draw-line'
+import { drawPolylineTool } from './draw-polyline'
+import { selectTool } from './select'
+import type { Tool } from './tool'
+
+/** Every tool of a bench, by its id. */
+export function makeTools(bench: Bench): Record<ToolId, Tool> {
+  return {
+    select: selectTool(bench),
+    rectangle: drawBoxTool(bench, 'rectangle'),
+    ellipse: drawBoxTool(bench, 'ellipse'),
+    line: drawLineTool(bench),
+    polyline: drawPolylineTool(bench),
+  }
+}

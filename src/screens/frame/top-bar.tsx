@@ -1,0 +1,74 @@
+'use client'
+
+import clsx from 'clsx'
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+import type { ReactNode } from 'react'
+import { openCommandBox } from '@/ui/command-box'
+import { type Command, runCommand, useCommandSet } from '@/ui/commands'
+import { toggleFilm } from '@/ui/film'
+import { Mark } from './mark'
+
+/** The bar that every screen has; the parts that belong to a set are handed in. */
+export function TopBar({ crumb, stages, edits }: { crumb: ReactNode; stages?: ReactNode; edits?: ReactNode }) {
+  return (
+    <header className="col-span-full grid h-11 grid-cols-[76px_1fr_auto_1fr] items-stretch border-b border-ink bg-sheet">
+      <Link href="/" aria-label="Wise Square, to the shelf" title="To the shelf" className="grid place-items-center border-r border-hair hover:bg-film">
+        <Mark />
+      </Link>
+      <div className="flex min-w-0 items-center gap-1.5 px-3.5 text-lead whitespace-nowrap">{crumb}</div>
+      <nav aria-label="Stages" className="flex">{stages}</nav>
+      <div className="flex items-center justify-end gap-1 px-3">
+        <button type="button" onClick={openCommandBox} className="mr-2 flex h-[26px] w-40 items-center justify-between rounded-sheet border border-hair bg-film px-2.5 text-quiet hover:border-quiet">
+          <span>Find a command</span>
+          <kbd className="font-sans text-small">Ctrl K</kbd>
+        </button>
+        {edits}
+      </div>
+    </header>
+  )
+}
+
+const STAGES = [['rules', 'Rules'], ['draw', 'Draw'], ['review', 'Review'], ['deliver', 'Deliver']] as const
+
+/** The four stages in working order. */
+export function StageLinks({ setId }: { setId: string }) {
+  const path = usePathname()
+  return STAGES.map(([stage, name]) => {
+    const on = path.startsWith(`/sets/${setId}/${stage}`)
+    return (
+      <Link
+        key={stage}
+        href={`/sets/${setId}/${stage}`}
+        aria-current={on ? 'page' : undefined}
+        className={clsx('flex items-center border-l border-hair px-4.5 text-lead font-[540] last:border-r', on ? 'bg-ink text-sheet' : 'text-quiet hover:bg-film hover:text-ink')}
+      >
+        {name}
+      </Link>
+    )
+  })
+}
+
+const COMMANDS: readonly Command[] = [{ id: 'film', name: 'Change between day and night film', run: toggleFilm }]
+
+/** Commands that every screen has. */
+export function CommonCommands() {
+  useCommandSet('common', COMMANDS)
+  return null
+}
+
+/** A word in the bar that does a command. */
+export function BarCommand({ command, title }: { command: Command; title?: string }) {
+  const missing = command.needs?.() ?? null
+  return (
+    <button
+      type="button"
+      aria-disabled={missing !== null}
+      title={missing ?? title}
+      onClick={() => runCommand(command)}
+      className={clsx('h-6 rounded-sheet px-1.5 hover:bg-film', missing !== null && 'text-quiet/70')}
+    >
+      {command.name}
+    </button>
+  )
+}

@@ -1,0 +1,86 @@
+'use client'
+
+import Link from 'next/link'
+import { useMemo, useState } from 'react'
+import { proofSvg } from '@/core/formats/delivery'
+import { Choice, Choices } from '@/ui/choice'
+import { PixelPicture } from '@/ui/pixel-picture'
+import { SetBar } from '../frame/set-bar'
+import { useSessionState } from '../frame/set-provider'
+import { CommonCommands } from '../frame/top-bar'
+
+type Ground = 'film' | 'white' | 'ink' | 'night'
+
+/** The grounds of the sheet: their colour, and which of the palette's colours are drawn on them. */
+const GROUNDS: Record<Ground, { readonly color: string; readonly text: string; readonly hair: string; readonly palette: 'light' | 'dark' }> = {
+  film: { color: '#fbfcfb', text: '#55645f', hair: '#c9d3cf', palette: 'light' },
+  white: { color: '#ffffff', text: '#55645f', hair: '#d9dedb', palette: 'light' },
+  ink: { color: '#14231f', text: '#9dafa8', hair: '#33423d', palette: 'dark' },
+  night: { color: '#000000', text: '#9a9a9a', hair: '#2c2c2c', palette: 'dark' },
+}
+
+/** The sheet: the whole set at chosen sizes on light or dark, in real pixels. */
+export function ReviewScreen() {
+  const set = useSessionState(({ history }) => history.present)
+  const { setId } = useSessionState((state) => state)
+  const { rules, icons } = set
+  const [chosen, setChosen] = useState<readonly number[] | null>(null)
+  const [ground, setGround] = useState<Ground>('film')
+  const sizes = useMemo(() => (chosen ?? defaultSizes(rules.sizes)).filter((size) => rules.sizes.includes(size)), [chosen, rules.sizes])
+  const look = GROUNDS[ground]
+  return (
+    <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)] overflow-hidden">
+      <CommonCommands />
+      <SetBar>
+        <span className="ml-1 text-quiet">
+          {icons.length} icons · grid {rules.grid.size}
+        </span>
+      </SetBar>
+      <div className="flex items-center border-b border-hair bg-sheet text-quiet">
+        <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
+          <span>sizes</span>
+          <Choices label="Sizes" value={sizes.map(String)} options={rules.sizes.map((size) => ({ value: String(size), label: String(size) }))} onChange={(values) => values.length > 0 && setChosen(values.map(Number).sort((a, b) => a - b))} />
+        </div>
+        <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
+          <span>on</span>
+          <Choice<Ground> label="Ground" value={ground} options={(Object.keys(GROUNDS) as Ground[]).map((value) => ({ value, label: value }))} onChange={setGround} />
+        </div>
+      </div>
+      <main className="min-h-0 overflow-y-auto p-4" style={{ background: ground === 'film' ? 'var(--film)' : look.color }}>
+        {icons.length === 0 ? (
+          <p className="p-6 text-quiet">
+            There is nothing to review yet. <Link href={`/sets/${setId}/draw`} className="text-hand underline">Draw the first icon</Link>, and it appears here.
+          </p>
+        ) : (
+          <ul aria-label="Sheet" className="flex flex-wrap" style={{ color: look.text }}>
+            {icons.map((icon) => {
+              const svg = proofSvg(icon, rules, look.palette)
+              return (
+                <li key={icon.id} className="-mt-px -ml-px">
+                  <Link
+                    href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
+                    title={`Draw ${icon.name}`}
+                    className="flex h-full flex-col items-center justify-between border px-4 pt-4 pb-2 outline-offset-[-2px] hover:border-hand hover:relative"
+                    style={{ borderColor: look.hair, background: look.color }}
+                  >
+                    <span className="flex items-center gap-4">
+                      {sizes.map((size) => (
+                        <PixelPicture key={size} svg={svg} size={size} label={`${icon.name} at ${size}`} />
+                      ))}
+                    </span>
+                    <span className="mt-3 text-small">{icon.name}</span>
+                  </Link>
+                </li>
+              )
+            })}
+          </ul>
+        )}
+      </main>
+    </div>
+  )
+}
+
+/** Two sizes to begin with: the smallest, where most goes wrong, and one in the middle. */
+function defaultSizes(sizes: readonly number[]): number[] {
+  return [...new Set([sizes[0]!, sizes[Math.floor(sizes.length / 2)]!])].filter((size) => size <= 256)
+}

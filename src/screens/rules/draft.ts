@@ -1,0 +1,43 @@
+import type { Keyline, Rules as RulesType } from '@/core/rules/rules'
+import { Rules } from '@/core/rules/rules'
+import type { Rename, ValueKind } from '@/core/rules/renames'
+import { applyEdit } from '@/core/set/edit'
+import { type IconSet, setProblems } from '@/core/set/set'
+
+/** A named value while it is being edited: `was` is the name that drawings know it by, null for a new one. */
+type Edited<T> = T & { readonly was: string | null }
+
+/** Rules while they are being edited. */
+export type Draft = Omit<RulesType, 'weights' | 'radii' | 'palette'> & {
+  readonly weights: readonly Edited<RulesType['weights'][number]>[]
+  readonly radii: readonly Edited<RulesType['radii'][number]>[]
+  readonly palette: readonly Edited<RulesType['palette'][number]>[]
+  readonly keylines: Keyline[]
+}
+
+export function draftOf(rules: RulesType): Draft {
+  const edited = <T extends { name: string }>(list: readonly T[]) => list.map((value) => ({ ...value, was: value.name }))
+  return { ...rules, weights: edited(rules.weights), radii: edited(rules.radii), palette: edited(rules.palette) }
+}
+
+/** What a draft comes to: the set with it applied, or what is wrong, by place. */
+export type Outcome =
+  | { readonly ok: true; readonly rules: RulesType; readonly renames: readonly Rename[]; readonly set: IconSet }
+  | { readonly ok: false; readonly problems: ReadonlyMap<string, string>; readonly sentence: string }
+
+export function outcome(draft: Draft, set: IconSet): Outcome {
+  const plain = <T extends { was: string | null }>(list: readonly T[]) => list.map(({ was: _, ...value }) => value)
+  const parsed = Rules.safeParse({ ...draft, weights: plain(draft.weights), radii: plain(draft.radii), palette: plain(draft.palette) })
+  if (!parsed.success) {
+    const problems = new Map(parsed.error.issues.map(({ path, message }) => [path.join('.'), message]))
+    return { ok: false, problems, sentence: parsed.error.issues[0]!.message }
+  }
+  const renames = [...renamed('weight', draft.weights), ...renamed('radius', draft.radii), ...renamed('swatch', draft.palette)]
+  const next = applyEdit(set, { kind: 'rules', rules: parsed.data, renames })
+  const [problem] = setProblems(next)
+  if (problem) return { ok: false, problems: new Map(), sentence: problem }
+  return { ok: true, rules: parsed.data, renames, set: next }
+}
+
+const renamed = (kind: ValueKind, list: readonly { name: string; was: string | null }[]): Rename[] =>
+  list.flatMap(({ name, was }) => (was !== null && was !== name ? [{ kind, from: was, to: name }] : []))

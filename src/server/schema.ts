@@ -1,0 +1,28 @@
+import type { ColumnType, Generated } from 'kysely'
+
+/** The tables, as Kysely sees them. Times are ISO 8601 in UTC; `rules` and `masters` are JSON the core's schemas validate. */
+export type Tables = { sets: SetTable; icons: IconTable; settings: SettingTable }
+
+type SetTable = {
+  id: string
+  name: string
+  kind: string
+  rules: string
+  /** Grows by one with every saved change. */
+  revision: ColumnType<number, number | undefined, number>
+  position: number
+  changed_at: string
+  deleted_at: string | null
+}
+
+type IconTable = {
+  set_id: string
+  id: string
+  position: number
+  name: string
+  masters: string
+  changed_at: string
+  deleted_at: string | null
+}
+
+type SettingTable = { key: Generated<string>; value: string }

@@ -1,0 +1,54 @@
+'use client'
+
+import { Command as List } from 'cmdk'
+import { Dialog } from 'radix-ui'
+import { create } from 'zustand'
+import { keyName, runCommand, useCommands, useCommandSet } from './commands'
+
+const useOpen = create<{ open: boolean }>(() => ({ open: false }))
+
+export const openCommandBox = (): void => useOpen.setState({ open: true })
+
+const OWN = [{ id: 'find', name: 'Find a command', keys: ['$mod+KeyK'], everywhere: true, run: openCommandBox }]
+
+/** Every command by name, with its key; one that cannot run now says what it needs. */
+export function CommandBox() {
+  const { open } = useOpen()
+  const commands = useCommands()
+  useCommandSet('box', OWN)
+  const close = () => useOpen.setState({ open: false })
+  return (
+    <Dialog.Root open={open} onOpenChange={(next) => useOpen.setState({ open: next })}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
+        <Dialog.Content aria-describedby={undefined} className="fixed top-[12vh] left-1/2 z-50 w-[520px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet outline-none">
+          <Dialog.Title className="sr-only">Find a command</Dialog.Title>
+          <List loop>
+            <List.Input placeholder="What would you like to do?" className="h-11 w-full border-b border-hair px-4 text-title outline-none placeholder:text-quiet" />
+            <List.List className="max-h-[52vh] overflow-y-auto py-1">
+              <List.Empty className="px-4 py-3 text-quiet">No command has that name.</List.Empty>
+              {commands.map((command) => {
+                const missing = command.needs?.() ?? null
+                return (
+                  <List.Item
+                    key={command.id}
+                    value={`${command.name} ${command.id}`}
+                    onSelect={() => {
+                      close()
+                      runCommand(command)
+                    }}
+                    className="flex h-7 items-center gap-3 px-4 text-lead data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
+                  >
+                    <span className={missing ? 'opacity-60' : undefined}>{command.name}</span>
+                    {missing && <span className="truncate text-small opacity-60">{missing}</span>}
+                    {command.keys?.[0] && <kbd className="ml-auto font-sans text-small opacity-70">{keyName(command.keys[0])}</kbd>}
+                  </List.Item>
+                )
+              })}
+            </List.List>
+          </List>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}

@@ -1,0 +1,69 @@
+'use client'
+
+import { useEffect } from 'react'
+import { createKeybindingsHandler } from 'tinykeys'
+import { create } from 'zustand'
+import { say } from './notice'
+
+/** Something a person can do, by name, by key or by a control. `needs` says what is missing before it can be done. */
+export type Command = {
+  readonly id: string
+  readonly name: string
+  /** Keys in tinykeys' notation; the first is the one that is shown. */
+  readonly keys?: readonly string[]
+  /** True for a key that works in a text field too. */
+  readonly everywhere?: boolean
+  readonly needs?: () => string | null
+  readonly run: () => void
+}
+
+const useCommandSets = create<Record<string, readonly Command[]>>(() => ({}))
+
+/** Every command of the screens that are open. */
+export const useCommands = (): Command[] => Object.values(useCommandSets()).flat()
+
+/** Runs a command, or says what it needs first. */
+export function runCommand(command: Command): void {
+  const missing = command.needs?.() ?? null
+  if (missing === null) command.run()
+  else say({ text: missing })
+}
+
+/** Offers commands, in the command box and by their keys, for as long as the component is there. The list must be kept between renders. */
+export function useCommandSet(name: string, commands: readonly Command[]): void {
+  useEffect(() => {
+    useCommandSets.setState({ [name]: commands })
+    const bindings: Record<string, (event: KeyboardEvent) => void> = {}
+    for (const command of commands) {
+      for (const key of command.keys ?? []) {
+        bindings[key] = (event) => {
+          if (event.defaultPrevented || (typing(event) && !command.everywhere)) return
+          event.preventDefault()
+          runCommand(command)
+        }
+      }
+    }
+    const handler = createKeybindingsHandler(bindings)
+    window.addEventListener('keydown', handler)
+    return () => {
+      window.removeEventListener('keydown', handler)
+      useCommandSets.setState((sets) => Object.fromEntries(Object.entries(sets).filter(([key]) => key !== name)), true)
+    }
+  }, [name, commands])
+}
+
+/** True while the keys belong to a text field, or to something open over the page. */
+export function typing(event: KeyboardEvent): boolean {
+  const target = event.target as HTMLElement | null
+  return target?.closest?.('input, textarea, select, [contenteditable], [role=dialog], [role=menu], [role=listbox]') != null
+}
+
+const SIGNS: Record<string, string> = { $mod: 'Ctrl', BracketLeft: '[', BracketRight: ']', Backquote: '`', Escape: 'Esc', Equal: '+', Minus: '−' }
+
+/** A key in tinykeys' notation as it is printed: `$mod+Shift+KeyZ` is Ctrl Shift Z. */
+export function keyName(key: string): string {
+  return key
+    .split('+')
+    .map((part) => SIGNS[part] ?? part.replace(/^Key|^Digit|^Arrow/, ''))
+    .join(' ')
+}

@@ -1,0 +1,42 @@
+'use client'
+
+import { useState } from 'react'
+import { Button } from './button'
+import { Dialog } from './dialog'
+
+/** Asks for a name. `onName` gives a sentence when the name will not do; it is shown, and the dialog stays. */
+export function NameDialog({ title, name, onName, onClose }: { title: string; name: string; onName: (name: string) => string | null | Promise<string | null>; onClose: () => void }) {
+  const [text, setText] = useState(name)
+  const [problem, setProblem] = useState<string | null>(null)
+  return (
+    <Dialog title={title} open onClose={onClose} width={360}>
+      <form
+        className="p-4"
+        onSubmit={async (event) => {
+          event.preventDefault()
+          const answer = await onName(text.trim())
+          if (answer === null) onClose()
+          else setProblem(answer)
+        }}
+      >
+        <input
+          aria-label="Name"
+          aria-invalid={problem !== null}
+          autoFocus
+          value={text}
+          onFocus={(event) => event.currentTarget.select()}
+          onChange={(event) => {
+            setText(event.target.value)
+            setProblem(null)
+          }}
+          className="h-8 w-full rounded-sheet border border-ink px-2 text-lead"
+        />
+        <p role="alert" className="mt-1.5 min-h-4 text-fault">{problem}</p>
+        <div className="mt-3 flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="strong" type="submit">Rename</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,90 @@
+'use client'
+
+import clsx from 'clsx'
+import { useRef, useState } from 'react'
+import { figure, sum } from './sum'
+
+export type NumberFieldProps = {
+  readonly label: string
+  /** The number shown; null shows `placeholder`, for values that differ. */
+  readonly value: number | null
+  readonly onChange: (value: number) => void
+  readonly onDone?: () => void
+  readonly step?: number
+  readonly placeholder?: string
+  readonly className?: string
+  readonly unit?: string
+  readonly autoFocus?: boolean
+}
+
+/** A number that is typed, may be a sum, and steps with the arrow keys (Shift ×10, Alt ÷10). Escape gives back what was there. */
+export function NumberField({ label, value, onChange, onDone, step = 1, placeholder, className, unit, autoFocus }: NumberFieldProps) {
+  const [draft, setDraft] = useState<string | null>(null)
+  const [wrong, setWrong] = useState(false)
+  const abandoned = useRef(false)
+  const text = draft ?? (value === null ? '' : figure(value))
+
+  function accept(): void {
+    if (draft === null || abandoned.current) return
+    const next = sum(draft, value)
+    if (next === null) {
+      setWrong(draft.trim() !== '')
+      if (draft.trim() === '') setDraft(null)
+      return
+    }
+    setDraft(null)
+    setWrong(false)
+    if (next !== value) onChange(next)
+  }
+
+  function onKeyDown(event: React.KeyboardEvent<HTMLInputElement>): void {
+    if (event.key === 'Enter') {
+      accept()
+      event.currentTarget.select()
+      onDone?.()
+    } else if (event.key === 'Escape') {
+      event.stopPropagation()
+      abandoned.current = true
+      setDraft(null)
+      setWrong(false)
+      event.currentTarget.blur()
+      onDone?.()
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      const base = draft === null ? value : sum(draft, value)
+      if (base === null) return
+      event.preventDefault()
+      const by = step * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1) * (event.key === 'ArrowUp' ? 1 : -1)
+      setDraft(null)
+      onChange(Number((base + by).toFixed(6)))
+    }
+  }
+
+  return (
+    <input
+      aria-label={label}
+      aria-invalid={wrong || undefined}
+      title={wrong ? 'This is no number or sum.' : undefined}
+      autoFocus={autoFocus}
+      className={clsx('w-full min-w-0 rounded-sheet outline-offset-0', wrong && 'text-fault underline decoration-wavy', className)}
+      value={draft === null && unit && text !== '' ? `${text}${unit}` : text}
+      placeholder={placeholder}
+      inputMode="decimal"
+      spellCheck={false}
+      onFocus={(event) => {
+        abandoned.current = false
+        event.currentTarget.select()
+      }}
+      onChange={(event) => {
+        setWrong(false)
+        setDraft(event.target.value)
+      }}
+      onKeyDown={onKeyDown}
+      onBlur={() => {
+        accept()
+        setDraft((left) => (left !== null && sum(left, value) === null ? null : left))
+        setWrong(false)
+        onDone?.()
+      }}
+    />
+  )
+}
