@@ -42,7 +42,7 @@ function whenChanged(name, inputs, present, step) {
 }
 
 export function install() {
-  whenChanged('install', ['package.json', 'package-lock.json'], () => existsSync(join(root, 'node_modules', '.package-lock.json')), () => {
+  whenChanged('install', ['package-lock.json'], () => existsSync(join(root, 'node_modules', '.package-lock.json')), () => {
     console.log('Installing packages (about two minutes the first time)…')
     return run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev'], { stdio: ['ignore', 'ignore', 'inherit'] })
   })

@@ -2,7 +2,7 @@ import { mkdir, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { deliver } from '../core/formats/delivery'
 import { rasterise } from '../server/raster'
-import { type Answer, type Options, UsageError } from './main'
+import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 
 /** Writes a set's files into a folder; what is in the folder already and not part of the delivery stays. */

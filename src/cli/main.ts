@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util'
+import { type Answer, OPTIONS, type Options, UsageError } from './command'
 import { deliverCommand } from './deliver'
 import { proofCommand } from './proof'
 import { schemaCommand } from './schema'
@@ -10,24 +11,6 @@ const USAGE = `bin/wise-square COMMAND
   schema                                      print the JSON Schema of the set file
 
 Every command takes --json for an answer that programs can read. FILE is a set file (name.wisesquare.json).`
-
-/** What a command answers: lines for a person, a value for a program. */
-export type Answer = { readonly lines: readonly string[]; readonly value: unknown }
-
-/** Something the caller did wrong, in a sentence. */
-export class UsageError extends Error {}
-
-const OPTIONS = {
-  to: { type: 'string' },
-  formats: { type: 'string' },
-  icon: { type: 'string' },
-  size: { type: 'string' },
-  out: { type: 'string' },
-  json: { type: 'boolean' },
-  help: { type: 'boolean' },
-} as const
-
-export type Options = { readonly [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string }
 
 const COMMANDS: Record<string, (files: readonly string[], options: Options) => Promise<Answer>> = {
   deliver: deliverCommand,

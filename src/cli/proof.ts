@@ -4,7 +4,7 @@ import { png } from '../core/formats/png'
 import { schemaSentence } from '../core/formats/set-file'
 import { Size } from '../core/rules/rules'
 import { rasterise } from '../server/raster'
-import { type Answer, type Options, UsageError } from './main'
+import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 
 /** Draws one icon at a size in pixels, as it will be delivered. */

@@ -1,7 +1,7 @@
 import { readFile, stat } from 'node:fs/promises'
 import { MAX_BYTES, readSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
-import { UsageError } from './main'
+import { UsageError } from './command'
 
 /** The one set file a command was given. Throws a sentence when it cannot be read. */
 export async function readSet(files: readonly string[]): Promise<IconSet> {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { SetFile } from '../core/formats/set-file'
-import { type Answer, UsageError } from './main'
+import { type Answer, UsageError } from './command'
 
 /** The JSON Schema of the set file, as docs/set-file.schema.json has it. */
 export async function schemaCommand(files: readonly string[]): Promise<Answer> {

@@ -7,7 +7,7 @@ export const PRECISION = 3
 
 /**
  * A path as SVG path data (SVG 2 §9.3) in its shortest form: of absolute and relative, the shorter for each command; repeated
- * letters and needless separators left out. Relative steps start from the rounded place, so that errors do not add up.
+ * letters and needless separators left out, but for the ones after the flags of an arc, which not every reader can do without. Relative steps start from the rounded place, so that errors do not add up.
  */
 export function pathData(path: Path, digits = PRECISION): string {
   const writer = new PathWriter(digits)
@@ -68,7 +68,7 @@ class PathWriter {
         return shortNumber(axis !== null && relative ? value - (axis === 0 ? this.x : this.y) : value, this.digits)
       })
       const implied = name === this.letter || (name === 'L' && this.letter === 'M') || (name === 'l' && this.letter === 'm')
-      return { name, text: (implied ? joint(this.text, values[0]!) : name) + joined(values, letter) }
+      return { name, text: (implied ? joint(this.text, values[0]!) : name) + joined(values) }
     }
     const absolute = write(false), relative = write(true)
     const { name, text } = this.text === '' || absolute.text.length <= relative.text.length ? absolute : relative
@@ -89,12 +89,6 @@ function joint(before: string, next: string): string {
   return next.startsWith('.') && token.includes('.') ? '' : ' '
 }
 
-function joined(values: readonly string[], letter: string): string {
-  let text = ''
-  values.forEach((value, i) => {
-    // The two flags of an arc are single digits and need no separator after them (SVG 2 §9.3.9).
-    const afterFlag = letter === 'A' && (i === 4 || i === 5)
-    text += i === 0 || afterFlag ? value : joint(text, value) + value
-  })
-  return text
+function joined(values: readonly string[]): string {
+  return values.reduce((text, value, i) => (i === 0 ? value : text + joint(text, value) + value), '')
 }

@@ -57,6 +57,7 @@ function toItem(path: Path, scope: paper.PaperScope): paper.CompoundPath {
 }
 
 function fromItem(item: paper.PathItem): Path {
+  item.reorient(false, true)
   const paths = (item.className === 'CompoundPath' ? item.children : [item]) as paper.Path[]
   return paths.map(contourOf).filter(({ segments }) => segments.length > 0)
 }

@@ -7,6 +7,7 @@ import { CSS } from '@dnd-kit/utilities'
 import clsx from 'clsx'
 import { memo, useMemo, useState } from 'react'
 import { proofSvg } from '@/core/formats/delivery'
+import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
 import { RightMenu } from '@/ui/menu'
@@ -18,12 +19,6 @@ import { useBench, useShownIcon } from './context'
 import { BinDialog } from './bin-dialog'
 import { NameDialog } from '@/ui/name-dialog'
 import { addIcon, deleteIcon, duplicateIcon, renameIcon } from './icons'
-
-/** The size siblings are shown at: real pixels, as near to the grid as the sizes delivered allow. */
-export function familySize({ sizes, grid }: Rules): number {
-  const small = sizes.filter((size) => size <= 48)
-  return small.find((size) => size >= grid.size) ?? small.at(-1) ?? 48
-}
 
 /** All siblings at real size: the way from icon to icon. */
 export function Family() {
@@ -114,7 +109,7 @@ const Sibling = memo(
             onDoubleClick={onRename}
             className={clsx('grid h-11 w-full place-items-center outline-offset-[-2px]', open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film')}
           >
-            <PixelPicture svg={svg} size={familySize(rules)} label={icon.name} />
+            <PixelPicture svg={svg} size={realSize(rules)} label={icon.name} />
           </button>
         </div>
       </RightMenu>

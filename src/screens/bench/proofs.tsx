@@ -2,6 +2,7 @@
 
 import { memo, useDeferredValue, useMemo, useState } from 'react'
 import { proofSvg } from '@/core/formats/delivery'
+import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
 import { Choice } from '@/ui/choice'
@@ -10,7 +11,6 @@ import { useFilm } from '@/ui/film'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
 import { useShownIcon } from './context'
-import { familySize } from './family'
 import { MagnifiedPixels } from './magnified-pixels'
 
 /** The icon as it will ship: every delivered size in real pixels on light and dark, one magnified, and beside its siblings. */
@@ -83,7 +83,7 @@ function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
   const icons = useSessionState((state) => shown(state).icons)
   const film = useFilm()
   const ground = film === 'night' ? 'dark' : 'light'
-  const size = familySize(rules)
+  const size = realSize(rules)
   const at = icons.findIndex(({ id }) => id === icon.id)
   const row = useMemo(() => {
     const count = Math.min(5, icons.length)

@@ -2,11 +2,11 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { proofSvg } from '@/core/formats/delivery'
+import { realSize } from '@/core/rules/real-size'
 import type { IconSet } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { useFilm } from '@/ui/film'
 import { PixelPicture } from '@/ui/pixel-picture'
-import { familySize } from '../bench/family'
 import { commit } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
@@ -96,7 +96,7 @@ function summary(set: IconSet, result: Outcome & { ok: true }): string {
 function Strip({ before, outcome: result }: { before: IconSet; outcome: Outcome | null }) {
   const ground = useFilm() === 'night' ? 'dark' : 'light'
   const changed = useMemo(() => (result?.ok ? changes(before, result.set, ground) : null), [before, result, ground])
-  const size = familySize(before.rules)
+  const size = realSize(before.rules)
   return (
     <section aria-label="Before and after" className="h-[124px] overflow-hidden border-t border-ink bg-sheet">
       <h2 className="px-4 pt-2 font-[640]">

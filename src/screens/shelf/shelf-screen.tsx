@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { proofSvg } from '@/core/formats/delivery'
 import type { IconSet } from '@/core/set/set'
+import { realSize } from '@/core/rules/real-size'
 import { MAX_BYTES } from '@/core/formats/set-file'
 import { Button } from '@/ui/button'
 import { useFilm } from '@/ui/film'
@@ -122,7 +123,7 @@ const RUN = 11
 
 function SetRow({ entry: { id, set, changedAt }, onRename }: { entry: Entry; onRename: () => void }) {
   const ground = useFilm() === 'night' ? 'dark' : 'light'
-  const side = set.kind === 'app' ? 48 : set.rules.grid.size
+  const side = realSize(set.rules)
   const actions = useShelfActions()
   const remove = async () => {
     await actions.remove(id)

@@ -16,9 +16,9 @@ export function Artwork() {
   const objects = useShownObjects()
   const rules = useRules()
   const scope = useBenchState((state) => state.scope)
-  return objects.map((object) => (
-    <g key={object.id} opacity={scope === null || find([object], scope) ? undefined : 0.25}>
-      <ObjectShapes object={object} values={rules} />
+  return objects.map((drawn) => (
+    <g key={drawn.id} opacity={scope === null || find([drawn], scope) ? undefined : 0.25}>
+      <ObjectShapes object={drawn} values={rules} />
     </g>
   ))
 }

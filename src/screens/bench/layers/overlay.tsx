@@ -26,10 +26,10 @@ export function Overlay({ view }: { view: View }) {
   return (
     <g pointerEvents="none" fill="none" stroke="var(--hand)">
       {hovered && <OutlineOf object={hovered} rules={rules} view={view} width={1} />}
-      {selected.map((object) => (
-        <g key={object.id}>
-          {isContainer(object) && object.members.map((member) => <OutlineOf key={member.id} object={member} rules={rules} view={view} width={1} dashed />)}
-          <OutlineOf object={object} rules={rules} view={view} width={1.5} />
+      {selected.map((picked) => (
+        <g key={picked.id}>
+          {isContainer(picked) && picked.members.map((member) => <OutlineOf key={member.id} object={member} rules={rules} view={view} width={1} dashed />)}
+          <OutlineOf object={picked} rules={rules} view={view} width={1.5} />
         </g>
       ))}
       {tool === 'select' && <Handles selected={selected.filter(({ id }) => !isLocked(objects, id))} rules={rules} view={view} />}

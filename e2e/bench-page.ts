@@ -1,0 +1,110 @@
+import { expect, type Locator, type Page } from '@playwright/test'
+
+/** The bench as a person uses it: by pointer on the square, by keys, by the ledger. Coordinates are grid units. */
+export class BenchPage {
+  constructor(readonly page: Page) {}
+
+  /** Makes a set from the shelf and opens its first icon. */
+  static async withNewSet(page: Page, name: string, book = 'Interface 24'): Promise<BenchPage> {
+    await page.goto('/')
+    await page.getByRole('button', { name: 'New set…' }).first().click()
+    await page.getByLabel('Name', { exact: true }).fill(name)
+    await page.getByRole('radio', { name: new RegExp(book) }).click()
+    await page.getByRole('button', { name: 'Make the set' }).click()
+    await page.getByRole('button', { name: 'Draw the first icon' }).click()
+    const bench = new BenchPage(page)
+    await bench.ready()
+    return bench
+  }
+
+  /** Opens an icon of a demo set, in a copy of the set that is the test's own. */
+  static async withDemoIcon(page: Page, icon: string): Promise<BenchPage> {
+    await page.goto('/')
+    const response = await page.request.get(await hrefOf(page, 'Quayside'))
+    const text = (await response.text()).replace('"name": "Quayside"', `"name": "Copy ${Math.random().toString(36).slice(2, 8)}"`)
+    const added = (await (await page.request.post('/api/sets', { data: text, headers: { 'content-type': 'application/json' } })).json()) as { id: string }
+    await page.goto(`/sets/${added.id}/draw/${icon}`)
+    const bench = new BenchPage(page)
+    await bench.ready()
+    return bench
+  }
+
+  async ready(): Promise<void> {
+    await expect(this.page.getByTestId('artwork')).toBeAttached()
+  }
+
+  get setUrl(): string {
+    return /^.*\/sets\/[^/]+/.exec(this.page.url())![0]
+  }
+
+  /** Where a place of the square is on the screen. */
+  async at(x: number, y: number): Promise<{ x: number; y: number }> {
+    const [left, top, scale] = await this.page.getByTestId('artwork').evaluate((element) => {
+      const { e, f, a } = (element as SVGGElement).getScreenCTM()!
+      return [e, f, a] as const
+    })
+    return { x: left + x * scale, y: top + y * scale }
+  }
+
+  async click(x: number, y: number, options: Parameters<Page['mouse']['click']>[2] = {}): Promise<void> {
+    const to = await this.at(x, y)
+    await this.page.mouse.click(to.x, to.y, options)
+  }
+
+  /** Drags in steps, as a hand does; keys held during the drag are pressed before and released after it. */
+  async drag(from: readonly [number, number], to: readonly [number, number], keys: readonly string[] = []): Promise<void> {
+    const a = await this.at(...from), b = await this.at(...to)
+    for (const key of keys) await this.page.keyboard.down(key)
+    await this.page.mouse.move(a.x, a.y)
+    await this.page.mouse.down()
+    await this.page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 3 })
+    await this.page.mouse.move(b.x, b.y, { steps: 3 })
+    await this.page.mouse.up()
+    for (const key of keys) await this.page.keyboard.up(key)
+  }
+
+  press(keys: string): Promise<void> {
+    return this.page.keyboard.press(keys)
+  }
+
+  row(name: string): Locator {
+    return this.page.locator(`[role=row][data-object="${name}"]`)
+  }
+
+  /** Types into a number of the ledger. */
+  async type(cell: string, text: string): Promise<void> {
+    await this.page.getByRole('button', { name: new RegExp(`^${cell}: `) }).click()
+    const field = this.page.getByRole('textbox', { name: cell, exact: true })
+    await field.fill(text)
+    await field.press('Enter')
+  }
+
+  async expectCell(cell: string, text: string): Promise<void> {
+    await expect(this.page.getByRole('button', { name: new RegExp(`^${cell}: `) })).toHaveText(text)
+  }
+
+  async saved(): Promise<void> {
+    await expect(this.page.getByText(/^Saved · rev/)).toBeVisible()
+  }
+
+  async rename(icon: string, name: string): Promise<void> {
+    await this.page.getByRole('button', { name: icon, exact: true }).click({ button: 'right' })
+    await this.page.getByRole('menuitem', { name: 'Rename…' }).click()
+    await this.page.getByLabel('Name', { exact: true }).fill(name)
+    await this.page.getByRole('button', { name: 'Rename' }).click()
+    await expect(this.page.getByRole('button', { name, exact: true })).toBeVisible()
+  }
+
+  /** The pixels of a proof as a person sees them: R, G, B, A bytes. */
+  proofPixels(label: string): Promise<number[]> {
+    return this.page.getByRole('img', { name: label, exact: true }).evaluate((element) => {
+      const canvas = element as HTMLCanvasElement
+      return [...canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height).data]
+    })
+  }
+}
+
+async function hrefOf(page: Page, set: string): Promise<string> {
+  const href = await page.getByRole('link', { name: set, exact: true }).getAttribute('href')
+  return href!.replace('/draw', '/file')
+}

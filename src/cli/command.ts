@@ -1,0 +1,18 @@
+/** What a command answers: lines for a person, a value for a program. */
+export type Answer = { readonly lines: readonly string[]; readonly value: unknown }
+
+/** Something the caller did wrong, in a sentence. */
+export class UsageError extends Error {}
+
+/** Every option of every command, as node:util's parseArgs takes them. */
+export const OPTIONS = {
+  to: { type: 'string' },
+  formats: { type: 'string' },
+  icon: { type: 'string' },
+  size: { type: 'string' },
+  out: { type: 'string' },
+  json: { type: 'boolean' },
+  help: { type: 'boolean' },
+} as const
+
+export type Options = { readonly [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string }

@@ -1,0 +1,169 @@
+import { readFileSync } from 'node:fs'
+import { unzipSync } from 'fflate'
+import { decode } from 'fast-png'
+import fc from 'fast-check'
+import paper from 'paper/dist/paper-core.js'
+import { describe, expect, it } from 'vitest'
+import { evaluateAll } from '../drawing/evaluate'
+import { type Path, pathBounds, polyline } from '../geometry/path'
+import { pointAt, type Segment } from '../geometry/segment'
+import { drawing, type IconSet } from '../set/set'
+import { deliver, deliveredSvg, plannedFiles, zip } from './delivery'
+import { rounded, shortNumber } from './number'
+import { pathData } from './path-data'
+import { png } from './png'
+import { readSetFile, writeSetFile } from './set-file'
+
+const demo = (name: string): string => readFileSync(new URL(`../../../demo/${name}.wisesquare.json`, import.meta.url), 'utf8')
+const quayside = readSetFile(demo('quayside')).set!
+
+describe('numbers', () => {
+  it('are written in their shortest form and read back as rounded', () => {
+    for (const [value, text] of [[0.5, '.5'], [-0.25, '-.25'], [12, '12'], [-0.0001, '0'], [100, '100'], [1.10004, '1.1'], [0, '0']] as const) {
+      expect(shortNumber(value, 3)).toBe(text)
+    }
+    fc.assert(fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), (n) => {
+      expect(Number(shortNumber(n, 3))).toBe(rounded(n, 3))
+    }))
+  })
+})
+
+describe('path data', () => {
+  const c = fc.double({ min: -30, max: 60, noNaN: true })
+  const p = fc.record({ x: c, y: c })
+  const step = fc.oneof(
+    p.map((to) => ({ kind: 'line' as const, to })),
+    fc.record({ kind: fc.constant('cubic' as const), c1: p, c2: p, to: p }),
+    fc.record({ kind: fc.constant('arc' as const), to: p, rx: fc.double({ min: 1, max: 20, noNaN: true }), ry: fc.double({ min: 1, max: 20, noNaN: true }), turn: fc.constant(0.3), large: fc.boolean(), sweep: fc.boolean() }),
+  )
+  const contour = fc.tuple(p, fc.array(step, { minLength: 1, maxLength: 8 })).map(([start, steps]) => {
+    let from = start
+    const segments = steps.map((s) => {
+      const segment = { ...s, from } as Segment
+      from = s.to
+      return segment
+    })
+    return { segments, closed: false }
+  }).filter(({ segments }) => segments.every((s) => Math.hypot(s.to.x - s.from.x, s.to.y - s.from.y) > 0.01))
+
+  it('read by another program moves no node by more than 0.0005', () => {
+    const scope = new paper.PaperScope()
+    scope.setup(new scope.Size(1, 1))
+    fc.assert(
+      fc.property(contour, (drawn) => {
+        const read = new scope.Path(pathData([drawn]))
+        const nodes = read.segments.map(({ point }) => point)
+        for (const s of drawn.segments) {
+          const nearest = Math.min(...nodes.map((q) => Math.max(Math.abs(q.x - s.to.x), Math.abs(q.y - s.to.y))))
+          expect(nearest).toBeLessThan(0.00051)
+          if (s.kind === 'arc') continue
+          const q = read.getNearestPoint(new scope.Point(pointAt(s, 0.5).x, pointAt(s, 0.5).y))
+          expect(Math.hypot(q.x - pointAt(s, 0.5).x, q.y - pointAt(s, 0.5).y)).toBeLessThan(0.002)
+        }
+      }),
+    )
+  })
+
+  it('is as short as it can be', () => {
+    const square: Path = [polyline([{ x: 3, y: 3 }, { x: 21, y: 3 }, { x: 21, y: 21 }, { x: 3, y: 21 }], true)]
+    expect(pathData(square)).toBe('M3 3H21V21H3z')
+    expect(pathData([polyline([{ x: 0.5, y: 0.25 }, { x: 0, y: -0.5 }, { x: 1.5, y: 4 }], false)])).toBe('M.5.25 0-.5 1.5 4')
+  })
+})
+
+describe('SVG', () => {
+  it('of the demo has one viewBox, ink as currentColor and nothing an editor leaves behind', () => {
+    for (const icon of quayside.icons) {
+      const svg = deliveredSvg(icon, quayside.rules)
+      expect(svg).toMatch(/^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" width="24" height="24" viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="2" stroke-linecap="round" stroke-linejoin="round">.*<\/svg>\n$/)
+      expect(svg).not.toMatch(/ id=|data-|style=|class=|<g|<!--|NaN|e-\d/)
+    }
+  })
+
+  it('keeps circles as circles', () => {
+    const svg = deliveredSvg(quayside.icons.find(({ name }) => name === 'life-ring')!, quayside.rules)
+    expect(svg).toContain('<circle cx="12" cy="12" r="10"/><circle cx="12" cy="12" r="4"/>')
+  })
+})
+
+describe('set files', () => {
+  it('of the demo read and write to the same text', () => {
+    for (const name of ['quayside', 'skerry-app']) expect(writeSetFile(readSetFile(demo(name)).set!)).toBe(demo(name))
+  })
+
+  it('change one line when one node changes', () => {
+    const changed = structuredClone(quayside) as IconSet
+    const hull = drawing(changed.icons[0]!)[0]!
+    if (hull.kind !== 'path') throw new Error('The hull is a path.')
+    hull.contours[0]!.nodes[1]!.x = 21.5
+    const before = demo('quayside').split('\n'), after = writeSetFile(changed).split('\n')
+    expect(after.filter((text, i) => text !== before[i])).toEqual(['                      {"x": 21.5, "y": 14},'])
+  })
+
+  const broken = (change: (text: string) => string): string => {
+    const { set, error } = readSetFile(change(demo('quayside')))
+    expect(set).toBeUndefined()
+    return error!.message
+  }
+
+  it('that are cut off, foreign, of another version or out of bounds are refused in a sentence', () => {
+    expect(broken((text) => text.slice(0, 5000))).toBe('The file is cut off before its end.')
+    expect(broken(() => '')).toBe('The file is empty.')
+    expect(broken(() => '{"icons": []}')).toBe('This is not a Wise Square set file.')
+    expect(broken((text) => text.replace('"version": 1', '"version": 7'))).toBe('This set file is of version 7; this program reads version 1.')
+    expect(broken((text) => text.replace('"x": 2,', '"x": NaN,'))).toBe('The file holds NaN or Infinity where a number is needed.')
+    expect(broken((text) => text.replace('"x": 2,', '"x": 1e999,'))).toMatch(/^At set\.icons\[0\]\.masters\[0\]\.objects\[0\]\.contours\[0\]\.nodes\[0\]\.x: /)
+    expect(broken((text) => text.replace('"name": "ferry"', '"name": "a/ferry"'))).toContain('A name cannot contain /')
+    expect(broken((text) => text.replace('"name": "ferry"', '"name": "Buoy"'))).toBe('Two icons are named “buoy”.')
+    expect(broken((text) => text.replace('"sizes": [16,', '"sizes": [0,'))).toContain('A size must be at least 1 pixel.')
+    expect(broken((text) => text.replace('32, 48]', '32, 100000]'))).toContain('A size may be at most 2048 pixels.')
+    expect(broken((text) => text.replace('"weight": "main"', '"weight": "bold"'))).toBe('Icon “ferry”, object “Hull” uses the weight “bold”, which the rules do not have.')
+    expect(broken((text) => text.replace('"kind": "path"', '"kind": "blob"'))).toMatch(/^At set\.icons\[0\]/)
+  })
+
+  it('with millions of objects are refused without being read through', () => {
+    const many = '{"kind":"g"}'
+    const text = `{"format":"wise-square-set","version":1,"set":[${(many + ',').repeat(2_500_000)}${many}]}`
+    expect(readSetFile(text).error!.code).toBe('too-large')
+    expect(readSetFile('x'.repeat(64 * 2 ** 20 + 1)).error!.message).toBe('The file is larger than 64 MB, the most a set file may have.')
+  })
+})
+
+describe('delivery', () => {
+  const pixels = (size: number) => ({ width: size, height: size, data: Uint8Array.from({ length: size * size * 4 }, (_, i) => (i % 4 === 3 ? 128 : 64)) })
+
+  it('plans SVG and every size at every density, in order', () => {
+    const files = plannedFiles(quayside, { svg: true, png: true })
+    expect(files).toHaveLength(quayside.icons.length * (1 + 5 * 3))
+    expect(files.map(({ path }) => path)).toEqual(files.map(({ path }) => path).toSorted())
+    expect(files.map(({ path }) => path)).toEqual(expect.arrayContaining(['svg/anchor.svg', 'png/16/anchor.png', 'png/48/anchor@3x.png']))
+    expect(plannedFiles(quayside, { svg: false, png: false })).toEqual([])
+  })
+
+  it('gives the same bytes each time, in a zip that another program opens', () => {
+    const few = { ...quayside, icons: quayside.icons.slice(0, 2) }
+    const make = () => zip(deliver(few, { svg: true, png: true }, (_, size) => pixels(size)))
+    expect(Buffer.from(make()).equals(Buffer.from(make()))).toBe(true)
+    const entries = unzipSync(make())
+    expect(Object.keys(entries)).toHaveLength(32)
+    expect(Buffer.from(entries['svg/ferry.svg']!).toString()).toBe(deliveredSvg(few.icons[0]!, few.rules))
+  })
+
+  it('writes straight alpha into PNG', () => {
+    const { data, width, channels } = decode(png(pixels(3)))
+    expect([width, channels, ...data.slice(0, 4)]).toEqual([3, 4, 128, 128, 128, 128])
+  })
+})
+
+describe('the demo', () => {
+  it('keeps every interface icon within the live area, strokes included', () => {
+    for (const icon of quayside.icons) {
+      for (const { path, stroke } of evaluateAll(drawing(icon), quayside.rules)) {
+        const { x, y, w, h } = pathBounds(path)!
+        const half = stroke!.width / 2
+        expect(Math.min(x, y) - half, icon.name).toBeGreaterThanOrEqual(1 - 1e-9)
+        expect(Math.max(x + w, y + h) + half, icon.name).toBeLessThanOrEqual(23 + 1e-9)
+      }
+    }
+  })
+})

@@ -1,0 +1,173 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { unzipSync } from 'fflate'
+import { decode } from 'fast-png'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { main } from '../cli/main'
+import { proofSvg, zip } from '../core/formats/delivery'
+import { straightAlpha } from '../core/formats/png'
+import { STARTERS } from '../core/rules/starters'
+import type { IconSet } from '../core/set/set'
+import { type Db, openDatabase } from './database'
+import { deliveredFiles } from './delivery'
+import { addDemoSets, firstStart } from './demo'
+import { rasterise } from './raster'
+import { deletedIcons, saveSet } from './save'
+import { addSet, deleteSet, duplicateSet, listSets, readSet, renameSet, restoreSet } from './sets'
+
+const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
+const icon = (id: string, name = id) => ({ id, name, masters: [{ base: 24, objects: [{ kind: 'rectangle' as const, id: 'box', name: 'Box', x: 3, y: 3, w: 18, h: 18, corner: 'outer', style }] }] })
+const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [icon('oar'), icon('buoy'), icon('ferry')] }
+
+let db: Db
+let id: string
+beforeEach(async () => {
+  db = await openDatabase(':memory:')
+  const added = await addSet(db, set)
+  id = added.ok ? added.value : ''
+})
+afterEach(() => db.destroy())
+
+const stored = async () => (await readSet(db, id))!
+const save = async (base: number, writes: object) => saveSet(db, id, { base, writes })
+const refusal = async (base: number, writes: object) => {
+  const before = await stored()
+  const result = await save(base, writes)
+  expect(await stored()).toEqual(before)
+  return result.ok ? null : result.failure
+}
+
+describe('the shelf', () => {
+  it('gives back a set as it was added', async () => {
+    expect((await stored()).set).toEqual(set)
+  })
+
+  it('duplicates under a free name, renames, deletes and puts back', async () => {
+    const copy = await duplicateSet(db, id)
+    expect((await listSets(db)).map((entry) => entry.set.name)).toEqual(['Pier', 'Pier 2'])
+    expect((await readSet(db, copy.ok ? copy.value : ''))!.set.icons).toEqual(set.icons)
+    expect((await renameSet(db, id, '  Mole ')).ok).toBe(true)
+    expect(await renameSet(db, id, ' ')).toMatchObject({ ok: false, failure: { message: 'Give the set a name.' } })
+    await deleteSet(db, id)
+    expect(await readSet(db, id)).toBeNull()
+    expect((await listSets(db)).find((entry) => entry.id === id)).toMatchObject({ deleted: true })
+    await restoreSet(db, id)
+    expect((await stored()).set.name).toBe('Mole')
+  })
+
+  it('gets the demo sets on the first start only, or none when it is to be empty', async () => {
+    await firstStart(db, false)
+    await firstStart(db, false)
+    expect((await listSets(db)).map((entry) => entry.set.name)).toEqual(['Pier', 'Quayside', 'Skerry app icons'])
+    const other = await openDatabase(':memory:')
+    await firstStart(other, true)
+    await firstStart(other, false)
+    expect(await listSets(other)).toEqual([])
+    await other.destroy()
+  })
+
+  it('ships a demo of at least twelve interface icons and one app icon', async () => {
+    await addDemoSets(db)
+    const sets = (await listSets(db)).map((entry) => entry.set)
+    expect(sets.find(({ name }) => name === 'Quayside')!.icons.length).toBeGreaterThanOrEqual(12)
+    expect(sets.find(({ name }) => name === 'Skerry app icons')!.icons.length).toBeGreaterThanOrEqual(1)
+  })
+})
+
+describe('saving', () => {
+  it('writes changed icons, order and rules, and counts revisions', async () => {
+    const changed = { ...icon('buoy'), name: 'can-buoy' }
+    expect(await save(1, { icons: [changed] })).toEqual({ ok: true, value: 2 })
+    expect(await save(2, { icons: [icon('new')], order: ['new', 'ferry', 'oar', 'buoy'] })).toEqual({ ok: true, value: 3 })
+    const rules = { ...set.rules, weights: [{ name: 'main', value: 1.5 }] }
+    expect(await save(3, { rules, name: 'Mole' })).toEqual({ ok: true, value: 4 })
+    const { set: now, revision } = await stored()
+    expect([revision, now.name, now.rules.weights]).toEqual([4, 'Mole', rules.weights])
+    expect(now.icons.map(({ name }) => name)).toEqual(['new', 'ferry', 'oar', 'can-buoy'])
+  })
+
+  it('keeps deleted icons, and brings them back where they are saved again', async () => {
+    await save(1, { order: ['oar', 'ferry'] })
+    expect((await stored()).set.icons.map(({ id: name }) => name)).toEqual(['oar', 'ferry'])
+    expect(await deletedIcons(db, id)).toEqual([set.icons[1]])
+    await save(2, { icons: [icon('buoy')], order: ['buoy', 'oar', 'ferry'] })
+    expect((await stored()).set.icons.map(({ id: name }) => name)).toEqual(['buoy', 'oar', 'ferry'])
+    expect(await deletedIcons(db, id)).toEqual([])
+  })
+
+  it('refuses a change of a stale revision, whole', async () => {
+    await save(1, { name: 'Mole' })
+    expect(await refusal(1, { icons: [icon('oar', 'sweep')] })).toEqual({ code: 'conflict', message: 'The set was changed in another window.' })
+  })
+
+  it('refuses what would leave the set wrong, in a sentence, and changes nothing', async () => {
+    const bent = structuredClone(icon('oar')) as { masters: { objects: { x: number }[] }[] }
+    bent.masters[0]!.objects[0]!.x = Number.NaN
+    expect(await refusal(1, { icons: [bent] })).toMatchObject({ code: 'invalid' })
+    expect(await refusal(1, { icons: [icon('oar', 'a/b')] })).toMatchObject({ message: expect.stringContaining('A name cannot contain /') })
+    expect(await refusal(1, { icons: [icon('oar', 'BUOY')] })).toMatchObject({ message: 'Two icons are named “BUOY”.' })
+    expect(await refusal(1, { order: ['oar', 'nobody'] })).toMatchObject({ message: 'The icon nobody is not in this set.' })
+    expect(await refusal(1, { rules: { ...set.rules, radii: [] } })).toMatchObject({ message: expect.stringContaining('uses the radius “outer”') })
+    expect(await refusal(1, { rules: { ...set.rules, sizes: [0] } })).toMatchObject({ message: expect.stringContaining('A size must be at least 1 pixel.') })
+    expect(await refusal(1, { rules: { ...set.rules, sizes: [100000] } })).toMatchObject({ message: expect.stringContaining('A size may be at most 2048 pixels.') })
+    expect(await refusal(1, { colour: 'red' })).toMatchObject({ code: 'invalid' })
+  })
+})
+
+describe('delivery', () => {
+  it('from the server and from the command line is the same, byte for byte, twice', async () => {
+    await addDemoSets(db)
+    const entry = (await listSets(db)).find((other) => other.set.name === 'Quayside')!
+    const few = { ...entry, set: { ...entry.set, icons: entry.set.icons.filter(({ name }) => ['ticket', 'anchor'].includes(name)) } }
+    const served = unzipSync(zip(await deliveredFiles(few, { svg: true, png: true })))
+    const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))
+    const log = vi.spyOn(console, 'log').mockImplementation(() => undefined)
+    for (const run of ['a', 'b']) expect(await main(['deliver', 'demo/quayside.wisesquare.json', '--to', join(folder, run), '--json'])).toBe(0)
+    for (const [path, bytes] of Object.entries(served)) {
+      for (const run of ['a', 'b']) expect(readFileSync(join(folder, run, path)).equals(Buffer.from(bytes)), path).toBe(true)
+    }
+    expect(readdirSync(join(folder, 'a', 'svg'))).toHaveLength(entry.set.icons.length)
+    log.mockRestore()
+    rmSync(folder, { recursive: true })
+  })
+
+  it('PNG holds the pixels of the proof, and they are right: a rectangle of weight 2 has full and empty pixels only', () => {
+    const pixels = rasterise(proofSvg({ ...icon('square'), masters: [{ base: 24, objects: [{ ...icon('x').masters[0]!.objects[0]!, corner: 0, style: { ...style, join: 'miter' } }] }] }, set.rules), 24)
+    const alpha = [...straightAlpha(pixels)].filter((_, i) => i % 4 === 3)
+    expect(alpha.filter((a) => a === 255)).toHaveLength(20 * 20 - 16 * 16)
+    expect(alpha.filter((a) => a === 0)).toHaveLength(24 * 24 - 20 * 20 + 16 * 16)
+  })
+})
+
+describe('the command line', () => {
+  const run = async (...args: string[]) => {
+    const error = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+    const log = vi.spyOn(console, 'log').mockImplementation(() => undefined)
+    const status = await main(args)
+    const said = [...error.mock.calls, ...log.mock.calls].join('\n')
+    error.mockRestore()
+    log.mockRestore()
+    return { status, said }
+  }
+
+  it('says in a sentence what is wrong, with 2 for wrong use and 1 for what cannot be done', async () => {
+    expect(await run('deliver', 'demo/quayside.wisesquare.json')).toEqual({ status: 2, said: 'Name the folder to write into: --to DIR.' })
+    expect(await run('deliver', 'none.json', '--to', 'x')).toEqual({ status: 1, said: 'There is no file none.json.' })
+    expect(await run('paint')).toEqual({ status: 2, said: 'There is no command “paint”.' })
+    expect(await run('deliver', 'package.json', '--to', 'x', '--json')).toEqual({ status: 1, said: '{"error":{"code":"failed","message":"package.json: This is not a Wise Square set file."}}' })
+    expect((await run('proof', 'demo/quayside.wisesquare.json', '--icon', 'ferry', '--size', '0', '--out', '/tmp/x.png')).said).toBe('A size must be at least 1 pixel.')
+  })
+
+  it('draws a proof', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))
+    const out = join(folder, 'ferry.png')
+    expect((await run('proof', 'demo/quayside.wisesquare.json', '--icon', 'ferry', '--size', '32', '--out', out)).status).toBe(0)
+    expect(decode(readFileSync(out))).toMatchObject({ width: 32, height: 32 })
+    rmSync(folder, { recursive: true })
+  })
+
+  it('prints the JSON Schema that docs/ holds', async () => {
+    expect((await run('schema')).said).toBe(readFileSync('docs/set-file.schema.json', 'utf8').trimEnd())
+  })
+})

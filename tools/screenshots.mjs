@@ -1,0 +1,50 @@
+// Makes docs/screenshots/ from the demo sets, on a data folder of its own. Run after bin/start or bin/test has built the product.
+import { spawn } from 'node:child_process'
+import { mkdirSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { chromium } from '@playwright/test'
+import { root } from '../bin/prepare.mjs'
+
+const PORT = 4397
+const at = `http://127.0.0.1:${PORT}`
+const data = join(root, 'build', 'screenshots-data')
+const out = join(root, 'docs', 'screenshots')
+rmSync(data, { recursive: true, force: true })
+mkdirSync(out, { recursive: true })
+
+const server = spawn(join(root, 'bin', 'start'), ['--port', String(PORT), '--data', data], { stdio: ['ignore', 'pipe', 'inherit'] })
+await new Promise((resolve, reject) => {
+  server.stdout.on('data', (text) => String(text).includes(at) && resolve())
+  server.on('exit', () => reject(new Error('The server did not start.')))
+})
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+
+async function picture(name, path, act = async () => undefined) {
+  await page.goto(at + path)
+  await page.waitForTimeout(1200)
+  await act()
+  await page.waitForTimeout(500)
+  await page.screenshot({ path: join(out, `${name}.png`) })
+}
+
+try {
+  await page.goto(at)
+  const set = async (name) => (await page.getByRole('link', { name, exact: true }).getAttribute('href')).replace('/draw', '')
+  const quayside = await set('Quayside'), app = await set('Skerry app icons')
+  await picture('shelf', '/')
+  await picture('new-set', '/', () => page.getByRole('button', { name: 'New set…' }).click())
+  await picture('bench', `${quayside}/draw/ticket`, () => page.locator('[data-object="Left notch"]').click())
+  await picture('bench-app-icon', `${app}/draw/passenger`, () => page.locator('[data-object="Ferry"]').click())
+  await picture('rules', `${quayside}/rules`, async () => {
+    await page.getByLabel('weight main').fill('1.5')
+    await page.getByLabel('weight main').press('Enter')
+  })
+  await picture('review', `${quayside}/review`)
+  await picture('deliver', `${quayside}/deliver`)
+  await page.evaluate(() => localStorage.setItem('wise-square:film', 'night'))
+  await picture('bench-night', `${quayside}/draw/lighthouse`, () => page.locator('[data-object="Tower"]').click())
+} finally {
+  await browser.close()
+  server.kill('SIGTERM')
+}
