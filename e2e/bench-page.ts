@@ -106,5 +106,5 @@ export class BenchPage {
 
 async function hrefOf(page: Page, set: string): Promise<string> {
   const href = await page.getByRole('link', { name: set, exact: true }).getAttribute('href')
-  return href!.replace('/draw', '/file')
+  return `/api${href!.replace('/draw', '/file')}`
 }

@@ -44,7 +44,7 @@ test('a set file that cannot be read is refused in a sentence, and a good one is
   const count = await rows.count()
   const choose = (name: string, text: string) => page.getByLabel('Set file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
   const href = await page.getByRole('link', { name: 'Quayside', exact: true }).getAttribute('href')
-  const text = await (await page.request.get(href!.replace('/draw', '/file'))).text()
+  const text = await (await page.request.get(`/api${href!.replace('/draw', '/file')}`)).text()
   for (const [broken, sentence] of [
     [text.slice(0, 3000), 'The file is cut off before its end.'],
     [text.replace('"version": 1', '"version": 2'), 'This set file is of version 2; this program reads version 1.'],
@@ -91,7 +91,7 @@ test('rules that cannot be are refused where they stand', async ({ page }) => {
 
   // Renamed, a value keeps its icons; a keyline is pulled in the diagram.
   await page.getByLabel('Name of weight 1').fill('stout')
-  await page.getByLabel('Height of wide', { exact: true }).first().hover()
+  await page.getByLabel('Pull the height of wide').hover()
   await page.mouse.down()
   const diagram = (await page.getByRole('img', { name: 'Diagram of the square' }).boundingBox())!
   await page.mouse.move(diagram.x + diagram.width / 2, diagram.y + (diagram.height * 19) / 24, { steps: 4 })

@@ -4,6 +4,7 @@ import { add, subtract } from '../geometry/point'
 import { roundCorners } from '../outline/corner'
 import { combine } from '../planar/boolean'
 import { frameAxes, frameCorners, framePoint } from './frame'
+import { type Memory, remembered } from './memory'
 import type { DrawingObject, Ellipse, PathObject, Rectangle } from './object'
 import type { Style } from './style'
 import { type NamedValues, paintOf, radiusOf, type ResolvedPaint, type ResolvedStroke, strokeOf } from './values'
@@ -18,7 +19,7 @@ export type Shape = {
 
 /** The shapes an object resolves to, in paint order; hidden objects resolve to none. Remembered for each object and rules. */
 export function evaluate(object: DrawingObject, values: NamedValues): readonly Shape[] {
-  return remembered(shapesOf, object, values, () => {
+  return remembered(shapesOf, values, object, () => {
     if (object.hidden) return []
     if (object.kind === 'group') return object.members.flatMap((member) => evaluate(member, values))
     return shape(object.id, outline(object, values), object.style, values)
@@ -32,7 +33,7 @@ export function evaluateAll(objects: readonly DrawingObject[], values: NamedValu
 
 /** An object's geometry without its paint: its own outline, or what its members come to. */
 export function outline(object: DrawingObject, values: NamedValues): Path {
-  return remembered(outlines, object, values, () => {
+  return remembered(outlines, values, object, () => {
     switch (object.kind) {
       case 'rectangle':
         return rectanglePath(object, values)
@@ -88,16 +89,5 @@ function pathOutline(object: PathObject, values: NamedValues): Path {
   )
 }
 
-type Memory<T> = WeakMap<NamedValues, WeakMap<DrawingObject, T>>
-
-const shapesOf: Memory<readonly Shape[]> = new WeakMap()
-const outlines: Memory<Path> = new WeakMap()
-
-/** Objects and rules are never changed in place, so a result holds for as long as both of them live. */
-function remembered<T>(memory: Memory<T>, object: DrawingObject, values: NamedValues, compute: () => T): T {
-  let results = memory.get(values)
-  if (!results) memory.set(values, (results = new WeakMap()))
-  let result = results.get(object)
-  if (result === undefined) results.set(object, (result = compute()))
-  return result
-}
+const shapesOf: Memory<NamedValues, DrawingObject, readonly Shape[]> = new WeakMap()
+const outlines: Memory<NamedValues, DrawingObject, Path> = new WeakMap()

@@ -1,4 +1,5 @@
 import { strToU8, zipSync } from 'fflate'
+import { type Memory, remembered } from '../drawing/memory'
 import type { Rules } from '../rules/rules'
 import { drawing, type Icon, type IconSet } from '../set/set'
 import { type Pixels, png } from './png'
@@ -37,9 +38,11 @@ export function plannedFiles({ icons, rules }: IconSet, options: DeliveryOptions
 /** The SVG document an icon is delivered as. */
 export const deliveredSvg = (icon: Icon, rules: Rules): string => svgOf(drawing(icon), rules, rules.grid.size)
 
-/** The SVG document an icon's proofs and rasters are drawn from, in the colours for a light or a dark ground. */
+const proofs = { light: new WeakMap(), dark: new WeakMap() } satisfies Record<string, Memory<Rules, Icon, string>>
+
+/** The SVG document an icon's proofs and rasters are drawn from, in the colours for a light or a dark ground. Remembered. */
 export const proofSvg = (icon: Icon, rules: Rules, ground: 'light' | 'dark' = 'light'): string =>
-  svgOf(drawing(icon), rules, rules.grid.size, ground)
+  remembered(proofs[ground], rules, icon, () => svgOf(drawing(icon), rules, rules.grid.size, ground))
 
 /** The bytes of one planned file. The same set always gives the same bytes. */
 export function fileBytes(file: PlannedFile, set: IconSet, rasterise: Rasterise): Uint8Array {

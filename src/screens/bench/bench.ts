@@ -8,12 +8,14 @@ import { type DrawingObject, isContainer, type Kind } from '@/core/drawing/objec
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
 import { drawing, type Icon } from '@/core/set/set'
-import { type SnapTargets, snapTargets } from '@/core/snap/targets'
+import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../frame/session'
 import { type BenchStore, createBenchStore, type InHand, NOTHING_IN_HAND, type ToolId } from './store'
 
 /** Screen pixels within which a line is hit and a target catches. */
 const REACH = 6
+
+const NOTHING: ReadonlySet<string> = new Set()
 
 /** The bench: one icon of the session's set, what is selected in it, and the ways to change it. */
 export class Bench {
@@ -104,7 +106,19 @@ export class Bench {
     this.edit({ kind: 'replace', objects: this.free.map(change) }, label)
   }
 
-  /** What positions can snap to now; the objects in hand do not count. */
+  private atRest: { readonly objects: readonly DrawingObject[]; readonly rules: Rules; readonly on: SnapSwitches; readonly targets: SnapTargets } | null = null
+
+  /** What positions can snap to while nothing is in hand; the same until the drawing, the rules or the switches change. */
+  get targetsAtRest(): SnapTargets {
+    const { objects, rules } = this
+    const on = this.store.getState().snaps
+    if (this.atRest?.objects !== objects || this.atRest.rules !== rules || this.atRest.on !== on) {
+      this.atRest = { objects, rules, on, targets: this.targets(NOTHING) }
+    }
+    return this.atRest.targets
+  }
+
+  /** What positions can snap to while some objects are in hand; those do not count. */
   targets(inHand: ReadonlySet<string>): SnapTargets {
     const others: DrawingObject[] = []
     for (const { object, parents } of walk(this.objects)) {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Fragment, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { hits } from '@/core/drawing/pick'
 import { KIND_NAMES } from '@/core/drawing/fresh'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
@@ -11,7 +11,7 @@ import { benchMenu } from './commands'
 import { fitSquare } from './fit-square'
 import { useGestures } from './gestures'
 import { Artwork } from './layers/artwork'
-import { GridLayer, Sheet } from './layers/grid'
+import { GridLayer, KeylineLayer, Sheet } from './layers/grid'
 import { Overlay } from './layers/overlay'
 import { RULER, Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
@@ -25,7 +25,6 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
   const view = useBenchState((state) => state.view)
   const stage = useBenchState((state) => state.stage)
   const layers = useBenchState((state) => state.layers)
-  const pointer = useBenchState((state) => state.pointer)
   const tool = useBenchState((state) => state.tool)
   const rules = useRules()
   const icon = useShownIcon()
@@ -57,25 +56,43 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
   return (
     <RightMenu list={menu}>
       <div ref={element} data-testid="stage" onContextMenu={openMenu} className="relative touch-none overflow-hidden bg-film select-none" style={{ cursor: tools[tool].cursor }}>
-        {view && (
-          <svg width={stage.w} height={stage.h} className="absolute inset-0" role="img" aria-label={icon ? `The square of ${icon.name}` : 'No icon is open'}>
-            {icon && (
-              <Fragment>
-                <Sheet rules={rules} view={view} />
-                <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} data-testid="artwork">
-                  {artwork}
-                </g>
-                <GridLayer rules={rules} view={view} layers={layers} />
-                <Overlay view={view} />
-              </Fragment>
-            )}
-            {layers.rulers && <Rulers view={view} stage={stage} pointer={pointer} />}
-          </svg>
+        {view && icon && (
+          <>
+            <Layer stage={stage}>
+              <Sheet rules={rules} view={view} />
+              {layers.grid && <GridLayer rules={rules} view={view} />}
+            </Layer>
+            <Layer stage={stage} label={`The square of ${icon.name}`}>
+              <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} data-testid="artwork">
+                {artwork}
+              </g>
+            </Layer>
+            <Layer stage={stage}>
+              <KeylineLayer rules={rules} view={view} layers={layers} />
+            </Layer>
+            <Layer stage={stage}>
+              <Overlay view={view} />
+            </Layer>
+          </>
+        )}
+        {view && layers.rulers && (
+          <Layer stage={stage}>
+            <Rulers view={view} stage={stage} />
+          </Layer>
         )}
         {icon && view && <TitleBlock name={icon.name} set={name} rules={rules} scale={view.scale} />}
         <Hint text={tools[tool].hint} />
       </div>
     </RightMenu>
+  )
+}
+
+/** One sheet over the others: what changes while the pointer moves is painted apart from what does not. */
+function Layer({ stage, label, children }: { stage: { w: number; h: number }; label?: string; children: React.ReactNode }) {
+  return (
+    <svg width={stage.w} height={stage.h} className="absolute inset-0 will-change-transform" {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}>
+      {children}
+    </svg>
   )
 }
 

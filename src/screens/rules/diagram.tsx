@@ -69,13 +69,13 @@ export function RuleDiagram({ rules, side, onChange }: Props) {
             const offset = (i - (rules.keylines.length - 1) / 2) * 18
             return (
               <g key={i} fill="var(--sheet)" stroke="var(--key)" strokeWidth="1.5">
-                <Grip x={x} y={middle + offset} cursor="ew-resize" label={`Width of ${name}`} title={`${name} ${figure(w)} wide`} onPointerDown={pull((width) => setKeyline(i, { w: width }))} />
-                <Grip x={middle + offset} y={y} cursor="ns-resize" label={`Height of ${name}`} title={`${name} ${figure(h)} high`} onPointerDown={pull((_, height) => setKeyline(i, { h: height }))} />
+                <Grip x={x} y={middle + offset} cursor="ew-resize" label={`Pull the width of ${name}`} title={`${name} ${figure(w)} wide`} onPointerDown={pull((width) => setKeyline(i, { w: width }))} />
+                <Grip x={middle + offset} y={y} cursor="ns-resize" label={`Pull the height of ${name}`} title={`${name} ${figure(h)} high`} onPointerDown={pull((_, height) => setKeyline(i, { h: height }))} />
               </g>
             )
           })}
           <g fill="var(--key)" stroke="var(--sheet)" strokeWidth="1.5">
-            <Grip x={middle + (rules.liveArea * k) / 2} y={middle - (rules.liveArea * k) / 2} cursor="nesw-resize" label="Live area" title={`live area ${figure(rules.liveArea)}`} onPointerDown={pull((w, h) => onChange({ liveArea: Math.max(w, h) }))} />
+            <Grip x={middle + (rules.liveArea * k) / 2} y={middle - (rules.liveArea * k) / 2} cursor="nesw-resize" label="Pull the live area" title={`live area ${figure(rules.liveArea)}`} onPointerDown={pull((w, h) => onChange({ liveArea: Math.max(w, h) }))} />
           </g>
         </>
       )}

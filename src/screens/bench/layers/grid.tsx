@@ -14,13 +14,12 @@ export function Sheet({ rules, view }: { rules: Rules; view: View }) {
   return <rect x={view.x} y={view.y} width={side} height={side} fill="var(--sheet)" />
 }
 
-/** Grid, live area and keylines over the drawing, in screen pixels so that hairlines stay hairlines. */
-export const GridLayer = memo(function GridLayer({ rules, view, layers }: { rules: Rules; view: View; layers: Layers }) {
+/** Live area and keylines over the drawing, in screen pixels so that hairlines stay hairlines. */
+export const KeylineLayer = memo(function KeylineLayer({ rules, view, layers }: { rules: Rules; view: View; layers: Layers }) {
   const { size } = rules.grid
   const side = size * view.scale
   return (
     <g fill="none" pointerEvents="none">
-      {layers.grid && <GridLines rules={rules} view={view} />}
       {layers.liveArea && (
         <rect {...centred(view, size, rules.liveArea, rules.liveArea)} stroke="var(--key)" opacity=".45" data-layer="live-area" />
       )}
@@ -46,7 +45,8 @@ function centred(view: View, size: number, w: number, h: number) {
   return { x, y, width: w * view.scale, height: h * view.scale }
 }
 
-function GridLines({ rules, view }: { rules: Rules; view: View }) {
+/** The grid on the sheet, beneath the drawing. */
+export const GridLayer = memo(function GridLayer({ rules, view }: { rules: Rules; view: View }) {
   const { size, major, step } = rules.grid
   const lines = (every: number, skip: number | null) => {
     let d = ''
@@ -61,10 +61,10 @@ function GridLines({ rules, view }: { rules: Rules; view: View }) {
   }
   const unit = size > 256 ? step : 1
   return (
-    <g data-layer="grid" className="mix-blend-multiply in-data-[film=night]:mix-blend-normal" opacity=".9">
+    <g data-layer="grid" fill="none" pointerEvents="none">
       {step < unit && step * view.scale >= CLOSEST * 3 && <path d={lines(step, unit)} stroke="var(--faint)" strokeDasharray="1 3" />}
       {unit * view.scale >= CLOSEST && <path d={lines(unit, major)} stroke="var(--faint)" />}
       {major * view.scale >= CLOSEST && <path d={lines(major, null)} stroke="var(--hair)" />}
     </g>
   )
-}
+})

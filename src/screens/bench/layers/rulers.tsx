@@ -1,7 +1,7 @@
 'use client'
 
 import { memo } from 'react'
-import type { Point } from '@/core/geometry/point'
+import { useBenchState } from '../context'
 import type { View } from '../view'
 
 /** The breadth of a ruler in screen pixels. */
@@ -9,8 +9,8 @@ export const RULER = 22
 
 const NICE = [0.1, 0.5, 1, 2, 4, 8, 16, 32, 64, 128, 256]
 
-/** Rulers along the top and the left, in grid units, with the pointer's place marked on both. */
-export const Rulers = memo(function Rulers({ view, stage, pointer }: { view: View; stage: { w: number; h: number }; pointer: Point | null }) {
+/** Rulers along the top and the left, in grid units. */
+export const Rulers = memo(function Rulers({ view, stage }: { view: View; stage: { w: number; h: number } }) {
   const tick = NICE.find((step) => step * view.scale >= 8) ?? 512
   const label = NICE.find((step) => step * view.scale >= 44 && step >= tick) ?? 1024
   const places = (from: number, length: number) => {
@@ -43,14 +43,16 @@ export const Rulers = memo(function Rulers({ view, stage, pointer }: { view: Vie
           </g>
         )
       })}
-      {pointer && (
-        <path
-          d={`M${view.x + pointer.x * view.scale} 0V${RULER}M0 ${view.y + pointer.y * view.scale}H${RULER}`}
-          stroke="var(--hand)"
-        />
-      )}
+      <PointerMarks view={view} />
       <rect width={RULER} height={RULER} fill="var(--sheet)" />
       <path d={`M${RULER + 0.5} 0V${RULER + 0.5}H0`} stroke="var(--hair)" fill="none" />
     </g>
   )
 })
+
+/** The pointer's place on both rulers. */
+function PointerMarks({ view }: { view: View }) {
+  const pointer = useBenchState((state) => state.pointer)
+  if (!pointer) return null
+  return <path d={`M${view.x + pointer.x * view.scale} 0V${RULER}M0 ${view.y + pointer.y * view.scale}H${RULER}`} stroke="var(--hand)" />
+}

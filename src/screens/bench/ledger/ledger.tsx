@@ -6,7 +6,7 @@ import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import clsx from 'clsx'
 import { Link2, Link2Off } from 'lucide-react'
 import { Tabs } from 'radix-ui'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { segmentCount } from '@/core/geometry/path'
 import { membersOf } from '@/core/drawing/edit'
 import { evaluateAll } from '@/core/drawing/evaluate'
@@ -67,7 +67,10 @@ function Objects({ objects }: { objects: readonly DrawingObject[] }) {
   const linked = useBenchState((state) => state.linked)
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
   const rows = useMemo(() => rowsOf(objects, folded), [objects, folded])
-  const ids = useMemo(() => rows.map(({ object }) => object.id), [rows])
+  // The same list as long as the order is the same: a new one would draw every row again.
+  const order = rows.map(({ object }) => object.id).join()
+  const ids = useMemo(() => order.split(','), [order])
+  const onFold = useCallback((id: string) => setFolded((before) => toggled(before, id)), [])
   const selected = outermost(objects, selection)
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
 
@@ -129,7 +132,7 @@ function Objects({ objects }: { objects: readonly DrawingObject[] }) {
               rules={rules}
               selected={selection.has(row.object.id)}
               folded={folded.has(row.object.id)}
-              onFold={() => setFolded(toggled(folded, row.object.id))}
+              onFold={onFold}
             />
           ))}
         </SortableContext>

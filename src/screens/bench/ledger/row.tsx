@@ -26,7 +26,7 @@ export const GRID = 'grid grid-cols-[22px_22px_minmax(128px,1fr)_60px_repeat(5,5
 
 export type LedgerRow = { readonly object: DrawingObject; readonly depth: number; readonly inside: Assembly | null; readonly locked: boolean }
 
-type Props = LedgerRow & { readonly rules: Rules; readonly selected: boolean; readonly folded: boolean; readonly onFold: () => void }
+type Props = LedgerRow & { readonly rules: Rules; readonly selected: boolean; readonly folded: boolean; readonly onFold: (id: string) => void }
 
 /** One object of the ledger. An edit in a selected row goes to every selected object that has that value. */
 export const Row = memo(function Row({ object, depth, inside, locked, rules, selected, folded, onFold }: Props) {
@@ -72,7 +72,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       <FlagButton label={object.locked ? `Unlock ${object.name}` : `Lock ${object.name}`} on={object.locked === true} onClick={() => setFlag(bench, [object], 'locked', !object.locked)} pictures={[LockOpen, Lock]} />
       <div role="gridcell" className="flex min-w-0 items-center gap-1" style={{ paddingLeft: depth * 14 }} {...listeners}>
         {isContainer(object) ? (
-          <button type="button" aria-label={folded ? `Unfold ${object.name}` : `Fold ${object.name}`} aria-expanded={!folded} onClick={onFold} className="w-3 text-quiet hover:text-ink">
+          <button type="button" aria-label={folded ? `Unfold ${object.name}` : `Fold ${object.name}`} aria-expanded={!folded} onClick={() => onFold(object.id)} className="w-3 text-quiet hover:text-ink">
             {folded ? '▸' : '▾'}
           </button>
         ) : (

@@ -15,10 +15,10 @@ export function drawBoxTool(bench: Bench, kind: 'rectangle' | 'ellipse'): Tool {
     cursor: 'crosshair',
     hint: `Drag from corner to corner. Shift: ${kind === 'ellipse' ? 'circle' : 'square'} · Alt: from the centre · X: no snapping`,
     hover(at) {
-      bench.hold({ marks: caught(bench, at, bench.targets(new Set())).marks })
+      bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
     },
     press(at) {
-      const targets = bench.targets(new Set())
+      const targets = bench.targetsAtRest
       const from = caught(bench, at, targets).point
       const id = newId(), name = bench.nameFor(kind)
       const style = freshStyle(bench.rules, isFilledSet(bench))

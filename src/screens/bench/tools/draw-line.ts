@@ -14,10 +14,10 @@ export function drawLineTool(bench: Bench): Tool {
     cursor: 'crosshair',
     hint: 'Drag from end to end. Shift: steps of 45° · X: no snapping',
     hover(at) {
-      bench.hold({ marks: caught(bench, at, bench.targets(new Set())).marks })
+      bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
     },
     press(at) {
-      const targets = bench.targets(new Set())
+      const targets = bench.targetsAtRest
       const from = caught(bench, at, targets).point
       const id = newId(), name = bench.nameFor('line')
       const style = freshStyle(bench.rules, false)

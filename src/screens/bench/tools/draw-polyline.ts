@@ -16,7 +16,7 @@ export function drawPolylineTool(bench: Bench): Tool {
     const drawn = nodes()
     const first = drawn[0], last = drawn.at(-1)
     if (first && drawn.length >= 2 && distance(first, at.p) <= bench.reach * 1.5) return { point: first, closing: true }
-    const targets = bench.targets(new Set())
+    const targets = bench.targetsAtRest
     const { point, marks } = caught(bench, at, targets)
     const turned = last && at.shift
     bench.hold({ marks: turned ? [] : marks })
