@@ -108,7 +108,7 @@ test('a polyline by clicks, closed on its first node; an open one ended by Enter
   await expect(bench.row('Path 2')).toContainText('2 nodes, open')
   await bench.press('5')
   await bench.drag([4, 10], [9, 10.8], ['Shift'])
-  await expect(page.getByRole('button', { name: 'angle of Line 1: ∠ 0' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'angle of Line 1: 0°' })).toBeVisible()
 })
 
 test('members of an assembly: roles, order and moving change the result at once', async ({ page }) => {

@@ -1,5 +1,5 @@
 /** Why a request cannot be met: a code for programs and a sentence for a person. */
-export type Failure = { readonly code: 'invalid' | 'not-found' | 'conflict' | 'too-large' | 'forbidden'; readonly message: string }
+export type Failure = { readonly code: 'invalid' | 'not-found' | 'conflict' | 'too-large' | 'forbidden' | 'unavailable'; readonly message: string }
 
 export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure }
 

@@ -1,6 +1,6 @@
 import { failed, type Failure, type Result } from './failure'
 
-const STATUS: Record<Failure['code'], number> = { invalid: 422, 'not-found': 404, conflict: 409, 'too-large': 413, forbidden: 403 }
+const STATUS: Record<Failure['code'], number> = { invalid: 422, 'not-found': 404, conflict: 409, 'too-large': 413, forbidden: 403, unavailable: 503 }
 
 /** A result as JSON: its value, or its failure with the fitting status. */
 export function reply<T>(result: Result<T>): Response {

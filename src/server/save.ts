@@ -25,7 +25,7 @@ export async function saveSet(db: Db, id: string, request: unknown): Promise<Res
   const parsed = SaveRequest.safeParse(request)
   if (!parsed.success) return failed('invalid', schemaSentence(parsed.error))
   const { base, writes } = parsed.data
-  return db.transaction().execute(async (tx): Promise<Result<number>> => {
+  const saving = db.transaction().execute(async (tx): Promise<Result<number>> => {
     const row = await tx.selectFrom('sets').select(['revision', 'rules', 'deleted_at']).where('id', '=', id).executeTakeFirst()
     if (!row || row.deleted_at !== null) return failed('not-found', 'This set is no longer there.')
     if (row.revision !== base) return failed('conflict', 'The set was changed in another window.')
@@ -48,6 +48,8 @@ export async function saveSet(db: Db, id: string, request: unknown): Promise<Res
       .execute()
     return done(base + 1)
   })
+  // A full disk or a locked file is no fault of the request: it may be sent again, and nothing of it was stored.
+  return saving.catch((error: unknown) => failed('unavailable', `The change could not be stored: ${error instanceof Error ? error.message : String(error)}.`))
 }
 
 async function reorder(tx: Db, id: string, order: readonly string[]): Promise<void> {

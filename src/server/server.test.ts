@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { unzipSync } from 'fflate'
 import { decode } from 'fast-png'
+import { sql } from 'kysely'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { main } from '../cli/main'
 import { proofSvg, zip } from '../core/formats/delivery'
@@ -99,6 +100,11 @@ describe('saving', () => {
   it('refuses a change of a stale revision, whole', async () => {
     await save(1, { name: 'Mole' })
     expect(await refusal(1, { icons: [icon('oar', 'sweep')] })).toEqual({ code: 'conflict', message: 'The set was changed in another window.' })
+  })
+
+  it('stores nothing of a change that the disk has no room for, and says so', async () => {
+    await sql`create trigger full before update on sets begin select raise(fail, 'database or disk is full'); end`.execute(db)
+    expect(await refusal(1, { icons: [icon('oar', 'sweep')] })).toEqual({ code: 'unavailable', message: 'The change could not be stored: database or disk is full.' })
   })
 
   it('refuses what would leave the set wrong, in a sentence, and changes nothing', async () => {

@@ -107,7 +107,8 @@ const Sibling = memo(
             title={icon.name}
             onClick={onOpen}
             onDoubleClick={onRename}
-            className={clsx('grid h-11 w-full place-items-center outline-offset-[-2px]', open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film')}
+            style={{ height: realSize(rules) + 20 }}
+            className={clsx('grid w-full place-items-center outline-offset-[-2px]', open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film')}
           >
             <PixelPicture svg={svg} size={realSize(rules)} label={icon.name} />
           </button>

@@ -5,7 +5,9 @@ import { proofSvg } from '@/core/formats/delivery'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
+import { Button } from '@/ui/button'
 import { Choice } from '@/ui/choice'
+import { Dialog } from '@/ui/dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useFilm } from '@/ui/film'
 import { shown } from '../frame/session'
@@ -45,6 +47,7 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
         </section>
       )}
       <Siblings icon={icon} rules={rules} />
+      <LargerProofs name={icon.name} sizes={rules.sizes.filter((one) => one > LARGEST)} light={light} dark={dark} />
     </>
   )
 })
@@ -60,7 +63,6 @@ function Heading({ title, note }: { title: string; note: React.ReactNode }) {
 
 function ProofRow({ svg, sizes, ground, name }: { svg: string; sizes: readonly number[]; ground: 'light' | 'dark'; name: string }) {
   const shownSizes = sizes.filter((size) => size <= LARGEST)
-  const rest = sizes.length - shownSizes.length
   return (
     <div
       data-ground={ground}
@@ -73,8 +75,34 @@ function ProofRow({ svg, sizes, ground, name }: { svg: string; sizes: readonly n
           <figcaption className="text-small opacity-65">{size}</figcaption>
         </figure>
       ))}
-      {rest > 0 && <span className="text-small opacity-65">{rest} larger not shown</span>}
     </div>
+  )
+}
+
+/** Delivered sizes that are wider than the column: each opens at 1:1 over the bench. */
+function LargerProofs({ name, sizes, light, dark }: { name: string; sizes: readonly number[]; light: string; dark: string }) {
+  const [open, setOpen] = useState<number | null>(null)
+  if (sizes.length === 0) return null
+  return (
+    <section className="border-t border-hair pb-3">
+      <Heading title="Larger sizes" note="at 1 : 1" />
+      <div className="flex flex-wrap gap-1.5 px-3">
+        {sizes.map((size) => (
+          <Button key={size} onClick={() => setOpen(size)}>{size}</Button>
+        ))}
+      </div>
+      {open !== null && (
+        <Dialog title={`${name} at ${open}`} open onClose={() => setOpen(null)} width={Math.min(1180, Math.max(360, open * 2 + 66))}>
+          <div className="flex gap-4 overflow-auto p-4">
+            {([['light', light, '#fbfcfb'], ['dark', dark, '#14231f']] as const).map(([ground, svg, color]) => (
+              <div key={ground} className="flex-none" style={{ background: color }}>
+                <PixelPicture svg={svg} size={open} label={`${name} at ${open} on ${ground}`} />
+              </div>
+            ))}
+          </div>
+        </Dialog>
+      )}
+    </section>
   )
 }
 

@@ -100,7 +100,7 @@ function Hint({ text }: { text: string }) {
   const rulers = useBenchState((state) => state.layers.rulers)
   const pointer = useBenchState((state) => state.pointer)
   return (
-    <p className="pointer-events-none absolute bottom-1.5 max-w-[60%] truncate text-small text-quiet" style={{ left: rulers ? RULER + 8 : 8 }}>
+    <p className="pointer-events-none absolute bottom-1.5 max-w-[calc(100%-236px)] truncate text-small text-quiet" style={{ left: rulers ? RULER + 8 : 8 }}>
       <span className="mr-3 inline-block min-w-20 font-mono">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
       {text}
     </p>

@@ -60,7 +60,8 @@ export function DeliverScreen() {
             Download as a zip
           </a>
           <p className="mt-2 text-small text-quiet">
-            The same from a terminal: <code className="font-mono">bin/wise-square deliver FILE --to DIR</code>
+            The same from a terminal:
+            <code className="block font-mono whitespace-nowrap">bin/wise-square deliver FILE --to DIR</code>
           </p>
         </div>
       </aside>

@@ -3,6 +3,8 @@
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import { proofSvg } from '@/core/formats/delivery'
+import { realSize } from '@/core/rules/real-size'
+import type { Rules } from '@/core/rules/rules'
 import { Choice, Choices } from '@/ui/choice'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { SetBar } from '../frame/set-bar'
@@ -26,7 +28,7 @@ export function ReviewScreen() {
   const { rules, icons } = set
   const [chosen, setChosen] = useState<readonly number[] | null>(null)
   const [ground, setGround] = useState<Ground>('film')
-  const sizes = useMemo(() => (chosen ?? defaultSizes(rules.sizes)).filter((size) => rules.sizes.includes(size)), [chosen, rules.sizes])
+  const sizes = useMemo(() => (chosen ?? defaultSizes(rules)).filter((size) => rules.sizes.includes(size)), [chosen, rules])
   const look = GROUNDS[ground]
   return (
     <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)] overflow-hidden">
@@ -80,7 +82,8 @@ export function ReviewScreen() {
   )
 }
 
-/** Two sizes to begin with: the smallest, where most goes wrong, and one in the middle. */
-function defaultSizes(sizes: readonly number[]): number[] {
-  return [...new Set([sizes[0]!, sizes[Math.floor(sizes.length / 2)]!])].filter((size) => size <= 256)
+/** The sizes to begin with: the smallest, where most goes wrong, the one the set is drawn for, and a large one. */
+function defaultSizes({ sizes, grid }: Rules): number[] {
+  const large = sizes.filter((size) => size <= 64).at(-1)
+  return [...new Set([sizes[0]!, realSize({ sizes, grid }), large ?? sizes[0]!])].sort((a, b) => a - b)
 }

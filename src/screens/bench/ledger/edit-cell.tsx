@@ -7,17 +7,17 @@ import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 
 /** A number of the ledger: shown as text, edited in place by a click, Enter or typing. Null shows “several”; undefined has none. */
-export function EditCell({ label, value, onChange, step, readOnly, prefix }: {
+export function EditCell({ label, value, onChange, step, readOnly, suffix = '' }: {
   label: string
   value: number | null | undefined
   onChange: (value: number) => void
   step: number
   readOnly?: boolean
-  prefix?: string
+  suffix?: string
 }) {
   const [editing, setEditing] = useState(false)
   if (value === undefined) return <span className="block pr-2 text-right text-quiet/70">–</span>
-  const text = value === null ? 'several' : `${prefix ?? ''}${figure(value)}`
+  const text = value === null ? 'several' : `${figure(value)}${suffix}`
   if (readOnly) return <span className="block pr-2 text-right text-quiet">{text}</span>
   if (editing) {
     return (

@@ -120,7 +120,7 @@ function Objects({ objects }: { objects: readonly DrawingObject[] }) {
         <span role="columnheader" className="pl-1">cap</span>
         <span role="columnheader" className="pl-1">fill</span>
         <span role="columnheader" className="pl-1">stroke</span>
-        <span role="columnheader" className="pl-2">own numbers</span>
+        <span role="columnheader" className="pl-2" title="length and angle of a line; nodes, segments and members of others">own numbers</span>
       </div>
       {selected.length > 1 && <SelectionRow objects={selected} rules={rules} />}
       <DndContext id="ledger" sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>

@@ -12,7 +12,6 @@ import { KIND_NAMES } from '@/core/drawing/fresh'
 import type { FrameChange } from '@/core/drawing/frame'
 import { type Assembly, type DrawingObject, isContainer, isStyled, Role } from '@/core/drawing/object'
 import { Cap, type Paint, type Radius, type Weight } from '@/core/drawing/style'
-import { weightOf } from '@/core/drawing/values'
 import type { Rules } from '@/core/rules/rules'
 import type { Bench } from '../bench'
 import { useBench, useBenchState } from '../context'
@@ -22,7 +21,7 @@ import { EditCell } from './edit-cell'
 import { NamedNumberCell, PaintCell, WordCell } from './value-cell'
 
 /** The columns of the ledger; shared by its head, its rows and the row of the selection. */
-export const GRID = 'grid grid-cols-[22px_22px_minmax(128px,1fr)_60px_repeat(5,50px)_74px_74px_58px_74px_74px_104px] items-center'
+export const GRID = 'grid grid-cols-[22px_22px_minmax(128px,1fr)_58px_repeat(5,50px)_72px_66px_56px_72px_66px_124px] items-center'
 
 export type LedgerRow = { readonly object: DrawingObject; readonly depth: number; readonly inside: Assembly | null; readonly locked: boolean }
 
@@ -116,8 +115,8 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       <div role="gridcell" className="flex items-center gap-1 pl-1 text-quiet">
         {object.kind === 'line' ? (
           <>
-            <EditCell label={`length of ${object.name}`} prefix="len " value={lineNumbers(object).length} step={rules.grid.step} readOnly={locked} onChange={(length) => length > 0 && change((other) => (other.kind === 'line' ? withLineNumbers(other, { length }) : other), 'the length')} />
-            <EditCell label={`angle of ${object.name}`} prefix="∠ " value={lineNumbers(object).angle} step={1} readOnly={locked} onChange={(angle) => change((other) => (other.kind === 'line' ? withLineNumbers(other, { angle }) : other), 'the angle')} />
+            <EditCell label={`length of ${object.name}`} value={lineNumbers(object).length} step={rules.grid.step} readOnly={locked} onChange={(length) => length > 0 && change((other) => (other.kind === 'line' ? withLineNumbers(other, { length }) : other), 'the length')} />
+            <EditCell label={`angle of ${object.name}`} suffix="°" value={lineNumbers(object).angle} step={1} readOnly={locked} onChange={(angle) => change((other) => (other.kind === 'line' ? withLineNumbers(other, { angle }) : other), 'the angle')} />
           </>
         ) : (
           <span className="truncate px-1">{ownWords(object, rules)}</span>
@@ -144,7 +143,7 @@ function ownWords(object: DrawingObject, rules: Rules): string {
   }
   if (object.kind === 'assembly') return `${segmentCount(outline(object, rules))} segments`
   if (object.kind === 'group') return `${object.members.length} inside`
-  return isStyled(object) && object.style.stroke !== 'none' ? `${weightOf(object.style.weight, rules)} wide` : ''
+  return ''
 }
 
 function Optional<T>({ there, children }: { there: T | null | undefined; children: (value: T) => React.ReactNode }) {

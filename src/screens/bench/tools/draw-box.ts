@@ -13,7 +13,7 @@ export function drawBoxTool(bench: Bench, kind: 'rectangle' | 'ellipse'): Tool {
   const noun = kind === 'rectangle' ? 'rectangle' : 'ellipse'
   return {
     cursor: 'crosshair',
-    hint: `Drag from corner to corner. Shift: ${kind === 'ellipse' ? 'circle' : 'square'} · Alt: from the centre · X: no snapping`,
+    hint: `Drag from corner to corner · Shift: ${kind === 'ellipse' ? 'circle' : 'square'} · Alt: from the centre · X: no snapping`,
     hover(at) {
       bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
     },

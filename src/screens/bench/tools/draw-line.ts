@@ -12,7 +12,7 @@ import type { Tool } from './tool'
 export function drawLineTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
-    hint: 'Drag from end to end. Shift: steps of 45° · X: no snapping',
+    hint: 'Drag from end to end · Shift: steps of 45° · X: no snapping',
     hover(at) {
       bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
     },

@@ -38,7 +38,7 @@ export function drawPolylineTool(bench: Bench): Tool {
 
   return {
     cursor: 'crosshair',
-    hint: 'Click from node to node; the first node closes. Enter or Esc: end · Shift: steps of 45° · Backspace: one back',
+    hint: 'Click from node to node; the first closes · Enter: end · Shift: 45° · Backspace: one back',
     press(at) {
       const { point, closing } = nextPlace(at)
       const drawn = nodes()

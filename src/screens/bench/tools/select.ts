@@ -24,7 +24,7 @@ const SLACK = 3
 export function selectTool(bench: Bench): Tool {
   return {
     cursor: 'default',
-    hint: 'Click to select, drag to move. Shift: add, or keep the direction · Alt: leave a copy · Double click: step in',
+    hint: 'Drag to move · Shift: add, or keep the direction · Alt: leave a copy · double click: step in',
     hover(at) {
       const found = pickAt(bench, at)
       const id = found?.id ?? null
