@@ -39,9 +39,9 @@ export function CommandBox() {
                     }}
                     className="flex h-7 items-center gap-3 px-4 text-lead data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
                   >
-                    <span className={missing ? 'opacity-60' : undefined}>{command.name}</span>
-                    {missing && <span className="truncate text-small opacity-60">{missing}</span>}
-                    {command.keys?.[0] && <kbd className="ml-auto font-sans text-small opacity-70">{keyName(command.keys[0])}</kbd>}
+                    <span className={missing ? 'flex-none opacity-60' : 'flex-none'}>{command.name}</span>
+                    {missing && <span className="min-w-0 truncate text-small opacity-60">{missing}</span>}
+                    {command.keys?.[0] && <kbd className="ml-auto flex-none font-sans text-small opacity-70">{keyName(command.keys[0])}</kbd>}
                   </List.Item>
                 )
               })}

@@ -116,12 +116,15 @@ function PolylineInHand({ view, nodes, next, closing }: { view: View; nodes: rea
   )
 }
 
-/** A word at a snap mark, on a ground of its own so that it can be read over ink. */
+/** A word at a snap mark, on a slip of its own so that it can be read over ink and lines. */
 function Label({ x, y, text }: { x: number; y: number; text: string }) {
   return (
-    <text x={x} y={y} fontSize="11" fill="var(--ink)" stroke="var(--sheet)" strokeWidth="4" style={{ paintOrder: 'stroke' }}>
-      {text}
-    </text>
+    <g stroke="none">
+      <rect x={x - 4} y={y - 11} width={text.length * 5.9 + 8} height={15} rx={2} fill="var(--sheet)" stroke="var(--hair)" />
+      <text x={x} y={y} fontSize="11" fill="var(--ink)">
+        {text}
+      </text>
+    </g>
   )
 }
 

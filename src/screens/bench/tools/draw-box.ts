@@ -33,20 +33,22 @@ export function drawBoxTool(bench: Bench, kind: 'rectangle' | 'ellipse'): Tool {
           const { point, marks } = caught(bench, next, targets)
           box = drawnBox(from, point, next)
           bench.preview(add(box))
+          bench.select([id])
           bench.hold({ marks, figure: { at: { x: box.x + box.w / 2, y: box.y + box.h }, text: `${figure(box.w)} × ${figure(box.h)}` } })
         },
         release() {
           bench.letGo()
           if (!box || box.w === 0 || box.h === 0) {
             bench.preview(null)
+            bench.select([])
             return
           }
           bench.edit(add(box), `Draw ${noun}`)
           bench.take('select')
-          bench.select([id])
         },
         cancel() {
           bench.preview(null)
+          bench.select([])
           bench.letGo()
         },
       }

@@ -28,20 +28,22 @@ export function drawLineTool(bench: Bench): Tool {
           const { point, marks } = caught(bench, next, targets)
           to = next.shift ? onGridAlong(from, constrainAngle(from, next.p), next.free ? null : targets.step) : point
           bench.preview(add(to))
+          bench.select([id])
           bench.hold({ marks: next.shift ? [] : marks, figure: { at: to, text: lineFigure(from, to) } })
         },
         release() {
           bench.letGo()
           if (!to || distance(from, to) === 0) {
             bench.preview(null)
+            bench.select([])
             return
           }
           bench.edit(add(to), 'Draw line')
           bench.take('select')
-          bench.select([id])
         },
         cancel() {
           bench.preview(null)
+          bench.select([])
           bench.letGo()
         },
       }
