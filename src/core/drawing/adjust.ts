@@ -1,11 +1,17 @@
 import { type Box, boxAround, boxUnion } from '../geometry/box'
 import { pathBounds } from '../geometry/path'
 import type { Point } from '../geometry/point'
+import { tidy } from '../geometry/tidy'
 import { apply, boxToBox, compose, rotation, type Transform, translation } from '../geometry/transform'
 import { outline } from './evaluate'
 import { changeFrame, type Frame, type FrameChange, framePoint, transformFrame } from './frame'
 import type { DrawingObject, Ellipse, Rectangle } from './object'
 import type { NamedValues } from './values'
+
+const applyTidy = (map: Transform, p: Point): Point => {
+  const { x, y } = apply(map, p)
+  return { x: tidy(x), y: tidy(y) }
+}
 
 /** An object under an affine map: its numbers change, weights and radii stay. */
 export function transformObject<T extends DrawingObject>(object: T, map: Transform): T
@@ -13,13 +19,13 @@ export function transformObject(object: DrawingObject, map: Transform): DrawingO
   switch (object.kind) {
     case 'rectangle':
     case 'ellipse':
-      return withoutAbsent({ ...object, ...transformFrame(object, map) })
+      return settled({ ...object, ...transformFrame(object, map) })
     case 'line':
-      return { ...object, from: apply(map, object.from), to: apply(map, object.to) }
+      return { ...object, from: applyTidy(map, object.from), to: applyTidy(map, object.to) }
     case 'path':
       return {
         ...object,
-        contours: object.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => ({ ...node, ...apply(map, node) })) })),
+        contours: object.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => ({ ...node, ...applyTidy(map, node) })) })),
       }
     case 'group':
     case 'assembly':
@@ -65,7 +71,7 @@ export function changeNumbers<T extends DrawingObject>(object: T, values: NamedV
 export function changeNumbers(object: DrawingObject, values: NamedValues, anchor: Point, change: FrameChange): DrawingObject {
   const frame = frameOf(object, values)
   const next = changeFrame(frame, anchor, change)
-  if (object.kind === 'rectangle' || object.kind === 'ellipse') return withoutAbsent({ ...object, ...next })
+  if (object.kind === 'rectangle' || object.kind === 'ellipse') return settled({ ...object, ...next })
   const upright: Frame = { ...next, turn: undefined }
   const scaling = boxToBox(frame, changeFrame(upright, anchor, framePoint(next, anchor)))
   return transformObject(object, next.turn ? compose(rotation(next.turn, framePoint(next, anchor)), scaling) : scaling)
@@ -91,9 +97,9 @@ export function* namesUsed(object: DrawingObject): Generator<{ kind: 'weight' | 
   }
 }
 
-/** Optional numbers that came out as undefined are left out, so that equal drawings are written alike. */
-function withoutAbsent<T extends Rectangle | Ellipse>(object: T): T {
-  const copy = { ...object }
+/** Numbers without noise, and optional ones that came out as undefined left out, so that equal drawings are written alike. */
+function settled<T extends Rectangle | Ellipse>(object: T): T {
+  const copy = { ...object, x: tidy(object.x), y: tidy(object.y), w: tidy(object.w), h: tidy(object.h) }
   if (copy.turn === undefined) delete copy.turn
   if (copy.skew === undefined) delete copy.skew
   return copy

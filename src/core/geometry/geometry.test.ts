@@ -6,6 +6,7 @@ import { area, distanceToPath, flatten, winding } from './flatten'
 import { ellipse, pathBounds, polyline, transformPath } from './path'
 import { distance, type Point } from './point'
 import { pointAt, reverse, type Segment, segmentBounds, transformSegment } from './segment'
+import { tidy } from './tidy'
 import { apply, compose, rotation, type Transform } from './transform'
 
 const coordinate = fc.double({ min: -50, max: 50, noNaN: true })
@@ -98,5 +99,16 @@ describe('paths', () => {
 
   it('drop sides without length', () => {
     expect(polyline([{ x: 0, y: 0 }, { x: 0, y: 0 }, { x: 1, y: 0 }], true).segments).toHaveLength(2)
+  })
+})
+
+describe('tidying', () => {
+  it('takes away the noise of sums and leaves true numbers alone', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -5000, max: 5000 }), fc.integer({ min: -5000, max: 5000 }), (a, b) => {
+        expect(tidy(a / 10 + b / 10)).toBe((a + b) / 10 + 0)
+      }),
+    )
+    for (const value of [Math.PI, 12 - 10 * Math.SQRT1_2, 1 / 3, 1e-7]) expect(tidy(value)).toBe(value)
   })
 })

@@ -23,7 +23,9 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
   const session = useSession()
   const [bench] = useState(() => {
     const { icons } = shown(session.getState())
-    return new Bench(session, (icons.find(({ name }) => name === iconName) ?? icons[0])?.id ?? null)
+    const { lastIcon } = session.getState()
+    const first = icons.find(({ name }) => name === iconName) ?? icons.find(({ id }) => id === lastIcon) ?? icons[0]
+    return new Bench(session, first?.id ?? null)
   })
   const tools = useMemo(() => makeTools(bench), [bench])
   const commands = useMemo(() => benchCommands(bench), [bench])

@@ -150,6 +150,7 @@ export class Bench {
   open(icon: string): void {
     if (icon === this.store.getState().icon) return
     this.preview(null)
+    this.session.setState({ lastIcon: icon })
     this.store.setState({ icon, selection: new Set(), scope: null, hover: null, inHand: NOTHING_IN_HAND, tool: 'select' })
   }
 

@@ -17,13 +17,15 @@ export type SessionState = {
   readonly preview: IconSet | null
   readonly revision: number
   readonly saving: Saving
+  /** The icon that was last open on the bench. */
+  readonly lastIcon: string | null
 }
 
 /** The one store that all stages of a set share. */
 export type Session = StoreApi<SessionState>
 
 export function createSession(setId: string, set: IconSet, revision: number): Session {
-  return createStore<SessionState>(() => ({ setId, history: beginning(set), preview: null, revision, saving: { state: 'saved' } }))
+  return createStore<SessionState>(() => ({ setId, history: beginning(set), preview: null, revision, saving: { state: 'saved' }, lastIcon: null }))
 }
 
 /** The set as it is shown: with the edit in hand, if there is one. */

@@ -1,4 +1,5 @@
 import { distance } from '@/core/geometry/point'
+import { tidy } from '@/core/geometry/tidy'
 import { frameOf } from '@/core/drawing/adjust'
 import { framePoint } from '@/core/drawing/frame'
 import { type DrawingObject, isStyled, type LineObject } from '@/core/drawing/object'
@@ -47,6 +48,5 @@ export function lineNumbers({ from, to }: LineObject): { length: number; angle: 
 export function withLineNumbers(line: LineObject, change: { length?: number; angle?: number }): LineObject {
   const { length, angle } = { ...lineNumbers(line), ...change }
   const radians = (angle * Math.PI) / 180
-  const tidy = (value: number) => Math.round(value * 1e9) / 1e9
   return { ...line, to: { x: tidy(line.from.x + length * Math.cos(radians)), y: tidy(line.from.y - length * Math.sin(radians)) } }
 }

@@ -1,0 +1,185 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import type { DrawingObject } from '@/core/drawing/object'
+import { STARTERS } from '@/core/rules/starters'
+import { drawing, type IconSet } from '@/core/set/set'
+import { createSession, shown, undoStep } from '../../frame/session'
+import { Bench } from '../bench'
+import { duplicate } from '../operations'
+import type { At, Tool } from './tool'
+import { makeTools } from './tools'
+
+const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
+const box = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({ kind: 'rectangle', id, name: id, x, y, w, h, corner: 0, style: { ...style, fill: 'ink' }, ...extra })
+
+let bench: Bench
+let tools: Record<string, Tool>
+
+/** A bench over a drawing, seen at ten screen pixels to the unit. */
+function open(...objects: DrawingObject[]): void {
+  const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [{ id: 'i', name: 'icon', masters: [{ base: 24, objects }] }] }
+  bench = new Bench(createSession('pier', set, 1), 'i')
+  bench.store.setState({ view: { scale: 10, x: 0, y: 0 }, stage: { w: 300, h: 300 } })
+  tools = makeTools(bench)
+}
+
+const at = (x: number, y: number, held: Partial<At> = {}): At => ({ p: { x, y }, screen: { x: x * 10, y: y * 10 }, shift: false, alt: false, free: false, ...held })
+const objects = () => drawing(shown(bench.session.getState()).icons[0]!)
+const named = (id: string) => objects().find((object) => object.id === id)
+const selection = () => [...bench.store.getState().selection].sort()
+
+/** Presses, moves in two steps and releases; without a second place, a click. */
+function drag(tool: string, from: readonly [number, number], to: readonly [number, number] = from, held: Partial<At> = {}): void {
+  const begun = tools[tool]!.press(at(...from, held))
+  if (!begun) return
+  if (from !== to) {
+    begun.move(at((from[0] + to[0]) / 2, (from[1] + to[1]) / 2, held))
+    begun.move(at(...to, held))
+  }
+  begun.release(at(...to, held))
+}
+
+describe('drawing', () => {
+  beforeEach(() => open())
+
+  it('a rectangle starts from the rules and goes from grid to grid', () => {
+    drag('rectangle', [3.1, 4.2], [9.9, 8.1])
+    expect(objects()).toMatchObject([{ kind: 'rectangle', name: 'Rectangle 1', x: 3, y: 4, w: 7, h: 4, corner: 'outer', style: { fill: 'none', stroke: 'ink', weight: 'main' } }])
+    expect([bench.store.getState().tool, selection()]).toEqual(['select', [objects()[0]!.id]])
+  })
+
+  it('Shift makes a circle, Alt draws from the centre, X leaves the grid', () => {
+    drag('ellipse', [12, 12], [15, 14], { shift: true, alt: true })
+    expect(objects()[0]).toMatchObject({ x: 9, y: 9, w: 6, h: 6 })
+    drag('ellipse', [5.13, 5.27], [7.13, 6.5], { free: true })
+    expect(objects()[1]).toMatchObject({ x: 5.13, y: 5.27 })
+  })
+
+  it('a click without a drag draws nothing, and a drag given up leaves nothing', () => {
+    drag('rectangle', [3, 3])
+    const begun = tools.rectangle!.press(at(3, 3))!
+    begun.move(at(9, 9))
+    expect(objects()).toHaveLength(1)
+    begun.cancel()
+    expect(objects()).toHaveLength(0)
+    expect(bench.session.getState().history.past).toHaveLength(0)
+  })
+
+  it('a line keeps to 45° with Shift and to the grid along it', () => {
+    drag('line', [2, 2], [9.9, 9.2], { shift: true })
+    expect(objects()[0]).toMatchObject({ from: { x: 2, y: 2 }, to: { x: 9.5, y: 9.5 } })
+  })
+
+  it('a polyline grows by clicks, loses its last node by Backspace and closes on its first', () => {
+    bench.take('polyline')
+    const { press, key } = tools.polyline!
+    for (const [x, y] of [[2, 2], [10, 2], [18, 9], [10, 10]] as const) press(at(x, y))
+    expect(key!('Backspace')).toBe(true)
+    press(at(2.2, 2.1))
+    expect(objects()[0]).toMatchObject({ kind: 'path', contours: [{ closed: true, nodes: [{ x: 2, y: 2 }, { x: 10, y: 2 }, { x: 18, y: 9 }] }] })
+    expect(key!('Backspace')).toBe(false)
+  })
+
+  it('a polyline ends open by Enter, and one node alone is nothing', () => {
+    bench.take('polyline')
+    tools.polyline!.press(at(2, 2))
+    tools.polyline!.key!('Escape')
+    expect(objects()).toHaveLength(0)
+    bench.take('polyline')
+    for (const x of [2, 6]) tools.polyline!.press(at(x, 5))
+    tools.polyline!.key!('Enter')
+    expect(objects()[0]).toMatchObject({ contours: [{ closed: false, nodes: [{ x: 2, y: 5 }, { x: 6, y: 5 }] }] })
+  })
+})
+
+describe('selecting and moving', () => {
+  beforeEach(() => open(box('back', 2, 2, 10, 10), box('front', 8, 8, 10, 10), box('locked', 2, 16, 5, 5, { locked: true })))
+
+  it('a click takes the topmost, Shift adds and takes away, a click beside lets go', () => {
+    drag('select', [9, 9])
+    expect(selection()).toEqual(['front'])
+    drag('select', [3, 3], undefined, { shift: true })
+    expect(selection()).toEqual(['back', 'front'])
+    drag('select', [3, 3], undefined, { shift: true })
+    expect(selection()).toEqual(['front'])
+    drag('select', [22, 22])
+    expect(selection()).toEqual([])
+  })
+
+  it('what is locked is neither clicked nor lassoed', () => {
+    drag('select', [4, 18])
+    expect(selection()).toEqual([])
+    drag('select', [0, 0], [23, 23])
+    expect(selection()).toEqual(['back', 'front'])
+    drag('select', [0, 0], [13, 13])
+    expect(selection()).toEqual(['back'])
+  })
+
+  it('a drag moves what is selected even beneath another, and is one step to undo', () => {
+    bench.select(['back'])
+    drag('select', [9, 9], [10.1, 9])
+    expect(named('back')).toMatchObject({ x: 3, y: 2 })
+    expect(named('front')).toMatchObject({ x: 8, y: 8 })
+    undoStep(bench.session)
+    expect(named('back')).toMatchObject({ x: 2, y: 2 })
+  })
+
+  it('a moved box meets the true edge of another, not the grid beside it', () => {
+    open(box('still', 3.3, 3, 4, 4), box('moved', 12, 12, 5, 5))
+    bench.select(['moved'])
+    drag('select', [14, 14], [9.4, 14], {})
+    expect(named('moved')).toMatchObject({ x: 7.3, y: 12 })
+  })
+
+  it('Alt leaves a copy, and a further duplicate repeats the move', () => {
+    bench.select(['back'])
+    drag('select', [3, 3], [6, 3], { alt: true })
+    duplicate(bench)
+    expect(objects().filter(({ name }) => name === 'back').map((object) => object.kind === 'rectangle' && object.x)).toEqual([2, 5, 8])
+  })
+
+  it('a press that hardly travels moves nothing', () => {
+    bench.select(['back'])
+    drag('select', [3, 3], [3.2, 3.1])
+    expect(bench.session.getState().history.past).toHaveLength(0)
+  })
+})
+
+describe('pulling handles', () => {
+  it('resizes one object in its own axes and several together', () => {
+    open(box('a', 2, 2, 4, 4), box('b', 8, 8, 4, 4))
+    bench.select(['a'])
+    drag('select', [6, 6], [10, 9])
+    expect(named('a')).toMatchObject({ x: 2, y: 2, w: 8, h: 7 })
+    undoStep(bench.session)
+    bench.select(['a', 'b'])
+    drag('select', [12, 12], [22, 22])
+    expect(named('a')).toMatchObject({ x: 2, y: 2, w: 8, h: 8 })
+    expect(named('b')).toMatchObject({ x: 14, y: 14, w: 8, h: 8 })
+  })
+
+  it('keeps the proportion with Shift and the centre with Alt', () => {
+    open(box('a', 8, 8, 8, 4))
+    bench.select(['a'])
+    drag('select', [16, 12], [20, 12.4], { shift: true, alt: true })
+    expect(named('a')).toMatchObject({ x: 4, y: 6, w: 16, h: 8 })
+  })
+
+  it('pulls the end of a line', () => {
+    open({ kind: 'line', id: 'l', name: 'l', from: { x: 2, y: 2 }, to: { x: 8, y: 2 }, style })
+    bench.select(['l'])
+    drag('select', [8, 2], [8.2, 10.1])
+    expect(named('l')).toMatchObject({ from: { x: 2, y: 2 }, to: { x: 8, y: 10 } })
+  })
+})
+
+describe('stepping into an assembly', () => {
+  it('reaches its members, and the result follows them', () => {
+    open({ kind: 'assembly', id: 'a', name: 'a', style: { ...style, fill: 'ink' }, members: [box('ground', 2, 2, 20, 20), box('hole', 8, 8, 6, 6, { role: 'cuts' })] })
+    tools.select!.twice!(at(9, 3))
+    expect([bench.scope?.id, selection()]).toEqual(['a', ['ground']])
+    drag('select', [22, 22])
+    bench.select([])
+    drag('select', [10, 10], [13, 10])
+    expect(objects()[0]).toMatchObject({ members: [{ id: 'ground', x: 2 }, { id: 'hole', x: 11 }] })
+  })
+})

@@ -1,0 +1,46 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { proofSvg } from '@/core/formats/delivery'
+import { readSetFile } from '@/core/formats/set-file'
+import { draftOf, outcome } from './draft'
+
+const { set } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
+const quayside = set!
+const draft = draftOf(quayside.rules)
+
+describe('a change of the rules', () => {
+  it('that changes nothing comes to the same rules', () => {
+    const result = outcome(draft, quayside)
+    expect(result.ok && result.rules).toEqual(quayside.rules)
+    expect(result.ok && result.renames).toEqual([])
+  })
+
+  it('reaches every icon that refers to what changed, and no other', () => {
+    const fine = outcome({ ...draft, weights: draft.weights.map((weight) => (weight.name === 'fine' ? { ...weight, value: 1 } : weight)) }, quayside)
+    const inner = outcome({ ...draft, radii: draft.radii.map((radius) => (radius.name === 'inner' ? { ...radius, value: 0 } : radius)) }, quayside)
+    if (!fine.ok || !inner.ok) throw new Error('Both can be applied.')
+    const changed = (after: typeof quayside) => quayside.icons.filter((icon, i) => proofSvg(icon, quayside.rules) !== proofSvg(after.icons[i]!, after.rules)).map(({ name }) => name)
+    expect(changed(fine.set)).toEqual([])
+    expect(changed(inner.set)).toEqual(quayside.icons.filter((icon) => JSON.stringify(icon).includes('"inner"')).map(({ name }) => name))
+  })
+
+  it('of two names that change places keeps every drawing as it looks', () => {
+    const swap = (name: string) => ({ outer: 'inner', inner: 'outer' })[name] ?? name
+    const result = outcome({ ...draft, radii: draft.radii.map((radius) => ({ ...radius, name: swap(radius.name) })) }, quayside)
+    if (!result.ok) throw new Error(result.sentence)
+    result.set.icons.forEach((icon, i) => expect(proofSvg(icon, result.rules)).toBe(proofSvg(quayside.icons[i]!, quayside.rules)))
+  })
+
+  it('that cannot be says where and why', () => {
+    const wrong = outcome({ ...draft, liveArea: 30, sizes: [16, 0] }, quayside)
+    expect(wrong.ok).toBe(false)
+    if (wrong.ok) return
+    expect(wrong.problems.get('sizes.1')).toBe('A size must be at least 1 pixel.')
+    const unused = outcome({ ...draft, weights: draft.weights.filter(({ name }) => name !== 'fine') }, quayside)
+    expect(unused.ok).toBe(true)
+    const used = outcome({ ...draft, weights: draft.weights.filter(({ name }) => name !== 'main') }, quayside)
+    expect(!used.ok && used.sentence).toBe('Icon “ferry”, object “Hull” uses the weight “main”, which the rules do not have.')
+    const twice = outcome({ ...draft, palette: [...draft.palette, { name: 'ink', color: '#000000', was: null }] }, quayside)
+    expect(!twice.ok && twice.sentence).toBe('Two swatches are named “ink”.')
+  })
+})
