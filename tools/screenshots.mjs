@@ -34,8 +34,8 @@ try {
   const quayside = await set('Quayside'), app = await set('Skerry app icons')
   await picture('shelf', '/')
   await picture('new-set', '/', () => page.getByRole('button', { name: 'New set…' }).click())
-  await picture('bench', `${quayside}/draw/ticket`, () => page.locator('[data-object="Left notch"]').click())
-  await picture('bench-app-icon', `${app}/draw/passenger`, () => page.locator('[data-object="Ferry"]').click())
+  await picture('bench', `${quayside}/draw/ticket`, () => page.getByText('Left notch', { exact: true }).click())
+  await picture('bench-app-icon', `${app}/draw/passenger`, () => page.getByText('Ferry', { exact: true }).click())
   await picture('rules', `${quayside}/rules`, async () => {
     await page.getByLabel('weight main').fill('1.5')
     await page.getByLabel('weight main').press('Enter')
@@ -43,7 +43,7 @@ try {
   await picture('review', `${quayside}/review`)
   await picture('deliver', `${quayside}/deliver`)
   await page.evaluate(() => localStorage.setItem('wise-square:film', 'night'))
-  await picture('bench-night', `${quayside}/draw/lighthouse`, () => page.locator('[data-object="Tower"]').click())
+  await picture('bench-night', `${quayside}/draw/lighthouse`, () => page.getByText('Tower', { exact: true }).click())
 } finally {
   await browser.close()
   server.kill('SIGTERM')

@@ -8,3 +8,6 @@ export const FLATNESS = 0.005
 
 /** An angle below which two directions count as one straight line, in radians. */
 export const STRAIGHT = 1e-9
+
+/** How near two segments must come to meet: what a double leaves of exact coordinates after a few operations, in icons of up to 10⁴ units. */
+export const MEETING = 1e-8

@@ -31,7 +31,7 @@ function GridGroup({ draft, onChange, problems }: Props) {
         <NumberInput label="Grid size" shown="square" value={grid.size} step={1} problem={problems.get('grid.size')} onChange={(size) => onChange({ ...draft, grid: { ...grid, size } })} />
         <NumberInput label="Live area" shown="live area" value={draft.liveArea} step={1} problem={problems.get('liveArea')} onChange={(liveArea) => onChange({ ...draft, liveArea })} />
         <NumberInput label="Step" shown="step" value={grid.step} step={0.25} problem={problems.get('grid.step')} onChange={(step) => onChange({ ...draft, grid: { ...grid, step } })} />
-        <NumberInput label="Strong line every" shown="strong line every" value={grid.major} step={1} problem={problems.get('grid.major')} onChange={(major) => onChange({ ...draft, grid: { ...grid, major } })} />
+        <NumberInput label="Strong line every" shown="strong every" value={grid.major} step={1} problem={problems.get('grid.major')} onChange={(major) => onChange({ ...draft, grid: { ...grid, major } })} />
       </div>
     </Group>
   )

@@ -108,7 +108,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
           {style ? (
             <PaintCell label={`${key} of ${object.name}`} value={style[key]} palette={rules.palette} readOnly={locked} onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }), `the ${key}`)} />
           ) : (
-            <span className="px-1 text-quiet/70">{inside ? 'of assembly' : '–'}</span>
+            <span className="block truncate px-1 text-quiet/70">{inside && key === 'fill' ? 'assembly’s' : '–'}</span>
           )}
         </div>
       ))}
