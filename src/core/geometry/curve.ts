@@ -1,0 +1,94 @@
+import { type ArcCentre, arcCentre } from './arc'
+import type { Box } from './box'
+import { distance, type Point } from './point'
+import { rootsOnUnit } from './roots'
+import { type Arc, type Cubic, type Line, pointAt, type Segment, segmentBounds } from './segment'
+
+/** A segment with what every question about it needs: its bounds, and of an arc its centre. */
+export type Curve =
+  | { readonly segment: Line; readonly box: Box; readonly round: null }
+  | { readonly segment: Cubic; readonly box: Box; readonly round: null }
+  | { readonly segment: Arc; readonly box: Box; readonly round: Round }
+
+/** An arc's ellipse as the image of the unit circle: `u` and `v` are its half axes. */
+export type Round = ArcCentre & { readonly u: Point; readonly v: Point }
+
+export function curveOf(segment: Segment): Curve {
+  const box = segmentBounds(segment)
+  return segment.kind === 'arc' ? { segment, box, round: roundOf(segment) } : ({ segment, box, round: null } as Curve)
+}
+
+function roundOf(arc: Arc): Round {
+  const centre = arcCentre(arc)
+  const cos = Math.cos(arc.turn), sin = Math.sin(arc.turn)
+  return { ...centre, u: { x: centre.rx * cos, y: centre.rx * sin }, v: { x: -centre.ry * sin, y: centre.ry * cos } }
+}
+
+/** A point in the axes in which the arc's ellipse is the unit circle. */
+export function toUnitCircle({ centre, rx, ry, u, v }: Round, p: Point): Point {
+  const dx = p.x - centre.x, dy = p.y - centre.y
+  return { x: (dx * u.x + dy * u.y) / (rx * rx), y: (dx * v.x + dy * v.y) / (ry * ry) }
+}
+
+/** The parameter of an angle on an arc, in turns of its extent: 0..1 on the arc, more beyond it. */
+export function arcParameter({ start, extent }: Round, angle: number): number {
+  const full = 2 * Math.PI
+  const along = extent > 0 ? angle - start : start - angle
+  return (((along % full) + full) % full) / Math.abs(extent)
+}
+
+/** The coefficients of one coordinate of a cubic, from the constant upwards. */
+export const powers = (p0: number, p1: number, p2: number, p3: number): [number, number, number, number] => [
+  p0,
+  3 * (p1 - p0),
+  3 * (p0 - 2 * p1 + p2),
+  p3 - p0 + 3 * (p1 - p2),
+]
+
+/** The product of two polynomials given by their coefficients. */
+export function product(a: readonly number[], b: readonly number[]): number[] {
+  const c = new Array<number>(a.length + b.length - 1).fill(0)
+  for (let i = 0; i < a.length; i++) for (let j = 0; j < b.length; j++) c[i + j]! += a[i]! * b[j]!
+  return c
+}
+
+/** The parameter of the nearest place of a curve to a point. */
+export function nearestParameter(curve: Curve, p: Point): number {
+  const { segment } = curve
+  if (segment.kind === 'line') {
+    const dx = segment.to.x - segment.from.x, dy = segment.to.y - segment.from.y
+    const t = ((p.x - segment.from.x) * dx + (p.y - segment.from.y) * dy) / (dx * dx + dy * dy)
+    return Math.max(0, Math.min(1, t))
+  }
+  if (curve.round) {
+    // Exact for circles; for ellipses exact for points on them, which is what intersections ask for.
+    const q = toUnitCircle(curve.round, p)
+    const t = arcParameter(curve.round, Math.atan2(q.y, q.x))
+    if (t <= 1) return t
+    return distance(p, segment.from) <= distance(p, segment.to) ? 0 : 1
+  }
+  const { from, c1, c2, to } = segment as Cubic
+  const x = powers(from.x - p.x, c1.x - p.x, c2.x - p.x, to.x - p.x), y = powers(from.y - p.y, c1.y - p.y, c2.y - p.y, to.y - p.y)
+  const slope = ([, b, c, d]: readonly number[]) => [b!, 2 * c!, 3 * d!]
+  const inY = product(y, slope(y))
+  const across = product(x, slope(x)).map((value, i) => value + inY[i]!)
+  let best = 0, least = Infinity
+  for (const t of [0, 1, ...rootsOnUnit(across, 0).map((root) => root.t)]) {
+    const away = distance(pointAt(segment, t), p)
+    if (away < least) {
+      least = away
+      best = t
+    }
+  }
+  return best
+}
+
+/** The parameter at which a curve passes through a point, within a tolerance; null when it does not. */
+export function parameterAt(curve: Curve, p: Point, tolerance: number): number | null {
+  const { segment, box } = curve
+  if (p.x < box.x - tolerance || p.y < box.y - tolerance || p.x > box.x + box.w + tolerance || p.y > box.y + box.h + tolerance) return null
+  if (distance(p, segment.from) <= tolerance) return 0
+  if (distance(p, segment.to) <= tolerance) return 1
+  const t = nearestParameter(curve, p)
+  return distance(pointAt(segment, t), p) <= tolerance ? t : null
+}
