@@ -4,7 +4,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,
-  serverExternalPackages: ['better-sqlite3', '@resvg/resvg-js', 'paper'],
+  serverExternalPackages: ['better-sqlite3', '@resvg/resvg-js'],
   // The type check and the linter run on their own, in bin/test.
   typescript: { ignoreBuildErrors: true },
 }

@@ -11,6 +11,7 @@ export const OPTIONS = {
   icon: { type: 'string' },
   size: { type: 'string' },
   out: { type: 'string' },
+  time: { type: 'boolean' },
   json: { type: 'boolean' },
   help: { type: 'boolean' },
 } as const

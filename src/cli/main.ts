@@ -1,6 +1,8 @@
+import { createInterface } from 'node:readline'
 import { parseArgs } from 'node:util'
 import { type Answer, OPTIONS, type Options, UsageError } from './command'
 import { deliverCommand } from './deliver'
+import { pathCommand } from './path'
 import { proofCommand } from './proof'
 import { schemaCommand } from './schema'
 
@@ -9,6 +11,8 @@ const USAGE = `bin/wise-square COMMAND
   deliver FILE --to DIR [--formats svg,png]   write a set's files into a folder
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered
   schema                                      print the JSON Schema of the set file
+  path [--time]                               answer geometry requests, one JSON object a line
+                                              (union, subtract, intersect, exclude, measure)
 
 Every command takes --json for an answer that programs can read. FILE is a set file (name.wisesquare.json).`
 
@@ -28,6 +32,10 @@ export async function main(args: readonly string[]): Promise<number> {
     if (values.help || name === undefined) {
       console.log(USAGE)
       return name === undefined && !values.help ? 2 : 0
+    }
+    if (name === 'path') {
+      await pathCommand(createInterface({ input: process.stdin }), (line) => process.stdout.write(`${line}\n`), values.time ? (line) => process.stderr.write(`${line}\n`) : null)
+      return 0
     }
     const command = COMMANDS[name]
     if (!command) throw new UsageError(`There is no command “${name}”.`)

@@ -71,16 +71,3 @@ function distanceToLine(a: Point, b: Point, p: Point): number {
   const t = length === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / length))
   return distance(p, { x: a.x + dx * t, y: a.y + dy * t })
 }
-
-/** The area a path encloses, counted by winding, so that holes take away; from the flattened path. */
-export function area(path: Path, flatness = FLATNESS): number {
-  let sum = 0
-  for (const contour of path) {
-    const points = flatten(contour, flatness)
-    for (let i = 0; i < points.length; i++) {
-      const a = points[i]!, b = points[(i + 1) % points.length]!
-      sum += a.x * b.y - b.x * a.y
-    }
-  }
-  return Math.abs(sum) / 2
-}

@@ -54,7 +54,7 @@ describe.each(pairs)('a %s and a %s', (first, second) => {
           expect(distance(pointAt(b, t), at)).toBeLessThan(1e-7)
         }
       }),
-      { numRuns: 200 },
+      { numRuns: 80 },
     )
   })
 
@@ -65,7 +65,7 @@ describe.each(pairs)('a %s and a %s', (first, second) => {
         if (overlaps.length > 0) return
         for (const p of crossingsOfChords(a, b)) expect(meetings.some(({ at }) => distance(at, p) < 0.01), JSON.stringify([a, b, p])).toBe(true)
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     )
   })
 
@@ -76,7 +76,7 @@ describe.each(pairs)('a %s and a %s', (first, second) => {
         expect(back.overlaps.length).toBe(there.overlaps.length)
         for (const { at } of there.meetings) expect(back.meetings.some((other) => distance(other.at, at) < 1e-4)).toBe(true)
       }),
-      { numRuns: 100 },
+      { numRuns: 50 },
     )
   })
 })

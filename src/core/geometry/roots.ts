@@ -40,13 +40,15 @@ export function rootsOnUnit(coefficients: readonly number[], tolerance: number):
   const stops = [0, ...extremes, 1]
   const values = stops.map((t) => valueAt(c, t))
   const touching = values.map((value, i) => i > 0 && i < stops.length - 1 && Math.abs(value) <= tolerance)
+  // What rounding leaves of a value that should be nothing.
+  const zero = values.map((value) => Math.abs(value) <= 4e-16 * scale)
   const roots: Root[] = []
   for (let i = 0; i < stops.length; i++) {
     const value = values[i]!
     if (touching[i]) roots.push({ t: stops[i]!, touch: true })
-    else if (value === 0) roots.push({ t: stops[i]!, touch: false })
+    else if (zero[i]) roots.push({ t: stops[i]!, touch: false })
     const next = values[i + 1]
-    if (next === undefined || touching[i] || touching[i + 1] || value === 0 || next === 0 || value < 0 === next < 0) continue
+    if (next === undefined || touching[i] || touching[i + 1] || zero[i] || zero[i + 1] || value < 0 === next < 0) continue
     roots.push({ t: refine(c, d, stops[i]!, stops[i + 1]!, value < 0), touch: false })
   }
   return roots

@@ -1,5 +1,5 @@
-/** How far from a decimal of nine digits a number may be to be taken for it, relative to its size: a few roundings of a double. */
-const NOISE = 4e-15
+/** How far from a decimal of nine digits a number may be to be taken for it: a few roundings of coordinates of up to a thousand. */
+const NOISE = 1e-12
 
 /**
  * A number without the noise that adding and taking away leaves in its last digits: 7.300000000000001 becomes 7.3. Numbers that
@@ -7,5 +7,5 @@ const NOISE = 4e-15
  */
 export function tidy(value: number): number {
   const short = Math.round(value * 1e9) / 1e9
-  return Math.abs(short - value) <= NOISE * Math.max(1, Math.abs(value)) ? short + 0 : value
+  return Math.abs(short - value) <= NOISE ? short + 0 : value
 }

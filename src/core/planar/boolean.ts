@@ -1,74 +1,32 @@
-import paper from 'paper/dist/paper-core.js'
-import { arcToCubics } from '../geometry/arc'
-import type { Contour, Path } from '../geometry/path'
-import { distance, type Point } from '../geometry/point'
-import { line, type Segment } from '../geometry/segment'
-import { SAME_POINT } from '../geometry/tolerance'
+import type { Path } from '../geometry/path'
+import { arrange } from './arrangement'
+import { outlineOf } from './loops'
 
 /** What a path does to the paths before it in a live combination. */
 export type Role = 'adds' | 'cuts' | 'overlap' | 'flips'
 
 export type Member = { readonly path: Path; readonly role: Role }
 
-const METHOD = { adds: 'unite', cuts: 'subtract', overlap: 'intersect', flips: 'exclude' } as const
+/** By which rule a path is inside itself (SVG 2 §13.4). */
+export type FillRule = 'nonzero' | 'evenodd'
 
 /**
  * Combines closed paths in order: the first is the ground, whatever its role; each later one adds to it (union), cuts
  * from it (difference), keeps the overlap (intersection) or flips what it covers (symmetric difference).
- * Outer contours of the result run one way, holes the other, so it fills alike by either rule.
+ * Lines, arcs and cubics of the result are parts of those of the members. Outer contours run one way, holes the other, so the
+ * result fills alike by either rule.
  */
-export function combine(members: readonly Member[]): Path {
-  const scope = paperScope()
-  let result: paper.PathItem | null = null
-  for (const { path, role } of members) {
-    const item = toItem(path, scope)
-    result = result ? result[METHOD[role]](item, { insert: false }) : item.unite(item, { insert: false })
-  }
-  return result ? fromItem(result) : []
+export function combine(members: readonly Member[], rule: FillRule = 'nonzero'): Path {
+  if (members.length === 0) return []
+  const arrangement = arrange(members.map(({ path }) => path))
+  const isIn = (times: number) => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)
+  const inside = arrangement.windings.map((times) => members.reduce((so, { role }, i) => (i === 0 ? isIn(times[0]!) : RULES[role](so, isIn(times[i]!))), false))
+  return outlineOf(arrangement, (face) => inside[face]!)
 }
 
-// The combination is computed by a general-purpose library here and nowhere else: to replace it is to replace this file.
-let shared: paper.PaperScope | null = null
-
-function paperScope(): paper.PaperScope {
-  if (!shared) {
-    shared = new paper.PaperScope()
-    shared.setup(new shared.Size(1, 1))
-  }
-  shared.activate()
-  return shared
+const RULES: Record<Role, (so: boolean, here: boolean) => boolean> = {
+  adds: (so, here) => so || here,
+  cuts: (so, here) => so && !here,
+  overlap: (so, here) => so && here,
+  flips: (so, here) => so !== here,
 }
-
-function toItem(path: Path, scope: paper.PaperScope): paper.CompoundPath {
-  const children = path.map(({ segments }) => {
-    const curves = segments.flatMap((s) => (s.kind === 'arc' ? arcToCubics(s) : [s]))
-    const handle = (to: Point, from: Point) => new scope.Point(to.x - from.x, to.y - from.y)
-    const nodes = curves.map((curve, i) => {
-      const before = curves[(i + curves.length - 1) % curves.length]!
-      return new scope.Segment(
-        new scope.Point(curve.from.x, curve.from.y),
-        before.kind === 'cubic' ? handle(before.c2, before.to) : undefined,
-        curve.kind === 'cubic' ? handle(curve.c1, curve.from) : undefined,
-      )
-    })
-    return new scope.Path({ segments: nodes, closed: true, insert: false })
-  })
-  return new scope.CompoundPath({ children, fillRule: 'nonzero', insert: false })
-}
-
-function fromItem(item: paper.PathItem): Path {
-  item.reorient(false, true)
-  const paths = (item.className === 'CompoundPath' ? item.children : [item]) as paper.Path[]
-  return paths.map(contourOf).filter(({ segments }) => segments.length > 0)
-}
-
-function contourOf(path: paper.Path): Contour {
-  const segments = path.curves.map((curve): Segment => {
-    const from = plain(curve.point1), to = plain(curve.point2)
-    if (!curve.hasHandles()) return line(from, to)
-    return { kind: 'cubic', from, c1: plain(curve.point1.add(curve.handle1)), c2: plain(curve.point2.add(curve.handle2)), to }
-  })
-  return { segments: segments.filter((s) => s.kind !== 'line' || distance(s.from, s.to) > SAME_POINT), closed: true }
-}
-
-const plain = (p: paper.Point): Point => ({ x: p.x, y: p.y })

@@ -1,0 +1,158 @@
+import type { Contour, Path } from '../geometry/path'
+import { distance, type Point } from '../geometry/point'
+import { line, type Segment } from '../geometry/segment'
+import { SAME_POINT } from '../geometry/tolerance'
+
+/** Path data that cannot be read: what is wrong, and at which character. */
+export class PathDataError extends Error {
+  constructor(message: string, readonly at: number) {
+    super(message)
+  }
+}
+
+/** How many numbers each command takes. */
+const COUNTS: Record<string, number> = { M: 2, L: 2, H: 1, V: 1, C: 6, S: 4, Q: 4, T: 2, A: 7, Z: 0 }
+
+const NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y
+const FLAG = /[01]/y
+const BETWEEN = /[\s,]*/y
+
+/**
+ * Reads SVG path data (SVG 2 §9.3), every command of it; quadratics become cubics, arcs without radius lines. Throws `PathDataError`
+ * with a sentence and the place of the fault.
+ */
+export function readPathData(text: string): Path {
+  const reader = new Reader(text)
+  while (!reader.done) reader.command()
+  return reader.path()
+}
+
+class Reader {
+  private at = 0
+  private letter = ''
+  private here: Point = { x: 0, y: 0 }
+  private start: Point = { x: 0, y: 0 }
+  /** The control point that a smooth command goes on from, and for which kind of curve. */
+  private control: { readonly p: Point; readonly of: 'C' | 'Q' } | null = null
+  private segments: Segment[] = []
+  private readonly contours: Contour[] = []
+
+  constructor(private readonly text: string) {
+    this.skip()
+  }
+
+  get done(): boolean {
+    return this.at >= this.text.length
+  }
+
+  path(): Path {
+    this.finish(false)
+    return this.contours
+  }
+
+  command(): void {
+    const next = this.text[this.at]!
+    if (/[a-zA-Z]/.test(next)) {
+      if (!(next.toUpperCase() in COUNTS)) this.fail(`“${next}” is no path command`)
+      if (this.letter === '' && next.toUpperCase() !== 'M') this.fail('Path data begins with M')
+      this.letter = next
+      this.at++
+      this.skip()
+    } else if (this.letter === '' || /z/i.test(this.letter)) this.fail('A command is missing')
+    else if (/m/i.test(this.letter)) this.letter = this.letter === 'm' ? 'l' : 'L'
+    const upper = this.letter.toUpperCase()
+    const numbers = Array.from({ length: COUNTS[upper]! }, (_, i) => this.number(upper === 'A' && (i === 3 || i === 4)))
+    this.draw(upper, numbers, this.letter !== upper)
+  }
+
+  private draw(command: string, n: readonly number[], relative: boolean): void {
+    const { x, y } = relative ? this.here : { x: 0, y: 0 }
+    const p = (i: number): Point => ({ x: n[i]! + x, y: n[i + 1]! + y })
+    const from = this.here
+    const smooth = (of: 'C' | 'Q'): Point => (this.control?.of === of ? { x: 2 * from.x - this.control.p.x, y: 2 * from.y - this.control.p.y } : from)
+    switch (command) {
+      case 'M':
+        this.finish(false)
+        this.here = this.start = p(0)
+        this.control = null
+        return
+      case 'Z':
+        this.finish(true)
+        this.here = this.start
+        this.control = null
+        return
+      case 'L':
+        return this.add(line(from, p(0)))
+      case 'H':
+        return this.add(line(from, { x: n[0]! + x, y: from.y }))
+      case 'V':
+        return this.add(line(from, { x: from.x, y: n[0]! + y }))
+      case 'C':
+        return this.curve(p(0), p(2), p(4))
+      case 'S':
+        return this.curve(smooth('C'), p(0), p(2))
+      case 'Q':
+        return this.quadratic(p(0), p(2))
+      case 'T':
+        return this.quadratic(smooth('Q'), p(0))
+      case 'A': {
+        const rx = Math.abs(n[0]!), ry = Math.abs(n[1]!)
+        if (rx === 0 || ry === 0) return this.add(line(from, p(5)))
+        return this.add({ kind: 'arc', from, to: p(5), rx, ry, turn: (n[2]! * Math.PI) / 180, large: n[3] === 1, sweep: n[4] === 1 })
+      }
+    }
+  }
+
+  private curve(c1: Point, c2: Point, to: Point): void {
+    this.add({ kind: 'cubic', from: this.here, c1, c2, to })
+    this.control = { p: c2, of: 'C' }
+  }
+
+  private quadratic(c: Point, to: Point): void {
+    const from = this.here
+    const raise = (end: Point): Point => ({ x: end.x + ((c.x - end.x) * 2) / 3, y: end.y + ((c.y - end.y) * 2) / 3 })
+    this.add({ kind: 'cubic', from, c1: raise(from), c2: raise(to), to })
+    this.control = { p: c, of: 'Q' }
+  }
+
+  private add(segment: Segment): void {
+    this.here = segment.to
+    this.control = null
+    const still = segment.from.x === segment.to.x && segment.from.y === segment.to.y
+    // An arc or a line that goes nowhere draws nothing; a cubic may be a loop.
+    if (!still || segment.kind === 'cubic') this.segments.push(segment)
+  }
+
+  private finish(closed: boolean): void {
+    const last = this.segments[this.segments.length - 1]
+    if (last) {
+      // What the sums of relative steps leave between the end and the start is no side of its own.
+      if (closed && distance(last.to, this.start) <= SAME_POINT) this.segments[this.segments.length - 1] = { ...last, to: this.start }
+      else if (closed) this.segments.push(line(last.to, this.start))
+      this.contours.push({ segments: this.segments, closed })
+    }
+    this.segments = []
+  }
+
+  private number(flag: boolean): number {
+    const pattern = flag ? FLAG : NUMBER
+    pattern.lastIndex = this.at
+    const found = pattern.exec(this.text)
+    if (!found) this.fail(this.done ? 'The path data is cut off' : `${flag ? 'A flag, 0 or 1,' : 'A number'} is missing`)
+    const value = Number(found![0])
+    if (!Number.isFinite(value) || Math.abs(value) > 1e9) this.fail('A number is too large')
+    this.at = pattern.lastIndex
+    this.skip()
+    return value
+  }
+
+  private skip(): void {
+    BETWEEN.lastIndex = this.at
+    BETWEEN.exec(this.text)
+    this.at = BETWEEN.lastIndex
+  }
+
+  private fail(message: string): never {
+    throw new PathDataError(`${message}, at character ${this.at + 1}.`, this.at)
+  }
+}

@@ -1,0 +1,59 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { measure, segmentLength } from './measure'
+import { ellipse, polyline, transformPath } from './path'
+import { distance } from './point'
+import { pointAt, type Segment } from './segment'
+import { apply, rotation } from './transform'
+
+const n = fc.double({ min: -20, max: 20, noNaN: true })
+const p = fc.record({ x: n, y: n })
+
+describe('measuring', () => {
+  it('comes to closed forms for a circle, a ring, a square and half a disc', () => {
+    expect(measure([ellipse({ x: 3, y: 4 }, 5, 5)])).toMatchObject({ area: expect.closeTo(25 * Math.PI, 9), length: expect.closeTo(10 * Math.PI, 9), bounds: { x: -2, y: -1, w: 10, h: 10 }, segments: 2 })
+    const ring = measure([ellipse({ x: 3, y: 4 }, 5, 5), ...transformPath([ellipse({ x: 3, y: 4 }, 2, 2)], [1, 0, 0, -1, 0, 8])])
+    expect(ring.area).toBeCloseTo(21 * Math.PI, 9)
+    expect(distance(ring.centroid!, { x: 3, y: 4 })).toBeLessThan(1e-9)
+    expect(measure([polyline([{ x: 0, y: 0 }, { x: 6, y: 0 }, { x: 6, y: 6 }, { x: 0, y: 6 }], true)])).toMatchObject({ area: 36, length: 24, centroid: { x: expect.closeTo(3, 9), y: expect.closeTo(3, 9) } })
+    const half = measure([{ segments: [{ kind: 'arc', from: { x: -3, y: 0 }, to: { x: 3, y: 0 }, rx: 3, ry: 3, turn: 0, large: false, sweep: true }], closed: true }])
+    expect(half.centroid!.y).toBeCloseTo(-4 / Math.PI, 9)
+  })
+
+  it('of an ellipse agrees with the series for its perimeter', () => {
+    const [a, b] = [7, 3], h = ((a - b) / (a + b)) ** 2
+    const terms = [1, 1 / 4, 1 / 64, 1 / 256, 25 / 16384, 49 / 65536, 441 / 1048576]
+    const series = Math.PI * (a + b) * terms.reduce((sum, k, i) => sum + k * h ** i, 0)
+    expect(measure([ellipse({ x: 0, y: 0 }, a, b)]).length).toBeCloseTo(series, 4)
+  })
+
+  it('of a cubic is what many chords come to', () => {
+    fc.assert(
+      fc.property(p, p, p, p, (from, c1, c2, to) => {
+        const s: Segment = { kind: 'cubic', from, c1, c2, to }
+        let sum = 0
+        for (let i = 0; i < 2000; i++) sum += distance(pointAt(s, i / 2000), pointAt(s, (i + 1) / 2000))
+        expect(Math.abs(segmentLength(s) - sum)).toBeLessThan(1e-3)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('does not depend on where a shape lies or how it is turned', () => {
+    fc.assert(
+      fc.property(fc.array(p, { minLength: 3, maxLength: 6 }), fc.integer({ min: -180, max: 180 }), p, (points, degrees, about) => {
+        const path = [polyline(points, true)]
+        if (path[0]!.segments.length < 3) return
+        const map = rotation(degrees, about)
+        const before = measure(path), after = measure(transformPath(path, map))
+        expect(Math.abs(after.area - before.area)).toBeLessThan(1e-8)
+        expect(Math.abs(after.length - before.length)).toBeLessThan(1e-8)
+        if (before.area > 1 && before.centroid) expect(distance(after.centroid!, apply(map, before.centroid))).toBeLessThan(1e-6)
+      }),
+    )
+  })
+
+  it('of nothing has no bounds and no centroid', () => {
+    expect(measure([])).toEqual({ area: 0, length: 0, bounds: null, centroid: null, segments: 0 })
+  })
+})

@@ -1,0 +1,88 @@
+import { arcCentre } from './arc'
+import { sweptTwice } from './area'
+import { boxUnion, type Box } from './box'
+import { tangent } from './part'
+import type { Path } from './path'
+import type { Point } from './point'
+import { pointAt, type Segment, segmentBounds } from './segment'
+
+/** What a path measures: lengths in units, its area with holes taken away, where its mass would balance, its exact bounds. */
+export type Measures = {
+  readonly area: number
+  readonly length: number
+  readonly bounds: Box | null
+  readonly centroid: Point | null
+  readonly segments: number
+}
+
+/** Gauss and Legendre's places and weights for eight points on 0..1. */
+const GAUSS = [
+  [0.1834346424956498, 0.362683783378362], [0.525532409916329, 0.3137066458778873],
+  [0.7966664774136267, 0.2223810344533745], [0.9602898564975363, 0.1012285362903763],
+].flatMap(([x, w]) => [[0.5 - x! / 2, w! / 2], [0.5 + x! / 2, w! / 2]] as const)
+
+export function measure(path: Path): Measures {
+  const segments = path.flatMap((contour) => contour.segments)
+  let twice = 0, momentX = 0, momentY = 0
+  for (const contour of path) {
+    const first = contour.segments[0]!.from, last = contour.segments[contour.segments.length - 1]!.to
+    for (const segment of [...contour.segments, { kind: 'line', from: last, to: first } as const]) {
+      twice += sweptTwice(segment)
+      const [x, y] = moments(segment)
+      momentX += x
+      momentY += y
+    }
+  }
+  return {
+    area: Math.abs(twice) / 2,
+    length: segments.reduce((sum, segment) => sum + segmentLength(segment), 0),
+    bounds: boxUnion(segments.map(segmentBounds)),
+    centroid: twice === 0 ? null : { x: (2 * momentX) / twice, y: (2 * momentY) / twice },
+    segments: segments.length,
+  }
+}
+
+/** The length of a segment: exact for lines and circular arcs, within 1e-9 of it for ellipses and cubics. */
+export function segmentLength(segment: Segment): number {
+  if (segment.kind === 'line') return Math.hypot(segment.to.x - segment.from.x, segment.to.y - segment.from.y)
+  if (segment.kind === 'arc') {
+    const { rx, ry, extent } = arcCentre(segment)
+    if (rx === ry) return rx * Math.abs(extent)
+  }
+  return refined((a, b) => integral(a, b, (t) => speed(segment, t)), 0, 1, 0)
+}
+
+/** An integral over halves until halving changes nothing any more. */
+function refined(over: (a: number, b: number) => number, a: number, b: number, depth: number): number {
+  const whole = over(a, b), middle = (a + b) / 2
+  const sum = over(a, middle) + over(middle, b)
+  return Math.abs(sum - whole) < 1e-11 * (1 + sum) || depth > 14 ? sum : refined(over, a, middle, depth + 1) + refined(over, middle, b, depth + 1)
+}
+
+const integral = (a: number, b: number, f: (t: number) => number): number => GAUSS.reduce((sum, [t, weight]) => sum + weight * f(a + (b - a) * t), 0) * (b - a)
+
+/** The derivative of a segment by its parameter. */
+function slope(segment: Segment, t: number): Point {
+  if (segment.kind === 'line') return tangent(segment, false)
+  if (segment.kind === 'cubic') {
+    const { from, c1, c2, to } = segment, s = 1 - t
+    const k = (p0: number, p1: number, p2: number, p3: number) => 3 * (s * s * (p1 - p0) + 2 * s * t * (p2 - p1) + t * t * (p3 - p2))
+    return { x: k(from.x, c1.x, c2.x, to.x), y: k(from.y, c1.y, c2.y, to.y) }
+  }
+  const { rx, ry, start, extent } = arcCentre(segment)
+  const angle = start + extent * t
+  const x = -rx * Math.sin(angle) * extent, y = ry * Math.cos(angle) * extent
+  const cos = Math.cos(segment.turn), sin = Math.sin(segment.turn)
+  return { x: cos * x - sin * y, y: sin * x + cos * y }
+}
+
+const speed = (segment: Segment, t: number): number => {
+  const d = slope(segment, t)
+  return Math.hypot(d.x, d.y)
+}
+
+/** The shares of a segment in the moments of area: ½∮x²dy and −½∮y²dx (Green). */
+function moments(segment: Segment): [number, number] {
+  const over = (f: (p: Point, d: Point) => number) => refined((a, b) => integral(a, b, (t) => f(pointAt(segment, t), slope(segment, t))), 0, 1, 4)
+  return [over((p, d) => p.x * p.x * d.y) / 2, -over((p, d) => p.y * p.y * d.x) / 2]
+}

@@ -1,0 +1,55 @@
+import { arcCentre } from './arc'
+import { powers } from './curve'
+import type { Point } from './point'
+import { rootsOnUnit } from './roots'
+import { pointAt, type Segment, segmentBounds } from './segment'
+
+/**
+ * How often a segment passes a point on its right, upwards taken away from downwards: the share it has in the winding number of the
+ * closed path it belongs to. The segment is cut where it runs level, so that each piece meets the ray at most once; each piece counts
+ * its upper end but not its lower one, so that a ray through a node counts it once.
+ */
+export function passes(segment: Segment, p: Point): number {
+  const box = segmentBounds(segment)
+  if (p.y < box.y || p.y > box.y + box.h || p.x > box.x + box.w) return 0
+  const stops = [0, ...levels(segment), 1]
+  let count = 0
+  for (let i = 0; i + 1 < stops.length; i++) count += passesOnce(segment, stops[i]!, stops[i + 1]!, p)
+  return count
+}
+
+function passesOnce(segment: Segment, t0: number, t1: number, p: Point): number {
+  const from = t0 === 0 ? segment.from : pointAt(segment, t0), to = t1 === 1 ? segment.to : pointAt(segment, t1)
+  const down = from.y <= p.y && to.y > p.y, up = to.y <= p.y && from.y > p.y
+  if (!down && !up) return 0
+  let lo = t0, hi = t1, at = from
+  for (let i = 0; i < 60 && hi - lo > 1e-15; i++) {
+    const t = (lo + hi) / 2
+    at = pointAt(segment, t)
+    if (at.y <= p.y === down) lo = t
+    else hi = t
+  }
+  return at.x > p.x ? (down ? 1 : -1) : 0
+}
+
+/** Parameters at which a segment runs level, in order. */
+function levels(segment: Segment): number[] {
+  switch (segment.kind) {
+    case 'line':
+      return []
+    case 'arc': {
+      const { rx, ry, start, extent } = arcCentre(segment)
+      const level = Math.atan2(ry * Math.cos(segment.turn), rx * Math.sin(segment.turn))
+      const turns: number[] = []
+      for (let k = -4; k <= 4; k++) {
+        const t = (level + k * Math.PI - start) / extent
+        if (t > 0 && t < 1) turns.push(t)
+      }
+      return turns.sort((a, b) => a - b)
+    }
+    case 'cubic': {
+      const [, b, c, d] = powers(segment.from.y, segment.c1.y, segment.c2.y, segment.to.y)
+      return rootsOnUnit([b, 2 * c, 3 * d], 0).map(({ t }) => t).filter((t) => t > 0 && t < 1)
+    }
+  }
+}

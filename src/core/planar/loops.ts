@@ -1,0 +1,98 @@
+import { type ArcCentre, arcCentre, arcFromAngles } from '../geometry/arc'
+import { part } from '../geometry/part'
+import type { Contour, Path } from '../geometry/path'
+import { cross, distance, dot, subtract } from '../geometry/point'
+import { type Arc, line, reverse, type Segment } from '../geometry/segment'
+import { SNAP } from '../geometry/tolerance'
+import type { Arrangement, Origin } from './arrangement'
+
+/**
+ * The outline of a set of faces: closed contours with the inside on one side throughout, so that outer contours run one way and holes
+ * the other. Edges that are parts of one line, one ellipse or one cubic are joined again, so that no node is left where nothing turns.
+ */
+export function outlineOf({ edges, next, face }: Arrangement, inside: (face: number) => boolean): Path {
+  const isEdge = (half: number) => inside(face[half]!) && !inside(face[half ^ 1]!)
+  const used = new Uint8Array(next.length)
+  const contours: Contour[] = []
+  for (let start = 0; start < next.length; start++) {
+    if (used[start] || !isEdge(start)) continue
+    const run: Stretch[] = []
+    for (let half = start; !used[half]; ) {
+      used[half] = 1
+      const { segment: along, origin } = edges[half >> 1]!
+      const segment = half & 1 ? reverse(along) : along
+      run.push({ segment, origin, forth: (half & 1) === 0, arc: segment.kind === 'arc' ? arcCentre(segment) : null })
+      // The next edge of the outline around the vertex, past those that have the inside on both sides.
+      half = next[half]!
+      while (!isEdge(half)) half = next[half ^ 1]!
+    }
+    const segments = joined(run)
+    if (segments.length > 0) contours.push({ segments, closed: true })
+  }
+  return contours
+}
+
+/** A segment of an outline and where it comes from; `forth` when it runs the way its origin does; of an arc its centre and angles. */
+type Stretch = { readonly segment: Segment; readonly origin: Origin; readonly forth: boolean; readonly arc: ArcCentre | null }
+
+/** Stretches of one carrier that follow each other as one, around the whole contour. */
+function joined(run: readonly Stretch[]): Segment[] {
+  const result: Stretch[] = []
+  for (const stretch of run) {
+    const last = result[result.length - 1]
+    const one = last && join(last, stretch)
+    if (one) result[result.length - 1] = one
+    else result.push(stretch)
+  }
+  // The contour has no beginning: its end may go on in what came first.
+  while (result.length > 1) {
+    const one = join(result[result.length - 1]!, result[0]!)
+    if (!one) break
+    result.pop()
+    result[0] = one
+  }
+  const segments = result.flatMap(({ segment, arc }) => (segment.kind === 'arc' && Math.abs(arc!.extent) > LONGEST ? inTwo(segment, arc!) : [segment]))
+  return segments.length < 2 ? [] : segments
+}
+
+/** Arcs longer than this are cut in two: near a full turn, rounding the ends of an arc would move its centre. */
+const LONGEST = (340 * Math.PI) / 180
+
+function join(a: Stretch, b: Stretch): Stretch | null {
+  const p = a.segment, q = b.segment
+  if (p.kind === 'line' && q.kind === 'line') {
+    const d = subtract(p.to, p.from), e = subtract(q.to, q.from), whole = subtract(q.to, p.from)
+    const bent = Math.abs(cross(whole, d)) / Math.hypot(whole.x, whole.y)
+    return dot(d, e) > 0 && bent <= SNAP ? { ...a, segment: line(p.from, q.to) } : null
+  }
+  if (p.kind === 'arc' && q.kind === 'arc' && oneEllipse(p, a.arc!, q, b.arc!)) {
+    const extent = a.arc!.extent + b.arc!.extent
+    return { ...a, arc: { ...a.arc!, extent }, segment: { ...p, to: q.to, large: Math.abs(extent) > Math.PI } }
+  }
+  return p.kind === 'cubic' && q.kind === 'cubic' ? oneCubic(a, b) : null
+}
+
+function oneEllipse(p: Arc, a: ArcCentre, q: Arc, b: ArcCentre): boolean {
+  const near = 8 * SNAP
+  if (p.sweep !== q.sweep || Math.abs(a.extent + b.extent) > 2 * Math.PI + 1e-6) return false
+  if (distance(a.centre, b.centre) > near || Math.abs(a.rx - b.rx) > near || Math.abs(a.ry - b.ry) > near) return false
+  return Math.abs(a.rx - a.ry) <= near || Math.abs(Math.sin(p.turn - q.turn)) * Math.max(a.rx, a.ry) <= near
+}
+
+/** Two parts of one cubic that follow each other, as one part. */
+function oneCubic(a: Stretch, b: Stretch): Stretch | null {
+  if (a.origin.segment !== b.origin.segment || a.forth !== b.forth) return null
+  const [first, second] = a.forth ? [a.origin, b.origin] : [b.origin, a.origin]
+  if (Math.abs(first.to - second.from) > 1e-9) return null
+  const origin = { ...first, to: second.to }
+  const [start, end] = a.forth ? [a.segment.from, b.segment.to] : [b.segment.to, a.segment.from]
+  const whole = part(origin.segment, origin.from, origin.to, start, end)
+  return { ...a, origin, segment: a.forth ? whole : reverse(whole) }
+}
+
+/** A long arc as two, cut in its middle. */
+function inTwo(arc: Arc, { centre, rx, ry, start, extent }: ArcCentre): Segment[] {
+  const full = Math.abs(extent) > 2 * Math.PI - 1e-6
+  const far = full ? { x: 2 * centre.x - arc.from.x, y: 2 * centre.y - arc.from.y } : arcFromAngles(centre, rx, ry, arc.turn, start + extent / 2)
+  return [{ ...arc, to: far, large: false }, { ...arc, from: far, to: full ? arc.from : arc.to, large: false }]
+}

@@ -1,0 +1,61 @@
+// Compares booleans with the oracle on random cases: node build/fuzz.mjs [COUNT] [FIRST SEED]. Prints the seeds that fail.
+import { pointAt, type Segment } from '../src/core/geometry/segment'
+import { combine, type Role } from '../src/core/planar/boolean'
+import type { Path } from '../src/core/geometry/path'
+import type { Point } from '../src/core/geometry/point'
+import { passes } from '../src/core/geometry/winding'
+import { random, randomShape, type Shape } from './shapes'
+
+const ROLES: readonly Role[] = ['adds', 'cuts', 'overlap', 'flips']
+
+/** What is wrong with one random case, null when nothing is. */
+export function faultOf(seed: number): string | null {
+  const next = random(seed)
+  const members = Array.from({ length: 2 + Math.floor(next() * 4) }, () => ({ shape: randomShape(next), role: ROLES[Math.floor(next() * 4)]! }))
+  let result: Path
+  try {
+    result = combine(members.map(({ shape, role }) => ({ path: shape.path, role })))
+  } catch (error) {
+    return `threw ${String(error)}`
+  }
+  for (const { segments } of result) {
+    const bad = segments.findIndex((s, i) => {
+      const after = segments[(i + 1) % segments.length]!
+      return s.to.x !== after.from.x || s.to.y !== after.from.y || !Number.isFinite(pointAt(s, 0.5).x)
+    })
+    if (bad !== -1) return `contour open at ${bad}: ${JSON.stringify(segments)}`
+  }
+  for (const p of samples(members.map(({ shape }) => shape), next)) {
+    if (members.some(({ shape }) => shape.away(p) < 1e-6)) continue
+    const should = members.reduce((so, { shape, role }, i) => {
+      const here = shape.contains(p)
+      return i === 0 ? here : role === 'adds' ? so || here : role === 'cuts' ? so && !here : role === 'overlap' ? so && here : so !== here
+    }, false)
+    const winding = result.reduce((sum, { segments }) => sum + segments.reduce((part, s) => part + passes(s, p), 0), 0)
+    if ((winding !== 0) !== should || Math.abs(winding) > 1) return `at ${p.x},${p.y} winding ${winding}, should be ${should ? 'inside' : 'outside'}`
+  }
+  return null
+}
+
+/** Points all over, and points just beside the edges, where things go wrong. */
+function samples(shapes: readonly Shape[], next: () => number): Point[] {
+  const all = Array.from({ length: 24 }, () => ({ x: next() * 30 - 3, y: next() * 30 - 3 }))
+  const segments = shapes.flatMap(({ path }) => path.flatMap((contour) => contour.segments as Segment[]))
+  for (let i = 0; i < 24; i++) {
+    const p = pointAt(segments[Math.floor(next() * segments.length)]!, next())
+    const angle = next() * 7, away = 10 ** (-1 - 4.5 * next())
+    all.push({ x: p.x + away * Math.cos(angle), y: p.y + away * Math.sin(angle) })
+  }
+  return all
+}
+
+if (process.argv[1]?.includes('fuzz')) {
+  const count = Number(process.argv[2] ?? 1000), first = Number(process.argv[3] ?? 1)
+  let failed = 0
+  const start = Date.now()
+  for (let seed = first; seed < first + count; seed++) {
+    const fault = faultOf(seed)
+    if (fault && ++failed <= 12) console.log(`seed ${seed}: ${fault.slice(0, 300)}`)
+  }
+  console.log(`${count} cases, ${failed} failed, ${Date.now() - start} ms`)
+}
