@@ -7,8 +7,8 @@ export default defineConfig({
   outputDir: 'test-results',
   workers: 1,
   // Generous, for machines that are busy with other work: a test waits for what it needs, never for a time.
-  timeout: 240_000,
-  expect: { timeout: 30_000 },
+  timeout: 480_000,
+  expect: { timeout: 60_000 },
   retries: process.env.CI ? 1 : 0,
   reporter: [['list'], ['json', { outputFile: 'build/e2e-report.json' }]],
   use: {

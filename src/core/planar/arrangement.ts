@@ -1,12 +1,13 @@
 import { type Curve, curveOf, powers } from '../geometry/curve'
 import { intersect } from '../geometry/intersect'
-import { part, tangent } from '../geometry/part'
+import { part } from '../geometry/part'
 import type { Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
-import { line, pointAt, reverse, type Segment } from '../geometry/segment'
+import { line, pointAt, type Segment } from '../geometry/segment'
 import { SNAP } from '../geometry/tolerance'
-import { passes } from '../geometry/winding'
+import { followers } from './around'
+import { cycles, windingsOf } from './faces'
 import { Vertices } from './vertices'
 
 /** Where an edge comes from: the input path, the segment it is a part of and between which of its parameters. */
@@ -43,7 +44,7 @@ export function arrange(paths: readonly Path[]): Arrangement {
   for (const { curve, cuts } of pieces) cuts.push({ t: 0, vertex: vertices.of(curve.segment.from) }, { t: 1, vertex: vertices.of(curve.segment.to) })
   cutEachOther(pieces, vertices)
   const edges = mergedEdges(pieces, vertices.points)
-  const next = order(edges, vertices.points)
+  const next = followers(edges, vertices.points.length)
   const { face, count } = cycles(next)
   return { vertices: vertices.points, edges, next, face, windings: windingsOf(paths.length, edges, next, face, count, vertices.points) }
 }
@@ -119,166 +120,4 @@ function mergedEdges(pieces: readonly Piece[], points: readonly Point[]): Edge[]
     }
   }
   return edges
-}
-
-/** For each half edge the one that follows it around its face: at its end, the neighbour of its twin, clockwise with y upwards. */
-function order(edges: readonly Edge[], points: readonly Point[]): Int32Array {
-  const outgoing: number[][] = points.map(() => [])
-  edges.forEach(({ from, to }, i) => {
-    outgoing[from]!.push(2 * i)
-    outgoing[to]!.push(2 * i + 1)
-  })
-  const next = new Int32Array(2 * edges.length)
-  for (const halves of outgoing) {
-    const around = sorted(halves, edges)
-    around.forEach((half, i) => {
-      next[half ^ 1] = around[(i + around.length - 1) % around.length]!
-    })
-  }
-  return next
-}
-
-/** Directions that differ by less than this are told apart farther along the edges. */
-const ALIKE = 1e-3
-
-/** Half edges that leave one vertex in the order of their directions; those that leave alike, by where they are a little later. */
-function sorted(halves: readonly number[], edges: readonly Edge[]): number[] {
-  const leaving = halves.map((half) => {
-    const segment = half & 1 ? reverse(edges[half >> 1]!.segment) : edges[half >> 1]!.segment
-    const d = tangent(segment, false)
-    return { half, segment, angle: Math.atan2(d.y, d.x) }
-  })
-  leaving.sort((a, b) => a.angle - b.angle)
-  const n = leaving.length
-  // A run of like directions must not be torn apart where angles start over.
-  let first = 0
-  while (first < n && turn(leaving[(first + n - 1) % n]!.angle, leaving[first]!.angle) < ALIKE) first++
-  const round = Array.from({ length: n }, (_, i) => leaving[(first + i) % n]!)
-  const result: number[] = []
-  for (let i = 0; i < n; ) {
-    let end = i + 1
-    while (end < n && turn(round[end - 1]!.angle, round[end]!.angle) < ALIKE) end++
-    const run = round.slice(i, end)
-    if (run.length > 1) {
-      const base = run[0]!.angle
-      const reach = 0.4 * Math.min(...run.map(({ segment }) => distance(segment.from, segment.to)))
-      const later = new Map(run.map((one) => [one, turn(base - Math.PI, directionAt(one.segment, reach))]))
-      run.sort((a, b) => later.get(a)! - later.get(b)!)
-    }
-    result.push(...run.map(({ half }) => half))
-    i = end
-  }
-  return result
-}
-
-/** From one angle to another, anticlockwise, 0 to 2π. */
-const turn = (from: number, to: number): number => (((to - from) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI)
-
-/** The direction from a segment's start to the first place that is `reach` away from it. */
-function directionAt(segment: Segment, reach: number): number {
-  const { from } = segment
-  let lo = 0, hi = 1
-  for (let t = 1 / 32; t < 1; t += 1 / 32) {
-    if (distance(pointAt(segment, t), from) >= reach) {
-      hi = t
-      break
-    }
-    lo = t
-  }
-  for (let i = 0; i < 40; i++) {
-    const t = (lo + hi) / 2
-    if (distance(pointAt(segment, t), from) >= reach) hi = t
-    else lo = t
-  }
-  const p = pointAt(segment, hi)
-  return Math.atan2(p.y - from.y, p.x - from.x)
-}
-
-/** Numbers the cycles of half edges: each bounds one face on its left. */
-function cycles(next: Int32Array): { face: Int32Array; count: number } {
-  const face = new Int32Array(next.length).fill(-1)
-  let count = 0
-  for (let half = 0; half < next.length; half++) {
-    if (face[half] !== -1) continue
-    for (let h = half; face[h] === -1; h = next[h]!) face[h] = count
-    count++
-  }
-  return { face, count }
-}
-
-/** How often each path winds around the face of each cycle: known outside each connected part, then carried from edge to edge. */
-function windingsOf(paths: number, edges: readonly Edge[], next: Int32Array, face: Int32Array, count: number, points: readonly Point[]): Int32Array[] {
-  const part = parts(edges, points.length)
-  const windings: (Int32Array | undefined)[] = new Array(count)
-  for (const outer of outerCycles(edges, next, face, count, part)) {
-    const at = points[edges[outer >> 1]!.from]!, own = part[edges[outer >> 1]!.from]
-    const around = new Int32Array(paths)
-    for (const { from, segment, windings: sources } of edges) {
-      if (part[from] === own) continue
-      const count = passes(segment, at)
-      if (count !== 0) for (const [path, times] of sources) around[path]! += count * times
-    }
-    windings[face[outer]!] = around
-    const pending = [outer]
-    while (pending.length > 0) {
-      const start = pending.pop()!
-      const here = windings[face[start]!]!
-      for (let half = start; ; ) {
-        const across = half ^ 1
-        if (!windings[face[across]!]) {
-          const there = Int32Array.from(here)
-          // A path winds once more around what is on its left than around what is on its right.
-          for (const [path, times] of edges[half >> 1]!.windings) there[path]! += half & 1 ? times : -times
-          windings[face[across]!] = there
-          pending.push(across)
-        }
-        half = next[half]!
-        if (half === start) break
-      }
-    }
-  }
-  return windings as Int32Array[]
-}
-
-/** The connected part each vertex belongs to. */
-function parts(edges: readonly Edge[], count: number): Int32Array {
-  const parent = Int32Array.from({ length: count }, (_, i) => i)
-  const root = (i: number): number => {
-    while (parent[i] !== i) i = parent[i] = parent[parent[i]!]!
-    return i
-  }
-  for (const { from, to } of edges) parent[root(from)] = root(to)
-  return parent.map((_, i) => root(i))
-}
-
-/** A half edge on the outside of each connected part: of its cycles, the one that encloses least, which is the one the wrong way round. */
-function outerCycles(edges: readonly Edge[], next: Int32Array, face: Int32Array, count: number, part: Int32Array): number[] {
-  const best = new Map<number, { half: number; area: number }>()
-  const seen = new Uint8Array(count)
-  for (let half = 0; half < next.length; half++) {
-    if (seen[face[half]!]) continue
-    seen[face[half]!] = 1
-    let area = 0
-    for (let h = half; ; ) {
-      area += (h & 1 ? -1 : 1) * under(edges[h >> 1]!.segment)
-      h = next[h]!
-      if (h === half) break
-    }
-    const own = part[edges[half >> 1]!.from]!
-    const known = best.get(own)
-    if (!known || area < known.area) best.set(own, { half, area })
-  }
-  return [...best.values()].map(({ half }) => half)
-}
-
-/** Twice the area between a segment and the origin, by the trapezium rule on enough chords to tell which way a cycle runs. */
-function under(segment: Segment): number {
-  const n = segment.kind === 'line' ? 1 : 24
-  let sum = 0, before = segment.from
-  for (let i = 1; i <= n; i++) {
-    const p = i === n ? segment.to : pointAt(segment, i / n)
-    sum += before.x * p.y - p.x * before.y
-    before = p
-  }
-  return sum
 }

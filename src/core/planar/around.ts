@@ -1,0 +1,77 @@
+import { tangent } from '../geometry/part'
+import { distance } from '../geometry/point'
+import { pointAt, reverse, type Segment } from '../geometry/segment'
+import type { Edge } from './arrangement'
+
+/** For each half edge the one that follows it around its face: at its end, the neighbour of its twin, clockwise with y upwards. */
+export function followers(edges: readonly Edge[], vertices: number): Int32Array {
+  const outgoing: number[][] = Array.from({ length: vertices }, () => [])
+  edges.forEach(({ from, to }, i) => {
+    outgoing[from]!.push(2 * i)
+    outgoing[to]!.push(2 * i + 1)
+  })
+  const next = new Int32Array(2 * edges.length)
+  for (const halves of outgoing) {
+    const around = sorted(halves, edges)
+    around.forEach((half, i) => {
+      next[half ^ 1] = around[(i + around.length - 1) % around.length]!
+    })
+  }
+  return next
+}
+
+/** Directions that differ by less than this are told apart farther along the edges. */
+const ALIKE = 1e-3
+
+/** Half edges that leave one vertex in the order of their directions; those that leave alike, by where they are a little later. */
+function sorted(halves: readonly number[], edges: readonly Edge[]): number[] {
+  const leaving = halves.map((half) => {
+    const segment = half & 1 ? reverse(edges[half >> 1]!.segment) : edges[half >> 1]!.segment
+    const d = tangent(segment, false)
+    return { half, segment, angle: Math.atan2(d.y, d.x) }
+  })
+  leaving.sort((a, b) => a.angle - b.angle)
+  const n = leaving.length
+  // A run of like directions must not be torn apart where angles start over.
+  let first = 0
+  while (first < n && turn(leaving[(first + n - 1) % n]!.angle, leaving[first]!.angle) < ALIKE) first++
+  const round = Array.from({ length: n }, (_, i) => leaving[(first + i) % n]!)
+  const result: number[] = []
+  for (let i = 0; i < n; ) {
+    let end = i + 1
+    while (end < n && turn(round[end - 1]!.angle, round[end]!.angle) < ALIKE) end++
+    const run = round.slice(i, end)
+    if (run.length > 1) {
+      const base = run[0]!.angle
+      const reach = 0.4 * Math.min(...run.map(({ segment }) => distance(segment.from, segment.to)))
+      const later = new Map(run.map((one) => [one, turn(base - Math.PI, directionAt(one.segment, reach))]))
+      run.sort((a, b) => later.get(a)! - later.get(b)!)
+    }
+    result.push(...run.map(({ half }) => half))
+    i = end
+  }
+  return result
+}
+
+/** From one angle to another, anticlockwise, 0 to 2π. */
+const turn = (from: number, to: number): number => (((to - from) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI)
+
+/** The direction from a segment's start to the first place that is `reach` away from it. */
+function directionAt(segment: Segment, reach: number): number {
+  const { from } = segment
+  let lo = 0, hi = 1
+  for (let t = 1 / 32; t < 1; t += 1 / 32) {
+    if (distance(pointAt(segment, t), from) >= reach) {
+      hi = t
+      break
+    }
+    lo = t
+  }
+  for (let i = 0; i < 40; i++) {
+    const t = (lo + hi) / 2
+    if (distance(pointAt(segment, t), from) >= reach) hi = t
+    else lo = t
+  }
+  const p = pointAt(segment, hi)
+  return Math.atan2(p.y - from.y, p.x - from.x)
+}
