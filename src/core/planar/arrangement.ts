@@ -2,7 +2,7 @@ import { type Curve, curveOf, powers } from '../geometry/curve'
 import { intersect } from '../geometry/intersect'
 import { part } from '../geometry/part'
 import type { Path } from '../geometry/path'
-import { distance, type Point } from '../geometry/point'
+import { cross, distance, type Point, subtract } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
 import { line, pointAt, type Segment } from '../geometry/segment'
 import { SNAP } from '../geometry/tolerance'
@@ -61,12 +61,24 @@ function piecesOf(paths: readonly Path[]): Piece[] {
         for (let i = 0; i + 1 < stops.length; i++) {
           const t0 = stops[i]!, t1 = stops[i + 1]!
           const segment = stops.length === 2 ? source : part(source, t0, t1)
-          if (distance(segment.from, segment.to) > SNAP) pieces.push({ path: index, source, t0, t1, curve: curveOf(segment), cuts: [] })
+          if (distance(segment.from, segment.to) <= SNAP) continue
+          // A cubic that runs straight is a line: only so can it share a stretch with one.
+          const straight = isStraight(segment) ? line(segment.from, segment.to) : null
+          pieces.push(straight ? { path: index, source: straight, t0: 0, t1: 1, curve: curveOf(straight), cuts: [] } : { path: index, source, t0, t1, curve: curveOf(segment), cuts: [] })
         }
       }
     }
   })
   return pieces
+}
+
+/** True for a cubic whose control points lie on its chord; it has been cut where it turns back. */
+function isStraight(segment: Segment): boolean {
+  if (segment.kind !== 'cubic') return false
+  const { from, c1, c2, to } = segment
+  const chord = subtract(to, from)
+  const aside = (p: Point) => Math.abs(cross(chord, subtract(p, from))) / Math.hypot(chord.x, chord.y)
+  return aside(c1) <= SNAP / 10 && aside(c2) <= SNAP / 10
 }
 
 function turns({ from, c1, c2, to }: Segment & { kind: 'cubic' }): number[] {

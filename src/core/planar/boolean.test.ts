@@ -16,7 +16,8 @@ const segments = (path: Path): Segment[] => path.flatMap((contour) => [...contou
 
 describe('combining', () => {
   it('gives to every place what the roles say, on random shapes that touch and share edges', () => {
-    const faults = Array.from({ length: 200 }, (_, i) => i + 1).flatMap((seed) => faultOf(seed) ?? [])
+    // Among them a seed that once failed: a cubic that runs straight along another shape's side.
+    const faults = [...Array.from({ length: 200 }, (_, i) => i + 1), 105131].flatMap((seed) => faultOf(seed) ?? [])
     expect(faults).toEqual([])
   })
 
