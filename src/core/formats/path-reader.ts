@@ -38,7 +38,7 @@ class Reader {
   private readonly contours: Contour[] = []
 
   constructor(private readonly text: string) {
-    this.skip()
+    this.passSpace()
   }
 
   get done(): boolean {
@@ -57,7 +57,7 @@ class Reader {
       if (this.letter === '' && next.toUpperCase() !== 'M') this.fail('Path data begins with M')
       this.letter = next
       this.at++
-      this.skip()
+      this.passSpace()
     } else if (this.letter === '' || /z/i.test(this.letter)) this.fail('A command is missing')
     else if (/m/i.test(this.letter)) this.letter = this.letter === 'm' ? 'l' : 'L'
     const upper = this.letter.toUpperCase()
@@ -142,11 +142,11 @@ class Reader {
     const value = Number(found![0])
     if (!Number.isFinite(value) || Math.abs(value) > 1e9) this.fail('A number is too large')
     this.at = pattern.lastIndex
-    this.skip()
+    this.passSpace()
     return value
   }
 
-  private skip(): void {
+  private passSpace(): void {
     BETWEEN.lastIndex = this.at
     BETWEEN.exec(this.text)
     this.at = BETWEEN.lastIndex
