@@ -1,5 +1,5 @@
 import type { Point } from './point'
-import type { Arc, Cubic } from './segment'
+import type { Arc } from './segment'
 import { apply, type Transform } from './transform'
 
 /** An arc by its centre: radii after SVG's correction, angles in radians before `turn`, `extent` negative when anticlockwise. */
@@ -67,27 +67,4 @@ export function transformArc(arc: Arc, map: Transform): Arc {
   )
   const mirrored = a * d - b * c < 0
   return { ...arc, ...axes, from: apply(map, arc.from), to: apply(map, arc.to), sweep: arc.sweep !== mirrored }
-}
-
-/** Cubics that follow an arc, one to each quarter turn or less; off by at most 0.03 % of the radius. */
-export function arcToCubics(arc: Arc): Cubic[] {
-  const { centre, rx, ry, start, extent } = arcCentre(arc)
-  const count = Math.max(1, Math.ceil(Math.abs(extent) / (Math.PI / 2) - 1e-9))
-  const step = extent / count
-  const k = (4 / 3) * Math.tan(step / 4)
-  const cos = Math.cos(arc.turn), sin = Math.sin(arc.turn)
-  const at = (x: number, y: number): Point => ({
-    x: centre.x + cos * rx * x - sin * ry * y,
-    y: centre.y + sin * rx * x + cos * ry * y,
-  })
-  return Array.from({ length: count }, (_, i) => {
-    const p = start + step * i, q = p + step
-    return {
-      kind: 'cubic',
-      from: i === 0 ? arc.from : at(Math.cos(p), Math.sin(p)),
-      c1: at(Math.cos(p) - k * Math.sin(p), Math.sin(p) + k * Math.cos(p)),
-      c2: at(Math.cos(q) + k * Math.sin(q), Math.sin(q) - k * Math.cos(q)),
-      to: i === count - 1 ? arc.to : at(Math.cos(q), Math.sin(q)),
-    }
-  })
 }
