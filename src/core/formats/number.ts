@@ -1,10 +1,11 @@
+const POWERS = Array.from({ length: 16 }, (_, i) => 10 ** i)
+
+/** The value nearest to a number with so many digits after the point; never -0. */
+export const rounded = (value: number, digits: number): number => Math.round(value * POWERS[digits]!) / POWERS[digits]! + 0
+
 /** A number in its shortest decimal form at a precision (digits after the point): no leading zero, no trailing ones, no -0. */
 export function shortNumber(value: number, digits: number): string {
-  const text = value.toFixed(digits)
-  const trimmed = digits > 0 ? text.replace(/\.?0+$/, '') : text
-  const short = trimmed.replace(/^(-?)0\./, '$1.')
-  return short === '-0' || short === '' || short === '-' ? '0' : short
+  const text = String(rounded(value, digits))
+  if (text.startsWith('0.')) return text.slice(1)
+  return text.startsWith('-0.') ? `-${text.slice(2)}` : text
 }
-
-/** The value that `shortNumber` writes. */
-export const rounded = (value: number, digits: number): number => Number(value.toFixed(digits)) + 0

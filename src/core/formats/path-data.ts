@@ -20,13 +20,15 @@ class PathWriter {
   private letter = ''
   private x = 0
   private y = 0
+  /** Whether the last number written has a point, so that another fraction may follow it without a separator. */
+  private pointed = false
 
   constructor(private readonly digits: number) {}
 
   contour({ segments, closed }: Contour): void {
     const { from } = segments[0]!
     const startX = rounded(from.x, this.digits), startY = rounded(from.y, this.digits)
-    this.command('M', [from.x, from.y], [0, 1])
+    this.command('M', [from.x, from.y], XY)
     const last = segments.length - 1
     segments.forEach((segment, i) => {
       // Closing draws the last straight side by itself.
@@ -43,52 +45,52 @@ class PathWriter {
     const { x, y } = segment.to
     switch (segment.kind) {
       case 'line':
-        if (rounded(y, this.digits) === this.y) this.command('H', [x], [0])
-        else if (rounded(x, this.digits) === this.x) this.command('V', [y], [1])
-        else this.command('L', [x, y], [0, 1])
+        if (rounded(y, this.digits) === this.y) this.command('H', [x], X)
+        else if (rounded(x, this.digits) === this.x) this.command('V', [y], Y)
+        else this.command('L', [x, y], XY)
         return
       case 'cubic':
-        this.command('C', [segment.c1.x, segment.c1.y, segment.c2.x, segment.c2.y, x, y], [0, 1, 0, 1, 0, 1])
+        this.command('C', [segment.c1.x, segment.c1.y, segment.c2.x, segment.c2.y, x, y], XYXYXY)
         return
       case 'arc': {
         const round = segment.rx === segment.ry
         const turn = round ? 0 : (segment.turn * 180) / Math.PI
-        this.command('A', [segment.rx, segment.ry, turn, segment.large ? 1 : 0, segment.sweep ? 1 : 0, x, y], [null, null, null, null, null, 0, 1])
+        this.command('A', [segment.rx, segment.ry, turn, segment.large ? 1 : 0, segment.sweep ? 1 : 0, x, y], ARC)
       }
     }
   }
 
-  /** Writes one command; `axes` says which numbers are x (0) or y (1) coordinates and so may be relative. */
-  private command(letter: string, numbers: readonly number[], axes: readonly (0 | 1 | null)[]): void {
-    const write = (relative: boolean) => {
-      const name = relative ? letter.toLowerCase() : letter
-      const values = numbers.map((n, i) => {
-        const axis = axes[i]!
-        const value = rounded(n, this.digits)
-        return shortNumber(axis !== null && relative ? value - (axis === 0 ? this.x : this.y) : value, this.digits)
-      })
-      const implied = name === this.letter || (name === 'L' && this.letter === 'M') || (name === 'l' && this.letter === 'm')
-      return { name, text: (implied ? joint(this.text, values[0]!) : name) + joined(values) }
-    }
-    const absolute = write(false), relative = write(true)
-    const { name, text } = this.text === '' || absolute.text.length <= relative.text.length ? absolute : relative
+  /** Writes one command, absolute or relative, whichever is shorter. */
+  private command(letter: string, numbers: readonly number[], axes: readonly Axis[]): void {
+    const absolute = this.written(letter, numbers, axes, false)
+    const relative = this.text === '' ? absolute : this.written(letter.toLowerCase(), numbers, axes, true)
+    const { name, text, pointed } = absolute.text.length <= relative.text.length ? absolute : relative
     this.text += text
     this.letter = name
-    numbers.forEach((n, i) => {
-      if (i < numbers.length - 2) return
-      if (axes[i] === 0) this.x = rounded(n, this.digits)
-      if (axes[i] === 1) this.y = rounded(n, this.digits)
-    })
+    this.pointed = pointed
+    for (let i = Math.max(0, numbers.length - 2); i < numbers.length; i++) {
+      if (axes[i] === 0) this.x = rounded(numbers[i]!, this.digits)
+      if (axes[i] === 1) this.y = rounded(numbers[i]!, this.digits)
+    }
+  }
+
+  private written(name: string, numbers: readonly number[], axes: readonly Axis[], relative: boolean): { name: string; text: string; pointed: boolean } {
+    const implied = name === this.letter || (name === 'L' && this.letter === 'M') || (name === 'l' && this.letter === 'm')
+    let text = implied ? '' : name, pointed = this.pointed
+    for (let i = 0; i < numbers.length; i++) {
+      const axis = axes[i]!
+      const value = relative && axis !== null ? rounded(numbers[i]!, this.digits) - (axis === 0 ? this.x : this.y) : numbers[i]!
+      const number = shortNumber(value, this.digits)
+      // No separator is needed after a letter, before a minus, nor before a point that ends another fraction.
+      const bare = (i === 0 && !implied) || number.startsWith('-') || (number.startsWith('.') && pointed)
+      text += bare ? number : ` ${number}`
+      pointed = number.includes('.')
+    }
+    return { name, text, pointed }
   }
 }
 
-/** The separator a number needs after what stands before it: none before a minus, nor before a point that ends another fraction. */
-function joint(before: string, next: string): string {
-  if (next.startsWith('-')) return ''
-  const token = /[^\s,a-zA-Z-]*$/.exec(before)![0]
-  return next.startsWith('.') && token.includes('.') ? '' : ' '
-}
-
-function joined(values: readonly string[]): string {
-  return values.reduce((text, value, i) => (i === 0 ? value : text + joint(text, value) + value), '')
-}
+/** Which numbers of a command are x (0) or y (1) coordinates and so may be relative. */
+type Axis = 0 | 1 | null
+const X: readonly Axis[] = [0], Y: readonly Axis[] = [1], XY: readonly Axis[] = [0, 1], XYXYXY: readonly Axis[] = [0, 1, 0, 1, 0, 1]
+const ARC: readonly Axis[] = [null, null, null, null, null, 0, 1]

@@ -14,8 +14,6 @@ export class PathDataError extends Error {
 const COUNTS: Record<string, number> = { M: 2, L: 2, H: 1, V: 1, C: 6, S: 4, Q: 4, T: 2, A: 7, Z: 0 }
 
 const NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y
-const FLAG = /[01]/y
-const BETWEEN = /[\s,]*/y
 
 /**
  * Reads SVG path data (SVG 2 §9.3), every command of it; quadratics become cubics, arcs without radius lines. Throws `PathDataError`
@@ -52,17 +50,24 @@ class Reader {
 
   command(): void {
     const next = this.text[this.at]!
-    if (/[a-zA-Z]/.test(next)) {
+    if ((next >= 'a' && next <= 'z') || (next >= 'A' && next <= 'Z')) {
       if (!(next.toUpperCase() in COUNTS)) this.fail(`“${next}” is no path command`)
       if (this.letter === '' && next.toUpperCase() !== 'M') this.fail('Path data begins with M')
       this.letter = next
       this.at++
       this.passSpace()
-    } else if (this.letter === '' || /z/i.test(this.letter)) this.fail('A command is missing')
-    else if (/m/i.test(this.letter)) this.letter = this.letter === 'm' ? 'l' : 'L'
+    } else if (this.letter === '' || this.letter === 'z' || this.letter === 'Z') this.fail('A command is missing')
+    else if (this.letter === 'm') this.letter = 'l'
+    else if (this.letter === 'M') this.letter = 'L'
     const upper = this.letter.toUpperCase()
-    const numbers = Array.from({ length: COUNTS[upper]! }, (_, i) => this.number(upper === 'A' && (i === 3 || i === 4)))
+    const numbers = this.numbers(upper)
     this.draw(upper, numbers, this.letter !== upper)
+  }
+
+  private numbers(command: string): number[] {
+    const count = COUNTS[command]!, numbers: number[] = []
+    for (let i = 0; i < count; i++) numbers.push(command === 'A' && (i === 3 || i === 4) ? this.flag() : this.number())
+    return numbers
   }
 
   private draw(command: string, n: readonly number[], relative: boolean): void {
@@ -134,22 +139,32 @@ class Reader {
     this.segments = []
   }
 
-  private number(flag: boolean): number {
-    const pattern = flag ? FLAG : NUMBER
-    pattern.lastIndex = this.at
-    const found = pattern.exec(this.text)
-    if (!found) this.fail(this.done ? 'The path data is cut off' : `${flag ? 'A flag, 0 or 1,' : 'A number'} is missing`)
+  private number(): number {
+    NUMBER.lastIndex = this.at
+    const found = NUMBER.exec(this.text)
+    if (!found) this.fail(this.done ? 'The path data is cut off' : 'A number is missing')
     const value = Number(found![0])
     if (!Number.isFinite(value) || Math.abs(value) > 1e9) this.fail('A number is too large')
-    this.at = pattern.lastIndex
+    this.at = NUMBER.lastIndex
     this.passSpace()
     return value
   }
 
+  /** A flag of an arc: one digit, which what follows need not be kept apart from. */
+  private flag(): number {
+    const flag = this.text[this.at]
+    if (flag !== '0' && flag !== '1') this.fail(this.done ? 'The path data is cut off' : 'A flag, 0 or 1, is missing')
+    this.at++
+    this.passSpace()
+    return flag === '1' ? 1 : 0
+  }
+
   private passSpace(): void {
-    BETWEEN.lastIndex = this.at
-    BETWEEN.exec(this.text)
-    this.at = BETWEEN.lastIndex
+    for (; ; this.at++) {
+      const code = this.text.charCodeAt(this.at)
+      // Space, tab, line feed, form feed, carriage return, comma (SVG 2 §9.3.9).
+      if (code !== 32 && code !== 44 && code !== 10 && code !== 13 && code !== 9 && code !== 12) return
+    }
   }
 
   private fail(message: string): never {

@@ -1,5 +1,6 @@
 import { type ArcCentre, arcCentre } from './arc'
 import type { Box } from './box'
+import { parameterOnCubic } from './cubic'
 import { distance, type Point } from './point'
 import { rootsOnUnit } from './roots'
 import { type Arc, type Cubic, type Line, pointAt, type Segment, segmentBounds } from './segment'
@@ -89,6 +90,7 @@ export function parameterAt(curve: Curve, p: Point, tolerance: number): number |
   if (p.x < box.x - tolerance || p.y < box.y - tolerance || p.x > box.x + box.w + tolerance || p.y > box.y + box.h + tolerance) return null
   if (distance(p, segment.from) <= tolerance) return 0
   if (distance(p, segment.to) <= tolerance) return 1
+  if (segment.kind === 'cubic') return parameterOnCubic(segment, p, tolerance)
   const t = nearestParameter(curve, p)
   return distance(pointAt(segment, t), p) <= tolerance ? t : null
 }

@@ -1,10 +1,10 @@
 import { arcCentre } from './arc'
 import { sweptTwice } from './area'
 import { boxUnion, type Box } from './box'
-import { tangent } from './part'
 import type { Path } from './path'
 import type { Point } from './point'
 import { pointAt, type Segment, segmentBounds } from './segment'
+import { slopeAt } from './slope'
 
 /** What a path measures: lengths in units, its area with holes taken away, where its mass would balance, its exact bounds. */
 export type Measures = {
@@ -61,28 +61,13 @@ function refined(over: (a: number, b: number) => number, a: number, b: number, d
 
 const integral = (a: number, b: number, f: (t: number) => number): number => GAUSS.reduce((sum, [t, weight]) => sum + weight * f(a + (b - a) * t), 0) * (b - a)
 
-/** The derivative of a segment by its parameter. */
-function slope(segment: Segment, t: number): Point {
-  if (segment.kind === 'line') return tangent(segment, false)
-  if (segment.kind === 'cubic') {
-    const { from, c1, c2, to } = segment, s = 1 - t
-    const k = (p0: number, p1: number, p2: number, p3: number) => 3 * (s * s * (p1 - p0) + 2 * s * t * (p2 - p1) + t * t * (p3 - p2))
-    return { x: k(from.x, c1.x, c2.x, to.x), y: k(from.y, c1.y, c2.y, to.y) }
-  }
-  const { rx, ry, start, extent } = arcCentre(segment)
-  const angle = start + extent * t
-  const x = -rx * Math.sin(angle) * extent, y = ry * Math.cos(angle) * extent
-  const cos = Math.cos(segment.turn), sin = Math.sin(segment.turn)
-  return { x: cos * x - sin * y, y: sin * x + cos * y }
-}
-
 const speed = (segment: Segment, t: number): number => {
-  const d = slope(segment, t)
+  const d = slopeAt(segment, t)
   return Math.hypot(d.x, d.y)
 }
 
 /** The shares of a segment in the moments of area: ½∮x²dy and −½∮y²dx (Green). */
 function moments(segment: Segment): [number, number] {
-  const over = (f: (p: Point, d: Point) => number) => refined((a, b) => integral(a, b, (t) => f(pointAt(segment, t), slope(segment, t))), 0, 1, 4)
+  const over = (f: (p: Point, d: Point) => number) => refined((a, b) => integral(a, b, (t) => f(pointAt(segment, t), slopeAt(segment, t))), 0, 1, 4)
   return [over((p, d) => p.x * p.x * d.y) / 2, -over((p, d) => p.y * p.y * d.x) / 2]
 }

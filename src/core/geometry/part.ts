@@ -1,15 +1,16 @@
-import { arcCentre } from './arc'
-import { mix, type Point } from './point'
-import { type Cubic, pointAt, type Segment } from './segment'
+import { type ArcCentre, arcCentre } from './arc'
+import { splitCubic } from './cubic'
+import type { Point } from './point'
+import { pointAt, type Segment } from './segment'
 
-/** The part of a segment between two parameters, `from` < `to`; its ends may be given exactly. */
-export function part(segment: Segment, from: number, to: number, start = pointAt(segment, from), end = pointAt(segment, to)): Segment {
+/** The part of a segment between two parameters, `from` < `to`; its ends may be given exactly, and of an arc its centre where it is known. */
+export function part(segment: Segment, from: number, to: number, start = pointAt(segment, from), end = pointAt(segment, to), centre?: ArcCentre | null): Segment {
   switch (segment.kind) {
     case 'line':
       return { kind: 'line', from: start, to: end }
     case 'arc': {
-      const { extent, rx, ry } = arcCentre(segment)
-      return { ...segment, rx, ry, from: start, to: end, large: Math.abs(extent) * (to - from) > Math.PI }
+      const { extent, rx, ry } = centre ?? arcCentre(segment)
+      return { kind: 'arc', from: start, to: end, rx, ry, turn: segment.turn, sweep: segment.sweep, large: Math.abs(extent) * (to - from) > Math.PI }
     }
     case 'cubic': {
       const [, second] = splitCubic(segment, from)
@@ -17,12 +18,6 @@ export function part(segment: Segment, from: number, to: number, start = pointAt
       return { ...piece, from: start, to: end }
     }
   }
-}
-
-/** A cubic in two at a parameter (de Casteljau). */
-export function splitCubic({ from, c1, c2, to }: Cubic, t: number): [Cubic, Cubic] {
-  const a = mix(from, c1, t), b = mix(c1, c2, t), c = mix(c2, to, t), d = mix(a, b, t), e = mix(b, c, t), f = mix(d, e, t)
-  return [{ kind: 'cubic', from, c1: a, c2: d, to: f }, { kind: 'cubic', from: f, c1: e, c2: c, to }]
 }
 
 /** The direction in which a segment leaves its start (`end` false) or arrives at its end, not of unit length. */

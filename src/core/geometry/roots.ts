@@ -33,10 +33,14 @@ export function rootsOnUnit(coefficients: readonly number[], tolerance: number):
   let n = coefficients.length
   const scale = coefficients.reduce((most, c) => Math.max(most, Math.abs(c)), 0)
   while (n > 1 && Math.abs(coefficients[n - 1]!) <= 1e-15 * scale) n--
-  const c = coefficients.slice(0, n)
   if (n <= 1) return []
+  if (n === 2) {
+    const t = -coefficients[0]! / coefficients[1]!
+    return t >= -1e-16 && t <= 1 + 4e-16 ? [{ t: Math.max(0, Math.min(1, t)), touch: false }] : []
+  }
+  const c = coefficients.slice(0, n)
   const d = c.slice(1).map((value, i) => value * (i + 1))
-  const extremes = n === 2 ? [] : rootsOnUnit(d, 0).map(({ t }) => t).filter((t) => t > 0 && t < 1)
+  const extremes = rootsOnUnit(d, 0).map(({ t }) => t).filter((t) => t > 0 && t < 1)
   const stops = [0, ...extremes, 1]
   const values = stops.map((t) => valueAt(c, t))
   const touching = values.map((value, i) => i > 0 && i < stops.length - 1 && Math.abs(value) <= tolerance)

@@ -5,17 +5,31 @@ import type { Edge } from './arrangement'
 
 /** For each half edge the one that follows it around its face: at its end, the neighbour of its twin, clockwise with y upwards. */
 export function followers(edges: readonly Edge[], vertices: number): Int32Array {
-  const outgoing: number[][] = Array.from({ length: vertices }, () => [])
+  // The last half edge that leaves each vertex, and for each half edge the one before it that leaves the same.
+  const last = new Int32Array(vertices).fill(-1), before = new Int32Array(2 * edges.length)
   edges.forEach(({ from, to }, i) => {
-    outgoing[from]!.push(2 * i)
-    outgoing[to]!.push(2 * i + 1)
+    before[2 * i] = last[from]!
+    last[from] = 2 * i
+    before[2 * i + 1] = last[to]!
+    last[to] = 2 * i + 1
   })
   const next = new Int32Array(2 * edges.length)
-  for (const halves of outgoing) {
-    const around = sorted(halves, edges)
-    around.forEach((half, i) => {
-      next[half ^ 1] = around[(i + around.length - 1) % around.length]!
-    })
+  for (let v = 0; v < vertices; v++) {
+    const a = last[v]!
+    if (a === -1) continue
+    const b = before[a]!
+    if (b === -1) next[a ^ 1] = a
+    else if (before[b] === -1) {
+      next[a ^ 1] = b
+      next[b ^ 1] = a
+    } else {
+      const halves: number[] = []
+      for (let half = a; half !== -1; half = before[half]!) halves.push(half)
+      const around = sorted(halves, edges)
+      around.forEach((half, i) => {
+        next[half ^ 1] = around[(i + around.length - 1) % around.length]!
+      })
+    }
   }
   return next
 }
@@ -26,9 +40,9 @@ const ALIKE = 1e-3
 /** Half edges that leave one vertex in the order of their directions; those that leave alike, by where they are a little later. */
 function sorted(halves: readonly number[], edges: readonly Edge[]): number[] {
   const leaving = halves.map((half) => {
-    const segment = half & 1 ? reverse(edges[half >> 1]!.segment) : edges[half >> 1]!.segment
-    const d = tangent(segment, false)
-    return { half, segment, angle: Math.atan2(d.y, d.x) }
+    const { segment } = edges[half >> 1]!
+    const d = tangent(segment, (half & 1) === 1)
+    return { half, segment, angle: half & 1 ? Math.atan2(-d.y, -d.x) : Math.atan2(d.y, d.x) }
   })
   leaving.sort((a, b) => a.angle - b.angle)
   const n = leaving.length
@@ -44,7 +58,7 @@ function sorted(halves: readonly number[], edges: readonly Edge[]): number[] {
     if (run.length > 1) {
       const base = run[0]!.angle
       const reach = 0.4 * Math.min(...run.map(({ segment }) => distance(segment.from, segment.to)))
-      const later = new Map(run.map((one) => [one, turn(base - Math.PI, directionAt(one.segment, reach))]))
+      const later = new Map(run.map((one) => [one, turn(base - Math.PI, directionFrom(one.half & 1 ? reverse(one.segment) : one.segment, reach))]))
       run.sort((a, b) => later.get(a)! - later.get(b)!)
     }
     result.push(...run.map(({ half }) => half))
@@ -57,7 +71,7 @@ function sorted(halves: readonly number[], edges: readonly Edge[]): number[] {
 const turn = (from: number, to: number): number => (((to - from) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI)
 
 /** The direction from a segment's start to the first place that is `reach` away from it. */
-function directionAt(segment: Segment, reach: number): number {
+function directionFrom(segment: Segment, reach: number): number {
   const { from } = segment
   let lo = 0, hi = 1
   for (let t = 1 / 32; t < 1; t += 1 / 32) {

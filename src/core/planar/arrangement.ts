@@ -1,30 +1,38 @@
-import { type Curve, curveOf, powers } from '../geometry/curve'
+import type { Curve } from '../geometry/curve'
+import { type Deadline, keepTime } from '../geometry/deadline'
 import { intersect } from '../geometry/intersect'
 import { part } from '../geometry/part'
 import type { Path } from '../geometry/path'
-import { cross, distance, type Point, subtract } from '../geometry/point'
-import { rootsOnUnit } from '../geometry/roots'
-import { line, pointAt, type Segment } from '../geometry/segment'
-import { SNAP } from '../geometry/tolerance'
+import { distance, type Point } from '../geometry/point'
+import { pointAt, type Segment } from '../geometry/segment'
+import { MEETING, REACH, SNAP } from '../geometry/tolerance'
 import { followers } from './around'
-import { cycles, windingsOf } from './faces'
+import { facesOf } from './faces'
+import { type Piece, piecesOf } from './pieces'
 import { Vertices } from './vertices'
 
 /** Where an edge comes from: the input path, the segment it is a part of and between which of its parameters. */
 export type Origin = { readonly path: number; readonly segment: Segment; readonly from: number; readonly to: number }
 
-/** An edge between two vertices. Several input paths may run along it; `windings` has for each of them how often, forth less back. */
+/**
+ * An edge between two vertices. Several input paths may run along it: `windings` has for each of those that enclose something, how
+ * often, forth less back; `origin` is the first of them.
+ */
 export type Edge = {
   readonly from: number
   readonly to: number
   readonly segment: Segment
   readonly origin: Origin
-  readonly windings: ReadonlyMap<number, number>
+  readonly windings: readonly Winding[]
 }
 
+/** How often a path runs along an edge, forth less back. */
+export type Winding = { readonly path: number; readonly times: number }
+
 /**
- * Paths laid over each other: vertices, the edges between them, and faces. Half edge 2·i runs along edge i, 2·i + 1 against it;
- * `face` has the face to the left of each (left as seen with y upwards), `windings` how often each path winds around each face.
+ * Paths laid over each other: vertices, the edges between them, and faces. Half edge 2·i runs along edge i, 2·i + 1 against it; `next`
+ * has the half edge that follows each around its face, `face` the face to its left (as seen with y upwards). Face 0 is what lies
+ * outside of everything. `windings` has for each face how often each path winds around it; `snap` is how near points are one vertex.
  */
 export type Arrangement = {
   readonly vertices: readonly Point[]
@@ -32,104 +40,103 @@ export type Arrangement = {
   readonly next: Int32Array
   readonly face: Int32Array
   readonly windings: readonly Int32Array[]
+  readonly snap: number
 }
 
-type Piece = { readonly path: number; readonly source: Segment; readonly t0: number; readonly t1: number; readonly curve: Curve; readonly cuts: { t: number; vertex: number }[] }
+/** How paths are laid over each other: whether open contours are closed by a straight line, as where they are filled, or only cut. */
+export type Laying = { readonly open?: 'close' | 'cut'; readonly deadline?: Deadline }
 
-/** Lays closed paths over each other. Open contours are closed by a straight line, as they are where they are filled. */
-export function arrange(paths: readonly Path[]): Arrangement {
-  const vertices = new Vertices(SNAP)
-  const pieces = piecesOf(paths)
+/** Lays paths over each other. Throws on coordinates that are not finite, and `OutOfTime`. */
+export function arrange(paths: readonly Path[], { open = 'close', deadline }: Laying = {}): Arrangement {
+  const scale = scaleOf(paths)
+  const snap = SNAP * scale
+  const vertices = new Vertices(snap)
+  const pieces = piecesOf(paths, open, snap)
   // Input nodes come first, so that it is their coordinates that survive.
   for (const { curve, cuts } of pieces) cuts.push({ t: 0, vertex: vertices.of(curve.segment.from) }, { t: 1, vertex: vertices.of(curve.segment.to) })
-  cutEachOther(pieces, vertices)
-  const edges = mergedEdges(pieces, vertices.points)
+  cutEachOther(pieces, vertices, snap, MEETING * scale, deadline)
+  const edges = mergedEdges(pieces, vertices.points, snap)
   const next = followers(edges, vertices.points.length)
-  const { face, count } = cycles(next)
-  return { vertices: vertices.points, edges, next, face, windings: windingsOf(paths.length, edges, next, face, count, vertices.points) }
+  keepTime(deadline)
+  return { vertices: vertices.points, edges, next, ...facesOf(paths.length, edges, next, vertices.points, deadline), snap }
 }
 
-/** Segments as pieces; cubics are cut where they turn back along x or y, so that no piece meets itself. */
-function piecesOf(paths: readonly Path[]): Piece[] {
-  const pieces: Piece[] = []
-  paths.forEach((path, index) => {
+/** By how much tolerances grow: 1 up to `REACH`, in proportion beyond it. */
+function scaleOf(paths: readonly Path[]): number {
+  let most = 0
+  for (const path of paths) {
     for (const { segments } of path) {
-      const first = segments[0]!.from, last = segments[segments.length - 1]!.to
-      const closing = distance(last, first) > SNAP ? [line(last, first)] : []
-      for (const source of [...segments, ...closing]) {
-        const stops = source.kind === 'cubic' ? [0, ...turns(source), 1] : [0, 1]
-        for (let i = 0; i + 1 < stops.length; i++) {
-          const t0 = stops[i]!, t1 = stops[i + 1]!
-          const segment = stops.length === 2 ? source : part(source, t0, t1)
-          if (distance(segment.from, segment.to) <= SNAP) continue
-          // A cubic that runs straight is a line: only so can it share a stretch with one.
-          const straight = isStraight(segment) ? line(segment.from, segment.to) : null
-          pieces.push(straight ? { path: index, source: straight, t0: 0, t1: 1, curve: curveOf(straight), cuts: [] } : { path: index, source, t0, t1, curve: curveOf(segment), cuts: [] })
-        }
-      }
+      for (const { from, to } of segments) most = Math.max(most, Math.abs(from.x), Math.abs(from.y), Math.abs(to.x), Math.abs(to.y))
     }
-  })
-  return pieces
-}
-
-/** True for a cubic whose control points lie on its chord; it has been cut where it turns back. */
-function isStraight(segment: Segment): boolean {
-  if (segment.kind !== 'cubic') return false
-  const { from, c1, c2, to } = segment
-  const chord = subtract(to, from)
-  const aside = (p: Point) => Math.abs(cross(chord, subtract(p, from))) / Math.hypot(chord.x, chord.y)
-  return aside(c1) <= SNAP / 10 && aside(c2) <= SNAP / 10
-}
-
-function turns({ from, c1, c2, to }: Segment & { kind: 'cubic' }): number[] {
-  const along = (p: readonly number[]) => rootsOnUnit([p[1]!, 2 * p[2]!, 3 * p[3]!], 0).map(({ t }) => t)
-  const all = [...along(powers(from.x, c1.x, c2.x, to.x)), ...along(powers(from.y, c1.y, c2.y, to.y))].filter((t) => t > 1e-6 && t < 1 - 1e-6).sort((a, b) => a - b)
-  return all.filter((t, i) => i === 0 || t - all[i - 1]! > 1e-6)
+  }
+  if (!Number.isFinite(most)) throw new Error('A coordinate is not a finite number.')
+  return Math.max(1, most / REACH)
 }
 
 /** Notes on every piece where others cross it, by a sweep along x over the pieces' bounds. */
-function cutEachOther(pieces: readonly Piece[], vertices: Vertices): void {
+function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap: number, meeting: number, deadline?: Deadline): void {
   const byX = pieces.toSorted((a, b) => a.curve.box.x - b.curve.box.x)
-  let active: Piece[] = []
+  const active: Piece[] = []
   for (const piece of byX) {
     const { box } = piece.curve
-    active = active.filter((other) => other.curve.box.x + other.curve.box.w >= box.x - SNAP)
-    for (const other of active) {
-      if (other.curve.box.y > box.y + box.h + SNAP || box.y > other.curve.box.y + other.curve.box.h + SNAP) continue
-      for (const { at, s, t } of intersect(piece.curve, other.curve).meetings) {
-        const vertex = vertices.of(at)
-        piece.cuts.push({ t: s, vertex })
-        other.cuts.push({ t, vertex })
-      }
+    const left = box.x - snap, top = box.y - snap, bottom = box.y + box.h + snap
+    let kept = 0
+    for (let i = 0; i < active.length; i++) {
+      const other = active[i]!, far = other.curve.box
+      if (far.x + far.w < left) continue
+      active[kept++] = other
+      if (far.y <= bottom && far.y + far.h >= top) cut(piece, other, vertices, meeting)
     }
+    active.length = kept
     active.push(piece)
+    if (deadline) keepTime(deadline)
   }
 }
 
+function cut(piece: Piece, other: Piece, vertices: Vertices, meeting: number): void {
+  for (const { at, s, t } of intersect(piece.curve as Curve, other.curve, meeting).meetings) {
+    const vertex = vertices.of(at)
+    piece.cuts.push({ t: s, vertex })
+    other.cuts.push({ t, vertex })
+  }
+}
+
+type Draft = { from: number; to: number; segment: Segment; origin: Origin; windings: Winding[] }
+
 /** The stretches between cuts as edges; stretches that run together become one. */
-function mergedEdges(pieces: readonly Piece[], points: readonly Point[]): Edge[] {
-  const edges: { from: number; to: number; segment: Segment; origin: Origin; middle: Point; windings: Map<number, number> }[] = []
-  const between = new Map<string, number[]>()
-  for (const { path, source, t0, t1, curve, cuts } of pieces) {
-    cuts.sort((a, b) => a.t - b.t)
+function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: number): Edge[] {
+  const edges: Draft[] = []
+  // The last edge between two vertices, and for each edge the one before it between the same two.
+  const between = new Map<number, number>()
+  const before: number[] = []
+  for (const { path, source, t0, t1, curve, encloses, cuts } of pieces) {
+    if (cuts.length > 2) cuts.sort((a, b) => a.t - b.t)
     for (let i = 0; i + 1 < cuts.length; i++) {
       const a = cuts[i]!, b = cuts[i + 1]!
       if (a.vertex === b.vertex) continue
-      const segment = part(curve.segment, a.t, b.t, points[a.vertex], points[b.vertex])
-      const middle = pointAt(segment, 0.5)
-      const [low, high] = a.vertex < b.vertex ? [a.vertex, b.vertex] : [b.vertex, a.vertex]
-      const key = `${low} ${high}`
-      const known = between.get(key) ?? []
-      const same = known.map((index) => edges[index]!).find((edge) => distance(edge.middle, middle) <= 4 * SNAP)
-      if (same) {
-        const sense = same.from === a.vertex ? 1 : -1
-        same.windings.set(path, (same.windings.get(path) ?? 0) + sense)
+      const segment = part(curve.segment, a.t, b.t, points[a.vertex], points[b.vertex], curve.round)
+      const key = a.vertex < b.vertex ? a.vertex * points.length + b.vertex : b.vertex * points.length + a.vertex
+      let same = between.get(key) ?? -1
+      if (same !== -1) {
+        const middle = pointAt(segment, 0.5)
+        while (same !== -1 && distance(pointAt(edges[same]!.segment, 0.5), middle) > 4 * snap) same = before[same]!
+      }
+      if (same !== -1) {
+        const edge = edges[same]!
+        if (encloses) addWinding(edge.windings, path, edge.from === a.vertex ? 1 : -1)
         continue
       }
-      between.set(key, [...known, edges.length])
+      before.push(between.get(key) ?? -1)
+      between.set(key, edges.length)
       const span = t1 - t0
-      edges.push({ from: a.vertex, to: b.vertex, segment, middle, origin: { path, segment: source, from: t0 + a.t * span, to: t0 + b.t * span }, windings: new Map([[path, 1]]) })
+      edges.push({ from: a.vertex, to: b.vertex, segment, origin: { path, segment: source, from: t0 + a.t * span, to: t0 + b.t * span }, windings: encloses ? [{ path, times: 1 }] : [] })
     }
   }
   return edges
+}
+
+function addWinding(windings: Winding[], path: number, times: number): void {
+  const at = windings.findIndex((one) => one.path === path)
+  if (at === -1) windings.push({ path, times })
+  else windings[at] = { path, times: windings[at]!.times + times }
 }

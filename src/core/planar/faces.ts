@@ -1,44 +1,146 @@
+import { sweptTwice } from '../geometry/area'
+import { type Deadline, keepTime } from '../geometry/deadline'
 import type { Point } from '../geometry/point'
-import { pointAt, type Segment } from '../geometry/segment'
+import { segmentBounds } from '../geometry/segment'
 import { passes } from '../geometry/winding'
 import type { Edge } from './arrangement'
 
-/** Numbers the cycles of half edges: each bounds one face on its left. */
-export function cycles(next: Int32Array): { face: Int32Array; count: number } {
-  const face = new Int32Array(next.length).fill(-1)
-  let count = 0
-  for (let half = 0; half < next.length; half++) {
-    if (face[half] !== -1) continue
-    for (let h = half; face[h] === -1; h = next[h]!) face[h] = count
-    count++
-  }
-  return { face, count }
+/**
+ * The face to the left of each half edge, and how often each path winds around each face. A face may be bounded by several cycles of
+ * half edges: its outside, and the outsides of connected parts that lie in it.
+ */
+export function facesOf(paths: number, edges: readonly Edge[], next: Int32Array, points: readonly Point[], deadline?: Deadline): { face: Int32Array; windings: Int32Array[] } {
+  const { cycle, starts } = cyclesOf(next)
+  const part = partsOf(edges, points.length)
+  const areas = cycleAreas(edges, cycle, starts.length)
+  const outer = outerCycles(edges, starts, part, areas)
+  const faceOfCycle = new Int32Array(starts.length).fill(-1)
+  let count = 1
+  for (let c = 0; c < starts.length; c++) if (outer.get(part[edges[starts[c]! >> 1]!.from]!) !== c) faceOfCycle[c] = count++
+  placeParts(edges, cycle, starts, part, areas, outer, faceOfCycle, points, deadline)
+  return { face: cycle.map((c) => faceOfCycle[c]!), windings: spread(paths, count, edges, next, starts, faceOfCycle) }
 }
 
-/** How often each path winds around the face of each cycle: known outside each connected part, then carried from edge to edge. */
-export function windingsOf(paths: number, edges: readonly Edge[], next: Int32Array, face: Int32Array, count: number, points: readonly Point[]): Int32Array[] {
-  const part = parts(edges, points.length)
-  const windings: (Int32Array | undefined)[] = new Array(count)
-  for (const outer of outerCycles(edges, next, face, count, part)) {
-    const at = points[edges[outer >> 1]!.from]!, own = part[edges[outer >> 1]!.from]
-    const around = new Int32Array(paths)
-    for (const { from, segment, windings: sources } of edges) {
-      if (part[from] === own) continue
-      const count = passes(segment, at)
-      if (count !== 0) for (const [path, times] of sources) around[path]! += count * times
+/** Numbers the cycles of half edges, each with a half edge it starts from. */
+function cyclesOf(next: Int32Array): { cycle: Int32Array; starts: number[] } {
+  const cycle = new Int32Array(next.length).fill(-1)
+  const starts: number[] = []
+  for (let half = 0; half < next.length; half++) {
+    if (cycle[half] !== -1) continue
+    for (let h = half; cycle[h] === -1; h = next[h]!) cycle[h] = starts.length
+    starts.push(half)
+  }
+  return { cycle, starts }
+}
+
+/** The connected part each vertex belongs to. */
+function partsOf(edges: readonly Edge[], count: number): Int32Array {
+  const parent = Int32Array.from({ length: count }, (_, i) => i)
+  const root = (i: number): number => {
+    while (parent[i] !== i) i = parent[i] = parent[parent[i]!]!
+    return i
+  }
+  for (const { from, to } of edges) parent[root(from)] = root(to)
+  for (let i = 0; i < count; i++) parent[i] = root(i)
+  return parent
+}
+
+/** Twice the signed area each cycle encloses. */
+function cycleAreas(edges: readonly Edge[], cycle: Int32Array, count: number): Float64Array {
+  const areas = new Float64Array(count)
+  edges.forEach(({ segment }, i) => {
+    const swept = sweptTwice(segment)
+    areas[cycle[2 * i]!]! += swept
+    areas[cycle[2 * i + 1]!]! -= swept
+  })
+  return areas
+}
+
+/** The cycle on the outside of each connected part: of its cycles, the one that encloses least, which is the one the wrong way round. */
+function outerCycles(edges: readonly Edge[], starts: readonly number[], part: Int32Array, areas: Float64Array): Map<number, number> {
+  const outer = new Map<number, number>()
+  starts.forEach((half, c) => {
+    const own = part[edges[half >> 1]!.from]!
+    const known = outer.get(own)
+    if (known === undefined || areas[c]! < areas[known]!) outer.set(own, c)
+  })
+  return outer
+}
+
+type Part = { readonly id: number; readonly edges: number[]; x0: number; y0: number; x1: number; y1: number }
+
+/** Gives the outside of each connected part the face it lies in: that of the least cycle of another part that winds around it, or face 0. */
+function placeParts(
+  edges: readonly Edge[], cycle: Int32Array, starts: readonly number[], part: Int32Array, areas: Float64Array,
+  outer: ReadonlyMap<number, number>, faceOfCycle: Int32Array, points: readonly Point[], deadline?: Deadline,
+): void {
+  if (outer.size === 1) {
+    for (const c of outer.values()) faceOfCycle[c] = 0
+    return
+  }
+  const parts = new Map<number, Part>()
+  edges.forEach(({ from, segment }, i) => {
+    const id = part[from]!
+    const box = segmentBounds(segment)
+    let known = parts.get(id)
+    if (!known) parts.set(id, (known = { id, edges: [], x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity }))
+    known.edges.push(i)
+    known.x0 = Math.min(known.x0, box.x)
+    known.y0 = Math.min(known.y0, box.y)
+    known.x1 = Math.max(known.x1, box.x + box.w)
+    known.y1 = Math.max(known.y1, box.y + box.h)
+  })
+  const around = new Map<number, number>()
+  const active: Part[] = []
+  for (const own of [...parts.values()].sort((a, b) => a.x0 - b.x0 || b.x1 - a.x1)) {
+    const at = points[edges[own.edges[0]!]!.from]!
+    let best = -1, kept = 0
+    for (const other of active) {
+      if (other.x1 < own.x0) continue
+      active[kept++] = other
+      if (other.x1 < own.x1 || other.y0 > own.y0 || other.y1 < own.y1) continue
+      around.clear()
+      for (const i of other.edges) {
+        const times = passes(edges[i]!.segment, at)
+        if (times === 0) continue
+        around.set(cycle[2 * i]!, (around.get(cycle[2 * i]!) ?? 0) + times)
+        around.set(cycle[2 * i + 1]!, (around.get(cycle[2 * i + 1]!) ?? 0) - times)
+      }
+      for (const [c, times] of around) if (times !== 0 && areas[c]! > 0 && (best === -1 || areas[c]! < areas[best]!)) best = c
     }
-    windings[face[outer]!] = around
-    const pending = [outer]
-    while (pending.length > 0) {
-      const start = pending.pop()!
-      const here = windings[face[start]!]!
+    active.length = kept
+    active.push(own)
+    const mine = outer.get(own.id)!
+    faceOfCycle[mine] = best === -1 ? 0 : faceOfCycle[best]!
+    if (deadline) keepTime(deadline)
+  }
+}
+
+/** How often each path winds around each face: not at all around face 0, then carried across the edges. */
+function spread(paths: number, faces: number, edges: readonly Edge[], next: Int32Array, starts: readonly number[], faceOfCycle: Int32Array): Int32Array[] {
+  const cyclesOfFace: number[][] = Array.from({ length: faces }, () => [])
+  const face = new Int32Array(next.length)
+  starts.forEach((start, c) => {
+    cyclesOfFace[faceOfCycle[c]!]!.push(start)
+    for (let half = start; ; ) {
+      face[half] = faceOfCycle[c]!
+      half = next[half]!
+      if (half === start) break
+    }
+  })
+  const windings: (Int32Array | undefined)[] = new Array(faces)
+  windings[0] = new Int32Array(paths)
+  const pending = [0]
+  while (pending.length > 0) {
+    const here = pending.pop()!
+    for (const start of cyclesOfFace[here]!) {
       for (let half = start; ; ) {
-        const across = half ^ 1
-        if (!windings[face[across]!]) {
-          const there = Int32Array.from(here)
+        const across = face[half ^ 1]!
+        if (!windings[across]) {
+          const there = windings[here]!.slice()
           // A path winds once more around what is on its left than around what is on its right.
-          for (const [path, times] of edges[half >> 1]!.windings) there[path]! += half & 1 ? times : -times
-          windings[face[across]!] = there
+          for (const { path, times } of edges[half >> 1]!.windings) there[path]! += half & 1 ? times : -times
+          windings[across] = there
           pending.push(across)
         }
         half = next[half]!
@@ -47,47 +149,4 @@ export function windingsOf(paths: number, edges: readonly Edge[], next: Int32Arr
     }
   }
   return windings as Int32Array[]
-}
-
-/** The connected part each vertex belongs to. */
-function parts(edges: readonly Edge[], count: number): Int32Array {
-  const parent = Int32Array.from({ length: count }, (_, i) => i)
-  const root = (i: number): number => {
-    while (parent[i] !== i) i = parent[i] = parent[parent[i]!]!
-    return i
-  }
-  for (const { from, to } of edges) parent[root(from)] = root(to)
-  return parent.map((_, i) => root(i))
-}
-
-/** A half edge on the outside of each connected part: of its cycles, the one that encloses least, which is the one the wrong way round. */
-function outerCycles(edges: readonly Edge[], next: Int32Array, face: Int32Array, count: number, part: Int32Array): number[] {
-  const best = new Map<number, { half: number; area: number }>()
-  const seen = new Uint8Array(count)
-  for (let half = 0; half < next.length; half++) {
-    if (seen[face[half]!]) continue
-    seen[face[half]!] = 1
-    let area = 0
-    for (let h = half; ; ) {
-      area += (h & 1 ? -1 : 1) * under(edges[h >> 1]!.segment)
-      h = next[h]!
-      if (h === half) break
-    }
-    const own = part[edges[half >> 1]!.from]!
-    const known = best.get(own)
-    if (!known || area < known.area) best.set(own, { half, area })
-  }
-  return [...best.values()].map(({ half }) => half)
-}
-
-/** Twice the area between a segment and the origin, by the trapezium rule on enough chords to tell which way a cycle runs. */
-function under(segment: Segment): number {
-  const n = segment.kind === 'line' ? 1 : 24
-  let sum = 0, before = segment.from
-  for (let i = 1; i <= n; i++) {
-    const p = i === n ? segment.to : pointAt(segment, i / n)
-    sum += before.x * p.y - p.x * before.y
-    before = p
-  }
-  return sum
 }

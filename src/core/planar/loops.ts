@@ -3,14 +3,13 @@ import { part } from '../geometry/part'
 import type { Contour, Path } from '../geometry/path'
 import { cross, distance, dot, subtract } from '../geometry/point'
 import { type Arc, line, reverse, type Segment } from '../geometry/segment'
-import { SNAP } from '../geometry/tolerance'
 import type { Arrangement, Origin } from './arrangement'
 
 /**
  * The outline of a set of faces: closed contours with the inside on one side throughout, so that outer contours run one way and holes
  * the other. Edges that are parts of one line, one ellipse or one cubic are joined again, so that no node is left where nothing turns.
  */
-export function outlineOf({ edges, next, face }: Arrangement, inside: (face: number) => boolean): Path {
+export function outlineOf({ edges, next, face, snap }: Arrangement, inside: (face: number) => boolean): Path {
   const isEdge = (half: number) => inside(face[half]!) && !inside(face[half ^ 1]!)
   const used = new Uint8Array(next.length)
   const contours: Contour[] = []
@@ -26,7 +25,7 @@ export function outlineOf({ edges, next, face }: Arrangement, inside: (face: num
       half = next[half]!
       while (!isEdge(half)) half = next[half ^ 1]!
     }
-    const segments = joined(run)
+    const segments = joined(run, snap)
     if (segments.length > 0) contours.push({ segments, closed: true })
   }
   return contours
@@ -36,17 +35,17 @@ export function outlineOf({ edges, next, face }: Arrangement, inside: (face: num
 type Stretch = { readonly segment: Segment; readonly origin: Origin; readonly forth: boolean; readonly arc: ArcCentre | null }
 
 /** Stretches of one carrier that follow each other as one, around the whole contour. */
-function joined(run: readonly Stretch[]): Segment[] {
+function joined(run: readonly Stretch[], snap: number): Segment[] {
   const result: Stretch[] = []
   for (const stretch of run) {
     const last = result[result.length - 1]
-    const one = last && join(last, stretch)
+    const one = last && join(last, stretch, snap)
     if (one) result[result.length - 1] = one
     else result.push(stretch)
   }
   // The contour has no beginning: its end may go on in what came first.
   while (result.length > 1) {
-    const one = join(result[result.length - 1]!, result[0]!)
+    const one = join(result[result.length - 1]!, result[0]!, snap)
     if (!one) break
     result.pop()
     result[0] = one
@@ -58,22 +57,22 @@ function joined(run: readonly Stretch[]): Segment[] {
 /** Arcs longer than this are cut in two: near a full turn, rounding the ends of an arc would move its centre. */
 const LONGEST = (340 * Math.PI) / 180
 
-function join(a: Stretch, b: Stretch): Stretch | null {
+function join(a: Stretch, b: Stretch, snap: number): Stretch | null {
   const p = a.segment, q = b.segment
   if (p.kind === 'line' && q.kind === 'line') {
     const d = subtract(p.to, p.from), e = subtract(q.to, q.from), whole = subtract(q.to, p.from)
     const bent = Math.abs(cross(whole, d)) / Math.hypot(whole.x, whole.y)
-    return dot(d, e) > 0 && bent <= SNAP ? { ...a, segment: line(p.from, q.to) } : null
+    return dot(d, e) > 0 && bent <= snap ? { ...a, segment: line(p.from, q.to) } : null
   }
-  if (p.kind === 'arc' && q.kind === 'arc' && oneEllipse(p, a.arc!, q, b.arc!)) {
+  if (p.kind === 'arc' && q.kind === 'arc' && oneEllipse(p, a.arc!, q, b.arc!, snap)) {
     const extent = a.arc!.extent + b.arc!.extent
     return { ...a, arc: { ...a.arc!, extent }, segment: { ...p, to: q.to, large: Math.abs(extent) > Math.PI } }
   }
   return p.kind === 'cubic' && q.kind === 'cubic' ? oneCubic(a, b) : null
 }
 
-function oneEllipse(p: Arc, a: ArcCentre, q: Arc, b: ArcCentre): boolean {
-  const near = 8 * SNAP
+function oneEllipse(p: Arc, a: ArcCentre, q: Arc, b: ArcCentre, snap: number): boolean {
+  const near = 8 * snap
   if (p.sweep !== q.sweep || Math.abs(a.extent + b.extent) > 2 * Math.PI + 1e-6) return false
   if (distance(a.centre, b.centre) > near || Math.abs(a.rx - b.rx) > near || Math.abs(a.ry - b.ry) > near) return false
   return Math.abs(a.rx - a.ry) <= near || Math.abs(Math.sin(p.turn - q.turn)) * Math.max(a.rx, a.ry) <= near

@@ -1,0 +1,111 @@
+import { cubicSlope, sag, selfMeeting } from './cubic'
+import { powers, product, type Round, toUnitCircle } from './curve'
+import type { Meeting } from './intersect'
+import { onArc } from './meet-lines-arcs'
+import { cross, distance, dot, type Point, subtract } from './point'
+import { rootsOnUnit } from './roots'
+import { type Cubic, type Line, pointAt } from './segment'
+
+const clamp = (t: number): number => Math.max(0, Math.min(1, t))
+
+/** Meetings of a cubic (s) with a line (t): the cubic's distance from the line is a polynomial of degree three. */
+export function cubicLine(cubic: Cubic, line: Line, tolerance: number): Meeting[] {
+  const d = subtract(line.to, line.from)
+  const length = Math.hypot(d.x, d.y)
+  const away = (p: Point) => cross(d, subtract(p, line.from)) / length
+  const a0 = away(cubic.from), a1 = away(cubic.c1), a2 = away(cubic.c2), a3 = away(cubic.to)
+  if ((a0 > tolerance && a1 > tolerance && a2 > tolerance && a3 > tolerance) || (a0 < -tolerance && a1 < -tolerance && a2 < -tolerance && a3 < -tolerance)) return []
+  return rootsOnUnit(powers(a0, a1, a2, a3), tolerance).flatMap(({ t: s }) => {
+    const p = pointAt(cubic, s)
+    const t = dot(d, subtract(p, line.from)) / (length * length)
+    return t < -tolerance / length || t > 1 + tolerance / length ? [] : [{ at: pointAt(line, clamp(t)), s, t: clamp(t) }]
+  })
+}
+
+/** Meetings of a cubic (s) with an arc (t): its distance from the unit circle, squared, is a polynomial of degree six. */
+export function cubicArc(cubic: Cubic, arc: Round, tolerance: number): Meeting[] {
+  const [p0, p1, p2, p3] = [cubic.from, cubic.c1, cubic.c2, cubic.to].map((p) => toUnitCircle(arc, p)) as [Point, Point, Point, Point]
+  const x = powers(p0.x, p1.x, p2.x, p3.x), y = powers(p0.y, p1.y, p2.y, p3.y)
+  const yy = product(y, y)
+  const f = product(x, x).map((value, i) => value + yy[i]! - (i === 0 ? 1 : 0))
+  return rootsOnUnit(f, (2 * tolerance) / Math.min(arc.rx, arc.ry)).flatMap(({ t: s }) => {
+    const at = pointAt(cubic, s)
+    const q = toUnitCircle(arc, at)
+    const t = onArc(arc, Math.atan2(q.y, q.x), tolerance)
+    return t === null ? [] : [{ at, s, t }]
+  })
+}
+
+/** How often two cubics may be halved against each other before what is left counts as one place. */
+const DEPTH = 26
+
+/**
+ * Two cubics: each stretch lies within `sag` of its chord; stretches are halved while their chords come nearer than that, down to where
+ * they are straight. Newton's method finds the place from there.
+ */
+export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
+  const found: Meeting[] = []
+  const sagA = sag(a), sagB = sag(b)
+  const search = (s0: number, s1: number, p: Point, q: Point, t0: number, t1: number, u: Point, v: Point, depth: number): void => {
+    const h = s1 - s0, k = t1 - t0
+    const ha = sagA * h * h, hb = sagB * k * k, margin = ha + hb + tolerance
+    if (Math.min(p.x, q.x) > Math.max(u.x, v.x) + margin || Math.min(u.x, v.x) > Math.max(p.x, q.x) + margin) return
+    if (Math.min(p.y, q.y) > Math.max(u.y, v.y) + margin || Math.min(u.y, v.y) > Math.max(p.y, q.y) + margin) return
+    const dx = q.x - p.x, dy = q.y - p.y, ex = v.x - u.x, ey = v.y - u.y
+    const lengthA = Math.hypot(dx, dy), lengthB = Math.hypot(ex, ey)
+    if (oneSide(dx, dy, u.x - p.x, u.y - p.y, v.x - p.x, v.y - p.y, margin * lengthA)) return
+    if (oneSide(ex, ey, p.x - u.x, p.y - u.y, q.x - u.x, q.y - u.y, margin * lengthB)) return
+    if (depth >= DEPTH || ha + hb < 1e-4 * Math.min(lengthA, lengthB)) {
+      const across = dx * ey - dy * ex
+      const parallel = Math.abs(across) <= 1e-3 * lengthA * lengthB
+      const s = parallel ? 0.5 : clamp(((u.x - p.x) * ey - (u.y - p.y) * ex) / across), t = parallel ? 0.5 : clamp(((u.x - p.x) * dy - (u.y - p.y) * dx) / across)
+      const meeting = polish(a, b, s0 + h * s, t0 + k * t, tolerance)
+      if (meeting && !found.some(({ at }) => distance(at, meeting.at) <= 1e-5)) found.push(meeting)
+      return
+    }
+    // The one that lies farther from its chord is halved, or both when they are about even.
+    const halveA = ha >= 0.25 * hb, halveB = hb >= 0.25 * ha
+    const sm = (s0 + s1) / 2, tm = (t0 + t1) / 2
+    const pm = halveA ? pointAt(a, sm) : q, um = halveB ? pointAt(b, tm) : v
+    const toB = (from: number, to: number, c: Point, d: Point): void => {
+      if (!halveB) return search(from, to, c, d, t0, t1, u, v, depth + 1)
+      search(from, to, c, d, t0, tm, u, um, depth + 1)
+      search(from, to, c, d, tm, t1, um, v, depth + 1)
+    }
+    if (!halveA) return toB(s0, s1, p, q)
+    toB(s0, sm, p, pm)
+    toB(sm, s1, pm, q)
+  }
+  search(0, 1, a.from, a.to, 0, 1, b.from, b.to, 0)
+  return found
+}
+
+/** Whether two places lie on one side of a direction, farther from it than a margin (times the direction's length). */
+function oneSide(dx: number, dy: number, ax: number, ay: number, bx: number, by: number, margin: number): boolean {
+  const a = dx * ay - dy * ax, b = dx * by - dy * bx
+  return (a > margin && b > margin) || (a < -margin && b < -margin)
+}
+
+/** Newton's method for the place where two cubics meet; where they are parallel, for the place where they are nearest. */
+function polish(a: Cubic, b: Cubic, s: number, t: number, tolerance: number): Meeting | null {
+  for (let i = 0; i < 24; i++) {
+    const gap = subtract(pointAt(b, t), pointAt(a, s))
+    const d = cubicSlope(a, s), e = cubicSlope(b, t)
+    const across = cross(d, e)
+    const parallel = Math.abs(across) <= 1e-6 * Math.hypot(d.x, d.y) * Math.hypot(e.x, e.y)
+    const stepS = parallel ? dot(gap, d) / (2 * dot(d, d)) : cross(gap, e) / across
+    const stepT = parallel ? -dot(gap, e) / (2 * dot(e, e)) : cross(gap, d) / across
+    s = clamp(s + stepS)
+    t = clamp(t + stepT)
+    if (Math.abs(stepS) + Math.abs(stepT) < 1e-15) break
+  }
+  const at = pointAt(a, s)
+  return distance(at, pointAt(b, t)) <= tolerance ? { at, s, t } : null
+}
+
+/** Where a cubic crosses itself, as a meeting of it with itself at two parameters; null when it does not. */
+export function selfCrossing(curve: Cubic): Meeting | null {
+  const pair = selfMeeting(curve)
+  return pair && { at: pointAt(curve, pair[0]), s: pair[0], t: pair[1] }
+}
+
