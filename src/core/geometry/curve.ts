@@ -61,13 +61,7 @@ export function nearestParameter(curve: Curve, p: Point): number {
     const t = ((p.x - segment.from.x) * dx + (p.y - segment.from.y) * dy) / (dx * dx + dy * dy)
     return Math.max(0, Math.min(1, t))
   }
-  if (curve.round) {
-    // Exact for circles; for ellipses exact for points on them, which is what intersections ask for.
-    const q = toUnitCircle(curve.round, p)
-    const t = arcParameter(curve.round, Math.atan2(q.y, q.x))
-    if (t <= 1) return t
-    return distance(p, segment.from) <= distance(p, segment.to) ? 0 : 1
-  }
+  if (curve.round) return nearestOnArc(curve.segment as Arc, curve.round, p)
   const { from, c1, c2, to } = segment as Cubic
   const x = powers(from.x - p.x, c1.x - p.x, c2.x - p.x, to.x - p.x), y = powers(from.y - p.y, c1.y - p.y, c2.y - p.y, to.y - p.y)
   const slope = ([, b, c, d]: readonly number[]) => [b!, 2 * c!, 3 * d!]
@@ -84,6 +78,45 @@ export function nearestParameter(curve: Curve, p: Point): number {
   return best
 }
 
+/** The parameter of an arc at the angle of a point, more than 1 beyond its ends: for points that lie on it. */
+function angleParameter(round: Round, p: Point): number {
+  const q = toUnitCircle(round, p)
+  return arcParameter(round, Math.atan2(q.y, q.x))
+}
+
+/** By angle for a circle; for an ellipse by Newton's method from every eighth of a turn, and from its ends. */
+function nearestOnArc(arc: Arc, round: Round, p: Point): number {
+  const q = toUnitCircle(round, p)
+  if (round.rx === round.ry) {
+    const t = arcParameter(round, Math.atan2(q.y, q.x))
+    if (t <= 1) return t
+    return distance(p, arc.from) <= distance(p, arc.to) ? 0 : 1
+  }
+  const { rx, ry } = round
+  const px = q.x * rx, py = q.y * ry
+  let best = distance(p, arc.from) <= distance(p, arc.to) ? 0 : 1
+  let least = distance(p, best === 0 ? arc.from : arc.to)
+  for (let i = 0; i < 8; i++) {
+    let angle = (i * Math.PI) / 4
+    for (let k = 0; k < 24; k++) {
+      const cos = Math.cos(angle), sin = Math.sin(angle)
+      const ex = rx * cos - px, ey = ry * sin - py
+      const slope = ey * ry * cos - ex * rx * sin
+      const bend = rx * rx * sin * sin + ry * ry * cos * cos - ex * rx * cos - ey * ry * sin
+      const step = bend > 0 ? slope / bend : 0.1 * Math.sign(slope)
+      angle -= Math.max(-0.4, Math.min(0.4, step))
+      if (Math.abs(step) < 1e-15) break
+    }
+    const t = arcParameter(round, angle)
+    const away = Math.hypot(rx * Math.cos(angle) - px, ry * Math.sin(angle) - py)
+    if (t <= 1 && away < least) {
+      least = away
+      best = t
+    }
+  }
+  return best
+}
+
 /** The parameter at which a curve passes through a point, within a tolerance; null when it does not. */
 export function parameterAt(curve: Curve, p: Point, tolerance: number): number | null {
   const { segment, box } = curve
@@ -91,6 +124,6 @@ export function parameterAt(curve: Curve, p: Point, tolerance: number): number |
   if (distance(p, segment.from) <= tolerance) return 0
   if (distance(p, segment.to) <= tolerance) return 1
   if (segment.kind === 'cubic') return parameterOnCubic(segment, p, tolerance)
-  const t = nearestParameter(curve, p)
-  return distance(pointAt(segment, t), p) <= tolerance ? t : null
+  const t = curve.round ? angleParameter(curve.round, p) : nearestParameter(curve, p)
+  return t <= 1 && distance(pointAt(segment, t), p) <= tolerance ? t : null
 }

@@ -71,3 +71,19 @@ function moments(segment: Segment): [number, number] {
   const over = (f: (p: Point, d: Point) => number) => refined((a, b) => integral(a, b, (t) => f(pointAt(segment, t), slopeAt(segment, t))), 0, 1, 4)
   return [over((p, d) => p.x * p.x * d.y) / 2, -over((p, d) => p.y * p.y * d.x) / 2]
 }
+
+/** The parameter up to which a segment is so long: by Newton's method, kept between what is too short and too long. */
+export function lengthTo(segment: Segment, length: number): number {
+  const whole = segmentLength(segment)
+  if (segment.kind === 'line' || (segment.kind === 'arc' && segment.rx === segment.ry)) return length / whole
+  let lo = 0, hi = 1, t = length / whole
+  for (let i = 0; i < 40 && hi - lo > 1e-14; i++) {
+    const over = refined((a, b) => integral(a, b, (u) => speed(segment, u)), 0, t, 2) - length
+    if (over > 0) hi = t
+    else lo = t
+    const next = t - over / speed(segment, t)
+    t = next > lo && next < hi ? next : (lo + hi) / 2
+    if (Math.abs(over) < 1e-11) break
+  }
+  return t
+}

@@ -9,11 +9,15 @@ import type { Arrangement, Origin } from './arrangement'
  * The outline of a set of faces: closed contours with the inside on one side throughout, so that outer contours run one way and holes
  * the other. Edges that are parts of one line, one ellipse or one cubic are joined again, so that no node is left where nothing turns.
  */
-export function outlineOf({ edges, next, face, snap }: Arrangement, inside: (face: number) => boolean): Path {
+export function outlineOf(arrangement: Arrangement, inside: (face: number) => boolean): Path {
+  return outlineFrom(arrangement, inside, arrangement.next.keys(), new Uint8Array(arrangement.next.length))
+}
+
+/** The part of an outline that runs along given half edges; `used` marks those that are done with. */
+export function outlineFrom({ edges, next, face, snap }: Arrangement, inside: (face: number) => boolean, starts: Iterable<number>, used: Uint8Array): Path {
   const isEdge = (half: number) => inside(face[half]!) && !inside(face[half ^ 1]!)
-  const used = new Uint8Array(next.length)
   const contours: Contour[] = []
-  for (let start = 0; start < next.length; start++) {
+  for (const start of starts) {
     if (used[start] || !isEdge(start)) continue
     const run: Stretch[] = []
     for (let half = start; !used[half]; ) {
