@@ -55,7 +55,8 @@ export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
     const lengthA = Math.hypot(dx, dy), lengthB = Math.hypot(ex, ey)
     if (oneSide(dx, dy, u.x - p.x, u.y - p.y, v.x - p.x, v.y - p.y, margin * lengthA)) return
     if (oneSide(ex, ey, p.x - u.x, p.y - u.y, q.x - u.x, q.y - u.y, margin * lengthB)) return
-    if (depth >= DEPTH || ha + hb < 1e-4 * Math.min(lengthA, lengthB)) {
+    // Straight, or too small for the tolerance to tell apart what is in it.
+    if (depth >= DEPTH || ha + hb < 1e-4 * Math.min(lengthA, lengthB) || lengthA + lengthB + ha + hb < tolerance) {
       const across = dx * ey - dy * ex
       const parallel = Math.abs(across) <= 1e-3 * lengthA * lengthB
       const s = parallel ? 0.5 : clamp(((u.x - p.x) * ey - (u.y - p.y) * ex) / across), t = parallel ? 0.5 : clamp(((u.x - p.x) * dy - (u.y - p.y) * dx) / across)

@@ -1,10 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { area } from '../geometry/area'
-import { polyline } from '../geometry/path'
-import { cross, distance, dot, subtract, unit } from '../geometry/point'
+import { ellipse, type Path, polyline } from '../geometry/path'
+import { cross, distance, dot, point, subtract, unit } from '../geometry/point'
 import { pointAt } from '../geometry/segment'
-import { roundCorners } from './corner'
+import { directionAt } from '../geometry/slope'
+import { roundContour, roundCorners } from './corner'
+import type { CornerStyle } from './corner-shape'
 
 const square = [{ x: 0, y: 0 }, { x: 20, y: 0 }, { x: 20, y: 20 }, { x: 0, y: 20 }]
 
@@ -53,5 +55,53 @@ describe('rounded corners', () => {
         })
       }),
     )
+  })
+})
+
+describe('corners between any two kinds of segment', () => {
+  const dee: Path = [{ closed: true, segments: [
+    { kind: 'arc', from: point(4, 20), to: point(4, 4), rx: 8, ry: 8, turn: 0, large: false, sweep: false },
+    { kind: 'cubic', from: point(4, 4), c1: point(0, 0), c2: point(-6, 8), to: point(-4, 14) },
+    { kind: 'line', from: point(-4, 14), to: point(4, 20) },
+  ] }]
+
+  it('touch both sides: the arc has the radius asked for and runs on from each of them', () => {
+    const { contour, reduced } = roundContour(dee[0]!, () => ({ radius: 1.5 }))
+    expect(reduced).toEqual([])
+    const arcs = contour.segments.filter((s) => s.kind === 'arc' && Math.abs(s.rx - 1.5) < 1e-9)
+    expect(arcs).toHaveLength(3)
+    contour.segments.forEach((s, i) => {
+      const before = contour.segments[(i + contour.segments.length - 1) % contour.segments.length]!
+      expect(distance(before.to, s.from)).toBeLessThan(1e-9)
+      const a = directionAt(before, 1), b = directionAt(s, 0)
+      expect(Math.abs(cross(a, b))).toBeLessThan(1e-6)
+      expect(dot(a, b)).toBeGreaterThan(0)
+    })
+  })
+
+  it('are reduced to the greatest arc that fits, and say which', () => {
+    const sliver: Path = [{ closed: true, segments: [
+      { kind: 'arc', from: point(0, 0), to: point(10, 0), rx: 20, ry: 20, turn: 0, large: false, sweep: true },
+      { kind: 'line', from: point(10, 0), to: point(0, 0) },
+    ] }]
+    const { contour, reduced } = roundContour(sliver[0]!, (node) => (node === 0 ? { radius: 50 } : null))
+    expect(reduced).toEqual([0])
+    expect(contour.segments.every((s) => distance(s.from, s.to) < 10.1)).toBe(true)
+    expect(area([contour])).toBeLessThan(area(sliver))
+  })
+
+  it('come in five styles, each taking its own area from a square', () => {
+    const of = (style: CornerStyle) => area([roundContour(polyline(square, true), () => ({ radius: 4, style })).contour])
+    expect(of('round')).toBeCloseTo(400 - (4 - Math.PI) * 16, 9)
+    expect(of('bevel')).toBeCloseTo(400 - 4 * 8, 9)
+    expect(of('scoop')).toBeCloseTo(400 - Math.PI * 16, 9)
+    expect(of('notch')).toBeCloseTo(400 - 4 * 16, 9)
+    // A quarter of x⁴ + y⁴ ≤ 1 covers Γ(5/4)²/Γ(3/2) of its square.
+    expect(of('squircle')).toBeCloseTo(400 - 64 * (1 - 0.9270373386), 2)
+  })
+
+  it('leave smooth nodes and the ends of open contours alone', () => {
+    const circle = ellipse(point(0, 0), 5, 5)
+    expect(roundContour(circle, () => ({ radius: 1 })).contour.segments).toEqual(circle.segments)
   })
 })

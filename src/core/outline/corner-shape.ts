@@ -1,0 +1,58 @@
+import { add, cross, distance, type Point, scale, subtract } from '../geometry/point'
+import { line, type Segment } from '../geometry/segment'
+import { fitCubic } from './fit'
+
+/**
+ * What lies between the two sides of a finished corner, from where the tangent arc leaves the first to where it reaches the second:
+ * that arc (round), a straight line (bevel), an arc hollowed out of the corner (scoop), a step inwards (notch) or a quarter of a
+ * superellipse of exponent 4 (squircle).
+ */
+export type CornerStyle = 'round' | 'bevel' | 'scoop' | 'notch' | 'squircle'
+
+/** The segments of a corner from one place to another, the path's unit directions there, and the radius of the arc that touches both. */
+export function cornerShape(from: Point, leaving: Point, to: Point, arriving: Point, radius: number, style: CornerStyle): Segment[] {
+  const sweep = cross(leaving, arriving) > 0
+  const circle = (r: number, clockwise: boolean): Segment => ({ kind: 'arc', from, to, rx: r, ry: r, turn: 0, large: false, sweep: clockwise })
+  const tip = meeting(from, leaving, to, arriving)
+  switch (style) {
+    case 'round':
+      return [circle(radius, sweep)]
+    case 'bevel':
+      return [line(from, to)]
+    case 'scoop':
+      return [circle(Math.max(distance(from, to) / 2, (distance(tip, from) + distance(tip, to)) / 2), !sweep)]
+    case 'notch': {
+      const inner = subtract(add(from, to), tip)
+      return [line(from, inner), line(inner, to)]
+    }
+    case 'squircle': {
+      const inner = subtract(add(from, to), tip), a = subtract(from, inner), b = subtract(to, inner)
+      const place = ({ x, y }: Point): Point => ({ x: inner.x + a.x * x + b.x * y, y: inner.y + a.y * x + b.y * y })
+      const { c1, c2, to: middle } = squircle()
+      const turned = ({ x, y }: Point): Point => place({ x: y, y: x }), centre = place(middle)
+      return [
+        { kind: 'cubic', from, c1: place(c1), c2: place(c2), to: centre },
+        { kind: 'cubic', from: centre, c1: turned(c2), c2: turned(c1), to },
+      ]
+    }
+  }
+}
+
+/** Where two lines of given directions meet; half way between the places when they run alike. */
+function meeting(p: Point, d: Point, q: Point, e: Point): Point {
+  const across = cross(d, e)
+  return Math.abs(across) < 1e-9 ? scale(add(p, q), 0.5) : add(p, scale(d, cross(subtract(q, p), e) / across))
+}
+
+let eighth: { c1: Point; c2: Point; to: Point } | null = null
+
+/** The cubic along x⁴ + y⁴ = 1 from (1, 0) up to where x = y. */
+function squircle(): { c1: Point; c2: Point; to: Point } {
+  if (eighth) return eighth
+  const points = Array.from({ length: 25 }, (_, i): Point => {
+    const angle = (i * Math.PI) / 96, k = 1 / (Math.cos(angle) ** 4 + Math.sin(angle) ** 4) ** 0.25
+    return { x: k * Math.cos(angle), y: k * Math.sin(angle) }
+  })
+  const h = Math.SQRT1_2
+  return (eighth = fitCubic(points, { x: 0, y: 1 }, { x: -h, y: h }).cubic)
+}
