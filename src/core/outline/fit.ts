@@ -8,61 +8,82 @@ export type Course = (t: number) => { readonly at: Point; readonly direction: Po
 /** A cubic and how far the points it was fitted to lie from it at most. */
 export type Fit = { readonly cubic: Cubic; readonly error: number }
 
-/** How often the handles are improved at most; each step about doubles the digits. */
-const STEPS = 8
+/** How often the handles are improved at most; near the end each step about doubles the digits. */
+const STEPS = 30
 
 /**
  * The cubic nearest to points, from the first to the last of them, leaving and arriving in given unit directions. Its two handle
- * lengths are what least squares over the distances across the curve come to (Gauss and Newton's method; squared distance
- * minimisation of Pottmann and others), from the start that chord lengths give (Schneider, Graphics Gems 1990).
+ * lengths are what least squares over the distances across the curve come to (squared distance minimisation, by Levenberg and
+ * Marquardt's method), from the start that chord lengths give (Schneider, Graphics Gems 1990).
  */
 export function fitCubic(points: readonly Point[], leaving: Point, arriving: Point): Fit {
   const from = points[0]!, to = points[points.length - 1]!
-  const chord = distance(from, to)
-  const at = alongChords(points)
-  let a = chord / 3, b = chord / 3
-  const made = () => cubic(from, { x: from.x + a * leaving.x, y: from.y + a * leaving.y }, { x: to.x - b * arriving.x, y: to.y - b * arriving.y }, to)
-  let best: Fit = { cubic: made(), error: Infinity }
+  const chord = distance(from, to), least = 1e-3 * chord, most = 4 * chord
+  const made = (a: number, b: number) => cubic(from, { x: from.x + a * leaving.x, y: from.y + a * leaving.y }, { x: to.x - b * arriving.x, y: to.y - b * arriving.y }, to)
+  const within = (length: number) => Math.max(least, Math.min(most, length))
+  let at = alongChords(points)
+  let [a, b] = byParameters(points, at, leaving, arriving, chord)
+  a = within(a)
+  b = within(b)
+  let best = normals(points, made(a, b), at, leaving, arriving)
+  at = best.at
+  let damping = 1e-3
   for (let step = 0; step < STEPS; step++) {
-    const curve = made()
-    let aa = 0, ab = 0, bb = 0, ar = 0, br = 0, error = 0
-    for (let i = 1; i < points.length - 1; i++) {
-      const p = points[i]!
-      const t = step === 0 ? at[i]! : (at[i] = nearestFrom(curve, p, at[i]!))
-      const q = pointAt(curve, t), s = 1 - t
-      const rx = q.x - p.x, ry = q.y - p.y
-      const ka = 3 * s * s * t, kb = -3 * s * t * t
-      error = Math.max(error, Math.hypot(rx, ry))
-      if (step === 0) {
-        // By the same parameter: whole vectors count.
-        const dab = dot(leaving, arriving)
-        aa += ka * ka
-        bb += kb * kb
-        ab += ka * kb * dab
-        ar += ka * (rx * leaving.x + ry * leaving.y)
-        br += kb * (rx * arriving.x + ry * arriving.y)
-        continue
-      }
-      const slope = cubicSlope(curve, t), speed = Math.hypot(slope.x, slope.y) || 1
-      const nx = -slope.y / speed, ny = slope.x / speed
-      const ja = ka * (nx * leaving.x + ny * leaving.y), jb = kb * (nx * arriving.x + ny * arriving.y), r = rx * nx + ry * ny
-      aa += ja * ja
-      ab += ja * jb
-      bb += jb * jb
-      ar += ja * r
-      br += jb * r
-    }
-    if (step > 0 && error < best.error) best = { cubic: curve, error }
-    const ease = 1e-9 * (aa + bb) + 1e-30
-    const det = (aa + ease) * (bb + ease) - ab * ab
-    const da = (ar * (bb + ease) - br * ab) / det, db = (br * (aa + ease) - ar * ab) / det
-    const least = 1e-3 * chord, most = 4 * chord
-    const a1 = Math.max(least, Math.min(most, a - da)), b1 = Math.max(least, Math.min(most, b - db))
-    if (step > 1 && Math.abs(a1 - a) + Math.abs(b1 - b) < 1e-7 * chord) break
-    a = a1
-    b = b1
+    const { aa, ab, bb, ar, br } = best
+    const p = aa * (1 + damping) + 1e-30, q = bb * (1 + damping) + 1e-30, det = p * q - ab * ab
+    const a1 = within(a - (ar * q - br * ab) / det), b1 = within(b - (br * p - ar * ab) / det)
+    const moved = Math.abs(a1 - a) + Math.abs(b1 - b)
+    const next = normals(points, made(a1, b1), at, leaving, arriving)
+    if (next.squares < best.squares) {
+      best = next
+      at = next.at
+      a = a1
+      b = b1
+      damping /= 8
+    } else damping *= 6
+    if (moved < 1e-8 * chord || damping > 1e9) break
   }
-  return best
+  return { cubic: made(a, b), error: best.error }
+}
+
+/** The handle lengths by which the places at given parameters are nearest to the points. */
+function byParameters(points: readonly Point[], at: readonly number[], leaving: Point, arriving: Point, chord: number): [number, number] {
+  const from = points[0]!, to = points[points.length - 1]!, both = dot(leaving, arriving)
+  let aa = 0, ab = 0, bb = 0, ar = 0, br = 0
+  for (let i = 1; i < points.length - 1; i++) {
+    const t = at[i]!, s = 1 - t, ka = 3 * s * s * t, kb = -3 * s * t * t
+    const k0 = s * s * (s + 3 * t), k1 = t * t * (t + 3 * s)
+    const rx = points[i]!.x - k0 * from.x - k1 * to.x, ry = points[i]!.y - k0 * from.y - k1 * to.y
+    aa += ka * ka
+    bb += kb * kb
+    ab += ka * kb * both
+    ar += ka * (rx * leaving.x + ry * leaving.y)
+    br += kb * (rx * arriving.x + ry * arriving.y)
+  }
+  const det = aa * bb - ab * ab
+  const a = (ar * bb - br * ab) / det, b = (br * aa - ar * ab) / det
+  return a > 0 && b > 0 && Number.isFinite(a + b) ? [a, b] : [chord / 3, chord / 3]
+}
+
+/** The normal equations of a cubic's handle lengths for the distances of points across it, at the nearest parameter of each. */
+function normals(points: readonly Point[], curve: Cubic, start: readonly number[], leaving: Point, arriving: Point) {
+  const at = [...start]
+  let aa = 0, ab = 0, bb = 0, ar = 0, br = 0, squares = 0, error = 0
+  for (let i = 1; i < points.length - 1; i++) {
+    const p = points[i]!
+    const t = (at[i] = nearestFrom(curve, p, at[i]!)), s = 1 - t
+    const q = pointAt(curve, t), slope = cubicSlope(curve, t), speed = Math.hypot(slope.x, slope.y) || 1
+    const rx = q.x - p.x, ry = q.y - p.y, nx = -slope.y / speed, ny = slope.x / speed
+    const ja = 3 * s * s * t * (nx * leaving.x + ny * leaving.y), jb = -3 * s * t * t * (nx * arriving.x + ny * arriving.y), r = rx * nx + ry * ny
+    aa += ja * ja
+    ab += ja * jb
+    bb += jb * jb
+    ar += ja * r
+    br += jb * r
+    squares += rx * rx + ry * ry
+    error = Math.max(error, Math.hypot(rx, ry))
+  }
+  return { at, aa, ab, bb, ar, br, squares, error }
 }
 
 /** A parameter for each point by the length of the chords up to it. */
