@@ -1,7 +1,7 @@
 // What has to be done before the product can run, and only when something it depends on has changed: install and build.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -48,12 +48,13 @@ export function install() {
   })
 }
 
-/** The command line as one file, built ahead so that it starts at once. */
+/** The command line, built ahead so that it starts at once: a file for each command with all it needs, but what is not JavaScript. */
 export function buildCommandLine() {
   const inputs = ['src/cli', 'src/core', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
-  whenChanged('cli', inputs, () => existsSync(join(stamps, 'cli.mjs')), () =>
-    run(tool('esbuild'), ['src/cli/main.ts', '--bundle', '--platform=node', '--format=esm', '--packages=external', '--outfile=build/cli.mjs', '--log-level=warning']),
-  )
+  whenChanged('cli', inputs, () => existsSync(join(stamps, 'cli', 'main.js')), () => {
+    rmSync(join(stamps, 'cli'), { recursive: true, force: true })
+    return run(tool('esbuild'), ['src/cli/main.ts', '--bundle', '--splitting', '--minify', '--platform=node', '--format=esm', '--external:@resvg/resvg-js', '--external:better-sqlite3', '--outdir=build/cli', '--log-level=warning'])
+  })
 }
 
 export function build() {

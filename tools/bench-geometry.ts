@@ -7,7 +7,10 @@ import { readPathData } from '../src/core/formats/path-reader'
 import { ellipse, segmentCount } from '../src/core/geometry/path'
 import { arrange } from '../src/core/planar/arrangement'
 import { combine, type Role } from '../src/core/planar/boolean'
+import { area } from '../src/core/geometry/area'
+import { faultOf } from './fuzz'
 import { random, randomShape } from './shapes'
+import { compareStrokes } from './strokes'
 
 const require = createRequire(import.meta.url)
 
@@ -110,4 +113,38 @@ for (const count of [60, 200]) {
   }).sort((a, b) => a - b)
   const { windings, vertices } = arrange(circles)
   console.log(`\narrangement of ${count} circles: ${runs[2]!.toFixed(0)} ms, ${vertices.length} vertices, ${windings.length} faces`)
+}
+
+{
+  const next = random(12), round = ['circle', 'rectangle', 'rounded'] as const
+  let worst = 0
+  const start = performance.now()
+  for (let i = 0; i < 10_000; i++) {
+    const [a, b] = [randomShape(next, round).path, randomShape(next, round).path]
+    const of = (role: Role) => area(combine([{ path: a, role: 'adds' }, { path: b, role }]))
+    worst = Math.max(worst, Math.abs(of('adds') + of('overlap') - area(a) - area(b)) / (area(a) + area(b)))
+  }
+  console.log(`\n10,000 pairs: area(A∪B) + area(A∩B) differs from area(A) + area(B) by at most ${worst.toExponential(1)} of it, ${((performance.now() - start) / 20_000).toFixed(3)} ms a boolean`)
+}
+
+{
+  const faults = Array.from({ length: 5000 }, (_, i) => i + 1).filter((seed) => faultOf(seed) !== null)
+  console.log(`\n5,000 random cases against the oracle: ${faults.length} wrong${faults.length > 0 ? ` (seeds ${faults.slice(0, 10).join(', ')})` : ''}; npm run fuzz -- 100000 1 for more`)
+}
+
+{
+  const { count, mean, worst, ms, segments, failed } = compareStrokes(1000, { cap: 'round', join: 'round', miterLimit: 4 })
+  console.log(`\n${count} icons with their strokes outlined, beside the rasteriser's stroking at 256 px: mean difference ${(100 * mean).toFixed(3)} % of ink, greatest ${(100 * worst[0]!.difference).toFixed(3)} % (${worst[0]!.name}), ${failed.length} failed, ${segments} segments, ${(ms / count).toFixed(2)} ms an icon`)
+}
+
+{
+  const all = cases(500, 21).map(({ op, paths }) => paths.map((path) => ({ path: readPathData(path), role: ROLES[op] })))
+  const heap = () => {
+    globalThis.gc?.()
+    return process.memoryUsage().heapUsed / 2 ** 20
+  }
+  all.forEach((one) => combine(one))
+  const before = heap()
+  for (let i = 0; i < 100_000; i++) combine(all[i % all.length]!)
+  console.log(`\nheap before and after 100,000 booleans: ${before.toFixed(1)} MB, ${heap().toFixed(1)} MB`)
 }

@@ -1,10 +1,6 @@
 import { createInterface } from 'node:readline'
 import { parseArgs } from 'node:util'
 import { type Answer, OPTIONS, type Options, UsageError } from './command'
-import { deliverCommand } from './deliver'
-import { pathCommand } from './path'
-import { proofCommand } from './proof'
-import { schemaCommand } from './schema'
 
 const USAGE = `bin/wise-square COMMAND
 
@@ -12,14 +8,18 @@ const USAGE = `bin/wise-square COMMAND
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered
   schema                                      print the JSON Schema of the set file
   path [--time]                               answer geometry requests, one JSON object a line
-                                              (union, subtract, intersect, exclude, measure)
+                                              (union, subtract, intersect, exclude, divide, patches,
+                                              offset, stroke, round, simplify, measure)
 
 Every command takes --json for an answer that programs can read. FILE is a set file (name.wisesquare.json).`
 
-const COMMANDS: Record<string, (files: readonly string[], options: Options) => Promise<Answer>> = {
-  deliver: deliverCommand,
-  proof: proofCommand,
-  schema: schemaCommand,
+type Command = (files: readonly string[], options: Options) => Promise<Answer>
+
+/** Each command is loaded when it is asked for, so that none waits for what another needs. */
+const COMMANDS: Record<string, () => Promise<Command>> = {
+  deliver: async () => (await import('./deliver')).deliverCommand,
+  proof: async () => (await import('./proof')).proofCommand,
+  schema: async () => (await import('./schema')).schemaCommand,
 }
 
 /** Runs the command line and gives the exit status: 0 done, 1 it could not be done, 2 it was asked wrongly. */
@@ -34,11 +34,13 @@ export async function main(args: readonly string[]): Promise<number> {
       return name === undefined && !values.help ? 2 : 0
     }
     if (name === 'path') {
+      const { pathCommand } = await import('./path')
       await pathCommand(createInterface({ input: process.stdin }), (line) => process.stdout.write(`${line}\n`), values.time ? (line) => process.stderr.write(`${line}\n`) : null)
       return 0
     }
-    const command = COMMANDS[name]
-    if (!command) throw new UsageError(`There is no command “${name}”.`)
+    const load = COMMANDS[name]
+    if (!load) throw new UsageError(`There is no command “${name}”.`)
+    const command = await load()
     const { lines, value } = await command(files, values)
     console.log(json ? JSON.stringify(value) : lines.join('\n'))
     return 0

@@ -2,22 +2,53 @@ import { z } from 'zod'
 import { pathData } from '../core/formats/path-data'
 import { PathDataError, readPathData } from '../core/formats/path-reader'
 import { schemaSentence } from '../core/formats/set-file'
+import { OutOfTime } from '../core/geometry/deadline'
 import { measure } from '../core/geometry/measure'
+import type { Path } from '../core/geometry/path'
+import { roundContour } from '../core/outline/corner'
+import { offset } from '../core/outline/offset'
+import { simplify } from '../core/outline/simplify'
+import { strokeOutline } from '../core/outline/stroke'
 import { combine, type Role } from '../core/planar/boolean'
+import { leaks } from '../core/planar/leaks'
+import { divide, patchwork } from '../core/planar/patches'
 
 const Id = z.union([z.string(), z.number()])
 const Paths = z.array(z.string()).min(1, 'There is no path.').max(10_000)
 const FillRule = z.enum(['nonzero', 'evenodd']).default('nonzero')
+const Length = z.number().min(-1e6).max(1e6)
+const Join = z.enum(['miter', 'round', 'bevel'])
+const MiterLimit = z.number().min(1).max(1e6).default(4)
+/** How long one request may take, in milliseconds. */
+const Limit = z.number().positive().max(3_600_000).default(60_000)
+const common = { id: Id, paths: Paths, limit: Limit }
 
 const Request = z.discriminatedUnion('op', [
-  z.object({ id: Id, op: z.enum(['union', 'subtract', 'intersect', 'exclude']), paths: Paths, fillRule: FillRule }),
-  z.object({ id: Id, op: z.literal('measure'), paths: Paths }),
+  z.object({ op: z.enum(['union', 'subtract', 'intersect', 'exclude']), ...common, fillRule: FillRule }),
+  z.object({ op: z.literal('divide'), ...common, fillRule: FillRule }),
+  z.object({ op: z.literal('patches'), ...common }),
+  z.object({ op: z.literal('offset'), ...common, distance: Length, join: Join.default('round'), miterLimit: MiterLimit, fillRule: FillRule }),
+  z.object({
+    op: z.literal('stroke'),
+    ...common,
+    width: Length.min(0, 'The width must be at least 0.'),
+    cap: z.enum(['butt', 'round', 'square']).default('butt'),
+    join: Join.default('miter'),
+    miterLimit: MiterLimit,
+    dash: z.array(Length.min(0, 'A dash must be at least 0.')).max(64).default([]),
+    dashOffset: Length.default(0),
+    position: z.enum(['center', 'inside', 'outside']).default('center'),
+  }),
+  z.object({ op: z.literal('round'), ...common, radius: Length.min(0, 'The radius must be at least 0.'), style: z.enum(['round', 'bevel', 'scoop', 'notch', 'squircle']).default('round') }),
+  z.object({ op: z.literal('simplify'), ...common, tolerance: Length.positive('The tolerance must be above 0.') }),
+  z.object({ op: z.literal('measure'), ...common }),
 ])
 
 const ROLES: Record<'union' | 'subtract' | 'intersect' | 'exclude', Role> = { union: 'adds', subtract: 'cuts', intersect: 'overlap', exclude: 'flips' }
 
 /** Digits of the path data that is answered: every bit of a coordinate that an icon has a use for. */
 const DIGITS = 9
+const written = (path: Path): string => pathData(path, DIGITS)
 
 /** The answer to one request of the path tool, a line of JSON each; a line that is wrong gets an error object. */
 export function answerLine(text: string): string {
@@ -32,24 +63,39 @@ export function answerLine(text: string): string {
   } catch (error) {
     if (error instanceof SyntaxError) return refuse('bad-json', 'The line is not valid JSON.')
     if (error instanceof PathDataError) return refuse('bad-path', error.message, error.at)
+    if (error instanceof OutOfTime) return refuse('out-of-time', error.message)
     return refuse('failed', error instanceof Error ? error.message : String(error))
   }
 }
 
 function answer(request: z.infer<typeof Request>): object {
   const paths = request.paths.map(readPathData)
-  if (request.op === 'measure') {
-    const { area, length, bounds, centroid, segments } = measure(paths.flat())
-    return {
-      area,
-      length,
-      bounds: bounds && [bounds.x, bounds.y, bounds.x + bounds.w, bounds.y + bounds.h],
-      centroid: centroid && [centroid.x, centroid.y],
-      segments,
+  const end = performance.now() + request.limit
+  const deadline = () => performance.now() > end
+  switch (request.op) {
+    case 'divide':
+      return { paths: divide(paths, request.fillRule, deadline).map(written) }
+    case 'patches': {
+      const { patches } = patchwork(paths, deadline)
+      return { paths: patches.map(({ path }) => written(path)), leaks: leaks(paths, undefined, deadline).map(({ at, gap }) => ({ at: [at.x, at.y], gap })) }
+    }
+    case 'offset':
+      return { path: written(offset(paths.flat(), request.distance, request, request.fillRule, deadline)) }
+    case 'stroke':
+      return { path: written(strokeOutline(paths.flat(), request, deadline)) }
+    case 'round':
+      return { path: written(paths.flat().map((contour) => roundContour(contour, () => request).contour)) }
+    case 'simplify':
+      return { path: written(simplify(paths.flat(), request.tolerance, deadline)) }
+    case 'measure': {
+      const { area, length, bounds, centroid, segments } = measure(paths.flat())
+      return { area, length, bounds: bounds && [bounds.x, bounds.y, bounds.x + bounds.w, bounds.y + bounds.h], centroid: centroid && [centroid.x, centroid.y], segments }
+    }
+    default: {
+      const role = ROLES[request.op]
+      return { path: written(combine(paths.map((path) => ({ path, role })), request.fillRule, deadline)) }
     }
   }
-  const role = ROLES[request.op]
-  return { path: pathData(combine(paths.map((path) => ({ path, role })), request.fillRule), DIGITS) }
 }
 
 /** Reads requests from standard input and answers each in order; with `time`, says at the end how long the answers took. */

@@ -1,9 +1,11 @@
 import { strToU8, zipSync } from 'fflate'
+import { evaluateAll, type Shape } from '../drawing/evaluate'
 import { type Memory, remembered } from '../drawing/memory'
 import type { Rules } from '../rules/rules'
 import { drawing, type Icon, type IconSet } from '../set/set'
+import { outlined } from './outlined'
 import { type Pixels, png } from './png'
-import { svgOf } from './svg'
+import { svgOfShapes } from './svg'
 
 /** What a delivery writes. */
 export type DeliveryOptions = { readonly svg: boolean; readonly png: boolean }
@@ -35,14 +37,20 @@ export function plannedFiles({ icons, rules }: IconSet, options: DeliveryOptions
   return files.sort((a, b) => (a.path < b.path ? -1 : a.path > b.path ? 1 : 0))
 }
 
+/** What an icon is delivered as: its shapes, their strokes outlined where the rules say so. */
+function shapesOf(icon: Icon, rules: Rules): Shape[] {
+  const shapes = evaluateAll(drawing(icon), rules)
+  return rules.strokes === 'outlined' ? outlined(shapes) : shapes
+}
+
 /** The SVG document an icon is delivered as. */
-export const deliveredSvg = (icon: Icon, rules: Rules): string => svgOf(drawing(icon), rules, rules.grid.size)
+export const deliveredSvg = (icon: Icon, rules: Rules): string => svgOfShapes(shapesOf(icon, rules), rules.grid.size, 'current')
 
 const proofs = { light: new WeakMap(), dark: new WeakMap() } satisfies Record<string, Memory<Rules, Icon, string>>
 
 /** The SVG document an icon's proofs and rasters are drawn from, in the colours for a light or a dark ground. Remembered. */
 export const proofSvg = (icon: Icon, rules: Rules, ground: 'light' | 'dark' = 'light'): string =>
-  remembered(proofs[ground], rules, icon, () => svgOf(drawing(icon), rules, rules.grid.size, ground))
+  remembered(proofs[ground], rules, icon, () => svgOfShapes(shapesOf(icon, rules), rules.grid.size, ground))
 
 /** The bytes of one planned file. The same set always gives the same bytes. */
 export function fileBytes(file: PlannedFile, set: IconSet, rasterise: Rasterise): Uint8Array {

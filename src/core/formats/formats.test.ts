@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { Resvg } from '@resvg/resvg-js'
 import { unzipSync } from 'fflate'
 import { decode } from 'fast-png'
 import fc from 'fast-check'
@@ -147,6 +148,23 @@ describe('delivery', () => {
     const entries = unzipSync(make())
     expect(Object.keys(entries)).toHaveLength(32)
     expect(Buffer.from(entries['svg/ferry.svg']!).toString()).toBe(deliveredSvg(few.icons[0]!, few.rules))
+  })
+
+  it('outlines strokes where the rules say so: nothing is left to stroke, and every icon looks as before', () => {
+    const outlined = { ...quayside.rules, strokes: 'outlined' as const }
+    for (const icon of quayside.icons) {
+      const [kept, filled] = [deliveredSvg(icon, quayside.rules), deliveredSvg(icon, outlined)]
+      expect(kept).toContain('stroke-width')
+      expect(filled).not.toContain('stroke')
+      const [a, b] = [kept, filled].map((svg) => new Resvg(svg, { fitTo: { mode: 'width', value: 192 } }).render().pixels)
+      let apart = 0, ink = 0
+      a!.forEach((value, i) => {
+        if (i % 4 !== 3) return
+        apart += Math.abs(value - b![i]!)
+        ink += value
+      })
+      expect([icon.name, apart / ink < 0.01]).toEqual([icon.name, true])
+    }
   })
 
   it('writes straight alpha into PNG', () => {

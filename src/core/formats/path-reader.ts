@@ -144,7 +144,7 @@ class Reader {
     const found = NUMBER.exec(this.text)
     if (!found) this.fail(this.done ? 'The path data is cut off' : 'A number is missing')
     const value = Number(found![0])
-    if (!Number.isFinite(value) || Math.abs(value) > 1e9) this.fail('A number is too large')
+    if (!Number.isFinite(value) || Math.abs(value) > 1e12) this.fail('A number is too large')
     this.at = NUMBER.lastIndex
     this.passSpace()
     return value

@@ -8,7 +8,7 @@ import { pointAt, type Segment } from '../geometry/segment'
 import { MEETING, REACH, SNAP } from '../geometry/tolerance'
 import { followers } from './around'
 import { facesOf } from './faces'
-import { type Piece, piecesOf } from './pieces'
+import { addWinding, type Piece, piecesOf, type Winding } from './pieces'
 import { Vertices } from './vertices'
 
 /** Where an edge comes from: the input path, the segment it is a part of and between which of its parameters. */
@@ -25,9 +25,6 @@ export type Edge = {
   readonly origin: Origin
   readonly windings: readonly Winding[]
 }
-
-/** How often a path runs along an edge, forth less back. */
-export type Winding = { readonly path: number; readonly times: number }
 
 /**
  * Paths laid over each other: vertices, the edges between them, and faces. Half edge 2·i runs along edge i, 2·i + 1 against it; `next`
@@ -55,9 +52,8 @@ export function arrange(paths: readonly Path[], { open = 'close', deadline }: La
   // Input nodes come first, so that it is their coordinates that survive.
   for (const { curve, cuts } of pieces) cuts.push({ t: 0, vertex: vertices.of(curve.segment.from) }, { t: 1, vertex: vertices.of(curve.segment.to) })
   cutEachOther(pieces, vertices, snap, MEETING * scale, deadline)
-  const edges = mergedEdges(pieces, vertices.points, snap)
-  const next = followers(edges, vertices.points.length)
-  keepTime(deadline)
+  const edges = mergedEdges(pieces, vertices.points, snap, deadline)
+  const next = followers(edges, vertices.points.length, deadline)
   return { vertices: vertices.points, edges, next, ...facesOf(paths.length, edges, next, vertices.points, deadline), snap }
 }
 
@@ -73,22 +69,37 @@ function scaleOf(paths: readonly Path[]): number {
   return Math.max(1, most / REACH)
 }
 
-/** Notes on every piece where others cross it, by a sweep along x over the pieces' bounds. */
+/**
+ * Notes on every piece where others cross it, by a sweep along x over the pieces' bounds. What the sweep passes is kept by bands of y, so
+ * that a piece is compared with little but its neighbours.
+ */
 function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap: number, meeting: number, deadline?: Deadline): void {
   const byX = pieces.toSorted((a, b) => a.curve.box.x - b.curve.box.x)
-  const active: Piece[] = []
+  let top = Infinity, bottom = -Infinity
+  for (const { curve } of pieces) {
+    top = Math.min(top, curve.box.y)
+    bottom = Math.max(bottom, curve.box.y + curve.box.h)
+  }
+  const count = Math.max(1, Math.min(256, Math.round(Math.sqrt(pieces.length) / 2)))
+  const bandOf = (y: number) => Math.max(0, Math.min(count - 1, Math.floor(((y - top) / (bottom - top || 1)) * count)))
+  const bands: Piece[][] = Array.from({ length: count }, () => [])
   for (const piece of byX) {
     const { box } = piece.curve
-    const left = box.x - snap, top = box.y - snap, bottom = box.y + box.h + snap
-    let kept = 0
-    for (let i = 0; i < active.length; i++) {
-      const other = active[i]!, far = other.curve.box
-      if (far.x + far.w < left) continue
-      active[kept++] = other
-      if (far.y <= bottom && far.y + far.h >= top) cut(piece, other, vertices, meeting)
+    const left = box.x - snap, high = box.y - snap, low = box.y + box.h + snap
+    const first = bandOf(high), last = bandOf(low)
+    for (let b = first; b <= last; b++) {
+      const band = bands[b]!
+      let kept = 0
+      for (let i = 0; i < band.length; i++) {
+        const other = band[i]!, far = other.curve.box
+        if (far.x + far.w < left) continue
+        band[kept++] = other
+        // A pair that shares several bands is looked at in the first of them.
+        if (far.y <= low && far.y + far.h >= high && (count === 1 || Math.max(first, bandOf(far.y - snap)) === b)) cut(piece, other, vertices, meeting)
+      }
+      band.length = kept
+      band.push(piece)
     }
-    active.length = kept
-    active.push(piece)
     if (deadline) keepTime(deadline)
   }
 }
@@ -104,12 +115,13 @@ function cut(piece: Piece, other: Piece, vertices: Vertices, meeting: number): v
 type Draft = { from: number; to: number; segment: Segment; origin: Origin; windings: Winding[] }
 
 /** The stretches between cuts as edges; stretches that run together become one. */
-function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: number): Edge[] {
+function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: number, deadline?: Deadline): Edge[] {
   const edges: Draft[] = []
   // The last edge between two vertices, and for each edge the one before it between the same two.
   const between = new Map<number, number>()
   const before: number[] = []
-  for (const { path, source, t0, t1, curve, encloses, cuts } of pieces) {
+  for (const { path, source, t0, t1, curve, windings, cuts } of pieces) {
+    if (deadline) keepTime(deadline)
     if (cuts.length > 2) cuts.sort((a, b) => a.t - b.t)
     for (let i = 0; i + 1 < cuts.length; i++) {
       const a = cuts[i]!, b = cuts[i + 1]!
@@ -123,20 +135,14 @@ function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: n
       }
       if (same !== -1) {
         const edge = edges[same]!
-        if (encloses) addWinding(edge.windings, path, edge.from === a.vertex ? 1 : -1)
+        for (const one of windings) addWinding(edge.windings, one.path, edge.from === a.vertex ? one.times : -one.times)
         continue
       }
       before.push(between.get(key) ?? -1)
       between.set(key, edges.length)
       const span = t1 - t0
-      edges.push({ from: a.vertex, to: b.vertex, segment, origin: { path, segment: source, from: t0 + a.t * span, to: t0 + b.t * span }, windings: encloses ? [{ path, times: 1 }] : [] })
+      edges.push({ from: a.vertex, to: b.vertex, segment, origin: { path, segment: source, from: t0 + a.t * span, to: t0 + b.t * span }, windings: [...windings] })
     }
   }
   return edges
-}
-
-function addWinding(windings: Winding[], path: number, times: number): void {
-  const at = windings.findIndex((one) => one.path === path)
-  if (at === -1) windings.push({ path, times })
-  else windings[at] = { path, times: windings[at]!.times + times }
 }

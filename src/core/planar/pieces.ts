@@ -5,20 +5,29 @@ import { cross, distance, type Point, subtract } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
 import { type Cubic, line, type Segment } from '../geometry/segment'
 
-/** A stretch of an input segment that does not meet itself, and where others cut it. `encloses` when it is part of what a path's winding counts. */
+/** How often a path runs along something, forth less back. */
+export type Winding = { readonly path: number; readonly times: number }
+
+/**
+ * A stretch of an input segment that does not meet itself, and where others cut it. `windings` has the paths that run along it and
+ * enclose something.
+ */
 export type Piece = {
   readonly path: number
   readonly source: Segment
   readonly t0: number
   readonly t1: number
   readonly curve: Curve
-  readonly encloses: boolean
+  readonly windings: Winding[]
   readonly cuts: { t: number; vertex: number }[]
 }
 
-/** Segments as pieces; cubics are cut where they turn back along x or y, so that no piece meets itself. */
+/**
+ * Segments as pieces; cubics are cut where they turn back along x or y, so that no piece meets itself. Stretches that are drawn twice, to the
+ * last bit, are one piece. Where only what is enclosed counts (`close`), those that are drawn forth and back are none.
+ */
 export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: number): Piece[] {
-  const pieces: Piece[] = []
+  const pieces = new Pieces()
   paths.forEach((path, index) => {
     for (const { segments, closed } of path) {
       if (segments.length === 0) continue
@@ -31,8 +40,8 @@ export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: nu
         // A cubic that runs straight is a line: only so can it share a stretch with one.
         if (isStraight(segment, snap)) {
           const straight = line(segment.from, segment.to)
-          pieces.push({ path: index, source: straight, t0: 0, t1: 1, curve: curveOf(straight), encloses, cuts: [] })
-        } else pieces.push({ path: index, source, t0, t1, curve: curveOf(segment), encloses, cuts: [] })
+          pieces.add(index, straight, 0, 1, straight, encloses)
+        } else pieces.add(index, source, t0, t1, segment, encloses)
       }
       for (const source of segments) {
         if (source.kind !== 'cubic') {
@@ -45,7 +54,54 @@ export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: nu
       if (encloses && distance(last, first) > snap) add(line(last, first), 0, 1)
     }
   })
-  return pieces
+  if (open === 'cut') return pieces.all
+  return pieces.doubled ? pieces.all.filter(({ windings }) => windings.some(({ times }) => times !== 0)) : pieces.all
+}
+
+class Pieces {
+  readonly all: Piece[] = []
+  doubled = false
+  /** The last piece of each hash of ends, and for each piece the one before it. */
+  private readonly last = new Map<number, number>()
+  private readonly before: number[] = []
+
+  add(path: number, source: Segment, t0: number, t1: number, segment: Segment, encloses: boolean): void {
+    const { from, to } = segment
+    // The same for both ways along it.
+    const hash = (from.x + to.x) * 31.7 + (from.y + to.y) * 57.1 + Math.abs(from.x - to.x) * 3.3
+    for (let i = this.last.get(hash) ?? -1; i !== -1; i = this.before[i]!) {
+      const sense = sameStretch(this.all[i]!.curve.segment, segment)
+      if (sense === 0) continue
+      this.doubled = true
+      if (encloses) addWinding(this.all[i]!.windings, path, sense)
+      return
+    }
+    this.before.push(this.last.get(hash) ?? -1)
+    this.last.set(hash, this.all.length)
+    this.all.push({ path, source, t0, t1, curve: curveOf(segment), windings: encloses ? [{ path, times: 1 }] : [], cuts: [] })
+  }
+}
+
+/** 1 when two segments are the same, -1 when one is the other turned round, else 0. */
+function sameStretch(a: Segment, b: Segment): number {
+  if (a.kind !== b.kind) return 0
+  const forth = same(a.from, b.from) && same(a.to, b.to), back = same(a.from, b.to) && same(a.to, b.from)
+  if (!forth && !back) return 0
+  if (a.kind === 'cubic' && b.kind === 'cubic') return forth && same(a.c1, b.c1) && same(a.c2, b.c2) ? 1 : back && same(a.c1, b.c2) && same(a.c2, b.c1) ? -1 : 0
+  if (a.kind === 'arc' && b.kind === 'arc') {
+    if (a.rx !== b.rx || a.ry !== b.ry || a.turn !== b.turn || a.large !== b.large) return 0
+    return forth && a.sweep === b.sweep ? 1 : back && a.sweep !== b.sweep ? -1 : 0
+  }
+  return forth ? 1 : -1
+}
+
+const same = (p: Point, q: Point): boolean => p.x === q.x && p.y === q.y
+
+/** Counts one more run of a path along something. */
+export function addWinding(windings: Winding[], path: number, times: number): void {
+  const at = windings.findIndex((one) => one.path === path)
+  if (at === -1) windings.push({ path, times })
+  else windings[at] = { path, times: windings[at]!.times + times }
 }
 
 /** True for a cubic whose control points lie on its chord; it has been cut where it turns back. */

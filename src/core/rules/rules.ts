@@ -65,6 +65,8 @@ export const Rules = z
       .min(1, 'Name at least one density.')
       .max(4)
       .refine((list) => list.every((density, i) => i === 0 || list[i - 1]! < density), 'Densities go from small to large, each once.'),
+    /** How strokes are delivered: as strokes, which is what leaving this out means, or as the outlines they paint. */
+    strokes: z.enum(['kept', 'outlined']).optional(),
   })
   .superRefine((rules, context) => {
     if (rules.liveArea > rules.grid.size) {

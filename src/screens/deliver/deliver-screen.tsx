@@ -3,9 +3,12 @@
 import clsx from 'clsx'
 import { useEffect, useMemo, useState } from 'react'
 import { type PlannedFile, plannedFiles, proofSvg } from '@/core/formats/delivery'
+import type { Rules } from '@/core/rules/rules'
+import type { SetEdit } from '@/core/set/edit'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { SetBar } from '../frame/set-bar'
-import { useSessionState } from '../frame/set-provider'
+import { commit } from '../frame/session'
+import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 
 type Options = { readonly svg: boolean; readonly png: boolean }
@@ -15,8 +18,19 @@ const FORMATS = [
   { key: 'png', name: 'PNG', note: 'Every delivered size at every density, as the proofs show it.' },
 ] as const
 
+const STROKES = [
+  { key: 'kept', name: 'Keep strokes', note: 'Centre lines with their weight: small, and easy to restyle.' },
+  { key: 'outlined', name: 'Outline strokes', note: 'The shapes that strokes paint, circles as arcs: for places that only fill.' },
+] as const
+
+/** The choice is kept in the set; what is usual is left out of it. */
+function strokesEdit({ strokes: _, ...rules }: Rules, strokes: 'kept' | 'outlined'): SetEdit {
+  return { kind: 'rules', rules: strokes === 'kept' ? rules : { ...rules, strokes }, renames: [] }
+}
+
 /** What will be written, exactly, and the download. */
 export function DeliverScreen() {
+  const session = useSession()
   const set = useSessionState(({ history }) => history.present)
   const setId = useSessionState((state) => state.setId)
   const revision = useSessionState((state) => state.revision)
@@ -36,6 +50,18 @@ export function DeliverScreen() {
           {FORMATS.map(({ key, name, note }) => (
             <label key={key} className="flex gap-3 border-t border-hair py-2 first-of-type:border-0">
               <input type="checkbox" checked={options[key]} onChange={(event) => setOptions({ ...options, [key]: event.target.checked })} className="mt-0.5 accent-(--ink)" />
+              <span>
+                <span className="block font-[560]">{name}</span>
+                <span className="block text-quiet">{note}</span>
+              </span>
+            </label>
+          ))}
+        </section>
+        <section aria-label="Strokes" className="border-b border-hair px-4 py-3">
+          <h2 className="mb-1 font-[640]">Strokes</h2>
+          {STROKES.map(({ key, name, note }) => (
+            <label key={key} className="flex gap-3 border-t border-hair py-2 first-of-type:border-0">
+              <input type="radio" name="strokes" checked={(set.rules.strokes ?? 'kept') === key} onChange={() => commit(session, strokesEdit(set.rules, key), name)} className="mt-0.5 accent-(--ink)" />
               <span>
                 <span className="block font-[560]">{name}</span>
                 <span className="block text-quiet">{note}</span>

@@ -1,0 +1,21 @@
+import type { Shape } from '../drawing/evaluate'
+import { strokeOutline } from '../outline/stroke'
+
+const outlines = new WeakMap<Shape, readonly Shape[]>()
+
+/** Shapes with their strokes as filled outlines over their fills. Remembered for each shape. */
+export function outlined(shapes: readonly Shape[]): Shape[] {
+  return shapes.flatMap((shape) => {
+    let known = outlines.get(shape)
+    if (!known) outlines.set(shape, (known = outlineOf(shape)))
+    return known
+  })
+}
+
+function outlineOf(shape: Shape): Shape[] {
+  const { id, path, fill, stroke } = shape
+  if (!stroke) return [shape]
+  const outline = strokeOutline(path, stroke)
+  const drawn: Shape[] = outline.length > 0 ? [{ id, path: outline, fill: stroke.paint, stroke: null }] : []
+  return fill ? [{ id, path, fill, stroke: null }, ...drawn] : drawn
+}
