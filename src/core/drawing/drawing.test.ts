@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { distanceToPath, flatten } from '../geometry/flatten'
+import { distanceToPath, flatten } from '../../../tools/flatten'
 import { pathBounds } from '../geometry/path'
 import { distance } from '../geometry/point'
 import { apply, boxToBox, rotation, type Transform } from '../geometry/transform'

@@ -1,6 +1,7 @@
-import { distanceToPath, winding } from '../geometry/flatten'
+import { nearestOnPath } from '../geometry/nearest'
 import type { Path } from '../geometry/path'
 import type { Point } from '../geometry/point'
+import { winding } from '../geometry/winding'
 import { evaluate, outline } from './evaluate'
 import { type DrawingObject, isContainer } from './object'
 import type { NamedValues } from './values'
@@ -32,13 +33,15 @@ export function pick(objects: readonly DrawingObject[], values: NamedValues, p: 
 /** True when a point lies within an object's outline or near it, painted or not. */
 export const isOver = (object: DrawingObject, values: NamedValues, p: Point, reach: number): boolean => covers(outline(object, values), p, reach)
 
+const isNear = (path: Path, p: Point, reach: number): boolean => (nearestOnPath(path, p)?.distance ?? Infinity) <= reach
+
 function covers(path: Path, p: Point, reach: number): boolean {
-  return winding(path, p) !== 0 || distanceToPath(path, p) <= reach
+  return winding(path, p) !== 0 || isNear(path, p, reach)
 }
 
 function paints(object: DrawingObject, values: NamedValues, p: Point, reach: number): boolean {
   return evaluate(object, values).some(({ path, fill, stroke }) => {
     if (fill && winding(path, p) !== 0) return true
-    return distanceToPath(path, p) <= Math.max(reach, stroke ? stroke.width / 2 : 0)
+    return isNear(path, p, Math.max(reach, stroke ? stroke.width / 2 : 0))
   })
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import paper from 'paper'
 import { describe, expect, it } from 'vitest'
 import { random, randomShape } from '../../../tools/shapes'
-import { distanceToPath, flatten } from '../geometry/flatten'
+import { distanceToPath, flatten } from '../../../tools/flatten'
 import { pathData } from './path-data'
 import { PathDataError, readPathData } from './path-reader'
 

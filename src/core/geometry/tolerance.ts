@@ -3,9 +3,6 @@
 /** Two points nearer than this are the same point: a thousandth of the finest step a designer types. */
 export const SAME_POINT = 1e-9
 
-/** How far a flattened curve may lie from the true one: far below one device pixel at any zoom of the bench. */
-export const FLATNESS = 0.005
-
 /** An angle below which two directions count as one straight line, in radians. */
 export const STRAIGHT = 1e-9
 

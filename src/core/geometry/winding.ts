@@ -1,8 +1,9 @@
 import { arcCentre } from './arc'
 import { powers } from './curve'
+import type { Path } from './path'
 import type { Point } from './point'
 import { rootsOnUnit } from './roots'
-import { pointAt, type Segment, segmentBounds } from './segment'
+import { line, pointAt, type Segment, segmentBounds } from './segment'
 
 /**
  * How often a segment passes a point on its right, upwards taken away from downwards: the share it has in the winding number of the
@@ -30,6 +31,14 @@ function passesOnce(segment: Segment, t0: number, t1: number, p: Point): number 
     else hi = t
   }
   return at.x > p.x ? (down ? 1 : -1) : 0
+}
+
+/** How many times a path winds around a point; open contours count as closed by a straight line. */
+export function winding(path: Path, p: Point): number {
+  return path.reduce((sum, { segments }) => {
+    const closing = line(segments[segments.length - 1]!.to, segments[0]!.from)
+    return segments.reduce((count, segment) => count + passes(segment, p), sum + passes(closing, p))
+  }, 0)
 }
 
 /** Parameters at which a segment runs level, in order. */

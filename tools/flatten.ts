@@ -1,8 +1,10 @@
-import { arcCentre } from './arc'
-import type { Contour, Path } from './path'
-import { distance, type Point } from './point'
-import { pointAt, type Segment } from './segment'
-import { FLATNESS } from './tolerance'
+import { arcCentre } from '../src/core/geometry/arc'
+import type { Contour, Path } from '../src/core/geometry/path'
+import { distance, type Point } from '../src/core/geometry/point'
+import { pointAt, type Segment } from '../src/core/geometry/segment'
+
+/** How far a flattened curve may lie from the true one, in grid units. */
+const FLATNESS = 0.005
 
 /** How many chords keep a curve within `flatness`: by sagitta for arcs, by second difference for cubics (Wang's bound). */
 function chords(segment: Segment, flatness: number): number {
