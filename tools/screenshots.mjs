@@ -41,7 +41,7 @@ try {
     await page.getByLabel('weight main').press('Enter')
   })
   await picture('review', `${quayside}/review`)
-  await picture('deliver', `${quayside}/deliver`)
+  await picture('deliver', `${quayside}/deliver`, () => page.getByText('weighing').waitFor({ state: 'hidden' }))
   await page.evaluate(() => localStorage.setItem('wise-square:film', 'night'))
   await picture('bench-night', `${quayside}/draw/lighthouse`, () => page.getByText('Tower', { exact: true }).click())
 } finally {

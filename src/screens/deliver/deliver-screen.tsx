@@ -49,7 +49,7 @@ export function DeliverScreen() {
           <h2 className="mb-1 font-[640]">Formats</h2>
           {FORMATS.map(({ key, name, note }) => (
             <label key={key} className="flex gap-3 border-t border-hair py-2 first-of-type:border-0">
-              <input type="checkbox" checked={options[key]} onChange={(event) => setOptions({ ...options, [key]: event.target.checked })} className="mt-0.5 accent-(--ink)" />
+              <input type="checkbox" checked={options[key]} onChange={(event) => setOptions({ ...options, [key]: event.target.checked })} className="mt-0.5 self-start accent-(--ink)" />
               <span>
                 <span className="block font-[560]">{name}</span>
                 <span className="block text-quiet">{note}</span>
@@ -61,7 +61,7 @@ export function DeliverScreen() {
           <h2 className="mb-1 font-[640]">Strokes</h2>
           {STROKES.map(({ key, name, note }) => (
             <label key={key} className="flex gap-3 border-t border-hair py-2 first-of-type:border-0">
-              <input type="radio" name="strokes" checked={(set.rules.strokes ?? 'kept') === key} onChange={() => commit(session, strokesEdit(set.rules, key), name)} className="mt-0.5 accent-(--ink)" />
+              <input type="radio" name="strokes" checked={(set.rules.strokes ?? 'kept') === key} onChange={() => commit(session, strokesEdit(set.rules, key), name)} className="mt-0.5 self-start accent-(--ink)" />
               <span>
                 <span className="block font-[560]">{name}</span>
                 <span className="block text-quiet">{note}</span>
