@@ -7,11 +7,13 @@ import paper from 'paper'
 import { describe, expect, it } from 'vitest'
 import { evaluateAll } from '../drawing/evaluate'
 import { type Path, pathBounds, polyline } from '../geometry/path'
+import { distance } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { drawing, type IconSet } from '../set/set'
 import { deliver, deliveredSvg, plannedFiles, zip } from './delivery'
 import { rounded, shortNumber } from './number'
 import { pathData } from './path-data'
+import { readPathData } from './path-reader'
 import { png } from './png'
 import { readSetFile, writeSetFile } from './set-file'
 
@@ -46,6 +48,20 @@ describe('path data', () => {
     })
     return { segments, closed: false }
   }).filter(({ segments }) => segments.every((s) => Math.hypot(s.to.x - s.from.x, s.to.y - s.from.y) > 0.01))
+
+  it('moves no arc by more than its last digit, near half a turn either', () => {
+    const angle = fc.double({ min: 0, max: 6, noNaN: true })
+    const extents = fc.oneof(fc.constant(Math.PI), fc.double({ min: 0.2, max: 5.2, noNaN: true }), fc.double({ min: -0.02, max: 0.02, noNaN: true }).map((d) => Math.PI + d))
+    fc.assert(
+      fc.property(angle, extents, fc.double({ min: 0.3, max: 12, noNaN: true }), fc.boolean(), fc.constantFrom(2, 3), (start, extent, r, sweep, digits) => {
+        const at = (t: number) => ({ x: 12 + r * Math.cos(start + (sweep ? t : -t) * extent), y: 12 + r * Math.sin(start + (sweep ? t : -t) * extent) })
+        const arc: Segment = { kind: 'arc', from: at(0), to: at(1), rx: r, ry: r, turn: 0, large: extent > Math.PI, sweep }
+        const read = readPathData(pathData([{ segments: [arc], closed: false }], digits))[0]!.segments[0]!
+        for (const t of [0.25, 0.5, 0.75]) expect(distance(pointAt(read, t), at(t))).toBeLessThan(2 / 10 ** digits)
+      }),
+      { numRuns: 400 },
+    )
+  })
 
   it('read by another program moves no node by more than 0.0005', () => {
     const scope = new paper.PaperScope()

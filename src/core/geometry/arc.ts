@@ -11,6 +11,9 @@ export type ArcCentre = {
   readonly extent: number
 }
 
+/** By how much the square of a chord may fall short of the diameter's, and the arc still be half a turn. */
+const HALF_TURN = 4e-15
+
 /** The arc's centre and angles (SVG 2, implementation notes, B.2.4), radii grown where they cannot span the chord (B.2.5). */
 export function arcCentre(arc: Arc): ArcCentre {
   const { from, to, turn } = arc
@@ -24,7 +27,9 @@ export function arcCentre(arc: Arc): ArcCentre {
     ry *= Math.sqrt(reach)
   }
   const sign = arc.large === arc.sweep ? -1 : 1
-  const k = sign * Math.sqrt(Math.max(0, 1 / Math.min(reach, 1) - 1))
+  const beyond = 1 / Math.min(reach, 1) - 1
+  // Half a turn: under the root, the rounding of a double would move the centre by 1e-8 of the radius.
+  const k = beyond < HALF_TURN ? 0 : sign * Math.sqrt(beyond)
   const cx = (k * rx * y) / ry, cy = (-k * ry * x) / rx
   const start = Math.atan2((y - cy) / ry, (x - cx) / rx)
   let extent = Math.atan2((-y - cy) / ry, (-x - cx) / rx) - start
