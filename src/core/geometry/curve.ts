@@ -15,8 +15,9 @@ export type Curve =
 export type Round = ArcCentre & { readonly u: Point; readonly v: Point }
 
 export function curveOf(segment: Segment): Curve {
-  const box = segmentBounds(segment)
-  return segment.kind === 'arc' ? { segment, box, round: roundOf(segment) } : ({ segment, box, round: null } as Curve)
+  if (segment.kind !== 'arc') return { segment, box: segmentBounds(segment), round: null } as Curve
+  const round = roundOf(segment)
+  return { segment, box: segmentBounds(segment, round), round }
 }
 
 function roundOf(arc: Arc): Round {

@@ -24,43 +24,42 @@ const NOWHERE: Intersection = { meetings: [], overlaps: [] }
 export function intersect(a: Curve, b: Curve, tolerance = MEETING): Intersection {
   if (apart(a, b, tolerance)) return NOWHERE
   const ends = endMeetings(a, b, tolerance)
-  const overlaps = overlapsOf(a, b, ends, tolerance)
-  const found = [...ends]
+  const overlaps = ends.length < 2 || a.segment.kind !== b.segment.kind ? NONE : overlapsOf(a, b, ends, tolerance)
   // Two segments of one carrier meet in stretches and at ends, nowhere else.
-  if (overlaps.length === 0) {
-    for (const meeting of crossings(a, b, tolerance)) {
-      if (!found.some(({ at }) => distance(at, meeting.at) <= 4 * tolerance)) found.push(meeting)
-    }
+  if (overlaps.length > 0) return { meetings: ends, overlaps }
+  const between = crossings(a, b, tolerance)
+  if (between.length === 0) return ends.length === 0 ? NOWHERE : { meetings: ends, overlaps }
+  if (ends.length === 0 && between.length === 1) return { meetings: between, overlaps }
+  const found = [...ends]
+  for (const meeting of between) {
+    if (!found.some(({ at }) => distance(at, meeting.at) <= 4 * tolerance)) found.push(meeting)
   }
   return { meetings: found, overlaps }
 }
+
+const NONE: readonly never[] = []
 
 function apart({ box: a }: Curve, { box: b }: Curve, margin: number): boolean {
   return a.x > b.x + b.w + margin || b.x > a.x + a.w + margin || a.y > b.y + b.h + margin || b.y > a.y + a.h + margin
 }
 
 /** The ends of each segment that lie on the other. */
-function endMeetings(a: Curve, b: Curve, tolerance: number): Meeting[] {
-  const found: Meeting[] = []
-  const add = (meeting: Meeting) => {
-    if (!found.some(({ s, t, at }) => distance(at, meeting.at) <= tolerance && Math.abs(s - meeting.s) < 0.5 && Math.abs(t - meeting.t) < 0.5)) found.push(meeting)
+function endMeetings(a: Curve, b: Curve, tolerance: number): readonly Meeting[] {
+  let found: Meeting[] | null = null
+  for (let end = 0; end < 4; end++) {
+    const own = end < 2 ? a : b, other = end < 2 ? b : a
+    const at = end % 2 === 0 ? own.segment.from : own.segment.to
+    const t = parameterAt(other, at, tolerance)
+    if (t === null) continue
+    const meeting = end < 2 ? { at, s: end % 2, t } : { at, s: t, t: end % 2 }
+    const known = found?.some((one) => distance(one.at, at) <= tolerance && Math.abs(one.s - meeting.s) < 0.5 && Math.abs(one.t - meeting.t) < 0.5)
+    if (!known) (found ??= []).push(meeting)
   }
-  for (const s of [0, 1]) {
-    const at = s === 0 ? a.segment.from : a.segment.to
-    const t = parameterAt(b, at, tolerance)
-    if (t !== null) add({ at, s, t })
-  }
-  for (const t of [0, 1]) {
-    const at = t === 0 ? b.segment.from : b.segment.to
-    const s = parameterAt(a, at, tolerance)
-    if (s !== null) add({ at, s, t })
-  }
-  return found
+  return found ?? NONE
 }
 
 /** Between two ends that follow each other the segments run together when they do so at three places between. */
 function overlapsOf(a: Curve, b: Curve, ends: readonly Meeting[], tolerance: number): Overlap[] {
-  if (ends.length < 2 || a.segment.kind !== b.segment.kind) return []
   const order = ends.toSorted((p, q) => p.s - q.s)
   const overlaps: Overlap[] = []
   for (let i = 0; i + 1 < order.length; i++) {

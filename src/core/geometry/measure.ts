@@ -36,7 +36,7 @@ export function measure(path: Path): Measures {
   return {
     area: Math.abs(twice) / 2,
     length: segments.reduce((sum, segment) => sum + segmentLength(segment), 0),
-    bounds: boxUnion(segments.map(segmentBounds)),
+    bounds: boxUnion(segments.map((s) => segmentBounds(s))),
     centroid: twice === 0 ? null : { x: (2 * momentX) / twice, y: (2 * momentY) / twice },
     segments: segments.length,
   }

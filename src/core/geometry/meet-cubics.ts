@@ -24,7 +24,11 @@ export function cubicLine(cubic: Cubic, line: Line, tolerance: number): Meeting[
 
 /** Meetings of a cubic (s) with an arc (t): its distance from the unit circle, squared, is a polynomial of degree six. */
 export function cubicArc(cubic: Cubic, arc: Round, tolerance: number): Meeting[] {
-  const [p0, p1, p2, p3] = [cubic.from, cubic.c1, cubic.c2, cubic.to].map((p) => toUnitCircle(arc, p)) as [Point, Point, Point, Point]
+  const p0 = toUnitCircle(arc, cubic.from), p1 = toUnitCircle(arc, cubic.c1), p2 = toUnitCircle(arc, cubic.c2), p3 = toUnitCircle(arc, cubic.to)
+  const slack = tolerance / Math.min(arc.rx, arc.ry)
+  // Within the ellipse with its whole hull, or outside by more than it may lie from its chord.
+  if (inside(p0, slack) && inside(p1, slack) && inside(p2, slack) && inside(p3, slack)) return []
+  if (chordAway(p0, p3) > 1 + slack + 0.75 * Math.max(Math.hypot(p0.x - 2 * p1.x + p2.x, p0.y - 2 * p1.y + p2.y), Math.hypot(p1.x - 2 * p2.x + p3.x, p1.y - 2 * p2.y + p3.y))) return []
   const x = powers(p0.x, p1.x, p2.x, p3.x), y = powers(p0.y, p1.y, p2.y, p3.y)
   const yy = product(y, y)
   const f = product(x, x).map((value, i) => value + yy[i]! - (i === 0 ? 1 : 0))
@@ -34,6 +38,15 @@ export function cubicArc(cubic: Cubic, arc: Round, tolerance: number): Meeting[]
     const t = onArc(arc, Math.atan2(q.y, q.x), tolerance)
     return t === null ? [] : [{ at, s, t }]
   })
+}
+
+const inside = (p: Point, slack: number): boolean => p.x * p.x + p.y * p.y < (1 - 2 * slack) * (1 - 2 * slack)
+
+/** How far a chord is from the origin. */
+function chordAway(p: Point, q: Point): number {
+  const dx = q.x - p.x, dy = q.y - p.y
+  const t = Math.max(0, Math.min(1, -(p.x * dx + p.y * dy) / (dx * dx + dy * dy || 1)))
+  return Math.hypot(p.x + t * dx, p.y + t * dy)
 }
 
 /** How often two cubics may be halved against each other before what is left counts as one place. */

@@ -34,7 +34,7 @@ export function transformPath(path: Path, map: Transform): Path {
 
 /** The exact bounds of a path's geometry, its stroke left aside; null when it has no segments. */
 export function pathBounds(path: Path): Box | null {
-  return boxUnion(path.flatMap(({ segments }) => segments.map(segmentBounds)))
+  return boxUnion(path.flatMap(({ segments }) => segments.map((s) => segmentBounds(s))))
 }
 
 /** How many segments a path has. */

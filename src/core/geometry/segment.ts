@@ -1,4 +1,4 @@
-import { arcCentre, arcFromAngles, transformArc } from './arc'
+import { type ArcCentre, arcCentre, arcFromAngles, transformArc } from './arc'
 import { type Box, boxAround } from './box'
 import { mix, type Point } from './point'
 import { apply, type Transform } from './transform'
@@ -73,23 +73,34 @@ export function transformSegment(segment: Segment, map: Transform): Segment {
 }
 
 /** The exact upright bounds of a segment, from its ends and the points where it runs level or plumb. */
-export function segmentBounds(segment: Segment): Box {
-  const points: Point[] = [segment.from, segment.to]
+export function segmentBounds(segment: Segment, round?: ArcCentre): Box {
+  const { from, to } = segment
+  if (segment.kind === 'line') return { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), w: Math.abs(to.x - from.x), h: Math.abs(to.y - from.y) }
+  const points: Point[] = [from, to]
   if (segment.kind === 'arc') {
-    const { centre, rx, ry, start, extent } = arcCentre(segment)
+    const { centre, rx, ry, start, extent } = round ?? arcCentre(segment)
     const { turn } = segment
+    if (rx === ry) return circleBounds(from, to, centre, rx, start + turn, extent)
     const atX = Math.atan2(-ry * Math.sin(turn), rx * Math.cos(turn))
     const atY = Math.atan2(ry * Math.cos(turn), rx * Math.sin(turn))
     for (const angle of [atX, atX + Math.PI, atY, atY + Math.PI]) {
       if (withinSweep(angle, start, extent)) points.push(arcFromAngles(centre, rx, ry, turn, angle))
     }
-  } else if (segment.kind === 'cubic') {
-    const { from, c1, c2, to } = segment
+  } else {
+    const { c1, c2 } = segment
     for (const t of [...cubicTurns(from.x, c1.x, c2.x, to.x), ...cubicTurns(from.y, c1.y, c2.y, to.y)]) {
       points.push(pointAt(segment, t))
     }
   }
   return boxAround(points)!
+}
+
+/** The bounds of a circular arc: of its ends, and of the quarters of the circle that it passes. */
+function circleBounds(from: Point, to: Point, { x, y }: Point, r: number, start: number, extent: number): Box {
+  const passed = (quarter: number) => withinSweep((quarter * Math.PI) / 2, start, extent)
+  const x0 = passed(2) ? x - r : Math.min(from.x, to.x), x1 = passed(0) ? x + r : Math.max(from.x, to.x)
+  const y0 = passed(3) ? y - r : Math.min(from.y, to.y), y1 = passed(1) ? y + r : Math.max(from.y, to.y)
+  return { x: x0, y: y0, w: x1 - x0, h: y1 - y0 }
 }
 
 function withinSweep(angle: number, start: number, extent: number): boolean {

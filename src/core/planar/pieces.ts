@@ -1,4 +1,5 @@
 import { type Curve, curveOf, powers } from '../geometry/curve'
+import { selfMeeting } from '../geometry/cubic'
 import { part } from '../geometry/part'
 import type { Path } from '../geometry/path'
 import { cross, distance, type Point, subtract } from '../geometry/point'
@@ -23,7 +24,7 @@ export type Piece = {
 }
 
 /**
- * Segments as pieces; cubics are cut where they turn back along x or y, so that no piece meets itself. Stretches that are drawn twice, to the
+ * Segments as pieces; cubics that may meet themselves are cut where they turn back along x or y, so that no piece does. Stretches that are drawn twice, to the
  * last bit, are one piece. Where only what is enclosed counts (`close`), those that are drawn forth and back are none.
  */
 export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: number): Piece[] {
@@ -44,7 +45,7 @@ export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: nu
         } else pieces.add(index, source, t0, t1, segment, encloses)
       }
       for (const source of segments) {
-        if (source.kind !== 'cubic') {
+        if (source.kind !== 'cubic' || !mayMeetItself(source, snap)) {
           add(source, 0, 1)
           continue
         }
@@ -102,6 +103,11 @@ export function addWinding(windings: Winding[], path: number, times: number): vo
   const at = windings.findIndex((one) => one.path === path)
   if (at === -1) windings.push({ path, times })
   else windings[at] = { path, times: windings[at]!.times + times }
+}
+
+/** True for a cubic that crosses itself, ends where it begins, or runs forth and back along one line. */
+function mayMeetItself(curve: Cubic, snap: number): boolean {
+  return selfMeeting(curve) !== null || distance(curve.from, curve.to) <= snap || isStraight(curve, snap)
 }
 
 /** True for a cubic whose control points lie on its chord; it has been cut where it turns back. */
