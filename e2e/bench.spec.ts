@@ -96,8 +96,8 @@ test('copies, order, undo and redo, and the history', async ({ page }) => {
   expect(await xs()).toEqual(['2'])
 })
 
-test('a polyline by clicks, closed on its first node; an open one ended by Enter', async ({ page }) => {
-  const bench = await BenchPage.withNewSet(page, 'Polylines')
+test('a path by clicks, closed on its first node; an open one ended by Enter', async ({ page }) => {
+  const bench = await BenchPage.withNewSet(page, 'Paths')
   await bench.press('6')
   for (const [x, y] of [[4, 4], [20, 4], [20, 16], [4, 4]] as const) await bench.click(x, y)
   await expect(bench.row('Path 1')).toContainText('3 nodes')

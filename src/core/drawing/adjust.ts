@@ -1,11 +1,14 @@
+import { transformArc } from '../geometry/arc'
 import { type Box, boxAround, boxUnion } from '../geometry/box'
 import { pathBounds } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import { tidy } from '../geometry/tidy'
 import { apply, boxToBox, compose, rotation, type Transform, translation } from '../geometry/transform'
 import { outline } from './evaluate'
-import { changeFrame, type Frame, type FrameChange, framePoint, transformFrame } from './frame'
-import type { DrawingObject, Ellipse, Rectangle } from './object'
+import { changeFrame, type Frame, type FrameChange, framePoint, isMirroring, transformFrame } from './frame'
+import { type DrawingObject, type Framed, isCornered, isFramed, type Node } from './object'
+import type { Radius } from './style'
+import { contourOf } from './nodes'
 import type { NamedValues } from './values'
 
 const applyTidy = (map: Transform, p: Point): Point => {
@@ -19,19 +22,50 @@ export function transformObject(object: DrawingObject, map: Transform): DrawingO
   switch (object.kind) {
     case 'rectangle':
     case 'ellipse':
-      return settled({ ...object, ...transformFrame(object, map) })
+    case 'polygon':
+      return settled({ ...(isMirroring(map) ? turnedOver(object) : object), ...transformFrame(object, map) })
     case 'line':
       return { ...object, from: applyTidy(map, object.from), to: applyTidy(map, object.to) }
     case 'path':
       return {
         ...object,
-        contours: object.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => ({ ...node, ...applyTidy(map, node) })) })),
+        contours: object.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => transformNode(node, map)) })),
       }
     case 'group':
     case 'assembly':
       return { ...object, members: object.members.map((member) => transformObject(member, map)) }
   }
 }
+
+/** A node under an affine map, with its handles and the arc that leaves it. */
+function transformNode(node: Node, map: Transform): Node {
+  const [a, b, c, d] = map
+  const next: Node = { ...node, ...applyTidy(map, node) }
+  if (a === 1 && b === 0 && c === 0 && d === 1) return next
+  const linear: Transform = [a, b, c, d, 0, 0]
+  if (node.in) next.in = applyTidy(linear, node.in)
+  if (node.out) next.out = applyTidy(linear, node.out)
+  if (node.arc) {
+    const { rx, ry, turn = 0, large, sweep = false } = node.arc
+    const arc = transformArc({ kind: 'arc', from: { x: 0, y: 0 }, to: { x: 1, y: 0 }, rx, ry, turn: (turn * Math.PI) / 180, large: false, sweep }, linear)
+    next.arc = { rx: tidy(arc.rx), ry: tidy(arc.ry), ...(arc.turn !== 0 && { turn: (arc.turn * 180) / Math.PI }), ...(large && { large }), ...(arc.sweep && { sweep: true as const }) }
+  }
+  return next
+}
+
+/** A shape turned over from left to right in its own frame. */
+function turnedOver<T extends Framed>(object: T): T
+function turnedOver(object: Framed): Framed {
+  if (object.kind === 'rectangle' && object.corners) {
+    const [a, b, c, d] = object.corners as [Radius, Radius, Radius, Radius]
+    return { ...object, corners: [b, a, d, c] }
+  }
+  if (object.kind === 'ellipse' && object.from !== undefined && object.to !== undefined) return { ...object, from: upright(180 - object.to), to: upright(180 - object.from) }
+  return object
+}
+
+/** An angle in degrees between -180 and 360. */
+const upright = (degrees: number): number => (degrees < -180 ? degrees + 360 : degrees > 360 ? degrees - 360 : degrees)
 
 export const moveObject = <T extends DrawingObject>(object: T, by: Point): T => transformObject(object, translation(by.x, by.y))
 
@@ -43,11 +77,12 @@ export function frameOf(object: DrawingObject, values: NamedValues): Frame {
   switch (object.kind) {
     case 'rectangle':
     case 'ellipse':
+    case 'polygon':
       return object
     case 'line':
       return boxAround([object.from, object.to])!
     case 'path':
-      return boxAround(object.contours.flatMap((run) => run.nodes))!
+      return pathBounds(object.contours.map(contourOf)) ?? boxAround(object.contours.flatMap((run) => run.nodes))!
     case 'group':
     case 'assembly':
       return boxUnion(object.members.map((member) => extent(member, values)))!
@@ -71,7 +106,7 @@ export function changeNumbers<T extends DrawingObject>(object: T, values: NamedV
 export function changeNumbers(object: DrawingObject, values: NamedValues, anchor: Point, change: FrameChange): DrawingObject {
   const frame = frameOf(object, values)
   const next = changeFrame(frame, anchor, change)
-  if (object.kind === 'rectangle' || object.kind === 'ellipse') return settled({ ...object, ...next })
+  if (isFramed(object)) return settled({ ...object, ...next })
   const upright: Frame = { ...next, turn: undefined }
   const scaling = boxToBox(frame, changeFrame(upright, anchor, framePoint(next, anchor)))
   return transformObject(object, next.turn ? compose(rotation(next.turn, framePoint(next, anchor)), scaling) : scaling)
@@ -89,16 +124,15 @@ export function* namesUsed(object: DrawingObject): Generator<{ kind: 'weight' | 
   const { fill, stroke, weight } = object.style
   if (typeof weight === 'string') yield { kind: 'weight', name: weight }
   for (const paint of [fill, stroke]) if (paint !== 'none' && !paint.startsWith('#')) yield { kind: 'swatch', name: paint }
-  if (object.kind === 'rectangle' || object.kind === 'path') {
-    if (typeof object.corner === 'string') yield { kind: 'radius', name: object.corner }
-  }
+  if (isCornered(object) && typeof object.corner === 'string') yield { kind: 'radius', name: object.corner }
+  if (object.kind === 'rectangle') for (const corner of object.corners ?? []) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
   if (object.kind === 'path') {
     for (const { nodes } of object.contours) for (const { corner } of nodes) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
   }
 }
 
 /** Numbers without noise, and optional ones that came out as undefined left out, so that equal drawings are written alike. */
-function settled<T extends Rectangle | Ellipse>(object: T): T {
+function settled<T extends Framed>(object: T): T {
   const copy = { ...object, x: tidy(object.x), y: tidy(object.y), w: tidy(object.w), h: tidy(object.h) }
   if (copy.turn === undefined) delete copy.turn
   if (copy.skew === undefined) delete copy.skew

@@ -35,18 +35,23 @@ export function toFrameAxes(frame: Frame, vector: Point): Point {
   return { x: (d * vector.x - c * vector.y) / det, y: (a * vector.y - b * vector.x) / det }
 }
 
+/** True for a map that turns shapes over. */
+export const isMirroring = ([a, b, c, d]: Transform): boolean => a * d - b * c < 0
+
 /**
  * The image of a frame under an affine map, exact: any parallelogram is a frame (QR decomposition of its half axes).
- * Moves and upright scalings leave turn and slant untouched to the last digit.
+ * Moves and upright scalings leave turn and slant untouched to the last digit. What a mirroring map turns over is taken to be turned over
+ * from left to right in its own axes: `isMirroring` says when that is so.
  */
 export function transformFrame(frame: Frame, map: Transform): Frame {
   const [a, b, c, d] = map
   const centre = apply(map, framePoint(frame, { x: 0.5, y: 0.5 }))
   const about = (w: number, h: number) => ({ x: centre.x - w / 2, y: centre.y - h / 2, w, h })
   if (a === 1 && b === 0 && c === 0 && d === 1) return { ...frame, ...about(frame.w, frame.h) }
-  if (!frame.turn && !frame.skew && b === 0 && c === 0) return { ...frame, ...about(frame.w * Math.abs(a), frame.h * Math.abs(d)) }
+  if (!frame.turn && !frame.skew && b === 0 && c === 0 && d > 0) return { ...frame, ...about(frame.w * Math.abs(a), frame.h * Math.abs(d)) }
   const { u, v } = frameAxes(frame)
-  const p = apply([a, b, c, d, 0, 0], u), q = apply([a, b, c, d, 0, 0], v)
+  const over = isMirroring(map) ? -1 : 1
+  const p = apply([a * over, b * over, c * over, d * over, 0, 0], u), q = apply([a, b, c, d, 0, 0], v)
   const flat = p.x === 0 && p.y === 0
   const angle = flat ? Math.atan2(-q.x, q.y) : Math.atan2(p.y, p.x)
   const cos = Math.cos(angle), sin = Math.sin(angle)

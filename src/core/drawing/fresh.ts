@@ -1,6 +1,6 @@
 import type { Box } from '../geometry/box'
 import type { Point } from '../geometry/point'
-import type { DrawingObject, Ellipse, Kind, LineObject, PathObject, Rectangle } from './object'
+import type { DrawingObject, Ellipse, Kind, LineObject, NodeRun, PathObject, Polygon, Rectangle } from './object'
 import type { Radius, Style } from './style'
 import type { NamedValues } from './values'
 import { INK } from './values'
@@ -18,21 +18,17 @@ export const freshRectangle = (id: string, name: string, box: Box, corner: Radiu
 
 export const freshEllipse = (id: string, name: string, box: Box, style: Style): Ellipse => ({ kind: 'ellipse', id, name, ...box, style })
 
+export const freshPolygon = (id: string, name: string, box: Box, sides: number, depth: number | undefined, corner: Radius, style: Style): Polygon => ({ kind: 'polygon', id, name, ...box, sides, ...(depth && { depth }), corner, style })
+
 export const freshLine = (id: string, name: string, from: Point, to: Point, style: Style): LineObject => ({ kind: 'line', id, name, from, to, style })
 
-export const freshPolyline = (id: string, name: string, nodes: readonly Point[], closed: boolean, corner: Radius, style: Style): PathObject => ({
-  kind: 'path',
-  id,
-  name,
-  corner,
-  contours: [{ closed, nodes: nodes.map(({ x, y }) => ({ x, y })) }],
-  style,
-})
+export const freshPath = (id: string, name: string, contours: NodeRun[], corner: Radius, style: Style): PathObject => ({ kind: 'path', id, name, corner, contours, style })
 
 /** What each kind of object is called before it has a name of its own. */
 export const KIND_NAMES: Record<Kind, string> = {
   rectangle: 'Rectangle',
   ellipse: 'Ellipse',
+  polygon: 'Polygon',
   line: 'Line',
   path: 'Path',
   group: 'Group',

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Coordinate, Radius, Style } from './style'
+import { Coordinate, CornerStyle, Radius, Style } from './style'
 
 export const Role = z.enum(['adds', 'cuts', 'overlap', 'flips'])
 
@@ -19,17 +19,62 @@ const common = {
 /** A box that may be turned (degrees, clockwise) and slanted (degrees) about its centre. */
 const frame = { x: Coordinate, y: Coordinate, w: Extent, h: Extent, turn: Degrees.optional(), skew: z.number().gt(-90).lt(90).optional() }
 
-export const Rectangle = z.strictObject({ kind: z.literal('rectangle'), ...common, ...frame, corner: Radius, style: Style })
-export const Ellipse = z.strictObject({ kind: z.literal('ellipse'), ...common, ...frame, style: Style })
+/** The corner of a shape, and what is drawn at it where that is not an arc. */
+const cornered = { corner: Radius, cornerStyle: CornerStyle.optional() }
+
+/** `corners`, clockwise from the top left, go before `corner`. */
+export const Rectangle = z.strictObject({ kind: z.literal('rectangle'), ...common, ...frame, ...cornered, corners: z.array(Radius).length(4).optional(), style: Style })
+
+/**
+ * An ellipse; with `from` and `to` (degrees, anticlockwise from the right) the part between them, cut to the centre (`pie`), straight across
+ * (`chord`) or left open (`open`); with `hole`, a share of its size, a ring.
+ */
+export const Ellipse = z.strictObject({
+  kind: z.literal('ellipse'),
+  ...common,
+  ...frame,
+  from: Degrees.optional(),
+  to: Degrees.optional(),
+  cut: z.enum(['pie', 'chord', 'open']).optional(),
+  hole: z.number().gt(0).lt(1).optional(),
+  style: Style,
+})
+
+/** A regular polygon in the ellipse that its frame spans, a node at the top; with `depth`, the share by which every side is drawn in, a star. */
+export const Polygon = z.strictObject({
+  kind: z.literal('polygon'),
+  ...common,
+  ...frame,
+  sides: z.int('The number of sides is a whole number.').min(3, 'A polygon has at least 3 sides.').max(120, 'A polygon may have at most 120 sides.'),
+  depth: z.number().min(0).max(0.99).optional(),
+  ...cornered,
+  style: Style,
+})
+
 export const Line = z.strictObject({ kind: z.literal('line'), ...common, from: PointXY, to: PointXY, style: Style })
 
-/** A node of a path; its own corner radius goes before the path's. */
-export const Node = z.strictObject({ x: Coordinate, y: Coordinate, corner: Radius.optional() })
+/** The segment that leaves a node, where it is part of an ellipse (SVG 2 §9.3.8; `turn` in degrees). */
+const NodeArc = z.strictObject({ rx: z.number().positive().max(1e6), ry: z.number().positive().max(1e6), turn: Degrees.optional(), large: z.literal(true).optional(), sweep: z.literal(true).optional() })
+
+/**
+ * A node of a path. `in` and `out` are its handles, seen from the node; a node of kind `smooth` keeps them in line, a `symmetric` one of
+ * one length too. Its own corner goes before the path's.
+ */
+export const Node = z.strictObject({
+  x: Coordinate,
+  y: Coordinate,
+  in: PointXY.optional(),
+  out: PointXY.optional(),
+  arc: NodeArc.optional(),
+  kind: z.enum(['smooth', 'symmetric']).optional(),
+  corner: Radius.optional(),
+  cornerStyle: CornerStyle.optional(),
+})
 export const NodeRun = z.strictObject({ closed: z.boolean(), nodes: z.array(Node).min(2).max(100_000) })
 export const PathObject = z.strictObject({
   kind: z.literal('path'),
   ...common,
-  corner: Radius,
+  ...cornered,
   contours: z.array(NodeRun).min(1).max(10_000),
   style: Style,
 })
@@ -41,13 +86,15 @@ export const Group = z.strictObject({ kind: z.literal('group'), ...common, membe
 /** A live combination: each member, in order, adds to, cuts, keeps the overlap with or flips what came before it. */
 export const Assembly = z.strictObject({ kind: z.literal('assembly'), ...common, style: Style, members: Members })
 
-export const DrawingObject = z.discriminatedUnion('kind', [Rectangle, Ellipse, Line, PathObject, Group, Assembly])
+export const DrawingObject = z.discriminatedUnion('kind', [Rectangle, Ellipse, Polygon, Line, PathObject, Group, Assembly])
 
 export type Role = z.infer<typeof Role>
 export type Rectangle = z.infer<typeof Rectangle>
 export type Ellipse = z.infer<typeof Ellipse>
+export type Polygon = z.infer<typeof Polygon>
 export type LineObject = z.infer<typeof Line>
 export type Node = z.infer<typeof Node>
+export type NodeRun = z.infer<typeof NodeRun>
 export type PathObject = z.infer<typeof PathObject>
 
 type Common = Pick<LineObject, 'id' | 'name' | 'role' | 'hidden' | 'locked'>
@@ -55,14 +102,22 @@ type Common = Pick<LineObject, 'id' | 'name' | 'role' | 'hidden' | 'locked'>
 // Written out, because a recursive type cannot be inferred.
 export type Group = Common & { kind: 'group'; members: DrawingObject[] }
 export type Assembly = Common & { kind: 'assembly'; style: Style; members: DrawingObject[] }
-export type DrawingObject = Rectangle | Ellipse | LineObject | PathObject | Group | Assembly
+export type DrawingObject = Rectangle | Ellipse | Polygon | LineObject | PathObject | Group | Assembly
 export type Kind = DrawingObject['kind']
 
 /** An object that holds others. */
 export type Container = Group | Assembly
+
+/** An object whose numbers are those of a frame. */
+export type Framed = Rectangle | Ellipse | Polygon
+
+/** An object whose corners can be finished. */
+export type Cornered = Rectangle | Polygon | PathObject
 
 /** An object that is painted. */
 export type Styled = Exclude<DrawingObject, Group>
 
 export const isContainer = (object: DrawingObject): object is Container => object.kind === 'group' || object.kind === 'assembly'
 export const isStyled = (object: DrawingObject): object is Styled => object.kind !== 'group'
+export const isFramed = (object: DrawingObject): object is Framed => object.kind === 'rectangle' || object.kind === 'ellipse' || object.kind === 'polygon'
+export const isCornered = (object: DrawingObject): object is Cornered => object.kind === 'rectangle' || object.kind === 'polygon' || object.kind === 'path'

@@ -23,6 +23,9 @@ export const Weight = z.union([ValueName, z.number().positive().max(1000)])
 /** A corner radius in grid units, 0 for a sharp corner, or the name of one in the rules. */
 export const Radius = z.union([ValueName, z.number().min(0).max(10000)])
 
+/** What is drawn at a corner within reach of its radius. */
+export const CornerStyle = z.enum(['round', 'bevel', 'scoop', 'notch', 'squircle'])
+
 /** `none`, the name of a swatch in the rules, or a colour of one's own. */
 export const Paint = z.union([z.literal('none'), ValueName, Colour])
 
@@ -39,5 +42,6 @@ export type Cap = z.infer<typeof Cap>
 export type Join = z.infer<typeof Join>
 export type Weight = z.infer<typeof Weight>
 export type Radius = z.infer<typeof Radius>
+export type CornerStyle = z.infer<typeof CornerStyle>
 export type Paint = z.infer<typeof Paint>
 export type Style = z.infer<typeof Style>

@@ -5,6 +5,8 @@ export const point = (x: number, y: number): Point => ({ x, y })
 export const add = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y })
 export const subtract = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y })
 export const scale = (a: Point, k: number): Point => ({ x: a.x * k, y: a.y * k })
+/** The opposite vector, with zeros that stay positive. */
+export const negated = (a: Point): Point => ({ x: 0 - a.x, y: 0 - a.y })
 export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y
 export const cross = (a: Point, b: Point): number => a.x * b.y - a.y * b.x
 export const distance = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a.y)

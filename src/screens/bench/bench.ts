@@ -68,13 +68,17 @@ export class Bench {
   }
 
   select(ids: Iterable<string>): void {
-    this.store.setState({ selection: new Set(ids) })
+    this.store.setState((state) => {
+      const selection = new Set(ids)
+      const same = selection.size === state.selection.size && [...selection].every((id) => state.selection.has(id))
+      return { selection, nodes: same ? state.nodes : NOTHING }
+    })
   }
 
   toggle(id: string): void {
     const next = new Set(this.store.getState().selection)
     if (!next.delete(id)) next.add(id)
-    this.store.setState({ selection: next })
+    this.store.setState({ selection: next, nodes: NOTHING })
   }
 
   take(tool: ToolId): void {
@@ -118,14 +122,15 @@ export class Bench {
     return this.atRest.targets
   }
 
-  /** What positions can snap to while some objects are in hand; those do not count. */
-  targets(inHand: ReadonlySet<string>): SnapTargets {
+  /** What positions can snap to while some objects are in hand; those do not count, but for the places given. */
+  targets(inHand: ReadonlySet<string>, places: readonly Point[] = []): SnapTargets {
     const others: DrawingObject[] = []
     for (const { object, parents } of walk(this.objects)) {
       const held = inHand.has(object.id) || parents.some(({ id }) => inHand.has(id))
       if (!held && (!isContainer(object) || !holdsAny(object, inHand))) others.push(object)
     }
-    return snapTargets(this.rules, others, this.store.getState().snaps)
+    const targets = snapTargets(this.rules, others, this.store.getState().snaps)
+    return places.length === 0 ? targets : { ...targets, points: [...targets.points, ...places.map((at) => ({ at, label: 'node' }))] }
   }
 
   extent(objects: readonly DrawingObject[]): Box | null {

@@ -4,6 +4,9 @@ import { isContainer } from '@/core/drawing/object'
 import type { Bench } from './bench'
 import { assemble, assemblyNeeds, duplicate, group, loosen, nudge, order, parentOf, remove, setFlag } from './operations'
 import { fitSquare } from './fit-square'
+import { nodeCommands } from './node-commands'
+import { deleteNodes, inNodes, nodesNeed, nudgeNodes, selectNodes } from './node-operations'
+import { transformCommands } from './transform-commands'
 import type { ToolId } from './store'
 import { zoomAt } from './view'
 
@@ -16,11 +19,20 @@ export const TOOLS: readonly { readonly cluster: string; readonly tools: readonl
     tools: [
       { id: 'rectangle', name: 'Rectangle', key: 'Digit1' },
       { id: 'ellipse', name: 'Ellipse', key: 'Digit2' },
+      { id: 'polygon', name: 'Polygon', key: 'Digit3' },
+      { id: 'star', name: 'Star', key: 'Digit4' },
       { id: 'line', name: 'Line', key: 'Digit5' },
-      { id: 'polyline', name: 'Polyline', key: 'Digit6' },
+      { id: 'pen', name: 'Pen', key: 'Digit6' },
+      { id: 'freehand', name: 'Freehand', key: 'Digit7' },
     ],
   },
-  { cluster: 'Shape', tools: [{ id: 'select', name: 'Select', key: 'KeyQ' }] },
+  {
+    cluster: 'Shape',
+    tools: [
+      { id: 'select', name: 'Select', key: 'KeyQ' },
+      { id: 'nodes', name: 'Nodes', key: 'KeyW' },
+    ],
+  },
 ]
 
 /** Every command of the bench. */
@@ -47,13 +59,13 @@ export function benchCommands(bench: Bench): Command[] {
       run: () => loosen(bench),
     },
     { id: 'duplicate', name: 'Duplicate', keys: ['$mod+KeyD'], needs: selected, run: () => duplicate(bench) },
-    { id: 'delete', name: 'Delete', keys: ['Delete', 'Backspace'], needs: free, run: () => remove(bench) },
+    { id: 'delete', name: 'Delete', keys: ['Delete', 'Backspace'], needs: () => (inNodes(bench) ? nodesNeed(bench) : free()), run: () => (inNodes(bench) ? deleteNodes(bench) : remove(bench)) },
     {
       id: 'select-all',
       name: 'Select all',
       keys: ['$mod+KeyA'],
       needs: open,
-      run: () => bench.select(bench.reachable.filter(({ hidden, locked }) => !hidden && !locked).map(({ id }) => id)),
+      run: () => inNodes(bench) ? selectNodes(bench, 'all') : bench.select(bench.reachable.filter(({ hidden, locked }) => !hidden && !locked).map(({ id }) => id)),
     },
     { id: 'front', name: 'Bring to the front', keys: ['$mod+Shift+BracketRight'], needs: free, run: () => order(bench, 'front') },
     { id: 'forward', name: 'Bring forward', keys: ['$mod+BracketRight'], needs: free, run: () => order(bench, 'forward') },
@@ -66,11 +78,13 @@ export function benchCommands(bench: Bench): Command[] {
         id: `nudge-${name}-${k}`,
         name: `Nudge ${name.toLowerCase()}${words}`,
         keys: [keys],
-        needs: free,
-        run: () => nudge(bench, { x: x * k * step(), y: y * k * step() }),
+        needs: () => (inNodes(bench) ? nodesNeed(bench) : free()),
+        run: () => (inNodes(bench) ? nudgeNodes : nudge)(bench, { x: x * k * step(), y: y * k * step() }),
       })
       return [by(`Arrow${name}`, 1, ''), by(`Shift+Arrow${name}`, 10, ' by ten steps'), by(`Alt+Arrow${name}`, 0.1, ' by a tenth')]
     }),
+    ...nodeCommands(bench),
+    ...transformCommands(bench),
     { id: 'step-out', name: 'Step out', keys: ['Escape'], run: () => stepOut(bench) },
     { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },
     { id: 'zoom-in', name: 'Zoom in', keys: ['$mod+Equal'], run: () => zoom(bench, 1.25) },
@@ -87,8 +101,9 @@ export function benchCommands(bench: Bench): Command[] {
 
 /** One level out: the tool, then the selection, then the container stepped into. */
 function stepOut(bench: Bench): void {
-  const { tool, selection, scope } = bench.store.getState()
-  if (tool !== 'select') bench.take('select')
+  const { tool, selection, scope, nodes } = bench.store.getState()
+  if (tool === 'nodes' && nodes.size > 0) bench.store.setState({ nodes: new Set() })
+  else if (tool !== 'select') bench.take('select')
   else if (scope !== null) {
     bench.store.setState({ scope: parentOf(bench, scope), selection: new Set([scope]) })
   } else if (selection.size > 0) bench.select([])
@@ -99,12 +114,15 @@ function zoom(bench: Bench, factor: number): void {
   if (view) bench.store.setState({ view: zoomAt(view, { x: stage.w / 2, y: stage.h / 2 }, factor, bench.rules.grid.size) })
 }
 
-const IN_MENU = ['assemble', 'assemble-cut', 'group', 'loosen', 'duplicate', 'front', 'forward', 'backward', 'back', 'lock', 'hide', 'delete']
+const IN_MENU = ['assemble', 'assemble-cut', 'group', 'loosen', 'fix', 'duplicate', 'flip-x', 'flip-y', 'front', 'forward', 'backward', 'back', 'lock', 'hide', 'delete']
+
+const NODE_MENU = ['node-corner', 'node-smooth', 'node-symmetric', 'node-insert', 'node-straight', 'node-join', 'node-open', 'node-others', 'node-alike', 'delete']
 
 /** The commands of the right button; those that cannot run say so when chosen. */
 export function benchMenu(bench: Bench): MenuEntry[] {
   const commands = benchCommands(bench)
-  return IN_MENU.map((id) => {
+  const list = inNodes(bench) ? NODE_MENU : IN_MENU
+  return list.map((id) => {
     const command = commands.find((other) => other.id === id)!
     return { label: command.name, hint: command.keys?.[0] && keyName(command.keys[0]), run: () => runCommand(command) }
   })

@@ -84,7 +84,10 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
       }
       if (event.code === 'KeyX' && !event.ctrlKey && !event.metaKey) held.free = down
       if (event.code === 'Backquote') store.setState({ showKeys: down })
-      if (!down) return
+      if (!down) {
+        tool().key?.(event.key, false)
+        return
+      }
       if (event.key === 'Escape' && drag.current) {
         onCancel()
         event.preventDefault()

@@ -1,10 +1,11 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
+import type { Node } from '@/core/drawing/object'
 import type { Point } from '@/core/geometry/point'
 import type { SnapMark } from '@/core/snap/snap'
 import type { SnapSwitches } from '@/core/snap/targets'
 import type { View } from './view'
 
-export type ToolId = 'select' | 'rectangle' | 'ellipse' | 'line' | 'polyline'
+export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'line' | 'pen' | 'freehand'
 
 /** What can be shown on the square or hidden. */
 export type Layers = { readonly grid: boolean; readonly keylines: boolean; readonly liveArea: boolean; readonly rulers: boolean }
@@ -16,11 +17,23 @@ export type InHand = {
   readonly figure: { readonly at: Point; readonly text: string } | null
   /** The box of a selection being drawn. */
   readonly lasso: { readonly from: Point; readonly to: Point } | null
-  /** A polyline under way: its nodes and where the next would go. */
-  readonly polyline: { readonly nodes: readonly Point[]; readonly next: Point | null; readonly closing: boolean } | null
+  /** A path under way with the pen: its nodes, and the segment the next press would add. */
+  readonly pen: PenInHand | null
+  /** The line a hand is drawing. */
+  readonly trail: readonly Point[] | null
+  /** What the next press would do, in a word at the pointer. */
+  readonly intent: { readonly at: Point; readonly word: string } | null
 }
 
-export const NOTHING_IN_HAND: InHand = { marks: [], figure: null, lasso: null, polyline: null }
+/** What the pen has drawn so far. `onto` is the open end of a path that it goes on from. */
+export type PenInHand = {
+  readonly nodes: readonly Node[]
+  readonly next: Node | null
+  readonly closing: boolean
+  readonly onto: { readonly id: string; readonly contour: number } | null
+}
+
+export const NOTHING_IN_HAND: InHand = { marks: [], figure: null, lasso: null, pen: null, trail: null, intent: null }
 
 /** What is open on the bench and how it is seen; the drawing itself is the session's. */
 export type BenchState = {
@@ -40,7 +53,12 @@ export type BenchState = {
   readonly inHand: InHand
   readonly pointer: Point | null
   readonly showKeys: boolean
-  readonly panel: 'objects' | 'history'
+  readonly panel: 'objects' | 'nodes' | 'history'
+  /** The selected nodes of the selected path, as “contour node”. */
+  readonly nodes: ReadonlySet<string>
+  /** What the tools that lay shapes start from. */
+  readonly sides: number
+  readonly smoothness: number
 }
 
 export type BenchStore = StoreApi<BenchState>
@@ -62,5 +80,8 @@ export function createBenchStore(icon: string | null): BenchStore {
     pointer: null,
     showKeys: false,
     panel: 'objects',
+    nodes: new Set(),
+    sides: 6,
+    smoothness: 0.25,
   }))
 }

@@ -1,7 +1,7 @@
 'use client'
 
 import clsx from 'clsx'
-import { Circle, Combine, type LucideIcon, MousePointer2, Slash, Square, Waypoints } from 'lucide-react'
+import { Circle, Combine, Hexagon, type LucideIcon, MousePointer2, PenLine, Signature, Slash, Square, Star, Waypoints } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { Choices } from '@/ui/choice'
 import { type Command, keyName, runCommand } from '@/ui/commands'
@@ -16,7 +16,11 @@ const PICTURES: Record<ToolId | 'assemble', LucideIcon> = {
   rectangle: Square,
   ellipse: Circle,
   line: Slash,
-  polyline: Waypoints,
+  polygon: Hexagon,
+  star: Star,
+  pen: PenLine,
+  freehand: Signature,
+  nodes: Waypoints,
   select: MousePointer2,
   assemble: Combine,
 }
@@ -57,10 +61,11 @@ export function ToolLine({ commands }: { commands: readonly Command[] }) {
       <Cluster name="Combine">
         <ToolButton id="assemble" name="Assemble" shortcut="KeyA" command={assemble} />
       </Cluster>
+      <ToolSettings />
       <div className="ml-auto flex items-center gap-2 px-3 text-quiet">
-        <span>Show</span>
+        <span className="max-[1500px]:sr-only">Show</span>
         <Choices<keyof Layers> label="Show on the square" value={on(layers)} options={LAYERS} onChange={(values) => bench.store.setState({ layers: flags(layers, values) })} />
-        <span className="ml-2">Snap to</span>
+        <span className="ml-2 whitespace-nowrap">Snap to</span>
         <Choices<keyof SnapSwitches> label="Snap to" value={on(snaps)} options={SNAPS} onChange={(values) => bench.store.setState({ snaps: flags(snaps, values) })} />
         <span className="ml-2">Step</span>
         <NumberField
@@ -77,6 +82,32 @@ export function ToolLine({ commands }: { commands: readonly Command[] }) {
       </div>
     </div>
   )
+}
+
+/** The settings of the tool in hand. */
+function ToolSettings() {
+  const bench = useBench()
+  const tool = useBenchState((state) => state.tool)
+  const sides = useBenchState((state) => state.sides)
+  const smoothness = useBenchState((state) => state.smoothness)
+  const field = '!w-9 border-b border-ink text-center text-ink'
+  if (tool === 'polygon' || tool === 'star') {
+    return (
+      <label className="flex items-center gap-2 px-3 text-quiet">
+        {tool === 'star' ? 'points' : 'sides'}
+        <NumberField label="Sides" value={sides} step={1} className={field} onChange={(value) => Number.isInteger(value) && value >= 3 && value <= 120 && bench.store.setState({ sides: value })} />
+      </label>
+    )
+  }
+  if (tool === 'freehand') {
+    return (
+      <label className="flex items-center gap-2 px-3 text-quiet">
+        smoothness
+        <NumberField label="Smoothness" value={smoothness} step={0.05} className={field} onChange={(value) => value >= 0.01 && value <= 10 && bench.store.setState({ smoothness: value })} />
+      </label>
+    )
+  }
+  return null
 }
 
 function Cluster({ name, children }: { name: string; children: ReactNode }) {

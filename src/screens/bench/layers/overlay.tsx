@@ -13,6 +13,7 @@ import type { Rules } from '@/core/rules/rules'
 import { isLocked } from '../bench'
 import { useBenchState, useRules, useShownObjects } from '../context'
 import { toScreen, type View } from '../view'
+import { NodeMarks, PenPath } from './node-marks'
 
 /** Everything about the drawing that is not the drawing: outlines, handles, snap marks, figures. In screen pixels. */
 export function Overlay({ view }: { view: View }) {
@@ -22,7 +23,8 @@ export function Overlay({ view }: { view: View }) {
   const hover = useBenchState((state) => state.hover)
   const tool = useBenchState((state) => state.tool)
   const selected = outermost(objects, selection)
-  const hovered = hover !== null && !selection.has(hover) && tool === 'select' ? find(objects, hover)?.object : undefined
+  const [only, ...more] = selected
+  const hovered = hover !== null && !selection.has(hover) && (tool === 'select' || tool === 'nodes') ? find(objects, hover)?.object : undefined
   return (
     <g pointerEvents="none" fill="none" stroke="var(--hand)">
       {hovered && <OutlineOf object={hovered} rules={rules} view={view} width={1} />}
@@ -32,6 +34,7 @@ export function Overlay({ view }: { view: View }) {
           <OutlineOf object={picked} rules={rules} view={view} width={1.5} />
         </g>
       ))}
+      {tool === 'nodes' && more.length === 0 && only?.kind === 'path' && <NodeMarks path={only} view={view} />}
       {tool === 'select' && <Handles selected={selected.filter(({ id }) => !isLocked(objects, id))} rules={rules} view={view} />}
       <InHandMarks view={view} rules={rules} />
     </g>
@@ -66,12 +69,13 @@ function Handles({ selected, rules, view }: { selected: readonly DrawingObject[]
 }
 
 function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
-  const { marks, figure, lasso, polyline } = useBenchState((state) => state.inHand)
+  const { marks, figure, lasso, pen, trail, intent } = useBenchState((state) => state.inHand)
   const start = toScreen(view, { x: -1, y: -1 }), end = toScreen(view, { x: rules.grid.size + 1, y: rules.grid.size + 1 })
   const box = lasso && boxBetween(toScreen(view, lasso.from), toScreen(view, lasso.to))
   return (
     <>
-      {polyline && <PolylineInHand view={view} {...polyline} />}
+      {pen && <PenPath view={view} pen={pen} />}
+      {trail && <path d={`M${trail.map((p) => { const { x, y } = toScreen(view, p); return `${x} ${y}` }).join('L')}`} strokeWidth={1.5} />}
       {marks.map((mark, i) => {
         if (mark.kind === 'point') {
           const { x, y } = toScreen(view, mark.at)
@@ -97,21 +101,7 @@ function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
       })}
       {box && <rect x={box.x + 0.5} y={box.y + 0.5} width={box.w} height={box.h} fill="var(--hand)" fillOpacity=".06" strokeDasharray="3 3" />}
       {figure && <Figure view={view} {...figure} />}
-    </>
-  )
-}
-
-function PolylineInHand({ view, nodes, next, closing }: { view: View; nodes: readonly { x: number; y: number }[]; next: { x: number; y: number } | null; closing: boolean }) {
-  const drawn = nodes.map((node) => toScreen(view, node))
-  const last = drawn.at(-1)!
-  const tip = next && toScreen(view, next)
-  return (
-    <>
-      <path d={`M${drawn.map(({ x, y }) => `${x} ${y}`).join('L')}`} strokeWidth={1.5} />
-      {tip && <path d={`M${last.x} ${last.y}L${tip.x} ${tip.y}`} strokeDasharray="4 3" />}
-      {drawn.map(({ x, y }, i) => (
-        <path key={i} d={`M${x} ${y - 5}l5 8h-10z`} fill={i === 0 && closing ? 'var(--hand)' : 'var(--sheet)'} strokeWidth={1.5} />
-      ))}
+      {intent && <Intent view={view} {...intent} />}
     </>
   )
 }
@@ -126,6 +116,12 @@ function Label({ x, y, text }: { x: number; y: number; text: string }) {
       </text>
     </g>
   )
+}
+
+/** What the next press would do, beside the pointer. */
+function Intent({ view, at, word }: { view: View; at: { x: number; y: number }; word: string }) {
+  const { x, y } = toScreen(view, at)
+  return <Label x={x + 16} y={y + 22} text={word} />
 }
 
 function Figure({ view, at, text }: { view: View; at: { x: number; y: number }; text: string }) {

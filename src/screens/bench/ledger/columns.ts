@@ -2,7 +2,7 @@ import { distance } from '@/core/geometry/point'
 import { tidy } from '@/core/geometry/tidy'
 import { frameOf } from '@/core/drawing/adjust'
 import { framePoint } from '@/core/drawing/frame'
-import { type DrawingObject, isStyled, type LineObject } from '@/core/drawing/object'
+import { type DrawingObject, isCornered, isStyled, type LineObject } from '@/core/drawing/object'
 import type { Radius, Style } from '@/core/drawing/style'
 import type { NamedValues } from '@/core/drawing/values'
 import type { Point } from '@/core/geometry/point'
@@ -19,10 +19,10 @@ export function numbersOf(object: DrawingObject, values: NamedValues, anchor: Po
 
 /** The corner of an object that has one. */
 export const cornerOf = (object: DrawingObject): Radius | undefined =>
-  object.kind === 'rectangle' || object.kind === 'path' ? object.corner : undefined
+  isCornered(object) ? object.corner : undefined
 
 export const withCorner = (object: DrawingObject, corner: Radius): DrawingObject =>
-  object.kind === 'rectangle' || object.kind === 'path' ? { ...object, corner } : object
+  isCornered(object) ? { ...object, corner } : object
 
 export function withStyle(object: DrawingObject, change: Partial<Style>): DrawingObject {
   if (!isStyled(object)) return object

@@ -1,6 +1,8 @@
 import { type Box, boxBetween } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
-import { freshCorner, freshEllipse, freshRectangle, freshStyle } from '@/core/drawing/fresh'
+import { freshCorner, freshEllipse, freshPolygon, freshRectangle, freshStyle } from '@/core/drawing/fresh'
+import type { DrawingObject } from '@/core/drawing/object'
+import type { Style } from '@/core/drawing/style'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
@@ -8,12 +10,18 @@ import { isFilledSet } from './fresh-style'
 import { caught } from './snapping'
 import type { At, Tool } from './tool'
 
-/** Draws a rectangle or an ellipse from corner to corner; Shift makes the sides equal, Alt draws from the centre. */
-export function drawBoxTool(bench: Bench, kind: 'rectangle' | 'ellipse'): Tool {
-  const noun = kind === 'rectangle' ? 'rectangle' : 'ellipse'
+/** What a tool that draws in a box draws. */
+export type BoxShape = 'rectangle' | 'ellipse' | 'polygon' | 'star'
+
+/** How deep the sides of a new star are drawn in. */
+const DEPTH = 0.5
+
+/** Draws a shape from corner to corner; Shift makes the sides equal, Alt draws from the centre. */
+export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
+  const kind = shape === 'star' ? 'polygon' : shape
   return {
     cursor: 'crosshair',
-    hint: `Drag from corner to corner · Shift: ${kind === 'ellipse' ? 'circle' : 'square'} · Alt: from the centre · X: no snapping`,
+    hint: `Drag from corner to corner · Shift: ${shape === 'ellipse' ? 'circle' : shape === 'rectangle' ? 'square' : 'regular'} · Alt: from the centre${kind === 'polygon' ? ' · up and down keys: more or fewer sides' : ''} · X: no snapping`,
     hover(at) {
       bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
     },
@@ -25,7 +33,7 @@ export function drawBoxTool(bench: Bench, kind: 'rectangle' | 'ellipse'): Tool {
       let box: Box | null = null
       const add = (size: Box) => ({
         kind: 'add' as const,
-        objects: [kind === 'rectangle' ? freshRectangle(id, name, size, freshCorner(bench.rules), style) : freshEllipse(id, name, size, style)],
+        objects: [fresh(bench, shape, id, name, size, style)],
         ...bench.top,
       })
       return {
@@ -43,7 +51,7 @@ export function drawBoxTool(bench: Bench, kind: 'rectangle' | 'ellipse'): Tool {
             bench.select([])
             return
           }
-          bench.edit(add(box), `Draw ${noun}`)
+          bench.edit(add(box), `Draw ${shape}`)
           bench.take('select')
         },
         cancel() {
@@ -53,6 +61,25 @@ export function drawBoxTool(bench: Bench, kind: 'rectangle' | 'ellipse'): Tool {
         },
       }
     },
+    key(key, down = true) {
+      if (kind !== 'polygon' || !down || (key !== 'ArrowUp' && key !== 'ArrowDown')) return false
+      bench.store.setState(({ sides }) => ({ sides: Math.max(3, Math.min(120, sides + (key === 'ArrowUp' ? 1 : -1))) }))
+      return true
+    },
+  }
+}
+
+function fresh(bench: Bench, shape: BoxShape, id: string, name: string, size: Box, style: Style): DrawingObject {
+  const corner = freshCorner(bench.rules)
+  switch (shape) {
+    case 'rectangle':
+      return freshRectangle(id, name, size, corner, style)
+    case 'ellipse':
+      return freshEllipse(id, name, size, style)
+    case 'polygon':
+      return freshPolygon(id, name, size, bench.store.getState().sides, undefined, 0, style)
+    case 'star':
+      return freshPolygon(id, name, size, bench.store.getState().sides, DEPTH, 0, style)
   }
 }
 

@@ -20,7 +20,8 @@ export type Tool = {
   press(at: At): Drag | null
   hover?(at: At): void
   twice?(at: At): void
-  key?(key: string): boolean
+  /** A key pressed, or let go where `down` is false. */
+  key?(key: string, down?: boolean): boolean
 }
 
 export type MakeTool = (bench: Bench) => Tool

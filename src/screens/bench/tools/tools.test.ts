@@ -69,25 +69,59 @@ describe('drawing', () => {
     expect(objects()[0]).toMatchObject({ from: { x: 2, y: 2 }, to: { x: 9.5, y: 9.5 } })
   })
 
-  it('a polyline grows by clicks, loses its last node by Backspace and closes on its first', () => {
-    bench.take('polyline')
-    const { press, key } = tools.polyline!
-    for (const [x, y] of [[2, 2], [10, 2], [18, 9], [10, 10]] as const) press(at(x, y))
-    expect(key!('Backspace')).toBe(true)
-    press(at(2.2, 2.1))
+  const pathTo = (...places: (readonly [number, number])[]) => places.forEach((place) => drag('pen', place))
+
+  it('the pen grows a path by clicks, loses its last node by Backspace and closes on its first', () => {
+    bench.take('pen')
+    pathTo([2, 2], [10, 2], [18, 9], [10, 10])
+    expect(tools.pen!.key!('Backspace')).toBe(true)
+    pathTo([2.2, 2.1])
     expect(objects()[0]).toMatchObject({ kind: 'path', contours: [{ closed: true, nodes: [{ x: 2, y: 2 }, { x: 10, y: 2 }, { x: 18, y: 9 }] }] })
-    expect(key!('Backspace')).toBe(false)
+    expect(tools.pen!.key!('Backspace')).toBe(false)
   })
 
-  it('a polyline ends open by Enter, and one node alone is nothing', () => {
-    bench.take('polyline')
-    tools.polyline!.press(at(2, 2))
-    tools.polyline!.key!('Escape')
+  it('a path ends open by Enter, and one node alone is nothing', () => {
+    bench.take('pen')
+    pathTo([2, 2])
+    tools.pen!.key!('Escape')
     expect(objects()).toHaveLength(0)
-    bench.take('polyline')
-    for (const x of [2, 6]) tools.polyline!.press(at(x, 5))
-    tools.polyline!.key!('Enter')
+    bench.take('pen')
+    pathTo([2, 5], [6, 5])
+    tools.pen!.key!('Enter')
     expect(objects()[0]).toMatchObject({ contours: [{ closed: false, nodes: [{ x: 2, y: 5 }, { x: 6, y: 5 }] }] })
+  })
+
+  it('a drag draws a symmetric node, Alt its outgoing handle alone, and a click on it drops that handle', () => {
+    bench.take('pen')
+    pathTo([2, 12])
+    drag('pen', [8, 6], [11, 6])
+    pathTo([8, 6], [14, 12])
+    tools.pen!.key!('Enter')
+    const [run] = (objects()[0] as Extract<DrawingObject, { kind: 'path' }>).contours
+    expect(run!.nodes[1]).toEqual({ x: 8, y: 6, in: { x: -3, y: 0 } })
+    bench.select([])
+    bench.take('pen')
+    pathTo([2, 20])
+    drag('pen', [8, 16], [8, 14], { alt: true })
+    pathTo([14, 20])
+    tools.pen!.key!('Enter')
+    expect((objects()[1] as Extract<DrawingObject, { kind: 'path' }>).contours[0]!.nodes[1]).toEqual({ x: 8, y: 16, out: { x: 0, y: -2 } })
+  })
+
+  it('the pen goes on from an open end, unless N is held for a new path', () => {
+    bench.take('pen')
+    pathTo([2, 2], [8, 2])
+    tools.pen!.key!('Enter')
+    bench.take('pen')
+    pathTo([2, 2], [2, 8])
+    tools.pen!.key!('Enter')
+    expect(objects()).toMatchObject([{ contours: [{ nodes: [{ x: 8, y: 2 }, { x: 2, y: 2 }, { x: 2, y: 8 }] }] }])
+    bench.take('pen')
+    tools.pen!.key!('n', true)
+    pathTo([8, 2], [16, 2])
+    tools.pen!.key!('n', false)
+    tools.pen!.key!('Enter')
+    expect(objects()).toHaveLength(2)
   })
 })
 

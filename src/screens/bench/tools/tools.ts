@@ -2,7 +2,9 @@ import type { Bench } from '../bench'
 import type { ToolId } from '../store'
 import { drawBoxTool } from './draw-box'
 import { drawLineTool } from './draw-line'
-import { drawPolylineTool } from './draw-polyline'
+import { freehandTool } from './freehand'
+import { nodesTool } from './nodes'
+import { penTool } from './pen'
 import { selectTool } from './select'
 import type { Tool } from './tool'
 
@@ -13,6 +15,10 @@ export function makeTools(bench: Bench): Record<ToolId, Tool> {
     rectangle: drawBoxTool(bench, 'rectangle'),
     ellipse: drawBoxTool(bench, 'ellipse'),
     line: drawLineTool(bench),
-    polyline: drawPolylineTool(bench),
+    polygon: drawBoxTool(bench, 'polygon'),
+    star: drawBoxTool(bench, 'star'),
+    pen: penTool(bench),
+    freehand: freehandTool(bench),
+    nodes: nodesTool(bench),
   }
 }

@@ -1,0 +1,76 @@
+'use client'
+
+import { transformPath } from '@/core/geometry/path'
+import { pathData } from '@/core/formats/path-data'
+import { kindOf } from '@/core/drawing/node-edit'
+import { contourOf } from '@/core/drawing/nodes'
+import type { Node, PathObject } from '@/core/drawing/object'
+import { useBenchState } from '../context'
+import { nodeKey } from '../node-selection'
+import type { PenInHand } from '../store'
+import { shownHandles } from '../tools/nodes'
+import { toScreen, type View } from '../view'
+
+type XY = { readonly x: number; readonly y: number }
+
+/** The nodes of a path: a corner is a triangle, a smooth node a disc, a symmetric one a ring; what is selected is filled. */
+export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
+  const selected = useBenchState((state) => state.nodes)
+  return (
+    <g data-testid="nodes">
+      {shownHandles(path, selected).map(({ at, side, from, to }) => (
+        <Handle key={`${nodeKey(at)} ${side}`} from={toScreen(view, from)} to={toScreen(view, to)} />
+      ))}
+      {path.contours.flatMap(({ nodes, closed }, contour) =>
+        nodes.map((node, n) => (
+          <Mark key={`${contour} ${n}`} node={node} at={toScreen(view, node)} filled={selected.has(nodeKey({ contour, node: n }))} end={!closed && (n === 0 || n === nodes.length - 1)} />
+        )),
+      )}
+    </g>
+  )
+}
+
+function Mark({ node, at: { x, y }, filled, end }: { node: Node; at: XY; filled: boolean; end: boolean }) {
+  const fill = filled ? 'var(--hand)' : 'var(--sheet)'
+  switch (kindOf(node)) {
+    case 'corner':
+      return <path d={`M${x} ${y - 5.5}l5 8.5h-10z`} fill={fill} strokeWidth={end ? 2 : 1.5} />
+    case 'smooth':
+      return <circle cx={x} cy={y} r={4} fill={fill} strokeWidth={1.5} />
+    case 'symmetric':
+      return (
+        <>
+          <circle cx={x} cy={y} r={4.5} fill={fill} strokeWidth={1.5} />
+          <circle cx={x} cy={y} r={1.75} fill={filled ? 'var(--sheet)' : 'none'} strokeWidth={filled ? 0 : 1} />
+        </>
+      )
+  }
+}
+
+/** A handle: a line to its end, which is a short bar across. */
+function Handle({ from, to }: { from: XY; to: XY }) {
+  const length = Math.hypot(to.x - from.x, to.y - from.y) || 1
+  const nx = (-(to.y - from.y) / length) * 4.5, ny = ((to.x - from.x) / length) * 4.5
+  return (
+    <>
+      <path d={`M${from.x} ${from.y}L${to.x} ${to.y}`} opacity=".7" />
+      <path d={`M${to.x - nx} ${to.y - ny}L${to.x + nx} ${to.y + ny}`} strokeWidth={3} />
+    </>
+  )
+}
+
+/** The path under way, its last handles, and the segment that would come next. */
+export function PenPath({ view, pen: { nodes, next, closing } }: { view: View; pen: PenInHand }) {
+  const draw = (run: readonly Node[]) => (run.length < 2 ? '' : pathData(transformPath([contourOf({ nodes: [...run], closed: false })], [view.scale, 0, 0, view.scale, view.x, view.y]), 2))
+  const last = nodes.at(-1)
+  return (
+    <>
+      <path d={draw(nodes)} strokeWidth={1.5} />
+      {last && next && <path d={draw([last, next])} strokeDasharray="4 3" />}
+      {last && (['in', 'out'] as const).map((side) => last[side] && <Handle key={side} from={toScreen(view, last)} to={toScreen(view, { x: last.x + last[side].x, y: last.y + last[side].y })} />)}
+      {nodes.map((node, i) => (
+        <Mark key={i} node={node} at={toScreen(view, node)} filled={i === 0 && closing} end={false} />
+      ))}
+    </>
+  )
+}

@@ -1,0 +1,34 @@
+import { distance, type Point } from '@/core/geometry/point'
+import { freshPath, freshStyle } from '@/core/drawing/fresh'
+import { nodesOf } from '@/core/drawing/nodes'
+import { freehand } from '@/core/outline/freehand'
+import { newId } from '@/ui/new-id'
+import type { Bench } from '../bench'
+import type { Tool } from './tool'
+
+/** Draws what a hand draws, as few lines, arcs and curves for the smoothness in hand; an end near the beginning closes it. */
+export function freehandTool(bench: Bench): Tool {
+  return {
+    cursor: 'crosshair',
+    hint: 'Drag to draw; end near where you began to close · smoothness in grid units, in the tool line',
+    press(at) {
+      const points: Point[] = [at.p]
+      return {
+        move(next) {
+          if (distance(points.at(-1)!, next.p) < bench.reach / 8) return
+          points.push(next.p)
+          bench.hold({ trail: [...points] })
+        },
+        release() {
+          bench.letGo()
+          const closed = points.length > 8 && distance(points[0]!, points.at(-1)!) <= 2 * bench.reach
+          const contour = freehand(closed ? [...points.slice(0, -1), points[0]!] : points, bench.store.getState().smoothness, closed)
+          if (!contour || contour.segments.length < (closed ? 2 : 1)) return
+          const path = freshPath(newId(), bench.nameFor('path'), [nodesOf(contour)], 0, freshStyle(bench.rules, false))
+          bench.add([path], 'Draw freehand')
+        },
+        cancel: () => bench.letGo(),
+      }
+    },
+  }
+}

@@ -1,0 +1,218 @@
+import { boxBetween, boxContains } from '@/core/geometry/box'
+import { distance, type Point, subtract } from '@/core/geometry/point'
+import { insertNode, moveNodes, type NodeAt, nearestSegment, nodeAt, pullSegment, setHandle } from '@/core/drawing/node-edit'
+import type { PathObject } from '@/core/drawing/object'
+import { pick } from '@/core/drawing/pick'
+import { constrainAngle } from '@/core/snap/snap'
+import { figure } from '@/ui/sum'
+import type { Bench } from '../bench'
+import { editedPath, nodeKey, selectedNodes } from '../node-selection'
+import { toScreen } from '../view'
+import { lineFigure } from './draw-line'
+import { caught } from './snapping'
+import type { At, Drag, Tool } from './tool'
+
+/** Screen pixels around a node or the end of a handle in which a press takes it. */
+const GRIP = 7
+const SLACK = 3
+
+/** Edits the nodes of a path: moves them and their handles, inserts (double click), pulls segments; a box or Shift selects several. */
+export function nodesTool(bench: Bench): Tool {
+  return {
+    cursor: 'default',
+    hint: 'Drag nodes, handles or segments · double click: insert · Shift: add · Alt: handle alone · Delete keeps the outline closed',
+    hover(at) {
+      const path = editedPath(bench)
+      const word = path ? intent(bench, path, at) : null
+      bench.hold({ intent: word ? { at: at.p, word } : null })
+      const other = path && (word || isOn(bench, path, at)) ? null : pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+      const id = other?.id ?? null
+      if (id !== bench.store.getState().hover) bench.store.setState({ hover: id })
+    },
+    press(at) {
+      bench.hold({ intent: null })
+      const path = editedPath(bench)
+      const handle = path && handleAt(bench, path, at)
+      if (handle) return pullHandle(bench, path, handle.at, handle.side)
+      const node = path && nodeUnder(bench, path, at)
+      if (node) return pressNode(bench, path, node, at)
+      const segment = path && segmentUnder(bench, path, at)
+      if (segment) return pressSegment(bench, path, segment, at)
+      const other = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+      if (other && other.id !== path?.id) {
+        bench.select([other.id])
+        bench.store.setState({ nodes: new Set() })
+        return null
+      }
+      return path ? lasso(bench, path, at) : null
+    },
+    twice(at) {
+      const path = editedPath(bench)
+      const segment = path && !nodeUnder(bench, path, at) ? segmentUnder(bench, path, at) : null
+      if (!path || !segment) return
+      bench.edit({ kind: 'replace', objects: [insertNode(path, segment, segment.t)] }, `Insert a node in ${path.name}`)
+      bench.store.setState({ nodes: new Set([nodeKey({ contour: segment.contour, node: segment.node + 1 })]) })
+    },
+  }
+}
+
+const isOn = (bench: Bench, path: PathObject, at: At): boolean => segmentUnder(bench, path, at) !== null
+
+/** What a press would do, in a word or two. */
+function intent(bench: Bench, path: PathObject, at: At): string | null {
+  const handle = handleAt(bench, path, at)
+  if (handle) return 'handle'
+  const node = nodeUnder(bench, path, at)
+  if (node) return nodeAt(path, node)?.kind ?? 'corner'
+  return segmentUnder(bench, path, at) ? 'pulls, or inserts twice' : null
+}
+
+function near(bench: Bench, p: Point, at: At): boolean {
+  const { view } = bench.store.getState()
+  return view !== null && distance(toScreen(view, p), at.screen) <= GRIP
+}
+
+function nodeUnder(bench: Bench, path: PathObject, at: At): NodeAt | null {
+  let best: NodeAt | null = null, least = Infinity
+  path.contours.forEach(({ nodes }, contour) =>
+    nodes.forEach((one, node) => {
+      const far = distance(one, at.p)
+      // Of two ends in one place the later is on top.
+      if (near(bench, one, at) && far <= least) {
+        best = { contour, node }
+        least = far
+      }
+    }),
+  )
+  return best
+}
+
+/** Handles can be taken where they are shown: at selected nodes and their neighbours. */
+export function shownHandles(path: PathObject, selected: ReadonlySet<string>): { at: NodeAt; side: 'in' | 'out'; from: Point; to: Point }[] {
+  return path.contours.flatMap(({ nodes, closed }, contour) =>
+    nodes.flatMap((node, n) => {
+      const beside = [n, n - 1, n + 1].map((i) => (closed ? (i + nodes.length) % nodes.length : i))
+      if (!beside.some((i) => selected.has(nodeKey({ contour, node: i })))) return []
+      return (['in', 'out'] as const).flatMap((side) => {
+        const vector = node[side]
+        return vector ? [{ at: { contour, node: n }, side, from: { x: node.x, y: node.y }, to: { x: node.x + vector.x, y: node.y + vector.y } }] : []
+      })
+    }),
+  )
+}
+
+function handleAt(bench: Bench, path: PathObject, at: At): { at: NodeAt; side: 'in' | 'out' } | null {
+  return shownHandles(path, bench.store.getState().nodes).find(({ to }) => near(bench, to, at)) ?? null
+}
+
+function segmentUnder(bench: Bench, path: PathObject, at: At): (NodeAt & { t: number; at: Point }) | null {
+  const found = nearestSegment(path, at.p)
+  return found && found.distance <= bench.reach ? found : null
+}
+
+function pressNode(bench: Bench, path: PathObject, pressed: NodeAt, start: At): Drag | null {
+  const key = nodeKey(pressed)
+  const { nodes } = bench.store.getState()
+  if (start.shift) {
+    const next = new Set(nodes)
+    if (!next.delete(key)) next.add(key)
+    bench.store.setState({ nodes: next })
+    return null
+  }
+  const alone = !nodes.has(key)
+  if (alone) bench.store.setState({ nodes: new Set([key]) })
+  const places = selectedNodes(bench)
+  const from = nodeAt(path, pressed)!
+  const targets = bench.targets(new Set([path.id]), otherNodes(path, places))
+  let edit: PathObject | null = null
+  return {
+    move(at) {
+      if (!edit && distance(at.screen, start.screen) < SLACK) return
+      const { point, marks } = at.shift ? { point: constrainAngle(from, at.p), marks: [] } : caught(bench, at, targets)
+      edit = moveNodes(path, places, subtract(point, from))
+      bench.preview({ kind: 'replace', objects: [edit] })
+      bench.hold({ marks, figure: { at: point, text: `${figure(point.x)}, ${figure(point.y)}` } })
+    },
+    release() {
+      bench.letGo()
+      if (edit) bench.edit({ kind: 'replace', objects: [edit] }, `Move ${places.length === 1 ? 'a node' : `${places.length} nodes`} of ${path.name}`)
+      else if (!alone) bench.store.setState({ nodes: new Set([key]) })
+    },
+    cancel: () => abandon(bench),
+  }
+}
+
+/** The nodes of a path that stay where they are, to snap to. */
+function otherNodes(path: PathObject, places: readonly NodeAt[]): Point[] {
+  const moved = new Set(places.map(nodeKey))
+  return path.contours.flatMap(({ nodes }, contour) => nodes.flatMap((node, n) => (moved.has(nodeKey({ contour, node: n })) ? [] : [{ x: node.x, y: node.y }])))
+}
+
+function pullHandle(bench: Bench, path: PathObject, place: NodeAt, side: 'in' | 'out'): Drag {
+  const node = nodeAt(path, place)!
+  const targets = bench.targets(new Set([path.id]), otherNodes(path, []))
+  let edit: PathObject | null = null
+  return {
+    move(at) {
+      const { point, marks } = at.shift ? { point: constrainAngle(node, at.p), marks: [] } : caught(bench, at, targets)
+      edit = setHandle(path, place, side, subtract(point, node), at.alt)
+      bench.preview({ kind: 'replace', objects: [edit] })
+      bench.hold({ marks, figure: { at: point, text: lineFigure(node, point) } })
+    },
+    release() {
+      bench.letGo()
+      if (edit) bench.edit({ kind: 'replace', objects: [edit] }, `Pull a handle of ${path.name}`)
+    },
+    cancel: () => abandon(bench),
+  }
+}
+
+/** A press on a segment selects its two nodes; a drag pulls it to a curve. */
+function pressSegment(bench: Bench, path: PathObject, segment: NodeAt & { t: number }, start: At): Drag {
+  const { nodes } = path.contours[segment.contour]!
+  const both = new Set([nodeKey(segment), nodeKey({ contour: segment.contour, node: (segment.node + 1) % nodes.length })])
+  let edit: PathObject | null = null
+  return {
+    move(at) {
+      if (!edit && distance(at.screen, start.screen) < SLACK) return
+      const { point, marks } = caught(bench, at, bench.targetsAtRest)
+      edit = pullSegment(path, segment, segment.t, point)
+      bench.preview({ kind: 'replace', objects: [edit] })
+      bench.hold({ marks })
+    },
+    release() {
+      bench.letGo()
+      bench.store.setState(({ nodes: before }) => ({ nodes: start.shift ? new Set([...before, ...both]) : both }))
+      if (edit) bench.edit({ kind: 'replace', objects: [edit] }, `Curve a segment of ${path.name}`)
+    },
+    cancel: () => abandon(bench),
+  }
+}
+
+function lasso(bench: Bench, path: PathObject, start: At): Drag {
+  const before = start.shift ? bench.store.getState().nodes : new Set<string>()
+  let dragged = false
+  return {
+    move(at) {
+      dragged ||= distance(at.screen, start.screen) >= SLACK
+      if (!dragged) return
+      const box = boxBetween(start.p, at.p)
+      const inside = path.contours.flatMap(({ nodes }, contour) => nodes.flatMap((node, n) => (boxContains(box, node) ? [nodeKey({ contour, node: n })] : [])))
+      bench.store.setState({ nodes: new Set([...before, ...inside]) })
+      bench.hold({ lasso: { from: start.p, to: at.p } })
+    },
+    release() {
+      bench.letGo()
+      if (!dragged) bench.store.setState({ nodes: new Set() })
+    },
+    cancel() {
+      bench.letGo()
+      bench.store.setState({ nodes: before })
+    },
+  }
+}
+
+function abandon(bench: Bench): void {
+  bench.preview(null)
+  bench.letGo()
+}

@@ -1,0 +1,162 @@
+import { distance, negated, type Point, subtract } from '@/core/geometry/point'
+import { freshCorner, freshPath, freshStyle } from '@/core/drawing/fresh'
+import { reversedRun } from '@/core/drawing/node-edit'
+import { find } from '@/core/drawing/tree'
+import type { DrawingObject, Node, NodeRun, PathObject } from '@/core/drawing/object'
+import { constrainAngle } from '@/core/snap/snap'
+import { newId } from '@/ui/new-id'
+import type { Bench } from '../bench'
+import { type PenInHand } from '../store'
+import { lineFigure } from './draw-line'
+import { isFilledSet } from './fresh-style'
+import { caught, onGridAlong } from './snapping'
+import type { At, Tool } from './tool'
+
+/** An open end of a path under the pointer. */
+type OpenEnd = { readonly path: PathObject; readonly contour: number; readonly last: boolean; readonly at: Point }
+
+/**
+ * Draws paths: a click sets a corner, a press and drag a smooth node; on the first node it closes, on an open end it goes on from there
+ * (N held: a new path all the same). Alt while dragging moves the outgoing handle alone; a click on the last node drops it.
+ */
+export function penTool(bench: Bench): Tool {
+  const pen = (): PenInHand => bench.store.getState().inHand.pen ?? { nodes: [], next: null, closing: false, onto: null }
+  let another = false
+
+  const placeOf = (at: At): { point: Point; closing: boolean; last: boolean } => {
+    const { nodes } = pen()
+    const first = nodes[0], last = nodes.at(-1)
+    const near = (p: Point) => distance(p, at.p) <= bench.reach * 1.5
+    if (first && nodes.length >= 2 && near(first)) return { point: { x: first.x, y: first.y }, closing: true, last: false }
+    if (last && near(last)) return { point: { x: last.x, y: last.y }, closing: false, last: true }
+    const targets = bench.targetsAtRest
+    if (last && at.shift) return { point: onGridAlong(last, constrainAngle(last, at.p), at.free ? null : targets.step), closing: false, last: false }
+    const { point, marks } = caught(bench, at, targets)
+    bench.hold({ marks })
+    return { point, closing: false, last: false }
+  }
+
+  const hold = (change: Partial<PenInHand>) => bench.hold({ pen: { ...pen(), ...change } })
+
+  const finish = (closed: boolean) => {
+    const { nodes, onto } = pen()
+    bench.letGo()
+    if (nodes.length >= 2) put(bench, { closed, nodes: nodes.map((node, i) => (closed || (i > 0 && i < nodes.length - 1) ? node : endNode(node, i === 0))) }, onto)
+    bench.take('select')
+  }
+
+  return {
+    cursor: 'crosshair',
+    hint: 'Click: corner · drag: curve · first node: closes · Shift: 45° · Alt: handle alone · N: a new path · Enter, Esc: end · Backspace: one back',
+    press(at) {
+      const { nodes } = pen()
+      const end = nodes.length === 0 && !another ? openEndAt(bench, at) : null
+      if (end) {
+        const run = end.path.contours[end.contour]!
+        hold({ nodes: (end.last ? run : reversedRun(run)).nodes, onto: { id: end.path.id, contour: end.contour }, next: null })
+        bench.hold({ intent: null })
+        return null
+      }
+      const { point, closing, last } = placeOf(at)
+      if (last && nodes.length > 0) {
+        // A click on the last node takes back its outgoing handle: what comes next leaves it straight.
+        hold({ nodes: [...nodes.slice(0, -1), without(nodes.at(-1)!, 'out', 'kind')] })
+        return null
+      }
+      const base = closing ? nodes.slice(1) : nodes
+      const pressed: Node = closing ? nodes[0]! : { x: point.x, y: point.y }
+      const withNode = (node: Node) => (closing ? [node, ...base] : [...base, node])
+      hold({ nodes: withNode(pressed), next: null, closing })
+      let dragged = false
+      return {
+        move(next) {
+          const { point: to } = next.shift ? { point: constrainAngle(point, next.p) } : caught(bench, next, bench.targetsAtRest)
+          const out = subtract(to, point)
+          if (Math.hypot(out.x, out.y) < bench.reach / 2 && !dragged) return
+          dragged = true
+          const held = pen().nodes[closing ? 0 : pen().nodes.length - 1]!
+          hold({ nodes: withNode(next.alt ? { ...without(held, 'kind'), out } : closing ? { ...pressed, in: negated(out) } : { ...pressed, out, in: negated(out), kind: 'symmetric' }) })
+          bench.hold({ figure: { at: to, text: lineFigure(point, to) } })
+        },
+        release() {
+          bench.hold({ figure: null })
+          if (closing && nodes.length >= (dragged ? 2 : 3)) finish(true)
+          else if (closing && nodes.length >= 2 && nodes.some((node) => node.in || node.out)) finish(true)
+        },
+        cancel() {
+          hold({ nodes, next: null, closing: false })
+        },
+      }
+    },
+    hover(at) {
+      const { nodes } = pen()
+      if (nodes.length === 0) {
+        const end = another ? null : openEndAt(bench, at)
+        const point = end ? end.at : caught(bench, at, bench.targetsAtRest)
+        bench.hold({ marks: end || !('marks' in point) ? [] : point.marks, intent: { at: at.p, word: end ? 'continues' : another ? 'starts a new path' : 'starts' } })
+        return
+      }
+      const { point, closing, last } = placeOf(at)
+      bench.hold({
+        pen: { ...pen(), next: last ? null : closing ? nodes[0]! : point, closing },
+        figure: last ? null : { at: point, text: lineFigure(nodes.at(-1)!, point) },
+        intent: { at: at.p, word: closing ? 'closes' : last ? 'drops the handle' : 'adds a node' },
+      })
+    },
+    twice() {
+      finish(false)
+    },
+    key(key, down = true) {
+      if (key === 'n' || key === 'N') {
+        another = down
+        return true
+      }
+      const { nodes } = pen()
+      if (!down || nodes.length === 0) return false
+      if (key === 'Enter' || key === 'Escape') finish(false)
+      else if (key === 'Backspace') bench.hold({ pen: nodes.length > 1 ? { ...pen(), nodes: nodes.slice(0, -1), next: null } : null })
+      else return false
+      return true
+    },
+  }
+}
+
+function without(node: Node, ...keys: (keyof Node)[]): Node {
+  const copy = { ...node }
+  for (const key of keys) delete copy[key]
+  return copy
+}
+
+/** An end of an open path needs no handle on its free side. */
+const endNode = (node: Node, first: boolean): Node => without(node, first ? 'in' : 'out', 'kind')
+
+/** Adds the path drawn, or puts it in place of the contour that it went on from. */
+function put(bench: Bench, run: NodeRun, onto: PenInHand['onto']): void {
+  const old = onto && find(bench.objects, onto.id)?.object
+  if (onto && old?.kind === 'path') {
+    const contours = old.contours.map((other, i) => (i === onto.contour ? run : other))
+    bench.edit({ kind: 'replace', objects: [{ ...old, contours }] }, `Continue ${old.name}`)
+    bench.select([old.id])
+    return
+  }
+  const id = newId()
+  bench.edit({ kind: 'add', objects: [freshPath(id, bench.nameFor('path'), [run], freshCorner(bench.rules), freshStyle(bench.rules, isFilledSet(bench) && run.closed))], ...bench.top }, 'Draw a path')
+  bench.select([id])
+}
+
+/** The open end of a path that is not locked, under the pointer. */
+function openEndAt(bench: Bench, at: At): OpenEnd | null {
+  for (const path of bench.reachable.toReversed()) {
+    if (!isFreePath(path)) continue
+    for (const [contour, { nodes, closed }] of path.contours.entries()) {
+      if (closed) continue
+      for (const last of [true, false]) {
+        const node = last ? nodes[nodes.length - 1]! : nodes[0]!
+        if (distance(node, at.p) <= bench.reach * 1.2) return { path, contour, last, at: { x: node.x, y: node.y } }
+      }
+    }
+  }
+  return null
+}
+
+const isFreePath = (object: DrawingObject): object is PathObject => object.kind === 'path' && !object.locked && !object.hidden

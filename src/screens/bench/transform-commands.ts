@@ -1,0 +1,25 @@
+import { boxCentre } from '@/core/geometry/box'
+import { rotation, type Transform } from '@/core/geometry/transform'
+import { transformObject } from '@/core/drawing/adjust'
+import type { Command } from '@/ui/commands'
+import type { Bench } from './bench'
+
+/** Flips and turns of the selection about its centre. */
+export function transformCommands(bench: Bench): Command[] {
+  const free = () => (bench.free.length > 0 ? null : 'Select an object first.')
+  const flip = (x: number, y: number, words: string) => () => {
+    const { x: cx, y: cy } = boxCentre(bench.extent(bench.free)!)
+    const map: Transform = [x, 0, 0, y, cx * (1 - x), cy * (1 - y)]
+    bench.change((object) => transformObject(object, map), `Flip ${words}`)
+  }
+  const turn = (degrees: number) => () => {
+    const map = rotation(degrees, boxCentre(bench.extent(bench.free)!))
+    bench.change((object) => transformObject(object, map), `Turn by ${degrees}°`)
+  }
+  return [
+    { id: 'flip-x', name: 'Flip left to right', keys: ['$mod+Shift+KeyX'], needs: free, run: flip(-1, 1, 'left to right') },
+    { id: 'flip-y', name: 'Flip top to bottom', keys: ['$mod+Shift+KeyY'], needs: free, run: flip(1, -1, 'top to bottom') },
+    { id: 'turn-right', name: 'Turn by 90° clockwise', keys: ['$mod+Period'], needs: free, run: turn(90) },
+    { id: 'turn-left', name: 'Turn by 90° anticlockwise', keys: ['$mod+Comma'], needs: free, run: turn(-90) },
+  ]
+}
