@@ -13,6 +13,7 @@ export class PathDataError extends Error {
 /** How many numbers each command takes. */
 const COUNTS: Record<string, number> = { M: 2, L: 2, H: 1, V: 1, C: 6, S: 4, Q: 4, T: 2, A: 7, Z: 0 }
 
+const TENS = Array.from({ length: 16 }, (_, i) => 10 ** i)
 const NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y
 
 /**
@@ -140,6 +141,8 @@ class Reader {
   }
 
   private number(): number {
+    const short = this.decimal()
+    if (short !== null) return short
     NUMBER.lastIndex = this.at
     const found = NUMBER.exec(this.text)
     if (!found) this.fail(this.done ? 'The path data is cut off' : 'A number is missing')
@@ -148,6 +151,32 @@ class Reader {
     this.at = NUMBER.lastIndex
     this.passSpace()
     return value
+  }
+
+  /**
+   * A number of at most fifteen digits without an exponent, read digit by digit: an integer over a power of ten, both exact, so that their
+   * quotient is the nearest double. Null, with nothing passed, where it is anything else.
+   */
+  private decimal(): number | null {
+    const { text } = this
+    let at = this.at, code = text.charCodeAt(at)
+    const negative = code === 45
+    if (negative || code === 43) code = text.charCodeAt(++at)
+    let value = 0, digits = 0, over = -1
+    for (; ; code = text.charCodeAt(++at)) {
+      if (code >= 48 && code <= 57) {
+        value = value * 10 + code - 48
+        digits++
+        if (over >= 0) over++
+      } else if (code === 46 && over < 0) over = 0
+      else break
+    }
+    // A letter e, or no digit at all, is for the whole grammar.
+    if (digits === 0 || digits > 15 || code === 101 || code === 69) return null
+    this.at = at
+    this.passSpace()
+    if (over > 0) value /= TENS[over]!
+    return negative ? -value : value
   }
 
   /** A flag of an arc: one digit, which what follows need not be kept apart from. */

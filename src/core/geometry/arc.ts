@@ -17,7 +17,7 @@ const HALF_TURN = 4e-15
 /** The arc's centre and angles (SVG 2, implementation notes, B.2.4), radii grown where they cannot span the chord (B.2.5). */
 export function arcCentre(arc: Arc): ArcCentre {
   const { from, to, turn } = arc
-  const cos = Math.cos(turn), sin = Math.sin(turn)
+  const cos = turn === 0 ? 1 : Math.cos(turn), sin = turn === 0 ? 0 : Math.sin(turn)
   const dx = (from.x - to.x) / 2, dy = (from.y - to.y) / 2
   const x = cos * dx + sin * dy, y = cos * dy - sin * dx
   let { rx, ry } = arc
@@ -47,6 +47,7 @@ export function arcCentre(arc: Arc): ArcCentre {
 /** The point of an ellipse at an angle measured before its turn. */
 export function arcFromAngles(centre: Point, rx: number, ry: number, turn: number, angle: number): Point {
   const x = rx * Math.cos(angle), y = ry * Math.sin(angle)
+  if (turn === 0) return { x: centre.x + x, y: centre.y + y }
   const cos = Math.cos(turn), sin = Math.sin(turn)
   return { x: centre.x + cos * x - sin * y, y: centre.y + sin * x + cos * y }
 }

@@ -1,16 +1,16 @@
-import { arcCentre } from './arc'
+import { type ArcCentre, arcCentre } from './arc'
 import type { Path } from './path'
 import type { Segment } from './segment'
 
-/** Twice the signed area between a segment and the origin, in closed form; positive where it runs clockwise on screen around it. */
-export function sweptTwice(segment: Segment): number {
+/** Twice the signed area between a segment and the origin, in closed form; positive where it runs clockwise on screen around it. An arc's centre may be given. */
+export function sweptTwice(segment: Segment, round?: ArcCentre | null): number {
   const { from, to } = segment
   switch (segment.kind) {
     case 'line':
       return from.x * to.y - to.x * from.y
     case 'arc': {
       // About the centre an ellipse sweeps r·r' for each radian; moving the centre to the origin adds the chord's part.
-      const { centre, rx, ry, extent } = arcCentre(segment)
+      const { centre, rx, ry, extent } = round ?? arcCentre(segment)
       return rx * ry * extent + centre.x * (to.y - from.y) - centre.y * (to.x - from.x)
     }
     case 'cubic': {

@@ -21,9 +21,9 @@ export function curveOf(segment: Segment): Curve {
 }
 
 function roundOf(arc: Arc): Round {
-  const centre = arcCentre(arc)
-  const cos = Math.cos(arc.turn), sin = Math.sin(arc.turn)
-  return { ...centre, u: { x: centre.rx * cos, y: centre.rx * sin }, v: { x: -centre.ry * sin, y: centre.ry * cos } }
+  const { centre, rx, ry, start, extent } = arcCentre(arc)
+  const cos = arc.turn === 0 ? 1 : Math.cos(arc.turn), sin = arc.turn === 0 ? 0 : Math.sin(arc.turn)
+  return { centre, rx, ry, start, extent, u: { x: rx * cos, y: rx * sin }, v: { x: -ry * sin, y: ry * cos } }
 }
 
 /** A point in the axes in which the arc's ellipse is the unit circle. */

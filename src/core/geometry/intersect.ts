@@ -25,8 +25,8 @@ export function intersect(a: Curve, b: Curve, tolerance = MEETING): Intersection
   if (apart(a, b, tolerance)) return NOWHERE
   const ends = endMeetings(a, b, tolerance)
   const overlaps = ends.length < 2 || a.segment.kind !== b.segment.kind ? NONE : overlapsOf(a, b, ends, tolerance)
-  // Two segments of one carrier meet in stretches and at ends, nowhere else.
-  if (overlaps.length > 0) return { meetings: ends, overlaps }
+  // Two segments of one carrier meet in stretches and at ends, nowhere else; so do two lines.
+  if (overlaps.length > 0 || (ends.length > 0 && a.segment.kind === 'line' && b.segment.kind === 'line')) return { meetings: ends, overlaps }
   const between = crossings(a, b, tolerance)
   if (between.length === 0) return ends.length === 0 ? NOWHERE : { meetings: ends, overlaps }
   if (ends.length === 0 && between.length === 1) return { meetings: between, overlaps }

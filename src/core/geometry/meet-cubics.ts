@@ -57,6 +57,7 @@ const DEPTH = 26
  * they are straight. Newton's method finds the place from there.
  */
 export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
+  if (partAtEnd(a, b)) return []
   const found: Meeting[] = []
   const sagA = sag(a), sagB = sag(b)
   const search = (s0: number, s1: number, p: Point, q: Point, t0: number, t1: number, u: Point, v: Point, depth: number): void => {
@@ -93,6 +94,26 @@ export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
   search(0, 1, a.from, a.to, 0, 1, b.from, b.to, 0)
   return found
 }
+
+/**
+ * True for two cubics that share an end and part there for good: a line through it has the one's control points on its one side, the
+ * other's on its other. So do the pieces of a smooth outline, which would else be halved against each other down to the node.
+ */
+function partAtEnd(a: Cubic, b: Cubic): boolean {
+  const startA = samePlace(a.from, b.from) || samePlace(a.from, b.to)
+  if (!startA && !samePlace(a.to, b.from) && !samePlace(a.to, b.to)) return false
+  const [p, a1, a2, a3] = startA ? [a.from, a.c1, a.c2, a.to] : [a.to, a.c2, a.c1, a.from]
+  const [b1, b2, b3] = samePlace(p, b.from) ? [b.c1, b.c2, b.to] : [b.c2, b.c1, b.from]
+  const lengthA = distance(p, a1), lengthB = distance(p, b1)
+  if (lengthA < 1e-3 || lengthB < 1e-3) return false
+  const x = (b1.x - p.x) / lengthB - (a1.x - p.x) / lengthA, y = (b1.y - p.y) / lengthB - (a1.y - p.y) / lengthA
+  // Directions that hardly differ part too slowly to be told from a stretch in common.
+  if (x * x + y * y < 0.1) return false
+  const along = (q: Point) => (q.x - p.x) * x + (q.y - p.y) * y
+  return along(a1) < 0 && along(a2) < 0 && along(a3) < 0 && along(b1) > 0 && along(b2) > 0 && along(b3) > 0
+}
+
+const samePlace = (p: Point, q: Point): boolean => p.x === q.x && p.y === q.y
 
 /** Whether two places lie on one side of a direction, farther from it than a margin (times the direction's length). */
 function oneSide(dx: number, dy: number, ax: number, ay: number, bx: number, by: number, margin: number): boolean {

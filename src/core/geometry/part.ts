@@ -20,13 +20,26 @@ export function part(segment: Segment, from: number, to: number, start = pointAt
   }
 }
 
-/** The direction in which a segment leaves its start (`end` false) or arrives at its end, not of unit length. */
-export function tangent(segment: Segment, end: boolean): Point {
+/** A part of an arc by its centre, between two parameters. */
+export const partOfTurn = (round: ArcCentre, from: number, to: number): ArcCentre => ({
+  centre: round.centre,
+  rx: round.rx,
+  ry: round.ry,
+  start: round.start + round.extent * from,
+  extent: round.extent * (to - from),
+})
+
+/** The direction in which a segment leaves its start (`end` false) or arrives at its end, not of unit length. An arc's centre may be given. */
+export function tangent(segment: Segment, end: boolean, round?: ArcCentre | null): Point {
   switch (segment.kind) {
     case 'line':
       return { x: segment.to.x - segment.from.x, y: segment.to.y - segment.from.y }
     case 'arc': {
-      const { rx, ry, start, extent } = arcCentre(segment)
+      const { centre, rx, ry, start, extent } = round ?? arcCentre(segment)
+      if (rx === ry) {
+        const at = end ? segment.to : segment.from, way = segment.sweep ? 1 : -1
+        return { x: way * (centre.y - at.y), y: way * (at.x - centre.x) }
+      }
       const angle = end ? start + extent : start
       const x = -rx * Math.sin(angle) * Math.sign(extent), y = ry * Math.cos(angle) * Math.sign(extent)
       const cos = Math.cos(segment.turn), sin = Math.sin(segment.turn)

@@ -38,22 +38,55 @@ export function rootsOnUnit(coefficients: readonly number[], tolerance: number):
     const t = -coefficients[0]! / coefficients[1]!
     return t >= -1e-16 && t <= 1 + 4e-16 ? [{ t: Math.max(0, Math.min(1, t)), touch: false }] : []
   }
-  const c = coefficients.slice(0, n)
-  const d = c.slice(1).map((value, i) => value * (i + 1))
-  const extremes = rootsOnUnit(d, 0).map(({ t }) => t).filter((t) => t > 0 && t < 1)
-  const stops = [0, ...extremes, 1]
-  const values = stops.map((t) => valueAt(c, t))
-  const touching = values.map((value, i) => i > 0 && i < stops.length - 1 && Math.abs(value) <= tolerance)
+  const c = n === coefficients.length ? coefficients : coefficients.slice(0, n)
   // What rounding leaves of a value that should be nothing.
-  const zero = values.map((value) => Math.abs(value) <= 4e-16 * scale)
+  const nothing = 4e-16 * scale
+  if (n > 3 && staysAway(c, Math.max(tolerance, nothing))) return []
+  const d = derivative(c)
+  const extremes = n === 4 ? quadraticRoots(d) : rootsOnUnit(d, 0)
   const roots: Root[] = []
-  for (let i = 0; i < stops.length; i++) {
-    const value = values[i]!
-    if (touching[i]) roots.push({ t: stops[i]!, touch: true })
-    else if (zero[i]) roots.push({ t: stops[i]!, touch: false })
-    const next = values[i + 1]
-    if (next === undefined || touching[i] || touching[i + 1] || zero[i] || zero[i + 1] || value < 0 === next < 0) continue
-    roots.push({ t: refine(c, d, stops[i]!, stops[i + 1]!, value < 0), touch: false })
+  let from = 0, value = valueAt(c, 0), done = Math.abs(value) <= nothing
+  if (done) roots.push({ t: 0, touch: false })
+  for (let i = 0; i <= extremes.length; i++) {
+    const inner = i < extremes.length, to = inner ? extremes[i]!.t : 1
+    if (inner && (to <= 0 || to >= 1)) continue
+    const next = valueAt(c, to), away = Math.abs(next)
+    const touch = inner && away <= tolerance
+    if (!done && !touch && away > nothing && value < 0 !== next < 0) roots.push({ t: refine(c, d, from, to, value < 0), touch: false })
+    done = touch || away <= nothing
+    if (done) roots.push({ t: to, touch })
+    from = to
+    value = next
   }
   return roots
+}
+
+const derivative = (c: readonly number[]): number[] => {
+  const d = new Array<number>(c.length - 1)
+  for (let i = 1; i < c.length; i++) d[i - 1] = c[i]! * i
+  return d
+}
+
+/** Roots of a quadratic within 0..1, in order, without loss where its linear term is great. */
+function quadraticRoots([c, b, a]: readonly number[]): Root[] {
+  const under = b! * b! - 4 * a! * c!
+  if (a === 0 || under < 0) return a === 0 && b !== 0 ? [{ t: -c! / b!, touch: false }] : []
+  const q = -0.5 * (b! + (b! < 0 ? -1 : 1) * Math.sqrt(under))
+  const s = q / a!, t = q === 0 ? s : c! / q
+  const least = Math.min(s, t), most = Math.max(s, t)
+  const first = least > 0 && least < 1, second = most > 0 && most < 1 && most !== least
+  return [...(first ? [{ t: least, touch: false }] : []), ...(second ? [{ t: most, touch: false }] : [])]
+}
+
+/** True when the control values of a polynomial on 0..1, as a Bézier curve's, all lie on one side of zero, farther than a margin. */
+function staysAway(c: readonly number[], margin: number): boolean {
+  const n = c.length - 1, control = new Array<number>(n + 1)
+  for (let i = 0, choose = 1; i <= n; i++) {
+    control[i] = c[i]! / choose
+    choose = (choose * (n - i)) / (i + 1)
+  }
+  for (let j = 1; j <= n; j++) for (let i = n; i >= j; i--) control[i]! += control[i - 1]!
+  const above = control[0]! > 0
+  for (let i = 0; i <= n; i++) if (above ? control[i]! <= margin : control[i]! >= -margin) return false
+  return true
 }

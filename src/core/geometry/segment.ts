@@ -76,21 +76,19 @@ export function transformSegment(segment: Segment, map: Transform): Segment {
 export function segmentBounds(segment: Segment, round?: ArcCentre): Box {
   const { from, to } = segment
   if (segment.kind === 'line') return { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), w: Math.abs(to.x - from.x), h: Math.abs(to.y - from.y) }
-  const points: Point[] = [from, to]
-  if (segment.kind === 'arc') {
-    const { centre, rx, ry, start, extent } = round ?? arcCentre(segment)
-    const { turn } = segment
-    if (rx === ry) return circleBounds(from, to, centre, rx, start + turn, extent)
-    const atX = Math.atan2(-ry * Math.sin(turn), rx * Math.cos(turn))
-    const atY = Math.atan2(ry * Math.cos(turn), rx * Math.sin(turn))
-    for (const angle of [atX, atX + Math.PI, atY, atY + Math.PI]) {
-      if (withinSweep(angle, start, extent)) points.push(arcFromAngles(centre, rx, ry, turn, angle))
-    }
-  } else {
+  if (segment.kind === 'cubic') {
     const { c1, c2 } = segment
-    for (const t of [...cubicTurns(from.x, c1.x, c2.x, to.x), ...cubicTurns(from.y, c1.y, c2.y, to.y)]) {
-      points.push(pointAt(segment, t))
-    }
+    const [x0, x1] = reachOf(from.x, c1.x, c2.x, to.x), [y0, y1] = reachOf(from.y, c1.y, c2.y, to.y)
+    return { x: x0, y: y0, w: x1 - x0, h: y1 - y0 }
+  }
+  const { centre, rx, ry, start, extent } = round ?? arcCentre(segment)
+  const { turn } = segment
+  if (rx === ry) return circleBounds(from, to, centre, rx, start + turn, extent)
+  const points: Point[] = [from, to]
+  const atX = Math.atan2(-ry * Math.sin(turn), rx * Math.cos(turn))
+  const atY = Math.atan2(ry * Math.cos(turn), rx * Math.sin(turn))
+  for (const angle of [atX, atX + Math.PI, atY, atY + Math.PI]) {
+    if (withinSweep(angle, start, extent)) points.push(arcFromAngles(centre, rx, ry, turn, angle))
   }
   return boxAround(points)!
 }
@@ -107,6 +105,19 @@ function withinSweep(angle: number, start: number, extent: number): boolean {
   const full = 2 * Math.PI
   const from = extent < 0 ? start + extent : start
   return ((((angle - from) % full) + full) % full) <= Math.abs(extent)
+}
+
+/** The least and the greatest value of one coordinate of a cubic. */
+function reachOf(p0: number, p1: number, p2: number, p3: number): [number, number] {
+  let least = Math.min(p0, p3), most = Math.max(p0, p3)
+  // Where the control points lie between the ends, so does the curve.
+  if (p1 >= least && p1 <= most && p2 >= least && p2 <= most) return [least, most]
+  for (const t of cubicTurns(p0, p1, p2, p3)) {
+    const s = 1 - t, value = s * s * s * p0 + 3 * s * s * t * p1 + 3 * s * t * t * p2 + t * t * t * p3
+    least = Math.min(least, value)
+    most = Math.max(most, value)
+  }
+  return [least, most]
 }
 
 /** Parameters in 0..1 at which one coordinate of a cubic stops growing or shrinking. */

@@ -41,13 +41,16 @@ const ALIKE = 1e-3
 
 /** Half edges that leave one vertex in the order of their directions; those that leave alike, by where they are a little later. */
 function sorted(halves: readonly number[], edges: readonly Edge[]): number[] {
-  const leaving = halves.map((half) => {
-    const { segment } = edges[half >> 1]!
-    const d = tangent(segment, (half & 1) === 1)
-    return { half, segment, angle: half & 1 ? Math.atan2(-d.y, -d.x) : Math.atan2(d.y, d.x) }
-  })
-  leaving.sort((a, b) => a.angle - b.angle)
-  const n = leaving.length
+  const n = halves.length, leaving: { half: number; segment: Segment; angle: number }[] = []
+  for (const half of halves) {
+    const { segment, round } = edges[half >> 1]!
+    const d = tangent(segment, (half & 1) === 1, round)
+    const angle = half & 1 ? Math.atan2(-d.y, -d.x) : Math.atan2(d.y, d.x)
+    let i = leaving.length
+    while (i > 0 && leaving[i - 1]!.angle > angle) i--
+    leaving.splice(i, 0, { half, segment, angle })
+  }
+  if (leaving.every(({ angle }, i) => turn(leaving[(i + n - 1) % n]!.angle, angle) >= ALIKE)) return leaving.map(({ half }) => half)
   // A run of like directions must not be torn apart where angles start over.
   let first = 0
   while (first < n && turn(leaving[(first + n - 1) % n]!.angle, leaving[first]!.angle) < ALIKE) first++

@@ -1,7 +1,8 @@
+import type { ArcCentre } from '../geometry/arc'
 import type { Curve } from '../geometry/curve'
 import { type Deadline, keepTime } from '../geometry/deadline'
 import { intersect } from '../geometry/intersect'
-import { part } from '../geometry/part'
+import { part, partOfTurn } from '../geometry/part'
 import type { Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
@@ -16,12 +17,13 @@ export type Origin = { readonly path: number; readonly segment: Segment; readonl
 
 /**
  * An edge between two vertices. Several input paths may run along it: `windings` has for each of those that enclose something, how
- * often, forth less back; `origin` is the first of them.
+ * often, forth less back; `origin` is the first of them. `round` is an arc's centre.
  */
 export type Edge = {
   readonly from: number
   readonly to: number
   readonly segment: Segment
+  readonly round: ArcCentre | null
   readonly origin: Origin
   readonly windings: readonly Winding[]
 }
@@ -112,7 +114,7 @@ function cut(piece: Piece, other: Piece, vertices: Vertices, meeting: number): v
   }
 }
 
-type Draft = { from: number; to: number; segment: Segment; origin: Origin; windings: Winding[] }
+type Draft = { from: number; to: number; segment: Segment; round: ArcCentre | null; origin: Origin; windings: Winding[] }
 
 /** The stretches between cuts as edges; stretches that run together become one. */
 function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: number, deadline?: Deadline): Edge[] {
@@ -126,7 +128,9 @@ function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: n
     for (let i = 0; i + 1 < cuts.length; i++) {
       const a = cuts[i]!, b = cuts[i + 1]!
       if (a.vertex === b.vertex) continue
-      const segment = part(curve.segment, a.t, b.t, points[a.vertex], points[b.vertex], curve.round)
+      const start = points[a.vertex]!, end = points[b.vertex]!
+      const whole = a.t === 0 && b.t === 1 && start === curve.segment.from && end === curve.segment.to
+      const segment = whole ? curve.segment : part(curve.segment, a.t, b.t, start, end, curve.round)
       const key = a.vertex < b.vertex ? a.vertex * points.length + b.vertex : b.vertex * points.length + a.vertex
       let same = between.get(key) ?? -1
       if (same !== -1) {
@@ -141,7 +145,7 @@ function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: n
       before.push(between.get(key) ?? -1)
       between.set(key, edges.length)
       const span = t1 - t0
-      edges.push({ from: a.vertex, to: b.vertex, segment, origin: { path, segment: source, from: t0 + a.t * span, to: t0 + b.t * span }, windings: [...windings] })
+      edges.push({ from: a.vertex, to: b.vertex, segment, round: curve.round && partOfTurn(curve.round, a.t, b.t), origin: { path, segment: source, from: t0 + a.t * span, to: t0 + b.t * span }, windings: windings.slice() })
     }
   }
   return edges

@@ -48,8 +48,8 @@ function partsOf(edges: readonly Edge[], count: number): Int32Array {
 /** Twice the signed area each cycle encloses. */
 function cycleAreas(edges: readonly Edge[], cycle: Int32Array, count: number): Float64Array {
   const areas = new Float64Array(count)
-  edges.forEach(({ segment }, i) => {
-    const swept = sweptTwice(segment)
+  edges.forEach(({ segment, round }, i) => {
+    const swept = sweptTwice(segment, round)
     areas[cycle[2 * i]!]! += swept
     areas[cycle[2 * i + 1]!]! -= swept
   })

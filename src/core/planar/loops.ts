@@ -1,4 +1,4 @@
-import { type ArcCentre, arcCentre, arcFromAngles } from '../geometry/arc'
+import { type ArcCentre, arcFromAngles } from '../geometry/arc'
 import { part } from '../geometry/part'
 import type { Contour, Path } from '../geometry/path'
 import { cross, distance, dot, subtract } from '../geometry/point'
@@ -22,9 +22,8 @@ export function outlineFrom({ edges, next, face, snap }: Arrangement, inside: (f
     const run: Stretch[] = []
     for (let half = start; !used[half]; ) {
       used[half] = 1
-      const { segment: along, origin } = edges[half >> 1]!
-      const segment = half & 1 ? reverse(along) : along
-      run.push({ segment, origin, forth: (half & 1) === 0, arc: segment.kind === 'arc' ? arcCentre(segment) : null })
+      const { segment, round, origin } = edges[half >> 1]!
+      run.push(half & 1 ? { segment: reverse(segment), origin, forth: false, arc: round && turnedRound(round) } : { segment, origin, forth: true, arc: round })
       // The next edge of the outline around the vertex, past those that have the inside on both sides.
       half = next[half]!
       while (!isEdge(half)) half = next[half ^ 1]!
@@ -37,6 +36,8 @@ export function outlineFrom({ edges, next, face, snap }: Arrangement, inside: (f
 
 /** A segment of an outline and where it comes from; `forth` when it runs the way its origin does; of an arc its centre and angles. */
 type Stretch = { readonly segment: Segment; readonly origin: Origin; readonly forth: boolean; readonly arc: ArcCentre | null }
+
+const turnedRound = (round: ArcCentre): ArcCentre => ({ ...round, start: round.start + round.extent, extent: -round.extent })
 
 /** Stretches of one carrier that follow each other as one, around the whole contour. */
 function joined(run: readonly Stretch[], snap: number): Segment[] {
