@@ -3,6 +3,7 @@ import { combine } from '../planar/boolean'
 import { ellipsePath, pathOutline, polygonPath, rectanglePath } from './shapes'
 import { type Memory, remembered } from './memory'
 import type { DrawingObject } from './object'
+import { hasOwnJoints, ownJointsOutline } from './own-joints'
 import type { Style } from './style'
 import { type NamedValues, paintOf, type ResolvedPaint, type ResolvedStroke, strokeOf } from './values'
 
@@ -19,7 +20,12 @@ export function evaluate(object: DrawingObject, values: NamedValues): readonly S
   return remembered(shapesOf, values, object, () => {
     if (object.hidden) return []
     if (object.kind === 'group') return object.members.flatMap((member) => evaluate(member, values))
-    return shape(object.id, outline(object, values), object.style, values)
+    const shapes = shape(object.id, outline(object, values), object.style, values)
+    if (object.kind !== 'path' || !hasOwnJoints(object)) return shapes
+    return shapes.flatMap(({ id, path, fill, stroke }): Shape[] => [
+      ...(fill ? [{ id, path, fill, stroke: null }] : []),
+      ...(stroke ? [{ id, path: ownJointsOutline(object, path, stroke), fill: stroke.paint, stroke: null }] : []),
+    ])
   })
 }
 

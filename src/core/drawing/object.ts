@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Coordinate, CornerStyle, Radius, Style } from './style'
+import { Cap, Coordinate, CornerStyle, Join, Radius, Style } from './style'
 
 export const Role = z.enum(['adds', 'cuts', 'overlap', 'flips'])
 
@@ -58,7 +58,7 @@ const NodeArc = z.strictObject({ rx: z.number().positive().max(1e6), ry: z.numbe
 
 /**
  * A node of a path. `in` and `out` are its handles, seen from the node; a node of kind `smooth` keeps them in line, a `symmetric` one of
- * one length too. Its own corner goes before the path's.
+ * one length too. Its own corner goes before the path's, its own join and cap (at an end) before those of the style.
  */
 export const Node = z.strictObject({
   x: Coordinate,
@@ -69,6 +69,8 @@ export const Node = z.strictObject({
   kind: z.enum(['smooth', 'symmetric']).optional(),
   corner: Radius.optional(),
   cornerStyle: CornerStyle.optional(),
+  join: Join.optional(),
+  cap: Cap.optional(),
 })
 export const NodeRun = z.strictObject({ closed: z.boolean(), nodes: z.array(Node).min(2).max(100_000) })
 export const PathObject = z.strictObject({

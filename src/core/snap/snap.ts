@@ -1,5 +1,8 @@
 import type { Box } from '../geometry/box'
-import { distance, type Point } from '../geometry/point'
+import { nearestOnCurve } from '../geometry/nearest'
+import { cross, distance, dot, type Point, subtract } from '../geometry/point'
+import { equalGaps } from './gaps'
+import { crossingsOf, curvesNear, nearestPlace, touchesFrom } from './places'
 import type { SnapLine, SnapTargets } from './targets'
 
 /** Where a position was caught: on a line across or down, or at a point, with what is there. The grid leaves no mark. */
@@ -31,27 +34,73 @@ const marks = (x: Catch, y: Catch): SnapMark[] => [
   ...(y.label === null ? [] : [{ kind: 'y' as const, value: y.value, label: y.label }]),
 ]
 
-/** A point drawn to the nearest target. `reach` in grid units says how near a target must be; the grid reaches everywhere. */
-export function snapPoint(p: Point, targets: SnapTargets, reach: number): Snapped {
-  let nearest: SnapMark | null = null, away = reach
-  for (const { at, label } of targets.points) {
-    const far = distance(at, p)
-    if (far <= away) {
-      away = far
-      nearest = { kind: 'point', at, label }
-    }
-  }
-  if (nearest?.kind === 'point') return { point: nearest.at, marks: [nearest] }
+/**
+ * A point drawn to the nearest target: a place there is (node, centre, crossing), then one that a line from `from` would touch or meet at a
+ * right angle, then a line gone on, then lines across and down, and the grid. `reach` in grid units says how near a target must be; the
+ * grid reaches everywhere.
+ */
+export function snapPoint(p: Point, targets: SnapTargets, reach: number, from?: Point): Snapped {
+  const { on } = targets
+  const near = on.crossings || on.tangents || on.edges ? curvesNear(targets.curves, p, reach) : []
+  const point = nearestPlace(targets.points, p, reach)
+  const place =
+    (on.crossings ? nearestPlace(crossingsOf(near), p, point ? distance(point.at, p) - 1e-6 : reach) : null) ??
+    point ??
+    (on.tangents && from ? nearestPlace(near.flatMap((curve) => touchesFrom(from, curve, p)), p, reach) : null)
+  if (place) return { point: place.at, marks: [{ kind: 'point', ...place }] }
   const x = catchAxis(p.x, targets.xs, targets.step, reach)
   const y = catchAxis(p.y, targets.ys, targets.step, reach)
+  const beyond = on.extensions ? extensionNear(targets, p, reach) : null
+  if (beyond) return alongLine(beyond, p, x, y, reach, from)
+  if (on.edges && near.length > 0) {
+    const at = near.map((curve) => nearestOnCurve(curve, p)).sort((a, b) => a.distance - b.distance)[0]!.at
+    return { point: at, marks: [{ kind: 'point', at, label: 'edge' }] }
+  }
   return { point: { x: x.value, y: y.value }, marks: marks(x, y) }
+}
+
+/** How far beyond its ends, in its own lengths, a line is still gone on with. */
+const BEYOND = 3
+
+type Straight = { readonly a: Point; readonly b: Point }
+
+/** A straight segment whose line, gone on beyond its ends, passes a point; upright and level ones are lines across and down already. */
+function extensionNear({ curves }: SnapTargets, p: Point, reach: number): Straight | null {
+  let best: Straight | null = null, least = reach
+  for (const { segment } of curves) {
+    if (segment.kind !== 'line' || segment.from.x === segment.to.x || segment.from.y === segment.to.y) continue
+    const d = subtract(segment.to, segment.from), length = Math.hypot(d.x, d.y)
+    const v = subtract(p, segment.from), t = dot(v, d) / (length * length), away = Math.abs(cross(d, v)) / length
+    if ((t >= 0 && t <= 1) || t < -BEYOND || t > 1 + BEYOND || away > least) continue
+    least = away
+    best = { a: segment.from, b: segment.to }
+  }
+  return best
+}
+
+/** A place on a line gone on: where it crosses what the point was caught by on either axis, when that is near. */
+function alongLine({ a, b }: Straight, p: Point, x: Catch, y: Catch, reach: number, from?: Point): Snapped {
+  const d = subtract(b, a)
+  const places = [
+    ...(d.x === 0 || x.away > reach ? [] : [{ at: { x: x.value, y: a.y + ((x.value - a.x) * d.y) / d.x }, label: 'extension' }]),
+    ...(d.y === 0 || y.away > reach ? [] : [{ at: { x: a.x + ((y.value - a.y) * d.x) / d.y, y: y.value }, label: 'extension' }]),
+    ...(from ? [{ at: foot(a, d, from), label: 'perpendicular' }] : []),
+  ]
+  const found = nearestPlace(places, p, 1.5 * reach) ?? { at: foot(a, d, p), label: 'extension' }
+  return { point: found.at, marks: [{ kind: 'point', ...found }] }
+}
+
+function foot(a: Point, d: Point, p: Point): Point {
+  const k = dot(subtract(p, a), d) / dot(d, d)
+  return { x: a.x + d.x * k, y: a.y + d.y * k }
 }
 
 /** How far a moved box must shift so that an edge or its centre meets a target; on each axis the nearest of the three wins. */
 export function snapBox(box: Box, targets: SnapTargets, reach: number): { readonly shift: Point; readonly marks: readonly SnapMark[] } {
-  const along = (from: number, size: number, lines: readonly SnapLine[]) => {
+  const along = (from: number, size: number, lines: readonly SnapLine[], axis: 'x' | 'y') => {
     // The grid takes the near edge, so that a box of odd size keeps its edges on the grid.
-    let best = catchAxis(from, lines, targets.step, reach)
+    const gaps = targets.on.gaps ? equalGaps(box, targets.boxes, axis) : []
+    let best = catchAxis(from, [...lines, ...gaps], targets.step, reach)
     let shift = best.value - from
     for (const place of [from + size, from + size / 2]) {
       const found = catchAxis(place, lines, null, reach)
@@ -62,7 +111,7 @@ export function snapBox(box: Box, targets: SnapTargets, reach: number): { readon
     }
     return { best, shift }
   }
-  const x = along(box.x, box.w, targets.xs), y = along(box.y, box.h, targets.ys)
+  const x = along(box.x, box.w, targets.xs, 'x'), y = along(box.y, box.h, targets.ys, 'y')
   return { shift: { x: x.shift, y: y.shift }, marks: marks(x.best, y.best) }
 }
 

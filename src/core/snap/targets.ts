@@ -1,9 +1,12 @@
-import { boxAbout, boxCentre, type Box } from '../geometry/box'
-import { pathNodes } from '../geometry/path'
+import { type Box, boxAbout, boxCentre } from '../geometry/box'
+import { type Curve, curveOf } from '../geometry/curve'
+import { ellipse, type Path } from '../geometry/path'
 import type { Point } from '../geometry/point'
+import { pointAt, type Segment } from '../geometry/segment'
 import { extent } from '../drawing/adjust'
 import { outline } from '../drawing/evaluate'
-import type { DrawingObject } from '../drawing/object'
+import { framePoint } from '../drawing/frame'
+import { type DrawingObject, isFramed } from '../drawing/object'
 import type { Rules } from '../rules/rules'
 
 /** A place on one axis that a position can snap to, and what is there, in a word or two. */
@@ -11,40 +14,115 @@ export type SnapLine = { readonly value: number; readonly label: string }
 
 export type SnapPoint = { readonly at: Point; readonly label: string }
 
-/** What positions can snap to in a square: lines across, lines down, points, and the grid's step (null when it is off). */
+/** Which things are snapped to. */
+export type SnapSwitches = {
+  readonly grid: boolean
+  readonly keylines: boolean
+  readonly guides: boolean
+  readonly nodes: boolean
+  /** Centres, middles of segments and quadrants. */
+  readonly middles: boolean
+  readonly crossings: boolean
+  /** Tangents and perpendiculars. */
+  readonly tangents: boolean
+  readonly extensions: boolean
+  /** Equal gaps and equal sizes. */
+  readonly gaps: boolean
+  /** Any place of an edge. */
+  readonly edges: boolean
+}
+
+/** What positions can snap to in a square. `step` is null when the grid is off; `boxes` are those of the other objects. */
 export type SnapTargets = {
   readonly xs: readonly SnapLine[]
   readonly ys: readonly SnapLine[]
   readonly points: readonly SnapPoint[]
+  readonly curves: readonly Curve[]
+  readonly boxes: readonly Box[]
   readonly step: number | null
+  readonly on: SnapSwitches
 }
 
-/** Which things are snapped to. */
-export type SnapSwitches = { readonly grid: boolean; readonly keylines: boolean; readonly objects: boolean }
+/** A guide: a line without end through a point, at an angle in degrees, anticlockwise from the right. */
+export type GuideLine = { readonly at: Point; readonly angle: number }
 
-/** Everything to snap to: square, live area and keylines from the rules, and edges, centres and nodes of the objects given. */
-export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on: SnapSwitches): SnapTargets {
-  const xs: SnapLine[] = [], ys: SnapLine[] = [], points: SnapPoint[] = []
-  const box = ({ x, y, w, h }: Box, label: string, centre: string) => {
-    xs.push({ value: x, label }, { value: x + w, label }, { value: x + w / 2, label: centre })
-    ys.push({ value: y, label }, { value: y + h, label }, { value: y + h / 2, label: centre })
+/** Everything to snap to: square, live area and keylines from the rules, guides, and what the objects given have. */
+export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on: SnapSwitches, guides: readonly GuideLine[] = []): SnapTargets {
+  const xs: SnapLine[] = [], ys: SnapLine[] = [], points: SnapPoint[] = [], curves: Curve[] = [], boxes: Box[] = []
+  const { size } = rules.grid
+  const lines = ({ x, y, w, h }: Box, label: string, centre: string | null) => {
+    xs.push({ value: x, label }, { value: x + w, label })
+    ys.push({ value: y, label }, { value: y + h, label })
+    if (centre === null) return
+    xs.push({ value: x + w / 2, label: centre })
+    ys.push({ value: y + h / 2, label: centre })
   }
   if (on.keylines) {
-    const { size } = rules.grid
     const middle = { x: size / 2, y: size / 2 }
-    box(boxAbout(middle, size, size), 'square edge', 'square centre')
-    box(boxAbout(middle, rules.liveArea, rules.liveArea), 'live area', 'square centre')
-    for (const { name, w, h } of rules.keylines) box(boxAbout(middle, w, h), `${name} keyline`, 'square centre')
+    lines(boxAbout(middle, size, size), 'square edge', 'square centre')
+    lines(boxAbout(middle, rules.liveArea, rules.liveArea), 'live area', null)
+    for (const { name, shape, w, h } of rules.keylines) {
+      lines(boxAbout(middle, w, h), `${name} keyline`, null)
+      if (shape === 'ellipse') curves.push(...ellipse(middle, w / 2, h / 2).segments.map(curveOf))
+    }
     points.push({ at: middle, label: 'square centre' })
   }
-  if (on.objects) {
-    for (const object of objects) {
-      if (object.hidden) continue
-      const around = extent(object, rules)
-      box(around, 'edge', 'centre')
-      points.push({ at: boxCentre(around), label: 'centre' })
-      for (const at of pathNodes(outline(object, rules))) points.push({ at, label: 'node' })
+  if (on.guides) {
+    for (const { at, angle } of guides) {
+      if (angle % 180 === 0) ys.push({ value: at.y, label: 'guide' })
+      else if (angle % 90 === 0) xs.push({ value: at.x, label: 'guide' })
+      else curves.push(curveOf(alongGuide(at, angle, 2 * size)))
     }
   }
-  return { xs, ys, points, step: on.grid ? rules.grid.step : null }
+  for (const object of objects) {
+    if (object.hidden) continue
+    const around = extent(object, rules), path = outline(object, rules)
+    boxes.push(around)
+    if (on.nodes) lines(around, 'edge', on.middles ? 'centre' : null)
+    if (on.middles) points.push({ at: isFramed(object) ? framePoint(object, { x: 0.5, y: 0.5 }) : boxCentre(around), label: 'centre' })
+    points.push(...placesOf(path, on))
+    for (const { segments } of path) curves.push(...segments.filter(isSomewhere).map(curveOf))
+  }
+  return { xs, ys, points, curves, boxes, step: on.grid ? rules.grid.step : null, on }
+}
+
+/** A guide as a segment that reaches far beyond the square. */
+export function alongGuide({ x, y }: Point, angle: number, reach: number): Segment {
+  const radians = (angle * Math.PI) / 180, dx = reach * Math.cos(radians), dy = -reach * Math.sin(radians)
+  return { kind: 'line', from: { x: x - dx, y: y - dy }, to: { x: x + dx, y: y + dy } }
+}
+
+const isSomewhere = ({ kind, from, to }: Segment): boolean => kind !== 'line' || from.x !== to.x || from.y !== to.y
+
+/** The nodes of a path, the middles of its segments and the quadrants of its circles. */
+function placesOf(path: Path, on: SnapSwitches): SnapPoint[] {
+  const places: SnapPoint[] = []
+  for (const { segments, closed } of path) {
+    for (const segment of segments) {
+      if (on.nodes) places.push({ at: segment.from, label: 'node' })
+      if (!on.middles) continue
+      places.push({ at: pointAt(segment, 0.5), label: 'middle' })
+      if (segment.kind === 'arc') places.push(...quadrants(segment))
+    }
+    const last = segments[segments.length - 1]
+    if (on.nodes && last && !closed) places.push({ at: last.to, label: 'node' })
+  }
+  return places
+}
+
+/** The places of an arc farthest to the left, right, top and bottom of its ellipse. */
+function quadrants(segment: Segment): SnapPoint[] {
+  const { box, round } = curveOf(segment)
+  if (!round) return []
+  const { centre, u, v } = round
+  const reachX = Math.hypot(u.x, v.x), reachY = Math.hypot(u.y, v.y)
+  const across = (u.x * u.y + v.x * v.y) / reachX, down = (u.x * u.y + v.x * v.y) / reachY
+  const all: Point[] = [
+    { x: centre.x + reachX, y: centre.y + across },
+    { x: centre.x - reachX, y: centre.y - across },
+    { x: centre.x + down, y: centre.y + reachY },
+    { x: centre.x - down, y: centre.y - reachY },
+  ]
+  const near = 1e-9
+  return all.filter(({ x, y }) => x >= box.x - near && x <= box.x + box.w + near && y >= box.y - near && y <= box.y + box.h + near).map((at) => ({ at, label: 'quadrant' }))
 }

@@ -15,6 +15,7 @@ import { addIcon } from './icons'
 import { Ledger } from './ledger/ledger'
 import { Proofs } from './proofs'
 import { Stage } from './stage'
+import { Strip } from './strip'
 import { ToolLine } from './tool-line'
 import { makeTools } from './tools/tools'
 
@@ -66,7 +67,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
         <SetBar>
           <OpenIconCrumb />
         </SetBar>
-        <ToolLine commands={commands} />
+        <ToolLine commands={commands} tools={tools} />
         <Family />
         <StageOrEmpty bench={bench} tools={tools} />
         <Proofs />
@@ -97,7 +98,14 @@ function OpenIconCrumb() {
 
 function StageOrEmpty({ bench, tools }: { bench: Bench; tools: ReturnType<typeof makeTools> }) {
   const empty = useSessionState((state) => shown(state).icons.length === 0)
-  if (!empty) return <Stage tools={tools} />
+  if (!empty) {
+    return (
+      <div className="grid min-h-0 grid-rows-[minmax(0,1fr)_25px]">
+        <Stage tools={tools} />
+        <Strip />
+      </div>
+    )
+  }
   return (
     <div className="grid place-items-center bg-film">
       <div className="text-center">

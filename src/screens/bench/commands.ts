@@ -89,7 +89,7 @@ export function benchCommands(bench: Bench): Command[] {
     { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },
     { id: 'zoom-in', name: 'Zoom in', keys: ['$mod+Equal'], run: () => zoom(bench, 1.25) },
     { id: 'zoom-out', name: 'Zoom out', keys: ['$mod+Minus'], run: () => zoom(bench, 0.8) },
-    ...(['grid', 'keylines', 'liveArea', 'rulers'] as const).map(
+    ...(['grid', 'keylines', 'liveArea', 'guides', 'rulers'] as const).map(
       (layer): Command => ({
         id: `show-${layer}`,
         name: `Show or hide ${layer === 'liveArea' ? 'live area' : layer}`,

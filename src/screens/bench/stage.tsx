@@ -13,7 +13,7 @@ import { useGestures } from './gestures'
 import { Artwork } from './layers/artwork'
 import { GridLayer, KeylineLayer, Sheet } from './layers/grid'
 import { Overlay } from './layers/overlay'
-import { RULER, Rulers } from './layers/rulers'
+import { Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
 import type { ToolId } from './store'
 import type { Tool } from './tools/tool'
@@ -81,7 +81,6 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
           </Layer>
         )}
         {icon && view && <TitleBlock name={icon.name} set={name} rules={rules} scale={view.scale} />}
-        <Hint text={tools[tool].hint} />
       </div>
     </RightMenu>
   )
@@ -93,17 +92,6 @@ function Layer({ stage, label, children }: { stage: { w: number; h: number }; la
     <svg width={stage.w} height={stage.h} className="absolute inset-0 will-change-transform" {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}>
       {children}
     </svg>
-  )
-}
-
-function Hint({ text }: { text: string }) {
-  const rulers = useBenchState((state) => state.layers.rulers)
-  const pointer = useBenchState((state) => state.pointer)
-  return (
-    <p className="pointer-events-none absolute bottom-1.5 max-w-[calc(100%-236px)] truncate text-small text-quiet" style={{ left: rulers ? RULER + 8 : 8 }}>
-      <span className="mr-3 inline-block min-w-20 font-mono">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
-      {text}
-    </p>
   )
 }
 

@@ -8,7 +8,7 @@ import type { View } from './view'
 export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'line' | 'pen' | 'freehand'
 
 /** What can be shown on the square or hidden. */
-export type Layers = { readonly grid: boolean; readonly keylines: boolean; readonly liveArea: boolean; readonly rulers: boolean }
+export type Layers = { readonly grid: boolean; readonly keylines: boolean; readonly liveArea: boolean; readonly guides: boolean; readonly rulers: boolean }
 
 /** What the tool in hand draws over the square, in grid units. */
 export type InHand = {
@@ -71,8 +71,8 @@ export function createBenchStore(icon: string | null): BenchStore {
     tool: 'select',
     view: null,
     stage: { w: 0, h: 0 },
-    layers: { grid: true, keylines: true, liveArea: true, rulers: true },
-    snaps: { grid: true, keylines: true, objects: true },
+    layers: { grid: true, keylines: true, liveArea: true, guides: true, rulers: true },
+    snaps: { grid: true, keylines: true, guides: true, nodes: true, middles: true, crossings: true, tangents: true, extensions: true, gaps: true, edges: false },
     anchor: { x: 0, y: 0 },
     linked: false,
     hover: null,

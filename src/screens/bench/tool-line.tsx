@@ -3,14 +3,12 @@
 import clsx from 'clsx'
 import { Circle, Combine, Hexagon, type LucideIcon, MousePointer2, PenLine, Signature, Slash, Square, Star, Waypoints } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { Choices } from '@/ui/choice'
 import { type Command, keyName, runCommand } from '@/ui/commands'
 import { NumberField } from '@/ui/number-field'
-import { commit } from '../frame/session'
 import { TOOLS } from './commands'
-import { useBench, useBenchState, useRules } from './context'
-import type { Layers, ToolId } from './store'
-import type { SnapSwitches } from '@/core/snap/targets'
+import { useBench, useBenchState } from './context'
+import type { ToolId } from './store'
+import type { Tool } from './tools/tool'
 
 const PICTURES: Record<ToolId | 'assemble', LucideIcon> = {
   rectangle: Square,
@@ -25,35 +23,15 @@ const PICTURES: Record<ToolId | 'assemble', LucideIcon> = {
   assemble: Combine,
 }
 
-const LAYERS = [
-  { value: 'grid', label: 'grid' },
-  { value: 'keylines', label: 'keylines' },
-  { value: 'liveArea', label: 'live area' },
-  { value: 'rulers', label: 'rulers' },
-] as const
-
-const SNAPS = [
-  { value: 'grid', label: 'grid' },
-  { value: 'keylines', label: 'keylines' },
-  { value: 'objects', label: 'objects' },
-] as const
-
-const on = <T extends string>(flags: Readonly<Record<T, boolean>>): T[] => (Object.keys(flags) as T[]).filter((key) => flags[key])
-const flags = <T extends string>(all: Readonly<Record<T, boolean>>, values: readonly T[]) =>
-  Object.fromEntries(Object.keys(all).map((key) => [key, values.includes(key as T)])) as Record<T, boolean>
-
-/** The tools in words, in three clusters, and what is shown and snapped to. */
-export function ToolLine({ commands }: { commands: readonly Command[] }) {
-  const bench = useBench()
-  const layers = useBenchState((state) => state.layers)
-  const snaps = useBenchState((state) => state.snaps)
-  const rules = useRules()
+/** The tools in words, in three clusters, and the settings of the one in hand. */
+export function ToolLine({ commands, tools }: { commands: readonly Command[]; tools: Record<ToolId, Tool> }) {
+  const hint = useBenchState((state) => tools[state.tool].hint)
   const assemble = commands.find(({ id }) => id === 'assemble')!
   return (
     <div role="toolbar" aria-label="Tools" className="col-span-full flex h-10 items-stretch border-b border-hair bg-sheet">
-      {TOOLS.map(({ cluster, tools }) => (
+      {TOOLS.map(({ cluster, tools: own }) => (
         <Cluster key={cluster} name={cluster}>
-          {tools.map(({ id, name, key }) => (
+          {own.map(({ id, name, key }) => (
             <ToolButton key={id} id={id} name={name} shortcut={key} command={commands.find((command) => command.id === id)!} />
           ))}
         </Cluster>
@@ -62,24 +40,7 @@ export function ToolLine({ commands }: { commands: readonly Command[] }) {
         <ToolButton id="assemble" name="Assemble" shortcut="KeyA" command={assemble} />
       </Cluster>
       <ToolSettings />
-      <div className="ml-auto flex items-center gap-2 px-3 text-quiet">
-        <span className="max-[1500px]:sr-only">Show</span>
-        <Choices<keyof Layers> label="Show on the square" value={on(layers)} options={LAYERS} onChange={(values) => bench.store.setState({ layers: flags(layers, values) })} />
-        <span className="ml-2 whitespace-nowrap">Snap to</span>
-        <Choices<keyof SnapSwitches> label="Snap to" value={on(snaps)} options={SNAPS} onChange={(values) => bench.store.setState({ snaps: flags(snaps, values) })} />
-        <span className="ml-2">Step</span>
-        <NumberField
-          label="Step of the grid"
-          value={rules.grid.step}
-          step={0.25}
-          className="!w-9 border-b border-ink text-center text-ink"
-          onChange={(step) => {
-            if (step >= 0.01 && step <= 256) {
-              commit(bench.session, { kind: 'rules', rules: { ...rules, grid: { ...rules.grid, step } }, renames: [] }, `Set the step to ${step}`)
-            }
-          }}
-        />
-      </div>
+      <p className="ml-auto truncate self-center px-3 text-small text-quiet">{hint}</p>
     </div>
   )
 }

@@ -2,8 +2,8 @@ import { distance } from '@/core/geometry/point'
 import { tidy } from '@/core/geometry/tidy'
 import { frameOf } from '@/core/drawing/adjust'
 import { framePoint } from '@/core/drawing/frame'
-import { type DrawingObject, isCornered, isStyled, type LineObject } from '@/core/drawing/object'
-import type { Radius, Style } from '@/core/drawing/style'
+import { type DrawingObject, type Ellipse, isCornered, isStyled, type LineObject } from '@/core/drawing/object'
+import type { CornerStyle, Radius, Style } from '@/core/drawing/style'
 import type { NamedValues } from '@/core/drawing/values'
 import type { Point } from '@/core/geometry/point'
 import { SEVERAL } from './value-cell'
@@ -23,6 +23,14 @@ export const cornerOf = (object: DrawingObject): Radius | undefined =>
 
 export const withCorner = (object: DrawingObject, corner: Radius): DrawingObject =>
   isCornered(object) ? { ...object, corner } : object
+
+export const cornerStyleOf = (object: DrawingObject): CornerStyle | undefined => (isCornered(object) ? (object.cornerStyle ?? 'round') : undefined)
+
+export function withCornerStyle(object: DrawingObject, cornerStyle: CornerStyle): DrawingObject {
+  if (!isCornered(object)) return object
+  const { cornerStyle: _, ...rest } = object
+  return (cornerStyle === 'round' ? rest : { ...rest, cornerStyle }) as DrawingObject
+}
 
 export function withStyle(object: DrawingObject, change: Partial<Style>): DrawingObject {
   if (!isStyled(object)) return object
@@ -49,4 +57,12 @@ export function withLineNumbers(line: LineObject, change: { length?: number; ang
   const { length, angle } = { ...lineNumbers(line), ...change }
   const radians = (angle * Math.PI) / 180
   return { ...line, to: { x: tidy(line.from.x + length * Math.cos(radians)), y: tidy(line.from.y - length * Math.sin(radians)) } }
+}
+
+/** An ellipse with another part of it drawn: how it is cut, from where to where (degrees), how much of it is a hole (a share). */
+export function withEllipsePart(object: Ellipse, change: { cut?: 'whole' | 'pie' | 'chord' | 'open'; from?: number; to?: number; hole?: number }): Ellipse {
+  const { from = 0, to = 270, cut, hole, ...rest } = { ...object, ...change }
+  const kept: Ellipse = { ...rest, ...(hole && { hole }) } as Ellipse
+  const isPart = change.cut ? change.cut !== 'whole' : object.from !== undefined
+  return isPart ? { ...kept, from, to, cut: cut === undefined || cut === 'whole' ? 'pie' : cut } : kept
 }

@@ -18,6 +18,7 @@ import { parentOf } from '../operations'
 import type { BenchState } from '../store'
 import { AnchorChooser } from './anchor'
 import { HistoryPanel } from './history-panel'
+import { NodesPanel } from './nodes-panel'
 import { GRID, type LedgerRow, Row } from './row'
 import { SelectionRow } from './selection-row'
 
@@ -27,12 +28,15 @@ export function Ledger() {
   const panel = useBenchState((state) => state.panel)
   const objects = useShownObjects()
   const steps = useSessionState(({ history }) => history.past.length)
+  const selection = useBenchState((state) => state.selection)
+  const nodeCount = nodesIn(outermost(objects, selection))
   const tab = 'border-r border-hair px-3.5 py-[5px] text-quiet hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]'
   return (
     <Tabs.Root value={panel} onValueChange={(value) => bench.store.setState({ panel: value as BenchState['panel'] })} className="flex min-h-0 flex-col border-t border-ink bg-sheet">
       <div className="flex h-[27px] flex-none border-b border-hair">
         <Tabs.List aria-label="Ledger" className="flex">
           <Tabs.Trigger value="objects" className={tab}>Objects {countObjects(objects)}</Tabs.Trigger>
+          <Tabs.Trigger value="nodes" className={tab}>Nodes{nodeCount > 0 ? ` ${nodeCount}` : ''}</Tabs.Trigger>
           <Tabs.Trigger value="history" className={tab}>History {steps}</Tabs.Trigger>
         </Tabs.List>
         <Result objects={objects} />
@@ -40,11 +44,19 @@ export function Ledger() {
       <Tabs.Content value="objects" className="min-h-0 flex-1 overflow-auto outline-none">
         <Objects objects={objects} />
       </Tabs.Content>
+      <Tabs.Content value="nodes" className="min-h-0 flex-1 overflow-auto outline-none">
+        <NodesPanel />
+      </Tabs.Content>
       <Tabs.Content value="history" className="min-h-0 flex-1 overflow-auto outline-none">
         <HistoryPanel />
       </Tabs.Content>
     </Tabs.Root>
   )
+}
+
+/** How many nodes a selected path has; none where anything else is selected. */
+function nodesIn([path, ...more]: readonly DrawingObject[]): number {
+  return path?.kind === 'path' && more.length === 0 ? path.contours.reduce((sum, { nodes }) => sum + nodes.length, 0) : 0
 }
 
 function Result({ objects }: { objects: readonly DrawingObject[] }) {

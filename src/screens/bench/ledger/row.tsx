@@ -5,9 +5,7 @@ import { CSS } from '@dnd-kit/utilities'
 import clsx from 'clsx'
 import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react'
 import { memo, useState } from 'react'
-import { segmentCount } from '@/core/geometry/path'
 import { changeNumbers } from '@/core/drawing/adjust'
-import { outline } from '@/core/drawing/evaluate'
 import { KIND_NAMES } from '@/core/drawing/fresh'
 import type { FrameChange } from '@/core/drawing/frame'
 import { type Assembly, type DrawingObject, isContainer, isStyled, Role } from '@/core/drawing/object'
@@ -16,12 +14,14 @@ import type { Rules } from '@/core/rules/rules'
 import type { Bench } from '../bench'
 import { useBench, useBenchState } from '../context'
 import { setFlag } from '../operations'
-import { cornerOf, lineNumbers, numbersOf, withCorner, withLineNumbers, withStyle } from './columns'
+import { cornerOf, cornerStyleOf, numbersOf, withCorner, withCornerStyle, withStyle } from './columns'
+import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
+import { OwnNumbers } from './own-numbers'
 import { NamedNumberCell, PaintCell, WordCell } from './value-cell'
 
 /** The columns of the ledger; shared by its head, its rows and the row of the selection. */
-export const GRID = 'grid grid-cols-[22px_22px_minmax(128px,1fr)_58px_repeat(5,50px)_72px_66px_56px_72px_66px_124px] items-center'
+export const GRID = 'grid grid-cols-[22px_22px_minmax(112px,1fr)_54px_repeat(5,48px)_70px_64px_54px_68px_62px_170px] items-center'
 
 export type LedgerRow = { readonly object: DrawingObject; readonly depth: number; readonly inside: Assembly | null; readonly locked: boolean }
 
@@ -90,7 +90,9 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       {(['x', 'y', 'w', 'h', 'turn'] as const).map((key) => <div role="gridcell" key={key}>{number(key)}</div>)}
       <div role="gridcell" className="pl-2">
         <Optional there={cornerOf(object)}>
-          {(corner) => <NamedNumberCell label={`corner of ${object.name}`} value={corner} list={rules.radii} none="sharp" readOnly={locked} onChange={(next) => nonNegative(next) && change((other) => withCorner(other, next as Radius), 'the corner')} />}
+          {(corner) => <NamedNumberCell label={`corner of ${object.name}`} value={corner} list={rules.radii} none="sharp" readOnly={locked} onChange={(next) => nonNegative(next) && change((other) => withCorner(other, next as Radius), 'the corner')}>
+              <CornerStyleChoice label={`Style of the corners of ${object.name}`} value={cornerStyleOf(object)} onChange={(style) => change((other) => withCornerStyle(other, style), 'the corner style')} />
+            </NamedNumberCell>}
         </Optional>
       </div>
       <div role="gridcell">
@@ -113,14 +115,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
         </div>
       ))}
       <div role="gridcell" className="flex items-center gap-1 pl-1 text-quiet">
-        {object.kind === 'line' ? (
-          <>
-            <EditCell label={`length of ${object.name}`} value={lineNumbers(object).length} step={rules.grid.step} readOnly={locked} onChange={(length) => length > 0 && change((other) => (other.kind === 'line' ? withLineNumbers(other, { length }) : other), 'the length')} />
-            <EditCell label={`angle of ${object.name}`} suffix="°" value={lineNumbers(object).angle} step={1} readOnly={locked} onChange={(angle) => change((other) => (other.kind === 'line' ? withLineNumbers(other, { angle }) : other), 'the angle')} />
-          </>
-        ) : (
-          <span className="truncate px-1">{ownWords(object, rules)}</span>
-        )}
+        <OwnNumbers object={object} rules={rules} readOnly={locked} change={change} />
       </div>
     </div>
   )
@@ -134,16 +129,6 @@ function linkedChange(now: { w: number; h: number }, key: keyof FrameChange, val
   if (linked && key === 'w' && now.w > 0) return { w: value, h: (now.h * value) / now.w }
   if (linked && key === 'h' && now.h > 0) return { h: value, w: (now.w * value) / now.h }
   return { [key]: value }
-}
-
-function ownWords(object: DrawingObject, rules: Rules): string {
-  if (object.kind === 'path') {
-    const count = object.contours.reduce((sum, run) => sum + run.nodes.length, 0)
-    return `${count} nodes${object.contours.every(({ closed }) => closed) ? '' : ', open'}`
-  }
-  if (object.kind === 'assembly') return `${segmentCount(outline(object, rules))} segments`
-  if (object.kind === 'group') return `${object.members.length} inside`
-  return ''
 }
 
 function Optional<T>({ there, children }: { there: T | null | undefined; children: (value: T) => React.ReactNode }) {

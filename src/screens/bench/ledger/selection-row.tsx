@@ -7,7 +7,8 @@ import { type DrawingObject, isStyled } from '@/core/drawing/object'
 import { Cap, type Paint, type Radius, type Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
 import { useBench, useBenchState } from '../context'
-import { common, cornerOf, withCorner, withStyle } from './columns'
+import { common, cornerOf, cornerStyleOf, withCorner, withCornerStyle, withStyle } from './columns'
+import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
 import { GRID } from './row'
 import { NamedNumberCell, PaintCell, type SEVERAL, WordCell } from './value-cell'
@@ -43,7 +44,9 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
       ))}
       <div role="gridcell">{none}</div>
       <div role="gridcell" className="pl-2">
-        {corner === undefined ? none : <NamedNumberCell label="corner of the selection" value={corner} list={rules.radii} none="sharp" onChange={(next) => change((object) => withCorner(object, next as Radius), 'the corner')} />}
+        {corner === undefined ? none : <NamedNumberCell label="corner of the selection" value={corner} list={rules.radii} none="sharp" onChange={(next) => change((object) => withCorner(object, next as Radius), 'the corner')}>
+          <CornerStyleChoice label="Style of the corners of the selection" value={common(objects, cornerStyleOf)} onChange={(style) => change((object) => withCornerStyle(object, style), 'the corner style')} />
+        </NamedNumberCell>}
       </div>
       <div role="gridcell">
         {weight === undefined ? none : <NamedNumberCell label="weight of the selection" value={weight} list={rules.weights} onChange={(next) => change((object) => withStyle(object, { weight: next as Weight }), 'the weight')} />}

@@ -11,7 +11,7 @@ const panel = 'z-50 w-52 rounded-sheet border border-ink bg-sheet py-1 text-body
 const line = 'flex h-6 w-full items-center gap-2 px-3 text-left hover:bg-ink hover:text-sheet focus-visible:bg-ink focus-visible:text-sheet focus-visible:outline-none aria-[current=true]:font-[640]'
 
 /** A cell that opens a panel to choose from. */
-function ChoiceCell({ label, shown, readOnly, children }: { label: string; shown: ReactNode; readOnly?: boolean; children: ReactNode }) {
+export function ChoiceCell({ label, shown, readOnly, children }: { label: string; shown: ReactNode; readOnly?: boolean; children: ReactNode }) {
   if (readOnly) return <span className="block truncate px-1 text-quiet">{shown}</span>
   return (
     <Popover.Root>
@@ -38,23 +38,29 @@ function Line({ current, onChoose, children }: { current: boolean; onChoose: () 
 export const SEVERAL = Symbol('several')
 
 /** A weight or a radius: one of the rules by name, or a number of one's own. */
-export function NamedNumberCell({ label, value, list, none, onChange, readOnly }: {
+export function NamedNumberCell({ label, value, list, none, byParent, onChange, readOnly, children }: {
   label: string
-  value: string | number | typeof SEVERAL
+  value: string | number | undefined | typeof SEVERAL
   list: readonly NamedNumber[]
   /** What 0 is called where it has a name. */
   none?: string
+  /** What is followed where there is no value of its own, and how to go back to that. */
+  byParent?: { readonly text: string; readonly onChoose: () => void }
   onChange: (value: string | number) => void
   readOnly?: boolean
+  /** What else belongs to the value. */
+  children?: ReactNode
 }) {
   const named = list.find(({ name }) => name === value)
   const shown =
     value === SEVERAL ? <span className="text-quiet">several</span>
+    : value === undefined ? <span className="text-quiet">{byParent?.text ?? '–'}</span>
     : named ? <>{named.name} <span className="text-quiet">{figure(named.value)}</span></>
     : value === 0 && none ? none
     : figure(value as number)
   return (
-    <ChoiceCell label={`${label}: ${value === SEVERAL ? 'several' : named ? named.name : String(value)}`} shown={shown} readOnly={readOnly}>
+    <ChoiceCell label={`${label}: ${value === SEVERAL ? 'several' : named ? named.name : String(value ?? byParent?.text ?? '–')}`} shown={shown} readOnly={readOnly}>
+      {byParent && <Line current={value === undefined} onChoose={byParent.onChoose}>{byParent.text}</Line>}
       {list.map(({ name, value: number }) => (
         <Line key={name} current={name === value} onChoose={() => onChange(name)}>
           <span className="flex-1">{name}</span>
@@ -72,6 +78,7 @@ export function NamedNumberCell({ label, value, list, none, onChange, readOnly }
           onChange={onChange}
         />
       </div>
+      {children}
     </ChoiceCell>
   )
 }

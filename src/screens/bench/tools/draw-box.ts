@@ -1,8 +1,11 @@
-import { type Box, boxBetween } from '@/core/geometry/box'
+import { type Box, boxAbout, boxBetween } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 import { freshCorner, freshEllipse, freshPolygon, freshRectangle, freshStyle } from '@/core/drawing/fresh'
 import type { DrawingObject } from '@/core/drawing/object'
 import type { Style } from '@/core/drawing/style'
+import { equalSizes } from '@/core/snap/gaps'
+import { touchBySizing } from '@/core/snap/snap-circle'
+import type { SnapTargets } from '@/core/snap/targets'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
@@ -28,6 +31,7 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
     press(at) {
       const targets = bench.targetsAtRest
       const from = caught(bench, at, targets).point
+      const sized = bench.store.getState().snaps.gaps ? withSizes(targets, from) : targets
       const id = newId(), name = bench.nameFor(kind)
       const style = freshStyle(bench.rules, isFilledSet(bench))
       let box: Box | null = null
@@ -38,11 +42,13 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
       })
       return {
         move(next: At) {
-          const { point, marks } = caught(bench, next, targets)
+          const { point, marks } = caught(bench, next, sized)
           box = drawnBox(from, point, next)
+          const touching = shape === 'ellipse' && next.shift && next.alt && !next.free ? touchBySizing({ centre: from, r: box.w / 2 }, targets, bench.reach) : null
+          if (touching) box = boxAbout(from, 2 * touching.circle.r, 2 * touching.circle.r)
           bench.preview(add(box))
           bench.select([id])
-          bench.hold({ marks, figure: { at: { x: box.x + box.w / 2, y: box.y + box.h }, text: `${figure(box.w)} × ${figure(box.h)}` } })
+          bench.hold({ marks: touching?.marks ?? marks, figure: { at: { x: box.x + box.w / 2, y: box.y + box.h }, text: `${figure(box.w)} × ${figure(box.h)}` } })
         },
         release() {
           bench.letGo()
@@ -82,6 +88,13 @@ function fresh(bench: Bench, shape: BoxShape, id: string, name: string, size: Bo
       return freshPolygon(id, name, size, bench.store.getState().sides, DEPTH, 0, style)
   }
 }
+
+/** The targets, and where a box drawn from a place becomes as wide or as high as another object. */
+const withSizes = (targets: SnapTargets, { x, y }: Point): SnapTargets => ({
+  ...targets,
+  xs: [...targets.xs, ...equalSizes(x, targets.boxes, 'x')],
+  ys: [...targets.ys, ...equalSizes(y, targets.boxes, 'y')],
+})
 
 function drawnBox(from: Point, to: Point, { shift, alt }: At): Box {
   let dx = to.x - from.x, dy = to.y - from.y

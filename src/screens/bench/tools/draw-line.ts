@@ -25,7 +25,7 @@ export function drawLineTool(bench: Bench): Tool {
       const add = (end: Point) => ({ kind: 'add' as const, objects: [freshLine(id, name, from, end, style)], ...bench.top })
       return {
         move(next) {
-          const { point, marks } = caught(bench, next, targets)
+          const { point, marks } = caught(bench, next, targets, from)
           to = next.shift ? onGridAlong(from, constrainAngle(from, next.p), next.free ? null : targets.step) : point
           bench.preview(add(to))
           bench.select([id])

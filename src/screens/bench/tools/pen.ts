@@ -31,7 +31,7 @@ export function penTool(bench: Bench): Tool {
     if (last && near(last)) return { point: { x: last.x, y: last.y }, closing: false, last: true }
     const targets = bench.targetsAtRest
     if (last && at.shift) return { point: onGridAlong(last, constrainAngle(last, at.p), at.free ? null : targets.step), closing: false, last: false }
-    const { point, marks } = caught(bench, at, targets)
+    const { point, marks } = caught(bench, at, targets, last)
     bench.hold({ marks })
     return { point, closing: false, last: false }
   }

@@ -1,11 +1,13 @@
-import { boxBetween, boxInside } from '@/core/geometry/box'
-import { distance, type Point } from '@/core/geometry/point'
+import { type Box, boxBetween, boxCentre, boxInside } from '@/core/geometry/box'
+import { distance, type Point, subtract } from '@/core/geometry/point'
 import { changeNumbers, extent, fitObjects, frameOf, moveObject } from '@/core/drawing/adjust'
 import { type Frame, framePoint } from '@/core/drawing/frame'
 import { type DrawingObject, isContainer } from '@/core/drawing/object'
 import { isOver, pick } from '@/core/drawing/pick'
 import { type Handle, HANDLES, pullFrame } from '@/core/drawing/resize'
-import { constrainAngle, snapBox } from '@/core/snap/snap'
+import { constrainAngle, snapBox, type SnapMark } from '@/core/snap/snap'
+import { touchByMoving } from '@/core/snap/snap-circle'
+import type { SnapTargets } from '@/core/snap/targets'
 import { figure } from '@/ui/sum'
 import { isLocked, type Bench } from '../bench'
 import { addCopies, copies } from '../operations'
@@ -90,7 +92,7 @@ function pullLineEnd(bench: Bench, line: LineObject, end: 'from' | 'to'): Drag {
   let edit: { kind: 'replace'; objects: DrawingObject[] } | null = null
   return {
     move(at) {
-      const { point, marks } = caught(bench, at, targets)
+      const { point, marks } = caught(bench, at, targets, other)
       const place = at.shift ? onGridAlong(other, constrainAngle(other, at.p), at.free ? null : targets.step) : point
       const next = { ...line, [end]: place }
       edit = { kind: 'replace', objects: [next] }
@@ -143,7 +145,7 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
       if (!box || (!by && distance(at.screen, start.screen) < SLACK)) return
       let to = { x: at.p.x - start.p.x, y: at.p.y - start.p.y }
       if (at.shift) to = constrainAngle({ x: 0, y: 0 }, to)
-      const snapped = at.free ? { shift: { x: 0, y: 0 }, marks: [] } : snapBox({ ...box, x: box.x + to.x, y: box.y + to.y }, targets, bench.reach)
+      const snapped = at.free ? { shift: { x: 0, y: 0 }, marks: [] } : snapMoved(objects, { ...box, x: box.x + to.x, y: box.y + to.y }, targets, bench.reach)
       // Kept to a direction, only the way along it may still be drawn to a target.
       const free = { x: !at.shift || to.x !== 0, y: !at.shift || to.y !== 0 }
       by = { x: to.x + (free.x ? snapped.shift.x : 0), y: to.y + (free.y ? snapped.shift.y : 0) }
@@ -169,6 +171,19 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
     },
     cancel: () => abandon(bench),
   }
+}
+
+/** A moved selection drawn to the targets; a circle alone touches lines and circles where nothing else catches it. */
+function snapMoved(objects: readonly DrawingObject[], box: Box, targets: SnapTargets, reach: number): { shift: Point; marks: readonly SnapMark[] } {
+  const snapped = snapBox(box, targets, reach)
+  const [only, ...more] = objects
+  const isCircle = only?.kind === 'ellipse' && more.length === 0 && Math.abs(only.w - only.h) < 1e-9 && only.from === undefined
+  if (!isCircle) return snapped
+  const centre = boxCentre(box)
+  const touching = touchByMoving({ centre, r: box.w / 2 }, targets, reach)
+  // Of one thing that it touches and an edge or a centre that it meets, the latter counts.
+  if (!touching || (touching.marks.length < 2 && snapped.marks.length > 0)) return snapped
+  return { shift: subtract(touching.circle.centre, centre), marks: touching.marks }
 }
 
 const signed = (value: number): string => (value > 0 ? `+${figure(value)}` : figure(value))

@@ -4,9 +4,9 @@ import type { SnapTargets } from '@/core/snap/targets'
 import type { Bench } from '../bench'
 import type { At } from './tool'
 
-/** The pointer's place drawn to the targets, or as it is while snapping is suspended. */
-export function caught(bench: Bench, at: At, targets: SnapTargets): Snapped {
-  return at.free ? { point: at.p, marks: [] } : snapPoint(at.p, targets, bench.reach)
+/** The pointer's place drawn to the targets, or as it is while snapping is suspended. `from` is where a line to it begins. */
+export function caught(bench: Bench, at: At, targets: SnapTargets, from?: Point): Snapped {
+  return at.free ? { point: at.p, marks: [] } : snapPoint(at.p, targets, bench.reach, from)
 }
 
 /** The point on a line from `from` at 45° steps, its ends still drawn to the grid along the longer side. */

@@ -1,0 +1,94 @@
+'use client'
+
+import clsx from 'clsx'
+import type { SnapSwitches } from '@/core/snap/targets'
+import { NumberField } from '@/ui/number-field'
+import { commit } from '../frame/session'
+import { useBench, useBenchState, useRules } from './context'
+import type { Layers } from './store'
+
+const SHOW: Record<keyof Layers, string> = { grid: 'grid', keylines: 'keylines', liveArea: 'live area', guides: 'guides', rulers: 'rulers' }
+
+const SNAP: Record<keyof SnapSwitches, readonly [word: string, hint: string]> = {
+  grid: ['grid', 'The grid, by its step'],
+  keylines: ['keylines', 'Keylines, live area and the square'],
+  guides: ['guides', 'Guides'],
+  nodes: ['nodes', 'Nodes and edges of other objects'],
+  middles: ['middles', 'Centres, middles of segments, quadrants of circles'],
+  crossings: ['crossings', 'Where edges cross or touch'],
+  tangents: ['tangents', 'Tangents and right angles'],
+  extensions: ['extensions', 'Lines gone on beyond their ends'],
+  gaps: ['gaps', 'Equal gaps and equal sizes'],
+  edges: ['edges', 'Any place of an edge'],
+}
+
+const keys = <T extends object>(record: T) => Object.keys(record) as (keyof T)[]
+
+/** Under the square: the pointer's place, what is shown and what is snapped to. */
+export function Strip() {
+  const bench = useBench()
+  const rules = useRules()
+  const layers = useBenchState((state) => state.layers)
+  const snaps = useBenchState((state) => state.snaps)
+  const pointer = useBenchState((state) => state.pointer)
+  return (
+    <div className="flex items-center border-t border-hair bg-sheet text-small text-quiet">
+      <span className="w-[98px] flex-none pl-3 font-mono text-ink">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
+      <Switches label="Show on the square" word="show">
+        {keys(SHOW).map((key) => (
+          <Switch key={key} on={layers[key]} title={`Show ${SHOW[key]}`} onClick={() => bench.store.setState({ layers: { ...layers, [key]: !layers[key] } })}>
+            {SHOW[key]}
+          </Switch>
+        ))}
+      </Switches>
+      <Switches label="Snap to" word="snap to">
+        {keys(SNAP).map((key) => (
+          <Switch key={key} on={snaps[key]} title={SNAP[key][1]} onClick={() => bench.store.setState({ snaps: { ...snaps, [key]: !snaps[key] } })}>
+            {SNAP[key][0]}
+          </Switch>
+        ))}
+      </Switches>
+      <label className="ml-auto flex flex-none items-center gap-1 border-l border-hair px-2.5">
+        step
+        <NumberField
+          label="Step of the grid"
+          value={rules.grid.step}
+          step={0.25}
+          className="!w-8 text-center text-ink"
+          onChange={(step) => {
+            if (step >= 0.01 && step <= 256) {
+              commit(bench.session, { kind: 'rules', rules: { ...rules, grid: { ...rules.grid, step } }, renames: [] }, `Set the step to ${step}`)
+            }
+          }}
+        />
+      </label>
+    </div>
+  )
+}
+
+function Switches({ label, word, children }: { label: string; word: string; children: React.ReactNode }) {
+  return (
+    <div role="group" aria-label={label} className="flex h-full items-center overflow-hidden border-l border-hair pl-2">
+      <span className="mr-0.5 flex-none max-[1180px]:sr-only">{word}</span>
+      {children}
+    </div>
+  )
+}
+
+/** A word that is on, underlined in ink, or off. */
+function Switch({ on, title, onClick, children }: { on: boolean; title: string; onClick: () => void; children: React.ReactNode }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      title={title}
+      onClick={(event) => {
+        event.currentTarget.blur()
+        onClick()
+      }}
+      className={clsx('h-full flex-none px-[5px] [font-stretch:88%]', on ? 'text-ink shadow-[inset_0_-2px_var(--ink)]' : 'text-quiet/80 hover:text-ink')}
+    >
+      {children}
+    </button>
+  )
+}
