@@ -6,7 +6,8 @@ import { tidy } from '../geometry/tidy'
 import { apply, boxToBox, compose, rotation, type Transform, translation } from '../geometry/transform'
 import { outline } from './evaluate'
 import { changeFrame, type Frame, type FrameChange, framePoint, isMirroring, transformFrame } from './frame'
-import { type DrawingObject, type Framed, isCornered, isFramed, type Node } from './object'
+import { imagesOf, movedAxis } from './mirror'
+import { type DrawingObject, type Framed, isContainer, isCornered, isFramed, isStyled, type Node } from './object'
 import type { Radius } from './style'
 import { contourOf } from './nodes'
 import type { NamedValues } from './values'
@@ -34,6 +35,10 @@ export function transformObject(object: DrawingObject, map: Transform): DrawingO
     case 'group':
     case 'assembly':
       return { ...object, members: object.members.map((member) => transformObject(member, map)) }
+    case 'mirror': {
+      const { at, angle } = movedAxis(object, map)
+      return { ...object, at: { x: tidy(at.x), y: tidy(at.y) }, angle: tidy(angle), members: object.members.map((member) => transformObject(member, map)) }
+    }
   }
 }
 
@@ -86,6 +91,8 @@ export function frameOf(object: DrawingObject, values: NamedValues): Frame {
     case 'group':
     case 'assembly':
       return boxUnion(object.members.map((member) => extent(member, values)))!
+    case 'mirror':
+      return boxUnion(imagesOf(object).flatMap((map) => object.members.map((member) => extent(transformObject(member, map), values))))!
   }
 }
 
@@ -118,9 +125,24 @@ export function fitObjects(objects: readonly DrawingObject[], from: Box, to: Box
   return objects.map((object) => transformObject(object, map))
 }
 
+/** An object with the weights and corners that are numbers of its own scaled; those from the rules stay. */
+export function scaleOwn<T extends DrawingObject>(object: T, by: number): T
+export function scaleOwn(object: DrawingObject, by: number): DrawingObject {
+  const scaled = <V extends string | number | undefined>(value: V): V => (typeof value === 'number' ? tidy(value * by) : value) as V
+  if (isContainer(object)) {
+    const members = object.members.map((member) => scaleOwn(member, by))
+    return object.kind === 'assembly' ? { ...object, style: { ...object.style, weight: scaled(object.style.weight) }, members } : { ...object, members }
+  }
+  const next = { ...object, style: { ...object.style, weight: scaled(object.style.weight) } }
+  if (isCornered(next)) next.corner = scaled(next.corner)
+  if (next.kind === 'rectangle' && next.corners) next.corners = next.corners.map(scaled)
+  if (next.kind === 'path') next.contours = next.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: scaled(node.corner) })) }))
+  return next
+}
+
 /** Every named value an object itself refers to, its members left aside, by the kind of value. */
 export function* namesUsed(object: DrawingObject): Generator<{ kind: 'weight' | 'radius' | 'swatch'; name: string }> {
-  if (object.kind === 'group') return
+  if (!isStyled(object)) return
   const { fill, stroke, weight } = object.style
   if (typeof weight === 'string') yield { kind: 'weight', name: weight }
   for (const paint of [fill, stroke]) if (paint !== 'none' && !paint.startsWith('#')) yield { kind: 'swatch', name: paint }

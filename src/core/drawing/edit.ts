@@ -1,8 +1,8 @@
-import { type Assembly, type DrawingObject, type Group, isContainer, type Role } from './object'
+import { type Assembly, type DrawingObject, type Group, isContainer, type Mirror, type Role } from './object'
 import { find, mapObjects, outermost } from './tree'
 
 /** A container still without members. */
-export type EmptyContainer = Omit<Group, 'members'> | Omit<Assembly, 'members'>
+export type EmptyContainer = Omit<Group, 'members'> | Omit<Assembly, 'members'> | Omit<Mirror, 'members'>
 
 /** A change of a drawing, as plain data. Indexes count within the container named by `into`, or the drawing itself (null). */
 export type DrawingEdit =

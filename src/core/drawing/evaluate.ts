@@ -1,6 +1,7 @@
 import { type Path, polyline } from '../geometry/path'
 import { combine } from '../planar/boolean'
 import { ellipsePath, pathOutline, polygonPath, rectanglePath } from './shapes'
+import { imagesOf, mirrored } from './mirror'
 import { type Memory, remembered } from './memory'
 import type { DrawingObject } from './object'
 import { hasOwnJoints, ownJointsOutline } from './own-joints'
@@ -19,6 +20,10 @@ export type Shape = {
 export function evaluate(object: DrawingObject, values: NamedValues): readonly Shape[] {
   return remembered(shapesOf, values, object, () => {
     if (object.hidden) return []
+    if (object.kind === 'mirror') {
+      const images = imagesOf(object)
+      return object.members.flatMap((member) => evaluate(member, values)).flatMap((one) => mirrored(one.path, images).map((path) => ({ ...one, path })))
+    }
     if (object.kind === 'group') return object.members.flatMap((member) => evaluate(member, values))
     const shapes = shape(object.id, outline(object, values), object.style, values)
     if (object.kind !== 'path' || !hasOwnJoints(object)) return shapes
@@ -51,6 +56,10 @@ export function outline(object: DrawingObject, values: NamedValues): Path {
       case 'group': {
         const members = visible(object.members).map((member) => ({ path: outline(member, values), role: 'adds' as const }))
         return combine(members)
+      }
+      case 'mirror': {
+        const images = imagesOf(object)
+        return combine(visible(object.members).flatMap((member) => mirrored(outline(member, values), images)).map((path) => ({ path, role: 'adds' as const })))
       }
       case 'assembly': {
         const members = visible(object.members).map((member) => ({ path: outline(member, values), role: member.role ?? 'adds' }))

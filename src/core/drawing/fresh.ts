@@ -33,6 +33,7 @@ export const KIND_NAMES: Record<Kind, string> = {
   path: 'Path',
   group: 'Group',
   assembly: 'Assembly',
+  mirror: 'Mirror',
 }
 
 /** A name that no object of a drawing has yet: the kind and a number. */

@@ -85,10 +85,16 @@ const Members: z.ZodType<DrawingObject[]> = z.lazy(() => z.array(DrawingObject).
 
 export const Group = z.strictObject({ kind: z.literal('group'), ...common, members: Members })
 
+/**
+ * Live symmetry about a point: the members, and their images turned to each of `folds` places around it; with `flip` each is also turned
+ * over at the line through it at `angle` (degrees, anticlockwise from the right). Open lines are joined where images meet.
+ */
+export const Mirror = z.strictObject({ kind: z.literal('mirror'), ...common, at: PointXY, angle: Degrees, folds: z.int().min(1).max(120), flip: z.boolean(), members: Members })
+
 /** A live combination: each member, in order, adds to, cuts, keeps the overlap with or flips what came before it. */
 export const Assembly = z.strictObject({ kind: z.literal('assembly'), ...common, style: Style, members: Members })
 
-export const DrawingObject = z.discriminatedUnion('kind', [Rectangle, Ellipse, Polygon, Line, PathObject, Group, Assembly])
+export const DrawingObject = z.discriminatedUnion('kind', [Rectangle, Ellipse, Polygon, Line, PathObject, Group, Assembly, Mirror])
 
 export type Role = z.infer<typeof Role>
 export type Rectangle = z.infer<typeof Rectangle>
@@ -104,11 +110,12 @@ type Common = Pick<LineObject, 'id' | 'name' | 'role' | 'hidden' | 'locked'>
 // Written out, because a recursive type cannot be inferred.
 export type Group = Common & { kind: 'group'; members: DrawingObject[] }
 export type Assembly = Common & { kind: 'assembly'; style: Style; members: DrawingObject[] }
-export type DrawingObject = Rectangle | Ellipse | Polygon | LineObject | PathObject | Group | Assembly
+export type Mirror = Common & { kind: 'mirror'; at: { x: number; y: number }; angle: number; folds: number; flip: boolean; members: DrawingObject[] }
+export type DrawingObject = Rectangle | Ellipse | Polygon | LineObject | PathObject | Group | Assembly | Mirror
 export type Kind = DrawingObject['kind']
 
 /** An object that holds others. */
-export type Container = Group | Assembly
+export type Container = Group | Assembly | Mirror
 
 /** An object whose numbers are those of a frame. */
 export type Framed = Rectangle | Ellipse | Polygon
@@ -117,9 +124,9 @@ export type Framed = Rectangle | Ellipse | Polygon
 export type Cornered = Rectangle | Polygon | PathObject
 
 /** An object that is painted. */
-export type Styled = Exclude<DrawingObject, Group>
+export type Styled = Exclude<DrawingObject, Group | Mirror>
 
-export const isContainer = (object: DrawingObject): object is Container => object.kind === 'group' || object.kind === 'assembly'
-export const isStyled = (object: DrawingObject): object is Styled => object.kind !== 'group'
+export const isContainer = (object: DrawingObject): object is Container => object.kind === 'group' || object.kind === 'assembly' || object.kind === 'mirror'
+export const isStyled = (object: DrawingObject): object is Styled => object.kind !== 'group' && object.kind !== 'mirror'
 export const isFramed = (object: DrawingObject): object is Framed => object.kind === 'rectangle' || object.kind === 'ellipse' || object.kind === 'polygon'
 export const isCornered = (object: DrawingObject): object is Cornered => object.kind === 'rectangle' || object.kind === 'polygon' || object.kind === 'path'

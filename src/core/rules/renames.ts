@@ -1,5 +1,5 @@
 import { mapObjects } from '../drawing/tree'
-import type { DrawingObject } from '../drawing/object'
+import { type DrawingObject, isStyled } from '../drawing/object'
 import type { Rules } from './rules'
 
 /** The lists of named values a drawing can refer to, by the kind of reference. */
@@ -16,7 +16,7 @@ export function renameValues(objects: readonly DrawingObject[], renames: readonl
   if (to.size === 0) return objects as DrawingObject[]
   const renamed = <T,>(kind: ValueKind, value: T): T => (to.get(`${kind} ${value}`) as T | undefined) ?? value
   return mapObjects(objects, (object) => {
-    if (object.kind === 'group') return object
+    if (!isStyled(object)) return object
     const { style } = object
     const painted = {
       ...object,

@@ -1,5 +1,6 @@
 import type { Box } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
+import { compose, type Transform } from '@/core/geometry/transform'
 import { extentOf } from '@/core/drawing/adjust'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
@@ -71,14 +72,14 @@ export class Bench {
     this.store.setState((state) => {
       const selection = new Set(ids)
       const same = selection.size === state.selection.size && [...selection].every((id) => state.selection.has(id))
-      return { selection, nodes: same ? state.nodes : NOTHING }
+      return { selection, nodes: same ? state.nodes : NOTHING, pivot: same ? state.pivot : null }
     })
   }
 
   toggle(id: string): void {
     const next = new Set(this.store.getState().selection)
     if (!next.delete(id)) next.add(id)
-    this.store.setState({ selection: next, nodes: NOTHING })
+    this.store.setState({ selection: next, nodes: NOTHING, pivot: null })
   }
 
   take(tool: ToolId): void {
@@ -159,13 +160,17 @@ export class Bench {
     this.store.setState({ icon, selection: new Set(), scope: null, hover: null, inHand: NOTHING_IN_HAND, tool: 'select' })
   }
 
-  /** Follows a copy that is moved, so that the next duplicate repeats the move. */
-  trail: { readonly ids: string; readonly offset: Point } | null = null
+  /** Follows a copy that is moved or turned, so that the next duplicate does likewise. */
+  trail: { readonly ids: string; readonly map: Transform } | null = null
 
-  /** Notes that the selection was moved. */
-  noteMove(by: Point): void {
+  /** What was done last to a selection, to be done again. */
+  lastTransform: { readonly map: Transform; readonly words: string; readonly scale: number } | null = null
+
+  /** Notes that the selection was transformed. */
+  noteTransform(map: Transform, words: string, scale = 1): void {
+    this.lastTransform = { map, words, scale }
     const ids = [...this.store.getState().selection].sort().join()
-    if (this.trail?.ids === ids) this.trail = { ids, offset: { x: this.trail.offset.x + by.x, y: this.trail.offset.y + by.y } }
+    if (this.trail?.ids === ids) this.trail = { ids, map: compose(map, this.trail.map) }
   }
 }
 

@@ -6,6 +6,7 @@ import { assemble, assemblyNeeds, duplicate, group, loosen, nudge, order, parent
 import { fitSquare } from './fit-square'
 import { nodeCommands } from './node-commands'
 import { deleteNodes, inNodes, nodesNeed, nudgeNodes, selectNodes } from './node-operations'
+import { symmetryCommands } from './symmetry'
 import { transformCommands } from './transform-commands'
 import type { ToolId } from './store'
 import { zoomAt } from './view'
@@ -31,6 +32,8 @@ export const TOOLS: readonly { readonly cluster: string; readonly tools: readonl
     tools: [
       { id: 'select', name: 'Select', key: 'KeyQ' },
       { id: 'nodes', name: 'Nodes', key: 'KeyW' },
+      { id: 'turn', name: 'Turn', key: 'KeyR' },
+      { id: 'mirror', name: 'Mirror', key: 'KeyT' },
     ],
   },
 ]
@@ -85,6 +88,7 @@ export function benchCommands(bench: Bench): Command[] {
     }),
     ...nodeCommands(bench),
     ...transformCommands(bench),
+    ...symmetryCommands(bench),
     { id: 'step-out', name: 'Step out', keys: ['Escape'], run: () => stepOut(bench) },
     { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },
     { id: 'zoom-in', name: 'Zoom in', keys: ['$mod+Equal'], run: () => zoom(bench, 1.25) },
@@ -114,7 +118,7 @@ function zoom(bench: Bench, factor: number): void {
   if (view) bench.store.setState({ view: zoomAt(view, { x: stage.w / 2, y: stage.h / 2 }, factor, bench.rules.grid.size) })
 }
 
-const IN_MENU = ['assemble', 'assemble-cut', 'group', 'loosen', 'fix', 'duplicate', 'flip-x', 'flip-y', 'front', 'forward', 'backward', 'back', 'lock', 'hide', 'delete']
+const IN_MENU = ['assemble', 'assemble-cut', 'group', 'loosen', 'fix', 'duplicate', 'flip-x', 'flip-y', 'mirror-live', 'make-symmetric', 'front', 'forward', 'backward', 'back', 'lock', 'hide', 'delete']
 
 const NODE_MENU = ['node-corner', 'node-smooth', 'node-symmetric', 'node-insert', 'node-straight', 'node-join', 'node-open', 'node-others', 'node-alike', 'delete']
 

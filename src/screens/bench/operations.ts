@@ -1,5 +1,6 @@
 import type { Point } from '@/core/geometry/point'
-import { moveObject } from '@/core/drawing/adjust'
+import { IDENTITY, type Transform, translation } from '@/core/geometry/transform'
+import { moveObject, scaleOwn, transformObject } from '@/core/drawing/adjust'
 import { membersOf } from '@/core/drawing/edit'
 import { type DrawingObject, isContainer, isStyled, type Role } from '@/core/drawing/object'
 import { find, withNewIds } from '@/core/drawing/tree'
@@ -13,7 +14,7 @@ const title = (objects: readonly DrawingObject[]): string => many(objects.length
 export function nudge(bench: Bench, by: Point): void {
   const { free } = bench
   bench.edit({ kind: 'replace', objects: free.map((object) => moveObject(object, by)) }, `Move ${title(free)}`)
-  bench.noteMove(by)
+  bench.noteTransform(translation(by.x, by.y), 'Move')
 }
 
 export function remove(bench: Bench): void {
@@ -22,26 +23,66 @@ export function remove(bench: Bench): void {
   bench.select([])
 }
 
-/** Copies with ids and names of their own, moved by an offset. */
-export function copies(objects: readonly DrawingObject[], offset: Point): DrawingObject[] {
-  return objects.map((object) => moveObject(withNewIds(object, newId), offset))
+/** Copies with ids of their own, under a map. */
+export function copies(objects: readonly DrawingObject[], map: Transform): DrawingObject[] {
+  return objects.map((object) => transformObject(withNewIds(object, newId), map))
+}
+
+/** An object under a map; weights and corners of its own scale with it where that is switched on. */
+const transformed = (bench: Bench, object: DrawingObject, map: Transform, scale: number): DrawingObject => {
+  const moved = transformObject(object, map)
+  return scale !== 1 && bench.store.getState().scaleOwn ? scaleOwn(moved, scale) : moved
+}
+
+export function previewTransform(bench: Bench, map: Transform, copy: boolean): void {
+  const { free } = bench
+  bench.preview(copy ? { kind: 'add', objects: copies(free, map), ...bench.top } : { kind: 'replace', objects: free.map((object) => transformObject(object, map)) })
+}
+
+/** Turns, scales or flips the selection, or leaves it and adds copies, each one step further than the one before. */
+export function transformSelection(bench: Bench, map: Transform, words: string, { copies: count, scale }: { copies: number; scale: number }): void {
+  const { free } = bench
+  if (free.length === 0) return
+  if (count === 0) {
+    bench.edit({ kind: 'replace', objects: free.map((object) => transformed(bench, object, map, scale)) }, `${words}: ${title(free)}`)
+    bench.noteTransform(map, words, scale)
+    return
+  }
+  const made: DrawingObject[] = []
+  let last: DrawingObject[] = free
+  for (let i = 0; i < count; i++) {
+    last = last.map((object) => transformed(bench, withNewIds(object, newId), map, scale))
+    made.push(...last)
+  }
+  const { pivot } = bench.store.getState()
+  addCopies(bench, made, map, `${words}, ${count === 1 ? 'a copy' : `${count} copies`}: ${title(free)}`)
+  bench.select(last.map(({ id }) => id))
+  bench.store.setState({ pivot })
+  bench.trail = { ids: last.map(({ id }) => id).sort().join(), map }
+  bench.lastTransform = { map, words, scale }
+}
+
+/** Does to the selection what was done last, to whatever it was. */
+export function repeatTransform(bench: Bench, copy: boolean): void {
+  const { lastTransform: last } = bench
+  if (last) transformSelection(bench, last.map, last.words, { copies: copy ? 1 : 0, scale: last.scale })
 }
 
 /** Lays copies over the selection; when the last copy was moved, the copies are moved likewise. */
 export function duplicate(bench: Bench): void {
   const { selected } = bench
   const ids = selected.map(({ id }) => id).sort().join()
-  const offset = bench.trail?.ids === ids ? bench.trail.offset : { x: 0, y: 0 }
-  addCopies(bench, copies(selected, offset), offset, `Duplicate ${title(selected)}`)
-  if (offset.x === 0 && offset.y === 0) say({ text: 'Duplicated in place. Move the copy, and Ctrl D repeats the move.' })
+  const map = bench.trail?.ids === ids ? bench.trail.map : IDENTITY
+  addCopies(bench, copies(selected, map), map, `Duplicate ${title(selected)}`)
+  if (map.every((value, i) => value === IDENTITY[i])) say({ text: 'Duplicated in place. Move the copy, and Ctrl D repeats what you did.' })
 }
 
-/** Adds copies just above their originals' level and follows them, so that a further duplicate repeats the offset. */
-export function addCopies(bench: Bench, made: readonly DrawingObject[], offset: Point, label: string): void {
+/** Adds copies just above their originals' level and follows them, so that a further duplicate repeats the map. */
+export function addCopies(bench: Bench, made: readonly DrawingObject[], map: Transform, label: string): void {
   const into = parentOf(bench, bench.selected[0]?.id)
   bench.edit({ kind: 'add', objects: made, into, at: membersOf(bench.objects, into).length }, label)
   bench.select(made.map(({ id }) => id))
-  bench.trail = { ids: made.map(({ id }) => id).sort().join(), offset }
+  bench.trail = { ids: made.map(({ id }) => id).sort().join(), map }
 }
 
 export function parentOf(bench: Bench, id: string | undefined): string | null {

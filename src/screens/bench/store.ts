@@ -5,7 +5,7 @@ import type { SnapMark } from '@/core/snap/snap'
 import type { SnapSwitches } from '@/core/snap/targets'
 import type { View } from './view'
 
-export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'line' | 'pen' | 'freehand'
+export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'line' | 'pen' | 'freehand' | 'turn' | 'mirror'
 
 /** What can be shown on the square or hidden. */
 export type Layers = { readonly grid: boolean; readonly keylines: boolean; readonly liveArea: boolean; readonly guides: boolean; readonly rulers: boolean }
@@ -21,6 +21,8 @@ export type InHand = {
   readonly pen: PenInHand | null
   /** The line a hand is drawing. */
   readonly trail: readonly Point[] | null
+  /** A mirror line being drawn. */
+  readonly axis: { readonly at: Point; readonly angle: number } | null
   /** What the next press would do, in a word at the pointer. */
   readonly intent: { readonly at: Point; readonly word: string } | null
 }
@@ -33,7 +35,7 @@ export type PenInHand = {
   readonly onto: { readonly id: string; readonly contour: number } | null
 }
 
-export const NOTHING_IN_HAND: InHand = { marks: [], figure: null, lasso: null, pen: null, trail: null, intent: null }
+export const NOTHING_IN_HAND: InHand = { marks: [], figure: null, lasso: null, pen: null, trail: null, axis: null, intent: null }
 
 /** What is open on the bench and how it is seen; the drawing itself is the session's. */
 export type BenchState = {
@@ -59,6 +61,11 @@ export type BenchState = {
   /** What the tools that lay shapes start from. */
   readonly sides: number
   readonly smoothness: number
+  /** What turning, scaling and slanting go about; null for the middle of the selection. */
+  readonly pivot: Point | null
+  readonly turnBy: 'turn' | 'scale' | 'slant'
+  /** Whether weights and corners of an object's own scale with it. */
+  readonly scaleOwn: boolean
 }
 
 export type BenchStore = StoreApi<BenchState>
@@ -83,5 +90,8 @@ export function createBenchStore(icon: string | null): BenchStore {
     nodes: new Set(),
     sides: 6,
     smoothness: 0.25,
+    pivot: null,
+    turnBy: 'turn',
+    scaleOwn: false,
   }))
 }

@@ -1,13 +1,13 @@
 'use client'
 
 import clsx from 'clsx'
-import { Circle, Combine, Hexagon, type LucideIcon, MousePointer2, PenLine, Signature, Slash, Square, Star, Waypoints } from 'lucide-react'
+import { Circle, Combine, FlipHorizontal2, Hexagon, type LucideIcon, MousePointer2, PenLine, RotateCw, Signature, Slash, Square, Star, Waypoints } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { type Command, keyName, runCommand } from '@/ui/commands'
-import { NumberField } from '@/ui/number-field'
 import { TOOLS } from './commands'
-import { useBench, useBenchState } from './context'
+import { useBenchState } from './context'
 import type { ToolId } from './store'
+import { ToolSettings } from './tool-settings'
 import type { Tool } from './tools/tool'
 
 const PICTURES: Record<ToolId | 'assemble', LucideIcon> = {
@@ -20,6 +20,8 @@ const PICTURES: Record<ToolId | 'assemble', LucideIcon> = {
   freehand: Signature,
   nodes: Waypoints,
   select: MousePointer2,
+  turn: RotateCw,
+  mirror: FlipHorizontal2,
   assemble: Combine,
 }
 
@@ -45,32 +47,6 @@ export function ToolLine({ commands, tools }: { commands: readonly Command[]; to
   )
 }
 
-/** The settings of the tool in hand. */
-function ToolSettings() {
-  const bench = useBench()
-  const tool = useBenchState((state) => state.tool)
-  const sides = useBenchState((state) => state.sides)
-  const smoothness = useBenchState((state) => state.smoothness)
-  const field = '!w-9 border-b border-ink text-center text-ink'
-  if (tool === 'polygon' || tool === 'star') {
-    return (
-      <label className="flex items-center gap-2 px-3 text-quiet">
-        {tool === 'star' ? 'points' : 'sides'}
-        <NumberField label="Sides" value={sides} step={1} className={field} onChange={(value) => Number.isInteger(value) && value >= 3 && value <= 120 && bench.store.setState({ sides: value })} />
-      </label>
-    )
-  }
-  if (tool === 'freehand') {
-    return (
-      <label className="flex items-center gap-2 px-3 text-quiet">
-        smoothness
-        <NumberField label="Smoothness" value={smoothness} step={0.05} className={field} onChange={(value) => value >= 0.01 && value <= 10 && bench.store.setState({ smoothness: value })} />
-      </label>
-    )
-  }
-  return null
-}
-
 function Cluster({ name, children }: { name: string; children: ReactNode }) {
   return (
     <div role="group" aria-label={name} className="flex border-r border-ink">
@@ -92,7 +68,7 @@ function ToolButton({ id, name, shortcut, command }: { id: ToolId | 'assemble'; 
         event.currentTarget.blur()
         runCommand(command)
       }}
-      className={clsx('relative flex min-w-13 flex-col items-center justify-center gap-px px-2 text-small leading-[13px] [font-stretch:90%]', inHand ? 'bg-hand text-white' : 'hover:bg-film')}
+      className={clsx('relative flex min-w-12 flex-none flex-col items-center justify-center gap-px px-1.5 text-small leading-[13px] [font-stretch:90%]', inHand ? 'bg-hand text-white' : 'hover:bg-film')}
     >
       <Picture size={16} strokeWidth={1.5} aria-hidden />
       {name}

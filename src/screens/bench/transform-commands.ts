@@ -1,8 +1,8 @@
 import { boxCentre } from '@/core/geometry/box'
 import { rotation, type Transform } from '@/core/geometry/transform'
-import { transformObject } from '@/core/drawing/adjust'
 import type { Command } from '@/ui/commands'
 import type { Bench } from './bench'
+import { repeatTransform, transformSelection } from './operations'
 
 /** Flips and turns of the selection about its centre. */
 export function transformCommands(bench: Bench): Command[] {
@@ -10,13 +10,16 @@ export function transformCommands(bench: Bench): Command[] {
   const flip = (x: number, y: number, words: string) => () => {
     const { x: cx, y: cy } = boxCentre(bench.extent(bench.free)!)
     const map: Transform = [x, 0, 0, y, cx * (1 - x), cy * (1 - y)]
-    bench.change((object) => transformObject(object, map), `Flip ${words}`)
+    transformSelection(bench, map, `Flip ${words}`, { copies: 0, scale: 1 })
   }
   const turn = (degrees: number) => () => {
     const map = rotation(degrees, boxCentre(bench.extent(bench.free)!))
-    bench.change((object) => transformObject(object, map), `Turn by ${degrees}°`)
+    transformSelection(bench, map, `Turn by ${degrees}°`, { copies: 0, scale: 1 })
   }
+  const done = () => free() ?? (bench.lastTransform ? null : 'Move, turn, scale or flip something first.')
   return [
+    { id: 'repeat', name: 'Do the last transform again', keys: ['Shift+KeyR'], needs: done, run: () => repeatTransform(bench, false) },
+    { id: 'repeat-copy', name: 'Do the last transform again, on a copy', keys: ['Shift+KeyD'], needs: done, run: () => repeatTransform(bench, true) },
     { id: 'flip-x', name: 'Flip left to right', keys: ['$mod+Shift+KeyX'], needs: free, run: flip(-1, 1, 'left to right') },
     { id: 'flip-y', name: 'Flip top to bottom', keys: ['$mod+Shift+KeyY'], needs: free, run: flip(1, -1, 'top to bottom') },
     { id: 'turn-right', name: 'Turn by 90° clockwise', keys: ['$mod+Period'], needs: free, run: turn(90) },

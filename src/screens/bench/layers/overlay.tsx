@@ -6,13 +6,16 @@ import { pathData } from '@/core/formats/path-data'
 import { extentOf, frameOf } from '@/core/drawing/adjust'
 import { outline } from '@/core/drawing/evaluate'
 import { type Frame, frameCorners, framePoint } from '@/core/drawing/frame'
-import { type DrawingObject, isContainer } from '@/core/drawing/object'
+import { type DrawingObject, isContainer, type Mirror } from '@/core/drawing/object'
 import { HANDLES } from '@/core/drawing/resize'
-import { find, outermost } from '@/core/drawing/tree'
+import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
 import { isLocked } from '../bench'
-import { useBenchState, useRules, useShownObjects } from '../context'
+import { useBench, useBenchState, useRules, useShownObjects } from '../context'
 import { toScreen, type View } from '../view'
+import { alongGuide } from '@/core/snap/targets'
+import { shownGrips } from '../tools/select'
+import { pivotOf } from '../tools/turn'
 import { NodeMarks, PenPath } from './node-marks'
 
 /** Everything about the drawing that is not the drawing: outlines, handles, snap marks, figures. In screen pixels. */
@@ -24,10 +27,12 @@ export function Overlay({ view }: { view: View }) {
   const tool = useBenchState((state) => state.tool)
   const selected = outermost(objects, selection)
   const [only, ...more] = selected
+  const axes = mirrorsAround(objects, selection)
   const hovered = hover !== null && !selection.has(hover) && (tool === 'select' || tool === 'nodes') ? find(objects, hover)?.object : undefined
   return (
     <g pointerEvents="none" fill="none" stroke="var(--hand)">
       {hovered && <OutlineOf object={hovered} rules={rules} view={view} width={1} />}
+      {axes.map(({ id, at, angle }) => <Axis key={id} view={view} at={at} angle={angle} size={rules.grid.size} />)}
       {selected.map((picked) => (
         <g key={picked.id}>
           {isContainer(picked) && picked.members.map((member) => <OutlineOf key={member.id} object={member} rules={rules} view={view} width={1} dashed />)}
@@ -36,9 +41,17 @@ export function Overlay({ view }: { view: View }) {
       ))}
       {tool === 'nodes' && more.length === 0 && only?.kind === 'path' && <NodeMarks path={only} view={view} />}
       {tool === 'select' && <Handles selected={selected.filter(({ id }) => !isLocked(objects, id))} rules={rules} view={view} />}
+      {tool === 'select' && <Grips objects={selected.filter(({ id }) => !isLocked(objects, id))} view={view} />}
+      {tool === 'turn' && <Pivot view={view} />}
       <InHandMarks view={view} rules={rules} />
     </g>
   )
+}
+
+/** The mirrors that are selected, or that hold what is. */
+function mirrorsAround(objects: readonly DrawingObject[], selection: ReadonlySet<string>): Mirror[] {
+  const found = [...walk(objects)].filter(({ object }) => selection.has(object.id)).flatMap(({ object, parents }) => [object, ...parents])
+  return [...new Set(found)].filter((object) => object.kind === 'mirror')
 }
 
 function OutlineOf({ object, rules, view, width, dashed }: { object: DrawingObject; rules: Rules; view: View; width: number; dashed?: boolean }) {
@@ -68,8 +81,34 @@ function Handles({ selected, rules, view }: { selected: readonly DrawingObject[]
   )
 }
 
+/** The places by which a shape's own numbers are dragged: small diamonds. */
+function Grips({ objects, view }: { objects: readonly DrawingObject[]; view: View }) {
+  return shownGrips(useBench(), objects).map(({ id, at }) => {
+    const { x, y } = toScreen(view, at)
+    return <path key={id} d={`M${x} ${y - 4.5}L${x + 4.5} ${y}L${x} ${y + 4.5}L${x - 4.5} ${y}Z`} fill="var(--sheet)" strokeWidth={1.25} />
+  })
+}
+
+/** What turning goes about: a ring with a cross. */
+function Pivot({ view }: { view: View }) {
+  const bench = useBench()
+  useShownObjects()
+  useBenchState((state) => state.pivot)
+  const pivot = pivotOf(bench)
+  if (!pivot) return null
+  const { x, y } = toScreen(view, pivot)
+  return <path d={`M${x - 6} ${y}a6 6 0 1 0 12 0a6 6 0 1 0 -12 0M${x - 10} ${y}h20M${x} ${y - 10}v20`} strokeWidth={1.25} />
+}
+
+/** A mirror line across the whole square. */
+function Axis({ view, at, angle, size }: { view: View; at: { x: number; y: number }; angle: number; size: number }) {
+  const { from, to } = alongGuide(at, angle, 2 * size)
+  const a = toScreen(view, from), b = toScreen(view, to)
+  return <path d={`M${a.x} ${a.y}L${b.x} ${b.y}`} strokeDasharray="8 3 2 3" />
+}
+
 function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
-  const { marks, figure, lasso, pen, trail, intent } = useBenchState((state) => state.inHand)
+  const { marks, figure, lasso, pen, trail, axis, intent } = useBenchState((state) => state.inHand)
   const start = toScreen(view, { x: -1, y: -1 }), end = toScreen(view, { x: rules.grid.size + 1, y: rules.grid.size + 1 })
   const box = lasso && boxBetween(toScreen(view, lasso.from), toScreen(view, lasso.to))
   return (
@@ -99,6 +138,7 @@ function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
           </g>
         )
       })}
+      {axis && <Axis view={view} size={rules.grid.size} {...axis} />}
       {box && <rect x={box.x + 0.5} y={box.y + 0.5} width={box.w} height={box.h} fill="var(--hand)" fillOpacity=".06" strokeDasharray="3 3" />}
       {figure && <Figure view={view} {...figure} />}
       {intent && <Intent view={view} {...intent} />}

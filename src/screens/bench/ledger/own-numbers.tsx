@@ -2,7 +2,7 @@
 
 import { segmentCount } from '@/core/geometry/path'
 import { outline } from '@/core/drawing/evaluate'
-import type { DrawingObject, Ellipse, Rectangle } from '@/core/drawing/object'
+import type { DrawingObject, Ellipse, Mirror, Rectangle } from '@/core/drawing/object'
 import { radiusOf } from '@/core/drawing/values'
 import type { Radius } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
@@ -36,6 +36,16 @@ export function OwnNumbers({ object, rules, readOnly, change }: { object: Drawin
       )
     case 'ellipse':
       return <PartOfEllipse object={object} readOnly={readOnly} change={change} />
+    case 'mirror': {
+      const set = (next: Partial<Mirror>, what: string) => change((other) => (other.kind === 'mirror' ? { ...other, ...next } : other), what)
+      return (
+        <>
+          <WordCell<'flipped' | 'turned'> label={`images of ${object.name}`} value={object.flip ? 'flipped' : 'turned'} words={['flipped', 'turned']} readOnly={readOnly} onChange={(way) => set({ flip: way === 'flipped' }, 'the images')} />
+          <EditCell label={`folds of ${object.name}`} suffix="×" value={object.folds} step={1} readOnly={readOnly} onChange={(folds) => Number.isInteger(folds) && folds >= 1 && folds <= 120 && set({ folds }, 'the folds')} />
+          <EditCell label={`angle of ${object.name}`} suffix="°" value={object.angle} step={15} readOnly={readOnly} onChange={(angle) => Math.abs(angle) <= 360 && set({ angle }, 'the angle')} />
+        </>
+      )
+    }
     case 'rectangle':
       return <SingleCorners object={object} rules={rules} readOnly={readOnly} change={change} />
     default:

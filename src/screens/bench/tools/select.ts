@@ -1,9 +1,11 @@
 import { type Box, boxBetween, boxCentre, boxInside } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
-import { changeNumbers, extent, fitObjects, frameOf, moveObject } from '@/core/drawing/adjust'
+import { translation } from '@/core/geometry/transform'
+import { changeNumbers, extent, fitObjects, frameOf, moveObject, scaleOwn } from '@/core/drawing/adjust'
 import { type Frame, framePoint } from '@/core/drawing/frame'
-import { type DrawingObject, isContainer } from '@/core/drawing/object'
+import { type DrawingObject, isContainer, isFramed } from '@/core/drawing/object'
 import { isOver, pick } from '@/core/drawing/pick'
+import { type Grip, gripsOf, pullGrip } from '@/core/drawing/grips'
 import { type Handle, HANDLES, pullFrame } from '@/core/drawing/resize'
 import { constrainAngle, snapBox, type SnapMark } from '@/core/snap/snap'
 import { touchByMoving } from '@/core/snap/snap-circle'
@@ -22,6 +24,9 @@ const GRIP = 7
 /** Screen pixels a press must travel before it is a drag. */
 const SLACK = 3
 
+/** Shapes smaller than this on screen, in pixels, show no grips: there would be no room to press beside them. */
+const LEAST_FOR_GRIPS = 56
+
 /** Selects, moves (Alt leaves a copy), pulls by handles; twice steps into a group or an assembly. */
 export function selectTool(bench: Bench): Tool {
   return {
@@ -35,6 +40,8 @@ export function selectTool(bench: Bench): Tool {
     press(at) {
       const end = lineEndAt(bench, at)
       if (end) return pullLineEnd(bench, end.line, end.end)
+      const grip = gripAt(bench, at)
+      if (grip) return pullGripOf(bench, grip)
       const handle = handleAt(bench, at)
       if (handle) return pullHandle(bench, handle)
       const target = pickAt(bench, at)
@@ -104,6 +111,33 @@ function pullLineEnd(bench: Bench, line: LineObject, end: 'from' | 'to'): Drag {
   }
 }
 
+/** The grips of the one selected object, where they are shown. */
+export function shownGrips(bench: Bench, [only, ...more]: readonly DrawingObject[] = bench.free): Grip[] {
+  const scale = bench.store.getState().view?.scale ?? 1
+  if (!only || more.length > 0 || !isFramed(only) || Math.min(only.w, only.h) * scale < LEAST_FOR_GRIPS) return []
+  return gripsOf(only, bench.rules, 16 / scale)
+}
+
+function gripAt(bench: Bench, at: At): Grip | null {
+  const { view } = bench.store.getState()
+  return (view && shownGrips(bench).find((grip) => distance(toScreen(view, grip.at), at.screen) <= GRIP)) ?? null
+}
+
+function pullGripOf(bench: Bench, { id, what }: Grip): Drag {
+  const [object] = bench.free as [DrawingObject]
+  let edit: { kind: 'replace'; objects: DrawingObject[] } | null = null
+  return {
+    move(at) {
+      const { object: next, figure: text } = pullGrip(object, id, at.p, bench.rules, { step: at.free ? null : bench.rules.grid.step, alone: at.alt || at.shift })
+      edit = { kind: 'replace', objects: [next] }
+      bench.preview(edit)
+      bench.hold({ figure: { at: at.p, text } })
+    },
+    release: () => finish(bench, edit, `Pull the ${what} of ${object.name}`),
+    cancel: () => abandon(bench),
+  }
+}
+
 function pullHandle(bench: Bench, handle: Handle): Drag {
   const objects = bench.free
   const frame = handleFrame(bench, objects)!
@@ -114,7 +148,9 @@ function pullHandle(bench: Bench, handle: Handle): Drag {
       const { point, marks } = caught(bench, at, targets)
       const next = pullFrame(frame, handle, point, { proportional: at.shift, centred: at.alt })
       const [only, ...more] = objects
-      const resized = only && more.length === 0 ? [placed(bench, only, next)] : fitObjects(objects, frame, next)
+      const fitted = only && more.length === 0 ? [placed(bench, only, next)] : fitObjects(objects, frame, next)
+      const by = Math.sqrt((next.w * next.h) / (frame.w * frame.h))
+      const resized = bench.store.getState().scaleOwn && by > 0 && Number.isFinite(by) ? fitted.map((object) => scaleOwn(object, by)) : fitted
       edit = { kind: 'replace', objects: resized }
       bench.preview(edit)
       bench.hold({
@@ -149,7 +185,7 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
       // Kept to a direction, only the way along it may still be drawn to a target.
       const free = { x: !at.shift || to.x !== 0, y: !at.shift || to.y !== 0 }
       by = { x: to.x + (free.x ? snapped.shift.x : 0), y: to.y + (free.y ? snapped.shift.y : 0) }
-      copied = at.alt ? copies(objects, by) : null
+      copied = at.alt ? copies(objects, translation(by.x, by.y)) : null
       bench.preview(copied ? { kind: 'add', objects: copied, ...bench.top } : { kind: 'replace', objects: objects.map((object) => moveObject(object, by!)) })
       bench.hold({ marks: snapped.marks, figure: { at: { x: box.x + box.w / 2 + by.x, y: box.y + box.h + by.y }, text: `${signed(by.x)}, ${signed(by.y)}` } })
     },
@@ -163,10 +199,10 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
         }
         return
       }
-      if (copied) addCopies(bench, copied, by, `Copy ${title}`)
+      if (copied) addCopies(bench, copied, translation(by.x, by.y), `Copy ${title}`)
       else {
         bench.edit({ kind: 'replace', objects: objects.map((object) => moveObject(object, by!)) }, `Move ${title}`)
-        bench.noteMove(by)
+        bench.noteTransform(translation(by.x, by.y), 'Move')
       }
     },
     cancel: () => abandon(bench),

@@ -166,14 +166,14 @@ describe('selecting and moving', () => {
 
   it('Alt leaves a copy, and a further duplicate repeats the move', () => {
     bench.select(['back'])
-    drag('select', [3, 3], [6, 3], { alt: true })
+    drag('select', [5, 3], [8, 3], { alt: true })
     duplicate(bench)
     expect(objects().filter(({ name }) => name === 'back').map((object) => object.kind === 'rectangle' && object.x)).toEqual([2, 5, 8])
   })
 
   it('a press that hardly travels moves nothing', () => {
     bench.select(['back'])
-    drag('select', [3, 3], [3.2, 3.1])
+    drag('select', [5, 3], [5.2, 3.1])
     expect(bench.session.getState().history.past).toHaveLength(0)
   })
 })

@@ -3,10 +3,12 @@ import type { ToolId } from '../store'
 import { drawBoxTool } from './draw-box'
 import { drawLineTool } from './draw-line'
 import { freehandTool } from './freehand'
+import { mirrorTool } from './mirror'
 import { nodesTool } from './nodes'
 import { penTool } from './pen'
 import { selectTool } from './select'
 import type { Tool } from './tool'
+import { turnTool } from './turn'
 
 /** Every tool of a bench, by its id. */
 export function makeTools(bench: Bench): Record<ToolId, Tool> {
@@ -20,5 +22,7 @@ export function makeTools(bench: Bench): Record<ToolId, Tool> {
     pen: penTool(bench),
     freehand: freehandTool(bench),
     nodes: nodesTool(bench),
+    turn: turnTool(bench),
+    mirror: mirrorTool(bench),
   }
 }

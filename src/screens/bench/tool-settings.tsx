@@ -1,0 +1,108 @@
+'use client'
+
+import { useState } from 'react'
+import { rotation, type Transform } from '@/core/geometry/transform'
+import { Choice } from '@/ui/choice'
+import { NumberField } from '@/ui/number-field'
+import { figure } from '@/ui/sum'
+import { useBench, useBenchState } from './context'
+import { transformSelection } from './operations'
+import type { BenchState } from './store'
+import { pivotOf, scaling, slanting } from './tools/turn'
+
+const FIELD = '!w-11 border-b border-ink text-center text-ink'
+
+/** The settings of the tool in hand. */
+export function ToolSettings() {
+  const bench = useBench()
+  const tool = useBenchState((state) => state.tool)
+  const sides = useBenchState((state) => state.sides)
+  const smoothness = useBenchState((state) => state.smoothness)
+  switch (tool) {
+    case 'polygon':
+    case 'star':
+      return (
+        <Setting word={tool === 'star' ? 'points' : 'sides'}>
+          <NumberField label="Sides" value={sides} step={1} className={FIELD} onChange={(value) => Number.isInteger(value) && value >= 3 && value <= 120 && bench.store.setState({ sides: value })} />
+        </Setting>
+      )
+    case 'freehand':
+      return (
+        <Setting word="smoothness">
+          <NumberField label="Smoothness" value={smoothness} step={0.05} className={FIELD} onChange={(value) => value >= 0.01 && value <= 10 && bench.store.setState({ smoothness: value })} />
+        </Setting>
+      )
+    case 'turn':
+      return <TurnSettings />
+    case 'select':
+      return <ScaleOwn />
+    default:
+      return null
+  }
+}
+
+function Setting({ word, children }: { word: string; children: React.ReactNode }) {
+  return (
+    <label className="flex items-center gap-2 pl-3 whitespace-nowrap text-quiet">
+      {word}
+      {children}
+    </label>
+  )
+}
+
+/** Whether weights and corners that do not come from the rules scale with the object. */
+function ScaleOwn() {
+  const bench = useBench()
+  const scaleOwn = useBenchState((state) => state.scaleOwn)
+  const selected = useBenchState((state) => state.selection.size > 0)
+  if (!selected) return null
+  return (
+    <Setting word="scaling">
+      <button
+        type="button"
+        aria-pressed={scaleOwn}
+        title="Weights and corners that are numbers of their own scale with the object, or stay. Those from the rules never scale."
+        onClick={() => bench.store.setState({ scaleOwn: !scaleOwn })}
+        className="h-6 rounded-sheet border border-hair px-2 text-ink hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-sheet"
+      >
+        own weights and corners too
+      </button>
+    </Setting>
+  )
+}
+
+const WAYS = [{ value: 'turn', label: 'turn' }, { value: 'scale', label: 'scale' }, { value: 'slant', label: 'slant' }] as const
+const UNITS = { turn: '°', scale: '%', slant: '°' } as const
+
+/** Turning, scaling and slanting by number, about the pivot, with copies. */
+function TurnSettings() {
+  const bench = useBench()
+  const way = useBenchState((state) => state.turnBy)
+  const pivot = useBenchState((state) => state.pivot)
+  const [amounts, setAmounts] = useState({ turn: 45, scale: 50, slant: 15 })
+  const [copies, setCopies] = useState(0)
+  useBenchState((state) => state.selection)
+  const at = pivot ?? pivotOf(bench)
+  const amount = amounts[way]
+  const apply = () => {
+    if (!at) return
+    const maps: Record<typeof way, Transform> = { turn: rotation(-amount, at), scale: scaling(amount / 100, amount / 100, at), slant: slanting(amount, true, at) }
+    const words = { turn: `Turn by ${figure(amount)}°`, scale: `Scale to ${figure(amount)} %`, slant: `Slant by ${figure(amount)}°` }[way]
+    if (way === 'scale' && amount === 0) return
+    transformSelection(bench, maps[way], words, { copies, scale: way === 'scale' ? Math.abs(amount) / 100 : 1 })
+  }
+  const movePivot = (axis: 'x' | 'y') => (value: number) => at && bench.store.setState({ pivot: { ...at, [axis]: value } })
+  return (
+    <div className="flex items-center gap-2 pl-3 whitespace-nowrap text-quiet">
+      <Choice label="What the tool does" value={way} options={WAYS} onChange={(turnBy: BenchState['turnBy']) => bench.store.setState({ turnBy })} />
+      <NumberField label="Amount" value={amount} step={way === 'turn' ? 15 : 5} unit={UNITS[way]} className={FIELD} onChange={(value) => Math.abs(value) <= (way === 'slant' ? 85 : 10_000) && setAmounts({ ...amounts, [way]: value })} />
+      <span>copies</span>
+      <NumberField label="Copies" value={copies} step={1} className="!w-7 border-b border-ink text-center text-ink" onChange={(value) => Number.isInteger(value) && value >= 0 && value <= 120 && setCopies(value)} />
+      <span>about</span>
+      {(['x', 'y'] as const).map((axis) => <NumberField key={axis} label={`Pivot ${axis}`} value={at?.[axis] ?? null} step={0.5} className="!w-9 border-b border-ink text-center text-ink" onChange={movePivot(axis)} />)}
+      <button type="button" onClick={apply} disabled={!at} className="h-6 rounded-sheet border border-ink bg-ink px-2.5 text-sheet enabled:hover:border-hand enabled:hover:bg-hand disabled:opacity-40">
+        Apply
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,53 @@
+import { distance, type Point } from '@/core/geometry/point'
+import { reflection } from '@/core/drawing/mirror'
+import { pick } from '@/core/drawing/pick'
+import { constrainAngle } from '@/core/snap/snap'
+import { figure } from '@/ui/sum'
+import type { Bench } from '../bench'
+import { previewTransform, transformSelection } from '../operations'
+import { caught } from './snapping'
+import type { Tool } from './tool'
+
+/** Turns the selection over at a line that is drawn; Alt leaves the original. With nothing selected a press selects. */
+export function mirrorTool(bench: Bench): Tool {
+  return {
+    cursor: 'crosshair',
+    hint: 'Drag the mirror line; a click is an upright one · Shift: steps of 45° · Alt: leave the original',
+    hover(at) {
+      bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
+    },
+    press(at) {
+      if (bench.free.length === 0) {
+        const other = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+        if (other) bench.select([other.id])
+        return null
+      }
+      const from = caught(bench, at, bench.targetsAtRest).point
+      let angle = 90, copy = at.alt
+      const show = (to: Point) => {
+        previewTransform(bench, reflection(from, angle), copy)
+        bench.hold({ axis: { at: from, angle }, figure: { at: to, text: `mirror at ${figure(Number(angle.toFixed(1)))}°` } })
+      }
+      show(from)
+      return {
+        move(next) {
+          const { point, marks } = next.shift ? { point: constrainAngle(from, next.p), marks: [] } : caught(bench, next, bench.targetsAtRest, from)
+          copy = next.alt
+          if (distance(point, from) > 1e-6) angle = (((Math.atan2(from.y - point.y, point.x - from.x) * 180) / Math.PI) % 180 + 180) % 180
+          show(point)
+          bench.hold({ marks })
+        },
+        release() {
+          bench.letGo()
+          bench.preview(null)
+          transformSelection(bench, reflection(from, angle), `Mirror at ${figure(Number(angle.toFixed(1)))}°`, { copies: copy ? 1 : 0, scale: 1 })
+          bench.take('select')
+        },
+        cancel() {
+          bench.preview(null)
+          bench.letGo()
+        },
+      }
+    },
+  }
+}
