@@ -24,7 +24,11 @@ export function transformObject(object: DrawingObject, map: Transform): DrawingO
     case 'rectangle':
     case 'ellipse':
     case 'polygon':
-      return settled({ ...(isMirroring(map) ? turnedOver(object) : object), ...transformFrame(object, map) })
+    case 'arrow':
+    case 'spiral': {
+      const turned: Framed = isMirroring(map) ? turnedOver(object) : object
+      return settled({ ...turned, ...transformFrame(turned, map) })
+    }
     case 'line':
       return { ...object, from: applyTidy(map, object.from), to: applyTidy(map, object.to) }
     case 'path':
@@ -66,6 +70,14 @@ function turnedOver(object: Framed): Framed {
     return { ...object, corners: [b, a, d, c] }
   }
   if (object.kind === 'ellipse' && object.from !== undefined && object.to !== undefined) return { ...object, from: upright(180 - object.to), to: upright(180 - object.from) }
+  if (object.kind === 'arrow') {
+    const { back, ...rest } = object
+    return back ? rest : { ...rest, back: true }
+  }
+  if (object.kind === 'spiral') {
+    const { flip, ...rest } = object
+    return flip ? rest : { ...rest, flip: true }
+  }
   return object
 }
 
@@ -83,6 +95,8 @@ export function frameOf(object: DrawingObject, values: NamedValues): Frame {
     case 'rectangle':
     case 'ellipse':
     case 'polygon':
+    case 'arrow':
+    case 'spiral':
       return object
     case 'line':
       return boxAround([object.from, object.to])!
@@ -99,9 +113,12 @@ export function frameOf(object: DrawingObject, values: NamedValues): Frame {
 /** The upright box of an object's geometry, turn and slant included. */
 export function extent(object: DrawingObject, values: NamedValues): Box {
   const frame = frameOf(object, values)
-  if (!frame.turn && !frame.skew) return frame
+  if (!frame.turn && !frame.skew && !isSmaller(object)) return frame
   return pathBounds(outline(object, values)) ?? frame
 }
+
+/** Whether a shape may be smaller than its frame: a part of an ellipse, a polygon, a spiral. */
+const isSmaller = (object: DrawingObject): boolean => (object.kind === 'ellipse' && object.from !== undefined) || object.kind === 'polygon' || object.kind === 'spiral'
 
 /** The upright box around several objects; null around none. */
 export function extentOf(objects: readonly DrawingObject[], values: NamedValues): Box | null {

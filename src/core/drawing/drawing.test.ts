@@ -23,6 +23,10 @@ const turn = fc.constantFrom(undefined, 30, 45, 90, -100)
 const object = fc.oneof(
   fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]) => rectangle('r', x, y, w, h, t && { turn: t })),
   fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]) => ellipse('e', x, y, w, h, t && { turn: t })),
+  fc.tuple(n, n, side, side, turn, fc.constantFrom('pie', 'chord', 'open')).map(([x, y, w, h, t, cut]) => ellipse('p', x, y, w, h, { from: 20, to: 250, cut, ...(t && { turn: t }) })),
+  fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]): DrawingObject => ({ kind: 'polygon', id: 's', name: 's', x, y, w, h, sides: 5, depth: 0.4, corner: 0, style, ...(t && { turn: t }) })),
+  fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]): DrawingObject => ({ kind: 'arrow', id: 'a', name: 'a', x, y, w, h, head: 0.4, shaft: 0.5, corner: 0, style, ...(t && { turn: t }) })),
+  fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]): DrawingObject => ({ kind: 'spiral', id: 'v', name: 'v', x, y, w, h, turns: 2, inner: 0.2, style, ...(t && { turn: t }) })),
   fc.array(fc.record({ x: n, y: n }), { minLength: 3, maxLength: 6 }).map((nodes): DrawingObject => ({ kind: 'path', id: 'p', name: 'p', corner: 0, contours: [{ closed: true, nodes }], style })),
 )
 const map: fc.Arbitrary<Transform> = fc.oneof(
@@ -42,6 +46,17 @@ describe('objects', () => {
         }
       }),
       { numRuns: 150 },
+    )
+  })
+
+  it('keep their own corners, parts and directions when flipped, and come back when flipped again', () => {
+    const flip: Transform = [-1, 0, 0, 1, 24, 0]
+    const own = rectangle('c', 2, 3, 8, 5, { corners: [0, 1, 2, 'outer'], turn: 30 })
+    expect(transformObject(own, flip)).toMatchObject({ corners: [1, 0, 'outer', 2], turn: -30 })
+    fc.assert(
+      fc.property(object, (drawn) => {
+        expect(JSON.parse(JSON.stringify(transformObject(transformObject(drawn, flip), flip)))).toEqual(JSON.parse(JSON.stringify(drawn)))
+      }),
     )
   })
 

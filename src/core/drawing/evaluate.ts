@@ -1,6 +1,6 @@
 import { type Path, polyline } from '../geometry/path'
 import { combine } from '../planar/boolean'
-import { ellipsePath, pathOutline, polygonPath, rectanglePath } from './shapes'
+import { arrowPath, ellipsePath, pathOutline, polygonPath, rectanglePath, spiralPath } from './shapes'
 import { imagesOf, mirrored } from './mirror'
 import { type Memory, remembered } from './memory'
 import type { DrawingObject } from './object'
@@ -49,6 +49,10 @@ export function outline(object: DrawingObject, values: NamedValues): Path {
         return ellipsePath(object)
       case 'polygon':
         return polygonPath(object, values)
+      case 'arrow':
+        return arrowPath(object, values)
+      case 'spiral':
+        return spiralPath(object)
       case 'line':
         return nonEmpty([polyline([object.from, object.to], false)])
       case 'path':

@@ -29,6 +29,8 @@ export const KIND_NAMES: Record<Kind, string> = {
   rectangle: 'Rectangle',
   ellipse: 'Ellipse',
   polygon: 'Polygon',
+  arrow: 'Arrow',
+  spiral: 'Spiral',
   line: 'Line',
   path: 'Path',
   group: 'Group',

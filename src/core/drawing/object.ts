@@ -51,6 +51,12 @@ export const Polygon = z.strictObject({
   style: Style,
 })
 
+/** An arrow to the right in its frame, or to the left (`back`): `head` and `shaft` are shares of its length and of its height. */
+export const Arrow = z.strictObject({ kind: z.literal('arrow'), ...common, ...frame, head: z.number().min(0.01).max(1), shaft: z.number().min(0.01).max(1), back: z.literal(true).optional(), ...cornered, style: Style })
+
+/** A spiral of quarter circles, each larger than the one before by as much, out to the frame's right; `inner` is the first radius as a share of the last. With `flip` it is turned over from left to right. */
+export const Spiral = z.strictObject({ kind: z.literal('spiral'), ...common, ...frame, turns: z.number().min(0.25).max(50), inner: z.number().min(0).max(0.99), flip: z.literal(true).optional(), style: Style })
+
 export const Line = z.strictObject({ kind: z.literal('line'), ...common, from: PointXY, to: PointXY, style: Style })
 
 /** The segment that leaves a node, where it is part of an ellipse (SVG 2 §9.3.8; `turn` in degrees). */
@@ -94,12 +100,14 @@ export const Mirror = z.strictObject({ kind: z.literal('mirror'), ...common, at:
 /** A live combination: each member, in order, adds to, cuts, keeps the overlap with or flips what came before it. */
 export const Assembly = z.strictObject({ kind: z.literal('assembly'), ...common, style: Style, members: Members })
 
-export const DrawingObject = z.discriminatedUnion('kind', [Rectangle, Ellipse, Polygon, Line, PathObject, Group, Assembly, Mirror])
+export const DrawingObject = z.discriminatedUnion('kind', [Rectangle, Ellipse, Polygon, Arrow, Spiral, Line, PathObject, Group, Assembly, Mirror])
 
 export type Role = z.infer<typeof Role>
 export type Rectangle = z.infer<typeof Rectangle>
 export type Ellipse = z.infer<typeof Ellipse>
 export type Polygon = z.infer<typeof Polygon>
+export type Arrow = z.infer<typeof Arrow>
+export type Spiral = z.infer<typeof Spiral>
 export type LineObject = z.infer<typeof Line>
 export type Node = z.infer<typeof Node>
 export type NodeRun = z.infer<typeof NodeRun>
@@ -111,22 +119,25 @@ type Common = Pick<LineObject, 'id' | 'name' | 'role' | 'hidden' | 'locked'>
 export type Group = Common & { kind: 'group'; members: DrawingObject[] }
 export type Assembly = Common & { kind: 'assembly'; style: Style; members: DrawingObject[] }
 export type Mirror = Common & { kind: 'mirror'; at: { x: number; y: number }; angle: number; folds: number; flip: boolean; members: DrawingObject[] }
-export type DrawingObject = Rectangle | Ellipse | Polygon | LineObject | PathObject | Group | Assembly | Mirror
+export type DrawingObject = Rectangle | Ellipse | Polygon | Arrow | Spiral | LineObject | PathObject | Group | Assembly | Mirror
 export type Kind = DrawingObject['kind']
 
 /** An object that holds others. */
 export type Container = Group | Assembly | Mirror
 
 /** An object whose numbers are those of a frame. */
-export type Framed = Rectangle | Ellipse | Polygon
+export type Framed = Rectangle | Ellipse | Polygon | Arrow | Spiral
 
 /** An object whose corners can be finished. */
-export type Cornered = Rectangle | Polygon | PathObject
+export type Cornered = Rectangle | Polygon | Arrow | PathObject
 
 /** An object that is painted. */
 export type Styled = Exclude<DrawingObject, Group | Mirror>
 
+const FRAMED: ReadonlySet<Kind> = new Set(['rectangle', 'ellipse', 'polygon', 'arrow', 'spiral'])
+const CORNERED: ReadonlySet<Kind> = new Set(['rectangle', 'polygon', 'arrow', 'path'])
+
 export const isContainer = (object: DrawingObject): object is Container => object.kind === 'group' || object.kind === 'assembly' || object.kind === 'mirror'
 export const isStyled = (object: DrawingObject): object is Styled => object.kind !== 'group' && object.kind !== 'mirror'
-export const isFramed = (object: DrawingObject): object is Framed => object.kind === 'rectangle' || object.kind === 'ellipse' || object.kind === 'polygon'
-export const isCornered = (object: DrawingObject): object is Cornered => object.kind === 'rectangle' || object.kind === 'polygon' || object.kind === 'path'
+export const isFramed = (object: DrawingObject): object is Framed => FRAMED.has(object.kind)
+export const isCornered = (object: DrawingObject): object is Cornered => CORNERED.has(object.kind)

@@ -7,7 +7,7 @@ import { cosSin } from '../geometry/transform'
 import { type Corner, roundContour } from '../outline/corner'
 import { type Frame, frameAxes, frameCorners, framePoint } from './frame'
 import { contourOf } from './nodes'
-import type { Cornered, Ellipse, PathObject, Polygon, Rectangle } from './object'
+import type { Arrow, Cornered, Ellipse, PathObject, Polygon, Rectangle, Spiral } from './object'
 import type { CornerStyle, Radius } from './style'
 import { type NamedValues, radiusOf } from './values'
 
@@ -29,6 +29,35 @@ export function polygonNodes(object: Polygon): Point[] {
 
 export function polygonPath(object: Polygon, values: NamedValues): Path {
   return finished([polyline(polygonNodes(object), true)], () => cornerOf(object, values))
+}
+
+/** The outline of an arrow: shaft and head, from the tail's upper corner clockwise. */
+export function arrowPath(object: Arrow, values: NamedValues): Path {
+  const { head, shaft, back } = object
+  const neck = 1 - head, top = (1 - shaft) / 2, low = (1 + shaft) / 2
+  const shares: [number, number][] = [[0, top], [neck, top], [neck, 0], [1, 0.5], [neck, 1], [neck, low], [0, low]]
+  const places = shares.map(([x, y]) => framePoint(object, { x: back ? 1 - x : x, y }))
+  return finished([polyline(places, true)], () => cornerOf(object, values))
+}
+
+/** A spiral as quarter circles in the frame's own axes, so as ellipses where it is not square: each centre lies on the radius at the joint. */
+export function spiralPath(object: Spiral): Path {
+  const quarters = Math.max(1, Math.round(object.turns * 4)), { inner, flip } = object
+  // Outwards in: from the right, radius 1, anticlockwise on screen.
+  const by = (1 - inner) / quarters
+  let centre = { x: 0, y: 0 }, radius = 1
+  const place = (p: Point) => framePoint(object, { x: 0.5 + (flip ? -p.x : p.x) / 2, y: 0.5 + p.y / 2 })
+  const segments: Arc[] = []
+  for (let i = 0; i < quarters; i++) {
+    const a = cosSin(-90 * i), b = cosSin(-90 * (i + 1))
+    const from = place({ x: centre.x + radius * a.cos, y: centre.y + radius * a.sin }), to = place({ x: centre.x + radius * b.cos, y: centre.y + radius * b.sin })
+    const { u, v } = scaled(object, radius)
+    segments.push({ kind: 'arc', ...ellipseAxes(u.x, u.y, v.x, v.y), large: false, sweep: flip === true, from, to })
+    const next = radius - by
+    centre = { x: centre.x + (radius - next) * b.cos, y: centre.y + (radius - next) * b.sin }
+    radius = next
+  }
+  return [{ segments: segments.filter(({ rx, ry }) => rx > 0 && ry > 0), closed: false }]
 }
 
 /** The contours of a path object with their corners finished. */

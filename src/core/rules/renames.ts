@@ -23,7 +23,7 @@ export function renameValues(objects: readonly DrawingObject[], renames: readonl
       style: { ...style, fill: renamed('swatch', style.fill), stroke: renamed('swatch', style.stroke), weight: renamed('weight', style.weight) },
     }
     if (painted.kind === 'rectangle') return { ...painted, corner: renamed('radius', painted.corner), ...(painted.corners && { corners: painted.corners.map((corner) => renamed('radius', corner)) }) }
-    if (painted.kind === 'polygon') return { ...painted, corner: renamed('radius', painted.corner) }
+    if (painted.kind === 'polygon' || painted.kind === 'arrow') return { ...painted, corner: renamed('radius', painted.corner) }
     if (painted.kind !== 'path') return painted
     const contours = painted.contours.map((run) => ({
       ...run,

@@ -1,11 +1,13 @@
 import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit'
+import type { Guide } from '../drawing/guide'
 import { type Rename, renameValues } from '../rules/renames'
 import type { Rules } from '../rules/rules'
-import type { Icon, IconSet } from './set'
+import type { Icon, IconSet, Master } from './set'
 
 /** A change of a set, as plain data. */
 export type SetEdit =
   | { readonly kind: 'draw'; readonly icon: string; readonly edit: DrawingEdit }
+  | { readonly kind: 'guides'; readonly icon: string; readonly guides: readonly Guide[] }
   | { readonly kind: 'add-icons'; readonly icons: readonly Icon[]; readonly at: number }
   | { readonly kind: 'remove-icons'; readonly ids: readonly string[] }
   | { readonly kind: 'rename-icon'; readonly id: string; readonly name: string }
@@ -19,6 +21,8 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
   switch (edit.kind) {
     case 'draw':
       return { ...set, icons: icons.map((icon) => (icon.id === edit.icon ? drawn(icon, edit.edit) : icon)) }
+    case 'guides':
+      return { ...set, icons: icons.map((icon) => (icon.id === edit.icon ? guided(icon, edit.guides) : icon)) }
     case 'add-icons':
       return { ...set, icons: [...icons.slice(0, edit.at), ...edit.icons, ...icons.slice(edit.at)] }
     case 'remove-icons':
@@ -43,9 +47,14 @@ function drawn(icon: Icon, edit: DrawingEdit): Icon {
   return { ...icon, masters: [{ ...master!, objects: applyDrawingEdit(master!.objects, edit) }, ...others] }
 }
 
+function guided(icon: Icon, guides: readonly Guide[]): Icon {
+  const [{ guides: _, ...master }, ...others] = icon.masters as [Master, ...Master[]]
+  return { ...icon, masters: [guides.length > 0 ? { ...master, guides: [...guides] } : master, ...others] }
+}
+
 function restyled(icon: Icon, rules: Rules, renames: readonly Rename[]): Icon {
   const [master, ...others] = icon.masters
   const objects = renameValues(master!.objects, renames)
   if (objects === master!.objects && master!.base === rules.grid.size) return icon
-  return { ...icon, masters: [{ base: rules.grid.size, objects }, ...others] }
+  return { ...icon, masters: [{ ...master!, base: rules.grid.size, objects }, ...others] }
 }

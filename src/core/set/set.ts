@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { namesUsed } from '../drawing/adjust'
+import { Guide } from '../drawing/guide'
 import { DrawingObject } from '../drawing/object'
 import { countObjects, walk } from '../drawing/tree'
 import { hasValue } from '../rules/renames'
@@ -10,7 +11,7 @@ import { IconName, nameKey, SetName } from './names'
 export const LIMITS = { icons: 2000, objectsInIcon: 20_000, objectsInSet: 200_000, depth: 32 } as const
 
 /** The drawing of an icon for one base size: a grid of `base` units. */
-export const Master = z.strictObject({ base: z.int().min(4).max(2048), objects: z.array(DrawingObject) })
+export const Master = z.strictObject({ base: z.int().min(4).max(2048), objects: z.array(DrawingObject), guides: z.array(Guide).max(200).optional() })
 
 export const Icon = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
@@ -29,6 +30,11 @@ export const IconSet = z.strictObject({
 export type Master = z.infer<typeof Master>
 export type Icon = z.infer<typeof Icon>
 export type IconSet = z.infer<typeof IconSet>
+
+const NO_GUIDES: readonly Guide[] = []
+
+/** The guides an icon is drawn by. */
+export const guidesOf = (icon: Icon): readonly Guide[] => icon.masters[0]!.guides ?? NO_GUIDES
 
 /** The drawing an icon is delivered from. */
 export const drawing = (icon: Icon): readonly DrawingObject[] => icon.masters[0]!.objects

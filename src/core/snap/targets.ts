@@ -6,6 +6,7 @@ import { pointAt, type Segment } from '../geometry/segment'
 import { extent } from '../drawing/adjust'
 import { outline } from '../drawing/evaluate'
 import { framePoint } from '../drawing/frame'
+import type { Guide } from '../drawing/guide'
 import { type DrawingObject, isFramed } from '../drawing/object'
 import type { Rules } from '../rules/rules'
 
@@ -43,11 +44,8 @@ export type SnapTargets = {
   readonly on: SnapSwitches
 }
 
-/** A guide: a line without end through a point, at an angle in degrees, anticlockwise from the right. */
-export type GuideLine = { readonly at: Point; readonly angle: number }
-
 /** Everything to snap to: square, live area and keylines from the rules, guides, and what the objects given have. */
-export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on: SnapSwitches, guides: readonly GuideLine[] = []): SnapTargets {
+export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on: SnapSwitches, guides: readonly Pick<Guide, 'at' | 'angle'>[] = []): SnapTargets {
   const xs: SnapLine[] = [], ys: SnapLine[] = [], points: SnapPoint[] = [], curves: Curve[] = [], boxes: Box[] = []
   const { size } = rules.grid
   const lines = ({ x, y, w, h }: Box, label: string, centre: string | null) => {

@@ -2,13 +2,14 @@ import type { Box } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 import { compose, type Transform } from '@/core/geometry/transform'
 import { extentOf } from '@/core/drawing/adjust'
+import type { Guide } from '@/core/drawing/guide'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
 import { freshName } from '@/core/drawing/fresh'
 import { type DrawingObject, isContainer, type Kind } from '@/core/drawing/object'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
-import { drawing, type Icon } from '@/core/set/set'
+import { drawing, guidesOf, type Icon } from '@/core/set/set'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../frame/session'
 import { type BenchStore, createBenchStore, type InHand, NOTHING_IN_HAND, type ToolId } from './store'
@@ -111,27 +112,33 @@ export class Bench {
     this.edit({ kind: 'replace', objects: this.free.map(change) }, label)
   }
 
-  private atRest: { readonly objects: readonly DrawingObject[]; readonly rules: Rules; readonly on: SnapSwitches; readonly targets: SnapTargets } | null = null
+  private atRest: { readonly objects: readonly DrawingObject[]; readonly guides: readonly Guide[]; readonly rules: Rules; readonly on: SnapSwitches; readonly targets: SnapTargets } | null = null
 
   /** What positions can snap to while nothing is in hand; the same until the drawing, the rules or the switches change. */
   get targetsAtRest(): SnapTargets {
     const { objects, rules } = this
     const on = this.store.getState().snaps
-    if (this.atRest?.objects !== objects || this.atRest.rules !== rules || this.atRest.on !== on) {
-      this.atRest = { objects, rules, on, targets: this.targets(NOTHING) }
+    const guides = this.icon ? guidesOf(this.icon) : []
+    if (this.atRest?.objects !== objects || this.atRest.guides !== guides || this.atRest.rules !== rules || this.atRest.on !== on) {
+      this.atRest = { objects, guides, rules, on, targets: this.targets(NOTHING) }
     }
     return this.atRest.targets
   }
 
   /** What positions can snap to while some objects are in hand; those do not count, but for the places given. */
-  targets(inHand: ReadonlySet<string>, places: readonly Point[] = []): SnapTargets {
+  targets(inHand: ReadonlySet<string>, places: readonly Point[] = [], guides = this.icon ? guidesOf(this.icon) : []): SnapTargets {
     const others: DrawingObject[] = []
     for (const { object, parents } of walk(this.objects)) {
       const held = inHand.has(object.id) || parents.some(({ id }) => inHand.has(id))
       if (!held && (!isContainer(object) || !holdsAny(object, inHand))) others.push(object)
     }
-    const targets = snapTargets(this.rules, others, this.store.getState().snaps)
+    const targets = snapTargets(this.rules, others, this.store.getState().snaps, guides)
     return places.length === 0 ? targets : { ...targets, points: [...targets.points, ...places.map((at) => ({ at, label: 'node' }))] }
+  }
+
+  /** What a guide can snap to: everything but itself. */
+  targetsWithout(guide: string): SnapTargets {
+    return this.targets(NOTHING, [], this.icon ? guidesOf(this.icon).filter(({ id }) => id !== guide) : [])
   }
 
   extent(objects: readonly DrawingObject[]): Box | null {

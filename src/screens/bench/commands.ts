@@ -4,6 +4,7 @@ import { isContainer } from '@/core/drawing/object'
 import type { Bench } from './bench'
 import { assemble, assemblyNeeds, duplicate, group, loosen, nudge, order, parentOf, remove, setFlag } from './operations'
 import { fitSquare } from './fit-square'
+import { benchGuides, setGuides } from './guides'
 import { nodeCommands } from './node-commands'
 import { deleteNodes, inNodes, nodesNeed, nudgeNodes, selectNodes } from './node-operations'
 import { symmetryCommands } from './symmetry'
@@ -89,6 +90,7 @@ export function benchCommands(bench: Bench): Command[] {
     ...nodeCommands(bench),
     ...transformCommands(bench),
     ...symmetryCommands(bench),
+    { id: 'clear-guides', name: 'Clear the guides', needs: () => (benchGuides(bench).length > 0 ? null : 'There is no guide. Drag one out of a ruler.'), run: () => setGuides(bench, [], 'Clear the guides') },
     { id: 'step-out', name: 'Step out', keys: ['Escape'], run: () => stepOut(bench) },
     { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },
     { id: 'zoom-in', name: 'Zoom in', keys: ['$mod+Equal'], run: () => zoom(bench, 1.25) },

@@ -2,6 +2,8 @@
 
 import { type RefObject, useEffect, useRef } from 'react'
 import type { Bench } from './bench'
+import { dragGuide, freshGuide } from './guides'
+import { RULER } from './layers/rulers'
 import type { ToolId } from './store'
 import type { At, Drag, Tool } from './tools/tool'
 import { toGrid, zoomAt } from './view'
@@ -34,7 +36,7 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
       }
       if (event.button !== 0 || !bench.icon) return
       ;(document.activeElement as HTMLElement | null)?.blur()
-      const begun = tool().press(at)
+      const begun = guideFromRuler(bench, at) ?? tool().press(at)
       if (!begun) return
       element.setPointerCapture(event.pointerId)
       drag.current = { drag: begun, pointer: event.pointerId, last: at }
@@ -125,6 +127,15 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
       window.removeEventListener('blur', onBlur)
     }
   }, [bench, tools, stage])
+}
+
+/** A press on a ruler begins a guide. */
+function guideFromRuler(bench: Bench, at: At): Drag | null {
+  const { layers } = bench.store.getState()
+  const onTop = at.screen.y < RULER, onLeft = at.screen.x < RULER
+  if (!layers.rulers || onTop === onLeft) return null
+  if (!layers.guides) bench.store.setState({ layers: { ...layers, guides: true } })
+  return dragGuide(bench, freshGuide(at.p, onTop ? 0 : 90), true, RULER)
 }
 
 function pan(bench: Bench, start: At): Drag {

@@ -12,6 +12,7 @@ import { fitSquare } from './fit-square'
 import { useGestures } from './gestures'
 import { Artwork } from './layers/artwork'
 import { GridLayer, KeylineLayer, Sheet } from './layers/grid'
+import { GuideLayer } from './layers/guides'
 import { Overlay } from './layers/overlay'
 import { Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
@@ -69,6 +70,7 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
             </Layer>
             <Layer stage={stage}>
               <KeylineLayer rules={rules} view={view} layers={layers} />
+              {layers.guides && <GuideLayer view={view} size={rules.grid.size} />}
             </Layer>
             <Layer stage={stage}>
               <Overlay view={view} />

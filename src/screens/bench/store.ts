@@ -55,7 +55,7 @@ export type BenchState = {
   readonly inHand: InHand
   readonly pointer: Point | null
   readonly showKeys: boolean
-  readonly panel: 'objects' | 'nodes' | 'history'
+  readonly panel: 'objects' | 'nodes' | 'guides' | 'history'
   /** The selected nodes of the selected path, as “contour node”. */
   readonly nodes: ReadonlySet<string>
   /** What the tools that lay shapes start from. */

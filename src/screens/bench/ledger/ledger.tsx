@@ -13,10 +13,12 @@ import { evaluateAll } from '@/core/drawing/evaluate'
 import { type Assembly, type DrawingObject, isContainer } from '@/core/drawing/object'
 import { countObjects, outermost } from '@/core/drawing/tree'
 import { useSessionState } from '../../frame/set-provider'
-import { useBench, useBenchState, useRules, useShownObjects } from '../context'
+import { guidesOf } from '@/core/set/set'
+import { useBench, useBenchState, useRules, useShownIcon, useShownObjects } from '../context'
 import { parentOf } from '../operations'
 import type { BenchState } from '../store'
 import { AnchorChooser } from './anchor'
+import { GuidesPanel } from './guides-panel'
 import { HistoryPanel } from './history-panel'
 import { NodesPanel } from './nodes-panel'
 import { GRID, type LedgerRow, Row } from './row'
@@ -29,6 +31,8 @@ export function Ledger() {
   const objects = useShownObjects()
   const steps = useSessionState(({ history }) => history.past.length)
   const selection = useBenchState((state) => state.selection)
+  const icon = useShownIcon()
+  const guides = icon ? guidesOf(icon).length : 0
   const nodeCount = nodesIn(outermost(objects, selection))
   const tab = 'border-r border-hair px-3.5 py-[5px] text-quiet hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]'
   return (
@@ -37,6 +41,7 @@ export function Ledger() {
         <Tabs.List aria-label="Ledger" className="flex">
           <Tabs.Trigger value="objects" className={tab}>Objects {countObjects(objects)}</Tabs.Trigger>
           <Tabs.Trigger value="nodes" className={tab}>Nodes{nodeCount > 0 ? ` ${nodeCount}` : ''}</Tabs.Trigger>
+          <Tabs.Trigger value="guides" className={tab}>Guides{guides > 0 ? ` ${guides}` : ''}</Tabs.Trigger>
           <Tabs.Trigger value="history" className={tab}>History {steps}</Tabs.Trigger>
         </Tabs.List>
         <Result objects={objects} />
@@ -46,6 +51,9 @@ export function Ledger() {
       </Tabs.Content>
       <Tabs.Content value="nodes" className="min-h-0 flex-1 overflow-auto outline-none">
         <NodesPanel />
+      </Tabs.Content>
+      <Tabs.Content value="guides" className="min-h-0 flex-1 overflow-auto outline-none">
+        <GuidesPanel />
       </Tabs.Content>
       <Tabs.Content value="history" className="min-h-0 flex-1 overflow-auto outline-none">
         <HistoryPanel />

@@ -13,6 +13,8 @@ import type { SnapTargets } from '@/core/snap/targets'
 import { figure } from '@/ui/sum'
 import { isLocked, type Bench } from '../bench'
 import { addCopies, copies } from '../operations'
+import { dragGuide, guideAt } from '../guides'
+import { RULER } from '../layers/rulers'
 import { toScreen } from '../view'
 import { lineFigure } from './draw-line'
 import { caught, onGridAlong } from './snapping'
@@ -46,7 +48,10 @@ export function selectTool(bench: Bench): Tool {
       if (handle) return pullHandle(bench, handle)
       const target = pickAt(bench, at)
       const inHand = bench.free.some((object) => isOver(object, bench.rules, at.p, bench.reach))
-      if (!target && !inHand) return lasso(bench, at)
+      if (!target && !inHand) {
+        const guide = guideAt(bench, at.p)
+        return guide ? dragGuide(bench, guide, false, RULER) : lasso(bench, at)
+      }
       if (!inHand && target && !bench.store.getState().selection.has(target.id)) {
         if (at.shift) {
           bench.toggle(target.id)

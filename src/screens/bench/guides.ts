@@ -1,0 +1,61 @@
+import { cross, type Point, subtract } from '@/core/geometry/point'
+import { cosSin } from '@/core/geometry/transform'
+import type { Guide } from '@/core/drawing/guide'
+import { guidesOf } from '@/core/set/set'
+import { newId } from '@/ui/new-id'
+import { figure } from '@/ui/sum'
+import { commit, show } from '../frame/session'
+import type { Bench } from './bench'
+import { caught } from './tools/snapping'
+import type { At, Drag } from './tools/tool'
+
+export const benchGuides = (bench: Bench): readonly Guide[] => (bench.icon ? guidesOf(bench.icon) : [])
+
+export function setGuides(bench: Bench, guides: readonly Guide[], label: string): void {
+  if (bench.icon) commit(bench.session, { kind: 'guides', icon: bench.icon.id, guides }, label)
+}
+
+/** How far a point is from a guide. */
+export function guideAway({ at, angle }: Guide, p: Point): number {
+  const { cos, sin } = cosSin(-angle)
+  return Math.abs(cross({ x: cos, y: sin }, subtract(p, at)))
+}
+
+/** The guide under a point that can be dragged, the latest first. */
+export function guideAt(bench: Bench, p: Point): Guide | null {
+  if (!bench.store.getState().layers.guides) return null
+  return benchGuides(bench).findLast((guide) => !guide.locked && guideAway(guide, p) <= bench.reach) ?? null
+}
+
+/** Where a guide lies, in words: on which x or y, or through which point. */
+export const guidePlace = ({ at, angle }: Guide): string => (angle === 0 ? `y ${figure(at.y)}` : angle === 90 ? `x ${figure(at.x)}` : `${figure(at.x)}, ${figure(at.y)} at ${figure(angle)}°`)
+
+/** Drags a guide, a new one out of a ruler or one that is there; brought back over a ruler it is taken away. */
+export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: number): Drag {
+  const others = benchGuides(bench).filter(({ id }) => id !== guide.id)
+  const targets = bench.targetsWithout(guide.id)
+  let next: Guide | null = null, away = isNew
+  return {
+    move(at: At) {
+      const { point, marks } = caught(bench, at, targets)
+      next = { ...guide, at: point }
+      const { rulers } = bench.store.getState().layers
+      away = rulers && (at.screen.x < ruler || at.screen.y < ruler)
+      show(bench.session, { kind: 'guides', icon: bench.icon!.id, guides: away ? others : [...others, next] })
+      bench.hold({ marks: away ? [] : marks, figure: { at: at.p, text: away ? 'takes the guide away' : guidePlace(next) } })
+    },
+    release() {
+      bench.letGo()
+      if (away && isNew) bench.preview(null)
+      else if (away) setGuides(bench, others, 'Take a guide away')
+      else if (next) setGuides(bench, [...others, next], isNew ? 'Lay a guide' : 'Move a guide')
+    },
+    cancel() {
+      bench.preview(null)
+      bench.letGo()
+    },
+  }
+}
+
+/** A guide that begins at a ruler: level from the one along the top, upright from the one on the left. */
+export const freshGuide = (at: Point, angle: number): Guide => ({ id: newId(), at, angle })

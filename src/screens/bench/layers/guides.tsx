@@ -1,0 +1,21 @@
+'use client'
+
+import { alongGuide } from '@/core/snap/targets'
+import { guidesOf } from '@/core/set/set'
+import { useShownIcon } from '../context'
+import { toScreen, type View } from '../view'
+
+/** The guides of the icon, across the whole stage; locked ones are drawn fainter. */
+export function GuideLayer({ view, size }: { view: View; size: number }) {
+  const icon = useShownIcon()
+  if (!icon) return null
+  return (
+    <g stroke="var(--guide)" fill="none">
+      {guidesOf(icon).map(({ id, at, angle, locked }) => {
+        const { from, to } = alongGuide(at, angle, 6 * size)
+        const a = toScreen(view, from), b = toScreen(view, to)
+        return <path key={id} d={`M${a.x} ${a.y}L${b.x} ${b.y}`} opacity={locked ? 0.55 : 1} />
+      })}
+    </g>
+  )
+}
