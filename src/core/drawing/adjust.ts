@@ -9,6 +9,7 @@ import { changeFrame, type Frame, type FrameChange, framePoint, isMirroring, tra
 import { imagesOf, movedAxis } from './mirror'
 import { type DrawingObject, type Framed, isContainer, isCornered, isFramed, isStyled, type Node } from './object'
 import type { Radius } from './style'
+import { transformText } from './text'
 import { contourOf } from './nodes'
 import type { NamedValues } from './values'
 
@@ -31,6 +32,8 @@ export function transformObject(object: DrawingObject, map: Transform): DrawingO
     }
     case 'line':
       return { ...object, from: applyTidy(map, object.from), to: applyTidy(map, object.to) }
+    case 'text':
+      return transformText(object, map)
     case 'path':
       return {
         ...object,
@@ -100,6 +103,8 @@ export function frameOf(object: DrawingObject, values: NamedValues): Frame {
       return object
     case 'line':
       return boxAround([object.from, object.to])!
+    case 'text':
+      return pathBounds(outline(object, values)) ?? { ...object.at, w: 0, h: 0 }
     case 'path':
       return pathBounds(object.contours.map(contourOf)) ?? boxAround(object.contours.flatMap((run) => run.nodes))!
     case 'group':

@@ -6,6 +6,7 @@ import { type Memory, remembered } from './memory'
 import type { DrawingObject } from './object'
 import { hasOwnJoints, ownJointsOutline } from './own-joints'
 import type { Style } from './style'
+import { textOutline } from './text'
 import { type NamedValues, paintOf, type ResolvedPaint, type ResolvedStroke, strokeOf } from './values'
 
 /** A resolved piece of an icon: an exact path and its paint. `id` is the object it came from. */
@@ -57,6 +58,8 @@ export function outline(object: DrawingObject, values: NamedValues): Path {
         return nonEmpty([polyline([object.from, object.to], false)])
       case 'path':
         return pathOutline(object, values)
+      case 'text':
+        return textOutline(object)
       case 'group': {
         const members = visible(object.members).map((member) => ({ path: outline(member, values), role: 'adds' as const }))
         return combine(members)

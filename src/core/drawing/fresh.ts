@@ -33,14 +33,15 @@ export const KIND_NAMES: Record<Kind, string> = {
   spiral: 'Spiral',
   line: 'Line',
   path: 'Path',
+  text: 'Text',
   group: 'Group',
   assembly: 'Assembly',
   mirror: 'Mirror',
 }
 
-/** A name that no object of a drawing has yet: the kind and a number. */
-export function freshName(kind: Kind, taken: Iterable<DrawingObject>): string {
+/** A name that no object of a drawing has yet: a word and a number. */
+export function freshName(word: string, taken: Iterable<DrawingObject>): string {
   const names = new Set<string>()
   for (const { name } of taken) names.add(name)
-  for (let n = 1; ; n++) if (!names.has(`${KIND_NAMES[kind]} ${n}`)) return `${KIND_NAMES[kind]} ${n}`
+  for (let n = 1; ; n++) if (!names.has(`${word} ${n}`)) return `${word} ${n}`
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Face } from '../text/face'
 import { Cap, Coordinate, CornerStyle, Join, Radius, Style } from './style'
 
 export const Role = z.enum(['adds', 'cuts', 'overlap', 'flips'])
@@ -87,6 +88,23 @@ export const PathObject = z.strictObject({
   style: Style,
 })
 
+/**
+ * A text, set from a baseline that begins at `at`; it stays text until it is fixed. `size` of the em and `spacing` between characters in
+ * grid units; `boldness` of the shipped face, or a `face` of its own. `map` is the linear part of what was done to it beyond moving and scaling.
+ */
+export const Text = z.strictObject({
+  kind: z.literal('text'),
+  ...common,
+  at: PointXY,
+  text: z.string().min(1, 'A text has at least one character.').max(500, 'A text has at most 500 characters.'),
+  size: z.number().positive().max(1e5),
+  spacing: z.number().min(-1e4).max(1e4),
+  boldness: z.union([z.literal(400), z.literal(600), z.literal(700)]),
+  face: Face.optional(),
+  map: z.array(z.number()).length(4).optional(),
+  style: Style,
+})
+
 const Members: z.ZodType<DrawingObject[]> = z.lazy(() => z.array(DrawingObject).min(1))
 
 export const Group = z.strictObject({ kind: z.literal('group'), ...common, members: Members })
@@ -100,7 +118,7 @@ export const Mirror = z.strictObject({ kind: z.literal('mirror'), ...common, at:
 /** A live combination: each member, in order, adds to, cuts, keeps the overlap with or flips what came before it. */
 export const Assembly = z.strictObject({ kind: z.literal('assembly'), ...common, style: Style, members: Members })
 
-export const DrawingObject = z.discriminatedUnion('kind', [Rectangle, Ellipse, Polygon, Arrow, Spiral, Line, PathObject, Group, Assembly, Mirror])
+export const DrawingObject = z.discriminatedUnion('kind', [Rectangle, Ellipse, Polygon, Arrow, Spiral, Line, PathObject, Text, Group, Assembly, Mirror])
 
 export type Role = z.infer<typeof Role>
 export type Rectangle = z.infer<typeof Rectangle>
@@ -110,6 +128,7 @@ export type Arrow = z.infer<typeof Arrow>
 export type Spiral = z.infer<typeof Spiral>
 export type LineObject = z.infer<typeof Line>
 export type Node = z.infer<typeof Node>
+export type Text = z.infer<typeof Text>
 export type NodeRun = z.infer<typeof NodeRun>
 export type PathObject = z.infer<typeof PathObject>
 
@@ -119,7 +138,7 @@ type Common = Pick<LineObject, 'id' | 'name' | 'role' | 'hidden' | 'locked'>
 export type Group = Common & { kind: 'group'; members: DrawingObject[] }
 export type Assembly = Common & { kind: 'assembly'; style: Style; members: DrawingObject[] }
 export type Mirror = Common & { kind: 'mirror'; at: { x: number; y: number }; angle: number; folds: number; flip: boolean; members: DrawingObject[] }
-export type DrawingObject = Rectangle | Ellipse | Polygon | Arrow | Spiral | LineObject | PathObject | Group | Assembly | Mirror
+export type DrawingObject = Rectangle | Ellipse | Polygon | Arrow | Spiral | LineObject | PathObject | Text | Group | Assembly | Mirror
 export type Kind = DrawingObject['kind']
 
 /** An object that holds others. */

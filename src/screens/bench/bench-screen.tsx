@@ -67,7 +67,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
         <SetBar>
           <OpenIconCrumb />
         </SetBar>
-        <ToolLine commands={commands} tools={tools} />
+        <ToolLine commands={commands} />
         <Family />
         <StageOrEmpty bench={bench} tools={tools} />
         <Proofs />

@@ -6,7 +6,7 @@ import type { Guide } from '@/core/drawing/guide'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
 import { freshName } from '@/core/drawing/fresh'
-import { type DrawingObject, isContainer, type Kind } from '@/core/drawing/object'
+import { type DrawingObject, isContainer } from '@/core/drawing/object'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
 import { drawing, guidesOf, type Icon } from '@/core/set/set'
@@ -145,8 +145,9 @@ export class Bench {
     return extentOf(objects, this.rules)
   }
 
-  nameFor(kind: Kind): string {
-    return freshName(kind, [...walk(this.objects)].map(({ object }) => object))
+  /** A name that no object has yet: a word and a number. */
+  nameFor(word: string): string {
+    return freshName(word, [...walk(this.objects)].map(({ object }) => object))
   }
 
   /** Where new objects go: on top of the container stepped into, or of the drawing. */

@@ -15,7 +15,7 @@ import { zoomAt } from './view'
 const SELECT_FIRST = 'Select an object first.'
 
 /** What the tools are called, and the keys that take them, in their three clusters. */
-export const TOOLS: readonly { readonly cluster: string; readonly tools: readonly { readonly id: ToolId; readonly name: string; readonly key: string }[] }[] = [
+export const TOOLS: readonly { readonly cluster: string; readonly tools: readonly { readonly id: ToolId; readonly name: string; readonly key: string; /** The tool whose settings lead to it. */ readonly under?: ToolId }[] }[] = [
   {
     cluster: 'Lay',
     tools: [
@@ -26,6 +26,9 @@ export const TOOLS: readonly { readonly cluster: string; readonly tools: readonl
       { id: 'line', name: 'Line', key: 'Digit5' },
       { id: 'pen', name: 'Pen', key: 'Digit6' },
       { id: 'freehand', name: 'Freehand', key: 'Digit7' },
+      { id: 'text', name: 'Text', key: 'Digit8' },
+      { id: 'arrow', name: 'Arrow', key: 'Shift+Digit3', under: 'polygon' },
+      { id: 'spiral', name: 'Spiral', key: 'Shift+Digit4', under: 'polygon' },
     ],
   },
   {
@@ -35,6 +38,7 @@ export const TOOLS: readonly { readonly cluster: string; readonly tools: readonl
       { id: 'nodes', name: 'Nodes', key: 'KeyW' },
       { id: 'turn', name: 'Turn', key: 'KeyR' },
       { id: 'mirror', name: 'Mirror', key: 'KeyT' },
+      { id: 'measure', name: 'Measure', key: 'KeyU' },
     ],
   },
 ]

@@ -9,9 +9,9 @@ export function nodeCommands(bench: Bench): Command[] {
   const path = () => (editedPath(bench) ? null : 'Select one path first.')
   const several = () => nodes() ?? (bench.store.getState().nodes.size > 1 ? null : 'Select two or more nodes; the others come to the one selected last.')
   return [
-    { id: 'node-corner', name: 'Nodes: corner', keys: ['Shift+Digit1'], needs: nodes, run: () => setNodeKind(bench, 'corner') },
-    { id: 'node-smooth', name: 'Nodes: smooth', keys: ['Shift+Digit2'], needs: nodes, run: () => setNodeKind(bench, 'smooth') },
-    { id: 'node-symmetric', name: 'Nodes: symmetric', keys: ['Shift+Digit3'], needs: nodes, run: () => setNodeKind(bench, 'symmetric') },
+    { id: 'node-corner', name: 'Nodes: corner', keys: ['Shift+KeyC'], needs: nodes, run: () => setNodeKind(bench, 'corner') },
+    { id: 'node-smooth', name: 'Nodes: smooth', keys: ['Shift+KeyS'], needs: nodes, run: () => setNodeKind(bench, 'smooth') },
+    { id: 'node-symmetric', name: 'Nodes: symmetric', keys: ['Shift+KeyM'], needs: nodes, run: () => setNodeKind(bench, 'symmetric') },
     { id: 'node-insert', name: 'Nodes: insert between the selected', keys: ['Insert', 'Shift+KeyI'], needs: nodes, run: () => insertBetween(bench) },
     { id: 'node-straight', name: 'Nodes: make segments straight', keys: ['Shift+KeyL'], needs: nodes, run: () => straightenSegments(bench) },
     { id: 'node-join', name: 'Nodes: join ends or close', keys: ['$mod+KeyJ'], needs: nodes, run: () => joinNodes(bench) },

@@ -105,7 +105,7 @@ export function order(bench: Bench, where: 'front' | 'forward' | 'backward' | 'b
 export function group(bench: Bench): void {
   const { free } = bench
   const id = newId()
-  bench.edit({ kind: 'gather', ids: free.map((object) => object.id), container: { kind: 'group', id, name: bench.nameFor('group') } }, `Group ${title(free)}`)
+  bench.edit({ kind: 'gather', ids: free.map((object) => object.id), container: { kind: 'group', id, name: bench.nameFor('Group') } }, `Group ${title(free)}`)
   bench.select([id])
 }
 
@@ -118,7 +118,7 @@ export function assemble(bench: Bench, role: Role): void {
     {
       kind: 'gather',
       ids: free.map((object) => object.id),
-      container: { kind: 'assembly', id, name: bench.nameFor('assembly'), style },
+      container: { kind: 'assembly', id, name: bench.nameFor('Assembly'), style },
       roles: free.map((_, i) => (i === 0 ? 'adds' : role)),
     },
     `Assemble ${title(free)}`,

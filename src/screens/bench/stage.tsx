@@ -14,7 +14,7 @@ import { Artwork } from './layers/artwork'
 import { GridLayer, KeylineLayer, Sheet } from './layers/grid'
 import { GuideLayer } from './layers/guides'
 import { Overlay } from './layers/overlay'
-import { Rulers } from './layers/rulers'
+import { RULER, Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
 import type { ToolId } from './store'
 import type { Tool } from './tools/tool'
@@ -82,6 +82,7 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
             <Rulers view={view} stage={stage} />
           </Layer>
         )}
+        <p className="pointer-events-none absolute bottom-1.5 max-w-[calc(100%-236px)] truncate text-small text-quiet" style={{ left: layers.rulers ? RULER + 8 : 8 }}>{tools[tool].hint}</p>
         {icon && view && <TitleBlock name={icon.name} set={name} rules={rules} scale={view.scale} />}
       </div>
     </RightMenu>

@@ -3,9 +3,11 @@ import type { Node } from '@/core/drawing/object'
 import type { Point } from '@/core/geometry/point'
 import type { SnapMark } from '@/core/snap/snap'
 import type { SnapSwitches } from '@/core/snap/targets'
+import type { EllipsePart } from './tools/fresh-shape'
+import type { Measured } from './tools/measure'
 import type { View } from './view'
 
-export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'line' | 'pen' | 'freehand' | 'turn' | 'mirror'
+export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'arrow' | 'spiral' | 'line' | 'pen' | 'freehand' | 'text' | 'turn' | 'mirror' | 'measure'
 
 /** What can be shown on the square or hidden. */
 export type Layers = { readonly grid: boolean; readonly keylines: boolean; readonly liveArea: boolean; readonly guides: boolean; readonly rulers: boolean }
@@ -60,10 +62,18 @@ export type BenchState = {
   readonly nodes: ReadonlySet<string>
   /** What the tools that lay shapes start from. */
   readonly sides: number
+  readonly layBy: 'corners' | 'tilted' | 'three'
+  readonly part: EllipsePart
+  /** The size that a click places; null when none was typed. */
+  readonly laySize: { readonly w: number; readonly h: number } | null
   readonly smoothness: number
   /** What turning, scaling and slanting go about; null for the middle of the selection. */
   readonly pivot: Point | null
   readonly turnBy: 'turn' | 'scale' | 'slant'
+  /** Whether the words of the selected text are about to be typed. */
+  readonly typing: boolean
+  readonly measureBy: 'distance' | 'circle'
+  readonly measured: Measured | null
   /** Whether weights and corners of an object's own scale with it. */
   readonly scaleOwn: boolean
 }
@@ -89,9 +99,15 @@ export function createBenchStore(icon: string | null): BenchStore {
     panel: 'objects',
     nodes: new Set(),
     sides: 6,
+    layBy: 'corners',
+    part: 'whole',
+    laySize: null,
     smoothness: 0.25,
     pivot: null,
     turnBy: 'turn',
+    typing: false,
+    measureBy: 'distance',
+    measured: null,
     scaleOwn: false,
   }))
 }

@@ -11,7 +11,7 @@ import type { Bench } from './bench'
 /** Puts the selection into a live mirror about the centre of the square. */
 function gather(bench: Bench, kind: Pick<Mirror, 'folds' | 'flip'>, label: string): void {
   const id = newId(), middle = bench.rules.grid.size / 2
-  const container = { kind: 'mirror' as const, id, name: bench.nameFor('mirror'), at: { x: middle, y: middle }, angle: 90, ...kind }
+  const container = { kind: 'mirror' as const, id, name: bench.nameFor('Mirror'), at: { x: middle, y: middle }, angle: 90, ...kind }
   bench.edit({ kind: 'gather', ids: bench.free.map((object) => object.id), container }, label)
   bench.select([id])
 }

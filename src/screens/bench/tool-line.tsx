@@ -1,14 +1,13 @@
 'use client'
 
 import clsx from 'clsx'
-import { Circle, Combine, FlipHorizontal2, Hexagon, type LucideIcon, MousePointer2, PenLine, RotateCw, Signature, Slash, Square, Star, Waypoints } from 'lucide-react'
+import { ArrowBigRight, Circle, Combine, FlipHorizontal2, Hexagon, type LucideIcon, MousePointer2, PenLine, RotateCw, Ruler, Shell, Signature, Slash, Square, Star, Type, Waypoints } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { type Command, keyName, runCommand } from '@/ui/commands'
 import { TOOLS } from './commands'
 import { useBenchState } from './context'
 import type { ToolId } from './store'
 import { ToolSettings } from './tool-settings'
-import type { Tool } from './tools/tool'
 
 const PICTURES: Record<ToolId | 'assemble', LucideIcon> = {
   rectangle: Square,
@@ -20,20 +19,23 @@ const PICTURES: Record<ToolId | 'assemble', LucideIcon> = {
   freehand: Signature,
   nodes: Waypoints,
   select: MousePointer2,
+  arrow: ArrowBigRight,
+  spiral: Shell,
+  measure: Ruler,
+  text: Type,
   turn: RotateCw,
   mirror: FlipHorizontal2,
   assemble: Combine,
 }
 
 /** The tools in words, in three clusters, and the settings of the one in hand. */
-export function ToolLine({ commands, tools }: { commands: readonly Command[]; tools: Record<ToolId, Tool> }) {
-  const hint = useBenchState((state) => tools[state.tool].hint)
+export function ToolLine({ commands }: { commands: readonly Command[] }) {
   const assemble = commands.find(({ id }) => id === 'assemble')!
   return (
     <div role="toolbar" aria-label="Tools" className="col-span-full flex h-10 items-stretch border-b border-hair bg-sheet">
-      {TOOLS.map(({ cluster, tools: own }) => (
+      {TOOLS.map(({ cluster, tools }) => (
         <Cluster key={cluster} name={cluster}>
-          {own.map(({ id, name, key }) => (
+          {tools.filter(({ under }) => !under).map(({ id, name, key }) => (
             <ToolButton key={id} id={id} name={name} shortcut={key} command={commands.find((command) => command.id === id)!} />
           ))}
         </Cluster>
@@ -42,10 +44,12 @@ export function ToolLine({ commands, tools }: { commands: readonly Command[]; to
         <ToolButton id="assemble" name="Assemble" shortcut="KeyA" command={assemble} />
       </Cluster>
       <ToolSettings />
-      <p className="ml-auto truncate self-center px-3 text-small text-quiet">{hint}</p>
     </div>
   )
 }
+
+/** Tools without a place of their own in the line, by the one whose settings lead to them. */
+const UNDER = new Map(TOOLS.flatMap(({ tools }) => tools.flatMap(({ id, under }) => (under ? [[id, under] as const] : []))))
 
 function Cluster({ name, children }: { name: string; children: ReactNode }) {
   return (
@@ -56,7 +60,7 @@ function Cluster({ name, children }: { name: string; children: ReactNode }) {
 }
 
 function ToolButton({ id, name, shortcut, command }: { id: ToolId | 'assemble'; name: string; shortcut: string; command: Command }) {
-  const inHand = useBenchState((state) => state.tool === id)
+  const inHand = useBenchState((state) => state.tool === id || UNDER.get(state.tool) === id)
   const showKeys = useBenchState((state) => state.showKeys)
   const Picture = PICTURES[id]
   return (

@@ -5,9 +5,12 @@ import { rotation, type Transform } from '@/core/geometry/transform'
 import { Choice } from '@/ui/choice'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
-import { useBench, useBenchState } from './context'
+import { outermost } from '@/core/drawing/tree'
+import { useBench, useBenchState, useShownObjects } from './context'
 import { transformSelection } from './operations'
 import type { BenchState } from './store'
+import { MeasureSettings } from './measure-settings'
+import { TextSettings } from './text-settings'
 import { pivotOf, scaling, slanting } from './tools/turn'
 
 const FIELD = '!w-11 border-b border-ink text-center text-ink'
@@ -19,12 +22,29 @@ export function ToolSettings() {
   const sides = useBenchState((state) => state.sides)
   const smoothness = useBenchState((state) => state.smoothness)
   switch (tool) {
+    case 'rectangle':
+    case 'ellipse':
+      return <LaySettings ellipse={tool === 'ellipse'} />
+    case 'arrow':
+    case 'spiral':
+      return (
+        <>
+          <PolygonKind tool={tool} />
+          <LaySize />
+        </>
+      )
+    case 'measure':
+      return <MeasureSettings />
     case 'polygon':
     case 'star':
       return (
-        <Setting word={tool === 'star' ? 'points' : 'sides'}>
-          <NumberField label="Sides" value={sides} step={1} className={FIELD} onChange={(value) => Number.isInteger(value) && value >= 3 && value <= 120 && bench.store.setState({ sides: value })} />
-        </Setting>
+        <>
+          {tool === 'polygon' && <PolygonKind tool={tool} />}
+          <Setting word={tool === 'star' ? 'points' : 'sides'}>
+            <NumberField label="Sides" value={sides} step={1} className={FIELD} onChange={(value) => Number.isInteger(value) && value >= 3 && value <= 120 && bench.store.setState({ sides: value })} />
+          </Setting>
+          <LaySize />
+        </>
       )
     case 'freehand':
       return (
@@ -35,10 +55,52 @@ export function ToolSettings() {
     case 'turn':
       return <TurnSettings />
     case 'select':
-      return <ScaleOwn />
+      return <SelectSettings />
     default:
       return null
   }
+}
+
+const LAYS = [{ value: 'corners', label: 'by corners' }, { value: 'tilted', label: 'tilted' }] as const
+const THREE = { value: 'three', label: 'three places' } as const
+const PARTS = [{ value: 'whole', label: 'whole' }, { value: 'ring', label: 'ring' }, { value: 'pie', label: 'pie' }, { value: 'arc', label: 'arc' }] as const
+
+/** How rectangles and ellipses are laid, and at what size a click places them. */
+function LaySettings({ ellipse }: { ellipse: boolean }) {
+  const bench = useBench()
+  const layBy = useBenchState((state) => (state.layBy === 'three' && !ellipse ? 'corners' : state.layBy))
+  const part = useBenchState((state) => state.part)
+  return (
+    <div className="flex items-center gap-2 pl-3">
+      <Choice<BenchState['layBy']> label="Lay by" value={layBy} options={ellipse ? [...LAYS, THREE] : LAYS} onChange={(next) => bench.store.setState({ layBy: next })} />
+      {ellipse && <Choice label="Part" value={part} options={PARTS} onChange={(next: BenchState['part']) => bench.store.setState({ part: next })} />}
+      {layBy === 'corners' && <LaySize />}
+    </div>
+  )
+}
+
+const KINDS = [{ value: 'polygon', label: 'polygon' }, { value: 'arrow', label: 'arrow' }, { value: 'spiral', label: 'spiral' }] as const
+
+/** The tools that lie under the polygon's. */
+function PolygonKind({ tool }: { tool: (typeof KINDS)[number]['value'] }) {
+  const bench = useBench()
+  return <div className="flex items-center pl-3"><Choice label="Shape" value={tool} options={KINDS} onChange={(next) => bench.take(next)} /></div>
+}
+
+/** The size that a click places. */
+function LaySize() {
+  const bench = useBench()
+  const size = useBenchState((state) => state.laySize)
+  const set = (key: 'w' | 'h') => (value: number) => value > 0 && value <= 1e5 && bench.store.setState({ laySize: { w: size?.w ?? value, h: size?.h ?? value, [key]: value } })
+  return (
+    <div className="flex items-center gap-1.5 pl-3 whitespace-nowrap text-quiet" title="A click places this size; Alt: by its centre">
+      click places
+      <NumberField label="Width a click places" value={size?.w ?? null} step={0.5} placeholder="w" className="!w-9 border-b border-ink text-center text-ink" onChange={set('w')} />
+      ×
+      <NumberField label="Height a click places" value={size?.h ?? null} step={0.5} placeholder="h" className="!w-9 border-b border-ink text-center text-ink" onChange={set('h')} />
+      {size && <button type="button" aria-label="No size" title="No size" className="px-1 hover:text-ink" onClick={() => bench.store.setState({ laySize: null })}>✕</button>}
+    </div>
+  )
 }
 
 function Setting({ word, children }: { word: string; children: React.ReactNode }) {
@@ -48,6 +110,15 @@ function Setting({ word, children }: { word: string; children: React.ReactNode }
       {children}
     </label>
   )
+}
+
+/** What the selection itself can be told. */
+function SelectSettings() {
+  const objects = useShownObjects()
+  const selection = useBenchState((state) => state.selection)
+  const [only, ...more] = outermost(objects, selection)
+  if (only?.kind === 'text' && more.length === 0) return <TextSettings key={only.id} object={only} />
+  return <ScaleOwn />
 }
 
 /** Whether weights and corners that do not come from the rules scale with the object. */

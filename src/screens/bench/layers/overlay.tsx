@@ -15,6 +15,7 @@ import { useBench, useBenchState, useRules, useShownObjects } from '../context'
 import { toScreen, type View } from '../view'
 import { alongGuide } from '@/core/snap/targets'
 import { shownGrips } from '../tools/select'
+import { measuredWords } from '../tools/measure'
 import { pivotOf } from '../tools/turn'
 import { NodeMarks, PenPath } from './node-marks'
 
@@ -42,6 +43,7 @@ export function Overlay({ view }: { view: View }) {
       {tool === 'nodes' && more.length === 0 && only?.kind === 'path' && <NodeMarks path={only} view={view} />}
       {tool === 'select' && <Handles selected={selected.filter(({ id }) => !isLocked(objects, id))} rules={rules} view={view} />}
       {tool === 'select' && <Grips objects={selected.filter(({ id }) => !isLocked(objects, id))} view={view} />}
+      {tool === 'measure' && <MeasuredMark view={view} />}
       {tool === 'turn' && <Pivot view={view} />}
       <InHandMarks view={view} rules={rules} />
     </g>
@@ -98,6 +100,29 @@ function Pivot({ view }: { view: View }) {
   if (!pivot) return null
   const { x, y } = toScreen(view, pivot)
   return <path d={`M${x - 6} ${y}a6 6 0 1 0 12 0a6 6 0 1 0 -12 0M${x - 10} ${y}h20M${x} ${y - 10}v20`} strokeWidth={1.25} />
+}
+
+/** What was measured: a line with ends across, or a circle with its centre, and its figure. */
+function MeasuredMark({ view }: { view: View }) {
+  const measured = useBenchState((state) => state.measured)
+  if (!measured) return null
+  if (measured.kind === 'circle') {
+    const { x, y } = toScreen(view, measured.circle.centre)
+    return (
+      <g stroke="var(--guide)">
+        <circle cx={x} cy={y} r={measured.circle.r * view.scale} strokeWidth={1.25} />
+        <path d={`M${x - 6} ${y}h12M${x} ${y - 6}v12`} />
+      </g>
+    )
+  }
+  const a = toScreen(view, measured.from), b = toScreen(view, measured.to)
+  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1, nx = (-(b.y - a.y) / length) * 6, ny = ((b.x - a.x) / length) * 6
+  return (
+    <g>
+      <path d={`M${a.x} ${a.y}L${b.x} ${b.y}M${a.x - nx} ${a.y - ny}L${a.x + nx} ${a.y + ny}M${b.x - nx} ${b.y - ny}L${b.x + nx} ${b.y + ny}`} strokeWidth={1.25} />
+      <Figure view={view} at={{ x: (measured.from.x + measured.to.x) / 2, y: (measured.from.y + measured.to.y) / 2 }} text={measuredWords(measured)} />
+    </g>
+  )
 }
 
 /** A mirror line across the whole square. */

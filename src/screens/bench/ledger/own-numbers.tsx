@@ -2,7 +2,7 @@
 
 import { segmentCount } from '@/core/geometry/path'
 import { outline } from '@/core/drawing/evaluate'
-import type { DrawingObject, Ellipse, Mirror, Rectangle } from '@/core/drawing/object'
+import type { Arrow, DrawingObject, Ellipse, Mirror, Rectangle, Spiral } from '@/core/drawing/object'
 import { radiusOf } from '@/core/drawing/values'
 import type { Radius } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
@@ -36,6 +36,9 @@ export function OwnNumbers({ object, rules, readOnly, change }: { object: Drawin
       )
     case 'ellipse':
       return <PartOfEllipse object={object} readOnly={readOnly} change={change} />
+    case 'arrow':
+    case 'spiral':
+      return <Shares object={object} readOnly={readOnly} change={change} />
     case 'mirror': {
       const set = (next: Partial<Mirror>, what: string) => change((other) => (other.kind === 'mirror' ? { ...other, ...next } : other), what)
       return (
@@ -74,6 +77,22 @@ function PartOfEllipse({ object, readOnly, change }: { object: Ellipse; readOnly
       ) : (
         <EditCell label={`hole of ${object.name}`} suffix=" % hole" value={(object.hole ?? 0) * 100} step={1} readOnly={readOnly} onChange={(hole) => hole >= 0 && hole < 100 && set({ hole: hole / 100 }, 'the hole')} />
       )}
+    </>
+  )
+}
+
+/** The shares that make an arrow (head and shaft) or a spiral (turns and first radius). */
+function Shares({ object, readOnly, change }: { object: Arrow | Spiral; readOnly: boolean; change: Change }) {
+  const { kind, name } = object
+  const set = (key: string, value: number) => change((other) => (other.kind === kind ? ({ ...other, [key]: value } as DrawingObject) : other), `the ${key}`)
+  const share = (key: string, value: number, suffix: string, least: number, most: number) => (
+    <EditCell label={`${key} of ${name}`} suffix={suffix} value={value * 100} step={1} readOnly={readOnly} onChange={(next) => next >= least && next <= most && set(key, next / 100)} />
+  )
+  if (object.kind === 'arrow') return <>{share('head', object.head, ' % head', 1, 100)}{share('shaft', object.shaft, ' % shaft', 1, 100)}</>
+  return (
+    <>
+      <EditCell label={`turns of ${name}`} suffix=" turns" value={object.turns} step={0.25} readOnly={readOnly} onChange={(turns) => turns >= 0.25 && turns <= 50 && set('turns', turns)} />
+      {share('inner', object.inner, ' % inner', 0, 99)}
     </>
   )
 }

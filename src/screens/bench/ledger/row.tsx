@@ -21,7 +21,7 @@ import { OwnNumbers } from './own-numbers'
 import { NamedNumberCell, PaintCell, WordCell } from './value-cell'
 
 /** The columns of the ledger; shared by its head, its rows and the row of the selection. */
-export const GRID = 'grid grid-cols-[22px_22px_minmax(112px,1fr)_54px_repeat(5,48px)_70px_64px_54px_68px_62px_170px] items-center'
+export const GRID = 'grid grid-cols-[22px_22px_minmax(112px,1fr)_54px_repeat(4,48px)_56px_68px_62px_52px_68px_62px_168px] items-center'
 
 export type LedgerRow = { readonly object: DrawingObject; readonly depth: number; readonly inside: Assembly | null; readonly locked: boolean }
 

@@ -1,91 +1,84 @@
 import { type Box, boxAbout, boxBetween } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
-import { freshCorner, freshEllipse, freshPolygon, freshRectangle, freshStyle } from '@/core/drawing/fresh'
 import type { DrawingObject } from '@/core/drawing/object'
-import type { Style } from '@/core/drawing/style'
 import { equalSizes } from '@/core/snap/gaps'
 import { touchBySizing } from '@/core/snap/snap-circle'
 import type { SnapTargets } from '@/core/snap/targets'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
-import { isFilledSet } from './fresh-style'
+import { BOX_NAMES, type BoxShape, freshShape } from './fresh-shape'
 import { caught } from './snapping'
-import type { At, Tool } from './tool'
+import { threePlaces } from './three-places'
+import { tiltedBox } from './tilted-box'
+import type { At, Drag, Tool } from './tool'
 
-/** What a tool that draws in a box draws. */
-export type BoxShape = 'rectangle' | 'ellipse' | 'polygon' | 'star'
-
-/** How deep the sides of a new star are drawn in. */
-const DEPTH = 0.5
-
-/** Draws a shape from corner to corner; Shift makes the sides equal, Alt draws from the centre. */
+/**
+ * Draws a shape from corner to corner; Shift makes the sides equal, Alt draws from the centre. With a size typed, a click places it. Rectangles
+ * and ellipses can be drawn tilted as well, circles through or touching three places.
+ */
 export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
-  const kind = shape === 'star' ? 'polygon' : shape
+  const tilted = tiltedBox(bench, shape), three = threePlaces(bench)
+  const way = () => {
+    const { layBy } = bench.store.getState()
+    if (layBy === 'three' && shape === 'ellipse') return three
+    return layBy === 'tilted' && (shape === 'rectangle' || shape === 'ellipse') ? tilted : null
+  }
+  const sides = shape === 'polygon' || shape === 'star'
   return {
     cursor: 'crosshair',
-    hint: `Drag from corner to corner · Shift: ${shape === 'ellipse' ? 'circle' : shape === 'rectangle' ? 'square' : 'regular'} · Alt: from the centre${kind === 'polygon' ? ' · up and down keys: more or fewer sides' : ''} · X: no snapping`,
+    hint: `Drag from corner to corner · Shift: ${shape === 'ellipse' ? 'circle' : 'equal sides'} · Alt: from the centre${sides ? ' · up, down: sides' : ''} · X: no snapping`,
     hover(at) {
-      bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
+      const other = way()
+      if (other) other.hover?.(at)
+      else bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
     },
-    press(at) {
-      const targets = bench.targetsAtRest
-      const from = caught(bench, at, targets).point
-      const sized = bench.store.getState().snaps.gaps ? withSizes(targets, from) : targets
-      const id = newId(), name = bench.nameFor(kind)
-      const style = freshStyle(bench.rules, isFilledSet(bench))
-      let box: Box | null = null
-      const add = (size: Box) => ({
-        kind: 'add' as const,
-        objects: [fresh(bench, shape, id, name, size, style)],
-        ...bench.top,
-      })
-      return {
-        move(next: At) {
-          const { point, marks } = caught(bench, next, sized)
-          box = drawnBox(from, point, next)
-          const touching = shape === 'ellipse' && next.shift && next.alt && !next.free ? touchBySizing({ centre: from, r: box.w / 2 }, targets, bench.reach) : null
-          if (touching) box = boxAbout(from, 2 * touching.circle.r, 2 * touching.circle.r)
-          bench.preview(add(box))
-          bench.select([id])
-          bench.hold({ marks: touching?.marks ?? marks, figure: { at: { x: box.x + box.w / 2, y: box.y + box.h }, text: `${figure(box.w)} × ${figure(box.h)}` } })
-        },
-        release() {
-          bench.letGo()
-          if (!box || box.w === 0 || box.h === 0) {
-            bench.preview(null)
-            bench.select([])
-            return
-          }
-          bench.edit(add(box), `Draw ${shape}`)
-          bench.take('select')
-        },
-        cancel() {
-          bench.preview(null)
-          bench.select([])
-          bench.letGo()
-        },
-      }
-    },
+    press: (at) => (way() ?? { press: (from: At) => fromCorner(bench, shape, from) }).press(at),
     key(key, down = true) {
-      if (kind !== 'polygon' || !down || (key !== 'ArrowUp' && key !== 'ArrowDown')) return false
-      bench.store.setState(({ sides }) => ({ sides: Math.max(3, Math.min(120, sides + (key === 'ArrowUp' ? 1 : -1))) }))
+      if (way()?.key?.(key, down)) return true
+      if (!sides || !down || (key !== 'ArrowUp' && key !== 'ArrowDown')) return false
+      bench.store.setState(({ sides: count }) => ({ sides: Math.max(3, Math.min(120, count + (key === 'ArrowUp' ? 1 : -1))) }))
       return true
     },
   }
 }
 
-function fresh(bench: Bench, shape: BoxShape, id: string, name: string, size: Box, style: Style): DrawingObject {
-  const corner = freshCorner(bench.rules)
-  switch (shape) {
-    case 'rectangle':
-      return freshRectangle(id, name, size, corner, style)
-    case 'ellipse':
-      return freshEllipse(id, name, size, style)
-    case 'polygon':
-      return freshPolygon(id, name, size, bench.store.getState().sides, undefined, 0, style)
-    case 'star':
-      return freshPolygon(id, name, size, bench.store.getState().sides, DEPTH, 0, style)
+function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
+  const targets = bench.targetsAtRest
+  const from = caught(bench, at, targets).point
+  const sized = bench.store.getState().snaps.gaps ? withSizes(targets, from) : targets
+  const id = newId(), name = bench.nameFor(BOX_NAMES[shape])
+  let box: Box | null = null
+  const add = (size: Box) => ({ kind: 'add' as const, objects: [freshShape(bench, shape, id, name, size)] as DrawingObject[], ...bench.top })
+  return {
+    move(next: At) {
+      const { point, marks } = caught(bench, next, sized)
+      box = drawnBox(from, point, next)
+      const touching = shape === 'ellipse' && next.shift && next.alt && !next.free ? touchBySizing({ centre: from, r: box.w / 2 }, targets, bench.reach) : null
+      if (touching) box = boxAbout(from, 2 * touching.circle.r, 2 * touching.circle.r)
+      bench.preview(add(box))
+      bench.select([id])
+      bench.hold({ marks: touching?.marks ?? marks, figure: { at: { x: box.x + box.w / 2, y: box.y + box.h }, text: `${figure(box.w)} × ${figure(box.h)}` } })
+    },
+    release(end: At) {
+      bench.letGo()
+      const { laySize } = bench.store.getState()
+      const isClick = !box || box.w === 0 || box.h === 0
+      if (isClick && laySize) box = end.alt ? boxAbout(from, laySize.w, laySize.h) : { ...from, ...laySize }
+      if (!box || box.w === 0 || box.h === 0) {
+        bench.preview(null)
+        bench.select([])
+        return
+      }
+      bench.edit(add(box), `Draw ${BOX_NAMES[shape].toLowerCase()}`)
+      bench.select([id])
+      bench.take('select')
+    },
+    cancel() {
+      bench.preview(null)
+      bench.select([])
+      bench.letGo()
+    },
   }
 }
 

@@ -19,7 +19,7 @@ export function drawLineTool(bench: Bench): Tool {
     press(at) {
       const targets = bench.targetsAtRest
       const from = caught(bench, at, targets).point
-      const id = newId(), name = bench.nameFor('line')
+      const id = newId(), name = bench.nameFor('Line')
       const style = freshStyle(bench.rules, false)
       let to: Point | null = null
       const add = (end: Point) => ({ kind: 'add' as const, objects: [freshLine(id, name, from, end, style)], ...bench.top })

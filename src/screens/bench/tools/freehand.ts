@@ -24,7 +24,7 @@ export function freehandTool(bench: Bench): Tool {
           const closed = points.length > 8 && distance(points[0]!, points.at(-1)!) <= 2 * bench.reach
           const contour = freehand(closed ? [...points.slice(0, -1), points[0]!] : points, bench.store.getState().smoothness, closed)
           if (!contour || contour.segments.length < (closed ? 2 : 1)) return
-          const path = freshPath(newId(), bench.nameFor('path'), [nodesOf(contour)], 0, freshStyle(bench.rules, false))
+          const path = freshPath(newId(), bench.nameFor('Path'), [nodesOf(contour)], 0, freshStyle(bench.rules, false))
           bench.add([path], 'Draw freehand')
         },
         cancel: () => bench.letGo(),

@@ -140,7 +140,7 @@ function put(bench: Bench, run: NodeRun, onto: PenInHand['onto']): void {
     return
   }
   const id = newId()
-  bench.edit({ kind: 'add', objects: [freshPath(id, bench.nameFor('path'), [run], freshCorner(bench.rules), freshStyle(bench.rules, isFilledSet(bench) && run.closed))], ...bench.top }, 'Draw a path')
+  bench.edit({ kind: 'add', objects: [freshPath(id, bench.nameFor('Path'), [run], freshCorner(bench.rules), freshStyle(bench.rules, isFilledSet(bench) && run.closed))], ...bench.top }, 'Draw a path')
   bench.select([id])
 }
 

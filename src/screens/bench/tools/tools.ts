@@ -3,11 +3,13 @@ import type { ToolId } from '../store'
 import { drawBoxTool } from './draw-box'
 import { drawLineTool } from './draw-line'
 import { freehandTool } from './freehand'
+import { measureTool } from './measure'
 import { mirrorTool } from './mirror'
 import { nodesTool } from './nodes'
 import { penTool } from './pen'
 import { selectTool } from './select'
 import type { Tool } from './tool'
+import { textTool } from './text'
 import { turnTool } from './turn'
 
 /** Every tool of a bench, by its id. */
@@ -19,6 +21,10 @@ export function makeTools(bench: Bench): Record<ToolId, Tool> {
     line: drawLineTool(bench),
     polygon: drawBoxTool(bench, 'polygon'),
     star: drawBoxTool(bench, 'star'),
+    arrow: drawBoxTool(bench, 'arrow'),
+    spiral: drawBoxTool(bench, 'spiral'),
+    text: textTool(bench),
+    measure: measureTool(bench),
     pen: penTool(bench),
     freehand: freehandTool(bench),
     nodes: nodesTool(bench),

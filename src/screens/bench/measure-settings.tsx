@@ -1,0 +1,50 @@
+'use client'
+
+import { tidy } from '@/core/geometry/tidy'
+import { Choice } from '@/ui/choice'
+import { newId } from '@/ui/new-id'
+import { say } from '@/ui/notice'
+import type { Bench } from './bench'
+import { useBench, useBenchState } from './context'
+import { benchGuides, freshGuide, setGuides } from './guides'
+import type { BenchState } from './store'
+import { freshShape } from './tools/fresh-shape'
+import { type Measured, measuredWords } from './tools/measure'
+
+const WAYS = [{ value: 'distance', label: 'distance' }, { value: 'circle', label: 'circle' }] as const
+const button = 'h-6 flex-none rounded-sheet border border-hair px-2 text-ink enabled:hover:border-ink disabled:opacity-40'
+
+/** What was measured, and what can be made of it. */
+export function MeasureSettings() {
+  const bench = useBench()
+  const measureBy = useBenchState((state) => state.measureBy)
+  const measured = useBenchState((state) => state.measured)
+  return (
+    <div className="flex min-w-0 items-center gap-2 pl-3 whitespace-nowrap text-quiet">
+      <Choice label="Measure" value={measureBy} options={WAYS} onChange={(next: BenchState['measureBy']) => bench.store.setState({ measureBy: next, measured: null })} />
+      <output aria-label="Measured" className="font-mono text-ink">{measured ? measuredWords(measured) : measureBy === 'circle' ? 'three places…' : ''}</output>
+      {measured && (
+        <>
+          <button type="button" className={button} onClick={() => copy(measured)}>Copy</button>
+          {measured.kind === 'distance' ? <button type="button" className={button} onClick={() => layGuide(bench, measured)}>Guide</button> : <button type="button" className={button} onClick={() => drawCircle(bench, measured)}>Circle</button>}
+        </>
+      )}
+    </div>
+  )
+}
+
+function copy(measured: Measured): void {
+  void navigator.clipboard.writeText(measuredWords(measured)).then(() => say({ text: 'Copied.' }), () => say({ text: 'The browser does not let the clipboard be written.' }))
+}
+
+/** A guide through both places. */
+function layGuide(bench: Bench, { from, to }: Extract<Measured, { kind: 'distance' }>): void {
+  const angle = (((Math.atan2(from.y - to.y, to.x - from.x) * 180) / Math.PI) % 180 + 180) % 180
+  setGuides(bench, [...benchGuides(bench), freshGuide(from, Number(angle.toFixed(9)) % 180)], 'Lay a guide along what was measured')
+}
+
+function drawCircle(bench: Bench, { circle: { centre, r } }: Extract<Measured, { kind: 'circle' }>): void {
+  bench.add([freshShape(bench, 'ellipse', newId(), bench.nameFor('Ellipse'), { x: tidy(centre.x - r), y: tidy(centre.y - r), w: tidy(2 * r), h: tidy(2 * r) })], 'Draw the circle that was measured')
+  bench.store.setState({ measured: null })
+  bench.take('select')
+}

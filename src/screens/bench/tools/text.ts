@@ -1,0 +1,25 @@
+import { freshStyle } from '@/core/drawing/fresh'
+import { newId } from '@/ui/new-id'
+import type { Bench } from '../bench'
+import { caught } from './snapping'
+import type { Tool } from './tool'
+
+/** Places a text whose baseline begins where the press is; it is typed in the line of settings above. */
+export function textTool(bench: Bench): Tool {
+  return {
+    cursor: 'text',
+    hint: 'Click where the baseline begins, then type the text',
+    hover(at) {
+      bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
+    },
+    press(at) {
+      const { point } = caught(bench, at, bench.targetsAtRest)
+      const words = () => bench.store.setState({ typing: true })
+      bench.letGo()
+      bench.add([{ kind: 'text', id: newId(), name: bench.nameFor('Text'), at: point, text: 'Text', size: bench.rules.grid.size / 4, spacing: 0, boldness: 600, style: freshStyle(bench.rules, true) }], 'Place a text')
+      bench.take('select')
+      // The press itself would take the focus away again.
+      return { move: () => undefined, release: words, cancel: () => undefined }
+    },
+  }
+}
