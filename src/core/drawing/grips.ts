@@ -109,7 +109,9 @@ function pullEllipse(object: Ellipse, id: string, to: Point, { step, alone }: Gr
     const hole = Math.max(0.01, Math.min(0.99, Math.round(distance({ x: 0, y: 0 }, p) * 100) / 100))
     return { object: { ...object, hole }, figure: `${Math.round(hole * 100)} % hole` }
   }
-  const raw = (Math.atan2(-p.y, p.x) * 180) / Math.PI, by = alone ? 15 : step === null ? 0.1 : 1
-  const angle = Math.round(raw / by) * by + 0
+  // Of all the angles that point there, the one nearest to what it was.
+  const seen = (Math.atan2(-p.y, p.x) * 180) / Math.PI, was = (id === 'from' ? object.from : object.to) ?? 0
+  const near = seen + 360 * Math.round((was - seen) / 360), raw = near > 360 ? near - 360 : near < -360 ? near + 360 : near, by = alone ? 15 : step === null ? 0.1 : 1
+  const angle = tidy(Math.round(raw / by) * by) + 0
   return { object: { ...object, [id]: angle }, figure: `${Math.round(angle * 10) / 10}°` }
 }

@@ -41,25 +41,6 @@ export const Ellipse = z.strictObject({
   style: Style,
 })
 
-/** A regular polygon in the ellipse that its frame spans, a node at the top; with `depth`, the share by which every side is drawn in, a star. */
-export const Polygon = z.strictObject({
-  kind: z.literal('polygon'),
-  ...common,
-  ...frame,
-  sides: z.int('The number of sides is a whole number.').min(3, 'A polygon has at least 3 sides.').max(120, 'A polygon may have at most 120 sides.'),
-  depth: z.number().min(0).max(0.99).optional(),
-  ...cornered,
-  style: Style,
-})
-
-/** An arrow to the right in its frame, or to the left (`back`): `head` and `shaft` are shares of its length and of its height. */
-export const Arrow = z.strictObject({ kind: z.literal('arrow'), ...common, ...frame, head: z.number().min(0.01).max(1), shaft: z.number().min(0.01).max(1), back: z.literal(true).optional(), ...cornered, style: Style })
-
-/** A spiral of quarter circles, each larger than the one before by as much, out to the frame's right; `inner` is the first radius as a share of the last. With `flip` it is turned over from left to right. */
-export const Spiral = z.strictObject({ kind: z.literal('spiral'), ...common, ...frame, turns: z.number().min(0.25).max(50), inner: z.number().min(0).max(0.99), flip: z.literal(true).optional(), style: Style })
-
-export const Line = z.strictObject({ kind: z.literal('line'), ...common, from: PointXY, to: PointXY, style: Style })
-
 /** The segment that leaves a node, where it is part of an ellipse (SVG 2 §9.3.8; `turn` in degrees). */
 const NodeArc = z.strictObject({ rx: z.number().positive().max(1e6), ry: z.number().positive().max(1e6), turn: Degrees.optional(), large: z.literal(true).optional(), sweep: z.literal(true).optional() })
 
@@ -79,6 +60,33 @@ export const Node = z.strictObject({
   join: Join.optional(),
   cap: Cap.optional(),
 })
+
+/**
+ * What lies along each side of a polygon, alike on all: the handle that leaves its corner, the nodes on it, the handle that arrives at the
+ * next corner. Seen from the corner, one unit of x is the side, y is as long and points outwards, in the circle before the frame stretches it.
+ */
+export const PolygonSide = z.strictObject({ out: PointXY.optional(), in: PointXY.optional(), nodes: z.array(Node).max(200) })
+
+/** A regular polygon in the ellipse that its frame spans, a node at the top; with `depth`, the share by which every side is drawn in, a star; with a `side` of its own, what lies along each. */
+export const Polygon = z.strictObject({
+  kind: z.literal('polygon'),
+  ...common,
+  ...frame,
+  sides: z.int('The number of sides is a whole number.').min(3, 'A polygon has at least 3 sides.').max(120, 'A polygon may have at most 120 sides.'),
+  depth: z.number().min(0).max(0.99).optional(),
+  side: PolygonSide.optional(),
+  ...cornered,
+  style: Style,
+})
+
+/** An arrow to the right in its frame, or to the left (`back`): `head` and `shaft` are shares of its length and of its height. */
+export const Arrow = z.strictObject({ kind: z.literal('arrow'), ...common, ...frame, head: z.number().min(0.01).max(1), shaft: z.number().min(0.01).max(1), back: z.literal(true).optional(), ...cornered, style: Style })
+
+/** A spiral of quarter circles, each larger than the one before by as much, out to the frame's right; `inner` is the first radius as a share of the last. With `flip` it is turned over from left to right. */
+export const Spiral = z.strictObject({ kind: z.literal('spiral'), ...common, ...frame, turns: z.number().min(0.25).max(50), inner: z.number().min(0).max(0.99), flip: z.literal(true).optional(), style: Style })
+
+export const Line = z.strictObject({ kind: z.literal('line'), ...common, from: PointXY, to: PointXY, style: Style })
+
 export const NodeRun = z.strictObject({ closed: z.boolean(), nodes: z.array(Node).min(2).max(100_000) })
 export const PathObject = z.strictObject({
   kind: z.literal('path'),
@@ -124,6 +132,7 @@ export type Role = z.infer<typeof Role>
 export type Rectangle = z.infer<typeof Rectangle>
 export type Ellipse = z.infer<typeof Ellipse>
 export type Polygon = z.infer<typeof Polygon>
+export type PolygonSide = z.infer<typeof PolygonSide>
 export type Arrow = z.infer<typeof Arrow>
 export type Spiral = z.infer<typeof Spiral>
 export type LineObject = z.infer<typeof Line>

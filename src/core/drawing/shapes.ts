@@ -7,6 +7,7 @@ import { cosSin } from '../geometry/transform'
 import { type Corner, roundContour } from '../outline/corner'
 import { type Frame, frameAxes, frameCorners, framePoint } from './frame'
 import { contourOf } from './nodes'
+import { polygonRun } from './polygon-side'
 import type { Arrow, Cornered, Ellipse, PathObject, Polygon, Rectangle, Spiral } from './object'
 import type { CornerStyle, Radius } from './style'
 import { type NamedValues, radiusOf } from './values'
@@ -28,7 +29,9 @@ export function polygonNodes(object: Polygon): Point[] {
 }
 
 export function polygonPath(object: Polygon, values: NamedValues): Path {
-  return finished([polyline(polygonNodes(object), true)], () => cornerOf(object, values))
+  if (!object.side) return finished([polyline(polygonNodes(object), true)], () => cornerOf(object, values))
+  const run = polygonRun(object)
+  return finished([contourOf(run)], (_, i) => cornerOf(object, values, run.nodes[i]?.corner, run.nodes[i]?.cornerStyle))
 }
 
 /** The outline of an arrow: shaft and head, from the tail's upper corner clockwise. */

@@ -1,12 +1,12 @@
 import { changeNodes, closeContour, insertNode, joinEnds, kindOf, moveNodes, type NodeAt, nodeAt, type NodeKind, openAt, removeNodes, reverseContour, setKind, straighten } from '@/core/drawing/node-edit'
 import { contourOf, nodesOf } from '@/core/drawing/nodes'
-import { outline } from '@/core/drawing/evaluate'
-import { type DrawingObject, isContainer, isStyled, type Node, type PathObject } from '@/core/drawing/object'
+import { editable } from '@/core/drawing/editable'
+import { type DrawingObject, isContainer, type Node, type PathObject } from '@/core/drawing/object'
 import { simplify } from '@/core/outline/simplify'
 import type { Point } from '@/core/geometry/point'
 import { say } from '@/ui/notice'
 import type { Bench } from './bench'
-import { allNodes, editedPath, nodeKey, selectedNodes } from './node-selection'
+import { allNodes, editedPath, nodeKey, putPath, selectedNodes } from './node-selection'
 
 const title = (places: readonly NodeAt[]): string => (places.length === 1 ? 'a node' : `${places.length} nodes`)
 
@@ -15,12 +15,12 @@ export const inNodes = (bench: Bench): boolean => bench.store.getState().tool ==
 
 /** What keeps nodes from being edited, as a sentence; null when nothing does. */
 export function nodesNeed(bench: Bench): string | null {
-  if (!editedPath(bench)) return 'Select one path, then nodes of it with the nodes tool (W).'
+  if (!editedPath(bench)) return 'Select one path or shape, then nodes of it with the nodes tool (W).'
   return selectedNodes(bench).length > 0 ? null : 'Select nodes of the path first, with the nodes tool (W).'
 }
 
 function edit(bench: Bench, next: PathObject | null, label: string): void {
-  if (next) bench.edit({ kind: 'replace', objects: [next] }, label)
+  if (next) putPath(bench, next, label)
 }
 
 export function nudgeNodes(bench: Bench, by: Point): void {
@@ -137,21 +137,9 @@ function referenceOf(bench: Bench, places: readonly NodeAt[]): NodeAt {
 /** Turns the selection into plain paths: the exact result of each object, circles as arcs. */
 export function fixToPath(bench: Bench): void {
   const { free } = bench
-  const next = free.flatMap((object): DrawingObject[] => {
-    if (object.kind === 'group' || object.kind === 'path') return [object]
-    const path = asPath(bench, object)
-    return path ? [path] : [object]
-  })
+  const next = free.map((object): DrawingObject => editable(object, bench.rules) ?? object)
   if (next.every((object, i) => object === free[i])) say({ text: 'These are plain paths already.' })
   else bench.edit({ kind: 'replace', objects: next }, `Fix ${free.length === 1 ? free[0]!.name : `${free.length} objects`} to a path`)
-}
-
-/** An object as a path with its own style; null for what has no outline. */
-function asPath(bench: Bench, object: DrawingObject): PathObject | null {
-  const contours = outline(object, bench.rules)
-  if (contours.length === 0 || !isStyled(object)) return null
-  const { id, name, role, hidden, locked, style } = object
-  return { kind: 'path', id, name, ...(role && { role }), ...(hidden && { hidden }), ...(locked && { locked }), corner: 0, contours: contours.map((contour) => nodesOf(contour)), style }
 }
 
 /** Takes needless nodes out of the selected paths, within a tolerance of a hundredth of a unit. */

@@ -1,5 +1,8 @@
 import type { NodeAt } from '@/core/drawing/node-edit'
+import { afterEdit, editable, type Edited } from '@/core/drawing/editable'
 import type { PathObject } from '@/core/drawing/object'
+import { say } from '@/ui/notice'
+import { undoStep } from '../frame/session'
 import type { Bench } from './bench'
 
 export const nodeKey = ({ contour, node }: NodeAt): string => `${contour} ${node}`
@@ -9,10 +12,28 @@ export function nodeOfKey(key: string): NodeAt {
   return { contour: contour!, node: node! }
 }
 
-/** The one path whose nodes are edited: the selected one, when it is alone and not locked. */
+/** The one object whose nodes are edited, as a path: the selected one, when it is alone and not locked. */
 export function editedPath(bench: Bench): PathObject | null {
-  const [path, ...more] = bench.free
-  return path?.kind === 'path' && more.length === 0 ? path : null
+  const [object, ...more] = bench.free
+  return object && more.length === 0 ? editable(object, bench.rules) : null
+}
+
+/** What an edited path comes to in the drawing: the shape it was taken from where that can express it. */
+export function editedObject(bench: Bench, path: PathObject): Edited {
+  const object = bench.free.find(({ id }) => id === path.id)
+  return object ? afterEdit(object, path) : { object: path, lost: null }
+}
+
+/** Puts an edited path into the drawing, and says what is lost when a shape had to become a path. */
+export function putPath(bench: Bench, path: PathObject, label: string): void {
+  const { object, lost } = editedObject(bench, path)
+  bench.edit({ kind: 'replace', objects: [object] }, label)
+  if (lost) say({ text: `“${object.name}” is a path now; ${lost} went with that.`, action: { label: 'Undo', run: () => undoStep(bench.session) } })
+}
+
+/** Shows an edited path while it is in hand. */
+export function previewPath(bench: Bench, path: PathObject): void {
+  bench.preview({ kind: 'replace', objects: [editedObject(bench, path).object] })
 }
 
 /** The selected nodes that are there, in order. */

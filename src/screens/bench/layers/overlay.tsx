@@ -4,6 +4,7 @@ import { boxBetween } from '@/core/geometry/box'
 import { transformPath } from '@/core/geometry/path'
 import { pathData } from '@/core/formats/path-data'
 import { extentOf, frameOf } from '@/core/drawing/adjust'
+import { editable } from '@/core/drawing/editable'
 import { outline } from '@/core/drawing/evaluate'
 import { type Frame, frameCorners, framePoint } from '@/core/drawing/frame'
 import { type DrawingObject, isContainer, type Mirror } from '@/core/drawing/object'
@@ -28,6 +29,7 @@ export function Overlay({ view }: { view: View }) {
   const tool = useBenchState((state) => state.tool)
   const selected = outermost(objects, selection)
   const [only, ...more] = selected
+  const nodes = tool === 'nodes' && only && more.length === 0 ? editable(only, rules) : null
   const axes = mirrorsAround(objects, selection)
   const hovered = hover !== null && !selection.has(hover) && (tool === 'select' || tool === 'nodes') ? find(objects, hover)?.object : undefined
   return (
@@ -40,7 +42,7 @@ export function Overlay({ view }: { view: View }) {
           <OutlineOf object={picked} rules={rules} view={view} width={1.5} />
         </g>
       ))}
-      {tool === 'nodes' && more.length === 0 && only?.kind === 'path' && <NodeMarks path={only} view={view} />}
+      {nodes && <NodeMarks path={nodes} view={view} />}
       {tool === 'select' && <Handles selected={selected.filter(({ id }) => !isLocked(objects, id))} rules={rules} view={view} />}
       {tool === 'select' && <Grips objects={selected.filter(({ id }) => !isLocked(objects, id))} view={view} />}
       {tool === 'measure' && <MeasuredMark view={view} />}

@@ -9,7 +9,9 @@ import { Tabs } from 'radix-ui'
 import { useCallback, useMemo, useState } from 'react'
 import { segmentCount } from '@/core/geometry/path'
 import { membersOf } from '@/core/drawing/edit'
+import { editable } from '@/core/drawing/editable'
 import { evaluateAll } from '@/core/drawing/evaluate'
+import type { Rules } from '@/core/rules/rules'
 import { type Assembly, type DrawingObject, isContainer } from '@/core/drawing/object'
 import { countObjects, outermost } from '@/core/drawing/tree'
 import { useSessionState } from '../../frame/set-provider'
@@ -33,7 +35,8 @@ export function Ledger() {
   const selection = useBenchState((state) => state.selection)
   const icon = useShownIcon()
   const guides = icon ? guidesOf(icon).length : 0
-  const nodeCount = nodesIn(outermost(objects, selection))
+  const rules = useRules()
+  const nodeCount = nodesIn(outermost(objects, selection), rules)
   const tab = 'border-r border-hair px-3.5 py-[5px] text-quiet hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]'
   return (
     <Tabs.Root value={panel} onValueChange={(value) => bench.store.setState({ panel: value as BenchState['panel'] })} className="flex min-h-0 flex-col border-t border-ink bg-sheet">
@@ -63,8 +66,9 @@ export function Ledger() {
 }
 
 /** How many nodes a selected path has; none where anything else is selected. */
-function nodesIn([path, ...more]: readonly DrawingObject[]): number {
-  return path?.kind === 'path' && more.length === 0 ? path.contours.reduce((sum, { nodes }) => sum + nodes.length, 0) : 0
+function nodesIn([object, ...more]: readonly DrawingObject[], rules: Rules): number {
+  const path = object && more.length === 0 && object.kind !== 'assembly' ? editable(object, rules) : null
+  return path ? path.contours.reduce((sum, { nodes }) => sum + nodes.length, 0) : 0
 }
 
 function Result({ objects }: { objects: readonly DrawingObject[] }) {

@@ -2,15 +2,14 @@
 
 import clsx from 'clsx'
 import { changeNodes, kindOf, moveNodes, type NodeAt, type NodeKind, setKind } from '@/core/drawing/node-edit'
-import { frameOf } from '@/core/drawing/adjust'
-import { isFramed, type Node, type PathObject } from '@/core/drawing/object'
+import { editable } from '@/core/drawing/editable'
+import type { Node, PathObject } from '@/core/drawing/object'
 import { Cap, type CornerStyle, Join, type Radius } from '@/core/drawing/style'
 import { outermost } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
 import { type Bench, isLocked } from '../bench'
 import { useBench, useBenchState, useRules, useShownObjects } from '../context'
-import { fixToPath } from '../node-operations'
-import { nodeKey, nodeOfKey } from '../node-selection'
+import { nodeKey, nodeOfKey, putPath } from '../node-selection'
 import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
 import { NamedNumberCell, SEVERAL, WordCell } from './value-cell'
@@ -20,26 +19,13 @@ const KINDS: readonly NodeKind[] = ['corner', 'smooth', 'symmetric']
 
 /** The nodes of the selected path as rows. An edit in a selected row goes to every selected node. */
 export function NodesPanel() {
-  const bench = useBench()
   const rules = useRules()
   const objects = useShownObjects()
   const selection = useBenchState((state) => state.selection)
   const nodes = useBenchState((state) => state.nodes)
-  const [path, ...more] = outermost(objects, selection)
-  if (!path || more.length > 0) return <p className="px-4 py-3 text-quiet">Select one path to see its nodes.</p>
-  if (path.kind !== 'path') {
-    const size = isFramed(path) ? frameOf(path, rules) : null
-    return (
-      <p className="px-4 py-3 text-quiet">
-        {path.name} is a live shape{size && ` of ${size.w} × ${size.h}`}: its numbers are in Objects.{' '}
-        {path.kind !== 'group' && (
-          <button type="button" className="text-ink underline decoration-hair underline-offset-2 hover:decoration-ink" onClick={() => fixToPath(bench)}>
-            Fix it to a path
-          </button>
-        )}
-      </p>
-    )
-  }
+  const [object, ...more] = outermost(objects, selection)
+  const path = object && more.length === 0 ? editable(object, rules) : null
+  if (!path) return <p className="px-4 py-3 text-quiet">Select one path or shape to see its nodes.</p>
   const locked = isLocked(objects, path.id)
   return (
     <div role="treegrid" aria-label="Nodes" aria-multiselectable className="min-w-[760px]">
@@ -108,7 +94,7 @@ function NodeCells({ bench, path, rules, label, node, isEnd, readOnly = false, t
 }) {
   const commit = (what: string, next: (places: readonly NodeAt[]) => PathObject) => {
     const places = targets()
-    bench.edit({ kind: 'replace', objects: [next(places)] }, `Set ${what} of ${places.length === 1 ? label : `${places.length} nodes`}`)
+    putPath(bench, next(places), `Set ${what} of ${places.length === 1 ? label : `${places.length} nodes`}`)
   }
   const set = (what: string, change: Partial<Node>) => commit(what, (places) => changeNodes(path, places, (one) => withValues(one, change)))
   const moveTo = (axis: 'x' | 'y') => (value: number) =>

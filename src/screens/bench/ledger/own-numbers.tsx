@@ -31,6 +31,7 @@ export function OwnNumbers({ object, rules, readOnly, change }: { object: Drawin
       return (
         <>
           <EditCell label={`sides of ${object.name}`} suffix={object.depth ? ' points' : ' sides'} value={object.sides} step={1} readOnly={readOnly} onChange={(value) => Number.isInteger(value) && value >= 3 && value <= 120 && change((other) => (other.kind === 'polygon' ? { ...other, sides: value } : other), 'the sides')} />
+          {object.side && <span className="truncate px-1">own sides</span>}
           <EditCell label={`depth of ${object.name}`} suffix=" % deep" value={(object.depth ?? 0) * 100} step={1} readOnly={readOnly} onChange={(value) => value >= 0 && value <= 99 && change((other) => (other.kind === 'polygon' ? withDepth(other, value / 100) : other), 'the depth')} />
         </>
       )
@@ -57,7 +58,7 @@ export function OwnNumbers({ object, rules, readOnly, change }: { object: Drawin
 }
 
 function withDepth<T extends Extract<DrawingObject, { kind: 'polygon' }>>(object: T, depth: number): T {
-  const { depth: _, ...rest } = object
+  const { depth: _, side: __, ...rest } = object
   return (depth > 0 ? { ...rest, depth } : rest) as T
 }
 

@@ -6,7 +6,7 @@ import { pick } from '@/core/drawing/pick'
 import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
-import { editedPath, nodeKey, selectedNodes } from '../node-selection'
+import { editedPath, nodeKey, previewPath, putPath, selectedNodes } from '../node-selection'
 import { toScreen } from '../view'
 import { lineFigure } from './draw-line'
 import { caught } from './snapping'
@@ -50,7 +50,7 @@ export function nodesTool(bench: Bench): Tool {
       const path = editedPath(bench)
       const segment = path && !nodeUnder(bench, path, at) ? segmentUnder(bench, path, at) : null
       if (!path || !segment) return
-      bench.edit({ kind: 'replace', objects: [insertNode(path, segment, segment.t)] }, `Insert a node in ${path.name}`)
+      putPath(bench, insertNode(path, segment, segment.t), `Insert a node in ${path.name}`)
       bench.store.setState({ nodes: new Set([nodeKey({ contour: segment.contour, node: segment.node + 1 })]) })
     },
   }
@@ -130,12 +130,12 @@ function pressNode(bench: Bench, path: PathObject, pressed: NodeAt, start: At): 
       if (!edit && distance(at.screen, start.screen) < SLACK) return
       const { point, marks } = at.shift ? { point: constrainAngle(from, at.p), marks: [] } : caught(bench, at, targets)
       edit = moveNodes(path, places, subtract(point, from))
-      bench.preview({ kind: 'replace', objects: [edit] })
+      previewPath(bench, edit)
       bench.hold({ marks, figure: { at: point, text: `${figure(point.x)}, ${figure(point.y)}` } })
     },
     release() {
       bench.letGo()
-      if (edit) bench.edit({ kind: 'replace', objects: [edit] }, `Move ${places.length === 1 ? 'a node' : `${places.length} nodes`} of ${path.name}`)
+      if (edit) putPath(bench, edit, `Move ${places.length === 1 ? 'a node' : `${places.length} nodes`} of ${path.name}`)
       else if (!alone) bench.store.setState({ nodes: new Set([key]) })
     },
     cancel: () => abandon(bench),
@@ -156,12 +156,12 @@ function pullHandle(bench: Bench, path: PathObject, place: NodeAt, side: 'in' | 
     move(at) {
       const { point, marks } = at.shift ? { point: constrainAngle(node, at.p), marks: [] } : caught(bench, at, targets)
       edit = setHandle(path, place, side, subtract(point, node), at.alt)
-      bench.preview({ kind: 'replace', objects: [edit] })
+      previewPath(bench, edit)
       bench.hold({ marks, figure: { at: point, text: lineFigure(node, point) } })
     },
     release() {
       bench.letGo()
-      if (edit) bench.edit({ kind: 'replace', objects: [edit] }, `Pull a handle of ${path.name}`)
+      if (edit) putPath(bench, edit, `Pull a handle of ${path.name}`)
     },
     cancel: () => abandon(bench),
   }
@@ -177,13 +177,13 @@ function pressSegment(bench: Bench, path: PathObject, segment: NodeAt & { t: num
       if (!edit && distance(at.screen, start.screen) < SLACK) return
       const { point, marks } = caught(bench, at, bench.targetsAtRest)
       edit = pullSegment(path, segment, segment.t, point)
-      bench.preview({ kind: 'replace', objects: [edit] })
+      previewPath(bench, edit)
       bench.hold({ marks })
     },
     release() {
       bench.letGo()
       bench.store.setState(({ nodes: before }) => ({ nodes: start.shift ? new Set([...before, ...both]) : both }))
-      if (edit) bench.edit({ kind: 'replace', objects: [edit] }, `Curve a segment of ${path.name}`)
+      if (edit) putPath(bench, edit, `Curve a segment of ${path.name}`)
     },
     cancel: () => abandon(bench),
   }
