@@ -38,6 +38,8 @@ export function transformObject(object: DrawingObject, map: Transform): DrawingO
       return {
         ...object,
         contours: object.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => transformNode(node, map)) })),
+        ...(object.regions && { regions: object.regions.map((p) => applyTidy(map, p)) }),
+        ...(object.trace && { trace: { ...object.trace, points: object.trace.points.map((p) => applyTidy(map, p)) } }),
       }
     case 'group':
     case 'assembly':

@@ -11,6 +11,7 @@ export type DrawingEdit =
   | { readonly kind: 'replace'; readonly objects: readonly DrawingObject[] }
   | { readonly kind: 'arrange'; readonly ids: readonly string[]; readonly into: string | null; readonly at: number }
   | { readonly kind: 'gather'; readonly ids: readonly string[]; readonly container: EmptyContainer; readonly roles?: readonly Role[] }
+  | { readonly kind: 'merge'; readonly into: DrawingObject; readonly gone: readonly string[] }
   | { readonly kind: 'loosen'; readonly id: string }
 
 /** The drawing after an edit; the drawing itself when the edit names nothing in it. */
@@ -48,6 +49,10 @@ export function applyDrawingEdit(objects: readonly DrawingObject[], edit: Drawin
       const container = { ...edit.container, members } as DrawingObject
       // The container takes the place of its topmost member.
       return splice(mapObjects(objects, (object) => (others.has(object.id) ? null : object)), top.id, [container])
+    }
+    case 'merge': {
+      const gone = new Set(edit.gone)
+      return mapObjects(objects, (object) => (object.id === edit.into.id ? edit.into : gone.has(object.id) ? null : object))
     }
     case 'loosen': {
       const place = find(objects, edit.id)

@@ -46,7 +46,7 @@ export type Edited = { readonly object: DrawingObject; readonly lost: string | n
 
 /** The object after its nodes were edited as a path: still live where it can be, else the path itself. */
 export function afterEdit(object: DrawingObject, path: PathObject): Edited {
-  if (object.kind === 'path') return { object: path, lost: null }
+  if (object.kind === 'path') return { object: path.contours === object.contours ? path : withoutTrace(path), lost: null }
   if (object.kind === 'polygon') {
     const folded = foldedPolygon(object, path)
     if (folded) return { object: folded, lost: null }
@@ -56,6 +56,11 @@ export function afterEdit(object: DrawingObject, path: PathObject): Edited {
     if (from && to && more.length === 0 && !run!.closed && !from.out && !to.in) return { object: { ...object, from: { x: from.x, y: from.y }, to: { x: to.x, y: to.y } }, lost: null }
   }
   return { object: path, lost: LOST[object.kind] ?? 'its own numbers' }
+}
+
+/** A path whose nodes were touched is no longer what the hand drew. */
+function withoutTrace({ trace: _, ...path }: PathObject): PathObject {
+  return path
 }
 
 /** What each kind gives up when it becomes a path. */

@@ -4,6 +4,7 @@ import { arrowPath, ellipsePath, pathOutline, polygonPath, rectanglePath, spiral
 import { imagesOf, mirrored } from './mirror'
 import { type Memory, remembered } from './memory'
 import type { DrawingObject } from './object'
+import { filledRegions } from './regions'
 import { hasOwnJoints, ownJointsOutline } from './own-joints'
 import type { Style } from './style'
 import { textOutline } from './text'
@@ -27,9 +28,16 @@ export function evaluate(object: DrawingObject, values: NamedValues): readonly S
     }
     if (object.kind === 'group') return object.members.flatMap((member) => evaluate(member, values))
     const shapes = shape(object.id, outline(object, values), object.style, values)
-    if (object.kind !== 'path' || !hasOwnJoints(object)) return shapes
+    if (object.kind !== 'path' || (!hasOwnJoints(object) && !object.regions)) return shapes
+    const { regions } = object
+    if (regions && !hasOwnJoints(object)) {
+      return shapes.flatMap(({ id, path, fill, stroke }): Shape[] => {
+        const filled = fill ? filledRegions(path, regions) : []
+        return [...(filled.length > 0 ? [{ id, path: filled, fill, stroke: null }] : []), ...(stroke ? [{ id, path, fill: null, stroke }] : [])]
+      })
+    }
     return shapes.flatMap(({ id, path, fill, stroke }): Shape[] => [
-      ...(fill ? [{ id, path, fill, stroke: null }] : []),
+      ...(fill ? [{ id, path: regions ? filledRegions(path, regions) : path, fill, stroke: null }] : []),
       ...(stroke ? [{ id, path: ownJointsOutline(object, path, stroke), fill: stroke.paint, stroke: null }] : []),
     ])
   })

@@ -22,7 +22,7 @@ export const freshPolygon = (id: string, name: string, box: Box, sides: number, 
 
 export const freshLine = (id: string, name: string, from: Point, to: Point, style: Style): LineObject => ({ kind: 'line', id, name, from, to, style })
 
-export const freshPath = (id: string, name: string, contours: NodeRun[], corner: Radius, style: Style): PathObject => ({ kind: 'path', id, name, corner, contours, style })
+export const freshPath = (id: string, name: string, contours: NodeRun[], corner: Radius, style: Style, trace?: PathObject['trace']): PathObject => ({ kind: 'path', id, name, corner, contours, ...(trace && { trace }), style })
 
 /** What each kind of object is called before it has a name of its own. */
 export const KIND_NAMES: Record<Kind, string> = {

@@ -88,11 +88,17 @@ export const Spiral = z.strictObject({ kind: z.literal('spiral'), ...common, ...
 export const Line = z.strictObject({ kind: z.literal('line'), ...common, from: PointXY, to: PointXY, style: Style })
 
 export const NodeRun = z.strictObject({ closed: z.boolean(), nodes: z.array(Node).min(2).max(100_000) })
+/**
+ * Contours of nodes. With `regions` only the regions around those points are filled; `trace` is what a hand drew, to be smoothed otherwise
+ * as long as no node was touched.
+ */
 export const PathObject = z.strictObject({
   kind: z.literal('path'),
   ...common,
   ...cornered,
   contours: z.array(NodeRun).min(1).max(10_000),
+  regions: z.array(PointXY).max(1000).optional(),
+  trace: z.strictObject({ points: z.array(PointXY).min(2).max(20_000), smoothness: z.number().min(0.01).max(10), closed: z.boolean() }).optional(),
   style: Style,
 })
 

@@ -73,14 +73,14 @@ export class Bench {
     this.store.setState((state) => {
       const selection = new Set(ids)
       const same = selection.size === state.selection.size && [...selection].every((id) => state.selection.has(id))
-      return { selection, nodes: same ? state.nodes : NOTHING, pivot: same ? state.pivot : null }
+      return { selection, nodes: same ? state.nodes : NOTHING, reference: same ? state.reference : null, pivot: same ? state.pivot : null }
     })
   }
 
   toggle(id: string): void {
     const next = new Set(this.store.getState().selection)
     if (!next.delete(id)) next.add(id)
-    this.store.setState({ selection: next, nodes: NOTHING, pivot: null })
+    this.store.setState({ selection: next, nodes: NOTHING, reference: null, pivot: null })
   }
 
   take(tool: ToolId): void {

@@ -1,12 +1,14 @@
 import { changeNodes, closeContour, insertNode, joinEnds, kindOf, moveNodes, type NodeAt, nodeAt, type NodeKind, openAt, removeNodes, reverseContour, setKind, straighten } from '@/core/drawing/node-edit'
 import { contourOf, nodesOf } from '@/core/drawing/nodes'
 import { editable } from '@/core/drawing/editable'
+import { outline } from '@/core/drawing/evaluate'
+import { extended, shortened } from '@/core/outline/extend'
 import { type DrawingObject, isContainer, type Node, type PathObject } from '@/core/drawing/object'
 import { simplify } from '@/core/outline/simplify'
 import type { Point } from '@/core/geometry/point'
 import { say } from '@/ui/notice'
 import type { Bench } from './bench'
-import { allNodes, editedPath, nodeKey, putPath, selectedNodes } from './node-selection'
+import { allNodes, editedPath, nodeKey, nodeOfKey, putPath, selectedNodes } from './node-selection'
 
 const title = (places: readonly NodeAt[]): string => (places.length === 1 ? 'a node' : `${places.length} nodes`)
 
@@ -128,8 +130,50 @@ export function alignNodes(bench: Bench, axis: 'x' | 'y'): void {
   }, path), `Align ${title(places)} of ${path.name}`)
 }
 
-/** The node that was selected last is the one others are brought to. */
+/** Selected nodes spaced evenly along an axis, between the two outermost. */
+export function spaceNodes(bench: Bench, axis: 'x' | 'y'): void {
+  const path = editedPath(bench)!
+  const order = selectedNodes(bench).toSorted((a, b) => nodeAt(path, a)![axis] - nodeAt(path, b)![axis])
+  const first = nodeAt(path, order[0]!)![axis], last = nodeAt(path, order.at(-1)!)![axis]
+  edit(bench, order.reduce((so, at, i) => {
+    const by = first + ((last - first) * i) / (order.length - 1) - nodeAt(so, at)![axis]
+    return moveNodes(so, [at], axis === 'x' ? { x: by, y: 0 } : { x: 0, y: by })
+  }, path), `Space ${title(order)} of ${path.name}`)
+}
+
+/** Marks the selected node as the one that others are aligned to, or takes the mark away. */
+export function markReference(bench: Bench): void {
+  const key = [...bench.store.getState().nodes].at(-1)!
+  bench.store.setState(({ reference }) => ({ reference: reference === key ? null : key }))
+}
+
+/** Draws the selected end on to the first edge it meets, or cuts it back to the last one it crosses. */
+export function fitEnd(bench: Bench, way: 'extend' | 'shorten'): void {
+  const path = editedPath(bench)!
+  const end = selectedNodes(bench).find(({ contour, node }) => !path.contours[contour]!.closed && (node === 0 || node === path.contours[contour]!.nodes.length - 1))
+  if (!end) return void say({ text: 'Select the end of an open path first.' })
+  const run = path.contours[end.contour]!
+  const others = [...bench.objects.filter((object) => object.id !== path.id && !object.hidden).flatMap((object) => outline(object, bench.rules)), ...path.contours.filter((other) => other !== run).map(contourOf)]
+  const found = (way === 'extend' ? extended : shortened)(contourOf(run), end.node !== 0, others)
+  if (!found) return void say({ text: way === 'extend' ? 'Drawn on, this end meets no edge.' : 'No edge crosses this path.' })
+  edit(bench, { ...path, contours: path.contours.map((other) => (other === run ? nodesOf(found.contour, run.nodes) : other)) }, `${way === 'extend' ? 'Extend' : 'Shorten'} ${path.name} to an edge`)
+  bench.store.setState({ nodes: new Set() })
+}
+
+/** Puts the strokes of several paths and lines into one path, where ends in one place move together. */
+export function gatherStrokes(bench: Bench): void {
+  const paths = bench.free.flatMap((object) => editable(object, bench.rules) ?? [])
+  const [lowest, ...rest] = paths
+  if (!lowest) return
+  const whole: PathObject = { ...lowest, contours: paths.flatMap((path) => path.contours) }
+  bench.edit({ kind: 'merge', into: whole, gone: rest.map(({ id }) => id) }, `Put ${paths.length} strokes into one path`)
+  bench.select([whole.id])
+}
+
+/** The node that others are brought to: the one that was marked, else the one selected last. */
 function referenceOf(bench: Bench, places: readonly NodeAt[]): NodeAt {
+  const { reference } = bench.store.getState()
+  if (reference !== null) return nodeOfKey(reference)
   const last = [...bench.store.getState().nodes].at(-1)
   return places.find((at) => nodeKey(at) === last) ?? places[places.length - 1]!
 }

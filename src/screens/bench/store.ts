@@ -60,6 +60,8 @@ export type BenchState = {
   readonly panel: 'objects' | 'nodes' | 'guides' | 'history'
   /** The selected nodes of the selected path, as “contour node”. */
   readonly nodes: ReadonlySet<string>
+  /** The node that others are aligned to, where one is marked. */
+  readonly reference: string | null
   /** What the tools that lay shapes start from. */
   readonly sides: number
   readonly layBy: 'corners' | 'tilted' | 'three'
@@ -98,6 +100,7 @@ export function createBenchStore(icon: string | null): BenchStore {
     showKeys: false,
     panel: 'objects',
     nodes: new Set(),
+    reference: null,
     sides: 6,
     layBy: 'corners',
     part: 'whole',

@@ -16,6 +16,7 @@ type XY = { readonly x: number; readonly y: number }
 /** The nodes of a path: a corner is a triangle, a smooth node a disc, a symmetric one a ring; what is selected is filled. */
 export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
   const selected = useBenchState((state) => state.nodes)
+  const reference = useBenchState((state) => state.reference)
   return (
     <g data-testid="nodes">
       {shownHandles(path, selected).map(({ at, side, from, to }) => (
@@ -23,14 +24,24 @@ export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
       ))}
       {path.contours.flatMap(({ nodes, closed }, contour) =>
         nodes.map((node, n) => (
-          <Mark key={`${contour} ${n}`} node={node} at={toScreen(view, node)} filled={selected.has(nodeKey({ contour, node: n }))} end={!closed && (n === 0 || n === nodes.length - 1)} />
+          <Mark reference={reference === nodeKey({ contour, node: n })} key={`${contour} ${n}`} node={node} at={toScreen(view, node)} filled={selected.has(nodeKey({ contour, node: n }))} end={!closed && (n === 0 || n === nodes.length - 1)} />
         )),
       )}
     </g>
   )
 }
 
-function Mark({ node, at: { x, y }, filled, end }: { node: Node; at: XY; filled: boolean; end: boolean }) {
+function Mark({ reference, ...rest }: { reference?: boolean; node: Node; at: XY; filled: boolean; end: boolean }) {
+  const { x, y } = rest.at
+  return (
+    <>
+      {reference && <path d={`M${x - 10} ${y - 5}v-5h5M${x + 10} ${y - 5}v-5h-5M${x - 10} ${y + 5}v5h5M${x + 10} ${y + 5}v5h-5`} strokeWidth={1.5} />}
+      <Shape {...rest} />
+    </>
+  )
+}
+
+function Shape({ node, at: { x, y }, filled, end }: { node: Node; at: XY; filled: boolean; end: boolean }) {
   const fill = filled ? 'var(--hand)' : 'var(--sheet)'
   switch (kindOf(node)) {
     case 'corner':

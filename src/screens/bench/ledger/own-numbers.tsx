@@ -3,6 +3,7 @@
 import { segmentCount } from '@/core/geometry/path'
 import { outline } from '@/core/drawing/evaluate'
 import type { Arrow, DrawingObject, Ellipse, Mirror, Rectangle, Spiral } from '@/core/drawing/object'
+import { traced } from '@/core/drawing/trace'
 import { radiusOf } from '@/core/drawing/values'
 import type { Radius } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
@@ -31,8 +32,13 @@ export function OwnNumbers({ object, rules, readOnly, change }: { object: Drawin
       return (
         <>
           <EditCell label={`sides of ${object.name}`} suffix={object.depth ? ' points' : ' sides'} value={object.sides} step={1} readOnly={readOnly} onChange={(value) => Number.isInteger(value) && value >= 3 && value <= 120 && change((other) => (other.kind === 'polygon' ? { ...other, sides: value } : other), 'the sides')} />
-          {object.side && <span className="truncate px-1">own sides</span>}
-          <EditCell label={`depth of ${object.name}`} suffix=" % deep" value={(object.depth ?? 0) * 100} step={1} readOnly={readOnly} onChange={(value) => value >= 0 && value <= 99 && change((other) => (other.kind === 'polygon' ? withDepth(other, value / 100) : other), 'the depth')} />
+          {object.side ? (
+            <button type="button" disabled={readOnly} title="Make the sides plain again" className="h-5 truncate rounded-sheet px-1 hover:bg-sheet hover:outline hover:outline-hair" onClick={() => change((other) => (other.kind === 'polygon' ? withDepth(other, 0) : other), 'the sides')}>
+              own sides ✕
+            </button>
+          ) : (
+            <EditCell label={`depth of ${object.name}`} suffix=" % deep" value={(object.depth ?? 0) * 100} step={1} readOnly={readOnly} onChange={(value) => value >= 0 && value <= 99 && change((other) => (other.kind === 'polygon' ? withDepth(other, value / 100) : other), 'the depth')} />
+          )}
         </>
       )
     case 'ellipse':
@@ -47,6 +53,16 @@ export function OwnNumbers({ object, rules, readOnly, change }: { object: Drawin
           <WordCell<'flipped' | 'turned'> label={`images of ${object.name}`} value={object.flip ? 'flipped' : 'turned'} words={['flipped', 'turned']} readOnly={readOnly} onChange={(way) => set({ flip: way === 'flipped' }, 'the images')} />
           <EditCell label={`folds of ${object.name}`} suffix="×" value={object.folds} step={1} readOnly={readOnly} onChange={(folds) => Number.isInteger(folds) && folds >= 1 && folds <= 120 && set({ folds }, 'the folds')} />
           <EditCell label={`angle of ${object.name}`} suffix="°" value={object.angle} step={15} readOnly={readOnly} onChange={(angle) => Math.abs(angle) <= 360 && set({ angle }, 'the angle')} />
+        </>
+      )
+    }
+    case 'path': {
+      const { trace } = object
+      const set = (smoothness: number) => smoothness >= 0.01 && smoothness <= 10 && change((other) => (other.kind === 'path' && other.trace ? { ...other, ...traced({ ...other.trace, smoothness }) } : other), 'the smoothness')
+      return (
+        <>
+          {trace && <EditCell label={`smoothness of ${object.name}`} suffix=" smooth" value={trace.smoothness} step={0.05} readOnly={readOnly} onChange={set} />}
+          <span className="truncate px-1">{words(object, rules)}</span>
         </>
       )
     }

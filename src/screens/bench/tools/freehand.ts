@@ -1,7 +1,6 @@
 import { distance, type Point } from '@/core/geometry/point'
 import { freshPath, freshStyle } from '@/core/drawing/fresh'
-import { nodesOf } from '@/core/drawing/nodes'
-import { freehand } from '@/core/outline/freehand'
+import { traced } from '@/core/drawing/trace'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
 import type { Tool } from './tool'
@@ -22,10 +21,8 @@ export function freehandTool(bench: Bench): Tool {
         release() {
           bench.letGo()
           const closed = points.length > 8 && distance(points[0]!, points.at(-1)!) <= 2 * bench.reach
-          const contour = freehand(closed ? [...points.slice(0, -1), points[0]!] : points, bench.store.getState().smoothness, closed)
-          if (!contour || contour.segments.length < (closed ? 2 : 1)) return
-          const path = freshPath(newId(), bench.nameFor('Path'), [nodesOf(contour)], 0, freshStyle(bench.rules, false))
-          bench.add([path], 'Draw freehand')
+          const path = traced({ points: closed ? [...points.slice(0, -1), points[0]!] : points, smoothness: bench.store.getState().smoothness, closed })
+          if (path) bench.add([freshPath(newId(), bench.nameFor('Path'), path.contours, 0, freshStyle(bench.rules, false), path.trace)], 'Draw freehand')
         },
         cancel: () => bench.letGo(),
       }

@@ -1,6 +1,8 @@
 import { boxBetween, boxContains } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
 import { insertNode, moveNodes, type NodeAt, nearestSegment, nodeAt, pullSegment, setHandle } from '@/core/drawing/node-edit'
+import { outline } from '@/core/drawing/evaluate'
+import { toggledRegion } from '@/core/drawing/regions'
 import type { PathObject } from '@/core/drawing/object'
 import { pick } from '@/core/drawing/pick'
 import { constrainAngle } from '@/core/snap/snap'
@@ -20,7 +22,7 @@ const SLACK = 3
 export function nodesTool(bench: Bench): Tool {
   return {
     cursor: 'default',
-    hint: 'Drag nodes, handles or segments · double click: insert · Shift: add · Alt: handle alone · Delete keeps the outline closed',
+    hint: 'Drag nodes, handles, segments · double click: insert · Shift: add · Alt: handle alone; in a region: its fill · Delete keeps it closed',
     hover(at) {
       const path = editedPath(bench)
       const word = path ? intent(bench, path, at) : null
@@ -37,6 +39,7 @@ export function nodesTool(bench: Bench): Tool {
       const node = path && nodeUnder(bench, path, at)
       if (node) return pressNode(bench, path, node, at)
       const segment = path && segmentUnder(bench, path, at)
+      if (path && !segment && at.alt && toggleRegion(bench, path, at)) return null
       if (segment) return pressSegment(bench, path, segment, at)
       const other = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
       if (other && other.id !== path?.id) {
@@ -110,6 +113,17 @@ function segmentUnder(bench: Bench, path: PathObject, at: At): (NodeAt & { t: nu
   return found && found.distance <= bench.reach ? found : null
 }
 
+/** Alt and a press in a closed region of a path switch its fill; false where there is none. */
+function toggleRegion(bench: Bench, path: PathObject, at: At): boolean {
+  const [object] = bench.free
+  if (object?.kind !== 'path') return false
+  const next = toggledRegion(object, outline(object, bench.rules), at.p)
+  if (!next) return false
+  const filled = next.style.fill === 'none' ? { ...next, regions: [at.p], style: { ...next.style, fill: next.style.stroke } } : next
+  bench.edit({ kind: 'replace', objects: [filled] }, `Fill of a region of ${path.name}`)
+  return true
+}
+
 function pressNode(bench: Bench, path: PathObject, pressed: NodeAt, start: At): Drag | null {
   const key = nodeKey(pressed)
   const { nodes } = bench.store.getState()
@@ -121,7 +135,7 @@ function pressNode(bench: Bench, path: PathObject, pressed: NodeAt, start: At): 
   }
   const alone = !nodes.has(key)
   if (alone) bench.store.setState({ nodes: new Set([key]) })
-  const places = selectedNodes(bench)
+  const places = withMeeting(path, selectedNodes(bench))
   const from = nodeAt(path, pressed)!
   const targets = bench.targets(new Set([path.id]), otherNodes(path, places))
   let edit: PathObject | null = null
@@ -140,6 +154,12 @@ function pressNode(bench: Bench, path: PathObject, pressed: NodeAt, start: At): 
     },
     cancel: () => abandon(bench),
   }
+}
+
+/** Nodes with the ends of other strokes of the path that lie in the same place: they move together. */
+function withMeeting(path: PathObject, places: readonly NodeAt[]): NodeAt[] {
+  const moved = places.map((place) => nodeAt(path, place)!)
+  return path.contours.flatMap(({ nodes }, contour) => nodes.flatMap((node, n) => (moved.some((one) => distance(one, node) < 1e-9) ? [{ contour, node: n }] : [])))
 }
 
 /** The nodes of a path that stay where they are, to snap to. */
