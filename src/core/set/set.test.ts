@@ -24,7 +24,6 @@ const drawingEdit: fc.Arbitrary<DrawingEdit> = fc.oneof(
   fc.tuple(someIds, place).map(([ids, where]): DrawingEdit => ({ kind: 'arrange', ids, ...where })),
   someIds.map((ids): DrawingEdit => ({ kind: 'gather', ids, container: { kind: 'group', id: `new-${made++}`, name: 'new' } })),
   fc.constantFrom('g', 'h', 'a').map((id): DrawingEdit => ({ kind: 'loosen', id })),
-  someIds.map((gone): DrawingEdit => ({ kind: 'merge', into: box('a'), gone: gone.filter((id) => id !== 'a') })),
 )
 
 describe('edits of a drawing', () => {
@@ -70,6 +69,7 @@ const setEdit: fc.Arbitrary<SetEdit> = fc.oneof(
   fc.tuple(fc.constantFrom('ferry', 'oar'), someIds).map(([icon, ids]): SetEdit => ({ kind: 'draw', icon, edit: { kind: 'remove', ids } })),
   fc.tuple(fc.constantFrom('ferry', 'buoy', 'oar'), fc.integer({ min: 0, max: 2 })).map(([id, to]): SetEdit => ({ kind: 'move-icon', id, to })),
   fc.array(fc.integer({ min: 0, max: 24 }), { maxLength: 3 }).map((ys): SetEdit => ({ kind: 'guides', icon: 'ferry', guides: ys.map((y, i) => ({ id: `g${i}`, at: { x: 0, y }, angle: 0 })) })),
+  someIds.map((gone): SetEdit => ({ kind: 'draw', icon: 'ferry', edit: { kind: 'merge', into: box('a'), gone: gone.filter((id) => id !== 'a') } })),
   fc.constantFrom('ferry', 'buoy').map((id): SetEdit => ({ kind: 'remove-icons', ids: [id] })),
   fc.string({ minLength: 1, maxLength: 5 }).map((name): SetEdit => ({ kind: 'rename-set', name })),
   fc.double({ min: 0.5, max: 4, noNaN: true }).map((value): SetEdit => ({ kind: 'rules', rules: { ...STARTERS[0]!.rules, weights: [{ name: 'stout', value }] }, renames: [{ kind: 'weight', from: 'main', to: 'stout' }] })),
