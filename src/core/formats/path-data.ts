@@ -16,6 +16,17 @@ export function pathData(path: Path, digits = PRECISION): string {
   return writer.text
 }
 
+const texts = new Map<number, WeakMap<Path, string>>()
+
+/** The path data of a path, remembered for it. */
+export function rememberedPathData(path: Path, digits = PRECISION): string {
+  let known = texts.get(digits)
+  if (!known) texts.set(digits, (known = new WeakMap()))
+  let text = known.get(path)
+  if (text === undefined) known.set(path, (text = pathData(path, digits)))
+  return text
+}
+
 class PathWriter {
   text = ''
   private letter = ''

@@ -68,8 +68,15 @@ function paint(map: Attributes, key: 'fill' | 'stroke', { light, dark, ink }: Re
 /** `#aabbcc` as `#abc`. */
 const shortColour = (color: string): string => color.replace(/^#(.)\1(.)\2(.)\3$/, '#$1$2$3')
 
-function element(path: Path): { name: string; geometry: Attributes } {
-  return roundElement(path) ?? { name: 'path', geometry: { d: pathData(path) } }
+type Element = { readonly name: string; readonly geometry: Attributes }
+
+const elements = new WeakMap<Path, Element>()
+
+/** The element that draws a path. Remembered for each path: of a drawing in hand little changes from one moment to the next. */
+function element(path: Path): Element {
+  let known = elements.get(path)
+  if (!known) elements.set(path, (known = roundElement(path) ?? { name: 'path', geometry: { d: pathData(path) } }))
+  return known
 }
 
 /** A circle or upright ellipse element, where that is what the path is. */

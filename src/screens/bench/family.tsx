@@ -5,7 +5,7 @@ import { restrictToVerticalAxis } from '@dnd-kit/modifiers'
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import clsx from 'clsx'
-import { memo, useMemo, useState } from 'react'
+import { memo, useMemo, useState, useDeferredValue } from 'react'
 import { proofSvg } from '@/core/formats/delivery'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
@@ -84,7 +84,8 @@ const Sibling = memo(
   function Sibling({ icon, rules, open, onOpen, onDuplicate, onRename, onDelete }: SiblingProps) {
     const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: icon.id })
     const ground = useFilm() === 'night' ? 'dark' : 'light'
-    const svg = useMemo(() => proofSvg(icon, rules, ground), [icon, rules, ground])
+    const settled = useDeferredValue(icon)
+    const svg = useMemo(() => proofSvg(settled, rules, ground), [settled, rules, ground])
     return (
       <RightMenu
         list={[

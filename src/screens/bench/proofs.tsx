@@ -17,7 +17,8 @@ import { MagnifiedPixels } from './magnified-pixels'
 
 /** The icon as it will ship: every delivered size in real pixels on light and dark, one magnified, and beside its siblings. */
 export function Proofs() {
-  const icon = useShownIcon()
+  // What is in hand comes first; the proofs follow as soon as there is time.
+  const icon = useDeferredValue(useShownIcon())
   const rules = useSessionState((state) => shown(state).rules)
   return (
     <aside aria-label="Proofs" className="row-span-2 flex min-h-0 flex-col overflow-y-auto border-l border-ink bg-sheet">

@@ -1,7 +1,7 @@
 'use client'
 
-import { memo, useMemo } from 'react'
-import { pathData } from '@/core/formats/path-data'
+import { memo } from 'react'
+import { rememberedPathData } from '@/core/formats/path-data'
 import { evaluate, type Shape } from '@/core/drawing/evaluate'
 import type { DrawingObject } from '@/core/drawing/object'
 import type { NamedValues, ResolvedPaint } from '@/core/drawing/values'
@@ -9,7 +9,7 @@ import { find } from '@/core/drawing/tree'
 import { useBenchState, useRules, useShownObjects } from '../context'
 
 /** Digits of the paths on screen: far below a device pixel at the largest zoom. */
-const DIGITS = 5
+export const DIGITS = 5
 
 /** The drawing itself, in grid units. An object that did not change is not drawn again; what lies outside a container stepped into is dimmed. */
 export function Artwork() {
@@ -28,7 +28,7 @@ const ObjectShapes = memo(function ObjectShapes({ object, values }: { object: Dr
 })
 
 function ShapePath({ shape }: { shape: Shape }) {
-  const d = useMemo(() => pathData(shape.path, DIGITS), [shape.path])
+  const d = rememberedPathData(shape.path, DIGITS)
   const { fill, stroke } = shape
   return (
     <path

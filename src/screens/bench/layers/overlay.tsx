@@ -1,8 +1,7 @@
 'use client'
 
 import { boxBetween } from '@/core/geometry/box'
-import { transformPath } from '@/core/geometry/path'
-import { pathData } from '@/core/formats/path-data'
+import { rememberedPathData } from '@/core/formats/path-data'
 import { extentOf, frameOf } from '@/core/drawing/adjust'
 import { editable } from '@/core/drawing/editable'
 import { outline } from '@/core/drawing/evaluate'
@@ -18,6 +17,7 @@ import { alongGuide } from '@/core/snap/targets'
 import { shownGrips } from '../tools/select'
 import { measuredWords } from '../tools/measure'
 import { pivotOf } from '../tools/turn'
+import { DIGITS } from './artwork'
 import { NodeMarks, PenPath } from './node-marks'
 
 /** Everything about the drawing that is not the drawing: outlines, handles, snap marks, figures. In screen pixels. */
@@ -59,8 +59,7 @@ function mirrorsAround(objects: readonly DrawingObject[], selection: ReadonlySet
 }
 
 function OutlineOf({ object, rules, view, width, dashed }: { object: DrawingObject; rules: Rules; view: View; width: number; dashed?: boolean }) {
-  const path = transformPath(outline(object, rules), [view.scale, 0, 0, view.scale, view.x, view.y])
-  return <path d={pathData(path, 2)} strokeWidth={width} strokeDasharray={dashed ? '2 3' : undefined} />
+  return <path d={rememberedPathData(outline(object, rules), DIGITS)} transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} vectorEffect="non-scaling-stroke" strokeWidth={width} strokeDasharray={dashed ? '2 3' : undefined} />
 }
 
 function Handles({ selected, rules, view }: { selected: readonly DrawingObject[]; rules: Rules; view: View }) {

@@ -3,10 +3,11 @@
 import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
 import { restrictToVerticalAxis } from '@dnd-kit/modifiers'
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { useVirtualizer } from '@tanstack/react-virtual'
 import clsx from 'clsx'
 import { Link2, Link2Off } from 'lucide-react'
 import { Tabs } from 'radix-ui'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { segmentCount } from '@/core/geometry/path'
 import { membersOf } from '@/core/drawing/edit'
 import { editable } from '@/core/drawing/editable'
@@ -29,6 +30,7 @@ import { SelectionRow } from './selection-row'
 /** The table under the square: every object as a row with its numbers, and the history. */
 export function Ledger() {
   const bench = useBench()
+  const scroller = useRef<HTMLDivElement>(null)
   const panel = useBenchState((state) => state.panel)
   const objects = useShownObjects()
   const steps = useSessionState(({ history }) => history.past.length)
@@ -49,8 +51,8 @@ export function Ledger() {
         </Tabs.List>
         <Result objects={objects} />
       </div>
-      <Tabs.Content value="objects" className="min-h-0 flex-1 overflow-auto outline-none">
-        <Objects objects={objects} />
+      <Tabs.Content ref={scroller} value="objects" className="min-h-0 flex-1 overflow-auto outline-none">
+        <Objects objects={objects} scroller={scroller} />
       </Tabs.Content>
       <Tabs.Content value="nodes" className="min-h-0 flex-1 overflow-auto outline-none">
         <NodesPanel />
@@ -71,7 +73,8 @@ function nodesIn([object, ...more]: readonly DrawingObject[], rules: Rules): num
   return path ? path.contours.reduce((sum, { nodes }) => sum + nodes.length, 0) : 0
 }
 
-function Result({ objects }: { objects: readonly DrawingObject[] }) {
+function Result({ objects: shown }: { objects: readonly DrawingObject[] }) {
+  const objects = useDeferredValue(shown)
   const rules = useRules()
   const text = useMemo(() => {
     const shapes = evaluateAll(objects, rules)
@@ -82,9 +85,12 @@ function Result({ objects }: { objects: readonly DrawingObject[] }) {
   return <p className="ml-auto px-3 py-[5px] text-quiet">{objects.length > 0 && text}</p>
 }
 
+/** The height of a row in pixels. */
+const ROW = 22
+
 const COLUMNS = ['x', 'y', 'w', 'h', 'turn'] as const
 
-function Objects({ objects }: { objects: readonly DrawingObject[] }) {
+function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scroller: React.RefObject<HTMLDivElement | null> }) {
   const bench = useBench()
   const rules = useRules()
   const selection = useBenchState((state) => state.selection)
@@ -95,6 +101,9 @@ function Objects({ objects }: { objects: readonly DrawingObject[] }) {
   const order = rows.map(({ object }) => object.id).join()
   const ids = useMemo(() => order.split(','), [order])
   const onFold = useCallback((id: string) => setFolded((before) => toggled(before, id)), [])
+  // Only the rows in sight are there, and a screenful around them.
+  // eslint-disable-next-line react-hooks/incompatible-library -- the compiler leaves this component alone, which is right
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8, initialRect: { width: 0, height: 8 * ROW } })
   const selected = outermost(objects, selection)
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
 
@@ -149,16 +158,16 @@ function Objects({ objects }: { objects: readonly DrawingObject[] }) {
       {selected.length > 1 && <SelectionRow objects={selected} rules={rules} />}
       <DndContext id="ledger" sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-          {rows.map((row) => (
-            <Row
-              key={row.object.id}
-              {...row}
-              rules={rules}
-              selected={selection.has(row.object.id)}
-              folded={folded.has(row.object.id)}
-              onFold={onFold}
-            />
-          ))}
+          <div className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map(({ index, start }) => {
+              const row = rows[index]!
+              return (
+                <div key={row.object.id} role="presentation" className="absolute inset-x-0" style={{ top: start }}>
+                  <Row {...row} rules={rules} selected={selection.has(row.object.id)} folded={folded.has(row.object.id)} onFold={onFold} />
+                </div>
+              )
+            })}
+          </div>
         </SortableContext>
       </DndContext>
     </div>

@@ -65,7 +65,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       onMouseDown={(event) => pickRow(bench, object, locked, event)}
       onMouseEnter={() => bench.store.setState({ hover: object.id })}
       onMouseLeave={() => bench.store.setState({ hover: null })}
-      className={clsx(GRID, 'h-[22px] border-b border-faint [contain-intrinsic-height:22px] [content-visibility:auto]', selected && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]', isDragging && 'relative z-10 bg-film', object.hidden && 'text-quiet')}
+      className={clsx(GRID, 'h-[22px] border-b border-faint', selected && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]', isDragging && 'relative z-10 bg-film', object.hidden && 'text-quiet')}
     >
       <FlagButton label={object.hidden ? `Show ${object.name}` : `Hide ${object.name}`} on={object.hidden === true} onClick={() => setFlag(bench, [object], 'hidden', !object.hidden)} pictures={[Eye, EyeOff]} />
       <FlagButton label={object.locked ? `Unlock ${object.name}` : `Lock ${object.name}`} on={object.locked === true} onClick={() => setFlag(bench, [object], 'locked', !object.locked)} pictures={[LockOpen, Lock]} />

@@ -1,7 +1,7 @@
 'use client'
 
 import { Popover } from 'radix-ui'
-import type { ReactNode } from 'react'
+import { type ReactNode, useRef, useState } from 'react'
 import { HexColorInput, HexColorPicker } from 'react-colorful'
 import type { NamedNumber, Swatch } from '@/core/drawing/values'
 import { NumberField } from '@/ui/number-field'
@@ -12,18 +12,45 @@ const line = 'flex h-6 w-full items-center gap-2 px-3 text-left hover:bg-ink hov
 
 /** A cell that opens a panel to choose from. */
 export function ChoiceCell({ label, shown, readOnly, children }: { label: string; shown: ReactNode; readOnly?: boolean; children: ReactNode }) {
+  const [open, setOpen] = useState(false)
+  const button = useRef<HTMLButtonElement>(null)
   if (readOnly) return <span className="block truncate px-1 text-quiet">{shown}</span>
+  // The panel is only there while it is open: a ledger has hundreds of these cells.
   return (
-    <Popover.Root>
-      <Popover.Trigger aria-label={label} className="block h-5 w-full truncate rounded-sheet px-1 text-left hover:bg-sheet hover:outline hover:outline-hair data-[state=open]:bg-sheet data-[state=open]:outline data-[state=open]:outline-hand">
+    <>
+      <button
+        ref={button}
+        type="button"
+        aria-label={label}
+        aria-haspopup="dialog"
+        aria-expanded={open}
+        onClick={() => setOpen(true)}
+        className="block h-5 w-full truncate rounded-sheet px-1 text-left hover:bg-sheet hover:outline hover:outline-hair aria-expanded:bg-sheet aria-expanded:outline aria-expanded:outline-hand"
+      >
         {shown}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content aria-label={label} role="dialog" align="start" sideOffset={3} collisionPadding={8} className={panel}>
-          {children}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+      </button>
+      {open && (
+        <Popover.Root open onOpenChange={setOpen}>
+          <Popover.Anchor virtualRef={button as React.RefObject<HTMLButtonElement>} />
+          <Popover.Portal>
+            <Popover.Content
+              aria-label={label}
+              role="dialog"
+              align="start"
+              sideOffset={3}
+              collisionPadding={8}
+              className={panel}
+              onCloseAutoFocus={(event) => {
+                event.preventDefault()
+                button.current?.focus()
+              }}
+            >
+              {children}
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+      )}
+    </>
   )
 }
 
