@@ -46,9 +46,12 @@ export class BenchPage {
     return { x: left + x * scale, y: top + y * scale }
   }
 
-  async click(x: number, y: number, options: Parameters<Page['mouse']['click']>[2] = {}): Promise<void> {
+  async click(x: number, y: number, options: Parameters<Page['mouse']['click']>[2] = {}, keys: readonly string[] = []): Promise<void> {
     const to = await this.at(x, y)
+    for (const key of keys) await this.page.keyboard.down(key)
+    await this.page.mouse.move(to.x, to.y)
     await this.page.mouse.click(to.x, to.y, options)
+    for (const key of keys) await this.page.keyboard.up(key)
   }
 
   /** Drags in steps, as a hand does; keys held during the drag are pressed before and released after it. */

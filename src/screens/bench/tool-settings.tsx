@@ -157,7 +157,7 @@ function TurnSettings() {
   const amount = amounts[way]
   const apply = () => {
     if (!at) return
-    const maps: Record<typeof way, Transform> = { turn: rotation(-amount, at), scale: scaling(amount / 100, amount / 100, at), slant: slanting(amount, true, at) }
+    const maps: Record<typeof way, Transform> = { turn: rotation(amount, at), scale: scaling(amount / 100, amount / 100, at), slant: slanting(amount, true, at) }
     const words = { turn: `Turn by ${figure(amount)}°`, scale: `Scale to ${figure(amount)} %`, slant: `Slant by ${figure(amount)}°` }[way]
     if (way === 'scale' && amount === 0) return
     transformSelection(bench, maps[way], words, { copies, scale: way === 'scale' ? Math.abs(amount) / 100 : 1 })
