@@ -150,6 +150,8 @@ describe('grips', () => {
       { kind: 'rectangle', id: 'r', name: 'r', x: 2, y: 2, w: 16, h: 12, turn: 20, corner: 3, style },
       polygon(6, { corner: 1.5, depth: 0.3, turn: 15 }),
       { kind: 'ellipse', id: 'e', name: 'e', x: 2, y: 2, w: 16, h: 12, from: 20, to: 250, cut: 'pie', hole: 0.4, style },
+      { kind: 'arrow', id: 'a', name: 'a', x: 2, y: 2, w: 16, h: 12, turn: 20, head: 0.4, shaft: 0.3, back: true, corner: 0, style },
+      { kind: 'spiral', id: 's', name: 's', x: 2, y: 2, w: 16, h: 16, turns: 2, inner: 0.3, style },
     ]
     for (const object of shapes) for (const grip of gripsOf(object, values, 0.5)) expect(pullGrip(object, grip.id, grip.at, values, { step: null, alone: false }).object, grip.id).toEqual(object)
   })

@@ -1,8 +1,8 @@
 import { cross, distance, dot, type Point, subtract, unit } from '../geometry/point'
 import { tidy } from '../geometry/tidy'
 import { type Frame, frameCorners, framePoint, toFrameAxes } from './frame'
-import type { DrawingObject, Ellipse, Polygon, Rectangle } from './object'
-import { ellipsePlace, polygonNodes } from './shapes'
+import type { DrawingObject, Ellipse, Polygon, Rectangle, Spiral } from './object'
+import { ellipsePlace, polygonNodes, spiralPath } from './shapes'
 import type { Radius } from './style'
 import { type NamedValues, radiusOf } from './values'
 
@@ -30,6 +30,12 @@ export function gripsOf(object: DrawingObject, values: NamedValues, least: numbe
       if (object.from === undefined || object.to === undefined) return hole
       return [{ id: 'from', at: ellipsePlace(object, object.from), what: 'start' }, { id: 'to', at: ellipsePlace(object, object.to), what: 'end' }, ...hole]
     }
+    case 'arrow': {
+      const { head, shaft, back } = object
+      return [{ id: 'neck', at: framePoint(object, { x: back ? head : 1 - head, y: (1 - shaft) / 2 }), what: 'head and shaft' }]
+    }
+    case 'spiral':
+      return [{ id: 'inner', at: spiralEnd(object), what: 'first radius' }]
     default:
       return []
   }
@@ -55,6 +61,11 @@ const depthGrip = (object: Polygon): Point => {
   return ellipsePlace(object, angle, (object.depth ? 1 - object.depth : Math.cos(Math.PI / object.sides)))
 }
 
+/** Where a spiral begins, in its middle. */
+function spiralEnd(object: Spiral): Point {
+  return spiralPath(object)[0]!.segments.at(-1)!.to
+}
+
 /** The object with one of its grips pulled to a point. */
 export function pullGrip(object: DrawingObject, id: string, to: Point, values: NamedValues, pull: GripPull): Pulled {
   if (object.kind === 'ellipse') return pullEllipse(object, id, to, pull)
@@ -64,6 +75,24 @@ export function pullGrip(object: DrawingObject, id: string, to: Point, values: N
     const corner = typeof radius === 'number' ? Math.min(radius, limit) : radius
     const figure = `radius ${typeof corner === 'string' ? `${corner} ${radiusOf(corner, values)}` : corner}`
     return { object: pull.alone ? oneCorner(object, i, corner) : everyCorner(object, corner), figure }
+  }
+  if (object.kind === 'arrow') {
+    const p = shareOf(object, to), along = (object.back ? -p.x : p.x) / 2 + 0.5
+    const head = hundredths(1 - along), shaft = hundredths(Math.abs(p.y))
+    return { object: { ...object, head, shaft }, figure: `${Math.round(head * 100)} % head, ${Math.round(shaft * 100)} % shaft` }
+  }
+  if (object.kind === 'spiral') {
+    // The end lies where the last quarter circle does: the first radius is found by halving, as the end moves out with it.
+    const reach = (inner: number) => distance(spiralEnd({ ...object, inner }), framePoint(object, { x: 0.5, y: 0.5 }))
+    const far = distance(to, framePoint(object, { x: 0.5, y: 0.5 }))
+    let lo = 0, hi = 0.99
+    for (let i = 0; i < 30; i++) {
+      const middle = (lo + hi) / 2
+      if (reach(middle) < far) lo = middle
+      else hi = middle
+    }
+    const inner = Math.min(0.99, Math.round(lo * 100) / 100)
+    return { object: { ...object, inner }, figure: `${Math.round(inner * 100)} % inner` }
   }
   if (object.kind === 'polygon' && id === 'corner') {
     const corner = pulledRadius(polygonNodes(object), 0, to, values, pull)
@@ -79,6 +108,8 @@ export function pullGrip(object: DrawingObject, id: string, to: Point, values: N
   }
   return { object, figure: '' }
 }
+
+const hundredths = (share: number): number => Math.max(0.01, Math.min(1, Math.round(share * 100) / 100))
 
 function pulledRadius(corners: readonly Point[], i: number, to: Point, values: NamedValues, { step }: GripPull): Radius {
   const { at, into, share } = cornerAt(corners, i)

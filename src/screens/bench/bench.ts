@@ -112,15 +112,15 @@ export class Bench {
     this.edit({ kind: 'replace', objects: this.free.map(change) }, label)
   }
 
-  private atRest: { readonly objects: readonly DrawingObject[]; readonly guides: readonly Guide[]; readonly rules: Rules; readonly on: SnapSwitches; readonly targets: SnapTargets } | null = null
+  private atRest: { readonly objects: readonly DrawingObject[]; readonly guides: readonly Guide[]; readonly rules: Rules; readonly on: SnapSwitches; readonly pixelsOf: number | null; readonly targets: SnapTargets } | null = null
 
   /** What positions can snap to while nothing is in hand; the same until the drawing, the rules or the switches change. */
   get targetsAtRest(): SnapTargets {
     const { objects, rules } = this
-    const on = this.store.getState().snaps
+    const { snaps: on, pixelsOf } = this.store.getState()
     const guides = this.icon ? guidesOf(this.icon) : []
-    if (this.atRest?.objects !== objects || this.atRest.guides !== guides || this.atRest.rules !== rules || this.atRest.on !== on) {
-      this.atRest = { objects, guides, rules, on, targets: this.targets(NOTHING) }
+    if (this.atRest?.objects !== objects || this.atRest.guides !== guides || this.atRest.rules !== rules || this.atRest.on !== on || this.atRest.pixelsOf !== pixelsOf) {
+      this.atRest = { objects, guides, rules, on, pixelsOf, targets: this.targets(NOTHING) }
     }
     return this.atRest.targets
   }
@@ -132,7 +132,9 @@ export class Bench {
       const held = inHand.has(object.id) || parents.some(({ id }) => inHand.has(id))
       if (!held && (!isContainer(object) || !holdsAny(object, inHand))) others.push(object)
     }
-    const targets = snapTargets(this.rules, others, this.store.getState().snaps, guides)
+    const { snaps, pixelsOf } = this.store.getState()
+    const drawn = snapTargets(this.rules, others, snaps, guides)
+    const targets = pixelsOf !== null && snaps.grid ? { ...drawn, step: this.rules.grid.size / pixelsOf } : drawn
     return places.length === 0 ? targets : { ...targets, points: [...targets.points, ...places.map((at) => ({ at, label: 'node' }))] }
   }
 

@@ -50,6 +50,8 @@ export type BenchState = {
   readonly stage: { readonly w: number; readonly h: number }
   readonly layers: Layers
   readonly snaps: SnapSwitches
+  /** The delivered size whose pixels are the grid that is snapped to; null for the grid of the rules. */
+  readonly pixelsOf: number | null
   /** The anchor that x, y, w and h refer to, as a share of the frame. */
   readonly anchor: Point
   readonly linked: boolean
@@ -92,6 +94,7 @@ export function createBenchStore(icon: string | null): BenchStore {
     stage: { w: 0, h: 0 },
     layers: { grid: true, keylines: true, liveArea: true, guides: true, rulers: true },
     snaps: { grid: true, keylines: true, guides: true, nodes: true, middles: true, crossings: true, tangents: true, extensions: true, gaps: true, edges: false },
+    pixelsOf: null,
     anchor: { x: 0, y: 0 },
     linked: false,
     hover: null,

@@ -31,6 +31,7 @@ export function Strip() {
   const layers = useBenchState((state) => state.layers)
   const snaps = useBenchState((state) => state.snaps)
   const pointer = useBenchState((state) => state.pointer)
+  const pixelsOf = useBenchState((state) => state.pixelsOf)
   return (
     <div className="flex items-center border-t border-hair bg-sheet text-small text-quiet">
       <span className="w-[98px] flex-none pl-3 font-mono text-ink">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
@@ -48,7 +49,13 @@ export function Strip() {
           </Switch>
         ))}
       </Switches>
-      <label className="ml-auto flex flex-none items-center gap-1 border-l border-hair px-2.5">
+      <label className="ml-auto flex flex-none items-center gap-1 border-l border-hair px-2" title="Snap to the grid, or to the pixels of a delivered size">
+        <select aria-label="Snap to the pixels of" value={pixelsOf ?? ''} onChange={(event) => bench.store.setState({ pixelsOf: event.target.value === '' ? null : Number(event.target.value) })} className="bg-transparent text-ink">
+          <option value="">grid</option>
+          {rules.sizes.map((size) => <option key={size} value={size}>{size} px</option>)}
+        </select>
+      </label>
+      <label className="flex flex-none items-center gap-1 border-l border-hair px-2.5">
         step
         <NumberField
           label="Step of the grid"

@@ -1,11 +1,12 @@
 import { distance, negated, type Point, subtract } from '@/core/geometry/point'
 import { freshCorner, freshPath, freshStyle } from '@/core/drawing/fresh'
-import { reversedRun } from '@/core/drawing/node-edit'
+import { insertNode, nearestSegment, type NodeAt, reversedRun } from '@/core/drawing/node-edit'
 import { find } from '@/core/drawing/tree'
 import type { DrawingObject, Node, NodeRun, PathObject } from '@/core/drawing/object'
 import { constrainAngle } from '@/core/snap/snap'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
+import { editedPath, putPath } from '../node-selection'
 import { type PenInHand } from '../store'
 import { lineFigure } from './draw-line'
 import { isFilledSet } from './fresh-style'
@@ -51,6 +52,12 @@ export function penTool(bench: Bench): Tool {
     press(at) {
       const { nodes } = pen()
       const end = nodes.length === 0 && !another ? openEndAt(bench, at) : null
+      const onto = nodes.length === 0 && !end && !another ? segmentOf(bench, at) : null
+      if (onto) {
+        putPath(bench, insertNode(onto.path, onto, onto.t), `Insert a node in ${onto.path.name}`)
+        bench.hold({ intent: null })
+        return null
+      }
       if (end) {
         const run = end.path.contours[end.contour]!
         hold({ nodes: (end.last ? run : reversedRun(run)).nodes, onto: { id: end.path.id, contour: end.contour }, next: null })
@@ -92,8 +99,9 @@ export function penTool(bench: Bench): Tool {
       const { nodes } = pen()
       if (nodes.length === 0) {
         const end = another ? null : openEndAt(bench, at)
-        const point = end ? end.at : caught(bench, at, bench.targetsAtRest)
-        bench.hold({ marks: end || !('marks' in point) ? [] : point.marks, intent: { at: at.p, word: end ? 'continues' : another ? 'starts a new path' : 'starts' } })
+        const onto = end || another ? null : segmentOf(bench, at)
+        const word = end ? 'continues' : onto ? 'inserts' : another ? 'starts a new path' : 'starts'
+        bench.hold({ marks: end || onto ? [] : caught(bench, at, bench.targetsAtRest).marks, intent: { at: at.p, word } })
         return
       }
       const { point, closing, last } = placeOf(at)
@@ -142,6 +150,13 @@ function put(bench: Bench, run: NodeRun, onto: PenInHand['onto']): void {
   const id = newId()
   bench.edit({ kind: 'add', objects: [freshPath(id, bench.nameFor('Path'), [run], freshCorner(bench.rules), freshStyle(bench.rules, isFilledSet(bench) && run.closed))], ...bench.top }, 'Draw a path')
   bench.select([id])
+}
+
+/** The segment of the selected object that is under the pointer: a press there inserts a node. */
+function segmentOf(bench: Bench, at: At): (NodeAt & { t: number; path: PathObject }) | null {
+  const path = editedPath(bench)
+  const found = path && nearestSegment(path, at.p)
+  return path && found && found.distance <= bench.reach / 2 && found.t > 0.02 && found.t < 0.98 ? { ...found, path } : null
 }
 
 /** The open end of a path that is not locked, under the pointer. */
