@@ -20,7 +20,7 @@ describe('a change of the rules', () => {
     const inner = outcome({ ...draft, radii: draft.radii.map((radius) => (radius.name === 'inner' ? { ...radius, value: 0 } : radius)) }, quayside)
     if (!fine.ok || !inner.ok) throw new Error('Both can be applied.')
     const changed = (after: typeof quayside) => quayside.icons.filter((icon, i) => proofSvg(icon, quayside.rules) !== proofSvg(after.icons[i]!, after.rules)).map(({ name }) => name)
-    const users = (name: string) => quayside.icons.filter((icon) => JSON.stringify(icon).includes(`"${name}"`)).map((icon) => icon.name)
+    const users = (name: string) => quayside.icons.filter((icon) => JSON.stringify(icon).includes(`:"${name}"`)).map((icon) => icon.name)
     expect(changed(fine.set)).toEqual(users('fine'))
     expect(changed(inner.set)).toEqual(users('inner'))
   })
