@@ -35,6 +35,17 @@ try {
   await picture('shelf', '/')
   await picture('new-set', '/', () => page.getByRole('button', { name: 'New set…' }).click())
   await picture('bench', `${quayside}/draw/ticket`, () => page.getByText('Left notch', { exact: true }).click())
+  await picture('bench-nodes', `${quayside}/draw/propeller`, async () => {
+    await page.getByText('Blade', { exact: true }).click()
+    await page.keyboard.press('w')
+    await page.getByRole('tab', { name: /^Nodes/ }).click()
+    await page.locator('[data-node="2"] [role=rowheader]').click()
+  })
+  await picture('bench-shape', `${quayside}/draw/starfish`, () => page.getByText('Arms', { exact: true }).click())
+  await picture('bench-turn', `${quayside}/draw/ships-wheel`, async () => {
+    await page.getByText('Spokes', { exact: true }).click()
+    await page.keyboard.press('r')
+  })
   await picture('bench-app-icon', `${app}/draw/passenger`, () => page.getByText('Ferry', { exact: true }).click())
   await picture('rules', `${quayside}/rules`, async () => {
     await page.getByLabel('weight main').fill('1.5')

@@ -34,6 +34,8 @@ export function gripsOf(object: DrawingObject, values: NamedValues, least: numbe
       const { head, shaft, back } = object
       return [{ id: 'neck', at: framePoint(object, { x: back ? head : 1 - head, y: (1 - shaft) / 2 }), what: 'head and shaft' }]
     }
+    case 'mirror':
+      return [{ id: 'at', at: object.at, what: 'centre' }]
     case 'spiral':
       return [{ id: 'inner', at: spiralEnd(object), what: 'first radius' }]
     default:
@@ -75,6 +77,11 @@ export function pullGrip(object: DrawingObject, id: string, to: Point, values: N
     const corner = typeof radius === 'number' ? Math.min(radius, limit) : radius
     const figure = `radius ${typeof corner === 'string' ? `${corner} ${radiusOf(corner, values)}` : corner}`
     return { object: pull.alone ? oneCorner(object, i, corner) : everyCorner(object, corner), figure }
+  }
+  if (object.kind === 'mirror') {
+    const on = (value: number) => (pull.step === null ? tidy(value) : Math.round(value / pull.step) * pull.step)
+    const at = { x: on(to.x), y: on(to.y) }
+    return { object: { ...object, at }, figure: `about ${at.x}, ${at.y}` }
   }
   if (object.kind === 'arrow') {
     const p = shareOf(object, to), along = (object.back ? -p.x : p.x) / 2 + 0.5

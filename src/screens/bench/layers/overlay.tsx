@@ -35,7 +35,7 @@ export function Overlay({ view }: { view: View }) {
   return (
     <g pointerEvents="none" fill="none" stroke="var(--hand)">
       {hovered && <OutlineOf object={hovered} rules={rules} view={view} width={1} />}
-      {axes.map(({ id, at, angle }) => <Axis key={id} view={view} at={at} angle={angle} size={rules.grid.size} />)}
+      {axes.filter(({ flip }) => flip).map(({ id, at, angle }) => <Axis key={id} view={view} at={at} angle={angle} size={rules.grid.size} />)}
       {selected.map((picked) => (
         <g key={picked.id}>
           {isContainer(picked) && picked.members.map((member) => <OutlineOf key={member.id} object={member} rules={rules} view={view} width={1} dashed />)}

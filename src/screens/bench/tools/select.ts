@@ -119,7 +119,7 @@ function pullLineEnd(bench: Bench, line: LineObject, end: 'from' | 'to'): Drag {
 /** The grips of the one selected object, where they are shown. */
 export function shownGrips(bench: Bench, [only, ...more]: readonly DrawingObject[] = bench.free): Grip[] {
   const scale = bench.store.getState().view?.scale ?? 1
-  if (!only || more.length > 0 || !isFramed(only) || Math.min(only.w, only.h) * scale < LEAST_FOR_GRIPS) return []
+  if (!only || more.length > 0 || (isFramed(only) ? Math.min(only.w, only.h) * scale < LEAST_FOR_GRIPS : only.kind !== 'mirror')) return []
   return gripsOf(only, bench.rules, 16 / scale)
 }
 
