@@ -33,8 +33,14 @@ const first: Migration = {
   },
 }
 
+const second: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema.alterTable('sets').addColumn('writer', 'text').execute()
+  },
+}
+
 /** Every migration by name; names are applied in alphabetical order and never change once released. */
-const provider: MigrationProvider = { getMigrations: async () => ({ '001-sets-and-icons': first }) }
+const provider: MigrationProvider = { getMigrations: async () => ({ '001-sets-and-icons': first, '002-writers': second }) }
 
 /** Brings a database up to date. Throws when a migration fails; that migration leaves nothing behind. */
 export async function migrate<T>(db: Kysely<T>): Promise<void> {

@@ -16,19 +16,24 @@ export const SetWrites = z.strictObject({
   order: z.array(z.string()).max(LIMITS.icons).optional(),
 })
 
-export const SaveRequest = z.strictObject({ base: z.int().min(1), writes: SetWrites })
+/** Changes on top of revision `base`, by a session that names itself. */
+export const SaveRequest = z.strictObject({ base: z.int().min(1), writer: z.string().min(1).max(60).optional(), writes: SetWrites })
 
 export type SetWrites = z.infer<typeof SetWrites>
 
-/** Saves changes made on top of revision `base`, all or nothing, and gives the new revision. */
+/**
+ * Saves changes made on top of revision `base`, all or nothing, and gives the new revision. A session whose last answer was lost on the way
+ * does not know of its own last revision: what it sends then goes on top of that.
+ */
 export async function saveSet(db: Db, id: string, request: unknown): Promise<Result<number>> {
   const parsed = SaveRequest.safeParse(request)
   if (!parsed.success) return failed('invalid', schemaSentence(parsed.error))
-  const { base, writes } = parsed.data
+  const { base, writer, writes } = parsed.data
   const saving = db.transaction().execute(async (tx): Promise<Result<number>> => {
-    const row = await tx.selectFrom('sets').select(['revision', 'rules', 'deleted_at']).where('id', '=', id).executeTakeFirst()
+    const row = await tx.selectFrom('sets').select(['revision', 'writer', 'rules', 'deleted_at']).where('id', '=', id).executeTakeFirst()
     if (!row || row.deleted_at !== null) return failed('not-found', 'This set is no longer there.')
-    if (row.revision !== base) return failed('conflict', 'The set was changed in another window.')
+    const ownLast = writer !== undefined && row.writer === writer && row.revision === base + 1
+    if (row.revision !== base && !ownLast) return failed('conflict', 'The set was changed in another window.')
     const problem = await problemOf(tx, id, writes, row.rules)
     if (problem) return failed('invalid', problem)
 
@@ -43,10 +48,10 @@ export async function saveSet(db: Db, id: string, request: unknown): Promise<Res
     const changes = { ...(writes.name && { name: writes.name }), ...(writes.rules && { rules: JSON.stringify(writes.rules) }) }
     await tx
       .updateTable('sets')
-      .set({ ...changes, revision: base + 1, changed_at: new Date().toISOString() })
+      .set({ ...changes, revision: row.revision + 1, writer: writer ?? null, changed_at: new Date().toISOString() })
       .where('id', '=', id)
       .execute()
-    return done(base + 1)
+    return done(row.revision + 1)
   })
   // A full disk or a locked file is no fault of the request: it may be sent again, and nothing of it was stored.
   return saving.catch((error: unknown) => failed('unavailable', `The change could not be stored: ${error instanceof Error ? error.message : String(error)}.`))

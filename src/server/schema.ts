@@ -10,6 +10,8 @@ type SetTable = {
   rules: string
   /** Grows by one with every saved change. */
   revision: ColumnType<number, number | undefined, number>
+  /** The session that saved last: its next change may follow one whose answer it never got. */
+  writer: string | null
   position: number
   changed_at: string
   deleted_at: string | null

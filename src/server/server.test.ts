@@ -102,6 +102,16 @@ describe('saving', () => {
     expect(await refusal(1, { icons: [icon('oar', 'sweep')] })).toEqual({ code: 'conflict', message: 'The set was changed in another window.' })
   })
 
+  it('takes what follows a change of the same session whose answer was lost, and of no other', async () => {
+    const from = (writer: string, base: number, name: string) => saveSet(db, id, { base, writer, writes: { name } })
+    expect(await from('here', 1, 'Mole')).toEqual({ ok: true, value: 2 })
+    expect(await from('here', 1, 'Pier head')).toEqual({ ok: true, value: 3 })
+    expect((await from('there', 2, 'Jetty')).ok).toBe(false)
+    expect(await from('there', 3, 'Jetty')).toEqual({ ok: true, value: 4 })
+    expect((await from('here', 3, 'Wharf')).ok).toBe(false)
+    expect([(await stored()).set.name, (await stored()).writer]).toEqual(['Jetty', 'there'])
+  })
+
   it('stores nothing of a change that the disk has no room for, and says so', async () => {
     await sql`create trigger full before update on sets begin select raise(fail, 'database or disk is full'); end`.execute(db)
     expect(await refusal(1, { icons: [icon('oar', 'sweep')] })).toEqual({ code: 'unavailable', message: 'The change could not be stored: database or disk is full.' })

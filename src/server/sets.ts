@@ -8,7 +8,7 @@ import { done, failed, type Result } from './failure'
 const newId = customAlphabet('0123456789abcdefghijklmnopqrstuvwxyz', 12)
 
 /** A set as it is stored: with its id, its revision and the time of its last change. */
-export type StoredSet = { readonly id: string; readonly revision: number; readonly changedAt: string; readonly set: IconSet }
+export type StoredSet = { readonly id: string; readonly revision: number; readonly writer: string | null; readonly changedAt: string; readonly set: IconSet }
 
 /** A set on the shelf or among the deleted ones. */
 export type ShelfEntry = StoredSet & { readonly deleted: boolean }
@@ -44,7 +44,7 @@ export async function readSet(db: Db, id: string, evenDeleted = false): Promise<
     rules: JSON.parse(row.rules),
     icons: icons.map((icon) => ({ id: icon.id, name: icon.name, masters: JSON.parse(icon.masters) })),
   }
-  return { id, revision: row.revision, changedAt: row.changed_at, set }
+  return { id, revision: row.revision, writer: row.writer, changedAt: row.changed_at, set }
 }
 
 /** Stores a set under a new id at the end of the shelf; its name gets a number where it is taken. */

@@ -11,7 +11,7 @@ export default async function Layout({ children, params }: { children: ReactNode
   const stored = await readSet(await database(), setId)
   if (!stored) notFound()
   return (
-    <SetProvider key={setId} setId={setId} set={stored.set} revision={stored.revision}>
+    <SetProvider key={setId} setId={setId} set={stored.set} revision={stored.revision} writer={stored.writer}>
       {children}
     </SetProvider>
   )

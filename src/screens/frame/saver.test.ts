@@ -71,10 +71,10 @@ describe('saving by itself', () => {
     commit(session, rename('oar', 'sweep'), 'rename')
     commit(session, rename('oar', 'scull'), 'rename')
     expect(saving()).toBe('saving')
-    expect(unsaved('pier')).toEqual({ base: 4, writes: { icons: [{ ...icon('oar'), name: 'scull' }] } })
+    expect(unsaved('pier')).toEqual({ base: 4, writer: expect.any(String), writes: { icons: [{ ...icon('oar'), name: 'scull' }] } })
     await vi.advanceTimersByTimeAsync(500)
     expect(sent).toHaveLength(1)
-    expect(sent[0]!.body).toEqual({ base: 4, writes: { icons: [{ ...icon('oar'), name: 'scull' }] } })
+    expect(sent[0]!.body).toEqual({ base: 4, writer: expect.any(String), writes: { icons: [{ ...icon('oar'), name: 'scull' }] } })
     expect([saving(), session.getState().revision, unsaved('pier')]).toEqual(['saved', 5, null])
   })
 
@@ -88,7 +88,7 @@ describe('saving by itself', () => {
     expect(sent).toHaveLength(1)
     release()
     await vi.advanceTimersByTimeAsync(200)
-    expect(sent[1]!.body).toEqual({ base: 5, writes: { icons: [{ ...icon('ferry'), name: 'packet' }] } })
+    expect(sent[1]!.body).toEqual({ base: 5, writer: expect.any(String), writes: { icons: [{ ...icon('ferry'), name: 'packet' }] } })
     expect(saving()).toBe('saved')
   })
 
@@ -102,6 +102,17 @@ describe('saving by itself', () => {
     expect(session.getState().saving).toEqual({ state: 'waiting', why: 'database or disk is full' })
     await vi.advanceTimersByTimeAsync(2000)
     expect([saving(), unsaved('pier')]).toEqual(['saved', null])
+  })
+
+  it('takes back an edit that may have arrived although no answer came', async () => {
+    answers = [() => Promise.reject(new Error('cut off')), ok(6)]
+    commit(session, rename('oar', 'sweep'), 'rename')
+    await vi.advanceTimersByTimeAsync(200)
+    undoStep(session)
+    expect(unsaved('pier')!.writes.icons).toEqual([icon('oar')])
+    await vi.advanceTimersByTimeAsync(3000)
+    expect(sent[1]!.body.writes.icons).toEqual([icon('oar')])
+    expect([saving(), session.getState().revision]).toEqual(['saved', 6])
   })
 
   it('has nothing to send once an edit is undone', async () => {

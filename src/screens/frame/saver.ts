@@ -1,5 +1,6 @@
 import { writeSetFile } from '@/core/formats/set-file'
 import type { Icon, IconSet } from '@/core/set/set'
+import { newId } from '@/ui/new-id'
 import type { Session } from './session'
 
 /** What changed between two states of a set, as the server takes it; null when nothing did. */
@@ -18,6 +19,13 @@ export function difference(before: IconSet, after: IconSet): Writes | null {
   return Object.keys(writes).length > 0 ? writes : null
 }
 
+/** Two differences of which the second goes before the first where both have something. */
+function both(a: Writes | null, b: Writes | null): Writes | null {
+  if (!a || !b) return a ?? b
+  const icons = [...new Map([...(a.icons ?? []), ...(b.icons ?? [])].map((icon) => [icon.id, icon])).values()]
+  return { ...a, ...b, ...(icons.length > 0 && { icons }) }
+}
+
 /** A set with writes laid over it. */
 export function overlay(set: IconSet, writes: Writes): IconSet {
   const icons = new Map([...set.icons, ...(writes.icons ?? [])].map((icon) => [icon.id, icon]))
@@ -29,7 +37,8 @@ const DELAY = 120
 const RETRY = 2000
 const key = (setId: string) => `wise-square:unsaved:${setId}`
 
-type Unsaved = { readonly base: number; readonly writes: Writes }
+/** Changes on top of a revision, and the session that made them. */
+type Unsaved = { readonly base: number; readonly writer: string; readonly writes: Writes }
 
 /** What a closed tab or a killed server left unsaved in this browser. */
 export function unsaved(setId: string): Unsaved | null {
@@ -48,10 +57,15 @@ export function unsaved(setId: string): Unsaved | null {
  */
 export function startSaving(session: Session, from: IconSet): () => void {
   const { setId } = session.getState()
+  const writer = newId() + newId()
   let acknowledged = from
+  /** What was sent without an answer so far: the server may have it or not. */
+  let doubtful: IconSet | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let busy = false
   let stopped = false
+
+  const writesTo = (present: IconSet): Writes | null => both(difference(acknowledged, present), doubtful && difference(doubtful, present))
 
   const plan = (delay: number) => {
     clearTimeout(timer)
@@ -60,8 +74,8 @@ export function startSaving(session: Session, from: IconSet): () => void {
 
   async function send(): Promise<void> {
     const { history, revision } = session.getState()
-    const writes = difference(acknowledged, history.present)
     if (busy || stopped) return
+    const writes = writesTo(history.present)
     if (!writes) {
       forget(setId)
       session.setState({ saving: { state: 'saved' } })
@@ -69,10 +83,12 @@ export function startSaving(session: Session, from: IconSet): () => void {
     }
     busy = true
     const sent = history.present
-    const answer = await post(`/api/sets/${setId}/save`, JSON.stringify({ base: revision, writes }))
+    doubtful = sent
+    const answer = await post(`/api/sets/${setId}/save`, JSON.stringify({ base: revision, writer, writes }))
     busy = false
     if (answer.status === 200) {
       acknowledged = sent
+      doubtful = null
       session.setState({ revision: answer.body as number })
       void send()
     } else if (answer.status === 409 || answer.status === 404) {
@@ -87,7 +103,7 @@ export function startSaving(session: Session, from: IconSet): () => void {
 
   const unsubscribe = session.subscribe((state, before) => {
     if (state.history.present === before.history.present || stopped) return
-    remember(setId, { base: state.revision, writes: difference(acknowledged, state.history.present) ?? {} })
+    remember(setId, { base: state.revision, writer, writes: writesTo(state.history.present) ?? {} })
     if (state.saving.state !== 'waiting') session.setState({ saving: { state: 'saving' } })
     plan(DELAY)
   })

@@ -9,12 +9,14 @@ import { createSession, type Session, type SessionState, shown } from './session
 
 const SessionContext = createContext<Session | null>(null)
 
-/** Opens a set for all the stages beneath: its history, and saving by itself. */
-export function SetProvider({ setId, set, revision, children }: { setId: string; set: IconSet; revision: number; children: ReactNode }) {
+/** Opens a set for all the stages beneath: its history, and saving by itself. `writer` is the session that saved it last. */
+export function SetProvider({ setId, set, revision, writer, children }: { setId: string; set: IconSet; revision: number; writer: string | null; children: ReactNode }) {
   const [session] = useState(() => createSession(setId, set, revision))
   useEffect(() => {
     const left = unsaved(setId)
-    if (left && left.base === revision) {
+    // What is left may follow a change that arrived, but whose answer the closed tab did not live to see.
+    const isNext = left && (left.base === revision || (left.base + 1 === revision && left.writer === writer))
+    if (isNext) {
       session.setState({ history: beginning(overlay(set, left.writes)) })
     } else if (left) {
       session.setState({ history: beginning(overlay(set, left.writes)) })
