@@ -75,6 +75,15 @@ export function carrierOf({ segment, round }: Curve): Touched | null {
   return round && round.rx === round.ry ? { centre: round.centre, r: round.rx } : null
 }
 
+/** The line or circle that passes nearest to a point, within reach. */
+export function nearestCarrier(curves: readonly Curve[], p: Point, reach: number): Touched | null {
+  const near = curvesNear(curves, p, reach).flatMap((curve) => {
+    const carrier = carrierOf(curve)
+    return carrier ? [{ carrier, away: nearestOnCurve(curve, p).distance }] : []
+  })
+  return near.sort((a, b) => a.away - b.away)[0]?.carrier ?? null
+}
+
 /** The nearest of some places to a point, within reach. */
 export function nearestPlace(places: readonly SnapPoint[], p: Point, reach: number): SnapPoint | null {
   let best: SnapPoint | null = null, least = reach

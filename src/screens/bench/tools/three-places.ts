@@ -1,7 +1,7 @@
 import { distance, type Point } from '@/core/geometry/point'
 import { type Circle, circlesTouching, type Touched } from '@/core/geometry/solve'
 import { tidy } from '@/core/geometry/tidy'
-import { carrierOf, curvesNear } from '@/core/snap/places'
+import { nearestCarrier } from '@/core/snap/places'
 import { nearestOf } from '@/core/snap/snap-circle'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
@@ -19,7 +19,7 @@ export function conditionAt(bench: Bench, at: At): Condition {
   const targets = bench.targetsAtRest
   const { point, marks } = caught(bench, at, targets)
   const isPoint = marks.some((mark) => mark.kind === 'point' && mark.label !== 'edge')
-  const edge = isPoint || at.free ? undefined : curvesNear(targets.curves, at.p, bench.reach).map(carrierOf).find((carrier) => carrier !== null)
+  const edge = isPoint || at.free ? undefined : nearestCarrier(targets.curves, at.p, bench.reach)
   return edge ? { touched: edge, near: at.p } : { touched: { centre: point, r: 0 }, near: point }
 }
 

@@ -1,42 +1,28 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { DrawingObject } from '@/core/drawing/object'
-import { STARTERS } from '@/core/rules/starters'
-import { drawing, type IconSet } from '@/core/set/set'
-import { createSession, shown, undoStep } from '../../frame/session'
-import { Bench } from '../bench'
+import { undoStep } from '../../frame/session'
+import type { Bench } from '../bench'
 import { duplicate } from '../operations'
-import type { At, Tool } from './tool'
-import { makeTools } from './tools'
+import { at, Hand } from './hand'
+import type { Tool } from './tool'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const box = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({ kind: 'rectangle', id, name: id, x, y, w, h, corner: 0, style: { ...style, fill: 'ink' }, ...extra })
 
+let hand: Hand
 let bench: Bench
 let tools: Record<string, Tool>
 
-/** A bench over a drawing, seen at ten screen pixels to the unit. */
 function open(...objects: DrawingObject[]): void {
-  const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [{ id: 'i', name: 'icon', masters: [{ base: 24, objects }] }] }
-  bench = new Bench(createSession('pier', set, 1), 'i')
-  bench.store.setState({ view: { scale: 10, x: 0, y: 0 }, stage: { w: 300, h: 300 } })
-  tools = makeTools(bench)
+  hand = new Hand(...objects)
+  bench = hand.bench
+  tools = hand.tools
 }
 
-const at = (x: number, y: number, held: Partial<At> = {}): At => ({ p: { x, y }, screen: { x: x * 10, y: y * 10 }, shift: false, alt: false, free: false, ...held })
-const objects = () => drawing(shown(bench.session.getState()).icons[0]!)
+const objects = () => hand.objects
 const named = (id: string) => objects().find((object) => object.id === id)
-const selection = () => [...bench.store.getState().selection].sort()
-
-/** Presses, moves in two steps and releases; without a second place, a click. */
-function drag(tool: string, from: readonly [number, number], to: readonly [number, number] = from, held: Partial<At> = {}): void {
-  const begun = tools[tool]!.press(at(...from, held))
-  if (!begun) return
-  if (from !== to) {
-    begun.move(at((from[0] + to[0]) / 2, (from[1] + to[1]) / 2, held))
-    begun.move(at(...to, held))
-  }
-  begun.release(at(...to, held))
-}
+const selection = () => hand.selection
+const drag: Hand['drag'] = (...how) => hand.drag(...how)
 
 describe('drawing', () => {
   beforeEach(() => open())
