@@ -258,7 +258,6 @@ test('lines touch circles, circles touch three sides, mirrors stay live, texts s
   await bench.expectCell('w of Ellipse 1', '8')
   await bench.expectCell('x of Ellipse 1', '4')
   await bench.expectCell('y of Ellipse 1', '12')
-  await page.getByRole('radio', { name: 'by corners' }).click().catch(() => undefined)
   await clear(bench)
 
   // Half a hull, mirrored live: one closed outline, symmetric to the digit.

@@ -33,7 +33,7 @@ export function Strip() {
   const pointer = useBenchState((state) => state.pointer)
   const pixelsOf = useBenchState((state) => state.pixelsOf)
   return (
-    <div className="flex items-center border-t border-hair bg-sheet text-small text-quiet">
+    <div className="flex items-center overflow-x-auto border-t border-hair bg-sheet text-small text-quiet [scrollbar-width:none]">
       <span className="w-[98px] flex-none pl-3 font-mono text-ink">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
       <Switches label="Show on the square" word="show">
         {keys(SHOW).map((key) => (
@@ -75,7 +75,7 @@ export function Strip() {
 
 function Switches({ label, word, children }: { label: string; word: string; children: React.ReactNode }) {
   return (
-    <div role="group" aria-label={label} className="flex h-full items-center overflow-hidden border-l border-hair pl-2">
+    <div role="group" aria-label={label} className="flex h-full flex-none items-center border-l border-hair pl-2">
       <span className="mr-0.5 flex-none max-[1180px]:sr-only">{word}</span>
       {children}
     </div>

@@ -43,7 +43,9 @@ export function ToolLine({ commands }: { commands: readonly Command[] }) {
       <Cluster name="Combine">
         <ToolButton id="assemble" name="Assemble" shortcut="KeyA" command={assemble} />
       </Cluster>
-      <ToolSettings />
+      <div className="flex min-w-0 flex-1 items-stretch overflow-x-auto pr-3 [scrollbar-width:none]">
+        <ToolSettings />
+      </div>
     </div>
   )
 }
@@ -53,7 +55,7 @@ const UNDER = new Map(TOOLS.flatMap(({ tools }) => tools.flatMap(({ id, under })
 
 function Cluster({ name, children }: { name: string; children: ReactNode }) {
   return (
-    <div role="group" aria-label={name} className="flex border-r border-ink">
+    <div role="group" aria-label={name} className="flex flex-none border-r border-ink">
       {children}
     </div>
   )
