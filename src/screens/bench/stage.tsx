@@ -27,6 +27,8 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
   const stage = useBenchState((state) => state.stage)
   const layers = useBenchState((state) => state.layers)
   const tool = useBenchState((state) => state.tool)
+  // What the tool says of itself depends on how it lays.
+  useBenchState((state) => state.layBy)
   const rules = useRules()
   const icon = useShownIcon()
   const { name } = useShownSet()

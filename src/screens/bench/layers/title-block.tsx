@@ -10,7 +10,7 @@ export function TitleBlock({ name, set, rules, scale }: { name: string; set: str
   const [weight] = rules.weights, [radius] = rules.radii
   const cell = 'border-ink px-1.5 py-[3px] text-small whitespace-nowrap'
   return (
-    <div className="pointer-events-none absolute right-3 bottom-3 w-[186px] border border-ink bg-sheet">
+    <div className="pointer-events-none absolute right-3 bottom-3 w-[186px] border border-ink bg-sheet max-[1180px]:hidden">
       <div className="flex items-baseline justify-between gap-2 border-b border-ink px-1.5 py-0.5">
         <span className="truncate font-[640]">{name}</span>
         <span className="truncate text-small text-quiet">{set}</span>

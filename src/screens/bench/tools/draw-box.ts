@@ -27,7 +27,12 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
   const sides = shape === 'polygon' || shape === 'star'
   return {
     cursor: 'crosshair',
-    hint: `Drag from corner to corner · Shift: ${shape === 'ellipse' ? 'circle' : 'equal sides'} · Alt: from the centre${sides ? ' · up, down: sides' : ''} · X: no snapping`,
+    get hint() {
+      const other = way()
+      if (other === three) return 'Three presses: on a point the circle goes through it, on an edge it touches it · Esc: start over'
+      if (other === tilted) return 'Drag the baseline, then press where the height ends · Shift: as high as wide'
+      return `Drag from corner to corner · Shift: ${shape === 'ellipse' ? 'circle' : 'equal sides'} · Alt: from the centre${sides ? ' · up, down: sides' : ''} · X: no snapping`
+    },
     hover(at) {
       const other = way()
       if (other) other.hover?.(at)
