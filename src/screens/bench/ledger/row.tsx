@@ -81,7 +81,9 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
         {!object.name.startsWith(KIND_NAMES[object.kind]) && <span className="flex-none text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>}
       </div>
       <div role="gridcell">
-        {inside ? (
+        {inside?.members[0]!.id === object.id ? (
+          <span className="px-1 text-quiet" title="The first member is the ground that the others are combined with">ground</span>
+        ) : inside ? (
           <WordCell<Role> label={`role of ${object.name}`} value={object.role ?? 'adds'} words={Role.options} readOnly={locked} onChange={(role) => change((other) => ({ ...other, role }), 'the role')} />
         ) : (
           <span className="px-1 text-quiet/70">–</span>
