@@ -1,14 +1,12 @@
 import { type Box, boxAbout, boxBetween } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 import type { DrawingObject } from '@/core/drawing/object'
-import { equalSizes } from '@/core/snap/gaps'
 import { touchBySizing } from '@/core/snap/snap-circle'
-import type { SnapTargets } from '@/core/snap/targets'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { BOX_NAMES, type BoxShape, freshShape } from './fresh-shape'
-import { caught } from './snapping'
+import { caught, withSizes } from './snapping'
 import { threePlaces } from './three-places'
 import { tiltedBox } from './tilted-box'
 import type { At, Drag, Tool } from './tool'
@@ -51,7 +49,7 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
 function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
   const targets = bench.targetsAtRest
   const from = caught(bench, at, targets).point
-  const sized = bench.store.getState().snaps.gaps ? withSizes(targets, from) : targets
+  const sized = withSizes(targets, from)
   const id = newId(), name = bench.nameFor(BOX_NAMES[shape])
   let box: Box | null = null
   const add = (size: Box) => ({ kind: 'add' as const, objects: [freshShape(bench, shape, id, name, size)] as DrawingObject[], ...bench.top })
@@ -86,13 +84,6 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
     },
   }
 }
-
-/** The targets, and where a box drawn from a place becomes as wide or as high as another object. */
-const withSizes = (targets: SnapTargets, { x, y }: Point): SnapTargets => ({
-  ...targets,
-  xs: [...targets.xs, ...equalSizes(x, targets.boxes, 'x')],
-  ys: [...targets.ys, ...equalSizes(y, targets.boxes, 'y')],
-})
 
 function drawnBox(from: Point, to: Point, { shift, alt }: At): Box {
   let dx = to.x - from.x, dy = to.y - from.y

@@ -1,4 +1,4 @@
-import { type Box, boxBetween, boxCentre, boxInside } from '@/core/geometry/box'
+import { type Box, boxAbout, boxBetween, boxCentre, boxInside } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
 import { translation } from '@/core/geometry/transform'
 import { changeNumbers, extent, fitObjects, frameOf, moveObject, scaleOwn } from '@/core/drawing/adjust'
@@ -8,7 +8,7 @@ import { isOver, pick } from '@/core/drawing/pick'
 import { type Grip, gripsOf, pullGrip } from '@/core/drawing/grips'
 import { type Handle, HANDLES, pullFrame } from '@/core/drawing/resize'
 import { constrainAngle, snapBox, type SnapMark } from '@/core/snap/snap'
-import { touchByMoving } from '@/core/snap/snap-circle'
+import { touchByMoving, touchBySizing } from '@/core/snap/snap-circle'
 import type { SnapTargets } from '@/core/snap/targets'
 import { figure } from '@/ui/sum'
 import { isLocked, type Bench } from '../bench'
@@ -17,7 +17,7 @@ import { dragGuide, guideAt } from '../guides'
 import { RULER } from '../layers/rulers'
 import { toScreen } from '../view'
 import { lineFigure } from './draw-line'
-import { caught, onGridAlong } from './snapping'
+import { caught, onGridAlong, withSizes } from './snapping'
 import type { At, Drag, Tool } from './tool'
 
 /** Screen pixels around a handle in which a press takes it. */
@@ -146,13 +146,18 @@ function pullGripOf(bench: Bench, { id, what }: Grip): Drag {
 function pullHandle(bench: Bench, handle: Handle): Drag {
   const objects = bench.free
   const frame = handleFrame(bench, objects)!
-  const targets = bench.targets(new Set(objects.map(({ id }) => id)))
+  const held = framePoint(frame, { x: 1 - handle.x, y: 1 - handle.y })
+  const targets = withSizes(bench.targets(new Set(objects.map(({ id }) => id))), held)
   let edit: { kind: 'replace'; objects: DrawingObject[] } | null = null
   return {
     move(at) {
-      const { point, marks } = caught(bench, at, targets)
-      const next = pullFrame(frame, handle, point, { proportional: at.shift, centred: at.alt })
+      const { point, marks: caughtBy } = caught(bench, at, targets)
       const [only, ...more] = objects
+      const pulled = pullFrame(frame, handle, point, { proportional: at.shift, centred: at.alt })
+      // A circle about its centre grows until it touches.
+      const touching = at.shift && at.alt && !at.free && isCircle(objects) ? touchBySizing({ centre: framePoint(frame, { x: 0.5, y: 0.5 }), r: pulled.w / 2 }, targets, bench.reach) : null
+      const next = touching ? { ...pulled, ...boxAbout(touching.circle.centre, 2 * touching.circle.r, 2 * touching.circle.r) } : pulled
+      const marks = touching?.marks ?? caughtBy
       const fitted = only && more.length === 0 ? [placed(bench, only, next)] : fitObjects(objects, frame, next)
       const by = Math.sqrt((next.w * next.h) / (frame.w * frame.h))
       const resized = bench.store.getState().scaleOwn && by > 0 && Number.isFinite(by) ? fitted.map((object) => scaleOwn(object, by)) : fitted
@@ -214,12 +219,15 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
   }
 }
 
+/** True for one whole circle. */
+function isCircle([only, ...more]: readonly DrawingObject[]): boolean {
+  return only?.kind === 'ellipse' && more.length === 0 && Math.abs(only.w - only.h) < 1e-9 && only.from === undefined
+}
+
 /** A moved selection drawn to the targets; a circle alone touches lines and circles where nothing else catches it. */
 function snapMoved(objects: readonly DrawingObject[], box: Box, targets: SnapTargets, reach: number): { shift: Point; marks: readonly SnapMark[] } {
   const snapped = snapBox(box, targets, reach)
-  const [only, ...more] = objects
-  const isCircle = only?.kind === 'ellipse' && more.length === 0 && Math.abs(only.w - only.h) < 1e-9 && only.from === undefined
-  if (!isCircle) return snapped
+  if (!isCircle(objects)) return snapped
   const centre = boxCentre(box)
   const touching = touchByMoving({ centre, r: box.w / 2 }, targets, reach)
   // Of one thing that it touches and an edge or a centre that it meets, the latter counts.

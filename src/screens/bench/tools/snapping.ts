@@ -1,4 +1,5 @@
 import type { Point } from '@/core/geometry/point'
+import { equalSizes } from '@/core/snap/gaps'
 import { type Snapped, snapPoint } from '@/core/snap/snap'
 import type { SnapTargets } from '@/core/snap/targets'
 import type { Bench } from '../bench'
@@ -18,3 +19,7 @@ export function onGridAlong(from: Point, to: Point, step: number | null): Point 
   const k = (Math.round(longer / step) * step) / longer
   return { x: from.x + dx * k, y: from.y + dy * k }
 }
+
+/** The targets, and where a box drawn from a place becomes as wide or as high as another object. */
+export const withSizes = (targets: SnapTargets, { x, y }: Point): SnapTargets =>
+  targets.on.gaps ? { ...targets, xs: [...targets.xs, ...equalSizes(x, targets.boxes, 'x')], ys: [...targets.ys, ...equalSizes(y, targets.boxes, 'y')] } : targets

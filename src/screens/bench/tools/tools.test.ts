@@ -184,6 +184,17 @@ describe('pulling handles', () => {
     expect(named('a')).toMatchObject({ x: 4, y: 6, w: 16, h: 8 })
   })
 
+  it('stops where it is as wide as another, and a circle about its centre where it touches', () => {
+    open(box('a', 2, 2, 4, 4), box('wide', 2, 12, 7.3, 4))
+    bench.select(['a'])
+    drag('select', [6, 6], [9.4, 8])
+    expect(named('a')).toMatchObject({ w: 7.3 })
+    open({ kind: 'ellipse', id: 'e', name: 'e', x: 8, y: 8, w: 4, h: 4, style }, { kind: 'line', id: 'l', name: 'l', from: { x: 1, y: 17.1 }, to: { x: 23, y: 17.1 }, style })
+    bench.select(['e'])
+    drag('select', [12, 12], [16.9, 16.9], { shift: true, alt: true })
+    expect(named('e')).toMatchObject({ w: expect.closeTo(14.2, 9), h: expect.closeTo(14.2, 9), x: expect.closeTo(2.9, 9) })
+  })
+
   it('pulls the end of a line', () => {
     open({ kind: 'line', id: 'l', name: 'l', from: { x: 2, y: 2 }, to: { x: 8, y: 2 }, style })
     bench.select(['l'])
