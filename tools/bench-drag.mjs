@@ -44,9 +44,18 @@ try {
   const session = await page.context().newCDPSession(page)
   await session.send('Performance.enable')
   const metrics = async () => Object.fromEntries((await session.send('Performance.getMetrics')).metrics.map(({ name, value }) => [name, value]))
-  const frame = () => page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
+  const frame = () => page.evaluate(() => new Promise((done) => requestAnimationFrame(done)))
   await page.mouse.move(...at(0.5, 0.5))
   await page.mouse.down()
+  // From the pointer's event to when the page is free again: what stands between a move and its frame.
+  await page.evaluate(() => {
+    globalThis.answers = []
+    addEventListener('pointermove', () => {
+      const start = performance.now(), { port1, port2 } = new MessageChannel()
+      port1.onmessage = () => globalThis.answers.push(performance.now() - start)
+      port2.postMessage(0)
+    }, true)
+  })
   const script = [], whole = []
   for (let i = 1; i <= 120; i++) {
     const before = await metrics()
@@ -62,6 +71,8 @@ try {
   const release = Date.now() - started
   const percentile = (list, p) => list.toSorted((a, b) => a - b)[Math.floor(list.length * p)].toFixed(1)
   console.log(`${selected} of ${objects.length}, dragged over ${script.length} frames`)
+  const answers = await page.evaluate(() => globalThis.answers)
+  console.log(`answer to a move: median ${percentile(answers, 0.5)} ms, 95th percentile ${percentile(answers, 0.95)} ms, most ${percentile(answers, 0.999)} ms`)
   console.log(`script a frame: median ${percentile(script, 0.5)} ms, 95th percentile ${percentile(script, 0.95)} ms, most ${percentile(script, 0.999)} ms`)
   console.log(`all main-thread work a frame: median ${percentile(whole, 0.5)} ms, 95th percentile ${percentile(whole, 0.95)} ms`)
   console.log(`(on this machine at this moment, a hundred million square roots take ${roots()} ms)`)

@@ -7,6 +7,7 @@ import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { Bench } from './bench'
+import { followSession } from './calm'
 import { copySelection, pasteObjects } from './clipboard'
 import { benchCommands } from './commands'
 import { BenchContext, useShownIcon } from './context'
@@ -47,6 +48,8 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
     }
   }, [bench])
 
+  useEffect(() => followSession(session, bench.calm), [session, bench])
+
   // What an undone step took away cannot stay selected or stepped into.
   useEffect(
     () =>
@@ -79,9 +82,8 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
 
 /** The open icon in the bar and in the address. */
 function OpenIconCrumb() {
-  const icon = useShownIcon()
+  const name = useShownIcon((icon) => icon?.name)
   const { setId } = useSession().getState()
-  const name = icon?.name
   const base = useSessionState((state) => shown(state).rules.grid.size)
   useEffect(() => {
     if (name !== undefined) window.history.replaceState(null, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`)

@@ -12,6 +12,7 @@ import type { Rules } from '@/core/rules/rules'
 import { drawing, guidesOf, type Icon } from '@/core/set/set'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../frame/session'
+import { type Calm, createCalm } from './calm'
 import { type BenchStore, createBenchStore, type InHand, NOTHING_IN_HAND, type ToolId } from './store'
 
 /** Screen pixels within which a line is hit and a target catches. */
@@ -22,9 +23,11 @@ const NOTHING: ReadonlySet<string> = new Set()
 /** The bench: one icon of the session's set, what is selected in it, and the ways to change it. */
 export class Bench {
   readonly store: BenchStore
+  readonly calm: Calm
 
   constructor(readonly session: Session, icon: string | null) {
     this.store = createBenchStore(icon)
+    this.calm = createCalm(session)
   }
 
   get rules(): Rules {
@@ -58,7 +61,8 @@ export class Bench {
 
   /** The selected objects that may be changed. */
   get free(): DrawingObject[] {
-    return this.selected.filter((object) => !isLocked(this.objects, object.id))
+    const locked = lockedWithin(this.objects)
+    return this.selected.filter((object) => !locked.has(object.id))
   }
 
   get reach(): number {
@@ -185,6 +189,13 @@ export class Bench {
 }
 
 const holdsAny = (object: DrawingObject, ids: ReadonlySet<string>): boolean => [...walk([object])].some((place) => ids.has(place.object.id))
+
+/** The ids of the objects that are locked, or lie in something that is. */
+export function lockedWithin(objects: readonly DrawingObject[]): Set<string> {
+  const locked = new Set<string>()
+  for (const { object, parents } of walk(objects)) if (object.locked || parents.some((parent) => parent.locked)) locked.add(object.id)
+  return locked
+}
 
 /** True when an object, or a container around it, is locked. */
 export function isLocked(objects: readonly DrawingObject[], id: string): boolean {

@@ -3,7 +3,7 @@
 import { createContext, useContext } from 'react'
 import { useStore } from 'zustand'
 import type { DrawingObject } from '@/core/drawing/object'
-import { drawing, type Icon } from '@/core/set/set'
+import { drawing, type Icon, type IconSet } from '@/core/set/set'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
 import type { Bench } from './bench'
@@ -19,20 +19,31 @@ export function useBench(): Bench {
 
 export const useBenchState = <T,>(select: (state: BenchState) => T): T => useStore(useBench().store, select)
 
-/** The open icon as it is shown, the edit in hand included; null in an empty set. */
-export function useShownIcon(): Icon | null {
+const iconIn = ({ icons }: IconSet, open: string | null): Icon | null => icons.find(({ id }) => id === open) ?? icons[0] ?? null
+
+/** What is read of the open icon as it is shown, the edit in hand included (null in an empty set); draws again only when that differs. */
+export function useShownIcon<T>(read: (icon: Icon | null) => T): T {
   const open = useBenchState(({ icon }) => icon)
-  return useSessionState((state) => {
-    const { icons } = shown(state)
-    return icons.find(({ id }) => id === open) ?? icons[0] ?? null
-  })
+  return useSessionState((state) => read(iconIn(shown(state), open)))
 }
+
+/** The open icon as it is shown beside the square: an edit in hand comes there now and then. */
+export function useCalmIcon(): Icon | null {
+  const open = useBenchState(({ icon }) => icon)
+  return useCalmSet((set) => iconIn(set, open))
+}
+
+/** What is read of the set as it is shown beside the square. */
+export const useCalmSet = <T,>(read: (set: IconSet) => T): T => useStore(useBench().calm, ({ set }) => read(set))
 
 const NONE: readonly DrawingObject[] = []
 
-/** The objects of the open icon as they are shown. */
-export function useShownObjects(): readonly DrawingObject[] {
-  const icon = useShownIcon()
+/** The objects of the open icon as they are shown on the square. */
+export const useShownObjects = (): readonly DrawingObject[] => useShownIcon((icon) => (icon ? drawing(icon) : NONE))
+
+/** The objects of the open icon as they are shown beside the square. */
+export function useCalmObjects(): readonly DrawingObject[] {
+  const icon = useCalmIcon()
   return icon ? drawing(icon) : NONE
 }
 

@@ -15,21 +15,24 @@ import { PixelPicture } from '@/ui/pixel-picture'
 import { useFilm } from '@/ui/film'
 import { commit, shown } from '../frame/session'
 import { useSession, useSessionState } from '../frame/set-provider'
-import { useBench, useShownIcon } from './context'
+import { useBench, useCalmIcon, useCalmSet } from './context'
 import { BinDialog } from './bin-dialog'
 import { NameDialog } from '@/ui/name-dialog'
 import { addIcon, deleteIcon, duplicateIcon, renameIcon } from './icons'
+
+/** A press is a drag once it has travelled. The same object each time: a new one would draw every row again. */
+const AFTER_TRAVEL = { activationConstraint: { distance: 5 } }
 
 /** All siblings at real size: the way from icon to icon. */
 export function Family() {
   const bench = useBench()
   const session = useSession()
-  const icons = useSessionState((state) => shown(state).icons)
+  const icons = useCalmSet((set) => set.icons)
   const rules = useSessionState((state) => shown(state).rules)
-  const open = useShownIcon()
+  const open = useCalmIcon()
   const [naming, setNaming] = useState<Icon | null>(null)
   const [binOpen, setBinOpen] = useState(false)
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
+  const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
   const ids = useMemo(() => icons.map(({ id }) => id), [icons])
 
   const onDragEnd = ({ active, over }: DragEndEvent) => {

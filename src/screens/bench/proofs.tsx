@@ -12,13 +12,13 @@ import { PixelPicture } from '@/ui/pixel-picture'
 import { useFilm } from '@/ui/film'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
-import { useShownIcon } from './context'
+import { useCalmIcon, useCalmSet } from './context'
 import { MagnifiedPixels } from './magnified-pixels'
 
 /** The icon as it will ship: every delivered size in real pixels on light and dark, one magnified, and beside its siblings. */
 export function Proofs() {
   // What is in hand comes first; the proofs follow as soon as there is time.
-  const icon = useDeferredValue(useShownIcon())
+  const icon = useDeferredValue(useCalmIcon())
   const rules = useSessionState((state) => shown(state).rules)
   return (
     <aside aria-label="Proofs" className="row-span-2 flex min-h-0 flex-col overflow-y-auto border-l border-ink bg-sheet">
@@ -109,7 +109,7 @@ function LargerProofs({ name, sizes, light, dark }: { name: string; sizes: reado
 
 /** The icon between its neighbours in the family, at real size. */
 function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
-  const icons = useSessionState((state) => shown(state).icons)
+  const icons = useCalmSet((set) => set.icons)
   const film = useFilm()
   const ground = film === 'night' ? 'dark' : 'light'
   const size = realSize(rules)

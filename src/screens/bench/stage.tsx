@@ -4,7 +4,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { hits } from '@/core/drawing/pick'
 import { KIND_NAMES } from '@/core/drawing/fresh'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
-import { useShownSet } from '../frame/set-provider'
+import { shown } from '../frame/session'
+import { useSessionState } from '../frame/set-provider'
 import type { Bench } from './bench'
 import { useBench, useBenchState, useRules, useShownIcon } from './context'
 import { benchMenu } from './commands'
@@ -30,8 +31,8 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
   // What the tool says of itself depends on how it lays.
   useBenchState((state) => state.layBy)
   const rules = useRules()
-  const icon = useShownIcon()
-  const { name } = useShownSet()
+  const icon = useShownIcon((shownIcon) => shownIcon?.name)
+  const name = useSessionState((state) => shown(state).name)
   useGestures(bench, tools, element)
 
   useEffect(() => {
@@ -59,13 +60,13 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
   return (
     <RightMenu list={menu}>
       <div ref={element} data-testid="stage" onContextMenu={openMenu} className="relative touch-none overflow-hidden bg-film select-none" style={{ cursor: tools[tool].cursor }}>
-        {view && icon && (
+        {view && icon !== undefined && (
           <>
             <Layer stage={stage}>
               <Sheet rules={rules} view={view} />
               {layers.grid && <GridLayer rules={rules} view={view} />}
             </Layer>
-            <Layer stage={stage} label={`The square of ${icon.name}`}>
+            <Layer stage={stage} label={`The square of ${icon}`}>
               <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} data-testid="artwork">
                 {artwork}
               </g>
@@ -85,7 +86,7 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
           </Layer>
         )}
         <p className="pointer-events-none absolute bottom-1.5 max-w-[calc(100%-236px)] truncate text-small text-quiet" style={{ left: layers.rulers ? RULER + 8 : 8 }}>{tools[tool].hint}</p>
-        {icon && view && <TitleBlock name={icon.name} set={name} rules={rules} scale={view.scale} />}
+        {icon !== undefined && view && <TitleBlock name={icon} set={name} rules={rules} scale={view.scale} />}
       </div>
     </RightMenu>
   )

@@ -6,7 +6,7 @@ import { Choice } from '@/ui/choice'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import { outermost } from '@/core/drawing/tree'
-import { useBench, useBenchState, useShownObjects } from './context'
+import { useBench, useBenchState, useCalmObjects } from './context'
 import { transformSelection } from './operations'
 import type { BenchState } from './store'
 import { MeasureSettings } from './measure-settings'
@@ -114,7 +114,7 @@ function Setting({ word, children }: { word: string; children: React.ReactNode }
 
 /** What the selection itself can be told. */
 function SelectSettings() {
-  const objects = useShownObjects()
+  const objects = useCalmObjects()
   const selection = useBenchState((state) => state.selection)
   const [only, ...more] = outermost(objects, selection)
   if (only?.kind === 'text' && more.length === 0) return <TextSettings key={only.id} object={only} />

@@ -16,15 +16,17 @@ export function Artwork() {
   const objects = useShownObjects()
   const rules = useRules()
   const scope = useBenchState((state) => state.scope)
-  return objects.map((drawn) => (
-    <g key={drawn.id} opacity={scope === null || find([drawn], scope) ? undefined : 0.25}>
-      <ObjectShapes object={drawn} values={rules} />
-    </g>
-  ))
+  return objects.map((drawn) => <ObjectShapes key={drawn.id} object={drawn} values={rules} dimmed={scope !== null && !find([drawn], scope)} />)
 }
 
-const ObjectShapes = memo(function ObjectShapes({ object, values }: { object: DrawingObject; values: NamedValues }) {
-  return evaluate(object, values).map((shape, i) => <ShapePath key={i} shape={shape} />)
+const ObjectShapes = memo(function ObjectShapes({ object, values, dimmed }: { object: DrawingObject; values: NamedValues; dimmed: boolean }) {
+  return (
+    <g opacity={dimmed ? 0.25 : undefined}>
+      {evaluate(object, values).map((shape, i) => (
+        <ShapePath key={i} shape={shape} />
+      ))}
+    </g>
+  )
 })
 
 function ShapePath({ shape }: { shape: Shape }) {

@@ -7,11 +7,10 @@ import { toScreen, type View } from '../view'
 
 /** The guides of the icon, across the whole stage; locked ones are drawn fainter. */
 export function GuideLayer({ view, size }: { view: View; size: number }) {
-  const icon = useShownIcon()
-  if (!icon) return null
+  const guides = useShownIcon((icon) => (icon ? guidesOf(icon) : null))
   return (
     <g stroke="var(--guide)" fill="none">
-      {guidesOf(icon).map(({ id, at, angle, locked }) => {
+      {guides?.map(({ id, at, angle, locked }) => {
         const { from, to } = alongGuide(at, angle, 6 * size)
         const a = toScreen(view, from), b = toScreen(view, to)
         return <path key={id} d={`M${a.x} ${a.y}L${b.x} ${b.y}`} opacity={locked ? 0.55 : 1} />

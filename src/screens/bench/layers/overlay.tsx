@@ -10,7 +10,7 @@ import { type DrawingObject, isContainer, type Mirror } from '@/core/drawing/obj
 import { HANDLES } from '@/core/drawing/resize'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
-import { isLocked } from '../bench'
+import { lockedWithin } from '../bench'
 import { useBench, useBenchState, useRules, useShownObjects } from '../context'
 import { toScreen, type View } from '../view'
 import { alongGuide } from '@/core/snap/targets'
@@ -30,6 +30,8 @@ export function Overlay({ view }: { view: View }) {
   const selected = outermost(objects, selection)
   const [only, ...more] = selected
   const nodes = tool === 'nodes' && only && more.length === 0 ? editable(only, rules) : null
+  const locked = lockedWithin(objects)
+  const free = selected.filter(({ id }) => !locked.has(id))
   const axes = mirrorsAround(objects, selection)
   const hovered = hover !== null && !selection.has(hover) && (tool === 'select' || tool === 'nodes') ? find(objects, hover)?.object : undefined
   return (
@@ -43,8 +45,8 @@ export function Overlay({ view }: { view: View }) {
         </g>
       ))}
       {nodes && <NodeMarks path={nodes} view={view} />}
-      {tool === 'select' && <Handles selected={selected.filter(({ id }) => !isLocked(objects, id))} rules={rules} view={view} />}
-      {tool === 'select' && <Grips objects={selected.filter(({ id }) => !isLocked(objects, id))} view={view} />}
+      {tool === 'select' && <Handles selected={free} rules={rules} view={view} />}
+      {tool === 'select' && <Grips objects={free} view={view} />}
       {tool === 'measure' && <MeasuredMark view={view} />}
       {tool === 'turn' && <Pivot view={view} />}
       <InHandMarks view={view} rules={rules} />

@@ -4,7 +4,7 @@ import { Lock, LockOpen, Trash2 } from 'lucide-react'
 import clsx from 'clsx'
 import type { Guide } from '@/core/drawing/guide'
 import { guidesOf } from '@/core/set/set'
-import { useBench, useRules, useShownIcon } from '../context'
+import { useBench, useRules, useCalmIcon } from '../context'
 import { freshGuide, setGuides } from '../guides'
 import { EditCell } from './edit-cell'
 
@@ -15,7 +15,7 @@ const button = 'h-6 rounded-sheet border border-hair px-2.5 hover:border-ink'
 export function GuidesPanel() {
   const bench = useBench()
   const rules = useRules()
-  const icon = useShownIcon()
+  const icon = useCalmIcon()
   const guides = icon ? guidesOf(icon) : []
   const middle = rules.grid.size / 2
   const change = (guide: Guide, next: Partial<Guide>, label: string) => setGuides(bench, guides.map((other) => (other.id === guide.id ? withChange(other, next) : other)), label)

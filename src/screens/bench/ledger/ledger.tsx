@@ -17,7 +17,7 @@ import { type Assembly, type DrawingObject, isContainer } from '@/core/drawing/o
 import { countObjects, outermost } from '@/core/drawing/tree'
 import { useSessionState } from '../../frame/set-provider'
 import { guidesOf } from '@/core/set/set'
-import { useBench, useBenchState, useRules, useShownIcon, useShownObjects } from '../context'
+import { useBench, useBenchState, useRules, useCalmIcon, useCalmObjects } from '../context'
 import { parentOf } from '../operations'
 import type { BenchState } from '../store'
 import { AnchorChooser } from './anchor'
@@ -27,15 +27,18 @@ import { NodesPanel } from './nodes-panel'
 import { GRID, type LedgerRow, Row } from './row'
 import { SelectionRow } from './selection-row'
 
+/** A press is a drag once it has travelled. The same object each time: a new one would draw every row again. */
+const AFTER_TRAVEL = { activationConstraint: { distance: 5 } }
+
 /** The table under the square: every object as a row with its numbers, and the history. */
 export function Ledger() {
   const bench = useBench()
   const scroller = useRef<HTMLDivElement>(null)
   const panel = useBenchState((state) => state.panel)
-  const objects = useShownObjects()
+  const objects = useCalmObjects()
   const steps = useSessionState(({ history }) => history.past.length)
   const selection = useBenchState((state) => state.selection)
-  const icon = useShownIcon()
+  const icon = useCalmIcon()
   const guides = icon ? guidesOf(icon).length : 0
   const rules = useRules()
   const nodeCount = nodesIn(outermost(objects, selection), rules)
@@ -105,7 +108,7 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
   // eslint-disable-next-line react-hooks/incompatible-library -- the compiler leaves this component alone, which is right
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8, initialRect: { width: 0, height: 8 * ROW } })
   const selected = outermost(objects, selection)
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
+  const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
 
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over || over.id === active.id) return

@@ -8,7 +8,7 @@ import { Cap, type CornerStyle, Join, type Radius } from '@/core/drawing/style'
 import { outermost } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
 import { type Bench, isLocked } from '../bench'
-import { useBench, useBenchState, useRules, useShownObjects } from '../context'
+import { useBench, useBenchState, useRules, useCalmObjects } from '../context'
 import { nodeKey, nodeOfKey, putPath } from '../node-selection'
 import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
@@ -20,7 +20,7 @@ const KINDS: readonly NodeKind[] = ['corner', 'smooth', 'symmetric']
 /** The nodes of the selected path as rows. An edit in a selected row goes to every selected node. */
 export function NodesPanel() {
   const rules = useRules()
-  const objects = useShownObjects()
+  const objects = useCalmObjects()
   const selection = useBenchState((state) => state.selection)
   const nodes = useBenchState((state) => state.nodes)
   const [object, ...more] = outermost(objects, selection)
