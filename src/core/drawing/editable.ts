@@ -1,7 +1,8 @@
+import { distance } from '../geometry/point'
 import { outline } from './evaluate'
 import { frameCorners } from './frame'
 import { nodesOf } from './nodes'
-import { type DrawingObject, isStyled, type NodeRun, type PathObject, type Styled } from './object'
+import { type DrawingObject, isStyled, type NodeRun, type PathObject, type Rectangle, type Styled } from './object'
 import { foldedPolygon, polygonRun } from './polygon-side'
 import { ellipsePath } from './shapes'
 import { type Memory, remembered } from './memory'
@@ -51,11 +52,25 @@ export function afterEdit(object: DrawingObject, path: PathObject): Edited {
     const folded = foldedPolygon(object, path)
     if (folded) return { object: folded, lost: null }
   }
+  if (object.kind === 'rectangle') {
+    const cornered = withCorners(object, path)
+    if (cornered) return { object: cornered, lost: null }
+  }
   if (object.kind === 'line') {
     const [run] = path.contours, [from, to, ...more] = run?.nodes ?? []
     if (from && to && more.length === 0 && !run!.closed && !from.out && !to.in) return { object: { ...object, from: { x: from.x, y: from.y }, to: { x: to.x, y: to.y } }, lost: null }
   }
   return { object: path, lost: LOST[object.kind] ?? 'its own numbers' }
+}
+
+/** A rectangle of which only corners were finished otherwise; null when more was edited. */
+function withCorners(object: Rectangle, path: PathObject): Rectangle | null {
+  const [run, ...more] = path.contours, places = frameCorners(object)
+  const kept = run?.closed && more.length === 0 && run.nodes.length === 4 && run.nodes.every((node, i) => distance(node, places[i]!) < 1e-9 && !node.in && !node.out && !node.arc && !node.cornerStyle && !node.join)
+  if (!kept) return null
+  const corners = run.nodes.map(({ corner }) => corner ?? object.corner)
+  const { corners: _, ...rest } = object
+  return corners.every((corner) => corner === corners[0]) ? { ...rest, corner: corners[0]! } : { ...rest, corners }
 }
 
 /** A path whose nodes were touched is no longer what the hand drew. */

@@ -118,7 +118,8 @@ export function pullGrip(object: DrawingObject, id: string, to: Point, values: N
 
 const hundredths = (share: number): number => Math.max(0.01, Math.min(1, Math.round(share * 100) / 100))
 
-function pulledRadius(corners: readonly Point[], i: number, to: Point, values: NamedValues, { step }: GripPull): Radius {
+/** The radius whose centre comes to a point pulled from a corner between its neighbours: one of the rules where it comes near, else by the step. */
+export function pulledRadius(corners: readonly Point[], i: number, to: Point, values: NamedValues, { step }: Pick<GripPull, 'step'>): Radius {
   const { at, into, share } = cornerAt(corners, i)
   const raw = Math.max(0, dot(subtract(to, at), into) / share)
   const named = values.radii.find(({ value }) => Math.abs(value - raw) <= (step ?? 0) / 2)

@@ -64,6 +64,10 @@ export function foldedPolygon(object: Polygon, after: PathObject): Polygon | nul
   if (count < 1) return null
   const start = k * per, corner = run.nodes[start]!, next = run.nodes[(start + count) % run.nodes.length]!
   if (grown === 0 && first % per === 0 && moved(run.nodes[first]!, before[first]!)) return cornerMoved(object, k, run.nodes[first]!)
+  // A corner finished otherwise: so are all.
+  if (grown === 0 && first % per === 0 && near(corner.out, before[start]!.out) && (corner.corner !== undefined || corner.cornerStyle !== undefined)) {
+    return { ...object, ...(corner.corner !== undefined && { corner: corner.corner }), ...(corner.cornerStyle && { cornerStyle: corner.cornerStyle }) }
+  }
   // What was taken out must not have been a corner, nor lie on several sides.
   if (grown !== 0 && (moved(corner, before[start]!) || moved(next, before[((k + 1) % object.sides) * per]!))) return null
   const side = sideOf(object.sides, k)

@@ -36,6 +36,7 @@ export const TOOLS: readonly { readonly cluster: string; readonly tools: readonl
     tools: [
       { id: 'select', name: 'Select', key: 'KeyQ' },
       { id: 'nodes', name: 'Nodes', key: 'KeyW' },
+      { id: 'corner', name: 'Corner', key: 'KeyE' },
       { id: 'turn', name: 'Turn', key: 'KeyR' },
       { id: 'mirror', name: 'Mirror', key: 'KeyT' },
       { id: 'measure', name: 'Measure', key: 'KeyU' },

@@ -7,7 +7,7 @@ import type { EllipsePart } from './tools/fresh-shape'
 import type { Measured } from './tools/measure'
 import type { View } from './view'
 
-export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'arrow' | 'spiral' | 'line' | 'pen' | 'freehand' | 'text' | 'turn' | 'mirror' | 'measure'
+export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'arrow' | 'spiral' | 'line' | 'pen' | 'freehand' | 'text' | 'corner' | 'turn' | 'mirror' | 'measure'
 
 /** What can be shown on the square or hidden. */
 export type Layers = { readonly grid: boolean; readonly keylines: boolean; readonly liveArea: boolean; readonly guides: boolean; readonly rulers: boolean }

@@ -180,6 +180,24 @@ describe('strokes', () => {
   })
 })
 
+describe('rounding corners', () => {
+  it('sets one corner of a path or a rectangle, all of a polygon, and stays live', () => {
+    const hand = new Hand(box('b', 4, 4, 12, 10), path('p', true, [2, 16], [10, 16], [10, 22], [2, 22]), { kind: 'polygon', id: 's', name: 's', x: 12, y: 2, w: 10, h: 10, sides: 4, corner: 0, style })
+    hand.bench.select(['b'])
+    hand.drag('corner', [16, 14], [13, 11])
+    expect(hand.objects[0]).toMatchObject({ kind: 'rectangle', corners: [0, 0, 3, 0] })
+    hand.drag('corner', [4, 4], [6.05, 6], { shift: true })
+    expect(hand.objects[0]).toMatchObject({ kind: 'rectangle', corner: 'outer' })
+    expect(hand.objects[0]).not.toHaveProperty('corners')
+    hand.bench.select(['p'])
+    hand.drag('corner', [10, 16], [8.5, 17.5])
+    expect(nodesOf(hand).map(({ corner }) => corner)).toEqual([undefined, 1.5, undefined, undefined])
+    hand.bench.select(['s'])
+    hand.drag('corner', [22, 7], [20.6, 7])
+    expect(hand.objects[2]).toMatchObject({ kind: 'polygon', sides: 4, corner: 'inner' })
+  })
+})
+
 describe('laying by other ways', () => {
   it('tilted: a baseline, then a height', () => {
     const hand = new Hand()

@@ -1,5 +1,6 @@
 import type { Bench } from '../bench'
 import type { ToolId } from '../store'
+import { cornerTool } from './corner'
 import { drawBoxTool } from './draw-box'
 import { drawLineTool } from './draw-line'
 import { freehandTool } from './freehand'
@@ -24,6 +25,7 @@ export function makeTools(bench: Bench): Record<ToolId, Tool> {
     arrow: drawBoxTool(bench, 'arrow'),
     spiral: drawBoxTool(bench, 'spiral'),
     text: textTool(bench),
+    corner: cornerTool(bench),
     measure: measureTool(bench),
     pen: penTool(bench),
     freehand: freehandTool(bench),

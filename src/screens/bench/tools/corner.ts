@@ -1,0 +1,77 @@
+import { distance, type Point } from '@/core/geometry/point'
+import { radiusOf } from '@/core/drawing/values'
+import { pulledRadius } from '@/core/drawing/grips'
+import { changeNodes, type NodeAt, nodeAt } from '@/core/drawing/node-edit'
+import type { PathObject } from '@/core/drawing/object'
+import { pick } from '@/core/drawing/pick'
+import { figure } from '@/ui/sum'
+import type { Bench } from '../bench'
+import { editedPath, previewPath, putPath } from '../node-selection'
+import { toScreen } from '../view'
+import type { At, Drag, Tool } from './tool'
+
+/** Screen pixels around a corner in which a press takes it. */
+const GRIP = 14
+
+/** Rounds corners by dragging inwards from them: one, or all of the object with Shift. A press elsewhere selects. */
+export function cornerTool(bench: Bench): Tool {
+  return {
+    cursor: 'default',
+    hint: 'Drag inwards from a corner · Shift: all corners · what comes near a radius of the rules takes it',
+    hover(at) {
+      const found = cornerAt(bench, at)
+      bench.hold({ intent: found ? { at: at.p, word: 'corner' } : null, marks: found ? [{ kind: 'point', at: found.at, label: radiusWords(bench, found.path, found.place) }] : [] })
+    },
+    press(at) {
+      const found = cornerAt(bench, at)
+      if (found) return pull(bench, found.path, found.place)
+      const other = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+      bench.select(other ? [other.id] : [])
+      return null
+    },
+  }
+}
+
+/** The corner of the selected object under the pointer. */
+function cornerAt(bench: Bench, at: At): { path: PathObject; place: NodeAt; at: Point } | null {
+  const path = editedPath(bench), { view } = bench.store.getState()
+  if (!path || !view) return null
+  let best: { path: PathObject; place: NodeAt; at: Point } | null = null, least = GRIP
+  path.contours.forEach(({ nodes, closed }, contour) =>
+    nodes.forEach((node, n) => {
+      const away = distance(toScreen(view, node), at.screen)
+      const isEnd = !closed && (n === 0 || n === nodes.length - 1)
+      if (isEnd || away > least) return
+      least = away
+      best = { path, place: { contour, node: n }, at: { x: node.x, y: node.y } }
+    }),
+  )
+  return best
+}
+
+function radiusWords(bench: Bench, path: PathObject, place: NodeAt): string {
+  const radius = nodeAt(path, place)!.corner ?? path.corner
+  return typeof radius === 'string' ? `${radius} ${figure(radiusOf(radius, bench.rules))}` : figure(radius)
+}
+
+function pull(bench: Bench, path: PathObject, place: NodeAt): Drag {
+  const { nodes } = path.contours[place.contour]!
+  let edit: PathObject | null = null
+  return {
+    move(at) {
+      const corner = pulledRadius(nodes, place.node, at.p, bench.rules, { step: at.free ? null : bench.rules.grid.step })
+      const places = at.shift ? path.contours.flatMap((run, contour) => run.nodes.map((_, node) => ({ contour, node }))) : [place]
+      edit = changeNodes(path, places, (node) => ({ ...node, corner }))
+      previewPath(bench, edit)
+      bench.hold({ marks: [], intent: null, figure: { at: at.p, text: `radius ${typeof corner === 'string' ? `${corner} ${figure(radiusOf(corner, bench.rules))}` : figure(corner)}` } })
+    },
+    release() {
+      bench.letGo()
+      if (edit) putPath(bench, edit, `Round a corner of ${path.name}`)
+    },
+    cancel() {
+      bench.preview(null)
+      bench.letGo()
+    },
+  }
+}
