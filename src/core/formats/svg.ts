@@ -16,17 +16,35 @@ export function svgOf(objects: readonly DrawingObject[], values: NamedValues, si
 
 /** Resolved shapes as an SVG document. Attributes that all shapes share are written once, on the root. */
 export function svgOfShapes(shapes: readonly Shape[], size: number, ground: Ground): string {
-  const elements = shapes.map((shape) => ({ ...element(shape.path), paint: paintAttributes(shape, ground) }))
-  const shared = sharedAttributes(elements.map(({ paint }) => paint))
+  const paints = shapes.map((shape) => paintOf(shape, ground))
+  const shared = sharedAttributes(paints)
   const root = { xmlns: 'http://www.w3.org/2000/svg', width: `${size}`, height: `${size}`, viewBox: `0 0 ${size} ${size}`, ...shared }
-  const body = elements.map(({ name, geometry, paint }) => {
-    const own = Object.fromEntries(Object.entries(paint).filter(([key, value]) => shared[key] !== value))
-    return `<${name}${attributes({ ...own, ...geometry })}/>`
+  const without = attributes(shared)
+  const body = shapes.map((shape, i) => {
+    const known = written.get(paints[i]!)
+    if (known?.without === without) return known.text
+    const own = Object.fromEntries(Object.entries(paints[i]!).filter(([key, value]) => shared[key] !== value))
+    const { name, geometry } = element(shape.path)
+    const text = `<${name}${attributes({ ...own, ...geometry })}/>`
+    written.set(paints[i]!, { without, text })
+    return text
   })
   return `<svg${attributes(root)}>${body.join('')}</svg>\n`
 }
 
 type Attributes = Record<string, string>
+
+/** The text of a shape's element, by its paint attributes, which are its own; and which attributes it does without. */
+const written = new WeakMap<Attributes, { readonly without: string; readonly text: string }>()
+
+const painted: Record<Ground, WeakMap<Shape, Attributes>> = { current: new WeakMap(), light: new WeakMap(), dark: new WeakMap() }
+
+/** The paint attributes of a shape on a ground, remembered for it: of a drawing in hand little changes from one moment to the next. */
+function paintOf(shape: Shape, ground: Ground): Attributes {
+  let known = painted[ground].get(shape)
+  if (!known) painted[ground].set(shape, (known = paintAttributes(shape, ground)))
+  return known
+}
 
 const attributes = (map: Attributes): string => Object.entries(map).map(([key, value]) => ` ${key}="${value}"`).join('')
 const number = (value: number): string => shortNumber(value, PRECISION)
@@ -72,7 +90,7 @@ type Element = { readonly name: string; readonly geometry: Attributes }
 
 const elements = new WeakMap<Path, Element>()
 
-/** The element that draws a path. Remembered for each path: of a drawing in hand little changes from one moment to the next. */
+/** The element that draws a path, remembered for it. */
 function element(path: Path): Element {
   let known = elements.get(path)
   if (!known) elements.set(path, (known = roundElement(path) ?? { name: 'path', geometry: { d: pathData(path) } }))
