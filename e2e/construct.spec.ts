@@ -215,7 +215,22 @@ test('a polygon edited at one side follows on all, its count still changes; dept
   await expect(page.getByRole('button', { name: 'depth of Star 1: 25 % deep' })).toBeVisible()
   await clear(bench)
 
-  // A fish: an ellipse as a path, its left node pulled out, two nodes brought level with the one that is marked.
+  // A fish out of an ellipse: its left end is pulled out, and what that takes away is said.
+  await bench.press('2')
+  await bench.drag([5, 7], [19, 17])
+  await bench.press('w')
+  await bench.drag([5, 12], [2, 12])
+  await expect(page.getByText('“Ellipse 1” is a path now; its diameters and angles as numbers went with that.')).toBeVisible()
+  await expect(bench.row('Ellipse 1')).toContainText('2 nodes')
+  const [fish] = paths((await delivered(page, bench)).polygon!)
+  const ends = readPathData(fish!)[0]!.segments.map(({ from }) => [from.x, from.y])
+  expect(ends).toContainEqual([2, 12])
+  expect(ends).toContainEqual([19, 12])
+  await bench.press('Control+z')
+  await expect(page.getByRole('button', { name: 'part of Ellipse 1: whole' })).toBeVisible()
+  await clear(bench)
+
+  // Two nodes brought level with the one that is marked.
   await bench.press('6')
   for (const [x, y] of [[4, 8], [12, 5], [20, 9], [12, 17]] as const) await bench.click(x, y)
   await bench.press('Enter')
