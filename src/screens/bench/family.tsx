@@ -5,7 +5,7 @@ import { restrictToVerticalAxis } from '@dnd-kit/modifiers'
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import clsx from 'clsx'
-import { memo, useMemo, useState, useDeferredValue } from 'react'
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { proofSvg } from '@/core/formats/delivery'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
@@ -87,6 +87,10 @@ const Sibling = memo(
   function Sibling({ icon, rules, open, onOpen, onDuplicate, onRename, onDelete }: SiblingProps) {
     const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: icon.id })
     const ground = useFilm() === 'night' ? 'dark' : 'light'
+    const button = useRef<HTMLButtonElement>(null)
+    useEffect(() => {
+      if (open) button.current?.scrollIntoView({ block: 'nearest' })
+    }, [open])
     const settled = useDeferredValue(icon)
     const svg = useMemo(() => proofSvg(settled, rules, ground), [settled, rules, ground])
     return (
@@ -101,6 +105,7 @@ const Sibling = memo(
       >
         <div ref={setNodeRef} role="listitem" style={{ transform: CSS.Translate.toString(transform), transition }} className={clsx('relative', isDragging && 'z-10 bg-film')}>
           <button
+            ref={button}
             type="button"
             {...attributes}
             {...listeners}

@@ -7,7 +7,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import clsx from 'clsx'
 import { Link2, Link2Off } from 'lucide-react'
 import { Tabs } from 'radix-ui'
-import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { segmentCount } from '@/core/geometry/path'
 import { membersOf } from '@/core/drawing/edit'
 import { editable } from '@/core/drawing/editable'
@@ -91,6 +91,9 @@ function Result({ objects: shown }: { objects: readonly DrawingObject[] }) {
 /** The height of a row in pixels. */
 const ROW = 22
 
+/** The height of the head above the rows, which stays in sight. */
+const HEAD = 23
+
 const COLUMNS = ['x', 'y', 'w', 'h', 'turn'] as const
 
 function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scroller: React.RefObject<HTMLDivElement | null> }) {
@@ -106,8 +109,16 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
   const onFold = useCallback((id: string) => setFolded((before) => toggled(before, id)), [])
   // Only the rows in sight are there, and a screenful around them.
   // eslint-disable-next-line react-hooks/incompatible-library -- the compiler leaves this component alone, which is right
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8, initialRect: { width: 0, height: 8 * ROW } })
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8, scrollMargin: HEAD, scrollPaddingStart: HEAD, initialRect: { width: 0, height: 8 * ROW } })
   const selected = outermost(objects, selection)
+  const firstSelected = selected[0]?.id
+  // What is selected on the square comes into sight here.
+  useEffect(() => {
+    const index = rows.findIndex(({ object }) => object.id === firstSelected)
+    if (index >= 0) virtual.scrollToIndex(index, { align: 'auto' })
+    // Only when something else is selected: not while rows change around it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [firstSelected])
   const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
 
   const onDragEnd = ({ active, over }: DragEndEvent) => {
@@ -165,7 +176,7 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
             {virtual.getVirtualItems().map(({ index, start }) => {
               const row = rows[index]!
               return (
-                <div key={row.object.id} role="presentation" className="absolute inset-x-0" style={{ top: start }}>
+                <div key={row.object.id} role="presentation" className="absolute inset-x-0" style={{ top: start - HEAD }}>
                   <Row {...row} rules={rules} selected={selection.has(row.object.id)} folded={folded.has(row.object.id)} onFold={onFold} />
                 </div>
               )

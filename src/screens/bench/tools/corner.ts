@@ -3,11 +3,11 @@ import { radiusOf } from '@/core/drawing/values'
 import { pulledRadius } from '@/core/drawing/grips'
 import { changeNodes, type NodeAt, nodeAt } from '@/core/drawing/node-edit'
 import type { PathObject } from '@/core/drawing/object'
-import { pick } from '@/core/drawing/pick'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { editedPath, previewPath, putPath } from '../node-selection'
 import { toScreen } from '../view'
+import { pickWithin } from './pick-within'
 import type { At, Drag, Tool } from './tool'
 
 /** Screen pixels around a corner in which a press takes it. */
@@ -25,7 +25,7 @@ export function cornerTool(bench: Bench): Tool {
     press(at) {
       const found = cornerAt(bench, at)
       if (found) return pull(bench, found.path, found.place)
-      const other = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+      const other = pickWithin(bench, at)
       bench.select(other ? [other.id] : [])
       return null
     },

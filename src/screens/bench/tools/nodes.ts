@@ -3,7 +3,7 @@ import { distance, type Point, subtract } from '@/core/geometry/point'
 import { insertNode, moveNodes, type NodeAt, nearestSegment, nodeAt, pullSegment, setHandle } from '@/core/drawing/node-edit'
 import { outline } from '@/core/drawing/evaluate'
 import { toggledRegion } from '@/core/drawing/regions'
-import { type DrawingObject, isContainer, type PathObject } from '@/core/drawing/object'
+import type { PathObject } from '@/core/drawing/object'
 import { pick } from '@/core/drawing/pick'
 import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
@@ -11,6 +11,7 @@ import type { Bench } from '../bench'
 import { editedPath, nodeKey, previewPath, putPath, selectedNodes } from '../node-selection'
 import { toScreen } from '../view'
 import { lineFigure } from './draw-line'
+import { pickWithin } from './pick-within'
 import { caught } from './snapping'
 import type { At, Drag, Tool } from './tool'
 
@@ -57,18 +58,6 @@ export function nodesTool(bench: Bench): Tool {
       bench.store.setState({ nodes: new Set([nodeKey({ contour: segment.contour, node: segment.node + 1 })]) })
     },
   }
-}
-
-/** The object under the pointer whose nodes can be edited: a group, an assembly or a mirror is stepped into. */
-function pickWithin(bench: Bench, at: At): DrawingObject | null {
-  let found = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
-  while (found && isContainer(found)) {
-    const inner = pick(found.members, bench.rules, at.p, bench.reach, found.kind === 'assembly') ?? (found.members.length === 1 ? found.members[0]! : null)
-    if (!inner || inner.locked) return found
-    bench.store.setState({ scope: found.id })
-    found = inner
-  }
-  return found
 }
 
 const isOn = (bench: Bench, path: PathObject, at: At): boolean => segmentUnder(bench, path, at) !== null

@@ -1,0 +1,16 @@
+import { type DrawingObject, isContainer } from '@/core/drawing/object'
+import { pick } from '@/core/drawing/pick'
+import type { Bench } from '../bench'
+import type { At } from './tool'
+
+/** The object under the pointer whose nodes can be edited: a group, an assembly or a mirror is stepped into. */
+export function pickWithin(bench: Bench, at: At): DrawingObject | null {
+  let found = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+  while (found && isContainer(found)) {
+    const inner = pick(found.members, bench.rules, at.p, bench.reach, found.kind === 'assembly') ?? (found.members.length === 1 ? found.members[0]! : null)
+    if (!inner || inner.locked) return found
+    bench.store.setState({ scope: found.id })
+    found = inner
+  }
+  return found
+}
