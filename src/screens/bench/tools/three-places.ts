@@ -36,7 +36,7 @@ function touchPlace(circle: Circle, touched: Touched): Point {
 }
 
 /** A circle by three presses: through points, touching edges. */
-export function threePlaces(bench: Bench): Pick<Tool, 'press' | 'hover' | 'key'> {
+export function threePlaces(bench: Bench): Omit<Tool, 'cursor' | 'hint' | 'twice'> {
   let conditions: Condition[] = []
   const id = { current: newId() }
   const words = ['first place', 'second place', 'third place']

@@ -10,7 +10,7 @@ import { BOX_NAMES, type BoxShape, freshShape } from './fresh-shape'
 import { caught } from './snapping'
 import type { At, Tool } from './tool'
 
-type Pressing = Pick<Tool, 'press' | 'hover' | 'key'>
+type Pressing = Omit<Tool, 'cursor' | 'hint' | 'twice'>
 
 /** Draws a shape on a baseline: a drag draws the baseline, the height follows the pointer until the next press. */
 export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
