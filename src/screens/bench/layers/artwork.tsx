@@ -16,8 +16,19 @@ export function Artwork() {
   const objects = useShownObjects()
   const rules = useRules()
   const scope = useBenchState((state) => state.scope)
-  return objects.map((drawn) => <ObjectShapes key={drawn.id} object={drawn} values={rules} dimmed={scope !== null && !find([drawn], scope)} />)
+  const count = Math.ceil(objects.length / SHEAF)
+  return Array.from({ length: count }, (_, i) => <Sheaf key={i} objects={objects.slice(i * SHEAF, (i + 1) * SHEAF)} values={rules} scope={scope} />)
 }
+
+/** How many objects are looked through together: of a large drawing only the sheaves in which something changed are gone through. */
+const SHEAF = 32
+
+const Sheaf = memo(
+  function Sheaf({ objects, values, scope }: { objects: readonly DrawingObject[]; values: NamedValues; scope: string | null }) {
+    return objects.map((drawn) => <ObjectShapes key={drawn.id} object={drawn} values={values} dimmed={scope !== null && !find([drawn], scope)} />)
+  },
+  (a, b) => a.values === b.values && a.scope === b.scope && a.objects.length === b.objects.length && a.objects.every((object, i) => object === b.objects[i]),
+)
 
 const ObjectShapes = memo(function ObjectShapes({ object, values, dimmed }: { object: DrawingObject; values: NamedValues; dimmed: boolean }) {
   return (
