@@ -172,9 +172,8 @@ export function* namesUsed(object: DrawingObject): Generator<{ kind: 'weight' | 
   for (const paint of [fill, stroke]) if (paint !== 'none' && !paint.startsWith('#')) yield { kind: 'swatch', name: paint }
   if (isCornered(object) && typeof object.corner === 'string') yield { kind: 'radius', name: object.corner }
   if (object.kind === 'rectangle') for (const corner of object.corners ?? []) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
-  if (object.kind === 'path') {
-    for (const { nodes } of object.contours) for (const { corner } of nodes) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
-  }
+  const nodes = object.kind === 'path' ? object.contours.flatMap((run) => run.nodes) : object.kind === 'polygon' ? (object.side?.nodes ?? []) : []
+  for (const { corner } of nodes) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
 }
 
 /** Numbers without noise, and optional ones that came out as undefined left out, so that equal drawings are written alike. */

@@ -8,7 +8,8 @@ import { pointAt } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
 import { rotation } from '../geometry/transform'
 import { STARTERS } from '../rules/starters'
-import { transformObject } from './adjust'
+import { renameValues } from '../rules/renames'
+import { namesUsed, transformObject } from './adjust'
 import { afterEdit, editable } from './editable'
 import { evaluate, outline } from './evaluate'
 import { gripsOf, pullGrip } from './grips'
@@ -18,6 +19,7 @@ import { nodesOf } from './nodes'
 import type { DrawingObject, Node, PathObject } from './object'
 import { toggledRegion } from './regions'
 import { traced } from './trace'
+import { walk } from './tree'
 
 const values = STARTERS[0]!.rules
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
@@ -226,5 +228,19 @@ describe('what a hand drew', () => {
     const moved = moveNodes(drawn, [at(1)], { x: 0.5, y: 0 })
     expect((afterEdit(drawn, moved).object as PathObject).trace).toBeUndefined()
     expect((transformObject(drawn, [1, 0, 0, 1, 2, 0]) as PathObject).trace!.points[0]!.x).toBeCloseTo(5, 9)
+  })
+})
+
+describe('names of the rules', () => {
+  it('are found and renamed wherever an object refers to them: its corner, single corners, nodes, the side of a polygon', () => {
+    const named = (name: string): DrawingObject[] => [
+      { kind: 'rectangle', id: 'r', name: 'r', x: 0, y: 0, w: 4, h: 4, corner: 0, corners: [0, name, 0, 0], style },
+      polygon(5, { side: { nodes: [{ x: 0.5, y: 0.1, corner: name }] } }),
+      { kind: 'arrow', id: 'a', name: 'a', x: 0, y: 0, w: 4, h: 4, head: 0.5, shaft: 0.5, corner: name, style },
+      { kind: 'mirror', id: 'm', name: 'm', at: { x: 2, y: 2 }, angle: 90, folds: 1, flip: true, members: [path([{ x: 1, y: 1, corner: name }, { x: 2, y: 2 }], false)] },
+    ]
+    const all = (objects: DrawingObject[]) => [...walk(objects)].flatMap(({ object }) => [...namesUsed(object)].filter(({ kind }) => kind === 'radius').map(({ name }) => name))
+    expect(all(named('outer'))).toEqual(['outer', 'outer', 'outer', 'outer'])
+    expect(renameValues(named('outer'), [{ kind: 'radius', from: 'outer', to: 'rim' }])).toEqual(named('rim'))
   })
 })

@@ -1,5 +1,5 @@
 import { mapObjects } from '../drawing/tree'
-import { type DrawingObject, isStyled } from '../drawing/object'
+import { type DrawingObject, isStyled, type Node } from '../drawing/object'
 import type { Rules } from './rules'
 
 /** The lists of named values a drawing can refer to, by the kind of reference. */
@@ -23,12 +23,11 @@ export function renameValues(objects: readonly DrawingObject[], renames: readonl
       style: { ...style, fill: renamed('swatch', style.fill), stroke: renamed('swatch', style.stroke), weight: renamed('weight', style.weight) },
     }
     if (painted.kind === 'rectangle') return { ...painted, corner: renamed('radius', painted.corner), ...(painted.corners && { corners: painted.corners.map((corner) => renamed('radius', corner)) }) }
-    if (painted.kind === 'polygon' || painted.kind === 'arrow') return { ...painted, corner: renamed('radius', painted.corner) }
+    const inNodes = (nodes: readonly Node[]): Node[] => nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: renamed('radius', node.corner) }))
+    if (painted.kind === 'polygon') return { ...painted, corner: renamed('radius', painted.corner), ...(painted.side && { side: { ...painted.side, nodes: inNodes(painted.side.nodes) } }) }
+    if (painted.kind === 'arrow') return { ...painted, corner: renamed('radius', painted.corner) }
     if (painted.kind !== 'path') return painted
-    const contours = painted.contours.map((run) => ({
-      ...run,
-      nodes: run.nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: renamed('radius', node.corner) })),
-    }))
+    const contours = painted.contours.map((run) => ({ ...run, nodes: inNodes(run.nodes) }))
     return { ...painted, corner: renamed('radius', painted.corner), contours }
   })
 }
