@@ -6,7 +6,7 @@ import { Resvg } from '@resvg/resvg-js'
 import { pathData } from '../src/core/formats/path-data'
 import { readPathData } from '../src/core/formats/path-reader'
 import { type Path, segmentCount } from '../src/core/geometry/path'
-import { type Stroke, strokeOutline } from '../src/core/outline/stroke'
+import { type Stroke, strokedArea } from '../src/core/outline/stroking'
 
 /** Pictures of 256 pixels, each the mean of a block of the rasteriser's: at 256 its own steps of coverage come to 0.2 % of ink. */
 const SIZE = 256, BLOCK = 4
@@ -79,7 +79,7 @@ export function compareStrokes(count: number, style: Omit<Stroke, 'width'>, widt
     const start = performance.now()
     let outline: Path
     try {
-      outline = paths.flatMap((d) => strokeOutline(readPathData(d), { ...style, width }))
+      outline = paths.flatMap((d) => strokedArea(readPathData(d), { ...style, width }))
     } catch (error) {
       failed.push(`${name}: ${String(error)}`)
       continue
@@ -88,7 +88,7 @@ export function compareStrokes(count: number, style: Omit<Stroke, 'width'>, widt
     segments += segmentCount(outline)
     const stroked = document(paths.map((d) => `<path d="${d}" fill="none" stroke="#000" stroke-width="${width}" stroke-linecap="${style.cap}" stroke-linejoin="${style.join}" stroke-miterlimit="${style.miterLimit}"/>`).join(''))
     // Overlapping strokes darken the edges where they meet; so each outline is painted by itself, as each stroke is.
-    const filled = document(paths.map((d) => `<path d="${pathData(strokeOutline(readPathData(d), { ...style, width }), 6)}"/>`).join(''))
+    const filled = document(paths.map((d) => `<path d="${pathData(strokedArea(readPathData(d), { ...style, width }), 6)}"/>`).join(''))
     results.push({ name, difference: difference(alpha(stroked), alpha(filled)) })
   }
   results.sort((a, b) => b.difference - a.difference)

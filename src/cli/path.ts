@@ -8,7 +8,7 @@ import type { Path } from '../core/geometry/path'
 import { roundContour } from '../core/outline/corner'
 import { offset } from '../core/outline/offset'
 import { simplify } from '../core/outline/simplify'
-import { strokeOutline } from '../core/outline/stroke'
+import { strokedArea } from '../core/outline/stroking'
 import { combine, type Role } from '../core/planar/boolean'
 import { leaks } from '../core/planar/leaks'
 import { divide, patchwork } from '../core/planar/patches'
@@ -82,7 +82,7 @@ function answer(request: z.infer<typeof Request>): object {
     case 'offset':
       return { path: written(offset(paths.flat(), request.distance, request, request.fillRule, deadline)) }
     case 'stroke':
-      return { path: written(strokeOutline(paths.flat(), request, deadline)) }
+      return { path: written(strokedArea(paths.flat(), request, deadline)) }
     case 'round':
       return { path: written(paths.flat().map((contour) => roundContour(contour, () => request).contour)) }
     case 'simplify':

@@ -1,7 +1,7 @@
 import type { Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { SAME_POINT } from '../geometry/tolerance'
-import { strokeOutline } from '../outline/stroke'
+import { strokedArea } from '../outline/stroking'
 import type { Node, PathObject } from './object'
 import type { ResolvedStroke } from './values'
 
@@ -15,7 +15,7 @@ export function ownJointsOutline(object: PathObject, outline: Path, stroke: Reso
   const own = object.contours.flatMap(({ nodes }) => nodes.filter(hasOwn))
   const nodeAt = (p: Point | undefined) => own.find((node) => p && distance(node, p) <= SAME_POINT)
   const placeOf = (contour: number, node: number) => outline[contour]?.segments[node]?.from
-  return strokeOutline(outline, {
+  return strokedArea(outline, {
     ...stroke,
     joinAt: (contour, node) => nodeAt(placeOf(contour, node))?.join,
     capAt: (contour, last) => nodeAt(last ? outline[contour]?.segments.at(-1)?.to : placeOf(contour, 0))?.cap,

@@ -1,5 +1,5 @@
 import type { Shape } from '../drawing/evaluate'
-import { strokeOutline } from '../outline/stroke'
+import { strokedArea } from '../outline/stroking'
 
 const outlines = new WeakMap<Shape, readonly Shape[]>()
 
@@ -15,7 +15,7 @@ export function outlined(shapes: readonly Shape[]): Shape[] {
 function outlineOf(shape: Shape): Shape[] {
   const { id, path, fill, stroke } = shape
   if (!stroke) return [shape]
-  const outline = strokeOutline(path, stroke)
+  const outline = strokedArea(path, stroke)
   const drawn: Shape[] = outline.length > 0 ? [{ id, path: outline, fill: stroke.paint, stroke: null }] : []
   return fill ? [{ id, path, fill, stroke: null }, ...drawn] : drawn
 }

@@ -2,7 +2,7 @@ import type { Deadline } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import { combine, type FillRule } from '../planar/boolean'
 import type { JoinStyle } from './joint'
-import { strokePieces } from './stroke'
+import { strokePieces } from './stroking'
 
 /** How corners of an offset are joined. */
 export type OffsetJoin = { readonly join: JoinStyle; readonly miterLimit: number }

@@ -28,7 +28,7 @@ export type Stroke = {
  * The outline of a stroked path, to be filled: what SVG 2 §13.5 paints, with lines and circular arcs exact and the fewest nodes. Where
  * three or more open ends, or ends and a node, share a place, they have one join instead of caps.
  */
-export function strokeOutline(path: Path, stroke: Stroke, deadline?: Deadline): Path {
+export function strokedArea(path: Path, stroke: Stroke, deadline?: Deadline): Path {
   if (!(stroke.width > 0)) return []
   const { position = 'center' } = stroke
   const solid = path.map(withoutPoints)

@@ -9,7 +9,7 @@ import { type Point, point } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { passes } from '../geometry/winding'
 import { offset } from './offset'
-import { type Stroke, strokeOutline } from './stroke'
+import { type Stroke, strokedArea } from './stroking'
 
 const ROUND: Stroke = { width: 2, cap: 'round', join: 'round', miterLimit: 4 }
 const open = (...points: [number, number][]): Path => [polyline(points.map(([x, y]) => point(x, y)), false)]
@@ -28,7 +28,7 @@ describe('the outline of a stroke', () => {
   it('is what lies within half its width of the path, where all is round', () => {
     for (let seed = 1; seed <= 60; seed++) {
       const next = random(seed), path = randomPath(next, seed % 3 === 0), half = 0.25 + Math.floor(next() * 8) / 4
-      const outline = strokeOutline(path, { ...ROUND, width: 2 * half }), away = awayFrom(path)
+      const outline = strokedArea(path, { ...ROUND, width: 2 * half }), away = awayFrom(path)
       for (const p of samples(next, path, half)) {
         const far = away(p)
         if (Math.abs(far - half) < 2e-3) continue
@@ -38,12 +38,12 @@ describe('the outline of a stroke', () => {
   })
 
   it('of a circle is two circles, also where it fills up', () => {
-    const ring = strokeOutline(circle(9), ROUND)
+    const ring = strokedArea(circle(9), ROUND)
     expect(segmentCount(ring)).toBe(4)
     expect(ring.flatMap(({ segments }) => segments.map((s) => (s.kind === 'arc' ? s.rx : 0))).sort()).toEqual([10, 10, 8, 8].map((r) => expect.closeTo(r, 12)).sort())
     expect(area(ring)).toBeCloseTo(Math.PI * 36, 9)
-    expect(segmentCount(strokeOutline(circle(1), ROUND))).toBe(2)
-    expect(area(strokeOutline(circle(0.5), ROUND))).toBeCloseTo(Math.PI * 2.25, 9)
+    expect(segmentCount(strokedArea(circle(1), ROUND))).toBe(2)
+    expect(area(strokedArea(circle(0.5), ROUND))).toBeCloseTo(Math.PI * 2.25, 9)
   })
 
   it('of an elbow with round caps has eight segments', () => {
@@ -52,7 +52,7 @@ describe('the outline of a stroke', () => {
       { kind: 'arc', from: point(12, 4), to: point(16, 8), rx: 4, ry: 4, turn: 0, large: false, sweep: true },
       { kind: 'line', from: point(16, 8), to: point(16, 20) },
     ] }]
-    const outline = strokeOutline(elbow, ROUND)
+    const outline = strokedArea(elbow, ROUND)
     expect(segmentCount(outline)).toBe(8)
     expect(area(outline)).toBeCloseTo(2 * (8 + 2 * Math.PI + 12) + Math.PI, 9)
     for (const s of outline[0]!.segments) if (s.kind === 'arc') expect([1, 3, 5].map((r) => expect.closeTo(r, 9))).toContainEqual(arcCentre(s).rx)
@@ -60,7 +60,7 @@ describe('the outline of a stroke', () => {
 
   it('has the caps and joins asked for, of one end and one node too', () => {
     const corner = open([4, 20], [4, 4], [20, 4])
-    const of = (more: Partial<Stroke>) => area(strokeOutline(corner, { width: 2, cap: 'butt', join: 'miter', miterLimit: 4, ...more }))
+    const of = (more: Partial<Stroke>) => area(strokedArea(corner, { width: 2, cap: 'butt', join: 'miter', miterLimit: 4, ...more }))
     expect(of({})).toBeCloseTo(64, 9)
     expect(of({ join: 'bevel' })).toBeCloseTo(63.5, 9)
     expect(of({ join: 'round' })).toBeCloseTo(63 + Math.PI / 4, 9)
@@ -72,21 +72,21 @@ describe('the outline of a stroke', () => {
 
   it('of strokes that share a node has one clean join', () => {
     const arms = [...open([12, 12], [12, 2]), ...open([12, 12], [20, 18]), ...open([12, 12], [4, 18])]
-    const outline = strokeOutline(arms, { width: 2, cap: 'butt', join: 'miter', miterLimit: 10 })
+    const outline = strokedArea(arms, { width: 2, cap: 'butt', join: 'miter', miterLimit: 10 })
     expect([outline.length, segmentCount(outline)]).toEqual([1, 9])
-    const corner = strokeOutline([...open([4, 12], [12, 12]), ...open([12, 12], [12, 4]), ...open([12, 12], [6, 6])], { width: 2, cap: 'butt', join: 'miter', miterLimit: 10 })
+    const corner = strokedArea([...open([4, 12], [12, 12]), ...open([12, 12], [12, 4]), ...open([12, 12], [6, 6])], { width: 2, cap: 'butt', join: 'miter', miterLimit: 10 })
     expect(around(corner, point(12.99, 12.99))).not.toBe(0)
   })
 
   it('takes dashes along any kind of segment, and wraps the last into the first', () => {
-    const dashed = strokeOutline(circle(9), { ...ROUND, cap: 'butt', dash: [Math.PI, Math.PI / 2], dashOffset: 0 })
+    const dashed = strokedArea(circle(9), { ...ROUND, cap: 'butt', dash: [Math.PI, Math.PI / 2], dashOffset: 0 })
     expect([dashed.length, area(dashed)]).toEqual([12, expect.closeTo(2 * 12 * Math.PI, 8)])
-    expect(strokeOutline(circle(9), { ...ROUND, cap: 'butt', dash: [Math.PI, Math.PI / 2], dashOffset: 1 })).toHaveLength(12)
-    expect(strokeOutline(open([0, 0], [10, 0]), { ...ROUND, cap: 'butt', dash: [2, 1] }).map(({ segments }) => Math.min(...segments.map((s) => s.from.x)))).toEqual([0, 3, 6, 9].map((x) => expect.closeTo(x, 9)))
+    expect(strokedArea(circle(9), { ...ROUND, cap: 'butt', dash: [Math.PI, Math.PI / 2], dashOffset: 1 })).toHaveLength(12)
+    expect(strokedArea(open([0, 0], [10, 0]), { ...ROUND, cap: 'butt', dash: [2, 1] }).map(({ segments }) => Math.min(...segments.map((s) => s.from.x)))).toEqual([0, 3, 6, 9].map((x) => expect.closeTo(x, 9)))
   })
 
   it('lies inside or outside of a closed path where that is asked', () => {
-    const of = (position: Stroke['position'], join: Stroke['join']) => area(strokeOutline(square(4, 4, 10), { ...ROUND, join, position }))
+    const of = (position: Stroke['position'], join: Stroke['join']) => area(strokedArea(square(4, 4, 10), { ...ROUND, join, position }))
     expect(of('inside', 'miter')).toBeCloseTo(100 - 36, 9)
     expect(of('outside', 'miter')).toBeCloseTo(196 - 100, 9)
     expect(of('outside', 'round')).toBeCloseTo(80 + 4 * Math.PI, 9)
@@ -94,10 +94,10 @@ describe('the outline of a stroke', () => {
 
   it('of nothing but a point is a dot, of no width nothing', () => {
     const dot: Path = [{ closed: false, segments: [{ kind: 'line', from: point(3, 3), to: point(3, 3) }] }]
-    expect(area(strokeOutline(dot, ROUND))).toBeCloseTo(Math.PI, 9)
-    expect(area(strokeOutline(dot, { ...ROUND, cap: 'square' }))).toBeCloseTo(4, 9)
-    expect(strokeOutline(dot, { ...ROUND, cap: 'butt' })).toEqual([])
-    expect(strokeOutline(square(0, 0, 4), { ...ROUND, width: 0 })).toEqual([])
+    expect(area(strokedArea(dot, ROUND))).toBeCloseTo(Math.PI, 9)
+    expect(area(strokedArea(dot, { ...ROUND, cap: 'square' }))).toBeCloseTo(4, 9)
+    expect(strokedArea(dot, { ...ROUND, cap: 'butt' })).toEqual([])
+    expect(strokedArea(square(0, 0, 4), { ...ROUND, width: 0 })).toEqual([])
   })
 
   it('is painted as the rasteriser strokes, over real icons', () => {
