@@ -3,7 +3,7 @@ import { combine } from '../planar/boolean'
 import { arrowPath, ellipsePath, pathOutline, polygonPath, rectanglePath, spiralPath } from './shapes'
 import { imagesOf, mirrored } from './mirror'
 import { type Memory, remembered } from './memory'
-import type { DrawingObject } from './object'
+import type { DrawingObject, PathObject } from './object'
 import { filledRegions } from './regions'
 import { hasOwnJoints, ownJointsOutline } from './own-joints'
 import type { Style } from './style'
@@ -28,19 +28,16 @@ export function evaluate(object: DrawingObject, values: NamedValues): readonly S
     }
     if (object.kind === 'group') return object.members.flatMap((member) => evaluate(member, values))
     const shapes = shape(object.id, outline(object, values), object.style, values)
-    if (object.kind !== 'path' || (!hasOwnJoints(object) && !object.regions)) return shapes
-    const { regions } = object
-    if (regions && !hasOwnJoints(object)) {
-      return shapes.flatMap(({ id, path, fill, stroke }): Shape[] => {
-        const filled = fill ? filledRegions(path, regions) : []
-        return [...(filled.length > 0 ? [{ id, path: filled, fill, stroke: null }] : []), ...(stroke ? [{ id, path, fill: null, stroke }] : [])]
-      })
-    }
-    return shapes.flatMap(({ id, path, fill, stroke }): Shape[] => [
-      ...(fill ? [{ id, path: regions ? filledRegions(path, regions) : path, fill, stroke: null }] : []),
-      ...(stroke ? [{ id, path: ownJointsOutline(object, path, stroke), fill: stroke.paint, stroke: null }] : []),
-    ])
+    return object.kind === 'path' && (object.regions || hasOwnJoints(object)) ? shapes.flatMap((one) => layers(object, one)) : shapes
   })
+}
+
+/** A path's fill, where only regions of it are filled, and its stroke, where nodes have joints of their own, one over the other. */
+function layers(object: PathObject, { id, path, fill, stroke }: Shape): Shape[] {
+  const filled = fill && object.regions ? filledRegions(path, object.regions) : path
+  const under: Shape[] = fill && filled.length > 0 ? [{ id, path: filled, fill, stroke: null }] : []
+  if (!stroke) return under
+  return [...under, hasOwnJoints(object) ? { id, path: ownJointsOutline(object, path, stroke), fill: stroke.paint, stroke: null } : { id, path, fill: null, stroke }]
 }
 
 /** The shapes of a whole drawing. */

@@ -99,6 +99,12 @@ export class Bench {
     this.store.setState({ inHand: NOTHING_IN_HAND })
   }
 
+  /** Drops what is in hand as if it had never been. */
+  drop(): void {
+    this.preview(null)
+    this.letGo()
+  }
+
   /** Does an edit of the open icon. */
   edit(edit: DrawingEdit, label: string): void {
     const { icon } = this

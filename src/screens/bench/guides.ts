@@ -50,10 +50,7 @@ export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: num
       else if (away) setGuides(bench, others, 'Take a guide away')
       else if (next) setGuides(bench, [...others, next], isNew ? 'Lay a guide' : 'Move a guide')
     },
-    cancel() {
-      bench.preview(null)
-      bench.letGo()
-    },
+    cancel: () => bench.drop(),
   }
 }
 

@@ -3,12 +3,14 @@ import { radiusOf } from '@/core/drawing/values'
 import { pulledRadius } from '@/core/drawing/grips'
 import { changeNodes, type NodeAt, nodeAt } from '@/core/drawing/node-edit'
 import type { PathObject } from '@/core/drawing/object'
+import type { Radius } from '@/core/drawing/style'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
-import { editedPath, previewPath, putPath } from '../node-selection'
+import { allNodes, editedPath } from '../node-selection'
 import { toScreen } from '../view'
-import { pickWithin } from './pick-within'
+import { pathDrag } from './drags'
 import type { At, Drag, Tool } from './tool'
+import { pickWithin } from './under'
 
 /** Screen pixels around a corner in which a press takes it. */
 const GRIP = 14
@@ -20,7 +22,7 @@ export function cornerTool(bench: Bench): Tool {
     hint: 'Drag inwards from a corner · Shift: all corners · what comes near a radius of the rules takes it',
     hover(at) {
       const found = cornerAt(bench, at)
-      bench.hold({ intent: found ? { at: at.p, word: 'corner' } : null, marks: found ? [{ kind: 'point', at: found.at, label: radiusWords(bench, found.path, found.place) }] : [] })
+      bench.hold({ intent: found ? { at: at.p, word: 'corner' } : null, marks: found ? [{ kind: 'point', at: found.at, label: radiusText(bench, nodeAt(found.path, found.place)!.corner ?? found.path.corner) }] : [] })
     },
     press(at) {
       const found = cornerAt(bench, at)
@@ -49,29 +51,13 @@ function cornerAt(bench: Bench, at: At): { path: PathObject; place: NodeAt; at: 
   return best
 }
 
-function radiusWords(bench: Bench, path: PathObject, place: NodeAt): string {
-  const radius = nodeAt(path, place)!.corner ?? path.corner
-  return typeof radius === 'string' ? `${radius} ${figure(radiusOf(radius, bench.rules))}` : figure(radius)
-}
+const radiusText = (bench: Bench, radius: Radius): string => (typeof radius === 'string' ? `${radius} ${figure(radiusOf(radius, bench.rules))}` : figure(radius))
 
 function pull(bench: Bench, path: PathObject, place: NodeAt): Drag {
   const { nodes } = path.contours[place.contour]!
-  let edit: PathObject | null = null
-  return {
-    move(at) {
-      const corner = pulledRadius(nodes, place.node, at.p, bench.rules, { step: at.free ? null : bench.rules.grid.step })
-      const places = at.shift ? path.contours.flatMap((run, contour) => run.nodes.map((_, node) => ({ contour, node }))) : [place]
-      edit = changeNodes(path, places, (node) => ({ ...node, corner }))
-      previewPath(bench, edit)
-      bench.hold({ marks: [], intent: null, figure: { at: at.p, text: `radius ${typeof corner === 'string' ? `${corner} ${figure(radiusOf(corner, bench.rules))}` : figure(corner)}` } })
-    },
-    release() {
-      bench.letGo()
-      if (edit) putPath(bench, edit, `Round a corner of ${path.name}`)
-    },
-    cancel() {
-      bench.preview(null)
-      bench.letGo()
-    },
-  }
+  return pathDrag(bench, `Round a corner of ${path.name}`, (at) => {
+    const corner = pulledRadius(nodes, place.node, at.p, bench.rules, { step: at.free ? null : bench.rules.grid.step })
+    const places = at.shift ? allNodes(path) : [place]
+    return { edit: changeNodes(path, places, (node) => ({ ...node, corner })), held: { marks: [], intent: null, figure: { at: at.p, text: `radius ${radiusText(bench, corner)}` } } }
+  })
 }

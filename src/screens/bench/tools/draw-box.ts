@@ -6,7 +6,7 @@ import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { BOX_NAMES, type BoxShape, freshShape } from './fresh-shape'
-import { caught, withSizes } from './snapping'
+import { caught, showCaught, withSizes } from './snapping'
 import { threePlaces } from './three-places'
 import { tiltedBox } from './tilted-box'
 import type { At, Drag, Tool } from './tool'
@@ -34,7 +34,7 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
     hover(at) {
       const other = way()
       if (other) other.hover?.(at)
-      else bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
+      else showCaught(bench, at)
     },
     press: (at) => (way() ?? { press: (from: At) => fromCorner(bench, shape, from) }).press(at),
     key(key, down = true) {

@@ -5,7 +5,7 @@ import { constrainAngle } from '@/core/snap/snap'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
-import { caught, onGridAlong } from './snapping'
+import { caught, onGridAlong, showCaught } from './snapping'
 import type { Tool } from './tool'
 
 /** Draws a straight line from end to end; Shift turns it in steps of 45°. */
@@ -13,9 +13,7 @@ export function drawLineTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
     hint: 'Drag from end to end · Shift: steps of 45° · X: no snapping',
-    hover(at) {
-      bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
-    },
+    hover: (at) => showCaught(bench, at),
     press(at) {
       const targets = bench.targetsAtRest
       const from = caught(bench, at, targets).point

@@ -1,13 +1,13 @@
 import { distance, type Point } from '@/core/geometry/point'
 import type { Circle } from '@/core/geometry/solve'
 import { tidy } from '@/core/geometry/tidy'
-import { pick } from '@/core/drawing/pick'
 import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { circleOf, type Condition, conditionAt } from './three-places'
 import { caught } from './snapping'
 import type { Tool } from './tool'
+import { hoverOver, pickAt } from './under'
 
 /** What was measured: a distance between two places, or a circle by three. */
 export type Measured = { readonly kind: 'distance'; readonly from: Point; readonly to: Point } | { readonly kind: 'circle'; readonly circle: Circle }
@@ -60,11 +60,11 @@ export function measureTool(bench: Bench): Tool {
       }
     },
     hover(at) {
-      const over = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+      const over = pickAt(bench, at)
       const { marks } = caught(bench, at, bench.targetsAtRest)
       const places = conditions.map(({ near }) => ({ kind: 'point' as const, at: near, label: 'place' }))
       bench.hold({ marks: [...places, ...marks], figure: over ? { at: at.p, text: sizeAndGap(bench, over.id) } : null })
-      if ((over?.id ?? null) !== bench.store.getState().hover) bench.store.setState({ hover: over?.id ?? null })
+      hoverOver(bench, over)
     },
     key(key, down = true) {
       if (!down || key !== 'Escape' || (conditions.length === 0 && !bench.store.getState().measured)) return false

@@ -1,24 +1,22 @@
 import { distance, type Point } from '@/core/geometry/point'
 import { reflection } from '@/core/drawing/mirror'
-import { pick } from '@/core/drawing/pick'
 import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { previewTransform, transformSelection } from '../operations'
-import { caught } from './snapping'
+import { caught, showCaught } from './snapping'
 import type { Tool } from './tool'
+import { pickAt } from './under'
 
 /** Turns the selection over at a line that is drawn; Alt leaves the original. With nothing selected a press selects. */
 export function mirrorTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
     hint: 'Drag the mirror line; a click is an upright one · Shift: steps of 45° · Alt: leave the original',
-    hover(at) {
-      bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
-    },
+    hover: (at) => showCaught(bench, at),
     press(at) {
       if (bench.free.length === 0) {
-        const other = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+        const other = pickAt(bench, at)
         if (other) bench.select([other.id])
         return null
       }
@@ -38,15 +36,11 @@ export function mirrorTool(bench: Bench): Tool {
           bench.hold({ marks })
         },
         release() {
-          bench.letGo()
-          bench.preview(null)
+          bench.drop()
           transformSelection(bench, reflection(from, angle), `Mirror at ${figure(Number(angle.toFixed(1)))}°`, { copies: copy ? 1 : 0, scale: 1 })
           bench.take('select')
         },
-        cancel() {
-          bench.preview(null)
-          bench.letGo()
-        },
+        cancel: () => bench.drop(),
       }
     },
   }

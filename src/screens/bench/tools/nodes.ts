@@ -1,23 +1,22 @@
-import { boxBetween, boxContains } from '@/core/geometry/box'
+import { boxContains } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
 import { insertNode, moveNodes, type NodeAt, nearestSegment, nodeAt, pullSegment, setHandle } from '@/core/drawing/node-edit'
 import { outline } from '@/core/drawing/evaluate'
 import { toggledRegion } from '@/core/drawing/regions'
 import type { PathObject } from '@/core/drawing/object'
-import { pick } from '@/core/drawing/pick'
 import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
-import { editedPath, nodeKey, previewPath, putPath, selectedNodes } from '../node-selection'
+import { allNodes, editedPath, nodeKey, previewPath, putPath, selectedNodes } from '../node-selection'
 import { toScreen } from '../view'
 import { lineFigure } from './draw-line'
-import { pickWithin } from './pick-within'
+import { editDrag, lasso, pathDrag, travelled } from './drags'
 import { caught } from './snapping'
 import type { At, Drag, Tool } from './tool'
+import { hoverOver, pickAt, pickWithin } from './under'
 
 /** Screen pixels around a node or the end of a handle in which a press takes it. */
 const GRIP = 7
-const SLACK = 3
 
 /** Edits the nodes of a path: moves them and their handles, inserts (double click), pulls segments; a box or Shift selects several. */
 export function nodesTool(bench: Bench): Tool {
@@ -28,9 +27,8 @@ export function nodesTool(bench: Bench): Tool {
       const path = editedPath(bench)
       const word = path ? intent(bench, path, at) : null
       bench.hold({ intent: word ? { at: at.p, word } : null })
-      const other = path && (word || isOn(bench, path, at)) ? null : pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
-      const id = other?.id ?? null
-      if (id !== bench.store.getState().hover) bench.store.setState({ hover: id })
+      const other = path && (word || isOn(bench, path, at)) ? null : pickAt(bench, at)
+      hoverOver(bench, other)
     },
     press(at) {
       bench.hold({ intent: null })
@@ -48,7 +46,7 @@ export function nodesTool(bench: Bench): Tool {
         bench.store.setState({ nodes: new Set() })
         return null
       }
-      return path ? lasso(bench, path, at) : null
+      return path ? selectWithin(bench, path, at) : null
     },
     twice(at) {
       const path = editedPath(bench)
@@ -139,22 +137,13 @@ function pressNode(bench: Bench, path: PathObject, pressed: NodeAt, start: At): 
   const places = withMeeting(path, selectedNodes(bench))
   const from = nodeAt(path, pressed)!
   const targets = bench.targets(new Set([path.id]), otherNodes(path, places))
-  let edit: PathObject | null = null
-  return {
-    move(at) {
-      if (!edit && distance(at.screen, start.screen) < SLACK) return
-      const { point, marks } = at.shift ? { point: constrainAngle(from, at.p), marks: [] } : caught(bench, at, targets)
-      edit = moveNodes(path, places, subtract(point, from))
-      previewPath(bench, edit)
-      bench.hold({ marks, figure: { at: point, text: `${figure(point.x)}, ${figure(point.y)}` } })
-    },
-    release() {
-      bench.letGo()
-      if (edit) putPath(bench, edit, `Move ${places.length === 1 ? 'a node' : `${places.length} nodes`} of ${path.name}`)
-      else if (!alone) bench.store.setState({ nodes: new Set([key]) })
-    },
-    cancel: () => abandon(bench),
-  }
+  let moving = false
+  return pathDrag(bench, `Move ${places.length === 1 ? 'a node' : `${places.length} nodes`} of ${path.name}`, (at) => {
+    moving ||= travelled(start, at)
+    if (!moving) return null
+    const { point, marks } = at.shift ? { point: constrainAngle(from, at.p), marks: [] } : caught(bench, at, targets)
+    return { edit: moveNodes(path, places, subtract(point, from)), held: { marks, figure: { at: point, text: `${figure(point.x)}, ${figure(point.y)}` } } }
+  }, () => !alone && bench.store.setState({ nodes: new Set([key]) }))
 }
 
 /** Nodes with the ends of other strokes of the path that lie in the same place: they move together. */
@@ -172,68 +161,37 @@ function otherNodes(path: PathObject, places: readonly NodeAt[]): Point[] {
 function pullHandle(bench: Bench, path: PathObject, place: NodeAt, side: 'in' | 'out'): Drag {
   const node = nodeAt(path, place)!
   const targets = bench.targets(new Set([path.id]), otherNodes(path, []))
-  let edit: PathObject | null = null
-  return {
-    move(at) {
-      const { point, marks } = at.shift ? { point: constrainAngle(node, at.p), marks: [] } : caught(bench, at, targets)
-      edit = setHandle(path, place, side, subtract(point, node), at.alt)
-      previewPath(bench, edit)
-      bench.hold({ marks, figure: { at: point, text: lineFigure(node, point) } })
-    },
-    release() {
-      bench.letGo()
-      if (edit) putPath(bench, edit, `Pull a handle of ${path.name}`)
-    },
-    cancel: () => abandon(bench),
-  }
+  return pathDrag(bench, `Pull a handle of ${path.name}`, (at) => {
+    const { point, marks } = at.shift ? { point: constrainAngle(node, at.p), marks: [] } : caught(bench, at, targets)
+    return { edit: setHandle(path, place, side, subtract(point, node), at.alt), held: { marks, figure: { at: point, text: lineFigure(node, point) } } }
+  })
 }
 
 /** A press on a segment selects its two nodes; a drag pulls it to a curve. */
 function pressSegment(bench: Bench, path: PathObject, segment: NodeAt & { t: number }, start: At): Drag {
   const { nodes } = path.contours[segment.contour]!
   const both = new Set([nodeKey(segment), nodeKey({ contour: segment.contour, node: (segment.node + 1) % nodes.length })])
-  let edit: PathObject | null = null
-  return {
-    move(at) {
-      if (!edit && distance(at.screen, start.screen) < SLACK) return
-      const { point, marks } = caught(bench, at, bench.targetsAtRest)
-      edit = pullSegment(path, segment, segment.t, point)
-      previewPath(bench, edit)
-      bench.hold({ marks })
-    },
-    release() {
-      bench.letGo()
-      bench.store.setState(({ nodes: before }) => ({ nodes: start.shift ? new Set([...before, ...both]) : both }))
-      if (edit) putPath(bench, edit, `Curve a segment of ${path.name}`)
-    },
-    cancel: () => abandon(bench),
+  const select = () => bench.store.setState(({ nodes: before }) => ({ nodes: start.shift ? new Set([...before, ...both]) : both }))
+  let pulling = false
+  const next = (at: At) => {
+    pulling ||= travelled(start, at)
+    if (!pulling) return null
+    const { point, marks } = caught(bench, at, bench.targetsAtRest)
+    return { edit: pullSegment(path, segment, segment.t, point), held: { marks } }
   }
+  const put = (edit: PathObject) => {
+    select()
+    putPath(bench, edit, `Curve a segment of ${path.name}`)
+  }
+  return editDrag(bench, next, { show: (edit) => previewPath(bench, edit), put, click: select })
 }
 
-function lasso(bench: Bench, path: PathObject, start: At): Drag {
+function selectWithin(bench: Bench, path: PathObject, start: At): Drag {
   const before = start.shift ? bench.store.getState().nodes : new Set<string>()
-  let dragged = false
-  return {
-    move(at) {
-      dragged ||= distance(at.screen, start.screen) >= SLACK
-      if (!dragged) return
-      const box = boxBetween(start.p, at.p)
-      const inside = path.contours.flatMap(({ nodes }, contour) => nodes.flatMap((node, n) => (boxContains(box, node) ? [nodeKey({ contour, node: n })] : [])))
-      bench.store.setState({ nodes: new Set([...before, ...inside]) })
-      bench.hold({ lasso: { from: start.p, to: at.p } })
-    },
-    release() {
-      bench.letGo()
-      if (!dragged) bench.store.setState({ nodes: new Set() })
-    },
-    cancel() {
-      bench.letGo()
-      bench.store.setState({ nodes: before })
-    },
-  }
-}
-
-function abandon(bench: Bench): void {
-  bench.preview(null)
-  bench.letGo()
+  const select = (nodes: Iterable<string>) => bench.store.setState({ nodes: new Set(nodes) })
+  return lasso(bench, start, {
+    choose: (box) => select([...before, ...allNodes(path).filter((at) => boxContains(box, nodeAt(path, at)!)).map(nodeKey)]),
+    click: () => select([]),
+    restore: () => select(before),
+  })
 }

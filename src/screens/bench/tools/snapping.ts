@@ -1,4 +1,5 @@
 import type { Point } from '@/core/geometry/point'
+import type { DrawingObject } from '@/core/drawing/object'
 import { equalSizes } from '@/core/snap/gaps'
 import { type Snapped, snapPoint } from '@/core/snap/snap'
 import type { SnapTargets } from '@/core/snap/targets'
@@ -23,3 +24,11 @@ export function onGridAlong(from: Point, to: Point, step: number | null): Point 
 /** The targets, and where a box drawn from a place becomes as wide or as high as another object. */
 export const withSizes = (targets: SnapTargets, { x, y }: Point): SnapTargets =>
   targets.on.gaps ? { ...targets, xs: [...targets.xs, ...equalSizes(x, targets.boxes, 'x')], ys: [...targets.ys, ...equalSizes(y, targets.boxes, 'y')] } : targets
+
+/** Shows where a press would be caught, for tools that lay something. */
+export const showCaught = (bench: Bench, at: At): void => bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
+
+/** True for one whole circle. */
+export function isCircle([only, ...more]: readonly DrawingObject[]): boolean {
+  return only?.kind === 'ellipse' && more.length === 0 && Math.abs(only.w - only.h) < 1e-9 && only.from === undefined
+}

@@ -1,7 +1,7 @@
 import { freshStyle } from '@/core/drawing/fresh'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
-import { caught } from './snapping'
+import { caught, showCaught } from './snapping'
 import type { Tool } from './tool'
 
 /** Places a text whose baseline begins where the press is; it is typed in the line of settings above. */
@@ -9,9 +9,7 @@ export function textTool(bench: Bench): Tool {
   return {
     cursor: 'text',
     hint: 'Click where the baseline begins, then type the text',
-    hover(at) {
-      bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
-    },
+    hover: (at) => showCaught(bench, at),
     press(at) {
       const { point } = caught(bench, at, bench.targetsAtRest)
       const words = () => bench.store.setState({ typing: true })

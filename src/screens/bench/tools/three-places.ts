@@ -44,8 +44,7 @@ export function threePlaces(bench: Bench): Omit<Tool, 'cursor' | 'hint' | 'twice
   const draw = ({ centre, r }: Circle) => freshShape(bench, 'ellipse', id.current, bench.nameFor('Ellipse'), { x: tidy(centre.x - r), y: tidy(centre.y - r), w: tidy(2 * r), h: tidy(2 * r) })
   const giveUp = () => {
     conditions = []
-    bench.preview(null)
-    bench.letGo()
+    bench.drop()
   }
   return {
     press(at) {

@@ -7,7 +7,7 @@ import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { lineFigure } from './draw-line'
 import { BOX_NAMES, type BoxShape, freshShape } from './fresh-shape'
-import { caught } from './snapping'
+import { caught, showCaught } from './snapping'
 import type { At, Tool } from './tool'
 
 type Pressing = Omit<Tool, 'cursor' | 'hint' | 'twice'>
@@ -42,8 +42,7 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
       if (base) {
         const frame = frameTo(at), { id, name } = base
         base = null
-        bench.letGo()
-        bench.preview(null)
+        bench.drop()
         if (frame.h < 1e-6) return null
         bench.edit({ kind: 'add', objects: [freshShape(bench, shape, id, name, frame)], ...bench.top }, `Draw ${BOX_NAMES[shape].toLowerCase()}`)
         bench.select([id])
@@ -69,7 +68,7 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
     },
     hover(at) {
       if (base) show(at)
-      else bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
+      else showCaught(bench, at)
     },
     key(key, down = true) {
       if (!base || !down || key !== 'Escape') return false

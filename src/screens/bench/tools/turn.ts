@@ -1,13 +1,14 @@
 import { boxCentre } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
 import { rotation, type Transform } from '@/core/geometry/transform'
-import { isOver, pick } from '@/core/drawing/pick'
+import { isOver } from '@/core/drawing/pick'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { previewTransform, transformSelection } from '../operations'
 import { toScreen } from '../view'
 import { caught } from './snapping'
 import type { At, Drag, Tool } from './tool'
+import { pickAt } from './under'
 
 /** Screen pixels around the pivot in which a press takes it. */
 const GRIP = 9
@@ -28,7 +29,7 @@ export function turnTool(bench: Bench): Tool {
       const pivot = pivotOf(bench), { view } = bench.store.getState()
       if (pivot && view && distance(toScreen(view, pivot), at.screen) <= GRIP) return dragPivot(bench)
       const inHand = bench.free.some((object) => isOver(object, bench.rules, at.p, bench.reach))
-      const other = inHand ? null : pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+      const other = inHand ? null : pickAt(bench, at)
       if (other && !bench.store.getState().selection.has(other.id)) {
         bench.select([other.id])
         return null
@@ -69,14 +70,10 @@ function dragTransform(bench: Bench, pivot: Point, start: At): Drag {
       bench.hold({ marks, figure: { at: point, text: done.words } })
     },
     release() {
-      bench.letGo()
-      bench.preview(null)
+      bench.drop()
       if (done) transformSelection(bench, done.map, done.words, { copies: copy ? 1 : 0, scale: done.by })
     },
-    cancel() {
-      bench.preview(null)
-      bench.letGo()
-    },
+    cancel: () => bench.drop(),
   }
 }
 

@@ -3,9 +3,18 @@ import { pick } from '@/core/drawing/pick'
 import type { Bench } from '../bench'
 import type { At } from './tool'
 
+/** What a press would take: the topmost under the pointer that can be reached and is not locked. */
+export const pickAt = (bench: Bench, at: At): DrawingObject | null => pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+
+/** Notes what lies under the pointer, so that its outline is shown. */
+export function hoverOver(bench: Bench, object: DrawingObject | null): void {
+  const id = object?.id ?? null
+  if (id !== bench.store.getState().hover) bench.store.setState({ hover: id })
+}
+
 /** The object under the pointer whose nodes can be edited: a group, an assembly or a mirror is stepped into. */
 export function pickWithin(bench: Bench, at: At): DrawingObject | null {
-  let found = pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+  let found = pickAt(bench, at)
   while (found && isContainer(found)) {
     const inner = pick(found.members, bench.rules, at.p, bench.reach, found.kind === 'assembly') ?? (found.members.length === 1 ? found.members[0]! : null)
     if (!inner || inner.locked) return found

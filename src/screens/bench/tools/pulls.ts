@@ -1,0 +1,121 @@
+import { boxAbout } from '@/core/geometry/box'
+import { distance } from '@/core/geometry/point'
+import { changeNumbers, fitObjects, frameOf, scaleOwn } from '@/core/drawing/adjust'
+import { type Frame, framePoint } from '@/core/drawing/frame'
+import { type Grip, gripsOf, pullGrip } from '@/core/drawing/grips'
+import { type DrawingObject, isFramed, type LineObject } from '@/core/drawing/object'
+import { type Handle, HANDLES, pullFrame } from '@/core/drawing/resize'
+import { constrainAngle } from '@/core/snap/snap'
+import { touchBySizing } from '@/core/snap/snap-circle'
+import { figure } from '@/ui/sum'
+import type { Bench } from '../bench'
+import { toScreen } from '../view'
+import { lineFigure } from './draw-line'
+import { objectsDrag } from './drags'
+import { caught, isCircle, onGridAlong, withSizes } from './snapping'
+import type { At, Drag } from './tool'
+
+/** Screen pixels around a handle in which a press takes it. */
+const GRIP = 7
+
+/** Shapes smaller than this on screen, in pixels, show no grips: there would be no room to press beside them. */
+const LEAST_FOR_GRIPS = 56
+
+/** A drag of what the selection is pulled by: the end of a line, a grip, a handle; null where the pointer is on none. */
+export function pullAt(bench: Bench, at: At): Drag | null {
+  const end = lineEndAt(bench, at)
+  if (end) return pullLineEnd(bench, end.line, end.end)
+  const grip = gripAt(bench, at)
+  if (grip) return pullGripOf(bench, grip)
+  const handle = handleAt(bench, at)
+  return handle && pullHandle(bench, handle)
+}
+
+/** The frame that handles are on: a single object's own, or the box around several; null when there is nothing to pull. */
+function handleFrame(bench: Bench, objects: readonly DrawingObject[]): Frame | null {
+  const [first, ...more] = objects
+  if (!first || (more.length === 0 && first.kind === 'line')) return null
+  return more.length === 0 ? frameOf(first, bench.rules) : bench.extent(objects)
+}
+
+function handleAt(bench: Bench, at: At): Handle | null {
+  const frame = handleFrame(bench, bench.free)
+  const { view } = bench.store.getState()
+  if (!frame || !view) return null
+  return HANDLES.find((handle) => distance(toScreen(view, framePoint(frame, handle)), at.screen) <= GRIP) ?? null
+}
+
+function lineEndAt(bench: Bench, at: At): { line: LineObject; end: 'from' | 'to' } | null {
+  const { view } = bench.store.getState()
+  const [line, ...more] = bench.free
+  if (!view || line?.kind !== 'line' || more.length > 0) return null
+  const end = (['to', 'from'] as const).find((side) => distance(toScreen(view, line[side]), at.screen) <= GRIP)
+  return end ? { line, end } : null
+}
+
+function pullLineEnd(bench: Bench, line: LineObject, end: 'from' | 'to'): Drag {
+  const targets = bench.targets(new Set([line.id]))
+  const other = line[end === 'from' ? 'to' : 'from']
+  return objectsDrag(bench, `Pull the end of ${line.name}`, (at) => {
+    const { point, marks } = caught(bench, at, targets, other)
+    const place = at.shift ? onGridAlong(other, constrainAngle(other, at.p), at.free ? null : targets.step) : point
+    const next = { ...line, [end]: place }
+    return { edit: [next], held: { marks: at.shift ? [] : marks, figure: { at: place, text: lineFigure(next.from, next.to) } } }
+  })
+}
+
+/** The grips of the one selected object, where they are shown. */
+export function shownGrips(bench: Bench, [only, ...more]: readonly DrawingObject[] = bench.free): Grip[] {
+  const scale = bench.store.getState().view?.scale ?? 1
+  if (!only || more.length > 0 || (isFramed(only) ? Math.min(only.w, only.h) * scale < LEAST_FOR_GRIPS : only.kind !== 'mirror')) return []
+  return gripsOf(only, bench.rules, 16 / scale)
+}
+
+function gripAt(bench: Bench, at: At): Grip | null {
+  const { view } = bench.store.getState()
+  return (view && shownGrips(bench).find((grip) => distance(toScreen(view, grip.at), at.screen) <= GRIP)) ?? null
+}
+
+function pullGripOf(bench: Bench, { id, what }: Grip): Drag {
+  const [object] = bench.free as [DrawingObject]
+  return objectsDrag(bench, `Pull the ${what} of ${object.name}`, (at) => {
+    const { object: next, figure: text } = pullGrip(object, id, at.p, bench.rules, { step: at.free ? null : bench.rules.grid.step, alone: at.alt || at.shift })
+    return { edit: [next], held: { figure: { at: at.p, text } } }
+  })
+}
+
+function pullHandle(bench: Bench, handle: Handle): Drag {
+  const objects = bench.free
+  const frame = handleFrame(bench, objects)!
+  const held = framePoint(frame, { x: 1 - handle.x, y: 1 - handle.y })
+  const targets = withSizes(bench.targets(new Set(objects.map(({ id }) => id))), held)
+  return objectsDrag(bench, `Resize ${objects.length === 1 ? objects[0]!.name : `${objects.length} objects`}`, (at) => {
+    const { point, marks: caughtBy } = caught(bench, at, targets)
+    const pulled = pullFrame(frame, handle, point, { proportional: at.shift, centred: at.alt })
+    // A circle about its centre grows until it touches.
+    const touching = at.shift && at.alt && !at.free && isCircle(objects) ? touchBySizing({ centre: framePoint(frame, { x: 0.5, y: 0.5 }), r: pulled.w / 2 }, targets, bench.reach) : null
+    const next = touching ? { ...pulled, ...boxAbout(touching.circle.centre, 2 * touching.circle.r, 2 * touching.circle.r) } : pulled
+    const marks = touching?.marks ?? caughtBy
+    return {
+      edit: fitted(bench, objects, frame, next),
+      held: {
+        marks: marks.filter((mark) => (mark.kind === 'x' ? handle.x !== 0.5 : mark.kind === 'y' ? handle.y !== 0.5 : true)),
+        figure: { at: framePoint(next, { x: 0.5, y: 1 }), text: `${figure(next.w)} × ${figure(next.h)}` },
+      },
+    }
+  })
+}
+
+/** Objects brought from one frame to another; weights and corners of their own scale along where that is switched on. */
+function fitted(bench: Bench, objects: readonly DrawingObject[], from: Frame, to: Frame): DrawingObject[] {
+  const [only, ...more] = objects
+  const next = only && more.length === 0 ? [placed(bench, only, to)] : fitObjects(objects, from, to)
+  const by = Math.sqrt((to.w * to.h) / (from.w * from.h))
+  return bench.store.getState().scaleOwn && by > 0 && Number.isFinite(by) ? next.map((object) => scaleOwn(object, by)) : next
+}
+
+/** An object brought to a frame: its size first, then the place of its centre. */
+function placed(bench: Bench, object: DrawingObject, frame: Frame): DrawingObject {
+  const centre = framePoint(frame, { x: 0.5, y: 0.5 })
+  return changeNumbers(object, bench.rules, { x: 0.5, y: 0.5 }, { w: frame.w, h: frame.h, ...centre })
+}
