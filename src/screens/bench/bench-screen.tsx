@@ -7,7 +7,6 @@ import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { Bench } from './bench'
-import { followSession } from './calm'
 import { copySelection, pasteObjects } from './clipboard'
 import { benchCommands } from './commands'
 import { BenchContext, useShownIcon } from './context'
@@ -48,7 +47,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
     }
   }, [bench])
 
-  useEffect(() => followSession(session, bench.calm), [session, bench])
+  useEffect(() => bench.calm.follow(), [bench])
 
   // What an undone step took away cannot stay selected or stepped into.
   useEffect(

@@ -1,7 +1,7 @@
 import type { Box } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 import { compose, type Transform } from '@/core/geometry/transform'
-import { extentOf } from '@/core/drawing/adjust'
+import { extentOf, moveObject } from '@/core/drawing/adjust'
 import type { Guide } from '@/core/drawing/guide'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
@@ -9,10 +9,11 @@ import { freshName } from '@/core/drawing/fresh'
 import { type DrawingObject, isContainer } from '@/core/drawing/object'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
+import { applyEdit } from '@/core/set/edit'
 import { drawing, guidesOf, type Icon } from '@/core/set/set'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../frame/session'
-import { type Calm, createCalm } from './calm'
+import { Calm } from './calm'
 import { type BenchStore, createBenchStore, type InHand, NOTHING_IN_HAND, type ToolId } from './store'
 
 /** Screen pixels within which a line is hit and a target catches. */
@@ -27,7 +28,7 @@ export class Bench {
 
   constructor(readonly session: Session, icon: string | null) {
     this.store = createBenchStore(icon)
-    this.calm = createCalm(session)
+    this.calm = new Calm(session, () => this.objects.length)
   }
 
   get rules(): Rules {
@@ -115,6 +116,19 @@ export class Bench {
   preview(edit: DrawingEdit | null): void {
     const { icon } = this
     show(this.session, edit && icon ? { kind: 'draw', icon: icon.id, edit } : null)
+  }
+
+  /**
+   * Shows objects moved while they are in hand. Those of the drawing itself are only shifted where they are drawn: nothing is computed anew for
+   * that, and what stands beside the square follows when there is time.
+   */
+  shift(objects: readonly DrawingObject[], by: Point): void {
+    const { icon, session } = this
+    const edit = (): DrawingEdit => ({ kind: 'replace', objects: objects.map((object) => moveObject(object, by)) })
+    if (!icon || !objects.every((object) => this.objects.includes(object))) return this.preview(edit())
+    if (session.getState().preview !== null) this.preview(null)
+    this.hold({ shifted: { ids: new Set(objects.map(({ id }) => id)), by } })
+    this.calm.wish(() => applyEdit(session.getState().history.present, { kind: 'draw', icon: icon.id, edit: edit() }))
   }
 
   /** Changes the selected objects that are not locked, each by itself. */

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { STARTERS } from '@/core/rules/starters'
 import type { IconSet } from '@/core/set/set'
 import { commit, createSession, show } from '../frame/session'
-import { createCalm, followSession } from './calm'
+import { Calm } from './calm'
 
 const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [] }
 const named = (name: string) => ({ kind: 'rename-set' as const, name })
@@ -21,9 +21,9 @@ describe('what stands beside the square', () => {
   })
 
   it('follows what is done at once, and what is in hand when there is time', () => {
-    const session = createSession('pier', set, 1), calm = createCalm(session)
-    const stop = followSession(session, calm)
-    const name = () => calm.getState().set.name
+    const session = createSession('pier', set, 1), calm = new Calm(session, () => 2)
+    const stop = calm.follow()
+    const name = () => calm.store.getState().set.name
     commit(session, named('Mole'), 'rename')
     expect(name()).toBe('Mole')
     show(session, named('Jetty'))
@@ -34,6 +34,12 @@ describe('what stands beside the square', () => {
     idle[0]!()
     expect(name()).toBe('Wharf')
     show(session, named('Quay'))
+    show(session, null)
+    expect(name()).toBe('Mole')
+    for (const wish of ['Pontoon', 'Slip']) calm.wish(() => ({ ...set, name: wish }))
+    vi.advanceTimersByTime(100)
+    idle.at(-1)!()
+    expect(name()).toBe('Slip')
     show(session, null)
     expect(name()).toBe('Mole')
     stop()

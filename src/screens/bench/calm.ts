@@ -6,36 +6,58 @@ import { type Session, shown } from '../frame/session'
 const REST = 80
 const AT_LAST = 320
 
+/** How much longer for each object of the drawing: a large one takes longer to draw again, and may so less often. */
+const EACH = 5
+
 /**
  * The set as it is shown, for all that stands beside the square: at once when an edit is done, now and then while one is in hand, so that
  * the hand never waits for it.
  */
-export type Calm = StoreApi<{ readonly set: IconSet }>
+export class Calm {
+  readonly store: StoreApi<{ readonly set: IconSet; readonly inHand: boolean }>
+  private following = false
+  private timer: ReturnType<typeof setTimeout> | undefined
+  private idle = 0
+  private wished: (() => IconSet) | null = null
 
-export const createCalm = (session: Session): Calm => createStore(() => ({ set: shown(session.getState()) }))
+  /** `size` is how many objects the drawing has. */
+  constructor(private readonly session: Session, private readonly size: () => number) {
+    this.store = createStore(() => ({ set: shown(session.getState()), inHand: false }))
+  }
 
-/** Keeps the calm view in step with the session; returns the way to stop. */
-export function followSession(session: Session, calm: Calm): () => void {
-  let timer: ReturnType<typeof setTimeout> | undefined
-  let idle = 0
-  const cancel = () => {
-    clearTimeout(timer)
-    timer = undefined
-    cancelIdleCallback(idle)
+  /** Keeps in step with the session; returns the way to stop. */
+  follow(): () => void {
+    this.following = true
+    this.show(shown(this.session.getState()), false)
+    const unsubscribe = this.session.subscribe((state) => {
+      if (state.preview === null) this.show(shown(state), false)
+      else this.wish(() => shown(this.session.getState()))
+    })
+    return () => {
+      this.following = false
+      this.forget()
+      unsubscribe()
+    }
   }
-  const update = () => {
-    cancel()
-    const set = shown(session.getState())
-    if (set !== calm.getState().set) calm.setState({ set })
+
+  /** Shows a set when there is time; of several wished for meanwhile the last. */
+  wish(read: () => IconSet): void {
+    if (!this.following) return
+    this.wished = read
+    this.timer ??= setTimeout(() => (this.idle = requestIdleCallback(() => this.wished && this.show(this.wished(), true), { timeout: AT_LAST })), REST + EACH * this.size())
   }
-  const onChange = () => {
-    if (session.getState().preview === null) update()
-    else timer ??= setTimeout(() => (idle = requestIdleCallback(update, { timeout: AT_LAST })), REST)
+
+  private show(set: IconSet, inHand: boolean): void {
+    this.forget()
+    const now = this.store.getState()
+    if (set !== now.set || inHand !== now.inHand) this.store.setState({ set, inHand })
   }
-  update()
-  const unsubscribe = session.subscribe(onChange)
-  return () => {
-    cancel()
-    unsubscribe()
+
+  private forget(): void {
+    clearTimeout(this.timer)
+    this.timer = undefined
+    this.wished = null
+    if (this.idle !== 0) cancelIdleCallback(this.idle)
+    this.idle = 0
   }
 }

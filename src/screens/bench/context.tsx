@@ -1,6 +1,6 @@
 'use client'
 
-import { createContext, useContext } from 'react'
+import { createContext, useContext, useDeferredValue } from 'react'
 import { useStore } from 'zustand'
 import type { DrawingObject } from '@/core/drawing/object'
 import { drawing, type Icon, type IconSet } from '@/core/set/set'
@@ -33,8 +33,14 @@ export function useCalmIcon(): Icon | null {
   return useCalmSet((set) => iconIn(set, open))
 }
 
-/** What is read of the set as it is shown beside the square. */
-export const useCalmSet = <T,>(read: (set: IconSet) => T): T => useStore(useBench().calm, ({ set }) => read(set))
+/** What is read of the set as it is shown beside the square; while something is in hand it is drawn piece by piece, between the hand's moves. */
+export function useCalmSet<T>(read: (set: IconSet) => T): T {
+  const { store } = useBench().calm
+  const live = useStore(store, ({ set }) => read(set))
+  const inHand = useStore(store, (state) => state.inHand)
+  const deferred = useDeferredValue(live)
+  return inHand ? deferred : live
+}
 
 const NONE: readonly DrawingObject[] = []
 

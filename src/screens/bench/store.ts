@@ -15,6 +15,8 @@ export type Layers = { readonly grid: boolean; readonly keylines: boolean; reado
 /** What the tool in hand draws over the square, in grid units. */
 export type InHand = {
   readonly marks: readonly SnapMark[]
+  /** Objects of the drawing itself that are shown elsewhere while they are moved. */
+  readonly shifted: { readonly ids: ReadonlySet<string>; readonly by: Point } | null
   /** A figure in words beside a place, such as a size while it is dragged. */
   readonly figure: { readonly at: Point; readonly text: string } | null
   /** The box of a selection being drawn. */
@@ -37,7 +39,7 @@ export type PenInHand = {
   readonly onto: { readonly id: string; readonly contour: number } | null
 }
 
-export const NOTHING_IN_HAND: InHand = { marks: [], figure: null, lasso: null, pen: null, trail: null, axis: null, intent: null }
+export const NOTHING_IN_HAND: InHand = { marks: [], shifted: null, figure: null, lasso: null, pen: null, trail: null, axis: null, intent: null }
 
 /** What is open on the bench and how it is seen; the drawing itself is the session's. */
 export type BenchState = {

@@ -30,11 +30,10 @@ export function Strip() {
   const rules = useRules()
   const layers = useBenchState((state) => state.layers)
   const snaps = useBenchState((state) => state.snaps)
-  const pointer = useBenchState((state) => state.pointer)
   const pixelsOf = useBenchState((state) => state.pixelsOf)
   return (
     <div className="flex items-center overflow-x-auto border-t border-hair bg-sheet text-small text-quiet [scrollbar-width:none]">
-      <span className="w-[98px] flex-none pl-3 font-mono text-ink">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
+      <PointerPlace />
       <Switches label="Show on the square" word="show">
         {keys(SHOW).map((key) => (
           <Switch key={key} on={layers[key]} title={`Show ${SHOW[key]}`} onClick={() => bench.store.setState({ layers: { ...layers, [key]: !layers[key] } })}>
@@ -71,6 +70,11 @@ export function Strip() {
       </label>
     </div>
   )
+}
+
+function PointerPlace() {
+  const pointer = useBenchState((state) => state.pointer)
+  return <span className="w-[98px] flex-none pl-3 font-mono text-ink">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
 }
 
 function Switches({ label, word, children }: { label: string; word: string; children: React.ReactNode }) {

@@ -31,8 +31,9 @@ const Sheaf = memo(
 )
 
 const ObjectShapes = memo(function ObjectShapes({ object, values, dimmed }: { object: DrawingObject; values: NamedValues; dimmed: boolean }) {
+  const by = useBenchState(({ inHand: { shifted } }) => (shifted?.ids.has(object.id) ? shifted.by : null))
   return (
-    <g opacity={dimmed ? 0.25 : undefined}>
+    <g opacity={dimmed ? 0.25 : undefined} transform={by ? `translate(${by.x} ${by.y})` : undefined}>
       {evaluate(object, values).map((shape, i) => (
         <ShapePath key={i} shape={shape} />
       ))}
@@ -40,7 +41,7 @@ const ObjectShapes = memo(function ObjectShapes({ object, values, dimmed }: { ob
   )
 })
 
-function ShapePath({ shape }: { shape: Shape }) {
+const ShapePath = memo(function ShapePath({ shape }: { shape: Shape }) {
   const d = rememberedPathData(shape.path, DIGITS)
   const { fill, stroke } = shape
   return (
@@ -56,7 +57,7 @@ function ShapePath({ shape }: { shape: Shape }) {
       })}
     />
   )
-}
+})
 
 /** The icon's own colour is the sheet's ink, so that it can be seen by day and by night. */
 const colour = ({ light, ink }: ResolvedPaint): string => (ink ? 'var(--ink)' : light)

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import { boxBetween } from '@/core/geometry/box'
 import { rememberedPathData } from '@/core/formats/path-data'
 import { extentOf, frameOf } from '@/core/drawing/adjust'
@@ -23,6 +24,27 @@ import { NodeMarks, PenPath } from './node-marks'
 /** Everything about the drawing that is not the drawing: outlines, handles, snap marks, figures. In screen pixels. */
 export function Overlay({ view }: { view: View }) {
   const rules = useRules()
+  const tool = useBenchState((state) => state.tool)
+  return (
+    <g pointerEvents="none" fill="none" stroke="var(--hand)">
+      <Shifted scale={view.scale}>
+        <Selected view={view} rules={rules} />
+      </Shifted>
+      {tool === 'measure' && <MeasuredMark view={view} />}
+      {tool === 'turn' && <Pivot view={view} />}
+      <InHandMarks view={view} rules={rules} />
+    </g>
+  )
+}
+
+/** What moves along with objects that are moved. */
+function Shifted({ scale, children }: { scale: number; children: React.ReactNode }) {
+  const by = useBenchState((state) => state.inHand.shifted?.by)
+  return <g transform={by ? `translate(${by.x * scale} ${by.y * scale})` : undefined}>{children}</g>
+}
+
+/** Outlines of what is selected and of what lies under the pointer, with the places by which the selection is pulled. */
+const Selected = memo(function Selected({ view, rules }: { view: View; rules: Rules }) {
   const objects = useShownObjects()
   const selection = useBenchState((state) => state.selection)
   const hover = useBenchState((state) => state.hover)
@@ -35,7 +57,7 @@ export function Overlay({ view }: { view: View }) {
   const axes = mirrorsAround(objects, selection)
   const hovered = hover !== null && !selection.has(hover) && (tool === 'select' || tool === 'nodes') ? find(objects, hover)?.object : undefined
   return (
-    <g pointerEvents="none" fill="none" stroke="var(--hand)">
+    <>
       {hovered && <OutlineOf object={hovered} rules={rules} view={view} width={1} />}
       {axes.filter(({ flip }) => flip).map(({ id, at, angle }) => <Axis key={id} view={view} at={at} angle={angle} size={rules.grid.size} />)}
       {selected.map((picked) => (
@@ -47,12 +69,9 @@ export function Overlay({ view }: { view: View }) {
       {nodes && <NodeMarks path={nodes} view={view} />}
       {tool === 'select' && <Handles selected={free} rules={rules} view={view} />}
       {tool === 'select' && <Grips objects={free} view={view} />}
-      {tool === 'measure' && <MeasuredMark view={view} />}
-      {tool === 'turn' && <Pivot view={view} />}
-      <InHandMarks view={view} rules={rules} />
-    </g>
+    </>
   )
-}
+})
 
 /** The mirrors that are selected, or that hold what is. */
 function mirrorsAround(objects: readonly DrawingObject[], selection: ReadonlySet<string>): Mirror[] {

@@ -70,8 +70,9 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
       const free = { x: !at.shift || to.x !== 0, y: !at.shift || to.y !== 0 }
       by = { x: to.x + (free.x ? snapped.shift.x : 0), y: to.y + (free.y ? snapped.shift.y : 0) }
       copied = at.alt ? copies(objects, translation(by.x, by.y)) : null
-      bench.preview(copied ? { kind: 'add', objects: copied, ...bench.top } : { kind: 'replace', objects: objects.map((object) => moveObject(object, by!)) })
-      bench.hold({ marks: snapped.marks, figure: { at: { x: box.x + box.w / 2 + by.x, y: box.y + box.h + by.y }, text: `${signed(by.x)}, ${signed(by.y)}` } })
+      if (copied) bench.preview({ kind: 'add', objects: copied, ...bench.top })
+      else bench.shift(objects, by)
+      bench.hold({ ...(copied && { shifted: null }), marks: snapped.marks, figure: { at: { x: box.x + box.w / 2 + by.x, y: box.y + box.h + by.y }, text: `${signed(by.x)}, ${signed(by.y)}` } })
     },
     release(at) {
       const title = objects.length === 1 ? objects[0]!.name : `${objects.length} objects`
