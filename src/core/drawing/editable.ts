@@ -1,4 +1,5 @@
 import { distance } from '../geometry/point'
+import { tidy } from '../geometry/tidy'
 import { outline } from './evaluate'
 import { frameCorners } from './frame'
 import { nodesOf } from './nodes'
@@ -29,7 +30,7 @@ const paths: Memory<NamedValues, DrawingObject, PathObject | null> = new WeakMap
 function runsOf(object: Exclude<Styled, PathObject>, values: NamedValues): NodeRun[] {
   switch (object.kind) {
     case 'rectangle':
-      return [{ closed: true, nodes: frameCorners(object).map((place, i) => ({ ...place, ...(object.corners && { corner: object.corners[i]! }) })) }]
+      return [{ closed: true, nodes: frameCorners(object).map(({ x, y }, i) => ({ x: tidy(x), y: tidy(y), ...(object.corners && { corner: object.corners[i]! }) })) }]
     case 'polygon':
       return [polygonRun(object)]
     case 'ellipse':

@@ -16,7 +16,7 @@ type Carrier = { readonly locus: Touched; readonly touched: Touched }
  */
 export function touchByMoving({ centre, r }: Circle, targets: SnapTargets, reach: number): Touching | null {
   if (!targets.on.tangents) return null
-  const near = targets.curves.filter(({ box: { x, y, w, h } }) => centre.x + r > x - reach && centre.x - r < x + w + reach && centre.y + r > y - reach && centre.y - r < y + h + reach)
+  const near = targets.edges.filter(({ box: { x, y, w, h } }) => centre.x + r > x - reach && centre.x - r < x + w + reach && centre.y + r > y - reach && centre.y - r < y + h + reach)
   // Where the circle's centre may lie: at its radius from a line, or from a circle on either side of it.
   const carriers = near.flatMap((curve): Carrier[] => {
     const touched = carrierOf(curve)
@@ -48,7 +48,7 @@ export function touchBySizing({ centre, r }: Circle, targets: SnapTargets, reach
     least = Math.abs(size - r)
     best = { r: size, at }
   }
-  for (const curve of targets.curves) {
+  for (const curve of targets.edges) {
     const near = nearestOnCurve(curve, centre)
     consider(near.distance, near.at)
     const touched = carrierOf(curve)

@@ -106,6 +106,15 @@ describe('snapping to the true thing', () => {
     expect([label(beyond), beyond.point]).toEqual(['extension', { x: 14, y: 14 }])
   })
 
+  it('catches the node of a rounded corner, not only where its arc begins', () => {
+    const box: DrawingObject = { kind: 'rectangle', id: 'b', name: 'b', x: 4.3, y: 4.3, w: 10, h: 8, corner: 2, style }
+    expect(snapPoint({ x: 4.2, y: 4.4 }, snapTargets(rules, [box], { ...none, nodes: true }), reach)).toMatchObject({ point: { x: 4.3, y: 4.3 }, marks: [{ label: 'node' }] })
+  })
+
+  it('a sized circle touches objects, never a keyline', () => {
+    expect(touchBySizing({ centre: { x: 12, y: 5 }, r: 3.9 }, snapTargets(rules, [], all), 0.5)).toBeNull()
+  })
+
   it('a moved circle touches two sides at once, and a sized one the nearest', () => {
     const sides = [line('a', 0, 20, 24, 20), line('b', 0, 0, 20, 24)]
     const targets = snapTargets(rules, sides, { ...none, tangents: true })

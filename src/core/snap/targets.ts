@@ -4,10 +4,11 @@ import { ellipse, type Path } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { extent } from '../drawing/adjust'
+import { editable } from '../drawing/editable'
 import { outline } from '../drawing/evaluate'
 import { framePoint } from '../drawing/frame'
 import type { Guide } from '../drawing/guide'
-import { type DrawingObject, isFramed } from '../drawing/object'
+import { type DrawingObject, isCornered, isFramed } from '../drawing/object'
 import type { Rules } from '../rules/rules'
 
 /** A place on one axis that a position can snap to, and what is there, in a word or two. */
@@ -39,6 +40,8 @@ export type SnapTargets = {
   readonly ys: readonly SnapLine[]
   readonly points: readonly SnapPoint[]
   readonly curves: readonly Curve[]
+  /** Those of them that belong to objects and guides: what a circle may touch. */
+  readonly edges: readonly Curve[]
   readonly boxes: readonly Box[]
   readonly step: number | null
   readonly on: SnapSwitches
@@ -46,7 +49,7 @@ export type SnapTargets = {
 
 /** Everything to snap to: square, live area and keylines from the rules, guides, and what the objects given have. */
 export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on: SnapSwitches, guides: readonly Pick<Guide, 'at' | 'angle'>[] = []): SnapTargets {
-  const xs: SnapLine[] = [], ys: SnapLine[] = [], points: SnapPoint[] = [], curves: Curve[] = [], boxes: Box[] = []
+  const xs: SnapLine[] = [], ys: SnapLine[] = [], points: SnapPoint[] = [], keylines: Curve[] = [], edges: Curve[] = [], boxes: Box[] = []
   const { size } = rules.grid
   const lines = ({ x, y, w, h }: Box, label: string, centre: string | null) => {
     xs.push({ value: x, label }, { value: x + w, label })
@@ -61,7 +64,7 @@ export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on:
     lines(boxAbout(middle, rules.liveArea, rules.liveArea), 'live area', null)
     for (const { name, shape, w, h } of rules.keylines) {
       lines(boxAbout(middle, w, h), `${name} keyline`, null)
-      if (shape === 'ellipse') curves.push(...ellipse(middle, w / 2, h / 2).segments.map(curveOf))
+      if (shape === 'ellipse') keylines.push(...ellipse(middle, w / 2, h / 2).segments.map(curveOf))
     }
     points.push({ at: middle, label: 'square centre' })
   }
@@ -69,7 +72,7 @@ export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on:
     for (const { at, angle } of guides) {
       if (angle % 180 === 0) ys.push({ value: at.y, label: 'guide' })
       else if (angle % 90 === 0) xs.push({ value: at.x, label: 'guide' })
-      else curves.push(curveOf(alongGuide(at, angle, 2 * size)))
+      else edges.push(curveOf(alongGuide(at, angle, 2 * size)))
     }
   }
   for (const object of objects) {
@@ -79,9 +82,11 @@ export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on:
     if (on.nodes) lines(around, 'edge', on.middles ? 'centre' : null)
     if (on.middles) points.push({ at: isFramed(object) ? framePoint(object, { x: 0.5, y: 0.5 }) : boxCentre(around), label: 'centre' })
     points.push(...placesOf(path, on))
-    for (const { segments } of path) curves.push(...segments.filter(isSomewhere).map(curveOf))
+    // Where a corner is rounded, the node that it belongs to as well.
+    if (on.nodes && isCornered(object)) for (const { nodes } of editable(object, rules)?.contours ?? []) points.push(...nodes.map(({ x, y }) => ({ at: { x, y }, label: 'node' })))
+    for (const { segments } of path) edges.push(...segments.filter(isSomewhere).map(curveOf))
   }
-  return { xs, ys, points, curves, boxes, step: on.grid ? rules.grid.step : null, on }
+  return { xs, ys, points, curves: [...keylines, ...edges], edges, boxes, step: on.grid ? rules.grid.step : null, on }
 }
 
 /** A guide as a segment that reaches far beyond the square. */

@@ -13,6 +13,7 @@ import { BenchContext, useShownIcon } from './context'
 import { Family } from './family'
 import { addIcon } from './icons'
 import { Ledger } from './ledger/ledger'
+import { LostDialog } from './lost-dialog'
 import { Proofs } from './proofs'
 import { Stage } from './stage'
 import { Strip } from './strip'
@@ -74,6 +75,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
         <StageOrEmpty bench={bench} tools={tools} />
         <Proofs />
         <Ledger />
+        <LostDialog />
       </div>
     </BenchContext>
   )

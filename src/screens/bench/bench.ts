@@ -197,6 +197,9 @@ export class Bench {
   /** Follows a copy that is moved or turned, so that the next duplicate does likewise. */
   trail: { readonly ids: string; readonly map: Transform } | null = null
 
+  /** Whether it was agreed that shapes become paths where an edit of their nodes asks for it. */
+  mayLose = false
+
   /** What was done last to a selection, to be done again. */
   lastTransform: { readonly map: Transform; readonly words: string; readonly scale: number } | null = null
 

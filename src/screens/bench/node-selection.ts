@@ -24,10 +24,21 @@ export function editedObject(bench: Bench, path: PathObject): Edited {
   return object ? afterEdit(object, path) : { object: path, lost: null }
 }
 
-/** Puts an edited path into the drawing, and says what is lost when a shape had to become a path. */
+/** Puts an edited path into the drawing. The first time that a shape has to become a path for it that is asked, with what is lost; later it is said. */
 export function putPath(bench: Bench, path: PathObject, label: string): void {
   const { object, lost } = editedObject(bench, path)
-  bench.edit({ kind: 'replace', objects: [object] }, label)
+  const put = () => bench.edit({ kind: 'replace', objects: [object] }, label)
+  if (lost && !bench.mayLose) {
+    // The edit stays in sight until the answer.
+    bench.preview({ kind: 'replace', objects: [object] })
+    const accept = () => {
+      bench.mayLose = true
+      put()
+    }
+    bench.store.setState({ question: { name: object.name, lost, accept } })
+    return
+  }
+  put()
   if (lost) say({ text: `“${object.name}” is a path now; ${lost} went with that.`, action: { label: 'Undo', run: () => undoStep(bench.session) } })
 }
 

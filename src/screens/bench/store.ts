@@ -76,6 +76,8 @@ export type BenchState = {
   /** What turning, scaling and slanting go about; null for the middle of the selection. */
   readonly pivot: Point | null
   readonly turnBy: 'turn' | 'scale' | 'slant'
+  /** An edit that waits for an answer, because a shape would become a path by it. */
+  readonly question: { readonly name: string; readonly lost: string; readonly accept: () => void } | null
   /** Whether the words of the selected text are about to be typed. */
   readonly typing: boolean
   readonly measureBy: 'distance' | 'circle'
@@ -113,6 +115,7 @@ export function createBenchStore(icon: string | null): BenchStore {
     smoothness: 0.25,
     pivot: null,
     turnBy: 'turn',
+    question: null,
     typing: false,
     measureBy: 'distance',
     measured: null,

@@ -134,6 +134,25 @@ describe('nodes', () => {
     expect((hand.objects[0] as PathObject).contours).toMatchObject([{ closed: true, nodes: [{ x: 16 }, { x: 16 }, { x: 4 }, { x: 4 }] }])
   })
 
+  it('of a shape that cannot express the edit ask once, and then say what went', () => {
+    hand = new Hand(box('b', 4, 4, 12, 10), { kind: 'ellipse', id: 'e', name: 'e', x: 4, y: 16, w: 8, h: 6, style })
+    hand.bench.select(['b'])
+    hand.drag('nodes', [4, 4], [6, 4])
+    const { question } = hand.bench.store.getState()
+    expect(question).toMatchObject({ name: 'b', lost: 'width, height and turn as numbers' })
+    expect([hand.bench.objects[0]!.kind, hand.objects[0]!.kind]).toEqual(['rectangle', 'path'])
+    hand.bench.drop()
+    expect(hand.objects[0]!.kind).toBe('rectangle')
+    question!.accept()
+    hand.bench.store.setState({ question: null })
+    expect(hand.bench.objects[0]).toMatchObject({ kind: 'path', contours: [{ nodes: [{ x: 6, y: 4 }, {}, {}, {}] }] })
+    hand.bench.select(['e'])
+    hand.drag('nodes', [12, 19], [14, 19])
+    expect([hand.bench.objects[1]!.kind, hand.bench.store.getState().question]).toEqual(['path', null])
+    undoStep(hand.bench.session)
+    expect(hand.bench.objects[1]!.kind).toBe('ellipse')
+  })
+
   it('of a mirror’s member are reached through it, and its image follows', () => {
     hand = new Hand({ kind: 'mirror', id: 'm', name: 'm', at: { x: 12, y: 12 }, angle: 90, folds: 1, flip: true, members: [path('p', false, [12, 4], [5, 10], [12, 20])] })
     hand.bench.take('nodes')
