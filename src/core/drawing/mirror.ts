@@ -35,7 +35,7 @@ const MEET = 100 * SAME_POINT
 
 /** Open contours joined end to end where they meet, and closed where a chain comes back to its beginning. */
 function joinedContours(open: readonly Contour[]): Contour[] {
-  const left = open.map(({ segments }) => [...segments])
+  const left = open.flatMap(({ segments }) => (segments.length > 0 ? [[...segments]] : []))
   const done: Contour[] = []
   while (left.length > 0) {
     let chain = left.shift()!

@@ -9,11 +9,13 @@ import { fitCubic } from './fit'
  */
 export type CornerStyle = 'round' | 'bevel' | 'scoop' | 'notch' | 'squircle'
 
-/** The segments of a corner from one place to another, the path's unit directions there, and the radius of the arc that touches both. */
-export function cornerShape(from: Point, leaving: Point, to: Point, arriving: Point, radius: number, style: CornerStyle): Segment[] {
-  const sweep = cross(leaving, arriving) > 0
+/** The gap of a corner: where the first side ends and the second begins, the path's unit directions there, which way it turns on screen, and the node that was there. */
+export type CornerGap = { readonly node: Point; readonly from: Point; readonly leaving: Point; readonly to: Point; readonly arriving: Point; readonly clockwise: boolean }
+
+/** The segments that close a corner's gap, given the radius of the arc that touches both sides. */
+export function cornerShape({ node, from, leaving, to, arriving, clockwise: sweep }: CornerGap, radius: number, style: CornerStyle): Segment[] {
   const circle = (r: number, clockwise: boolean): Segment => ({ kind: 'arc', from, to, rx: r, ry: r, turn: 0, large: false, sweep: clockwise })
-  const tip = meeting(from, leaving, to, arriving)
+  const tip = meeting(from, leaving, to, arriving, node)
   switch (style) {
     case 'round':
       return [circle(radius, sweep)]
@@ -38,10 +40,10 @@ export function cornerShape(from: Point, leaving: Point, to: Point, arriving: Po
   }
 }
 
-/** Where two lines of given directions meet; half way between the places when they run alike. */
-function meeting(p: Point, d: Point, q: Point, e: Point): Point {
-  const across = cross(d, e)
-  return Math.abs(across) < 1e-9 ? scale(add(p, q), 0.5) : add(p, scale(d, cross(subtract(q, p), e) / across))
+/** Where the directions of both sides meet; the node where that is farther off than the node is, as on sides that curl around the arc. */
+function meeting(p: Point, d: Point, q: Point, e: Point, node: Point): Point {
+  const along = cross(subtract(q, p), e) / cross(d, e)
+  return along > 0 && along <= distance(p, node) + distance(q, node) ? add(p, scale(d, along)) : node
 }
 
 let eighth: { c1: Point; c2: Point; to: Point } | null = null

@@ -3,10 +3,12 @@ import { describe, expect, it } from 'vitest'
 import { area } from '../geometry/area'
 import { ellipse, type Path, polyline } from '../geometry/path'
 import { cross, distance, dot, point, subtract, unit } from '../geometry/point'
-import { pointAt } from '../geometry/segment'
-import { directionAt } from '../geometry/slope'
+import { pointAt, type Segment } from '../geometry/segment'
+import { curvatureAt, directionAt } from '../geometry/slope'
 import { roundContour, roundCorners } from './corner'
 import type { CornerStyle } from './corner-shape'
+import { fillets, turnOf } from './fillet'
+import { beside } from './parallel'
 
 const square = [{ x: 0, y: 0 }, { x: 20, y: 0 }, { x: 20, y: 20 }, { x: 0, y: 20 }]
 
@@ -77,6 +79,30 @@ describe('corners between any two kinds of segment', () => {
       expect(Math.abs(cross(a, b))).toBeLessThan(1e-6)
       expect(dot(a, b)).toBeGreaterThan(0)
     })
+  })
+
+  it('touch both sides of any two curves, as large as asked or until a side is used up or turns tighter', () => {
+    const away = fc.record({ x: fc.integer({ min: -8, max: 8 }), y: fc.integer({ min: -8, max: 8 }) })
+    const corner = fc.record({ a: fc.tuple(away, away, away), b: fc.tuple(away, away, away), radius: fc.double({ min: 0.1, max: 12, noNaN: true }) })
+    let reached = 0
+    fc.assert(
+      fc.property(corner, ({ a: [p, p1, p2], b: [q1, q2, q], radius }) => {
+        const a: Segment = { kind: 'cubic', from: p, c1: p1, c2: p2, to: point(0, 0) }, b: Segment = { kind: 'cubic', from: point(0, 0), c1: q1, c2: q2, to: q }
+        if ([p, p2, q1, q].some(({ x, y }) => Math.hypot(x, y) < 1) || Math.abs(turnOf(a, b)) < 0.1 || Math.abs(turnOf(a, b)) > 3) return
+        const { limit, at } = fillets(a, b, radius), side = Math.sign(turnOf(a, b))
+        for (const share of [1, 0.5, 0.1]) {
+          const { s, t } = at(limit * share)
+          expect(distance(beside(a, s, side * limit * share), beside(b, t, side * limit * share))).toBeLessThan(1e-7)
+        }
+        if (limit === radius) return void reached++
+        const { s, t } = at(limit)
+        const spent = Math.min(s, 1 - t), bend = Math.max(side * curvatureAt(a, s), side * curvatureAt(b, t)) * limit
+        const opposite = Math.abs(cross(directionAt(a, s), directionAt(b, t)))
+        expect(Math.min(spent, Math.abs(1 - bend), opposite)).toBeLessThan(0.01)
+      }),
+      { numRuns: 400 },
+    )
+    expect(reached).toBeGreaterThan(50)
   })
 
   it('are reduced to the greatest arc that fits, and say which', () => {

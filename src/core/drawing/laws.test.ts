@@ -1,0 +1,167 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { apart } from '../../../tools/apart'
+import { readSetFile, writeSetFile } from '../formats/set-file'
+import { svgOf } from '../formats/svg'
+import { pathBounds, transformPath } from '../geometry/path'
+import { OFFSET } from '../geometry/tolerance'
+import { rotation } from '../geometry/transform'
+import { STARTERS } from '../rules/starters'
+import { applyDrawingEdit } from './edit'
+import { extent, moveObject, transformObject } from './adjust'
+import { anyObject, coordinate, run, simple } from './arbitrary'
+import { afterEdit, editable } from './editable'
+import { evaluate, outline } from './evaluate'
+import { changeNodes, closeContour, insertNode, moveNodes, nearestSegment, openAt, pullSegment, removeNodes, reverseContour, setHandle, setKind, straighten } from './node-edit'
+import { DrawingObject, type PathObject } from './object'
+import { pick } from './pick'
+import { find, walk, withNewIds } from './tree'
+
+const { rules } = STARTERS[0]!
+const drawing = fc.array(anyObject, { minLength: 1, maxLength: 5 })
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+describe('any drawing', () => {
+  it('is what its schema says, whatever moved, turned or flipped it', () => {
+    fc.assert(
+      fc.property(anyObject, fc.integer({ min: -180, max: 180 }), coordinate, (object, degrees, x) => {
+        for (const map of [rotation(degrees, { x, y: 3 }), [-1, 0, 0, 1, 2 * x, 0], [1.5, 0, 0, 0.75, 1, 2], [1, 0, 0.3, 1, 0, 0]] as const) {
+          const parsed = DrawingObject.safeParse(plain(transformObject(object, map)))
+          expect(parsed.error?.issues ?? []).toEqual([])
+        }
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('comes out of a set file as it went in, and is written alike again', () => {
+    fc.assert(
+      fc.property(drawing, (objects) => {
+        const set = { name: 'Pier', kind: 'interface' as const, rules, icons: [{ id: 'i', name: 'icon', masters: [{ base: 24, objects: plain(objects) }] }] }
+        const text = writeSetFile(set)
+        const read = readSetFile(text)
+        expect(read.error).toBeUndefined()
+        expect(read.set).toEqual(set)
+        expect(writeSetFile(read.set!)).toBe(text)
+      }),
+      { numRuns: 80 },
+    )
+  })
+
+  it('is drawn the same whether all is remembered of it or nothing', () => {
+    fc.assert(
+      fc.property(drawing, fc.nat(), coordinate, (objects, which, x) => {
+        svgOf(objects, rules, 24)
+        const moved = applyDrawingEdit(objects, { kind: 'replace', objects: [moveObject(objects[which % objects.length]!, { x, y: 1 })] })
+        for (const ground of ['current', 'light', 'dark'] as const) expect(svgOf(moved, rules, 24, ground)).toBe(svgOf(structuredClone(moved), rules, 24, ground))
+      }),
+      { numRuns: 80 },
+    )
+  })
+
+  it('lies within its extent, and a copy with new ids looks the same', () => {
+    fc.assert(
+      fc.property(anyObject, (object) => {
+        const bounds = pathBounds(evaluate(object, rules).flatMap(({ path }) => path))
+        const box = extent(object, rules)
+        // A squircle's cubics may pass its box by a few ten-thousandths; drawn nodes may stand out of the frame.
+        if (bounds && ![...walk([object])].some(({ object: one }) => one.kind === 'path' || (one.kind === 'polygon' && one.side))) {
+          expect(bounds.x).toBeGreaterThanOrEqual(box.x - OFFSET)
+          expect(bounds.y + bounds.h).toBeLessThanOrEqual(box.y + box.h + OFFSET)
+        }
+        let next = 0
+        const copy = withNewIds(object, () => `new-${next++}`)
+        expect([...walk([copy])].every(({ object: one }) => one.id.startsWith('new-'))).toBe(true)
+        expect(svgOf([copy], rules, 24)).toBe(svgOf([object], rules, 24))
+      }),
+      { numRuns: 120 },
+    )
+  })
+
+  it('is picked where it is painted, and never where it is locked or hidden', () => {
+    fc.assert(
+      fc.property(drawing, fc.record({ x: coordinate, y: coordinate }), (objects, p) => {
+        const found = pick(objects, rules, p, 0.2)
+        if (!found) return
+        expect(objects).toContain(found)
+        for (const flag of ['locked', 'hidden'] as const) {
+          const without = applyDrawingEdit(objects, { kind: 'replace', objects: [{ ...found, [flag]: true }] })
+          expect(pick(without, rules, p, 0.2)?.id).not.toBe(found.id)
+        }
+        expect(find(objects, found.id)?.parents).toEqual([])
+      }),
+      { numRuns: 80 },
+    )
+  })
+})
+
+describe('any object as a path', () => {
+  it('looks as it did, and gives the object back when nothing was edited', () => {
+    fc.assert(
+      fc.property(simple, (object) => {
+        const path = editable(object, rules)
+        if (!path) return
+        const was = outline(object, rules), is = outline(path, rules)
+        if (was.length > 0) expect(apart(is, was, 12)).toBeLessThan(1e-6)
+        if (object.kind === 'rectangle' || object.kind === 'polygon' || object.kind === 'path') expect(afterEdit(object, path).lost).toBeNull()
+      }),
+      { numRuns: 120 },
+    )
+  })
+
+  it('turns with the object: the path of the turned is the turned path', () => {
+    fc.assert(
+      fc.property(simple, fc.integer({ min: 1, max: 359 }), (object, degrees) => {
+        if (object.kind === 'text') return
+        const map = rotation(degrees, { x: 12, y: 12 })
+        const there = outline(transformObject(object, map), rules), was = transformPath(outline(object, rules), map)
+        if (was.length > 0) expect(apart(there, was, 12)).toBeLessThan(1e-3)
+      }),
+      { numRuns: 120 },
+    )
+  })
+})
+
+describe('any run of edits of nodes', () => {
+  type Step = (path: PathObject, contour: number, node: number, t: number, x: number) => PathObject | null
+  const steps: Step[] = [
+    (path, contour, node, _, x) => moveNodes(path, [{ contour, node }], { x: x / 4, y: 0.5 }),
+    (path, contour, node) => setKind(path, [{ contour, node }], 'smooth'),
+    (path, contour, node) => setKind(path, [{ contour, node }], 'symmetric'),
+    (path, contour, node) => setKind(path, [{ contour, node }], 'corner'),
+    (path, contour, node, t, x) => setHandle(path, { contour, node }, t < 0.5 ? 'in' : 'out', { x: x / 5, y: 1 }, t > 0.8),
+    (path, contour, node) => removeNodes(path, [{ contour, node }]),
+    (path, contour, node) => openAt(path, { contour, node }),
+    (path, contour) => closeContour(path, contour),
+    (path, contour) => reverseContour(path, contour),
+    (path, contour, node) => changeNodes(path, [{ contour, node }], (one) => ({ ...one, corner: 1 })),
+    (path, contour, node, t) => (hasSegment(path, contour, node) ? insertNode(path, { contour, node }, t) : path),
+    (path, contour, node, t, x) => (hasSegment(path, contour, node) ? pullSegment(path, { contour, node }, t, { x, y: 6 }) : path),
+    (path, contour, node) => (hasSegment(path, contour, node) ? straighten(path, [{ contour, node }]) : path),
+  ]
+  const hasSegment = ({ contours }: PathObject, contour: number, node: number) => {
+    const { nodes, closed } = contours[contour]!
+    const a = nodes[node]!, b = nodes[(node + 1) % nodes.length]!
+    return (closed || node + 1 < nodes.length) && (a.x !== b.x || a.y !== b.y)
+  }
+  const step = fc.record({ act: fc.constantFrom(...steps), contour: fc.nat(), node: fc.nat(), t: fc.double({ min: 0.1, max: 0.9, noNaN: true }), x: coordinate })
+
+  it('leaves a good path, or nothing; smooth nodes keep their handles in line', () => {
+    fc.assert(
+      fc.property(run, fc.array(step, { minLength: 1, maxLength: 8 }), (first, acts) => {
+        let path: PathObject | null = { kind: 'path', id: 'p', name: 'p', corner: 0, contours: [first], style: { fill: 'none', stroke: 'ink', weight: 'main' } }
+        for (const { act, contour, node, t, x } of acts) {
+          if (!path) return
+          const c = contour % path.contours.length
+          path = act(path, c, node % path.contours[c]!.nodes.length, t, x)
+        }
+        if (!path) return
+        expect(DrawingObject.safeParse(plain(path)).error?.issues ?? []).toEqual([])
+        for (const { segments } of outline(path, rules)) for (const { from, to } of segments) expect([from.x, from.y, to.x, to.y].every(Number.isFinite)).toBe(true)
+        const near = nearestSegment(path, { x: 3, y: 3 })
+        if (near) expect(Number.isFinite(near.distance)).toBe(true)
+      }),
+      { numRuns: 400 },
+    )
+  })
+})
