@@ -1,4 +1,5 @@
-// Measures what dragging 50 selected objects of 300 costs on the bench, in script time for each frame, in headless Chromium: npm run bench:drag
+// Measures what dragging 50 selected objects of 300 costs on the bench, in script time for each frame, how long a click takes to be answered, and
+// how long after an edit the proofs have followed, in headless Chromium: npm run bench:drag
 // `--at URL` measures a server that runs already; else the built product is started on a data folder of its own.
 import { spawn } from 'node:child_process'
 import { rmSync } from 'node:fs'
@@ -77,6 +78,48 @@ try {
   console.log(`all main-thread work a frame: median ${percentile(whole, 0.5)} ms, 95th percentile ${percentile(whole, 0.95)} ms`)
   console.log(`(on this machine at this moment, a hundred million square roots take ${roots()} ms)`)
   console.log(`release to the next frame: ${release} ms`)
+  await page.keyboard.press('Escape')
+  const clicks = []
+  for (let i = 0; i < 20; i++) {
+    const [x, y] = at((i % 5) * 2.88 + 0.35, 5.3 + Math.floor(i / 5) * 1.6)
+    await page.mouse.move(x, y)
+    await page.evaluate(() => {
+      addEventListener('pointerdown', () => (globalThis.pressed = performance.now()), { capture: true, once: true })
+      addEventListener('pointerup', () => requestAnimationFrame(() => {
+        const { port1, port2 } = new MessageChannel()
+        port1.onmessage = () => (globalThis.shown = performance.now() - globalThis.pressed)
+        port2.postMessage(0)
+      }), { once: true })
+    })
+    await page.mouse.click(x, y)
+    await frame()
+    await frame()
+    clicks.push(await page.evaluate(() => globalThis.shown))
+  }
+  console.log(`click to the frame that shows it, among ${objects.length}: median ${percentile(clicks, 0.5)} ms, 95th percentile ${percentile(clicks, 0.95)} ms`)
+  await page.goto(`${base}${quayside}/ferry`)
+  await page.getByTestId('artwork').waitFor({ state: 'attached' })
+  await page.waitForTimeout(1500)
+  await page.keyboard.press('Control+a')
+  const first = [], last = []
+  for (let i = 0; i < 20; i++) {
+    await page.evaluate(() => {
+      const { prototype } = CanvasRenderingContext2D
+      globalThis.draw ??= prototype.putImageData
+      globalThis.times = []
+      prototype.putImageData = function (...all) {
+        globalThis.times.push(performance.now() - globalThis.pressed)
+        return globalThis.draw.apply(this, all)
+      }
+      addEventListener('keydown', () => (globalThis.pressed = performance.now()), { capture: true, once: true })
+    })
+    await page.keyboard.press(i % 2 ? 'ArrowLeft' : 'ArrowRight')
+    await page.waitForTimeout(600)
+    const times = await page.evaluate(() => globalThis.times)
+    first.push(times[0] ?? Infinity)
+    last.push(times.at(-1) ?? Infinity)
+  }
+  console.log(`edit to the first proof: median ${percentile(first, 0.5)} ms, 95th percentile ${percentile(first, 0.95)} ms; to the last: ${percentile(last, 0.5)} and ${percentile(last, 0.95)} ms`)
 } finally {
   await browser.close()
   server?.kill('SIGTERM')

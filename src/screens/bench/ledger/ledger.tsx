@@ -112,10 +112,16 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8, scrollMargin: HEAD, scrollPaddingStart: HEAD, initialRect: { width: 0, height: 8 * ROW } })
   const selected = outermost(objects, selection)
   const firstSelected = selected[0]?.id
-  // What is selected on the square comes into sight here.
+  // What is selected on the square comes into sight here, once the square has shown it.
   useEffect(() => {
     const index = rows.findIndex(({ object }) => object.id === firstSelected)
-    if (index >= 0) virtual.scrollToIndex(index, { align: 'auto' })
+    if (index < 0) return
+    let later: ReturnType<typeof setTimeout>
+    const frame = requestAnimationFrame(() => (later = setTimeout(() => virtual.scrollToIndex(index, { align: 'auto' }))))
+    return () => {
+      cancelAnimationFrame(frame)
+      clearTimeout(later)
+    }
     // Only when something else is selected: not while rows change around it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [firstSelected])
