@@ -5,10 +5,12 @@ import type { Point } from '../geometry/point'
 import { tidy } from '../geometry/tidy'
 import { apply, boxToBox, compose, rotation, type Transform, translation } from '../geometry/transform'
 import { outline } from './evaluate'
-import { changeFrame, type Frame, type FrameChange, framePoint, isMirroring, transformFrame } from './frame'
+import { changeFrame, type Frame, type FrameChange, framePoint, frameToFrame, isMirroring, transformFrame } from './frame'
+import { transformPaint } from './gradient'
 import { imagesOf, movedAxis } from './mirror'
 import { type DrawingObject, type Framed, isContainer, isCornered, isFramed, isStyled, type Node } from './object'
-import type { Radius } from './style'
+import { isGradient } from './paint'
+import { paintsOf, type Radius, type Style, withPaints } from './style'
 import { transformText } from './text'
 import { contourOf } from './nodes'
 import type { NamedValues } from './values'
@@ -18,9 +20,20 @@ const applyTidy = (map: Transform, p: Point): Point => {
   return { x: tidy(x), y: tidy(y) }
 }
 
-/** An object under an affine map: its numbers change, weights and radii stay. */
+/** An object under an affine map: its numbers change and its gradients go along, weights and radii stay. */
 export function transformObject<T extends DrawingObject>(object: T, map: Transform): T
 export function transformObject(object: DrawingObject, map: Transform): DrawingObject {
+  return withMovedPaints(transformGeometry(object, map), map)
+}
+
+/** An object with its gradients where a map takes them. */
+function withMovedPaints(object: DrawingObject, map: Transform): DrawingObject {
+  if (!isStyled(object)) return object
+  const style = withPaints(object.style, (paint) => transformPaint(paint, map))
+  return style === object.style ? object : { ...object, style }
+}
+
+function transformGeometry(object: DrawingObject, map: Transform): DrawingObject {
   switch (object.kind) {
     case 'rectangle':
     case 'ellipse':
@@ -137,7 +150,7 @@ export function changeNumbers<T extends DrawingObject>(object: T, values: NamedV
 export function changeNumbers(object: DrawingObject, values: NamedValues, anchor: Point, change: FrameChange): DrawingObject {
   const frame = frameOf(object, values)
   const next = changeFrame(frame, anchor, change)
-  if (isFramed(object)) return settled({ ...object, ...next })
+  if (isFramed(object)) return withMovedPaints(settled({ ...object, ...next }), frameToFrame(frame, next))
   const upright: Frame = { ...next, turn: undefined }
   const scaling = boxToBox(frame, changeFrame(upright, anchor, framePoint(next, anchor)))
   return transformObject(object, next.turn ? compose(rotation(next.turn, framePoint(next, anchor)), scaling) : scaling)
@@ -155,25 +168,44 @@ export function scaleOwn(object: DrawingObject, by: number): DrawingObject {
   const scaled = <V extends string | number | undefined>(value: V): V => (typeof value === 'number' ? tidy(value * by) : value) as V
   if (isContainer(object)) {
     const members = object.members.map((member) => scaleOwn(member, by))
-    return object.kind === 'assembly' ? { ...object, style: { ...object.style, weight: scaled(object.style.weight) }, members } : { ...object, members }
+    return object.kind === 'assembly' ? { ...object, style: scaledStyle(object.style, by), members } : { ...object, members }
   }
-  const next = { ...object, style: { ...object.style, weight: scaled(object.style.weight) } }
+  const next = { ...object, style: scaledStyle(object.style, by) }
   if (isCornered(next)) next.corner = scaled(next.corner)
   if (next.kind === 'rectangle' && next.corners) next.corners = next.corners.map(scaled)
   if (next.kind === 'path') next.contours = next.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: scaled(node.corner) })) }))
   return next
 }
 
+/** A style with a weight of its own, and the dashes along with it, scaled. */
+function scaledStyle(style: Style, by: number): Style {
+  if (typeof style.weight === 'string') return style
+  return {
+    ...style,
+    weight: tidy(style.weight * by),
+    ...(style.dash && { dash: style.dash.map((length) => tidy(length * by)) }),
+    ...(style.dashOffset !== undefined && { dashOffset: tidy(style.dashOffset * by) }),
+  }
+}
+
 /** Every named value an object itself refers to, its members left aside, by the kind of value. */
-export function* namesUsed(object: DrawingObject): Generator<{ kind: 'weight' | 'radius' | 'swatch'; name: string }> {
+export function* namesUsed(object: DrawingObject): Generator<{ kind: 'weight' | 'radius' | 'swatch' | 'gradient'; name: string }> {
   if (!isStyled(object)) return
-  const { fill, stroke, weight } = object.style
+  const { weight } = object.style
   if (typeof weight === 'string') yield { kind: 'weight', name: weight }
-  for (const paint of [fill, stroke]) if (paint !== 'none' && !paint.startsWith('#')) yield { kind: 'swatch', name: paint }
+  for (const paint of paintsOf(object.style)) {
+    if (!isGradient(paint)) yield* swatchOf(paint)
+    else if (typeof paint.stops === 'string') yield { kind: 'gradient', name: paint.stops }
+    else for (const { color } of paint.stops) yield* swatchOf(color)
+  }
   if (isCornered(object) && typeof object.corner === 'string') yield { kind: 'radius', name: object.corner }
   if (object.kind === 'rectangle') for (const corner of object.corners ?? []) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
   const nodes = object.kind === 'path' ? object.contours.flatMap((run) => run.nodes) : object.kind === 'polygon' ? (object.side?.nodes ?? []) : []
   for (const { corner } of nodes) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
+}
+
+function* swatchOf(color: string): Generator<{ kind: 'swatch'; name: string }> {
+  if (color !== 'none' && !color.startsWith('#')) yield { kind: 'swatch', name: color }
 }
 
 /** Numbers without noise, and optional ones that came out as undefined left out, so that equal drawings are written alike. */

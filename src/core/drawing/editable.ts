@@ -19,9 +19,9 @@ export function editable(object: DrawingObject, values: NamedValues): PathObject
   return remembered(paths, values, object, () => {
     const contours = runsOf(object, values)
     if (contours.length === 0) return null
-    const { id, name, role, hidden, locked, style } = object
+    const { id, name, role, hidden, locked, opacity, style } = object
     const corners = 'corner' in object ? { corner: object.corner, ...(object.cornerStyle && { cornerStyle: object.cornerStyle }) } : { corner: 0 }
-    return { kind: 'path', id, name, ...(role && { role }), ...(hidden && { hidden }), ...(locked && { locked }), ...corners, contours, style }
+    return { kind: 'path', id, name, ...(role && { role }), ...(hidden && { hidden }), ...(locked && { locked }), ...(opacity !== undefined && { opacity }), ...corners, contours, style }
   })
 }
 

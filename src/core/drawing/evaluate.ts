@@ -1,43 +1,56 @@
-import { type Path, polyline } from '../geometry/path'
+import { type Path, polyline, transformPath } from '../geometry/path'
+import type { Transform } from '../geometry/transform'
 import { combine } from '../planar/boolean'
-import { arrowPath, ellipsePath, pathOutline, polygonPath, rectanglePath, spiralPath } from './shapes'
-import { imagesOf, mirrored } from './mirror'
+import { clipped } from './clip'
 import { type Memory, remembered } from './memory'
-import type { DrawingObject, PathObject } from './object'
-import { filledRegions } from './regions'
-import { hasOwnJoints, ownJointsOutline } from './own-joints'
-import type { Style } from './style'
+import { imagesOf, mirrored } from './mirror'
+import type { DrawingObject, Group, Mask } from './object'
+import { painted } from './painted'
+import { type Shape, veiled } from './shape'
+import { arrowPath, ellipsePath, pathOutline, polygonPath, rectanglePath, spiralPath } from './shapes'
 import { textOutline } from './text'
-import { type NamedValues, paintOf, type ResolvedPaint, type ResolvedStroke, strokeOf } from './values'
-
-/** A resolved piece of an icon: an exact path and its paint. `id` is the object it came from. */
-export type Shape = {
-  readonly id: string
-  readonly path: Path
-  readonly fill: ResolvedPaint | null
-  readonly stroke: ResolvedStroke | null
-}
+import { movedPaint, type NamedValues } from './values'
 
 /** The shapes an object resolves to, in paint order; hidden objects resolve to none. Remembered for each object and rules. */
 export function evaluate(object: DrawingObject, values: NamedValues): readonly Shape[] {
   return remembered(shapesOf, values, object, () => {
-    if (object.hidden) return []
-    if (object.kind === 'mirror') {
-      const images = imagesOf(object)
-      return object.members.flatMap((member) => evaluate(member, values)).flatMap((one) => mirrored(one.path, images).map((path) => ({ ...one, path })))
-    }
-    if (object.kind === 'group') return object.members.flatMap((member) => evaluate(member, values))
-    const shapes = shape(object.id, outline(object, values), object.style, values)
-    return object.kind === 'path' && (object.regions || hasOwnJoints(object)) ? shapes.flatMap((one) => layers(object, one)) : shapes
+    if (object.hidden || object.opacity === 0) return []
+    const shapes = ownShapes(object, values)
+    return object.opacity !== undefined && object.opacity < 1 ? veiled(shapes, object.opacity, null) : shapes
   })
 }
 
-/** A path's fill, where only regions of it are filled, and its stroke, where nodes have joints of their own, one over the other. */
-function layers(object: PathObject, { id, path, fill, stroke }: Shape): Shape[] {
-  const filled = fill && object.regions ? filledRegions(path, object.regions) : path
-  const under: Shape[] = fill && filled.length > 0 ? [{ id, path: filled, fill, stroke: null }] : []
-  if (!stroke) return under
-  return [...under, hasOwnJoints(object) ? { id, path: ownJointsOutline(object, path, stroke), fill: stroke.paint, stroke: null } : { id, path, fill: null, stroke }]
+function ownShapes(object: DrawingObject, values: NamedValues): readonly Shape[] {
+  switch (object.kind) {
+    case 'group':
+      return object.mask ? masked(object, object.mask, values) : object.members.flatMap((member) => evaluate(member, values))
+    case 'mirror': {
+      const images = imagesOf(object)
+      return object.members.flatMap((member) => evaluate(member, values)).flatMap((one) => mirroredShapes(one, images))
+    }
+    default:
+      return painted(object, outline(object, values), values)
+  }
+}
+
+/** What a group's mask leaves of its members. */
+function masked({ members }: Group, mask: Mask, values: NamedValues): readonly Shape[] {
+  const seen = visible(members), front = seen.at(-1)
+  if (!front || seen.length < 2) return []
+  const shapes = seen.slice(0, -1).flatMap((member) => evaluate(member, values))
+  return mask === 'fade' ? veiled(shapes, 1, evaluate(front, values)) : clipped(shapes, outline(front, values), mask)
+}
+
+/** A shape with all its images; those with gradients each by itself, because their paint is turned along. */
+function mirroredShapes(shape: Shape, images: readonly Transform[]): Shape[] {
+  const { path, fill, stroke } = shape
+  if (!(fill && 'kind' in fill) && !(stroke && 'kind' in stroke.paint)) return mirrored(path, images).map((image) => ({ ...shape, path: image }))
+  return images.map((map) => ({
+    ...shape,
+    path: transformPath(path, map),
+    fill: fill && movedPaint(fill, map),
+    stroke: stroke && { ...stroke, paint: movedPaint(stroke.paint, map) },
+  }))
 }
 
 /** The shapes of a whole drawing. */
@@ -83,11 +96,6 @@ export function outline(object: DrawingObject, values: NamedValues): Path {
 
 const visible = (objects: readonly DrawingObject[]) => objects.filter(({ hidden }) => !hidden)
 const nonEmpty = (path: Path): Path => path.filter(({ segments }) => segments.length > 0)
-
-function shape(id: string, path: Path, style: Style, values: NamedValues): Shape[] {
-  const fill = paintOf(style.fill, values), stroke = strokeOf(style, values)
-  return path.length > 0 && (fill || stroke) ? [{ id, path, fill, stroke }] : []
-}
 
 const shapesOf: Memory<NamedValues, DrawingObject, readonly Shape[]> = new WeakMap()
 const outlines: Memory<NamedValues, DrawingObject, Path> = new WeakMap()

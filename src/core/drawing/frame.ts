@@ -1,6 +1,6 @@
 import type { Box } from '../geometry/box'
 import { add, type Point, subtract } from '../geometry/point'
-import { apply, cosSin, type Transform } from '../geometry/transform'
+import { apply, compose, cosSin, type Transform } from '../geometry/transform'
 
 /** A box turned (degrees, clockwise) and slanted (degrees) about its centre; x, y, w, h are those before the turn. */
 export type Frame = Box & { readonly turn?: number | undefined; readonly skew?: number | undefined }
@@ -15,6 +15,15 @@ function frameMap({ x, y, w, h, turn = 0, skew = 0 }: Frame): Transform {
 /** Where a share of the frame lies: (0, 0) its first corner, (0.5, 0.5) its centre. */
 export function framePoint(frame: Frame, share: Point): Point {
   return apply(frameMap(frame), { x: (share.x - 0.5) * frame.w, y: (share.y - 0.5) * frame.h })
+}
+
+/** The map that carries one frame onto another. A frame without width (or height) keeps that scale. */
+export function frameToFrame(from: Frame, to: Frame): Transform {
+  const [a, b, c, d, e, f] = frameMap(from)
+  const det = a * d - b * c
+  const back: Transform = [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det]
+  const scale: Transform = [from.w === 0 ? 1 : to.w / from.w, 0, 0, from.h === 0 ? 1 : to.h / from.h, 0, 0]
+  return compose(frameMap(to), compose(scale, back))
 }
 
 /** The four corners in order, from the first, clockwise before any mirroring. */

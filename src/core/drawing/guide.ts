@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Coordinate } from './style'
+import { Coordinate } from './place'
 
 /** A line without end to draw by: through a point, at an angle in degrees, anticlockwise from the right. A locked one is not dragged. */
 export const Guide = z.strictObject({

@@ -1,12 +1,13 @@
 import { z } from 'zod'
 import { Face } from '../text/face'
-import { Cap, Coordinate, CornerStyle, Join, Radius, Style } from './style'
+import { Opacity } from './paint'
+import { Coordinate, PointXY } from './place'
+import { Cap, CornerStyle, Join, Radius, Style } from './style'
 
 export const Role = z.enum(['adds', 'cuts', 'overlap', 'flips'])
 
 const Degrees = z.number().min(-360).max(360)
 const Extent = z.number().min(0).max(1e6)
-const PointXY = z.strictObject({ x: Coordinate, y: Coordinate })
 
 /** What every object has. Flags that are left out are false; `role` counts only inside an assembly. */
 const common = {
@@ -15,6 +16,8 @@ const common = {
   role: Role.optional(),
   hidden: z.literal(true).optional(),
   locked: z.literal(true).optional(),
+  /** Of the whole object, over what its paints have. */
+  opacity: Opacity.optional(),
 }
 
 /** A box that may be turned (degrees, clockwise) and slanted (degrees) about its centre. */
@@ -121,7 +124,13 @@ export const Text = z.strictObject({
 
 const Members: z.ZodType<DrawingObject[]> = z.lazy(() => z.array(DrawingObject).min(1))
 
-export const Group = z.strictObject({ kind: z.literal('group'), ...common, members: Members })
+/**
+ * With a `mask` the front member is not painted but says where the others are: in it, out of it, or as far as its own paint is opaque
+ * (`fade`).
+ */
+export const Mask = z.enum(['inside', 'outside', 'fade'])
+
+export const Group = z.strictObject({ kind: z.literal('group'), ...common, mask: Mask.optional(), members: Members })
 
 /**
  * Live symmetry about a point: the members, and their images turned to each of `folds` places around it; with `flip` each is also turned
@@ -135,6 +144,7 @@ export const Assembly = z.strictObject({ kind: z.literal('assembly'), ...common,
 export const DrawingObject = z.discriminatedUnion('kind', [Rectangle, Ellipse, Polygon, Arrow, Spiral, Line, PathObject, Text, Group, Assembly, Mirror])
 
 export type Role = z.infer<typeof Role>
+export type Mask = z.infer<typeof Mask>
 export type Rectangle = z.infer<typeof Rectangle>
 export type Ellipse = z.infer<typeof Ellipse>
 export type Polygon = z.infer<typeof Polygon>
@@ -147,10 +157,10 @@ export type Text = z.infer<typeof Text>
 export type NodeRun = z.infer<typeof NodeRun>
 export type PathObject = z.infer<typeof PathObject>
 
-type Common = Pick<LineObject, 'id' | 'name' | 'role' | 'hidden' | 'locked'>
+type Common = Pick<LineObject, 'id' | 'name' | 'role' | 'hidden' | 'locked' | 'opacity'>
 
 // Written out, because a recursive type cannot be inferred.
-export type Group = Common & { kind: 'group'; members: DrawingObject[] }
+export type Group = Common & { kind: 'group'; mask?: Mask | undefined; members: DrawingObject[] }
 export type Assembly = Common & { kind: 'assembly'; style: Style; members: DrawingObject[] }
 export type Mirror = Common & { kind: 'mirror'; at: { x: number; y: number }; angle: number; folds: number; flip: boolean; members: DrawingObject[] }
 export type DrawingObject = Rectangle | Ellipse | Polygon | Arrow | Spiral | LineObject | PathObject | Text | Group | Assembly | Mirror

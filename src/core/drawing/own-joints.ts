@@ -1,9 +1,8 @@
 import type { Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { SAME_POINT } from '../geometry/tolerance'
-import { strokedArea } from '../outline/stroking'
+import { type Stroke, strokedArea } from '../outline/stroking'
 import type { Node, PathObject } from './object'
-import type { ResolvedStroke } from './values'
 
 const hasOwn = ({ join, cap }: Node): boolean => join !== undefined || cap !== undefined
 
@@ -11,7 +10,7 @@ const hasOwn = ({ join, cap }: Node): boolean => join !== undefined || cap !== u
 export const hasOwnJoints = (path: PathObject): boolean => path.contours.some(({ nodes }) => nodes.some(hasOwn))
 
 /** What the stroke of a path paints where nodes have joins or caps of their own; `outline` is the path with its corners finished. */
-export function ownJointsOutline(object: PathObject, outline: Path, stroke: ResolvedStroke): Path {
+export function ownJointsOutline(object: PathObject, outline: Path, stroke: Stroke): Path {
   const own = object.contours.flatMap(({ nodes }) => nodes.filter(hasOwn))
   const nodeAt = (p: Point | undefined) => own.find((node) => p && distance(node, p) <= SAME_POINT)
   const placeOf = (contour: number, node: number) => outline[contour]?.segments[node]?.from

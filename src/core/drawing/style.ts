@@ -1,18 +1,5 @@
 import { z } from 'zod'
-
-/** A finite number a drawing may hold, in grid units. */
-export const Coordinate = z.number().min(-1e6).max(1e6)
-
-/** The name of a value in the rules: short, and never to be mistaken for a number, a colour or `none`. */
-export const ValueName = z
-  .string()
-  .regex(/^[a-z][a-z0-9-]{0,31}$/, 'A name in the rules starts with a letter and has at most 32 lower-case letters, digits and hyphens.')
-  .refine((name) => name !== 'none', 'The name “none” is taken: it means no paint.')
-
-/** A colour of one's own: six hexadecimal digits, or eight with opacity. */
-export const Colour = z
-  .string()
-  .regex(/^#(?:[0-9a-f]{6}|[0-9a-f]{8})$/, 'A colour is written # and six hexadecimal digits in lower case, or eight with opacity.')
+import { Fill, Opacity, Paint, ValueName } from './paint'
 
 export const Cap = z.enum(['butt', 'round', 'square'])
 export const Join = z.enum(['miter', 'round', 'bevel'])
@@ -26,16 +13,33 @@ export const Radius = z.union([ValueName, z.number().min(0).max(10000)])
 /** What is drawn at a corner within reach of its radius. */
 export const CornerStyle = z.enum(['round', 'bevel', 'scoop', 'notch', 'squircle'])
 
-/** `none`, the name of a swatch in the rules, or a colour of one's own. */
-export const Paint = z.union([z.literal('none'), ValueName, Colour])
+/** What is drawn at an open end: a filled head, an open one, a bar across, a dot. */
+export const Head = z.enum(['arrow', 'open', 'bar', 'dot'])
 
-/** How an object is painted. A cap or join that is left out follows the rules. */
+/** On which side of closed contours a stroke lies, where it does not lie on them. */
+export const StrokeSide = z.enum(['inside', 'outside'])
+
+/** Lengths drawn and left out by turns, in grid units. */
+export const Dash = z.array(z.number().min(0).max(1000)).min(1).max(12).refine((lengths) => lengths.some((length) => length > 0), 'A dash needs a length above 0.')
+
+/** How an object is painted. What is left out follows the rules (cap, join, miter limit) or is not there. `fills` lie over the fill, in order. */
 export const Style = z.strictObject({
   fill: Paint,
+  fillOpacity: Opacity.optional(),
+  fills: z.array(Fill).min(1).max(16).optional(),
   stroke: Paint,
+  strokeOpacity: Opacity.optional(),
   weight: Weight,
   cap: Cap.optional(),
   join: Join.optional(),
+  miterLimit: z.number().min(1).max(100).optional(),
+  side: StrokeSide.optional(),
+  dash: Dash.optional(),
+  dashOffset: z.number().min(-1000).max(1000).optional(),
+  startHead: Head.optional(),
+  endHead: Head.optional(),
+  /** The stroke lies under the fills. */
+  strokeFirst: z.literal(true).optional(),
 })
 
 export type Cap = z.infer<typeof Cap>
@@ -43,5 +47,21 @@ export type Join = z.infer<typeof Join>
 export type Weight = z.infer<typeof Weight>
 export type Radius = z.infer<typeof Radius>
 export type CornerStyle = z.infer<typeof CornerStyle>
-export type Paint = z.infer<typeof Paint>
+export type Head = z.infer<typeof Head>
+export type StrokeSide = z.infer<typeof StrokeSide>
 export type Style = z.infer<typeof Style>
+
+/** Every paint of a style, in the order in which they lie. */
+export const paintsOf = ({ fill, fills = [], stroke }: Style): Paint[] => [fill, ...fills.map(({ paint }) => paint), stroke]
+
+/** A style with each of its paints replaced; the same style when none changes. */
+export function withPaints(style: Style, change: (paint: Paint) => Paint): Style {
+  const paints = paintsOf(style), next = paints.map(change)
+  if (next.every((paint, i) => paint === paints[i])) return style
+  return {
+    ...style,
+    fill: next[0]!,
+    stroke: next.at(-1)!,
+    ...(style.fills && { fills: style.fills.map((fill, i) => ({ ...fill, paint: next[i + 1]! })) }),
+  }
+}

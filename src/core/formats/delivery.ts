@@ -1,6 +1,7 @@
 import { strToU8, zipSync } from 'fflate'
-import { evaluateAll, type Shape } from '../drawing/evaluate'
+import { evaluateAll } from '../drawing/evaluate'
 import { type Memory, remembered } from '../drawing/memory'
+import type { Shape } from '../drawing/shape'
 import type { Rules } from '../rules/rules'
 import { drawing, type Icon, type IconSet } from '../set/set'
 import { outlined } from './outlined'

@@ -1,4 +1,4 @@
-import type { Shape } from '../drawing/evaluate'
+import type { Shape } from '../drawing/shape'
 import { strokedArea } from '../outline/stroking'
 
 const outlines = new WeakMap<Shape, readonly Shape[]>()
@@ -13,9 +13,9 @@ export function outlined(shapes: readonly Shape[]): Shape[] {
 }
 
 function outlineOf(shape: Shape): Shape[] {
-  const { id, path, fill, stroke } = shape
+  const { path, fill, stroke } = shape
   if (!stroke) return [shape]
   const outline = strokedArea(path, stroke)
-  const drawn: Shape[] = outline.length > 0 ? [{ id, path: outline, fill: stroke.paint, stroke: null }] : []
-  return fill ? [{ id, path, fill, stroke: null }, ...drawn] : drawn
+  const drawn: Shape[] = outline.length > 0 ? [{ ...shape, path: outline, fill: stroke.paint, stroke: null }] : []
+  return fill ? [{ ...shape, stroke: null }, ...drawn] : drawn
 }

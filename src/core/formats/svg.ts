@@ -1,13 +1,12 @@
 import { arcCentre } from '../geometry/arc'
 import type { Path } from '../geometry/path'
-import { evaluateAll, type Shape } from '../drawing/evaluate'
+import { evaluateAll } from '../drawing/evaluate'
 import type { DrawingObject } from '../drawing/object'
-import type { NamedValues, ResolvedPaint } from '../drawing/values'
-import { rounded, shortNumber } from './number'
+import { type Run, runsOf, type Shape } from '../drawing/shape'
+import type { NamedValues, ResolvedGradient, ResolvedPaint } from '../drawing/values'
+import { rounded } from './number'
 import { pathData, PRECISION } from './path-data'
-
-/** Which colours are written: the delivered file's (`currentColor` for ink), or those for a light or a dark ground. */
-export type Ground = 'current' | 'light' | 'dark'
+import { type Attributes, attributes, definition, type Definition, gradientDefinition, type Ground, number, paintAttributes } from './svg-paint'
 
 /** A drawing as an SVG document of one viewBox, without anything an editor would leave behind. `size` is the grid's. */
 export function svgOf(objects: readonly DrawingObject[], values: NamedValues, size: number, ground: Ground = 'current'): string {
@@ -16,38 +15,64 @@ export function svgOf(objects: readonly DrawingObject[], values: NamedValues, si
 
 /** Resolved shapes as an SVG document. Attributes that all shapes share are written once, on the root. */
 export function svgOfShapes(shapes: readonly Shape[], size: number, ground: Ground): string {
-  const paints = shapes.map((shape) => paintOf(shape, ground))
-  const shared = sharedAttributes(paints)
+  const shared = sharedAttributes(shapes.map((shape) => paintOf(shape, ground)))
   const root = { xmlns: 'http://www.w3.org/2000/svg', width: `${size}`, height: `${size}`, viewBox: `0 0 ${size} ${size}`, ...shared }
-  const without = attributes(shared)
-  const body = shapes.map((shape, i) => {
-    const known = written.get(paints[i]!)
-    if (known?.without === without) return known.text
-    const own = Object.fromEntries(Object.entries(paints[i]!).filter(([key, value]) => shared[key] !== value))
-    const { name, geometry } = element(shape.path)
-    const text = `<${name}${attributes({ ...own, ...geometry })}/>`
-    written.set(paints[i]!, { without, text })
-    return text
-  })
-  return `<svg${attributes(root)}>${body.join('')}</svg>\n`
+  const writing: Writing = { ground, size, shared, without: attributes(shared), definitions: new Map() }
+  const body = runsOf(shapes).map((run) => runText(run, writing)).join('')
+  const definitions = [...writing.definitions.values()].join('')
+  return `<svg${attributes(root)}>${definitions && `<defs>${definitions}</defs>`}${body}</svg>\n`
 }
 
-type Attributes = Record<string, string>
+/** What is known while a document is written: the attributes its root has, and what it defines, by id. */
+type Writing = { readonly ground: Ground; readonly size: number; readonly shared: Attributes; readonly without: string; readonly definitions: Map<string, string> }
+
+function runText(run: Run, writing: Writing, opacity = 1): string {
+  if (!('runs' in run)) return shapeText(run, writing, opacity)
+  const { veil, runs } = run
+  const [only, ...more] = runs
+  if (!veil.mask && only && more.length === 0 && !('runs' in only)) return shapeText(only, writing, veil.opacity)
+  const own: Attributes = { ...(veil.opacity < 1 && { opacity: number(veil.opacity) }), ...(veil.mask && { mask: `url(#${define(maskDefinition(veil.mask, writing), writing)})` }) }
+  return `<g${attributes(own)}>${runs.map((one) => runText(one, writing)).join('')}</g>`
+}
+
+function define({ id, text }: Definition, { definitions }: Writing): string {
+  definitions.set(id, text)
+  return id
+}
+
+/** Shapes as a mask that lets through what they paint, as opaque as they are (CSS Masking 1 §6). */
+function maskDefinition(shapes: readonly Shape[], writing: Writing): Definition {
+  const { size } = writing
+  const body = runsOf(shapes).map((run) => runText(run, { ...writing, shared: {}, without: '' })).join('')
+  return definition('mask', { 'mask-type': 'alpha', maskUnits: 'userSpaceOnUse', x: '0', y: '0', width: `${size}`, height: `${size}` }, body)
+}
+
+function shapeText(shape: Shape, writing: Writing, opacity: number): string {
+  const { ground, shared, without } = writing
+  for (const paint of [shape.fill, shape.stroke?.paint]) if (paint && isGradient(paint)) define(gradientDefinition(paint, ground), writing)
+  const paints = paintOf(shape, ground)
+  const known = written.get(paints)
+  if (known?.without === without && opacity === 1) return known.text
+  const own = Object.fromEntries(Object.entries(paints).filter(([key, value]) => shared[key] !== value))
+  const { name, geometry } = element(shape.path)
+  const text = `<${name}${attributes({ ...own, ...(opacity < 1 && { opacity: number(opacity) }), ...geometry })}/>`
+  if (opacity === 1) written.set(paints, { without, text })
+  return text
+}
+
+const isGradient = (paint: ResolvedPaint): paint is ResolvedGradient => 'kind' in paint
 
 /** The text of a shape's element, by its paint attributes, which are its own; and which attributes it does without. */
 const written = new WeakMap<Attributes, { readonly without: string; readonly text: string }>()
 
-const painted: Record<Ground, WeakMap<Shape, Attributes>> = { current: new WeakMap(), light: new WeakMap(), dark: new WeakMap() }
+const paints: Record<Ground, WeakMap<Shape, Attributes>> = { current: new WeakMap(), light: new WeakMap(), dark: new WeakMap() }
 
 /** The paint attributes of a shape on a ground, remembered for it: of a drawing in hand little changes from one moment to the next. */
 function paintOf(shape: Shape, ground: Ground): Attributes {
-  let known = painted[ground].get(shape)
-  if (!known) painted[ground].set(shape, (known = paintAttributes(shape, ground)))
+  let known = paints[ground].get(shape)
+  if (!known) paints[ground].set(shape, (known = paintAttributes(shape, ground)))
   return known
 }
-
-const attributes = (map: Attributes): string => Object.entries(map).map(([key, value]) => ` ${key}="${value}"`).join('')
-const number = (value: number): string => shortNumber(value, PRECISION)
 
 /** The attributes that every shape has with the same value. */
 function sharedAttributes(list: readonly Attributes[]): Attributes {
@@ -55,36 +80,6 @@ function sharedAttributes(list: readonly Attributes[]): Attributes {
   if (!first) return {}
   return Object.fromEntries(Object.entries(first).filter(([key, value]) => rest.every((other) => other[key] === value)))
 }
-
-/** Attributes that repeat SVG's initial values are left out, except `fill`, whose absence means black. */
-function paintAttributes({ fill, stroke }: Shape, ground: Ground): Attributes {
-  const map: Attributes = { fill: 'none' }
-  if (fill) paint(map, 'fill', fill, ground)
-  if (stroke) {
-    paint(map, 'stroke', stroke.paint, ground)
-    map['stroke-width'] = number(stroke.width)
-    map['stroke-linecap'] = stroke.cap
-    map['stroke-linejoin'] = stroke.join
-    if (stroke.join === 'miter' && stroke.miterLimit !== 4) map['stroke-miterlimit'] = number(stroke.miterLimit)
-    for (const [key, initial] of [['stroke-width', '1'], ['stroke-linecap', 'butt'], ['stroke-linejoin', 'miter']] as const) {
-      if (map[key] === initial) delete map[key]
-    }
-  }
-  return map
-}
-
-function paint(map: Attributes, key: 'fill' | 'stroke', { light, dark, ink }: ResolvedPaint, ground: Ground): void {
-  if (ink && ground === 'current') {
-    map[key] = 'currentColor'
-    return
-  }
-  const color = ground === 'dark' ? dark : light
-  map[key] = shortColour(color.slice(0, 7))
-  if (color.length === 9) map[`${key}-opacity`] = shortNumber(Number.parseInt(color.slice(7), 16) / 255, PRECISION)
-}
-
-/** `#aabbcc` as `#abc`. */
-const shortColour = (color: string): string => color.replace(/^#(.)\1(.)\2(.)\3$/, '#$1$2$3')
 
 type Element = { readonly name: string; readonly geometry: Attributes }
 

@@ -1,9 +1,11 @@
 import { mapObjects } from '../drawing/tree'
 import { type DrawingObject, isStyled, type Node } from '../drawing/object'
+import { isGradient, type Paint } from '../drawing/paint'
+import { withPaints } from '../drawing/style'
 import type { Rules } from './rules'
 
 /** The lists of named values a drawing can refer to, by the kind of reference. */
-export const LISTS = { weight: 'weights', radius: 'radii', swatch: 'palette' } as const
+export const LISTS = { weight: 'weights', radius: 'radii', swatch: 'palette', gradient: 'gradients' } as const
 
 export type ValueKind = keyof typeof LISTS
 
@@ -15,12 +17,17 @@ export function renameValues(objects: readonly DrawingObject[], renames: readonl
   const to = new Map(renames.map(({ kind, from, to }) => [`${kind} ${from}`, to]))
   if (to.size === 0) return objects as DrawingObject[]
   const renamed = <T,>(kind: ValueKind, value: T): T => (to.get(`${kind} ${value}`) as T | undefined) ?? value
+  const repainted = (paint: Paint): Paint => {
+    if (!isGradient(paint)) return renamed('swatch', paint)
+    if (typeof paint.stops === 'string') return { ...paint, stops: renamed('gradient', paint.stops) }
+    return { ...paint, stops: paint.stops.map((stop) => ({ ...stop, color: renamed('swatch', stop.color) })) }
+  }
   return mapObjects(objects, (object) => {
     if (!isStyled(object)) return object
     const { style } = object
     const painted = {
       ...object,
-      style: { ...style, fill: renamed('swatch', style.fill), stroke: renamed('swatch', style.stroke), weight: renamed('weight', style.weight) },
+      style: { ...withPaints(style, repainted), weight: renamed('weight', style.weight) },
     }
     if (painted.kind === 'rectangle') return { ...painted, corner: renamed('radius', painted.corner), ...(painted.corners && { corners: painted.corners.map((corner) => renamed('radius', corner)) }) }
     const inNodes = (nodes: readonly Node[]): Node[] => nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: renamed('radius', node.corner) }))
@@ -33,4 +40,4 @@ export function renameValues(objects: readonly DrawingObject[], renames: readonl
 }
 
 /** True when the rules have a value of that kind and name. */
-export const hasValue = (rules: Rules, kind: ValueKind, name: string): boolean => rules[LISTS[kind]].some((value) => value.name === name)
+export const hasValue = (rules: Rules, kind: ValueKind, name: string): boolean => (rules[LISTS[kind]] ?? []).some((value) => value.name === name)

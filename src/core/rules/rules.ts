@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { Cap, Colour, Join, ValueName } from '../drawing/style'
+import { Colour, Stops, ValueName } from '../drawing/paint'
+import { Cap, Join } from '../drawing/style'
 import { INK } from '../drawing/values'
 
 const Named = (value: z.ZodNumber) => z.strictObject({ name: ValueName, value })
@@ -55,6 +56,8 @@ export const Rules = z
       .max(64)
       .superRefine(unique('swatches'))
       .refine((list) => list.some(({ name }) => name === INK), `The palette needs a swatch named “${INK}”.`),
+    /** Gradients by name, to be laid on objects in any direction. */
+    gradients: z.array(z.strictObject({ name: ValueName, stops: Stops })).max(64).superRefine(unique('gradients')).optional(),
     sizes: z
       .array(Size)
       .min(1, 'Name at least one size to deliver.')
@@ -69,6 +72,13 @@ export const Rules = z
     strokes: z.enum(['kept', 'outlined']).optional(),
   })
   .superRefine((rules, context) => {
+    rules.gradients?.forEach(({ name, stops }, i) => {
+      for (const { color } of stops) {
+        if (!color.startsWith('#') && !rules.palette.some((swatch) => swatch.name === color)) {
+          context.addIssue({ code: 'custom', path: ['gradients', i], message: `The gradient “${name}” uses the swatch “${color}”, which the palette does not have.` })
+        }
+      }
+    })
     if (rules.liveArea > rules.grid.size) {
       context.addIssue({ code: 'custom', path: ['liveArea'], message: `The live area cannot be larger than the grid of ${rules.grid.size}.` })
     }

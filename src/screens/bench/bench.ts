@@ -45,6 +45,12 @@ export class Bench {
     return this.icon ? drawing(this.icon) : []
   }
 
+  /** The objects as they are shown, the edit in hand included. */
+  get shownObjects(): readonly DrawingObject[] {
+    const icon = shown(this.session.getState()).icons.find(({ id }) => id === this.icon?.id)
+    return icon ? drawing(icon) : []
+  }
+
   /** The objects that a press on the square can reach: those of the container stepped into, or the drawing's. */
   get reachable(): readonly DrawingObject[] {
     return membersOf(this.objects, this.scope?.id ?? null)

@@ -2,6 +2,7 @@ import type { Point } from '@/core/geometry/point'
 import { IDENTITY, type Transform, translation } from '@/core/geometry/transform'
 import { moveObject, scaleOwn, transformObject } from '@/core/drawing/adjust'
 import { membersOf } from '@/core/drawing/edit'
+import type { PaintPlace } from '@/core/drawing/finish'
 import { type DrawingObject, isContainer, isStyled, type Role } from '@/core/drawing/object'
 import { find, withNewIds } from '@/core/drawing/tree'
 import { newId } from '@/ui/new-id'
@@ -131,6 +132,12 @@ export function loosen(bench: Bench): void {
   const containers = bench.free.filter(isContainer)
   for (const { id, name } of containers) bench.edit({ kind: 'loosen', id }, `Loosen ${name}`)
   bench.select(containers.flatMap(({ members }) => members.map(({ id }) => id)))
+}
+
+/** Goes to where all of the finish is, with a paint in hand; of an object that is not selected yet, it is. */
+export function showFinish(bench: Bench, id: string | null, place: PaintPlace): void {
+  if (id !== null) bench.select([id])
+  bench.store.setState({ panel: 'colours', paintInHand: { place, stop: null } })
 }
 
 export function setFlag(bench: Bench, objects: readonly DrawingObject[], flag: 'hidden' | 'locked', on: boolean): void {

@@ -1,4 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
+import type { PaintPlace } from '@/core/drawing/finish'
 import type { Node } from '@/core/drawing/object'
 import type { Point } from '@/core/geometry/point'
 import type { SnapMark } from '@/core/snap/snap'
@@ -61,7 +62,11 @@ export type BenchState = {
   readonly inHand: InHand
   readonly pointer: Point | null
   readonly showKeys: boolean
-  readonly panel: 'objects' | 'nodes' | 'guides' | 'history'
+  readonly panel: 'objects' | 'nodes' | 'colours' | 'guides' | 'history'
+  /** The paint that colours go to, and the stop of it where it is a gradient. */
+  readonly paintInHand: { readonly place: PaintPlace; readonly stop: number | null }
+  /** Colours that were sampled, the latest first. */
+  readonly sampled: readonly string[]
   /** The selected nodes of the selected path, as “contour node”. */
   readonly nodes: ReadonlySet<string>
   /** The node that others are aligned to, where one is marked. */
@@ -106,6 +111,8 @@ export function createBenchStore(icon: string | null): BenchStore {
     pointer: null,
     showKeys: false,
     panel: 'objects',
+    paintInHand: { place: 'fill', stop: null },
+    sampled: [],
     nodes: new Set(),
     reference: null,
     sides: 6,

@@ -27,12 +27,14 @@ export type Outcome =
 
 export function outcome(draft: Draft, set: IconSet): Outcome {
   const plain = <T extends { was: string | null }>(list: readonly T[]) => list.map(({ was: _, ...value }) => value)
-  const parsed = Rules.safeParse({ ...draft, weights: plain(draft.weights), radii: plain(draft.radii), palette: plain(draft.palette) })
+  const swatches = renamed('swatch', draft.palette), names = new Map(swatches.map(({ from, to }) => [from, to]))
+  const gradients = draft.gradients?.map((one) => ({ ...one, stops: one.stops.map((stop) => ({ ...stop, color: names.get(stop.color) ?? stop.color })) }))
+  const parsed = Rules.safeParse({ ...draft, gradients, weights: plain(draft.weights), radii: plain(draft.radii), palette: plain(draft.palette) })
   if (!parsed.success) {
     const problems = new Map(parsed.error.issues.map(({ path, message }) => [path.join('.'), message]))
     return { ok: false, problems, sentence: parsed.error.issues[0]!.message }
   }
-  const renames = [...renamed('weight', draft.weights), ...renamed('radius', draft.radii), ...renamed('swatch', draft.palette)]
+  const renames = [...renamed('weight', draft.weights), ...renamed('radius', draft.radii), ...swatches]
   const next = applyEdit(set, { kind: 'rules', rules: parsed.data, renames })
   const [problem] = setProblems(next)
   if (problem) return { ok: false, problems: new Map(), sentence: problem }

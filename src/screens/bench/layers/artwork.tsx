@@ -1,15 +1,12 @@
 'use client'
 
 import { memo } from 'react'
-import { rememberedPathData } from '@/core/formats/path-data'
-import { evaluate, type Shape } from '@/core/drawing/evaluate'
+import { evaluate } from '@/core/drawing/evaluate'
 import type { DrawingObject } from '@/core/drawing/object'
-import type { NamedValues, ResolvedPaint } from '@/core/drawing/values'
+import type { NamedValues } from '@/core/drawing/values'
 import { find } from '@/core/drawing/tree'
 import { useBenchState, useRules, useShownObjects } from '../context'
-
-/** Digits of the paths on screen: far below a device pixel at the largest zoom. */
-export const DIGITS = 5
+import { ShapeRuns } from './shape-runs'
 
 /** The drawing itself, in grid units. An object that did not change is not drawn again; what lies outside a container stepped into is dimmed. */
 export function Artwork() {
@@ -34,30 +31,7 @@ const ObjectShapes = memo(function ObjectShapes({ object, values, dimmed }: { ob
   const by = useBenchState(({ inHand: { shifted } }) => (shifted?.ids.has(object.id) ? shifted.by : null))
   return (
     <g opacity={dimmed ? 0.25 : undefined} transform={by ? `translate(${by.x} ${by.y})` : undefined}>
-      {evaluate(object, values).map((shape, i) => (
-        <ShapePath key={i} shape={shape} />
-      ))}
+      <ShapeRuns shapes={evaluate(object, values)} />
     </g>
   )
 })
-
-const ShapePath = memo(function ShapePath({ shape }: { shape: Shape }) {
-  const d = rememberedPathData(shape.path, DIGITS)
-  const { fill, stroke } = shape
-  return (
-    <path
-      d={d}
-      fill={fill ? colour(fill) : 'none'}
-      {...(stroke && {
-        stroke: colour(stroke.paint),
-        strokeWidth: stroke.width,
-        strokeLinecap: stroke.cap,
-        strokeLinejoin: stroke.join,
-        strokeMiterlimit: stroke.miterLimit,
-      })}
-    />
-  )
-})
-
-/** The icon's own colour is the sheet's ink, so that it can be seen by day and by night. */
-const colour = ({ light, ink }: ResolvedPaint): string => (ink ? 'var(--ink)' : light)

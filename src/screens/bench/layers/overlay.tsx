@@ -18,7 +18,8 @@ import { alongGuide } from '@/core/snap/targets'
 import { shownGrips } from '../tools/pulls'
 import { measuredWords } from '../tools/measure'
 import { pivotOf } from '../tools/turn'
-import { DIGITS } from './artwork'
+import { DIGITS } from './shape-runs'
+import { GradientMarks } from './gradient-marks'
 import { NodeMarks, PenPath } from './node-marks'
 
 /** Everything about the drawing that is not the drawing: outlines, handles, snap marks, figures. In screen pixels. */
@@ -30,6 +31,7 @@ export function Overlay({ view }: { view: View }) {
       <Shifted scale={view.scale}>
         <Selected view={view} rules={rules} />
       </Shifted>
+      <GradientMarks />
       {tool === 'measure' && <MeasuredMark view={view} />}
       {tool === 'turn' && <Pivot view={view} />}
       <InHandMarks view={view} rules={rules} />

@@ -44,7 +44,8 @@ export function withStyle(object: DrawingObject, change: Partial<Style>): Drawin
 export function common<T>(objects: readonly DrawingObject[], read: (object: DrawingObject) => T | undefined): T | undefined | typeof SEVERAL {
   const values = objects.map(read).filter((value) => value !== undefined)
   if (values.length === 0) return undefined
-  return values.every((value) => value === values[0]) ? values[0] : SEVERAL
+  const first = JSON.stringify(values[0])
+  return values.every((value) => value === values[0] || JSON.stringify(value) === first) ? values[0] : SEVERAL
 }
 
 /** The length and the angle (degrees, anticlockwise from the right) of a line. */

@@ -20,6 +20,7 @@ import { guidesOf } from '@/core/set/set'
 import { useBench, useBenchState, useRules, useCalmIcon, useCalmObjects } from '../context'
 import { parentOf } from '../operations'
 import type { BenchState } from '../store'
+import { ColoursPanel } from '../colours/colours-panel'
 import { AnchorChooser } from './anchor'
 import { GuidesPanel } from './guides-panel'
 import { HistoryPanel } from './history-panel'
@@ -49,6 +50,7 @@ export function Ledger() {
         <Tabs.List aria-label="Ledger" className="flex">
           <Tabs.Trigger value="objects" className={tab}>Objects {countObjects(objects)}</Tabs.Trigger>
           <Tabs.Trigger value="nodes" className={tab}>Nodes{nodeCount > 0 ? ` ${nodeCount}` : ''}</Tabs.Trigger>
+          <Tabs.Trigger value="colours" className={tab}>Colours</Tabs.Trigger>
           <Tabs.Trigger value="guides" className={tab}>Guides{guides > 0 ? ` ${guides}` : ''}</Tabs.Trigger>
           <Tabs.Trigger value="history" className={tab}>History {steps}</Tabs.Trigger>
         </Tabs.List>
@@ -59,6 +61,9 @@ export function Ledger() {
       </Tabs.Content>
       <Tabs.Content value="nodes" className="min-h-0 flex-1 overflow-auto outline-none">
         <NodesPanel />
+      </Tabs.Content>
+      <Tabs.Content value="colours" className="min-h-0 flex-1 overflow-auto outline-none">
+        <ColoursPanel />
       </Tabs.Content>
       <Tabs.Content value="guides" className="min-h-0 flex-1 overflow-auto outline-none">
         <GuidesPanel />

@@ -9,11 +9,12 @@ import { changeNumbers } from '@/core/drawing/adjust'
 import { KIND_NAMES } from '@/core/drawing/fresh'
 import type { FrameChange } from '@/core/drawing/frame'
 import { type Assembly, type DrawingObject, isContainer, isStyled, Role } from '@/core/drawing/object'
-import { Cap, type Paint, type Radius, type Weight } from '@/core/drawing/style'
+import type { Paint } from '@/core/drawing/paint'
+import { Cap, type Radius, type Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
 import type { Bench } from '../bench'
 import { useBench, useBenchState } from '../context'
-import { setFlag } from '../operations'
+import { setFlag, showFinish } from '../operations'
 import { cornerOf, cornerStyleOf, numbersOf, withCorner, withCornerStyle, withStyle } from './columns'
 import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
@@ -110,7 +111,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       {(['fill', 'stroke'] as const).map((key) => (
         <div role="gridcell" key={key}>
           {style ? (
-            <PaintCell label={`${key} of ${object.name}`} value={style[key]} palette={rules.palette} readOnly={locked} onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }), `the ${key}`)} />
+            <PaintCell label={`${key} of ${object.name}`} value={style[key]} rules={rules} readOnly={locked} onMore={() => showFinish(bench, bench.store.getState().selection.has(object.id) ? null : object.id, key)} onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }), `the ${key}`)} />
           ) : (
             <span className="block truncate px-1 text-quiet/70">{inside && key === 'fill' ? 'assembly’s' : '–'}</span>
           )}

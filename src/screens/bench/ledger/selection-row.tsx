@@ -4,10 +4,12 @@ import { changeFrame, framePoint } from '@/core/drawing/frame'
 import type { FrameChange } from '@/core/drawing/frame'
 import { extentOf, fitObjects } from '@/core/drawing/adjust'
 import { type DrawingObject, isStyled } from '@/core/drawing/object'
-import { Cap, type Paint, type Radius, type Weight } from '@/core/drawing/style'
+import type { Paint } from '@/core/drawing/paint'
+import { Cap, type Radius, type Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
 import { useBench, useBenchState } from '../context'
 import { common, cornerOf, cornerStyleOf, withCorner, withCornerStyle, withStyle } from './columns'
+import { showFinish } from '../operations'
 import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
 import { GRID } from './row'
@@ -58,7 +60,7 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
       </div>
       {([['fill', fill], ['stroke', stroke]] as const).map(([key, value]) => (
         <div role="gridcell" key={key}>
-          {value === undefined ? none : <PaintCell label={`${key} of the selection`} value={value} palette={rules.palette} onChange={(paint) => change((object) => withStyle(object, { [key]: paint as Paint }), `the ${key}`)} />}
+          {value === undefined ? none : <PaintCell label={`${key} of the selection`} value={value} rules={rules} onMore={() => showFinish(bench, null, key)} onChange={(paint) => change((object) => withStyle(object, { [key]: paint as Paint }), `the ${key}`)} />}
         </div>
       ))}
       <span />

@@ -2,12 +2,15 @@
 
 import { Popover } from 'radix-ui'
 import { type ReactNode, useRef, useState } from 'react'
-import { HexColorInput, HexColorPicker } from 'react-colorful'
-import type { NamedNumber, Swatch } from '@/core/drawing/values'
+import { isGradient, type Paint } from '@/core/drawing/paint'
+import { colourOf, type NamedNumber, type NamedValues } from '@/core/drawing/values'
+import { Chip } from '@/ui/chip'
+import { ColourField } from '@/ui/colour-field'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
+import { cssPaint, paintWord } from '../colours/paint-words'
 
-const panel = 'z-50 w-52 rounded-sheet border border-ink bg-sheet py-1 text-body outline-none'
+const panel = 'z-50 w-60 rounded-sheet border border-ink bg-sheet py-1 text-body outline-none'
 const line = 'flex h-6 w-full items-center gap-2 px-3 text-left hover:bg-ink hover:text-sheet focus-visible:bg-ink focus-visible:text-sheet focus-visible:outline-none aria-[current=true]:font-[640]'
 
 /** A cell that opens a panel to choose from. */
@@ -139,48 +142,36 @@ export function WordCell<T extends string>({ label, value, words, byRules, onCha
   )
 }
 
-function Chip({ color }: { color: string | null }) {
-  return (
-    <span aria-hidden className="inline-block size-[11px] flex-none border border-ink align-[-1px]" style={{ background: color ?? 'linear-gradient(135deg, transparent 46%, var(--fault) 46% 54%, transparent 54%)' }} />
-  )
-}
-
-/** A paint: none, a swatch of the rules, or a colour of one's own. */
-export function PaintCell({ label, value, palette, onChange, readOnly }: {
+/** A paint: none, a swatch of the rules, or a colour of one's own; gradients are made where all of the finish is. */
+export function PaintCell({ label, value, rules, onChange, onMore, readOnly }: {
   label: string
-  value: string | typeof SEVERAL
-  palette: readonly Swatch[]
+  value: Paint | typeof SEVERAL
+  rules: NamedValues
   onChange: (value: string) => void
+  /** Goes to where gradients are made. */
+  onMore: () => void
   readOnly?: boolean
 }) {
-  const swatch = palette.find(({ name }) => name === value)
-  const color = value === 'none' || value === SEVERAL ? null : (swatch?.color ?? value)
-  const text = value === SEVERAL ? 'several' : value
+  const text = value === SEVERAL ? 'several' : paintWord(value)
+  const own = value === SEVERAL || value === 'none' || isGradient(value) ? '#14231f' : colourOf(value, rules).light.slice(0, 7)
   const shown =
     value === SEVERAL || value === 'none' ? <span className="text-quiet">{text}</span>
-    : <><Chip color={color} /> <span className="ml-0.5">{text}</span></>
+    : <><Chip paint={cssPaint(value, rules)} /> <span className="ml-0.5">{text}</span></>
   return (
     <ChoiceCell label={`${label}: ${text}`} shown={shown} readOnly={readOnly}>
       <Line current={value === 'none'} onChoose={() => onChange('none')}>
-        <Chip color={null} /> none
+        <Chip paint={null} /> none
       </Line>
-      {palette.map(({ name, color: own }) => (
+      {rules.palette.map(({ name, color }) => (
         <Line key={name} current={name === value} onChoose={() => onChange(name)}>
-          <Chip color={own} /> <span className="flex-1">{name}</span> <span className="font-mono text-small opacity-70">{own}</span>
+          <Chip paint={color} /> <span className="flex-1">{name}</span> <span className="font-mono text-small opacity-70">{color}</span>
         </Line>
       ))}
+      <Line current={false} onChoose={onMore}>
+        <span className="flex-1">gradient, opacity, more fills …</span>
+      </Line>
       <div className="mt-1 border-t border-hair px-3 pt-2 pb-1">
-        <HexColorPicker color={color ?? '#14231f'} onChange={(next) => onChange(next.toLowerCase())} style={{ width: '100%', height: 110 }} />
-        <label className="mt-2 flex items-center gap-2 text-quiet">
-          <span className="flex-1">own</span>
-          <HexColorInput
-            aria-label={`Own ${label}`}
-            prefixed
-            color={color ?? ''}
-            onChange={(next) => onChange(next.toLowerCase())}
-            className="w-24 rounded-sheet border border-hair px-1.5 font-mono text-ink"
-          />
-        </label>
+        <ColourField label={`Own ${label}`} value={own} onChange={onChange} height={110} />
       </div>
     </ChoiceCell>
   )

@@ -12,6 +12,7 @@ import type { Bench } from '../bench'
 import { toScreen } from '../view'
 import { lineFigure } from './draw-line'
 import { objectsDrag } from './drags'
+import { gradientHandleAt, pullGradient } from './gradient-handles'
 import { caught, isCircle, onGridAlong, withSizes } from './snapping'
 import type { At, Drag } from './tool'
 
@@ -23,6 +24,8 @@ const LEAST_FOR_GRIPS = 56
 
 /** A drag of what the selection is pulled by: the end of a line, a grip, a handle; null where the pointer is on none. */
 export function pullAt(bench: Bench, at: At): Drag | null {
+  const ofGradient = gradientHandleAt(bench, at)
+  if (ofGradient) return pullGradient(bench, ofGradient)
   const end = lineEndAt(bench, at)
   if (end) return pullLineEnd(bench, end.line, end.end)
   const grip = gripAt(bench, at)

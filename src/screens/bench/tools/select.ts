@@ -13,6 +13,7 @@ import { addCopies, copies } from '../operations'
 import { dragGuide, guideAt } from '../guides'
 import { RULER } from '../layers/rulers'
 import { lasso, travelled } from './drags'
+import { addStopAt } from './gradient-handles'
 import { pullAt } from './pulls'
 import { isCircle } from './snapping'
 import type { At, Drag, Tool } from './tool'
@@ -44,6 +45,7 @@ export function selectTool(bench: Bench): Tool {
       return move(bench, at, target)
     },
     twice(at) {
+      if (addStopAt(bench, at)) return
       const target = pickAt(bench, at)
       if (!target || !isContainer(target)) return
       bench.store.setState({ scope: target.id })

@@ -1,0 +1,69 @@
+import { type DrawingObject, isContainer, isStyled, type Styled } from './object'
+import { type Fill, isGradient, type Paint } from './paint'
+import { paintsOf, type Style, withPaints } from './style'
+
+/** Which paint of a style: its fill, one of those over it by number, or its stroke. */
+export type PaintPlace = 'fill' | 'stroke' | number
+
+export function paintAt(style: Style, place: PaintPlace): Paint | undefined {
+  return typeof place === 'number' ? style.fills?.[place]?.paint : style[place]
+}
+
+export function opacityAt(style: Style, place: PaintPlace): number {
+  return (typeof place === 'number' ? style.fills?.[place]?.opacity : place === 'fill' ? style.fillOpacity : style.strokeOpacity) ?? 1
+}
+
+/** A style with another paint, or another opacity of one; the style itself where it has no such place. */
+export function withPaintAt(style: Style, place: PaintPlace, change: { paint?: Paint; opacity?: number }): Style {
+  const opacity = change.opacity ?? opacityAt(style, place)
+  if (typeof place === 'number') {
+    if (!style.fills?.[place]) return style
+    return { ...style, fills: style.fills.map((fill, i) => (i === place ? fillOf(change.paint ?? fill.paint, opacity) : fill)) }
+  }
+  const key = place === 'fill' ? 'fillOpacity' : 'strokeOpacity'
+  const { [key]: _, ...rest } = style
+  return { ...rest, [place]: change.paint ?? style[place], ...(opacity < 1 && { [key]: opacity }) }
+}
+
+const fillOf = (paint: Paint, opacity: number): Fill => (opacity < 1 ? { paint, opacity } : { paint })
+
+/** All fills of a style from the lowest up, and the style with others; one of them at least is left, if only no paint. */
+export const fillsOf = (style: Style): Fill[] => [fillOf(style.fill, style.fillOpacity ?? 1), ...(style.fills ?? [])]
+
+export function withFills(style: Style, [first, ...over]: readonly Fill[]): Style {
+  const { fills: _, fillOpacity: __, ...rest } = style
+  return { ...rest, fill: first?.paint ?? 'none', ...(first?.opacity !== undefined && { fillOpacity: first.opacity }), ...(over.length > 0 && { fills: over }) }
+}
+
+/** The painted objects in a selection: what groups hold, and assemblies as one. */
+export function styledWithin(objects: readonly DrawingObject[]): Styled[] {
+  return objects.flatMap((object): Styled[] => (isStyled(object) ? [object] : isContainer(object) ? styledWithin(object.members) : []))
+}
+
+/** The finish of an object alone: everything of its style. */
+export const withFinish = <T extends Styled>(object: T, style: Style): T => ({ ...object, style })
+
+/** Every colour that objects are painted with, names and own ones, and how often, the most used first. */
+export function coloursUsed(objects: readonly Styled[]): { color: string; count: number }[] {
+  const counts = new Map<string, number>()
+  const add = (color: string) => counts.set(color, (counts.get(color) ?? 0) + 1)
+  for (const { style } of objects) {
+    for (const paint of paintsOf(style)) {
+      if (!isGradient(paint)) {
+        if (paint !== 'none') add(paint)
+      } else if (typeof paint.stops !== 'string') paint.stops.forEach(({ color }) => add(color))
+    }
+  }
+  return [...counts].map(([color, count]) => ({ color, count })).sort((a, b) => b.count - a.count || (a.color < b.color ? -1 : 1))
+}
+
+/** Objects with colours exchanged all at once, in gradients too: two may be swapped. */
+export function recoloured(objects: readonly Styled[], to: ReadonlyMap<string, string>): Styled[] {
+  const next = (color: string): string => to.get(color) ?? color
+  const repaint = (paint: Paint): Paint => {
+    if (!isGradient(paint)) return next(paint)
+    if (typeof paint.stops === 'string') return paint
+    return paint.stops.some(({ color }) => to.has(color)) ? { ...paint, stops: paint.stops.map((stop) => ({ ...stop, color: next(stop.color) })) } : paint
+  }
+  return objects.map((object) => withFinish(object, withPaints(object.style, repaint)))
+}

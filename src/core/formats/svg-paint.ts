@@ -1,0 +1,92 @@
+import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedStroke } from '../drawing/values'
+import { shortNumber } from './number'
+import { PRECISION } from './path-data'
+
+/** Which colours are written: the delivered file's (`currentColor` for ink), or those for a light or a dark ground. */
+export type Ground = 'current' | 'light' | 'dark'
+
+export type Attributes = Record<string, string>
+
+export const attributes = (map: Attributes): string => Object.entries(map).map(([key, value]) => ` ${key}="${value}"`).join('')
+export const number = (value: number): string => shortNumber(value, PRECISION)
+
+/** What a document has to define before it can be used: its id, and the element. */
+export type Definition = { readonly id: string; readonly text: string }
+
+/** Attributes that repeat SVG's initial values are left out, except `fill`, whose absence means black. */
+export function paintAttributes({ fill, stroke }: { readonly fill: ResolvedPaint | null; readonly stroke: ResolvedStroke | null }, ground: Ground): Attributes {
+  const map: Attributes = { fill: 'none' }
+  if (fill) paint(map, 'fill', fill, ground)
+  if (!stroke) return map
+  paint(map, 'stroke', stroke.paint, ground)
+  map['stroke-width'] = number(stroke.width)
+  map['stroke-linecap'] = stroke.cap
+  map['stroke-linejoin'] = stroke.join
+  if (stroke.join === 'miter' && stroke.miterLimit !== 4) map['stroke-miterlimit'] = number(stroke.miterLimit)
+  if (stroke.dash) map['stroke-dasharray'] = stroke.dash.map(number).join(' ')
+  if (stroke.dash && stroke.dashOffset) map['stroke-dashoffset'] = number(stroke.dashOffset)
+  for (const [key, initial] of [['stroke-width', '1'], ['stroke-linecap', 'butt'], ['stroke-linejoin', 'miter']] as const) {
+    if (map[key] === initial) delete map[key]
+  }
+  return map
+}
+
+function paint(map: Attributes, key: 'fill' | 'stroke', one: ResolvedPaint, ground: Ground): void {
+  if ('kind' in one) {
+    map[key] = `url(#${gradientDefinition(one, ground).id})`
+    if (one.opacity < 1) map[`${key}-opacity`] = number(one.opacity)
+    return
+  }
+  const { color, opacity } = written(one, ground)
+  map[key] = color
+  if (opacity < 1) map[`${key}-opacity`] = number(opacity)
+}
+
+/** A colour for a ground, and how opaque it is with what its eight digits say. */
+function written({ light, dark, ink, opacity }: ResolvedColour, ground: Ground): { color: string; opacity: number } {
+  const own = ground === 'dark' ? dark : light
+  if (ink && ground === 'current') return { color: 'currentColor', opacity }
+  return { color: shortColour(own.slice(0, 7)), opacity: own.length === 9 ? (opacity * Number.parseInt(own.slice(7), 16)) / 255 : opacity }
+}
+
+/** `#aabbcc` as `#abc`. */
+const shortColour = (color: string): string => color.replace(/^#(.)\1(.)\2(.)\3$/, '#$1$2$3')
+
+/** A gradient as the element that defines it (SVG 2 §14.2), under an id that says what is in it: the same gradient has the same id everywhere. */
+export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): Definition {
+  const stops = gradient.stops.map(({ at, color: one }) => {
+    const { color, opacity } = written(one, ground)
+    return `<stop${attributes({ ...(at > 0 && { offset: number(at) }), 'stop-color': color, ...(opacity < 1 && { 'stop-opacity': number(opacity) }) })}/>`
+  })
+  return definition(gradient.kind === 'linear' ? 'linearGradient' : 'radialGradient', geometryOf(gradient), stops.join(''))
+}
+
+function geometryOf(gradient: ResolvedGradient): Attributes {
+  const units = { gradientUnits: 'userSpaceOnUse' }
+  if (gradient.kind === 'linear') {
+    const { from, to } = gradient
+    return { x1: number(from.x), y1: number(from.y), x2: number(to.x), y2: number(to.y), ...units }
+  }
+  const { map, focus } = gradient, [a, b, c, d, e, f] = map
+  const circle = Math.abs(a - d) < 1e-9 && Math.abs(b + c) < 1e-9
+  const off = Math.hypot(focus.x, focus.y) > 1e-9
+  if (circle) {
+    const at = { x: e + a * focus.x + c * focus.y, y: f + b * focus.x + d * focus.y }
+    return { cx: number(e), cy: number(f), r: number(Math.hypot(a, b)), ...(off && { fx: number(at.x), fy: number(at.y) }), ...units }
+  }
+  return { cx: '0', cy: '0', r: '1', ...(off && { fx: number(focus.x), fy: number(focus.y) }), gradientTransform: `matrix(${map.map(number).join(' ')})`, ...units }
+}
+
+/** An element of `defs` with an id made of what is in it. */
+export function definition(name: string, own: Attributes, content: string): Definition {
+  const body = `${attributes(own)}>${content}</${name}>`
+  const id = `${name[0]}${hash(name + body)}`
+  return { id, text: `<${name} id="${id}"${body}` }
+}
+
+/** The FNV-1a hash of a text (32 bits), in base 36. */
+function hash(text: string): string {
+  let value = 0x811c9dc5
+  for (let i = 0; i < text.length; i++) value = Math.imul(value ^ text.charCodeAt(i), 0x01000193)
+  return (value >>> 0).toString(36)
+}

@@ -1,0 +1,103 @@
+import { extentOf } from '@/core/drawing/adjust'
+import { type PaintPlace, paintAt, recoloured, styledWithin, withFinish, withPaintAt } from '@/core/drawing/finish'
+import { freshGradient } from '@/core/drawing/gradient'
+import type { Styled } from '@/core/drawing/object'
+import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/paint'
+import type { Style } from '@/core/drawing/style'
+import { colourOf, INK, stopsOf } from '@/core/drawing/values'
+import { outermost } from '@/core/drawing/tree'
+import { commit } from '../../frame/session'
+import type { Bench } from '../bench'
+
+/** The painted objects of the selection that may be changed. */
+export const paintable = (bench: Bench): Styled[] => styledWithin(bench.free)
+
+const title = (objects: readonly Styled[]): string => (objects.length === 1 ? objects[0]!.name : `${objects.length} objects`)
+
+/** Changes the style of every painted object of the selection. */
+export function changeStyles(bench: Bench, change: (style: Style, object: Styled) => Style, what: string): void {
+  const objects = paintable(bench)
+  bench.edit({ kind: 'replace', objects: objects.map((object) => withFinish(object, change(object.style, object))) }, `Set ${what} of ${title(objects)}`)
+}
+
+const WORDS = (place: PaintPlace): string => (typeof place === 'number' ? 'an upper fill' : `the ${place}`)
+
+export function setPaint(bench: Bench, place: PaintPlace, change: { paint?: Paint; opacity?: number }): void {
+  changeStyles(bench, (style) => withPaintAt(style, place, change), WORDS(place))
+}
+
+/** Gives every object a gradient over its own box, from what it was painted with. */
+export function makeGradient(bench: Bench, place: PaintPlace, kind: Gradient['kind']): void {
+  changeStyles(bench, (style, object) => {
+    const paint = paintAt(style, place)
+    const box = extentOf([object], bench.rules)!
+    const stops = paint !== undefined && isGradient(paint) ? paint.stops : firstStops(paint)
+    return withPaintAt(style, place, { paint: { ...freshGradient(kind, box, []), stops } })
+  }, WORDS(place))
+}
+
+/** From the colour that was there to none of it. */
+function firstStops(paint: Paint | undefined): Stop[] {
+  const color = typeof paint === 'string' && paint !== 'none' ? paint : INK
+  return [{ at: 0, color }, { at: 1, color, opacity: 0 }]
+}
+
+/** The gradient in hand of the one selected object, if there is one; as it is shown while it is pulled, or as it was before. */
+export function gradientInHand(bench: Bench, asShown = false): { object: Styled; place: PaintPlace; gradient: Gradient } | null {
+  const { paintInHand: { place }, panel, selection } = bench.store.getState()
+  const [object, ...more] = asShown ? styledWithin(outermost(bench.shownObjects, selection)) : paintable(bench)
+  if (!object || more.length > 0 || panel !== 'colours') return null
+  const paint = paintAt(object.style, place)
+  return paint !== undefined && isGradient(paint) ? { object, place, gradient: paint } : null
+}
+
+/** An object with another gradient at a place. */
+export const withGradient = (object: Styled, place: PaintPlace, gradient: Gradient): Styled => withFinish(object, withPaintAt(object.style, place, { paint: gradient }))
+
+/** Stops changed into the object's own, whether they were its own or came by a name. */
+export function setStops(bench: Bench, place: PaintPlace, change: (stops: readonly Stop[]) => Stop[], what: string): void {
+  changeStyles(bench, (style) => {
+    const paint = paintAt(style, place)
+    return paint !== undefined && isGradient(paint) ? withPaintAt(style, place, { paint: { ...paint, stops: change(stopsOf(paint, bench.rules)) } }) : style
+  }, what)
+}
+
+/** Puts a colour where colours go: into the gradient stop in hand, or the paint in hand. */
+export function putColour(bench: Bench, color: string): void {
+  const { place, stop } = bench.store.getState().paintInHand
+  const [first] = paintable(bench)
+  const paint = first && paintAt(first.style, place)
+  if (stop !== null && paint !== undefined && isGradient(paint)) setStops(bench, place, (stops) => stops.map((one, i) => (i === stop ? { ...one, color } : one)), 'a stop')
+  else setPaint(bench, place, { paint: color })
+}
+
+export function recolour(bench: Bench, to: ReadonlyMap<string, string>): void {
+  const objects = paintable(bench)
+  bench.edit({ kind: 'replace', objects: recoloured(objects, to) }, `Recolour ${title(objects)}`)
+}
+
+/** The hexadecimal digits of a colour on light ground, without its opacity. */
+export const hexOf = (bench: Bench, color: string): string => colourOf(color, bench.rules).light.slice(0, 7)
+
+/** Adds a colour to the palette of the rules under the first free name. */
+export function addSwatch(bench: Bench, color: string): string {
+  const { rules } = bench
+  let n = 1
+  while (rules.palette.some(({ name }) => name === `colour-${n}`)) n++
+  const name = `colour-${n}`
+  if (rules.palette.length < 64) commit(bench.session, { kind: 'rules', rules: { ...rules, palette: [...rules.palette, { name, color: color.slice(0, 7) }] }, renames: [] }, `Add ${name} to the palette`)
+  return name
+}
+
+/** Adds stops to the palette as a gradient with a name; the objects refer to it from then on. */
+export function nameGradient(bench: Bench, place: PaintPlace): void {
+  const { rules } = bench
+  const found = gradientInHand(bench)
+  if (!found || typeof found.gradient.stops === 'string') return
+  const all = rules.gradients ?? []
+  let n = 1
+  while (all.some(({ name }) => name === `gradient-${n}`)) n++
+  const name = `gradient-${n}`
+  commit(bench.session, { kind: 'rules', rules: { ...rules, gradients: [...all, { name, stops: found.gradient.stops }] }, renames: [] }, `Add ${name} to the palette`)
+  setPaint(bench, place, { paint: { ...found.gradient, stops: name } })
+}

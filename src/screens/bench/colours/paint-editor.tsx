@@ -1,0 +1,129 @@
+'use client'
+
+import { paintAt } from '@/core/drawing/finish'
+import { otherKind, reversed } from '@/core/drawing/gradient'
+import type { Styled } from '@/core/drawing/object'
+import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/paint'
+import { colourOf, INK, stopsOf } from '@/core/drawing/values'
+import type { Rules } from '@/core/rules/rules'
+import { Button } from '@/ui/button'
+import { Choice } from '@/ui/choice'
+import { Chip } from '@/ui/chip'
+import { ColourField } from '@/ui/colour-field'
+import { NumberField } from '@/ui/number-field'
+import { useBench, useBenchState } from '../context'
+import { addSwatch, hexOf, makeGradient, nameGradient, putColour, setPaint, setStops } from './finish-operations'
+import { cssPaint } from './paint-words'
+import { Ramp } from './ramp'
+
+const KINDS = [{ value: 'none', label: 'none' }, { value: 'colour', label: 'colour' }, { value: 'linear', label: 'linear' }, { value: 'radial', label: 'radial' }] as const
+
+/** The paint in hand: none, a colour or a gradient, with the stop in hand. */
+export function PaintEditor({ objects, rules }: { objects: readonly Styled[]; rules: Rules }) {
+  const bench = useBench()
+  const { place, stop } = useBenchState((state) => state.paintInHand)
+  const paint = paintAt(objects[0]!.style, place) ?? 'none'
+  const kind = paint === 'none' ? 'none' : isGradient(paint) ? paint.kind : 'colour'
+  const choose = (next: (typeof KINDS)[number]['value']) => {
+    bench.store.setState({ paintInHand: { place, stop: next === 'linear' || next === 'radial' ? 0 : null } })
+    if (next === 'none') setPaint(bench, place, { paint: 'none' })
+    else if (next === 'colour') setPaint(bench, place, { paint: firstColour(paint, rules) })
+    else if (isGradient(paint)) setPaint(bench, place, { paint: otherKind(paint) })
+    else makeGradient(bench, place, next)
+  }
+  return (
+    <section aria-label="Paint in hand" className="flex w-[292px] flex-none flex-col gap-1.5 overflow-y-auto px-3 py-2">
+      <Choice label="Kind of paint" value={kind} options={KINDS} onChange={choose} />
+      {isGradient(paint) && <GradientEditor paint={paint} rules={rules} />}
+      {kind === 'colour' && <Colours value={paint as string} rules={rules} />}
+      {isGradient(paint) && stop !== null && typeof paint.stops !== 'string' && paint.stops[stop] && <Colours value={paint.stops[stop].color} rules={rules} />}
+    </section>
+  )
+}
+
+const firstColour = (paint: Paint, rules: Rules): string => (isGradient(paint) ? (stopsOf(paint, rules)[0]?.color ?? INK) : paint === 'none' ? INK : paint)
+
+/** The swatches of the rules and a colour of one's own, for the paint or the stop in hand. */
+function Colours({ value, rules }: { value: string; rules: Rules }) {
+  const bench = useBench()
+  const sampled = useBenchState((state) => state.sampled)
+  const swatch = (name: string, color: string) => (
+    <button key={name} type="button" aria-label={`Colour ${name}`} aria-pressed={name === value} title={name} onClick={() => putColour(bench, name)} className="grid size-[21px] place-items-center border border-transparent hover:border-ink aria-pressed:border-hand">
+      <Chip large paint={color} />
+    </button>
+  )
+  return (
+    <>
+      <div role="group" aria-label="Palette" className="flex flex-wrap items-center">
+        {rules.palette.map(({ name, color }) => swatch(name, color))}
+        {sampled.length > 0 && <span className="mx-1 h-4 border-l border-hair" />}
+        {sampled.map((color) => swatch(color, color))}
+        {value.startsWith('#') && (
+          <Button look="plain" className="!h-5 !px-1.5 text-quiet" onClick={() => putColour(bench, addSwatch(bench, value))}>
+            + to the palette
+          </Button>
+        )}
+      </div>
+      <ColourField label="Own colour" height={64} value={hexOf(bench, value)} onChange={(hex) => putColour(bench, hex)} />
+    </>
+  )
+}
+
+function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
+  const bench = useBench()
+  const { place, stop } = useBenchState((state) => state.paintInHand)
+  const stops = stopsOf(paint, rules)
+  const chosen = stop !== null ? stops[stop] : undefined
+  const hold = (next: number | null) => bench.store.setState({ paintInHand: { place, stop: next } })
+  const add = (at: number) => {
+    const after = stops.findIndex((one) => one.at > at), index = after === -1 ? stops.length : after
+    setStops(bench, place, (all) => all.toSpliced(index, 0, { ...all[Math.max(0, index - 1)]!, at }), 'the stops')
+    hold(index)
+  }
+  const setStop = (change: Partial<Stop>, what: string) => stop !== null && setStops(bench, place, (all) => all.map((one, i) => (i === stop ? withOpacity({ ...one, ...change }) : one)), what)
+  return (
+    <>
+      <Ramp
+        css={cssPaint({ ...paint, kind: 'linear', from: { x: 0, y: 0 }, to: { x: 1, y: 0 } } as Paint, rules)!}
+        stops={stops}
+        chosen={stop}
+        colourOf={({ color }) => colourOf(color, rules).light}
+        onChoose={hold}
+        onMove={(i, at) => setStops(bench, place, (all) => all.map((one, k) => (k === i ? { ...one, at } : one)), 'the place of a stop')}
+        onAdd={add}
+      />
+      <div className="flex items-center gap-1">
+        <Button className="!px-1.5" onClick={() => setStops(bench, place, reversed, 'the direction of the gradient')}>Reverse</Button>
+        {typeof paint.stops === 'string' ? (
+          <Button className="!px-1.5" title="Give the object stops of its own" onClick={() => setStops(bench, place, (all) => [...all], 'the stops')}>Own stops</Button>
+        ) : (
+          <Button className="!px-1.5" title="Keep it in the palette under a name" onClick={() => nameGradient(bench, place)}>+ to the palette</Button>
+        )}
+        {(rules.gradients ?? []).map(({ name }) => (
+          <button key={name} type="button" aria-label={`Gradient ${name}`} aria-pressed={paint.stops === name} title={name} onClick={() => setPaint(bench, place, { paint: { ...paint, stops: name } })} className="border border-transparent p-0.5 hover:border-ink aria-pressed:border-hand">
+            <span className="block h-3.5 w-6 border border-ink" style={{ background: cssPaint({ kind: 'linear', from: { x: 0, y: 0 }, to: { x: 1, y: 0 }, stops: name }, rules)! }} />
+          </button>
+        ))}
+      </div>
+      {chosen && stop !== null && (
+        <div className="flex items-center gap-1.5 text-quiet">
+          stop {stop + 1}
+          <NumberField label="Place of the stop" value={chosen.at * 100} step={1} unit=" %" className="!w-14 border border-hair px-1 text-right text-ink" onChange={(value) => value >= (stops[stop - 1]?.at ?? 0) * 100 && value <= (stops[stop + 1]?.at ?? 1) * 100 && setStop({ at: value / 100 }, 'the place of a stop')} />
+          opacity
+          <NumberField label="Opacity of the stop" value={(chosen.opacity ?? 1) * 100} step={5} unit=" %" className="!w-14 border border-hair px-1 text-right text-ink" onChange={(value) => value >= 0 && value <= 100 && setStop({ opacity: value / 100 }, 'the opacity of a stop')} />
+          <Button look="plain" disabled={stops.length <= 2} className="!h-5 !px-1.5" onClick={() => {
+            setStops(bench, place, (all) => all.filter((_, i) => i !== stop), 'the stops')
+            hold(Math.max(0, stop - 1))
+          }}>take away</Button>
+        </div>
+      )}
+    </>
+  )
+}
+
+/** A stop without an opacity that says nothing. */
+function withOpacity(stop: Stop): Stop {
+  if (stop.opacity !== 1) return stop
+  const { opacity: _, ...rest } = stop
+  return rest
+}

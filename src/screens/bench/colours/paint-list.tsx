@@ -1,0 +1,91 @@
+'use client'
+
+import clsx from 'clsx'
+import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
+import { fillsOf, opacityAt, type PaintPlace, paintAt, withFills } from '@/core/drawing/finish'
+import type { Styled } from '@/core/drawing/object'
+import { INK } from '@/core/drawing/values'
+import type { Rules } from '@/core/rules/rules'
+import { Chip } from '@/ui/chip'
+import { NumberField } from '@/ui/number-field'
+import { useBench, useBenchState } from '../context'
+import { changeStyles, setPaint } from './finish-operations'
+import { cssPaint, paintWord } from './paint-words'
+
+const small = 'grid size-5 place-items-center text-quiet enabled:hover:text-ink disabled:opacity-30'
+
+/** The paints of the selection, the front one first: stroke, upper fills, fill. A press takes one in hand. */
+export function PaintList({ objects, rules }: { objects: readonly Styled[]; rules: Rules }) {
+  const bench = useBench()
+  const { style } = objects[0]!
+  const inHand = useBenchState((state) => state.paintInHand.place)
+  const upper = (style.fills ?? []).map((_, i) => i).toReversed()
+  const places: PaintPlace[] = style.strokeFirst ? [...upper, 'fill', 'stroke'] : ['stroke', ...upper, 'fill']
+  const move = (place: number | 'fill', by: number) =>
+    changeStyles(bench, (own) => {
+      const fills = fillsOf(own), at = place === 'fill' ? 0 : place + 1, to = at + by
+      if (to < 0 || to >= fills.length) return own
+      ;[fills[at], fills[to]] = [fills[to]!, fills[at]!]
+      return withFills(own, fills)
+    }, 'the order of the fills')
+  return (
+    <section aria-label="Paints" className="flex w-[244px] flex-none flex-col overflow-y-auto">
+      {places.map((place) => (
+        <PaintRow
+          key={place}
+          place={place}
+          label={place === 'stroke' ? 'stroke' : place === 'fill' ? 'fill' : `fill ${place + 2}`}
+          objects={objects}
+          rules={rules}
+          inHand={inHand === place}
+          onUp={place === 'stroke' || (place === 'fill' ? upper.length === 0 : place === upper.length - 1) ? null : () => move(place, 1)}
+          onDown={place === 'stroke' || place === 'fill' ? null : () => move(place, -1)}
+          onRemove={typeof place === 'number' ? () => changeStyles(bench, (own) => withFills(own, fillsOf(own).filter((_, i) => i !== place + 1)), 'the fills') : null}
+        />
+      ))}
+      <button
+        type="button"
+        className="flex h-6 items-center gap-1.5 px-3 text-quiet hover:text-ink"
+        onClick={() => {
+          changeStyles(bench, (own) => withFills(own, [...fillsOf(own), { paint: INK, opacity: 0.5 }]), 'the fills')
+          bench.store.setState({ paintInHand: { place: style.fills?.length ?? 0, stop: null } })
+        }}
+      >
+        <Plus size={12} aria-hidden /> another fill over these
+      </button>
+    </section>
+  )
+}
+
+function PaintRow({ place, label, objects, rules, inHand, onUp, onDown, onRemove }: {
+  place: PaintPlace
+  label: string
+  objects: readonly Styled[]
+  rules: Rules
+  inHand: boolean
+  onUp: (() => void) | null
+  onDown: (() => void) | null
+  onRemove: (() => void) | null
+}) {
+  const bench = useBench()
+  const paints = objects.map(({ style }) => paintAt(style, place) ?? 'none')
+  const same = paints.every((paint) => JSON.stringify(paint) === JSON.stringify(paints[0]))
+  const opacity = opacityAt(objects[0]!.style, place)
+  return (
+    <div className={clsx('flex h-[25px] flex-none items-center border-b border-faint pr-1', inHand && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]')}>
+      <button type="button" aria-pressed={inHand} aria-label={`Take the ${label} in hand: ${same ? paintWord(paints[0]!) : 'several'}`} onClick={() => bench.store.setState({ paintInHand: { place, stop: null } })} className="flex h-full min-w-0 flex-1 items-center gap-2 pl-3 text-left">
+        <Chip large paint={same ? cssPaint(paints[0]!, rules) : null} />
+        <span className="flex-none">{label}</span>
+        <span className="truncate text-quiet">{same ? paintWord(paints[0]!) : 'several'}</span>
+      </button>
+      <NumberField label={`Opacity of the ${label}`} value={opacity * 100} unit=" %" step={5} className="!w-12 pr-1 text-right" onChange={(value) => value >= 0 && value <= 100 && setPaint(bench, place, { opacity: value / 100 })} />
+      {place !== 'stroke' && (
+        <>
+          <button type="button" aria-label={`Bring the ${label} up`} title="up" disabled={!onUp} onClick={() => onUp?.()} className={small}><ArrowUp size={12} aria-hidden /></button>
+          <button type="button" aria-label={`Bring the ${label} down`} title="down" disabled={!onDown} onClick={() => onDown?.()} className={small}><ArrowDown size={12} aria-hidden /></button>
+          <button type="button" aria-label={`Take the ${label} away`} title="take away" disabled={!onRemove} onClick={() => onRemove?.()} className={small}><X size={12} aria-hidden /></button>
+        </>
+      )}
+    </div>
+  )
+}
