@@ -207,7 +207,7 @@ test('zoom to the pointer, pan, fit, and what is shown on the square', async ({ 
   await bench.press('0')
   expect(await scale()).toBe(before)
 
-  for (const layer of ['grid', 'keylines', 'live area'] as const) {
+  for (const layer of ['grid', 'keylines', 'live'] as const) {
     const drawn = stage.locator(`[data-layer="${layer.replace(' ', '-')}"]`)
     await expect(drawn).toHaveCount(1)
     await page.getByLabel('Show on the square').getByRole('button', { name: layer }).click()

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { readSetFile } from '../core/formats/set-file'
 import type { Db } from './database'
+import { keepPictures } from './set-pictures'
 import { addSet } from './sets'
 
 /** The demo sets that ship with the product, in the order of the shelf. */
@@ -10,10 +11,11 @@ const FILES = ['quayside.wisesquare.json', 'skerry-app.wisesquare.json']
 /** Adds the demo sets to the shelf. Throws when a shipped file is unreadable. */
 export async function addDemoSets(db: Db, folder = join(/* turbopackIgnore: true */ process.cwd(), 'demo')): Promise<void> {
   for (const file of FILES) {
-    const { set, error } = readSetFile(await readFile(join(/* turbopackIgnore: true */ folder, file), 'utf8'))
+    const { set, pictures, error } = readSetFile(await readFile(join(/* turbopackIgnore: true */ folder, file), 'utf8'))
     if (error) throw new Error(`${file}: ${error.message}`)
     const added = await addSet(db, set)
     if (!added.ok) throw new Error(`${file}: ${added.failure.message}`)
+    await keepPictures(db, pictures)
   }
 }
 

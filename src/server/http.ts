@@ -14,8 +14,8 @@ export function refuseForeign(request: Request): Response | null {
   return reply(failed('forbidden', 'Requests from other sites are refused.'))
 }
 
-/** The text of a request, read no further than a limit in bytes. */
-export async function boundedText(request: Request, limit: number): Promise<Result<string>> {
+/** The bytes of a request, read no further than a limit. */
+export async function boundedBytes(request: Request, limit: number): Promise<Result<Uint8Array>> {
   const tooLarge = failed('too-large', `The file is larger than ${limit / 2 ** 20} MB, the most that is taken.`)
   if (Number(request.headers.get('content-length') ?? 0) > limit) return tooLarge
   const chunks: Uint8Array[] = []
@@ -29,7 +29,13 @@ export async function boundedText(request: Request, limit: number): Promise<Resu
     }
     chunks.push(chunk.value)
   }
-  return { ok: true, value: Buffer.concat(chunks).toString('utf8') }
+  return { ok: true, value: Buffer.concat(chunks) }
+}
+
+/** The text of a request, read no further than a limit in bytes. */
+export async function boundedText(request: Request, limit: number): Promise<Result<string>> {
+  const bytes = await boundedBytes(request, limit)
+  return bytes.ok ? { ok: true, value: Buffer.from(bytes.value).toString('utf8') } : bytes
 }
 
 /** A file to be kept, under a name that every system takes. */

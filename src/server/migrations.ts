@@ -39,8 +39,22 @@ const second: Migration = {
   },
 }
 
+const third: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema
+      .createTable('pictures')
+      .addColumn('id', 'text', (column) => column.primaryKey())
+      .addColumn('kind', 'text', (column) => column.notNull())
+      .addColumn('w', 'integer', (column) => column.notNull())
+      .addColumn('h', 'integer', (column) => column.notNull())
+      .addColumn('bytes', 'blob', (column) => column.notNull())
+      .addColumn('added_at', 'text', (column) => column.notNull())
+      .execute()
+  },
+}
+
 /** Every migration by name; names are applied in alphabetical order and never change once released. */
-const provider: MigrationProvider = { getMigrations: async () => ({ '001-sets-and-icons': first, '002-writers': second }) }
+const provider: MigrationProvider = { getMigrations: async () => ({ '001-sets-and-icons': first, '002-writers': second, '003-pictures': third }) }
 
 /** Brings a database up to date. Throws when a migration fails; that migration leaves nothing behind. */
 export async function migrate<T>(db: Kysely<T>): Promise<void> {

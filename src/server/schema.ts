@@ -1,7 +1,7 @@
 import type { ColumnType, Generated } from 'kysely'
 
 /** The tables, as Kysely sees them. Times are ISO 8601 in UTC; `rules` and `masters` are JSON the core's schemas validate. */
-export type Tables = { sets: SetTable; icons: IconTable; settings: SettingTable }
+export type Tables = { sets: SetTable; icons: IconTable; pictures: PictureTable; settings: SettingTable }
 
 type SetTable = {
   id: string
@@ -26,5 +26,8 @@ type IconTable = {
   changed_at: string
   deleted_at: string | null
 }
+
+/** Pictures that icons are drawn by; `kind` is their media type, `id` made of their bytes. */
+type PictureTable = { id: string; kind: string; w: number; h: number; bytes: Buffer; added_at: string }
 
 type SettingTable = { key: Generated<string>; value: string }

@@ -36,7 +36,7 @@ export function ColourField({ label, value, onChange, height = 96 }: { label: st
   return (
     <div className="flex flex-col gap-1">
       <HexColorPicker color={value} onChange={(next) => onChange(next.toLowerCase())} style={{ width: '100%', height }} />
-      <div className="grid grid-cols-[minmax(72px,1fr)_44px_50px_44px] gap-1">
+      <div className="grid grid-cols-3 gap-1">
         <input
           aria-label={label}
           title="#rrggbb, or any colour of CSS such as oklch(62% 0.19 34)"
@@ -49,7 +49,7 @@ export function ColourField({ label, value, onChange, height = 96 }: { label: st
             if (event.key === 'Enter') accept()
             if (event.key === 'Escape') setDraft(null)
           }}
-          className="h-5 min-w-0 border border-hair px-1 font-mono"
+          className="col-span-3 h-5 min-w-0 border border-hair px-1 font-mono"
         />
         <NumberField label={`${label}: lightness`} value={l} step={1} unit=" l" className={number} onChange={(next) => set({ l: next })} />
         <NumberField label={`${label}: chroma`} value={c} step={0.01} unit=" c" className={number} onChange={(next) => set({ c: next })} />

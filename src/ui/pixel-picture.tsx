@@ -28,12 +28,14 @@ async function drain(): Promise<void> {
 }
 
 /** An SVG document as real pixels, drawn as it will be delivered. Before its pixels are there the last ones stay, so nothing flickers. */
-export function PixelPicture({ svg, size, scale = 1, label, className, onPixels }: {
+export function PixelPicture({ svg, size, scale = 1, exact, label, className, onPixels }: {
   svg: string
   /** Its side in pixels. */
   size: number
   /** How many screen pixels show one of its own. */
   scale?: number
+  /** As many pixels as its side says, on a screen of any density. */
+  exact?: boolean
   label: string
   className?: string
   onPixels?: (picture: ImageData) => void
@@ -45,7 +47,7 @@ export function PixelPicture({ svg, size, scale = 1, label, className, onPixels 
   })
   useEffect(() => {
     let current = true
-    const pixels = scale === 1 ? Math.round(size * window.devicePixelRatio) : size
+    const pixels = scale === 1 && !exact ? Math.round(size * window.devicePixelRatio) : size
     const done = (picture: ImageData) => {
       const target = canvas.current
       if (!current || !target) return
@@ -59,7 +61,7 @@ export function PixelPicture({ svg, size, scale = 1, label, className, onPixels 
       current = false
       queue = queue.filter((waiting) => waiting.done !== done)
     }
-  }, [svg, size, scale])
+  }, [svg, size, scale, exact])
   return (
     <canvas
       ref={canvas}

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { type IconSet, IconSet as SetSchema, LIMITS, setProblems } from '../set/set'
+import { PictureId } from '../drawing/reference'
 import { readableJson } from './json'
 
 /** The version of the set file this build reads and writes. */
@@ -13,16 +14,21 @@ export const SetFile = z.strictObject({
   format: z.literal('wise-square-set'),
   version: z.literal(VERSION),
   set: SetSchema,
+  /** The pictures that icons are drawn by, in base64, by their ids; they may be left out. */
+  pictures: z.record(PictureId, z.base64()).optional(),
 })
+
+export type Pictures = Readonly<Record<string, string>>
 
 /** Why a set file cannot be read, as a sentence for a person. */
 export type FileError = { readonly code: 'too-large' | 'not-json' | 'not-a-set' | 'version' | 'invalid'; readonly message: string }
 
-export type Reading = { readonly set: IconSet; readonly error?: undefined } | { readonly set?: undefined; readonly error: FileError }
+export type Reading = { readonly set: IconSet; readonly pictures: Pictures; readonly error?: undefined } | { readonly set?: undefined; readonly pictures?: undefined; readonly error: FileError }
 
 /** A set as the text of its file. The same set always gives the same text. */
-export function writeSetFile(set: IconSet): string {
-  return readableJson(SetFile.parse({ format: 'wise-square-set', version: VERSION, set }))
+export function writeSetFile(set: IconSet, pictures: Pictures = {}): string {
+  const some = Object.keys(pictures).length > 0
+  return readableJson(SetFile.parse({ format: 'wise-square-set', version: VERSION, set, ...(some && { pictures }) }))
 }
 
 /** Reads the text of a set file. Whatever is wrong with it is said in one sentence; nothing is guessed or repaired. */
@@ -45,7 +51,7 @@ export function readSetFile(text: string): Reading {
   const parsed = SetFile.safeParse(value)
   if (!parsed.success) return fail('invalid', schemaSentence(parsed.error))
   const [problem] = setProblems(parsed.data.set)
-  return problem ? fail('invalid', problem) : { set: parsed.data.set }
+  return problem ? fail('invalid', problem) : { set: parsed.data.set, pictures: parsed.data.pictures ?? {} }
 }
 
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { namesUsed } from '../drawing/adjust'
 import { Guide } from '../drawing/guide'
 import { DrawingObject } from '../drawing/object'
+import { Reference } from '../drawing/reference'
 import { countObjects, walk } from '../drawing/tree'
 import { hasValue } from '../rules/renames'
 import { Rules } from '../rules/rules'
@@ -10,8 +11,18 @@ import { IconName, nameKey, SetName } from './names'
 /** How much one set may hold. Beyond this the bench could no longer answer in time. */
 export const LIMITS = { icons: 2000, objectsInIcon: 20_000, objectsInSet: 200_000, depth: 32 } as const
 
-/** The drawing of an icon for one base size: a grid of `base` units. */
-export const Master = z.strictObject({ base: z.int().min(4).max(2048), objects: z.array(DrawingObject), guides: z.array(Guide).max(200).optional() })
+/** Another drawing of an icon, kept beside it under a name. */
+export const Alternative = z.strictObject({ name: z.string().trim().min(1, 'An alternative needs a name.').max(40), objects: z.array(DrawingObject) })
+
+/** The drawing of an icon for one base size: a grid of `base` units. `title` is what the drawing is called among its alternatives. */
+export const Master = z.strictObject({
+  base: z.int().min(4).max(2048),
+  objects: z.array(DrawingObject),
+  guides: z.array(Guide).max(200).optional(),
+  references: z.array(Reference).max(50, 'An icon may have at most 50 references.').optional(),
+  title: z.string().min(1).max(40).optional(),
+  alternatives: z.array(Alternative).max(20, 'An icon may have at most 20 alternatives.').optional(),
+})
 
 export const Icon = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
@@ -27,6 +38,7 @@ export const IconSet = z.strictObject({
   icons: z.array(Icon).max(LIMITS.icons),
 })
 
+export type Alternative = z.infer<typeof Alternative>
 export type Master = z.infer<typeof Master>
 export type Icon = z.infer<typeof Icon>
 export type IconSet = z.infer<typeof IconSet>
@@ -36,6 +48,19 @@ const NO_GUIDES: readonly Guide[] = []
 /** The guides an icon is drawn by. */
 export const guidesOf = (icon: Icon): readonly Guide[] => icon.masters[0]!.guides ?? NO_GUIDES
 
+const NO_REFERENCES: readonly Reference[] = []
+
+/** The pictures an icon is drawn by. */
+export const referencesOf = (icon: Icon): readonly Reference[] => icon.masters[0]!.references ?? NO_REFERENCES
+
+const NO_ALTERNATIVES: readonly Alternative[] = []
+
+/** The other drawings that are kept beside an icon's own. */
+export const alternativesOf = (icon: Icon): readonly Alternative[] => icon.masters[0]!.alternatives ?? NO_ALTERNATIVES
+
+/** What an icon's drawing is called among its alternatives. */
+export const titleOf = (icon: Icon): string => icon.masters[0]!.title ?? 'first'
+
 /** The drawing an icon is delivered from. */
 export const drawing = (icon: Icon): readonly DrawingObject[] => icon.masters[0]!.objects
 
@@ -43,7 +68,8 @@ export const drawing = (icon: Icon): readonly DrawingObject[] => icon.masters[0]
 export function iconProblems(icon: Icon, rules: Rules): string[] {
   const problems: string[] = []
   const ids = new Set<string>()
-  for (const { base, objects } of icon.masters) {
+  const drawings = icon.masters.flatMap(({ base, objects, alternatives = [] }) => [{ base, objects }, ...alternatives.map((one) => ({ base, objects: one.objects }))])
+  for (const { base, objects } of drawings) {
     if (base !== rules.grid.size) problems.push(`Icon “${icon.name}” has a ${base} master, but the grid is ${rules.grid.size}.`)
     if (countObjects(objects) > LIMITS.objectsInIcon) {
       problems.push(`Icon “${icon.name}” has more than ${LIMITS.objectsInIcon} objects.`)

@@ -15,9 +15,12 @@ import { addIcon } from './icons'
 import { Ledger } from './ledger/ledger'
 import { LostDialog } from './lost-dialog'
 import { Proofs } from './proofs'
+import { Seeing } from './seeing'
 import { Stage } from './stage'
 import { Strip } from './strip'
 import { ToolLine } from './tool-line'
+import { isPicture } from './references/pictures'
+import { addPictures } from './references/reference-operations'
 import { makeTools } from './tools/tools'
 
 /** The screen where one icon is drawn. `iconName` is the icon to open, from the address. */
@@ -37,7 +40,12 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
     const inField = (event: Event) => (event.target as HTMLElement | null)?.closest?.('input, textarea, [role=dialog]') != null
     const onCopy = (event: ClipboardEvent) => !inField(event) && copySelection(bench, event, false)
     const onCut = (event: ClipboardEvent) => !inField(event) && copySelection(bench, event, true)
-    const onPaste = (event: ClipboardEvent) => !inField(event) && pasteObjects(bench, event)
+    const onPaste = (event: ClipboardEvent) => {
+      if (inField(event)) return
+      const pictures = [...(event.clipboardData?.files ?? [])].filter(isPicture)
+      if (pictures.length > 0) void addPictures(bench, pictures)
+      else pasteObjects(bench, event)
+    }
     document.addEventListener('copy', onCopy)
     document.addEventListener('cut', onCut)
     document.addEventListener('paste', onPaste)
@@ -103,8 +111,9 @@ function StageOrEmpty({ bench, tools }: { bench: Bench; tools: ReturnType<typeof
   const empty = useSessionState((state) => shown(state).icons.length === 0)
   if (!empty) {
     return (
-      <div className="grid min-h-0 grid-rows-[minmax(0,1fr)_25px]">
+      <div className="relative grid min-h-0 grid-rows-[minmax(0,1fr)_25px]">
         <Stage tools={tools} />
+        <Seeing />
         <Strip />
       </div>
     )

@@ -7,6 +7,7 @@ import { fitSquare } from './fit-square'
 import { benchGuides, setGuides } from './guides'
 import { nodeCommands } from './node-commands'
 import { deleteNodes, inNodes, nodesNeed, nudgeNodes, selectNodes } from './node-operations'
+import { seeingCommands } from './seeing-commands'
 import { symmetryCommands } from './symmetry'
 import { transformCommands } from './transform-commands'
 import type { ToolId } from './store'
@@ -40,6 +41,7 @@ export const TOOLS: readonly { readonly cluster: string; readonly tools: readonl
       { id: 'turn', name: 'Turn', key: 'KeyR' },
       { id: 'mirror', name: 'Mirror', key: 'KeyT' },
       { id: 'measure', name: 'Measure', key: 'KeyU' },
+      { id: 'sample', name: 'Sample', key: 'KeyI' },
     ],
   },
 ]
@@ -95,6 +97,7 @@ export function benchCommands(bench: Bench): Command[] {
     ...nodeCommands(bench),
     ...transformCommands(bench),
     ...symmetryCommands(bench),
+    ...seeingCommands(bench),
     { id: 'clear-guides', name: 'Clear the guides', needs: () => (benchGuides(bench).length > 0 ? null : 'There is no guide. Drag one out of a ruler.'), run: () => setGuides(bench, [], 'Clear the guides') },
     { id: 'step-out', name: 'Step out', keys: ['Escape'], run: () => stepOut(bench) },
     { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },

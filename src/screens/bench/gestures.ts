@@ -86,6 +86,7 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
       }
       if (event.code === 'KeyX' && !event.ctrlKey && !event.metaKey) held.free = down
       if (event.code === 'Backquote') store.setState({ showKeys: down })
+      if (event.code === 'KeyV' && !event.ctrlKey && !event.metaKey && !event.altKey) store.setState({ bare: down })
       if (!down) {
         tool().key?.(event.key, false)
         return
@@ -100,7 +101,7 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
     }
     const onBlur = () => {
       held.space = held.free = false
-      store.setState({ showKeys: false })
+      store.setState({ showKeys: false, bare: false })
     }
 
     element.addEventListener('pointerdown', onDown)

@@ -1,11 +1,17 @@
-import { cross, type Point, subtract } from '@/core/geometry/point'
+import { cross, distance, type Point, subtract } from '@/core/geometry/point'
+import { tidy } from '@/core/geometry/tidy'
 import { cosSin } from '@/core/geometry/transform'
 import type { Guide } from '@/core/drawing/guide'
+import { pixelAt } from '@/core/drawing/reference'
+import { contrastEdge } from '@/core/proof/contrast-edge'
+import type { Snapped } from '@/core/snap/snap'
 import { guidesOf } from '@/core/set/set'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import { commit, show } from '../frame/session'
 import type { Bench } from './bench'
+import { pixelsNow } from './references/pictures'
+import { referenceAt } from './references/reference-operations'
 import { caught } from './tools/snapping'
 import type { At, Drag } from './tools/tool'
 
@@ -37,7 +43,7 @@ export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: num
   let next: Guide | null = null, away = isNew
   return {
     move(at: At) {
-      const { point, marks } = caught(bench, at, targets)
+      const { point, marks } = onContrast(bench, guide, at) ?? caught(bench, at, targets)
       next = { ...guide, at: point }
       const { rulers } = bench.store.getState().layers
       away = rulers && (at.screen.x < ruler || at.screen.y < ruler)
@@ -52,6 +58,23 @@ export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: num
     },
     cancel: () => bench.drop(),
   }
+}
+
+/** How many of a picture's pixels to both sides of the pointer are looked at along a guide. */
+const BAND = 6
+
+/** Where a guide lies on an edge in the picture under the pointer: between its pixels; null where there is none near, or snapping is suspended. */
+function onContrast(bench: Bench, { angle }: Guide, at: At): Snapped | null {
+  const reference = at.free ? null : referenceAt(bench, at.p)
+  const picture = reference && pixelsNow(reference.picture)
+  if (!reference || !picture) return null
+  const { cos, sin } = cosSin(-angle), p = pixelAt(reference, at.p), q = pixelAt(reference, { x: at.p.x - sin, y: at.p.y + cos })
+  // Pixels to a grid unit across the guide.
+  const scale = distance(p, q), normal = { x: (q.x - p.x) / scale, y: (q.y - p.y) / scale }
+  const found = contrastEdge(picture, p, normal, Math.max(2, bench.reach * scale), BAND)
+  if (found === null || Math.abs(found / scale) > Math.max(bench.reach, 2 / scale)) return null
+  const point = { x: tidy(at.p.x - (sin * found) / scale), y: tidy(at.p.y + (cos * found) / scale) }
+  return { point, marks: [{ kind: 'point', at: point, label: 'contrast' }] }
 }
 
 /** A guide that begins at a ruler: level from the one along the top, upright from the one on the left. */

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { hits } from '@/core/drawing/pick'
 import { KIND_NAMES } from '@/core/drawing/fresh'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
+import { useFilm } from '@/ui/film'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
 import type { Bench } from './bench'
@@ -12,6 +13,9 @@ import { benchMenu } from './commands'
 import { fitSquare } from './fit-square'
 import { useGestures } from './gestures'
 import { Artwork } from './layers/artwork'
+import { DifferenceLayer, ReferenceLayer } from './layers/references'
+import { OutlineArtwork, PixelArtwork, TintedArtwork } from './layers/seeing'
+import { addPictures } from './references/reference-operations'
 import { GridLayer, KeylineLayer, Sheet } from './layers/grid'
 import { GuideLayer } from './layers/guides'
 import { Overlay } from './layers/overlay'
@@ -30,6 +34,11 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
   const tool = useBenchState((state) => state.tool)
   // What the tool says of itself depends on how it lays.
   useBenchState((state) => state.layBy)
+  const seeing = useBenchState((state) => state.seeing)
+  const seenPixels = useBenchState((state) => state.seenPixels)
+  const also = useBenchState((state) => state.also)
+  const rulerPixels = useBenchState((state) => state.rulerPixels)
+  const bare = useBenchState((state) => state.bare)
   const rules = useRules()
   const icon = useShownIcon((shownIcon) => shownIcon?.name)
   const name = useSessionState((state) => shown(state).name)
@@ -56,33 +65,55 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
     [bench],
   )
   const artwork = useMemo(() => <Artwork />, [])
+  const marks = !bare
+  const film = useFilm()
+  const ground = also.darkSquare ? (film === 'night' ? 'day' : 'night') : undefined
 
   return (
     <RightMenu list={menu}>
-      <div ref={element} data-testid="stage" onContextMenu={openMenu} className="relative touch-none overflow-hidden bg-film select-none" style={{ cursor: tools[tool].cursor }}>
+      <div
+        ref={element}
+        data-testid="stage"
+        onContextMenu={openMenu}
+        onDragOver={(event) => event.dataTransfer.types.includes('Files') && event.preventDefault()}
+        onDrop={(event) => {
+          event.preventDefault()
+          void addPictures(bench, [...event.dataTransfer.files])
+        }}
+        className="relative touch-none overflow-hidden bg-film select-none"
+        style={{ cursor: tools[tool].cursor }}
+      >
         {view && icon !== undefined && (
           <>
-            <Layer stage={stage}>
+            <Layer stage={stage} film={ground}>
               <Sheet rules={rules} view={view} />
-              {layers.grid && <GridLayer rules={rules} view={view} />}
+              {marks && layers.grid && <GridLayer rules={rules} view={view} />}
             </Layer>
-            <Layer stage={stage} label={`The square of ${icon}`}>
-              <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} data-testid="artwork">
-                {artwork}
+            {layers.references && <Layer stage={stage}><ReferenceLayer over={false} view={view} /></Layer>}
+            <Layer stage={stage} label={`The square of ${icon}`} film={ground}>
+              <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} data-testid="artwork" display={seeing === 'pixels' ? 'none' : undefined}>
+                {seeing === 'outline' ? <OutlineArtwork /> : seeing === 'tints' ? <TintedArtwork /> : artwork}
               </g>
             </Layer>
-            <Layer stage={stage}>
-              <KeylineLayer rules={rules} view={view} layers={layers} />
-              {layers.guides && <GuideLayer view={view} size={rules.grid.size} />}
-            </Layer>
-            <Layer stage={stage}>
-              <Overlay view={view} />
-            </Layer>
+            {seeing === 'pixels' && <PixelArtwork view={view} size={seenPixels !== null && rules.sizes.includes(seenPixels) ? seenPixels : rules.sizes[0]!} />}
+            <DifferenceLayer view={view} />
+            {layers.references && <Layer stage={stage}><ReferenceLayer over view={view} /></Layer>}
+            {marks && (
+              <Layer stage={stage}>
+                <KeylineLayer rules={rules} view={view} layers={layers} />
+                {layers.guides && <GuideLayer view={view} size={rules.grid.size} />}
+              </Layer>
+            )}
+            {marks && (
+              <Layer stage={stage}>
+                <Overlay view={view} />
+              </Layer>
+            )}
           </>
         )}
         {view && layers.rulers && (
           <Layer stage={stage}>
-            <Rulers view={view} stage={stage} />
+            <Rulers view={view} stage={stage} unit={rulerPixels === null ? 1 : rules.grid.size / rulerPixels} />
           </Layer>
         )}
         <p className="pointer-events-none absolute bottom-1.5 max-w-[calc(100%-236px)] truncate text-small text-quiet" style={{ left: layers.rulers ? RULER + 8 : 8 }}>{tools[tool].hint}</p>
@@ -93,9 +124,9 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
 }
 
 /** One sheet over the others: what changes while the pointer moves is painted apart from what does not. */
-function Layer({ stage, label, children }: { stage: { w: number; h: number }; label?: string; children: React.ReactNode }) {
+function Layer({ stage, label, film, children }: { stage: { w: number; h: number }; label?: string; film?: string | undefined; children: React.ReactNode }) {
   return (
-    <svg width={stage.w} height={stage.h} className="absolute inset-0 will-change-transform" {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}>
+    <svg width={stage.w} height={stage.h} data-film={film} className="absolute inset-0 will-change-transform" {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}>
       {children}
     </svg>
   )

@@ -6,12 +6,13 @@ import type { SnapMark } from '@/core/snap/snap'
 import type { SnapSwitches } from '@/core/snap/targets'
 import type { EllipsePart } from './tools/fresh-shape'
 import type { Measured } from './tools/measure'
+import type { Sample } from './tools/sample'
 import type { View } from './view'
 
-export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'arrow' | 'spiral' | 'line' | 'pen' | 'freehand' | 'text' | 'corner' | 'turn' | 'mirror' | 'measure'
+export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'arrow' | 'spiral' | 'line' | 'pen' | 'freehand' | 'text' | 'corner' | 'turn' | 'mirror' | 'measure' | 'sample' | 'place' | 'crop'
 
 /** What can be shown on the square or hidden. */
-export type Layers = { readonly grid: boolean; readonly keylines: boolean; readonly liveArea: boolean; readonly guides: boolean; readonly rulers: boolean }
+export type Layers = { readonly grid: boolean; readonly keylines: boolean; readonly liveArea: boolean; readonly guides: boolean; readonly rulers: boolean; readonly references: boolean }
 
 /** What the tool in hand draws over the square, in grid units. */
 export type InHand = {
@@ -28,6 +29,8 @@ export type InHand = {
   readonly trail: readonly Point[] | null
   /** A mirror line being drawn. */
   readonly axis: { readonly at: Point; readonly angle: number } | null
+  /** What the sampler sees under the pointer. */
+  readonly loupe: ({ readonly at: Point } & Sample) | null
   /** What the next press would do, in a word at the pointer. */
   readonly intent: { readonly at: Point; readonly word: string } | null
 }
@@ -40,7 +43,7 @@ export type PenInHand = {
   readonly onto: { readonly id: string; readonly contour: number } | null
 }
 
-export const NOTHING_IN_HAND: InHand = { marks: [], shifted: null, figure: null, lasso: null, pen: null, trail: null, axis: null, intent: null }
+export const NOTHING_IN_HAND: InHand = { marks: [], shifted: null, figure: null, lasso: null, pen: null, trail: null, axis: null, loupe: null, intent: null }
 
 /** What is open on the bench and how it is seen; the drawing itself is the session's. */
 export type BenchState = {
@@ -62,11 +65,25 @@ export type BenchState = {
   readonly inHand: InHand
   readonly pointer: Point | null
   readonly showKeys: boolean
-  readonly panel: 'objects' | 'nodes' | 'colours' | 'guides' | 'history'
+  readonly panel: 'objects' | 'nodes' | 'colours' | 'references' | 'guides' | 'history'
   /** The paint that colours go to, and the stop of it where it is a gradient. */
   readonly paintInHand: { readonly place: PaintPlace; readonly stop: number | null }
   /** Colours that were sampled, the latest first. */
   readonly sampled: readonly string[]
+  /** Pixels along the square whose average is sampled. */
+  readonly sampleSide: 1 | 3 | 5 | 11
+  readonly referenceInHand: string | null
+  /** The reference that the icon is compared with, and by how much they differ. */
+  readonly compare: string | null
+  readonly mismatch: { readonly mean: number; readonly ofInk: number } | null
+  /** How the drawing is seen, and what else is. */
+  readonly seeing: 'finish' | 'outline' | 'tints' | 'pixels'
+  readonly seenPixels: number | null
+  readonly also: { readonly allNodes: boolean; readonly dimOthers: boolean; readonly darkSquare: boolean }
+  /** The delivered size whose pixels the rulers count; null for grid units. */
+  readonly rulerPixels: number | null
+  /** Nothing but the icon is shown, as long as a key is held. */
+  readonly bare: boolean
   /** The selected nodes of the selected path, as “contour node”. */
   readonly nodes: ReadonlySet<string>
   /** The node that others are aligned to, where one is marked. */
@@ -101,7 +118,7 @@ export function createBenchStore(icon: string | null): BenchStore {
     tool: 'select',
     view: null,
     stage: { w: 0, h: 0 },
-    layers: { grid: true, keylines: true, liveArea: true, guides: true, rulers: true },
+    layers: { grid: true, keylines: true, liveArea: true, guides: true, rulers: true, references: true },
     snaps: { grid: true, keylines: true, guides: true, nodes: true, middles: true, crossings: true, tangents: true, extensions: true, gaps: true, edges: false },
     pixelsOf: null,
     anchor: { x: 0, y: 0 },
@@ -113,6 +130,15 @@ export function createBenchStore(icon: string | null): BenchStore {
     panel: 'objects',
     paintInHand: { place: 'fill', stop: null },
     sampled: [],
+    sampleSide: 1,
+    referenceInHand: null,
+    compare: null,
+    mismatch: null,
+    seeing: 'finish',
+    seenPixels: null,
+    also: { allNodes: false, dimOthers: false, darkSquare: false },
+    rulerPixels: null,
+    bare: false,
     nodes: new Set(),
     reference: null,
     sides: 6,

@@ -7,7 +7,7 @@ import { commit } from '../frame/session'
 import { useBench, useBenchState, useRules } from './context'
 import type { Layers } from './store'
 
-const SHOW: Record<keyof Layers, string> = { grid: 'grid', keylines: 'keylines', liveArea: 'live area', guides: 'guides', rulers: 'rulers' }
+const SHOW: Record<keyof Layers, string> = { grid: 'grid', keylines: 'keylines', liveArea: 'live', guides: 'guides', rulers: 'rulers', references: 'pictures' }
 
 const SNAP: Record<keyof SnapSwitches, readonly [word: string, hint: string]> = {
   grid: ['grid', 'The grid, by its step'],
@@ -17,7 +17,7 @@ const SNAP: Record<keyof SnapSwitches, readonly [word: string, hint: string]> = 
   middles: ['middles', 'Centres, middles of segments, quadrants of circles'],
   crossings: ['crossings', 'Where edges cross or touch'],
   tangents: ['tangents', 'Tangents and right angles'],
-  extensions: ['extensions', 'Lines gone on beyond their ends'],
+  extensions: ['extended', 'Lines gone on beyond their ends'],
   gaps: ['gaps', 'Equal gaps and equal sizes'],
   edges: ['edges', 'Any place of an edge'],
 }

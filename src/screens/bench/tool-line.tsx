@@ -1,7 +1,7 @@
 'use client'
 
 import clsx from 'clsx'
-import { ArrowBigRight, Circle, Combine, FlipHorizontal2, Hexagon, type LucideIcon, MousePointer2, PenLine, RotateCw, Ruler, Shell, Signature, Slash, Square, SquareRoundCorner, Star, Type, Waypoints } from 'lucide-react'
+import { ArrowBigRight, Circle, Combine, Crop, Crosshair, FlipHorizontal2, Hexagon, type LucideIcon, MousePointer2, PenLine, Pipette, RotateCw, Ruler, Shell, Signature, Slash, Square, SquareRoundCorner, Star, Type, Waypoints } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { type Command, keyName, runCommand } from '@/ui/commands'
 import { TOOLS } from './commands'
@@ -26,6 +26,9 @@ const PICTURES: Record<ToolId | 'assemble', LucideIcon> = {
   corner: SquareRoundCorner,
   turn: RotateCw,
   mirror: FlipHorizontal2,
+  sample: Pipette,
+  place: Crosshair,
+  crop: Crop,
   assemble: Combine,
 }
 

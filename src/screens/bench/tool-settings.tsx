@@ -52,6 +52,8 @@ export function ToolSettings() {
           <NumberField label="Smoothness" value={smoothness} step={0.05} className={FIELD} onChange={(value) => value >= 0.01 && value <= 10 && bench.store.setState({ smoothness: value })} />
         </Setting>
       )
+    case 'sample':
+      return <SampleSettings />
     case 'turn':
       return <TurnSettings />
     case 'select':
@@ -99,6 +101,20 @@ function LaySize() {
       ×
       <NumberField label="Height a click places" value={size?.h ?? null} step={0.5} placeholder="h" className="!w-9 border-b border-ink text-center text-ink" onChange={set('h')} />
       {size && <button type="button" aria-label="No size" title="No size" className="px-1 hover:text-ink" onClick={() => bench.store.setState({ laySize: null })}>✕</button>}
+    </div>
+  )
+}
+
+const SIDES = [{ value: '1', label: '1' }, { value: '3', label: '3' }, { value: '5', label: '5' }, { value: '11', label: '11' }] as const
+
+/** How many pixels are averaged. */
+function SampleSettings() {
+  const bench = useBench()
+  const side = useBenchState((state) => state.sampleSide)
+  return (
+    <div className="flex items-center gap-2 pl-3 whitespace-nowrap text-quiet">
+      pixels averaged along a side
+      <Choice label="Pixels averaged" value={String(side) as '1'} options={SIDES} onChange={(next) => bench.store.setState({ sampleSide: Number(next) as BenchState['sampleSide'] })} />
     </div>
   )
 }

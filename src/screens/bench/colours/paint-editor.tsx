@@ -32,9 +32,11 @@ export function PaintEditor({ objects, rules }: { objects: readonly Styled[]; ru
     else makeGradient(bench, place, next)
   }
   return (
-    <section aria-label="Paint in hand" className="flex w-[292px] flex-none flex-col gap-1.5 overflow-y-auto px-3 py-2">
-      <Choice label="Kind of paint" value={kind} options={KINDS} onChange={choose} />
-      {isGradient(paint) && <GradientEditor paint={paint} rules={rules} />}
+    <section aria-label="Paint in hand" className="grid w-[400px] flex-none grid-cols-[1fr_174px] gap-x-3 overflow-y-auto px-3 py-1.5">
+      <div className="flex min-w-0 flex-col gap-1.5">
+        <Choice label="Kind of paint" value={kind} options={KINDS} onChange={choose} className="[&>button]:!px-2" />
+        {isGradient(paint) && <GradientEditor paint={paint} rules={rules} />}
+      </div>
       {kind === 'colour' && <Colours value={paint as string} rules={rules} />}
       {isGradient(paint) && stop !== null && typeof paint.stops !== 'string' && paint.stops[stop] && <Colours value={paint.stops[stop].color} rules={rules} />}
     </section>
@@ -53,8 +55,8 @@ function Colours({ value, rules }: { value: string; rules: Rules }) {
     </button>
   )
   return (
-    <>
-      <div role="group" aria-label="Palette" className="flex flex-wrap items-center">
+    <div>
+      <div role="group" aria-label="Palette" className="flex flex-wrap items-center pb-1">
         {rules.palette.map(({ name, color }) => swatch(name, color))}
         {sampled.length > 0 && <span className="mx-1 h-4 border-l border-hair" />}
         {sampled.map((color) => swatch(color, color))}
@@ -64,8 +66,8 @@ function Colours({ value, rules }: { value: string; rules: Rules }) {
           </Button>
         )}
       </div>
-      <ColourField label="Own colour" height={64} value={hexOf(bench, value)} onChange={(hex) => putColour(bench, hex)} />
-    </>
+      <ColourField label="Own colour" height={72} value={hexOf(bench, value)} onChange={(hex) => putColour(bench, hex)} />
+    </div>
   )
 }
 
@@ -92,7 +94,7 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
         onMove={(i, at) => setStops(bench, place, (all) => all.map((one, k) => (k === i ? { ...one, at } : one)), 'the place of a stop')}
         onAdd={add}
       />
-      <div className="flex items-center gap-1">
+      <div className="flex flex-wrap items-center gap-1">
         <Button className="!px-1.5" onClick={() => setStops(bench, place, reversed, 'the direction of the gradient')}>Reverse</Button>
         {typeof paint.stops === 'string' ? (
           <Button className="!px-1.5" title="Give the object stops of its own" onClick={() => setStops(bench, place, (all) => [...all], 'the stops')}>Own stops</Button>
@@ -106,11 +108,11 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
         ))}
       </div>
       {chosen && stop !== null && (
-        <div className="flex items-center gap-1.5 text-quiet">
+        <div className="flex flex-wrap items-center gap-1.5 whitespace-nowrap text-quiet">
           stop {stop + 1}
-          <NumberField label="Place of the stop" value={chosen.at * 100} step={1} unit=" %" className="!w-14 border border-hair px-1 text-right text-ink" onChange={(value) => value >= (stops[stop - 1]?.at ?? 0) * 100 && value <= (stops[stop + 1]?.at ?? 1) * 100 && setStop({ at: value / 100 }, 'the place of a stop')} />
+          <NumberField label="Place of the stop" value={chosen.at * 100} step={1} unit=" %" className="!w-11 border border-hair px-1 text-right text-ink" onChange={(value) => value >= (stops[stop - 1]?.at ?? 0) * 100 && value <= (stops[stop + 1]?.at ?? 1) * 100 && setStop({ at: value / 100 }, 'the place of a stop')} />
           opacity
-          <NumberField label="Opacity of the stop" value={(chosen.opacity ?? 1) * 100} step={5} unit=" %" className="!w-14 border border-hair px-1 text-right text-ink" onChange={(value) => value >= 0 && value <= 100 && setStop({ opacity: value / 100 }, 'the opacity of a stop')} />
+          <NumberField label="Opacity of the stop" value={(chosen.opacity ?? 1) * 100} step={5} unit=" %" className="!w-11 border border-hair px-1 text-right text-ink" onChange={(value) => value >= 0 && value <= 100 && setStop({ opacity: value / 100 }, 'the opacity of a stop')} />
           <Button look="plain" disabled={stops.length <= 2} className="!h-5 !px-1.5" onClick={() => {
             setStops(bench, place, (all) => all.filter((_, i) => i !== stop), 'the stops')
             hold(Math.max(0, stop - 1))

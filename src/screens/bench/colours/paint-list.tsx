@@ -12,7 +12,7 @@ import { useBench, useBenchState } from '../context'
 import { changeStyles, setPaint } from './finish-operations'
 import { cssPaint, paintWord } from './paint-words'
 
-const small = 'grid size-5 place-items-center text-quiet enabled:hover:text-ink disabled:opacity-30'
+const small = 'grid h-5 w-4 place-items-center text-quiet enabled:hover:text-ink disabled:opacity-30'
 
 /** The paints of the selection, the front one first: stroke, upper fills, fill. A press takes one in hand. */
 export function PaintList({ objects, rules }: { objects: readonly Styled[]; rules: Rules }) {
@@ -29,7 +29,7 @@ export function PaintList({ objects, rules }: { objects: readonly Styled[]; rule
       return withFills(own, fills)
     }, 'the order of the fills')
   return (
-    <section aria-label="Paints" className="flex w-[244px] flex-none flex-col overflow-y-auto">
+    <section aria-label="Paints" className="flex w-[212px] flex-none flex-col overflow-y-auto">
       {places.map((place) => (
         <PaintRow
           key={place}
@@ -78,7 +78,7 @@ function PaintRow({ place, label, objects, rules, inHand, onUp, onDown, onRemove
         <span className="flex-none">{label}</span>
         <span className="truncate text-quiet">{same ? paintWord(paints[0]!) : 'several'}</span>
       </button>
-      <NumberField label={`Opacity of the ${label}`} value={opacity * 100} unit=" %" step={5} className="!w-12 pr-1 text-right" onChange={(value) => value >= 0 && value <= 100 && setPaint(bench, place, { opacity: value / 100 })} />
+      <NumberField label={`Opacity of the ${label}`} value={opacity * 100} unit=" %" step={5} className="!w-10 pr-0.5 text-right" onChange={(value) => value >= 0 && value <= 100 && setPaint(bench, place, { opacity: value / 100 })} />
       {place !== 'stroke' && (
         <>
           <button type="button" aria-label={`Bring the ${label} up`} title="up" disabled={!onUp} onClick={() => onUp?.()} className={small}><ArrowUp size={12} aria-hidden /></button>

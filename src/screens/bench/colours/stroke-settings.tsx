@@ -18,7 +18,7 @@ export function StrokeSettings({ objects, rules }: { objects: readonly Styled[];
   const set = (change: Partial<Style>, what: string) => changeStyles(bench, (style) => without({ ...style, ...change }), what)
   const limit = shared('miterLimit'), order = shared('strokeFirst'), side = shared('side')
   return (
-    <section aria-label="Stroke" className="grid w-[224px] flex-none grid-cols-[64px_1fr] content-start items-center gap-x-2 gap-y-0.5 overflow-y-auto px-3 py-2 [&>span]:text-quiet">
+    <section aria-label="Stroke" className="grid w-[178px] flex-none grid-cols-[62px_1fr] content-start items-center gap-x-1.5 overflow-y-auto py-1.5 pr-1.5 pl-3 [&>span]:text-quiet">
       <span>weight</span>
       <NamedNumberCell label="weight of the stroke" value={shared('weight')} list={rules.weights} onChange={(weight) => (typeof weight === 'string' || (weight > 0 && weight <= 1000)) && set({ weight: weight as Weight }, 'the weight')} />
       <span>lies</span>

@@ -20,7 +20,7 @@ export function UsedColours({ objects, rules, chosen }: { objects: readonly Styl
   const [first, second] = used
   const ratio = first && second ? contrast(hexOf(bench, first.color), hexOf(bench, second.color)) : null
   return (
-    <section aria-label="Colours" className="flex min-w-[200px] flex-1 flex-col overflow-y-auto px-3 py-2">
+    <section aria-label="Colours" className="flex min-w-[150px] flex-1 flex-col overflow-y-auto px-2.5 py-1.5">
       <p className="text-quiet">{chosen ? 'Colours of the selection' : 'Colours of the icon'}</p>
       {used.slice(0, 12).map(({ color, count }) => (
         <label key={color} className="flex h-[22px] flex-none items-center gap-2">
@@ -28,7 +28,7 @@ export function UsedColours({ objects, rules, chosen }: { objects: readonly Styl
           <span className="min-w-0 flex-1 truncate">{color}</span>
           <span className="text-quiet">{count}×</span>
           {chosen && (
-            <select aria-label={`Recolour ${color} as`} value="" onChange={(event) => recolour(bench, new Map([[color, event.target.value]]))} className="w-[66px] bg-transparent text-quiet">
+            <select aria-label={`Recolour ${color} as`} value="" onChange={(event) => recolour(bench, new Map([[color, event.target.value]]))} className="w-[62px] bg-transparent text-quiet">
               <option value="" disabled>becomes</option>
               {[...rules.palette.map(({ name }) => name), ...used.map((other) => other.color).filter((other) => other.startsWith('#'))].filter((name) => name !== color).map((name) => <option key={name} value={name}>{name}</option>)}
             </select>

@@ -4,7 +4,7 @@ import { memo } from 'react'
 import { evaluate } from '@/core/drawing/evaluate'
 import type { DrawingObject } from '@/core/drawing/object'
 import type { NamedValues } from '@/core/drawing/values'
-import { find } from '@/core/drawing/tree'
+import { find, walk } from '@/core/drawing/tree'
 import { useBenchState, useRules, useShownObjects } from '../context'
 import { ShapeRuns } from './shape-runs'
 
@@ -28,10 +28,14 @@ const Sheaf = memo(
 )
 
 const ObjectShapes = memo(function ObjectShapes({ object, values, dimmed }: { object: DrawingObject; values: NamedValues; dimmed: boolean }) {
+  const faded = useBenchState(({ also, selection }) => also.dimOthers && selection.size > 0 && !outlives(object, selection))
   const by = useBenchState(({ inHand: { shifted } }) => (shifted?.ids.has(object.id) ? shifted.by : null))
   return (
-    <g opacity={dimmed ? 0.25 : undefined} transform={by ? `translate(${by.x} ${by.y})` : undefined}>
+    <g opacity={dimmed || faded ? 0.25 : undefined} transform={by ? `translate(${by.x} ${by.y})` : undefined}>
       <ShapeRuns shapes={evaluate(object, values)} />
     </g>
   )
 })
+
+/** True for what is selected, or holds what is. */
+const outlives = (object: DrawingObject, selection: ReadonlySet<string>): boolean => [...walk([object])].some((place) => selection.has(place.object.id))

@@ -20,21 +20,28 @@ import { measuredWords } from '../tools/measure'
 import { pivotOf } from '../tools/turn'
 import { DIGITS } from './shape-runs'
 import { GradientMarks } from './gradient-marks'
+import { Loupe } from './loupe'
 import { NodeMarks, PenPath } from './node-marks'
+import { ReferenceMarks } from './references'
+import { AllNodes } from './seeing'
 
 /** Everything about the drawing that is not the drawing: outlines, handles, snap marks, figures. In screen pixels. */
 export function Overlay({ view }: { view: View }) {
   const rules = useRules()
   const tool = useBenchState((state) => state.tool)
+  const allNodes = useBenchState((state) => state.also.allNodes)
   return (
     <g pointerEvents="none" fill="none" stroke="var(--hand)">
       <Shifted scale={view.scale}>
         <Selected view={view} rules={rules} />
       </Shifted>
+      {allNodes && <AllNodes view={view} />}
       <GradientMarks />
       {tool === 'measure' && <MeasuredMark view={view} />}
       {tool === 'turn' && <Pivot view={view} />}
       <InHandMarks view={view} rules={rules} />
+      <ReferenceMarks view={view} />
+      <Loupe view={view} />
     </g>
   )
 }

@@ -9,8 +9,9 @@ export const RULER = 22
 
 const NICE = [0.1, 0.5, 1, 2, 4, 8, 16, 32, 64, 128, 256]
 
-/** Rulers along the top and the left, in grid units. */
-export const Rulers = memo(function Rulers({ view, stage }: { view: View; stage: { w: number; h: number } }) {
+/** Rulers along the top and the left, in grid units or in pixels of a size. */
+export const Rulers = memo(function Rulers({ view: at, stage, unit }: { view: View; stage: { w: number; h: number }; /** Grid units that one unit of the rulers is. */ unit: number }) {
+  const view = { ...at, scale: at.scale * unit }
   const tick = NICE.find((step) => step * view.scale >= 8) ?? 512
   const label = NICE.find((step) => step * view.scale >= 44 && step >= tick) ?? 1024
   const places = (from: number, length: number) => {
@@ -19,7 +20,7 @@ export const Rulers = memo(function Rulers({ view, stage }: { view: View; stage:
     return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => (first + i) * tick)
   }
   const strong = (at: number) => Math.abs(at / label - Math.round(at / label)) < 1e-6
-  const text = (at: number) => String(Number(at.toFixed(2))).replace('-', '−')
+  const text = (place: number) => String(Number(place.toFixed(2))).replace('-', '−')
   return (
     <g pointerEvents="none" fontSize="9.5" fill="var(--quiet)" stroke="none">
       <rect width={stage.w} height={RULER} fill="var(--sheet)" />
@@ -43,7 +44,7 @@ export const Rulers = memo(function Rulers({ view, stage }: { view: View; stage:
           </g>
         )
       })}
-      <PointerMarks view={view} />
+      <PointerMarks view={at} />
       <rect width={RULER} height={RULER} fill="var(--sheet)" />
       <path d={`M${RULER + 0.5} 0V${RULER + 0.5}H0`} stroke="var(--hair)" fill="none" />
     </g>

@@ -16,11 +16,12 @@ import type { Rules } from '@/core/rules/rules'
 import { type Assembly, type DrawingObject, isContainer } from '@/core/drawing/object'
 import { countObjects, outermost } from '@/core/drawing/tree'
 import { useSessionState } from '../../frame/set-provider'
-import { guidesOf } from '@/core/set/set'
+import { guidesOf, referencesOf } from '@/core/set/set'
 import { useBench, useBenchState, useRules, useCalmIcon, useCalmObjects } from '../context'
 import { parentOf } from '../operations'
 import type { BenchState } from '../store'
 import { ColoursPanel } from '../colours/colours-panel'
+import { ReferencesPanel } from '../references/references-panel'
 import { AnchorChooser } from './anchor'
 import { GuidesPanel } from './guides-panel'
 import { HistoryPanel } from './history-panel'
@@ -41,6 +42,7 @@ export function Ledger() {
   const selection = useBenchState((state) => state.selection)
   const icon = useCalmIcon()
   const guides = icon ? guidesOf(icon).length : 0
+  const pictures = icon ? referencesOf(icon).length : 0
   const rules = useRules()
   const nodeCount = nodesIn(outermost(objects, selection), rules)
   const tab = 'border-r border-hair px-3.5 py-[5px] text-quiet hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]'
@@ -51,6 +53,7 @@ export function Ledger() {
           <Tabs.Trigger value="objects" className={tab}>Objects {countObjects(objects)}</Tabs.Trigger>
           <Tabs.Trigger value="nodes" className={tab}>Nodes{nodeCount > 0 ? ` ${nodeCount}` : ''}</Tabs.Trigger>
           <Tabs.Trigger value="colours" className={tab}>Colours</Tabs.Trigger>
+          <Tabs.Trigger value="references" className={tab}>References{pictures > 0 ? ` ${pictures}` : ''}</Tabs.Trigger>
           <Tabs.Trigger value="guides" className={tab}>Guides{guides > 0 ? ` ${guides}` : ''}</Tabs.Trigger>
           <Tabs.Trigger value="history" className={tab}>History {steps}</Tabs.Trigger>
         </Tabs.List>
@@ -64,6 +67,9 @@ export function Ledger() {
       </Tabs.Content>
       <Tabs.Content value="colours" className="min-h-0 flex-1 overflow-auto outline-none">
         <ColoursPanel />
+      </Tabs.Content>
+      <Tabs.Content value="references" className="min-h-0 flex-1 overflow-auto outline-none">
+        <ReferencesPanel />
       </Tabs.Content>
       <Tabs.Content value="guides" className="min-h-0 flex-1 overflow-auto outline-none">
         <GuidesPanel />

@@ -15,6 +15,7 @@ import { RULER } from '../layers/rulers'
 import { lasso, travelled } from './drags'
 import { addStopAt } from './gradient-handles'
 import { pullAt } from './pulls'
+import { pullReference } from './reference-tools'
 import { isCircle } from './snapping'
 import type { At, Drag, Tool } from './tool'
 import { hoverOver, pickAt } from './under'
@@ -32,6 +33,8 @@ export function selectTool(bench: Bench): Tool {
       const inHand = bench.free.some((object) => isOver(object, bench.rules, at.p, bench.reach))
       if (!target && !inHand) {
         const guide = guideAt(bench, at.p)
+        const picture = guide ? null : pullReference(bench, at)
+        if (picture) return picture
         return guide ? dragGuide(bench, guide, false, RULER) : selectWithin(bench, at)
       }
       if (!inHand && target && !bench.store.getState().selection.has(target.id)) {

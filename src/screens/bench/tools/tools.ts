@@ -8,6 +8,8 @@ import { measureTool } from './measure'
 import { mirrorTool } from './mirror'
 import { nodesTool } from './nodes'
 import { penTool } from './pen'
+import { cropTool, placeTool } from './reference-tools'
+import { sampleTool } from './sample'
 import { selectTool } from './select'
 import type { Tool } from './tool'
 import { textTool } from './text'
@@ -32,5 +34,8 @@ export function makeTools(bench: Bench): Record<ToolId, Tool> {
     nodes: nodesTool(bench),
     turn: turnTool(bench),
     mirror: mirrorTool(bench),
+    sample: sampleTool(bench),
+    place: placeTool(bench),
+    crop: cropTool(bench),
   }
 }
