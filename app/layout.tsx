@@ -3,6 +3,7 @@ import type { Metadata } from 'next'
 import type { ReactNode } from 'react'
 import { CommandBox } from '@/ui/command-box'
 import { FILM_SCRIPT } from '@/ui/film'
+import { KeySheet } from '@/ui/key-sheet'
 import { NoticeBar } from '@/ui/notice'
 
 export const metadata: Metadata = { title: 'Wise Square', description: 'Sets of icons on a shared pixel grid.' }
@@ -17,6 +18,7 @@ export default function Layout({ children }: { children: ReactNode }) {
         {children}
         <NoticeBar />
         <CommandBox />
+        <KeySheet />
       </body>
     </html>
   )

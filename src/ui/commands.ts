@@ -9,6 +9,8 @@ import { say } from './notice'
 export type Command = {
   readonly id: string
   readonly name: string
+  /** Under which heading its key is listed. */
+  readonly group?: string
   /** Keys in tinykeys' notation; the first is the one that is shown. */
   readonly keys?: readonly string[]
   /** True for a key that works in a text field too. */
@@ -58,7 +60,10 @@ export function typing(event: KeyboardEvent): boolean {
   return target?.closest?.('input, textarea, select, [contenteditable], [role=dialog], [role=menu], [role=listbox]') != null
 }
 
-const SIGNS: Record<string, string> = { $mod: 'Ctrl', BracketLeft: '[', BracketRight: ']', Backquote: '`', Escape: 'Esc', Equal: '+', Minus: '−' }
+/** Commands under one heading of the key sheet. */
+export const grouped = (group: string, commands: readonly Command[]): Command[] => commands.map((command) => ({ ...command, group }))
+
+const SIGNS: Record<string, string> = { $mod: 'Ctrl', Slash: '/', BracketLeft: '[', BracketRight: ']', Backquote: '`', Escape: 'Esc', Equal: '+', Minus: '−' }
 
 /** A key in tinykeys' notation as it is printed: `$mod+Shift+KeyZ` is Ctrl Shift Z. */
 export function keyName(key: string): string {

@@ -6,6 +6,7 @@ import { shown } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
+import { AlternativesList } from './arrange/alternatives-list'
 import { Bench } from './bench'
 import { copySelection, pasteObjects } from './clipboard'
 import { benchCommands } from './commands'
@@ -114,6 +115,7 @@ function StageOrEmpty({ bench, tools }: { bench: Bench; tools: ReturnType<typeof
       <div className="relative grid min-h-0 grid-rows-[minmax(0,1fr)_25px]">
         <Stage tools={tools} />
         <Seeing />
+        <AlternativesList />
         <Strip />
       </div>
     )

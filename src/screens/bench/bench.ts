@@ -7,6 +7,7 @@ import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
 import { freshName } from '@/core/drawing/fresh'
 import { type DrawingObject, isContainer } from '@/core/drawing/object'
+import type { Style } from '@/core/drawing/style'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
 import { applyEdit } from '@/core/set/edit'
@@ -95,7 +96,7 @@ export class Bench {
   }
 
   take(tool: ToolId): void {
-    this.store.setState({ tool, inHand: NOTHING_IN_HAND })
+    this.store.setState({ tool, inHand: NOTHING_IN_HAND, hinted: tool === 'select' ? null : tool })
   }
 
   hold(inHand: Partial<InHand>): void {
@@ -202,6 +203,9 @@ export class Bench {
 
   /** Follows a copy that is moved or turned, so that the next duplicate does likewise. */
   trail: { readonly ids: string; readonly map: Transform } | null = null
+
+  /** A finish that was copied, and the box of the object it is from. */
+  finish: { readonly style: Style; readonly box: Box } | null = null
 
   /** Whether it was agreed that shapes become paths where an edit of their nodes asks for it. */
   mayLose = false

@@ -1,6 +1,7 @@
-import { type Command, keyName, runCommand } from '@/ui/commands'
+import { type Command, grouped, keyName, runCommand } from '@/ui/commands'
 import type { MenuEntry } from '@/ui/menu'
 import { isContainer } from '@/core/drawing/object'
+import { arrangeCommands } from './arrange/arrange-commands'
 import type { Bench } from './bench'
 import { assemble, assemblyNeeds, duplicate, group, loosen, nudge, order, parentOf, remove, setFlag } from './operations'
 import { fitSquare } from './fit-square'
@@ -56,53 +57,58 @@ export function benchCommands(bench: Bench): Command[] {
   const toggle = (flag: 'hidden' | 'locked', objects = bench.selected) => setFlag(bench, objects, flag, !objects.every((object) => object[flag]))
 
   return [
-    ...TOOLS.flatMap(({ tools }) =>
-      tools.map(({ id, name, key }): Command => ({ id, name, keys: [key], needs: open, run: () => bench.take(id) })),
+    ...TOOLS.flatMap(({ cluster, tools }) =>
+      tools.map(({ id, name, key }): Command => ({ id, name, group: cluster, keys: [key], needs: open, run: () => bench.take(id) })),
     ),
-    { id: 'assemble', name: 'Assemble', keys: ['KeyA'], needs: () => selected() ?? assemblyNeeds(bench), run: () => assemble(bench, 'adds') },
-    { id: 'assemble-cut', name: 'Assemble: the upper cuts the lowest', keys: ['Shift+KeyA'], needs: () => selected() ?? assemblyNeeds(bench), run: () => assemble(bench, 'cuts') },
-    { id: 'group', name: 'Group', keys: ['$mod+KeyG'], needs: free, run: () => group(bench) },
-    {
-      id: 'loosen',
-      name: 'Loosen a group or an assembly',
-      keys: ['$mod+Shift+KeyG'],
-      needs: () => (bench.free.some(isContainer) ? null : 'Select a group or an assembly first.'),
-      run: () => loosen(bench),
-    },
-    { id: 'duplicate', name: 'Duplicate', keys: ['$mod+KeyD'], needs: selected, run: () => duplicate(bench) },
-    { id: 'delete', name: 'Delete', keys: ['Delete', 'Backspace'], needs: () => (inNodes(bench) ? nodesNeed(bench) : free()), run: () => (inNodes(bench) ? deleteNodes(bench) : remove(bench)) },
-    {
-      id: 'select-all',
-      name: 'Select all',
-      keys: ['$mod+KeyA'],
-      needs: open,
-      run: () => inNodes(bench) ? selectNodes(bench, 'all') : bench.select(bench.reachable.filter(({ hidden, locked }) => !hidden && !locked).map(({ id }) => id)),
-    },
-    { id: 'front', name: 'Bring to the front', keys: ['$mod+Shift+BracketRight'], needs: free, run: () => order(bench, 'front') },
-    { id: 'forward', name: 'Bring forward', keys: ['$mod+BracketRight'], needs: free, run: () => order(bench, 'forward') },
-    { id: 'backward', name: 'Bring backward', keys: ['$mod+BracketLeft'], needs: free, run: () => order(bench, 'backward') },
-    { id: 'back', name: 'Bring to the back', keys: ['$mod+Shift+BracketLeft'], needs: free, run: () => order(bench, 'back') },
-    { id: 'lock', name: 'Lock or unlock', keys: ['$mod+KeyL'], needs: selected, run: () => toggle('locked') },
-    { id: 'hide', name: 'Hide or show', keys: ['$mod+KeyH'], needs: selected, run: () => toggle('hidden') },
-    ...nudges.flatMap(([name, x, y]) => {
-      const by = (keys: string, k: number, words: string): Command => ({
-        id: `nudge-${name}-${k}`,
-        name: `Nudge ${name.toLowerCase()}${words}`,
-        keys: [keys],
-        needs: () => (inNodes(bench) ? nodesNeed(bench) : free()),
-        run: () => (inNodes(bench) ? nudgeNodes : nudge)(bench, { x: x * k * step(), y: y * k * step() }),
-      })
-      return [by(`Arrow${name}`, 1, ''), by(`Shift+Arrow${name}`, 10, ' by ten steps'), by(`Alt+Arrow${name}`, 0.1, ' by a tenth')]
-    }),
-    ...nodeCommands(bench),
-    ...transformCommands(bench),
-    ...symmetryCommands(bench),
-    ...seeingCommands(bench),
+    ...grouped('Objects', [
+      { id: 'assemble', name: 'Assemble', keys: ['KeyA'], needs: () => selected() ?? assemblyNeeds(bench), run: () => assemble(bench, 'adds') },
+      { id: 'assemble-cut', name: 'Assemble: the upper cuts the lowest', keys: ['Shift+KeyA'], needs: () => selected() ?? assemblyNeeds(bench), run: () => assemble(bench, 'cuts') },
+      { id: 'group', name: 'Group', keys: ['$mod+KeyG'], needs: free, run: () => group(bench) },
+      {
+        id: 'loosen',
+        name: 'Loosen a group or an assembly',
+        keys: ['$mod+Shift+KeyG'],
+        needs: () => (bench.free.some(isContainer) ? null : 'Select a group or an assembly first.'),
+        run: () => loosen(bench),
+      },
+      { id: 'duplicate', name: 'Duplicate', keys: ['$mod+KeyD'], needs: selected, run: () => duplicate(bench) },
+      { id: 'delete', name: 'Delete', keys: ['Delete', 'Backspace'], needs: () => (inNodes(bench) ? nodesNeed(bench) : free()), run: () => (inNodes(bench) ? deleteNodes(bench) : remove(bench)) },
+      {
+        id: 'select-all',
+        name: 'Select all',
+        keys: ['$mod+KeyA'],
+        needs: open,
+        run: () => inNodes(bench) ? selectNodes(bench, 'all') : bench.select(bench.reachable.filter(({ hidden, locked }) => !hidden && !locked).map(({ id }) => id)),
+      },
+      { id: 'front', name: 'Bring to the front', keys: ['$mod+Shift+BracketRight'], needs: free, run: () => order(bench, 'front') },
+      { id: 'forward', name: 'Bring forward', keys: ['$mod+BracketRight'], needs: free, run: () => order(bench, 'forward') },
+      { id: 'backward', name: 'Bring backward', keys: ['$mod+BracketLeft'], needs: free, run: () => order(bench, 'backward') },
+      { id: 'back', name: 'Bring to the back', keys: ['$mod+Shift+BracketLeft'], needs: free, run: () => order(bench, 'back') },
+      { id: 'lock', name: 'Lock or unlock', keys: ['$mod+KeyL'], needs: selected, run: () => toggle('locked') },
+      { id: 'hide', name: 'Hide or show', keys: ['$mod+KeyH'], needs: selected, run: () => toggle('hidden') },
+      ...nudges.flatMap(([name, x, y]) => {
+        const by = (keys: string, k: number, words: string): Command => ({
+          id: `nudge-${name}-${k}`,
+          name: `Nudge ${name.toLowerCase()}${words}`,
+          keys: [keys],
+          needs: () => (inNodes(bench) ? nodesNeed(bench) : free()),
+          run: () => (inNodes(bench) ? nudgeNodes : nudge)(bench, { x: x * k * step(), y: y * k * step() }),
+        })
+        return [by(`Arrow${name}`, 1, ''), by(`Shift+Arrow${name}`, 10, ' by ten steps'), by(`Alt+Arrow${name}`, 0.1, ' by a tenth')]
+      }),
+      ...transformCommands(bench),
+      ...symmetryCommands(bench),
+      ...arrangeCommands(bench),
+    ]),
+    ...grouped('Nodes', nodeCommands(bench)),
+    ...grouped('Seeing', seeingCommands(bench)),
     { id: 'clear-guides', name: 'Clear the guides', needs: () => (benchGuides(bench).length > 0 ? null : 'There is no guide. Drag one out of a ruler.'), run: () => setGuides(bench, [], 'Clear the guides') },
     { id: 'step-out', name: 'Step out', keys: ['Escape'], run: () => stepOut(bench) },
-    { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },
-    { id: 'zoom-in', name: 'Zoom in', keys: ['$mod+Equal'], run: () => zoom(bench, 1.25) },
-    { id: 'zoom-out', name: 'Zoom out', keys: ['$mod+Minus'], run: () => zoom(bench, 0.8) },
+    ...grouped('Seeing', [
+      { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },
+      { id: 'zoom-in', name: 'Zoom in', keys: ['$mod+Equal'], run: () => zoom(bench, 1.25) },
+      { id: 'zoom-out', name: 'Zoom out', keys: ['$mod+Minus'], run: () => zoom(bench, 0.8) },
+    ]),
     ...(['grid', 'keylines', 'liveArea', 'guides', 'rulers'] as const).map(
       (layer): Command => ({
         id: `show-${layer}`,
@@ -128,7 +134,7 @@ function zoom(bench: Bench, factor: number): void {
   if (view) bench.store.setState({ view: zoomAt(view, { x: stage.w / 2, y: stage.h / 2 }, factor, bench.rules.grid.size) })
 }
 
-const IN_MENU = ['assemble', 'assemble-cut', 'group', 'loosen', 'fix', 'duplicate', 'flip-x', 'flip-y', 'mirror-live', 'make-symmetric', 'front', 'forward', 'backward', 'back', 'lock', 'hide', 'delete']
+const IN_MENU = ['assemble', 'assemble-cut', 'group', 'loosen', 'fix', 'duplicate', 'flip-x', 'flip-y', 'mirror-live', 'make-symmetric', 'mask-inside', 'mask-outside', 'copy-finish', 'paste-finish', 'alike-stroke', 'alike-fill', 'front', 'forward', 'backward', 'back', 'lock', 'hide', 'delete']
 
 const NODE_MENU = ['node-corner', 'node-smooth', 'node-symmetric', 'node-insert', 'node-straight', 'node-join', 'node-open', 'node-others', 'node-alike', 'delete']
 

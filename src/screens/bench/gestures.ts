@@ -35,6 +35,7 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
         return
       }
       if (event.button !== 0 || !bench.icon) return
+      store.setState({ hinted: null })
       ;(document.activeElement as HTMLElement | null)?.blur()
       const begun = guideFromRuler(bench, at) ?? tool().press(at)
       if (!begun) return
@@ -86,7 +87,7 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
       }
       if (event.code === 'KeyX' && !event.ctrlKey && !event.metaKey) held.free = down
       if (event.code === 'Backquote') store.setState({ showKeys: down })
-      if (event.code === 'KeyV' && !event.ctrlKey && !event.metaKey && !event.altKey) store.setState({ bare: down })
+      if (event.code === 'KeyV' && !event.ctrlKey && !event.metaKey && !event.altKey && !(down && event.shiftKey)) store.setState({ bare: down })
       if (!down) {
         tool().key?.(event.key, false)
         return

@@ -23,7 +23,7 @@ export function duplicateIcon(bench: Bench, icon: Icon): void {
   const copy: Icon = {
     id: newId(),
     name: freeName(icon.name, names(bench)),
-    masters: icon.masters.map((master) => ({ ...master, objects: master.objects.map((object) => withNewIds(object, newId)) })),
+    masters: icon.masters.map((master) => ({ ...master, objects: master.objects.map((object) => withNewIds(object, newId)), ...(master.alternatives && { alternatives: master.alternatives.map((one) => ({ ...one, objects: one.objects.map((object) => withNewIds(object, newId)) })) }) })),
   }
   commit(bench.session, { kind: 'add-icons', icons: [copy], at: icons.findIndex(({ id }) => id === icon.id) + 1 }, `Duplicate ${icon.name}`)
   bench.open(copy.id)

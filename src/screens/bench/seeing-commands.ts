@@ -16,7 +16,7 @@ export function seeingCommands(bench: Bench): Command[] {
     also('allNodes', 'See all nodes', 'KeyN'),
     also('dimOthers', 'Dim what is not selected', 'KeyM'),
     also('darkSquare', 'Put the square on the other ground', 'KeyB'),
-    { id: 'show-references', name: 'Show or hide the references', keys: ['Shift+KeyI'], run: () => store.setState(({ layers }) => ({ layers: { ...layers, references: !layers.references } })) },
+    { id: 'show-references', name: 'Show or hide the references', keys: ['Shift+KeyP'], run: () => store.setState(({ layers }) => ({ layers: { ...layers, references: !layers.references } })) },
     { id: 'zoom-selection', name: 'Zoom to the selection', keys: ['Shift+Digit0'], needs: () => (bench.selected.length > 0 ? null : 'Select what to zoom to first.'), run: () => zoomToSelection(bench) },
     { id: 'zoom-real', name: 'Zoom to real size', keys: ['Alt+Digit0'], run: () => zoomReal(bench) },
   ]

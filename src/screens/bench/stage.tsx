@@ -23,6 +23,7 @@ import { RULER, Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
 import type { ToolId } from './store'
 import type { Tool } from './tools/tool'
+import { toScreen, type View } from './view'
 
 /** The square and what surrounds it. */
 export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
@@ -39,6 +40,7 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
   const also = useBenchState((state) => state.also)
   const rulerPixels = useBenchState((state) => state.rulerPixels)
   const bare = useBenchState((state) => state.bare)
+  const hinted = useBenchState((state) => state.hinted)
   const rules = useRules()
   const icon = useShownIcon((shownIcon) => shownIcon?.name)
   const name = useSessionState((state) => shown(state).name)
@@ -95,7 +97,7 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
                 {seeing === 'outline' ? <OutlineArtwork /> : seeing === 'tints' ? <TintedArtwork /> : artwork}
               </g>
             </Layer>
-            {seeing === 'pixels' && <PixelArtwork view={view} size={seenPixels !== null && rules.sizes.includes(seenPixels) ? seenPixels : rules.sizes[0]!} />}
+            {seeing === 'pixels' && <PixelArtwork view={view} ground={(ground ?? film) === 'night' ? 'dark' : 'light'} size={seenPixels !== null && rules.sizes.includes(seenPixels) ? seenPixels : rules.sizes[0]!} />}
             <DifferenceLayer view={view} />
             {layers.references && <Layer stage={stage}><ReferenceLayer over view={view} /></Layer>}
             {marks && (
@@ -104,6 +106,7 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
                 {layers.guides && <GuideLayer view={view} size={rules.grid.size} />}
               </Layer>
             )}
+            {marks && hinted === tool && <PointerHint view={view} text={tools[tool].hint} />}
             {marks && (
               <Layer stage={stage}>
                 <Overlay view={view} />
@@ -120,6 +123,18 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
         {icon !== undefined && view && <TitleBlock name={icon} set={name} rules={rules} scale={view.scale} />}
       </div>
     </RightMenu>
+  )
+}
+
+/** What the tool just taken does, beside the pointer until its first press. */
+function PointerHint({ view, text }: { view: View; text: string }) {
+  const pointer = useBenchState((state) => state.pointer)
+  if (!pointer) return null
+  const { x, y } = toScreen(view, pointer)
+  return (
+    <ul aria-hidden className="pointer-events-none absolute z-[2] border border-hair bg-sheet/90 px-1.5 py-1 text-small text-quiet" style={{ left: x + 22, top: y + 38 }}>
+      {text.split(' · ').map((part) => <li key={part}>{part}</li>)}
+    </ul>
   )
 }
 

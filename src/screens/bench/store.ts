@@ -4,6 +4,7 @@ import type { Node } from '@/core/drawing/object'
 import type { Point } from '@/core/geometry/point'
 import type { SnapMark } from '@/core/snap/snap'
 import type { SnapSwitches } from '@/core/snap/targets'
+import type { AlignTo } from './arrange/arrange-operations'
 import type { EllipsePart } from './tools/fresh-shape'
 import type { Measured } from './tools/measure'
 import type { Sample } from './tools/sample'
@@ -82,6 +83,11 @@ export type BenchState = {
   readonly also: { readonly allNodes: boolean; readonly dimOthers: boolean; readonly darkSquare: boolean }
   /** The delivered size whose pixels the rulers count; null for grid units. */
   readonly rulerPixels: number | null
+  readonly alignTo: AlignTo
+  /** The gap that objects are spaced by; null shares what is between the outermost. */
+  readonly gap: number | null
+  /** The tool whose hint is at the pointer, until its first press. */
+  readonly hinted: ToolId | null
   /** Nothing but the icon is shown, as long as a key is held. */
   readonly bare: boolean
   /** The selected nodes of the selected path, as “contour node”. */
@@ -138,6 +144,9 @@ export function createBenchStore(icon: string | null): BenchStore {
     seenPixels: null,
     also: { allNodes: false, dimOthers: false, darkSquare: false },
     rulerPixels: null,
+    alignTo: 'selection',
+    gap: null,
+    hinted: null,
     bare: false,
     nodes: new Set(),
     reference: null,

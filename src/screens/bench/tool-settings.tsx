@@ -1,11 +1,13 @@
 'use client'
 
+import { Scaling } from 'lucide-react'
 import { useState } from 'react'
 import { rotation, type Transform } from '@/core/geometry/transform'
 import { Choice } from '@/ui/choice'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import { outermost } from '@/core/drawing/tree'
+import { ArrangeSettings } from './arrange/arrange-settings'
 import { useBench, useBenchState, useCalmObjects } from './context'
 import { transformSelection } from './operations'
 import type { BenchState } from './store'
@@ -134,7 +136,12 @@ function SelectSettings() {
   const selection = useBenchState((state) => state.selection)
   const [only, ...more] = outermost(objects, selection)
   if (only?.kind === 'text' && more.length === 0) return <TextSettings key={only.id} object={only} />
-  return <ScaleOwn />
+  return (
+    <>
+      {selection.size > 0 && <ArrangeSettings />}
+      <ScaleOwn />
+    </>
+  )
 }
 
 /** Whether weights and corners that do not come from the rules scale with the object. */
@@ -144,17 +151,18 @@ function ScaleOwn() {
   const selected = useBenchState((state) => state.selection.size > 0)
   if (!selected) return null
   return (
-    <Setting word="scaling">
+    <div className="flex items-center border-l border-hair pl-1">
       <button
         type="button"
         aria-pressed={scaleOwn}
         title="Weights and corners that are numbers of their own scale with the object, or stay. Those from the rules never scale."
         onClick={() => bench.store.setState({ scaleOwn: !scaleOwn })}
-        className="h-6 rounded-sheet border border-hair px-2 text-ink hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-sheet"
+        aria-label="Own weights and corners scale too"
+        className="grid size-6 place-items-center rounded-sheet text-ink hover:bg-film aria-pressed:bg-ink aria-pressed:text-sheet"
       >
-        own weights and corners too
+        <Scaling size={15} strokeWidth={1.5} aria-hidden />
       </button>
-    </Setting>
+    </div>
   )
 }
 

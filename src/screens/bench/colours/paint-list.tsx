@@ -3,12 +3,13 @@
 import clsx from 'clsx'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { fillsOf, opacityAt, type PaintPlace, paintAt, withFills } from '@/core/drawing/finish'
-import type { Styled } from '@/core/drawing/object'
+import type { DrawingObject, Styled } from '@/core/drawing/object'
+import { outermost } from '@/core/drawing/tree'
 import { INK } from '@/core/drawing/values'
 import type { Rules } from '@/core/rules/rules'
 import { Chip } from '@/ui/chip'
 import { NumberField } from '@/ui/number-field'
-import { useBench, useBenchState } from '../context'
+import { useBench, useBenchState, useCalmObjects } from '../context'
 import { changeStyles, setPaint } from './finish-operations'
 import { cssPaint, paintWord } from './paint-words'
 
@@ -30,6 +31,7 @@ export function PaintList({ objects, rules }: { objects: readonly Styled[]; rule
     }, 'the order of the fills')
   return (
     <section aria-label="Paints" className="flex w-[212px] flex-none flex-col overflow-y-auto">
+      <WholeRow />
       {places.map((place) => (
         <PaintRow
           key={place}
@@ -54,6 +56,21 @@ export function PaintList({ objects, rules }: { objects: readonly Styled[]; rule
         <Plus size={12} aria-hidden /> another fill over these
       </button>
     </section>
+  )
+}
+
+/** The opacity of the selected objects as wholes. */
+function WholeRow() {
+  const bench = useBench()
+  const objects = useCalmObjects()
+  const selection = useBenchState((state) => state.selection)
+  const [first, ...more] = outermost(objects, selection).map(({ opacity = 1 }) => opacity)
+  const set = (opacity: number) => bench.change((object) => { const { opacity: _, ...rest } = object; return (opacity < 1 ? { ...rest, opacity } : rest) as DrawingObject }, 'the opacity')
+  return (
+    <label className="flex h-[25px] flex-none items-center border-b border-faint pr-[52px] pl-3">
+      <span className="flex-1">whole</span>
+      <NumberField label="Opacity of the whole" value={first === undefined || more.some((one) => one !== first) ? null : first * 100} placeholder="several" unit=" %" step={5} className="!w-12 pr-0.5 text-right" onChange={(value) => value >= 0 && value <= 100 && set(value / 100)} />
+    </label>
   )
 }
 

@@ -59,13 +59,13 @@ const Tinted = memo(function Tinted({ object, values, hue }: { object: Styled; v
 })
 
 /** The square as the pixels of one delivered size. */
-export function PixelArtwork({ view, size }: { view: View; size: number }) {
+export function PixelArtwork({ view, size, ground }: { view: View; size: number; ground: 'light' | 'dark' }) {
   const icon = useCalmIcon()
   const rules = useRules()
   if (!icon) return null
   return (
     <div className="pointer-events-none absolute origin-top-left" style={{ left: view.x, top: view.y, transform: `scale(${(rules.grid.size * view.scale) / size})` }}>
-      <PixelPicture svg={proofSvg(icon, rules, 'light')} size={size} exact label={`The square in ${size} pixels`} />
+      <PixelPicture svg={proofSvg(icon, rules, ground)} size={size} exact label={`The square in ${size} pixels`} />
     </div>
   )
 }

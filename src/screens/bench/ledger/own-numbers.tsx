@@ -2,7 +2,7 @@
 
 import { segmentCount } from '@/core/geometry/path'
 import { outline } from '@/core/drawing/evaluate'
-import type { Arrow, DrawingObject, Ellipse, Mirror, Rectangle, Spiral } from '@/core/drawing/object'
+import { type Arrow, type DrawingObject, type Ellipse, type Group, Mask, type Mirror, type Rectangle, type Spiral } from '@/core/drawing/object'
 import { traced } from '@/core/drawing/trace'
 import { radiusOf } from '@/core/drawing/values'
 import type { Radius } from '@/core/drawing/style'
@@ -66,11 +66,22 @@ export function OwnNumbers({ object, rules, readOnly, change }: { object: Drawin
         </>
       )
     }
+    case 'group':
+      return (
+        <>
+          <WordCell<Mask | 'no mask'> label={`mask of ${object.name}`} value={object.mask ?? 'no mask'} words={['no mask', ...Mask.options]} readOnly={readOnly} onChange={(mask) => change((other) => (other.kind === 'group' ? withMask(other, mask === 'no mask' ? undefined : mask) : other), 'the mask')} />
+          <span className="truncate px-1">{words(object, rules)}</span>
+        </>
+      )
     case 'rectangle':
       return <SingleCorners object={object} rules={rules} readOnly={readOnly} change={change} />
     default:
       return <span className="truncate px-1">{words(object, rules)}</span>
   }
+}
+
+function withMask({ mask: _, ...rest }: Group, mask: Mask | undefined): Group {
+  return mask ? { ...rest, mask } : rest
 }
 
 function withDepth<T extends Extract<DrawingObject, { kind: 'polygon' }>>(object: T, depth: number): T {

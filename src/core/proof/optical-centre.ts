@@ -1,0 +1,49 @@
+import { measure } from '../geometry/measure'
+import type { Path } from '../geometry/path'
+import { distance, type Point } from '../geometry/point'
+import { pointAt } from '../geometry/segment'
+import type { Circle } from '../geometry/solve'
+import type { Shape } from '../drawing/shape'
+import { strokedArea } from '../outline/stroking'
+import { combine } from '../planar/boolean'
+
+/** What shapes paint, whatever the colour, as one area. */
+export function inkOf(shapes: readonly Shape[]): Path {
+  const parts = shapes.flatMap(({ path, fill, stroke }) => [...(fill ? [path] : []), ...(stroke ? [strokedArea(path, stroke)] : [])])
+  return combine(parts.map((path) => ({ path, role: 'adds' as const })))
+}
+
+/** Where an area would balance; null of none. */
+export const inkCentroid = (ink: Path): Point | null => (ink.length > 0 ? measure(ink).centroid : null)
+
+/** How many places of each segment are looked at. */
+const LOOKS = 24
+
+/** The least circle around an area, by dense places of its outline (Welzl 1991, moved to the front); null of none. */
+export function enclosingCircle(ink: Path): Circle | null {
+  const points = ink.flatMap(({ segments }) => segments.flatMap((segment) => Array.from({ length: segment.kind === 'line' ? 1 : LOOKS }, (_, i) => pointAt(segment, i / (segment.kind === 'line' ? 1 : LOOKS)))))
+  const [first] = points
+  if (!first) return null
+  let circle: Circle = { centre: first, r: 0 }
+  const inside = (p: Point) => distance(p, circle.centre) <= circle.r + 1e-9
+  for (let i = 0; i < points.length; i++) {
+    if (inside(points[i]!)) continue
+    circle = { centre: points[i]!, r: 0 }
+    for (let j = 0; j < i; j++) {
+      if (inside(points[j]!)) continue
+      circle = across(points[i]!, points[j]!)
+      for (let k = 0; k < j; k++) if (!inside(points[k]!)) circle = through(points[i]!, points[j]!, points[k]!) ?? circle
+    }
+  }
+  return circle
+}
+
+const across = (p: Point, q: Point): Circle => ({ centre: { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 }, r: distance(p, q) / 2 })
+
+function through(p: Point, q: Point, s: Point): Circle | null {
+  const ax = q.x - p.x, ay = q.y - p.y, bx = s.x - p.x, by = s.y - p.y, d = 2 * (ax * by - ay * bx)
+  if (Math.abs(d) < 1e-12) return null
+  const a = ax * ax + ay * ay, b = bx * bx + by * by
+  const x = (by * a - ay * b) / d, y = (ax * b - bx * a) / d
+  return { centre: { x: p.x + x, y: p.y + y }, r: Math.hypot(x, y) }
+}
