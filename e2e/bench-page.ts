@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs'
 import { expect, type Locator, type Page } from '@playwright/test'
+import { unzipSync } from 'fflate'
 
 /** The bench as a person uses it: by pointer on the square, by keys, by the ledger. Coordinates are grid units. */
 export class BenchPage {
@@ -110,4 +112,28 @@ export class BenchPage {
 async function hrefOf(page: Page, set: string): Promise<string> {
   const href = await page.getByRole('link', { name: set, exact: true }).getAttribute('href')
   return `/api${href!.replace('/draw', '/file')}`
+}
+
+/** The SVG files of the set as they are delivered, by name; the bench is opened again afterwards. */
+export async function delivered(page: Page, bench: BenchPage): Promise<Record<string, string>> {
+  await bench.saved()
+  await page.getByRole('link', { name: 'Deliver' }).click()
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download as a zip' }).click()])
+  const files = unzipSync(readFileSync(await download.path()))
+  await page.getByRole('link', { name: 'Draw' }).click()
+  await bench.ready()
+  return Object.fromEntries(Object.entries(files).flatMap(([path, bytes]) => (path.endsWith('.svg') ? [[path.replace(/^svg\/|\.svg$/g, ''), Buffer.from(bytes).toString()]] : [])))
+}
+
+/** Types a value into a setting. */
+export async function setting(page: Page, label: string, value: string): Promise<void> {
+  await page.getByLabel(label, { exact: true }).fill(value)
+  await page.getByLabel(label, { exact: true }).press('Enter')
+}
+
+/** Does a command by its name, by way of the command box. */
+export async function command(page: Page, name: string): Promise<void> {
+  await page.keyboard.press('Control+k')
+  await page.getByPlaceholder('What would you like to do?').fill(name)
+  await page.keyboard.press('Enter')
 }

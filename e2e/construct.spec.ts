@@ -1,25 +1,8 @@
-import { readFileSync } from 'node:fs'
 import { expect, type Page, test } from '@playwright/test'
-import { unzipSync } from 'fflate'
 import { readPathData } from '../src/core/formats/path-reader'
-import { BenchPage } from './bench-page'
-
-/** The SVG files of the set as they are delivered, by name; the bench is opened again afterwards. */
-async function delivered(page: Page, bench: BenchPage): Promise<Record<string, string>> {
-  await bench.saved()
-  await page.getByRole('link', { name: 'Deliver' }).click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download as a zip' }).click()])
-  const files = unzipSync(readFileSync(await download.path()))
-  await page.getByRole('link', { name: 'Draw' }).click()
-  await bench.ready()
-  return Object.fromEntries(Object.entries(files).flatMap(([path, bytes]) => (path.endsWith('.svg') ? [[path.replace(/^svg\/|\.svg$/g, ''), Buffer.from(bytes).toString()]] : [])))
-}
+import { BenchPage, delivered, setting } from './bench-page'
 
 const paths = (svg: string): string[] => [...svg.matchAll(/ d="([^"]+)"/g)].map(([, d]) => d!)
-const setting = async (page: Page, label: string, value: string) => {
-  await page.getByLabel(label, { exact: true }).fill(value)
-  await page.getByLabel(label, { exact: true }).press('Enter')
-}
 const clear = async (bench: BenchPage) => {
   await bench.press('Escape')
   await bench.press('Control+a')

@@ -63,7 +63,7 @@ export function typing(event: KeyboardEvent): boolean {
 /** Commands under one heading of the key sheet. */
 export const grouped = (group: string, commands: readonly Command[]): Command[] => commands.map((command) => ({ ...command, group }))
 
-const SIGNS: Record<string, string> = { $mod: 'Ctrl', Slash: '/', BracketLeft: '[', BracketRight: ']', Backquote: '`', Escape: 'Esc', Equal: '+', Minus: '−' }
+const SIGNS: Record<string, string> = { $mod: 'Ctrl', Slash: '/', Period: '.', Comma: ',', BracketLeft: '[', BracketRight: ']', Backquote: '`', Escape: 'Esc', Equal: '+', Minus: '−' }
 
 /** A key in tinykeys' notation as it is printed: `$mod+Shift+KeyZ` is Ctrl Shift Z. */
 export function keyName(key: string): string {

@@ -49,7 +49,7 @@ export function KeySheet() {
 function Line({ what, keys }: { what: string; keys: string }) {
   return (
     <div className="flex break-inside-avoid items-baseline justify-between gap-2 border-b border-faint py-px">
-      <dt className="text-quiet">{what.replace(/^Nodes: /, '')}</dt>
+      <dt className="text-quiet"><span className="inline-block first-letter:uppercase">{what.replace(/^Nodes: /, '')}</span></dt>
       <dd className="flex-none font-[560]">{keys}</dd>
     </div>
   )

@@ -94,7 +94,7 @@ function ChosenActions({ reference }: { reference: Reference }) {
   }
   return (
     <>
-      <Button title="Two places of the picture, and where they belong" onClick={() => bench.take('place')}>Place by two points</Button>
+      <Button title={reference.locked ? 'It is locked' : 'Two places of the picture, and where they belong'} disabled={reference.locked === true} onClick={() => bench.take('place')}>Place by two points</Button>
       <Button onClick={() => bench.take('crop')}>Crop</Button>
       <Button title="The main colours of the picture, to be taken below Colours" onClick={() => void palette()}>Its colours</Button>
       <Button look={comparing ? 'strong' : 'framed'} aria-pressed={comparing} onClick={() => bench.store.setState({ compare: comparing ? null : reference.id })}>Difference</Button>
