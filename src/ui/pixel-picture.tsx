@@ -65,8 +65,7 @@ export function PixelPicture({ svg, size, scale = 1, exact, label, className, on
   return (
     <canvas
       ref={canvas}
-      role="img"
-      aria-label={label}
+      {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
       width={size}
       height={size}
       className={className}

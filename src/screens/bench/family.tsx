@@ -17,6 +17,7 @@ import { commit, shown } from '../frame/session'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { useBench, useCalmIcon, useCalmSet } from './context'
 import { BinDialog } from './bin-dialog'
+import { DRAG_ACCESS } from '@/ui/drag-access'
 import { NameDialog } from '@/ui/name-dialog'
 import { addIcon, deleteIcon, duplicateIcon, renameIcon } from './icons'
 
@@ -44,7 +45,7 @@ export function Family() {
   return (
     <aside aria-label="Family" className="row-span-2 flex min-h-0 flex-col border-r border-hair bg-sheet">
       <div className="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]" role="list">
-        <DndContext id="family" sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
+        <DndContext id="family" accessibility={DRAG_ACCESS} sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
           <SortableContext items={ids} strategy={verticalListSortingStrategy}>
             {icons.map((icon) => (
               <Sibling

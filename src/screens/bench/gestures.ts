@@ -3,6 +3,7 @@
 import { type RefObject, useEffect, useRef } from 'react'
 import type { Bench } from './bench'
 import { dragGuide, freshGuide } from './guides'
+import { KeyPlace } from './key-place'
 import { RULER } from './layers/rulers'
 import type { ToolId } from './store'
 import type { At, Drag, Tool } from './tools/tool'
@@ -18,6 +19,7 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
     const element = stage.current!
     const { store } = bench
     const tool = () => tools[store.getState().tool]
+    const keys = new KeyPlace(bench, tool)
 
     const atOf = (event: { clientX: number; clientY: number; shiftKey: boolean; altKey: boolean }): At => {
       const { left, top } = element.getBoundingClientRect()
@@ -90,6 +92,10 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
       if (event.code === 'KeyV' && !event.ctrlKey && !event.metaKey && !event.altKey && !(down && event.shiftKey)) store.setState({ bare: down })
       if (!down) {
         tool().key?.(event.key, false)
+        return
+      }
+      if (!drag.current && !element.matches(':hover') && bench.icon && !(event.target as HTMLElement).closest('button, a, [role=row]') && keys.key(event)) {
+        event.preventDefault()
         return
       }
       if (event.key === 'Escape' && drag.current) {

@@ -97,7 +97,7 @@ function Switch({ on, title, onClick, children }: { on: boolean; title: string; 
         event.currentTarget.blur()
         onClick()
       }}
-      className={clsx('h-full flex-none px-[5px] [font-stretch:88%]', on ? 'text-ink shadow-[inset_0_-2px_var(--ink)]' : 'text-quiet/80 hover:text-ink')}
+      className={clsx('h-full flex-none px-[5px] [font-stretch:88%]', on ? 'text-ink shadow-[inset_0_-2px_var(--ink)]' : 'text-quiet hover:text-ink')}
     >
       {children}
     </button>

@@ -102,7 +102,7 @@ function Strip({ before, outcome: result }: { before: IconSet; outcome: Outcome 
       <h2 className="px-4 pt-2 font-[640]">
         {changed ? `Before and after · ${changed.length} of ${before.icons.length} icons change` : 'Icons under these rules'}
       </h2>
-      <div className="flex items-start gap-5 overflow-x-auto px-4 py-2">
+      <div tabIndex={0} role="group" aria-label="Before and after" className="flex items-start gap-5 overflow-x-auto px-4 py-2">
         {before.icons.length === 0 && <p className="text-quiet">No icon is drawn yet; the rules wait for the first.</p>}
         {changed
           ? changed.map((change) => (

@@ -15,6 +15,7 @@ import { evaluateAll } from '@/core/drawing/evaluate'
 import type { Rules } from '@/core/rules/rules'
 import { type Assembly, type DrawingObject, isContainer } from '@/core/drawing/object'
 import { countObjects, outermost } from '@/core/drawing/tree'
+import { DRAG_ACCESS } from '@/ui/drag-access'
 import { useSessionState } from '../../frame/set-provider'
 import { guidesOf, referencesOf } from '@/core/set/set'
 import { useBench, useBenchState, useRules, useCalmIcon, useCalmObjects } from '../context'
@@ -187,7 +188,7 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
         <span role="columnheader" className="pl-2" title="length and angle of a line; nodes, segments and members of others">own numbers</span>
       </div>
       {selected.length > 1 && <SelectionRow objects={selected} rules={rules} />}
-      <DndContext id="ledger" sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
+      <DndContext id="ledger" accessibility={DRAG_ACCESS} sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map(({ index, start }) => {

@@ -151,9 +151,11 @@ function pickRow(bench: Bench, object: DrawingObject, locked: boolean, event: Re
 function FlagButton({ label, on, onClick, pictures: [Off, On] }: { label: string; on: boolean; onClick: () => void; pictures: [typeof Eye, typeof Eye] }) {
   const Picture = on ? On : Off
   return (
-    <button type="button" data-flag aria-label={label} aria-pressed={on} title={label} onClick={onClick} className={clsx('grid h-5 place-items-center', on ? 'text-ink' : 'text-quiet/50 hover:text-ink')}>
-      <Picture size={13} strokeWidth={1.5} aria-hidden />
-    </button>
+    <div role="gridcell">
+      <button type="button" data-flag aria-label={label} aria-pressed={on} title={label} onClick={onClick} className={clsx('grid h-5 w-full place-items-center', on ? 'text-ink' : 'text-quiet/50 hover:text-ink')}>
+        <Picture size={13} strokeWidth={1.5} aria-hidden />
+      </button>
+    </div>
   )
 }
 
