@@ -1,8 +1,8 @@
 'use client'
 
 import { clampChroma, converter, formatHex, parse } from 'culori'
-import { useState } from 'react'
 import { HexColorPicker } from 'react-colorful'
+import { DraftField } from './draft-field'
 import { NumberField } from './number-field'
 
 const toOklch = converter('oklch')
@@ -21,33 +21,23 @@ function oklchOf(hex: string): { l: number; c: number; h: number } {
 
 /** A colour by a field to point in, by its digits or any CSS colour, and by lightness, chroma and hue. */
 export function ColourField({ label, value, onChange, height = 96 }: { label: string; value: string; onChange: (hex: string) => void; height?: number }) {
-  const [draft, setDraft] = useState<string | null>(null)
   const { l, c, h } = oklchOf(value)
   const set = (next: Partial<{ l: number; c: number; h: number }>) => {
     const { l: light, c: chroma, h: hue } = { l, c, h, ...next }
     if (light >= 0 && light <= 100 && chroma >= 0 && chroma <= 0.5) onChange(formatHex(clampChroma({ mode: 'oklch', l: light / 100, c: chroma, h: hue }, 'oklch')))
-  }
-  const accept = () => {
-    const hex = draft === null ? null : hexFrom(draft)
-    setDraft(null)
-    if (hex && hex !== value) onChange(hex)
   }
   const number = 'h-5 border border-hair px-1 text-right'
   return (
     <div className="flex flex-col gap-1">
       <HexColorPicker color={value} onChange={(next) => onChange(next.toLowerCase())} style={{ width: '100%', height }} />
       <div className="grid grid-cols-3 gap-1">
-        <input
-          aria-label={label}
+        <DraftField
+          label={label}
           title="#rrggbb, or any colour of CSS such as oklch(62% 0.19 34)"
-          spellCheck={false}
-          value={draft ?? value}
-          onFocus={(event) => event.currentTarget.select()}
-          onChange={(event) => setDraft(event.target.value)}
-          onBlur={accept}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') accept()
-            if (event.key === 'Escape') setDraft(null)
+          value={value}
+          onAccept={(text) => {
+            const hex = hexFrom(text)
+            if (hex && hex !== value) onChange(hex)
           }}
           className="col-span-3 h-5 min-w-0 border border-hair px-1 font-mono"
         />

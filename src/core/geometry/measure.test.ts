@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { measure, segmentLength } from './measure'
+import { lengthTo, measure, segmentLength } from './measure'
+import { part } from './part'
 import { ellipse, polyline, transformPath } from './path'
 import { distance } from './point'
 import { pointAt, type Segment } from './segment'
@@ -51,6 +52,23 @@ describe('measuring', () => {
         if (before.area > 1 && before.centroid) expect(distance(after.centroid!, apply(map, before.centroid))).toBeLessThan(1e-6)
       }),
     )
+  })
+
+  it('finds the place up to which a curve is so long, from its start to its end', () => {
+    fc.assert(
+      fc.property(p, p, p, p, fc.double({ min: 0, max: 1, noNaN: true }), (from, c1, c2, to, share) => {
+        const segment: Segment = { kind: 'cubic', from, c1, c2, to }, long = segmentLength(segment)
+        if (long < 1e-3) return
+        const t = lengthTo(segment, share * long)
+        expect(t).toBeGreaterThanOrEqual(0)
+        expect(t).toBeLessThanOrEqual(1)
+        if (t > 0) expect(Math.abs(segmentLength(part(segment, 0, t)) - share * long)).toBeLessThan(1e-6 * (1 + long))
+        else expect(share * long).toBeLessThan(1e-6)
+      }),
+      { numRuns: 500 },
+    )
+    const way: Segment = { kind: 'cubic', from: { x: 12, y: 12 }, c1: { x: 12, y: 8 }, c2: { x: 12.5, y: 4.5 }, to: { x: 21.5, y: 4.5 } }
+    for (let i = 0; i < 400; i++) expect(Math.abs(segmentLength(part(way, 0, lengthTo(way, (i * segmentLength(way)) / 400) || 1e-9)) - (i * segmentLength(way)) / 400)).toBeLessThan(1e-6)
   })
 
   it('of nothing has no bounds and no centroid', () => {

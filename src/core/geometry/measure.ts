@@ -79,11 +79,11 @@ export function lengthTo(segment: Segment, length: number): number {
   let lo = 0, hi = 1, t = length / whole
   for (let i = 0; i < 40 && hi - lo > 1e-14; i++) {
     const over = refined((a, b) => integral(a, b, (u) => speed(segment, u)), 0, t, 2) - length
+    if (Math.abs(over) < 1e-11) return t
     if (over > 0) hi = t
     else lo = t
     const next = t - over / speed(segment, t)
     t = next > lo && next < hi ? next : (lo + hi) / 2
-    if (Math.abs(over) < 1e-11) break
   }
   return t
 }

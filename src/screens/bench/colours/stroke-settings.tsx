@@ -1,9 +1,9 @@
 'use client'
 
-import { useState } from 'react'
 import type { Styled } from '@/core/drawing/object'
 import { Cap, Head, Join, type Style, type Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
+import { DraftField } from '@/ui/draft-field'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import { useBench } from '../context'
@@ -49,29 +49,9 @@ function without(style: Style): Style {
 
 /** Lengths drawn and left out, typed with spaces between. */
 function DashField({ dash, onChange }: { dash: readonly number[] | undefined | typeof SEVERAL; onChange: (dash: number[] | undefined) => void }) {
-  const [draft, setDraft] = useState<string | null>(null)
-  const shown = dash === SEVERAL ? '' : (dash ?? []).map(figure).join(' ')
-  const accept = () => {
-    const text = draft?.trim() ?? null
-    setDraft(null)
-    if (text === null || text === shown) return
+  const accept = (text: string) => {
     const lengths = text === '' ? [] : text.split(/[\s,]+/).map(Number)
     if (lengths.length <= 12 && lengths.every((one) => one >= 0 && one <= 1000) && (lengths.length === 0 || lengths.some((one) => one > 0))) onChange(lengths.length > 0 ? lengths : undefined)
   }
-  return (
-    <input
-      aria-label="Dashes"
-      title="Lengths drawn and left out, such as 3 1.5"
-      placeholder={dash === SEVERAL ? 'several' : 'none'}
-      value={draft ?? shown}
-      onFocus={(event) => event.currentTarget.select()}
-      onChange={(event) => setDraft(event.target.value)}
-      onBlur={accept}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') accept()
-        if (event.key === 'Escape') setDraft(null)
-      }}
-      className="h-5 min-w-0 rounded-sheet px-1"
-    />
-  )
+  return <DraftField label="Dashes" title="Lengths drawn and left out, such as 3 1.5" placeholder={dash === SEVERAL ? 'several' : 'none'} value={dash === SEVERAL ? '' : (dash ?? []).map(figure).join(' ')} onAccept={accept} className="h-5 min-w-0 rounded-sheet px-1" />
 }
