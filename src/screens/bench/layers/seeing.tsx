@@ -37,7 +37,7 @@ const Lines = memo(function Lines({ shape: { path, fill, stroke } }: { shape: Sh
 export function TintedArtwork() {
   const objects = useShownObjects()
   const rules = useRules()
-  return styledWithin(objects.filter(({ hidden }) => !hidden)).map((object, i) => <Tinted object={object} values={rules} hue={(i * 137.5) % 360} key={object.id} />)
+  return styledWithin(objects.filter(({ hidden }) => !hidden)).map((one, i) => <Tinted key={one.id} object={one} values={rules} hue={(i * 137.5) % 360} />)
 }
 
 const Tinted = memo(function Tinted({ object, values, hue }: { object: Styled; values: NamedValues; hue: number }) {
@@ -74,7 +74,7 @@ export function PixelArtwork({ view, size, ground }: { view: View; size: number;
 export function AllNodes({ view }: { view: View }) {
   const objects = useShownObjects()
   const rules = useRules()
-  return <g fill="var(--sheet)">{styledWithin(objects).map((object) => <NodesOf object={object} values={rules} view={view} key={object.id} />)}</g>
+  return <g fill="var(--sheet)">{styledWithin(objects).map((one) => <NodesOf key={one.id} object={one} values={rules} view={view} />)}</g>
 }
 
 const NodesOf = memo(function NodesOf({ object, values, view }: { object: DrawingObject; values: NamedValues; view: View }) {

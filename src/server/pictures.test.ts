@@ -1,0 +1,68 @@
+import { readFileSync } from 'node:fs'
+import { decode } from 'fast-png'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { readSetFile, writeSetFile } from '../core/formats/set-file'
+import { deliveredSvg } from '../core/formats/delivery'
+import { referencesOf } from '../core/set/set'
+import { type Db, openDatabase } from './database'
+import { addDemoSets } from './demo'
+import { addPicture, PICTURE_BYTES, readPicture } from './pictures'
+import { listSets } from './sets'
+import { keepPictures, picturesOf } from './set-pictures'
+
+let db: Db
+beforeEach(async () => {
+  db = await openDatabase(':memory:')
+})
+afterEach(() => db.destroy())
+
+const porthole = readFileSync('e2e/pictures/porthole.png')
+const message = async (bytes: Uint8Array) => {
+  const added = await addPicture(db, bytes)
+  return added.ok ? null : added.failure.message
+}
+
+describe('pictures to draw by', () => {
+  it('are kept as they came, once, under an id made of their bytes', async () => {
+    const first = await addPicture(db, porthole), again = await addPicture(db, porthole)
+    if (!first.ok || !again.ok) throw new Error('The picture was not taken.')
+    expect(first.value).toMatchObject({ kind: 'image/png', w: 480, h: 480 })
+    expect(again.value.id).toBe(first.value.id)
+    expect(Buffer.from((await readPicture(db, first.value.id))!.bytes).equals(porthole)).toBe(true)
+    expect(await db.selectFrom('pictures').select('id').execute()).toHaveLength(1)
+  })
+
+  it('that are drawings become pixels: no script, no text of them is kept', async () => {
+    const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 20 10" onload="alert(1)"><script>alert(2)</script><rect width="10" height="10" fill="#1f5f7a"/></svg>'
+    const added = await addPicture(db, Buffer.from(svg))
+    if (!added.ok) throw new Error(added.failure.message)
+    expect(added.value).toMatchObject({ kind: 'image/png', w: 2048, h: 1024 })
+    const { data } = decode((await readPicture(db, added.value.id))!.bytes)
+    expect([...data.slice(0, 4)]).toEqual([0x1f, 0x5f, 0x7a, 255])
+    expect(data[4 * 2047 + 3]).toBe(0)
+  })
+
+  it('are refused in a sentence where they are no pictures, too large or too many pixels', async () => {
+    expect(await message(Buffer.from('not a picture'))).toBe('This is no picture that can be read: PNG, JPEG, WebP or SVG.')
+    expect(await message(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect'))).toMatch(/SVG|picture/)
+    expect(await message(Buffer.alloc(PICTURE_BYTES + 1))).toBe('The picture is larger than 25 MB, the most that is taken.')
+    const wide = Buffer.from(porthole)
+    wide.writeUInt32BE(9000, 16)
+    expect(await message(wide)).toBe('The picture is 9000 × 480 pixels; at most 8000 along a side are taken.')
+    expect(await db.selectFrom('pictures').select('id').execute()).toEqual([])
+  })
+
+  it('go into the set file and out of it again, and never into a delivery', async () => {
+    await addDemoSets(db)
+    const { set } = (await listSets(db)).find((entry) => entry.set.name === 'Skerry app icons')!
+    const icon = set.icons.find((one) => referencesOf(one).length > 0)!
+    const pictures = await picturesOf(db, set)
+    if (!pictures.ok) throw new Error(pictures.failure.message)
+    expect(Object.keys(pictures.value)).toEqual([referencesOf(icon)[0]!.picture])
+    const read = readSetFile(writeSetFile(set, pictures.value))
+    await db.deleteFrom('pictures').execute()
+    await keepPictures(db, read.pictures!)
+    expect(await picturesOf(db, set)).toEqual(pictures)
+    expect(deliveredSvg(icon, set.rules)).not.toMatch(/image|base64|href="(?!#)/)
+  })
+})
