@@ -207,10 +207,10 @@ test('zoom to the pointer, pan, fit, and what is shown on the square', async ({ 
   await bench.press('0')
   expect(await scale()).toBe(before)
 
-  for (const layer of ['grid', 'keylines', 'live'] as const) {
-    const drawn = stage.locator(`[data-layer="${layer.replace(' ', '-')}"]`)
+  for (const [word, layer] of [['grid', 'grid'], ['keylines', 'keylines'], ['live', 'live-area']] as const) {
+    const drawn = stage.locator(`[data-layer="${layer}"]`)
     await expect(drawn).toHaveCount(1)
-    await page.getByLabel('Show on the square').getByRole('button', { name: layer }).click()
+    await page.getByLabel('Show on the square').getByRole('button', { name: word }).click()
     await expect(drawn).toHaveCount(0)
   }
 })

@@ -47,6 +47,18 @@ try {
     await page.keyboard.press('r')
   })
   await picture('bench-app-icon', `${app}/draw/passenger`, () => page.getByText('Ferry', { exact: true }).click())
+  await picture('bench-finish', `${app}/draw/porthole`, async () => {
+    await page.getByText('Shine', { exact: true }).click()
+    await page.getByRole('tab', { name: /^Colours/ }).click()
+  })
+  await picture('bench-lines', `${quayside}/draw/half-tide`, () => page.keyboard.press('o'))
+  await picture('bench-difference', `${app}/draw/porthole`, async () => {
+    await page.getByRole('tab', { name: /^References/ }).click()
+    await page.locator('[data-reference-row="photo"] [role=rowheader]').click()
+    await page.getByRole('button', { name: 'Difference' }).click()
+    await page.getByLabel('Mismatch').waitFor()
+  })
+  await picture('keys', `${quayside}/draw/ferry`, () => page.keyboard.press('Shift+?'))
   await picture('rules', `${quayside}/rules`, async () => {
     await page.getByLabel('weight main').fill('1.5')
     await page.getByLabel('weight main').press('Enter')

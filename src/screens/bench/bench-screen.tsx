@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react'
 import { useCommandSet } from '@/ui/commands'
+import { NameDialog } from '@/ui/name-dialog'
 import { shown } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
@@ -10,9 +11,10 @@ import { AlternativesList } from './arrange/alternatives-list'
 import { Bench } from './bench'
 import { copySelection, pasteObjects } from './clipboard'
 import { benchCommands } from './commands'
-import { BenchContext, useShownIcon } from './context'
+import { BenchContext, useBench, useShownIcon } from './context'
+import { EmptySquare } from './empty-square'
 import { Family } from './family'
-import { addIcon } from './icons'
+import { addIcon, renameIcon } from './icons'
 import { Ledger } from './ledger/ledger'
 import { LostDialog } from './lost-dialog'
 import { Proofs } from './proofs'
@@ -92,6 +94,8 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
 
 /** The open icon in the bar and in the address. */
 function OpenIconCrumb() {
+  const bench = useBench()
+  const [naming, setNaming] = useState(false)
   const name = useShownIcon((icon) => icon?.name)
   const { setId } = useSession().getState()
   const base = useSessionState((state) => shown(state).rules.grid.size)
@@ -102,7 +106,8 @@ function OpenIconCrumb() {
   return (
     <>
       <span className="text-quiet">/</span>
-      <span className="truncate text-title font-[640]">{name}</span>
+      <button type="button" title="Rename the icon" aria-label={`Rename ${name}`} onClick={() => setNaming(true)} className="truncate rounded-sheet px-0.5 text-title font-[640] hover:bg-film">{name}</button>
+      {naming && bench.icon && <NameDialog title="Rename the icon" name={name} onClose={() => setNaming(false)} onName={(next) => renameIcon(bench, bench.icon!, next)} />}
       <span className="text-quiet">/ {base} master</span>
     </>
   )
@@ -114,6 +119,7 @@ function StageOrEmpty({ bench, tools }: { bench: Bench; tools: ReturnType<typeof
     return (
       <div className="relative grid min-h-0 grid-rows-[minmax(0,1fr)_25px]">
         <Stage tools={tools} />
+        <EmptySquare />
         <Seeing />
         <AlternativesList />
         <Strip />

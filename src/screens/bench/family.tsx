@@ -9,7 +9,7 @@ import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 're
 import { proofSvg } from '@/core/formats/delivery'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
-import type { Icon } from '@/core/set/set'
+import { drawing, type Icon } from '@/core/set/set'
 import { RightMenu } from '@/ui/menu'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useFilm } from '@/ui/film'
@@ -120,7 +120,7 @@ const Sibling = memo(
             style={{ height: realSize(rules) + 20 }}
             className={clsx('grid w-full place-items-center outline-offset-[-2px]', open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film')}
           >
-            <PixelPicture svg={svg} size={realSize(rules)} label={icon.name} />
+            {drawing(icon).length > 0 ? <PixelPicture svg={svg} size={realSize(rules)} label={icon.name} /> : <span className="max-w-full truncate px-1 text-small text-quiet">{icon.name}</span>}
           </button>
         </div>
       </RightMenu>

@@ -41,9 +41,13 @@ describe('a gradient on the square', () => {
   it('takes a hard edge exactly to where it snaps: two stops at one place go together', () => {
     changeStyles(hand.bench, (style) => ({ ...style, fill: { kind: 'linear', from: { x: 4, y: 12 }, to: { x: 20, y: 12 }, stops: [{ at: 0, color: 'ink' }, { at: 0.5, color: 'ink' }, { at: 0.5, color: '#d5401b' }, { at: 1, color: '#d5401b' }] } }), 'bands')
     hand.bench.edit({ kind: 'add', objects: [box('edge', 7, 22, 2, 2)], into: null, at: 1 }, 'An edge')
+    // The edge is drawn to a node far off its way, and to where it touches a circle.
     hand.drag('select', [12, 12], [9.2, 12])
     const { stops } = styles(hand)[0]!.fill as { stops: { at: number }[] }
     expect(stops.map(({ at }) => at)).toEqual([0, 5 / 16, 5 / 16, 1])
+    hand.bench.edit({ kind: 'add', objects: [{ kind: 'ellipse', id: 'c', name: 'c', x: 13.25, y: 30, w: 5, h: 5, style: { fill: 'none', stroke: 'ink', weight: 1 } }], into: null, at: 2 }, 'A circle')
+    hand.drag('select', [9, 12], [13.5, 12])
+    expect((styles(hand)[0]!.fill as { stops: { at: number }[] }).stops[1]!.at).toBeCloseTo((13.25 - 4) / 16, 9)
   })
 
   it('takes colours into the stop in hand, and its stops into the palette under a name', () => {

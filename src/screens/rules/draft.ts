@@ -8,7 +8,8 @@ import { type IconSet, setProblems } from '@/core/set/set'
 type Edited<T> = T & { readonly was: string | null }
 
 /** Rules while they are being edited. */
-export type Draft = Omit<RulesType, 'weights' | 'radii' | 'palette'> & {
+export type Draft = Omit<RulesType, 'weights' | 'radii' | 'palette' | 'gradients'> & {
+  readonly gradients: readonly Edited<NonNullable<RulesType['gradients']>[number]>[]
   readonly weights: readonly Edited<RulesType['weights'][number]>[]
   readonly radii: readonly Edited<RulesType['radii'][number]>[]
   readonly palette: readonly Edited<RulesType['palette'][number]>[]
@@ -17,7 +18,7 @@ export type Draft = Omit<RulesType, 'weights' | 'radii' | 'palette'> & {
 
 export function draftOf(rules: RulesType): Draft {
   const edited = <T extends { name: string }>(list: readonly T[]) => list.map((value) => ({ ...value, was: value.name }))
-  return { ...rules, weights: edited(rules.weights), radii: edited(rules.radii), palette: edited(rules.palette) }
+  return { ...rules, weights: edited(rules.weights), radii: edited(rules.radii), palette: edited(rules.palette), gradients: edited(rules.gradients ?? []) }
 }
 
 /** What a draft comes to: the set with it applied, or what is wrong, by place. */
@@ -28,13 +29,13 @@ export type Outcome =
 export function outcome(draft: Draft, set: IconSet): Outcome {
   const plain = <T extends { was: string | null }>(list: readonly T[]) => list.map(({ was: _, ...value }) => value)
   const swatches = renamed('swatch', draft.palette), names = new Map(swatches.map(({ from, to }) => [from, to]))
-  const gradients = draft.gradients?.map((one) => ({ ...one, stops: one.stops.map((stop) => ({ ...stop, color: names.get(stop.color) ?? stop.color })) }))
-  const parsed = Rules.safeParse({ ...draft, gradients, weights: plain(draft.weights), radii: plain(draft.radii), palette: plain(draft.palette) })
+  const gradients = plain(draft.gradients).map((one) => ({ ...one, stops: one.stops.map((stop) => ({ ...stop, color: names.get(stop.color) ?? stop.color })) }))
+  const parsed = Rules.safeParse({ ...draft, gradients: gradients.length > 0 ? gradients : undefined, weights: plain(draft.weights), radii: plain(draft.radii), palette: plain(draft.palette) })
   if (!parsed.success) {
     const problems = new Map(parsed.error.issues.map(({ path, message }) => [path.join('.'), message]))
     return { ok: false, problems, sentence: parsed.error.issues[0]!.message }
   }
-  const renames = [...renamed('weight', draft.weights), ...renamed('radius', draft.radii), ...swatches]
+  const renames = [...renamed('weight', draft.weights), ...renamed('radius', draft.radii), ...swatches, ...renamed('gradient', draft.gradients)]
   const next = applyEdit(set, { kind: 'rules', rules: parsed.data, renames })
   const [problem] = setProblems(next)
   if (problem) return { ok: false, problems: new Map(), sentence: problem }

@@ -18,6 +18,7 @@ export function RulesForm(props: Props) {
       <NumberGroup {...props} list="radii" title="Corner radii" one="radius" start={1} />
       <EndsGroup {...props} />
       <PaletteGroup {...props} />
+      {props.draft.gradients.length > 0 && <GradientGroup {...props} />}
       <SizesGroup {...props} />
     </>
   )
@@ -117,6 +118,23 @@ function PaletteGroup({ draft, onChange, problems }: Props) {
           <ColourInput label={`${name} on light`} value={color} problem={problems.get(`palette.${i}.color`)} onChange={(next) => set(i, { color: next })} />
           <ColourInput label={`${name} on dark`} value={dark ?? color} same={dark === undefined} problem={problems.get(`palette.${i}.dark`)} onChange={(next) => set(i, { dark: next === color ? undefined : next })} />
           <RemoveButton label={`Remove ${name}`} disabled={name === INK} onClick={() => onChange({ ...draft, palette: palette.filter((_, k) => k !== i) })} />
+        </div>
+      ))}
+    </Group>
+  )
+}
+
+/** The gradients of the palette by name; they are made on the bench, where they can be seen on an icon. */
+function GradientGroup({ draft, onChange, problems }: Props) {
+  const { gradients, palette } = draft
+  const colour = (color: string) => palette.find(({ name, was }) => name === color || was === color)?.color ?? color
+  return (
+    <Group title="Gradients" note="made on the bench, under Colours">
+      {gradients.map(({ name, stops }, i) => (
+        <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_120px_24px] items-center gap-1.5">
+          <NameInput label={`Name of gradient ${i + 1}`} value={name} problem={problems.get(`gradients.${i}.name`) ?? problems.get(`gradients.${i}`)} onChange={(next) => onChange({ ...draft, gradients: gradients.map((one, k) => (k === i ? { ...one, name: next } : one)) })} />
+          <span aria-hidden className="h-4 border border-ink" style={{ background: `linear-gradient(90deg, ${stops.map(({ at, color, opacity = 1 }) => `color-mix(in srgb, ${colour(color)} ${opacity * 100}%, transparent) ${at * 100}%`).join(', ')})` }} />
+          <RemoveButton label={`Remove ${name}`} onClick={() => onChange({ ...draft, gradients: gradients.filter((_, k) => k !== i) })} />
         </div>
       ))}
     </Group>

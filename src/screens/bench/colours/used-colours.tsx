@@ -3,7 +3,10 @@
 import { useMemo, useState } from 'react'
 import { contrast, ENOUGH } from '@/core/proof/contrast'
 import { coloursUsed, recoloured } from '@/core/drawing/finish'
-import type { Styled } from '@/core/drawing/object'
+import { extent } from '@/core/drawing/adjust'
+import { type DrawingObject, isStyled, type Styled } from '@/core/drawing/object'
+import { isGradient } from '@/core/drawing/paint'
+import { stopsOf } from '@/core/drawing/values'
 import { mapObjects } from '@/core/drawing/tree'
 import { svgOf } from '@/core/formats/svg'
 import type { Rules } from '@/core/rules/rules'
@@ -18,7 +21,9 @@ export function UsedColours({ objects, rules, chosen }: { objects: readonly Styl
   const bench = useBench()
   const used = coloursUsed(objects)
   const [first, second] = used
-  const ratio = first && second ? contrast(hexOf(bench, first.color), hexOf(bench, second.color)) : null
+  const plate = plateOf(useCalmObjects(), rules)
+  const ground = plate ?? second?.color ?? null, shown = first?.color === ground ? second : first
+  const ratio = shown && ground ? contrast(hexOf(bench, shown.color), hexOf(bench, ground)) : null
   return (
     <section aria-label="Colours" className="flex min-w-[150px] flex-1 flex-col overflow-y-auto px-2.5 py-1.5">
       <p className="text-quiet">{chosen ? 'Colours of the selection' : 'Colours of the icon'}</p>
@@ -26,7 +31,7 @@ export function UsedColours({ objects, rules, chosen }: { objects: readonly Styl
         <label key={color} className="flex h-[22px] flex-none items-center gap-2">
           <Chip paint={hexOf(bench, color)} />
           <span className="min-w-0 flex-1 truncate">{color}</span>
-          <span className="text-quiet">{count}×</span>
+          <span className="text-quiet" title={plate ? 'contrast on the plate' : 'how often it occurs'}>{plate && color !== plate ? `${contrast(hexOf(bench, color), hexOf(bench, plate)).toFixed(1)} : 1` : `${count}×`}</span>
           {chosen && (
             <select aria-label={`Recolour ${color} as`} value="" onChange={(event) => recolour(bench, new Map([[color, event.target.value]]))} className="w-[62px] bg-transparent text-quiet">
               <option value="" disabled>becomes</option>
@@ -37,12 +42,20 @@ export function UsedColours({ objects, rules, chosen }: { objects: readonly Styl
       ))}
       {ratio !== null && (
         <p className="mt-1 text-quiet" title="Contrast ratio by WCAG 2.2; a graphic needs 3 : 1 beside its ground">
-          {first!.color} on {second!.color}: <span className={ratio < ENOUGH ? 'font-[640] text-snag' : 'text-ink'}>{ratio.toFixed(1)} : 1{ratio < ENOUGH ? ', too little' : ''}</span>
+          {shown!.color} on {plate ? 'the plate' : ground}: <span className={ratio < ENOUGH ? 'font-[640] text-snag' : 'text-ink'}>{ratio.toFixed(1)} : 1{ratio < ENOUGH ? ', too little' : ''}</span>
         </p>
       )}
       {first && second && <Pairs rules={rules} from={[first.color, second.color]} chosen={chosen} objects={objects} />}
     </section>
   )
+}
+
+/** The colour of what lies behind everything and covers most of the square; of a gradient its first; null where nothing does. */
+function plateOf([back]: readonly DrawingObject[], rules: Rules): string | null {
+  if (!back || !isStyled(back)) return null
+  const { w, h } = extent(back, rules), { fill } = back.style
+  if (w * h < 0.6 * rules.grid.size ** 2 || fill === 'none') return null
+  return isGradient(fill) ? stopsOf(fill, rules)[0]!.color : fill
 }
 
 /** The icon in pairs of palette colours side by side, with their contrast; a press takes a pair. */

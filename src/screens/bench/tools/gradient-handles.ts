@@ -5,6 +5,7 @@ import { type Gradient, isGradient } from '@/core/drawing/paint'
 import { paintAt } from '@/core/drawing/finish'
 import { stopsOf } from '@/core/drawing/values'
 import { constrainAngle } from '@/core/snap/snap'
+import { snapShade } from '@/core/snap/snap-shade'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { gradientInHand, setStops, withGradient } from '../colours/finish-operations'
@@ -67,7 +68,7 @@ function pulled(gradient: Gradient, id: 'from' | 'to' | 'across' | 'focus', p: P
   return { ...gradient, to: p }
 }
 
-/** A stop slides to the line of one colour that the pointer is caught on, so that an edge made of two stops lies exactly there. */
+/** A stop slides to where its line of one colour goes through a place or touches a curve, so that an edge made of two stops lies exactly there. */
 function pullStop(bench: Bench, index: number): Drag {
   const { object, place, gradient } = gradientInHand(bench)!
   const stops = stopsOf(gradient, bench.rules)
@@ -78,8 +79,9 @@ function pullStop(bench: Bench, index: number): Drag {
   let share = stops[index]!.at
   return {
     move(at) {
-      const { point, marks } = caught(bench, at, targets)
-      share = Math.min(most, Math.max(least, shareAt(gradient, marks.length > 0 ? point : at.p)))
+      const pointed = shareAt(gradient, at.p), found = at.free ? null : snapShade(gradient, pointed, targets, bench.reach)
+      share = Math.min(most, Math.max(least, found?.share ?? pointed))
+      const marks = found && share === found.share ? [{ kind: 'point' as const, ...found.place }] : []
       const next = stops.map((one, i) => (together.includes(i) ? { ...one, at: share } : one))
       bench.preview({ kind: 'replace', objects: [withGradient(object, place, { ...gradient, stops: next })] })
       bench.hold({ marks, figure: { at: stopPlace(gradient, share), text: `${figure(Number((share * 100).toFixed(2)))} %` } })
