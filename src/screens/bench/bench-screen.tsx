@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
+import { useStore } from 'zustand'
 import { useCommandSet } from '@/ui/commands'
 import { NameDialog } from '@/ui/name-dialog'
 import { shown } from '../frame/session'
@@ -35,6 +36,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
     const first = icons.find(({ name }) => name === iconName) ?? icons.find(({ id }) => id === lastIcon) ?? icons[0]
     return new Bench(session, first?.id ?? null)
   })
+  const ledgerHeight = useStore(bench.store, (state) => state.ledgerHeight)
   const tools = useMemo(() => makeTools(bench), [bench])
   const commands = useMemo(() => benchCommands(bench), [bench])
   useCommandSet('bench', commands)
@@ -77,7 +79,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
   return (
     <BenchContext value={bench}>
       <CommonCommands />
-      <div className="grid h-dvh min-w-[1024px] grid-cols-[76px_minmax(0,1fr)_264px] grid-rows-[44px_40px_minmax(0,1fr)_190px] overflow-hidden">
+      <div className="grid h-dvh min-w-[1024px] grid-cols-[76px_minmax(0,1fr)_264px] overflow-hidden" style={{ gridTemplateRows: `44px 40px minmax(0, 1fr) ${ledgerHeight}px` }}>
         <SetBar>
           <OpenIconCrumb />
         </SetBar>

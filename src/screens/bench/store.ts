@@ -44,6 +44,9 @@ export type PenInHand = {
   readonly onto: { readonly id: string; readonly contour: number } | null
 }
 
+/** The height of the ledger until it is drawn higher. */
+export const LEDGER = 190
+
 export const NOTHING_IN_HAND: InHand = { marks: [], shifted: null, figure: null, lasso: null, pen: null, trail: null, axis: null, loupe: null, intent: null }
 
 /** What is open on the bench and how it is seen; the drawing itself is the session's. */
@@ -83,6 +86,8 @@ export type BenchState = {
   readonly also: { readonly allNodes: boolean; readonly dimOthers: boolean; readonly darkSquare: boolean }
   /** The delivered size whose pixels the rulers count; null for grid units. */
   readonly rulerPixels: number | null
+  /** The height of the ledger in pixels. */
+  readonly ledgerHeight: number
   readonly alignTo: AlignTo
   /** The gap that objects are spaced by; null shares what is between the outermost. */
   readonly gap: number | null
@@ -144,6 +149,7 @@ export function createBenchStore(icon: string | null): BenchStore {
     seenPixels: null,
     also: { allNodes: false, dimOthers: false, darkSquare: false },
     rulerPixels: null,
+    ledgerHeight: LEDGER,
     alignTo: 'selection',
     gap: null,
     hinted: null,

@@ -49,7 +49,7 @@ export function Strip() {
         ))}
       </Switches>
       <label className="ml-auto flex flex-none items-center gap-1 border-l border-hair px-2" title="Snap to the grid, or to the pixels of a delivered size">
-        <select aria-label="Snap to the pixels of" value={pixelsOf ?? ''} onChange={(event) => bench.store.setState({ pixelsOf: event.target.value === '' ? null : Number(event.target.value) })} className="bg-transparent text-ink">
+        <select aria-label="Snap to the pixels of" value={pixelsOf ?? ''} onChange={(event) => bench.store.setState({ pixelsOf: event.target.value === '' ? null : Number(event.target.value) })} className="w-[58px] bg-transparent text-ink">
           <option value="">grid</option>
           {rules.sizes.map((size) => <option key={size} value={size}>{size} px</option>)}
         </select>
@@ -74,7 +74,7 @@ export function Strip() {
 
 function PointerPlace() {
   const pointer = useBenchState((state) => state.pointer)
-  return <span className="w-[98px] flex-none pl-3 font-mono text-ink">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
+  return <span className="w-[88px] flex-none pl-2 font-mono text-ink">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
 }
 
 function Switches({ label, word, children }: { label: string; word: string; children: React.ReactNode }) {

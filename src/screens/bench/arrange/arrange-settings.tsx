@@ -25,7 +25,7 @@ export function ArrangeSettings() {
   const off = useMemo(() => (selected.length > 0 && selected.length <= 40 ? opticalOffset(selected, rules) : null), [selected, rules])
   const short = (value: number) => figure(Number(value.toFixed(2)))
   const optical = (by: 'ink' | 'circle', word: string, hint: string) => (
-    <button type="button" title={`${hint}: now ${off ? `${short(off[by].x)}, ${short(off[by].y)} from the middle` : 'nothing is painted'}`} aria-label={`Centre by ${by}`} onClick={() => centreOptically(bench, by)} className="h-6 px-1 hover:bg-film">
+    <button type="button" title={`${hint}: now ${off ? `${short(off[by].x)}, ${short(off[by].y)} from the middle` : 'nothing is painted'}`} aria-label={`Centre by ${by}`} onClick={() => centreOptically(bench, by)} className="flex h-[17px] items-center justify-between gap-1.5 px-1 text-small hover:bg-film">
       <span className="text-ink">{word}</span> {off ? `${short(off[by].x)}, ${short(off[by].y)}` : '–'}
     </button>
   )
@@ -45,7 +45,7 @@ export function ArrangeSettings() {
         <NumberField label="Gap" value={gap} placeholder="equal" step={0.5} className="!w-8 border-b border-ink text-center" onChange={(value) => Math.abs(value) <= 4096 && bench.store.setState({ gap: value })} />
         {gap !== null && <button type="button" aria-label="No gap of its own" title="Share what is between the outermost" className="px-1 text-quiet hover:text-ink" onClick={() => bench.store.setState({ gap: null })}>✕</button>}
       </div>
-      <div role="group" aria-label="Optical centre" className="flex items-center border-l border-hair pl-1">
+      <div role="group" aria-label="Optical centre" className="flex flex-col border-l border-hair pl-1">
         {optical('ink', 'ink', 'Centre by the ink')}
         {optical('circle', 'circle', 'Centre by the least circle around it')}
       </div>

@@ -33,7 +33,7 @@ export function UsedColours({ objects, rules, chosen }: { objects: readonly Styl
           <span className="min-w-0 flex-1 truncate">{color}</span>
           <span className="text-quiet" title={plate ? 'contrast on the plate' : 'how often it occurs'}>{plate && color !== plate ? `${contrast(hexOf(bench, color), hexOf(bench, plate)).toFixed(1)} : 1` : `${count}×`}</span>
           {chosen && (
-            <select aria-label={`Recolour ${color} as`} value="" onChange={(event) => recolour(bench, new Map([[color, event.target.value]]))} className="w-[62px] bg-transparent text-quiet">
+            <select aria-label={`Recolour ${color} as`} value="" onChange={(event) => recolour(bench, new Map([[color, event.target.value]]))} title={`Make ${color} another colour`} className="w-[18px] bg-transparent text-quiet">
               <option value="" disabled>becomes</option>
               {[...rules.palette.map(({ name }) => name), ...used.map((other) => other.color).filter((other) => other.startsWith('#'))].filter((name) => name !== color).map((name) => <option key={name} value={name}>{name}</option>)}
             </select>

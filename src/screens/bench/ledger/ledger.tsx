@@ -20,7 +20,7 @@ import { useSessionState } from '../../frame/set-provider'
 import { guidesOf, referencesOf } from '@/core/set/set'
 import { useBench, useBenchState, useRules, useCalmIcon, useCalmObjects } from '../context'
 import { parentOf } from '../operations'
-import type { BenchState } from '../store'
+import { type BenchState, LEDGER } from '../store'
 import { ColoursPanel } from '../colours/colours-panel'
 import { ReferencesPanel } from '../references/references-panel'
 import { AnchorChooser } from './anchor'
@@ -48,7 +48,8 @@ export function Ledger() {
   const nodeCount = nodesIn(outermost(objects, selection), rules)
   const tab = 'border-r border-hair px-3.5 py-[5px] text-quiet hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]'
   return (
-    <Tabs.Root value={panel} onValueChange={(value) => bench.store.setState({ panel: value as BenchState['panel'] })} className="flex min-h-0 flex-col border-t border-ink bg-sheet">
+    <Tabs.Root value={panel} onValueChange={(value) => bench.store.setState({ panel: value as BenchState['panel'] })} className="relative flex min-h-0 flex-col border-t border-ink bg-sheet">
+      <HeightHandle />
       <div className="flex h-[27px] flex-none border-b border-hair">
         <Tabs.List aria-label="Ledger" className="flex">
           <Tabs.Trigger value="objects" className={tab}>Objects {countObjects(objects)}</Tabs.Trigger>
@@ -79,6 +80,33 @@ export function Ledger() {
         <HistoryPanel />
       </Tabs.Content>
     </Tabs.Root>
+  )
+}
+
+/** The upper edge of the ledger, by which it is drawn higher or lower; a double click brings it back. */
+function HeightHandle() {
+  const bench = useBench()
+  const height = useBenchState((state) => state.ledgerHeight)
+  const set = (next: number) => bench.store.setState({ ledgerHeight: Math.round(Math.min(window.innerHeight - 320, Math.max(96, next))) })
+  return (
+    <div
+      role="separator"
+      aria-orientation="horizontal"
+      aria-label="Height of the ledger"
+      aria-valuenow={height}
+      tabIndex={0}
+      title="Drag: higher or lower · double click: back"
+      className="absolute inset-x-0 -top-[3px] z-20 h-[6px] cursor-row-resize touch-none hover:bg-hand/40"
+      onDoubleClick={() => set(LEDGER)}
+      onKeyDown={(event) => {
+        if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
+        event.preventDefault()
+        event.stopPropagation()
+        set(height + (event.key === 'ArrowUp' ? 22 : -22))
+      }}
+      onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+      onPointerMove={(event) => event.currentTarget.hasPointerCapture(event.pointerId) && set(window.innerHeight - event.clientY)}
+    />
   )
 }
 
