@@ -32,6 +32,18 @@ describe('a change of the rules', () => {
     result.set.icons.forEach((icon, i) => expect(proofSvg(icon, result.rules)).toBe(proofSvg(quayside.icons[i]!, quayside.rules)))
   })
 
+  it('renames swatches and gradients all through: in stops, in the palette’s gradients, and every icon looks as before', () => {
+    const app = readSetFile(readFileSync('demo/skerry-app.wisesquare.json', 'utf8')).set!, own = draftOf(app.rules)
+    const result = outcome({ ...own, palette: own.palette.map((swatch) => (swatch.name === 'glass' ? { ...swatch, name: 'pane' } : swatch)), gradients: own.gradients.map((one) => ({ ...one, name: `${one.name}-2` })) }, app)
+    if (!result.ok) throw new Error(result.sentence)
+    expect(JSON.stringify(result.set)).not.toMatch(/"(glass|sea-glass|brass-rim)"/)
+    app.icons.forEach((icon, i) => expect(proofSvg(result.set.icons[i]!, result.rules)).toBe(proofSvg(icon, app.rules)))
+    const gone = outcome({ ...own, gradients: [] }, app)
+    expect(!gone.ok && gone.sentence).toBe('Icon “porthole”, object “Rim” uses the gradient “brass-rim”, which the rules do not have.')
+    const lost = outcome({ ...own, palette: own.palette.filter(({ name }) => name !== 'brass') }, app)
+    expect(!lost.ok && lost.sentence).toBe('The gradient “brass-rim” uses the swatch “brass”, which the palette does not have.')
+  })
+
   it('that cannot be says where and why', () => {
     const wrong = outcome({ ...draft, liveArea: 30, sizes: [16, 0] }, quayside)
     expect(wrong.ok).toBe(false)

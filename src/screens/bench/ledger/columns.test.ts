@@ -1,0 +1,62 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { Ellipse, LineObject } from '@/core/drawing/object'
+import { simple } from '@/core/drawing/arbitrary'
+import { DrawingObject, isCornered, isStyled } from '@/core/drawing/object'
+import { STARTERS } from '@/core/rules/starters'
+import { common, cornerOf, cornerStyleOf, lineNumbers, numbersOf, withCorner, withCornerStyle, withEllipsePart, withLineNumbers, withStyle } from './columns'
+import { SEVERAL } from './value-cell'
+
+const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
+const line = (x: number, y: number): LineObject => ({ kind: 'line', id: 'l', name: 'l', from: { x: 3, y: 4 }, to: { x, y }, style })
+const n = fc.integer({ min: -40, max: 60 }).map((half) => half / 2)
+
+describe('the ledger’s numbers', () => {
+  it('of a line are its length and its angle; typed back they give the same line', () => {
+    fc.assert(
+      fc.property(n, n, (x, y) => {
+        if (x === 3 && y === 4) return
+        const before = line(x, y), { to } = withLineNumbers(before, lineNumbers(before))
+        expect(Math.hypot(to.x - x, to.y - y)).toBeLessThan(1e-6)
+      }),
+    )
+    expect(withLineNumbers(line(8, 4), { angle: 90 }).to).toEqual({ x: 3, y: -1 })
+    expect(withLineNumbers(line(8, 4), { length: 2 }).to).toEqual({ x: 5, y: 4 })
+  })
+
+  it('of an ellipse go from whole to parts and back, and a ring keeps its hole', () => {
+    const whole: Ellipse = { kind: 'ellipse', id: 'e', name: 'e', x: 0, y: 0, w: 8, h: 8, style }
+    const pie = withEllipsePart(whole, { cut: 'pie' })
+    expect(pie).toMatchObject({ from: 0, to: 270, cut: 'pie' })
+    expect(withEllipsePart(pie, { from: 45 })).toMatchObject({ from: 45, to: 270, cut: 'pie' })
+    expect(withEllipsePart(pie, { cut: 'whole' })).toEqual(whole)
+    expect(withEllipsePart(withEllipsePart(whole, { hole: 0.5 }), { cut: 'open' })).toMatchObject({ hole: 0.5, cut: 'open' })
+    expect(withEllipsePart(withEllipsePart(whole, { hole: 0.5 }), { hole: 0 })).toEqual(whole)
+  })
+
+  it('of any object can be read at any anchor, and what has no corner or style is left alone', () => {
+    const { rules } = STARTERS[0]!
+    fc.assert(
+      fc.property(simple, (object) => {
+        const [from, middle, to] = [0, 0.5, 1].map((k) => numbersOf(object, rules, { x: k, y: k }))
+        expect((from!.x + to!.x) / 2).toBeCloseTo(middle!.x, 6)
+        expect((from!.y + to!.y) / 2).toBeCloseTo(middle!.y, 6)
+        const changed = withCornerStyle(withCorner(withStyle(object, { cap: 'square', weight: 3 }), 1.5), 'scoop')
+        expect(DrawingObject.safeParse(JSON.parse(JSON.stringify(changed))).success).toBe(true)
+        expect(cornerOf(changed)).toBe(isCornered(object) ? 1.5 : undefined)
+        expect(cornerStyleOf(changed)).toBe(isCornered(object) ? 'scoop' : undefined)
+        if (isStyled(changed)) expect(changed.style).toMatchObject({ cap: 'square', weight: 3 })
+        expect(withCornerStyle(withCornerStyle(object, 'notch'), 'round')).not.toHaveProperty('cornerStyle')
+      }),
+    )
+  })
+
+  it('of several objects are shown where they agree, as several where they differ, and not at all where none has them', () => {
+    const objects = [line(1, 1), line(1, 1), { ...line(1, 1), style: { ...style, weight: 2 } }]
+    expect(common(objects.slice(0, 2), (object) => (isStyled(object) ? object.style.weight : undefined))).toBe('main')
+    expect(common(objects, (object) => (isStyled(object) ? object.style.weight : undefined))).toBe(SEVERAL)
+    expect(common(objects, cornerOf)).toBeUndefined()
+    // Alike in what they say, not in being one and the same.
+    expect(common(objects, () => ({ kind: 'linear', stops: [] }))).toEqual({ kind: 'linear', stops: [] })
+  })
+})
