@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, type Page, test } from '@playwright/test'
 import { area } from '../src/core/geometry/area'
 import { readPathData } from '../src/core/formats/path-reader'
@@ -227,4 +228,44 @@ test('fog horn: a circle in a polygon, lines gone on and repeated, all of one st
   await page.keyboard.press('Enter')
   await setting(page, 'Letter spacing', '2')
   expect((await delivered(page, bench)).horn!.match(/<path/g)!.length).toBeGreaterThanOrEqual(3)
+})
+
+test('pictures come by drop and paste; what is none is refused in a sentence; they travel in the set file, or not', async ({ page }) => {
+  const bench = await BenchPage.withNewSet(page, 'Pictures')
+  const png = readFileSync('e2e/pictures/scan.png').toString('base64')
+  const transfer = (name: string, type: string) =>
+    page.evaluateHandle(([data, fileName, fileType]) => {
+      const files = new DataTransfer()
+      files.items.add(new File([Uint8Array.from(atob(data!), (c) => c.charCodeAt(0))], fileName!, { type: fileType! }))
+      return files
+    }, [png, name, type])
+  await page.dispatchEvent('[data-testid=stage]', 'drop', { dataTransfer: await transfer('dropped.png', 'image/png') })
+  await expect(page.locator('[data-reference-row="dropped"]')).toBeVisible()
+  await page.evaluate((files) => document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: files, bubbles: true, cancelable: true })), await transfer('pasted.png', 'image/png'))
+  await expect(page.getByRole('tab', { name: 'References 2' })).toBeVisible()
+  await page.dispatchEvent('[data-testid=stage]', 'drop', { dataTransfer: await transfer('notes.txt', 'text/plain') })
+  await expect(page.getByText('“notes.txt” is no picture that can be a reference: PNG, JPEG, WebP or SVG.')).toBeVisible()
+  await page.getByLabel('Pictures to draw by').setInputFiles({ name: 'broken.png', mimeType: 'image/png', buffer: Buffer.from('no pixels in here') })
+  await expect(page.getByText('This is no picture that can be read: PNG, JPEG, WebP or SVG.')).toBeVisible()
+  await expect(page.getByRole('tab', { name: 'References 2' })).toBeVisible()
+
+  // Under or over the square, hidden all at once, taken away and brought back.
+  await page.getByRole('button', { name: /^layer of the reference dropped/ }).click()
+  await page.getByRole('button', { name: 'over', exact: true }).click()
+  await page.mouse.move(0, 0)
+  await bench.press('Shift+P')
+  await expect(page.locator('[data-reference]')).toHaveCount(0)
+  await bench.press('Shift+P')
+  await page.getByRole('button', { name: 'Take the reference pasted away' }).click()
+  await expect(page.getByRole('tab', { name: 'References 1' })).toBeVisible()
+  await bench.press('Control+z')
+  await expect(page.getByRole('tab', { name: 'References 2' })).toBeVisible()
+
+  await bench.saved()
+  const file = `/api${new URL(bench.setUrl).pathname}/file`
+  const whole = (await (await page.request.get(file)).json()) as { set: object; pictures: Record<string, string> }
+  expect(Object.values(whole.pictures)).toEqual([png])
+  expect(await (await page.request.get(`${file}?pictures=no`)).json()).not.toHaveProperty('pictures')
+  const again = await page.request.post('/api/sets', { data: JSON.stringify(whole), headers: { 'content-type': 'application/json' } })
+  expect(again.ok()).toBe(true)
 })

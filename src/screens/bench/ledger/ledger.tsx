@@ -16,6 +16,8 @@ import type { Rules } from '@/core/rules/rules'
 import { type Assembly, type DrawingObject, isContainer } from '@/core/drawing/object'
 import { countObjects, outermost } from '@/core/drawing/tree'
 import { DRAG_ACCESS } from '@/ui/drag-access'
+import { type MenuEntry, RightMenu } from '@/ui/menu'
+import { benchMenu } from '../commands'
 import { useSessionState } from '../../frame/set-provider'
 import { guidesOf, referencesOf } from '@/core/set/set'
 import { useBench, useBenchState, useRules, useCalmIcon, useCalmObjects } from '../context'
@@ -166,6 +168,7 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [firstSelected])
   const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
+  const [menu, setMenu] = useState<readonly MenuEntry[]>([])
 
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over || over.id === active.id) return
@@ -183,54 +186,64 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
   if (objects.length === 0) {
     return <p className="px-4 py-3 text-quiet">Nothing is drawn yet. Take a tool, for example the rectangle (1) or the ellipse (2), and drag on the square.</p>
   }
+  // The right button takes the row it is pressed on, then offers what the square offers.
+  const onContextMenu = (event: React.MouseEvent) => {
+    const name = (event.target as HTMLElement).closest<HTMLElement>('[data-object]')?.dataset.id
+    const row = rows.find(({ object }) => object.id === name)
+    if (row && !row.locked && !selection.has(row.object.id)) bench.select([row.object.id])
+    setMenu(benchMenu(bench))
+  }
+
   return (
-    <div role="treegrid" aria-label="Objects" aria-multiselectable className="min-w-[930px]">
-      <div role="row" className={clsx(GRID, 'sticky top-0 z-[6] h-[23px] border-b border-hair bg-sheet text-small text-quiet')}>
-        <span />
-        <span />
-        <span role="columnheader" className="pl-4">object</span>
-        <span role="columnheader" className="pl-1">role</span>
-        {COLUMNS.map((name) => (
-          <span role="columnheader" key={name} className="relative pr-2 text-right">
-            {name === 'x' && <span className="absolute top-[-2px] left-0.5"><AnchorChooser /></span>}
-            {name === 'h' && (
-              <button
-                type="button"
-                aria-pressed={linked}
-                aria-label="Link w and h"
-                title={linked ? 'w and h keep their proportion' : 'Link w and h'}
-                onClick={() => bench.store.setState({ linked: !linked })}
-                className={clsx('absolute top-0 left-[-4px] grid size-4 place-items-center', linked ? 'text-hand' : 'text-quiet/60 hover:text-ink')}
-              >
-                {linked ? <Link2 size={12} aria-hidden /> : <Link2Off size={12} aria-hidden />}
-              </button>
-            )}
-            {name}
-          </span>
-        ))}
-        <span role="columnheader" className="pl-3">corner</span>
-        <span role="columnheader" className="pl-1">weight</span>
-        <span role="columnheader" className="pl-1">cap</span>
-        <span role="columnheader" className="pl-1">fill</span>
-        <span role="columnheader" className="pl-1">stroke</span>
-        <span role="columnheader" className="pl-2" title="length and angle of a line; nodes, segments and members of others">own numbers</span>
+    <RightMenu list={menu}>
+      <div role="treegrid" aria-label="Objects" aria-multiselectable onContextMenu={onContextMenu} className="min-w-[930px]">
+        <div role="row" className={clsx(GRID, 'sticky top-0 z-[6] h-[23px] border-b border-hair bg-sheet text-small text-quiet')}>
+          <span />
+          <span />
+          <span role="columnheader" className="pl-4">object</span>
+          <span role="columnheader" className="pl-1">role</span>
+          {COLUMNS.map((name) => (
+            <span role="columnheader" key={name} className="relative pr-2 text-right">
+              {name === 'x' && <span className="absolute top-[-2px] left-0.5"><AnchorChooser /></span>}
+              {name === 'h' && (
+                <button
+                  type="button"
+                  aria-pressed={linked}
+                  aria-label="Link w and h"
+                  title={linked ? 'w and h keep their proportion' : 'Link w and h'}
+                  onClick={() => bench.store.setState({ linked: !linked })}
+                  className={clsx('absolute top-0 left-[-4px] grid size-4 place-items-center', linked ? 'text-hand' : 'text-quiet/60 hover:text-ink')}
+                >
+                  {linked ? <Link2 size={12} aria-hidden /> : <Link2Off size={12} aria-hidden />}
+                </button>
+              )}
+              {name}
+            </span>
+          ))}
+          <span role="columnheader" className="pl-3">corner</span>
+          <span role="columnheader" className="pl-1">weight</span>
+          <span role="columnheader" className="pl-1">cap</span>
+          <span role="columnheader" className="pl-1">fill</span>
+          <span role="columnheader" className="pl-1">stroke</span>
+          <span role="columnheader" className="pl-2" title="length and angle of a line; nodes, segments and members of others">own numbers</span>
+        </div>
+        {selected.length > 1 && <SelectionRow objects={selected} rules={rules} />}
+        <DndContext id="ledger" accessibility={DRAG_ACCESS} sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
+          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+            <div className="relative" style={{ height: virtual.getTotalSize() }}>
+              {virtual.getVirtualItems().map(({ index, start }) => {
+                const row = rows[index]!
+                return (
+                  <div key={row.object.id} role="presentation" className="absolute inset-x-0" style={{ top: start - HEAD }}>
+                    <Row {...row} rules={rules} selected={selection.has(row.object.id)} folded={folded.has(row.object.id)} onFold={onFold} />
+                  </div>
+                )
+              })}
+            </div>
+          </SortableContext>
+        </DndContext>
       </div>
-      {selected.length > 1 && <SelectionRow objects={selected} rules={rules} />}
-      <DndContext id="ledger" accessibility={DRAG_ACCESS} sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
-        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-          <div className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map(({ index, start }) => {
-              const row = rows[index]!
-              return (
-                <div key={row.object.id} role="presentation" className="absolute inset-x-0" style={{ top: start - HEAD }}>
-                  <Row {...row} rules={rules} selected={selection.has(row.object.id)} folded={folded.has(row.object.id)} onFold={onFold} />
-                </div>
-              )
-            })}
-          </div>
-        </SortableContext>
-      </DndContext>
-    </div>
+    </RightMenu>
   )
 }
 

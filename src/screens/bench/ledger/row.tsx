@@ -62,6 +62,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       aria-selected={selected}
       aria-level={depth + 1}
       data-object={object.name}
+      data-id={object.id}
       style={{ transform: CSS.Translate.toString(transform), transition }}
       onMouseDown={(event) => pickRow(bench, object, locked, event)}
       onMouseEnter={() => bench.store.setState({ hover: object.id })}
