@@ -56,7 +56,7 @@ export function segmentLength(segment: Segment): number {
 function refined(over: (a: number, b: number) => number, a: number, b: number, depth: number): number {
   const whole = over(a, b), middle = (a + b) / 2
   const sum = over(a, middle) + over(middle, b)
-  return Math.abs(sum - whole) < 1e-11 * (1 + sum) || depth > 14 ? sum : refined(over, a, middle, depth + 1) + refined(over, middle, b, depth + 1)
+  return Math.abs(sum - whole) < 1e-11 * (1 + Math.abs(sum)) || depth > 14 ? sum : refined(over, a, middle, depth + 1) + refined(over, middle, b, depth + 1)
 }
 
 const integral = (a: number, b: number, f: (t: number) => number): number => GAUSS.reduce((sum, [t, weight]) => sum + weight * f(a + (b - a) * t), 0) * (b - a)

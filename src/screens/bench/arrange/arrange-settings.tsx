@@ -1,8 +1,10 @@
 'use client'
 
 import { AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignHorizontalDistributeCenter, AlignStartHorizontal, AlignStartVertical, AlignVerticalDistributeCenter, type LucideIcon } from 'lucide-react'
-import { useDeferredValue, useMemo } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { Side } from '@/core/drawing/arrange'
+import type { DrawingObject } from '@/core/drawing/object'
+import type { Rules } from '@/core/rules/rules'
 import { outermost } from '@/core/drawing/tree'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
@@ -13,16 +15,29 @@ const SIDES: readonly (readonly [Side, LucideIcon])[] = [['left', AlignStartVert
 
 const button = 'grid h-6 w-[22px] place-items-center hover:bg-film'
 
+/** Milliseconds without an edit after which the optical offset is computed: the proofs come first. */
+const REST = 150
+
+/** How far off the middle objects are, a little after they came to rest; until then what it was. */
+function useOffset(objects: readonly DrawingObject[], rules: Rules): ReturnType<typeof opticalOffset> {
+  const [off, setOff] = useState<ReturnType<typeof opticalOffset>>(null)
+  useEffect(() => {
+    const timer = setTimeout(() => setOff(objects.length > 0 && objects.length <= 40 ? opticalOffset(objects, rules) : null), REST)
+    return () => clearTimeout(timer)
+  }, [objects, rules])
+  return off
+}
+
 /** Lining up, spacing and optical centring of the selection. */
 export function ArrangeSettings() {
   const bench = useBench()
   const rules = useRules()
-  const objects = useDeferredValue(useCalmObjects())
+  const objects = useCalmObjects()
   const selection = useBenchState((state) => state.selection)
   const to = useBenchState((state) => state.alignTo)
   const gap = useBenchState((state) => state.gap)
   const selected = useMemo(() => outermost(objects, selection), [objects, selection])
-  const off = useMemo(() => (selected.length > 0 && selected.length <= 40 ? opticalOffset(selected, rules) : null), [selected, rules])
+  const off = useOffset(selected, rules)
   const short = (value: number) => figure(Number(value.toFixed(2)))
   const optical = (by: 'ink' | 'circle', word: string, hint: string) => (
     <button type="button" title={`${hint}: now ${off ? `${short(off[by].x)}, ${short(off[by].y)} from the middle` : 'nothing is painted'}`} aria-label={`Centre by ${by}`} onClick={() => centreOptically(bench, by)} className="flex h-[17px] items-center justify-between gap-1.5 px-1 text-small hover:bg-film">
