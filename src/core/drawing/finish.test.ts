@@ -1,3 +1,4 @@
+import { Resvg } from '@resvg/resvg-js'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { area } from '../geometry/area'
@@ -94,6 +95,10 @@ describe('several fills, opacity and masks', () => {
     const group = (mask: 'inside' | 'outside' | 'fade'): DrawingObject => ({ kind: 'group', id: 'g', name: 'g', mask, members: [circle({ fill: 'ink', stroke: 'ink' }), square] })
     expect(areaOf(group('inside'))).toBeCloseTo((Math.PI * 64) / 2 + (Math.PI * (81 - 49)) / 2, 9)
     expect(areaOf(group('inside'))).toBeCloseTo(areaOf(group('outside')), 9)
-    expect(svgOf([group('fade')], rules, 24)).toMatch(/<defs><mask id="(\w+)" mask-type="alpha"[^>]*><path[^>]*\/><\/mask><\/defs><g mask="url\(#\1\)"><circle/)
+    const fade = svgOf([group('fade')], rules, 24)
+    expect(fade).toMatch(/<defs><mask id="(\w+)" mask-type="alpha"[^>]* stroke="none"[^>]*><path[^>]*\/><\/mask><\/defs><g mask="url\(#\1\)"><circle/)
+    // Full where the mask is opaque, nothing beside it, whatever the root's stroke is.
+    const { pixels } = new Resvg(fade, { fitTo: { mode: 'width', value: 24 } }).render()
+    expect([8, 10, 13, 16].map((x) => pixels[4 * (12 * 24 + x) + 3])).toEqual([0, 0, 255, 255])
   })
 })

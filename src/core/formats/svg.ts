@@ -40,11 +40,15 @@ function define({ id, text }: Definition, { definitions }: Writing): string {
   return id
 }
 
+/** What the attributes of the root are where nothing is said (SVG 2, property index): a mask would have them from the root. */
+const INITIAL: Attributes = { 'fill-opacity': '1', stroke: 'none', 'stroke-opacity': '1', 'stroke-width': '1', 'stroke-linecap': 'butt', 'stroke-linejoin': 'miter', 'stroke-miterlimit': '4', 'stroke-dasharray': 'none', 'stroke-dashoffset': '0' }
+
 /** Shapes as a mask that lets through what they paint, as opaque as they are (CSS Masking 1 §6). */
 function maskDefinition(shapes: readonly Shape[], writing: Writing): Definition {
-  const { size } = writing
+  const { size, shared } = writing
+  const initial = Object.fromEntries(Object.keys(shared).flatMap((key) => (key in INITIAL ? [[key, INITIAL[key]!]] : [])))
   const body = runsOf(shapes).map((run) => runText(run, { ...writing, shared: {}, without: '' })).join('')
-  return definition('mask', { 'mask-type': 'alpha', maskUnits: 'userSpaceOnUse', x: '0', y: '0', width: `${size}`, height: `${size}` }, body)
+  return definition('mask', { 'mask-type': 'alpha', maskUnits: 'userSpaceOnUse', x: '0', y: '0', width: `${size}`, height: `${size}`, ...initial }, body)
 }
 
 function shapeText(shape: Shape, writing: Writing, opacity: number): string {

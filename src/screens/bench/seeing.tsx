@@ -30,7 +30,7 @@ export function Seeing() {
     }}>{text}</button>
   )
   return (
-    <div role="group" aria-label="Ways of seeing" className="absolute right-2 flex w-[70px] flex-col items-stretch text-small" style={{ top: (rulers ? RULER : 0) + 8 }}>
+    <div role="group" aria-label="Ways of seeing" className="absolute right-2 flex w-[70px] flex-col items-stretch bg-film/85 text-small" style={{ top: (rulers ? RULER : 0) + 8 }}>
       {(Object.keys(WAYS) as BenchState['seeing'][]).map((way) => word(seeing === way, WAYS[way][0], WAYS[way][1], () => put({ seeing: way })))}
       {seeing === 'pixels' && (
         <select aria-label="Size whose pixels are seen" value={pixels ?? rules.sizes[0]} onChange={(event) => put({ seenPixels: Number(event.target.value) })} className="bg-transparent pr-0.5 text-right text-ink">
