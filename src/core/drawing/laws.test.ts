@@ -1,8 +1,10 @@
+import { Resvg } from '@resvg/resvg-js'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { apart } from '../../../tools/apart'
 import { readSetFile, writeSetFile } from '../formats/set-file'
-import { svgOf } from '../formats/svg'
+import { outlined } from '../formats/outlined'
+import { svgOf, svgOfShapes } from '../formats/svg'
 import { pathBounds, transformPath } from '../geometry/path'
 import { OFFSET } from '../geometry/tolerance'
 import { rotation } from '../geometry/transform'
@@ -11,7 +13,7 @@ import { applyDrawingEdit } from './edit'
 import { extent, moveObject, transformObject } from './adjust'
 import { anyObject, coordinate, run, simple } from './arbitrary'
 import { afterEdit, editable } from './editable'
-import { evaluate, outline } from './evaluate'
+import { evaluateAll, outline } from './evaluate'
 import { changeNodes, closeContour, insertNode, moveNodes, nearestSegment, openAt, pullSegment, removeNodes, reverseContour, setHandle, setKind, straighten } from './node-edit'
 import { DrawingObject, type PathObject } from './object'
 import { pick } from './pick'
@@ -55,14 +57,14 @@ describe('any drawing', () => {
         const moved = applyDrawingEdit(objects, { kind: 'replace', objects: [moveObject(objects[which % objects.length]!, { x, y: 1 })] })
         for (const ground of ['current', 'light', 'dark'] as const) expect(svgOf(moved, rules, 24, ground)).toBe(svgOf(structuredClone(moved), rules, 24, ground))
       }),
-      { numRuns: 80 },
+      { numRuns: 25 },
     )
   })
 
   it('lies within its extent, and a copy with new ids looks the same', () => {
     fc.assert(
       fc.property(anyObject, (object) => {
-        const bounds = pathBounds(evaluate(object, rules).flatMap(({ path }) => path))
+        const bounds = pathBounds(outline(object, rules))
         const box = extent(object, rules)
         // A squircle's cubics may pass its box by a few ten-thousandths; drawn nodes may stand out of the frame.
         if (bounds && ![...walk([object])].some(({ object: one }) => one.kind === 'path' || (one.kind === 'polygon' && one.side))) {
@@ -91,6 +93,42 @@ describe('any drawing', () => {
         expect(find(objects, found.id)?.parents).toEqual([])
       }),
       { numRuns: 80 },
+    )
+  })
+})
+
+describe('any delivery', () => {
+  /** The opacity of every pixel of a document. */
+  const alphaOf = (svg: string, pixels: number): number[] => [...new Resvg(svg, { fitTo: { mode: 'width', value: pixels } }).render().pixels].filter((_, i) => i % 4 === 3)
+
+  it('with its strokes outlined looks as with its strokes kept, whatever the finish', () => {
+    fc.assert(
+      fc.property(fc.array(anyObject, { minLength: 1, maxLength: 3 }), (objects) => {
+        const shapes = evaluateAll(objects, rules)
+        const [kept, filled] = [svgOfShapes(shapes, 24, 'light'), svgOfShapes(outlined(shapes), 24, 'light')]
+        expect(filled).not.toContain('stroke-width')
+        const a = alphaOf(kept, 96), b = alphaOf(filled, 96)
+        const differs = a.reduce((sum, value, i) => sum + Math.abs(value - b[i]!), 0)
+        expect(differs / (255 * a.length)).toBeLessThan(0.004)
+      }),
+      { numRuns: 25 },
+    )
+  })
+
+  it('is well-formed, defines what it refers to and nothing else, and is the same text each time', () => {
+    fc.assert(
+      fc.property(drawing, (objects) => {
+        for (const ground of ['current', 'light', 'dark'] as const) {
+          const svg = svgOf(objects, rules, 24, ground)
+          expect(svg).not.toMatch(/NaN|Infinity|undefined/)
+          const defined = [...svg.matchAll(/ id="(\w+)"/g)].map(([, id]) => id), used = [...svg.matchAll(/url\(#(\w+)\)/g)].map(([, id]) => id)
+          expect(new Set(defined).size).toBe(defined.length)
+          expect(new Set(used)).toEqual(new Set(defined))
+          expect(svgOf(structuredClone(objects), rules, 24, ground)).toBe(svg)
+          if (ground !== 'current') expect(() => new Resvg(svg)).not.toThrow()
+        }
+      }),
+      { numRuns: 25 },
     )
   })
 })
