@@ -80,7 +80,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
           <span className="w-3" />
         )}
         <NameCell object={object} readOnly={locked} onName={(name) => bench.edit({ kind: 'replace', objects: [{ ...object, name }] }, `Rename ${object.name}`)} />
-        {!object.name.startsWith(KIND_NAMES[object.kind]) && <span className="flex-none text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>}
+        {!object.name.startsWith(KIND_NAMES[object.kind]) && <span className="min-w-0 shrink-[30] truncate text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>}
       </div>
       <div role="gridcell">
         {inside?.members[0]!.id === object.id ? (
