@@ -1,4 +1,4 @@
-import { type Box, boxCentre, boxUnion } from '../geometry/box'
+import { type Box, boxUnion } from '../geometry/box'
 import type { Point } from '../geometry/point'
 import { tidy } from '../geometry/tidy'
 import { extent, moveObject } from './adjust'
@@ -53,10 +53,3 @@ export function spaced(objects: readonly DrawingObject[], values: NamedValues, a
     return moved(object, axis === 'x' ? { x: by, y: 0 } : { x: 0, y: by })
   })
 }
-
-/** The middle of what objects are, as one box; null of none. */
-export const middleOf = (objects: readonly DrawingObject[], values: NamedValues): Point | null => {
-  const whole = boxUnion(objects.map((object) => extent(object, values)))
-  return whole && boxCentre(whole)
-}
-

@@ -7,9 +7,9 @@ import { apply, rotation, type Transform } from '../geometry/transform'
 import { STARTERS } from '../rules/starters'
 import { changeNumbers, transformObject } from './adjust'
 import { evaluate } from './evaluate'
-import { shareAt, transformGradient } from './gradient'
+import { shareAt, transformGradient, withStop } from './gradient'
 import type { DrawingObject } from './object'
-import type { Gradient } from './paint'
+import { Gradient } from './paint'
 import type { Style } from './style'
 
 const { rules } = STARTERS[0]!
@@ -42,6 +42,19 @@ describe('gradients', () => {
     const turned = transformObject(circle({ fill }), rotation(90, { x: 12, y: 12 }))
     expect(turned).toMatchObject({ style: { fill: { from: { x: 20, y: 4 }, to: { x: 4, y: 20 } } } })
     expect(changeNumbers(circle({ fill }), rules, { x: 0, y: 0 }, { x: 0, y: 0, w: 8, h: 8 })).toMatchObject({ style: { fill: { from: { x: 0, y: 0 }, to: { x: 8, y: 8 } } } })
+  })
+
+  it('take one more stop anywhere on their way, before the first and after the last too, and stay in order', () => {
+    const share = fc.integer({ min: 0, max: 100 }).map((n) => n / 100)
+    fc.assert(
+      fc.property(fc.array(share, { minLength: 2, maxLength: 6 }), share, (places, at) => {
+        const before = places.sort((a, b) => a - b).map((one, i) => ({ at: one, color: `#00000${i}` }))
+        const { stops: after, index } = withStop(before, at)
+        expect(Gradient.safeParse({ kind: 'linear', from: { x: 0, y: 0 }, to: { x: 1, y: 0 }, stops: after }).success).toBe(true)
+        expect(after[index]!.at).toBe(at)
+        expect(after.toSpliced(index, 1)).toEqual(before)
+      }),
+    )
   })
 
   it('are written once, in the units of the square, with ink as the colour of the place they are put in', () => {

@@ -72,5 +72,11 @@ export function otherKind(gradient: Gradient): Gradient {
   return { kind: 'linear', from: gradient.centre, to: gradient.to, stops } satisfies Linear
 }
 
+/** Stops with one more at a share of the way, in the colour of the one before it, and which one it is. */
+export function withStop(stops: readonly Stop[], at: number): { stops: Stop[]; index: number } {
+  const after = stops.findIndex((one) => one.at > at), index = after === -1 ? stops.length : after
+  return { stops: stops.toSpliced(index, 0, { ...stops[Math.max(0, index - 1)]!, at }), index }
+}
+
 /** Stops in the other direction. */
 export const reversed = (stops: readonly Stop[]): Stop[] => stops.toReversed().map((stop) => ({ ...stop, at: tidy(1 - stop.at) }))

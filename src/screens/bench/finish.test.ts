@@ -9,7 +9,7 @@ import { align, alignBox, centreOptically, opticalOffset, space } from './arrang
 import { benchCommands } from './commands'
 import { addSwatch, changeStyles, makeGradient, nameGradient, putColour, recolour, setPaint } from './colours/finish-operations'
 import { benchReferences, setReferences } from './references/reference-operations'
-import { Hand } from './tools/hand'
+import { at, Hand } from './tools/hand'
 import { sampleAt } from './tools/sample'
 
 const box = (id: string, x: number, y: number, w: number, h: number, style = {}): DrawingObject => ({ kind: 'rectangle', id, name: id, x, y, w, h, corner: 0, style: { fill: 'ink', stroke: 'none', weight: 'main', ...style } })
@@ -50,6 +50,19 @@ describe('a gradient on the square', () => {
     expect((styles(hand)[0]!.fill as { stops: { at: number }[] }).stops[1]!.at).toBeCloseTo((13.25 - 4) / 16, 9)
   })
 
+  it('is left as it is by a press on a stop, and takes a double press beyond its last stop', () => {
+    const fill = { kind: 'linear' as const, from: { x: 4, y: 12 }, to: { x: 20, y: 12 }, stops: [{ at: 0.25, color: 'ink' }, { at: 0.5, color: '#d5401b' }] }
+    changeStyles(hand.bench, (style) => ({ ...style, fill }), 'stops')
+    const steps = hand.bench.session.getState().history.past.length
+    hand.drag('select', [12, 12])
+    expect(hand.bench.session.getState().history.past).toHaveLength(steps)
+    expect(hand.bench.store.getState().paintInHand.stop).toBe(1)
+    hand.tools.select!.twice!(at(16, 12))
+    expect(styles(hand)[0]!.fill).toMatchObject({ stops: [{ at: 0.25 }, { at: 0.5 }, { at: 0.75, color: '#d5401b' }] })
+    hand.tools.select!.twice!(at(6, 12))
+    expect(styles(hand)[0]!.fill).toMatchObject({ stops: [{ at: 0.125, color: 'ink' }, { at: 0.25 }, { at: 0.5 }, { at: 0.75 }] })
+  })
+
   it('takes colours into the stop in hand, and its stops into the palette under a name', () => {
     hand.bench.store.setState({ paintInHand: { place: 'fill', stop: 1 } })
     putColour(hand.bench, '#d5401b')
@@ -69,8 +82,16 @@ describe('the finish', () => {
     expect(evaluateAll(hand.objects, hand.bench.rules).map(({ fill }) => fill)).toMatchObject([{ light: '#d5401b' }, { ink: true }])
     setPaint(hand.bench, 'fill', { opacity: 0.5 })
     expect(evaluateAll(hand.objects, hand.bench.rules).map(({ fill }) => fill!.opacity)).toEqual([0.5, 0.5])
+    // Without a selection nothing is done, and no step is taken.
+    hand.bench.select([])
+    const steps = hand.bench.session.getState().history.past.length
+    putColour(hand.bench, '#1f5f7a')
+    expect(hand.bench.session.getState().history.past).toHaveLength(steps)
     expect(addSwatch(hand.bench, '#1f5f7a')).toBe('colour-1')
-    expect(hand.bench.rules.palette.at(-1)).toEqual({ name: 'colour-1', color: '#1f5f7a' })
+    for (let n = hand.bench.rules.palette.length; n < 64; n++) addSwatch(hand.bench, '#101010')
+    expect(addSwatch(hand.bench, '#202020')).toBe('#202020')
+    expect(hand.bench.rules.palette).toHaveLength(64)
+    expect(hand.bench.rules.palette[1]).toEqual({ name: 'colour-1', color: '#1f5f7a' })
   })
 
   it('goes from one object to another with its gradient laid likewise in that one’s box', () => {

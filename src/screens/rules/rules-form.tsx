@@ -2,6 +2,7 @@
 
 import { INK } from '@/core/drawing/values'
 import { Choice, Choices } from '@/ui/choice'
+import { cssStops } from '@/ui/css-gradient'
 import { NumberField } from '@/ui/number-field'
 import type { Draft } from './draft'
 import { Group, NameInput, NumberInput, RemoveButton } from './form'
@@ -133,7 +134,7 @@ function GradientGroup({ draft, onChange, problems }: Props) {
       {gradients.map(({ name, stops }, i) => (
         <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_120px_24px] items-center gap-1.5">
           <NameInput label={`Name of gradient ${i + 1}`} value={name} problem={problems.get(`gradients.${i}.name`) ?? problems.get(`gradients.${i}`)} onChange={(next) => onChange({ ...draft, gradients: gradients.map((one, k) => (k === i ? { ...one, name: next } : one)) })} />
-          <span aria-hidden className="h-4 border border-ink" style={{ background: `linear-gradient(90deg, ${stops.map(({ at, color, opacity = 1 }) => `color-mix(in srgb, ${colour(color)} ${opacity * 100}%, transparent) ${at * 100}%`).join(', ')})` }} />
+          <span aria-hidden className="h-4 border border-ink" style={{ background: `linear-gradient(90deg, ${cssStops(stops.map((stop) => ({ ...stop, color: colour(stop.color) })))})` }} />
           <RemoveButton label={`Remove ${name}`} onClick={() => onChange({ ...draft, gradients: gradients.filter((_, k) => k !== i) })} />
         </div>
       ))}

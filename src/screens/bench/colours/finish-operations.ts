@@ -6,6 +6,7 @@ import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing
 import type { Style } from '@/core/drawing/style'
 import { colourOf, INK, stopsOf } from '@/core/drawing/values'
 import { outermost } from '@/core/drawing/tree'
+import { say } from '@/ui/notice'
 import { commit } from '../../frame/session'
 import type { Bench } from '../bench'
 
@@ -17,6 +18,7 @@ const title = (objects: readonly Styled[]): string => (objects.length === 1 ? ob
 /** Changes the style of every painted object of the selection. */
 export function changeStyles(bench: Bench, change: (style: Style, object: Styled) => Style, what: string): void {
   const objects = paintable(bench)
+  if (objects.length === 0) return say({ text: 'Select a painted object first.' })
   bench.edit({ kind: 'replace', objects: objects.map((object) => withFinish(object, change(object.style, object))) }, `Set ${what} of ${title(objects)}`)
 }
 
@@ -79,13 +81,20 @@ export function recolour(bench: Bench, to: ReadonlyMap<string, string>): void {
 /** The hexadecimal digits of a colour on light ground, without its opacity. */
 export const hexOf = (bench: Bench, color: string): string => colourOf(color, bench.rules).light.slice(0, 7)
 
-/** Adds a colour to the palette of the rules under the first free name. */
+/** How many swatches, and how many gradients, a palette may have. */
+const MOST = 64
+
+/** Adds a colour to the palette of the rules under the first free name, which it gives; of a full palette the colour itself. */
 export function addSwatch(bench: Bench, color: string): string {
   const { rules } = bench
+  if (rules.palette.length >= MOST) {
+    say({ text: `The palette has ${MOST} swatches, the most it may have.` })
+    return color
+  }
   let n = 1
   while (rules.palette.some(({ name }) => name === `colour-${n}`)) n++
   const name = `colour-${n}`
-  if (rules.palette.length < 64) commit(bench.session, { kind: 'rules', rules: { ...rules, palette: [...rules.palette, { name, color: color.slice(0, 7) }] }, renames: [] }, `Add ${name} to the palette`)
+  commit(bench.session, { kind: 'rules', rules: { ...rules, palette: [...rules.palette, { name, color: color.slice(0, 7) }] }, renames: [] }, `Add ${name} to the palette`)
   return name
 }
 
@@ -95,6 +104,7 @@ export function nameGradient(bench: Bench, place: PaintPlace): void {
   const found = gradientInHand(bench)
   if (!found || typeof found.gradient.stops === 'string') return
   const all = rules.gradients ?? []
+  if (all.length >= MOST) return say({ text: `The palette has ${MOST} gradients, the most it may have.` })
   let n = 1
   while (all.some(({ name }) => name === `gradient-${n}`)) n++
   const name = `gradient-${n}`

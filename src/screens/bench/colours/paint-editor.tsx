@@ -1,7 +1,7 @@
 'use client'
 
 import { paintAt } from '@/core/drawing/finish'
-import { otherKind, reversed } from '@/core/drawing/gradient'
+import { otherKind, reversed, withStop } from '@/core/drawing/gradient'
 import type { Styled } from '@/core/drawing/object'
 import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/paint'
 import { colourOf, INK, stopsOf } from '@/core/drawing/values'
@@ -78,9 +78,8 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
   const chosen = stop !== null ? stops[stop] : undefined
   const hold = (next: number | null) => bench.store.setState({ paintInHand: { place, stop: next } })
   const add = (at: number) => {
-    const after = stops.findIndex((one) => one.at > at), index = after === -1 ? stops.length : after
-    setStops(bench, place, (all) => all.toSpliced(index, 0, { ...all[Math.max(0, index - 1)]!, at }), 'the stops')
-    hold(index)
+    setStops(bench, place, (all) => withStop(all, at).stops, 'the stops')
+    hold(withStop(stops, at).index)
   }
   const setStop = (change: Partial<Stop>, what: string) => stop !== null && setStops(bench, place, (all) => all.map((one, i) => (i === stop ? withOpacity({ ...one, ...change }) : one)), what)
   return (

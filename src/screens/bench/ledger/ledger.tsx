@@ -35,6 +35,9 @@ import { SelectionRow } from './selection-row'
 /** A press is a drag once it has travelled. The same object each time: a new one would draw every row again. */
 const AFTER_TRAVEL = { activationConstraint: { distance: 5 } }
 
+/** What stands beside the objects under the square. */
+const PANELS = [['nodes', NodesPanel], ['colours', ColoursPanel], ['references', ReferencesPanel], ['guides', GuidesPanel], ['history', HistoryPanel]] as const
+
 /** The table under the square: every object as a row with its numbers, and the history. */
 export function Ledger() {
   const bench = useBench()
@@ -66,21 +69,11 @@ export function Ledger() {
       <Tabs.Content ref={scroller} value="objects" className="min-h-0 flex-1 overflow-auto outline-none">
         <Objects objects={objects} scroller={scroller} />
       </Tabs.Content>
-      <Tabs.Content value="nodes" className="min-h-0 flex-1 overflow-auto outline-none">
-        <NodesPanel />
-      </Tabs.Content>
-      <Tabs.Content value="colours" className="min-h-0 flex-1 overflow-auto outline-none">
-        <ColoursPanel />
-      </Tabs.Content>
-      <Tabs.Content value="references" className="min-h-0 flex-1 overflow-auto outline-none">
-        <ReferencesPanel />
-      </Tabs.Content>
-      <Tabs.Content value="guides" className="min-h-0 flex-1 overflow-auto outline-none">
-        <GuidesPanel />
-      </Tabs.Content>
-      <Tabs.Content value="history" className="min-h-0 flex-1 overflow-auto outline-none">
-        <HistoryPanel />
-      </Tabs.Content>
+      {PANELS.map(([value, Panel]) => (
+        <Tabs.Content key={value} value={value} className="min-h-0 flex-1 overflow-auto outline-none">
+          <Panel />
+        </Tabs.Content>
+      ))}
     </Tabs.Root>
   )
 }

@@ -1,8 +1,7 @@
 import { distance, type Point } from '@/core/geometry/point'
 import { tidy } from '@/core/geometry/tidy'
-import { acrossOf, shareAt, stopPlace } from '@/core/drawing/gradient'
-import { type Gradient, isGradient } from '@/core/drawing/paint'
-import { paintAt } from '@/core/drawing/finish'
+import { acrossOf, shareAt, stopPlace, withStop } from '@/core/drawing/gradient'
+import type { Gradient } from '@/core/drawing/paint'
 import { stopsOf } from '@/core/drawing/values'
 import { constrainAngle } from '@/core/snap/snap'
 import { snapShade } from '@/core/snap/snap-shade'
@@ -44,8 +43,8 @@ export function pullGradient(bench: Bench, { id, at: start }: GradientHandle): D
   const { paintInHand } = bench.store.getState()
   const stop = typeof id === 'number' ? id : id === 'from' ? 0 : id === 'to' ? stopsOf(gradient, bench.rules).length - 1 : paintInHand.stop
   bench.store.setState({ paintInHand: { place, stop } })
-  const targets = bench.targets(new Set())
   if (typeof id === 'number') return pullStop(bench, id)
+  const targets = bench.targets(new Set())
   const other = id === 'from' ? (gradient.kind === 'linear' ? gradient.to : undefined) : gradient.kind === 'linear' ? gradient.from : gradient.centre
   return objectsDrag(bench, `Pull the gradient of ${object.name}`, (at) => {
     const { point, marks } = at.shift && other ? { point: constrainAngle(other, at.p), marks: [] } : caught(bench, at, targets, other)
@@ -76,22 +75,15 @@ function pullStop(bench: Bench, index: number): Drag {
   // Stops at one place go together: that is a hard edge.
   const together = stops.flatMap(({ at }, i) => (Math.abs(at - stops[index]!.at) < 1e-9 ? [i] : []))
   const least = stops[together[0]! - 1]?.at ?? 0, most = stops[together.at(-1)! + 1]?.at ?? 1
-  let share = stops[index]!.at
-  return {
-    move(at) {
-      const pointed = shareAt(gradient, at.p), found = at.free ? null : snapShade(gradient, pointed, targets, bench.reach)
-      share = Math.min(most, Math.max(least, found?.share ?? pointed))
-      const marks = found && share === found.share ? [{ kind: 'point' as const, ...found.place }] : []
-      const next = stops.map((one, i) => (together.includes(i) ? { ...one, at: share } : one))
-      bench.preview({ kind: 'replace', objects: [withGradient(object, place, { ...gradient, stops: next })] })
-      bench.hold({ marks, figure: { at: stopPlace(gradient, share), text: `${figure(Number((share * 100).toFixed(2)))} %` } })
-    },
-    release() {
-      bench.letGo()
-      setStops(bench, place, (all) => all.map((one, i) => (together.includes(i) ? { ...one, at: share } : one)), 'the place of a stop')
-    },
-    cancel: () => bench.drop(),
-  }
+  return objectsDrag(bench, `Pull a stop of ${object.name}`, (at) => {
+    const pointed = shareAt(gradient, at.p), found = at.free ? null : snapShade(gradient, pointed, targets, bench.reach)
+    const share = Math.min(most, Math.max(least, found?.share ?? pointed))
+    const next = stops.map((one, i) => (together.includes(i) ? { ...one, at: share } : one))
+    return {
+      edit: [withGradient(object, place, { ...gradient, stops: next })],
+      held: { marks: found && share === found.share ? [{ kind: 'point', ...found.place }] : [], figure: { at: stopPlace(gradient, share), text: `${figure(Number((share * 100).toFixed(2)))} %` } },
+    }
+  })
 }
 
 /** A double press on the way of the gradient in hand adds a stop there; true when it did. */
@@ -99,13 +91,11 @@ export function addStopAt(bench: Bench, at: At): boolean {
   const found = gradientInHand(bench)
   const { view } = bench.store.getState()
   if (!found || !view || gradientHandleAt(bench, at)) return false
-  const { object, place, gradient } = found
-  const share = shareAt(gradient, at.p)
+  const { place, gradient } = found
+  const share = Number(shareAt(gradient, at.p).toFixed(4))
   if (share <= 0 || share >= 1 || distance(toScreen(view, stopPlace(gradient, share)), at.screen) > GRIP) return false
-  const paint = paintAt(object.style, place)
-  if (paint === undefined || !isGradient(paint)) return false
-  const index = stopsOf(paint, bench.rules).findIndex((one) => one.at > share)
-  setStops(bench, place, (all) => all.toSpliced(index, 0, { ...all[index - 1]!, at: Number(share.toFixed(4)) }), 'the stops')
+  const { index } = withStop(stopsOf(gradient, bench.rules), share)
+  setStops(bench, place, (all) => withStop(all, share).stops, 'the stops')
   bench.store.setState({ paintInHand: { place, stop: index } })
   return true
 }

@@ -23,7 +23,10 @@ export type Sample = { readonly color: string; readonly from: string; readonly p
 
 /** Takes the colour under the pointer into the paint or the stop in hand: of a reference its own pixels, whatever lies above; of an object its swatch. */
 export function sampleTool(bench: Bench): Tool {
-  const look = (at: At) => bench.hold({ loupe: sampleAt(bench, at.p, at.alt) && { at: at.p, ...sampleAt(bench, at.p, at.alt)! } })
+  const look = (at: At) => {
+    const sample = sampleAt(bench, at.p, at.alt)
+    bench.hold({ loupe: sample && { at: at.p, ...sample } })
+  }
   return {
     cursor: 'crosshair',
     hint: 'Press: the colour goes into the paint or stop in hand · Alt: of the object, not of the picture below',
