@@ -109,9 +109,9 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
       {chosen && stop !== null && (
         <div className="flex flex-wrap items-center gap-1.5 whitespace-nowrap text-quiet">
           stop {stop + 1}
-          <NumberField label="Place of the stop" value={chosen.at * 100} step={1} unit=" %" className="!w-11 border border-hair px-1 text-right text-ink" onChange={(value) => value >= (stops[stop - 1]?.at ?? 0) * 100 && value <= (stops[stop + 1]?.at ?? 1) * 100 && setStop({ at: value / 100 }, 'the place of a stop')} />
+          <NumberField label="Place of the stop" value={chosen.at * 100} step={1} unit=" %" className="!w-[52px] border border-hair px-1 text-right text-ink" onChange={(value) => value >= (stops[stop - 1]?.at ?? 0) * 100 && value <= (stops[stop + 1]?.at ?? 1) * 100 && setStop({ at: value / 100 }, 'the place of a stop')} />
           opacity
-          <NumberField label="Opacity of the stop" value={(chosen.opacity ?? 1) * 100} step={5} unit=" %" className="!w-11 border border-hair px-1 text-right text-ink" onChange={(value) => value >= 0 && value <= 100 && setStop({ opacity: value / 100 }, 'the opacity of a stop')} />
+          <NumberField label="Opacity of the stop" value={(chosen.opacity ?? 1) * 100} step={5} unit=" %" className="!w-[52px] border border-hair px-1 text-right text-ink" onChange={(value) => value >= 0 && value <= 100 && setStop({ opacity: value / 100 }, 'the opacity of a stop')} />
           <Button look="plain" disabled={stops.length <= 2} className="!h-5 !px-1.5" onClick={() => {
             setStops(bench, place, (all) => all.filter((_, i) => i !== stop), 'the stops')
             hold(Math.max(0, stop - 1))

@@ -11,7 +11,7 @@ import { hex, sampled } from '@/core/proof/picture'
 import { say } from '@/ui/notice'
 import type { Bench } from '../bench'
 import { hexOf, paintable, putColour } from '../colours/finish-operations'
-import { pixelsNow } from '../references/pictures'
+import { pixelsNow, pixelsOf } from '../references/pictures'
 import { referenceAt } from '../references/reference-operations'
 import type { At, Tool } from './tool'
 
@@ -32,17 +32,21 @@ export function sampleTool(bench: Bench): Tool {
     hint: 'Press: the colour goes into the paint or stop in hand · Alt: of the object, not of the picture below',
     hover: look,
     press(at) {
-      const sample = sampleAt(bench, at.p, at.alt)
-      if (!sample) {
-        say({ text: 'There is no colour here: neither a reference nor a painted object.' })
-        return null
-      }
-      bench.store.setState(({ sampled: before }) => ({ sampled: [sample.color, ...before.filter((color) => color !== sample.color)].slice(0, 12) }))
-      if (paintable(bench).length > 0) putColour(bench, sample.color)
-      else say({ text: `${sample.color} is among the sampled colours. Select objects, and it goes straight into their paint.` })
+      const reference = at.alt ? null : referenceAt(bench, at.p)
+      // The first press on a picture waits for its pixels.
+      if (reference && !pixelsNow(reference.picture)) void pixelsOf(reference.picture).then(() => take(bench, at))
+      else take(bench, at)
       return null
     },
   }
+}
+
+function take(bench: Bench, at: At): void {
+  const sample = sampleAt(bench, at.p, at.alt)
+  if (!sample) return say({ text: 'There is no colour here: neither a reference nor a painted object.' })
+  bench.store.setState(({ sampled: before }) => ({ sampled: [sample.color, ...before.filter((color) => color !== sample.color)].slice(0, 12) }))
+  if (paintable(bench).length > 0) putColour(bench, sample.color)
+  else say({ text: `${sample.color} is among the sampled colours. Select objects, and it goes straight into their paint.` })
 }
 
 /** What the sampler would take at a place. */
