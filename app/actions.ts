@@ -5,13 +5,20 @@ import { starter } from '@/core/rules/starters'
 import { SetName } from '@/core/set/names'
 import { database } from '@/server/database'
 import { addDemoSets } from '@/server/demo'
-import { failed, type Result } from '@/server/failure'
+import { done, failed, type Result } from '@/server/failure'
+import { faultSentence } from '@/server/http'
+import { renderer } from '@/server/renderer/renderer'
+import { rowsOfSet } from '@/server/set-rows'
 import { addSet, deleteSet, duplicateSet, renameSet, restoreSet } from '@/server/sets'
 
-async function refreshed<T>(result: Promise<Result<T>>): Promise<Result<T>> {
-  const settled = await result
-  refresh()
-  return settled
+async function refreshed<T>(act: () => Promise<Result<T>>): Promise<Result<T>> {
+  try {
+    const settled = await act()
+    refresh()
+    return settled
+  } catch (error) {
+    return failed('unavailable', faultSentence(error))
+  }
 }
 
 /** Makes a set from one of the rule books. */
@@ -20,27 +27,29 @@ export async function createSet(starterId: string, name: string): Promise<Result
   if (!book) return failed('invalid', 'There is no such rule book.')
   const parsed = SetName.safeParse(name)
   if (!parsed.success) return failed('invalid', parsed.error.issues[0]!.message)
-  return refreshed(addSet(await database(), { name: parsed.data, kind: book.kind, rules: book.rules, icons: [] }))
+  return refreshed(async () => done((await addSet(await database(), rowsOfSet({ name: parsed.data, kind: book.kind, rules: book.rules, icons: [] }))).id))
 }
 
 export async function renameOnShelf(id: string, name: string): Promise<Result<string>> {
-  return refreshed(renameSet(await database(), id, name))
+  return refreshed(async () => renameSet(await database(), id, name))
 }
 
 export async function duplicateOnShelf(id: string): Promise<Result<string>> {
-  return refreshed(duplicateSet(await database(), id))
+  return refreshed(async () => duplicateSet(await database(), id))
 }
 
 export async function deleteFromShelf(id: string): Promise<Result<null>> {
-  return refreshed(deleteSet(await database(), id))
+  return refreshed(async () => deleteSet(await database(), id))
 }
 
 export async function restoreToShelf(id: string): Promise<Result<null>> {
-  return refreshed(restoreSet(await database(), id))
+  return refreshed(async () => restoreSet(await database(), id))
 }
 
 /** Puts fresh copies of the demo sets on the shelf. */
-export async function openDemo(): Promise<void> {
-  await addDemoSets(await database())
-  refresh()
+export async function openDemo(): Promise<Result<null>> {
+  return refreshed(async () => {
+    await addDemoSets(await database(), renderer())
+    return done(null)
+  })
 }

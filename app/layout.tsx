@@ -1,5 +1,6 @@
 import '@/ui/theme.css'
 import type { Metadata } from 'next'
+import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { CommandBox } from '@/ui/command-box'
 import { FILM_SCRIPT } from '@/ui/film'
@@ -8,11 +9,15 @@ import { NoticeBar } from '@/ui/notice'
 
 export const metadata: Metadata = { title: 'Wise Square', description: 'Sets of icons on a shared pixel grid.' }
 
-export default function Layout({ children }: { children: ReactNode }) {
+// Every page is made for its request: its scripts carry a number that only this answer allows.
+export const dynamic = 'force-dynamic'
+
+export default async function Layout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? undefined
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
-        <script dangerouslySetInnerHTML={{ __html: FILM_SCRIPT }} />
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: FILM_SCRIPT }} />
       </head>
       <body>
         {children}

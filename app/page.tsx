@@ -3,8 +3,6 @@ import { database } from '@/server/database'
 import { listSets } from '@/server/sets'
 import { ShelfScreen } from '@/screens/shelf/shelf-screen'
 
-export const dynamic = 'force-dynamic'
-
 export default async function Page() {
   const actions = { create: createSet, rename: renameOnShelf, duplicate: duplicateOnShelf, remove: deleteFromShelf, restore: restoreToShelf, openDemo }
   return <ShelfScreen entries={await listSets(await database())} actions={actions} />

@@ -53,16 +53,25 @@ export function buildCommandLine() {
   const inputs = ['src/cli', 'src/core', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
   whenChanged('cli', inputs, () => existsSync(join(stamps, 'cli', 'main.js')), () => {
     rmSync(join(stamps, 'cli'), { recursive: true, force: true })
-    return run(tool('esbuild'), ['src/cli/main.ts', '--bundle', '--splitting', '--minify', '--platform=node', '--format=esm', '--external:@resvg/resvg-js', '--external:better-sqlite3', '--outdir=build/cli', '--log-level=warning'])
+    return run(tool('esbuild'), ['src/cli/main.ts', '--bundle', '--splitting', '--minify', '--platform=node', '--format=esm', '--external:better-sqlite3', '--outdir=build/cli', '--log-level=warning'])
   })
 }
 
+/** What the server's threads run, all in one file. */
+export function buildRenderer() {
+  const inputs = ['src/core', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
+  whenChanged('renderer', inputs, () => existsSync(join(stamps, 'renderer', 'thread.js')), () =>
+    run(tool('esbuild'), ['src/server/renderer/thread.ts', '--bundle', '--minify-syntax', '--minify-whitespace', '--platform=node', '--format=esm', '--external:@resvg/resvg-wasm', '--outdir=build/renderer', '--log-level=warning']),
+  )
+}
+
 export function build() {
-  const inputs = ['app', 'src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'instrumentation.ts', 'package-lock.json', 'bin/prepare.mjs']
+  const inputs = ['app', 'src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'instrumentation.ts', 'proxy.ts', 'package-lock.json', 'bin/prepare.mjs']
   whenChanged('app', inputs, () => existsSync(join(root, '.next', 'BUILD_ID')), () => {
     console.log('Building…')
     return run(tool('next'), ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
   })
+  buildRenderer()
   buildCommandLine()
 }
 

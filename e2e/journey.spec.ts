@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { Resvg } from '@resvg/resvg-js'
+import { pixelsOf } from '../tools/rasterise'
 import { decode } from 'fast-png'
 import { unzipSync } from 'fflate'
 import { straightAlpha } from '../src/core/formats/png'
@@ -76,8 +76,8 @@ test('from an empty shelf to a delivered set', async ({ page }) => {
   for (const name of ['life-buoy', 'ticket']) {
     await page.getByRole('button', { name, exact: true }).click()
     for (const size of [16, 24, 48]) {
-      const rendered = new Resvg(svg(name).replaceAll('currentColor', '#14231f'), { fitTo: { mode: 'width', value: size }, font: { loadSystemFonts: false } }).render()
-      const expected = [...straightAlpha({ width: size, height: size, data: rendered.pixels })]
+      const rendered = pixelsOf(svg(name).replaceAll('currentColor', '#14231f'), size)
+      const expected = [...straightAlpha({ width: size, height: size, data: rendered })]
       await expect.poll(async () => greatestDifference(await bench.proofPixels(`${name} at ${size} on light`), expected)).toBeLessThanOrEqual(3)
       const delivered = [...decode(files[`png/${size}/${name}.png`]!).data]
       expect(greatestDifference(delivered, expected)).toBe(0)

@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
-import { Resvg } from '@resvg/resvg-js'
+import { pixelsOf } from './rasterise'
 import { pathData } from '../src/core/formats/path-data'
 import { readPathData } from '../src/core/formats/path-reader'
 import { type Path, segmentCount } from '../src/core/geometry/path'
@@ -45,7 +45,7 @@ function rect(x: number, y: number, w: number, h: number, rx: number, ry: number
 const document = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24">${body}</svg>`
 
 function alpha(svg: string): Float64Array {
-  const { pixels } = new Resvg(svg, { fitTo: { mode: 'width', value: SIZE * BLOCK }, font: { loadSystemFonts: false } }).render()
+  const pixels = pixelsOf(svg, SIZE * BLOCK)
   const mean = new Float64Array(SIZE * SIZE)
   for (let i = 0, n = SIZE * BLOCK; i < n * n; i++) {
     const x = i % n, y = (i - x) / n

@@ -1,23 +1,45 @@
-import { mkdir, writeFile } from 'node:fs/promises'
+import { mkdir, mkdtemp, rename, rm, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
-import { deliver } from '../core/formats/delivery'
-import { rasterise } from '../server/raster'
+import { fileBytes, planProblems, plannedFiles } from '../core/formats/delivery'
+import { drawnIcon } from '../core/formats/drawn'
+import { startRasteriser } from '../server/renderer/raster'
 import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 
-/** Writes a set's files into a folder; what is in the folder already and not part of the delivery stays. */
+/**
+ * Writes a set's files into a folder; what is in the folder already and not part of the delivery stays. Everything is written beside first and
+ * moved there at the end, so that a delivery that fails leaves the folder as it was.
+ */
 export async function deliverCommand(files: readonly string[], { to, formats = 'svg,png' }: Options): Promise<Answer> {
-  if (to === undefined) throw new UsageError('Name the folder to write into: --to DIR.')
+  if (!to) throw new UsageError('Name the folder to write into: --to DIR.')
   const chosen = formats.split(',')
   const unknown = chosen.find((format) => format !== 'svg' && format !== 'png')
   if (unknown !== undefined) throw new UsageError(`“${unknown}” is no format; there are svg and png.`)
   const set = await readSet(files)
-  const written: { path: string; bytes: number }[] = []
-  for (const { path, bytes } of deliver(set, { svg: chosen.includes('svg'), png: chosen.includes('png') }, rasterise)) {
-    const target = join(to, ...path.split('/'))
-    await mkdir(dirname(target), { recursive: true })
-    await writeFile(target, bytes)
-    written.push({ path, bytes: bytes.length })
+  const planned = plannedFiles(set, { svg: chosen.includes('svg'), png: chosen.includes('png') })
+  const [problem] = planProblems(planned)
+  if (problem) throw new Error(problem)
+  const drawn = new Map(set.icons.map((icon) => [icon, drawnIcon(icon, set.rules)]))
+  for (const [icon, one] of drawn) if (one.problem !== undefined) throw new Error(`“${icon.name}” cannot be delivered. ${one.problem}`)
+  const rasterise = await startRasteriser()
+  await mkdir(to, { recursive: true })
+  const beside = await mkdtemp(join(to, '.delivery-'))
+  try {
+    const written: { path: string; bytes: number }[] = []
+    for (const file of planned) {
+      const bytes = fileBytes(file, drawn.get(file.icon)!, (svg, pixels) => rasterise(svg, { side: 'width', pixels }))
+      await write(join(beside, file.path), bytes)
+      written.push({ path: file.path, bytes: bytes.length })
+    }
+    for (const folder of new Set(written.map(({ path }) => dirname(path)))) await mkdir(join(to, folder), { recursive: true })
+    for (const { path } of written) await rename(join(beside, path), join(to, path))
+    return { lines: [`${written.length} files of “${set.name}” written to ${to}.`], value: { set: set.name, files: written } }
+  } finally {
+    await rm(beside, { recursive: true, force: true })
   }
-  return { lines: [`${written.length} files of “${set.name}” written to ${to}.`], value: { set: set.name, files: written } }
+}
+
+async function write(file: string, bytes: Uint8Array): Promise<void> {
+  await mkdir(dirname(file), { recursive: true })
+  await writeFile(file, bytes)
 }

@@ -1,5 +1,6 @@
 import { createInterface } from 'node:readline'
 import { parseArgs } from 'node:util'
+import { bringClock } from '../core/geometry/deadline'
 import { type Answer, OPTIONS, type Options, UsageError } from './command'
 
 const USAGE = `bin/wise-square COMMAND
@@ -16,15 +17,22 @@ Every command takes --json for an answer that programs can read. FILE is a set f
 type Command = (files: readonly string[], options: Options) => Promise<Answer>
 
 /** Each command is loaded when it is asked for, so that none waits for what another needs. */
-const COMMANDS: Record<string, () => Promise<Command>> = {
-  deliver: async () => (await import('./deliver')).deliverCommand,
-  proof: async () => (await import('./proof')).proofCommand,
-  schema: async () => (await import('./schema')).schemaCommand,
-}
+const COMMANDS = new Map<string, () => Promise<Command>>([
+  ['deliver', async () => (await import('./deliver')).deliverCommand],
+  ['proof', async () => (await import('./proof')).proofCommand],
+  ['schema', async () => (await import('./schema')).schemaCommand],
+])
+
+/** How long one drawing may take to compute, in milliseconds. */
+const DRAWING = 60_000
 
 /** Runs the command line and gives the exit status: 0 done, 1 it could not be done, 2 it was asked wrongly. */
 export async function main(args: readonly string[]): Promise<number> {
   let json = args.includes('--json')
+  bringClock(() => {
+    const end = performance.now() + DRAWING
+    return () => performance.now() > end
+  })
   try {
     const { values, positionals } = parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true })
     json = values.json === true
@@ -38,7 +46,7 @@ export async function main(args: readonly string[]): Promise<number> {
       await pathCommand(createInterface({ input: process.stdin }), (line) => process.stdout.write(`${line}\n`), values.time ? (line) => process.stderr.write(`${line}\n`) : null)
       return 0
     }
-    const load = COMMANDS[name]
+    const load = COMMANDS.get(name)
     if (!load) throw new UsageError(`There is no command “${name}”.`)
     const command = await load()
     const { lines, value } = await command(files, values)

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { pathData } from '../core/formats/path-data'
 import { PathDataError, readPathData } from '../core/formats/path-reader'
-import { schemaSentence } from '../core/formats/set-file'
-import { OutOfTime } from '../core/geometry/deadline'
+import { schemaSentence } from '../core/formats/plain-words'
+import { OutOfTime, within } from '../core/geometry/deadline'
 import { measure } from '../core/geometry/measure'
 import type { Path } from '../core/geometry/path'
 import { roundContour } from '../core/outline/corner'
@@ -69,31 +69,33 @@ export function answerLine(text: string): string {
 }
 
 function answer(request: z.infer<typeof Request>): object {
-  const paths = request.paths.map(readPathData)
   const end = performance.now() + request.limit
-  const deadline = () => performance.now() > end
+  return within(() => performance.now() > end, () => computed(request, request.paths.map(readPathData)))
+}
+
+function computed(request: z.infer<typeof Request>, paths: readonly Path[]): object {
   switch (request.op) {
     case 'divide':
-      return { paths: divide(paths, request.fillRule, deadline).map(written) }
+      return { paths: divide(paths, request.fillRule).map(written) }
     case 'patches': {
-      const { patches } = patchwork(paths, deadline)
-      return { paths: patches.map(({ path }) => written(path)), leaks: leaks(paths, undefined, deadline).map(({ at, gap }) => ({ at: [at.x, at.y], gap })) }
+      const { patches } = patchwork(paths)
+      return { paths: patches.map(({ path }) => written(path)), leaks: leaks(paths, undefined).map(({ at, gap }) => ({ at: [at.x, at.y], gap })) }
     }
     case 'offset':
-      return { path: written(offset(paths.flat(), request.distance, request, request.fillRule, deadline)) }
+      return { path: written(offset(paths.flat(), request.distance, request, request.fillRule)) }
     case 'stroke':
-      return { path: written(strokedArea(paths.flat(), request, deadline)) }
+      return { path: written(strokedArea(paths.flat(), request)) }
     case 'round':
       return { path: written(paths.flat().map((contour) => roundContour(contour, () => request).contour)) }
     case 'simplify':
-      return { path: written(simplify(paths.flat(), request.tolerance, deadline)) }
+      return { path: written(simplify(paths.flat(), request.tolerance)) }
     case 'measure': {
       const { area, length, bounds, centroid, segments } = measure(paths.flat())
       return { area, length, bounds: bounds && [bounds.x, bounds.y, bounds.x + bounds.w, bounds.y + bounds.h], centroid: centroid && [centroid.x, centroid.y], segments }
     }
     default: {
       const role = ROLES[request.op]
-      return { path: written(combine(paths.map((path) => ({ path, role })), request.fillRule, deadline)) }
+      return { path: written(combine(paths.map((path) => ({ path, role })), request.fillRule)) }
     }
   }
 }

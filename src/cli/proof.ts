@@ -1,21 +1,24 @@
 import { writeFile } from 'node:fs/promises'
-import { proofSvg } from '../core/formats/delivery'
+import { drawnIcon } from '../core/formats/drawn'
 import { png } from '../core/formats/png'
-import { schemaSentence } from '../core/formats/set-file'
+import { schemaSentence } from '../core/formats/plain-words'
 import { Size } from '../core/rules/rules'
-import { rasterise } from '../server/raster'
+import { startRasteriser } from '../server/renderer/raster'
 import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 
 /** Draws one icon at a size in pixels, as it will be delivered. */
 export async function proofCommand(files: readonly string[], { icon: name, size, out }: Options): Promise<Answer> {
-  if (name === undefined || size === undefined || out === undefined) throw new UsageError('Say which: --icon NAME --size N --out FILE.png.')
+  if (!name || !size || !out) throw new UsageError('Say which: --icon NAME --size N --out FILE.png.')
   const pixels = Size.safeParse(Number(size))
   if (!pixels.success) throw new UsageError(schemaSentence(pixels.error))
   const set = await readSet(files)
   const icon = set.icons.find((one) => one.name === name)
   if (!icon) throw new Error(`There is no icon “${name}” in “${set.name}”.`)
-  const bytes = png(rasterise(proofSvg(icon, set.rules), pixels.data))
+  const { svg, problem } = drawnIcon(icon, set.rules)
+  if (!svg) throw new Error(problem)
+  const rasterise = await startRasteriser()
+  const bytes = png(rasterise(svg.light, { side: 'width', pixels: pixels.data }))
   await writeFile(out, bytes)
   return { lines: [`${name} at ${pixels.data} px written to ${out}.`], value: { icon: name, size: pixels.data, out, bytes: bytes.length } }
 }

@@ -1,5 +1,9 @@
-import { type DeliveredFile, type DeliveryOptions, fileBytes, plannedFiles } from '../core/formats/delivery'
-import { rasterise } from './raster'
+import pLimit from 'p-limit'
+import { type DeliveredFile, type DeliveryOptions, plannedFiles } from '../core/formats/delivery'
+import type { Rules } from '../core/rules/rules'
+import type { Db } from './database'
+import { drawnIcons } from './drawn'
+import { type Renderer, TaskEnded } from './renderer/renderer'
 import type { StoredSet } from './sets'
 
 /** The options of a delivery from an address: `svg=0` or `png=0` leaves that format out. */
@@ -7,21 +11,47 @@ export function optionsFrom(query: URLSearchParams): DeliveryOptions {
   return { svg: query.get('svg') !== '0', png: query.get('png') !== '0' }
 }
 
-/** The last delivery, kept while its set and options stay the same: the preview and the download are one computation. */
-let last: { key: string; files: Promise<DeliveredFile[]> } | null = null
+/** The files of a delivery, and the icons that are not among them because they cannot be drawn. */
+export type Delivery = { readonly files: readonly DeliveredFile[]; readonly problems: readonly { readonly icon: string; readonly message: string }[] }
 
-/** Every file of a delivery. Other requests are let through between icons. */
-export function deliveredFiles(stored: StoredSet, options: DeliveryOptions): Promise<DeliveredFile[]> {
+/** The last delivery, kept for a while as long as its set and options stay the same: the preview and the download are one computation. */
+let last: { key: string; delivery: Promise<Delivery>; forget: NodeJS.Timeout } | null = null
+const KEPT = 120_000
+
+export function delivered(db: Db, renderer: Renderer, stored: StoredSet, options: DeliveryOptions): Promise<Delivery> {
   const key = `${stored.id} ${stored.revision} ${options.svg} ${options.png}`
-  if (last?.key !== key) last = { key, files: compute(stored, options) }
-  return last.files
+  if (last?.key === key) return last.delivery
+  clearTimeout(last?.forget)
+  const delivery = compute(db, renderer, stored, options)
+  const forget = setTimeout(() => (last = null), KEPT)
+  forget.unref()
+  last = { key, delivery, forget }
+  delivery.catch(() => (last = null))
+  return delivery
 }
 
-async function compute({ set }: StoredSet, options: DeliveryOptions): Promise<DeliveredFile[]> {
+async function compute(db: Db, renderer: Renderer, { id, rows }: StoredSet, options: DeliveryOptions): Promise<Delivery> {
+  const drawn = await drawnIcons(db, renderer, id, 'all')
+  const problems: { icon: string; message: string }[] = []
   const files: DeliveredFile[] = []
-  for (const file of plannedFiles(set, options)) {
-    files.push({ path: file.path, bytes: fileBytes(file, set, rasterise) })
-    if (files.length % 20 === 0) await new Promise((resolve) => setImmediate(resolve))
-  }
-  return files
+  // One picture after the other, so that whoever draws meanwhile is not kept waiting.
+  const turn = pLimit(1)
+  const { sizes, densities } = JSON.parse(rows.rules) as Rules
+  await Promise.all(drawn.map((icon) => turn(async () => {
+    const { name, svg } = icon
+    if (!svg) {
+      problems.push({ icon: name, message: icon.problem })
+      return
+    }
+    const planned = plannedFiles({ icons: [{ name }], rules: { sizes, densities } }, options)
+    const widths = planned.flatMap((file) => (file.format === 'png' ? [file.pixels] : []))
+    try {
+      const rasters = widths.length > 0 ? await renderer.run('rasters', { svg: svg.light, sizes: widths }) : []
+      for (const { path, format } of planned) files.push({ path, bytes: format === 'svg' ? Buffer.from(svg.current) : rasters.shift()! })
+    } catch (error) {
+      if (!(error instanceof TaskEnded)) throw error
+      problems.push({ icon: name, message: error.message })
+    }
+  })))
+  return { files: files.sort((a, b) => (a.path < b.path ? -1 : a.path > b.path ? 1 : 0)), problems }
 }

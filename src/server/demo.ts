@@ -1,28 +1,39 @@
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { readSetFile } from '../core/formats/set-file'
 import type { Db } from './database'
-import { keepPictures } from './set-pictures'
+import type { Renderer } from './renderer/renderer'
+import { keepPictures } from './set-files'
 import { addSet } from './sets'
 
 /** The demo sets that ship with the product, in the order of the shelf. */
 const FILES = ['quayside.wisesquare.json', 'skerry-app.wisesquare.json']
 
-/** Adds the demo sets to the shelf. Throws when a shipped file is unreadable. */
-export async function addDemoSets(db: Db, folder = join(/* turbopackIgnore: true */ process.cwd(), 'demo')): Promise<void> {
+/** Adds the demo sets to the shelf, all or none, and whatever else belongs to it. Throws when a shipped file is unreadable. */
+export async function addDemoSets(db: Db, renderer: Renderer, also?: (tx: Db) => Promise<unknown>): Promise<void> {
+  const folder = join(/* turbopackIgnore: true */ process.cwd(), 'demo')
+  const read: Awaited<ReturnType<typeof readDemo>>[] = []
   for (const file of FILES) {
-    const { set, pictures, error } = readSetFile(await readFile(join(/* turbopackIgnore: true */ folder, file), 'utf8'))
-    if (error) throw new Error(`${file}: ${error.message}`)
-    const added = await addSet(db, set)
-    if (!added.ok) throw new Error(`${file}: ${added.failure.message}`)
-    await keepPictures(db, pictures)
+    read.push(await readDemo(renderer, join(/* turbopackIgnore: true */ folder, file)))
   }
+  // Pictures first: they are kept by their contents, so that twice is once.
+  for (const { pictures } of read) await keepPictures(db, renderer, pictures)
+  await db.transaction().execute(async (tx) => {
+    for (const { rows } of read) await addSet(tx, rows)
+    await also?.(tx)
+  })
 }
 
-/** On the first start of a data folder: the demo sets, unless it is to be empty. Later starts change nothing. */
-export async function firstStart(db: Db, empty: boolean): Promise<void> {
+async function readDemo(renderer: Renderer, file: string) {
+  const read = await renderer.run('readFile', await readFile(/* turbopackIgnore: true */ file))
+  if ('error' in read) throw new Error(`${file}: ${read.error.message}`)
+  return read
+}
+
+/** On the first start of a data folder: the demo sets, unless it is to be empty. Later starts change nothing, even when the first was cut off. */
+export async function firstStart(db: Db, renderer: Renderer, empty: boolean): Promise<void> {
   const started = await db.selectFrom('settings').select('value').where('key', '=', 'started').executeTakeFirst()
   if (started) return
-  if (!empty) await addDemoSets(db)
-  await db.insertInto('settings').values({ key: 'started', value: new Date().toISOString() }).execute()
+  const note = (tx: Db) => tx.insertInto('settings').values({ key: 'started', value: new Date().toISOString() }).execute()
+  if (empty) await note(db)
+  else await addDemoSets(db, renderer, note)
 }

@@ -1,4 +1,5 @@
 import { failed, type Failure, type Result } from './failure'
+import { TaskEnded } from './renderer/renderer'
 
 const STATUS: Record<Failure['code'], number> = { invalid: 422, 'not-found': 404, conflict: 409, 'too-large': 413, forbidden: 403, unavailable: 503 }
 
@@ -7,11 +8,22 @@ export function reply<T>(result: Result<T>): Response {
   return result.ok ? Response.json(result.value) : Response.json(result.failure, { status: STATUS[result.failure.code] })
 }
 
-/** A failure when a request that changes something comes from another site's page; null when it may go on. */
-export function refuseForeign(request: Request): Response | null {
-  const origin = request.headers.get('origin')
-  if (origin === null || new URL(origin).host === request.headers.get('host')) return null
-  return reply(failed('forbidden', 'Requests from other sites are refused.'))
+/** Answers a request; whatever goes wrong on the way is said in a sentence instead of a bare 500. */
+export async function answer(compute: () => Promise<Response>): Promise<Response> {
+  try {
+    return await compute()
+  } catch (error) {
+    return reply(failed('unavailable', faultSentence(error)))
+  }
+}
+
+/** Why something could not be done that the request is not to blame for, as a sentence. */
+export function faultSentence(error: unknown): string {
+  const { code, message } = error as { code?: string; message?: string }
+  if (code === 'SQLITE_FULL' || code === 'ENOSPC') return 'The disk is full: nothing was changed.'
+  if (code?.startsWith('SQLITE_')) return `The database could not do it: ${message ?? code}. Nothing was changed.`
+  if (error instanceof TaskEnded) return error.message
+  return `This could not be done: ${message ?? String(error)}`
 }
 
 /** The bytes of a request, read no further than a limit. */
@@ -32,19 +44,13 @@ export async function boundedBytes(request: Request, limit: number): Promise<Res
   return { ok: true, value: Buffer.concat(chunks) }
 }
 
-/** The text of a request, read no further than a limit in bytes. */
-export async function boundedText(request: Request, limit: number): Promise<Result<string>> {
-  const bytes = await boundedBytes(request, limit)
-  return bytes.ok ? { ok: true, value: Buffer.from(bytes.value).toString('utf8') } : bytes
-}
-
 /** A file to be kept, under a name that every system takes. */
 export function download(body: string | Uint8Array, name: string, type: string): Response {
   const plain = name.replace(/[^\w .()-]/g, '_')
   return new Response(body as BodyInit, {
     headers: {
       'content-type': type,
-      'content-disposition': `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'content-disposition': `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name.toWellFormed())}`,
       'cache-control': 'no-store',
     },
   })

@@ -1,9 +1,19 @@
-import { type Kysely, type Migration, type MigrationProvider, Migrator } from 'kysely'
+import { type Kysely, type Migration, type MigrationProvider, Migrator, sql } from 'kysely'
+
+type Any = Kysely<unknown>
+
+/** Adds a column unless it is there: a migration that was cut off by an older version of this program is done again. */
+async function addColumn(db: Any, table: string, column: string, type: 'text' | 'integer', initial?: number): Promise<void> {
+  const { rows } = await sql<{ name: string }>`select name from pragma_table_info(${table})`.execute(db)
+  if (rows.some(({ name }) => name === column)) return
+  await db.schema.alterTable(table).addColumn(column, type, (one) => (initial === undefined ? one : one.notNull().defaultTo(initial))).execute()
+}
 
 const first: Migration = {
-  async up(db: Kysely<unknown>) {
+  async up(db: Any) {
     await db.schema
       .createTable('sets')
+      .ifNotExists()
       .addColumn('id', 'text', (column) => column.primaryKey())
       .addColumn('name', 'text', (column) => column.notNull())
       .addColumn('kind', 'text', (column) => column.notNull())
@@ -15,6 +25,7 @@ const first: Migration = {
       .execute()
     await db.schema
       .createTable('icons')
+      .ifNotExists()
       .addColumn('set_id', 'text', (column) => column.notNull().references('sets.id').onDelete('cascade'))
       .addColumn('id', 'text', (column) => column.notNull())
       .addColumn('position', 'integer', (column) => column.notNull())
@@ -24,9 +35,10 @@ const first: Migration = {
       .addColumn('deleted_at', 'text')
       .addPrimaryKeyConstraint('icons_key', ['set_id', 'id'])
       .execute()
-    await db.schema.createIndex('icons_in_order').on('icons').columns(['set_id', 'deleted_at', 'position']).execute()
+    await db.schema.createIndex('icons_in_order').ifNotExists().on('icons').columns(['set_id', 'deleted_at', 'position']).execute()
     await db.schema
       .createTable('settings')
+      .ifNotExists()
       .addColumn('key', 'text', (column) => column.primaryKey())
       .addColumn('value', 'text', (column) => column.notNull())
       .execute()
@@ -34,15 +46,14 @@ const first: Migration = {
 }
 
 const second: Migration = {
-  async up(db: Kysely<unknown>) {
-    await db.schema.alterTable('sets').addColumn('writer', 'text').execute()
-  },
+  up: (db: Any) => addColumn(db, 'sets', 'writer', 'text'),
 }
 
 const third: Migration = {
-  async up(db: Kysely<unknown>) {
+  async up(db: Any) {
     await db.schema
       .createTable('pictures')
+      .ifNotExists()
       .addColumn('id', 'text', (column) => column.primaryKey())
       .addColumn('kind', 'text', (column) => column.notNull())
       .addColumn('w', 'integer', (column) => column.notNull())
@@ -53,10 +64,34 @@ const third: Migration = {
   },
 }
 
-/** Every migration by name; names are applied in alphabetical order and never change once released. */
-const provider: MigrationProvider = { getMigrations: async () => ({ '001-sets-and-icons': first, '002-writers': second, '003-pictures': third }) }
+/** Icons as they are drawn, kept until the icon or the rules change; until then no drawing is read to show one. */
+const fourth: Migration = {
+  async up(db: Any) {
+    await addColumn(db, 'sets', 'rules_revision', 'integer', 1)
+    await addColumn(db, 'icons', 'revision', 'integer', 1)
+    await db.schema
+      .createTable('drawn')
+      .ifNotExists()
+      .addColumn('set_id', 'text', (column) => column.notNull().references('sets.id').onDelete('cascade'))
+      .addColumn('icon_id', 'text', (column) => column.notNull())
+      .addColumn('icon_revision', 'integer', (column) => column.notNull())
+      .addColumn('rules_revision', 'integer', (column) => column.notNull())
+      .addColumn('drawn_by', 'text', (column) => column.notNull())
+      .addColumn('current', 'text')
+      .addColumn('light', 'text')
+      .addColumn('dark', 'text')
+      .addColumn('problem', 'text')
+      .addPrimaryKeyConstraint('drawn_key', ['set_id', 'icon_id'])
+      .execute()
+  },
+}
 
-/** Brings a database up to date. Throws when a migration fails; that migration leaves nothing behind. */
+/** Every migration by name; names are applied in alphabetical order and never change once released. Each may be done again over what it did. */
+const MIGRATIONS: Record<string, Migration> = { '001-sets-and-icons': first, '002-writers': second, '003-pictures': third, '004-drawn': fourth }
+
+const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }
+
+/** Brings a database up to date, in one transaction: it is as it was, or as it should be. Throws when a migration fails. */
 export async function migrate<T>(db: Kysely<T>): Promise<void> {
   const { error } = await new Migrator({ db, provider }).migrateToLatest()
   if (error) throw error

@@ -1,14 +1,16 @@
 import { readFileSync } from 'node:fs'
 import { decode } from 'fast-png'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
-import { deliveredSvg } from '../core/formats/delivery'
+import { iconSvg } from '../core/formats/drawn'
 import { referencesOf } from '../core/set/set'
 import { type Db, openDatabase } from './database'
 import { addDemoSets } from './demo'
 import { addPicture, PICTURE_BYTES, readPicture } from './pictures'
-import { listSets } from './sets'
-import { keepPictures, picturesOf } from './set-pictures'
+import { Renderer, THREAD } from './renderer/renderer'
+import { keepPictures, picturesOf } from './set-files'
+import { setOfRows } from './set-rows'
+import { listSets, readSet } from './sets'
 
 let db: Db
 beforeEach(async () => {
@@ -16,15 +18,18 @@ beforeEach(async () => {
 })
 afterEach(() => db.destroy())
 
+const renderer = new Renderer(THREAD)
+afterAll(() => renderer.close())
+
 const porthole = readFileSync('e2e/pictures/porthole.png')
 const message = async (bytes: Uint8Array) => {
-  const added = await addPicture(db, bytes)
+  const added = await addPicture(db, renderer, bytes)
   return added.ok ? null : added.failure.message
 }
 
 describe('pictures to draw by', () => {
   it('are kept as they came, once, under an id made of their bytes', async () => {
-    const first = await addPicture(db, porthole), again = await addPicture(db, porthole)
+    const first = await addPicture(db, renderer, porthole), again = await addPicture(db, renderer, porthole)
     if (!first.ok || !again.ok) throw new Error('The picture was not taken.')
     expect(first.value).toMatchObject({ kind: 'image/png', w: 480, h: 480 })
     expect(again.value.id).toBe(first.value.id)
@@ -34,7 +39,7 @@ describe('pictures to draw by', () => {
 
   it('that are drawings become pixels: no script, no text of them is kept', async () => {
     const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 20 10" onload="alert(1)"><script>alert(2)</script><rect width="10" height="10" fill="#1f5f7a"/></svg>'
-    const added = await addPicture(db, Buffer.from(svg))
+    const added = await addPicture(db, renderer, Buffer.from(svg))
     if (!added.ok) throw new Error(added.failure.message)
     expect(added.value).toMatchObject({ kind: 'image/png', w: 2048, h: 1024 })
     const { data } = decode((await readPicture(db, added.value.id))!.bytes)
@@ -53,16 +58,17 @@ describe('pictures to draw by', () => {
   })
 
   it('go into the set file and out of it again, and never into a delivery', async () => {
-    await addDemoSets(db)
-    const { set } = (await listSets(db)).find((entry) => entry.set.name === 'Skerry app icons')!
+    await addDemoSets(db, renderer)
+    const { rows } = (await readSet(db, (await listSets(db)).find(({ name }) => name === 'Skerry app icons')!.id))!
+    const set = setOfRows(rows)
     const icon = set.icons.find((one) => referencesOf(one).length > 0)!
-    const pictures = await picturesOf(db, set)
+    const pictures = await picturesOf(db, rows)
     if (!pictures.ok) throw new Error(pictures.failure.message)
     expect(Object.keys(pictures.value)).toEqual([referencesOf(icon)[0]!.picture])
     const read = readSetFile(writeSetFile(set, pictures.value))
     await db.deleteFrom('pictures').execute()
-    await keepPictures(db, read.pictures!)
-    expect(await picturesOf(db, set)).toEqual(pictures)
-    expect(deliveredSvg(icon, set.rules)).not.toMatch(/image|base64|href="(?!#)/)
+    await keepPictures(db, renderer, read.pictures!)
+    expect(await picturesOf(db, rows)).toEqual(pictures)
+    expect(iconSvg(icon, set.rules, 'current')).not.toMatch(/image|base64|href="(?!#)/)
   })
 })

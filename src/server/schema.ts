@@ -1,7 +1,7 @@
 import type { ColumnType, Generated } from 'kysely'
 
 /** The tables, as Kysely sees them. Times are ISO 8601 in UTC; `rules` and `masters` are JSON the core's schemas validate. */
-export type Tables = { sets: SetTable; icons: IconTable; pictures: PictureTable; settings: SettingTable }
+export type Tables = { sets: SetTable; icons: IconTable; drawn: DrawnTable; pictures: PictureTable; settings: SettingTable }
 
 type SetTable = {
   id: string
@@ -10,6 +10,8 @@ type SetTable = {
   rules: string
   /** Grows by one with every saved change. */
   revision: ColumnType<number, number | undefined, number>
+  /** The revision in which the rules changed last. */
+  rules_revision: ColumnType<number, number | undefined, number>
   /** The session that saved last: its next change may follow one whose answer it never got. */
   writer: string | null
   position: number
@@ -23,8 +25,26 @@ type IconTable = {
   position: number
   name: string
   masters: string
+  /** The revision of the set in which the icon changed last. */
+  revision: ColumnType<number, number | undefined, number>
   changed_at: string
   deleted_at: string | null
+}
+
+/**
+ * Icons as documents, or why they cannot be drawn: `current` is delivered, `light` and `dark` are what rasters are made from. It holds for those
+ * revisions of icon and rules, and for the program that drew it.
+ */
+type DrawnTable = {
+  set_id: string
+  icon_id: string
+  icon_revision: number
+  rules_revision: number
+  drawn_by: string
+  current: string | null
+  light: string | null
+  dark: string | null
+  problem: string | null
 }
 
 /** Pictures that icons are drawn by; `kind` is their media type, `id` made of their bytes. */

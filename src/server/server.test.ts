@@ -4,17 +4,20 @@ import { join } from 'node:path'
 import { unzipSync } from 'fflate'
 import { decode } from 'fast-png'
 import { sql } from 'kysely'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { main } from '../cli/main'
-import { proofSvg, zip } from '../core/formats/delivery'
+import { zip } from '../core/formats/delivery'
+import { iconSvg } from '../core/formats/drawn'
 import { straightAlpha } from '../core/formats/png'
 import { STARTERS } from '../core/rules/starters'
 import type { IconSet } from '../core/set/set'
 import { type Db, openDatabase } from './database'
-import { deliveredFiles } from './delivery'
+import { delivered } from './delivery'
 import { addDemoSets, firstStart } from './demo'
-import { rasterise } from './raster'
+import { startRasteriser } from './renderer/raster'
+import { Renderer, THREAD } from './renderer/renderer'
 import { deletedIcons, saveSet } from './save'
+import { rowsOfSet, setOfRows } from './set-rows'
 import { addSet, deleteSet, duplicateSet, listSets, readSet, renameSet, restoreSet } from './sets'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
@@ -25,13 +28,22 @@ let db: Db
 let id: string
 beforeEach(async () => {
   db = await openDatabase(':memory:')
-  const added = await addSet(db, set)
-  id = added.ok ? added.value : ''
+  id = (await addSet(db, rowsOfSet(set))).id
 })
 afterEach(() => db.destroy())
 
-const stored = async () => (await readSet(db, id))!
-const save = async (base: number, writes: object) => saveSet(db, id, { base, writes })
+const renderer = new Renderer(THREAD)
+afterAll(() => renderer.close())
+
+const read = async (of: string) => {
+  const found = await readSet(db, of)
+  return found && { ...found, set: setOfRows(found.rows) }
+}
+const stored = async () => (await read(id))!
+const sent = (request: object) => saveSet(db, renderer, id, Buffer.from(JSON.stringify(request)))
+const save = async (base: number, writes: object) => sent({ base, writes })
+const binned = async () => (JSON.parse(await deletedIcons(db, id)) as IconSet).icons
+const names = async () => (await listSets(db)).map(({ name }) => name)
 const refusal = async (base: number, writes: object) => {
   const before = await stored()
   const result = await save(base, writes)
@@ -46,8 +58,8 @@ describe('the shelf', () => {
 
   it('duplicates under a free name, renames, deletes and puts back', async () => {
     const copy = await duplicateSet(db, id)
-    expect((await listSets(db)).map((entry) => entry.set.name)).toEqual(['Pier', 'Pier 2'])
-    expect((await readSet(db, copy.ok ? copy.value : ''))!.set.icons).toEqual(set.icons)
+    expect(await names()).toEqual(['Pier', 'Pier 2'])
+    expect((await read(copy.ok ? copy.value : ''))!.set.icons).toEqual(set.icons)
     expect((await renameSet(db, id, '  Mole ')).ok).toBe(true)
     expect(await renameSet(db, id, ' ')).toMatchObject({ ok: false, failure: { message: 'Give the set a name.' } })
     await deleteSet(db, id)
@@ -58,21 +70,21 @@ describe('the shelf', () => {
   })
 
   it('gets the demo sets on the first start only, or none when it is to be empty', async () => {
-    await firstStart(db, false)
-    await firstStart(db, false)
-    expect((await listSets(db)).map((entry) => entry.set.name)).toEqual(['Pier', 'Quayside', 'Skerry app icons'])
+    await firstStart(db, renderer, false)
+    await firstStart(db, renderer, false)
+    expect(await names()).toEqual(['Pier', 'Quayside', 'Skerry app icons'])
     const other = await openDatabase(':memory:')
-    await firstStart(other, true)
-    await firstStart(other, false)
+    await firstStart(other, renderer, true)
+    await firstStart(other, renderer, false)
     expect(await listSets(other)).toEqual([])
     await other.destroy()
   })
 
   it('ships a demo of at least twelve interface icons and one app icon', async () => {
-    await addDemoSets(db)
-    const sets = (await listSets(db)).map((entry) => entry.set)
-    expect(sets.find(({ name }) => name === 'Quayside')!.icons.length).toBeGreaterThanOrEqual(12)
-    expect(sets.find(({ name }) => name === 'Skerry app icons')!.icons.length).toBeGreaterThanOrEqual(1)
+    await addDemoSets(db, renderer)
+    const sets = await listSets(db)
+    expect(sets.find(({ name }) => name === 'Quayside')).toMatchObject({ icons: 34, grid: 24, side: 24 })
+    expect(sets.find(({ name }) => name === 'Skerry app icons')!.icons).toBeGreaterThanOrEqual(1)
   })
 })
 
@@ -91,10 +103,10 @@ describe('saving', () => {
   it('keeps deleted icons, and brings them back where they are saved again', async () => {
     await save(1, { order: ['oar', 'ferry'] })
     expect((await stored()).set.icons.map(({ id: name }) => name)).toEqual(['oar', 'ferry'])
-    expect(await deletedIcons(db, id)).toEqual([set.icons[1]])
+    expect(await binned()).toEqual([set.icons[1]])
     await save(2, { icons: [icon('buoy')], order: ['buoy', 'oar', 'ferry'] })
     expect((await stored()).set.icons.map(({ id: name }) => name)).toEqual(['buoy', 'oar', 'ferry'])
-    expect(await deletedIcons(db, id)).toEqual([])
+    expect(await binned()).toEqual([])
   })
 
   it('refuses a change of a stale revision, whole', async () => {
@@ -103,7 +115,7 @@ describe('saving', () => {
   })
 
   it('takes what follows a change of the same session whose answer was lost, and of no other', async () => {
-    const from = (writer: string, base: number, name: string) => saveSet(db, id, { base, writer, writes: { name } })
+    const from = (writer: string, base: number, name: string) => sent({ base, writer, writes: { name } })
     expect(await from('here', 1, 'Mole')).toEqual({ ok: true, value: 2 })
     expect(await from('here', 1, 'Pier head')).toEqual({ ok: true, value: 3 })
     expect((await from('there', 2, 'Jetty')).ok).toBe(false)
@@ -114,7 +126,9 @@ describe('saving', () => {
 
   it('stores nothing of a change that the disk has no room for, and says so', async () => {
     await sql`create trigger full before update on sets begin select raise(fail, 'database or disk is full'); end`.execute(db)
-    expect(await refusal(1, { icons: [icon('oar', 'sweep')] })).toEqual({ code: 'unavailable', message: 'The change could not be stored: database or disk is full.' })
+    const before = await stored()
+    await expect(save(1, { icons: [icon('oar', 'sweep')] })).rejects.toThrow('database or disk is full')
+    expect(await stored()).toEqual(before)
   })
 
   it('refuses what would leave the set wrong, in a sentence, and changes nothing', async () => {
@@ -133,23 +147,25 @@ describe('saving', () => {
 
 describe('delivery', () => {
   it('from the server and from the command line is the same, byte for byte, twice', async () => {
-    await addDemoSets(db)
-    const entry = (await listSets(db)).find((other) => other.set.name === 'Quayside')!
-    const few = { ...entry, set: { ...entry.set, icons: entry.set.icons.filter(({ name }) => ['ticket', 'anchor'].includes(name)) } }
-    const served = unzipSync(zip(await deliveredFiles(few, { svg: true, png: true })))
+    await addDemoSets(db, renderer)
+    const entry = (await readSet(db, (await listSets(db)).find(({ name }) => name === 'Quayside')!.id))!
+    const { files, problems } = await delivered(db, renderer, entry, { svg: true, png: true })
+    expect(problems).toEqual([])
+    const served = unzipSync(zip(files))
     const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))
     const log = vi.spyOn(console, 'log').mockImplementation(() => undefined)
     for (const run of ['a', 'b']) expect(await main(['deliver', 'demo/quayside.wisesquare.json', '--to', join(folder, run), '--json'])).toBe(0)
     for (const [path, bytes] of Object.entries(served)) {
       for (const run of ['a', 'b']) expect(readFileSync(join(folder, run, path)).equals(Buffer.from(bytes)), path).toBe(true)
     }
-    expect(readdirSync(join(folder, 'a', 'svg'))).toHaveLength(entry.set.icons.length)
+    expect(readdirSync(join(folder, 'a', 'svg'))).toHaveLength(entry.rows.icons.length)
     log.mockRestore()
     rmSync(folder, { recursive: true })
   })
 
-  it('PNG holds the pixels of the proof, and they are right: a rectangle of weight 2 has full and empty pixels only', () => {
-    const pixels = rasterise(proofSvg({ ...icon('square'), masters: [{ base: 24, objects: [{ ...icon('x').masters[0]!.objects[0]!, corner: 0, style: { ...style, join: 'miter' } }] }] }, set.rules), 24)
+  it('PNG holds the pixels of the proof, and they are right: a rectangle of weight 2 has full and empty pixels only', async () => {
+    const rasterise = await startRasteriser()
+    const pixels = rasterise(iconSvg({ ...icon('square'), masters: [{ base: 24, objects: [{ ...icon('x').masters[0]!.objects[0]!, corner: 0, style: { ...style, join: 'miter' } }] }] }, set.rules, 'light'), { side: 'width', pixels: 24 })
     const alpha = [...straightAlpha(pixels)].filter((_, i) => i % 4 === 3)
     expect(alpha.filter((a) => a === 255)).toHaveLength(20 * 20 - 16 * 16)
     expect(alpha.filter((a) => a === 0)).toHaveLength(24 * 24 - 20 * 20 + 16 * 16)

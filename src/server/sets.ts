@@ -1,84 +1,90 @@
+import { sql } from 'kysely'
 import { customAlphabet } from 'nanoid'
-import { type Icon, type IconSet, setProblems } from '../core/set/set'
+import { realSize } from '../core/rules/real-size'
 import { freeName, SetName } from '../core/set/names'
-import type { SetKind } from '../core/rules/starters'
 import type { Db } from './database'
 import { done, failed, type Result } from './failure'
+import type { IconRow, SetRows } from './set-rows'
 
 const newId = customAlphabet('0123456789abcdefghijklmnopqrstuvwxyz', 12)
 
-/** A set as it is stored: with its id, its revision and the time of its last change. */
-export type StoredSet = { readonly id: string; readonly revision: number; readonly writer: string | null; readonly changedAt: string; readonly set: IconSet }
+/** A set as it is stored: with its id, its revision, the session that saved it last and the time of its last change. */
+export type StoredSet = { readonly id: string; readonly revision: number; readonly writer: string | null; readonly changedAt: string; readonly rows: SetRows }
 
-/** A set on the shelf or among the deleted ones. */
-export type ShelfEntry = StoredSet & { readonly deleted: boolean }
+/** A set on the shelf or among the deleted ones: what its row shows. `side` is the size in pixels its icons are shown at. */
+export type ShelfEntry = {
+  readonly id: string
+  readonly name: string
+  readonly kind: string
+  readonly grid: number
+  readonly side: number
+  readonly icons: number
+  readonly changedAt: string
+  readonly deleted: boolean
+}
 
 const now = () => new Date().toISOString()
-const GONE = 'This set is no longer there.'
+export const GONE = 'This set is no longer there.'
 
-/** All sets in the order of the shelf, deleted ones included. */
+/** All sets in the order of the shelf, deleted ones included. Reads no drawing. */
 export async function listSets(db: Db): Promise<ShelfEntry[]> {
-  const rows = await db.selectFrom('sets').select(['id', 'deleted_at']).orderBy('position').orderBy('id').execute()
-  const entries: ShelfEntry[] = []
-  for (const { id, deleted_at } of rows) {
-    const stored = await readSet(db, id, true)
-    if (stored) entries.push({ ...stored, deleted: deleted_at !== null })
-  }
-  return entries
+  const rows = await db
+    .selectFrom('sets')
+    .select(['id', 'name', 'kind', 'changed_at', 'deleted_at'])
+    .select(sql<number>`json_extract(rules, '$.grid.size')`.as('grid'))
+    .select(sql<string>`json_extract(rules, '$.sizes')`.as('sizes'))
+    .select((eb) => eb.selectFrom('icons').whereRef('set_id', '=', 'sets.id').where('icons.deleted_at', 'is', null).select(eb.fn.countAll<number>().as('count')).as('icons'))
+    .orderBy('position')
+    .orderBy('id')
+    .execute()
+  return rows.map(({ id, name, kind, grid, sizes, icons, changed_at, deleted_at }) => ({
+    id,
+    name,
+    kind,
+    grid,
+    side: realSize({ sizes: JSON.parse(sizes), grid: { size: grid } }),
+    icons: icons ?? 0,
+    changedAt: changed_at,
+    deleted: deleted_at !== null,
+  }))
 }
 
 /** One set, null when there is none or it was deleted. */
-export async function readSet(db: Db, id: string, evenDeleted = false): Promise<StoredSet | null> {
-  const row = await db.selectFrom('sets').selectAll().where('id', '=', id).executeTakeFirst()
-  if (!row || (row.deleted_at !== null && !evenDeleted)) return null
-  const icons = await db
-    .selectFrom('icons')
-    .select(['id', 'name', 'masters'])
-    .where('set_id', '=', id)
-    .where('deleted_at', 'is', null)
-    .orderBy('position')
-    .execute()
-  const set: IconSet = {
-    name: row.name,
-    kind: row.kind as SetKind,
-    rules: JSON.parse(row.rules),
-    icons: icons.map((icon) => ({ id: icon.id, name: icon.name, masters: JSON.parse(icon.masters) })),
-  }
-  return { id, revision: row.revision, writer: row.writer, changedAt: row.changed_at, set }
+export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
+  const row = await db.selectFrom('sets').selectAll().where('id', '=', id).where('deleted_at', 'is', null).executeTakeFirst()
+  if (!row) return null
+  const icons = await db.selectFrom('icons').select(['id', 'name', 'masters']).where('set_id', '=', id).where('deleted_at', 'is', null).orderBy('position').execute()
+  return { id, revision: row.revision, writer: row.writer, changedAt: row.changed_at, rows: { name: row.name, kind: row.kind, rules: row.rules, icons } }
+}
+
+/** The name of a set, null when there is none or it was deleted. */
+export async function nameOfSet(db: Db, id: string): Promise<string | null> {
+  const row = await db.selectFrom('sets').select('name').where('id', '=', id).where('deleted_at', 'is', null).executeTakeFirst()
+  return row?.name ?? null
 }
 
 /** Stores a set under a new id at the end of the shelf; its name gets a number where it is taken. */
-export async function addSet(db: Db, set: IconSet): Promise<Result<string>> {
-  const [problem] = setProblems(set)
-  if (problem) return failed('invalid', problem)
-  return db.transaction().execute(async (tx) => {
-    const taken = await tx.selectFrom('sets').select(['name', 'position']).where('deleted_at', 'is', null).execute()
-    const id = newId()
-    await tx
-      .insertInto('sets')
-      .values({
-        id,
-        name: freeName(set.name, taken.map(({ name }) => name), ' '),
-        kind: set.kind,
-        rules: JSON.stringify(set.rules),
-        position: Math.max(0, ...taken.map(({ position }) => position)) + 1,
-        changed_at: now(),
-        deleted_at: null,
-      })
-      .execute()
-    for (const [position, icon] of set.icons.entries()) await tx.insertInto('icons').values(iconRow(id, icon, position)).execute()
-    return done(id)
-  })
+export async function addSet(db: Db, set: SetRows): Promise<{ id: string; name: string }> {
+  if (!db.isTransaction) return db.transaction().execute((tx) => addSet(tx, set))
+  const taken = await db.selectFrom('sets').select(['name', 'position']).where('deleted_at', 'is', null).execute()
+  const id = newId(), name = freeName(set.name, taken.map((one) => one.name), ' ')
+  await db
+    .insertInto('sets')
+    .values({ id, name, kind: set.kind, rules: set.rules, position: Math.max(0, ...taken.map(({ position }) => position)) + 1, changed_at: now(), deleted_at: null })
+    .execute()
+  for (const [position, icon] of set.icons.entries()) await db.insertInto('icons').values(iconValues(id, icon, position, 1)).execute()
+  return { id, name }
 }
 
-export function iconRow(setId: string, { id, name, masters }: Icon, position: number) {
-  return { set_id: setId, id, name, masters: JSON.stringify(masters), position, changed_at: now(), deleted_at: null }
+/** An icon as it is written in a revision of its set. */
+export function iconValues(setId: string, { id, name, masters }: IconRow, position: number, revision: number) {
+  return { set_id: setId, id, name, masters, position, revision, changed_at: now(), deleted_at: null }
 }
 
 /** A copy of a set, its icons included, at the end of the shelf. */
 export async function duplicateSet(db: Db, id: string): Promise<Result<string>> {
   const stored = await readSet(db, id)
-  return stored ? addSet(db, stored.set) : failed('not-found', GONE)
+  return stored ? done((await addSet(db, stored.rows)).id) : failed('not-found', GONE)
 }
 
 export async function renameSet(db: Db, id: string, name: string): Promise<Result<string>> {

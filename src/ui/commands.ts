@@ -57,7 +57,7 @@ export function useCommandSet(name: string, commands: readonly Command[]): void 
 /** True while the keys belong to a text field, or to something open over the page. */
 export function typing(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null
-  return target?.closest?.('input, textarea, select, [contenteditable], [role=dialog], [role=menu], [role=listbox]') != null
+  return target?.closest?.('input, textarea, select, [contenteditable], [role=dialog], [role=alertdialog], [role=menu], [role=listbox]') != null
 }
 
 /** Commands under one heading of the key sheet. */

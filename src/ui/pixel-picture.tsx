@@ -1,35 +1,12 @@
 'use client'
 
-import { useEffect, useRef } from 'react'
-import type { RasterJob } from '@/workers/raster.worker'
-import { rasterise } from '@/workers/rasterise'
+import { useEffect, useRef, useState } from 'react'
+import { drawPicture, type Source } from '@/workers/draw'
 
-type Waiting = RasterJob & { readonly done: (picture: ImageData) => void }
-
-let queue: Waiting[] = []
-let running = false
-
-/** Draws what waits, all at once, and what came meanwhile after that; a canvas that asked again before its turn asks once. */
-async function drain(): Promise<void> {
-  if (running) return
-  running = true
-  while (queue.length > 0) {
-    const batch = queue
-    queue = []
-    try {
-      const pictures = await rasterise(batch.map(({ svg, pixels }) => ({ svg, pixels })))
-      batch.forEach(({ done }, i) => done(pictures[i]!))
-    } catch (error) {
-      // A picture that cannot be drawn must not keep the others from being drawn.
-      reportError(error)
-    }
-  }
-  running = false
-}
-
-/** An SVG document as real pixels, drawn as it will be delivered. Before its pixels are there the last ones stay, so nothing flickers. */
-export function PixelPicture({ svg, size, scale = 1, exact, label, className, onPixels }: {
-  svg: string
+/** Something drawn as real pixels, as it will be delivered. Before its pixels are there the last ones stay, so nothing flickers; what cannot be drawn is crossed out, and says why. */
+export function PixelPicture({ source, size, scale = 1, exact, label, className, onPixels }: {
+  /** Drawn anew when what is in it differs. */
+  source: Source
   /** Its side in pixels. */
   size: number
   /** How many screen pixels show one of its own. */
@@ -41,35 +18,56 @@ export function PixelPicture({ svg, size, scale = 1, exact, label, className, on
   onPixels?: (picture: ImageData) => void
 }) {
   const canvas = useRef<HTMLCanvasElement>(null)
+  const [problem, setProblem] = useState<string | null>(null)
   const told = useRef(onPixels)
   useEffect(() => {
     told.current = onPixels
   })
+  const isText = 'svg' in source
+  const drawn = isText ? source.svg : source.objects, rules = isText ? null : source.rules, ground = isText ? null : source.ground
   useEffect(() => {
-    let current = true
     const pixels = scale === 1 && !exact ? Math.round(size * window.devicePixelRatio) : size
-    const done = (picture: ImageData) => {
+    let isWanted = true
+    const giveUp = drawPicture(source, pixels, (picture) => {
       const target = canvas.current
-      if (!current || !target) return
-      if (target.width !== picture.width) target.width = target.height = picture.width
-      target.getContext('2d')!.putImageData(picture, 0, 0)
-      told.current?.(picture)
-    }
-    queue.push({ svg, pixels, done })
-    void drain()
+      if (!isWanted || !target) return
+      setProblem(picture.problem ?? null)
+      if (!picture.image) return
+      const { image } = picture
+      if (target.width !== image.width) target.width = target.height = image.width
+      target.getContext('2d')!.putImageData(image, 0, 0)
+      told.current?.(image)
+    })
     return () => {
-      current = false
-      queue = queue.filter((waiting) => waiting.done !== done)
+      isWanted = false
+      giveUp()
     }
-  }, [svg, size, scale, exact])
+    // What the source holds decides, not the object it comes in.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [drawn, rules, ground, size, scale, exact])
+  const side = { width: size * scale, height: size * scale }
   return (
-    <canvas
-      ref={canvas}
-      {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
-      width={size}
-      height={size}
-      className={className}
-      style={{ width: size * scale, height: size * scale, imageRendering: 'pixelated' }}
-    />
+    <>
+      <canvas
+        ref={canvas}
+        {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
+        width={size}
+        height={size}
+        hidden={problem !== null}
+        className={className}
+        style={{ ...side, imageRendering: 'pixelated', ...(problem !== null && { display: 'none' }) }}
+      />
+      {problem !== null && <CrossedOut problem={problem} label={label} className={className} style={side} />}
+    </>
+  )
+}
+
+/** What stands for a picture that cannot be drawn. */
+export function CrossedOut({ problem, label, className, style }: { problem: string; label: string; className?: string | undefined; style: { width: number; height: number } }) {
+  return (
+    <svg role="img" aria-label={`${label} cannot be drawn. ${problem}`} viewBox="0 0 24 24" preserveAspectRatio="none" className={className} style={style}>
+      <title>{problem}</title>
+      <path d="M.5 .5h23v23h-23zM.5 .5l23 23M.5 23.5l23-23" fill="none" stroke="var(--fault)" vectorEffect="non-scaling-stroke" />
+    </svg>
   )
 }

@@ -1,4 +1,3 @@
-import { Resvg } from '@resvg/resvg-js'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { area } from '../geometry/area'
@@ -11,6 +10,7 @@ import { shareAt, transformGradient, withStop } from './gradient'
 import type { DrawingObject } from './object'
 import { Gradient } from './paint'
 import type { Style } from './style'
+import { pixelsOf } from '../../../tools/rasterise'
 
 const { rules } = STARTERS[0]!
 const stops = [{ at: 0, color: '#000000' }, { at: 1, color: '#ffffff' }]
@@ -98,7 +98,7 @@ describe('several fills, opacity and masks', () => {
   })
 
   it('dim an object as one: what lies over itself in it does not show through', () => {
-    expect(svgOf([circle({ fill: 'ink' }, { opacity: 0.5 })], rules, 24)).toContain('<circle opacity=".5"')
+    expect(svgOf([circle({ fill: 'ink' }, { opacity: 0.5 })], rules, 24)).toContain('fill-opacity=".5"')
     const group: DrawingObject = { kind: 'group', id: 'g', name: 'g', opacity: 0.5, members: [circle({ fill: 'ink' }), circle({ fill: 'ink' }, { id: 'd', x: 6 })] }
     expect(svgOf([group], rules, 24)).toMatch(/<g opacity="\.5"><circle[^>]*\/><circle[^>]*\/><\/g>/)
   })
@@ -111,7 +111,7 @@ describe('several fills, opacity and masks', () => {
     const fade = svgOf([group('fade')], rules, 24)
     expect(fade).toMatch(/<defs><mask id="(\w+)" mask-type="alpha"[^>]* stroke="none"[^>]*><path[^>]*\/><\/mask><\/defs><g mask="url\(#\1\)"><circle/)
     // Full where the mask is opaque, nothing beside it, whatever the root's stroke is.
-    const { pixels } = new Resvg(fade, { fitTo: { mode: 'width', value: 24 } }).render()
+    const pixels = pixelsOf(fade, 24)
     expect([8, 10, 13, 16].map((x) => pixels[4 * (12 * 24 + x) + 3])).toEqual([0, 0, 255, 255])
   })
 })

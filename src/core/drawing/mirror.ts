@@ -1,4 +1,5 @@
 import { curveOf } from '../geometry/curve'
+import { keepTime } from '../geometry/deadline'
 import { intersect } from '../geometry/intersect'
 import { part } from '../geometry/part'
 import { type Contour, type Path, pathBounds, transformPath } from '../geometry/path'
@@ -40,6 +41,7 @@ function joinedContours(open: readonly Contour[]): Contour[] {
   while (left.length > 0) {
     let chain = left.shift()!
     for (let found = true; found; ) {
+      keepTime()
       found = false
       const end = chain[chain.length - 1]!.to
       if (distance(end, chain[0]!.from) <= MEET && chain.length > 1) break

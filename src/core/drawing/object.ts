@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Face } from '../text/face'
+import { Label } from './label'
 import { Opacity } from './paint'
 import { Coordinate, PointXY } from './place'
 import { Cap, CornerStyle, Join, Radius, Style } from './style'
@@ -12,7 +13,7 @@ const Extent = z.number().min(0).max(1e6)
 /** What every object has. Flags that are left out are false; `role` counts only inside an assembly. */
 const common = {
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
-  name: z.string().min(1).max(80),
+  name: Label,
   role: Role.optional(),
   hidden: z.literal(true).optional(),
   locked: z.literal(true).optional(),
@@ -113,12 +114,12 @@ export const Text = z.strictObject({
   kind: z.literal('text'),
   ...common,
   at: PointXY,
-  text: z.string().min(1, 'A text has at least one character.').max(500, 'A text has at most 500 characters.'),
+  text: z.string().min(1, 'A text has at least one character.').max(500, 'A text has at most 500 characters.').refine((text) => !/\p{Surrogate}/u.test(text), 'The text contains half a character.'),
   size: z.number().positive().max(1e5),
   spacing: z.number().min(-1e4).max(1e4),
   boldness: z.union([z.literal(400), z.literal(600), z.literal(700)]),
   face: Face.optional(),
-  map: z.array(z.number()).length(4).optional(),
+  map: z.array(Coordinate).length(4).optional(),
   style: Style,
 })
 

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { apply, compose, type Transform } from '../geometry/transform'
 import type { Point } from '../geometry/point'
+import { Label } from './label'
 import { Opacity } from './paint'
 import { type Frame, frameToFrame } from './frame'
 import { Coordinate } from './place'
@@ -16,7 +17,7 @@ const Pixels = z.int().min(1).max(8000)
  */
 export const Reference = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
-  name: z.string().min(1).max(80),
+  name: Label,
   picture: PictureId,
   size: z.strictObject({ w: Pixels, h: Pixels }),
   x: Coordinate,

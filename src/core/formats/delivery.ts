@@ -1,18 +1,17 @@
 import { strToU8, zipSync } from 'fflate'
-import { evaluateAll } from '../drawing/evaluate'
-import { type Memory, remembered } from '../drawing/memory'
-import type { Shape } from '../drawing/shape'
 import type { Rules } from '../rules/rules'
-import { drawing, type Icon, type IconSet } from '../set/set'
-import { outlined } from './outlined'
+import { nameKey } from '../set/names'
+import type { Icon, IconSet } from '../set/set'
+import { type Drawn, drawnIcon } from './drawn'
 import { type Pixels, png } from './png'
-import { svgOfShapes } from './svg'
+
+type Named = Pick<Icon, 'name'>
 
 /** What a delivery writes. */
 export type DeliveryOptions = { readonly svg: boolean; readonly png: boolean }
 
 /** One file to be written: its path within the delivery, with forward slashes, and what is in it. */
-export type PlannedFile = { readonly path: string; readonly icon: Icon } & (
+export type PlannedFile<I extends Named = Icon> = { readonly path: string; readonly icon: I } & (
   | { readonly format: 'svg' }
   | { readonly format: 'png'; readonly size: number; readonly density: number; readonly pixels: number }
 )
@@ -23,8 +22,8 @@ export type DeliveredFile = { readonly path: string; readonly bytes: Uint8Array 
 export type Rasterise = (svg: string, pixels: number) => Pixels
 
 /** Every file a delivery of the set writes, in order of path: `svg/NAME.svg` and `png/SIZE/NAME.png`, `NAME@2x.png`. */
-export function plannedFiles({ icons, rules }: IconSet, options: DeliveryOptions): PlannedFile[] {
-  const files: PlannedFile[] = []
+export function plannedFiles<I extends Named>({ icons, rules }: { readonly icons: readonly I[]; readonly rules: Pick<Rules, 'sizes' | 'densities'> }, options: DeliveryOptions): PlannedFile<I>[] {
+  const files: PlannedFile<I>[] = []
   for (const icon of icons) {
     if (options.svg) files.push({ path: `svg/${icon.name}.svg`, icon, format: 'svg' })
     if (!options.png) continue
@@ -38,29 +37,25 @@ export function plannedFiles({ icons, rules }: IconSet, options: DeliveryOptions
   return files.sort((a, b) => (a.path < b.path ? -1 : a.path > b.path ? 1 : 0))
 }
 
-/** What an icon is delivered as: its shapes, their strokes outlined where the rules say so. */
-function shapesOf(icon: Icon, rules: Rules): Shape[] {
-  const shapes = evaluateAll(drawing(icon), rules)
-  return rules.strokes === 'outlined' ? outlined(shapes) : shapes
+/** Why planned files cannot all be written, a sentence for each: two of them would be one file on some system. */
+export function planProblems(files: readonly PlannedFile<Named>[]): string[] {
+  const names = new Map<string, PlannedFile<Named>>()
+  return files.flatMap((file) => {
+    const key = nameKey(file.path), other = names.get(key)
+    names.set(key, other ?? file)
+    return other ? [`“${other.icon.name}” and “${file.icon.name}” would both be the file ${file.path}: rename one of them.`] : []
+  })
 }
 
-/** The SVG document an icon is delivered as. */
-export const deliveredSvg = (icon: Icon, rules: Rules): string => svgOfShapes(shapesOf(icon, rules), rules.grid.size, 'current')
-
-const proofs = { light: new WeakMap(), dark: new WeakMap() } satisfies Record<string, Memory<Rules, Icon, string>>
-
-/** The SVG document an icon's proofs and rasters are drawn from, in the colours for a light or a dark ground. Remembered. */
-export const proofSvg = (icon: Icon, rules: Rules, ground: 'light' | 'dark' = 'light'): string =>
-  remembered(proofs[ground], rules, icon, () => svgOfShapes(shapesOf(icon, rules), rules.grid.size, ground))
-
-/** The bytes of one planned file. The same set always gives the same bytes. */
-export function fileBytes(file: PlannedFile, set: IconSet, rasterise: Rasterise): Uint8Array {
-  return file.format === 'svg' ? strToU8(deliveredSvg(file.icon, set.rules)) : png(rasterise(proofSvg(file.icon, set.rules), file.pixels))
+/** The bytes of one planned file of an icon that is drawn. Throws when it cannot be drawn. The same set always gives the same bytes. */
+export function fileBytes(file: PlannedFile<Named>, { svg, problem }: Drawn, rasterise: Rasterise): Uint8Array {
+  if (!svg) throw new Error(problem)
+  return file.format === 'svg' ? strToU8(svg.current) : png(rasterise(svg.light, file.pixels))
 }
 
 /** Every file of a delivery, one after the other. */
 export function* deliver(set: IconSet, options: DeliveryOptions, rasterise: Rasterise): Generator<DeliveredFile> {
-  for (const file of plannedFiles(set, options)) yield { path: file.path, bytes: fileBytes(file, set, rasterise) }
+  for (const file of plannedFiles(set, options)) yield { path: file.path, bytes: fileBytes(file, drawnIcon(file.icon, set.rules), rasterise) }
 }
 
 /** Files as one zip archive, with a fixed date, so that the same files always give the same bytes. PNG is stored as it is. */

@@ -38,6 +38,7 @@ class PathWriter {
   constructor(private readonly digits: number) {}
 
   contour({ segments, closed }: Contour): void {
+    if (segments.length === 0) return
     const { from } = segments[0]!
     const startX = rounded(from.x, this.digits), startY = rounded(from.y, this.digits)
     this.command('M', [from.x, from.y], XY)

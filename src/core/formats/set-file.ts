@@ -1,7 +1,9 @@
 import { z } from 'zod'
-import { type IconSet, IconSet as SetSchema, LIMITS, setProblems } from '../set/set'
+import { type IconSet, IconSet as SetSchema, setProblems } from '../set/set'
 import { PictureId } from '../drawing/reference'
+import { excess } from './bounds'
 import { readableJson } from './json'
+import { schemaSentence } from './plain-words'
 
 /** The version of the set file this build reads and writes. */
 export const VERSION = 1
@@ -37,7 +39,8 @@ export function readSetFile(text: string): Reading {
   if (text.length > MAX_BYTES) return fail('too-large', `The file is larger than ${MAX_BYTES / 2 ** 20} MB, the most a set file may have.`)
   let value: unknown
   try {
-    value = JSON.parse(text)
+    // Some editors begin a file with a byte order mark.
+    value = JSON.parse(text.replace(/^\uFEFF/, ''))
   } catch (error) {
     return fail('not-json', jsonSentence(text, error))
   }
@@ -45,9 +48,8 @@ export function readSetFile(text: string): Reading {
   if (value.version !== VERSION) {
     return fail('version', `This set file is of version ${String(value.version).slice(0, 20)}; this program reads version ${VERSION}.`)
   }
-  if (holdsMoreThan(value, LIMITS.objectsInSet)) {
-    return fail('too-large', `The set holds more than ${LIMITS.objectsInSet.toLocaleString('en')} objects, the most a set may have.`)
-  }
+  const tooMuch = excess(value)
+  if (tooMuch) return fail('too-large', tooMuch)
   const parsed = SetFile.safeParse(value)
   if (!parsed.success) return fail('invalid', schemaSentence(parsed.error))
   const [problem] = setProblems(parsed.data.set)
@@ -61,28 +63,4 @@ function jsonSentence(text: string, error: unknown): string {
   if (/\b(NaN|Infinity)\b/.test(text)) return 'The file holds NaN or Infinity where a number is needed.'
   if (/end of (JSON )?(input|data)|unterminated/i.test(String(error)) || !text.trimEnd().endsWith('}')) return 'The file is cut off before its end.'
   return 'The file is not valid JSON.'
-}
-
-/** The first thing a schema found wrong, with its place, as a sentence. */
-export function schemaSentence(error: z.ZodError): string {
-  const issue = error.issues[0]!
-  const place = issue.path.map((key) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)).join('').replace(/^\./, '')
-  return place ? `At ${place}: ${issue.message}` : issue.message
-}
-
-/** Counts what looks like objects of a drawing, stopping at the limit, so that no schema has to read millions of them. */
-function holdsMoreThan(root: unknown, limit: number): boolean {
-  let count = 0
-  const pending: unknown[] = [root]
-  while (pending.length > 0) {
-    const value = pending.pop()
-    if (Array.isArray(value)) {
-      if (value.length > limit * 10) return true
-      for (const item of value) if (typeof item === 'object' && item !== null) pending.push(item)
-    } else if (isRecord(value)) {
-      if ('kind' in value && ++count > limit) return true
-      for (const item of Object.values(value)) if (typeof item === 'object' && item !== null) pending.push(item)
-    }
-  }
-  return false
 }

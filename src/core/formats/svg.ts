@@ -1,9 +1,10 @@
 import { arcCentre } from '../geometry/arc'
-import type { Path } from '../geometry/path'
+import { type Path, pathBounds, polyline } from '../geometry/path'
+import { clipped } from '../drawing/clip'
 import { evaluateAll } from '../drawing/evaluate'
 import type { DrawingObject } from '../drawing/object'
 import { type Run, runsOf, type Shape } from '../drawing/shape'
-import type { NamedValues, ResolvedGradient, ResolvedPaint } from '../drawing/values'
+import { type NamedValues, type ResolvedGradient, type ResolvedPaint, withOpacity } from '../drawing/values'
 import { rounded } from './number'
 import { pathData, PRECISION } from './path-data'
 import { type Attributes, attributes, definition, type Definition, gradientDefinition, type Ground, number, paintAttributes } from './svg-paint'
@@ -15,10 +16,11 @@ export function svgOf(objects: readonly DrawingObject[], values: NamedValues, si
 
 /** Resolved shapes as an SVG document. Attributes that all shapes share are written once, on the root. */
 export function svgOfShapes(shapes: readonly Shape[], size: number, ground: Ground): string {
-  const shared = sharedAttributes(shapes.map((shape) => paintOf(shape, ground)))
+  const runs = runsOf(shapes).flatMap((run) => ('runs' in run && !isPlain(run) ? seenRuns([run], size) : [run]))
+  const shared = sharedAttributes(shapesIn(runs).map((shape) => paintOf(shape, ground)))
   const root = { xmlns: 'http://www.w3.org/2000/svg', width: `${size}`, height: `${size}`, viewBox: `0 0 ${size} ${size}`, ...shared }
   const writing: Writing = { ground, size, shared, without: attributes(shared), definitions: new Map() }
-  const body = runsOf(shapes).map((run) => runText(run, writing)).join('')
+  const body = runs.map((run) => runText(run, writing)).join('')
   const definitions = [...writing.definitions.values()].join('')
   return `<svg${attributes(root)}>${definitions && `<defs>${definitions}</defs>`}${body}</svg>\n`
 }
@@ -35,6 +37,37 @@ function runText(run: Run, writing: Writing, opacity = 1): string {
   return `<g${attributes(own)}>${runs.map((one) => runText(one, writing)).join('')}</g>`
 }
 
+const shapesIn = (runs: readonly Run[]): Shape[] => runs.flatMap((run) => ('runs' in run ? shapesIn(run.runs) : [run]))
+
+/** True for a shape of one paint that is merely dimmed, for which nothing has to be painted as a layer. */
+function isPlain({ veil, runs: [only, ...more] }: Exclude<Run, Shape>): boolean {
+  return !veil.mask && more.length === 0 && only !== undefined && !('runs' in only) && !(only.fill && only.stroke)
+}
+
+/**
+ * Runs that are painted as layers, without what lies outside of the square: a rasteriser takes a layer for what it covers, and ours does not
+ * survive one that covers nothing of its picture, nor one in another whose origin lies far from it, so what holds layers is cut not far beyond.
+ */
+function seenRuns(runs: readonly Run[], size: number, isCut = false): Run[] {
+  return runs.flatMap((run): Run[] => {
+    if (!('runs' in run)) return seenShapes(run, size, isCut)
+    const holdsLayers = isCut || run.runs.some((one) => 'runs' in one && !isPlain(one))
+    const inner = seenRuns(run.runs, size, holdsLayers)
+    return inner.length > 0 ? [{ ...run, runs: inner }] : []
+  })
+}
+
+function seenShapes(shape: Shape, size: number, isCut: boolean): Shape[] {
+  const { path, stroke } = shape, box = pathBounds(path)
+  if (!box) return []
+  const by = stroke ? (stroke.width / 2) * Math.max(Math.SQRT2, stroke.join === 'miter' ? stroke.miterLimit : 1) : 0
+  const x = box.x - by, y = box.y - by, right = box.x + box.w + by, low = box.y + box.h + by
+  if (x > size || y > size || right < 0 || low < 0) return []
+  const far = 0.9 * size, end = size + far
+  if (!isCut || (x >= -far && y >= -far && right <= end && low <= end)) return [shape]
+  return clipped([shape], [polyline([{ x: -far, y: -far }, { x: end, y: -far }, { x: end, y: end }, { x: -far, y: end }], true)], 'inside')
+}
+
 function define({ id, text }: Definition, { definitions }: Writing): string {
   definitions.set(id, text)
   return id
@@ -47,7 +80,7 @@ const INITIAL: Attributes = { 'fill-opacity': '1', stroke: 'none', 'stroke-opaci
 function maskDefinition(shapes: readonly Shape[], writing: Writing): Definition {
   const { size, shared } = writing
   const initial = Object.fromEntries(Object.keys(shared).flatMap((key) => (key in INITIAL ? [[key, INITIAL[key]!]] : [])))
-  const body = runsOf(shapes).map((run) => runText(run, { ...writing, shared: {}, without: '' })).join('')
+  const body = seenRuns(runsOf(shapes), size, true).map((run) => runText(run, { ...writing, shared: {}, without: '' })).join('')
   return definition('mask', { 'mask-type': 'alpha', maskUnits: 'userSpaceOnUse', x: '0', y: '0', width: `${size}`, height: `${size}`, ...initial }, body)
 }
 
@@ -57,12 +90,16 @@ function shapeText(shape: Shape, writing: Writing, opacity: number): string {
   const paints = paintOf(shape, ground)
   const known = written.get(paints)
   if (known?.without === without && opacity === 1) return known.text
-  const own = Object.fromEntries(Object.entries(paints).filter(([key, value]) => shared[key] !== value))
   const { name, geometry } = element(shape.path)
-  const text = `<${name}${attributes({ ...own, ...(opacity < 1 && { opacity: number(opacity) }), ...geometry })}/>`
+  // A shape of one paint is dimmed by that paint's opacity: nothing has to be painted as a layer for it.
+  const dimmed = opacity < 1 && !(shape.fill && shape.stroke) ? paintAttributes(faded(shape, opacity), ground) : null
+  const own = Object.fromEntries(Object.entries(dimmed ?? paints).filter(([key, value]) => shared[key] !== value))
+  const text = `<${name}${attributes({ ...own, ...(opacity < 1 && !dimmed && { opacity: number(opacity) }), ...geometry })}/>`
   if (opacity === 1) written.set(paints, { without, text })
   return text
 }
+
+const faded = ({ fill, stroke }: Shape, opacity: number) => ({ fill: fill && withOpacity(fill, opacity), stroke: stroke && { ...stroke, paint: withOpacity(stroke.paint, opacity) } })
 
 const isGradient = (paint: ResolvedPaint): paint is ResolvedGradient => 'kind' in paint
 

@@ -1,5 +1,6 @@
 import { cubicSlope, sag, selfMeeting } from './cubic'
 import { powers, product, type Round, toUnitCircle } from './curve'
+import { keepTime } from './deadline'
 import type { Meeting } from './intersect'
 import { onArc } from './meet-lines-arcs'
 import { cross, distance, dot, type Point, subtract } from './point'
@@ -49,6 +50,9 @@ function chordAway(p: Point, q: Point): number {
   return Math.hypot(p.x + t * dx, p.y + t * dy)
 }
 
+/** Two cubics meet in nine places at most (Bézout); what seems to meet in more runs together, and more places of it say nothing more. */
+const MEETINGS = 36
+
 /** How often two cubics may be halved against each other before what is left counts as one place. */
 const DEPTH = 26
 
@@ -61,6 +65,7 @@ export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
   const found: Meeting[] = []
   const sagA = sag(a), sagB = sag(b)
   const search = (s0: number, s1: number, p: Point, q: Point, t0: number, t1: number, u: Point, v: Point, depth: number): void => {
+    if (found.length >= MEETINGS) return
     const h = s1 - s0, k = t1 - t0
     const ha = sagA * h * h, hb = sagB * k * k, margin = ha + hb + tolerance
     if (Math.min(p.x, q.x) > Math.max(u.x, v.x) + margin || Math.min(u.x, v.x) > Math.max(p.x, q.x) + margin) return
@@ -71,6 +76,7 @@ export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
     if (oneSide(ex, ey, p.x - u.x, p.y - u.y, q.x - u.x, q.y - u.y, margin * lengthB)) return
     // Straight, or too small for the tolerance to tell apart what is in it.
     if (depth >= DEPTH || ha + hb < 1e-4 * Math.min(lengthA, lengthB) || lengthA + lengthB + ha + hb < tolerance) {
+      keepTime()
       const across = dx * ey - dy * ex
       const parallel = Math.abs(across) <= 1e-3 * lengthA * lengthB
       const s = parallel ? 0.5 : clamp(((u.x - p.x) * ey - (u.y - p.y) * ex) / across), t = parallel ? 0.5 : clamp(((u.x - p.x) * dy - (u.y - p.y) * dx) / across)

@@ -1,3 +1,4 @@
+import { keepTime } from '../geometry/deadline'
 import { part } from '../geometry/part'
 import type { Contour } from '../geometry/path'
 import { lengthTo, segmentLength } from '../geometry/measure'
@@ -31,6 +32,7 @@ export function dashes(contour: Contour, pattern: readonly number[], offset: num
     const long = segmentLength(segment)
     let done = 0, t = 0
     while (long - done > 1e-9) {
+      keepTime()
       const step = Math.min(left, long - done)
       const end = done + step >= long - 1e-9 ? 1 : lengthTo(segment, done + step)
       if (index % 2 === 0 && end > t) run.push(t === 0 && end === 1 ? segment : part(segment, t, end))

@@ -1,4 +1,5 @@
 import { cubic, cubicSlope, nearestFrom } from '../geometry/cubic'
+import { keepTime } from '../geometry/deadline'
 import { distance, dot, type Point } from '../geometry/point'
 import { type Cubic, pointAt } from '../geometry/segment'
 
@@ -111,6 +112,7 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1): Cub
   const cubics: Cubic[] = []
   let at = from
   while (cubics.length < MOST) {
+    keepTime()
     let best = fit(at, to)
     if (best.error <= tolerance) return [...cubics, best.cubic]
     let fits = at, fails = to

@@ -1,4 +1,4 @@
-import { type Deadline, keepTime } from '../geometry/deadline'
+import { keepTime } from '../geometry/deadline'
 import type { Contour, Path } from '../geometry/path'
 import { cross, distance, dot, type Point, subtract } from '../geometry/point'
 import { line, pointAt, type Segment } from '../geometry/segment'
@@ -18,13 +18,13 @@ const PLACES = 6
  * A path with fewer nodes, nowhere farther than `tolerance` grid units from what it was: stretches between corners become as few lines,
  * arcs and cubics as come near enough, each as long as it can be. Corners keep their places.
  */
-export function simplify(path: Path, tolerance: number, deadline?: Deadline): Path {
+export function simplify(path: Path, tolerance: number): Path {
   const half = tolerance / 2
-  const few = path.filter(({ segments }) => segments.length > 0).map((contour) => ({ ...contour, segments: fewest(contour, half, deadline) }))
+  const few = path.filter(({ segments }) => segments.length > 0).map((contour) => ({ ...contour, segments: fewest(contour, half) }))
   return recognise(few, half, 0).filter(({ segments }) => segments.length > 1 || (segments.length === 1 && segments[0]!.kind !== 'line') || distance(segments[0]!.from, segments[0]!.to) > SAME_POINT)
 }
 
-function fewest(contour: Contour, tolerance: number, deadline?: Deadline): Segment[] {
+function fewest(contour: Contour, tolerance: number): Segment[] {
   const segments = contour.segments.filter((s) => s.kind !== 'line' || distance(s.from, s.to) > SAME_POINT)
   const corner = (i: number) => isCorner(segments[(i + segments.length - 1) % segments.length]!, segments[i % segments.length]!)
   // A closed contour is begun at a corner, where it has one.
@@ -35,10 +35,10 @@ function fewest(contour: Contour, tolerance: number, deadline?: Deadline): Segme
   const order = [...segments.slice(first), ...segments.slice(0, first)]
   const result: Segment[] = []
   for (let i = 0; i < order.length; ) {
-    keepTime(deadline)
+    keepTime()
     let end = i + 1
     while (end < order.length && !isCorner(order[end - 1]!, order[end]!)) end++
-    result.push(...run(order.slice(i, end), tolerance, deadline))
+    result.push(...run(order.slice(i, end), tolerance))
     i = end
   }
   return result
@@ -65,14 +65,14 @@ function isCorner(a: Segment, b: Segment): boolean {
 }
 
 /** A stretch without corners as few segments: from each node on, the most that one segment can replace. */
-function run(segments: readonly Segment[], tolerance: number, deadline?: Deadline): Segment[] {
+function run(segments: readonly Segment[], tolerance: number): Segment[] {
   const result: Segment[] = []
   for (let i = 0; i < segments.length; ) {
     let best: Segment = segments[i]!, end = i + 1
     // First by doubling, then by halving what is between the last that was near enough and the first that was not.
     let fits = 1, fails = segments.length - i + 1
     for (let count = 2; count < fails; ) {
-      keepTime(deadline)
+      keepTime()
       const one = replacement(segments.slice(i, i + count), tolerance)
       if (one) {
         best = one

@@ -1,4 +1,4 @@
-import { type Deadline, keepTime } from '../geometry/deadline'
+import { keepTime } from '../geometry/deadline'
 import type { Contour, Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import type { Segment } from '../geometry/segment'
@@ -28,17 +28,17 @@ export type Stroke = {
  * The outline of a stroked path, to be filled: what SVG 2 §13.5 paints, with lines and circular arcs exact and the fewest nodes. Where
  * three or more open ends, or ends and a node, share a place, they have one join instead of caps.
  */
-export function strokedArea(path: Path, stroke: Stroke, deadline?: Deadline): Path {
+export function strokedArea(path: Path, stroke: Stroke): Path {
   if (!(stroke.width > 0)) return []
   const { position = 'center' } = stroke
   const solid = path.map(withoutPoints)
-  if (position === 'center') return combine([{ path: strokePieces(solid, stroke.width / 2, stroke, deadline), role: 'adds' }], 'nonzero', deadline)
+  if (position === 'center') return combine([{ path: strokePieces(solid, stroke.width / 2, stroke), role: 'adds' }], 'nonzero')
   const closed = solid.filter(({ segments, closed: whole }) => whole && segments.length > 0), open = solid.filter((contour) => !contour.closed)
   // Twice as wide, of which one half is kept.
-  const pieces = strokePieces(closed, stroke.width, stroke, deadline)
-  const half = combine([{ path: pieces, role: 'adds' }, { path: closed, role: position === 'inside' ? 'overlap' : 'cuts' }], 'nonzero', deadline)
+  const pieces = strokePieces(closed, stroke.width, stroke)
+  const half = combine([{ path: pieces, role: 'adds' }, { path: closed, role: position === 'inside' ? 'overlap' : 'cuts' }], 'nonzero')
   if (open.length === 0) return half
-  return combine([{ path: half, role: 'adds' }, { path: strokePieces(open, stroke.width / 2, stroke, deadline), role: 'adds' }], 'nonzero', deadline)
+  return combine([{ path: half, role: 'adds' }, { path: strokePieces(open, stroke.width / 2, stroke), role: 'adds' }], 'nonzero')
 }
 
 /** A contour without segments that go nowhere. One that is nothing but a point keeps one segment. */
@@ -51,7 +51,7 @@ function withoutPoints({ segments, closed }: Contour): Contour {
 type Star = { readonly at: Point; readonly directions: Point[]; readonly ends: CapStyle[]; join: JoinStyle }
 
 /** Ribbons, joins and caps that together are the stroke, all clockwise on screen. */
-export function strokePieces(path: Path, half: number, stroke: Stroke, deadline?: Deadline): Path {
+export function strokePieces(path: Path, half: number, stroke: Stroke): Path {
   const pieces: Contour[] = []
   const stars: Star[] = []
   path.forEach((whole, contour) => {
@@ -65,7 +65,7 @@ export function strokePieces(path: Path, half: number, stroke: Stroke, deadline?
         continue
       }
       for (const segment of segments) {
-        keepTime(deadline)
+        keepTime()
         pieces.push(...ribbon(segment, half))
       }
       segments.forEach((segment, i) => {

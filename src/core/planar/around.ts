@@ -1,11 +1,11 @@
-import { type Deadline, keepTime } from '../geometry/deadline'
+import { keepTime } from '../geometry/deadline'
 import { tangent } from '../geometry/part'
 import { distance } from '../geometry/point'
 import { pointAt, reverse, type Segment } from '../geometry/segment'
 import type { Edge } from './arrangement'
 
 /** For each half edge the one that follows it around its face: at its end, the neighbour of its twin, clockwise with y upwards. */
-export function followers(edges: readonly Edge[], vertices: number, deadline?: Deadline): Int32Array {
+export function followers(edges: readonly Edge[], vertices: number): Int32Array {
   // The last half edge that leaves each vertex, and for each half edge the one before it that leaves the same.
   const last = new Int32Array(vertices).fill(-1), before = new Int32Array(2 * edges.length)
   edges.forEach(({ from, to }, i) => {
@@ -24,7 +24,7 @@ export function followers(edges: readonly Edge[], vertices: number, deadline?: D
       next[a ^ 1] = b
       next[b ^ 1] = a
     } else {
-      if (deadline) keepTime(deadline)
+      keepTime()
       const halves: number[] = []
       for (let half = a; half !== -1; half = before[half]!) halves.push(half)
       const around = sorted(halves, edges)

@@ -1,6 +1,6 @@
 import type { ArcCentre } from '../geometry/arc'
 import type { Curve } from '../geometry/curve'
-import { type Deadline, keepTime } from '../geometry/deadline'
+import { keepTime } from '../geometry/deadline'
 import { intersect } from '../geometry/intersect'
 import { part, partOfTurn } from '../geometry/part'
 import type { Path } from '../geometry/path'
@@ -43,20 +43,20 @@ export type Arrangement = {
 }
 
 /** How paths are laid over each other: whether open contours are closed by a straight line, as where they are filled, or only cut. */
-export type Laying = { readonly open?: 'close' | 'cut'; readonly deadline?: Deadline }
+export type Laying = { readonly open?: 'close' | 'cut' }
 
 /** Lays paths over each other. Throws on coordinates that are not finite, and `OutOfTime`. */
-export function arrange(paths: readonly Path[], { open = 'close', deadline }: Laying = {}): Arrangement {
+export function arrange(paths: readonly Path[], { open = 'close' }: Laying = {}): Arrangement {
   const scale = scaleOf(paths)
   const snap = SNAP * scale
   const vertices = new Vertices(snap)
   const pieces = piecesOf(paths, open, snap)
   // Input nodes come first, so that it is their coordinates that survive.
   for (const { curve, cuts } of pieces) cuts.push({ t: 0, vertex: vertices.of(curve.segment.from) }, { t: 1, vertex: vertices.of(curve.segment.to) })
-  cutEachOther(pieces, vertices, snap, MEETING * scale, deadline)
-  const edges = mergedEdges(pieces, vertices.points, snap, deadline)
-  const next = followers(edges, vertices.points.length, deadline)
-  return { vertices: vertices.points, edges, next, ...facesOf(paths.length, edges, next, vertices.points, deadline), snap }
+  cutEachOther(pieces, vertices, snap, MEETING * scale)
+  const edges = mergedEdges(pieces, vertices.points, snap)
+  const next = followers(edges, vertices.points.length)
+  return { vertices: vertices.points, edges, next, ...facesOf(paths.length, edges, next, vertices.points), snap }
 }
 
 /** By how much tolerances grow: 1 up to `REACH`, in proportion beyond it. */
@@ -75,7 +75,7 @@ function scaleOf(paths: readonly Path[]): number {
  * Notes on every piece where others cross it, by a sweep along x over the pieces' bounds. What the sweep passes is kept by bands of y, so
  * that a piece is compared with little but its neighbours.
  */
-function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap: number, meeting: number, deadline?: Deadline): void {
+function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap: number, meeting: number): void {
   const byX = pieces.toSorted((a, b) => a.curve.box.x - b.curve.box.x)
   let top = Infinity, bottom = -Infinity
   for (const { curve } of pieces) {
@@ -86,6 +86,7 @@ function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap: number
   const bandOf = (y: number) => Math.max(0, Math.min(count - 1, Math.floor(((y - top) / (bottom - top || 1)) * count)))
   const bands: Piece[][] = Array.from({ length: count }, () => [])
   for (const piece of byX) {
+    keepTime()
     const { box } = piece.curve
     const left = box.x - snap, high = box.y - snap, low = box.y + box.h + snap
     const first = bandOf(high), last = bandOf(low)
@@ -102,7 +103,6 @@ function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap: number
       band.length = kept
       band.push(piece)
     }
-    if (deadline) keepTime(deadline)
   }
 }
 
@@ -117,13 +117,13 @@ function cut(piece: Piece, other: Piece, vertices: Vertices, meeting: number): v
 type Draft = { from: number; to: number; segment: Segment; round: ArcCentre | null; origin: Origin; windings: Winding[] }
 
 /** The stretches between cuts as edges; stretches that run together become one. */
-function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: number, deadline?: Deadline): Edge[] {
+function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: number): Edge[] {
   const edges: Draft[] = []
   // The last edge between two vertices, and for each edge the one before it between the same two.
   const between = new Map<number, number>()
   const before: number[] = []
   for (const { path, source, t0, t1, curve, windings, cuts } of pieces) {
-    if (deadline) keepTime(deadline)
+    keepTime()
     if (cuts.length > 2) cuts.sort((a, b) => a.t - b.t)
     for (let i = 0; i + 1 < cuts.length; i++) {
       const a = cuts[i]!, b = cuts[i + 1]!

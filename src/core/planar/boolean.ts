@@ -1,4 +1,3 @@
-import type { Deadline } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import { arrange } from './arrangement'
 import { outlineOf } from './loops'
@@ -17,9 +16,9 @@ export type FillRule = 'nonzero' | 'evenodd'
  * Lines, arcs and cubics of the result are parts of those of the members. Outer contours run one way, holes the other, so the
  * result fills alike by either rule.
  */
-export function combine(members: readonly Member[], rule: FillRule = 'nonzero', deadline?: Deadline): Path {
+export function combine(members: readonly Member[], rule: FillRule = 'nonzero'): Path {
   if (members.length === 0) return []
-  const arrangement = arrange(members.map(({ path }) => path), { deadline })
+  const arrangement = arrange(members.map(({ path }) => path))
   const isIn = (times: number) => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)
   const inside = arrangement.windings.map((times) => members.reduce((so, { role }, i) => (i === 0 ? isIn(times[0]!) : RULES[role](so, isIn(times[i]!))), false))
   return outlineOf(arrangement, (face) => inside[face]!)

@@ -1,5 +1,5 @@
 import { sweptTwice } from '../geometry/area'
-import { type Deadline, keepTime } from '../geometry/deadline'
+import { keepTime } from '../geometry/deadline'
 import type { Point } from '../geometry/point'
 import { segmentBounds } from '../geometry/segment'
 import { passes } from '../geometry/winding'
@@ -9,7 +9,7 @@ import type { Edge } from './arrangement'
  * The face to the left of each half edge, and how often each path winds around each face. A face may be bounded by several cycles of
  * half edges: its outside, and the outsides of connected parts that lie in it.
  */
-export function facesOf(paths: number, edges: readonly Edge[], next: Int32Array, points: readonly Point[], deadline?: Deadline): { face: Int32Array; windings: Int32Array[] } {
+export function facesOf(paths: number, edges: readonly Edge[], next: Int32Array, points: readonly Point[]): { face: Int32Array; windings: Int32Array[] } {
   const { cycle, starts } = cyclesOf(next)
   const part = partsOf(edges, points.length)
   const areas = cycleAreas(edges, cycle, starts.length)
@@ -17,7 +17,7 @@ export function facesOf(paths: number, edges: readonly Edge[], next: Int32Array,
   const faceOfCycle = new Int32Array(starts.length).fill(-1)
   let count = 1
   for (let c = 0; c < starts.length; c++) if (outer.get(part[edges[starts[c]! >> 1]!.from]!) !== c) faceOfCycle[c] = count++
-  placeParts(edges, cycle, starts, part, areas, outer, faceOfCycle, points, deadline)
+  placeParts(edges, cycle, starts, part, areas, outer, faceOfCycle, points)
   return { face: cycle.map((c) => faceOfCycle[c]!), windings: spread(paths, count, edges, next, starts, faceOfCycle) }
 }
 
@@ -72,7 +72,7 @@ type Part = { readonly id: number; readonly edges: number[]; x0: number; y0: num
 /** Gives the outside of each connected part the face it lies in: that of the least cycle of another part that winds around it, or face 0. */
 function placeParts(
   edges: readonly Edge[], cycle: Int32Array, starts: readonly number[], part: Int32Array, areas: Float64Array,
-  outer: ReadonlyMap<number, number>, faceOfCycle: Int32Array, points: readonly Point[], deadline?: Deadline,
+  outer: ReadonlyMap<number, number>, faceOfCycle: Int32Array, points: readonly Point[],
 ): void {
   if (outer.size === 1) {
     for (const c of outer.values()) faceOfCycle[c] = 0
@@ -112,7 +112,7 @@ function placeParts(
     active.push(own)
     const mine = outer.get(own.id)!
     faceOfCycle[mine] = best === -1 ? 0 : faceOfCycle[best]!
-    if (deadline) keepTime(deadline)
+    keepTime()
   }
 }
 

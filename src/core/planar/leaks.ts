@@ -1,5 +1,5 @@
 import { type Curve, curveOf } from '../geometry/curve'
-import { type Deadline, keepTime } from '../geometry/deadline'
+import { keepTime } from '../geometry/deadline'
 import { intersect } from '../geometry/intersect'
 import { nearestOnCurve } from '../geometry/nearest'
 import type { Contour, Path } from '../geometry/path'
@@ -16,14 +16,14 @@ export type Leak = { readonly at: Point; readonly gap: number; readonly from: Po
 type Stretch = { readonly curve: Curve; readonly path: number; readonly contour: number; readonly index: number; readonly count: number; readonly closed: boolean }
 
 /** Where paths nearly meet, nearer than `reach` but not at all: open ends before anything, and contours before each other. The narrowest first. */
-export function leaks(paths: readonly Path[], reach = LEAK, deadline?: Deadline): Leak[] {
+export function leaks(paths: readonly Path[], reach = LEAK): Leak[] {
   const stretches = paths.flatMap((path, p) =>
     path.flatMap(({ segments, closed }, contour) =>
       segments.map((segment, index): Stretch => ({ curve: curveOf(segment), path: p, contour, index, count: segments.length, closed })),
     ),
   )
   const found: Leak[] = []
-  for (const [a, b] of nearPairs(stretches, reach, deadline)) {
+  for (const [a, b] of nearPairs(stretches, reach)) {
     if (neighbours(a, b)) continue
     const { meetings } = intersect(a.curve, b.curve)
     for (const { from, to, end } of [...nearPlaces(a, b), ...nearPlaces(b, a), ...closest(a, b)]) {
@@ -41,10 +41,10 @@ export function leaks(paths: readonly Path[], reach = LEAK, deadline?: Deadline)
 }
 
 /** Pairs of stretches whose bounds are near each other. */
-function* nearPairs(stretches: readonly Stretch[], reach: number, deadline?: Deadline): Generator<[Stretch, Stretch]> {
+function* nearPairs(stretches: readonly Stretch[], reach: number): Generator<[Stretch, Stretch]> {
   let active: Stretch[] = []
   for (const one of stretches.toSorted((a, b) => a.curve.box.x - b.curve.box.x)) {
-    keepTime(deadline)
+    keepTime()
     const { box } = one.curve
     active = active.filter(({ curve }) => curve.box.x + curve.box.w >= box.x - reach)
     for (const other of active) {

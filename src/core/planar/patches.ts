@@ -1,4 +1,3 @@
-import type { Deadline } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import { type Arrangement, arrange } from './arrangement'
 import type { FillRule } from './boolean'
@@ -14,8 +13,8 @@ export type Patch = { readonly face: number; readonly path: Path; readonly neigh
 export type Patchwork = { readonly arrangement: Arrangement; readonly patches: readonly Patch[] }
 
 /** All bounded faces of paths laid over each other; open contours only cut. */
-export function patchwork(paths: readonly Path[], deadline?: Deadline): Patchwork {
-  return patchworkOf(arrange(paths, { open: 'cut', deadline }))
+export function patchwork(paths: readonly Path[]): Patchwork {
+  return patchworkOf(arrange(paths, { open: 'cut' }))
 }
 
 function patchworkOf(arrangement: Arrangement): Patchwork {
@@ -57,8 +56,8 @@ export function withoutEdges({ arrangement }: Patchwork, removed: Iterable<numbe
 }
 
 /** Closed paths cut into pieces that abut exactly, by each other and by open contours: every face that lies in at least one of them. */
-export function divide(paths: readonly Path[], rule: FillRule = 'nonzero', deadline?: Deadline): Path[] {
-  const { arrangement, patches } = patchwork(paths, deadline)
+export function divide(paths: readonly Path[], rule: FillRule = 'nonzero'): Path[] {
+  const { arrangement, patches } = patchwork(paths)
   const isIn = (times: number) => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)
   return patches.filter(({ face }) => arrangement.windings[face]!.some(isIn)).map(({ path }) => path)
 }

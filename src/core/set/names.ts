@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { isSeen, UNSEEN_SENTENCE } from '../drawing/label'
 
 const RESERVED = /^(?:con|prn|aux|nul|com\d|lpt\d)(?:\.|$)/i
 
@@ -8,8 +9,8 @@ export const IconName = z
   .min(1, 'Give the icon a name.')
   .max(80, 'A name has at most 80 characters.')
   .refine((name) => name === name.trim(), 'A name cannot begin or end with a space.')
-   
-  .refine((name) => !/[/\\:*?"<>|\u0000-\u001f\u007f]/.test(name), 'A name cannot contain / \\ : * ? " < > | because files are named after it.')
+  .refine(isSeen, UNSEEN_SENTENCE)
+  .refine((name) => !/[/\\:*?"<>|]/.test(name), 'A name cannot contain / \\ : * ? " < > | because files are named after it.')
   .refine((name) => !name.startsWith('.') && !name.endsWith('.'), 'A name cannot begin or end with a dot.')
   .refine((name) => !RESERVED.test(name), 'That name is reserved by some systems; choose another.')
 
@@ -18,8 +19,8 @@ export const SetName = z
   .string()
   .transform((name) => name.trim())
   .pipe(z.string().min(1, 'Give the set a name.').max(80, 'A name has at most 80 characters.'))
-   
-  .refine((name) => !/[\u0000-\u001f\u007f]/.test(name), 'A name is one line of text.')
+  .refine((name) => !/[\r\n\u2028\u2029]/.test(name), 'A name is one line of text.')
+  .refine(isSeen, UNSEEN_SENTENCE)
 
 /** What a name comes to on a system that ignores case: icons with equal keys would be the same file there. */
 export const nameKey = (name: string): string => name.normalize('NFC').toLowerCase()
@@ -28,6 +29,6 @@ export const nameKey = (name: string): string => name.normalize('NFC').toLowerCa
 export function freeName(name: string, taken: readonly string[], separator: '-' | ' ' = '-'): string {
   const keys = new Set(taken.map(nameKey))
   if (!keys.has(nameKey(name))) return name
-  const stem = name.replace(new RegExp(`${separator}\\d+$`), '').slice(0, 74)
+  const stem = [...name.replace(new RegExp(`${separator}\\d+$`), '').slice(0, 74)].filter(isSeen).join('')
   for (let n = 2; ; n++) if (!keys.has(nameKey(`${stem}${separator}${n}`))) return `${stem}${separator}${n}`
 }

@@ -9,7 +9,7 @@ import { Rules } from '../rules/rules'
 import { IconName, nameKey, SetName } from './names'
 
 /** How much one set may hold. Beyond this the bench could no longer answer in time. */
-export const LIMITS = { icons: 2000, objectsInIcon: 20_000, objectsInSet: 200_000, depth: 32 } as const
+export const LIMITS = { icons: 2000, objectsInIcon: 20_000, objectsInSet: 200_000, nodesInSet: 600_000, depth: 32 } as const
 
 /** Another drawing of an icon, kept beside it under a name. */
 export const Alternative = z.strictObject({ name: z.string().trim().min(1, 'An alternative needs a name.').max(40), objects: z.array(DrawingObject) })
@@ -18,7 +18,7 @@ export const Alternative = z.strictObject({ name: z.string().trim().min(1, 'An a
 export const Master = z.strictObject({
   base: z.int().min(4).max(2048),
   objects: z.array(DrawingObject),
-  guides: z.array(Guide).max(200).optional(),
+  guides: z.array(Guide).max(200, 'An icon may have at most 200 guides.').optional(),
   references: z.array(Reference).max(50, 'An icon may have at most 50 references.').optional(),
   title: z.string().min(1).max(40).optional(),
   alternatives: z.array(Alternative).max(20, 'An icon may have at most 20 alternatives.').optional(),

@@ -102,7 +102,7 @@ function OpenIconCrumb() {
   const { setId } = useSession().getState()
   const base = useSessionState((state) => shown(state).rules.grid.size)
   useEffect(() => {
-    if (name !== undefined) window.history.replaceState(null, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`)
+    if (name !== undefined) window.history.replaceState(window.history.state, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`)
   }, [setId, name])
   if (name === undefined) return null
   return (

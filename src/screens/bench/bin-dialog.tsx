@@ -1,12 +1,12 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { proofSvg } from '@/core/formats/delivery'
-import type { Icon } from '@/core/set/set'
+import type { Icon, IconSet } from '@/core/set/set'
 import { iconProblems } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
+import { sourceOf } from '@/workers/draw'
 import { useSession } from '../frame/set-provider'
 import { useBench, useRules } from './context'
 import { restoreIcon } from './icons'
@@ -19,7 +19,7 @@ export function BinDialog({ onClose }: { onClose: () => void }) {
   const [icons, setIcons] = useState<readonly Icon[] | null>(null)
   useEffect(() => {
     void fetch(`/api/sets/${setId}/bin`)
-      .then((response) => (response.ok ? response.json() : []))
+      .then(async (response) => (response.ok ? ((await response.json()) as IconSet).icons : []))
       .then(setIcons, () => setIcons([]))
   }, [setId])
   return (
@@ -31,7 +31,7 @@ export function BinDialog({ onClose }: { onClose: () => void }) {
           const [problem] = iconProblems(icon, rules)
           return (
             <div key={icon.id} className="flex items-center gap-3 border-b border-hair py-2 last:border-0">
-              {problem ? <span className="size-6" /> : <PixelPicture svg={proofSvg(icon, rules)} size={24} label={icon.name} />}
+              {problem ? <span className="size-6" /> : <PixelPicture source={sourceOf(icon, rules, 'light')} size={24} label={icon.name} />}
               <span className="flex-1">
                 {icon.name}
                 {problem && <span className="block text-fault">{problem}</span>}

@@ -5,14 +5,14 @@ import { restrictToVerticalAxis } from '@dnd-kit/modifiers'
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import clsx from 'clsx'
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { proofSvg } from '@/core/formats/delivery'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import { drawing, type Icon } from '@/core/set/set'
 import { RightMenu } from '@/ui/menu'
-import { PixelPicture } from '@/ui/pixel-picture'
 import { useFilm } from '@/ui/film'
+import { IconPicture } from '../frame/icon-picture'
 import { commit, shown } from '../frame/session'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { useBench, useCalmIcon, useCalmSet } from './context'
@@ -35,8 +35,28 @@ export function Family() {
   const [binOpen, setBinOpen] = useState(false)
   const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
   const ids = useMemo(() => icons.map(({ id }) => id), [icons])
+  const scroller = useRef<HTMLDivElement>(null)
+  const [dragged, setDragged] = useState<number | null>(null)
+  const height = realSize(rules) + 20
+  const virtual = useVirtualizer({
+    count: icons.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => height,
+    overscan: 4,
+    initialRect: { width: 0, height: 700 },
+    // What is dragged stays, however far it is from what is in sight.
+    rangeExtractor: (range) => [...new Set([...defaultRangeExtractor(range), ...(dragged === null ? [] : [dragged])])].sort((a, b) => a - b),
+  })
+  useEffect(() => virtual.measure(), [virtual, height])
+  const openAt = open ? icons.indexOf(open) : -1
+  useEffect(() => {
+    if (openAt >= 0) virtual.scrollToIndex(openAt, { align: 'auto' })
+    // Only when another icon is opened: whoever scrolls stays where they are.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [open?.id])
 
   const onDragEnd = ({ active, over }: DragEndEvent) => {
+    setDragged(null)
     if (!over || over.id === active.id) return
     const moved = icons.find(({ id }) => id === active.id)!
     commit(session, { kind: 'move-icon', id: moved.id, to: ids.indexOf(String(over.id)) }, `Move ${moved.name} in the family`)
@@ -44,21 +64,29 @@ export function Family() {
 
   return (
     <aside aria-label="Family" className="row-span-2 flex min-h-0 flex-col border-r border-hair bg-sheet">
-      <div className="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]" role="list">
-        <DndContext id="family" accessibility={DRAG_ACCESS} sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
+      <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]" role="list">
+        <DndContext id="family" accessibility={DRAG_ACCESS} sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragStart={({ active }) => setDragged(ids.indexOf(String(active.id)))} onDragCancel={() => setDragged(null)} onDragEnd={onDragEnd}>
           <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-            {icons.map((icon) => (
-              <Sibling
-                key={icon.id}
-                icon={icon}
-                rules={rules}
-                open={icon.id === open?.id}
-                onOpen={() => bench.open(icon.id)}
-                onDuplicate={() => duplicateIcon(bench, icon)}
-                onRename={() => setNaming(icon)}
-                onDelete={() => deleteIcon(bench, icon)}
-              />
-            ))}
+            <div className="relative" style={{ height: virtual.getTotalSize() }}>
+              {virtual.getVirtualItems().map(({ index, start }) => {
+                const icon = icons[index]!
+                return (
+                  <Sibling
+                    key={icon.id}
+                    icon={icon}
+                    rules={rules}
+                    top={start}
+                    place={index + 1}
+                    of={icons.length}
+                    open={icon.id === open?.id}
+                    onOpen={() => bench.open(icon.id)}
+                    onDuplicate={() => duplicateIcon(bench, icon)}
+                    onRename={() => setNaming(icon)}
+                    onDelete={() => deleteIcon(bench, icon)}
+                  />
+                )
+              })}
+            </div>
           </SortableContext>
         </DndContext>
       </div>
@@ -77,6 +105,10 @@ export function Family() {
 type SiblingProps = {
   icon: Icon
   rules: Rules
+  /** Where it lies in the list, in pixels, and which it is of how many. */
+  top: number
+  place: number
+  of: number
   open: boolean
   onOpen: () => void
   onDuplicate: () => void
@@ -85,15 +117,10 @@ type SiblingProps = {
 }
 
 const Sibling = memo(
-  function Sibling({ icon, rules, open, onOpen, onDuplicate, onRename, onDelete }: SiblingProps) {
+  function Sibling({ icon, rules, top, place, of, open, onOpen, onDuplicate, onRename, onDelete }: SiblingProps) {
     const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: icon.id })
     const ground = useFilm() === 'night' ? 'dark' : 'light'
-    const button = useRef<HTMLButtonElement>(null)
-    useEffect(() => {
-      if (open) button.current?.scrollIntoView({ block: 'nearest' })
-    }, [open])
     const settled = useDeferredValue(icon)
-    const svg = useMemo(() => proofSvg(settled, rules, ground), [settled, rules, ground])
     return (
       <RightMenu
         list={[
@@ -104,9 +131,8 @@ const Sibling = memo(
           { label: 'Delete', danger: true, run: onDelete },
         ]}
       >
-        <div ref={setNodeRef} role="listitem" style={{ transform: CSS.Translate.toString(transform), transition }} className={clsx('relative', isDragging && 'z-10 bg-film')}>
+        <div ref={setNodeRef} role="listitem" aria-posinset={place} aria-setsize={of} style={{ top, transform: CSS.Translate.toString(transform), transition }} className={clsx('absolute inset-x-0', isDragging && 'z-10 bg-film')}>
           <button
-            ref={button}
             type="button"
             {...attributes}
             {...listeners}
@@ -120,12 +146,12 @@ const Sibling = memo(
             style={{ height: realSize(rules) + 20 }}
             className={clsx('grid w-full place-items-center outline-offset-[-2px]', open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film')}
           >
-            {drawing(icon).length > 0 ? <PixelPicture svg={svg} size={realSize(rules)} label={icon.name} /> : <span className="max-w-full truncate px-1 text-small text-quiet">{icon.name}</span>}
+            {drawing(icon).length > 0 ? <IconPicture icon={settled} rules={rules} ground={ground} size={realSize(rules)} label={icon.name} /> : <span className="max-w-full truncate px-1 text-small text-quiet">{icon.name}</span>}
           </button>
         </div>
       </RightMenu>
     )
   },
   // The callbacks differ at each render, but do the same for the same icon.
-  (before, after) => before.icon === after.icon && before.rules === after.rules && before.open === after.open,
+  (before, after) => before.icon === after.icon && before.rules === after.rules && before.open === after.open && before.top === after.top && before.of === after.of,
 )

@@ -80,7 +80,7 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
     }
     const onKey = (event: KeyboardEvent) => {
       const down = event.type === 'keydown'
-      if (down && (event.target as HTMLElement).closest('input, textarea, [role=dialog], [role=menu]')) return
+      if (down && (event.target as HTMLElement).closest('input, textarea, [role=dialog], [role=alertdialog], [role=menu]')) return
       if (event.code === 'Space') {
         if (down && (event.target as HTMLElement).closest('button, a, [role=row]') && !element.matches(':hover')) return
         held.space = down

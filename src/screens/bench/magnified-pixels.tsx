@@ -2,19 +2,20 @@
 
 import { useState } from 'react'
 import { PixelPicture } from '@/ui/pixel-picture'
+import type { Source } from '@/workers/draw'
 
 /** The width of the magnified picture in screen pixels, at most. */
 const WIDTH = 240
 
 /** One size magnified by a whole number, with its pixel grid, and how many pixels are neither full nor empty. */
-export function MagnifiedPixels({ svg, size }: { svg: string; size: number }) {
+export function MagnifiedPixels({ source, size }: { source: Source; size: number }) {
   const scale = Math.max(1, Math.floor(WIDTH / size))
   const [counts, setCounts] = useState<{ full: number; grey: number } | null>(null)
   const side = size * scale
   return (
     <figure className="px-3">
       <div className="relative mx-auto" style={{ width: side, height: side, background: '#fbfcfb' }}>
-        <PixelPicture svg={svg} size={size} scale={scale} label={`Pixels at ${size}`} onPixels={(picture) => setCounts(count(picture))} />
+        <PixelPicture source={source} size={size} scale={scale} label={`Pixels at ${size}`} onPixels={(picture) => setCounts(count(picture))} />
         {scale >= 4 && (
           <div
             aria-hidden

@@ -1,7 +1,6 @@
 'use client'
 
 import { memo, useDeferredValue, useMemo, useState } from 'react'
-import { proofSvg } from '@/core/formats/delivery'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
@@ -10,6 +9,7 @@ import { Choice } from '@/ui/choice'
 import { Dialog } from '@/ui/dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useFilm } from '@/ui/film'
+import { type Source, sourceOf } from '@/workers/draw'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
 import { useCalmIcon, useCalmSet } from './context'
@@ -31,20 +31,19 @@ export function Proofs() {
 const LARGEST = 96
 
 const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rules: Rules }) {
-  const light = useMemo(() => proofSvg(icon, rules, 'light'), [icon, rules])
-  const dark = useMemo(() => proofSvg(icon, rules, 'dark'), [icon, rules])
+  const light = sourceOf(icon, rules, 'light'), dark = sourceOf(icon, rules, 'dark')
   const [size, setSize] = useState(rules.sizes[0]!)
   const magnified = rules.sizes.includes(size) ? size : rules.sizes[0]!
   const choices = rules.sizes.filter((one) => one <= 64)
   return (
     <>
       <Heading title="Proofs" note={rules.sizes.join(' ')} />
-      <ProofRow svg={light} sizes={rules.sizes} ground="light" name={icon.name} />
-      <ProofRow svg={dark} sizes={rules.sizes} ground="dark" name={icon.name} />
+      <ProofRow source={light} sizes={rules.sizes} ground="light" name={icon.name} />
+      <ProofRow source={dark} sizes={rules.sizes} ground="dark" name={icon.name} />
       {choices.length > 0 && (
         <section className="border-b border-hair pb-3">
           <Heading title="Pixels" note={<Choice label="Size to magnify" value={String(magnified)} options={choices.map((one) => ({ value: String(one), label: String(one) }))} onChange={(value) => setSize(Number(value))} />} />
-          <MagnifiedPixels svg={light} size={magnified} />
+          <MagnifiedPixels source={light} size={magnified} />
         </section>
       )}
       <Siblings icon={icon} rules={rules} />
@@ -62,7 +61,7 @@ function Heading({ title, note }: { title: string; note: React.ReactNode }) {
   )
 }
 
-function ProofRow({ svg, sizes, ground, name }: { svg: string; sizes: readonly number[]; ground: 'light' | 'dark'; name: string }) {
+function ProofRow({ source, sizes, ground, name }: { source: Source; sizes: readonly number[]; ground: 'light' | 'dark'; name: string }) {
   const shownSizes = sizes.filter((size) => size <= LARGEST)
   return (
     <div
@@ -72,7 +71,7 @@ function ProofRow({ svg, sizes, ground, name }: { svg: string; sizes: readonly n
     >
       {shownSizes.map((size) => (
         <figure key={size} className="flex flex-col items-center gap-1">
-          <PixelPicture svg={svg} size={size} label={`${name} at ${size} on ${ground}`} />
+          <PixelPicture source={source} size={size} label={`${name} at ${size} on ${ground}`} />
           <figcaption className="text-small opacity-65">{size}</figcaption>
         </figure>
       ))}
@@ -81,7 +80,7 @@ function ProofRow({ svg, sizes, ground, name }: { svg: string; sizes: readonly n
 }
 
 /** Delivered sizes that are wider than the column: each opens at 1:1 over the bench. */
-function LargerProofs({ name, sizes, light, dark }: { name: string; sizes: readonly number[]; light: string; dark: string }) {
+function LargerProofs({ name, sizes, light, dark }: { name: string; sizes: readonly number[]; light: Source; dark: Source }) {
   const [open, setOpen] = useState<number | null>(null)
   if (sizes.length === 0) return null
   return (
@@ -95,9 +94,9 @@ function LargerProofs({ name, sizes, light, dark }: { name: string; sizes: reado
       {open !== null && (
         <Dialog title={`${name} at ${open}`} open onClose={() => setOpen(null)} width={Math.min(1180, Math.max(360, open * 2 + 66))}>
           <div className="flex gap-4 overflow-auto p-4">
-            {([['light', light, '#fbfcfb'], ['dark', dark, '#14231f']] as const).map(([ground, svg, color]) => (
+            {([['light', light, '#fbfcfb'], ['dark', dark, '#14231f']] as const).map(([ground, source, color]) => (
               <div key={ground} className="flex-none" style={{ background: color }}>
-                <PixelPicture svg={svg} size={open} label={`${name} at ${open} on ${ground}`} />
+                <PixelPicture source={source} size={open} label={`${name} at ${open} on ${ground}`} />
               </div>
             ))}
           </div>
@@ -125,7 +124,7 @@ function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
       <Heading title="Beside its siblings" note={size} />
       <div className="flex items-center justify-center gap-4 px-3 pt-1 pb-4">
         {deferred.map((sibling) => (
-          <PixelPicture key={sibling.id} svg={proofSvg(sibling, rules, ground)} size={size} label={sibling.name} />
+          <PixelPicture key={sibling.id} source={sourceOf(sibling, rules, ground)} size={size} label={sibling.name} />
         ))}
       </div>
     </section>

@@ -2,14 +2,14 @@
 
 import clsx from 'clsx'
 import { useEffect, useMemo, useState } from 'react'
-import { type PlannedFile, plannedFiles, proofSvg } from '@/core/formats/delivery'
+import { plannedFiles, planProblems } from '@/core/formats/delivery'
 import type { Rules } from '@/core/rules/rules'
 import type { SetEdit } from '@/core/set/edit'
-import { PixelPicture } from '@/ui/pixel-picture'
 import { SetBar } from '../frame/set-bar'
 import { commit } from '../frame/session'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
+import { bytesInWords, FileTree, type Sizes } from './file-tree'
 
 type Options = { readonly svg: boolean; readonly png: boolean }
 
@@ -38,7 +38,10 @@ export function DeliverScreen() {
   const [options, setOptions] = useState<Options>({ svg: true, png: true })
   const files = useMemo(() => plannedFiles(set, options), [set, options])
   const query = `svg=${options.svg ? 1 : 0}&png=${options.png ? 1 : 0}`
-  const sizes = useSizes(saved && files.length > 0 ? `/api/sets/${setId}/delivery/plan?${query}&rev=${revision}` : null)
+  const clashes = useMemo(() => planProblems(files), [files])
+  const plan = usePlan(saved && files.length > 0 ? `/api/sets/${setId}/delivery/plan?${query}&rev=${revision}` : null)
+  const sizes = plan?.sizes ?? null
+  const isReady = files.length > 0 && saved && clashes.length === 0
   const total = sizes ? [...sizes.values()].reduce((sum, bytes) => sum + bytes, 0) : null
   return (
     <div className="grid h-dvh min-w-[1024px] grid-cols-[360px_minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)] overflow-hidden">
@@ -74,14 +77,15 @@ export function DeliverScreen() {
           <p className="text-quiet">sizes {set.rules.sizes.join(', ')} · densities {set.rules.densities.map((density) => `${density}×`).join(', ')}</p>
         </section>
         <div className="mt-auto border-t border-ink px-4 py-3">
+          <Problems sentences={[...clashes, ...(plan?.problems ?? []), ...(plan?.fault !== undefined ? [plan.fault] : [])]} />
           <p role="status" className="mb-2 text-quiet">
-            {files.length === 0 ? nothing(set.icons.length, options) : `${files.length} files${total === null ? ', weighing…' : `, ${size(total)}`}`}
+            {files.length === 0 ? nothing(set.icons.length, options) : `${sizes?.size ?? files.length} files${plan?.fault !== undefined || clashes.length > 0 ? '' : total === null ? ', weighing…' : `, ${bytesInWords(total)}`}`}
           </p>
           <a
-            href={files.length > 0 && saved ? `/api/sets/${setId}/delivery?${query}` : undefined}
-            aria-disabled={files.length === 0 || !saved}
+            href={isReady ? `/api/sets/${setId}/delivery?${query}` : undefined}
+            aria-disabled={!isReady}
             download
-            className={clsx('flex h-8 items-center justify-center rounded-sheet border text-lead', files.length > 0 && saved ? 'border-ink bg-ink text-sheet hover:border-hand hover:bg-hand hover:text-white' : 'border-hair bg-hair text-quiet')}
+            className={clsx('flex h-8 items-center justify-center rounded-sheet border text-lead', isReady ? 'border-ink bg-ink text-sheet hover:border-hand hover:bg-hand hover:text-white' : 'border-hair bg-hair text-quiet')}
           >
             Download as a zip
           </a>
@@ -91,8 +95,8 @@ export function DeliverScreen() {
           </p>
         </div>
       </aside>
-      <main aria-label="Files" className="min-h-0 overflow-y-auto bg-film p-4">
-        <FileTree name={set.name} files={files} sizes={sizes} svgOf={(file) => proofSvg(file.icon, set.rules)} />
+      <main aria-label="Files" className="min-h-0 bg-film p-4">
+        <FileTree name={set.name} files={files} sizes={sizes} rules={set.rules} />
       </main>
     </div>
   )
@@ -103,61 +107,38 @@ function nothing(icons: number, { svg, png }: Options): string {
   return svg || png ? 'There is nothing to write.' : 'Choose at least one format.'
 }
 
-/** The size of every file in bytes, once the server has made them; null until then. */
-function useSizes(url: string | null): ReadonlyMap<string, number> | null {
-  const [answer, setAnswer] = useState<{ url: string; sizes: ReadonlyMap<string, number> } | null>(null)
+/** What stands against the delivery, or is left out of it. */
+function Problems({ sentences }: { sentences: readonly string[] }) {
+  if (sentences.length === 0) return null
+  return (
+    <ul aria-label="Problems" className="mb-2 max-h-40 overflow-y-auto">
+      {sentences.slice(0, 20).map((sentence) => (
+        <li key={sentence} className="border-l-2 border-fault py-0.5 pl-2 text-fault">{sentence}</li>
+      ))}
+      {sentences.length > 20 && <li className="pl-2.5 text-quiet">and {sentences.length - 20} more</li>}
+    </ul>
+  )
+}
+
+/** What the server will write: the size of every file in bytes, what it leaves out and why; or why it cannot. */
+type Plan = { readonly sizes: Sizes | null; readonly problems: readonly string[]; readonly fault?: string }
+
+/** The server's plan, once it has made the files; null until then. */
+function usePlan(url: string | null): Plan | null {
+  const [answer, setAnswer] = useState<{ url: string; plan: Plan } | null>(null)
   useEffect(() => {
     if (!url) return
     const abort = new AbortController()
     fetch(url, { signal: abort.signal })
-      .then((response) => response.json() as Promise<{ files: { path: string; bytes: number }[] }>)
-      .then(({ files }) => setAnswer({ url, sizes: new Map(files.map(({ path, bytes }) => [path, bytes])) }))
+      .then(async (response) => setAnswer({ url, plan: planOf(response.ok, await response.json()) }))
       .catch(() => undefined)
     return () => abort.abort()
   }, [url])
-  return answer?.url === url ? answer.sizes : null
+  return answer?.url === url ? answer.plan : null
 }
 
-/** Files by folder, each with a thumbnail and its size. */
-function FileTree({ name, files, sizes, svgOf }: { name: string; files: readonly PlannedFile[]; sizes: ReadonlyMap<string, number> | null; svgOf: (file: PlannedFile) => string }) {
-  const ordered = useMemo(() => {
-    const folders = new Map<string, PlannedFile[]>()
-    for (const file of files) {
-      const folder = file.path.slice(0, file.path.lastIndexOf('/'))
-      folders.set(folder, [...(folders.get(folder) ?? []), file])
-    }
-    return [...folders].sort(([a], [b]) => a.localeCompare(b, 'en', { numeric: true }))
-  }, [files])
-  return (
-    <div className="max-w-[860px]">
-      <h2 className="mb-2 text-title font-[640]">{name}.zip</h2>
-      {ordered.map(([folder, list]) => (
-        <details key={folder} open={folder === 'svg' || ordered.length < 4} className="mb-2 border border-hair bg-sheet">
-          <summary className="flex cursor-default items-baseline gap-3 px-3 py-1.5 hover:bg-faint">
-            <span className="font-mono font-[560]">{folder}/</span>
-            <span className="text-quiet">
-              {list.length} files{sizes && `, ${size(list.reduce((sum, { path }) => sum + (sizes.get(path) ?? 0), 0))}`}
-            </span>
-          </summary>
-          <ul className="border-t border-hair">
-            {list.map((file) => (
-              <li key={file.path} className="flex h-8 items-center gap-3 border-b border-faint px-3 last:border-0">
-                <span className="grid size-6 place-items-center" style={{ background: '#fbfcfb' }}>
-                  <PixelPicture svg={svgOf(file)} size={24} label="" />
-                </span>
-                <span className="flex-1 font-mono text-small">{file.path.slice(folder.length + 1)}</span>
-                {file.format === 'png' && <span className="text-quiet">{file.pixels} px</span>}
-                <span className="w-16 text-right text-quiet">{sizes?.has(file.path) ? size(sizes.get(file.path)!) : ''}</span>
-              </li>
-            ))}
-          </ul>
-        </details>
-      ))}
-    </div>
-  )
-}
-
-function size(bytes: number): string {
-  if (bytes < 1000) return `${bytes} B`
-  return bytes < 1e6 ? `${(bytes / 1000).toFixed(1)} kB` : `${(bytes / 1e6).toFixed(1)} MB`
+function planOf(ok: boolean, body: { files?: { path: string; bytes: number }[]; problems?: { icon: string; message: string }[]; message?: string }): Plan {
+  if (!ok || !body.files) return { sizes: null, problems: [], fault: body.message ?? 'The server could not make the files.' }
+  const problems = (body.problems ?? []).map(({ icon, message }) => `“${icon}” is left out. ${message}`)
+  return { sizes: new Map(body.files.map(({ path, bytes }) => [path, bytes])), problems }
 }

@@ -1,10 +1,14 @@
+import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import fc from 'fast-check'
 import { applyEdit, type SetEdit } from '@/core/set/edit'
+import { beginning } from '@/core/set/history'
 import { STARTERS } from '@/core/rules/starters'
 import type { Icon, IconSet } from '@/core/set/set'
-import { difference, overlay, startSaving, unsaved } from './saver'
+import { difference, overlay } from '@/core/formats/writes'
+import { startSaving } from './saver'
 import { commit, createSession, type Session, undoStep } from './session'
+import { forgetUnsaved, keepUnsaved, leftUnsaved } from './unsaved'
 
 const icon = (id: string): Icon => ({ id, name: id, masters: [{ base: 24, objects: [] }] })
 const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [icon('oar'), icon('buoy'), icon('ferry')] }
@@ -45,11 +49,12 @@ describe('saving by itself', () => {
   let session: Session
   let stop: () => void
   const ok = (revision: number) => async () => Response.json(revision)
+  const refuse = (status: number, message: string) => async () => Response.json({ message }, { status })
 
   beforeEach(() => {
-    vi.useFakeTimers()
-    const store = new Map<string, string>()
-    vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value), removeItem: (key: string) => store.delete(key) })
+    // The browser's database does its work between timers.
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    vi.stubGlobal('navigator', {})
     sent = []
     answers = []
     vi.stubGlobal('fetch', async (url: string, { body }: { body: string }) => {
@@ -57,87 +62,148 @@ describe('saving by itself', () => {
       return answers.shift()!()
     })
     session = createSession('pier', set, 4)
-    stop = startSaving(session, set)
+    stop = startSaving(session, set, 'here')
   })
-  afterEach(() => {
+  afterEach(async () => {
+    answers = [ok(99), ok(100)]
     stop()
+    await pass(0)
     vi.unstubAllGlobals()
     vi.useRealTimers()
+    await forgetUnsaved({ setId: 'pier', writer: 'here' })
   })
-  const saving = () => session.getState().saving.state
+  /** Lets time go by, and the browser's database do what it has to. */
+  const pass = async (ms: number) => {
+    await vi.advanceTimersByTimeAsync(ms)
+    for (let i = 0; i < 40; i++) await new Promise((resolve) => setImmediate(resolve))
+  }
+  const saving = () => session.getState().saving
+  const kept = async () => (await leftUnsaved('pier')).find(({ writer }) => writer === 'here') ?? null
+  const sweep = { ...icon('oar'), name: 'sweep' }
 
-  it('sends a run of edits as one, on top of the revision it knows', async () => {
+  it('keeps a change at once, and sends a run of edits as one, on top of the revision it knows', async () => {
     answers = [ok(5)]
     commit(session, rename('oar', 'sweep'), 'rename')
     commit(session, rename('oar', 'scull'), 'rename')
-    expect(saving()).toBe('saving')
-    expect(unsaved('pier')).toEqual({ base: 4, writer: expect.any(String), writes: { icons: [{ ...icon('oar'), name: 'scull' }] } })
-    await vi.advanceTimersByTimeAsync(500)
-    expect(sent).toHaveLength(1)
-    expect(sent[0]!.body).toEqual({ base: 4, writer: expect.any(String), writes: { icons: [{ ...icon('oar'), name: 'scull' }] } })
-    expect([saving(), session.getState().revision, unsaved('pier')]).toEqual(['saved', 5, null])
+    expect(saving()).toEqual({ state: 'saving' })
+    await pass(0)
+    const work = { base: 4, writer: 'here', writes: { icons: [{ ...icon('oar'), name: 'scull' }] } }
+    expect(await kept()).toEqual({ setId: 'pier', ...work })
+    await pass(200)
+    expect(sent.map(({ body }) => body)).toEqual([work])
+    expect([saving().state, session.getState().revision, await kept()]).toEqual(['saved', 5, null])
   })
 
   it('sends afterwards what came while a request was under way', async () => {
     let release = () => undefined as void
     answers = [() => new Promise((resolve) => (release = () => resolve(Response.json(5)))), ok(6)]
     commit(session, rename('oar', 'sweep'), 'rename')
-    await vi.advanceTimersByTimeAsync(200)
+    await pass(200)
     commit(session, rename('ferry', 'packet'), 'rename')
-    await vi.advanceTimersByTimeAsync(200)
+    await pass(200)
     expect(sent).toHaveLength(1)
     release()
-    await vi.advanceTimersByTimeAsync(200)
-    expect(sent[1]!.body).toEqual({ base: 5, writer: expect.any(String), writes: { icons: [{ ...icon('ferry'), name: 'packet' }] } })
-    expect(saving()).toBe('saved')
+    await pass(200)
+    expect(sent[1]!.body).toEqual({ base: 5, writer: 'here', writes: { icons: [{ ...icon('ferry'), name: 'packet' }] } })
+    expect(saving()).toEqual({ state: 'saved' })
   })
 
   it('tries again until the server is back, and keeps the work meanwhile', async () => {
-    answers = [() => Promise.reject(new Error('down')), async () => Response.json({ message: 'database or disk is full' }, { status: 503 }), ok(5)]
+    answers = [() => Promise.reject(new Error('down')), refuse(503, 'The disk is full: nothing was changed.'), ok(5)]
     commit(session, rename('oar', 'sweep'), 'rename')
-    await vi.advanceTimersByTimeAsync(200)
-    expect(session.getState().saving).toEqual({ state: 'waiting', why: 'The server cannot be reached.' })
-    expect(unsaved('pier')).not.toBeNull()
-    await vi.advanceTimersByTimeAsync(2000)
-    expect(session.getState().saving).toEqual({ state: 'waiting', why: 'database or disk is full' })
-    await vi.advanceTimersByTimeAsync(2000)
-    expect([saving(), unsaved('pier')]).toEqual(['saved', null])
+    await pass(200)
+    expect(saving()).toEqual({ state: 'waiting', why: 'The server cannot be reached.', kept: true })
+    expect(await kept()).toMatchObject({ writes: { icons: [sweep] } })
+    await pass(2000)
+    expect(saving()).toEqual({ state: 'waiting', why: 'The disk is full: nothing was changed.', kept: true })
+    await pass(2000)
+    expect([saving().state, await kept()]).toEqual(['saved', null])
+  })
+
+  it('does not send again what was refused for good, but with the next change; and saves that when the refused one is undone', async () => {
+    answers = [refuse(422, 'x of “Hull” must be at most 1,000,000.'), ok(5)]
+    commit(session, rename('oar', 'sweep'), 'rename')
+    await pass(200)
+    expect(saving()).toEqual({ state: 'refused', why: 'x of “Hull” must be at most 1,000,000.', kept: true })
+    await pass(60_000)
+    expect(sent).toHaveLength(1)
+    undoStep(session)
+    commit(session, rename('ferry', 'packet'), 'rename')
+    await pass(200)
+    expect(sent[1]!.body.writes).toEqual({ icons: [icon('oar'), { ...icon('ferry'), name: 'packet' }] })
+    expect([saving().state, await kept()]).toEqual(['saved', null])
+  })
+
+  it('says so when the browser keeps nothing either', async () => {
+    const put = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError')
+    })
+    answers = [() => Promise.reject(new Error('down'))]
+    commit(session, rename('oar', 'sweep'), 'rename')
+    await pass(200)
+    expect(saving()).toEqual({ state: 'waiting', why: 'The server cannot be reached.', kept: false })
+    put.mockRestore()
   })
 
   it('takes back an edit that may have arrived although no answer came', async () => {
     answers = [() => Promise.reject(new Error('cut off')), ok(6)]
     commit(session, rename('oar', 'sweep'), 'rename')
-    await vi.advanceTimersByTimeAsync(200)
+    await pass(200)
     undoStep(session)
-    expect(unsaved('pier')!.writes.icons).toEqual([icon('oar')])
-    await vi.advanceTimersByTimeAsync(3000)
+    await pass(0)
+    expect((await kept())!.writes.icons).toEqual([icon('oar')])
+    await pass(3000)
     expect(sent[1]!.body.writes.icons).toEqual([icon('oar')])
-    expect([saving(), session.getState().revision]).toEqual(['saved', 6])
+    expect([saving().state, session.getState().revision]).toEqual(['saved', 6])
   })
 
-  it('has nothing to send once an edit is undone', async () => {
+  it('sends nothing when an edit is undone before it was sent', async () => {
     commit(session, rename('oar', 'sweep'), 'rename')
+    await pass(20)
     undoStep(session)
-    await vi.advanceTimersByTimeAsync(500)
-    const icons = sent[0]?.body.writes.icons
-    expect(icons === undefined || icons[0]!.name === 'oar').toBe(true)
+    // Undone by going back to the very same state: there is nothing left to say.
+    session.setState({ history: beginning(set) })
+    await pass(500)
+    expect([sent.length, saving().state, await kept()]).toEqual([0, 'saved', null])
   })
 
-  it('keeps both versions when another window was faster', async () => {
-    answers = [async () => Response.json({ code: 'conflict' }, { status: 409 }), async () => Response.json({ id: 'copy', name: 'Pier (kept copy)' })]
+  it('keeps both versions when another window was faster, and then takes no more edits', async () => {
+    answers = [refuse(409, ''), async () => Response.json({ id: 'copy', name: 'Pier (kept copy)' })]
     commit(session, rename('oar', 'sweep'), 'rename')
-    await vi.advanceTimersByTimeAsync(500)
-    expect(session.getState().saving).toEqual({ state: 'moved', copy: { id: 'copy', name: 'Pier (kept copy)' } })
+    await pass(500)
+    expect(saving()).toEqual({ state: 'moved', copy: { id: 'copy', name: 'Pier (kept copy)' } })
     expect(sent[1]!.url).toBe('/api/sets')
     expect(JSON.stringify(sent[1]!.body)).toContain('sweep')
-    expect(unsaved('pier')).toBeNull()
+    expect(await kept()).toBeNull()
+    commit(session, rename('ferry', 'packet'), 'rename')
+    undoStep(session)
+    expect(session.getState().history.present.icons.map(({ name }) => name)).toEqual(['sweep', 'buoy', 'ferry'])
   })
 
-  it('holds on to the work when not even the copy could be stored', async () => {
-    answers = [async () => Response.json({ code: 'conflict' }, { status: 409 }), () => Promise.reject(new Error('down'))]
+  it('holds on to the work when not even the copy could be stored, and when the set was deleted', async () => {
+    answers = [refuse(409, ''), () => Promise.reject(new Error('down'))]
     commit(session, rename('oar', 'sweep'), 'rename')
-    await vi.advanceTimersByTimeAsync(500)
-    expect(session.getState().saving).toEqual({ state: 'moved', copy: null })
-    expect(unsaved('pier')).not.toBeNull()
+    await pass(500)
+    expect([saving(), (await kept())!.writes.icons]).toEqual([{ state: 'moved', copy: null }, [sweep]])
+    const other = createSession('mole', set, 4), stopOther = startSaving(other, set, 'here')
+    answers = [refuse(404, 'This set is no longer there.')]
+    commit(other, rename('oar', 'sweep'), 'rename')
+    await pass(500)
+    expect([other.getState().saving, (await leftUnsaved('mole')).length]).toEqual([{ state: 'deleted' }, 1])
+    stopOther()
+  })
+})
+
+describe('what is left unsaved', () => {
+  const work = (writer: string) => ({ setId: 'quay', writer, base: 4, writes: { icons: [icon('oar')] } })
+
+  it('is kept for each window by itself; that of open windows is theirs, and what cannot be read is passed over', async () => {
+    await Promise.all(['one', 'two', 'open'].map((writer) => keepUnsaved(work(writer))))
+    await keepUnsaved({ setId: 'quay', writer: 'odd', base: 'four', writes: { icons: [{}] } } as never)
+    vi.stubGlobal('navigator', { locks: { query: async () => ({ held: [{ name: 'wise-square window open' }] }) } })
+    expect((await leftUnsaved('quay')).map(({ writer }) => writer)).toEqual(['one', 'two'])
+    await forgetUnsaved(work('one'))
+    expect((await leftUnsaved('quay')).map(({ writer }) => writer)).toEqual(['two'])
+    vi.unstubAllGlobals()
   })
 })

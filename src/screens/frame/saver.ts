@@ -1,75 +1,56 @@
 import { writeSetFile } from '@/core/formats/set-file'
-import type { Icon, IconSet } from '@/core/set/set'
-import { newId } from '@/ui/new-id'
+import { both, difference, type SetWrites } from '@/core/formats/writes'
+import type { IconSet } from '@/core/set/set'
 import type { Session } from './session'
-
-/** What changed between two states of a set, as the server takes it; null when nothing did. */
-export type Writes = { name?: string; rules?: IconSet['rules']; icons?: Icon[]; order?: string[] }
-
-/** The difference of two sets, found by identity: whatever an edit did not touch is the same object. */
-export function difference(before: IconSet, after: IconSet): Writes | null {
-  const writes: Writes = {}
-  if (before.name !== after.name) writes.name = after.name
-  if (before.rules !== after.rules) writes.rules = after.rules
-  const known = new Map(before.icons.map((icon) => [icon.id, icon]))
-  const changed = after.icons.filter((icon) => known.get(icon.id) !== icon)
-  if (changed.length > 0) writes.icons = changed
-  const order = (set: IconSet) => set.icons.map(({ id }) => id)
-  if (order(before).join() !== order(after).join()) writes.order = order(after)
-  return Object.keys(writes).length > 0 ? writes : null
-}
-
-/** Two differences of which the second goes before the first where both have something. */
-function both(a: Writes | null, b: Writes | null): Writes | null {
-  if (!a || !b) return a ?? b
-  const icons = [...new Map([...(a.icons ?? []), ...(b.icons ?? [])].map((icon) => [icon.id, icon])).values()]
-  return { ...a, ...b, ...(icons.length > 0 && { icons }) }
-}
-
-/** A set with writes laid over it. */
-export function overlay(set: IconSet, writes: Writes): IconSet {
-  const icons = new Map([...set.icons, ...(writes.icons ?? [])].map((icon) => [icon.id, icon]))
-  const order = writes.order ?? set.icons.map(({ id }) => id)
-  return { ...set, name: writes.name ?? set.name, rules: writes.rules ?? set.rules, icons: order.flatMap((id) => icons.get(id) ?? []) }
-}
+import { forgetUnsaved, keepUnsaved } from './unsaved'
 
 const DELAY = 120
 const RETRY = 2000
-const key = (setId: string) => `wise-square:unsaved:${setId}`
 
-/** Changes on top of a revision, and the session that made them. */
-type Unsaved = { readonly base: number; readonly writer: string; readonly writes: Writes }
+/** Saves that are on their way of sets that were left: whoever opens such a set again waits for them. */
+const leaving = new Map<string, Promise<void>>()
 
-/** What a closed tab or a killed server left unsaved in this browser. */
-export function unsaved(setId: string): Unsaved | null {
-  try {
-    const text = localStorage.getItem(key(setId))
-    return text ? (JSON.parse(text) as Unsaved) : null
-  } catch {
-    return null
-  }
-}
+/** Resolves when nothing of a set that was left is on its way any more. */
+export const left = (setId: string): Promise<void> => leaving.get(setId) ?? Promise.resolve()
 
 /**
- * Saves every change by itself: kept in the browser at once, sent to the server a moment later, tried again until it is there.
- * When the server has moved on, what was drawn here is stored as a set of its own, so that neither version is lost.
- * Returns the way to stop.
+ * Saves every change by itself: kept in the browser at once, sent to the server a moment later, tried again until it is there. What the server
+ * refuses is kept, said, and sent again with the next change. When the server has moved on, what was drawn here is stored as a set of its
+ * own, so that neither version is lost. Returns the way to stop.
  */
-export function startSaving(session: Session, from: IconSet): () => void {
+export function startSaving(session: Session, from: IconSet, writer: string): () => void {
   const { setId } = session.getState()
-  const writer = newId() + newId()
   let acknowledged = from
   /** What was sent without an answer so far: the server may have it or not. */
   let doubtful: IconSet | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let busy = false
   let stopped = false
+  let kept = true
 
-  const writesTo = (present: IconSet): Writes | null => both(difference(acknowledged, present), doubtful && difference(doubtful, present))
+  const writesTo = (present: IconSet): SetWrites | null => both(difference(acknowledged, present), doubtful && difference(doubtful, present))
 
   const plan = (delay: number) => {
     clearTimeout(timer)
-    timer = setTimeout(send, delay)
+    timer = setTimeout(() => void send(), delay)
+  }
+
+  /** Keeps in the browser what is not on the server; the last of several that come while one is being kept. */
+  let keeping: Promise<void> | null = null
+  let again = false
+  const keep = (): Promise<void> => {
+    again = keeping !== null
+    keeping ??= (async () => {
+      do {
+        again = false
+        const { history, revision } = session.getState(), writes = writesTo(history.present)
+        kept = writes ? await keepUnsaved({ setId, writer, base: revision, writes }) : true
+        const { saving } = session.getState()
+        if ((saving.state === 'waiting' || saving.state === 'refused') && saving.kept !== kept) session.setState({ saving: { ...saving, kept } })
+      } while (again)
+      keeping = null
+    })()
+    return keeping
   }
 
   async function send(): Promise<void> {
@@ -77,57 +58,92 @@ export function startSaving(session: Session, from: IconSet): () => void {
     if (busy || stopped) return
     const writes = writesTo(history.present)
     if (!writes) {
-      forget(setId)
-      session.setState({ saving: { state: 'saved' } })
+      await keeping
+      await forgetUnsaved({ setId, writer })
+      if (!busy && session.getState().history.present === history.present && session.getState().saving.state !== 'saved') session.setState({ saving: { state: 'saved' } })
       return
     }
     busy = true
     const sent = history.present
     doubtful = sent
-    const answer = await post(`/api/sets/${setId}/save`, JSON.stringify({ base: revision, writer, writes }))
+    const { status, body } = await post(`/api/sets/${setId}/save`, JSON.stringify({ base: revision, writer, writes }))
     busy = false
-    if (answer.status === 200) {
+    const why = (body as { message?: string } | null)?.message
+    if (status === 200) {
       acknowledged = sent
       doubtful = null
-      session.setState({ revision: answer.body as number })
-      void send()
-    } else if (answer.status === 409 || answer.status === 404) {
+      session.setState({ revision: body as number })
+      await send()
+    } else if (status === 409) {
       stop()
-      await moveAside(session)
+      await keep()
+      await moveAside(session, writer)
+    } else if (status === 404) {
+      stop()
+      await keep()
+      session.setState({ saving: { state: 'deleted' } })
+    } else if (status >= 400 && status < 500) {
+      // Sending the same again would be refused again: the next change is sent with it.
+      doubtful = null
+      session.setState({ saving: { state: 'refused', why: why ?? `The server refused the change (${status}).`, kept } })
+      if (session.getState().history.present !== sent) plan(DELAY)
     } else {
-      const why = (answer.body as { message?: string } | null)?.message ?? 'The server cannot be reached.'
-      session.setState({ saving: { state: 'waiting', why } })
+      session.setState({ saving: { state: 'waiting', why: why ?? 'The server cannot be reached.', kept } })
       plan(RETRY)
     }
   }
 
   const unsubscribe = session.subscribe((state, before) => {
     if (state.history.present === before.history.present || stopped) return
-    remember(setId, { base: state.revision, writer, writes: writesTo(state.history.present) ?? {} })
+    void keep()
     if (state.saving.state !== 'waiting') session.setState({ saving: { state: 'saving' } })
     plan(DELAY)
   })
+
+  // Only where closing the window would lose something.
+  const warn = (event: BeforeUnloadEvent) => {
+    const { saving } = session.getState()
+    if ((saving.state === 'waiting' || saving.state === 'refused') && !saving.kept) event.preventDefault()
+  }
+  globalThis.addEventListener?.('beforeunload', warn)
 
   function stop(): void {
     stopped = true
     clearTimeout(timer)
     unsubscribe()
+    globalThis.removeEventListener?.('beforeunload', warn)
   }
 
-  if (from !== session.getState().history.present) plan(0)
+  if (from !== session.getState().history.present) {
+    void keep()
+    plan(0)
+  }
   return () => {
-    void send().finally(stop)
+    clearTimeout(timer)
+    const last = send().finally(stop)
+    leaving.set(setId, last)
+    void last.finally(() => leaving.get(setId) === last && leaving.delete(setId))
   }
 }
 
 /** Stores what is in hand as a set of its own and says so. */
-export async function moveAside(session: Session): Promise<void> {
+export async function moveAside(session: Session, writer: string): Promise<void> {
   const { history, setId } = session.getState()
-  const set = { ...history.present, name: `${history.present.name.slice(0, 60)} (kept copy)` }
-  const answer = await post('/api/sets', writeSetFile(set))
-  if (answer.status === 200) forget(setId)
-  const copy = answer.status === 200 ? (answer.body as { id: string; name: string }) : null
+  const copy = await storeCopy(history.present)
+  if (copy) await forgetUnsaved({ setId, writer })
   session.setState({ saving: { state: 'moved', copy } })
+}
+
+/** Stores a set beside the one it was drawn in; null when the server does not take it. */
+export async function storeCopy(present: IconSet): Promise<{ id: string; name: string } | null> {
+  let text: string
+  try {
+    text = writeSetFile({ ...present, name: `${present.name.slice(0, 60)} (kept copy)` })
+  } catch {
+    return null
+  }
+  const { status, body } = await post('/api/sets', text)
+  return status === 200 ? (body as { id: string; name: string }) : null
 }
 
 async function post(url: string, body: string): Promise<{ status: number; body: unknown }> {
@@ -136,21 +152,5 @@ async function post(url: string, body: string): Promise<{ status: number; body: 
     return { status: response.status, body: await response.json().catch(() => null) }
   } catch {
     return { status: 0, body: null }
-  }
-}
-
-function remember(setId: string, work: Unsaved): void {
-  try {
-    localStorage.setItem(key(setId), JSON.stringify(work))
-  } catch {
-    // The browser's storage is full: the server still gets the change.
-  }
-}
-
-function forget(setId: string): void {
-  try {
-    localStorage.removeItem(key(setId))
-  } catch {
-    // Storage is closed to this page; then nothing was remembered either.
   }
 }

@@ -1,14 +1,25 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
+import { changeProblem } from '@/core/formats/change-problem'
 import { applyEdit, type SetEdit } from '@/core/set/edit'
 import { advance, beginning, type History, redo, undo } from '@/core/set/history'
 import type { IconSet } from '@/core/set/set'
+import { say } from '@/ui/notice'
+import { StoredDrawings } from './stored-drawings'
 
-/** What is known about saving: all is saved, a change is on its way, the server cannot be reached, or it refused. */
+/**
+ * What is known about saving: all is saved, a change is on its way, the server cannot be reached, it refused, the set was changed elsewhere and
+ * what was drawn here became a set of its own, or the set was deleted elsewhere. `kept` is whether the browser keeps what is not saved.
+ */
 export type Saving =
   | { readonly state: 'saved' }
   | { readonly state: 'saving' }
-  | { readonly state: 'waiting'; readonly why: string }
+  | { readonly state: 'waiting'; readonly why: string; readonly kept: boolean }
+  | { readonly state: 'refused'; readonly why: string; readonly kept: boolean }
   | { readonly state: 'moved'; readonly copy: { readonly id: string; readonly name: string } | null }
+  | { readonly state: 'deleted' }
+
+/** True when nothing more is saved: what would be drawn now would be lost. */
+export const isOver = ({ saving }: Pick<SessionState, 'saving'>): boolean => saving.state === 'moved' || saving.state === 'deleted'
 
 /** A set being worked on: its history, an edit shown but not yet done (while dragging), and how saving stands. */
 export type SessionState = {
@@ -19,21 +30,27 @@ export type SessionState = {
   readonly saving: Saving
   /** The icon that was last open on the bench. */
   readonly lastIcon: string | null
+  /** What the server keeps drawn of the set as it was opened. */
+  readonly stored: StoredDrawings
 }
 
 /** The one store that all stages of a set share. */
 export type Session = StoreApi<SessionState>
 
 export function createSession(setId: string, set: IconSet, revision: number): Session {
-  return createStore<SessionState>(() => ({ setId, history: beginning(set), preview: null, revision, saving: { state: 'saved' }, lastIcon: null }))
+  return createStore<SessionState>(() => ({ setId, history: beginning(set), preview: null, revision, saving: { state: 'saved' }, lastIcon: null, stored: new StoredDrawings(setId, set) }))
 }
 
 /** The set as it is shown: with the edit in hand, if there is one. */
 export const shown = ({ preview, history }: SessionState): IconSet => preview ?? history.present
 
-/** Does an edit; `label` names the step for the history, in the imperative. */
+/** Does an edit; `label` names the step for the history, in the imperative. An edit that no file may hold is not done, and it is said why. */
 export function commit(session: Session, edit: SetEdit, label: string): void {
-  session.setState(({ history }) => ({ history: advance(history, edit, label), preview: null }))
+  const state = session.getState(), history = advance(state.history, edit, label)
+  if (isOver(state)) return
+  const problem = changeProblem(state.history.present, history.present)
+  session.setState(problem === null ? { history, preview: null } : { preview: null })
+  if (problem !== null) say({ text: problem, tone: 'fault' })
 }
 
 /** Shows an edit without doing it; null shows the set as it is. */
@@ -41,15 +58,19 @@ export function show(session: Session, edit: SetEdit | null): void {
   session.setState(({ history }) => ({ preview: edit && applyEdit(history.present, edit) }))
 }
 
-export const undoStep = (session: Session): void => session.setState(({ history }) => ({ history: undo(history), preview: null }))
-export const redoStep = (session: Session): void => session.setState(({ history }) => ({ history: redo(history), preview: null }))
+export const undoStep = (session: Session): void => goThrough(session, undo)
+export const redoStep = (session: Session): void => goThrough(session, redo)
+
+function goThrough(session: Session, step: (history: History) => History): void {
+  session.setState((state) => (isOver(state) ? state : { history: step(state.history), preview: null }))
+}
 
 /** Goes back (or forth again) until `count` steps are done. */
 export function goToStep(session: Session, count: number): void {
-  session.setState(({ history }) => {
+  goThrough(session, (history) => {
     let next = history
     while (next.past.length > count) next = undo(next)
     while (next.past.length < count && next.future.length > 0) next = redo(next)
-    return { history: next, preview: null }
+    return next
   })
 }

@@ -1,9 +1,12 @@
 'use client'
 
+import clsx from 'clsx'
 import Link from 'next/link'
-import { type ReactNode, useMemo } from 'react'
+import { AlertDialog } from 'radix-ui'
+import { type ReactNode, useMemo, useState } from 'react'
+import { Button } from '@/ui/button'
 import { type Command, keyName, useCommandSet } from '@/ui/commands'
-import { redoStep, undoStep } from './session'
+import { isOver, redoStep, type Saving, undoStep } from './session'
 import { useSession, useSessionState } from './set-provider'
 import { BarCommand, StageLinks, TopBar } from './top-bar'
 
@@ -58,45 +61,93 @@ export function SetBar({ children }: { children?: ReactNode }) {
   )
 }
 
+const WORDS = { saved: 'Saved', saving: 'Saving…', waiting: 'Not saved yet', refused: 'Not saved', moved: 'Moved aside', deleted: 'Deleted elsewhere' } as const
+
 function SavedState() {
   const saving = useSessionState((state) => state.saving)
   const revision = useSessionState((state) => state.revision)
-  const text = { saved: `Saved · rev ${revision}`, saving: 'Saving…', waiting: 'Not saved yet', moved: 'Moved aside' }[saving.state]
+  const isPending = saving.state === 'waiting' || saving.state === 'refused'
   return (
     <>
       <span
         role="status"
-        title={saving.state === 'waiting' ? `${saving.why} Your changes are kept in this browser and sent again by themselves.` : undefined}
-        className={`ml-1.5 min-w-24 text-right ${saving.state === 'waiting' ? 'text-snag' : saving.state === 'moved' ? 'text-fault' : 'text-quiet'}`}
+        title={isPending ? `${saving.why} ${keptSentence(saving)}` : undefined}
+        className={clsx('ml-1.5 min-w-24 text-right', saving.state === 'waiting' ? 'text-snag' : saving.state === 'refused' || isOver({ saving }) ? 'text-fault' : 'text-quiet')}
       >
-        {saving.state === 'waiting' && '◆ '}
-        {text}
+        {isPending && '◆ '}
+        {saving.state === 'saved' ? `Saved · rev ${revision}` : WORDS[saving.state]}
       </span>
-      {saving.state === 'moved' && <MovedNotice copy={saving.copy} />}
+      {isPending && <PendingNotice saving={saving} />}
+      {saving.state === 'moved' && <MovedDialog copy={saving.copy} />}
+      {saving.state === 'deleted' && <DeletedDialog />}
     </>
   )
 }
 
-/** Two windows changed the same set: nothing is lost, and the person chooses where to go on. */
-function MovedNotice({ copy }: { copy: { id: string; name: string } | null }) {
+type Pending = Extract<Saving, { state: 'waiting' | 'refused' }>
+
+function keptSentence({ state, kept }: Pending): string {
+  if (!kept) return 'This browser cannot keep your changes either: leave this page open until they are saved.'
+  return state === 'waiting' ? 'Your changes are kept in this browser and sent again by themselves.' : 'Your changes are kept in this browser; undo what was refused, and the rest is saved.'
+}
+
+/** A line under the bar, for what does not pass by itself in a moment. */
+function PendingNotice({ saving }: { saving: Pending }) {
+  if (saving.state === 'waiting' && saving.kept) return null
   return (
-    <div role="alertdialog" aria-label="The set was changed in another window" className="fixed inset-0 z-50 grid place-items-center bg-ink/25">
-      <div className="w-[440px] rounded-sheet border border-ink bg-sheet p-5 text-lead">
-        <p className="text-title font-[640]">This set was changed in another window</p>
-        <p className="mt-2 text-quiet">
-          {copy ? `Both versions are kept. What you drew here is now the set “${copy.name}”.` : 'What you drew here is kept in this browser; the server could not store it yet.'}
-        </p>
-        <div className="mt-4 flex gap-2">
-          <button type="button" className="h-7 rounded-sheet border border-ink bg-ink px-3 text-sheet" onClick={() => window.location.reload()}>
-            Open the newer version
-          </button>
-          {copy && (
-            <a className="flex h-7 items-center rounded-sheet border border-ink px-3" href={`/sets/${copy.id}/draw`}>
-              Go on with mine
-            </a>
-          )}
-        </div>
+    <p role="alert" className="fixed top-11 right-0 z-30 max-w-[560px] border-b border-l border-fault bg-sheet px-3 py-1.5 text-fault">
+      {saving.why} {keptSentence(saving)}
+    </p>
+  )
+}
+
+/** Two windows changed the same set: nothing is lost, and the person chooses where to go on. */
+function MovedDialog({ copy }: { copy: { id: string; name: string } | null }) {
+  return (
+    <OverDialog title="This set was changed in another window">
+      <p className="text-quiet">
+        {copy ? `Both versions are kept. What you drew here is now the set “${copy.name}”.` : 'What you drew here is kept in this browser; the server could not store it yet.'}
+      </p>
+      <div className="mt-4 flex gap-2">
+        <Button look="strong" onClick={() => window.location.reload()}>Open the newer version</Button>
+        {copy && <a className="flex h-6 items-center rounded-sheet border border-ink px-2.5" href={`/sets/${copy.id}/draw`}>Go on with mine</a>}
       </div>
-    </div>
+    </OverDialog>
+  )
+}
+
+/** The set was taken off the shelf in another window: it can be put back and drawn on. */
+function DeletedDialog() {
+  const { setId } = useSession().getState()
+  const [fault, setFault] = useState<string | null>(null)
+  const putBack = async () => {
+    const response = await fetch(`/api/sets/${setId}/restore`, { method: 'POST' }).catch(() => null)
+    if (response?.ok) window.location.reload()
+    else setFault('The server could not put it back yet. Try again in a moment.')
+  }
+  return (
+    <OverDialog title="This set was deleted in another window">
+      <p className="text-quiet">What you drew last is kept in this browser. Put the set back on the shelf and it is laid over it again.</p>
+      {fault && <p className="mt-2 text-fault">{fault}</p>}
+      <div className="mt-4 flex gap-2">
+        <Button look="strong" onClick={() => void putBack()}>Put it back</Button>
+        <Link className="flex h-6 items-center rounded-sheet border border-ink px-2.5" href="/">To the shelf</Link>
+      </div>
+    </OverDialog>
+  )
+}
+
+/** A question that has to be answered before anything else: keys and pointer reach nothing beneath it. */
+function OverDialog({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <AlertDialog.Root open>
+      <AlertDialog.Portal>
+        <AlertDialog.Overlay className="fixed inset-0 z-50 bg-ink/25" />
+        <AlertDialog.Content aria-describedby={undefined} onEscapeKeyDown={(event) => event.preventDefault()} className="fixed top-[28vh] left-1/2 z-50 w-[440px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet p-5 text-lead outline-none">
+          <AlertDialog.Title className="mb-2 text-title font-[640]">{title}</AlertDialog.Title>
+          {children}
+        </AlertDialog.Content>
+      </AlertDialog.Portal>
+    </AlertDialog.Root>
   )
 }

@@ -2,32 +2,104 @@
 
 import { createContext, type ReactNode, useContext, useEffect, useState } from 'react'
 import { useStore } from 'zustand'
-import type { IconSet } from '@/core/set/set'
-import { moveAside, overlay, startSaving, unsaved } from './saver'
+import { overlay } from '@/core/formats/writes'
 import { beginning } from '@/core/set/history'
+import type { IconSet } from '@/core/set/set'
+import { newId } from '@/ui/new-id'
+import { say } from '@/ui/notice'
+import { bringPageClock } from './page-clock'
+import { FaultPage } from './fault-page'
+import { left, startSaving, storeCopy } from './saver'
 import { createSession, type Session, type SessionState, shown } from './session'
+import { TopBar } from './top-bar'
+import { forgetUnsaved, holdWindow, leftUnsaved, type Unsaved } from './unsaved'
 
 const SessionContext = createContext<Session | null>(null)
 
-/** Opens a set for all the stages beneath: its history, and saving by itself. `writer` is the session that saved it last. */
-export function SetProvider({ setId, set, revision, writer, children }: { setId: string; set: IconSet; revision: number; writer: string | null; children: ReactNode }) {
-  const [session] = useState(() => createSession(setId, set, revision))
+/** What became of opening a set: it is open, or why it cannot be. */
+type Opened = { readonly session: Session } | { readonly fault: Error }
+
+bringPageClock()
+
+/** Opens a set for all the stages beneath, always as it is now: its history, and saving by itself. */
+export function SetProvider({ setId, children }: { setId: string; children: ReactNode }) {
+  const [opened, setOpened] = useState<Opened | null>(null)
+  const [tries, setTries] = useState(0)
   useEffect(() => {
-    const left = unsaved(setId)
-    // What is left may follow a change that arrived, but whose answer the closed tab did not live to see.
-    const isNext = left && (left.base === revision || (left.base + 1 === revision && left.writer === writer))
-    if (isNext) {
-      session.setState({ history: beginning(overlay(set, left.writes)) })
-    } else if (left) {
-      session.setState({ history: beginning(overlay(set, left.writes)) })
-      void moveAside(session)
-      return
+    let stop: () => void = () => undefined
+    let isLeft = false
+    open(setId).then(
+      ({ session, from, writer }) => {
+        if (isLeft) return
+        stop = startSaving(session, from, writer)
+        setOpened({ session })
+      },
+      (error: unknown) => !isLeft && setOpened({ fault: error instanceof Error ? error : new Error(String(error)) }),
+    )
+    return () => {
+      isLeft = true
+      stop()
     }
-    return startSaving(session, set)
-    // The set a page was opened with does not change while it is open.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [session])
-  return <SessionContext value={session}>{children}</SessionContext>
+  }, [setId, tries])
+  useEffect(() => {
+    // A page that the browser had put aside whole shows what was, not what is.
+    const onShow = (event: PageTransitionEvent) => event.persisted && window.location.reload()
+    window.addEventListener('pageshow', onShow)
+    return () => window.removeEventListener('pageshow', onShow)
+  }, [])
+  if (!opened) return <Opening />
+  if ('fault' in opened) {
+    const again = () => {
+      setOpened(null)
+      setTries(tries + 1)
+    }
+    return <FaultPage error={opened.fault} onAgain={again} />
+  }
+  return <SessionContext value={opened.session}>{children}</SessionContext>
+}
+
+function Opening() {
+  return (
+    <div className="min-h-dvh bg-film">
+      <TopBar crumb={<span className="text-quiet" role="status">Opening…</span>} />
+    </div>
+  )
+}
+
+/** Fetches a set and lays over it what a window that is gone left unsaved. Throws a sentence when it cannot be had. */
+async function open(setId: string): Promise<{ session: Session; from: IconSet; writer: string }> {
+  await left(setId)
+  const writer = newId() + newId()
+  await holdWindow(writer)
+  const { set, revision, writer: lastWriter } = await fetched(setId)
+  const session = createSession(setId, set, revision)
+  for (const work of await leftUnsaved(setId)) {
+    // What is left may follow a change that arrived, but whose answer the closed window did not live to see.
+    const isNext = work.base === revision || (work.base + 1 === revision && work.writer === lastWriter)
+    const laid = overlay(session.getState().history.present, work.writes)
+    if (isNext && session.getState().history.present === set) {
+      session.setState({ history: beginning(laid) })
+      // From here on it is this window's; its own record is written before the other goes.
+      setTimeout(() => void forgetUnsaved(work), 5000)
+    } else await setAside(overlay(set, work.writes), work)
+  }
+  return { session, from: set, writer }
+}
+
+async function setAside(set: IconSet, work: Unsaved): Promise<void> {
+  const copy = await storeCopy(set)
+  if (!copy) return
+  await forgetUnsaved(work)
+  say({ text: `What another window left unsaved is now the set “${copy.name}”.` })
+}
+
+type Fetched = { readonly set: IconSet; readonly revision: number; readonly writer: string | null }
+
+async function fetched(setId: string): Promise<Fetched> {
+  const response = await fetch(`/api/sets/${setId}`, { cache: 'no-store' }).catch(() => null)
+  const body = (await response?.json().catch(() => null)) as (Fetched & { message?: string }) | null
+  if (!response?.ok || !body) throw new Error(body?.message ?? 'The server cannot be reached.')
+  return body
 }
 
 /** The store of the set that is open. */

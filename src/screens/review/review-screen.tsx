@@ -2,11 +2,11 @@
 
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
-import { proofSvg } from '@/core/formats/delivery'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import { Choice, Choices } from '@/ui/choice'
-import { PixelPicture } from '@/ui/pixel-picture'
+import { VirtualGrid } from '@/ui/virtual-grid'
+import { IconPicture } from '../frame/icon-picture'
 import { SetBar } from '../frame/set-bar'
 import { useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
@@ -20,6 +20,9 @@ const GROUNDS: Record<Ground, { readonly color: string; readonly text: string; r
   ink: { color: '#14231f', text: '#9dafa8', hair: '#33423d', palette: 'dark' },
   night: { color: '#000000', text: '#9a9a9a', hair: '#2c2c2c', palette: 'dark' },
 }
+
+/** Pixels between the sizes of an icon. */
+const GAP = 16
 
 /** The sheet: the whole set at chosen sizes on light or dark, in real pixels. */
 export function ReviewScreen() {
@@ -48,36 +51,41 @@ export function ReviewScreen() {
           <Choice<Ground> label="Ground" value={ground} options={(Object.keys(GROUNDS) as Ground[]).map((value) => ({ value, label: value }))} onChange={setGround} />
         </div>
       </div>
-      <main className="min-h-0 overflow-y-auto p-4" style={{ background: ground === 'film' ? 'var(--film)' : look.color }}>
-        {icons.length === 0 ? (
+      {icons.length === 0 ? (
+        <main className="min-h-0 p-4" style={{ background: ground === 'film' ? 'var(--film)' : look.color }}>
           <p className="p-6 text-quiet">
             There is nothing to review yet. <Link href={`/sets/${setId}/draw`} className="text-hand underline">Draw the first icon</Link>, and it appears here.
           </p>
-        ) : (
-          <ul aria-label="Sheet" className="flex flex-wrap" style={{ color: look.text }}>
-            {icons.map((icon) => {
-              const svg = proofSvg(icon, rules, look.palette)
+        </main>
+      ) : (
+        <main className="min-h-0" style={{ background: ground === 'film' ? 'var(--film)' : look.color, color: look.text }}>
+          <VirtualGrid
+            label="Sheet"
+            count={icons.length}
+            width={Math.max(112, sizes.reduce((sum, size) => sum + size, 0) + GAP * (sizes.length + 1))}
+            height={Math.max(...sizes) + 52}
+            className="h-full overflow-y-auto"
+            cell={(index) => {
+              const icon = icons[index]!
               return (
-                <li key={icon.id} className="-mt-px -ml-px">
-                  <Link
-                    href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
-                    title={`Draw ${icon.name}`}
-                    className="flex h-full flex-col items-center justify-between border px-4 pt-4 pb-2 outline-offset-[-2px] hover:border-hand hover:relative"
-                    style={{ borderColor: look.hair, background: look.color }}
-                  >
-                    <span className="flex items-center gap-4">
-                      {sizes.map((size) => (
-                        <PixelPicture key={size} svg={svg} size={size} label={`${icon.name} at ${size}`} />
-                      ))}
-                    </span>
-                    <span className="mt-3 text-small">{icon.name}</span>
-                  </Link>
-                </li>
+                <Link
+                  href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
+                  title={`Draw ${icon.name}`}
+                  className="flex h-full flex-col items-center justify-between border px-2 pt-4 pb-2 outline-offset-[-2px] hover:relative hover:border-hand"
+                  style={{ borderColor: look.hair, background: look.color }}
+                >
+                  <span className="flex flex-1 items-center" style={{ gap: GAP }}>
+                    {sizes.map((size) => (
+                      <IconPicture key={size} icon={icon} rules={rules} ground={look.palette} size={size} label={`${icon.name} at ${size}`} />
+                    ))}
+                  </span>
+                  <span className="mt-2 max-w-full truncate text-small">{icon.name}</span>
+                </Link>
               )
-            })}
-          </ul>
-        )}
-      </main>
+            }}
+          />
+        </main>
+      )}
     </div>
   )
 }

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { proofSvg } from '@/core/formats/delivery'
+import { iconSvg } from '@/core/formats/drawn'
 import { readSetFile } from '@/core/formats/set-file'
 import { draftOf, outcome } from './draft'
 
@@ -19,7 +19,7 @@ describe('a change of the rules', () => {
     const fine = outcome({ ...draft, weights: draft.weights.map((weight) => (weight.name === 'fine' ? { ...weight, value: 1 } : weight)) }, quayside)
     const inner = outcome({ ...draft, radii: draft.radii.map((radius) => (radius.name === 'inner' ? { ...radius, value: 0 } : radius)) }, quayside)
     if (!fine.ok || !inner.ok) throw new Error('Both can be applied.')
-    const changed = (after: typeof quayside) => quayside.icons.filter((icon, i) => proofSvg(icon, quayside.rules) !== proofSvg(after.icons[i]!, after.rules)).map(({ name }) => name)
+    const changed = (after: typeof quayside) => quayside.icons.filter((icon, i) => iconSvg(icon, quayside.rules, 'light') !== iconSvg(after.icons[i]!, after.rules, 'light')).map(({ name }) => name)
     const users = (name: string) => quayside.icons.filter((icon) => JSON.stringify(icon).includes(`:"${name}"`)).map((icon) => icon.name)
     expect(changed(fine.set)).toEqual(users('fine'))
     expect(changed(inner.set)).toEqual(users('inner'))
@@ -29,7 +29,7 @@ describe('a change of the rules', () => {
     const swap = (name: string) => ({ outer: 'inner', inner: 'outer' })[name] ?? name
     const result = outcome({ ...draft, radii: draft.radii.map((radius) => ({ ...radius, name: swap(radius.name) })) }, quayside)
     if (!result.ok) throw new Error(result.sentence)
-    result.set.icons.forEach((icon, i) => expect(proofSvg(icon, result.rules)).toBe(proofSvg(quayside.icons[i]!, quayside.rules)))
+    result.set.icons.forEach((icon, i) => expect(iconSvg(icon, result.rules, 'light')).toBe(iconSvg(quayside.icons[i]!, quayside.rules, 'light')))
   })
 
   it('renames swatches and gradients all through: in stops, in the palette’s gradients, and every icon looks as before', () => {
@@ -37,7 +37,7 @@ describe('a change of the rules', () => {
     const result = outcome({ ...own, palette: own.palette.map((swatch) => (swatch.name === 'glass' ? { ...swatch, name: 'pane' } : swatch)), gradients: own.gradients.map((one) => ({ ...one, name: `${one.name}-2` })) }, app)
     if (!result.ok) throw new Error(result.sentence)
     expect(JSON.stringify(result.set)).not.toMatch(/"(glass|sea-glass|brass-rim)"/)
-    app.icons.forEach((icon, i) => expect(proofSvg(result.set.icons[i]!, result.rules)).toBe(proofSvg(icon, app.rules)))
+    app.icons.forEach((icon, i) => expect(iconSvg(result.set.icons[i]!, result.rules, 'light')).toBe(iconSvg(icon, app.rules, 'light')))
     const gone = outcome({ ...own, gradients: [] }, app)
     expect(!gone.ok && gone.sentence).toBe('Icon “porthole”, object “Rim” uses the gradient “brass-rim”, which the rules do not have.')
     const lost = outcome({ ...own, palette: own.palette.filter(({ name }) => name !== 'brass') }, app)

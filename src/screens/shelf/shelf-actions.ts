@@ -2,7 +2,8 @@
 
 import { createContext, useContext } from 'react'
 
-type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: { readonly message: string } }
+/** What the server answers: a value, or why there is none. */
+export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: { readonly message: string } }
 
 /** What the shelf can have the server do; each answers with a sentence where it cannot. */
 export type ShelfActions = {
@@ -12,7 +13,7 @@ export type ShelfActions = {
   readonly duplicate: (id: string) => Promise<Answer<string>>
   readonly remove: (id: string) => Promise<Answer<null>>
   readonly restore: (id: string) => Promise<Answer<null>>
-  readonly openDemo: () => Promise<void>
+  readonly openDemo: () => Promise<Answer<null>>
 }
 
 export const ShelfActionsContext = createContext<ShelfActions | null>(null)

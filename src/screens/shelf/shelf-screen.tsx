@@ -3,25 +3,27 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import { proofSvg } from '@/core/formats/delivery'
-import type { IconSet } from '@/core/set/set'
-import { realSize } from '@/core/rules/real-size'
 import { MAX_BYTES } from '@/core/formats/set-file'
 import { Button } from '@/ui/button'
-import { useFilm } from '@/ui/film'
 import { MenuButton } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
 import { say } from '@/ui/notice'
-import { PixelPicture } from '@/ui/pixel-picture'
 import { CommonCommands, TopBar } from '../frame/top-bar'
 import { NewSetDialog } from './new-set-dialog'
-import { type ShelfActions, ShelfActionsContext, useShelfActions } from './shelf-actions'
+import { RunOfIcons } from './run-of-icons'
+import { type Answer, type ShelfActions, ShelfActionsContext, useShelfActions } from './shelf-actions'
 
 type Entry = {
   readonly id: string
+  readonly name: string
+  readonly kind: string
+  readonly grid: number
+  /** The size in pixels that its icons are shown at. */
+  readonly side: number
+  /** How many icons it has. */
+  readonly icons: number
   readonly changedAt: string
   readonly deleted: boolean
-  readonly set: IconSet
 }
 
 /** The first screen: all sets. */
@@ -60,7 +62,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly Entry[]; a
           <div className="flex gap-2">
             <input ref={file} type="file" accept=".json,application/json" multiple hidden aria-label="Set file" onChange={(event) => void importFiles(event.target.files)} />
             <Button onClick={() => file.current!.click()}>Import a set file…</Button>
-            <Button onClick={() => void actions.openDemo()}>Add the demo sets</Button>
+            <Button onClick={() => void told(actions.openDemo())}>Add the demo sets</Button>
             <Button look="strong" onClick={() => setCreating(true)}>New set…</Button>
           </div>
         </div>
@@ -91,10 +93,10 @@ export function ShelfScreen({ entries, actions }: { entries: readonly Entry[]; a
           <section className="mt-10">
             <h2 className="font-[640] text-quiet">Deleted sets</h2>
             <ul className="mt-1 border-t border-hair">
-              {deleted.map(({ id, set }) => (
+              {deleted.map(({ id, name, icons }) => (
                 <li key={id} className="flex items-center gap-3 border-b border-hair py-1.5 text-quiet">
-                  <span className="flex-1">{set.name} · {set.icons.length} icons</span>
-                  <Button onClick={() => void actions.restore(id)}>Put back</Button>
+                  <span className="flex-1">{name} · {icons} icons</span>
+                  <Button onClick={() => void told(actions.restore(id))}>Put back</Button>
                 </li>
               ))}
             </ul>
@@ -105,7 +107,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly Entry[]; a
       {naming && (
         <NameDialog
           title="Rename the set"
-          name={naming.set.name}
+          name={naming.name}
           onClose={() => setNaming(null)}
           onName={async (name) => {
             const result = await actions.rename(naming.id, name)
@@ -118,43 +120,39 @@ export function ShelfScreen({ entries, actions }: { entries: readonly Entry[]; a
   )
 }
 
-/** How many icons a row of the shelf shows. */
-const RUN = 11
+/** Waits for something the server does, and says what was wrong where it could not. */
+async function told(doing: Promise<Answer<unknown>>): Promise<boolean> {
+  const answer = await doing.catch((): Answer<unknown> => ({ ok: false, failure: { message: 'The server cannot be reached.' } }))
+  if (!answer.ok) say({ text: answer.failure.message, tone: 'fault' })
+  return answer.ok
+}
 
-function SetRow({ entry: { id, set, changedAt }, onRename }: { entry: Entry; onRename: () => void }) {
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
-  const side = realSize(set.rules)
+function SetRow({ entry: { id, name, kind, grid, side, icons, changedAt }, onRename }: { entry: Entry; onRename: () => void }) {
   const actions = useShelfActions()
   const remove = async () => {
-    await actions.remove(id)
-    say({ text: `“${set.name}” was taken off the shelf.`, action: { label: 'Undo', run: () => void actions.restore(id) } })
+    if (!(await told(actions.remove(id)))) return
+    say({ text: `“${name}” was taken off the shelf.`, action: { label: 'Undo', run: () => void told(actions.restore(id)) } })
   }
   return (
     <div role="row" className="relative grid min-h-16 grid-cols-[220px_96px_64px_minmax(0,1fr)_128px_32px] items-center gap-3 border-b border-hair px-4 hover:bg-film">
       <span role="cell" className="truncate">
         <Link href={`/sets/${id}/draw`} className="text-title font-[640] after:absolute after:inset-0">
-          {set.name}
+          {name}
         </Link>
       </span>
-      <span role="cell" className="text-quiet">{set.kind === 'app' ? 'app icons' : 'interface'}</span>
-      <span role="cell">{set.rules.grid.size}</span>
-      <span role="cell" className="flex items-center gap-3 overflow-hidden">
-        {set.icons.length === 0 && <span className="text-quiet">no icon yet</span>}
-        {set.icons.slice(0, RUN).map((icon) => (
-          <PixelPicture key={icon.id} svg={proofSvg(icon, set.rules, ground)} size={side} label={icon.name} className="flex-none" />
-        ))}
-        {set.icons.length > RUN && <span className="text-quiet">+{set.icons.length - RUN}</span>}
-      </span>
+      <span role="cell" className="text-quiet">{kind === 'app' ? 'app icons' : 'interface'}</span>
+      <span role="cell">{grid}</span>
+      <RunOfIcons setId={id} count={icons} side={side} changedAt={changedAt} />
       <time role="cell" dateTime={changedAt} className="text-right text-quiet" suppressHydrationWarning>
         {new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(changedAt))}
       </time>
       <span role="cell" className="relative z-10">
         <MenuButton
-          label={`More for ${set.name}`}
+          label={`More for ${name}`}
           className="grid size-6 place-items-center rounded-sheet text-title hover:bg-ink hover:text-sheet"
           list={[
             { label: 'Rename…', run: onRename },
-            { label: 'Duplicate', run: () => void actions.duplicate(id) },
+            { label: 'Duplicate', run: () => void told(actions.duplicate(id)) },
             { label: 'Export as a set file', run: () => window.location.assign(`/api/sets/${id}/file`) },
             null,
             { label: 'Delete', danger: true, run: () => void remove() },

@@ -1,13 +1,12 @@
 import { database } from '@/server/database'
 import { failed } from '@/server/failure'
-import { reply } from '@/server/http'
+import { answer, reply } from '@/server/http'
 import { readPicture } from '@/server/pictures'
 
 /** The bytes of a kept picture, which never change. */
-export async function GET(_: Request, { params }: { params: Promise<{ pictureId: string }> }): Promise<Response> {
-  const picture = await readPicture(await database(), (await params).pictureId)
-  if (!picture) return reply(failed('not-found', 'This picture is no longer there.'))
-  return new Response(picture.bytes as BodyInit, {
-    headers: { 'content-type': picture.kind, 'cache-control': 'public, max-age=31536000, immutable', 'x-content-type-options': 'nosniff', 'content-security-policy': "default-src 'none'" },
+export const GET = (_: Request, { params }: { params: Promise<{ pictureId: string }> }): Promise<Response> =>
+  answer(async () => {
+    const picture = await readPicture(await database(), (await params).pictureId)
+    if (!picture) return reply(failed('not-found', 'This picture is no longer there.'))
+    return new Response(picture.bytes as BodyInit, { headers: { 'content-type': picture.kind, 'cache-control': 'public, max-age=31536000, immutable' } })
   })
-}

@@ -2,7 +2,6 @@
 
 import clsx from 'clsx'
 import { useState } from 'react'
-import { svgOf } from '@/core/formats/svg'
 import { alternativesOf, drawing, titleOf } from '@/core/set/set'
 import { RightMenu } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
@@ -34,7 +33,7 @@ export function AlternativesList() {
             ]}
           >
             <button type="button" aria-pressed={name === title} title={name === title ? 'This one is drawn on and delivered' : `Draw on ${name}`} onClick={() => name !== title && drawOn(bench, name)} className={clsx('flex w-full items-center gap-1.5 border bg-sheet p-1 text-left', name === title ? 'border-ink' : 'border-hair hover:border-ink')}>
-              <PixelPicture svg={svgOf(objects, rules, rules.grid.size, 'light')} size={24} label={`The alternative ${name}`} />
+              <PixelPicture source={{ objects, rules, ground: 'light' }} size={24} label={`The alternative ${name}`} />
               <span className="min-w-0 flex-1 break-words leading-[12px]">{name}</span>
             </button>
           </RightMenu>

@@ -1,5 +1,7 @@
 import { type Box, boxAbout } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
+import { OutOfTime, timed } from '@/core/geometry/deadline'
+import type { Path } from '@/core/geometry/path'
 import { tidy } from '@/core/geometry/tidy'
 import { aligned, type Side, spaced } from '@/core/drawing/arrange'
 import { moveObject } from '@/core/drawing/adjust'
@@ -45,12 +47,21 @@ export function space(bench: Bench, axis: 'x' | 'y'): void {
   bench.edit({ kind: 'replace', objects: spaced(objects, bench.rules, axis, gap) }, `Space ${title(objects)} ${axis === 'x' ? 'across' : 'down'}`)
 }
 
-/** How far the optical middle of objects is from the middle of the square, by the ink they paint and by the least circle around it. */
+/** How far the optical middle of objects is from the middle of the square, by the ink they paint and by the least circle around it; null where nothing is painted, or it cannot be computed in time. */
 export function opticalOffset(objects: readonly DrawingObject[], rules: Rules): { ink: Point; circle: Point } | null {
-  const ink = inkOf(evaluateAll(objects, rules)), centroid = inkCentroid(ink), around = enclosingCircle(ink), middle = rules.grid.size / 2
+  const ink = inkWithin(objects, rules), centroid = inkCentroid(ink), around = enclosingCircle(ink), middle = rules.grid.size / 2
   if (!centroid || !around) return null
   const off = ({ x, y }: Point): Point => ({ x: tidy(x - middle), y: tidy(y - middle) })
   return { ink: off(centroid), circle: off(around.centre) }
+}
+
+function inkWithin(objects: readonly DrawingObject[], rules: Rules): Path {
+  try {
+    return timed(() => inkOf(evaluateAll(objects, rules)))
+  } catch (error) {
+    if (error instanceof OutOfTime) return []
+    throw error
+  }
 }
 
 /** Brings the optical middle of the selection to the middle of the square. */

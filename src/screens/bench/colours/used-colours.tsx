@@ -8,7 +8,6 @@ import { type DrawingObject, isStyled, type Styled } from '@/core/drawing/object
 import { isGradient } from '@/core/drawing/paint'
 import { stopsOf } from '@/core/drawing/values'
 import { mapObjects } from '@/core/drawing/tree'
-import { svgOf } from '@/core/formats/svg'
 import type { Rules } from '@/core/rules/rules'
 import { Button } from '@/ui/button'
 import { Chip } from '@/ui/chip'
@@ -70,7 +69,7 @@ function Pairs({ rules, from, objects, chosen }: { rules: Rules; from: [string, 
     return all
       .map((pair) => {
         const next = new Map(recoloured(objects, new Map([[from[0], pair[0]], [from[1], pair[1]]])).map((object) => [object.id, object]))
-        return { pair, ratio: contrast(hexOf(bench, pair[0]), hexOf(bench, pair[1])), svg: svgOf(mapObjects(drawing, (object) => next.get(object.id) ?? object), rules, rules.grid.size, 'light') }
+        return { pair, ratio: contrast(hexOf(bench, pair[0]), hexOf(bench, pair[1])), drawn: mapObjects(drawing, (object) => next.get(object.id) ?? object) }
       })
       .sort((a, b) => b.ratio - a.ratio)
       .slice(0, 12)
@@ -80,7 +79,7 @@ function Pairs({ rules, from, objects, chosen }: { rules: Rules; from: [string, 
     <>
       <Button look="plain" aria-expanded={open} className="mt-1 self-start !px-0 text-quiet" onClick={() => setOpen(!open)}>{open ? 'Close the pairs' : 'Try pairs of the palette'}</Button>
       <div className="flex flex-wrap gap-1.5">
-        {pairs.map(({ pair, ratio, svg }) => (
+        {pairs.map(({ pair, ratio, drawn }) => (
           <button
             key={pair.join()}
             type="button"
@@ -90,7 +89,7 @@ function Pairs({ rules, from, objects, chosen }: { rules: Rules; from: [string, 
             onClick={() => recolour(bench, new Map([[from[0], pair[0]], [from[1], pair[1]]]))}
             className="flex flex-col items-center border border-hair p-1 enabled:hover:border-ink"
           >
-            <PixelPicture svg={svg} size={32} label={`The icon in ${pair[0]} and ${pair[1]}`} />
+            <PixelPicture source={{ objects: drawn, rules, ground: 'light' }} size={32} label={`The icon in ${pair[0]} and ${pair[1]}`} />
             <span className={ratio < ENOUGH ? 'text-small text-snag' : 'text-small text-quiet'}>{ratio.toFixed(1)} : 1</span>
           </button>
         ))}

@@ -1,16 +1,16 @@
 'use client'
 
 import { memo } from 'react'
-import { proofSvg } from '@/core/formats/delivery'
 import { rememberedPathData } from '@/core/formats/path-data'
 import { editable } from '@/core/drawing/editable'
 import { evaluate, evaluateAll } from '@/core/drawing/evaluate'
 import { styledWithin } from '@/core/drawing/finish'
 import type { DrawingObject, Styled } from '@/core/drawing/object'
+import { strokeInk } from '@/core/drawing/ink'
 import type { Shape } from '@/core/drawing/shape'
 import type { NamedValues } from '@/core/drawing/values'
-import { strokedArea } from '@/core/outline/stroking'
 import { PixelPicture } from '@/ui/pixel-picture'
+import { sourceOf } from '@/workers/draw'
 import { useCalmIcon, useRules, useShownObjects } from '../context'
 import { toScreen, type View } from '../view'
 import { DIGITS } from './shape-runs'
@@ -22,12 +22,13 @@ export function OutlineArtwork() {
   return evaluateAll(objects, rules).map((shape, i) => <Lines key={i} shape={shape} />)
 }
 
-const Lines = memo(function Lines({ shape: { path, fill, stroke } }: { shape: Shape }) {
+const Lines = memo(function Lines({ shape }: { shape: Shape }) {
+  const { path, fill, stroke } = shape
   const line = { fill: 'none', vectorEffect: 'non-scaling-stroke' as const }
   return (
     <>
       {fill && <path d={rememberedPathData(path, DIGITS)} stroke="var(--ink)" strokeWidth={1.25} {...line} />}
-      {stroke && <path d={rememberedPathData(strokedArea(path, stroke), DIGITS)} stroke="var(--ink)" strokeWidth={1.25} data-line="edge" {...line} />}
+      {stroke && <path d={rememberedPathData(strokeInk(shape), DIGITS)} stroke="var(--ink)" strokeWidth={1.25} data-line="edge" {...line} />}
       {stroke && <path d={rememberedPathData(path, DIGITS)} stroke="var(--key)" strokeWidth={1.5} strokeDasharray="6 2 1 2" data-line="centre" {...line} />}
     </>
   )
@@ -65,7 +66,7 @@ export function PixelArtwork({ view, size, ground }: { view: View; size: number;
   if (!icon) return null
   return (
     <div className="pointer-events-none absolute origin-top-left" style={{ left: view.x, top: view.y, transform: `scale(${(rules.grid.size * view.scale) / size})` }}>
-      <PixelPicture svg={proofSvg(icon, rules, ground)} size={size} exact label={`The square in ${size} pixels`} />
+      <PixelPicture source={sourceOf(icon, rules, ground)} size={size} exact label={`The square in ${size} pixels`} />
     </div>
   )
 }

@@ -143,7 +143,6 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
   const ids = useMemo(() => order.split(','), [order])
   const onFold = useCallback((id: string) => setFolded((before) => toggled(before, id)), [])
   // Only the rows in sight are there, and a screenful around them.
-  // eslint-disable-next-line react-hooks/incompatible-library -- the compiler leaves this component alone, which is right
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8, scrollMargin: HEAD, scrollPaddingStart: HEAD, initialRect: { width: 0, height: 8 * ROW } })
   const selected = outermost(objects, selection)
   const firstSelected = selected[0]?.id

@@ -1,11 +1,10 @@
-import { proofSvg } from '@/core/formats/delivery'
 import { compose, type Transform } from '@/core/geometry/transform'
 import { mismatch, type Mismatch } from '@/core/proof/mismatch'
 import type { Picture } from '@/core/proof/picture'
 import { pixelMap, type Reference } from '@/core/drawing/reference'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
-import { rasterise } from '@/workers/rasterise'
+import { pictureOf, sourceOf } from '@/workers/draw'
 import { pixelsOf } from './pictures'
 
 /** Pixels along the square in which icon and reference are laid over each other. */
@@ -13,9 +12,9 @@ const SIDE = 480
 
 /** How far the icon is from a reference of it, pixel by pixel within the square; null when the reference's picture is not there. */
 export async function comparison(icon: Icon, rules: Rules, reference: Reference): Promise<Mismatch | null> {
-  const [drawn] = await rasterise([{ svg: proofSvg(icon, rules, 'light'), pixels: SIDE }])
+  const { image } = await pictureOf(sourceOf(icon, rules, 'light'), SIDE)
   const picture = await laidPicture(reference, rules.grid.size)
-  return picture && drawn ? mismatch(drawn, picture) : null
+  return picture && image ? mismatch(image, picture) : null
 }
 
 /** A reference as it lies in the square, undimmed. */

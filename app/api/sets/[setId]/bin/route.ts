@@ -1,7 +1,7 @@
 import { database } from '@/server/database'
+import { answer } from '@/server/http'
 import { deletedIcons } from '@/server/save'
 
 /** The icons that were deleted from a set, latest first. */
-export async function GET(_: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> {
-  return Response.json(await deletedIcons(await database(), (await params).setId))
-}
+export const GET = (_: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
+  answer(async () => new Response(await deletedIcons(await database(), (await params).setId), { headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } }))

@@ -1,14 +1,15 @@
-import { zip } from '@/core/formats/delivery'
 import { database } from '@/server/database'
-import { deliveredFiles, optionsFrom } from '@/server/delivery'
+import { delivered, optionsFrom } from '@/server/delivery'
 import { failed } from '@/server/failure'
-import { download, reply } from '@/server/http'
-import { readSet } from '@/server/sets'
+import { answer, download, reply } from '@/server/http'
+import { renderer } from '@/server/renderer/renderer'
+import { GONE, readSet } from '@/server/sets'
 
 /** The delivery of a set as a zip archive. */
-export async function GET(request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> {
-  const stored = await readSet(await database(), (await params).setId)
-  if (!stored) return reply(failed('not-found', 'This set is no longer there.'))
-  const files = await deliveredFiles(stored, optionsFrom(new URL(request.url).searchParams))
-  return download(zip(files), `${stored.set.name}.zip`, 'application/zip')
-}
+export const GET = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
+  answer(async () => {
+    const db = await database(), stored = await readSet(db, (await params).setId)
+    if (!stored) return reply(failed('not-found', GONE))
+    const { files } = await delivered(db, renderer(), stored, optionsFrom(new URL(request.url).searchParams))
+    return download(await renderer().run('zip', files), `${stored.rows.name}.zip`, 'application/zip')
+  })

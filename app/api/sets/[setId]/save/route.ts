@@ -1,20 +1,17 @@
 import { MAX_BYTES } from '@/core/formats/set-file'
 import { database } from '@/server/database'
-import { failed } from '@/server/failure'
-import { boundedText, refuseForeign, reply } from '@/server/http'
+import { drawSoon } from '@/server/drawn'
+import { answer, boundedBytes, reply } from '@/server/http'
+import { renderer } from '@/server/renderer/renderer'
 import { saveSet } from '@/server/save'
 
 /** Saves changes to a set; answers its new revision. */
-export async function POST(request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> {
-  const foreign = refuseForeign(request)
-  if (foreign) return foreign
-  const text = await boundedText(request, MAX_BYTES)
-  if (!text.ok) return reply(text)
-  let body: unknown
-  try {
-    body = JSON.parse(text.value)
-  } catch {
-    return reply(failed('invalid', 'The request is not valid JSON.'))
-  }
-  return reply(await saveSet(await database(), (await params).setId, body))
-}
+export const POST = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
+  answer(async () => {
+    const bytes = await boundedBytes(request, MAX_BYTES)
+    if (!bytes.ok) return reply(bytes)
+    const db = await database(), { setId } = await params
+    const saved = await saveSet(db, renderer(), setId, bytes.value)
+    if (saved.ok) drawSoon(db, renderer(), setId)
+    return reply(saved)
+  })

@@ -1,0 +1,58 @@
+import { DrawingObject, isContainer } from '../drawing/object'
+import { Rules } from '../rules/rules'
+import { Icon, iconProblems, type IconSet, LIMITS, type Master } from '../set/set'
+import { fieldSentence, schemaSentence } from './plain-words'
+
+/**
+ * What a changed set has that no file may hold and no server stores, as a sentence; null when all is well. Looks only at what differs from a set
+ * that was in order.
+ */
+export function changeProblem(before: IconSet, after: IconSet): string | null {
+  if (after.rules !== before.rules) {
+    const parsed = Rules.safeParse(after.rules)
+    if (!parsed.success) return schemaSentence(parsed.error)
+  }
+  if (after.icons === before.icons) return null
+  if (after.icons.length > LIMITS.icons) return `A set may have at most ${LIMITS.icons.toLocaleString('en')} icons.`
+  const known = new Set(before.icons)
+  for (const icon of after.icons) {
+    const problem = known.has(icon) ? null : iconProblem(icon, after.rules)
+    if (problem) return problem
+  }
+  return null
+}
+
+function iconProblem(icon: Icon, rules: Rules): string | null {
+  const bare = Icon.safeParse({ ...icon, masters: icon.masters.map((master) => withoutObjects(master)) })
+  if (!bare.success) return schemaSentence(bare.error)
+  for (const { objects, alternatives = [] } of icon.masters) {
+    for (const object of [...objects, ...alternatives.flatMap((one) => one.objects)]) {
+      const problem = objectProblem(object)
+      if (problem) return problem
+    }
+  }
+  return iconProblems(icon, rules)[0] ?? null
+}
+
+const withoutObjects = (master: Master): Master => ({ ...master, objects: [], ...(master.alternatives && { alternatives: master.alternatives.map((one) => ({ ...one, objects: [] })) }) })
+
+/** Objects that are known to be in order. */
+const fine = new WeakSet<DrawingObject>()
+
+/** Stands for the members of a container while it is looked at without them. */
+const MEMBER: DrawingObject = { kind: 'line', id: 'member', name: 'Member', from: { x: 0, y: 0 }, to: { x: 1, y: 0 }, style: { fill: 'none', stroke: 'none', weight: 1 } }
+
+/** What is wrong with an object by itself, or with one within it. What did not change is not looked at again. */
+function objectProblem(object: DrawingObject): string | null {
+  if (fine.has(object)) return null
+  const parsed = DrawingObject.safeParse(isContainer(object) ? { ...object, members: object.members.length > 0 ? [MEMBER] : [] } : object)
+  if (!parsed.success) return fieldSentence(parsed.error, `“${object.name}”`)
+  if (isContainer(object)) {
+    for (const member of object.members) {
+      const problem = objectProblem(member)
+      if (problem) return problem
+    }
+  }
+  fine.add(object)
+  return null
+}

@@ -1,0 +1,48 @@
+import { refusalInAll, wholeDrawing } from '../drawing/evaluate'
+import { type Memory, remembered } from '../drawing/memory'
+import { Refusal } from '../drawing/refusal'
+import type { Shape } from '../drawing/shape'
+import { OutOfTime, timed } from '../geometry/deadline'
+import type { Rules } from '../rules/rules'
+import { drawing, type Icon } from '../set/set'
+import { outlined } from './outlined'
+import { svgOfShapes } from './svg'
+import type { Ground } from './svg-paint'
+
+/** An icon as SVG documents: the one that is delivered, and those that proofs and rasters are made from, in the colours for either ground; or why it cannot be drawn. */
+export type Drawn = { readonly svg: Readonly<Record<Ground, string>>; readonly problem?: undefined } | { readonly svg?: undefined; readonly problem: string }
+
+const GROUNDS: readonly Ground[] = ['current', 'light', 'dark']
+
+/** An icon drawn for every ground; never in part. */
+export function drawnIcon(icon: Icon, rules: Rules): Drawn {
+  try {
+    const [current, light, dark] = timed(() => GROUNDS.map((ground) => iconSvg(icon, rules, ground)))
+    return { svg: { current: current!, light: light!, dark: dark! } }
+  } catch (error) {
+    return { problem: drawingProblem(error) }
+  }
+}
+
+/** Why a drawing failed, as a sentence. Throws what is no failure of the drawing. */
+export function drawingProblem(error: unknown): string {
+  if (error instanceof Refusal || error instanceof OutOfTime) return error.message
+  if (error instanceof RangeError) return 'The drawing is too large to be computed.'
+  if (error instanceof Error) return `The drawing cannot be computed: ${error.message}`
+  throw error
+}
+
+const known: Record<Ground, Memory<Rules, Icon, string>> = { current: new WeakMap(), light: new WeakMap(), dark: new WeakMap() }
+
+/** An icon as an SVG document for a ground. Remembered. Throws when it cannot be drawn: `drawingProblem` says why. */
+export const iconSvg = (icon: Icon, rules: Rules, ground: Ground): string =>
+  remembered(known[ground], rules, icon, () => timed(() => svgOfShapes(shapesOf(icon, rules), rules.grid.size, ground)))
+
+/** What an icon is delivered as: its shapes, their strokes outlined where the rules say so. */
+function shapesOf(icon: Icon, rules: Rules): Shape[] {
+  const shapes = wholeDrawing(drawing(icon), rules)
+  return rules.strokes === 'outlined' ? outlined(shapes) : shapes
+}
+
+/** Why an icon's objects cannot all be drawn, null when they can. */
+export const iconRefusal = (icon: Icon, rules: Rules): string | null => refusalInAll(drawing(icon), rules)?.message ?? null

@@ -1,0 +1,56 @@
+import type { Ground } from '@/core/formats/svg-paint'
+import type { Rules } from '@/core/rules/rules'
+import type { Icon, IconSet } from '@/core/set/set'
+import { type Source, sourceOf } from '@/workers/draw'
+
+/** An icon as the server keeps it drawn, or why it cannot be drawn. */
+export type StoredDrawing = { readonly id: string; readonly svg?: Readonly<Record<Ground, string>>; readonly problem?: string }
+
+/** How many icons are asked for at once. */
+const BATCH = 60
+
+/** The drawings that the server keeps of a set as it was opened: asked for as icons come into sight, many at once. */
+export class StoredDrawings {
+  private readonly icons: ReadonlyMap<string, Icon>
+  private readonly known = new Map<string, StoredDrawing | 'asked' | 'missing'>()
+  private readonly listeners = new Set<() => void>()
+  private wanted: string[] = []
+
+  constructor(private readonly setId: string, private readonly opened: IconSet) {
+    this.icons = new Map(opened.icons.map((icon) => [icon.id, icon]))
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  /** What is kept of an icon: null where it has changed since, or is not kept; undefined while it is on its way. */
+  of(icon: Icon, rules: Rules): StoredDrawing | null | undefined {
+    if (rules !== this.opened.rules || this.icons.get(icon.id) !== icon) return null
+    const drawing = this.known.get(icon.id)
+    if (drawing === 'missing') return null
+    if (drawing === 'asked') return undefined
+    if (drawing) return drawing
+    this.known.set(icon.id, 'asked')
+    if (this.wanted.push(icon.id) === 1) setTimeout(() => this.fetch(), 0)
+    return undefined
+  }
+
+  private fetch(): void {
+    const ids = this.wanted
+    this.wanted = []
+    for (let i = 0; i < ids.length; i += BATCH) void this.fetchSome(ids.slice(i, i + BATCH))
+  }
+
+  private async fetchSome(ids: readonly string[]): Promise<void> {
+    const response = await fetch(`/api/sets/${this.setId}/drawn?ids=${ids.join()}`).catch(() => null)
+    const drawings = response?.ok ? ((await response.json().catch(() => [])) as StoredDrawing[]) : []
+    for (const id of ids) this.known.set(id, drawings.find((one) => one.id === id) ?? 'missing')
+    for (const listener of this.listeners) listener()
+  }
+}
+
+/** What shows an icon: its kept drawing where that holds, else itself. */
+export const shownBy = (stored: StoredDrawing | null | undefined, icon: Icon, rules: Rules, ground: Ground): Source | null =>
+  stored === undefined ? null : stored?.svg ? { svg: stored.svg[ground] } : sourceOf(icon, rules, ground)

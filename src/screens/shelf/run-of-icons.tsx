@@ -1,0 +1,41 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import type { Ground } from '@/core/formats/svg-paint'
+import { useFilm } from '@/ui/film'
+import { useSeen } from '@/ui/in-sight'
+import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'
+
+/** How many icons a row of the shelf shows. */
+const RUN = 11
+
+type DrawnIcon = { readonly id: string; readonly name: string; readonly svg?: Readonly<Record<Ground, string>>; readonly problem?: string }
+
+/** The first icons of a set at real size, as they are kept; asked for when the row comes into sight. */
+export function RunOfIcons({ setId, count, side, changedAt }: { setId: string; count: number; side: number; changedAt: string }) {
+  const place = useRef<HTMLSpanElement>(null)
+  const seen = useSeen(place)
+  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const [run, setRun] = useState<readonly DrawnIcon[] | null>(null)
+  useEffect(() => {
+    if (!seen || count === 0) return
+    const abort = new AbortController()
+    fetch(`/api/sets/${setId}/drawn?first=${RUN}`, { signal: abort.signal })
+      .then((response) => (response.ok ? (response.json() as Promise<DrawnIcon[]>) : []))
+      .then(setRun, () => undefined)
+    return () => abort.abort()
+  }, [setId, seen, count, changedAt])
+  return (
+    <span ref={place} role="cell" className="flex items-center gap-3 overflow-hidden" style={{ minHeight: side }}>
+      {count === 0 && <span className="text-quiet">no icon yet</span>}
+      {run?.map(({ id, name, svg, problem }) =>
+        svg ? (
+          <PixelPicture key={id} source={{ svg: svg[ground] }} size={side} label={name} className="flex-none" />
+        ) : (
+          <CrossedOut key={id} problem={problem ?? ''} label={name} className="relative z-10 flex-none" style={{ width: side, height: side }} />
+        ),
+      )}
+      {count > RUN && <span className="text-quiet">+{count - RUN}</span>}
+    </span>
+  )
+}

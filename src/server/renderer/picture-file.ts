@@ -1,0 +1,46 @@
+import { imageSize } from 'image-size'
+import { png } from '../../core/formats/png'
+import { done, failed, type Result } from '../failure'
+import { startRasteriser } from './raster'
+
+/** The most pixels along a side of a picture that is taken. */
+const MOST = 8000
+
+/** How many pixels long the longer side of a drawn picture (SVG) becomes. */
+const DRAWN = 2048
+
+export type PictureKind = 'image/png' | 'image/jpeg' | 'image/webp'
+
+/** A picture as it is kept: its media type, size in pixels, and bytes. */
+export type ReadPicture = { readonly kind: PictureKind; readonly w: number; readonly h: number; readonly bytes: Uint8Array }
+
+const KINDS: Record<string, PictureKind> = { png: 'image/png', jpg: 'image/jpeg', webp: 'image/webp' }
+
+/** A picture file as it is kept. Drawings (SVG) become pixels first: nothing of their text is ever shown, and they see no files. */
+export async function readPictureFile(bytes: Uint8Array): Promise<Result<ReadPicture>> {
+  let size: ReturnType<typeof imageSize>
+  try {
+    size = imageSize(bytes)
+  } catch {
+    return failed('invalid', 'This is no picture that can be read: PNG, JPEG, WebP or SVG.')
+  }
+  if (size.type === 'svg') return drawn(bytes)
+  const kind = KINDS[size.type ?? '']
+  if (!kind) return failed('invalid', 'This kind of picture is not taken: PNG, JPEG, WebP or SVG.')
+  if (!(size.width >= 1 && size.height >= 1)) return failed('invalid', 'The picture has no pixels.')
+  if (size.width > MOST || size.height > MOST) return failed('too-large', `The picture is ${size.width} × ${size.height} pixels; at most ${MOST} along a side are taken.`)
+  // What the camera turned on its side is shown upright.
+  const turned = (size.orientation ?? 1) >= 5
+  return done({ kind, w: turned ? size.height : size.width, h: turned ? size.width : size.height, bytes })
+}
+
+async function drawn(bytes: Uint8Array): Promise<Result<ReadPicture>> {
+  const rasterise = await startRasteriser()
+  try {
+    const { width, height, data } = rasterise(bytes, { side: 'longer', pixels: DRAWN })
+    return done({ kind: 'image/png', w: width, h: height, bytes: png({ width, height, data }) })
+  } catch (error) {
+    if (error instanceof WebAssembly.RuntimeError) throw error
+    return failed('invalid', 'This SVG file cannot be drawn.')
+  }
+}

@@ -1,0 +1,82 @@
+import { join } from 'node:path'
+import pLimit from 'p-limit'
+import { Piscina } from 'piscina'
+import type { Tasks } from './tasks'
+
+/** Threads of one purpose: how many, and how long one task may take before its thread is ended, in milliseconds. */
+type Purpose = { readonly threads: number; readonly limit: number }
+
+const PURPOSES = {
+  /** Drawing and rasterising. */
+  draw: { threads: 2, limit: 6000 },
+  /** Reading, checking and writing documents; apart, so that a save never waits for a picture. */
+  read: { threads: 1, limit: 20_000 },
+} satisfies Record<string, Purpose>
+
+/** Which threads a task belongs to. */
+const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = { draw: 'draw', rasters: 'draw', readPicture: 'draw', zip: 'read', readFile: 'read', writeFile: 'read', checkSave: 'read' }
+
+/** The most memory a thread may take for values of its own, in megabytes; the rasteriser has a bound of its own. */
+const MEMORY = 768
+
+/** A task that was ended because it took too long or too much, as a sentence. */
+export class TaskEnded extends Error {}
+
+type Threads = { readonly pool: Piscina; readonly turn: ReturnType<typeof pLimit> }
+
+/**
+ * Runs tasks in threads, so that no request waits for geometry or pixels. A thread that takes too long, too much memory, or breaks, is ended and
+ * started anew; its task fails with `TaskEnded`, and nothing else does.
+ */
+export class Renderer {
+  private readonly threads = new Map<string, Threads>()
+
+  constructor(private readonly file: string) {}
+
+  async run<K extends keyof Tasks>(task: K, input: Parameters<Tasks[K]>[0]): Promise<Awaited<ReturnType<Tasks[K]>>> {
+    const place = PLACES[task], { limit } = PURPOSES[place]
+    const { pool, turn } = this.threadsFor(place)
+    // Each task has its time from when a thread takes it, not from when it was asked for.
+    return turn(async () => {
+      try {
+        return await pool.run({ task, input }, { signal: AbortSignal.timeout(limit) })
+      } catch (error) {
+        throw endedBy(error) ?? error
+      }
+    })
+  }
+
+  async close(): Promise<void> {
+    await Promise.all([...this.threads.values()].map(({ pool }) => pool.destroy()))
+  }
+
+  private threadsFor(place: keyof typeof PURPOSES): Threads {
+    let threads = this.threads.get(place)
+    if (!threads) {
+      const count = PURPOSES[place].threads
+      const pool = new Piscina({ filename: this.file, minThreads: 0, maxThreads: count, idleTimeout: 30_000, resourceLimits: { maxOldGenerationSizeMb: MEMORY }, workerHistogram: false })
+      // A broken thread is said to its task; there is nobody else to say it to.
+      pool.on('error', () => undefined)
+      this.threads.set(place, (threads = { pool, turn: pLimit(count) }))
+    }
+    return threads
+  }
+}
+
+function endedBy(error: unknown): TaskEnded | null {
+  const { name, code, message } = error as { name?: string; code?: string; message?: string }
+  if (name === 'AbortError' || name === 'TimeoutError') return new TaskEnded('It takes too long to compute.')
+  if (code === 'ERR_WORKER_OUT_OF_MEMORY') return new TaskEnded('It takes too much memory to compute.')
+  return /worker exited|terminat/i.test(message ?? '') ? new TaskEnded('It cannot be drawn: the rasteriser gave up.') : null
+}
+
+/** The file that threads run: built beside the command line, all in one. */
+export const THREAD = join(/* turbopackIgnore: true */ process.cwd(), 'build', 'renderer', 'thread.js')
+
+const shared = globalThis as { wiseSquareRenderer?: Renderer }
+
+/** The server's one renderer. */
+export function renderer(): Renderer {
+  shared.wiseSquareRenderer ??= new Renderer(THREAD)
+  return shared.wiseSquareRenderer
+}

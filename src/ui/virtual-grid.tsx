@@ -1,0 +1,46 @@
+'use client'
+
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { type CSSProperties, type ReactNode, useEffect, useLayoutEffect, useRef, useState } from 'react'
+
+/** Cells of one size in rows, as many as fit; only those in sight are there. `cell` draws the one of a number. */
+export function VirtualGrid({ count, width, height, label, className, style, cell }: {
+  count: number
+  /** Of a cell, in pixels. */
+  width: number
+  height: number
+  label: string
+  className?: string
+  style?: CSSProperties
+  cell: (index: number) => ReactNode
+}) {
+  const scroller = useRef<HTMLDivElement>(null)
+  const [room, setRoom] = useState(0)
+  useLayoutEffect(() => {
+    const target = scroller.current!
+    const observer = new ResizeObserver(() => setRoom(target.clientWidth - PADDING * 2))
+    observer.observe(target)
+    return () => observer.disconnect()
+  }, [])
+  const columns = Math.max(1, Math.floor(room / width))
+  const virtual = useVirtualizer({ count: room > 0 ? Math.ceil(count / columns) : 0, getScrollElement: () => scroller.current, estimateSize: () => height, overscan: 2, paddingStart: PADDING, paddingEnd: PADDING })
+  useEffect(() => virtual.measure(), [virtual, height])
+  return (
+    <div ref={scroller} className={className} style={style}>
+      <ul aria-label={label} className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().flatMap(({ index: row, start }) =>
+          Array.from({ length: Math.min(columns, count - row * columns) }, (_, column) => {
+            const index = row * columns + column
+            return (
+              <li key={index} aria-posinset={index + 1} aria-setsize={count} className="absolute" style={{ top: start, left: PADDING + column * width, width: width + 1, height: height + 1 }}>
+                {cell(index)}
+              </li>
+            )
+          }),
+        )}
+      </ul>
+    </div>
+  )
+}
+
+const PADDING = 16

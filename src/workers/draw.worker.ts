@@ -1,0 +1,75 @@
+import { initWasm, Resvg } from '@resvg/resvg-wasm'
+import type { DrawingObject } from '../core/drawing/object'
+import { drawingProblem, iconSvg } from '../core/formats/drawn'
+import { straightAlpha } from '../core/formats/png'
+import type { Ground } from '../core/formats/svg-paint'
+import { bringClock } from '../core/geometry/deadline'
+import type { Rules } from '../core/rules/rules'
+import type { Icon } from '../core/set/set'
+import { type Numbered, Things } from './numbered'
+
+/** What is drawn: a document, or objects under rules in the colours for a ground. */
+export type SentDrawing =
+  | { readonly svg: string }
+  | { readonly objects: Numbered<readonly Numbered<DrawingObject>[]>; readonly rules: Numbered<Rules>; readonly ground: Ground }
+
+/** A picture that is asked for, so many pixels along a side, or only its document (`pixels` null); or numbers that are no longer needed. */
+export type Asked = { readonly id: number; readonly drawing: SentDrawing; readonly pixels: number | null } | { readonly forget: readonly number[] }
+
+/** What became of it: straight-alpha pixels (rows of R, G, B, A bytes) or the document, or why there is none. After `broken` the worker is of no more use. */
+export type Answered = { readonly id: number } & (
+  | { readonly data: Uint8ClampedArray<ArrayBuffer> }
+  | { readonly svg: string }
+  | { readonly problem: string; readonly broken?: true }
+)
+
+/** How long one drawing may take to compute, in milliseconds. */
+const DRAWING = 4000
+bringClock(() => {
+  const end = performance.now() + DRAWING
+  return () => performance.now() > end
+})
+
+const things = new Things()
+let ready: Promise<void> | undefined
+
+self.onmessage = async ({ data: asked }: MessageEvent<Asked>) => {
+  if ('forget' in asked) {
+    things.forget(asked.forget)
+    return
+  }
+  const answer = await answered(asked)
+  postMessage(answer, { transfer: 'data' in answer ? [answer.data.buffer] : [] })
+}
+
+async function answered({ id, drawing, pixels }: Exclude<Asked, { forget: unknown }>): Promise<Answered> {
+  try {
+    const svg = documentOf(drawing)
+    if (pixels === null) return { id, svg }
+    ready ??= initWasm(fetch(new URL('@resvg/resvg-wasm/index_bg.wasm', import.meta.url)))
+    await ready
+    return { id, data: rasterised(svg, pixels) }
+  } catch (error) {
+    if (error instanceof WebAssembly.RuntimeError) return { id, problem: 'It cannot be drawn: the rasteriser gave up.', broken: true }
+    return { id, problem: error instanceof Error ? drawingProblem(error) : `It cannot be drawn: ${String(error)}` }
+  }
+}
+
+function documentOf(drawing: SentDrawing): string {
+  if ('svg' in drawing) return drawing.svg
+  const rules = things.take(drawing.rules) as Rules
+  // One icon for each list of objects, so that what is known of it serves every size.
+  const icon = things.take(drawing.objects, (objects) => iconOf(objects.map((one) => things.take(one) as DrawingObject), rules)) as Icon
+  return iconSvg(icon, rules, drawing.ground)
+}
+
+const iconOf = (objects: DrawingObject[], rules: Rules): Icon => ({ id: 'icon', name: 'icon', masters: [{ base: rules.grid.size, objects }] })
+
+function rasterised(svg: string, pixels: number): Uint8ClampedArray<ArrayBuffer> {
+  const resvg = new Resvg(svg, { fitTo: { mode: 'width', value: pixels }, font: { loadSystemFonts: false } })
+  const image = resvg.render()
+  const data = straightAlpha({ width: image.width, height: image.height, data: image.pixels })
+  image.free()
+  resvg.free()
+  return data
+}
