@@ -35,6 +35,17 @@ export class BenchPage {
     await expect(this.page.getByTestId('artwork')).toBeAttached()
   }
 
+  /** A sibling in the family strip, scrolled into sight from the top down as a person would. */
+  async sibling(name: string): Promise<Locator> {
+    const list = this.page.getByRole('complementary', { name: 'Family' }).getByRole('list'), found = list.getByRole('button', { name, exact: true })
+    await list.evaluate((element) => element.scrollTo(0, 0))
+    for (let i = 0; i < 40 && !(await found.isVisible()); i++) {
+      await list.evaluate((element) => element.scrollBy(0, 300))
+      await this.page.waitForTimeout(30)
+    }
+    return found
+  }
+
   get setUrl(): string {
     return /^.*\/sets\/[^/]+/.exec(this.page.url())![0]
   }

@@ -166,10 +166,10 @@ test('the family: new, duplicated, reordered, deleted with two ways back, and ob
   await page.getByRole('button', { name: 'Put back' }).click()
   await expect.poll(names).toContain('ferry-2')
 
-  await page.getByRole('button', { name: 'life-ring', exact: true }).click()
+  await (await bench.sibling('life-ring')).click()
   await bench.row('Rim').getByText('Rim', { exact: true }).click()
   await bench.press('Control+c')
-  await page.getByRole('button', { name: 'oar', exact: true }).click()
+  await (await bench.sibling('oar')).click()
   await bench.press('Control+v')
   await expect(bench.row('Rim')).toBeVisible()
   await bench.expectCell('w of Rim', '20')

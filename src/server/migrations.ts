@@ -91,8 +91,11 @@ const MIGRATIONS: Record<string, Migration> = { '001-sets-and-icons': first, '00
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }
 
-/** Brings a database up to date, in one transaction: it is as it was, or as it should be. Throws when a migration fails. */
-export async function migrate<T>(db: Kysely<T>): Promise<void> {
-  const { error } = await new Migrator({ db, provider }).migrateToLatest()
+/** The names of all migrations, in order. */
+export const MIGRATION_NAMES = Object.keys(MIGRATIONS).sort()
+
+/** Brings a database up to date (or up to a migration), in one transaction: it is as it was, or as it should be. Throws when a migration fails. */
+export async function migrate<T>(db: Kysely<T>, upTo = MIGRATION_NAMES.at(-1)!): Promise<void> {
+  const { error } = await new Migrator({ db, provider }).migrateTo(upTo)
   if (error) throw error
 }

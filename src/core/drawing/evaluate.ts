@@ -37,6 +37,16 @@ export function wholeDrawing(objects: readonly DrawingObject[], values: NamedVal
   return objects.flatMap((object) => shapesOf(object, values))
 }
 
+/** Why a drawing comes to more than is drawn, each of its objects counted; null when it does not. Computes nothing. */
+export function excessIn(objects: readonly DrawingObject[]): Refusal | null {
+  try {
+    refuseExcess('The drawing', costOfAll(objects))
+    return null
+  } catch (error) {
+    return error as Refusal
+  }
+}
+
 /** Why an object cannot be drawn; null when it can. */
 export function refusalIn(object: DrawingObject, values: NamedValues): Refusal | null {
   try {

@@ -19,6 +19,7 @@ import { addIcon, renameIcon } from './icons'
 import { Ledger } from './ledger/ledger'
 import { LostDialog } from './lost-dialog'
 import { Proofs } from './proofs'
+import { Refused } from './refused'
 import { Seeing } from './seeing'
 import { Stage } from './stage'
 import { Strip } from './strip'
@@ -122,6 +123,7 @@ function StageOrEmpty({ bench, tools }: { bench: Bench; tools: ReturnType<typeof
       <div className="relative grid min-h-0 grid-rows-[minmax(0,1fr)_25px]">
         <Stage tools={tools} />
         <EmptySquare />
+        <Refused />
         <Seeing />
         <AlternativesList />
         <Strip />

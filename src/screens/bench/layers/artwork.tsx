@@ -1,7 +1,7 @@
 'use client'
 
 import { memo } from 'react'
-import { evaluate } from '@/core/drawing/evaluate'
+import { evaluate, excessIn } from '@/core/drawing/evaluate'
 import type { DrawingObject } from '@/core/drawing/object'
 import type { NamedValues } from '@/core/drawing/values'
 import { find, walk } from '@/core/drawing/tree'
@@ -13,6 +13,8 @@ export function Artwork() {
   const objects = useShownObjects()
   const rules = useRules()
   const scope = useBenchState((state) => state.scope)
+  // More than any screen draws in time: what is too much is said instead.
+  if (excessIn(objects)) return null
   const count = Math.ceil(objects.length / SHEAF)
   return Array.from({ length: count }, (_, i) => <Sheaf key={i} objects={objects.slice(i * SHEAF, (i + 1) * SHEAF)} values={rules} scope={scope} />)
 }

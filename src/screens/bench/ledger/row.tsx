@@ -6,6 +6,7 @@ import clsx from 'clsx'
 import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react'
 import { memo, useState } from 'react'
 import { changeNumbers } from '@/core/drawing/adjust'
+import { refusalIn } from '@/core/drawing/evaluate'
 import { KIND_NAMES } from '@/core/drawing/fresh'
 import type { FrameChange } from '@/core/drawing/frame'
 import { type Assembly, type DrawingObject, isContainer, isStyled, Role } from '@/core/drawing/object'
@@ -54,6 +55,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
     />
   )
   const style = isStyled(object) && !inside ? object.style : null
+  const refusal = refusalIn(object, rules)
 
   return (
     <div
@@ -79,6 +81,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
         ) : (
           <span className="w-3" />
         )}
+        {refusal && <span role="img" aria-label={`${object.name} cannot be drawn`} title={refusal.message} className="mr-1 flex-none text-fault">◆</span>}
         <NameCell object={object} readOnly={locked} onName={(name) => bench.edit({ kind: 'replace', objects: [{ ...object, name }] }, `Rename ${object.name}`)} />
         {!object.name.startsWith(KIND_NAMES[object.kind]) && <span className="min-w-0 shrink-[30] truncate text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>}
       </div>

@@ -1,0 +1,158 @@
+// Kills the server (SIGKILL) during first starts, migrations, saves, imports and deliveries, and starts it again: npm run soak:kill -- ROUNDS SEED
+// Nothing acknowledged may be lost, no data folder may be of no more use, and the demo sets come once.
+import { cpSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import Database from 'better-sqlite3'
+import { Kysely, SqliteDialect } from 'kysely'
+import { MIGRATION_NAMES, migrate } from '../src/server/migrations'
+
+type Server = { base: string; ready: Promise<boolean>; ended: boolean; output: string; stop: (signal?: string) => Promise<unknown> }
+const { random, startServer } = (await import(resolve('tools/server.mjs'))) as { random: (seed: number) => () => number; startServer: (options: { port: number; data: string; empty?: boolean }) => Promise<Server> }
+
+const [rounds = 30, seed = 1] = process.argv.slice(2).map(Number)
+const next = random(seed)
+const folder = resolve('build/soak')
+rmSync(folder, { recursive: true, force: true })
+mkdirSync(folder, { recursive: true })
+const demo = JSON.parse(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
+const wait = (ms: number) => new Promise((done) => setTimeout(done, ms))
+const faults: string[] = []
+const PORT = 4392
+
+/** A database as each earlier version of the program left it, with one set in it. */
+for (const [i, name] of MIGRATION_NAMES.slice(0, -1).entries()) {
+  const data = join(folder, `old-${i}`)
+  mkdirSync(data)
+  const file = new Database(join(data, 'wise-square.db'))
+  file.pragma('journal_mode = WAL')
+  const db = new Kysely<unknown>({ dialect: new SqliteDialect({ database: file }) })
+  await migrate(db, name)
+  file.prepare('insert into sets (id, name, kind, rules, position, changed_at) values (?, ?, ?, ?, 1, ?)').run('old', 'Old pier', 'interface', JSON.stringify(demo.set.rules), '2026-01-01T00:00:00.000Z')
+  const [icon] = demo.set.icons
+  file.prepare('insert into icons (set_id, id, position, name, masters, changed_at) values (?, ?, 0, ?, ?, ?)').run('old', icon.id, icon.name, JSON.stringify(icon.masters), '2026-01-01T00:00:00.000Z')
+  file.prepare("insert into settings values ('started', '2026-01-01')").run()
+  await db.destroy()
+}
+
+const json = async (url: string, body?: string) => {
+  const response = await fetch(url, { method: body === undefined ? 'GET' : 'POST', body, signal: AbortSignal.timeout(20_000) })
+  return { status: response.status, body: (await response.json().catch(() => null)) as never }
+}
+
+/** Starts on a folder and kills after a while; then starts once more, which has to work. */
+async function killedStart(data: string, after: number): Promise<Server> {
+  const first = await startServer({ port: PORT, data })
+  await Promise.race([wait(after), first.ready.then(() => wait(next() * 60))])
+  await first.stop('SIGKILL')
+  return begun(data)
+}
+
+async function begun(data: string): Promise<Server> {
+  const server = await startServer({ port: PORT, data })
+  if (!(await server.ready)) throw new Error(`The folder is of no more use: ${server.output.slice(-600)}`)
+  return server
+}
+
+const shelf = (data: string) => {
+  const db = new Database(join(data, 'wise-square.db'), { readonly: true })
+  const names = db.prepare('select name from sets where deleted_at is null order by position').all().map((row) => (row as { name: string }).name)
+  db.close()
+  return names
+}
+
+async function firstStart(round: number): Promise<void> {
+  const data = join(folder, `first-${round}`)
+  const server = await killedStart(data, 200 + next() * 1200)
+  await server.stop()
+  const names = shelf(data)
+  if (names.join() !== 'Quayside,Skerry app icons') faults.push(`round ${round}: the shelf of a first start has ${names.join()}`)
+  rmSync(data, { recursive: true, force: true })
+}
+
+async function migration(round: number): Promise<void> {
+  const old = Math.floor(next() * (MIGRATION_NAMES.length - 1)), data = join(folder, `mig-${round}`)
+  cpSync(join(folder, `old-${old}`), data, { recursive: true })
+  const server = await killedStart(data, 200 + next() * 1000)
+  const { status, body } = await json(`${server.base}/api/sets/old`)
+  if (status !== 200 || (body as { set: { icons: unknown[] } }).set.icons.length !== 1) faults.push(`round ${round}: after a migration from ${MIGRATION_NAMES[old]} the set answers ${status}`)
+  await server.stop()
+  rmSync(data, { recursive: true, force: true })
+}
+
+const working = join(folder, 'working')
+let id = '', revision = 0, saves = 0, imports = 0
+/** What was acknowledged: the number last saved into each icon, and the ids of imported sets. */
+const acknowledged = new Map<string, number>(), imported: string[] = []
+
+async function work(round: number): Promise<void> {
+  const server = await begun(working)
+  if (id === '') {
+    const file = structuredClone(demo)
+    file.set.icons = file.set.icons.slice(0, 6)
+    const added = (await json(`${server.base}/api/sets`, JSON.stringify(file))).body as { id: string }
+    id = added.id
+    revision = 1
+  }
+  const now = (await json(`${server.base}/api/sets/${id}`)).body as { revision: number; set: typeof demo.set }
+  if (now.revision < revision) faults.push(`round ${round}: revision ${now.revision} after ${revision} was acknowledged`)
+  revision = now.revision
+  for (const [name, value] of acknowledged) {
+    const icon = now.set.icons.find((one: { id: string }) => one.id === name)
+    // A change that was sent but not answered may be there or not; an acknowledged one must be.
+    if (!icon || (icon.masters[0].guides?.[0]?.at.x ?? 0) < value) faults.push(`round ${round}: the save of ${value} in ${name} is lost`)
+  }
+  for (const one of imported.splice(0)) if ((await json(`${server.base}/api/sets/${one}`)).status !== 200) faults.push(`round ${round}: an imported set is lost`)
+
+  let going = true
+  const guard = async (act: () => Promise<void>) => {
+    while (going) await act().catch(() => wait(5))
+  }
+  const savers = guard(async () => {
+    const icon = structuredClone(now.set.icons[Math.floor(next() * now.set.icons.length)]), value = ++saves
+    icon.masters[0].guides = [{ id: 'soak', at: { x: value / 1000, y: 0 }, angle: 90 }]
+    const { status, body } = await json(`${server.base}/api/sets/${id}/save`, JSON.stringify({ base: revision, writer: 'soak', writes: { icons: [icon] } }))
+    if (status === 200) {
+      revision = body as unknown as number
+      acknowledged.set(icon.id, value / 1000)
+    } else if (status !== 409) faults.push(`round ${round}: a save was answered ${status} ${JSON.stringify(body)}`)
+    else revision = ((await json(`${server.base}/api/sets/${id}`)).body as { revision: number }).revision
+  })
+  const importers = guard(async () => {
+    const { status, body } = await json(`${server.base}/api/sets`, JSON.stringify({ ...demo, set: { ...demo.set, icons: demo.set.icons.slice(0, 2) } }))
+    if (status === 200) {
+      imports++
+      imported.push((body as { id: string }).id)
+    }
+    await wait(60)
+  })
+  const deliverers = guard(async () => {
+    const response = await fetch(`${server.base}/api/sets/${id}/delivery`, { signal: AbortSignal.timeout(20_000) })
+    await response.arrayBuffer()
+  })
+  await wait(100 + next() * 900)
+  await server.stop('SIGKILL')
+  going = false
+  await Promise.all([savers, importers, deliverers])
+}
+
+const start = performance.now()
+let done = 0
+for (let round = 0; round < rounds; round++) {
+  const kind = next()
+  try {
+    await (kind < 0.25 ? firstStart(round) : kind < 0.5 ? migration(round) : work(round))
+    done++
+  } catch (error) {
+    faults.push(`round ${round}: ${error instanceof Error ? error.message : String(error)}`)
+    if (faults.length > 20) break
+  }
+}
+const last = await begun(working)
+if ((await fetch(last.base)).status !== 200) faults.push('the shelf does not open at the end')
+await last.stop()
+const db = new Database(join(working, 'wise-square.db'), { readonly: true })
+const integrity = (db.prepare('pragma integrity_check').get() as { integrity_check: string }).integrity_check
+if (integrity !== 'ok') faults.push(`the database says ${integrity}`)
+for (const fault of faults.slice(0, 20)) console.log(fault)
+console.log(`${done} of ${rounds} rounds from seed ${seed} in ${Math.round((performance.now() - start) / 1000)} s: ${saves} saves, ${imports} imports acknowledged, ${faults.length} faults`)
+process.exit(faults.length > 0 ? 1 : 0)
