@@ -18,7 +18,7 @@ const file = JSON.stringify({ format: 'wise-square-set', version: 1, set })
 const post = async (path, body) => (await fetch(base + path, { method: 'POST', body })).json()
 const { id } = await post('/api/sets', file)
 let start = performance.now()
-await (await fetch(`${base}/api/sets/${id}/delivery/plan`)).text()
+while ((await fetch(`${base}/api/sets/${id}/delivery/plan`)).status === 202);
 console.log(`set file of ${ICONS} icons: ${kB(file.length)}; all icons drawn and every file of the delivery made in ${Math.round(performance.now() - start)} ms`)
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })

@@ -34,13 +34,13 @@ async function compute(db: Db, renderer: Renderer, { id, rows }: StoredSet, opti
   const drawn = await drawnIcons(db, renderer, id, 'all')
   const problems: { icon: string; message: string }[] = []
   const files: DeliveredFile[] = []
-  // One picture after the other, so that whoever draws meanwhile is not kept waiting.
-  const turn = pLimit(1)
+  // Few at once: what is not asked for yet takes no memory.
+  const turn = pLimit(2)
   const { sizes, densities } = JSON.parse(rows.rules) as Rules
   await Promise.all(drawn.map((icon) => turn(async () => {
     const { name, svg } = icon
     if (!svg) {
-      problems.push({ icon: name, message: icon.problem })
+      problems.push({ icon: name, message: icon.problem ?? 'It was changed while it was drawn.' })
       return
     }
     const planned = plannedFiles({ icons: [{ name }], rules: { sizes, densities } }, options)

@@ -1,23 +1,35 @@
 import type { Drawn } from '../core/formats/drawn'
 import type { Db } from './database'
-import type { Renderer } from './renderer/renderer'
-import { TaskEnded } from './renderer/renderer'
 import { fingerprint } from './renderer/fingerprint'
+import { type Renderer, TaskEnded } from './renderer/renderer'
 
-/** An icon of a set and how it is drawn. */
-export type DrawnIcon = { readonly id: string; readonly name: string } & Drawn
+/** An icon of a set and how it is drawn, or that it is not drawn yet. */
+export type DrawnIcon = { readonly id: string; readonly name: string } & (Drawn | { readonly pending: true; readonly svg?: undefined; readonly problem?: undefined })
 
 /** Which icons: the first so many in the order of the family, those of given ids, or all. */
 export type Which = { readonly first: number } | { readonly ids: readonly string[] } | 'all'
 
-/** Icons of a set as they are drawn, in the order of the family. What is not kept, or no longer holds, is drawn and kept. */
-export async function drawnIcons(db: Db, renderer: Renderer, setId: string, which: Which): Promise<DrawnIcon[]> {
-  const stale = await staleIcons(db, setId, which)
-  await Promise.all(stale.map((icon) => drawOnce(db, renderer, setId, icon)))
-  const rows = await iconsOf(db, setId, which).select(['drawn.current', 'drawn.light', 'drawn.dark', 'drawn.problem']).execute()
-  return rows.map(({ id, name, current, light, dark, problem }) =>
-    current !== null && light !== null && dark !== null ? { id, name, svg: { current, light, dark } } : { id, name, problem: problem ?? 'It was not drawn yet.' },
-  )
+/**
+ * Icons of a set as they are drawn, in the order of the family. What is not kept, or no longer holds, is drawn and kept; what takes longer than
+ * `patience` (milliseconds) is pending, and goes on being drawn.
+ */
+export async function drawnIcons(db: Db, renderer: Renderer, setId: string, which: Which, patience = Infinity): Promise<DrawnIcon[]> {
+  const before = await iconsOf(db, setId, which)
+  const stale = before.filter(({ isDrawn }) => !isDrawn)
+  if (stale.length === 0) return before.map(asDrawn)
+  const drawing = Promise.all(stale.map((icon) => drawOnce(db, renderer, setId, icon)))
+  // Who does not wait for its end does not hear of its failure either; it is drawn when it is asked for again.
+  drawing.catch(() => undefined)
+  await inTime(drawing, patience)
+  return (await iconsOf(db, setId, which)).map(asDrawn)
+}
+
+/** Waits for something, but no longer than so many milliseconds; true when it is done. */
+export async function inTime(doing: Promise<unknown>, patience: number): Promise<boolean> {
+  if (patience === Infinity) return doing.then(() => true)
+  let timer: NodeJS.Timeout | undefined
+  const over = new Promise<boolean>((resolve) => (timer = setTimeout(() => resolve(false), patience)))
+  return Promise.race([doing.then(() => true), over]).finally(() => clearTimeout(timer))
 }
 
 /** Draws what a save changed, so that it is there when it is asked for. Nobody waits for it; what fails is drawn when it is asked for. */
@@ -25,28 +37,29 @@ export function drawSoon(db: Db, renderer: Renderer, setId: string): void {
   drawnIcons(db, renderer, setId, 'all').catch(() => undefined)
 }
 
-function iconsOf(db: Db, setId: string, which: Which) {
+type Row = Awaited<ReturnType<typeof iconsOf>>[number]
+
+async function iconsOf(db: Db, setId: string, which: Which) {
   let query = db
     .selectFrom('icons')
     .innerJoin('sets', 'sets.id', 'icons.set_id')
     .leftJoin('drawn', (join) => join.onRef('drawn.set_id', '=', 'icons.set_id').onRef('drawn.icon_id', '=', 'icons.id'))
     .where('icons.set_id', '=', setId)
     .where('icons.deleted_at', 'is', null)
-    .select(['icons.id', 'icons.name'])
+    .select(['icons.id', 'icons.name', 'icons.revision', 'sets.rules_revision as rulesRevision'])
+    .select(['drawn.icon_revision as drawnOf', 'drawn.rules_revision as drawnUnder', 'drawn.drawn_by as drawnBy', 'drawn.current', 'drawn.light', 'drawn.dark', 'drawn.problem'])
     .orderBy('icons.position')
   if (which !== 'all') query = 'first' in which ? query.limit(which.first) : query.where('icons.id', 'in', which.ids)
-  return query
-}
-
-type Stale = { readonly id: string; readonly revision: number; readonly rulesRevision: number }
-
-async function staleIcons(db: Db, setId: string, which: Which): Promise<Stale[]> {
-  const rows = await iconsOf(db, setId, which)
-    .select(['icons.revision', 'sets.rules_revision as rulesRevision', 'drawn.icon_revision as drawnOf', 'drawn.rules_revision as drawnUnder', 'drawn.drawn_by as drawnBy'])
-    .execute()
   const own = await fingerprint()
-  return rows.filter(({ revision, rulesRevision, drawnOf, drawnUnder, drawnBy }) => drawnOf !== revision || drawnUnder !== rulesRevision || drawnBy !== own)
+  return (await query.execute()).map((row) => ({ ...row, isDrawn: row.drawnOf === row.revision && row.drawnUnder === row.rulesRevision && row.drawnBy === own }))
 }
+
+function asDrawn({ id, name, isDrawn, current, light, dark, problem }: Row): DrawnIcon {
+  if (!isDrawn) return { id, name, pending: true }
+  return current !== null && light !== null && dark !== null ? { id, name, svg: { current, light, dark } } : { id, name, problem: problem ?? 'It cannot be drawn.' }
+}
+
+type Stale = Pick<Row, 'id' | 'revision' | 'rulesRevision'>
 
 /** Icons that are being drawn, by set, icon and revisions, so that none is drawn twice at once. */
 const underway = new Map<string, Promise<void>>()
@@ -61,6 +74,9 @@ function drawOnce(db: Db, renderer: Renderer, setId: string, icon: Stale): Promi
   return drawing
 }
 
+/** How long an icon may take to be drawn with the others, and how long apart from them, in milliseconds. */
+const QUICK = 1500, LONG = 10_000
+
 async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, rulesRevision }: Stale): Promise<void> {
   const row = await db
     .selectFrom('icons')
@@ -71,10 +87,16 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
     .executeTakeFirst()
   // Changed meanwhile: whoever changed it has it drawn.
   if (!row || row.revision !== revision || row.rules_revision !== rulesRevision) return
-  const { svg, problem } = await renderer.run('draw', { masters: row.masters, rules: row.rules }).catch((error: unknown): Drawn => {
-    if (error instanceof TaskEnded) return { problem: error.message }
-    throw error
-  })
+  const quick = await drawnBy('draw', QUICK)
+  const { svg, problem } = quick.problem !== undefined && quick.isSlow ? await drawnBy('drawSlowly', LONG) : quick
+  async function drawnBy(task: 'draw' | 'drawSlowly', limit: number): Promise<Drawn> {
+    try {
+      return await renderer.run(task, { masters: row!.masters, rules: row!.rules, limit })
+    } catch (error) {
+      if (error instanceof TaskEnded) return { problem: error.message, isSlow: true }
+      throw error
+    }
+  }
   const values = {
     set_id: setId,
     icon_id: id,

@@ -26,21 +26,24 @@ export function faultSentence(error: unknown): string {
   return `This could not be done: ${message ?? String(error)}`
 }
 
-/** The bytes of a request, read no further than a limit. */
+/** How many times the limit is read and thrown away, so that whoever sends too much is told so instead of being cut off. */
+const PATIENCE = 8
+
+/** The bytes of a request, kept no further than a limit. */
 export async function boundedBytes(request: Request, limit: number): Promise<Result<Uint8Array>> {
-  const tooLarge = failed('too-large', `The file is larger than ${limit / 2 ** 20} MB, the most that is taken.`)
-  if (Number(request.headers.get('content-length') ?? 0) > limit) return tooLarge
-  const chunks: Uint8Array[] = []
+  let chunks: Uint8Array[] = []
   let size = 0
   const reader = request.body?.getReader()
   for (let chunk = await reader?.read(); chunk && !chunk.done; chunk = await reader!.read()) {
     size += chunk.value.length
-    if (size > limit) {
+    if (size <= limit) chunks.push(chunk.value)
+    else chunks = []
+    if (size > PATIENCE * limit) {
       await reader!.cancel()
-      return tooLarge
+      break
     }
-    chunks.push(chunk.value)
   }
+  if (size > limit) return failed('too-large', `The file is larger than ${limit / 2 ** 20} MB, the most that is taken.`)
   return { ok: true, value: Buffer.concat(chunks) }
 }
 

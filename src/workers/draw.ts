@@ -19,7 +19,7 @@ type Job = { readonly source: Source; readonly pixels: number | null; readonly d
 /** How many jobs the worker has at once: enough that it never waits for the page, few enough that what is no longer wanted is not drawn. */
 const AHEAD = 4
 /** How long one picture may take, in milliseconds, before the worker is given up and a new one begun. */
-const LIMIT = 8000
+const LIMIT = 12_000
 
 let worker: Worker | null = null
 let numbers = new Numbers(() => undefined)

@@ -9,8 +9,8 @@ import { outlined } from './outlined'
 import { svgOfShapes } from './svg'
 import type { Ground } from './svg-paint'
 
-/** An icon as SVG documents: the one that is delivered, and those that proofs and rasters are made from, in the colours for either ground; or why it cannot be drawn. */
-export type Drawn = { readonly svg: Readonly<Record<Ground, string>>; readonly problem?: undefined } | { readonly svg?: undefined; readonly problem: string }
+/** An icon as SVG documents: the one that is delivered, and those that proofs and rasters are made from, in the colours for either ground; or why it cannot be drawn, and whether that was for want of time. */
+export type Drawn = { readonly svg: Readonly<Record<Ground, string>>; readonly problem?: undefined } | { readonly svg?: undefined; readonly problem: string; readonly isSlow?: true }
 
 const GROUNDS: readonly Ground[] = ['current', 'light', 'dark']
 
@@ -20,7 +20,8 @@ export function drawnIcon(icon: Icon, rules: Rules): Drawn {
     const [current, light, dark] = timed(() => GROUNDS.map((ground) => iconSvg(icon, rules, ground)))
     return { svg: { current: current!, light: light!, dark: dark! } }
   } catch (error) {
-    return { problem: drawingProblem(error) }
+    const isSlow = error instanceof OutOfTime || (error instanceof Refusal && error.code === 'too-slow')
+    return { problem: drawingProblem(error), ...(isSlow && { isSlow }) }
   }
 }
 

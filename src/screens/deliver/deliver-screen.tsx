@@ -129,12 +129,19 @@ function usePlan(url: string | null): Plan | null {
   useEffect(() => {
     if (!url) return
     const abort = new AbortController()
-    fetch(url, { signal: abort.signal })
-      .then(async (response) => setAnswer({ url, plan: planOf(response.ok, await response.json()) }))
-      .catch(() => undefined)
+    fetchPlan(url, abort.signal).then((plan) => setAnswer({ url, plan }), () => undefined)
     return () => abort.abort()
   }, [url])
   return answer?.url === url ? answer.plan : null
+}
+
+/** Asks until the files are made. */
+async function fetchPlan(url: string, signal: AbortSignal): Promise<Plan> {
+  for (;;) {
+    const response = await fetch(url, { signal })
+    if (response.status !== 202) return planOf(response.ok, await response.json())
+    await new Promise((resolve) => setTimeout(resolve, 500))
+  }
 }
 
 function planOf(ok: boolean, body: { files?: { path: string; bytes: number }[]; problems?: { icon: string; message: string }[]; message?: string }): Plan {

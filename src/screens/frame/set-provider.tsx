@@ -1,6 +1,6 @@
 'use client'
 
-import { createContext, type ReactNode, useContext, useEffect, useState } from 'react'
+import { createContext, type ReactNode, startTransition, useContext, useEffect, useState } from 'react'
 import { useStore } from 'zustand'
 import { overlay } from '@/core/formats/writes'
 import { beginning } from '@/core/set/history'
@@ -32,7 +32,8 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
       ({ session, from, writer }) => {
         if (isLeft) return
         stop = startSaving(session, from, writer)
-        setOpened({ session })
+        // A whole stage is drawn piece by piece, so that the page answers meanwhile.
+        startTransition(() => setOpened({ session }))
       },
       (error: unknown) => !isLeft && setOpened({ fault: error instanceof Error ? error : new Error(String(error)) }),
     )

@@ -4,10 +4,12 @@ import type { Icon, IconSet } from '@/core/set/set'
 import { type Source, sourceOf } from '@/workers/draw'
 
 /** An icon as the server keeps it drawn, or why it cannot be drawn. */
-export type StoredDrawing = { readonly id: string; readonly svg?: Readonly<Record<Ground, string>>; readonly problem?: string }
+export type StoredDrawing = { readonly id: string; readonly pending?: true; readonly svg?: Readonly<Record<Ground, string>>; readonly problem?: string }
 
 /** How many icons are asked for at once. */
 const BATCH = 60
+/** After how many milliseconds icons that were still being drawn are asked for again. */
+const AGAIN = 1000
 
 /** The drawings that the server keeps of a set as it was opened: asked for as icons come into sight, many at once. */
 export class StoredDrawings {
@@ -46,8 +48,11 @@ export class StoredDrawings {
   private async fetchSome(ids: readonly string[]): Promise<void> {
     const response = await fetch(`/api/sets/${this.setId}/drawn?ids=${ids.join()}`).catch(() => null)
     const drawings = response?.ok ? ((await response.json().catch(() => [])) as StoredDrawing[]) : []
-    for (const id of ids) this.known.set(id, drawings.find((one) => one.id === id) ?? 'missing')
+    const found = new Map(drawings.map((one) => [one.id, one]))
+    const pending = ids.filter((id) => found.get(id)?.pending)
+    for (const id of ids) if (!found.get(id)?.pending) this.known.set(id, found.get(id) ?? 'missing')
     for (const listener of this.listeners) listener()
+    if (pending.length > 0) setTimeout(() => void this.fetchSome(pending), AGAIN)
   }
 }
 

@@ -8,8 +8,10 @@ import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'
 
 /** How many icons a row of the shelf shows. */
 const RUN = 11
+/** After how many milliseconds icons that were still being drawn are asked for again. */
+const AGAIN = 1000
 
-type DrawnIcon = { readonly id: string; readonly name: string; readonly svg?: Readonly<Record<Ground, string>>; readonly problem?: string }
+type DrawnIcon = { readonly id: string; readonly name: string; readonly pending?: true; readonly svg?: Readonly<Record<Ground, string>>; readonly problem?: string }
 
 /** The first icons of a set at real size, as they are kept; asked for when the row comes into sight. */
 export function RunOfIcons({ setId, count, side, changedAt }: { setId: string; count: number; side: number; changedAt: string }) {
@@ -20,17 +22,29 @@ export function RunOfIcons({ setId, count, side, changedAt }: { setId: string; c
   useEffect(() => {
     if (!seen || count === 0) return
     const abort = new AbortController()
-    fetch(`/api/sets/${setId}/drawn?first=${RUN}`, { signal: abort.signal })
-      .then((response) => (response.ok ? (response.json() as Promise<DrawnIcon[]>) : []))
-      .then(setRun, () => undefined)
-    return () => abort.abort()
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const ask = () =>
+      fetch(`/api/sets/${setId}/drawn?first=${RUN}`, { signal: abort.signal })
+        .then((response) => (response.ok ? (response.json() as Promise<DrawnIcon[]>) : []))
+        .then((icons) => {
+          setRun(icons)
+          if (icons.some(({ pending }) => pending)) timer = setTimeout(() => void ask(), AGAIN)
+        })
+        .catch(() => undefined)
+    void ask()
+    return () => {
+      abort.abort()
+      clearTimeout(timer)
+    }
   }, [setId, seen, count, changedAt])
   return (
     <span ref={place} role="cell" className="flex items-center gap-3 overflow-hidden" style={{ minHeight: side }}>
       {count === 0 && <span className="text-quiet">no icon yet</span>}
-      {run?.map(({ id, name, svg, problem }) =>
+      {run?.map(({ id, name, svg, problem, pending }) =>
         svg ? (
           <PixelPicture key={id} source={{ svg: svg[ground] }} size={side} label={name} className="flex-none" />
+        ) : pending ? (
+          <span key={id} title={`${name} is being drawn`} className="flex-none" style={{ width: side, height: side }} />
         ) : (
           <CrossedOut key={id} problem={problem ?? ''} label={name} className="relative z-10 flex-none" style={{ width: side, height: side }} />
         ),

@@ -7,14 +7,18 @@ import type { Tasks } from './tasks'
 type Purpose = { readonly threads: number; readonly limit: number }
 
 const PURPOSES = {
-  /** Drawing and rasterising. */
-  draw: { threads: 2, limit: 6000 },
+  /** Drawing what is drawn quickly, as nearly everything is. */
+  draw: { threads: 2, limit: 5000 },
+  /** Drawing what is not: nothing else waits for it. */
+  slow: { threads: 1, limit: 15_000 },
+  /** Making pixels. */
+  raster: { threads: 2, limit: 20_000 },
   /** Reading, checking and writing documents; apart, so that a save never waits for a picture. */
   read: { threads: 1, limit: 20_000 },
 } satisfies Record<string, Purpose>
 
 /** Which threads a task belongs to. */
-const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = { draw: 'draw', rasters: 'draw', readPicture: 'draw', zip: 'read', readFile: 'read', writeFile: 'read', checkSave: 'read' }
+const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = { draw: 'draw', drawSlowly: 'slow', rasters: 'raster', readPicture: 'raster', zip: 'read', readFile: 'read', writeFile: 'read', checkSave: 'read' }
 
 /** The most memory a thread may take for values of its own, in megabytes; the rasteriser has a bound of its own. */
 const MEMORY = 768

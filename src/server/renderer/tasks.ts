@@ -2,18 +2,25 @@ import { type DeliveredFile, zip as zipped } from '../../core/formats/delivery'
 import { type Drawn, drawnIcon } from '../../core/formats/drawn'
 import { png } from '../../core/formats/png'
 import { type FileError, type Pictures, readSetFile, writeSetFile } from '../../core/formats/set-file'
+import { within } from '../../core/geometry/deadline'
 import type { Result } from '../failure'
 import { checkedSave, type CheckedWrites, type StoredForCheck } from './checked-save'
 import { type ReadPicture, readPictureFile } from './picture-file'
 import { startRasteriser } from './raster'
 import { type SetRows, setOfRows, rowsOfSet } from '../set-rows'
 
+/** An icon as documents, in so many milliseconds; its masters and the rules as JSON. */
+function draw({ masters, rules, limit }: { masters: string; rules: string; limit: number }): Drawn {
+  const end = performance.now() + limit
+  return within(() => performance.now() > end, () => drawnIcon({ id: 'icon', name: 'icon', masters: JSON.parse(masters) }, JSON.parse(rules)))
+}
+
 /** What threads can be asked to do: each takes and gives plain data that can be sent between threads. Nothing of it runs where requests are answered. */
 export const TASKS = {
-  /** An icon as documents; its masters and the rules as JSON. */
-  draw({ masters, rules }: { masters: string; rules: string }): Drawn {
-    return drawnIcon({ id: 'icon', name: 'icon', masters: JSON.parse(masters) }, JSON.parse(rules))
-  },
+  draw,
+
+  /** The same for what was not drawn quickly: apart, so that nothing else waits for it. */
+  drawSlowly: draw,
 
   /** A document as PNG files of so many pixels each. */
   async rasters({ svg, sizes }: { svg: string; sizes: readonly number[] }): Promise<Uint8Array[]> {
