@@ -14,7 +14,8 @@ class AtomicAdapter extends SqliteAdapter {
   }
 }
 
-class AtomicDialect extends SqliteDialect {
+/** SQLite with changes of tables in transactions. */
+export class AtomicDialect extends SqliteDialect {
   override createAdapter(): SqliteAdapter {
     return new AtomicAdapter()
   }

@@ -1,7 +1,7 @@
 import { DrawingObject, isContainer } from '../drawing/object'
 import { Rules } from '../rules/rules'
 import { Icon, iconProblems, type IconSet, LIMITS, type Master } from '../set/set'
-import { fieldSentence, schemaSentence } from './plain-words'
+import { fieldSentence } from './plain-words'
 
 /**
  * What a changed set has that no file may hold and no server stores, as a sentence; null when all is well. Looks only at what differs from a set
@@ -10,7 +10,7 @@ import { fieldSentence, schemaSentence } from './plain-words'
 export function changeProblem(before: IconSet, after: IconSet): string | null {
   if (after.rules !== before.rules) {
     const parsed = Rules.safeParse(after.rules)
-    if (!parsed.success) return schemaSentence(parsed.error)
+    if (!parsed.success) return fieldSentence(parsed.error, 'The rules')
   }
   if (after.icons === before.icons) return null
   if (after.icons.length > LIMITS.icons) return `A set may have at most ${LIMITS.icons.toLocaleString('en')} icons.`
@@ -24,7 +24,7 @@ export function changeProblem(before: IconSet, after: IconSet): string | null {
 
 function iconProblem(icon: Icon, rules: Rules): string | null {
   const bare = Icon.safeParse({ ...icon, masters: icon.masters.map((master) => withoutObjects(master)) })
-  if (!bare.success) return schemaSentence(bare.error)
+  if (!bare.success) return fieldSentence(bare.error, `“${icon.name}”`)
   for (const { objects, alternatives = [] } of icon.masters) {
     for (const object of [...objects, ...alternatives.flatMap((one) => one.objects)]) {
       const problem = objectProblem(object)

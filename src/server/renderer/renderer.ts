@@ -35,10 +35,14 @@ type Threads = { readonly pool: Piscina; readonly turn: ReturnType<typeof pLimit
 export class Renderer {
   private readonly threads = new Map<string, Threads>()
 
-  constructor(private readonly file: string) {}
+  /** `limit` goes before the times that purposes have, in milliseconds. */
+  constructor(
+    private readonly file: string,
+    private readonly options: { readonly limit?: number } = {},
+  ) {}
 
   async run<K extends keyof Tasks>(task: K, input: Parameters<Tasks[K]>[0]): Promise<Awaited<ReturnType<Tasks[K]>>> {
-    const place = PLACES[task], { limit } = PURPOSES[place]
+    const place = PLACES[task], limit = this.options.limit ?? PURPOSES[place].limit
     const { pool, turn } = this.threadsFor(place)
     // Each task has its time from when a thread takes it, not from when it was asked for.
     return turn(async () => {
