@@ -5,10 +5,20 @@ const OWN = new Set(['127.0.0.1', 'localhost', '[::1]'])
 
 const refuse = (message: string) => NextResponse.json({ code: 'forbidden', message }, { status: 403 })
 
+function isReadable(path: string): boolean {
+  try {
+    decodeURIComponent(path)
+    return true
+  } catch {
+    return false
+  }
+}
+
 /** Before every request: it must be meant for this machine, and what changes something must come from a page of its own. Answers say what pages may do. */
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host') ?? ''
   if (!OWN.has(host.replace(/:\d+$/, ''))) return refuse('This server answers to 127.0.0.1 and localhost only.')
+  if (!isReadable(request.nextUrl.pathname)) return NextResponse.json({ code: 'invalid', message: 'This address cannot be read.' }, { status: 400 })
   if (request.method !== 'GET' && request.method !== 'HEAD') {
     const origin = request.headers.get('origin'), site = request.headers.get('sec-fetch-site')
     if (origin !== null && origin !== `http://${host}`) return refuse('Requests from other sites are refused.')

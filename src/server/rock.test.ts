@@ -109,7 +109,7 @@ describe('icons as they are drawn', () => {
     const run = vi.spyOn(renderer, 'run')
     const drawn = () => run.mock.calls.filter(([task]) => task === 'draw').length
     const first = await drawnIcons(db, renderer, id, 'all')
-    expect(first.map(({ name, problem }) => [name, problem])).toEqual([['oar', undefined], ['rope', 'The drawing comes to billions of dashes; at most 10,000 are drawn.'], ['ferry', undefined]])
+    expect(first.map(({ name, problem }) => [name, problem])).toEqual([['oar', undefined], ['rope', '“Rope” comes to billions of dashes; at most 10,000 are drawn.'], ['ferry', undefined]])
     expect(first[0]!.svg!.current).toContain('currentColor')
     expect([await drawnIcons(db, renderer, id, { first: 2 }), drawn()]).toEqual([first.slice(0, 2), 3])
     await save(1, { icons: [icon('oar', [{ ...box, x: 4 }])] })
@@ -228,7 +228,7 @@ describe('the command line', () => {
 
   it('delivers all or nothing, and says what two files would be one', async () => {
     const to = join(folder, 'out')
-    expect(await run('deliver', written('bomb.json', set), '--to', to)).toEqual({ status: 1, said: '“rope” cannot be delivered. The drawing comes to billions of dashes; at most 10,000 are drawn.' })
+    expect(await run('deliver', written('bomb.json', set), '--to', to)).toEqual({ status: 1, said: '“rope” cannot be delivered. “Rope” comes to billions of dashes; at most 10,000 are drawn.' })
     const twins = { ...set, icons: [icon('a'), { ...icon('b'), name: 'a@2x' }] }
     expect((await run('deliver', written('twins.json', twins), '--to', to)).said).toMatch(/^“a(@2x)?” and “a(@2x)?” would both be the file png\/\d+\/a@2x\.png: rename one of them\.$/)
     const good = written('good.json', { ...set, icons: [icon('oar')] }, '\uFEFF')

@@ -16,19 +16,106 @@ export type Picture = { readonly image: ImageData; readonly problem?: undefined 
 
 type Job = { readonly source: Source; readonly pixels: number | null; readonly done: (answer: Answered) => void }
 
-/** How many jobs the worker has at once: enough that it never waits for the page, few enough that what is no longer wanted is not drawn. */
+/** How many jobs a worker has at once: enough that it never waits for the page, few enough that what is no longer wanted is not drawn. */
 const AHEAD = 4
 /** How long one picture may take, in milliseconds, before the worker is given up and a new one begun. */
-const LIMIT = 12_000
+const LIMIT = 9000
 
-let worker: Worker | null = null
-let numbers = new Numbers(() => undefined)
-let nextId = 1
-const waiting: Job[] = []
-/** What the worker has, in the order in which it draws. */
-const inWork = new Map<number, Job>()
-let timer: ReturnType<typeof setTimeout> | undefined
-const unneeded: number[] = []
+/** A worker that draws, one picture after the other. One that takes too long or broke is given up; what it had beside that is drawn by the next. */
+class Drawer {
+  private worker: Worker | null = null
+  private numbers = new Numbers(() => undefined)
+  private nextId = 1
+  private readonly waiting: Job[] = []
+  /** What the worker has, in the order in which it draws. */
+  private readonly inWork = new Map<number, Job>()
+  private timer: ReturnType<typeof setTimeout> | undefined
+  private unneeded: number[] = []
+
+  /** Asks for a picture; returns the way to give it up. */
+  ask(job: Job): () => void {
+    this.waiting.push(job)
+    this.feed()
+    return () => {
+      const at = this.waiting.indexOf(job)
+      if (at >= 0) this.waiting.splice(at, 1)
+    }
+  }
+
+  private feed(): void {
+    this.worker ??= this.begin()
+    while (this.inWork.size < AHEAD) {
+      const job = this.waiting.shift()
+      if (!job) return
+      const id = this.nextId++
+      this.inWork.set(id, job)
+      this.worker.postMessage({ id, drawing: this.sent(job.source), pixels: job.pixels } satisfies Asked)
+      if (this.inWork.size === 1) this.watch()
+    }
+  }
+
+  /** What goes to the worker: of a drawing only the objects that it does not have yet. */
+  private sent(source: Source): SentDrawing {
+    if ('svg' in source) return source
+    const { objects } = source
+    const list = this.numbers.of<object>(objects, [])
+    return {
+      objects: { number: list.number, ...(list.thing && { thing: objects.map((object) => this.numbers.of(object)) }) },
+      rules: this.numbers.of(source.rules),
+      ground: source.ground,
+    }
+  }
+
+  private begin(): Worker {
+    this.unneeded = []
+    this.numbers = new Numbers((number) => {
+      if (this.unneeded.push(number) === 1) setTimeout(() => this.worker?.postMessage({ forget: this.unneeded.splice(0) } satisfies Asked), 1000)
+    })
+    const worker = new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' })
+    worker.onmessage = ({ data }: MessageEvent<Answered>) => {
+      if (worker !== this.worker) return
+      const job = this.inWork.get(data.id)
+      this.inWork.delete(data.id)
+      if ('problem' in data && data.broken) this.restart()
+      else this.watch()
+      job?.done(data)
+      this.feed()
+    }
+    worker.onerror = (event) => {
+      event.preventDefault()
+      if (worker === this.worker) this.giveUpFirst('It cannot be drawn: the worker gave up.')
+    }
+    return worker
+  }
+
+  /** Begins the time of the picture that the worker is at. */
+  private watch(): void {
+    clearTimeout(this.timer)
+    if (this.inWork.size > 0) this.timer = setTimeout(() => this.giveUpFirst('It takes too long to draw.'), LIMIT)
+  }
+
+  /** Says of the picture that the worker was at that it cannot be drawn; all others are drawn by a new worker. */
+  private giveUpFirst(problem: string): void {
+    const [first] = this.inWork
+    if (first) this.inWork.delete(first[0])
+    this.restart()
+    first?.[1].done({ id: first[0], problem })
+    this.feed()
+  }
+
+  private restart(): void {
+    this.worker?.terminate()
+    this.worker = null
+    clearTimeout(this.timer)
+    this.waiting.unshift(...this.inWork.values())
+    this.inWork.clear()
+  }
+}
+
+/** One worker for drawings, which may take long, and one for documents, which are drawn already: siblings never wait for what is on the square. */
+const drawings = new Drawer(), documents = new Drawer()
+
+const ask = (source: Source, pixels: number | null, done: Job['done']): (() => void) => ('svg' in source ? documents : drawings).ask({ source, pixels, done })
 
 /** Draws a picture, so many pixels along a side, in a worker: the pointer never waits for it. `done` is told once, unless the job is given up by what is returned. */
 export function drawPicture(source: Source, pixels: number, done: (picture: Picture) => void): () => void {
@@ -41,82 +128,3 @@ export const pictureOf = (source: Source, pixels: number): Promise<Picture> => n
 /** The document of an icon, computed in the worker; or why there is none. */
 export const documentOf = (icon: Icon, rules: Rules, ground: Ground): Promise<{ svg?: string; problem?: string }> =>
   new Promise((done) => ask(sourceOf(icon, rules, ground), null, (answer) => done('svg' in answer ? { svg: answer.svg } : { problem: 'problem' in answer ? answer.problem : '' })))
-
-function ask(source: Source, pixels: number | null, done: Job['done']): () => void {
-  const job = { source, pixels, done }
-  waiting.push(job)
-  feed()
-  return () => {
-    const at = waiting.indexOf(job)
-    if (at >= 0) waiting.splice(at, 1)
-  }
-}
-
-function feed(): void {
-  worker ??= begin()
-  while (inWork.size < AHEAD) {
-    const job = waiting.shift()
-    if (!job) return
-    const id = nextId++
-    inWork.set(id, job)
-    worker.postMessage({ id, drawing: sent(job.source), pixels: job.pixels } satisfies Asked)
-    if (inWork.size === 1) watch()
-  }
-}
-
-/** What goes to the worker: of an icon only the objects that it does not have yet. */
-function sent(source: Source): SentDrawing {
-  if ('svg' in source) return source
-  const { objects } = source
-  const list = numbers.of<object>(objects, [])
-  return {
-    objects: { number: list.number, ...(list.thing && { thing: objects.map((object) => numbers.of(object)) }) },
-    rules: numbers.of(source.rules),
-    ground: source.ground,
-  }
-}
-
-function begin(): Worker {
-  numbers = new Numbers((number) => {
-    if (unneeded.push(number) === 1) setTimeout(() => worker?.postMessage({ forget: unneeded.splice(0) } satisfies Asked), 1000)
-  })
-  unneeded.length = 0
-  const one = new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' })
-  one.onmessage = ({ data }: MessageEvent<Answered>) => {
-    if (one !== worker) return
-    const job = inWork.get(data.id)
-    inWork.delete(data.id)
-    if ('problem' in data && data.broken) restart()
-    else watch()
-    job?.done(data)
-    feed()
-  }
-  one.onerror = (event) => {
-    event.preventDefault()
-    if (one === worker) giveUpFirst('It cannot be drawn: the worker gave up.')
-  }
-  return one
-}
-
-/** Begins the time of the picture that the worker is at. */
-function watch(): void {
-  clearTimeout(timer)
-  if (inWork.size > 0) timer = setTimeout(() => giveUpFirst('It takes too long to draw.'), LIMIT)
-}
-
-/** Says of the picture that the worker was at that it cannot be drawn; all others are drawn by a new worker. */
-function giveUpFirst(problem: string): void {
-  const [first] = inWork
-  if (first) inWork.delete(first[0])
-  restart()
-  first?.[1].done({ id: first[0], problem })
-  feed()
-}
-
-function restart(): void {
-  worker?.terminate()
-  worker = null
-  clearTimeout(timer)
-  waiting.unshift(...inWork.values())
-  inWork.clear()
-}

@@ -24,7 +24,7 @@ export type Answered = { readonly id: number } & (
 )
 
 /** How long one drawing may take to compute, in milliseconds. */
-const DRAWING = 8000
+const DRAWING = 6000
 bringClock(() => {
   const end = performance.now() + DRAWING
   return () => performance.now() > end

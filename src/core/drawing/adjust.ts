@@ -7,6 +7,7 @@ import { apply, boxToBox, compose, rotation, type Transform, translation } from 
 import { outline } from './evaluate'
 import { changeFrame, type Frame, type FrameChange, framePoint, frameToFrame, isMirroring, transformFrame } from './frame'
 import { transformPaint } from './gradient'
+import { costOf, isExcessive } from './cost'
 import { imagesOf, movedAxis } from './mirror'
 import { type DrawingObject, type Framed, isContainer, isCornered, isFramed, isStyled, type Node } from './object'
 import { isGradient } from './paint'
@@ -126,6 +127,8 @@ export function frameOf(object: DrawingObject, values: NamedValues): Frame {
     case 'assembly':
       return boxUnion(object.members.map((member) => extent(member, values)))!
     case 'mirror':
+      // Of images without number those that are drawn first: the members themselves.
+      if (isExcessive(costOf(object))) return boxUnion(object.members.map((member) => extent(member, values)))!
       return boxUnion(imagesOf(object).flatMap((map) => object.members.map((member) => extent(transformObject(member, map), values))))!
   }
 }

@@ -30,6 +30,9 @@ export function costOf(object: DrawingObject): Cost {
 /** What a drawing comes to. */
 export const costOfAll = (objects: readonly DrawingObject[]): Cost => objects.reduce((sum, object) => plus(sum, costOf(object)), NOTHING)
 
+/** True for what comes to more than may be drawn. */
+export const isExcessive = (cost: Cost): boolean => (Object.keys(MOST) as (keyof Cost)[]).some((key) => cost[key] > MOST[key])
+
 /** Throws a refusal when something named comes to more than may be drawn. */
 export function refuseExcess(name: string, cost: Cost): void {
   for (const key of Object.keys(MOST) as (keyof Cost)[]) {

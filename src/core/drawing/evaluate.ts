@@ -6,7 +6,7 @@ import { SAME_POINT } from '../geometry/tolerance'
 import type { Transform } from '../geometry/transform'
 import { combine } from '../planar/boolean'
 import { clipped } from './clip'
-import { costOf, costOfAll, refuseExcess } from './cost'
+import { costOf, costOfAll, isExcessive, refuseExcess } from './cost'
 import { type Memory, recalled, remember } from './memory'
 import { imagesOf, mirrored } from './mirror'
 import type { DrawingObject, Group, Mask } from './object'
@@ -33,14 +33,15 @@ export function evaluateAll(objects: readonly DrawingObject[], values: NamedValu
 
 /** The shapes of a whole drawing. Throws a `Refusal` when any of it cannot be drawn, or all of it comes to too much: a picture that lacks something is never made. */
 export function wholeDrawing(objects: readonly DrawingObject[], values: NamedValues): Shape[] {
+  for (const object of objects) refuseExcess(`“${object.name}”`, costOf(object))
   refuseExcess('The drawing', costOfAll(objects))
   return objects.flatMap((object) => shapesOf(object, values))
 }
 
-/** Why a drawing comes to more than is drawn, each of its objects counted; null when it does not. Computes nothing. */
+/** Why a drawing comes to more than is drawn although each of its objects does not; null when it does not. Computes nothing. */
 export function excessIn(objects: readonly DrawingObject[]): Refusal | null {
   try {
-    refuseExcess('The drawing', costOfAll(objects))
+    refuseExcess('The drawing', costOfAll(objects.filter((object) => !isExcessive(costOf(object)))))
     return null
   } catch (error) {
     return error as Refusal
@@ -54,17 +55,6 @@ export function refusalIn(object: DrawingObject, values: NamedValues): Refusal |
     return null
   } catch (error) {
     return refusalOf(object, error)
-  }
-}
-
-/** Why a drawing cannot be drawn, the first reason; null when it can. */
-export function refusalInAll(objects: readonly DrawingObject[], values: NamedValues): Refusal | null {
-  try {
-    wholeDrawing(objects, values)
-    return null
-  } catch (error) {
-    if (error instanceof Refusal) return error
-    throw error
   }
 }
 

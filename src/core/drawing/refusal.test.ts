@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringClock } from '../geometry/deadline'
 import { STARTERS } from '../rules/starters'
 import { drawnIcon } from '../formats/drawn'
-import { evaluate, outline, refusalIn, refusalInAll, wholeDrawing } from './evaluate'
+import { evaluate, outline, refusalIn, wholeDrawing } from './evaluate'
 import { extent } from './adjust'
 import type { DrawingObject, Mirror } from './object'
 import { Refusal } from './refusal'
@@ -57,12 +57,13 @@ describe('what comes to too much', () => {
     expect(refusalIn(object, rules)).toMatchObject({ code: 'too-much', message })
     bringClock(() => () => false)
     expect(evaluate(object, rules)).toEqual([])
+    expect(extent(object, rules).w).toBeGreaterThan(1)
   })
 
   it('is refused as a whole where only all of it is too much, and nothing of it is delivered', () => {
-    const many = Array.from({ length: 300 }, (_, i): DrawingObject => ({ ...spiral, id: `s${i}`, turns: 50 + (i % 2) * 0 }))
+    const many = Array.from({ length: 301 }, (_, i): DrawingObject => ({ ...spiral, id: `s${i}` }))
     expect(many.every((object) => refusalIn(object, rules) === null)).toBe(true)
-    expect(refusalInAll(many.concat(many.map((one) => ({ ...one, id: `t${one.id}` }))), rules)?.message).toBe('The drawing comes to 120,000 segments; at most 60,000 are drawn.')
+    expect(() => wholeDrawing(many, rules)).toThrow('The drawing comes to 60,200 segments; at most 60,000 are drawn.')
   })
 
   it('in a hidden object counts for nothing', () => {

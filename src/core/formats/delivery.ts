@@ -1,8 +1,8 @@
 import { strToU8, zipSync } from 'fflate'
 import type { Rules } from '../rules/rules'
 import { nameKey } from '../set/names'
-import type { Icon, IconSet } from '../set/set'
-import { type Drawn, drawnIcon } from './drawn'
+import type { Icon } from '../set/set'
+import type { Drawn } from './drawn'
 import { type Pixels, png } from './png'
 
 type Named = Pick<Icon, 'name'>
@@ -51,11 +51,6 @@ export function planProblems(files: readonly PlannedFile<Named>[]): string[] {
 export function fileBytes(file: PlannedFile<Named>, { svg, problem }: Drawn, rasterise: Rasterise): Uint8Array {
   if (!svg) throw new Error(problem)
   return file.format === 'svg' ? strToU8(svg.current) : png(rasterise(svg.light, file.pixels))
-}
-
-/** Every file of a delivery, one after the other. */
-export function* deliver(set: IconSet, options: DeliveryOptions, rasterise: Rasterise): Generator<DeliveredFile> {
-  for (const file of plannedFiles(set, options)) yield { path: file.path, bytes: fileBytes(file, drawnIcon(file.icon, set.rules), rasterise) }
 }
 
 /** Files as one zip archive, with a fixed date, so that the same files always give the same bytes. PNG is stored as it is. */

@@ -1,5 +1,5 @@
-import { refusalInAll, wholeDrawing } from '../drawing/evaluate'
-import { type Memory, remembered } from '../drawing/memory'
+import { wholeDrawing } from '../drawing/evaluate'
+import { type Memory, recalled, remember, remembered } from '../drawing/memory'
 import { Refusal } from '../drawing/refusal'
 import type { Shape } from '../drawing/shape'
 import { OutOfTime, timed } from '../geometry/deadline'
@@ -35,15 +35,22 @@ export function drawingProblem(error: unknown): string {
 
 const known: Record<Ground, Memory<Rules, Icon, string>> = { current: new WeakMap(), light: new WeakMap(), dark: new WeakMap() }
 
-/** An icon as an SVG document for a ground. Remembered. Throws when it cannot be drawn: `drawingProblem` says why. */
-export const iconSvg = (icon: Icon, rules: Rules, ground: Ground): string =>
-  remembered(known[ground], rules, icon, () => timed(() => svgOfShapes(shapesOf(icon, rules), rules.grid.size, ground)))
+const failed: Memory<Rules, Icon, Error> = new WeakMap()
+
+/** An icon as an SVG document for a ground. Remembered. Throws when it cannot be drawn, which is remembered too: `drawingProblem` says why. */
+export function iconSvg(icon: Icon, rules: Rules, ground: Ground): string {
+  const failure = recalled(failed, rules, icon)
+  if (failure) throw failure
+  try {
+    return remembered(known[ground], rules, icon, () => timed(() => svgOfShapes(shapesOf(icon, rules), rules.grid.size, ground)))
+  } catch (error) {
+    if (error instanceof Error) remember(failed, rules, icon, error)
+    throw error
+  }
+}
 
 /** What an icon is delivered as: its shapes, their strokes outlined where the rules say so. */
 function shapesOf(icon: Icon, rules: Rules): Shape[] {
   const shapes = wholeDrawing(drawing(icon), rules)
   return rules.strokes === 'outlined' ? outlined(shapes) : shapes
 }
-
-/** Why an icon's objects cannot all be drawn, null when they can. */
-export const iconRefusal = (icon: Icon, rules: Rules): string | null => refusalInAll(drawing(icon), rules)?.message ?? null

@@ -10,6 +10,7 @@ import { Dialog } from '@/ui/dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useFilm } from '@/ui/film'
 import { type Source, sourceOf } from '@/workers/draw'
+import { IconPicture } from '../frame/icon-picture'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
 import { useCalmIcon, useCalmSet } from './context'
@@ -67,7 +68,7 @@ function ProofRow({ source, sizes, ground, name }: { source: Source; sizes: read
     <div
       data-ground={ground}
       className="flex min-h-[84px] flex-wrap items-end justify-between gap-x-3 gap-y-2 border-b border-hair px-3 py-2"
-      style={ground === 'dark' ? { background: '#14231f', color: '#f4f7f5' } : { background: '#fbfcfb', color: '#14231f' }}
+      style={ground === 'dark' ? ({ background: '#14231f', color: '#f4f7f5', '--fault': '#f0808f' } as React.CSSProperties) : { background: '#fbfcfb', color: '#14231f' }}
     >
       {shownSizes.map((size) => (
         <figure key={size} className="flex flex-col items-center gap-1">
@@ -124,7 +125,7 @@ function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
       <Heading title="Beside its siblings" note={size} />
       <div className="flex items-center justify-center gap-4 px-3 pt-1 pb-4">
         {deferred.map((sibling) => (
-          <PixelPicture key={sibling.id} source={sourceOf(sibling, rules, ground)} size={size} label={sibling.name} />
+          <IconPicture key={sibling.id} icon={sibling} rules={rules} ground={ground} size={size} label={sibling.name} />
         ))}
       </div>
     </section>

@@ -6,7 +6,7 @@ import { STARTERS, type Starter } from '@/core/rules/starters'
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
 import { RuleDiagram } from '../rules/diagram'
-import { useShelfActions } from './shelf-actions'
+import { reached, useShelfActions } from './shelf-actions'
 
 /** Starts a set: a rule book and a name. */
 export function NewSetDialog({ onClose, onCreated }: { onClose: () => void; onCreated: (id: string) => void }) {
@@ -19,7 +19,7 @@ export function NewSetDialog({ onClose, onCreated }: { onClose: () => void; onCr
       <form
         onSubmit={async (event) => {
           event.preventDefault()
-          const result = await create(book.id, name)
+          const result = await reached(create(book.id, name))
           if (result.ok) onCreated(result.value)
           else setProblem(result.failure.message)
         }}

@@ -11,7 +11,7 @@ import { say } from '@/ui/notice'
 import { CommonCommands, TopBar } from '../frame/top-bar'
 import { NewSetDialog } from './new-set-dialog'
 import { RunOfIcons } from './run-of-icons'
-import { type Answer, type ShelfActions, ShelfActionsContext, useShelfActions } from './shelf-actions'
+import { type Answer, reached, type ShelfActions, ShelfActionsContext, useShelfActions } from './shelf-actions'
 
 type Entry = {
   readonly id: string
@@ -110,7 +110,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly Entry[]; a
           name={naming.name}
           onClose={() => setNaming(null)}
           onName={async (name) => {
-            const result = await actions.rename(naming.id, name)
+            const result = await reached(actions.rename(naming.id, name))
             return result.ok ? null : result.failure.message
           }}
         />
@@ -122,7 +122,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly Entry[]; a
 
 /** Waits for something the server does, and says what was wrong where it could not. */
 async function told(doing: Promise<Answer<unknown>>): Promise<boolean> {
-  const answer = await doing.catch((): Answer<unknown> => ({ ok: false, failure: { message: 'The server cannot be reached.' } }))
+  const answer = await reached(doing)
   if (!answer.ok) say({ text: answer.failure.message, tone: 'fault' })
   return answer.ok
 }

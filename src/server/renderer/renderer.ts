@@ -11,14 +11,16 @@ const PURPOSES = {
   draw: { threads: 2, limit: 5000 },
   /** Drawing what is not: nothing else waits for it. */
   slow: { threads: 1, limit: 15_000 },
-  /** Making pixels. */
+  /** Making pixels of icons, every size of one at once. */
   raster: { threads: 2, limit: 20_000 },
+  /** Looking at pictures that come from elsewhere. */
+  picture: { threads: 1, limit: 4500 },
   /** Reading, checking and writing documents; apart, so that a save never waits for a picture. */
   read: { threads: 1, limit: 20_000 },
 } satisfies Record<string, Purpose>
 
 /** Which threads a task belongs to. */
-const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = { draw: 'draw', drawSlowly: 'slow', rasters: 'raster', readPicture: 'raster', zip: 'read', readFile: 'read', writeFile: 'read', checkSave: 'read' }
+const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = { draw: 'draw', drawSlowly: 'slow', rasters: 'raster', readPicture: 'picture', zip: 'read', readFile: 'read', writeFile: 'read', checkSave: 'read' }
 
 /** The most memory a thread may take for values of its own, in megabytes; the rasteriser has a bound of its own. */
 const MEMORY = 768

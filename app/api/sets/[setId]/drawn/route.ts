@@ -5,7 +5,7 @@ import { answer, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 
 /** How long an answer waits for icons that are being drawn, in milliseconds. */
-const PATIENCE = 2500
+const PATIENCE = 600
 
 /** The most icons that one request may ask for. */
 const MOST = 200
