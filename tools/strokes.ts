@@ -2,6 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
+import { pathsOf } from './icon-paths'
 import { pixelsOf } from './rasterise'
 import { pathData } from '../src/core/formats/path-data'
 import { readPathData } from '../src/core/formats/path-reader'
@@ -10,37 +11,6 @@ import { type Stroke, strokedArea } from '../src/core/outline/stroking'
 
 /** Pictures of 256 pixels, each the mean of a block of the rasteriser's: at 256 its own steps of coverage come to 0.2 % of ink. */
 const SIZE = 256, BLOCK = 4
-
-/** The paths of an icon file made of plain elements without transforms. */
-export function pathsOf(svg: string): string[] {
-  const elements = [...svg.matchAll(/<(path|line|circle|ellipse|rect|polyline|polygon)\b([^>]*)>/g)]
-  return elements.map(([, name, text]) => {
-    const own = (key: string) => new RegExp(`\\s${key}="([^"]*)"`).exec(text!)?.[1]
-    const n = (key: string) => Number(own(key) ?? 0)
-    switch (name) {
-      case 'path':
-        return own('d')!
-      case 'line':
-        return `M${n('x1')} ${n('y1')}L${n('x2')} ${n('y2')}`
-      case 'polyline':
-        return `M${own('points')}`
-      case 'polygon':
-        return `M${own('points')}z`
-      case 'rect':
-        return rect(n('x'), n('y'), n('width'), n('height'), Number(own('rx') ?? own('ry') ?? 0), Number(own('ry') ?? own('rx') ?? 0))
-      default: {
-        const rx = n(name === 'circle' ? 'r' : 'rx'), ry = n(name === 'circle' ? 'r' : 'ry')
-        return `M${n('cx') - rx} ${n('cy')}a${rx} ${ry} 0 0 1 ${2 * rx} 0a${rx} ${ry} 0 0 1 ${-2 * rx} 0z`
-      }
-    }
-  })
-}
-
-function rect(x: number, y: number, w: number, h: number, rx: number, ry: number): string {
-  const a = Math.min(rx, w / 2), b = Math.min(ry, h / 2)
-  if (a === 0 || b === 0) return `M${x} ${y}h${w}v${h}h${-w}z`
-  return `M${x + a} ${y}h${w - 2 * a}a${a} ${b} 0 0 1 ${a} ${b}v${h - 2 * b}a${a} ${b} 0 0 1 ${-a} ${b}h${2 * a - w}a${a} ${b} 0 0 1 ${-a} ${-b}v${2 * b - h}a${a} ${b} 0 0 1 ${a} ${-b}z`
-}
 
 const document = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24">${body}</svg>`
 

@@ -10,6 +10,7 @@ import { MEETING, REACH, SNAP } from '../geometry/tolerance'
 import { followers } from './around'
 import { facesOf } from './faces'
 import { addWinding, type Piece, piecesOf, type Winding } from './pieces'
+import { fault } from './verify'
 import { Vertices } from './vertices'
 
 /** Where an edge comes from: the input path, the segment it is a part of and between which of its parameters. */
@@ -45,15 +46,28 @@ export type Arrangement = {
 /** How paths are laid over each other: whether open contours are closed by a straight line, as where they are filled, or only cut. */
 export type Laying = { readonly open?: 'close' | 'cut' }
 
-/** Lays paths over each other. Throws on coordinates that are not finite, and `OutOfTime`. */
+/** By how much the snap grows where what was laid out cannot be right. */
+const RETRIES = [1, 8, 64, 512]
+
+/** Lays paths over each other, and verifies it. Throws on coordinates that are not finite, when nothing that can be verified comes of it, and `OutOfTime`. */
 export function arrange(paths: readonly Path[], { open = 'close' }: Laying = {}): Arrangement {
   const scale = scaleOf(paths)
-  const snap = SNAP * scale
+  let wrong = ''
+  for (const retry of RETRIES) {
+    const arrangement = laidOut(paths, open, SNAP * scale * retry, MEETING * scale * retry)
+    const found = fault(arrangement, paths.length)
+    if (found === null) return arrangement
+    wrong = found
+  }
+  throw new Error(`The outlines meet in a way that cannot be resolved: ${wrong}.`)
+}
+
+function laidOut(paths: readonly Path[], open: 'close' | 'cut', snap: number, meeting: number): Arrangement {
   const vertices = new Vertices(snap)
   const pieces = piecesOf(paths, open, snap)
   // Input nodes come first, so that it is their coordinates that survive.
   for (const { curve, cuts } of pieces) cuts.push({ t: 0, vertex: vertices.of(curve.segment.from) }, { t: 1, vertex: vertices.of(curve.segment.to) })
-  cutEachOther(pieces, vertices, snap, MEETING * scale)
+  cutEachOther(pieces, vertices, snap, meeting)
   const edges = mergedEdges(pieces, vertices.points, snap)
   const next = followers(edges, vertices.points.length)
   return { vertices: vertices.points, edges, next, ...facesOf(paths.length, edges, next, vertices.points), snap }
