@@ -69,6 +69,18 @@ test('Back always shows what is there now, and what is drawn after it is saved',
   await expect(bench.row('Ellipse 1')).toBeVisible()
   await expect(bench.row('Rectangle 1')).toBeVisible()
 
+  // While the server is away too: what could not be saved is laid over what it had.
+  await page.context().route('**/save', (route) => route.abort())
+  await bench.press('1')
+  await bench.drag([14, 3], [20, 8])
+  await expect(page.getByText('Not saved yet')).toBeVisible()
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Sets' })).toBeVisible()
+  await page.goBack()
+  await expect(bench.row('Rectangle 2')).toBeVisible()
+  await page.context().unroute('**/save')
+  await bench.saved()
+
   // Come by address: Back leads to the page, not to its address alone.
   await page.getByRole('link', { name: 'Review' }).click()
   await expect(page.getByRole('list', { name: 'Sheet' })).toBeVisible()

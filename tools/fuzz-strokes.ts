@@ -8,10 +8,10 @@ import { readPathData } from '../src/core/formats/path-reader'
 import { type Path, transformPath } from '../src/core/geometry/path'
 import { compose, type Transform } from '../src/core/geometry/transform'
 import { type Stroke, strokedArea } from '../src/core/outline/stroking'
+import { coverage, difference, document } from './coverage'
 import { pathsOf } from './icon-paths'
-import { pixelsOf } from './rasterise'
 
-/** Pictures of 256 pixels, each the mean of a block of the rasteriser's; more than this share of the ink apart is a fault. */
+/** Pictures of 256 pixels, each from a block of the rasteriser's; more than this share of the ink apart is a fault. */
 const SIZE = 256, BLOCK = 4, MOST = 0.01
 
 const [count = 1000, seed = 1] = process.argv.slice(2).map(Number)
@@ -60,28 +60,6 @@ function randomCase(i: number): Case {
   }
 }
 
-const document = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24">${body}</svg>`
-
-/** How much of each pixel is covered, in blocks of the rasteriser's own. */
-function coverage(body: string): Float64Array {
-  const pixels = pixelsOf(document(body), SIZE * BLOCK), mean = new Float64Array(SIZE * SIZE)
-  for (let i = 0, n = SIZE * BLOCK; i < n * n; i++) {
-    const x = i % n, y = (i - x) / n
-    mean[Math.floor(y / BLOCK) * SIZE + Math.floor(x / BLOCK)]! += pixels[4 * i + 3]!
-  }
-  return mean
-}
-
-/** The share of the ink by which two pictures differ beyond what the edges of either leave open: a pixel beside both counts only what neither has near. */
-function difference(a: Float64Array, b: Float64Array): number {
-  let apart = 0, ink = 0
-  for (let i = 0; i < a.length; i++) {
-    apart += Math.abs(a[i]! - b[i]!)
-    ink += a[i]!
-  }
-  return ink === 0 ? 0 : apart / ink
-}
-
 /** Our outline: all contours together where ends that meet are round; else one by one, because we join ends that meet and the rasteriser does not. */
 function outlineOf({ path, stroke }: Case): Path {
   if (stroke.cap === 'round' && stroke.join === 'round') return strokedArea(path, stroke)
@@ -105,7 +83,7 @@ for (let i = 0; i < count; i++) {
   }
   const dash = stroke.dash ? ` stroke-dasharray="${stroke.dash.join(' ')}" stroke-dashoffset="${stroke.dashOffset}"` : ''
   const stroked = `<path d="${pathData(path, 6)}" fill="none" stroke="#000" stroke-width="${stroke.width}" stroke-linecap="${stroke.cap}" stroke-linejoin="${stroke.join}"${dash}/>`
-  const off = difference(coverage(stroked), coverage(`<path d="${pathData(outline, 6)}"/>`))
+  const off = difference(coverage(document(stroked), SIZE, BLOCK), coverage(document(`<path d="${pathData(outline, 6)}"/>`), SIZE, BLOCK))
   worst = Math.max(worst, off)
   if (off > MOST) {
     failed++

@@ -2,37 +2,15 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
+import { coverage, difference, document } from './coverage'
 import { pathsOf } from './icon-paths'
-import { pixelsOf } from './rasterise'
 import { pathData } from '../src/core/formats/path-data'
 import { readPathData } from '../src/core/formats/path-reader'
 import { type Path, segmentCount } from '../src/core/geometry/path'
 import { type Stroke, strokedArea } from '../src/core/outline/stroking'
 
-/** Pictures of 256 pixels, each the mean of a block of the rasteriser's: at 256 its own steps of coverage come to 0.2 % of ink. */
+/** Pictures of 256 pixels, each from a block of the rasteriser's. */
 const SIZE = 256, BLOCK = 4
-
-const document = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24">${body}</svg>`
-
-function alpha(svg: string): Float64Array {
-  const pixels = pixelsOf(svg, SIZE * BLOCK)
-  const mean = new Float64Array(SIZE * SIZE)
-  for (let i = 0, n = SIZE * BLOCK; i < n * n; i++) {
-    const x = i % n, y = (i - x) / n
-    mean[Math.floor(y / BLOCK) * SIZE + Math.floor(x / BLOCK)]! += pixels[4 * i + 3]!
-  }
-  return mean
-}
-
-/** How far apart two pictures are, as a share of the ink of the first. */
-function difference(a: Float64Array, b: Float64Array): number {
-  let apart = 0, ink = 0
-  for (let i = 0; i < a.length; i++) {
-    apart += Math.abs(a[i]! - b[i]!)
-    ink += a[i]!
-  }
-  return ink === 0 ? 0 : apart / ink
-}
 
 export type StrokeReport = { readonly count: number; readonly mean: number; readonly worst: { readonly name: string; readonly difference: number }[]; readonly ms: number; readonly segments: number; readonly failed: string[] }
 
@@ -59,7 +37,7 @@ export function compareStrokes(count: number, style: Omit<Stroke, 'width'>, widt
     const stroked = document(paths.map((d) => `<path d="${d}" fill="none" stroke="#000" stroke-width="${width}" stroke-linecap="${style.cap}" stroke-linejoin="${style.join}" stroke-miterlimit="${style.miterLimit}"/>`).join(''))
     // Overlapping strokes darken the edges where they meet; so each outline is painted by itself, as each stroke is.
     const filled = document(paths.map((d) => `<path d="${pathData(strokedArea(readPathData(d), { ...style, width }), 6)}"/>`).join(''))
-    results.push({ name, difference: difference(alpha(stroked), alpha(filled)) })
+    results.push({ name, difference: difference(coverage(stroked, SIZE, BLOCK), coverage(filled, SIZE, BLOCK)) })
   }
   results.sort((a, b) => b.difference - a.difference)
   return { count: results.length, mean: results.reduce((sum, one) => sum + one.difference, 0) / results.length, worst: results.slice(0, 8), ms, segments, failed }

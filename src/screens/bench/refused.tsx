@@ -16,16 +16,16 @@ export function Refused() {
   const whole = excessIn(objects)
   const refused = whole ? [] : objects.flatMap((object) => {
     const refusal = refusalIn(object, rules)
-    return refusal ? [{ object, sentence: refusal.message }] : []
+    return refusal ? [{ id: object.id, sentence: refusal.message }] : []
   })
   if (!whole && refused.length === 0) return null
   return (
     <div role="alert" className="absolute left-1/2 max-w-[520px] -translate-x-1/2 border border-fault bg-sheet px-3 py-2 text-fault" style={{ top: (rulers ? RULER : 0) + 8 }}>
       {whole && <p>{whole.message} Delete or simplify something in the table below.</p>}
-      {refused.slice(0, NAMED).map(({ object, sentence }) => (
-        <p key={object.id} className="flex items-baseline gap-2">
+      {refused.slice(0, NAMED).map(({ id, sentence }) => (
+        <p key={id} className="flex items-baseline gap-2">
           <span className="flex-1">{sentence}</span>
-          <button type="button" onClick={() => bench.select([object.id])} className="flex-none text-ink underline hover:text-hand">Select it</button>
+          <button type="button" onClick={() => bench.select([id])} className="flex-none text-ink underline hover:text-hand">Select it</button>
         </p>
       ))}
       {refused.length > NAMED && <p>And {refused.length - NAMED} more.</p>}

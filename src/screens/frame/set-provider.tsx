@@ -12,7 +12,7 @@ import { FaultPage } from './fault-page'
 import { left, startSaving, storeCopy } from './saver'
 import { createSession, type Session, type SessionState, shown } from './session'
 import { TopBar } from './top-bar'
-import { forgetUnsaved, holdWindow, leftUnsaved, type Unsaved } from './unsaved'
+import { forgetUnsaved, holdWindow, keepUnsaved, leftUnsaved, type Unsaved } from './unsaved'
 
 const SessionContext = createContext<Session | null>(null)
 
@@ -29,9 +29,13 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
     let stop: () => void = () => undefined
     let isLeft = false
     open(setId).then(
-      ({ session, from, writer }) => {
-        if (isLeft) return
-        stop = startSaving(session, from, writer)
+      ({ session, from, writer, letGo }) => {
+        if (isLeft) return letGo()
+        const stopSaving = startSaving(session, from, writer)
+        stop = () => {
+          stopSaving()
+          letGo()
+        }
         // A whole stage is drawn piece by piece, so that the page answers meanwhile.
         startTransition(() => setOpened({ session }))
       },
@@ -68,10 +72,10 @@ function Opening() {
 }
 
 /** Fetches a set and lays over it what a window that is gone left unsaved. Throws a sentence when it cannot be had. */
-async function open(setId: string): Promise<{ session: Session; from: IconSet; writer: string }> {
+async function open(setId: string): Promise<{ session: Session; from: IconSet; writer: string; letGo: () => void }> {
   await left(setId)
   const writer = newId() + newId()
-  await holdWindow(writer)
+  const letGo = await holdWindow(writer)
   const { set, revision, writer: lastWriter } = await fetched(setId)
   const session = createSession(setId, set, revision)
   for (const work of await leftUnsaved(setId)) {
@@ -80,11 +84,11 @@ async function open(setId: string): Promise<{ session: Session; from: IconSet; w
     const laid = overlay(session.getState().history.present, work.writes)
     if (isNext && session.getState().history.present === set) {
       session.setState({ history: beginning(laid) })
-      // From here on it is this window's; its own record is written before the other goes.
-      setTimeout(() => void forgetUnsaved(work), 5000)
+      // From here on it is this window's; the record of the other goes once there is one of its own.
+      if (await keepUnsaved({ setId, writer, base: revision, writes: work.writes })) await forgetUnsaved(work)
     } else await setAside(overlay(set, work.writes), work)
   }
-  return { session, from: set, writer }
+  return { session, from: set, writer, letGo }
 }
 
 async function setAside(set: IconSet, work: Unsaved): Promise<void> {

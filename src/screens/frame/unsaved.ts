@@ -57,15 +57,12 @@ export async function leftUnsaved(setId: string): Promise<Unsaved[]> {
 
 const LOCK = 'wise-square window '
 
-/** Holds the sign that a window is open, until it is closed, however it is; resolves once it is held. */
-export function holdWindow(writer: string): Promise<void> {
-  if (!navigator.locks) return Promise.resolve()
+/** Holds the sign that a window has a set open, until it is closed, however it is, or leaves the set; resolves once it is held, with the way to let go. */
+export function holdWindow(writer: string): Promise<() => void> {
+  if (!navigator.locks) return Promise.resolve(() => undefined)
   return new Promise((held) => {
-    void navigator.locks.request(LOCK + writer, () => {
-      held()
-      // Never settled: the browser lets go of the lock when the window is gone.
-      return new Promise<never>(() => undefined)
-    })
+    // Not settled until then; the browser lets go of the lock by itself when the window is gone.
+    void navigator.locks.request(LOCK + writer, () => new Promise<void>((letGo) => held(letGo)))
   })
 }
 

@@ -1,0 +1,92 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Answered, Asked } from './draw.worker'
+
+/** A worker that answers as the test has it: a picture, or what it does for a document. */
+class FakeWorker {
+  static all: FakeWorker[] = []
+  onmessage: ((event: { data: Answered }) => void) | null = null
+  onerror: ((event: { preventDefault: () => void }) => void) | null = null
+  terminated = false
+  readonly asked: string[] = []
+
+  constructor() {
+    FakeWorker.all.push(this)
+  }
+
+  postMessage(asked: Asked): void {
+    if ('forget' in asked) return
+    const { id, drawing } = asked, text = 'svg' in drawing ? drawing.svg : 'drawing'
+    // Whatever stands behind what hangs waits for it, as in a worker.
+    const waits = this.asked.includes('hang')
+    this.asked.push(text)
+    queueMicrotask(() => {
+      if (this.terminated || waits || text === 'hang') return
+      if (text === 'crash') this.onerror?.({ preventDefault: () => undefined })
+      else if (text === 'break') this.answer({ id, problem: 'It cannot be drawn: the rasteriser gave up.', broken: true })
+      else if (text === 'odd') this.answer({ id, problem: '“Rope” comes to too much.' })
+      else this.answer({ id, data: new Uint8ClampedArray(4) })
+    })
+  }
+
+  private answer(data: Answered): void {
+    if (!this.terminated) this.onmessage?.({ data })
+  }
+
+  terminate(): void {
+    this.terminated = true
+  }
+}
+
+describe('pictures drawn in a worker', () => {
+  let drawPicture: typeof import('./draw').drawPicture
+  beforeEach(async () => {
+    vi.useFakeTimers()
+    vi.resetModules()
+    FakeWorker.all = []
+    vi.stubGlobal('Worker', FakeWorker)
+    vi.stubGlobal('ImageData', class { constructor(readonly data: Uint8ClampedArray) {} })
+    drawPicture = (await import('./draw')).drawPicture
+  })
+  afterEach(() => {
+    vi.useRealTimers()
+    vi.unstubAllGlobals()
+  })
+  /** What becomes of documents asked for at once, after a while. */
+  const drawn = async (texts: readonly string[], ms = 0) => {
+    const told: Record<string, string> = {}
+    for (const svg of texts) drawPicture({ svg }, 24, ({ problem }) => (told[svg] = problem ?? 'drawn'))
+    await vi.advanceTimersByTimeAsync(ms)
+    return told
+  }
+
+  it('come each by itself: one that cannot be drawn says why, and the others of its batch come', async () => {
+    expect(await drawn(['a', 'odd', 'b', 'c', 'd', 'e', 'f'])).toEqual({ a: 'drawn', odd: '“Rope” comes to too much.', b: 'drawn', c: 'drawn', d: 'drawn', e: 'drawn', f: 'drawn' })
+    expect(FakeWorker.all).toHaveLength(1)
+  })
+
+  it('are drawn by a new worker where one broke or crashed', async () => {
+    expect(await drawn(['a', 'break', 'b', 'crash', 'c', 'd'])).toEqual({ a: 'drawn', break: 'It cannot be drawn: the rasteriser gave up.', b: 'drawn', crash: 'It cannot be drawn: the worker gave up.', c: 'drawn', d: 'drawn' })
+    expect(FakeWorker.all.map(({ terminated }) => terminated)).toEqual([true, true, false])
+  })
+
+  it('that take too long are given up after a while, and the rest is drawn', async () => {
+    const told = await drawn(['a', 'hang', 'b', 'c', 'd', 'e'])
+    expect(told).toEqual({ a: 'drawn' })
+    await vi.advanceTimersByTimeAsync(9_000)
+    expect(told).toEqual({ a: 'drawn', hang: 'It takes too long to draw.', b: 'drawn', c: 'drawn', d: 'drawn', e: 'drawn' })
+    expect(FakeWorker.all[0]!.terminated).toBe(true)
+  })
+
+  it('that are no longer wanted are not drawn, and drawings do not wait for documents', async () => {
+    const told: string[] = []
+    for (const svg of ['hang', 'a', 'b', 'c']) drawPicture({ svg }, 24, () => told.push(svg))
+    const giveUp = drawPicture({ svg: 'late' }, 24, () => told.push('late'))
+    giveUp()
+    drawPicture({ objects: [], rules: {} as never, ground: 'light' }, 24, () => told.push('drawing'))
+    await vi.advanceTimersByTimeAsync(0)
+    expect(told).toEqual(['drawing'])
+    await vi.advanceTimersByTimeAsync(20_000)
+    expect(told).toEqual(['drawing', 'hang', 'a', 'b', 'c'])
+    expect(FakeWorker.all.flatMap(({ asked }) => asked)).not.toContain('late')
+  })
+})
