@@ -4,6 +4,7 @@ import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { root } from '../bin/prepare.mjs'
+import { BOMBS } from './bombs.mjs'
 
 const PORT = 4397
 const at = `http://127.0.0.1:${PORT}`
@@ -65,6 +66,12 @@ try {
   })
   await picture('review', `${quayside}/review`)
   await picture('deliver', `${quayside}/deliver`, () => page.getByText('weighing').waitFor({ state: 'hidden' }))
+  const file = await (await page.request.get(`${at}/api${quayside}/file`)).json()
+  const horn = file.set.icons.find(({ name }) => name === 'fog-horn')
+  const bomb = { ...BOMBS['dashes of nothing with a head'][0], id: 'too-much' }
+  file.set = { ...file.set, name: 'Squall', icons: [file.set.icons[0], { ...horn, masters: [{ ...horn.masters[0], objects: [...horn.masters[0].objects, bomb] }] }, ...file.set.icons.slice(1, 6)] }
+  const { id } = await (await page.request.post(`${at}/api/sets`, { data: JSON.stringify(file), headers: { 'content-type': 'application/json' } })).json()
+  await picture('bench-refused', `/sets/${id}/draw/fog-horn`)
   await page.evaluate(() => localStorage.setItem('wise-square:film', 'night'))
   await picture('bench-night', `${quayside}/draw/lighthouse`, () => page.getByText('Tower', { exact: true }).click())
 } finally {

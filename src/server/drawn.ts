@@ -14,14 +14,23 @@ export type Which = { readonly first: number } | { readonly ids: readonly string
  * `patience` (milliseconds) is pending, and goes on being drawn.
  */
 export async function drawnIcons(db: Db, renderer: Renderer, setId: string, which: Which, patience = Infinity): Promise<DrawnIcon[]> {
-  const before = await iconsOf(db, setId, which)
-  const stale = before.filter(({ isDrawn }) => !isDrawn)
-  if (stale.length === 0) return before.map(asDrawn)
-  const drawing = Promise.all(stale.map((icon) => drawOnce(db, renderer, setId, icon)))
+  const drawing = drawStale(db, renderer, setId, which)
   // Who does not wait for its end does not hear of its failure either; it is drawn when it is asked for again.
   drawing.catch(() => undefined)
   await inTime(drawing, patience)
-  return (await iconsOf(db, setId, which)).map(asDrawn)
+  const rows = await iconsOf(db, setId, which).select(['drawn.current', 'drawn.light', 'drawn.dark', 'drawn.problem']).execute()
+  const own = await fingerprint()
+  return rows.map((row): DrawnIcon => {
+    const { id, name, current, light, dark, problem } = row
+    if (!holds(row, own)) return { id, name, pending: true }
+    return current !== null && light !== null && dark !== null ? { id, name, svg: { current, light, dark } } : { id, name, problem: problem ?? 'It cannot be drawn.' }
+  })
+}
+
+/** Draws and keeps what is not kept, or no longer holds; reads no other drawing. */
+async function drawStale(db: Db, renderer: Renderer, setId: string, which: Which): Promise<void> {
+  const rows = await iconsOf(db, setId, which).execute(), own = await fingerprint()
+  await Promise.all(rows.filter((row) => !holds(row, own)).map((row) => drawOnce(db, renderer, setId, row)))
 }
 
 /** Waits for something, but no longer than so many milliseconds; true when it is done. */
@@ -34,30 +43,27 @@ export async function inTime(doing: Promise<unknown>, patience: number): Promise
 
 /** Draws what a save changed, so that it is there when it is asked for. Nobody waits for it; what fails is drawn when it is asked for. */
 export function drawSoon(db: Db, renderer: Renderer, setId: string): void {
-  drawnIcons(db, renderer, setId, 'all').catch(() => undefined)
+  drawStale(db, renderer, setId, 'all').catch(() => undefined)
 }
 
-type Row = Awaited<ReturnType<typeof iconsOf>>[number]
-
-async function iconsOf(db: Db, setId: string, which: Which) {
-  let query = db
+function iconsOf(db: Db, setId: string, which: Which) {
+  const query = db
     .selectFrom('icons')
     .innerJoin('sets', 'sets.id', 'icons.set_id')
     .leftJoin('drawn', (join) => join.onRef('drawn.set_id', '=', 'icons.set_id').onRef('drawn.icon_id', '=', 'icons.id'))
     .where('icons.set_id', '=', setId)
     .where('icons.deleted_at', 'is', null)
     .select(['icons.id', 'icons.name', 'icons.revision', 'sets.rules_revision as rulesRevision'])
-    .select(['drawn.icon_revision as drawnOf', 'drawn.rules_revision as drawnUnder', 'drawn.drawn_by as drawnBy', 'drawn.current', 'drawn.light', 'drawn.dark', 'drawn.problem'])
+    .select(['drawn.icon_revision as drawnOf', 'drawn.rules_revision as drawnUnder', 'drawn.drawn_by as drawnBy'])
     .orderBy('icons.position')
-  if (which !== 'all') query = 'first' in which ? query.limit(which.first) : query.where('icons.id', 'in', which.ids)
-  const own = await fingerprint()
-  return (await query.execute()).map((row) => ({ ...row, isDrawn: row.drawnOf === row.revision && row.drawnUnder === row.rulesRevision && row.drawnBy === own }))
+  if (which === 'all') return query
+  return 'first' in which ? query.limit(which.first) : query.where('icons.id', 'in', which.ids)
 }
 
-function asDrawn({ id, name, isDrawn, current, light, dark, problem }: Row): DrawnIcon {
-  if (!isDrawn) return { id, name, pending: true }
-  return current !== null && light !== null && dark !== null ? { id, name, svg: { current, light, dark } } : { id, name, problem: problem ?? 'It cannot be drawn.' }
-}
+type Row = Awaited<ReturnType<ReturnType<typeof iconsOf>['execute']>>[number]
+
+/** Whether what is kept of an icon is of its last change, under the rules of now, and by this program. */
+const holds = ({ revision, rulesRevision, drawnOf, drawnUnder, drawnBy }: Row, own: string): boolean => drawnOf === revision && drawnUnder === rulesRevision && drawnBy === own
 
 type Stale = Pick<Row, 'id' | 'revision' | 'rulesRevision'>
 
