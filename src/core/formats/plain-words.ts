@@ -48,7 +48,7 @@ export function schemaSentence(error: z.ZodError): string {
   const field = path.at(-1)
   if (field === undefined) return `The whole ${message}.`
   const place = placeOf(path.slice(0, -1)), name = typeof field === 'number' ? `entry ${field + 1}` : String(field)
-  return place ? `At ${place}: ${name} ${message}.` : `${name} ${message}.`
+  return place ? `At ${place}: ${name} ${message}.` : `“${name}” ${message}.`
 }
 
 /** The first thing a schema found wrong with something that people know by a name, as a sentence about it. */

@@ -46,7 +46,8 @@ export function readSetFile(text: string): Reading {
   }
   if (!isRecord(value) || value.format !== 'wise-square-set') return fail('not-a-set', 'This is not a Wise Square set file.')
   if (value.version !== VERSION) {
-    return fail('version', `This set file is of version ${String(value.version).slice(0, 20)}; this program reads version ${VERSION}.`)
+    const { version } = value, isSaid = typeof version === 'number' || typeof version === 'string'
+    return fail('version', isSaid ? `This set file is of version ${String(version).slice(0, 20)}; this program reads version ${VERSION}.` : 'This set file does not say of which version it is.')
   }
   const tooMuch = excess(value)
   if (tooMuch) return fail('too-large', tooMuch)

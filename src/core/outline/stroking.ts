@@ -9,6 +9,7 @@ import { Vertices } from '../planar/vertices'
 import { dashes } from './dash'
 import { cap, type CapStyle, join, type JoinStyle } from './joint'
 import { disc, ribbon } from './ribbon'
+import { smoothParts } from './smooth-parts'
 
 /** How a path is stroked. Lengths in grid units; `position` is where the stroke lies on closed contours, open ones are stroked on centre. */
 export type Stroke = {
@@ -66,7 +67,13 @@ export function strokePieces(path: Path, half: number, stroke: Stroke): Path {
       }
       for (const segment of segments) {
         keepTime()
-        pieces.push(...ribbon(segment, half))
+        const parts = smoothParts(segment)
+        for (const one of parts) pieces.push(...ribbon(one, half))
+        // Where a curve stands still and turns back it has a node that nobody drew.
+        parts.slice(1).forEach((one, i) => {
+          const back = directionAt(parts[i]!, 1)
+          stars.push({ at: one.from, directions: [{ x: -back.x, y: -back.y }, directionAt(one, 0)], ends: [], join: stroke.join })
+        })
       }
       segments.forEach((segment, i) => {
         const before = segments[i - 1] ?? (closed ? last : null)
