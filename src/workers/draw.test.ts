@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { drawPicture as drawPictureType } from './draw'
 import type { Answered, Asked } from './draw.worker'
 
 /** A worker that answers as the test has it: a picture, or what it does for a document. */
@@ -38,7 +39,7 @@ class FakeWorker {
 }
 
 describe('pictures drawn in a worker', () => {
-  let drawPicture: typeof import('./draw').drawPicture
+  let drawPicture: typeof drawPictureType
   beforeEach(async () => {
     vi.useFakeTimers()
     vi.resetModules()
