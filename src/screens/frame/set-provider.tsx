@@ -2,6 +2,7 @@
 
 import { createContext, type ReactNode, startTransition, useContext, useEffect, useState } from 'react'
 import { useStore } from 'zustand'
+import { changeProblem } from '@/core/formats/change-problem'
 import { overlay } from '@/core/formats/writes'
 import { beginning } from '@/core/set/history'
 import type { IconSet } from '@/core/set/set'
@@ -38,6 +39,7 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
         }
         // A whole stage is drawn piece by piece, so that the page answers meanwhile.
         startTransition(() => setOpened({ session }))
+        window.requestIdleCallback?.(() => warmUp(from))
       },
       (error: unknown) => !isLeft && setOpened({ fault: error instanceof Error ? error : new Error(String(error)) }),
     )
@@ -62,6 +64,9 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
   }
   return <SessionContext value={opened.session}>{children}</SessionContext>
 }
+
+/** Reads what the first edit would else have to wait for: the schema is made ready where it is first used. */
+const warmUp = (set: IconSet): void => void changeProblem({ ...set, icons: [] }, { ...set, icons: set.icons.slice(0, 1) })
 
 function Opening() {
   return (
