@@ -15,6 +15,8 @@ test('drawings that come to too much take nothing else down: shelf, bench, revie
   const id = await imported(page, setFileOf(rules, 'Squall', { dashes: dashes!, mirrors: [...mirrors!, box], flat: flat!, far: far!, sound: [box] }))
   await page.goto('/')
   const row = page.getByRole('row').filter({ has: page.getByRole('link', { name: 'Squall', exact: true }) })
+  // What is out of sight on a long shelf is not asked for.
+  await row.scrollIntoViewIfNeeded()
   await expect(row.getByRole('img', { name: /^dashes cannot be drawn\. “Rope” comes to billions of dashes; at most 10,000 are drawn\.$/ })).toBeVisible()
   await expect(row.getByRole('img', { name: 'sound', exact: true })).toBeVisible()
 
