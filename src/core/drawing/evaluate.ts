@@ -2,7 +2,7 @@ import { isTimed, timed } from '../geometry/deadline'
 import { type Path, polyline, transformPath } from '../geometry/path'
 import { distance } from '../geometry/point'
 import { line, type Segment } from '../geometry/segment'
-import { SAME_POINT } from '../geometry/tolerance'
+import { FAR, SAME_POINT } from '../geometry/tolerance'
 import type { Transform } from '../geometry/transform'
 import { combine } from '../planar/boolean'
 import { clipped } from './clip'
@@ -129,8 +129,6 @@ function isWithinReach(segment: Segment): boolean {
   return segment.kind !== 'arc' || (isNear(segment.rx) && isNear(segment.ry))
 }
 
-/** How far from the origin anything may be drawn, in grid units: a hundred times as far as any coordinate that can be typed. */
-const FAR = 1e8
 const isNear = (x: number): boolean => Math.abs(x) <= FAR
 
 function ownShapes(object: DrawingObject, values: NamedValues): readonly Shape[] {

@@ -32,3 +32,9 @@ export const SMOOTH = 8.7e-3
 
 /** By how much of its radius the usual four cubics miss a circle: what recognising one has to allow. */
 export const FOUR_CUBICS = 3e-4
+
+/** Below this share of a cubic's size its speed is none, so that it stands still and turns back there: more than the roots of its slope are off by. */
+export const STILL = 1e-7
+
+/** How far from the origin anything is drawn: a hundred times as far as any coordinate that can be typed, and no further than doubles keep a thousandth. */
+export const FAR = 1e8

@@ -1,13 +1,10 @@
+import { cubicSlope } from '../geometry/cubic'
 import { powers } from '../geometry/curve'
 import { part } from '../geometry/part'
 import { cross, distance, subtract } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
 import { type Cubic, line, pointAt, type Segment } from '../geometry/segment'
-import { cubicSlope } from '../geometry/cubic'
-import { SAME_POINT, SNAP } from '../geometry/tolerance'
-
-/** Below this share of a cubic's size its speed is none: it stands still there and turns back. */
-const STILL = 1e-7
+import { SAME_POINT, SNAP, STILL } from '../geometry/tolerance'
 
 /**
  * A segment as parts that never stand still between their ends: a cubic is cut at its cusps, and one that runs straight is the lines between the
