@@ -29,7 +29,9 @@ test('basics: circles, resizing, rows of copies, rings, turning about a pivot, r
   await bench.drag([3.5, 3.5], [8.5, 3.5], ['Alt'])
   await bench.press('Control+d')
   await bench.press('Control+d')
-  const xs = await page.getByRole('button', { name: /^x of Rectangle/ }).allTextContents()
+  const cells = page.getByRole('button', { name: /^x of Rectangle/ })
+  await expect(cells).toHaveCount(4)
+  const xs = await cells.allTextContents()
   expect(xs.map(Number).sort((a, b) => a - b)).toEqual([2, 7, 12, 17])
   await clear(bench)
 

@@ -2,6 +2,7 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type CSSProperties, type ReactNode, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { observeRect } from './observe-rect'
 
 /** Cells of one size in rows, as many as fit; only those in sight are there. `cell` draws the one of a number. */
 export function VirtualGrid({ count, width, height, label, className, style, cell }: {
@@ -23,7 +24,7 @@ export function VirtualGrid({ count, width, height, label, className, style, cel
     return () => observer.disconnect()
   }, [])
   const columns = Math.max(1, Math.floor(room / width))
-  const virtual = useVirtualizer({ count: room > 0 ? Math.ceil(count / columns) : 0, getScrollElement: () => scroller.current, estimateSize: () => height, overscan: 2, paddingStart: PADDING, paddingEnd: PADDING })
+  const virtual = useVirtualizer({ count: room > 0 ? Math.ceil(count / columns) : 0, getScrollElement: () => scroller.current, observeElementRect: observeRect, estimateSize: () => height, overscan: 2, paddingStart: PADDING, paddingEnd: PADDING })
   useEffect(() => virtual.measure(), [virtual, height])
   return (
     <div ref={scroller} className={className} style={style}>

@@ -2,7 +2,8 @@ import type { DrawingObject } from '../core/drawing/object'
 import type { Ground } from '../core/formats/svg-paint'
 import type { Rules } from '../core/rules/rules'
 import { drawing, type Icon } from '../core/set/set'
-import type { Answered, Asked, SentDrawing } from './draw.worker'
+import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
+import type { OpticalOffset } from '../core/proof/optical-centre'
 import { Numbers } from './numbered'
 
 /** What a picture shows: a document, or a drawing under rules in the colours for a ground. */
@@ -14,7 +15,7 @@ export const sourceOf = (icon: Icon, rules: Rules, ground: Ground): Source => ({
 /** A picture, or why there is none. */
 export type Picture = { readonly image: ImageData; readonly problem?: undefined } | { readonly image?: undefined; readonly problem: string }
 
-type Job = { readonly source: Source; readonly pixels: number | null; readonly done: (answer: Answered) => void }
+type Job = { readonly source: Source; readonly wanted: Wanted; readonly done: (answer: Answered) => void }
 
 /** How many jobs a worker has at once: enough that it never waits for the page, few enough that what is no longer wanted is not drawn. */
 const AHEAD = 4
@@ -49,7 +50,7 @@ class Drawer {
       if (!job) return
       const id = this.nextId++
       this.inWork.set(id, job)
-      this.worker.postMessage({ id, drawing: this.sent(job.source), pixels: job.pixels } satisfies Asked)
+      this.worker.postMessage({ id, drawing: this.sent(job.source), wanted: job.wanted } satisfies Asked)
       if (this.inWork.size === 1) this.watch()
     }
   }
@@ -115,7 +116,7 @@ class Drawer {
 /** One worker for drawings, which may take long, and one for documents, which are drawn already: siblings never wait for what is on the square. */
 const drawings = new Drawer(), documents = new Drawer()
 
-const ask = (source: Source, pixels: number | null, done: Job['done']): (() => void) => ('svg' in source ? documents : drawings).ask({ source, pixels, done })
+const ask = (source: Source, wanted: Wanted, done: Job['done']): (() => void) => ('svg' in source ? documents : drawings).ask({ source, wanted, done })
 
 /** Draws a picture, so many pixels along a side, in a worker: the pointer never waits for it. `done` is told once, unless the job is given up by what is returned. */
 export function drawPicture(source: Source, pixels: number, done: (picture: Picture) => void): () => void {
@@ -127,4 +128,8 @@ export const pictureOf = (source: Source, pixels: number): Promise<Picture> => n
 
 /** The document of an icon, computed in the worker; or why there is none. */
 export const documentOf = (icon: Icon, rules: Rules, ground: Ground): Promise<{ svg?: string; problem?: string }> =>
-  new Promise((done) => ask(sourceOf(icon, rules, ground), null, (answer) => done('svg' in answer ? { svg: answer.svg } : { problem: 'problem' in answer ? answer.problem : '' })))
+  new Promise((done) => ask(sourceOf(icon, rules, ground), 'document', (answer) => done('svg' in answer ? { svg: answer.svg } : { problem: 'problem' in answer ? answer.problem : '' })))
+
+/** How far the optical middle of objects is from the middle of the square, computed in the worker (null where there is none); returns the way to give it up. */
+export const offsetOf = (objects: readonly DrawingObject[], rules: Rules, done: (offset: OpticalOffset | null) => void): (() => void) =>
+  ask({ objects, rules, ground: 'light' }, 'optical offset', (answer) => done('offset' in answer ? answer.offset : null))

@@ -4,8 +4,9 @@ import { drawingProblem, iconSvg } from '../core/formats/drawn'
 import { straightAlpha } from '../core/formats/png'
 import type { Ground } from '../core/formats/svg-paint'
 import { bringClock } from '../core/geometry/deadline'
+import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
-import type { Icon } from '../core/set/set'
+import { drawing as iconDrawing, type Icon } from '../core/set/set'
 import { type Numbered, Things } from './numbered'
 
 /** What is drawn: a document, or objects under rules in the colours for a ground. */
@@ -13,13 +14,17 @@ export type SentDrawing =
   | { readonly svg: string }
   | { readonly objects: Numbered<readonly Numbered<DrawingObject>[]>; readonly rules: Numbered<Rules>; readonly ground: Ground }
 
-/** A picture that is asked for, so many pixels along a side, or only its document (`pixels` null); or numbers that are no longer needed. */
-export type Asked = { readonly id: number; readonly drawing: SentDrawing; readonly pixels: number | null } | { readonly forget: readonly number[] }
+/** What is asked of a drawing: a picture, so many pixels along a side, its document, or how far its optical middle is off. */
+export type Wanted = number | 'document' | 'optical offset'
 
-/** What became of it: straight-alpha pixels (rows of R, G, B, A bytes) or the document, or why there is none. After `broken` the worker is of no more use. */
+/** What is asked for, or numbers that are no longer needed. */
+export type Asked = { readonly id: number; readonly drawing: SentDrawing; readonly wanted: Wanted } | { readonly forget: readonly number[] }
+
+/** What became of it: straight-alpha pixels (rows of R, G, B, A bytes), the document or the offset, or why there is none. After `broken` the worker is of no more use. */
 export type Answered = { readonly id: number } & (
   | { readonly data: Uint8ClampedArray<ArrayBuffer> }
   | { readonly svg: string }
+  | { readonly offset: OpticalOffset | null }
   | { readonly problem: string; readonly broken?: true }
 )
 
@@ -42,13 +47,14 @@ self.onmessage = async ({ data: asked }: MessageEvent<Asked>) => {
   postMessage(answer, { transfer: 'data' in answer ? [answer.data.buffer] : [] })
 }
 
-async function answered({ id, drawing, pixels }: Exclude<Asked, { forget: unknown }>): Promise<Answered> {
+async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>): Promise<Answered> {
   try {
+    if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
     const svg = documentOf(drawing)
-    if (pixels === null) return { id, svg }
+    if (wanted === 'document') return { id, svg }
     ready ??= initWasm(fetch(new URL('@resvg/resvg-wasm/index_bg.wasm', import.meta.url)))
     await ready
-    return { id, data: rasterised(svg, pixels) }
+    return { id, data: rasterised(svg, wanted) }
   } catch (error) {
     if (error instanceof WebAssembly.RuntimeError) return { id, problem: 'It cannot be drawn: the rasteriser gave up.', broken: true }
     return { id, problem: error instanceof Error ? drawingProblem(error) : `It cannot be drawn: ${String(error)}` }
@@ -57,10 +63,20 @@ async function answered({ id, drawing, pixels }: Exclude<Asked, { forget: unknow
 
 function documentOf(drawing: SentDrawing): string {
   if ('svg' in drawing) return drawing.svg
-  const rules = things.take(drawing.rules) as Rules
-  // One icon for each list of objects, so that what is known of it serves every size.
-  const icon = things.take(drawing.objects, (objects) => iconOf(objects.map((one) => things.take(one) as DrawingObject), rules)) as Icon
+  const { icon, rules } = taken(drawing)
   return iconSvg(icon, rules, drawing.ground)
+}
+
+function offsetOf(drawing: SentDrawing): OpticalOffset | null {
+  if ('svg' in drawing) return null
+  const { icon, rules } = taken(drawing)
+  return opticalOffset(iconDrawing(icon), rules)
+}
+
+/** The drawing that was sent: one icon for each list of objects, so that what is known of it serves whatever is asked. */
+function taken({ objects, rules: sent }: Exclude<SentDrawing, { svg: unknown }>): { icon: Icon; rules: Rules } {
+  const rules = things.take(sent) as Rules
+  return { icon: things.take(objects, (list) => iconOf(list.map((one) => things.take(one) as DrawingObject), rules)) as Icon, rules }
 }
 
 const iconOf = (objects: DrawingObject[], rules: Rules): Icon => ({ id: 'icon', name: 'icon', masters: [{ base: rules.grid.size, objects }] })

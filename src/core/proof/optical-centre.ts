@@ -1,11 +1,36 @@
+import { OutOfTime, timed } from '../geometry/deadline'
 import { measure } from '../geometry/measure'
 import type { Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { pointAt } from '../geometry/segment'
 import type { Circle } from '../geometry/solve'
+import { tidy } from '../geometry/tidy'
+import { evaluateAll } from '../drawing/evaluate'
+import type { DrawingObject } from '../drawing/object'
 import type { Shape } from '../drawing/shape'
 import { strokedArea } from '../outline/stroking'
 import { combine } from '../planar/boolean'
+import type { Rules } from '../rules/rules'
+
+/** How far the optical middle of something is from the middle of the square, in grid units: by the ink that is painted and by the least circle around it. */
+export type OpticalOffset = { readonly ink: Point; readonly circle: Point }
+
+/** How far the optical middle of objects is off; null where nothing is painted, or it cannot be computed in time. */
+export function opticalOffset(objects: readonly DrawingObject[], rules: Rules): OpticalOffset | null {
+  const ink = inkWithin(objects, rules), centroid = inkCentroid(ink), around = enclosingCircle(ink), middle = rules.grid.size / 2
+  if (!centroid || !around) return null
+  const off = ({ x, y }: Point): Point => ({ x: tidy(x - middle), y: tidy(y - middle) })
+  return { ink: off(centroid), circle: off(around.centre) }
+}
+
+function inkWithin(objects: readonly DrawingObject[], rules: Rules): Path {
+  try {
+    return timed(() => inkOf(evaluateAll(objects, rules)))
+  } catch (error) {
+    if (error instanceof OutOfTime) return []
+    throw error
+  }
+}
 
 /** What shapes paint, whatever the colour, as one area. */
 export function inkOf(shapes: readonly Shape[]): Path {

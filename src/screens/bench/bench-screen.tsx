@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { useCommandSet } from '@/ui/commands'
 import { NameDialog } from '@/ui/name-dialog'
+import { useParts } from '@/ui/parts'
 import { shown } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
@@ -63,6 +64,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
   }, [bench])
 
   useEffect(() => bench.calm.follow(), [bench])
+  const parts = useParts(3)
 
   // What an undone step took away cannot stay selected or stepped into.
   useEffect(
@@ -85,10 +87,10 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
           <OpenIconCrumb />
         </SetBar>
         <ToolLine commands={commands} />
-        <Family />
+        {parts > 0 ? <Family /> : <div className="row-span-2 border-r border-hair bg-sheet" />}
         <StageOrEmpty bench={bench} tools={tools} />
-        <Proofs />
-        <Ledger />
+        {parts > 1 ? <Proofs /> : <div className="row-span-2 border-l border-ink bg-sheet" />}
+        {parts > 2 ? <Ledger /> : <div className="border-t border-ink bg-sheet" />}
         <LostDialog />
       </div>
     </BenchContext>
@@ -103,7 +105,10 @@ function OpenIconCrumb() {
   const { setId } = useSession().getState()
   const base = useSessionState((state) => shown(state).rules.grid.size)
   useEffect(() => {
-    if (name !== undefined) window.history.replaceState(window.history.state, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`)
+    if (name === undefined) return
+    // The browser takes its time over an address: not in the task that shows the icon.
+    const later = setTimeout(() => window.history.replaceState(window.history.state, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`))
+    return () => clearTimeout(later)
   }, [setId, name])
   if (name === undefined) return null
   return (

@@ -25,7 +25,10 @@ describe('what stands beside the square', () => {
     const stop = calm.follow()
     const name = () => calm.store.getState().set.name
     commit(session, named('Mole'), 'rename')
-    expect(name()).toBe('Mole')
+    const beside = () => calm.beside.getState().set.name
+    expect([name(), beside()]).toEqual(['Mole', 'Pier'])
+    vi.advanceTimersByTime(1)
+    expect(beside()).toBe('Mole')
     show(session, named('Jetty'))
     show(session, named('Wharf'))
     expect(name()).toBe('Mole')

@@ -10,19 +10,22 @@ const AT_LAST = 320
 const EACH = 5
 
 /**
- * The set as it is shown, for all that stands beside the square: at once when an edit is done, now and then while one is in hand, so that
- * the hand never waits for it.
+ * The set as it is shown, for all that stands around the square: under it at once when an edit is done (`store`), beside it in a task of its own
+ * (`beside`); now and then while one is in hand, so that the hand never waits for it.
  */
 export class Calm {
   readonly store: StoreApi<{ readonly set: IconSet; readonly inHand: boolean }>
+  readonly beside: StoreApi<{ readonly set: IconSet }>
   private following = false
   private timer: ReturnType<typeof setTimeout> | undefined
+  private later: ReturnType<typeof setTimeout> | undefined
   private idle = 0
   private wished: (() => IconSet) | null = null
 
   /** `size` is how many objects the drawing has. */
   constructor(private readonly session: Session, private readonly size: () => number) {
     this.store = createStore(() => ({ set: shown(session.getState()), inHand: false }))
+    this.beside = createStore(() => ({ set: shown(session.getState()) }))
   }
 
   /** Keeps in step with the session; returns the way to stop. */
@@ -36,6 +39,8 @@ export class Calm {
     return () => {
       this.following = false
       this.forget()
+      clearTimeout(this.later)
+      this.later = undefined
       unsubscribe()
     }
   }
@@ -50,7 +55,12 @@ export class Calm {
   private show(set: IconSet, inHand: boolean): void {
     this.forget()
     const now = this.store.getState()
-    if (set !== now.set || inHand !== now.inHand) this.store.setState({ set, inHand })
+    if (set === now.set && inHand === now.inHand) return
+    this.store.setState({ set, inHand })
+    this.later ??= setTimeout(() => {
+      this.later = undefined
+      this.beside.setState({ set: this.store.getState().set })
+    })
   }
 
   private forget(): void {

@@ -19,7 +19,8 @@ export function useBench(): Bench {
 
 export const useBenchState = <T,>(select: (state: BenchState) => T): T => useStore(useBench().store, select)
 
-const iconIn = ({ icons }: IconSet, open: string | null): Icon | null => icons.find(({ id }) => id === open) ?? icons[0] ?? null
+/** The open icon of a set: the first where it is no longer there, null where there is none. */
+export const iconIn = ({ icons }: Pick<IconSet, 'icons'>, open: string | null): Icon | null => icons.find(({ id }) => id === open) ?? icons[0] ?? null
 
 /** What is read of the open icon as it is shown, the edit in hand included (null in an empty set); draws again only when that differs. */
 export function useShownIcon<T>(read: (icon: Icon | null) => T): T {
@@ -27,13 +28,16 @@ export function useShownIcon<T>(read: (icon: Icon | null) => T): T {
   return useSessionState((state) => read(iconIn(shown(state), open)))
 }
 
-/** The open icon as it is shown beside the square: an edit in hand comes there now and then. */
+/** The open icon as it is shown under the square: an edit in hand comes there now and then. */
 export function useCalmIcon(): Icon | null {
   const open = useBenchState(({ icon }) => icon)
   return useCalmSet((set) => iconIn(set, open))
 }
 
-/** What is read of the set as it is shown beside the square; while something is in hand it is drawn piece by piece, between the hand's moves. */
+/** What is read of the set as it is shown beside the square, where it comes a task later than under it. */
+export const useSetBeside = <T,>(read: (set: IconSet) => T): T => useStore(useBench().calm.beside, ({ set }) => read(set))
+
+/** What is read of the set as it is shown under the square; while something is in hand it is drawn piece by piece, between the hand's moves. */
 export function useCalmSet<T>(read: (set: IconSet) => T): T {
   const { store } = useBench().calm
   const live = useStore(store, ({ set }) => read(set))
@@ -47,7 +51,7 @@ const NONE: readonly DrawingObject[] = []
 /** The objects of the open icon as they are shown on the square. */
 export const useShownObjects = (): readonly DrawingObject[] => useShownIcon((icon) => (icon ? drawing(icon) : NONE))
 
-/** The objects of the open icon as they are shown beside the square. */
+/** The objects of the open icon as they are shown under the square. */
 export function useCalmObjects(): readonly DrawingObject[] {
   const icon = useCalmIcon()
   return icon ? drawing(icon) : NONE

@@ -15,10 +15,11 @@ import { useFilm } from '@/ui/film'
 import { IconPicture } from '../frame/icon-picture'
 import { commit, shown } from '../frame/session'
 import { useSession, useSessionState } from '../frame/set-provider'
-import { useBench, useCalmIcon, useCalmSet } from './context'
+import { iconIn, useBench, useBenchState, useSetBeside } from './context'
 import { BinDialog } from './bin-dialog'
 import { DRAG_ACCESS } from '@/ui/drag-access'
 import { NameDialog } from '@/ui/name-dialog'
+import { observeRect } from '@/ui/observe-rect'
 import { addIcon, deleteIcon, duplicateIcon, renameIcon } from './icons'
 
 /** A press is a drag once it has travelled. The same object each time: a new one would draw every row again. */
@@ -28,9 +29,10 @@ const AFTER_TRAVEL = { activationConstraint: { distance: 5 } }
 export function Family() {
   const bench = useBench()
   const session = useSession()
-  const icons = useCalmSet((set) => set.icons)
+  const icons = useSetBeside((set) => set.icons)
   const rules = useSessionState((state) => shown(state).rules)
-  const open = useCalmIcon()
+  const openId = useBenchState(({ icon }) => icon)
+  const open = iconIn({ icons }, openId)
   const [naming, setNaming] = useState<Icon | null>(null)
   const [binOpen, setBinOpen] = useState(false)
   const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
@@ -41,6 +43,7 @@ export function Family() {
   const virtual = useVirtualizer({
     count: icons.length,
     getScrollElement: () => scroller.current,
+    observeElementRect: observeRect,
     estimateSize: () => height,
     overscan: 4,
     initialRect: { width: 0, height: 700 },

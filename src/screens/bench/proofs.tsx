@@ -13,13 +13,14 @@ import { type Source, sourceOf } from '@/workers/draw'
 import { IconPicture } from '../frame/icon-picture'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
-import { useCalmIcon, useCalmSet } from './context'
+import { iconIn, useBenchState, useSetBeside } from './context'
 import { MagnifiedPixels } from './magnified-pixels'
 
 /** The icon as it will ship: every delivered size in real pixels on light and dark, one magnified, and beside its siblings. */
 export function Proofs() {
   // What is in hand comes first; the proofs follow as soon as there is time.
-  const icon = useDeferredValue(useCalmIcon())
+  const openId = useBenchState(({ icon: open }) => open)
+  const icon = useDeferredValue(useSetBeside((set) => iconIn(set, openId)))
   const rules = useSessionState((state) => shown(state).rules)
   return (
     <aside aria-label="Proofs" className="row-span-2 flex min-h-0 flex-col overflow-y-auto border-l border-ink bg-sheet">
@@ -109,7 +110,7 @@ function LargerProofs({ name, sizes, light, dark }: { name: string; sizes: reado
 
 /** The icon between its neighbours in the family, at real size. */
 function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
-  const icons = useCalmSet((set) => set.icons)
+  const icons = useSetBeside((set) => set.icons)
   const film = useFilm()
   const ground = film === 'night' ? 'dark' : 'light'
   const size = realSize(rules)

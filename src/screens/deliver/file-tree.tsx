@@ -5,6 +5,7 @@ import { ChevronRight } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
 import type { PlannedFile } from '@/core/formats/delivery'
 import type { Rules } from '@/core/rules/rules'
+import { observeRect } from '@/ui/observe-rect'
 import { IconPicture } from '../frame/icon-picture'
 
 /** Bytes by path, once they are known. */
@@ -27,7 +28,7 @@ export function FileTree({ name, files, sizes, rules }: { name: string; files: r
     return [{ folder, files: list, open }, ...(open ? list.map((file) => ({ file, folder })) : [])]
   })
   const scroller = useRef<HTMLDivElement>(null)
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 6, initialRect: { width: 0, height: 700 } })
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, observeElementRect: observeRect, estimateSize: () => ROW, overscan: 6, initialRect: { width: 0, height: 700 } })
   const toggle = (folder: string) =>
     setSwitched((before) => {
       const next = new Set(before)

@@ -6,6 +6,7 @@ import { realSize } from '@/core/rules/real-size'
 import type { IconSet } from '@/core/set/set'
 import { useFilm } from '@/ui/film'
 import { PixelPicture } from '@/ui/pixel-picture'
+import { observeRect } from '@/ui/observe-rect'
 import { sourceOf } from '@/workers/draw'
 import { IconPicture } from '../frame/icon-picture'
 import type { Changes } from './changes'
@@ -17,7 +18,7 @@ export function Strip({ before, after, changes }: { before: IconSet; after: Icon
   const scroller = useRef<HTMLDivElement>(null)
   const width = (changes ? 2 * size + 36 : size) + 40
   const count = changes ? changes.found.length : before.icons.length
-  const virtual = useVirtualizer({ horizontal: true, count, getScrollElement: () => scroller.current, estimateSize: () => width, overscan: 4, paddingStart: 6, initialRect: { width: 1000, height: 0 } })
+  const virtual = useVirtualizer({ horizontal: true, count, getScrollElement: () => scroller.current, observeElementRect: observeRect, estimateSize: () => width, overscan: 4, paddingStart: 6, initialRect: { width: 1000, height: 0 } })
   useEffect(() => virtual.measure(), [virtual, width])
   return (
     <section aria-label="Before and after" className="h-[124px] overflow-hidden border-t border-ink bg-sheet">

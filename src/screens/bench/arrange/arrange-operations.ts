@@ -1,14 +1,8 @@
 import { type Box, boxAbout } from '@/core/geometry/box'
-import type { Point } from '@/core/geometry/point'
-import { OutOfTime, timed } from '@/core/geometry/deadline'
-import type { Path } from '@/core/geometry/path'
-import { tidy } from '@/core/geometry/tidy'
 import { aligned, type Side, spaced } from '@/core/drawing/arrange'
 import { moveObject } from '@/core/drawing/adjust'
-import { evaluateAll } from '@/core/drawing/evaluate'
-import { enclosingCircle, inkCentroid, inkOf } from '@/core/proof/optical-centre'
+import { opticalOffset } from '@/core/proof/optical-centre'
 import type { DrawingObject } from '@/core/drawing/object'
-import type { Rules } from '@/core/rules/rules'
 import { figure } from '@/ui/sum'
 import { say } from '@/ui/notice'
 import type { Bench } from '../bench'
@@ -45,23 +39,6 @@ export function space(bench: Bench, axis: 'x' | 'y'): void {
   const { gap } = bench.store.getState(), objects = bench.free
   if (objects.length < (gap === null ? 3 : 2)) return say({ text: gap === null ? 'Select three objects or more, or type the gap that two should have.' : 'Select two objects or more.' })
   bench.edit({ kind: 'replace', objects: spaced(objects, bench.rules, axis, gap) }, `Space ${title(objects)} ${axis === 'x' ? 'across' : 'down'}`)
-}
-
-/** How far the optical middle of objects is from the middle of the square, by the ink they paint and by the least circle around it; null where nothing is painted, or it cannot be computed in time. */
-export function opticalOffset(objects: readonly DrawingObject[], rules: Rules): { ink: Point; circle: Point } | null {
-  const ink = inkWithin(objects, rules), centroid = inkCentroid(ink), around = enclosingCircle(ink), middle = rules.grid.size / 2
-  if (!centroid || !around) return null
-  const off = ({ x, y }: Point): Point => ({ x: tidy(x - middle), y: tidy(y - middle) })
-  return { ink: off(centroid), circle: off(around.centre) }
-}
-
-function inkWithin(objects: readonly DrawingObject[], rules: Rules): Path {
-  try {
-    return timed(() => inkOf(evaluateAll(objects, rules)))
-  } catch (error) {
-    if (error instanceof OutOfTime) return []
-    throw error
-  }
 }
 
 /** Brings the optical middle of the selection to the middle of the square. */

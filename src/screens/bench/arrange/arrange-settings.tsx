@@ -8,22 +8,31 @@ import type { Rules } from '@/core/rules/rules'
 import { outermost } from '@/core/drawing/tree'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
+import type { OpticalOffset } from '@/core/proof/optical-centre'
+import { offsetOf } from '@/workers/draw'
 import { useBench, useBenchState, useCalmObjects, useRules } from '../context'
-import { align, type AlignTo, centreOptically, opticalOffset, space } from './arrange-operations'
+import { align, type AlignTo, centreOptically, space } from './arrange-operations'
 
 const SIDES: readonly (readonly [Side, LucideIcon])[] = [['left', AlignStartVertical], ['centre', AlignCenterVertical], ['right', AlignEndVertical], ['top', AlignStartHorizontal], ['middle', AlignCenterHorizontal], ['bottom', AlignEndHorizontal]]
 
 const button = 'grid h-6 w-[22px] place-items-center hover:bg-film'
 
-/** Milliseconds without an edit after which the optical offset is computed: the proofs come first. */
+/** Milliseconds without an edit after which the optical offset is asked for: the proofs come first. */
 const REST = 150
 
 /** How far off the middle objects are, a little after they came to rest; until then what it was. */
-function useOffset(objects: readonly DrawingObject[], rules: Rules): ReturnType<typeof opticalOffset> {
-  const [off, setOff] = useState<ReturnType<typeof opticalOffset>>(null)
+function useOffset(objects: readonly DrawingObject[], rules: Rules): OpticalOffset | null {
+  const [off, setOff] = useState<OpticalOffset | null>(null)
   useEffect(() => {
-    const timer = setTimeout(() => setOff(objects.length > 0 && objects.length <= 40 ? opticalOffset(objects, rules) : null), REST)
-    return () => clearTimeout(timer)
+    let giveUp = () => undefined as void
+    const timer = setTimeout(() => {
+      if (objects.length === 0 || objects.length > 40) setOff(null)
+      else giveUp = offsetOf(objects, rules, setOff)
+    }, REST)
+    return () => {
+      clearTimeout(timer)
+      giveUp()
+    }
   }, [objects, rules])
   return off
 }

@@ -17,6 +17,7 @@ import { type Assembly, type DrawingObject, isContainer } from '@/core/drawing/o
 import { countObjects, outermost } from '@/core/drawing/tree'
 import { DRAG_ACCESS } from '@/ui/drag-access'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
+import { observeRect } from '@/ui/observe-rect'
 import { benchMenu } from '../commands'
 import { useSessionState } from '../../frame/set-provider'
 import { guidesOf, referencesOf } from '@/core/set/set'
@@ -137,13 +138,16 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
   const selection = useBenchState((state) => state.selection)
   const linked = useBenchState((state) => state.linked)
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
-  const rows = useMemo(() => rowsOf(objects, folded), [objects, folded])
+  const all = useMemo(() => rowsOf(objects, folded), [objects, folded])
+  // A new row comes in a task of its own, after the square has shown the object.
+  const before = useDeferredValue(all)
+  const rows = all.length > before.length ? before : all
   // The same list as long as the order is the same: a new one would draw every row again.
   const order = rows.map(({ object }) => object.id).join()
   const ids = useMemo(() => order.split(','), [order])
   const onFold = useCallback((id: string) => setFolded((before) => toggled(before, id)), [])
   // Only the rows in sight are there, and a screenful around them.
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8, scrollMargin: HEAD, scrollPaddingStart: HEAD, initialRect: { width: 0, height: 8 * ROW } })
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, observeElementRect: observeRect, estimateSize: () => ROW, overscan: 8, scrollMargin: HEAD, scrollPaddingStart: HEAD, initialRect: { width: 0, height: 8 * ROW } })
   const selected = outermost(objects, selection)
   const firstSelected = selected[0]?.id
   // What is selected on the square comes into sight here, once the square has shown it.
