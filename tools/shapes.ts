@@ -1,4 +1,4 @@
-import type { Path } from '../src/core/geometry/path'
+import { type Path, polyline, transformPath } from '../src/core/geometry/path'
 import type { Point } from '../src/core/geometry/point'
 import type { Segment } from '../src/core/geometry/segment'
 
@@ -104,4 +104,14 @@ function polygonShape(name: string, points: readonly Point[]): Shape {
       return least
     },
   }
+}
+
+/** A shape a little off: its nodes where it is all straight, else the whole of it moved, turned and stretched. */
+export function jittered(path: Path, off: number, next: () => number): Path {
+  const by = () => off * (2 * next() - 1)
+  if (path.some(({ segments }) => segments.some(({ kind }) => kind !== 'line'))) {
+    const grown = 1 + by(), turned = by()
+    return transformPath(path, next() < 0.5 ? [grown, turned, -turned, grown, by(), by()] : [1 + by(), by(), by(), 1 + by(), by(), by()])
+  }
+  return path.map(({ segments }) => polyline(segments.map(({ from }) => ({ x: from.x + by(), y: from.y + by() })), true))
 }

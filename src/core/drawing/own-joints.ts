@@ -1,7 +1,8 @@
 import type { Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { SAME_POINT } from '../geometry/tolerance'
-import { type Stroke, strokedArea } from '../outline/stroking'
+import type { Stroke } from '../outline/stroke'
+import { strokedArea } from '../outline/stroking'
 import type { Node, PathObject } from './object'
 
 const hasOwn = ({ join, cap }: Node): boolean => join !== undefined || cap !== undefined

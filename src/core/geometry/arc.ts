@@ -1,4 +1,4 @@
-import type { Point } from './point'
+import { hypot, type Point } from './point'
 import type { Arc } from './segment'
 import { apply, type Transform } from './transform'
 
@@ -44,6 +44,28 @@ export function arcCentre(arc: Arc): ArcCentre {
   }
 }
 
+/** How near half a turn an arc's centre is decided by what rounding leaves of its chord, in radians. */
+const NEAR_HALF = 0.02
+
+/** By what share radii may differ and be the same. */
+const SAME_RADIUS = 1e-12
+
+/**
+ * An arc with its radii such that it keeps its centre: near half a turn a chord that is off by a little moves the centre by the root of it. Elsewhere the arc
+ * itself. Its ends lie near the ellipse about the centre.
+ */
+export function keepingCentre(arc: Arc, { centre, rx, ry, extent }: ArcCentre): Arc {
+  if (Math.abs(Math.abs(extent) - Math.PI) > NEAR_HALF) return arc
+  const cos = Math.cos(arc.turn), sin = Math.sin(arc.turn)
+  // In the axes in which the ellipse is the unit circle.
+  const px = (cos * (arc.from.x - centre.x) + sin * (arc.from.y - centre.y)) / rx, py = (cos * (arc.from.y - centre.y) - sin * (arc.from.x - centre.x)) / ry
+  const qx = (cos * (arc.to.x - centre.x) + sin * (arc.to.y - centre.y)) / rx, qy = (cos * (arc.to.y - centre.y) - sin * (arc.to.x - centre.x)) / ry
+  const chord = hypot(qx - px, qy - py), turning = px * qy - py * qx
+  const aside = turning / chord, k = hypot(chord / 2, aside)
+  const large = Math.abs(aside) > 1e-8 && turning < 0 === arc.sweep
+  return Math.abs(k - 1) < SAME_RADIUS ? { ...arc, large } : { ...arc, rx: k * arc.rx, ry: k * arc.ry, large }
+}
+
 /** The point of an ellipse at an angle measured before its turn. */
 export function arcFromAngles(centre: Point, rx: number, ry: number, turn: number, angle: number): Point {
   const x = rx * Math.cos(angle), y = ry * Math.sin(angle)
@@ -55,7 +77,7 @@ export function arcFromAngles(centre: Point, rx: number, ry: number, turn: numbe
 /** The radii and turn (radians) of the image of a unit circle under the linear part of a map: its singular values. */
 export function ellipseAxes(a: number, b: number, c: number, d: number): { rx: number; ry: number; turn: number } {
   const e = (a + d) / 2, f = (a - d) / 2, g = (b + c) / 2, h = (b - c) / 2
-  const q = Math.hypot(e, h), r = Math.hypot(f, g)
+  const q = hypot(e, h), r = hypot(f, g)
   const rx = q + r, ry = Math.abs(q - r)
   if (r <= 1e-12 * q) return { rx, ry, turn: 0 }
   return { rx, ry, turn: (Math.atan2(h, e) + Math.atan2(g, f)) / 2 }

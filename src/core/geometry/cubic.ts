@@ -1,4 +1,4 @@
-import { cross, dot, mix, type Point, point } from './point'
+import { cross, dot, hypot, mix, type Point, point } from './point'
 import type { Cubic } from './segment'
 
 export const cubic = (from: Point, c1: Point, c2: Point, to: Point): Cubic => ({ kind: 'cubic', from, c1, c2, to })
@@ -29,7 +29,7 @@ export function cubicBend({ from, c1, c2, to }: Cubic, t: number): Point {
  * largest second derivative from its chord).
  */
 export function sag({ from, c1, c2, to }: Cubic): number {
-  return 0.75 * Math.max(Math.hypot(from.x - 2 * c1.x + c2.x, from.y - 2 * c1.y + c2.y), Math.hypot(c1.x - 2 * c2.x + to.x, c1.y - 2 * c2.y + to.y))
+  return 0.75 * Math.max(hypot(from.x - 2 * c1.x + c2.x, from.y - 2 * c1.y + c2.y), hypot(c1.x - 2 * c2.x + to.x, c1.y - 2 * c2.y + to.y))
 }
 
 /** Both parameters at which a cubic crosses itself, the lesser first; null when it does not. In closed form: the chord of P(s) − P(t) over s − t vanishes. */

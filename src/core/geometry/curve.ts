@@ -1,7 +1,7 @@
 import { type ArcCentre, arcCentre } from './arc'
 import type { Box } from './box'
 import { parameterOnCubic } from './cubic'
-import { distance, type Point } from './point'
+import { distance, hypot, type Point } from './point'
 import { rootsOnUnit } from './roots'
 import { type Arc, type Cubic, type Line, pointAt, type Segment, segmentBounds } from './segment'
 
@@ -109,7 +109,7 @@ function nearestOnArc(arc: Arc, round: Round, p: Point): number {
       if (Math.abs(step) < 1e-15) break
     }
     const t = arcParameter(round, angle)
-    const away = Math.hypot(rx * Math.cos(angle) - px, ry * Math.sin(angle) - py)
+    const away = hypot(rx * Math.cos(angle) - px, ry * Math.sin(angle) - py)
     if (t <= 1 && away < least) {
       least = away
       best = t

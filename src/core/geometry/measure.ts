@@ -2,7 +2,7 @@ import { arcCentre } from './arc'
 import { sweptTwice } from './area'
 import { boxUnion, type Box } from './box'
 import type { Path } from './path'
-import type { Point } from './point'
+import { hypot, type Point } from './point'
 import { pointAt, type Segment, segmentBounds } from './segment'
 import { slopeAt } from './slope'
 
@@ -44,7 +44,7 @@ export function measure(path: Path): Measures {
 
 /** The length of a segment: exact for lines and circular arcs, within 1e-9 of it for ellipses and cubics. */
 export function segmentLength(segment: Segment): number {
-  if (segment.kind === 'line') return Math.hypot(segment.to.x - segment.from.x, segment.to.y - segment.from.y)
+  if (segment.kind === 'line') return hypot(segment.to.x - segment.from.x, segment.to.y - segment.from.y)
   if (segment.kind === 'arc') {
     const { rx, ry, extent } = arcCentre(segment)
     if (rx === ry) return rx * Math.abs(extent)
@@ -63,7 +63,7 @@ const integral = (a: number, b: number, f: (t: number) => number): number => GAU
 
 const speed = (segment: Segment, t: number): number => {
   const d = slopeAt(segment, t)
-  return Math.hypot(d.x, d.y)
+  return hypot(d.x, d.y)
 }
 
 /** The shares of a segment in the moments of area: ½∮x²dy and −½∮y²dx (Green). */

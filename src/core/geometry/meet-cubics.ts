@@ -1,9 +1,9 @@
-import { sag, selfMeeting } from './cubic'
+import { selfMeeting } from './cubic'
 import { powers, product, type Round, toUnitCircle } from './curve'
 import { keepTime } from './deadline'
 import type { Meeting } from './intersect'
 import { onArc } from './meet-lines-arcs'
-import { cross, distance, dot, type Point, subtract } from './point'
+import { cross, distance, dot, hypot, type Point, subtract } from './point'
 import { rootsOnUnit } from './roots'
 import { type Cubic, type Line, pointAt } from './segment'
 
@@ -12,7 +12,7 @@ const clamp = (t: number): number => Math.max(0, Math.min(1, t))
 /** Meetings of a cubic (s) with a line (t): the cubic's distance from the line is a polynomial of degree three. */
 export function cubicLine(cubic: Cubic, line: Line, tolerance: number): Meeting[] {
   const d = subtract(line.to, line.from)
-  const length = Math.hypot(d.x, d.y)
+  const length = hypot(d.x, d.y)
   const away = (p: Point) => cross(d, subtract(p, line.from)) / length
   const a0 = away(cubic.from), a1 = away(cubic.c1), a2 = away(cubic.c2), a3 = away(cubic.to)
   if ((a0 > tolerance && a1 > tolerance && a2 > tolerance && a3 > tolerance) || (a0 < -tolerance && a1 < -tolerance && a2 < -tolerance && a3 < -tolerance)) return []
@@ -29,7 +29,7 @@ export function cubicArc(cubic: Cubic, arc: Round, tolerance: number): Meeting[]
   const slack = tolerance / Math.min(arc.rx, arc.ry)
   // Within the ellipse with its whole hull, or outside by more than it may lie from its chord.
   if (inside(p0, slack) && inside(p1, slack) && inside(p2, slack) && inside(p3, slack)) return []
-  if (chordAway(p0, p3) > 1 + slack + 0.75 * Math.max(Math.hypot(p0.x - 2 * p1.x + p2.x, p0.y - 2 * p1.y + p2.y), Math.hypot(p1.x - 2 * p2.x + p3.x, p1.y - 2 * p2.y + p3.y))) return []
+  if (chordAway(p0, p3) > 1 + slack + 0.75 * Math.max(hypot(p0.x - 2 * p1.x + p2.x, p0.y - 2 * p1.y + p2.y), hypot(p1.x - 2 * p2.x + p3.x, p1.y - 2 * p2.y + p3.y))) return []
   const x = powers(p0.x, p1.x, p2.x, p3.x), y = powers(p0.y, p1.y, p2.y, p3.y)
   const yy = product(y, y)
   const f = product(x, x).map((value, i) => value + yy[i]! - (i === 0 ? 1 : 0))
@@ -47,60 +47,130 @@ const inside = (p: Point, slack: number): boolean => p.x * p.x + p.y * p.y < (1 
 function chordAway(p: Point, q: Point): number {
   const dx = q.x - p.x, dy = q.y - p.y
   const t = Math.max(0, Math.min(1, -(p.x * dx + p.y * dy) / (dx * dx + dy * dy || 1)))
-  return Math.hypot(p.x + t * dx, p.y + t * dy)
+  return hypot(p.x + t * dx, p.y + t * dy)
 }
 
 /** Two cubics meet in nine places at most (Bézout); what seems to meet in more runs together, and more places of it say nothing more. */
-const MEETINGS = 36
+const MEETINGS = 18
 
-/** How often two cubics may be halved against each other before what is left counts as one place. */
-const DEPTH = 26
+/** A pair of stretches: the control points of one cubic's, its parameters, and those of the other's. */
+const PAIR = 20
+
+/** The pairs that are still to be looked at, one after the other; each step takes one and leaves four at most. */
+const pairs = new Float64Array(PAIR * 512)
 
 /**
- * Two cubics: each stretch lies within `sag` of its chord; stretches are halved while their chords come nearer than that, down to where
- * they are straight. Newton's method finds the place from there.
+ * Two cubics by halving. A stretch lies within a strip along its chord, as wide as its control points allow (a fat line: Sederberg and Nishita 1990); where
+ * the strips of two stretches miss each other they do not meet. Where both are straight beside the angle between them they meet once, which Newton's
+ * method finds; where both are straight within the tolerance, at the place where they are nearest.
  */
 export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
   if (partAtEnd(a, b)) return []
   const found: Meeting[] = []
-  const sagA = sag(a), sagB = sag(b)
-  const search = (s0: number, s1: number, p: Point, q: Point, t0: number, t1: number, u: Point, v: Point, depth: number): void => {
-    if (found.length >= MEETINGS) return
-    const h = s1 - s0, k = t1 - t0
-    const ha = sagA * h * h, hb = sagB * k * k, margin = ha + hb + tolerance
-    if (Math.min(p.x, q.x) > Math.max(u.x, v.x) + margin || Math.min(u.x, v.x) > Math.max(p.x, q.x) + margin) return
-    if (Math.min(p.y, q.y) > Math.max(u.y, v.y) + margin || Math.min(u.y, v.y) > Math.max(p.y, q.y) + margin) return
-    const dx = q.x - p.x, dy = q.y - p.y, ex = v.x - u.x, ey = v.y - u.y
-    const lengthA = Math.hypot(dx, dy), lengthB = Math.hypot(ex, ey)
-    if (oneSide(dx, dy, u.x - p.x, u.y - p.y, v.x - p.x, v.y - p.y, margin * lengthA)) return
-    if (oneSide(ex, ey, p.x - u.x, p.y - u.y, q.x - u.x, q.y - u.y, margin * lengthB)) return
-    // Straight, or too small for the tolerance to tell apart what is in it.
-    if (depth >= DEPTH || ha + hb < 1e-4 * Math.min(lengthA, lengthB) || lengthA + lengthB + ha + hb < tolerance) {
-      keepTime()
-      // A straight stretch meets another once.
-      if (found.some(({ s, t }) => s >= s0 && s <= s1 && t >= t0 && t <= t1)) return
-      const across = dx * ey - dy * ex
-      const parallel = Math.abs(across) <= 1e-3 * lengthA * lengthB
-      const s = parallel ? 0.5 : clamp(((u.x - p.x) * ey - (u.y - p.y) * ex) / across), t = parallel ? 0.5 : clamp(((u.x - p.x) * dy - (u.y - p.y) * dx) / across)
-      const meeting = polish(a, b, s0 + h * s, t0 + k * t, tolerance)
-      if (meeting && !found.some(({ at }) => distance(at, meeting.at) <= 1e-5)) found.push(meeting)
-      return
+  put(pairs, 0, a, 0)
+  put(pairs, 10, b, 0)
+  let count = 1
+  while (count > 0 && found.length < MEETINGS) {
+    keepTime()
+    const at = --count * PAIR
+    const ax0 = pairs[at]!, ay0 = pairs[at + 1]!, ax1 = pairs[at + 2]!, ay1 = pairs[at + 3]!, ax2 = pairs[at + 4]!, ay2 = pairs[at + 5]!, ax3 = pairs[at + 6]!, ay3 = pairs[at + 7]!
+    const bx0 = pairs[at + 10]!, by0 = pairs[at + 11]!, bx1 = pairs[at + 12]!, by1 = pairs[at + 13]!, bx2 = pairs[at + 14]!, by2 = pairs[at + 15]!, bx3 = pairs[at + 16]!, by3 = pairs[at + 17]!
+    const aLeft = Math.min(ax0, ax1, ax2, ax3), aRight = Math.max(ax0, ax1, ax2, ax3), bLeft = Math.min(bx0, bx1, bx2, bx3), bRight = Math.max(bx0, bx1, bx2, bx3)
+    if (aLeft > bRight + tolerance || bLeft > aRight + tolerance) continue
+    const aTop = Math.min(ay0, ay1, ay2, ay3), aLow = Math.max(ay0, ay1, ay2, ay3), bTop = Math.min(by0, by1, by2, by3), bLow = Math.max(by0, by1, by2, by3)
+    if (aTop > bLow + tolerance || bTop > aLow + tolerance) continue
+    const dx = ax3 - ax0, dy = ay3 - ay0, ex = bx3 - bx0, ey = by3 - by0
+    const lengthA = Math.sqrt(dx * dx + dy * dy), lengthB = Math.sqrt(ex * ex + ey * ey)
+    const a1 = dx * (ay1 - ay0) - dy * (ax1 - ax0), a2 = dx * (ay2 - ay0) - dy * (ax2 - ax0), b1 = ex * (by1 - by0) - ey * (bx1 - bx0), b2 = ex * (by2 - by0) - ey * (bx2 - bx0)
+    // On one side of the chord a cubic comes three quarters as far from it as its control points, on both sides four ninths.
+    const wideA = a1 * a2 > 0 ? 0.75 : 4 / 9, wideB = b1 * b2 > 0 ? 0.75 : 4 / 9
+    const lowA = wideA * Math.min(0, a1, a2) - tolerance * lengthA, highA = wideA * Math.max(0, a1, a2) + tolerance * lengthA
+    if (misses(dx, dy, ax0, ay0, bx0, by0, bx1, by1, bx2, by2, bx3, by3, lowA, highA)) continue
+    const lowB = wideB * Math.min(0, b1, b2) - tolerance * lengthB, highB = wideB * Math.max(0, b1, b2) + tolerance * lengthB
+    if (misses(ex, ey, bx0, by0, ax0, ay0, ax1, ay1, ax2, ay2, ax3, ay3, lowB, highB)) continue
+    const sizeA = Math.max(aRight - aLeft, aLow - aTop), sizeB = Math.max(bRight - bLeft, bLow - bTop)
+    const s0 = pairs[at + 8]!, s1 = pairs[at + 9]!, t0 = pairs[at + 18]!, t1 = pairs[at + 19]!
+    const asideA = (wideA * Math.max(Math.abs(a1), Math.abs(a2))) / lengthA, asideB = (wideB * Math.max(Math.abs(b1), Math.abs(b2))) / lengthB
+    const across = dx * ey - dy * ex, shorter = Math.min(lengthA, lengthB)
+    const tiny = sizeA + sizeB < tolerance
+    const forth = tiny || (goesForth(dx, dy, ax0, ay0, ax1, ay1, ax2, ay2, lengthA) && goesForth(ex, ey, bx0, by0, bx1, by1, bx2, by2, lengthB))
+    if (forth && !tiny && (asideA + asideB) * lengthA * lengthB < CROSSING * Math.abs(across) * shorter) {
+      const gx = bx0 - ax0, gy = by0 - ay0, s = (gx * ey - gy * ex) / across, t = (gx * dy - gy * dx) / across
+      if (s > -2 * CROSSING && s < 1 + 2 * CROSSING && t > -2 * CROSSING && t < 1 + 2 * CROSSING) note(found, polish(a, b, clamp(s0 + (s1 - s0) * s), clamp(t0 + (t1 - t0) * t), tolerance), 10 * tolerance)
+      continue
     }
-    // The one that lies farther from its chord is halved, or both when they are about even.
-    const halveA = ha >= 0.25 * hb, halveB = hb >= 0.25 * ha
-    const sm = (s0 + s1) / 2, tm = (t0 + t1) / 2
-    const pm = halveA ? pointAt(a, sm) : q, um = halveB ? pointAt(b, tm) : v
-    const toB = (from: number, to: number, c: Point, d: Point): void => {
-      if (!halveB) return search(from, to, c, d, t0, t1, u, v, depth + 1)
-      search(from, to, c, d, t0, tm, u, um, depth + 1)
-      search(from, to, c, d, tm, t1, um, v, depth + 1)
+    if (tiny || (forth && asideA + asideB < tolerance / 10)) {
+      // What runs together for a while meets once in it.
+      const near = 16 * Math.max(sizeA, sizeB)
+      if (!found.some(({ at: p }) => Math.abs(p.x - (ax0 + ax3) / 2) + Math.abs(p.y - (ay0 + ay3) / 2) <= near)) note(found, polish(a, b, (s0 + s1) / 2, (t0 + t1) / 2, tolerance), near)
+      continue
     }
-    if (!halveA) return toB(s0, s1, p, q)
-    toB(s0, sm, p, pm)
-    toB(sm, s1, pm, q)
+    if (count + 4 > pairs.length / PAIR) return found
+    // The longer one is halved, or both when they are about even. What comes first along the first is looked at first.
+    const halveA = sizeA >= 0.5 * sizeB, halveB = sizeB >= 0.5 * sizeA
+    const copy = at
+    for (let i = 0; i < PAIR; i++) half[i] = pairs[copy + i]!
+    for (let k = halveA ? 1 : 0; k >= 0; k--) {
+      for (let m = halveB ? 1 : 0; m >= 0; m--) {
+        const to = count++ * PAIR
+        if (halveA) halved(half, 0, pairs, to, k === 1)
+        else for (let i = 0; i < 10; i++) pairs[to + i] = half[i]!
+        if (halveB) halved(half, 10, pairs, to + 10, m === 1)
+        else for (let i = 10; i < 20; i++) pairs[to + i] = half[i]!
+      }
+    }
   }
-  search(0, 1, a.from, a.to, 0, 1, b.from, b.to, 0)
   return found
+}
+
+/** The pair that is halved. */
+const half = new Float64Array(PAIR)
+
+/** How far from straight two stretches may be together, in shares of the shorter one times the sine of the angle between them, to cross once at most. */
+const CROSSING = 0.1
+
+function note(found: Meeting[], meeting: Meeting | null, near: number): void {
+  if (meeting && !found.some(({ at }) => distance(at, meeting.at) <= near)) found.push(meeting)
+}
+
+function put(to: Float64Array, at: number, { from, c1, c2, to: end }: Cubic, t0: number): void {
+  to[at] = from.x
+  to[at + 1] = from.y
+  to[at + 2] = c1.x
+  to[at + 3] = c1.y
+  to[at + 4] = c2.x
+  to[at + 5] = c2.y
+  to[at + 6] = end.x
+  to[at + 7] = end.y
+  to[at + 8] = t0
+  to[at + 9] = 1
+}
+
+/** One half of a stretch by its control points (de Casteljau). */
+function halved(from: Float64Array, at: number, to: Float64Array, into: number, second: boolean): void {
+  for (let axis = 0; axis < 2; axis++) {
+    const p0 = from[at + axis]!, p1 = from[at + 2 + axis]!, p2 = from[at + 4 + axis]!, p3 = from[at + 6 + axis]!
+    const p01 = (p0 + p1) / 2, p12 = (p1 + p2) / 2, p23 = (p2 + p3) / 2, p012 = (p01 + p12) / 2, p123 = (p12 + p23) / 2, middle = (p012 + p123) / 2
+    to[into + axis] = second ? middle : p0
+    to[into + 2 + axis] = second ? p123 : p01
+    to[into + 4 + axis] = second ? p23 : p012
+    to[into + 6 + axis] = second ? p3 : middle
+  }
+  const t0 = from[at + 8]!, t1 = from[at + 9]!, tm = (t0 + t1) / 2
+  to[into + 8] = second ? tm : t0
+  to[into + 9] = second ? t1 : tm
+}
+
+/** Whether four control points lie all on one side of a strip along a direction, times its length. */
+function misses(dx: number, dy: number, x: number, y: number, x0: number, y0: number, x1: number, y1: number, x2: number, y2: number, x3: number, y3: number, low: number, high: number): boolean {
+  const d0 = dx * (y0 - y) - dy * (x0 - x), d1 = dx * (y1 - y) - dy * (x1 - x), d2 = dx * (y2 - y) - dy * (x2 - x), d3 = dx * (y3 - y) - dy * (x3 - x)
+  return (d0 > high && d1 > high && d2 > high && d3 > high) || (d0 < low && d1 < low && d2 < low && d3 < low)
+}
+
+/** Whether a stretch never turns back along its chord: its control points follow each other along it. */
+function goesForth(dx: number, dy: number, x0: number, y0: number, x1: number, y1: number, x2: number, y2: number, length: number): boolean {
+  const square = length * length, p1 = dx * (x1 - x0) + dy * (y1 - y0), p2 = dx * (x2 - x0) + dy * (y2 - y0)
+  return p1 >= 0 && p1 <= p2 && p2 <= square
 }
 
 /**
@@ -122,12 +192,6 @@ function partAtEnd(a: Cubic, b: Cubic): boolean {
 }
 
 const samePlace = (p: Point, q: Point): boolean => p.x === q.x && p.y === q.y
-
-/** Whether two places lie on one side of a direction, farther from it than a margin (times the direction's length). */
-function oneSide(dx: number, dy: number, ax: number, ay: number, bx: number, by: number, margin: number): boolean {
-  const a = dx * ay - dy * ax, b = dx * by - dy * bx
-  return (a > margin && b > margin) || (a < -margin && b < -margin)
-}
 
 /** How often a place is improved at most, and how often it may fail to come nearer by half before it is given up: no place, or one of many. */
 const STEPS = 24, FAILURES = 2

@@ -1,6 +1,6 @@
 import { arcParameter, product, type Round, toUnitCircle } from './curve'
 import type { Meeting } from './intersect'
-import { cross, distance, dot, type Point, subtract } from './point'
+import { cross, distance, dot, hypot, type Point, subtract } from './point'
 import { rootsOnUnit } from './roots'
 import { type Line, pointAt } from './segment'
 
@@ -10,7 +10,7 @@ const clamp = (t: number): number => Math.max(0, Math.min(1, t))
 export function lineLine(a: Line, b: Line, tolerance: number): Meeting[] {
   const d = subtract(a.to, a.from), e = subtract(b.to, b.from)
   const across = cross(d, e)
-  const lengthA = Math.hypot(d.x, d.y), lengthB = Math.hypot(e.x, e.y)
+  const lengthA = hypot(d.x, d.y), lengthB = hypot(e.x, e.y)
   if (Math.abs(across) <= 1e-14 * lengthA * lengthB) return []
   const between = subtract(b.from, a.from)
   const s = cross(between, e) / across, t = cross(between, d) / across
@@ -28,13 +28,15 @@ export function lineArc(line: Line, arc: Round, tolerance: number): Meeting[] {
   const slack = tolerance / Math.min(arc.rx, arc.ry)
   if (away > 1 + slack) return []
   const half = away >= 1 - slack ? 0 : Math.sqrt((1 - away * away) / square)
-  const length = distance(line.from, line.to)
-  return (half === 0 ? [middle] : [middle - half, middle + half]).flatMap((s) => {
-    if (s < -tolerance / length || s > 1 + tolerance / length) return []
-    const q = { x: from.x + d.x * s, y: from.y + d.y * s }
-    const t = onArc(arc, Math.atan2(q.y, q.x), tolerance)
-    return t === null ? [] : [{ at: pointAt(line, clamp(s)), s: clamp(s), t }]
-  })
+  const near = tolerance / distance(line.from, line.to)
+  const found: Meeting[] = []
+  for (let side = half === 0 ? 0 : -1; side <= (half === 0 ? 0 : 1); side += 2) {
+    const s = middle + side * half
+    if (s < -near || s > 1 + near) continue
+    const t = onArc(arc, Math.atan2(from.y + d.y * s, from.x + d.x * s), tolerance)
+    if (t !== null) found.push({ at: pointAt(line, clamp(s)), s: clamp(s), t })
+  }
+  return found
 }
 
 /** The parameter of an angle on an arc, null when the arc does not reach it. */
@@ -47,7 +49,7 @@ export function onArc(arc: Round, angle: number, tolerance: number): number | nu
 
 export function circleCircle(a: Round, b: Round, tolerance: number): Meeting[] {
   const d = subtract(b.centre, a.centre)
-  const far = Math.hypot(d.x, d.y)
+  const far = hypot(d.x, d.y)
   if (far <= tolerance) return []
   const sum = a.rx + b.rx, gap = Math.abs(a.rx - b.rx)
   if (far > sum + tolerance || far < gap - tolerance) return []

@@ -10,18 +10,17 @@ export const negated = (a: Point): Point => ({ x: 0 - a.x, y: 0 - a.y })
 export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y
 export const cross = (a: Point, b: Point): number => a.x * b.y - a.y * b.x
 
-/** The distance of two points. A root, because `Math.hypot`, which also minds overflow, takes many times as long. */
-export function distance(a: Point, b: Point): number {
-  const dx = b.x - a.x, dy = b.y - a.y
-  return Math.sqrt(dx * dx + dy * dy)
-}
+/** The length of a vector. A root, because `Math.hypot`, which also minds overflow, takes many times as long. */
+export const hypot = (x: number, y: number): number => Math.sqrt(x * x + y * y)
 
+/** The distance of two points. */
+export const distance = (a: Point, b: Point): number => hypot(b.x - a.x, b.y - a.y)
 
 export const mix = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t })
 export const midpoint = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 })
 
 /** The vector of length 1 in the direction of `a`; the zero vector stays zero. */
 export function unit(a: Point): Point {
-  const length = Math.hypot(a.x, a.y)
+  const length = hypot(a.x, a.y)
   return length === 0 ? a : { x: a.x / length, y: a.y / length }
 }

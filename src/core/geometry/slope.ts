@@ -1,6 +1,6 @@
 import { arcCentre } from './arc'
 import { cubicBend, cubicSlope } from './cubic'
-import { cross, type Point, subtract } from './point'
+import { cross, hypot, type Point, subtract } from './point'
 import type { Segment } from './segment'
 
 /** The derivative of a segment by its parameter at `t` in 0..1. */
@@ -21,7 +21,7 @@ export function slopeAt(segment: Segment, t: number): Point {
 export function curvatureAt(segment: Segment, t: number): number {
   if (segment.kind === 'line') return 0
   const d = slopeAt(segment, t)
-  const speed = Math.hypot(d.x, d.y)
+  const speed = hypot(d.x, d.y)
   if (segment.kind === 'arc') {
     const { rx, ry, extent } = arcCentre(segment)
     return (rx * ry * extent * extent * extent) / (speed * speed * speed)
@@ -32,14 +32,14 @@ export function curvatureAt(segment: Segment, t: number): number {
 /** The unit direction in which a segment runs at `t`; at the ends of a cubic whose control point lies on its end, the limit of it. */
 export function directionAt(segment: Segment, t: number): Point {
   let d = slopeAt(segment, t)
-  let length = Math.hypot(d.x, d.y)
+  let length = hypot(d.x, d.y)
   if (length <= 1e-9 && segment.kind === 'cubic') {
     const bend = cubicBend(segment, t), sign = t > 0.5 ? -1 : 1
     d = { x: bend.x * sign, y: bend.y * sign }
-    length = Math.hypot(d.x, d.y)
+    length = hypot(d.x, d.y)
     if (length <= 1e-9) {
       d = subtract(segment.to, segment.from)
-      length = Math.hypot(d.x, d.y) || 1
+      length = hypot(d.x, d.y) || 1
     }
   }
   return { x: d.x / length, y: d.y / length }

@@ -1,4 +1,4 @@
-import { cross, distance, dot, type Point, scale, subtract, unit } from './point'
+import { cross, distance, dot, hypot, type Point, scale, subtract, unit } from './point'
 
 /** A circle; of radius 0, a point. */
 export type Circle = { readonly centre: Point; readonly r: number }
@@ -22,7 +22,7 @@ export function circleThrough(a: Point, b: Point, c: Point): Circle | null {
   if (Math.abs(twice) <= 1e-13 * size) return null
   const uu = dot(u, u), vv = dot(v, v)
   const away = { x: (v.y * uu - u.y * vv) / twice, y: (u.x * vv - v.x * uu) / twice }
-  return { centre: { x: a.x + away.x, y: a.y + away.y }, r: Math.hypot(away.x, away.y) }
+  return { centre: { x: a.x + away.x, y: a.y + away.y }, r: hypot(away.x, away.y) }
 }
 
 /**
@@ -83,7 +83,7 @@ export function tangentPlaces(p: Point, { centre, r }: Circle): Point[] {
 
 /** The lines that touch two circles, each from the place on the first to the place on the second: two outer, then two inner where there are. */
 export function commonTangents(a: Circle, b: Circle): [Point, Point][] {
-  const d = subtract(b.centre, a.centre), far = Math.hypot(d.x, d.y)
+  const d = subtract(b.centre, a.centre), far = hypot(d.x, d.y)
   if (far === 0) return []
   const u = scale(d, 1 / far)
   return [-1, 1].flatMap((inner) => {
@@ -103,7 +103,7 @@ export function meetings(a: Touched, b: Touched): Point[] {
   if (isCircle(a)) return isCircle(b) ? circlesMeet(a, b) : lineMeetsCircle(b, a)
   if (isCircle(b)) return lineMeetsCircle(a, b)
   const d = subtract(a.b, a.a), e = subtract(b.b, b.a), across = cross(d, e)
-  if (Math.abs(across) <= 1e-14 * Math.hypot(d.x, d.y) * Math.hypot(e.x, e.y)) return []
+  if (Math.abs(across) <= 1e-14 * hypot(d.x, d.y) * hypot(e.x, e.y)) return []
   const s = cross(subtract(b.a, a.a), e) / across
   return [{ x: a.a.x + d.x * s, y: a.a.y + d.y * s }]
 }
@@ -119,7 +119,7 @@ function lineMeetsCircle({ a, b }: Through, { centre, r }: Circle): Point[] {
 }
 
 function circlesMeet(a: Circle, b: Circle): Point[] {
-  const d = subtract(b.centre, a.centre), far = Math.hypot(d.x, d.y)
+  const d = subtract(b.centre, a.centre), far = hypot(d.x, d.y)
   if (far === 0 || far > a.r + b.r + ALIKE || far < Math.abs(a.r - b.r) - ALIKE) return []
   const along = (far * far + a.r * a.r - b.r * b.r) / (2 * far), aside = Math.sqrt(Math.max(0, a.r * a.r - along * along))
   const u = scale(d, 1 / far)

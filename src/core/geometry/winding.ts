@@ -1,4 +1,5 @@
 import { arcCentre } from './arc'
+import type { Box } from './box'
 import { powers } from './curve'
 import type { Path } from './path'
 import type { Point } from './point'
@@ -7,12 +8,18 @@ import { line, pointAt, type Segment, segmentBounds } from './segment'
 
 /**
  * How often a segment passes a point on its right, upwards taken away from downwards: the share it has in the winding number of the
- * closed path it belongs to. The segment is cut where it runs level, so that each piece meets the ray at most once; each piece counts
+ * closed path it belongs to. Its bounds may be given. The segment is cut where it runs level, so that each piece meets the ray at most once; each piece counts
  * its upper end but not its lower one, so that a ray through a node counts it once.
  */
-export function passes(segment: Segment, p: Point): number {
-  const box = segmentBounds(segment)
+export function passes(segment: Segment, p: Point, box: Box = segmentBounds(segment)): number {
   if (p.y < box.y || p.y > box.y + box.h || p.x > box.x + box.w) return 0
+  const { from, to } = segment, down = from.y <= p.y && to.y > p.y, up = to.y <= p.y && from.y > p.y
+  // All of it to the right of the point: its ends tell.
+  if (p.x < box.x) return down ? 1 : up ? -1 : 0
+  if (segment.kind === 'line') {
+    if (!down && !up) return 0
+    return from.x + ((to.x - from.x) * (p.y - from.y)) / (to.y - from.y) > p.x ? (down ? 1 : -1) : 0
+  }
   const stops = [0, ...levels(segment), 1]
   let count = 0
   for (let i = 0; i + 1 < stops.length; i++) count += passesOnce(segment, stops[i]!, stops[i + 1]!, p)

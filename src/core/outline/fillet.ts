@@ -1,4 +1,4 @@
-import { cross, distance, dot, type Point, subtract } from '../geometry/point'
+import { cross, distance, dot, hypot, type Point, subtract } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { curvatureAt, directionAt, slopeAt } from '../geometry/slope'
 import { SAME_POINT, STRAIGHT } from '../geometry/tolerance'
@@ -120,7 +120,7 @@ function contact(a: Segment, b: Segment, side: number, guess: Fillet): Fillet | 
     const gap = subtract(beside(b, t, away), beside(a, s, away))
     const d = sweepAt(a, s, away), e = sweepAt(b, t, away)
     if (!d || !e) return null
-    if (Math.hypot(gap.x, gap.y) < 1e-12) break
+    if (hypot(gap.x, gap.y) < 1e-12) break
     const across = cross(d, e)
     if (Math.abs(across) < 1e-14) return null
     s += cross(gap, e) / across

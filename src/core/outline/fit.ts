@@ -1,6 +1,6 @@
 import { cubic, cubicSlope, nearestFrom } from '../geometry/cubic'
 import { keepTime } from '../geometry/deadline'
-import { distance, dot, type Point } from '../geometry/point'
+import { distance, dot, hypot, type Point } from '../geometry/point'
 import { type Cubic, pointAt } from '../geometry/segment'
 
 /** A curve to be followed by cubics: its place and unit direction at a parameter. */
@@ -15,9 +15,10 @@ const STEPS = 30
 /**
  * The cubic nearest to points, from the first to the last of them, leaving and arriving in given unit directions. Its two handle
  * lengths are what least squares over the distances across the curve come to (squared distance minimisation, by Levenberg and
- * Marquardt's method), from the start that chord lengths give (Schneider, Graphics Gems 1990).
+ * Marquardt's method), from the start that chord lengths give (Schneider, Graphics Gems 1990). They are not improved further once the
+ * error is `enough`.
  */
-export function fitCubic(points: readonly Point[], leaving: Point, arriving: Point): Fit {
+export function fitCubic(points: readonly Point[], leaving: Point, arriving: Point, enough = 0): Fit {
   const from = points[0]!, to = points[points.length - 1]!
   const chord = distance(from, to), least = 1e-3 * chord, most = 4 * chord
   const made = (a: number, b: number) => cubic(from, { x: from.x + a * leaving.x, y: from.y + a * leaving.y }, { x: to.x - b * arriving.x, y: to.y - b * arriving.y }, to)
@@ -29,12 +30,14 @@ export function fitCubic(points: readonly Point[], leaving: Point, arriving: Poi
   let best = normals(points, made(a, b), at, leaving, arriving)
   at = best.at
   let damping = 1e-3
-  for (let step = 0; step < STEPS; step++) {
+  for (let step = 0; step < STEPS && best.error > enough; step++) {
     const { aa, ab, bb, ar, br } = best
     const p = aa * (1 + damping) + 1e-30, q = bb * (1 + damping) + 1e-30, det = p * q - ab * ab
     const a1 = within(a - (ar * q - br * ab) / det), b1 = within(b - (br * p - ar * ab) / det)
     const moved = Math.abs(a1 - a) + Math.abs(b1 - b)
     const next = normals(points, made(a1, b1), at, leaving, arriving)
+    // What hardly improves will not come near enough.
+    const hardly = enough > 0 && next.squares > 0.98 * best.squares && next.error > 40 * enough
     if (next.squares < best.squares) {
       best = next
       at = next.at
@@ -42,7 +45,7 @@ export function fitCubic(points: readonly Point[], leaving: Point, arriving: Poi
       b = b1
       damping /= 8
     } else damping *= 6
-    if (moved < 1e-8 * chord || damping > 1e9) break
+    if (hardly || moved < 1e-8 * chord || damping > 1e9) break
   }
   return { cubic: made(a, b), error: best.error }
 }
@@ -73,7 +76,7 @@ function normals(points: readonly Point[], curve: Cubic, start: readonly number[
   for (let i = 1; i < points.length - 1; i++) {
     const p = points[i]!
     const t = (at[i] = nearestFrom(curve, p, at[i]!)), s = 1 - t
-    const q = pointAt(curve, t), slope = cubicSlope(curve, t), speed = Math.hypot(slope.x, slope.y) || 1
+    const q = pointAt(curve, t), slope = cubicSlope(curve, t), speed = hypot(slope.x, slope.y) || 1
     const rx = q.x - p.x, ry = q.y - p.y, nx = -slope.y / speed, ny = slope.x / speed
     const ja = 3 * s * s * t * (nx * leaving.x + ny * leaving.y), jb = -3 * s * t * t * (nx * arriving.x + ny * arriving.y), r = rx * nx + ry * ny
     aa += ja * ja
@@ -82,7 +85,7 @@ function normals(points: readonly Point[], curve: Cubic, start: readonly number[
     ar += ja * r
     br += jb * r
     squares += rx * rx + ry * ry
-    error = Math.max(error, Math.hypot(rx, ry))
+    error = Math.max(error, hypot(rx, ry))
   }
   return { at, aa, ab, bb, ar, br, squares, error }
 }
@@ -107,7 +110,7 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1): Cub
     const points = [start.at]
     for (let i = 1; i <= CHECKS; i++) points.push(course(a + ((b - a) * i) / (CHECKS + 1)).at)
     points.push(end.at)
-    return fitCubic(points, start.direction, end.direction)
+    return fitCubic(points, start.direction, end.direction, tolerance / 4)
   }
   const cubics: Cubic[] = []
   let at = from
@@ -117,13 +120,18 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1): Cub
     if (best.error <= tolerance) return [...cubics, best.cubic]
     let fits = at, fails = to
     for (let i = 0; i < 9; i++) {
-      const middle = (fits + fails) / 2
-      const one = fit(at, middle)
+      // The error grows about as the sixth power of the length.
+      const share = Math.max(0.2, Math.min(0.97, (tolerance / best.error) ** (1 / 6)))
+      const guess = fits === at ? at + share * (fails - at) : (fits + fails) / 2
+      const one = fit(at, guess)
       if (one.error <= tolerance) {
-        fits = middle
+        fits = guess
         best = one
         if (fails - fits < 0.02 * (fits - at)) break
-      } else fails = middle
+      } else {
+        fails = guess
+        if (fits === at) best = one
+      }
     }
     if (fits === at) {
       fits = fails

@@ -1,7 +1,7 @@
 import type { Path } from '../geometry/path'
 import { combine, type FillRule } from '../planar/boolean'
 import type { JoinStyle } from './joint'
-import { strokePieces } from './stroking'
+import { combineStroke } from './stroking'
 
 /** How corners of an offset are joined. */
 export type OffsetJoin = { readonly join: JoinStyle; readonly miterLimit: number }
@@ -13,6 +13,6 @@ export type OffsetJoin = { readonly join: JoinStyle; readonly miterLimit: number
 export function offset(path: Path, away: number, { join, miterLimit }: OffsetJoin, rule: FillRule = 'nonzero'): Path {
   const ground = combine([{ path, role: 'adds' }], rule)
   if (away === 0 || ground.length === 0) return ground
-  const rim = strokePieces(ground, Math.abs(away), { width: 2 * Math.abs(away), cap: 'butt', join, miterLimit })
-  return combine([{ path: ground, role: 'adds' }, { path: rim, role: away > 0 ? 'adds' : 'cuts' }], 'nonzero')
+  const half = Math.abs(away)
+  return combineStroke({ path: ground, half, stroke: { width: 2 * half, cap: 'butt', join, miterLimit }, role: away > 0 ? 'adds' : 'cuts', before: [{ path: ground, role: 'adds' }] })
 }

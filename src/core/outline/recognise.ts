@@ -1,6 +1,6 @@
 import { arcCentre } from '../geometry/arc'
 import type { Contour, Path } from '../geometry/path'
-import { distance, type Point } from '../geometry/point'
+import { distance, hypot, type Point } from '../geometry/point'
 import { type Arc, type Cubic, line, pointAt, type Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
 import { circleThrough } from '../geometry/solve'
@@ -64,7 +64,7 @@ function quarterOf(segment: Cubic, tolerance: number, slack: number): Arc | null
   const centre = level(d) ? { x: from.x, y: to.y } : { x: to.x, y: from.y }
   const off = Math.max(...PLACES.map((t) => {
     const p = pointAt(segment, t)
-    return Math.abs(Math.hypot((p.x - centre.x) / rx, (p.y - centre.y) / ry) - 1) * Math.max(rx, ry)
+    return Math.abs(hypot((p.x - centre.x) / rx, (p.y - centre.y) / ry) - 1) * Math.max(rx, ry)
   }))
   if (off > tolerance + slack * Math.max(rx, ry)) return null
   return { kind: 'arc', from, to, rx: tidy(rx), ry: tidy(ry), turn: 0, large: false, sweep: d.x * e.y - d.y * e.x > 0 }

@@ -29,9 +29,9 @@ describe('strokes of curves that stand still', () => {
     for (const one of [curve(4, 4, 20, 20, 4, 20, 20, 4), curve(4, 4, 24, 16, 0, 16, 20, 4)]) {
       const away = awayFrom([{ segments: [one], closed: false }])
       let inside = 0
-      const step = 0.05
+      const step = 0.2
       for (let x = 0; x < 24; x += step) for (let y = 0; y < 24; y += step) if (away({ x: x + step / 2, y: y + step / 2 }) <= 1) inside++
-      expect(Math.abs(stroked(one) - inside * step * step) / (inside * step * step)).toBeLessThan(0.004)
+      expect(Math.abs(stroked(one) - inside * step * step) / (inside * step * step)).toBeLessThan(0.01)
     }
   })
 })

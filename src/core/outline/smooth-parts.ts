@@ -1,7 +1,7 @@
 import { cubicSlope } from '../geometry/cubic'
 import { powers } from '../geometry/curve'
 import { part } from '../geometry/part'
-import { cross, distance, subtract } from '../geometry/point'
+import { cross, distance, hypot, subtract } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
 import { type Cubic, line, pointAt, type Segment } from '../geometry/segment'
 import { SAME_POINT, SNAP, STILL } from '../geometry/tolerance'
@@ -22,7 +22,7 @@ export function smoothParts(segment: Segment): readonly Segment[] {
   }
   const cusp = inner.find((t) => {
     const { x, y } = cubicSlope(segment, t)
-    return Math.hypot(x, y) <= STILL * size
+    return hypot(x, y) <= STILL * size
   })
   return cusp === undefined ? [segment] : [part(segment, 0, cusp), part(segment, cusp, 1)]
 }
@@ -31,6 +31,6 @@ export function smoothParts(segment: Segment): readonly Segment[] {
 function isStraight({ from, c1, c2, to }: Cubic): boolean {
   // The farthest of its points from its start says along which line.
   const far = [c1, c2, to].reduce((a, b) => (distance(from, a) >= distance(from, b) ? a : b))
-  const along = subtract(far, from), length = Math.hypot(along.x, along.y)
+  const along = subtract(far, from), length = hypot(along.x, along.y)
   return length > 0 && [c1, c2, to].every((p) => Math.abs(cross(along, subtract(p, from))) <= (SNAP / 10) * length)
 }

@@ -9,7 +9,8 @@ import { type Point, point } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { passes } from '../geometry/winding'
 import { offset } from './offset'
-import { type Stroke, strokedArea } from './stroking'
+import type { Stroke } from './stroke'
+import { strokedArea } from './stroking'
 
 const ROUND: Stroke = { width: 2, cap: 'round', join: 'round', miterLimit: 4 }
 const open = (...points: [number, number][]): Path => [polyline(points.map(([x, y]) => point(x, y)), false)]

@@ -1,7 +1,7 @@
 import type { Box } from '../geometry/box'
 import { lengthTo, segmentLength } from '../geometry/measure'
 import type { Contour, Path } from '../geometry/path'
-import { cross, distance, type Point, subtract, unit } from '../geometry/point'
+import { cross, distance, hypot, type Point, subtract, unit } from '../geometry/point'
 import { line, pointAt, type Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
 import { WARP } from '../geometry/tolerance'
@@ -20,7 +20,7 @@ export function warpPath(path: Path, bending: Bending, tolerance = WARP): Path {
 
 function warped(segment: Segment, bending: Bending, tolerance: number): Segment[] {
   const at = (t: number) => bending(t === 0 ? segment.from : t === 1 ? segment.to : pointAt(segment, t))
-  const from = at(0), to = at(1), chord = subtract(to, from), length = Math.hypot(chord.x, chord.y)
+  const from = at(0), to = at(1), chord = subtract(to, from), length = hypot(chord.x, chord.y)
   const straight = segment.kind === 'line' && length > 0 && [0.13, 0.31, 0.5, 0.71, 0.89].every((t) => Math.abs(cross(chord, subtract(at(t), from))) / length < 1e-7)
   if (straight) return [line(from, to)]
   return follow((t) => {

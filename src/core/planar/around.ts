@@ -1,11 +1,12 @@
+import type { ArcCentre } from '../geometry/arc'
 import { keepTime } from '../geometry/deadline'
 import { tangent } from '../geometry/part'
 import { distance } from '../geometry/point'
 import { pointAt, reverse, type Segment } from '../geometry/segment'
-import type { Edge } from './arrangement'
+import type { Edge } from './edges'
 
 /** For each half edge the one that follows it around its face: at its end, the neighbour of its twin, clockwise with y upwards. */
-export function followers(edges: readonly Edge[], vertices: number): Int32Array {
+export function followers(edges: readonly Edge[], vertices: number, snap: number): Int32Array {
   // The last half edge that leaves each vertex, and for each half edge the one before it that leaves the same.
   const last = new Int32Array(vertices).fill(-1), before = new Int32Array(2 * edges.length)
   edges.forEach(({ from, to }, i) => {
@@ -27,7 +28,7 @@ export function followers(edges: readonly Edge[], vertices: number): Int32Array 
       keepTime()
       const halves: number[] = []
       for (let half = a; half !== -1; half = before[half]!) halves.push(half)
-      const around = sorted(halves, edges)
+      const around = sorted(halves, edges, snap)
       around.forEach((half, i) => {
         next[half ^ 1] = around[(i + around.length - 1) % around.length]!
       })
@@ -39,48 +40,61 @@ export function followers(edges: readonly Edge[], vertices: number): Int32Array 
 /** Directions that differ by less than this are told apart farther along the edges. */
 const ALIKE = 1e-3
 
+/** How many snaps over its length the direction of an edge may be off, whose ends were moved to their vertices. */
+const MOVED = 8
+
+type Leaving = { readonly half: number; readonly angle: number; readonly segment: Segment; readonly round: ArcCentre | null }
+
 /** Half edges that leave one vertex in the order of their directions; those that leave alike, by where they are a little later. */
-function sorted(halves: readonly number[], edges: readonly Edge[]): number[] {
-  const n = halves.length, leaving: { half: number; segment: Segment; angle: number }[] = []
+function sorted(halves: readonly number[], edges: readonly Edge[], snap: number): number[] {
+  const n = halves.length, leaving: Leaving[] = []
+  let shortest = Infinity
   for (const half of halves) {
     const { segment, round } = edges[half >> 1]!
     const d = tangent(segment, (half & 1) === 1, round)
     const angle = half & 1 ? Math.atan2(-d.y, -d.x) : Math.atan2(d.y, d.x)
+    shortest = Math.min(shortest, distance(segment.from, segment.to))
     let i = leaving.length
     while (i > 0 && leaving[i - 1]!.angle > angle) i--
-    leaving.splice(i, 0, { half, segment, angle })
+    leaving.splice(i, 0, { half, angle, segment, round })
   }
-  if (leaving.every(({ angle }, i) => turn(leaving[(i + n - 1) % n]!.angle, angle) >= ALIKE)) return leaving.map(({ half }) => half)
+  const alike = Math.max(ALIKE, Math.min(1, (MOVED * snap) / shortest))
+  const isAlike = (a: Leaving, b: Leaving) => turn(a.angle, b.angle) < alike
   // A run of like directions must not be torn apart where angles start over.
   let first = 0
-  while (first < n && turn(leaving[(first + n - 1) % n]!.angle, leaving[first]!.angle) < ALIKE) first++
-  const round = Array.from({ length: n }, (_, i) => leaving[(first + i) % n]!)
+  while (first < n && isAlike(leaving[(first + n - 1) % n]!, leaving[first]!)) first++
   const result: number[] = []
   for (let i = 0; i < n; ) {
+    const at = (k: number) => leaving[(first + k) % n]!
     let end = i + 1
-    while (end < n && turn(round[end - 1]!.angle, round[end]!.angle) < ALIKE) end++
-    const run = round.slice(i, end)
-    if (run.length > 1) {
-      const base = run[0]!.angle
-      const reach = 0.4 * Math.min(...run.map(({ segment }) => distance(segment.from, segment.to)))
-      const later = new Map(run.map((one) => [one, turn(base - Math.PI, directionFrom(one.half & 1 ? reverse(one.segment) : one.segment, reach))]))
-      run.sort((a, b) => later.get(a)! - later.get(b)!)
-    }
-    result.push(...run.map(({ half }) => half))
+    while (end < n && isAlike(at(end - 1), at(end))) end++
+    if (end === i + 1) result.push(at(i).half)
+    else result.push(...farther(Array.from({ length: end - i }, (_, k) => at(i + k))))
     i = end
   }
   return result
+}
+
+/** Half edges that leave alike, in the order in which they lie where the shortest of them is nearly at its end. */
+function farther(run: readonly Leaving[]): number[] {
+  const base = run[0]!.angle - Math.PI
+  const reach = 0.4 * Math.min(...run.map(({ segment }) => distance(segment.from, segment.to)))
+  const later = run.map((one) => ({ half: one.half, angle: turn(base, directionFrom(one, reach)) }))
+  return later.sort((a, b) => a.angle - b.angle).map(({ half }) => half)
 }
 
 /** From one angle to another, anticlockwise, 0 to 2π. */
 const turn = (from: number, to: number): number => (((to - from) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI)
 
 /** The direction from a segment's start to the first place that is `reach` away from it. */
-function directionFrom(segment: Segment, reach: number): number {
-  const { from } = segment
+function directionFrom({ segment, half, round, angle }: Leaving, reach: number): number {
+  if (segment.kind === 'line') return angle
+  // A chord of a circle turns from its tangent by half of what it spans.
+  if (round && round.rx === round.ry) return angle + Math.sign(round.extent) * (half & 1 ? -1 : 1) * Math.asin(Math.min(1, reach / (2 * round.rx)))
+  const forth = half & 1 ? reverse(segment) : segment, { from } = forth
   let lo = 0, hi = 1
   for (let t = 1 / 32; t < 1; t += 1 / 32) {
-    if (distance(pointAt(segment, t), from) >= reach) {
+    if (distance(pointAt(forth, t), from) >= reach) {
       hi = t
       break
     }
@@ -88,9 +102,9 @@ function directionFrom(segment: Segment, reach: number): number {
   }
   for (let i = 0; i < 40; i++) {
     const t = (lo + hi) / 2
-    if (distance(pointAt(segment, t), from) >= reach) hi = t
+    if (distance(pointAt(forth, t), from) >= reach) hi = t
     else lo = t
   }
-  const p = pointAt(segment, hi)
+  const p = pointAt(forth, hi)
   return Math.atan2(p.y - from.y, p.x - from.x)
 }

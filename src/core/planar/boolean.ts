@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/path'
-import { arrange } from './arrangement'
+import { type Arrangement, arrange } from './arrangement'
 import { outlineOf } from './loops'
 
 /** What a path does to the paths before it in a live combination. */
@@ -17,8 +17,16 @@ export type FillRule = 'nonzero' | 'evenodd'
  * result fills alike by either rule.
  */
 export function combine(members: readonly Member[], rule: FillRule = 'nonzero'): Path {
-  if (members.length === 0) return []
+  return members.length === 0 ? [] : outlineOfMembers(arrange(members.map(({ path }) => path)), members, rule)
+}
+
+/** The same by the nonzero rule, of members one of which should wind around nothing backwards; null when it does. */
+export function combineOneWay(members: readonly Member[], oneWay: number): Path | null {
   const arrangement = arrange(members.map(({ path }) => path))
+  return arrangement.windings.some((times) => times[oneWay]! < 0) ? null : outlineOfMembers(arrangement, members, 'nonzero')
+}
+
+function outlineOfMembers(arrangement: Arrangement, members: readonly Member[], rule: FillRule): Path {
   const isIn = (times: number) => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)
   const inside = arrangement.windings.map((times) => members.reduce((so, { role }, i) => (i === 0 ? isIn(times[0]!) : RULES[role](so, isIn(times[i]!))), false))
   return outlineOf(arrangement, (face) => inside[face]!)

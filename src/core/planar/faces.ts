@@ -3,13 +3,14 @@ import { keepTime } from '../geometry/deadline'
 import type { Point } from '../geometry/point'
 import { segmentBounds } from '../geometry/segment'
 import { passes } from '../geometry/winding'
-import type { Edge } from './arrangement'
+import type { Edge } from './edges'
 
 /**
  * The face to the left of each half edge, and how often each path winds around each face. A face may be bounded by several cycles of
- * half edges: its outside, and the outsides of connected parts that lie in it.
+ * half edges: its outside, and the outsides of connected parts that lie in it. `insideOut` when a face is bounded the wrong way round, by more than
+ * moving its vertices by the snap makes of it.
  */
-export function facesOf(paths: number, edges: readonly Edge[], next: Int32Array, points: readonly Point[]): { face: Int32Array; windings: Int32Array[] } {
+export function facesOf(paths: number, edges: readonly Edge[], next: Int32Array, points: readonly Point[], snap: number): { face: Int32Array; windings: Int32Array[]; insideOut: boolean } {
   const { cycle, starts } = cyclesOf(next)
   const part = partsOf(edges, points.length)
   const areas = cycleAreas(edges, cycle, starts.length)
@@ -18,7 +19,9 @@ export function facesOf(paths: number, edges: readonly Edge[], next: Int32Array,
   let count = 1
   for (let c = 0; c < starts.length; c++) if (outer.get(part[edges[starts[c]! >> 1]!.from]!) !== c) faceOfCycle[c] = count++
   placeParts(edges, cycle, starts, part, areas, outer, faceOfCycle, points)
-  return { face: cycle.map((c) => faceOfCycle[c]!), windings: spread(paths, count, edges, next, starts, faceOfCycle) }
+  const slack = slackOf(edges, cycle, starts.length, snap)
+  const insideOut = faceOfCycle.some((_, c) => areas[c]! < -slack[c]! && outer.get(part[edges[starts[c]! >> 1]!.from]!) !== c)
+  return { face: cycle.map((c) => faceOfCycle[c]!), windings: spread(paths, count, edges, next, starts, faceOfCycle), insideOut }
 }
 
 /** Numbers the cycles of half edges, each with a half edge it starts from. */
@@ -56,6 +59,18 @@ function cycleAreas(edges: readonly Edge[], cycle: Int32Array, count: number): F
   return areas
 }
 
+/** By how much twice the area of each cycle may be off when its vertices are moved by a few snaps. */
+function slackOf(edges: readonly Edge[], cycle: Int32Array, count: number, snap: number): Float64Array {
+  const slack = new Float64Array(count)
+  edges.forEach(({ from, to, segment }, i) => {
+    if (from === to) return
+    const off = 8 * snap * (Math.abs(segment.from.x - segment.to.x) + Math.abs(segment.from.y - segment.to.y) + snap)
+    slack[cycle[2 * i]!]! += off
+    slack[cycle[2 * i + 1]!]! += off
+  })
+  return slack
+}
+
 /** The cycle on the outside of each connected part: of its cycles, the one that encloses least, which is the one the wrong way round. */
 function outerCycles(edges: readonly Edge[], starts: readonly number[], part: Int32Array, areas: Float64Array): Map<number, number> {
   const outer = new Map<number, number>()
@@ -79,9 +94,9 @@ function placeParts(
     return
   }
   const parts = new Map<number, Part>()
-  edges.forEach(({ from, segment }, i) => {
-    const id = part[from]!
-    const box = segmentBounds(segment)
+  const boxes = edges.map(({ segment, round }) => segmentBounds(segment, round ?? undefined))
+  edges.forEach(({ from }, i) => {
+    const id = part[from]!, box = boxes[i]!
     let known = parts.get(id)
     if (!known) parts.set(id, (known = { id, edges: [], x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity }))
     known.edges.push(i)
@@ -101,7 +116,7 @@ function placeParts(
       if (other.x1 < own.x1 || other.y0 > own.y0 || other.y1 < own.y1) continue
       around.clear()
       for (const i of other.edges) {
-        const times = passes(edges[i]!.segment, at)
+        const times = passes(edges[i]!.segment, at, boxes[i])
         if (times === 0) continue
         around.set(cycle[2 * i]!, (around.get(cycle[2 * i]!) ?? 0) + times)
         around.set(cycle[2 * i + 1]!, (around.get(cycle[2 * i + 1]!) ?? 0) - times)

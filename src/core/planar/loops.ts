@@ -1,9 +1,10 @@
-import { type ArcCentre, arcFromAngles } from '../geometry/arc'
+import { type ArcCentre, arcFromAngles, keepingCentre } from '../geometry/arc'
 import { part } from '../geometry/part'
 import type { Contour, Path } from '../geometry/path'
-import { cross, distance, dot, subtract } from '../geometry/point'
+import { cross, distance, dot, hypot, subtract } from '../geometry/point'
 import { type Arc, line, reverse, type Segment } from '../geometry/segment'
-import type { Arrangement, Origin } from './arrangement'
+import type { Arrangement } from './arrangement'
+import type { Origin } from './edges'
 
 /**
  * The outline of a set of faces: closed contours with the inside on one side throughout, so that outer contours run one way and holes
@@ -55,7 +56,7 @@ function joined(run: readonly Stretch[], snap: number): Segment[] {
     result.pop()
     result[0] = one
   }
-  const segments = result.flatMap(({ segment, arc }) => (segment.kind === 'arc' && Math.abs(arc!.extent) > LONGEST ? inTwo(segment, arc!) : [segment]))
+  const segments = result.flatMap(({ segment, arc }) => (segment.kind !== 'arc' ? [segment] : Math.abs(arc!.extent) > LONGEST ? inTwo(segment, arc!) : [keepingCentre(segment, arc!)]))
   return segments.length < 2 ? [] : segments
 }
 
@@ -66,7 +67,7 @@ function join(a: Stretch, b: Stretch, snap: number): Stretch | null {
   const p = a.segment, q = b.segment
   if (p.kind === 'line' && q.kind === 'line') {
     const d = subtract(p.to, p.from), e = subtract(q.to, q.from), whole = subtract(q.to, p.from)
-    const bent = Math.abs(cross(whole, d)) / Math.hypot(whole.x, whole.y)
+    const bent = Math.abs(cross(whole, d)) / hypot(whole.x, whole.y)
     return dot(d, e) > 0 && bent <= snap ? { ...a, segment: line(p.from, q.to) } : null
   }
   if (p.kind === 'arc' && q.kind === 'arc' && oneEllipse(p, a.arc!, q, b.arc!, snap)) {
@@ -96,7 +97,7 @@ function oneCubic(a: Stretch, b: Stretch): Stretch | null {
 
 /** A long arc as two, cut in its middle. */
 function inTwo(arc: Arc, { centre, rx, ry, start, extent }: ArcCentre): Segment[] {
-  const full = Math.abs(extent) > 2 * Math.PI - 1e-6
+  const full = arc.from.x === arc.to.x && arc.from.y === arc.to.y
   const far = full ? { x: 2 * centre.x - arc.from.x, y: 2 * centre.y - arc.from.y } : arcFromAngles(centre, rx, ry, arc.turn, start + extent / 2)
   return [{ ...arc, to: far, large: false }, { ...arc, from: far, to: full ? arc.from : arc.to, large: false }]
 }

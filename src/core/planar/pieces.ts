@@ -2,7 +2,7 @@ import { type Curve, curveOf, powers } from '../geometry/curve'
 import { selfMeeting } from '../geometry/cubic'
 import { part } from '../geometry/part'
 import type { Path } from '../geometry/path'
-import { cross, distance, type Point, subtract } from '../geometry/point'
+import { cross, distance, hypot, type Point, subtract } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
 import { type Cubic, line, type Segment } from '../geometry/segment'
 
@@ -24,8 +24,8 @@ export type Piece = {
 }
 
 /**
- * Segments as pieces; cubics that may meet themselves are cut where they turn back along x or y, so that no piece does. Stretches that are drawn twice, to the
- * last bit, are one piece. Where only what is enclosed counts (`close`), those that are drawn forth and back are none.
+ * Segments as pieces; arcs of more than half a turn are cut in two, cubics that may meet themselves where they turn back along x or y, so that no piece comes
+ * back to where it was. Stretches that are drawn twice, to the last bit, are one piece. Where only what is enclosed counts (`close`), those that are drawn forth and back are none.
  */
 export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: number): Piece[] {
   const pieces = new Pieces()
@@ -35,24 +35,23 @@ export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: nu
       const encloses = closed || open === 'close'
       const first = segments[0]!.from, last = segments[segments.length - 1]!.to
       const add = (source: Segment, t0: number, t1: number) => {
-        const segment = t0 === 0 && t1 === 1 ? source : part(source, t0, t1)
-        const short = distance(segment.from, segment.to) <= snap
-        if (short && (segment.kind !== 'arc' || !segment.large)) return
-        // A cubic that runs straight is a line: only so can it share a stretch with one.
-        if (isStraight(segment, snap)) {
-          const straight = line(segment.from, segment.to)
-          pieces.add(index, straight, 0, 1, straight, encloses)
-        } else pieces.add(index, source, t0, t1, segment, encloses)
+        const segment = t0 === 0 && t1 === 1 ? source : part(source, t0, t1, t0 === 0 ? source.from : undefined, t1 === 1 ? source.to : undefined)
+        // However short: it keeps the contour together when its ends come to lie at two vertices. A cubic that runs straight is a line, for only
+        // so can it share a stretch with one.
+        if (segment.kind === 'line' || isStraight(segment, snap)) straight(segment.from, segment.to)
+        else pieces.add(index, source, t0, t1, segment, encloses)
       }
-      for (const source of segments) {
-        if (source.kind !== 'cubic' || !mayMeetItself(source, snap)) {
-          add(source, 0, 1)
-          continue
-        }
-        const stops = [0, ...turns(source), 1]
-        for (let i = 0; i + 1 < stops.length; i++) add(source, stops[i]!, stops[i + 1]!)
+      const straight = (from: Point, to: Point) => {
+        if (same(from, to)) return
+        const one = line(from, to)
+        pieces.add(index, one, 0, 1, one, encloses)
       }
-      if (encloses && distance(last, first) > snap) add(line(last, first), 0, 1)
+      segments.forEach((source, i) => {
+        if (i > 0) straight(segments[i - 1]!.to, source.from)
+        const stops = stopsOf(source, snap)
+        for (let k = 0; k + 1 < stops.length; k++) add(source, stops[k]!, stops[k + 1]!)
+      })
+      if (encloses) straight(last, first)
     }
   })
   if (open === 'cut') return pieces.all
@@ -105,6 +104,13 @@ export function addWinding(windings: Winding[], path: number, times: number): vo
   else windings[at] = { path, times: windings[at]!.times + times }
 }
 
+const WHOLE = [0, 1], HALVES = [0, 0.5, 1]
+
+function stopsOf(source: Segment, snap: number): readonly number[] {
+  if (source.kind === 'arc') return source.large ? HALVES : WHOLE
+  return source.kind === 'cubic' && mayMeetItself(source, snap) ? [0, ...turns(source), 1] : WHOLE
+}
+
 /** True for a cubic that crosses itself, ends where it begins, or runs forth and back along one line. */
 function mayMeetItself(curve: Cubic, snap: number): boolean {
   return selfMeeting(curve) !== null || distance(curve.from, curve.to) <= snap || isStraight(curve, snap)
@@ -115,7 +121,7 @@ function isStraight(segment: Segment, snap: number): boolean {
   if (segment.kind !== 'cubic') return false
   const { from, c1, c2, to } = segment
   const chord = subtract(to, from)
-  const aside = (p: Point) => Math.abs(cross(chord, subtract(p, from))) / Math.hypot(chord.x, chord.y)
+  const aside = (p: Point) => Math.abs(cross(chord, subtract(p, from))) / hypot(chord.x, chord.y)
   return aside(c1) <= snap / 10 && aside(c2) <= snap / 10
 }
 

@@ -8,13 +8,13 @@ import type { Arrangement } from './arrangement'
 export function fault({ vertices, edges, next, face, windings }: Arrangement, paths: number): string | null {
   const expected = new Int32Array(paths)
   for (let i = 0; i < edges.length; i++) {
-    const left = windings[face[2 * i]!], right = windings[face[2 * i + 1]!]
+    const left = windings[face[2 * i]!], right = windings[face[2 * i + 1]!], own = edges[i]!.windings
     if (!left || !right) return 'a face is not reached'
-    for (const { path, times } of edges[i]!.windings) expected[path]! += times
-    let balanced = true
-    for (let p = 0; p < paths; p++) if (left[p]! - right[p]! !== expected[p]!) balanced = false
-    for (const { path } of edges[i]!.windings) expected[path] = 0
-    if (!balanced) return 'windings do not balance'
+    for (let k = 0; k < own.length; k++) expected[own[k]!.path]! += own[k]!.times
+    let off = 0
+    for (let p = 0; p < paths; p++) off |= left[p]! - right[p]! - expected[p]!
+    for (let k = 0; k < own.length; k++) expected[own[k]!.path] = 0
+    if (off !== 0) return 'windings do not balance'
   }
   return planar(vertices.length, edges, next) ? null : 'edges cross at a vertex'
 }

@@ -1,4 +1,4 @@
-import type { Point } from '../geometry/point'
+import { hypot, type Point } from '../geometry/point'
 
 /** Points by number, where points nearer to each other than `snap` are the same one, the first that came. */
 export class Vertices {
@@ -19,7 +19,7 @@ export class Vertices {
       for (let k = y0; k <= y1; k++) {
         for (let index = this.cells.get(keyOf(i, k)) ?? -1; index !== -1; index = this.before[index]!) {
           const q = this.points[index]!
-          const away = Math.hypot(q.x - p.x, q.y - p.y)
+          const away = hypot(q.x - p.x, q.y - p.y)
           if (away <= least) {
             least = away
             best = index
