@@ -96,8 +96,10 @@ function oneCubic(a: Stretch, b: Stretch): Stretch | null {
 }
 
 /** A long arc as two, cut in its middle. */
-function inTwo(arc: Arc, { centre, rx, ry, start, extent }: ArcCentre): Segment[] {
+function inTwo(arc: Arc, round: ArcCentre): Segment[] {
+  const { centre, rx, ry, start, extent } = round
   const full = arc.from.x === arc.to.x && arc.from.y === arc.to.y
   const far = full ? { x: 2 * centre.x - arc.from.x, y: 2 * centre.y - arc.from.y } : arcFromAngles(centre, rx, ry, arc.turn, start + extent / 2)
-  return [{ ...arc, to: far, large: false }, { ...arc, from: far, to: full ? arc.from : arc.to, large: false }]
+  const half = { ...round, extent: extent / 2 }
+  return [keepingCentre({ ...arc, to: far, large: false }, half), keepingCentre({ ...arc, from: far, large: false }, half)]
 }
