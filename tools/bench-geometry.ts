@@ -1,83 +1,37 @@
 // Measures the geometry kernel against its peers, on the same inputs in one run: npm run bench:geometry
+import { execFileSync } from 'node:child_process'
+import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { readFileSync } from 'node:fs'
-import paper from 'paper'
+import { dirname, join } from 'node:path'
 import { pathData } from '../src/core/formats/path-data'
 import { readPathData } from '../src/core/formats/path-reader'
+import { area } from '../src/core/geometry/area'
 import { ellipse, segmentCount } from '../src/core/geometry/path'
+import { strokedArea } from '../src/core/outline/stroking'
 import { arrange } from '../src/core/planar/arrangement'
 import { combine, type Role } from '../src/core/planar/boolean'
-import { area } from '../src/core/geometry/area'
+import { shippedFace } from '../src/core/text/faces'
+import { textPath } from '../src/core/text/layout'
 import { faultOf } from './fuzz'
+import { pathsOf } from './icon-paths'
+import { type Case, cases, kernel, paperPeer, pathkitPeer, ROLES } from './peers'
 import { random, randomShape } from './shapes'
 import { compareStrokes } from './strokes'
 
-const require = createRequire(import.meta.url)
+const peers = [kernel(), paperPeer(), await pathkitPeer()]
 
-type Operation = 'union' | 'subtract' | 'intersect' | 'exclude'
-type Case = { readonly op: Operation; readonly paths: readonly string[] }
-
-/** A program that combines path data and gives path data back. */
-type Peer = { readonly name: string; readonly run: (one: Case) => string }
-
-const ROLES: Record<Operation, Role> = { union: 'adds', subtract: 'cuts', intersect: 'overlap', exclude: 'flips' }
-const OPERATIONS = Object.keys(ROLES) as Operation[]
-
-function kernel(): Peer {
-  return { name: 'kernel', run: ({ op, paths }) => pathData(combine(paths.map((path) => ({ path: readPathData(path), role: ROLES[op] })))) }
-}
-
-function paperPeer(): Peer {
-  const scope = new paper.PaperScope()
-  scope.setup(new scope.Size(1, 1))
-  const method = { union: 'unite', subtract: 'subtract', intersect: 'intersect', exclude: 'exclude' } as const
-  return {
-    name: 'paper',
-    run: ({ op, paths }) => {
-      const [first, ...rest] = paths.map((path) => new scope.CompoundPath({ pathData: path, fillRule: 'nonzero', insert: false }) as paper.PathItem)
-      return rest.reduce((so, path) => so[method[op]](path, { insert: false }), first!).pathData
-    },
-  }
-}
-
-async function pathkitPeer(): Promise<Peer> {
-  const init = require('pathkit-wasm/bin/pathkit.js') as (options: object) => { then: (f: (kit: Pathkit) => void) => void }
-  const wasmBinary = readFileSync(require.resolve('pathkit-wasm/bin/pathkit.wasm'))
-  // What is awaited must not be the module itself, which calls itself ready for ever.
-  const { kit } = await new Promise<{ kit: Pathkit }>((resolve) => init({ wasmBinary }).then((ready) => resolve({ kit: ready })))
-  const names = { union: 'UNION', subtract: 'DIFFERENCE', intersect: 'INTERSECT', exclude: 'XOR' } as const
-  return {
-    name: 'pathkit',
-    run: ({ op, paths }) => {
-      const [first, ...rest] = paths.map((path) => kit.FromSVGString(path))
-      for (const path of rest) {
-        first!.op(path, kit.PathOp[names[op]])
-        path.delete()
-      }
-      const text = first!.toSVGString()
-      first!.delete()
-      return text
-    },
-  }
-}
-
-type Pathkit = {
-  FromSVGString(text: string): { op(other: unknown, op: unknown): void; toSVGString(): string; delete(): void }
-  PathOp: Record<string, unknown>
-}
-
-const cases = (count: number, seed: number, kinds?: Parameters<typeof randomShape>[1]): Case[] => {
-  const next = random(seed)
-  return Array.from({ length: count }, () => ({
-    op: OPERATIONS[Math.floor(next() * 4)]!,
-    paths: Array.from({ length: 2 + Math.floor(next() * 4) }, () => pathData(randomShape(next, kinds).path, 9)),
-  }))
+// A process of its own, which says how long the first hundred booleans take in it.
+if (process.argv[2] === '--first') {
+  const { run } = peers[Number(process.argv[3])]!, first = cases(100, 31)
+  const start = performance.now()
+  for (const one of first) run(one)
+  console.log(performance.now() - start)
+  process.exit()
 }
 
 /** Rounds in which the peers take turns; the least time of each counts, which is what a machine with other work to do says least about. */
 const ROUNDS = 15
 
-const peers = [kernel(), paperPeer(), await pathkitPeer()]
 const report = (title: string, all: readonly Case[]) => {
   const results = peers.map(({ name }) => ({ name, ms: Infinity, segments: 0 }))
   for (let round = 0; round < ROUNDS; round++) {
@@ -97,6 +51,40 @@ const report = (title: string, all: readonly Case[]) => {
 report('200 mixed booleans, parsing and writing included', cases(200, 5))
 report('200 booleans of circles and rectangles', cases(200, 6, ['circle', 'rectangle']))
 report('a fan of five overlapping circles', [{ op: 'union', paths: [[4, 14], [8, 10], [12, 8.5], [16, 10], [20, 14]].map(([x, y]) => pathData([ellipse({ x: x!, y: y! }, 4.5, 4.5)])) }])
+
+{
+  const times = peers.map(({ name }, i) => ({ name, ms: Math.min(...Array.from({ length: 5 }, () => Number(execFileSync(process.execPath, [process.argv[1]!, '--first', String(i)], { encoding: 'utf8' })))) }))
+  console.log(`\nthe first hundred booleans of a fresh process: ${times.map(({ name, ms }) => `${name} ${ms.toFixed(0)} ms`).join(', ')}; to the faster peer ${(times[0]!.ms / Math.min(times[1]!.ms, times[2]!.ms)).toFixed(2)}`)
+}
+
+{
+  const folder = join(dirname(createRequire(join(process.cwd(), 'package.json')).resolve('lucide-static/package.json')), 'icons')
+  const files = readdirSync(folder).filter((name) => name.endsWith('.svg')).sort()
+  const icons = Array.from({ length: 400 }, (_, i) => pathsOf(readFileSync(join(folder, files[Math.floor((i * files.length) / 400)]!), 'utf8')).flatMap((d) => pathData(readPathData(d), 6)).join(' '))
+  const able = peers.filter(({ stroke }) => stroke !== null).map(({ name, stroke }) => ({ name, stroke: stroke!, ms: Infinity, segments: 0 }))
+  for (let round = 0; round < ROUNDS; round++) {
+    for (const one of able) {
+      const start = performance.now()
+      const texts = icons.map((d) => one.stroke(d))
+      one.ms = Math.min(one.ms, performance.now() - start)
+      one.segments = texts.reduce((sum, text) => sum + segmentCount(readPathData(text)), 0)
+    }
+  }
+  console.log('\nstrokes of 400 whole icons, parsing and writing included')
+  for (const { name, ms, segments } of able) console.log(`  ${name.padEnd(8)} ${ms.toFixed(0).padStart(6)} ms  ${String(segments).padStart(6)} segments`)
+  console.log(`  time to the peer ${(able[0]!.ms / able[1]!.ms).toFixed(2)}, segments ${(able[0]!.segments / able[1]!.segments).toFixed(2)}`)
+}
+
+for (const [word, size, width] of [['Quay', 6, 2], ['abcdefghijklmnopqrstuvwxyz', 4, 1]] as const) {
+  const path = textPath(word, shippedFace(400), { size, spacing: 0 })
+  let ms = Infinity, segments = 0
+  for (let i = 0; i < 12; i++) {
+    const start = performance.now()
+    segments = segmentCount(strokedArea(path, { width, cap: 'round', join: 'round', miterLimit: 4 }))
+    ms = Math.min(ms, performance.now() - start)
+  }
+  console.log(`\n“${word}” of size ${size} stroked with weight ${width}: ${ms.toFixed(0)} ms, ${segments} segments`)
+}
 
 for (const count of [60, 200]) {
   const next = random(9)
@@ -131,8 +119,8 @@ for (const count of [60, 200]) {
 }
 
 {
-  const { count, mean, worst, ms, segments, failed } = compareStrokes(1000, { cap: 'round', join: 'round', miterLimit: 4 })
-  console.log(`\n${count} icons with their strokes outlined, beside the rasteriser's stroking at 256 px: mean difference ${(100 * mean).toFixed(3)} % of ink, greatest ${(100 * worst[0]!.difference).toFixed(3)} % (${worst[0]!.name}), ${failed.length} failed, ${segments} segments, ${(ms / count).toFixed(2)} ms an icon`)
+  const { count, mean, worst, segments, failed } = compareStrokes(1000, { cap: 'round', join: 'round', miterLimit: 4 })
+  console.log(`\n${count} icons with their strokes outlined, beside the rasteriser's stroking at 256 px: mean difference ${(100 * mean).toFixed(3)} % of ink, greatest ${(100 * worst[0]!.difference).toFixed(3)} % (${worst[0]!.name}), ${failed.length} failed, ${segments} segments`)
 }
 
 {

@@ -1,6 +1,6 @@
 import { cubic, cubicSlope, nearestFrom } from '../geometry/cubic'
 import { keepTime } from '../geometry/deadline'
-import { distance, dot, hypot, type Point } from '../geometry/point'
+import { distance, dot, hypot, mix, type Point } from '../geometry/point'
 import { type Cubic, pointAt } from '../geometry/segment'
 
 /** A curve to be followed by cubics: its place and unit direction at a parameter. */
@@ -100,46 +100,59 @@ function alongChords(points: readonly Point[]): number[] {
 
 /** How many points between its ends a cubic is checked at. */
 const CHECKS = 14
-/** How often a course may be cut at most: what is still not met then is too wild for any picture. */
-const MOST = 64
+/** Into how many cubics a course is fitted at most, and how many lines stand for what could not be: it is too wild for any picture. */
+const MOST = 64, LINES = 48
 
-/** Cubics along a course between two parameters, within a tolerance, few of them: each as long as it can be. Directions at cuts agree. */
+/**
+ * Cubics along a course between two parameters, within a tolerance, few of them: each as long as it can be. Directions at cuts agree. Where no cubic comes
+ * near enough, straight ones from place to place.
+ */
 export function follow(course: Course, tolerance: number, from = 0, to = 1): Cubic[] {
   const fit = (a: number, b: number): Fit => {
     const start = course(a), end = course(b)
     const points = [start.at]
     for (let i = 1; i <= CHECKS; i++) points.push(course(a + ((b - a) * i) / (CHECKS + 1)).at)
     points.push(end.at)
+    // What keeps within the tolerance of a place is not followed any closer.
+    if (points.every((p) => distance(p, start.at) <= tolerance / 4)) return { cubic: straight(start.at, end.at), error: 0 }
     return fitCubic(points, start.direction, end.direction, tolerance / 4)
   }
   const cubics: Cubic[] = []
-  let at = from
-  while (cubics.length < MOST) {
+  for (let at = from; to - at > 1e-9; ) {
     keepTime()
-    let best = fit(at, to)
-    if (best.error <= tolerance) return [...cubics, best.cubic]
-    let fits = at, fails = to
-    for (let i = 0; i < 9; i++) {
-      // The error grows about as the sixth power of the length.
-      const share = Math.max(0.2, Math.min(0.97, (tolerance / best.error) ** (1 / 6)))
-      const guess = fits === at ? at + share * (fails - at) : (fits + fails) / 2
-      const one = fit(at, guess)
-      if (one.error <= tolerance) {
-        fits = guess
-        best = one
-        if (fails - fits < 0.02 * (fits - at)) break
-      } else {
-        fails = guess
-        if (fits === at) best = one
-      }
+    const stretch = cubics.length < MOST ? longest(fit, at, to, tolerance) : null
+    if (stretch) {
+      cubics.push(stretch.cubic)
+      at = stretch.to
+      continue
     }
-    if (fits === at) {
-      fits = fails
-      best = fit(at, fits)
-    }
-    cubics.push(best.cubic)
-    at = fits
-    if (to - at < 1e-9) return cubics
+    const end = cubics.length < MOST ? at + (to - at) / 2 ** HALVINGS : to
+    for (let i = 0; i < LINES; i++) cubics.push(straight(course(at + ((end - at) * i) / LINES).at, course(at + ((end - at) * (i + 1)) / LINES).at))
+    at = end
   }
-  return [...cubics, fit(at, to).cubic]
+  return cubics
+}
+
+const straight = (from: Point, to: Point): Cubic => cubic(from, mix(from, to, 1 / 3), mix(from, to, 2 / 3), to)
+
+/** How often a stretch is made shorter at most until a cubic fits it. */
+const HALVINGS = 9
+
+/** The longest stretch from a parameter on that a cubic fits; null where none does. */
+function longest(fit: (a: number, b: number) => Fit, at: number, to: number, tolerance: number): { cubic: Cubic; to: number } | null {
+  let last = fit(at, to)
+  if (last.error <= tolerance) return { cubic: last.cubic, to }
+  let best: Fit | null = null, fits = at, fails = to
+  for (let i = 0; i < HALVINGS; i++) {
+    // The error grows about as the sixth power of the length; where it does not, by larger and larger steps.
+    const share = Math.max(0.2, Math.min(1 - 0.03 * 2 ** Math.min(i, 4), (tolerance / last.error) ** (1 / 6)))
+    const guess = best ? (fits + fails) / 2 : at + share * (fails - at)
+    last = fit(at, guess)
+    if (last.error <= tolerance) {
+      fits = guess
+      best = last
+      if (fails - fits < 0.02 * (fits - at)) break
+    } else fails = guess
+  }
+  return best && { cubic: best.cubic, to: fits }
 }
