@@ -23,7 +23,7 @@ export function roundContour({ segments, closed }: Contour, corner: (node: numbe
   const count = segments.length
   const before = (i: number): Segment | null => (i > 0 ? segments[i - 1]! : closed ? segments[count - 1]! : null)
   const asked = segments.map((_, i) => (before(i) ? corner(i) : null))
-  const grown = asked.map((one, i) => (one && one.radius > SAME_POINT && turnOf(before(i)!, segments[i]!) !== 0 ? fillets(before(i)!, segments[i]!, one.radius) : null))
+  const grown = asked.map((one, i) => (one && one.radius > SAME_POINT && shows(turnOf(before(i)!, segments[i]!), one.radius) ? fillets(before(i)!, segments[i]!, one.radius) : null))
   const trims = grown.map((one) => (one && one.limit > SAME_POINT ? one.at(one.limit) : null))
   // On each segment the corner at its start may take what the one at its end leaves.
   const share = new Array<number>(count).fill(1)
@@ -55,6 +55,9 @@ export function roundContour({ segments, closed }: Contour, corner: (node: numbe
   const reduced = grown.flatMap((one, i) => (one && (final[i]?.radius ?? 0) < asked[i]!.radius * (1 - 1e-12) ? [i] : []))
   return { contour: result.length > 0 ? { segments: result, closed } : { segments: segments.slice(0, 1), closed }, reduced }
 }
+
+/** Whether an arc between two sides lies anywhere away from their corner: where they all but run on it does not. */
+const shows = (turn: number, radius: number): boolean => (radius * turn * turn) / 8 > SAME_POINT
 
 /** The greatest share in 0..1 that still fits, given that all below it do. */
 function greatest(fits: (share: number) => boolean): number {

@@ -1,3 +1,4 @@
+import { keepTime } from '../geometry/deadline'
 import { cross, distance, dot, hypot, type Point, subtract } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { curvatureAt, directionAt, slopeAt } from '../geometry/slope'
@@ -12,6 +13,9 @@ export type Fillets = { readonly limit: number; readonly at: (radius: number) =>
 
 /** How far along a side the contact may move between two places of the trace: what Newton's method bridges without a slip. */
 const STRIDE = 1 / 16
+
+/** How many places a trace has at most: one that still creeps then is at its end. */
+const PLACES = 600
 
 /** The angle by which the path turns between two segments, in radians, clockwise positive; 0 where it runs on or doubles back. */
 export function turnOf(a: Segment, b: Segment): number {
@@ -53,7 +57,8 @@ function grown(a: Segment, b: Segment, side: number, radius: number, tan: number
   if (!first) return [corner]
   const trace = [corner, first]
   let here = first
-  for (let step = here.radius; here.radius < radius; ) {
+  for (let step = here.radius; here.radius < radius && trace.length < PLACES; ) {
+    keepTime()
     const ahead = drift(a, b, side, here)
     const stride = ahead ? STRIDE / Math.max(Math.abs(ahead.s), Math.abs(ahead.t), 1e-9) : step
     const by = Math.min(step, stride, radius - here.radius)
