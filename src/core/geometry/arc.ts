@@ -44,11 +44,11 @@ export function arcCentre(arc: Arc): ArcCentre {
   }
 }
 
-/** How near half a turn an arc's centre is decided by what rounding leaves of its chord, in radians. */
-const NEAR_HALF = 0.02
+/** How near half a turn, in radians, an arc whose ends were moved has a centre that is moved by several times as much. */
+const NEAR_HALF = 0.3
 
-/** By what share radii may differ and be the same. */
-const SAME_RADIUS = 1e-12
+/** By what share of the radii a centre may be off and be the same. */
+const SAME_CENTRE = 2e-8
 
 /**
  * An arc with its radii such that it keeps its centre: near half a turn a chord that is off by a little moves the centre by the root of it. Elsewhere the arc
@@ -62,8 +62,9 @@ export function keepingCentre(arc: Arc, { centre, rx, ry, extent }: ArcCentre): 
   const qx = (cos * (arc.to.x - centre.x) + sin * (arc.to.y - centre.y)) / rx, qy = (cos * (arc.to.y - centre.y) - sin * (arc.to.x - centre.x)) / ry
   const chord = hypot(qx - px, qy - py), turning = px * qy - py * qx
   const aside = turning / chord, k = hypot(chord / 2, aside)
-  const large = Math.abs(aside) > 1e-8 && turning < 0 === arc.sweep
-  return Math.abs(k - 1) < SAME_RADIUS ? { ...arc, large } : { ...arc, rx: k * arc.rx, ry: k * arc.ry, large }
+  const large = Math.abs(aside) > SAME_CENTRE && turning < 0 === arc.sweep
+  const asIs = Math.sqrt(Math.max(0, 1 - (chord * chord) / 4))
+  return Math.abs(asIs - Math.abs(aside)) < SAME_CENTRE ? { ...arc, large } : { ...arc, rx: k * arc.rx, ry: k * arc.ry, large }
 }
 
 /** The point of an ellipse at an angle measured before its turn. */
