@@ -18,7 +18,9 @@ export default {
       comment: 'The core knows nothing of screens, servers, files or the browser.',
       severity: 'error',
       from: { path: '^src/core/' },
-      to: { path: '^(?:src/(?:server|workers|cli|screens|ui)|app)/|^(?:fs|path|os|url|crypto|child_process|worker_threads)$|node_modules/(?:react|next|zustand|kysely|better-sqlite3|@resvg)' },
+      to: {
+        path: '^(?:src/(?:server|workers|cli|screens|ui)|app)/|^(?:fs|path|os|url|crypto|child_process|worker_threads)$|node_modules/(?:react|next|zustand|kysely|better-sqlite3|@resvg)',
+      },
     },
     {
       name: 'server-below-screens',
@@ -27,10 +29,35 @@ export default {
       to: { path: '^(?:src/(?:screens|ui|workers)|app)/' },
     },
     { name: 'server-not-cli', severity: 'error', from: { path: '^src/server/' }, to: { path: '^src/cli/' } },
-    { name: 'workers-on-core', severity: 'error', from: { path: '^src/workers/' }, to: { path: '^(?:src/(?:server|cli|screens|ui)|app)/' } },
-    { name: 'ui-below-screens', severity: 'error', from: { path: '^src/ui/' }, to: { path: '^(?:src/(?:screens|server|cli)|app)/' } },
-    { name: 'screens-without-server', severity: 'error', from: { path: '^src/screens/' }, to: { path: '^(?:src/(?:server|cli)|app)/' } },
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'workers-on-core',
+      severity: 'error',
+      from: { path: '^src/workers/' },
+      to: { path: '^(?:src/(?:server|cli|screens|ui)|app)/' },
+    },
+    {
+      name: 'ui-below-screens',
+      severity: 'error',
+      from: { path: '^src/ui/' },
+      to: { path: '^(?:src/(?:screens|server|cli)|app)/' },
+    },
+    {
+      name: 'screens-without-server',
+      severity: 'error',
+      from: { path: '^src/screens/' },
+      to: { path: '^(?:src/(?:server|cli)|app)/' },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
   ],
-  options: { tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' }, doNotFollow: { path: 'node_modules' }, exclude: { path: '\\.test\\.tsx?$' } },
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.test\\.tsx?$' },
+  },
 }

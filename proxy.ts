@@ -1,6 +1,9 @@
 import { type NextRequest, NextResponse } from 'next/server'
 
-/** Names under which this machine is itself. Whatever else leads here is a foreign name for it, and a page of that name is a foreign page. */
+/**
+ * Names under which this machine is itself. Whatever else leads here is a foreign name for it, and a page of that name
+ * is a foreign page.
+ */
 const OWN = new Set(['127.0.0.1', 'localhost', '[::1]'])
 
 const refuse = (message: string) => NextResponse.json({ code: 'forbidden', message }, { status: 403 })
@@ -14,15 +17,21 @@ function isReadable(path: string): boolean {
   }
 }
 
-/** Before every request: it must be meant for this machine, and what changes something must come from a page of its own. Answers say what pages may do. */
+/**
+ * Before every request: it must be meant for this machine, and what changes something must come from a page of its own.
+ * Answers say what pages may do.
+ */
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host') ?? ''
   if (!OWN.has(host.replace(/:\d+$/, ''))) return refuse('This server answers to 127.0.0.1 and localhost only.')
-  if (!isReadable(request.nextUrl.pathname)) return NextResponse.json({ code: 'invalid', message: 'This address cannot be read.' }, { status: 400 })
+  if (!isReadable(request.nextUrl.pathname))
+    return NextResponse.json({ code: 'invalid', message: 'This address cannot be read.' }, { status: 400 })
   if (request.method !== 'GET' && request.method !== 'HEAD') {
-    const origin = request.headers.get('origin'), site = request.headers.get('sec-fetch-site')
+    const origin = request.headers.get('origin'),
+      site = request.headers.get('sec-fetch-site')
     if (origin !== null && origin !== `http://${host}`) return refuse('Requests from other sites are refused.')
-    if (site !== null && site !== 'same-origin' && site !== 'none') return refuse('Requests from other sites are refused.')
+    if (site !== null && site !== 'same-origin' && site !== 'none')
+      return refuse('Requests from other sites are refused.')
   }
   const nonce = btoa(crypto.randomUUID())
   const policy = [

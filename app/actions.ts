@@ -27,7 +27,12 @@ export async function createSet(starterId: string, name: string): Promise<Result
   if (!book) return failed('invalid', 'There is no such rule book.')
   const parsed = SetName.safeParse(name)
   if (!parsed.success) return failed('invalid', parsed.error.issues[0]!.message)
-  return refreshed(async () => done((await addSet(await database(), rowsOfSet({ name: parsed.data, kind: book.kind, rules: book.rules, icons: [] }))).id))
+  return refreshed(async () =>
+    done(
+      (await addSet(await database(), rowsOfSet({ name: parsed.data, kind: book.kind, rules: book.rules, icons: [] })))
+        .id,
+    ),
+  )
 }
 
 export async function renameOnShelf(id: string, name: string): Promise<Result<string>> {

@@ -4,6 +4,13 @@ import { listSets } from '@/server/sets'
 import { ShelfScreen } from '@/screens/shelf/shelf-screen'
 
 export default async function Page() {
-  const actions = { create: createSet, rename: renameOnShelf, duplicate: duplicateOnShelf, remove: deleteFromShelf, restore: restoreToShelf, openDemo }
+  const actions = {
+    create: createSet,
+    rename: renameOnShelf,
+    duplicate: duplicateOnShelf,
+    remove: deleteFromShelf,
+    restore: restoreToShelf,
+    openDemo,
+  }
   return <ShelfScreen entries={await listSets(await database())} actions={actions} />
 }

@@ -10,7 +10,12 @@ const stamps = join(root, 'build')
 
 /** Runs a program of the project and ends with it when it fails. */
 export function run(command, args, options = {}) {
-  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' }, ...options })
+  const { status, error } = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+    ...options,
+  })
   if (error) throw error
   return status ?? 1
 }
@@ -27,7 +32,13 @@ function* filesBelow(path) {
 
 function fingerprint(paths) {
   const hash = createHash('sha256').update(process.version)
-  for (const path of paths) for (const file of filesBelow(path)) hash.update(file).update('\0').update(readFileSync(join(root, file))).update('\0')
+  for (const path of paths)
+    for (const file of filesBelow(path))
+      hash
+        .update(file)
+        .update('\0')
+        .update(readFileSync(join(root, file)))
+        .update('\0')
   return hash.digest('hex')
 }
 
@@ -42,35 +53,87 @@ function whenChanged(name, inputs, present, step) {
 }
 
 export function install() {
-  whenChanged('install', ['package-lock.json'], () => existsSync(join(root, 'node_modules', '.package-lock.json')), () => {
-    console.log('Installing packages (about two minutes the first time)…')
-    return run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev'], { stdio: ['ignore', 'ignore', 'inherit'] })
-  })
+  whenChanged(
+    'install',
+    ['package-lock.json'],
+    () => existsSync(join(root, 'node_modules', '.package-lock.json')),
+    () => {
+      console.log('Installing packages (about two minutes the first time)…')
+      return run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev'], { stdio: ['ignore', 'ignore', 'inherit'] })
+    },
+  )
 }
 
-/** The command line, built ahead so that it starts at once: a file for each command with all it needs, but what is not JavaScript. */
+/**
+ * The command line, built ahead so that it starts at once: a file for each command with all it needs, but what is not
+ * JavaScript.
+ */
 export function buildCommandLine() {
   const inputs = ['src/cli', 'src/core', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
-  whenChanged('cli', inputs, () => existsSync(join(stamps, 'cli', 'main.js')), () => {
-    rmSync(join(stamps, 'cli'), { recursive: true, force: true })
-    return run(tool('esbuild'), ['src/cli/main.ts', '--bundle', '--splitting', '--minify', '--platform=node', '--format=esm', '--external:better-sqlite3', '--outdir=build/cli', '--log-level=warning'])
-  })
+  whenChanged(
+    'cli',
+    inputs,
+    () => existsSync(join(stamps, 'cli', 'main.js')),
+    () => {
+      rmSync(join(stamps, 'cli'), { recursive: true, force: true })
+      return run(tool('esbuild'), [
+        'src/cli/main.ts',
+        '--bundle',
+        '--splitting',
+        '--minify',
+        '--platform=node',
+        '--format=esm',
+        '--external:better-sqlite3',
+        '--outdir=build/cli',
+        '--log-level=warning',
+      ])
+    },
+  )
 }
 
 /** What the server's threads run, all in one file. */
 export function buildRenderer() {
   const inputs = ['src/core', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
-  whenChanged('renderer', inputs, () => existsSync(join(stamps, 'renderer', 'thread.js')), () =>
-    run(tool('esbuild'), ['src/server/renderer/thread.ts', '--bundle', '--minify-syntax', '--minify-whitespace', '--platform=node', '--format=esm', '--external:@resvg/resvg-wasm', '--outdir=build/renderer', '--log-level=warning']),
+  whenChanged(
+    'renderer',
+    inputs,
+    () => existsSync(join(stamps, 'renderer', 'thread.js')),
+    () =>
+      run(tool('esbuild'), [
+        'src/server/renderer/thread.ts',
+        '--bundle',
+        '--minify-syntax',
+        '--minify-whitespace',
+        '--platform=node',
+        '--format=esm',
+        '--external:@resvg/resvg-wasm',
+        '--outdir=build/renderer',
+        '--log-level=warning',
+      ]),
   )
 }
 
 export function build() {
-  const inputs = ['app', 'src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'instrumentation.ts', 'proxy.ts', 'package-lock.json', 'bin/prepare.mjs']
-  whenChanged('app', inputs, () => existsSync(join(root, '.next', 'BUILD_ID')), () => {
-    console.log('Building…')
-    return run(tool('next'), ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
-  })
+  const inputs = [
+    'app',
+    'src',
+    'next.config.ts',
+    'postcss.config.mjs',
+    'tsconfig.json',
+    'instrumentation.ts',
+    'proxy.ts',
+    'package-lock.json',
+    'bin/prepare.mjs',
+  ]
+  whenChanged(
+    'app',
+    inputs,
+    () => existsSync(join(root, '.next', 'BUILD_ID')),
+    () => {
+      console.log('Building…')
+      return run(tool('next'), ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+    },
+  )
   buildRenderer()
   buildCommandLine()
 }
@@ -80,5 +143,8 @@ export function chromium() {
   if (existsSync('/usr/bin/chromium')) return
   console.log('Installing Chromium…')
   execFileSync('apt-get', ['update'], { stdio: 'ignore' })
-  execFileSync('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { stdio: 'ignore', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  execFileSync('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], {
+    stdio: 'ignore',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  })
 }

@@ -5,7 +5,12 @@ import { BenchPage } from './bench-page'
 /** What axe finds that is serious or critical, with the first place of each. */
 async function faults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze()
-  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.length} × ${nodes[0]!.html.slice(0, 160)} ${nodes[0]!.failureSummary?.split('\n')[1] ?? ''}`)
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes.length} × ${nodes[0]!.html.slice(0, 160)} ${nodes[0]!.failureSummary?.split('\n')[1] ?? ''}`,
+    )
 }
 
 test('no screen has a serious fault of access, by day or by night', async ({ page }) => {
@@ -45,7 +50,13 @@ test('a rectangle is drawn, moved, painted and undone by keys alone', async ({ p
   for (let i = 0; i < 2; i++) await bench.press('Shift+ArrowRight')
   for (let i = 0; i < 6; i++) await bench.press('ArrowDown')
   await bench.press('Enter')
-  for (const [cell, value] of [['x', '8'], ['y', '8'], ['w', '8'], ['h', '6']] as const) await bench.expectCell(`${cell} of Rectangle 1`, value)
+  for (const [cell, value] of [
+    ['x', '8'],
+    ['y', '8'],
+    ['w', '8'],
+    ['h', '6'],
+  ] as const)
+    await bench.expectCell(`${cell} of Rectangle 1`, value)
   await bench.press('Shift+ArrowRight')
   await bench.expectCell('x of Rectangle 1', '13')
   await page.getByRole('button', { name: /^fill of Rectangle 1/ }).focus()

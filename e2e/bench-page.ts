@@ -23,8 +23,13 @@ export class BenchPage {
   static async withDemoIcon(page: Page, icon: string): Promise<BenchPage> {
     await page.goto('/')
     const response = await page.request.get(await hrefOf(page, 'Quayside'))
-    const text = (await response.text()).replace('"name": "Quayside"', `"name": "Copy ${Math.random().toString(36).slice(2, 8)}"`)
-    const added = (await (await page.request.post('/api/sets', { data: text, headers: { 'content-type': 'application/json' } })).json()) as { id: string }
+    const text = (await response.text()).replace(
+      '"name": "Quayside"',
+      `"name": "Copy ${Math.random().toString(36).slice(2, 8)}"`,
+    )
+    const added = (await (
+      await page.request.post('/api/sets', { data: text, headers: { 'content-type': 'application/json' } })
+    ).json()) as { id: string }
     await page.goto(`/sets/${added.id}/draw/${icon}`)
     const bench = new BenchPage(page)
     await bench.ready()
@@ -37,7 +42,8 @@ export class BenchPage {
 
   /** A sibling in the family strip, scrolled into sight from the top down as a person would. */
   async sibling(name: string): Promise<Locator> {
-    const list = this.page.getByRole('complementary', { name: 'Family' }).getByRole('list'), found = list.getByRole('button', { name, exact: true })
+    const list = this.page.getByRole('complementary', { name: 'Family' }).getByRole('list'),
+      found = list.getByRole('button', { name, exact: true })
     await list.evaluate((element) => element.scrollTo(0, 0))
     for (let i = 0; i < 40 && !(await found.isVisible()); i++) {
       await list.evaluate((element) => element.scrollBy(0, 300))
@@ -59,7 +65,12 @@ export class BenchPage {
     return { x: left + x * scale, y: top + y * scale }
   }
 
-  async click(x: number, y: number, options: Parameters<Page['mouse']['click']>[2] = {}, keys: readonly string[] = []): Promise<void> {
+  async click(
+    x: number,
+    y: number,
+    options: Parameters<Page['mouse']['click']>[2] = {},
+    keys: readonly string[] = [],
+  ): Promise<void> {
     const to = await this.at(x, y)
     for (const key of keys) await this.page.keyboard.down(key)
     await this.page.mouse.move(to.x, to.y)
@@ -68,8 +79,13 @@ export class BenchPage {
   }
 
   /** Drags in steps, as a hand does; keys held during the drag are pressed before and released after it. */
-  async drag(from: readonly [number, number], to: readonly [number, number], keys: readonly string[] = []): Promise<void> {
-    const a = await this.at(...from), b = await this.at(...to)
+  async drag(
+    from: readonly [number, number],
+    to: readonly [number, number],
+    keys: readonly string[] = [],
+  ): Promise<void> {
+    const a = await this.at(...from),
+      b = await this.at(...to)
     for (const key of keys) await this.page.keyboard.down(key)
     await this.page.mouse.move(a.x, a.y)
     await this.page.mouse.down()
@@ -129,11 +145,18 @@ async function hrefOf(page: Page, set: string): Promise<string> {
 export async function delivered(page: Page, bench: BenchPage): Promise<Record<string, string>> {
   await bench.saved()
   await page.getByRole('link', { name: 'Deliver' }).click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download as a zip' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Download as a zip' }).click(),
+  ])
   const files = unzipSync(readFileSync(await download.path()))
   await page.getByRole('link', { name: 'Draw' }).click()
   await bench.ready()
-  return Object.fromEntries(Object.entries(files).flatMap(([path, bytes]) => (path.endsWith('.svg') ? [[path.replace(/^svg\/|\.svg$/g, ''), Buffer.from(bytes).toString()]] : [])))
+  return Object.fromEntries(
+    Object.entries(files).flatMap(([path, bytes]) =>
+      path.endsWith('.svg') ? [[path.replace(/^svg\/|\.svg$/g, ''), Buffer.from(bytes).toString()]] : [],
+    ),
+  )
 }
 
 /** Types a value into a setting. */

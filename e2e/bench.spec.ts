@@ -8,7 +8,8 @@ test('drawing snaps to the true thing and says what it is; X suspends it', async
   await bench.expectCell('x of Rectangle 1', '4.5')
   await bench.type('x of Rectangle 1', '4.3')
   await bench.press('2')
-  const from = await bench.at(4.33, 16), to = await bench.at(10, 20)
+  const from = await bench.at(4.33, 16),
+    to = await bench.at(10, 20)
   await page.mouse.move(from.x, from.y)
   await expect(page.getByTestId('stage').getByText('edge', { exact: true })).toBeVisible()
   await page.mouse.down()
@@ -99,11 +100,21 @@ test('copies, order, undo and redo, and the history', async ({ page }) => {
 test('a path by clicks, closed on its first node; an open one ended by Enter', async ({ page }) => {
   const bench = await BenchPage.withNewSet(page, 'Paths')
   await bench.press('6')
-  for (const [x, y] of [[4, 4], [20, 4], [20, 16], [4, 4]] as const) await bench.click(x, y)
+  for (const [x, y] of [
+    [4, 4],
+    [20, 4],
+    [20, 16],
+    [4, 4],
+  ] as const)
+    await bench.click(x, y)
   await expect(bench.row('Path 1')).toContainText('3 nodes')
   await expect(bench.row('Path 1')).not.toContainText('open')
   await bench.press('6')
-  for (const [x, y] of [[4, 20], [12, 18]] as const) await bench.click(x, y)
+  for (const [x, y] of [
+    [4, 20],
+    [12, 18],
+  ] as const)
+    await bench.click(x, y)
   await bench.press('Enter')
   await expect(bench.row('Path 2')).toContainText('2 nodes, open')
   await bench.press('5')
@@ -116,7 +127,9 @@ test('members of an assembly: roles, order and moving change the result at once'
   await bench.press('1')
   await bench.drag([4, 4], [20, 20])
   await bench.press('a')
-  await expect(page.getByRole('status').filter({ hasText: 'Select two or more closed shapes to assemble.' })).toBeVisible()
+  await expect(
+    page.getByRole('status').filter({ hasText: 'Select two or more closed shapes to assemble.' }),
+  ).toBeVisible()
   await bench.press('2')
   await bench.drag([8, 8], [16, 16])
   await bench.press('Control+a')
@@ -138,9 +151,16 @@ test('members of an assembly: roles, order and moving change the result at once'
   await expect(page.getByRole('tab', { name: 'Objects 2' })).toBeVisible()
 })
 
-test('the family: new, duplicated, reordered, deleted with two ways back, and objects copied between icons', async ({ page }) => {
+test('the family: new, duplicated, reordered, deleted with two ways back, and objects copied between icons', async ({
+  page,
+}) => {
   const bench = await BenchPage.withDemoIcon(page, 'ferry')
-  const names = () => page.getByRole('complementary', { name: 'Family' }).getByRole('listitem').getByRole('button').evaluateAll((all) => all.map((element) => element.getAttribute('aria-label')))
+  const names = () =>
+    page
+      .getByRole('complementary', { name: 'Family' })
+      .getByRole('listitem')
+      .getByRole('button')
+      .evaluateAll((all) => all.map((element) => element.getAttribute('aria-label')))
   await page.getByRole('button', { name: 'ferry', exact: true }).click({ button: 'right' })
   await page.getByRole('menuitem', { name: 'Duplicate' }).click()
   expect((await names()).slice(0, 3)).toEqual(['ferry', 'ferry-2', 'dinghy'])
@@ -176,7 +196,10 @@ test('the family: new, duplicated, reordered, deleted with two ways back, and ob
 
   await page.getByRole('button', { name: 'oar', exact: true }).click({ button: 'right' })
   await page.getByRole('menuitem', { name: 'Rename…' }).click()
-  for (const [name, sentence] of [['a/b', 'A name cannot contain /'], ['FERRY', 'There is already an icon named “FERRY”.']] as const) {
+  for (const [name, sentence] of [
+    ['a/b', 'A name cannot contain /'],
+    ['FERRY', 'There is already an icon named “FERRY”.'],
+  ] as const) {
     await page.getByLabel('Name', { exact: true }).fill(name)
     await page.getByRole('button', { name: 'Rename' }).click()
     await expect(page.getByRole('alert').filter({ hasText: sentence })).toBeVisible()
@@ -207,7 +230,11 @@ test('zoom to the pointer, pan, fit, and what is shown on the square', async ({ 
   await bench.press('0')
   expect(await scale()).toBe(before)
 
-  for (const [word, layer] of [['grid', 'grid'], ['keylines', 'keylines'], ['live', 'live-area']] as const) {
+  for (const [word, layer] of [
+    ['grid', 'grid'],
+    ['keylines', 'keylines'],
+    ['live', 'live-area'],
+  ] as const) {
     const drawn = stage.locator(`[data-layer="${layer}"]`)
     await expect(drawn).toHaveCount(1)
     await page.getByLabel('Show on the square').getByRole('button', { name: word }).click()
@@ -215,13 +242,16 @@ test('zoom to the pointer, pan, fit, and what is shown on the square', async ({ 
   }
 })
 
-test('what was drawn is there after a way over the shelf, in front of it what was brought to the front', async ({ page }) => {
+test('what was drawn is there after a way over the shelf, in front of it what was brought to the front', async ({
+  page,
+}) => {
   const bench = await BenchPage.withNewSet(page, 'There and back')
   await bench.press('1')
   await bench.drag([3, 3], [12, 12])
   await bench.press('2')
   await bench.drag([8, 8], [20, 20])
-  const order = () => page.locator('[role=row][data-object]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-object')))
+  const order = () =>
+    page.locator('[role=row][data-object]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-object')))
   expect(await order()).toEqual(['Ellipse 1', 'Rectangle 1'])
   await bench.press('Control+Shift+[')
   expect(await order()).toEqual(['Rectangle 1', 'Ellipse 1'])

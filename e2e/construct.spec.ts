@@ -45,7 +45,11 @@ test('basics: circles, resizing, rows of copies, rings, turning about a pivot, r
   await setting(page, 'Copies', '2')
   await page.getByRole('button', { name: 'Apply' }).click()
   await bench.rename('icon', 'rings')
-  expect((await delivered(page, bench)).rings!.match(/<circle[^>]*>/g)).toEqual(['<circle cx="12" cy="12" r="2"/>', '<circle cx="12" cy="12" r="4"/>', '<circle cx="12" cy="12" r="8"/>'])
+  expect((await delivered(page, bench)).rings!.match(/<circle[^>]*>/g)).toEqual([
+    '<circle cx="12" cy="12" r="2"/>',
+    '<circle cx="12" cy="12" r="4"/>',
+    '<circle cx="12" cy="12" r="8"/>',
+  ])
   await clear(bench)
 
   // Twelve strokes around the centre by one typed angle.
@@ -60,7 +64,10 @@ test('basics: circles, resizing, rows of copies, rings, turning about a pivot, r
   const strokes = paths((await delivered(page, bench)).rings!).map((d) => readPathData(d)[0]!.segments[0]!)
   expect(strokes).toHaveLength(12)
   strokes.forEach(({ from, to }, i) => {
-    for (const [end, r] of [[from, 11], [to, 9]] as const) {
+    for (const [end, r] of [
+      [from, 11],
+      [to, 9],
+    ] as const) {
       expect(Math.abs(end.x - (12 + r * Math.sin((i * Math.PI) / 6)))).toBeLessThan(6e-4)
       expect(Math.abs(end.y - (12 - r * Math.cos((i * Math.PI) / 6)))).toBeLessThan(6e-4)
     }
@@ -98,7 +105,13 @@ test('pen: corners, a curve, a path closed on its first node, going on from an e
     await page.getByRole('button', { name: 'sharp', exact: true }).click()
   }
   await bench.press('6')
-  for (const [x, y] of [[4.1, 3.9], [20, 4.1], [20.1, 9], [4, 4]] as const) await bench.click(x, y)
+  for (const [x, y] of [
+    [4.1, 3.9],
+    [20, 4.1],
+    [20.1, 9],
+    [4, 4],
+  ] as const)
+    await bench.click(x, y)
   await sharp('Path 1')
   await bench.press('6')
   await bench.drag([4, 20], [4, 14])
@@ -118,7 +131,14 @@ test('nodes: several at once, one corner and one join of its own, curving, delet
   const bench = await BenchPage.withNewSet(page, 'Nodes')
   await bench.rename('icon', 'four')
   await bench.press('6')
-  for (const [x, y] of [[4, 4], [20, 4], [20, 20], [4, 20], [4, 4]] as const) await bench.click(x, y)
+  for (const [x, y] of [
+    [4, 4],
+    [20, 4],
+    [20, 20],
+    [4, 20],
+    [4, 4],
+  ] as const)
+    await bench.click(x, y)
   await page.getByRole('button', { name: /^corner of Path 1/ }).click()
   await page.getByRole('button', { name: 'sharp', exact: true }).click()
   await page.getByRole('tab', { name: /^Nodes/ }).click()
@@ -147,7 +167,9 @@ test('nodes: several at once, one corner and one join of its own, curving, delet
   await bench.click(13, 4)
   await bench.press('w')
   await bench.drag([13, 20], [13, 23])
-  const [curve] = paths((await delivered(page, bench)).four!).map((d) => readPathData(d)[0]!.segments.find(({ kind }) => kind === 'cubic')!)
+  const [curve] = paths((await delivered(page, bench)).four!).map((d) =>
+    readPathData(d)[0]!.segments.find(({ kind }) => kind === 'cubic')!,
+  )
   expect(curve).toMatchObject({ from: { x: 20, y: 20 }, to: { x: 6, y: 20 }, c1: { y: 24 }, c2: { y: 24 } })
   await bench.click(13, 4)
   await bench.press('w')
@@ -167,10 +189,16 @@ test('nodes: several at once, one corner and one join of its own, curving, delet
   const svg = (await delivered(page, bench)).four!
   expect(svg).not.toContain('stroke')
   // The mitred corner reaches where its two sides, half a weight out, cross.
-  expect(readPathData(paths(svg)[0]!).some(({ segments }) => segments.some(({ from }) => Math.hypot(from.x - 5, from.y - 3) < 6e-4))).toBe(true)
+  expect(
+    readPathData(paths(svg)[0]!).some(({ segments }) =>
+      segments.some(({ from }) => Math.hypot(from.x - 5, from.y - 3) < 6e-4),
+    ),
+  ).toBe(true)
 })
 
-test('a polygon edited at one side follows on all, its count still changes; depth by drag; nodes brought to a marked one', async ({ page }) => {
+test('a polygon edited at one side follows on all, its count still changes; depth by drag; nodes brought to a marked one', async ({
+  page,
+}) => {
   const bench = await BenchPage.withNewSet(page, 'Pennant')
   await bench.press('3')
   await setting(page, 'Sides', '6')
@@ -195,7 +223,10 @@ test('a polygon edited at one side follows on all, its count still changes; dept
   // The depth of a star by its grip, a quarter of the way in.
   await bench.press('4')
   await bench.drag([4, 4], [20, 20], ['Shift'])
-  const share = (k: number): [number, number] => [12 + 8 * k * Math.cos(Math.PI / 3), 12 - 8 * k * Math.sin(Math.PI / 3)]
+  const share = (k: number): [number, number] => [
+    12 + 8 * k * Math.cos(Math.PI / 3),
+    12 - 8 * k * Math.sin(Math.PI / 3),
+  ]
   await bench.drag(share(0.5), share(0.75))
   await expect(page.getByRole('button', { name: 'depth of Star 1: 25 % deep' })).toBeVisible()
   await clear(bench)
@@ -220,7 +251,13 @@ test('a polygon edited at one side follows on all, its count still changes; dept
 
   // Two nodes brought level with the one that is marked.
   await bench.press('6')
-  for (const [x, y] of [[4, 8], [12, 5], [20, 9], [12, 17]] as const) await bench.click(x, y)
+  for (const [x, y] of [
+    [4, 8],
+    [12, 5],
+    [20, 9],
+    [12, 17],
+  ] as const)
+    await bench.click(x, y)
   await bench.press('Enter')
   await bench.press('w')
   await bench.click(4, 8)
@@ -251,13 +288,31 @@ test('lines touch circles, circles touch three sides, mirrors stay live, texts s
   await clear(bench)
 
   // Three lines, and the circle inside them.
-  for (const [from, to] of [[[4, 20], [20, 20]], [[4, 20], [4, 8]], [[4, 8], [20, 20]]] as const) {
+  for (const [from, to] of [
+    [
+      [4, 20],
+      [20, 20],
+    ],
+    [
+      [4, 20],
+      [4, 8],
+    ],
+    [
+      [4, 8],
+      [20, 20],
+    ],
+  ] as const) {
     await bench.press('5')
     await bench.drag(from, to)
   }
   await bench.press('2')
   await page.getByRole('radio', { name: 'three places' }).click()
-  for (const [x, y] of [[7, 20], [4, 17], [11, 13.25]] as const) await bench.click(x, y)
+  for (const [x, y] of [
+    [7, 20],
+    [4, 17],
+    [11, 13.25],
+  ] as const)
+    await bench.click(x, y)
   await bench.expectCell('w of Ellipse 1', '8')
   await bench.expectCell('x of Ellipse 1', '4')
   await bench.expectCell('y of Ellipse 1', '12')
@@ -265,7 +320,13 @@ test('lines touch circles, circles touch three sides, mirrors stay live, texts s
 
   // Half a hull, mirrored live: one closed outline, symmetric to the digit.
   await bench.press('6')
-  for (const [x, y] of [[12, 4], [5, 9], [7, 18], [12, 21]] as const) await bench.click(x, y)
+  for (const [x, y] of [
+    [12, 4],
+    [5, 9],
+    [7, 18],
+    [12, 21],
+  ] as const)
+    await bench.click(x, y)
   await bench.press('Enter')
   await page.getByRole('button', { name: /^corner of Path 1/ }).click()
   await page.getByRole('button', { name: 'sharp', exact: true }).click()

@@ -26,16 +26,23 @@ const sample = async (bench: BenchPage, x: number, y: number) => {
 }
 
 const stopsOf = (svg: string, element: 'linearGradient' | 'radialGradient'): string[][] =>
-  [...svg.matchAll(new RegExp(`<${element}[^>]*>(.*?)</${element}>`, 'g'))].map(([, body]) => [...body!.matchAll(/<stop(?: offset="([^"]*)")? stop-color="([^"]*)"/g)].map(([, at = '0', color]) => `${at} ${color}`))
+  [...svg.matchAll(new RegExp(`<${element}[^>]*>(.*?)</${element}>`, 'g'))].map(([, body]) =>
+    [...body!.matchAll(/<stop(?: offset="([^"]*)")? stop-color="([^"]*)"/g)].map(
+      ([, at = '0', color]) => `${at} ${color}`,
+    ),
+  )
 
-test('porthole glass: colours sampled through what lies above, centred copies, gradients set on the square', async ({ page }) => {
+test('porthole glass: colours sampled through what lies above, centred copies, gradients set on the square', async ({
+  page,
+}) => {
   const bench = await BenchPage.withNewSet(page, 'Porthole')
   await bench.rename('icon', 'porthole')
   await layPicture(page, 'porthole')
   await bench.type('opacity of the reference porthole', '40')
   await page.getByRole('button', { name: 'Lock the reference porthole' }).click()
 
-  // A rounded square over the picture; its fill is sampled from the picture's own pixels, however dimmed and covered they are.
+  // A rounded square over the picture; its fill is sampled from the picture's own pixels, however dimmed and covered
+  // they are.
   await bench.press('1')
   await bench.drag([2, 2], [22, 22])
   await takePaint(page, 'stroke', 'none')
@@ -102,7 +109,9 @@ test('porthole glass: colours sampled through what lies above, centred copies, g
   expect((await delivered(page, bench)).porthole!).toMatch(/<radialGradient id="\w+" cx="12" cy="6" r="3"/)
 })
 
-test('a ring from an old scan: guides on its edges, a circle by three places, what is left of a mismatch', async ({ page }) => {
+test('a ring from an old scan: guides on its edges, a circle by three places, what is left of a mismatch', async ({
+  page,
+}) => {
   const bench = await BenchPage.withNewSet(page, 'Scan')
   await bench.rename('icon', 'ring')
   await layPicture(page, 'scan')
@@ -128,14 +137,24 @@ test('a ring from an old scan: guides on its edges, a circle by three places, wh
   await bench.press('u')
   await page.getByRole('radio', { name: /circle/ }).click()
   await page.keyboard.down('x')
-  for (const degrees of [20, 140, 260]) await bench.click(12.15 + 7.85 * Math.cos((degrees * Math.PI) / 180), 11.8 + 7.85 * Math.sin((degrees * Math.PI) / 180))
+  for (const degrees of [20, 140, 260])
+    await bench.click(
+      12.15 + 7.85 * Math.cos((degrees * Math.PI) / 180),
+      11.8 + 7.85 * Math.sin((degrees * Math.PI) / 180),
+    )
   await page.keyboard.up('x')
   const diameter = Number(/⌀ ([\d.]+)/.exec((await page.getByLabel('Measured').textContent())!)![1])
   expect(Math.abs(diameter - 15.7)).toBeLessThan(0.15)
   await page.getByRole('button', { name: 'Circle', exact: true }).click()
   await page.getByRole('tab', { name: /^Objects/ }).click()
   await page.getByRole('radio', { name: 'centre', exact: true }).click()
-  for (const [cell, value] of [['w', '15.7'], ['h', '15.7'], ['x', '12.15'], ['y', '11.8']] as const) await bench.type(`${cell} of Ellipse 1`, value)
+  for (const [cell, value] of [
+    ['w', '15.7'],
+    ['h', '15.7'],
+    ['x', '12.15'],
+    ['y', '11.8'],
+  ] as const)
+    await bench.type(`${cell} of Ellipse 1`, value)
   await takePaint(page, 'stroke', 'none')
   await takePaint(page, 'fill', 'colour')
   const mismatch = async () => Number.parseFloat((await page.getByLabel('Mismatch').textContent())!)
@@ -165,12 +184,20 @@ test('a ring from an old scan: guides on its edges, a circle by three places, wh
   await page.getByRole('button', { name: 'Difference' }).click()
   await page.getByRole('button', { name: 'Unlock the reference scan' }).click()
   await page.getByRole('button', { name: 'Place by two points' }).click()
-  for (const [px, py] of [[4, 4], [2, 2], [20, 4], [10, 2]] as const) await bench.click(px, py)
+  for (const [px, py] of [
+    [4, 4],
+    [2, 2],
+    [20, 4],
+    [10, 2],
+  ] as const)
+    await bench.click(px, py)
   await bench.expectCell('w of the reference scan', '12')
   await bench.expectCell('x of the reference scan', '0')
 })
 
-test('fog horn: a circle in a polygon, lines gone on and repeated, all of one stroke taken away, gradients and a word', async ({ page }) => {
+test('fog horn: a circle in a polygon, lines gone on and repeated, all of one stroke taken away, gradients and a word', async ({
+  page,
+}) => {
   const bench = await BenchPage.withNewSet(page, 'Fog')
   await bench.rename('icon', 'horn')
   await bench.press('3')
@@ -209,7 +236,10 @@ test('fog horn: a circle in a polygon, lines gone on and repeated, all of one st
   await bench.drag([10, 20], [18, 22])
   await bench.press('Control+Alt+v')
   const svg = (await delivered(page, bench)).horn!
-  expect(stopsOf(svg, 'linearGradient')).toEqual([['0 #d5401b', '1 currentColor'], ['0 #d5401b', '1 currentColor']])
+  expect(stopsOf(svg, 'linearGradient')).toEqual([
+    ['0 #d5401b', '1 currentColor'],
+    ['0 #d5401b', '1 currentColor'],
+  ])
   const spans = [...svg.matchAll(/x1="([\d.]+)" y1="[\d.]+" x2="([\d.]+)"/g)].map(([, a, b]) => [Number(a), Number(b)])
   expect(spans[1]).toEqual([10, 18])
   expect(spans[0]![1]! - spans[0]![0]!).toBeCloseTo(16 * Math.cos(Math.PI / 6), 2)
@@ -227,22 +257,37 @@ test('fog horn: a circle in a polygon, lines gone on and repeated, all of one st
   expect((await delivered(page, bench)).horn!.match(/<path/g)!.length).toBeGreaterThanOrEqual(3)
 })
 
-test('pictures come by drop and paste; what is none is refused in a sentence; they travel in the set file, or not', async ({ page }) => {
+test('pictures come by drop and paste; what is none is refused in a sentence; they travel in the set file, or not', async ({
+  page,
+}) => {
   const bench = await BenchPage.withNewSet(page, 'Pictures')
   const png = readFileSync('e2e/pictures/scan.png').toString('base64')
   const transfer = (name: string, type: string) =>
-    page.evaluateHandle(([data, fileName, fileType]) => {
-      const files = new DataTransfer()
-      files.items.add(new File([Uint8Array.from(atob(data!), (c) => c.charCodeAt(0))], fileName!, { type: fileType! }))
-      return files
-    }, [png, name, type])
+    page.evaluateHandle(
+      ([data, fileName, fileType]) => {
+        const files = new DataTransfer()
+        files.items.add(
+          new File([Uint8Array.from(atob(data!), (c) => c.charCodeAt(0))], fileName!, { type: fileType! }),
+        )
+        return files
+      },
+      [png, name, type],
+    )
   await page.dispatchEvent('[data-testid=stage]', 'drop', { dataTransfer: await transfer('dropped.png', 'image/png') })
   await expect(page.locator('[data-reference-row="dropped"]')).toBeVisible()
-  await page.evaluate((files) => document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: files, bubbles: true, cancelable: true })), await transfer('pasted.png', 'image/png'))
+  await page.evaluate(
+    (files) =>
+      document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: files, bubbles: true, cancelable: true })),
+    await transfer('pasted.png', 'image/png'),
+  )
   await expect(page.getByRole('tab', { name: 'References 2' })).toBeVisible()
   await page.dispatchEvent('[data-testid=stage]', 'drop', { dataTransfer: await transfer('notes.txt', 'text/plain') })
-  await expect(page.getByText('“notes.txt” is no picture that can be a reference: PNG, JPEG, WebP or SVG.')).toBeVisible()
-  await page.getByLabel('Pictures to draw by').setInputFiles({ name: 'broken.png', mimeType: 'image/png', buffer: Buffer.from('no pixels in here') })
+  await expect(
+    page.getByText('“notes.txt” is no picture that can be a reference: PNG, JPEG, WebP or SVG.'),
+  ).toBeVisible()
+  await page
+    .getByLabel('Pictures to draw by')
+    .setInputFiles({ name: 'broken.png', mimeType: 'image/png', buffer: Buffer.from('no pixels in here') })
   await expect(page.getByText('This is no picture that can be read: PNG, JPEG, WebP or SVG.')).toBeVisible()
   await expect(page.getByRole('tab', { name: 'References 2' })).toBeVisible()
 
@@ -263,6 +308,9 @@ test('pictures come by drop and paste; what is none is refused in a sentence; th
   const whole = (await (await page.request.get(file)).json()) as { set: object; pictures: Record<string, string> }
   expect(Object.values(whole.pictures)).toEqual([png])
   expect(await (await page.request.get(`${file}?pictures=no`)).json()).not.toHaveProperty('pictures')
-  const again = await page.request.post('/api/sets', { data: JSON.stringify(whole), headers: { 'content-type': 'application/json' } })
+  const again = await page.request.post('/api/sets', {
+    data: JSON.stringify(whole),
+    headers: { 'content-type': 'application/json' },
+  })
   expect(again.ok()).toBe(true)
 })

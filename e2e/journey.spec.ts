@@ -21,7 +21,24 @@ test('from an empty shelf to a delivered set', async ({ page }) => {
   await bench.type('h of Ellipse 2', '8')
   await bench.type('x of Ellipse 2', '12')
   await bench.type('y of Ellipse 2', '24/2')
-  for (const [from, to] of [[[12, 2], [12, 8]], [[12, 16], [12, 22]], [[2, 12], [8, 12]], [[16, 12], [22, 12]]] as const) {
+  for (const [from, to] of [
+    [
+      [12, 2],
+      [12, 8],
+    ],
+    [
+      [12, 16],
+      [12, 22],
+    ],
+    [
+      [2, 12],
+      [8, 12],
+    ],
+    [
+      [16, 12],
+      [22, 12],
+    ],
+  ] as const) {
     await bench.press('5')
     await bench.drag(from, to)
   }
@@ -62,12 +79,18 @@ test('from an empty shelf to a delivered set', async ({ page }) => {
   // Delivered: the files are those announced, the SVG says what was drawn.
   await page.getByRole('link', { name: 'Deliver' }).click()
   await expect(page.getByText(/^32 files, \d/)).toBeVisible()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download as a zip' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Download as a zip' }).click(),
+  ])
   const files = unzipSync(readFileSync(await download.path()))
   expect(Object.keys(files)).toHaveLength(32)
   const svg = (name: string) => Buffer.from(files[`svg/${name}.svg`]!).toString()
-  const root = '<svg xmlns="http://www.w3.org/2000/svg" width="24" height="24" viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="1.5" stroke-linecap="round" stroke-linejoin="round">'
-  expect(svg('life-buoy')).toBe(`${root}<circle cx="12" cy="12" r="10"/><circle cx="12" cy="12" r="4"/><path d="M12 2V8"/><path d="M12 16v6"/><path d="M2 12H8"/><path d="M16 12h6"/></svg>\n`)
+  const root =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="24" height="24" viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="1.5" stroke-linecap="round" stroke-linejoin="round">'
+  expect(svg('life-buoy')).toBe(
+    `${root}<circle cx="12" cy="12" r="10"/><circle cx="12" cy="12" r="4"/><path d="M12 2V8"/><path d="M12 16v6"/><path d="M2 12H8"/><path d="M16 12h6"/></svg>\n`,
+  )
   expect(svg('ticket')).toContain(root)
 
   // What is delivered is what the proof showed, pixel by pixel.
@@ -78,7 +101,9 @@ test('from an empty shelf to a delivered set', async ({ page }) => {
     for (const size of [16, 24, 48]) {
       const rendered = pixelsOf(svg(name).replaceAll('currentColor', '#14231f'), size)
       const expected = [...straightAlpha({ width: size, height: size, data: rendered })]
-      await expect.poll(async () => greatestDifference(await bench.proofPixels(`${name} at ${size} on light`), expected)).toBeLessThanOrEqual(3)
+      await expect
+        .poll(async () => greatestDifference(await bench.proofPixels(`${name} at ${size} on light`), expected))
+        .toBeLessThanOrEqual(3)
       const delivered = [...decode(files[`png/${size}/${name}.png`]!).data]
       expect(greatestDifference(delivered, expected)).toBe(0)
     }

@@ -5,44 +5,90 @@ import { BenchPage } from './bench-page'
 
 const { rules } = (JSON.parse(readFileSync('demo/quayside.wisesquare.json', 'utf8')) as { set: { rules: object } }).set
 type Drawings = Record<string, object[]>
-const { BOMBS, setFileOf } = (await import('../tools/bombs.mjs' as string)) as { BOMBS: Drawings; setFileOf: (rules: object, name: string, drawings: Drawings) => string }
+const { BOMBS, setFileOf } = (await import('../tools/bombs.mjs' as string)) as {
+  BOMBS: Drawings
+  setFileOf: (rules: object, name: string, drawings: Drawings) => string
+}
 
-const imported = async (page: Page, text: string) => ((await (await page.request.post('/api/sets', { data: text, headers: { 'content-type': 'application/json' } })).json()) as { id: string }).id
+const imported = async (page: Page, text: string) =>
+  (
+    (await (
+      await page.request.post('/api/sets', { data: text, headers: { 'content-type': 'application/json' } })
+    ).json()) as { id: string }
+  ).id
 
-test('drawings that come to too much take nothing else down: shelf, bench, review and delivery show the rest and say why', async ({ page }) => {
-  const { 'dashes of nothing with a head': dashes, 'mirrors in mirrors': mirrors, 'a spiral without width': flat, 'a faded shape beside the square': far } = BOMBS
-  const box = { kind: 'rectangle', id: 'box', name: 'Box', x: 3, y: 3, w: 18, h: 18, corner: 0, style: { fill: 'none', stroke: 'ink', weight: 'main' } }
-  const id = await imported(page, setFileOf(rules, 'Squall', { dashes: dashes!, mirrors: [...mirrors!, box], flat: flat!, far: far!, sound: [box] }))
+test('drawings that come to too much take nothing else down: shelf, bench, review and delivery show the rest and say why', async ({
+  page,
+}) => {
+  const {
+    'dashes of nothing with a head': dashes,
+    'mirrors in mirrors': mirrors,
+    'a spiral without width': flat,
+    'a faded shape beside the square': far,
+  } = BOMBS
+  const box = {
+    kind: 'rectangle',
+    id: 'box',
+    name: 'Box',
+    x: 3,
+    y: 3,
+    w: 18,
+    h: 18,
+    corner: 0,
+    style: { fill: 'none', stroke: 'ink', weight: 'main' },
+  }
+  const id = await imported(
+    page,
+    setFileOf(rules, 'Squall', { dashes: dashes!, mirrors: [...mirrors!, box], flat: flat!, far: far!, sound: [box] }),
+  )
   await page.goto('/')
   const row = page.getByRole('row').filter({ has: page.getByRole('link', { name: 'Squall', exact: true }) })
   // What is out of sight on a long shelf is not asked for.
   await row.scrollIntoViewIfNeeded()
-  await expect(row.getByRole('img', { name: /^dashes cannot be drawn\. “Rope” comes to billions of dashes; at most 10,000 are drawn\.$/ })).toBeVisible()
+  await expect(
+    row.getByRole('img', {
+      name: /^dashes cannot be drawn\. “Rope” comes to billions of dashes; at most 10,000 are drawn\.$/,
+    }),
+  ).toBeVisible()
   await expect(row.getByRole('img', { name: 'sound', exact: true })).toBeVisible()
 
   await page.goto(`/sets/${id}/draw/mirrors`)
   const bench = new BenchPage(page)
   await bench.ready()
-  await expect(page.getByRole('alert').filter({ hasText: '“Wreath” comes to billions of segments; at most 60,000 are drawn.' })).toBeVisible()
-  await expect(page.getByRole('complementary', { name: 'Proofs' }).getByRole('img', { name: /^mirrors at 24 on light cannot be drawn/ })).toBeVisible()
+  await expect(
+    page.getByRole('alert').filter({ hasText: '“Wreath” comes to billions of segments; at most 60,000 are drawn.' }),
+  ).toBeVisible()
+  await expect(
+    page
+      .getByRole('complementary', { name: 'Proofs' })
+      .getByRole('img', { name: /^mirrors at 24 on light cannot be drawn/ }),
+  ).toBeVisible()
   // It is mended where it stands: the object in question is chosen by its sentence and deleted.
   await page.getByRole('button', { name: 'Select it' }).click()
   await bench.press('Delete')
-  await expect(page.getByRole('complementary', { name: 'Proofs' }).getByRole('img', { name: 'mirrors at 24 on light', exact: true })).toBeVisible()
+  await expect(
+    page
+      .getByRole('complementary', { name: 'Proofs' })
+      .getByRole('img', { name: 'mirrors at 24 on light', exact: true }),
+  ).toBeVisible()
   await expect(page.getByRole('alert').filter({ hasText: 'are drawn.' })).toHaveCount(0)
   await bench.saved()
 
   await page.getByRole('link', { name: 'Review' }).click()
   await expect(page.getByRole('img', { name: /^dashes at 24 cannot be drawn/ })).toBeVisible()
   await page.getByRole('link', { name: 'Deliver' }).click()
-  await expect(page.getByRole('list', { name: 'Problems' })).toContainText('“dashes” is left out. “Rope” comes to billions of dashes')
+  await expect(page.getByRole('list', { name: 'Problems' })).toContainText(
+    '“dashes” is left out. “Rope” comes to billions of dashes',
+  )
   await expect(page.getByRole('list', { name: 'Problems' }).getByRole('listitem')).toHaveCount(1)
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Download as a zip' }).click()
   expect(readFileSync(await (await download).path()).length).toBeGreaterThan(1000)
 })
 
-test('a number that no set takes is refused where it is typed; a width of nothing is taken, and the set opens again', async ({ page }) => {
+test('a number that no set takes is refused where it is typed; a width of nothing is taken, and the set opens again', async ({
+  page,
+}) => {
   const bench = await BenchPage.withDemoIcon(page, 'rope')
   await bench.type('x of Coil', '2000000')
   await expect(page.getByRole('status').filter({ hasText: '“Coil”: x must be at most 1,000,000.' })).toBeVisible()
@@ -92,7 +138,10 @@ test('Back always shows what is there now, and what is drawn after it is saved',
   await expect(page.getByRole('list', { name: 'Sheet' })).toBeVisible()
 })
 
-test('two windows that edit while the server is away and are closed lose nothing: the one goes on, the other is a set of its own', async ({ page, context }) => {
+test('two windows that edit while the server is away and are closed lose nothing: the one goes on, the other is a set of its own', async ({
+  page,
+  context,
+}) => {
   const first = await BenchPage.withNewSet(page, 'Gale')
   await first.saved()
   const url = page.url()
@@ -114,7 +163,11 @@ test('two windows that edit while the server is away and are closed lose nothing
   await later.goto(url)
   const bench = new BenchPage(later)
   await bench.ready()
-  await expect(later.getByRole('status').filter({ hasText: 'What another window left unsaved is now the set “Gale (kept copy)”.' })).toBeVisible()
+  await expect(
+    later
+      .getByRole('status')
+      .filter({ hasText: 'What another window left unsaved is now the set “Gale (kept copy)”.' }),
+  ).toBeVisible()
   await bench.saved()
   const isRectangle = await bench.row('Rectangle 1').isVisible()
   await later.goto('/')
@@ -122,7 +175,10 @@ test('two windows that edit while the server is away and are closed lose nothing
   await expect(bench.row(isRectangle ? 'Ellipse 1' : 'Rectangle 1')).toBeVisible()
 })
 
-test('a set that was deleted elsewhere says so, takes no keys beneath, and is put back with what was drawn last', async ({ page, context }) => {
+test('a set that was deleted elsewhere says so, takes no keys beneath, and is put back with what was drawn last', async ({
+  page,
+  context,
+}) => {
   const bench = await BenchPage.withNewSet(page, 'Sandbank')
   await bench.saved()
   const shelf = await context.newPage()
@@ -144,28 +200,44 @@ test('a set that was deleted elsewhere says so, takes no keys beneath, and is pu
 })
 
 /** A request as another program sends it, with whatever headers it likes. */
-const raw = (base: string, path: string, method: string, headers: Record<string, string>, body = ''): Promise<{ status: number; text: string }> =>
+const raw = (
+  base: string,
+  path: string,
+  method: string,
+  headers: Record<string, string>,
+  body = '',
+): Promise<{ status: number; text: string }> =>
   new Promise((resolve, reject) => {
     const { hostname, port } = new URL(base)
-    const sent = plainRequest({ hostname, port, path, method, headers: { ...headers, 'content-length': Buffer.byteLength(body) } }, (response) => {
-      let text = ''
-      response.on('data', (chunk) => (text += String(chunk)))
-      response.on('end', () => resolve({ status: response.statusCode!, text }))
-    })
+    const sent = plainRequest(
+      { hostname, port, path, method, headers: { ...headers, 'content-length': Buffer.byteLength(body) } },
+      (response) => {
+        let text = ''
+        response.on('data', (chunk) => (text += String(chunk)))
+        response.on('end', () => resolve({ status: response.statusCode!, text }))
+      },
+    )
     sent.on('error', reject)
     sent.end(body)
   })
 
 test('only pages of this machine get in, and pages may do no more than they need', async ({ page, baseURL }) => {
-  const base = baseURL!, { host } = new URL(base)
+  const base = baseURL!,
+    { host } = new URL(base)
   const sentence = (text: string) => (JSON.parse(text) as { message: string }).message
   for (const path of ['/', '/api/sets/none', '/sets/none/draw']) {
     const answer = await raw(base, path, 'GET', { host: 'rebound.example' })
-    expect([answer.status, sentence(answer.text)]).toEqual([403, 'This server answers to 127.0.0.1 and localhost only.'])
+    expect([answer.status, sentence(answer.text)]).toEqual([
+      403,
+      'This server answers to 127.0.0.1 and localhost only.',
+    ])
   }
   for (const origin of ['null', '', 'nonsense', 'http://elsewhere.example', `https://${host}`]) {
     expect((await raw(base, '/api/sets', 'POST', { host, origin }, '{}')).status, origin).toBe(403)
-    expect((await raw(base, '/', 'POST', { host, origin, 'next-action': '00', 'content-type': 'text/plain' }, '[]')).status, origin).toBe(403)
+    expect(
+      (await raw(base, '/', 'POST', { host, origin, 'next-action': '00', 'content-type': 'text/plain' }, '[]')).status,
+      origin,
+    ).toBe(403)
   }
   expect((await raw(base, '/api/sets', 'POST', { host, 'sec-fetch-site': 'cross-site' }, '{}')).status).toBe(403)
   expect((await raw(base, '/api/sets', 'POST', { host }, '{}')).status).toBe(422)
@@ -176,8 +248,14 @@ test('only pages of this machine get in, and pages may do no more than they need
   page.on('console', (message) => message.type() === 'error' && faults.push(message.text()))
   const response = (await page.goto('/'))!
   const headers = response.headers()
-  expect(headers['content-security-policy']).toMatch(/default-src 'none'.*script-src 'self' 'nonce-[^']+' 'strict-dynamic' 'wasm-unsafe-eval';.*frame-ancestors 'none'/)
-  expect([headers['x-content-type-options'], headers['referrer-policy'], headers['x-frame-options']]).toEqual(['nosniff', 'same-origin', 'DENY'])
+  expect(headers['content-security-policy']).toMatch(
+    /default-src 'none'.*script-src 'self' 'nonce-[^']+' 'strict-dynamic' 'wasm-unsafe-eval';.*frame-ancestors 'none'/,
+  )
+  expect([headers['x-content-type-options'], headers['referrer-policy'], headers['x-frame-options']]).toEqual([
+    'nosniff',
+    'same-origin',
+    'DENY',
+  ])
   await page.getByRole('link', { name: 'Quayside', exact: true }).click()
   await new BenchPage(page).ready()
   for (const stage of ['Rules', 'Review', 'Deliver']) await page.getByRole('link', { name: stage }).click()

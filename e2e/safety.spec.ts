@@ -1,7 +1,10 @@
 import { expect, test } from '@playwright/test'
 import { BenchPage } from './bench-page'
 
-test('what was drawn while the server could not be reached is kept over a closed tab and saved later', async ({ page, context }) => {
+test('what was drawn while the server could not be reached is kept over a closed tab and saved later', async ({
+  page,
+  context,
+}) => {
   const bench = await BenchPage.withNewSet(page, 'Storm')
   await bench.saved()
   const url = page.url()
@@ -42,7 +45,8 @@ test('a set file that cannot be read is refused in a sentence, and a good one is
   await page.goto('/')
   const rows = page.getByRole('table', { name: 'Sets' }).getByRole('row')
   const count = await rows.count()
-  const choose = (name: string, text: string) => page.getByLabel('Set file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  const choose = (name: string, text: string) =>
+    page.getByLabel('Set file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
   const href = await page.getByRole('link', { name: 'Quayside', exact: true }).getAttribute('href')
   const text = await (await page.request.get(`/api${href!.replace('/draw', '/file')}`)).text()
   for (const [broken, sentence] of [
@@ -70,7 +74,10 @@ test('a set file that cannot be read is refused in a sentence, and a good one is
 
 test('requests from another site change nothing', async ({ page }) => {
   await page.goto('/')
-  const response = await page.request.post('/api/sets', { data: '{}', headers: { origin: 'http://elsewhere.example', 'content-type': 'application/json' } })
+  const response = await page.request.post('/api/sets', {
+    data: '{}',
+    headers: { origin: 'http://elsewhere.example', 'content-type': 'application/json' },
+  })
   expect(response.status()).toBe(403)
 })
 
@@ -78,7 +85,11 @@ test('rules that cannot be are refused where they stand', async ({ page }) => {
   const bench = await BenchPage.withDemoIcon(page, 'ferry')
   await page.goto(`${bench.setUrl}/rules`)
   const apply = page.getByRole('button', { name: 'Apply' })
-  for (const [field, value, sentence] of [['Size 1', '0', 'A size must be at least 1 pixel.'], ['Size 5', '100000', 'A size may be at most 2048 pixels.'], ['Live area', '30', 'The live area cannot be larger than the grid of 24.']] as const) {
+  for (const [field, value, sentence] of [
+    ['Size 1', '0', 'A size must be at least 1 pixel.'],
+    ['Size 5', '100000', 'A size may be at most 2048 pixels.'],
+    ['Live area', '30', 'The live area cannot be larger than the grid of 24.'],
+  ] as const) {
     await page.getByLabel(field, { exact: true }).fill(value)
     await page.getByLabel(field, { exact: true }).press('Enter')
     await expect(page.getByRole('status').filter({ hasText: sentence })).toBeVisible()

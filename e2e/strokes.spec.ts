@@ -7,9 +7,12 @@ const choose = async (page: Page, cell: string, word: string) => {
   await page.getByRole('button', { name: new RegExp(`^${cell}: `) }).click()
   await page.getByRole('dialog').getByRole('button', { name: word, exact: true }).click()
 }
-const areaOf = (svg: string): number => [...svg.matchAll(/ d="([^"]+)"/g)].reduce((sum, [, d]) => sum + Math.abs(area(readPathData(d!))), 0)
+const areaOf = (svg: string): number =>
+  [...svg.matchAll(/ d="([^"]+)"/g)].reduce((sum, [, d]) => sum + Math.abs(area(readPathData(d!))), 0)
 
-test('strokes inside and outside, dashes, heads, several values overwritten, a mask: by delivered areas', async ({ page }) => {
+test('strokes inside and outside, dashes, heads, several values overwritten, a mask: by delivered areas', async ({
+  page,
+}) => {
   const bench = await BenchPage.withNewSet(page, 'Strokes')
   await bench.rename('icon', 'strokes')
   await bench.press('2')
@@ -64,7 +67,11 @@ test('strokes inside and outside, dashes, heads, several values overwritten, a m
 test('arranging by its buttons, and alternatives side by side', async ({ page }) => {
   const bench = await BenchPage.withNewSet(page, 'Arranged')
   await bench.rename('icon', 'row')
-  for (const [x, y] of [[2, 3], [7, 8], [17, 5]] as const) {
+  for (const [x, y] of [
+    [2, 3],
+    [7, 8],
+    [17, 5],
+  ] as const) {
     await bench.press('1')
     await bench.drag([x, y], [x + 3, y + 3])
   }
@@ -91,6 +98,9 @@ test('arranging by its buttons, and alternatives side by side', async ({ page })
   expect((await delivered(page, bench)).row).toContain('<circle')
   await page.getByRole('group', { name: 'Alternatives' }).getByRole('button', { name: /first/ }).click()
   expect((await delivered(page, bench)).row).not.toContain('<circle')
-  await page.getByRole('group', { name: 'Alternatives' }).getByRole('button', { name: /version 2/ }).click()
+  await page
+    .getByRole('group', { name: 'Alternatives' })
+    .getByRole('button', { name: /version 2/ })
+    .click()
   await expect(bench.row('Ellipse 1')).toBeVisible()
 })

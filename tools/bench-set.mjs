@@ -1,5 +1,6 @@
-// Measures what a set of 500 icons costs in Chromium: the longest main-thread tasks while stages open, a shape is drawn, undone and a rule is changed, how many
-// elements each page has, and how many bytes opening, saving and listing take: npm run bench:set
+// Measures what a set of 500 icons costs in Chromium: the longest main-thread tasks while stages open, a shape is
+// drawn, undone and a rule is changed, how many elements each page has, and how many bytes opening, saving and listing
+// take: npm run bench:set
 import { readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
@@ -13,26 +14,44 @@ const server = await startServer({ port: 4391, data, empty: true })
 if (!(await server.ready)) throw new Error(server.output)
 const { base } = server
 const demo = JSON.parse(readFileSync(join(root, 'demo', 'quayside.wisesquare.json'), 'utf8')).set
-const set = { ...demo, name: 'Five hundred', icons: Array.from({ length: ICONS }, (_, i) => ({ ...demo.icons[i % demo.icons.length], id: `icon-${i}`, name: `icon-${i}` })) }
+const set = {
+  ...demo,
+  name: 'Five hundred',
+  icons: Array.from({ length: ICONS }, (_, i) => ({
+    ...demo.icons[i % demo.icons.length],
+    id: `icon-${i}`,
+    name: `icon-${i}`,
+  })),
+}
 const file = JSON.stringify({ format: 'wise-square-set', version: 1, set })
 const post = async (path, body) => (await fetch(base + path, { method: 'POST', body })).json()
 const { id } = await post('/api/sets', file)
 let start = performance.now()
 while ((await fetch(`${base}/api/sets/${id}/delivery/plan`)).status === 202);
-console.log(`set file of ${ICONS} icons: ${kB(file.length)}; all icons drawn and every file of the delivery made in ${Math.round(performance.now() - start)} ms`)
+console.log(
+  `set file of ${ICONS} icons: ${kB(file.length)}; all icons drawn and every file of the delivery made in ${Math.round(performance.now() - start)} ms`,
+)
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+})
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.addInitScript(() => {
     globalThis.tasks = []
-    new PerformanceObserver((list) => globalThis.tasks.push(...list.getEntries().map(({ duration }) => duration))).observe({ type: 'longtask', buffered: true })
+    new PerformanceObserver((list) =>
+      globalThis.tasks.push(...list.getEntries().map(({ duration }) => duration)),
+    ).observe({ type: 'longtask', buffered: true })
   })
   let bytes = 0
   const session = await page.context().newCDPSession(page)
   await session.send('Network.enable')
   session.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength))
-  /** Does something and says which tasks it took the main thread for, those above 50 ms being what the browser calls long. */
+  /**
+   * Does something and says which tasks it took the main thread for, those above 50 ms being what the browser calls
+   * long.
+   */
   async function measured(name, limit, act) {
     await page.waitForTimeout(600)
     await page.evaluate(() => (globalThis.tasks.length = 0))
@@ -41,9 +60,12 @@ try {
     await act()
     const took = performance.now() - begin
     await page.waitForTimeout(1200)
-    const tasks = await page.evaluate(() => globalThis.tasks), longest = Math.max(0, ...tasks)
+    const tasks = await page.evaluate(() => globalThis.tasks),
+      longest = Math.max(0, ...tasks)
     const elements = await page.evaluate(() => document.querySelectorAll('*').length)
-    console.log(`${name.padEnd(34)} ${String(Math.round(took)).padStart(5)} ms, longest task ${longest === 0 ? 'under 50' : Math.round(longest)} ms (limit ${limit})${longest > limit ? ' ABOVE' : ''}, ${elements} elements${elements >= 4000 ? ' ABOVE' : ''}, ${kB(bytes)} read`)
+    console.log(
+      `${name.padEnd(34)} ${String(Math.round(took)).padStart(5)} ms, longest task ${longest === 0 ? 'under 50' : Math.round(longest)} ms (limit ${limit})${longest > limit ? ' ABOVE' : ''}, ${elements} elements${elements >= 4000 ? ' ABOVE' : ''}, ${kB(bytes)} read`,
+    )
   }
   const seen = (locator) => locator.first().waitFor()
   await page.goto(base)
@@ -74,7 +96,10 @@ try {
     await page.getByRole('link', { name: 'Draw' }).click()
     await seen(page.getByTestId('artwork'))
   })
-  const [left, top, scale] = await page.getByTestId('artwork').evaluate((element) => { const { e, f, a } = element.getScreenCTM(); return [e, f, a] })
+  const [left, top, scale] = await page.getByTestId('artwork').evaluate((element) => {
+    const { e, f, a } = element.getScreenCTM()
+    return [e, f, a]
+  })
   const at = (x, y) => [left + x * scale, top + y * scale]
   const draw = async (n) => {
     await page.keyboard.press('1')

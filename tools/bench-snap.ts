@@ -7,20 +7,48 @@ import { type SnapSwitches, snapTargets } from '../src/core/snap/targets'
 import { random } from './shapes'
 
 const rules = STARTERS[0]!.rules
-const on: SnapSwitches = { grid: true, keylines: true, guides: true, nodes: true, middles: true, crossings: true, tangents: true, extensions: true, gaps: true, edges: true }
+const on: SnapSwitches = {
+  grid: true,
+  keylines: true,
+  guides: true,
+  nodes: true,
+  middles: true,
+  crossings: true,
+  tangents: true,
+  extensions: true,
+  gaps: true,
+  edges: true,
+}
 const next = random(3)
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const objects = Array.from({ length: 200 }, (_, i): DrawingObject => {
-  const common = { id: `o${i}`, name: `o${i}`, style }, x = next() * 20, y = next() * 20
+  const common = { id: `o${i}`, name: `o${i}`, style },
+    x = next() * 20,
+    y = next() * 20
   if (i % 4 === 0) return { kind: 'rectangle', ...common, x, y, w: 1 + next() * 4, h: 1 + next() * 4, corner: 'outer' }
   if (i % 4 === 1) return { kind: 'ellipse', ...common, x, y, w: 3, h: 3 }
   if (i % 4 === 2) return { kind: 'line', ...common, from: { x, y }, to: { x: next() * 24, y: next() * 24 } }
-  return { kind: 'path', ...common, corner: 0, contours: [{ closed: false, nodes: [{ x, y, out: { x: next() * 4, y: next() * 4 } }, { x: next() * 24, y: next() * 24, in: { x: -next() * 4, y: 2 } }] }] }
+  return {
+    kind: 'path',
+    ...common,
+    corner: 0,
+    contours: [
+      {
+        closed: false,
+        nodes: [
+          { x, y, out: { x: next() * 4, y: next() * 4 } },
+          { x: next() * 24, y: next() * 24, in: { x: -next() * 4, y: 2 } },
+        ],
+      },
+    ],
+  }
 })
 
 function measured(what: string, act: (x: number, y: number) => void): void {
   const times = Array.from({ length: 2000 }, () => {
-    const x = next() * 24, y = next() * 24, start = performance.now()
+    const x = next() * 24,
+      y = next() * 24,
+      start = performance.now()
     act(x, y)
     return performance.now() - start
   }).sort((a, b) => a - b)
@@ -29,7 +57,9 @@ function measured(what: string, act: (x: number, y: number) => void): void {
 
 const start = performance.now()
 const targets = snapTargets(rules, objects, on)
-console.log(`targets of 200 objects, once for a drag: ${(performance.now() - start).toFixed(1)} ms (${targets.points.length} places, ${targets.curves.length} curves)`)
+console.log(
+  `targets of 200 objects, once for a drag: ${(performance.now() - start).toFixed(1)} ms (${targets.points.length} places, ${targets.curves.length} curves)`,
+)
 measured('a place, a line under way from another', (x, y) => snapPoint({ x, y }, targets, 0.33, { x: 1, y: 1 }))
 measured('a box that is moved', (x, y) => snapBox({ x, y, w: 3, h: 2 }, targets, 0.33))
 measured('a circle that is moved', (x, y) => touchByMoving({ centre: { x, y }, r: 1.5 }, targets, 0.33))

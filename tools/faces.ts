@@ -8,7 +8,13 @@ const require = createRequire(import.meta.url)
 const faces = Object.fromEntries(
   [400, 600, 700].map((weight) => {
     const bytes = readFileSync(require.resolve(`@fontsource/archivo/files/archivo-latin-${weight}-normal.woff`))
-    return [weight, faceOfFont(opentype.parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)), `Archivo ${weight}`)]
+    return [
+      weight,
+      faceOfFont(
+        opentype.parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)),
+        `Archivo ${weight}`,
+      ),
+    ]
   }),
 )
 writeFileSync('src/core/text/archivo.json', `${JSON.stringify(faces)}\n`)

@@ -6,7 +6,9 @@ import { pointAt, type Segment } from '../src/core/geometry/segment'
 /** How far a flattened curve may lie from the true one, in grid units. */
 const FLATNESS = 0.005
 
-/** How many chords keep a curve within `flatness`: by sagitta for arcs, by second difference for cubics (Wang's bound). */
+/**
+ * How many chords keep a curve within `flatness`: by sagitta for arcs, by second difference for cubics (Wang's bound).
+ */
 function chords(segment: Segment, flatness: number): number {
   switch (segment.kind) {
     case 'line':
@@ -28,7 +30,10 @@ function chords(segment: Segment, flatness: number): number {
   }
 }
 
-/** Points along a contour, no farther than `flatness` from it; the first point is not repeated at the end of a closed one. */
+/**
+ * Points along a contour, no farther than `flatness` from it; the first point is not repeated at the end of a closed
+ * one.
+ */
 export function flatten(contour: Contour, flatness = FLATNESS): Point[] {
   const points: Point[] = []
   contour.segments.forEach((segment) => {
@@ -40,13 +45,17 @@ export function flatten(contour: Contour, flatness = FLATNESS): Point[] {
   return points
 }
 
-/** How many times a path winds around a point (Sunday's crossing test on the flattened path); open contours count as closed. */
+/**
+ * How many times a path winds around a point (Sunday's crossing test on the flattened path); open contours count as
+ * closed.
+ */
 export function winding(path: Path, p: Point): number {
   let count = 0
   for (const contour of path) {
     const points = flatten(contour)
     for (let i = 0; i < points.length; i++) {
-      const a = points[i]!, b = points[(i + 1) % points.length]!
+      const a = points[i]!,
+        b = points[(i + 1) % points.length]!
       const side = (b.x - a.x) * (p.y - a.y) - (p.x - a.x) * (b.y - a.y)
       if (a.y <= p.y) {
         if (b.y > p.y && side > 0) count++
@@ -62,13 +71,15 @@ export function distanceToPath(path: Path, p: Point): number {
   for (const contour of path) {
     const points = flatten(contour)
     const count = contour.closed ? points.length : points.length - 1
-    for (let i = 0; i < count; i++) best = Math.min(best, distanceToLine(points[i]!, points[(i + 1) % points.length]!, p))
+    for (let i = 0; i < count; i++)
+      best = Math.min(best, distanceToLine(points[i]!, points[(i + 1) % points.length]!, p))
   }
   return best
 }
 
 function distanceToLine(a: Point, b: Point, p: Point): number {
-  const dx = b.x - a.x, dy = b.y - a.y
+  const dx = b.x - a.x,
+    dy = b.y - a.y
   const length = dx * dx + dy * dy
   const t = length === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / length))
   return distance(p, { x: a.x + dx * t, y: a.y + dy * t })

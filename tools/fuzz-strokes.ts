@@ -1,6 +1,7 @@
-// Strokes real line icons, whole and in pairs, under random maps, widths, caps, joins and dashes, and compares each outline with the rasteriser's own
-// stroking: npm run fuzz:strokes -- COUNT SEED. Where they differ, the rasteriser strokes the same path once more in short straight pieces: if that is what
-// we outlined, it was its stroking of the curves that was at fault (it leaves out parts of what lies beyond the centre of a tight turn).
+// Strokes real line icons, whole and in pairs, under random maps, widths, caps, joins and dashes, and compares each
+// outline with the rasteriser's own stroking: npm run fuzz:strokes -- COUNT SEED. Where they differ, the rasteriser
+// strokes the same path once more in short straight pieces: if that is what we outlined, it was its stroking of the
+// curves that was at fault (it leaves out parts of what lies beyond the centre of a tight turn).
 import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
@@ -17,13 +18,24 @@ import { coverage, difference, document } from './coverage'
 import { pathsOf } from './icon-paths'
 
 /** Pictures of 256 pixels, each from a block of the rasteriser's; more than this share of the ink apart is a fault. */
-const SIZE = 256, BLOCK = 4, MOST = 0.01
-/** How many places of a curve are looked at for its straight pieces, and how far these turn: so far that it joins them on their inside, and finer. */
-const LOOKS = 960, TURNS = [0.03, 0.05, 0.01]
+const SIZE = 256,
+  BLOCK = 4,
+  MOST = 0.01
+/**
+ * How many places of a curve are looked at for its straight pieces, and how far these turn: so far that it joins them
+ * on their inside, and finer.
+ */
+const LOOKS = 960,
+  TURNS = [0.03, 0.05, 0.01]
 
 const [count = 1000, seed = 1] = process.argv.slice(2).map(Number)
-const folder = join(dirname(createRequire(join(process.cwd(), 'package.json')).resolve('lucide-static/package.json')), 'icons')
-const files = readdirSync(folder).filter((name) => name.endsWith('.svg')).sort()
+const folder = join(
+  dirname(createRequire(join(process.cwd(), 'package.json')).resolve('lucide-static/package.json')),
+  'icons',
+)
+const files = readdirSync(folder)
+  .filter((name) => name.endsWith('.svg'))
+  .sort()
 const read = (name: string): Path => pathsOf(readFileSync(join(folder, name), 'utf8')).flatMap(readPathData)
 
 let state = seed >>> 0
@@ -43,7 +55,10 @@ function randomMap(): Transform {
   const kind = next()
   if (kind < 0.3) return [1, 0, 0, 1, 0, 0]
   if (kind < 0.4) return [1, 0, 0, 1, pick([-1, -0.5, 0.5, 1]), pick([-1, 0.5, 1])]
-  const turn = between(0, 2 * Math.PI), cos = Math.cos(turn), sin = Math.sin(turn), scale = between(0.5, 1.1)
+  const turn = between(0, 2 * Math.PI),
+    cos = Math.cos(turn),
+    sin = Math.sin(turn),
+    scale = between(0.5, 1.1)
   const rotation: Transform = [cos * scale, sin * scale, -sin * scale, cos * scale, between(-2, 2), between(-2, 2)]
   return about(kind < 0.75 ? rotation : compose(rotation, [1, 0, between(-0.4, 0.4), between(0.7, 1.2), 0, 0]))
 }
@@ -67,7 +82,10 @@ function randomCase(i: number): Case {
   }
 }
 
-/** Our outline: all contours together where ends that meet are round; else one by one, because we join ends that meet and the rasteriser does not. */
+/**
+ * Our outline: all contours together where ends that meet are round; else one by one, because we join ends that meet
+ * and the rasteriser does not.
+ */
 function outlineOf({ path, stroke }: Case): Path {
   if (stroke.cap === 'round' && stroke.join === 'round') return strokedArea(path, stroke)
   return path.flatMap((contour) => strokedArea([contour], stroke))
@@ -75,7 +93,10 @@ function outlineOf({ path, stroke }: Case): Path {
 
 /** Curves in straight pieces, of which each turns from the one before by an angle in radians or a little more. */
 function straightened(path: Path, angle: number): Path {
-  return path.map(({ segments, closed }) => ({ closed, segments: segments.flatMap((segment) => (segment.kind === 'line' ? [segment] : pieces(segment, angle))) }))
+  return path.map(({ segments, closed }) => ({
+    closed,
+    segments: segments.flatMap((segment) => (segment.kind === 'line' ? [segment] : pieces(segment, angle))),
+  }))
 }
 
 function pieces(segment: Segment, angle: number): Segment[] {
@@ -93,13 +114,26 @@ function pieces(segment: Segment, angle: number): Segment[] {
 
 /** What the rasteriser paints of a path that it strokes. */
 function stroked(path: Path, stroke: Stroke): Float64Array {
-  const dash = stroke.dash ? ` stroke-dasharray="${stroke.dash.join(' ')}" stroke-dashoffset="${stroke.dashOffset}"` : ''
-  return coverage(document(`<path d="${pathData(path, 6)}" fill="none" stroke="#000" stroke-width="${stroke.width}" stroke-linecap="${stroke.cap}" stroke-linejoin="${stroke.join}"${dash}/>`), SIZE, BLOCK)
+  const dash = stroke.dash
+    ? ` stroke-dasharray="${stroke.dash.join(' ')}" stroke-dashoffset="${stroke.dashOffset}"`
+    : ''
+  return coverage(
+    document(
+      `<path d="${pathData(path, 6)}" fill="none" stroke="#000" stroke-width="${stroke.width}" stroke-linecap="${stroke.cap}" stroke-linejoin="${stroke.join}"${dash}/>`,
+    ),
+    SIZE,
+    BLOCK,
+  )
 }
 
-let failed = 0, refused = 0, excused = 0, spent = 0, worst = 0
+let failed = 0,
+  refused = 0,
+  excused = 0,
+  spent = 0,
+  worst = 0
 for (let i = 0; i < count; i++) {
-  const one = randomCase(i), { names, path, stroke } = one
+  const one = randomCase(i),
+    { names, path, stroke } = one
   const said = `case ${i} ${names.join(' + ')} ${JSON.stringify(stroke)}`
   const start = performance.now()
   let outline: Path
@@ -120,8 +154,12 @@ for (let i = 0; i < count; i++) {
     const isOurs = again > MOST
     if (isOurs) failed++
     else excused++
-    console.log(`${said}: ${(100 * off).toFixed(2)} % of ink, of straight pieces ${(100 * again).toFixed(2)} %${isOurs ? '' : ': the rasteriser’s curves'}`)
+    console.log(
+      `${said}: ${(100 * off).toFixed(2)} % of ink, of straight pieces ${(100 * again).toFixed(2)} %${isOurs ? '' : ': the rasteriser’s curves'}`,
+    )
   }
 }
-console.log(`${count} cases from seed ${seed}: ${failed} off by more than 1 % of ink, ${excused} where the rasteriser’s stroking of curves is at fault, ${refused} refused, else the worst ${(100 * worst).toFixed(2)} %, outlines in ${Math.round(spent)} ms`)
+console.log(
+  `${count} cases from seed ${seed}: ${failed} off by more than 1 % of ink, ${excused} where the rasteriser’s stroking of curves is at fault, ${refused} refused, else the worst ${(100 * worst).toFixed(2)} %, outlines in ${Math.round(spent)} ms`,
+)
 process.exitCode = failed > 0 ? 1 : 0

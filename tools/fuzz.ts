@@ -1,4 +1,5 @@
-// Compares booleans with the oracle on random cases, half of them with shapes that nearly coincide: npm run fuzz -- [COUNT] [FIRST SEED]. Prints the seeds that fail.
+// Compares booleans with the oracle on random cases, half of them with shapes that nearly coincide: npm run fuzz --
+// [COUNT] [FIRST SEED]. Prints the seeds that fail.
 import { pointAt, type Segment } from '../src/core/geometry/segment'
 import { combine, type Role } from '../src/core/planar/boolean'
 import type { Path } from '../src/core/geometry/path'
@@ -12,19 +13,26 @@ type Member = { readonly shape: Shape; readonly role: Role; readonly path: Path;
 
 /** The shapes of one random case: in half of them some come again, and all are a little off. */
 function membersOf(seed: number, next: () => number): Member[] {
-  const isJittered = seed % 2 === 0, members: Member[] = []
+  const isJittered = seed % 2 === 0,
+    members: Member[] = []
   for (let left = 2 + Math.floor(next() * 4); left > 0; left--) {
     const again = isJittered && members.length > 0 && next() < 0.3
     const shape = again ? members[Math.floor(next() * members.length)]!.shape : randomShape(next)
     const off = isJittered && next() < 0.8 ? 10 ** (-9 + 4 * next()) : 0
-    members.push({ shape, role: ROLES[Math.floor(next() * 4)]!, path: off > 0 ? jittered(shape.path, off, next) : shape.path, off })
+    members.push({
+      shape,
+      role: ROLES[Math.floor(next() * 4)]!,
+      path: off > 0 ? jittered(shape.path, off, next) : shape.path,
+      off,
+    })
   }
   return members
 }
 
 /** What is wrong with one random case, null when nothing is. */
 export function faultOf(seed: number): string | null {
-  const next = random(seed), members = membersOf(seed, next)
+  const next = random(seed),
+    members = membersOf(seed, next)
   let result: Path
   try {
     result = combine(members.map(({ path, role }) => ({ path, role })))
@@ -38,14 +46,26 @@ export function faultOf(seed: number): string | null {
     })
     if (bad !== -1) return `contour open at ${bad}: ${JSON.stringify(segments)}`
   }
-  for (const p of samples(members.map(({ shape }) => shape), next)) {
+  for (const p of samples(
+    members.map(({ shape }) => shape),
+    next,
+  )) {
     if (members.some(({ shape, off }) => shape.away(p) < 1e-6 + 80 * off)) continue
     const should = members.reduce((so, { shape, role }, i) => {
       const here = shape.contains(p)
-      return i === 0 ? here : role === 'adds' ? so || here : role === 'cuts' ? so && !here : role === 'overlap' ? so && here : so !== here
+      return i === 0
+        ? here
+        : role === 'adds'
+          ? so || here
+          : role === 'cuts'
+            ? so && !here
+            : role === 'overlap'
+              ? so && here
+              : so !== here
     }, false)
     const winding = result.reduce((sum, { segments }) => sum + segments.reduce((part, s) => part + passes(s, p), 0), 0)
-    if ((winding !== 0) !== should || Math.abs(winding) > 1) return `at ${p.x},${p.y} winding ${winding}, should be ${should ? 'inside' : 'outside'}`
+    if ((winding !== 0) !== should || Math.abs(winding) > 1)
+      return `at ${p.x},${p.y} winding ${winding}, should be ${should ? 'inside' : 'outside'}`
   }
   return null
 }
@@ -56,14 +76,16 @@ function samples(shapes: readonly Shape[], next: () => number): Point[] {
   const segments = shapes.flatMap(({ path }) => path.flatMap((contour) => contour.segments as Segment[]))
   for (let i = 0; i < 24; i++) {
     const p = pointAt(segments[Math.floor(next() * segments.length)]!, next())
-    const angle = next() * 7, away = 10 ** (-1 - 4.5 * next())
+    const angle = next() * 7,
+      away = 10 ** (-1 - 4.5 * next())
     all.push({ x: p.x + away * Math.cos(angle), y: p.y + away * Math.sin(angle) })
   }
   return all
 }
 
 if (process.argv[1]?.includes('fuzz')) {
-  const count = Number(process.argv[2] ?? 1000), first = Number(process.argv[3] ?? 1)
+  const count = Number(process.argv[2] ?? 1000),
+    first = Number(process.argv[3] ?? 1)
   let failed = 0
   const start = Date.now()
   for (let seed = first; seed < first + count; seed++) {

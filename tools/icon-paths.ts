@@ -14,9 +14,17 @@ export function pathsOf(svg: string): string[] {
       case 'polygon':
         return `M${own('points')}z`
       case 'rect':
-        return rect(n('x'), n('y'), n('width'), n('height'), Number(own('rx') ?? own('ry') ?? 0), Number(own('ry') ?? own('rx') ?? 0))
+        return rect(
+          n('x'),
+          n('y'),
+          n('width'),
+          n('height'),
+          Number(own('rx') ?? own('ry') ?? 0),
+          Number(own('ry') ?? own('rx') ?? 0),
+        )
       default: {
-        const rx = n(name === 'circle' ? 'r' : 'rx'), ry = n(name === 'circle' ? 'r' : 'ry')
+        const rx = n(name === 'circle' ? 'r' : 'rx'),
+          ry = n(name === 'circle' ? 'r' : 'ry')
         return `M${n('cx') - rx} ${n('cy')}a${rx} ${ry} 0 0 1 ${2 * rx} 0a${rx} ${ry} 0 0 1 ${-2 * rx} 0z`
       }
     }
@@ -24,7 +32,8 @@ export function pathsOf(svg: string): string[] {
 }
 
 function rect(x: number, y: number, w: number, h: number, rx: number, ry: number): string {
-  const a = Math.min(rx, w / 2), b = Math.min(ry, h / 2)
+  const a = Math.min(rx, w / 2),
+    b = Math.min(ry, h / 2)
   if (a === 0 || b === 0) return `M${x} ${y}h${w}v${h}h${-w}z`
   return `M${x + a} ${y}h${w - 2 * a}a${a} ${b} 0 0 1 ${a} ${b}v${h - 2 * b}a${a} ${b} 0 0 1 ${-a} ${b}h${2 * a - w}a${a} ${b} 0 0 1 ${-a} ${-b}v${2 * b - h}a${a} ${b} 0 0 1 ${a} ${-b}z`
 }

@@ -22,7 +22,12 @@ export type Peer = {
   readonly stroke: ((d: string) => string) | null
 }
 
-export const ROLES: Record<Operation, Role> = { union: 'adds', subtract: 'cuts', intersect: 'overlap', exclude: 'flips' }
+export const ROLES: Record<Operation, Role> = {
+  union: 'adds',
+  subtract: 'cuts',
+  intersect: 'overlap',
+  exclude: 'flips',
+}
 const OPERATIONS = Object.keys(ROLES) as Operation[]
 
 export function kernel(): Peer {
@@ -40,7 +45,9 @@ export function paperPeer(): Peer {
   return {
     name: 'paper',
     run: ({ op, paths }) => {
-      const [first, ...rest] = paths.map((path) => new scope.CompoundPath({ pathData: path, fillRule: 'nonzero', insert: false }) as paper.PathItem)
+      const [first, ...rest] = paths.map(
+        (path) => new scope.CompoundPath({ pathData: path, fillRule: 'nonzero', insert: false }) as paper.PathItem,
+      )
       return rest.reduce((so, path) => so[method[op]](path, { insert: false }), first!).pathData
     },
     stroke: null,
@@ -48,10 +55,14 @@ export function paperPeer(): Peer {
 }
 
 export async function pathkitPeer(): Promise<Peer> {
-  const init = require('pathkit-wasm/bin/pathkit.js') as (options: object) => { then: (f: (kit: Pathkit) => void) => void }
+  const init = require('pathkit-wasm/bin/pathkit.js') as (options: object) => {
+    then: (f: (kit: Pathkit) => void) => void
+  }
   const wasmBinary = readFileSync(require.resolve('pathkit-wasm/bin/pathkit.wasm'))
   // What is awaited must not be the module itself, which calls itself ready for ever.
-  const { kit } = await new Promise<{ kit: Pathkit }>((resolve) => init({ wasmBinary }).then((ready) => resolve({ kit: ready })))
+  const { kit } = await new Promise<{ kit: Pathkit }>((resolve) =>
+    init({ wasmBinary }).then((ready) => resolve({ kit: ready })),
+  )
   const names = { union: 'UNION', subtract: 'DIFFERENCE', intersect: 'INTERSECT', exclude: 'XOR' } as const
   return {
     name: 'pathkit',
@@ -77,7 +88,13 @@ export async function pathkitPeer(): Promise<Peer> {
 }
 
 type Pathkit = {
-  FromSVGString(text: string): { op(other: unknown, op: unknown): void; stroke(style: object): void; simplify(): void; toSVGString(): string; delete(): void }
+  FromSVGString(text: string): {
+    op(other: unknown, op: unknown): void
+    stroke(style: object): void
+    simplify(): void
+    toSVGString(): string
+    delete(): void
+  }
   PathOp: Record<string, unknown>
   StrokeCap: Record<string, unknown>
   StrokeJoin: Record<string, unknown>

@@ -1,4 +1,5 @@
-// Makes docs/screenshots/ from the demo sets, on a data folder of its own. Run after bin/start or bin/test has built the product.
+// Makes docs/screenshots/ from the demo sets, on a data folder of its own. Run after bin/start or bin/test has built
+// the product.
 import { spawn } from 'node:child_process'
 import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
@@ -13,12 +14,17 @@ const out = join(root, 'docs', 'screenshots')
 rmSync(data, { recursive: true, force: true })
 mkdirSync(out, { recursive: true })
 
-const server = spawn(join(root, 'bin', 'start'), ['--port', String(PORT), '--data', data], { stdio: ['ignore', 'pipe', 'inherit'] })
+const server = spawn(join(root, 'bin', 'start'), ['--port', String(PORT), '--data', data], {
+  stdio: ['ignore', 'pipe', 'inherit'],
+})
 await new Promise((resolve, reject) => {
   server.stdout.on('data', (text) => String(text).includes(at) && resolve())
   server.on('exit', () => reject(new Error('The server did not start.')))
 })
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+})
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 
 async function picture(name, path, act = async () => undefined) {
@@ -31,8 +37,10 @@ async function picture(name, path, act = async () => undefined) {
 
 try {
   await page.goto(at)
-  const set = async (name) => (await page.getByRole('link', { name, exact: true }).getAttribute('href')).replace('/draw', '')
-  const quayside = await set('Quayside'), app = await set('Skerry app icons')
+  const set = async (name) =>
+    (await page.getByRole('link', { name, exact: true }).getAttribute('href')).replace('/draw', '')
+  const quayside = await set('Quayside'),
+    app = await set('Skerry app icons')
   await picture('shelf', '/')
   await picture('new-set', '/', () => page.getByRole('button', { name: 'New set…' }).click())
   await picture('bench', `${quayside}/draw/ticket`, () => page.getByText('Left notch', { exact: true }).click())
@@ -69,8 +77,21 @@ try {
   const file = await (await page.request.get(`${at}/api${quayside}/file`)).json()
   const horn = file.set.icons.find(({ name }) => name === 'fog-horn')
   const bomb = { ...BOMBS['dashes of nothing with a head'][0], id: 'too-much' }
-  file.set = { ...file.set, name: 'Squall', icons: [file.set.icons[0], { ...horn, masters: [{ ...horn.masters[0], objects: [...horn.masters[0].objects, bomb] }] }, ...file.set.icons.slice(1, 6)] }
-  const { id } = await (await page.request.post(`${at}/api/sets`, { data: JSON.stringify(file), headers: { 'content-type': 'application/json' } })).json()
+  file.set = {
+    ...file.set,
+    name: 'Squall',
+    icons: [
+      file.set.icons[0],
+      { ...horn, masters: [{ ...horn.masters[0], objects: [...horn.masters[0].objects, bomb] }] },
+      ...file.set.icons.slice(1, 6),
+    ],
+  }
+  const { id } = await (
+    await page.request.post(`${at}/api/sets`, {
+      data: JSON.stringify(file),
+      headers: { 'content-type': 'application/json' },
+    })
+  ).json()
   await picture('bench-refused', `/sets/${id}/draw/fog-horn`)
   await page.evaluate(() => localStorage.setItem('wise-square:film', 'night'))
   await picture('bench-night', `${quayside}/draw/lighthouse`, () => page.getByText('Tower', { exact: true }).click())

@@ -9,18 +9,28 @@ export async function startServer({ port, data, empty = false }) {
   const child = spawn(process.execPath, [tool('next'), 'start', '--hostname', '127.0.0.1', '--port', String(port)], {
     cwd: root,
     stdio: ['ignore', 'pipe', 'pipe'],
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', WISE_SQUARE_DATA: join(data), WISE_SQUARE_EMPTY: empty ? '1' : '0', WISE_SQUARE_PARENT: String(process.pid) },
+    env: {
+      ...process.env,
+      NEXT_TELEMETRY_DISABLED: '1',
+      WISE_SQUARE_DATA: join(data),
+      WISE_SQUARE_EMPTY: empty ? '1' : '0',
+      WISE_SQUARE_PARENT: String(process.pid),
+    },
   })
-  let output = '', ended = false
-  const exited = new Promise((resolve) => child.on('exit', (code, signal) => {
-    ended = true
-    resolve(signal ?? code)
-  }))
+  let output = '',
+    ended = false
+  const exited = new Promise((resolve) =>
+    child.on('exit', (code, signal) => {
+      ended = true
+      resolve(signal ?? code)
+    }),
+  )
   const opened = new Promise((resolve) => {
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => {
-      output += text
-      if (output.includes('wise-square: open') && output.includes('Ready')) resolve()
-    })
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (text) => {
+        output += text
+        if (output.includes('wise-square: open') && output.includes('Ready')) resolve()
+      })
   })
   const base = `http://127.0.0.1:${port}`
   return {
@@ -28,8 +38,12 @@ export async function startServer({ port, data, empty = false }) {
     child,
     exited,
     ready: Promise.race([opened.then(() => true), exited.then(() => false)]),
-    get output() { return output },
-    get ended() { return ended },
+    get output() {
+      return output
+    },
+    get ended() {
+      return ended
+    },
     stop: async (signal = 'SIGTERM') => {
       if (!ended) child.kill(signal)
       return exited

@@ -1,13 +1,23 @@
-// Kills the server (SIGKILL) during first starts, migrations, saves, imports and deliveries, and starts it again: npm run soak:kill -- ROUNDS SEED
-// Nothing acknowledged may be lost, no data folder may be of no more use, and the demo sets come once.
+// Kills the server (SIGKILL) during first starts, migrations, saves, imports and deliveries, and starts it again: npm
+// run soak:kill -- ROUNDS SEED Nothing acknowledged may be lost, no data folder may be of no more use, and the demo
+// sets come once.
 import { cpSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import Database from 'better-sqlite3'
 import { Kysely, SqliteDialect } from 'kysely'
 import { MIGRATION_NAMES, migrate } from '../src/server/migrations'
 
-type Server = { base: string; ready: Promise<boolean>; ended: boolean; output: string; stop: (signal?: string) => Promise<unknown> }
-const { random, startServer } = (await import(resolve('tools/server.mjs'))) as { random: (seed: number) => () => number; startServer: (options: { port: number; data: string; empty?: boolean }) => Promise<Server> }
+type Server = {
+  base: string
+  ready: Promise<boolean>
+  ended: boolean
+  output: string
+  stop: (signal?: string) => Promise<unknown>
+}
+const { random, startServer } = (await import(resolve('tools/server.mjs'))) as {
+  random: (seed: number) => () => number
+  startServer: (options: { port: number; data: string; empty?: boolean }) => Promise<Server>
+}
 
 const [rounds = 30, seed = 1] = process.argv.slice(2).map(Number)
 const next = random(seed)
@@ -27,15 +37,23 @@ for (const [i, name] of MIGRATION_NAMES.slice(0, -1).entries()) {
   file.pragma('journal_mode = WAL')
   const db = new Kysely<unknown>({ dialect: new SqliteDialect({ database: file }) })
   await migrate(db, name)
-  file.prepare('insert into sets (id, name, kind, rules, position, changed_at) values (?, ?, ?, ?, 1, ?)').run('old', 'Old pier', 'interface', JSON.stringify(demo.set.rules), '2026-01-01T00:00:00.000Z')
+  file
+    .prepare('insert into sets (id, name, kind, rules, position, changed_at) values (?, ?, ?, ?, 1, ?)')
+    .run('old', 'Old pier', 'interface', JSON.stringify(demo.set.rules), '2026-01-01T00:00:00.000Z')
   const [icon] = demo.set.icons
-  file.prepare('insert into icons (set_id, id, position, name, masters, changed_at) values (?, ?, 0, ?, ?, ?)').run('old', icon.id, icon.name, JSON.stringify(icon.masters), '2026-01-01T00:00:00.000Z')
+  file
+    .prepare('insert into icons (set_id, id, position, name, masters, changed_at) values (?, ?, 0, ?, ?, ?)')
+    .run('old', icon.id, icon.name, JSON.stringify(icon.masters), '2026-01-01T00:00:00.000Z')
   file.prepare("insert into settings values ('started', '2026-01-01')").run()
   await db.destroy()
 }
 
 const json = async (url: string, body?: string) => {
-  const response = await fetch(url, { method: body === undefined ? 'GET' : 'POST', body, signal: AbortSignal.timeout(20_000) })
+  const response = await fetch(url, {
+    method: body === undefined ? 'GET' : 'POST',
+    body,
+    signal: AbortSignal.timeout(20_000),
+  })
   return { status: response.status, body: (await response.json().catch(() => null)) as never }
 }
 
@@ -55,7 +73,10 @@ async function begun(data: string): Promise<Server> {
 
 const shelf = (data: string) => {
   const db = new Database(join(data, 'wise-square.db'), { readonly: true })
-  const names = db.prepare('select name from sets where deleted_at is null order by position').all().map((row) => (row as { name: string }).name)
+  const names = db
+    .prepare('select name from sets where deleted_at is null order by position')
+    .all()
+    .map((row) => (row as { name: string }).name)
   db.close()
   return names
 }
@@ -65,24 +86,31 @@ async function firstStart(round: number): Promise<void> {
   const server = await killedStart(data, 200 + next() * 1200)
   await server.stop()
   const names = shelf(data)
-  if (names.join() !== 'Quayside,Skerry app icons') faults.push(`round ${round}: the shelf of a first start has ${names.join()}`)
+  if (names.join() !== 'Quayside,Skerry app icons')
+    faults.push(`round ${round}: the shelf of a first start has ${names.join()}`)
   rmSync(data, { recursive: true, force: true })
 }
 
 async function migration(round: number): Promise<void> {
-  const old = Math.floor(next() * (MIGRATION_NAMES.length - 1)), data = join(folder, `mig-${round}`)
+  const old = Math.floor(next() * (MIGRATION_NAMES.length - 1)),
+    data = join(folder, `mig-${round}`)
   cpSync(join(folder, `old-${old}`), data, { recursive: true })
   const server = await killedStart(data, 200 + next() * 1000)
   const { status, body } = await json(`${server.base}/api/sets/old`)
-  if (status !== 200 || (body as { set: { icons: unknown[] } }).set.icons.length !== 1) faults.push(`round ${round}: after a migration from ${MIGRATION_NAMES[old]} the set answers ${status}`)
+  if (status !== 200 || (body as { set: { icons: unknown[] } }).set.icons.length !== 1)
+    faults.push(`round ${round}: after a migration from ${MIGRATION_NAMES[old]} the set answers ${status}`)
   await server.stop()
   rmSync(data, { recursive: true, force: true })
 }
 
 const working = join(folder, 'working')
-let id = '', revision = 0, saves = 0, imports = 0
+let id = '',
+  revision = 0,
+  saves = 0,
+  imports = 0
 /** What was acknowledged: the number last saved into each icon, and the ids of imported sets. */
-const acknowledged = new Map<string, number>(), imported: string[] = []
+const acknowledged = new Map<string, number>(),
+  imported: string[] = []
 
 async function work(round: number): Promise<void> {
   const server = await begun(working)
@@ -94,23 +122,31 @@ async function work(round: number): Promise<void> {
     revision = 1
   }
   const now = (await json(`${server.base}/api/sets/${id}`)).body as { revision: number; set: typeof demo.set }
-  if (now.revision < revision) faults.push(`round ${round}: revision ${now.revision} after ${revision} was acknowledged`)
+  if (now.revision < revision)
+    faults.push(`round ${round}: revision ${now.revision} after ${revision} was acknowledged`)
   revision = now.revision
   for (const [name, value] of acknowledged) {
     const icon = now.set.icons.find((one: { id: string }) => one.id === name)
     // A change that was sent but not answered may be there or not; an acknowledged one must be.
-    if (!icon || (icon.masters[0].guides?.[0]?.at.x ?? 0) < value) faults.push(`round ${round}: the save of ${value} in ${name} is lost`)
+    if (!icon || (icon.masters[0].guides?.[0]?.at.x ?? 0) < value)
+      faults.push(`round ${round}: the save of ${value} in ${name} is lost`)
   }
-  for (const one of imported.splice(0)) if ((await json(`${server.base}/api/sets/${one}`)).status !== 200) faults.push(`round ${round}: an imported set is lost`)
+  for (const one of imported.splice(0))
+    if ((await json(`${server.base}/api/sets/${one}`)).status !== 200)
+      faults.push(`round ${round}: an imported set is lost`)
 
   let going = true
   const guard = async (act: () => Promise<void>) => {
     while (going) await act().catch(() => wait(5))
   }
   const savers = guard(async () => {
-    const icon = structuredClone(now.set.icons[Math.floor(next() * now.set.icons.length)]), value = ++saves
+    const icon = structuredClone(now.set.icons[Math.floor(next() * now.set.icons.length)]),
+      value = ++saves
     icon.masters[0].guides = [{ id: 'soak', at: { x: value / 1000, y: 0 }, angle: 90 }]
-    const { status, body } = await json(`${server.base}/api/sets/${id}/save`, JSON.stringify({ base: revision, writer: 'soak', writes: { icons: [icon] } }))
+    const { status, body } = await json(
+      `${server.base}/api/sets/${id}/save`,
+      JSON.stringify({ base: revision, writer: 'soak', writes: { icons: [icon] } }),
+    )
     if (status === 200) {
       revision = body as unknown as number
       acknowledged.set(icon.id, value / 1000)
@@ -118,7 +154,10 @@ async function work(round: number): Promise<void> {
     else revision = ((await json(`${server.base}/api/sets/${id}`)).body as { revision: number }).revision
   })
   const importers = guard(async () => {
-    const { status, body } = await json(`${server.base}/api/sets`, JSON.stringify({ ...demo, set: { ...demo.set, icons: demo.set.icons.slice(0, 2) } }))
+    const { status, body } = await json(
+      `${server.base}/api/sets`,
+      JSON.stringify({ ...demo, set: { ...demo.set, icons: demo.set.icons.slice(0, 2) } }),
+    )
     if (status === 200) {
       imports++
       imported.push((body as { id: string }).id)
@@ -154,5 +193,7 @@ const db = new Database(join(working, 'wise-square.db'), { readonly: true })
 const integrity = (db.prepare('pragma integrity_check').get() as { integrity_check: string }).integrity_check
 if (integrity !== 'ok') faults.push(`the database says ${integrity}`)
 for (const fault of faults.slice(0, 20)) console.log(fault)
-console.log(`${done} of ${rounds} rounds from seed ${seed} in ${Math.round((performance.now() - start) / 1000)} s: ${saves} saves, ${imports} imports acknowledged, ${faults.length} faults`)
+console.log(
+  `${done} of ${rounds} rounds from seed ${seed} in ${Math.round((performance.now() - start) / 1000)} s: ${saves} saves, ${imports} imports acknowledged, ${faults.length} faults`,
+)
 process.exit(faults.length > 0 ? 1 : 0)

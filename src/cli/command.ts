@@ -16,4 +16,6 @@ export const OPTIONS = {
   help: { type: 'boolean' },
 } as const
 
-export type Options = { readonly [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string }
+export type Options = {
+  readonly [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string
+}

@@ -7,8 +7,8 @@ import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 
 /**
- * Writes a set's files into a folder; what is in the folder already and not part of the delivery stays. Everything is written beside first and
- * moved there at the end, so that a delivery that fails leaves the folder as it was.
+ * Writes a set's files into a folder; what is in the folder already and not part of the delivery stays. Everything is
+ * written beside first and moved there at the end, so that a delivery that fails leaves the folder as it was.
  */
 export async function deliverCommand(files: readonly string[], { to, formats = 'svg,png' }: Options): Promise<Answer> {
   if (!to) throw new UsageError('Name the folder to write into: --to DIR.')
@@ -20,7 +20,8 @@ export async function deliverCommand(files: readonly string[], { to, formats = '
   const [problem] = planProblems(planned)
   if (problem) throw new Error(problem)
   const drawn = new Map(set.icons.map((icon) => [icon, drawnIcon(icon, set.rules)]))
-  for (const [icon, one] of drawn) if (one.problem !== undefined) throw new Error(`“${icon.name}” cannot be delivered. ${one.problem}`)
+  for (const [icon, one] of drawn)
+    if (one.problem !== undefined) throw new Error(`“${icon.name}” cannot be delivered. ${one.problem}`)
   const rasterise = await startRasteriser()
   await mkdir(to, { recursive: true })
   const beside = await mkdtemp(join(to, '.delivery-'))
@@ -31,9 +32,13 @@ export async function deliverCommand(files: readonly string[], { to, formats = '
       await write(join(beside, file.path), bytes)
       written.push({ path: file.path, bytes: bytes.length })
     }
-    for (const folder of new Set(written.map(({ path }) => dirname(path)))) await mkdir(join(to, folder), { recursive: true })
+    for (const folder of new Set(written.map(({ path }) => dirname(path))))
+      await mkdir(join(to, folder), { recursive: true })
     for (const { path } of written) await rename(join(beside, path), join(to, path))
-    return { lines: [`${written.length} files of “${set.name}” written to ${to}.`], value: { set: set.name, files: written } }
+    return {
+      lines: [`${written.length} files of “${set.name}” written to ${to}.`],
+      value: { set: set.name, files: written },
+    }
   } finally {
     await rm(beside, { recursive: true, force: true })
   }

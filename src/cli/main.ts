@@ -43,7 +43,11 @@ export async function main(args: readonly string[]): Promise<number> {
     }
     if (name === 'path') {
       const { pathCommand } = await import('./path')
-      await pathCommand(createInterface({ input: process.stdin }), (line) => process.stdout.write(`${line}\n`), values.time ? (line) => process.stderr.write(`${line}\n`) : null)
+      await pathCommand(
+        createInterface({ input: process.stdin }),
+        (line) => process.stdout.write(`${line}\n`),
+        values.time ? (line) => process.stderr.write(`${line}\n`) : null,
+      )
       return 0
     }
     const load = COMMANDS.get(name)
@@ -53,7 +57,8 @@ export async function main(args: readonly string[]): Promise<number> {
     console.log(json ? JSON.stringify(value) : lines.join('\n'))
     return 0
   } catch (error) {
-    const wrongUse = error instanceof UsageError || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS') === true
+    const wrongUse =
+      error instanceof UsageError || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS') === true
     const message = error instanceof Error ? error.message : String(error)
     console.error(json ? JSON.stringify({ error: { code: wrongUse ? 'usage' : 'failed', message } }) : message)
     return wrongUse ? 2 : 1

@@ -27,7 +27,14 @@ const Request = z.discriminatedUnion('op', [
   z.object({ op: z.enum(['union', 'subtract', 'intersect', 'exclude']), ...common, fillRule: FillRule }),
   z.object({ op: z.literal('divide'), ...common, fillRule: FillRule }),
   z.object({ op: z.literal('patches'), ...common }),
-  z.object({ op: z.literal('offset'), ...common, distance: Length, join: Join.default('round'), miterLimit: MiterLimit, fillRule: FillRule }),
+  z.object({
+    op: z.literal('offset'),
+    ...common,
+    distance: Length,
+    join: Join.default('round'),
+    miterLimit: MiterLimit,
+    fillRule: FillRule,
+  }),
   z.object({
     op: z.literal('stroke'),
     ...common,
@@ -39,12 +46,22 @@ const Request = z.discriminatedUnion('op', [
     dashOffset: Length.default(0),
     position: z.enum(['center', 'inside', 'outside']).default('center'),
   }),
-  z.object({ op: z.literal('round'), ...common, radius: Length.min(0, 'The radius must be at least 0.'), style: z.enum(['round', 'bevel', 'scoop', 'notch', 'squircle']).default('round') }),
+  z.object({
+    op: z.literal('round'),
+    ...common,
+    radius: Length.min(0, 'The radius must be at least 0.'),
+    style: z.enum(['round', 'bevel', 'scoop', 'notch', 'squircle']).default('round'),
+  }),
   z.object({ op: z.literal('simplify'), ...common, tolerance: Length.positive('The tolerance must be above 0.') }),
   z.object({ op: z.literal('measure'), ...common }),
 ])
 
-const ROLES: Record<'union' | 'subtract' | 'intersect' | 'exclude', Role> = { union: 'adds', subtract: 'cuts', intersect: 'overlap', exclude: 'flips' }
+const ROLES: Record<'union' | 'subtract' | 'intersect' | 'exclude', Role> = {
+  union: 'adds',
+  subtract: 'cuts',
+  intersect: 'overlap',
+  exclude: 'flips',
+}
 
 /** Digits of the path data that is answered: every bit of a coordinate that an icon has a use for. */
 const DIGITS = 9
@@ -53,7 +70,8 @@ const written = (path: Path): string => pathData(path, DIGITS)
 /** The answer to one request of the path tool, a line of JSON each; a line that is wrong gets an error object. */
 export function answerLine(text: string): string {
   let id: unknown = null
-  const refuse = (code: string, message: string, at?: number) => JSON.stringify({ id, error: { code, message, ...(at !== undefined && { at }) } })
+  const refuse = (code: string, message: string, at?: number) =>
+    JSON.stringify({ id, error: { code, message, ...(at !== undefined && { at }) } })
   try {
     const value: unknown = JSON.parse(text)
     id = (value as { id?: unknown } | null)?.id ?? null
@@ -70,7 +88,10 @@ export function answerLine(text: string): string {
 
 function answer(request: z.infer<typeof Request>): object {
   const end = performance.now() + request.limit
-  return within(() => performance.now() > end, () => computed(request, request.paths.map(readPathData)))
+  return within(
+    () => performance.now() > end,
+    () => computed(request, request.paths.map(readPathData)),
+  )
 }
 
 function computed(request: z.infer<typeof Request>, paths: readonly Path[]): object {
@@ -79,7 +100,10 @@ function computed(request: z.infer<typeof Request>, paths: readonly Path[]): obj
       return { paths: divide(paths, request.fillRule).map(written) }
     case 'patches': {
       const { patches } = patchwork(paths)
-      return { paths: patches.map(({ path }) => written(path)), leaks: leaks(paths, undefined).map(({ at, gap }) => ({ at: [at.x, at.y], gap })) }
+      return {
+        paths: patches.map(({ path }) => written(path)),
+        leaks: leaks(paths, undefined).map(({ at, gap }) => ({ at: [at.x, at.y], gap })),
+      }
     }
     case 'offset':
       return { path: written(offset(paths.flat(), request.distance, request, request.fillRule)) }
@@ -91,18 +115,38 @@ function computed(request: z.infer<typeof Request>, paths: readonly Path[]): obj
       return { path: written(simplify(paths.flat(), request.tolerance)) }
     case 'measure': {
       const { area, length, bounds, centroid, segments } = measure(paths.flat())
-      return { area, length, bounds: bounds && [bounds.x, bounds.y, bounds.x + bounds.w, bounds.y + bounds.h], centroid: centroid && [centroid.x, centroid.y], segments }
+      return {
+        area,
+        length,
+        bounds: bounds && [bounds.x, bounds.y, bounds.x + bounds.w, bounds.y + bounds.h],
+        centroid: centroid && [centroid.x, centroid.y],
+        segments,
+      }
     }
     default: {
       const role = ROLES[request.op]
-      return { path: written(combine(paths.map((path) => ({ path, role })), request.fillRule)) }
+      return {
+        path: written(
+          combine(
+            paths.map((path) => ({ path, role })),
+            request.fillRule,
+          ),
+        ),
+      }
     }
   }
 }
 
-/** Reads requests from standard input and answers each in order; with `time`, says at the end how long the answers took. */
-export async function pathCommand(input: AsyncIterable<string>, write: (line: string) => void, time: ((line: string) => void) | null): Promise<void> {
-  let count = 0, spent = 0
+/**
+ * Reads requests from standard input and answers each in order; with `time`, says at the end how long the answers took.
+ */
+export async function pathCommand(
+  input: AsyncIterable<string>,
+  write: (line: string) => void,
+  time: ((line: string) => void) | null,
+): Promise<void> {
+  let count = 0,
+    spent = 0
   for await (const text of input) {
     if (text.trim() === '') continue
     const start = performance.now()

@@ -20,5 +20,8 @@ export async function proofCommand(files: readonly string[], { icon: name, size,
   const rasterise = await startRasteriser()
   const bytes = png(rasterise(svg.light, { side: 'width', pixels: pixels.data }))
   await writeFile(out, bytes)
-  return { lines: [`${name} at ${pixels.data} px written to ${out}.`], value: { icon: name, size: pixels.data, out, bytes: bytes.length } }
+  return {
+    lines: [`${name} at ${pixels.data} px written to ${out}.`],
+    value: { icon: name, size: pixels.data, out, bytes: bytes.length },
+  }
 }

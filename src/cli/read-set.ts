@@ -9,7 +9,8 @@ export async function readSet(files: readonly string[]): Promise<IconSet> {
   if (file === undefined || more.length > 0) throw new UsageError('Name one set file.')
   const found = await stat(file).catch(() => null)
   if (!found?.isFile()) throw new Error(`There is no file ${file}.`)
-  if (found.size > MAX_BYTES) throw new Error(`${file} is larger than ${MAX_BYTES / 2 ** 20} MB, the most a set file may have.`)
+  if (found.size > MAX_BYTES)
+    throw new Error(`${file} is larger than ${MAX_BYTES / 2 ** 20} MB, the most a set file may have.`)
   const { set, error } = readSetFile(await readFile(file, 'utf8'))
   if (error) throw new Error(`${file}: ${error.message}`)
   return set

@@ -21,7 +21,10 @@ export class AtomicDialect extends SqliteDialect {
   }
 }
 
-/** Opens (and makes, where needed) the database in a folder and brings it up to date. `:memory:` is a database of its own. Throws a sentence when the folder will not do. */
+/**
+ * Opens (and makes, where needed) the database in a folder and brings it up to date. `:memory:` is a database of its
+ * own. Throws a sentence when the folder will not do.
+ */
 export async function openDatabase(folder: string): Promise<Db> {
   if (folder !== ':memory:') makeFolder(folder)
   const file = new Database(folder === ':memory:' ? folder : join(folder, 'wise-square.db'))
@@ -40,14 +43,17 @@ function makeFolder(folder: string): void {
     mkdirSync(/* turbopackIgnore: true */ folder, { recursive: true })
     accessSync(/* turbopackIgnore: true */ folder, constants.W_OK | constants.X_OK)
   } catch (error) {
-    throw new Error(`The data folder ${folder} cannot be used: ${error instanceof Error ? error.message : String(error)}`)
+    throw new Error(
+      `The data folder ${folder} cannot be used: ${error instanceof Error ? error.message : String(error)}`,
+    )
   }
 }
 
 /** A full disk makes SQLite end a transaction by itself; that there is nothing left to take back must not hide why. */
 function tolerant(file: Database.Database): Database.Database {
   const prepare = file.prepare.bind(file)
-  file.prepare = ((source: string) => prepare(source === 'rollback' && !file.inTransaction ? 'select 1' : source)) as typeof file.prepare
+  file.prepare = ((source: string) =>
+    prepare(source === 'rollback' && !file.inTransaction ? 'select 1' : source)) as typeof file.prepare
   return file
 }
 
@@ -55,6 +61,8 @@ const shared = globalThis as { wiseSquareDb?: Promise<Db> }
 
 /** The server's one database, in the folder that `WISE_SQUARE_DATA` names. */
 export function database(): Promise<Db> {
-  shared.wiseSquareDb ??= openDatabase(process.env.WISE_SQUARE_DATA ?? join(/* turbopackIgnore: true */ process.cwd(), 'data'))
+  shared.wiseSquareDb ??= openDatabase(
+    process.env.WISE_SQUARE_DATA ?? join(/* turbopackIgnore: true */ process.cwd(), 'data'),
+  )
   return shared.wiseSquareDb
 }

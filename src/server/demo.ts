@@ -8,7 +8,10 @@ import { addSet } from './sets'
 /** The demo sets that ship with the product, in the order of the shelf. */
 const FILES = ['quayside.wisesquare.json', 'skerry-app.wisesquare.json']
 
-/** Adds the demo sets to the shelf, all or none, and whatever else belongs to it. Throws when a shipped file is unreadable. */
+/**
+ * Adds the demo sets to the shelf, all or none, and whatever else belongs to it. Throws when a shipped file is
+ * unreadable.
+ */
 export async function addDemoSets(db: Db, renderer: Renderer, also?: (tx: Db) => Promise<unknown>): Promise<void> {
   const folder = join(/* turbopackIgnore: true */ process.cwd(), 'demo')
   const read: Awaited<ReturnType<typeof readDemo>>[] = []
@@ -29,11 +32,15 @@ async function readDemo(renderer: Renderer, file: string) {
   return read
 }
 
-/** On the first start of a data folder: the demo sets, unless it is to be empty. Later starts change nothing, even when the first was cut off. */
+/**
+ * On the first start of a data folder: the demo sets, unless it is to be empty. Later starts change nothing, even when
+ * the first was cut off.
+ */
 export async function firstStart(db: Db, renderer: Renderer, empty: boolean): Promise<void> {
   const started = await db.selectFrom('settings').select('value').where('key', '=', 'started').executeTakeFirst()
   if (started) return
-  const note = (tx: Db) => tx.insertInto('settings').values({ key: 'started', value: new Date().toISOString() }).execute()
+  const note = (tx: Db) =>
+    tx.insertInto('settings').values({ key: 'started', value: new Date().toISOString() }).execute()
   if (empty) await note(db)
   else await addDemoSets(db, renderer, note)
 }

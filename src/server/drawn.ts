@@ -4,32 +4,45 @@ import { fingerprint } from './renderer/fingerprint'
 import { type Renderer, TaskEnded } from './renderer/renderer'
 
 /** An icon of a set and how it is drawn, or that it is not drawn yet. */
-export type DrawnIcon = { readonly id: string; readonly name: string } & (Drawn | { readonly pending: true; readonly svg?: undefined; readonly problem?: undefined })
+export type DrawnIcon = { readonly id: string; readonly name: string } & (
+  Drawn | { readonly pending: true; readonly svg?: undefined; readonly problem?: undefined }
+)
 
 /** Which icons: the first so many in the order of the family, those of given ids, or all. */
 export type Which = { readonly first: number } | { readonly ids: readonly string[] } | 'all'
 
 /**
- * Icons of a set as they are drawn, in the order of the family. What is not kept, or no longer holds, is drawn and kept; what takes longer than
- * `patience` (milliseconds) is pending, and goes on being drawn.
+ * Icons of a set as they are drawn, in the order of the family. What is not kept, or no longer holds, is drawn and
+ * kept; what takes longer than `patience` (milliseconds) is pending, and goes on being drawn.
  */
-export async function drawnIcons(db: Db, renderer: Renderer, setId: string, which: Which, patience = Infinity): Promise<DrawnIcon[]> {
+export async function drawnIcons(
+  db: Db,
+  renderer: Renderer,
+  setId: string,
+  which: Which,
+  patience = Infinity,
+): Promise<DrawnIcon[]> {
   const drawing = drawStale(db, renderer, setId, which)
   // Who does not wait for its end does not hear of its failure either; it is drawn when it is asked for again.
   drawing.catch(() => undefined)
   await inTime(drawing, patience)
-  const rows = await iconsOf(db, setId, which).select(['drawn.current', 'drawn.light', 'drawn.dark', 'drawn.problem']).execute()
+  const rows = await iconsOf(db, setId, which)
+    .select(['drawn.current', 'drawn.light', 'drawn.dark', 'drawn.problem'])
+    .execute()
   const own = await fingerprint()
   return rows.map((row): DrawnIcon => {
     const { id, name, current, light, dark, problem } = row
     if (!holds(row, own)) return { id, name, pending: true }
-    return current !== null && light !== null && dark !== null ? { id, name, svg: { current, light, dark } } : { id, name, problem: problem ?? 'It cannot be drawn.' }
+    return current !== null && light !== null && dark !== null
+      ? { id, name, svg: { current, light, dark } }
+      : { id, name, problem: problem ?? 'It cannot be drawn.' }
   })
 }
 
 /** Draws and keeps what is not kept, or no longer holds; reads no other drawing. */
 async function drawStale(db: Db, renderer: Renderer, setId: string, which: Which): Promise<void> {
-  const rows = await iconsOf(db, setId, which).execute(), own = await fingerprint()
+  const rows = await iconsOf(db, setId, which).execute(),
+    own = await fingerprint()
   await Promise.all(rows.filter((row) => !holds(row, own)).map((row) => drawOnce(db, renderer, setId, row)))
 }
 
@@ -41,7 +54,10 @@ export async function inTime(doing: Promise<unknown>, patience: number): Promise
   return Promise.race([doing.then(() => true), over]).finally(() => clearTimeout(timer))
 }
 
-/** Draws what a save changed, so that it is there when it is asked for. Nobody waits for it; what fails is drawn when it is asked for. */
+/**
+ * Draws what a save changed, so that it is there when it is asked for. Nobody waits for it; what fails is drawn when it
+ * is asked for.
+ */
 export function drawSoon(db: Db, renderer: Renderer, setId: string): void {
   drawStale(db, renderer, setId, 'all').catch(() => undefined)
 }
@@ -50,7 +66,9 @@ function iconsOf(db: Db, setId: string, which: Which) {
   const query = db
     .selectFrom('icons')
     .innerJoin('sets', 'sets.id', 'icons.set_id')
-    .leftJoin('drawn', (join) => join.onRef('drawn.set_id', '=', 'icons.set_id').onRef('drawn.icon_id', '=', 'icons.id'))
+    .leftJoin('drawn', (join) =>
+      join.onRef('drawn.set_id', '=', 'icons.set_id').onRef('drawn.icon_id', '=', 'icons.id'),
+    )
     .where('icons.set_id', '=', setId)
     .where('icons.deleted_at', 'is', null)
     .select(['icons.id', 'icons.name', 'icons.revision', 'sets.rules_revision as rulesRevision'])
@@ -63,7 +81,8 @@ function iconsOf(db: Db, setId: string, which: Which) {
 type Row = Awaited<ReturnType<ReturnType<typeof iconsOf>['execute']>>[number]
 
 /** Whether what is kept of an icon is of its last change, under the rules of now, and by this program. */
-const holds = ({ revision, rulesRevision, drawnOf, drawnUnder, drawnBy }: Row, own: string): boolean => drawnOf === revision && drawnUnder === rulesRevision && drawnBy === own
+const holds = ({ revision, rulesRevision, drawnOf, drawnUnder, drawnBy }: Row, own: string): boolean =>
+  drawnOf === revision && drawnUnder === rulesRevision && drawnBy === own
 
 type Stale = Pick<Row, 'id' | 'revision' | 'rulesRevision'>
 
@@ -81,7 +100,8 @@ function drawOnce(db: Db, renderer: Renderer, setId: string, icon: Stale): Promi
 }
 
 /** How long an icon may take to be drawn with the others, and how long apart from them, in milliseconds. */
-const QUICK = 1500, LONG = 10_000
+const QUICK = 1500,
+  LONG = 10_000
 
 async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, rulesRevision }: Stale): Promise<void> {
   const row = await db
@@ -114,5 +134,9 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
     dark: svg?.dark ?? null,
     problem: problem ?? null,
   }
-  await db.insertInto('drawn').values(values).onConflict((on) => on.columns(['set_id', 'icon_id']).doUpdateSet(values)).execute()
+  await db
+    .insertInto('drawn')
+    .values(values)
+    .onConflict((on) => on.columns(['set_id', 'icon_id']).doUpdateSet(values))
+    .execute()
 }

@@ -1,8 +1,14 @@
 /** Why a request cannot be met: a code for programs and a sentence for a person. */
-export type Failure = { readonly code: 'invalid' | 'not-found' | 'conflict' | 'too-large' | 'forbidden' | 'unavailable'; readonly message: string }
+export type Failure = {
+  readonly code: 'invalid' | 'not-found' | 'conflict' | 'too-large' | 'forbidden' | 'unavailable'
+  readonly message: string
+}
 
 export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure }
 
 export const done = <T>(value: T): Result<T> => ({ ok: true, value })
 
-export const failed = (code: Failure['code'], message: string): Result<never> => ({ ok: false, failure: { code, message } })
+export const failed = (code: Failure['code'], message: string): Result<never> => ({
+  ok: false,
+  failure: { code, message },
+})

@@ -1,11 +1,20 @@
 import { failed, type Failure, type Result } from './failure'
 import { TaskEnded } from './renderer/renderer'
 
-const STATUS: Record<Failure['code'], number> = { invalid: 422, 'not-found': 404, conflict: 409, 'too-large': 413, forbidden: 403, unavailable: 503 }
+const STATUS: Record<Failure['code'], number> = {
+  invalid: 422,
+  'not-found': 404,
+  conflict: 409,
+  'too-large': 413,
+  forbidden: 403,
+  unavailable: 503,
+}
 
 /** A result as JSON: its value, or its failure with the fitting status. */
 export function reply<T>(result: Result<T>): Response {
-  return result.ok ? Response.json(result.value) : Response.json(result.failure, { status: STATUS[result.failure.code] })
+  return result.ok
+    ? Response.json(result.value)
+    : Response.json(result.failure, { status: STATUS[result.failure.code] })
 }
 
 /** Answers a request; whatever goes wrong on the way is said in a sentence instead of a bare 500. */
@@ -26,7 +35,9 @@ export function faultSentence(error: unknown): string {
   return `This could not be done: ${message ?? String(error)}`
 }
 
-/** How many times the limit is read and thrown away, so that whoever sends too much is told so instead of being cut off. */
+/**
+ * How many times the limit is read and thrown away, so that whoever sends too much is told so instead of being cut off.
+ */
 const PATIENCE = 8
 
 /** The bytes of a request, kept no further than a limit. */

@@ -3,10 +3,19 @@ import { type Kysely, type Migration, type MigrationProvider, Migrator, sql } fr
 type Any = Kysely<unknown>
 
 /** Adds a column unless it is there: a migration that was cut off by an older version of this program is done again. */
-async function addColumn(db: Any, table: string, column: string, type: 'text' | 'integer', initial?: number): Promise<void> {
+async function addColumn(
+  db: Any,
+  table: string,
+  column: string,
+  type: 'text' | 'integer',
+  initial?: number,
+): Promise<void> {
   const { rows } = await sql<{ name: string }>`select name from pragma_table_info(${table})`.execute(db)
   if (rows.some(({ name }) => name === column)) return
-  await db.schema.alterTable(table).addColumn(column, type, (one) => (initial === undefined ? one : one.notNull().defaultTo(initial))).execute()
+  await db.schema
+    .alterTable(table)
+    .addColumn(column, type, (one) => (initial === undefined ? one : one.notNull().defaultTo(initial)))
+    .execute()
 }
 
 const first: Migration = {
@@ -35,7 +44,12 @@ const first: Migration = {
       .addColumn('deleted_at', 'text')
       .addPrimaryKeyConstraint('icons_key', ['set_id', 'id'])
       .execute()
-    await db.schema.createIndex('icons_in_order').ifNotExists().on('icons').columns(['set_id', 'deleted_at', 'position']).execute()
+    await db.schema
+      .createIndex('icons_in_order')
+      .ifNotExists()
+      .on('icons')
+      .columns(['set_id', 'deleted_at', 'position'])
+      .execute()
     await db.schema
       .createTable('settings')
       .ifNotExists()
@@ -86,15 +100,26 @@ const fourth: Migration = {
   },
 }
 
-/** Every migration by name; names are applied in alphabetical order and never change once released. Each may be done again over what it did. */
-const MIGRATIONS: Record<string, Migration> = { '001-sets-and-icons': first, '002-writers': second, '003-pictures': third, '004-drawn': fourth }
+/**
+ * Every migration by name; names are applied in alphabetical order and never change once released. Each may be done
+ * again over what it did.
+ */
+const MIGRATIONS: Record<string, Migration> = {
+  '001-sets-and-icons': first,
+  '002-writers': second,
+  '003-pictures': third,
+  '004-drawn': fourth,
+}
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }
 
 /** The names of all migrations, in order. */
 export const MIGRATION_NAMES = Object.keys(MIGRATIONS).sort()
 
-/** Brings a database up to date (or up to a migration), in one transaction: it is as it was, or as it should be. Throws when a migration fails. */
+/**
+ * Brings a database up to date (or up to a migration), in one transaction: it is as it was, or as it should be. Throws
+ * when a migration fails.
+ */
 export async function migrate<T>(db: Kysely<T>, upTo = MIGRATION_NAMES.at(-1)!): Promise<void> {
   const { error } = await new Migrator({ db, provider }).migrateTo(upTo)
   if (error) throw error

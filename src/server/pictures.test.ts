@@ -29,7 +29,8 @@ const message = async (bytes: Uint8Array) => {
 
 describe('pictures to draw by', () => {
   it('are kept as they came, once, under an id made of their bytes', async () => {
-    const first = await addPicture(db, renderer, porthole), again = await addPicture(db, renderer, porthole)
+    const first = await addPicture(db, renderer, porthole),
+      again = await addPicture(db, renderer, porthole)
     if (!first.ok || !again.ok) throw new Error('The picture was not taken.')
     expect(first.value).toMatchObject({ kind: 'image/png', w: 480, h: 480 })
     expect(again.value.id).toBe(first.value.id)
@@ -38,7 +39,8 @@ describe('pictures to draw by', () => {
   })
 
   it('that are drawings become pixels: no script, no text of them is kept', async () => {
-    const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 20 10" onload="alert(1)"><script>alert(2)</script><rect width="10" height="10" fill="#1f5f7a"/></svg>'
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 20 10" onload="alert(1)"><script>alert(2)</script><rect width="10" height="10" fill="#1f5f7a"/></svg>'
     const added = await addPicture(db, renderer, Buffer.from(svg))
     if (!added.ok) throw new Error(added.failure.message)
     expect(added.value).toMatchObject({ kind: 'image/png', w: 2048, h: 1024 })
@@ -48,9 +50,15 @@ describe('pictures to draw by', () => {
   })
 
   it('are refused in a sentence where they are no pictures, too large or too many pixels', async () => {
-    expect(await message(Buffer.from('not a picture'))).toBe('This is no picture that can be read: PNG, JPEG, WebP or SVG.')
-    expect(await message(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect'))).toMatch(/SVG|picture/)
-    expect(await message(Buffer.alloc(PICTURE_BYTES + 1))).toBe('The picture is larger than 25 MB, the most that is taken.')
+    expect(await message(Buffer.from('not a picture'))).toBe(
+      'This is no picture that can be read: PNG, JPEG, WebP or SVG.',
+    )
+    expect(await message(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect'))).toMatch(
+      /SVG|picture/,
+    )
+    expect(await message(Buffer.alloc(PICTURE_BYTES + 1))).toBe(
+      'The picture is larger than 25 MB, the most that is taken.',
+    )
     const wide = Buffer.from(porthole)
     wide.writeUInt32BE(9000, 16)
     expect(await message(wide)).toBe('The picture is 9000 × 480 pixels; at most 8000 along a side are taken.')

@@ -11,8 +11,13 @@ export const PICTURE_BYTES = 25 * 2 ** 20
 export type StoredPicture = ReadPicture & { readonly id: string }
 
 /** Keeps a picture and gives its id and size in pixels. Drawings (SVG) become pixels first. */
-export async function addPicture(db: Db, renderer: Renderer, bytes: Uint8Array): Promise<Result<Omit<StoredPicture, 'bytes'>>> {
-  if (bytes.length > PICTURE_BYTES) return failed('too-large', `The picture is larger than ${PICTURE_BYTES / 2 ** 20} MB, the most that is taken.`)
+export async function addPicture(
+  db: Db,
+  renderer: Renderer,
+  bytes: Uint8Array,
+): Promise<Result<Omit<StoredPicture, 'bytes'>>> {
+  if (bytes.length > PICTURE_BYTES)
+    return failed('too-large', `The picture is larger than ${PICTURE_BYTES / 2 ** 20} MB, the most that is taken.`)
   const read = await renderer.run('readPicture', bytes).catch((error: unknown) => {
     if (error instanceof TaskEnded) return failed('invalid', 'The picture takes too much to be drawn.')
     throw error
@@ -20,11 +25,19 @@ export async function addPicture(db: Db, renderer: Renderer, bytes: Uint8Array):
   if (!read.ok) return read
   const { kind, w, h, bytes: kept } = read.value
   const id = createHash('sha256').update(kept).digest('hex').slice(0, 24)
-  await db.insertInto('pictures').values({ id, kind, w, h, bytes: Buffer.from(kept), added_at: new Date().toISOString() }).onConflict((on) => on.column('id').doNothing()).execute()
+  await db
+    .insertInto('pictures')
+    .values({ id, kind, w, h, bytes: Buffer.from(kept), added_at: new Date().toISOString() })
+    .onConflict((on) => on.column('id').doNothing())
+    .execute()
   return done({ id, kind, w, h })
 }
 
 export async function readPicture(db: Db, id: string): Promise<StoredPicture | null> {
-  const row = await db.selectFrom('pictures').select(['id', 'kind', 'w', 'h', 'bytes']).where('id', '=', id).executeTakeFirst()
+  const row = await db
+    .selectFrom('pictures')
+    .select(['id', 'kind', 'w', 'h', 'bytes'])
+    .where('id', '=', id)
+    .executeTakeFirst()
   return row ? { ...row, kind: row.kind as PictureKind } : null
 }

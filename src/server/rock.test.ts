@@ -25,9 +25,26 @@ afterAll(() => renderer.close())
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const box = { kind: 'rectangle' as const, id: 'box', name: 'Box', x: 3, y: 3, w: 18, h: 18, corner: 'outer', style }
-const bomb = { kind: 'spiral' as const, id: 'rope', name: 'Rope', x: 3, y: 3, w: 18, h: 18, turns: 50, inner: 0, style: { ...style, dash: [1e-18] } }
-const icon = (id: string, objects: object[] = [box]) => ({ id, name: id, masters: [{ base: 24, objects }] }) as IconSet['icons'][number]
-const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [icon('oar'), icon('rope', [bomb]), icon('ferry')] }
+const bomb = {
+  kind: 'spiral' as const,
+  id: 'rope',
+  name: 'Rope',
+  x: 3,
+  y: 3,
+  w: 18,
+  h: 18,
+  turns: 50,
+  inner: 0,
+  style: { ...style, dash: [1e-18] },
+}
+const icon = (id: string, objects: object[] = [box]) =>
+  ({ id, name: id, masters: [{ base: 24, objects }] }) as IconSet['icons'][number]
+const set: IconSet = {
+  name: 'Pier',
+  kind: 'interface',
+  rules: STARTERS[0]!.rules,
+  icons: [icon('oar'), icon('rope', [bomb]), icon('ferry')],
+}
 
 describe('migrations', () => {
   let folder: string
@@ -36,7 +53,11 @@ describe('migrations', () => {
   const file = () => new Database(join(folder, 'wise-square.db'))
   const schema = () => {
     const db = file()
-    const all = db.prepare("select name, sql from sqlite_master where name not like 'sqlite%' and name not like 'kysely%' order by name").all()
+    const all = db
+      .prepare(
+        "select name, sql from sqlite_master where name not like 'sqlite%' and name not like 'kysely%' order by name",
+      )
+      .all()
     db.close()
     return JSON.stringify(all)
   }
@@ -49,14 +70,19 @@ describe('migrations', () => {
     const whole = await settled()
     for (let statements = 1; ; statements++) {
       rmSync(join(folder, 'wise-square.db'), { force: true })
-      const db = file(), prepare = db.prepare.bind(db)
+      const db = file(),
+        prepare = db.prepare.bind(db)
       let left = statements
-      // The process is as good as dead after so many changes of tables: nothing more reaches the file, not even the end of the transaction.
+      // The process is as good as dead after so many changes of tables: nothing more reaches the file, not even the end
+      // of the transaction.
       db.prepare = ((sql: string) => {
         if (/^(create|alter)/.test(sql) && left-- <= 0) throw new Error('killed')
         return prepare(sql)
       }) as typeof db.prepare
-      const cut = await openedWith(db).then(() => false, () => true)
+      const cut = await openedWith(db).then(
+        () => false,
+        () => true,
+      )
       db.close()
       expect(await settled()).toBe(whole)
       if (!cut) break
@@ -85,7 +111,9 @@ describe('migrations', () => {
 
   it('and demo sets that are cut off come whole at the next start, once', async () => {
     const db = await openDatabase(folder)
-    await sql`create trigger cut before insert on icons when (select count(*) from icons) > 20 begin select raise(fail, 'killed'); end`.execute(db)
+    await sql`create trigger cut before insert on icons when (select count(*) from icons) > 20 begin select raise(fail, 'killed'); end`.execute(
+      db,
+    )
     await expect(firstStart(db, renderer, false)).rejects.toThrow('killed')
     await sql`drop trigger cut`.execute(db)
     expect(await listSets(db)).toEqual([])
@@ -103,13 +131,18 @@ describe('icons as they are drawn', () => {
     id = (await addSet(db, rowsOfSet(set))).id
   })
   afterEach(() => db.destroy())
-  const save = (base: number, writes: object) => saveSet(db, renderer, id, Buffer.from(JSON.stringify({ base, writes })))
+  const save = (base: number, writes: object) =>
+    saveSet(db, renderer, id, Buffer.from(JSON.stringify({ base, writes })))
 
   it('are drawn once for each change of icon or rules, and kept; one that cannot be drawn says why', async () => {
     const run = vi.spyOn(renderer, 'run')
     const drawn = () => run.mock.calls.filter(([task]) => task === 'draw').length
     const first = await drawnIcons(db, renderer, id, 'all')
-    expect(first.map(({ name, problem }) => [name, problem])).toEqual([['oar', undefined], ['rope', '“Rope” comes to billions of dashes; at most 10,000 are drawn.'], ['ferry', undefined]])
+    expect(first.map(({ name, problem }) => [name, problem])).toEqual([
+      ['oar', undefined],
+      ['rope', '“Rope” comes to billions of dashes; at most 10,000 are drawn.'],
+      ['ferry', undefined],
+    ])
     expect(first[0]!.svg!.current).toContain('currentColor')
     expect([await drawnIcons(db, renderer, id, { first: 2 }), drawn()]).toEqual([first.slice(0, 2), 3])
     await save(1, { icons: [icon('oar', [{ ...box, x: 4 }])] })
@@ -138,12 +171,19 @@ describe('icons as they are drawn', () => {
 describe('threads', () => {
   it('that take too long are ended, and the next task has a new one', async () => {
     const file = join(tmpdir(), `wise-square-thread-${process.pid}.mjs`)
-    writeFileSync(file, 'export default ({ input }) => { if (input === "hang") for (;;); if (input === "break") process.exit(1); return input }')
+    writeFileSync(
+      file,
+      'export default ({ input }) => { if (input === "hang") for (;;); if (input === "break") process.exit(1); return input }',
+    )
     const own = new Renderer(file, { limit: 300 })
     const run = (input: string) => own.run('zip', input as never) as Promise<unknown>
     const [hung, broken] = await Promise.allSettled([run('hang'), run('break')])
     expect([hung.status, broken.status]).toEqual(['rejected', 'rejected'])
-    expect([(hung as PromiseRejectedResult).reason, (broken as PromiseRejectedResult).reason].every((error) => error instanceof TaskEnded)).toBe(true)
+    expect(
+      [(hung as PromiseRejectedResult).reason, (broken as PromiseRejectedResult).reason].every(
+        (error) => error instanceof TaskEnded,
+      ),
+    ).toBe(true)
     expect(await run('well')).toBe('well')
     await own.close()
     rmSync(file)
@@ -153,10 +193,26 @@ describe('threads', () => {
     const db = await openDatabase(':memory:')
     const secret = join(tmpdir(), `wise-square-secret-${process.pid}.png`)
     writeFileSync(secret, readFileSync('e2e/pictures/porthole.png'))
-    const picture = (body: string) => addPicture(db, renderer, Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="24" height="24" viewBox="0 0 24 24">${body}</svg>`))
-    const blank = await picture(''), reading = await picture(`<image href="${secret}" width="24" height="24"/><image xlink:href="file://${secret}" width="24" height="24"/>`)
+    const picture = (body: string) =>
+      addPicture(
+        db,
+        renderer,
+        Buffer.from(
+          `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="24" height="24" viewBox="0 0 24 24">${body}</svg>`,
+        ),
+      )
+    const blank = await picture(''),
+      reading = await picture(
+        `<image href="${secret}" width="24" height="24"/><image xlink:href="file://${secret}" width="24" height="24"/>`,
+      )
     expect(reading).toEqual(blank)
-    const refused = { ok: false, failure: { code: 'invalid', message: expect.stringMatching(/^(The picture takes too much to be drawn|This SVG file cannot be drawn)\.$/) } }
+    const refused = {
+      ok: false,
+      failure: {
+        code: 'invalid',
+        message: expect.stringMatching(/^(The picture takes too much to be drawn|This SVG file cannot be drawn)\.$/),
+      },
+    }
     expect(await picture('<g opacity=".5"><path d="M90 0h6v6h-6z"/></g>')).toEqual(refused)
     expect((await picture('<path d="M0 0h6v6z"/>')).ok).toBe(true)
     rmSync(secret)
@@ -165,9 +221,17 @@ describe('threads', () => {
 
   it('run a rasteriser whose memory has a bound', async () => {
     // A module with a memory of one page and no bound, that grows it and says how large it was before (−1: it may not).
-    const module = Uint8Array.from([0, 97, 115, 109, 1, 0, 0, 0, 1, 6, 1, 96, 1, 127, 1, 127, 3, 2, 1, 0, 5, 3, 1, 0, 1, 7, 8, 1, 4, 103, 114, 111, 119, 0, 0, 10, 8, 1, 6, 0, 32, 0, 64, 0, 11])
-    const grow = async (bytes: Uint8Array, by: number) => ((await WebAssembly.instantiate(bytes as BufferSource)).instance.exports.grow as (by: number) => number)(by)
-    expect([await grow(module, 10), await grow(boundedMemory(module, 4 * 65536), 10), await grow(boundedMemory(module, 4 * 65536), 3)]).toEqual([1, -1, 1])
+    const module = Uint8Array.from([
+      0, 97, 115, 109, 1, 0, 0, 0, 1, 6, 1, 96, 1, 127, 1, 127, 3, 2, 1, 0, 5, 3, 1, 0, 1, 7, 8, 1, 4, 103, 114, 111,
+      119, 0, 0, 10, 8, 1, 6, 0, 32, 0, 64, 0, 11,
+    ])
+    const grow = async (bytes: Uint8Array, by: number) =>
+      ((await WebAssembly.instantiate(bytes as BufferSource)).instance.exports.grow as (by: number) => number)(by)
+    expect([
+      await grow(module, 10),
+      await grow(boundedMemory(module, 4 * 65536), 10),
+      await grow(boundedMemory(module, 4 * 65536), 3),
+    ]).toEqual([1, -1, 1])
     expect(() => boundedMemory(module.subarray(0, 8), 65536)).toThrow('no memory')
   })
 })
@@ -179,17 +243,25 @@ describe('what is too much or odd', () => {
     id = (await addSet(db, rowsOfSet(set))).id
   })
   afterEach(() => db.destroy())
-  const nested = (depth: number) => Array.from({ length: depth }).reduce<object>((inner, _, i) => ({ kind: 'group', id: `g${i}`, name: 'Group', members: [inner] }), box)
+  const nested = (depth: number) =>
+    Array.from({ length: depth }).reduce<object>(
+      (inner, _, i) => ({ kind: 'group', id: `g${i}`, name: 'Group', members: [inner] }),
+      box,
+    )
   const both = async (icons: unknown) => {
     const text = JSON.stringify({ format: 'wise-square-set', version: 1, set: { ...set, icons } })
-    const imported = await importSetFile(db, renderer, Buffer.from(text)), saved = await saveSet(db, renderer, id, Buffer.from(JSON.stringify({ base: 1, writes: { icons } })))
+    const imported = await importSetFile(db, renderer, Buffer.from(text)),
+      saved = await saveSet(db, renderer, id, Buffer.from(JSON.stringify({ base: 1, writes: { icons } })))
     return [imported, saved].map((result) => (result.ok ? 'taken' : result.failure.message))
   }
 
   it.each([
     ['A set may have at most 2,000 icons.', Array(3_000_00).fill({})],
     ['The set holds more than 200,000 objects, the most a set may have.', [icon('a', Array(200_001).fill({}))]],
-    ['The set holds more than 600,000 nodes and points, the most a set may have.', [icon('a', [{ kind: 'path', contours: [{ nodes: Array(600_001).fill({ x: 0, y: 0 }) }] }])]],
+    [
+      'The set holds more than 600,000 nodes and points, the most a set may have.',
+      [icon('a', [{ kind: 'path', contours: [{ nodes: Array(600_001).fill({ x: 0, y: 0 }) }] }])],
+    ],
     ['The set nests objects more than 32 deep, the most a set may have.', [icon('a', [nested(700)])]],
   ])('is refused alike by import and save, before a schema reads it: %s', async (sentence, icons) => {
     expect(await both(icons)).toEqual([sentence, sentence])
@@ -199,21 +271,29 @@ describe('what is too much or odd', () => {
     const [imported, saved] = await both([icon('a', [{ ...box, x: 2e6 }])])
     expect(imported).toBe('At set.icons[0].masters[0].objects[0]: x must be at most 1,000,000.')
     expect(saved).toBe('At writes.icons[0].masters[0].objects[0]: x must be at most 1,000,000.')
-    expect((await both([icon('a', [{ ...box, turn: 400 }])]))[1]).toBe('At writes.icons[0].masters[0].objects[0]: turn must be at most 360.')
+    expect((await both([icon('a', [{ ...box, turn: 400 }])]))[1]).toBe(
+      'At writes.icons[0].masters[0].objects[0]: turn must be at most 360.',
+    )
     expect((await both([icon('a', [nested(33)])]))[1]).toBe('Icon “a” nests objects more than 32 deep.')
-    expect((await both([{ ...icon('a'), name: 'quay\u202e' }]))[1]).toContain('A name cannot contain characters that are not seen.')
+    expect((await both([{ ...icon('a'), name: 'quay\u202e' }]))[1]).toContain(
+      'A name cannot contain characters that are not seen.',
+    )
     expect((await readSet(db, id))!.revision).toBe(1)
   })
 
   it('has its cause said where the disk or the folder is at fault', () => {
-    expect(faultSentence(Object.assign(new Error('database or disk is full'), { code: 'SQLITE_FULL' }))).toBe('The disk is full: nothing was changed.')
+    expect(faultSentence(Object.assign(new Error('database or disk is full'), { code: 'SQLITE_FULL' }))).toBe(
+      'The disk is full: nothing was changed.',
+    )
   })
 })
 
 describe('the command line', () => {
   const run = async (...args: string[]) => {
-    const error = vi.spyOn(console, 'error').mockImplementation(() => undefined), log = vi.spyOn(console, 'log').mockImplementation(() => undefined)
-    const status = await main(args), said = [...error.mock.calls, ...log.mock.calls].join('\n')
+    const error = vi.spyOn(console, 'error').mockImplementation(() => undefined),
+      log = vi.spyOn(console, 'log').mockImplementation(() => undefined)
+    const status = await main(args),
+      said = [...error.mock.calls, ...log.mock.calls].join('\n')
     error.mockRestore()
     log.mockRestore()
     return { status, said }
@@ -228,13 +308,21 @@ describe('the command line', () => {
 
   it('delivers all or nothing, and says what two files would be one', async () => {
     const to = join(folder, 'out')
-    expect(await run('deliver', written('bomb.json', set), '--to', to)).toEqual({ status: 1, said: '“rope” cannot be delivered. “Rope” comes to billions of dashes; at most 10,000 are drawn.' })
+    expect(await run('deliver', written('bomb.json', set), '--to', to)).toEqual({
+      status: 1,
+      said: '“rope” cannot be delivered. “Rope” comes to billions of dashes; at most 10,000 are drawn.',
+    })
     const twins = { ...set, icons: [icon('a'), { ...icon('b'), name: 'a@2x' }] }
-    expect((await run('deliver', written('twins.json', twins), '--to', to)).said).toMatch(/^“a(@2x)?” and “a(@2x)?” would both be the file png\/\d+\/a@2x\.png: rename one of them\.$/)
+    expect((await run('deliver', written('twins.json', twins), '--to', to)).said).toMatch(
+      /^“a(@2x)?” and “a(@2x)?” would both be the file png\/\d+\/a@2x\.png: rename one of them\.$/,
+    )
     const good = written('good.json', { ...set, icons: [icon('oar')] }, '\uFEFF')
     expect((await run('deliver', good, '--to', to)).status).toBe(0)
     expect(readdirSync(to).sort()).toEqual(['png', 'svg'])
-    expect(await run('deliver', good, '--to', '')).toEqual({ status: 2, said: 'Name the folder to write into: --to DIR.' })
+    expect(await run('deliver', good, '--to', '')).toEqual({
+      status: 2,
+      said: 'Name the folder to write into: --to DIR.',
+    })
     expect(await run('constructor')).toEqual({ status: 2, said: 'There is no command “constructor”.' })
   })
 })

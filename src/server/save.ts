@@ -6,11 +6,12 @@ import { GONE, iconValues, readSet } from './sets'
 import { setJson } from './set-rows'
 
 /**
- * Saves changes (a request in JSON) made on top of a revision, all or nothing, and gives the new revision. A session whose last answer was lost on
- * the way does not know of its own last revision: what it sends then goes on top of that.
+ * Saves changes (a request in JSON) made on top of a revision, all or nothing, and gives the new revision. A session
+ * whose last answer was lost on the way does not know of its own last revision: what it sends then goes on top of that.
  */
 export async function saveSet(db: Db, renderer: Renderer, id: string, request: Uint8Array): Promise<Result<number>> {
-  // Checked against what is stored now; when that changes before it is written, so does the revision, and it is checked again.
+  // Checked against what is stored now; when that changes before it is written, so does the revision, and it is checked
+  // again.
   for (let tries = 0; tries < 4; tries++) {
     const stored = await storedFor(db, id, request)
     if (!stored) return failed('not-found', GONE)
@@ -23,21 +24,46 @@ export async function saveSet(db: Db, renderer: Renderer, id: string, request: U
 }
 
 /** What a save is checked against, and in which revision it is so; null when the set is not there. */
-async function storedFor(db: Db, id: string, request: Uint8Array): Promise<{ revision: number; check: StoredForCheck } | null> {
-  const row = await db.selectFrom('sets').select(['revision', 'rules']).where('id', '=', id).where('deleted_at', 'is', null).executeTakeFirst()
+async function storedFor(
+  db: Db,
+  id: string,
+  request: Uint8Array,
+): Promise<{ revision: number; check: StoredForCheck } | null> {
+  const row = await db
+    .selectFrom('sets')
+    .select(['revision', 'rules'])
+    .where('id', '=', id)
+    .where('deleted_at', 'is', null)
+    .executeTakeFirst()
   if (!row) return null
-  const names = await db.selectFrom('icons').select(['id', 'name']).where('set_id', '=', id).where('deleted_at', 'is', null).execute()
-  // Only rules and order concern icons that are not in the request. A key named so elsewhere costs a little time, nothing else.
+  const names = await db
+    .selectFrom('icons')
+    .select(['id', 'name'])
+    .where('set_id', '=', id)
+    .where('deleted_at', 'is', null)
+    .execute()
+  // Only rules and order concern icons that are not in the request. A key named so elsewhere costs a little time,
+  // nothing else.
   const concernsAll = mentions(request, '"rules":') || mentions(request, '"order":')
   const whole = concernsAll ? await readSet(db, id) : null
   return { revision: row.revision, check: { rules: row.rules, names, whole: whole?.rows ?? null } }
 }
 
-const mentions = (request: Uint8Array, text: string): boolean => Buffer.from(request.buffer, request.byteOffset, request.byteLength).includes(text)
+const mentions = (request: Uint8Array, text: string): boolean =>
+  Buffer.from(request.buffer, request.byteOffset, request.byteLength).includes(text)
 
 /** Writes what was checked; null when the set moved on meanwhile. */
-async function write(tx: Db, id: string, { base, writer, name, rules, icons, order }: CheckedWrites, checkedIn: number): Promise<Result<number> | null> {
-  const row = await tx.selectFrom('sets').select(['revision', 'writer', 'deleted_at']).where('id', '=', id).executeTakeFirst()
+async function write(
+  tx: Db,
+  id: string,
+  { base, writer, name, rules, icons, order }: CheckedWrites,
+  checkedIn: number,
+): Promise<Result<number> | null> {
+  const row = await tx
+    .selectFrom('sets')
+    .select(['revision', 'writer', 'deleted_at'])
+    .where('id', '=', id)
+    .executeTakeFirst()
   if (!row || row.deleted_at !== null) return failed('not-found', GONE)
   const ownLast = writer !== null && row.writer === writer && row.revision === base + 1
   if (row.revision !== base && !ownLast) return failed('conflict', 'The set was changed in another window.')
@@ -48,11 +74,22 @@ async function write(tx: Db, id: string, { base, writer, name, rules, icons, ord
   let next = Math.max(0, ...positions.values()) + 1
   for (const icon of icons) {
     const values = iconValues(id, icon, positions.get(icon.id) ?? next++, revision)
-    await tx.insertInto('icons').values(values).onConflict((on) => on.columns(['set_id', 'id']).doUpdateSet(values)).execute()
+    await tx
+      .insertInto('icons')
+      .values(values)
+      .onConflict((on) => on.columns(['set_id', 'id']).doUpdateSet(values))
+      .execute()
   }
   if (order) await reorder(tx, id, order)
-  const changes = { ...(name !== undefined && { name }), ...(rules !== undefined && { rules, rules_revision: revision }) }
-  await tx.updateTable('sets').set({ ...changes, revision, writer, changed_at: new Date().toISOString() }).where('id', '=', id).execute()
+  const changes = {
+    ...(name !== undefined && { name }),
+    ...(rules !== undefined && { rules, rules_revision: revision }),
+  }
+  await tx
+    .updateTable('sets')
+    .set({ ...changes, revision, writer, changed_at: new Date().toISOString() })
+    .where('id', '=', id)
+    .execute()
   return done(revision)
 }
 
@@ -75,6 +112,12 @@ async function reorder(tx: Db, id: string, order: readonly string[]): Promise<vo
 
 /** The icons that were deleted from a set, latest first, as JSON. */
 export async function deletedIcons(db: Db, id: string): Promise<string> {
-  const icons = await db.selectFrom('icons').select(['id', 'name', 'masters']).where('set_id', '=', id).where('deleted_at', 'is not', null).orderBy('deleted_at', 'desc').execute()
+  const icons = await db
+    .selectFrom('icons')
+    .select(['id', 'name', 'masters'])
+    .where('set_id', '=', id)
+    .where('deleted_at', 'is not', null)
+    .orderBy('deleted_at', 'desc')
+    .execute()
   return setJson({ name: '', kind: '', rules: 'null', icons })
 }

@@ -1,7 +1,16 @@
 import type { ColumnType, Generated } from 'kysely'
 
-/** The tables, as Kysely sees them. Times are ISO 8601 in UTC; `rules` and `masters` are JSON the core's schemas validate. */
-export type Tables = { sets: SetTable; icons: IconTable; drawn: DrawnTable; pictures: PictureTable; settings: SettingTable }
+/**
+ * The tables, as Kysely sees them. Times are ISO 8601 in UTC; `rules` and `masters` are JSON the core's schemas
+ * validate.
+ */
+export type Tables = {
+  sets: SetTable
+  icons: IconTable
+  drawn: DrawnTable
+  pictures: PictureTable
+  settings: SettingTable
+}
 
 type SetTable = {
   id: string
@@ -32,8 +41,8 @@ type IconTable = {
 }
 
 /**
- * Icons as documents, or why they cannot be drawn: `current` is delivered, `light` and `dark` are what rasters are made from. It holds for those
- * revisions of icon and rules, and for the program that drew it.
+ * Icons as documents, or why they cannot be drawn: `current` is delivered, `light` and `dark` are what rasters are made
+ * from. It holds for those revisions of icon and rules, and for the program that drew it.
  */
 type DrawnTable = {
   set_id: string

@@ -21,8 +21,24 @@ import { rowsOfSet, setOfRows } from './set-rows'
 import { addSet, deleteSet, duplicateSet, listSets, readSet, renameSet, restoreSet } from './sets'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const icon = (id: string, name = id) => ({ id, name, masters: [{ base: 24, objects: [{ kind: 'rectangle' as const, id: 'box', name: 'Box', x: 3, y: 3, w: 18, h: 18, corner: 'outer', style }] }] })
-const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [icon('oar'), icon('buoy'), icon('ferry')] }
+const icon = (id: string, name = id) => ({
+  id,
+  name,
+  masters: [
+    {
+      base: 24,
+      objects: [
+        { kind: 'rectangle' as const, id: 'box', name: 'Box', x: 3, y: 3, w: 18, h: 18, corner: 'outer', style },
+      ],
+    },
+  ],
+})
+const set: IconSet = {
+  name: 'Pier',
+  kind: 'interface',
+  rules: STARTERS[0]!.rules,
+  icons: [icon('oar'), icon('buoy'), icon('ferry')],
+}
 
 let db: Db
 let id: string
@@ -92,7 +108,10 @@ describe('saving', () => {
   it('writes changed icons, order and rules, and counts revisions', async () => {
     const changed = { ...icon('buoy'), name: 'can-buoy' }
     expect(await save(1, { icons: [changed] })).toEqual({ ok: true, value: 2 })
-    expect(await save(2, { icons: [icon('new')], order: ['new', 'ferry', 'oar', 'buoy'] })).toEqual({ ok: true, value: 3 })
+    expect(await save(2, { icons: [icon('new')], order: ['new', 'ferry', 'oar', 'buoy'] })).toEqual({
+      ok: true,
+      value: 3,
+    })
     const rules = { ...set.rules, weights: [{ name: 'main', value: 1.5 }] }
     expect(await save(3, { rules, name: 'Mole' })).toEqual({ ok: true, value: 4 })
     const { set: now, revision } = await stored()
@@ -111,7 +130,10 @@ describe('saving', () => {
 
   it('refuses a change of a stale revision, whole', async () => {
     await save(1, { name: 'Mole' })
-    expect(await refusal(1, { icons: [icon('oar', 'sweep')] })).toEqual({ code: 'conflict', message: 'The set was changed in another window.' })
+    expect(await refusal(1, { icons: [icon('oar', 'sweep')] })).toEqual({
+      code: 'conflict',
+      message: 'The set was changed in another window.',
+    })
   })
 
   it('takes what follows a change of the same session whose answer was lost, and of no other', async () => {
@@ -125,7 +147,9 @@ describe('saving', () => {
   })
 
   it('stores nothing of a change that the disk has no room for, and says so', async () => {
-    await sql`create trigger full before update on sets begin select raise(fail, 'database or disk is full'); end`.execute(db)
+    await sql`create trigger full before update on sets begin select raise(fail, 'database or disk is full'); end`.execute(
+      db,
+    )
     const before = await stored()
     await expect(save(1, { icons: [icon('oar', 'sweep')] })).rejects.toThrow('database or disk is full')
     expect(await stored()).toEqual(before)
@@ -135,12 +159,22 @@ describe('saving', () => {
     const bent = structuredClone(icon('oar')) as { masters: { objects: { x: number }[] }[] }
     bent.masters[0]!.objects[0]!.x = Number.NaN
     expect(await refusal(1, { icons: [bent] })).toMatchObject({ code: 'invalid' })
-    expect(await refusal(1, { icons: [icon('oar', 'a/b')] })).toMatchObject({ message: expect.stringContaining('A name cannot contain /') })
+    expect(await refusal(1, { icons: [icon('oar', 'a/b')] })).toMatchObject({
+      message: expect.stringContaining('A name cannot contain /'),
+    })
     expect(await refusal(1, { icons: [icon('oar', 'BUOY')] })).toMatchObject({ message: 'Two icons are named “BUOY”.' })
-    expect(await refusal(1, { order: ['oar', 'nobody'] })).toMatchObject({ message: 'The icon nobody is not in this set.' })
-    expect(await refusal(1, { rules: { ...set.rules, radii: [] } })).toMatchObject({ message: expect.stringContaining('uses the radius “outer”') })
-    expect(await refusal(1, { rules: { ...set.rules, sizes: [0] } })).toMatchObject({ message: expect.stringContaining('A size must be at least 1 pixel.') })
-    expect(await refusal(1, { rules: { ...set.rules, sizes: [100000] } })).toMatchObject({ message: expect.stringContaining('A size may be at most 2048 pixels.') })
+    expect(await refusal(1, { order: ['oar', 'nobody'] })).toMatchObject({
+      message: 'The icon nobody is not in this set.',
+    })
+    expect(await refusal(1, { rules: { ...set.rules, radii: [] } })).toMatchObject({
+      message: expect.stringContaining('uses the radius “outer”'),
+    })
+    expect(await refusal(1, { rules: { ...set.rules, sizes: [0] } })).toMatchObject({
+      message: expect.stringContaining('A size must be at least 1 pixel.'),
+    })
+    expect(await refusal(1, { rules: { ...set.rules, sizes: [100000] } })).toMatchObject({
+      message: expect.stringContaining('A size may be at most 2048 pixels.'),
+    })
     expect(await refusal(1, { colour: 'red' })).toMatchObject({ code: 'invalid' })
   })
 })
@@ -154,9 +188,11 @@ describe('delivery', () => {
     const served = unzipSync(zip(files))
     const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))
     const log = vi.spyOn(console, 'log').mockImplementation(() => undefined)
-    for (const run of ['a', 'b']) expect(await main(['deliver', 'demo/quayside.wisesquare.json', '--to', join(folder, run), '--json'])).toBe(0)
+    for (const run of ['a', 'b'])
+      expect(await main(['deliver', 'demo/quayside.wisesquare.json', '--to', join(folder, run), '--json'])).toBe(0)
     for (const [path, bytes] of Object.entries(served)) {
-      for (const run of ['a', 'b']) expect(readFileSync(join(folder, run, path)).equals(Buffer.from(bytes)), path).toBe(true)
+      for (const run of ['a', 'b'])
+        expect(readFileSync(join(folder, run, path)).equals(Buffer.from(bytes)), path).toBe(true)
     }
     expect(readdirSync(join(folder, 'a', 'svg'))).toHaveLength(entry.rows.icons.length)
     log.mockRestore()
@@ -165,7 +201,22 @@ describe('delivery', () => {
 
   it('PNG holds the pixels of the proof, and they are right: a rectangle of weight 2 has full and empty pixels only', async () => {
     const rasterise = await startRasteriser()
-    const pixels = rasterise(iconSvg({ ...icon('square'), masters: [{ base: 24, objects: [{ ...icon('x').masters[0]!.objects[0]!, corner: 0, style: { ...style, join: 'miter' } }] }] }, set.rules, 'light'), { side: 'width', pixels: 24 })
+    const pixels = rasterise(
+      iconSvg(
+        {
+          ...icon('square'),
+          masters: [
+            {
+              base: 24,
+              objects: [{ ...icon('x').masters[0]!.objects[0]!, corner: 0, style: { ...style, join: 'miter' } }],
+            },
+          ],
+        },
+        set.rules,
+        'light',
+      ),
+      { side: 'width', pixels: 24 },
+    )
     const alpha = [...straightAlpha(pixels)].filter((_, i) => i % 4 === 3)
     expect(alpha.filter((a) => a === 255)).toHaveLength(20 * 20 - 16 * 16)
     expect(alpha.filter((a) => a === 0)).toHaveLength(24 * 24 - 20 * 20 + 16 * 16)
@@ -184,17 +235,28 @@ describe('the command line', () => {
   }
 
   it('says in a sentence what is wrong, with 2 for wrong use and 1 for what cannot be done', async () => {
-    expect(await run('deliver', 'demo/quayside.wisesquare.json')).toEqual({ status: 2, said: 'Name the folder to write into: --to DIR.' })
+    expect(await run('deliver', 'demo/quayside.wisesquare.json')).toEqual({
+      status: 2,
+      said: 'Name the folder to write into: --to DIR.',
+    })
     expect(await run('deliver', 'none.json', '--to', 'x')).toEqual({ status: 1, said: 'There is no file none.json.' })
     expect(await run('paint')).toEqual({ status: 2, said: 'There is no command “paint”.' })
-    expect(await run('deliver', 'package.json', '--to', 'x', '--json')).toEqual({ status: 1, said: '{"error":{"code":"failed","message":"package.json: This is not a Wise Square set file."}}' })
-    expect((await run('proof', 'demo/quayside.wisesquare.json', '--icon', 'ferry', '--size', '0', '--out', '/tmp/x.png')).said).toBe('A size must be at least 1 pixel.')
+    expect(await run('deliver', 'package.json', '--to', 'x', '--json')).toEqual({
+      status: 1,
+      said: '{"error":{"code":"failed","message":"package.json: This is not a Wise Square set file."}}',
+    })
+    expect(
+      (await run('proof', 'demo/quayside.wisesquare.json', '--icon', 'ferry', '--size', '0', '--out', '/tmp/x.png'))
+        .said,
+    ).toBe('A size must be at least 1 pixel.')
   })
 
   it('draws a proof', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))
     const out = join(folder, 'ferry.png')
-    expect((await run('proof', 'demo/quayside.wisesquare.json', '--icon', 'ferry', '--size', '32', '--out', out)).status).toBe(0)
+    expect(
+      (await run('proof', 'demo/quayside.wisesquare.json', '--icon', 'ferry', '--size', '32', '--out', out)).status,
+    ).toBe(0)
     expect(decode(readFileSync(out))).toMatchObject({ width: 32, height: 32 })
     rmSync(folder, { recursive: true })
   })

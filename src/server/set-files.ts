@@ -6,10 +6,18 @@ import { type Renderer, TaskEnded } from './renderer/renderer'
 import type { SetRows } from './set-rows'
 import { addSet } from './sets'
 
-/** Imports a set file as a new set; gives its id and the name it got. One picture that cannot be read is left out, and its reference shows that it is missing. */
-export async function importSetFile(db: Db, renderer: Renderer, bytes: Uint8Array): Promise<Result<{ id: string; name: string }>> {
+/**
+ * Imports a set file as a new set; gives its id and the name it got. One picture that cannot be read is left out, and
+ * its reference shows that it is missing.
+ */
+export async function importSetFile(
+  db: Db,
+  renderer: Renderer,
+  bytes: Uint8Array,
+): Promise<Result<{ id: string; name: string }>> {
   const read = await renderer.run('readFile', bytes).catch((error: unknown) => {
-    if (error instanceof TaskEnded) return { error: { code: 'too-large' as const, message: 'The set file is too large to be read in time.' } }
+    if (error instanceof TaskEnded)
+      return { error: { code: 'too-large' as const, message: 'The set file is too large to be read in time.' } }
     throw error
   })
   if ('error' in read) return failed(read.error.code === 'too-large' ? 'too-large' : 'invalid', read.error.message)
@@ -19,22 +27,36 @@ export async function importSetFile(db: Db, renderer: Renderer, bytes: Uint8Arra
 }
 
 /** A set as the text of its file, with the pictures it is drawn by where they are wanted. */
-export async function exportSetFile(db: Db, renderer: Renderer, rows: SetRows, withPictures: boolean): Promise<Result<string>> {
+export async function exportSetFile(
+  db: Db,
+  renderer: Renderer,
+  rows: SetRows,
+  withPictures: boolean,
+): Promise<Result<string>> {
   const pictures = withPictures ? await picturesOf(db, rows) : done({})
   return pictures.ok ? done(await renderer.run('writeFile', { rows, pictures: pictures.value })) : pictures
 }
 
-/** The pictures that the icons of a set are drawn by, in base64 by their ids; a failure when they are too much for one file. */
+/**
+ * The pictures that the icons of a set are drawn by, in base64 by their ids; a failure when they are too much for one
+ * file.
+ */
 export async function picturesOf(db: Db, { icons }: SetRows): Promise<Result<Pictures>> {
   const pictures: Record<string, string> = {}
   let size = 0
-  const ids = new Set(icons.flatMap(({ masters }) => [...masters.matchAll(/"picture":"([0-9a-f]{24})"/g)].map(([, id]) => id!)))
+  const ids = new Set(
+    icons.flatMap(({ masters }) => [...masters.matchAll(/"picture":"([0-9a-f]{24})"/g)].map(([, id]) => id!)),
+  )
   for (const id of ids) {
     const stored = await readPicture(db, id)
     if (!stored) continue
     pictures[id] = Buffer.from(stored.bytes).toString('base64')
     size += pictures[id].length
-    if (size > 0.9 * MAX_BYTES) return failed('too-large', `With its references the file would be larger than ${MAX_BYTES / 2 ** 20} MB. Leave the references out.`)
+    if (size > 0.9 * MAX_BYTES)
+      return failed(
+        'too-large',
+        `With its references the file would be larger than ${MAX_BYTES / 2 ** 20} MB. Leave the references out.`,
+      )
   }
   return done(pictures)
 }

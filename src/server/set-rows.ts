@@ -3,12 +3,29 @@ import type { IconSet } from '../core/set/set'
 /** An icon as it is stored: its masters as JSON that the schema has accepted. */
 export type IconRow = { readonly id: string; readonly name: string; readonly masters: string }
 
-/** A set as it is stored: its rules, and the masters of its icons, as JSON that the schema has accepted. Requests pass it on without reading it. */
-export type SetRows = { readonly name: string; readonly kind: string; readonly rules: string; readonly icons: readonly IconRow[] }
+/**
+ * A set as it is stored: its rules, and the masters of its icons, as JSON that the schema has accepted. Requests pass
+ * it on without reading it.
+ */
+export type SetRows = {
+  readonly name: string
+  readonly kind: string
+  readonly rules: string
+  readonly icons: readonly IconRow[]
+}
 
-export const rowOfIcon = ({ id, name, masters }: IconSet['icons'][number]): IconRow => ({ id, name, masters: JSON.stringify(masters) })
+export const rowOfIcon = ({ id, name, masters }: IconSet['icons'][number]): IconRow => ({
+  id,
+  name,
+  masters: JSON.stringify(masters),
+})
 
-export const rowsOfSet = ({ name, kind, rules, icons }: IconSet): SetRows => ({ name, kind, rules: JSON.stringify(rules), icons: icons.map(rowOfIcon) })
+export const rowsOfSet = ({ name, kind, rules, icons }: IconSet): SetRows => ({
+  name,
+  kind,
+  rules: JSON.stringify(rules),
+  icons: icons.map(rowOfIcon),
+})
 
 export const setOfRows = ({ name, kind, rules, icons }: SetRows): IconSet => ({
   name,
@@ -19,6 +36,8 @@ export const setOfRows = ({ name, kind, rules, icons }: SetRows): IconSet => ({
 
 /** Stored rows as the JSON of a set, without reading what is JSON already. */
 export function setJson({ name, kind, rules, icons }: SetRows): string {
-  const written = icons.map((icon) => `{"id":${JSON.stringify(icon.id)},"name":${JSON.stringify(icon.name)},"masters":${icon.masters}}`)
+  const written = icons.map(
+    (icon) => `{"id":${JSON.stringify(icon.id)},"name":${JSON.stringify(icon.name)},"masters":${icon.masters}}`,
+  )
   return `{"name":${JSON.stringify(name)},"kind":${JSON.stringify(kind)},"rules":${rules},"icons":[${written.join(',')}]}`
 }

@@ -9,9 +9,18 @@ import type { IconRow, SetRows } from './set-rows'
 const newId = customAlphabet('0123456789abcdefghijklmnopqrstuvwxyz', 12)
 
 /** A set as it is stored: with its id, its revision, the session that saved it last and the time of its last change. */
-export type StoredSet = { readonly id: string; readonly revision: number; readonly writer: string | null; readonly changedAt: string; readonly rows: SetRows }
+export type StoredSet = {
+  readonly id: string
+  readonly revision: number
+  readonly writer: string | null
+  readonly changedAt: string
+  readonly rows: SetRows
+}
 
-/** A set on the shelf or among the deleted ones: what its row shows. `side` is the size in pixels its icons are shown at. */
+/**
+ * A set on the shelf or among the deleted ones: what its row shows. `side` is the size in pixels its icons are shown
+ * at.
+ */
 export type ShelfEntry = {
   readonly id: string
   readonly name: string
@@ -33,7 +42,14 @@ export async function listSets(db: Db): Promise<ShelfEntry[]> {
     .select(['id', 'name', 'kind', 'changed_at', 'deleted_at'])
     .select(sql<number>`json_extract(rules, '$.grid.size')`.as('grid'))
     .select(sql<string>`json_extract(rules, '$.sizes')`.as('sizes'))
-    .select((eb) => eb.selectFrom('icons').whereRef('set_id', '=', 'sets.id').where('icons.deleted_at', 'is', null).select(eb.fn.countAll<number>().as('count')).as('icons'))
+    .select((eb) =>
+      eb
+        .selectFrom('icons')
+        .whereRef('set_id', '=', 'sets.id')
+        .where('icons.deleted_at', 'is', null)
+        .select(eb.fn.countAll<number>().as('count'))
+        .as('icons'),
+    )
     .orderBy('position')
     .orderBy('id')
     .execute()
@@ -51,15 +67,37 @@ export async function listSets(db: Db): Promise<ShelfEntry[]> {
 
 /** One set, null when there is none or it was deleted. */
 export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
-  const row = await db.selectFrom('sets').selectAll().where('id', '=', id).where('deleted_at', 'is', null).executeTakeFirst()
+  const row = await db
+    .selectFrom('sets')
+    .selectAll()
+    .where('id', '=', id)
+    .where('deleted_at', 'is', null)
+    .executeTakeFirst()
   if (!row) return null
-  const icons = await db.selectFrom('icons').select(['id', 'name', 'masters']).where('set_id', '=', id).where('deleted_at', 'is', null).orderBy('position').execute()
-  return { id, revision: row.revision, writer: row.writer, changedAt: row.changed_at, rows: { name: row.name, kind: row.kind, rules: row.rules, icons } }
+  const icons = await db
+    .selectFrom('icons')
+    .select(['id', 'name', 'masters'])
+    .where('set_id', '=', id)
+    .where('deleted_at', 'is', null)
+    .orderBy('position')
+    .execute()
+  return {
+    id,
+    revision: row.revision,
+    writer: row.writer,
+    changedAt: row.changed_at,
+    rows: { name: row.name, kind: row.kind, rules: row.rules, icons },
+  }
 }
 
 /** The name of a set, null when there is none or it was deleted. */
 export async function nameOfSet(db: Db, id: string): Promise<string | null> {
-  const row = await db.selectFrom('sets').select('name').where('id', '=', id).where('deleted_at', 'is', null).executeTakeFirst()
+  const row = await db
+    .selectFrom('sets')
+    .select('name')
+    .where('id', '=', id)
+    .where('deleted_at', 'is', null)
+    .executeTakeFirst()
   return row?.name ?? null
 }
 
@@ -67,12 +105,29 @@ export async function nameOfSet(db: Db, id: string): Promise<string | null> {
 export async function addSet(db: Db, set: SetRows): Promise<{ id: string; name: string }> {
   if (!db.isTransaction) return db.transaction().execute((tx) => addSet(tx, set))
   const taken = await db.selectFrom('sets').select(['name', 'position']).where('deleted_at', 'is', null).execute()
-  const id = newId(), name = freeName(set.name, taken.map((one) => one.name), ' ')
+  const id = newId(),
+    name = freeName(
+      set.name,
+      taken.map((one) => one.name),
+      ' ',
+    )
   await db
     .insertInto('sets')
-    .values({ id, name, kind: set.kind, rules: set.rules, position: Math.max(0, ...taken.map(({ position }) => position)) + 1, changed_at: now(), deleted_at: null })
+    .values({
+      id,
+      name,
+      kind: set.kind,
+      rules: set.rules,
+      position: Math.max(0, ...taken.map(({ position }) => position)) + 1,
+      changed_at: now(),
+      deleted_at: null,
+    })
     .execute()
-  for (const [position, icon] of set.icons.entries()) await db.insertInto('icons').values(iconValues(id, icon, position, 1)).execute()
+  for (const [position, icon] of set.icons.entries())
+    await db
+      .insertInto('icons')
+      .values(iconValues(id, icon, position, 1))
+      .execute()
   return { id, name }
 }
 
@@ -105,6 +160,10 @@ export const deleteSet = (db: Db, id: string): Promise<Result<null>> => setDelet
 export const restoreSet = (db: Db, id: string): Promise<Result<null>> => setDeleted(db, id, null)
 
 async function setDeleted(db: Db, id: string, at: string | null): Promise<Result<null>> {
-  const { numUpdatedRows } = await db.updateTable('sets').set({ deleted_at: at }).where('id', '=', id).executeTakeFirst()
+  const { numUpdatedRows } = await db
+    .updateTable('sets')
+    .set({ deleted_at: at })
+    .where('id', '=', id)
+    .executeTakeFirst()
   return numUpdatedRows > 0n ? done(null) : failed('not-found', GONE)
 }

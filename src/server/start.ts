@@ -6,7 +6,10 @@ import { renderer } from './renderer/renderer'
 /** How the server ends when its data folder cannot be used: starting it again would not help. */
 const UNUSABLE = 78
 
-/** Opens the database and brings it up to date; ends the server with a sentence where that cannot be done. Without its parent the server ends too. */
+/**
+ * Opens the database and brings it up to date; ends the server with a sentence where that cannot be done. Without its
+ * parent the server ends too.
+ */
 export async function start(): Promise<void> {
   followParent()
   try {

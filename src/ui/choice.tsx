@@ -9,7 +9,13 @@ const item =
   'h-6 flex-none whitespace-nowrap border border-hair bg-sheet px-2.5 -ml-px first:ml-0 first:rounded-l-sheet last:rounded-r-sheet hover:bg-film data-[state=on]:relative data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-sheet'
 
 /** One of a few words. */
-export function Choice<T extends string>({ label, value, options, onChange, className }: {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  className,
+}: {
   label: string
   value: T
   options: readonly Option<T>[]
@@ -17,7 +23,13 @@ export function Choice<T extends string>({ label, value, options, onChange, clas
   className?: string
 }) {
   return (
-    <ToggleGroup.Root type="single" aria-label={label} className={clsx('flex', className)} value={value} onValueChange={(next) => next && onChange(next as T)}>
+    <ToggleGroup.Root
+      type="single"
+      aria-label={label}
+      className={clsx('flex', className)}
+      value={value}
+      onValueChange={(next) => next && onChange(next as T)}
+    >
       {options.map((option) => (
         <ToggleGroup.Item key={option.value} value={option.value} title={option.hint} className={item}>
           {option.label}
@@ -28,7 +40,13 @@ export function Choice<T extends string>({ label, value, options, onChange, clas
 }
 
 /** Any of a few words. */
-export function Choices<T extends string>({ label, value, options, onChange, className }: {
+export function Choices<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  className,
+}: {
   label: string
   value: readonly T[]
   options: readonly Option<T>[]
@@ -36,7 +54,13 @@ export function Choices<T extends string>({ label, value, options, onChange, cla
   className?: string
 }) {
   return (
-    <ToggleGroup.Root type="multiple" aria-label={label} className={clsx('flex', className)} value={[...value]} onValueChange={(next) => onChange(next as T[])}>
+    <ToggleGroup.Root
+      type="multiple"
+      aria-label={label}
+      className={clsx('flex', className)}
+      value={[...value]}
+      onValueChange={(next) => onChange(next as T[])}
+    >
       {options.map((option) => (
         <ToggleGroup.Item key={option.value} value={option.value} title={option.hint} className={item}>
           {option.label}

@@ -20,16 +20,31 @@ function oklchOf(hex: string): { l: number; c: number; h: number } {
 }
 
 /** A colour by a field to point in, by its digits or any CSS colour, and by lightness, chroma and hue. */
-export function ColourField({ label, value, onChange, height = 96 }: { label: string; value: string; onChange: (hex: string) => void; height?: number }) {
+export function ColourField({
+  label,
+  value,
+  onChange,
+  height = 96,
+}: {
+  label: string
+  value: string
+  onChange: (hex: string) => void
+  height?: number
+}) {
   const { l, c, h } = oklchOf(value)
   const set = (next: Partial<{ l: number; c: number; h: number }>) => {
     const { l: light, c: chroma, h: hue } = { l, c, h, ...next }
-    if (light >= 0 && light <= 100 && chroma >= 0 && chroma <= 0.5) onChange(formatHex(clampChroma({ mode: 'oklch', l: light / 100, c: chroma, h: hue }, 'oklch')))
+    if (light >= 0 && light <= 100 && chroma >= 0 && chroma <= 0.5)
+      onChange(formatHex(clampChroma({ mode: 'oklch', l: light / 100, c: chroma, h: hue }, 'oklch')))
   }
   const number = 'h-5 border border-hair px-1 text-right'
   return (
     <div className="flex flex-col gap-1">
-      <HexColorPicker color={value} onChange={(next) => onChange(next.toLowerCase())} style={{ width: '100%', height }} />
+      <HexColorPicker
+        color={value}
+        onChange={(next) => onChange(next.toLowerCase())}
+        style={{ width: '100%', height }}
+      />
       <div className="grid grid-cols-3 gap-1">
         <DraftField
           label={label}
@@ -41,9 +56,30 @@ export function ColourField({ label, value, onChange, height = 96 }: { label: st
           }}
           className="col-span-3 h-5 min-w-0 border border-hair px-1 font-mono"
         />
-        <NumberField label={`${label}: lightness`} value={l} step={1} unit=" l" className={number} onChange={(next) => set({ l: next })} />
-        <NumberField label={`${label}: chroma`} value={c} step={0.01} unit=" c" className={number} onChange={(next) => set({ c: next })} />
-        <NumberField label={`${label}: hue`} value={h} step={1} unit="°" className={number} onChange={(next) => set({ h: ((next % 360) + 360) % 360 })} />
+        <NumberField
+          label={`${label}: lightness`}
+          value={l}
+          step={1}
+          unit=" l"
+          className={number}
+          onChange={(next) => set({ l: next })}
+        />
+        <NumberField
+          label={`${label}: chroma`}
+          value={c}
+          step={0.01}
+          unit=" c"
+          className={number}
+          onChange={(next) => set({ c: next })}
+        />
+        <NumberField
+          label={`${label}: hue`}
+          value={h}
+          step={1}
+          unit="°"
+          className={number}
+          onChange={(next) => set({ h: ((next % 360) + 360) % 360 })}
+        />
       </div>
     </div>
   )

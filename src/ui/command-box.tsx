@@ -21,10 +21,16 @@ export function CommandBox() {
     <Dialog.Root open={open} onOpenChange={(next) => useOpen.setState({ open: next })}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
-        <Dialog.Content aria-describedby={undefined} className="fixed top-[12vh] left-1/2 z-50 w-[520px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet outline-none">
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-[12vh] left-1/2 z-50 w-[520px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet outline-none"
+        >
           <Dialog.Title className="sr-only">Find a command</Dialog.Title>
           <List loop>
-            <List.Input placeholder="What would you like to do?" className="h-11 w-full border-b border-hair px-4 text-title outline-none placeholder:text-quiet" />
+            <List.Input
+              placeholder="What would you like to do?"
+              className="h-11 w-full border-b border-hair px-4 text-title outline-none placeholder:text-quiet"
+            />
             <List.List className="max-h-[52vh] overflow-y-auto py-1">
               <List.Empty className="px-4 py-3 text-quiet">No command has that name.</List.Empty>
               {commands.map((command) => {
@@ -41,7 +47,11 @@ export function CommandBox() {
                   >
                     <span className={missing ? 'flex-none opacity-60' : 'flex-none'}>{command.name}</span>
                     {missing && <span className="min-w-0 truncate text-small opacity-60">{missing}</span>}
-                    {command.keys?.[0] && <kbd className="ml-auto flex-none font-sans text-small opacity-70">{keyName(command.keys[0])}</kbd>}
+                    {command.keys?.[0] && (
+                      <kbd className="ml-auto flex-none font-sans text-small opacity-70">
+                        {keyName(command.keys[0])}
+                      </kbd>
+                    )}
                   </List.Item>
                 )
               })}

@@ -31,7 +31,10 @@ export function runCommand(command: Command): void {
   else say({ text: missing })
 }
 
-/** Offers commands, in the command box and by their keys, for as long as the component is there. The list must be kept between renders. */
+/**
+ * Offers commands, in the command box and by their keys, for as long as the component is there. The list must be kept
+ * between renders.
+ */
 export function useCommandSet(name: string, commands: readonly Command[]): void {
   useEffect(() => {
     useCommandSets.setState({ [name]: commands })
@@ -57,13 +60,29 @@ export function useCommandSet(name: string, commands: readonly Command[]): void 
 /** True while the keys belong to a text field, or to something open over the page. */
 export function typing(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null
-  return target?.closest?.('input, textarea, select, [contenteditable], [role=dialog], [role=alertdialog], [role=menu], [role=listbox]') != null
+  return (
+    target?.closest?.(
+      'input, textarea, select, [contenteditable], [role=dialog], [role=alertdialog], [role=menu], [role=listbox]',
+    ) != null
+  )
 }
 
 /** Commands under one heading of the key sheet. */
-export const grouped = (group: string, commands: readonly Command[]): Command[] => commands.map((command) => ({ ...command, group }))
+export const grouped = (group: string, commands: readonly Command[]): Command[] =>
+  commands.map((command) => ({ ...command, group }))
 
-const SIGNS: Record<string, string> = { $mod: 'Ctrl', Slash: '/', Period: '.', Comma: ',', BracketLeft: '[', BracketRight: ']', Backquote: '`', Escape: 'Esc', Equal: '+', Minus: '−' }
+const SIGNS: Record<string, string> = {
+  $mod: 'Ctrl',
+  Slash: '/',
+  Period: '.',
+  Comma: ',',
+  BracketLeft: '[',
+  BracketRight: ']',
+  Backquote: '`',
+  Escape: 'Esc',
+  Equal: '+',
+  Minus: '−',
+}
 
 /** A key in tinykeys' notation as it is printed: `$mod+Shift+KeyZ` is Ctrl Shift Z. */
 export function keyName(key: string): string {

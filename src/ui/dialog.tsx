@@ -4,7 +4,19 @@ import { Dialog as Radix } from 'radix-ui'
 import type { ReactNode } from 'react'
 
 /** A sheet over the screen with a title and one task. */
-export function Dialog({ title, open, onClose, children, width = 420 }: { title: string; open: boolean; onClose: () => void; children: ReactNode; width?: number }) {
+export function Dialog({
+  title,
+  open,
+  onClose,
+  children,
+  width = 420,
+}: {
+  title: string
+  open: boolean
+  onClose: () => void
+  children: ReactNode
+  width?: number
+}) {
   return (
     <Radix.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Radix.Portal>

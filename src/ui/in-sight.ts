@@ -8,7 +8,9 @@ export function useSeen(element: React.RefObject<HTMLElement | null>): boolean {
   useEffect(() => {
     const target = element.current
     if (seen || !target) return
-    const observer = new IntersectionObserver(([entry]) => entry!.isIntersecting && setSeen(true), { rootMargin: '200px' })
+    const observer = new IntersectionObserver(([entry]) => entry!.isIntersecting && setSeen(true), {
+      rootMargin: '200px',
+    })
     observer.observe(target)
     return () => observer.disconnect()
   }, [element, seen])

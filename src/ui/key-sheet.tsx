@@ -6,7 +6,14 @@ import { Dialog } from './dialog'
 
 const useOpen = create<{ open: boolean }>(() => ({ open: false }))
 
-const OWN: readonly Command[] = [{ id: 'keys', name: 'Show the keys', keys: ['?', 'Shift+?'], run: () => useOpen.setState(({ open }) => ({ open: !open })) }]
+const OWN: readonly Command[] = [
+  {
+    id: 'keys',
+    name: 'Show the keys',
+    keys: ['?', 'Shift+?'],
+    run: () => useOpen.setState(({ open }) => ({ open: !open })),
+  },
+]
 
 /** What keys do while they are held, which are no commands. */
 const HELD = [
@@ -25,7 +32,9 @@ export function KeySheet() {
   const commands = useCommands()
   useCommandSet('keys', OWN)
   const groups = new Map<string, Command[]>()
-  for (const command of commands) if (command.keys?.length) groups.set(command.group ?? 'Everywhere', [...(groups.get(command.group ?? 'Everywhere') ?? []), command])
+  for (const command of commands)
+    if (command.keys?.length)
+      groups.set(command.group ?? 'Everywhere', [...(groups.get(command.group ?? 'Everywhere') ?? []), command])
   return (
     <Dialog title="Keys" open={open} onClose={() => useOpen.setState({ open: false })} width={980}>
       <div className="columns-4 gap-6 px-4 py-3 text-small">
@@ -33,13 +42,19 @@ export function KeySheet() {
           <section key={name} className="mb-3">
             <h3 className="mb-0.5 break-after-avoid font-[640]">{name}</h3>
             <dl>
-              {list.map(({ id, name: what, keys }) => <Line key={id} what={what} keys={keyName(keys![0]!)} />)}
+              {list.map(({ id, name: what, keys }) => (
+                <Line key={id} what={what} keys={keyName(keys![0]!)} />
+              ))}
             </dl>
           </section>
         ))}
         <section className="mb-3 break-inside-avoid">
           <h3 className="mb-0.5 font-[640]">While held</h3>
-          <dl>{HELD.map(([keys, what]) => <Line key={keys} what={what} keys={keys} />)}</dl>
+          <dl>
+            {HELD.map(([keys, what]) => (
+              <Line key={keys} what={what} keys={keys} />
+            ))}
+          </dl>
         </section>
       </div>
     </Dialog>
@@ -49,7 +64,9 @@ export function KeySheet() {
 function Line({ what, keys }: { what: string; keys: string }) {
   return (
     <div className="flex break-inside-avoid items-baseline justify-between gap-2 border-b border-faint py-px">
-      <dt className="text-quiet"><span className="inline-block first-letter:uppercase">{what.replace(/^Nodes: /, '')}</span></dt>
+      <dt className="text-quiet">
+        <span className="inline-block first-letter:uppercase">{what.replace(/^Nodes: /, '')}</span>
+      </dt>
       <dd className="flex-none font-[560]">{keys}</dd>
     </div>
   )

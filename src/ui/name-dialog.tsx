@@ -5,7 +5,17 @@ import { Button } from './button'
 import { Dialog } from './dialog'
 
 /** Asks for a name. `onName` gives a sentence when the name will not do; it is shown, and the dialog stays. */
-export function NameDialog({ title, name, onName, onClose }: { title: string; name: string; onName: (name: string) => string | null | Promise<string | null>; onClose: () => void }) {
+export function NameDialog({
+  title,
+  name,
+  onName,
+  onClose,
+}: {
+  title: string
+  name: string
+  onName: (name: string) => string | null | Promise<string | null>
+  onClose: () => void
+}) {
   const [text, setText] = useState(name)
   const [problem, setProblem] = useState<string | null>(null)
   return (
@@ -31,10 +41,14 @@ export function NameDialog({ title, name, onName, onClose }: { title: string; na
           }}
           className="h-8 w-full rounded-sheet border border-ink px-2 text-lead"
         />
-        <p role="alert" className="mt-1.5 min-h-4 text-fault">{problem}</p>
+        <p role="alert" className="mt-1.5 min-h-4 text-fault">
+          {problem}
+        </p>
         <div className="mt-3 flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="strong" type="submit">Rename</Button>
+          <Button look="strong" type="submit">
+            Rename
+          </Button>
         </div>
       </form>
     </Dialog>

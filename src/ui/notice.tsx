@@ -5,7 +5,11 @@ import { useEffect } from 'react'
 import { create } from 'zustand'
 
 /** A sentence at the foot of the screen, with at most one thing to do about it. */
-export type Notice = { readonly text: string; readonly tone?: 'plain' | 'fault'; readonly action?: { readonly label: string; readonly run: () => void } }
+export type Notice = {
+  readonly text: string
+  readonly tone?: 'plain' | 'fault'
+  readonly action?: { readonly label: string; readonly run: () => void }
+}
 
 const useNotice = create<{ notice: Notice | null; at: number }>(() => ({ notice: null, at: 0 }))
 
@@ -22,9 +26,15 @@ export function NoticeBar() {
     return () => clearTimeout(timer)
   }, [at])
   return (
-    <div role="status" aria-live="polite" className="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex justify-center">
+    <div
+      role="status"
+      aria-live="polite"
+      className="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex justify-center"
+    >
       {notice && (
-        <div className={`pointer-events-auto flex max-w-[680px] items-center gap-3 rounded-sheet border bg-sheet py-2 pr-2 pl-4 text-lead ${notice.tone === 'fault' ? 'border-fault text-fault' : 'border-ink'}`}>
+        <div
+          className={`pointer-events-auto flex max-w-[680px] items-center gap-3 rounded-sheet border bg-sheet py-2 pr-2 pl-4 text-lead ${notice.tone === 'fault' ? 'border-fault text-fault' : 'border-ink'}`}
+        >
           <span>{notice.text}</span>
           {notice.action && (
             <button

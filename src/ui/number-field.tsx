@@ -17,8 +17,21 @@ export type NumberFieldProps = {
   readonly autoFocus?: boolean
 }
 
-/** A number that is typed, may be a sum, and steps with the arrow keys (Shift ×10, Alt ÷10). Escape gives back what was there. */
-export function NumberField({ label, value, onChange, onDone, step = 1, placeholder, className, unit, autoFocus }: NumberFieldProps) {
+/**
+ * A number that is typed, may be a sum, and steps with the arrow keys (Shift ×10, Alt ÷10). Escape gives back what was
+ * there.
+ */
+export function NumberField({
+  label,
+  value,
+  onChange,
+  onDone,
+  step = 1,
+  placeholder,
+  className,
+  unit,
+  autoFocus,
+}: NumberFieldProps) {
   const [draft, setDraft] = useState<string | null>(null)
   const [wrong, setWrong] = useState(false)
   const abandoned = useRef(false)
@@ -65,7 +78,11 @@ export function NumberField({ label, value, onChange, onDone, step = 1, placehol
       aria-invalid={wrong || undefined}
       title={wrong ? 'This is no number or sum.' : undefined}
       autoFocus={autoFocus}
-      className={clsx('w-full min-w-0 rounded-sheet outline-offset-0', wrong && 'text-fault underline decoration-wavy', className)}
+      className={clsx(
+        'w-full min-w-0 rounded-sheet outline-offset-0',
+        wrong && 'text-fault underline decoration-wavy',
+        className,
+      )}
       value={draft === null && unit && text !== '' ? `${text}${unit}` : text}
       placeholder={placeholder}
       inputMode="decimal"

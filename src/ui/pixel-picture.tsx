@@ -3,8 +3,19 @@
 import { useEffect, useRef, useState } from 'react'
 import { drawPicture, type Source } from '@/workers/draw'
 
-/** Something drawn as real pixels, as it will be delivered. Before its pixels are there the last ones stay, so nothing flickers; what cannot be drawn is crossed out, and says why. */
-export function PixelPicture({ source, size, scale = 1, exact, label, className, onPixels }: {
+/**
+ * Something drawn as real pixels, as it will be delivered. Before its pixels are there the last ones stay, so nothing
+ * flickers; what cannot be drawn is crossed out, and says why.
+ */
+export function PixelPicture({
+  source,
+  size,
+  scale = 1,
+  exact,
+  label,
+  className,
+  onPixels,
+}: {
   /** Drawn anew when what is in it differs. */
   source: Source
   /** Its side in pixels. */
@@ -24,7 +35,9 @@ export function PixelPicture({ source, size, scale = 1, exact, label, className,
     told.current = onPixels
   })
   const isText = 'svg' in source
-  const drawn = isText ? source.svg : source.objects, rules = isText ? null : source.rules, ground = isText ? null : source.ground
+  const drawn = isText ? source.svg : source.objects,
+    rules = isText ? null : source.rules,
+    ground = isText ? null : source.ground
   useEffect(() => {
     const pixels = scale === 1 && !exact ? Math.round(size * window.devicePixelRatio) : size
     let isWanted = true
@@ -63,11 +76,33 @@ export function PixelPicture({ source, size, scale = 1, exact, label, className,
 }
 
 /** What stands for a picture that cannot be drawn. */
-export function CrossedOut({ problem, label, className, style }: { problem: string; label: string; className?: string | undefined; style: { width: number; height: number } }) {
+export function CrossedOut({
+  problem,
+  label,
+  className,
+  style,
+}: {
+  problem: string
+  label: string
+  className?: string | undefined
+  style: { width: number; height: number }
+}) {
   return (
-    <svg role="img" aria-label={`${label} cannot be drawn. ${problem}`} viewBox="0 0 24 24" preserveAspectRatio="none" className={className} style={style}>
+    <svg
+      role="img"
+      aria-label={`${label} cannot be drawn. ${problem}`}
+      viewBox="0 0 24 24"
+      preserveAspectRatio="none"
+      className={className}
+      style={style}
+    >
       <title>{problem}</title>
-      <path d="M.5 .5h23v23h-23zM.5 .5l23 23M.5 23.5l23-23" fill="none" stroke="var(--fault)" vectorEffect="non-scaling-stroke" />
+      <path
+        d="M.5 .5h23v23h-23zM.5 .5l23 23M.5 23.5l23-23"
+        fill="none"
+        stroke="var(--fault)"
+        vectorEffect="non-scaling-stroke"
+      />
     </svg>
   )
 }

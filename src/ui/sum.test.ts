@@ -3,7 +3,16 @@ import { figure, sum } from './sum'
 
 describe('typed sums', () => {
   it('come to what they say', () => {
-    for (const [text, value] of [['24/2-1', 11], ['2*(3+4)', 14], ['1,5', 1.5], ['-4', -4], [' 3 × 2 ', 6], ['.5+.25', 0.75], ['10/4/5', 0.5]] as const) expect(sum(text, 7), text).toBe(value)
+    for (const [text, value] of [
+      ['24/2-1', 11],
+      ['2*(3+4)', 14],
+      ['1,5', 1.5],
+      ['-4', -4],
+      [' 3 × 2 ', 6],
+      ['.5+.25', 0.75],
+      ['10/4/5', 0.5],
+    ] as const)
+      expect(sum(text, 7), text).toBe(value)
   })
   it('go on from the number that is there when they begin with an operator', () => {
     expect(sum('+0.5', 7)).toBe(7.5)

@@ -5,7 +5,15 @@ import { type CSSProperties, type ReactNode, useEffect, useLayoutEffect, useRef,
 import { observeRect } from './observe-rect'
 
 /** Cells of one size in rows, as many as fit; only those in sight are there. `cell` draws the one of a number. */
-export function VirtualGrid({ count, width, height, label, className, style, cell }: {
+export function VirtualGrid({
+  count,
+  width,
+  height,
+  label,
+  className,
+  style,
+  cell,
+}: {
   count: number
   /** Of a cell, in pixels. */
   width: number
@@ -24,7 +32,15 @@ export function VirtualGrid({ count, width, height, label, className, style, cel
     return () => observer.disconnect()
   }, [])
   const columns = Math.max(1, Math.floor(room / width))
-  const virtual = useVirtualizer({ count: room > 0 ? Math.ceil(count / columns) : 0, getScrollElement: () => scroller.current, observeElementRect: observeRect, estimateSize: () => height, overscan: 2, paddingStart: PADDING, paddingEnd: PADDING })
+  const virtual = useVirtualizer({
+    count: room > 0 ? Math.ceil(count / columns) : 0,
+    getScrollElement: () => scroller.current,
+    observeElementRect: observeRect,
+    estimateSize: () => height,
+    overscan: 2,
+    paddingStart: PADDING,
+    paddingEnd: PADDING,
+  })
   useEffect(() => virtual.measure(), [virtual, height])
   return (
     <div ref={scroller} className={className} style={style}>
@@ -33,7 +49,13 @@ export function VirtualGrid({ count, width, height, label, className, style, cel
           Array.from({ length: Math.min(columns, count - row * columns) }, (_, column) => {
             const index = row * columns + column
             return (
-              <li key={index} aria-posinset={index + 1} aria-setsize={count} className="absolute" style={{ top: start, left: PADDING + column * width, width: width + 1, height: height + 1 }}>
+              <li
+                key={index}
+                aria-posinset={index + 1}
+                aria-setsize={count}
+                className="absolute"
+                style={{ top: start, left: PADDING + column * width, width: width + 1, height: height + 1 }}
+              >
                 {cell(index)}
               </li>
             )

@@ -16,14 +16,16 @@ class FakeWorker {
 
   postMessage(asked: Asked): void {
     if ('forget' in asked) return
-    const { id, drawing } = asked, text = 'svg' in drawing ? drawing.svg : 'drawing'
+    const { id, drawing } = asked,
+      text = 'svg' in drawing ? drawing.svg : 'drawing'
     // Whatever stands behind what hangs waits for it, as in a worker.
     const waits = this.asked.includes('hang')
     this.asked.push(text)
     queueMicrotask(() => {
       if (this.terminated || waits || text === 'hang') return
       if (text === 'crash') this.onerror?.({ preventDefault: () => undefined })
-      else if (text === 'break') this.answer({ id, problem: 'It cannot be drawn: the rasteriser gave up.', broken: true })
+      else if (text === 'break')
+        this.answer({ id, problem: 'It cannot be drawn: the rasteriser gave up.', broken: true })
       else if (text === 'odd') this.answer({ id, problem: '“Rope” comes to too much.' })
       else this.answer({ id, data: new Uint8ClampedArray(4) })
     })
@@ -45,7 +47,12 @@ describe('pictures drawn in a worker', () => {
     vi.resetModules()
     FakeWorker.all = []
     vi.stubGlobal('Worker', FakeWorker)
-    vi.stubGlobal('ImageData', class { constructor(readonly data: Uint8ClampedArray) {} })
+    vi.stubGlobal(
+      'ImageData',
+      class {
+        constructor(readonly data: Uint8ClampedArray) {}
+      },
+    )
     drawPicture = (await import('./draw')).drawPicture
   })
   afterEach(() => {
@@ -61,12 +68,27 @@ describe('pictures drawn in a worker', () => {
   }
 
   it('come each by itself: one that cannot be drawn says why, and the others of its batch come', async () => {
-    expect(await drawn(['a', 'odd', 'b', 'c', 'd', 'e', 'f'])).toEqual({ a: 'drawn', odd: '“Rope” comes to too much.', b: 'drawn', c: 'drawn', d: 'drawn', e: 'drawn', f: 'drawn' })
+    expect(await drawn(['a', 'odd', 'b', 'c', 'd', 'e', 'f'])).toEqual({
+      a: 'drawn',
+      odd: '“Rope” comes to too much.',
+      b: 'drawn',
+      c: 'drawn',
+      d: 'drawn',
+      e: 'drawn',
+      f: 'drawn',
+    })
     expect(FakeWorker.all).toHaveLength(1)
   })
 
   it('are drawn by a new worker where one broke or crashed', async () => {
-    expect(await drawn(['a', 'break', 'b', 'crash', 'c', 'd'])).toEqual({ a: 'drawn', break: 'It cannot be drawn: the rasteriser gave up.', b: 'drawn', crash: 'It cannot be drawn: the worker gave up.', c: 'drawn', d: 'drawn' })
+    expect(await drawn(['a', 'break', 'b', 'crash', 'c', 'd'])).toEqual({
+      a: 'drawn',
+      break: 'It cannot be drawn: the rasteriser gave up.',
+      b: 'drawn',
+      crash: 'It cannot be drawn: the worker gave up.',
+      c: 'drawn',
+      d: 'drawn',
+    })
     expect(FakeWorker.all.map(({ terminated }) => terminated)).toEqual([true, true, false])
   })
 
@@ -74,7 +96,14 @@ describe('pictures drawn in a worker', () => {
     const told = await drawn(['a', 'hang', 'b', 'c', 'd', 'e'])
     expect(told).toEqual({ a: 'drawn' })
     await vi.advanceTimersByTimeAsync(9_000)
-    expect(told).toEqual({ a: 'drawn', hang: 'It takes too long to draw.', b: 'drawn', c: 'drawn', d: 'drawn', e: 'drawn' })
+    expect(told).toEqual({
+      a: 'drawn',
+      hang: 'It takes too long to draw.',
+      b: 'drawn',
+      c: 'drawn',
+      d: 'drawn',
+      e: 'drawn',
+    })
     expect(FakeWorker.all[0]!.terminated).toBe(true)
   })
 

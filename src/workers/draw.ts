@@ -7,22 +7,35 @@ import type { OpticalOffset } from '../core/proof/optical-centre'
 import { Numbers } from './numbered'
 
 /** What a picture shows: a document, or a drawing under rules in the colours for a ground. */
-export type Source = { readonly svg: string } | { readonly objects: readonly DrawingObject[]; readonly rules: Rules; readonly ground: Ground }
+export type Source =
+  | { readonly svg: string }
+  | { readonly objects: readonly DrawingObject[]; readonly rules: Rules; readonly ground: Ground }
 
 /** An icon as it is delivered, in the colours for a ground. */
-export const sourceOf = (icon: Icon, rules: Rules, ground: Ground): Source => ({ objects: drawing(icon), rules, ground })
+export const sourceOf = (icon: Icon, rules: Rules, ground: Ground): Source => ({
+  objects: drawing(icon),
+  rules,
+  ground,
+})
 
 /** A picture, or why there is none. */
-export type Picture = { readonly image: ImageData; readonly problem?: undefined } | { readonly image?: undefined; readonly problem: string }
+export type Picture =
+  { readonly image: ImageData; readonly problem?: undefined } | { readonly image?: undefined; readonly problem: string }
 
 type Job = { readonly source: Source; readonly wanted: Wanted; readonly done: (answer: Answered) => void }
 
-/** How many jobs a worker has at once: enough that it never waits for the page, few enough that what is no longer wanted is not drawn. */
+/**
+ * How many jobs a worker has at once: enough that it never waits for the page, few enough that what is no longer wanted
+ * is not drawn.
+ */
 const AHEAD = 4
 /** How long one picture may take, in milliseconds, before the worker is given up and a new one begun. */
 const LIMIT = 9000
 
-/** A worker that draws, one picture after the other. One that takes too long or broke is given up; what it had beside that is drawn by the next. */
+/**
+ * A worker that draws, one picture after the other. One that takes too long or broke is given up; what it had beside
+ * that is drawn by the next.
+ */
 class Drawer {
   private worker: Worker | null = null
   private numbers = new Numbers(() => undefined)
@@ -70,7 +83,8 @@ class Drawer {
   private begin(): Worker {
     this.unneeded = []
     this.numbers = new Numbers((number) => {
-      if (this.unneeded.push(number) === 1) setTimeout(() => this.worker?.postMessage({ forget: this.unneeded.splice(0) } satisfies Asked), 1000)
+      if (this.unneeded.push(number) === 1)
+        setTimeout(() => this.worker?.postMessage({ forget: this.unneeded.splice(0) } satisfies Asked), 1000)
     })
     const worker = new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' })
     worker.onmessage = ({ data }: MessageEvent<Answered>) => {
@@ -113,23 +127,51 @@ class Drawer {
   }
 }
 
-/** One worker for drawings, which may take long, and one for documents, which are drawn already: siblings never wait for what is on the square. */
-const drawings = new Drawer(), documents = new Drawer()
+/**
+ * One worker for drawings, which may take long, and one for documents, which are drawn already: siblings never wait for
+ * what is on the square.
+ */
+const drawings = new Drawer(),
+  documents = new Drawer()
 
-const ask = (source: Source, wanted: Wanted, done: Job['done']): (() => void) => ('svg' in source ? documents : drawings).ask({ source, wanted, done })
+const ask = (source: Source, wanted: Wanted, done: Job['done']): (() => void) =>
+  ('svg' in source ? documents : drawings).ask({ source, wanted, done })
 
-/** Draws a picture, so many pixels along a side, in a worker: the pointer never waits for it. `done` is told once, unless the job is given up by what is returned. */
+/**
+ * Draws a picture, so many pixels along a side, in a worker: the pointer never waits for it. `done` is told once,
+ * unless the job is given up by what is returned.
+ */
 export function drawPicture(source: Source, pixels: number, done: (picture: Picture) => void): () => void {
-  return ask(source, pixels, (answer) => done('data' in answer ? { image: new ImageData(answer.data, pixels, pixels) } : { problem: 'problem' in answer ? answer.problem : '' }))
+  return ask(source, pixels, (answer) =>
+    done(
+      'data' in answer
+        ? { image: new ImageData(answer.data, pixels, pixels) }
+        : { problem: 'problem' in answer ? answer.problem : '' },
+    ),
+  )
 }
 
 /** The picture of a source as a promise. */
-export const pictureOf = (source: Source, pixels: number): Promise<Picture> => new Promise((done) => drawPicture(source, pixels, done))
+export const pictureOf = (source: Source, pixels: number): Promise<Picture> =>
+  new Promise((done) => drawPicture(source, pixels, done))
 
 /** The document of an icon, computed in the worker; or why there is none. */
 export const documentOf = (icon: Icon, rules: Rules, ground: Ground): Promise<{ svg?: string; problem?: string }> =>
-  new Promise((done) => ask(sourceOf(icon, rules, ground), 'document', (answer) => done('svg' in answer ? { svg: answer.svg } : { problem: 'problem' in answer ? answer.problem : '' })))
+  new Promise((done) =>
+    ask(sourceOf(icon, rules, ground), 'document', (answer) =>
+      done('svg' in answer ? { svg: answer.svg } : { problem: 'problem' in answer ? answer.problem : '' }),
+    ),
+  )
 
-/** How far the optical middle of objects is from the middle of the square, computed in the worker (null where there is none); returns the way to give it up. */
-export const offsetOf = (objects: readonly DrawingObject[], rules: Rules, done: (offset: OpticalOffset | null) => void): (() => void) =>
-  ask({ objects, rules, ground: 'light' }, 'optical offset', (answer) => done('offset' in answer ? answer.offset : null))
+/**
+ * How far the optical middle of objects is from the middle of the square, computed in the worker (null where there is
+ * none); returns the way to give it up.
+ */
+export const offsetOf = (
+  objects: readonly DrawingObject[],
+  rules: Rules,
+  done: (offset: OpticalOffset | null) => void,
+): (() => void) =>
+  ask({ objects, rules, ground: 'light' }, 'optical offset', (answer) =>
+    done('offset' in answer ? answer.offset : null),
+  )

@@ -12,15 +12,27 @@ import { type Numbered, Things } from './numbered'
 /** What is drawn: a document, or objects under rules in the colours for a ground. */
 export type SentDrawing =
   | { readonly svg: string }
-  | { readonly objects: Numbered<readonly Numbered<DrawingObject>[]>; readonly rules: Numbered<Rules>; readonly ground: Ground }
+  | {
+      readonly objects: Numbered<readonly Numbered<DrawingObject>[]>
+      readonly rules: Numbered<Rules>
+      readonly ground: Ground
+    }
 
-/** What is asked of a drawing: a picture, so many pixels along a side, its document, or how far its optical middle is off. */
+/**
+ * What is asked of a drawing: a picture, so many pixels along a side, its document, or how far its optical middle is
+ * off.
+ */
 export type Wanted = number | 'document' | 'optical offset'
 
 /** What is asked for, or numbers that are no longer needed. */
-export type Asked = { readonly id: number; readonly drawing: SentDrawing; readonly wanted: Wanted } | { readonly forget: readonly number[] }
+export type Asked =
+  | { readonly id: number; readonly drawing: SentDrawing; readonly wanted: Wanted }
+  | { readonly forget: readonly number[] }
 
-/** What became of it: straight-alpha pixels (rows of R, G, B, A bytes), the document or the offset, or why there is none. After `broken` the worker is of no more use. */
+/**
+ * What became of it: straight-alpha pixels (rows of R, G, B, A bytes), the document or the offset, or why there is
+ * none. After `broken` the worker is of no more use.
+ */
 export type Answered = { readonly id: number } & (
   | { readonly data: Uint8ClampedArray<ArrayBuffer> }
   | { readonly svg: string }
@@ -56,7 +68,8 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
     await ready
     return { id, data: rasterised(svg, wanted) }
   } catch (error) {
-    if (error instanceof WebAssembly.RuntimeError) return { id, problem: 'It cannot be drawn: the rasteriser gave up.', broken: true }
+    if (error instanceof WebAssembly.RuntimeError)
+      return { id, problem: 'It cannot be drawn: the rasteriser gave up.', broken: true }
     return { id, problem: error instanceof Error ? drawingProblem(error) : `It cannot be drawn: ${String(error)}` }
   }
 }
@@ -73,13 +86,27 @@ function offsetOf(drawing: SentDrawing): OpticalOffset | null {
   return opticalOffset(iconDrawing(icon), rules)
 }
 
-/** The drawing that was sent: one icon for each list of objects, so that what is known of it serves whatever is asked. */
+/**
+ * The drawing that was sent: one icon for each list of objects, so that what is known of it serves whatever is asked.
+ */
 function taken({ objects, rules: sent }: Exclude<SentDrawing, { svg: unknown }>): { icon: Icon; rules: Rules } {
   const rules = things.take(sent) as Rules
-  return { icon: things.take(objects, (list) => iconOf(list.map((one) => things.take(one) as DrawingObject), rules)) as Icon, rules }
+  return {
+    icon: things.take(objects, (list) =>
+      iconOf(
+        list.map((one) => things.take(one) as DrawingObject),
+        rules,
+      ),
+    ) as Icon,
+    rules,
+  }
 }
 
-const iconOf = (objects: DrawingObject[], rules: Rules): Icon => ({ id: 'icon', name: 'icon', masters: [{ base: rules.grid.size, objects }] })
+const iconOf = (objects: DrawingObject[], rules: Rules): Icon => ({
+  id: 'icon',
+  name: 'icon',
+  masters: [{ base: rules.grid.size, objects }],
+})
 
 function rasterised(svg: string, pixels: number): Uint8ClampedArray<ArrayBuffer> {
   const resvg = new Resvg(svg, { fitTo: { mode: 'width', value: pixels }, font: { loadSystemFonts: false } })

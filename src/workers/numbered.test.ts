@@ -7,7 +7,8 @@ describe('things sent under numbers', () => {
     fc.assert(
       fc.property(fc.array(fc.nat(5), { minLength: 1, maxLength: 30 }), (picks) => {
         const pool = Array.from({ length: 6 }, (_, i) => ({ name: `thing ${i}` }))
-        const numbers = new Numbers(() => undefined), things = new Things()
+        const numbers = new Numbers(() => undefined),
+          things = new Things()
         let whole = 0
         for (const pick of picks) {
           const sent = structuredClone(numbers.of(pool[pick]!))
@@ -20,8 +21,11 @@ describe('things sent under numbers', () => {
   })
 
   it('are the same object at the other end each time, until they are forgotten', () => {
-    const numbers = new Numbers(() => undefined), things = new Things(), rules = {}
-    const first = numbers.of(rules), again = numbers.of(rules)
+    const numbers = new Numbers(() => undefined),
+      things = new Things(),
+      rules = {}
+    const first = numbers.of(rules),
+      again = numbers.of(rules)
     expect(things.take(first)).toBe(things.take(again))
     things.forget([again.number])
     expect(() => things.take(again)).toThrow('Nothing was sent under the number')

@@ -2,8 +2,9 @@
 export type Numbered<T> = { readonly number: number; readonly thing?: T }
 
 /**
- * Numbers for things that are never changed in place, so that a worker gets each of them once however often it is sent: of a drawing in hand, only
- * the objects that changed. `forget` is told the numbers of things that nobody holds any more.
+ * Numbers for things that are never changed in place, so that a worker gets each of them once however often it is sent:
+ * of a drawing in hand, only the objects that changed. `forget` is told the numbers of things that nobody holds any
+ * more.
  */
 export class Numbers {
   private readonly known = new WeakMap<object, number>()

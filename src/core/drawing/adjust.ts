@@ -5,7 +5,15 @@ import type { Point } from '../geometry/point'
 import { tidy } from '../geometry/tidy'
 import { apply, boxToBox, compose, rotation, type Transform, translation } from '../geometry/transform'
 import { outline } from './evaluate'
-import { changeFrame, type Frame, type FrameChange, framePoint, frameToFrame, isMirroring, transformFrame } from './frame'
+import {
+  changeFrame,
+  type Frame,
+  type FrameChange,
+  framePoint,
+  frameToFrame,
+  isMirroring,
+  transformFrame,
+} from './frame'
 import { transformPaint } from './gradient'
 import { costOf, isExcessive } from './cost'
 import { imagesOf, movedAxis } from './mirror'
@@ -60,7 +68,12 @@ function transformGeometry(object: DrawingObject, map: Transform): DrawingObject
       return { ...object, members: object.members.map((member) => transformObject(member, map)) }
     case 'mirror': {
       const { at, angle } = movedAxis(object, map)
-      return { ...object, at: { x: tidy(at.x), y: tidy(at.y) }, angle: tidy(angle), members: object.members.map((member) => transformObject(member, map)) }
+      return {
+        ...object,
+        at: { x: tidy(at.x), y: tidy(at.y) },
+        angle: tidy(angle),
+        members: object.members.map((member) => transformObject(member, map)),
+      }
     }
   }
 }
@@ -75,8 +88,26 @@ function transformNode(node: Node, map: Transform): Node {
   if (node.out) next.out = applyTidy(linear, node.out)
   if (node.arc) {
     const { rx, ry, turn = 0, large, sweep = false } = node.arc
-    const arc = transformArc({ kind: 'arc', from: { x: 0, y: 0 }, to: { x: 1, y: 0 }, rx, ry, turn: (turn * Math.PI) / 180, large: false, sweep }, linear)
-    next.arc = { rx: tidy(arc.rx), ry: tidy(arc.ry), ...(arc.turn !== 0 && { turn: (arc.turn * 180) / Math.PI }), ...(large && { large }), ...(arc.sweep && { sweep: true as const }) }
+    const arc = transformArc(
+      {
+        kind: 'arc',
+        from: { x: 0, y: 0 },
+        to: { x: 1, y: 0 },
+        rx,
+        ry,
+        turn: (turn * Math.PI) / 180,
+        large: false,
+        sweep,
+      },
+      linear,
+    )
+    next.arc = {
+      rx: tidy(arc.rx),
+      ry: tidy(arc.ry),
+      ...(arc.turn !== 0 && { turn: (arc.turn * 180) / Math.PI }),
+      ...(large && { large }),
+      ...(arc.sweep && { sweep: true as const }),
+    }
   }
   return next
 }
@@ -88,7 +119,8 @@ function turnedOver(object: Framed): Framed {
     const [a, b, c, d] = object.corners as [Radius, Radius, Radius, Radius]
     return { ...object, corners: [b, a, d, c] }
   }
-  if (object.kind === 'ellipse' && object.from !== undefined && object.to !== undefined) return { ...object, from: upright(180 - object.to), to: upright(180 - object.from) }
+  if (object.kind === 'ellipse' && object.from !== undefined && object.to !== undefined)
+    return { ...object, from: upright(180 - object.to), to: upright(180 - object.from) }
   if (object.kind === 'arrow') {
     const { back, ...rest } = object
     return back ? rest : { ...rest, back: true }
@@ -103,7 +135,8 @@ function turnedOver(object: Framed): Framed {
 /** An angle in degrees between -180 and 360. */
 const upright = (degrees: number): number => (degrees < -180 ? degrees + 360 : degrees > 360 ? degrees - 360 : degrees)
 
-export const moveObject = <T extends DrawingObject>(object: T, by: Point): T => transformObject(object, translation(by.x, by.y))
+export const moveObject = <T extends DrawingObject>(object: T, by: Point): T =>
+  transformObject(object, translation(by.x, by.y))
 
 /**
  * The frame that an object's x, y, w, h and turn are read from: its own for boxes, the upright box around its nodes for
@@ -129,7 +162,9 @@ export function frameOf(object: DrawingObject, values: NamedValues): Frame {
     case 'mirror':
       // Of images without number those that are drawn first: the members themselves.
       if (isExcessive(costOf(object))) return boxUnion(object.members.map((member) => extent(member, values)))!
-      return boxUnion(imagesOf(object).flatMap((map) => object.members.map((member) => extent(transformObject(member, map), values))))!
+      return boxUnion(
+        imagesOf(object).flatMap((map) => object.members.map((member) => extent(transformObject(member, map), values))),
+      )!
   }
 }
 
@@ -141,16 +176,30 @@ export function extent(object: DrawingObject, values: NamedValues): Box {
 }
 
 /** Whether a shape may be smaller than its frame: a part of an ellipse, a polygon, a spiral. */
-const isSmaller = (object: DrawingObject): boolean => (object.kind === 'ellipse' && object.from !== undefined) || object.kind === 'polygon' || object.kind === 'spiral'
+const isSmaller = (object: DrawingObject): boolean =>
+  (object.kind === 'ellipse' && object.from !== undefined) || object.kind === 'polygon' || object.kind === 'spiral'
 
 /** The upright box around several objects; null around none. */
 export function extentOf(objects: readonly DrawingObject[], values: NamedValues): Box | null {
   return boxUnion(objects.map((object) => extent(object, values)))
 }
 
-/** The object with numbers typed for an anchor (a share of its frame). For paths and containers a turn is added to the drawing. */
-export function changeNumbers<T extends DrawingObject>(object: T, values: NamedValues, anchor: Point, change: FrameChange): T
-export function changeNumbers(object: DrawingObject, values: NamedValues, anchor: Point, change: FrameChange): DrawingObject {
+/**
+ * The object with numbers typed for an anchor (a share of its frame). For paths and containers a turn is added to the
+ * drawing.
+ */
+export function changeNumbers<T extends DrawingObject>(
+  object: T,
+  values: NamedValues,
+  anchor: Point,
+  change: FrameChange,
+): T
+export function changeNumbers(
+  object: DrawingObject,
+  values: NamedValues,
+  anchor: Point,
+  change: FrameChange,
+): DrawingObject {
   const frame = frameOf(object, values)
   const next = changeFrame(frame, anchor, change)
   if (isFramed(object)) return withMovedPaints(settled({ ...object, ...next }), frameToFrame(frame, next))
@@ -168,15 +217,22 @@ export function fitObjects(objects: readonly DrawingObject[], from: Box, to: Box
 /** An object with the weights and corners that are numbers of its own scaled; those from the rules stay. */
 export function scaleOwn<T extends DrawingObject>(object: T, by: number): T
 export function scaleOwn(object: DrawingObject, by: number): DrawingObject {
-  const scaled = <V extends string | number | undefined>(value: V): V => (typeof value === 'number' ? tidy(value * by) : value) as V
+  const scaled = <V extends string | number | undefined>(value: V): V =>
+    (typeof value === 'number' ? tidy(value * by) : value) as V
   if (isContainer(object)) {
     const members = object.members.map((member) => scaleOwn(member, by))
-    return object.kind === 'assembly' ? { ...object, style: scaledStyle(object.style, by), members } : { ...object, members }
+    return object.kind === 'assembly'
+      ? { ...object, style: scaledStyle(object.style, by), members }
+      : { ...object, members }
   }
   const next = { ...object, style: scaledStyle(object.style, by) }
   if (isCornered(next)) next.corner = scaled(next.corner)
   if (next.kind === 'rectangle' && next.corners) next.corners = next.corners.map(scaled)
-  if (next.kind === 'path') next.contours = next.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: scaled(node.corner) })) }))
+  if (next.kind === 'path')
+    next.contours = next.contours.map((run) => ({
+      ...run,
+      nodes: run.nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: scaled(node.corner) })),
+    }))
   return next
 }
 
@@ -192,7 +248,9 @@ function scaledStyle(style: Style, by: number): Style {
 }
 
 /** Every named value an object itself refers to, its members left aside, by the kind of value. */
-export function* namesUsed(object: DrawingObject): Generator<{ kind: 'weight' | 'radius' | 'swatch' | 'gradient'; name: string }> {
+export function* namesUsed(
+  object: DrawingObject,
+): Generator<{ kind: 'weight' | 'radius' | 'swatch' | 'gradient'; name: string }> {
   if (!isStyled(object)) return
   const { weight } = object.style
   if (typeof weight === 'string') yield { kind: 'weight', name: weight }
@@ -202,8 +260,14 @@ export function* namesUsed(object: DrawingObject): Generator<{ kind: 'weight' | 
     else for (const { color } of paint.stops) yield* swatchOf(color)
   }
   if (isCornered(object) && typeof object.corner === 'string') yield { kind: 'radius', name: object.corner }
-  if (object.kind === 'rectangle') for (const corner of object.corners ?? []) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
-  const nodes = object.kind === 'path' ? object.contours.flatMap((run) => run.nodes) : object.kind === 'polygon' ? (object.side?.nodes ?? []) : []
+  if (object.kind === 'rectangle')
+    for (const corner of object.corners ?? []) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
+  const nodes =
+    object.kind === 'path'
+      ? object.contours.flatMap((run) => run.nodes)
+      : object.kind === 'polygon'
+        ? (object.side?.nodes ?? [])
+        : []
   for (const { corner } of nodes) if (typeof corner === 'string') yield { kind: 'radius', name: corner }
 }
 
@@ -211,7 +275,10 @@ function* swatchOf(color: string): Generator<{ kind: 'swatch'; name: string }> {
   if (color !== 'none' && !color.startsWith('#')) yield { kind: 'swatch', name: color }
 }
 
-/** Numbers without noise, and optional ones that came out as undefined left out, so that equal drawings are written alike. */
+/**
+ * Numbers without noise, and optional ones that came out as undefined left out, so that equal drawings are written
+ * alike.
+ */
 function settled<T extends Framed>(object: T): T {
   const copy = { ...object, x: tidy(object.x), y: tidy(object.y), w: tidy(object.w), h: tidy(object.h) }
   if (copy.turn === undefined) delete copy.turn

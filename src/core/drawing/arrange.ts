@@ -29,20 +29,34 @@ function moveTo(side: Side, from: Box, to: Box): Point {
 const moved = (object: DrawingObject, { x, y }: Point): DrawingObject => moveObject(object, { x: tidy(x), y: tidy(y) })
 
 /** Objects lined up: each on the box where there is one for all, or where `asOne` is set the whole of them. */
-export function aligned(objects: readonly DrawingObject[], values: NamedValues, side: Side, to: Box, asOne: boolean): DrawingObject[] {
+export function aligned(
+  objects: readonly DrawingObject[],
+  values: NamedValues,
+  side: Side,
+  to: Box,
+  asOne: boolean,
+): DrawingObject[] {
   const boxes = objects.map((object) => extent(object, values))
   const whole = boxUnion(boxes)
   return objects.map((object, i) => moved(object, moveTo(side, asOne ? whole! : boxes[i]!, to)))
 }
 
 /**
- * Objects with equal gaps along an axis. Without a gap of their own the outermost stay and the gaps share what is left between them; with
- * one the first stays. Three objects or more, or two and a gap.
+ * Objects with equal gaps along an axis. Without a gap of their own the outermost stay and the gaps share what is left
+ * between them; with one the first stays. Three objects or more, or two and a gap.
  */
-export function spaced(objects: readonly DrawingObject[], values: NamedValues, axis: 'x' | 'y', gap: number | null): DrawingObject[] {
+export function spaced(
+  objects: readonly DrawingObject[],
+  values: NamedValues,
+  axis: 'x' | 'y',
+  gap: number | null,
+): DrawingObject[] {
   const size = axis === 'x' ? 'w' : 'h'
-  const order = objects.map((object) => ({ object, box: extent(object, values) })).sort((a, b) => a.box[axis] - b.box[axis])
-  const first = order[0], last = order.at(-1)
+  const order = objects
+    .map((object) => ({ object, box: extent(object, values) }))
+    .sort((a, b) => a.box[axis] - b.box[axis])
+  const first = order[0],
+    last = order.at(-1)
   if (!first || !last) return []
   const taken = order.reduce((sum, { box }) => sum + box[size], 0)
   const between = gap ?? (last.box[axis] + last.box[size] - first.box[axis] - taken) / (order.length - 1)

@@ -12,13 +12,26 @@ import type { ResolvedPaint, ResolvedStroke } from './values'
 
 const INK: ResolvedPaint = { light: '#14231f', dark: '#f4f7f5', ink: false, opacity: 1 }
 const STROKE = { width: 1.5, cap: 'round', join: 'miter', miterLimit: 4 } as const
-const painted = (path: Path, isStroke: boolean): Shape => ({ id: 'a', path, fill: isStroke ? null : INK, stroke: isStroke ? { ...STROKE, paint: INK } as ResolvedStroke : null })
-const within = (a: Path, b: Path) => area(combine([{ path: a, role: 'adds' }, { path: b, role: 'cuts' }]))
+const painted = (path: Path, isStroke: boolean): Shape => ({
+  id: 'a',
+  path,
+  fill: isStroke ? null : INK,
+  stroke: isStroke ? ({ ...STROKE, paint: INK } as ResolvedStroke) : null,
+})
+const within = (a: Path, b: Path) =>
+  area(
+    combine([
+      { path: a, role: 'adds' },
+      { path: b, role: 'cuts' },
+    ]),
+  )
 
 /** Two shapes that nearly touch, share sides or coincide, and how far they are off. */
 function two(seed: number): { a: Path; b: Path; slack: number } {
-  const next = random(seed), off = 10 ** (-9 + 4 * next())
-  const first = randomShape(next).path, second = seed % 3 === 0 ? first : randomShape(next).path
+  const next = random(seed),
+    off = 10 ** (-9 + 4 * next())
+  const first = randomShape(next).path,
+    second = seed % 3 === 0 ? first : randomShape(next).path
   return { a: jittered(first, off, next), b: jittered(second, off, next), slack: 1e-4 + 400 * off }
 }
 
@@ -30,7 +43,8 @@ describe('masks', () => {
       const { a, b, slack } = two(seed)
       const mask = combine([{ path: b, role: 'adds' }])
       for (const one of [painted(a, false), painted(a, true)]) {
-        const left = (keep: 'inside' | 'outside') => clipped([one], mask, keep).reduce((sum, { path }) => sum + area(path), 0)
+        const left = (keep: 'inside' | 'outside') =>
+          clipped([one], mask, keep).reduce((sum, { path }) => sum + area(path), 0)
         const whole = area(one.fill ? combine([{ path: a, role: 'adds' }]) : strokedArea(a, STROKE))
         expect([seed, Math.abs(left('inside') + left('outside') - whole) < slack]).toEqual([seed, true])
       }
@@ -43,11 +57,23 @@ describe('rounded corners of what was combined', () => {
     for (const seed of seeds) {
       const { a, b, slack } = two(seed)
       for (const role of ['adds', 'cuts', 'overlap'] as const) {
-        const path = combine([{ path: a, role: 'adds' }, { path: b, role }]), radius = 0.75
+        const path = combine([
+            { path: a, role: 'adds' },
+            { path: b, role },
+          ]),
+          radius = 0.75
         if (path.length === 0) continue
-        const rounded = combine([{ path: path.map((contour) => roundContour(contour, () => ({ radius })).contour), role: 'adds' }])
-        const out = offset(path, radius, { join: 'round', miterLimit: 4 }), into = offset(path, -radius, { join: 'round', miterLimit: 4 })
-        expect([seed, role, within(rounded, out) < slack, within(into, rounded) < slack]).toEqual([seed, role, true, true])
+        const rounded = combine([
+          { path: path.map((contour) => roundContour(contour, () => ({ radius })).contour), role: 'adds' },
+        ])
+        const out = offset(path, radius, { join: 'round', miterLimit: 4 }),
+          into = offset(path, -radius, { join: 'round', miterLimit: 4 })
+        expect([seed, role, within(rounded, out) < slack, within(into, rounded) < slack]).toEqual([
+          seed,
+          role,
+          true,
+          true,
+        ])
       }
     }
   })

@@ -3,13 +3,22 @@ import { strokedArea } from '../outline/stroking'
 import { combine } from '../planar/boolean'
 import type { Shape } from './shape'
 
-/** Shapes with what lies in an area (`inside`) or out of it alone; strokes become the outlines of what is left of them. */
+/**
+ * Shapes with what lies in an area (`inside`) or out of it alone; strokes become the outlines of what is left of them.
+ */
 export function clipped(shapes: readonly Shape[], area: Path, keep: 'inside' | 'outside'): Shape[] {
   const role = keep === 'inside' ? 'overlap' : 'cuts'
-  const left = (path: Path): Path => combine([{ path, role: 'adds' }, { path: area, role }])
+  const left = (path: Path): Path =>
+    combine([
+      { path, role: 'adds' },
+      { path: area, role },
+    ])
   return shapes.flatMap((shape) => {
     const { path, fill, stroke } = shape
-    const parts = [...(fill ? [{ path: left(path), fill }] : []), ...(stroke ? [{ path: left(strokedArea(path, stroke)), fill: stroke.paint }] : [])]
+    const parts = [
+      ...(fill ? [{ path: left(path), fill }] : []),
+      ...(stroke ? [{ path: left(strokedArea(path, stroke)), fill: stroke.paint }] : []),
+    ]
     return parts.filter((one) => one.path.length > 0).map((one): Shape => ({ ...shape, ...one, stroke: null }))
   })
 }

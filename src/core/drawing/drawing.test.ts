@@ -14,8 +14,29 @@ import { HANDLES, pullFrame } from './resize'
 
 const values = STARTERS[0]!.rules
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const rectangle = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({ kind: 'rectangle', id, name: id, x, y, w, h, corner: 0, style, ...extra })
-const ellipse = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({ kind: 'ellipse', id, name: id, x, y, w, h, style, ...extra })
+const rectangle = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({
+  kind: 'rectangle',
+  id,
+  name: id,
+  x,
+  y,
+  w,
+  h,
+  corner: 0,
+  style,
+  ...extra,
+})
+const ellipse = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({
+  kind: 'ellipse',
+  id,
+  name: id,
+  x,
+  y,
+  w,
+  h,
+  style,
+  ...extra,
+})
 
 const n = fc.integer({ min: -40, max: 80 }).map((half) => half / 2)
 const side = fc.integer({ min: 1, max: 60 }).map((half) => half / 2)
@@ -23,11 +44,58 @@ const turn = fc.constantFrom(undefined, 30, 45, 90, -100)
 const object = fc.oneof(
   fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]) => rectangle('r', x, y, w, h, t && { turn: t })),
   fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]) => ellipse('e', x, y, w, h, t && { turn: t })),
-  fc.tuple(n, n, side, side, turn, fc.constantFrom('pie', 'chord', 'open')).map(([x, y, w, h, t, cut]) => ellipse('p', x, y, w, h, { from: 20, to: 250, cut, ...(t && { turn: t }) })),
-  fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]): DrawingObject => ({ kind: 'polygon', id: 's', name: 's', x, y, w, h, sides: 5, depth: 0.4, corner: 0, style, ...(t && { turn: t }) })),
-  fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]): DrawingObject => ({ kind: 'arrow', id: 'a', name: 'a', x, y, w, h, head: 0.4, shaft: 0.5, corner: 0, style, ...(t && { turn: t }) })),
-  fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]): DrawingObject => ({ kind: 'spiral', id: 'v', name: 'v', x, y, w, h, turns: 2, inner: 0.2, style, ...(t && { turn: t }) })),
-  fc.array(fc.record({ x: n, y: n }), { minLength: 3, maxLength: 6 }).map((nodes): DrawingObject => ({ kind: 'path', id: 'p', name: 'p', corner: 0, contours: [{ closed: true, nodes }], style })),
+  fc
+    .tuple(n, n, side, side, turn, fc.constantFrom('pie', 'chord', 'open'))
+    .map(([x, y, w, h, t, cut]) => ellipse('p', x, y, w, h, { from: 20, to: 250, cut, ...(t && { turn: t }) })),
+  fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]): DrawingObject => ({
+    kind: 'polygon',
+    id: 's',
+    name: 's',
+    x,
+    y,
+    w,
+    h,
+    sides: 5,
+    depth: 0.4,
+    corner: 0,
+    style,
+    ...(t && { turn: t }),
+  })),
+  fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]): DrawingObject => ({
+    kind: 'arrow',
+    id: 'a',
+    name: 'a',
+    x,
+    y,
+    w,
+    h,
+    head: 0.4,
+    shaft: 0.5,
+    corner: 0,
+    style,
+    ...(t && { turn: t }),
+  })),
+  fc.tuple(n, n, side, side, turn).map(([x, y, w, h, t]): DrawingObject => ({
+    kind: 'spiral',
+    id: 'v',
+    name: 'v',
+    x,
+    y,
+    w,
+    h,
+    turns: 2,
+    inner: 0.2,
+    style,
+    ...(t && { turn: t }),
+  })),
+  fc.array(fc.record({ x: n, y: n }), { minLength: 3, maxLength: 6 }).map((nodes): DrawingObject => ({
+    kind: 'path',
+    id: 'p',
+    name: 'p',
+    corner: 0,
+    contours: [{ closed: true, nodes }],
+    style,
+  })),
 )
 const map: fc.Arbitrary<Transform> = fc.oneof(
   fc.tuple(fc.integer({ min: -179, max: 179 }), n, n).map(([degrees, x, y]) => rotation(degrees, { x, y })),
@@ -42,7 +110,9 @@ describe('objects', () => {
         const moved = transformObject(transformObject(drawn, first), second)
         const there = outline(moved, values)
         for (const contour of outline(drawn, values)) {
-          expect(Math.max(...flatten(contour, 0.2).map((p) => distanceToPath(there, apply(second, apply(first, p)))))).toBeLessThan(0.02)
+          expect(
+            Math.max(...flatten(contour, 0.2).map((p) => distanceToPath(there, apply(second, apply(first, p))))),
+          ).toBeLessThan(0.02)
         }
       }),
       { numRuns: 150 },
@@ -55,7 +125,9 @@ describe('objects', () => {
     expect(transformObject(own, flip)).toMatchObject({ corners: [1, 0, 'outer', 2], turn: -30 })
     fc.assert(
       fc.property(object, (drawn) => {
-        expect(JSON.parse(JSON.stringify(transformObject(transformObject(drawn, flip), flip)))).toEqual(JSON.parse(JSON.stringify(drawn)))
+        expect(JSON.parse(JSON.stringify(transformObject(transformObject(drawn, flip), flip)))).toEqual(
+          JSON.parse(JSON.stringify(drawn)),
+        )
       }),
     )
   })
@@ -87,7 +159,8 @@ describe('objects', () => {
   it('have an extent that holds their outline exactly', () => {
     fc.assert(
       fc.property(object, (drawn) => {
-        const box = extent(drawn, values), bounds = pathBounds(outline(drawn, values))
+        const box = extent(drawn, values),
+          bounds = pathBounds(outline(drawn, values))
         if (bounds) for (const key of ['x', 'y', 'w', 'h'] as const) expect(box[key]).toBeCloseTo(bounds[key], 6)
       }),
     )
@@ -95,13 +168,20 @@ describe('objects', () => {
 
   it('follow the rules: the same object is drawn with the weight and radius the rules have', () => {
     const drawn = rectangle('r', 2, 2, 20, 20, { corner: 'outer' })
-    const thin = { ...values, weights: [{ name: 'main', value: 1.5 }, values.weights[1]!], radii: [{ name: 'outer', value: 3 }] }
+    const thin = {
+      ...values,
+      weights: [{ name: 'main', value: 1.5 }, values.weights[1]!],
+      radii: [{ name: 'outer', value: 3 }],
+    }
     expect(evaluate(drawn, values)[0]).toMatchObject({ stroke: { width: 2 } })
     const [shape] = evaluate(drawn, thin)
     expect(shape!.stroke!.width).toBe(1.5)
     expect(shape!.path[0]!.segments.find(({ kind }) => kind === 'arc')).toMatchObject({ rx: 3 })
     const gone = rectangle('r', 0, 0, 1, 1, { corner: 'gone' })
-    expect([evaluate(gone, values), refusalIn(gone, values)?.message]).toEqual([[], expect.stringContaining('radius named “gone”')])
+    expect([evaluate(gone, values), refusalIn(gone, values)?.message]).toEqual([
+      [],
+      expect.stringContaining('radius named “gone”'),
+    ])
   })
 })
 
@@ -122,21 +202,38 @@ describe('pulling a handle', () => {
   })
 
   it('keeps the proportion when asked to', () => {
-    const pulled = pullFrame({ x: 0, y: 0, w: 10, h: 5 }, { x: 1, y: 1 }, { x: 30, y: 2 }, { proportional: true, centred: false })
+    const pulled = pullFrame(
+      { x: 0, y: 0, w: 10, h: 5 },
+      { x: 1, y: 1 },
+      { x: 30, y: 2 },
+      { proportional: true, centred: false },
+    )
     expect(pulled).toMatchObject({ x: 0, y: 0, w: 30, h: 15 })
   })
 })
 
 describe('picking', () => {
   const assembly: DrawingObject = {
-    kind: 'assembly', id: 'a', name: 'a', style: { ...style, fill: 'ink', stroke: 'none' },
+    kind: 'assembly',
+    id: 'a',
+    name: 'a',
+    style: { ...style, fill: 'ink', stroke: 'none' },
     members: [ellipse('outer', 2, 2, 20, 20), ellipse('inner', 8, 8, 8, 8, { role: 'cuts' })],
   }
-  const drawing = [rectangle('back', 0, 0, 24, 24), assembly, rectangle('locked', 4, 4, 16, 16, { locked: true, style: { ...style, fill: 'ink' } }), rectangle('hidden', 0, 0, 24, 24, { hidden: true })]
+  const drawing = [
+    rectangle('back', 0, 0, 24, 24),
+    assembly,
+    rectangle('locked', 4, 4, 16, 16, { locked: true, style: { ...style, fill: 'ink' } }),
+    rectangle('hidden', 0, 0, 24, 24, { hidden: true }),
+  ]
 
   it('lists everything under the pointer from the top, locked things as such and hidden ones not at all', () => {
     const found = hits(drawing, values, { x: 6, y: 12 }, 0.3)
-    expect(found.map(({ object: { id }, depth, locked }) => [id, depth, locked])).toEqual([['locked', 0, true], ['a', 0, false], ['outer', 1, false]])
+    expect(found.map(({ object: { id }, depth, locked }) => [id, depth, locked])).toEqual([
+      ['locked', 0, true],
+      ['a', 0, false],
+      ['outer', 1, false],
+    ])
   })
 
   it('never picks what is locked, and looks through the hole of an assembly', () => {
@@ -146,6 +243,8 @@ describe('picking', () => {
   })
 
   it('reaches the members of an assembly by their outlines', () => {
-    expect(pick(assembly.kind === 'assembly' ? assembly.members : [], values, { x: 12, y: 12 }, 0.3, true)?.id).toBe('inner')
+    expect(pick(assembly.kind === 'assembly' ? assembly.members : [], values, { x: 12, y: 12 }, 0.3, true)?.id).toBe(
+      'inner',
+    )
   })
 })

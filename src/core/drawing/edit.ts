@@ -4,13 +4,26 @@ import { find, mapObjects, outermost } from './tree'
 /** A container still without members. */
 export type EmptyContainer = Omit<Group, 'members'> | Omit<Assembly, 'members'> | Omit<Mirror, 'members'>
 
-/** A change of a drawing, as plain data. Indexes count within the container named by `into`, or the drawing itself (null). */
+/**
+ * A change of a drawing, as plain data. Indexes count within the container named by `into`, or the drawing itself
+ * (null).
+ */
 export type DrawingEdit =
-  | { readonly kind: 'add'; readonly objects: readonly DrawingObject[]; readonly into: string | null; readonly at: number }
+  | {
+      readonly kind: 'add'
+      readonly objects: readonly DrawingObject[]
+      readonly into: string | null
+      readonly at: number
+    }
   | { readonly kind: 'remove'; readonly ids: readonly string[] }
   | { readonly kind: 'replace'; readonly objects: readonly DrawingObject[] }
   | { readonly kind: 'arrange'; readonly ids: readonly string[]; readonly into: string | null; readonly at: number }
-  | { readonly kind: 'gather'; readonly ids: readonly string[]; readonly container: EmptyContainer; readonly roles?: readonly Role[] }
+  | {
+      readonly kind: 'gather'
+      readonly ids: readonly string[]
+      readonly container: EmptyContainer
+      readonly roles?: readonly Role[]
+    }
   | { readonly kind: 'merge'; readonly into: DrawingObject; readonly gone: readonly string[] }
   | { readonly kind: 'loosen'; readonly id: string }
 
@@ -48,11 +61,17 @@ export function applyDrawingEdit(objects: readonly DrawingObject[], edit: Drawin
       const others = new Set(members.map(({ id }) => id).filter((id) => id !== top.id))
       const container = { ...edit.container, members } as DrawingObject
       // The container takes the place of its topmost member.
-      return splice(mapObjects(objects, (object) => (others.has(object.id) ? null : object)), top.id, [container])
+      return splice(
+        mapObjects(objects, (object) => (others.has(object.id) ? null : object)),
+        top.id,
+        [container],
+      )
     }
     case 'merge': {
       const gone = new Set(edit.gone)
-      return mapObjects(objects, (object) => (object.id === edit.into.id ? edit.into : gone.has(object.id) ? null : object))
+      return mapObjects(objects, (object) =>
+        object.id === edit.into.id ? edit.into : gone.has(object.id) ? null : object,
+      )
     }
     case 'loosen': {
       const place = find(objects, edit.id)
@@ -72,10 +91,17 @@ export function membersOf(objects: readonly DrawingObject[], id: string | null):
 
 const holds = (object: DrawingObject, id: string | null): boolean => id !== null && find([object], id) !== null
 
-function insert(objects: readonly DrawingObject[], added: readonly DrawingObject[], into: string | null, at: number): DrawingObject[] {
+function insert(
+  objects: readonly DrawingObject[],
+  added: readonly DrawingObject[],
+  into: string | null,
+  at: number,
+): DrawingObject[] {
   if (into === null) return [...objects.slice(0, at), ...added, ...objects.slice(at)]
   return mapObjects(objects, (object) =>
-    object.id === into && isContainer(object) ? { ...object, members: insert(object.members, added, null, at) } : object,
+    object.id === into && isContainer(object)
+      ? { ...object, members: insert(object.members, added, null, at) }
+      : object,
   )
 }
 
@@ -83,7 +109,9 @@ function insert(objects: readonly DrawingObject[], added: readonly DrawingObject
 function splice(objects: readonly DrawingObject[], id: string, others: readonly DrawingObject[]): DrawingObject[] {
   return objects.flatMap((object) => {
     if (object.id === id) return others
-    return isContainer(object) && find(object.members, id) ? [{ ...object, members: splice(object.members, id, others) }] : [object]
+    return isContainer(object) && find(object.members, id)
+      ? [{ ...object, members: splice(object.members, id, others) }]
+      : [object]
   })
 }
 

@@ -10,8 +10,8 @@ import { type Memory, remembered } from './memory'
 import type { NamedValues } from './values'
 
 /**
- * An object as a path whose nodes can be edited, with its corners still live; null for groups and mirrors, which have no outline of their own.
- * The same object always gives the same path.
+ * An object as a path whose nodes can be edited, with its corners still live; null for groups and mirrors, which have
+ * no outline of their own. The same object always gives the same path.
  */
 export function editable(object: DrawingObject, values: NamedValues): PathObject | null {
   if (object.kind === 'path') return object
@@ -20,8 +20,22 @@ export function editable(object: DrawingObject, values: NamedValues): PathObject
     const contours = runsOf(object, values)
     if (contours.length === 0) return null
     const { id, name, role, hidden, locked, opacity, style } = object
-    const corners = 'corner' in object ? { corner: object.corner, ...(object.cornerStyle && { cornerStyle: object.cornerStyle }) } : { corner: 0 }
-    return { kind: 'path', id, name, ...(role && { role }), ...(hidden && { hidden }), ...(locked && { locked }), ...(opacity !== undefined && { opacity }), ...corners, contours, style }
+    const corners =
+      'corner' in object
+        ? { corner: object.corner, ...(object.cornerStyle && { cornerStyle: object.cornerStyle }) }
+        : { corner: 0 }
+    return {
+      kind: 'path',
+      id,
+      name,
+      ...(role && { role }),
+      ...(hidden && { hidden }),
+      ...(locked && { locked }),
+      ...(opacity !== undefined && { opacity }),
+      ...corners,
+      contours,
+      style,
+    }
   })
 }
 
@@ -30,7 +44,16 @@ const paths: Memory<NamedValues, DrawingObject, PathObject | null> = new WeakMap
 function runsOf(object: Exclude<Styled, PathObject>, values: NamedValues): NodeRun[] {
   switch (object.kind) {
     case 'rectangle':
-      return [{ closed: true, nodes: frameCorners(object).map(({ x, y }, i) => ({ x: tidy(x), y: tidy(y), ...(object.corners && { corner: object.corners[i]! }) })) }]
+      return [
+        {
+          closed: true,
+          nodes: frameCorners(object).map(({ x, y }, i) => ({
+            x: tidy(x),
+            y: tidy(y),
+            ...(object.corners && { corner: object.corners[i]! }),
+          })),
+        },
+      ]
     case 'polygon':
       return [polygonRun(object)]
     case 'ellipse':
@@ -43,12 +66,15 @@ function runsOf(object: Exclude<Styled, PathObject>, values: NamedValues): NodeR
   }
 }
 
-/** What an edit of an object's nodes comes to, and what of it is no longer live where the object could not express it. */
+/**
+ * What an edit of an object's nodes comes to, and what of it is no longer live where the object could not express it.
+ */
 export type Edited = { readonly object: DrawingObject; readonly lost: string | null }
 
 /** The object after its nodes were edited as a path: still live where it can be, else the path itself. */
 export function afterEdit(object: DrawingObject, path: PathObject): Edited {
-  if (object.kind === 'path') return { object: path.contours === object.contours ? path : withoutTrace(path), lost: null }
+  if (object.kind === 'path')
+    return { object: path.contours === object.contours ? path : withoutTrace(path), lost: null }
   if (object.kind === 'polygon') {
     const folded = foldedPolygon(object, path)
     if (folded) return { object: folded, lost: null }
@@ -58,16 +84,26 @@ export function afterEdit(object: DrawingObject, path: PathObject): Edited {
     if (cornered) return { object: cornered, lost: null }
   }
   if (object.kind === 'line') {
-    const [run] = path.contours, [from, to, ...more] = run?.nodes ?? []
-    if (from && to && more.length === 0 && !run!.closed && !from.out && !to.in) return { object: { ...object, from: { x: from.x, y: from.y }, to: { x: to.x, y: to.y } }, lost: null }
+    const [run] = path.contours,
+      [from, to, ...more] = run?.nodes ?? []
+    if (from && to && more.length === 0 && !run!.closed && !from.out && !to.in)
+      return { object: { ...object, from: { x: from.x, y: from.y }, to: { x: to.x, y: to.y } }, lost: null }
   }
   return { object: path, lost: LOST[object.kind] ?? 'its own numbers' }
 }
 
 /** A rectangle of which only corners were finished otherwise; null when more was edited. */
 function withCorners(object: Rectangle, path: PathObject): Rectangle | null {
-  const [run, ...more] = path.contours, places = frameCorners(object)
-  const kept = run?.closed && more.length === 0 && run.nodes.length === 4 && run.nodes.every((node, i) => distance(node, places[i]!) < 1e-9 && !node.in && !node.out && !node.arc && !node.cornerStyle && !node.join)
+  const [run, ...more] = path.contours,
+    places = frameCorners(object)
+  const kept =
+    run?.closed &&
+    more.length === 0 &&
+    run.nodes.length === 4 &&
+    run.nodes.every(
+      (node, i) =>
+        distance(node, places[i]!) < 1e-9 && !node.in && !node.out && !node.arc && !node.cornerStyle && !node.join,
+    )
   if (!kept) return null
   const corners = run.nodes.map(({ corner }) => corner ?? object.corner)
   const { corners: _, ...rest } = object

@@ -10,7 +10,13 @@ export function paintAt(style: Style, place: PaintPlace): Paint | undefined {
 }
 
 export function opacityAt(style: Style, place: PaintPlace): number {
-  return (typeof place === 'number' ? style.fills?.[place]?.opacity : place === 'fill' ? style.fillOpacity : style.strokeOpacity) ?? 1
+  return (
+    (typeof place === 'number'
+      ? style.fills?.[place]?.opacity
+      : place === 'fill'
+        ? style.fillOpacity
+        : style.strokeOpacity) ?? 1
+  )
 }
 
 /** A style with another paint, or another opacity of one; the style itself where it has no such place. */
@@ -18,7 +24,10 @@ export function withPaintAt(style: Style, place: PaintPlace, change: { paint?: P
   const opacity = change.opacity ?? opacityAt(style, place)
   if (typeof place === 'number') {
     if (!style.fills?.[place]) return style
-    return { ...style, fills: style.fills.map((fill, i) => (i === place ? fillOf(change.paint ?? fill.paint, opacity) : fill)) }
+    return {
+      ...style,
+      fills: style.fills.map((fill, i) => (i === place ? fillOf(change.paint ?? fill.paint, opacity) : fill)),
+    }
   }
   const key = place === 'fill' ? 'fillOpacity' : 'strokeOpacity'
   const { [key]: _, ...rest } = style
@@ -27,17 +36,26 @@ export function withPaintAt(style: Style, place: PaintPlace, change: { paint?: P
 
 const fillOf = (paint: Paint, opacity: number): Fill => (opacity < 1 ? { paint, opacity } : { paint })
 
-/** All fills of a style from the lowest up, and the style with others; one of them at least is left, if only no paint. */
+/**
+ * All fills of a style from the lowest up, and the style with others; one of them at least is left, if only no paint.
+ */
 export const fillsOf = (style: Style): Fill[] => [fillOf(style.fill, style.fillOpacity ?? 1), ...(style.fills ?? [])]
 
 export function withFills(style: Style, [first, ...over]: readonly Fill[]): Style {
   const { fills: _, fillOpacity: __, ...rest } = style
-  return { ...rest, fill: first?.paint ?? 'none', ...(first?.opacity !== undefined && { fillOpacity: first.opacity }), ...(over.length > 0 && { fills: over }) }
+  return {
+    ...rest,
+    fill: first?.paint ?? 'none',
+    ...(first?.opacity !== undefined && { fillOpacity: first.opacity }),
+    ...(over.length > 0 && { fills: over }),
+  }
 }
 
 /** The painted objects in a selection: what groups hold, and assemblies as one. */
 export function styledWithin(objects: readonly DrawingObject[]): Styled[] {
-  return objects.flatMap((object): Styled[] => (isStyled(object) ? [object] : isContainer(object) ? styledWithin(object.members) : []))
+  return objects.flatMap((object): Styled[] =>
+    isStyled(object) ? [object] : isContainer(object) ? styledWithin(object.members) : [],
+  )
 }
 
 /** The finish of an object alone: everything of its style. */
@@ -54,7 +72,9 @@ export function coloursUsed(objects: readonly Styled[]): { color: string; count:
       } else if (typeof paint.stops !== 'string') paint.stops.forEach(({ color }) => add(color))
     }
   }
-  return [...counts].map(([color, count]) => ({ color, count })).sort((a, b) => b.count - a.count || (a.color < b.color ? -1 : 1))
+  return [...counts]
+    .map(([color, count]) => ({ color, count }))
+    .sort((a, b) => b.count - a.count || (a.color < b.color ? -1 : 1))
 }
 
 /** Objects with colours exchanged all at once, in gradients too: two may be swapped. */
@@ -63,7 +83,9 @@ export function recoloured(objects: readonly Styled[], to: ReadonlyMap<string, s
   const repaint = (paint: Paint): Paint => {
     if (!isGradient(paint)) return next(paint)
     if (typeof paint.stops === 'string') return paint
-    return paint.stops.some(({ color }) => to.has(color)) ? { ...paint, stops: paint.stops.map((stop) => ({ ...stop, color: next(stop.color) })) } : paint
+    return paint.stops.some(({ color }) => to.has(color))
+      ? { ...paint, stops: paint.stops.map((stop) => ({ ...stop, color: next(stop.color) })) }
+      : paint
   }
   return objects.map((object) => withFinish(object, withPaints(object.style, repaint)))
 }

@@ -28,7 +28,12 @@ export function frameToFrame(from: Frame, to: Frame): Transform {
 
 /** The four corners in order, from the first, clockwise before any mirroring. */
 export function frameCorners(frame: Frame): Point[] {
-  return [[0, 0], [1, 0], [1, 1], [0, 1]].map(([x, y]) => framePoint(frame, { x: x!, y: y! }))
+  return [
+    [0, 0],
+    [1, 0],
+    [1, 1],
+    [0, 1],
+  ].map(([x, y]) => framePoint(frame, { x: x!, y: y! }))
 }
 
 /** The two half axes as vectors: the image of (1, 0) and (0, 1) of the unit circle that the frame stretches. */
@@ -49,25 +54,34 @@ export const isMirroring = ([a, b, c, d]: Transform): boolean => a * d - b * c <
 
 /**
  * The image of a frame under an affine map, exact: any parallelogram is a frame (QR decomposition of its half axes).
- * Moves and upright scalings leave turn and slant untouched to the last digit. What a mirroring map turns over is taken to be turned over
- * from left to right in its own axes: `isMirroring` says when that is so.
+ * Moves and upright scalings leave turn and slant untouched to the last digit. What a mirroring map turns over is taken
+ * to be turned over from left to right in its own axes: `isMirroring` says when that is so.
  */
 export function transformFrame(frame: Frame, map: Transform): Frame {
   const [a, b, c, d] = map
   const centre = apply(map, framePoint(frame, { x: 0.5, y: 0.5 }))
   const about = (w: number, h: number) => ({ x: centre.x - w / 2, y: centre.y - h / 2, w, h })
   if (a === 1 && b === 0 && c === 0 && d === 1) return { ...frame, ...about(frame.w, frame.h) }
-  if (!frame.turn && !frame.skew && b === 0 && c === 0 && d > 0) return { ...frame, ...about(frame.w * Math.abs(a), frame.h * Math.abs(d)) }
+  if (!frame.turn && !frame.skew && b === 0 && c === 0 && d > 0)
+    return { ...frame, ...about(frame.w * Math.abs(a), frame.h * Math.abs(d)) }
   const { u, v } = frameAxes(frame)
   const over = isMirroring(map) ? -1 : 1
-  const p = apply([a * over, b * over, c * over, d * over, 0, 0], u), q = apply([a, b, c, d, 0, 0], v)
+  const p = apply([a * over, b * over, c * over, d * over, 0, 0], u),
+    q = apply([a, b, c, d, 0, 0], v)
   const flat = p.x === 0 && p.y === 0
   const angle = flat ? Math.atan2(-q.x, q.y) : Math.atan2(p.y, p.x)
-  const cos = Math.cos(angle), sin = Math.sin(angle)
-  const along = cos * q.x + sin * q.y, across = cos * q.y - sin * q.x
+  const cos = Math.cos(angle),
+    sin = Math.sin(angle)
+  const along = cos * q.x + sin * q.y,
+    across = cos * q.y - sin * q.x
   const skew = across === 0 ? 0 : tidy((Math.atan(along / across) * 180) / Math.PI)
   const turn = tidy((angle * 180) / Math.PI)
-  return { ...frame, ...about(2 * Math.hypot(p.x, p.y), 2 * Math.abs(across)), turn: turn || undefined, skew: skew || undefined }
+  return {
+    ...frame,
+    ...about(2 * Math.hypot(p.x, p.y), 2 * Math.abs(across)),
+    turn: turn || undefined,
+    skew: skew || undefined,
+  }
 }
 
 /** A share of the frame is held in place while its numbers change; `x` and `y` are that share's place. */
@@ -76,7 +90,12 @@ export type FrameChange = { x?: number; y?: number; w?: number; h?: number; turn
 /** The frame with numbers typed for an anchor: size and turn change about it, then it goes where x and y say. */
 export function changeFrame(frame: Frame, anchor: Point, change: FrameChange): Frame {
   const held = framePoint(frame, anchor)
-  const sized: Frame = { ...frame, w: change.w ?? frame.w, h: change.h ?? frame.h, turn: (change.turn ?? frame.turn) || undefined }
+  const sized: Frame = {
+    ...frame,
+    w: change.w ?? frame.w,
+    h: change.h ?? frame.h,
+    turn: (change.turn ?? frame.turn) || undefined,
+  }
   const target = { x: change.x ?? held.x, y: change.y ?? held.y }
   const shift = subtract(target, framePoint(sized, anchor))
   return { ...sized, ...add(sized, shift) }

@@ -14,15 +14,50 @@ export function freshStyle(values: NamedValues, filled: boolean): Style {
 /** The corner of new objects: the first radius of the rules, or none. */
 export const freshCorner = (values: NamedValues): Radius => values.radii[0]?.name ?? 0
 
-export const freshRectangle = (id: string, name: string, box: Box, corner: Radius, style: Style): Rectangle => ({ kind: 'rectangle', id, name, ...box, corner, style })
+export const freshRectangle = (id: string, name: string, box: Box, corner: Radius, style: Style): Rectangle => ({
+  kind: 'rectangle',
+  id,
+  name,
+  ...box,
+  corner,
+  style,
+})
 
-export const freshEllipse = (id: string, name: string, box: Box, style: Style): Ellipse => ({ kind: 'ellipse', id, name, ...box, style })
+export const freshEllipse = (id: string, name: string, box: Box, style: Style): Ellipse => ({
+  kind: 'ellipse',
+  id,
+  name,
+  ...box,
+  style,
+})
 
-export const freshPolygon = (id: string, name: string, box: Box, sides: number, depth: number | undefined, corner: Radius, style: Style): Polygon => ({ kind: 'polygon', id, name, ...box, sides, ...(depth && { depth }), corner, style })
+export const freshPolygon = (
+  id: string,
+  name: string,
+  box: Box,
+  sides: number,
+  depth: number | undefined,
+  corner: Radius,
+  style: Style,
+): Polygon => ({ kind: 'polygon', id, name, ...box, sides, ...(depth && { depth }), corner, style })
 
-export const freshLine = (id: string, name: string, from: Point, to: Point, style: Style): LineObject => ({ kind: 'line', id, name, from, to, style })
+export const freshLine = (id: string, name: string, from: Point, to: Point, style: Style): LineObject => ({
+  kind: 'line',
+  id,
+  name,
+  from,
+  to,
+  style,
+})
 
-export const freshPath = (id: string, name: string, contours: NodeRun[], corner: Radius, style: Style, trace?: PathObject['trace']): PathObject => ({ kind: 'path', id, name, corner, contours, ...(trace && { trace }), style })
+export const freshPath = (
+  id: string,
+  name: string,
+  contours: NodeRun[],
+  corner: Radius,
+  style: Style,
+  trace?: PathObject['trace'],
+): PathObject => ({ kind: 'path', id, name, corner, contours, ...(trace && { trace }), style })
 
 /** What each kind of object is called before it has a name of its own. */
 export const KIND_NAMES: Record<Kind, string> = {

@@ -13,7 +13,9 @@ export function transformGradient(gradient: Gradient, map: Transform): Gradient 
   if (gradient.kind === 'radial') {
     const { centre, to, across, focus } = gradient
     const [a, b, c, d] = map
-    const even = Math.abs(a * a + b * b - c * c - d * d) < 1e-9 * (a * a + b * b) && Math.abs(a * c + b * d) < 1e-9 * (a * a + b * b)
+    const even =
+      Math.abs(a * a + b * b - c * c - d * d) < 1e-9 * (a * a + b * b) &&
+      Math.abs(a * c + b * d) < 1e-9 * (a * a + b * b)
     return {
       ...gradient,
       centre: moved(centre),
@@ -24,7 +26,8 @@ export function transformGradient(gradient: Gradient, map: Transform): Gradient 
   }
   // Lines of one colour go where the map takes them; the way is at right angles to them again.
   const { from, to } = gradient
-  const start = apply(map, from), end = apply(map, to)
+  const start = apply(map, from),
+    end = apply(map, to)
   const way = subtract(to, from)
   const line = subtract(apply(map, add(from, { x: -way.y, y: way.x })), start)
   const along = subtract(end, start)
@@ -33,10 +36,12 @@ export function transformGradient(gradient: Gradient, map: Transform): Gradient 
   return { ...gradient, from: tidied(start), to: tidied(add(start, { x: k * normal.x, y: k * normal.y })) }
 }
 
-export const transformPaint = (paint: Paint, map: Transform): Paint => (isGradient(paint) ? transformGradient(paint, map) : paint)
+export const transformPaint = (paint: Paint, map: Transform): Paint =>
+  isGradient(paint) ? transformGradient(paint, map) : paint
 
 /** Where the second half axis of a radial gradient ends. */
-export const acrossOf = ({ centre, to, across }: Radial): Point => across ?? { x: centre.x - (to.y - centre.y), y: centre.y + (to.x - centre.x) }
+export const acrossOf = ({ centre, to, across }: Radial): Point =>
+  across ?? { x: centre.x - (to.y - centre.y), y: centre.y + (to.x - centre.x) }
 
 /** The share of a gradient's way at a point, unbounded; of radial ones from the centre, the focus left aside. */
 export function shareAt(gradient: Gradient, p: Point): number {
@@ -44,13 +49,16 @@ export function shareAt(gradient: Gradient, p: Point): number {
     const way = subtract(gradient.to, gradient.from)
     return dot(subtract(p, gradient.from), way) / (dot(way, way) || 1)
   }
-  const u = subtract(gradient.to, gradient.centre), v = subtract(acrossOf(gradient), gradient.centre), q = subtract(p, gradient.centre)
+  const u = subtract(gradient.to, gradient.centre),
+    v = subtract(acrossOf(gradient), gradient.centre),
+    q = subtract(p, gradient.centre)
   const det = cross(u, v) || 1
   return Math.hypot(cross(q, v) / det, cross(u, q) / det)
 }
 
 /** The two ends of the way that a gradient's stops lie on. */
-export const wayOf = (gradient: Gradient): { from: Point; to: Point } => (gradient.kind === 'linear' ? gradient : { from: gradient.centre, to: gradient.to })
+export const wayOf = (gradient: Gradient): { from: Point; to: Point } =>
+  gradient.kind === 'linear' ? gradient : { from: gradient.centre, to: gradient.to }
 
 /** The place of a stop on the gradient's way. */
 export function stopPlace(gradient: Gradient, at: number): Point {
@@ -61,22 +69,31 @@ export function stopPlace(gradient: Gradient, at: number): Point {
 /** A gradient over a box: from its left to its right, or from its middle to its corners' distance across. */
 export function freshGradient(kind: Gradient['kind'], box: Box, stops: Stop[]): Gradient {
   const middle = { x: box.x + box.w / 2, y: box.y + box.h / 2 }
-  if (kind === 'linear') return { kind, from: { x: box.x, y: middle.y }, to: { x: box.x + (box.w || 1), y: middle.y }, stops }
+  if (kind === 'linear')
+    return { kind, from: { x: box.x, y: middle.y }, to: { x: box.x + (box.w || 1), y: middle.y }, stops }
   return { kind, centre: middle, to: { x: middle.x + Math.max(box.w, box.h, 1) / 2, y: middle.y }, stops }
 }
 
 /** The other kind of gradient with the same way and stops. */
 export function otherKind(gradient: Gradient): Gradient {
   const { stops } = gradient
-  if (gradient.kind === 'linear') return { kind: 'radial', centre: gradient.from, to: distance(gradient.from, gradient.to) > 0 ? gradient.to : { x: gradient.from.x + 1, y: gradient.from.y }, stops }
+  if (gradient.kind === 'linear')
+    return {
+      kind: 'radial',
+      centre: gradient.from,
+      to: distance(gradient.from, gradient.to) > 0 ? gradient.to : { x: gradient.from.x + 1, y: gradient.from.y },
+      stops,
+    }
   return { kind: 'linear', from: gradient.centre, to: gradient.to, stops } satisfies Linear
 }
 
 /** Stops with one more at a share of the way, in the colour of the one before it, and which one it is. */
 export function withStop(stops: readonly Stop[], at: number): { stops: Stop[]; index: number } {
-  const after = stops.findIndex((one) => one.at > at), index = after === -1 ? stops.length : after
+  const after = stops.findIndex((one) => one.at > at),
+    index = after === -1 ? stops.length : after
   return { stops: stops.toSpliced(index, 0, { ...stops[Math.max(0, index - 1)]!, at }), index }
 }
 
 /** Stops in the other direction. */
-export const reversed = (stops: readonly Stop[]): Stop[] => stops.toReversed().map((stop) => ({ ...stop, at: tidy(1 - stop.at) }))
+export const reversed = (stops: readonly Stop[]): Stop[] =>
+  stops.toReversed().map((stop) => ({ ...stop, at: tidy(1 - stop.at) }))

@@ -5,7 +5,10 @@ import type { Shape } from './shape'
 
 const known = new WeakMap<Shape, Path>()
 
-/** The area that a shape's stroke paints; nothing where there is no stroke, or where it takes too long. Remembered for each shape. */
+/**
+ * The area that a shape's stroke paints; nothing where there is no stroke, or where it takes too long. Remembered for
+ * each shape.
+ */
 export function strokeInk(shape: Shape): Path {
   let ink = known.get(shape)
   if (!ink) known.set(shape, (ink = computed(shape)))

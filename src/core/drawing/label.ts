@@ -1,6 +1,8 @@
 import { z } from 'zod'
 
-/** Characters that cannot be seen or change the direction of what is beside them, line ends, and halves of characters. */
+/**
+ * Characters that cannot be seen or change the direction of what is beside them, line ends, and halves of characters.
+ */
 const UNSEEN = /[\p{Cc}\p{Cf}\p{Zl}\p{Zp}\p{Surrogate}]/u
 
 export const isSeen = (name: string): boolean => !UNSEEN.test(name)
@@ -9,4 +11,8 @@ export const isSeen = (name: string): boolean => !UNSEEN.test(name)
 export const UNSEEN_SENTENCE = 'A name cannot contain characters that are not seen.'
 
 /** A short name for people, of an object or a picture. */
-export const Label = z.string().min(1, 'A name has at least one character.').max(80, 'A name has at most 80 characters.').refine(isSeen, UNSEEN_SENTENCE)
+export const Label = z
+  .string()
+  .min(1, 'A name has at least one character.')
+  .max(80, 'A name has at most 80 characters.')
+  .refine(isSeen, UNSEEN_SENTENCE)

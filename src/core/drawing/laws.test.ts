@@ -13,7 +13,20 @@ import { extent, moveObject, transformObject } from './adjust'
 import { anyObject, coordinate, run, simple } from './arbitrary'
 import { afterEdit, editable } from './editable'
 import { evaluateAll, outline } from './evaluate'
-import { changeNodes, closeContour, insertNode, moveNodes, nearestSegment, openAt, pullSegment, removeNodes, reverseContour, setHandle, setKind, straighten } from './node-edit'
+import {
+  changeNodes,
+  closeContour,
+  insertNode,
+  moveNodes,
+  nearestSegment,
+  openAt,
+  pullSegment,
+  removeNodes,
+  reverseContour,
+  setHandle,
+  setKind,
+  straighten,
+} from './node-edit'
 import { DrawingObject, type PathObject } from './object'
 import { pick } from './pick'
 import { find, walk, withNewIds } from './tree'
@@ -27,7 +40,12 @@ describe('any drawing', () => {
   it('is what its schema says, whatever moved, turned or flipped it', () => {
     fc.assert(
       fc.property(anyObject, fc.integer({ min: -180, max: 180 }), coordinate, (object, degrees, x) => {
-        for (const map of [rotation(degrees, { x, y: 3 }), [-1, 0, 0, 1, 2 * x, 0], [1.5, 0, 0, 0.75, 1, 2], [1, 0, 0.3, 1, 0, 0]] as const) {
+        for (const map of [
+          rotation(degrees, { x, y: 3 }),
+          [-1, 0, 0, 1, 2 * x, 0],
+          [1.5, 0, 0, 0.75, 1, 2],
+          [1, 0, 0.3, 1, 0, 0],
+        ] as const) {
           const parsed = DrawingObject.safeParse(plain(transformObject(object, map)))
           expect(parsed.error?.issues ?? []).toEqual([])
         }
@@ -39,7 +57,12 @@ describe('any drawing', () => {
   it('comes out of a set file as it went in, and is written alike again', () => {
     fc.assert(
       fc.property(drawing, (objects) => {
-        const set = { name: 'Pier', kind: 'interface' as const, rules, icons: [{ id: 'i', name: 'icon', masters: [{ base: 24, objects: plain(objects) }] }] }
+        const set = {
+          name: 'Pier',
+          kind: 'interface' as const,
+          rules,
+          icons: [{ id: 'i', name: 'icon', masters: [{ base: 24, objects: plain(objects) }] }],
+        }
         const text = writeSetFile(set)
         const read = readSetFile(text)
         expect(read.error).toBeUndefined()
@@ -54,8 +77,12 @@ describe('any drawing', () => {
     fc.assert(
       fc.property(drawing, fc.nat(), coordinate, (objects, which, x) => {
         svgOf(objects, rules, 24)
-        const moved = applyDrawingEdit(objects, { kind: 'replace', objects: [moveObject(objects[which % objects.length]!, { x, y: 1 })] })
-        for (const ground of ['current', 'light', 'dark'] as const) expect(svgOf(moved, rules, 24, ground)).toBe(svgOf(structuredClone(moved), rules, 24, ground))
+        const moved = applyDrawingEdit(objects, {
+          kind: 'replace',
+          objects: [moveObject(objects[which % objects.length]!, { x, y: 1 })],
+        })
+        for (const ground of ['current', 'light', 'dark'] as const)
+          expect(svgOf(moved, rules, 24, ground)).toBe(svgOf(structuredClone(moved), rules, 24, ground))
       }),
       { numRuns: 25 },
     )
@@ -67,7 +94,10 @@ describe('any drawing', () => {
         const bounds = pathBounds(outline(object, rules))
         const box = extent(object, rules)
         // A squircle's cubics may pass its box by a few ten-thousandths; drawn nodes may stand out of the frame.
-        if (bounds && ![...walk([object])].some(({ object: one }) => one.kind === 'path' || (one.kind === 'polygon' && one.side))) {
+        if (
+          bounds &&
+          ![...walk([object])].some(({ object: one }) => one.kind === 'path' || (one.kind === 'polygon' && one.side))
+        ) {
           expect(bounds.x).toBeGreaterThanOrEqual(box.x - OFFSET)
           expect(bounds.y + bounds.h).toBeLessThanOrEqual(box.y + box.h + OFFSET)
         }
@@ -107,7 +137,8 @@ describe('any delivery', () => {
         const shapes = evaluateAll(objects, rules)
         const [kept, filled] = [svgOfShapes(shapes, 24, 'light'), svgOfShapes(outlined(shapes), 24, 'light')]
         expect(filled).not.toContain('stroke-width')
-        const a = alphaOf(kept, 96), b = alphaOf(filled, 96)
+        const a = alphaOf(kept, 96),
+          b = alphaOf(filled, 96)
         const differs = a.reduce((sum, value, i) => sum + Math.abs(value - b[i]!), 0)
         expect(differs / (255 * a.length)).toBeLessThan(0.004)
       }),
@@ -121,7 +152,8 @@ describe('any delivery', () => {
         for (const ground of ['current', 'light', 'dark'] as const) {
           const svg = svgOf(objects, rules, 24, ground)
           expect(svg).not.toMatch(/NaN|Infinity|undefined/)
-          const defined = [...svg.matchAll(/ id="(\w+)"/g)].map(([, id]) => id), used = [...svg.matchAll(/url\(#(\w+)\)/g)].map(([, id]) => id)
+          const defined = [...svg.matchAll(/ id="(\w+)"/g)].map(([, id]) => id),
+            used = [...svg.matchAll(/url\(#(\w+)\)/g)].map(([, id]) => id)
           expect(new Set(defined).size).toBe(defined.length)
           expect(new Set(used)).toEqual(new Set(defined))
           expect(svgOf(structuredClone(objects), rules, 24, ground)).toBe(svg)
@@ -139,9 +171,11 @@ describe('any object as a path', () => {
       fc.property(simple, (object) => {
         const path = editable(object, rules)
         if (!path) return
-        const was = outline(object, rules), is = outline(path, rules)
+        const was = outline(object, rules),
+          is = outline(path, rules)
         if (was.length > 0) expect(apart(is, was, 12)).toBeLessThan(1e-6)
-        if (object.kind === 'rectangle' || object.kind === 'polygon' || object.kind === 'path') expect(afterEdit(object, path).lost).toBeNull()
+        if (object.kind === 'rectangle' || object.kind === 'polygon' || object.kind === 'path')
+          expect(afterEdit(object, path).lost).toBeNull()
       }),
       { numRuns: 120 },
     )
@@ -152,7 +186,8 @@ describe('any object as a path', () => {
       fc.property(simple, fc.integer({ min: 1, max: 359 }), (object, degrees) => {
         if (object.kind === 'text') return
         const map = rotation(degrees, { x: 12, y: 12 })
-        const there = outline(transformObject(object, map), rules), was = transformPath(outline(object, rules), map)
+        const there = outline(transformObject(object, map), rules),
+          was = transformPath(outline(object, rules), map)
         if (was.length > 0) expect(apart(there, was, 12)).toBeLessThan(1e-3)
       }),
       { numRuns: 120 },
@@ -167,27 +202,43 @@ describe('any run of edits of nodes', () => {
     (path, contour, node) => setKind(path, [{ contour, node }], 'smooth'),
     (path, contour, node) => setKind(path, [{ contour, node }], 'symmetric'),
     (path, contour, node) => setKind(path, [{ contour, node }], 'corner'),
-    (path, contour, node, t, x) => setHandle(path, { contour, node }, t < 0.5 ? 'in' : 'out', { x: x / 5, y: 1 }, t > 0.8),
+    (path, contour, node, t, x) =>
+      setHandle(path, { contour, node }, t < 0.5 ? 'in' : 'out', { x: x / 5, y: 1 }, t > 0.8),
     (path, contour, node) => removeNodes(path, [{ contour, node }]),
     (path, contour, node) => openAt(path, { contour, node }),
     (path, contour) => closeContour(path, contour),
     (path, contour) => reverseContour(path, contour),
     (path, contour, node) => changeNodes(path, [{ contour, node }], (one) => ({ ...one, corner: 1 })),
     (path, contour, node, t) => (hasSegment(path, contour, node) ? insertNode(path, { contour, node }, t) : path),
-    (path, contour, node, t, x) => (hasSegment(path, contour, node) ? pullSegment(path, { contour, node }, t, { x, y: 6 }) : path),
+    (path, contour, node, t, x) =>
+      hasSegment(path, contour, node) ? pullSegment(path, { contour, node }, t, { x, y: 6 }) : path,
     (path, contour, node) => (hasSegment(path, contour, node) ? straighten(path, [{ contour, node }]) : path),
   ]
   const hasSegment = ({ contours }: PathObject, contour: number, node: number) => {
     const { nodes, closed } = contours[contour]!
-    const a = nodes[node]!, b = nodes[(node + 1) % nodes.length]!
+    const a = nodes[node]!,
+      b = nodes[(node + 1) % nodes.length]!
     return (closed || node + 1 < nodes.length) && (a.x !== b.x || a.y !== b.y)
   }
-  const step = fc.record({ act: fc.constantFrom(...steps), contour: fc.nat(), node: fc.nat(), t: fc.double({ min: 0.1, max: 0.9, noNaN: true }), x: coordinate })
+  const step = fc.record({
+    act: fc.constantFrom(...steps),
+    contour: fc.nat(),
+    node: fc.nat(),
+    t: fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+    x: coordinate,
+  })
 
   it('leaves a good path, or nothing; smooth nodes keep their handles in line', () => {
     fc.assert(
       fc.property(run, fc.array(step, { minLength: 1, maxLength: 8 }), (first, acts) => {
-        let path: PathObject | null = { kind: 'path', id: 'p', name: 'p', corner: 0, contours: [first], style: { fill: 'none', stroke: 'ink', weight: 'main' } }
+        let path: PathObject | null = {
+          kind: 'path',
+          id: 'p',
+          name: 'p',
+          corner: 0,
+          contours: [first],
+          style: { fill: 'none', stroke: 'ink', weight: 'main' },
+        }
         for (const { act, contour, node, t, x } of acts) {
           if (!path) return
           const c = contour % path.contours.length
@@ -195,7 +246,8 @@ describe('any run of edits of nodes', () => {
         }
         if (!path) return
         expect(DrawingObject.safeParse(plain(path)).error?.issues ?? []).toEqual([])
-        for (const { segments } of outline(path, rules)) for (const { from, to } of segments) expect([from.x, from.y, to.x, to.y].every(Number.isFinite)).toBe(true)
+        for (const { segments } of outline(path, rules))
+          for (const { from, to } of segments) expect([from.x, from.y, to.x, to.y].every(Number.isFinite)).toBe(true)
         const near = nearestSegment(path, { x: 3, y: 3 })
         if (near) expect(Number.isFinite(near.distance)).toBe(true)
       }),

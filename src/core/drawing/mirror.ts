@@ -9,7 +9,10 @@ import { SAME_POINT } from '../geometry/tolerance'
 import { apply, compose, cosSin, IDENTITY, rotation, type Transform } from '../geometry/transform'
 import type { Mirror } from './object'
 
-/** The map that turns things over at a line through a point; the angle of the line in degrees, anticlockwise from the right. */
+/**
+ * The map that turns things over at a line through a point; the angle of the line in degrees, anticlockwise from the
+ * right.
+ */
 export function reflection({ x, y }: Point, angle: number): Transform {
   const { cos, sin } = cosSin(-2 * angle)
   return [cos, sin, sin, -cos, x - cos * x - sin * y, y - sin * x + cos * y]
@@ -22,13 +25,21 @@ export function imagesOf({ at, angle, folds, flip }: Pick<Mirror, 'at' | 'angle'
 }
 
 /**
- * A path with all its images: open contours are joined where their ends meet, on the mirror line or from image to image; closed ones are
- * given one path for each image, so that images that overlap do not take each other away.
+ * A path with all its images: open contours are joined where their ends meet, on the mirror line or from image to
+ * image; closed ones are given one path for each image, so that images that overlap do not take each other away.
  */
 export function mirrored(path: Path, images: readonly Transform[]): Path[] {
-  const open = images.flatMap((map) => transformPath(path.filter(({ closed }) => !closed), map))
+  const open = images.flatMap((map) =>
+    transformPath(
+      path.filter(({ closed }) => !closed),
+      map,
+    ),
+  )
   const closed = path.filter((contour) => contour.closed)
-  return [...(open.length > 0 ? [joinedContours(open)] : []), ...(closed.length > 0 ? images.map((map) => transformPath(closed, map)) : [])]
+  return [
+    ...(open.length > 0 ? [joinedContours(open)] : []),
+    ...(closed.length > 0 ? images.map((map) => transformPath(closed, map)) : []),
+  ]
 }
 
 /** Ends nearer than this meet: images of a point on the mirror line differ by a few roundings. */
@@ -40,7 +51,7 @@ function joinedContours(open: readonly Contour[]): Contour[] {
   const done: Contour[] = []
   while (left.length > 0) {
     let chain = left.shift()!
-    for (let found = true; found; ) {
+    for (let found = true; found;) {
       keepTime()
       found = false
       const end = chain[chain.length - 1]!.to
@@ -55,7 +66,8 @@ function joinedContours(open: readonly Contour[]): Contour[] {
         break
       }
     }
-    const first = chain[0]!, last = chain[chain.length - 1]!
+    const first = chain[0]!,
+      last = chain[chain.length - 1]!
     const closed = chain.length > 1 && distance(last.to, first.from) <= MEET
     done.push({ segments: closed ? [...chain.slice(0, -1), { ...last, to: first.from }] : chain, closed })
   }
@@ -64,8 +76,10 @@ function joinedContours(open: readonly Contour[]): Contour[] {
 
 function joinedTo(chain: Segment[], other: Segment[]): Segment[] | null {
   const backward = () => other.toReversed().map(reverse)
-  const start = chain[0]!.from, end = chain[chain.length - 1]!.to
-  const from = other[0]!.from, to = other[other.length - 1]!.to
+  const start = chain[0]!.from,
+    end = chain[chain.length - 1]!.to
+  const from = other[0]!.from,
+    to = other[other.length - 1]!.to
   if (distance(end, from) <= MEET) return linked(chain, other)
   if (distance(end, to) <= MEET) return linked(chain, backward())
   if (distance(start, to) <= MEET) return linked(other, chain)
@@ -86,18 +100,24 @@ const sideOf = (p: Point, at: Point, angle: number): number => {
 }
 
 /**
- * The half of a path on one side of a line (1 to its left, -1 to its right), open where the line cuts it; ends lie exactly on the line.
- * Contours wholly on the other side are left out.
+ * The half of a path on one side of a line (1 to its left, -1 to its right), open where the line cuts it; ends lie
+ * exactly on the line. Contours wholly on the other side are left out.
  */
 export function halfOf(path: Path, at: Point, angle: number, side: 1 | -1): Path {
   const box = pathBounds(path)
   if (!box) return []
   const reach = box.w + box.h + distance(at, box) + 1
   const { cos, sin } = cosSin(-angle)
-  const axis = curveOf({ kind: 'line', from: { x: at.x - reach * cos, y: at.y - reach * sin }, to: { x: at.x + reach * cos, y: at.y + reach * sin } })
+  const axis = curveOf({
+    kind: 'line',
+    from: { x: at.x - reach * cos, y: at.y - reach * sin },
+    to: { x: at.x + reach * cos, y: at.y + reach * sin },
+  })
   return path.flatMap(({ segments, closed }): Contour[] => {
     const pieces = segments.flatMap((segment) => {
-      const stops = intersect(curveOf(segment), axis).meetings.map(({ s, at: place }) => ({ s, place })).sort((a, b) => a.s - b.s)
+      const stops = intersect(curveOf(segment), axis)
+        .meetings.map(({ s, at: place }) => ({ s, place }))
+        .sort((a, b) => a.s - b.s)
       const inner = stops.filter(({ s }) => s > 1e-9 && s < 1 - 1e-9)
       const ends = [{ s: 0, place: segment.from }, ...inner, { s: 1, place: segment.to }]
       return ends.slice(1).map((end, i) => part(segment, ends[i]!.s, end.s, ends[i]!.place, end.place))
@@ -109,7 +129,8 @@ export function halfOf(path: Path, at: Point, angle: number, side: 1 | -1): Path
     if (first === -1) return []
     const runs: Segment[][] = []
     for (let i = 0; i < pieces.length; i++) {
-      const k = (first + i) % pieces.length, before = (k + pieces.length - 1) % pieces.length
+      const k = (first + i) % pieces.length,
+        before = (k + pieces.length - 1) % pieces.length
       if (!kept[k]) continue
       if (i > 0 && kept[before]) runs[runs.length - 1]!.push(pieces[k]!)
       else runs.push([pieces[k]!])

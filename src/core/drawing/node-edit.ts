@@ -16,24 +16,40 @@ export type NodeAt = { readonly contour: number; readonly node: number }
 /** How a node joins what meets at it; a corner leaves its handles alone. */
 export type NodeKind = 'corner' | 'smooth' | 'symmetric'
 
-export const nodeAt = (path: PathObject, { contour, node }: NodeAt): Node | undefined => path.contours[contour]?.nodes[node]
+export const nodeAt = (path: PathObject, { contour, node }: NodeAt): Node | undefined =>
+  path.contours[contour]?.nodes[node]
 export const kindOf = (node: Node): NodeKind => node.kind ?? 'corner'
 
-const nodesPut = (path: PathObject, contour: number, nodes: Node[]): PathObject => ({ ...path, contours: path.contours.map((run, i) => (i === contour ? { ...run, nodes } : run)) })
+const nodesPut = (path: PathObject, contour: number, nodes: Node[]): PathObject => ({
+  ...path,
+  contours: path.contours.map((run, i) => (i === contour ? { ...run, nodes } : run)),
+})
 
 /** The path with some nodes changed, each by itself. */
 export function changeNodes(path: PathObject, places: readonly NodeAt[], change: (node: Node) => Node): PathObject {
   const chosen = new Set(places.map(({ contour, node }) => `${contour} ${node}`))
-  return { ...path, contours: path.contours.map((run, c) => (places.some(({ contour }) => contour === c) ? { ...run, nodes: run.nodes.map((node, n) => (chosen.has(`${c} ${n}`) ? change(node) : node)) } : run)) }
+  return {
+    ...path,
+    contours: path.contours.map((run, c) =>
+      places.some(({ contour }) => contour === c)
+        ? { ...run, nodes: run.nodes.map((node, n) => (chosen.has(`${c} ${n}`) ? change(node) : node)) }
+        : run,
+    ),
+  }
 }
 
-/** Nodes moved; their handles come along, and arcs beside them become cubics of the same course where only one of their ends moved. */
+/**
+ * Nodes moved; their handles come along, and arcs beside them become cubics of the same course where only one of their
+ * ends moved.
+ */
 export function moveNodes(path: PathObject, places: readonly NodeAt[], by: Point): PathObject {
   const chosen = new Set(places.map(({ contour, node }) => `${contour} ${node}`))
   const loose: PathObject = {
     ...path,
     contours: path.contours.map((run, c) => {
-      const torn = run.nodes.flatMap((node, n) => (node.arc && chosen.has(`${c} ${n}`) !== chosen.has(`${c} ${(n + 1) % run.nodes.length}`) ? [n] : []))
+      const torn = run.nodes.flatMap((node, n) =>
+        node.arc && chosen.has(`${c} ${n}`) !== chosen.has(`${c} ${(n + 1) % run.nodes.length}`) ? [n] : [],
+      )
       return torn.reduce(withoutArc, run)
     }),
   }
@@ -42,11 +58,16 @@ export function moveNodes(path: PathObject, places: readonly NodeAt[], by: Point
 
 /** The arc that leaves a node as one cubic that leaves and arrives alike. */
 function withoutArc(run: NodeRun, n: number): NodeRun {
-  const a = run.nodes[n]!, m = (n + 1) % run.nodes.length, b = run.nodes[m]!
+  const a = run.nodes[n]!,
+    m = (n + 1) % run.nodes.length,
+    b = run.nodes[m]!
   const segment = segmentBetween(a, b)
   const [d, e] = [directionAt(segment, 0), directionAt(segment, 1)]
   const turn = Math.abs(Math.atan2(cross(d, e), dot(d, e)))
-  const reach = segment.kind === 'arc' ? ((4 / 3) * Math.tan(turn / 4) || 0.55) * Math.max(segment.rx, segment.ry) : distance(a, b) / 3
+  const reach =
+    segment.kind === 'arc'
+      ? ((4 / 3) * Math.tan(turn / 4) || 0.55) * Math.max(segment.rx, segment.ry)
+      : distance(a, b) / 3
   const nodes = run.nodes.map((node, i): Node => {
     if (i === n) return dropped({ ...node, out: rounded(scale(d, reach)) }, 'arc')
     return i === m ? { ...node, in: rounded(scale(e, -reach)) } : node
@@ -63,14 +84,16 @@ function dropped(node: Node, ...keys: (keyof Node)[]): Node {
 }
 
 /**
- * A handle brought to a vector from its node. In a smooth node the other handle turns along, in a symmetric one it is mirrored; `free` moves
- * the one handle alone and makes the node a corner. A vector of no length takes the handle away.
+ * A handle brought to a vector from its node. In a smooth node the other handle turns along, in a symmetric one it is
+ * mirrored; `free` moves the one handle alone and makes the node a corner. A vector of no length takes the handle away.
  */
 export function setHandle(path: PathObject, at: NodeAt, side: 'in' | 'out', vector: Point, free = false): PathObject {
   const other = side === 'in' ? 'out' : 'in'
   const run = path.contours[at.contour]!
   const before = side === 'out' ? at.node : (at.node + run.nodes.length - 1) % run.nodes.length
-  const straightened = run.nodes[before]?.arc ? { ...path, contours: path.contours.map((r, c) => (c === at.contour ? withoutArc(r, before) : r)) } : path
+  const straightened = run.nodes[before]?.arc
+    ? { ...path, contours: path.contours.map((r, c) => (c === at.contour ? withoutArc(r, before) : r)) }
+    : path
   return changeNodes(straightened, [at], (node) => {
     const kind = free ? 'corner' : kindOf(node)
     const length = Math.hypot(vector.x, vector.y)
@@ -82,20 +105,32 @@ export function setHandle(path: PathObject, at: NodeAt, side: 'in' | 'out', vect
   })
 }
 
-/** Nodes made corners, smooth or symmetric; where handles are missing, smooth ones take a third of the way to their neighbours. */
+/**
+ * Nodes made corners, smooth or symmetric; where handles are missing, smooth ones take a third of the way to their
+ * neighbours.
+ */
 export function setKind(path: PathObject, places: readonly NodeAt[], kind: NodeKind): PathObject {
   return places.reduce((so, at) => {
     const run = so.contours[at.contour]!
     const node = run.nodes[at.node]!
     if (kind === 'corner') return changeNodes(so, [at], (one) => dropped(one, 'kind'))
     const count = run.nodes.length
-    const before = run.nodes[at.node - 1] ?? (run.closed ? run.nodes[count - 1] : undefined), after = run.nodes[at.node + 1] ?? (run.closed ? run.nodes[0] : undefined)
-    const incoming = node.in ?? (before && before !== node ? thirdTo(node, before) : undefined), outgoing = node.out ?? (after && after !== node ? thirdTo(node, after) : undefined)
+    const before = run.nodes[at.node - 1] ?? (run.closed ? run.nodes[count - 1] : undefined),
+      after = run.nodes[at.node + 1] ?? (run.closed ? run.nodes[0] : undefined)
+    const incoming = node.in ?? (before && before !== node ? thirdTo(node, before) : undefined),
+      outgoing = node.out ?? (after && after !== node ? thirdTo(node, after) : undefined)
     if (!incoming || !outgoing) return changeNodes(so, [at], (one) => ({ ...one, kind }))
     const along = unit(subtract(outgoing, incoming))
-    const a = Math.hypot(incoming.x, incoming.y), b = Math.hypot(outgoing.x, outgoing.y), mean = (a + b) / 2
+    const a = Math.hypot(incoming.x, incoming.y),
+      b = Math.hypot(outgoing.x, outgoing.y),
+      mean = (a + b) / 2
     const [inLength, outLength] = kind === 'symmetric' ? [mean, mean] : [a, b]
-    return changeNodes(so, [at], (one) => ({ ...one, kind, in: rounded(scale(along, -inLength)), out: rounded(scale(along, outLength)) }))
+    return changeNodes(so, [at], (one) => ({
+      ...one,
+      kind,
+      in: rounded(scale(along, -inLength)),
+      out: rounded(scale(along, outLength)),
+    }))
   }, path)
 }
 
@@ -104,13 +139,19 @@ const thirdTo = (from: Point, to: Point): Point => ({ x: (to.x - from.x) / 3, y:
 /** A node put into the segment that leaves a node, at its parameter; the course stays exactly as it is. */
 export function insertNode(path: PathObject, { contour, node }: NodeAt, t: number): PathObject {
   const run = path.contours[contour]!
-  const a = run.nodes[node]!, m = (node + 1) % run.nodes.length, b = run.nodes[m]!
+  const a = run.nodes[node]!,
+    m = (node + 1) % run.nodes.length,
+    b = run.nodes[m]!
   const segment = segmentBetween(a, b)
-  const pieces: [Segment, Segment] = segment.kind === 'cubic' ? splitCubic(segment, t) : [part(segment, 0, t), part(segment, t, 1)]
+  const pieces: [Segment, Segment] =
+    segment.kind === 'cubic' ? splitCubic(segment, t) : [part(segment, 0, t), part(segment, t, 1)]
   const two = nodesOf({ segments: pieces, closed: false }).nodes
-  const first = { ...dropped(a, 'out', 'arc'), ...pick(two[0]!, 'out', 'arc') }, last = { ...dropped(b, 'in'), ...pick(two[2]!, 'in') }
+  const first = { ...dropped(a, 'out', 'arc'), ...pick(two[0]!, 'out', 'arc') },
+    last = { ...dropped(b, 'in'), ...pick(two[2]!, 'in') }
   const fresh: Node = segment.kind === 'cubic' ? { ...two[1]!, kind: 'smooth' } : two[1]!
-  const nodes = run.nodes.flatMap((one, i): Node[] => (i === node ? [m === i ? one : first, fresh] : i === m ? [last] : [one]))
+  const nodes = run.nodes.flatMap((one, i): Node[] =>
+    i === node ? [m === i ? one : first, fresh] : i === m ? [last] : [one],
+  )
   return nodesPut(path, contour, nodes)
 }
 
@@ -118,7 +159,10 @@ function pick(node: Node, ...keys: (keyof Node)[]): Partial<Node> {
   return Object.fromEntries(keys.flatMap((key) => (node[key] === undefined ? [] : [[key, node[key]]]))) as Partial<Node>
 }
 
-/** Nodes taken out, closed contours kept closed and their course kept as well as can be; contours left with less than two nodes go. Null when none is left. */
+/**
+ * Nodes taken out, closed contours kept closed and their course kept as well as can be; contours left with less than
+ * two nodes go. Null when none is left.
+ */
 export function removeNodes(path: PathObject, places: readonly NodeAt[], pieces = 1): PathObject | null {
   const contours = path.contours.flatMap((run, c): NodeRun[] => {
     const taken = new Set(places.filter(({ contour }) => contour === c).map(({ node }) => node))
@@ -135,17 +179,22 @@ export function openAt(path: PathObject, { contour, node }: NodeAt): PathObject 
   const order = run.closed ? [...run.nodes.slice(node), ...run.nodes.slice(0, node)] : run.nodes
   const at = run.closed ? 0 : node
   if (!run.closed && (at === 0 || at === order.length - 1)) return path
-  const end = (one: Node) => dropped(one, 'out', 'arc', 'kind', 'corner'), start = (one: Node) => dropped(one, 'in', 'kind', 'corner')
+  const end = (one: Node) => dropped(one, 'out', 'arc', 'kind', 'corner'),
+    start = (one: Node) => dropped(one, 'in', 'kind', 'corner')
   const parts: NodeRun[] = run.closed
     ? [{ closed: false, nodes: [start(order[0]!), ...order.slice(1), end(order[0]!)] }]
-    : [{ closed: false, nodes: [...order.slice(0, at), end(order[at]!)] }, { closed: false, nodes: [start(order[at]!), ...order.slice(at + 1)] }]
+    : [
+        { closed: false, nodes: [...order.slice(0, at), end(order[at]!)] },
+        { closed: false, nodes: [start(order[at]!), ...order.slice(at + 1)] },
+      ]
   return { ...path, contours: path.contours.flatMap((other, c) => (c === contour ? parts : [other])) }
 }
 
 /** A contour closed: ends in one place become one node, others are joined by a straight line. */
 export function closeContour(path: PathObject, contour: number): PathObject {
   const run = path.contours[contour]!
-  const first = run.nodes[0]!, last = run.nodes[run.nodes.length - 1]!
+  const first = run.nodes[0]!,
+    last = run.nodes[run.nodes.length - 1]!
   if (run.closed) return path
   const meet = distance(first, last) <= 1e-9 && run.nodes.length > 2
   const nodes = meet ? [{ ...first, ...pick(last, 'in') }, ...run.nodes.slice(1, -1)] : run.nodes
@@ -173,37 +222,77 @@ export function straighten(path: PathObject, places: readonly NodeAt[]): PathObj
   }, path)
 }
 
-/** A segment pulled so that its place at `t` comes to a point: straight ones become curves (both handles share the pull, as their places in the curve say). */
+/**
+ * A segment pulled so that its place at `t` comes to a point: straight ones become curves (both handles share the pull,
+ * as their places in the curve say).
+ */
 export function pullSegment(path: PathObject, { contour, node }: NodeAt, t: number, to: Point): PathObject {
-  const base = path.contours[contour]!.nodes[node]!.arc ? { ...path, contours: path.contours.map((run, c) => (c === contour ? withoutArc(run, node) : run)) } : path
+  const base = path.contours[contour]!.nodes[node]!.arc
+    ? { ...path, contours: path.contours.map((run, c) => (c === contour ? withoutArc(run, node) : run)) }
+    : path
   const run = base.contours[contour]!
   const next = (node + 1) % run.nodes.length
-  const a = run.nodes[node]!, b = run.nodes[next]!
+  const a = run.nodes[node]!,
+    b = run.nodes[next]!
   const segment = segmentBetween(a, b)
-  const out = a.out ?? thirdTo(a, b), into = b.in ?? thirdTo(b, a)
-  const at = pointAt({ kind: 'cubic', from: segment.from, c1: { x: a.x + out.x, y: a.y + out.y }, c2: { x: b.x + into.x, y: b.y + into.y }, to: segment.to }, t)
-  const s = 1 - t, k1 = 3 * s * s * t, k2 = 3 * s * t * t, share = t < 1 / 6 ? 0 : t > 5 / 6 ? 1 : (t - 1 / 6) * 1.5
+  const out = a.out ?? thirdTo(a, b),
+    into = b.in ?? thirdTo(b, a)
+  const at = pointAt(
+    {
+      kind: 'cubic',
+      from: segment.from,
+      c1: { x: a.x + out.x, y: a.y + out.y },
+      c2: { x: b.x + into.x, y: b.y + into.y },
+      to: segment.to,
+    },
+    t,
+  )
+  const s = 1 - t,
+    k1 = 3 * s * s * t,
+    k2 = 3 * s * t * t,
+    share = t < 1 / 6 ? 0 : t > 5 / 6 ? 1 : (t - 1 / 6) * 1.5
   const weight = (1 - share) * k1 + share * k2
-  const by = subtract(to, at), pull = (k: number): Point => scale(by, k / weight)
-  const first = setHandle(base, { contour, node }, 'out', { x: out.x + pull(1 - share).x, y: out.y + pull(1 - share).y })
+  const by = subtract(to, at),
+    pull = (k: number): Point => scale(by, k / weight)
+  const first = setHandle(base, { contour, node }, 'out', {
+    x: out.x + pull(1 - share).x,
+    y: out.y + pull(1 - share).y,
+  })
   return setHandle(first, { contour, node: next }, 'in', { x: into.x + pull(share).x, y: into.y + pull(share).y })
 }
 
-/** Two open ends of one path joined: ends in one place become one node, others a straight line between them. Null when there is nothing to join. */
+/**
+ * Two open ends of one path joined: ends in one place become one node, others a straight line between them. Null when
+ * there is nothing to join.
+ */
 export function joinEnds(path: PathObject, a: NodeAt, b: NodeAt): PathObject | null {
-  const isEnd = ({ contour, node }: NodeAt) => !path.contours[contour]!.closed && (node === 0 || node === path.contours[contour]!.nodes.length - 1)
+  const isEnd = ({ contour, node }: NodeAt) =>
+    !path.contours[contour]!.closed && (node === 0 || node === path.contours[contour]!.nodes.length - 1)
   if (!isEnd(a) || !isEnd(b) || (a.contour === b.contour && a.node === b.node)) return null
   if (a.contour === b.contour) return closeContour(path, a.contour)
-  const first = path.contours[a.contour]!, second = path.contours[b.contour]!
-  const head = a.node === 0 ? reversedRun(first) : first, tail = b.node === 0 ? second : reversedRun(second)
-  const end = head.nodes[head.nodes.length - 1]!, start = tail.nodes[0]!
+  const first = path.contours[a.contour]!,
+    second = path.contours[b.contour]!
+  const head = a.node === 0 ? reversedRun(first) : first,
+    tail = b.node === 0 ? second : reversedRun(second)
+  const end = head.nodes[head.nodes.length - 1]!,
+    start = tail.nodes[0]!
   const meet = distance(end, start) <= 1e-9
-  const nodes = meet ? [...head.nodes.slice(0, -1), { ...end, ...pick(start, 'out', 'arc') }, ...tail.nodes.slice(1)] : [...head.nodes, ...tail.nodes]
-  return { ...path, contours: path.contours.flatMap((run, c) => (c === a.contour ? [{ closed: false, nodes }] : c === b.contour ? [] : [run])) }
+  const nodes = meet
+    ? [...head.nodes.slice(0, -1), { ...end, ...pick(start, 'out', 'arc') }, ...tail.nodes.slice(1)]
+    : [...head.nodes, ...tail.nodes]
+  return {
+    ...path,
+    contours: path.contours.flatMap((run, c) =>
+      c === a.contour ? [{ closed: false, nodes }] : c === b.contour ? [] : [run],
+    ),
+  }
 }
 
 /** The place of a path nearest to a point: the segment by the node it leaves, and the parameter on it. */
-export function nearestSegment(path: PathObject, p: Point): (NodeAt & { readonly t: number; readonly at: Point; readonly distance: number }) | null {
+export function nearestSegment(
+  path: PathObject,
+  p: Point,
+): (NodeAt & { readonly t: number; readonly at: Point; readonly distance: number }) | null {
   let best: (NodeAt & { t: number; at: Point; distance: number }) | null = null
   path.contours.forEach((run, contour) => {
     contourOf(run).segments.forEach((segment, node) => {

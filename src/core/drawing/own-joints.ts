@@ -10,7 +10,10 @@ const hasOwn = ({ join, cap }: Node): boolean => join !== undefined || cap !== u
 /** Whether nodes of a path have joins or caps of their own, which a plain stroke cannot show. */
 export const hasOwnJoints = (path: PathObject): boolean => path.contours.some(({ nodes }) => nodes.some(hasOwn))
 
-/** What the stroke of a path paints where nodes have joins or caps of their own; `outline` is the path with its corners finished. */
+/**
+ * What the stroke of a path paints where nodes have joins or caps of their own; `outline` is the path with its corners
+ * finished.
+ */
 export function ownJointsOutline(object: PathObject, outline: Path, stroke: Stroke): Path {
   const own = object.contours.flatMap(({ nodes }) => nodes.filter(hasOwn))
   const nodeAt = (p: Point | undefined) => own.find((node) => p && distance(node, p) <= SAME_POINT)

@@ -6,19 +6,30 @@ import { evaluate, outline } from './evaluate'
 import { type DrawingObject, isContainer } from './object'
 import type { NamedValues } from './values'
 
-/** Something under the pointer: an object, or with `depth` > 0 a member of one. Locked things are listed, never picked. */
+/**
+ * Something under the pointer: an object, or with `depth` > 0 a member of one. Locked things are listed, never picked.
+ */
 export type Hit = { readonly object: DrawingObject; readonly depth: number; readonly locked: boolean }
 
 /**
  * Everything under a point, topmost first, members after their container. `reach` is how near a line counts as hit. The
- * objects may be the members of a container; those of an assembly count by their outlines, having no paint of their own.
+ * objects may be the members of a container; those of an assembly count by their outlines, having no paint of their
+ * own.
  */
-export function hits(objects: readonly DrawingObject[], values: NamedValues, p: Point, reach: number, inAssembly = false): Hit[] {
+export function hits(
+  objects: readonly DrawingObject[],
+  values: NamedValues,
+  p: Point,
+  reach: number,
+  inAssembly = false,
+): Hit[] {
   const within = (siblings: readonly DrawingObject[], depth: number, locked: boolean, inAssembly: boolean): Hit[] =>
     siblings.toReversed().flatMap((object): Hit[] => {
       if (object.hidden) return []
       const hit: Hit = { object, depth, locked: locked || object.locked === true }
-      const members = isContainer(object) ? within(object.members, depth + 1, hit.locked, object.kind === 'assembly') : []
+      const members = isContainer(object)
+        ? within(object.members, depth + 1, hit.locked, object.kind === 'assembly')
+        : []
       const isHit = inAssembly ? covers(outline(object, values), p, reach) : paints(object, values, p, reach)
       return isHit ? [hit, ...members] : members
     })
@@ -26,12 +37,19 @@ export function hits(objects: readonly DrawingObject[], values: NamedValues, p: 
 }
 
 /** The topmost of the objects under a point that is not locked; of a container, the container. */
-export function pick(objects: readonly DrawingObject[], values: NamedValues, p: Point, reach: number, inAssembly = false): DrawingObject | null {
+export function pick(
+  objects: readonly DrawingObject[],
+  values: NamedValues,
+  p: Point,
+  reach: number,
+  inAssembly = false,
+): DrawingObject | null {
   return hits(objects, values, p, reach, inAssembly).find(({ depth, locked }) => depth === 0 && !locked)?.object ?? null
 }
 
 /** True when a point lies within an object's outline or near it, painted or not. */
-export const isOver = (object: DrawingObject, values: NamedValues, p: Point, reach: number): boolean => covers(outline(object, values), p, reach)
+export const isOver = (object: DrawingObject, values: NamedValues, p: Point, reach: number): boolean =>
+  covers(outline(object, values), p, reach)
 
 const isNear = (path: Path, p: Point, reach: number): boolean => (nearestOnPath(path, p)?.distance ?? Infinity) <= reach
 

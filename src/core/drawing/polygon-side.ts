@@ -8,7 +8,8 @@ import type { Node, NodeRun, PathObject, Polygon, PolygonSide } from './object'
 type Side = { readonly corner: Point; readonly u: Point; readonly v: Point }
 
 function sideOf(sides: number, k: number): Side {
-  const a = cosSin((360 * k) / sides - 90), b = cosSin((360 * (k + 1)) / sides - 90)
+  const a = cosSin((360 * k) / sides - 90),
+    b = cosSin((360 * (k + 1)) / sides - 90)
   const u = { x: b.cos - a.cos, y: b.sin - a.sin }
   return { corner: { x: a.cos, y: a.sin }, u, v: { x: u.y, y: -u.x } }
 }
@@ -18,7 +19,8 @@ function sidesOf({ side, depth, sides }: Polygon): PolygonSide {
   if (side) return side
   if (!depth) return { nodes: [] }
   // The inner node of a star lies at 1 − depth from the centre, over the middle of the side.
-  const half = Math.PI / sides, away = Math.cos(half) - (1 - depth)
+  const half = Math.PI / sides,
+    away = Math.cos(half) - (1 - depth)
   return { nodes: [{ x: 0.5, y: tidy(-away / (2 * Math.sin(half))) }] }
 }
 
@@ -29,11 +31,13 @@ export function polygonRun(object: Polygon): NodeRun {
   const origin = at({ x: 0, y: 0 })
   const run: Node[] = []
   for (let k = 0; k < object.sides; k++) {
-    const { corner, u, v } = sideOf(object.sides, k), before = sideOf(object.sides, k - 1)
+    const { corner, u, v } = sideOf(object.sides, k),
+      before = sideOf(object.sides, k - 1)
     const turned = ({ x, y }: Point, s: Side): Point => ({ x: s.u.x * x + s.v.x * y, y: s.u.y * x + s.v.y * y })
     const handle = (p: Point | undefined, s: Side) => p && subtract(at(turned(p, s)), origin)
     const own: Node = { ...at(corner) }
-    const leaving = handle(out, { corner, u, v }), arriving = handle(into, before)
+    const leaving = handle(out, { corner, u, v }),
+      arriving = handle(into, before)
     if (leaving) own.out = leaving
     if (arriving) own.in = arriving
     run.push(own)
@@ -49,31 +53,47 @@ export function polygonRun(object: Polygon): NodeRun {
 }
 
 /**
- * The polygon whose sides are all as one side of it was edited, as a path; a corner that was moved scales and turns the whole. Null when a
- * polygon cannot express the edit.
+ * The polygon whose sides are all as one side of it was edited, as a path; a corner that was moved scales and turns the
+ * whole. Null when a polygon cannot express the edit.
  */
 export function foldedPolygon(object: Polygon, after: PathObject): Polygon | null {
-  const before = polygonRun(object).nodes, per = before.length / object.sides
+  const before = polygonRun(object).nodes,
+    per = before.length / object.sides
   const [run, ...more] = after.contours
   if (!run?.closed || more.length > 0 || run.nodes.some(({ arc }) => arc)) return null
   const changed = run.nodes.findIndex((node, i) => !same(node, before[i]))
   if (changed === -1 && run.nodes.length === before.length) return object
   const grown = run.nodes.length - before.length
   const first = changed === -1 ? run.nodes.length : changed
-  const k = Math.min(object.sides - 1, Math.floor((grown > 0 ? first - 1 : first) / per)), count = per + grown
+  const k = Math.min(object.sides - 1, Math.floor((grown > 0 ? first - 1 : first) / per)),
+    count = per + grown
   if (count < 1) return null
-  const start = k * per, corner = run.nodes[start]!, next = run.nodes[(start + count) % run.nodes.length]!
-  if (grown === 0 && first % per === 0 && moved(run.nodes[first]!, before[first]!)) return cornerMoved(object, k, run.nodes[first]!)
+  const start = k * per,
+    corner = run.nodes[start]!,
+    next = run.nodes[(start + count) % run.nodes.length]!
+  if (grown === 0 && first % per === 0 && moved(run.nodes[first]!, before[first]!))
+    return cornerMoved(object, k, run.nodes[first]!)
   // A corner finished otherwise: so are all.
-  if (grown === 0 && first % per === 0 && near(corner.out, before[start]!.out) && (corner.corner !== undefined || corner.cornerStyle !== undefined)) {
-    return { ...object, ...(corner.corner !== undefined && { corner: corner.corner }), ...(corner.cornerStyle && { cornerStyle: corner.cornerStyle }) }
+  if (
+    grown === 0 &&
+    first % per === 0 &&
+    near(corner.out, before[start]!.out) &&
+    (corner.corner !== undefined || corner.cornerStyle !== undefined)
+  ) {
+    return {
+      ...object,
+      ...(corner.corner !== undefined && { corner: corner.corner }),
+      ...(corner.cornerStyle && { cornerStyle: corner.cornerStyle }),
+    }
   }
   // What was taken out must not have been a corner, nor lie on several sides.
-  if (grown !== 0 && (moved(corner, before[start]!) || moved(next, before[((k + 1) % object.sides) * per]!))) return null
+  if (grown !== 0 && (moved(corner, before[start]!) || moved(next, before[((k + 1) % object.sides) * per]!)))
+    return null
   const side = sideOf(object.sides, k)
   const local = (p: Point, isPlace: boolean): Point => {
     const q = isPlace ? toCircle(object, p) : toCircle(object, p, true)
-    const d = isPlace ? subtract(q, side.corner) : q, length = side.u.x ** 2 + side.u.y ** 2
+    const d = isPlace ? subtract(q, side.corner) : q,
+      length = side.u.x ** 2 + side.u.y ** 2
     return { x: tidy((d.x * side.u.x + d.y * side.u.y) / length), y: tidy((d.x * side.v.x + d.y * side.v.y) / length) }
   }
   const nodes = run.nodes.slice(start + 1, start + count).map((node): Node => ({
@@ -83,7 +103,11 @@ export function foldedPolygon(object: Polygon, after: PathObject): Polygon | nul
     ...(node.out && { out: local(node.out, false) }),
   }))
   const { depth: _, side: __, ...rest } = object
-  const own: PolygonSide = { ...(corner.out && { out: local(corner.out, false) }), ...(next.in && { in: local(next.in, false) }), nodes }
+  const own: PolygonSide = {
+    ...(corner.out && { out: local(corner.out, false) }),
+    ...(next.in && { in: local(next.in, false) }),
+    nodes,
+  }
   return own.nodes.length === 0 && !own.out && !own.in ? rest : { ...rest, side: own }
 }
 
@@ -94,9 +118,12 @@ function toCircle(frame: Frame, p: Point, isVector = false): Point {
 }
 
 function cornerMoved(object: Polygon, k: number, to: Point): Polygon | null {
-  const q = toCircle(object, to), reach = Math.hypot(q.x, q.y)
+  const q = toCircle(object, to),
+    reach = Math.hypot(q.x, q.y)
   if (reach < 1e-6) return null
-  const centre = framePoint(object, { x: 0.5, y: 0.5 }), w = tidy(object.w * reach), h = tidy(object.h * reach)
+  const centre = framePoint(object, { x: 0.5, y: 0.5 }),
+    w = tidy(object.w * reach),
+    h = tidy(object.h * reach)
   const by = (Math.atan2(q.y, q.x) * 180) / Math.PI - ((360 * k) / object.sides - 90)
   const turn = Math.abs(object.w - object.h) < 1e-9 ? tidy(upright((object.turn ?? 0) + by)) : (object.turn ?? 0)
   const { turn: _, ...rest } = object
@@ -110,4 +137,13 @@ const moved = (a: Point, b: Point): boolean => Math.hypot(a.x - b.x, a.y - b.y) 
 const near = (a: Point | undefined, b: Point | undefined): boolean => (a && b ? !moved(a, b) : a === b)
 
 const same = (a: Node, b: Node | undefined): boolean =>
-  b !== undefined && near(a, b) && near(a.in, b.in) && near(a.out, b.out) && a.kind === b.kind && a.corner === b.corner && a.cornerStyle === b.cornerStyle && a.arc === b.arc && a.join === b.join && a.cap === b.cap
+  b !== undefined &&
+  near(a, b) &&
+  near(a.in, b.in) &&
+  near(a.out, b.out) &&
+  a.kind === b.kind &&
+  a.corner === b.corner &&
+  a.cornerStyle === b.cornerStyle &&
+  a.arc === b.arc &&
+  a.join === b.join &&
+  a.cap === b.cap

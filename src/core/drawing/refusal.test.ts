@@ -28,7 +28,10 @@ describe('any object that the schema takes, however odd its numbers', () => {
   it('is drawn with finite numbers and survives the rasteriser, or is refused in a sentence', () => {
     fc.assert(
       fc.property(wildObject, (object) => {
-        const { svg, problem } = drawnIcon({ id: 'wild', name: 'wild', masters: [{ base: 24, objects: [object] }] }, rules)
+        const { svg, problem } = drawnIcon(
+          { id: 'wild', name: 'wild', masters: [{ base: 24, objects: [object] }] },
+          rules,
+        )
         if (svg) {
           expect(svg.light).not.toMatch(/NaN|Infinity|undefined/)
           expect(() => pixelsOf(svg.light, 24)).not.toThrow()
@@ -43,14 +46,46 @@ describe('any object that the schema takes, however odd its numbers', () => {
 })
 
 describe('what comes to too much', () => {
-  const mirror = (members: DrawingObject[], folds = 120): Mirror => ({ kind: 'mirror', id: 'm', name: 'Wreath', at: { x: 12, y: 12 }, angle: 90, folds, flip: true, members })
+  const mirror = (members: DrawingObject[], folds = 120): Mirror => ({
+    kind: 'mirror',
+    id: 'm',
+    name: 'Wreath',
+    at: { x: 12, y: 12 },
+    angle: 90,
+    folds,
+    flip: true,
+    members,
+  })
   const spiral: DrawingObject = { kind: 'spiral', id: 's', name: 'Rope', ...box, turns: 50, inner: 0, style }
 
   it.each<[string, DrawingObject]>([
     ['“Wreath” comes to billions of segments; at most 60,000 are drawn.', mirror([mirror([mirror([spiral])])])],
-    ['“Rope” comes to billions of dashes; at most 10,000 are drawn.', { ...spiral, style: { ...style, dash: [1e-18], endHead: 'arrow' } }],
-    ['“Rope” comes to 360,000 dashes; at most 10,000 are drawn.', { ...spiral, style: { ...style, dash: [0.01], side: 'outside' } }],
-    ['“Wreath” comes to 7,680 stops of gradients; at most 4,000 are drawn.', mirror([{ ...spiral, turns: 1, style: { ...style, stroke: { kind: 'linear', from: { x: 0, y: 0 }, to: { x: 1, y: 0 }, stops: Array.from({ length: 32 }, (_, i) => ({ at: i / 31, color: 'ink' })) } } }])],
+    [
+      '“Rope” comes to billions of dashes; at most 10,000 are drawn.',
+      { ...spiral, style: { ...style, dash: [1e-18], endHead: 'arrow' } },
+    ],
+    [
+      '“Rope” comes to 360,000 dashes; at most 10,000 are drawn.',
+      { ...spiral, style: { ...style, dash: [0.01], side: 'outside' } },
+    ],
+    [
+      '“Wreath” comes to 7,680 stops of gradients; at most 4,000 are drawn.',
+      mirror([
+        {
+          ...spiral,
+          turns: 1,
+          style: {
+            ...style,
+            stroke: {
+              kind: 'linear',
+              from: { x: 0, y: 0 },
+              to: { x: 1, y: 0 },
+              stops: Array.from({ length: 32 }, (_, i) => ({ at: i / 31, color: 'ink' })),
+            },
+          },
+        },
+      ]),
+    ],
   ])('is refused before any of it is computed: %s', (message, object) => {
     // A clock that is over at the first look: what was counted needs none.
     bringClock(() => () => true)
@@ -72,7 +107,16 @@ describe('what comes to too much', () => {
 })
 
 describe('what takes too long', () => {
-  const circles = Array.from({ length: 120 }, (_, i): DrawingObject => ({ kind: 'ellipse', id: `c${i}`, name: `Circle ${i}`, x: (i * 7) % 13, y: (i * 5) % 11, w: 9, h: 9, style }))
+  const circles = Array.from({ length: 120 }, (_, i): DrawingObject => ({
+    kind: 'ellipse',
+    id: `c${i}`,
+    name: `Circle ${i}`,
+    x: (i * 7) % 13,
+    y: (i * 5) % 11,
+    w: 9,
+    h: 9,
+    style,
+  }))
   const cluster = (): DrawingObject => ({ kind: 'assembly', id: 'a', name: 'Cluster', style, members: circles })
 
   it('is given up, said, and not tried again; a picture that lacks it is never made', () => {
@@ -83,9 +127,16 @@ describe('what takes too long', () => {
       return () => ++looks > 50
     })
     const object = cluster()
-    expect(refusalIn(object, rules)).toMatchObject({ code: 'too-slow', message: '“Cluster” takes too long to compute: too many of its segments meet.' })
+    expect(refusalIn(object, rules)).toMatchObject({
+      code: 'too-slow',
+      message: '“Cluster” takes too long to compute: too many of its segments meet.',
+    })
     const tried = begun
-    expect([evaluate(object, rules), outline(object, rules), refusalIn(object, rules)?.code]).toEqual([[], [], 'too-slow'])
+    expect([evaluate(object, rules), outline(object, rules), refusalIn(object, rules)?.code]).toEqual([
+      [],
+      [],
+      'too-slow',
+    ])
     expect(begun).toBeLessThanOrEqual(tried + 1)
     expect(() => wholeDrawing([circles[0]!, object], rules)).toThrow(Refusal)
   })
@@ -97,7 +148,12 @@ describe('what takes too long', () => {
       return () => ++looks > limit
     })
     const inner: DrawingObject = { kind: 'assembly', id: 'i', name: 'Pair', style, members: circles.slice(0, 2) }
-    const group: DrawingObject = { kind: 'group', id: 'g', name: 'All', members: [{ ...(cluster() as DrawingObject & { kind: 'assembly' }), members: circles.slice(0, 60) }, inner] }
+    const group: DrawingObject = {
+      kind: 'group',
+      id: 'g',
+      name: 'All',
+      members: [{ ...(cluster() as DrawingObject & { kind: 'assembly' }), members: circles.slice(0, 60) }, inner],
+    }
     expect(refusalIn(group, rules)?.code).toBe('too-slow')
     limit = 100_000
     expect([refusalIn(inner, rules), evaluate(inner, rules).length]).toEqual([null, 1])

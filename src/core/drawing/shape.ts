@@ -1,7 +1,10 @@
 import type { Path } from '../geometry/path'
 import type { ResolvedPaint, ResolvedStroke } from './values'
 
-/** A resolved piece of an icon: an exact path and its paint. `id` is the object it came from; `veil` what lies on it and its neighbours together. */
+/**
+ * A resolved piece of an icon: an exact path and its paint. `id` is the object it came from; `veil` what lies on it and
+ * its neighbours together.
+ */
 export type Shape = {
   readonly id: string
   readonly path: Path
@@ -10,7 +13,10 @@ export type Shape = {
   readonly veil?: Veil | undefined
 }
 
-/** What dims shapes as one: an opacity, and what lets them through where it is painted. Shapes that follow each other under one and the same veil are one. */
+/**
+ * What dims shapes as one: an opacity, and what lets them through where it is painted. Shapes that follow each other
+ * under one and the same veil are one.
+ */
 export type Veil = { readonly opacity: number; readonly mask: readonly Shape[] | null; readonly outer: Veil | null }
 
 /** Shapes under one more veil, outside of those they have. */
@@ -33,7 +39,7 @@ export type Run = Shape | { readonly veil: Veil; readonly runs: readonly Run[] }
 export function runsOf(shapes: readonly Shape[]): Run[] {
   const gather = (list: readonly Shape[], depth: number): Run[] => {
     const runs: Run[] = []
-    for (let i = 0; i < list.length; ) {
+    for (let i = 0; i < list.length;) {
       const veil = veilAt(list[i]!, depth)
       if (!veil) {
         runs.push(list[i++]!)

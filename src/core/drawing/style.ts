@@ -20,9 +20,16 @@ export const Head = z.enum(['arrow', 'open', 'bar', 'dot'])
 export const StrokeSide = z.enum(['inside', 'outside'])
 
 /** Lengths drawn and left out by turns, in grid units. */
-export const Dash = z.array(z.number().min(0).max(1000)).min(1).max(12).refine((lengths) => lengths.some((length) => length > 0), 'A dash needs a length above 0.')
+export const Dash = z
+  .array(z.number().min(0).max(1000))
+  .min(1)
+  .max(12)
+  .refine((lengths) => lengths.some((length) => length > 0), 'A dash needs a length above 0.')
 
-/** How an object is painted. What is left out follows the rules (cap, join, miter limit) or is not there. `fills` lie over the fill, in order. */
+/**
+ * How an object is painted. What is left out follows the rules (cap, join, miter limit) or is not there. `fills` lie
+ * over the fill, in order.
+ */
 export const Style = z.strictObject({
   fill: Paint,
   fillOpacity: Opacity.optional(),
@@ -52,11 +59,16 @@ export type StrokeSide = z.infer<typeof StrokeSide>
 export type Style = z.infer<typeof Style>
 
 /** Every paint of a style, in the order in which they lie. */
-export const paintsOf = ({ fill, fills = [], stroke }: Style): Paint[] => [fill, ...fills.map(({ paint }) => paint), stroke]
+export const paintsOf = ({ fill, fills = [], stroke }: Style): Paint[] => [
+  fill,
+  ...fills.map(({ paint }) => paint),
+  stroke,
+]
 
 /** A style with each of its paints replaced; the same style when none changes. */
 export function withPaints(style: Style, change: (paint: Paint) => Paint): Style {
-  const paints = paintsOf(style), next = paints.map(change)
+  const paints = paintsOf(style),
+    next = paints.map(change)
   if (next.every((paint, i) => paint === paints[i])) return style
   return {
     ...style,

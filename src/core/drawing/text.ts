@@ -21,5 +21,11 @@ export function transformText(object: Text, map: Transform): Text {
   const rest = [a / scale, b / scale, c / scale, d / scale].map(tidy)
   const plain = rest[0] === 1 && rest[1] === 0 && rest[2] === 0 && rest[3] === 1
   const { map: _, ...text } = object
-  return { ...text, at: { x: tidy(at.x), y: tidy(at.y) }, size: tidy(object.size * scale), spacing: tidy(object.spacing * scale), ...(!plain && { map: rest }) }
+  return {
+    ...text,
+    at: { x: tidy(at.x), y: tidy(at.y) },
+    size: tidy(object.size * scale),
+    spacing: tidy(object.spacing * scale),
+    ...(!plain && { map: rest }),
+  }
 }

@@ -9,5 +9,12 @@ type Trace = NonNullable<PathObject['trace']>
 export function traced({ points, smoothness, closed }: Trace): { contours: NodeRun[]; trace: Trace } | null {
   const contour = freehand(points, smoothness, closed)
   if (!contour || contour.segments.length < (closed ? 2 : 1)) return null
-  return { contours: [nodesOf(contour)], trace: { points: points.map(({ x, y }) => ({ x: Math.round(x * 1e4) / 1e4, y: Math.round(y * 1e4) / 1e4 })), smoothness: tidy(smoothness), closed } }
+  return {
+    contours: [nodesOf(contour)],
+    trace: {
+      points: points.map(({ x, y }) => ({ x: Math.round(x * 1e4) / 1e4, y: Math.round(y * 1e4) / 1e4 })),
+      smoothness: tidy(smoothness),
+      closed,
+    },
+  }
 }

@@ -22,7 +22,10 @@ export function countObjects(objects: readonly DrawingObject[]): number {
   return count
 }
 
-/** The drawing with each object replaced by what `change` makes of it; null removes it. Untouched branches stay identical. */
+/**
+ * The drawing with each object replaced by what `change` makes of it; null removes it. Untouched branches stay
+ * identical.
+ */
 export function mapObjects(
   objects: readonly DrawingObject[],
   change: (object: DrawingObject) => DrawingObject | null,

@@ -27,13 +27,21 @@ export type NamedValues = {
 export const INK = 'ink'
 
 /** A colour with its name looked up, for light and dark ground. `ink` is true when it is the icon's own colour. */
-export type ResolvedColour = { readonly light: string; readonly dark: string; readonly ink: boolean; readonly opacity: number }
+export type ResolvedColour = {
+  readonly light: string
+  readonly dark: string
+  readonly ink: boolean
+  readonly opacity: number
+}
 
 /**
- * A gradient with its names looked up: along the way between two places, or out of a focus to the image of the unit circle under `map`,
- * the focus seen in the unit circle.
+ * A gradient with its names looked up: along the way between two places, or out of a focus to the image of the unit
+ * circle under `map`, the focus seen in the unit circle.
  */
-export type ResolvedGradient = { readonly opacity: number; readonly stops: readonly { readonly at: number; readonly color: ResolvedColour }[] } & (
+export type ResolvedGradient = {
+  readonly opacity: number
+  readonly stops: readonly { readonly at: number; readonly color: ResolvedColour }[]
+} & (
   | { readonly kind: 'linear'; readonly from: Point; readonly to: Point }
   | { readonly kind: 'radial'; readonly map: Transform; readonly focus: Point }
 )
@@ -89,16 +97,28 @@ export function stopsOf({ stops }: Gradient, values: NamedValues): readonly Stop
 }
 
 function gradientOf(gradient: Gradient, values: NamedValues): ResolvedGradient {
-  const stops = stopsOf(gradient, values).map(({ at, color, opacity }) => ({ at, color: colourOf(color, values, opacity) }))
+  const stops = stopsOf(gradient, values).map(({ at, color, opacity }) => ({
+    at,
+    color: colourOf(color, values, opacity),
+  }))
   if (gradient.kind === 'linear') return { kind: 'linear', from: gradient.from, to: gradient.to, stops, opacity: 1 }
   const { centre, to, focus } = gradient
-  const u = subtract(to, centre), v = subtract(acrossOf(gradient), centre)
-  const q = focus ? subtract(focus, centre) : { x: 0, y: 0 }, det = cross(u, v) || 1
-  return { kind: 'radial', map: [u.x, u.y, v.x, v.y, centre.x, centre.y], focus: { x: cross(q, v) / det, y: cross(u, q) / det }, stops, opacity: 1 }
+  const u = subtract(to, centre),
+    v = subtract(acrossOf(gradient), centre)
+  const q = focus ? subtract(focus, centre) : { x: 0, y: 0 },
+    det = cross(u, v) || 1
+  return {
+    kind: 'radial',
+    map: [u.x, u.y, v.x, v.y, centre.x, centre.y],
+    focus: { x: cross(q, v) / det, y: cross(u, q) / det },
+    stops,
+    opacity: 1,
+  }
 }
 
 /** A paint made more transparent. */
-export const withOpacity = (paint: ResolvedPaint, by: number): ResolvedPaint => (by === 1 ? paint : { ...paint, opacity: paint.opacity * by })
+export const withOpacity = (paint: ResolvedPaint, by: number): ResolvedPaint =>
+  by === 1 ? paint : { ...paint, opacity: paint.opacity * by }
 
 /** A paint where a map takes it: colours stay, gradients go along. */
 export function movedPaint(paint: ResolvedPaint, map: Transform): ResolvedPaint {

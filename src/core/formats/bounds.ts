@@ -7,11 +7,15 @@ const DEPTH = 2 * LIMITS.depth + 16
 const LISTS: Partial<Record<string, 'icons' | 'objects'>> = { icons: 'icons', objects: 'objects', members: 'objects' }
 
 /**
- * What is too much about a document that was read but not checked, as a sentence; null when a schema may go through it. The same for files and
- * for saves. Stops counting at the limit.
+ * What is too much about a document that was read but not checked, as a sentence; null when a schema may go through it.
+ * The same for files and for saves. Stops counting at the limit.
  */
 export function excess(root: unknown): string | null {
-  const left: Record<keyof typeof SENTENCES, number> = { icons: LIMITS.icons, objects: LIMITS.objectsInSet, nodes: LIMITS.nodesInSet }
+  const left: Record<keyof typeof SENTENCES, number> = {
+    icons: LIMITS.icons,
+    objects: LIMITS.objectsInSet,
+    nodes: LIMITS.nodesInSet,
+  }
   // Level by level: what is nested without end must not take the stack.
   let level: unknown[] = [root]
   for (let depth = 0; level.length > 0; depth++) {

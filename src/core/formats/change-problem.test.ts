@@ -13,7 +13,12 @@ const icon = (id: string, objects: DrawingObject[] = []) => ({ id, name: id, mas
 const set: Set = { name: 'Pier', kind: 'interface', rules, icons: [icon('oar'), icon('buoy'), icon('ferry')] }
 
 /** Adds an object to an icon, as the bench does. */
-const drawn = (before: Set, id: string, object: unknown): Set => applyEdit(before, { kind: 'draw', icon: id, edit: { kind: 'add', objects: [object as DrawingObject], into: null, at: 0 } })
+const drawn = (before: Set, id: string, object: unknown): Set =>
+  applyEdit(before, {
+    kind: 'draw',
+    icon: id,
+    edit: { kind: 'add', objects: [object as DrawingObject], into: null, at: 0 },
+  })
 
 describe('an edit', () => {
   it('is refused if and only if the file of what it leads to would be', () => {
@@ -40,9 +45,16 @@ describe('an edit', () => {
 
   it('of guides and names is looked at too, and what did not change is not', () => {
     const guides = Array.from({ length: 201 }, (_, i) => ({ id: `g${i}`, at: { x: 0, y: 0 }, angle: 0 }))
-    expect(changeProblem(set, applyEdit(set, { kind: 'guides', icon: 'oar', guides }))).toBe('An icon may have at most 200 guides.')
-    expect(changeProblem(set, applyEdit(set, { kind: 'rules', rules: { ...rules, sizes: [0] }, renames: [] }))).toContain('A size must be at least 1 pixel.')
-    const broken = { ...set, icons: [...set.icons, icon('old', [{ kind: 'rectangle', id: 'r', name: 'r', x: 5e6 } as DrawingObject])] }
+    expect(changeProblem(set, applyEdit(set, { kind: 'guides', icon: 'oar', guides }))).toBe(
+      'An icon may have at most 200 guides.',
+    )
+    expect(
+      changeProblem(set, applyEdit(set, { kind: 'rules', rules: { ...rules, sizes: [0] }, renames: [] })),
+    ).toContain('A size must be at least 1 pixel.')
+    const broken = {
+      ...set,
+      icons: [...set.icons, icon('old', [{ kind: 'rectangle', id: 'r', name: 'r', x: 5e6 } as DrawingObject])],
+    }
     expect(changeProblem(broken, applyEdit(broken, { kind: 'rename-icon', id: 'oar', name: 'sweep' }))).toBeNull()
   })
 })
@@ -51,14 +63,23 @@ describe('writes', () => {
   it('of two stretches are those of the whole way, and pass the schema that the server has', () => {
     const name = fc.constantFrom('oar', 'buoy', 'ferry')
     const step = fc.oneof(
-      fc.tuple(name, fc.integer({ min: 0, max: 2 })).map(([id, to]) => (one: Set) => applyEdit(one, { kind: 'move-icon', id, to })),
-      fc.tuple(name, fc.constantFrom('a', 'b', 'c')).map(([id, to]) => (one: Set) => applyEdit(one, { kind: 'rename-icon', id, name: `${id}-${to}` })),
+      fc.tuple(name, fc.integer({ min: 0, max: 2 })).map(
+        ([id, to]) =>
+          (one: Set) =>
+            applyEdit(one, { kind: 'move-icon', id, to }),
+      ),
+      fc.tuple(name, fc.constantFrom('a', 'b', 'c')).map(
+        ([id, to]) =>
+          (one: Set) =>
+            applyEdit(one, { kind: 'rename-icon', id, name: `${id}-${to}` }),
+      ),
       name.map((id) => (one: Set) => applyEdit(one, { kind: 'remove-icons', ids: [id] })),
       fc.constant((one: Set) => applyEdit(one, { kind: 'rename-set', name: 'Mole' })),
     )
     fc.assert(
       fc.property(fc.array(step, { maxLength: 4 }), fc.array(step, { maxLength: 4 }), (first, second) => {
-        const middle = first.reduce((one, act) => act(one), set), end = second.reduce((one, act) => act(one), middle)
+        const middle = first.reduce((one, act) => act(one), set),
+          end = second.reduce((one, act) => act(one), middle)
         const writes = both(difference(set, middle), difference(middle, end))
         expect(overlay(set, writes ?? {})).toEqual(end)
         if (writes) expect(SetWrites.safeParse(JSON.parse(JSON.stringify(writes))).success).toBe(true)

@@ -4,8 +4,8 @@ import { Icon, iconProblems, type IconSet, LIMITS, type Master } from '../set/se
 import { fieldSentence } from './plain-words'
 
 /**
- * What a changed set has that no file may hold and no server stores, as a sentence; null when all is well. Looks only at what differs from a set
- * that was in order.
+ * What a changed set has that no file may hold and no server stores, as a sentence; null when all is well. Looks only
+ * at what differs from a set that was in order.
  */
 export function changeProblem(before: IconSet, after: IconSet): string | null {
   if (after.rules !== before.rules) {
@@ -34,18 +34,31 @@ function iconProblem(icon: Icon, rules: Rules): string | null {
   return iconProblems(icon, rules)[0] ?? null
 }
 
-const withoutObjects = (master: Master): Master => ({ ...master, objects: [], ...(master.alternatives && { alternatives: master.alternatives.map((one) => ({ ...one, objects: [] })) }) })
+const withoutObjects = (master: Master): Master => ({
+  ...master,
+  objects: [],
+  ...(master.alternatives && { alternatives: master.alternatives.map((one) => ({ ...one, objects: [] })) }),
+})
 
 /** Objects that are known to be in order. */
 const fine = new WeakSet<DrawingObject>()
 
 /** Stands for the members of a container while it is looked at without them. */
-const MEMBER: DrawingObject = { kind: 'line', id: 'member', name: 'Member', from: { x: 0, y: 0 }, to: { x: 1, y: 0 }, style: { fill: 'none', stroke: 'none', weight: 1 } }
+const MEMBER: DrawingObject = {
+  kind: 'line',
+  id: 'member',
+  name: 'Member',
+  from: { x: 0, y: 0 },
+  to: { x: 1, y: 0 },
+  style: { fill: 'none', stroke: 'none', weight: 1 },
+}
 
 /** What is wrong with an object by itself, or with one within it. What did not change is not looked at again. */
 function objectProblem(object: DrawingObject): string | null {
   if (fine.has(object)) return null
-  const parsed = DrawingObject.safeParse(isContainer(object) ? { ...object, members: object.members.length > 0 ? [MEMBER] : [] } : object)
+  const parsed = DrawingObject.safeParse(
+    isContainer(object) ? { ...object, members: object.members.length > 0 ? [MEMBER] : [] } : object,
+  )
   if (!parsed.success) return fieldSentence(parsed.error, `“${object.name}”`)
   if (isContainer(object)) {
     for (const member of object.members) {

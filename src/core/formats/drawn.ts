@@ -9,8 +9,13 @@ import { outlined } from './outlined'
 import { svgOfShapes } from './svg'
 import type { Ground } from './svg-paint'
 
-/** An icon as SVG documents: the one that is delivered, and those that proofs and rasters are made from, in the colours for either ground; or why it cannot be drawn, and whether that was for want of time. */
-export type Drawn = { readonly svg: Readonly<Record<Ground, string>>; readonly problem?: undefined } | { readonly svg?: undefined; readonly problem: string; readonly isSlow?: true }
+/**
+ * An icon as SVG documents: the one that is delivered, and those that proofs and rasters are made from, in the colours
+ * for either ground; or why it cannot be drawn, and whether that was for want of time.
+ */
+export type Drawn =
+  | { readonly svg: Readonly<Record<Ground, string>>; readonly problem?: undefined }
+  | { readonly svg?: undefined; readonly problem: string; readonly isSlow?: true }
 
 const GROUNDS: readonly Ground[] = ['current', 'light', 'dark']
 
@@ -33,16 +38,25 @@ export function drawingProblem(error: unknown): string {
   throw error
 }
 
-const known: Record<Ground, Memory<Rules, Icon, string>> = { current: new WeakMap(), light: new WeakMap(), dark: new WeakMap() }
+const known: Record<Ground, Memory<Rules, Icon, string>> = {
+  current: new WeakMap(),
+  light: new WeakMap(),
+  dark: new WeakMap(),
+}
 
 const failed: Memory<Rules, Icon, Error> = new WeakMap()
 
-/** An icon as an SVG document for a ground. Remembered. Throws when it cannot be drawn, which is remembered too: `drawingProblem` says why. */
+/**
+ * An icon as an SVG document for a ground. Remembered. Throws when it cannot be drawn, which is remembered too:
+ * `drawingProblem` says why.
+ */
 export function iconSvg(icon: Icon, rules: Rules, ground: Ground): string {
   const failure = recalled(failed, rules, icon)
   if (failure) throw failure
   try {
-    return remembered(known[ground], rules, icon, () => timed(() => svgOfShapes(shapesOf(icon, rules), rules.grid.size, ground)))
+    return remembered(known[ground], rules, icon, () =>
+      timed(() => svgOfShapes(shapesOf(icon, rules), rules.grid.size, ground)),
+    )
   } catch (error) {
     if (error instanceof Error) remember(failed, rules, icon, error)
     throw error

@@ -18,17 +18,28 @@ import { png } from './png'
 import { readSetFile, writeSetFile } from './set-file'
 import { pixelsOf } from '../../../tools/rasterise'
 
-const demo = (name: string): string => readFileSync(new URL(`../../../demo/${name}.wisesquare.json`, import.meta.url), 'utf8')
+const demo = (name: string): string =>
+  readFileSync(new URL(`../../../demo/${name}.wisesquare.json`, import.meta.url), 'utf8')
 const quayside = readSetFile(demo('quayside')).set!
 
 describe('numbers', () => {
   it('are written in their shortest form and read back as rounded', () => {
-    for (const [value, text] of [[0.5, '.5'], [-0.25, '-.25'], [12, '12'], [-0.0001, '0'], [100, '100'], [1.10004, '1.1'], [0, '0']] as const) {
+    for (const [value, text] of [
+      [0.5, '.5'],
+      [-0.25, '-.25'],
+      [12, '12'],
+      [-0.0001, '0'],
+      [100, '100'],
+      [1.10004, '1.1'],
+      [0, '0'],
+    ] as const) {
       expect(shortNumber(value, 3)).toBe(text)
     }
-    fc.assert(fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), (n) => {
-      expect(Number(shortNumber(n, 3))).toBe(rounded(n, 3))
-    }))
+    fc.assert(
+      fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), (n) => {
+        expect(Number(shortNumber(n, 3))).toBe(rounded(n, 3))
+      }),
+    )
   })
 })
 
@@ -38,28 +49,62 @@ describe('path data', () => {
   const step = fc.oneof(
     p.map((to) => ({ kind: 'line' as const, to })),
     fc.record({ kind: fc.constant('cubic' as const), c1: p, c2: p, to: p }),
-    fc.record({ kind: fc.constant('arc' as const), to: p, rx: fc.double({ min: 1, max: 20, noNaN: true }), ry: fc.double({ min: 1, max: 20, noNaN: true }), turn: fc.constant(0.3), large: fc.boolean(), sweep: fc.boolean() }),
+    fc.record({
+      kind: fc.constant('arc' as const),
+      to: p,
+      rx: fc.double({ min: 1, max: 20, noNaN: true }),
+      ry: fc.double({ min: 1, max: 20, noNaN: true }),
+      turn: fc.constant(0.3),
+      large: fc.boolean(),
+      sweep: fc.boolean(),
+    }),
   )
-  const contour = fc.tuple(p, fc.array(step, { minLength: 1, maxLength: 8 })).map(([start, steps]) => {
-    let from = start
-    const segments = steps.map((s) => {
-      const segment = { ...s, from } as Segment
-      from = s.to
-      return segment
+  const contour = fc
+    .tuple(p, fc.array(step, { minLength: 1, maxLength: 8 }))
+    .map(([start, steps]) => {
+      let from = start
+      const segments = steps.map((s) => {
+        const segment = { ...s, from } as Segment
+        from = s.to
+        return segment
+      })
+      return { segments, closed: false }
     })
-    return { segments, closed: false }
-  }).filter(({ segments }) => segments.every((s) => Math.hypot(s.to.x - s.from.x, s.to.y - s.from.y) > 0.01))
+    .filter(({ segments }) => segments.every((s) => Math.hypot(s.to.x - s.from.x, s.to.y - s.from.y) > 0.01))
 
   it('moves no arc by more than its last digit, near half a turn either', () => {
     const angle = fc.double({ min: 0, max: 6, noNaN: true })
-    const extents = fc.oneof(fc.constant(Math.PI), fc.double({ min: 0.2, max: 5.2, noNaN: true }), fc.double({ min: -0.02, max: 0.02, noNaN: true }).map((d) => Math.PI + d))
+    const extents = fc.oneof(
+      fc.constant(Math.PI),
+      fc.double({ min: 0.2, max: 5.2, noNaN: true }),
+      fc.double({ min: -0.02, max: 0.02, noNaN: true }).map((d) => Math.PI + d),
+    )
     fc.assert(
-      fc.property(angle, extents, fc.double({ min: 0.3, max: 12, noNaN: true }), fc.boolean(), fc.constantFrom(2, 3), (start, extent, r, sweep, digits) => {
-        const at = (t: number) => ({ x: 12 + r * Math.cos(start + (sweep ? t : -t) * extent), y: 12 + r * Math.sin(start + (sweep ? t : -t) * extent) })
-        const arc: Segment = { kind: 'arc', from: at(0), to: at(1), rx: r, ry: r, turn: 0, large: extent > Math.PI, sweep }
-        const read = readPathData(pathData([{ segments: [arc], closed: false }], digits))[0]!.segments[0]!
-        for (const t of [0.25, 0.5, 0.75]) expect(distance(pointAt(read, t), at(t))).toBeLessThan(2 / 10 ** digits)
-      }),
+      fc.property(
+        angle,
+        extents,
+        fc.double({ min: 0.3, max: 12, noNaN: true }),
+        fc.boolean(),
+        fc.constantFrom(2, 3),
+        (start, extent, r, sweep, digits) => {
+          const at = (t: number) => ({
+            x: 12 + r * Math.cos(start + (sweep ? t : -t) * extent),
+            y: 12 + r * Math.sin(start + (sweep ? t : -t) * extent),
+          })
+          const arc: Segment = {
+            kind: 'arc',
+            from: at(0),
+            to: at(1),
+            rx: r,
+            ry: r,
+            turn: 0,
+            large: extent > Math.PI,
+            sweep,
+          }
+          const read = readPathData(pathData([{ segments: [arc], closed: false }], digits))[0]!.segments[0]!
+          for (const t of [0.25, 0.5, 0.75]) expect(distance(pointAt(read, t), at(t))).toBeLessThan(2 / 10 ** digits)
+        },
+      ),
       { numRuns: 400 },
     )
   })
@@ -83,9 +128,30 @@ describe('path data', () => {
   })
 
   it('is as short as it can be', () => {
-    const square: Path = [polyline([{ x: 3, y: 3 }, { x: 21, y: 3 }, { x: 21, y: 21 }, { x: 3, y: 21 }], true)]
+    const square: Path = [
+      polyline(
+        [
+          { x: 3, y: 3 },
+          { x: 21, y: 3 },
+          { x: 21, y: 21 },
+          { x: 3, y: 21 },
+        ],
+        true,
+      ),
+    ]
     expect(pathData(square)).toBe('M3 3H21V21H3z')
-    expect(pathData([polyline([{ x: 0.5, y: 0.25 }, { x: 0, y: -0.5 }, { x: 1.5, y: 4 }], false)])).toBe('M.5.25 0-.5 1.5 4')
+    expect(
+      pathData([
+        polyline(
+          [
+            { x: 0.5, y: 0.25 },
+            { x: 0, y: -0.5 },
+            { x: 1.5, y: 4 },
+          ],
+          false,
+        ),
+      ]),
+    ).toBe('M.5.25 0-.5 1.5 4')
   })
 })
 
@@ -93,14 +159,20 @@ describe('SVG', () => {
   it('of the demo has one viewBox, ink as currentColor and nothing an editor leaves behind', () => {
     for (const icon of quayside.icons) {
       const svg = iconSvg(icon, quayside.rules, 'current')
-      expect(svg).toMatch(/^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" width="24" height="24" viewBox="0 0 24 24"( fill="(?:none|currentColor)"| stroke(-\w+)?="[\w.]+")*>.*<\/svg>\n$/)
+      expect(svg).toMatch(
+        /^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" width="24" height="24" viewBox="0 0 24 24"( fill="(?:none|currentColor)"| stroke(-\w+)?="[\w.]+")*>.*<\/svg>\n$/,
+      )
       expect(svg.replaceAll(/(fill|stroke)="(none|currentColor)"/g, '')).not.toMatch(/(fill|stroke)="/)
       expect(svg).not.toMatch(/ id=|data-|style=|class=|<g|<!--|NaN|e-\d/)
     }
   })
 
   it('keeps circles as circles', () => {
-    const svg = iconSvg(quayside.icons.find(({ name }) => name === 'life-ring')!, quayside.rules, 'current')
+    const svg = iconSvg(
+      quayside.icons.find(({ name }) => name === 'life-ring')!,
+      quayside.rules,
+      'current',
+    )
     expect(svg).toContain('<circle cx="12" cy="12" r="10"/><circle cx="12" cy="12" r="4"/>')
   })
 })
@@ -118,7 +190,8 @@ describe('set files', () => {
     const hull = drawing(changed.icons[0]!)[0]!
     if (hull.kind !== 'path') throw new Error('The hull is a path.')
     hull.contours[0]!.nodes[1]!.x = 21.5
-    const before = demo('quayside').split('\n'), after = writeSetFile(changed).split('\n')
+    const before = demo('quayside').split('\n'),
+      after = writeSetFile(changed).split('\n')
     expect(after.filter((text, i) => text !== before[i])).toEqual(['                      {"x": 21.5, "y": 14},'])
   })
 
@@ -132,14 +205,24 @@ describe('set files', () => {
     expect(broken((text) => text.slice(0, 5000))).toBe('The file is cut off before its end.')
     expect(broken(() => '')).toBe('The file is empty.')
     expect(broken(() => '{"icons": []}')).toBe('This is not a Wise Square set file.')
-    expect(broken((text) => text.replace('"version": 1', '"version": 7'))).toBe('This set file is of version 7; this program reads version 1.')
-    expect(broken((text) => text.replace('"x": 2,', '"x": NaN,'))).toBe('The file holds NaN or Infinity where a number is needed.')
-    expect(broken((text) => text.replace('"x": 2,', '"x": 1e999,'))).toMatch(/^At set\.icons\[0\]\.masters\[0\]\.objects\[0\]\.contours\[0\]\.nodes\[0\]: x must be a finite number/)
+    expect(broken((text) => text.replace('"version": 1', '"version": 7'))).toBe(
+      'This set file is of version 7; this program reads version 1.',
+    )
+    expect(broken((text) => text.replace('"x": 2,', '"x": NaN,'))).toBe(
+      'The file holds NaN or Infinity where a number is needed.',
+    )
+    expect(broken((text) => text.replace('"x": 2,', '"x": 1e999,'))).toMatch(
+      /^At set\.icons\[0\]\.masters\[0\]\.objects\[0\]\.contours\[0\]\.nodes\[0\]: x must be a finite number/,
+    )
     expect(broken((text) => text.replace('"name": "ferry"', '"name": "a/ferry"'))).toContain('A name cannot contain /')
     expect(broken((text) => text.replace('"name": "ferry"', '"name": "Buoy"'))).toBe('Two icons are named “buoy”.')
-    expect(broken((text) => text.replace('"sizes": [16,', '"sizes": [0,'))).toContain('A size must be at least 1 pixel.')
+    expect(broken((text) => text.replace('"sizes": [16,', '"sizes": [0,'))).toContain(
+      'A size must be at least 1 pixel.',
+    )
     expect(broken((text) => text.replace('32, 48]', '32, 100000]'))).toContain('A size may be at most 2048 pixels.')
-    expect(broken((text) => text.replace('"weight": "main"', '"weight": "bold"'))).toBe('Icon “ferry”, object “Hull” uses the weight “bold”, which the rules do not have.')
+    expect(broken((text) => text.replace('"weight": "main"', '"weight": "bold"'))).toBe(
+      'Icon “ferry”, object “Hull” uses the weight “bold”, which the rules do not have.',
+    )
     expect(broken((text) => text.replace('"kind": "path"', '"kind": "blob"'))).toMatch(/^At set\.icons\[0\]/)
   })
 
@@ -147,24 +230,38 @@ describe('set files', () => {
     const many = '{"kind":"g"}'
     const text = `{"format":"wise-square-set","version":1,"set":[${(many + ',').repeat(2_500_000)}${many}]}`
     expect(readSetFile(text).error!.code).toBe('too-large')
-    expect(readSetFile('x'.repeat(64 * 2 ** 20 + 1)).error!.message).toBe('The file is larger than 64 MB, the most a set file may have.')
+    expect(readSetFile('x'.repeat(64 * 2 ** 20 + 1)).error!.message).toBe(
+      'The file is larger than 64 MB, the most a set file may have.',
+    )
   })
 })
 
 describe('delivery', () => {
-  const pixels = (size: number) => ({ width: size, height: size, data: Uint8Array.from({ length: size * size * 4 }, (_, i) => (i % 4 === 3 ? 128 : 64)) })
+  const pixels = (size: number) => ({
+    width: size,
+    height: size,
+    data: Uint8Array.from({ length: size * size * 4 }, (_, i) => (i % 4 === 3 ? 128 : 64)),
+  })
 
   it('plans SVG and every size at every density, in order', () => {
     const files = plannedFiles(quayside, { svg: true, png: true })
     expect(files).toHaveLength(quayside.icons.length * (1 + 5 * 3))
     expect(files.map(({ path }) => path)).toEqual(files.map(({ path }) => path).toSorted())
-    expect(files.map(({ path }) => path)).toEqual(expect.arrayContaining(['svg/anchor.svg', 'png/16/anchor.png', 'png/48/anchor@3x.png']))
+    expect(files.map(({ path }) => path)).toEqual(
+      expect.arrayContaining(['svg/anchor.svg', 'png/16/anchor.png', 'png/48/anchor@3x.png']),
+    )
     expect(plannedFiles(quayside, { svg: false, png: false })).toEqual([])
   })
 
   it('gives the same bytes each time, in a zip that another program opens', () => {
     const few = { ...quayside, icons: quayside.icons.slice(0, 2) }
-    const make = () => zip(plannedFiles(few, { svg: true, png: true }).map((file) => ({ path: file.path, bytes: fileBytes(file, drawnIcon(file.icon, few.rules), (_, size) => pixels(size)) })))
+    const make = () =>
+      zip(
+        plannedFiles(few, { svg: true, png: true }).map((file) => ({
+          path: file.path,
+          bytes: fileBytes(file, drawnIcon(file.icon, few.rules), (_, size) => pixels(size)),
+        })),
+      )
     expect(Buffer.from(make()).equals(Buffer.from(make()))).toBe(true)
     const entries = unzipSync(make())
     expect(Object.keys(entries)).toHaveLength(32)
@@ -179,7 +276,8 @@ describe('delivery', () => {
       expect(kept.includes('stroke-width')).toBe(icon.name !== 'route')
       expect(filled).not.toContain('stroke')
       const [a, b] = [kept, filled].map((svg) => pixelsOf(svg, 192))
-      let apart = 0, ink = 0
+      let apart = 0,
+        ink = 0
       a!.forEach((value, i) => {
         if (i % 4 !== 3) return
         apart += Math.abs(value - b![i]!)

@@ -1,9 +1,13 @@
 const POWERS = Array.from({ length: 16 }, (_, i) => 10 ** i)
 
 /** The value nearest to a number with so many digits after the point; never -0. */
-export const rounded = (value: number, digits: number): number => Math.round(value * POWERS[digits]!) / POWERS[digits]! + 0
+export const rounded = (value: number, digits: number): number =>
+  Math.round(value * POWERS[digits]!) / POWERS[digits]! + 0
 
-/** A number in its shortest decimal form at a precision (digits after the point): no leading zero, no trailing ones, no -0. */
+/**
+ * A number in its shortest decimal form at a precision (digits after the point): no leading zero, no trailing ones, no
+ * -0.
+ */
 export function shortNumber(value: number, digits: number): string {
   const whole = Math.round(value * POWERS[digits]!)
   // Small integers are written many times as fast as fractions.
@@ -18,8 +22,10 @@ const LARGE = 2 ** 30
 /** A small integer over a power of ten, in its shortest form. */
 function fraction(over: number, digits: number): string {
   const positive = over < 0 ? -over : over
-  const whole = Math.floor(positive / POWERS[digits]!), sign = over < 0 ? '-' : ''
-  let rest = positive - whole * POWERS[digits]!, places = digits
+  const whole = Math.floor(positive / POWERS[digits]!),
+    sign = over < 0 ? '-' : ''
+  let rest = positive - whole * POWERS[digits]!,
+    places = digits
   if (rest === 0) return sign + whole
   for (; rest % 10 === 0; places--) rest /= 10
   const text = String(rest + POWERS[places]!).slice(1)

@@ -3,7 +3,10 @@ import { strokedArea } from '../outline/stroking'
 
 const outlines = new WeakMap<Shape, readonly Shape[]>()
 
-/** Shapes with their strokes as filled outlines over their fills, and those of masks likewise. Remembered for each shape. */
+/**
+ * Shapes with their strokes as filled outlines over their fills, and those of masks likewise. Remembered for each
+ * shape.
+ */
 export function outlined(shapes: readonly Shape[]): Shape[] {
   return shapes.flatMap((shape) => {
     let known = outlines.get(shape)
@@ -23,9 +26,15 @@ function outlineOf(own: Shape): Shape[] {
 
 const veils = new WeakMap<Veil, Veil>()
 
-/** A veil with the strokes of its masks outlined; the same for the same veil, so that what lies under it stays together. */
+/**
+ * A veil with the strokes of its masks outlined; the same for the same veil, so that what lies under it stays together.
+ */
 function outlinedVeil(veil: Veil): Veil {
   let known = veils.get(veil)
-  if (!known) veils.set(veil, (known = { ...veil, mask: veil.mask && outlined(veil.mask), outer: veil.outer && outlinedVeil(veil.outer) }))
+  if (!known)
+    veils.set(
+      veil,
+      (known = { ...veil, mask: veil.mask && outlined(veil.mask), outer: veil.outer && outlinedVeil(veil.outer) }),
+    )
   return known
 }

@@ -7,8 +7,9 @@ import { rounded, shortNumber } from './number'
 export const PRECISION = 3
 
 /**
- * A path as SVG path data (SVG 2 §9.3) in its shortest form: of absolute and relative, the shorter for each command; repeated
- * letters and needless separators left out, but for the ones after the flags of an arc, which not every reader can do without. Relative steps start from the rounded place, so that errors do not add up.
+ * A path as SVG path data (SVG 2 §9.3) in its shortest form: of absolute and relative, the shorter for each command;
+ * repeated letters and needless separators left out, but for the ones after the flags of an arc, which not every reader
+ * can do without. Relative steps start from the rounded place, so that errors do not add up.
  */
 export function pathData(path: Path, digits = PRECISION): string {
   const writer = new PathWriter(digits)
@@ -40,7 +41,8 @@ class PathWriter {
   contour({ segments, closed }: Contour): void {
     if (segments.length === 0) return
     const { from } = segments[0]!
-    const startX = rounded(from.x, this.digits), startY = rounded(from.y, this.digits)
+    const startX = rounded(from.x, this.digits),
+      startY = rounded(from.y, this.digits)
     this.command('M', [from.x, from.y], XY)
     const last = segments.length - 1
     segments.forEach((segment, i) => {
@@ -67,8 +69,20 @@ class PathWriter {
         return
       case 'arc': {
         const turn = segment.rx === segment.ry ? 0 : (segment.turn * 180) / Math.PI
-        const [rx, ry] = writtenRadii(segment, this.x, this.y, rounded(x, this.digits), rounded(y, this.digits), this.digits)
-        this.command('A', [rx, ry, turn, segment.large ? 1 : 0, segment.sweep ? 1 : 0, x, y], ARC, rx === rounded(rx, this.digits) ? this.digits : FINE)
+        const [rx, ry] = writtenRadii(
+          segment,
+          this.x,
+          this.y,
+          rounded(x, this.digits),
+          rounded(y, this.digits),
+          this.digits,
+        )
+        this.command(
+          'A',
+          [rx, ry, turn, segment.large ? 1 : 0, segment.sweep ? 1 : 0, x, y],
+          ARC,
+          rx === rounded(rx, this.digits) ? this.digits : FINE,
+        )
       }
     }
   }
@@ -87,12 +101,21 @@ class PathWriter {
     }
   }
 
-  private written(name: string, numbers: readonly number[], axes: readonly Axis[], relative: boolean, radiusDigits: number): { name: string; text: string; pointed: boolean } {
-    const implied = name === this.letter || (name === 'L' && this.letter === 'M') || (name === 'l' && this.letter === 'm')
-    let text = implied ? '' : name, pointed = this.pointed
+  private written(
+    name: string,
+    numbers: readonly number[],
+    axes: readonly Axis[],
+    relative: boolean,
+    radiusDigits: number,
+  ): { name: string; text: string; pointed: boolean } {
+    const implied =
+      name === this.letter || (name === 'L' && this.letter === 'M') || (name === 'l' && this.letter === 'm')
+    let text = implied ? '' : name,
+      pointed = this.pointed
     for (let i = 0; i < numbers.length; i++) {
       const axis = axes[i]!
-      const value = relative && axis !== null ? rounded(numbers[i]!, this.digits) - (axis === 0 ? this.x : this.y) : numbers[i]!
+      const value =
+        relative && axis !== null ? rounded(numbers[i]!, this.digits) - (axis === 0 ? this.x : this.y) : numbers[i]!
       const number = shortNumber(value, axis === null && i < 2 ? radiusDigits : this.digits)
       // No separator is needed after a letter, before a minus, nor before a point that ends another fraction.
       const bare = (i === 0 && !implied) || number.startsWith('-') || (number.startsWith('.') && pointed)
@@ -105,29 +128,38 @@ class PathWriter {
 
 /** Which numbers of a command are x (0) or y (1) coordinates and so may be relative. */
 type Axis = 0 | 1 | null
-const X: readonly Axis[] = [0], Y: readonly Axis[] = [1], XY: readonly Axis[] = [0, 1], XYXYXY: readonly Axis[] = [0, 1, 0, 1, 0, 1]
+const X: readonly Axis[] = [0],
+  Y: readonly Axis[] = [1],
+  XY: readonly Axis[] = [0, 1],
+  XYXYXY: readonly Axis[] = [0, 1, 0, 1, 0, 1]
 const ARC: readonly Axis[] = [null, null, null, null, null, 0, 1]
 
 /** Digits of the radii of arcs that those of the coordinates would move. */
 const FINE = 9
 
 /**
- * The radii to write for an arc whose ends are rounded: as they are where the arc then bulges as far as it should, within half of the last
- * digit; else such that it does. Near half a turn a chord that is rounded shorter would move the middle of the arc by the root of
- * what is missing; radii too small for the chord are grown to it by every reader (SVG 2, B.2.5), which makes exactly half a turn.
+ * The radii to write for an arc whose ends are rounded: as they are where the arc then bulges as far as it should,
+ * within half of the last digit; else such that it does. Near half a turn a chord that is rounded shorter would move
+ * the middle of the arc by the root of what is missing; radii too small for the chord are grown to it by every reader
+ * (SVG 2, B.2.5), which makes exactly half a turn.
  */
 function writtenRadii(arc: Arc, x0: number, y0: number, x1: number, y1: number, digits: number): [number, number] {
   const { rx, ry, extent } = arcCentre(arc)
-  const cos = Math.cos(arc.turn), sin = Math.sin(arc.turn)
-  const dx = (x1 - x0) / 2, dy = (y1 - y0) / 2
+  const cos = Math.cos(arc.turn),
+    sin = Math.sin(arc.turn)
+  const dx = (x1 - x0) / 2,
+    dy = (y1 - y0) / 2
   // In the axes in which the ellipse is the unit circle: half the chord, and how far the arc bulges from it.
-  const half = Math.hypot((cos * dx + sin * dy) / rx, (cos * dy - sin * dx) / ry), bulge = 1 - Math.cos(extent / 2)
-  const off = (k: number) => (k <= half ? half : bulge > 1 ? k + Math.sqrt(k * k - half * half) : k - Math.sqrt(k * k - half * half)) - bulge
+  const half = Math.hypot((cos * dx + sin * dy) / rx, (cos * dy - sin * dx) / ry),
+    bulge = 1 - Math.cos(extent / 2)
+  const off = (k: number) =>
+    (k <= half ? half : bulge > 1 ? k + Math.sqrt(k * k - half * half) : k - Math.sqrt(k * k - half * half)) - bulge
   const near = (k: number) => Math.abs(off(k)) * Math.max(rx, ry) <= 0.5 / 10 ** digits
   const plain = rounded(rx, digits)
   if (near(plain / rx) || !(bulge > 0)) return [plain, rounded(ry, digits)]
   if (near(half)) {
-    const down = 10 ** digits, k = Math.floor(half * rx * down - 1e-6) / down / rx
+    const down = 10 ** digits,
+      k = Math.floor(half * rx * down - 1e-6) / down / rx
     return rx === ry ? [k * rx, k * rx] : [rounded(k * rx, digits), rounded(k * ry, digits)]
   }
   const k = (half * half + bulge * bulge) / (2 * bulge)

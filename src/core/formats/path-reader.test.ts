@@ -11,7 +11,16 @@ describe('reading path data', () => {
     for (let seed = 1; seed <= 60; seed++) {
       const { path } = randomShape(random(seed))
       const back = readPathData(pathData(path, 9))
-      const places = (of: typeof path) => of.flatMap(({ segments }) => segments.map(({ kind, from, to }) => [kind, from.x.toFixed(8), from.y.toFixed(8), to.x.toFixed(8), to.y.toFixed(8)]))
+      const places = (of: typeof path) =>
+        of.flatMap(({ segments }) =>
+          segments.map(({ kind, from, to }) => [
+            kind,
+            from.x.toFixed(8),
+            from.y.toFixed(8),
+            to.x.toFixed(8),
+            to.y.toFixed(8),
+          ]),
+        )
       expect(places(back)).toEqual(places(path))
       expect(pathData(back, 9)).toBe(pathData(path, 9))
     }
@@ -44,7 +53,12 @@ describe('reading path data', () => {
   })
 
   it('reads the flags of an arc that stand together', () => {
-    expect(readPathData('M0 0a2 2 0 014 0')[0]!.segments[0]).toMatchObject({ kind: 'arc', large: false, sweep: true, to: { x: 4, y: 0 } })
+    expect(readPathData('M0 0a2 2 0 014 0')[0]!.segments[0]).toMatchObject({
+      kind: 'arc',
+      large: false,
+      sweep: true,
+      to: { x: 4, y: 0 },
+    })
   })
 
   it('says what is wrong and where', () => {
@@ -62,20 +76,26 @@ describe('reading path data', () => {
         expect.unreachable(text)
       } catch (error) {
         expect(error, text).toBeInstanceOf(PathDataError)
-        expect([(error as PathDataError).at, (error as Error).message], text).toEqual([at, `${sentence}, at character ${at + 1}.`])
+        expect([(error as PathDataError).at, (error as Error).message], text).toEqual([
+          at,
+          `${sentence}, at character ${at + 1}.`,
+        ])
       }
     }
   })
 
   it('never fails in any other way', () => {
     fc.assert(
-      fc.property(fc.string({ unit: fc.constantFrom(...'MmLlHhVvCcSsQqTtAaZz0123456789 .,-+eE'), maxLength: 40 }), (text) => {
-        try {
-          readPathData(text)
-        } catch (error) {
-          expect(error).toBeInstanceOf(PathDataError)
-        }
-      }),
+      fc.property(
+        fc.string({ unit: fc.constantFrom(...'MmLlHhVvCcSsQqTtAaZz0123456789 .,-+eE'), maxLength: 40 }),
+        (text) => {
+          try {
+            readPathData(text)
+          } catch (error) {
+            expect(error).toBeInstanceOf(PathDataError)
+          }
+        },
+      ),
       { numRuns: 1000 },
     )
   })

@@ -5,7 +5,10 @@ import { SAME_POINT } from '../geometry/tolerance'
 
 /** Path data that cannot be read: what is wrong, and at which character. */
 export class PathDataError extends Error {
-  constructor(message: string, readonly at: number) {
+  constructor(
+    message: string,
+    readonly at: number,
+  ) {
     super(message)
   }
 }
@@ -17,8 +20,8 @@ const TENS = Array.from({ length: 16 }, (_, i) => 10 ** i)
 const NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y
 
 /**
- * Reads SVG path data (SVG 2 §9.3), every command of it; quadratics become cubics, arcs without radius lines. Throws `PathDataError`
- * with a sentence and the place of the fault.
+ * Reads SVG path data (SVG 2 §9.3), every command of it; quadratics become cubics, arcs without radius lines. Throws
+ * `PathDataError` with a sentence and the place of the fault.
  */
 export function readPathData(text: string): Path {
   const reader = new Reader(text)
@@ -66,7 +69,8 @@ class Reader {
   }
 
   private numbers(command: string): number[] {
-    const count = COUNTS[command]!, numbers: number[] = []
+    const count = COUNTS[command]!,
+      numbers: number[] = []
     for (let i = 0; i < count; i++) numbers.push(command === 'A' && (i === 3 || i === 4) ? this.flag() : this.number())
     return numbers
   }
@@ -75,7 +79,8 @@ class Reader {
     const { x, y } = relative ? this.here : { x: 0, y: 0 }
     const p = (i: number): Point => ({ x: n[i]! + x, y: n[i + 1]! + y })
     const from = this.here
-    const smooth = (of: 'C' | 'Q'): Point => (this.control?.of === of ? { x: 2 * from.x - this.control.p.x, y: 2 * from.y - this.control.p.y } : from)
+    const smooth = (of: 'C' | 'Q'): Point =>
+      this.control?.of === of ? { x: 2 * from.x - this.control.p.x, y: 2 * from.y - this.control.p.y } : from
     switch (command) {
       case 'M':
         this.finish(false)
@@ -102,9 +107,19 @@ class Reader {
       case 'T':
         return this.quadratic(smooth('Q'), p(0))
       case 'A': {
-        const rx = Math.abs(n[0]!), ry = Math.abs(n[1]!)
+        const rx = Math.abs(n[0]!),
+          ry = Math.abs(n[1]!)
         if (rx === 0 || ry === 0) return this.add(line(from, p(5)))
-        return this.add({ kind: 'arc', from, to: p(5), rx, ry, turn: (n[2]! * Math.PI) / 180, large: n[3] === 1, sweep: n[4] === 1 })
+        return this.add({
+          kind: 'arc',
+          from,
+          to: p(5),
+          rx,
+          ry,
+          turn: (n[2]! * Math.PI) / 180,
+          large: n[3] === 1,
+          sweep: n[4] === 1,
+        })
       }
     }
   }
@@ -133,7 +148,8 @@ class Reader {
     const last = this.segments[this.segments.length - 1]
     if (last) {
       // What the sums of relative steps leave between the end and the start is no side of its own.
-      if (closed && distance(last.to, this.start) <= SAME_POINT) this.segments[this.segments.length - 1] = { ...last, to: this.start }
+      if (closed && distance(last.to, this.start) <= SAME_POINT)
+        this.segments[this.segments.length - 1] = { ...last, to: this.start }
       else if (closed) this.segments.push(line(last.to, this.start))
       this.contours.push({ segments: this.segments, closed })
     }
@@ -154,15 +170,18 @@ class Reader {
   }
 
   /**
-   * A number of at most fifteen digits without an exponent, read digit by digit: an integer over a power of ten, both exact, so that their
-   * quotient is the nearest double. Null, with nothing passed, where it is anything else.
+   * A number of at most fifteen digits without an exponent, read digit by digit: an integer over a power of ten, both
+   * exact, so that their quotient is the nearest double. Null, with nothing passed, where it is anything else.
    */
   private decimal(): number | null {
     const { text } = this
-    let at = this.at, code = text.charCodeAt(at)
+    let at = this.at,
+      code = text.charCodeAt(at)
     const negative = code === 45
     if (negative || code === 43) code = text.charCodeAt(++at)
-    let value = 0, digits = 0, over = -1
+    let value = 0,
+      digits = 0,
+      over = -1
     for (; ; code = text.charCodeAt(++at)) {
       if (code >= 48 && code <= 57) {
         value = value * 10 + code - 48

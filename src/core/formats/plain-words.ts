@@ -1,8 +1,8 @@
 import { z } from 'zod'
 
 /**
- * What a schema finds wrong, in plain words where its author gave none: predicates such as “must be at most 1,000,000”, to which
- * `schemaSentence` adds the field.
+ * What a schema finds wrong, in plain words where its author gave none: predicates such as “must be at most 1,000,000”,
+ * to which `schemaSentence` adds the field.
  */
 z.config({
   localeError: (issue) => {
@@ -19,7 +19,10 @@ z.config({
       case 'invalid_value':
         return `must be ${issue.values.map((value) => (typeof value === 'string' ? `“${value}”` : String(value))).join(' or ')}`
       case 'unrecognized_keys':
-        return `holds ${issue.keys.slice(0, 3).map((key) => `“${key.slice(0, 40)}”`).join(', ')}, which is not known here`
+        return `holds ${issue.keys
+          .slice(0, 3)
+          .map((key) => `“${key.slice(0, 40)}”`)
+          .join(', ')}, which is not known here`
       case 'invalid_format':
         return 'is not written as it has to be'
       case 'not_multiple_of':
@@ -32,7 +35,16 @@ z.config({
   },
 })
 
-const KINDS: Record<string, string> = { number: 'a number', int: 'a whole number', string: 'a text', boolean: 'true or false', array: 'a list', object: 'an object', record: 'an object', nan: 'a number' }
+const KINDS: Record<string, string> = {
+  number: 'a number',
+  int: 'a whole number',
+  string: 'a text',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object',
+  record: 'an object',
+  nan: 'a number',
+}
 
 function sized(origin: string, than: string, limit: string): string {
   if (origin === 'string') return `must have ${than} ${limit} characters`
@@ -47,7 +59,8 @@ export function schemaSentence(error: z.ZodError): string {
   if (!isPredicate(message)) return path.length > 0 ? `At ${placeOf(path)}: ${message}` : message
   const field = path.at(-1)
   if (field === undefined) return `The whole ${message}.`
-  const place = placeOf(path.slice(0, -1)), name = typeof field === 'number' ? `entry ${field + 1}` : String(field)
+  const place = placeOf(path.slice(0, -1)),
+    name = typeof field === 'number' ? `entry ${field + 1}` : String(field)
   return place ? `At ${place}: ${name} ${message}.` : `“${name}” ${message}.`
 }
 
@@ -61,9 +74,16 @@ export function fieldSentence(error: z.ZodError, name: string): string {
 
 const isPredicate = (message: string): boolean => /^(?:must|is|holds|cannot) /.test(message)
 
-const placeOf = (path: readonly PropertyKey[]): string => path.map((key) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)).join('').replace(/^\./, '')
+const placeOf = (path: readonly PropertyKey[]): string =>
+  path
+    .map((key) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`))
+    .join('')
+    .replace(/^\./, '')
 
-/** Of an issue with several ways, what is wrong on the way that comes nearest: one of the right type, or the one that went deepest. */
+/**
+ * Of an issue with several ways, what is wrong on the way that comes nearest: one of the right type, or the one that
+ * went deepest.
+ */
 function innermost(issue: z.core.$ZodIssue): z.core.$ZodIssue {
   if (issue.code !== 'invalid_union') return issue
   const ways = issue.errors.flatMap(([first]) => (first ? [innermost(first)] : []))
@@ -71,4 +91,5 @@ function innermost(issue: z.core.$ZodIssue): z.core.$ZodIssue {
   return best ? { ...best, path: [...issue.path, ...best.path] } : issue
 }
 
-const rank = ({ code }: z.core.$ZodIssue): number => (code === 'invalid_type' || code === 'invalid_value' ? 2 : code === 'invalid_format' ? 1 : 0)
+const rank = ({ code }: z.core.$ZodIssue): number =>
+  code === 'invalid_type' || code === 'invalid_value' ? 2 : code === 'invalid_format' ? 1 : 0

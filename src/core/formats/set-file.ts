@@ -23,9 +23,14 @@ export const SetFile = z.strictObject({
 export type Pictures = Readonly<Record<string, string>>
 
 /** Why a set file cannot be read, as a sentence for a person. */
-export type FileError = { readonly code: 'too-large' | 'not-json' | 'not-a-set' | 'version' | 'invalid'; readonly message: string }
+export type FileError = {
+  readonly code: 'too-large' | 'not-json' | 'not-a-set' | 'version' | 'invalid'
+  readonly message: string
+}
 
-export type Reading = { readonly set: IconSet; readonly pictures: Pictures; readonly error?: undefined } | { readonly set?: undefined; readonly pictures?: undefined; readonly error: FileError }
+export type Reading =
+  | { readonly set: IconSet; readonly pictures: Pictures; readonly error?: undefined }
+  | { readonly set?: undefined; readonly pictures?: undefined; readonly error: FileError }
 
 /** A set as the text of its file. The same set always gives the same text. */
 export function writeSetFile(set: IconSet, pictures: Pictures = {}): string {
@@ -36,7 +41,8 @@ export function writeSetFile(set: IconSet, pictures: Pictures = {}): string {
 /** Reads the text of a set file. Whatever is wrong with it is said in one sentence; nothing is guessed or repaired. */
 export function readSetFile(text: string): Reading {
   const fail = (code: FileError['code'], message: string): Reading => ({ error: { code, message } })
-  if (text.length > MAX_BYTES) return fail('too-large', `The file is larger than ${MAX_BYTES / 2 ** 20} MB, the most a set file may have.`)
+  if (text.length > MAX_BYTES)
+    return fail('too-large', `The file is larger than ${MAX_BYTES / 2 ** 20} MB, the most a set file may have.`)
   let value: unknown
   try {
     // Some editors begin a file with a byte order mark.
@@ -44,10 +50,17 @@ export function readSetFile(text: string): Reading {
   } catch (error) {
     return fail('not-json', jsonSentence(text, error))
   }
-  if (!isRecord(value) || value.format !== 'wise-square-set') return fail('not-a-set', 'This is not a Wise Square set file.')
+  if (!isRecord(value) || value.format !== 'wise-square-set')
+    return fail('not-a-set', 'This is not a Wise Square set file.')
   if (value.version !== VERSION) {
-    const { version } = value, isSaid = typeof version === 'number' || typeof version === 'string'
-    return fail('version', isSaid ? `This set file is of version ${String(version).slice(0, 20)}; this program reads version ${VERSION}.` : 'This set file does not say of which version it is.')
+    const { version } = value,
+      isSaid = typeof version === 'number' || typeof version === 'string'
+    return fail(
+      'version',
+      isSaid
+        ? `This set file is of version ${String(version).slice(0, 20)}; this program reads version ${VERSION}.`
+        : 'This set file does not say of which version it is.',
+    )
   }
   const tooMuch = excess(value)
   if (tooMuch) return fail('too-large', tooMuch)
@@ -57,11 +70,13 @@ export function readSetFile(text: string): Reading {
   return problem ? fail('invalid', problem) : { set: parsed.data.set, pictures: parsed.data.pictures ?? {} }
 }
 
-const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 function jsonSentence(text: string, error: unknown): string {
   if (text.trim() === '') return 'The file is empty.'
   if (/\b(NaN|Infinity)\b/.test(text)) return 'The file holds NaN or Infinity where a number is needed.'
-  if (/end of (JSON )?(input|data)|unterminated/i.test(String(error)) || !text.trimEnd().endsWith('}')) return 'The file is cut off before its end.'
+  if (/end of (JSON )?(input|data)|unterminated/i.test(String(error)) || !text.trimEnd().endsWith('}'))
+    return 'The file is cut off before its end.'
   return 'The file is not valid JSON.'
 }

@@ -7,14 +7,20 @@ export type Ground = 'current' | 'light' | 'dark'
 
 export type Attributes = Record<string, string>
 
-export const attributes = (map: Attributes): string => Object.entries(map).map(([key, value]) => ` ${key}="${value}"`).join('')
+export const attributes = (map: Attributes): string =>
+  Object.entries(map)
+    .map(([key, value]) => ` ${key}="${value}"`)
+    .join('')
 export const number = (value: number): string => shortNumber(value, PRECISION)
 
 /** What a document has to define before it can be used: its id, and the element. */
 export type Definition = { readonly id: string; readonly text: string }
 
 /** Attributes that repeat SVG's initial values are left out, except `fill`, whose absence means black. */
-export function paintAttributes({ fill, stroke }: { readonly fill: ResolvedPaint | null; readonly stroke: ResolvedStroke | null }, ground: Ground): Attributes {
+export function paintAttributes(
+  { fill, stroke }: { readonly fill: ResolvedPaint | null; readonly stroke: ResolvedStroke | null },
+  ground: Ground,
+): Attributes {
   const map: Attributes = { fill: 'none' }
   if (fill) paint(map, 'fill', fill, ground)
   if (!stroke) return map
@@ -25,7 +31,11 @@ export function paintAttributes({ fill, stroke }: { readonly fill: ResolvedPaint
   if (stroke.join === 'miter' && stroke.miterLimit !== 4) map['stroke-miterlimit'] = number(stroke.miterLimit)
   if (stroke.dash) map['stroke-dasharray'] = stroke.dash.map(number).join(' ')
   if (stroke.dash && stroke.dashOffset) map['stroke-dashoffset'] = number(stroke.dashOffset)
-  for (const [key, initial] of [['stroke-width', '1'], ['stroke-linecap', 'butt'], ['stroke-linejoin', 'miter']] as const) {
+  for (const [key, initial] of [
+    ['stroke-width', '1'],
+    ['stroke-linecap', 'butt'],
+    ['stroke-linejoin', 'miter'],
+  ] as const) {
     if (map[key] === initial) delete map[key]
   }
   return map
@@ -46,19 +56,29 @@ function paint(map: Attributes, key: 'fill' | 'stroke', one: ResolvedPaint, grou
 function written({ light, dark, ink, opacity }: ResolvedColour, ground: Ground): { color: string; opacity: number } {
   const own = ground === 'dark' ? dark : light
   if (ink && ground === 'current') return { color: 'currentColor', opacity }
-  return { color: shortColour(own.slice(0, 7)), opacity: own.length === 9 ? (opacity * Number.parseInt(own.slice(7), 16)) / 255 : opacity }
+  return {
+    color: shortColour(own.slice(0, 7)),
+    opacity: own.length === 9 ? (opacity * Number.parseInt(own.slice(7), 16)) / 255 : opacity,
+  }
 }
 
 /** `#aabbcc` as `#abc`. */
 const shortColour = (color: string): string => color.replace(/^#(.)\1(.)\2(.)\3$/, '#$1$2$3')
 
-/** A gradient as the element that defines it (SVG 2 §14.2), under an id that says what is in it: the same gradient has the same id everywhere. */
+/**
+ * A gradient as the element that defines it (SVG 2 §14.2), under an id that says what is in it: the same gradient has
+ * the same id everywhere.
+ */
 export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): Definition {
   const stops = gradient.stops.map(({ at, color: one }) => {
     const { color, opacity } = written(one, ground)
     return `<stop${attributes({ ...(at > 0 && { offset: number(at) }), 'stop-color': color, ...(opacity < 1 && { 'stop-opacity': number(opacity) }) })}/>`
   })
-  return definition(gradient.kind === 'linear' ? 'linearGradient' : 'radialGradient', geometryOf(gradient), stops.join(''))
+  return definition(
+    gradient.kind === 'linear' ? 'linearGradient' : 'radialGradient',
+    geometryOf(gradient),
+    stops.join(''),
+  )
 }
 
 function geometryOf(gradient: ResolvedGradient): Attributes {
@@ -67,14 +87,28 @@ function geometryOf(gradient: ResolvedGradient): Attributes {
     const { from, to } = gradient
     return { x1: number(from.x), y1: number(from.y), x2: number(to.x), y2: number(to.y), ...units }
   }
-  const { map, focus } = gradient, [a, b, c, d, e, f] = map
+  const { map, focus } = gradient,
+    [a, b, c, d, e, f] = map
   const circle = Math.abs(a - d) < 1e-9 && Math.abs(b + c) < 1e-9
   const off = Math.hypot(focus.x, focus.y) > 1e-9
   if (circle) {
     const at = { x: e + a * focus.x + c * focus.y, y: f + b * focus.x + d * focus.y }
-    return { cx: number(e), cy: number(f), r: number(Math.hypot(a, b)), ...(off && { fx: number(at.x), fy: number(at.y) }), ...units }
+    return {
+      cx: number(e),
+      cy: number(f),
+      r: number(Math.hypot(a, b)),
+      ...(off && { fx: number(at.x), fy: number(at.y) }),
+      ...units,
+    }
   }
-  return { cx: '0', cy: '0', r: '1', ...(off && { fx: number(focus.x), fy: number(focus.y) }), gradientTransform: `matrix(${map.map(number).join(' ')})`, ...units }
+  return {
+    cx: '0',
+    cy: '0',
+    r: '1',
+    ...(off && { fx: number(focus.x), fy: number(focus.y) }),
+    gradientTransform: `matrix(${map.map(number).join(' ')})`,
+    ...units,
+  }
 }
 
 /** An element of `defs` with an id made of what is in it. */

@@ -7,10 +7,24 @@ import { type Run, runsOf, type Shape } from '../drawing/shape'
 import { type NamedValues, type ResolvedGradient, type ResolvedPaint, withOpacity } from '../drawing/values'
 import { rounded } from './number'
 import { pathData, PRECISION } from './path-data'
-import { type Attributes, attributes, definition, type Definition, gradientDefinition, type Ground, number, paintAttributes } from './svg-paint'
+import {
+  type Attributes,
+  attributes,
+  definition,
+  type Definition,
+  gradientDefinition,
+  type Ground,
+  number,
+  paintAttributes,
+} from './svg-paint'
 
 /** A drawing as an SVG document of one viewBox, without anything an editor would leave behind. `size` is the grid's. */
-export function svgOf(objects: readonly DrawingObject[], values: NamedValues, size: number, ground: Ground = 'current'): string {
+export function svgOf(
+  objects: readonly DrawingObject[],
+  values: NamedValues,
+  size: number,
+  ground: Ground = 'current',
+): string {
   return svgOfShapes(evaluateAll(objects, values), size, ground)
 }
 
@@ -18,7 +32,13 @@ export function svgOf(objects: readonly DrawingObject[], values: NamedValues, si
 export function svgOfShapes(shapes: readonly Shape[], size: number, ground: Ground): string {
   const runs = runsOf(shapes).flatMap((run) => ('runs' in run && !isPlain(run) ? seenRuns([run], size) : [run]))
   const shared = sharedAttributes(shapesIn(runs).map((shape) => paintOf(shape, ground)))
-  const root = { xmlns: 'http://www.w3.org/2000/svg', width: `${size}`, height: `${size}`, viewBox: `0 0 ${size} ${size}`, ...shared }
+  const root = {
+    xmlns: 'http://www.w3.org/2000/svg',
+    width: `${size}`,
+    height: `${size}`,
+    viewBox: `0 0 ${size} ${size}`,
+    ...shared,
+  }
   const writing: Writing = { ground, size, shared, without: attributes(shared), definitions: new Map() }
   const body = runs.map((run) => runText(run, writing)).join('')
   const definitions = [...writing.definitions.values()].join('')
@@ -26,14 +46,23 @@ export function svgOfShapes(shapes: readonly Shape[], size: number, ground: Grou
 }
 
 /** What is known while a document is written: the attributes its root has, and what it defines, by id. */
-type Writing = { readonly ground: Ground; readonly size: number; readonly shared: Attributes; readonly without: string; readonly definitions: Map<string, string> }
+type Writing = {
+  readonly ground: Ground
+  readonly size: number
+  readonly shared: Attributes
+  readonly without: string
+  readonly definitions: Map<string, string>
+}
 
 function runText(run: Run, writing: Writing, opacity = 1): string {
   if (!('runs' in run)) return shapeText(run, writing, opacity)
   const { veil, runs } = run
   const [only, ...more] = runs
   if (!veil.mask && only && more.length === 0 && !('runs' in only)) return shapeText(only, writing, veil.opacity)
-  const own: Attributes = { ...(veil.opacity < 1 && { opacity: number(veil.opacity) }), ...(veil.mask && { mask: `url(#${define(maskDefinition(veil.mask, writing), writing)})` }) }
+  const own: Attributes = {
+    ...(veil.opacity < 1 && { opacity: number(veil.opacity) }),
+    ...(veil.mask && { mask: `url(#${define(maskDefinition(veil.mask, writing), writing)})` }),
+  }
   return `<g${attributes(own)}>${runs.map((one) => runText(one, writing)).join('')}</g>`
 }
 
@@ -45,8 +74,9 @@ function isPlain({ veil, runs: [only, ...more] }: Exclude<Run, Shape>): boolean 
 }
 
 /**
- * Runs that are painted as layers, without what lies outside of the square: a rasteriser takes a layer for what it covers, and ours does not
- * survive one that covers nothing of its picture, nor one in another whose origin lies far from it, so what holds layers is cut not far beyond.
+ * Runs that are painted as layers, without what lies outside of the square: a rasteriser takes a layer for what it
+ * covers, and ours does not survive one that covers nothing of its picture, nor one in another whose origin lies far
+ * from it, so what holds layers is cut not far beyond.
  */
 function seenRuns(runs: readonly Run[], size: number, isCut = false): Run[] {
   return runs.flatMap((run): Run[] => {
@@ -58,14 +88,33 @@ function seenRuns(runs: readonly Run[], size: number, isCut = false): Run[] {
 }
 
 function seenShapes(shape: Shape, size: number, isCut: boolean): Shape[] {
-  const { path, stroke } = shape, box = pathBounds(path)
+  const { path, stroke } = shape,
+    box = pathBounds(path)
   if (!box) return []
   const by = stroke ? (stroke.width / 2) * Math.max(Math.SQRT2, stroke.join === 'miter' ? stroke.miterLimit : 1) : 0
-  const x = box.x - by, y = box.y - by, right = box.x + box.w + by, low = box.y + box.h + by
+  const x = box.x - by,
+    y = box.y - by,
+    right = box.x + box.w + by,
+    low = box.y + box.h + by
   if (x > size || y > size || right < 0 || low < 0) return []
-  const far = 0.9 * size, end = size + far
+  const far = 0.9 * size,
+    end = size + far
   if (!isCut || (x >= -far && y >= -far && right <= end && low <= end)) return [shape]
-  return clipped([shape], [polyline([{ x: -far, y: -far }, { x: end, y: -far }, { x: end, y: end }, { x: -far, y: end }], true)], 'inside')
+  return clipped(
+    [shape],
+    [
+      polyline(
+        [
+          { x: -far, y: -far },
+          { x: end, y: -far },
+          { x: end, y: end },
+          { x: -far, y: end },
+        ],
+        true,
+      ),
+    ],
+    'inside',
+  )
 }
 
 function define({ id, text }: Definition, { definitions }: Writing): string {
@@ -73,20 +122,50 @@ function define({ id, text }: Definition, { definitions }: Writing): string {
   return id
 }
 
-/** What the attributes of the root are where nothing is said (SVG 2, property index): a mask would have them from the root. */
-const INITIAL: Attributes = { 'fill-opacity': '1', stroke: 'none', 'stroke-opacity': '1', 'stroke-width': '1', 'stroke-linecap': 'butt', 'stroke-linejoin': 'miter', 'stroke-miterlimit': '4', 'stroke-dasharray': 'none', 'stroke-dashoffset': '0' }
+/**
+ * What the attributes of the root are where nothing is said (SVG 2, property index): a mask would have them from the
+ * root.
+ */
+const INITIAL: Attributes = {
+  'fill-opacity': '1',
+  stroke: 'none',
+  'stroke-opacity': '1',
+  'stroke-width': '1',
+  'stroke-linecap': 'butt',
+  'stroke-linejoin': 'miter',
+  'stroke-miterlimit': '4',
+  'stroke-dasharray': 'none',
+  'stroke-dashoffset': '0',
+}
 
 /** Shapes as a mask that lets through what they paint, as opaque as they are (CSS Masking 1 §6). */
 function maskDefinition(shapes: readonly Shape[], writing: Writing): Definition {
   const { size, shared } = writing
-  const initial = Object.fromEntries(Object.keys(shared).flatMap((key) => (key in INITIAL ? [[key, INITIAL[key]!]] : [])))
-  const body = seenRuns(runsOf(shapes), size, true).map((run) => runText(run, { ...writing, shared: {}, without: '' })).join('')
-  return definition('mask', { 'mask-type': 'alpha', maskUnits: 'userSpaceOnUse', x: '0', y: '0', width: `${size}`, height: `${size}`, ...initial }, body)
+  const initial = Object.fromEntries(
+    Object.keys(shared).flatMap((key) => (key in INITIAL ? [[key, INITIAL[key]!]] : [])),
+  )
+  const body = seenRuns(runsOf(shapes), size, true)
+    .map((run) => runText(run, { ...writing, shared: {}, without: '' }))
+    .join('')
+  return definition(
+    'mask',
+    {
+      'mask-type': 'alpha',
+      maskUnits: 'userSpaceOnUse',
+      x: '0',
+      y: '0',
+      width: `${size}`,
+      height: `${size}`,
+      ...initial,
+    },
+    body,
+  )
 }
 
 function shapeText(shape: Shape, writing: Writing, opacity: number): string {
   const { ground, shared, without } = writing
-  for (const paint of [shape.fill, shape.stroke?.paint]) if (paint && isGradient(paint)) define(gradientDefinition(paint, ground), writing)
+  for (const paint of [shape.fill, shape.stroke?.paint])
+    if (paint && isGradient(paint)) define(gradientDefinition(paint, ground), writing)
   const paints = paintOf(shape, ground)
   const known = written.get(paints)
   if (known?.without === without && opacity === 1) return known.text
@@ -99,16 +178,26 @@ function shapeText(shape: Shape, writing: Writing, opacity: number): string {
   return text
 }
 
-const faded = ({ fill, stroke }: Shape, opacity: number) => ({ fill: fill && withOpacity(fill, opacity), stroke: stroke && { ...stroke, paint: withOpacity(stroke.paint, opacity) } })
+const faded = ({ fill, stroke }: Shape, opacity: number) => ({
+  fill: fill && withOpacity(fill, opacity),
+  stroke: stroke && { ...stroke, paint: withOpacity(stroke.paint, opacity) },
+})
 
 const isGradient = (paint: ResolvedPaint): paint is ResolvedGradient => 'kind' in paint
 
 /** The text of a shape's element, by its paint attributes, which are its own; and which attributes it does without. */
 const written = new WeakMap<Attributes, { readonly without: string; readonly text: string }>()
 
-const paints: Record<Ground, WeakMap<Shape, Attributes>> = { current: new WeakMap(), light: new WeakMap(), dark: new WeakMap() }
+const paints: Record<Ground, WeakMap<Shape, Attributes>> = {
+  current: new WeakMap(),
+  light: new WeakMap(),
+  dark: new WeakMap(),
+}
 
-/** The paint attributes of a shape on a ground, remembered for it: of a drawing in hand little changes from one moment to the next. */
+/**
+ * The paint attributes of a shape on a ground, remembered for it: of a drawing in hand little changes from one moment
+ * to the next.
+ */
 function paintOf(shape: Shape, ground: Ground): Attributes {
   let known = paints[ground].get(shape)
   if (!known) paints[ground].set(shape, (known = paintAttributes(shape, ground)))
@@ -137,10 +226,19 @@ function element(path: Path): Element {
 function roundElement(path: Path): { name: string; geometry: Attributes } | null {
   const [first, second, ...more] = path.length === 1 ? path[0]!.segments : []
   if (more.length > 0 || first?.kind !== 'arc' || second?.kind !== 'arc') return null
-  const a = arcCentre(first), b = arcCentre(second)
+  const a = arcCentre(first),
+    b = arcCentre(second)
   const same = (p: number, q: number) => Math.abs(p - q) < 1e-9
-  if (!same(a.centre.x, b.centre.x) || !same(a.centre.y, b.centre.y) || !same(a.rx, b.rx) || !same(a.ry, b.ry) || first.sweep !== second.sweep) return null
+  if (
+    !same(a.centre.x, b.centre.x) ||
+    !same(a.centre.y, b.centre.y) ||
+    !same(a.rx, b.rx) ||
+    !same(a.ry, b.ry) ||
+    first.sweep !== second.sweep
+  )
+    return null
   const at = { cx: number(a.centre.x), cy: number(a.centre.y) }
-  if (rounded(a.rx, PRECISION) === rounded(a.ry, PRECISION)) return { name: 'circle', geometry: { ...at, r: number(a.rx) } }
+  if (rounded(a.rx, PRECISION) === rounded(a.ry, PRECISION))
+    return { name: 'circle', geometry: { ...at, r: number(a.rx) } }
   return first.turn === 0 ? { name: 'ellipse', geometry: { ...at, rx: number(a.rx), ry: number(a.ry) } } : null
 }

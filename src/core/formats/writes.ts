@@ -14,7 +14,10 @@ export const SetWrites = z.strictObject({
 
 export type SetWrites = z.infer<typeof SetWrites>
 
-/** The difference of two sets, found by identity: whatever an edit did not touch is the same object. Null when nothing changed. */
+/**
+ * The difference of two sets, found by identity: whatever an edit did not touch is the same object. Null when nothing
+ * changed.
+ */
 export function difference(before: IconSet, after: IconSet): SetWrites | null {
   const writes: SetWrites = {}
   if (before.name !== after.name) writes.name = after.name
@@ -23,7 +26,8 @@ export function difference(before: IconSet, after: IconSet): SetWrites | null {
     const known = new Map(before.icons.map((icon) => [icon.id, icon]))
     const changed = after.icons.filter((icon) => known.get(icon.id) !== icon)
     if (changed.length > 0) writes.icons = changed
-    const sameOrder = before.icons.length === after.icons.length && before.icons.every(({ id }, i) => id === after.icons[i]!.id)
+    const sameOrder =
+      before.icons.length === after.icons.length && before.icons.every(({ id }, i) => id === after.icons[i]!.id)
     if (!sameOrder) writes.order = after.icons.map(({ id }) => id)
   }
   return Object.keys(writes).length > 0 ? writes : null
@@ -40,5 +44,10 @@ export function both(a: SetWrites | null, b: SetWrites | null): SetWrites | null
 export function overlay(set: IconSet, writes: SetWrites): IconSet {
   const icons = new Map([...set.icons, ...(writes.icons ?? [])].map((icon) => [icon.id, icon]))
   const order = writes.order ?? [...icons.keys()]
-  return { ...set, name: writes.name ?? set.name, rules: writes.rules ?? set.rules, icons: order.flatMap((id) => icons.get(id) ?? []) }
+  return {
+    ...set,
+    name: writes.name ?? set.name,
+    rules: writes.rules ?? set.rules,
+    icons: order.flatMap((id) => icons.get(id) ?? []),
+  }
 }

@@ -2,7 +2,10 @@ import { type ArcCentre, arcCentre } from './arc'
 import type { Path } from './path'
 import type { Segment } from './segment'
 
-/** Twice the signed area between a segment and the origin, in closed form; positive where it runs clockwise on screen around it. An arc's centre may be given. */
+/**
+ * Twice the signed area between a segment and the origin, in closed form; positive where it runs clockwise on screen
+ * around it. An arc's centre may be given.
+ */
 export function sweptTwice(segment: Segment, round?: ArcCentre | null): number {
   const { from, to } = segment
   switch (segment.kind) {
@@ -22,12 +25,16 @@ export function sweptTwice(segment: Segment, round?: ArcCentre | null): number {
   }
 }
 
-/** The area that a path encloses, exact, with holes taken away: for paths whose contours do not cross and whose holes run the other way. */
+/**
+ * The area that a path encloses, exact, with holes taken away: for paths whose contours do not cross and whose holes
+ * run the other way.
+ */
 export function area(path: Path): number {
   let twice = 0
   for (const { segments } of path) {
     for (const segment of segments) twice += sweptTwice(segment)
-    const from = segments[0]!.from, to = segments[segments.length - 1]!.to
+    const from = segments[0]!.from,
+      to = segments[segments.length - 1]!.to
     twice += to.x * from.y - from.x * to.y
   }
   return Math.abs(twice) / 2

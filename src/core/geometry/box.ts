@@ -10,7 +10,10 @@ export function boxBetween(a: Point, b: Point): Box {
 
 /** The least box around points; null around none. */
 export function boxAround(points: Iterable<Point>): Box | null {
-  let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity
+  let x0 = Infinity,
+    y0 = Infinity,
+    x1 = -Infinity,
+    y1 = -Infinity
   for (const { x, y } of points) {
     if (x < x0) x0 = x
     if (x > x1) x1 = x
@@ -28,11 +31,18 @@ export function boxUnion(boxes: Iterable<Box>): Box | null {
 }
 
 export function boxContains(box: Box, p: Point, margin = 0): boolean {
-  return p.x >= box.x - margin && p.x <= box.x + box.w + margin && p.y >= box.y - margin && p.y <= box.y + box.h + margin
+  return (
+    p.x >= box.x - margin && p.x <= box.x + box.w + margin && p.y >= box.y - margin && p.y <= box.y + box.h + margin
+  )
 }
 
 export function boxInside(inner: Box, outer: Box): boolean {
-  return inner.x >= outer.x && inner.y >= outer.y && inner.x + inner.w <= outer.x + outer.w && inner.y + inner.h <= outer.y + outer.h
+  return (
+    inner.x >= outer.x &&
+    inner.y >= outer.y &&
+    inner.x + inner.w <= outer.x + outer.w &&
+    inner.y + inner.h <= outer.y + outer.h
+  )
 }
 
 /** The point at a share of the box: (0, 0) its top left corner, (0.5, 0.5) its centre. */

@@ -22,13 +22,15 @@ export function curveOf(segment: Segment): Curve {
 
 function roundOf(arc: Arc): Round {
   const { centre, rx, ry, start, extent } = arcCentre(arc)
-  const cos = arc.turn === 0 ? 1 : Math.cos(arc.turn), sin = arc.turn === 0 ? 0 : Math.sin(arc.turn)
+  const cos = arc.turn === 0 ? 1 : Math.cos(arc.turn),
+    sin = arc.turn === 0 ? 0 : Math.sin(arc.turn)
   return { centre, rx, ry, start, extent, u: { x: rx * cos, y: rx * sin }, v: { x: -ry * sin, y: ry * cos } }
 }
 
 /** A point in the axes in which the arc's ellipse is the unit circle. */
 export function toUnitCircle({ centre, rx, ry, u, v }: Round, p: Point): Point {
-  const dx = p.x - centre.x, dy = p.y - centre.y
+  const dx = p.x - centre.x,
+    dy = p.y - centre.y
   return { x: (dx * u.x + dy * u.y) / (rx * rx), y: (dx * v.x + dy * v.y) / (ry * ry) }
 }
 
@@ -58,17 +60,20 @@ export function product(a: readonly number[], b: readonly number[]): number[] {
 export function nearestParameter(curve: Curve, p: Point): number {
   const { segment } = curve
   if (segment.kind === 'line') {
-    const dx = segment.to.x - segment.from.x, dy = segment.to.y - segment.from.y
+    const dx = segment.to.x - segment.from.x,
+      dy = segment.to.y - segment.from.y
     const t = ((p.x - segment.from.x) * dx + (p.y - segment.from.y) * dy) / (dx * dx + dy * dy)
     return Math.max(0, Math.min(1, t))
   }
   if (curve.round) return nearestOnArc(curve.segment as Arc, curve.round, p)
   const { from, c1, c2, to } = segment as Cubic
-  const x = powers(from.x - p.x, c1.x - p.x, c2.x - p.x, to.x - p.x), y = powers(from.y - p.y, c1.y - p.y, c2.y - p.y, to.y - p.y)
+  const x = powers(from.x - p.x, c1.x - p.x, c2.x - p.x, to.x - p.x),
+    y = powers(from.y - p.y, c1.y - p.y, c2.y - p.y, to.y - p.y)
   const slope = ([, b, c, d]: readonly number[]) => [b!, 2 * c!, 3 * d!]
   const inY = product(y, slope(y))
   const across = product(x, slope(x)).map((value, i) => value + inY[i]!)
-  let best = 0, least = Infinity
+  let best = 0,
+    least = Infinity
   for (const t of [0, 1, ...rootsOnUnit(across, 0).map((root) => root.t)]) {
     const away = distance(pointAt(segment, t), p)
     if (away < least) {
@@ -94,14 +99,17 @@ function nearestOnArc(arc: Arc, round: Round, p: Point): number {
     return distance(p, arc.from) <= distance(p, arc.to) ? 0 : 1
   }
   const { rx, ry } = round
-  const px = q.x * rx, py = q.y * ry
+  const px = q.x * rx,
+    py = q.y * ry
   let best = distance(p, arc.from) <= distance(p, arc.to) ? 0 : 1
   let least = distance(p, best === 0 ? arc.from : arc.to)
   for (let i = 0; i < 8; i++) {
     let angle = (i * Math.PI) / 4
     for (let k = 0; k < 24; k++) {
-      const cos = Math.cos(angle), sin = Math.sin(angle)
-      const ex = rx * cos - px, ey = ry * sin - py
+      const cos = Math.cos(angle),
+        sin = Math.sin(angle)
+      const ex = rx * cos - px,
+        ey = ry * sin - py
       const slope = ey * ry * cos - ex * rx * sin
       const bend = rx * rx * sin * sin + ry * ry * cos * cos - ex * rx * cos - ey * ry * sin
       const step = bend > 0 ? slope / bend : 0.1 * Math.sign(slope)
@@ -121,7 +129,13 @@ function nearestOnArc(arc: Arc, round: Round, p: Point): number {
 /** The parameter at which a curve passes through a point, within a tolerance; null when it does not. */
 export function parameterAt(curve: Curve, p: Point, tolerance: number): number | null {
   const { segment, box } = curve
-  if (p.x < box.x - tolerance || p.y < box.y - tolerance || p.x > box.x + box.w + tolerance || p.y > box.y + box.h + tolerance) return null
+  if (
+    p.x < box.x - tolerance ||
+    p.y < box.y - tolerance ||
+    p.x > box.x + box.w + tolerance ||
+    p.y > box.y + box.h + tolerance
+  )
+    return null
   if (distance(p, segment.from) <= tolerance) return 0
   if (distance(p, segment.to) <= tolerance) return 1
   if (segment.kind === 'cubic') return parameterOnCubic(segment, p, tolerance)

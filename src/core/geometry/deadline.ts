@@ -11,7 +11,10 @@ export class OutOfTime extends Error {
 /** The deadline of the computation under way, that of whatever it is part of included. */
 let current: Deadline | null = null
 
-/** Computes something within a time. Everything it calls looks at the deadline by `keepTime`; a deadline around this one stays in force. */
+/**
+ * Computes something within a time. Everything it calls looks at the deadline by `keepTime`; a deadline around this one
+ * stays in force.
+ */
 export function within<T>(deadline: Deadline, compute: () => T): T {
   const outer = current
   current = outer ? () => outer() || deadline() : deadline
@@ -22,7 +25,9 @@ export function within<T>(deadline: Deadline, compute: () => T): T {
   }
 }
 
-/** Throws `OutOfTime` when the time of the computation under way is over. For every loop whose length its input decides. */
+/**
+ * Throws `OutOfTime` when the time of the computation under way is over. For every loop whose length its input decides.
+ */
 export function keepTime(): void {
   if (current?.()) throw new OutOfTime()
 }
@@ -30,7 +35,10 @@ export function keepTime(): void {
 /** Begins the deadline of a computation that nobody gave one; null while no clock was brought. */
 let begin: (() => Deadline) | null = null
 
-/** Brings a clock: from now on everything `timed` begins a deadline of its own. A page, a worker and a server each bring theirs, once. */
+/**
+ * Brings a clock: from now on everything `timed` begins a deadline of its own. A page, a worker and a server each bring
+ * theirs, once.
+ */
 export function bringClock(deadlines: (() => Deadline) | null): void {
   begin = deadlines
 }

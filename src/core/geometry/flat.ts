@@ -6,8 +6,12 @@ import { line, pointAt, type Segment } from './segment'
 /** How many pieces a curve comes to at most. */
 const MOST = 4096
 
-/** A path with its curves as lines that stay within a distance of them: as many for each as an arc over its longest chords needs. */
-export const flattened = (path: Path, within: number): Path => path.map(({ segments, closed }) => ({ closed, segments: segments.flatMap((segment) => lines(segment, within)) }))
+/**
+ * A path with its curves as lines that stay within a distance of them: as many for each as an arc over its longest
+ * chords needs.
+ */
+export const flattened = (path: Path, within: number): Path =>
+  path.map(({ segments, closed }) => ({ closed, segments: segments.flatMap((segment) => lines(segment, within)) }))
 
 function lines(segment: Segment, within: number): Segment[] {
   if (segment.kind === 'line') return [segment]
@@ -15,6 +19,13 @@ function lines(segment: Segment, within: number): Segment[] {
     keepTime()
     const at = (i: number) => (i === 0 ? segment.from : i === count ? segment.to : pointAt(segment, i / count))
     const pieces = Array.from({ length: count }, (_, i) => line(at(i), at(i + 1)))
-    if (count >= MOST || pieces.every(({ from, to }, i) => distance(pointAt(segment, (i + 0.5) / count), { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }) <= within)) return pieces
+    if (
+      count >= MOST ||
+      pieces.every(
+        ({ from, to }, i) =>
+          distance(pointAt(segment, (i + 0.5) / count), { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }) <= within,
+      )
+    )
+      return pieces
   }
 }

@@ -15,60 +15,94 @@ const coordinate = fc.double({ min: -50, max: 50, noNaN: true })
 const point = fc.record({ x: coordinate, y: coordinate })
 const parameter = fc.double({ min: 0, max: 1, noNaN: true })
 const arc = fc
-  .record({ from: point, to: point, rx: fc.double({ min: 0.5, max: 40, noNaN: true }), ry: fc.double({ min: 0.5, max: 40, noNaN: true }), turn: fc.double({ min: -3, max: 3, noNaN: true }), large: fc.boolean(), sweep: fc.boolean() })
+  .record({
+    from: point,
+    to: point,
+    rx: fc.double({ min: 0.5, max: 40, noNaN: true }),
+    ry: fc.double({ min: 0.5, max: 40, noNaN: true }),
+    turn: fc.double({ min: -3, max: 3, noNaN: true }),
+    large: fc.boolean(),
+    sweep: fc.boolean(),
+  })
   .filter(({ from, to }) => distance(from, to) > 0.01)
   .map((fields): Segment => ({ kind: 'arc', ...fields }))
-const cubic = fc.record({ from: point, c1: point, c2: point, to: point }).map((fields): Segment => ({ kind: 'cubic', ...fields }))
+const cubic = fc
+  .record({ from: point, c1: point, c2: point, to: point })
+  .map((fields): Segment => ({ kind: 'cubic', ...fields }))
 const line = fc.record({ from: point, to: point }).map((fields): Segment => ({ kind: 'line', ...fields }))
 const segment = fc.oneof(arc, cubic, line)
 /** An affine map that neither flattens nor blows up. */
 const map = fc
-  .tuple(fc.double({ min: -180, max: 180, noNaN: true }), fc.double({ min: 0.2, max: 3, noNaN: true }), fc.double({ min: 0.2, max: 3, noNaN: true }), fc.boolean(), fc.double({ min: -1, max: 1, noNaN: true }), point)
-  .map(([degrees, sx, sy, flip, shear, to]): Transform => compose(compose([1, 0, 0, 1, to.x, to.y], rotation(degrees, { x: 3, y: 5 })), compose([1, 0, shear, 1, 0, 0], [sx, 0, 0, flip ? -sy : sy, 0, 0])))
+  .tuple(
+    fc.double({ min: -180, max: 180, noNaN: true }),
+    fc.double({ min: 0.2, max: 3, noNaN: true }),
+    fc.double({ min: 0.2, max: 3, noNaN: true }),
+    fc.boolean(),
+    fc.double({ min: -1, max: 1, noNaN: true }),
+    point,
+  )
+  .map(([degrees, sx, sy, flip, shear, to]): Transform =>
+    compose(
+      compose([1, 0, 0, 1, to.x, to.y], rotation(degrees, { x: 3, y: 5 })),
+      compose([1, 0, shear, 1, 0, 0], [sx, 0, 0, flip ? -sy : sy, 0, 0]),
+    ),
+  )
 
 const near = (a: Point, b: Point, within: number) => expect(distance(a, b)).toBeLessThan(within)
 
 describe('segments', () => {
   it('begin and end at their ends', () => {
-    fc.assert(fc.property(segment, (s) => {
-      near(pointAt(s, 0), s.from, 1e-6)
-      near(pointAt(s, 1), s.to, 1e-6)
-    }))
+    fc.assert(
+      fc.property(segment, (s) => {
+        near(pointAt(s, 0), s.from, 1e-6)
+        near(pointAt(s, 1), s.to, 1e-6)
+      }),
+    )
   })
 
   it('lie within their bounds, and touch all four sides', () => {
-    fc.assert(fc.property(segment, (s) => {
-      const box = segmentBounds(s)
-      const samples = Array.from({ length: 201 }, (_, i) => pointAt(s, i / 200))
-      expect(samples.filter((p) => !boxContains(box, p, 1e-6))).toEqual([])
-      const slack = 0.02 * (box.w + box.h) + 1e-6
-      expect(Math.min(...samples.map((p) => p.x)) - box.x).toBeLessThan(slack)
-      expect(box.y + box.h - Math.max(...samples.map((p) => p.y))).toBeLessThan(slack)
-    }))
+    fc.assert(
+      fc.property(segment, (s) => {
+        const box = segmentBounds(s)
+        const samples = Array.from({ length: 201 }, (_, i) => pointAt(s, i / 200))
+        expect(samples.filter((p) => !boxContains(box, p, 1e-6))).toEqual([])
+        const slack = 0.02 * (box.w + box.h) + 1e-6
+        expect(Math.min(...samples.map((p) => p.x)) - box.x).toBeLessThan(slack)
+        expect(box.y + box.h - Math.max(...samples.map((p) => p.y))).toBeLessThan(slack)
+      }),
+    )
   })
 
   it('commute with affine maps: the map of a point is the point of the map', () => {
-    fc.assert(fc.property(segment, map, parameter, (s, t, u) => {
-      const mapped = transformSegment(s, t)
-      near(apply(t, s.from), mapped.from, 1e-9)
-      // An arc's parameter shifts under a map, so the mapped point is looked for anywhere on the mapped arc.
-      expect(distanceToPath([{ segments: [mapped], closed: false }], apply(t, pointAt(s, u)))).toBeLessThan(0.01)
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(segment, map, parameter, (s, t, u) => {
+        const mapped = transformSegment(s, t)
+        near(apply(t, s.from), mapped.from, 1e-9)
+        // An arc's parameter shifts under a map, so the mapped point is looked for anywhere on the mapped arc.
+        expect(distanceToPath([{ segments: [mapped], closed: false }], apply(t, pointAt(s, u)))).toBeLessThan(0.01)
+      }),
+      { numRuns: 300 },
+    )
   })
 
   it('run the other way when reversed', () => {
-    fc.assert(fc.property(segment, parameter, (s, t) => {
-      near(pointAt(reverse(s), t), pointAt(s, 1 - t), 1e-6)
-    }))
+    fc.assert(
+      fc.property(segment, parameter, (s, t) => {
+        near(pointAt(reverse(s), t), pointAt(s, 1 - t), 1e-6)
+      }),
+    )
   })
 
   it('an arc keeps the distance of its radius from its centre', () => {
-    fc.assert(fc.property(arc, (s) => {
-      if (s.kind !== 'arc') return
-      const circle = { ...s, ry: s.rx }
-      const { centre, rx } = arcCentre(circle)
-      for (const t of [0, 0.25, 0.5, 0.75, 1]) expect(Math.abs(distance(pointAt(circle, t), centre) - rx) / rx).toBeLessThan(1e-9)
-    }))
+    fc.assert(
+      fc.property(arc, (s) => {
+        if (s.kind !== 'arc') return
+        const circle = { ...s, ry: s.rx }
+        const { centre, rx } = arcCentre(circle)
+        for (const t of [0, 0.25, 0.5, 0.75, 1])
+          expect(Math.abs(distance(pointAt(circle, t), centre) - rx) / rx).toBeLessThan(1e-9)
+      }),
+    )
   })
 })
 
@@ -77,7 +111,8 @@ describe('the area under a segment', () => {
     fc.assert(
       fc.property(segment, (s) => {
         const n = 4000
-        let sum = 0, before = s.from
+        let sum = 0,
+          before = s.from
         for (let i = 1; i <= n; i++) {
           const p = pointAt(s, i / n)
           sum += before.x * p.y - p.x * before.y
@@ -92,7 +127,9 @@ describe('the area under a segment', () => {
 
 describe('points beside a path', () => {
   it('are counted the same by winding on the exact curves as on the flattened ones', () => {
-    const closed = fc.array(fc.oneof(cubic, arc), { minLength: 1, maxLength: 4 }).map((list) => list.map((s, i) => ({ ...s, to: list[(i + 1) % list.length]!.from })))
+    const closed = fc
+      .array(fc.oneof(cubic, arc), { minLength: 1, maxLength: 4 })
+      .map((list) => list.map((s, i) => ({ ...s, to: list[(i + 1) % list.length]!.from })))
     fc.assert(
       fc.property(closed, point, (segments, p) => {
         if (segments.some(({ from, to }) => distance(from, to) < 0.1)) return
@@ -109,11 +146,15 @@ describe('paths', () => {
   it('a turned circle stays a circle of two arcs', () => {
     const [turned] = transformPath([ellipse({ x: 12, y: 12 }, 9, 9)], rotation(37, { x: 2, y: 3 }))
     expect(turned!.segments).toHaveLength(2)
-    for (const s of turned!.segments) expect(s).toMatchObject({ kind: 'arc', rx: expect.closeTo(9, 9), ry: expect.closeTo(9, 9) })
+    for (const s of turned!.segments)
+      expect(s).toMatchObject({ kind: 'arc', rx: expect.closeTo(9, 9), ry: expect.closeTo(9, 9) })
   })
 
   it('know their exact bounds, area and winding', () => {
-    const ring = [ellipse({ x: 12, y: 12 }, 10, 6), ...transformPath([ellipse({ x: 12, y: 12 }, 4, 4)], [1, 0, 0, -1, 0, 24])]
+    const ring = [
+      ellipse({ x: 12, y: 12 }, 10, 6),
+      ...transformPath([ellipse({ x: 12, y: 12 }, 4, 4)], [1, 0, 0, -1, 0, 24]),
+    ]
     expect(pathBounds(ring)).toEqual({ x: 2, y: 6, w: 20, h: 12 })
     expect(area(ring)).toBeCloseTo(Math.PI * (60 - 16), 9)
     expect(winding(ring, { x: 12, y: 12 })).toBe(0)
@@ -131,7 +172,16 @@ describe('paths', () => {
   })
 
   it('drop sides without length', () => {
-    expect(polyline([{ x: 0, y: 0 }, { x: 0, y: 0 }, { x: 1, y: 0 }], true).segments).toHaveLength(2)
+    expect(
+      polyline(
+        [
+          { x: 0, y: 0 },
+          { x: 0, y: 0 },
+          { x: 1, y: 0 },
+        ],
+        true,
+      ).segments,
+    ).toHaveLength(2)
   })
 })
 

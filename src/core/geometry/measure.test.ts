@@ -12,17 +12,45 @@ const p = fc.record({ x: n, y: n })
 
 describe('measuring', () => {
   it('comes to closed forms for a circle, a ring, a square and half a disc', () => {
-    expect(measure([ellipse({ x: 3, y: 4 }, 5, 5)])).toMatchObject({ area: expect.closeTo(25 * Math.PI, 9), length: expect.closeTo(10 * Math.PI, 9), bounds: { x: -2, y: -1, w: 10, h: 10 }, segments: 2 })
-    const ring = measure([ellipse({ x: 3, y: 4 }, 5, 5), ...transformPath([ellipse({ x: 3, y: 4 }, 2, 2)], [1, 0, 0, -1, 0, 8])])
+    expect(measure([ellipse({ x: 3, y: 4 }, 5, 5)])).toMatchObject({
+      area: expect.closeTo(25 * Math.PI, 9),
+      length: expect.closeTo(10 * Math.PI, 9),
+      bounds: { x: -2, y: -1, w: 10, h: 10 },
+      segments: 2,
+    })
+    const ring = measure([
+      ellipse({ x: 3, y: 4 }, 5, 5),
+      ...transformPath([ellipse({ x: 3, y: 4 }, 2, 2)], [1, 0, 0, -1, 0, 8]),
+    ])
     expect(ring.area).toBeCloseTo(21 * Math.PI, 9)
     expect(distance(ring.centroid!, { x: 3, y: 4 })).toBeLessThan(1e-9)
-    expect(measure([polyline([{ x: 0, y: 0 }, { x: 6, y: 0 }, { x: 6, y: 6 }, { x: 0, y: 6 }], true)])).toMatchObject({ area: 36, length: 24, centroid: { x: expect.closeTo(3, 9), y: expect.closeTo(3, 9) } })
-    const half = measure([{ segments: [{ kind: 'arc', from: { x: -3, y: 0 }, to: { x: 3, y: 0 }, rx: 3, ry: 3, turn: 0, large: false, sweep: true }], closed: true }])
+    expect(
+      measure([
+        polyline(
+          [
+            { x: 0, y: 0 },
+            { x: 6, y: 0 },
+            { x: 6, y: 6 },
+            { x: 0, y: 6 },
+          ],
+          true,
+        ),
+      ]),
+    ).toMatchObject({ area: 36, length: 24, centroid: { x: expect.closeTo(3, 9), y: expect.closeTo(3, 9) } })
+    const half = measure([
+      {
+        segments: [
+          { kind: 'arc', from: { x: -3, y: 0 }, to: { x: 3, y: 0 }, rx: 3, ry: 3, turn: 0, large: false, sweep: true },
+        ],
+        closed: true,
+      },
+    ])
     expect(half.centroid!.y).toBeCloseTo(-4 / Math.PI, 9)
   })
 
   it('of an ellipse agrees with the series for its perimeter', () => {
-    const [a, b] = [7, 3], h = ((a - b) / (a + b)) ** 2
+    const [a, b] = [7, 3],
+      h = ((a - b) / (a + b)) ** 2
     const terms = [1, 1 / 4, 1 / 64, 1 / 256, 25 / 16384, 49 / 65536, 441 / 1048576]
     const series = Math.PI * (a + b) * terms.reduce((sum, k, i) => sum + k * h ** i, 0)
     expect(measure([ellipse({ x: 0, y: 0 }, a, b)]).length).toBeCloseTo(series, 4)
@@ -42,22 +70,30 @@ describe('measuring', () => {
 
   it('does not depend on where a shape lies or how it is turned', () => {
     fc.assert(
-      fc.property(fc.array(p, { minLength: 3, maxLength: 6 }), fc.integer({ min: -180, max: 180 }), p, (points, degrees, about) => {
-        const path = [polyline(points, true)]
-        if (path[0]!.segments.length < 3) return
-        const map = rotation(degrees, about)
-        const before = measure(path), after = measure(transformPath(path, map))
-        expect(Math.abs(after.area - before.area)).toBeLessThan(1e-8)
-        expect(Math.abs(after.length - before.length)).toBeLessThan(1e-8)
-        if (before.area > 1 && before.centroid) expect(distance(after.centroid!, apply(map, before.centroid))).toBeLessThan(1e-6)
-      }),
+      fc.property(
+        fc.array(p, { minLength: 3, maxLength: 6 }),
+        fc.integer({ min: -180, max: 180 }),
+        p,
+        (points, degrees, about) => {
+          const path = [polyline(points, true)]
+          if (path[0]!.segments.length < 3) return
+          const map = rotation(degrees, about)
+          const before = measure(path),
+            after = measure(transformPath(path, map))
+          expect(Math.abs(after.area - before.area)).toBeLessThan(1e-8)
+          expect(Math.abs(after.length - before.length)).toBeLessThan(1e-8)
+          if (before.area > 1 && before.centroid)
+            expect(distance(after.centroid!, apply(map, before.centroid))).toBeLessThan(1e-6)
+        },
+      ),
     )
   })
 
   it('finds the place up to which a curve is so long, from its start to its end', () => {
     fc.assert(
       fc.property(p, p, p, p, fc.double({ min: 0, max: 1, noNaN: true }), (from, c1, c2, to, share) => {
-        const segment: Segment = { kind: 'cubic', from, c1, c2, to }, long = segmentLength(segment)
+        const segment: Segment = { kind: 'cubic', from, c1, c2, to },
+          long = segmentLength(segment)
         if (long < 1e-3) return
         const t = lengthTo(segment, share * long)
         expect(t).toBeGreaterThanOrEqual(0)
@@ -67,8 +103,20 @@ describe('measuring', () => {
       }),
       { numRuns: 500 },
     )
-    const way: Segment = { kind: 'cubic', from: { x: 12, y: 12 }, c1: { x: 12, y: 8 }, c2: { x: 12.5, y: 4.5 }, to: { x: 21.5, y: 4.5 } }
-    for (let i = 0; i < 400; i++) expect(Math.abs(segmentLength(part(way, 0, lengthTo(way, (i * segmentLength(way)) / 400) || 1e-9)) - (i * segmentLength(way)) / 400)).toBeLessThan(1e-6)
+    const way: Segment = {
+      kind: 'cubic',
+      from: { x: 12, y: 12 },
+      c1: { x: 12, y: 8 },
+      c2: { x: 12.5, y: 4.5 },
+      to: { x: 21.5, y: 4.5 },
+    }
+    for (let i = 0; i < 400; i++)
+      expect(
+        Math.abs(
+          segmentLength(part(way, 0, lengthTo(way, (i * segmentLength(way)) / 400) || 1e-9)) -
+            (i * segmentLength(way)) / 400,
+        ),
+      ).toBeLessThan(1e-6)
   })
 
   it('of nothing has no bounds and no centroid', () => {

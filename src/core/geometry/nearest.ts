@@ -4,7 +4,13 @@ import { distance, type Point } from './point'
 import { pointAt } from './segment'
 
 /** The nearest place of a path to a point: which contour and segment, at which parameter, and how far away. */
-export type Nearest = { readonly contour: number; readonly segment: number; readonly t: number; readonly at: Point; readonly distance: number }
+export type Nearest = {
+  readonly contour: number
+  readonly segment: number
+  readonly t: number
+  readonly at: Point
+  readonly distance: number
+}
 
 /** The nearest place of a path to a point; null for a path without segments. */
 export function nearestOnPath(path: Path, p: Point): Nearest | null {

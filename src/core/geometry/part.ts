@@ -3,14 +3,33 @@ import { splitCubic } from './cubic'
 import { hypot, type Point } from './point'
 import { pointAt, type Segment } from './segment'
 
-/** The part of a segment between two parameters, `from` < `to`; its ends may be given exactly, and of an arc its centre where it is known. */
-export function part(segment: Segment, from: number, to: number, start = pointAt(segment, from), end = pointAt(segment, to), centre?: ArcCentre | null): Segment {
+/**
+ * The part of a segment between two parameters, `from` < `to`; its ends may be given exactly, and of an arc its centre
+ * where it is known.
+ */
+export function part(
+  segment: Segment,
+  from: number,
+  to: number,
+  start = pointAt(segment, from),
+  end = pointAt(segment, to),
+  centre?: ArcCentre | null,
+): Segment {
   switch (segment.kind) {
     case 'line':
       return { kind: 'line', from: start, to: end }
     case 'arc': {
       const { extent, rx, ry } = centre ?? arcCentre(segment)
-      return { kind: 'arc', from: start, to: end, rx, ry, turn: segment.turn, sweep: segment.sweep, large: Math.abs(extent) * (to - from) > Math.PI }
+      return {
+        kind: 'arc',
+        from: start,
+        to: end,
+        rx,
+        ry,
+        turn: segment.turn,
+        sweep: segment.sweep,
+        large: Math.abs(extent) * (to - from) > Math.PI,
+      }
     }
     case 'cubic': {
       const [, second] = splitCubic(segment, from)
@@ -29,7 +48,10 @@ export const partOfTurn = (round: ArcCentre, from: number, to: number): ArcCentr
   extent: round.extent * (to - from),
 })
 
-/** The direction in which a segment leaves its start (`end` false) or arrives at its end, not of unit length. An arc's centre may be given. */
+/**
+ * The direction in which a segment leaves its start (`end` false) or arrives at its end, not of unit length. An arc's
+ * centre may be given.
+ */
 export function tangent(segment: Segment, end: boolean, round?: ArcCentre | null): Point {
   switch (segment.kind) {
     case 'line':
@@ -37,12 +59,15 @@ export function tangent(segment: Segment, end: boolean, round?: ArcCentre | null
     case 'arc': {
       const { centre, rx, ry, start, extent } = round ?? arcCentre(segment)
       if (rx === ry) {
-        const at = end ? segment.to : segment.from, way = segment.sweep ? 1 : -1
+        const at = end ? segment.to : segment.from,
+          way = segment.sweep ? 1 : -1
         return { x: way * (centre.y - at.y), y: way * (at.x - centre.x) }
       }
       const angle = end ? start + extent : start
-      const x = -rx * Math.sin(angle) * Math.sign(extent), y = ry * Math.cos(angle) * Math.sign(extent)
-      const cos = Math.cos(segment.turn), sin = Math.sin(segment.turn)
+      const x = -rx * Math.sin(angle) * Math.sign(extent),
+        y = ry * Math.cos(angle) * Math.sign(extent)
+      const cos = Math.cos(segment.turn),
+        sin = Math.sin(segment.turn)
       return { x: cos * x - sin * y, y: sin * x + cos * y }
     }
     case 'cubic': {

@@ -15,7 +15,8 @@ export function polyline(points: readonly Point[], closed: boolean): Contour {
   const segments: Segment[] = []
   const count = closed ? points.length : points.length - 1
   for (let i = 0; i < count; i++) {
-    const from = points[i]!, to = points[(i + 1) % points.length]!
+    const from = points[i]!,
+      to = points[(i + 1) % points.length]!
     if (distance(from, to) > SAME_POINT) segments.push(line(from, to))
   }
   return { segments, closed }
@@ -23,9 +24,16 @@ export function polyline(points: readonly Point[], closed: boolean): Contour {
 
 /** An upright ellipse of two half arcs, clockwise from its left end. */
 export function ellipse(centre: Point, rx: number, ry: number): Contour {
-  const left = { x: centre.x - rx, y: centre.y }, right = { x: centre.x + rx, y: centre.y }
+  const left = { x: centre.x - rx, y: centre.y },
+    right = { x: centre.x + rx, y: centre.y }
   const half = { kind: 'arc', rx, ry, turn: 0, large: false, sweep: true } as const
-  return { segments: [{ ...half, from: left, to: right }, { ...half, from: right, to: left }], closed: true }
+  return {
+    segments: [
+      { ...half, from: left, to: right },
+      { ...half, from: right, to: left },
+    ],
+    closed: true,
+  }
 }
 
 export function transformPath(path: Path, map: Transform): Path {

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { rootsOnUnit } from './roots'
 
 /** The coefficients of the product of (t − r) for all r. */
-const polynomial = (roots: readonly number[]): number[] => roots.reduce<number[]>((c, r) => [0, ...c].map((value, i) => value - r * (c[i] ?? 0)), [1])
+const polynomial = (roots: readonly number[]): number[] =>
+  roots.reduce<number[]>((c, r) => [0, ...c].map((value, i) => value - r * (c[i] ?? 0)), [1])
 
 describe('roots on 0..1', () => {
   it('are all found, and no others', () => {

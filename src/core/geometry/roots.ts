@@ -1,4 +1,7 @@
-/** A root of a polynomial on 0..1; a touch is a place where the value comes within the tolerance without having to change sign. */
+/**
+ * A root of a polynomial on 0..1; a touch is a place where the value comes within the tolerance without having to
+ * change sign.
+ */
 export type Root = { readonly t: number; readonly touch: boolean }
 
 function valueAt(c: readonly number[], t: number): number {
@@ -7,9 +10,14 @@ function valueAt(c: readonly number[], t: number): number {
   return value
 }
 
-/** The root of a polynomial that is monotone between `a` and `b` and has other signs there: Newton's steps, halved where they leave. */
+/**
+ * The root of a polynomial that is monotone between `a` and `b` and has other signs there: Newton's steps, halved where
+ * they leave.
+ */
 function refine(c: readonly number[], d: readonly number[], a: number, b: number, rising: boolean): number {
-  let lo = a, hi = b, t = (a + b) / 2
+  let lo = a,
+    hi = b,
+    t = (a + b) / 2
   for (let i = 0; i < 80; i++) {
     const value = valueAt(c, t)
     if (value === 0) return t
@@ -25,9 +33,9 @@ function refine(c: readonly number[], d: readonly number[], a: number, b: number
 }
 
 /**
- * Every real root on 0..1 of a polynomial, its coefficients from the constant upwards, in order. Between the extremes, which are the
- * roots of the derivative, the polynomial is monotone, so no root can be missed. An extreme within `tolerance` of zero is a touch,
- * and the one or two roots next to it are the same place.
+ * Every real root on 0..1 of a polynomial, its coefficients from the constant upwards, in order. Between the extremes,
+ * which are the roots of the derivative, the polynomial is monotone, so no root can be missed. An extreme within
+ * `tolerance` of zero is a touch, and the one or two roots next to it are the same place.
  */
 export function rootsOnUnit(coefficients: readonly number[], tolerance: number): Root[] {
   let n = coefficients.length
@@ -45,14 +53,19 @@ export function rootsOnUnit(coefficients: readonly number[], tolerance: number):
   const d = derivative(c)
   const extremes = n === 4 ? quadraticRoots(d) : rootsOnUnit(d, 0)
   const roots: Root[] = []
-  let from = 0, value = valueAt(c, 0), done = Math.abs(value) <= nothing
+  let from = 0,
+    value = valueAt(c, 0),
+    done = Math.abs(value) <= nothing
   if (done) roots.push({ t: 0, touch: false })
   for (let i = 0; i <= extremes.length; i++) {
-    const inner = i < extremes.length, to = inner ? extremes[i]!.t : 1
+    const inner = i < extremes.length,
+      to = inner ? extremes[i]!.t : 1
     if (inner && (to <= 0 || to >= 1)) continue
-    const next = valueAt(c, to), away = Math.abs(next)
+    const next = valueAt(c, to),
+      away = Math.abs(next)
     const touch = inner && away <= tolerance
-    if (!done && !touch && away > nothing && value < 0 !== next < 0) roots.push({ t: refine(c, d, from, to, value < 0), touch: false })
+    if (!done && !touch && away > nothing && value < 0 !== next < 0)
+      roots.push({ t: refine(c, d, from, to, value < 0), touch: false })
     done = touch || away <= nothing
     if (done) roots.push({ t: to, touch })
     from = to
@@ -72,15 +85,22 @@ function quadraticRoots([c, b, a]: readonly number[]): Root[] {
   const under = b! * b! - 4 * a! * c!
   if (a === 0 || under < 0) return a === 0 && b !== 0 ? [{ t: -c! / b!, touch: false }] : []
   const q = -0.5 * (b! + (b! < 0 ? -1 : 1) * Math.sqrt(under))
-  const s = q / a!, t = q === 0 ? s : c! / q
-  const least = Math.min(s, t), most = Math.max(s, t)
-  const first = least > 0 && least < 1, second = most > 0 && most < 1 && most !== least
+  const s = q / a!,
+    t = q === 0 ? s : c! / q
+  const least = Math.min(s, t),
+    most = Math.max(s, t)
+  const first = least > 0 && least < 1,
+    second = most > 0 && most < 1 && most !== least
   return [...(first ? [{ t: least, touch: false }] : []), ...(second ? [{ t: most, touch: false }] : [])]
 }
 
-/** True when the control values of a polynomial on 0..1, as a Bézier curve's, all lie on one side of zero, farther than a margin. */
+/**
+ * True when the control values of a polynomial on 0..1, as a Bézier curve's, all lie on one side of zero, farther than
+ * a margin.
+ */
 function staysAway(c: readonly number[], margin: number): boolean {
-  const n = c.length - 1, control = new Array<number>(n + 1)
+  const n = c.length - 1,
+    control = new Array<number>(n + 1)
   for (let i = 0, choose = 1; i <= n; i++) {
     control[i] = c[i]! / choose
     choose = (choose * (n - i)) / (i + 1)

@@ -19,7 +19,13 @@ export type Arc = {
 }
 
 /** A cubic Bézier curve with two control points. */
-export type Cubic = { readonly kind: 'cubic'; readonly from: Point; readonly c1: Point; readonly c2: Point; readonly to: Point }
+export type Cubic = {
+  readonly kind: 'cubic'
+  readonly from: Point
+  readonly c1: Point
+  readonly c2: Point
+  readonly to: Point
+}
 
 /** A stretch of a path, from one node to the next. */
 export type Segment = Line | Arc | Cubic
@@ -38,7 +44,10 @@ export function pointAt(segment: Segment, t: number): Point {
     case 'cubic': {
       const { from, c1, c2, to } = segment
       const s = 1 - t
-      const k0 = s * s * s, k1 = 3 * s * s * t, k2 = 3 * s * t * t, k3 = t * t * t
+      const k0 = s * s * s,
+        k1 = 3 * s * s * t,
+        k2 = 3 * s * t * t,
+        k3 = t * t * t
       return { x: k0 * from.x + k1 * c1.x + k2 * c2.x + k3 * to.x, y: k0 * from.y + k1 * c1.y + k2 * c2.y + k3 * to.y }
     }
   }
@@ -75,10 +84,17 @@ export function transformSegment(segment: Segment, map: Transform): Segment {
 /** The exact upright bounds of a segment, from its ends and the points where it runs level or plumb. */
 export function segmentBounds(segment: Segment, round?: ArcCentre): Box {
   const { from, to } = segment
-  if (segment.kind === 'line') return { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), w: Math.abs(to.x - from.x), h: Math.abs(to.y - from.y) }
+  if (segment.kind === 'line')
+    return {
+      x: Math.min(from.x, to.x),
+      y: Math.min(from.y, to.y),
+      w: Math.abs(to.x - from.x),
+      h: Math.abs(to.y - from.y),
+    }
   if (segment.kind === 'cubic') {
     const { c1, c2 } = segment
-    const [x0, x1] = reachOf(from.x, c1.x, c2.x, to.x), [y0, y1] = reachOf(from.y, c1.y, c2.y, to.y)
+    const [x0, x1] = reachOf(from.x, c1.x, c2.x, to.x),
+      [y0, y1] = reachOf(from.y, c1.y, c2.y, to.y)
     return { x: x0, y: y0, w: x1 - x0, h: y1 - y0 }
   }
   const { centre, rx, ry, start, extent } = round ?? arcCentre(segment)
@@ -96,24 +112,28 @@ export function segmentBounds(segment: Segment, round?: ArcCentre): Box {
 /** The bounds of a circular arc: of its ends, and of the quarters of the circle that it passes. */
 function circleBounds(from: Point, to: Point, { x, y }: Point, r: number, start: number, extent: number): Box {
   const passed = (quarter: number) => withinSweep((quarter * Math.PI) / 2, start, extent)
-  const x0 = passed(2) ? x - r : Math.min(from.x, to.x), x1 = passed(0) ? x + r : Math.max(from.x, to.x)
-  const y0 = passed(3) ? y - r : Math.min(from.y, to.y), y1 = passed(1) ? y + r : Math.max(from.y, to.y)
+  const x0 = passed(2) ? x - r : Math.min(from.x, to.x),
+    x1 = passed(0) ? x + r : Math.max(from.x, to.x)
+  const y0 = passed(3) ? y - r : Math.min(from.y, to.y),
+    y1 = passed(1) ? y + r : Math.max(from.y, to.y)
   return { x: x0, y: y0, w: x1 - x0, h: y1 - y0 }
 }
 
 function withinSweep(angle: number, start: number, extent: number): boolean {
   const full = 2 * Math.PI
   const from = extent < 0 ? start + extent : start
-  return ((((angle - from) % full) + full) % full) <= Math.abs(extent)
+  return (((angle - from) % full) + full) % full <= Math.abs(extent)
 }
 
 /** The least and the greatest value of one coordinate of a cubic. */
 function reachOf(p0: number, p1: number, p2: number, p3: number): [number, number] {
-  let least = Math.min(p0, p3), most = Math.max(p0, p3)
+  let least = Math.min(p0, p3),
+    most = Math.max(p0, p3)
   // Where the control points lie between the ends, so does the curve.
   if (p1 >= least && p1 <= most && p2 >= least && p2 <= most) return [least, most]
   for (const t of cubicTurns(p0, p1, p2, p3)) {
-    const s = 1 - t, value = s * s * s * p0 + 3 * s * s * t * p1 + 3 * s * t * t * p2 + t * t * t * p3
+    const s = 1 - t,
+      value = s * s * s * p0 + 3 * s * s * t * p1 + 3 * s * t * t * p2 + t * t * t * p3
     least = Math.min(least, value)
     most = Math.max(most, value)
   }

@@ -9,14 +9,16 @@ export function slopeAt(segment: Segment, t: number): Point {
   if (segment.kind === 'cubic') return cubicSlope(segment, t)
   const { rx, ry, start, extent } = arcCentre(segment)
   const angle = start + extent * t
-  const x = -rx * Math.sin(angle) * extent, y = ry * Math.cos(angle) * extent
-  const cos = Math.cos(segment.turn), sin = Math.sin(segment.turn)
+  const x = -rx * Math.sin(angle) * extent,
+    y = ry * Math.cos(angle) * extent
+  const cos = Math.cos(segment.turn),
+    sin = Math.sin(segment.turn)
   return { x: cos * x - sin * y, y: sin * x + cos * y }
 }
 
 /**
- * The curvature of a segment at `t`: one over the radius of the circle that fits it there, positive where it turns clockwise on screen.
- * Infinite where a cubic stands still.
+ * The curvature of a segment at `t`: one over the radius of the circle that fits it there, positive where it turns
+ * clockwise on screen. Infinite where a cubic stands still.
  */
 export function curvatureAt(segment: Segment, t: number): number {
   if (segment.kind === 'line') return 0
@@ -29,12 +31,16 @@ export function curvatureAt(segment: Segment, t: number): number {
   return cross(d, cubicBend(segment, t)) / (speed * speed * speed)
 }
 
-/** The unit direction in which a segment runs at `t`; at the ends of a cubic whose control point lies on its end, the limit of it. */
+/**
+ * The unit direction in which a segment runs at `t`; at the ends of a cubic whose control point lies on its end, the
+ * limit of it.
+ */
 export function directionAt(segment: Segment, t: number): Point {
   let d = slopeAt(segment, t)
   let length = hypot(d.x, d.y)
   if (length <= 1e-9 && segment.kind === 'cubic') {
-    const bend = cubicBend(segment, t), sign = t > 0.5 ? -1 : 1
+    const bend = cubicBend(segment, t),
+      sign = t > 0.5 ? -1 : 1
     d = { x: bend.x * sign, y: bend.y * sign }
     length = hypot(d.x, d.y)
     if (length <= 1e-9) {

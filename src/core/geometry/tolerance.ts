@@ -6,35 +6,56 @@ export const SAME_POINT = 1e-9
 /** An angle below which two directions count as one straight line, in radians. */
 export const STRAIGHT = 1e-9
 
-/** How near two segments must come to meet: what a double leaves of exact coordinates after a few operations. For drawings of up to `REACH`. */
+/**
+ * How near two segments must come to meet: what a double leaves of exact coordinates after a few operations. For
+ * drawings of up to `REACH`.
+ */
 export const MEETING = 1e-8
 
 /**
- * The snapping policy of arrangements: points nearer than this are one vertex, the first of them, and stretches nearer than this are
- * one edge. Above what intersections are off by, below the 1e-6 within which a boundary has to be right. For drawings of up to `REACH`.
+ * The snapping policy of arrangements: points nearer than this are one vertex, the first of them, and stretches nearer
+ * than this are one edge. Above what intersections are off by, below the 1e-6 within which a boundary has to be right.
+ * For drawings of up to `REACH`.
  */
 export const SNAP = 2e-7
 
-/** Up to this far from the origin the tolerances hold as they are; beyond it they grow with the coordinates, as a double's steps do. */
+/**
+ * Up to this far from the origin the tolerances hold as they are; beyond it they grow with the coordinates, as a
+ * double's steps do.
+ */
 export const REACH = 1e4
 
-/** How far offsets of ellipses and cubics may lie from the true ones: an eightieth of a pixel of the largest app icon drawn on a 24 grid. */
+/**
+ * How far offsets of ellipses and cubics may lie from the true ones: an eightieth of a pixel of the largest app icon
+ * drawn on a 24 grid.
+ */
 export const OFFSET = 1e-3
 
 /** How far a bent or warped path may lie from the true one: as near as what is shown on screen. */
 export const WARP = 5e-3
 
-/** Gaps below this are leaks: a quarter of a unit is less than anyone leaves open on purpose, and more than a slip of the hand. */
+/**
+ * Gaps below this are leaks: a quarter of a unit is less than anyone leaves open on purpose, and more than a slip of
+ * the hand.
+ */
 export const LEAK = 0.25
 
-/** A turn of direction below this is no corner, in radians (half a degree): curves that were meant to run on smoothly. */
+/**
+ * A turn of direction below this is no corner, in radians (half a degree): curves that were meant to run on smoothly.
+ */
 export const SMOOTH = 8.7e-3
 
 /** By how much of its radius the usual four cubics miss a circle: what recognising one has to allow. */
 export const FOUR_CUBICS = 3e-4
 
-/** Below this share of a cubic's size its speed is none, so that it stands still and turns back there: more than the roots of its slope are off by. */
+/**
+ * Below this share of a cubic's size its speed is none, so that it stands still and turns back there: more than the
+ * roots of its slope are off by.
+ */
 export const STILL = 1e-7
 
-/** How far from the origin anything is drawn: a hundred times as far as any coordinate that can be typed, and no further than doubles keep a thousandth. */
+/**
+ * How far from the origin anything is drawn: a hundred times as far as any coordinate that can be typed, and no further
+ * than doubles keep a thousandth.
+ */
 export const FAR = 1e8

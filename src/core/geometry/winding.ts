@@ -7,13 +7,16 @@ import { rootsOnUnit } from './roots'
 import { line, pointAt, type Segment, segmentBounds } from './segment'
 
 /**
- * How often a segment passes a point on its right, upwards taken away from downwards: the share it has in the winding number of the
- * closed path it belongs to. Its bounds may be given. The segment is cut where it runs level, so that each piece meets the ray at most once; each piece counts
- * its upper end but not its lower one, so that a ray through a node counts it once.
+ * How often a segment passes a point on its right, upwards taken away from downwards: the share it has in the winding
+ * number of the closed path it belongs to. Its bounds may be given. The segment is cut where it runs level, so that
+ * each piece meets the ray at most once; each piece counts its upper end but not its lower one, so that a ray through a
+ * node counts it once.
  */
 export function passes(segment: Segment, p: Point, box: Box = segmentBounds(segment)): number {
   if (p.y < box.y || p.y > box.y + box.h || p.x > box.x + box.w) return 0
-  const { from, to } = segment, down = from.y <= p.y && to.y > p.y, up = to.y <= p.y && from.y > p.y
+  const { from, to } = segment,
+    down = from.y <= p.y && to.y > p.y,
+    up = to.y <= p.y && from.y > p.y
   // All of it to the right of the point: its ends tell.
   if (p.x < box.x) return down ? 1 : up ? -1 : 0
   if (segment.kind === 'line') {
@@ -27,10 +30,14 @@ export function passes(segment: Segment, p: Point, box: Box = segmentBounds(segm
 }
 
 function passesOnce(segment: Segment, t0: number, t1: number, p: Point): number {
-  const from = t0 === 0 ? segment.from : pointAt(segment, t0), to = t1 === 1 ? segment.to : pointAt(segment, t1)
-  const down = from.y <= p.y && to.y > p.y, up = to.y <= p.y && from.y > p.y
+  const from = t0 === 0 ? segment.from : pointAt(segment, t0),
+    to = t1 === 1 ? segment.to : pointAt(segment, t1)
+  const down = from.y <= p.y && to.y > p.y,
+    up = to.y <= p.y && from.y > p.y
   if (!down && !up) return 0
-  let lo = t0, hi = t1, at = from
+  let lo = t0,
+    hi = t1,
+    at = from
   for (let i = 0; i < 60 && hi - lo > 1e-15; i++) {
     const t = (lo + hi) / 2
     at = pointAt(segment, t)
@@ -65,7 +72,9 @@ function levels(segment: Segment): number[] {
     }
     case 'cubic': {
       const [, b, c, d] = powers(segment.from.y, segment.c1.y, segment.c2.y, segment.to.y)
-      return rootsOnUnit([b, 2 * c, 3 * d], 0).map(({ t }) => t).filter((t) => t > 0 && t < 1)
+      return rootsOnUnit([b, 2 * c, 3 * d], 0)
+        .map(({ t }) => t)
+        .filter((t) => t > 0 && t < 1)
     }
   }
 }

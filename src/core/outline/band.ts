@@ -9,40 +9,73 @@ import { type Side, sideOf } from './side'
 export type Width = { readonly half: number; readonly miterLimit: number }
 
 /**
- * What is painted along a run, as contours clockwise on screen around it: along its left, around its end, back along its right; a closed run has one contour
- * on each side. On the inside of a corner they go by way of the node, so that the whole winds around every place as often as the line across passes over
- * it; but where two lines are long enough they are cut where they meet. What lies beyond the centres of tight turns is added twice over, once for what the
+ * What is painted along a run, as contours clockwise on screen around it: along its left, around its end, back along
+ * its right; a closed run has one contour on each side. On the inside of a corner they go by way of the node, so that
+ * the whole winds around every place as often as the line across passes over it; but where two lines are long enough
+ * they are cut where they meet. What lies beyond the centres of tight turns is added twice over, once for what the
  * contour takes away.
  */
 export function band({ parts, nodes, closed }: Run, { half, miterLimit }: Width): Contour[] {
-  const lefts = parts.map((part) => sideOf(part, -half)), rights = parts.map((part) => sideOf(part, half))
-  const left: Segment[] = [], right: Segment[] = []
-  const leftCuts = new Cuts(parts, lefts), rightCuts = new Cuts(parts, rights)
-  const leftJoins: Segment[][] = [], rightJoins: Segment[][] = []
+  const lefts = parts.map((part) => sideOf(part, -half)),
+    rights = parts.map((part) => sideOf(part, half))
+  const left: Segment[] = [],
+    right: Segment[] = []
+  const leftCuts = new Cuts(parts, lefts),
+    rightCuts = new Cuts(parts, rights)
+  const leftJoins: Segment[][] = [],
+    rightJoins: Segment[][] = []
   nodes.forEach((node, i) => {
     const { into, out } = node
     if (!into || !out) return
     const before = (i + parts.length - 1) % parts.length
     const around = corner(node, into, out, half, miterLimit)
-    leftJoins[i] = around.left ?? leftCuts.at(before, i, into, out, -half) ?? via(node.at, asideOf(node.at, into, -half), asideOf(node.at, out, -half))
-    rightJoins[i] = around.right ?? rightCuts.at(before, i, into, out, half) ?? via(node.at, asideOf(node.at, out, half), asideOf(node.at, into, half))
+    leftJoins[i] =
+      around.left ??
+      leftCuts.at(before, i, into, out, -half) ??
+      via(node.at, asideOf(node.at, into, -half), asideOf(node.at, out, -half))
+    rightJoins[i] =
+      around.right ??
+      rightCuts.at(before, i, into, out, half) ??
+      via(node.at, asideOf(node.at, out, half), asideOf(node.at, into, half))
   })
   parts.forEach((_, i) => left.push(...(leftJoins[i] ?? []), ...leftCuts.rim(i)))
-  for (let i = parts.length - 1; i >= 0; i--) right.push(...rightCuts.rim(i).toReversed().map(reverse), ...(rightJoins[i] ?? []))
+  for (let i = parts.length - 1; i >= 0; i--)
+    right.push(...rightCuts.rim(i).toReversed().map(reverse), ...(rightJoins[i] ?? []))
   const beyond = [...lefts, ...rights].flatMap((side) => [...side.beyond, ...side.beyond])
   if (closed) return [...contour(left), ...contour(right), ...beyond]
-  const first = nodes[0]!, last = nodes[nodes.length - 1]!, back = { x: -first.out!.x, y: -first.out!.y }
-  const whole = [...left, ...capRim(last.at, last.into!, half, last.cap), ...right, ...capRim(first.at, back, half, first.cap)]
+  const first = nodes[0]!,
+    last = nodes[nodes.length - 1]!,
+    back = { x: -first.out!.x, y: -first.out!.y }
+  const whole = [
+    ...left,
+    ...capRim(last.at, last.into!, half, last.cap),
+    ...right,
+    ...capRim(first.at, back, half, first.cap),
+  ]
   return [...contour(whole), ...beyond]
 }
 
 const contour = (segments: readonly Segment[]): Contour[] => (segments.length > 0 ? [{ segments, closed: true }] : [])
 
-/** How a corner is gone around on its left and, backwards, on its right; on the inside of it that remains to be seen. */
-function corner({ at, shared, join }: Node, into: Point, out: Point, half: number, miterLimit: number): { left?: Segment[]; right?: Segment[] } {
-  if (shared) return { left: via(at, asideOf(at, into, -half), asideOf(at, out, -half)), right: via(at, asideOf(at, out, half), asideOf(at, into, half)) }
+/**
+ * How a corner is gone around on its left and, backwards, on its right; on the inside of it that remains to be seen.
+ */
+function corner(
+  { at, shared, join }: Node,
+  into: Point,
+  out: Point,
+  half: number,
+  miterLimit: number,
+): { left?: Segment[]; right?: Segment[] } {
+  if (shared)
+    return {
+      left: via(at, asideOf(at, into, -half), asideOf(at, out, -half)),
+      right: via(at, asideOf(at, out, half), asideOf(at, into, half)),
+    }
   const clockwise = cross(into, out) >= 0
-  const rim = clockwise ? joinRim(at, into, out, half, join, miterLimit) : joinRim(at, { x: -out.x, y: -out.y }, { x: -into.x, y: -into.y }, half, join, miterLimit)
+  const rim = clockwise
+    ? joinRim(at, into, out, half, join, miterLimit)
+    : joinRim(at, { x: -out.x, y: -out.y }, { x: -into.x, y: -into.y }, half, join, miterLimit)
   // Where nothing turns, both sides run on.
   if (rim.length === 0) return { left: [], right: [] }
   return clockwise ? { left: rim } : { right: rim }
@@ -59,7 +92,10 @@ class Cuts {
   private readonly fromEnd: Float64Array
   private readonly rims: (readonly Segment[])[]
 
-  constructor(private readonly parts: readonly Segment[], sides: readonly Side[]) {
+  constructor(
+    private readonly parts: readonly Segment[],
+    sides: readonly Side[],
+  ) {
     this.fromStart = new Float64Array(parts.length)
     this.fromEnd = new Float64Array(parts.length)
     this.rims = sides.map(({ rim }) => rim)
@@ -70,21 +106,35 @@ class Cuts {
   }
 
   /**
-   * Cuts what arrives at a corner and what leaves it where they meet, if both are lines and long enough that all of what is cut off lies in the
-   * strokes of both: then none of it is missed. Null where they are not.
+   * Cuts what arrives at a corner and what leaves it where they meet, if both are lines and long enough that all of
+   * what is cut off lies in the strokes of both: then none of it is missed. Null where they are not.
    */
   at(before: number, after: number, into: Point, out: Point, away: number): Segment[] | null {
-    const a = this.parts[before]!, b = this.parts[after]!
+    const a = this.parts[before]!,
+      b = this.parts[after]!
     if (a.kind !== 'line' || b.kind !== 'line' || before === after) return null
-    const half = Math.abs(away), straight = 1 + dot(into, out), turned = Math.abs(cross(into, out))
-    const cut = (half * turned) / straight, reach = Math.max(cut, half * turned)
-    const lengthA = distance(a.from, a.to), lengthB = distance(b.from, b.to)
+    const half = Math.abs(away),
+      straight = 1 + dot(into, out),
+      turned = Math.abs(cross(into, out))
+    const cut = (half * turned) / straight,
+      reach = Math.max(cut, half * turned)
+    const lengthA = distance(a.from, a.to),
+      lengthB = distance(b.from, b.to)
     // Nearly doubled back, they meet nowhere that can be told.
     if (straight < SHARP) return null
-    if (!(reach <= lengthA && reach <= lengthB && cut + this.fromStart[before]! <= lengthA && cut + this.fromEnd[after]! <= lengthB)) return null
+    if (!(
+      reach <= lengthA &&
+      reach <= lengthB &&
+      cut + this.fromStart[before]! <= lengthA &&
+      cut + this.fromEnd[after]! <= lengthB
+    ))
+      return null
     this.fromEnd[before] = cut
     this.fromStart[after] = cut
-    const meet: Point = { x: b.from.x - (away * (into.y + out.y)) / straight, y: b.from.y + (away * (into.x + out.x)) / straight }
+    const meet: Point = {
+      x: b.from.x - (away * (into.y + out.y)) / straight,
+      y: b.from.y + (away * (into.x + out.x)) / straight,
+    }
     this.rims[before] = [line((this.rims[before]![0] as Line).from, meet)]
     this.rims[after] = [line(meet, (this.rims[after]![0] as Line).to)]
     return []

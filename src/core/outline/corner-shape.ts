@@ -3,18 +3,41 @@ import { line, type Segment } from '../geometry/segment'
 import { fitCubic } from './fit'
 
 /**
- * What lies between the two sides of a finished corner, from where the tangent arc leaves the first to where it reaches the second:
- * that arc (round), a straight line (bevel), an arc hollowed out of the corner (scoop), a step inwards (notch) or a quarter of a
- * superellipse of exponent 4 (squircle).
+ * What lies between the two sides of a finished corner, from where the tangent arc leaves the first to where it reaches
+ * the second: that arc (round), a straight line (bevel), an arc hollowed out of the corner (scoop), a step inwards
+ * (notch) or a quarter of a superellipse of exponent 4 (squircle).
  */
 export type CornerStyle = 'round' | 'bevel' | 'scoop' | 'notch' | 'squircle'
 
-/** The gap of a corner: where the first side ends and the second begins, the path's unit directions there, which way it turns on screen, and the node that was there. */
-export type CornerGap = { readonly node: Point; readonly from: Point; readonly leaving: Point; readonly to: Point; readonly arriving: Point; readonly clockwise: boolean }
+/**
+ * The gap of a corner: where the first side ends and the second begins, the path's unit directions there, which way it
+ * turns on screen, and the node that was there.
+ */
+export type CornerGap = {
+  readonly node: Point
+  readonly from: Point
+  readonly leaving: Point
+  readonly to: Point
+  readonly arriving: Point
+  readonly clockwise: boolean
+}
 
 /** The segments that close a corner's gap, given the radius of the arc that touches both sides. */
-export function cornerShape({ node, from, leaving, to, arriving, clockwise: sweep }: CornerGap, radius: number, style: CornerStyle): Segment[] {
-  const circle = (r: number, clockwise: boolean): Segment => ({ kind: 'arc', from, to, rx: r, ry: r, turn: 0, large: false, sweep: clockwise })
+export function cornerShape(
+  { node, from, leaving, to, arriving, clockwise: sweep }: CornerGap,
+  radius: number,
+  style: CornerStyle,
+): Segment[] {
+  const circle = (r: number, clockwise: boolean): Segment => ({
+    kind: 'arc',
+    from,
+    to,
+    rx: r,
+    ry: r,
+    turn: 0,
+    large: false,
+    sweep: clockwise,
+  })
   const tip = meeting(from, leaving, to, arriving, node)
   switch (style) {
     case 'round':
@@ -28,10 +51,13 @@ export function cornerShape({ node, from, leaving, to, arriving, clockwise: swee
       return [line(from, inner), line(inner, to)]
     }
     case 'squircle': {
-      const inner = subtract(add(from, to), tip), a = subtract(from, inner), b = subtract(to, inner)
+      const inner = subtract(add(from, to), tip),
+        a = subtract(from, inner),
+        b = subtract(to, inner)
       const place = ({ x, y }: Point): Point => ({ x: inner.x + a.x * x + b.x * y, y: inner.y + a.y * x + b.y * y })
       const { c1, c2, to: middle } = squircle()
-      const turned = ({ x, y }: Point): Point => place({ x: y, y: x }), centre = place(middle)
+      const turned = ({ x, y }: Point): Point => place({ x: y, y: x }),
+        centre = place(middle)
       return [
         { kind: 'cubic', from, c1: place(c1), c2: place(c2), to: centre },
         { kind: 'cubic', from: centre, c1: turned(c2), c2: turned(c1), to },
@@ -40,7 +66,10 @@ export function cornerShape({ node, from, leaving, to, arriving, clockwise: swee
   }
 }
 
-/** Where the directions of both sides meet; the node where that is farther off than the node is, as on sides that curl around the arc. */
+/**
+ * Where the directions of both sides meet; the node where that is farther off than the node is, as on sides that curl
+ * around the arc.
+ */
 function meeting(p: Point, d: Point, q: Point, e: Point, node: Point): Point {
   const along = cross(subtract(q, p), e) / cross(d, e)
   return along > 0 && along <= distance(p, node) + distance(q, node) ? add(p, scale(d, along)) : node
@@ -52,7 +81,8 @@ let eighth: { c1: Point; c2: Point; to: Point } | null = null
 function squircle(): { c1: Point; c2: Point; to: Point } {
   if (eighth) return eighth
   const points = Array.from({ length: 25 }, (_, i): Point => {
-    const angle = (i * Math.PI) / 96, k = 1 / (Math.cos(angle) ** 4 + Math.sin(angle) ** 4) ** 0.25
+    const angle = (i * Math.PI) / 96,
+      k = 1 / (Math.cos(angle) ** 4 + Math.sin(angle) ** 4) ** 0.25
     return { x: k * Math.cos(angle), y: k * Math.sin(angle) }
   })
   const h = Math.SQRT1_2

@@ -10,7 +10,12 @@ import type { CornerStyle } from './corner-shape'
 import { fillets, turnOf } from './fillet'
 import { beside } from './parallel'
 
-const square = [{ x: 0, y: 0 }, { x: 20, y: 0 }, { x: 20, y: 20 }, { x: 0, y: 20 }]
+const square = [
+  { x: 0, y: 0 },
+  { x: 20, y: 0 },
+  { x: 20, y: 20 },
+  { x: 0, y: 20 },
+]
 
 describe('rounded corners', () => {
   it('take (4 − π) r² from a square', () => {
@@ -34,7 +39,12 @@ describe('rounded corners', () => {
   })
 
   it('leave ends, straight runs and places that double back as they are', () => {
-    const line = [{ x: 0, y: 0 }, { x: 5, y: 0 }, { x: 10, y: 0 }, { x: 4, y: 0 }]
+    const line = [
+      { x: 0, y: 0 },
+      { x: 5, y: 0 },
+      { x: 10, y: 0 },
+      { x: 4, y: 0 },
+    ]
     expect(roundCorners(line, false, () => 2).contour).toEqual(polyline(line, false))
   })
 
@@ -50,8 +60,10 @@ describe('rounded corners', () => {
           expect(chord).toBeLessThanOrEqual(2 * s.rx + 1e-6)
           const before = contour.segments[i - 1]
           // A fillet may use up its whole side; then what comes before it is not the side it is tangent to.
-          if (before?.kind !== 'line' || before.to !== s.from || distance(before.from, before.to) < 1e-3 || s.rx < 1e-3) return
-          const incoming = unit(subtract(before.to, before.from)), leaving = unit(subtract(pointAt(s, 1e-5), s.from))
+          if (before?.kind !== 'line' || before.to !== s.from || distance(before.from, before.to) < 1e-3 || s.rx < 1e-3)
+            return
+          const incoming = unit(subtract(before.to, before.from)),
+            leaving = unit(subtract(pointAt(s, 1e-5), s.from))
           expect(dot(incoming, leaving)).toBeGreaterThan(0.999)
           expect(Math.abs(cross(incoming, leaving))).toBeLessThan(0.01)
         })
@@ -61,11 +73,16 @@ describe('rounded corners', () => {
 })
 
 describe('corners between any two kinds of segment', () => {
-  const dee: Path = [{ closed: true, segments: [
-    { kind: 'arc', from: point(4, 20), to: point(4, 4), rx: 8, ry: 8, turn: 0, large: false, sweep: false },
-    { kind: 'cubic', from: point(4, 4), c1: point(0, 0), c2: point(-6, 8), to: point(-4, 14) },
-    { kind: 'line', from: point(-4, 14), to: point(4, 20) },
-  ] }]
+  const dee: Path = [
+    {
+      closed: true,
+      segments: [
+        { kind: 'arc', from: point(4, 20), to: point(4, 4), rx: 8, ry: 8, turn: 0, large: false, sweep: false },
+        { kind: 'cubic', from: point(4, 4), c1: point(0, 0), c2: point(-6, 8), to: point(-4, 14) },
+        { kind: 'line', from: point(-4, 14), to: point(4, 20) },
+      ],
+    },
+  ]
 
   it('touch both sides: the arc has the radius asked for and runs on from each of them', () => {
     const { contour, reduced } = roundContour(dee[0]!, () => ({ radius: 1.5 }))
@@ -75,7 +92,8 @@ describe('corners between any two kinds of segment', () => {
     contour.segments.forEach((s, i) => {
       const before = contour.segments[(i + contour.segments.length - 1) % contour.segments.length]!
       expect(distance(before.to, s.from)).toBeLessThan(1e-9)
-      const a = directionAt(before, 1), b = directionAt(s, 0)
+      const a = directionAt(before, 1),
+        b = directionAt(s, 0)
       expect(Math.abs(cross(a, b))).toBeLessThan(1e-6)
       expect(dot(a, b)).toBeGreaterThan(0)
     })
@@ -83,20 +101,32 @@ describe('corners between any two kinds of segment', () => {
 
   it('touch both sides of any two curves, as large as asked or until a side is used up or turns tighter', () => {
     const away = fc.record({ x: fc.integer({ min: -8, max: 8 }), y: fc.integer({ min: -8, max: 8 }) })
-    const corner = fc.record({ a: fc.tuple(away, away, away), b: fc.tuple(away, away, away), radius: fc.double({ min: 0.1, max: 12, noNaN: true }) })
+    const corner = fc.record({
+      a: fc.tuple(away, away, away),
+      b: fc.tuple(away, away, away),
+      radius: fc.double({ min: 0.1, max: 12, noNaN: true }),
+    })
     let reached = 0
     fc.assert(
       fc.property(corner, ({ a: [p, p1, p2], b: [q1, q2, q], radius }) => {
-        const a: Segment = { kind: 'cubic', from: p, c1: p1, c2: p2, to: point(0, 0) }, b: Segment = { kind: 'cubic', from: point(0, 0), c1: q1, c2: q2, to: q }
-        if ([p, p2, q1, q].some(({ x, y }) => Math.hypot(x, y) < 1) || Math.abs(turnOf(a, b)) < 0.1 || Math.abs(turnOf(a, b)) > 3) return
-        const { limit, at } = fillets(a, b, radius), side = Math.sign(turnOf(a, b))
+        const a: Segment = { kind: 'cubic', from: p, c1: p1, c2: p2, to: point(0, 0) },
+          b: Segment = { kind: 'cubic', from: point(0, 0), c1: q1, c2: q2, to: q }
+        if (
+          [p, p2, q1, q].some(({ x, y }) => Math.hypot(x, y) < 1) ||
+          Math.abs(turnOf(a, b)) < 0.1 ||
+          Math.abs(turnOf(a, b)) > 3
+        )
+          return
+        const { limit, at } = fillets(a, b, radius),
+          side = Math.sign(turnOf(a, b))
         for (const share of [1, 0.5, 0.1]) {
           const { s, t } = at(limit * share)
           expect(distance(beside(a, s, side * limit * share), beside(b, t, side * limit * share))).toBeLessThan(1e-7)
         }
         if (limit === radius) return void reached++
         const { s, t } = at(limit)
-        const spent = Math.min(s, 1 - t), bend = Math.max(side * curvatureAt(a, s), side * curvatureAt(b, t)) * limit
+        const spent = Math.min(s, 1 - t),
+          bend = Math.max(side * curvatureAt(a, s), side * curvatureAt(b, t)) * limit
         const opposite = Math.abs(cross(directionAt(a, s), directionAt(b, t)))
         expect(Math.min(spent, Math.abs(1 - bend), opposite)).toBeLessThan(0.01)
       }),
@@ -106,10 +136,15 @@ describe('corners between any two kinds of segment', () => {
   })
 
   it('are reduced to the greatest arc that fits, and say which', () => {
-    const sliver: Path = [{ closed: true, segments: [
-      { kind: 'arc', from: point(0, 0), to: point(10, 0), rx: 20, ry: 20, turn: 0, large: false, sweep: true },
-      { kind: 'line', from: point(10, 0), to: point(0, 0) },
-    ] }]
+    const sliver: Path = [
+      {
+        closed: true,
+        segments: [
+          { kind: 'arc', from: point(0, 0), to: point(10, 0), rx: 20, ry: 20, turn: 0, large: false, sweep: true },
+          { kind: 'line', from: point(10, 0), to: point(0, 0) },
+        ],
+      },
+    ]
     const { contour, reduced } = roundContour(sliver[0]!, (node) => (node === 0 ? { radius: 50 } : null))
     expect(reduced).toEqual([0])
     expect(contour.segments.every((s) => distance(s.from, s.to) < 10.1)).toBe(true)
@@ -117,7 +152,8 @@ describe('corners between any two kinds of segment', () => {
   })
 
   it('come in five styles, each taking its own area from a square', () => {
-    const of = (style: CornerStyle) => area([roundContour(polyline(square, true), () => ({ radius: 4, style })).contour])
+    const of = (style: CornerStyle) =>
+      area([roundContour(polyline(square, true), () => ({ radius: 4, style })).contour])
     expect(of('round')).toBeCloseTo(400 - (4 - Math.PI) * 16, 9)
     expect(of('bevel')).toBeCloseTo(400 - 4 * 8, 9)
     expect(of('scoop')).toBeCloseTo(400 - Math.PI * 16, 9)

@@ -5,15 +5,16 @@ import { lengthTo, segmentLength } from '../geometry/measure'
 import type { Segment } from '../geometry/segment'
 
 /**
- * A contour as the open contours its dashes are (SVG 2 §13.5.6): lengths drawn and left out by turns, from an offset into the pattern.
- * Where a closed contour begins within a dash, that dash is whole. A pattern of an odd count is taken twice; one without length or
- * with negative lengths draws the contour as it is.
+ * A contour as the open contours its dashes are (SVG 2 §13.5.6): lengths drawn and left out by turns, from an offset
+ * into the pattern. Where a closed contour begins within a dash, that dash is whole. A pattern of an odd count is taken
+ * twice; one without length or with negative lengths draws the contour as it is.
  */
 export function dashes(contour: Contour, pattern: readonly number[], offset: number): Contour[] {
   const lengths = pattern.length % 2 ? [...pattern, ...pattern] : pattern
   const whole = lengths.reduce((sum, length) => sum + length, 0)
   if (!(whole > 0) || lengths.some((length) => length < 0)) return [contour]
-  let index = 0, left = ((offset % whole) + whole) % whole
+  let index = 0,
+    left = ((offset % whole) + whole) % whole
   while (left >= lengths[index]!) {
     left -= lengths[index]!
     index = (index + 1) % lengths.length
@@ -30,7 +31,8 @@ export function dashes(contour: Contour, pattern: readonly number[], offset: num
   }
   for (const segment of contour.segments) {
     const long = segmentLength(segment)
-    let done = 0, t = 0
+    let done = 0,
+      t = 0
     while (long - done > 1e-9) {
       keepTime()
       const step = Math.min(left, long - done)

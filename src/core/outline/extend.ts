@@ -12,10 +12,14 @@ import { SNAP } from '../geometry/tolerance'
 const FAR = 1e4
 
 /**
- * An open contour drawn on from its first or last end to the first edge of other paths it would meet: a line straight on, a circular or
- * elliptical arc round its ellipse, a cubic straight on from its end. Null when it meets nothing.
+ * An open contour drawn on from its first or last end to the first edge of other paths it would meet: a line straight
+ * on, a circular or elliptical arc round its ellipse, a cubic straight on from its end. Null when it meets nothing.
  */
-export function extended(contour: Contour, last: boolean, others: Path): { readonly contour: Contour; readonly at: Point } | null {
+export function extended(
+  contour: Contour,
+  last: boolean,
+  others: Path,
+): { readonly contour: Contour; readonly at: Point } | null {
   return atEnd(contour, last, (segments) => {
     const end = segments[segments.length - 1]!
     const onward = continuation(end)
@@ -35,7 +39,11 @@ export function extended(contour: Contour, last: boolean, others: Path): { reado
 }
 
 /** An open contour cut back from an end to the last edge of other paths that it crosses. Null when it crosses none. */
-export function shortened(contour: Contour, last: boolean, others: Path): { readonly contour: Contour; readonly at: Point } | null {
+export function shortened(
+  contour: Contour,
+  last: boolean,
+  others: Path,
+): { readonly contour: Contour; readonly at: Point } | null {
   return atEnd(contour, last, (segments) => {
     for (let i = segments.length - 1; i >= 0; i--) {
       const own = segments[i]!
@@ -43,23 +51,37 @@ export function shortened(contour: Contour, last: boolean, others: Path): { read
       for (const other of others) {
         for (const segment of other.segments) {
           for (const { at, s } of intersect(curveOf(own), curveOf(segment)).meetings) {
-            const end = i === segments.length - 1 && distance(at, own.to) <= SNAP, start = i === 0 && distance(at, own.from) <= SNAP
+            const end = i === segments.length - 1 && distance(at, own.to) <= SNAP,
+              start = i === 0 && distance(at, own.from) <= SNAP
             if (!end && !start && s > 0 && (!best || s > best.s)) best = { s, at }
           }
         }
       }
-      if (best) return { segments: [...segments.slice(0, i), best.s === 1 ? own : part(own, 0, best.s, own.from, best.at)], at: best.at }
+      if (best)
+        return {
+          segments: [...segments.slice(0, i), best.s === 1 ? own : part(own, 0, best.s, own.from, best.at)],
+          at: best.at,
+        }
     }
     return null
   })
 }
 
 /** Works on the end of a contour, its first turned to be the last and back. */
-function atEnd({ segments, closed }: Contour, last: boolean, change: (segments: readonly Segment[]) => { segments: Segment[]; at: Point } | null): { contour: Contour; at: Point } | null {
+function atEnd(
+  { segments, closed }: Contour,
+  last: boolean,
+  change: (segments: readonly Segment[]) => { segments: Segment[]; at: Point } | null,
+): { contour: Contour; at: Point } | null {
   if (closed) throw new Error('A closed contour has no end.')
   const turned = last ? segments : segments.toReversed().map(reverse)
   const result = change(turned)
-  return result && { contour: { segments: last ? result.segments : result.segments.toReversed().map(reverse), closed }, at: result.at }
+  return (
+    result && {
+      contour: { segments: last ? result.segments : result.segments.toReversed().map(reverse), closed },
+      at: result.at,
+    }
+  )
 }
 
 /** How a segment would go on beyond its end. */
@@ -77,5 +99,11 @@ function continuation(segment: Segment): Segment {
 
 function joined(a: Segment, b: Segment): Segment {
   if (a.kind !== 'arc' || b.kind !== 'arc') return line(a.from, b.to)
-  return { ...a, rx: b.rx, ry: b.ry, to: b.to, large: Math.abs(arcCentre(a).extent) + Math.abs(arcCentre(b).extent) > Math.PI }
+  return {
+    ...a,
+    rx: b.rx,
+    ry: b.ry,
+    to: b.to,
+    large: Math.abs(arcCentre(a).extent) + Math.abs(arcCentre(b).extent) > Math.PI,
+  }
 }

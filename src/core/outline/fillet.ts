@@ -11,29 +11,39 @@ export type Fillet = { readonly radius: number; readonly s: number; readonly t: 
 /** The arcs that touch both sides of a corner, up to a radius: the greatest of them is `limit`. */
 export type Fillets = { readonly limit: number; readonly at: (radius: number) => Fillet }
 
-/** How far along a side the contact may move between two places of the trace: what Newton's method bridges without a slip. */
+/**
+ * How far along a side the contact may move between two places of the trace: what Newton's method bridges without a
+ * slip.
+ */
 const STRIDE = 1 / 16
 
 /** How many places a trace has at most: one that still creeps then is at its end. */
 const PLACES = 600
 
-/** The angle by which the path turns between two segments, in radians, clockwise positive; 0 where it runs on or doubles back. */
+/**
+ * The angle by which the path turns between two segments, in radians, clockwise positive; 0 where it runs on or doubles
+ * back.
+ */
 export function turnOf(a: Segment, b: Segment): number {
-  const d = directionAt(a, 1), e = directionAt(b, 0)
+  const d = directionAt(a, 1),
+    e = directionAt(b, 0)
   const turn = Math.atan2(cross(d, e), dot(d, e))
   return Math.abs(turn) < STRAIGHT || Math.PI - Math.abs(turn) < STRAIGHT ? 0 : turn
 }
 
 /**
- * The arcs of every radius up to the one asked for that touch the end of one segment and the start of the next, which turn into each
- * other. Between lines they may lie beyond the sides' far ends (`s` below 0, `t` above 1). Elsewhere the circle is grown out of the
- * corner, its contacts followed by Newton's method, until it is as large as asked, comes to the end of a side, or is tighter than none:
- * what numerical continuation calls tracing a branch (Allgower & Georg, Introduction to Numerical Continuation Methods, ch. 2).
+ * The arcs of every radius up to the one asked for that touch the end of one segment and the start of the next, which
+ * turn into each other. Between lines they may lie beyond the sides' far ends (`s` below 0, `t` above 1). Elsewhere the
+ * circle is grown out of the corner, its contacts followed by Newton's method, until it is as large as asked, comes to
+ * the end of a side, or is tighter than none: what numerical continuation calls tracing a branch (Allgower & Georg,
+ * Introduction to Numerical Continuation Methods, ch. 2).
  */
 export function fillets(a: Segment, b: Segment, radius: number): Fillets {
-  const turn = turnOf(a, b), tan = Math.tan(Math.abs(turn) / 2)
+  const turn = turnOf(a, b),
+    tan = Math.tan(Math.abs(turn) / 2)
   if (a.kind === 'line' && b.kind === 'line') {
-    const before = distance(a.from, a.to), after = distance(b.from, b.to)
+    const before = distance(a.from, a.to),
+      after = distance(b.from, b.to)
     return { limit: radius, at: (r) => ({ radius: r, s: 1 - (r * tan) / before, t: (r * tan) / after }) }
   }
   const side = Math.sign(turn)
@@ -44,7 +54,9 @@ export function fillets(a: Segment, b: Segment, radius: number): Fillets {
     at: (r) => {
       const i = trace.findLastIndex((one) => one.radius <= r)
       if (i + 1 === trace.length) return trace[i]!
-      const lo = trace[i]!, hi = trace[i + 1]!, k = (r - lo.radius) / (hi.radius - lo.radius)
+      const lo = trace[i]!,
+        hi = trace[i + 1]!,
+        k = (r - lo.radius) / (hi.radius - lo.radius)
       const guess = { radius: r, s: lo.s + (hi.s - lo.s) * k, t: lo.t + (hi.t - lo.t) * k }
       return contact(a, b, side, guess) ?? guess
     },
@@ -57,13 +69,14 @@ function grown(a: Segment, b: Segment, side: number, radius: number, tan: number
   if (!first) return [corner]
   const trace = [corner, first]
   let here = first
-  for (let step = here.radius; here.radius < radius && trace.length < PLACES; ) {
+  for (let step = here.radius; here.radius < radius && trace.length < PLACES;) {
     keepTime()
     const ahead = drift(a, b, side, here)
     const stride = ahead ? STRIDE / Math.max(Math.abs(ahead.s), Math.abs(ahead.t), 1e-9) : step
     const by = Math.min(step, stride, radius - here.radius)
     if (by < 1e-13 * radius) break
-    const next = ahead && contact(a, b, side, { radius: here.radius + by, s: here.s + ahead.s * by, t: here.t + ahead.t * by })
+    const next =
+      ahead && contact(a, b, side, { radius: here.radius + by, s: here.s + ahead.s * by, t: here.t + ahead.t * by })
     if (next && Math.abs(next.s - here.s) < 2 * STRIDE && Math.abs(next.t - here.t) < 2 * STRIDE) {
       here = next
       trace.push(here)
@@ -76,9 +89,17 @@ function grown(a: Segment, b: Segment, side: number, radius: number, tan: number
 /** A circle so small that the sides are all but straight where it touches them. */
 function seed(a: Segment, b: Segment, side: number, radius: number, tan: number): Fillet | null {
   for (let r = radius; r > SAME_POINT; r /= 4) {
-    const s = 1 - reach((t) => pointAt(a, 1 - t), r * tan), t = reach((t) => pointAt(b, t), r * tan)
+    const s = 1 - reach((t) => pointAt(a, 1 - t), r * tan),
+      t = reach((t) => pointAt(b, t), r * tan)
     const found = contact(a, b, side, { radius: r, s, t })
-    if (found && Math.abs(found.s - s) < STRIDE / 4 && Math.abs(found.t - t) < STRIDE / 4 && 1 - found.s < 4 * STRIDE && found.t < 4 * STRIDE) return found
+    if (
+      found &&
+      Math.abs(found.s - s) < STRIDE / 4 &&
+      Math.abs(found.t - t) < STRIDE / 4 &&
+      1 - found.s < 4 * STRIDE &&
+      found.t < 4 * STRIDE
+    )
+      return found
   }
   return null
 }
@@ -86,7 +107,8 @@ function seed(a: Segment, b: Segment, side: number, radius: number, tan: number)
 /** The first parameter at which a curve is so far from where it starts; of short ones, 1. */
 function reach(curve: (t: number) => Point, far: number): number {
   const start = curve(0)
-  let lo = 0, hi = STRIDE / 8
+  let lo = 0,
+    hi = STRIDE / 8
   while (distance(curve(hi), start) < far) {
     if (hi >= 1) return 1
     lo = hi
@@ -100,18 +122,24 @@ function reach(curve: (t: number) => Point, far: number): number {
   return hi
 }
 
-/** The derivative of the place so far to the right of a segment, by its parameter; null where the segment turns tighter than that. */
+/**
+ * The derivative of the place so far to the right of a segment, by its parameter; null where the segment turns tighter
+ * than that.
+ */
 function sweepAt(segment: Segment, t: number, away: number): Point | null {
-  const slope = slopeAt(segment, t), open = 1 - away * curvatureAt(segment, t)
+  const slope = slopeAt(segment, t),
+    open = 1 - away * curvatureAt(segment, t)
   return open > 0 ? { x: slope.x * open, y: slope.y * open } : null
 }
 
 /** By how much the contacts move as the radius grows; null where no greater circle touches both. */
 function drift(a: Segment, b: Segment, side: number, { radius, s, t }: Fillet): { s: number; t: number } | null {
-  const d = sweepAt(a, s, side * radius), e = sweepAt(b, t, side * radius)
+  const d = sweepAt(a, s, side * radius),
+    e = sweepAt(b, t, side * radius)
   const across = d && e ? cross(d, e) : 0
   if (!d || !e || Math.abs(across) < 1e-14) return null
-  const n = directionAt(a, s), m = directionAt(b, t)
+  const n = directionAt(a, s),
+    m = directionAt(b, t)
   const gap = { x: -side * (m.y - n.y), y: side * (m.x - n.x) }
   return { s: cross(gap, e) / across, t: cross(gap, d) / across }
 }
@@ -123,7 +151,8 @@ function contact(a: Segment, b: Segment, side: number, guess: Fillet): Fillet | 
   for (let i = 0; i < 10; i++) {
     if (!(s >= -0.01 && s <= 1.01 && t >= -0.01 && t <= 1.01)) return null
     const gap = subtract(beside(b, t, away), beside(a, s, away))
-    const d = sweepAt(a, s, away), e = sweepAt(b, t, away)
+    const d = sweepAt(a, s, away),
+      e = sweepAt(b, t, away)
     if (!d || !e) return null
     if (hypot(gap.x, gap.y) < 1e-12) break
     const across = cross(d, e)
@@ -132,5 +161,7 @@ function contact(a: Segment, b: Segment, side: number, guess: Fillet): Fillet | 
     t += cross(gap, d) / across
   }
   if (s < -1e-12 || s > 1 || t < 0 || t > 1 + 1e-12) return null
-  return distance(beside(a, s, away), beside(b, t, away)) < 1e-9 ? { radius: guess.radius, s: Math.max(0, s), t: Math.min(1, t) } : null
+  return distance(beside(a, s, away), beside(b, t, away)) < 1e-9
+    ? { radius: guess.radius, s: Math.max(0, s), t: Math.min(1, t) }
+    : null
 }

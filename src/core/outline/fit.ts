@@ -13,15 +13,24 @@ export type Fit = { readonly cubic: Cubic; readonly error: number }
 const STEPS = 30
 
 /**
- * The cubic nearest to points, from the first to the last of them, leaving and arriving in given unit directions. Its two handle
- * lengths are what least squares over the distances across the curve come to (squared distance minimisation, by Levenberg and
- * Marquardt's method), from the start that chord lengths give (Schneider, Graphics Gems 1990). They are not improved further once the
- * error is `enough`.
+ * The cubic nearest to points, from the first to the last of them, leaving and arriving in given unit directions. Its
+ * two handle lengths are what least squares over the distances across the curve come to (squared distance minimisation,
+ * by Levenberg and Marquardt's method), from the start that chord lengths give (Schneider, Graphics Gems 1990). They
+ * are not improved further once the error is `enough`.
  */
 export function fitCubic(points: readonly Point[], leaving: Point, arriving: Point, enough = 0): Fit {
-  const from = points[0]!, to = points[points.length - 1]!
-  const chord = distance(from, to), least = 1e-3 * chord, most = 4 * chord
-  const made = (a: number, b: number) => cubic(from, { x: from.x + a * leaving.x, y: from.y + a * leaving.y }, { x: to.x - b * arriving.x, y: to.y - b * arriving.y }, to)
+  const from = points[0]!,
+    to = points[points.length - 1]!
+  const chord = distance(from, to),
+    least = 1e-3 * chord,
+    most = 4 * chord
+  const made = (a: number, b: number) =>
+    cubic(
+      from,
+      { x: from.x + a * leaving.x, y: from.y + a * leaving.y },
+      { x: to.x - b * arriving.x, y: to.y - b * arriving.y },
+      to,
+    )
   const within = (length: number) => Math.max(least, Math.min(most, length))
   let at = alongChords(points)
   let [a, b] = byParameters(points, at, leaving, arriving, chord)
@@ -32,8 +41,11 @@ export function fitCubic(points: readonly Point[], leaving: Point, arriving: Poi
   let damping = 1e-3
   for (let step = 0; step < STEPS && best.error > enough; step++) {
     const { aa, ab, bb, ar, br } = best
-    const p = aa * (1 + damping) + 1e-30, q = bb * (1 + damping) + 1e-30, det = p * q - ab * ab
-    const a1 = within(a - (ar * q - br * ab) / det), b1 = within(b - (br * p - ar * ab) / det)
+    const p = aa * (1 + damping) + 1e-30,
+      q = bb * (1 + damping) + 1e-30,
+      det = p * q - ab * ab
+    const a1 = within(a - (ar * q - br * ab) / det),
+      b1 = within(b - (br * p - ar * ab) / det)
     const moved = Math.abs(a1 - a) + Math.abs(b1 - b)
     const next = normals(points, made(a1, b1), at, leaving, arriving)
     // What hardly improves will not come near enough.
@@ -51,13 +63,30 @@ export function fitCubic(points: readonly Point[], leaving: Point, arriving: Poi
 }
 
 /** The handle lengths by which the places at given parameters are nearest to the points. */
-function byParameters(points: readonly Point[], at: readonly number[], leaving: Point, arriving: Point, chord: number): [number, number] {
-  const from = points[0]!, to = points[points.length - 1]!, both = dot(leaving, arriving)
-  let aa = 0, ab = 0, bb = 0, ar = 0, br = 0
+function byParameters(
+  points: readonly Point[],
+  at: readonly number[],
+  leaving: Point,
+  arriving: Point,
+  chord: number,
+): [number, number] {
+  const from = points[0]!,
+    to = points[points.length - 1]!,
+    both = dot(leaving, arriving)
+  let aa = 0,
+    ab = 0,
+    bb = 0,
+    ar = 0,
+    br = 0
   for (let i = 1; i < points.length - 1; i++) {
-    const t = at[i]!, s = 1 - t, ka = 3 * s * s * t, kb = -3 * s * t * t
-    const k0 = s * s * (s + 3 * t), k1 = t * t * (t + 3 * s)
-    const rx = points[i]!.x - k0 * from.x - k1 * to.x, ry = points[i]!.y - k0 * from.y - k1 * to.y
+    const t = at[i]!,
+      s = 1 - t,
+      ka = 3 * s * s * t,
+      kb = -3 * s * t * t
+    const k0 = s * s * (s + 3 * t),
+      k1 = t * t * (t + 3 * s)
+    const rx = points[i]!.x - k0 * from.x - k1 * to.x,
+      ry = points[i]!.y - k0 * from.y - k1 * to.y
     aa += ka * ka
     bb += kb * kb
     ab += ka * kb * both
@@ -65,20 +94,38 @@ function byParameters(points: readonly Point[], at: readonly number[], leaving: 
     br += kb * (rx * arriving.x + ry * arriving.y)
   }
   const det = aa * bb - ab * ab
-  const a = (ar * bb - br * ab) / det, b = (br * aa - ar * ab) / det
+  const a = (ar * bb - br * ab) / det,
+    b = (br * aa - ar * ab) / det
   return a > 0 && b > 0 && Number.isFinite(a + b) ? [a, b] : [chord / 3, chord / 3]
 }
 
-/** The normal equations of a cubic's handle lengths for the distances of points across it, at the nearest parameter of each. */
+/**
+ * The normal equations of a cubic's handle lengths for the distances of points across it, at the nearest parameter of
+ * each.
+ */
 function normals(points: readonly Point[], curve: Cubic, start: readonly number[], leaving: Point, arriving: Point) {
   const at = [...start]
-  let aa = 0, ab = 0, bb = 0, ar = 0, br = 0, squares = 0, error = 0
+  let aa = 0,
+    ab = 0,
+    bb = 0,
+    ar = 0,
+    br = 0,
+    squares = 0,
+    error = 0
   for (let i = 1; i < points.length - 1; i++) {
     const p = points[i]!
-    const t = (at[i] = nearestFrom(curve, p, at[i]!)), s = 1 - t
-    const q = pointAt(curve, t), slope = cubicSlope(curve, t), speed = hypot(slope.x, slope.y) || 1
-    const rx = q.x - p.x, ry = q.y - p.y, nx = -slope.y / speed, ny = slope.x / speed
-    const ja = 3 * s * s * t * (nx * leaving.x + ny * leaving.y), jb = -3 * s * t * t * (nx * arriving.x + ny * arriving.y), r = rx * nx + ry * ny
+    const t = (at[i] = nearestFrom(curve, p, at[i]!)),
+      s = 1 - t
+    const q = pointAt(curve, t),
+      slope = cubicSlope(curve, t),
+      speed = hypot(slope.x, slope.y) || 1
+    const rx = q.x - p.x,
+      ry = q.y - p.y,
+      nx = -slope.y / speed,
+      ny = slope.x / speed
+    const ja = 3 * s * s * t * (nx * leaving.x + ny * leaving.y),
+      jb = -3 * s * t * t * (nx * arriving.x + ny * arriving.y),
+      r = rx * nx + ry * ny
     aa += ja * ja
     ab += ja * jb
     bb += jb * jb
@@ -100,25 +147,31 @@ function alongChords(points: readonly Point[]): number[] {
 
 /** How many points between its ends a cubic is checked at. */
 const CHECKS = 14
-/** Into how many cubics a course is fitted at most, and how many lines stand for what could not be: it is too wild for any picture. */
-const MOST = 64, LINES = 48
+/**
+ * Into how many cubics a course is fitted at most, and how many lines stand for what could not be: it is too wild for
+ * any picture.
+ */
+const MOST = 64,
+  LINES = 48
 
 /**
- * Cubics along a course between two parameters, within a tolerance, few of them: each as long as it can be. Directions at cuts agree. Where no cubic comes
- * near enough, straight ones from place to place.
+ * Cubics along a course between two parameters, within a tolerance, few of them: each as long as it can be. Directions
+ * at cuts agree. Where no cubic comes near enough, straight ones from place to place.
  */
 export function follow(course: Course, tolerance: number, from = 0, to = 1): Cubic[] {
   const fit = (a: number, b: number): Fit => {
-    const start = course(a), end = course(b)
+    const start = course(a),
+      end = course(b)
     const points = [start.at]
     for (let i = 1; i <= CHECKS; i++) points.push(course(a + ((b - a) * i) / (CHECKS + 1)).at)
     points.push(end.at)
     // What keeps within the tolerance of a place is not followed any closer.
-    if (points.every((p) => distance(p, start.at) <= tolerance / 4)) return { cubic: straight(start.at, end.at), error: 0 }
+    if (points.every((p) => distance(p, start.at) <= tolerance / 4))
+      return { cubic: straight(start.at, end.at), error: 0 }
     return fitCubic(points, start.direction, end.direction, tolerance / 4)
   }
   const cubics: Cubic[] = []
-  for (let at = from; to - at > 1e-9; ) {
+  for (let at = from; to - at > 1e-9;) {
     keepTime()
     const stretch = cubics.length < MOST ? longest(fit, at, to, tolerance) : null
     if (stretch) {
@@ -127,7 +180,8 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1): Cub
       continue
     }
     const end = cubics.length < MOST ? at + (to - at) / 2 ** HALVINGS : to
-    for (let i = 0; i < LINES; i++) cubics.push(straight(course(at + ((end - at) * i) / LINES).at, course(at + ((end - at) * (i + 1)) / LINES).at))
+    for (let i = 0; i < LINES; i++)
+      cubics.push(straight(course(at + ((end - at) * i) / LINES).at, course(at + ((end - at) * (i + 1)) / LINES).at))
     at = end
   }
   return cubics
@@ -139,10 +193,17 @@ const straight = (from: Point, to: Point): Cubic => cubic(from, mix(from, to, 1 
 const HALVINGS = 9
 
 /** The longest stretch from a parameter on that a cubic fits; null where none does. */
-function longest(fit: (a: number, b: number) => Fit, at: number, to: number, tolerance: number): { cubic: Cubic; to: number } | null {
+function longest(
+  fit: (a: number, b: number) => Fit,
+  at: number,
+  to: number,
+  tolerance: number,
+): { cubic: Cubic; to: number } | null {
   let last = fit(at, to)
   if (last.error <= tolerance) return { cubic: last.cubic, to }
-  let best: Fit | null = null, fits = at, fails = to
+  let best: Fit | null = null,
+    fits = at,
+    fails = to
   for (let i = 0; i < HALVINGS; i++) {
     // The error grows about as the sixth power of the length; where it does not, by larger and larger steps.
     const share = Math.max(0.2, Math.min(1 - 0.03 * 2 ** Math.min(i, 4), (tolerance / last.error) ** (1 / 6)))

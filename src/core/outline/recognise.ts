@@ -11,12 +11,20 @@ import { FOUR_CUBICS, SAME_POINT } from '../geometry/tolerance'
 const PLACES = [0.1, 0.25, 0.4, 0.5, 0.6, 0.75, 0.9]
 
 /**
- * A path with its cubics that draw lines, circles and upright ellipses replaced by these: whatever lies within `tolerance` of them, and for
- * circles besides within the share `slack` of the radius, by which the usual four cubics miss one. Stretches of one line or one circle
- * that follow each other become one.
+ * A path with its cubics that draw lines, circles and upright ellipses replaced by these: whatever lies within
+ * `tolerance` of them, and for circles besides within the share `slack` of the radius, by which the usual four cubics
+ * miss one. Stretches of one line or one circle that follow each other become one.
  */
 export function recognise(path: Path, tolerance: number, slack = FOUR_CUBICS): Path {
-  return path.map((contour) => ({ ...contour, segments: runsJoined(contour, tolerance, slack, contour.segments.map((s) => recognised(s, tolerance, slack))) }))
+  return path.map((contour) => ({
+    ...contour,
+    segments: runsJoined(
+      contour,
+      tolerance,
+      slack,
+      contour.segments.map((s) => recognised(s, tolerance, slack)),
+    ),
+  }))
 }
 
 function recognised(segment: Segment, tolerance: number, slack: number): Segment {
@@ -30,7 +38,9 @@ function isLine(segment: Cubic, tolerance: number): boolean {
   if (chord <= SAME_POINT) return false
   const u = { x: (segment.to.x - segment.from.x) / chord, y: (segment.to.y - segment.from.y) / chord }
   return PLACES.every((t) => {
-    const p = pointAt(segment, t), dx = p.x - segment.from.x, dy = p.y - segment.from.y
+    const p = pointAt(segment, t),
+      dx = p.x - segment.from.x,
+      dy = p.y - segment.from.y
     const along = dx * u.x + dy * u.y
     return Math.abs(dx * u.y - dy * u.x) <= tolerance && along >= -tolerance && along <= chord + tolerance
   })
@@ -38,34 +48,63 @@ function isLine(segment: Cubic, tolerance: number): boolean {
 
 /** The circular arc a cubic draws: through its ends and its middle. */
 function circleOf(segment: Cubic, tolerance: number, slack: number): Arc | null {
-  return arcThrough(segment.from, pointAt(segment, 0.5), segment.to, PLACES.map((t) => pointAt(segment, t)), tolerance, slack)
+  return arcThrough(
+    segment.from,
+    pointAt(segment, 0.5),
+    segment.to,
+    PLACES.map((t) => pointAt(segment, t)),
+    tolerance,
+    slack,
+  )
 }
 
 /** The arc from a point through another to a third, when it comes within the tolerance of further points. */
-export function arcThrough(from: Point, middle: Point, to: Point, others: readonly Point[], tolerance: number, slack = 0): Arc | null {
+export function arcThrough(
+  from: Point,
+  middle: Point,
+  to: Point,
+  others: readonly Point[],
+  tolerance: number,
+  slack = 0,
+): Arc | null {
   const circle = circleThrough(from, middle, to)
   // Beyond a thousand chords a circle is a line that rounding has bent.
   if (!circle || circle.r > 1000 * distance(from, to)) return null
   const { centre, r } = circle
   if (others.some((p) => Math.abs(distance(p, centre) - r) > tolerance + slack * r)) return null
   const side = (p: Point) => (to.x - from.x) * (p.y - from.y) - (to.y - from.y) * (p.x - from.x)
-  const bulge = side(middle), sweep = bulge < 0
-  const arc: Arc = { kind: 'arc', from, to, rx: tidy(r), ry: tidy(r), turn: 0, large: Math.sign(side(centre)) === Math.sign(bulge), sweep }
+  const bulge = side(middle),
+    sweep = bulge < 0
+  const arc: Arc = {
+    kind: 'arc',
+    from,
+    to,
+    rx: tidy(r),
+    ry: tidy(r),
+    turn: 0,
+    large: Math.sign(side(centre)) === Math.sign(bulge),
+    sweep,
+  }
   return others.every((p) => side(p) * Math.sign(bulge) >= -tolerance * distance(from, to)) ? arc : null
 }
 
 /** A quarter of an upright ellipse, which leaves level and arrives plumb or the other way round. */
 function quarterOf(segment: Cubic, tolerance: number, slack: number): Arc | null {
-  const d = directionAt(segment, 0), e = directionAt(segment, 1)
-  const level = (p: Point) => Math.abs(p.y) < 1e-3, plumb = (p: Point) => Math.abs(p.x) < 1e-3
+  const d = directionAt(segment, 0),
+    e = directionAt(segment, 1)
+  const level = (p: Point) => Math.abs(p.y) < 1e-3,
+    plumb = (p: Point) => Math.abs(p.x) < 1e-3
   if (!((level(d) && plumb(e)) || (plumb(d) && level(e)))) return null
   const { from, to } = segment
-  const rx = Math.abs(to.x - from.x), ry = Math.abs(to.y - from.y)
+  const rx = Math.abs(to.x - from.x),
+    ry = Math.abs(to.y - from.y)
   const centre = level(d) ? { x: from.x, y: to.y } : { x: to.x, y: from.y }
-  const off = Math.max(...PLACES.map((t) => {
-    const p = pointAt(segment, t)
-    return Math.abs(hypot((p.x - centre.x) / rx, (p.y - centre.y) / ry) - 1) * Math.max(rx, ry)
-  }))
+  const off = Math.max(
+    ...PLACES.map((t) => {
+      const p = pointAt(segment, t)
+      return Math.abs(hypot((p.x - centre.x) / rx, (p.y - centre.y) / ry) - 1) * Math.max(rx, ry)
+    }),
+  )
   if (off > tolerance + slack * Math.max(rx, ry)) return null
   return { kind: 'arc', from, to, rx: tidy(rx), ry: tidy(ry), turn: 0, large: false, sweep: d.x * e.y - d.y * e.x > 0 }
 }
@@ -90,14 +129,17 @@ function runsJoined({ closed }: Contour, tolerance: number, slack: number, segme
 
 function joined(a: Segment, b: Segment, tolerance: number, slack: number): Segment | null {
   if (a.kind === 'line' && b.kind === 'line') {
-    const whole = line(a.from, b.to), chord = distance(a.from, b.to)
-    const dx = b.to.x - a.from.x, dy = b.to.y - a.from.y
+    const whole = line(a.from, b.to),
+      chord = distance(a.from, b.to)
+    const dx = b.to.x - a.from.x,
+      dy = b.to.y - a.from.y
     const aside = Math.abs(dx * (a.to.y - a.from.y) - dy * (a.to.x - a.from.x)) / chord
     const along = (dx * (a.to.x - a.from.x) + dy * (a.to.y - a.from.y)) / (chord * chord)
     return chord > SAME_POINT && aside <= tolerance && along > 0 && along < 1 ? whole : null
   }
   if (a.kind !== 'arc' || b.kind !== 'arc' || a.sweep !== b.sweep || a.turn !== b.turn) return null
-  const p = arcCentre(a), q = arcCentre(b)
+  const p = arcCentre(a),
+    q = arcCentre(b)
   const near = 2 * tolerance + slack * p.rx
   if (distance(p.centre, q.centre) > near || Math.abs(p.rx - q.rx) > near || Math.abs(p.ry - q.ry) > near) return null
   const extent = Math.abs(p.extent) + Math.abs(q.extent)
@@ -105,4 +147,3 @@ function joined(a: Segment, b: Segment, tolerance: number, slack: number): Segme
   if (extent > (340 * Math.PI) / 180) return null
   return { ...a, to: b.to, large: extent > Math.PI }
 }
-

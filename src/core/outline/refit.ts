@@ -7,9 +7,10 @@ import { directionAt } from '../geometry/slope'
 import { fitCubic } from './fit'
 
 /**
- * A contour without some of its nodes (node i is where segment i begins), the course of it kept as well as `pieces` segments for each
- * run of taken nodes can: lines stay lines, a circle stays one, the rest becomes cubics that leave and arrive as before. A closed
- * contour stays closed. At the end of an open one, the segments beyond the last node that is left go too. Null when nothing is left.
+ * A contour without some of its nodes (node i is where segment i begins), the course of it kept as well as `pieces`
+ * segments for each run of taken nodes can: lines stay lines, a circle stays one, the rest becomes cubics that leave
+ * and arrive as before. A closed contour stays closed. At the end of an open one, the segments beyond the last node
+ * that is left go too. Null when nothing is left.
  */
 export function withoutNodes({ segments, closed }: Contour, taken: ReadonlySet<number>, pieces = 1): Contour | null {
   const count = segments.length + (closed ? 0 : 1)
@@ -18,7 +19,8 @@ export function withoutNodes({ segments, closed }: Contour, taken: ReadonlySet<n
   const result: Segment[] = []
   const runs = closed ? kept.length : kept.length - 1
   for (let k = 0; k < runs; k++) {
-    const from = kept[k]!, to = kept[(k + 1) % kept.length]!
+    const from = kept[k]!,
+      to = kept[(k + 1) % kept.length]!
     const steps = (to - from + count) % count
     const run = Array.from({ length: steps }, (_, i) => segments[(from + i) % segments.length]!)
     result.push(...(run.length === 1 ? run : refitted(run, pieces)))
@@ -28,11 +30,13 @@ export function withoutNodes({ segments, closed }: Contour, taken: ReadonlySet<n
 
 /** A run of segments as fewer. */
 export function refitted(run: readonly Segment[], pieces: number): Segment[] {
-  const from = run[0]!.from, to = run[run.length - 1]!.to
+  const from = run[0]!.from,
+    to = run[run.length - 1]!.to
   if (run.every(({ kind }) => kind === 'line') && pieces === 1) return [line(from, to)]
   const arc = oneCircle(run)
   if (arc) return [arc]
-  const lengths = run.map(segmentLength), whole = lengths.reduce((sum, length) => sum + length, 0)
+  const lengths = run.map(segmentLength),
+    whole = lengths.reduce((sum, length) => sum + length, 0)
   const at = (way: number): { at: Point; direction: Point } => {
     let rest = way
     for (let i = 0; i < run.length; i++) {
@@ -44,12 +48,16 @@ export function refitted(run: readonly Segment[], pieces: number): Segment[] {
     }
     throw new Error('A run has no segments.')
   }
-  const leaving = directionAt(run[0]!, 0), arriving = directionAt(run[run.length - 1]!, 1)
+  const leaving = directionAt(run[0]!, 0),
+    arriving = directionAt(run[run.length - 1]!, 1)
   const stops = Array.from({ length: pieces + 1 }, (_, k) => (whole * k) / pieces)
   return stops.slice(1).map((end, k) => {
     const start = stops[k]!
-    const points = Array.from({ length: 26 }, (_, i) => (k === 0 && i === 0 ? from : k === pieces - 1 && i === 25 ? to : at(start + ((end - start) * i) / 25).at))
-    return fitCubic(points, k === 0 ? leaving : at(start).direction, k === pieces - 1 ? arriving : at(end).direction).cubic
+    const points = Array.from({ length: 26 }, (_, i) =>
+      k === 0 && i === 0 ? from : k === pieces - 1 && i === 25 ? to : at(start + ((end - start) * i) / 25).at,
+    )
+    return fitCubic(points, k === 0 ? leaving : at(start).direction, k === pieces - 1 ? arriving : at(end).direction)
+      .cubic
   })
 }
 
@@ -57,9 +65,18 @@ export function refitted(run: readonly Segment[], pieces: number): Segment[] {
 function oneCircle(run: readonly Segment[]): Arc | null {
   const arcs = run.filter((s): s is Arc => s.kind === 'arc')
   if (arcs.length !== run.length) return null
-  const centres = arcs.map(arcCentre), first = centres[0]!
+  const centres = arcs.map(arcCentre),
+    first = centres[0]!
   const extent = centres.reduce((sum, c) => sum + c.extent, 0)
-  const same = centres.every((c) => distance(c.centre, first.centre) < 1e-7 && Math.abs(c.rx - first.rx) < 1e-7 && Math.abs(c.ry - first.ry) < 1e-7)
-  if (!same || arcs.some((arc) => arc.sweep !== arcs[0]!.sweep || arc.turn !== arcs[0]!.turn) || Math.abs(extent) > (340 * Math.PI) / 180) return null
+  const same = centres.every(
+    (c) =>
+      distance(c.centre, first.centre) < 1e-7 && Math.abs(c.rx - first.rx) < 1e-7 && Math.abs(c.ry - first.ry) < 1e-7,
+  )
+  if (
+    !same ||
+    arcs.some((arc) => arc.sweep !== arcs[0]!.sweep || arc.turn !== arcs[0]!.turn) ||
+    Math.abs(extent) > (340 * Math.PI) / 180
+  )
+    return null
   return { ...arcs[0]!, to: arcs[arcs.length - 1]!.to, large: Math.abs(extent) > Math.PI }
 }

@@ -7,9 +7,10 @@ import { OFFSET, SAME_POINT } from '../geometry/tolerance'
 import { beside, isCircular, parallel, turnBacks } from './parallel'
 
 /**
- * One side of a segment's stroke. `rim` runs beside the segment from its start to its end; none where it shrinks to a point. Where the segment turns
- * tighter than the rim is away, the lines across to it meet before they reach it, and it runs backwards: what they sweep beyond where they meet is `beyond`,
- * closed contours clockwise on screen, which the rim encloses the wrong way round.
+ * One side of a segment's stroke. `rim` runs beside the segment from its start to its end; none where it shrinks to a
+ * point. Where the segment turns tighter than the rim is away, the lines across to it meet before they reach it, and it
+ * runs backwards: what they sweep beyond where they meet is `beyond`, closed contours clockwise on screen, which the
+ * rim encloses the wrong way round.
  */
 export type Side = { readonly rim: readonly Segment[]; readonly beyond: readonly Contour[] }
 
@@ -17,12 +18,15 @@ export type Side = { readonly rim: readonly Segment[]; readonly beyond: readonly
 export function sideOf(segment: Segment, away: number): Side {
   if (isCircular(segment)) return roundSide(segment, away)
   const stops = [0, ...turnBacks(segment, away), 1]
-  const rim: Segment[] = [], beyond: Contour[] = []
+  const rim: Segment[] = [],
+    beyond: Contour[] = []
   for (let i = 0; i + 1 < stops.length; i++) {
-    const from = stops[i]!, to = stops[i + 1]!
+    const from = stops[i]!,
+      to = stops[i + 1]!
     const stretch = parallel(segment, away, from, to)
     for (const one of stretch) rim.push(one)
-    if (away * curvatureAt(segment, (from + to) / 2) > 1) beyond.push(...clockwise(closed(centres(segment, away, from, to), stretch), away < 0))
+    if (away * curvatureAt(segment, (from + to) / 2) > 1)
+      beyond.push(...clockwise(closed(centres(segment, away, from, to), stretch), away < 0))
   }
   return { rim, beyond }
 }
@@ -34,19 +38,38 @@ function roundSide(segment: Segment, away: number): Side {
   return { rim, beyond: rx > Math.abs(away) ? [] : clockwise(closed(rim, [line(centre, centre)]), segment.sweep) }
 }
 
-/** How many lines stand for the curve on which the lines across meet at most, and how far they may lie from it: they lie where the stroke folds over itself. */
-const LINES = 8, FOLD = 5 * OFFSET
+/**
+ * How many lines stand for the curve on which the lines across meet at most, and how far they may lie from it: they lie
+ * where the stroke folds over itself.
+ */
+const LINES = 8,
+  FOLD = 5 * OFFSET
 
-/** Where the lines across to one side of a tight stretch meet: along the curve of its centres of curvature, inside of it. */
+/**
+ * Where the lines across to one side of a tight stretch meet: along the curve of its centres of curvature, inside of
+ * it.
+ */
 function centres(segment: Segment, away: number, from: number, to: number): Segment[] {
   const place = (k: number): Point => {
-    const t = from + (to - from) * k, radius = 1 / curvatureAt(segment, t)
+    const t = from + (to - from) * k,
+      radius = 1 / curvatureAt(segment, t)
     return beside(segment, t, Math.abs(radius) < Math.abs(away) ? radius : away)
   }
-  const first = place(0), last = place(1), middle = place(0.5)
-  const count = Math.min(LINES, Math.max(1, Math.ceil(Math.sqrt(distance(middle, { x: (first.x + last.x) / 2, y: (first.y + last.y) / 2 }) / FOLD))))
+  const first = place(0),
+    last = place(1),
+    middle = place(0.5)
+  const count = Math.min(
+    LINES,
+    Math.max(
+      1,
+      Math.ceil(Math.sqrt(distance(middle, { x: (first.x + last.x) / 2, y: (first.y + last.y) / 2 }) / FOLD)),
+    ),
+  )
   const places = Array.from({ length: count + 1 }, (_, i) => (i === 0 ? first : i === count ? last : place(i / count)))
-  const lines = places.slice(1).map((p, i) => line(places[i]!, p)).filter((s) => distance(s.from, s.to) > SAME_POINT)
+  const lines = places
+    .slice(1)
+    .map((p, i) => line(places[i]!, p))
+    .filter((s) => distance(s.from, s.to) > SAME_POINT)
   return lines.length > 0 ? lines : [line(first, last)]
 }
 
@@ -55,8 +78,14 @@ function closed(there: readonly Segment[], back: readonly Segment[]): Contour[] 
   if (there.length === 0 || back.length === 0) return []
   const home = back.toReversed().map(reverse)
   const across = (a: Point, b: Point): Segment[] => (distance(a, b) > SAME_POINT ? [line(a, b)] : [])
-  const segments = [...there, ...across(there[there.length - 1]!.to, home[0]!.from), ...home, ...across(home[home.length - 1]!.to, there[0]!.from)].filter((s) => s.kind !== 'line' || distance(s.from, s.to) > SAME_POINT)
+  const segments = [
+    ...there,
+    ...across(there[there.length - 1]!.to, home[0]!.from),
+    ...home,
+    ...across(home[home.length - 1]!.to, there[0]!.from),
+  ].filter((s) => s.kind !== 'line' || distance(s.from, s.to) > SAME_POINT)
   return segments.length > 1 ? [{ segments, closed: true }] : []
 }
 
-const clockwise = (contours: Contour[], already: boolean): Contour[] => (already ? contours : contours.map(({ segments }) => ({ segments: segments.toReversed().map(reverse), closed: true })))
+const clockwise = (contours: Contour[], already: boolean): Contour[] =>
+  already ? contours : contours.map(({ segments }) => ({ segments: segments.toReversed().map(reverse), closed: true }))

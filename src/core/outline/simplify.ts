@@ -15,18 +15,26 @@ const CORNER = Math.PI / 6
 const PLACES = 6
 
 /**
- * A path with fewer nodes, nowhere farther than `tolerance` grid units from what it was: stretches between corners become as few lines,
- * arcs and cubics as come near enough, each as long as it can be. Corners keep their places.
+ * A path with fewer nodes, nowhere farther than `tolerance` grid units from what it was: stretches between corners
+ * become as few lines, arcs and cubics as come near enough, each as long as it can be. Corners keep their places.
  */
 export function simplify(path: Path, tolerance: number): Path {
   const half = tolerance / 2
-  const few = path.filter(({ segments }) => segments.length > 0).map((contour) => ({ ...contour, segments: fewest(contour, half) }))
-  return recognise(few, half, 0).filter(({ segments }) => segments.length > 1 || (segments.length === 1 && segments[0]!.kind !== 'line') || distance(segments[0]!.from, segments[0]!.to) > SAME_POINT)
+  const few = path
+    .filter(({ segments }) => segments.length > 0)
+    .map((contour) => ({ ...contour, segments: fewest(contour, half) }))
+  return recognise(few, half, 0).filter(
+    ({ segments }) =>
+      segments.length > 1 ||
+      (segments.length === 1 && segments[0]!.kind !== 'line') ||
+      distance(segments[0]!.from, segments[0]!.to) > SAME_POINT,
+  )
 }
 
 function fewest(contour: Contour, tolerance: number): Segment[] {
   const segments = contour.segments.filter((s) => s.kind !== 'line' || distance(s.from, s.to) > SAME_POINT)
-  const corner = (i: number) => isCorner(segments[(i + segments.length - 1) % segments.length]!, segments[i % segments.length]!)
+  const corner = (i: number) =>
+    isCorner(segments[(i + segments.length - 1) % segments.length]!, segments[i % segments.length]!)
   // A closed contour is begun at a corner, where it has one.
   const start = contour.closed ? segments.findIndex((_, i) => corner(i)) : 0
   const circle = start === -1 && segments.length > 2 ? wholeCircle(segments, tolerance) : null
@@ -34,7 +42,7 @@ function fewest(contour: Contour, tolerance: number): Segment[] {
   const first = Math.max(0, start)
   const order = [...segments.slice(first), ...segments.slice(0, first)]
   const result: Segment[] = []
-  for (let i = 0; i < order.length; ) {
+  for (let i = 0; i < order.length;) {
     keepTime()
     let end = i + 1
     while (end < order.length && !isCorner(order[end - 1]!, order[end]!)) end++
@@ -46,32 +54,48 @@ function fewest(contour: Contour, tolerance: number): Segment[] {
 
 /** Two half arcs, when all of a closed contour lies on one circle. */
 function wholeCircle(segments: readonly Segment[], tolerance: number): Segment[] | null {
-  const count = segments.length, node = (i: number) => segments[i % count]!.from
+  const count = segments.length,
+    node = (i: number) => segments[i % count]!.from
   const circle = circleThrough(node(0), node(Math.round(count / 3)), node(Math.round((2 * count) / 3)))
   if (!circle) return null
-  const { centre, r } = circle, points = segments.flatMap((s) => [s.from, pointAt(s, 0.25), pointAt(s, 0.5), pointAt(s, 0.75)])
+  const { centre, r } = circle,
+    points = segments.flatMap((s) => [s.from, pointAt(s, 0.25), pointAt(s, 0.5), pointAt(s, 0.75)])
   if (points.some((p) => Math.abs(distance(p, centre) - r) > tolerance)) return null
-  const from = node(0), to = { x: 2 * centre.x - from.x, y: 2 * centre.y - from.y }
-  const half: Segment = { kind: 'arc', from, to, rx: tidy(r), ry: tidy(r), turn: 0, large: false, sweep: area2(points) > 0 }
+  const from = node(0),
+    to = { x: 2 * centre.x - from.x, y: 2 * centre.y - from.y }
+  const half: Segment = {
+    kind: 'arc',
+    from,
+    to,
+    rx: tidy(r),
+    ry: tidy(r),
+    turn: 0,
+    large: false,
+    sweep: area2(points) > 0,
+  }
   return [half, { ...half, from: to, to: from }]
 }
 
 /** Twice the signed area of a polygon. */
-const area2 = (points: readonly Point[]): number => points.reduce((sum, p, i) => sum + cross(p, points[(i + 1) % points.length]!), 0)
+const area2 = (points: readonly Point[]): number =>
+  points.reduce((sum, p, i) => sum + cross(p, points[(i + 1) % points.length]!), 0)
 
 function isCorner(a: Segment, b: Segment): boolean {
-  const d = directionAt(a, 1), e = directionAt(b, 0)
+  const d = directionAt(a, 1),
+    e = directionAt(b, 0)
   return Math.abs(Math.atan2(cross(d, e), dot(d, e))) > CORNER
 }
 
 /** A stretch without corners as few segments: from each node on, the most that one segment can replace. */
 function run(segments: readonly Segment[], tolerance: number): Segment[] {
   const result: Segment[] = []
-  for (let i = 0; i < segments.length; ) {
-    let best: Segment = segments[i]!, end = i + 1
+  for (let i = 0; i < segments.length;) {
+    let best: Segment = segments[i]!,
+      end = i + 1
     // First by doubling, then by halving what is between the last that was near enough and the first that was not.
-    let fits = 1, fails = segments.length - i + 1
-    for (let count = 2; count < fails; ) {
+    let fits = 1,
+      fails = segments.length - i + 1
+    for (let count = 2; count < fails;) {
       keepTime()
       const one = replacement(segments.slice(i, i + count), tolerance)
       if (one) {
@@ -94,9 +118,13 @@ function run(segments: readonly Segment[], tolerance: number): Segment[] {
 
 /** One segment in place of several, when it comes near enough to all of them: a line, an arc or a cubic. */
 function replacement(segments: readonly Segment[], tolerance: number): Segment | null {
-  const first = segments[0]!, last = segments[segments.length - 1]!
-  const { from } = first, { to } = last
-  const points = segments.flatMap((s) => Array.from({ length: PLACES }, (_, k) => (k === 0 ? s.from : pointAt(s, k / PLACES))))
+  const first = segments[0]!,
+    last = segments[segments.length - 1]!
+  const { from } = first,
+    { to } = last
+  const points = segments.flatMap((s) =>
+    Array.from({ length: PLACES }, (_, k) => (k === 0 ? s.from : pointAt(s, k / PLACES))),
+  )
   points.push(to)
   const chord = distance(from, to)
   if (chord > SAME_POINT) {

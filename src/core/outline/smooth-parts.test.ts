@@ -5,9 +5,16 @@ import { measure } from '../geometry/measure'
 import type { Cubic } from '../geometry/segment'
 import { strokedArea } from './stroking'
 
-const curve = (...n: number[]): Cubic => ({ kind: 'cubic', from: { x: n[0]!, y: n[1]! }, c1: { x: n[2]!, y: n[3]! }, c2: { x: n[4]!, y: n[5]! }, to: { x: n[6]!, y: n[7]! } })
+const curve = (...n: number[]): Cubic => ({
+  kind: 'cubic',
+  from: { x: n[0]!, y: n[1]! },
+  c1: { x: n[2]!, y: n[3]! },
+  c2: { x: n[4]!, y: n[5]! },
+  to: { x: n[6]!, y: n[7]! },
+})
 const round = { width: 2, cap: 'round', join: 'round', miterLimit: 4 } as const
-const stroked = (one: Cubic, style: Partial<Parameters<typeof strokedArea>[1]> = {}) => measure(strokedArea([{ segments: [one], closed: false }], { ...round, ...style })).area
+const stroked = (one: Cubic, style: Partial<Parameters<typeof strokedArea>[1]> = {}) =>
+  measure(strokedArea([{ segments: [one], closed: false }], { ...round, ...style })).area
 
 describe('strokes of curves that stand still', () => {
   it('that run straight and turn back are those of the line they cover', () => {
@@ -18,7 +25,9 @@ describe('strokes of curves that stand still', () => {
     expect(stroked(curve(0, 0, 16 / 3, 0, 16 / 3, 0, 0, 0))).toBeCloseTo(2 * far + Math.PI, 9)
     fc.assert(
       fc.property(fc.double({ min: 0, max: 6.3, noNaN: true }), fc.constantFrom(0.5, 1, 3), (turn, width) => {
-        const cos = Math.cos(turn), sin = Math.sin(turn), at = (d: number) => [12 + d * cos, 12 + d * sin]
+        const cos = Math.cos(turn),
+          sin = Math.sin(turn),
+          at = (d: number) => [12 + d * cos, 12 + d * sin]
         const area = stroked(curve(...at(-5), ...at(15), ...at(-15), ...at(5)), { width })
         expect(area).toBeCloseTo(10 * width + (Math.PI * width * width) / 4, 6)
       }),
@@ -30,7 +39,8 @@ describe('strokes of curves that stand still', () => {
       const away = awayFrom([{ segments: [one], closed: false }])
       let inside = 0
       const step = 0.2
-      for (let x = 0; x < 24; x += step) for (let y = 0; y < 24; y += step) if (away({ x: x + step / 2, y: y + step / 2 }) <= 1) inside++
+      for (let x = 0; x < 24; x += step)
+        for (let y = 0; y < 24; y += step) if (away({ x: x + step / 2, y: y + step / 2 }) <= 1) inside++
       expect(Math.abs(stroked(one) - inside * step * step) / (inside * step * step)).toBeLessThan(0.01)
     }
   })

@@ -7,15 +7,17 @@ import { type Cubic, line, pointAt, type Segment } from '../geometry/segment'
 import { SAME_POINT, SNAP, STILL } from '../geometry/tolerance'
 
 /**
- * A segment as parts that never stand still between their ends: a cubic is cut at its cusps, and one that runs straight is the lines between the
- * places where it turns back. The segment itself where that is all of it.
+ * A segment as parts that never stand still between their ends: a cubic is cut at its cusps, and one that runs straight
+ * is the lines between the places where it turns back. The segment itself where that is all of it.
  */
 export function smoothParts(segment: Segment): readonly Segment[] {
   if (segment.kind !== 'cubic') return [segment]
   const { from, c1, c2, to } = segment
   const size = distance(from, c1) + distance(c1, c2) + distance(c2, to)
   const stops = (p: readonly number[]) => rootsOnUnit([p[1]!, 2 * p[2]!, 3 * p[3]!], 0).map(({ t }) => t)
-  const inner = [...stops(powers(from.x, c1.x, c2.x, to.x)), ...stops(powers(from.y, c1.y, c2.y, to.y))].filter((t) => t > 1e-9 && t < 1 - 1e-9)
+  const inner = [...stops(powers(from.x, c1.x, c2.x, to.x)), ...stops(powers(from.y, c1.y, c2.y, to.y))].filter(
+    (t) => t > 1e-9 && t < 1 - 1e-9,
+  )
   if (isStraight(segment)) {
     const places = [from, ...inner.sort((a, b) => a - b).map((t) => pointAt(segment, t)), to]
     return places.slice(1).flatMap((p, i) => (distance(places[i]!, p) > SAME_POINT ? [line(places[i]!, p)] : []))
@@ -31,6 +33,7 @@ export function smoothParts(segment: Segment): readonly Segment[] {
 function isStraight({ from, c1, c2, to }: Cubic): boolean {
   // The farthest of its points from its start says along which line.
   const far = [c1, c2, to].reduce((a, b) => (distance(from, a) >= distance(from, b) ? a : b))
-  const along = subtract(far, from), length = hypot(along.x, along.y)
+  const along = subtract(far, from),
+    length = hypot(along.x, along.y)
   return length > 0 && [c1, c2, to].every((p) => Math.abs(cross(along, subtract(p, from))) <= (SNAP / 10) * length)
 }

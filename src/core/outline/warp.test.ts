@@ -21,7 +21,10 @@ describe('bending along a contour', () => {
   })
 
   it('changes nothing along a line of the same length', () => {
-    const bent = warpPath(bar, along(polyline([point(0, 5), point(20, 5)], false), { from: point(0, 5), to: point(20, 5) }))
+    const bent = warpPath(
+      bar,
+      along(polyline([point(0, 5), point(20, 5)], false), { from: point(0, 5), to: point(20, 5) }),
+    )
     expect(bent[0]!.segments.every(({ kind }) => kind === 'line')).toBe(true)
     expect(apart(bent, bar)).toBeLessThan(1e-9)
   })
@@ -40,14 +43,22 @@ describe('envelopes', () => {
 
   it('bow, wave, swell and pinch by the amount asked for, and meet end to end', () => {
     const frame: Path = [polyline([point(0, 0), point(20, 0), point(20, 10), point(0, 10)], true)]
-    const bounds = (kind: Parameters<typeof handlesFor>[1]) => pathBounds(warpPath(frame, envelope(box, handlesFor(box, kind, 0.2))))!
+    const bounds = (kind: Parameters<typeof handlesFor>[1]) =>
+      pathBounds(warpPath(frame, envelope(box, handlesFor(box, kind, 0.2))))!
     expect(bounds('bow')).toMatchObject({ y: expect.closeTo(-2, 2), h: expect.closeTo(12, 2) })
-    expect(bounds('swell')).toMatchObject({ x: expect.closeTo(-4, 2), w: expect.closeTo(28, 2), y: expect.closeTo(-2, 2), h: expect.closeTo(14, 2) })
+    expect(bounds('swell')).toMatchObject({
+      x: expect.closeTo(-4, 2),
+      w: expect.closeTo(28, 2),
+      y: expect.closeTo(-2, 2),
+      h: expect.closeTo(14, 2),
+    })
     expect(bounds('pinch')).toMatchObject({ x: expect.closeTo(0, 6), w: expect.closeTo(20, 6) })
     expect(area(warpPath(frame, envelope(box, handlesFor(box, 'wave', 0.2))))).toBeCloseTo(200, 1)
     for (const kind of ['bow', 'wave', 'swell', 'pinch'] as const) {
       const [{ segments }] = warpPath(frame, envelope(box, handlesFor(box, kind, 0.2))) as [Path[number]]
-      segments.forEach((s, i) => expect(distance(s.from, segments[(i + segments.length - 1) % segments.length]!.to)).toBe(0))
+      segments.forEach((s, i) =>
+        expect(distance(s.from, segments[(i + segments.length - 1) % segments.length]!.to)).toBe(0),
+      )
     }
   })
 })
@@ -56,7 +67,10 @@ describe('an end drawn on or cut back', () => {
   const wall: Path = [polyline([point(10, -10), point(10, 10)], false)]
 
   it('goes straight on to the first edge, or round its circle, exactly', () => {
-    expect(extended(polyline([point(0, 0), point(5, 2)], false), true, wall)!.at).toEqual({ x: expect.closeTo(10, 12), y: expect.closeTo(4, 12) })
+    expect(extended(polyline([point(0, 0), point(5, 2)], false), true, wall)!.at).toEqual({
+      x: expect.closeTo(10, 12),
+      y: expect.closeTo(4, 12),
+    })
     const quarter = readPathData('M5 -5A5 5 0 0 1 10 0')[0]!
     const shelf: Path = [polyline([point(-20, 4), point(20, 4)], false)]
     expect(extended(quarter, true, shelf)!.at).toEqual({ x: expect.closeTo(8, 9), y: expect.closeTo(4, 12) })

@@ -5,10 +5,14 @@ import { distance } from '../geometry/point'
 import { pointAt, reverse, type Segment } from '../geometry/segment'
 import type { Edge } from './edges'
 
-/** For each half edge the one that follows it around its face: at its end, the neighbour of its twin, clockwise with y upwards. */
+/**
+ * For each half edge the one that follows it around its face: at its end, the neighbour of its twin, clockwise with y
+ * upwards.
+ */
 export function followers(edges: readonly Edge[], vertices: number, snap: number): Int32Array {
   // The last half edge that leaves each vertex, and for each half edge the one before it that leaves the same.
-  const last = new Int32Array(vertices).fill(-1), before = new Int32Array(2 * edges.length)
+  const last = new Int32Array(vertices).fill(-1),
+    before = new Int32Array(2 * edges.length)
   edges.forEach(({ from, to }, i) => {
     before[2 * i] = last[from]!
     last[from] = 2 * i
@@ -43,11 +47,20 @@ const ALIKE = 1e-3
 /** How many snaps over its length the direction of an edge may be off, whose ends were moved to their vertices. */
 const MOVED = 8
 
-type Leaving = { readonly half: number; readonly angle: number; readonly segment: Segment; readonly round: ArcCentre | null }
+type Leaving = {
+  readonly half: number
+  readonly angle: number
+  readonly segment: Segment
+  readonly round: ArcCentre | null
+}
 
-/** Half edges that leave one vertex in the order of their directions; those that leave alike, by where they are a little later. */
+/**
+ * Half edges that leave one vertex in the order of their directions; those that leave alike, by where they are a little
+ * later.
+ */
 function sorted(halves: readonly number[], edges: readonly Edge[], snap: number): number[] {
-  const n = halves.length, leaving: Leaving[] = []
+  const n = halves.length,
+    leaving: Leaving[] = []
   let shortest = Infinity
   for (const half of halves) {
     const { segment, round } = edges[half >> 1]!
@@ -64,7 +77,7 @@ function sorted(halves: readonly number[], edges: readonly Edge[], snap: number)
   let first = 0
   while (first < n && isAlike(leaving[(first + n - 1) % n]!, leaving[first]!)) first++
   const result: number[] = []
-  for (let i = 0; i < n; ) {
+  for (let i = 0; i < n;) {
     const at = (k: number) => leaving[(first + k) % n]!
     let end = i + 1
     while (end < n && isAlike(at(end - 1), at(end))) end++
@@ -90,9 +103,12 @@ const turn = (from: number, to: number): number => (((to - from) % (2 * Math.PI)
 function directionFrom({ segment, half, round, angle }: Leaving, reach: number): number {
   if (segment.kind === 'line') return angle
   // A chord of a circle turns from its tangent by half of what it spans.
-  if (round && round.rx === round.ry) return angle + Math.sign(round.extent) * (half & 1 ? -1 : 1) * Math.asin(Math.min(1, reach / (2 * round.rx)))
-  const forth = half & 1 ? reverse(segment) : segment, { from } = forth
-  let lo = 0, hi = 1
+  if (round && round.rx === round.ry)
+    return angle + Math.sign(round.extent) * (half & 1 ? -1 : 1) * Math.asin(Math.min(1, reach / (2 * round.rx)))
+  const forth = half & 1 ? reverse(segment) : segment,
+    { from } = forth
+  let lo = 0,
+    hi = 1
   for (let t = 1 / 32; t < 1; t += 1 / 32) {
     if (distance(pointAt(forth, t), from) >= reach) {
       hi = t

@@ -11,9 +11,10 @@ import { fault } from './verify'
 import { Vertices } from './vertices'
 
 /**
- * Paths laid over each other: vertices, the edges between them, and faces. Half edge 2·i runs along edge i, 2·i + 1 against it; `next`
- * has the half edge that follows each around its face, `face` the face to its left (as seen with y upwards). Face 0 is what lies
- * outside of everything. `windings` has for each face how often each path winds around it; `snap` is how near points are one vertex.
+ * Paths laid over each other: vertices, the edges between them, and faces. Half edge 2·i runs along edge i, 2·i + 1
+ * against it; `next` has the half edge that follows each around its face, `face` the face to its left (as seen with y
+ * upwards). Face 0 is what lies outside of everything. `windings` has for each face how often each path winds around
+ * it; `snap` is how near points are one vertex.
  */
 export type Arrangement = {
   readonly vertices: readonly Point[]
@@ -24,15 +25,19 @@ export type Arrangement = {
   readonly snap: number
 }
 
-/** How paths are laid over each other: whether open contours are closed by a straight line, as where they are filled, or only cut. */
+/**
+ * How paths are laid over each other: whether open contours are closed by a straight line, as where they are filled, or
+ * only cut.
+ */
 export type Laying = { readonly open?: 'close' | 'cut' }
 
 /** By how much the snap grows where what was laid out cannot be right. */
 const RETRIES = [1, 8, 64, 512]
 
 /**
- * Lays paths over each other, and verifies it. Where it cannot be right points further apart become one, and in the end curves become lines near them. Throws
- * on coordinates that are not finite, when nothing that can be verified comes of it, and `OutOfTime`.
+ * Lays paths over each other, and verifies it. Where it cannot be right points further apart become one, and in the end
+ * curves become lines near them. Throws on coordinates that are not finite, when nothing that can be verified comes of
+ * it, and `OutOfTime`.
  */
 export function arrange(paths: readonly Path[], { open = 'close' }: Laying = {}): Arrangement {
   const scale = scaleOf(paths)
@@ -49,7 +54,12 @@ export function arrange(paths: readonly Path[], { open = 'close' }: Laying = {})
   throw new Error(`The outlines meet in a way that cannot be resolved: ${wrong}.`)
 }
 
-function laidOut(paths: readonly Path[], open: 'close' | 'cut', snap: number, meeting: number): { arrangement: Arrangement; insideOut: boolean } {
+function laidOut(
+  paths: readonly Path[],
+  open: 'close' | 'cut',
+  snap: number,
+  meeting: number,
+): { arrangement: Arrangement; insideOut: boolean } {
   const vertices = new Vertices(snap)
   const pieces = piecesOf(paths, open, snap)
   cutEachOther(pieces, vertices, snap, meeting)

@@ -10,24 +10,49 @@ import { arrange } from './arrangement'
 import { combine, type Role } from './boolean'
 
 const circle = (x: number, y: number, r: number): Path => [ellipse({ x, y }, r, r)]
-const box = (x: number, y: number, w: number, h: number): Path => [polyline([{ x, y }, { x: x + w, y }, { x: x + w, y: y + h }, { x, y: y + h }], true)]
+const box = (x: number, y: number, w: number, h: number): Path => [
+  polyline(
+    [
+      { x, y },
+      { x: x + w, y },
+      { x: x + w, y: y + h },
+      { x, y: y + h },
+    ],
+    true,
+  ),
+]
 const of = (role: Role, ...paths: Path[]): Path => combine(paths.map((path) => ({ path, role })))
 const segments = (path: Path): Segment[] => path.flatMap((contour) => [...contour.segments])
 
 describe('combining', () => {
   it('gives to every place what the roles say, on random shapes that touch and share edges', () => {
-    // Half of them nearly coincide. Among them seeds that once failed: a cubic that runs straight along another shape's side, arcs of nearly half and
-    // of nearly a whole turn whose ends were moved.
-    const faults = [...Array.from({ length: 240 }, (_, i) => i + 1), 105131, 2136, 2460, 2672, 3206, 5532, 17718, 18294, 67032].flatMap((seed) => faultOf(seed) ?? [])
+    // Half of them nearly coincide. Among them seeds that once failed: a cubic that runs straight along another shape's
+    // side, arcs of nearly half and of nearly a whole turn whose ends were moved.
+    const faults = [
+      ...Array.from({ length: 240 }, (_, i) => i + 1),
+      105131,
+      2136,
+      2460,
+      2672,
+      3206,
+      5532,
+      17718,
+      18294,
+      67032,
+    ].flatMap((seed) => faultOf(seed) ?? [])
     expect(faults).toEqual([])
   })
 
   it('obeys the laws of areas to nine digits', () => {
     const next = random(3)
     for (let i = 0; i < 300; i++) {
-      const a = randomShape(next, ['circle', 'rectangle', 'rounded']).path, b = randomShape(next, ['circle', 'rectangle', 'rounded']).path
+      const a = randomShape(next, ['circle', 'rectangle', 'rounded']).path,
+        b = randomShape(next, ['circle', 'rectangle', 'rounded']).path
       const whole = area(a) + area(b)
-      const union = area(of('adds', a, b)), overlap = area(of('overlap', a, b)), rest = area(of('cuts', a, b)), flipped = area(of('flips', a, b))
+      const union = area(of('adds', a, b)),
+        overlap = area(of('overlap', a, b)),
+        rest = area(of('cuts', a, b)),
+        flipped = area(of('flips', a, b))
       expect(Math.abs(union + overlap - whole)).toBeLessThan(1e-9 * whole)
       expect(Math.abs(rest + overlap - area(a))).toBeLessThan(1e-9 * whole)
       expect(Math.abs(flipped + 2 * overlap - whole)).toBeLessThan(1e-9 * whole)
@@ -35,7 +60,8 @@ describe('combining', () => {
   })
 
   it('comes to closed forms: a lens of two circles, a ring, a square with a bite', () => {
-    const r = 4, d = 5
+    const r = 4,
+      d = 5
     const lens = 2 * r * r * Math.acos(d / (2 * r)) - (d / 2) * Math.sqrt(4 * r * r - d * d)
     expect(area(of('overlap', circle(0, 0, r), circle(d, 0, r)))).toBeCloseTo(lens, 10)
     expect(area(of('cuts', circle(12, 12, 9), circle(12, 12, 4)))).toBeCloseTo(Math.PI * (81 - 16), 10)
@@ -61,19 +87,30 @@ describe('the result', () => {
     expect(segmentCount(of('adds', circle(0, 0, 5), circle(8, 0, 5)))).toBe(2)
     expect(segmentCount(of('cuts', circle(0, 0, 9), circle(0, 0, 4)))).toBe(4)
     expect(segmentCount(of('adds', box(0, 0, 10, 10), circle(5, 5, 5)))).toBe(4)
-    const fan = [[4, 14], [8, 10], [12, 8.5], [16, 10], [20, 14]].map(([x, y]) => circle(x!, y!, 4.5))
+    const fan = [
+      [4, 14],
+      [8, 10],
+      [12, 8.5],
+      [16, 10],
+      [20, 14],
+    ].map(([x, y]) => circle(x!, y!, 4.5))
     expect(segmentCount(of('adds', ...fan, circle(12, 16, 8)))).toBeLessThanOrEqual(7)
   })
 
   it('keeps the exact coordinates of nodes that survive', () => {
-    const odd = [{ x: 0.1, y: 0.7 }, { x: 17.3, y: 1.1 }, { x: 9.9, y: 15.7 }]
+    const odd = [
+      { x: 0.1, y: 0.7 },
+      { x: 17.3, y: 1.1 },
+      { x: 9.9, y: 15.7 },
+    ]
     const result = of('cuts', [polyline(odd, true)], circle(40, 40, 3))
     expect(segments(result).map(({ from }) => from)).toEqual(expect.arrayContaining(odd))
   })
 
   it('is made of closed contours, holes running against what is around them', () => {
     const [outer, hole] = of('cuts', box(0, 0, 20, 20), circle(10, 10, 4)).map((contour) => [contour])
-    const signed = ([contour]: Path) => contour!.segments.reduce((sum, s) => sum + (s.from.x * s.to.y - s.to.x * s.from.y), 0)
+    const signed = ([contour]: Path) =>
+      contour!.segments.reduce((sum, s) => sum + (s.from.x * s.to.y - s.to.x * s.from.y), 0)
     expect(Math.sign(signed(outer!))).toBe(1)
     expect(segments(hole!).every((s) => s.kind === 'arc' && !s.sweep)).toBe(true)
   })
@@ -97,7 +134,14 @@ describe('an arrangement', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e6 }), fc.integer({ min: 1, max: 6 }), (seed, count) => {
         const next = random(seed)
-        const { vertices, edges, windings, next: order } = arrange(Array.from({ length: count }, () => randomShape(next, ['circle', 'rectangle', 'rounded', 'blob']).path))
+        const {
+          vertices,
+          edges,
+          windings,
+          next: order,
+        } = arrange(
+          Array.from({ length: count }, () => randomShape(next, ['circle', 'rectangle', 'rounded', 'blob']).path),
+        )
         const used = new Set(edges.flatMap(({ from, to }) => [from, to]))
         expect(used.size).toBe(vertices.length)
         const parent = new Map([...used].map((v) => [v, v]))

@@ -6,11 +6,13 @@ import type { Piece } from './pieces'
 import type { Vertices } from './vertices'
 
 /**
- * Notes on every piece where others meet it, and then where it passes a vertex within the snap: afterwards no vertex lies on a piece that is not cut there.
+ * Notes on every piece where others meet it, and then where it passes a vertex within the snap: afterwards no vertex
+ * lies on a piece that is not cut there.
  */
 export function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap: number, meeting: number): void {
   // Input nodes come first, so that it is their coordinates that survive.
-  for (const { curve, cuts } of pieces) cuts.push({ t: 0, vertex: vertices.of(curve.segment.from) }, { t: 1, vertex: vertices.of(curve.segment.to) })
+  for (const { curve, cuts } of pieces)
+    cuts.push({ t: 0, vertex: vertices.of(curve.segment.from) }, { t: 1, vertex: vertices.of(curve.segment.to) })
   eachPair(pieces, snap, (piece, other) => {
     for (const { at, s, t } of intersect(piece.curve as Curve, other.curve, meeting).meetings) {
       const vertex = vertices.of(at)
@@ -32,12 +34,13 @@ function note({ cuts }: Piece, t: number, vertex: number): void {
 }
 
 /**
- * Pairs of pieces whose bounds come near, by a sweep along x. What the sweep passes is kept by bands of y, so that a piece is compared with little but its
- * neighbours.
+ * Pairs of pieces whose bounds come near, by a sweep along x. What the sweep passes is kept by bands of y, so that a
+ * piece is compared with little but its neighbours.
  */
 function eachPair(pieces: readonly Piece[], snap: number, visit: (piece: Piece, other: Piece) => void): void {
   const byX = pieces.toSorted((a, b) => a.curve.box.x - b.curve.box.x)
-  let top = Infinity, bottom = -Infinity
+  let top = Infinity,
+    bottom = -Infinity
   for (const { curve } of pieces) {
     top = Math.min(top, curve.box.y)
     bottom = Math.max(bottom, curve.box.y + curve.box.h)
@@ -48,17 +51,22 @@ function eachPair(pieces: readonly Piece[], snap: number, visit: (piece: Piece, 
   for (const piece of byX) {
     keepTime()
     const { box } = piece.curve
-    const left = box.x - snap, high = box.y - snap, low = box.y + box.h + snap
-    const first = bandOf(high), last = bandOf(low)
+    const left = box.x - snap,
+      high = box.y - snap,
+      low = box.y + box.h + snap
+    const first = bandOf(high),
+      last = bandOf(low)
     for (let b = first; b <= last; b++) {
       const band = bands[b]!
       let kept = 0
       for (let i = 0; i < band.length; i++) {
-        const other = band[i]!, far = other.curve.box
+        const other = band[i]!,
+          far = other.curve.box
         if (far.x + far.w < left) continue
         band[kept++] = other
         // A pair that shares several bands is looked at in the first of them.
-        if (far.y <= low && far.y + far.h >= high && (count === 1 || Math.max(first, bandOf(far.y - snap)) === b)) visit(piece, other)
+        if (far.y <= low && far.y + far.h >= high && (count === 1 || Math.max(first, bandOf(far.y - snap)) === b))
+          visit(piece, other)
       }
       band.length = kept
       band.push(piece)
@@ -69,18 +77,31 @@ function eachPair(pieces: readonly Piece[], snap: number, visit: (piece: Piece, 
 /** Cuts pieces at vertices that lie on them within the snap: what meets pairwise need not meet in threes. */
 function close(pieces: readonly Piece[], points: readonly Point[], snap: number): void {
   const order = points.map((_, i) => i).sort((a, b) => points[a]!.x - points[b]!.x)
-  const xs = order.map((vertex) => points[vertex]!.x), ys = order.map((vertex) => points[vertex]!.y)
+  const xs = order.map((vertex) => points[vertex]!.x),
+    ys = order.map((vertex) => points[vertex]!.y)
   for (const piece of pieces) {
     keepTime()
-    const { curve } = piece, { box, round, segment } = curve, { from, to } = segment
-    const right = box.x + box.w + snap, top = box.y - snap, bottom = box.y + box.h + snap
-    // A quick look first: whether a place lies near the line, or in a ring around the circle, that the piece is part of.
-    const isLine = segment.kind === 'line', isCircle = round !== null && round.rx === round.ry
-    const dx = to.x - from.x, dy = to.y - from.y, near = snap * (Math.abs(dx) + Math.abs(dy))
-    const cx = isCircle ? round.centre.x : 0, cy = isCircle ? round.centre.y : 0, r = isCircle ? round.rx : 0
-    const least = (r - 2 * snap) * Math.max(0, r - 2 * snap), most = (r + 2 * snap) * (r + 2 * snap)
+    const { curve } = piece,
+      { box, round, segment } = curve,
+      { from, to } = segment
+    const right = box.x + box.w + snap,
+      top = box.y - snap,
+      bottom = box.y + box.h + snap
+    // A quick look first: whether a place lies near the line, or in a ring around the circle, that the piece is part
+    // of.
+    const isLine = segment.kind === 'line',
+      isCircle = round !== null && round.rx === round.ry
+    const dx = to.x - from.x,
+      dy = to.y - from.y,
+      near = snap * (Math.abs(dx) + Math.abs(dy))
+    const cx = isCircle ? round.centre.x : 0,
+      cy = isCircle ? round.centre.y : 0,
+      r = isCircle ? round.rx : 0
+    const least = (r - 2 * snap) * Math.max(0, r - 2 * snap),
+      most = (r + 2 * snap) * (r + 2 * snap)
     for (let i = firstFrom(xs, box.x - snap); i < xs.length; i++) {
-      const x = xs[i]!, y = ys[i]!
+      const x = xs[i]!,
+        y = ys[i]!
       if (x > right) break
       if (y < top || y > bottom) continue
       if (isLine) {
@@ -103,7 +124,8 @@ function isCutAt({ cuts }: Piece, vertex: number): boolean {
 
 /** Where numbers in order reach a least one. */
 function firstFrom(xs: readonly number[], least: number): number {
-  let lo = 0, hi = xs.length
+  let lo = 0,
+    hi = xs.length
   while (lo < hi) {
     const middle = (lo + hi) >> 1
     if (xs[middle]! < least) lo = middle + 1

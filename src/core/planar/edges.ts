@@ -10,8 +10,8 @@ import { addWinding, type Piece, type Winding } from './pieces'
 export type Origin = { readonly path: number; readonly segment: Segment; readonly from: number; readonly to: number }
 
 /**
- * An edge between two vertices. Several input paths may run along it: `windings` has for each of those that enclose something, how
- * often, forth less back; `origin` is the first of them. `round` is an arc's centre.
+ * An edge between two vertices. Several input paths may run along it: `windings` has for each of those that enclose
+ * something, how often, forth less back; `origin` is the first of them. `round` is an arc's centre.
  */
 export type Edge = {
   readonly from: number
@@ -22,7 +22,14 @@ export type Edge = {
   readonly windings: readonly Winding[]
 }
 
-type Draft = { from: number; to: number; segment: Segment; round: ArcCentre | null; origin: Origin; windings: Winding[] }
+type Draft = {
+  from: number
+  to: number
+  segment: Segment
+  round: ArcCentre | null
+  origin: Origin
+  windings: Winding[]
+}
 
 /** The stretches between cuts as edges; stretches that run together become one. */
 export function mergedEdges(pieces: readonly Piece[], points: readonly Point[], snap: number): Edge[] {
@@ -34,9 +41,11 @@ export function mergedEdges(pieces: readonly Piece[], points: readonly Point[], 
     keepTime()
     if (cuts.length > 2) cuts.sort((a, b) => a.t - b.t)
     for (let i = 0; i + 1 < cuts.length; i++) {
-      const a = cuts[i]!, b = cuts[i + 1]!
+      const a = cuts[i]!,
+        b = cuts[i + 1]!
       if (a.vertex === b.vertex) continue
-      const start = points[a.vertex]!, end = points[b.vertex]!
+      const start = points[a.vertex]!,
+        end = points[b.vertex]!
       const whole = a.t === 0 && b.t === 1 && start === curve.segment.from && end === curve.segment.to
       const segment = whole ? curve.segment : part(curve.segment, a.t, b.t, start, end, curve.round)
       const key = a.vertex < b.vertex ? a.vertex * points.length + b.vertex : b.vertex * points.length + a.vertex
@@ -50,7 +59,14 @@ export function mergedEdges(pieces: readonly Piece[], points: readonly Point[], 
       before.push(between.get(key) ?? -1)
       between.set(key, edges.length)
       const span = t1 - t0
-      edges.push({ from: a.vertex, to: b.vertex, segment, round: curve.round && partOfTurn(curve.round, a.t, b.t), origin: { path, segment: source, from: t0 + a.t * span, to: t0 + b.t * span }, windings: windings.slice() })
+      edges.push({
+        from: a.vertex,
+        to: b.vertex,
+        segment,
+        round: curve.round && partOfTurn(curve.round, a.t, b.t),
+        origin: { path, segment: source, from: t0 + a.t * span, to: t0 + b.t * span },
+        windings: windings.slice(),
+      })
     }
   }
   return edges
@@ -59,10 +75,13 @@ export function mergedEdges(pieces: readonly Piece[], points: readonly Point[], 
 /** Where along one of two stretches their distance is looked at. */
 const LOOKS = [0.5, 0.25, 0.75] as const
 
-/** Whether two stretches between the same places are nowhere farther from each other than that, whatever their paces. */
+/**
+ * Whether two stretches between the same places are nowhere farther from each other than that, whatever their paces.
+ */
 function runTogether(a: Segment, b: Segment, near: number): boolean {
   if (a.kind === 'line' && b.kind === 'line') return true
-  const middle = pointAt(b, 0.5), size = distance(b.from, b.to)
+  const middle = pointAt(b, 0.5),
+    size = distance(b.from, b.to)
   if (size > 0 && distance(pointAt(a, 0.5), middle) > near + size) return false
   const curve: Curve = curveOf(a)
   return LOOKS.every((t) => {

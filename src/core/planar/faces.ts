@@ -6,22 +6,35 @@ import { passes } from '../geometry/winding'
 import type { Edge } from './edges'
 
 /**
- * The face to the left of each half edge, and how often each path winds around each face. A face may be bounded by several cycles of
- * half edges: its outside, and the outsides of connected parts that lie in it. `insideOut` when a face is bounded the wrong way round, by more than
- * moving its vertices by the snap makes of it.
+ * The face to the left of each half edge, and how often each path winds around each face. A face may be bounded by
+ * several cycles of half edges: its outside, and the outsides of connected parts that lie in it. `insideOut` when a
+ * face is bounded the wrong way round, by more than moving its vertices by the snap makes of it.
  */
-export function facesOf(paths: number, edges: readonly Edge[], next: Int32Array, points: readonly Point[], snap: number): { face: Int32Array; windings: Int32Array[]; insideOut: boolean } {
+export function facesOf(
+  paths: number,
+  edges: readonly Edge[],
+  next: Int32Array,
+  points: readonly Point[],
+  snap: number,
+): { face: Int32Array; windings: Int32Array[]; insideOut: boolean } {
   const { cycle, starts } = cyclesOf(next)
   const part = partsOf(edges, points.length)
   const areas = cycleAreas(edges, cycle, starts.length)
   const outer = outerCycles(edges, starts, part, areas)
   const faceOfCycle = new Int32Array(starts.length).fill(-1)
   let count = 1
-  for (let c = 0; c < starts.length; c++) if (outer.get(part[edges[starts[c]! >> 1]!.from]!) !== c) faceOfCycle[c] = count++
+  for (let c = 0; c < starts.length; c++)
+    if (outer.get(part[edges[starts[c]! >> 1]!.from]!) !== c) faceOfCycle[c] = count++
   placeParts(edges, cycle, starts, part, areas, outer, faceOfCycle, points)
   const slack = slackOf(edges, cycle, starts.length, snap)
-  const insideOut = faceOfCycle.some((_, c) => areas[c]! < -slack[c]! && outer.get(part[edges[starts[c]! >> 1]!.from]!) !== c)
-  return { face: cycle.map((c) => faceOfCycle[c]!), windings: spread(paths, count, edges, next, starts, faceOfCycle), insideOut }
+  const insideOut = faceOfCycle.some(
+    (_, c) => areas[c]! < -slack[c]! && outer.get(part[edges[starts[c]! >> 1]!.from]!) !== c,
+  )
+  return {
+    face: cycle.map((c) => faceOfCycle[c]!),
+    windings: spread(paths, count, edges, next, starts, faceOfCycle),
+    insideOut,
+  }
 }
 
 /** Numbers the cycles of half edges, each with a half edge it starts from. */
@@ -71,8 +84,16 @@ function slackOf(edges: readonly Edge[], cycle: Int32Array, count: number, snap:
   return slack
 }
 
-/** The cycle on the outside of each connected part: of its cycles, the one that encloses least, which is the one the wrong way round. */
-function outerCycles(edges: readonly Edge[], starts: readonly number[], part: Int32Array, areas: Float64Array): Map<number, number> {
+/**
+ * The cycle on the outside of each connected part: of its cycles, the one that encloses least, which is the one the
+ * wrong way round.
+ */
+function outerCycles(
+  edges: readonly Edge[],
+  starts: readonly number[],
+  part: Int32Array,
+  areas: Float64Array,
+): Map<number, number> {
   const outer = new Map<number, number>()
   starts.forEach((half, c) => {
     const own = part[edges[half >> 1]!.from]!
@@ -84,10 +105,19 @@ function outerCycles(edges: readonly Edge[], starts: readonly number[], part: In
 
 type Part = { readonly id: number; readonly edges: number[]; x0: number; y0: number; x1: number; y1: number }
 
-/** Gives the outside of each connected part the face it lies in: that of the least cycle of another part that winds around it, or face 0. */
+/**
+ * Gives the outside of each connected part the face it lies in: that of the least cycle of another part that winds
+ * around it, or face 0.
+ */
 function placeParts(
-  edges: readonly Edge[], cycle: Int32Array, starts: readonly number[], part: Int32Array, areas: Float64Array,
-  outer: ReadonlyMap<number, number>, faceOfCycle: Int32Array, points: readonly Point[],
+  edges: readonly Edge[],
+  cycle: Int32Array,
+  starts: readonly number[],
+  part: Int32Array,
+  areas: Float64Array,
+  outer: ReadonlyMap<number, number>,
+  faceOfCycle: Int32Array,
+  points: readonly Point[],
 ): void {
   if (outer.size === 1) {
     for (const c of outer.values()) faceOfCycle[c] = 0
@@ -96,7 +126,8 @@ function placeParts(
   const parts = new Map<number, Part>()
   const boxes = edges.map(({ segment, round }) => segmentBounds(segment, round ?? undefined))
   edges.forEach(({ from }, i) => {
-    const id = part[from]!, box = boxes[i]!
+    const id = part[from]!,
+      box = boxes[i]!
     let known = parts.get(id)
     if (!known) parts.set(id, (known = { id, edges: [], x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity }))
     known.edges.push(i)
@@ -109,7 +140,8 @@ function placeParts(
   const active: Part[] = []
   for (const own of [...parts.values()].sort((a, b) => a.x0 - b.x0 || b.x1 - a.x1)) {
     const at = points[edges[own.edges[0]!]!.from]!
-    let best = -1, kept = 0
+    let best = -1,
+      kept = 0
     for (const other of active) {
       if (other.x1 < own.x0) continue
       active[kept++] = other
@@ -121,7 +153,8 @@ function placeParts(
         around.set(cycle[2 * i]!, (around.get(cycle[2 * i]!) ?? 0) + times)
         around.set(cycle[2 * i + 1]!, (around.get(cycle[2 * i + 1]!) ?? 0) - times)
       }
-      for (const [c, times] of around) if (times !== 0 && areas[c]! > 0 && (best === -1 || areas[c]! < areas[best]!)) best = c
+      for (const [c, times] of around)
+        if (times !== 0 && areas[c]! > 0 && (best === -1 || areas[c]! < areas[best]!)) best = c
     }
     active.length = kept
     active.push(own)
@@ -132,12 +165,19 @@ function placeParts(
 }
 
 /** How often each path winds around each face: not at all around face 0, then carried across the edges. */
-function spread(paths: number, faces: number, edges: readonly Edge[], next: Int32Array, starts: readonly number[], faceOfCycle: Int32Array): Int32Array[] {
+function spread(
+  paths: number,
+  faces: number,
+  edges: readonly Edge[],
+  next: Int32Array,
+  starts: readonly number[],
+  faceOfCycle: Int32Array,
+): Int32Array[] {
   const cyclesOfFace: number[][] = Array.from({ length: faces }, () => [])
   const face = new Int32Array(next.length)
   starts.forEach((start, c) => {
     cyclesOfFace[faceOfCycle[c]!]!.push(start)
-    for (let half = start; ; ) {
+    for (let half = start; ;) {
       face[half] = faceOfCycle[c]!
       half = next[half]!
       if (half === start) break
@@ -149,7 +189,7 @@ function spread(paths: number, faces: number, edges: readonly Edge[], next: Int3
   while (pending.length > 0) {
     const here = pending.pop()!
     for (const start of cyclesOfFace[here]!) {
-      for (let half = start; ; ) {
+      for (let half = start; ;) {
         const across = face[half ^ 1]!
         if (!windings[across]) {
           const there = windings[here]!.slice()

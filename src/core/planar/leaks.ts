@@ -10,16 +10,42 @@ import { LEAK, SNAP } from '../geometry/tolerance'
 /** An end of an open contour. */
 export type End = { readonly path: number; readonly contour: number; readonly last: boolean }
 
-/** A place where contours nearly meet: the nearest two points, how far they are apart, and the open end that is one of them, if it is. */
-export type Leak = { readonly at: Point; readonly gap: number; readonly from: Point; readonly to: Point; readonly end: End | null }
+/**
+ * A place where contours nearly meet: the nearest two points, how far they are apart, and the open end that is one of
+ * them, if it is.
+ */
+export type Leak = {
+  readonly at: Point
+  readonly gap: number
+  readonly from: Point
+  readonly to: Point
+  readonly end: End | null
+}
 
-type Stretch = { readonly curve: Curve; readonly path: number; readonly contour: number; readonly index: number; readonly count: number; readonly closed: boolean }
+type Stretch = {
+  readonly curve: Curve
+  readonly path: number
+  readonly contour: number
+  readonly index: number
+  readonly count: number
+  readonly closed: boolean
+}
 
-/** Where paths nearly meet, nearer than `reach` but not at all: open ends before anything, and contours before each other. The narrowest first. */
+/**
+ * Where paths nearly meet, nearer than `reach` but not at all: open ends before anything, and contours before each
+ * other. The narrowest first.
+ */
 export function leaks(paths: readonly Path[], reach = LEAK): Leak[] {
   const stretches = paths.flatMap((path, p) =>
     path.flatMap(({ segments, closed }, contour) =>
-      segments.map((segment, index): Stretch => ({ curve: curveOf(segment), path: p, contour, index, count: segments.length, closed })),
+      segments.map((segment, index): Stretch => ({
+        curve: curveOf(segment),
+        path: p,
+        contour,
+        index,
+        count: segments.length,
+        closed,
+      })),
     ),
   )
   const found: Leak[] = []
@@ -37,7 +63,10 @@ export function leaks(paths: readonly Path[], reach = LEAK): Leak[] {
   found.sort((p, q) => p.gap - q.gap || (p.end ? -1 : q.end ? 1 : 0))
   // An end that lies on something is no leak, nor is a place another leak is already at.
   const shut = (p: Point) => stretches.filter(({ curve }) => nearestOnCurve(curve, p).distance <= SNAP).length > 1
-  return found.filter(({ at, end, from }, i) => (!end || !shut(from)) && !found.some((other, k) => k < i && distance(other.at, at) < reach / 2))
+  return found.filter(
+    ({ at, end, from }, i) =>
+      (!end || !shut(from)) && !found.some((other, k) => k < i && distance(other.at, at) < reach / 2),
+  )
 }
 
 /** Pairs of stretches whose bounds are near each other. */
@@ -69,14 +98,21 @@ function nearPlaces(a: Stretch, b: Stretch): Near[] {
   const { from, to } = a.curve.segment
   return [from, to].map((p, i) => {
     const free = !a.closed && (i === 0 ? a.index === 0 : a.index === a.count - 1)
-    return { from: p, to: nearestOnCurve(b.curve, p).at, end: free ? { path: a.path, contour: a.contour, last: i === 1 } : null }
+    return {
+      from: p,
+      to: nearestOnCurve(b.curve, p).at,
+      end: free ? { path: a.path, contour: a.contour, last: i === 1 } : null,
+    }
   })
 }
 
 /** How many places of a segment are looked at for where it comes nearer to another than on both sides. */
 const LOOKS = 16
 
-/** Where a segment comes nearest to another between its ends: between three places of which the middle one is nearest, by golden section. */
+/**
+ * Where a segment comes nearest to another between its ends: between three places of which the middle one is nearest,
+ * by golden section.
+ */
 function closest(a: Stretch, b: Stretch): Near[] {
   if (a.curve.segment.kind === 'line' && b.curve.segment.kind === 'line') return []
   const away = (s: number) => nearestOnCurve(b.curve, pointAt(a.curve.segment, s)).distance
@@ -84,10 +120,12 @@ function closest(a: Stretch, b: Stretch): Near[] {
   const near: Near[] = []
   for (let i = 1; i < LOOKS; i++) {
     if (looks[i]! > looks[i - 1]! || looks[i]! > looks[i + 1]!) continue
-    let lo = (i - 1) / LOOKS, hi = (i + 1) / LOOKS
+    let lo = (i - 1) / LOOKS,
+      hi = (i + 1) / LOOKS
     const golden = (Math.sqrt(5) - 1) / 2
     while (hi - lo > 1e-9) {
-      const p = hi - golden * (hi - lo), q = lo + golden * (hi - lo)
+      const p = hi - golden * (hi - lo),
+        q = lo + golden * (hi - lo)
       if (away(p) < away(q)) hi = q
       else lo = p
     }
@@ -97,10 +135,15 @@ function closest(a: Stretch, b: Stretch): Near[] {
   return near
 }
 
-/** Paths with a leak closed: an open end that is a line is drawn on to the place it nearly meets, otherwise a line bridges the gap. */
+/**
+ * Paths with a leak closed: an open end that is a line is drawn on to the place it nearly meets, otherwise a line
+ * bridges the gap.
+ */
 export function closeLeak(paths: readonly Path[], { from, to, end }: Leak): Path[] {
   if (!end) return [...paths, [{ segments: [line(from, to)], closed: false }]]
-  return paths.map((path, p) => (p === end.path ? path.map((contour, c) => (c === end.contour ? drawnOn(contour, end.last, to) : contour)) : path))
+  return paths.map((path, p) =>
+    p === end.path ? path.map((contour, c) => (c === end.contour ? drawnOn(contour, end.last, to) : contour)) : path,
+  )
 }
 
 function drawnOn({ segments, closed }: Contour, last: boolean, to: Point): Contour {

@@ -7,24 +7,34 @@ import type { Arrangement } from './arrangement'
 import type { Origin } from './edges'
 
 /**
- * The outline of a set of faces: closed contours with the inside on one side throughout, so that outer contours run one way and holes
- * the other. Edges that are parts of one line, one ellipse or one cubic are joined again, so that no node is left where nothing turns.
+ * The outline of a set of faces: closed contours with the inside on one side throughout, so that outer contours run one
+ * way and holes the other. Edges that are parts of one line, one ellipse or one cubic are joined again, so that no node
+ * is left where nothing turns.
  */
 export function outlineOf(arrangement: Arrangement, inside: (face: number) => boolean): Path {
   return outlineFrom(arrangement, inside, arrangement.next.keys(), new Uint8Array(arrangement.next.length))
 }
 
 /** The part of an outline that runs along given half edges; `used` marks those that are done with. */
-export function outlineFrom({ edges, next, face, snap }: Arrangement, inside: (face: number) => boolean, starts: Iterable<number>, used: Uint8Array): Path {
+export function outlineFrom(
+  { edges, next, face, snap }: Arrangement,
+  inside: (face: number) => boolean,
+  starts: Iterable<number>,
+  used: Uint8Array,
+): Path {
   const isEdge = (half: number) => inside(face[half]!) && !inside(face[half ^ 1]!)
   const contours: Contour[] = []
   for (const start of starts) {
     if (used[start] || !isEdge(start)) continue
     const run: Stretch[] = []
-    for (let half = start; !used[half]; ) {
+    for (let half = start; !used[half];) {
       used[half] = 1
       const { segment, round, origin } = edges[half >> 1]!
-      run.push(half & 1 ? { segment: reverse(segment), origin, forth: false, arc: round && turnedRound(round) } : { segment, origin, forth: true, arc: round })
+      run.push(
+        half & 1
+          ? { segment: reverse(segment), origin, forth: false, arc: round && turnedRound(round) }
+          : { segment, origin, forth: true, arc: round },
+      )
       // The next edge of the outline around the vertex, past those that have the inside on both sides.
       half = next[half]!
       while (!isEdge(half)) half = next[half ^ 1]!
@@ -35,10 +45,22 @@ export function outlineFrom({ edges, next, face, snap }: Arrangement, inside: (f
   return contours
 }
 
-/** A segment of an outline and where it comes from; `forth` when it runs the way its origin does; of an arc its centre and angles. */
-type Stretch = { readonly segment: Segment; readonly origin: Origin; readonly forth: boolean; readonly arc: ArcCentre | null }
+/**
+ * A segment of an outline and where it comes from; `forth` when it runs the way its origin does; of an arc its centre
+ * and angles.
+ */
+type Stretch = {
+  readonly segment: Segment
+  readonly origin: Origin
+  readonly forth: boolean
+  readonly arc: ArcCentre | null
+}
 
-const turnedRound = (round: ArcCentre): ArcCentre => ({ ...round, start: round.start + round.extent, extent: -round.extent })
+const turnedRound = (round: ArcCentre): ArcCentre => ({
+  ...round,
+  start: round.start + round.extent,
+  extent: -round.extent,
+})
 
 /** Stretches of one carrier that follow each other as one, around the whole contour. */
 function joined(run: readonly Stretch[], snap: number): Segment[] {
@@ -56,7 +78,13 @@ function joined(run: readonly Stretch[], snap: number): Segment[] {
     result.pop()
     result[0] = one
   }
-  const segments = result.flatMap(({ segment, arc }) => (segment.kind !== 'arc' ? [segment] : Math.abs(arc!.extent) > LONGEST ? inTwo(segment, arc!) : [keepingCentre(segment, arc!)]))
+  const segments = result.flatMap(({ segment, arc }) =>
+    segment.kind !== 'arc'
+      ? [segment]
+      : Math.abs(arc!.extent) > LONGEST
+        ? inTwo(segment, arc!)
+        : [keepingCentre(segment, arc!)],
+  )
   return segments.length < 2 ? [] : segments
 }
 
@@ -64,9 +92,12 @@ function joined(run: readonly Stretch[], snap: number): Segment[] {
 const LONGEST = (340 * Math.PI) / 180
 
 function join(a: Stretch, b: Stretch, snap: number): Stretch | null {
-  const p = a.segment, q = b.segment
+  const p = a.segment,
+    q = b.segment
   if (p.kind === 'line' && q.kind === 'line') {
-    const d = subtract(p.to, p.from), e = subtract(q.to, q.from), whole = subtract(q.to, p.from)
+    const d = subtract(p.to, p.from),
+      e = subtract(q.to, q.from),
+      whole = subtract(q.to, p.from)
     const bent = Math.abs(cross(whole, d)) / hypot(whole.x, whole.y)
     return dot(d, e) > 0 && bent <= snap ? { ...a, segment: line(p.from, q.to) } : null
   }
@@ -99,7 +130,12 @@ function oneCubic(a: Stretch, b: Stretch): Stretch | null {
 function inTwo(arc: Arc, round: ArcCentre): Segment[] {
   const { centre, rx, ry, start, extent } = round
   const full = arc.from.x === arc.to.x && arc.from.y === arc.to.y
-  const far = full ? { x: 2 * centre.x - arc.from.x, y: 2 * centre.y - arc.from.y } : arcFromAngles(centre, rx, ry, arc.turn, start + extent / 2)
+  const far = full
+    ? { x: 2 * centre.x - arc.from.x, y: 2 * centre.y - arc.from.y }
+    : arcFromAngles(centre, rx, ry, arc.turn, start + extent / 2)
   const half = { ...round, extent: extent / 2 }
-  return [keepingCentre({ ...arc, to: far, large: false }, half), keepingCentre({ ...arc, from: far, large: false }, half)]
+  return [
+    keepingCentre({ ...arc, to: far, large: false }, half),
+    keepingCentre({ ...arc, from: far, large: false }, half),
+  ]
 }

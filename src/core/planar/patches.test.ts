@@ -9,14 +9,23 @@ import { outlineOf } from './loops'
 import { divide, patchwork, withoutEdges } from './patches'
 
 const circle = (x: number, y: number, r: number): Path => [ellipse({ x, y }, r, r)]
-const stroke = (...points: [number, number][]): Path => [polyline(points.map(([x, y]) => point(x, y)), false)]
+const stroke = (...points: [number, number][]): Path => [
+  polyline(
+    points.map(([x, y]) => point(x, y)),
+    false,
+  ),
+]
 const sum = (paths: readonly Path[]) => paths.reduce((total, path) => total + area(path), 0)
 
 describe('dividing', () => {
   it('cuts a ring by lines into sectors of equal area that abut', () => {
-    const ring: Path = combine([{ path: circle(12, 12, 10), role: 'adds' }, { path: circle(12, 12, 4), role: 'cuts' }])
+    const ring: Path = combine([
+      { path: circle(12, 12, 10), role: 'adds' },
+      { path: circle(12, 12, 4), role: 'cuts' },
+    ])
     const spokes = [0, 60, 120].map((degrees) => {
-      const x = 14 * Math.cos((degrees * Math.PI) / 180), y = 14 * Math.sin((degrees * Math.PI) / 180)
+      const x = 14 * Math.cos((degrees * Math.PI) / 180),
+        y = 14 * Math.sin((degrees * Math.PI) / 180)
       return stroke([12 - x, 12 - y], [12 + x, 12 + y])
     })
     const blades = divide([ring, ...spokes])
@@ -31,7 +40,9 @@ describe('dividing', () => {
     const next = random(11)
     for (let i = 0; i < 120; i++) {
       const shapes = Array.from({ length: 2 + Math.floor(next() * 3) }, () => randomShape(next).path)
-      const cuts = Array.from({ length: 3 }, () => stroke([next() * 30 - 3, next() * 30 - 3], [next() * 30 - 3, next() * 30 - 3]))
+      const cuts = Array.from({ length: 3 }, () =>
+        stroke([next() * 30 - 3, next() * 30 - 3], [next() * 30 - 3, next() * 30 - 3]),
+      )
       const whole = area(combine(shapes.map((path) => ({ path, role: 'adds' }))))
       expect(Math.abs(sum(divide([...shapes, ...cuts])) - whole)).toBeLessThan(1e-6 * whole)
     }
@@ -40,9 +51,17 @@ describe('dividing', () => {
 
 describe('patches', () => {
   it('are all bounded faces, also those that only open lines enclose, with holes as holes', () => {
-    const cross = [stroke([0, 4], [20, 4]), stroke([0, 16], [20, 16]), stroke([4, 0], [4, 20]), stroke([16, 0], [16, 20])]
+    const cross = [
+      stroke([0, 4], [20, 4]),
+      stroke([0, 16], [20, 16]),
+      stroke([4, 0], [4, 20]),
+      stroke([16, 0], [16, 20]),
+    ]
     const { patches } = patchwork([...cross, circle(10, 10, 3)])
-    expect(patches.map(({ path }) => area(path)).sort((a, b) => a - b)).toEqual([expect.closeTo(9 * Math.PI, 9), expect.closeTo(144 - 9 * Math.PI, 9)])
+    expect(patches.map(({ path }) => area(path)).sort((a, b) => a - b)).toEqual([
+      expect.closeTo(9 * Math.PI, 9),
+      expect.closeTo(144 - 9 * Math.PI, 9),
+    ])
     const [frame, disc] = patches.toSorted((a, b) => b.path.length - a.path.length)
     expect(frame!.path).toHaveLength(2)
     expect([...disc!.neighbours]).toEqual([frame!.face])
@@ -60,7 +79,9 @@ describe('patches', () => {
     const work = patchwork([square, stroke([5, -2], [5, 12])])
     expect(work.patches.map(({ path }) => area(path))).toEqual([50, 50])
     const { edges } = work.arrangement
-    const middle = edges.findIndex(({ segment: s }) => s.from.x === 5 && s.to.x === 5 && Math.min(s.from.y, s.to.y) === 0)
+    const middle = edges.findIndex(
+      ({ segment: s }) => s.from.x === 5 && s.to.x === 5 && Math.min(s.from.y, s.to.y) === 0,
+    )
     expect(withoutEdges(work, [middle]).patches.map(({ path }) => [area(path), segmentCount(path)])).toEqual([[100, 4]])
     const rim = edges.findIndex(({ segment: s }) => s.from.x === 0 && s.to.x === 0)
     expect(withoutEdges(work, [rim]).patches.map(({ path }) => area(path))).toEqual([50])
@@ -81,11 +102,15 @@ describe('leaks', () => {
   it('are found between two ends once, and between curves that pass each other', () => {
     expect(leaks([stroke([0, 0], [5, 0]), stroke([5.1, 0], [9, 4])])).toHaveLength(1)
     const between = leaks([circle(0, 0, 4), circle(8.02, 0, 4)])
-    expect(between.map(({ at, gap }) => [at.x, at.y, gap])).toEqual([[expect.closeTo(4.01, 6), expect.closeTo(0, 6), expect.closeTo(0.02, 9)]])
+    expect(between.map(({ at, gap }) => [at.x, at.y, gap])).toEqual([
+      [expect.closeTo(4.01, 6), expect.closeTo(0, 6), expect.closeTo(0.02, 9)],
+    ])
   })
 
   it('are not where things meet, cross or are far apart', () => {
-    expect(leaks([circle(0, 0, 4), circle(8, 0, 4), circle(3, 3, 4), stroke([0, 0], [20, 20]), stroke([20, 20], [30, 20])])).toEqual([])
+    expect(
+      leaks([circle(0, 0, 4), circle(8, 0, 4), circle(3, 3, 4), stroke([0, 0], [20, 20]), stroke([20, 20], [30, 20])]),
+    ).toEqual([])
     expect(leaks([stroke([0, 0], [5, 0], [5, 5])])).toEqual([])
   })
 })

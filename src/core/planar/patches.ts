@@ -3,12 +3,14 @@ import { type Arrangement, arrange } from './arrangement'
 import type { FillRule } from './boolean'
 import { outlineFrom } from './loops'
 
-/** A bounded face of overlapping paths: its outline, and the faces of the patches along its edges (0 is the outside). */
+/**
+ * A bounded face of overlapping paths: its outline, and the faces of the patches along its edges (0 is the outside).
+ */
 export type Patch = { readonly face: number; readonly path: Path; readonly neighbours: ReadonlySet<number> }
 
 /**
- * Overlapping paths as patches. To sweep patches together is to take the outline of their faces (`outlineOf`). An edge of the
- * arrangement with the same face on both sides bounds nothing.
+ * Overlapping paths as patches. To sweep patches together is to take the outline of their faces (`outlineOf`). An edge
+ * of the arrangement with the same face on both sides bounds nothing.
  */
 export type Patchwork = { readonly arrangement: Arrangement; readonly patches: readonly Patch[] }
 
@@ -37,8 +39,8 @@ function patchworkOf(arrangement: Arrangement): Patchwork {
 }
 
 /**
- * The patchwork without some edges of its arrangement: the patches on both sides of each become one, and what was kept apart from the
- * outside by it opens to the outside.
+ * The patchwork without some edges of its arrangement: the patches on both sides of each become one, and what was kept
+ * apart from the outside by it opens to the outside.
  */
 export function withoutEdges({ arrangement }: Patchwork, removed: Iterable<number>): Patchwork {
   const { face, windings } = arrangement
@@ -48,14 +50,18 @@ export function withoutEdges({ arrangement }: Patchwork, removed: Iterable<numbe
     return i
   }
   for (const edge of removed) {
-    const a = root(face[2 * edge]!), b = root(face[2 * edge + 1]!)
+    const a = root(face[2 * edge]!),
+      b = root(face[2 * edge + 1]!)
     // The lesser number stays, so that the outside stays face 0.
     parent[Math.max(a, b)] = Math.min(a, b)
   }
   return patchworkOf({ ...arrangement, face: face.map(root) })
 }
 
-/** Closed paths cut into pieces that abut exactly, by each other and by open contours: every face that lies in at least one of them. */
+/**
+ * Closed paths cut into pieces that abut exactly, by each other and by open contours: every face that lies in at least
+ * one of them.
+ */
 export function divide(paths: readonly Path[], rule: FillRule = 'nonzero'): Path[] {
   const { arrangement, patches } = patchwork(paths)
   const isIn = (times: number) => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)

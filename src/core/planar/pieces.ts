@@ -10,8 +10,8 @@ import { type Cubic, line, type Segment } from '../geometry/segment'
 export type Winding = { readonly path: number; readonly times: number }
 
 /**
- * A stretch of an input segment that does not meet itself, and where others cut it. `windings` has the paths that run along it and
- * enclose something.
+ * A stretch of an input segment that does not meet itself, and where others cut it. `windings` has the paths that run
+ * along it and enclose something.
  */
 export type Piece = {
   readonly path: number
@@ -24,8 +24,9 @@ export type Piece = {
 }
 
 /**
- * Segments as pieces; arcs of more than half a turn are cut in two, cubics that may meet themselves where they turn back along x or y, so that no piece comes
- * back to where it was. Stretches that are drawn twice, to the last bit, are one piece. Where only what is enclosed counts (`close`), those that are drawn forth and back are none.
+ * Segments as pieces; arcs of more than half a turn are cut in two, cubics that may meet themselves where they turn
+ * back along x or y, so that no piece comes back to where it was. Stretches that are drawn twice, to the last bit, are
+ * one piece. Where only what is enclosed counts (`close`), those that are drawn forth and back are none.
  */
 export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: number): Piece[] {
   const pieces = new Pieces()
@@ -33,11 +34,15 @@ export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: nu
     for (const { segments, closed } of path) {
       if (segments.length === 0) continue
       const encloses = closed || open === 'close'
-      const first = segments[0]!.from, last = segments[segments.length - 1]!.to
+      const first = segments[0]!.from,
+        last = segments[segments.length - 1]!.to
       const add = (source: Segment, t0: number, t1: number) => {
-        const segment = t0 === 0 && t1 === 1 ? source : part(source, t0, t1, t0 === 0 ? source.from : undefined, t1 === 1 ? source.to : undefined)
-        // However short: it keeps the contour together when its ends come to lie at two vertices. A cubic that runs straight is a line, for only
-        // so can it share a stretch with one.
+        const segment =
+          t0 === 0 && t1 === 1
+            ? source
+            : part(source, t0, t1, t0 === 0 ? source.from : undefined, t1 === 1 ? source.to : undefined)
+        // However short: it keeps the contour together when its ends come to lie at two vertices. A cubic that runs
+        // straight is a line, for only so can it share a stretch with one.
         if (segment.kind === 'line' || isStraight(segment, snap)) straight(segment.from, segment.to)
         else pieces.add(index, source, t0, t1, segment, encloses)
       }
@@ -78,16 +83,26 @@ class Pieces {
     }
     this.before.push(this.last.get(hash) ?? -1)
     this.last.set(hash, this.all.length)
-    this.all.push({ path, source, t0, t1, curve: curveOf(segment), windings: encloses ? [{ path, times: 1 }] : [], cuts: [] })
+    this.all.push({
+      path,
+      source,
+      t0,
+      t1,
+      curve: curveOf(segment),
+      windings: encloses ? [{ path, times: 1 }] : [],
+      cuts: [],
+    })
   }
 }
 
 /** 1 when two segments are the same, -1 when one is the other turned round, else 0. */
 function sameStretch(a: Segment, b: Segment): number {
   if (a.kind !== b.kind) return 0
-  const forth = same(a.from, b.from) && same(a.to, b.to), back = same(a.from, b.to) && same(a.to, b.from)
+  const forth = same(a.from, b.from) && same(a.to, b.to),
+    back = same(a.from, b.to) && same(a.to, b.from)
   if (!forth && !back) return 0
-  if (a.kind === 'cubic' && b.kind === 'cubic') return forth && same(a.c1, b.c1) && same(a.c2, b.c2) ? 1 : back && same(a.c1, b.c2) && same(a.c2, b.c1) ? -1 : 0
+  if (a.kind === 'cubic' && b.kind === 'cubic')
+    return forth && same(a.c1, b.c1) && same(a.c2, b.c2) ? 1 : back && same(a.c1, b.c2) && same(a.c2, b.c1) ? -1 : 0
   if (a.kind === 'arc' && b.kind === 'arc') {
     if (a.rx !== b.rx || a.ry !== b.ry || a.turn !== b.turn || a.large !== b.large) return 0
     return forth && a.sweep === b.sweep ? 1 : back && a.sweep !== b.sweep ? -1 : 0
@@ -104,7 +119,8 @@ export function addWinding(windings: Winding[], path: number, times: number): vo
   else windings[at] = { path, times: windings[at]!.times + times }
 }
 
-const WHOLE = [0, 1], HALVES = [0, 0.5, 1]
+const WHOLE = [0, 1],
+  HALVES = [0, 0.5, 1]
 
 function stopsOf(source: Segment, snap: number): readonly number[] {
   if (source.kind === 'arc') return source.large ? HALVES : WHOLE
@@ -127,6 +143,8 @@ function isStraight(segment: Segment, snap: number): boolean {
 
 function turns({ from, c1, c2, to }: Cubic): number[] {
   const along = (p: readonly number[]) => rootsOnUnit([p[1]!, 2 * p[2]!, 3 * p[3]!], 0).map(({ t }) => t)
-  const all = [...along(powers(from.x, c1.x, c2.x, to.x)), ...along(powers(from.y, c1.y, c2.y, to.y))].filter((t) => t > 1e-6 && t < 1 - 1e-6).sort((a, b) => a - b)
+  const all = [...along(powers(from.x, c1.x, c2.x, to.x)), ...along(powers(from.y, c1.y, c2.y, to.y))]
+    .filter((t) => t > 1e-6 && t < 1 - 1e-6)
+    .sort((a, b) => a - b)
   return all.filter((t, i) => i === 0 || t - all[i - 1]! > 1e-6)
 }

@@ -1,14 +1,17 @@
 import type { Arrangement } from './arrangement'
 
 /**
- * What is wrong with an arrangement, in a few words; null when it is a plane one. Of every edge the face on its left is wound around by each path as
- * much more than that on its right as the path runs along it, so that windings balance at every vertex; and every connected part has two more
- * vertices and cycles than edges (Euler), so that no edges are in a wrong order around a vertex.
+ * What is wrong with an arrangement, in a few words; null when it is a plane one. Of every edge the face on its left is
+ * wound around by each path as much more than that on its right as the path runs along it, so that windings balance at
+ * every vertex; and every connected part has two more vertices and cycles than edges (Euler), so that no edges are in a
+ * wrong order around a vertex.
  */
 export function fault({ vertices, edges, next, face, windings }: Arrangement, paths: number): string | null {
   const expected = new Int32Array(paths)
   for (let i = 0; i < edges.length; i++) {
-    const left = windings[face[2 * i]!], right = windings[face[2 * i + 1]!], own = edges[i]!.windings
+    const left = windings[face[2 * i]!],
+      right = windings[face[2 * i + 1]!],
+      own = edges[i]!.windings
     if (!left || !right) return 'a face is not reached'
     for (let k = 0; k < own.length; k++) expected[own[k]!.path]! += own[k]!.times
     let off = 0
@@ -26,7 +29,8 @@ function planar(count: number, edges: Arrangement['edges'], next: Int32Array): b
     while (parent[i]! !== i) i = parent[i] = parent[parent[i]!]!
     return i
   }
-  let used = 0, parts = 0
+  let used = 0,
+    parts = 0
   for (const { from, to } of edges) {
     for (const v of [from, to]) {
       if (parent[v] !== -1) continue
@@ -34,7 +38,8 @@ function planar(count: number, edges: Arrangement['edges'], next: Int32Array): b
       used++
       parts++
     }
-    const a = root(from), b = root(to)
+    const a = root(from),
+      b = root(to)
     if (a === b) continue
     parent[a] = b
     parts--

@@ -12,12 +12,18 @@ import { strokedArea } from '../outline/stroking'
 import { combine } from '../planar/boolean'
 import type { Rules } from '../rules/rules'
 
-/** How far the optical middle of something is from the middle of the square, in grid units: by the ink that is painted and by the least circle around it. */
+/**
+ * How far the optical middle of something is from the middle of the square, in grid units: by the ink that is painted
+ * and by the least circle around it.
+ */
 export type OpticalOffset = { readonly ink: Point; readonly circle: Point }
 
 /** How far the optical middle of objects is off; null where nothing is painted, or it cannot be computed in time. */
 export function opticalOffset(objects: readonly DrawingObject[], rules: Rules): OpticalOffset | null {
-  const ink = inkWithin(objects, rules), centroid = inkCentroid(ink), around = enclosingCircle(ink), middle = rules.grid.size / 2
+  const ink = inkWithin(objects, rules),
+    centroid = inkCentroid(ink),
+    around = enclosingCircle(ink),
+    middle = rules.grid.size / 2
   if (!centroid || !around) return null
   const off = ({ x, y }: Point): Point => ({ x: tidy(x - middle), y: tidy(y - middle) })
   return { ink: off(centroid), circle: off(around.centre) }
@@ -34,7 +40,10 @@ function inkWithin(objects: readonly DrawingObject[], rules: Rules): Path {
 
 /** What shapes paint, whatever the colour, as one area. */
 export function inkOf(shapes: readonly Shape[]): Path {
-  const parts = shapes.flatMap(({ path, fill, stroke }) => [...(fill ? [path] : []), ...(stroke ? [strokedArea(path, stroke)] : [])])
+  const parts = shapes.flatMap(({ path, fill, stroke }) => [
+    ...(fill ? [path] : []),
+    ...(stroke ? [strokedArea(path, stroke)] : []),
+  ])
   return combine(parts.map((path) => ({ path, role: 'adds' as const })))
 }
 
@@ -46,7 +55,13 @@ const LOOKS = 24
 
 /** The least circle around an area, by dense places of its outline (Welzl 1991, moved to the front); null of none. */
 export function enclosingCircle(ink: Path): Circle | null {
-  const points = ink.flatMap(({ segments }) => segments.flatMap((segment) => Array.from({ length: segment.kind === 'line' ? 1 : LOOKS }, (_, i) => pointAt(segment, i / (segment.kind === 'line' ? 1 : LOOKS)))))
+  const points = ink.flatMap(({ segments }) =>
+    segments.flatMap((segment) =>
+      Array.from({ length: segment.kind === 'line' ? 1 : LOOKS }, (_, i) =>
+        pointAt(segment, i / (segment.kind === 'line' ? 1 : LOOKS)),
+      ),
+    ),
+  )
   const [first] = points
   if (!first) return null
   let circle: Circle = { centre: first, r: 0 }
@@ -57,18 +72,28 @@ export function enclosingCircle(ink: Path): Circle | null {
     for (let j = 0; j < i; j++) {
       if (inside(points[j]!)) continue
       circle = across(points[i]!, points[j]!)
-      for (let k = 0; k < j; k++) if (!inside(points[k]!)) circle = through(points[i]!, points[j]!, points[k]!) ?? circle
+      for (let k = 0; k < j; k++)
+        if (!inside(points[k]!)) circle = through(points[i]!, points[j]!, points[k]!) ?? circle
     }
   }
   return circle
 }
 
-const across = (p: Point, q: Point): Circle => ({ centre: { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 }, r: distance(p, q) / 2 })
+const across = (p: Point, q: Point): Circle => ({
+  centre: { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 },
+  r: distance(p, q) / 2,
+})
 
 function through(p: Point, q: Point, s: Point): Circle | null {
-  const ax = q.x - p.x, ay = q.y - p.y, bx = s.x - p.x, by = s.y - p.y, d = 2 * (ax * by - ay * bx)
+  const ax = q.x - p.x,
+    ay = q.y - p.y,
+    bx = s.x - p.x,
+    by = s.y - p.y,
+    d = 2 * (ax * by - ay * bx)
   if (Math.abs(d) < 1e-12) return null
-  const a = ax * ax + ay * ay, b = bx * bx + by * by
-  const x = (by * a - ay * b) / d, y = (ax * b - bx * a) / d
+  const a = ax * ax + ay * ay,
+    b = bx * bx + by * by
+  const x = (by * a - ay * b) / d,
+    y = (ax * b - bx * a) / d
   return { centre: { x: p.x + x, y: p.y + y }, r: Math.hypot(x, y) }
 }

@@ -4,15 +4,25 @@ import type { Point } from '../geometry/point'
 export type Picture = { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray | Uint8Array }
 
 /** A colour as `#rrggbb`. */
-export const hex = (r: number, g: number, b: number): string => `#${[r, g, b].map((value) => Math.round(value).toString(16).padStart(2, '0')).join('')}`
+export const hex = (r: number, g: number, b: number): string =>
+  `#${[r, g, b].map((value) => Math.round(value).toString(16).padStart(2, '0')).join('')}`
 
-/** The average colour of a square of pixels around one, each as much as it is opaque; null where the picture has none there. */
+/**
+ * The average colour of a square of pixels around one, each as much as it is opaque; null where the picture has none
+ * there.
+ */
 export function sampled({ width, height, data }: Picture, { x, y }: Point, side: number): string | null {
-  const reach = (side - 1) / 2, cx = Math.floor(x), cy = Math.floor(y)
-  let r = 0, g = 0, b = 0, weight = 0
+  const reach = (side - 1) / 2,
+    cx = Math.floor(x),
+    cy = Math.floor(y)
+  let r = 0,
+    g = 0,
+    b = 0,
+    weight = 0
   for (let row = Math.max(0, Math.ceil(cy - reach)); row <= Math.min(height - 1, cy + reach); row++) {
     for (let column = Math.max(0, Math.ceil(cx - reach)); column <= Math.min(width - 1, cx + reach); column++) {
-      const i = 4 * (row * width + column), a = data[i + 3]!
+      const i = 4 * (row * width + column),
+        a = data[i + 3]!
       r += data[i]! * a
       g += data[i + 1]! * a
       b += data[i + 2]! * a

@@ -16,7 +16,7 @@ export type Rename = { readonly kind: ValueKind; readonly from: string; readonly
 export function renameValues(objects: readonly DrawingObject[], renames: readonly Rename[]): DrawingObject[] {
   const to = new Map(renames.map(({ kind, from, to }) => [`${kind} ${from}`, to]))
   if (to.size === 0) return objects as DrawingObject[]
-  const renamed = <T,>(kind: ValueKind, value: T): T => (to.get(`${kind} ${value}`) as T | undefined) ?? value
+  const renamed = <T>(kind: ValueKind, value: T): T => (to.get(`${kind} ${value}`) as T | undefined) ?? value
   const repainted = (paint: Paint): Paint => {
     if (!isGradient(paint)) return renamed('swatch', paint)
     if (typeof paint.stops === 'string') return { ...paint, stops: renamed('gradient', paint.stops) }
@@ -29,9 +29,20 @@ export function renameValues(objects: readonly DrawingObject[], renames: readonl
       ...object,
       style: { ...withPaints(style, repainted), weight: renamed('weight', style.weight) },
     }
-    if (painted.kind === 'rectangle') return { ...painted, corner: renamed('radius', painted.corner), ...(painted.corners && { corners: painted.corners.map((corner) => renamed('radius', corner)) }) }
-    const inNodes = (nodes: readonly Node[]): Node[] => nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: renamed('radius', node.corner) }))
-    if (painted.kind === 'polygon') return { ...painted, corner: renamed('radius', painted.corner), ...(painted.side && { side: { ...painted.side, nodes: inNodes(painted.side.nodes) } }) }
+    if (painted.kind === 'rectangle')
+      return {
+        ...painted,
+        corner: renamed('radius', painted.corner),
+        ...(painted.corners && { corners: painted.corners.map((corner) => renamed('radius', corner)) }),
+      }
+    const inNodes = (nodes: readonly Node[]): Node[] =>
+      nodes.map((node) => (node.corner === undefined ? node : { ...node, corner: renamed('radius', node.corner) }))
+    if (painted.kind === 'polygon')
+      return {
+        ...painted,
+        corner: renamed('radius', painted.corner),
+        ...(painted.side && { side: { ...painted.side, nodes: inNodes(painted.side.nodes) } }),
+      }
     if (painted.kind === 'arrow') return { ...painted, corner: renamed('radius', painted.corner) }
     if (painted.kind !== 'path') return painted
     const contours = painted.contours.map((run) => ({ ...run, nodes: inNodes(run.nodes) }))
@@ -40,4 +51,5 @@ export function renameValues(objects: readonly DrawingObject[], renames: readonl
 }
 
 /** True when the rules have a value of that kind and name. */
-export const hasValue = (rules: Rules, kind: ValueKind, name: string): boolean => (rules[LISTS[kind]] ?? []).some((value) => value.name === name)
+export const hasValue = (rules: Rules, kind: ValueKind, name: string): boolean =>
+  (rules[LISTS[kind]] ?? []).some((value) => value.name === name)

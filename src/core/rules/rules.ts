@@ -24,7 +24,8 @@ export const Size = z
 const unique = (what: string) => (list: readonly { name: string }[], context: z.RefinementCtx) => {
   const seen = new Set<string>()
   list.forEach(({ name }, i) => {
-    if (seen.has(name)) context.addIssue({ code: 'custom', path: [i, 'name'], message: `Two ${what} are named “${name}”.` })
+    if (seen.has(name))
+      context.addIssue({ code: 'custom', path: [i, 'name'], message: `Two ${what} are named “${name}”.` })
     seen.add(name)
   })
 }
@@ -33,19 +34,42 @@ const unique = (what: string) => (list: readonly { name: string }[], context: z.
 export const Rules = z
   .strictObject({
     grid: z.strictObject({
-      size: z.int('The grid is a whole number of units.').min(4, 'The grid must be at least 4 units.').max(2048, 'The grid may be at most 2048 units.'),
-      step: z.number('The step is a number.').min(0.01, 'The step must be at least 0.01.').max(256, 'The step may be at most 256.'),
-      major: z.int('Strong lines come every whole number of units.').min(1, 'Strong lines need at least 1 unit between them.').max(512),
+      size: z
+        .int('The grid is a whole number of units.')
+        .min(4, 'The grid must be at least 4 units.')
+        .max(2048, 'The grid may be at most 2048 units.'),
+      step: z
+        .number('The step is a number.')
+        .min(0.01, 'The step must be at least 0.01.')
+        .max(256, 'The step may be at most 256.'),
+      major: z
+        .int('Strong lines come every whole number of units.')
+        .min(1, 'Strong lines need at least 1 unit between them.')
+        .max(512),
     }),
     liveArea: z.number('The live area is a number.').positive('The live area must be above 0.').max(2048),
     keylines: z.array(Keyline).max(24).superRefine(unique('keylines')),
     weights: z
-      .array(Named(z.number('A weight is a number.').positive('A weight must be above 0.').max(1000, 'A weight may be at most 1000.')))
+      .array(
+        Named(
+          z
+            .number('A weight is a number.')
+            .positive('A weight must be above 0.')
+            .max(1000, 'A weight may be at most 1000.'),
+        ),
+      )
       .min(1, 'A set needs at least one weight.')
       .max(24)
       .superRefine(unique('weights')),
     radii: z
-      .array(Named(z.number('A radius is a number.').min(0, 'A radius cannot be below 0.').max(10000, 'A radius may be at most 10000.')))
+      .array(
+        Named(
+          z
+            .number('A radius is a number.')
+            .min(0, 'A radius cannot be below 0.')
+            .max(10000, 'A radius may be at most 10000.'),
+        ),
+      )
       .max(24)
       .superRefine(unique('radii')),
     cap: Cap,
@@ -57,17 +81,32 @@ export const Rules = z
       .superRefine(unique('swatches'))
       .refine((list) => list.some(({ name }) => name === INK), `The palette needs a swatch named “${INK}”.`),
     /** Gradients by name, to be laid on objects in any direction. */
-    gradients: z.array(z.strictObject({ name: ValueName, stops: Stops })).max(64).superRefine(unique('gradients')).optional(),
+    gradients: z
+      .array(z.strictObject({ name: ValueName, stops: Stops }))
+      .max(64)
+      .superRefine(unique('gradients'))
+      .optional(),
     sizes: z
       .array(Size)
       .min(1, 'Name at least one size to deliver.')
       .max(24, 'A set may have at most 24 sizes.')
-      .refine((list) => list.every((size, i) => i === 0 || list[i - 1]! < size), 'Sizes go from small to large, each once.'),
+      .refine(
+        (list) => list.every((size, i) => i === 0 || list[i - 1]! < size),
+        'Sizes go from small to large, each once.',
+      ),
     densities: z
-      .array(z.int('A density is a whole number.').min(1, 'A density must be at least 1.').max(4, 'A density may be at most 4.'))
+      .array(
+        z
+          .int('A density is a whole number.')
+          .min(1, 'A density must be at least 1.')
+          .max(4, 'A density may be at most 4.'),
+      )
       .min(1, 'Name at least one density.')
       .max(4)
-      .refine((list) => list.every((density, i) => i === 0 || list[i - 1]! < density), 'Densities go from small to large, each once.'),
+      .refine(
+        (list) => list.every((density, i) => i === 0 || list[i - 1]! < density),
+        'Densities go from small to large, each once.',
+      ),
     /** How strokes are delivered: as strokes, which is what leaving this out means, or as the outlines they paint. */
     strokes: z.enum(['kept', 'outlined']).optional(),
   })
@@ -75,17 +114,29 @@ export const Rules = z
     rules.gradients?.forEach(({ name, stops }, i) => {
       for (const { color } of stops) {
         if (!color.startsWith('#') && !rules.palette.some((swatch) => swatch.name === color)) {
-          context.addIssue({ code: 'custom', path: ['gradients', i], message: `The gradient “${name}” uses the swatch “${color}”, which the palette does not have.` })
+          context.addIssue({
+            code: 'custom',
+            path: ['gradients', i],
+            message: `The gradient “${name}” uses the swatch “${color}”, which the palette does not have.`,
+          })
         }
       }
     })
     if (rules.liveArea > rules.grid.size) {
-      context.addIssue({ code: 'custom', path: ['liveArea'], message: `The live area cannot be larger than the grid of ${rules.grid.size}.` })
+      context.addIssue({
+        code: 'custom',
+        path: ['liveArea'],
+        message: `The live area cannot be larger than the grid of ${rules.grid.size}.`,
+      })
     }
     rules.keylines.forEach((keyline, i) => {
       for (const side of ['w', 'h'] as const) {
         if (keyline[side] > rules.grid.size) {
-          context.addIssue({ code: 'custom', path: ['keylines', i, side], message: `The keyline ${keyline.name} does not fit the grid of ${rules.grid.size}.` })
+          context.addIssue({
+            code: 'custom',
+            path: ['keylines', i, side],
+            message: `The keyline ${keyline.name} does not fit the grid of ${rules.grid.size}.`,
+          })
         }
       }
     })

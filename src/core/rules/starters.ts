@@ -3,7 +3,13 @@ import type { Rules } from './rules'
 export type SetKind = 'interface' | 'app'
 
 /** A rule book to start a set from. */
-export type Starter = { readonly id: string; readonly name: string; readonly kind: SetKind; readonly note: string; readonly rules: Rules }
+export type Starter = {
+  readonly id: string
+  readonly name: string
+  readonly kind: SetKind
+  readonly note: string
+  readonly rules: Rules
+}
 
 const ink = { name: 'ink', color: '#14231f', dark: '#f4f7f5' }
 
@@ -20,8 +26,14 @@ function keylines(circle: number, square: number, long: number, short: number): 
 }
 
 const line = (main: number, fine: number, outer: number, inner: number): Pick<Rules, 'weights' | 'radii'> => ({
-  weights: [{ name: 'main', value: main }, { name: 'fine', value: fine }],
-  radii: [{ name: 'outer', value: outer }, { name: 'inner', value: inner }],
+  weights: [
+    { name: 'main', value: main },
+    { name: 'fine', value: fine },
+  ],
+  radii: [
+    { name: 'outer', value: outer },
+    { name: 'inner', value: inner },
+  ],
 })
 
 /** The rule books that ship with the product, in the order they are offered. */
@@ -83,10 +95,22 @@ export const STARTERS: readonly Starter[] = [
       grid: { size: 1024, step: 8, major: 128 },
       liveArea: 832,
       keylines: keylines(640, 576, 656, 512),
-      weights: [{ name: 'main', value: 56 }, { name: 'fine', value: 32 }],
-      radii: [{ name: 'outer', value: 48 }, { name: 'inner', value: 24 }, { name: 'plate', value: 224 }],
+      weights: [
+        { name: 'main', value: 56 },
+        { name: 'fine', value: 32 },
+      ],
+      radii: [
+        { name: 'outer', value: 48 },
+        { name: 'inner', value: 24 },
+        { name: 'plate', value: 224 },
+      ],
       ...common,
-      palette: [ink, { name: 'ground', color: '#11807f' }, { name: 'paper', color: '#fbfcfb' }, { name: 'signal', color: '#d5401b' }],
+      palette: [
+        ink,
+        { name: 'ground', color: '#11807f' },
+        { name: 'paper', color: '#fbfcfb' },
+        { name: 'signal', color: '#d5401b' },
+      ],
       sizes: [64, 128, 256, 512, 1024],
       densities: [1],
     },

@@ -11,7 +11,13 @@ export type SetEdit =
   | { readonly kind: 'draw'; readonly icon: string; readonly edit: DrawingEdit }
   | { readonly kind: 'guides'; readonly icon: string; readonly guides: readonly Guide[] }
   | { readonly kind: 'references'; readonly icon: string; readonly references: readonly Reference[] }
-  | { readonly kind: 'alternatives'; readonly icon: string; readonly title: string; readonly objects: readonly DrawingObject[]; readonly alternatives: readonly Alternative[] }
+  | {
+      readonly kind: 'alternatives'
+      readonly icon: string
+      readonly title: string
+      readonly objects: readonly DrawingObject[]
+      readonly alternatives: readonly Alternative[]
+    }
   | { readonly kind: 'add-icons'; readonly icons: readonly Icon[]; readonly at: number }
   | { readonly kind: 'remove-icons'; readonly ids: readonly string[] }
   | { readonly kind: 'rename-icon'; readonly id: string; readonly name: string }
@@ -26,13 +32,38 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
     case 'draw':
       return { ...set, icons: icons.map((icon) => (icon.id === edit.icon ? drawn(icon, edit.edit) : icon)) }
     case 'guides':
-      return { ...set, icons: icons.map((icon) => (icon.id === edit.icon ? withMaster(icon, { guides: edit.guides.length > 0 ? [...edit.guides] : undefined }) : icon)) }
+      return {
+        ...set,
+        icons: icons.map((icon) =>
+          icon.id === edit.icon
+            ? withMaster(icon, { guides: edit.guides.length > 0 ? [...edit.guides] : undefined })
+            : icon,
+        ),
+      }
     case 'references':
-      return { ...set, icons: icons.map((icon) => (icon.id === edit.icon ? withMaster(icon, { references: edit.references.length > 0 ? [...edit.references] : undefined }) : icon)) }
+      return {
+        ...set,
+        icons: icons.map((icon) =>
+          icon.id === edit.icon
+            ? withMaster(icon, { references: edit.references.length > 0 ? [...edit.references] : undefined })
+            : icon,
+        ),
+      }
     case 'alternatives': {
       const { title, objects, alternatives } = edit
       const many = alternatives.length > 0
-      return { ...set, icons: icons.map((icon) => (icon.id === edit.icon ? withMaster(icon, { objects: [...objects], title: many ? title : undefined, alternatives: many ? [...alternatives] : undefined }) : icon)) }
+      return {
+        ...set,
+        icons: icons.map((icon) =>
+          icon.id === edit.icon
+            ? withMaster(icon, {
+                objects: [...objects],
+                title: many ? title : undefined,
+                alternatives: many ? [...alternatives] : undefined,
+              })
+            : icon,
+        ),
+      }
     }
     case 'add-icons':
       return { ...set, icons: [...icons.slice(0, edit.at), ...edit.icons, ...icons.slice(edit.at)] }
@@ -61,7 +92,9 @@ function drawn(icon: Icon, edit: DrawingEdit): Icon {
 /** An icon with parts of its master changed; what is undefined is left out. */
 function withMaster(icon: Icon, change: { readonly [K in keyof Master]?: Master[K] | undefined }): Icon {
   const [master, ...others] = icon.masters
-  const next = Object.fromEntries(Object.entries({ ...master!, ...change }).filter(([, value]) => value !== undefined)) as Master
+  const next = Object.fromEntries(
+    Object.entries({ ...master!, ...change }).filter(([, value]) => value !== undefined),
+  ) as Master
   return { ...icon, masters: [next, ...others] }
 }
 
@@ -69,7 +102,12 @@ function restyled(icon: Icon, rules: Rules, renames: readonly Rename[]): Icon {
   const [master, ...others] = icon.masters
   const objects = renameValues(master!.objects, renames)
   const alternatives = master!.alternatives?.map((one) => ({ ...one, objects: renameValues(one.objects, renames) }))
-  const same = objects === master!.objects && (alternatives ?? []).every((one, i) => one.objects === master!.alternatives![i]!.objects)
+  const same =
+    objects === master!.objects &&
+    (alternatives ?? []).every((one, i) => one.objects === master!.alternatives![i]!.objects)
   if (same && master!.base === rules.grid.size) return icon
-  return { ...icon, masters: [{ ...master!, base: rules.grid.size, objects, ...(alternatives && { alternatives }) }, ...others] }
+  return {
+    ...icon,
+    masters: [{ ...master!, base: rules.grid.size, objects, ...(alternatives && { alternatives }) }, ...others],
+  }
 }

@@ -10,7 +10,10 @@ export const IconName = z
   .max(80, 'A name has at most 80 characters.')
   .refine((name) => name === name.trim(), 'A name cannot begin or end with a space.')
   .refine(isSeen, UNSEEN_SENTENCE)
-  .refine((name) => !/[/\\:*?"<>|]/.test(name), 'A name cannot contain / \\ : * ? " < > | because files are named after it.')
+  .refine(
+    (name) => !/[/\\:*?"<>|]/.test(name),
+    'A name cannot contain / \\ : * ? " < > | because files are named after it.',
+  )
   .refine((name) => !name.startsWith('.') && !name.endsWith('.'), 'A name cannot begin or end with a dot.')
   .refine((name) => !RESERVED.test(name), 'That name is reserved by some systems; choose another.')
 

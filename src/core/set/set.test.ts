@@ -10,11 +10,25 @@ import { freeName, IconName } from './names'
 import { type IconSet, setProblems } from './set'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const box = (id: string): DrawingObject => ({ kind: 'rectangle', id, name: id, x: 1, y: 1, w: 4, h: 4, corner: 'outer', style })
+const box = (id: string): DrawingObject => ({
+  kind: 'rectangle',
+  id,
+  name: id,
+  x: 1,
+  y: 1,
+  w: 4,
+  h: 4,
+  corner: 'outer',
+  style,
+})
 const group = (id: string, ...members: DrawingObject[]): DrawingObject => ({ kind: 'group', id, name: id, members })
 const drawing = [box('a'), group('g', box('b'), group('h', box('c'), box('d'))), box('e'), box('f')]
 const idsOf = (objects: readonly DrawingObject[]) => [...walk(objects)].map(({ object }) => object.id)
-const leaves = (objects: readonly DrawingObject[]) => [...walk(objects)].filter(({ object }) => object.kind === 'rectangle').map(({ object }) => object.id).sort()
+const leaves = (objects: readonly DrawingObject[]) =>
+  [...walk(objects)]
+    .filter(({ object }) => object.kind === 'rectangle')
+    .map(({ object }) => object.id)
+    .sort()
 
 const IDS = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h', 'nowhere']
 const someIds = fc.uniqueArray(fc.constantFrom(...IDS), { minLength: 1, maxLength: 4 })
@@ -22,7 +36,11 @@ const place = fc.record({ into: fc.constantFrom(null, 'g', 'h'), at: fc.integer(
 let made = 0
 const drawingEdit: fc.Arbitrary<DrawingEdit> = fc.oneof(
   fc.tuple(someIds, place).map(([ids, where]): DrawingEdit => ({ kind: 'arrange', ids, ...where })),
-  someIds.map((ids): DrawingEdit => ({ kind: 'gather', ids, container: { kind: 'group', id: `new-${made++}`, name: 'new' } })),
+  someIds.map((ids): DrawingEdit => ({
+    kind: 'gather',
+    ids,
+    container: { kind: 'group', id: `new-${made++}`, name: 'new' },
+  })),
   fc.constantFrom('g', 'h', 'a').map((id): DrawingEdit => ({ kind: 'loosen', id })),
 )
 
@@ -42,9 +60,35 @@ describe('edits of a drawing', () => {
   })
 
   it('put things where they are told', () => {
-    expect(idsOf(applyDrawingEdit(drawing, { kind: 'arrange', ids: ['a'], into: null, at: 4 }))).toEqual(['g', 'b', 'h', 'c', 'd', 'e', 'f', 'a'])
-    expect(idsOf(applyDrawingEdit(drawing, { kind: 'arrange', ids: ['f'], into: 'h', at: 1 }))).toEqual(['a', 'g', 'b', 'h', 'c', 'f', 'd', 'e'])
-    expect(idsOf(applyDrawingEdit(drawing, { kind: 'gather', ids: ['a', 'e'], container: { kind: 'group', id: 'n', name: 'n' } }))).toEqual(['g', 'b', 'h', 'c', 'd', 'n', 'a', 'e', 'f'])
+    expect(idsOf(applyDrawingEdit(drawing, { kind: 'arrange', ids: ['a'], into: null, at: 4 }))).toEqual([
+      'g',
+      'b',
+      'h',
+      'c',
+      'd',
+      'e',
+      'f',
+      'a',
+    ])
+    expect(idsOf(applyDrawingEdit(drawing, { kind: 'arrange', ids: ['f'], into: 'h', at: 1 }))).toEqual([
+      'a',
+      'g',
+      'b',
+      'h',
+      'c',
+      'f',
+      'd',
+      'e',
+    ])
+    expect(
+      idsOf(
+        applyDrawingEdit(drawing, {
+          kind: 'gather',
+          ids: ['a', 'e'],
+          container: { kind: 'group', id: 'n', name: 'n' },
+        }),
+      ),
+    ).toEqual(['g', 'b', 'h', 'c', 'd', 'n', 'a', 'e', 'f'])
     expect(idsOf(applyDrawingEdit(drawing, { kind: 'loosen', id: 'g' }))).toEqual(['a', 'b', 'h', 'c', 'd', 'e', 'f'])
     expect(idsOf(applyDrawingEdit(drawing, { kind: 'remove', ids: ['c', 'd', 'e'] }))).toEqual(['a', 'g', 'b', 'f'])
   })
@@ -61,18 +105,40 @@ const set: IconSet = {
   name: 'Test',
   kind: 'interface',
   rules: STARTERS[0]!.rules,
-  icons: ['ferry', 'buoy', 'oar'].map((id) => ({ id, name: id, masters: [{ base: 24, objects: structuredClone(drawing) }] })),
+  icons: ['ferry', 'buoy', 'oar'].map((id) => ({
+    id,
+    name: id,
+    masters: [{ base: 24, objects: structuredClone(drawing) }],
+  })),
 }
 
 const setEdit: fc.Arbitrary<SetEdit> = fc.oneof(
-  fc.tuple(fc.constantFrom('ferry', 'buoy'), drawingEdit).map(([icon, edit]): SetEdit => ({ kind: 'draw', icon, edit })),
-  fc.tuple(fc.constantFrom('ferry', 'oar'), someIds).map(([icon, ids]): SetEdit => ({ kind: 'draw', icon, edit: { kind: 'remove', ids } })),
-  fc.tuple(fc.constantFrom('ferry', 'buoy', 'oar'), fc.integer({ min: 0, max: 2 })).map(([id, to]): SetEdit => ({ kind: 'move-icon', id, to })),
-  fc.array(fc.integer({ min: 0, max: 24 }), { maxLength: 3 }).map((ys): SetEdit => ({ kind: 'guides', icon: 'ferry', guides: ys.map((y, i) => ({ id: `g${i}`, at: { x: 0, y }, angle: 0 })) })),
-  someIds.map((gone): SetEdit => ({ kind: 'draw', icon: 'ferry', edit: { kind: 'merge', into: box('a'), gone: gone.filter((id) => id !== 'a') } })),
+  fc
+    .tuple(fc.constantFrom('ferry', 'buoy'), drawingEdit)
+    .map(([icon, edit]): SetEdit => ({ kind: 'draw', icon, edit })),
+  fc
+    .tuple(fc.constantFrom('ferry', 'oar'), someIds)
+    .map(([icon, ids]): SetEdit => ({ kind: 'draw', icon, edit: { kind: 'remove', ids } })),
+  fc
+    .tuple(fc.constantFrom('ferry', 'buoy', 'oar'), fc.integer({ min: 0, max: 2 }))
+    .map(([id, to]): SetEdit => ({ kind: 'move-icon', id, to })),
+  fc.array(fc.integer({ min: 0, max: 24 }), { maxLength: 3 }).map((ys): SetEdit => ({
+    kind: 'guides',
+    icon: 'ferry',
+    guides: ys.map((y, i) => ({ id: `g${i}`, at: { x: 0, y }, angle: 0 })),
+  })),
+  someIds.map((gone): SetEdit => ({
+    kind: 'draw',
+    icon: 'ferry',
+    edit: { kind: 'merge', into: box('a'), gone: gone.filter((id) => id !== 'a') },
+  })),
   fc.constantFrom('ferry', 'buoy').map((id): SetEdit => ({ kind: 'remove-icons', ids: [id] })),
   fc.string({ minLength: 1, maxLength: 5 }).map((name): SetEdit => ({ kind: 'rename-set', name })),
-  fc.double({ min: 0.5, max: 4, noNaN: true }).map((value): SetEdit => ({ kind: 'rules', rules: { ...STARTERS[0]!.rules, weights: [{ name: 'stout', value }] }, renames: [{ kind: 'weight', from: 'main', to: 'stout' }] })),
+  fc.double({ min: 0.5, max: 4, noNaN: true }).map((value): SetEdit => ({
+    kind: 'rules',
+    rules: { ...STARTERS[0]!.rules, weights: [{ name: 'stout', value }] },
+    renames: [{ kind: 'weight', from: 'main', to: 'stout' }],
+  })),
 )
 
 describe('history', () => {
@@ -103,9 +169,15 @@ describe('history', () => {
 
   it('a renamed weight is renamed in every drawing that uses it', () => {
     const rules = { ...set.rules, weights: [{ name: 'stout', value: 2 }] }
-    const { present } = advance(beginning(set), { kind: 'rules', rules, renames: [{ kind: 'weight', from: 'main', to: 'stout' }] }, 'rules')
+    const { present } = advance(
+      beginning(set),
+      { kind: 'rules', rules, renames: [{ kind: 'weight', from: 'main', to: 'stout' }] },
+      'rules',
+    )
     expect(setProblems(present)).toEqual([])
-    expect(setProblems({ ...present, rules: set.rules })[0]).toBe('Icon “ferry”, object “a” uses the weight “stout”, which the rules do not have.')
+    expect(setProblems({ ...present, rules: set.rules })[0]).toBe(
+      'Icon “ferry”, object “a” uses the weight “stout”, which the rules do not have.',
+    )
   })
 })
 
@@ -116,7 +188,8 @@ describe('names', () => {
       expect(parsed.success, JSON.stringify(name)).toBe(false)
       expect(parsed.error!.issues[0]!.message).toMatch(/[.;]$/)
     }
-    for (const name of ['life-ring', 'Fährschiff', '24h', 'a b', 'contour']) expect(IconName.safeParse(name).success, name).toBe(true)
+    for (const name of ['life-ring', 'Fährschiff', '24h', 'a b', 'contour'])
+      expect(IconName.safeParse(name).success, name).toBe(true)
   })
 
   it('get the first free number, whatever their case', () => {

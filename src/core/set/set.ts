@@ -9,12 +9,24 @@ import { Rules } from '../rules/rules'
 import { IconName, nameKey, SetName } from './names'
 
 /** How much one set may hold. Beyond this the bench could no longer answer in time. */
-export const LIMITS = { icons: 2000, objectsInIcon: 20_000, objectsInSet: 200_000, nodesInSet: 600_000, depth: 32 } as const
+export const LIMITS = {
+  icons: 2000,
+  objectsInIcon: 20_000,
+  objectsInSet: 200_000,
+  nodesInSet: 600_000,
+  depth: 32,
+} as const
 
 /** Another drawing of an icon, kept beside it under a name. */
-export const Alternative = z.strictObject({ name: z.string().trim().min(1, 'An alternative needs a name.').max(40), objects: z.array(DrawingObject) })
+export const Alternative = z.strictObject({
+  name: z.string().trim().min(1, 'An alternative needs a name.').max(40),
+  objects: z.array(DrawingObject),
+})
 
-/** The drawing of an icon for one base size: a grid of `base` units. `title` is what the drawing is called among its alternatives. */
+/**
+ * The drawing of an icon for one base size: a grid of `base` units. `title` is what the drawing is called among its
+ * alternatives.
+ */
 export const Master = z.strictObject({
   base: z.int().min(4).max(2048),
   objects: z.array(DrawingObject),
@@ -68,9 +80,13 @@ export const drawing = (icon: Icon): readonly DrawingObject[] => icon.masters[0]
 export function iconProblems(icon: Icon, rules: Rules): string[] {
   const problems: string[] = []
   const ids = new Set<string>()
-  const drawings = icon.masters.flatMap(({ base, objects, alternatives = [] }) => [{ base, objects }, ...alternatives.map((one) => ({ base, objects: one.objects }))])
+  const drawings = icon.masters.flatMap(({ base, objects, alternatives = [] }) => [
+    { base, objects },
+    ...alternatives.map((one) => ({ base, objects: one.objects })),
+  ])
   for (const { base, objects } of drawings) {
-    if (base !== rules.grid.size) problems.push(`Icon “${icon.name}” has a ${base} master, but the grid is ${rules.grid.size}.`)
+    if (base !== rules.grid.size)
+      problems.push(`Icon “${icon.name}” has a ${base} master, but the grid is ${rules.grid.size}.`)
     if (countObjects(objects) > LIMITS.objectsInIcon) {
       problems.push(`Icon “${icon.name}” has more than ${LIMITS.objectsInIcon} objects.`)
       continue
@@ -78,10 +94,13 @@ export function iconProblems(icon: Icon, rules: Rules): string[] {
     for (const { object, parents } of walk(objects)) {
       if (ids.has(object.id)) problems.push(`Icon “${icon.name}” has two objects with the id “${object.id}”.`)
       ids.add(object.id)
-      if (parents.length >= LIMITS.depth) problems.push(`Icon “${icon.name}” nests objects more than ${LIMITS.depth} deep.`)
+      if (parents.length >= LIMITS.depth)
+        problems.push(`Icon “${icon.name}” nests objects more than ${LIMITS.depth} deep.`)
       for (const { kind, name } of namesUsed(object)) {
         if (!hasValue(rules, kind, name)) {
-          problems.push(`Icon “${icon.name}”, object “${object.name}” uses the ${kind} “${name}”, which the rules do not have.`)
+          problems.push(
+            `Icon “${icon.name}”, object “${object.name}” uses the ${kind} “${name}”, which the rules do not have.`,
+          )
         }
       }
     }
@@ -92,7 +111,8 @@ export function iconProblems(icon: Icon, rules: Rules): string[] {
 /** What a schema cannot see about a whole set, as sentences; none when all is well. */
 export function setProblems(set: IconSet): string[] {
   const problems = set.icons.flatMap((icon) => iconProblems(icon, set.rules))
-  const ids = new Set<string>(), names = new Set<string>()
+  const ids = new Set<string>(),
+    names = new Set<string>()
   for (const { id, name } of set.icons) {
     if (ids.has(id)) problems.push(`Two icons have the id “${id}”.`)
     if (names.has(nameKey(name))) problems.push(`Two icons are named “${name}”.`)

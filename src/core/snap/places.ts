@@ -21,7 +21,8 @@ export function crossingsOf(curves: readonly Curve[]): SnapPoint[] {
   const found: SnapPoint[] = []
   const few = curves.slice(0, 12)
   few.forEach((a, i) => {
-    for (const b of few.slice(i + 1)) found.push(...intersect(a, b).meetings.map(({ at }) => ({ at, label: 'crossing' })))
+    for (const b of few.slice(i + 1))
+      found.push(...intersect(a, b).meetings.map(({ at }) => ({ at, label: 'crossing' })))
   })
   return found
 }
@@ -34,7 +35,8 @@ export function touchesFrom(from: Point, curve: Curve, near: Point): SnapPoint[]
     if (distance(at, from) > 1e-6 && parameterAt(curve, at, 1e-7) !== null) found.push({ at, label })
   }
   if (segment.kind === 'line') {
-    const d = subtract(segment.to, segment.from), k = dot(subtract(from, segment.from), d) / dot(d, d)
+    const d = subtract(segment.to, segment.from),
+      k = dot(subtract(from, segment.from), d) / dot(d, d)
     on({ x: segment.from.x + d.x * k, y: segment.from.y + d.y * k }, 'perpendicular')
     return found
   }
@@ -42,7 +44,15 @@ export function touchesFrom(from: Point, curve: Curve, near: Point): SnapPoint[]
     const { centre, rx: r } = round
     for (const at of tangentPlaces(from, { centre, r })) on(at, 'tangent')
     const away = distance(from, centre)
-    if (away > 1e-9) for (const side of [1, -1]) on({ x: centre.x + ((from.x - centre.x) * side * r) / away, y: centre.y + ((from.y - centre.y) * side * r) / away }, 'perpendicular')
+    if (away > 1e-9)
+      for (const side of [1, -1])
+        on(
+          {
+            x: centre.x + ((from.x - centre.x) * side * r) / away,
+            y: centre.y + ((from.y - centre.y) * side * r) / away,
+          },
+          'perpendicular',
+        )
     return found
   }
   const start = nearestOnCurve(curve, near).t
@@ -55,7 +65,10 @@ export function touchesFrom(from: Point, curve: Curve, near: Point): SnapPoint[]
 
 /** A root of a function on 0..1 near a start, by the secant method; null when it does not come to one. */
 function root(start: number, f: (t: number) => number): number | null {
-  let a = Math.max(0, start - 0.02), b = Math.min(1, start + 0.02), fa = f(a), fb = f(b)
+  let a = Math.max(0, start - 0.02),
+    b = Math.min(1, start + 0.02),
+    fa = f(a),
+    fb = f(b)
   for (let i = 0; i < 40; i++) {
     if (fa === fb) return null
     const c = b - (fb * (b - a)) / (fb - fa)
@@ -86,7 +99,8 @@ export function nearestCarrier(curves: readonly Curve[], p: Point, reach: number
 
 /** The nearest of some places to a point, within reach. */
 export function nearestPlace(places: readonly SnapPoint[], p: Point, reach: number): SnapPoint | null {
-  let best: SnapPoint | null = null, least = reach
+  let best: SnapPoint | null = null,
+    least = reach
   for (const place of places) {
     const away = distance(place.at, p)
     if (away <= least) {

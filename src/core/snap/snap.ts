@@ -5,7 +5,9 @@ import { equalGaps } from './gaps'
 import { crossingsOf, curvesNear, nearestPlace, touchesFrom } from './places'
 import type { SnapLine, SnapTargets } from './targets'
 
-/** Where a position was caught: on a line across or down, or at a point, with what is there. The grid leaves no mark. */
+/**
+ * Where a position was caught: on a line across or down, or at a point, with what is there. The grid leaves no mark.
+ */
 export type SnapMark =
   | { readonly kind: 'x' | 'y'; readonly value: number; readonly label: string }
   | { readonly kind: 'point'; readonly at: Point; readonly label: string }
@@ -35,9 +37,9 @@ const marks = (x: Catch, y: Catch): SnapMark[] => [
 ]
 
 /**
- * A point drawn to the nearest target: a place there is (node, centre, crossing), then one that a line from `from` would touch or meet at a
- * right angle, then a line gone on, then lines across and down, and the grid. `reach` in grid units says how near a target must be; the
- * grid reaches everywhere.
+ * A point drawn to the nearest target: a place there is (node, centre, crossing), then one that a line from `from`
+ * would touch or meet at a right angle, then a line gone on, then lines across and down, and the grid. `reach` in grid
+ * units says how near a target must be; the grid reaches everywhere.
  */
 export function snapPoint(p: Point, targets: SnapTargets, reach: number, from?: Point): Snapped {
   const { on } = targets
@@ -46,7 +48,13 @@ export function snapPoint(p: Point, targets: SnapTargets, reach: number, from?: 
   const place =
     (on.crossings ? nearestPlace(crossingsOf(near), p, point ? distance(point.at, p) - 1e-6 : reach) : null) ??
     point ??
-    (on.tangents && from ? nearestPlace(near.flatMap((curve) => touchesFrom(from, curve, p)), p, reach) : null)
+    (on.tangents && from
+      ? nearestPlace(
+          near.flatMap((curve) => touchesFrom(from, curve, p)),
+          p,
+          reach,
+        )
+      : null)
   if (place) return { point: place.at, marks: [{ kind: 'point', ...place }] }
   const x = catchAxis(p.x, targets.xs, targets.step, reach)
   const y = catchAxis(p.y, targets.ys, targets.step, reach)
@@ -64,13 +72,20 @@ const BEYOND = 3
 
 type Straight = { readonly a: Point; readonly b: Point }
 
-/** A straight segment whose line, gone on beyond its ends, passes a point; upright and level ones are lines across and down already. */
+/**
+ * A straight segment whose line, gone on beyond its ends, passes a point; upright and level ones are lines across and
+ * down already.
+ */
 function extensionNear({ curves }: SnapTargets, p: Point, reach: number): Straight | null {
-  let best: Straight | null = null, least = reach
+  let best: Straight | null = null,
+    least = reach
   for (const { segment } of curves) {
     if (segment.kind !== 'line' || segment.from.x === segment.to.x || segment.from.y === segment.to.y) continue
-    const d = subtract(segment.to, segment.from), length = Math.hypot(d.x, d.y)
-    const v = subtract(p, segment.from), t = dot(v, d) / (length * length), away = Math.abs(cross(d, v)) / length
+    const d = subtract(segment.to, segment.from),
+      length = Math.hypot(d.x, d.y)
+    const v = subtract(p, segment.from),
+      t = dot(v, d) / (length * length),
+      away = Math.abs(cross(d, v)) / length
     if ((t >= 0 && t <= 1) || t < -BEYOND || t > 1 + BEYOND || away > least) continue
     least = away
     best = { a: segment.from, b: segment.to }
@@ -82,8 +97,12 @@ function extensionNear({ curves }: SnapTargets, p: Point, reach: number): Straig
 function alongLine({ a, b }: Straight, p: Point, x: Catch, y: Catch, reach: number, from?: Point): Snapped {
   const d = subtract(b, a)
   const places = [
-    ...(d.x === 0 || x.away > reach ? [] : [{ at: { x: x.value, y: a.y + ((x.value - a.x) * d.y) / d.x }, label: 'extension' }]),
-    ...(d.y === 0 || y.away > reach ? [] : [{ at: { x: a.x + ((y.value - a.y) * d.x) / d.y, y: y.value }, label: 'extension' }]),
+    ...(d.x === 0 || x.away > reach
+      ? []
+      : [{ at: { x: x.value, y: a.y + ((x.value - a.x) * d.y) / d.x }, label: 'extension' }]),
+    ...(d.y === 0 || y.away > reach
+      ? []
+      : [{ at: { x: a.x + ((y.value - a.y) * d.x) / d.y, y: y.value }, label: 'extension' }]),
     ...(from ? [{ at: foot(a, d, from), label: 'perpendicular' }] : []),
   ]
   const found = nearestPlace(places, p, 1.5 * reach) ?? { at: foot(a, d, p), label: 'extension' }
@@ -95,8 +114,15 @@ function foot(a: Point, d: Point, p: Point): Point {
   return { x: a.x + d.x * k, y: a.y + d.y * k }
 }
 
-/** How far a moved box must shift so that an edge or its centre meets a target; on each axis the nearest of the three wins. */
-export function snapBox(box: Box, targets: SnapTargets, reach: number): { readonly shift: Point; readonly marks: readonly SnapMark[] } {
+/**
+ * How far a moved box must shift so that an edge or its centre meets a target; on each axis the nearest of the three
+ * wins.
+ */
+export function snapBox(
+  box: Box,
+  targets: SnapTargets,
+  reach: number,
+): { readonly shift: Point; readonly marks: readonly SnapMark[] } {
   const along = (from: number, size: number, lines: readonly SnapLine[], axis: 'x' | 'y') => {
     // The grid takes the near edge, so that a box of odd size keeps its edges on the grid.
     const gaps = targets.on.gaps ? equalGaps(box, targets.boxes, axis) : []
@@ -104,20 +130,35 @@ export function snapBox(box: Box, targets: SnapTargets, reach: number): { readon
     let shift = best.value - from
     for (const place of [from + size, from + size / 2]) {
       const found = catchAxis(place, lines, null, reach)
-      if (found.label !== null && (found.away < best.away - 1e-9 || (best.label === null && found.away <= best.away + 1e-9))) {
+      if (
+        found.label !== null &&
+        (found.away < best.away - 1e-9 || (best.label === null && found.away <= best.away + 1e-9))
+      ) {
         best = found
         shift = found.value - place
       }
     }
     return { best, shift }
   }
-  const x = along(box.x, box.w, targets.xs, 'x'), y = along(box.y, box.h, targets.ys, 'y')
+  const x = along(box.x, box.w, targets.xs, 'x'),
+    y = along(box.y, box.h, targets.ys, 'y')
   return { shift: { x: x.shift, y: y.shift }, marks: marks(x.best, y.best) }
 }
 
-const OCTANTS = [[1, 0], [1, 1], [0, 1], [-1, 1], [-1, 0], [-1, -1], [0, -1], [1, -1]] as const
+const OCTANTS = [
+  [1, 0],
+  [1, 1],
+  [0, 1],
+  [-1, 1],
+  [-1, 0],
+  [-1, -1],
+  [0, -1],
+  [1, -1],
+] as const
 
-/** The end of a line from `from`, turned to the nearest multiple of 45° and kept as long as the pointer is far along it. */
+/**
+ * The end of a line from `from`, turned to the nearest multiple of 45° and kept as long as the pointer is far along it.
+ */
 export function constrainAngle(from: Point, to: Point): Point {
   const eighths = Math.round(Math.atan2(to.y - from.y, to.x - from.x) / (Math.PI / 4))
   const [x, y] = OCTANTS[(eighths + 8) % 8]!

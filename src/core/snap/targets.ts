@@ -34,7 +34,9 @@ export type SnapSwitches = {
   readonly edges: boolean
 }
 
-/** What positions can snap to in a square. `step` is null when the grid is off; `boxes` are those of the other objects. */
+/**
+ * What positions can snap to in a square. `step` is null when the grid is off; `boxes` are those of the other objects.
+ */
 export type SnapTargets = {
   readonly xs: readonly SnapLine[]
   readonly ys: readonly SnapLine[]
@@ -48,8 +50,18 @@ export type SnapTargets = {
 }
 
 /** Everything to snap to: square, live area and keylines from the rules, guides, and what the objects given have. */
-export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on: SnapSwitches, guides: readonly Pick<Guide, 'at' | 'angle'>[] = []): SnapTargets {
-  const xs: SnapLine[] = [], ys: SnapLine[] = [], points: SnapPoint[] = [], keylines: Curve[] = [], edges: Curve[] = [], boxes: Box[] = []
+export function snapTargets(
+  rules: Rules,
+  objects: readonly DrawingObject[],
+  on: SnapSwitches,
+  guides: readonly Pick<Guide, 'at' | 'angle'>[] = [],
+): SnapTargets {
+  const xs: SnapLine[] = [],
+    ys: SnapLine[] = [],
+    points: SnapPoint[] = [],
+    keylines: Curve[] = [],
+    edges: Curve[] = [],
+    boxes: Box[] = []
   const { size } = rules.grid
   const lines = ({ x, y, w, h }: Box, label: string, centre: string | null) => {
     xs.push({ value: x, label }, { value: x + w, label })
@@ -77,13 +89,20 @@ export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on:
   }
   for (const object of objects) {
     if (object.hidden) continue
-    const around = extent(object, rules), path = outline(object, rules)
+    const around = extent(object, rules),
+      path = outline(object, rules)
     boxes.push(around)
     if (on.nodes) lines(around, 'edge', on.middles ? 'centre' : null)
-    if (on.middles) points.push({ at: isFramed(object) ? framePoint(object, { x: 0.5, y: 0.5 }) : boxCentre(around), label: 'centre' })
+    if (on.middles)
+      points.push({
+        at: isFramed(object) ? framePoint(object, { x: 0.5, y: 0.5 }) : boxCentre(around),
+        label: 'centre',
+      })
     points.push(...placesOf(path, on))
     // Where a corner is rounded, the node that it belongs to as well.
-    if (on.nodes && isCornered(object)) for (const { nodes } of editable(object, rules)?.contours ?? []) points.push(...nodes.map(({ x, y }) => ({ at: { x, y }, label: 'node' })))
+    if (on.nodes && isCornered(object))
+      for (const { nodes } of editable(object, rules)?.contours ?? [])
+        points.push(...nodes.map(({ x, y }) => ({ at: { x, y }, label: 'node' })))
     for (const { segments } of path) edges.push(...segments.filter(isSomewhere).map(curveOf))
   }
   return { xs, ys, points, curves: [...keylines, ...edges], edges, boxes, step: on.grid ? rules.grid.step : null, on }
@@ -91,7 +110,9 @@ export function snapTargets(rules: Rules, objects: readonly DrawingObject[], on:
 
 /** A guide as a segment that reaches far beyond the square. */
 export function alongGuide({ x, y }: Point, angle: number, reach: number): Segment {
-  const radians = (angle * Math.PI) / 180, dx = reach * Math.cos(radians), dy = -reach * Math.sin(radians)
+  const radians = (angle * Math.PI) / 180,
+    dx = reach * Math.cos(radians),
+    dy = -reach * Math.sin(radians)
   return { kind: 'line', from: { x: x - dx, y: y - dy }, to: { x: x + dx, y: y + dy } }
 }
 
@@ -118,8 +139,10 @@ function quadrants(segment: Segment): SnapPoint[] {
   const { box, round } = curveOf(segment)
   if (!round) return []
   const { centre, u, v } = round
-  const reachX = Math.hypot(u.x, v.x), reachY = Math.hypot(u.y, v.y)
-  const across = (u.x * u.y + v.x * v.y) / reachX, down = (u.x * u.y + v.x * v.y) / reachY
+  const reachX = Math.hypot(u.x, v.x),
+    reachY = Math.hypot(u.y, v.y)
+  const across = (u.x * u.y + v.x * v.y) / reachX,
+    down = (u.x * u.y + v.x * v.y) / reachY
   const all: Point[] = [
     { x: centre.x + reachX, y: centre.y + across },
     { x: centre.x - reachX, y: centre.y - across },
@@ -127,5 +150,9 @@ function quadrants(segment: Segment): SnapPoint[] {
     { x: centre.x - down, y: centre.y - reachY },
   ]
   const near = 1e-9
-  return all.filter(({ x, y }) => x >= box.x - near && x <= box.x + box.w + near && y >= box.y - near && y <= box.y + box.h + near).map((at) => ({ at, label: 'quadrant' }))
+  return all
+    .filter(
+      ({ x, y }) => x >= box.x - near && x <= box.x + box.w + near && y >= box.y - near && y <= box.y + box.h + near,
+    )
+    .map((at) => ({ at, label: 'quadrant' }))
 }

@@ -7,9 +7,21 @@ export type FontLike = {
   getAdvanceWidth(text: string, size: number): number
 }
 
-type GlyphLike = { readonly index: number; readonly advanceWidth?: number | undefined; getPath(x: number, y: number, size: number): { readonly commands: readonly Command[] } }
+type GlyphLike = {
+  readonly index: number
+  readonly advanceWidth?: number | undefined
+  getPath(x: number, y: number, size: number): { readonly commands: readonly Command[] }
+}
 
-type Command = { readonly type: string; readonly x?: number; readonly y?: number; readonly x1?: number; readonly y1?: number; readonly x2?: number; readonly y2?: number }
+type Command = {
+  readonly type: string
+  readonly x?: number
+  readonly y?: number
+  readonly x1?: number
+  readonly y1?: number
+  readonly x2?: number
+  readonly y2?: number
+}
 
 /** The printable characters of Latin 1, and a few signs that texts have. */
 export const CHARACTERS: readonly string[] = [
@@ -20,15 +32,25 @@ export const CHARACTERS: readonly string[] = [
 
 /** The outlines and kerning of a font, for the characters it has of those given. */
 export function faceOfFont(font: FontLike, name: string, characters: readonly string[] = CHARACTERS): Face {
-  const there = characters.map((char) => ({ char, glyph: font.charToGlyph(char) })).filter(({ glyph }) => glyph.index !== 0)
+  const there = characters
+    .map((char) => ({ char, glyph: font.charToGlyph(char) }))
+    .filter(({ glyph }) => glyph.index !== 0)
   const glyphs: Record<string, Glyph> = {}
-  for (const { char, glyph } of there) glyphs[char] = { advance: glyph.advanceWidth ?? 0, contours: contoursOf(glyph.getPath(0, 0, font.unitsPerEm).commands) }
+  for (const { char, glyph } of there)
+    glyphs[char] = {
+      advance: glyph.advanceWidth ?? 0,
+      contours: contoursOf(glyph.getPath(0, 0, font.unitsPerEm).commands),
+    }
   const kerning: Record<string, number> = {}
   const kerned = there.filter(({ char }) => /[\p{L}\p{N}\p{P}]/u.test(char))
   for (const a of kerned) {
     for (const b of kerned) {
       // Whatever table the font keeps its kerning in, a pair is as much wider or narrower than its characters.
-      const value = round(font.getAdvanceWidth(a.char + b.char, font.unitsPerEm) - (a.glyph.advanceWidth ?? 0) - (b.glyph.advanceWidth ?? 0))
+      const value = round(
+        font.getAdvanceWidth(a.char + b.char, font.unitsPerEm) -
+          (a.glyph.advanceWidth ?? 0) -
+          (b.glyph.advanceWidth ?? 0),
+      )
       if (value !== 0) kerning[a.char + b.char] = value
     }
   }

@@ -1,6 +1,9 @@
 import { z } from 'zod'
 
-/** A stretch of a glyph: a line (x, y), a quadratic (cx, cy, x, y) or a cubic (two control points, then x, y), in font units, y upwards. */
+/**
+ * A stretch of a glyph: a line (x, y), a quadratic (cx, cy, x, y) or a cubic (two control points, then x, y), in font
+ * units, y upwards.
+ */
 const Step = z.union([z.array(z.number()).length(2), z.array(z.number()).length(4), z.array(z.number()).length(6)])
 
 /** A glyph: its advance and its contours, each from its first step, a point, around. */

@@ -3,12 +3,18 @@ import type { Point } from '../geometry/point'
 import { line, type Segment } from '../geometry/segment'
 import type { Face, Glyph } from './face'
 
-/** How text is set: `size` of the em and `spacing` added after each character, in grid units; lines are `LEADING` ems apart. */
+/**
+ * How text is set: `size` of the em and `spacing` added after each character, in grid units; lines are `LEADING` ems
+ * apart.
+ */
 export type Setting = { readonly size: number; readonly spacing: number }
 
 const LEADING = 1.2
 
-/** The outlines of a text, its first baseline from the origin to the right. Characters the face lacks are left out, with the room of a space. */
+/**
+ * The outlines of a text, its first baseline from the origin to the right. Characters the face lacks are left out, with
+ * the room of a space.
+ */
 export function textPath(text: string, face: Face, { size, spacing }: Setting): Path {
   const scale = size / face.unitsPerEm
   return text.split('\n').flatMap((row, line): Path => {
@@ -17,7 +23,10 @@ export function textPath(text: string, face: Face, { size, spacing }: Setting): 
     return characters.flatMap((char, i): Path => {
       const glyph = face.glyphs[char]
       const at = { x, y: line * LEADING * size }
-      x += (glyph?.advance ?? face.glyphs[' ']?.advance ?? face.unitsPerEm / 4) * scale + spacing + (face.kerning[char + (characters[i + 1] ?? '')] ?? 0) * scale
+      x +=
+        (glyph?.advance ?? face.glyphs[' ']?.advance ?? face.unitsPerEm / 4) * scale +
+        spacing +
+        (face.kerning[char + (characters[i + 1] ?? '')] ?? 0) * scale
       return glyph ? glyph.contours.map((contour) => contourAt(contour, at, scale)) : []
     })
   })
@@ -26,10 +35,19 @@ export function textPath(text: string, face: Face, { size, spacing }: Setting): 
 /** How wide the longest line is, its last spacing left off. */
 export function textWidth(text: string, face: Face, { size, spacing }: Setting): number {
   const scale = size / face.unitsPerEm
-  return Math.max(0, ...text.split('\n').map((row) => {
-    const characters = [...row]
-    return characters.reduce((sum, char, i) => sum + (face.glyphs[char]?.advance ?? face.glyphs[' ']?.advance ?? face.unitsPerEm / 4) * scale + (i + 1 < characters.length ? spacing + (face.kerning[char + characters[i + 1]!] ?? 0) * scale : 0), 0)
-  }))
+  return Math.max(
+    0,
+    ...text.split('\n').map((row) => {
+      const characters = [...row]
+      return characters.reduce(
+        (sum, char, i) =>
+          sum +
+          (face.glyphs[char]?.advance ?? face.glyphs[' ']?.advance ?? face.unitsPerEm / 4) * scale +
+          (i + 1 < characters.length ? spacing + (face.kerning[char + characters[i + 1]!] ?? 0) * scale : 0),
+        0,
+      )
+    }),
+  )
 }
 
 function contourAt(steps: Glyph['contours'][number], at: Point, scale: number): Contour {
@@ -38,7 +56,8 @@ function contourAt(steps: Glyph['contours'][number], at: Point, scale: number): 
   const segments: Segment[] = []
   let from = first
   for (const step of steps.slice(1)) {
-    const n = step.length, to = place(step[n - 2]!, step[n - 1]!)
+    const n = step.length,
+      to = place(step[n - 2]!, step[n - 1]!)
     if (n === 2) {
       if (to.x !== from.x || to.y !== from.y) segments.push(line(from, to))
     } else if (n === 4) {

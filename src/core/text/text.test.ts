@@ -14,9 +14,22 @@ import { shippedFace } from './faces'
 import { textPath, textWidth } from './layout'
 
 const rules = STARTERS[0]!.rules
-const file = readFileSync(createRequire(import.meta.url).resolve('@fontsource/archivo/files/archivo-latin-600-normal.woff'))
+const file = readFileSync(
+  createRequire(import.meta.url).resolve('@fontsource/archivo/files/archivo-latin-600-normal.woff'),
+)
 const font = opentype.parse(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength))
-const text = (change: Partial<Text> = {}): Text => ({ kind: 'text', id: 't', name: 't', at: { x: 2, y: 12 }, text: 'AVA 7', size: 6, spacing: 0, boldness: 600, style: { fill: 'ink', stroke: 'none', weight: 'main' }, ...change })
+const text = (change: Partial<Text> = {}): Text => ({
+  kind: 'text',
+  id: 't',
+  name: 't',
+  at: { x: 2, y: 12 },
+  text: 'AVA 7',
+  size: 6,
+  spacing: 0,
+  boldness: 600,
+  style: { fill: 'ink', stroke: 'none', weight: 'main' },
+  ...change,
+})
 
 describe('texts', () => {
   it('are set as an independent reader of the font sets them, kerning included', () => {

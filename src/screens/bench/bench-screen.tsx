@@ -44,7 +44,8 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
   useCommandSet('bench', commands)
 
   useEffect(() => {
-    const inField = (event: Event) => (event.target as HTMLElement | null)?.closest?.('input, textarea, [role=dialog]') != null
+    const inField = (event: Event) =>
+      (event.target as HTMLElement | null)?.closest?.('input, textarea, [role=dialog]') != null
     const onCopy = (event: ClipboardEvent) => !inField(event) && copySelection(bench, event, false)
     const onCut = (event: ClipboardEvent) => !inField(event) && copySelection(bench, event, true)
     const onPaste = (event: ClipboardEvent) => {
@@ -82,7 +83,10 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
   return (
     <BenchContext value={bench}>
       <CommonCommands />
-      <div className="grid h-dvh min-w-[1024px] grid-cols-[76px_minmax(0,1fr)_264px] overflow-hidden" style={{ gridTemplateRows: `44px 40px minmax(0, 1fr) ${ledgerHeight}px` }}>
+      <div
+        className="grid h-dvh min-w-[1024px] grid-cols-[76px_minmax(0,1fr)_264px] overflow-hidden"
+        style={{ gridTemplateRows: `44px 40px minmax(0, 1fr) ${ledgerHeight}px` }}
+      >
         <SetBar>
           <OpenIconCrumb />
         </SetBar>
@@ -107,15 +111,32 @@ function OpenIconCrumb() {
   useEffect(() => {
     if (name === undefined) return
     // The browser takes its time over an address: not in the task that shows the icon.
-    const later = setTimeout(() => window.history.replaceState(window.history.state, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`))
+    const later = setTimeout(() =>
+      window.history.replaceState(window.history.state, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`),
+    )
     return () => clearTimeout(later)
   }, [setId, name])
   if (name === undefined) return null
   return (
     <>
       <span className="text-quiet">/</span>
-      <button type="button" title="Rename the icon" aria-label={`Rename ${name}`} onClick={() => setNaming(true)} className="truncate rounded-sheet px-0.5 text-title font-[640] hover:bg-film">{name}</button>
-      {naming && bench.icon && <NameDialog title="Rename the icon" name={name} onClose={() => setNaming(false)} onName={(next) => renameIcon(bench, bench.icon!, next)} />}
+      <button
+        type="button"
+        title="Rename the icon"
+        aria-label={`Rename ${name}`}
+        onClick={() => setNaming(true)}
+        className="truncate rounded-sheet px-0.5 text-title font-[640] hover:bg-film"
+      >
+        {name}
+      </button>
+      {naming && bench.icon && (
+        <NameDialog
+          title="Rename the icon"
+          name={name}
+          onClose={() => setNaming(false)}
+          onName={(next) => renameIcon(bench, bench.icon!, next)}
+        />
+      )}
       <span className="text-quiet">/ {base} master</span>
     </>
   )
@@ -140,7 +161,11 @@ function StageOrEmpty({ bench, tools }: { bench: Bench; tools: ReturnType<typeof
       <div className="text-center">
         <p className="text-title font-[640]">This set has no icon yet</p>
         <p className="mt-1 text-quiet">An icon is drawn on the square and follows the rules of the set.</p>
-        <button type="button" onClick={() => addIcon(bench)} className="mt-3 h-7 rounded-sheet border border-ink bg-ink px-4 text-sheet hover:border-hand hover:bg-hand">
+        <button
+          type="button"
+          onClick={() => addIcon(bench)}
+          className="mt-3 h-7 rounded-sheet border border-ink bg-ink px-4 text-sheet hover:border-hand hover:bg-hand"
+        >
           Draw the first icon
         </button>
       </div>

@@ -15,14 +15,37 @@ import { assemble, assemblyNeeds, group, loosen, nudge, order, remove, setFlag }
 import { fit, toGrid, toScreen, zoomAt } from './view'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const box = (id: string, extra = {}): DrawingObject => ({ kind: 'rectangle', id, name: id, x: 2, y: 2, w: 6, h: 6, corner: 'outer', style, ...extra })
-const line = (id: string): DrawingObject => ({ kind: 'line', id, name: id, from: { x: 1, y: 1 }, to: { x: 4, y: 5 }, style })
+const box = (id: string, extra = {}): DrawingObject => ({
+  kind: 'rectangle',
+  id,
+  name: id,
+  x: 2,
+  y: 2,
+  w: 6,
+  h: 6,
+  corner: 'outer',
+  style,
+  ...extra,
+})
+const line = (id: string): DrawingObject => ({
+  kind: 'line',
+  id,
+  name: id,
+  from: { x: 1, y: 1 },
+  to: { x: 4, y: 5 },
+  style,
+})
 
 let bench: Bench
 beforeEach(() => open(box('a'), box('b'), box('c'), line('l')))
 
 function open(...objects: DrawingObject[]): void {
-  const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [{ id: 'i', name: 'oar', masters: [{ base: 24, objects }] }] }
+  const set: IconSet = {
+    name: 'Pier',
+    kind: 'interface',
+    rules: STARTERS[0]!.rules,
+    icons: [{ id: 'i', name: 'oar', masters: [{ base: 24, objects }] }],
+  }
   bench = new Bench(createSession('pier', set, 1), 'i')
   bench.store.setState({ view: { scale: 10, x: 0, y: 0 }, stage: { w: 300, h: 300 } })
 }
@@ -39,7 +62,9 @@ describe('operations', () => {
           const before = ids().indexOf(id)
           bench.select([id])
           order(bench, to)
-          const expected = { front: 3, forward: Math.min(3, before + 1), backward: Math.max(0, before - 1), back: 0 }[to]
+          const expected = { front: 3, forward: Math.min(3, before + 1), backward: Math.max(0, before - 1), back: 0 }[
+            to
+          ]
           expect(ids().indexOf(id)).toBe(expected)
           expect(ids().toSorted()).toEqual(['a', 'b', 'c', 'l'])
         }
@@ -59,7 +84,11 @@ describe('operations', () => {
   it('an assembly takes its finish from the lowest member and gives the others the role', () => {
     bench.select(['a', 'b', 'c'])
     assemble(bench, 'cuts')
-    expect(bench.objects[0]).toMatchObject({ kind: 'assembly', style, members: [{ role: 'adds' }, { role: 'cuts' }, { role: 'cuts' }] })
+    expect(bench.objects[0]).toMatchObject({
+      kind: 'assembly',
+      style,
+      members: [{ role: 'adds' }, { role: 'cuts' }, { role: 'cuts' }],
+    })
     loosen(bench)
     expect(bench.objects.every(({ role }) => role === undefined)).toBe(true)
   })
@@ -95,7 +124,8 @@ describe('commands', () => {
   })
 
   it('that cannot run say what to do first', () => {
-    for (const id of ['duplicate', 'delete', 'front', 'assemble', 'group', 'lock']) expect(command(id).needs!()).toBe('Select an object first.')
+    for (const id of ['duplicate', 'delete', 'front', 'assemble', 'group', 'lock'])
+      expect(command(id).needs!()).toBe('Select an object first.')
     setFlag(bench, [bench.objects[0]!], 'locked', true)
     bench.select(['a'])
     expect(command('delete').needs!()).toBe('What is selected is locked.')
@@ -106,7 +136,11 @@ describe('commands', () => {
     bench.select(['a', 'b'])
     group(bench)
     bench.store.setState({ scope: bench.objects[0]!.id, selection: new Set(['a']), tool: 'line' })
-    const state = () => [bench.store.getState().tool, bench.scope?.kind ?? null, [...bench.store.getState().selection].length]
+    const state = () => [
+      bench.store.getState().tool,
+      bench.scope?.kind ?? null,
+      [...bench.store.getState().selection].length,
+    ]
     command('step-out').run()
     expect(state()).toEqual(['select', 'group', 1])
     command('step-out').run()
@@ -159,7 +193,10 @@ describe('the ledger’s columns', () => {
         expect(Math.cos(((lineNumbers(next).angle - angle) * Math.PI) / 180)).toBeCloseTo(1, 9)
       }),
     )
-    expect(lineNumbers({ kind: 'line', id: 'l', name: 'l', from: { x: 0, y: 4 }, to: { x: 0, y: 0 }, style })).toEqual({ length: 4, angle: 90 })
+    expect(lineNumbers({ kind: 'line', id: 'l', name: 'l', from: { x: 0, y: 4 }, to: { x: 0, y: 0 }, style })).toEqual({
+      length: 4,
+      angle: 90,
+    })
   })
 
   it('say what objects have in common', () => {

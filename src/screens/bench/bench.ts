@@ -27,7 +27,10 @@ export class Bench {
   readonly store: BenchStore
   readonly calm: Calm
 
-  constructor(readonly session: Session, icon: string | null) {
+  constructor(
+    readonly session: Session,
+    icon: string | null,
+  ) {
     this.store = createBenchStore(icon)
     this.calm = new Calm(session, () => this.objects.length)
   }
@@ -36,7 +39,10 @@ export class Bench {
     return shown(this.session.getState()).rules
   }
 
-  /** The icon as it is after the last finished edit; the first of the set when the open one is gone; null in an empty set. */
+  /**
+   * The icon as it is after the last finished edit; the first of the set when the open one is gone; null in an empty
+   * set.
+   */
   get icon(): Icon | null {
     const { icons } = this.session.getState().history.present
     return icons.find(({ id }) => id === this.store.getState().icon) ?? icons[0] ?? null
@@ -85,7 +91,12 @@ export class Bench {
     this.store.setState((state) => {
       const selection = new Set(ids)
       const same = selection.size === state.selection.size && [...selection].every((id) => state.selection.has(id))
-      return { selection, nodes: same ? state.nodes : NOTHING, reference: same ? state.reference : null, pivot: same ? state.pivot : null }
+      return {
+        selection,
+        nodes: same ? state.nodes : NOTHING,
+        reference: same ? state.reference : null,
+        pivot: same ? state.pivot : null,
+      }
     })
   }
 
@@ -126,8 +137,8 @@ export class Bench {
   }
 
   /**
-   * Shows objects moved while they are in hand. Those of the drawing itself are only shifted where they are drawn: nothing is computed anew for
-   * that, and what stands beside the square follows when there is time.
+   * Shows objects moved while they are in hand. Those of the drawing itself are only shifted where they are drawn:
+   * nothing is computed anew for that, and what stands beside the square follows when there is time.
    */
   shift(objects: readonly DrawingObject[], by: Point): void {
     const { icon, session } = this
@@ -143,21 +154,40 @@ export class Bench {
     this.edit({ kind: 'replace', objects: this.free.map(change) }, label)
   }
 
-  private atRest: { readonly objects: readonly DrawingObject[]; readonly guides: readonly Guide[]; readonly rules: Rules; readonly on: SnapSwitches; readonly pixelsOf: number | null; readonly targets: SnapTargets } | null = null
+  private atRest: {
+    readonly objects: readonly DrawingObject[]
+    readonly guides: readonly Guide[]
+    readonly rules: Rules
+    readonly on: SnapSwitches
+    readonly pixelsOf: number | null
+    readonly targets: SnapTargets
+  } | null = null
 
-  /** What positions can snap to while nothing is in hand; the same until the drawing, the rules or the switches change. */
+  /**
+   * What positions can snap to while nothing is in hand; the same until the drawing, the rules or the switches change.
+   */
   get targetsAtRest(): SnapTargets {
     const { objects, rules } = this
     const { snaps: on, pixelsOf } = this.store.getState()
     const guides = this.icon ? guidesOf(this.icon) : []
-    if (this.atRest?.objects !== objects || this.atRest.guides !== guides || this.atRest.rules !== rules || this.atRest.on !== on || this.atRest.pixelsOf !== pixelsOf) {
+    if (
+      this.atRest?.objects !== objects ||
+      this.atRest.guides !== guides ||
+      this.atRest.rules !== rules ||
+      this.atRest.on !== on ||
+      this.atRest.pixelsOf !== pixelsOf
+    ) {
       this.atRest = { objects, guides, rules, on, pixelsOf, targets: this.targets(NOTHING) }
     }
     return this.atRest.targets
   }
 
   /** What positions can snap to while some objects are in hand; those do not count, but for the places given. */
-  targets(inHand: ReadonlySet<string>, places: readonly Point[] = [], guides = this.icon ? guidesOf(this.icon) : []): SnapTargets {
+  targets(
+    inHand: ReadonlySet<string>,
+    places: readonly Point[] = [],
+    guides = this.icon ? guidesOf(this.icon) : [],
+  ): SnapTargets {
     const others: DrawingObject[] = []
     for (const { object, parents } of walk(this.objects)) {
       const held = inHand.has(object.id) || parents.some(({ id }) => inHand.has(id))
@@ -166,7 +196,9 @@ export class Bench {
     const { snaps, pixelsOf } = this.store.getState()
     const drawn = snapTargets(this.rules, others, snaps, guides)
     const targets = pixelsOf !== null && snaps.grid ? { ...drawn, step: this.rules.grid.size / pixelsOf } : drawn
-    return places.length === 0 ? targets : { ...targets, points: [...targets.points, ...places.map((at) => ({ at, label: 'node' }))] }
+    return places.length === 0
+      ? targets
+      : { ...targets, points: [...targets.points, ...places.map((at) => ({ at, label: 'node' }))] }
   }
 
   /** What a guide can snap to: everything but itself. */
@@ -180,7 +212,10 @@ export class Bench {
 
   /** A name that no object has yet: a word and a number. */
   nameFor(word: string): string {
-    return freshName(word, [...walk(this.objects)].map(({ object }) => object))
+    return freshName(
+      word,
+      [...walk(this.objects)].map(({ object }) => object),
+    )
   }
 
   /** Where new objects go: on top of the container stepped into, or of the drawing. */
@@ -198,7 +233,14 @@ export class Bench {
     if (icon === this.store.getState().icon) return
     this.preview(null)
     this.session.setState({ lastIcon: icon })
-    this.store.setState({ icon, selection: new Set(), scope: null, hover: null, inHand: NOTHING_IN_HAND, tool: 'select' })
+    this.store.setState({
+      icon,
+      selection: new Set(),
+      scope: null,
+      hover: null,
+      inHand: NOTHING_IN_HAND,
+      tool: 'select',
+    })
   }
 
   /** Follows a copy that is moved or turned, so that the next duplicate does likewise. */
@@ -221,12 +263,14 @@ export class Bench {
   }
 }
 
-const holdsAny = (object: DrawingObject, ids: ReadonlySet<string>): boolean => [...walk([object])].some((place) => ids.has(place.object.id))
+const holdsAny = (object: DrawingObject, ids: ReadonlySet<string>): boolean =>
+  [...walk([object])].some((place) => ids.has(place.object.id))
 
 /** The ids of the objects that are locked, or lie in something that is. */
 export function lockedWithin(objects: readonly DrawingObject[]): Set<string> {
   const locked = new Set<string>()
-  for (const { object, parents } of walk(objects)) if (object.locked || parents.some((parent) => parent.locked)) locked.add(object.id)
+  for (const { object, parents } of walk(objects))
+    if (object.locked || parents.some((parent) => parent.locked)) locked.add(object.id)
   return locked
 }
 

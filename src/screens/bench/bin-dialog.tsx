@@ -31,7 +31,11 @@ export function BinDialog({ onClose }: { onClose: () => void }) {
           const [problem] = iconProblems(icon, rules)
           return (
             <div key={icon.id} className="flex items-center gap-3 border-b border-hair py-2 last:border-0">
-              {problem ? <span className="size-6" /> : <PixelPicture source={sourceOf(icon, rules, 'light')} size={24} label={icon.name} />}
+              {problem ? (
+                <span className="size-6" />
+              ) : (
+                <PixelPicture source={sourceOf(icon, rules, 'light')} size={24} label={icon.name} />
+              )}
               <span className="flex-1">
                 {icon.name}
                 {problem && <span className="block text-fault">{problem}</span>}

@@ -21,7 +21,8 @@ describe('what stands beside the square', () => {
   })
 
   it('follows what is done at once, and what is in hand when there is time', () => {
-    const session = createSession('pier', set, 1), calm = new Calm(session, () => 2)
+    const session = createSession('pier', set, 1),
+      calm = new Calm(session, () => 2)
     const stop = calm.follow()
     const name = () => calm.store.getState().set.name
     commit(session, named('Mole'), 'rename')

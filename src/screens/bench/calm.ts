@@ -2,7 +2,10 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { IconSet } from '@/core/set/set'
 import { type Session, shown } from '../frame/session'
 
-/** While something is in hand, what stands beside the square waits so long, in milliseconds, then for a moment in which nothing else is to do, but not for ever. */
+/**
+ * While something is in hand, what stands beside the square waits so long, in milliseconds, then for a moment in which
+ * nothing else is to do, but not for ever.
+ */
 const REST = 80
 const AT_LAST = 320
 
@@ -10,8 +13,8 @@ const AT_LAST = 320
 const EACH = 5
 
 /**
- * The set as it is shown, for all that stands around the square: under it at once when an edit is done (`store`), beside it in a task of its own
- * (`beside`); now and then while one is in hand, so that the hand never waits for it.
+ * The set as it is shown, for all that stands around the square: under it at once when an edit is done (`store`),
+ * beside it in a task of its own (`beside`); now and then while one is in hand, so that the hand never waits for it.
  */
 export class Calm {
   readonly store: StoreApi<{ readonly set: IconSet; readonly inHand: boolean }>
@@ -23,7 +26,10 @@ export class Calm {
   private wished: (() => IconSet) | null = null
 
   /** `size` is how many objects the drawing has. */
-  constructor(private readonly session: Session, private readonly size: () => number) {
+  constructor(
+    private readonly session: Session,
+    private readonly size: () => number,
+  ) {
     this.store = createStore(() => ({ set: shown(session.getState()), inHand: false }))
     this.beside = createStore(() => ({ set: shown(session.getState()) }))
   }
@@ -49,7 +55,11 @@ export class Calm {
   wish(read: () => IconSet): void {
     if (!this.following) return
     this.wished = read
-    this.timer ??= setTimeout(() => (this.idle = requestIdleCallback(() => this.wished && this.show(this.wished(), true), { timeout: AT_LAST })), REST + EACH * this.size())
+    this.timer ??= setTimeout(
+      () =>
+        (this.idle = requestIdleCallback(() => this.wished && this.show(this.wished(), true), { timeout: AT_LAST })),
+      REST + EACH * this.size(),
+    )
   }
 
   private show(set: IconSet, inHand: boolean): void {

@@ -31,7 +31,10 @@ export function pasteObjects(bench: Bench, event: ClipboardEvent): void {
   for (const { object } of walk(parsed.data)) {
     for (const { kind, name } of namesUsed(object)) {
       if (hasValue(bench.rules, kind, name)) continue
-      say({ text: `“${object.name}” uses the ${kind} “${name}”, which this set’s rules do not have. Add it there first.`, tone: 'fault' })
+      say({
+        text: `“${object.name}” uses the ${kind} “${name}”, which this set’s rules do not have. Add it there first.`,
+        tone: 'fault',
+      })
       return
     }
   }

@@ -3,7 +3,18 @@ import type { MenuEntry } from '@/ui/menu'
 import { isContainer } from '@/core/drawing/object'
 import { arrangeCommands } from './arrange/arrange-commands'
 import type { Bench } from './bench'
-import { assemble, assemblyNeeds, duplicate, group, loosen, nudge, order, parentOf, remove, setFlag } from './operations'
+import {
+  assemble,
+  assemblyNeeds,
+  duplicate,
+  group,
+  loosen,
+  nudge,
+  order,
+  parentOf,
+  remove,
+  setFlag,
+} from './operations'
 import { fitSquare } from './fit-square'
 import { benchGuides, setGuides } from './guides'
 import { nodeCommands } from './node-commands'
@@ -17,7 +28,15 @@ import { zoomAt } from './view'
 const SELECT_FIRST = 'Select an object first.'
 
 /** What the tools are called, and the keys that take them, in their three clusters. */
-export const TOOLS: readonly { readonly cluster: string; readonly tools: readonly { readonly id: ToolId; readonly name: string; readonly key: string; /** The tool whose settings lead to it. */ readonly under?: ToolId }[] }[] = [
+export const TOOLS: readonly {
+  readonly cluster: string
+  readonly tools: readonly {
+    readonly id: ToolId
+    readonly name: string
+    readonly key: string
+    /** The tool whose settings lead to it. */ readonly under?: ToolId
+  }[]
+}[] = [
   {
     cluster: 'Lay',
     tools: [
@@ -53,16 +72,41 @@ export function benchCommands(bench: Bench): Command[] {
   const free = () => selected() ?? (bench.free.length > 0 ? null : 'What is selected is locked.')
   const open = () => (bench.icon ? null : 'Make an icon first: + icon, on the left.')
   const step = () => bench.rules.grid.step
-  const nudges = [['Left', -1, 0], ['Right', 1, 0], ['Up', 0, -1], ['Down', 0, 1]] as const
-  const toggle = (flag: 'hidden' | 'locked', objects = bench.selected) => setFlag(bench, objects, flag, !objects.every((object) => object[flag]))
+  const nudges = [
+    ['Left', -1, 0],
+    ['Right', 1, 0],
+    ['Up', 0, -1],
+    ['Down', 0, 1],
+  ] as const
+  const toggle = (flag: 'hidden' | 'locked', objects = bench.selected) =>
+    setFlag(bench, objects, flag, !objects.every((object) => object[flag]))
 
   return [
     ...TOOLS.flatMap(({ cluster, tools }) =>
-      tools.map(({ id, name, key }): Command => ({ id, name, group: cluster, keys: [key], needs: open, run: () => bench.take(id) })),
+      tools.map(({ id, name, key }): Command => ({
+        id,
+        name,
+        group: cluster,
+        keys: [key],
+        needs: open,
+        run: () => bench.take(id),
+      })),
     ),
     ...grouped('Objects', [
-      { id: 'assemble', name: 'Assemble', keys: ['KeyA'], needs: () => selected() ?? assemblyNeeds(bench), run: () => assemble(bench, 'adds') },
-      { id: 'assemble-cut', name: 'Assemble: the upper cuts the lowest', keys: ['Shift+KeyA'], needs: () => selected() ?? assemblyNeeds(bench), run: () => assemble(bench, 'cuts') },
+      {
+        id: 'assemble',
+        name: 'Assemble',
+        keys: ['KeyA'],
+        needs: () => selected() ?? assemblyNeeds(bench),
+        run: () => assemble(bench, 'adds'),
+      },
+      {
+        id: 'assemble-cut',
+        name: 'Assemble: the upper cuts the lowest',
+        keys: ['Shift+KeyA'],
+        needs: () => selected() ?? assemblyNeeds(bench),
+        run: () => assemble(bench, 'cuts'),
+      },
       { id: 'group', name: 'Group', keys: ['$mod+KeyG'], needs: free, run: () => group(bench) },
       {
         id: 'loosen',
@@ -72,18 +116,51 @@ export function benchCommands(bench: Bench): Command[] {
         run: () => loosen(bench),
       },
       { id: 'duplicate', name: 'Duplicate', keys: ['$mod+KeyD'], needs: selected, run: () => duplicate(bench) },
-      { id: 'delete', name: 'Delete', keys: ['Delete', 'Backspace'], needs: () => (inNodes(bench) ? nodesNeed(bench) : free()), run: () => (inNodes(bench) ? deleteNodes(bench) : remove(bench)) },
+      {
+        id: 'delete',
+        name: 'Delete',
+        keys: ['Delete', 'Backspace'],
+        needs: () => (inNodes(bench) ? nodesNeed(bench) : free()),
+        run: () => (inNodes(bench) ? deleteNodes(bench) : remove(bench)),
+      },
       {
         id: 'select-all',
         name: 'Select all',
         keys: ['$mod+KeyA'],
         needs: open,
-        run: () => inNodes(bench) ? selectNodes(bench, 'all') : bench.select(bench.reachable.filter(({ hidden, locked }) => !hidden && !locked).map(({ id }) => id)),
+        run: () =>
+          inNodes(bench)
+            ? selectNodes(bench, 'all')
+            : bench.select(bench.reachable.filter(({ hidden, locked }) => !hidden && !locked).map(({ id }) => id)),
       },
-      { id: 'front', name: 'Bring to the front', keys: ['$mod+Shift+BracketRight'], needs: free, run: () => order(bench, 'front') },
-      { id: 'forward', name: 'Bring forward', keys: ['$mod+BracketRight'], needs: free, run: () => order(bench, 'forward') },
-      { id: 'backward', name: 'Bring backward', keys: ['$mod+BracketLeft'], needs: free, run: () => order(bench, 'backward') },
-      { id: 'back', name: 'Bring to the back', keys: ['$mod+Shift+BracketLeft'], needs: free, run: () => order(bench, 'back') },
+      {
+        id: 'front',
+        name: 'Bring to the front',
+        keys: ['$mod+Shift+BracketRight'],
+        needs: free,
+        run: () => order(bench, 'front'),
+      },
+      {
+        id: 'forward',
+        name: 'Bring forward',
+        keys: ['$mod+BracketRight'],
+        needs: free,
+        run: () => order(bench, 'forward'),
+      },
+      {
+        id: 'backward',
+        name: 'Bring backward',
+        keys: ['$mod+BracketLeft'],
+        needs: free,
+        run: () => order(bench, 'backward'),
+      },
+      {
+        id: 'back',
+        name: 'Bring to the back',
+        keys: ['$mod+Shift+BracketLeft'],
+        needs: free,
+        run: () => order(bench, 'back'),
+      },
       { id: 'lock', name: 'Lock or unlock', keys: ['$mod+KeyL'], needs: selected, run: () => toggle('locked') },
       { id: 'hide', name: 'Hide or show', keys: ['$mod+KeyH'], needs: selected, run: () => toggle('hidden') },
       ...nudges.flatMap(([name, x, y]) => {
@@ -94,7 +171,11 @@ export function benchCommands(bench: Bench): Command[] {
           needs: () => (inNodes(bench) ? nodesNeed(bench) : free()),
           run: () => (inNodes(bench) ? nudgeNodes : nudge)(bench, { x: x * k * step(), y: y * k * step() }),
         })
-        return [by(`Arrow${name}`, 1, ''), by(`Shift+Arrow${name}`, 10, ' by ten steps'), by(`Alt+Arrow${name}`, 0.1, ' by a tenth')]
+        return [
+          by(`Arrow${name}`, 1, ''),
+          by(`Shift+Arrow${name}`, 10, ' by ten steps'),
+          by(`Alt+Arrow${name}`, 0.1, ' by a tenth'),
+        ]
       }),
       ...transformCommands(bench),
       ...symmetryCommands(bench),
@@ -102,20 +183,23 @@ export function benchCommands(bench: Bench): Command[] {
     ]),
     ...grouped('Nodes', nodeCommands(bench)),
     ...grouped('Seeing', seeingCommands(bench)),
-    { id: 'clear-guides', name: 'Clear the guides', needs: () => (benchGuides(bench).length > 0 ? null : 'There is no guide. Drag one out of a ruler.'), run: () => setGuides(bench, [], 'Clear the guides') },
+    {
+      id: 'clear-guides',
+      name: 'Clear the guides',
+      needs: () => (benchGuides(bench).length > 0 ? null : 'There is no guide. Drag one out of a ruler.'),
+      run: () => setGuides(bench, [], 'Clear the guides'),
+    },
     { id: 'step-out', name: 'Step out', keys: ['Escape'], run: () => stepOut(bench) },
     ...grouped('Seeing', [
       { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },
       { id: 'zoom-in', name: 'Zoom in', keys: ['$mod+Equal'], run: () => zoom(bench, 1.25) },
       { id: 'zoom-out', name: 'Zoom out', keys: ['$mod+Minus'], run: () => zoom(bench, 0.8) },
     ]),
-    ...(['grid', 'keylines', 'liveArea', 'guides', 'rulers'] as const).map(
-      (layer): Command => ({
-        id: `show-${layer}`,
-        name: `Show or hide ${layer === 'liveArea' ? 'live area' : layer}`,
-        run: () => bench.store.setState(({ layers }) => ({ layers: { ...layers, [layer]: !layers[layer] } })),
-      }),
-    ),
+    ...(['grid', 'keylines', 'liveArea', 'guides', 'rulers'] as const).map((layer): Command => ({
+      id: `show-${layer}`,
+      name: `Show or hide ${layer === 'liveArea' ? 'live area' : layer}`,
+      run: () => bench.store.setState(({ layers }) => ({ layers: { ...layers, [layer]: !layers[layer] } })),
+    })),
   ]
 }
 
@@ -131,12 +215,48 @@ function stepOut(bench: Bench): void {
 
 function zoom(bench: Bench, factor: number): void {
   const { view, stage } = bench.store.getState()
-  if (view) bench.store.setState({ view: zoomAt(view, { x: stage.w / 2, y: stage.h / 2 }, factor, bench.rules.grid.size) })
+  if (view)
+    bench.store.setState({ view: zoomAt(view, { x: stage.w / 2, y: stage.h / 2 }, factor, bench.rules.grid.size) })
 }
 
-const IN_MENU = ['assemble', 'assemble-cut', 'group', 'loosen', 'fix', 'duplicate', 'flip-x', 'flip-y', 'mirror-live', 'make-symmetric', 'mask-inside', 'mask-outside', 'copy-finish', 'paste-finish', 'alike-stroke', 'alike-fill', 'front', 'forward', 'backward', 'back', 'lock', 'hide', 'delete']
+const IN_MENU = [
+  'assemble',
+  'assemble-cut',
+  'group',
+  'loosen',
+  'fix',
+  'duplicate',
+  'flip-x',
+  'flip-y',
+  'mirror-live',
+  'make-symmetric',
+  'mask-inside',
+  'mask-outside',
+  'copy-finish',
+  'paste-finish',
+  'alike-stroke',
+  'alike-fill',
+  'front',
+  'forward',
+  'backward',
+  'back',
+  'lock',
+  'hide',
+  'delete',
+]
 
-const NODE_MENU = ['node-corner', 'node-smooth', 'node-symmetric', 'node-insert', 'node-straight', 'node-join', 'node-open', 'node-others', 'node-alike', 'delete']
+const NODE_MENU = [
+  'node-corner',
+  'node-smooth',
+  'node-symmetric',
+  'node-insert',
+  'node-straight',
+  'node-join',
+  'node-open',
+  'node-others',
+  'node-alike',
+  'delete',
+]
 
 /** The commands of the right button; those that cannot run say so when chosen. */
 export function benchMenu(bench: Bench): MenuEntry[] {

@@ -20,9 +20,13 @@ export function useBench(): Bench {
 export const useBenchState = <T,>(select: (state: BenchState) => T): T => useStore(useBench().store, select)
 
 /** The open icon of a set: the first where it is no longer there, null where there is none. */
-export const iconIn = ({ icons }: Pick<IconSet, 'icons'>, open: string | null): Icon | null => icons.find(({ id }) => id === open) ?? icons[0] ?? null
+export const iconIn = ({ icons }: Pick<IconSet, 'icons'>, open: string | null): Icon | null =>
+  icons.find(({ id }) => id === open) ?? icons[0] ?? null
 
-/** What is read of the open icon as it is shown, the edit in hand included (null in an empty set); draws again only when that differs. */
+/**
+ * What is read of the open icon as it is shown, the edit in hand included (null in an empty set); draws again only when
+ * that differs.
+ */
 export function useShownIcon<T>(read: (icon: Icon | null) => T): T {
   const open = useBenchState(({ icon }) => icon)
   return useSessionState((state) => read(iconIn(shown(state), open)))
@@ -35,9 +39,13 @@ export function useCalmIcon(): Icon | null {
 }
 
 /** What is read of the set as it is shown beside the square, where it comes a task later than under it. */
-export const useSetBeside = <T,>(read: (set: IconSet) => T): T => useStore(useBench().calm.beside, ({ set }) => read(set))
+export const useSetBeside = <T,>(read: (set: IconSet) => T): T =>
+  useStore(useBench().calm.beside, ({ set }) => read(set))
 
-/** What is read of the set as it is shown under the square; while something is in hand it is drawn piece by piece, between the hand's moves. */
+/**
+ * What is read of the set as it is shown under the square; while something is in hand it is drawn piece by piece,
+ * between the hand's moves.
+ */
 export function useCalmSet<T>(read: (set: IconSet) => T): T {
   const { store } = useBench().calm
   const live = useStore(store, ({ set }) => read(set))

@@ -48,7 +48,8 @@ export function Family() {
     overscan: 4,
     initialRect: { width: 0, height: 700 },
     // What is dragged stays, however far it is from what is in sight.
-    rangeExtractor: (range) => [...new Set([...defaultRangeExtractor(range), ...(dragged === null ? [] : [dragged])])].sort((a, b) => a - b),
+    rangeExtractor: (range) =>
+      [...new Set([...defaultRangeExtractor(range), ...(dragged === null ? [] : [dragged])])].sort((a, b) => a - b),
   })
   useEffect(() => virtual.measure(), [virtual, height])
   const openAt = open ? icons.indexOf(open) : -1
@@ -62,13 +63,26 @@ export function Family() {
     setDragged(null)
     if (!over || over.id === active.id) return
     const moved = icons.find(({ id }) => id === active.id)!
-    commit(session, { kind: 'move-icon', id: moved.id, to: ids.indexOf(String(over.id)) }, `Move ${moved.name} in the family`)
+    commit(
+      session,
+      { kind: 'move-icon', id: moved.id, to: ids.indexOf(String(over.id)) },
+      `Move ${moved.name} in the family`,
+    )
   }
 
   return (
     <aside aria-label="Family" className="row-span-2 flex min-h-0 flex-col border-r border-hair bg-sheet">
       <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]" role="list">
-        <DndContext id="family" accessibility={DRAG_ACCESS} sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragStart={({ active }) => setDragged(ids.indexOf(String(active.id)))} onDragCancel={() => setDragged(null)} onDragEnd={onDragEnd}>
+        <DndContext
+          id="family"
+          accessibility={DRAG_ACCESS}
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          modifiers={[restrictToVerticalAxis]}
+          onDragStart={({ active }) => setDragged(ids.indexOf(String(active.id)))}
+          onDragCancel={() => setDragged(null)}
+          onDragEnd={onDragEnd}
+        >
           <SortableContext items={ids} strategy={verticalListSortingStrategy}>
             <div className="relative" style={{ height: virtual.getTotalSize() }}>
               {virtual.getVirtualItems().map(({ index, start }) => {
@@ -93,13 +107,28 @@ export function Family() {
           </SortableContext>
         </DndContext>
       </div>
-      <button type="button" onClick={() => addIcon(bench)} className="h-8 border-t border-hair text-small text-ink hover:bg-film">
+      <button
+        type="button"
+        onClick={() => addIcon(bench)}
+        className="h-8 border-t border-hair text-small text-ink hover:bg-film"
+      >
         + icon
       </button>
-      <button type="button" onClick={() => setBinOpen(true)} className="h-7 border-t border-hair text-small text-quiet hover:bg-film hover:text-ink">
+      <button
+        type="button"
+        onClick={() => setBinOpen(true)}
+        className="h-7 border-t border-hair text-small text-quiet hover:bg-film hover:text-ink"
+      >
         deleted
       </button>
-      {naming && <NameDialog title="Rename the icon" name={naming.name} onClose={() => setNaming(null)} onName={(name) => renameIcon(bench, naming, name)} />}
+      {naming && (
+        <NameDialog
+          title="Rename the icon"
+          name={naming.name}
+          onClose={() => setNaming(null)}
+          onName={(name) => renameIcon(bench, naming, name)}
+        />
+      )}
       {binOpen && <BinDialog onClose={() => setBinOpen(false)} />}
     </aside>
   )
@@ -134,7 +163,14 @@ const Sibling = memo(
           { label: 'Delete', danger: true, run: onDelete },
         ]}
       >
-        <div ref={setNodeRef} role="listitem" aria-posinset={place} aria-setsize={of} style={{ top, transform: CSS.Translate.toString(transform), transition }} className={clsx('absolute inset-x-0', isDragging && 'z-10 bg-film')}>
+        <div
+          ref={setNodeRef}
+          role="listitem"
+          aria-posinset={place}
+          aria-setsize={of}
+          style={{ top, transform: CSS.Translate.toString(transform), transition }}
+          className={clsx('absolute inset-x-0', isDragging && 'z-10 bg-film')}
+        >
           <button
             type="button"
             {...attributes}
@@ -147,14 +183,26 @@ const Sibling = memo(
             onClick={onOpen}
             onDoubleClick={onRename}
             style={{ height: realSize(rules) + 20 }}
-            className={clsx('grid w-full place-items-center outline-offset-[-2px]', open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film')}
+            className={clsx(
+              'grid w-full place-items-center outline-offset-[-2px]',
+              open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film',
+            )}
           >
-            {drawing(icon).length > 0 ? <IconPicture icon={settled} rules={rules} ground={ground} size={realSize(rules)} label={icon.name} /> : <span className="max-w-full truncate px-1 text-small text-quiet">{icon.name}</span>}
+            {drawing(icon).length > 0 ? (
+              <IconPicture icon={settled} rules={rules} ground={ground} size={realSize(rules)} label={icon.name} />
+            ) : (
+              <span className="max-w-full truncate px-1 text-small text-quiet">{icon.name}</span>
+            )}
           </button>
         </div>
       </RightMenu>
     )
   },
   // The callbacks differ at each render, but do the same for the same icon.
-  (before, after) => before.icon === after.icon && before.rules === after.rules && before.open === after.open && before.top === after.top && before.of === after.of,
+  (before, after) =>
+    before.icon === after.icon &&
+    before.rules === after.rules &&
+    before.open === after.open &&
+    before.top === after.top &&
+    before.of === after.of,
 )

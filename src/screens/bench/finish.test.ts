@@ -8,12 +8,30 @@ import { drawOn, keepAlternative, nameAlternative, removeAlternative } from './a
 import { opticalOffset } from '@/core/proof/optical-centre'
 import { align, alignBox, centreOptically, space } from './arrange/arrange-operations'
 import { benchCommands } from './commands'
-import { addSwatch, changeStyles, makeGradient, nameGradient, putColour, recolour, setPaint } from './colours/finish-operations'
+import {
+  addSwatch,
+  changeStyles,
+  makeGradient,
+  nameGradient,
+  putColour,
+  recolour,
+  setPaint,
+} from './colours/finish-operations'
 import { benchReferences, setReferences } from './references/reference-operations'
 import { at, Hand } from './tools/hand'
 import { sampleAt } from './tools/sample'
 
-const box = (id: string, x: number, y: number, w: number, h: number, style = {}): DrawingObject => ({ kind: 'rectangle', id, name: id, x, y, w, h, corner: 0, style: { fill: 'ink', stroke: 'none', weight: 'main', ...style } })
+const box = (id: string, x: number, y: number, w: number, h: number, style = {}): DrawingObject => ({
+  kind: 'rectangle',
+  id,
+  name: id,
+  x,
+  y,
+  w,
+  h,
+  corner: 0,
+  style: { fill: 'ink', stroke: 'none', weight: 'main', ...style },
+})
 const styles = (hand: Hand) => hand.objects.map((object) => (object as Styled).style)
 const run = (hand: Hand, id: string) => {
   const command = benchCommands(hand.bench).find((one) => one.id === id)!
@@ -40,19 +58,63 @@ describe('a gradient on the square', () => {
   })
 
   it('takes a hard edge exactly to where it snaps: two stops at one place go together', () => {
-    changeStyles(hand.bench, (style) => ({ ...style, fill: { kind: 'linear', from: { x: 4, y: 12 }, to: { x: 20, y: 12 }, stops: [{ at: 0, color: 'ink' }, { at: 0.5, color: 'ink' }, { at: 0.5, color: '#d5401b' }, { at: 1, color: '#d5401b' }] } }), 'bands')
+    changeStyles(
+      hand.bench,
+      (style) => ({
+        ...style,
+        fill: {
+          kind: 'linear',
+          from: { x: 4, y: 12 },
+          to: { x: 20, y: 12 },
+          stops: [
+            { at: 0, color: 'ink' },
+            { at: 0.5, color: 'ink' },
+            { at: 0.5, color: '#d5401b' },
+            { at: 1, color: '#d5401b' },
+          ],
+        },
+      }),
+      'bands',
+    )
     hand.bench.edit({ kind: 'add', objects: [box('edge', 7, 22, 2, 2)], into: null, at: 1 }, 'An edge')
     // The edge is drawn to a node far off its way, and to where it touches a circle.
     hand.drag('select', [12, 12], [9.2, 12])
     const { stops } = styles(hand)[0]!.fill as { stops: { at: number }[] }
     expect(stops.map(({ at }) => at)).toEqual([0, 5 / 16, 5 / 16, 1])
-    hand.bench.edit({ kind: 'add', objects: [{ kind: 'ellipse', id: 'c', name: 'c', x: 13.25, y: 30, w: 5, h: 5, style: { fill: 'none', stroke: 'ink', weight: 1 } }], into: null, at: 2 }, 'A circle')
+    hand.bench.edit(
+      {
+        kind: 'add',
+        objects: [
+          {
+            kind: 'ellipse',
+            id: 'c',
+            name: 'c',
+            x: 13.25,
+            y: 30,
+            w: 5,
+            h: 5,
+            style: { fill: 'none', stroke: 'ink', weight: 1 },
+          },
+        ],
+        into: null,
+        at: 2,
+      },
+      'A circle',
+    )
     hand.drag('select', [9, 12], [13.5, 12])
     expect((styles(hand)[0]!.fill as { stops: { at: number }[] }).stops[1]!.at).toBeCloseTo((13.25 - 4) / 16, 9)
   })
 
   it('is left as it is by a press on a stop, and takes a double press beyond its last stop', () => {
-    const fill = { kind: 'linear' as const, from: { x: 4, y: 12 }, to: { x: 20, y: 12 }, stops: [{ at: 0.25, color: 'ink' }, { at: 0.5, color: '#d5401b' }] }
+    const fill = {
+      kind: 'linear' as const,
+      from: { x: 4, y: 12 },
+      to: { x: 20, y: 12 },
+      stops: [
+        { at: 0.25, color: 'ink' },
+        { at: 0.5, color: '#d5401b' },
+      ],
+    }
     changeStyles(hand.bench, (style) => ({ ...style, fill }), 'stops')
     const steps = hand.bench.session.getState().history.past.length
     hand.drag('select', [12, 12])
@@ -61,7 +123,9 @@ describe('a gradient on the square', () => {
     hand.tools.select!.twice!(at(16, 12))
     expect(styles(hand)[0]!.fill).toMatchObject({ stops: [{ at: 0.25 }, { at: 0.5 }, { at: 0.75, color: '#d5401b' }] })
     hand.tools.select!.twice!(at(6, 12))
-    expect(styles(hand)[0]!.fill).toMatchObject({ stops: [{ at: 0.125, color: 'ink' }, { at: 0.25 }, { at: 0.5 }, { at: 0.75 }] })
+    expect(styles(hand)[0]!.fill).toMatchObject({
+      stops: [{ at: 0.125, color: 'ink' }, { at: 0.25 }, { at: 0.5 }, { at: 0.75 }],
+    })
   })
 
   it('takes colours into the stop in hand, and its stops into the palette under a name', () => {
@@ -70,17 +134,39 @@ describe('a gradient on the square', () => {
     expect(styles(hand)[0]!.fill).toMatchObject({ stops: [{ color: 'ink' }, { color: '#d5401b' }] })
     nameGradient(hand.bench, 'fill')
     expect(styles(hand)[0]!.fill).toMatchObject({ stops: 'gradient-1' })
-    expect(hand.bench.rules.gradients).toEqual([{ name: 'gradient-1', stops: [{ at: 0, color: 'ink' }, { at: 1, color: '#d5401b', opacity: 0 }] }])
+    expect(hand.bench.rules.gradients).toEqual([
+      {
+        name: 'gradient-1',
+        stops: [
+          { at: 0, color: 'ink' },
+          { at: 1, color: '#d5401b', opacity: 0 },
+        ],
+      },
+    ])
     expect(svgOf(hand.objects, hand.bench.rules, 24)).toContain('stop-color="#d5401b"')
   })
 })
 
 describe('the finish', () => {
   it('is set for all that is selected, in groups too, and a swap of two colours is one step', () => {
-    const hand = new Hand({ kind: 'group', id: 'g', name: 'g', members: [box('a', 1, 1, 4, 4), box('b', 6, 1, 4, 4, { fill: '#d5401b' })] })
+    const hand = new Hand({
+      kind: 'group',
+      id: 'g',
+      name: 'g',
+      members: [box('a', 1, 1, 4, 4), box('b', 6, 1, 4, 4, { fill: '#d5401b' })],
+    })
     hand.bench.select(['g'])
-    recolour(hand.bench, new Map([['ink', '#d5401b'], ['#d5401b', 'ink']]))
-    expect(evaluateAll(hand.objects, hand.bench.rules).map(({ fill }) => fill)).toMatchObject([{ light: '#d5401b' }, { ink: true }])
+    recolour(
+      hand.bench,
+      new Map([
+        ['ink', '#d5401b'],
+        ['#d5401b', 'ink'],
+      ]),
+    )
+    expect(evaluateAll(hand.objects, hand.bench.rules).map(({ fill }) => fill)).toMatchObject([
+      { light: '#d5401b' },
+      { ink: true },
+    ])
     setPaint(hand.bench, 'fill', { opacity: 0.5 })
     expect(evaluateAll(hand.objects, hand.bench.rules).map(({ fill }) => fill!.opacity)).toEqual([0.5, 0.5])
     // Without a selection nothing is done, and no step is taken.
@@ -96,16 +182,39 @@ describe('the finish', () => {
   })
 
   it('goes from one object to another with its gradient laid likewise in that one’s box', () => {
-    const hand = new Hand(box('a', 0, 0, 10, 10, { fill: { kind: 'linear', from: { x: 0, y: 0 }, to: { x: 10, y: 10 }, stops: [{ at: 0, color: 'ink' }, { at: 1, color: '#d5401b' }] }, stroke: 'ink', dash: [2, 1] }), box('b', 12, 12, 10, 10))
+    const hand = new Hand(
+      box('a', 0, 0, 10, 10, {
+        fill: {
+          kind: 'linear',
+          from: { x: 0, y: 0 },
+          to: { x: 10, y: 10 },
+          stops: [
+            { at: 0, color: 'ink' },
+            { at: 1, color: '#d5401b' },
+          ],
+        },
+        stroke: 'ink',
+        dash: [2, 1],
+      }),
+      box('b', 12, 12, 10, 10),
+    )
     hand.bench.select(['a'])
     run(hand, 'copy-finish')
     hand.bench.select(['b'])
     run(hand, 'paste-finish')
-    expect(styles(hand)[1]).toMatchObject({ dash: [2, 1], stroke: 'ink', fill: { from: { x: 12, y: 12 }, to: { x: 22, y: 22 } } })
+    expect(styles(hand)[1]).toMatchObject({
+      dash: [2, 1],
+      stroke: 'ink',
+      fill: { from: { x: 12, y: 12 }, to: { x: 22, y: 22 } },
+    })
   })
 
   it('selects what is like it, by stroke, fill, size or kind', () => {
-    const hand = new Hand(box('a', 1, 1, 4, 4), box('b', 6, 1, 4, 4, { stroke: 'ink' }), box('c', 12, 1, 5, 4, { stroke: 'ink' }))
+    const hand = new Hand(
+      box('a', 1, 1, 4, 4),
+      box('b', 6, 1, 4, 4, { stroke: 'ink' }),
+      box('c', 12, 1, 5, 4, { stroke: 'ink' }),
+    )
     hand.bench.select(['b'])
     run(hand, 'alike-stroke')
     expect([...hand.bench.store.getState().selection]).toEqual(['b', 'c'])
@@ -115,7 +224,20 @@ describe('the finish', () => {
   })
 
   it('is sampled from objects by the swatch’s name, in a gradient by the colour of the place', () => {
-    const hand = new Hand(box('a', 0, 0, 10, 10), box('b', 10, 0, 10, 10, { fill: { kind: 'linear', from: { x: 10, y: 0 }, to: { x: 20, y: 0 }, stops: [{ at: 0, color: '#000000' }, { at: 1, color: '#c86400' }] } }))
+    const hand = new Hand(
+      box('a', 0, 0, 10, 10),
+      box('b', 10, 0, 10, 10, {
+        fill: {
+          kind: 'linear',
+          from: { x: 10, y: 0 },
+          to: { x: 20, y: 0 },
+          stops: [
+            { at: 0, color: '#000000' },
+            { at: 1, color: '#c86400' },
+          ],
+        },
+      }),
+    )
     expect(sampleAt(hand.bench, { x: 5, y: 5 }, false)).toMatchObject({ color: 'ink', from: 'a' })
     expect(sampleAt(hand.bench, { x: 15, y: 5 }, false)).toMatchObject({ color: '#643200' })
     expect(sampleAt(hand.bench, { x: 5, y: 20 }, false)).toBeNull()
@@ -130,7 +252,10 @@ describe('arranging', () => {
     expect(hand.objects).toMatchObject([{ y: 6 }, { y: 8 }])
     hand.bench.store.setState({ alignTo: 'object b' })
     align(hand.bench, 'left')
-    expect(hand.objects).toMatchObject([{ x: 10, y: 6 }, { x: 10, y: 8 }])
+    expect(hand.objects).toMatchObject([
+      { x: 10, y: 6 },
+      { x: 10, y: 8 },
+    ])
     hand.bench.store.setState({ alignTo: 'keyline square' })
     expect(alignBox(hand.bench, 'keyline square')).toMatchObject({ box: { x: 2, y: 2, w: 20, h: 20 }, asOne: true })
     align(hand.bench, 'right')
@@ -145,7 +270,10 @@ describe('arranging', () => {
     hand.bench.select(['a', 'b'])
     const off = opticalOffset(hand.objects, hand.bench.rules)!
     // 24 at (8, 3) and 12 at (3, 7).
-    expect(off.ink).toEqual({ x: expect.closeTo((24 * 8 + 12 * 3) / 36 - 12, 9), y: expect.closeTo((24 * 3 + 12 * 7) / 36 - 12, 9) })
+    expect(off.ink).toEqual({
+      x: expect.closeTo((24 * 8 + 12 * 3) / 36 - 12, 9),
+      y: expect.closeTo((24 * 3 + 12 * 7) / 36 - 12, 9),
+    })
     centreOptically(hand.bench, 'ink')
     const centred = opticalOffset(hand.objects, hand.bench.rules)!
     expect(Math.hypot(centred.ink.x, centred.ink.y)).toBeLessThan(1e-9)
@@ -162,7 +290,8 @@ describe('arranging', () => {
 
 describe('alternatives', () => {
   it('are kept beside the drawing under names; drawing on one leaves the other as it was, and undo goes all the way back', () => {
-    const hand = new Hand(box('a', 1, 1, 4, 4)), before = hand.bench.session.getState().history.present
+    const hand = new Hand(box('a', 1, 1, 4, 4)),
+      before = hand.bench.session.getState().history.present
     const icon = () => hand.bench.icon!
     keepAlternative(hand.bench)
     expect([titleOf(icon()), alternativesOf(icon()).map(({ name }) => name)]).toEqual(['version 2', ['first']])
@@ -170,7 +299,11 @@ describe('alternatives', () => {
     expect(nameAlternative(hand.bench, 'version 2', 'bare')).toBeNull()
     expect(nameAlternative(hand.bench, 'bare', 'first')).toBe('There is already an alternative named “first”.')
     drawOn(hand.bench, 'first')
-    expect([titleOf(icon()), drawing(icon()).length, alternativesOf(icon())]).toEqual(['first', 1, [{ name: 'bare', objects: [] }]])
+    expect([titleOf(icon()), drawing(icon()).length, alternativesOf(icon())]).toEqual([
+      'first',
+      1,
+      [{ name: 'bare', objects: [] }],
+    ])
     removeAlternative(hand.bench, 'bare')
     expect(icon().masters[0]).not.toHaveProperty('alternatives')
     while (hand.bench.session.getState().history.past.length > 0) undoStep(hand.bench.session)
@@ -181,7 +314,17 @@ describe('alternatives', () => {
 describe('references', () => {
   it('are moved by the hand only while they are in hand and not locked, and never snap the drawing away', () => {
     const hand = new Hand(box('a', 1, 1, 2, 2))
-    const reference = { id: 'r', name: 'scan', picture: '0'.repeat(24), size: { w: 100, h: 100 }, x: 4, y: 4, w: 16, h: 16, opacity: 0.5 }
+    const reference = {
+      id: 'r',
+      name: 'scan',
+      picture: '0'.repeat(24),
+      size: { w: 100, h: 100 },
+      x: 4,
+      y: 4,
+      w: 16,
+      h: 16,
+      opacity: 0.5,
+    }
     setReferences(hand.bench, [reference], 'Lay')
     hand.drag('select', [12, 12], [14, 13])
     expect(benchReferences(hand.bench)[0]).toMatchObject({ x: 4, y: 4 })
@@ -200,9 +343,31 @@ describe('references', () => {
 
   it('are placed by two points pressed in the picture and where they belong', () => {
     const hand = new Hand()
-    setReferences(hand.bench, [{ id: 'r', name: 'scan', picture: '0'.repeat(24), size: { w: 100, h: 100 }, x: 0, y: 0, w: 24, h: 24, opacity: 0.5 }], 'Lay')
+    setReferences(
+      hand.bench,
+      [
+        {
+          id: 'r',
+          name: 'scan',
+          picture: '0'.repeat(24),
+          size: { w: 100, h: 100 },
+          x: 0,
+          y: 0,
+          w: 24,
+          h: 24,
+          opacity: 0.5,
+        },
+      ],
+      'Lay',
+    )
     hand.bench.store.setState({ referenceInHand: 'r' })
-    for (const place of [[6, 6], [2, 2], [18, 6], [2, 14]] as const) hand.drag('place', place)
+    for (const place of [
+      [6, 6],
+      [2, 2],
+      [18, 6],
+      [2, 14],
+    ] as const)
+      hand.drag('place', place)
     // Twelve units to the right became twelve down: a quarter turn about the first place.
     expect(benchReferences(hand.bench)[0]).toMatchObject({ w: 24, h: 24, turn: 90 })
     hand.drag('crop', [2, 2], [6, 8])

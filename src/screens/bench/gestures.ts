@@ -12,7 +12,9 @@ import { toGrid, zoomAt } from './view'
 /** The keys that are held while the pointer is used. */
 const held = { space: false, free: false }
 
-/** The one place where the pointer's events become presses, drags and hovers of the tool in hand, and pans and zooms. */
+/**
+ * The one place where the pointer's events become presses, drags and hovers of the tool in hand, and pans and zooms.
+ */
 export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: RefObject<HTMLElement | null>): void {
   const drag = useRef<{ drag: Drag; pointer: number; last: At } | null>(null)
   useEffect(() => {
@@ -24,7 +26,13 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
     const atOf = (event: { clientX: number; clientY: number; shiftKey: boolean; altKey: boolean }): At => {
       const { left, top } = element.getBoundingClientRect()
       const screen = { x: event.clientX - left, y: event.clientY - top }
-      return { screen, p: toGrid(store.getState().view!, screen), shift: event.shiftKey, alt: event.altKey, free: held.free }
+      return {
+        screen,
+        p: toGrid(store.getState().view!, screen),
+        shift: event.shiftKey,
+        alt: event.altKey,
+        free: held.free,
+      }
     }
 
     const onDown = (event: PointerEvent) => {
@@ -72,15 +80,27 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
       const { view } = store.getState()
       if (!view) return
       if (event.ctrlKey || event.metaKey) {
-        store.setState({ view: zoomAt(view, atOf(event).screen, Math.exp(-event.deltaY * 0.0025), bench.rules.grid.size) })
+        store.setState({
+          view: zoomAt(view, atOf(event).screen, Math.exp(-event.deltaY * 0.0025), bench.rules.grid.size),
+        })
       } else {
         const across = event.shiftKey && event.deltaX === 0
-        store.setState({ view: { ...view, x: view.x - (across ? event.deltaY : event.deltaX), y: view.y - (across ? 0 : event.deltaY) } })
+        store.setState({
+          view: {
+            ...view,
+            x: view.x - (across ? event.deltaY : event.deltaX),
+            y: view.y - (across ? 0 : event.deltaY),
+          },
+        })
       }
     }
     const onKey = (event: KeyboardEvent) => {
       const down = event.type === 'keydown'
-      if (down && (event.target as HTMLElement).closest('input, textarea, [role=dialog], [role=alertdialog], [role=menu]')) return
+      if (
+        down &&
+        (event.target as HTMLElement).closest('input, textarea, [role=dialog], [role=alertdialog], [role=menu]')
+      )
+        return
       if (event.code === 'Space') {
         if (down && (event.target as HTMLElement).closest('button, a, [role=row]') && !element.matches(':hover')) return
         held.space = down
@@ -89,12 +109,19 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
       }
       if (event.code === 'KeyX' && !event.ctrlKey && !event.metaKey) held.free = down
       if (event.code === 'Backquote') store.setState({ showKeys: down })
-      if (event.code === 'KeyV' && !event.ctrlKey && !event.metaKey && !event.altKey && !(down && event.shiftKey)) store.setState({ bare: down })
+      if (event.code === 'KeyV' && !event.ctrlKey && !event.metaKey && !event.altKey && !(down && event.shiftKey))
+        store.setState({ bare: down })
       if (!down) {
         tool().key?.(event.key, false)
         return
       }
-      if (!drag.current && !element.matches(':hover') && bench.icon && !(event.target as HTMLElement).closest('button, a, [role=row]') && keys.key(event)) {
+      if (
+        !drag.current &&
+        !element.matches(':hover') &&
+        bench.icon &&
+        !(event.target as HTMLElement).closest('button, a, [role=row]') &&
+        keys.key(event)
+      ) {
         event.preventDefault()
         return
       }
@@ -140,7 +167,8 @@ export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: Re
 /** A press on a ruler begins a guide. */
 function guideFromRuler(bench: Bench, at: At): Drag | null {
   const { layers } = bench.store.getState()
-  const onTop = at.screen.y < RULER, onLeft = at.screen.x < RULER
+  const onTop = at.screen.y < RULER,
+    onLeft = at.screen.x < RULER
   if (!layers.rulers || onTop === onLeft) return null
   if (!layers.guides) bench.store.setState({ layers: { ...layers, guides: true } })
   return dragGuide(bench, freshGuide(at.p, onTop ? 0 : 90), true, RULER)
@@ -149,7 +177,10 @@ function guideFromRuler(bench: Bench, at: At): Drag | null {
 function pan(bench: Bench, start: At): Drag {
   const from = bench.store.getState().view!
   return {
-    move: ({ screen }) => bench.store.setState({ view: { ...from, x: from.x + screen.x - start.screen.x, y: from.y + screen.y - start.screen.y } }),
+    move: ({ screen }) =>
+      bench.store.setState({
+        view: { ...from, x: from.x + screen.x - start.screen.x, y: from.y + screen.y - start.screen.y },
+      }),
     release: () => undefined,
     cancel: () => bench.store.setState({ view: from }),
   }

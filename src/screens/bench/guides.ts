@@ -34,13 +34,19 @@ export function guideAt(bench: Bench, p: Point): Guide | null {
 }
 
 /** Where a guide lies, in words: on which x or y, or through which point. */
-export const guidePlace = ({ at, angle }: Guide): string => (angle === 0 ? `y ${figure(at.y)}` : angle === 90 ? `x ${figure(at.x)}` : `${figure(at.x)}, ${figure(at.y)} at ${figure(angle)}°`)
+export const guidePlace = ({ at, angle }: Guide): string =>
+  angle === 0
+    ? `y ${figure(at.y)}`
+    : angle === 90
+      ? `x ${figure(at.x)}`
+      : `${figure(at.x)}, ${figure(at.y)} at ${figure(angle)}°`
 
 /** Drags a guide, a new one out of a ruler or one that is there; brought back over a ruler it is taken away. */
 export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: number): Drag {
   const others = benchGuides(bench).filter(({ id }) => id !== guide.id)
   const targets = bench.targetsWithout(guide.id)
-  let next: Guide | null = null, away = isNew
+  let next: Guide | null = null,
+    away = isNew
   return {
     move(at: At) {
       const { point, marks } = onContrast(bench, guide, at) ?? caught(bench, at, targets)
@@ -48,7 +54,10 @@ export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: num
       const { rulers } = bench.store.getState().layers
       away = rulers && (at.screen.x < ruler || at.screen.y < ruler)
       show(bench.session, { kind: 'guides', icon: bench.icon!.id, guides: away ? others : [...others, next] })
-      bench.hold({ marks: away ? [] : marks, figure: { at: at.p, text: away ? 'takes the guide away' : guidePlace(next) } })
+      bench.hold({
+        marks: away ? [] : marks,
+        figure: { at: at.p, text: away ? 'takes the guide away' : guidePlace(next) },
+      })
     },
     release() {
       bench.letGo()
@@ -63,14 +72,20 @@ export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: num
 /** How many of a picture's pixels to both sides of the pointer are looked at along a guide. */
 const BAND = 6
 
-/** Where a guide lies on an edge in the picture under the pointer: between its pixels; null where there is none near, or snapping is suspended. */
+/**
+ * Where a guide lies on an edge in the picture under the pointer: between its pixels; null where there is none near, or
+ * snapping is suspended.
+ */
 function onContrast(bench: Bench, { angle }: Guide, at: At): Snapped | null {
   const reference = at.free ? null : referenceAt(bench, at.p)
   const picture = reference && pixelsNow(reference.picture)
   if (!reference || !picture) return null
-  const { cos, sin } = cosSin(-angle), p = pixelAt(reference, at.p), q = pixelAt(reference, { x: at.p.x - sin, y: at.p.y + cos })
+  const { cos, sin } = cosSin(-angle),
+    p = pixelAt(reference, at.p),
+    q = pixelAt(reference, { x: at.p.x - sin, y: at.p.y + cos })
   // Pixels to a grid unit across the guide.
-  const scale = distance(p, q), normal = { x: (q.x - p.x) / scale, y: (q.y - p.y) / scale }
+  const scale = distance(p, q),
+    normal = { x: (q.x - p.x) / scale, y: (q.y - p.y) / scale }
   const found = contrastEdge(picture, p, normal, Math.max(2, bench.reach * scale), BAND)
   if (found === null || Math.abs(found / scale) > Math.max(bench.reach, 2 / scale)) return null
   const point = { x: tidy(at.p.x - (sin * found) / scale), y: tidy(at.p.y + (cos * found) / scale) }

@@ -12,9 +12,17 @@ const names = (bench: Bench): string[] => present(bench).icons.map(({ name }) =>
 /** A new empty icon after the open one, opened at once. */
 export function addIcon(bench: Bench): void {
   const { icons, rules } = present(bench)
-  const icon: Icon = { id: newId(), name: freeName('icon', names(bench)), masters: [{ base: rules.grid.size, objects: [] }] }
+  const icon: Icon = {
+    id: newId(),
+    name: freeName('icon', names(bench)),
+    masters: [{ base: rules.grid.size, objects: [] }],
+  }
   const open = icons.findIndex(({ id }) => id === bench.icon?.id)
-  commit(bench.session, { kind: 'add-icons', icons: [icon], at: open < 0 ? icons.length : open + 1 }, `Add ${icon.name}`)
+  commit(
+    bench.session,
+    { kind: 'add-icons', icons: [icon], at: open < 0 ? icons.length : open + 1 },
+    `Add ${icon.name}`,
+  )
   bench.open(icon.id)
 }
 
@@ -23,9 +31,22 @@ export function duplicateIcon(bench: Bench, icon: Icon): void {
   const copy: Icon = {
     id: newId(),
     name: freeName(icon.name, names(bench)),
-    masters: icon.masters.map((master) => ({ ...master, objects: master.objects.map((object) => withNewIds(object, newId)), ...(master.alternatives && { alternatives: master.alternatives.map((one) => ({ ...one, objects: one.objects.map((object) => withNewIds(object, newId)) })) }) })),
+    masters: icon.masters.map((master) => ({
+      ...master,
+      objects: master.objects.map((object) => withNewIds(object, newId)),
+      ...(master.alternatives && {
+        alternatives: master.alternatives.map((one) => ({
+          ...one,
+          objects: one.objects.map((object) => withNewIds(object, newId)),
+        })),
+      }),
+    })),
   }
-  commit(bench.session, { kind: 'add-icons', icons: [copy], at: icons.findIndex(({ id }) => id === icon.id) + 1 }, `Duplicate ${icon.name}`)
+  commit(
+    bench.session,
+    { kind: 'add-icons', icons: [copy], at: icons.findIndex(({ id }) => id === icon.id) + 1 },
+    `Duplicate ${icon.name}`,
+  )
   bench.open(copy.id)
 }
 
@@ -35,15 +56,25 @@ export function deleteIcon(bench: Bench, icon: Icon): void {
   const neighbour = icons[at + 1] ?? icons[at - 1]
   commit(bench.session, { kind: 'remove-icons', ids: [icon.id] }, `Delete ${icon.name}`)
   if (bench.store.getState().icon === icon.id && neighbour) bench.open(neighbour.id)
-  say({ text: `“${icon.name}” was deleted. It also waits under “deleted”.`, action: { label: 'Undo', run: () => undoStep(bench.session) } })
+  say({
+    text: `“${icon.name}” was deleted. It also waits under “deleted”.`,
+    action: { label: 'Undo', run: () => undoStep(bench.session) },
+  })
 }
 
 /** Renames an icon; gives a sentence when the name will not do, null when it is done. */
 export function renameIcon(bench: Bench, icon: Icon, name: string): string | null {
   const parsed = IconName.safeParse(name)
   if (!parsed.success) return parsed.error.issues[0]!.message
-  if (freeName(name, names(bench).filter((other) => other !== icon.name)) !== name) return `There is already an icon named “${name}”.`
-  if (name !== icon.name) commit(bench.session, { kind: 'rename-icon', id: icon.id, name }, `Rename ${icon.name} to ${name}`)
+  if (
+    freeName(
+      name,
+      names(bench).filter((other) => other !== icon.name),
+    ) !== name
+  )
+    return `There is already an icon named “${name}”.`
+  if (name !== icon.name)
+    commit(bench.session, { kind: 'rename-icon', id: icon.id, name }, `Rename ${icon.name} to ${name}`)
   return null
 }
 

@@ -5,11 +5,22 @@ import { benchCommands } from './commands'
 import { KeyPlace } from './key-place'
 import { at, Hand } from './tools/hand'
 
-const box = (id: string, x: number, y: number): DrawingObject => ({ kind: 'rectangle', id, name: id, x, y, w: 4, h: 4, corner: 0, style: { fill: 'ink', stroke: 'none', weight: 'main' } })
+const box = (id: string, x: number, y: number): DrawingObject => ({
+  kind: 'rectangle',
+  id,
+  name: id,
+  x,
+  y,
+  w: 4,
+  h: 4,
+  corner: 0,
+  style: { fill: 'ink', stroke: 'none', weight: 'main' },
+})
 
 describe('what is moved', () => {
   it('is only shifted where it is drawn until it is let go; then it is one step', () => {
-    const hand = new Hand(box('a', 2, 2), box('b', 12, 12)), { bench } = hand
+    const hand = new Hand(box('a', 2, 2), box('b', 12, 12)),
+      { bench } = hand
     const before = bench.session.getState().history.present
     const drag = hand.tools.select!.press(at(4, 4))!
     drag.move(at(6, 4))
@@ -26,14 +37,17 @@ describe('what is moved', () => {
   })
 
   it('comes back where it was when the drag is given up, and members of a group are shown by an edit in hand', () => {
-    const hand = new Hand({ kind: 'group', id: 'g', name: 'g', members: [box('a', 2, 2), box('b', 12, 12)] }), { bench } = hand
+    const hand = new Hand({ kind: 'group', id: 'g', name: 'g', members: [box('a', 2, 2), box('b', 12, 12)] }),
+      { bench } = hand
     bench.store.setState({ scope: 'g' })
     bench.select(['a'])
     const drag = hand.tools.select!.press(at(4, 4))!
     drag.move(at(6, 4))
     drag.move(at(8, 4))
     expect(bench.store.getState().inHand.shifted).toBeNull()
-    expect(shown(bench.session.getState()).icons[0]!.masters[0]!.objects[0]).toMatchObject({ members: [{ x: 6 }, { x: 12 }] })
+    expect(shown(bench.session.getState()).icons[0]!.masters[0]!.objects[0]).toMatchObject({
+      members: [{ x: 6 }, { x: 12 }],
+    })
     drag.cancel()
     expect(hand.objects[0]).toMatchObject({ members: [{ x: 2 }, { x: 12 }] })
     expect(bench.session.getState().history.past).toEqual([])
@@ -41,10 +55,12 @@ describe('what is moved', () => {
 })
 
 describe('a hand on the keys', () => {
-  const key = (name: string, held: Partial<KeyboardEvent> = {}) => ({ key: name, shiftKey: false, altKey: false, ctrlKey: false, metaKey: false, ...held }) as KeyboardEvent
+  const key = (name: string, held: Partial<KeyboardEvent> = {}) =>
+    ({ key: name, shiftKey: false, altKey: false, ctrlKey: false, metaKey: false, ...held }) as KeyboardEvent
 
   it('draws from place to place: arrows by units, Enter at both ends, Escape gives up', () => {
-    const hand = new Hand(), { bench } = hand
+    const hand = new Hand(),
+      { bench } = hand
     const keys = new KeyPlace(bench, () => hand.tools[bench.store.getState().tool]!)
     bench.take('rectangle')
     for (const name of ['ArrowLeft', 'ArrowUp']) keys.key(key(name, { shiftKey: true }))
@@ -62,7 +78,8 @@ describe('a hand on the keys', () => {
   })
 
   it('leaves keys with Ctrl and other tools alone', () => {
-    const hand = new Hand(), keys = new KeyPlace(hand.bench, () => hand.tools.line!)
+    const hand = new Hand(),
+      keys = new KeyPlace(hand.bench, () => hand.tools.line!)
     hand.bench.take('line')
     expect(keys.key(key('ArrowLeft', { ctrlKey: true }))).toBe(false)
     hand.bench.take('pen')
@@ -79,7 +96,8 @@ describe('commands', () => {
   afterEach(() => vi.unstubAllGlobals())
 
   it('that cannot run say what is missing, in a sentence; no two have one key', () => {
-    const commands = benchCommands(hand.bench), keys = new Map<string, string>()
+    const commands = benchCommands(hand.bench),
+      keys = new Map<string, string>()
     for (const { id, keys: own = [], needs } of commands) {
       for (const one of own) {
         expect([one, keys.get(one)]).toEqual([one, undefined])
@@ -95,7 +113,10 @@ describe('commands', () => {
   })
 
   it('see the square otherwise, and a second time as before', () => {
-    const run = (id: string) => benchCommands(hand.bench).find((one) => one.id === id)!.run()
+    const run = (id: string) =>
+      benchCommands(hand.bench)
+        .find((one) => one.id === id)!
+        .run()
     const { store } = hand.bench
     run('see-outline')
     expect(store.getState().seeing).toBe('outline')
@@ -109,9 +130,15 @@ describe('commands', () => {
     expect(store.getState().view!.scale).toBe(1)
     hand = new Hand(box('a', 6, 6))
     hand.bench.select(['a'])
-    benchCommands(hand.bench).find((one) => one.id === 'zoom-selection')!.run()
+    benchCommands(hand.bench)
+      .find((one) => one.id === 'zoom-selection')!
+      .run()
     const { view, stage } = hand.bench.store.getState()
     // Its middle is in the middle of the stage.
-    expect([view!.x + 8 * view!.scale, view!.y + 8 * view!.scale].every((place, i) => Math.abs(place - (i ? stage.h : stage.w) / 2) <= 1)).toBe(true)
+    expect(
+      [view!.x + 8 * view!.scale, view!.y + 8 * view!.scale].every(
+        (place, i) => Math.abs(place - (i ? stage.h : stage.w) / 2) <= 1,
+      ),
+    ).toBe(true)
   })
 })

@@ -5,23 +5,45 @@ import type { At, Drag, Tool } from './tools/tool'
 import { toScreen } from './view'
 
 /** The tools whose presses can be made by keys. */
-const BY_KEYS: ReadonlySet<ToolId> = new Set(['rectangle', 'ellipse', 'polygon', 'star', 'arrow', 'spiral', 'line', 'text', 'measure', 'sample', 'corner'])
+const BY_KEYS: ReadonlySet<ToolId> = new Set([
+  'rectangle',
+  'ellipse',
+  'polygon',
+  'star',
+  'arrow',
+  'spiral',
+  'line',
+  'text',
+  'measure',
+  'sample',
+  'corner',
+])
 
-const ARROWS: Record<string, Point> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }
+const ARROWS: Record<string, Point> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+}
 
 /**
- * The pointer by keys, for a tool in hand while the pointer is not over the square: arrows move a place by a unit (Shift by four, Alt by a
- * step), Enter presses there and lets go again, Escape gives up. Of a typed size, the first Enter and the second place it without a move.
+ * The pointer by keys, for a tool in hand while the pointer is not over the square: arrows move a place by a unit
+ * (Shift by four, Alt by a step), Enter presses there and lets go again, Escape gives up. Of a typed size, the first
+ * Enter and the second place it without a move.
  */
 export class KeyPlace {
   private place: Point | null = null
   private drag: Drag | null = null
 
-  constructor(private readonly bench: Bench, private readonly tool: () => Tool) {}
+  constructor(
+    private readonly bench: Bench,
+    private readonly tool: () => Tool,
+  ) {}
 
   /** Whether the key was one of its own. */
   key(event: KeyboardEvent): boolean {
-    const { bench } = this, { tool, view } = bench.store.getState()
+    const { bench } = this,
+      { tool, view } = bench.store.getState()
     if (!BY_KEYS.has(tool) || !view || event.ctrlKey || event.metaKey) {
       this.place = this.drag = null
       return false
@@ -29,7 +51,8 @@ export class KeyPlace {
     const arrow = ARROWS[event.key]
     const { size, step } = bench.rules.grid
     if (arrow) {
-      const by = event.shiftKey ? 4 : event.altKey ? step : 1, from = this.place ?? { x: size / 2, y: size / 2 }
+      const by = event.shiftKey ? 4 : event.altKey ? step : 1,
+        from = this.place ?? { x: size / 2, y: size / 2 }
       this.place = { x: from.x + arrow.x * by, y: from.y + arrow.y * by }
       this.show()
       return true

@@ -15,13 +15,20 @@ export function MagnifiedPixels({ source, size }: { source: Source; size: number
   return (
     <figure className="px-3">
       <div className="relative mx-auto" style={{ width: side, height: side, background: '#fbfcfb' }}>
-        <PixelPicture source={source} size={size} scale={scale} label={`Pixels at ${size}`} onPixels={(picture) => setCounts(count(picture))} />
+        <PixelPicture
+          source={source}
+          size={size}
+          scale={scale}
+          label={`Pixels at ${size}`}
+          onPixels={(picture) => setCounts(count(picture))}
+        />
         {scale >= 4 && (
           <div
             aria-hidden
             className="absolute inset-0"
             style={{
-              backgroundImage: 'linear-gradient(to right, #c9d3cf 1px, transparent 1px), linear-gradient(#c9d3cf 1px, transparent 1px)',
+              backgroundImage:
+                'linear-gradient(to right, #c9d3cf 1px, transparent 1px), linear-gradient(#c9d3cf 1px, transparent 1px)',
               backgroundSize: `${scale}px ${scale}px`,
               borderRight: '1px solid #c9d3cf',
               borderBottom: '1px solid #c9d3cf',
@@ -39,7 +46,8 @@ export function MagnifiedPixels({ source, size }: { source: Source; size: number
 }
 
 function count({ data }: ImageData): { full: number; grey: number } {
-  let full = 0, grey = 0
+  let full = 0,
+    grey = 0
   for (let i = 3; i < data.length; i += 4) {
     if (data[i] === 255) full++
     else if (data[i] !== 0) grey++

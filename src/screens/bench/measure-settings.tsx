@@ -11,8 +11,12 @@ import type { BenchState } from './store'
 import { freshShape } from './tools/fresh-shape'
 import { type Measured, measuredWords } from './tools/measure'
 
-const WAYS = [{ value: 'distance', label: 'distance' }, { value: 'circle', label: 'circle' }] as const
-const button = 'h-6 flex-none rounded-sheet border border-hair px-2 text-ink enabled:hover:border-ink disabled:opacity-40'
+const WAYS = [
+  { value: 'distance', label: 'distance' },
+  { value: 'circle', label: 'circle' },
+] as const
+const button =
+  'h-6 flex-none rounded-sheet border border-hair px-2 text-ink enabled:hover:border-ink disabled:opacity-40'
 
 /** What was measured, and what can be made of it. */
 export function MeasureSettings() {
@@ -21,12 +25,29 @@ export function MeasureSettings() {
   const measured = useBenchState((state) => state.measured)
   return (
     <div className="flex min-w-0 items-center gap-2 pl-3 whitespace-nowrap text-quiet">
-      <Choice label="Measure" value={measureBy} options={WAYS} onChange={(next: BenchState['measureBy']) => bench.store.setState({ measureBy: next, measured: null })} />
-      <output aria-label="Measured" className="font-mono text-ink">{measured ? measuredWords(measured) : measureBy === 'circle' ? 'three places…' : ''}</output>
+      <Choice
+        label="Measure"
+        value={measureBy}
+        options={WAYS}
+        onChange={(next: BenchState['measureBy']) => bench.store.setState({ measureBy: next, measured: null })}
+      />
+      <output aria-label="Measured" className="font-mono text-ink">
+        {measured ? measuredWords(measured) : measureBy === 'circle' ? 'three places…' : ''}
+      </output>
       {measured && (
         <>
-          <button type="button" className={button} onClick={() => copy(measured)}>Copy</button>
-          {measured.kind === 'distance' ? <button type="button" className={button} onClick={() => layGuide(bench, measured)}>Guide</button> : <button type="button" className={button} onClick={() => drawCircle(bench, measured)}>Circle</button>}
+          <button type="button" className={button} onClick={() => copy(measured)}>
+            Copy
+          </button>
+          {measured.kind === 'distance' ? (
+            <button type="button" className={button} onClick={() => layGuide(bench, measured)}>
+              Guide
+            </button>
+          ) : (
+            <button type="button" className={button} onClick={() => drawCircle(bench, measured)}>
+              Circle
+            </button>
+          )}
         </>
       )}
     </div>
@@ -34,17 +55,34 @@ export function MeasureSettings() {
 }
 
 function copy(measured: Measured): void {
-  void navigator.clipboard.writeText(measuredWords(measured)).then(() => say({ text: 'Copied.' }), () => say({ text: 'The browser does not let the clipboard be written.' }))
+  void navigator.clipboard.writeText(measuredWords(measured)).then(
+    () => say({ text: 'Copied.' }),
+    () => say({ text: 'The browser does not let the clipboard be written.' }),
+  )
 }
 
 /** A guide through both places. */
 function layGuide(bench: Bench, { from, to }: Extract<Measured, { kind: 'distance' }>): void {
-  const angle = (((Math.atan2(from.y - to.y, to.x - from.x) * 180) / Math.PI) % 180 + 180) % 180
-  setGuides(bench, [...benchGuides(bench), freshGuide(from, Number(angle.toFixed(9)) % 180)], 'Lay a guide along what was measured')
+  const angle = ((((Math.atan2(from.y - to.y, to.x - from.x) * 180) / Math.PI) % 180) + 180) % 180
+  setGuides(
+    bench,
+    [...benchGuides(bench), freshGuide(from, Number(angle.toFixed(9)) % 180)],
+    'Lay a guide along what was measured',
+  )
 }
 
 function drawCircle(bench: Bench, { circle: { centre, r } }: Extract<Measured, { kind: 'circle' }>): void {
-  bench.add([freshShape(bench, 'ellipse', newId(), bench.nameFor('Ellipse'), { x: tidy(centre.x - r), y: tidy(centre.y - r), w: tidy(2 * r), h: tidy(2 * r) })], 'Draw the circle that was measured')
+  bench.add(
+    [
+      freshShape(bench, 'ellipse', newId(), bench.nameFor('Ellipse'), {
+        x: tidy(centre.x - r),
+        y: tidy(centre.y - r),
+        w: tidy(2 * r),
+        h: tidy(2 * r),
+      }),
+    ],
+    'Draw the circle that was measured',
+  )
   bench.store.setState({ measured: null })
   bench.take('select')
 }

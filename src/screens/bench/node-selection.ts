@@ -24,7 +24,10 @@ export function editedObject(bench: Bench, path: PathObject): Edited {
   return object ? afterEdit(object, path) : { object: path, lost: null }
 }
 
-/** Puts an edited path into the drawing. The first time that a shape has to become a path for it that is asked, with what is lost; later it is said. */
+/**
+ * Puts an edited path into the drawing. The first time that a shape has to become a path for it that is asked, with
+ * what is lost; later it is said.
+ */
 export function putPath(bench: Bench, path: PathObject, label: string): void {
   const { object, lost } = editedObject(bench, path)
   const put = () => bench.edit({ kind: 'replace', objects: [object] }, label)
@@ -39,7 +42,11 @@ export function putPath(bench: Bench, path: PathObject, label: string): void {
     return
   }
   put()
-  if (lost) say({ text: `“${object.name}” is a path now; ${lost} went with that.`, action: { label: 'Undo', run: () => undoStep(bench.session) } })
+  if (lost)
+    say({
+      text: `“${object.name}” is a path now; ${lost} went with that.`,
+      action: { label: 'Undo', run: () => undoStep(bench.session) },
+    })
 }
 
 /** Shows an edited path while it is in hand. */
@@ -52,8 +59,11 @@ export function selectedNodes(bench: Bench): NodeAt[] {
   const path = editedPath(bench)
   if (!path) return []
   const { nodes } = bench.store.getState()
-  return path.contours.flatMap((run, contour) => run.nodes.flatMap((_, node) => (nodes.has(nodeKey({ contour, node })) ? [{ contour, node }] : [])))
+  return path.contours.flatMap((run, contour) =>
+    run.nodes.flatMap((_, node) => (nodes.has(nodeKey({ contour, node })) ? [{ contour, node }] : [])),
+  )
 }
 
 /** Every node of a path. */
-export const allNodes = (path: PathObject): NodeAt[] => path.contours.flatMap((run, contour) => run.nodes.map((_, node) => ({ contour, node })))
+export const allNodes = (path: PathObject): NodeAt[] =>
+  path.contours.flatMap((run, contour) => run.nodes.map((_, node) => ({ contour, node })))

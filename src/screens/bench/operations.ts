@@ -37,15 +37,27 @@ const transformed = (bench: Bench, object: DrawingObject, map: Transform, scale:
 
 export function previewTransform(bench: Bench, map: Transform, copy: boolean): void {
   const { free } = bench
-  bench.preview(copy ? { kind: 'add', objects: copies(free, map), ...bench.top } : { kind: 'replace', objects: free.map((object) => transformObject(object, map)) })
+  bench.preview(
+    copy
+      ? { kind: 'add', objects: copies(free, map), ...bench.top }
+      : { kind: 'replace', objects: free.map((object) => transformObject(object, map)) },
+  )
 }
 
 /** Turns, scales or flips the selection, or leaves it and adds copies, each one step further than the one before. */
-export function transformSelection(bench: Bench, map: Transform, words: string, { copies: count, scale }: { copies: number; scale: number }): void {
+export function transformSelection(
+  bench: Bench,
+  map: Transform,
+  words: string,
+  { copies: count, scale }: { copies: number; scale: number },
+): void {
   const { free } = bench
   if (free.length === 0) return
   if (count === 0) {
-    bench.edit({ kind: 'replace', objects: free.map((object) => transformed(bench, object, map, scale)) }, `${words}: ${title(free)}`)
+    bench.edit(
+      { kind: 'replace', objects: free.map((object) => transformed(bench, object, map, scale)) },
+      `${words}: ${title(free)}`,
+    )
     bench.noteTransform(map, words, scale)
     return
   }
@@ -59,7 +71,13 @@ export function transformSelection(bench: Bench, map: Transform, words: string, 
   addCopies(bench, made, map, `${words}, ${count === 1 ? 'a copy' : `${count} copies`}: ${title(free)}`)
   bench.select(last.map(({ id }) => id))
   bench.store.setState({ pivot })
-  bench.trail = { ids: last.map(({ id }) => id).sort().join(), map }
+  bench.trail = {
+    ids: last
+      .map(({ id }) => id)
+      .sort()
+      .join(),
+    map,
+  }
   bench.lastTransform = { map, words, scale }
 }
 
@@ -72,10 +90,14 @@ export function repeatTransform(bench: Bench, copy: boolean): void {
 /** Lays copies over the selection; when the last copy was moved, the copies are moved likewise. */
 export function duplicate(bench: Bench): void {
   const { selected } = bench
-  const ids = selected.map(({ id }) => id).sort().join()
+  const ids = selected
+    .map(({ id }) => id)
+    .sort()
+    .join()
   const map = bench.trail?.ids === ids ? bench.trail.map : IDENTITY
   addCopies(bench, copies(selected, map), map, `Duplicate ${title(selected)}`)
-  if (map.every((value, i) => value === IDENTITY[i])) say({ text: 'Duplicated in place. Move the copy, and Ctrl D repeats what you did.' })
+  if (map.every((value, i) => value === IDENTITY[i]))
+    say({ text: 'Duplicated in place. Move the copy, and Ctrl D repeats what you did.' })
 }
 
 /** Adds copies just above their originals' level and follows them, so that a further duplicate repeats the map. */
@@ -83,7 +105,13 @@ export function addCopies(bench: Bench, made: readonly DrawingObject[], map: Tra
   const into = parentOf(bench, bench.selected[0]?.id)
   bench.edit({ kind: 'add', objects: made, into, at: membersOf(bench.objects, into).length }, label)
   bench.select(made.map(({ id }) => id))
-  bench.trail = { ids: made.map(({ id }) => id).sort().join(), map }
+  bench.trail = {
+    ids: made
+      .map(({ id }) => id)
+      .sort()
+      .join(),
+    map,
+  }
 }
 
 export function parentOf(bench: Bench, id: string | undefined): string | null {
@@ -97,8 +125,14 @@ export function order(bench: Bench, where: 'front' | 'forward' | 'backward' | 'b
   const into = parentOf(bench, free[0]?.id)
   const siblings = membersOf(bench.objects, into)
   const places = free.map(({ id }) => siblings.findIndex((sibling) => sibling.id === id)).filter((i) => i >= 0)
-  const lowest = Math.min(...places), highest = Math.max(...places)
-  const at = { front: siblings.length, forward: Math.min(siblings.length, highest + 2), backward: Math.max(0, lowest - 1), back: 0 }[where]
+  const lowest = Math.min(...places),
+    highest = Math.max(...places)
+  const at = {
+    front: siblings.length,
+    forward: Math.min(siblings.length, highest + 2),
+    backward: Math.max(0, lowest - 1),
+    back: 0,
+  }[where]
   const words = { front: 'to the front', forward: 'forward', backward: 'backward', back: 'to the back' }[where]
   bench.edit({ kind: 'arrange', ids: free.map(({ id }) => id), into, at }, `Bring ${title(free)} ${words}`)
 }
@@ -106,7 +140,14 @@ export function order(bench: Bench, where: 'front' | 'forward' | 'backward' | 'b
 export function group(bench: Bench): void {
   const { free } = bench
   const id = newId()
-  bench.edit({ kind: 'gather', ids: free.map((object) => object.id), container: { kind: 'group', id, name: bench.nameFor('Group') } }, `Group ${title(free)}`)
+  bench.edit(
+    {
+      kind: 'gather',
+      ids: free.map((object) => object.id),
+      container: { kind: 'group', id, name: bench.nameFor('Group') },
+    },
+    `Group ${title(free)}`,
+  )
   bench.select([id])
 }
 
@@ -155,6 +196,8 @@ export function setFlag(bench: Bench, objects: readonly DrawingObject[], flag: '
 export function assemblyNeeds(bench: Bench): string | null {
   const { free } = bench
   if (free.length < 2) return 'Select two or more closed shapes to assemble.'
-  const open = free.find((object) => object.kind === 'line' || (object.kind === 'path' && object.contours.some(({ closed }) => !closed)))
+  const open = free.find(
+    (object) => object.kind === 'line' || (object.kind === 'path' && object.contours.some(({ closed }) => !closed)),
+  )
   return open ? `“${open.name}” is an open line; an assembly takes closed shapes.` : null
 }

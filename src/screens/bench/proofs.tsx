@@ -16,15 +16,25 @@ import { useSessionState } from '../frame/set-provider'
 import { iconIn, useBenchState, useSetBeside } from './context'
 import { MagnifiedPixels } from './magnified-pixels'
 
-/** The icon as it will ship: every delivered size in real pixels on light and dark, one magnified, and beside its siblings. */
+/**
+ * The icon as it will ship: every delivered size in real pixels on light and dark, one magnified, and beside its
+ * siblings.
+ */
 export function Proofs() {
   // What is in hand comes first; the proofs follow as soon as there is time.
   const openId = useBenchState(({ icon: open }) => open)
   const icon = useDeferredValue(useSetBeside((set) => iconIn(set, openId)))
   const rules = useSessionState((state) => shown(state).rules)
   return (
-    <aside aria-label="Proofs" className="row-span-2 flex min-h-0 flex-col overflow-y-auto border-l border-ink bg-sheet">
-      {icon ? <ProofColumn icon={icon} rules={rules} /> : <p className="p-3 text-quiet">The proofs of an icon appear here, at every size that is delivered.</p>}
+    <aside
+      aria-label="Proofs"
+      className="row-span-2 flex min-h-0 flex-col overflow-y-auto border-l border-ink bg-sheet"
+    >
+      {icon ? (
+        <ProofColumn icon={icon} rules={rules} />
+      ) : (
+        <p className="p-3 text-quiet">The proofs of an icon appear here, at every size that is delivered.</p>
+      )}
     </aside>
   )
 }
@@ -33,7 +43,8 @@ export function Proofs() {
 const LARGEST = 96
 
 const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rules: Rules }) {
-  const light = sourceOf(icon, rules, 'light'), dark = sourceOf(icon, rules, 'dark')
+  const light = sourceOf(icon, rules, 'light'),
+    dark = sourceOf(icon, rules, 'dark')
   const [size, setSize] = useState(rules.sizes[0]!)
   const magnified = rules.sizes.includes(size) ? size : rules.sizes[0]!
   const choices = rules.sizes.filter((one) => one <= 64)
@@ -44,7 +55,17 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
       <ProofRow source={dark} sizes={rules.sizes} ground="dark" name={icon.name} />
       {choices.length > 0 && (
         <section className="border-b border-hair pb-3">
-          <Heading title="Pixels" note={<Choice label="Size to magnify" value={String(magnified)} options={choices.map((one) => ({ value: String(one), label: String(one) }))} onChange={(value) => setSize(Number(value))} />} />
+          <Heading
+            title="Pixels"
+            note={
+              <Choice
+                label="Size to magnify"
+                value={String(magnified)}
+                options={choices.map((one) => ({ value: String(one), label: String(one) }))}
+                onChange={(value) => setSize(Number(value))}
+              />
+            }
+          />
           <MagnifiedPixels source={light} size={magnified} />
         </section>
       )}
@@ -63,13 +84,27 @@ function Heading({ title, note }: { title: string; note: React.ReactNode }) {
   )
 }
 
-function ProofRow({ source, sizes, ground, name }: { source: Source; sizes: readonly number[]; ground: 'light' | 'dark'; name: string }) {
+function ProofRow({
+  source,
+  sizes,
+  ground,
+  name,
+}: {
+  source: Source
+  sizes: readonly number[]
+  ground: 'light' | 'dark'
+  name: string
+}) {
   const shownSizes = sizes.filter((size) => size <= LARGEST)
   return (
     <div
       data-ground={ground}
       className="flex min-h-[84px] flex-wrap items-end justify-between gap-x-3 gap-y-2 border-b border-hair px-3 py-2"
-      style={ground === 'dark' ? ({ background: '#14231f', color: '#f4f7f5', '--fault': '#f0808f' } as React.CSSProperties) : { background: '#fbfcfb', color: '#14231f' }}
+      style={
+        ground === 'dark'
+          ? ({ background: '#14231f', color: '#f4f7f5', '--fault': '#f0808f' } as React.CSSProperties)
+          : { background: '#fbfcfb', color: '#14231f' }
+      }
     >
       {shownSizes.map((size) => (
         <figure key={size} className="flex flex-col items-center gap-1">
@@ -82,7 +117,17 @@ function ProofRow({ source, sizes, ground, name }: { source: Source; sizes: read
 }
 
 /** Delivered sizes that are wider than the column: each opens at 1:1 over the bench. */
-function LargerProofs({ name, sizes, light, dark }: { name: string; sizes: readonly number[]; light: Source; dark: Source }) {
+function LargerProofs({
+  name,
+  sizes,
+  light,
+  dark,
+}: {
+  name: string
+  sizes: readonly number[]
+  light: Source
+  dark: Source
+}) {
   const [open, setOpen] = useState<number | null>(null)
   if (sizes.length === 0) return null
   return (
@@ -90,13 +135,25 @@ function LargerProofs({ name, sizes, light, dark }: { name: string; sizes: reado
       <Heading title="Larger sizes" note="at 1 : 1" />
       <div className="flex flex-wrap gap-1.5 px-3">
         {sizes.map((size) => (
-          <Button key={size} onClick={() => setOpen(size)}>{size}</Button>
+          <Button key={size} onClick={() => setOpen(size)}>
+            {size}
+          </Button>
         ))}
       </div>
       {open !== null && (
-        <Dialog title={`${name} at ${open}`} open onClose={() => setOpen(null)} width={Math.min(1180, Math.max(360, open * 2 + 66))}>
+        <Dialog
+          title={`${name} at ${open}`}
+          open
+          onClose={() => setOpen(null)}
+          width={Math.min(1180, Math.max(360, open * 2 + 66))}
+        >
           <div className="flex gap-4 overflow-auto p-4">
-            {([['light', light, '#fbfcfb'], ['dark', dark, '#14231f']] as const).map(([ground, source, color]) => (
+            {(
+              [
+                ['light', light, '#fbfcfb'],
+                ['dark', dark, '#14231f'],
+              ] as const
+            ).map(([ground, source, color]) => (
               <div key={ground} className="flex-none" style={{ background: color }}>
                 <PixelPicture source={source} size={open} label={`${name} at ${open} on ${ground}`} />
               </div>

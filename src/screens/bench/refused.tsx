@@ -7,29 +7,49 @@ import { RULER } from './layers/rulers'
 /** How many objects are named. */
 const NAMED = 3
 
-/** What of the drawing cannot be drawn, and why: it is left out on the square, and the icon is not delivered until it is mended. */
+/**
+ * What of the drawing cannot be drawn, and why: it is left out on the square, and the icon is not delivered until it is
+ * mended.
+ */
 export function Refused() {
   const bench = useBench()
   const objects = useCalmObjects()
   const rules = useRules()
   const rulers = useBenchState((state) => state.layers.rulers)
   const whole = excessIn(objects)
-  const refused = whole ? [] : objects.flatMap((object) => {
-    const refusal = refusalIn(object, rules)
-    return refusal ? [{ id: object.id, sentence: refusal.message }] : []
-  })
+  const refused = whole
+    ? []
+    : objects.flatMap((object) => {
+        const refusal = refusalIn(object, rules)
+        return refusal ? [{ id: object.id, sentence: refusal.message }] : []
+      })
   if (!whole && refused.length === 0) return null
   return (
-    <div role="alert" className="absolute left-1/2 max-w-[520px] -translate-x-1/2 border border-fault bg-sheet px-3 py-2 text-fault" style={{ top: (rulers ? RULER : 0) + 8 }}>
+    <div
+      role="alert"
+      className="absolute left-1/2 max-w-[520px] -translate-x-1/2 border border-fault bg-sheet px-3 py-2 text-fault"
+      style={{ top: (rulers ? RULER : 0) + 8 }}
+    >
       {whole && <p>{whole.message} Delete or simplify something in the table below.</p>}
       {refused.slice(0, NAMED).map(({ id, sentence }) => (
         <p key={id} className="flex items-baseline gap-2">
           <span className="flex-1">{sentence}</span>
-          <button type="button" onClick={() => bench.select([id])} className="flex-none text-ink underline hover:text-hand">Select it</button>
+          <button
+            type="button"
+            onClick={() => bench.select([id])}
+            className="flex-none text-ink underline hover:text-hand"
+          >
+            Select it
+          </button>
         </p>
       ))}
       {refused.length > NAMED && <p>And {refused.length - NAMED} more.</p>}
-      {refused.length > 0 && <p className="mt-0.5 text-quiet">{refused.length === 1 ? 'It is' : 'They are'} left out here; the icon is delivered once all of it can be drawn.</p>}
+      {refused.length > 0 && (
+        <p className="mt-0.5 text-quiet">
+          {refused.length === 1 ? 'It is' : 'They are'} left out here; the icon is delivered once all of it can be
+          drawn.
+        </p>
+      )}
     </div>
   )
 }

@@ -22,19 +22,45 @@ export function Seeing() {
   const rulers = useBenchState((state) => state.layers.rulers)
   const rulerPixels = useBenchState((state) => state.rulerPixels)
   const put = (state: Partial<BenchState>) => bench.store.setState(state)
-  const also = (key: keyof BenchState['also']) => put({ also: { ...bench.store.getState().also, [key]: !bench.store.getState().also[key] } })
+  const also = (key: keyof BenchState['also']) =>
+    put({ also: { ...bench.store.getState().also, [key]: !bench.store.getState().also[key] } })
   const word = (on: boolean, text: string, title: string, onClick: () => void) => (
-    <button key={text} type="button" aria-pressed={on} title={title} className={clsx('px-1.5 text-right leading-[17px]', on ? 'bg-ink text-sheet' : 'text-quiet hover:text-ink')} onClick={(event) => {
-      event.currentTarget.blur()
-      onClick()
-    }}>{text}</button>
+    <button
+      key={text}
+      type="button"
+      aria-pressed={on}
+      title={title}
+      className={clsx('px-1.5 text-right leading-[17px]', on ? 'bg-ink text-sheet' : 'text-quiet hover:text-ink')}
+      onClick={(event) => {
+        event.currentTarget.blur()
+        onClick()
+      }}
+    >
+      {text}
+    </button>
   )
   return (
-    <div role="group" aria-label="Ways of seeing" className="absolute right-2 flex w-[70px] flex-col items-stretch bg-film/85 text-small" style={{ top: (rulers ? RULER : 0) + 8 }}>
-      {(Object.keys(WAYS) as BenchState['seeing'][]).map((way) => word(seeing === way, WAYS[way][0], WAYS[way][1], () => put({ seeing: way })))}
+    <div
+      role="group"
+      aria-label="Ways of seeing"
+      className="absolute right-2 flex w-[70px] flex-col items-stretch bg-film/85 text-small"
+      style={{ top: (rulers ? RULER : 0) + 8 }}
+    >
+      {(Object.keys(WAYS) as BenchState['seeing'][]).map((way) =>
+        word(seeing === way, WAYS[way][0], WAYS[way][1], () => put({ seeing: way })),
+      )}
       {seeing === 'pixels' && (
-        <select aria-label="Size whose pixels are seen" value={pixels ?? rules.sizes[0]} onChange={(event) => put({ seenPixels: Number(event.target.value) })} className="bg-transparent pr-0.5 text-right text-ink">
-          {rules.sizes.map((size) => <option key={size} value={size}>{size} px</option>)}
+        <select
+          aria-label="Size whose pixels are seen"
+          value={pixels ?? rules.sizes[0]}
+          onChange={(event) => put({ seenPixels: Number(event.target.value) })}
+          className="bg-transparent pr-0.5 text-right text-ink"
+        >
+          {rules.sizes.map((size) => (
+            <option key={size} value={size}>
+              {size} px
+            </option>
+          ))}
         </select>
       )}
       <span className="my-1 border-t border-hair" />
@@ -42,9 +68,19 @@ export function Seeing() {
       {word(dimOthers, 'dim others', 'What is not selected is dimmed (M)', () => also('dimOthers'))}
       {word(darkSquare, 'dark', 'The square on the other ground (B)', () => also('darkSquare'))}
       {rulers && (
-        <select aria-label="Unit of the rulers" title="Unit of the rulers" value={rulerPixels ?? ''} onChange={(event) => put({ rulerPixels: event.target.value === '' ? null : Number(event.target.value) })} className="mt-1 bg-transparent text-right text-quiet">
+        <select
+          aria-label="Unit of the rulers"
+          title="Unit of the rulers"
+          value={rulerPixels ?? ''}
+          onChange={(event) => put({ rulerPixels: event.target.value === '' ? null : Number(event.target.value) })}
+          className="mt-1 bg-transparent text-right text-quiet"
+        >
           <option value="">units</option>
-          {rules.sizes.map((size) => <option key={size} value={size}>{size} px</option>)}
+          {rules.sizes.map((size) => (
+            <option key={size} value={size}>
+              {size} px
+            </option>
+          ))}
         </select>
       )}
     </div>

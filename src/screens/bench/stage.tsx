@@ -62,7 +62,9 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
     (event: React.MouseEvent) => {
       const { left, top } = element.current!.getBoundingClientRect()
       const at = bench.store.getState().view!
-      setMenu(stageMenu(bench, { x: (event.clientX - left - at.x) / at.scale, y: (event.clientY - top - at.y) / at.scale }))
+      setMenu(
+        stageMenu(bench, { x: (event.clientX - left - at.x) / at.scale, y: (event.clientY - top - at.y) / at.scale }),
+      )
     },
     [bench],
   )
@@ -91,15 +93,33 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
               <Sheet rules={rules} view={view} />
               {marks && layers.grid && <GridLayer rules={rules} view={view} />}
             </Layer>
-            {layers.references && <Layer stage={stage}><ReferenceLayer over={false} view={view} /></Layer>}
+            {layers.references && (
+              <Layer stage={stage}>
+                <ReferenceLayer over={false} view={view} />
+              </Layer>
+            )}
             <Layer stage={stage} label={`The square of ${icon}`} film={ground}>
-              <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} data-testid="artwork" display={seeing === 'pixels' ? 'none' : undefined}>
+              <g
+                transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}
+                data-testid="artwork"
+                display={seeing === 'pixels' ? 'none' : undefined}
+              >
                 {seeing === 'outline' ? <OutlineArtwork /> : seeing === 'tints' ? <TintedArtwork /> : artwork}
               </g>
             </Layer>
-            {seeing === 'pixels' && <PixelArtwork view={view} ground={(ground ?? film) === 'night' ? 'dark' : 'light'} size={seenPixels !== null && rules.sizes.includes(seenPixels) ? seenPixels : rules.sizes[0]!} />}
+            {seeing === 'pixels' && (
+              <PixelArtwork
+                view={view}
+                ground={(ground ?? film) === 'night' ? 'dark' : 'light'}
+                size={seenPixels !== null && rules.sizes.includes(seenPixels) ? seenPixels : rules.sizes[0]!}
+              />
+            )}
             <DifferenceLayer view={view} />
-            {layers.references && <Layer stage={stage}><ReferenceLayer over view={view} /></Layer>}
+            {layers.references && (
+              <Layer stage={stage}>
+                <ReferenceLayer over view={view} />
+              </Layer>
+            )}
             {marks && (
               <Layer stage={stage}>
                 <KeylineLayer rules={rules} view={view} layers={layers} />
@@ -119,7 +139,12 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
             <Rulers view={view} stage={stage} unit={rulerPixels === null ? 1 : rules.grid.size / rulerPixels} />
           </Layer>
         )}
-        <p className="pointer-events-none absolute bottom-1.5 max-w-[calc(100%-236px)] truncate text-small text-quiet" style={{ left: layers.rulers ? RULER + 8 : 8 }}>{tools[tool].hint}</p>
+        <p
+          className="pointer-events-none absolute bottom-1.5 max-w-[calc(100%-236px)] truncate text-small text-quiet"
+          style={{ left: layers.rulers ? RULER + 8 : 8 }}
+        >
+          {tools[tool].hint}
+        </p>
         {icon !== undefined && view && <TitleBlock name={icon} set={name} rules={rules} scale={view.scale} />}
       </div>
     </RightMenu>
@@ -132,16 +157,38 @@ function PointerHint({ view, text }: { view: View; text: string }) {
   if (!pointer) return null
   const { x, y } = toScreen(view, pointer)
   return (
-    <ul aria-hidden className="pointer-events-none absolute z-[2] border border-hair bg-sheet/90 px-1.5 py-1 text-small text-quiet" style={{ left: x + 22, top: y + 38 }}>
-      {text.split(' · ').map((part) => <li key={part}>{part}</li>)}
+    <ul
+      aria-hidden
+      className="pointer-events-none absolute z-[2] border border-hair bg-sheet/90 px-1.5 py-1 text-small text-quiet"
+      style={{ left: x + 22, top: y + 38 }}
+    >
+      {text.split(' · ').map((part) => (
+        <li key={part}>{part}</li>
+      ))}
     </ul>
   )
 }
 
 /** One sheet over the others: what changes while the pointer moves is painted apart from what does not. */
-function Layer({ stage, label, film, children }: { stage: { w: number; h: number }; label?: string; film?: string | undefined; children: React.ReactNode }) {
+function Layer({
+  stage,
+  label,
+  film,
+  children,
+}: {
+  stage: { w: number; h: number }
+  label?: string
+  film?: string | undefined
+  children: React.ReactNode
+}) {
   return (
-    <svg width={stage.w} height={stage.h} data-film={film} className="absolute inset-0 will-change-transform" {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}>
+    <svg
+      width={stage.w}
+      height={stage.h}
+      data-film={film}
+      className="absolute inset-0 will-change-transform"
+      {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}
+    >
       {children}
     </svg>
   )

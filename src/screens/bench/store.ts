@@ -10,10 +10,36 @@ import type { Measured } from './tools/measure'
 import type { Sample } from './tools/sample'
 import type { View } from './view'
 
-export type ToolId = 'select' | 'nodes' | 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'arrow' | 'spiral' | 'line' | 'pen' | 'freehand' | 'text' | 'corner' | 'turn' | 'mirror' | 'measure' | 'sample' | 'place' | 'crop'
+export type ToolId =
+  | 'select'
+  | 'nodes'
+  | 'rectangle'
+  | 'ellipse'
+  | 'polygon'
+  | 'star'
+  | 'arrow'
+  | 'spiral'
+  | 'line'
+  | 'pen'
+  | 'freehand'
+  | 'text'
+  | 'corner'
+  | 'turn'
+  | 'mirror'
+  | 'measure'
+  | 'sample'
+  | 'place'
+  | 'crop'
 
 /** What can be shown on the square or hidden. */
-export type Layers = { readonly grid: boolean; readonly keylines: boolean; readonly liveArea: boolean; readonly guides: boolean; readonly rulers: boolean; readonly references: boolean }
+export type Layers = {
+  readonly grid: boolean
+  readonly keylines: boolean
+  readonly liveArea: boolean
+  readonly guides: boolean
+  readonly rulers: boolean
+  readonly references: boolean
+}
 
 /** What the tool in hand draws over the square, in grid units. */
 export type InHand = {
@@ -47,7 +73,17 @@ export type PenInHand = {
 /** The height of the ledger until it is drawn higher. */
 export const LEDGER = 190
 
-export const NOTHING_IN_HAND: InHand = { marks: [], shifted: null, figure: null, lasso: null, pen: null, trail: null, axis: null, loupe: null, intent: null }
+export const NOTHING_IN_HAND: InHand = {
+  marks: [],
+  shifted: null,
+  figure: null,
+  lasso: null,
+  pen: null,
+  trail: null,
+  axis: null,
+  loupe: null,
+  intent: null,
+}
 
 /** What is open on the bench and how it is seen; the drawing itself is the session's. */
 export type BenchState = {
@@ -130,7 +166,18 @@ export function createBenchStore(icon: string | null): BenchStore {
     view: null,
     stage: { w: 0, h: 0 },
     layers: { grid: true, keylines: true, liveArea: true, guides: true, rulers: true, references: true },
-    snaps: { grid: true, keylines: true, guides: true, nodes: true, middles: true, crossings: true, tangents: true, extensions: true, gaps: true, edges: false },
+    snaps: {
+      grid: true,
+      keylines: true,
+      guides: true,
+      nodes: true,
+      middles: true,
+      crossings: true,
+      tangents: true,
+      extensions: true,
+      gaps: true,
+      edges: false,
+    },
     pixelsOf: null,
     anchor: { x: 0, y: 0 },
     linked: false,

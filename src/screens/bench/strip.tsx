@@ -7,7 +7,14 @@ import { commit } from '../frame/session'
 import { useBench, useBenchState, useRules } from './context'
 import type { Layers } from './store'
 
-const SHOW: Record<keyof Layers, string> = { grid: 'grid', keylines: 'keylines', liveArea: 'live', guides: 'guides', rulers: 'rulers', references: 'pictures' }
+const SHOW: Record<keyof Layers, string> = {
+  grid: 'grid',
+  keylines: 'keylines',
+  liveArea: 'live',
+  guides: 'guides',
+  rulers: 'rulers',
+  references: 'pictures',
+}
 
 const SNAP: Record<keyof SnapSwitches, readonly [word: string, hint: string]> = {
   grid: ['grid', 'The grid, by its step'],
@@ -36,22 +43,46 @@ export function Strip() {
       <PointerPlace />
       <Switches label="Show on the square" word="show">
         {keys(SHOW).map((key) => (
-          <Switch key={key} on={layers[key]} title={`Show ${SHOW[key]}`} onClick={() => bench.store.setState({ layers: { ...layers, [key]: !layers[key] } })}>
+          <Switch
+            key={key}
+            on={layers[key]}
+            title={`Show ${SHOW[key]}`}
+            onClick={() => bench.store.setState({ layers: { ...layers, [key]: !layers[key] } })}
+          >
             {SHOW[key]}
           </Switch>
         ))}
       </Switches>
       <Switches label="Snap to" word="snap to">
         {keys(SNAP).map((key) => (
-          <Switch key={key} on={snaps[key]} title={SNAP[key][1]} onClick={() => bench.store.setState({ snaps: { ...snaps, [key]: !snaps[key] } })}>
+          <Switch
+            key={key}
+            on={snaps[key]}
+            title={SNAP[key][1]}
+            onClick={() => bench.store.setState({ snaps: { ...snaps, [key]: !snaps[key] } })}
+          >
             {SNAP[key][0]}
           </Switch>
         ))}
       </Switches>
-      <label className="ml-auto flex flex-none items-center gap-1 border-l border-hair px-2" title="Snap to the grid, or to the pixels of a delivered size">
-        <select aria-label="Snap to the pixels of" value={pixelsOf ?? ''} onChange={(event) => bench.store.setState({ pixelsOf: event.target.value === '' ? null : Number(event.target.value) })} className="w-[58px] bg-transparent text-ink">
+      <label
+        className="ml-auto flex flex-none items-center gap-1 border-l border-hair px-2"
+        title="Snap to the grid, or to the pixels of a delivered size"
+      >
+        <select
+          aria-label="Snap to the pixels of"
+          value={pixelsOf ?? ''}
+          onChange={(event) =>
+            bench.store.setState({ pixelsOf: event.target.value === '' ? null : Number(event.target.value) })
+          }
+          className="w-[58px] bg-transparent text-ink"
+        >
           <option value="">grid</option>
-          {rules.sizes.map((size) => <option key={size} value={size}>{size} px</option>)}
+          {rules.sizes.map((size) => (
+            <option key={size} value={size}>
+              {size} px
+            </option>
+          ))}
         </select>
       </label>
       <label className="flex flex-none items-center gap-1 border-l border-hair px-2.5">
@@ -63,7 +94,11 @@ export function Strip() {
           className="!w-8 text-center text-ink"
           onChange={(step) => {
             if (step >= 0.01 && step <= 256) {
-              commit(bench.session, { kind: 'rules', rules: { ...rules, grid: { ...rules.grid, step } }, renames: [] }, `Set the step to ${step}`)
+              commit(
+                bench.session,
+                { kind: 'rules', rules: { ...rules, grid: { ...rules.grid, step } }, renames: [] },
+                `Set the step to ${step}`,
+              )
             }
           }}
         />
@@ -74,7 +109,11 @@ export function Strip() {
 
 function PointerPlace() {
   const pointer = useBenchState((state) => state.pointer)
-  return <span className="w-[88px] flex-none pl-2 font-mono text-ink">{pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}</span>
+  return (
+    <span className="w-[88px] flex-none pl-2 font-mono text-ink">
+      {pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}
+    </span>
+  )
 }
 
 function Switches({ label, word, children }: { label: string; word: string; children: React.ReactNode }) {
@@ -87,7 +126,17 @@ function Switches({ label, word, children }: { label: string; word: string; chil
 }
 
 /** A word that is on, underlined in ink, or off. */
-function Switch({ on, title, onClick, children }: { on: boolean; title: string; onClick: () => void; children: React.ReactNode }) {
+function Switch({
+  on,
+  title,
+  onClick,
+  children,
+}: {
+  on: boolean
+  title: string
+  onClick: () => void
+  children: React.ReactNode
+}) {
   return (
     <button
       type="button"
@@ -97,7 +146,10 @@ function Switch({ on, title, onClick, children }: { on: boolean; title: string; 
         event.currentTarget.blur()
         onClick()
       }}
-      className={clsx('h-full flex-none px-[5px] [font-stretch:88%]', on ? 'text-ink shadow-[inset_0_-2px_var(--ink)]' : 'text-quiet hover:text-ink')}
+      className={clsx(
+        'h-full flex-none px-[5px] [font-stretch:88%]',
+        on ? 'text-ink shadow-[inset_0_-2px_var(--ink)]' : 'text-quiet hover:text-ink',
+      )}
     >
       {children}
     </button>

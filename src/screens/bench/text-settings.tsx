@@ -9,7 +9,11 @@ import { NumberField } from '@/ui/number-field'
 import { say } from '@/ui/notice'
 import { useBench, useBenchState } from './context'
 
-const BOLDNESS = [{ value: '400', label: 'regular' }, { value: '600', label: 'semi' }, { value: '700', label: 'bold' }] as const
+const BOLDNESS = [
+  { value: '400', label: 'regular' },
+  { value: '600', label: 'semi' },
+  { value: '700', label: 'bold' },
+] as const
 const FIELD = '!w-9 flex-none border-b border-ink text-center text-ink'
 
 /** The text that is selected: its words, size, spacing and face. */
@@ -24,7 +28,8 @@ export function TextSettings({ object }: { object: Text }) {
     input.current?.select()
     bench.store.setState({ typing: false })
   }, [typing, bench])
-  const set = (change: Partial<Text>, what: string) => bench.edit({ kind: 'replace', objects: [{ ...object, ...change }] }, `Set ${what} of ${object.name}`)
+  const set = (change: Partial<Text>, what: string) =>
+    bench.edit({ kind: 'replace', objects: [{ ...object, ...change }] }, `Set ${what} of ${object.name}`)
   const accept = () => {
     if (draft !== null && draft !== '' && draft !== object.text) set({ text: draft }, 'the words')
     setDraft(null)
@@ -53,19 +58,48 @@ export function TextSettings({ object }: { object: Text }) {
         className="h-6 w-28 flex-none border border-hair bg-sheet px-1.5 text-ink outline-none focus:border-hand"
       />
       size
-      <NumberField label="Size of the text" value={object.size} step={0.5} className={FIELD} onChange={(size) => size > 0 && size <= 1e5 && set({ size }, 'the size')} />
+      <NumberField
+        label="Size of the text"
+        value={object.size}
+        step={0.5}
+        className={FIELD}
+        onChange={(size) => size > 0 && size <= 1e5 && set({ size }, 'the size')}
+      />
       spacing
-      <NumberField label="Letter spacing" value={object.spacing} step={0.1} className={FIELD} onChange={(spacing) => Math.abs(spacing) <= 1e4 && set({ spacing }, 'the spacing')} />
+      <NumberField
+        label="Letter spacing"
+        value={object.spacing}
+        step={0.1}
+        className={FIELD}
+        onChange={(spacing) => Math.abs(spacing) <= 1e4 && set({ spacing }, 'the spacing')}
+      />
       {object.face ? (
-        <button type="button" className="h-6 rounded-sheet border border-hair px-2 text-ink hover:border-ink" title="Back to the shipped face" onClick={() => bench.edit({ kind: 'replace', objects: [withoutFace(object)] }, `Set the face of ${object.name}`)}>
+        <button
+          type="button"
+          className="h-6 rounded-sheet border border-hair px-2 text-ink hover:border-ink"
+          title="Back to the shipped face"
+          onClick={() =>
+            bench.edit({ kind: 'replace', objects: [withoutFace(object)] }, `Set the face of ${object.name}`)
+          }
+        >
           {object.face.name} ✕
         </button>
       ) : (
-        <Choice label="Boldness" value={String(object.boldness) as '600'} options={BOLDNESS} onChange={(value) => set({ boldness: Number(value) as Text['boldness'] }, 'the boldness')} />
+        <Choice
+          label="Boldness"
+          value={String(object.boldness) as '600'}
+          options={BOLDNESS}
+          onChange={(value) => set({ boldness: Number(value) as Text['boldness'] }, 'the boldness')}
+        />
       )}
       <label className="flex h-6 flex-none cursor-pointer items-center rounded-sheet border border-hair px-2 text-ink hover:border-ink">
         font file…
-        <input type="file" accept=".ttf,.otf,.woff" className="sr-only" onChange={(event) => void readFace(event.target.files?.[0]).then((face) => face && set({ face }, 'the face'))} />
+        <input
+          type="file"
+          accept=".ttf,.otf,.woff"
+          className="sr-only"
+          onChange={(event) => void readFace(event.target.files?.[0]).then((face) => face && set({ face }, 'the face'))}
+        />
       </label>
     </div>
   )
@@ -85,6 +119,8 @@ async function readFace(file: File | undefined) {
     const font = opentype.parse(await file.arrayBuffer())
     return faceOfFont(font, (font.names.fullName?.en ?? file.name).slice(0, 80))
   } catch {
-    return void say({ text: `“${file.name}” is no font that can be read: a TrueType, OpenType or WOFF file is needed.` })
+    return void say({
+      text: `“${file.name}” is no font that can be read: a TrueType, OpenType or WOFF file is needed.`,
+    })
   }
 }

@@ -43,7 +43,15 @@ export function ToolSettings() {
         <>
           {tool === 'polygon' && <PolygonKind tool={tool} />}
           <Setting word={tool === 'star' ? 'points' : 'sides'}>
-            <NumberField label="Sides" value={sides} step={1} className={FIELD} onChange={(value) => Number.isInteger(value) && value >= 3 && value <= 120 && bench.store.setState({ sides: value })} />
+            <NumberField
+              label="Sides"
+              value={sides}
+              step={1}
+              className={FIELD}
+              onChange={(value) =>
+                Number.isInteger(value) && value >= 3 && value <= 120 && bench.store.setState({ sides: value })
+              }
+            />
           </Setting>
           <LaySize />
         </>
@@ -51,7 +59,13 @@ export function ToolSettings() {
     case 'freehand':
       return (
         <Setting word="smoothness">
-          <NumberField label="Smoothness" value={smoothness} step={0.05} className={FIELD} onChange={(value) => value >= 0.01 && value <= 10 && bench.store.setState({ smoothness: value })} />
+          <NumberField
+            label="Smoothness"
+            value={smoothness}
+            step={0.05}
+            className={FIELD}
+            onChange={(value) => value >= 0.01 && value <= 10 && bench.store.setState({ smoothness: value })}
+          />
         </Setting>
       )
     case 'sample':
@@ -65,9 +79,17 @@ export function ToolSettings() {
   }
 }
 
-const LAYS = [{ value: 'corners', label: 'by corners' }, { value: 'tilted', label: 'tilted' }] as const
+const LAYS = [
+  { value: 'corners', label: 'by corners' },
+  { value: 'tilted', label: 'tilted' },
+] as const
 const THREE = { value: 'three', label: 'three places' } as const
-const PARTS = [{ value: 'whole', label: 'whole' }, { value: 'ring', label: 'ring' }, { value: 'pie', label: 'pie' }, { value: 'arc', label: 'arc' }] as const
+const PARTS = [
+  { value: 'whole', label: 'whole' },
+  { value: 'ring', label: 'ring' },
+  { value: 'pie', label: 'pie' },
+  { value: 'arc', label: 'arc' },
+] as const
 
 /** How rectangles and ellipses are laid, and at what size a click places them. */
 function LaySettings({ ellipse }: { ellipse: boolean }) {
@@ -76,38 +98,93 @@ function LaySettings({ ellipse }: { ellipse: boolean }) {
   const part = useBenchState((state) => state.part)
   return (
     <div className="flex items-center gap-2 pl-3">
-      <Choice<BenchState['layBy']> label="Lay by" value={layBy} options={ellipse ? [...LAYS, THREE] : LAYS} onChange={(next) => bench.store.setState({ layBy: next })} />
-      {ellipse && <Choice label="Part" value={part} options={PARTS} onChange={(next: BenchState['part']) => bench.store.setState({ part: next })} />}
+      <Choice<BenchState['layBy']>
+        label="Lay by"
+        value={layBy}
+        options={ellipse ? [...LAYS, THREE] : LAYS}
+        onChange={(next) => bench.store.setState({ layBy: next })}
+      />
+      {ellipse && (
+        <Choice
+          label="Part"
+          value={part}
+          options={PARTS}
+          onChange={(next: BenchState['part']) => bench.store.setState({ part: next })}
+        />
+      )}
       {layBy === 'corners' && <LaySize />}
     </div>
   )
 }
 
-const KINDS = [{ value: 'polygon', label: 'polygon' }, { value: 'arrow', label: 'arrow' }, { value: 'spiral', label: 'spiral' }] as const
+const KINDS = [
+  { value: 'polygon', label: 'polygon' },
+  { value: 'arrow', label: 'arrow' },
+  { value: 'spiral', label: 'spiral' },
+] as const
 
 /** The tools that lie under the polygon's. */
 function PolygonKind({ tool }: { tool: (typeof KINDS)[number]['value'] }) {
   const bench = useBench()
-  return <div className="flex items-center pl-3"><Choice label="Shape" value={tool} options={KINDS} onChange={(next) => bench.take(next)} /></div>
+  return (
+    <div className="flex items-center pl-3">
+      <Choice label="Shape" value={tool} options={KINDS} onChange={(next) => bench.take(next)} />
+    </div>
+  )
 }
 
 /** The size that a click places. */
 function LaySize() {
   const bench = useBench()
   const size = useBenchState((state) => state.laySize)
-  const set = (key: 'w' | 'h') => (value: number) => value > 0 && value <= 1e5 && bench.store.setState({ laySize: { w: size?.w ?? value, h: size?.h ?? value, [key]: value } })
+  const set = (key: 'w' | 'h') => (value: number) =>
+    value > 0 &&
+    value <= 1e5 &&
+    bench.store.setState({ laySize: { w: size?.w ?? value, h: size?.h ?? value, [key]: value } })
   return (
-    <div className="flex items-center gap-1.5 pl-3 whitespace-nowrap text-quiet" title="A click places this size; Alt: by its centre">
+    <div
+      className="flex items-center gap-1.5 pl-3 whitespace-nowrap text-quiet"
+      title="A click places this size; Alt: by its centre"
+    >
       click places
-      <NumberField label="Width a click places" value={size?.w ?? null} step={0.5} placeholder="w" className="!w-9 border-b border-ink text-center text-ink" onChange={set('w')} />
+      <NumberField
+        label="Width a click places"
+        value={size?.w ?? null}
+        step={0.5}
+        placeholder="w"
+        className="!w-9 border-b border-ink text-center text-ink"
+        onChange={set('w')}
+      />
       ×
-      <NumberField label="Height a click places" value={size?.h ?? null} step={0.5} placeholder="h" className="!w-9 border-b border-ink text-center text-ink" onChange={set('h')} />
-      {size && <button type="button" aria-label="No size" title="No size" className="px-1 hover:text-ink" onClick={() => bench.store.setState({ laySize: null })}>✕</button>}
+      <NumberField
+        label="Height a click places"
+        value={size?.h ?? null}
+        step={0.5}
+        placeholder="h"
+        className="!w-9 border-b border-ink text-center text-ink"
+        onChange={set('h')}
+      />
+      {size && (
+        <button
+          type="button"
+          aria-label="No size"
+          title="No size"
+          className="px-1 hover:text-ink"
+          onClick={() => bench.store.setState({ laySize: null })}
+        >
+          ✕
+        </button>
+      )}
     </div>
   )
 }
 
-const SIDES = [{ value: '1', label: '1' }, { value: '3', label: '3' }, { value: '5', label: '5' }, { value: '11', label: '11' }] as const
+const SIDES = [
+  { value: '1', label: '1' },
+  { value: '3', label: '3' },
+  { value: '5', label: '5' },
+  { value: '11', label: '11' },
+] as const
 
 /** How many pixels are averaged. */
 function SampleSettings() {
@@ -116,7 +193,12 @@ function SampleSettings() {
   return (
     <div className="flex items-center gap-2 pl-3 whitespace-nowrap text-quiet">
       pixels averaged along a side
-      <Choice label="Pixels averaged" value={String(side) as '1'} options={SIDES} onChange={(next) => bench.store.setState({ sampleSide: Number(next) as BenchState['sampleSide'] })} />
+      <Choice
+        label="Pixels averaged"
+        value={String(side) as '1'}
+        options={SIDES}
+        onChange={(next) => bench.store.setState({ sampleSide: Number(next) as BenchState['sampleSide'] })}
+      />
     </div>
   )
 }
@@ -166,7 +248,11 @@ function ScaleOwn() {
   )
 }
 
-const WAYS = [{ value: 'turn', label: 'turn' }, { value: 'scale', label: 'scale' }, { value: 'slant', label: 'slant' }] as const
+const WAYS = [
+  { value: 'turn', label: 'turn' },
+  { value: 'scale', label: 'scale' },
+  { value: 'slant', label: 'slant' },
+] as const
 const UNITS = { turn: '°', scale: '%', slant: '°' } as const
 
 /** Turning, scaling and slanting by number, about the pivot, with copies. */
@@ -181,21 +267,64 @@ function TurnSettings() {
   const amount = amounts[way]
   const apply = () => {
     if (!at) return
-    const maps: Record<typeof way, Transform> = { turn: rotation(amount, at), scale: scaling(amount / 100, amount / 100, at), slant: slanting(amount, true, at) }
-    const words = { turn: `Turn by ${figure(amount)}°`, scale: `Scale to ${figure(amount)} %`, slant: `Slant by ${figure(amount)}°` }[way]
+    const maps: Record<typeof way, Transform> = {
+      turn: rotation(amount, at),
+      scale: scaling(amount / 100, amount / 100, at),
+      slant: slanting(amount, true, at),
+    }
+    const words = {
+      turn: `Turn by ${figure(amount)}°`,
+      scale: `Scale to ${figure(amount)} %`,
+      slant: `Slant by ${figure(amount)}°`,
+    }[way]
     if (way === 'scale' && amount === 0) return
     transformSelection(bench, maps[way], words, { copies, scale: way === 'scale' ? Math.abs(amount) / 100 : 1 })
   }
-  const movePivot = (axis: 'x' | 'y') => (value: number) => at && bench.store.setState({ pivot: { ...at, [axis]: value } })
+  const movePivot = (axis: 'x' | 'y') => (value: number) =>
+    at && bench.store.setState({ pivot: { ...at, [axis]: value } })
   return (
     <div className="flex items-center gap-2 pl-3 whitespace-nowrap text-quiet">
-      <Choice label="What the tool does" value={way} options={WAYS} onChange={(turnBy: BenchState['turnBy']) => bench.store.setState({ turnBy })} />
-      <NumberField label="Amount" value={amount} step={way === 'turn' ? 15 : 5} unit={UNITS[way]} className={FIELD} onChange={(value) => Math.abs(value) <= (way === 'slant' ? 85 : 10_000) && setAmounts({ ...amounts, [way]: value })} />
+      <Choice
+        label="What the tool does"
+        value={way}
+        options={WAYS}
+        onChange={(turnBy: BenchState['turnBy']) => bench.store.setState({ turnBy })}
+      />
+      <NumberField
+        label="Amount"
+        value={amount}
+        step={way === 'turn' ? 15 : 5}
+        unit={UNITS[way]}
+        className={FIELD}
+        onChange={(value) =>
+          Math.abs(value) <= (way === 'slant' ? 85 : 10_000) && setAmounts({ ...amounts, [way]: value })
+        }
+      />
       <span>copies</span>
-      <NumberField label="Copies" value={copies} step={1} className="!w-7 border-b border-ink text-center text-ink" onChange={(value) => Number.isInteger(value) && value >= 0 && value <= 120 && setCopies(value)} />
+      <NumberField
+        label="Copies"
+        value={copies}
+        step={1}
+        className="!w-7 border-b border-ink text-center text-ink"
+        onChange={(value) => Number.isInteger(value) && value >= 0 && value <= 120 && setCopies(value)}
+      />
       <span>about</span>
-      {(['x', 'y'] as const).map((axis) => <NumberField key={axis} label={`Pivot ${axis}`} value={at?.[axis] ?? null} step={0.5} className="!w-9 border-b border-ink text-center text-ink" onChange={movePivot(axis)} />)}
-      <button type="button" onClick={apply} disabled={!at} className="h-6 rounded-sheet border border-ink bg-ink px-2.5 text-sheet enabled:hover:border-hand enabled:hover:bg-hand disabled:opacity-40">
+      {(['x', 'y'] as const).map((axis) => (
+        <NumberField
+          key={axis}
+          label={`Pivot ${axis}`}
+          value={at?.[axis] ?? null}
+          step={0.5}
+          className="!w-9 border-b border-ink text-center text-ink"
+          onChange={movePivot(axis)}
+        />
+      ))}
+      <button
+        type="button"
+        onClick={apply}
+        disabled={!at}
+        className="h-6 rounded-sheet border border-ink bg-ink px-2.5 text-sheet enabled:hover:border-hand enabled:hover:bg-hand disabled:opacity-40"
+      >
         Apply
       </button>
     </div>

@@ -18,10 +18,34 @@ export function transformCommands(bench: Bench): Command[] {
   }
   const done = () => free() ?? (bench.lastTransform ? null : 'Move, turn, scale or flip something first.')
   return [
-    { id: 'repeat', name: 'Repeat what was done last', keys: ['Shift+KeyR'], needs: done, run: () => repeatTransform(bench, false) },
-    { id: 'repeat-copy', name: 'Repeat what was done last, on a copy', keys: ['Shift+KeyD'], needs: done, run: () => repeatTransform(bench, true) },
-    { id: 'flip-x', name: 'Flip left to right', keys: ['$mod+Shift+KeyX'], needs: free, run: flip(-1, 1, 'left to right') },
-    { id: 'flip-y', name: 'Flip top to bottom', keys: ['$mod+Shift+KeyY'], needs: free, run: flip(1, -1, 'top to bottom') },
+    {
+      id: 'repeat',
+      name: 'Repeat what was done last',
+      keys: ['Shift+KeyR'],
+      needs: done,
+      run: () => repeatTransform(bench, false),
+    },
+    {
+      id: 'repeat-copy',
+      name: 'Repeat what was done last, on a copy',
+      keys: ['Shift+KeyD'],
+      needs: done,
+      run: () => repeatTransform(bench, true),
+    },
+    {
+      id: 'flip-x',
+      name: 'Flip left to right',
+      keys: ['$mod+Shift+KeyX'],
+      needs: free,
+      run: flip(-1, 1, 'left to right'),
+    },
+    {
+      id: 'flip-y',
+      name: 'Flip top to bottom',
+      keys: ['$mod+Shift+KeyY'],
+      needs: free,
+      run: flip(1, -1, 'top to bottom'),
+    },
     { id: 'turn-right', name: 'Turn by 90° clockwise', keys: ['$mod+Period'], needs: free, run: turn(90) },
     { id: 'turn-left', name: 'Turn by 90° anticlockwise', keys: ['$mod+Comma'], needs: free, run: turn(-90) },
   ]

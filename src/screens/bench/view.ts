@@ -4,8 +4,14 @@ import type { Point } from '@/core/geometry/point'
 /** How the square lies on the screen: screen pixels to a grid unit, and where the grid's origin is. */
 export type View = { readonly scale: number; readonly x: number; readonly y: number }
 
-export const toScreen = (view: View, p: Point): Point => ({ x: view.x + p.x * view.scale, y: view.y + p.y * view.scale })
-export const toGrid = (view: View, p: Point): Point => ({ x: (p.x - view.x) / view.scale, y: (p.y - view.y) / view.scale })
+export const toScreen = (view: View, p: Point): Point => ({
+  x: view.x + p.x * view.scale,
+  y: view.y + p.y * view.scale,
+})
+export const toGrid = (view: View, p: Point): Point => ({
+  x: (p.x - view.x) / view.scale,
+  y: (p.y - view.y) / view.scale,
+})
 
 /** Limits of the zoom, in screen pixels to the whole square. */
 const SMALLEST = 24

@@ -14,13 +14,21 @@ import { bytesInWords, FileTree, type Sizes } from './file-tree'
 type Options = { readonly svg: boolean; readonly png: boolean }
 
 const FORMATS = [
-  { key: 'svg', name: 'SVG', note: 'One file an icon: one viewBox, ink as currentColor, numbers as short as they can be.' },
+  {
+    key: 'svg',
+    name: 'SVG',
+    note: 'One file an icon: one viewBox, ink as currentColor, numbers as short as they can be.',
+  },
   { key: 'png', name: 'PNG', note: 'Every delivered size at every density, as the proofs show it.' },
 ] as const
 
 const STROKES = [
   { key: 'kept', name: 'Keep strokes', note: 'Centre lines with their weight: small, and easy to restyle.' },
-  { key: 'outlined', name: 'Outline strokes', note: 'The shapes that strokes paint, circles as arcs: for places that only fill.' },
+  {
+    key: 'outlined',
+    name: 'Outline strokes',
+    note: 'The shapes that strokes paint, circles as arcs: for places that only fill.',
+  },
 ] as const
 
 /** The choice is kept in the set; what is usual is left out of it. */
@@ -52,7 +60,12 @@ export function DeliverScreen() {
           <h2 className="mb-1 font-[640]">Formats</h2>
           {FORMATS.map(({ key, name, note }) => (
             <label key={key} className="flex gap-3 border-t border-hair py-2 first-of-type:border-0">
-              <input type="checkbox" checked={options[key]} onChange={(event) => setOptions({ ...options, [key]: event.target.checked })} className="mt-0.5 self-start accent-(--ink)" />
+              <input
+                type="checkbox"
+                checked={options[key]}
+                onChange={(event) => setOptions({ ...options, [key]: event.target.checked })}
+                className="mt-0.5 self-start accent-(--ink)"
+              />
               <span>
                 <span className="block font-[560]">{name}</span>
                 <span className="block text-quiet">{note}</span>
@@ -64,7 +77,13 @@ export function DeliverScreen() {
           <h2 className="mb-1 font-[640]">Strokes</h2>
           {STROKES.map(({ key, name, note }) => (
             <label key={key} className="flex gap-3 border-t border-hair py-2 first-of-type:border-0">
-              <input type="radio" name="strokes" checked={(set.rules.strokes ?? 'kept') === key} onChange={() => commit(session, strokesEdit(set.rules, key), name)} className="mt-0.5 self-start accent-(--ink)" />
+              <input
+                type="radio"
+                name="strokes"
+                checked={(set.rules.strokes ?? 'kept') === key}
+                onChange={() => commit(session, strokesEdit(set.rules, key), name)}
+                className="mt-0.5 self-start accent-(--ink)"
+              />
               <span>
                 <span className="block font-[560]">{name}</span>
                 <span className="block text-quiet">{note}</span>
@@ -74,18 +93,30 @@ export function DeliverScreen() {
         </section>
         <section aria-label="Sizes" className="border-b border-hair px-4 py-3">
           <h2 className="mb-1 font-[640]">From the rules</h2>
-          <p className="text-quiet">sizes {set.rules.sizes.join(', ')} · densities {set.rules.densities.map((density) => `${density}×`).join(', ')}</p>
+          <p className="text-quiet">
+            sizes {set.rules.sizes.join(', ')} · densities{' '}
+            {set.rules.densities.map((density) => `${density}×`).join(', ')}
+          </p>
         </section>
         <div className="mt-auto border-t border-ink px-4 py-3">
-          <Problems sentences={[...clashes, ...(plan?.problems ?? []), ...(plan?.fault !== undefined ? [plan.fault] : [])]} />
+          <Problems
+            sentences={[...clashes, ...(plan?.problems ?? []), ...(plan?.fault !== undefined ? [plan.fault] : [])]}
+          />
           <p role="status" className="mb-2 text-quiet">
-            {files.length === 0 ? nothing(set.icons.length, options) : `${sizes?.size ?? files.length} files${plan?.fault !== undefined || clashes.length > 0 ? '' : total === null ? ', weighing…' : `, ${bytesInWords(total)}`}`}
+            {files.length === 0
+              ? nothing(set.icons.length, options)
+              : `${sizes?.size ?? files.length} files${plan?.fault !== undefined || clashes.length > 0 ? '' : total === null ? ', weighing…' : `, ${bytesInWords(total)}`}`}
           </p>
           <a
             href={isReady ? `/api/sets/${setId}/delivery?${query}` : undefined}
             aria-disabled={!isReady}
             download
-            className={clsx('flex h-8 items-center justify-center rounded-sheet border text-lead', isReady ? 'border-ink bg-ink text-sheet hover:border-hand hover:bg-hand hover:text-white' : 'border-hair bg-hair text-quiet')}
+            className={clsx(
+              'flex h-8 items-center justify-center rounded-sheet border text-lead',
+              isReady
+                ? 'border-ink bg-ink text-sheet hover:border-hand hover:bg-hand hover:text-white'
+                : 'border-hair bg-hair text-quiet',
+            )}
           >
             Download as a zip
           </a>
@@ -113,7 +144,9 @@ function Problems({ sentences }: { sentences: readonly string[] }) {
   return (
     <ul aria-label="Problems" className="mb-2 max-h-40 overflow-y-auto">
       {sentences.slice(0, 20).map((sentence) => (
-        <li key={sentence} className="border-l-2 border-fault py-0.5 pl-2 text-fault">{sentence}</li>
+        <li key={sentence} className="border-l-2 border-fault py-0.5 pl-2 text-fault">
+          {sentence}
+        </li>
       ))}
       {sentences.length > 20 && <li className="pl-2.5 text-quiet">and {sentences.length - 20} more</li>}
     </ul>
@@ -129,7 +162,10 @@ function usePlan(url: string | null): Plan | null {
   useEffect(() => {
     if (!url) return
     const abort = new AbortController()
-    fetchPlan(url, abort.signal).then((plan) => setAnswer({ url, plan }), () => undefined)
+    fetchPlan(url, abort.signal).then(
+      (plan) => setAnswer({ url, plan }),
+      () => undefined,
+    )
     return () => abort.abort()
   }, [url])
   return answer?.url === url ? answer.plan : null
@@ -144,8 +180,12 @@ async function fetchPlan(url: string, signal: AbortSignal): Promise<Plan> {
   }
 }
 
-function planOf(ok: boolean, body: { files?: { path: string; bytes: number }[]; problems?: { icon: string; message: string }[]; message?: string }): Plan {
-  if (!ok || !body.files) return { sizes: null, problems: [], fault: body.message ?? 'The server could not make the files.' }
+function planOf(
+  ok: boolean,
+  body: { files?: { path: string; bytes: number }[]; problems?: { icon: string; message: string }[]; message?: string },
+): Plan {
+  if (!ok || !body.files)
+    return { sizes: null, problems: [], fault: body.message ?? 'The server could not make the files.' }
   const problems = (body.problems ?? []).map(({ icon, message }) => `“${icon}” is left out. ${message}`)
   return { sizes: new Map(body.files.map(({ path, bytes }) => [path, bytes])), problems }
 }

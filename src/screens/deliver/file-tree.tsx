@@ -18,7 +18,17 @@ type Row = Folder | { readonly file: PlannedFile; readonly folder: string }
 const ROW = 32
 
 /** Files by folder, each with a thumbnail and its size; only the rows in sight are there. */
-export function FileTree({ name, files, sizes, rules }: { name: string; files: readonly PlannedFile[]; sizes: Sizes | null; rules: Rules }) {
+export function FileTree({
+  name,
+  files,
+  sizes,
+  rules,
+}: {
+  name: string
+  files: readonly PlannedFile[]
+  sizes: Sizes | null
+  rules: Rules
+}) {
   const folders = useMemo(() => foldersOf(files), [files])
   const [switched, setSwitched] = useState<ReadonlySet<string>>(new Set())
   // A few folders are open to begin with, of many only the first kind.
@@ -28,7 +38,14 @@ export function FileTree({ name, files, sizes, rules }: { name: string; files: r
     return [{ folder, files: list, open }, ...(open ? list.map((file) => ({ file, folder })) : [])]
   })
   const scroller = useRef<HTMLDivElement>(null)
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, observeElementRect: observeRect, estimateSize: () => ROW, overscan: 6, initialRect: { width: 0, height: 700 } })
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    observeElementRect: observeRect,
+    estimateSize: () => ROW,
+    overscan: 6,
+    initialRect: { width: 0, height: 700 },
+  })
   const toggle = (folder: string) =>
     setSwitched((before) => {
       const next = new Set(before)
@@ -38,13 +55,27 @@ export function FileTree({ name, files, sizes, rules }: { name: string; files: r
   return (
     <div className="flex h-full max-w-[860px] flex-col">
       <h2 className="mb-2 text-title font-[640]">{name}.zip</h2>
-      <div ref={scroller} tabIndex={0} role="group" aria-label="Files of the delivery" className="min-h-0 flex-1 overflow-y-auto border border-hair bg-sheet">
+      <div
+        ref={scroller}
+        tabIndex={0}
+        role="group"
+        aria-label="Files of the delivery"
+        className="min-h-0 flex-1 overflow-y-auto border border-hair bg-sheet"
+      >
         <div role="tree" aria-label={`${name}.zip`} className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map(({ index, start }) => {
             const row = rows[index]!
             return (
-              <div key={'file' in row ? row.file.path : row.folder} className="absolute inset-x-0" style={{ top: start, height: ROW }}>
-                {'file' in row ? <FileRow file={row.file} folder={row.folder} bytes={sizes?.get(row.file.path)} rules={rules} /> : <FolderRow row={row} sizes={sizes} onToggle={() => toggle(row.folder)} />}
+              <div
+                key={'file' in row ? row.file.path : row.folder}
+                className="absolute inset-x-0"
+                style={{ top: start, height: ROW }}
+              >
+                {'file' in row ? (
+                  <FileRow file={row.file} folder={row.folder} bytes={sizes?.get(row.file.path)} rules={rules} />
+                ) : (
+                  <FolderRow row={row} sizes={sizes} onToggle={() => toggle(row.folder)} />
+                )}
               </div>
             )
           })}
@@ -54,21 +85,53 @@ export function FileTree({ name, files, sizes, rules }: { name: string; files: r
   )
 }
 
-function FolderRow({ row: { folder, files, open }, sizes, onToggle }: { row: Folder; sizes: Sizes | null; onToggle: () => void }) {
+function FolderRow({
+  row: { folder, files, open },
+  sizes,
+  onToggle,
+}: {
+  row: Folder
+  sizes: Sizes | null
+  onToggle: () => void
+}) {
   return (
-    <button type="button" role="treeitem" aria-level={1} aria-expanded={open} aria-selected={false} onClick={onToggle} className="flex h-full w-full items-center gap-2 border-b border-hair bg-film px-2 text-left hover:bg-faint">
+    <button
+      type="button"
+      role="treeitem"
+      aria-level={1}
+      aria-expanded={open}
+      aria-selected={false}
+      onClick={onToggle}
+      className="flex h-full w-full items-center gap-2 border-b border-hair bg-film px-2 text-left hover:bg-faint"
+    >
       <ChevronRight size={12} aria-hidden className={open ? 'rotate-90' : ''} />
       <span className="font-mono font-[560]">{folder}/</span>
       <span className="text-quiet">
-        {files.length} {files.length === 1 ? 'file' : 'files'}{sizes && `, ${bytesInWords(files.reduce((sum, { path }) => sum + (sizes.get(path) ?? 0), 0))}`}
+        {files.length} {files.length === 1 ? 'file' : 'files'}
+        {sizes && `, ${bytesInWords(files.reduce((sum, { path }) => sum + (sizes.get(path) ?? 0), 0))}`}
       </span>
     </button>
   )
 }
 
-function FileRow({ file, folder, bytes, rules }: { file: PlannedFile; folder: string; bytes: number | undefined; rules: Rules }) {
+function FileRow({
+  file,
+  folder,
+  bytes,
+  rules,
+}: {
+  file: PlannedFile
+  folder: string
+  bytes: number | undefined
+  rules: Rules
+}) {
   return (
-    <div role="treeitem" aria-level={2} aria-selected={false} className="flex h-full items-center gap-3 border-b border-faint px-3">
+    <div
+      role="treeitem"
+      aria-level={2}
+      aria-selected={false}
+      className="flex h-full items-center gap-3 border-b border-faint px-3"
+    >
       <span className="grid size-6 flex-none place-items-center" style={{ background: '#fbfcfb' }}>
         <IconPicture icon={file.icon} rules={rules} ground="light" size={24} label="" />
       </span>

@@ -13,10 +13,22 @@ export function FaultPage({ error, onAgain }: { error: Error; onAgain: () => voi
         <p className="mt-2 text-quiet">What you drew is stored. The page stopped with this message:</p>
         <p className="mt-2 border-l-2 border-fault pl-3 font-mono text-small break-words">{error.message}</p>
         <div className="mt-4 flex gap-2">
-          <Button look="strong" onClick={onAgain}>Try again</Button>
+          <Button look="strong" onClick={onAgain}>
+            Try again
+          </Button>
           {/* A whole load of the page: what failed may be in what is loaded. */}
-          {setId && <a className="flex h-7 items-center rounded-sheet border border-ink px-3" href={`/api/sets/${setId}/file`} download>Export the set file</a>}
-          <a className="flex h-7 items-center rounded-sheet border border-ink px-3" href="/">To the shelf</a>
+          {setId && (
+            <a
+              className="flex h-7 items-center rounded-sheet border border-ink px-3"
+              href={`/api/sets/${setId}/file`}
+              download
+            >
+              Export the set file
+            </a>
+          )}
+          <a className="flex h-7 items-center rounded-sheet border border-ink px-3" href="/">
+            To the shelf
+          </a>
         </div>
       </div>
     </main>

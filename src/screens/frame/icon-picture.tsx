@@ -8,12 +8,38 @@ import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'
 import { useSession } from './set-provider'
 import { shownBy } from './stored-drawings'
 
-/** An icon of the open set in real pixels: as the server keeps it drawn, or drawn here where it changed since it was opened. */
-export function IconPicture({ icon, rules, ground, size, label, className }: { icon: Icon; rules: Rules; ground: Ground; size: number; label: string; className?: string }) {
+/**
+ * An icon of the open set in real pixels: as the server keeps it drawn, or drawn here where it changed since it was
+ * opened.
+ */
+export function IconPicture({
+  icon,
+  rules,
+  ground,
+  size,
+  label,
+  className,
+}: {
+  icon: Icon
+  rules: Rules
+  ground: Ground
+  size: number
+  label: string
+  className?: string
+}) {
   const { stored } = useSession().getState()
-  const drawing = useSyncExternalStore(stored.subscribe, useCallback(() => stored.of(icon, rules), [stored, icon, rules]), () => undefined)
+  const drawing = useSyncExternalStore(
+    stored.subscribe,
+    useCallback(() => stored.of(icon, rules), [stored, icon, rules]),
+    () => undefined,
+  )
   const side = { width: size, height: size }
-  if (drawing?.problem !== undefined) return <CrossedOut problem={drawing.problem} label={label} className={className} style={side} />
+  if (drawing?.problem !== undefined)
+    return <CrossedOut problem={drawing.problem} label={label} className={className} style={side} />
   const source = shownBy(drawing, icon, rules, ground)
-  return source ? <PixelPicture source={source} size={size} label={label} className={className} /> : <span aria-hidden className={className} style={{ ...side, display: 'block' }} />
+  return source ? (
+    <PixelPicture source={source} size={size} label={label} className={className} />
+  ) : (
+    <span aria-hidden className={className} style={{ ...side, display: 'block' }} />
+  )
 }

@@ -11,12 +11,19 @@ import { commit, createSession, type Session, undoStep } from './session'
 import { forgetUnsaved, keepUnsaved, leftUnsaved } from './unsaved'
 
 const icon = (id: string): Icon => ({ id, name: id, masters: [{ base: 24, objects: [] }] })
-const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [icon('oar'), icon('buoy'), icon('ferry')] }
+const set: IconSet = {
+  name: 'Pier',
+  kind: 'interface',
+  rules: STARTERS[0]!.rules,
+  icons: [icon('oar'), icon('buoy'), icon('ferry')],
+}
 const rename = (id: string, name: string): SetEdit => ({ kind: 'rename-icon', id, name })
 
 describe('the difference of two sets', () => {
   const edit: fc.Arbitrary<SetEdit> = fc.oneof(
-    fc.tuple(fc.constantFrom('oar', 'buoy', 'ferry'), fc.integer({ min: 0, max: 2 })).map(([id, to]): SetEdit => ({ kind: 'move-icon', id, to })),
+    fc
+      .tuple(fc.constantFrom('oar', 'buoy', 'ferry'), fc.integer({ min: 0, max: 2 }))
+      .map(([id, to]): SetEdit => ({ kind: 'move-icon', id, to })),
     fc.constantFrom('oar', 'buoy').map((id): SetEdit => ({ kind: 'remove-icons', ids: [id] })),
     fc.tuple(fc.constantFrom('oar', 'ferry'), fc.string({ minLength: 1 })).map(([id, name]) => rename(id, name)),
     fc.integer({ min: 0, max: 3 }).map((at): SetEdit => ({ kind: 'add-icons', icons: [icon(`new-${at}`)], at })),
@@ -104,7 +111,11 @@ describe('saving by itself', () => {
     expect(sent).toHaveLength(1)
     release()
     await pass(200)
-    expect(sent[1]!.body).toEqual({ base: 5, writer: 'here', writes: { icons: [{ ...icon('ferry'), name: 'packet' }] } })
+    expect(sent[1]!.body).toEqual({
+      base: 5,
+      writer: 'here',
+      writes: { icons: [{ ...icon('ferry'), name: 'packet' }] },
+    })
     expect(saving()).toEqual({ state: 'saved' })
   })
 
@@ -185,7 +196,8 @@ describe('saving by itself', () => {
     commit(session, rename('oar', 'sweep'), 'rename')
     await pass(500)
     expect([saving(), (await kept())!.writes.icons]).toEqual([{ state: 'moved', copy: null }, [sweep]])
-    const other = createSession('mole', set, 4), stopOther = startSaving(other, set, 'here')
+    const other = createSession('mole', set, 4),
+      stopOther = startSaving(other, set, 'here')
     answers = [refuse(404, 'This set is no longer there.')]
     commit(other, rename('oar', 'sweep'), 'rename')
     await pass(500)

@@ -14,9 +14,9 @@ const leaving = new Map<string, Promise<void>>()
 export const left = (setId: string): Promise<void> => leaving.get(setId) ?? Promise.resolve()
 
 /**
- * Saves every change by itself: kept in the browser at once, sent to the server a moment later, tried again until it is there. What the server
- * refuses is kept, said, and sent again with the next change. When the server has moved on, what was drawn here is stored as a set of its
- * own, so that neither version is lost. Returns the way to stop.
+ * Saves every change by itself: kept in the browser at once, sent to the server a moment later, tried again until it is
+ * there. What the server refuses is kept, said, and sent again with the next change. When the server has moved on, what
+ * was drawn here is stored as a set of its own, so that neither version is lost. Returns the way to stop.
  */
 export function startSaving(session: Session, from: IconSet, writer: string): () => void {
   const { setId } = session.getState()
@@ -28,7 +28,8 @@ export function startSaving(session: Session, from: IconSet, writer: string): ()
   let stopped = false
   let kept = true
 
-  const writesTo = (present: IconSet): SetWrites | null => both(difference(acknowledged, present), doubtful && difference(doubtful, present))
+  const writesTo = (present: IconSet): SetWrites | null =>
+    both(difference(acknowledged, present), doubtful && difference(doubtful, present))
 
   const plan = (delay: number) => {
     clearTimeout(timer)
@@ -43,10 +44,12 @@ export function startSaving(session: Session, from: IconSet, writer: string): ()
     keeping ??= (async () => {
       do {
         again = false
-        const { history, revision } = session.getState(), writes = writesTo(history.present)
+        const { history, revision } = session.getState(),
+          writes = writesTo(history.present)
         kept = writes ? await keepUnsaved({ setId, writer, base: revision, writes }) : true
         const { saving } = session.getState()
-        if ((saving.state === 'waiting' || saving.state === 'refused') && saving.kept !== kept) session.setState({ saving: { ...saving, kept } })
+        if ((saving.state === 'waiting' || saving.state === 'refused') && saving.kept !== kept)
+          session.setState({ saving: { ...saving, kept } })
       } while (again)
       keeping = null
     })()
@@ -60,7 +63,12 @@ export function startSaving(session: Session, from: IconSet, writer: string): ()
     if (!writes) {
       await keeping
       await forgetUnsaved({ setId, writer })
-      if (!busy && session.getState().history.present === history.present && session.getState().saving.state !== 'saved') session.setState({ saving: { state: 'saved' } })
+      if (
+        !busy &&
+        session.getState().history.present === history.present &&
+        session.getState().saving.state !== 'saved'
+      )
+        session.setState({ saving: { state: 'saved' } })
       return
     }
     busy = true
@@ -148,7 +156,12 @@ export async function storeCopy(present: IconSet): Promise<{ id: string; name: s
 
 async function post(url: string, body: string): Promise<{ status: number; body: unknown }> {
   try {
-    const response = await fetch(url, { method: 'POST', body, headers: { 'content-type': 'application/json' }, keepalive: body.length < 60_000 })
+    const response = await fetch(url, {
+      method: 'POST',
+      body,
+      headers: { 'content-type': 'application/json' },
+      keepalive: body.length < 60_000,
+    })
     return { status: response.status, body: await response.json().catch(() => null) }
   } catch {
     return { status: 0, body: null }

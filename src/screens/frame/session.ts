@@ -7,8 +7,9 @@ import { say } from '@/ui/notice'
 import { StoredDrawings } from './stored-drawings'
 
 /**
- * What is known about saving: all is saved, a change is on its way, the server cannot be reached, it refused, the set was changed elsewhere and
- * what was drawn here became a set of its own, or the set was deleted elsewhere. `kept` is whether the browser keeps what is not saved.
+ * What is known about saving: all is saved, a change is on its way, the server cannot be reached, it refused, the set
+ * was changed elsewhere and what was drawn here became a set of its own, or the set was deleted elsewhere. `kept` is
+ * whether the browser keeps what is not saved.
  */
 export type Saving =
   | { readonly state: 'saved' }
@@ -19,7 +20,8 @@ export type Saving =
   | { readonly state: 'deleted' }
 
 /** True when nothing more is saved: what would be drawn now would be lost. */
-export const isOver = ({ saving }: Pick<SessionState, 'saving'>): boolean => saving.state === 'moved' || saving.state === 'deleted'
+export const isOver = ({ saving }: Pick<SessionState, 'saving'>): boolean =>
+  saving.state === 'moved' || saving.state === 'deleted'
 
 /** A set being worked on: its history, an edit shown but not yet done (while dragging), and how saving stands. */
 export type SessionState = {
@@ -38,15 +40,27 @@ export type SessionState = {
 export type Session = StoreApi<SessionState>
 
 export function createSession(setId: string, set: IconSet, revision: number): Session {
-  return createStore<SessionState>(() => ({ setId, history: beginning(set), preview: null, revision, saving: { state: 'saved' }, lastIcon: null, stored: new StoredDrawings(setId, set) }))
+  return createStore<SessionState>(() => ({
+    setId,
+    history: beginning(set),
+    preview: null,
+    revision,
+    saving: { state: 'saved' },
+    lastIcon: null,
+    stored: new StoredDrawings(setId, set),
+  }))
 }
 
 /** The set as it is shown: with the edit in hand, if there is one. */
 export const shown = ({ preview, history }: SessionState): IconSet => preview ?? history.present
 
-/** Does an edit; `label` names the step for the history, in the imperative. An edit that no file may hold is not done, and it is said why. */
+/**
+ * Does an edit; `label` names the step for the history, in the imperative. An edit that no file may hold is not done,
+ * and it is said why.
+ */
 export function commit(session: Session, edit: SetEdit, label: string): void {
-  const state = session.getState(), history = advance(state.history, edit, label)
+  const state = session.getState(),
+    history = advance(state.history, edit, label)
   if (isOver(state)) return
   const problem = changeProblem(state.history.present, history.present)
   session.setState(problem === null ? { history, preview: null } : { preview: null })

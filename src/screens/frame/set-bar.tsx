@@ -38,12 +38,15 @@ export function SetBar({ children }: { children?: ReactNode }) {
   const commands = useMemo(() => [undo, redo], [undo, redo])
   useCommandSet('history', commands)
   const { past, future } = session.getState().history
-  const hint = (verb: string, command: Command, label?: string) => label && `${verb}: ${label} (${keyName(command.keys![0]!)})`
+  const hint = (verb: string, command: Command, label?: string) =>
+    label && `${verb}: ${label} (${keyName(command.keys![0]!)})`
   return (
     <TopBar
       crumb={
         <>
-          <Link href="/" className="text-quiet hover:text-ink">Shelf</Link>
+          <Link href="/" className="text-quiet hover:text-ink">
+            Shelf
+          </Link>
           <span className="text-quiet">/</span>
           <span className="truncate text-title font-[640]">{name}</span>
           {children}
@@ -61,7 +64,14 @@ export function SetBar({ children }: { children?: ReactNode }) {
   )
 }
 
-const WORDS = { saved: 'Saved', saving: 'Saving…', waiting: 'Not saved yet', refused: 'Not saved', moved: 'Moved aside', deleted: 'Deleted elsewhere' } as const
+const WORDS = {
+  saved: 'Saved',
+  saving: 'Saving…',
+  waiting: 'Not saved yet',
+  refused: 'Not saved',
+  moved: 'Moved aside',
+  deleted: 'Deleted elsewhere',
+} as const
 
 function SavedState() {
   const saving = useSessionState((state) => state.saving)
@@ -72,7 +82,14 @@ function SavedState() {
       <span
         role="status"
         title={isPending ? `${saving.why} ${keptSentence(saving)}` : undefined}
-        className={clsx('ml-1.5 min-w-24 text-right', saving.state === 'waiting' ? 'text-snag' : saving.state === 'refused' || isOver({ saving }) ? 'text-fault' : 'text-quiet')}
+        className={clsx(
+          'ml-1.5 min-w-24 text-right',
+          saving.state === 'waiting'
+            ? 'text-snag'
+            : saving.state === 'refused' || isOver({ saving })
+              ? 'text-fault'
+              : 'text-quiet',
+        )}
       >
         {isPending && '◆ '}
         {saving.state === 'saved' ? `Saved · rev ${revision}` : WORDS[saving.state]}
@@ -88,14 +105,19 @@ type Pending = Extract<Saving, { state: 'waiting' | 'refused' }>
 
 function keptSentence({ state, kept }: Pending): string {
   if (!kept) return 'This browser cannot keep your changes either: leave this page open until they are saved.'
-  return state === 'waiting' ? 'Your changes are kept in this browser and sent again by themselves.' : 'Your changes are kept in this browser; undo what was refused, and the rest is saved.'
+  return state === 'waiting'
+    ? 'Your changes are kept in this browser and sent again by themselves.'
+    : 'Your changes are kept in this browser; undo what was refused, and the rest is saved.'
 }
 
 /** A line under the bar, for what does not pass by itself in a moment. */
 function PendingNotice({ saving }: { saving: Pending }) {
   if (saving.state === 'waiting' && saving.kept) return null
   return (
-    <p role="alert" className="fixed top-11 right-0 z-30 max-w-[560px] border-b border-l border-fault bg-sheet px-3 py-1.5 text-fault">
+    <p
+      role="alert"
+      className="fixed top-11 right-0 z-30 max-w-[560px] border-b border-l border-fault bg-sheet px-3 py-1.5 text-fault"
+    >
       {saving.why} {keptSentence(saving)}
     </p>
   )
@@ -106,11 +128,19 @@ function MovedDialog({ copy }: { copy: { id: string; name: string } | null }) {
   return (
     <OverDialog title="This set was changed in another window">
       <p className="text-quiet">
-        {copy ? `Both versions are kept. What you drew here is now the set “${copy.name}”.` : 'What you drew here is kept in this browser; the server could not store it yet.'}
+        {copy
+          ? `Both versions are kept. What you drew here is now the set “${copy.name}”.`
+          : 'What you drew here is kept in this browser; the server could not store it yet.'}
       </p>
       <div className="mt-4 flex gap-2">
-        <Button look="strong" onClick={() => window.location.reload()}>Open the newer version</Button>
-        {copy && <a className="flex h-6 items-center rounded-sheet border border-ink px-2.5" href={`/sets/${copy.id}/draw`}>Go on with mine</a>}
+        <Button look="strong" onClick={() => window.location.reload()}>
+          Open the newer version
+        </Button>
+        {copy && (
+          <a className="flex h-6 items-center rounded-sheet border border-ink px-2.5" href={`/sets/${copy.id}/draw`}>
+            Go on with mine
+          </a>
+        )}
       </div>
     </OverDialog>
   )
@@ -127,11 +157,17 @@ function DeletedDialog() {
   }
   return (
     <OverDialog title="This set was deleted in another window">
-      <p className="text-quiet">What you drew last is kept in this browser. Put the set back on the shelf and it is laid over it again.</p>
+      <p className="text-quiet">
+        What you drew last is kept in this browser. Put the set back on the shelf and it is laid over it again.
+      </p>
       {fault && <p className="mt-2 text-fault">{fault}</p>}
       <div className="mt-4 flex gap-2">
-        <Button look="strong" onClick={() => void putBack()}>Put it back</Button>
-        <Link className="flex h-6 items-center rounded-sheet border border-ink px-2.5" href="/">To the shelf</Link>
+        <Button look="strong" onClick={() => void putBack()}>
+          Put it back
+        </Button>
+        <Link className="flex h-6 items-center rounded-sheet border border-ink px-2.5" href="/">
+          To the shelf
+        </Link>
       </div>
     </OverDialog>
   )
@@ -143,7 +179,11 @@ function OverDialog({ title, children }: { title: string; children: ReactNode })
     <AlertDialog.Root open>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-50 bg-ink/25" />
-        <AlertDialog.Content aria-describedby={undefined} onEscapeKeyDown={(event) => event.preventDefault()} className="fixed top-[28vh] left-1/2 z-50 w-[440px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet p-5 text-lead outline-none">
+        <AlertDialog.Content
+          aria-describedby={undefined}
+          onEscapeKeyDown={(event) => event.preventDefault()}
+          className="fixed top-[28vh] left-1/2 z-50 w-[440px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet p-5 text-lead outline-none"
+        >
           <AlertDialog.Title className="mb-2 text-title font-[640]">{title}</AlertDialog.Title>
           {children}
         </AlertDialog.Content>

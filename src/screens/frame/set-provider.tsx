@@ -66,12 +66,19 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
 }
 
 /** Reads what the first edit would else have to wait for: the schema is made ready where it is first used. */
-const warmUp = (set: IconSet): void => void changeProblem({ ...set, icons: [] }, { ...set, icons: set.icons.slice(0, 1) })
+const warmUp = (set: IconSet): void =>
+  void changeProblem({ ...set, icons: [] }, { ...set, icons: set.icons.slice(0, 1) })
 
 function Opening() {
   return (
     <div className="min-h-dvh bg-film">
-      <TopBar crumb={<span className="text-quiet" role="status">Opening…</span>} />
+      <TopBar
+        crumb={
+          <span className="text-quiet" role="status">
+            Opening…
+          </span>
+        }
+      />
     </div>
   )
 }

@@ -4,7 +4,12 @@ import type { Icon, IconSet } from '@/core/set/set'
 import { type Source, sourceOf } from '@/workers/draw'
 
 /** An icon as the server keeps it drawn, or why it cannot be drawn. */
-export type StoredDrawing = { readonly id: string; readonly pending?: true; readonly svg?: Readonly<Record<Ground, string>>; readonly problem?: string }
+export type StoredDrawing = {
+  readonly id: string
+  readonly pending?: true
+  readonly svg?: Readonly<Record<Ground, string>>
+  readonly problem?: string
+}
 
 /** How many icons are asked for at once. */
 const BATCH = 60
@@ -18,7 +23,10 @@ export class StoredDrawings {
   private readonly listeners = new Set<() => void>()
   private wanted: string[] = []
 
-  constructor(private readonly setId: string, private readonly opened: IconSet) {
+  constructor(
+    private readonly setId: string,
+    private readonly opened: IconSet,
+  ) {
     this.icons = new Map(opened.icons.map((icon) => [icon.id, icon]))
   }
 
@@ -57,5 +65,10 @@ export class StoredDrawings {
 }
 
 /** What shows an icon: its kept drawing where that holds, else itself. */
-export const shownBy = (stored: StoredDrawing | null | undefined, icon: Icon, rules: Rules, ground: Ground): Source | null =>
+export const shownBy = (
+  stored: StoredDrawing | null | undefined,
+  icon: Icon,
+  rules: Rules,
+  ground: Ground,
+): Source | null =>
   stored === undefined ? null : stored?.svg ? { svg: stored.svg[ground] } : sourceOf(icon, rules, ground)

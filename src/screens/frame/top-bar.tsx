@@ -13,13 +13,24 @@ import { Mark } from './mark'
 export function TopBar({ crumb, stages, edits }: { crumb: ReactNode; stages?: ReactNode; edits?: ReactNode }) {
   return (
     <header className="col-span-full grid h-11 grid-cols-[76px_1fr_auto_1fr] items-stretch border-b border-ink bg-sheet">
-      <Link href="/" aria-label="Wise Square, to the shelf" title="To the shelf" className="grid place-items-center border-r border-hair hover:bg-film">
+      <Link
+        href="/"
+        aria-label="Wise Square, to the shelf"
+        title="To the shelf"
+        className="grid place-items-center border-r border-hair hover:bg-film"
+      >
         <Mark />
       </Link>
       <div className="flex min-w-0 items-center gap-1.5 px-3.5 text-lead whitespace-nowrap">{crumb}</div>
-      <nav aria-label="Stages" className="flex">{stages}</nav>
+      <nav aria-label="Stages" className="flex">
+        {stages}
+      </nav>
       <div className="flex items-center justify-end gap-1 px-3">
-        <button type="button" onClick={openCommandBox} className="mr-2 flex h-[26px] w-40 items-center justify-between rounded-sheet border border-hair bg-film px-2.5 text-quiet hover:border-quiet">
+        <button
+          type="button"
+          onClick={openCommandBox}
+          className="mr-2 flex h-[26px] w-40 items-center justify-between rounded-sheet border border-hair bg-film px-2.5 text-quiet hover:border-quiet"
+        >
           <span>Find a command</span>
           <kbd className="font-sans text-small">Ctrl K</kbd>
         </button>
@@ -29,7 +40,12 @@ export function TopBar({ crumb, stages, edits }: { crumb: ReactNode; stages?: Re
   )
 }
 
-const STAGES = [['rules', 'Rules'], ['draw', 'Draw'], ['review', 'Review'], ['deliver', 'Deliver']] as const
+const STAGES = [
+  ['rules', 'Rules'],
+  ['draw', 'Draw'],
+  ['review', 'Review'],
+  ['deliver', 'Deliver'],
+] as const
 
 /** The four stages in working order. */
 export function StageLinks({ setId }: { setId: string }) {
@@ -41,7 +57,10 @@ export function StageLinks({ setId }: { setId: string }) {
         key={stage}
         href={`/sets/${setId}/${stage}`}
         aria-current={on ? 'page' : undefined}
-        className={clsx('flex items-center border-l border-hair px-4.5 text-lead font-[540] last:border-r', on ? 'bg-ink text-sheet' : 'text-quiet hover:bg-film hover:text-ink')}
+        className={clsx(
+          'flex items-center border-l border-hair px-4.5 text-lead font-[540] last:border-r',
+          on ? 'bg-ink text-sheet' : 'text-quiet hover:bg-film hover:text-ink',
+        )}
       >
         {name}
       </Link>

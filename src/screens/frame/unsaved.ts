@@ -13,7 +13,10 @@ interface Kept extends DBSchema {
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null
 
-/** What a browser keeps for all windows of this program. Each window has its own record for a set, so that none writes over another's. */
+/**
+ * What a browser keeps for all windows of this program. Each window has its own record for a set, so that none writes
+ * over another's.
+ */
 function database(): Promise<IDBPDatabase<Kept>> {
   opened ??= openDB<Kept>('wise-square', 1, {
     upgrade: (db) => db.createObjectStore('unsaved', { keyPath: ['setId', 'writer'] }).createIndex('set', 'setId'),
@@ -41,7 +44,9 @@ export async function forgetUnsaved({ setId, writer }: Pick<Unsaved, 'setId' | '
   }
 }
 
-/** What windows that are gone left unsaved of a set. Whatever there is that cannot be read is passed over, and stays. */
+/**
+ * What windows that are gone left unsaved of a set. Whatever there is that cannot be read is passed over, and stays.
+ */
 export async function leftUnsaved(setId: string): Promise<Unsaved[]> {
   try {
     const all: unknown[] = await (await database()).getAllFromIndex('unsaved', 'set', setId)
@@ -57,7 +62,10 @@ export async function leftUnsaved(setId: string): Promise<Unsaved[]> {
 
 const LOCK = 'wise-square window '
 
-/** Holds the sign that a window has a set open, until it is closed, however it is, or leaves the set; resolves once it is held, with the way to let go. */
+/**
+ * Holds the sign that a window has a set open, until it is closed, however it is, or leaves the set; resolves once it
+ * is held, with the way to let go.
+ */
 export function holdWindow(writer: string): Promise<() => void> {
   if (!navigator.locks) return Promise.resolve(() => undefined)
   return new Promise((held) => {

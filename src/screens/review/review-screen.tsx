@@ -14,7 +14,10 @@ import { CommonCommands } from '../frame/top-bar'
 type Ground = 'film' | 'white' | 'ink' | 'night'
 
 /** The grounds of the sheet: their colour, and which of the palette's colours are drawn on them. */
-const GROUNDS: Record<Ground, { readonly color: string; readonly text: string; readonly hair: string; readonly palette: 'light' | 'dark' }> = {
+const GROUNDS: Record<
+  Ground,
+  { readonly color: string; readonly text: string; readonly hair: string; readonly palette: 'light' | 'dark' }
+> = {
   film: { color: '#fbfcfb', text: '#55645f', hair: '#c9d3cf', palette: 'light' },
   white: { color: '#ffffff', text: '#55645f', hair: '#d9dedb', palette: 'light' },
   ink: { color: '#14231f', text: '#9dafa8', hair: '#33423d', palette: 'dark' },
@@ -31,7 +34,10 @@ export function ReviewScreen() {
   const { rules, icons } = set
   const [chosen, setChosen] = useState<readonly number[] | null>(null)
   const [ground, setGround] = useState<Ground>('film')
-  const sizes = useMemo(() => (chosen ?? defaultSizes(rules)).filter((size) => rules.sizes.includes(size)), [chosen, rules])
+  const sizes = useMemo(
+    () => (chosen ?? defaultSizes(rules)).filter((size) => rules.sizes.includes(size)),
+    [chosen, rules],
+  )
   const look = GROUNDS[ground]
   return (
     <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)] overflow-hidden">
@@ -44,21 +50,38 @@ export function ReviewScreen() {
       <div className="flex items-center border-b border-hair bg-sheet text-quiet">
         <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
           <span>sizes</span>
-          <Choices label="Sizes" value={sizes.map(String)} options={rules.sizes.map((size) => ({ value: String(size), label: String(size) }))} onChange={(values) => values.length > 0 && setChosen(values.map(Number).sort((a, b) => a - b))} />
+          <Choices
+            label="Sizes"
+            value={sizes.map(String)}
+            options={rules.sizes.map((size) => ({ value: String(size), label: String(size) }))}
+            onChange={(values) => values.length > 0 && setChosen(values.map(Number).sort((a, b) => a - b))}
+          />
         </div>
         <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
           <span>on</span>
-          <Choice<Ground> label="Ground" value={ground} options={(Object.keys(GROUNDS) as Ground[]).map((value) => ({ value, label: value }))} onChange={setGround} />
+          <Choice<Ground>
+            label="Ground"
+            value={ground}
+            options={(Object.keys(GROUNDS) as Ground[]).map((value) => ({ value, label: value }))}
+            onChange={setGround}
+          />
         </div>
       </div>
       {icons.length === 0 ? (
         <main className="min-h-0 p-4" style={{ background: ground === 'film' ? 'var(--film)' : look.color }}>
           <p className="p-6 text-quiet">
-            There is nothing to review yet. <Link href={`/sets/${setId}/draw`} className="text-hand underline">Draw the first icon</Link>, and it appears here.
+            There is nothing to review yet.{' '}
+            <Link href={`/sets/${setId}/draw`} className="text-hand underline">
+              Draw the first icon
+            </Link>
+            , and it appears here.
           </p>
         </main>
       ) : (
-        <main className="min-h-0" style={{ background: ground === 'film' ? 'var(--film)' : look.color, color: look.text }}>
+        <main
+          className="min-h-0"
+          style={{ background: ground === 'film' ? 'var(--film)' : look.color, color: look.text }}
+        >
           <VirtualGrid
             label="Sheet"
             count={icons.length}
@@ -76,7 +99,14 @@ export function ReviewScreen() {
                 >
                   <span className="flex flex-1 items-center" style={{ gap: GAP }}>
                     {sizes.map((size) => (
-                      <IconPicture key={size} icon={icon} rules={rules} ground={look.palette} size={size} label={`${icon.name} at ${size}`} />
+                      <IconPicture
+                        key={size}
+                        icon={icon}
+                        rules={rules}
+                        ground={look.palette}
+                        size={size}
+                        label={`${icon.name} at ${size}`}
+                      />
                     ))}
                   </span>
                   <span className="mt-2 max-w-full truncate text-small">{icon.name}</span>

@@ -15,7 +15,10 @@ const AT_ONCE = 6
 /** How often what was found is shown, in milliseconds. */
 const PAUSE = 120
 
-/** The icons that look otherwise in another state of the set, found one after the other by a worker; null without another state. */
+/**
+ * The icons that look otherwise in another state of the set, found one after the other by a worker; null without
+ * another state.
+ */
 export function useChanges(before: IconSet, after: IconSet | null): Changes | null {
   const [answer, setAnswer] = useState<{ before: IconSet; after: IconSet; changes: Changes } | null>(null)
   useEffect(() => {
@@ -44,7 +47,10 @@ export function useChanges(before: IconSet, after: IconSet | null): Changes | nu
 
 async function looksOtherwise(change: Change, before: IconSet, after: IconSet): Promise<boolean> {
   for (const ground of ['light', 'dark'] as const) {
-    const [was, is] = await Promise.all([documentOf(change.before, before.rules, ground), documentOf(change.after, after.rules, ground)])
+    const [was, is] = await Promise.all([
+      documentOf(change.before, before.rules, ground),
+      documentOf(change.after, after.rules, ground),
+    ])
     if (was.svg !== is.svg || was.problem !== is.problem) return true
   }
   return false

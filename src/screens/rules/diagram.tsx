@@ -46,16 +46,45 @@ export function RuleDiagram({ rules, side, onChange }: Props) {
     onChange?.({ keylines: rules.keylines.map((keyline, i) => (i === index ? { ...keyline, ...change } : keyline)) })
 
   return (
-    <svg viewBox={`-1 -1 ${side + 2} ${side + 2}`} width={side} height={side} role="img" aria-label="Diagram of the square" fill="none" className="block max-w-full touch-none select-none">
+    <svg
+      viewBox={`-1 -1 ${side + 2} ${side + 2}`}
+      width={side}
+      height={side}
+      role="img"
+      aria-label="Diagram of the square"
+      fill="none"
+      className="block max-w-full touch-none select-none"
+    >
       <rect width={side} height={side} fill="var(--sheet)" />
       {unit !== major && unit * k >= 4 && <path d={lines(unit)} stroke="var(--faint)" />}
       <path d={lines(major)} stroke="var(--hair)" />
-      <path d={`M${middle} 0V${side}M0 ${middle}H${side}M0 0L${side} ${side}M${side} 0L0 ${side}`} stroke="var(--guide)" opacity=".35" />
-      <rect x={middle - (rules.liveArea * k) / 2} y={middle - (rules.liveArea * k) / 2} width={rules.liveArea * k} height={rules.liveArea * k} stroke="var(--key)" fill="var(--key)" fillOpacity=".05" />
+      <path
+        d={`M${middle} 0V${side}M0 ${middle}H${side}M0 0L${side} ${side}M${side} 0L0 ${side}`}
+        stroke="var(--guide)"
+        opacity=".35"
+      />
+      <rect
+        x={middle - (rules.liveArea * k) / 2}
+        y={middle - (rules.liveArea * k) / 2}
+        width={rules.liveArea * k}
+        height={rules.liveArea * k}
+        stroke="var(--key)"
+        fill="var(--key)"
+        fillOpacity=".05"
+      />
       {rules.keylines.map(({ name, shape, w, h }) => {
         const box = { x: middle - (w * k) / 2, y: middle - (h * k) / 2, width: w * k, height: h * k }
         return shape === 'ellipse' ? (
-          <ellipse key={name} cx={middle} cy={middle} rx={box.width / 2} ry={box.height / 2} stroke="var(--key)" strokeDasharray="5 4" strokeWidth="1.25" />
+          <ellipse
+            key={name}
+            cx={middle}
+            cy={middle}
+            rx={box.width / 2}
+            ry={box.height / 2}
+            stroke="var(--key)"
+            strokeDasharray="5 4"
+            strokeWidth="1.25"
+          />
         ) : (
           <rect key={name} {...box} stroke="var(--key)" strokeDasharray="5 4" strokeWidth="1.25" />
         )
@@ -64,18 +93,40 @@ export function RuleDiagram({ rules, side, onChange }: Props) {
       {onChange && (
         <>
           {rules.keylines.map(({ name, w, h }, i) => {
-            const x = middle + (w * k) / 2, y = middle + (h * k) / 2
+            const x = middle + (w * k) / 2,
+              y = middle + (h * k) / 2
             // Each keyline's handles lie at a height of their own, so that none covers another's.
             const offset = (i - (rules.keylines.length - 1) / 2) * 18
             return (
               <g key={i} fill="var(--sheet)" stroke="var(--key)" strokeWidth="1.5">
-                <Grip x={x} y={middle + offset} cursor="ew-resize" label={`Pull the width of ${name}`} title={`${name} ${figure(w)} wide`} onPointerDown={pull((width) => setKeyline(i, { w: width }))} />
-                <Grip x={middle + offset} y={y} cursor="ns-resize" label={`Pull the height of ${name}`} title={`${name} ${figure(h)} high`} onPointerDown={pull((_, height) => setKeyline(i, { h: height }))} />
+                <Grip
+                  x={x}
+                  y={middle + offset}
+                  cursor="ew-resize"
+                  label={`Pull the width of ${name}`}
+                  title={`${name} ${figure(w)} wide`}
+                  onPointerDown={pull((width) => setKeyline(i, { w: width }))}
+                />
+                <Grip
+                  x={middle + offset}
+                  y={y}
+                  cursor="ns-resize"
+                  label={`Pull the height of ${name}`}
+                  title={`${name} ${figure(h)} high`}
+                  onPointerDown={pull((_, height) => setKeyline(i, { h: height }))}
+                />
               </g>
             )
           })}
           <g fill="var(--key)" stroke="var(--sheet)" strokeWidth="1.5">
-            <Grip x={middle + (rules.liveArea * k) / 2} y={middle - (rules.liveArea * k) / 2} cursor="nesw-resize" label="Pull the live area" title={`live area ${figure(rules.liveArea)}`} onPointerDown={pull((w, h) => onChange({ liveArea: Math.max(w, h) }))} />
+            <Grip
+              x={middle + (rules.liveArea * k) / 2}
+              y={middle - (rules.liveArea * k) / 2}
+              cursor="nesw-resize"
+              label="Pull the live area"
+              title={`live area ${figure(rules.liveArea)}`}
+              onPointerDown={pull((w, h) => onChange({ liveArea: Math.max(w, h) }))}
+            />
           </g>
         </>
       )}
@@ -83,9 +134,32 @@ export function RuleDiagram({ rules, side, onChange }: Props) {
   )
 }
 
-function Grip({ x, y, label, title, cursor, onPointerDown }: { x: number; y: number; label: string; title: string; cursor: string; onPointerDown: (event: React.PointerEvent<SVGElement>) => void }) {
+function Grip({
+  x,
+  y,
+  label,
+  title,
+  cursor,
+  onPointerDown,
+}: {
+  x: number
+  y: number
+  label: string
+  title: string
+  cursor: string
+  onPointerDown: (event: React.PointerEvent<SVGElement>) => void
+}) {
   return (
-    <rect x={x - 4.5} y={y - 4.5} width={9} height={9} aria-label={label} style={{ cursor }} onPointerDown={onPointerDown} className="hover:fill-hand">
+    <rect
+      x={x - 4.5}
+      y={y - 4.5}
+      width={9}
+      height={9}
+      aria-label={label}
+      style={{ cursor }}
+      onPointerDown={onPointerDown}
+      className="hover:fill-hand"
+    >
       <title>{title}</title>
     </rect>
   )

@@ -16,32 +16,61 @@ describe('a change of the rules', () => {
   })
 
   it('reaches every icon that refers to what changed, and no other', () => {
-    const fine = outcome({ ...draft, weights: draft.weights.map((weight) => (weight.name === 'fine' ? { ...weight, value: 1 } : weight)) }, quayside)
-    const inner = outcome({ ...draft, radii: draft.radii.map((radius) => (radius.name === 'inner' ? { ...radius, value: 0 } : radius)) }, quayside)
+    const fine = outcome(
+      { ...draft, weights: draft.weights.map((weight) => (weight.name === 'fine' ? { ...weight, value: 1 } : weight)) },
+      quayside,
+    )
+    const inner = outcome(
+      { ...draft, radii: draft.radii.map((radius) => (radius.name === 'inner' ? { ...radius, value: 0 } : radius)) },
+      quayside,
+    )
     if (!fine.ok || !inner.ok) throw new Error('Both can be applied.')
-    const changed = (after: typeof quayside) => quayside.icons.filter((icon, i) => iconSvg(icon, quayside.rules, 'light') !== iconSvg(after.icons[i]!, after.rules, 'light')).map(({ name }) => name)
-    const users = (name: string) => quayside.icons.filter((icon) => JSON.stringify(icon).includes(`:"${name}"`)).map((icon) => icon.name)
+    const changed = (after: typeof quayside) =>
+      quayside.icons
+        .filter((icon, i) => iconSvg(icon, quayside.rules, 'light') !== iconSvg(after.icons[i]!, after.rules, 'light'))
+        .map(({ name }) => name)
+    const users = (name: string) =>
+      quayside.icons.filter((icon) => JSON.stringify(icon).includes(`:"${name}"`)).map((icon) => icon.name)
     expect(changed(fine.set)).toEqual(users('fine'))
     expect(changed(inner.set)).toEqual(users('inner'))
   })
 
   it('of two names that change places keeps every drawing as it looks', () => {
     const swap = (name: string) => ({ outer: 'inner', inner: 'outer' })[name] ?? name
-    const result = outcome({ ...draft, radii: draft.radii.map((radius) => ({ ...radius, name: swap(radius.name) })) }, quayside)
+    const result = outcome(
+      { ...draft, radii: draft.radii.map((radius) => ({ ...radius, name: swap(radius.name) })) },
+      quayside,
+    )
     if (!result.ok) throw new Error(result.sentence)
-    result.set.icons.forEach((icon, i) => expect(iconSvg(icon, result.rules, 'light')).toBe(iconSvg(quayside.icons[i]!, quayside.rules, 'light')))
+    result.set.icons.forEach((icon, i) =>
+      expect(iconSvg(icon, result.rules, 'light')).toBe(iconSvg(quayside.icons[i]!, quayside.rules, 'light')),
+    )
   })
 
   it('renames swatches and gradients all through: in stops, in the palette’s gradients, and every icon looks as before', () => {
-    const app = readSetFile(readFileSync('demo/skerry-app.wisesquare.json', 'utf8')).set!, own = draftOf(app.rules)
-    const result = outcome({ ...own, palette: own.palette.map((swatch) => (swatch.name === 'glass' ? { ...swatch, name: 'pane' } : swatch)), gradients: own.gradients.map((one) => ({ ...one, name: `${one.name}-2` })) }, app)
+    const app = readSetFile(readFileSync('demo/skerry-app.wisesquare.json', 'utf8')).set!,
+      own = draftOf(app.rules)
+    const result = outcome(
+      {
+        ...own,
+        palette: own.palette.map((swatch) => (swatch.name === 'glass' ? { ...swatch, name: 'pane' } : swatch)),
+        gradients: own.gradients.map((one) => ({ ...one, name: `${one.name}-2` })),
+      },
+      app,
+    )
     if (!result.ok) throw new Error(result.sentence)
     expect(JSON.stringify(result.set)).not.toMatch(/"(glass|sea-glass|brass-rim)"/)
-    app.icons.forEach((icon, i) => expect(iconSvg(result.set.icons[i]!, result.rules, 'light')).toBe(iconSvg(icon, app.rules, 'light')))
+    app.icons.forEach((icon, i) =>
+      expect(iconSvg(result.set.icons[i]!, result.rules, 'light')).toBe(iconSvg(icon, app.rules, 'light')),
+    )
     const gone = outcome({ ...own, gradients: [] }, app)
-    expect(!gone.ok && gone.sentence).toBe('Icon “porthole”, object “Rim” uses the gradient “brass-rim”, which the rules do not have.')
+    expect(!gone.ok && gone.sentence).toBe(
+      'Icon “porthole”, object “Rim” uses the gradient “brass-rim”, which the rules do not have.',
+    )
     const lost = outcome({ ...own, palette: own.palette.filter(({ name }) => name !== 'brass') }, app)
-    expect(!lost.ok && lost.sentence).toBe('The gradient “brass-rim” uses the swatch “brass”, which the palette does not have.')
+    expect(!lost.ok && lost.sentence).toBe(
+      'The gradient “brass-rim” uses the swatch “brass”, which the palette does not have.',
+    )
   })
 
   it('that cannot be says where and why', () => {
@@ -49,11 +78,19 @@ describe('a change of the rules', () => {
     expect(wrong.ok).toBe(false)
     if (wrong.ok) return
     expect(wrong.problems.get('sizes.1')).toBe('A size must be at least 1 pixel.')
-    const unused = outcome({ ...draft, weights: draft.weights.filter(({ name }) => name !== 'fine') }, { ...quayside, icons: quayside.icons.filter((icon) => !JSON.stringify(icon).includes('"fine"')) })
+    const unused = outcome(
+      { ...draft, weights: draft.weights.filter(({ name }) => name !== 'fine') },
+      { ...quayside, icons: quayside.icons.filter((icon) => !JSON.stringify(icon).includes('"fine"')) },
+    )
     expect(unused.ok).toBe(true)
     const used = outcome({ ...draft, weights: draft.weights.filter(({ name }) => name !== 'main') }, quayside)
-    expect(!used.ok && used.sentence).toBe('Icon “ferry”, object “Hull” uses the weight “main”, which the rules do not have.')
-    const twice = outcome({ ...draft, palette: [...draft.palette, { name: 'ink', color: '#000000', was: null }] }, quayside)
+    expect(!used.ok && used.sentence).toBe(
+      'Icon “ferry”, object “Hull” uses the weight “main”, which the rules do not have.',
+    )
+    const twice = outcome(
+      { ...draft, palette: [...draft.palette, { name: 'ink', color: '#000000', was: null }] },
+      quayside,
+    )
     expect(!twice.ok && twice.sentence).toBe('Two swatches are named “ink”.')
   })
 })

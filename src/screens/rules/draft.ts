@@ -17,8 +17,15 @@ export type Draft = Omit<RulesType, 'weights' | 'radii' | 'palette' | 'gradients
 }
 
 export function draftOf(rules: RulesType): Draft {
-  const edited = <T extends { name: string }>(list: readonly T[]) => list.map((value) => ({ ...value, was: value.name }))
-  return { ...rules, weights: edited(rules.weights), radii: edited(rules.radii), palette: edited(rules.palette), gradients: edited(rules.gradients ?? []) }
+  const edited = <T extends { name: string }>(list: readonly T[]) =>
+    list.map((value) => ({ ...value, was: value.name }))
+  return {
+    ...rules,
+    weights: edited(rules.weights),
+    radii: edited(rules.radii),
+    palette: edited(rules.palette),
+    gradients: edited(rules.gradients ?? []),
+  }
 }
 
 /** What a draft comes to: the set with it applied, or what is wrong, by place. */
@@ -28,14 +35,29 @@ export type Outcome =
 
 export function outcome(draft: Draft, set: IconSet): Outcome {
   const plain = <T extends { was: string | null }>(list: readonly T[]) => list.map(({ was: _, ...value }) => value)
-  const swatches = renamed('swatch', draft.palette), names = new Map(swatches.map(({ from, to }) => [from, to]))
-  const gradients = plain(draft.gradients).map((one) => ({ ...one, stops: one.stops.map((stop) => ({ ...stop, color: names.get(stop.color) ?? stop.color })) }))
-  const parsed = Rules.safeParse({ ...draft, gradients: gradients.length > 0 ? gradients : undefined, weights: plain(draft.weights), radii: plain(draft.radii), palette: plain(draft.palette) })
+  const swatches = renamed('swatch', draft.palette),
+    names = new Map(swatches.map(({ from, to }) => [from, to]))
+  const gradients = plain(draft.gradients).map((one) => ({
+    ...one,
+    stops: one.stops.map((stop) => ({ ...stop, color: names.get(stop.color) ?? stop.color })),
+  }))
+  const parsed = Rules.safeParse({
+    ...draft,
+    gradients: gradients.length > 0 ? gradients : undefined,
+    weights: plain(draft.weights),
+    radii: plain(draft.radii),
+    palette: plain(draft.palette),
+  })
   if (!parsed.success) {
     const problems = new Map(parsed.error.issues.map(({ path, message }) => [path.join('.'), message]))
     return { ok: false, problems, sentence: parsed.error.issues[0]!.message }
   }
-  const renames = [...renamed('weight', draft.weights), ...renamed('radius', draft.radii), ...swatches, ...renamed('gradient', draft.gradients)]
+  const renames = [
+    ...renamed('weight', draft.weights),
+    ...renamed('radius', draft.radii),
+    ...swatches,
+    ...renamed('gradient', draft.gradients),
+  ]
   const next = applyEdit(set, { kind: 'rules', rules: parsed.data, renames })
   const [problem] = setProblems(next)
   if (problem) return { ok: false, problems: new Map(), sentence: problem }

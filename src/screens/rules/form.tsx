@@ -6,7 +6,19 @@ import type { ReactNode } from 'react'
 import { NumberField } from '@/ui/number-field'
 
 /** A group of the rules with its heading. */
-export function Group({ title, note, children, onAdd, addLabel }: { title: string; note?: string; children: ReactNode; onAdd?: () => void; addLabel?: string }) {
+export function Group({
+  title,
+  note,
+  children,
+  onAdd,
+  addLabel,
+}: {
+  title: string
+  note?: string
+  children: ReactNode
+  onAdd?: () => void
+  addLabel?: string
+}) {
   return (
     <section aria-label={title} className="border-b border-hair px-4 py-3">
       <div className="mb-1.5 flex items-baseline justify-between gap-2">
@@ -25,7 +37,15 @@ export function Group({ title, note, children, onAdd, addLabel }: { title: strin
 
 const field = 'h-6 border bg-sheet px-1.5'
 
-export function NumberInput({ label, shown, value, step, onChange, problem, className }: {
+export function NumberInput({
+  label,
+  shown,
+  value,
+  step,
+  onChange,
+  problem,
+  className,
+}: {
   label: string
   shown?: string
   value: number
@@ -37,12 +57,28 @@ export function NumberInput({ label, shown, value, step, onChange, problem, clas
   return (
     <label className={clsx('flex items-center gap-1.5', className)} title={problem}>
       {shown && <span className="text-quiet">{shown}</span>}
-      <NumberField label={label} value={value} step={step} onChange={onChange} className={clsx(field, 'text-right', problem ? 'border-fault' : 'border-hair')} />
+      <NumberField
+        label={label}
+        value={value}
+        step={step}
+        onChange={onChange}
+        className={clsx(field, 'text-right', problem ? 'border-fault' : 'border-hair')}
+      />
     </label>
   )
 }
 
-export function NameInput({ label, value, onChange, problem }: { label: string; value: string; onChange: (value: string) => void; problem?: string }) {
+export function NameInput({
+  label,
+  value,
+  onChange,
+  problem,
+}: {
+  label: string
+  value: string
+  onChange: (value: string) => void
+  problem?: string
+}) {
   return (
     <input
       aria-label={label}
@@ -58,7 +94,14 @@ export function NameInput({ label, value, onChange, problem }: { label: string; 
 
 export function RemoveButton({ label, onClick, disabled }: { label: string; onClick: () => void; disabled?: boolean }) {
   return (
-    <button type="button" aria-label={label} title={label} disabled={disabled} onClick={onClick} className="grid size-6 place-items-center text-quiet enabled:hover:text-fault disabled:opacity-30">
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      disabled={disabled}
+      onClick={onClick}
+      className="grid size-6 place-items-center text-quiet enabled:hover:text-fault disabled:opacity-30"
+    >
       <X size={13} aria-hidden />
     </button>
   )

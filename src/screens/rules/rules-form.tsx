@@ -7,7 +7,11 @@ import { NumberField } from '@/ui/number-field'
 import type { Draft } from './draft'
 import { Group, NameInput, NumberInput, RemoveButton } from './form'
 
-type Props = { readonly draft: Draft; readonly onChange: (draft: Draft) => void; readonly problems: ReadonlyMap<string, string> }
+type Props = {
+  readonly draft: Draft
+  readonly onChange: (draft: Draft) => void
+  readonly problems: ReadonlyMap<string, string>
+}
 
 /** The rules in groups. */
 export function RulesForm(props: Props) {
@@ -30,10 +34,38 @@ function GridGroup({ draft, onChange, problems }: Props) {
   return (
     <Group title="Grid" note="drawings keep their numbers">
       <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 [&_input]:!w-16 [&_label]:justify-between">
-        <NumberInput label="Grid size" shown="square" value={grid.size} step={1} problem={problems.get('grid.size')} onChange={(size) => onChange({ ...draft, grid: { ...grid, size } })} />
-        <NumberInput label="Live area" shown="live area" value={draft.liveArea} step={1} problem={problems.get('liveArea')} onChange={(liveArea) => onChange({ ...draft, liveArea })} />
-        <NumberInput label="Step" shown="step" value={grid.step} step={0.25} problem={problems.get('grid.step')} onChange={(step) => onChange({ ...draft, grid: { ...grid, step } })} />
-        <NumberInput label="Strong line every" shown="strong every" value={grid.major} step={1} problem={problems.get('grid.major')} onChange={(major) => onChange({ ...draft, grid: { ...grid, major } })} />
+        <NumberInput
+          label="Grid size"
+          shown="square"
+          value={grid.size}
+          step={1}
+          problem={problems.get('grid.size')}
+          onChange={(size) => onChange({ ...draft, grid: { ...grid, size } })}
+        />
+        <NumberInput
+          label="Live area"
+          shown="live area"
+          value={draft.liveArea}
+          step={1}
+          problem={problems.get('liveArea')}
+          onChange={(liveArea) => onChange({ ...draft, liveArea })}
+        />
+        <NumberInput
+          label="Step"
+          shown="step"
+          value={grid.step}
+          step={0.25}
+          problem={problems.get('grid.step')}
+          onChange={(step) => onChange({ ...draft, grid: { ...grid, step } })}
+        />
+        <NumberInput
+          label="Strong line every"
+          shown="strong every"
+          value={grid.major}
+          step={1}
+          problem={problems.get('grid.major')}
+          onChange={(major) => onChange({ ...draft, grid: { ...grid, major } })}
+        />
       </div>
     </Group>
   )
@@ -41,39 +73,110 @@ function GridGroup({ draft, onChange, problems }: Props) {
 
 function KeylineGroup({ draft, onChange, problems }: Props) {
   const { keylines } = draft
-  const set = (i: number, change: Partial<Draft['keylines'][number]>) => onChange({ ...draft, keylines: keylines.map((one, k) => (k === i ? { ...one, ...change } : one)) })
-  const area = ({ shape, w, h }: Draft['keylines'][number]) => Math.round(w * h * (shape === 'ellipse' ? Math.PI / 4 : 1))
+  const set = (i: number, change: Partial<Draft['keylines'][number]>) =>
+    onChange({ ...draft, keylines: keylines.map((one, k) => (k === i ? { ...one, ...change } : one)) })
+  const area = ({ shape, w, h }: Draft['keylines'][number]) =>
+    Math.round(w * h * (shape === 'ellipse' ? Math.PI / 4 : 1))
   return (
     <Group
       title="Keylines"
       addLabel="keyline"
-      onAdd={() => onChange({ ...draft, keylines: [...keylines, { name: freshName('keyline', keylines), shape: 'rectangle', w: draft.liveArea, h: draft.liveArea }] })}
+      onAdd={() =>
+        onChange({
+          ...draft,
+          keylines: [
+            ...keylines,
+            { name: freshName('keyline', keylines), shape: 'rectangle', w: draft.liveArea, h: draft.liveArea },
+          ],
+        })
+      }
     >
-      {keylines.length === 0 && <p className="text-quiet">None. Keylines give different silhouettes the same visual size.</p>}
+      {keylines.length === 0 && (
+        <p className="text-quiet">None. Keylines give different silhouettes the same visual size.</p>
+      )}
       {keylines.map((keyline, i) => (
         <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_auto_52px_52px_52px_24px] items-center gap-1.5">
-          <NameInput label={`Name of keyline ${i + 1}`} value={keyline.name} problem={problems.get(`keylines.${i}.name`)} onChange={(name) => set(i, { name })} />
-          <Choice label={`Shape of ${keyline.name}`} value={keyline.shape} options={[{ value: 'ellipse', label: '○', hint: 'ellipse' }, { value: 'rectangle', label: '□', hint: 'rectangle' }]} onChange={(shape) => set(i, { shape })} />
-          <NumberInput label={`Width of ${keyline.name}`} value={keyline.w} step={1} problem={problems.get(`keylines.${i}.w`)} onChange={(w) => set(i, { w })} />
-          <NumberInput label={`Height of ${keyline.name}`} value={keyline.h} step={1} problem={problems.get(`keylines.${i}.h`)} onChange={(h) => set(i, { h })} />
-          <span className="text-right text-small text-quiet" title="area in square units">{area(keyline)} u²</span>
-          <RemoveButton label={`Remove ${keyline.name}`} onClick={() => onChange({ ...draft, keylines: keylines.filter((_, k) => k !== i) })} />
+          <NameInput
+            label={`Name of keyline ${i + 1}`}
+            value={keyline.name}
+            problem={problems.get(`keylines.${i}.name`)}
+            onChange={(name) => set(i, { name })}
+          />
+          <Choice
+            label={`Shape of ${keyline.name}`}
+            value={keyline.shape}
+            options={[
+              { value: 'ellipse', label: '○', hint: 'ellipse' },
+              { value: 'rectangle', label: '□', hint: 'rectangle' },
+            ]}
+            onChange={(shape) => set(i, { shape })}
+          />
+          <NumberInput
+            label={`Width of ${keyline.name}`}
+            value={keyline.w}
+            step={1}
+            problem={problems.get(`keylines.${i}.w`)}
+            onChange={(w) => set(i, { w })}
+          />
+          <NumberInput
+            label={`Height of ${keyline.name}`}
+            value={keyline.h}
+            step={1}
+            problem={problems.get(`keylines.${i}.h`)}
+            onChange={(h) => set(i, { h })}
+          />
+          <span className="text-right text-small text-quiet" title="area in square units">
+            {area(keyline)} u²
+          </span>
+          <RemoveButton
+            label={`Remove ${keyline.name}`}
+            onClick={() => onChange({ ...draft, keylines: keylines.filter((_, k) => k !== i) })}
+          />
         </div>
       ))}
     </Group>
   )
 }
 
-function NumberGroup({ draft, onChange, problems, list, title, one, start }: Props & { list: 'weights' | 'radii'; title: string; one: string; start: number }) {
+function NumberGroup({
+  draft,
+  onChange,
+  problems,
+  list,
+  title,
+  one,
+  start,
+}: Props & { list: 'weights' | 'radii'; title: string; one: string; start: number }) {
   const values = draft[list]
-  const set = (i: number, change: { name?: string; value?: number }) => onChange({ ...draft, [list]: values.map((value, k) => (k === i ? { ...value, ...change } : value)) })
+  const set = (i: number, change: { name?: string; value?: number }) =>
+    onChange({ ...draft, [list]: values.map((value, k) => (k === i ? { ...value, ...change } : value)) })
   return (
-    <Group title={title} addLabel={one} onAdd={() => onChange({ ...draft, [list]: [...values, { name: freshName(one, values), value: start, was: null }] })}>
+    <Group
+      title={title}
+      addLabel={one}
+      onAdd={() =>
+        onChange({ ...draft, [list]: [...values, { name: freshName(one, values), value: start, was: null }] })
+      }
+    >
       {values.map(({ name, value }, i) => (
         <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_72px_24px] items-center gap-1.5">
-          <NameInput label={`Name of ${one} ${i + 1}`} value={name} problem={problems.get(`${list}.${i}.name`)} onChange={(next) => set(i, { name: next })} />
-          <NumberInput label={`${one} ${name}`} value={value} step={0.25} problem={problems.get(`${list}.${i}.value`)} onChange={(next) => set(i, { value: next })} />
-          <RemoveButton label={`Remove ${name}`} onClick={() => onChange({ ...draft, [list]: values.filter((_, k) => k !== i) })} />
+          <NameInput
+            label={`Name of ${one} ${i + 1}`}
+            value={name}
+            problem={problems.get(`${list}.${i}.name`)}
+            onChange={(next) => set(i, { name: next })}
+          />
+          <NumberInput
+            label={`${one} ${name}`}
+            value={value}
+            step={0.25}
+            problem={problems.get(`${list}.${i}.value`)}
+            onChange={(next) => set(i, { value: next })}
+          />
+          <RemoveButton
+            label={`Remove ${name}`}
+            onClick={() => onChange({ ...draft, [list]: values.filter((_, k) => k !== i) })}
+          />
         </div>
       ))}
     </Group>
@@ -87,13 +190,31 @@ function EndsGroup({ draft, onChange, problems }: Props) {
       <div className="grid gap-1.5">
         <div className="flex items-center justify-between">
           <span className="text-quiet">cap</span>
-          <Choice label="Cap" value={draft.cap} options={words('butt', 'round', 'square')} onChange={(cap) => onChange({ ...draft, cap })} />
+          <Choice
+            label="Cap"
+            value={draft.cap}
+            options={words('butt', 'round', 'square')}
+            onChange={(cap) => onChange({ ...draft, cap })}
+          />
         </div>
         <div className="flex items-center justify-between">
           <span className="text-quiet">join</span>
-          <Choice label="Join" value={draft.join} options={words('miter', 'round', 'bevel')} onChange={(join) => onChange({ ...draft, join })} />
+          <Choice
+            label="Join"
+            value={draft.join}
+            options={words('miter', 'round', 'bevel')}
+            onChange={(join) => onChange({ ...draft, join })}
+          />
         </div>
-        <NumberInput className="justify-between [&_input]:!w-16" label="Miter limit" shown="miter limit" value={draft.miterLimit} step={1} problem={problems.get('miterLimit')} onChange={(miterLimit) => onChange({ ...draft, miterLimit })} />
+        <NumberInput
+          className="justify-between [&_input]:!w-16"
+          label="Miter limit"
+          shown="miter limit"
+          value={draft.miterLimit}
+          step={1}
+          problem={problems.get('miterLimit')}
+          onChange={(miterLimit) => onChange({ ...draft, miterLimit })}
+        />
       </div>
     </Group>
   )
@@ -101,9 +222,19 @@ function EndsGroup({ draft, onChange, problems }: Props) {
 
 function PaletteGroup({ draft, onChange, problems }: Props) {
   const { palette } = draft
-  const set = (i: number, change: Partial<Draft['palette'][number]>) => onChange({ ...draft, palette: palette.map((one, k) => (k === i ? { ...one, ...change } : one)) })
+  const set = (i: number, change: Partial<Draft['palette'][number]>) =>
+    onChange({ ...draft, palette: palette.map((one, k) => (k === i ? { ...one, ...change } : one)) })
   return (
-    <Group title="Palette" addLabel="swatch" onAdd={() => onChange({ ...draft, palette: [...palette, { name: freshName('swatch', palette), color: '#11807f', was: null }] })}>
+    <Group
+      title="Palette"
+      addLabel="swatch"
+      onAdd={() =>
+        onChange({
+          ...draft,
+          palette: [...palette, { name: freshName('swatch', palette), color: '#11807f', was: null }],
+        })
+      }
+    >
       <div className="mb-0.5 grid grid-cols-[minmax(0,1fr)_88px_88px_24px] gap-1.5 text-small text-quiet">
         <span>name</span>
         <span>on light</span>
@@ -112,13 +243,35 @@ function PaletteGroup({ draft, onChange, problems }: Props) {
       {palette.map(({ name, color, dark }, i) => (
         <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_88px_88px_24px] items-center gap-1.5">
           {name === INK ? (
-            <span className="px-1.5" title="The icon’s own colour; delivered as currentColor">{name}</span>
+            <span className="px-1.5" title="The icon’s own colour; delivered as currentColor">
+              {name}
+            </span>
           ) : (
-            <NameInput label={`Name of swatch ${i + 1}`} value={name} problem={problems.get(`palette.${i}.name`)} onChange={(next) => set(i, { name: next })} />
+            <NameInput
+              label={`Name of swatch ${i + 1}`}
+              value={name}
+              problem={problems.get(`palette.${i}.name`)}
+              onChange={(next) => set(i, { name: next })}
+            />
           )}
-          <ColourInput label={`${name} on light`} value={color} problem={problems.get(`palette.${i}.color`)} onChange={(next) => set(i, { color: next })} />
-          <ColourInput label={`${name} on dark`} value={dark ?? color} same={dark === undefined} problem={problems.get(`palette.${i}.dark`)} onChange={(next) => set(i, { dark: next === color ? undefined : next })} />
-          <RemoveButton label={`Remove ${name}`} disabled={name === INK} onClick={() => onChange({ ...draft, palette: palette.filter((_, k) => k !== i) })} />
+          <ColourInput
+            label={`${name} on light`}
+            value={color}
+            problem={problems.get(`palette.${i}.color`)}
+            onChange={(next) => set(i, { color: next })}
+          />
+          <ColourInput
+            label={`${name} on dark`}
+            value={dark ?? color}
+            same={dark === undefined}
+            problem={problems.get(`palette.${i}.dark`)}
+            onChange={(next) => set(i, { dark: next === color ? undefined : next })}
+          />
+          <RemoveButton
+            label={`Remove ${name}`}
+            disabled={name === INK}
+            onClick={() => onChange({ ...draft, palette: palette.filter((_, k) => k !== i) })}
+          />
         </div>
       ))}
     </Group>
@@ -133,20 +286,63 @@ function GradientGroup({ draft, onChange, problems }: Props) {
     <Group title="Gradients" note="made on the bench, under Colours">
       {gradients.map(({ name, stops }, i) => (
         <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_120px_24px] items-center gap-1.5">
-          <NameInput label={`Name of gradient ${i + 1}`} value={name} problem={problems.get(`gradients.${i}.name`) ?? problems.get(`gradients.${i}`)} onChange={(next) => onChange({ ...draft, gradients: gradients.map((one, k) => (k === i ? { ...one, name: next } : one)) })} />
-          <span aria-hidden className="h-4 border border-ink" style={{ background: `linear-gradient(90deg, ${cssStops(stops.map((stop) => ({ ...stop, color: colour(stop.color) })))})` }} />
-          <RemoveButton label={`Remove ${name}`} onClick={() => onChange({ ...draft, gradients: gradients.filter((_, k) => k !== i) })} />
+          <NameInput
+            label={`Name of gradient ${i + 1}`}
+            value={name}
+            problem={problems.get(`gradients.${i}.name`) ?? problems.get(`gradients.${i}`)}
+            onChange={(next) =>
+              onChange({ ...draft, gradients: gradients.map((one, k) => (k === i ? { ...one, name: next } : one)) })
+            }
+          />
+          <span
+            aria-hidden
+            className="h-4 border border-ink"
+            style={{
+              background: `linear-gradient(90deg, ${cssStops(stops.map((stop) => ({ ...stop, color: colour(stop.color) })))})`,
+            }}
+          />
+          <RemoveButton
+            label={`Remove ${name}`}
+            onClick={() => onChange({ ...draft, gradients: gradients.filter((_, k) => k !== i) })}
+          />
         </div>
       ))}
     </Group>
   )
 }
 
-function ColourInput({ label, value, same, problem, onChange }: { label: string; value: string; same?: boolean; problem?: string; onChange: (value: string) => void }) {
+function ColourInput({
+  label,
+  value,
+  same,
+  problem,
+  onChange,
+}: {
+  label: string
+  value: string
+  same?: boolean
+  problem?: string
+  onChange: (value: string) => void
+}) {
   return (
-    <span title={problem ?? (same ? 'the same as on light' : undefined)} className={`flex h-6 items-center gap-1 rounded-sheet border bg-sheet px-1 ${problem ? 'border-fault' : 'border-hair'} ${same ? 'opacity-60' : ''}`}>
-      <input type="color" aria-label={`${label}, picker`} value={value.slice(0, 7)} onChange={(event) => onChange(event.target.value)} className="size-3.5 flex-none cursor-default appearance-none border border-ink p-0 [&::-webkit-color-swatch]:border-0 [&::-webkit-color-swatch-wrapper]:p-0" />
-      <input aria-label={label} value={value} spellCheck={false} onChange={(event) => onChange(event.target.value.toLowerCase())} className="w-full min-w-0 font-mono text-small outline-offset-2" />
+    <span
+      title={problem ?? (same ? 'the same as on light' : undefined)}
+      className={`flex h-6 items-center gap-1 rounded-sheet border bg-sheet px-1 ${problem ? 'border-fault' : 'border-hair'} ${same ? 'opacity-60' : ''}`}
+    >
+      <input
+        type="color"
+        aria-label={`${label}, picker`}
+        value={value.slice(0, 7)}
+        onChange={(event) => onChange(event.target.value)}
+        className="size-3.5 flex-none cursor-default appearance-none border border-ink p-0 [&::-webkit-color-swatch]:border-0 [&::-webkit-color-swatch-wrapper]:p-0"
+      />
+      <input
+        aria-label={label}
+        value={value}
+        spellCheck={false}
+        onChange={(event) => onChange(event.target.value.toLowerCase())}
+        className="w-full min-w-0 font-mono text-small outline-offset-2"
+      />
     </span>
   )
 }
@@ -156,11 +352,24 @@ function SizesGroup({ draft, onChange, problems }: Props) {
   const problem = problems.get('sizes') ?? [...problems].find(([path]) => path.startsWith('sizes.'))?.[1]
   const setSizes = (next: number[]) => onChange({ ...draft, sizes: [...new Set(next)].sort((a, b) => a - b) })
   return (
-    <Group title="Delivered sizes" addLabel="size" onAdd={() => setSizes([...sizes, Math.min(2048, (sizes.at(-1) ?? 8) * 2)])}>
+    <Group
+      title="Delivered sizes"
+      addLabel="size"
+      onAdd={() => setSizes([...sizes, Math.min(2048, (sizes.at(-1) ?? 8) * 2)])}
+    >
       <div className="flex flex-wrap gap-1.5">
         {sizes.map((size, i) => (
-          <span key={i} className={`flex h-6 items-center rounded-sheet border bg-sheet ${problems.get(`sizes.${i}`) ? 'border-fault' : 'border-hair'}`}>
-            <NumberField label={`Size ${i + 1}`} value={size} step={1} className="!w-11 px-1 text-right" onChange={(next) => setSizes(sizes.map((other, k) => (k === i ? next : other)))} />
+          <span
+            key={i}
+            className={`flex h-6 items-center rounded-sheet border bg-sheet ${problems.get(`sizes.${i}`) ? 'border-fault' : 'border-hair'}`}
+          >
+            <NumberField
+              label={`Size ${i + 1}`}
+              value={size}
+              step={1}
+              className="!w-11 px-1 text-right"
+              onChange={(next) => setSizes(sizes.map((other, k) => (k === i ? next : other)))}
+            />
             <RemoveButton label={`Remove size ${size}`} onClick={() => setSizes(sizes.filter((_, k) => k !== i))} />
           </span>
         ))}

@@ -43,11 +43,19 @@ export function RulesScreen() {
         </div>
         <div className="border-t border-ink px-4 py-2.5">
           <p role="status" className={`mb-2 min-h-4 ${result && !result.ok ? 'text-fault' : 'text-quiet'}`}>
-            {!result ? 'No change is pending.' : result.ok ? changes && `${changesInWords(changes, set.icons.length).replace(/\.$/, '')}.` : result.sentence}
+            {!result
+              ? 'No change is pending.'
+              : result.ok
+                ? changes && `${changesInWords(changes, set.icons.length).replace(/\.$/, '')}.`
+                : result.sentence}
           </p>
           <div className="flex gap-2">
-            <Button look="strong" disabled={!result?.ok} onClick={apply}>Apply</Button>
-            <Button disabled={!draft} onClick={() => setDraft(null)}>Discard</Button>
+            <Button look="strong" disabled={!result?.ok} onClick={apply}>
+              Apply
+            </Button>
+            <Button disabled={!draft} onClick={() => setDraft(null)}>
+              Discard
+            </Button>
           </div>
         </div>
       </div>
@@ -59,11 +67,19 @@ export function RulesScreen() {
 
 const NONE: ReadonlyMap<string, string> = new Map()
 
-function Diagram({ draft, onChange }: { draft: Draft; onChange: React.ComponentProps<typeof RuleDiagram>['onChange'] }) {
+function Diagram({
+  draft,
+  onChange,
+}: {
+  draft: Draft
+  onChange: React.ComponentProps<typeof RuleDiagram>['onChange']
+}) {
   const frame = useRef<HTMLDivElement>(null)
   const [side, setSide] = useState(480)
   useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setSide(Math.max(200, Math.floor(Math.min(entry!.contentRect.width, entry!.contentRect.height)))))
+    const observer = new ResizeObserver(([entry]) =>
+      setSide(Math.max(200, Math.floor(Math.min(entry!.contentRect.width, entry!.contentRect.height)))),
+    )
     observer.observe(frame.current!)
     return () => observer.disconnect()
   }, [])

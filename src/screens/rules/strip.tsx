@@ -18,26 +18,63 @@ export function Strip({ before, after, changes }: { before: IconSet; after: Icon
   const scroller = useRef<HTMLDivElement>(null)
   const width = (changes ? 2 * size + 36 : size) + 40
   const count = changes ? changes.found.length : before.icons.length
-  const virtual = useVirtualizer({ horizontal: true, count, getScrollElement: () => scroller.current, observeElementRect: observeRect, estimateSize: () => width, overscan: 4, paddingStart: 6, initialRect: { width: 1000, height: 0 } })
+  const virtual = useVirtualizer({
+    horizontal: true,
+    count,
+    getScrollElement: () => scroller.current,
+    observeElementRect: observeRect,
+    estimateSize: () => width,
+    overscan: 4,
+    paddingStart: 6,
+    initialRect: { width: 1000, height: 0 },
+  })
   useEffect(() => virtual.measure(), [virtual, width])
   return (
     <section aria-label="Before and after" className="h-[124px] overflow-hidden border-t border-ink bg-sheet">
-      <h2 className="px-4 pt-2 font-[640]">{changes ? `Before and after · ${changesInWords(changes, before.icons.length)}` : 'Icons under these rules'}</h2>
-      <div ref={scroller} tabIndex={0} role="group" aria-label="Before and after" className="h-[96px] overflow-x-auto py-2">
-        {before.icons.length === 0 && <p className="px-4 text-quiet">No icon is drawn yet; the rules wait for the first.</p>}
+      <h2 className="px-4 pt-2 font-[640]">
+        {changes ? `Before and after · ${changesInWords(changes, before.icons.length)}` : 'Icons under these rules'}
+      </h2>
+      <div
+        ref={scroller}
+        tabIndex={0}
+        role="group"
+        aria-label="Before and after"
+        className="h-[96px] overflow-x-auto py-2"
+      >
+        {before.icons.length === 0 && (
+          <p className="px-4 text-quiet">No icon is drawn yet; the rules wait for the first.</p>
+        )}
         <div className="relative h-full" style={{ width: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map(({ index, start }) => {
-            const change = changes?.found[index], icon = change?.before ?? before.icons[index]!
+            const change = changes?.found[index],
+              icon = change?.before ?? before.icons[index]!
             return (
               <figure key={icon.id} className="absolute top-0 text-center" style={{ left: start, width }}>
                 {change && after ? (
                   <div className="flex items-center justify-center gap-1.5">
-                    <PixelPicture source={sourceOf(change.before, before.rules, ground)} size={size} label={`${icon.name} before`} />
-                    <span aria-hidden className="text-quiet">→</span>
-                    <PixelPicture source={sourceOf(change.after, after.rules, ground)} size={size} label={`${icon.name} after`} />
+                    <PixelPicture
+                      source={sourceOf(change.before, before.rules, ground)}
+                      size={size}
+                      label={`${icon.name} before`}
+                    />
+                    <span aria-hidden className="text-quiet">
+                      →
+                    </span>
+                    <PixelPicture
+                      source={sourceOf(change.after, after.rules, ground)}
+                      size={size}
+                      label={`${icon.name} after`}
+                    />
                   </div>
                 ) : (
-                  <IconPicture icon={icon} rules={before.rules} ground={ground} size={size} label={icon.name} className="mx-auto" />
+                  <IconPicture
+                    icon={icon}
+                    rules={before.rules}
+                    ground={ground}
+                    size={size}
+                    label={icon.name}
+                    className="mx-auto"
+                  />
                 )}
                 <figcaption className="mt-1 truncate px-1 text-small text-quiet">{icon.name}</figcaption>
               </figure>

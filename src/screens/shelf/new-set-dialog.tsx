@@ -26,7 +26,9 @@ export function NewSetDialog({ onClose, onCreated }: { onClose: () => void; onCr
       >
         <div className="grid grid-cols-[1fr_200px] gap-5 p-4">
           <div>
-            <label className="block text-quiet" htmlFor="set-name">Name</label>
+            <label className="block text-quiet" htmlFor="set-name">
+              Name
+            </label>
             <input
               id="set-name"
               autoFocus
@@ -39,7 +41,9 @@ export function NewSetDialog({ onClose, onCreated }: { onClose: () => void; onCr
               }}
               className="mt-1 h-8 w-full rounded-sheet border border-ink px-2 text-lead placeholder:text-quiet/60"
             />
-            <p role="alert" className="mt-1 min-h-4 text-fault">{problem}</p>
+            <p role="alert" className="mt-1 min-h-4 text-fault">
+              {problem}
+            </p>
             <p className="mt-1 text-quiet">Rule book to start from</p>
             <div role="radiogroup" aria-label="Rule book" className="mt-1 border-t border-hair">
               {STARTERS.map((entry) => (
@@ -49,7 +53,10 @@ export function NewSetDialog({ onClose, onCreated }: { onClose: () => void; onCr
                   role="radio"
                   aria-checked={entry === book}
                   onClick={() => setBook(entry)}
-                  className={clsx('flex w-full items-baseline gap-3 border-b border-hair px-2 py-1.5 text-left', entry === book ? 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film')}
+                  className={clsx(
+                    'flex w-full items-baseline gap-3 border-b border-hair px-2 py-1.5 text-left',
+                    entry === book ? 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film',
+                  )}
                 >
                   <span className="w-26 flex-none font-[640]">{entry.name}</span>
                   <span className="text-quiet">{entry.note}</span>
@@ -63,7 +70,9 @@ export function NewSetDialog({ onClose, onCreated }: { onClose: () => void; onCr
         </div>
         <div className="flex justify-end gap-2 border-t border-hair px-4 py-3">
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="strong" type="submit">Make the set</Button>
+          <Button look="strong" type="submit">
+            Make the set
+          </Button>
         </div>
       </form>
     </Dialog>

@@ -11,10 +11,26 @@ const RUN = 11
 /** After how many milliseconds icons that were still being drawn are asked for again. */
 const AGAIN = 1000
 
-type DrawnIcon = { readonly id: string; readonly name: string; readonly pending?: true; readonly svg?: Readonly<Record<Ground, string>>; readonly problem?: string }
+type DrawnIcon = {
+  readonly id: string
+  readonly name: string
+  readonly pending?: true
+  readonly svg?: Readonly<Record<Ground, string>>
+  readonly problem?: string
+}
 
 /** The first icons of a set at real size, as they are kept; asked for when the row comes into sight. */
-export function RunOfIcons({ setId, count, side, changedAt }: { setId: string; count: number; side: number; changedAt: string }) {
+export function RunOfIcons({
+  setId,
+  count,
+  side,
+  changedAt,
+}: {
+  setId: string
+  count: number
+  side: number
+  changedAt: string
+}) {
   const place = useRef<HTMLSpanElement>(null)
   const seen = useSeen(place)
   const ground = useFilm() === 'night' ? 'dark' : 'light'
@@ -46,7 +62,13 @@ export function RunOfIcons({ setId, count, side, changedAt }: { setId: string; c
         ) : pending ? (
           <span key={id} title={`${name} is being drawn`} className="flex-none" style={{ width: side, height: side }} />
         ) : (
-          <CrossedOut key={id} problem={problem ?? ''} label={name} className="relative z-10 flex-none" style={{ width: side, height: side }} />
+          <CrossedOut
+            key={id}
+            problem={problem ?? ''}
+            label={name}
+            className="relative z-10 flex-none"
+            style={{ width: side, height: side }}
+          />
         ),
       )}
       {count > RUN && <span className="text-quiet">+{count - RUN}</span>}

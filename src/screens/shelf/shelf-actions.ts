@@ -3,10 +3,12 @@
 import { createContext, useContext } from 'react'
 
 /** What the server answers: a value, or why there is none. */
-export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: { readonly message: string } }
+export type Answer<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: { readonly message: string } }
 
 /** Waits for an answer; a server that cannot be reached is one too. */
-export const reached = <T,>(doing: Promise<Answer<T>>): Promise<Answer<T>> => doing.catch(() => ({ ok: false, failure: { message: 'The server cannot be reached.' } }))
+export const reached = <T>(doing: Promise<Answer<T>>): Promise<Answer<T>> =>
+  doing.catch(() => ({ ok: false, failure: { message: 'The server cannot be reached.' } }))
 
 /** What the shelf can have the server do; each answers with a sentence where it cannot. */
 export type ShelfActions = {

@@ -43,79 +43,102 @@ export function ShelfScreen({ entries, actions }: { entries: readonly Entry[]; a
 
   return (
     <ShelfActionsContext value={actions}>
-    <div
-      className="min-h-dvh"
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault()
-        void importFiles(event.dataTransfer.files)
-      }}
-    >
-      <CommonCommands />
-      <TopBar crumb={<span className="text-title font-[640]">Shelf</span>} />
-      <main className="mx-auto max-w-[1120px] px-6 pt-8 pb-16">
-        <div className="flex items-end justify-between gap-4">
-          <div>
-            <h1 className="text-[22px] leading-7 font-[640] [font-stretch:92%]">Sets</h1>
-            <p className="mt-0.5 text-lead text-quiet">A set is a family of icons under one set of rules.</p>
-          </div>
-          <div className="flex gap-2">
-            <input ref={file} type="file" accept=".json,application/json" multiple hidden aria-label="Set file" onChange={(event) => void importFiles(event.target.files)} />
-            <Button onClick={() => file.current!.click()}>Import a set file…</Button>
-            <Button onClick={() => void told(actions.openDemo())}>Add the demo sets</Button>
-            <Button look="strong" onClick={() => setCreating(true)}>New set…</Button>
-          </div>
-        </div>
-
-        {onShelf.length === 0 ? (
-          <div className="mt-8 border border-hair bg-sheet px-8 py-14 text-center">
-            <p className="text-title font-[640]">The shelf is empty</p>
-            <p className="mt-1 text-lead text-quiet">Start a set from a rule book, or look around in the demo sets first.</p>
-            <Button look="strong" className="mt-4" onClick={() => setCreating(true)}>New set…</Button>
-          </div>
-        ) : (
-          <div role="table" aria-label="Sets" className="mt-6 border-t border-ink bg-sheet">
-            <div role="row" className="grid grid-cols-[220px_96px_64px_minmax(0,1fr)_128px_32px] items-center gap-3 border-b border-hair px-4 py-1.5 text-small text-quiet">
-              <span role="columnheader">name</span>
-              <span role="columnheader">kind</span>
-              <span role="columnheader">grid</span>
-              <span role="columnheader">icons at real size</span>
-              <span role="columnheader" className="text-right">last change</span>
-              <span />
+      <div
+        className="min-h-dvh"
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          event.preventDefault()
+          void importFiles(event.dataTransfer.files)
+        }}
+      >
+        <CommonCommands />
+        <TopBar crumb={<span className="text-title font-[640]">Shelf</span>} />
+        <main className="mx-auto max-w-[1120px] px-6 pt-8 pb-16">
+          <div className="flex items-end justify-between gap-4">
+            <div>
+              <h1 className="text-[22px] leading-7 font-[640] [font-stretch:92%]">Sets</h1>
+              <p className="mt-0.5 text-lead text-quiet">A set is a family of icons under one set of rules.</p>
             </div>
-            {onShelf.map((entry) => (
-              <SetRow key={entry.id} entry={entry} onRename={() => setNaming(entry)} />
-            ))}
+            <div className="flex gap-2">
+              <input
+                ref={file}
+                type="file"
+                accept=".json,application/json"
+                multiple
+                hidden
+                aria-label="Set file"
+                onChange={(event) => void importFiles(event.target.files)}
+              />
+              <Button onClick={() => file.current!.click()}>Import a set file…</Button>
+              <Button onClick={() => void told(actions.openDemo())}>Add the demo sets</Button>
+              <Button look="strong" onClick={() => setCreating(true)}>
+                New set…
+              </Button>
+            </div>
           </div>
-        )}
 
-        {deleted.length > 0 && (
-          <section className="mt-10">
-            <h2 className="font-[640] text-quiet">Deleted sets</h2>
-            <ul className="mt-1 border-t border-hair">
-              {deleted.map(({ id, name, icons }) => (
-                <li key={id} className="flex items-center gap-3 border-b border-hair py-1.5 text-quiet">
-                  <span className="flex-1">{name} · {icons} icons</span>
-                  <Button onClick={() => void told(actions.restore(id))}>Put back</Button>
-                </li>
+          {onShelf.length === 0 ? (
+            <div className="mt-8 border border-hair bg-sheet px-8 py-14 text-center">
+              <p className="text-title font-[640]">The shelf is empty</p>
+              <p className="mt-1 text-lead text-quiet">
+                Start a set from a rule book, or look around in the demo sets first.
+              </p>
+              <Button look="strong" className="mt-4" onClick={() => setCreating(true)}>
+                New set…
+              </Button>
+            </div>
+          ) : (
+            <div role="table" aria-label="Sets" className="mt-6 border-t border-ink bg-sheet">
+              <div
+                role="row"
+                className="grid grid-cols-[220px_96px_64px_minmax(0,1fr)_128px_32px] items-center gap-3 border-b border-hair px-4 py-1.5 text-small text-quiet"
+              >
+                <span role="columnheader">name</span>
+                <span role="columnheader">kind</span>
+                <span role="columnheader">grid</span>
+                <span role="columnheader">icons at real size</span>
+                <span role="columnheader" className="text-right">
+                  last change
+                </span>
+                <span />
+              </div>
+              {onShelf.map((entry) => (
+                <SetRow key={entry.id} entry={entry} onRename={() => setNaming(entry)} />
               ))}
-            </ul>
-          </section>
+            </div>
+          )}
+
+          {deleted.length > 0 && (
+            <section className="mt-10">
+              <h2 className="font-[640] text-quiet">Deleted sets</h2>
+              <ul className="mt-1 border-t border-hair">
+                {deleted.map(({ id, name, icons }) => (
+                  <li key={id} className="flex items-center gap-3 border-b border-hair py-1.5 text-quiet">
+                    <span className="flex-1">
+                      {name} · {icons} icons
+                    </span>
+                    <Button onClick={() => void told(actions.restore(id))}>Put back</Button>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+        </main>
+        {creating && (
+          <NewSetDialog onClose={() => setCreating(false)} onCreated={(id) => router.push(`/sets/${id}/draw`)} />
         )}
-      </main>
-      {creating && <NewSetDialog onClose={() => setCreating(false)} onCreated={(id) => router.push(`/sets/${id}/draw`)} />}
-      {naming && (
-        <NameDialog
-          title="Rename the set"
-          name={naming.name}
-          onClose={() => setNaming(null)}
-          onName={async (name) => {
-            const result = await reached(actions.rename(naming.id, name))
-            return result.ok ? null : result.failure.message
-          }}
-        />
-      )}
-    </div>
+        {naming && (
+          <NameDialog
+            title="Rename the set"
+            name={naming.name}
+            onClose={() => setNaming(null)}
+            onName={async (name) => {
+              const result = await reached(actions.rename(naming.id, name))
+              return result.ok ? null : result.failure.message
+            }}
+          />
+        )}
+      </div>
     </ShelfActionsContext>
   )
 }
@@ -127,24 +150,43 @@ async function told(doing: Promise<Answer<unknown>>): Promise<boolean> {
   return answer.ok
 }
 
-function SetRow({ entry: { id, name, kind, grid, side, icons, changedAt }, onRename }: { entry: Entry; onRename: () => void }) {
+function SetRow({
+  entry: { id, name, kind, grid, side, icons, changedAt },
+  onRename,
+}: {
+  entry: Entry
+  onRename: () => void
+}) {
   const actions = useShelfActions()
   const remove = async () => {
     if (!(await told(actions.remove(id)))) return
-    say({ text: `“${name}” was taken off the shelf.`, action: { label: 'Undo', run: () => void told(actions.restore(id)) } })
+    say({
+      text: `“${name}” was taken off the shelf.`,
+      action: { label: 'Undo', run: () => void told(actions.restore(id)) },
+    })
   }
   return (
-    <div role="row" className="relative grid min-h-16 grid-cols-[220px_96px_64px_minmax(0,1fr)_128px_32px] items-center gap-3 border-b border-hair px-4 hover:bg-film">
+    <div
+      role="row"
+      className="relative grid min-h-16 grid-cols-[220px_96px_64px_minmax(0,1fr)_128px_32px] items-center gap-3 border-b border-hair px-4 hover:bg-film"
+    >
       <span role="cell" className="truncate">
         <Link href={`/sets/${id}/draw`} className="text-title font-[640] after:absolute after:inset-0">
           {name}
         </Link>
       </span>
-      <span role="cell" className="text-quiet">{kind === 'app' ? 'app icons' : 'interface'}</span>
+      <span role="cell" className="text-quiet">
+        {kind === 'app' ? 'app icons' : 'interface'}
+      </span>
       <span role="cell">{grid}</span>
       <RunOfIcons setId={id} count={icons} side={side} changedAt={changedAt} />
       <time role="cell" dateTime={changedAt} className="text-right text-quiet" suppressHydrationWarning>
-        {new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(changedAt))}
+        {new Intl.DateTimeFormat('en-GB', {
+          day: 'numeric',
+          month: 'short',
+          hour: '2-digit',
+          minute: '2-digit',
+        }).format(new Date(changedAt))}
       </time>
       <span role="cell" className="relative z-10">
         <MenuButton
@@ -168,11 +210,22 @@ function SetRow({ entry: { id, name, kind, grid, side, icons, changedAt }, onRen
 /** Sends a set file to the server; says what is wrong with it where something is. */
 async function importSet(file: File): Promise<void> {
   if (file.size > MAX_BYTES) {
-    say({ text: `“${file.name}” is larger than ${MAX_BYTES / 2 ** 20} MB, the most a set file may have.`, tone: 'fault' })
+    say({
+      text: `“${file.name}” is larger than ${MAX_BYTES / 2 ** 20} MB, the most a set file may have.`,
+      tone: 'fault',
+    })
     return
   }
-  const response = await fetch('/api/sets', { method: 'POST', body: await file.text(), headers: { 'content-type': 'application/json' } }).catch(() => null)
+  const response = await fetch('/api/sets', {
+    method: 'POST',
+    body: await file.text(),
+    headers: { 'content-type': 'application/json' },
+  }).catch(() => null)
   const answer = (await response?.json().catch(() => null)) as { name?: string; message?: string } | null
   if (response?.ok) say({ text: `“${answer!.name}” is on the shelf.` })
-  else say({ text: `“${file.name}” was not imported. ${answer?.message ?? 'The server cannot be reached.'}`, tone: 'fault' })
+  else
+    say({
+      text: `“${file.name}” was not imported. ${answer?.message ?? 'The server cannot be reached.'}`,
+      tone: 'fault',
+    })
 }

@@ -1,18 +1,26 @@
-const PAGE = 65536, MEMORY_SECTION = 5
+const PAGE = 65536,
+  MEMORY_SECTION = 5
 
 /**
- * A WebAssembly module that may not take more memory than so many bytes: the limits of its memory (WebAssembly core specification §5.5.8) with
- * that maximum. Growing beyond fails inside the module instead of taking the machine's memory. Throws when the module has no memory of its own.
+ * A WebAssembly module that may not take more memory than so many bytes: the limits of its memory (WebAssembly core
+ * specification §5.5.8) with that maximum. Growing beyond fails inside the module instead of taking the machine's
+ * memory. Throws when the module has no memory of its own.
  */
 export function boundedMemory(module: Uint8Array, bytes: number): Uint8Array {
-  for (let at = 8; at < module.length; ) {
+  for (let at = 8; at < module.length;) {
     const id = module[at]!
     const [size, start] = readUnsigned(module, at + 1)
     if (id === MEMORY_SECTION) {
       const [, flags] = readUnsigned(module, start)
       const [minimum] = readUnsigned(module, flags + 1)
       const content = [1, 1, ...unsigned(minimum), ...unsigned(Math.floor(bytes / PAGE))]
-      return Uint8Array.from([...module.subarray(0, at), MEMORY_SECTION, ...unsigned(content.length), ...content, ...module.subarray(start + size)])
+      return Uint8Array.from([
+        ...module.subarray(0, at),
+        MEMORY_SECTION,
+        ...unsigned(content.length),
+        ...content,
+        ...module.subarray(start + size),
+      ])
     }
     at = start + size
   }

@@ -9,10 +9,21 @@ import { done, failed, type Result } from '../failure'
 import { type IconRow, rowOfIcon, type SetRows, setOfRows } from '../set-rows'
 
 /** Changes on top of revision `base`, by a session that names itself. */
-const SaveRequest = z.strictObject({ base: z.int().min(1), writer: z.string().min(1).max(60).optional(), writes: SetWrites })
+const SaveRequest = z.strictObject({
+  base: z.int().min(1),
+  writer: z.string().min(1).max(60).optional(),
+  writes: SetWrites,
+})
 
-/** What a save is checked against: names and ids of all icons, the rules, and all of the set where more than one icon changes. */
-export type StoredForCheck = { readonly rules: string; readonly names: readonly { readonly id: string; readonly name: string }[]; readonly whole: SetRows | null }
+/**
+ * What a save is checked against: names and ids of all icons, the rules, and all of the set where more than one icon
+ * changes.
+ */
+export type StoredForCheck = {
+  readonly rules: string
+  readonly names: readonly { readonly id: string; readonly name: string }[]
+  readonly whole: SetRows | null
+}
 
 /** A save that may be stored. */
 export type CheckedWrites = {
@@ -54,7 +65,8 @@ function problemOf(writes: SetWrites, { rules, names, whole }: StoredForCheck): 
   const icons = writes.icons ?? []
   if (!whole) {
     for (const icon of icons) {
-      if (names.some(({ id, name }) => id !== icon.id && nameKey(name) === nameKey(icon.name))) return `Two icons are named “${icon.name}”.`
+      if (names.some(({ id, name }) => id !== icon.id && nameKey(name) === nameKey(icon.name)))
+        return `Two icons are named “${icon.name}”.`
     }
     const known = JSON.parse(rules) as Rules
     return icons.flatMap((icon) => iconProblems(icon, known))[0] ?? null
@@ -64,5 +76,7 @@ function problemOf(writes: SetWrites, { rules, names, whole }: StoredForCheck): 
   const order = writes.order ?? [...all.keys()]
   const missing = order.find((id) => !all.has(id))
   if (missing !== undefined) return `The icon ${missing.slice(0, 40)} is not in this set.`
-  return setProblems({ ...before, rules: writes.rules ?? before.rules, icons: order.map((id) => all.get(id)!) })[0] ?? null
+  return (
+    setProblems({ ...before, rules: writes.rules ?? before.rules, icons: order.map((id) => all.get(id)!) })[0] ?? null
+  )
 }

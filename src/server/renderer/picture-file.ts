@@ -12,11 +12,19 @@ const DRAWN = 2048
 export type PictureKind = 'image/png' | 'image/jpeg' | 'image/webp'
 
 /** A picture as it is kept: its media type, size in pixels, and bytes. */
-export type ReadPicture = { readonly kind: PictureKind; readonly w: number; readonly h: number; readonly bytes: Uint8Array }
+export type ReadPicture = {
+  readonly kind: PictureKind
+  readonly w: number
+  readonly h: number
+  readonly bytes: Uint8Array
+}
 
 const KINDS: Record<string, PictureKind> = { png: 'image/png', jpg: 'image/jpeg', webp: 'image/webp' }
 
-/** A picture file as it is kept. Drawings (SVG) become pixels first: nothing of their text is ever shown, and they see no files. */
+/**
+ * A picture file as it is kept. Drawings (SVG) become pixels first: nothing of their text is ever shown, and they see
+ * no files.
+ */
 export async function readPictureFile(bytes: Uint8Array): Promise<Result<ReadPicture>> {
   let size: ReturnType<typeof imageSize>
   try {
@@ -28,7 +36,11 @@ export async function readPictureFile(bytes: Uint8Array): Promise<Result<ReadPic
   const kind = KINDS[size.type ?? '']
   if (!kind) return failed('invalid', 'This kind of picture is not taken: PNG, JPEG, WebP or SVG.')
   if (!(size.width >= 1 && size.height >= 1)) return failed('invalid', 'The picture has no pixels.')
-  if (size.width > MOST || size.height > MOST) return failed('too-large', `The picture is ${size.width} × ${size.height} pixels; at most ${MOST} along a side are taken.`)
+  if (size.width > MOST || size.height > MOST)
+    return failed(
+      'too-large',
+      `The picture is ${size.width} × ${size.height} pixels; at most ${MOST} along a side are taken.`,
+    )
   // What the camera turned on its side is shown upright.
   const turned = (size.orientation ?? 1) >= 5
   return done({ kind, w: turned ? size.height : size.width, h: turned ? size.width : size.height, bytes })

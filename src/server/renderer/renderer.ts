@@ -20,7 +20,16 @@ const PURPOSES = {
 } satisfies Record<string, Purpose>
 
 /** Which threads a task belongs to. */
-const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = { draw: 'draw', drawSlowly: 'slow', rasters: 'raster', readPicture: 'picture', zip: 'read', readFile: 'read', writeFile: 'read', checkSave: 'read' }
+const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
+  draw: 'draw',
+  drawSlowly: 'slow',
+  rasters: 'raster',
+  readPicture: 'picture',
+  zip: 'read',
+  readFile: 'read',
+  writeFile: 'read',
+  checkSave: 'read',
+}
 
 /** The most memory a thread may take for values of its own, in megabytes; the rasteriser has a bound of its own. */
 const MEMORY = 768
@@ -31,8 +40,8 @@ export class TaskEnded extends Error {}
 type Threads = { readonly pool: Piscina; readonly turn: ReturnType<typeof pLimit> }
 
 /**
- * Runs tasks in threads, so that no request waits for geometry or pixels. A thread that takes too long, too much memory, or breaks, is ended and
- * started anew; its task fails with `TaskEnded`, and nothing else does.
+ * Runs tasks in threads, so that no request waits for geometry or pixels. A thread that takes too long, too much
+ * memory, or breaks, is ended and started anew; its task fails with `TaskEnded`, and nothing else does.
  */
 export class Renderer {
   private readonly threads = new Map<string, Threads>()
@@ -44,7 +53,8 @@ export class Renderer {
   ) {}
 
   async run<K extends keyof Tasks>(task: K, input: Parameters<Tasks[K]>[0]): Promise<Awaited<ReturnType<Tasks[K]>>> {
-    const place = PLACES[task], limit = this.options.limit ?? PURPOSES[place].limit
+    const place = PLACES[task],
+      limit = this.options.limit ?? PURPOSES[place].limit
     const { pool, turn } = this.threadsFor(place)
     // Each task has its time from when a thread takes it, not from when it was asked for.
     return turn(async () => {
@@ -64,7 +74,14 @@ export class Renderer {
     let threads = this.threads.get(place)
     if (!threads) {
       const count = PURPOSES[place].threads
-      const pool = new Piscina({ filename: this.file, minThreads: 0, maxThreads: count, idleTimeout: 30_000, resourceLimits: { maxOldGenerationSizeMb: MEMORY }, workerHistogram: false })
+      const pool = new Piscina({
+        filename: this.file,
+        minThreads: 0,
+        maxThreads: count,
+        idleTimeout: 30_000,
+        resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+        workerHistogram: false,
+      })
       // A broken thread is said to its task; there is nobody else to say it to.
       pool.on('error', () => undefined)
       this.threads.set(place, (threads = { pool, turn: pLimit(count) }))
@@ -77,7 +94,9 @@ function endedBy(error: unknown): TaskEnded | null {
   const { name, code, message } = error as { name?: string; code?: string; message?: string }
   if (name === 'AbortError' || name === 'TimeoutError') return new TaskEnded('It takes too long to compute.')
   if (code === 'ERR_WORKER_OUT_OF_MEMORY') return new TaskEnded('It takes too much memory to compute.')
-  return /worker exited|terminat/i.test(message ?? '') ? new TaskEnded('It cannot be drawn: the rasteriser gave up.') : null
+  return /worker exited|terminat/i.test(message ?? '')
+    ? new TaskEnded('It cannot be drawn: the rasteriser gave up.')
+    : null
 }
 
 /** The file that threads run: built beside the command line, all in one. */

@@ -12,10 +12,16 @@ import { type SetRows, setOfRows, rowsOfSet } from '../set-rows'
 /** An icon as documents, in so many milliseconds; its masters and the rules as JSON. */
 function draw({ masters, rules, limit }: { masters: string; rules: string; limit: number }): Drawn {
   const end = performance.now() + limit
-  return within(() => performance.now() > end, () => drawnIcon({ id: 'icon', name: 'icon', masters: JSON.parse(masters) }, JSON.parse(rules)))
+  return within(
+    () => performance.now() > end,
+    () => drawnIcon({ id: 'icon', name: 'icon', masters: JSON.parse(masters) }, JSON.parse(rules)),
+  )
 }
 
-/** What threads can be asked to do: each takes and gives plain data that can be sent between threads. Nothing of it runs where requests are answered. */
+/**
+ * What threads can be asked to do: each takes and gives plain data that can be sent between threads. Nothing of it runs
+ * where requests are answered.
+ */
 export const TASKS = {
   draw,
 
@@ -36,9 +42,11 @@ export const TASKS = {
     return error ? { error } : { rows: rowsOfSet(set), pictures }
   },
 
-  writeFile: ({ rows, pictures }: { rows: SetRows; pictures: Pictures }): string => writeSetFile(setOfRows(rows), pictures),
+  writeFile: ({ rows, pictures }: { rows: SetRows; pictures: Pictures }): string =>
+    writeSetFile(setOfRows(rows), pictures),
 
-  checkSave: (asked: { request: Uint8Array; stored: StoredForCheck }): Result<CheckedWrites> => checkedSave(asked.request, asked.stored),
+  checkSave: (asked: { request: Uint8Array; stored: StoredForCheck }): Result<CheckedWrites> =>
+    checkedSave(asked.request, asked.stored),
 
   /** A picture file as it is kept: drawings become pixels. */
   readPicture: (bytes: Uint8Array): Promise<Result<ReadPicture>> => readPictureFile(bytes),

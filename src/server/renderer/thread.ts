@@ -1,7 +1,13 @@
 import { TASKS, type Tasks } from './tasks'
 
 /** Runs one task in a thread. A rasteriser that broke takes its thread with it. */
-export default async function run<K extends keyof Tasks>({ task, input }: { task: K; input: Parameters<Tasks[K]>[0] }): Promise<unknown> {
+export default async function run<K extends keyof Tasks>({
+  task,
+  input,
+}: {
+  task: K
+  input: Parameters<Tasks[K]>[0]
+}): Promise<unknown> {
   try {
     return await (TASKS[task] as (value: unknown) => unknown)(input)
   } catch (error) {

@@ -8,5 +8,7 @@ export const GET = (_: Request, { params }: { params: Promise<{ pictureId: strin
   answer(async () => {
     const picture = await readPicture(await database(), (await params).pictureId)
     if (!picture) return reply(failed('not-found', 'This picture is no longer there.'))
-    return new Response(picture.bytes as BodyInit, { headers: { 'content-type': picture.kind, 'cache-control': 'public, max-age=31536000, immutable' } })
+    return new Response(picture.bytes as BodyInit, {
+      headers: { 'content-type': picture.kind, 'cache-control': 'public, max-age=31536000, immutable' },
+    })
   })

@@ -18,11 +18,17 @@ export function AlternativesList() {
   const rulers = useBenchState((state) => state.layers.rulers)
   const [naming, setNaming] = useState<string | null>(null)
   if (!icon) return null
-  const others = alternativesOf(icon), title = titleOf(icon)
+  const others = alternativesOf(icon),
+    title = titleOf(icon)
   const all = [{ name: title, objects: drawing(icon) }, ...others].toSorted((a, b) => (a.name < b.name ? -1 : 1))
   const edge = (rulers ? RULER : 0) + 8
   return (
-    <div role="group" aria-label="Alternatives" className="absolute flex w-[84px] flex-col items-start gap-0.5 text-small" style={{ top: edge, left: edge }}>
+    <div
+      role="group"
+      aria-label="Alternatives"
+      className="absolute flex w-[84px] flex-col items-start gap-0.5 text-small"
+      style={{ top: edge, left: edge }}
+    >
       {others.length > 0 &&
         all.map(({ name, objects }) => (
           <RightMenu
@@ -32,17 +38,40 @@ export function AlternativesList() {
               { label: 'Take away', disabled: name === title, danger: true, run: () => removeAlternative(bench, name) },
             ]}
           >
-            <button type="button" aria-pressed={name === title} title={name === title ? 'This one is drawn on and delivered' : `Draw on ${name}`} onClick={() => name !== title && drawOn(bench, name)} className={clsx('flex w-full items-center gap-1.5 border bg-sheet p-1 text-left', name === title ? 'border-ink' : 'border-hair hover:border-ink')}>
+            <button
+              type="button"
+              aria-pressed={name === title}
+              title={name === title ? 'This one is drawn on and delivered' : `Draw on ${name}`}
+              onClick={() => name !== title && drawOn(bench, name)}
+              className={clsx(
+                'flex w-full items-center gap-1.5 border bg-sheet p-1 text-left',
+                name === title ? 'border-ink' : 'border-hair hover:border-ink',
+              )}
+            >
               <PixelPicture source={{ objects, rules, ground: 'light' }} size={24} label={`The alternative ${name}`} />
               <span className="min-w-0 flex-1 break-words leading-[12px]">{name}</span>
             </button>
           </RightMenu>
         ))}
-      <button type="button" title="Keep the drawing as it is and go on with a copy" onClick={(event) => {
-        event.currentTarget.blur()
-        keepAlternative(bench)
-      }} className="px-1 text-quiet hover:text-ink">+ alternative</button>
-      {naming !== null && <NameDialog title="Rename the alternative" name={naming} onName={(name) => nameAlternative(bench, naming, name)} onClose={() => setNaming(null)} />}
+      <button
+        type="button"
+        title="Keep the drawing as it is and go on with a copy"
+        onClick={(event) => {
+          event.currentTarget.blur()
+          keepAlternative(bench)
+        }}
+        className="px-1 text-quiet hover:text-ink"
+      >
+        + alternative
+      </button>
+      {naming !== null && (
+        <NameDialog
+          title="Rename the alternative"
+          name={naming}
+          onName={(name) => nameAlternative(bench, naming, name)}
+          onClose={() => setNaming(null)}
+        />
+      )}
     </div>
   )
 }

@@ -9,41 +9,79 @@ import type { Bench } from '../bench'
 export function keepAlternative(bench: Bench): void {
   const { icon } = bench
   if (!icon) return
-  const others = alternativesOf(icon), title = titleOf(icon)
+  const others = alternativesOf(icon),
+    title = titleOf(icon)
   if (others.length >= 20) return say({ text: 'An icon may have at most 20 alternatives. Take one away first.' })
   const taken = new Set([title, ...others.map(({ name }) => name)])
   let n = others.length + 2
   while (taken.has(`version ${n}`)) n++
   const kept = { name: title, objects: [...bench.objects] }
   const copy = bench.objects.map((object) => withNewIds(object, newId))
-  commit(bench.session, { kind: 'alternatives', icon: icon.id, title: `version ${n}`, objects: copy, alternatives: [...others, kept] }, `Keep ${title} as an alternative`)
+  commit(
+    bench.session,
+    { kind: 'alternatives', icon: icon.id, title: `version ${n}`, objects: copy, alternatives: [...others, kept] },
+    `Keep ${title} as an alternative`,
+  )
   bench.select([])
 }
 
 /** Draws on an alternative; the drawing that was there takes its place beside it. */
 export function drawOn(bench: Bench, name: string): void {
   const { icon } = bench
-  const others = icon && alternativesOf(icon), chosen = others?.find((one) => one.name === name)
+  const others = icon && alternativesOf(icon),
+    chosen = others?.find((one) => one.name === name)
   if (!icon || !others || !chosen) return
   const kept = { name: titleOf(icon), objects: [...bench.objects] }
   bench.select([])
-  commit(bench.session, { kind: 'alternatives', icon: icon.id, title: chosen.name, objects: chosen.objects, alternatives: others.map((one) => (one === chosen ? kept : one)) }, `Draw on ${name}`)
+  commit(
+    bench.session,
+    {
+      kind: 'alternatives',
+      icon: icon.id,
+      title: chosen.name,
+      objects: chosen.objects,
+      alternatives: others.map((one) => (one === chosen ? kept : one)),
+    },
+    `Draw on ${name}`,
+  )
 }
 
 export function removeAlternative(bench: Bench, name: string): void {
   const { icon } = bench
   if (!icon) return
-  commit(bench.session, { kind: 'alternatives', icon: icon.id, title: titleOf(icon), objects: bench.objects, alternatives: alternativesOf(icon).filter((one) => one.name !== name) }, `Take ${name} away`)
+  commit(
+    bench.session,
+    {
+      kind: 'alternatives',
+      icon: icon.id,
+      title: titleOf(icon),
+      objects: bench.objects,
+      alternatives: alternativesOf(icon).filter((one) => one.name !== name),
+    },
+    `Take ${name} away`,
+  )
 }
 
 /** Names the drawing or one of its alternatives; a sentence when the name will not do. */
 export function nameAlternative(bench: Bench, was: string, name: string): string | null {
   const { icon } = bench
   if (!icon || name === was) return null
-  const others = alternativesOf(icon), title = titleOf(icon)
+  const others = alternativesOf(icon),
+    title = titleOf(icon)
   if (name === '' || name.length > 40) return 'A name has 1 to 40 characters.'
-  if ([title, ...others.map((one) => one.name)].includes(name)) return `There is already an alternative named “${name}”.`
+  if ([title, ...others.map((one) => one.name)].includes(name))
+    return `There is already an alternative named “${name}”.`
   const next = others.map((one) => (one.name === was ? { ...one, name } : one))
-  commit(bench.session, { kind: 'alternatives', icon: icon.id, title: title === was ? name : title, objects: bench.objects, alternatives: next }, `Name ${was} ${name}`)
+  commit(
+    bench.session,
+    {
+      kind: 'alternatives',
+      icon: icon.id,
+      title: title === was ? name : title,
+      objects: bench.objects,
+      alternatives: next,
+    },
+    `Name ${was} ${name}`,
+  )
   return null
 }

@@ -12,10 +12,28 @@ import { keepAlternative } from './alternatives'
 import { align, centreOptically, space } from './arrange-operations'
 
 /** What objects may have in common: each gives a text that is the same where they do. */
-const ALIKE: readonly (readonly [id: string, name: string, read: (bench: Bench, object: DrawingObject) => string | null])[] = [
-  ['stroke', 'stroke', (_, object) => (isStyled(object) ? JSON.stringify([object.style.stroke, object.style.weight, object.style.dash, object.style.side]) : null)],
+const ALIKE: readonly (readonly [
+  id: string,
+  name: string,
+  read: (bench: Bench, object: DrawingObject) => string | null,
+])[] = [
+  [
+    'stroke',
+    'stroke',
+    (_, object) =>
+      isStyled(object)
+        ? JSON.stringify([object.style.stroke, object.style.weight, object.style.dash, object.style.side])
+        : null,
+  ],
   ['fill', 'fill', (_, object) => (isStyled(object) ? JSON.stringify([object.style.fill, object.style.fills]) : null)],
-  ['size', 'size', (bench, object) => { const { w, h } = bench.extent([object])!; return `${w.toFixed(6)} ${h.toFixed(6)}` }],
+  [
+    'size',
+    'size',
+    (bench, object) => {
+      const { w, h } = bench.extent([object])!
+      return `${w.toFixed(6)} ${h.toFixed(6)}`
+    },
+  ],
   ['kind', 'kind', (_, object) => object.kind],
 ]
 
@@ -25,24 +43,77 @@ export function arrangeCommands(bench: Bench): Command[] {
   const painted = () => (paintable(bench).length > 0 ? null : 'Select a painted object first.')
   const two = () => (bench.free.length > 1 ? null : 'Select two objects or more first: the front one is the mask.')
   const sides: readonly Side[] = ['left', 'centre', 'right', 'top', 'middle', 'bottom']
-  const masks: readonly (readonly [Mask, string])[] = [['inside', 'Mask: show what lies in the front object'], ['outside', 'Mask: hide what lies in the front object'], ['fade', 'Mask: fade as the front object is opaque']]
+  const masks: readonly (readonly [Mask, string])[] = [
+    ['inside', 'Mask: show what lies in the front object'],
+    ['outside', 'Mask: hide what lies in the front object'],
+    ['fade', 'Mask: fade as the front object is opaque'],
+  ]
   return [
-    ...sides.map((side): Command => ({ id: `align-${side}`, name: `Align ${side}`, needs: free, run: () => align(bench, side) })),
+    ...sides.map((side): Command => ({
+      id: `align-${side}`,
+      name: `Align ${side}`,
+      needs: free,
+      run: () => align(bench, side),
+    })),
     { id: 'space-x', name: 'Equal gaps across', needs: free, run: () => space(bench, 'x') },
     { id: 'space-y', name: 'Equal gaps down', needs: free, run: () => space(bench, 'y') },
-    { id: 'centre-ink', name: 'Centre optically by the ink', keys: ['$mod+Shift+KeyE'], needs: free, run: () => centreOptically(bench, 'ink') },
-    { id: 'centre-circle', name: 'Centre optically by the circle around', needs: free, run: () => centreOptically(bench, 'circle') },
-    ...ALIKE.map(([id, word, read]): Command => ({ id: `alike-${id}`, name: `Select all with the same ${word}`, needs: () => (bench.selected.length > 0 ? null : 'Select an object first, to find those like it.'), run: () => selectAlike(bench, read) })),
-    { id: 'copy-finish', name: 'Copy the finish', keys: ['$mod+Alt+KeyC'], needs: painted, run: () => copyFinish(bench) },
-    { id: 'paste-finish', name: 'Paste the finish', keys: ['$mod+Alt+KeyV'], needs: () => (bench.finish ? painted() : 'Copy the finish of an object first (Ctrl Alt C).'), run: () => pasteFinish(bench) },
-    ...masks.map(([mask, name]): Command => ({ id: `mask-${mask}`, name, needs: two, run: () => maskSelection(bench, mask) })),
-    { id: 'keep-alternative', name: 'Keep the drawing as an alternative', needs: () => (bench.icon ? null : 'Make an icon first: + icon, on the left.'), run: () => keepAlternative(bench) },
+    {
+      id: 'centre-ink',
+      name: 'Centre optically by the ink',
+      keys: ['$mod+Shift+KeyE'],
+      needs: free,
+      run: () => centreOptically(bench, 'ink'),
+    },
+    {
+      id: 'centre-circle',
+      name: 'Centre optically by the circle around',
+      needs: free,
+      run: () => centreOptically(bench, 'circle'),
+    },
+    ...ALIKE.map(([id, word, read]): Command => ({
+      id: `alike-${id}`,
+      name: `Select all with the same ${word}`,
+      needs: () => (bench.selected.length > 0 ? null : 'Select an object first, to find those like it.'),
+      run: () => selectAlike(bench, read),
+    })),
+    {
+      id: 'copy-finish',
+      name: 'Copy the finish',
+      keys: ['$mod+Alt+KeyC'],
+      needs: painted,
+      run: () => copyFinish(bench),
+    },
+    {
+      id: 'paste-finish',
+      name: 'Paste the finish',
+      keys: ['$mod+Alt+KeyV'],
+      needs: () => (bench.finish ? painted() : 'Copy the finish of an object first (Ctrl Alt C).'),
+      run: () => pasteFinish(bench),
+    },
+    ...masks.map(([mask, name]): Command => ({
+      id: `mask-${mask}`,
+      name,
+      needs: two,
+      run: () => maskSelection(bench, mask),
+    })),
+    {
+      id: 'keep-alternative',
+      name: 'Keep the drawing as an alternative',
+      needs: () => (bench.icon ? null : 'Make an icon first: + icon, on the left.'),
+      run: () => keepAlternative(bench),
+    },
   ]
 }
 
 function selectAlike(bench: Bench, read: (bench: Bench, object: DrawingObject) => string | null): void {
-  const wanted = new Set(bench.selected.map((object) => read(bench, object)).filter((text): text is string => text !== null))
-  bench.select(bench.reachable.filter((object) => !object.hidden && !object.locked && wanted.has(read(bench, object) ?? '')).map(({ id }) => id))
+  const wanted = new Set(
+    bench.selected.map((object) => read(bench, object)).filter((text): text is string => text !== null),
+  )
+  bench.select(
+    bench.reachable
+      .filter((object) => !object.hidden && !object.locked && wanted.has(read(bench, object) ?? ''))
+      .map(({ id }) => id),
+  )
 }
 
 function copyFinish(bench: Bench): void {
@@ -56,13 +127,26 @@ function pasteFinish(bench: Bench): void {
   if (!finish) return
   const next = paintable(bench).map((object): Styled => {
     const map = boxToBox(finish.box, bench.extent([object])!)
-    return withFinish(object, withPaints(finish.style, (paint) => transformPaint(paint, map)))
+    return withFinish(
+      object,
+      withPaints(finish.style, (paint) => transformPaint(paint, map)),
+    )
   })
-  bench.edit({ kind: 'replace', objects: next }, `Paste the finish on ${next.length === 1 ? next[0]!.name : `${next.length} objects`}`)
+  bench.edit(
+    { kind: 'replace', objects: next },
+    `Paste the finish on ${next.length === 1 ? next[0]!.name : `${next.length} objects`}`,
+  )
 }
 
 function maskSelection(bench: Bench, mask: Mask): void {
   const id = newId()
-  bench.edit({ kind: 'gather', ids: bench.free.map((object) => object.id), container: { kind: 'group', id, name: bench.nameFor('Mask'), mask } }, `Mask ${styledWithin(bench.free).length} objects`)
+  bench.edit(
+    {
+      kind: 'gather',
+      ids: bench.free.map((object) => object.id),
+      container: { kind: 'group', id, name: bench.nameFor('Mask'), mask },
+    },
+    `Mask ${styledWithin(bench.free).length} objects`,
+  )
   bench.select([id])
 }

@@ -8,7 +8,9 @@ import { PaintList } from './paint-list'
 import { StrokeSettings } from './stroke-settings'
 import { UsedColours } from './used-colours'
 
-/** The finish of what is selected: its paints in order, the one in hand, its stroke, and the colours that occur in it. */
+/**
+ * The finish of what is selected: its paints in order, the one in hand, its stroke, and the colours that occur in it.
+ */
 export function ColoursPanel() {
   const objects = useCalmObjects()
   const rules = useRules()
@@ -19,7 +21,8 @@ export function ColoursPanel() {
     <div className="flex h-full min-w-[900px] divide-x divide-hair">
       {painted.length === 0 ? (
         <p className="w-[520px] flex-none px-4 py-3 text-quiet">
-          Select objects to see how they are painted: fills over each other, gradients, strokes. Sample colours from a picture or an object with I.
+          Select objects to see how they are painted: fills over each other, gradients, strokes. Sample colours from a
+          picture or an object with I.
         </p>
       ) : (
         <>

@@ -13,13 +13,17 @@ import type { Bench } from '../bench'
 /** The painted objects of the selection that may be changed. */
 export const paintable = (bench: Bench): Styled[] => styledWithin(bench.free)
 
-const title = (objects: readonly Styled[]): string => (objects.length === 1 ? objects[0]!.name : `${objects.length} objects`)
+const title = (objects: readonly Styled[]): string =>
+  objects.length === 1 ? objects[0]!.name : `${objects.length} objects`
 
 /** Changes the style of every painted object of the selection. */
 export function changeStyles(bench: Bench, change: (style: Style, object: Styled) => Style, what: string): void {
   const objects = paintable(bench)
   if (objects.length === 0) return say({ text: 'Select a painted object first.' })
-  bench.edit({ kind: 'replace', objects: objects.map((object) => withFinish(object, change(object.style, object))) }, `Set ${what} of ${title(objects)}`)
+  bench.edit(
+    { kind: 'replace', objects: objects.map((object) => withFinish(object, change(object.style, object))) },
+    `Set ${what} of ${title(objects)}`,
+  )
 }
 
 const WORDS = (place: PaintPlace): string => (typeof place === 'number' ? 'an upper fill' : `the ${place}`)
@@ -30,23 +34,40 @@ export function setPaint(bench: Bench, place: PaintPlace, change: { paint?: Pain
 
 /** Gives every object a gradient over its own box, from what it was painted with. */
 export function makeGradient(bench: Bench, place: PaintPlace, kind: Gradient['kind']): void {
-  changeStyles(bench, (style, object) => {
-    const paint = paintAt(style, place)
-    const box = extentOf([object], bench.rules)!
-    const stops = paint !== undefined && isGradient(paint) ? paint.stops : firstStops(paint)
-    return withPaintAt(style, place, { paint: { ...freshGradient(kind, box, []), stops } })
-  }, WORDS(place))
+  changeStyles(
+    bench,
+    (style, object) => {
+      const paint = paintAt(style, place)
+      const box = extentOf([object], bench.rules)!
+      const stops = paint !== undefined && isGradient(paint) ? paint.stops : firstStops(paint)
+      return withPaintAt(style, place, { paint: { ...freshGradient(kind, box, []), stops } })
+    },
+    WORDS(place),
+  )
 }
 
 /** From the colour that was there to none of it. */
 function firstStops(paint: Paint | undefined): Stop[] {
   const color = typeof paint === 'string' && paint !== 'none' ? paint : INK
-  return [{ at: 0, color }, { at: 1, color, opacity: 0 }]
+  return [
+    { at: 0, color },
+    { at: 1, color, opacity: 0 },
+  ]
 }
 
-/** The gradient in hand of the one selected object, if there is one; as it is shown while it is pulled, or as it was before. */
-export function gradientInHand(bench: Bench, asShown = false): { object: Styled; place: PaintPlace; gradient: Gradient } | null {
-  const { paintInHand: { place }, panel, selection } = bench.store.getState()
+/**
+ * The gradient in hand of the one selected object, if there is one; as it is shown while it is pulled, or as it was
+ * before.
+ */
+export function gradientInHand(
+  bench: Bench,
+  asShown = false,
+): { object: Styled; place: PaintPlace; gradient: Gradient } | null {
+  const {
+    paintInHand: { place },
+    panel,
+    selection,
+  } = bench.store.getState()
   const [object, ...more] = asShown ? styledWithin(outermost(bench.shownObjects, selection)) : paintable(bench)
   if (!object || more.length > 0 || panel !== 'colours') return null
   const paint = paintAt(object.style, place)
@@ -54,14 +75,26 @@ export function gradientInHand(bench: Bench, asShown = false): { object: Styled;
 }
 
 /** An object with another gradient at a place. */
-export const withGradient = (object: Styled, place: PaintPlace, gradient: Gradient): Styled => withFinish(object, withPaintAt(object.style, place, { paint: gradient }))
+export const withGradient = (object: Styled, place: PaintPlace, gradient: Gradient): Styled =>
+  withFinish(object, withPaintAt(object.style, place, { paint: gradient }))
 
 /** Stops changed into the object's own, whether they were its own or came by a name. */
-export function setStops(bench: Bench, place: PaintPlace, change: (stops: readonly Stop[]) => Stop[], what: string): void {
-  changeStyles(bench, (style) => {
-    const paint = paintAt(style, place)
-    return paint !== undefined && isGradient(paint) ? withPaintAt(style, place, { paint: { ...paint, stops: change(stopsOf(paint, bench.rules)) } }) : style
-  }, what)
+export function setStops(
+  bench: Bench,
+  place: PaintPlace,
+  change: (stops: readonly Stop[]) => Stop[],
+  what: string,
+): void {
+  changeStyles(
+    bench,
+    (style) => {
+      const paint = paintAt(style, place)
+      return paint !== undefined && isGradient(paint)
+        ? withPaintAt(style, place, { paint: { ...paint, stops: change(stopsOf(paint, bench.rules)) } })
+        : style
+    },
+    what,
+  )
 }
 
 /** Puts a colour where colours go: into the gradient stop in hand, or the paint in hand. */
@@ -69,7 +102,8 @@ export function putColour(bench: Bench, color: string): void {
   const { place, stop } = bench.store.getState().paintInHand
   const [first] = paintable(bench)
   const paint = first && paintAt(first.style, place)
-  if (stop !== null && paint !== undefined && isGradient(paint)) setStops(bench, place, (stops) => stops.map((one, i) => (i === stop ? { ...one, color } : one)), 'a stop')
+  if (stop !== null && paint !== undefined && isGradient(paint))
+    setStops(bench, place, (stops) => stops.map((one, i) => (i === stop ? { ...one, color } : one)), 'a stop')
   else setPaint(bench, place, { paint: color })
 }
 
@@ -84,7 +118,10 @@ export const hexOf = (bench: Bench, color: string): string => colourOf(color, be
 /** How many swatches, and how many gradients, a palette may have. */
 const MOST = 64
 
-/** Adds a colour to the palette of the rules under the first free name, which it gives; of a full palette the colour itself. */
+/**
+ * Adds a colour to the palette of the rules under the first free name, which it gives; of a full palette the colour
+ * itself.
+ */
 export function addSwatch(bench: Bench, color: string): string {
   const { rules } = bench
   if (rules.palette.length >= MOST) {
@@ -94,7 +131,15 @@ export function addSwatch(bench: Bench, color: string): string {
   let n = 1
   while (rules.palette.some(({ name }) => name === `colour-${n}`)) n++
   const name = `colour-${n}`
-  commit(bench.session, { kind: 'rules', rules: { ...rules, palette: [...rules.palette, { name, color: color.slice(0, 7) }] }, renames: [] }, `Add ${name} to the palette`)
+  commit(
+    bench.session,
+    {
+      kind: 'rules',
+      rules: { ...rules, palette: [...rules.palette, { name, color: color.slice(0, 7) }] },
+      renames: [],
+    },
+    `Add ${name} to the palette`,
+  )
   return name
 }
 
@@ -108,6 +153,10 @@ export function nameGradient(bench: Bench, place: PaintPlace): void {
   let n = 1
   while (all.some(({ name }) => name === `gradient-${n}`)) n++
   const name = `gradient-${n}`
-  commit(bench.session, { kind: 'rules', rules: { ...rules, gradients: [...all, { name, stops: found.gradient.stops }] }, renames: [] }, `Add ${name} to the palette`)
+  commit(
+    bench.session,
+    { kind: 'rules', rules: { ...rules, gradients: [...all, { name, stops: found.gradient.stops }] }, renames: [] },
+    `Add ${name} to the palette`,
+  )
   setPaint(bench, place, { paint: { ...found.gradient, stops: name } })
 }

@@ -16,7 +16,12 @@ import { addSwatch, hexOf, makeGradient, nameGradient, putColour, setPaint, setS
 import { cssPaint } from './paint-words'
 import { Ramp } from './ramp'
 
-const KINDS = [{ value: 'none', label: 'none' }, { value: 'colour', label: 'colour' }, { value: 'linear', label: 'linear' }, { value: 'radial', label: 'radial' }] as const
+const KINDS = [
+  { value: 'none', label: 'none' },
+  { value: 'colour', label: 'colour' },
+  { value: 'linear', label: 'linear' },
+  { value: 'radial', label: 'radial' },
+] as const
 
 /** The paint in hand: none, a colour or a gradient, with the stop in hand. */
 export function PaintEditor({ objects, rules }: { objects: readonly Styled[]; rules: Rules }) {
@@ -32,25 +37,39 @@ export function PaintEditor({ objects, rules }: { objects: readonly Styled[]; ru
     else makeGradient(bench, place, next)
   }
   return (
-    <section aria-label="Paint in hand" className="grid w-[400px] flex-none grid-cols-[1fr_174px] gap-x-3 overflow-y-auto px-3 py-1.5">
+    <section
+      aria-label="Paint in hand"
+      className="grid w-[400px] flex-none grid-cols-[1fr_174px] gap-x-3 overflow-y-auto px-3 py-1.5"
+    >
       <div className="flex min-w-0 flex-col gap-1.5">
         <Choice label="Kind of paint" value={kind} options={KINDS} onChange={choose} className="[&>button]:!px-2" />
         {isGradient(paint) && <GradientEditor paint={paint} rules={rules} />}
       </div>
       {kind === 'colour' && <Colours value={paint as string} rules={rules} />}
-      {isGradient(paint) && stop !== null && typeof paint.stops !== 'string' && paint.stops[stop] && <Colours value={paint.stops[stop].color} rules={rules} />}
+      {isGradient(paint) && stop !== null && typeof paint.stops !== 'string' && paint.stops[stop] && (
+        <Colours value={paint.stops[stop].color} rules={rules} />
+      )}
     </section>
   )
 }
 
-const firstColour = (paint: Paint, rules: Rules): string => (isGradient(paint) ? (stopsOf(paint, rules)[0]?.color ?? INK) : paint === 'none' ? INK : paint)
+const firstColour = (paint: Paint, rules: Rules): string =>
+  isGradient(paint) ? (stopsOf(paint, rules)[0]?.color ?? INK) : paint === 'none' ? INK : paint
 
 /** The swatches of the rules and a colour of one's own, for the paint or the stop in hand. */
 function Colours({ value, rules }: { value: string; rules: Rules }) {
   const bench = useBench()
   const sampled = useBenchState((state) => state.sampled)
   const swatch = (name: string, color: string) => (
-    <button key={name} type="button" aria-label={`Colour ${name}`} aria-pressed={name === value} title={name} onClick={() => putColour(bench, name)} className="grid size-[21px] place-items-center border border-transparent hover:border-ink aria-pressed:border-hand">
+    <button
+      key={name}
+      type="button"
+      aria-label={`Colour ${name}`}
+      aria-pressed={name === value}
+      title={name}
+      onClick={() => putColour(bench, name)}
+      className="grid size-[21px] place-items-center border border-transparent hover:border-ink aria-pressed:border-hand"
+    >
       <Chip large paint={color} />
     </button>
   )
@@ -61,12 +80,21 @@ function Colours({ value, rules }: { value: string; rules: Rules }) {
         {sampled.length > 0 && <span className="mx-1 h-4 border-l border-hair" />}
         {sampled.map((color) => swatch(color, color))}
         {value.startsWith('#') && (
-          <Button look="plain" className="!h-5 !px-1.5 text-quiet" onClick={() => putColour(bench, addSwatch(bench, value))}>
+          <Button
+            look="plain"
+            className="!h-5 !px-1.5 text-quiet"
+            onClick={() => putColour(bench, addSwatch(bench, value))}
+          >
             + to the palette
           </Button>
         )}
       </div>
-      <ColourField label="Own colour" height={72} value={hexOf(bench, value)} onChange={(hex) => putColour(bench, hex)} />
+      <ColourField
+        label="Own colour"
+        height={72}
+        value={hexOf(bench, value)}
+        onChange={(hex) => putColour(bench, hex)}
+      />
     </div>
   )
 }
@@ -81,7 +109,9 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
     setStops(bench, place, (all) => withStop(all, at).stops, 'the stops')
     hold(withStop(stops, at).index)
   }
-  const setStop = (change: Partial<Stop>, what: string) => stop !== null && setStops(bench, place, (all) => all.map((one, i) => (i === stop ? withOpacity({ ...one, ...change }) : one)), what)
+  const setStop = (change: Partial<Stop>, what: string) =>
+    stop !== null &&
+    setStops(bench, place, (all) => all.map((one, i) => (i === stop ? withOpacity({ ...one, ...change }) : one)), what)
   return (
     <>
       <Ramp
@@ -90,32 +120,88 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
         chosen={stop}
         colourOf={({ color }) => colourOf(color, rules).light}
         onChoose={hold}
-        onMove={(i, at) => setStops(bench, place, (all) => all.map((one, k) => (k === i ? { ...one, at } : one)), 'the place of a stop')}
+        onMove={(i, at) =>
+          setStops(bench, place, (all) => all.map((one, k) => (k === i ? { ...one, at } : one)), 'the place of a stop')
+        }
         onAdd={add}
       />
       <div className="flex flex-wrap items-center gap-1">
-        <Button className="!px-1.5" onClick={() => setStops(bench, place, reversed, 'the direction of the gradient')}>Reverse</Button>
+        <Button className="!px-1.5" onClick={() => setStops(bench, place, reversed, 'the direction of the gradient')}>
+          Reverse
+        </Button>
         {typeof paint.stops === 'string' ? (
-          <Button className="!px-1.5" title="Give the object stops of its own" onClick={() => setStops(bench, place, (all) => [...all], 'the stops')}>Own stops</Button>
+          <Button
+            className="!px-1.5"
+            title="Give the object stops of its own"
+            onClick={() => setStops(bench, place, (all) => [...all], 'the stops')}
+          >
+            Own stops
+          </Button>
         ) : (
-          <Button className="!px-1.5" title="Keep it in the palette under a name" onClick={() => nameGradient(bench, place)}>+ to the palette</Button>
+          <Button
+            className="!px-1.5"
+            title="Keep it in the palette under a name"
+            onClick={() => nameGradient(bench, place)}
+          >
+            + to the palette
+          </Button>
         )}
         {(rules.gradients ?? []).map(({ name }) => (
-          <button key={name} type="button" aria-label={`Gradient ${name}`} aria-pressed={paint.stops === name} title={name} onClick={() => setPaint(bench, place, { paint: { ...paint, stops: name } })} className="border border-transparent p-0.5 hover:border-ink aria-pressed:border-hand">
-            <span className="block h-3.5 w-6 border border-ink" style={{ background: cssPaint({ kind: 'linear', from: { x: 0, y: 0 }, to: { x: 1, y: 0 }, stops: name }, rules)! }} />
+          <button
+            key={name}
+            type="button"
+            aria-label={`Gradient ${name}`}
+            aria-pressed={paint.stops === name}
+            title={name}
+            onClick={() => setPaint(bench, place, { paint: { ...paint, stops: name } })}
+            className="border border-transparent p-0.5 hover:border-ink aria-pressed:border-hand"
+          >
+            <span
+              className="block h-3.5 w-6 border border-ink"
+              style={{
+                background: cssPaint({ kind: 'linear', from: { x: 0, y: 0 }, to: { x: 1, y: 0 }, stops: name }, rules)!,
+              }}
+            />
           </button>
         ))}
       </div>
       {chosen && stop !== null && (
         <div className="flex flex-wrap items-center gap-1.5 whitespace-nowrap text-quiet">
           stop {stop + 1}
-          <NumberField label="Place of the stop" value={chosen.at * 100} step={1} unit=" %" className="!w-[52px] border border-hair px-1 text-right text-ink" onChange={(value) => value >= (stops[stop - 1]?.at ?? 0) * 100 && value <= (stops[stop + 1]?.at ?? 1) * 100 && setStop({ at: value / 100 }, 'the place of a stop')} />
+          <NumberField
+            label="Place of the stop"
+            value={chosen.at * 100}
+            step={1}
+            unit=" %"
+            className="!w-[52px] border border-hair px-1 text-right text-ink"
+            onChange={(value) =>
+              value >= (stops[stop - 1]?.at ?? 0) * 100 &&
+              value <= (stops[stop + 1]?.at ?? 1) * 100 &&
+              setStop({ at: value / 100 }, 'the place of a stop')
+            }
+          />
           opacity
-          <NumberField label="Opacity of the stop" value={(chosen.opacity ?? 1) * 100} step={5} unit=" %" className="!w-[52px] border border-hair px-1 text-right text-ink" onChange={(value) => value >= 0 && value <= 100 && setStop({ opacity: value / 100 }, 'the opacity of a stop')} />
-          <Button look="plain" disabled={stops.length <= 2} className="!h-5 !px-1.5" onClick={() => {
-            setStops(bench, place, (all) => all.filter((_, i) => i !== stop), 'the stops')
-            hold(Math.max(0, stop - 1))
-          }}>take away</Button>
+          <NumberField
+            label="Opacity of the stop"
+            value={(chosen.opacity ?? 1) * 100}
+            step={5}
+            unit=" %"
+            className="!w-[52px] border border-hair px-1 text-right text-ink"
+            onChange={(value) =>
+              value >= 0 && value <= 100 && setStop({ opacity: value / 100 }, 'the opacity of a stop')
+            }
+          />
+          <Button
+            look="plain"
+            disabled={stops.length <= 2}
+            className="!h-5 !px-1.5"
+            onClick={() => {
+              setStops(bench, place, (all) => all.filter((_, i) => i !== stop), 'the stops')
+              hold(Math.max(0, stop - 1))
+            }}
+          >
+            take away
+          </Button>
         </div>
       )}
     </>

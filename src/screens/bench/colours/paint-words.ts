@@ -11,4 +11,5 @@ export function cssPaint(paint: Paint, values: NamedValues): string | null {
 }
 
 /** A paint in a word: its name, its digits, or what kind of gradient. */
-export const paintWord = (paint: Paint): string => (!isGradient(paint) ? paint : typeof paint.stops === 'string' ? paint.stops : paint.kind)
+export const paintWord = (paint: Paint): string =>
+  !isGradient(paint) ? paint : typeof paint.stops === 'string' ? paint.stops : paint.kind

@@ -8,7 +8,10 @@ import { find, walk } from '@/core/drawing/tree'
 import { useBenchState, useRules, useShownObjects } from '../context'
 import { ShapeRuns } from './shape-runs'
 
-/** The drawing itself, in grid units. An object that did not change is not drawn again; what lies outside a container stepped into is dimmed. */
+/**
+ * The drawing itself, in grid units. An object that did not change is not drawn again; what lies outside a container
+ * stepped into is dimmed.
+ */
 export function Artwork() {
   const objects = useShownObjects()
   const rules = useRules()
@@ -16,21 +19,50 @@ export function Artwork() {
   // More than any screen draws in time: what is too much is said instead.
   if (excessIn(objects)) return null
   const count = Math.ceil(objects.length / SHEAF)
-  return Array.from({ length: count }, (_, i) => <Sheaf key={i} objects={objects.slice(i * SHEAF, (i + 1) * SHEAF)} values={rules} scope={scope} />)
+  return Array.from({ length: count }, (_, i) => (
+    <Sheaf key={i} objects={objects.slice(i * SHEAF, (i + 1) * SHEAF)} values={rules} scope={scope} />
+  ))
 }
 
-/** How many objects are looked through together: of a large drawing only the sheaves in which something changed are gone through. */
+/**
+ * How many objects are looked through together: of a large drawing only the sheaves in which something changed are gone
+ * through.
+ */
 const SHEAF = 32
 
 const Sheaf = memo(
-  function Sheaf({ objects, values, scope }: { objects: readonly DrawingObject[]; values: NamedValues; scope: string | null }) {
-    return objects.map((drawn) => <ObjectShapes key={drawn.id} object={drawn} values={values} dimmed={scope !== null && !find([drawn], scope)} />)
+  function Sheaf({
+    objects,
+    values,
+    scope,
+  }: {
+    objects: readonly DrawingObject[]
+    values: NamedValues
+    scope: string | null
+  }) {
+    return objects.map((drawn) => (
+      <ObjectShapes key={drawn.id} object={drawn} values={values} dimmed={scope !== null && !find([drawn], scope)} />
+    ))
   },
-  (a, b) => a.values === b.values && a.scope === b.scope && a.objects.length === b.objects.length && a.objects.every((object, i) => object === b.objects[i]),
+  (a, b) =>
+    a.values === b.values &&
+    a.scope === b.scope &&
+    a.objects.length === b.objects.length &&
+    a.objects.every((object, i) => object === b.objects[i]),
 )
 
-const ObjectShapes = memo(function ObjectShapes({ object, values, dimmed }: { object: DrawingObject; values: NamedValues; dimmed: boolean }) {
-  const faded = useBenchState(({ also, selection }) => also.dimOthers && selection.size > 0 && !outlives(object, selection))
+const ObjectShapes = memo(function ObjectShapes({
+  object,
+  values,
+  dimmed,
+}: {
+  object: DrawingObject
+  values: NamedValues
+  dimmed: boolean
+}) {
+  const faded = useBenchState(
+    ({ also, selection }) => also.dimOthers && selection.size > 0 && !outlives(object, selection),
+  )
   const by = useBenchState(({ inHand: { shifted } }) => (shifted?.ids.has(object.id) ? shifted.by : null))
   return (
     <g opacity={dimmed || faded ? 0.25 : undefined} transform={by ? `translate(${by.x} ${by.y})` : undefined}>
@@ -40,4 +72,5 @@ const ObjectShapes = memo(function ObjectShapes({ object, values, dimmed }: { ob
 })
 
 /** True for what is selected, or holds what is. */
-const outlives = (object: DrawingObject, selection: ReadonlySet<string>): boolean => [...walk([object])].some((place) => selection.has(place.object.id))
+const outlives = (object: DrawingObject, selection: ReadonlySet<string>): boolean =>
+  [...walk([object])].some((place) => selection.has(place.object.id))

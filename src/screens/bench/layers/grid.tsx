@@ -15,20 +15,39 @@ export function Sheet({ rules, view }: { rules: Rules; view: View }) {
 }
 
 /** Live area and keylines over the drawing, in screen pixels so that hairlines stay hairlines. */
-export const KeylineLayer = memo(function KeylineLayer({ rules, view, layers }: { rules: Rules; view: View; layers: Layers }) {
+export const KeylineLayer = memo(function KeylineLayer({
+  rules,
+  view,
+  layers,
+}: {
+  rules: Rules
+  view: View
+  layers: Layers
+}) {
   const { size } = rules.grid
   const side = size * view.scale
   return (
     <g fill="none" pointerEvents="none">
       {layers.liveArea && (
-        <rect {...centred(view, size, rules.liveArea, rules.liveArea)} stroke="var(--key)" opacity=".45" data-layer="live-area" />
+        <rect
+          {...centred(view, size, rules.liveArea, rules.liveArea)}
+          stroke="var(--key)"
+          opacity=".45"
+          data-layer="live-area"
+        />
       )}
       {layers.keylines && (
         <g stroke="var(--key)" strokeDasharray="5 4" opacity=".85" data-layer="keylines">
           {rules.keylines.map(({ name, shape, w, h }) => {
             const box = centred(view, size, w, h)
             return shape === 'ellipse' ? (
-              <ellipse key={name} cx={box.x + box.width / 2} cy={box.y + box.height / 2} rx={box.width / 2} ry={box.height / 2} />
+              <ellipse
+                key={name}
+                cx={box.x + box.width / 2}
+                cy={box.y + box.height / 2}
+                rx={box.width / 2}
+                ry={box.height / 2}
+              />
             ) : (
               <rect key={name} {...box} />
             )
@@ -54,7 +73,8 @@ export const GridLayer = memo(function GridLayer({ rules, view }: { rules: Rules
     for (let i = 1; i < count; i++) {
       const at = i * every
       if (skip !== null && Math.abs(at / skip - Math.round(at / skip)) < 1e-9) continue
-      const x = Math.round(view.x + at * view.scale) + 0.5, y = Math.round(view.y + at * view.scale) + 0.5
+      const x = Math.round(view.x + at * view.scale) + 0.5,
+        y = Math.round(view.y + at * view.scale) + 0.5
       d += `M${x} ${view.y}v${size * view.scale}M${view.x} ${y}h${size * view.scale}`
     }
     return d
@@ -62,7 +82,9 @@ export const GridLayer = memo(function GridLayer({ rules, view }: { rules: Rules
   const unit = size > 256 ? step : 1
   return (
     <g data-layer="grid" fill="none" pointerEvents="none">
-      {step < unit && step * view.scale >= CLOSEST * 3 && <path d={lines(step, unit)} stroke="var(--faint)" strokeDasharray="1 3" />}
+      {step < unit && step * view.scale >= CLOSEST * 3 && (
+        <path d={lines(step, unit)} stroke="var(--faint)" strokeDasharray="1 3" />
+      )}
       {unit * view.scale >= CLOSEST && <path d={lines(unit, major)} stroke="var(--faint)" />}
       {major * view.scale >= CLOSEST && <path d={lines(major, null)} stroke="var(--hair)" />}
     </g>

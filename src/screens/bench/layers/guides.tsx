@@ -12,7 +12,8 @@ export function GuideLayer({ view, size }: { view: View; size: number }) {
     <g stroke="var(--guide)" fill="none">
       {guides?.map(({ id, at, angle, locked }) => {
         const { from, to } = alongGuide(at, angle, 6 * size)
-        const a = toScreen(view, from), b = toScreen(view, to)
+        const a = toScreen(view, from),
+          b = toScreen(view, to)
         return <path key={id} d={`M${a.x} ${a.y}L${b.x} ${b.y}`} opacity={locked ? 0.55 : 1} />
       })}
     </g>

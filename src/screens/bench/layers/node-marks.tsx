@@ -13,7 +13,10 @@ import { toScreen, type View } from '../view'
 
 type XY = { readonly x: number; readonly y: number }
 
-/** The nodes of a path: a corner is a triangle, a smooth node a disc, a symmetric one a ring; what is selected is filled. */
+/**
+ * The nodes of a path: a corner is a triangle, a smooth node a disc, a symmetric one a ring; what is selected is
+ * filled.
+ */
 export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
   const selected = useBenchState((state) => state.nodes)
   const reference = useBenchState((state) => state.reference)
@@ -24,7 +27,14 @@ export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
       ))}
       {path.contours.flatMap(({ nodes, closed }, contour) =>
         nodes.map((node, n) => (
-          <Mark reference={reference === nodeKey({ contour, node: n })} key={`${contour} ${n}`} node={node} at={toScreen(view, node)} filled={selected.has(nodeKey({ contour, node: n }))} end={!closed && (n === 0 || n === nodes.length - 1)} />
+          <Mark
+            reference={reference === nodeKey({ contour, node: n })}
+            key={`${contour} ${n}`}
+            node={node}
+            at={toScreen(view, node)}
+            filled={selected.has(nodeKey({ contour, node: n }))}
+            end={!closed && (n === 0 || n === nodes.length - 1)}
+          />
         )),
       )}
     </g>
@@ -35,7 +45,12 @@ function Mark({ reference, ...rest }: { reference?: boolean; node: Node; at: XY;
   const { x, y } = rest.at
   return (
     <>
-      {reference && <path d={`M${x - 10} ${y - 5}v-5h5M${x + 10} ${y - 5}v-5h-5M${x - 10} ${y + 5}v5h5M${x + 10} ${y + 5}v5h-5`} strokeWidth={1.5} />}
+      {reference && (
+        <path
+          d={`M${x - 10} ${y - 5}v-5h5M${x + 10} ${y - 5}v-5h-5M${x - 10} ${y + 5}v5h5M${x + 10} ${y + 5}v5h-5`}
+          strokeWidth={1.5}
+        />
+      )}
       <Shape {...rest} />
     </>
   )
@@ -61,7 +76,8 @@ function Shape({ node, at: { x, y }, filled, end }: { node: Node; at: XY; filled
 /** A handle: a line to its end, which is a short bar across. */
 function Handle({ from, to }: { from: XY; to: XY }) {
   const length = Math.hypot(to.x - from.x, to.y - from.y) || 1
-  const nx = (-(to.y - from.y) / length) * 4.5, ny = ((to.x - from.x) / length) * 4.5
+  const nx = (-(to.y - from.y) / length) * 4.5,
+    ny = ((to.x - from.x) / length) * 4.5
   return (
     <>
       <path d={`M${from.x} ${from.y}L${to.x} ${to.y}`} opacity=".7" />
@@ -72,13 +88,32 @@ function Handle({ from, to }: { from: XY; to: XY }) {
 
 /** The path under way, its last handles, and the segment that would come next. */
 export function PenPath({ view, pen: { nodes, next, closing } }: { view: View; pen: PenInHand }) {
-  const draw = (run: readonly Node[]) => (run.length < 2 ? '' : pathData(transformPath([contourOf({ nodes: [...run], closed: false })], [view.scale, 0, 0, view.scale, view.x, view.y]), 2))
+  const draw = (run: readonly Node[]) =>
+    run.length < 2
+      ? ''
+      : pathData(
+          transformPath(
+            [contourOf({ nodes: [...run], closed: false })],
+            [view.scale, 0, 0, view.scale, view.x, view.y],
+          ),
+          2,
+        )
   const last = nodes.at(-1)
   return (
     <>
       <path d={draw(nodes)} strokeWidth={1.5} />
       {last && next && <path d={draw([last, next])} strokeDasharray="4 3" />}
-      {last && (['in', 'out'] as const).map((side) => last[side] && <Handle key={side} from={toScreen(view, last)} to={toScreen(view, { x: last.x + last[side].x, y: last.y + last[side].y })} />)}
+      {last &&
+        (['in', 'out'] as const).map(
+          (side) =>
+            last[side] && (
+              <Handle
+                key={side}
+                from={toScreen(view, last)}
+                to={toScreen(view, { x: last.x + last[side].x, y: last.y + last[side].y })}
+              />
+            ),
+        )}
       {nodes.map((node, i) => (
         <Mark key={i} node={node} at={toScreen(view, node)} filled={i === 0 && closing} end={false} />
       ))}

@@ -52,7 +52,9 @@ function Shifted({ scale, children }: { scale: number; children: React.ReactNode
   return <g transform={by ? `translate(${by.x * scale} ${by.y * scale})` : undefined}>{children}</g>
 }
 
-/** Outlines of what is selected and of what lies under the pointer, with the places by which the selection is pulled. */
+/**
+ * Outlines of what is selected and of what lies under the pointer, with the places by which the selection is pulled.
+ */
 const Selected = memo(function Selected({ view, rules }: { view: View; rules: Rules }) {
   const objects = useShownObjects()
   const selection = useBenchState((state) => state.selection)
@@ -64,14 +66,24 @@ const Selected = memo(function Selected({ view, rules }: { view: View; rules: Ru
   const locked = lockedWithin(objects)
   const free = selected.filter(({ id }) => !locked.has(id))
   const axes = mirrorsAround(objects, selection)
-  const hovered = hover !== null && !selection.has(hover) && (tool === 'select' || tool === 'nodes') ? find(objects, hover)?.object : undefined
+  const hovered =
+    hover !== null && !selection.has(hover) && (tool === 'select' || tool === 'nodes')
+      ? find(objects, hover)?.object
+      : undefined
   return (
     <>
       {hovered && <OutlineOf object={hovered} rules={rules} view={view} width={1} />}
-      {axes.filter(({ flip }) => flip).map(({ id, at, angle }) => <Axis key={id} view={view} at={at} angle={angle} size={rules.grid.size} />)}
+      {axes
+        .filter(({ flip }) => flip)
+        .map(({ id, at, angle }) => (
+          <Axis key={id} view={view} at={at} angle={angle} size={rules.grid.size} />
+        ))}
       {selected.map((picked) => (
         <g key={picked.id}>
-          {isContainer(picked) && picked.members.map((member) => <OutlineOf key={member.id} object={member} rules={rules} view={view} width={1} dashed />)}
+          {isContainer(picked) &&
+            picked.members.map((member) => (
+              <OutlineOf key={member.id} object={member} rules={rules} view={view} width={1} dashed />
+            ))}
           <OutlineOf object={picked} rules={rules} view={view} width={1.5} />
         </g>
       ))}
@@ -84,12 +96,34 @@ const Selected = memo(function Selected({ view, rules }: { view: View; rules: Ru
 
 /** The mirrors that are selected, or that hold what is. */
 function mirrorsAround(objects: readonly DrawingObject[], selection: ReadonlySet<string>): Mirror[] {
-  const found = [...walk(objects)].filter(({ object }) => selection.has(object.id)).flatMap(({ object, parents }) => [object, ...parents])
+  const found = [...walk(objects)]
+    .filter(({ object }) => selection.has(object.id))
+    .flatMap(({ object, parents }) => [object, ...parents])
   return [...new Set(found)].filter((object) => object.kind === 'mirror')
 }
 
-function OutlineOf({ object, rules, view, width, dashed }: { object: DrawingObject; rules: Rules; view: View; width: number; dashed?: boolean }) {
-  return <path d={rememberedPathData(outline(object, rules), DIGITS)} transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} vectorEffect="non-scaling-stroke" strokeWidth={width} strokeDasharray={dashed ? '2 3' : undefined} />
+function OutlineOf({
+  object,
+  rules,
+  view,
+  width,
+  dashed,
+}: {
+  object: DrawingObject
+  rules: Rules
+  view: View
+  width: number
+  dashed?: boolean
+}) {
+  return (
+    <path
+      d={rememberedPathData(outline(object, rules), DIGITS)}
+      transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}
+      vectorEffect="non-scaling-stroke"
+      strokeWidth={width}
+      strokeDasharray={dashed ? '2 3' : undefined}
+    />
+  )
 }
 
 function Handles({ selected, rules, view }: { selected: readonly DrawingObject[]; rules: Rules; view: View }) {
@@ -118,7 +152,14 @@ function Handles({ selected, rules, view }: { selected: readonly DrawingObject[]
 function Grips({ objects, view }: { objects: readonly DrawingObject[]; view: View }) {
   return shownGrips(useBench(), objects).map(({ id, at }) => {
     const { x, y } = toScreen(view, at)
-    return <path key={id} d={`M${x} ${y - 4.5}L${x + 4.5} ${y}L${x} ${y + 4.5}L${x - 4.5} ${y}Z`} fill="var(--sheet)" strokeWidth={1.25} />
+    return (
+      <path
+        key={id}
+        d={`M${x} ${y - 4.5}L${x + 4.5} ${y}L${x} ${y + 4.5}L${x - 4.5} ${y}Z`}
+        fill="var(--sheet)"
+        strokeWidth={1.25}
+      />
+    )
   })
 }
 
@@ -130,7 +171,9 @@ function Pivot({ view }: { view: View }) {
   const pivot = pivotOf(bench)
   if (!pivot) return null
   const { x, y } = toScreen(view, pivot)
-  return <path d={`M${x - 6} ${y}a6 6 0 1 0 12 0a6 6 0 1 0 -12 0M${x - 10} ${y}h20M${x} ${y - 10}v20`} strokeWidth={1.25} />
+  return (
+    <path d={`M${x - 6} ${y}a6 6 0 1 0 12 0a6 6 0 1 0 -12 0M${x - 10} ${y}h20M${x} ${y - 10}v20`} strokeWidth={1.25} />
+  )
 }
 
 /** What was measured: a line with ends across, or a circle with its centre, and its figure. */
@@ -146,12 +189,22 @@ function MeasuredMark({ view }: { view: View }) {
       </g>
     )
   }
-  const a = toScreen(view, measured.from), b = toScreen(view, measured.to)
-  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1, nx = (-(b.y - a.y) / length) * 6, ny = ((b.x - a.x) / length) * 6
+  const a = toScreen(view, measured.from),
+    b = toScreen(view, measured.to)
+  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1,
+    nx = (-(b.y - a.y) / length) * 6,
+    ny = ((b.x - a.x) / length) * 6
   return (
     <g>
-      <path d={`M${a.x} ${a.y}L${b.x} ${b.y}M${a.x - nx} ${a.y - ny}L${a.x + nx} ${a.y + ny}M${b.x - nx} ${b.y - ny}L${b.x + nx} ${b.y + ny}`} strokeWidth={1.25} />
-      <Figure view={view} at={{ x: (measured.from.x + measured.to.x) / 2, y: (measured.from.y + measured.to.y) / 2 }} text={measuredWords(measured)} />
+      <path
+        d={`M${a.x} ${a.y}L${b.x} ${b.y}M${a.x - nx} ${a.y - ny}L${a.x + nx} ${a.y + ny}M${b.x - nx} ${b.y - ny}L${b.x + nx} ${b.y + ny}`}
+        strokeWidth={1.25}
+      />
+      <Figure
+        view={view}
+        at={{ x: (measured.from.x + measured.to.x) / 2, y: (measured.from.y + measured.to.y) / 2 }}
+        text={measuredWords(measured)}
+      />
     </g>
   )
 }
@@ -159,18 +212,30 @@ function MeasuredMark({ view }: { view: View }) {
 /** A mirror line across the whole square. */
 function Axis({ view, at, angle, size }: { view: View; at: { x: number; y: number }; angle: number; size: number }) {
   const { from, to } = alongGuide(at, angle, 2 * size)
-  const a = toScreen(view, from), b = toScreen(view, to)
+  const a = toScreen(view, from),
+    b = toScreen(view, to)
   return <path d={`M${a.x} ${a.y}L${b.x} ${b.y}`} strokeDasharray="8 3 2 3" />
 }
 
 function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
   const { marks, figure, lasso, pen, trail, axis, intent } = useBenchState((state) => state.inHand)
-  const start = toScreen(view, { x: -1, y: -1 }), end = toScreen(view, { x: rules.grid.size + 1, y: rules.grid.size + 1 })
+  const start = toScreen(view, { x: -1, y: -1 }),
+    end = toScreen(view, { x: rules.grid.size + 1, y: rules.grid.size + 1 })
   const box = lasso && boxBetween(toScreen(view, lasso.from), toScreen(view, lasso.to))
   return (
     <>
       {pen && <PenPath view={view} pen={pen} />}
-      {trail && <path d={`M${trail.map((p) => { const { x, y } = toScreen(view, p); return `${x} ${y}` }).join('L')}`} strokeWidth={1.5} />}
+      {trail && (
+        <path
+          d={`M${trail
+            .map((p) => {
+              const { x, y } = toScreen(view, p)
+              return `${x} ${y}`
+            })
+            .join('L')}`}
+          strokeWidth={1.5}
+        />
+      )}
       {marks.map((mark, i) => {
         if (mark.kind === 'point') {
           const { x, y } = toScreen(view, mark.at)
@@ -195,7 +260,17 @@ function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
         )
       })}
       {axis && <Axis view={view} size={rules.grid.size} {...axis} />}
-      {box && <rect x={box.x + 0.5} y={box.y + 0.5} width={box.w} height={box.h} fill="var(--hand)" fillOpacity=".06" strokeDasharray="3 3" />}
+      {box && (
+        <rect
+          x={box.x + 0.5}
+          y={box.y + 0.5}
+          width={box.w}
+          height={box.h}
+          fill="var(--hand)"
+          fillOpacity=".06"
+          strokeDasharray="3 3"
+        />
+      )}
       {figure && <Figure view={view} {...figure} />}
       {intent && <Intent view={view} {...intent} />}
     </>
@@ -206,7 +281,15 @@ function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
 function Label({ x, y, text }: { x: number; y: number; text: string }) {
   return (
     <g stroke="none">
-      <rect x={x - 4} y={y - 11} width={text.length * 5.9 + 8} height={15} rx={2} fill="var(--sheet)" stroke="var(--hair)" />
+      <rect
+        x={x - 4}
+        y={y - 11}
+        width={text.length * 5.9 + 8}
+        height={15}
+        rx={2}
+        fill="var(--sheet)"
+        stroke="var(--hair)"
+      />
       <text x={x} y={y} fontSize="11" fill="var(--ink)">
         {text}
       </text>

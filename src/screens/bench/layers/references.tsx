@@ -16,7 +16,9 @@ export function ReferenceLayer({ over, view }: { over: boolean; view: View }) {
   const references = useShownIcon((icon) => (icon ? referencesOf(icon) : NONE))
   const dimmed = useBenchState((state) => state.compare !== null)
   if (dimmed) return null
-  return references.filter((one) => !one.hidden && (one.over === true) === over).map((one) => <PictureOf key={one.id} reference={one} view={view} />)
+  return references
+    .filter((one) => !one.hidden && (one.over === true) === over)
+    .map((one) => <PictureOf key={one.id} reference={one} view={view} />)
 }
 
 function PictureOf({ reference, view }: { reference: Reference; view: View }) {
@@ -25,13 +27,24 @@ function PictureOf({ reference, view }: { reference: Reference; view: View }) {
   // Pixels are shown as they are once they are large enough to be measured between.
   const large = Math.hypot(map[0], map[1]) * view.scale >= 3
   return (
-    <g transform={`translate(${view.x} ${view.y}) scale(${view.scale}) matrix(${map.join(' ')})`} opacity={opacity} data-reference={reference.name}>
+    <g
+      transform={`translate(${view.x} ${view.y}) scale(${view.scale}) matrix(${map.join(' ')})`}
+      opacity={opacity}
+      data-reference={reference.name}
+    >
       {crop && (
         <clipPath id={`crop-${id}`}>
           <rect x={crop.x} y={crop.y} width={crop.w} height={crop.h} />
         </clipPath>
       )}
-      <image href={pictureUrl(picture)} width={size.w} height={size.h} preserveAspectRatio="none" clipPath={crop ? `url(#crop-${id})` : undefined} style={{ imageRendering: large ? 'pixelated' : 'auto' }} />
+      <image
+        href={pictureUrl(picture)}
+        width={size.w}
+        height={size.h}
+        preserveAspectRatio="none"
+        clipPath={crop ? `url(#crop-${id})` : undefined}
+        style={{ imageRendering: large ? 'pixelated' : 'auto' }}
+      />
     </g>
   )
 }
@@ -39,14 +52,23 @@ function PictureOf({ reference, view }: { reference: Reference; view: View }) {
 /** The outline of the reference in hand, with the corners by which it is sized. */
 export function ReferenceMarks({ view }: { view: View }) {
   const inHand = useBenchState((state) => (state.panel === 'references' ? state.referenceInHand : null))
-  const reference = useShownIcon((icon) => (icon && inHand ? (referencesOf(icon).find(({ id }) => id === inHand) ?? null) : null))
+  const reference = useShownIcon((icon) =>
+    icon && inHand ? (referencesOf(icon).find(({ id }) => id === inHand) ?? null) : null,
+  )
   if (!reference || reference.hidden) return null
-  const map = pixelMap(reference), { w, h } = reference.size
-  const corners = [[0, 0], [w, 0], [w, h], [0, h]].map(([x, y]) => toScreen(view, { x: map[0] * x! + map[2] * y! + map[4], y: map[1] * x! + map[3] * y! + map[5] }))
+  const map = pixelMap(reference),
+    { w, h } = reference.size
+  const corners = [
+    [0, 0],
+    [w, 0],
+    [w, h],
+    [0, h],
+  ].map(([x, y]) => toScreen(view, { x: map[0] * x! + map[2] * y! + map[4], y: map[1] * x! + map[3] * y! + map[5] }))
   return (
     <g stroke="var(--guide)">
       <path d={`M${corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`} strokeDasharray="5 3" />
-      {!reference.locked && corners.map(({ x, y }, i) => <path key={i} d={`M${x - 5} ${y}h10M${x} ${y - 5}v10`} strokeWidth={2} />)}
+      {!reference.locked &&
+        corners.map(({ x, y }, i) => <path key={i} d={`M${x - 5} ${y}h10M${x} ${y - 5}v10`} strokeWidth={2} />)}
     </g>
   )
 }
@@ -82,5 +104,13 @@ export function DifferenceLayer({ view }: { view: View }) {
   }, [shown, reference])
   if (!reference) return null
   const size = rules.grid.size * view.scale
-  return <canvas ref={canvas} role="img" aria-label={`The difference of the icon and ${reference.name}`} className="pointer-events-none absolute bg-sheet" style={{ left: view.x, top: view.y, width: size, height: size }} />
+  return (
+    <canvas
+      ref={canvas}
+      role="img"
+      aria-label={`The difference of the icon and ${reference.name}`}
+      className="pointer-events-none absolute bg-sheet"
+      style={{ left: view.x, top: view.y, width: size, height: size }}
+    />
+  )
 }

@@ -10,7 +10,15 @@ export const RULER = 22
 const NICE = [0.1, 0.5, 1, 2, 4, 8, 16, 32, 64, 128, 256]
 
 /** Rulers along the top and the left, in grid units or in pixels of a size. */
-export const Rulers = memo(function Rulers({ view: at, stage, unit }: { view: View; stage: { w: number; h: number }; /** Grid units that one unit of the rulers is. */ unit: number }) {
+export const Rulers = memo(function Rulers({
+  view: at,
+  stage,
+  unit,
+}: {
+  view: View
+  stage: { w: number; h: number }
+  /** Grid units that one unit of the rulers is. */ unit: number
+}) {
   const view = { ...at, scale: at.scale * unit }
   const tick = NICE.find((step) => step * view.scale >= 8) ?? 512
   const label = NICE.find((step) => step * view.scale >= 44 && step >= tick) ?? 1024
@@ -31,7 +39,11 @@ export const Rulers = memo(function Rulers({ view: at, stage, unit }: { view: Vi
         return (
           <g key={`x${at}`}>
             <path d={`M${x} ${strong(at) ? 9 : 17}V${RULER}`} stroke="var(--quiet)" />
-            {strong(at) && <text x={x + 3} y={13}>{text(at)}</text>}
+            {strong(at) && (
+              <text x={x + 3} y={13}>
+                {text(at)}
+              </text>
+            )}
           </g>
         )
       })}
@@ -40,7 +52,11 @@ export const Rulers = memo(function Rulers({ view: at, stage, unit }: { view: Vi
         return (
           <g key={`y${at}`}>
             <path d={`M${strong(at) ? 9 : 17} ${y}H${RULER}`} stroke="var(--quiet)" />
-            {strong(at) && <text x={2} y={y + 10}>{text(at)}</text>}
+            {strong(at) && (
+              <text x={2} y={y + 10}>
+                {text(at)}
+              </text>
+            )}
           </g>
         )
       })}
@@ -55,5 +71,10 @@ export const Rulers = memo(function Rulers({ view: at, stage, unit }: { view: Vi
 function PointerMarks({ view }: { view: View }) {
   const pointer = useBenchState((state) => state.pointer)
   if (!pointer) return null
-  return <path d={`M${view.x + pointer.x * view.scale} 0V${RULER}M0 ${view.y + pointer.y * view.scale}H${RULER}`} stroke="var(--hand)" />
+  return (
+    <path
+      d={`M${view.x + pointer.x * view.scale} 0V${RULER}M0 ${view.y + pointer.y * view.scale}H${RULER}`}
+      stroke="var(--hand)"
+    />
+  )
 }

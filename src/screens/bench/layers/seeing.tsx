@@ -28,8 +28,25 @@ const Lines = memo(function Lines({ shape }: { shape: Shape }) {
   return (
     <>
       {fill && <path d={rememberedPathData(path, DIGITS)} stroke="var(--ink)" strokeWidth={1.25} {...line} />}
-      {stroke && <path d={rememberedPathData(strokeInk(shape), DIGITS)} stroke="var(--ink)" strokeWidth={1.25} data-line="edge" {...line} />}
-      {stroke && <path d={rememberedPathData(path, DIGITS)} stroke="var(--key)" strokeWidth={1.5} strokeDasharray="6 2 1 2" data-line="centre" {...line} />}
+      {stroke && (
+        <path
+          d={rememberedPathData(strokeInk(shape), DIGITS)}
+          stroke="var(--ink)"
+          strokeWidth={1.25}
+          data-line="edge"
+          {...line}
+        />
+      )}
+      {stroke && (
+        <path
+          d={rememberedPathData(path, DIGITS)}
+          stroke="var(--key)"
+          strokeWidth={1.5}
+          strokeDasharray="6 2 1 2"
+          data-line="centre"
+          {...line}
+        />
+      )}
     </>
   )
 })
@@ -38,7 +55,9 @@ const Lines = memo(function Lines({ shape }: { shape: Shape }) {
 export function TintedArtwork() {
   const objects = useShownObjects()
   const rules = useRules()
-  return styledWithin(objects.filter(({ hidden }) => !hidden)).map((one, i) => <Tinted key={one.id} object={one} values={rules} hue={(i * 137.5) % 360} />)
+  return styledWithin(objects.filter(({ hidden }) => !hidden)).map((one, i) => (
+    <Tinted key={one.id} object={one} values={rules} hue={(i * 137.5) % 360} />
+  ))
 }
 
 const Tinted = memo(function Tinted({ object, values, hue }: { object: Styled; values: NamedValues; hue: number }) {
@@ -65,7 +84,10 @@ export function PixelArtwork({ view, size, ground }: { view: View; size: number;
   const rules = useRules()
   if (!icon) return null
   return (
-    <div className="pointer-events-none absolute origin-top-left" style={{ left: view.x, top: view.y, transform: `scale(${(rules.grid.size * view.scale) / size})` }}>
+    <div
+      className="pointer-events-none absolute origin-top-left"
+      style={{ left: view.x, top: view.y, transform: `scale(${(rules.grid.size * view.scale) / size})` }}
+    >
       <PixelPicture source={sourceOf(icon, rules, ground)} size={size} exact label={`The square in ${size} pixels`} />
     </div>
   )
@@ -75,10 +97,24 @@ export function PixelArtwork({ view, size, ground }: { view: View; size: number;
 export function AllNodes({ view }: { view: View }) {
   const objects = useShownObjects()
   const rules = useRules()
-  return <g fill="var(--sheet)">{styledWithin(objects).map((one) => <NodesOf key={one.id} object={one} values={rules} view={view} />)}</g>
+  return (
+    <g fill="var(--sheet)">
+      {styledWithin(objects).map((one) => (
+        <NodesOf key={one.id} object={one} values={rules} view={view} />
+      ))}
+    </g>
+  )
 }
 
-const NodesOf = memo(function NodesOf({ object, values, view }: { object: DrawingObject; values: NamedValues; view: View }) {
+const NodesOf = memo(function NodesOf({
+  object,
+  values,
+  view,
+}: {
+  object: DrawingObject
+  values: NamedValues
+  view: View
+}) {
   const path = object.kind === 'assembly' || object.kind === 'text' || object.hidden ? null : editable(object, values)
   return path?.contours.flatMap(({ nodes }, contour) =>
     nodes.map((node, n) => {

@@ -21,11 +21,21 @@ function RunOf({ run }: { run: Run }) {
   return (
     <g opacity={veil.opacity < 1 ? veil.opacity : undefined} mask={id ? `url(#${id})` : undefined}>
       {id && (
-        <mask id={id} style={{ maskType: 'alpha' }} maskUnits="userSpaceOnUse" x="-10000" y="-10000" width="30000" height="30000">
+        <mask
+          id={id}
+          style={{ maskType: 'alpha' }}
+          maskUnits="userSpaceOnUse"
+          x="-10000"
+          y="-10000"
+          width="30000"
+          height="30000"
+        >
           <ShapeRuns shapes={veil.mask!} />
         </mask>
       )}
-      {runs.map((one, i) => <RunOf key={i} run={one} />)}
+      {runs.map((one, i) => (
+        <RunOf key={i} run={one} />
+      ))}
     </g>
   )
 }
@@ -67,18 +77,39 @@ const ShapePath = memo(function ShapePath({ shape }: { shape: Shape }) {
 
 function GradientDefinition({ gradient }: { gradient: ResolvedGradient }) {
   const { id } = gradientDefinition(gradient, 'light')
-  const stops = gradient.stops.map(({ at, color }, i) => <stop key={i} offset={at} stopColor={inkOrColour(color)} stopOpacity={color.opacity} />)
+  const stops = gradient.stops.map(({ at, color }, i) => (
+    <stop key={i} offset={at} stopColor={inkOrColour(color)} stopOpacity={color.opacity} />
+  ))
   if (gradient.kind === 'linear') {
     const { from, to } = gradient
-    return <linearGradient id={id} gradientUnits="userSpaceOnUse" x1={from.x} y1={from.y} x2={to.x} y2={to.y}>{stops}</linearGradient>
+    return (
+      <linearGradient id={id} gradientUnits="userSpaceOnUse" x1={from.x} y1={from.y} x2={to.x} y2={to.y}>
+        {stops}
+      </linearGradient>
+    )
   }
   const { map, focus } = gradient
-  return <radialGradient id={id} gradientUnits="userSpaceOnUse" cx={0} cy={0} r={1} fx={focus.x} fy={focus.y} gradientTransform={`matrix(${map.join(' ')})`}>{stops}</radialGradient>
+  return (
+    <radialGradient
+      id={id}
+      gradientUnits="userSpaceOnUse"
+      cx={0}
+      cy={0}
+      r={1}
+      fx={focus.x}
+      fy={focus.y}
+      gradientTransform={`matrix(${map.join(' ')})`}
+    >
+      {stops}
+    </radialGradient>
+  )
 }
 
-const opacityOf = (paint: ResolvedPaint | null): number | undefined => (paint && paint.opacity < 1 ? paint.opacity : undefined)
+const opacityOf = (paint: ResolvedPaint | null): number | undefined =>
+  paint && paint.opacity < 1 ? paint.opacity : undefined
 
-const colour = (paint: ResolvedPaint): string => ('kind' in paint ? `url(#${gradientDefinition(paint, 'light').id})` : inkOrColour(paint))
+const colour = (paint: ResolvedPaint): string =>
+  'kind' in paint ? `url(#${gradientDefinition(paint, 'light').id})` : inkOrColour(paint)
 
 /** The icon's own colour is the sheet's ink, so that it can be seen by day and by night. */
 const inkOrColour = ({ light, ink }: ResolvedColour): string => (ink ? 'var(--ink)' : light)

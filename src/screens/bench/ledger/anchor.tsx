@@ -4,14 +4,22 @@ import clsx from 'clsx'
 import { useBench, useBenchState } from '../context'
 
 const SHARES = [0, 0.5, 1]
-const NAMES = [['top left', 'top', 'top right'], ['left', 'centre', 'right'], ['bottom left', 'bottom', 'bottom right']]
+const NAMES = [
+  ['top left', 'top', 'top right'],
+  ['left', 'centre', 'right'],
+  ['bottom left', 'bottom', 'bottom right'],
+]
 
 /** Chooses the anchor that x, y, w and h refer to: one of nine places of the frame. */
 export function AnchorChooser() {
   const bench = useBench()
   const anchor = useBenchState((state) => state.anchor)
   return (
-    <div role="radiogroup" aria-label="Anchor of x, y, w, h" className="grid size-[19px] grid-cols-3 border border-hair bg-sheet">
+    <div
+      role="radiogroup"
+      aria-label="Anchor of x, y, w, h"
+      className="grid size-[19px] grid-cols-3 border border-hair bg-sheet"
+    >
       {SHARES.map((y, row) =>
         SHARES.map((x, column) => {
           const on = anchor.x === x && anchor.y === y

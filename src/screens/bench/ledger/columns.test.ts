@@ -4,11 +4,29 @@ import type { Ellipse, LineObject } from '@/core/drawing/object'
 import { simple } from '@/core/drawing/arbitrary'
 import { DrawingObject, isCornered, isStyled } from '@/core/drawing/object'
 import { STARTERS } from '@/core/rules/starters'
-import { common, cornerOf, cornerStyleOf, lineNumbers, numbersOf, withCorner, withCornerStyle, withEllipsePart, withLineNumbers, withStyle } from './columns'
+import {
+  common,
+  cornerOf,
+  cornerStyleOf,
+  lineNumbers,
+  numbersOf,
+  withCorner,
+  withCornerStyle,
+  withEllipsePart,
+  withLineNumbers,
+  withStyle,
+} from './columns'
 import { SEVERAL } from './value-cell'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const line = (x: number, y: number): LineObject => ({ kind: 'line', id: 'l', name: 'l', from: { x: 3, y: 4 }, to: { x, y }, style })
+const line = (x: number, y: number): LineObject => ({
+  kind: 'line',
+  id: 'l',
+  name: 'l',
+  from: { x: 3, y: 4 },
+  to: { x, y },
+  style,
+})
 const n = fc.integer({ min: -40, max: 60 }).map((half) => half / 2)
 
 describe('the ledger’s numbers', () => {
@@ -16,7 +34,8 @@ describe('the ledger’s numbers', () => {
     fc.assert(
       fc.property(n, n, (x, y) => {
         if (x === 3 && y === 4) return
-        const before = line(x, y), { to } = withLineNumbers(before, lineNumbers(before))
+        const before = line(x, y),
+          { to } = withLineNumbers(before, lineNumbers(before))
         expect(Math.hypot(to.x - x, to.y - y)).toBeLessThan(1e-6)
       }),
     )
@@ -30,7 +49,10 @@ describe('the ledger’s numbers', () => {
     expect(pie).toMatchObject({ from: 0, to: 270, cut: 'pie' })
     expect(withEllipsePart(pie, { from: 45 })).toMatchObject({ from: 45, to: 270, cut: 'pie' })
     expect(withEllipsePart(pie, { cut: 'whole' })).toEqual(whole)
-    expect(withEllipsePart(withEllipsePart(whole, { hole: 0.5 }), { cut: 'open' })).toMatchObject({ hole: 0.5, cut: 'open' })
+    expect(withEllipsePart(withEllipsePart(whole, { hole: 0.5 }), { cut: 'open' })).toMatchObject({
+      hole: 0.5,
+      cut: 'open',
+    })
     expect(withEllipsePart(withEllipsePart(whole, { hole: 0.5 }), { hole: 0 })).toEqual(whole)
   })
 

@@ -9,7 +9,13 @@ import type { Point } from '@/core/geometry/point'
 import { SEVERAL } from './value-cell'
 
 /** The numbers of a row, read at an anchor. */
-export type RowNumbers = { readonly x: number; readonly y: number; readonly w: number; readonly h: number; readonly turn: number }
+export type RowNumbers = {
+  readonly x: number
+  readonly y: number
+  readonly w: number
+  readonly h: number
+  readonly turn: number
+}
 
 export function numbersOf(object: DrawingObject, values: NamedValues, anchor: Point): RowNumbers {
   const frame = frameOf(object, values)
@@ -18,13 +24,13 @@ export function numbersOf(object: DrawingObject, values: NamedValues, anchor: Po
 }
 
 /** The corner of an object that has one. */
-export const cornerOf = (object: DrawingObject): Radius | undefined =>
-  isCornered(object) ? object.corner : undefined
+export const cornerOf = (object: DrawingObject): Radius | undefined => (isCornered(object) ? object.corner : undefined)
 
 export const withCorner = (object: DrawingObject, corner: Radius): DrawingObject =>
   isCornered(object) ? { ...object, corner } : object
 
-export const cornerStyleOf = (object: DrawingObject): CornerStyle | undefined => (isCornered(object) ? (object.cornerStyle ?? 'round') : undefined)
+export const cornerStyleOf = (object: DrawingObject): CornerStyle | undefined =>
+  isCornered(object) ? (object.cornerStyle ?? 'round') : undefined
 
 export function withCornerStyle(object: DrawingObject, cornerStyle: CornerStyle): DrawingObject {
   if (!isCornered(object)) return object
@@ -41,7 +47,10 @@ export function withStyle(object: DrawingObject, change: Partial<Style>): Drawin
 }
 
 /** What several objects have in common: the value, `SEVERAL` where they differ, undefined where none has it. */
-export function common<T>(objects: readonly DrawingObject[], read: (object: DrawingObject) => T | undefined): T | undefined | typeof SEVERAL {
+export function common<T>(
+  objects: readonly DrawingObject[],
+  read: (object: DrawingObject) => T | undefined,
+): T | undefined | typeof SEVERAL {
   const values = objects.map(read).filter((value) => value !== undefined)
   if (values.length === 0) return undefined
   const first = JSON.stringify(values[0])
@@ -57,11 +66,20 @@ export function lineNumbers({ from, to }: LineObject): { length: number; angle: 
 export function withLineNumbers(line: LineObject, change: { length?: number; angle?: number }): LineObject {
   const { length, angle } = { ...lineNumbers(line), ...change }
   const radians = (angle * Math.PI) / 180
-  return { ...line, to: { x: tidy(line.from.x + length * Math.cos(radians)), y: tidy(line.from.y - length * Math.sin(radians)) } }
+  return {
+    ...line,
+    to: { x: tidy(line.from.x + length * Math.cos(radians)), y: tidy(line.from.y - length * Math.sin(radians)) },
+  }
 }
 
-/** An ellipse with another part of it drawn: how it is cut, from where to where (degrees), how much of it is a hole (a share). */
-export function withEllipsePart(object: Ellipse, change: { cut?: 'whole' | 'pie' | 'chord' | 'open'; from?: number; to?: number; hole?: number }): Ellipse {
+/**
+ * An ellipse with another part of it drawn: how it is cut, from where to where (degrees), how much of it is a hole (a
+ * share).
+ */
+export function withEllipsePart(
+  object: Ellipse,
+  change: { cut?: 'whole' | 'pie' | 'chord' | 'open'; from?: number; to?: number; hole?: number },
+): Ellipse {
   const { from = 0, to = 270, cut, hole, ...rest } = { ...object, ...change }
   const kept: Ellipse = { ...rest, ...(hole && { hole }) } as Ellipse
   const isPart = change.cut ? change.cut !== 'whole' : object.from !== undefined

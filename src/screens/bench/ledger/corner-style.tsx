@@ -14,14 +14,39 @@ const PICTURES: Record<CornerStyle, string> = {
 }
 
 /** Chooses what is drawn at a corner within its radius. */
-export function CornerStyleChoice({ label, value, onChange }: { label: string; value: CornerStyle | undefined | typeof SEVERAL; onChange: (style: CornerStyle) => void }) {
+export function CornerStyleChoice({
+  label,
+  value,
+  onChange,
+}: {
+  label: string
+  value: CornerStyle | undefined | typeof SEVERAL
+  onChange: (style: CornerStyle) => void
+}) {
   return (
     <div role="radiogroup" aria-label={label} className="mx-3 mt-1.5 mb-1 flex border border-hair">
       {CornerStyle.options.map((style) => {
         const on = value === style || (value === undefined && style === 'round')
         return (
-          <button key={style} type="button" role="radio" aria-checked={on} aria-label={style} title={style} onClick={() => onChange(style)} className={clsx('grid h-6 flex-1 place-items-center', on ? 'bg-ink text-sheet' : 'hover:bg-film')}>
-            <svg viewBox="0 0 14 14" width="14" height="14" fill="none" stroke="currentColor" strokeWidth="1.5" aria-hidden>
+          <button
+            key={style}
+            type="button"
+            role="radio"
+            aria-checked={on}
+            aria-label={style}
+            title={style}
+            onClick={() => onChange(style)}
+            className={clsx('grid h-6 flex-1 place-items-center', on ? 'bg-ink text-sheet' : 'hover:bg-film')}
+          >
+            <svg
+              viewBox="0 0 14 14"
+              width="14"
+              height="14"
+              fill="none"
+              stroke="currentColor"
+              strokeWidth="1.5"
+              aria-hidden
+            >
               <path d={PICTURES[style]} />
             </svg>
           </button>

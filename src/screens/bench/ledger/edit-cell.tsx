@@ -6,8 +6,18 @@ import { flushSync } from 'react-dom'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 
-/** A number of the ledger: shown as text, edited in place by a click, Enter or typing. Null shows “several”; undefined has none. */
-export function EditCell({ label, value, onChange, step, readOnly, suffix = '' }: {
+/**
+ * A number of the ledger: shown as text, edited in place by a click, Enter or typing. Null shows “several”; undefined
+ * has none.
+ */
+export function EditCell({
+  label,
+  value,
+  onChange,
+  step,
+  readOnly,
+  suffix = '',
+}: {
   label: string
   value: number | null | undefined
   onChange: (value: number) => void
@@ -42,7 +52,10 @@ export function EditCell({ label, value, onChange, step, readOnly, suffix = '' }
         // The field must be there before the typed character arrives.
         if (/^[\d.(+*/-]$/.test(event.key) && !event.ctrlKey && !event.metaKey) flushSync(() => setEditing(true))
       }}
-      className={clsx('block h-5 w-full truncate rounded-sheet pr-2 text-right hover:bg-sheet hover:outline hover:outline-hair', value === null && 'text-quiet')}
+      className={clsx(
+        'block h-5 w-full truncate rounded-sheet pr-2 text-right hover:bg-sheet hover:outline hover:outline-hair',
+        value === null && 'text-quiet',
+      )}
     >
       {text}
     </button>

@@ -10,7 +10,8 @@ export function HistoryPanel() {
   const { past, future, present } = useSessionState(({ history }) => history)
   const names = new Map(present.icons.map(({ id, name }) => [id, name]))
   const steps = [...past, ...future.toReversed()]
-  if (steps.length === 0) return <p className="px-4 py-3 text-quiet">Every step you take appears here, and you can go back to any of them.</p>
+  if (steps.length === 0)
+    return <p className="px-4 py-3 text-quiet">Every step you take appears here, and you can go back to any of them.</p>
   return (
     <ol aria-label="Steps" className="flex flex-col-reverse">
       {[{ label: 'As it was opened', icon: null }, ...steps].map(({ label, icon }, i) => (
@@ -19,7 +20,11 @@ export function HistoryPanel() {
             type="button"
             aria-current={i === past.length ? 'step' : undefined}
             onClick={() => goToStep(session, i)}
-            className={clsx('flex h-[22px] w-full items-center gap-3 border-b border-faint px-4 text-left hover:bg-film', i === past.length && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]', i > past.length && 'text-quiet')}
+            className={clsx(
+              'flex h-[22px] w-full items-center gap-3 border-b border-faint px-4 text-left hover:bg-film',
+              i === past.length && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]',
+              i > past.length && 'text-quiet',
+            )}
           >
             <span className="w-6 text-right text-quiet">{i}</span>
             <span className="flex-1 truncate">{label}</span>

@@ -37,7 +37,13 @@ import { SelectionRow } from './selection-row'
 const AFTER_TRAVEL = { activationConstraint: { distance: 5 } }
 
 /** What stands beside the objects under the square. */
-const PANELS = [['nodes', NodesPanel], ['colours', ColoursPanel], ['references', ReferencesPanel], ['guides', GuidesPanel], ['history', HistoryPanel]] as const
+const PANELS = [
+  ['nodes', NodesPanel],
+  ['colours', ColoursPanel],
+  ['references', ReferencesPanel],
+  ['guides', GuidesPanel],
+  ['history', HistoryPanel],
+] as const
 
 /** The table under the square: every object as a row with its numbers, and the history. */
 export function Ledger() {
@@ -52,18 +58,35 @@ export function Ledger() {
   const pictures = icon ? referencesOf(icon).length : 0
   const rules = useRules()
   const nodeCount = nodesIn(outermost(objects, selection), rules)
-  const tab = 'border-r border-hair px-3.5 py-[5px] text-quiet hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]'
+  const tab =
+    'border-r border-hair px-3.5 py-[5px] text-quiet hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]'
   return (
-    <Tabs.Root value={panel} onValueChange={(value) => bench.store.setState({ panel: value as BenchState['panel'] })} className="relative flex min-h-0 flex-col border-t border-ink bg-sheet">
+    <Tabs.Root
+      value={panel}
+      onValueChange={(value) => bench.store.setState({ panel: value as BenchState['panel'] })}
+      className="relative flex min-h-0 flex-col border-t border-ink bg-sheet"
+    >
       <HeightHandle />
       <div className="flex h-[27px] flex-none border-b border-hair">
         <Tabs.List aria-label="Ledger" className="flex">
-          <Tabs.Trigger value="objects" className={tab}>Objects {countObjects(objects)}</Tabs.Trigger>
-          <Tabs.Trigger value="nodes" className={tab}>Nodes{nodeCount > 0 ? ` ${nodeCount}` : ''}</Tabs.Trigger>
-          <Tabs.Trigger value="colours" className={tab}>Colours</Tabs.Trigger>
-          <Tabs.Trigger value="references" className={tab}>References{pictures > 0 ? ` ${pictures}` : ''}</Tabs.Trigger>
-          <Tabs.Trigger value="guides" className={tab}>Guides{guides > 0 ? ` ${guides}` : ''}</Tabs.Trigger>
-          <Tabs.Trigger value="history" className={tab}>History {steps}</Tabs.Trigger>
+          <Tabs.Trigger value="objects" className={tab}>
+            Objects {countObjects(objects)}
+          </Tabs.Trigger>
+          <Tabs.Trigger value="nodes" className={tab}>
+            Nodes{nodeCount > 0 ? ` ${nodeCount}` : ''}
+          </Tabs.Trigger>
+          <Tabs.Trigger value="colours" className={tab}>
+            Colours
+          </Tabs.Trigger>
+          <Tabs.Trigger value="references" className={tab}>
+            References{pictures > 0 ? ` ${pictures}` : ''}
+          </Tabs.Trigger>
+          <Tabs.Trigger value="guides" className={tab}>
+            Guides{guides > 0 ? ` ${guides}` : ''}
+          </Tabs.Trigger>
+          <Tabs.Trigger value="history" className={tab}>
+            History {steps}
+          </Tabs.Trigger>
         </Tabs.List>
         <Result objects={objects} />
       </div>
@@ -83,7 +106,8 @@ export function Ledger() {
 function HeightHandle() {
   const bench = useBench()
   const height = useBenchState((state) => state.ledgerHeight)
-  const set = (next: number) => bench.store.setState({ ledgerHeight: Math.round(Math.min(window.innerHeight - 320, Math.max(96, next))) })
+  const set = (next: number) =>
+    bench.store.setState({ ledgerHeight: Math.round(Math.min(window.innerHeight - 320, Math.max(96, next))) })
   return (
     <div
       role="separator"
@@ -101,7 +125,9 @@ function HeightHandle() {
         set(height + (event.key === 'ArrowUp' ? 22 : -22))
       }}
       onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-      onPointerMove={(event) => event.currentTarget.hasPointerCapture(event.pointerId) && set(window.innerHeight - event.clientY)}
+      onPointerMove={(event) =>
+        event.currentTarget.hasPointerCapture(event.pointerId) && set(window.innerHeight - event.clientY)
+      }
     />
   )
 }
@@ -132,7 +158,13 @@ const HEAD = 23
 
 const COLUMNS = ['x', 'y', 'w', 'h', 'turn'] as const
 
-function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scroller: React.RefObject<HTMLDivElement | null> }) {
+function Objects({
+  objects,
+  scroller,
+}: {
+  objects: readonly DrawingObject[]
+  scroller: React.RefObject<HTMLDivElement | null>
+}) {
   const bench = useBench()
   const rules = useRules()
   const selection = useBenchState((state) => state.selection)
@@ -147,7 +179,16 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
   const ids = useMemo(() => order.split(','), [order])
   const onFold = useCallback((id: string) => setFolded((before) => toggled(before, id)), [])
   // Only the rows in sight are there, and a screenful around them.
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, observeElementRect: observeRect, estimateSize: () => ROW, overscan: 8, scrollMargin: HEAD, scrollPaddingStart: HEAD, initialRect: { width: 0, height: 8 * ROW } })
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    observeElementRect: observeRect,
+    estimateSize: () => ROW,
+    overscan: 8,
+    scrollMargin: HEAD,
+    scrollPaddingStart: HEAD,
+    initialRect: { width: 0, height: 8 * ROW },
+  })
   const selected = outermost(objects, selection)
   const firstSelected = selected[0]?.id
   // What is selected on the square comes into sight here, once the square has shown it.
@@ -155,7 +196,9 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
     const index = rows.findIndex(({ object }) => object.id === firstSelected)
     if (index < 0) return
     let later: ReturnType<typeof setTimeout>
-    const frame = requestAnimationFrame(() => (later = setTimeout(() => virtual.scrollToIndex(index, { align: 'auto' }))))
+    const frame = requestAnimationFrame(
+      () => (later = setTimeout(() => virtual.scrollToIndex(index, { align: 'auto' }))),
+    )
     return () => {
       cancelAnimationFrame(frame)
       clearTimeout(later)
@@ -172,7 +215,8 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
     const into = parentOf(bench, String(over.id))
     const siblings = membersOf(bench.objects, into)
     const target = siblings.findIndex(({ id }) => id === over.id)
-    // A row dropped lower in the list goes below the row it lands on; which side that is depends on the list's direction.
+    // A row dropped lower in the list goes below the row it lands on; which side that is depends on the list's
+    // direction.
     const down = ids.indexOf(String(active.id)) < ids.indexOf(String(over.id))
     const upwards = !rows.find(({ object }) => object.id === over.id)!.inside
     const at = down === upwards ? target : target + 1
@@ -180,7 +224,11 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
   }
 
   if (objects.length === 0) {
-    return <p className="px-4 py-3 text-quiet">Nothing is drawn yet. Take a tool, for example the rectangle (1) or the ellipse (2), and drag on the square.</p>
+    return (
+      <p className="px-4 py-3 text-quiet">
+        Nothing is drawn yet. Take a tool, for example the rectangle (1) or the ellipse (2), and drag on the square.
+      </p>
+    )
   }
   // The right button takes the row it is pressed on, then offers what the square offers.
   const onContextMenu = (event: React.MouseEvent) => {
@@ -192,15 +240,32 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
 
   return (
     <RightMenu list={menu}>
-      <div role="treegrid" aria-label="Objects" aria-multiselectable onContextMenu={onContextMenu} className="min-w-[930px]">
-        <div role="row" className={clsx(GRID, 'sticky top-0 z-[6] h-[23px] border-b border-hair bg-sheet text-small text-quiet')}>
+      <div
+        role="treegrid"
+        aria-label="Objects"
+        aria-multiselectable
+        onContextMenu={onContextMenu}
+        className="min-w-[930px]"
+      >
+        <div
+          role="row"
+          className={clsx(GRID, 'sticky top-0 z-[6] h-[23px] border-b border-hair bg-sheet text-small text-quiet')}
+        >
           <span />
           <span />
-          <span role="columnheader" className="pl-4">object</span>
-          <span role="columnheader" className="pl-1">role</span>
+          <span role="columnheader" className="pl-4">
+            object
+          </span>
+          <span role="columnheader" className="pl-1">
+            role
+          </span>
           {COLUMNS.map((name) => (
             <span role="columnheader" key={name} className="relative pr-2 text-right">
-              {name === 'x' && <span className="absolute top-[-2px] left-0.5"><AnchorChooser /></span>}
+              {name === 'x' && (
+                <span className="absolute top-[-2px] left-0.5">
+                  <AnchorChooser />
+                </span>
+              )}
               {name === 'h' && (
                 <button
                   type="button"
@@ -208,7 +273,10 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
                   aria-label="Link w and h"
                   title={linked ? 'w and h keep their proportion' : 'Link w and h'}
                   onClick={() => bench.store.setState({ linked: !linked })}
-                  className={clsx('absolute top-0 left-[-4px] grid size-4 place-items-center', linked ? 'text-hand' : 'text-quiet/60 hover:text-ink')}
+                  className={clsx(
+                    'absolute top-0 left-[-4px] grid size-4 place-items-center',
+                    linked ? 'text-hand' : 'text-quiet/60 hover:text-ink',
+                  )}
                 >
                   {linked ? <Link2 size={12} aria-hidden /> : <Link2Off size={12} aria-hidden />}
                 </button>
@@ -216,22 +284,56 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
               {name}
             </span>
           ))}
-          <span role="columnheader" className="pl-3">corner</span>
-          <span role="columnheader" className="pl-1">weight</span>
-          <span role="columnheader" className="pl-1">cap</span>
-          <span role="columnheader" className="pl-1">fill</span>
-          <span role="columnheader" className="pl-1">stroke</span>
-          <span role="columnheader" className="pl-2" title="length and angle of a line; nodes, segments and members of others">own numbers</span>
+          <span role="columnheader" className="pl-3">
+            corner
+          </span>
+          <span role="columnheader" className="pl-1">
+            weight
+          </span>
+          <span role="columnheader" className="pl-1">
+            cap
+          </span>
+          <span role="columnheader" className="pl-1">
+            fill
+          </span>
+          <span role="columnheader" className="pl-1">
+            stroke
+          </span>
+          <span
+            role="columnheader"
+            className="pl-2"
+            title="length and angle of a line; nodes, segments and members of others"
+          >
+            own numbers
+          </span>
         </div>
         {selected.length > 1 && <SelectionRow objects={selected} rules={rules} />}
-        <DndContext id="ledger" accessibility={DRAG_ACCESS} sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={onDragEnd}>
+        <DndContext
+          id="ledger"
+          accessibility={DRAG_ACCESS}
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          modifiers={[restrictToVerticalAxis]}
+          onDragEnd={onDragEnd}
+        >
           <SortableContext items={ids} strategy={verticalListSortingStrategy}>
             <div className="relative" style={{ height: virtual.getTotalSize() }}>
               {virtual.getVirtualItems().map(({ index, start }) => {
                 const row = rows[index]!
                 return (
-                  <div key={row.object.id} role="presentation" className="absolute inset-x-0" style={{ top: start - HEAD }}>
-                    <Row {...row} rules={rules} selected={selection.has(row.object.id)} folded={folded.has(row.object.id)} onFold={onFold} />
+                  <div
+                    key={row.object.id}
+                    role="presentation"
+                    className="absolute inset-x-0"
+                    style={{ top: start - HEAD }}
+                  >
+                    <Row
+                      {...row}
+                      rules={rules}
+                      selected={selection.has(row.object.id)}
+                      folded={folded.has(row.object.id)}
+                      onFold={onFold}
+                    />
                   </div>
                 )
               })}
@@ -244,7 +346,13 @@ function Objects({ objects, scroller }: { objects: readonly DrawingObject[]; scr
 }
 
 /** Rows from the front to the back; members of an assembly in the order in which they are combined. */
-function rowsOf(objects: readonly DrawingObject[], folded: ReadonlySet<string>, depth = 0, inside: Assembly | null = null, locked = false): LedgerRow[] {
+function rowsOf(
+  objects: readonly DrawingObject[],
+  folded: ReadonlySet<string>,
+  depth = 0,
+  inside: Assembly | null = null,
+  locked = false,
+): LedgerRow[] {
   const order = inside ? objects : objects.toReversed()
   return order.flatMap((object) => {
     const row: LedgerRow = { object, depth, inside, locked: locked || object.locked === true }

@@ -23,11 +23,22 @@ import { OwnNumbers } from './own-numbers'
 import { NamedNumberCell, PaintCell, WordCell } from './value-cell'
 
 /** The columns of the ledger; shared by its head, its rows and the row of the selection. */
-export const GRID = 'grid grid-cols-[22px_22px_minmax(112px,1fr)_54px_repeat(4,48px)_56px_68px_62px_52px_68px_62px_168px] items-center'
+export const GRID =
+  'grid grid-cols-[22px_22px_minmax(112px,1fr)_54px_repeat(4,48px)_56px_68px_62px_52px_68px_62px_168px] items-center'
 
-export type LedgerRow = { readonly object: DrawingObject; readonly depth: number; readonly inside: Assembly | null; readonly locked: boolean }
+export type LedgerRow = {
+  readonly object: DrawingObject
+  readonly depth: number
+  readonly inside: Assembly | null
+  readonly locked: boolean
+}
 
-type Props = LedgerRow & { readonly rules: Rules; readonly selected: boolean; readonly folded: boolean; readonly onFold: (id: string) => void }
+type Props = LedgerRow & {
+  readonly rules: Rules
+  readonly selected: boolean
+  readonly folded: boolean
+  readonly onFold: (id: string) => void
+}
 
 /** One object of the ledger. An edit in a selected row goes to every selected object that has that value. */
 export const Row = memo(function Row({ object, depth, inside, locked, rules, selected, folded, onFold }: Props) {
@@ -38,12 +49,18 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
   const targets = () => (bench.store.getState().selection.has(object.id) ? bench.free : [object])
   const change = (map: (object: DrawingObject) => DrawingObject, what: string) => {
     const objects = targets()
-    bench.edit({ kind: 'replace', objects: objects.map(map) }, `Set ${what} of ${objects.length === 1 ? object.name : `${objects.length} objects`}`)
+    bench.edit(
+      { kind: 'replace', objects: objects.map(map) },
+      `Set ${what} of ${objects.length === 1 ? object.name : `${objects.length} objects`}`,
+    )
   }
   const numbers = numbersOf(object, rules, anchor)
   const setNumber = (key: keyof FrameChange) => (value: number) => {
     if ((key === 'w' || key === 'h') && value < 0) return
-    change((other) => changeNumbers(other, rules, anchor, linkedChange(numbersOf(other, rules, anchor), key, value, linked)), key)
+    change(
+      (other) => changeNumbers(other, rules, anchor, linkedChange(numbersOf(other, rules, anchor), key, value, linked)),
+      key,
+    )
   }
   const number = (key: keyof FrameChange) => (
     <EditCell
@@ -69,53 +86,148 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       onMouseDown={(event) => pickRow(bench, object, locked, event)}
       onMouseEnter={() => bench.store.setState({ hover: object.id })}
       onMouseLeave={() => bench.store.setState({ hover: null })}
-      className={clsx(GRID, 'h-[22px] border-b border-faint', selected && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]', isDragging && 'relative z-10 bg-film', object.hidden && 'text-quiet')}
+      className={clsx(
+        GRID,
+        'h-[22px] border-b border-faint',
+        selected && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]',
+        isDragging && 'relative z-10 bg-film',
+        object.hidden && 'text-quiet',
+      )}
     >
-      <FlagButton label={object.hidden ? `Show ${object.name}` : `Hide ${object.name}`} on={object.hidden === true} onClick={() => setFlag(bench, [object], 'hidden', !object.hidden)} pictures={[Eye, EyeOff]} />
-      <FlagButton label={object.locked ? `Unlock ${object.name}` : `Lock ${object.name}`} on={object.locked === true} onClick={() => setFlag(bench, [object], 'locked', !object.locked)} pictures={[LockOpen, Lock]} />
-      <div role="gridcell" className="flex min-w-0 items-center gap-1" style={{ paddingLeft: depth * 14 }} {...listeners}>
+      <FlagButton
+        label={object.hidden ? `Show ${object.name}` : `Hide ${object.name}`}
+        on={object.hidden === true}
+        onClick={() => setFlag(bench, [object], 'hidden', !object.hidden)}
+        pictures={[Eye, EyeOff]}
+      />
+      <FlagButton
+        label={object.locked ? `Unlock ${object.name}` : `Lock ${object.name}`}
+        on={object.locked === true}
+        onClick={() => setFlag(bench, [object], 'locked', !object.locked)}
+        pictures={[LockOpen, Lock]}
+      />
+      <div
+        role="gridcell"
+        className="flex min-w-0 items-center gap-1"
+        style={{ paddingLeft: depth * 14 }}
+        {...listeners}
+      >
         {isContainer(object) ? (
-          <button type="button" aria-label={folded ? `Unfold ${object.name}` : `Fold ${object.name}`} aria-expanded={!folded} onClick={() => onFold(object.id)} className="w-3 text-quiet hover:text-ink">
+          <button
+            type="button"
+            aria-label={folded ? `Unfold ${object.name}` : `Fold ${object.name}`}
+            aria-expanded={!folded}
+            onClick={() => onFold(object.id)}
+            className="w-3 text-quiet hover:text-ink"
+          >
             {folded ? '▸' : '▾'}
           </button>
         ) : (
           <span className="w-3" />
         )}
-        {refusal && <span role="img" aria-label={`${object.name} cannot be drawn`} title={refusal.message} className="mr-1 flex-none text-fault">◆</span>}
-        <NameCell object={object} readOnly={locked} onName={(name) => bench.edit({ kind: 'replace', objects: [{ ...object, name }] }, `Rename ${object.name}`)} />
-        {!object.name.startsWith(KIND_NAMES[object.kind]) && <span className="min-w-0 shrink-[30] truncate text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>}
+        {refusal && (
+          <span
+            role="img"
+            aria-label={`${object.name} cannot be drawn`}
+            title={refusal.message}
+            className="mr-1 flex-none text-fault"
+          >
+            ◆
+          </span>
+        )}
+        <NameCell
+          object={object}
+          readOnly={locked}
+          onName={(name) => bench.edit({ kind: 'replace', objects: [{ ...object, name }] }, `Rename ${object.name}`)}
+        />
+        {!object.name.startsWith(KIND_NAMES[object.kind]) && (
+          <span className="min-w-0 shrink-[30] truncate text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>
+        )}
       </div>
       <div role="gridcell">
         {inside?.members[0]!.id === object.id ? (
-          <span className="px-1 text-quiet" title="The first member is the ground that the others are combined with">ground</span>
+          <span className="px-1 text-quiet" title="The first member is the ground that the others are combined with">
+            ground
+          </span>
         ) : inside ? (
-          <WordCell<Role> label={`role of ${object.name}`} value={object.role ?? 'adds'} words={Role.options} readOnly={locked} onChange={(role) => change((other) => ({ ...other, role }), 'the role')} />
+          <WordCell<Role>
+            label={`role of ${object.name}`}
+            value={object.role ?? 'adds'}
+            words={Role.options}
+            readOnly={locked}
+            onChange={(role) => change((other) => ({ ...other, role }), 'the role')}
+          />
         ) : (
           <span className="px-1 text-quiet/70">–</span>
         )}
       </div>
-      {(['x', 'y', 'w', 'h', 'turn'] as const).map((key) => <div role="gridcell" key={key}>{number(key)}</div>)}
+      {(['x', 'y', 'w', 'h', 'turn'] as const).map((key) => (
+        <div role="gridcell" key={key}>
+          {number(key)}
+        </div>
+      ))}
       <div role="gridcell" className="pl-2">
         <Optional there={cornerOf(object)}>
-          {(corner) => <NamedNumberCell label={`corner of ${object.name}`} value={corner} list={rules.radii} none="sharp" readOnly={locked} onChange={(next) => nonNegative(next) && change((other) => withCorner(other, next as Radius), 'the corner')}>
-              <CornerStyleChoice label={`Style of the corners of ${object.name}`} value={cornerStyleOf(object)} onChange={(style) => change((other) => withCornerStyle(other, style), 'the corner style')} />
-            </NamedNumberCell>}
+          {(corner) => (
+            <NamedNumberCell
+              label={`corner of ${object.name}`}
+              value={corner}
+              list={rules.radii}
+              none="sharp"
+              readOnly={locked}
+              onChange={(next) =>
+                nonNegative(next) && change((other) => withCorner(other, next as Radius), 'the corner')
+              }
+            >
+              <CornerStyleChoice
+                label={`Style of the corners of ${object.name}`}
+                value={cornerStyleOf(object)}
+                onChange={(style) => change((other) => withCornerStyle(other, style), 'the corner style')}
+              />
+            </NamedNumberCell>
+          )}
         </Optional>
       </div>
       <div role="gridcell">
         <Optional there={style && style.stroke !== 'none' ? style.weight : undefined}>
-          {(weight) => <NamedNumberCell label={`weight of ${object.name}`} value={weight} list={rules.weights} readOnly={locked} onChange={(next) => positive(next) && change((other) => withStyle(other, { weight: next as Weight }), 'the weight')} />}
+          {(weight) => (
+            <NamedNumberCell
+              label={`weight of ${object.name}`}
+              value={weight}
+              list={rules.weights}
+              readOnly={locked}
+              onChange={(next) =>
+                positive(next) && change((other) => withStyle(other, { weight: next as Weight }), 'the weight')
+              }
+            />
+          )}
         </Optional>
       </div>
       <div role="gridcell">
         <Optional there={style && style.stroke !== 'none' ? style : undefined}>
-          {({ cap }) => <WordCell<Cap> label={`cap of ${object.name}`} value={cap} words={Cap.options} byRules={rules.cap} readOnly={locked} onChange={(next) => change((other) => withStyle(other, { cap: next }), 'the cap')} />}
+          {({ cap }) => (
+            <WordCell<Cap>
+              label={`cap of ${object.name}`}
+              value={cap}
+              words={Cap.options}
+              byRules={rules.cap}
+              readOnly={locked}
+              onChange={(next) => change((other) => withStyle(other, { cap: next }), 'the cap')}
+            />
+          )}
         </Optional>
       </div>
       {(['fill', 'stroke'] as const).map((key) => (
         <div role="gridcell" key={key}>
           {style ? (
-            <PaintCell label={`${key} of ${object.name}`} value={style[key]} rules={rules} readOnly={locked} onMore={() => showFinish(bench, bench.store.getState().selection.has(object.id) ? null : object.id, key)} onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }), `the ${key}`)} />
+            <PaintCell
+              label={`${key} of ${object.name}`}
+              value={style[key]}
+              rules={rules}
+              readOnly={locked}
+              onMore={() => showFinish(bench, bench.store.getState().selection.has(object.id) ? null : object.id, key)}
+              onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }), `the ${key}`)}
+            />
           ) : (
             <span className="block truncate px-1 text-quiet/70">{inside && key === 'fill' ? 'assembly’s' : '–'}</span>
           )}
@@ -132,7 +244,12 @@ const positive = (value: string | number): boolean => typeof value === 'string' 
 const nonNegative = (value: string | number): boolean => typeof value === 'string' || (value >= 0 && value <= 10000)
 
 /** With w and h linked, a change of one brings the other along in proportion. */
-function linkedChange(now: { w: number; h: number }, key: keyof FrameChange, value: number, linked: boolean): FrameChange {
+function linkedChange(
+  now: { w: number; h: number },
+  key: keyof FrameChange,
+  value: number,
+  linked: boolean,
+): FrameChange {
   if (linked && key === 'w' && now.w > 0) return { w: value, h: (now.h * value) / now.w }
   if (linked && key === 'h' && now.h > 0) return { h: value, w: (now.w * value) / now.h }
   return { [key]: value }
@@ -149,14 +266,33 @@ function pickRow(bench: Bench, object: DrawingObject, locked: boolean, event: Re
   const { selection } = bench.store.getState()
   if (event.shiftKey || event.ctrlKey || event.metaKey) bench.toggle(object.id)
   // A press on a cell of a selected row keeps the selection, so that the edit goes to all of it.
-  else if (!selection.has(object.id) || !(event.target as HTMLElement).closest('button, input')) bench.select([object.id])
+  else if (!selection.has(object.id) || !(event.target as HTMLElement).closest('button, input'))
+    bench.select([object.id])
 }
 
-function FlagButton({ label, on, onClick, pictures: [Off, On] }: { label: string; on: boolean; onClick: () => void; pictures: [typeof Eye, typeof Eye] }) {
+function FlagButton({
+  label,
+  on,
+  onClick,
+  pictures: [Off, On],
+}: {
+  label: string
+  on: boolean
+  onClick: () => void
+  pictures: [typeof Eye, typeof Eye]
+}) {
   const Picture = on ? On : Off
   return (
     <div role="gridcell">
-      <button type="button" data-flag aria-label={label} aria-pressed={on} title={label} onClick={onClick} className={clsx('grid h-5 w-full place-items-center', on ? 'text-ink' : 'text-quiet/50 hover:text-ink')}>
+      <button
+        type="button"
+        data-flag
+        aria-label={label}
+        aria-pressed={on}
+        title={label}
+        onClick={onClick}
+        className={clsx('grid h-5 w-full place-items-center', on ? 'text-ink' : 'text-quiet/50 hover:text-ink')}
+      >
         <Picture size={13} strokeWidth={1.5} aria-hidden />
       </button>
     </div>
@@ -164,7 +300,15 @@ function FlagButton({ label, on, onClick, pictures: [Off, On] }: { label: string
 }
 
 /** The object's name; a double click edits it. */
-function NameCell({ object, readOnly, onName }: { object: DrawingObject; readOnly: boolean; onName: (name: string) => void }) {
+function NameCell({
+  object,
+  readOnly,
+  onName,
+}: {
+  object: DrawingObject
+  readOnly: boolean
+  onName: (name: string) => void
+}) {
   const [editing, setEditing] = useState(false)
   if (!editing || readOnly) {
     return (

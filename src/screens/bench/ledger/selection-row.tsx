@@ -15,7 +15,9 @@ import { EditCell } from './edit-cell'
 import { GRID } from './row'
 import { NamedNumberCell, PaintCell, type SEVERAL, WordCell } from './value-cell'
 
-/** The selection as one row: its box in numbers, and what its objects have in common. Shown when several are selected. */
+/**
+ * The selection as one row: its box in numbers, and what its objects have in common. Shown when several are selected.
+ */
 export function SelectionRow({ objects, rules }: { objects: readonly DrawingObject[]; rules: Rules }) {
   const bench = useBench()
   const anchor = useBenchState((state) => state.anchor)
@@ -26,41 +28,106 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
   const setNumber = (key: 'x' | 'y' | 'w' | 'h') => (value: number) => {
     if ((key === 'w' || key === 'h') && value < 0) return
     const whole: FrameChange =
-      linked && key === 'w' && box.w > 0 ? { w: value, h: (box.h * value) / box.w }
-      : linked && key === 'h' && box.h > 0 ? { h: value, w: (box.w * value) / box.h }
-      : { [key]: value }
-    bench.edit({ kind: 'replace', objects: fitObjects(bench.free, box, changeFrame(box, anchor, whole)) }, `Set ${key} of ${all}`)
+      linked && key === 'w' && box.w > 0
+        ? { w: value, h: (box.h * value) / box.w }
+        : linked && key === 'h' && box.h > 0
+          ? { h: value, w: (box.w * value) / box.h }
+          : { [key]: value }
+    bench.edit(
+      { kind: 'replace', objects: fitObjects(bench.free, box, changeFrame(box, anchor, whole)) },
+      `Set ${key} of ${all}`,
+    )
   }
-  const change = (map: (object: DrawingObject) => DrawingObject, what: string) => bench.change(map, `Set ${what} of ${all}`)
-  const style = <K extends 'weight' | 'fill' | 'stroke'>(key: K) => common(objects, (object) => (isStyled(object) ? object.style[key] : undefined))
-  const corner = common(objects, cornerOf), weight = style('weight'), fill = style('fill'), stroke = style('stroke')
+  const change = (map: (object: DrawingObject) => DrawingObject, what: string) =>
+    bench.change(map, `Set ${what} of ${all}`)
+  const style = <K extends 'weight' | 'fill' | 'stroke'>(key: K) =>
+    common(objects, (object) => (isStyled(object) ? object.style[key] : undefined))
+  const corner = common(objects, cornerOf),
+    weight = style('weight'),
+    fill = style('fill'),
+    stroke = style('stroke')
   const cap = common(objects, (object) => (isStyled(object) ? (object.style.cap ?? 'rules') : undefined))
   const none = <span className="px-1 text-quiet/70">–</span>
   return (
-    <div role="row" aria-label={`${all} selected`} className={`${GRID} sticky top-0 z-[5] h-[22px] border-b border-hand bg-hand-wash font-[560]`}>
+    <div
+      role="row"
+      aria-label={`${all} selected`}
+      className={`${GRID} sticky top-0 z-[5] h-[22px] border-b border-hand bg-hand-wash font-[560]`}
+    >
       <span className="col-span-4 pl-[58px]">{all}</span>
       {(['x', 'y', 'w', 'h'] as const).map((key) => (
         <div role="gridcell" key={key}>
-          <EditCell label={`${key} of the selection`} value={{ ...place, w: box.w, h: box.h }[key]} step={rules.grid.step} onChange={setNumber(key)} />
+          <EditCell
+            label={`${key} of the selection`}
+            value={{ ...place, w: box.w, h: box.h }[key]}
+            step={rules.grid.step}
+            onChange={setNumber(key)}
+          />
         </div>
       ))}
       <div role="gridcell">{none}</div>
       <div role="gridcell" className="pl-2">
-        {corner === undefined ? none : <NamedNumberCell label="corner of the selection" value={corner} list={rules.radii} none="sharp" onChange={(next) => change((object) => withCorner(object, next as Radius), 'the corner')}>
-          <CornerStyleChoice label="Style of the corners of the selection" value={common(objects, cornerStyleOf)} onChange={(style) => change((object) => withCornerStyle(object, style), 'the corner style')} />
-        </NamedNumberCell>}
-      </div>
-      <div role="gridcell">
-        {weight === undefined ? none : <NamedNumberCell label="weight of the selection" value={weight} list={rules.weights} onChange={(next) => change((object) => withStyle(object, { weight: next as Weight }), 'the weight')} />}
-      </div>
-      <div role="gridcell">
-        {cap === undefined ? none : (
-          <WordCell<Cap> label="cap of the selection" value={cap === 'rules' ? undefined : (cap as Cap | typeof SEVERAL)} words={Cap.options} byRules={rules.cap} onChange={(next) => change((object) => withStyle(object, { cap: next }), 'the cap')} />
+        {corner === undefined ? (
+          none
+        ) : (
+          <NamedNumberCell
+            label="corner of the selection"
+            value={corner}
+            list={rules.radii}
+            none="sharp"
+            onChange={(next) => change((object) => withCorner(object, next as Radius), 'the corner')}
+          >
+            <CornerStyleChoice
+              label="Style of the corners of the selection"
+              value={common(objects, cornerStyleOf)}
+              onChange={(style) => change((object) => withCornerStyle(object, style), 'the corner style')}
+            />
+          </NamedNumberCell>
         )}
       </div>
-      {([['fill', fill], ['stroke', stroke]] as const).map(([key, value]) => (
+      <div role="gridcell">
+        {weight === undefined ? (
+          none
+        ) : (
+          <NamedNumberCell
+            label="weight of the selection"
+            value={weight}
+            list={rules.weights}
+            onChange={(next) => change((object) => withStyle(object, { weight: next as Weight }), 'the weight')}
+          />
+        )}
+      </div>
+      <div role="gridcell">
+        {cap === undefined ? (
+          none
+        ) : (
+          <WordCell<Cap>
+            label="cap of the selection"
+            value={cap === 'rules' ? undefined : (cap as Cap | typeof SEVERAL)}
+            words={Cap.options}
+            byRules={rules.cap}
+            onChange={(next) => change((object) => withStyle(object, { cap: next }), 'the cap')}
+          />
+        )}
+      </div>
+      {(
+        [
+          ['fill', fill],
+          ['stroke', stroke],
+        ] as const
+      ).map(([key, value]) => (
         <div role="gridcell" key={key}>
-          {value === undefined ? none : <PaintCell label={`${key} of the selection`} value={value} rules={rules} onMore={() => showFinish(bench, null, key)} onChange={(paint) => change((object) => withStyle(object, { [key]: paint as Paint }), `the ${key}`)} />}
+          {value === undefined ? (
+            none
+          ) : (
+            <PaintCell
+              label={`${key} of the selection`}
+              value={value}
+              rules={rules}
+              onMore={() => showFinish(bench, null, key)}
+              onChange={(paint) => change((object) => withStyle(object, { [key]: paint as Paint }), `the ${key}`)}
+            />
+          )}
         </div>
       ))}
       <span />

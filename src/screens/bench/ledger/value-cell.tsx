@@ -11,10 +11,21 @@ import { figure } from '@/ui/sum'
 import { cssPaint, paintWord } from '../colours/paint-words'
 
 const panel = 'z-50 w-60 rounded-sheet border border-ink bg-sheet py-1 text-body outline-none'
-const line = 'flex h-6 w-full items-center gap-2 px-3 text-left hover:bg-ink hover:text-sheet focus-visible:bg-ink focus-visible:text-sheet focus-visible:outline-none aria-[current=true]:font-[640]'
+const line =
+  'flex h-6 w-full items-center gap-2 px-3 text-left hover:bg-ink hover:text-sheet focus-visible:bg-ink focus-visible:text-sheet focus-visible:outline-none aria-[current=true]:font-[640]'
 
 /** A cell that opens a panel to choose from. */
-export function ChoiceCell({ label, shown, readOnly, children }: { label: string; shown: ReactNode; readOnly?: boolean; children: ReactNode }) {
+export function ChoiceCell({
+  label,
+  shown,
+  readOnly,
+  children,
+}: {
+  label: string
+  shown: ReactNode
+  readOnly?: boolean
+  children: ReactNode
+}) {
   const [open, setOpen] = useState(false)
   const button = useRef<HTMLButtonElement>(null)
   if (readOnly) return <span className="block truncate px-1 text-quiet">{shown}</span>
@@ -68,7 +79,16 @@ function Line({ current, onChoose, children }: { current: boolean; onChoose: () 
 export const SEVERAL = Symbol('several')
 
 /** A weight or a radius: one of the rules by name, or a number of one's own. */
-export function NamedNumberCell({ label, value, list, none, byParent, onChange, readOnly, children }: {
+export function NamedNumberCell({
+  label,
+  value,
+  list,
+  none,
+  byParent,
+  onChange,
+  readOnly,
+  children,
+}: {
   label: string
   value: string | number | undefined | typeof SEVERAL
   list: readonly NamedNumber[]
@@ -83,21 +103,41 @@ export function NamedNumberCell({ label, value, list, none, byParent, onChange, 
 }) {
   const named = list.find(({ name }) => name === value)
   const shown =
-    value === SEVERAL ? <span className="text-quiet">several</span>
-    : value === undefined ? <span className="text-quiet">{byParent?.text ?? '–'}</span>
-    : named ? <>{named.name} <span className="text-quiet">{figure(named.value)}</span></>
-    : value === 0 && none ? none
-    : figure(value as number)
+    value === SEVERAL ? (
+      <span className="text-quiet">several</span>
+    ) : value === undefined ? (
+      <span className="text-quiet">{byParent?.text ?? '–'}</span>
+    ) : named ? (
+      <>
+        {named.name} <span className="text-quiet">{figure(named.value)}</span>
+      </>
+    ) : value === 0 && none ? (
+      none
+    ) : (
+      figure(value as number)
+    )
   return (
-    <ChoiceCell label={`${label}: ${value === SEVERAL ? 'several' : named ? named.name : String(value ?? byParent?.text ?? '–')}`} shown={shown} readOnly={readOnly}>
-      {byParent && <Line current={value === undefined} onChoose={byParent.onChoose}>{byParent.text}</Line>}
+    <ChoiceCell
+      label={`${label}: ${value === SEVERAL ? 'several' : named ? named.name : String(value ?? byParent?.text ?? '–')}`}
+      shown={shown}
+      readOnly={readOnly}
+    >
+      {byParent && (
+        <Line current={value === undefined} onChoose={byParent.onChoose}>
+          {byParent.text}
+        </Line>
+      )}
       {list.map(({ name, value: number }) => (
         <Line key={name} current={name === value} onChoose={() => onChange(name)}>
           <span className="flex-1">{name}</span>
           <span className="opacity-70">{figure(number)}</span>
         </Line>
       ))}
-      {none && <Line current={value === 0} onChoose={() => onChange(0)}>{none}</Line>}
+      {none && (
+        <Line current={value === 0} onChoose={() => onChange(0)}>
+          {none}
+        </Line>
+      )}
       <div className="mt-1 flex items-center gap-2 border-t border-hair px-3 pt-1.5 pb-0.5">
         <span className="flex-1 text-quiet">own</span>
         <NumberField
@@ -114,7 +154,14 @@ export function NamedNumberCell({ label, value, list, none, byParent, onChange, 
 }
 
 /** One of a few words, or what the rules say. */
-export function WordCell<T extends string>({ label, value, words, byRules, onChange, readOnly }: {
+export function WordCell<T extends string>({
+  label,
+  value,
+  words,
+  byRules,
+  onChange,
+  readOnly,
+}: {
   label: string
   value: T | undefined | typeof SEVERAL
   words: readonly T[]
@@ -143,7 +190,14 @@ export function WordCell<T extends string>({ label, value, words, byRules, onCha
 }
 
 /** A paint: none, a swatch of the rules, or a colour of one's own; gradients are made where all of the finish is. */
-export function PaintCell({ label, value, rules, onChange, onMore, readOnly }: {
+export function PaintCell({
+  label,
+  value,
+  rules,
+  onChange,
+  onMore,
+  readOnly,
+}: {
   label: string
   value: Paint | typeof SEVERAL
   rules: NamedValues
@@ -153,10 +207,16 @@ export function PaintCell({ label, value, rules, onChange, onMore, readOnly }: {
   readOnly?: boolean
 }) {
   const text = value === SEVERAL ? 'several' : paintWord(value)
-  const own = value === SEVERAL || value === 'none' || isGradient(value) ? '#14231f' : colourOf(value, rules).light.slice(0, 7)
+  const own =
+    value === SEVERAL || value === 'none' || isGradient(value) ? '#14231f' : colourOf(value, rules).light.slice(0, 7)
   const shown =
-    value === SEVERAL || value === 'none' ? <span className="text-quiet">{text}</span>
-    : <><Chip paint={cssPaint(value, rules)} /> <span className="ml-0.5">{text}</span></>
+    value === SEVERAL || value === 'none' ? (
+      <span className="text-quiet">{text}</span>
+    ) : (
+      <>
+        <Chip paint={cssPaint(value, rules)} /> <span className="ml-0.5">{text}</span>
+      </>
+    )
   return (
     <ChoiceCell label={`${label}: ${text}`} shown={shown} readOnly={readOnly}>
       <Line current={value === 'none'} onChoose={() => onChange('none')}>
@@ -164,7 +224,8 @@ export function PaintCell({ label, value, rules, onChange, onMore, readOnly }: {
       </Line>
       {rules.palette.map(({ name, color }) => (
         <Line key={name} current={name === value} onChoose={() => onChange(name)}>
-          <Chip paint={color} /> <span className="flex-1">{name}</span> <span className="font-mono text-small opacity-70">{color}</span>
+          <Chip paint={color} /> <span className="flex-1">{name}</span>{' '}
+          <span className="font-mono text-small opacity-70">{color}</span>
         </Line>
       ))}
       <Line current={false} onChoose={onMore}>

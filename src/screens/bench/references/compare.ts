@@ -10,7 +10,10 @@ import { pixelsOf } from './pictures'
 /** Pixels along the square in which icon and reference are laid over each other. */
 const SIDE = 480
 
-/** How far the icon is from a reference of it, pixel by pixel within the square; null when the reference's picture is not there. */
+/**
+ * How far the icon is from a reference of it, pixel by pixel within the square; null when the reference's picture is
+ * not there.
+ */
 export async function comparison(icon: Icon, rules: Rules, reference: Reference): Promise<Mismatch | null> {
   const { image } = await pictureOf(sourceOf(icon, rules, 'light'), SIDE)
   const picture = await laidPicture(reference, rules.grid.size)

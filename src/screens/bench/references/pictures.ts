@@ -41,7 +41,10 @@ async function read(id: string): Promise<Picture | null> {
     known.delete(id)
     return null
   }
-  const bitmap = await createImageBitmap(await answer.blob(), { premultiplyAlpha: 'none', colorSpaceConversion: 'none' })
+  const bitmap = await createImageBitmap(await answer.blob(), {
+    premultiplyAlpha: 'none',
+    colorSpaceConversion: 'none',
+  })
   const context = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d', { willReadFrequently: true })!
   context.drawImage(bitmap, 0, 0)
   const picture = context.getImageData(0, 0, bitmap.width, bitmap.height)

@@ -13,28 +13,42 @@ export function setReferences(bench: Bench, references: readonly Reference[], la
   if (bench.icon) commit(bench.session, { kind: 'references', icon: bench.icon.id, references }, label)
 }
 
-const replaced = (bench: Bench, next: Reference): Reference[] => benchReferences(bench).map((one) => (one.id === next.id ? next : one))
+const replaced = (bench: Bench, next: Reference): Reference[] =>
+  benchReferences(bench).map((one) => (one.id === next.id ? next : one))
 
 /** Changes one reference; parts that are undefined are left out. */
-export function changeReference(bench: Bench, reference: Reference, change: { readonly [K in keyof Reference]?: Reference[K] | undefined }, label: string): void {
+export function changeReference(
+  bench: Bench,
+  reference: Reference,
+  change: { readonly [K in keyof Reference]?: Reference[K] | undefined },
+  label: string,
+): void {
   setReferences(bench, replaced(bench, withChange(reference, change)), label)
 }
 
-export const withChange = (reference: Reference, change: { readonly [K in keyof Reference]?: Reference[K] | undefined }): Reference =>
-  Object.fromEntries(Object.entries({ ...reference, ...change }).filter(([, value]) => value !== undefined)) as Reference
+export const withChange = (
+  reference: Reference,
+  change: { readonly [K in keyof Reference]?: Reference[K] | undefined },
+): Reference =>
+  Object.fromEntries(
+    Object.entries({ ...reference, ...change }).filter(([, value]) => value !== undefined),
+  ) as Reference
 
 /** Shows a reference otherwise while it is in hand. */
 export function previewReference(bench: Bench, next: Reference): void {
   show(bench.session, { kind: 'references', icon: bench.icon!.id, references: replaced(bench, next) })
 }
 
-export const referenceInHand = (bench: Bench): Reference | null => benchReferences(bench).find(({ id }) => id === bench.store.getState().referenceInHand) ?? null
+export const referenceInHand = (bench: Bench): Reference | null =>
+  benchReferences(bench).find(({ id }) => id === bench.store.getState().referenceInHand) ?? null
 
 /** The uppermost reference that shows a pixel at a place: those over the square first. */
 export function referenceAt(bench: Bench, p: Point): Reference | null {
   if (!bench.store.getState().layers.references) return null
   const list = benchReferences(bench)
-  return [...list.filter(({ over }) => !over), ...list.filter(({ over }) => over)].findLast((one) => shows(one, p)) ?? null
+  return (
+    [...list.filter(({ over }) => !over), ...list.filter(({ over }) => over)].findLast((one) => shows(one, p)) ?? null
+  )
 }
 
 /** How many references an icon may have. */
@@ -45,7 +59,8 @@ export async function addPictures(bench: Bench, files: Iterable<File>): Promise<
   const { icon } = bench
   if (!icon) return say({ text: 'Make an icon first: + icon, on the left.' })
   for (const file of files) {
-    if (benchReferences(bench).length >= MOST) return say({ tone: 'fault', text: `An icon may have at most ${MOST} references. Take one away first.` })
+    if (benchReferences(bench).length >= MOST)
+      return say({ tone: 'fault', text: `An icon may have at most ${MOST} references. Take one away first.` })
     if (!isPicture(file)) {
       say({ tone: 'fault', text: `“${file.name}” is no picture that can be a reference: PNG, JPEG, WebP or SVG.` })
       continue
@@ -56,7 +71,11 @@ export async function addPictures(bench: Bench, files: Iterable<File>): Promise<
       const reference = laid(newId(), name, picture, { w, h }, bench.rules.grid.size)
       bench.open(icon.id)
       setReferences(bench, [...benchReferences(bench), reference], `Lay the reference ${name}`)
-      bench.store.setState(({ layers }) => ({ panel: 'references', referenceInHand: reference.id, layers: { ...layers, references: true } }))
+      bench.store.setState(({ layers }) => ({
+        panel: 'references',
+        referenceInHand: reference.id,
+        layers: { ...layers, references: true },
+      }))
     } catch (error) {
       say({ tone: 'fault', text: (error as Error).message })
     }

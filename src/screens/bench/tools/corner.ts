@@ -22,7 +22,18 @@ export function cornerTool(bench: Bench): Tool {
     hint: 'Drag inwards from a corner · Shift: all corners · what comes near a radius of the rules takes it',
     hover(at) {
       const found = cornerAt(bench, at)
-      bench.hold({ intent: found ? { at: at.p, word: 'corner' } : null, marks: found ? [{ kind: 'point', at: found.at, label: radiusText(bench, nodeAt(found.path, found.place)!.corner ?? found.path.corner) }] : [] })
+      bench.hold({
+        intent: found ? { at: at.p, word: 'corner' } : null,
+        marks: found
+          ? [
+              {
+                kind: 'point',
+                at: found.at,
+                label: radiusText(bench, nodeAt(found.path, found.place)!.corner ?? found.path.corner),
+              },
+            ]
+          : [],
+      })
     },
     press(at) {
       const found = cornerAt(bench, at)
@@ -36,9 +47,11 @@ export function cornerTool(bench: Bench): Tool {
 
 /** The corner of the selected object under the pointer. */
 function cornerAt(bench: Bench, at: At): { path: PathObject; place: NodeAt; at: Point } | null {
-  const path = editedPath(bench), { view } = bench.store.getState()
+  const path = editedPath(bench),
+    { view } = bench.store.getState()
   if (!path || !view) return null
-  let best: { path: PathObject; place: NodeAt; at: Point } | null = null, least = GRIP
+  let best: { path: PathObject; place: NodeAt; at: Point } | null = null,
+    least = GRIP
   path.contours.forEach(({ nodes, closed }, contour) =>
     nodes.forEach((node, n) => {
       const away = distance(toScreen(view, node), at.screen)
@@ -51,13 +64,17 @@ function cornerAt(bench: Bench, at: At): { path: PathObject; place: NodeAt; at: 
   return best
 }
 
-const radiusText = (bench: Bench, radius: Radius): string => (typeof radius === 'string' ? `${radius} ${figure(radiusOf(radius, bench.rules))}` : figure(radius))
+const radiusText = (bench: Bench, radius: Radius): string =>
+  typeof radius === 'string' ? `${radius} ${figure(radiusOf(radius, bench.rules))}` : figure(radius)
 
 function pull(bench: Bench, path: PathObject, place: NodeAt): Drag {
   const { nodes } = path.contours[place.contour]!
   return pathDrag(bench, `Round a corner of ${path.name}`, (at) => {
     const corner = pulledRadius(nodes, place.node, at.p, bench.rules, { step: at.free ? null : bench.rules.grid.step })
     const places = at.shift ? allNodes(path) : [place]
-    return { edit: changeNodes(path, places, (node) => ({ ...node, corner })), held: { marks: [], intent: null, figure: { at: at.p, text: `radius ${radiusText(bench, corner)}` } } }
+    return {
+      edit: changeNodes(path, places, (node) => ({ ...node, corner })),
+      held: { marks: [], intent: null, figure: { at: at.p, text: `radius ${radiusText(bench, corner)}` } },
+    }
   })
 }

@@ -14,7 +14,9 @@ export const travelled = (start: At, at: At): boolean => distance(at.screen, sta
 /** Where a drag has come to: the edit, and what the hand shows beside it. */
 export type Step<T> = { readonly edit: T; readonly held: Partial<InHand> }
 
-/** What becomes of an edit in hand: it is shown, and done on release; `click` is what a press that came to no edit does. */
+/**
+ * What becomes of an edit in hand: it is shown, and done on release; `click` is what a press that came to no edit does.
+ */
 type Ways<T> = { readonly show: (edit: T) => void; readonly put: (edit: T) => void; readonly click?: (at: At) => void }
 
 /** A drag that shows an edit while it is in hand, does it on release and drops it when it is given up. */
@@ -39,14 +41,30 @@ export function editDrag<T>(bench: Bench, next: (at: At) => Step<T> | null, { sh
 
 /** A drag that changes objects. */
 export const objectsDrag = (bench: Bench, label: string, next: (at: At) => Step<DrawingObject[]> | null): Drag =>
-  editDrag(bench, next, { show: (objects) => bench.preview({ kind: 'replace', objects }), put: (objects) => bench.edit({ kind: 'replace', objects }, label) })
+  editDrag(bench, next, {
+    show: (objects) => bench.preview({ kind: 'replace', objects }),
+    put: (objects) => bench.edit({ kind: 'replace', objects }, label),
+  })
 
 /** A drag that changes the nodes of what is edited as a path. */
-export const pathDrag = (bench: Bench, label: string, next: (at: At) => Step<PathObject> | null, click?: (at: At) => void): Drag =>
-  editDrag(bench, next, { show: (path) => previewPath(bench, path), put: (path) => putPath(bench, path, label), ...(click && { click }) })
+export const pathDrag = (
+  bench: Bench,
+  label: string,
+  next: (at: At) => Step<PathObject> | null,
+  click?: (at: At) => void,
+): Drag =>
+  editDrag(bench, next, {
+    show: (path) => previewPath(bench, path),
+    put: (path) => putPath(bench, path, label),
+    ...(click && { click }),
+  })
 
 /** A box drawn around what it chooses. */
-export function lasso(bench: Bench, start: At, { choose, click, restore }: { choose: (box: Box) => void; click: () => void; restore: () => void }): Drag {
+export function lasso(
+  bench: Bench,
+  start: At,
+  { choose, click, restore }: { choose: (box: Box) => void; click: () => void; restore: () => void },
+): Drag {
   let dragged = false
   return {
     move(at) {

@@ -12,11 +12,12 @@ import { tiltedBox } from './tilted-box'
 import type { At, Drag, Tool } from './tool'
 
 /**
- * Draws a shape from corner to corner; Shift makes the sides equal, Alt draws from the centre. With a size typed, a click places it. Rectangles
- * and ellipses can be drawn tilted as well, circles through or touching three places.
+ * Draws a shape from corner to corner; Shift makes the sides equal, Alt draws from the centre. With a size typed, a
+ * click places it. Rectangles and ellipses can be drawn tilted as well, circles through or touching three places.
  */
 export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
-  const tilted = tiltedBox(bench, shape), three = threePlaces(bench)
+  const tilted = tiltedBox(bench, shape),
+    three = threePlaces(bench)
   const way = () => {
     const { layBy } = bench.store.getState()
     if (layBy === 'three' && shape === 'ellipse') return three
@@ -27,7 +28,8 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
     cursor: 'crosshair',
     get hint() {
       const other = way()
-      if (other === three) return 'Three presses: on a point the circle goes through it, on an edge it touches it · Esc: start over'
+      if (other === three)
+        return 'Three presses: on a point the circle goes through it, on an edge it touches it · Esc: start over'
       if (other === tilted) return 'Drag the baseline, then press where the height ends · Shift: as high as wide'
       return `Drag from corner to corner · Shift: ${shape === 'ellipse' ? 'circle' : 'equal sides'} · Alt: from the centre${sides ? ' · up, down: sides' : ''} · X: no snapping`
     },
@@ -40,7 +42,9 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
     key(key, down = true) {
       if (way()?.key?.(key, down)) return true
       if (!sides || !down || (key !== 'ArrowUp' && key !== 'ArrowDown')) return false
-      bench.store.setState(({ sides: count }) => ({ sides: Math.max(3, Math.min(120, count + (key === 'ArrowUp' ? 1 : -1))) }))
+      bench.store.setState(({ sides: count }) => ({
+        sides: Math.max(3, Math.min(120, count + (key === 'ArrowUp' ? 1 : -1))),
+      }))
       return true
     },
   }
@@ -50,18 +54,29 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
   const targets = bench.targetsAtRest
   const from = caught(bench, at, targets).point
   const sized = withSizes(targets, from)
-  const id = newId(), name = bench.nameFor(BOX_NAMES[shape])
+  const id = newId(),
+    name = bench.nameFor(BOX_NAMES[shape])
   let box: Box | null = null
-  const add = (size: Box) => ({ kind: 'add' as const, objects: [freshShape(bench, shape, id, name, size)] as DrawingObject[], ...bench.top })
+  const add = (size: Box) => ({
+    kind: 'add' as const,
+    objects: [freshShape(bench, shape, id, name, size)] as DrawingObject[],
+    ...bench.top,
+  })
   return {
     move(next: At) {
       const { point, marks } = caught(bench, next, sized)
       box = drawnBox(from, point, next)
-      const touching = shape === 'ellipse' && next.shift && next.alt && !next.free ? touchBySizing({ centre: from, r: box.w / 2 }, targets, bench.reach) : null
+      const touching =
+        shape === 'ellipse' && next.shift && next.alt && !next.free
+          ? touchBySizing({ centre: from, r: box.w / 2 }, targets, bench.reach)
+          : null
       if (touching) box = boxAbout(from, 2 * touching.circle.r, 2 * touching.circle.r)
       bench.preview(add(box))
       bench.select([id])
-      bench.hold({ marks: touching?.marks ?? marks, figure: { at: { x: box.x + box.w / 2, y: box.y + box.h }, text: `${figure(box.w)} × ${figure(box.h)}` } })
+      bench.hold({
+        marks: touching?.marks ?? marks,
+        figure: { at: { x: box.x + box.w / 2, y: box.y + box.h }, text: `${figure(box.w)} × ${figure(box.h)}` },
+      })
     },
     release(end: At) {
       bench.letGo()
@@ -86,7 +101,8 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
 }
 
 function drawnBox(from: Point, to: Point, { shift, alt }: At): Box {
-  let dx = to.x - from.x, dy = to.y - from.y
+  let dx = to.x - from.x,
+    dy = to.y - from.y
   if (shift) {
     const side = Math.max(Math.abs(dx), Math.abs(dy))
     dx = Math.sign(dx || 1) * side

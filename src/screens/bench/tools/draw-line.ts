@@ -17,10 +17,15 @@ export function drawLineTool(bench: Bench): Tool {
     press(at) {
       const targets = bench.targetsAtRest
       const from = caught(bench, at, targets).point
-      const id = newId(), name = bench.nameFor('Line')
+      const id = newId(),
+        name = bench.nameFor('Line')
       const style = freshStyle(bench.rules, false)
       let to: Point | null = null
-      const add = (end: Point) => ({ kind: 'add' as const, objects: [freshLine(id, name, from, end, style)], ...bench.top })
+      const add = (end: Point) => ({
+        kind: 'add' as const,
+        objects: [freshLine(id, name, from, end, style)],
+        ...bench.top,
+      })
       return {
         move(next) {
           const { point, marks } = caught(bench, next, targets, from)

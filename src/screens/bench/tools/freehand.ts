@@ -5,7 +5,10 @@ import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
 import type { Tool } from './tool'
 
-/** Draws what a hand draws, as few lines, arcs and curves for the smoothness in hand; an end near the beginning closes it. */
+/**
+ * Draws what a hand draws, as few lines, arcs and curves for the smoothness in hand; an end near the beginning closes
+ * it.
+ */
 export function freehandTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
@@ -21,8 +24,16 @@ export function freehandTool(bench: Bench): Tool {
         release() {
           bench.letGo()
           const closed = points.length > 8 && distance(points[0]!, points.at(-1)!) <= 2 * bench.reach
-          const path = traced({ points: closed ? [...points.slice(0, -1), points[0]!] : points, smoothness: bench.store.getState().smoothness, closed })
-          if (path) bench.add([freshPath(newId(), bench.nameFor('Path'), path.contours, 0, freshStyle(bench.rules, false), path.trace)], 'Draw freehand')
+          const path = traced({
+            points: closed ? [...points.slice(0, -1), points[0]!] : points,
+            smoothness: bench.store.getState().smoothness,
+            closed,
+          })
+          if (path)
+            bench.add(
+              [freshPath(newId(), bench.nameFor('Path'), path.contours, 0, freshStyle(bench.rules, false), path.trace)],
+              'Draw freehand',
+            )
         },
         cancel: () => bench.letGo(),
       }

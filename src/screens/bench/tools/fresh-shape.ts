@@ -9,14 +9,22 @@ import { isFilledSet } from './fresh-style'
 export type BoxShape = 'rectangle' | 'ellipse' | 'polygon' | 'star' | 'arrow' | 'spiral'
 
 /** What each is called. */
-export const BOX_NAMES: Record<BoxShape, string> = { rectangle: 'Rectangle', ellipse: 'Ellipse', polygon: 'Polygon', star: 'Star', arrow: 'Arrow', spiral: 'Spiral' }
+export const BOX_NAMES: Record<BoxShape, string> = {
+  rectangle: 'Rectangle',
+  ellipse: 'Ellipse',
+  polygon: 'Polygon',
+  star: 'Star',
+  arrow: 'Arrow',
+  spiral: 'Spiral',
+}
 
 /** How deep the sides of a new star are drawn in. */
 const DEPTH = 0.5
 
 /** A new shape in a frame, from the rules and the settings of its tool. */
 export function freshShape(bench: Bench, shape: BoxShape, id: string, name: string, frame: Frame & Box): DrawingObject {
-  const corner = freshCorner(bench.rules), { sides, part } = bench.store.getState()
+  const corner = freshCorner(bench.rules),
+    { sides, part } = bench.store.getState()
   const style = freshStyle(bench.rules, isFilledSet(bench) && shape !== 'spiral')
   switch (shape) {
     case 'rectangle':

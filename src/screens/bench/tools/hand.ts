@@ -12,7 +12,12 @@ export class Hand {
   readonly tools: Record<string, Tool>
 
   constructor(...objects: DrawingObject[]) {
-    const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [{ id: 'i', name: 'icon', masters: [{ base: 24, objects }] }] }
+    const set: IconSet = {
+      name: 'Pier',
+      kind: 'interface',
+      rules: STARTERS[0]!.rules,
+      icons: [{ id: 'i', name: 'icon', masters: [{ base: 24, objects }] }],
+    }
     this.bench = new Bench(createSession('pier', set, 1), 'i')
     this.bench.store.setState({ view: { scale: 10, x: 0, y: 0 }, stage: { w: 300, h: 300 } })
     this.tools = makeTools(this.bench)
@@ -28,7 +33,12 @@ export class Hand {
   }
 
   /** Presses, moves in two steps and releases; without a second place, a click. */
-  drag(tool: string, from: readonly [number, number], to: readonly [number, number] = from, held: Partial<At> = {}): void {
+  drag(
+    tool: string,
+    from: readonly [number, number],
+    to: readonly [number, number] = from,
+    held: Partial<At> = {},
+  ): void {
     const begun = this.tools[tool]!.press(at(...from, held))
     if (!begun) return
     if (from !== to) {
@@ -40,4 +50,11 @@ export class Hand {
 }
 
 /** A place of the square under the pointer. */
-export const at = (x: number, y: number, held: Partial<At> = {}): At => ({ p: { x, y }, screen: { x: x * 10, y: y * 10 }, shift: false, alt: false, free: false, ...held })
+export const at = (x: number, y: number, held: Partial<At> = {}): At => ({
+  p: { x, y },
+  screen: { x: x * 10, y: y * 10 },
+  shift: false,
+  alt: false,
+  free: false,
+  ...held,
+})

@@ -10,7 +10,9 @@ import type { Tool } from './tool'
 import { hoverOver, pickAt } from './under'
 
 /** What was measured: a distance between two places, or a circle by three. */
-export type Measured = { readonly kind: 'distance'; readonly from: Point; readonly to: Point } | { readonly kind: 'circle'; readonly circle: Circle }
+export type Measured =
+  | { readonly kind: 'distance'; readonly from: Point; readonly to: Point }
+  | { readonly kind: 'circle'; readonly circle: Circle }
 
 /** A measurement in words, as it is shown and copied. */
 export function measuredWords(measured: Measured): string {
@@ -24,8 +26,8 @@ export function measuredWords(measured: Measured): string {
 }
 
 /**
- * Measures without drawing: a drag a distance and its angle, three presses a circle. Over an object it says its size, and the gaps to what is
- * selected.
+ * Measures without drawing: a drag a distance and its angle, three presses a circle. Over an object it says its size,
+ * and the gaps to what is selected.
  */
 export function measureTool(bench: Bench): Tool {
   let conditions: Condition[] = []
@@ -48,7 +50,9 @@ export function measureTool(bench: Bench): Tool {
       const before = bench.store.getState().measured
       return {
         move(next) {
-          const { point, marks } = next.shift ? { point: constrainAngle(from, next.p), marks: [] } : caught(bench, next, bench.targetsAtRest, from)
+          const { point, marks } = next.shift
+            ? { point: constrainAngle(from, next.p), marks: [] }
+            : caught(bench, next, bench.targetsAtRest, from)
           put({ kind: 'distance', from, to: point })
           bench.hold({ marks, figure: null })
         },
@@ -85,6 +89,7 @@ function sizeAndGap(bench: Bench, id: string): string {
   const others = bench.selected.filter((one) => one.id !== id)
   const other = bench.extent(others)
   if (!other) return size
-  const across = Math.max(other.x - box.x - box.w, box.x - other.x - other.w), down = Math.max(other.y - box.y - box.h, box.y - other.y - other.h)
+  const across = Math.max(other.x - box.x - box.w, box.x - other.x - other.w),
+    down = Math.max(other.y - box.y - box.h, box.y - other.y - other.h)
   return `${size} · gap ${figure(tidy(across))} across, ${figure(tidy(down))} down`
 }

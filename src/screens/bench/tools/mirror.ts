@@ -21,23 +21,33 @@ export function mirrorTool(bench: Bench): Tool {
         return null
       }
       const from = caught(bench, at, bench.targetsAtRest).point
-      let angle = 90, copy = at.alt
+      let angle = 90,
+        copy = at.alt
       const show = (to: Point) => {
         previewTransform(bench, reflection(from, angle), copy)
-        bench.hold({ axis: { at: from, angle }, figure: { at: to, text: `mirror at ${figure(Number(angle.toFixed(1)))}°` } })
+        bench.hold({
+          axis: { at: from, angle },
+          figure: { at: to, text: `mirror at ${figure(Number(angle.toFixed(1)))}°` },
+        })
       }
       show(from)
       return {
         move(next) {
-          const { point, marks } = next.shift ? { point: constrainAngle(from, next.p), marks: [] } : caught(bench, next, bench.targetsAtRest, from)
+          const { point, marks } = next.shift
+            ? { point: constrainAngle(from, next.p), marks: [] }
+            : caught(bench, next, bench.targetsAtRest, from)
           copy = next.alt
-          if (distance(point, from) > 1e-6) angle = (((Math.atan2(from.y - point.y, point.x - from.x) * 180) / Math.PI) % 180 + 180) % 180
+          if (distance(point, from) > 1e-6)
+            angle = ((((Math.atan2(from.y - point.y, point.x - from.x) * 180) / Math.PI) % 180) + 180) % 180
           show(point)
           bench.hold({ marks })
         },
         release() {
           bench.drop()
-          transformSelection(bench, reflection(from, angle), `Mirror at ${figure(Number(angle.toFixed(1)))}°`, { copies: copy ? 1 : 0, scale: 1 })
+          transformSelection(bench, reflection(from, angle), `Mirror at ${figure(Number(angle.toFixed(1)))}°`, {
+            copies: copy ? 1 : 0,
+            scale: 1,
+          })
           bench.take('select')
         },
         cancel: () => bench.drop(),

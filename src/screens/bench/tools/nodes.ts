@@ -1,6 +1,14 @@
 import { boxContains } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
-import { insertNode, moveNodes, type NodeAt, nearestSegment, nodeAt, pullSegment, setHandle } from '@/core/drawing/node-edit'
+import {
+  insertNode,
+  moveNodes,
+  type NodeAt,
+  nearestSegment,
+  nodeAt,
+  pullSegment,
+  setHandle,
+} from '@/core/drawing/node-edit'
 import { outline } from '@/core/drawing/evaluate'
 import { toggledRegion } from '@/core/drawing/regions'
 import type { PathObject } from '@/core/drawing/object'
@@ -18,7 +26,10 @@ import { hoverOver, pickAt, pickWithin } from './under'
 /** Screen pixels around a node or the end of a handle in which a press takes it. */
 const GRIP = 7
 
-/** Edits the nodes of a path: moves them and their handles, inserts (double click), pulls segments; a box or Shift selects several. */
+/**
+ * Edits the nodes of a path: moves them and their handles, inserts (double click), pulls segments; a box or Shift
+ * selects several.
+ */
 export function nodesTool(bench: Bench): Tool {
   return {
     cursor: 'default',
@@ -75,7 +86,8 @@ function near(bench: Bench, p: Point, at: At): boolean {
 }
 
 function nodeUnder(bench: Bench, path: PathObject, at: At): NodeAt | null {
-  let best: NodeAt | null = null, least = Infinity
+  let best: NodeAt | null = null,
+    least = Infinity
   path.contours.forEach(({ nodes }, contour) =>
     nodes.forEach((one, node) => {
       const far = distance(one, at.p)
@@ -90,14 +102,26 @@ function nodeUnder(bench: Bench, path: PathObject, at: At): NodeAt | null {
 }
 
 /** Handles can be taken where they are shown: at selected nodes and their neighbours. */
-export function shownHandles(path: PathObject, selected: ReadonlySet<string>): { at: NodeAt; side: 'in' | 'out'; from: Point; to: Point }[] {
+export function shownHandles(
+  path: PathObject,
+  selected: ReadonlySet<string>,
+): { at: NodeAt; side: 'in' | 'out'; from: Point; to: Point }[] {
   return path.contours.flatMap(({ nodes, closed }, contour) =>
     nodes.flatMap((node, n) => {
       const beside = [n, n - 1, n + 1].map((i) => (closed ? (i + nodes.length) % nodes.length : i))
       if (!beside.some((i) => selected.has(nodeKey({ contour, node: i })))) return []
       return (['in', 'out'] as const).flatMap((side) => {
         const vector = node[side]
-        return vector ? [{ at: { contour, node: n }, side, from: { x: node.x, y: node.y }, to: { x: node.x + vector.x, y: node.y + vector.y } }] : []
+        return vector
+          ? [
+              {
+                at: { contour, node: n },
+                side,
+                from: { x: node.x, y: node.y },
+                to: { x: node.x + vector.x, y: node.y + vector.y },
+              },
+            ]
+          : []
       })
     }),
   )
@@ -118,7 +142,8 @@ function toggleRegion(bench: Bench, path: PathObject, at: At): boolean {
   if (object?.kind !== 'path') return false
   const next = toggledRegion(object, outline(object, bench.rules), at.p)
   if (!next) return false
-  const filled = next.style.fill === 'none' ? { ...next, regions: [at.p], style: { ...next.style, fill: next.style.stroke } } : next
+  const filled =
+    next.style.fill === 'none' ? { ...next, regions: [at.p], style: { ...next.style, fill: next.style.stroke } } : next
   bench.edit({ kind: 'replace', objects: [filled] }, `Fill of a region of ${path.name}`)
   return true
 }
@@ -138,24 +163,36 @@ function pressNode(bench: Bench, path: PathObject, pressed: NodeAt, start: At): 
   const from = nodeAt(path, pressed)!
   const targets = bench.targets(new Set([path.id]), otherNodes(path, places))
   let moving = false
-  return pathDrag(bench, `Move ${places.length === 1 ? 'a node' : `${places.length} nodes`} of ${path.name}`, (at) => {
-    moving ||= travelled(start, at)
-    if (!moving) return null
-    const { point, marks } = at.shift ? { point: constrainAngle(from, at.p), marks: [] } : caught(bench, at, targets)
-    return { edit: moveNodes(path, places, subtract(point, from)), held: { marks, figure: { at: point, text: `${figure(point.x)}, ${figure(point.y)}` } } }
-  }, () => !alone && bench.store.setState({ nodes: new Set([key]) }))
+  return pathDrag(
+    bench,
+    `Move ${places.length === 1 ? 'a node' : `${places.length} nodes`} of ${path.name}`,
+    (at) => {
+      moving ||= travelled(start, at)
+      if (!moving) return null
+      const { point, marks } = at.shift ? { point: constrainAngle(from, at.p), marks: [] } : caught(bench, at, targets)
+      return {
+        edit: moveNodes(path, places, subtract(point, from)),
+        held: { marks, figure: { at: point, text: `${figure(point.x)}, ${figure(point.y)}` } },
+      }
+    },
+    () => !alone && bench.store.setState({ nodes: new Set([key]) }),
+  )
 }
 
 /** Nodes with the ends of other strokes of the path that lie in the same place: they move together. */
 function withMeeting(path: PathObject, places: readonly NodeAt[]): NodeAt[] {
   const moved = places.map((place) => nodeAt(path, place)!)
-  return path.contours.flatMap(({ nodes }, contour) => nodes.flatMap((node, n) => (moved.some((one) => distance(one, node) < 1e-9) ? [{ contour, node: n }] : [])))
+  return path.contours.flatMap(({ nodes }, contour) =>
+    nodes.flatMap((node, n) => (moved.some((one) => distance(one, node) < 1e-9) ? [{ contour, node: n }] : [])),
+  )
 }
 
 /** The nodes of a path that stay where they are, to snap to. */
 function otherNodes(path: PathObject, places: readonly NodeAt[]): Point[] {
   const moved = new Set(places.map(nodeKey))
-  return path.contours.flatMap(({ nodes }, contour) => nodes.flatMap((node, n) => (moved.has(nodeKey({ contour, node: n })) ? [] : [{ x: node.x, y: node.y }])))
+  return path.contours.flatMap(({ nodes }, contour) =>
+    nodes.flatMap((node, n) => (moved.has(nodeKey({ contour, node: n })) ? [] : [{ x: node.x, y: node.y }])),
+  )
 }
 
 function pullHandle(bench: Bench, path: PathObject, place: NodeAt, side: 'in' | 'out'): Drag {
@@ -163,15 +200,22 @@ function pullHandle(bench: Bench, path: PathObject, place: NodeAt, side: 'in' | 
   const targets = bench.targets(new Set([path.id]), otherNodes(path, []))
   return pathDrag(bench, `Pull a handle of ${path.name}`, (at) => {
     const { point, marks } = at.shift ? { point: constrainAngle(node, at.p), marks: [] } : caught(bench, at, targets)
-    return { edit: setHandle(path, place, side, subtract(point, node), at.alt), held: { marks, figure: { at: point, text: lineFigure(node, point) } } }
+    return {
+      edit: setHandle(path, place, side, subtract(point, node), at.alt),
+      held: { marks, figure: { at: point, text: lineFigure(node, point) } },
+    }
   })
 }
 
 /** A press on a segment selects its two nodes; a drag pulls it to a curve. */
 function pressSegment(bench: Bench, path: PathObject, segment: NodeAt & { t: number }, start: At): Drag {
   const { nodes } = path.contours[segment.contour]!
-  const both = new Set([nodeKey(segment), nodeKey({ contour: segment.contour, node: (segment.node + 1) % nodes.length })])
-  const select = () => bench.store.setState(({ nodes: before }) => ({ nodes: start.shift ? new Set([...before, ...both]) : both }))
+  const both = new Set([
+    nodeKey(segment),
+    nodeKey({ contour: segment.contour, node: (segment.node + 1) % nodes.length }),
+  ])
+  const select = () =>
+    bench.store.setState(({ nodes: before }) => ({ nodes: start.shift ? new Set([...before, ...both]) : both }))
   let pulling = false
   const next = (at: At) => {
     pulling ||= travelled(start, at)
@@ -190,7 +234,13 @@ function selectWithin(bench: Bench, path: PathObject, start: At): Drag {
   const before = start.shift ? bench.store.getState().nodes : new Set<string>()
   const select = (nodes: Iterable<string>) => bench.store.setState({ nodes: new Set(nodes) })
   return lasso(bench, start, {
-    choose: (box) => select([...before, ...allNodes(path).filter((at) => boxContains(box, nodeAt(path, at)!)).map(nodeKey)]),
+    choose: (box) =>
+      select([
+        ...before,
+        ...allNodes(path)
+          .filter((at) => boxContains(box, nodeAt(path, at)!))
+          .map(nodeKey),
+      ]),
     click: () => select([]),
     restore: () => select(before),
   })

@@ -17,21 +17,30 @@ import type { At, Tool } from './tool'
 type OpenEnd = { readonly path: PathObject; readonly contour: number; readonly last: boolean; readonly at: Point }
 
 /**
- * Draws paths: a click sets a corner, a press and drag a smooth node; on the first node it closes, on an open end it goes on from there
- * (N held: a new path all the same). Alt while dragging moves the outgoing handle alone; a click on the last node drops it.
+ * Draws paths: a click sets a corner, a press and drag a smooth node; on the first node it closes, on an open end it
+ * goes on from there (N held: a new path all the same). Alt while dragging moves the outgoing handle alone; a click on
+ * the last node drops it.
  */
 export function penTool(bench: Bench): Tool {
-  const pen = (): PenInHand => bench.store.getState().inHand.pen ?? { nodes: [], next: null, closing: false, onto: null }
+  const pen = (): PenInHand =>
+    bench.store.getState().inHand.pen ?? { nodes: [], next: null, closing: false, onto: null }
   let another = false
 
   const placeOf = (at: At): { point: Point; closing: boolean; last: boolean } => {
     const { nodes } = pen()
-    const first = nodes[0], last = nodes.at(-1)
+    const first = nodes[0],
+      last = nodes.at(-1)
     const near = (p: Point) => distance(p, at.p) <= bench.reach * 1.5
-    if (first && nodes.length >= 2 && near(first)) return { point: { x: first.x, y: first.y }, closing: true, last: false }
+    if (first && nodes.length >= 2 && near(first))
+      return { point: { x: first.x, y: first.y }, closing: true, last: false }
     if (last && near(last)) return { point: { x: last.x, y: last.y }, closing: false, last: true }
     const targets = bench.targetsAtRest
-    if (last && at.shift) return { point: onGridAlong(last, constrainAngle(last, at.p), at.free ? null : targets.step), closing: false, last: false }
+    if (last && at.shift)
+      return {
+        point: onGridAlong(last, constrainAngle(last, at.p), at.free ? null : targets.step),
+        closing: false,
+        last: false,
+      }
     const { point, marks } = caught(bench, at, targets, last)
     bench.hold({ marks })
     return { point, closing: false, last: false }
@@ -42,7 +51,15 @@ export function penTool(bench: Bench): Tool {
   const finish = (closed: boolean) => {
     const { nodes, onto } = pen()
     bench.letGo()
-    if (nodes.length >= 2) put(bench, { closed, nodes: nodes.map((node, i) => (closed || (i > 0 && i < nodes.length - 1) ? node : endNode(node, i === 0))) }, onto)
+    if (nodes.length >= 2)
+      put(
+        bench,
+        {
+          closed,
+          nodes: nodes.map((node, i) => (closed || (i > 0 && i < nodes.length - 1) ? node : endNode(node, i === 0))),
+        },
+        onto,
+      )
     bench.take('select')
   }
 
@@ -60,7 +77,11 @@ export function penTool(bench: Bench): Tool {
       }
       if (end) {
         const run = end.path.contours[end.contour]!
-        hold({ nodes: (end.last ? run : reversedRun(run)).nodes, onto: { id: end.path.id, contour: end.contour }, next: null })
+        hold({
+          nodes: (end.last ? run : reversedRun(run)).nodes,
+          onto: { id: end.path.id, contour: end.contour },
+          next: null,
+        })
         bench.hold({ intent: null })
         return null
       }
@@ -77,12 +98,22 @@ export function penTool(bench: Bench): Tool {
       let dragged = false
       return {
         move(next) {
-          const { point: to } = next.shift ? { point: constrainAngle(point, next.p) } : caught(bench, next, bench.targetsAtRest)
+          const { point: to } = next.shift
+            ? { point: constrainAngle(point, next.p) }
+            : caught(bench, next, bench.targetsAtRest)
           const out = subtract(to, point)
           if (Math.hypot(out.x, out.y) < bench.reach / 2 && !dragged) return
           dragged = true
           const held = pen().nodes[closing ? 0 : pen().nodes.length - 1]!
-          hold({ nodes: withNode(next.alt ? { ...without(held, 'kind'), out } : closing ? { ...pressed, in: negated(out) } : { ...pressed, out, in: negated(out), kind: 'symmetric' }) })
+          hold({
+            nodes: withNode(
+              next.alt
+                ? { ...without(held, 'kind'), out }
+                : closing
+                  ? { ...pressed, in: negated(out) }
+                  : { ...pressed, out, in: negated(out), kind: 'symmetric' },
+            ),
+          })
           bench.hold({ figure: { at: to, text: lineFigure(point, to) } })
         },
         release() {
@@ -101,7 +132,10 @@ export function penTool(bench: Bench): Tool {
         const end = another ? null : openEndAt(bench, at)
         const onto = end || another ? null : segmentOf(bench, at)
         const word = end ? 'continues' : onto ? 'inserts' : another ? 'starts a new path' : 'starts'
-        bench.hold({ marks: end || onto ? [] : caught(bench, at, bench.targetsAtRest).marks, intent: { at: at.p, word } })
+        bench.hold({
+          marks: end || onto ? [] : caught(bench, at, bench.targetsAtRest).marks,
+          intent: { at: at.p, word },
+        })
         return
       }
       const { point, closing, last } = placeOf(at)
@@ -122,7 +156,8 @@ export function penTool(bench: Bench): Tool {
       const { nodes } = pen()
       if (!down || nodes.length === 0) return false
       if (key === 'Enter' || key === 'Escape') finish(false)
-      else if (key === 'Backspace') bench.hold({ pen: nodes.length > 1 ? { ...pen(), nodes: nodes.slice(0, -1), next: null } : null })
+      else if (key === 'Backspace')
+        bench.hold({ pen: nodes.length > 1 ? { ...pen(), nodes: nodes.slice(0, -1), next: null } : null })
       else return false
       return true
     },
@@ -148,7 +183,22 @@ function put(bench: Bench, run: NodeRun, onto: PenInHand['onto']): void {
     return
   }
   const id = newId()
-  bench.edit({ kind: 'add', objects: [freshPath(id, bench.nameFor('Path'), [run], freshCorner(bench.rules), freshStyle(bench.rules, isFilledSet(bench) && run.closed))], ...bench.top }, 'Draw a path')
+  bench.edit(
+    {
+      kind: 'add',
+      objects: [
+        freshPath(
+          id,
+          bench.nameFor('Path'),
+          [run],
+          freshCorner(bench.rules),
+          freshStyle(bench.rules, isFilledSet(bench) && run.closed),
+        ),
+      ],
+      ...bench.top,
+    },
+    'Draw a path',
+  )
   bench.select([id])
 }
 
@@ -156,7 +206,9 @@ function put(bench: Bench, run: NodeRun, onto: PenInHand['onto']): void {
 function segmentOf(bench: Bench, at: At): (NodeAt & { t: number; path: PathObject }) | null {
   const path = editedPath(bench)
   const found = path && nearestSegment(path, at.p)
-  return path && found && found.distance <= bench.reach / 2 && found.t > 0.02 && found.t < 0.98 ? { ...found, path } : null
+  return path && found && found.distance <= bench.reach / 2 && found.t > 0.02 && found.t < 0.98
+    ? { ...found, path }
+    : null
 }
 
 /** The open end of a path that is not locked, under the pointer. */
@@ -174,4 +226,5 @@ function openEndAt(bench: Bench, at: At): OpenEnd | null {
   return null
 }
 
-const isFreePath = (object: DrawingObject): object is PathObject => object.kind === 'path' && !object.locked && !object.hidden
+const isFreePath = (object: DrawingObject): object is PathObject =>
+  object.kind === 'path' && !object.locked && !object.hidden

@@ -22,7 +22,9 @@ const GRIP = 7
 /** Shapes smaller than this on screen, in pixels, show no grips: there would be no room to press beside them. */
 const LEAST_FOR_GRIPS = 56
 
-/** A drag of what the selection is pulled by: the end of a line, a grip, a handle; null where the pointer is on none. */
+/**
+ * A drag of what the selection is pulled by: the end of a line, a grip, a handle; null where the pointer is on none.
+ */
 export function pullAt(bench: Bench, at: At): Drag | null {
   const ofGradient = gradientHandleAt(bench, at)
   if (ofGradient) return pullGradient(bench, ofGradient)
@@ -34,7 +36,9 @@ export function pullAt(bench: Bench, at: At): Drag | null {
   return handle && pullHandle(bench, handle)
 }
 
-/** The frame that handles are on: a single object's own, or the box around several; null when there is nothing to pull. */
+/**
+ * The frame that handles are on: a single object's own, or the box around several; null when there is nothing to pull.
+ */
 function handleFrame(bench: Bench, objects: readonly DrawingObject[]): Frame | null {
   const [first, ...more] = objects
   if (!first || (more.length === 0 && first.kind === 'line')) return null
@@ -63,14 +67,22 @@ function pullLineEnd(bench: Bench, line: LineObject, end: 'from' | 'to'): Drag {
     const { point, marks } = caught(bench, at, targets, other)
     const place = at.shift ? onGridAlong(other, constrainAngle(other, at.p), at.free ? null : targets.step) : point
     const next = { ...line, [end]: place }
-    return { edit: [next], held: { marks: at.shift ? [] : marks, figure: { at: place, text: lineFigure(next.from, next.to) } } }
+    return {
+      edit: [next],
+      held: { marks: at.shift ? [] : marks, figure: { at: place, text: lineFigure(next.from, next.to) } },
+    }
   })
 }
 
 /** The grips of the one selected object, where they are shown. */
 export function shownGrips(bench: Bench, [only, ...more]: readonly DrawingObject[] = bench.free): Grip[] {
   const scale = bench.store.getState().view?.scale ?? 1
-  if (!only || more.length > 0 || (isFramed(only) ? Math.min(only.w, only.h) * scale < LEAST_FOR_GRIPS : only.kind !== 'mirror')) return []
+  if (
+    !only ||
+    more.length > 0 ||
+    (isFramed(only) ? Math.min(only.w, only.h) * scale < LEAST_FOR_GRIPS : only.kind !== 'mirror')
+  )
+    return []
   return gripsOf(only, bench.rules, 16 / scale)
 }
 
@@ -82,7 +94,10 @@ function gripAt(bench: Bench, at: At): Grip | null {
 function pullGripOf(bench: Bench, { id, what }: Grip): Drag {
   const [object] = bench.free as [DrawingObject]
   return objectsDrag(bench, `Pull the ${what} of ${object.name}`, (at) => {
-    const { object: next, figure: text } = pullGrip(object, id, at.p, bench.rules, { step: at.free ? null : bench.rules.grid.step, alone: at.alt || at.shift })
+    const { object: next, figure: text } = pullGrip(object, id, at.p, bench.rules, {
+      step: at.free ? null : bench.rules.grid.step,
+      alone: at.alt || at.shift,
+    })
     return { edit: [next], held: { figure: { at: at.p, text } } }
   })
 }
@@ -96,25 +111,36 @@ function pullHandle(bench: Bench, handle: Handle): Drag {
     const { point, marks: caughtBy } = caught(bench, at, targets)
     const pulled = pullFrame(frame, handle, point, { proportional: at.shift, centred: at.alt })
     // A circle about its centre grows until it touches.
-    const touching = at.shift && at.alt && !at.free && isCircle(objects) ? touchBySizing({ centre: framePoint(frame, { x: 0.5, y: 0.5 }), r: pulled.w / 2 }, targets, bench.reach) : null
-    const next = touching ? { ...pulled, ...boxAbout(touching.circle.centre, 2 * touching.circle.r, 2 * touching.circle.r) } : pulled
+    const touching =
+      at.shift && at.alt && !at.free && isCircle(objects)
+        ? touchBySizing({ centre: framePoint(frame, { x: 0.5, y: 0.5 }), r: pulled.w / 2 }, targets, bench.reach)
+        : null
+    const next = touching
+      ? { ...pulled, ...boxAbout(touching.circle.centre, 2 * touching.circle.r, 2 * touching.circle.r) }
+      : pulled
     const marks = touching?.marks ?? caughtBy
     return {
       edit: fitted(bench, objects, frame, next),
       held: {
-        marks: marks.filter((mark) => (mark.kind === 'x' ? handle.x !== 0.5 : mark.kind === 'y' ? handle.y !== 0.5 : true)),
+        marks: marks.filter((mark) =>
+          mark.kind === 'x' ? handle.x !== 0.5 : mark.kind === 'y' ? handle.y !== 0.5 : true,
+        ),
         figure: { at: framePoint(next, { x: 0.5, y: 1 }), text: `${figure(next.w)} × ${figure(next.h)}` },
       },
     }
   })
 }
 
-/** Objects brought from one frame to another; weights and corners of their own scale along where that is switched on. */
+/**
+ * Objects brought from one frame to another; weights and corners of their own scale along where that is switched on.
+ */
 function fitted(bench: Bench, objects: readonly DrawingObject[], from: Frame, to: Frame): DrawingObject[] {
   const [only, ...more] = objects
   const next = only && more.length === 0 ? [placed(bench, only, to)] : fitObjects(objects, from, to)
   const by = Math.sqrt((to.w * to.h) / (from.w * from.h))
-  return bench.store.getState().scaleOwn && by > 0 && Number.isFinite(by) ? next.map((object) => scaleOwn(object, by)) : next
+  return bench.store.getState().scaleOwn && by > 0 && Number.isFinite(by)
+    ? next.map((object) => scaleOwn(object, by))
+    : next
 }
 
 /** An object brought to a frame: its size first, then the place of its centre. */

@@ -13,11 +13,22 @@ import type { At, Drag, Tool } from './tool'
 /** Screen pixels around a corner in which a press takes it. */
 const GRIP = 8
 
-const referenceDrag = (bench: Bench, label: string, next: (at: At) => { edit: Reference; figure: string } | null): Drag =>
-  editDrag(bench, (at) => {
-    const step = next(at)
-    return step && { edit: step.edit, held: { figure: { at: at.p, text: step.figure } } }
-  }, { show: (reference) => previewReference(bench, reference), put: (reference) => changeReference(bench, reference, {}, label) })
+const referenceDrag = (
+  bench: Bench,
+  label: string,
+  next: (at: At) => { edit: Reference; figure: string } | null,
+): Drag =>
+  editDrag(
+    bench,
+    (at) => {
+      const step = next(at)
+      return step && { edit: step.edit, held: { figure: { at: at.p, text: step.figure } } }
+    },
+    {
+      show: (reference) => previewReference(bench, reference),
+      put: (reference) => changeReference(bench, reference, {}, label),
+    },
+  )
 
 /** A drag of the reference in hand: its corners size it, the rest moves it; null where there is none to drag. */
 export function pullReference(bench: Bench, at: At): Drag | null {
@@ -25,28 +36,50 @@ export function pullReference(bench: Bench, at: At): Drag | null {
   const { view } = bench.store.getState()
   if (!reference || reference.locked || reference.hidden || !view) return null
   const frame = frameOfReference(reference)
-  const corner = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 0, y: 1 }, { x: 1, y: 1 }].find((handle) => distance(toScreen(view, framePoint(frame, handle)), at.screen) <= GRIP)
+  const corner = [
+    { x: 0, y: 0 },
+    { x: 1, y: 0 },
+    { x: 0, y: 1 },
+    { x: 1, y: 1 },
+  ].find((handle) => distance(toScreen(view, framePoint(frame, handle)), at.screen) <= GRIP)
   if (corner) {
     return referenceDrag(bench, `Size the reference ${reference.name}`, (next) => {
       const to = caught(bench, next, bench.targetsAtRest).point
       const { x, y, w, h } = pullFrame(frame, corner, to, { proportional: !next.shift, centred: next.alt })
-      return w > 0 && h > 0 ? { edit: withChange(reference, { x, y, w, h }), figure: `${figure(w)} × ${figure(h)}` } : null
+      return w > 0 && h > 0
+        ? { edit: withChange(reference, { x, y, w, h }), figure: `${figure(w)} × ${figure(h)}` }
+        : null
     })
   }
   const pixel = pixelAt(reference, at.p)
   if (pixel.x < 0 || pixel.y < 0 || pixel.x > reference.size.w || pixel.y > reference.size.h) return null
   return referenceDrag(bench, `Move the reference ${reference.name}`, (next) => {
     const by = { x: next.p.x - at.p.x, y: next.p.y - at.p.y }
-    return { edit: withChange(reference, { x: reference.x + by.x, y: reference.y + by.y }), figure: `${figure(Number(by.x.toFixed(3)))}, ${figure(Number(by.y.toFixed(3)))}` }
+    return {
+      edit: withChange(reference, { x: reference.x + by.x, y: reference.y + by.y }),
+      figure: `${figure(Number(by.x.toFixed(3)))}, ${figure(Number(by.y.toFixed(3)))}`,
+    }
   })
 }
 
-const STEPS = ['Press a place in the picture', 'Press where that place belongs', 'Press a second place in the picture', 'Press where that one belongs']
+const STEPS = [
+  'Press a place in the picture',
+  'Press where that place belongs',
+  'Press a second place in the picture',
+  'Press where that one belongs',
+]
 
 /** Places the reference in hand by two of its points: each is pressed in the picture, then where it belongs. */
 export function placeTool(bench: Bench): Tool {
   let places: Point[] = []
-  const show = () => bench.hold({ marks: places.map((at, i) => ({ kind: 'point', at, label: i % 2 ? `goes here ${(i + 1) / 2}` : `place ${i / 2 + 1}` })) })
+  const show = () =>
+    bench.hold({
+      marks: places.map((at, i) => ({
+        kind: 'point',
+        at,
+        label: i % 2 ? `goes here ${(i + 1) / 2}` : `place ${i / 2 + 1}`,
+      })),
+    })
   return {
     cursor: 'crosshair',
     hint: 'Two places of the picture, each pressed there and then where it belongs · Escape: begin again',
@@ -85,10 +118,28 @@ export function cropTool(bench: Bench): Tool {
       let crop: Reference['crop']
       const drag = lasso(bench, start, {
         choose(box) {
-          const corners = [[0, 0], [1, 0], [1, 1], [0, 1]].map(([x, y]) => pixelAt(reference, { x: box.x + x! * box.w, y: box.y + y! * box.h }))
-          const within = (values: number[], most: number): [number, number] => [Math.max(0, Math.min(...values)), Math.min(most, Math.max(...values))]
-          const [x0, x1] = within(corners.map(({ x }) => x), reference.size.w), [y0, y1] = within(corners.map(({ y }) => y), reference.size.h)
-          crop = x1 - x0 >= 1 && y1 - y0 >= 1 ? { x: Math.round(x0), y: Math.round(y0), w: Math.round(x1 - x0), h: Math.round(y1 - y0) } : undefined
+          const corners = [
+            [0, 0],
+            [1, 0],
+            [1, 1],
+            [0, 1],
+          ].map(([x, y]) => pixelAt(reference, { x: box.x + x! * box.w, y: box.y + y! * box.h }))
+          const within = (values: number[], most: number): [number, number] => [
+            Math.max(0, Math.min(...values)),
+            Math.min(most, Math.max(...values)),
+          ]
+          const [x0, x1] = within(
+              corners.map(({ x }) => x),
+              reference.size.w,
+            ),
+            [y0, y1] = within(
+              corners.map(({ y }) => y),
+              reference.size.h,
+            )
+          crop =
+            x1 - x0 >= 1 && y1 - y0 >= 1
+              ? { x: Math.round(x0), y: Math.round(y0), w: Math.round(x1 - x0), h: Math.round(y1 - y0) }
+              : undefined
         },
         click: () => undefined,
         restore: () => undefined,
@@ -104,4 +155,3 @@ export function cropTool(bench: Bench): Tool {
     },
   }
 }
-

@@ -18,10 +18,20 @@ import type { At, Tool } from './tool'
 /** Pixels along the magnifier's side. */
 export const LOUPE = 11
 
-/** What the sampler sees at a place: the colour it would take, where that comes from, and the pixels around it where it is a picture's. */
-export type Sample = { readonly color: string; readonly from: string; readonly pixels: readonly (string | null)[] | null }
+/**
+ * What the sampler sees at a place: the colour it would take, where that comes from, and the pixels around it where it
+ * is a picture's.
+ */
+export type Sample = {
+  readonly color: string
+  readonly from: string
+  readonly pixels: readonly (string | null)[] | null
+}
 
-/** Takes the colour under the pointer into the paint or the stop in hand: of a reference its own pixels, whatever lies above; of an object its swatch. */
+/**
+ * Takes the colour under the pointer into the paint or the stop in hand: of a reference its own pixels, whatever lies
+ * above; of an object its swatch.
+ */
 export function sampleTool(bench: Bench): Tool {
   const look = (at: At) => {
     const sample = sampleAt(bench, at.p, at.alt)
@@ -44,9 +54,14 @@ export function sampleTool(bench: Bench): Tool {
 function take(bench: Bench, at: At): void {
   const sample = sampleAt(bench, at.p, at.alt)
   if (!sample) return say({ text: 'There is no colour here: neither a reference nor a painted object.' })
-  bench.store.setState(({ sampled: before }) => ({ sampled: [sample.color, ...before.filter((color) => color !== sample.color)].slice(0, 12) }))
+  bench.store.setState(({ sampled: before }) => ({
+    sampled: [sample.color, ...before.filter((color) => color !== sample.color)].slice(0, 12),
+  }))
   if (paintable(bench).length > 0) putColour(bench, sample.color)
-  else say({ text: `${sample.color} is among the sampled colours. Select objects, and it goes straight into their paint.` })
+  else
+    say({
+      text: `${sample.color} is among the sampled colours. Select objects, and it goes straight into their paint.`,
+    })
 }
 
 /** What the sampler would take at a place. */
@@ -55,27 +70,41 @@ export function sampleAt(bench: Bench, p: Point, ofObject: boolean): Sample | nu
   if (!reference) return objectSample(bench, p)
   const picture = pixelsNow(reference.picture)
   if (!picture) return null
-  const at = pixelAt(reference, p), color = sampled(picture, at, bench.store.getState().sampleSide)
+  const at = pixelAt(reference, p),
+    color = sampled(picture, at, bench.store.getState().sampleSide)
   if (!color) return null
   const reach = (LOUPE - 1) / 2
-  const pixels = Array.from({ length: LOUPE * LOUPE }, (_, i) => sampled(picture, { x: Math.floor(at.x) + (i % LOUPE) - reach, y: Math.floor(at.y) + Math.floor(i / LOUPE) - reach }, 1))
+  const pixels = Array.from({ length: LOUPE * LOUPE }, (_, i) =>
+    sampled(
+      picture,
+      { x: Math.floor(at.x) + (i % LOUPE) - reach, y: Math.floor(at.y) + Math.floor(i / LOUPE) - reach },
+      1,
+    ),
+  )
   return { color, from: reference.name, pixels }
 }
 
 /** The paint of the uppermost object there: its swatch by name, of a gradient the colour of the place. */
 function objectSample(bench: Bench, p: Point): Sample | null {
-  const hit = hits(bench.objects, bench.rules, p, 0).find(({ object }) => isStyled(object) && evaluateAll([object], bench.rules).length > 0)
+  const hit = hits(bench.objects, bench.rules, p, 0).find(
+    ({ object }) => isStyled(object) && evaluateAll([object], bench.rules).length > 0,
+  )
   if (!hit || !isStyled(hit.object)) return null
   const { style, name } = hit.object
   const top = style.fills?.length ? paintAt(style, style.fills.length - 1) : undefined
   const paint = top !== undefined && top !== 'none' ? top : style.fill !== 'none' ? style.fill : style.stroke
   if (paint === 'none') return null
   if (!isGradient(paint)) return { color: paint, from: name, pixels: null }
-  const stops = stopsOf(paint, bench.rules), share = shareAt(paint, p)
+  const stops = stopsOf(paint, bench.rules),
+    share = shareAt(paint, p)
   const after = stops.findIndex(({ at }) => at >= share)
   if (after <= 0) return { color: stops[after === 0 ? 0 : stops.length - 1]!.color, from: name, pixels: null }
-  const a = stops[after - 1]!, b = stops[after]!, k = b.at > a.at ? (share - a.at) / (b.at - a.at) : 1
-  const [from, to] = [hexOf(bench, a.color), hexOf(bench, b.color)].map((color) => [1, 3, 5].map((i) => Number.parseInt(color.slice(i, i + 2), 16)))
+  const a = stops[after - 1]!,
+    b = stops[after]!,
+    k = b.at > a.at ? (share - a.at) / (b.at - a.at) : 1
+  const [from, to] = [hexOf(bench, a.color), hexOf(bench, b.color)].map((color) =>
+    [1, 3, 5].map((i) => Number.parseInt(color.slice(i, i + 2), 16)),
+  )
   const [r, g, blue] = from!.map((value, i) => value + (to![i]! - value) * k)
   return { color: hex(r!, g!, blue!), from: name, pixels: null }
 }

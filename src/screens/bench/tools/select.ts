@@ -70,14 +70,23 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
       if (!box || (!by && !travelled(start, at))) return
       let to = { x: at.p.x - start.p.x, y: at.p.y - start.p.y }
       if (at.shift) to = constrainAngle({ x: 0, y: 0 }, to)
-      const snapped = at.free ? { shift: { x: 0, y: 0 }, marks: [] } : snapMoved(objects, { ...box, x: box.x + to.x, y: box.y + to.y }, targets, bench.reach)
+      const snapped = at.free
+        ? { shift: { x: 0, y: 0 }, marks: [] }
+        : snapMoved(objects, { ...box, x: box.x + to.x, y: box.y + to.y }, targets, bench.reach)
       // Kept to a direction, only the way along it may still be drawn to a target.
       const free = { x: !at.shift || to.x !== 0, y: !at.shift || to.y !== 0 }
       by = { x: to.x + (free.x ? snapped.shift.x : 0), y: to.y + (free.y ? snapped.shift.y : 0) }
       copied = at.alt ? copies(objects, translation(by.x, by.y)) : null
       if (copied) bench.preview({ kind: 'add', objects: copied, ...bench.top })
       else bench.shift(objects, by)
-      bench.hold({ ...(copied && { shifted: null }), marks: snapped.marks, figure: { at: { x: box.x + box.w / 2 + by.x, y: box.y + box.h + by.y }, text: `${signed(by.x)}, ${signed(by.y)}` } })
+      bench.hold({
+        ...(copied && { shifted: null }),
+        marks: snapped.marks,
+        figure: {
+          at: { x: box.x + box.w / 2 + by.x, y: box.y + box.h + by.y },
+          text: `${signed(by.x)}, ${signed(by.y)}`,
+        },
+      })
     },
     release(at) {
       const title = objects.length === 1 ? objects[0]!.name : `${objects.length} objects`
@@ -100,7 +109,12 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
 }
 
 /** A moved selection drawn to the targets; a circle alone touches lines and circles where nothing else catches it. */
-function snapMoved(objects: readonly DrawingObject[], box: Box, targets: SnapTargets, reach: number): { shift: Point; marks: readonly SnapMark[] } {
+function snapMoved(
+  objects: readonly DrawingObject[],
+  box: Box,
+  targets: SnapTargets,
+  reach: number,
+): { shift: Point; marks: readonly SnapMark[] } {
   const snapped = snapBox(box, targets, reach)
   if (!isCircle(objects)) return snapped
   const centre = boxCentre(box)
@@ -118,7 +132,9 @@ function selectWithin(bench: Bench, start: At): Drag {
   const locked = lockedWithin(bench.objects)
   return lasso(bench, start, {
     choose(box) {
-      const inside = bench.reachable.filter((object) => !object.hidden && !locked.has(object.id) && boxInside(extent(object, bench.rules), box))
+      const inside = bench.reachable.filter(
+        (object) => !object.hidden && !locked.has(object.id) && boxInside(extent(object, bench.rules), box),
+      )
       bench.select([...before, ...inside.map(({ id }) => id)])
     },
     click: () => !start.shift && bench.select([]),

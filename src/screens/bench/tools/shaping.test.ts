@@ -5,15 +5,54 @@ import { pathBounds } from '@/core/geometry/path'
 import { guidesOf } from '@/core/set/set'
 import { undoStep } from '../../frame/session'
 import { dragGuide, freshGuide, guideAt } from '../guides'
-import { alignNodes, deleteNodes, fitEnd, fixToPath, gatherStrokes, joinNodes, markReference, openHere, selectNodes, setNodeKind, simplifyPaths, spaceNodes } from '../node-operations'
+import {
+  alignNodes,
+  deleteNodes,
+  fitEnd,
+  fixToPath,
+  gatherStrokes,
+  joinNodes,
+  markReference,
+  openHere,
+  selectNodes,
+  setNodeKind,
+  simplifyPaths,
+  spaceNodes,
+} from '../node-operations'
 import { repeatTransform } from '../operations'
 import { at, Hand } from './hand'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const path = (id: string, closed: boolean, ...places: readonly (readonly [number, number])[]): DrawingObject => ({ kind: 'path', id, name: id, corner: 0, style, contours: [{ closed, nodes: places.map(([x, y]) => ({ x, y })) }] })
-const box = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({ kind: 'rectangle', id, name: id, x, y, w, h, corner: 0, style: { ...style, fill: 'ink' }, ...extra })
-const line = (id: string, x0: number, y0: number, x1: number, y1: number): DrawingObject => ({ kind: 'line', id, name: id, from: { x: x0, y: y0 }, to: { x: x1, y: y1 }, style })
-const nodesOf = (hand: Hand, id = 'p', contour = 0) => (hand.objects.find((object) => object.id === id) as PathObject).contours[contour]!.nodes
+const path = (id: string, closed: boolean, ...places: readonly (readonly [number, number])[]): DrawingObject => ({
+  kind: 'path',
+  id,
+  name: id,
+  corner: 0,
+  style,
+  contours: [{ closed, nodes: places.map(([x, y]) => ({ x, y })) }],
+})
+const box = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({
+  kind: 'rectangle',
+  id,
+  name: id,
+  x,
+  y,
+  w,
+  h,
+  corner: 0,
+  style: { ...style, fill: 'ink' },
+  ...extra,
+})
+const line = (id: string, x0: number, y0: number, x1: number, y1: number): DrawingObject => ({
+  kind: 'line',
+  id,
+  name: id,
+  from: { x: x0, y: y0 },
+  to: { x: x1, y: y1 },
+  style,
+})
+const nodesOf = (hand: Hand, id = 'p', contour = 0) =>
+  (hand.objects.find((object) => object.id === id) as PathObject).contours[contour]!.nodes
 const places = (hand: Hand, id = 'p', contour = 0) => nodesOf(hand, id, contour).map(({ x, y }) => [x, y])
 const choose = (hand: Hand, ...keys: string[]) => hand.bench.store.setState({ nodes: new Set(keys) })
 
@@ -45,12 +84,18 @@ describe('turning', () => {
   })
 
   it('scales from the pivot, own weights and corners only where that is switched on', () => {
-    hand = new Hand(box('a', 4, 4, 4, 2, { corner: 0.5, style: { ...style, weight: 1 } }), box('b', 4, 10, 4, 2, { corner: 'outer' }))
+    hand = new Hand(
+      box('a', 4, 4, 4, 2, { corner: 0.5, style: { ...style, weight: 1 } }),
+      box('b', 4, 10, 4, 2, { corner: 'outer' }),
+    )
     hand.bench.store.setState({ turnBy: 'scale', scaleOwn: true })
     hand.bench.select(['a', 'b'])
     hand.bench.store.setState({ pivot: { x: 0, y: 0 } })
     hand.drag('turn', [10, 10], [20, 20], { shift: true })
-    expect(hand.objects).toMatchObject([{ x: 8, y: 8, w: 8, h: 4, corner: 1, style: { weight: 2 } }, { w: 8, corner: 'outer', style: { weight: 'main' } }])
+    expect(hand.objects).toMatchObject([
+      { x: 8, y: 8, w: 8, h: 4, corner: 1, style: { weight: 2 } },
+      { w: 8, corner: 'outer', style: { weight: 'main' } },
+    ])
   })
 
   it('slants, keeping level lines level', () => {
@@ -83,17 +128,32 @@ describe('nodes', () => {
   it('are taken in a box, moved together, and one of several alone after a click', () => {
     hand.drag('nodes', [2, 2], [6, 18])
     hand.drag('nodes', [4, 4], [2, 5])
-    expect(places(hand)).toEqual([[2, 5], [16, 4], [16, 16], [2, 17]])
+    expect(places(hand)).toEqual([
+      [2, 5],
+      [16, 4],
+      [16, 16],
+      [2, 17],
+    ])
     hand.drag('nodes', [2, 5])
     hand.drag('nodes', [2, 5], [3, 3])
-    expect(places(hand)).toEqual([[3, 3], [16, 4], [16, 16], [2, 17]])
+    expect(places(hand)).toEqual([
+      [3, 3],
+      [16, 4],
+      [16, 16],
+      [2, 17],
+    ])
   })
 
   it('are inserted by a double click, bent by a pull, and deleted with the outline closed', () => {
     hand.tools.nodes!.twice!(at(10, 4))
     expect(places(hand)).toHaveLength(5)
     deleteNodes(hand.bench)
-    expect(places(hand)).toEqual([[4, 4], [16, 4], [16, 16], [4, 16]])
+    expect(places(hand)).toEqual([
+      [4, 4],
+      [16, 4],
+      [16, 16],
+      [4, 16],
+    ])
     hand.drag('nodes', [10, 16], [10, 18])
     expect(nodesOf(hand)[2]).toHaveProperty('out')
     hand.drag('nodes', [16, 4])
@@ -112,12 +172,21 @@ describe('nodes', () => {
     markReference(hand.bench)
     choose(hand, '0 0', '0 1', '0 2')
     alignNodes(hand.bench, 'y')
-    expect(places(hand)).toEqual([[4, 16], [16, 16], [16, 16], [4, 16]])
+    expect(places(hand)).toEqual([
+      [4, 16],
+      [16, 16],
+      [16, 16],
+      [4, 16],
+    ])
     hand.bench.store.setState({ reference: null })
     undoStep(hand.bench.session)
     choose(hand, '0 0', '0 1', '0 2', '0 3')
     spaceNodes(hand.bench, 'x')
-    expect(nodesOf(hand).map(({ x }) => x).sort((a, b) => a - b)).toEqual([4, 8, 12, 16])
+    expect(
+      nodesOf(hand)
+        .map(({ x }) => x)
+        .sort((a, b) => a - b),
+    ).toEqual([4, 8, 12, 16])
     choose(hand, '0 0', '0 2')
     selectNodes(hand.bench, 'between')
     expect(hand.bench.store.getState().nodes.size).toBe(3)
@@ -128,10 +197,18 @@ describe('nodes', () => {
   it('open a path and join its ends again', () => {
     choose(hand, '0 1')
     openHere(hand.bench)
-    expect(places(hand)).toEqual([[16, 4], [16, 16], [4, 16], [4, 4], [16, 4]])
+    expect(places(hand)).toEqual([
+      [16, 4],
+      [16, 16],
+      [4, 16],
+      [4, 4],
+      [16, 4],
+    ])
     choose(hand, '0 0', '0 4')
     joinNodes(hand.bench)
-    expect((hand.objects[0] as PathObject).contours).toMatchObject([{ closed: true, nodes: [{ x: 16 }, { x: 16 }, { x: 4 }, { x: 4 }] }])
+    expect((hand.objects[0] as PathObject).contours).toMatchObject([
+      { closed: true, nodes: [{ x: 16 }, { x: 16 }, { x: 4 }, { x: 4 }] },
+    ])
   })
 
   it('of a shape that cannot express the edit ask once, and then say what went', () => {
@@ -154,7 +231,16 @@ describe('nodes', () => {
   })
 
   it('of a mirror’s member are reached through it, and its image follows', () => {
-    hand = new Hand({ kind: 'mirror', id: 'm', name: 'm', at: { x: 12, y: 12 }, angle: 90, folds: 1, flip: true, members: [path('p', false, [12, 4], [5, 10], [12, 20])] })
+    hand = new Hand({
+      kind: 'mirror',
+      id: 'm',
+      name: 'm',
+      at: { x: 12, y: 12 },
+      angle: 90,
+      folds: 1,
+      flip: true,
+      members: [path('p', false, [12, 4], [5, 10], [12, 20])],
+    })
     hand.bench.take('nodes')
     hand.drag('nodes', [8.5, 7])
     expect([hand.selection, hand.bench.scope?.id]).toEqual([['p'], 'm'])
@@ -182,26 +268,51 @@ describe('strokes', () => {
     expect(hand.objects).toMatchObject([{ kind: 'path', id: 'a' }])
     hand.bench.take('nodes')
     hand.drag('nodes', [12, 12], [12, 10])
-    expect((hand.objects[0] as PathObject).contours.map(({ nodes }) => nodes.filter(({ x, y }) => x === 12 && y === 10).length)).toEqual([1, 1, 1])
+    expect(
+      (hand.objects[0] as PathObject).contours.map(
+        ({ nodes }) => nodes.filter(({ x, y }) => x === 12 && y === 10).length,
+      ),
+    ).toEqual([1, 1, 1])
     undoStep(hand.bench.session)
     undoStep(hand.bench.session)
     expect(hand.objects).toHaveLength(3)
   })
 
   it('lose needless nodes, and shapes become paths with their corners live', () => {
-    const hand = new Hand(path('p', false, [2, 2], [6, 2.001], [10, 2], [14, 2.001], [20, 2]), box('b', 4, 8, 8, 6, { corner: 'outer' }))
+    const hand = new Hand(
+      path('p', false, [2, 2], [6, 2.001], [10, 2], [14, 2.001], [20, 2]),
+      box('b', 4, 8, 8, 6, { corner: 'outer' }),
+    )
     hand.bench.select(['p'])
     simplifyPaths(hand.bench)
-    expect(places(hand)).toEqual([[2, 2], [20, 2]])
+    expect(places(hand)).toEqual([
+      [2, 2],
+      [20, 2],
+    ])
     hand.bench.select(['b'])
     fixToPath(hand.bench)
-    expect(hand.objects[1]).toMatchObject({ kind: 'path', corner: 'outer', contours: [{ closed: true, nodes: [{ x: 4, y: 8 }, { x: 12, y: 8 }, {}, {}] }] })
+    expect(hand.objects[1]).toMatchObject({
+      kind: 'path',
+      corner: 'outer',
+      contours: [{ closed: true, nodes: [{ x: 4, y: 8 }, { x: 12, y: 8 }, {}, {}] }],
+    })
   })
 })
 
 describe('rounding corners', () => {
   it('sets one corner of a path or a rectangle, all of a polygon, and stays live', () => {
-    const hand = new Hand(box('b', 4, 4, 12, 10), path('p', true, [2, 16], [10, 16], [10, 22], [2, 22]), { kind: 'polygon', id: 's', name: 's', x: 12, y: 2, w: 10, h: 10, sides: 4, corner: 0, style })
+    const hand = new Hand(box('b', 4, 4, 12, 10), path('p', true, [2, 16], [10, 16], [10, 22], [2, 22]), {
+      kind: 'polygon',
+      id: 's',
+      name: 's',
+      x: 12,
+      y: 2,
+      w: 10,
+      h: 10,
+      sides: 4,
+      corner: 0,
+      style,
+    })
     hand.bench.select(['b'])
     hand.drag('corner', [16, 14], [13, 11])
     expect(hand.objects[0]).toMatchObject({ kind: 'rectangle', corners: [0, 0, 3, 0] })
@@ -226,7 +337,9 @@ describe('laying by other ways', () => {
     hand.drag('rectangle', [15, 14])
     const [shape] = hand.objects
     expect(shape).toMatchObject({ w: 10, h: 5, turn: expect.closeTo((-Math.atan2(6, 8) * 180) / Math.PI, 6) })
-    const nodes = outline({ ...(shape as object), corner: 0 } as DrawingObject, hand.bench.rules)[0]!.segments.map(({ from }) => [from.x, from.y])
+    const nodes = outline({ ...(shape as object), corner: 0 } as DrawingObject, hand.bench.rules)[0]!.segments.map(
+      ({ from }) => [from.x, from.y],
+    )
     expect(nodes).toContainEqual([expect.closeTo(12, 9), expect.closeTo(10, 9)])
     expect(nodes).toContainEqual([expect.closeTo(15, 9), expect.closeTo(14, 9)])
   })
@@ -234,10 +347,20 @@ describe('laying by other ways', () => {
   it('by three places: through a node, touching two sides', () => {
     const hand = new Hand(line('a', 0, 20, 24, 20), line('b', 2, 0, 2, 24), path('p', false, [10, 12], [10, 2]))
     hand.bench.store.setState({ layBy: 'three' })
-    for (const [x, y] of [[6.3, 20], [2, 15.7], [10, 12]] as const) hand.drag('ellipse', [x, y])
+    for (const [x, y] of [
+      [6.3, 20],
+      [2, 15.7],
+      [10, 12],
+    ] as const)
+      hand.drag('ellipse', [x, y])
     const circle = hand.objects.at(-1) as Extract<DrawingObject, { kind: 'ellipse' }>
-    const r = circle.w / 2, centre = { x: circle.x + r, y: circle.y + r }
-    expect([centre.x - 2, 20 - centre.y, Math.hypot(centre.x - 10, centre.y - 12)]).toEqual([expect.closeTo(r, 9), expect.closeTo(r, 9), expect.closeTo(r, 9)])
+    const r = circle.w / 2,
+      centre = { x: circle.x + r, y: circle.y + r }
+    expect([centre.x - 2, 20 - centre.y, Math.hypot(centre.x - 10, centre.y - 12)]).toEqual([
+      expect.closeTo(r, 9),
+      expect.closeTo(r, 9),
+      expect.closeTo(r, 9),
+    ])
   })
 
   it('by a typed size and a click', () => {
@@ -245,7 +368,10 @@ describe('laying by other ways', () => {
     hand.bench.store.setState({ laySize: { w: 7, h: 3 } })
     hand.drag('rectangle', [4, 4])
     hand.drag('ellipse', [12, 12], [12, 12], { alt: true })
-    expect(hand.objects).toMatchObject([{ x: 4, y: 4, w: 7, h: 3 }, { kind: 'ellipse', x: 8.5, y: 10.5, w: 7, h: 3 }])
+    expect(hand.objects).toMatchObject([
+      { x: 4, y: 4, w: 7, h: 3 },
+      { kind: 'ellipse', x: 8.5, y: 10.5, w: 7, h: 3 },
+    ])
   })
 
   it('the pen inserts into what is selected, unless N is held', () => {
@@ -255,7 +381,11 @@ describe('laying by other ways', () => {
     hand.tools.pen!.hover!(at(12, 4))
     expect(hand.bench.store.getState().inHand.intent?.word).toBe('inserts')
     hand.drag('pen', [12, 4])
-    expect(places(hand)).toEqual([[4, 4], [12, 4], [20, 4]])
+    expect(places(hand)).toEqual([
+      [4, 4],
+      [12, 4],
+      [20, 4],
+    ])
   })
 })
 
@@ -283,8 +413,16 @@ describe('guides and measuring', () => {
     hand.drag('measure', [2, 2], [5, 6])
     expect(hand.bench.store.getState().measured).toEqual({ kind: 'distance', from: { x: 2, y: 2 }, to: { x: 5, y: 6 } })
     hand.bench.store.setState({ measureBy: 'circle' })
-    for (const [x, y] of [[17, 12], [7, 12], [12, 17]] as const) hand.drag('measure', [x, y])
-    expect(hand.bench.store.getState().measured).toMatchObject({ kind: 'circle', circle: { centre: { x: expect.closeTo(12, 9), y: expect.closeTo(12, 9) }, r: expect.closeTo(5, 9) } })
+    for (const [x, y] of [
+      [17, 12],
+      [7, 12],
+      [12, 17],
+    ] as const)
+      hand.drag('measure', [x, y])
+    expect(hand.bench.store.getState().measured).toMatchObject({
+      kind: 'circle',
+      circle: { centre: { x: expect.closeTo(12, 9), y: expect.closeTo(12, 9) }, r: expect.closeTo(5, 9) },
+    })
     expect(hand.objects).toHaveLength(0)
   })
 })

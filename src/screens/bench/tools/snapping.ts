@@ -6,7 +6,10 @@ import type { SnapTargets } from '@/core/snap/targets'
 import type { Bench } from '../bench'
 import type { At } from './tool'
 
-/** The pointer's place drawn to the targets, or as it is while snapping is suspended. `from` is where a line to it begins. */
+/**
+ * The pointer's place drawn to the targets, or as it is while snapping is suspended. `from` is where a line to it
+ * begins.
+ */
 export function caught(bench: Bench, at: At, targets: SnapTargets, from?: Point): Snapped {
   return at.free ? { point: at.p, marks: [] } : snapPoint(at.p, targets, bench.reach, from)
 }
@@ -14,7 +17,8 @@ export function caught(bench: Bench, at: At, targets: SnapTargets, from?: Point)
 /** The point on a line from `from` at 45° steps, its ends still drawn to the grid along the longer side. */
 export function onGridAlong(from: Point, to: Point, step: number | null): Point {
   if (step === null) return to
-  const dx = to.x - from.x, dy = to.y - from.y
+  const dx = to.x - from.x,
+    dy = to.y - from.y
   const longer = Math.abs(dx) >= Math.abs(dy) ? dx : dy
   if (longer === 0) return to
   const k = (Math.round(longer / step) * step) / longer
@@ -23,10 +27,17 @@ export function onGridAlong(from: Point, to: Point, step: number | null): Point 
 
 /** The targets, and where a box drawn from a place becomes as wide or as high as another object. */
 export const withSizes = (targets: SnapTargets, { x, y }: Point): SnapTargets =>
-  targets.on.gaps ? { ...targets, xs: [...targets.xs, ...equalSizes(x, targets.boxes, 'x')], ys: [...targets.ys, ...equalSizes(y, targets.boxes, 'y')] } : targets
+  targets.on.gaps
+    ? {
+        ...targets,
+        xs: [...targets.xs, ...equalSizes(x, targets.boxes, 'x')],
+        ys: [...targets.ys, ...equalSizes(y, targets.boxes, 'y')],
+      }
+    : targets
 
 /** Shows where a press would be caught, for tools that lay something. */
-export const showCaught = (bench: Bench, at: At): void => bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
+export const showCaught = (bench: Bench, at: At): void =>
+  bench.hold({ marks: caught(bench, at, bench.targetsAtRest).marks })
 
 /** True for one whole circle. */
 export function isCircle([only, ...more]: readonly DrawingObject[]): boolean {

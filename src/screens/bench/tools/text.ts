@@ -14,7 +14,22 @@ export function textTool(bench: Bench): Tool {
       const { point } = caught(bench, at, bench.targetsAtRest)
       const words = () => bench.store.setState({ typing: true })
       bench.letGo()
-      bench.add([{ kind: 'text', id: newId(), name: bench.nameFor('Text'), at: point, text: 'Text', size: bench.rules.grid.size / 4, spacing: 0, boldness: 600, style: freshStyle(bench.rules, true) }], 'Place a text')
+      bench.add(
+        [
+          {
+            kind: 'text',
+            id: newId(),
+            name: bench.nameFor('Text'),
+            at: point,
+            text: 'Text',
+            size: bench.rules.grid.size / 4,
+            spacing: 0,
+            boldness: 600,
+            style: freshStyle(bench.rules, true),
+          },
+        ],
+        'Place a text',
+      )
       bench.take('select')
       // The press itself would take the focus away again.
       return { move: () => undefined, release: words, cancel: () => undefined }

@@ -14,7 +14,10 @@ import type { At, Tool } from './tool'
 /** A place a circle has to go through, or a line or circle it has to touch near a place. */
 export type Condition = { readonly touched: Touched; readonly near: Point }
 
-/** What a press asks of a circle: a point where there is one to catch, else to touch the edge there, else the place itself. */
+/**
+ * What a press asks of a circle: a point where there is one to catch, else to touch the edge there, else the place
+ * itself.
+ */
 export function conditionAt(bench: Bench, at: At): Condition {
   const targets = bench.targetsAtRest
   const { point, marks } = caught(bench, at, targets)
@@ -23,10 +26,14 @@ export function conditionAt(bench: Bench, at: At): Condition {
   return edge ? { touched: edge, near: at.p } : { touched: { centre: point, r: 0 }, near: point }
 }
 
-/** The circle that meets three conditions, of all there are the one that does so nearest to where they were asked for; null when there is none. */
+/**
+ * The circle that meets three conditions, of all there are the one that does so nearest to where they were asked for;
+ * null when there is none.
+ */
 export function circleOf(conditions: readonly [Condition, Condition, Condition]): Circle | null {
   const all = circlesTouching(conditions.map(({ touched }) => touched) as [Touched, Touched, Touched])
-  const off = (circle: Circle) => conditions.reduce((sum, { touched, near }) => sum + distance(touchPlace(circle, touched), near), 0)
+  const off = (circle: Circle) =>
+    conditions.reduce((sum, { touched, near }) => sum + distance(touchPlace(circle, touched), near), 0)
   return all.length > 0 ? all.reduce((best, one) => (off(one) < off(best) ? one : best)) : null
 }
 
@@ -40,8 +47,15 @@ export function threePlaces(bench: Bench): Omit<Tool, 'cursor' | 'hint' | 'twice
   let conditions: Condition[] = []
   const id = { current: newId() }
   const words = ['first place', 'second place', 'third place']
-  const circle = (last: Condition): Circle | null => (conditions.length === 2 ? circleOf([conditions[0]!, conditions[1]!, last]) : null)
-  const draw = ({ centre, r }: Circle) => freshShape(bench, 'ellipse', id.current, bench.nameFor('Ellipse'), { x: tidy(centre.x - r), y: tidy(centre.y - r), w: tidy(2 * r), h: tidy(2 * r) })
+  const circle = (last: Condition): Circle | null =>
+    conditions.length === 2 ? circleOf([conditions[0]!, conditions[1]!, last]) : null
+  const draw = ({ centre, r }: Circle) =>
+    freshShape(bench, 'ellipse', id.current, bench.nameFor('Ellipse'), {
+      x: tidy(centre.x - r),
+      y: tidy(centre.y - r),
+      w: tidy(2 * r),
+      h: tidy(2 * r),
+    })
   const giveUp = () => {
     conditions = []
     bench.drop()
@@ -67,11 +81,16 @@ export function threePlaces(bench: Bench): Omit<Tool, 'cursor' | 'hint' | 'twice
       return null
     },
     hover(at) {
-      const next = conditionAt(bench, at), found = circle(next)
+      const next = conditionAt(bench, at),
+        found = circle(next)
       const touches = !('centre' in next.touched) || next.touched.r > 0
       bench.preview(found && found.r < 1e4 ? { kind: 'add', objects: [draw(found)], ...bench.top } : null)
       bench.hold({
-        marks: conditions.map(({ touched, near }) => ({ kind: 'point' as const, at: near, label: 'centre' in touched && touched.r === 0 ? 'through' : 'touches' })),
+        marks: conditions.map(({ touched, near }) => ({
+          kind: 'point' as const,
+          at: near,
+          label: 'centre' in touched && touched.r === 0 ? 'through' : 'touches',
+        })),
         intent: { at: at.p, word: `${words[conditions.length]}: ${touches ? 'touches' : 'through'}` },
         figure: found ? { at: found.centre, text: `⌀ ${figure(tidy(2 * found.r))}` } : null,
       })

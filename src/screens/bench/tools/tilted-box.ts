@@ -26,7 +26,8 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
     return onBaseline(a, b, h)
   }
   const show = (at: At) => {
-    const frame = frameTo(at), { id, name } = base!
+    const frame = frameTo(at),
+      { id, name } = base!
     bench.preview({ kind: 'add', objects: [freshShape(bench, shape, id, name, frame)], ...bench.top })
     bench.select([id])
     bench.hold({ figure: { at: at.p, text: `${figure(tidy(frame.w))} × ${figure(tidy(frame.h))}` }, trail: null })
@@ -40,11 +41,15 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
   return {
     press(at) {
       if (base) {
-        const frame = frameTo(at), { id, name } = base
+        const frame = frameTo(at),
+          { id, name } = base
         base = null
         bench.drop()
         if (frame.h < 1e-6) return null
-        bench.edit({ kind: 'add', objects: [freshShape(bench, shape, id, name, frame)], ...bench.top }, `Draw ${BOX_NAMES[shape].toLowerCase()}`)
+        bench.edit(
+          { kind: 'add', objects: [freshShape(bench, shape, id, name, frame)], ...bench.top },
+          `Draw ${BOX_NAMES[shape].toLowerCase()}`,
+        )
         bench.select([id])
         bench.take('select')
         return null
@@ -53,7 +58,9 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
       let b = a
       return {
         move(next) {
-          const { point, marks } = next.shift ? { point: constrainAngle(a, next.p), marks: [] } : caught(bench, next, bench.targetsAtRest, a)
+          const { point, marks } = next.shift
+            ? { point: constrainAngle(a, next.p), marks: [] }
+            : caught(bench, next, bench.targetsAtRest, a)
           b = point
           bench.hold({ marks, trail: [a, b], figure: { at: b, text: lineFigure(a, b) } })
         },
@@ -78,9 +85,13 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
   }
 }
 
-/** The frame with one side from a to b and a height to its right (negative: to its left), as seen along it with y downwards. */
+/**
+ * The frame with one side from a to b and a height to its right (negative: to its left), as seen along it with y
+ * downwards.
+ */
 export function onBaseline(a: Point, b: Point, h: number): Frame {
-  const d = subtract(b, a), w = Math.hypot(d.x, d.y)
+  const d = subtract(b, a),
+    w = Math.hypot(d.x, d.y)
   const angle = (Math.atan2(d.y, d.x) * 180) / Math.PI
   const centre = { x: (a.x + b.x) / 2 - (d.y / w) * (h / 2), y: (a.y + b.y) / 2 + (d.x / w) * (h / 2) }
   const size = { w: tidy(w), h: tidy(Math.abs(h)) }

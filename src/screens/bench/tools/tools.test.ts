@@ -7,7 +7,18 @@ import { at, Hand } from './hand'
 import type { Tool } from './tool'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const box = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({ kind: 'rectangle', id, name: id, x, y, w, h, corner: 0, style: { ...style, fill: 'ink' }, ...extra })
+const box = (id: string, x: number, y: number, w: number, h: number, extra = {}): DrawingObject => ({
+  kind: 'rectangle',
+  id,
+  name: id,
+  x,
+  y,
+  w,
+  h,
+  corner: 0,
+  style: { ...style, fill: 'ink' },
+  ...extra,
+})
 
 let hand: Hand
 let bench: Bench
@@ -29,7 +40,18 @@ describe('drawing', () => {
 
   it('a rectangle starts from the rules and goes from grid to grid', () => {
     drag('rectangle', [3.1, 4.2], [9.9, 8.1])
-    expect(objects()).toMatchObject([{ kind: 'rectangle', name: 'Rectangle 1', x: 3, y: 4, w: 7, h: 4, corner: 'outer', style: { fill: 'none', stroke: 'ink', weight: 'main' } }])
+    expect(objects()).toMatchObject([
+      {
+        kind: 'rectangle',
+        name: 'Rectangle 1',
+        x: 3,
+        y: 4,
+        w: 7,
+        h: 4,
+        corner: 'outer',
+        style: { fill: 'none', stroke: 'ink', weight: 'main' },
+      },
+    ])
     expect([bench.store.getState().tool, selection()]).toEqual(['select', [objects()[0]!.id]])
   })
 
@@ -62,7 +84,19 @@ describe('drawing', () => {
     pathTo([2, 2], [10, 2], [18, 9], [10, 10])
     expect(tools.pen!.key!('Backspace')).toBe(true)
     pathTo([2.2, 2.1])
-    expect(objects()[0]).toMatchObject({ kind: 'path', contours: [{ closed: true, nodes: [{ x: 2, y: 2 }, { x: 10, y: 2 }, { x: 18, y: 9 }] }] })
+    expect(objects()[0]).toMatchObject({
+      kind: 'path',
+      contours: [
+        {
+          closed: true,
+          nodes: [
+            { x: 2, y: 2 },
+            { x: 10, y: 2 },
+            { x: 18, y: 9 },
+          ],
+        },
+      ],
+    })
     expect(tools.pen!.key!('Backspace')).toBe(false)
   })
 
@@ -74,7 +108,17 @@ describe('drawing', () => {
     bench.take('pen')
     pathTo([2, 5], [6, 5])
     tools.pen!.key!('Enter')
-    expect(objects()[0]).toMatchObject({ contours: [{ closed: false, nodes: [{ x: 2, y: 5 }, { x: 6, y: 5 }] }] })
+    expect(objects()[0]).toMatchObject({
+      contours: [
+        {
+          closed: false,
+          nodes: [
+            { x: 2, y: 5 },
+            { x: 6, y: 5 },
+          ],
+        },
+      ],
+    })
   })
 
   it('a drag draws a symmetric node, Alt its outgoing handle alone, and a click on it drops that handle', () => {
@@ -91,7 +135,11 @@ describe('drawing', () => {
     drag('pen', [8, 16], [8, 14], { alt: true })
     pathTo([14, 20])
     tools.pen!.key!('Enter')
-    expect((objects()[1] as Extract<DrawingObject, { kind: 'path' }>).contours[0]!.nodes[1]).toEqual({ x: 8, y: 16, out: { x: 0, y: -2 } })
+    expect((objects()[1] as Extract<DrawingObject, { kind: 'path' }>).contours[0]!.nodes[1]).toEqual({
+      x: 8,
+      y: 16,
+      out: { x: 0, y: -2 },
+    })
   })
 
   it('the pen goes on from an open end, unless N is held for a new path', () => {
@@ -101,7 +149,19 @@ describe('drawing', () => {
     bench.take('pen')
     pathTo([2, 2], [2, 8])
     tools.pen!.key!('Enter')
-    expect(objects()).toMatchObject([{ contours: [{ nodes: [{ x: 8, y: 2 }, { x: 2, y: 2 }, { x: 2, y: 8 }] }] }])
+    expect(objects()).toMatchObject([
+      {
+        contours: [
+          {
+            nodes: [
+              { x: 8, y: 2 },
+              { x: 2, y: 2 },
+              { x: 2, y: 8 },
+            ],
+          },
+        ],
+      },
+    ])
     bench.take('pen')
     tools.pen!.key!('n', true)
     pathTo([8, 2], [16, 2])
@@ -112,7 +172,9 @@ describe('drawing', () => {
 })
 
 describe('selecting and moving', () => {
-  beforeEach(() => open(box('back', 2, 2, 10, 10), box('front', 8, 8, 10, 10), box('locked', 2, 16, 5, 5, { locked: true })))
+  beforeEach(() =>
+    open(box('back', 2, 2, 10, 10), box('front', 8, 8, 10, 10), box('locked', 2, 16, 5, 5, { locked: true })),
+  )
 
   it('a click takes the topmost, Shift adds and takes away, a click beside lets go', () => {
     drag('select', [9, 9])
@@ -154,7 +216,11 @@ describe('selecting and moving', () => {
     bench.select(['back'])
     drag('select', [5, 3], [8, 3], { alt: true })
     duplicate(bench)
-    expect(objects().filter(({ name }) => name === 'back').map((object) => object.kind === 'rectangle' && object.x)).toEqual([2, 5, 8])
+    expect(
+      objects()
+        .filter(({ name }) => name === 'back')
+        .map((object) => object.kind === 'rectangle' && object.x),
+    ).toEqual([2, 5, 8])
   })
 
   it('a press that hardly travels moves nothing', () => {
@@ -189,10 +255,17 @@ describe('pulling handles', () => {
     bench.select(['a'])
     drag('select', [6, 6], [9.4, 8])
     expect(named('a')).toMatchObject({ w: 7.3 })
-    open({ kind: 'ellipse', id: 'e', name: 'e', x: 8, y: 8, w: 4, h: 4, style }, { kind: 'line', id: 'l', name: 'l', from: { x: 1, y: 17.1 }, to: { x: 23, y: 17.1 }, style })
+    open(
+      { kind: 'ellipse', id: 'e', name: 'e', x: 8, y: 8, w: 4, h: 4, style },
+      { kind: 'line', id: 'l', name: 'l', from: { x: 1, y: 17.1 }, to: { x: 23, y: 17.1 }, style },
+    )
     bench.select(['e'])
     drag('select', [12, 12], [16.9, 16.9], { shift: true, alt: true })
-    expect(named('e')).toMatchObject({ w: expect.closeTo(14.2, 9), h: expect.closeTo(14.2, 9), x: expect.closeTo(2.9, 9) })
+    expect(named('e')).toMatchObject({
+      w: expect.closeTo(14.2, 9),
+      h: expect.closeTo(14.2, 9),
+      x: expect.closeTo(2.9, 9),
+    })
   })
 
   it('pulls the end of a line', () => {
@@ -205,12 +278,23 @@ describe('pulling handles', () => {
 
 describe('stepping into an assembly', () => {
   it('reaches its members, and the result follows them', () => {
-    open({ kind: 'assembly', id: 'a', name: 'a', style: { ...style, fill: 'ink' }, members: [box('ground', 2, 2, 20, 20), box('hole', 8, 8, 6, 6, { role: 'cuts' })] })
+    open({
+      kind: 'assembly',
+      id: 'a',
+      name: 'a',
+      style: { ...style, fill: 'ink' },
+      members: [box('ground', 2, 2, 20, 20), box('hole', 8, 8, 6, 6, { role: 'cuts' })],
+    })
     tools.select!.twice!(at(9, 3))
     expect([bench.scope?.id, selection()]).toEqual(['a', ['ground']])
     drag('select', [22, 22])
     bench.select([])
     drag('select', [10, 10], [13, 10])
-    expect(objects()[0]).toMatchObject({ members: [{ id: 'ground', x: 2 }, { id: 'hole', x: 11 }] })
+    expect(objects()[0]).toMatchObject({
+      members: [
+        { id: 'ground', x: 2 },
+        { id: 'hole', x: 11 },
+      ],
+    })
   })
 })

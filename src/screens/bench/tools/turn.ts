@@ -20,13 +20,17 @@ export function pivotOf(bench: Bench): Point | null {
   return pivot ?? (box && boxCentre(box))
 }
 
-/** Turns, scales or slants the selection about a pivot that is dragged first. Alt leaves a copy; Shift keeps to steps of 15° or the proportion. */
+/**
+ * Turns, scales or slants the selection about a pivot that is dragged first. Alt leaves a copy; Shift keeps to steps of
+ * 15° or the proportion.
+ */
 export function turnTool(bench: Bench): Tool {
   return {
     cursor: 'default',
     hint: 'Drag the ring to set the pivot, anything else to turn · Shift: 15°, proportion · Alt: leave a copy',
     press(at) {
-      const pivot = pivotOf(bench), { view } = bench.store.getState()
+      const pivot = pivotOf(bench),
+        { view } = bench.store.getState()
       if (pivot && view && distance(toScreen(view, pivot), at.screen) <= GRIP) return dragPivot(bench)
       const inHand = bench.free.some((object) => isOver(object, bench.rules, at.p, bench.reach))
       const other = inHand ? null : pickAt(bench, at)
@@ -77,9 +81,19 @@ function dragTransform(bench: Bench, pivot: Point, start: At): Drag {
   }
 }
 
-/** The map that a pull from one place to another makes about a pivot, and what it does in words; `by` is how much it scales. */
-function pulled(kind: 'turn' | 'scale' | 'slant', pivot: Point, from: Point, to: Point, constrained: boolean): { map: Transform; words: string; by: number } | null {
-  const a = subtract(from, pivot), b = subtract(to, pivot)
+/**
+ * The map that a pull from one place to another makes about a pivot, and what it does in words; `by` is how much it
+ * scales.
+ */
+function pulled(
+  kind: 'turn' | 'scale' | 'slant',
+  pivot: Point,
+  from: Point,
+  to: Point,
+  constrained: boolean,
+): { map: Transform; words: string; by: number } | null {
+  const a = subtract(from, pivot),
+    b = subtract(to, pivot)
   if (kind === 'turn') {
     const raw = ((Math.atan2(b.y, b.x) - Math.atan2(a.y, a.x)) * 180) / Math.PI
     const degrees = constrained ? Math.round(raw / 15) * 15 : raw
@@ -87,21 +101,34 @@ function pulled(kind: 'turn' | 'scale' | 'slant', pivot: Point, from: Point, to:
     return { map: rotation(upright, pivot), words: `Turn by ${figure(Number(upright.toFixed(2)))}°`, by: 1 }
   }
   if (kind === 'scale') {
-    let kx = Math.abs(a.x) > 0.25 ? b.x / a.x : 1, ky = Math.abs(a.y) > 0.25 ? b.y / a.y : 1
+    let kx = Math.abs(a.x) > 0.25 ? b.x / a.x : 1,
+      ky = Math.abs(a.y) > 0.25 ? b.y / a.y : 1
     if (constrained) kx = ky = Math.hypot(b.x, b.y) / Math.hypot(a.x, a.y)
     if (Math.abs(kx) < 1e-3 || Math.abs(ky) < 1e-3 || !Number.isFinite(kx * ky)) return null
-    return { map: scaling(kx, ky, pivot), words: kx === ky ? `Scale to ${percent(kx)}` : `Scale to ${percent(kx)} × ${percent(ky)}`, by: Math.sqrt(Math.abs(kx * ky)) }
+    return {
+      map: scaling(kx, ky, pivot),
+      words: kx === ky ? `Scale to ${percent(kx)}` : `Scale to ${percent(kx)} × ${percent(ky)}`,
+      by: Math.sqrt(Math.abs(kx * ky)),
+    }
   }
   const across = Math.abs(to.x - from.x) >= Math.abs(to.y - from.y)
   const k = across ? (to.x - from.x) / (a.y || 1) : (to.y - from.y) / (a.x || 1)
-  const raw = (Math.atan(k) * 180) / Math.PI, degrees = constrained ? Math.round(raw / 15) * 15 : raw
+  const raw = (Math.atan(k) * 180) / Math.PI,
+    degrees = constrained ? Math.round(raw / 15) * 15 : raw
   if (Math.abs(degrees) > 85) return null
   return { map: slanting(degrees, across, pivot), words: `Slant by ${figure(Number(degrees.toFixed(2)))}°`, by: 1 }
 }
 
 const percent = (k: number): string => `${figure(Number((k * 100).toFixed(1)))} %`
 
-export const scaling = (kx: number, ky: number, { x, y }: Point): Transform => [kx, 0, 0, ky, x * (1 - kx), y * (1 - ky)]
+export const scaling = (kx: number, ky: number, { x, y }: Point): Transform => [
+  kx,
+  0,
+  0,
+  ky,
+  x * (1 - kx),
+  y * (1 - ky),
+]
 
 /** A slant by an angle in degrees: level lines stay level (`across`), or upright ones upright. */
 export function slanting(degrees: number, across: boolean, { x, y }: Point): Transform {

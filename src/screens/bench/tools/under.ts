@@ -4,7 +4,8 @@ import type { Bench } from '../bench'
 import type { At } from './tool'
 
 /** What a press would take: the topmost under the pointer that can be reached and is not locked. */
-export const pickAt = (bench: Bench, at: At): DrawingObject | null => pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+export const pickAt = (bench: Bench, at: At): DrawingObject | null =>
+  pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
 
 /** Notes what lies under the pointer, so that its outline is shown. */
 export function hoverOver(bench: Bench, object: DrawingObject | null): void {
@@ -16,7 +17,9 @@ export function hoverOver(bench: Bench, object: DrawingObject | null): void {
 export function pickWithin(bench: Bench, at: At): DrawingObject | null {
   let found = pickAt(bench, at)
   while (found && isContainer(found)) {
-    const inner = pick(found.members, bench.rules, at.p, bench.reach, found.kind === 'assembly') ?? (found.members.length === 1 ? found.members[0]! : null)
+    const inner =
+      pick(found.members, bench.rules, at.p, bench.reach, found.kind === 'assembly') ??
+      (found.members.length === 1 ? found.members[0]! : null)
     if (!inner || inner.locked) return found
     bench.store.setState({ scope: found.id })
     found = inner

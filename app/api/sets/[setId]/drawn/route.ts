@@ -10,12 +10,17 @@ const PATIENCE = 600
 /** The most icons that one request may ask for. */
 const MOST = 200
 
-/** Icons as they are drawn: `first=11`, or those of `ids=a,b,c`. What is not drawn yet is said to be pending: it may be asked for again. */
+/**
+ * Icons as they are drawn: `first=11`, or those of `ids=a,b,c`. What is not drawn yet is said to be pending: it may be
+ * asked for again.
+ */
 export const GET = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
   answer(async () => {
     const which = asked(new URL(request.url).searchParams)
     if (!which) return reply(failed('invalid', `Say which icons: first=11, or ids=a,b,c; at most ${MOST} at once.`))
-    return Response.json(await drawnIcons(await database(), renderer(), (await params).setId, which, PATIENCE), { headers: { 'cache-control': 'no-store' } })
+    return Response.json(await drawnIcons(await database(), renderer(), (await params).setId, which, PATIENCE), {
+      headers: { 'cache-control': 'no-store' },
+    })
   })
 
 function asked(query: URLSearchParams): Which | null {

@@ -11,6 +11,11 @@ export const GET = (request: Request, { params }: { params: Promise<{ setId: str
     const db = await database()
     const stored = await readSet(db, (await params).setId)
     if (!stored) return reply(failed('not-found', GONE))
-    const text = await exportSetFile(db, renderer(), stored.rows, new URL(request.url).searchParams.get('pictures') !== 'no')
+    const text = await exportSetFile(
+      db,
+      renderer(),
+      stored.rows,
+      new URL(request.url).searchParams.get('pictures') !== 'no',
+    )
     return text.ok ? download(text.value, `${stored.rows.name}.wisesquare.json`, 'application/json') : reply(text)
   })

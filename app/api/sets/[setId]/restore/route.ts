@@ -3,4 +3,5 @@ import { answer, reply } from '@/server/http'
 import { restoreSet } from '@/server/sets'
 
 /** Puts a deleted set back on the shelf. */
-export const POST = (_: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> => answer(async () => reply(await restoreSet(await database(), (await params).setId)))
+export const POST = (_: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
+  answer(async () => reply(await restoreSet(await database(), (await params).setId)))

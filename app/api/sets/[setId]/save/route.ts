@@ -10,7 +10,8 @@ export const POST = (request: Request, { params }: { params: Promise<{ setId: st
   answer(async () => {
     const bytes = await boundedBytes(request, MAX_BYTES)
     if (!bytes.ok) return reply(bytes)
-    const db = await database(), { setId } = await params
+    const db = await database(),
+      { setId } = await params
     const saved = await saveSet(db, renderer(), setId, bytes.value)
     if (saved.ok) drawSoon(db, renderer(), setId)
     return reply(saved)
