@@ -3,10 +3,11 @@
 import { ContextMenu, DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 
-/** A line of a menu; `null` in a list of them is a rule between groups. A text alone is a heading. */
+/** A line of a menu; `null` in a list of them is a rule between groups. A text alone is a heading; a `list` opens beside its line. */
 export type MenuEntry =
   | null
   | string
+  | { readonly label: string; readonly list: readonly MenuEntry[] }
   | {
       readonly label: ReactNode
       readonly hint?: ReactNode
@@ -28,6 +29,20 @@ function entries(list: readonly MenuEntry[], Menu: typeof DropdownMenu | typeof 
         <Menu.Label key={i} className="px-3 pt-1 pb-0.5 text-small text-quiet">
           {entry}
         </Menu.Label>
+      )
+    if ('list' in entry)
+      return (
+        <Menu.Sub key={i}>
+          <Menu.SubTrigger className={`${line} data-[state=open]:bg-ink data-[state=open]:text-sheet`}>
+            <span className="flex-1 truncate">{entry.label}</span>
+            <span aria-hidden>▸</span>
+          </Menu.SubTrigger>
+          <Menu.Portal>
+            <Menu.SubContent className={panel} collisionPadding={8} sideOffset={2}>
+              {entries(entry.list, Menu)}
+            </Menu.SubContent>
+          </Menu.Portal>
+        </Menu.Sub>
       )
     return (
       <Menu.Item
@@ -63,7 +78,7 @@ export function MenuButton({
         {children}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content className={panel} align="start" sideOffset={2}>
+        <DropdownMenu.Content className={panel} align="start" sideOffset={2} collisionPadding={8}>
           {entries(list, DropdownMenu)}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
@@ -85,7 +100,9 @@ export function RightMenu({
     <ContextMenu.Root modal={false} onOpenChange={onOpenChange}>
       <ContextMenu.Trigger asChild>{children}</ContextMenu.Trigger>
       <ContextMenu.Portal>
-        <ContextMenu.Content className={panel}>{entries(list, ContextMenu)}</ContextMenu.Content>
+        <ContextMenu.Content className={panel} collisionPadding={8}>
+          {entries(list, ContextMenu)}
+        </ContextMenu.Content>
       </ContextMenu.Portal>
     </ContextMenu.Root>
   )

@@ -2,6 +2,8 @@
 
 import clsx from 'clsx'
 import { useRef, useState } from 'react'
+import { beyond, type Limits } from './limits'
+import { say } from './notice'
 import { figure, sum } from './sum'
 
 export type NumberFieldProps = {
@@ -11,6 +13,7 @@ export type NumberFieldProps = {
   readonly onChange: (value: number) => void
   readonly onDone?: () => void
   readonly step?: number
+  readonly limits?: Limits
   readonly placeholder?: string
   readonly className?: string
   readonly unit?: string
@@ -19,7 +22,7 @@ export type NumberFieldProps = {
 
 /**
  * A number that is typed, may be a sum, and steps with the arrow keys (Shift ×10, Alt ÷10). Escape gives back what was
- * there.
+ * there. What lies beyond its limits is refused with a sentence.
  */
 export function NumberField({
   label,
@@ -27,6 +30,7 @@ export function NumberField({
   onChange,
   onDone,
   step = 1,
+  limits,
   placeholder,
   className,
   unit,
@@ -45,9 +49,16 @@ export function NumberField({
       if (draft.trim() === '') setDraft(null)
       return
     }
+    if (!passes(next)) return setWrong(true)
     setDraft(null)
     setWrong(false)
     if (next !== value) onChange(next)
+  }
+
+  function passes(next: number): boolean {
+    const problem = limits ? beyond(next, limits, label) : null
+    if (problem) say({ text: problem, tone: 'fault' })
+    return problem === null
   }
 
   function onKeyDown(event: React.KeyboardEvent<HTMLInputElement>): void {
@@ -68,7 +79,8 @@ export function NumberField({
       event.preventDefault()
       const by = step * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1) * (event.key === 'ArrowUp' ? 1 : -1)
       setDraft(null)
-      onChange(Number((base + by).toFixed(6)))
+      const next = Number((base + by).toFixed(6))
+      if (passes(next)) onChange(next)
     }
   }
 
@@ -76,7 +88,7 @@ export function NumberField({
     <input
       aria-label={label}
       aria-invalid={wrong || undefined}
-      title={wrong ? 'This is no number or sum.' : undefined}
+      title={wrong ? 'This is no number or sum, or beyond what is taken here.' : undefined}
       autoFocus={autoFocus}
       className={clsx(
         'w-full min-w-0 rounded-sheet outline-offset-0',
@@ -98,7 +110,7 @@ export function NumberField({
       onKeyDown={onKeyDown}
       onBlur={() => {
         accept()
-        setDraft((left) => (left !== null && sum(left, value) === null ? null : left))
+        setDraft(null)
         setWrong(false)
         onDone?.()
       }}

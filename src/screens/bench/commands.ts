@@ -219,51 +219,51 @@ function zoom(bench: Bench, factor: number): void {
     bench.store.setState({ view: zoomAt(view, { x: stage.w / 2, y: stage.h / 2 }, factor, bench.rules.grid.size) })
 }
 
-const IN_MENU = [
+/** What the right button offers: commands by name, `null` for a rule between groups, and groups that open beside their word. */
+type Offered = readonly (string | null | { readonly label: string; readonly ids: readonly string[] })[]
+
+const OBJECT_MENU: Offered = [
   'assemble',
   'assemble-cut',
   'group',
   'loosen',
   'fix',
+  null,
+  { label: 'Flip and mirror', ids: ['flip-x', 'flip-y', 'mirror-live', 'make-symmetric'] },
+  { label: 'Mask', ids: ['mask-inside', 'mask-outside'] },
+  { label: 'Finish', ids: ['copy-finish', 'paste-finish', 'alike-stroke', 'alike-fill'] },
+  { label: 'Order', ids: ['front', 'forward', 'backward', 'back'] },
+  null,
   'duplicate',
-  'flip-x',
-  'flip-y',
-  'mirror-live',
-  'make-symmetric',
-  'mask-inside',
-  'mask-outside',
-  'copy-finish',
-  'paste-finish',
-  'alike-stroke',
-  'alike-fill',
-  'front',
-  'forward',
-  'backward',
-  'back',
   'lock',
   'hide',
   'delete',
 ]
 
-const NODE_MENU = [
+const NODE_MENU: Offered = [
   'node-corner',
   'node-smooth',
   'node-symmetric',
+  null,
   'node-insert',
   'node-straight',
   'node-join',
   'node-open',
+  null,
   'node-others',
   'node-alike',
+  null,
   'delete',
 ]
 
 /** The commands of the right button; those that cannot run say so when chosen. */
 export function benchMenu(bench: Bench): MenuEntry[] {
-  const commands = benchCommands(bench)
-  const list = inNodes(bench) ? NODE_MENU : IN_MENU
-  return list.map((id) => {
-    const command = commands.find((other) => other.id === id)!
+  const commands = new Map(benchCommands(bench).map((command) => [command.id, command]))
+  const entry = (id: string): MenuEntry => {
+    const command = commands.get(id)!
     return { label: command.name, hint: command.keys?.[0] && keyName(command.keys[0]), run: () => runCommand(command) }
-  })
+  }
+  return (inNodes(bench) ? NODE_MENU : OBJECT_MENU).map((one) =>
+    one === null || typeof one === 'string' ? one && entry(one) : { label: one.label, list: one.ids.map(entry) },
+  )
 }

@@ -73,6 +73,10 @@ export type PenInHand = {
 /** The height of the ledger until it is drawn higher. */
 export const LEDGER = 190
 
+/** How wide the names of the ledger are at first, and may be, in pixels. */
+export const NAMES = 112,
+  WIDEST_NAMES = 480
+
 export const NOTHING_IN_HAND: InHand = {
   marks: [],
   shifted: null,
@@ -124,6 +128,8 @@ export type BenchState = {
   readonly rulerPixels: number | null
   /** The height of the ledger in pixels. */
   readonly ledgerHeight: number
+  /** How wide the names of the ledger are, in pixels. */
+  readonly nameWidth: number
   readonly alignTo: AlignTo
   /** The gap that objects are spaced by; null shares what is between the outermost. */
   readonly gap: number | null
@@ -197,6 +203,7 @@ export function createBenchStore(icon: string | null): BenchStore {
     also: { allNodes: false, dimOthers: false, darkSquare: false },
     rulerPixels: null,
     ledgerHeight: LEDGER,
+    nameWidth: NAMES,
     alignTo: 'selection',
     gap: null,
     hinted: null,

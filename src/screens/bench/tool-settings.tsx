@@ -4,6 +4,7 @@ import { Scaling } from 'lucide-react'
 import { useState } from 'react'
 import { rotation, type Transform } from '@/core/geometry/transform'
 import { Choice } from '@/ui/choice'
+import { type Limits } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import { outermost } from '@/core/drawing/tree'
@@ -48,9 +49,8 @@ export function ToolSettings() {
               value={sides}
               step={1}
               className={FIELD}
-              onChange={(value) =>
-                Number.isInteger(value) && value >= 3 && value <= 120 && bench.store.setState({ sides: value })
-              }
+              limits={{ least: 3, most: 120, whole: true }}
+              onChange={(value) => bench.store.setState({ sides: value })}
             />
           </Setting>
           <LaySize />
@@ -64,7 +64,8 @@ export function ToolSettings() {
             value={smoothness}
             step={0.05}
             className={FIELD}
-            onChange={(value) => value >= 0.01 && value <= 10 && bench.store.setState({ smoothness: value })}
+            limits={{ least: 0.01, most: 10 }}
+            onChange={(value) => bench.store.setState({ smoothness: value })}
           />
         </Setting>
       )
@@ -133,13 +134,13 @@ function PolygonKind({ tool }: { tool: (typeof KINDS)[number]['value'] }) {
   )
 }
 
+const SIZE: Limits = { least: 0, above: true, most: 1e5 }
+
 /** The size that a click places. */
 function LaySize() {
   const bench = useBench()
   const size = useBenchState((state) => state.laySize)
   const set = (key: 'w' | 'h') => (value: number) =>
-    value > 0 &&
-    value <= 1e5 &&
     bench.store.setState({ laySize: { w: size?.w ?? value, h: size?.h ?? value, [key]: value } })
   return (
     <div
@@ -153,6 +154,7 @@ function LaySize() {
         step={0.5}
         placeholder="w"
         className="!w-9 border-b border-ink text-center text-ink"
+        limits={SIZE}
         onChange={set('w')}
       />
       ×
@@ -162,6 +164,7 @@ function LaySize() {
         step={0.5}
         placeholder="h"
         className="!w-9 border-b border-ink text-center text-ink"
+        limits={SIZE}
         onChange={set('h')}
       />
       {size && (
@@ -296,9 +299,8 @@ function TurnSettings() {
         step={way === 'turn' ? 15 : 5}
         unit={UNITS[way]}
         className={FIELD}
-        onChange={(value) =>
-          Math.abs(value) <= (way === 'slant' ? 85 : 10_000) && setAmounts({ ...amounts, [way]: value })
-        }
+        limits={way === 'slant' ? { least: -85, most: 85 } : { least: -10_000, most: 10_000 }}
+        onChange={(value) => setAmounts({ ...amounts, [way]: value })}
       />
       <span>copies</span>
       <NumberField
@@ -306,7 +308,8 @@ function TurnSettings() {
         value={copies}
         step={1}
         className="!w-7 border-b border-ink text-center text-ink"
-        onChange={(value) => Number.isInteger(value) && value >= 0 && value <= 120 && setCopies(value)}
+        limits={{ least: 0, most: 120, whole: true }}
+        onChange={setCopies}
       />
       <span>about</span>
       {(['x', 'y'] as const).map((axis) => (

@@ -142,7 +142,8 @@ export function ArrangeSettings() {
           placeholder="equal"
           step={0.5}
           className="!w-8 border-b border-ink text-center"
-          onChange={(value) => Math.abs(value) <= 4096 && bench.store.setState({ gap: value })}
+          limits={{ least: -4096, most: 4096 }}
+          onChange={(value) => bench.store.setState({ gap: value })}
         />
         {gap !== null && (
           <button

@@ -10,6 +10,7 @@ import { Button } from '@/ui/button'
 import { Choice } from '@/ui/choice'
 import { Chip } from '@/ui/chip'
 import { ColourField } from '@/ui/colour-field'
+import { PERCENT } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
 import { useBench, useBenchState } from '../context'
 import { addSwatch, hexOf, makeGradient, nameGradient, putColour, setPaint, setStops } from './finish-operations'
@@ -174,11 +175,8 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
             step={1}
             unit=" %"
             className="!w-[52px] border border-hair px-1 text-right text-ink"
-            onChange={(value) =>
-              value >= (stops[stop - 1]?.at ?? 0) * 100 &&
-              value <= (stops[stop + 1]?.at ?? 1) * 100 &&
-              setStop({ at: value / 100 }, 'the place of a stop')
-            }
+            limits={{ least: (stops[stop - 1]?.at ?? 0) * 100, most: (stops[stop + 1]?.at ?? 1) * 100 }}
+            onChange={(value) => setStop({ at: value / 100 }, 'the place of a stop')}
           />
           opacity
           <NumberField
@@ -187,9 +185,8 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
             step={5}
             unit=" %"
             className="!w-[52px] border border-hair px-1 text-right text-ink"
-            onChange={(value) =>
-              value >= 0 && value <= 100 && setStop({ opacity: value / 100 }, 'the opacity of a stop')
-            }
+            limits={PERCENT}
+            onChange={(value) => setStop({ opacity: value / 100 }, 'the opacity of a stop')}
           />
           <Button
             look="plain"

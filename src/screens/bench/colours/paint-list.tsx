@@ -8,6 +8,7 @@ import { outermost } from '@/core/drawing/tree'
 import { INK } from '@/core/drawing/values'
 import type { Rules } from '@/core/rules/rules'
 import { Chip } from '@/ui/chip'
+import { PERCENT } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
 import { useBench, useBenchState, useCalmObjects } from '../context'
 import { changeStyles, setPaint } from './finish-operations'
@@ -103,7 +104,8 @@ function WholeRow() {
         unit=" %"
         step={5}
         className="!w-12 pr-0.5 text-right"
-        onChange={(value) => value >= 0 && value <= 100 && set(value / 100)}
+        limits={PERCENT}
+        onChange={(value) => set(value / 100)}
       />
     </label>
   )
@@ -156,7 +158,8 @@ function PaintRow({
         unit=" %"
         step={5}
         className="!w-10 pr-0.5 text-right"
-        onChange={(value) => value >= 0 && value <= 100 && setPaint(bench, place, { opacity: value / 100 })}
+        limits={PERCENT}
+        onChange={(value) => setPaint(bench, place, { opacity: value / 100 })}
       />
       {place !== 'stroke' && (
         <>

@@ -7,6 +7,7 @@ import { DraftField } from '@/ui/draft-field'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import { useBench } from '../context'
+import { WEIGHT } from '../ledger/limits'
 import { NamedNumberCell, SEVERAL, WordCell } from '../ledger/value-cell'
 import { changeStyles } from './finish-operations'
 
@@ -34,10 +35,8 @@ export function StrokeSettings({ objects, rules }: { objects: readonly Styled[];
         label="weight of the stroke"
         value={shared('weight')}
         list={rules.weights}
-        onChange={(weight) =>
-          (typeof weight === 'string' || (weight > 0 && weight <= 1000)) &&
-          set({ weight: weight as Weight }, 'the weight')
-        }
+        limits={WEIGHT}
+        onChange={(weight) => set({ weight: weight as Weight }, 'the weight')}
       />
       <span>lies</span>
       <WordCell<'inside' | 'centred' | 'outside'>

@@ -24,6 +24,8 @@ import { Loupe } from './loupe'
 import { NodeMarks, PenPath } from './node-marks'
 import { ReferenceMarks } from './references'
 import { AllNodes } from './seeing'
+import { Slips } from './slip-marks'
+import { type Slip, slip } from './slips'
 
 /** Everything about the drawing that is not the drawing: outlines, handles, snap marks, figures. In screen pixels. */
 export function Overlay({ view }: { view: View }) {
@@ -200,11 +202,7 @@ function MeasuredMark({ view }: { view: View }) {
         d={`M${a.x} ${a.y}L${b.x} ${b.y}M${a.x - nx} ${a.y - ny}L${a.x + nx} ${a.y + ny}M${b.x - nx} ${b.y - ny}L${b.x + nx} ${b.y + ny}`}
         strokeWidth={1.25}
       />
-      <Figure
-        view={view}
-        at={{ x: (measured.from.x + measured.to.x) / 2, y: (measured.from.y + measured.to.y) / 2 }}
-        text={measuredWords(measured)}
-      />
+      <Slips slips={[slip(measuredWords(measured), 'figure', (a.x + b.x) / 2, (a.y + b.y) / 2 + 12, true)]} />
     </g>
   )
 }
@@ -222,6 +220,23 @@ function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
   const start = toScreen(view, { x: -1, y: -1 }),
     end = toScreen(view, { x: rules.grid.size + 1, y: rules.grid.size + 1 })
   const box = lasso && boxBetween(toScreen(view, lasso.from), toScreen(view, lasso.to))
+  const slips: Slip[] = []
+  if (figure) {
+    const { x, y } = toScreen(view, figure.at)
+    slips.push(slip(figure.text, 'figure', x, y + 12, true))
+  }
+  if (intent) {
+    const { x, y } = toScreen(view, intent.at)
+    slips.push(slip(intent.word, 'word', x + 12, y + 11))
+  }
+  for (const mark of marks) {
+    const { x, y } = toScreen(view, mark.kind === 'point' ? mark.at : { x: mark.value, y: mark.value })
+    if (mark.kind === 'point') slips.push(slip(mark.label, 'word', x + 8, y - 21))
+    else
+      slips.push(
+        mark.kind === 'x' ? slip(mark.label, 'word', x + 2, start.y - 9) : slip(mark.label, 'word', end.x - 8, y - 16),
+      )
+  }
   return (
     <>
       {pen && <PenPath view={view} pen={pen} />}
@@ -242,21 +257,14 @@ function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
           return (
             <g key={i}>
               <path d={`M${x - 6} ${y - 6}l12 12M${x - 6} ${y + 6}l12 -12`} />
-              <Label x={x + 12} y={y - 10} text={mark.label} />
             </g>
           )
         }
         const { x, y } = toScreen(view, { x: mark.value, y: mark.value })
         return mark.kind === 'x' ? (
-          <g key={i}>
-            <path d={`M${x} ${start.y}V${end.y}`} />
-            <Label x={x + 6} y={start.y + 2} text={mark.label} />
-          </g>
+          <path key={i} d={`M${x} ${start.y}V${end.y}`} />
         ) : (
-          <g key={i}>
-            <path d={`M${start.x} ${y}H${end.x}`} />
-            <Label x={end.x - 4} y={y - 5} text={mark.label} />
-          </g>
+          <path key={i} d={`M${start.x} ${y}H${end.x}`} />
         )
       })}
       {axis && <Axis view={view} size={rules.grid.size} {...axis} />}
@@ -271,47 +279,7 @@ function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
           strokeDasharray="3 3"
         />
       )}
-      {figure && <Figure view={view} {...figure} />}
-      {intent && <Intent view={view} {...intent} />}
+      <Slips slips={slips} />
     </>
-  )
-}
-
-/** A word at a snap mark, on a slip of its own so that it can be read over ink and lines. */
-function Label({ x, y, text }: { x: number; y: number; text: string }) {
-  return (
-    <g stroke="none">
-      <rect
-        x={x - 4}
-        y={y - 11}
-        width={text.length * 5.9 + 8}
-        height={15}
-        rx={2}
-        fill="var(--sheet)"
-        stroke="var(--hair)"
-      />
-      <text x={x} y={y} fontSize="11" fill="var(--ink)">
-        {text}
-      </text>
-    </g>
-  )
-}
-
-/** What the next press would do, beside the pointer. */
-function Intent({ view, at, word }: { view: View; at: { x: number; y: number }; word: string }) {
-  const { x, y } = toScreen(view, at)
-  return <Label x={x + 16} y={y + 22} text={word} />
-}
-
-function Figure({ view, at, text }: { view: View; at: { x: number; y: number }; text: string }) {
-  const { x, y } = toScreen(view, at)
-  const width = text.length * 6.4 + 14
-  return (
-    <g stroke="none">
-      <rect x={x - width / 2} y={y + 12} width={width} height={18} rx={2} fill="var(--hand)" />
-      <text x={x} y={y + 25} fontSize="11.5" fontWeight={600} fill="#fff" textAnchor="middle">
-        {text}
-      </text>
-    </g>
   )
 }

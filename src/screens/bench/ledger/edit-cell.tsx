@@ -4,6 +4,7 @@ import clsx from 'clsx'
 import { useState } from 'react'
 import { flushSync } from 'react-dom'
 import { NumberField } from '@/ui/number-field'
+import type { Limits } from '@/ui/limits'
 import { figure } from '@/ui/sum'
 
 /**
@@ -15,6 +16,7 @@ export function EditCell({
   value,
   onChange,
   step,
+  limits,
   readOnly,
   suffix = '',
 }: {
@@ -22,6 +24,7 @@ export function EditCell({
   value: number | null | undefined
   onChange: (value: number) => void
   step: number
+  limits?: Limits
   readOnly?: boolean
   suffix?: string
 }) {
@@ -37,6 +40,7 @@ export function EditCell({
         onChange={onChange}
         onDone={() => setEditing(false)}
         step={step}
+        limits={limits}
         placeholder="several"
         autoFocus
         className="h-5 border border-hand bg-sheet pr-1.5 text-right outline-none"

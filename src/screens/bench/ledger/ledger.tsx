@@ -23,7 +23,7 @@ import { useSessionState } from '../../frame/set-provider'
 import { guidesOf, referencesOf } from '@/core/set/set'
 import { useBench, useBenchState, useRules, useCalmIcon, useCalmObjects } from '../context'
 import { parentOf } from '../operations'
-import { type BenchState, LEDGER } from '../store'
+import { type BenchState, LEDGER, NAMES, WIDEST_NAMES } from '../store'
 import { ColoursPanel } from '../colours/colours-panel'
 import { ReferencesPanel } from '../references/references-panel'
 import { AnchorChooser } from './anchor'
@@ -132,6 +132,41 @@ function HeightHandle() {
   )
 }
 
+/** The right edge of the names, by which they are made wider; a double click brings it back. */
+function NameWidth({ width }: { width: number }) {
+  const bench = useBench()
+  const start = useRef({ x: 0, width })
+  const set = (next: number) =>
+    bench.store.setState({ nameWidth: Math.round(Math.min(WIDEST_NAMES, Math.max(NAMES, next))) })
+  return (
+    <span
+      role="separator"
+      aria-orientation="vertical"
+      aria-label="Width of the names"
+      aria-valuenow={width}
+      tabIndex={0}
+      title="Drag: wider or narrower · double click: back"
+      className="absolute inset-y-0 -right-[3px] w-[7px] cursor-col-resize touch-none border-r border-hair hover:bg-hand/40"
+      onDoubleClick={() => set(NAMES)}
+      onKeyDown={(event) => {
+        if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
+        event.preventDefault()
+        event.stopPropagation()
+        set(width + (event.key === 'ArrowRight' ? 24 : -24))
+      }}
+      onPointerDown={(event) => {
+        // What is dragged is as wide as it is shown, which may be wider than it has to be.
+        start.current = { x: event.clientX, width: event.currentTarget.parentElement!.offsetWidth }
+        event.currentTarget.setPointerCapture(event.pointerId)
+      }}
+      onPointerMove={(event) =>
+        event.currentTarget.hasPointerCapture(event.pointerId) &&
+        set(start.current.width + event.clientX - start.current.x)
+      }
+    />
+  )
+}
+
 /** How many nodes a selected path has; none where anything else is selected. */
 function nodesIn([object, ...more]: readonly DrawingObject[], rules: Rules): number {
   const path = object && more.length === 0 && object.kind !== 'assembly' ? editable(object, rules) : null
@@ -169,6 +204,7 @@ function Objects({
   const rules = useRules()
   const selection = useBenchState((state) => state.selection)
   const linked = useBenchState((state) => state.linked)
+  const nameWidth = useBenchState((state) => state.nameWidth)
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
   const all = useMemo(() => rowsOf(objects, folded), [objects, folded])
   // A new row comes in a task of its own, after the square has shown the object.
@@ -245,7 +281,8 @@ function Objects({
         aria-label="Objects"
         aria-multiselectable
         onContextMenu={onContextMenu}
-        className="min-w-[930px]"
+        className="min-w-[calc(818px+var(--names))]"
+        style={{ '--names': `${nameWidth}px` } as React.CSSProperties}
       >
         <div
           role="row"
@@ -253,8 +290,9 @@ function Objects({
         >
           <span />
           <span />
-          <span role="columnheader" className="pl-4">
+          <span role="columnheader" className="relative pl-4">
             object
+            <NameWidth width={nameWidth} />
           </span>
           <span role="columnheader" className="pl-1">
             role

@@ -12,6 +12,7 @@ import { useBench, useBenchState, useRules, useCalmObjects } from '../context'
 import { nodeKey, nodeOfKey, putPath } from '../node-selection'
 import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
+import { RADIUS } from './limits'
 import { NamedNumberCell, SEVERAL, WordCell } from './value-cell'
 
 const GRID = 'grid grid-cols-[58px_22px_70px_70px_100px_92px_86px_86px_minmax(120px,1fr)] items-center'
@@ -219,9 +220,8 @@ function NodeCells({
           none="sharp"
           byParent={{ text: 'the path’s', onChoose: () => set('the corner', { corner: undefined }) }}
           readOnly={readOnly}
-          onChange={(corner) =>
-            (typeof corner === 'string' || corner >= 0) && set('the corner', { corner: corner as Radius })
-          }
+          limits={RADIUS}
+          onChange={(corner) => set('the corner', { corner: corner as Radius })}
         >
           <CornerStyleChoice
             label={`Style of the corner of ${label}`}

@@ -16,6 +16,7 @@ import { traced } from '@/core/drawing/trace'
 import { radiusOf } from '@/core/drawing/values'
 import type { Radius } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
+import { MORE_THAN_NONE } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import { lineNumbers, withEllipsePart, withLineNumbers } from './columns'
@@ -51,7 +52,8 @@ export function OwnNumbers({
             value={length}
             step={rules.grid.step}
             readOnly={readOnly}
-            onChange={(value) => value > 0 && set({ length: value }, 'the length')}
+            limits={MORE_THAN_NONE}
+            onChange={(value) => set({ length: value }, 'the length')}
           />
           <EditCell
             label={`angle of ${object.name}`}
@@ -73,10 +75,8 @@ export function OwnNumbers({
             value={object.sides}
             step={1}
             readOnly={readOnly}
+            limits={{ least: 3, most: 120, whole: true }}
             onChange={(value) =>
-              Number.isInteger(value) &&
-              value >= 3 &&
-              value <= 120 &&
               change((other) => (other.kind === 'polygon' ? { ...other, sides: value } : other), 'the sides')
             }
           />
@@ -97,9 +97,8 @@ export function OwnNumbers({
               value={(object.depth ?? 0) * 100}
               step={1}
               readOnly={readOnly}
+              limits={{ least: 0, most: 99 }}
               onChange={(value) =>
-                value >= 0 &&
-                value <= 99 &&
                 change((other) => (other.kind === 'polygon' ? withDepth(other, value / 100) : other), 'the depth')
               }
             />
@@ -330,7 +329,8 @@ function SingleCorners({
             label={`Corner ${CORNERS[i]}`}
             value={radii[i]!}
             step={0.5}
-            onChange={(value) => value >= 0 && value <= 10000 && set(i, value)}
+            limits={{ least: 0, most: 10_000 }}
+            onChange={(value) => set(i, value)}
             className="!w-20 border border-hair px-1.5 text-right"
           />
         </div>

@@ -19,12 +19,13 @@ import { setFlag, showFinish } from '../operations'
 import { cornerOf, cornerStyleOf, numbersOf, withCorner, withCornerStyle, withStyle } from './columns'
 import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
+import { FRAME, RADIUS, WEIGHT } from './limits'
 import { OwnNumbers } from './own-numbers'
 import { NamedNumberCell, PaintCell, WordCell } from './value-cell'
 
 /** The columns of the ledger; shared by its head, its rows and the row of the selection. */
 export const GRID =
-  'grid grid-cols-[22px_22px_minmax(112px,1fr)_54px_repeat(4,48px)_56px_68px_62px_52px_68px_62px_168px] items-center'
+  'grid grid-cols-[22px_22px_minmax(var(--names),1fr)_54px_repeat(4,48px)_56px_68px_62px_52px_68px_62px_168px] items-center'
 
 export type LedgerRow = {
   readonly object: DrawingObject
@@ -56,7 +57,6 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
   }
   const numbers = numbersOf(object, rules, anchor)
   const setNumber = (key: keyof FrameChange) => (value: number) => {
-    if ((key === 'w' || key === 'h') && value < 0) return
     change(
       (other) => changeNumbers(other, rules, anchor, linkedChange(numbersOf(other, rules, anchor), key, value, linked)),
       key,
@@ -67,6 +67,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       label={`${key} of ${object.name}`}
       value={key === 'turn' && isContainer(object) ? undefined : numbers[key]}
       step={key === 'turn' ? 1 : rules.grid.step}
+      limits={FRAME[key]}
       readOnly={locked}
       onChange={setNumber(key)}
     />
@@ -141,7 +142,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
           onName={(name) => bench.edit({ kind: 'replace', objects: [{ ...object, name }] }, `Rename ${object.name}`)}
         />
         {!object.name.startsWith(KIND_NAMES[object.kind]) && (
-          <span className="min-w-0 shrink-[30] truncate text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>
+          <span className="min-w-0 truncate text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>
         )}
       </div>
       <div role="gridcell">
@@ -175,9 +176,8 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
               list={rules.radii}
               none="sharp"
               readOnly={locked}
-              onChange={(next) =>
-                nonNegative(next) && change((other) => withCorner(other, next as Radius), 'the corner')
-              }
+              limits={RADIUS}
+              onChange={(next) => change((other) => withCorner(other, next as Radius), 'the corner')}
             >
               <CornerStyleChoice
                 label={`Style of the corners of ${object.name}`}
@@ -196,9 +196,8 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
               value={weight}
               list={rules.weights}
               readOnly={locked}
-              onChange={(next) =>
-                positive(next) && change((other) => withStyle(other, { weight: next as Weight }), 'the weight')
-              }
+              limits={WEIGHT}
+              onChange={(next) => change((other) => withStyle(other, { weight: next as Weight }), 'the weight')}
             />
           )}
         </Optional>
@@ -239,9 +238,6 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
     </div>
   )
 })
-
-const positive = (value: string | number): boolean => typeof value === 'string' || (value > 0 && value <= 1000)
-const nonNegative = (value: string | number): boolean => typeof value === 'string' || (value >= 0 && value <= 10000)
 
 /** With w and h linked, a change of one brings the other along in proportion. */
 function linkedChange(
@@ -312,7 +308,11 @@ function NameCell({
   const [editing, setEditing] = useState(false)
   if (!editing || readOnly) {
     return (
-      <span className="truncate" title="Double click to rename" onDoubleClick={() => setEditing(true)}>
+      <span
+        className="max-w-[calc(100%-16px)] flex-none truncate"
+        title={`${object.name} · double click to rename`}
+        onDoubleClick={() => setEditing(true)}
+      >
         {object.name}
       </span>
     )

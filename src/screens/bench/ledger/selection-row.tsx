@@ -12,6 +12,7 @@ import { common, cornerOf, cornerStyleOf, withCorner, withCornerStyle, withStyle
 import { showFinish } from '../operations'
 import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
+import { FRAME, RADIUS, WEIGHT } from './limits'
 import { GRID } from './row'
 import { NamedNumberCell, PaintCell, type SEVERAL, WordCell } from './value-cell'
 
@@ -26,7 +27,6 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
   const place = framePoint(box, anchor)
   const all = `${objects.length} objects`
   const setNumber = (key: 'x' | 'y' | 'w' | 'h') => (value: number) => {
-    if ((key === 'w' || key === 'h') && value < 0) return
     const whole: FrameChange =
       linked && key === 'w' && box.w > 0
         ? { w: value, h: (box.h * value) / box.w }
@@ -61,6 +61,7 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
             label={`${key} of the selection`}
             value={{ ...place, w: box.w, h: box.h }[key]}
             step={rules.grid.step}
+            limits={FRAME[key]}
             onChange={setNumber(key)}
           />
         </div>
@@ -75,6 +76,7 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
             value={corner}
             list={rules.radii}
             none="sharp"
+            limits={RADIUS}
             onChange={(next) => change((object) => withCorner(object, next as Radius), 'the corner')}
           >
             <CornerStyleChoice
@@ -93,6 +95,7 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
             label="weight of the selection"
             value={weight}
             list={rules.weights}
+            limits={WEIGHT}
             onChange={(next) => change((object) => withStyle(object, { weight: next as Weight }), 'the weight')}
           />
         )}

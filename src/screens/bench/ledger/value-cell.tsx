@@ -6,6 +6,7 @@ import { isGradient, type Paint } from '@/core/drawing/paint'
 import { colourOf, type NamedNumber, type NamedValues } from '@/core/drawing/values'
 import { Chip } from '@/ui/chip'
 import { ColourField } from '@/ui/colour-field'
+import type { Limits } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import { cssPaint, paintWord } from '../colours/paint-words'
@@ -85,6 +86,7 @@ export function NamedNumberCell({
   list,
   none,
   byParent,
+  limits,
   onChange,
   readOnly,
   children,
@@ -96,6 +98,7 @@ export function NamedNumberCell({
   none?: string
   /** What is followed where there is no value of its own, and how to go back to that. */
   byParent?: { readonly text: string; readonly onChoose: () => void }
+  limits: Limits
   onChange: (value: string | number) => void
   readOnly?: boolean
   /** What else belongs to the value. */
@@ -144,6 +147,7 @@ export function NamedNumberCell({
           label={`Own ${label}`}
           value={typeof value === 'number' ? value : (named?.value ?? null)}
           step={0.25}
+          limits={limits}
           className="!w-20 border border-hair px-1.5 text-right"
           onChange={onChange}
         />

@@ -11,6 +11,7 @@ import { Chip } from '@/ui/chip'
 import { say } from '@/ui/notice'
 import { useBench, useBenchState, useCalmIcon, useRules } from '../context'
 import { putColour } from '../colours/finish-operations'
+import { MORE_THAN_NONE, PERCENT } from '@/ui/limits'
 import { EditCell } from '../ledger/edit-cell'
 import { WordCell } from '../ledger/value-cell'
 import { PICTURE_FILES, pixelsOf } from './pictures'
@@ -80,12 +81,12 @@ export function ReferencesPanel() {
                 label={`${key} of the reference ${name}`}
                 value={value}
                 step={rules.grid.step}
+                limits={key === 'w' || key === 'h' ? MORE_THAN_NONE : undefined}
                 readOnly={locked}
                 onChange={set}
               />
             )
             const size1 = (key: 'w' | 'h') => (value: number) =>
-              value > 0 &&
               change(
                 reference,
                 key === 'w'
@@ -148,9 +149,8 @@ export function ReferencesPanel() {
                   value={reference.opacity * 100}
                   suffix=" %"
                   step={10}
-                  onChange={(value) =>
-                    value >= 0 && value <= 100 && change(reference, { opacity: value / 100 }, 'Set the opacity')
-                  }
+                  limits={PERCENT}
+                  onChange={(value) => change(reference, { opacity: value / 100 }, 'Set the opacity')}
                 />
                 {cell('x', reference.x, (x) => change(reference, { x }, 'Set the place'))}
                 {cell('y', reference.y, (y) => change(reference, { y }, 'Set the place'))}

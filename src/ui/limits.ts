@@ -1,0 +1,26 @@
+import { figure } from './sum'
+
+/** Between which numbers a field goes; `above` when the least itself is not one of them, `whole` when only whole ones are. */
+export type Limits = {
+  readonly least?: number
+  readonly most?: number
+  readonly above?: boolean
+  readonly whole?: boolean
+}
+
+export const PERCENT: Limits = { least: 0, most: 100 }
+export const MORE_THAN_NONE: Limits = { least: 0, above: true }
+
+/** Why a number is not taken, as a sentence about a field; null when it is. */
+export function beyond(value: number, { least, most, above, whole }: Limits, field: string): string | null {
+  const name = field[0]!.toUpperCase() + field.slice(1)
+  if (whole && !Number.isInteger(value)) return `${name} is a whole number.`
+  const low = least !== undefined && (above ? value <= least : value < least),
+    high = most !== undefined && value > most
+  if (!low && !high) return null
+  if (most === undefined) return `${name} is ${above ? `more than ${figure(least!)}` : `at least ${figure(least!)}`}.`
+  if (least === undefined) return `${name} is at most ${figure(most)}.`
+  return above
+    ? `${name} is more than ${figure(least)} and at most ${figure(most)}.`
+    : `${name} goes from ${figure(least)} to ${figure(most)}.`
+}
