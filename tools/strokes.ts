@@ -8,7 +8,7 @@ import { pathsOf } from './icon-paths'
 import { pathData } from '../src/core/formats/path-data'
 import { readPathData } from '../src/core/formats/path-reader'
 import { type Path, segmentCount } from '../src/core/geometry/path'
-import type { Stroke } from '../src/core/outline/stroke'
+import type { Stroke } from '../src/core/outline/line-style'
 import { strokedArea } from '../src/core/outline/stroking'
 
 /** Pictures of 256 pixels, each from a block of the rasteriser's. */

@@ -1,7 +1,7 @@
 import type { Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { SAME_POINT } from '../geometry/tolerance'
-import type { Stroke } from '../outline/stroke'
+import type { Stroke } from '../outline/line-style'
 import { strokedArea } from '../outline/stroking'
 import type { Node, PathObject } from './object'
 

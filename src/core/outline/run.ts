@@ -8,7 +8,7 @@ import { Vertices } from '../planar/vertices'
 import { dashes } from './dash'
 import type { CapStyle, JoinStyle } from './joint'
 import { smoothParts } from './smooth-parts'
-import type { Stroke } from './stroke'
+import type { Stroke } from './line-style'
 
 /**
  * A place where parts of a run meet or end, and the unit directions in which the run arrives there and leaves; null

@@ -9,7 +9,7 @@ import { type Point, point } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { passes } from '../geometry/winding'
 import { offset } from './offset'
-import type { Stroke } from './stroke'
+import type { Stroke } from './line-style'
 import { strokedArea } from './stroking'
 
 const ROUND: Stroke = { width: 2, cap: 'round', join: 'round', miterLimit: 4 }

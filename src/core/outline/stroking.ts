@@ -5,7 +5,7 @@ import { combine, combineOneWay, type Member, type Role } from '../planar/boolea
 import { band, type Width } from './band'
 import { speck, starJoin } from './joint'
 import { partsOf, runsOf, type Star } from './run'
-import type { Stroke } from './stroke'
+import type { Stroke } from './line-style'
 
 /**
  * The outline of a stroked path, to be filled: what SVG 2 §13.5 paints, with lines and circular arcs exact and the

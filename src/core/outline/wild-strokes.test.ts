@@ -10,7 +10,7 @@ import { ellipse, type Path, polyline, transformPath } from '../geometry/path'
 import { reverse, type Segment } from '../geometry/segment'
 import { combine } from '../planar/boolean'
 import { offset } from './offset'
-import type { Stroke } from './stroke'
+import type { Stroke } from './line-style'
 import { strokedArea } from './stroking'
 
 const ROUND: Stroke = { width: 2, cap: 'round', join: 'round', miterLimit: 4 }
