@@ -36,8 +36,10 @@ export class BenchPage {
     return bench
   }
 
+  /** The bench is there with all that stands around the square. */
   async ready(): Promise<void> {
     await expect(this.page.getByTestId('artwork')).toBeAttached()
+    await expect(this.page.getByRole('tablist', { name: 'Ledger' })).toBeAttached()
   }
 
   /** A sibling in the family strip, scrolled into sight from the top down as a person would. */

@@ -1,5 +1,3 @@
-import { figure } from './sum'
-
 /** Between which numbers a field goes; `above` when the least itself is not one of them, `whole` when only whole ones are. */
 export type Limits = {
   readonly least?: number
@@ -13,14 +11,16 @@ export const MORE_THAN_NONE: Limits = { least: 0, above: true }
 
 /** Why a number is not taken, as a sentence about a field; null when it is. */
 export function beyond(value: number, { least, most, above, whole }: Limits, field: string): string | null {
-  const name = field[0]!.toUpperCase() + field.slice(1)
+  const name = `“${field}”`
   if (whole && !Number.isInteger(value)) return `${name} is a whole number.`
   const low = least !== undefined && (above ? value <= least : value < least),
     high = most !== undefined && value > most
   if (!low && !high) return null
-  if (most === undefined) return `${name} is ${above ? `more than ${figure(least!)}` : `at least ${figure(least!)}`}.`
-  if (least === undefined) return `${name} is at most ${figure(most)}.`
+  if (most === undefined) return `${name} is ${above ? `more than ${said(least!)}` : `at least ${said(least!)}`}.`
+  if (least === undefined) return `${name} is at most ${said(most)}.`
   return above
-    ? `${name} is more than ${figure(least)} and at most ${figure(most)}.`
-    : `${name} goes from ${figure(least)} to ${figure(most)}.`
+    ? `${name} is more than ${said(least)} and at most ${said(most)}.`
+    : `${name} goes from ${said(least)} to ${said(most)}.`
 }
+
+const said = (value: number): string => value.toLocaleString('en', { maximumFractionDigits: 6 }).replace('-', '−')
