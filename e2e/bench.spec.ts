@@ -175,9 +175,9 @@ test('the family: new, duplicated, reordered, deleted with two ways back, and ob
 
   await page.getByRole('button', { name: 'ferry-2', exact: true }).click({ button: 'right' })
   await page.getByRole('menuitem', { name: 'Delete' }).click()
-  expect(await names()).not.toContain('ferry-2')
+  await expect.poll(names).not.toContain('ferry-2')
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
-  expect(await names()).toContain('ferry-2')
+  await expect.poll(names).toContain('ferry-2')
   await page.getByRole('button', { name: 'ferry-2', exact: true }).click({ button: 'right' })
   await page.getByRole('menuitem', { name: 'Delete' }).click()
   await bench.saved()

@@ -119,12 +119,12 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
             aria-label={folded ? `Unfold ${object.name}` : `Fold ${object.name}`}
             aria-expanded={!folded}
             onClick={() => onFold(object.id)}
-            className="w-3 text-quiet hover:text-ink"
+            className="w-3 flex-none text-quiet hover:text-ink"
           >
             {folded ? '▸' : '▾'}
           </button>
         ) : (
-          <span className="w-3" />
+          <span className="w-3 flex-none" />
         )}
         {refusal && (
           <span
