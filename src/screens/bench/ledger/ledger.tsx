@@ -23,10 +23,11 @@ import { useSessionState } from '../../frame/set-provider'
 import { guidesOf, referencesOf } from '@/core/set/set'
 import { useBench, useBenchState, useRules, useCalmIcon, useCalmObjects } from '../context'
 import { parentOf } from '../operations'
-import { type BenchState, LEDGER, NAMES, WIDEST_NAMES } from '../store'
+import type { BenchState } from '../store'
 import { ColoursPanel } from '../colours/colours-panel'
 import { ReferencesPanel } from '../references/references-panel'
 import { AnchorChooser } from './anchor'
+import { HeightEdge, NamesEdge } from './drag-edge'
 import { GuidesPanel } from './guides-panel'
 import { HistoryPanel } from './history-panel'
 import { NodesPanel } from './nodes-panel'
@@ -66,7 +67,7 @@ export function Ledger() {
       onValueChange={(value) => bench.store.setState({ panel: value as BenchState['panel'] })}
       className="relative flex min-h-0 flex-col border-t border-ink bg-sheet"
     >
-      <HeightHandle />
+      <HeightEdge />
       <div className="flex h-[27px] flex-none border-b border-hair">
         <Tabs.List aria-label="Ledger" className="flex">
           <Tabs.Trigger value="objects" className={tab}>
@@ -99,71 +100,6 @@ export function Ledger() {
         </Tabs.Content>
       ))}
     </Tabs.Root>
-  )
-}
-
-/** The upper edge of the ledger, by which it is drawn higher or lower; a double click brings it back. */
-function HeightHandle() {
-  const bench = useBench()
-  const height = useBenchState((state) => state.ledgerHeight)
-  const set = (next: number) =>
-    bench.store.setState({ ledgerHeight: Math.round(Math.min(window.innerHeight - 320, Math.max(96, next))) })
-  return (
-    <div
-      role="separator"
-      aria-orientation="horizontal"
-      aria-label="Height of the ledger"
-      aria-valuenow={height}
-      tabIndex={0}
-      title="Drag: higher or lower · double click: back"
-      className="absolute inset-x-0 -top-[3px] z-20 h-[6px] cursor-row-resize touch-none hover:bg-hand/40"
-      onDoubleClick={() => set(LEDGER)}
-      onKeyDown={(event) => {
-        if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
-        event.preventDefault()
-        event.stopPropagation()
-        set(height + (event.key === 'ArrowUp' ? 22 : -22))
-      }}
-      onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-      onPointerMove={(event) =>
-        event.currentTarget.hasPointerCapture(event.pointerId) && set(window.innerHeight - event.clientY)
-      }
-    />
-  )
-}
-
-/** The right edge of the names, by which they are made wider; a double click brings it back. */
-function NameWidth({ width }: { width: number }) {
-  const bench = useBench()
-  const start = useRef({ x: 0, width })
-  const set = (next: number) =>
-    bench.store.setState({ nameWidth: Math.round(Math.min(WIDEST_NAMES, Math.max(NAMES, next))) })
-  return (
-    <span
-      role="separator"
-      aria-orientation="vertical"
-      aria-label="Width of the names"
-      aria-valuenow={width}
-      tabIndex={0}
-      title="Drag: wider or narrower · double click: back"
-      className="absolute inset-y-0 -right-[3px] w-[7px] cursor-col-resize touch-none border-r border-hair hover:bg-hand/40"
-      onDoubleClick={() => set(NAMES)}
-      onKeyDown={(event) => {
-        if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
-        event.preventDefault()
-        event.stopPropagation()
-        set(width + (event.key === 'ArrowRight' ? 24 : -24))
-      }}
-      onPointerDown={(event) => {
-        // What is dragged is as wide as it is shown, which may be wider than it has to be.
-        start.current = { x: event.clientX, width: event.currentTarget.parentElement!.offsetWidth }
-        event.currentTarget.setPointerCapture(event.pointerId)
-      }}
-      onPointerMove={(event) =>
-        event.currentTarget.hasPointerCapture(event.pointerId) &&
-        set(start.current.width + event.clientX - start.current.x)
-      }
-    />
   )
 }
 
@@ -292,7 +228,7 @@ function Objects({
           <span />
           <span role="columnheader" className="relative pl-4">
             object
-            <NameWidth width={nameWidth} />
+            <NamesEdge />
           </span>
           <span role="columnheader" className="pl-1">
             role
