@@ -67,12 +67,14 @@ function sorted(halves: readonly number[], edges: readonly Edge[], snap: number)
     const d = tangent(segment, (half & 1) === 1, round)
     const angle = half & 1 ? Math.atan2(-d.y, -d.x) : Math.atan2(d.y, d.x)
     shortest = Math.min(shortest, distance(segment.from, segment.to))
+    const one = { half, angle, segment, round }
     let i = leaving.length
-    while (i > 0 && leaving[i - 1]!.angle > angle) i--
-    leaving.splice(i, 0, { half, angle, segment, round })
+    for (; i > 0 && leaving[i - 1]!.angle > angle; i--) leaving[i] = leaving[i - 1]!
+    leaving[i] = one
   }
   const alike = Math.max(ALIKE, Math.min(1, (MOVED * snap) / shortest))
   const isAlike = (a: Leaving, b: Leaving) => turn(a.angle, b.angle) < alike
+  if (!leaving.some((one, i) => isAlike(leaving[(i || n) - 1]!, one))) return leaving.map(({ half }) => half)
   // A run of like directions must not be torn apart where angles start over.
   let first = 0
   while (first < n && isAlike(leaving[(first + n - 1) % n]!, leaving[first]!)) first++

@@ -76,15 +76,18 @@ function eachPair(pieces: readonly Piece[], snap: number, visit: (piece: Piece, 
 
 /** Cuts pieces at vertices that lie on them within the snap: what meets pairwise need not meet in threes. */
 function close(pieces: readonly Piece[], points: readonly Point[], snap: number): void {
-  const order = points.map((_, i) => i).sort((a, b) => points[a]!.x - points[b]!.x)
-  const xs = order.map((vertex) => points[vertex]!.x),
-    ys = order.map((vertex) => points[vertex]!.y)
-  for (const piece of pieces) {
+  const rows = rowsOf(points)
+  // The last piece, counted from one, that is known to be cut at each vertex.
+  const cutBy = new Int32Array(points.length)
+  for (let p = 0; p < pieces.length; p++) {
     keepTime()
-    const { curve } = piece,
+    const piece = pieces[p]!,
+      { curve, cuts } = piece,
       { box, round, segment } = curve,
       { from, to } = segment
-    const right = box.x + box.w + snap,
+    for (let i = 0; i < cuts.length; i++) cutBy[cuts[i]!.vertex] = p + 1
+    const left = box.x - snap,
+      right = box.x + box.w + snap,
       top = box.y - snap,
       bottom = box.y + box.h + snap
     // A quick look first: whether a place lies near the line, or in a ring around the circle, that the piece is part
@@ -99,31 +102,55 @@ function close(pieces: readonly Piece[], points: readonly Point[], snap: number)
       r = isCircle ? round.rx : 0
     const least = (r - 2 * snap) * Math.max(0, r - 2 * snap),
       most = (r + 2 * snap) * (r + 2 * snap)
-    for (let i = firstFrom(xs, box.x - snap); i < xs.length; i++) {
-      const x = xs[i]!,
-        y = ys[i]!
-      if (x > right) break
-      if (y < top || y > bottom) continue
-      if (isLine) {
-        if (Math.abs(dx * (y - from.y) - dy * (x - from.x)) > near) continue
-      } else if (isCircle) {
-        const square = (x - cx) * (x - cx) + (y - cy) * (y - cy)
-        if (square < least || square > most) continue
+    const last = rows.of(bottom)
+    for (let row = rows.of(top); row <= last; row++) {
+      const { xs, ys, order } = rows.all[row]!
+      for (let i = firstFrom(xs, left); i < xs.length; i++) {
+        const x = xs[i]!,
+          y = ys[i]!
+        if (x > right) break
+        if (y < top || y > bottom || cutBy[order[i]!] === p + 1) continue
+        if (isLine) {
+          if (Math.abs(dx * (y - from.y) - dy * (x - from.x)) > near) continue
+        } else if (isCircle) {
+          const square = (x - cx) * (x - cx) + (y - cy) * (y - cy)
+          if (square < least || square > most) continue
+        }
+        const t = parameterAt(curve, points[order[i]!]!, snap)
+        if (t !== null) note(piece, t, order[i]!)
       }
-      if (isCutAt(piece, order[i]!)) continue
-      const t = parameterAt(curve, points[order[i]!]!, snap)
-      if (t !== null) note(piece, t, order[i]!)
     }
   }
 }
 
-function isCutAt({ cuts }: Piece, vertex: number): boolean {
-  for (let i = 0; i < cuts.length; i++) if (cuts[i]!.vertex === vertex) return true
-  return false
+/** Points that lie at about the same height, by x. */
+type Row = { readonly order: readonly number[]; readonly xs: Float64Array; readonly ys: Float64Array }
+
+/** Points in rows of equal height, and the row that a height falls into. */
+function rowsOf(points: readonly Point[]): { readonly all: readonly Row[]; readonly of: (y: number) => number } {
+  let top = Infinity,
+    bottom = -Infinity
+  for (const { y } of points) {
+    top = Math.min(top, y)
+    bottom = Math.max(bottom, y)
+  }
+  const count = Math.max(1, Math.min(256, Math.round(Math.sqrt(points.length) / 4)))
+  const of = (y: number) => Math.max(0, Math.min(count - 1, Math.floor(((y - top) / (bottom - top || 1)) * count)))
+  const rows: number[][] = Array.from({ length: count }, () => [])
+  points.forEach(({ y }, i) => rows[of(y)]!.push(i))
+  const all = rows.map((row) => {
+    const order = row.sort((a, b) => points[a]!.x - points[b]!.x)
+    return {
+      order,
+      xs: Float64Array.from(order, (i) => points[i]!.x),
+      ys: Float64Array.from(order, (i) => points[i]!.y),
+    }
+  })
+  return { all, of }
 }
 
 /** Where numbers in order reach a least one. */
-function firstFrom(xs: readonly number[], least: number): number {
+function firstFrom(xs: Float64Array, least: number): number {
   let lo = 0,
     hi = xs.length
   while (lo < hi) {

@@ -183,8 +183,10 @@ function spread(
       if (half === start) break
     }
   })
+  // One block of memory for all of them.
+  const block = new Int32Array(faces * paths)
   const windings: (Int32Array | undefined)[] = new Array(faces)
-  windings[0] = new Int32Array(paths)
+  windings[0] = block.subarray(0, paths)
   const pending = [0]
   while (pending.length > 0) {
     const here = pending.pop()!
@@ -192,7 +194,8 @@ function spread(
       for (let half = start; ;) {
         const across = face[half ^ 1]!
         if (!windings[across]) {
-          const there = windings[here]!.slice()
+          block.copyWithin(across * paths, here * paths, (here + 1) * paths)
+          const there = block.subarray(across * paths, (across + 1) * paths)
           // A path winds once more around what is on its left than around what is on its right.
           for (const { path, times } of edges[half >> 1]!.windings) there[path]! += half & 1 ? times : -times
           windings[across] = there
