@@ -1,10 +1,6 @@
-/** Between which numbers a field goes; `above` when the least itself is not one of them, `whole` when only whole ones are. */
-export type Limits = {
-  readonly least?: number
-  readonly most?: number
-  readonly above?: boolean
-  readonly whole?: boolean
-}
+import type { Limits } from '@/core/drawing/kinds/field'
+
+export type { Limits }
 
 export const PERCENT: Limits = { least: 0, most: 100 }
 export const MORE_THAN_NONE: Limits = { least: 0, above: true }

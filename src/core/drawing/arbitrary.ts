@@ -1,5 +1,8 @@
 import fc from 'fast-check'
-import type { DrawingObject, Node, NodeRun } from './object'
+import type { Arbitraries } from './kinds/given'
+import { KINDS } from './kinds/kinds'
+import type { DrawingObject } from './object'
+import type { Node, NodeRun } from './node'
 import type { Gradient, Paint, Stop } from './paint'
 import type { Style } from './style'
 
@@ -106,139 +109,37 @@ export const run: fc.Arbitrary<NodeRun> = fc.record({
   nodes: fc.array(node, { minLength: 2, maxLength: 6 }),
 })
 
-const merged = (...parts: fc.Arbitrary<object>[]) =>
-  fc.tuple(...parts).map((all) => Object.assign({}, ...all) as DrawingObject)
+/** Objects of one kind; members, if it holds any, from `members`. */
+function ofKind(kind: (typeof KINDS)[number], members: Arbitraries['members']): fc.Arbitrary<DrawingObject> {
+  const own = kind.any({ fc, half, place, radius, run, style, plainStyle, frame, corner: cornered, members })
+  return fc
+    .tuple(common(kind.kind), own as fc.Arbitrary<object>)
+    .map(([all, numbers]) => ({ kind: kind.kind, ...all, ...numbers }) as DrawingObject)
+}
+
+const noMembers: Arbitraries['members'] = () => fc.constant([])
+const [leaves, holders] = [KINDS.filter(({ hasMembers }) => !hasMembers), KINDS.filter(({ hasMembers }) => hasMembers)]
 
 /** Objects that stand by themselves. */
-export const simple: fc.Arbitrary<DrawingObject> = fc.oneof(
-  merged(
-    common('rectangle'),
-    frame,
-    cornered,
-    fc.record({ corners: fc.array(radius, { minLength: 4, maxLength: 4 }) }, { requiredKeys: [] }),
-    fc.record({ kind: fc.constant('rectangle'), style }),
-  ),
-  merged(
-    common('ellipse'),
-    frame,
-    fc.constantFrom(
-      {},
-      { hole: 0.5 },
-      { from: 20, to: 250, cut: 'pie' },
-      { from: 0, to: 180, cut: 'open' },
-      { from: 90, to: 200, cut: 'chord' },
-      { from: 10, to: 100, hole: 0.4 },
-    ),
-    fc.record({ kind: fc.constant('ellipse'), style }),
-  ),
-  merged(
-    common('polygon'),
-    frame,
-    cornered,
-    fc.record({ sides: fc.integer({ min: 3, max: 9 }) }),
-    fc.constantFrom({}, { depth: 0.4 }, { side: { nodes: [{ x: 0.4, y: 0.2 }] } }),
-    fc.record({ kind: fc.constant('polygon'), style: plainStyle }),
-  ),
-  merged(
-    common('arrow'),
-    frame,
-    cornered,
-    fc.record({
-      kind: fc.constant('arrow'),
-      head: fc.constantFrom(0.3, 0.5),
-      shaft: fc.constantFrom(0.3, 0.6),
-      style: plainStyle,
-    }),
-    fc.constantFrom({}, { back: true }),
-  ),
-  merged(
-    common('spiral'),
-    frame,
-    fc.record({
-      kind: fc.constant('spiral'),
-      turns: fc.constantFrom(0.5, 2, 3.25),
-      inner: fc.constantFrom(0, 0.2),
-      style: plainStyle,
-    }),
-    fc.constantFrom({}, { flip: true }),
-  ),
-  merged(
-    common('line'),
-    fc.record({
-      kind: fc.constant('line'),
-      from: fc.record({ x: coordinate, y: coordinate }),
-      to: fc.record({ x: coordinate, y: coordinate }),
-      style,
-    }),
-  ),
-  merged(
-    common('path'),
-    cornered,
-    fc.record({
-      kind: fc.constant('path'),
-      contours: fc.array(run, { minLength: 1, maxLength: 2 }),
-      style: plainStyle,
-    }),
-  ),
-  merged(
-    common('text'),
-    fc.record({
-      kind: fc.constant('text'),
-      at: fc.record({ x: coordinate, y: coordinate }),
-      text: fc.constantFrom('Quay', 'B', 'A&O'),
-      size: half(2, 8),
-      spacing: half(0, 1),
-      boldness: fc.constantFrom(400, 600, 700),
-      style: plainStyle.map((one): Style => ({ ...one, stroke: 'none' })),
-    }),
-  ),
-)
+export const simple: fc.Arbitrary<DrawingObject> = fc.oneof(...leaves.map((kind) => ofKind(kind, noMembers)))
+
+const someMembers: Arbitraries['members'] = (most, more = {}) =>
+  fc.array(
+    simple.map((object) => ({ ...object, ...more })),
+    { minLength: 1, maxLength: most },
+  )
+
+/** Objects of each kind that holds others. */
+export const holding: readonly fc.Arbitrary<DrawingObject>[] = holders.map((kind) => ofKind(kind, someMembers))
 
 /** Objects, some with others in them. */
 export const anyObject: fc.Arbitrary<DrawingObject> = fc.oneof(
   { weight: 5, arbitrary: simple },
-  {
-    weight: 1,
-    arbitrary: merged(
-      common('group'),
-      fc.record(
-        {
-          kind: fc.constant('group'),
-          members: fc.array(simple, { minLength: 1, maxLength: 3 }),
-          mask: fc.constantFrom('inside', 'outside', 'fade'),
-        },
-        { requiredKeys: ['kind', 'members'] },
-      ),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: merged(
-      common('mirror'),
-      fc.record({
-        kind: fc.constant('mirror'),
-        at: fc.record({ x: coordinate, y: coordinate }),
-        angle: fc.constantFrom(0, 30, 90),
-        folds: fc.integer({ min: 1, max: 4 }),
-        flip: fc.boolean(),
-        members: fc.array(simple, { minLength: 1, maxLength: 2 }),
-      }),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: merged(
-      common('assembly'),
-      fc.record({
-        kind: fc.constant('assembly'),
-        style: plainStyle,
-        members: fc.array(
-          fc
-            .tuple(simple, fc.constantFrom('adds', 'cuts', 'overlap', 'flips'))
-            .map(([object, role]) => ({ ...object, role })),
-          { minLength: 1, maxLength: 3 },
-        ),
-      }),
-    ),
-  },
+  ...holding.map((arbitrary) => ({ weight: 1, arbitrary })),
 )
+
+/** Objects of each kind by itself, by its name. */
+export const eachKind: readonly (readonly [string, fc.Arbitrary<DrawingObject>])[] = KINDS.map((kind) => [
+  kind.kind,
+  ofKind(kind, kind.hasMembers ? someMembers : noMembers),
+])

@@ -1,3 +1,4 @@
+import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { area } from '../geometry/area'
@@ -5,7 +6,7 @@ import { distance, point } from '../geometry/point'
 import { ellipse, polyline } from '../geometry/path'
 import { enclosingCircle, inkCentroid, inkOf } from '../proof/optical-centre'
 import { STARTERS } from '../rules/starters'
-import { extent } from './adjust'
+import { extent } from './extent'
 import { aligned, type Side, spaced } from './arrange'
 import { simple } from './arbitrary'
 import { evaluateAll } from './evaluate'
@@ -43,9 +44,9 @@ describe('aligning', () => {
         fc.constantFrom(...(Object.keys(read) as Side[])),
         (objects, side) => {
           const across = side === 'left' || side === 'right' || side === 'centre'
-          aligned(objects, rules, side, square, false).forEach((object, i) => {
-            const before = extent(objects[i]!, rules),
-              after = extent(object, rules)
+          aligned(objects, sceneOf(rules), side, square, false).forEach((object, i) => {
+            const before = extent(objects[i]!, sceneOf(rules)),
+              after = extent(object, sceneOf(rules))
             expect(read[side](after)).toBeCloseTo(read[side](square), 6)
             expect(across ? after.y : after.x).toBeCloseTo(across ? before.y : before.x, 6)
             expect([after.w - before.w, after.h - before.h].every((change) => Math.abs(change) < 1e-6)).toBe(true)
@@ -57,16 +58,22 @@ describe('aligning', () => {
   })
 
   it('moves them as one where it is said so: what lies between them stays', () => {
-    expect(aligned(boxes, rules, 'right', square, true).map((object) => extent(object, rules).x)).toEqual([2, 10, 21])
+    expect(
+      aligned(boxes, sceneOf(rules), 'right', square, true).map((object) => extent(object, sceneOf(rules)).x),
+    ).toEqual([2, 10, 21])
   })
 })
 
 describe('spacing', () => {
   it('shares what is between the outermost, or takes the gap that is typed', () => {
     // From 1 to 23 with 9 taken: 13 left for two gaps.
-    expect(spaced(boxes, rules, 'x', null).map((object) => extent(object, rules).x)).toEqual([1, 11.5, 20])
-    expect(spaced(boxes, rules, 'x', 1).map((object) => extent(object, rules).x)).toEqual([1, 6, 9])
-    expect(spaced(boxes, rules, 'y', 0.5).map((object) => [object.name, extent(object, rules).y])).toEqual([
+    expect(spaced(boxes, sceneOf(rules), 'x', null).map((object) => extent(object, sceneOf(rules)).x)).toEqual([
+      1, 11.5, 20,
+    ])
+    expect(spaced(boxes, sceneOf(rules), 'x', 1).map((object) => extent(object, sceneOf(rules)).x)).toEqual([1, 6, 9])
+    expect(
+      spaced(boxes, sceneOf(rules), 'y', 0.5).map((object) => [object.name, extent(object, sceneOf(rules)).y]),
+    ).toEqual([
       ['c', 0],
       ['a', 3.5],
       ['b', 8],
@@ -80,7 +87,7 @@ describe('the optical centre', () => {
       x: expect.closeTo(6, 9),
       y: expect.closeTo(3, 9),
     })
-    const twice = inkOf(evaluateAll([box('a', 0, 0, 8, 8), box('b', 4, 0, 8, 8)], rules))
+    const twice = inkOf(evaluateAll([box('a', 0, 0, 8, 8), box('b', 4, 0, 8, 8)], sceneOf(rules)))
     expect(area(twice)).toBeCloseTo(96, 9)
     expect(inkCentroid(twice)!.x).toBeCloseTo(6, 9)
     expect(inkCentroid([])).toBeNull()

@@ -1,9 +1,10 @@
 import { type Box, boxUnion } from '../geometry/box'
 import type { Point } from '../geometry/point'
 import { tidy } from '../geometry/tidy'
-import { extent, moveObject } from './adjust'
+import { extent } from './extent'
+import { moveObject } from './transform-object'
 import type { DrawingObject } from './object'
-import type { NamedValues } from './values'
+import type { Scene } from './scene'
 
 /** A side or a middle on which boxes are lined up. */
 export type Side = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom'
@@ -31,12 +32,12 @@ const moved = (object: DrawingObject, { x, y }: Point): DrawingObject => moveObj
 /** Objects lined up: each on the box where there is one for all, or where `asOne` is set the whole of them. */
 export function aligned(
   objects: readonly DrawingObject[],
-  values: NamedValues,
+  scene: Scene,
   side: Side,
   to: Box,
   asOne: boolean,
 ): DrawingObject[] {
-  const boxes = objects.map((object) => extent(object, values))
+  const boxes = objects.map((object) => extent(object, scene))
   const whole = boxUnion(boxes)
   return objects.map((object, i) => moved(object, moveTo(side, asOne ? whole! : boxes[i]!, to)))
 }
@@ -47,13 +48,13 @@ export function aligned(
  */
 export function spaced(
   objects: readonly DrawingObject[],
-  values: NamedValues,
+  scene: Scene,
   axis: 'x' | 'y',
   gap: number | null,
 ): DrawingObject[] {
   const size = axis === 'x' ? 'w' : 'h'
   const order = objects
-    .map((object) => ({ object, box: extent(object, values) }))
+    .map((object) => ({ object, box: extent(object, scene) }))
     .sort((a, b) => a.box[axis] - b.box[axis])
   const first = order[0],
     last = order.at(-1)

@@ -1,6 +1,4 @@
-import { distance } from '../geometry/point'
-import { shippedFace } from '../text/faces'
-import type { DrawingObject, Node, NodeRun } from './object'
+import { type DrawingObject, isContainer, isFramed, isStyled, kindOf } from './object'
 import { isGradient } from './paint'
 import { Refusal } from './refusal'
 import { paintsOf, type Style } from './style'
@@ -75,27 +73,19 @@ function amount(count: number): string {
 }
 
 function counted(object: DrawingObject): Cost {
-  switch (object.kind) {
-    case 'group':
-      return costOfAll(object.members)
-    case 'mirror':
-      return times(costOfAll(object.members), object.folds * (object.flip ? 2 : 1))
-    case 'assembly': {
-      const members = costOfAll(object.members)
-      return {
-        ...members,
-        stops: stopsIn(object.style),
-        dashes: members.dashes + dashesIn(object.style, lengthOf(object)),
-      }
-    }
-    default:
-      return {
-        segments: segmentsOf(object),
-        dashes: dashesIn(object.style, lengthOf(object)),
-        stops: stopsIn(object.style),
-        characters: object.kind === 'text' ? object.text.length : 0,
-      }
-  }
+  const { segments, characters, times: images } = kindOf(object)
+  const members = isContainer(object) ? times(costOfAll(object.members), images?.(object) ?? 1) : NOTHING
+  if (!isStyled(object)) return members
+  return plus(
+    // What members are painted with does not show in what they are combined to.
+    { ...members, stops: 0 },
+    {
+      segments: segments?.(object) ?? 0,
+      dashes: dashesIn(object.style, lengthOf(object)),
+      stops: stopsIn(object.style),
+      characters: characters?.(object) ?? 0,
+    },
+  )
 }
 
 const stopsIn = (style: Style): number =>
@@ -109,71 +99,13 @@ function dashesIn({ dash, stroke }: Style, length: number): number {
   return Math.ceil((length / dash.reduce((sum, one) => sum + one, 0)) * dash.length)
 }
 
-type Leaf = Exclude<DrawingObject, { members: unknown }>
-
-/** About how many segments an object's outline has; corners may double them. */
-function segmentsOf(object: Leaf): number {
-  switch (object.kind) {
-    case 'rectangle':
-      return 8
-    case 'ellipse':
-      return object.hole ? 8 : 4
-    case 'polygon':
-      return object.sides * 2 * (1 + (object.side?.nodes.length ?? (object.depth ? 1 : 0)))
-    case 'arrow':
-      return 14
-    case 'spiral':
-      return Math.ceil(4 * object.turns)
-    case 'line':
-      return 1
-    case 'path':
-      return object.contours.reduce((sum, { nodes }) => sum + nodes.length, 0)
-    case 'text': {
-      const { glyphs } = object.face ?? shippedFace(object.boldness)
-      let sum = 0
-      for (const char of object.text) for (const contour of glyphs[char]?.contours ?? []) sum += contour.length
-      return sum
-    }
-  }
-}
-
 /** A length that an object's outline does not exceed by much, in grid units. */
 function lengthOf(object: DrawingObject): number {
-  switch (object.kind) {
-    case 'group':
-    case 'assembly':
-      return object.members.reduce((sum, member) => sum + lengthOf(member), 0)
-    case 'mirror':
-      return object.members.reduce((sum, member) => sum + lengthOf(member), 0) * object.folds * (object.flip ? 2 : 1)
-    case 'line':
-      return distance(object.from, object.to)
-    case 'path':
-      return object.contours.reduce((sum, run) => sum + runLength(run), 0)
-    case 'text': {
-      const [a, b, c, d] = object.map ?? [1, 0, 0, 1]
-      return 8 * object.size * object.text.length * Math.hypot(a!, b!, c!, d!)
-    }
-    default: {
-      const round = 2 * (object.w + object.h) * (1 + Math.abs(Math.tan(((object.skew ?? 0) * Math.PI) / 180)))
-      if (object.kind === 'polygon')
-        return round * (object.depth || object.side ? object.sides / 2 : 1) * (1 + (object.side?.nodes.length ?? 0))
-      return object.kind === 'spiral' ? round * object.turns : 2 * round
-    }
-  }
+  const { length, times: images } = kindOf(object)
+  if (length) return length(object)
+  if (isContainer(object))
+    return object.members.reduce((sum, member) => sum + lengthOf(member), 0) * (images?.(object) ?? 1)
+  if (!isFramed(object)) return 0
+  const slant = 1 + Math.abs(Math.tan(((object.skew ?? 0) * Math.PI) / 180))
+  return 4 * (object.w + object.h) * slant
 }
-
-/** The length of a run's nodes and handles, one after the other, which its curves do not exceed. */
-function runLength({ nodes, closed }: NodeRun): number {
-  const last = closed ? nodes.length : nodes.length - 1
-  let sum = 0
-  for (let i = 0; i < last; i++) {
-    const a = nodes[i]!,
-      b = nodes[(i + 1) % nodes.length]!
-    sum += a.arc
-      ? 2 * Math.PI * Math.max(a.arc.rx, a.arc.ry, distance(a, b))
-      : distance(a, b) + 2 * (reach(a.out) + reach(b.in))
-  }
-  return sum
-}
-
-const reach = (handle: Node['in']): number => (handle ? Math.hypot(handle.x, handle.y) : 0)

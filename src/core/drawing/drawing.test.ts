@@ -1,3 +1,4 @@
+import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { distanceToPath, flatten } from '../../../tools/flatten'
@@ -5,7 +6,9 @@ import { pathBounds } from '../geometry/path'
 import { distance } from '../geometry/point'
 import { apply, boxToBox, rotation, type Transform } from '../geometry/transform'
 import { STARTERS } from '../rules/starters'
-import { changeNumbers, extent, frameOf, transformObject } from './adjust'
+import { changeNumbers } from './numbers'
+import { extent, frameOf } from './extent'
+import { transformObject } from './transform-object'
 import { evaluate, outline, refusalIn } from './evaluate'
 import { framePoint } from './frame'
 import type { DrawingObject } from './object'
@@ -108,8 +111,8 @@ describe('objects', () => {
     fc.assert(
       fc.property(object, map, map, (drawn, first, second) => {
         const moved = transformObject(transformObject(drawn, first), second)
-        const there = outline(moved, values)
-        for (const contour of outline(drawn, values)) {
+        const there = outline(moved, sceneOf(values))
+        for (const contour of outline(drawn, sceneOf(values))) {
           expect(
             Math.max(...flatten(contour, 0.2).map((p) => distanceToPath(there, apply(second, apply(first, p))))),
           ).toBeLessThan(0.02)
@@ -136,15 +139,15 @@ describe('objects', () => {
     const anchor = fc.record({ x: fc.constantFrom(0, 0.5, 1), y: fc.constantFrom(0, 0.5, 1) })
     fc.assert(
       fc.property(object, anchor, side, side, n, (drawn, at, w, h, x) => {
-        const before = framePoint(frameOf(drawn, values), at)
-        const sized = changeNumbers(drawn, values, at, { w, h })
-        const frame = frameOf(sized, values)
-        if (frameOf(drawn, values).w > 0 && frameOf(drawn, values).h > 0) {
+        const before = framePoint(frameOf(drawn, sceneOf(values)), at)
+        const sized = changeNumbers(drawn, sceneOf(values), at, { w, h })
+        const frame = frameOf(sized, sceneOf(values))
+        if (frameOf(drawn, sceneOf(values)).w > 0 && frameOf(drawn, sceneOf(values)).h > 0) {
           expect(frame.w).toBeCloseTo(w, 9)
           expect(frame.h).toBeCloseTo(h, 9)
         }
         expect(distance(framePoint(frame, at), before)).toBeLessThan(1e-9)
-        const moved = framePoint(frameOf(changeNumbers(drawn, values, at, { x }), values), at)
+        const moved = framePoint(frameOf(changeNumbers(drawn, sceneOf(values), at, { x }), sceneOf(values)), at)
         expect(distance(moved, { x, y: before.y })).toBeLessThan(1e-9)
       }),
     )
@@ -159,8 +162,8 @@ describe('objects', () => {
   it('have an extent that holds their outline exactly', () => {
     fc.assert(
       fc.property(object, (drawn) => {
-        const box = extent(drawn, values),
-          bounds = pathBounds(outline(drawn, values))
+        const box = extent(drawn, sceneOf(values)),
+          bounds = pathBounds(outline(drawn, sceneOf(values)))
         if (bounds) for (const key of ['x', 'y', 'w', 'h'] as const) expect(box[key]).toBeCloseTo(bounds[key], 6)
       }),
     )
@@ -173,12 +176,12 @@ describe('objects', () => {
       weights: [{ name: 'main', value: 1.5 }, values.weights[1]!],
       radii: [{ name: 'outer', value: 3 }],
     }
-    expect(evaluate(drawn, values)[0]).toMatchObject({ stroke: { width: 2 } })
-    const [shape] = evaluate(drawn, thin)
+    expect(evaluate(drawn, sceneOf(values))[0]).toMatchObject({ stroke: { width: 2 } })
+    const [shape] = evaluate(drawn, sceneOf(thin))
     expect(shape!.stroke!.width).toBe(1.5)
     expect(shape!.path[0]!.segments.find(({ kind }) => kind === 'arc')).toMatchObject({ rx: 3 })
     const gone = rectangle('r', 0, 0, 1, 1, { corner: 'gone' })
-    expect([evaluate(gone, values), refusalIn(gone, values)?.message]).toEqual([
+    expect([evaluate(gone, sceneOf(values)), refusalIn(gone, sceneOf(values))?.message]).toEqual([
       [],
       expect.stringContaining('radius named “gone”'),
     ])
@@ -228,7 +231,7 @@ describe('picking', () => {
   ]
 
   it('lists everything under the pointer from the top, locked things as such and hidden ones not at all', () => {
-    const found = hits(drawing, values, { x: 6, y: 12 }, 0.3)
+    const found = hits(drawing, sceneOf(values), { x: 6, y: 12 }, 0.3)
     expect(found.map(({ object: { id }, depth, locked }) => [id, depth, locked])).toEqual([
       ['locked', 0, true],
       ['a', 0, false],
@@ -237,14 +240,14 @@ describe('picking', () => {
   })
 
   it('never picks what is locked, and looks through the hole of an assembly', () => {
-    expect(pick(drawing, values, { x: 6, y: 12 }, 0.3)?.id).toBe('a')
-    expect(pick(drawing, values, { x: 12, y: 12 }, 0.3)).toBeNull()
-    expect(pick(drawing, values, { x: 0.5, y: 12 }, 0.3)?.id).toBe('back')
+    expect(pick(drawing, sceneOf(values), { x: 6, y: 12 }, 0.3)?.id).toBe('a')
+    expect(pick(drawing, sceneOf(values), { x: 12, y: 12 }, 0.3)).toBeNull()
+    expect(pick(drawing, sceneOf(values), { x: 0.5, y: 12 }, 0.3)?.id).toBe('back')
   })
 
   it('reaches the members of an assembly by their outlines', () => {
-    expect(pick(assembly.kind === 'assembly' ? assembly.members : [], values, { x: 12, y: 12 }, 0.3, true)?.id).toBe(
-      'inner',
-    )
+    expect(
+      pick(assembly.kind === 'assembly' ? assembly.members : [], sceneOf(values), { x: 12, y: 12 }, 0.3, true)?.id,
+    ).toBe('inner')
   })
 })

@@ -1,8 +1,8 @@
-import { type Assembly, type DrawingObject, type Group, isContainer, type Mirror, type Role } from './object'
+import { type Container, type DrawingObject, isCombining, isContainer, type Role } from './object'
 import { find, mapObjects, outermost } from './tree'
 
 /** A container still without members. */
-export type EmptyContainer = Omit<Group, 'members'> | Omit<Assembly, 'members'> | Omit<Mirror, 'members'>
+export type EmptyContainer = Container extends infer C ? (C extends Container ? Omit<C, 'members'> : never) : never
 
 /**
  * A change of a drawing, as plain data. Indexes count within the container named by `into`, or the drawing itself
@@ -76,7 +76,7 @@ export function applyDrawingEdit(objects: readonly DrawingObject[], edit: Drawin
     case 'loosen': {
       const place = find(objects, edit.id)
       if (!place || !isContainer(place.object)) return objects as DrawingObject[]
-      const inAssembly = place.parents[place.parents.length - 1]?.kind === 'assembly'
+      const inAssembly = isCombining(place.parents.at(-1))
       return splice(objects, edit.id, inAssembly ? place.object.members : place.object.members.map(withoutRole))
     }
   }

@@ -1,3 +1,4 @@
+import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { apart } from '../../../tools/apart'
@@ -9,11 +10,12 @@ import { directionAt } from '../geometry/slope'
 import { rotation } from '../geometry/transform'
 import { STARTERS } from '../rules/starters'
 import { renameValues } from '../rules/renames'
-import { namesUsed, transformObject } from './adjust'
+import { namesUsed } from './visit'
+import { transformObject } from './transform-object'
 import { afterEdit, editable } from './editable'
 import { evaluate, outline } from './evaluate'
 import { gripsOf, pullGrip } from './grips'
-import { halfOf, imagesOf, mirrored } from './mirror'
+import { halfOf, imagesOf, mirrored } from './kinds/mirror/images'
 import {
   changeNodes,
   closeContour,
@@ -28,9 +30,11 @@ import {
   straighten,
 } from './node-edit'
 import { nodesOf } from './nodes'
-import type { DrawingObject, Node, PathObject } from './object'
-import { toggledRegion } from './regions'
-import { traced } from './trace'
+import type { DrawingObject } from './object'
+import type { Node } from './node'
+import type { PathObject } from './kinds/path/schema'
+import { toggledRegion } from './kinds/path/regions'
+import { traced } from './kinds/path/trace'
 import { walk } from './tree'
 
 const values = STARTERS[0]!.rules
@@ -72,7 +76,7 @@ describe('a polygon edited at one side', () => {
       y: fc.integer({ min: -8, max: 8 }).map((v) => v / 4),
     })
   const alikeAllRound = (object: DrawingObject, n: number) => {
-    const whole = outline(object, values)
+    const whole = outline(object, sceneOf(values))
     expect(apart(transformPath(whole, rotation(360 / n, { x: 12, y: 12 })), whole)).toBeLessThan(1e-6)
   }
 
@@ -81,10 +85,10 @@ describe('a polygon edited at one side', () => {
       fc.property(sides, shift, fc.nat(), fc.boolean(), (n, by, which, curve) => {
         const object = polygon(n),
           side = which % n
-        const inserted = afterEdit(object, insertNode(editable(object, values)!, at(side), 0.4))
+        const inserted = afterEdit(object, insertNode(editable(object, sceneOf(values))!, at(side), 0.4))
         expect(inserted.lost).toBeNull()
-        expect(segmentCount(outline(inserted.object, values))).toBe(2 * n)
-        const run = editable(inserted.object, values)!
+        expect(segmentCount(outline(inserted.object, sceneOf(values)))).toBe(2 * n)
+        const run = editable(inserted.object, sceneOf(values))!
         const edited = curve
           ? pullSegment(run, at(2 * side + 1), 0.5, { x: 12 + 3 * by.x, y: 12 + by.y })
           : moveNodes(run, [at(2 * side + 1)], by)
@@ -92,7 +96,7 @@ describe('a polygon edited at one side', () => {
         expect(moved.lost).toBeNull()
         alikeAllRound(moved.object, n)
         if (!curve)
-          expect(editable(moved.object, values)!.contours[0]!.nodes[2 * side + 1]!).toMatchObject({
+          expect(editable(moved.object, sceneOf(values))!.contours[0]!.nodes[2 * side + 1]!).toMatchObject({
             x: expect.closeTo(edited.contours[0]!.nodes[2 * side + 1]!.x, 9),
           })
       }),
@@ -101,18 +105,18 @@ describe('a polygon edited at one side', () => {
   })
 
   it('keeps its count to be changed afterwards, and is as it was when the node is taken out again', () => {
-    const { object: inserted } = afterEdit(polygon(5), insertNode(editable(polygon(5), values)!, at(1), 0.5))
-    const bent = afterEdit(inserted, moveNodes(editable(inserted, values)!, [at(3)], { x: 1, y: 0.5 })).object
+    const { object: inserted } = afterEdit(polygon(5), insertNode(editable(polygon(5), sceneOf(values))!, at(1), 0.5))
+    const bent = afterEdit(inserted, moveNodes(editable(inserted, sceneOf(values))!, [at(3)], { x: 1, y: 0.5 })).object
     const eight = { ...bent, sides: 8 } as DrawingObject
-    expect(segmentCount(outline(eight, values))).toBe(16)
+    expect(segmentCount(outline(eight, sceneOf(values)))).toBe(16)
     alikeAllRound(eight, 8)
-    const back = afterEdit(bent, removeNodes(editable(bent, values)!, [at(3)])!)
+    const back = afterEdit(bent, removeNodes(editable(bent, sceneOf(values))!, [at(3)])!)
     expect(back).toEqual({ object: polygon(5), lost: null })
   })
 
   it('scales and turns with a corner that is moved', () => {
     const object = polygon(4),
-      run = editable(object, values)!
+      run = editable(object, sceneOf(values))!
     const { object: moved, lost } = afterEdit(object, moveNodes(run, [at(1)], { x: 4, y: 0 }))
     expect(lost).toBeNull()
     expect(moved).toMatchObject({ x: 0, y: 0, w: 24, h: 24, sides: 4 })
@@ -120,14 +124,14 @@ describe('a polygon edited at one side', () => {
 
   it('makes of a star’s inner nodes the same star', () => {
     const star = polygon(5, { depth: 0.4 })
-    expect(apart(outline(star, values), outline({ ...star, ...asSide(star) } as DrawingObject, values))).toBeLessThan(
-      1e-9,
-    )
+    expect(
+      apart(outline(star, sceneOf(values)), outline({ ...star, ...asSide(star) } as DrawingObject, sceneOf(values))),
+    ).toBeLessThan(1e-9)
   })
 })
 
 const asSide = (star: DrawingObject) => {
-  const run = editable(star, values)!
+  const run = editable(star, sceneOf(values))!
   const { object } = afterEdit(
     star,
     changeNodes(run, [at(1)], (node) => ({ ...node, corner: 0 })),
@@ -148,8 +152,8 @@ describe('shapes that cannot express an edit', () => {
       corner: 'outer',
       style,
     }
-    const run = editable(rectangle, values)!
-    expect(apart(outline(run, values), outline(rectangle, values))).toBeLessThan(1e-9)
+    const run = editable(rectangle, sceneOf(values))!
+    expect(apart(outline(run, sceneOf(values)), outline(rectangle, sceneOf(values)))).toBeLessThan(1e-9)
     const { object, lost } = afterEdit(rectangle, moveNodes(run, [at(0)], { x: 2, y: 0 }))
     expect([object.kind, lost]).toEqual(['path', 'width, height and turn as numbers'])
     expect(object).toMatchObject({
@@ -172,14 +176,14 @@ describe('editing nodes', () => {
   it('inserts without moving the course, on lines, arcs and cubics', () => {
     const shapes = [
       square(),
-      editable({ kind: 'ellipse', id: 'e', name: 'e', x: 4, y: 6, w: 16, h: 10, style }, values)!,
+      editable({ kind: 'ellipse', id: 'e', name: 'e', x: 4, y: 6, w: 16, h: 10, style }, sceneOf(values))!,
       setKind(square(), [at(0), at(1)], 'smooth'),
     ]
     for (const shape of shapes) {
       for (const t of [0.2, 0.5, 0.9]) {
         const more = insertNode(shape, at(0), t)
         expect(more.contours[0]!.nodes).toHaveLength(shape.contours[0]!.nodes.length + 1)
-        expect(apart(outline(more, values), outline(shape, values))).toBeLessThan(1e-6)
+        expect(apart(outline(more, sceneOf(values)), outline(shape, sceneOf(values)))).toBeLessThan(1e-6)
       }
     }
   })
@@ -189,7 +193,7 @@ describe('editing nodes', () => {
     const back = removeNodes(insertNode(smooth, at(1), 0.35), [at(2)])!
     expect(back.contours[0]).toMatchObject({ closed: true })
     expect(back.contours[0]!.nodes).toHaveLength(4)
-    expect(apart(outline(back, values), outline(smooth, values))).toBeLessThan(1e-3)
+    expect(apart(outline(back, sceneOf(values)), outline(smooth, sceneOf(values)))).toBeLessThan(1e-3)
     expect(removeNodes(square(), [at(0), at(1), at(2)])).toBeNull()
   })
 
@@ -227,28 +231,28 @@ describe('editing nodes', () => {
       },
     ])
     const curved = setKind(square(), [at(1)], 'smooth')
-    expect(apart(outline(reverseContour(reverseContour(curved, 0), 0), values), outline(curved, values))).toBeLessThan(
-      1e-9,
-    )
+    expect(
+      apart(outline(reverseContour(reverseContour(curved, 0), 0), sceneOf(values)), outline(curved, sceneOf(values))),
+    ).toBeLessThan(1e-9)
   })
 
   it('pulls a segment through the pointer, and makes it straight again', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.1, max: 0.9, noNaN: true }), fc.integer({ min: -6, max: 6 }), (t, y) => {
         const pulled = pullSegment(square(), at(0), t, { x: 12, y })
-        const near = outline(pulled, values)[0]!.segments[0]!
+        const near = outline(pulled, sceneOf(values))[0]!.segments[0]!
         const places = Array.from({ length: 2001 }, (_, i) => i / 2000).map((u) =>
           distance(pointAt(near, u), { x: 12, y }),
         )
         expect(Math.min(...places)).toBeLessThan(0.02)
-        expect(outline(straighten(pulled, [at(0)]), values)[0]!.segments[0]!.kind).toBe('line')
+        expect(outline(straighten(pulled, [at(0)]), sceneOf(values))[0]!.segments[0]!.kind).toBe('line')
       }),
     )
   })
 
   it('keeps handles of smooth nodes in line', () => {
     const smooth = setKind(square(), [at(1)], 'smooth')
-    const [a, b] = outline(smooth, values)[0]!.segments
+    const [a, b] = outline(smooth, sceneOf(values))[0]!.segments
     const d = directionAt(a!, 1),
       e = directionAt(b!, 0)
     expect(d.x * e.y - d.y * e.x).toBeCloseTo(0, 9)
@@ -292,17 +296,24 @@ describe('grips', () => {
       { kind: 'spiral', id: 's', name: 's', x: 2, y: 2, w: 16, h: 16, turns: 2, inner: 0.3, style },
     ]
     for (const object of shapes)
-      for (const grip of gripsOf(object, values, 0.5))
-        expect(pullGrip(object, grip.id, grip.at, values, { step: null, alone: false }).object, grip.id).toEqual(object)
+      for (const grip of gripsOf(object, sceneOf(values), 0.5))
+        expect(
+          pullGrip(object, grip.id, grip.at, sceneOf(values), { step: null, alone: false }).object,
+          grip.id,
+        ).toEqual(object)
   })
 
   it('take a radius from the rules where it comes to one, and one corner alone', () => {
     const object: DrawingObject = { kind: 'rectangle', id: 'r', name: 'r', x: 2, y: 2, w: 16, h: 12, corner: 0, style }
-    expect(pullGrip(object, 'corner 0', { x: 4.1, y: 4.1 }, values, { step: 0.5, alone: false })).toMatchObject({
+    expect(
+      pullGrip(object, 'corner 0', { x: 4.1, y: 4.1 }, sceneOf(values), { step: 0.5, alone: false }),
+    ).toMatchObject({
       object: { corner: 'outer' },
       figure: 'radius outer 2',
     })
-    expect(pullGrip(object, 'corner 2', { x: 15, y: 11 }, values, { step: 0.5, alone: true }).object).toMatchObject({
+    expect(
+      pullGrip(object, 'corner 2', { x: 15, y: 11 }, sceneOf(values), { step: 0.5, alone: true }).object,
+    ).toMatchObject({
       corner: 0,
       corners: [0, 0, 3, 0],
     })
@@ -330,7 +341,7 @@ describe('live symmetry', () => {
       flip: true,
       members: [half],
     }
-    const [shape, ...more] = evaluate(mirror, values)
+    const [shape, ...more] = evaluate(mirror, sceneOf(values))
     expect([more.length, shape!.path.length, shape!.path[0]!.closed, segmentCount(shape!.path)]).toEqual([
       0,
       1,
@@ -338,7 +349,7 @@ describe('live symmetry', () => {
       6,
     ])
     const again = halfOf(shape!.path, { x: 12, y: 12 }, 90, 1)
-    expect(apart(again, outline(half, values))).toBeLessThan(1e-9)
+    expect(apart(again, outline(half, sceneOf(values)))).toBeLessThan(1e-9)
     expect(area(shape!.path)).toBeCloseTo(2 * area([{ segments: again[0]!.segments, closed: true }]), 9)
     expect(nodesOf(again[0]!).nodes).toHaveLength(4)
   })
@@ -352,7 +363,7 @@ describe('live symmetry', () => {
         { x: 15, y: 3 },
         { x: 12, y: 2 },
       ]),
-      values,
+      sceneOf(values),
     )
     const all = mirrored(blade, images).flat()
     expect(apart(transformPath(all, rotation(72, { x: 12, y: 12 })), all)).toBeLessThan(1e-9)
@@ -370,7 +381,7 @@ describe('joins and caps of single nodes', () => {
       ],
       false,
     )
-    const [shape] = evaluate(own, values)
+    const [shape] = evaluate(own, sceneOf(values))
     expect([shape!.stroke, shape!.fill !== null]).toEqual([null, true])
     // Two round caps and joins less: a mitred corner has the square's corner more than a quarter circle, a square cap
     // half a square more than half a circle.
@@ -387,19 +398,19 @@ describe('regions and strokes', () => {
     { x: 4, y: 20 },
   ])
   const filled = (object: PathObject) =>
-    evaluate({ ...object, style: { ...style, fill: 'ink' } }, values)
+    evaluate({ ...object, style: { ...style, fill: 'ink' } }, sceneOf(values))
       .filter(({ fill }) => fill)
       .map(({ path: shape }) => area(shape))
 
   it('are filled one by one, and move with their path', () => {
     expect(filled(crossed)).toEqual([expect.closeTo(0, 9)])
-    const left = toggledRegion({ ...crossed, regions: [] }, outline(crossed, values), { x: 8, y: 12 })!
+    const left = toggledRegion({ ...crossed, regions: [] }, outline(crossed, sceneOf(values)), { x: 8, y: 12 })!
     expect(filled(left)).toEqual([expect.closeTo(64, 9)])
     expect(filled(transformObject(left, rotation(40, { x: 3, y: 3 })))).toEqual([expect.closeTo(64, 9)])
-    const right = toggledRegion(crossed, outline(crossed, values), { x: 8, y: 12 })!
+    const right = toggledRegion(crossed, outline(crossed, sceneOf(values)), { x: 8, y: 12 })!
     expect(right.regions).toHaveLength(1)
     expect(right.regions![0]!.x).toBeGreaterThan(12)
-    expect(toggledRegion(crossed, outline(crossed, values), { x: 1, y: 1 })).toBeNull()
+    expect(toggledRegion(crossed, outline(crossed, sceneOf(values)), { x: 1, y: 1 })).toBeNull()
   })
 
   it('of open strokes that share nodes are regions as well', () => {
@@ -420,7 +431,7 @@ describe('regions and strokes', () => {
         ],
       ].map((ends) => ({ closed: false, nodes: ends.map(([x, y]) => ({ x: x!, y: y! })) })),
     }
-    const one = toggledRegion({ ...open, regions: [] }, outline(open, values), { x: 12, y: 8 })!
+    const one = toggledRegion({ ...open, regions: [] }, outline(open, sceneOf(values)), { x: 12, y: 8 })!
     expect(filled(one)).toEqual([expect.closeTo(112, 9)])
   })
 })

@@ -1,10 +1,12 @@
+import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { area } from '../geometry/area'
 import { svgOf } from '../formats/svg'
 import { apply, rotation, type Transform } from '../geometry/transform'
 import { STARTERS } from '../rules/starters'
-import { changeNumbers, transformObject } from './adjust'
+import { changeNumbers } from './numbers'
+import { transformObject } from './transform-object'
 import { evaluate } from './evaluate'
 import { shareAt, transformGradient, withStop } from './gradient'
 import type { DrawingObject } from './object'
@@ -36,7 +38,8 @@ const line = (style: Partial<Style>): DrawingObject => ({
   to: { x: 22, y: 12 },
   style: { fill: 'none', stroke: 'ink', weight: 2, cap: 'butt', ...style },
 })
-const areaOf = (object: DrawingObject) => evaluate(object, rules).reduce((sum, { path }) => sum + area(path), 0)
+const areaOf = (object: DrawingObject) =>
+  evaluate(object, sceneOf(rules)).reduce((sum, { path }) => sum + area(path), 0)
 
 const coordinate = fc.integer({ min: -20, max: 40 })
 const place = fc.record({ x: coordinate, y: coordinate })
@@ -70,7 +73,7 @@ describe('gradients', () => {
     const fill: Gradient = { kind: 'linear', from: { x: 4, y: 4 }, to: { x: 20, y: 20 }, stops }
     const turned = transformObject(circle({ fill }), rotation(90, { x: 12, y: 12 }))
     expect(turned).toMatchObject({ style: { fill: { from: { x: 20, y: 4 }, to: { x: 4, y: 20 } } } })
-    expect(changeNumbers(circle({ fill }), rules, { x: 0, y: 0 }, { x: 0, y: 0, w: 8, h: 8 })).toMatchObject({
+    expect(changeNumbers(circle({ fill }), sceneOf(rules), { x: 0, y: 0 }, { x: 0, y: 0, w: 8, h: 8 })).toMatchObject({
       style: { fill: { from: { x: 0, y: 0 }, to: { x: 8, y: 8 } } },
     })
   })
@@ -113,26 +116,26 @@ describe('a stroke', () => {
   it('lies inside, outside or on both sides of a circle: each has its own area', () => {
     expect(areaOf(circle({ stroke: 'ink', side: 'inside' }))).toBeCloseTo(Math.PI * (64 - 36), 9)
     expect(areaOf(circle({ stroke: 'ink', side: 'outside' }))).toBeCloseTo(Math.PI * (100 - 64), 9)
-    expect(evaluate(circle({ stroke: 'ink' }), rules)[0]!.stroke).toMatchObject({ width: 2 })
+    expect(evaluate(circle({ stroke: 'ink' }), sceneOf(rules))[0]!.stroke).toMatchObject({ width: 2 })
   })
 
   it('has heads whose tip is where the line ended', () => {
-    const [headed] = evaluate(line({ endHead: 'arrow' }), rules)
+    const [headed] = evaluate(line({ endHead: 'arrow' }), sceneOf(rules))
     // Twenty long and two wide, without the four that the head takes the place of, and the triangle of six by six, less
     // what the line has of it.
     const triangle = (6 * 6) / 2,
       overlap = 2 * 2
     expect(area(headed!.path)).toBeCloseTo(16 * 2 + triangle - overlap, 9)
     expect(Math.max(...headed!.path.flatMap(({ segments }) => segments.map(({ to }) => to.x)))).toBeCloseTo(22, 9)
-    expect(area(evaluate(line({ startHead: 'bar' }), rules)[0]!.path)).toBeCloseTo(20 * 2 + 2 * 6 - 2, 9)
-    expect(area(evaluate(line({ startHead: 'dot', endHead: 'dot' }), rules)[0]!.path)).toBeGreaterThan(
+    expect(area(evaluate(line({ startHead: 'bar' }), sceneOf(rules))[0]!.path)).toBeCloseTo(20 * 2 + 2 * 6 - 2, 9)
+    expect(area(evaluate(line({ startHead: 'dot', endHead: 'dot' }), sceneOf(rules))[0]!.path)).toBeGreaterThan(
       2 * Math.PI * 6.25,
     )
   })
 
   it('is dashed in the delivered file, and under the fill where it is said to be', () => {
     expect(svgOf([line({ dash: [3, 1.5] })], rules, 24)).toContain('stroke-dasharray="3 1.5"')
-    const shapes = evaluate(circle({ fill: '#ffffff', stroke: 'ink', strokeFirst: true }), rules)
+    const shapes = evaluate(circle({ fill: '#ffffff', stroke: 'ink', strokeFirst: true }), sceneOf(rules))
     expect(shapes.map(({ fill, stroke }) => [fill !== null, stroke !== null])).toEqual([
       [false, true],
       [true, false],
@@ -146,7 +149,7 @@ describe('several fills, opacity and masks', () => {
       fill: 'ink',
       fills: [{ paint: '#ff0000', opacity: 0.25 }, { paint: 'none' }, { paint: '#00ff00' }],
     })
-    expect(evaluate(object, rules).map(({ fill }) => fill)).toMatchObject([
+    expect(evaluate(object, sceneOf(rules)).map(({ fill }) => fill)).toMatchObject([
       { ink: true, opacity: 1 },
       { light: '#ff0000', opacity: 0.25 },
       { light: '#00ff00' },

@@ -42,6 +42,18 @@ export function frameAxes(frame: Frame): { u: Point; v: Point } {
   return { u: { x: (a * frame.w) / 2, y: (b * frame.w) / 2 }, v: { x: (c * frame.h) / 2, y: (d * frame.h) / 2 } }
 }
 
+/** The half axes of a share of the frame's ellipse. */
+export function scaledAxes(frame: Frame, share: number): { u: Point; v: Point } {
+  const { u, v } = frameAxes(frame)
+  return { u: { x: u.x * share, y: u.y * share }, v: { x: v.x * share, y: v.y * share } }
+}
+
+/** A point in the axes in which a frame's ellipse is the unit circle. */
+export function shareOf(frame: Frame, p: Point): Point {
+  const { x, y } = toFrameAxes(frame, subtract(p, framePoint(frame, { x: 0.5, y: 0.5 })))
+  return { x: (2 * x) / frame.w, y: (2 * y) / frame.h }
+}
+
 /** A direction in the frame's own axes: undoes the turn and slant of a vector. */
 export function toFrameAxes(frame: Frame, vector: Point): Point {
   const [a, b, c, d] = frameMap(frame)

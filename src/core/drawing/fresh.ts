@@ -1,6 +1,12 @@
 import type { Box } from '../geometry/box'
 import type { Point } from '../geometry/point'
-import type { DrawingObject, Ellipse, Kind, LineObject, NodeRun, PathObject, Polygon, Rectangle } from './object'
+import type { DrawingObject } from './object'
+import type { Ellipse } from './kinds/ellipse/ellipse'
+import type { Line as LineObject } from './kinds/line/line'
+import type { NodeRun } from './node'
+import type { PathObject } from './kinds/path/schema'
+import type { Polygon } from './kinds/polygon/polygon'
+import type { Rectangle } from './kinds/rectangle/rectangle'
 import type { Radius, Style } from './style'
 import type { NamedValues } from './values'
 import { INK } from './values'
@@ -58,21 +64,6 @@ export const freshPath = (
   style: Style,
   trace?: PathObject['trace'],
 ): PathObject => ({ kind: 'path', id, name, corner, contours, ...(trace && { trace }), style })
-
-/** What each kind of object is called before it has a name of its own. */
-export const KIND_NAMES: Record<Kind, string> = {
-  rectangle: 'Rectangle',
-  ellipse: 'Ellipse',
-  polygon: 'Polygon',
-  arrow: 'Arrow',
-  spiral: 'Spiral',
-  line: 'Line',
-  path: 'Path',
-  text: 'Text',
-  group: 'Group',
-  assembly: 'Assembly',
-  mirror: 'Mirror',
-}
 
 /** A name that no object of a drawing has yet: a word and a number. */
 export function freshName(word: string, taken: Iterable<DrawingObject>): string {

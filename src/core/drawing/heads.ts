@@ -7,7 +7,7 @@ import { directionAt } from '../geometry/slope'
 import { strokedArea } from '../outline/stroking'
 import { combine } from '../planar/boolean'
 import type { Head } from './style'
-import type { ResolvedStroke } from './values'
+import type { ResolvedStroke } from './resolved'
 
 /**
  * Sizes of heads in widths of the stroke: how long and how wide to each side, and how much of the line a filled head

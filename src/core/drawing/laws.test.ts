@@ -1,3 +1,4 @@
+import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { apart } from '../../../tools/apart'
@@ -9,7 +10,8 @@ import { OFFSET } from '../geometry/tolerance'
 import { rotation } from '../geometry/transform'
 import { STARTERS } from '../rules/starters'
 import { applyDrawingEdit } from './edit'
-import { extent, moveObject, transformObject } from './adjust'
+import { extent } from './extent'
+import { moveObject, transformObject } from './transform-object'
 import { anyObject, coordinate, run, simple } from './arbitrary'
 import { afterEdit, editable } from './editable'
 import { evaluateAll, outline } from './evaluate'
@@ -27,7 +29,8 @@ import {
   setKind,
   straighten,
 } from './node-edit'
-import { DrawingObject, type PathObject } from './object'
+import { DrawingObject } from './object'
+import type { PathObject } from './kinds/path/schema'
 import { pick } from './pick'
 import { find, walk, withNewIds } from './tree'
 import { pixelsOf } from '../../../tools/rasterise'
@@ -91,8 +94,8 @@ describe('any drawing', () => {
   it('lies within its extent, and a copy with new ids looks the same', () => {
     fc.assert(
       fc.property(anyObject, (object) => {
-        const bounds = pathBounds(outline(object, rules))
-        const box = extent(object, rules)
+        const bounds = pathBounds(outline(object, sceneOf(rules)))
+        const box = extent(object, sceneOf(rules))
         // A squircle's cubics may pass its box by a few ten-thousandths; drawn nodes may stand out of the frame.
         if (
           bounds &&
@@ -113,12 +116,12 @@ describe('any drawing', () => {
   it('is picked where it is painted, and never where it is locked or hidden', () => {
     fc.assert(
       fc.property(drawing, fc.record({ x: coordinate, y: coordinate }), (objects, p) => {
-        const found = pick(objects, rules, p, 0.2)
+        const found = pick(objects, sceneOf(rules), p, 0.2)
         if (!found) return
         expect(objects).toContain(found)
         for (const flag of ['locked', 'hidden'] as const) {
           const without = applyDrawingEdit(objects, { kind: 'replace', objects: [{ ...found, [flag]: true }] })
-          expect(pick(without, rules, p, 0.2)?.id).not.toBe(found.id)
+          expect(pick(without, sceneOf(rules), p, 0.2)?.id).not.toBe(found.id)
         }
         expect(find(objects, found.id)?.parents).toEqual([])
       }),
@@ -134,7 +137,7 @@ describe('any delivery', () => {
   it('with its strokes outlined looks as with its strokes kept, whatever the finish', () => {
     fc.assert(
       fc.property(fc.array(anyObject, { minLength: 1, maxLength: 3 }), (objects) => {
-        const shapes = evaluateAll(objects, rules)
+        const shapes = evaluateAll(objects, sceneOf(rules))
         const [kept, filled] = [svgOfShapes(shapes, 24, 'light'), svgOfShapes(outlined(shapes), 24, 'light')]
         expect(filled).not.toContain('stroke-width')
         const a = alphaOf(kept, 96),
@@ -169,10 +172,10 @@ describe('any object as a path', () => {
   it('looks as it did, and gives the object back when nothing was edited', () => {
     fc.assert(
       fc.property(simple, (object) => {
-        const path = editable(object, rules)
+        const path = editable(object, sceneOf(rules))
         if (!path) return
-        const was = outline(object, rules),
-          is = outline(path, rules)
+        const was = outline(object, sceneOf(rules)),
+          is = outline(path, sceneOf(rules))
         if (was.length > 0) expect(apart(is, was, 12)).toBeLessThan(1e-6)
         if (object.kind === 'rectangle' || object.kind === 'polygon' || object.kind === 'path')
           expect(afterEdit(object, path).lost).toBeNull()
@@ -186,8 +189,8 @@ describe('any object as a path', () => {
       fc.property(simple, fc.integer({ min: 1, max: 359 }), (object, degrees) => {
         if (object.kind === 'text') return
         const map = rotation(degrees, { x: 12, y: 12 })
-        const there = outline(transformObject(object, map), rules),
-          was = transformPath(outline(object, rules), map)
+        const there = outline(transformObject(object, map), sceneOf(rules)),
+          was = transformPath(outline(object, sceneOf(rules)), map)
         if (was.length > 0) expect(apart(there, was, 12)).toBeLessThan(1e-3)
       }),
       { numRuns: 120 },
@@ -246,7 +249,7 @@ describe('any run of edits of nodes', () => {
         }
         if (!path) return
         expect(DrawingObject.safeParse(plain(path)).error?.issues ?? []).toEqual([])
-        for (const { segments } of outline(path, rules))
+        for (const { segments } of outline(path, sceneOf(rules)))
           for (const { from, to } of segments) expect([from.x, from.y, to.x, to.y].every(Number.isFinite)).toBe(true)
         const near = nearestSegment(path, { x: 3, y: 3 })
         if (near) expect(Number.isFinite(near.distance)).toBe(true)

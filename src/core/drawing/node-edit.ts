@@ -8,7 +8,8 @@ import { directionAt } from '../geometry/slope'
 import { tidy } from '../geometry/tidy'
 import { withoutNodes } from '../outline/refit'
 import { contourOf, nodesOf, segmentBetween } from './nodes'
-import type { Node, NodeRun, PathObject } from './object'
+import type { Node, NodeRun } from './node'
+import type { PathObject } from './kinds/path/schema'
 
 /** A node of a path object: which contour, and which of its nodes. */
 export type NodeAt = { readonly contour: number; readonly node: number }

@@ -3,7 +3,7 @@ import { type Point } from '../geometry/point'
 import type { Segment } from '../geometry/segment'
 import { SAME_POINT } from '../geometry/tolerance'
 import { tidy } from '../geometry/tidy'
-import type { Node, NodeRun } from './object'
+import type { Node, NodeRun } from './node'
 
 /** The contour of a run of nodes; segment i leaves node i. */
 export function contourOf({ nodes, closed }: NodeRun): Contour {

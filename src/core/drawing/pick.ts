@@ -3,8 +3,8 @@ import type { Path } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import { winding } from '../geometry/winding'
 import { evaluate, outline } from './evaluate'
-import { type DrawingObject, isContainer } from './object'
-import type { NamedValues } from './values'
+import { type DrawingObject, isCombining, isContainer } from './object'
+import type { Scene } from './scene'
 
 /**
  * Something under the pointer: an object, or with `depth` > 0 a member of one. Locked things are listed, never picked.
@@ -18,7 +18,7 @@ export type Hit = { readonly object: DrawingObject; readonly depth: number; read
  */
 export function hits(
   objects: readonly DrawingObject[],
-  values: NamedValues,
+  scene: Scene,
   p: Point,
   reach: number,
   inAssembly = false,
@@ -27,10 +27,8 @@ export function hits(
     siblings.toReversed().flatMap((object): Hit[] => {
       if (object.hidden) return []
       const hit: Hit = { object, depth, locked: locked || object.locked === true }
-      const members = isContainer(object)
-        ? within(object.members, depth + 1, hit.locked, object.kind === 'assembly')
-        : []
-      const isHit = inAssembly ? covers(outline(object, values), p, reach) : paints(object, values, p, reach)
+      const members = isContainer(object) ? within(object.members, depth + 1, hit.locked, isCombining(object)) : []
+      const isHit = inAssembly ? covers(outline(object, scene), p, reach) : paints(object, scene, p, reach)
       return isHit ? [hit, ...members] : members
     })
   return within(objects, 0, false, inAssembly)
@@ -39,17 +37,17 @@ export function hits(
 /** The topmost of the objects under a point that is not locked; of a container, the container. */
 export function pick(
   objects: readonly DrawingObject[],
-  values: NamedValues,
+  scene: Scene,
   p: Point,
   reach: number,
   inAssembly = false,
 ): DrawingObject | null {
-  return hits(objects, values, p, reach, inAssembly).find(({ depth, locked }) => depth === 0 && !locked)?.object ?? null
+  return hits(objects, scene, p, reach, inAssembly).find(({ depth, locked }) => depth === 0 && !locked)?.object ?? null
 }
 
 /** True when a point lies within an object's outline or near it, painted or not. */
-export const isOver = (object: DrawingObject, values: NamedValues, p: Point, reach: number): boolean =>
-  covers(outline(object, values), p, reach)
+export const isOver = (object: DrawingObject, scene: Scene, p: Point, reach: number): boolean =>
+  covers(outline(object, scene), p, reach)
 
 const isNear = (path: Path, p: Point, reach: number): boolean => (nearestOnPath(path, p)?.distance ?? Infinity) <= reach
 
@@ -57,8 +55,8 @@ function covers(path: Path, p: Point, reach: number): boolean {
   return winding(path, p) !== 0 || isNear(path, p, reach)
 }
 
-function paints(object: DrawingObject, values: NamedValues, p: Point, reach: number): boolean {
-  return evaluate(object, values).some(({ path, fill, stroke }) => {
+function paints(object: DrawingObject, scene: Scene, p: Point, reach: number): boolean {
+  return evaluate(object, scene).some(({ path, fill, stroke }) => {
     if (fill && winding(path, p) !== 0) return true
     return isNear(path, p, Math.max(reach, stroke ? stroke.width / 2 : 0))
   })

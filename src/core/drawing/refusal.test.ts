@@ -1,11 +1,12 @@
+import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringClock } from '../geometry/deadline'
 import { STARTERS } from '../rules/starters'
 import { drawnIcon } from '../formats/drawn'
 import { evaluate, outline, refusalIn, wholeDrawing } from './evaluate'
-import { extent } from './adjust'
-import type { DrawingObject, Mirror } from './object'
+import { extent } from './extent'
+import type { DrawingObject, OfKind } from './object'
 import { Refusal } from './refusal'
 import { wildObject } from './wild'
 import { pixelsOf } from '../../../tools/rasterise'
@@ -36,8 +37,8 @@ describe('any object that the schema takes, however odd its numbers', () => {
           expect(svg.light).not.toMatch(/NaN|Infinity|undefined/)
           expect(() => pixelsOf(svg.light, 24)).not.toThrow()
         } else expect(problem).toMatch(/^(“A \w+”|The drawing|This) .*\.$/)
-        for (const { segments } of outline(object, rules)) expect(segments.length).toBeGreaterThan(0)
-        const { x, y, w, h } = extent(object, rules)
+        for (const { segments } of outline(object, sceneOf(rules))) expect(segments.length).toBeGreaterThan(0)
+        const { x, y, w, h } = extent(object, sceneOf(rules))
         expect([x, y, w, h].every(Number.isFinite)).toBe(true)
       }),
       { numRuns: 500 },
@@ -46,7 +47,7 @@ describe('any object that the schema takes, however odd its numbers', () => {
 })
 
 describe('what comes to too much', () => {
-  const mirror = (members: DrawingObject[], folds = 120): Mirror => ({
+  const mirror = (members: DrawingObject[], folds = 120): OfKind<'mirror'> => ({
     kind: 'mirror',
     id: 'm',
     name: 'Wreath',
@@ -89,20 +90,22 @@ describe('what comes to too much', () => {
   ])('is refused before any of it is computed: %s', (message, object) => {
     // A clock that is over at the first look: what was counted needs none.
     bringClock(() => () => true)
-    expect(refusalIn(object, rules)).toMatchObject({ code: 'too-much', message })
+    expect(refusalIn(object, sceneOf(rules))).toMatchObject({ code: 'too-much', message })
     bringClock(() => () => false)
-    expect(evaluate(object, rules)).toEqual([])
-    expect(extent(object, rules).w).toBeGreaterThan(1)
+    expect(evaluate(object, sceneOf(rules))).toEqual([])
+    expect(extent(object, sceneOf(rules)).w).toBeGreaterThan(1)
   })
 
   it('is refused as a whole where only all of it is too much, and nothing of it is delivered', () => {
     const many = Array.from({ length: 301 }, (_, i): DrawingObject => ({ ...spiral, id: `s${i}` }))
-    expect(many.every((object) => refusalIn(object, rules) === null)).toBe(true)
-    expect(() => wholeDrawing(many, rules)).toThrow('The drawing comes to 60,200 segments; at most 60,000 are drawn.')
+    expect(many.every((object) => refusalIn(object, sceneOf(rules)) === null)).toBe(true)
+    expect(() => wholeDrawing(many, sceneOf(rules))).toThrow(
+      'The drawing comes to 60,200 segments; at most 60,000 are drawn.',
+    )
   })
 
   it('in a hidden object counts for nothing', () => {
-    expect(refusalIn({ ...mirror([mirror([mirror([spiral])])]), hidden: true }, rules)).toBeNull()
+    expect(refusalIn({ ...mirror([mirror([mirror([spiral])])]), hidden: true }, sceneOf(rules))).toBeNull()
   })
 })
 
@@ -127,18 +130,18 @@ describe('what takes too long', () => {
       return () => ++looks > 50
     })
     const object = cluster()
-    expect(refusalIn(object, rules)).toMatchObject({
+    expect(refusalIn(object, sceneOf(rules))).toMatchObject({
       code: 'too-slow',
       message: '“Cluster” takes too long to compute: too many of its segments meet.',
     })
     const tried = begun
-    expect([evaluate(object, rules), outline(object, rules), refusalIn(object, rules)?.code]).toEqual([
-      [],
-      [],
-      'too-slow',
-    ])
+    expect([
+      evaluate(object, sceneOf(rules)),
+      outline(object, sceneOf(rules)),
+      refusalIn(object, sceneOf(rules))?.code,
+    ]).toEqual([[], [], 'too-slow'])
     expect(begun).toBeLessThanOrEqual(tried + 1)
-    expect(() => wholeDrawing([circles[0]!, object], rules)).toThrow(Refusal)
+    expect(() => wholeDrawing([circles[0]!, object], sceneOf(rules))).toThrow(Refusal)
   })
 
   it('does not take along what was merely the last of it', () => {
@@ -154,8 +157,8 @@ describe('what takes too long', () => {
       name: 'All',
       members: [{ ...(cluster() as DrawingObject & { kind: 'assembly' }), members: circles.slice(0, 60) }, inner],
     }
-    expect(refusalIn(group, rules)?.code).toBe('too-slow')
+    expect(refusalIn(group, sceneOf(rules))?.code).toBe('too-slow')
     limit = 100_000
-    expect([refusalIn(inner, rules), evaluate(inner, rules).length]).toEqual([null, 1])
+    expect([refusalIn(inner, sceneOf(rules)), evaluate(inner, sceneOf(rules)).length]).toEqual([null, 1])
   })
 })

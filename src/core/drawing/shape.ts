@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/path'
-import type { ResolvedPaint, ResolvedStroke } from './values'
+import type { ResolvedPaint, ResolvedStroke } from './resolved'
 
 /**
  * A resolved piece of an icon: an exact path and its paint. `id` is the object it came from; `veil` what lies on it and

@@ -1,3 +1,4 @@
+import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { area } from '../geometry/area'
@@ -61,7 +62,7 @@ const arrow = (w: number, h: number, head: number, shaft: number, more = {}): Dr
   ...more,
   style,
 })
-const areaOf = (object: DrawingObject) => Math.abs(area(outline(object, rules)))
+const areaOf = (object: DrawingObject) => Math.abs(area(outline(object, sceneOf(rules))))
 
 const side = fc.integer({ min: 2, max: 40 }).map((n) => n / 2)
 const share = fc.integer({ min: 5, max: 95 }).map((n) => n / 100)
@@ -160,7 +161,10 @@ describe('a spiral', () => {
       [1, 0],
       [3.25, 0.5],
     ] as const) {
-      const path = outline({ kind: 'spiral', id: 's', name: 's', x: 0, y: 0, w: 20, h: 20, turns, inner, style }, rules)
+      const path = outline(
+        { kind: 'spiral', id: 's', name: 's', x: 0, y: 0, w: 20, h: 20, turns, inner, style },
+        sceneOf(rules),
+      )
       const quarters = turns * 4,
         radii = Array.from({ length: quarters }, (_, i) => 10 * (1 - (i * (1 - inner)) / quarters))
       expect(measure(path).length).toBeCloseTo(
@@ -183,14 +187,17 @@ describe('grips', () => {
     ]
     const place = fc.record({ x: fc.integer({ min: -10, max: 40 }), y: fc.integer({ min: -10, max: 40 }) })
     for (const shape of shapes) {
-      const before = outline(shape, rules)
-      for (const { id, at } of gripsOf(shape, rules, 0)) {
-        const same = outline(pullGrip(shape, id, at, rules, { step: null, alone: false }).object, rules)
+      const before = outline(shape, sceneOf(rules))
+      for (const { id, at } of gripsOf(shape, sceneOf(rules), 0)) {
+        const same = outline(
+          pullGrip(shape, id, at, sceneOf(rules), { step: null, alone: false }).object,
+          sceneOf(rules),
+        )
         expect(Math.abs(area(same) - area(before))).toBeLessThan(1e-6)
         fc.assert(
           fc.property(place, (p) => {
-            const { object } = pullGrip(shape, id, p, rules, { step: 0.5, alone: false })
-            const box = pathBounds(outline(object, rules))
+            const { object } = pullGrip(shape, id, p, sceneOf(rules), { step: 0.5, alone: false })
+            const box = pathBounds(outline(object, sceneOf(rules)))
             if (box) expect(box.w).toBeLessThanOrEqual(14 + 1e-6)
             expect(distance({ x: 'x' in object ? object.x : 0, y: 'y' in object ? object.y : 0 }, { x: 2, y: 3 })).toBe(
               0,

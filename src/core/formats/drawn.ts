@@ -1,3 +1,4 @@
+import { sceneOf } from '../drawing/evaluated-scene'
 import { wholeDrawing } from '../drawing/evaluate'
 import { type Memory, recalled, remember, remembered } from '../drawing/memory'
 import { Refusal } from '../drawing/refusal'
@@ -65,6 +66,6 @@ export function iconSvg(icon: Icon, rules: Rules, ground: Ground): string {
 
 /** What an icon is delivered as: its shapes, their strokes outlined where the rules say so. */
 function shapesOf(icon: Icon, rules: Rules): Shape[] {
-  const shapes = wholeDrawing(drawing(icon), rules)
+  const shapes = wholeDrawing(drawing(icon), sceneOf(rules))
   return rules.strokes === 'outlined' ? outlined(shapes) : shapes
 }

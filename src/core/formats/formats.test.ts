@@ -1,3 +1,4 @@
+import { sceneOf } from '../drawing/evaluated-scene'
 import { readFileSync } from 'node:fs'
 import { unzipSync } from 'fflate'
 import { decode } from 'fast-png'
@@ -296,7 +297,7 @@ describe('delivery', () => {
 describe('the demo', () => {
   it('keeps every interface icon within the live area, strokes included', () => {
     for (const icon of quayside.icons) {
-      for (const { path, stroke } of evaluateAll(drawing(icon), quayside.rules)) {
+      for (const { path, stroke } of evaluateAll(drawing(icon), sceneOf(quayside.rules))) {
         const { x, y, w, h } = pathBounds(path)!
         const half = (stroke?.width ?? 0) / 2
         expect(Math.min(x, y) - half, icon.name).toBeGreaterThanOrEqual(1 - 1e-9)

@@ -1,4 +1,4 @@
-import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedStroke } from '../drawing/values'
+import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedStroke } from '../drawing/resolved'
 import { shortNumber } from './number'
 import { PRECISION } from './path-data'
 

@@ -1,10 +1,12 @@
 import { arcCentre } from '../geometry/arc'
 import { type Path, pathBounds, polyline } from '../geometry/path'
-import { clipped } from '../drawing/clip'
+import { clipped } from '../drawing/kinds/group/clip'
 import { evaluateAll } from '../drawing/evaluate'
 import type { DrawingObject } from '../drawing/object'
 import { type Run, runsOf, type Shape } from '../drawing/shape'
-import { type NamedValues, type ResolvedGradient, type ResolvedPaint, withOpacity } from '../drawing/values'
+import { sceneOf } from '../drawing/evaluated-scene'
+import type { NamedValues } from '../drawing/values'
+import { type ResolvedGradient, type ResolvedPaint, withOpacity } from '../drawing/resolved'
 import { rounded } from './number'
 import { pathData, PRECISION } from './path-data'
 import {
@@ -25,7 +27,7 @@ export function svgOf(
   size: number,
   ground: Ground = 'current',
 ): string {
-  return svgOfShapes(evaluateAll(objects, values), size, ground)
+  return svgOfShapes(evaluateAll(objects, sceneOf(values)), size, ground)
 }
 
 /** Resolved shapes as an SVG document. Attributes that all shapes share are written once, on the root. */

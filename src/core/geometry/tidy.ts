@@ -1,3 +1,6 @@
+import type { Point } from './point'
+import { apply, type Transform } from './transform'
+
 /**
  * How far from a decimal of nine digits a number may be to be taken for it: a few roundings of coordinates of up to a
  * thousand.
@@ -12,4 +15,10 @@ const NOISE = 1e-12
 export function tidy(value: number): number {
   const short = Math.round(value * 1e9) / 1e9
   return Math.abs(short - value) <= NOISE ? short + 0 : value
+}
+
+/** Where a map takes a place, without that noise. */
+export function applyTidy(map: Transform, p: Point): Point {
+  const { x, y } = apply(map, p)
+  return { x: tidy(x), y: tidy(y) }
 }

@@ -1,3 +1,4 @@
+import { sceneOf } from '../drawing/evaluated-scene'
 import { OutOfTime, timed } from '../geometry/deadline'
 import { measure } from '../geometry/measure'
 import type { Path } from '../geometry/path'
@@ -31,7 +32,7 @@ export function opticalOffset(objects: readonly DrawingObject[], rules: Rules): 
 
 function inkWithin(objects: readonly DrawingObject[], rules: Rules): Path {
   try {
-    return timed(() => inkOf(evaluateAll(objects, rules)))
+    return timed(() => inkOf(evaluateAll(objects, sceneOf(rules))))
   } catch (error) {
     if (error instanceof OutOfTime) return []
     throw error

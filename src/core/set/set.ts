@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { namesUsed } from '../drawing/adjust'
+import { namesUsed } from '../drawing/visit'
 import { Guide } from '../drawing/guide'
 import { DrawingObject } from '../drawing/object'
 import { Reference } from '../drawing/reference'

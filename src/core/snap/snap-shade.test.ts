@@ -1,3 +1,4 @@
+import { sceneOf } from '../drawing/evaluated-scene'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { shareAt } from '../drawing/gradient'
@@ -76,7 +77,7 @@ describe('the edge of a shade', () => {
       fc.property(shapes, fc.integer({ min: 0, max: 359 }), (object, degrees) => {
         const angle = (degrees * Math.PI) / 180,
           way = shade({ x: 12, y: 12 }, { x: 12 + 20 * Math.cos(angle), y: 12 + 20 * Math.sin(angle) })
-        const shares = outline(object, rules).flatMap(({ segments }) =>
+        const shares = outline(object, sceneOf(rules)).flatMap(({ segments }) =>
           segments.flatMap((segment) => Array.from({ length: 201 }, (_, i) => shareAt(way, pointAt(segment, i / 200)))),
         )
         const most = Math.max(...shares)

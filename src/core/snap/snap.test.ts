@@ -1,3 +1,4 @@
+import { sceneOf } from '../drawing/evaluated-scene'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { outline } from '../drawing/evaluate'
@@ -147,7 +148,7 @@ describe('snapping to the true thing', () => {
       ],
     }
     for (const object of [oval, curve]) {
-      const [segment] = outline(object, rules).flatMap(({ segments }) => segments)
+      const [segment] = outline(object, sceneOf(rules)).flatMap(({ segments }) => segments)
       const touch = 0.37,
         at = pointAt(segment!, touch),
         way = directionAt(segment!, touch)

@@ -1,9 +1,10 @@
+import { sceneOf } from '../drawing/evaluated-scene'
 import { type Box, boxAbout, boxCentre } from '../geometry/box'
 import { type Curve, curveOf } from '../geometry/curve'
 import { ellipse, type Path } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
-import { extent } from '../drawing/adjust'
+import { extent } from '../drawing/extent'
 import { editable } from '../drawing/editable'
 import { outline } from '../drawing/evaluate'
 import { framePoint } from '../drawing/frame'
@@ -89,8 +90,8 @@ export function snapTargets(
   }
   for (const object of objects) {
     if (object.hidden) continue
-    const around = extent(object, rules),
-      path = outline(object, rules)
+    const around = extent(object, sceneOf(rules)),
+      path = outline(object, sceneOf(rules))
     boxes.push(around)
     if (on.nodes) lines(around, 'edge', on.middles ? 'centre' : null)
     if (on.middles)
@@ -101,7 +102,7 @@ export function snapTargets(
     points.push(...placesOf(path, on))
     // Where a corner is rounded, the node that it belongs to as well.
     if (on.nodes && isCornered(object))
-      for (const { nodes } of editable(object, rules)?.contours ?? [])
+      for (const { nodes } of editable(object, sceneOf(rules))?.contours ?? [])
         points.push(...nodes.map(({ x, y }) => ({ at: { x, y }, label: 'node' })))
     for (const { segments } of path) edges.push(...segments.filter(isSomewhere).map(curveOf))
   }

@@ -1,10 +1,11 @@
+import { sceneOf } from '../drawing/evaluated-scene'
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import opentype from 'opentype.js'
 import { describe, expect, it } from 'vitest'
 import { outline } from '../drawing/evaluate'
-import { transformObject } from '../drawing/adjust'
-import type { Text } from '../drawing/object'
+import { transformObject } from '../drawing/transform-object'
+import type { Text } from '../drawing/kinds/text/text'
 import { area } from '../geometry/area'
 import { pathBounds } from '../geometry/path'
 import { rotation } from '../geometry/transform'
@@ -51,7 +52,7 @@ describe('texts', () => {
     const plain = textWidth('SKERRY', shippedFace(600), { size: 6, spacing: 0 })
     expect(textWidth('SKERRY', shippedFace(600), { size: 6, spacing: 1.5 })).toBeCloseTo(plain + 5 * 1.5, 9)
     const turned = transformObject(transformObject(text(), rotation(33, { x: 3, y: 4 })), [1, 0, 0.4, 1, 0, 0])
-    expect(area(outline(turned, rules))).toBeCloseTo(area(outline(text(), rules)), 6)
+    expect(area(outline(turned, sceneOf(rules)))).toBeCloseTo(area(outline(text(), sceneOf(rules))), 6)
     const twice = transformObject(text({ spacing: 0.5 }), [2, 0, 0, 2, 0, 0])
     expect(twice).toMatchObject({ at: { x: 4, y: 24 }, size: 12, spacing: 1 })
     expect(twice).not.toHaveProperty('map')

@@ -9,7 +9,7 @@ import { createSession, undoStep } from '../frame/session'
 import { Bench } from './bench'
 import { benchCommands } from './commands'
 import { addIcon, deleteIcon, duplicateIcon, renameIcon, restoreIcon } from './icons'
-import { common, cornerOf, lineNumbers, withLineNumbers, withStyle } from './ledger/columns'
+import { common, cornerOf, withStyle } from './ledger/columns'
 import { SEVERAL } from './ledger/value-cell'
 import { assemble, assemblyNeeds, group, loosen, nudge, order, remove, setFlag } from './operations'
 import { fit, toGrid, toScreen, zoomAt } from './view'
@@ -181,24 +181,6 @@ describe('icons', () => {
 })
 
 describe('the ledger’s columns', () => {
-  it('a line’s length and angle go both ways', () => {
-    const number = fc.integer({ min: 1, max: 400 }).map((n) => n / 10)
-    fc.assert(
-      fc.property(number, fc.integer({ min: -179, max: 180 }), (length, angle) => {
-        const drawn = bench.objects[3]!
-        if (drawn.kind !== 'line') throw new Error('a line')
-        const next = withLineNumbers(drawn, { length, angle })
-        expect(next.from).toEqual(drawn.from)
-        expect(lineNumbers(next).length).toBeCloseTo(length, 6)
-        expect(Math.cos(((lineNumbers(next).angle - angle) * Math.PI) / 180)).toBeCloseTo(1, 9)
-      }),
-    )
-    expect(lineNumbers({ kind: 'line', id: 'l', name: 'l', from: { x: 0, y: 4 }, to: { x: 0, y: 0 }, style })).toEqual({
-      length: 4,
-      angle: 90,
-    })
-  })
-
   it('say what objects have in common', () => {
     expect(common(bench.objects, cornerOf)).toBe('outer')
     expect(common([box('a'), box('b', { corner: 1 })], cornerOf)).toBe(SEVERAL)

@@ -1,7 +1,8 @@
 import type { Box } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 import { compose, type Transform } from '@/core/geometry/transform'
-import { extentOf, moveObject } from '@/core/drawing/adjust'
+import { extentOf } from '@/core/drawing/extent'
+import { moveObject } from '@/core/drawing/transform-object'
 import type { Guide } from '@/core/drawing/guide'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
@@ -9,6 +10,8 @@ import { freshName } from '@/core/drawing/fresh'
 import { type DrawingObject, isContainer } from '@/core/drawing/object'
 import type { Style } from '@/core/drawing/style'
 import { find, outermost, walk } from '@/core/drawing/tree'
+import type { Scene } from '@/core/drawing/scene'
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import type { Rules } from '@/core/rules/rules'
 import { applyEdit } from '@/core/set/edit'
 import { drawing, guidesOf, type Icon } from '@/core/set/set'
@@ -33,6 +36,11 @@ export class Bench {
   ) {
     this.store = createBenchStore(icon)
     this.calm = new Calm(session, () => this.objects.length)
+  }
+
+  /** What the drawing is evaluated in. */
+  get scene(): Scene {
+    return sceneOf(this.rules)
   }
 
   get rules(): Rules {
@@ -207,7 +215,7 @@ export class Bench {
   }
 
   extent(objects: readonly DrawingObject[]): Box | null {
-    return extentOf(objects, this.rules)
+    return extentOf(objects, sceneOf(this.rules))
   }
 
   /** A name that no object has yet: a word and a number. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { DrawingObject } from '@/core/drawing/object'
-import { namesUsed } from '@/core/drawing/adjust'
+import { namesUsed } from '@/core/drawing/visit'
 import { walk, withNewIds } from '@/core/drawing/tree'
 import { svgOf } from '@/core/formats/svg'
 import { hasValue } from '@/core/rules/renames'

@@ -1,3 +1,4 @@
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { svgOf } from '@/core/formats/svg'
 import { evaluateAll } from '@/core/drawing/evaluate'
@@ -163,12 +164,12 @@ describe('the finish', () => {
         ['#d5401b', 'ink'],
       ]),
     )
-    expect(evaluateAll(hand.objects, hand.bench.rules).map(({ fill }) => fill)).toMatchObject([
+    expect(evaluateAll(hand.objects, sceneOf(hand.bench.rules)).map(({ fill }) => fill)).toMatchObject([
       { light: '#d5401b' },
       { ink: true },
     ])
     setPaint(hand.bench, 'fill', { opacity: 0.5 })
-    expect(evaluateAll(hand.objects, hand.bench.rules).map(({ fill }) => fill!.opacity)).toEqual([0.5, 0.5])
+    expect(evaluateAll(hand.objects, sceneOf(hand.bench.rules)).map(({ fill }) => fill!.opacity)).toEqual([0.5, 0.5])
     // Without a selection nothing is done, and no step is taken.
     hand.bench.select([])
     const steps = hand.bench.session.getState().history.past.length

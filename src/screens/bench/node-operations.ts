@@ -18,7 +18,9 @@ import { contourOf, nodesOf } from '@/core/drawing/nodes'
 import { editable } from '@/core/drawing/editable'
 import { outline } from '@/core/drawing/evaluate'
 import { extended, shortened } from '@/core/outline/extend'
-import { type DrawingObject, isContainer, type Node, type PathObject } from '@/core/drawing/object'
+import { type DrawingObject, isContainer } from '@/core/drawing/object'
+import type { Node } from '@/core/drawing/node'
+import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { simplify } from '@/core/outline/simplify'
 import type { Point } from '@/core/geometry/point'
 import { say } from '@/ui/notice'
@@ -205,7 +207,7 @@ export function fitEnd(bench: Bench, way: 'extend' | 'shorten'): void {
   const others = [
     ...bench.objects
       .filter((object) => object.id !== path.id && !object.hidden)
-      .flatMap((object) => outline(object, bench.rules)),
+      .flatMap((object) => outline(object, bench.scene)),
     ...path.contours.filter((other) => other !== run).map(contourOf),
   ]
   const found = (way === 'extend' ? extended : shortened)(contourOf(run), end.node !== 0, others)
@@ -221,7 +223,7 @@ export function fitEnd(bench: Bench, way: 'extend' | 'shorten'): void {
 
 /** Puts the strokes of several paths and lines into one path, where ends in one place move together. */
 export function gatherStrokes(bench: Bench): void {
-  const paths = bench.free.flatMap((object) => editable(object, bench.rules) ?? [])
+  const paths = bench.free.flatMap((object) => editable(object, bench.scene) ?? [])
   const [lowest, ...rest] = paths
   if (!lowest) return
   const whole: PathObject = { ...lowest, contours: paths.flatMap((path) => path.contours) }
@@ -243,7 +245,7 @@ function referenceOf(bench: Bench, places: readonly NodeAt[]): NodeAt {
 /** Turns the selection into plain paths: the exact result of each object, circles as arcs. */
 export function fixToPath(bench: Bench): void {
   const { free } = bench
-  const next = free.map((object): DrawingObject => editable(object, bench.rules) ?? object)
+  const next = free.map((object): DrawingObject => editable(object, bench.scene) ?? object)
   if (next.every((object, i) => object === free[i])) say({ text: 'These are plain paths already.' })
   else
     bench.edit(

@@ -1,6 +1,6 @@
 import type { NodeAt } from '@/core/drawing/node-edit'
 import { afterEdit, editable, type Edited } from '@/core/drawing/editable'
-import type { PathObject } from '@/core/drawing/object'
+import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { say } from '@/ui/notice'
 import { undoStep } from '../frame/session'
 import type { Bench } from './bench'
@@ -15,7 +15,7 @@ export function nodeOfKey(key: string): NodeAt {
 /** The one object whose nodes are edited, as a path: the selected one, when it is alone and not locked. */
 export function editedPath(bench: Bench): PathObject | null {
   const [object, ...more] = bench.free
-  return object && more.length === 0 ? editable(object, bench.rules) : null
+  return object && more.length === 0 ? editable(object, bench.scene) : null
 }
 
 /** What an edited path comes to in the drawing: the shape it was taken from where that can express it. */

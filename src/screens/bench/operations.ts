@@ -1,6 +1,7 @@
 import type { Point } from '@/core/geometry/point'
 import { IDENTITY, type Transform, translation } from '@/core/geometry/transform'
-import { moveObject, scaleOwn, transformObject } from '@/core/drawing/adjust'
+import { moveObject, transformObject } from '@/core/drawing/transform-object'
+import { scaleOwn } from '@/core/drawing/scale-own'
 import { membersOf } from '@/core/drawing/edit'
 import type { PaintPlace } from '@/core/drawing/finish'
 import { type DrawingObject, isContainer, isStyled, type Role } from '@/core/drawing/object'

@@ -1,5 +1,6 @@
 'use client'
 
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { excessIn, refusalIn } from '@/core/drawing/evaluate'
 import { useBench, useBenchState, useCalmObjects, useRules } from './context'
 import { RULER } from './layers/rulers'
@@ -20,7 +21,7 @@ export function Refused() {
   const refused = whole
     ? []
     : objects.flatMap((object) => {
-        const refusal = refusalIn(object, rules)
+        const refusal = refusalIn(object, sceneOf(rules))
         return refusal ? [{ id: object.id, sentence: refusal.message }] : []
       })
   if (!whole && refused.length === 0) return null

@@ -1,8 +1,8 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { wordOf } from '@/core/drawing/object'
 import { hits } from '@/core/drawing/pick'
-import { KIND_NAMES } from '@/core/drawing/fresh'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
 import { useFilm } from '@/ui/film'
 import { shown } from '../frame/session'
@@ -196,10 +196,10 @@ function Layer({
 
 /** Everything under a place, each to be picked, and what can be done with the selection. */
 function stageMenu(bench: Bench, p: { x: number; y: number }): MenuEntry[] {
-  const found = hits(bench.objects, bench.rules, p, bench.reach)
+  const found = hits(bench.objects, bench.scene, p, bench.reach)
   const under: MenuEntry[] = found.map(({ object, depth, locked }) => ({
     label: `${' '.repeat(depth * 2)}${object.name}`,
-    hint: locked ? 'locked' : KIND_NAMES[object.kind].toLowerCase(),
+    hint: locked ? 'locked' : wordOf(object.kind).toLowerCase(),
     disabled: locked,
     run: () => bench.select([object.id]),
   }))

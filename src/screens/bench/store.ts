@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { PaintPlace } from '@/core/drawing/finish'
-import type { Node } from '@/core/drawing/object'
+import type { Node } from '@/core/drawing/node'
 import type { Point } from '@/core/geometry/point'
 import type { SnapMark } from '@/core/snap/snap'
 import type { SnapSwitches } from '@/core/snap/targets'

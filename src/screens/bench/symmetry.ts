@@ -1,15 +1,15 @@
 import { boxCentre } from '@/core/geometry/box'
-import { halfOf } from '@/core/drawing/mirror'
+import { halfOf } from '@/core/drawing/kinds/mirror/images'
 import { nodesOf } from '@/core/drawing/nodes'
 import { outline } from '@/core/drawing/evaluate'
-import { type DrawingObject, isStyled, type Mirror } from '@/core/drawing/object'
+import { type DrawingObject, isStyled, type OfKind } from '@/core/drawing/object'
 import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
 import { newId } from '@/ui/new-id'
 import type { Bench } from './bench'
 
 /** Puts the selection into a live mirror about the centre of the square. */
-function gather(bench: Bench, kind: Pick<Mirror, 'folds' | 'flip'>, label: string): void {
+function gather(bench: Bench, kind: Pick<OfKind<'mirror'>, 'folds' | 'flip'>, label: string): void {
   const id = newId(),
     middle = bench.rules.grid.size / 2
   const container = {
@@ -30,7 +30,7 @@ function gather(bench: Bench, kind: Pick<Mirror, 'folds' | 'flip'>, label: strin
 function makeSymmetric(bench: Bench): void {
   const [object] = bench.free
   if (!object || !isStyled(object)) return
-  const path = outline(object, bench.rules),
+  const path = outline(object, bench.scene),
     at = boxCentre(bench.extent([object])!)
   const halves = ([1, -1] as const).map((side) => halfOf(path, at, 90, side))
   const count = (half: (typeof halves)[number]) => half.reduce((sum, { segments }) => sum + segments.length, 0)

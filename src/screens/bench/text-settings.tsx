@@ -2,7 +2,7 @@
 
 import opentype from 'opentype.js'
 import { useEffect, useRef, useState } from 'react'
-import type { Text } from '@/core/drawing/object'
+import type { Text } from '@/core/drawing/kinds/text/text'
 import { faceOfFont } from '@/core/text/face-of-font'
 import { Choice } from '@/ui/choice'
 import { NumberField } from '@/ui/number-field'

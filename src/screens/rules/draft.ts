@@ -1,6 +1,7 @@
 import type { Keyline, Rules as RulesType } from '@/core/rules/rules'
 import { Rules } from '@/core/rules/rules'
-import type { Rename, ValueKind } from '@/core/rules/renames'
+import type { ValueKind } from '@/core/drawing/visit'
+import type { Rename } from '@/core/rules/renames'
 import { applyEdit } from '@/core/set/edit'
 import { type IconSet, setProblems } from '@/core/set/set'
 

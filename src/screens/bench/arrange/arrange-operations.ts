@@ -1,6 +1,6 @@
 import { type Box, boxAbout } from '@/core/geometry/box'
 import { aligned, type Side, spaced } from '@/core/drawing/arrange'
-import { moveObject } from '@/core/drawing/adjust'
+import { moveObject } from '@/core/drawing/transform-object'
 import { opticalOffset } from '@/core/proof/optical-centre'
 import type { DrawingObject } from '@/core/drawing/object'
 import { figure } from '@/ui/sum'
@@ -42,7 +42,7 @@ export function align(bench: Bench, side: Side): void {
       text: 'One object alone has nothing to be aligned to. Choose the square, the live area or a keyline.',
     })
   bench.edit(
-    { kind: 'replace', objects: aligned(objects, bench.rules, side, found.box, found.asOne) },
+    { kind: 'replace', objects: aligned(objects, bench.scene, side, found.box, found.asOne) },
     `Align ${title(objects)}: ${side}`,
   )
 }
@@ -58,7 +58,7 @@ export function space(bench: Bench, axis: 'x' | 'y'): void {
           : 'Select two objects or more.',
     })
   bench.edit(
-    { kind: 'replace', objects: spaced(objects, bench.rules, axis, gap) },
+    { kind: 'replace', objects: spaced(objects, bench.scene, axis, gap) },
     `Space ${title(objects)} ${axis === 'x' ? 'across' : 'down'}`,
   )
 }

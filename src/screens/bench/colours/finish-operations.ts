@@ -1,4 +1,4 @@
-import { extentOf } from '@/core/drawing/adjust'
+import { extentOf } from '@/core/drawing/extent'
 import { type PaintPlace, paintAt, recoloured, styledWithin, withFinish, withPaintAt } from '@/core/drawing/finish'
 import { freshGradient } from '@/core/drawing/gradient'
 import type { Styled } from '@/core/drawing/object'
@@ -38,7 +38,7 @@ export function makeGradient(bench: Bench, place: PaintPlace, kind: Gradient['ki
     bench,
     (style, object) => {
       const paint = paintAt(style, place)
-      const box = extentOf([object], bench.rules)!
+      const box = extentOf([object], bench.scene)!
       const stops = paint !== undefined && isGradient(paint) ? paint.stops : firstStops(paint)
       return withPaintAt(style, place, { paint: { ...freshGradient(kind, box, []), stops } })
     },

@@ -1,9 +1,10 @@
 'use client'
 
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { useMemo, useState } from 'react'
 import { contrast, ENOUGH } from '@/core/proof/contrast'
 import { coloursUsed, recoloured } from '@/core/drawing/finish'
-import { extent } from '@/core/drawing/adjust'
+import { extent } from '@/core/drawing/extent'
 import { type DrawingObject, isStyled, type Styled } from '@/core/drawing/object'
 import { isGradient } from '@/core/drawing/paint'
 import { stopsOf } from '@/core/drawing/values'
@@ -83,7 +84,7 @@ export function UsedColours({ objects, rules, chosen }: { objects: readonly Styl
  */
 function plateOf([back]: readonly DrawingObject[], rules: Rules): string | null {
   if (!back || !isStyled(back)) return null
-  const { w, h } = extent(back, rules),
+  const { w, h } = extent(back, sceneOf(rules)),
     { fill } = back.style
   if (w * h < 0.6 * rules.grid.size ** 2 || fill === 'none') return null
   return isGradient(fill) ? stopsOf(fill, rules)[0]!.color : fill

@@ -1,5 +1,6 @@
 'use client'
 
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { memo } from 'react'
 import { evaluate, excessIn } from '@/core/drawing/evaluate'
 import type { DrawingObject } from '@/core/drawing/object'
@@ -66,7 +67,7 @@ const ObjectShapes = memo(function ObjectShapes({
   const by = useBenchState(({ inHand: { shifted } }) => (shifted?.ids.has(object.id) ? shifted.by : null))
   return (
     <g opacity={dimmed || faded ? 0.25 : undefined} transform={by ? `translate(${by.x} ${by.y})` : undefined}>
-      <ShapeRuns shapes={evaluate(object, values)} />
+      <ShapeRuns shapes={evaluate(object, sceneOf(values))} />
     </g>
   )
 })

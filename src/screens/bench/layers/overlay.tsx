@@ -1,13 +1,14 @@
 'use client'
 
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { memo } from 'react'
 import { boxBetween } from '@/core/geometry/box'
 import { rememberedPathData } from '@/core/formats/path-data'
-import { extentOf, frameOf } from '@/core/drawing/adjust'
+import { extentOf, frameOf } from '@/core/drawing/extent'
 import { editable } from '@/core/drawing/editable'
 import { outline } from '@/core/drawing/evaluate'
 import { type Frame, frameCorners, framePoint } from '@/core/drawing/frame'
-import { type DrawingObject, isContainer, type Mirror } from '@/core/drawing/object'
+import { type DrawingObject, isContainer, type OfKind } from '@/core/drawing/object'
 import { HANDLES } from '@/core/drawing/resize'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
@@ -64,7 +65,7 @@ const Selected = memo(function Selected({ view, rules }: { view: View; rules: Ru
   const tool = useBenchState((state) => state.tool)
   const selected = outermost(objects, selection)
   const [only, ...more] = selected
-  const nodes = tool === 'nodes' && only && more.length === 0 ? editable(only, rules) : null
+  const nodes = tool === 'nodes' && only && more.length === 0 ? editable(only, sceneOf(rules)) : null
   const locked = lockedWithin(objects)
   const free = selected.filter(({ id }) => !locked.has(id))
   const axes = mirrorsAround(objects, selection)
@@ -97,7 +98,7 @@ const Selected = memo(function Selected({ view, rules }: { view: View; rules: Ru
 })
 
 /** The mirrors that are selected, or that hold what is. */
-function mirrorsAround(objects: readonly DrawingObject[], selection: ReadonlySet<string>): Mirror[] {
+function mirrorsAround(objects: readonly DrawingObject[], selection: ReadonlySet<string>): OfKind<'mirror'>[] {
   const found = [...walk(objects)]
     .filter(({ object }) => selection.has(object.id))
     .flatMap(({ object, parents }) => [object, ...parents])
@@ -119,7 +120,7 @@ function OutlineOf({
 }) {
   return (
     <path
-      d={rememberedPathData(outline(object, rules), DIGITS)}
+      d={rememberedPathData(outline(object, sceneOf(rules)), DIGITS)}
       transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}
       vectorEffect="non-scaling-stroke"
       strokeWidth={width}
@@ -137,7 +138,7 @@ function Handles({ selected, rules, view }: { selected: readonly DrawingObject[]
       return <circle key={i} cx={x} cy={y} r={4} fill="var(--sheet)" strokeWidth={1.5} />
     })
   }
-  const frame: Frame = more.length === 0 ? frameOf(first, rules) : extentOf(selected, rules)!
+  const frame: Frame = more.length === 0 ? frameOf(first, sceneOf(rules)) : extentOf(selected, sceneOf(rules))!
   const corners = frameCorners(frame).map((corner) => toScreen(view, corner))
   return (
     <>

@@ -1,5 +1,6 @@
 'use client'
 
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { memo } from 'react'
 import { rememberedPathData } from '@/core/formats/path-data'
 import { editable } from '@/core/drawing/editable'
@@ -19,7 +20,7 @@ import { DIGITS } from './shape-runs'
 export function OutlineArtwork() {
   const objects = useShownObjects()
   const rules = useRules()
-  return evaluateAll(objects, rules).map((shape, i) => <Lines key={i} shape={shape} />)
+  return evaluateAll(objects, sceneOf(rules)).map((shape, i) => <Lines key={i} shape={shape} />)
 }
 
 const Lines = memo(function Lines({ shape }: { shape: Shape }) {
@@ -62,7 +63,7 @@ export function TintedArtwork() {
 
 const Tinted = memo(function Tinted({ object, values, hue }: { object: Styled; values: NamedValues; hue: number }) {
   const tint = `oklch(62% 0.17 ${hue.toFixed(0)})`
-  return evaluate(object, values).map(({ path, fill, stroke }, i) => (
+  return evaluate(object, sceneOf(values)).map(({ path, fill, stroke }, i) => (
     <path
       key={i}
       d={rememberedPathData(path, DIGITS)}
@@ -115,7 +116,8 @@ const NodesOf = memo(function NodesOf({
   values: NamedValues
   view: View
 }) {
-  const path = object.kind === 'assembly' || object.kind === 'text' || object.hidden ? null : editable(object, values)
+  const path =
+    object.kind === 'assembly' || object.kind === 'text' || object.hidden ? null : editable(object, sceneOf(values))
   return path?.contours.flatMap(({ nodes }, contour) =>
     nodes.map((node, n) => {
       const { x, y } = toScreen(view, node)

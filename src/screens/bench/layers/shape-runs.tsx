@@ -2,7 +2,7 @@
 
 import { memo } from 'react'
 import { type Run, runsOf, type Shape } from '@/core/drawing/shape'
-import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from '@/core/drawing/values'
+import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from '@/core/drawing/resolved'
 import { rememberedPathData } from '@/core/formats/path-data'
 import { gradientDefinition } from '@/core/formats/svg-paint'
 

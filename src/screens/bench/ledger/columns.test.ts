@@ -1,21 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Ellipse, LineObject } from '@/core/drawing/object'
+import type { Line as LineObject } from '@/core/drawing/kinds/line/line'
 import { simple } from '@/core/drawing/arbitrary'
 import { DrawingObject, isCornered, isStyled } from '@/core/drawing/object'
 import { STARTERS } from '@/core/rules/starters'
-import {
-  common,
-  cornerOf,
-  cornerStyleOf,
-  lineNumbers,
-  numbersOf,
-  withCorner,
-  withCornerStyle,
-  withEllipsePart,
-  withLineNumbers,
-  withStyle,
-} from './columns'
+import { common, cornerOf, cornerStyleOf, numbersOf, withCorner, withCornerStyle, withStyle } from './columns'
 import { SEVERAL } from './value-cell'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
@@ -27,35 +16,7 @@ const line = (x: number, y: number): LineObject => ({
   to: { x, y },
   style,
 })
-const n = fc.integer({ min: -40, max: 60 }).map((half) => half / 2)
-
 describe('the ledger’s numbers', () => {
-  it('of a line are its length and its angle; typed back they give the same line', () => {
-    fc.assert(
-      fc.property(n, n, (x, y) => {
-        if (x === 3 && y === 4) return
-        const before = line(x, y),
-          { to } = withLineNumbers(before, lineNumbers(before))
-        expect(Math.hypot(to.x - x, to.y - y)).toBeLessThan(1e-6)
-      }),
-    )
-    expect(withLineNumbers(line(8, 4), { angle: 90 }).to).toEqual({ x: 3, y: -1 })
-    expect(withLineNumbers(line(8, 4), { length: 2 }).to).toEqual({ x: 5, y: 4 })
-  })
-
-  it('of an ellipse go from whole to parts and back, and a ring keeps its hole', () => {
-    const whole: Ellipse = { kind: 'ellipse', id: 'e', name: 'e', x: 0, y: 0, w: 8, h: 8, style }
-    const pie = withEllipsePart(whole, { cut: 'pie' })
-    expect(pie).toMatchObject({ from: 0, to: 270, cut: 'pie' })
-    expect(withEllipsePart(pie, { from: 45 })).toMatchObject({ from: 45, to: 270, cut: 'pie' })
-    expect(withEllipsePart(pie, { cut: 'whole' })).toEqual(whole)
-    expect(withEllipsePart(withEllipsePart(whole, { hole: 0.5 }), { cut: 'open' })).toMatchObject({
-      hole: 0.5,
-      cut: 'open',
-    })
-    expect(withEllipsePart(withEllipsePart(whole, { hole: 0.5 }), { hole: 0 })).toEqual(whole)
-  })
-
   it('of any object can be read at any anchor, and what has no corner or style is left alone', () => {
     const { rules } = STARTERS[0]!
     fc.assert(

@@ -1,5 +1,6 @@
 'use client'
 
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
 import { restrictToVerticalAxis } from '@dnd-kit/modifiers'
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
@@ -13,7 +14,7 @@ import { membersOf } from '@/core/drawing/edit'
 import { editable } from '@/core/drawing/editable'
 import { evaluateAll } from '@/core/drawing/evaluate'
 import type { Rules } from '@/core/rules/rules'
-import { type Assembly, type DrawingObject, isContainer } from '@/core/drawing/object'
+import { type Container, type DrawingObject, isCombining, isContainer } from '@/core/drawing/object'
 import { countObjects, outermost } from '@/core/drawing/tree'
 import { DRAG_ACCESS } from '@/ui/drag-access'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
@@ -105,7 +106,7 @@ export function Ledger() {
 
 /** How many nodes a selected path has; none where anything else is selected. */
 function nodesIn([object, ...more]: readonly DrawingObject[], rules: Rules): number {
-  const path = object && more.length === 0 && object.kind !== 'assembly' ? editable(object, rules) : null
+  const path = object && more.length === 0 && !isContainer(object) ? editable(object, sceneOf(rules)) : null
   return path ? path.contours.reduce((sum, { nodes }) => sum + nodes.length, 0) : 0
 }
 
@@ -113,7 +114,7 @@ function Result({ objects: shown }: { objects: readonly DrawingObject[] }) {
   const objects = useDeferredValue(shown)
   const rules = useRules()
   const text = useMemo(() => {
-    const shapes = evaluateAll(objects, rules)
+    const shapes = evaluateAll(objects, sceneOf(rules))
     const segments = shapes.reduce((sum, { path }) => sum + segmentCount(path), 0)
     const contours = shapes.reduce((sum, { path }) => sum + path.length, 0)
     return `result: ${segments} segments · ${contours} contour${contours === 1 ? '' : 's'}`
@@ -324,14 +325,14 @@ function rowsOf(
   objects: readonly DrawingObject[],
   folded: ReadonlySet<string>,
   depth = 0,
-  inside: Assembly | null = null,
+  inside: Container | null = null,
   locked = false,
 ): LedgerRow[] {
   const order = inside ? objects : objects.toReversed()
   return order.flatMap((object) => {
     const row: LedgerRow = { object, depth, inside, locked: locked || object.locked === true }
     if (!isContainer(object) || folded.has(object.id)) return [row]
-    return [row, ...rowsOf(object.members, folded, depth + 1, object.kind === 'assembly' ? object : null, row.locked)]
+    return [row, ...rowsOf(object.members, folded, depth + 1, isCombining(object) ? object : null, row.locked)]
   })
 }
 

@@ -1,9 +1,11 @@
 'use client'
 
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import clsx from 'clsx'
 import { changeNodes, kindOf, moveNodes, type NodeAt, type NodeKind, setKind } from '@/core/drawing/node-edit'
 import { editable } from '@/core/drawing/editable'
-import type { Node, PathObject } from '@/core/drawing/object'
+import type { Node } from '@/core/drawing/node'
+import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { Cap, type CornerStyle, Join, type Radius } from '@/core/drawing/style'
 import { outermost } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
@@ -25,7 +27,7 @@ export function NodesPanel() {
   const selection = useBenchState((state) => state.selection)
   const nodes = useBenchState((state) => state.nodes)
   const [object, ...more] = outermost(objects, selection)
-  const path = object && more.length === 0 ? editable(object, rules) : null
+  const path = object && more.length === 0 ? editable(object, sceneOf(rules)) : null
   if (!path) return <p className="px-4 py-3 text-quiet">Select one path or shape to see its nodes.</p>
   const locked = isLocked(objects, path.id)
   return (

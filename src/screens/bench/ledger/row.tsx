@@ -1,15 +1,15 @@
 'use client'
 
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import clsx from 'clsx'
 import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react'
 import { memo, useState } from 'react'
-import { changeNumbers } from '@/core/drawing/adjust'
+import { changeNumbers } from '@/core/drawing/numbers'
 import { refusalIn } from '@/core/drawing/evaluate'
-import { KIND_NAMES } from '@/core/drawing/fresh'
 import type { FrameChange } from '@/core/drawing/frame'
-import { type Assembly, type DrawingObject, isContainer, isStyled, Role } from '@/core/drawing/object'
+import { type Container, type DrawingObject, isContainer, isStyled, Role, wordOf } from '@/core/drawing/object'
 import type { Paint } from '@/core/drawing/paint'
 import { Cap, type Radius, type Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
@@ -30,7 +30,7 @@ export const GRID =
 export type LedgerRow = {
   readonly object: DrawingObject
   readonly depth: number
-  readonly inside: Assembly | null
+  readonly inside: Container | null
   readonly locked: boolean
 }
 
@@ -58,7 +58,8 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
   const numbers = numbersOf(object, rules, anchor)
   const setNumber = (key: keyof FrameChange) => (value: number) => {
     change(
-      (other) => changeNumbers(other, rules, anchor, linkedChange(numbersOf(other, rules, anchor), key, value, linked)),
+      (other) =>
+        changeNumbers(other, sceneOf(rules), anchor, linkedChange(numbersOf(other, rules, anchor), key, value, linked)),
       key,
     )
   }
@@ -73,7 +74,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
     />
   )
   const style = isStyled(object) && !inside ? object.style : null
-  const refusal = refusalIn(object, rules)
+  const refusal = refusalIn(object, sceneOf(rules))
 
   return (
     <div
@@ -141,8 +142,8 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
           readOnly={locked}
           onName={(name) => bench.edit({ kind: 'replace', objects: [{ ...object, name }] }, `Rename ${object.name}`)}
         />
-        {!object.name.startsWith(KIND_NAMES[object.kind]) && (
-          <span className="min-w-0 truncate text-quiet">{KIND_NAMES[object.kind].toLowerCase()}</span>
+        {!object.name.startsWith(wordOf(object.kind)) && (
+          <span className="min-w-0 truncate text-quiet">{wordOf(object.kind).toLowerCase()}</span>
         )}
       </div>
       <div role="gridcell">

@@ -1,8 +1,10 @@
 'use client'
 
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { changeFrame, framePoint } from '@/core/drawing/frame'
 import type { FrameChange } from '@/core/drawing/frame'
-import { extentOf, fitObjects } from '@/core/drawing/adjust'
+import { extentOf } from '@/core/drawing/extent'
+import { fitObjects } from '@/core/drawing/numbers'
 import { type DrawingObject, isStyled } from '@/core/drawing/object'
 import type { Paint } from '@/core/drawing/paint'
 import { Cap, type Radius, type Weight } from '@/core/drawing/style'
@@ -23,7 +25,7 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
   const bench = useBench()
   const anchor = useBenchState((state) => state.anchor)
   const linked = useBenchState((state) => state.linked)
-  const box = extentOf(objects, rules)!
+  const box = extentOf(objects, sceneOf(rules))!
   const place = framePoint(box, anchor)
   const all = `${objects.length} objects`
   const setNumber = (key: 'x' | 'y' | 'w' | 'h') => (value: number) => {

@@ -1,8 +1,8 @@
 import { distance, type Point } from '@/core/geometry/point'
 import { radiusOf } from '@/core/drawing/values'
-import { pulledRadius } from '@/core/drawing/grips'
+import { pulledRadius } from '@/core/drawing/grip'
 import { changeNodes, type NodeAt, nodeAt } from '@/core/drawing/node-edit'
-import type { PathObject } from '@/core/drawing/object'
+import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import type { Radius } from '@/core/drawing/style'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
@@ -70,7 +70,7 @@ const radiusText = (bench: Bench, radius: Radius): string =>
 function pull(bench: Bench, path: PathObject, place: NodeAt): Drag {
   const { nodes } = path.contours[place.contour]!
   return pathDrag(bench, `Round a corner of ${path.name}`, (at) => {
-    const corner = pulledRadius(nodes, place.node, at.p, bench.rules, { step: at.free ? null : bench.rules.grid.step })
+    const corner = pulledRadius(nodes, place.node, at.p, bench.scene, { step: at.free ? null : bench.rules.grid.step })
     const places = at.shift ? allNodes(path) : [place]
     return {
       edit: changeNodes(path, places, (node) => ({ ...node, corner })),

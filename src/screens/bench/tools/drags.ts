@@ -1,6 +1,7 @@
 import { type Box, boxBetween } from '@/core/geometry/box'
 import { distance } from '@/core/geometry/point'
-import type { DrawingObject, PathObject } from '@/core/drawing/object'
+import type { DrawingObject } from '@/core/drawing/object'
+import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import type { Bench } from '../bench'
 import { previewPath, putPath } from '../node-selection'
 import type { InHand } from '../store'

@@ -1,6 +1,6 @@
 import { distance, type Point } from '@/core/geometry/point'
 import { freshPath, freshStyle } from '@/core/drawing/fresh'
-import { traced } from '@/core/drawing/trace'
+import { traced } from '@/core/drawing/kinds/path/trace'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
 import type { Tool } from './tool'

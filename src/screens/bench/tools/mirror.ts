@@ -1,5 +1,5 @@
 import { distance, type Point } from '@/core/geometry/point'
-import { reflection } from '@/core/drawing/mirror'
+import { reflection } from '@/core/drawing/kinds/mirror/images'
 import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'

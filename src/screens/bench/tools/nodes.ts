@@ -10,8 +10,8 @@ import {
   setHandle,
 } from '@/core/drawing/node-edit'
 import { outline } from '@/core/drawing/evaluate'
-import { toggledRegion } from '@/core/drawing/regions'
-import type { PathObject } from '@/core/drawing/object'
+import { toggledRegion } from '@/core/drawing/kinds/path/regions'
+import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
@@ -140,7 +140,7 @@ function segmentUnder(bench: Bench, path: PathObject, at: At): (NodeAt & { t: nu
 function toggleRegion(bench: Bench, path: PathObject, at: At): boolean {
   const [object] = bench.free
   if (object?.kind !== 'path') return false
-  const next = toggledRegion(object, outline(object, bench.rules), at.p)
+  const next = toggledRegion(object, outline(object, bench.scene), at.p)
   if (!next) return false
   const filled =
     next.style.fill === 'none' ? { ...next, regions: [at.p], style: { ...next.style, fill: next.style.stroke } } : next

@@ -1,9 +1,13 @@
 import { boxAbout } from '@/core/geometry/box'
 import { distance } from '@/core/geometry/point'
-import { changeNumbers, fitObjects, frameOf, scaleOwn } from '@/core/drawing/adjust'
+import { changeNumbers, fitObjects } from '@/core/drawing/numbers'
+import { frameOf } from '@/core/drawing/extent'
+import { scaleOwn } from '@/core/drawing/scale-own'
 import { type Frame, framePoint } from '@/core/drawing/frame'
-import { type Grip, gripsOf, pullGrip } from '@/core/drawing/grips'
-import { type DrawingObject, isFramed, type LineObject } from '@/core/drawing/object'
+import type { Grip } from '@/core/drawing/grip'
+import { gripsOf, pullGrip } from '@/core/drawing/grips'
+import { type DrawingObject, isFramed } from '@/core/drawing/object'
+import type { Line as LineObject } from '@/core/drawing/kinds/line/line'
 import { type Handle, HANDLES, pullFrame } from '@/core/drawing/resize'
 import { constrainAngle } from '@/core/snap/snap'
 import { touchBySizing } from '@/core/snap/snap-circle'
@@ -42,7 +46,7 @@ export function pullAt(bench: Bench, at: At): Drag | null {
 function handleFrame(bench: Bench, objects: readonly DrawingObject[]): Frame | null {
   const [first, ...more] = objects
   if (!first || (more.length === 0 && first.kind === 'line')) return null
-  return more.length === 0 ? frameOf(first, bench.rules) : bench.extent(objects)
+  return more.length === 0 ? frameOf(first, bench.scene) : bench.extent(objects)
 }
 
 function handleAt(bench: Bench, at: At): Handle | null {
@@ -83,7 +87,7 @@ export function shownGrips(bench: Bench, [only, ...more]: readonly DrawingObject
     (isFramed(only) ? Math.min(only.w, only.h) * scale < LEAST_FOR_GRIPS : only.kind !== 'mirror')
   )
     return []
-  return gripsOf(only, bench.rules, 16 / scale)
+  return gripsOf(only, bench.scene, 16 / scale)
 }
 
 function gripAt(bench: Bench, at: At): Grip | null {
@@ -94,7 +98,7 @@ function gripAt(bench: Bench, at: At): Grip | null {
 function pullGripOf(bench: Bench, { id, what }: Grip): Drag {
   const [object] = bench.free as [DrawingObject]
   return objectsDrag(bench, `Pull the ${what} of ${object.name}`, (at) => {
-    const { object: next, figure: text } = pullGrip(object, id, at.p, bench.rules, {
+    const { object: next, figure: text } = pullGrip(object, id, at.p, bench.scene, {
       step: at.free ? null : bench.rules.grid.step,
       alone: at.alt || at.shift,
     })
@@ -146,5 +150,5 @@ function fitted(bench: Bench, objects: readonly DrawingObject[], from: Frame, to
 /** An object brought to a frame: its size first, then the place of its centre. */
 function placed(bench: Bench, object: DrawingObject, frame: Frame): DrawingObject {
   const centre = framePoint(frame, { x: 0.5, y: 0.5 })
-  return changeNumbers(object, bench.rules, { x: 0.5, y: 0.5 }, { w: frame.w, h: frame.h, ...centre })
+  return changeNumbers(object, bench.scene, { x: 0.5, y: 0.5 }, { w: frame.w, h: frame.h, ...centre })
 }

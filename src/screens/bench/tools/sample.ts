@@ -86,8 +86,8 @@ export function sampleAt(bench: Bench, p: Point, ofObject: boolean): Sample | nu
 
 /** The paint of the uppermost object there: its swatch by name, of a gradient the colour of the place. */
 function objectSample(bench: Bench, p: Point): Sample | null {
-  const hit = hits(bench.objects, bench.rules, p, 0).find(
-    ({ object }) => isStyled(object) && evaluateAll([object], bench.rules).length > 0,
+  const hit = hits(bench.objects, bench.scene, p, 0).find(
+    ({ object }) => isStyled(object) && evaluateAll([object], bench.scene).length > 0,
   )
   if (!hit || !isStyled(hit.object)) return null
   const { style, name } = hit.object

@@ -1,8 +1,9 @@
 import { type Box, boxCentre, boxInside } from '@/core/geometry/box'
 import { type Point, subtract } from '@/core/geometry/point'
 import { translation } from '@/core/geometry/transform'
-import { extent, moveObject } from '@/core/drawing/adjust'
-import { type DrawingObject, isContainer } from '@/core/drawing/object'
+import { extent } from '@/core/drawing/extent'
+import { moveObject } from '@/core/drawing/transform-object'
+import { type DrawingObject, isCombining, isContainer } from '@/core/drawing/object'
 import { isOver, pick } from '@/core/drawing/pick'
 import { constrainAngle, snapBox, type SnapMark } from '@/core/snap/snap'
 import { touchByMoving } from '@/core/snap/snap-circle'
@@ -30,7 +31,7 @@ export function selectTool(bench: Bench): Tool {
       const pull = pullAt(bench, at)
       if (pull) return pull
       const target = pickAt(bench, at)
-      const inHand = bench.free.some((object) => isOver(object, bench.rules, at.p, bench.reach))
+      const inHand = bench.free.some((object) => isOver(object, bench.scene, at.p, bench.reach))
       if (!target && !inHand) {
         const guide = guideAt(bench, at.p)
         const picture = guide ? null : pullReference(bench, at)
@@ -52,7 +53,7 @@ export function selectTool(bench: Bench): Tool {
       const target = pickAt(bench, at)
       if (!target || !isContainer(target)) return
       bench.store.setState({ scope: target.id })
-      const member = pick(target.members, bench.rules, at.p, bench.reach, target.kind === 'assembly')
+      const member = pick(target.members, bench.scene, at.p, bench.reach, isCombining(target))
       bench.select(member ? [member.id] : [])
     },
   }
@@ -133,7 +134,7 @@ function selectWithin(bench: Bench, start: At): Drag {
   return lasso(bench, start, {
     choose(box) {
       const inside = bench.reachable.filter(
-        (object) => !object.hidden && !locked.has(object.id) && boxInside(extent(object, bench.rules), box),
+        (object) => !object.hidden && !locked.has(object.id) && boxInside(extent(object, bench.scene), box),
       )
       bench.select([...before, ...inside.map(({ id }) => id)])
     },

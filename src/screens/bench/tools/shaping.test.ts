@@ -1,6 +1,8 @@
+import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { outline } from '@/core/drawing/evaluate'
-import type { DrawingObject, PathObject } from '@/core/drawing/object'
+import type { DrawingObject } from '@/core/drawing/object'
+import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { pathBounds } from '@/core/geometry/path'
 import { guidesOf } from '@/core/set/set'
 import { undoStep } from '../../frame/session'
@@ -77,7 +79,7 @@ describe('turning', () => {
     hand.drag('turn', [6, 5], [12, 12])
     hand.drag('turn', [20, 12], [12, 20], { alt: true })
     repeatTransform(hand.bench, true)
-    const boxes = hand.objects.map((object) => pathBounds(outline(object, hand.bench.rules))!)
+    const boxes = hand.objects.map((object) => pathBounds(outline(object, sceneOf(hand.bench.rules)))!)
     expect(boxes).toHaveLength(3)
     expect(boxes[1]).toMatchObject({ x: expect.closeTo(18, 9), y: expect.closeTo(4, 9) })
     expect(boxes[2]).toMatchObject({ x: expect.closeTo(16, 9), y: expect.closeTo(18, 9) })
@@ -101,7 +103,7 @@ describe('turning', () => {
   it('slants, keeping level lines level', () => {
     hand.bench.store.setState({ turnBy: 'slant', pivot: { x: 6, y: 6 } })
     hand.drag('turn', [6, 2], [10, 2])
-    const { y, h, w } = pathBounds(outline(hand.objects[0]!, hand.bench.rules))!
+    const { y, h, w } = pathBounds(outline(hand.objects[0]!, sceneOf(hand.bench.rules)))!
     expect([y, h, w]).toEqual([expect.closeTo(4, 9), expect.closeTo(2, 9), expect.closeTo(6, 9)])
   })
 })
@@ -113,7 +115,7 @@ describe('mirroring', () => {
     hand.drag('mirror', [12, 5])
     expect(hand.objects).toMatchObject([{ x: 16, y: 4, corners: [0, 1, 0, 0] }])
     hand.drag('mirror', [0, 12], [20, 12], { alt: true })
-    expect(hand.objects.map((object) => pathBounds(outline(object, hand.bench.rules))!.y)).toEqual([4, 18])
+    expect(hand.objects.map((object) => pathBounds(outline(object, sceneOf(hand.bench.rules)))!.y)).toEqual([4, 18])
   })
 })
 
@@ -245,7 +247,7 @@ describe('nodes', () => {
     hand.drag('nodes', [8.5, 7])
     expect([hand.selection, hand.bench.scope?.id]).toEqual([['p'], 'm'])
     hand.drag('nodes', [5, 10], [3, 10])
-    expect(pathBounds(outline(hand.objects[0]!, hand.bench.rules))).toMatchObject({ x: 3, w: 18 })
+    expect(pathBounds(outline(hand.objects[0]!, sceneOf(hand.bench.rules)))).toMatchObject({ x: 3, w: 18 })
   })
 })
 
@@ -337,9 +339,10 @@ describe('laying by other ways', () => {
     hand.drag('rectangle', [15, 14])
     const [shape] = hand.objects
     expect(shape).toMatchObject({ w: 10, h: 5, turn: expect.closeTo((-Math.atan2(6, 8) * 180) / Math.PI, 6) })
-    const nodes = outline({ ...(shape as object), corner: 0 } as DrawingObject, hand.bench.rules)[0]!.segments.map(
-      ({ from }) => [from.x, from.y],
-    )
+    const nodes = outline(
+      { ...(shape as object), corner: 0 } as DrawingObject,
+      sceneOf(hand.bench.rules),
+    )[0]!.segments.map(({ from }) => [from.x, from.y])
     expect(nodes).toContainEqual([expect.closeTo(12, 9), expect.closeTo(10, 9)])
     expect(nodes).toContainEqual([expect.closeTo(15, 9), expect.closeTo(14, 9)])
   })

@@ -32,7 +32,7 @@ export function turnTool(bench: Bench): Tool {
       const pivot = pivotOf(bench),
         { view } = bench.store.getState()
       if (pivot && view && distance(toScreen(view, pivot), at.screen) <= GRIP) return dragPivot(bench)
-      const inHand = bench.free.some((object) => isOver(object, bench.rules, at.p, bench.reach))
+      const inHand = bench.free.some((object) => isOver(object, bench.scene, at.p, bench.reach))
       const other = inHand ? null : pickAt(bench, at)
       if (other && !bench.store.getState().selection.has(other.id)) {
         bench.select([other.id])

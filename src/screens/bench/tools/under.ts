@@ -1,11 +1,11 @@
-import { type DrawingObject, isContainer } from '@/core/drawing/object'
+import { type DrawingObject, isCombining, isContainer } from '@/core/drawing/object'
 import { pick } from '@/core/drawing/pick'
 import type { Bench } from '../bench'
 import type { At } from './tool'
 
 /** What a press would take: the topmost under the pointer that can be reached and is not locked. */
 export const pickAt = (bench: Bench, at: At): DrawingObject | null =>
-  pick(bench.reachable, bench.rules, at.p, bench.reach, bench.scope?.kind === 'assembly')
+  pick(bench.reachable, bench.scene, at.p, bench.reach, isCombining(bench.scope))
 
 /** Notes what lies under the pointer, so that its outline is shown. */
 export function hoverOver(bench: Bench, object: DrawingObject | null): void {
@@ -18,7 +18,7 @@ export function pickWithin(bench: Bench, at: At): DrawingObject | null {
   let found = pickAt(bench, at)
   while (found && isContainer(found)) {
     const inner =
-      pick(found.members, bench.rules, at.p, bench.reach, found.kind === 'assembly') ??
+      pick(found.members, bench.scene, at.p, bench.reach, isCombining(found)) ??
       (found.members.length === 1 ? found.members[0]! : null)
     if (!inner || inner.locked) return found
     bench.store.setState({ scope: found.id })

@@ -1,7 +1,7 @@
-import type { Path } from '../geometry/path'
-import { strokedArea } from '../outline/stroking'
-import { combine } from '../planar/boolean'
-import type { Shape } from './shape'
+import type { Path } from '../../../geometry/path'
+import { strokedArea } from '../../../outline/stroking'
+import { combine } from '../../../planar/boolean'
+import type { Shape } from '../../shape'
 
 /**
  * Shapes with what lies in an area (`inside`) or out of it alone; strokes become the outlines of what is left of them.

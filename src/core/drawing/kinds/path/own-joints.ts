@@ -1,9 +1,10 @@
-import type { Path } from '../geometry/path'
-import { distance, type Point } from '../geometry/point'
-import { SAME_POINT } from '../geometry/tolerance'
-import type { Stroke } from '../outline/line-style'
-import { strokedArea } from '../outline/stroking'
-import type { Node, PathObject } from './object'
+import type { Path } from '../../../geometry/path'
+import { distance, type Point } from '../../../geometry/point'
+import { SAME_POINT } from '../../../geometry/tolerance'
+import type { Stroke } from '../../../outline/line-style'
+import { strokedArea } from '../../../outline/stroking'
+import type { Node } from '../../node'
+import type { PathObject } from './schema'
 
 const hasOwn = ({ join, cap }: Node): boolean => join !== undefined || cap !== undefined
 

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { jittered, random, randomShape } from '../../../tools/shapes'
-import { area } from '../geometry/area'
-import type { Path } from '../geometry/path'
-import { offset } from '../outline/offset'
-import { roundContour } from '../outline/corner'
-import { strokedArea } from '../outline/stroking'
-import { combine } from '../planar/boolean'
+import { jittered, random, randomShape } from '../../../../../tools/shapes'
+import { area } from '../../../geometry/area'
+import type { Path } from '../../../geometry/path'
+import { offset } from '../../../outline/offset'
+import { roundContour } from '../../../outline/corner'
+import { strokedArea } from '../../../outline/stroking'
+import { combine } from '../../../planar/boolean'
 import { clipped } from './clip'
-import type { Shape } from './shape'
-import type { ResolvedPaint, ResolvedStroke } from './values'
+import type { Shape } from '../../shape'
+import type { ResolvedPaint, ResolvedStroke } from '../../resolved'
 
 const INK: ResolvedPaint = { light: '#14231f', dark: '#f4f7f5', ink: false, opacity: 1 }
 const STROKE = { width: 1.5, cap: 'round', join: 'miter', miterLimit: 4 } as const

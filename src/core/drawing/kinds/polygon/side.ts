@@ -1,8 +1,32 @@
-import { type Point, subtract } from '../geometry/point'
-import { tidy } from '../geometry/tidy'
-import { cosSin } from '../geometry/transform'
-import { type Frame, framePoint, toFrameAxes } from './frame'
-import type { Node, NodeRun, PathObject, Polygon, PolygonSide } from './object'
+import { z } from 'zod'
+import { type Point, subtract } from '../../../geometry/point'
+import { tidy } from '../../../geometry/tidy'
+import { cosSin } from '../../../geometry/transform'
+import { type Frame, framePoint, toFrameAxes } from '../../frame'
+import { Node, type NodeRun } from '../../node'
+import { PointXY } from '../../place'
+import type { CornerStyle, Radius } from '../../style'
+
+/**
+ * What lies along each side of a polygon, alike on all: the handle that leaves its corner, the nodes on it, the handle
+ * that arrives at the next corner. Seen from the corner, one unit of x is the side, y is as long and points outwards,
+ * in the circle before the frame stretches it.
+ */
+export const PolygonSide = z.strictObject({
+  out: PointXY.optional(),
+  in: PointXY.optional(),
+  nodes: z.array(Node).max(200),
+})
+export type PolygonSide = z.infer<typeof PolygonSide>
+
+/** What the sides of a polygon are made of. */
+type Sided = Frame & {
+  readonly sides: number
+  readonly depth?: number | undefined
+  readonly side?: PolygonSide | undefined
+  readonly corner: Radius
+  readonly cornerStyle?: CornerStyle | undefined
+}
 
 /** A side in the circle that a frame stretches: its corner, and its two axes, along and outwards. */
 type Side = { readonly corner: Point; readonly u: Point; readonly v: Point }
@@ -15,7 +39,7 @@ function sideOf(sides: number, k: number): Side {
 }
 
 /** What lies along the sides of a polygon: its own, the inner node of a star, or nothing. */
-function sidesOf({ side, depth, sides }: Polygon): PolygonSide {
+function sidesOf({ side, depth, sides }: Sided): PolygonSide {
   if (side) return side
   if (!depth) return { nodes: [] }
   // The inner node of a star lies at 1 − depth from the centre, over the middle of the side.
@@ -25,7 +49,7 @@ function sidesOf({ side, depth, sides }: Polygon): PolygonSide {
 }
 
 /** A polygon as one closed run of nodes, side after side, clockwise from the top. */
-export function polygonRun(object: Polygon): NodeRun {
+export function polygonRun(object: Sided): NodeRun {
   const { out, in: into, nodes } = sidesOf(object)
   const at = (p: Point): Point => framePoint(object, { x: 0.5 + p.x / 2, y: 0.5 + p.y / 2 })
   const origin = at({ x: 0, y: 0 })
@@ -56,10 +80,9 @@ export function polygonRun(object: Polygon): NodeRun {
  * The polygon whose sides are all as one side of it was edited, as a path; a corner that was moved scales and turns the
  * whole. Null when a polygon cannot express the edit.
  */
-export function foldedPolygon(object: Polygon, after: PathObject): Polygon | null {
+export function folded<T extends Sided>(object: T, [run, ...more]: readonly NodeRun[]): T | null {
   const before = polygonRun(object).nodes,
     per = before.length / object.sides
-  const [run, ...more] = after.contours
   if (!run?.closed || more.length > 0 || run.nodes.some(({ arc }) => arc)) return null
   const changed = run.nodes.findIndex((node, i) => !same(node, before[i]))
   if (changed === -1 && run.nodes.length === before.length) return object
@@ -108,7 +131,7 @@ export function foldedPolygon(object: Polygon, after: PathObject): Polygon | nul
     ...(next.in && { in: local(next.in, false) }),
     nodes,
   }
-  return own.nodes.length === 0 && !own.out && !own.in ? rest : { ...rest, side: own }
+  return (own.nodes.length === 0 && !own.out && !own.in ? rest : { ...rest, side: own }) as unknown as T
 }
 
 /** A place (or a vector) in the circle that a frame stretches. */
@@ -117,7 +140,7 @@ function toCircle(frame: Frame, p: Point, isVector = false): Point {
   return { x: (2 * x) / frame.w, y: (2 * y) / frame.h }
 }
 
-function cornerMoved(object: Polygon, k: number, to: Point): Polygon | null {
+function cornerMoved<T extends Sided>(object: T, k: number, to: Point): T | null {
   const q = toCircle(object, to),
     reach = Math.hypot(q.x, q.y)
   if (reach < 1e-6) return null
@@ -127,7 +150,14 @@ function cornerMoved(object: Polygon, k: number, to: Point): Polygon | null {
   const by = (Math.atan2(q.y, q.x) * 180) / Math.PI - ((360 * k) / object.sides - 90)
   const turn = Math.abs(object.w - object.h) < 1e-9 ? tidy(upright((object.turn ?? 0) + by)) : (object.turn ?? 0)
   const { turn: _, ...rest } = object
-  return { ...rest, x: tidy(centre.x - w / 2), y: tidy(centre.y - h / 2), w, h, ...(turn !== 0 && { turn }) }
+  return {
+    ...rest,
+    x: tidy(centre.x - w / 2),
+    y: tidy(centre.y - h / 2),
+    w,
+    h,
+    ...(turn !== 0 && { turn }),
+  } as unknown as T
 }
 
 const upright = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180

@@ -1,10 +1,10 @@
-import type { Path } from '../geometry/path'
-import type { Point } from '../geometry/point'
-import { winding } from '../geometry/winding'
-import { type Arrangement } from '../planar/arrangement'
-import { outlineOf } from '../planar/loops'
-import { type Patch, patchwork } from '../planar/patches'
-import type { PathObject } from './object'
+import type { Path } from '../../../geometry/path'
+import type { Point } from '../../../geometry/point'
+import { winding } from '../../../geometry/winding'
+import { type Arrangement } from '../../../planar/arrangement'
+import { outlineOf } from '../../../planar/loops'
+import { type Patch, patchwork } from '../../../planar/patches'
+import type { PathObject } from './schema'
 
 type Regions = { readonly arrangement: Arrangement; readonly patches: readonly Patch[] }
 

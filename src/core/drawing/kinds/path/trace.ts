@@ -1,7 +1,8 @@
-import { freehand } from '../outline/freehand'
-import { tidy } from '../geometry/tidy'
-import { nodesOf } from './nodes'
-import type { NodeRun, PathObject } from './object'
+import { freehand } from '../../../outline/freehand'
+import { tidy } from '../../../geometry/tidy'
+import { nodesOf } from '../../nodes'
+import type { NodeRun } from '../../node'
+import type { PathObject } from './schema'
 
 type Trace = NonNullable<PathObject['trace']>
 

@@ -1,13 +1,14 @@
-import { curveOf } from '../geometry/curve'
-import { keepTime } from '../geometry/deadline'
-import { intersect } from '../geometry/intersect'
-import { part } from '../geometry/part'
-import { type Contour, type Path, pathBounds, transformPath } from '../geometry/path'
-import { cross, distance, type Point, subtract } from '../geometry/point'
-import { pointAt, reverse, type Segment } from '../geometry/segment'
-import { SAME_POINT } from '../geometry/tolerance'
-import { apply, compose, cosSin, IDENTITY, rotation, type Transform } from '../geometry/transform'
-import type { Mirror } from './object'
+import { curveOf } from '../../../geometry/curve'
+import { keepTime } from '../../../geometry/deadline'
+import { intersect } from '../../../geometry/intersect'
+import { part } from '../../../geometry/part'
+import { type Contour, type Path, pathBounds, transformPath } from '../../../geometry/path'
+import { cross, distance, type Point, subtract } from '../../../geometry/point'
+import { pointAt, reverse, type Segment } from '../../../geometry/segment'
+import { SAME_POINT } from '../../../geometry/tolerance'
+import { apply, compose, cosSin, IDENTITY, rotation, type Transform } from '../../../geometry/transform'
+/** How a mirror turns and flips what is in it. */
+type Axis = { readonly at: Point; readonly angle: number; readonly folds: number; readonly flip: boolean }
 
 /**
  * The map that turns things over at a line through a point; the angle of the line in degrees, anticlockwise from the
@@ -19,7 +20,7 @@ export function reflection({ x, y }: Point, angle: number): Transform {
 }
 
 /** The maps that give every image of a mirror's members, the members themselves first. */
-export function imagesOf({ at, angle, folds, flip }: Pick<Mirror, 'at' | 'angle' | 'folds' | 'flip'>): Transform[] {
+export function imagesOf({ at, angle, folds, flip }: Axis): Transform[] {
   const turns = Array.from({ length: folds }, (_, i) => (i === 0 ? IDENTITY : rotation((360 * i) / folds, at)))
   return flip ? turns.flatMap((turn) => [turn, compose(turn, reflection(at, angle))]) : turns
 }

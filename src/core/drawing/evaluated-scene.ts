@@ -1,0 +1,188 @@
+import type { Box } from '../geometry/box'
+import { isTimed, timed } from '../geometry/deadline'
+import type { Path } from '../geometry/path'
+import type { Transform } from '../geometry/transform'
+import { costOf, refuseExcess } from './cost'
+import { drawable } from './drawable'
+import type { Thing } from './kinds/traits'
+import { type DrawingObject, isStyled, kindOf } from './object'
+import { painted } from './painted'
+import type { Gradient } from './paint'
+import { Refusal, refusalOf } from './refusal'
+import type { Memory, Read, Remembered, Scene } from './scene'
+import { type Shape, veiled } from './shape'
+import type { Cap, Join, Radius, Weight } from './style'
+import { transformObject } from './transform-object'
+import { colourOf, type NamedValues, radiusOf, stopsOf, weightOf } from './values'
+import { extent } from './extent'
+
+/** For how many scenes the results of one object are kept: before and after a change of rules, and a few more. */
+const KEPT = 4
+
+const scenes = new WeakMap<NamedValues, Scene>()
+
+/** The scene that the named values of a set make; the same values always give the same scene. */
+export function sceneOf(values: NamedValues): Scene {
+  let scene = scenes.get(values)
+  if (!scene) scenes.set(values, (scene = new EvaluatedScene(values)))
+  return scene
+}
+
+const edges: Memory<Path | Refusal> = new WeakMap()
+const shapes: Memory<readonly Shape[] | Refusal> = new WeakMap()
+
+class EvaluatedScene implements Scene {
+  /** What is read while something is computed; null when nothing is. */
+  private reads: Map<string, Read> | null = null
+  private readonly looked = new Map<string, Read>()
+
+  constructor(readonly values: NamedValues) {}
+
+  weight(weight: Weight): number {
+    if (typeof weight === 'string') this.note(`weight ${weight}`)
+    return weightOf(weight, this.values)
+  }
+
+  radius(radius: Radius): number {
+    if (typeof radius === 'string') this.note(`radius ${radius}`)
+    return radiusOf(radius, this.values)
+  }
+
+  colour(color: string, opacity?: number) {
+    if (!color.startsWith('#')) this.note(`swatch ${color}`)
+    return colourOf(color, this.values, opacity)
+  }
+
+  stops(gradient: Gradient) {
+    if (typeof gradient.stops === 'string') this.note(`gradient ${gradient.stops}`)
+    return stopsOf(gradient, this.values)
+  }
+
+  get cap(): Cap {
+    this.note('cap')
+    return this.values.cap
+  }
+
+  get join(): Join {
+    this.note('join')
+    return this.values.join
+  }
+
+  get miterLimit(): number {
+    this.note('miterLimit')
+    return this.values.miterLimit
+  }
+
+  edge(thing: Thing): Path {
+    const object = thing as DrawingObject
+    return this.known(edges, object, () => drawable(object, kindOf(object).edge(object, this)))
+  }
+
+  shapes(thing: Thing): readonly Shape[] {
+    const object = thing as DrawingObject
+    return this.known(shapes, object, () => {
+      if (object.hidden || object.opacity === 0) return []
+      const own = this.ownShapes(object)
+      return object.opacity !== undefined && object.opacity < 1 ? veiled(own, object.opacity, null) : own
+    })
+  }
+
+  box(thing: Thing, map?: Transform): Box {
+    const object = thing as DrawingObject
+    return extent(map ? transformObject(object, map) : object, this)
+  }
+
+  remembered<T>(memory: Memory<T>, object: object, compute: () => T): T {
+    const known = memory.get(object)?.find((one) => one.scene === this || this.agrees(one))
+    if (known) {
+      if (this.reads) for (const [key, read] of known.reads) this.reads.set(key, read)
+      return known.result
+    }
+    const { result, reads } = this.noted(compute)
+    keep(memory, object, { scene: this, reads, result })
+    return result
+  }
+
+  /**
+   * What is known of an object, or computed now, a refusal included. One for want of time is remembered only for what
+   * the time was given to: a member that was merely the last may be quick by itself.
+   */
+  private known<T>(memory: Memory<T | Refusal>, object: DrawingObject, compute: () => T): T {
+    const isPart = isTimed()
+    const result = this.remembered(memory, object, () => attempt(object, compute))
+    if (!(result instanceof Refusal)) return result
+    if (result.code === 'too-slow' && isPart) memory.delete(object)
+    throw result
+  }
+
+  private ownShapes(object: DrawingObject): readonly Shape[] {
+    const { shapes: own } = kindOf(object)
+    if (own) return own(object, this)
+    if (!isStyled(object)) return []
+    return painted(object, this.edge(object), this).flatMap((shape) => {
+      const path = drawable(object, shape.path)
+      return path === shape.path ? [shape] : path.length > 0 ? [{ ...shape, path }] : []
+    })
+  }
+
+  /** What a computation comes to, and what it read; who computes around it has read that as well. */
+  private noted<T>(compute: () => T): { result: T; reads: ReadonlyMap<string, Read> } {
+    const outer = this.reads,
+      reads = (this.reads = new Map<string, Read>())
+    try {
+      return { result: compute(), reads }
+    } finally {
+      this.reads = outer
+      if (outer) for (const [key, read] of reads) outer.set(key, read)
+    }
+  }
+
+  private agrees({ reads }: Remembered<unknown>): boolean {
+    for (const [key, read] of reads) if (this.look(key) !== read) return false
+    return true
+  }
+
+  private note(key: string): void {
+    this.reads?.set(key, this.look(key))
+  }
+
+  private look(key: string): Read {
+    if (!this.looked.has(key)) this.looked.set(key, valueAt(this.values, key))
+    return this.looked.get(key)
+  }
+}
+
+function keep<T>(memory: Memory<T>, object: object, one: Remembered<T>): void {
+  memory.set(object, [one, ...(memory.get(object) ?? []).slice(0, KEPT - 1)])
+}
+
+function attempt<T>(object: DrawingObject, compute: () => T): T | Refusal {
+  try {
+    refuseExcess(`“${object.name}”`, costOf(object))
+    return timed(compute)
+  } catch (error) {
+    return refusalOf(object, error)
+  }
+}
+
+/** A named value in a form that can be compared; undefined where the rules lack it. */
+function valueAt(values: NamedValues, key: string): Read {
+  const cut = key.indexOf(' '),
+    name = key.slice(cut + 1)
+  switch (cut < 0 ? key : key.slice(0, cut)) {
+    case 'weight':
+      return values.weights.find((one) => one.name === name)?.value
+    case 'radius':
+      return values.radii.find((one) => one.name === name)?.value
+    case 'swatch':
+      return text(values.palette.find((one) => one.name === name))
+    case 'gradient': {
+      const stops = values.gradients?.find((one) => one.name === name)?.stops
+      return stops && text(stops)
+    }
+    default:
+      return values[key as 'cap' | 'join' | 'miterLimit']
+  }
+}
+
+const text = (value: unknown): string | undefined => (value === undefined ? undefined : JSON.stringify(value))

@@ -1,0 +1,70 @@
+import type { Radius } from '../style'
+
+/**
+ * Between which numbers a field goes; `above` when the least itself is not one of them, `whole` when only whole ones
+ * are.
+ */
+export type Limits = {
+  readonly least?: number
+  readonly most?: number
+  readonly above?: boolean
+  readonly whole?: boolean
+}
+
+/** A number or a choice that one kind of object has: how it is named, shown, limited, read and written. */
+export type Field<T> = {
+  readonly id: string
+  /** What an edit of it is called after “Change”, such as “the depth”. */
+  readonly what: string
+} & (NumberField<T> | ChoiceField<T> | ResetField<T> | RadiiField<T>)
+
+/** `suffix` follows the number; a `step` left out is that of the grid. */
+type NumberField<T> = {
+  readonly as: 'number'
+  readonly suffix?: string
+  readonly step?: number
+  readonly limits?: Limits
+  readonly read: (object: T) => number
+  readonly write: (object: T, value: number) => T
+}
+
+type ChoiceField<T> = {
+  readonly as: 'choice'
+  readonly options: readonly string[]
+  readonly read: (object: T) => string
+  readonly write: (object: T, option: string) => T
+}
+
+/** Something of its own that can only be given up. */
+type ResetField<T> = {
+  readonly as: 'reset'
+  readonly word: string
+  readonly title: string
+  readonly write: (object: T) => T
+}
+
+/** Several radii that are alike (null) or each its own; `places` names them in the order in which they are listed. */
+type RadiiField<T> = {
+  readonly as: 'radii'
+  readonly places: readonly { readonly at: number; readonly word: string }[]
+  readonly read: (object: T) => readonly Radius[] | null
+  readonly alike: (object: T) => Radius
+  readonly write: (object: T, at: number, radius: Radius) => T
+  readonly reset: (object: T) => T
+}
+
+/** A share of something as a whole number of hundredths. */
+export const share = <T, K extends keyof T & string>(
+  key: K,
+  suffix: string,
+  limits: Limits,
+): Field<T & Record<K, number>> => ({
+  id: key,
+  what: `the ${key}`,
+  as: 'number',
+  suffix: ` % ${suffix}`,
+  step: 1,
+  limits,
+  read: (object) => object[key] * 100,
+  write: (object, value) => ({ ...object, [key]: value / 100 }),
+})

@@ -1,0 +1,66 @@
+import { z } from 'zod'
+import { boxUnion } from '../../../geometry/box'
+import { pathBounds } from '../../../geometry/path'
+import { combine } from '../../../planar/boolean'
+import type { Scene } from '../../scene'
+import { type Shape, veiled } from '../../shape'
+import { defineKind } from '../kind'
+import { visible } from '../members'
+import { common, type Role, type WithMembers } from '../traits'
+import { clipped } from './clip'
+
+/**
+ * With a `mask` the front member is not painted but says where the others are: in it, out of it, or as far as its own
+ * paint is opaque (`fade`).
+ */
+export const Mask = z.enum(['inside', 'outside', 'fade'])
+export type Mask = z.infer<typeof Mask>
+
+export const Group = z.strictObject({ kind: z.literal('group'), ...common, mask: Mask.optional() })
+type Group = z.infer<typeof Group> & WithMembers
+
+export const group = defineKind<Group>({
+  kind: 'group',
+  word: 'Group',
+  schema: Group,
+  hasMembers: true,
+  edge: ({ members, mask }, scene) => {
+    const seen = visible(members).map((member) => ({ path: scene.edge(member), role: 'adds' as Role }))
+    const front = mask && seen.pop()
+    if (!front) return combine(seen)
+    return combine([
+      { path: combine(seen), role: 'adds' },
+      { ...front, role: mask === 'outside' ? 'cuts' : 'overlap' },
+    ])
+  },
+  shapes: (object, scene) =>
+    object.mask ? masked(object, object.mask, scene) : object.members.flatMap((member) => scene.shapes(member)),
+  frame: (object, scene) =>
+    (object.mask && pathBounds(scene.edge(object))) || boxUnion(object.members.map((member) => scene.box(member)))!,
+  fields: () => [
+    {
+      id: 'mask',
+      what: 'the mask',
+      as: 'choice',
+      options: ['no mask', ...Mask.options],
+      read: ({ mask }) => mask ?? 'no mask',
+      write: ({ mask: _, ...rest }, mask) => (mask === 'no mask' ? rest : { ...rest, mask: mask as Mask }),
+    },
+  ],
+  summary: ({ members }) => `${members.length} inside`,
+  lost: null,
+  any: ({ fc, members }) =>
+    fc.record(
+      { members: members(3), mask: fc.constantFrom('inside', 'outside', 'fade') },
+      { requiredKeys: ['members'] },
+    ),
+})
+
+/** What a group's mask leaves of its members. */
+function masked({ members }: Group, mask: Mask, scene: Scene): readonly Shape[] {
+  const seen = visible(members),
+    front = seen.at(-1)
+  if (!front || seen.length < 2) return []
+  const shapes = seen.slice(0, -1).flatMap((member) => scene.shapes(member))
+  return mask === 'fade' ? veiled(shapes, 1, scene.shapes(front)) : clipped(shapes, scene.edge(front), mask)
+}

@@ -1,0 +1,71 @@
+import type { Point } from '../../geometry/point'
+import type { Path } from '../../geometry/path'
+import type { Transform } from '../../geometry/transform'
+import type { Frame } from '../frame'
+import type { Grip, GripPull, Pulled } from '../grip'
+import type { NodeRun } from '../node'
+import type { Scene } from '../scene'
+import type { Shape } from '../shape'
+import type { Radius } from '../style'
+import type { ResolvedStroke } from '../resolved'
+import type { Field } from './field'
+import type { Arbitraries } from './given'
+import type { z } from 'zod'
+import type { Thing } from './traits'
+
+/**
+ * All that the program knows of one kind of object. What several kinds have in common goes by their traits (a frame,
+ * corners, a style, members: see `traits.ts`) and is not said again; members are evaluated, moved and counted by who
+ * asks. Lengths in grid units.
+ */
+export type Kind<T extends Thing> = {
+  readonly kind: T['kind']
+  /** What it is called before it has a name of its own. */
+  readonly word: string
+  /** What a file may hold; members are added to it. */
+  readonly schema: z.ZodObject
+  readonly hasMembers?: true
+  /** Its members have roles, and count by their outlines, paint left aside. */
+  readonly combines?: true
+  /** The outline that is filled, corners finished. Throws where it cannot be computed. */
+  readonly edge: (object: T, scene: Scene) => Path
+  /** What is painted, where that is not its edge with its style. */
+  readonly shapes?: (object: T, scene: Scene) => readonly Shape[]
+  /** The part of its edge that is filled, and what its stroke paints, where they are not as with others. */
+  readonly filled?: (object: T, edge: Path) => Path
+  readonly stroked?: (object: T, edge: Path, stroke: ResolvedStroke) => Path | null
+  /** What its x, y, w, h and turn are read from, where they are not its own numbers. */
+  readonly frame?: (object: T, scene: Scene) => Frame
+  /** The object brought to such a frame, where that is more than writing its numbers or scaling it. */
+  readonly toFrame?: (object: T, frame: Frame, scene: Scene) => T
+  /** Whether its outline may be smaller than its frame. */
+  readonly isSmaller?: (object: T) => boolean
+  /** The object under an affine map; of framed ones only what becomes of it when it is turned over, left to right. */
+  readonly transform?: (object: T, map: Transform) => T
+  readonly turnedOver?: (object: T) => T
+  /** The object with each radius that it names or holds, beside its corner, replaced; the same when none changes. */
+  readonly withRadii?: (object: T, change: (radius: Radius) => Radius) => T
+  /** About how many segments and how much length its outline comes to, and how often its members are drawn. */
+  readonly segments?: (object: T) => number
+  readonly length?: (object: T) => number
+  readonly characters?: (object: T) => number
+  readonly times?: (object: T) => number
+  /** The numbers and choices that it alone has, as they are shown and typed in the ledger. */
+  readonly fields?: (object: T) => readonly Field<T>[]
+  /** Its make-up in a few words, where there is something to say. */
+  readonly summary?: (object: T, scene: Scene) => string
+  /** Places by which a number is dragged; `least` keeps those of sharp corners off the corners themselves. */
+  readonly grips?: (object: T, scene: Scene, least: number) => Grip[]
+  readonly pull?: (object: T, grip: string, to: Point, scene: Scene, pull: GripPull) => Pulled<T>
+  /** Its nodes as runs that can be edited, corners still live, where they are not those of its edge. */
+  readonly nodes?: (object: T, scene: Scene) => NodeRun[]
+  /** The object after its nodes were edited; null where it cannot express the edit and becomes a path. */
+  readonly fold?: (object: T, contours: readonly NodeRun[]) => T | null
+  /** What it gives up when it becomes a path; null for what has no outline of its own. */
+  readonly lost: string | null
+  /** Any such object, for tests of laws: its own numbers, without what all have. */
+  readonly any: (given: Arbitraries) => unknown
+}
+
+/** A kind, checked against what it says of itself. */
+export const defineKind = <T extends Thing>(kind: Kind<T>): Kind<T> => kind

@@ -1,0 +1,120 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { segmentCount } from '../../geometry/path'
+import { IDENTITY, translation } from '../../geometry/transform'
+import { STARTERS } from '../../rules/starters'
+import { eachKind } from '../arbitrary'
+import { costOf } from '../cost'
+import { afterEdit, editable } from '../editable'
+import { outline } from '../evaluate'
+import { sceneOf } from '../evaluated-scene'
+import { extent, frameOf } from '../extent'
+import { gripsOf, pullGrip } from '../grips'
+import { DrawingObject, isStyled, kindOf } from '../object'
+import { transformObject } from '../transform-object'
+import { visited } from '../visit'
+
+const scene = sceneOf(STARTERS[0]!.rules)
+const written = (object: unknown) => JSON.parse(JSON.stringify(object)) as unknown
+const runs = { numRuns: 40 }
+
+describe.each(eachKind)('any %s', (_, any) => {
+  it('is what a file may hold, and read from one is the same', () => {
+    fc.assert(
+      fc.property(any, (object) => {
+        expect(DrawingObject.parse(written(object))).toEqual(written(object))
+        expect(DrawingObject.safeParse({ ...object, stray: 1 }).success).toBe(false)
+      }),
+      runs,
+    )
+  })
+
+  it('has fields that say what was written to them, and take what the schema takes up to their limits', () => {
+    fc.assert(
+      fc.property(any, fc.double({ min: 0, max: 1, noNaN: true }), (object, share) => {
+        for (const field of kindOf(object).fields?.(object) ?? []) {
+          if (field.as === 'choice') {
+            for (const option of field.options) {
+              const next = field.write(object, option)
+              expect(field.read(next)).toBe(option)
+              expect(DrawingObject.safeParse(written(next)).success).toBe(true)
+            }
+          } else if (field.as === 'number') {
+            const { least = -1000, most = 1000, whole, above } = field.limits ?? {}
+            const low = above ? Math.max(least, 0.001) : least
+            const raw = low + (Math.min(most, 1e4) - low) * share
+            const value = whole ? Math.round(raw) : raw
+            const next = field.write(object, value)
+            // Angles say the same a whole turn on.
+            const off = Math.abs(field.read(next) - value)
+            expect(field.suffix === '°' ? Math.min(off % 360, 360 - (off % 360)) : off).toBeLessThan(
+              1e-6 * (1 + Math.abs(value)),
+            )
+            expect(DrawingObject.safeParse(written(next)).success).toBe(true)
+          } else if (field.as === 'radii') {
+            const next = field.write(object, field.places[0]!.at, 1.25)
+            expect(field.read(next)![field.places[0]!.at]).toBe(1.25)
+            expect(field.read(field.reset(next))).toBeNull()
+          } else {
+            const next = field.write(object)
+            expect(kindOf(next).fields!(next).some(({ id }) => id === field.id)).toBe(false)
+          }
+        }
+      }),
+      runs,
+    )
+  })
+
+  it('moves with its box, and stays what it is where nothing happens to it', () => {
+    fc.assert(
+      fc.property(any, fc.integer({ min: -9, max: 9 }), (object, by) => {
+        const moved = transformObject(object, translation(by, -2 * by))
+        const [a, b] = [extent(object, scene), extent(moved, scene)]
+        expect(b.x - a.x).toBeCloseTo(by, 4)
+        expect(b.y - a.y).toBeCloseTo(-2 * by, 4)
+        expect(b.w).toBeCloseTo(a.w, 4)
+        expect(frameOf(transformObject(object, IDENTITY), scene).w).toBeCloseTo(frameOf(object, scene).w, 9)
+        expect(visited(object, { radius: (radius) => radius, style: (style) => style })).toBe(object)
+      }),
+      runs,
+    )
+  })
+
+  it('comes to no more than it is counted for', () => {
+    fc.assert(
+      fc.property(any, (object) => {
+        // A corner may come to two segments more, and members that cross are cut where they do.
+        if (!isStyled(object) || 'members' in object) return
+        expect(segmentCount(outline(object, scene))).toBeLessThanOrEqual(3 * costOf(object).segments)
+      }),
+      runs,
+    )
+  })
+
+  it('is itself again after an edit of its nodes that changes none', () => {
+    fc.assert(
+      fc.property(any, (object) => {
+        const path = editable(object, scene)
+        if (!path || !kindOf(object).fold) return
+        const { object: after, lost } = afterEdit(object, path)
+        expect(lost).toBeNull()
+        expect(after.kind).toBe(object.kind)
+      }),
+      runs,
+    )
+  })
+
+  it('stays nearly what it is when a grip is pulled to where it is', () => {
+    fc.assert(
+      fc.property(any, (object) => {
+        for (const { id, at } of gripsOf(object, scene, 0)) {
+          expect(Number.isFinite(at.x) && Number.isFinite(at.y)).toBe(true)
+          const pulled = pullGrip(object, id, at, scene, { step: 0.5, alone: false })
+          expect(pulled.figure).not.toBe('')
+          expect(DrawingObject.safeParse(written(pulled.object)).success).toBe(true)
+        }
+      }),
+      runs,
+    )
+  })
+})

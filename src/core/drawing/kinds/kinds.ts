@@ -1,0 +1,14 @@
+import { arrow } from './arrow/arrow'
+import { assembly } from './assembly/assembly'
+import { ellipse } from './ellipse/ellipse'
+import { group } from './group/group'
+import { line } from './line/line'
+import { mirror } from './mirror/mirror'
+import { path } from './path/path'
+import { polygon } from './polygon/polygon'
+import { rectangle } from './rectangle/rectangle'
+import { spiral } from './spiral/spiral'
+import { text } from './text/text'
+
+/** Every kind of object: the union of objects, what files may hold and the laws that are tested follow from this list. */
+export const KINDS = [rectangle, ellipse, polygon, arrow, spiral, line, path, text, group, assembly, mirror] as const

@@ -1,0 +1,3 @@
+import type { Thing } from './traits'
+
+export const visible = <T extends Thing>(members: readonly T[]): T[] => members.filter(({ hidden }) => !hidden)

@@ -1,0 +1,112 @@
+import { z } from 'zod'
+import { boxUnion } from '../../../geometry/box'
+import { transformPath } from '../../../geometry/path'
+import { tidy } from '../../../geometry/tidy'
+import type { Transform } from '../../../geometry/transform'
+import { combine } from '../../../planar/boolean'
+import { PointXY } from '../../place'
+import { movedPaint } from '../../resolved'
+import type { Shape } from '../../shape'
+import { defineKind } from '../kind'
+import { visible } from '../members'
+import { common, Degrees, type WithMembers } from '../traits'
+import { imagesOf, mirrored, movedAxis } from './images'
+
+/**
+ * Live symmetry about a point: the members, and their images turned to each of `folds` places around it; with `flip`
+ * each is also turned over at the line through it at `angle` (degrees, anticlockwise from the right). Open lines are
+ * joined where images meet.
+ */
+export const Mirror = z.strictObject({
+  kind: z.literal('mirror'),
+  ...common,
+  at: PointXY,
+  angle: Degrees,
+  folds: z.int().min(1).max(120),
+  flip: z.boolean(),
+})
+type Mirror = z.infer<typeof Mirror> & WithMembers
+
+export const mirror = defineKind<Mirror>({
+  kind: 'mirror',
+  word: 'Mirror',
+  schema: Mirror,
+  hasMembers: true,
+  edge(object, scene) {
+    const images = imagesOf(object)
+    return combine(
+      visible(object.members)
+        .flatMap((member) => mirrored(scene.edge(member), images))
+        .map((path) => ({ path, role: 'adds' as const })),
+    )
+  },
+  shapes(object, scene) {
+    const images = imagesOf(object)
+    return object.members.flatMap((member) => scene.shapes(member)).flatMap((one) => mirroredShapes(one, images))
+  },
+  frame: (object, scene) =>
+    boxUnion(imagesOf(object).flatMap((map) => object.members.map((member) => scene.box(member, map))))!,
+  transform(object, map) {
+    const { at, angle } = movedAxis(object, map)
+    return { ...object, at: { x: tidy(at.x), y: tidy(at.y) }, angle: tidy(angle) }
+  },
+  times: ({ folds, flip }) => folds * (flip ? 2 : 1),
+  fields: () => [
+    {
+      id: 'images',
+      what: 'the images',
+      as: 'choice',
+      options: ['flipped', 'turned'],
+      read: ({ flip }) => (flip ? 'flipped' : 'turned'),
+      write: (object, way) => ({ ...object, flip: way === 'flipped' }),
+    },
+    {
+      id: 'folds',
+      what: 'the folds',
+      as: 'number',
+      suffix: '×',
+      step: 1,
+      limits: { least: 1, most: 120, whole: true },
+      read: ({ folds }) => folds,
+      write: (object, folds) => ({ ...object, folds }),
+    },
+    {
+      id: 'angle',
+      what: 'the angle',
+      as: 'number',
+      suffix: '°',
+      step: 15,
+      limits: { least: -360, most: 360 },
+      read: ({ angle }) => angle,
+      write: (object, angle) => ({ ...object, angle }),
+    },
+  ],
+  grips: ({ at }) => [{ id: 'at', at, what: 'centre' }],
+  pull(object, _, to, __, { step }) {
+    const on = (value: number) => (step === null ? tidy(value) : Math.round(value / step) * step)
+    const at = { x: on(to.x), y: on(to.y) }
+    return { object: { ...object, at }, figure: `about ${at.x}, ${at.y}` }
+  },
+  lost: null,
+  any: ({ fc, members, place }) =>
+    fc.record({
+      at: place,
+      angle: fc.constantFrom(0, 30, 90),
+      folds: fc.integer({ min: 1, max: 4 }),
+      flip: fc.boolean(),
+      members: members(2),
+    }),
+})
+
+/** A shape with all its images; those with gradients each by itself, because their paint is turned along. */
+function mirroredShapes(shape: Shape, images: readonly Transform[]): Shape[] {
+  const { path, fill, stroke } = shape
+  if (!(fill && 'kind' in fill) && !(stroke && 'kind' in stroke.paint))
+    return mirrored(path, images).map((image) => ({ ...shape, path: image }))
+  return images.map((map) => ({
+    ...shape,
+    path: transformPath(path, map),
+    fill: fill && movedPaint(fill, map),
+    stroke: stroke && { ...stroke, paint: movedPaint(stroke.paint, map) },
+  }))
+}

@@ -1,0 +1,143 @@
+import { z } from 'zod'
+import { polyline } from '../../../geometry/path'
+import type { Point } from '../../../geometry/point'
+import { cosSin } from '../../../geometry/transform'
+import { cornerOf, finished, finishedRun, withNodeRadii } from '../../corners'
+import { framePoint, shareOf } from '../../frame'
+import { cornerGrip, pulledRadius, radiusFigure } from '../../grip'
+import { Style } from '../../style'
+import type { Field } from '../field'
+import { defineKind } from '../kind'
+import { common, cornered, framed } from '../traits'
+import { folded, PolygonSide, polygonRun } from './side'
+
+/**
+ * A regular polygon in the ellipse that its frame spans, a node at the top; with `depth`, the share by which every side
+ * is drawn in, a star; with a `side` of its own, what lies along each.
+ */
+const Polygon = z.strictObject({
+  kind: z.literal('polygon'),
+  ...common,
+  ...framed,
+  sides: z
+    .int('The number of sides is a whole number.')
+    .min(3, 'A polygon has at least 3 sides.')
+    .max(120, 'A polygon may have at most 120 sides.'),
+  depth: z.number().min(0).max(0.99).optional(),
+  side: PolygonSide.optional(),
+  ...cornered,
+  style: Style,
+})
+export type Polygon = z.infer<typeof Polygon>
+
+export const polygon = defineKind<Polygon>({
+  kind: 'polygon',
+  word: 'Polygon',
+  schema: Polygon,
+  edge: (object, scene) =>
+    object.side
+      ? finishedRun(object, polygonRun(object), scene)
+      : finished([polyline(polygonNodes(object), true)], () => cornerOf(object, scene)),
+  isSmaller: () => true,
+  withRadii(object, change) {
+    if (!object.side) return object
+    const nodes = withNodeRadii(object.side.nodes, change)
+    return nodes === object.side.nodes ? object : { ...object, side: { ...object.side, nodes } }
+  },
+  segments: ({ sides, side, depth }) => sides * 2 * (1 + (side?.nodes.length ?? (depth ? 1 : 0))),
+  length: ({ w, h, skew = 0, sides, depth, side }) =>
+    2 *
+    (w + h) *
+    (1 + Math.abs(Math.tan((skew * Math.PI) / 180))) *
+    (depth || side ? sides / 2 : 1) *
+    (1 + (side?.nodes.length ?? 0)),
+  fields: (object) => [SIDES(object), object.side ? OWN_SIDES : DEPTH],
+  grips: (object, scene, least) => [
+    {
+      id: 'corner',
+      at: cornerGrip(polygonNodes(object), 0, scene.radius(object.corner), least),
+      what: 'corner',
+    },
+    { id: 'depth', at: depthGrip(object), what: 'depth' },
+  ],
+  pull(object, grip, to, scene, pull) {
+    if (grip === 'corner') {
+      const corner = pulledRadius(polygonNodes(object), 0, to, scene, pull)
+      return { object: { ...object, corner }, figure: radiusFigure(corner, scene) }
+    }
+    // How far the point is from the centre along the middle of the first side, as a share of the way to the corners.
+    const p = shareOf(object, to),
+      angle = (90 - 180 / object.sides) * (Math.PI / 180)
+    const along = p.x * Math.cos(angle) - p.y * Math.sin(angle),
+      flat = Math.cos(Math.PI / object.sides)
+    const depth = along >= flat - 0.02 ? 0 : Math.max(0.01, Math.min(0.99, Math.round((1 - along) * 100) / 100))
+    const { depth: _, ...rest } = object
+    return { object: depth > 0 ? { ...rest, depth } : rest, figure: `${Math.round(depth * 100)} % deep` }
+  },
+  nodes: (object) => [polygonRun(object)],
+  fold: folded,
+  lost: 'its number of sides',
+  any: ({ fc, frame, corner, plainStyle }) =>
+    fc
+      .tuple(
+        frame,
+        corner,
+        fc.integer({ min: 3, max: 9 }),
+        fc.constantFrom({}, { depth: 0.4 }, { side: { nodes: [{ x: 0.4, y: 0.2 }] } }),
+        plainStyle,
+      )
+      .map(([box, own, sides, more, style]) => ({ ...box, ...own, sides, ...more, style })),
+})
+
+const SIDES = ({ depth }: Polygon): Field<Polygon> => ({
+  id: 'sides',
+  what: 'the sides',
+  as: 'number',
+  suffix: depth ? ' points' : ' sides',
+  step: 1,
+  limits: { least: 3, most: 120, whole: true },
+  read: ({ sides }) => sides,
+  write: (object, sides) => ({ ...object, sides }),
+})
+
+const DEPTH: Field<Polygon> = {
+  id: 'depth',
+  what: 'the depth',
+  as: 'number',
+  suffix: ' % deep',
+  step: 1,
+  limits: { least: 0, most: 99 },
+  read: ({ depth = 0 }) => depth * 100,
+  write: (object, value) => withDepth(object, value / 100),
+}
+
+const OWN_SIDES: Field<Polygon> = {
+  id: 'own sides',
+  what: 'the sides',
+  as: 'reset',
+  word: 'own sides',
+  title: 'Make the sides plain again',
+  write: (object) => withDepth(object, 0),
+}
+
+function withDepth({ depth: _, side: __, ...rest }: Polygon, depth: number): Polygon {
+  return depth > 0 ? { ...rest, depth } : rest
+}
+
+/** The nodes of a polygon or star before its corners are finished, clockwise from the top. */
+export function polygonNodes(object: Polygon): Point[] {
+  const { sides, depth = 0 } = object
+  const count = depth > 0 ? 2 * sides : sides
+  return Array.from({ length: count }, (_, i) => {
+    const { cos, sin } = cosSin((360 * i) / count - 90)
+    const reach = depth > 0 && i % 2 === 1 ? (1 - depth) / 2 : 0.5
+    return framePoint(object, { x: 0.5 + reach * cos, y: 0.5 + reach * sin })
+  })
+}
+
+/** On the middle of the first side, as deep as it is drawn in. */
+function depthGrip(object: Polygon): Point {
+  const { cos, sin } = cosSin(180 / object.sides - 90),
+    reach = (object.depth ? 1 - object.depth : Math.cos(Math.PI / object.sides)) / 2
+  return framePoint(object, { x: 0.5 + reach * cos, y: 0.5 + reach * sin })
+}

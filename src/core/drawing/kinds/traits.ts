@@ -1,0 +1,53 @@
+import { z } from 'zod'
+import { Label } from '../label'
+import { Opacity } from '../paint'
+import { Coordinate } from '../place'
+import { CornerStyle, Radius, type Style } from '../style'
+
+export const Role = z.enum(['adds', 'cuts', 'overlap', 'flips'])
+export type Role = z.infer<typeof Role>
+
+export const Degrees = z.number().min(-360).max(360)
+const Extent = z.number().min(0).max(1e6)
+
+/** What every object has. Flags that are left out are false; `role` counts only inside an assembly. */
+export const common = {
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
+  name: Label,
+  role: Role.optional(),
+  hidden: z.literal(true).optional(),
+  locked: z.literal(true).optional(),
+  /** Of the whole object, over what its paints have. */
+  opacity: Opacity.optional(),
+}
+
+/** A box that may be turned (degrees, clockwise) and slanted (degrees) about its centre. */
+export const framed = {
+  x: Coordinate,
+  y: Coordinate,
+  w: Extent,
+  h: Extent,
+  turn: Degrees.optional(),
+  skew: z.number().gt(-90).lt(90).optional(),
+}
+
+/** The corner of a shape, and what is drawn at it where that is not an arc. */
+export const cornered = { corner: Radius, cornerStyle: CornerStyle.optional() }
+
+/** The numbers and names that a part of a schema stands for. */
+type Of<S extends z.ZodRawShape> = z.infer<z.ZodObject<S>>
+export type Common = Of<typeof common>
+
+/** Any object, as one kind knows the others: what all have in common. */
+export type Thing = Common & { kind: string }
+
+/** What has the traits that several kinds share: numbers of a frame, corners that can be finished, paint, members. */
+export type WithFrame = Thing & Of<typeof framed>
+export type WithCorners = Thing & Of<typeof cornered>
+export type WithStyle = Thing & { style: Style }
+export type WithMembers = Thing & { members: Thing[] }
+
+export const hasFrame = (object: Thing): object is WithFrame => 'w' in object
+export const hasCorners = (object: Thing): object is WithCorners => 'corner' in object
+export const hasStyle = (object: Thing): object is WithStyle => 'style' in object
+export const hasMembers = (object: Thing): object is WithMembers => 'members' in object

@@ -1,0 +1,44 @@
+import type { Box } from '../geometry/box'
+import type { Path } from '../geometry/path'
+import type { Transform } from '../geometry/transform'
+import type { Thing } from './kinds/traits'
+import type { Gradient, Stop } from './paint'
+import type { Shape } from './shape'
+import type { Cap, Join, Radius, Weight } from './style'
+import type { ResolvedColour } from './resolved'
+import type { NamedValues } from './values'
+
+/** What was computed of things that are never changed in place, for each scene that it came out differently in. */
+export type Memory<T> = WeakMap<object, Remembered<T>[]>
+export type Remembered<T> = { readonly scene: Scene; readonly reads: ReadonlyMap<string, Read>; readonly result: T }
+
+/** A value as it was read, in a form that can be compared. */
+export type Read = string | number | undefined
+
+/**
+ * What drawings are evaluated in: the values that the rules name, and what other objects come to. What is read of it is
+ * noted, so that a result is computed anew only where something it read has changed.
+ */
+export type Scene = {
+  /** The values themselves, for what is not remembered; reading them is not noted. */
+  readonly values: NamedValues
+  /** A weight in grid units. Throws when the rules lack the name. */
+  weight(weight: Weight): number
+  /** A radius in grid units. Throws when the rules lack the name. */
+  radius(radius: Radius): number
+  /** A colour by its name in the palette, or its own. Throws when the rules lack the swatch. */
+  colour(color: string, opacity?: number): ResolvedColour
+  /** The stops of a gradient, of its own or by name. Throws when the rules lack the name. */
+  stops(gradient: Gradient): readonly Stop[]
+  readonly cap: Cap
+  readonly join: Join
+  readonly miterLimit: number
+  /** The outline of an object as it is filled, paint left aside. Throws a `Refusal`. */
+  edge(object: Thing): Path
+  /** The shapes of an object in paint order. Throws a `Refusal`. */
+  shapes(object: Thing): readonly Shape[]
+  /** The upright box of an object's geometry, strokes left aside; under a map, where one is given. */
+  box(object: Thing, map?: Transform): Box
+  /** What is remembered for an object, or computed now. */
+  remembered<T>(memory: Memory<T>, object: object, compute: () => T): T
+}

@@ -1,0 +1,66 @@
+import { type DrawingObject, isCornered, isStyled, kindOf } from './object'
+import { type Paint, isGradient } from './paint'
+import { type Radius, type Style, withPaints } from './style'
+
+/** What becomes of everything in an object that refers to the rules, measures or paints; what is left out stays. */
+export type Visitor = {
+  readonly style?: (style: Style) => Style
+  readonly radius?: (radius: Radius) => Radius
+}
+
+/** An object, its members left aside, as a visitor leaves it; the same object when nothing changes. */
+export function visited<T extends DrawingObject>(object: T, visitor: Visitor): T
+export function visited(object: DrawingObject, { style, radius }: Visitor): DrawingObject {
+  let next = object
+  if (style && isStyled(next)) {
+    const finish = style(next.style)
+    if (finish !== next.style) next = { ...next, style: finish }
+  }
+  if (!radius) return next
+  if (isCornered(next)) {
+    const corner = radius(next.corner)
+    if (corner !== next.corner) next = { ...next, corner }
+  }
+  return kindOf(next).withRadii?.(next, radius) ?? next
+}
+
+/** The kinds of named values that a drawing may refer to. */
+export type ValueKind = 'weight' | 'radius' | 'swatch' | 'gradient'
+
+/** An object, its members left aside, with every name of a value in it exchanged. */
+export function withNames<T extends DrawingObject>(object: T, name: (kind: ValueKind, name: string) => string): T {
+  const repainted = (paint: Paint): Paint => {
+    if (!isGradient(paint)) return isSwatch(paint) ? name('swatch', paint) : paint
+    if (typeof paint.stops === 'string') {
+      const stops = name('gradient', paint.stops)
+      return stops === paint.stops ? paint : { ...paint, stops }
+    }
+    const stops = paint.stops.map((stop) =>
+      isSwatch(stop.color) ? { ...stop, color: name('swatch', stop.color) } : stop,
+    )
+    return stops.every(({ color }, i) => color === (paint.stops[i] as { color: string }).color)
+      ? paint
+      : { ...paint, stops }
+  }
+  return visited(object, {
+    style(style) {
+      const painted = withPaints(style, repainted)
+      if (typeof style.weight !== 'string') return painted
+      const weight = name('weight', style.weight)
+      return weight === style.weight ? painted : { ...painted, weight }
+    },
+    radius: (radius) => (typeof radius === 'string' ? name('radius', radius) : radius),
+  })
+}
+
+/** Every named value an object itself refers to, its members left aside, by the kind of value. */
+export function namesUsed(object: DrawingObject): { kind: ValueKind; name: string }[] {
+  const used: { kind: ValueKind; name: string }[] = []
+  withNames(object, (kind, name) => {
+    used.push({ kind, name })
+    return name
+  })
+  return used
+}
+
+const isSwatch = (color: string): boolean => color !== 'none' && !color.startsWith('#')
