@@ -19,7 +19,7 @@ export type NodeKind = 'corner' | 'smooth' | 'symmetric'
 
 export const nodeAt = (path: PathObject, { contour, node }: NodeAt): Node | undefined =>
   path.contours[contour]?.nodes[node]
-export const kindOf = (node: Node): NodeKind => node.kind ?? 'corner'
+export const nodeKindOf = (node: Node): NodeKind => node.kind ?? 'corner'
 
 const nodesPut = (path: PathObject, contour: number, nodes: Node[]): PathObject => ({
   ...path,
@@ -96,7 +96,7 @@ export function setHandle(path: PathObject, at: NodeAt, side: 'in' | 'out', vect
     ? { ...path, contours: path.contours.map((r, c) => (c === at.contour ? withoutArc(r, before) : r)) }
     : path
   return changeNodes(straightened, [at], (node) => {
-    const kind = free ? 'corner' : kindOf(node)
+    const kind = free ? 'corner' : nodeKindOf(node)
     const length = Math.hypot(vector.x, vector.y)
     const next: Node = length === 0 ? dropped(node, side, 'kind') : { ...node, [side]: rounded(vector) }
     if (free) return dropped(next, 'kind')

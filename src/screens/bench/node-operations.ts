@@ -3,7 +3,7 @@ import {
   closeContour,
   insertNode,
   joinEnds,
-  kindOf,
+  nodeKindOf,
   moveNodes,
   type NodeAt,
   nodeAt,
@@ -18,7 +18,7 @@ import { contourOf, nodesOf } from '@/core/drawing/nodes'
 import { editable } from '@/core/drawing/editable'
 import { outline } from '@/core/drawing/evaluate'
 import { extended, shortened } from '@/core/outline/extend'
-import { type DrawingObject, isContainer } from '@/core/drawing/object'
+import { type DrawingObject, kindOf } from '@/core/drawing/object'
 import type { Node } from '@/core/drawing/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { simplify } from '@/core/outline/simplify'
@@ -141,12 +141,12 @@ export function reversePath(bench: Bench): void {
 export function selectNodes(bench: Bench, which: 'all' | 'others' | 'alike' | 'between'): void {
   const path = editedPath(bench)!,
     { nodes } = bench.store.getState()
-  const kinds = new Set(selectedNodes(bench).map((at) => kindOf(nodeAt(path, at)!)))
+  const kinds = new Set(selectedNodes(bench).map((at) => nodeKindOf(nodeAt(path, at)!)))
   const chosen = allNodes(path).filter((at) => {
     const is = nodes.has(nodeKey(at))
     if (which === 'all') return true
     if (which === 'others') return !is
-    if (which === 'alike') return kinds.has(kindOf(nodeAt(path, at)!))
+    if (which === 'alike') return kinds.has(nodeKindOf(nodeAt(path, at)!))
     return isBetween(selectedNodes(bench), at)
   })
   bench.store.setState({ nodes: new Set(chosen.map(nodeKey)) })
@@ -282,5 +282,4 @@ export function simplifyPaths(bench: Bench, tolerance = 0.02): void {
 }
 
 /** Whether the selection holds something that can become a plain path. */
-export const canFix = (bench: Bench): boolean =>
-  bench.free.some((object) => !isContainer(object) || object.kind === 'assembly')
+export const canFix = (bench: Bench): boolean => bench.free.some((object) => kindOf(object).lost !== null)

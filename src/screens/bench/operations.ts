@@ -1,3 +1,4 @@
+import { outline } from '@/core/drawing/evaluate'
 import type { Point } from '@/core/geometry/point'
 import { IDENTITY, type Transform, translation } from '@/core/geometry/transform'
 import { moveObject, transformObject } from '@/core/drawing/transform-object'
@@ -197,8 +198,6 @@ export function setFlag(bench: Bench, objects: readonly DrawingObject[], flag: '
 export function assemblyNeeds(bench: Bench): string | null {
   const { free } = bench
   if (free.length < 2) return 'Select two or more closed shapes to assemble.'
-  const open = free.find(
-    (object) => object.kind === 'line' || (object.kind === 'path' && object.contours.some(({ closed }) => !closed)),
-  )
+  const open = free.find((object) => isStyled(object) && outline(object, bench.scene).some(({ closed }) => !closed))
   return open ? `“${open.name}” is an open line; an assembly takes closed shapes.` : null
 }

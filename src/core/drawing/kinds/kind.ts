@@ -54,6 +54,9 @@ export type Kind<T extends Thing> = {
   readonly fields?: (object: T) => readonly Field<T>[]
   /** Its make-up in a few words, where there is something to say. */
   readonly summary?: (object: T, scene: Scene) => string
+  /** Its ends, where it is pulled by them and not by the handles of a frame. */
+  readonly ends?: (object: T) => readonly Point[]
+  readonly withEnd?: (object: T, end: number, to: Point) => T
   /** Places by which a number is dragged; `least` keeps those of sharp corners off the corners themselves. */
   readonly grips?: (object: T, scene: Scene, least: number) => Grip[]
   readonly pull?: (object: T, grip: string, to: Point, scene: Scene, pull: GripPull) => Pulled<T>

@@ -2,7 +2,7 @@
 
 import { transformPath } from '@/core/geometry/path'
 import { pathData } from '@/core/formats/path-data'
-import { kindOf } from '@/core/drawing/node-edit'
+import { nodeKindOf } from '@/core/drawing/node-edit'
 import { contourOf } from '@/core/drawing/nodes'
 import type { Node } from '@/core/drawing/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
@@ -59,7 +59,7 @@ function Mark({ reference, ...rest }: { reference?: boolean; node: Node; at: XY;
 
 function Shape({ node, at: { x, y }, filled, end }: { node: Node; at: XY; filled: boolean; end: boolean }) {
   const fill = filled ? 'var(--hand)' : 'var(--sheet)'
-  switch (kindOf(node)) {
+  switch (nodeKindOf(node)) {
     case 'corner':
       return <path d={`M${x} ${y - 5.5}l5 8.5h-10z`} fill={fill} strokeWidth={end ? 2 : 1.5} />
     case 'smooth':

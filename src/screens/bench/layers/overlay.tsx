@@ -8,7 +8,7 @@ import { extentOf, frameOf } from '@/core/drawing/extent'
 import { editable } from '@/core/drawing/editable'
 import { outline } from '@/core/drawing/evaluate'
 import { type Frame, frameCorners, framePoint } from '@/core/drawing/frame'
-import { type DrawingObject, isContainer, type OfKind } from '@/core/drawing/object'
+import { type DrawingObject, isContainer, kindOf, type OfKind } from '@/core/drawing/object'
 import { HANDLES } from '@/core/drawing/resize'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
@@ -132,8 +132,9 @@ function OutlineOf({
 function Handles({ selected, rules, view }: { selected: readonly DrawingObject[]; rules: Rules; view: View }) {
   const [first, ...more] = selected
   if (!first) return null
-  if (more.length === 0 && first.kind === 'line') {
-    return [first.from, first.to].map((end, i) => {
+  const ends = more.length === 0 ? kindOf(first).ends?.(first) : undefined
+  if (ends) {
+    return ends.map((end, i) => {
       const { x, y } = toScreen(view, end)
       return <circle key={i} cx={x} cy={y} r={4} fill="var(--sheet)" strokeWidth={1.5} />
     })

@@ -6,7 +6,7 @@ import { rememberedPathData } from '@/core/formats/path-data'
 import { editable } from '@/core/drawing/editable'
 import { evaluate, evaluateAll } from '@/core/drawing/evaluate'
 import { styledWithin } from '@/core/drawing/finish'
-import type { DrawingObject, Styled } from '@/core/drawing/object'
+import { type DrawingObject, isContainer, kindOf, type Styled } from '@/core/drawing/object'
 import { strokeInk } from '@/core/drawing/ink'
 import type { Shape } from '@/core/drawing/shape'
 import type { NamedValues } from '@/core/drawing/values'
@@ -117,7 +117,7 @@ const NodesOf = memo(function NodesOf({
   view: View
 }) {
   const path =
-    object.kind === 'assembly' || object.kind === 'text' || object.hidden ? null : editable(object, sceneOf(values))
+    isContainer(object) || kindOf(object).characters || object.hidden ? null : editable(object, sceneOf(values))
   return path?.contours.flatMap(({ nodes }, contour) =>
     nodes.map((node, n) => {
       const { x, y } = toScreen(view, node)

@@ -2,7 +2,7 @@
 
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import clsx from 'clsx'
-import { changeNodes, kindOf, moveNodes, type NodeAt, type NodeKind, setKind } from '@/core/drawing/node-edit'
+import { changeNodes, nodeKindOf, moveNodes, type NodeAt, type NodeKind, setKind } from '@/core/drawing/node-edit'
 import { editable } from '@/core/drawing/editable'
 import type { Node } from '@/core/drawing/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
@@ -104,7 +104,7 @@ function NodeRow({
       <span role="rowheader" className="pl-4">
         {name}
       </span>
-      <Mark kind={kindOf(node)} filled={selected} />
+      <Mark kind={nodeKindOf(node)} filled={selected} />
       <NodeCells
         bench={bench}
         path={path}

@@ -1,5 +1,7 @@
 import { type Box, boxAbout, boxBetween } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
+import { frameOf } from '@/core/drawing/extent'
+import { framePoint } from '@/core/drawing/frame'
 import type { DrawingObject } from '@/core/drawing/object'
 import { touchBySizing } from '@/core/snap/snap-circle'
 import { newId } from '@/ui/new-id'
@@ -71,11 +73,13 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
           ? touchBySizing({ centre: from, r: box.w / 2 }, targets, bench.reach)
           : null
       if (touching) box = boxAbout(from, 2 * touching.circle.r, 2 * touching.circle.r)
-      bench.preview(add(box))
+      const edit = add(box),
+        drawn = frameOf(edit.objects[0]!, bench.scene)
+      bench.preview(edit)
       bench.select([id])
       bench.hold({
         marks: touching?.marks ?? marks,
-        figure: { at: { x: box.x + box.w / 2, y: box.y + box.h }, text: `${figure(box.w)} × ${figure(box.h)}` },
+        figure: { at: framePoint(drawn, { x: 0.5, y: 1 }), text: `${figure(drawn.w)} × ${figure(drawn.h)}` },
       })
     },
     release(end: At) {

@@ -1,13 +1,12 @@
 import { boxAbout } from '@/core/geometry/box'
-import { distance } from '@/core/geometry/point'
+import { distance, type Point } from '@/core/geometry/point'
 import { changeNumbers, fitObjects } from '@/core/drawing/numbers'
 import { frameOf } from '@/core/drawing/extent'
 import { scaleOwn } from '@/core/drawing/scale-own'
 import { type Frame, framePoint } from '@/core/drawing/frame'
 import type { Grip } from '@/core/drawing/grip'
 import { gripsOf, pullGrip } from '@/core/drawing/grips'
-import { type DrawingObject, isFramed } from '@/core/drawing/object'
-import type { Line as LineObject } from '@/core/drawing/kinds/line/line'
+import { type DrawingObject, isFramed, kindOf } from '@/core/drawing/object'
 import { type Handle, HANDLES, pullFrame } from '@/core/drawing/resize'
 import { constrainAngle } from '@/core/snap/snap'
 import { touchBySizing } from '@/core/snap/snap-circle'
@@ -27,13 +26,13 @@ const GRIP = 7
 const LEAST_FOR_GRIPS = 56
 
 /**
- * A drag of what the selection is pulled by: the end of a line, a grip, a handle; null where the pointer is on none.
+ * A drag of what the selection is pulled by: an end, a grip, a handle; null where the pointer is on none.
  */
 export function pullAt(bench: Bench, at: At): Drag | null {
   const ofGradient = gradientHandleAt(bench, at)
   if (ofGradient) return pullGradient(bench, ofGradient)
-  const end = lineEndAt(bench, at)
-  if (end) return pullLineEnd(bench, end.line, end.end)
+  const end = endAt(bench, at)
+  if (end) return pullEnd(bench, end.object, end.end)
   const grip = gripAt(bench, at)
   if (grip) return pullGripOf(bench, grip)
   const handle = handleAt(bench, at)
@@ -45,7 +44,7 @@ export function pullAt(bench: Bench, at: At): Drag | null {
  */
 function handleFrame(bench: Bench, objects: readonly DrawingObject[]): Frame | null {
   const [first, ...more] = objects
-  if (!first || (more.length === 0 && first.kind === 'line')) return null
+  if (!first || (more.length === 0 && kindOf(first).ends)) return null
   return more.length === 0 ? frameOf(first, bench.scene) : bench.extent(objects)
 }
 
@@ -56,24 +55,27 @@ function handleAt(bench: Bench, at: At): Handle | null {
   return HANDLES.find((handle) => distance(toScreen(view, framePoint(frame, handle)), at.screen) <= GRIP) ?? null
 }
 
-function lineEndAt(bench: Bench, at: At): { line: LineObject; end: 'from' | 'to' } | null {
+function endAt(bench: Bench, at: At): { object: DrawingObject; end: number } | null {
   const { view } = bench.store.getState()
-  const [line, ...more] = bench.free
-  if (!view || line?.kind !== 'line' || more.length > 0) return null
-  const end = (['to', 'from'] as const).find((side) => distance(toScreen(view, line[side]), at.screen) <= GRIP)
-  return end ? { line, end } : null
+  const [object, ...more] = bench.free
+  const ends = object && more.length === 0 ? kindOf(object).ends?.(object) : undefined
+  if (!view || !object || !ends) return null
+  const end = ends.findLastIndex((place) => distance(toScreen(view, place), at.screen) <= GRIP)
+  return end < 0 ? null : { object, end }
 }
 
-function pullLineEnd(bench: Bench, line: LineObject, end: 'from' | 'to'): Drag {
-  const targets = bench.targets(new Set([line.id]))
-  const other = line[end === 'from' ? 'to' : 'from']
-  return objectsDrag(bench, `Pull the end of ${line.name}`, (at) => {
+function pullEnd(bench: Bench, object: DrawingObject, end: number): Drag {
+  const targets = bench.targets(new Set([object.id]))
+  const { ends, withEnd } = kindOf(object)
+  const other = ends!(object)[1 - end]!
+  return objectsDrag(bench, `Pull the end of ${object.name}`, (at) => {
     const { point, marks } = caught(bench, at, targets, other)
     const place = at.shift ? onGridAlong(other, constrainAngle(other, at.p), at.free ? null : targets.step) : point
-    const next = { ...line, [end]: place }
+    const next = withEnd!(object, end, place)
+    const [from, to] = ends!(next) as [Point, Point]
     return {
       edit: [next],
-      held: { marks: at.shift ? [] : marks, figure: { at: place, text: lineFigure(next.from, next.to) } },
+      held: { marks: at.shift ? [] : marks, figure: { at: place, text: lineFigure(from, to) } },
     }
   })
 }
@@ -81,12 +83,7 @@ function pullLineEnd(bench: Bench, line: LineObject, end: 'from' | 'to'): Drag {
 /** The grips of the one selected object, where they are shown. */
 export function shownGrips(bench: Bench, [only, ...more]: readonly DrawingObject[] = bench.free): Grip[] {
   const scale = bench.store.getState().view?.scale ?? 1
-  if (
-    !only ||
-    more.length > 0 ||
-    (isFramed(only) ? Math.min(only.w, only.h) * scale < LEAST_FOR_GRIPS : only.kind !== 'mirror')
-  )
-    return []
+  if (!only || more.length > 0 || (isFramed(only) && Math.min(only.w, only.h) * scale < LEAST_FOR_GRIPS)) return []
   return gripsOf(only, bench.scene, 16 / scale)
 }
 

@@ -20,6 +20,8 @@ export const line = defineKind<Line>({
   transform: (object, map) => ({ ...object, from: applyTidy(map, object.from), to: applyTidy(map, object.to) }),
   segments: () => 1,
   length: ({ from, to }) => distance(from, to),
+  ends: ({ from, to }) => [from, to],
+  withEnd: (object, end, to) => ({ ...object, [end === 0 ? 'from' : 'to']: to }),
   fields: () => [
     {
       id: 'length',

@@ -1,44 +1,24 @@
-import { z } from 'zod'
-import { polyline } from '../../../geometry/path'
 import type { Point } from '../../../geometry/point'
 import { cosSin } from '../../../geometry/transform'
-import { cornerOf, finished, finishedRun, withNodeRadii } from '../../corners'
+import { withNodeRadii } from '../../corners'
 import { framePoint, shareOf } from '../../frame'
 import { cornerGrip, pulledRadius, radiusFigure } from '../../grip'
-import { Style } from '../../style'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
-import { common, cornered, framed } from '../traits'
-import { folded, PolygonSide, polygonRun } from './side'
+import { drawnFrame, drawnIn } from './drawn'
+import { polygonNodes, polygonPath } from './outline'
+import { Polygon } from './schema'
+import { folded, polygonRun } from './side'
 
-/**
- * A regular polygon in the ellipse that its frame spans, a node at the top; with `depth`, the share by which every side
- * is drawn in, a star; with a `side` of its own, what lies along each.
- */
-const Polygon = z.strictObject({
-  kind: z.literal('polygon'),
-  ...common,
-  ...framed,
-  sides: z
-    .int('The number of sides is a whole number.')
-    .min(3, 'A polygon has at least 3 sides.')
-    .max(120, 'A polygon may have at most 120 sides.'),
-  depth: z.number().min(0).max(0.99).optional(),
-  side: PolygonSide.optional(),
-  ...cornered,
-  style: Style,
-})
-export type Polygon = z.infer<typeof Polygon>
+export type { Polygon }
 
 export const polygon = defineKind<Polygon>({
   kind: 'polygon',
   word: 'Polygon',
   schema: Polygon,
-  edge: (object, scene) =>
-    object.side
-      ? finishedRun(object, polygonRun(object), scene)
-      : finished([polyline(polygonNodes(object), true)], () => cornerOf(object, scene)),
-  isSmaller: () => true,
+  edge: polygonPath,
+  frame: (object, scene) => drawnFrame(object, scene),
+  toFrame: (object, frame, scene) => drawnIn(object, frame, scene),
   withRadii(object, change) {
     if (!object.side) return object
     const nodes = withNodeRadii(object.side.nodes, change)
@@ -51,7 +31,7 @@ export const polygon = defineKind<Polygon>({
     (1 + Math.abs(Math.tan((skew * Math.PI) / 180))) *
     (depth || side ? sides / 2 : 1) *
     (1 + (side?.nodes.length ?? 0)),
-  fields: (object) => [SIDES(object), object.side ? OWN_SIDES : DEPTH],
+  fields: (object) => [SIDES(object), object.side ? OWN_SIDES : DEPTH, CIRCLE],
   grips: (object, scene, least) => [
     {
       id: 'corner',
@@ -120,19 +100,22 @@ const OWN_SIDES: Field<Polygon> = {
   write: (object) => withDepth(object, 0),
 }
 
-function withDepth({ depth: _, side: __, ...rest }: Polygon, depth: number): Polygon {
-  return depth > 0 ? { ...rest, depth } : rest
+/** The width of the circle it stands in; it grows about its centre, in proportion. */
+const CIRCLE: Field<Polygon> = {
+  id: 'circle',
+  what: 'the circle',
+  as: 'number',
+  suffix: ' ⌀',
+  limits: { least: 0, above: true, most: 1e6 },
+  read: ({ w }) => w,
+  write(object, w) {
+    const h = object.w > 0 ? (object.h * w) / object.w : w
+    return { ...object, x: object.x - (w - object.w) / 2, y: object.y - (h - object.h) / 2, w, h }
+  },
 }
 
-/** The nodes of a polygon or star before its corners are finished, clockwise from the top. */
-export function polygonNodes(object: Polygon): Point[] {
-  const { sides, depth = 0 } = object
-  const count = depth > 0 ? 2 * sides : sides
-  return Array.from({ length: count }, (_, i) => {
-    const { cos, sin } = cosSin((360 * i) / count - 90)
-    const reach = depth > 0 && i % 2 === 1 ? (1 - depth) / 2 : 0.5
-    return framePoint(object, { x: 0.5 + reach * cos, y: 0.5 + reach * sin })
-  })
+function withDepth({ depth: _, side: __, ...rest }: Polygon, depth: number): Polygon {
+  return depth > 0 ? { ...rest, depth } : rest
 }
 
 /** On the middle of the first side, as deep as it is drawn in. */

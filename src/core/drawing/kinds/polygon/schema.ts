@@ -1,0 +1,23 @@
+import { z } from 'zod'
+import { Style } from '../../style'
+import { common, cornered, framed } from '../traits'
+import { PolygonSide } from './side'
+
+/**
+ * A regular polygon in the ellipse that its frame spans, a node at the top; with `depth`, the share by which every side
+ * is drawn in, a star; with a `side` of its own, what lies along each.
+ */
+export const Polygon = z.strictObject({
+  kind: z.literal('polygon'),
+  ...common,
+  ...framed,
+  sides: z
+    .int('The number of sides is a whole number.')
+    .min(3, 'A polygon has at least 3 sides.')
+    .max(120, 'A polygon may have at most 120 sides.'),
+  depth: z.number().min(0).max(0.99).optional(),
+  side: PolygonSide.optional(),
+  ...cornered,
+  style: Style,
+})
+export type Polygon = z.infer<typeof Polygon>
