@@ -1,5 +1,6 @@
 'use client'
 
+import type { LucideIcon } from 'lucide-react'
 import { useEffect } from 'react'
 import { createKeybindingsHandler } from 'tinykeys'
 import { create } from 'zustand'
@@ -17,7 +18,13 @@ export type Command = {
   readonly everywhere?: boolean
   readonly needs?: () => string | null
   readonly run: () => void
+  /** Where it stands in the tool line. */
+  readonly inLine?: { readonly cluster: string; readonly picture: LucideIcon }
+  /** Where it stands in a menu of the right button: in which part, and in which list that opens beside its word. */
+  readonly inMenu?: readonly MenuPlace[]
 }
+
+export type MenuPlace = { readonly of: string; readonly part: number; readonly list?: string }
 
 const useCommandSets = create<Record<string, readonly Command[]>>(() => ({}))
 

@@ -22,11 +22,13 @@ import { LostDialog } from './lost-dialog'
 import { Proofs } from './proofs'
 import { Refused } from './refused'
 import { Seeing } from './seeing'
+import { SettingsLine } from './settings-line'
 import { Stage } from './stage'
 import { Strip } from './strip'
 import { ToolLine } from './tool-line'
 import { isPicture } from './references/pictures'
 import { addPictures } from './references/reference-operations'
+import type { Tools } from './tools/tool'
 import { makeTools } from './tools/tools'
 
 /** The screen where one icon is drawn. `iconName` is the icon to open, from the address. */
@@ -142,16 +144,19 @@ function OpenIconCrumb() {
   )
 }
 
-function StageOrEmpty({ bench, tools }: { bench: Bench; tools: ReturnType<typeof makeTools> }) {
+function StageOrEmpty({ bench, tools }: { bench: Bench; tools: Tools }) {
   const empty = useSessionState((state) => shown(state).icons.length === 0)
   if (!empty) {
     return (
-      <div className="relative grid min-h-0 grid-rows-[minmax(0,1fr)_25px]">
-        <Stage tools={tools} />
-        <EmptySquare />
-        <Refused />
-        <Seeing />
-        <AlternativesList />
+      <div className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_25px]">
+        <SettingsLine tools={tools} />
+        <div className="relative grid min-h-0">
+          <Stage tools={tools} />
+          <EmptySquare />
+          <Refused />
+          <Seeing />
+          <AlternativesList />
+        </div>
         <Strip />
       </div>
     )

@@ -1,6 +1,5 @@
 import type { Box } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
-import { compose, type Transform } from '@/core/geometry/transform'
 import { extentOf } from '@/core/drawing/extent'
 import { moveObject } from '@/core/drawing/transform-object'
 import type { Guide } from '@/core/drawing/guide'
@@ -8,7 +7,6 @@ import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
 import { freshName } from '@/core/drawing/fresh'
 import { type DrawingObject, isContainer } from '@/core/drawing/object'
-import type { Style } from '@/core/drawing/style'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Scene } from '@/core/drawing/scene'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
@@ -18,7 +16,9 @@ import { drawing, guidesOf, type Icon } from '@/core/set/set'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../frame/session'
 import { Calm } from './calm'
-import { type BenchStore, createBenchStore, type InHand, NOTHING_IN_HAND, type ToolId } from './store'
+import { readSlot, type Slot } from './slot'
+import { type InHand, NOTHING_IN_HAND } from './state/in-hand'
+import { type BenchStore, createBenchStore } from './store'
 
 /** Screen pixels within which a line is hit and a target catches. */
 const REACH = 6
@@ -91,6 +91,17 @@ export class Bench {
     return REACH / (this.store.getState().view?.scale ?? 1)
   }
 
+  /** What a tool or a panel keeps. */
+  read<S extends object>(slot: Slot<S>): S {
+    return readSlot(slot, this.store.getState())
+  }
+
+  put<S extends object>(slot: Slot<S>, change: Partial<S>): void {
+    const next = { ...this.read(slot), ...change }
+    if (slot.inHand) this.hold({ kept: { ...this.store.getState().inHand.kept, [slot.id]: next } })
+    else this.store.setState(({ slots }) => ({ slots: { ...slots, [slot.id]: next } }))
+  }
+
   has(id: string): boolean {
     return find(this.objects, id) !== null
   }
@@ -114,7 +125,7 @@ export class Bench {
     this.store.setState({ selection: next, nodes: NOTHING, reference: null, pivot: null })
   }
 
-  take(tool: ToolId): void {
+  take(tool: string): void {
     this.store.setState({ tool, inHand: NOTHING_IN_HAND, hinted: tool === 'select' ? null : tool })
   }
 
@@ -249,25 +260,6 @@ export class Bench {
       inHand: NOTHING_IN_HAND,
       tool: 'select',
     })
-  }
-
-  /** Follows a copy that is moved or turned, so that the next duplicate does likewise. */
-  trail: { readonly ids: string; readonly map: Transform } | null = null
-
-  /** A finish that was copied, and the box of the object it is from. */
-  finish: { readonly style: Style; readonly box: Box } | null = null
-
-  /** Whether it was agreed that shapes become paths where an edit of their nodes asks for it. */
-  mayLose = false
-
-  /** What was done last to a selection, to be done again. */
-  lastTransform: { readonly map: Transform; readonly words: string; readonly scale: number } | null = null
-
-  /** Notes that the selection was transformed. */
-  noteTransform(map: Transform, words: string, scale = 1): void {
-    this.lastTransform = { map, words, scale }
-    const ids = [...this.store.getState().selection].sort().join()
-    if (this.trail?.ids === ids) this.trail = { ids, map: compose(map, this.trail.map) }
   }
 }
 

@@ -1,4 +1,5 @@
-import { type Command, grouped, keyName, runCommand } from '@/ui/commands'
+import { Combine } from 'lucide-react'
+import { type Command, grouped, keyName, type MenuPlace, runCommand } from '@/ui/commands'
 import type { MenuEntry } from '@/ui/menu'
 import { isContainer } from '@/core/drawing/object'
 import { arrangeCommands } from './arrange/arrange-commands'
@@ -22,49 +23,13 @@ import { deleteNodes, inNodes, nodesNeed, nudgeNodes, selectNodes } from './node
 import { seeingCommands } from './seeing-commands'
 import { symmetryCommands } from './symmetry'
 import { transformCommands } from './transform-commands'
-import type { ToolId } from './store'
+import { TOOLS } from './tools/tools'
 import { zoomAt } from './view'
 
 const SELECT_FIRST = 'Select an object first.'
 
-/** What the tools are called, and the keys that take them, in their three clusters. */
-export const TOOLS: readonly {
-  readonly cluster: string
-  readonly tools: readonly {
-    readonly id: ToolId
-    readonly name: string
-    readonly key: string
-    /** The tool whose settings lead to it. */ readonly under?: ToolId
-  }[]
-}[] = [
-  {
-    cluster: 'Lay',
-    tools: [
-      { id: 'rectangle', name: 'Rectangle', key: 'Digit1' },
-      { id: 'ellipse', name: 'Ellipse', key: 'Digit2' },
-      { id: 'polygon', name: 'Polygon', key: 'Digit3' },
-      { id: 'star', name: 'Star', key: 'Digit4' },
-      { id: 'line', name: 'Line', key: 'Digit5' },
-      { id: 'pen', name: 'Pen', key: 'Digit6' },
-      { id: 'freehand', name: 'Freehand', key: 'Digit7' },
-      { id: 'text', name: 'Text', key: 'Digit8' },
-      { id: 'arrow', name: 'Arrow', key: 'Shift+Digit3', under: 'polygon' },
-      { id: 'spiral', name: 'Spiral', key: 'Shift+Digit4', under: 'polygon' },
-    ],
-  },
-  {
-    cluster: 'Shape',
-    tools: [
-      { id: 'select', name: 'Select', key: 'KeyQ' },
-      { id: 'nodes', name: 'Nodes', key: 'KeyW' },
-      { id: 'corner', name: 'Corner', key: 'KeyE' },
-      { id: 'turn', name: 'Turn', key: 'KeyR' },
-      { id: 'mirror', name: 'Mirror', key: 'KeyT' },
-      { id: 'measure', name: 'Measure', key: 'KeyU' },
-      { id: 'sample', name: 'Sample', key: 'KeyI' },
-    ],
-  },
-]
+/** The part of the menu of objects that a command stands in, and the list in it. */
+const inMenu = (part: number, list?: string): readonly MenuPlace[] => [{ of: 'objects', part, ...(list && { list }) }]
 
 /** Every command of the bench. */
 export function benchCommands(bench: Bench): Command[] {
@@ -82,21 +47,22 @@ export function benchCommands(bench: Bench): Command[] {
     setFlag(bench, objects, flag, !objects.every((object) => object[flag]))
 
   return [
-    ...TOOLS.flatMap(({ cluster, tools }) =>
-      tools.map(({ id, name, key }): Command => ({
-        id,
-        name,
-        group: cluster,
-        keys: [key],
-        needs: open,
-        run: () => bench.take(id),
-      })),
-    ),
+    ...TOOLS.map(({ id, name, cluster, key, under, picture }): Command => ({
+      id,
+      name,
+      ...(cluster && { group: cluster }),
+      ...(cluster && !under && { inLine: { cluster, picture } }),
+      ...(key && { keys: [key] }),
+      needs: open,
+      run: () => bench.take(id),
+    })),
     ...grouped('Objects', [
       {
         id: 'assemble',
         name: 'Assemble',
         keys: ['KeyA'],
+        inLine: { cluster: 'Combine', picture: Combine },
+        inMenu: inMenu(0),
         needs: () => selected() ?? assemblyNeeds(bench),
         run: () => assemble(bench, 'adds'),
       },
@@ -104,24 +70,26 @@ export function benchCommands(bench: Bench): Command[] {
         id: 'assemble-cut',
         name: 'Assemble: the upper cuts the lowest',
         keys: ['Shift+KeyA'],
+        inMenu: inMenu(0),
         needs: () => selected() ?? assemblyNeeds(bench),
         run: () => assemble(bench, 'cuts'),
       },
-      { id: 'group', name: 'Group', keys: ['$mod+KeyG'], needs: free, run: () => group(bench) },
+      { id: 'group', name: 'Group', inMenu: inMenu(0), keys: ['$mod+KeyG'], needs: free, run: () => group(bench) },
       {
         id: 'loosen',
         name: 'Loosen a group or an assembly',
         keys: ['$mod+Shift+KeyG'],
+        inMenu: inMenu(0),
         needs: () => (bench.free.some(isContainer) ? null : 'Select a group or an assembly first.'),
         run: () => loosen(bench),
       },
-      { id: 'duplicate', name: 'Duplicate', keys: ['$mod+KeyD'], needs: selected, run: () => duplicate(bench) },
       {
-        id: 'delete',
-        name: 'Delete',
-        keys: ['Delete', 'Backspace'],
-        needs: () => (inNodes(bench) ? nodesNeed(bench) : free()),
-        run: () => (inNodes(bench) ? deleteNodes(bench) : remove(bench)),
+        id: 'duplicate',
+        name: 'Duplicate',
+        inMenu: inMenu(2),
+        keys: ['$mod+KeyD'],
+        needs: selected,
+        run: () => duplicate(bench),
       },
       {
         id: 'select-all',
@@ -137,6 +105,7 @@ export function benchCommands(bench: Bench): Command[] {
         id: 'front',
         name: 'Bring to the front',
         keys: ['$mod+Shift+BracketRight'],
+        inMenu: inMenu(1, 'Order'),
         needs: free,
         run: () => order(bench, 'front'),
       },
@@ -144,6 +113,7 @@ export function benchCommands(bench: Bench): Command[] {
         id: 'forward',
         name: 'Bring forward',
         keys: ['$mod+BracketRight'],
+        inMenu: inMenu(1, 'Order'),
         needs: free,
         run: () => order(bench, 'forward'),
       },
@@ -151,6 +121,7 @@ export function benchCommands(bench: Bench): Command[] {
         id: 'backward',
         name: 'Bring backward',
         keys: ['$mod+BracketLeft'],
+        inMenu: inMenu(1, 'Order'),
         needs: free,
         run: () => order(bench, 'backward'),
       },
@@ -158,11 +129,34 @@ export function benchCommands(bench: Bench): Command[] {
         id: 'back',
         name: 'Bring to the back',
         keys: ['$mod+Shift+BracketLeft'],
+        inMenu: inMenu(1, 'Order'),
         needs: free,
         run: () => order(bench, 'back'),
       },
-      { id: 'lock', name: 'Lock or unlock', keys: ['$mod+KeyL'], needs: selected, run: () => toggle('locked') },
-      { id: 'hide', name: 'Hide or show', keys: ['$mod+KeyH'], needs: selected, run: () => toggle('hidden') },
+      {
+        id: 'lock',
+        name: 'Lock or unlock',
+        inMenu: inMenu(2),
+        keys: ['$mod+KeyL'],
+        needs: selected,
+        run: () => toggle('locked'),
+      },
+      {
+        id: 'hide',
+        name: 'Hide or show',
+        inMenu: inMenu(2),
+        keys: ['$mod+KeyH'],
+        needs: selected,
+        run: () => toggle('hidden'),
+      },
+      {
+        id: 'delete',
+        name: 'Delete',
+        keys: ['Delete', 'Backspace'],
+        inMenu: [...inMenu(2), { of: 'nodes', part: 3 }],
+        needs: () => (inNodes(bench) ? nodesNeed(bench) : free()),
+        run: () => (inNodes(bench) ? deleteNodes(bench) : remove(bench)),
+      },
       ...nudges.flatMap(([name, x, y]) => {
         const by = (keys: string, k: number, words: string): Command => ({
           id: `nudge-${name}-${k}`,
@@ -219,51 +213,27 @@ function zoom(bench: Bench, factor: number): void {
     bench.store.setState({ view: zoomAt(view, { x: stage.w / 2, y: stage.h / 2 }, factor, bench.rules.grid.size) })
 }
 
-/** What the right button offers: commands by name, `null` for a rule between groups, and groups that open beside their word. */
-type Offered = readonly (string | null | { readonly label: string; readonly ids: readonly string[] })[]
-
-const OBJECT_MENU: Offered = [
-  'assemble',
-  'assemble-cut',
-  'group',
-  'loosen',
-  'fix',
-  null,
-  { label: 'Flip and mirror', ids: ['flip-x', 'flip-y', 'mirror-live', 'make-symmetric'] },
-  { label: 'Mask', ids: ['mask-inside', 'mask-outside'] },
-  { label: 'Finish', ids: ['copy-finish', 'paste-finish', 'alike-stroke', 'alike-fill'] },
-  { label: 'Order', ids: ['front', 'forward', 'backward', 'back'] },
-  null,
-  'duplicate',
-  'lock',
-  'hide',
-  'delete',
-]
-
-const NODE_MENU: Offered = [
-  'node-corner',
-  'node-smooth',
-  'node-symmetric',
-  null,
-  'node-insert',
-  'node-straight',
-  'node-join',
-  'node-open',
-  null,
-  'node-others',
-  'node-alike',
-  null,
-  'delete',
-]
-
-/** The commands of the right button; those that cannot run say so when chosen. */
+/** The commands of the right button, in parts with a rule between; those that cannot run say so when chosen. */
 export function benchMenu(bench: Bench): MenuEntry[] {
-  const commands = new Map(benchCommands(bench).map((command) => [command.id, command]))
-  const entry = (id: string): MenuEntry => {
-    const command = commands.get(id)!
-    return { label: command.name, hint: command.keys?.[0] && keyName(command.keys[0]), run: () => runCommand(command) }
-  }
-  return (inNodes(bench) ? NODE_MENU : OBJECT_MENU).map((one) =>
-    one === null || typeof one === 'string' ? one && entry(one) : { label: one.label, list: one.ids.map(entry) },
-  )
+  const menu = inNodes(bench) ? 'nodes' : 'objects'
+  const placed = benchCommands(bench).flatMap((command) => {
+    const place = command.inMenu?.find(({ of }) => of === menu)
+    return place ? [{ command, ...place }] : []
+  })
+  const parts = [...new Set(placed.map(({ part }) => part))].sort()
+  return parts.flatMap((part, i) => {
+    const here = placed.filter((one) => one.part === part)
+    const lists = new Set(here.map(({ list }) => list))
+    const entries = [...lists].flatMap((list): MenuEntry[] => {
+      const some = here.filter((one) => one.list === list).map(({ command }) => entryOf(command))
+      return list === undefined ? some : [{ label: list, list: some }]
+    })
+    return i === 0 ? entries : [null, ...entries]
+  })
 }
+
+const entryOf = (command: Command) => ({
+  label: command.name,
+  hint: command.keys?.[0] && keyName(command.keys[0]),
+  run: () => runCommand(command),
+})

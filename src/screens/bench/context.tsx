@@ -7,6 +7,7 @@ import { drawing, type Icon, type IconSet } from '@/core/set/set'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
 import type { Bench } from './bench'
+import { readSlot, type Slot } from './slot'
 import type { BenchState } from './store'
 
 export const BenchContext = createContext<Bench | null>(null)
@@ -18,6 +19,9 @@ export function useBench(): Bench {
 }
 
 export const useBenchState = <T,>(select: (state: BenchState) => T): T => useStore(useBench().store, select)
+
+/** What a tool or a panel keeps. */
+export const useSlot = <S extends object>(slot: Slot<S>): S => useBenchState((state) => readSlot(slot, state))
 
 /** The open icon of a set: the first where it is no longer there, null where there is none. */
 export const iconIn = ({ icons }: Pick<IconSet, 'icons'>, open: string | null): Icon | null =>

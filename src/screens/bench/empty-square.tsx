@@ -1,10 +1,9 @@
 'use client'
 
 import { useBench, useBenchState, useShownIcon } from './context'
-import type { ToolId } from './store'
 import { toScreen } from './view'
 
-const FIRST: readonly (readonly [tool: ToolId, word: string, key: string])[] = [
+const FIRST: readonly (readonly [tool: string, word: string, key: string])[] = [
   ['rectangle', 'rectangle', '1'],
   ['ellipse', 'ellipse', '2'],
   ['line', 'line', '5'],

@@ -1,3 +1,6 @@
+import { REFERENCES } from './references/reference-operations'
+import { PAINT } from './paint-in-hand'
+import { ARRANGE } from './arrange/arrange-operations'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { svgOf } from '@/core/formats/svg'
@@ -20,7 +23,7 @@ import {
 } from './colours/finish-operations'
 import { benchReferences, setReferences } from './references/reference-operations'
 import { at, Hand } from './tools/hand'
-import { sampleAt } from './tools/sample'
+import { sampleAt } from './tools/sample/gesture'
 
 const box = (id: string, x: number, y: number, w: number, h: number, style = {}): DrawingObject => ({
   kind: 'rectangle',
@@ -120,7 +123,7 @@ describe('a gradient on the square', () => {
     const steps = hand.bench.session.getState().history.past.length
     hand.drag('select', [12, 12])
     expect(hand.bench.session.getState().history.past).toHaveLength(steps)
-    expect(hand.bench.store.getState().paintInHand.stop).toBe(1)
+    expect(hand.bench.read(PAINT).stop).toBe(1)
     hand.tools.select!.twice!(at(16, 12))
     expect(styles(hand)[0]!.fill).toMatchObject({ stops: [{ at: 0.25 }, { at: 0.5 }, { at: 0.75, color: '#d5401b' }] })
     hand.tools.select!.twice!(at(6, 12))
@@ -130,7 +133,7 @@ describe('a gradient on the square', () => {
   })
 
   it('takes colours into the stop in hand, and its stops into the palette under a name', () => {
-    hand.bench.store.setState({ paintInHand: { place: 'fill', stop: 1 } })
+    hand.bench.put(PAINT, { place: 'fill', stop: 1 })
     putColour(hand.bench, '#d5401b')
     expect(styles(hand)[0]!.fill).toMatchObject({ stops: [{ color: 'ink' }, { color: '#d5401b' }] })
     nameGradient(hand.bench, 'fill')
@@ -251,17 +254,17 @@ describe('arranging', () => {
     hand.bench.select(['a', 'b'])
     align(hand.bench, 'bottom')
     expect(hand.objects).toMatchObject([{ y: 6 }, { y: 8 }])
-    hand.bench.store.setState({ alignTo: 'object b' })
+    hand.bench.put(ARRANGE, { alignTo: 'object b' })
     align(hand.bench, 'left')
     expect(hand.objects).toMatchObject([
       { x: 10, y: 6 },
       { x: 10, y: 8 },
     ])
-    hand.bench.store.setState({ alignTo: 'keyline square' })
+    hand.bench.put(ARRANGE, { alignTo: 'keyline square' })
     expect(alignBox(hand.bench, 'keyline square')).toMatchObject({ box: { x: 2, y: 2, w: 20, h: 20 }, asOne: true })
     align(hand.bench, 'right')
     expect(hand.objects).toMatchObject([{ x: 18 }, { x: 18 }])
-    hand.bench.store.setState({ gap: 1 })
+    hand.bench.put(ARRANGE, { gap: 1 })
     space(hand.bench, 'y')
     expect(hand.objects).toMatchObject([{ y: 6 }, { y: 11 }])
   })
@@ -329,7 +332,8 @@ describe('references', () => {
     setReferences(hand.bench, [reference], 'Lay')
     hand.drag('select', [12, 12], [14, 13])
     expect(benchReferences(hand.bench)[0]).toMatchObject({ x: 4, y: 4 })
-    hand.bench.store.setState({ panel: 'references', referenceInHand: 'r' })
+    hand.bench.store.setState({ panel: 'references' })
+    hand.bench.put(REFERENCES, { referenceInHand: 'r' })
     hand.drag('select', [12, 12], [14, 13])
     expect(benchReferences(hand.bench)[0]).toMatchObject({ x: 6, y: 5 })
     // A corner sizes it in proportion about the opposite one.
@@ -361,7 +365,7 @@ describe('references', () => {
       ],
       'Lay',
     )
-    hand.bench.store.setState({ referenceInHand: 'r' })
+    hand.bench.put(REFERENCES, { referenceInHand: 'r' })
     for (const place of [
       [6, 6],
       [2, 2],

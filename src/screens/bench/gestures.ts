@@ -5,8 +5,7 @@ import type { Bench } from './bench'
 import { dragGuide, freshGuide } from './guides'
 import { KeyPlace } from './key-place'
 import { RULER } from './layers/rulers'
-import type { ToolId } from './store'
-import type { At, Drag, Tool } from './tools/tool'
+import type { At, Drag, Tools } from './tools/tool'
 import { toGrid, zoomAt } from './view'
 
 /** The keys that are held while the pointer is used. */
@@ -15,12 +14,12 @@ const held = { space: false, free: false }
 /**
  * The one place where the pointer's events become presses, drags and hovers of the tool in hand, and pans and zooms.
  */
-export function useGestures(bench: Bench, tools: Record<ToolId, Tool>, stage: RefObject<HTMLElement | null>): void {
+export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLElement | null>): void {
   const drag = useRef<{ drag: Drag; pointer: number; last: At } | null>(null)
   useEffect(() => {
     const element = stage.current!
     const { store } = bench
-    const tool = () => tools[store.getState().tool]
+    const tool = () => tools[store.getState().tool]!
     const keys = new KeyPlace(bench, tool)
 
     const atOf = (event: { clientX: number; clientY: number; shiftKey: boolean; altKey: boolean }): At => {

@@ -1,23 +1,8 @@
 import type { Point } from '@/core/geometry/point'
 import type { Bench } from './bench'
-import type { ToolId } from './store'
 import type { At, Drag, Tool } from './tools/tool'
+import { toolOf } from './tools/tools'
 import { toScreen } from './view'
-
-/** The tools whose presses can be made by keys. */
-const BY_KEYS: ReadonlySet<ToolId> = new Set([
-  'rectangle',
-  'ellipse',
-  'polygon',
-  'star',
-  'arrow',
-  'spiral',
-  'line',
-  'text',
-  'measure',
-  'sample',
-  'corner',
-])
 
 const ARROWS: Record<string, Point> = {
   ArrowLeft: { x: -1, y: 0 },
@@ -44,7 +29,7 @@ export class KeyPlace {
   key(event: KeyboardEvent): boolean {
     const { bench } = this,
       { tool, view } = bench.store.getState()
-    if (!BY_KEYS.has(tool) || !view || event.ctrlKey || event.metaKey) {
+    if (!toolOf(tool).byKeys || !view || event.ctrlKey || event.metaKey) {
       this.place = this.drag = null
       return false
     }

@@ -1,16 +1,17 @@
 'use client'
 
+import { LOSS } from './node-selection'
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
-import { useBench, useBenchState } from './context'
+import { useBench, useSlot } from './context'
 
 /** Asks, once while a set is open, before an edit of its nodes makes a path of a live shape. */
 export function LostDialog() {
   const bench = useBench()
-  const question = useBenchState((state) => state.question)
+  const question = useSlot(LOSS).question
   if (!question) return null
   const answer = (yes: boolean) => {
-    bench.store.setState({ question: null })
+    bench.put(LOSS, { question: null })
     if (yes) question.accept()
     else bench.drop()
   }

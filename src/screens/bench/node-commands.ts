@@ -32,6 +32,7 @@ export function nodeCommands(bench: Bench): Command[] {
   return [
     {
       id: 'node-corner',
+      inMenu: [{ of: 'nodes', part: 0 }],
       name: 'Nodes: corner',
       keys: ['Shift+KeyC'],
       needs: nodes,
@@ -39,6 +40,7 @@ export function nodeCommands(bench: Bench): Command[] {
     },
     {
       id: 'node-smooth',
+      inMenu: [{ of: 'nodes', part: 0 }],
       name: 'Nodes: smooth',
       keys: ['Shift+KeyS'],
       needs: nodes,
@@ -46,6 +48,7 @@ export function nodeCommands(bench: Bench): Command[] {
     },
     {
       id: 'node-symmetric',
+      inMenu: [{ of: 'nodes', part: 0 }],
       name: 'Nodes: symmetric',
       keys: ['Shift+KeyM'],
       needs: nodes,
@@ -53,6 +56,7 @@ export function nodeCommands(bench: Bench): Command[] {
     },
     {
       id: 'node-insert',
+      inMenu: [{ of: 'nodes', part: 1 }],
       name: 'Nodes: insert between the selected',
       keys: ['Insert', 'Shift+KeyI'],
       needs: nodes,
@@ -60,6 +64,7 @@ export function nodeCommands(bench: Bench): Command[] {
     },
     {
       id: 'node-straight',
+      inMenu: [{ of: 'nodes', part: 1 }],
       name: 'Nodes: make segments straight',
       keys: ['Shift+KeyL'],
       needs: nodes,
@@ -67,20 +72,35 @@ export function nodeCommands(bench: Bench): Command[] {
     },
     {
       id: 'node-join',
+      inMenu: [{ of: 'nodes', part: 1 }],
       name: 'Nodes: join ends or close',
       keys: ['$mod+KeyJ'],
       needs: nodes,
       run: () => joinNodes(bench),
     },
-    { id: 'node-open', name: 'Nodes: open here', keys: ['$mod+Shift+KeyJ'], needs: nodes, run: () => openHere(bench) },
+    {
+      id: 'node-open',
+      inMenu: [{ of: 'nodes', part: 1 }],
+      name: 'Nodes: open here',
+      keys: ['$mod+Shift+KeyJ'],
+      needs: nodes,
+      run: () => openHere(bench),
+    },
     {
       id: 'node-others',
+      inMenu: [{ of: 'nodes', part: 2 }],
       name: 'Nodes: select the others',
       keys: ['$mod+Shift+KeyA'],
       needs: path,
       run: () => selectNodes(bench, 'others'),
     },
-    { id: 'node-alike', name: 'Nodes: select the same kind', needs: nodes, run: () => selectNodes(bench, 'alike') },
+    {
+      id: 'node-alike',
+      inMenu: [{ of: 'nodes', part: 2 }],
+      name: 'Nodes: select the same kind',
+      needs: nodes,
+      run: () => selectNodes(bench, 'alike'),
+    },
     { id: 'node-between', name: 'Nodes: select all between', needs: nodes, run: () => selectNodes(bench, 'between') },
     {
       id: 'node-align-x',
@@ -150,6 +170,7 @@ export function nodeCommands(bench: Bench): Command[] {
     },
     {
       id: 'fix',
+      inMenu: [{ of: 'objects', part: 0 }],
       name: 'Fix to a path',
       keys: ['$mod+Shift+KeyF'],
       needs: () => (canFix(bench) ? null : 'Select a shape or an assembly first.'),

@@ -4,6 +4,15 @@ import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { say } from '@/ui/notice'
 import { undoStep } from '../frame/session'
 import type { Bench } from './bench'
+import { slot } from './slot'
+
+/**
+ * An edit that waits for an answer, because a shape would become a path by it; and whether that was agreed to before.
+ */
+export const LOSS = slot('loss', {
+  question: null as { readonly name: string; readonly lost: string; readonly accept: () => void } | null,
+  mayLose: false,
+})
 
 export const nodeKey = ({ contour, node }: NodeAt): string => `${contour} ${node}`
 
@@ -31,14 +40,14 @@ export function editedObject(bench: Bench, path: PathObject): Edited {
 export function putPath(bench: Bench, path: PathObject, label: string): void {
   const { object, lost } = editedObject(bench, path)
   const put = () => bench.edit({ kind: 'replace', objects: [object] }, label)
-  if (lost && !bench.mayLose) {
+  if (lost && !bench.read(LOSS).mayLose) {
     // The edit stays in sight until the answer.
     bench.preview({ kind: 'replace', objects: [object] })
     const accept = () => {
-      bench.mayLose = true
+      bench.put(LOSS, { mayLose: true })
       put()
     }
-    bench.store.setState({ question: { name: object.name, lost, accept } })
+    bench.put(LOSS, { question: { name: object.name, lost, accept } })
     return
   }
   put()

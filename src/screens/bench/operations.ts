@@ -1,3 +1,6 @@
+import { AGAIN, followCopies, noteTransform, trailOf } from './again'
+import { PAINT } from './paint-in-hand'
+import { slot } from './slot'
 import { outline } from '@/core/drawing/evaluate'
 import type { Point } from '@/core/geometry/point'
 import { IDENTITY, type Transform, translation } from '@/core/geometry/transform'
@@ -14,10 +17,13 @@ import type { Bench } from './bench'
 const many = (count: number, one: string): string => (count === 1 ? one : `${count} objects`)
 const title = (objects: readonly DrawingObject[]): string => many(objects.length, objects[0]?.name ?? 'nothing')
 
+/** Whether weights and corners of an object's own scale with it. */
+export const SCALING = slot('scaling', { scaleOwn: false })
+
 export function nudge(bench: Bench, by: Point): void {
   const { free } = bench
   bench.edit({ kind: 'replace', objects: free.map((object) => moveObject(object, by)) }, `Move ${title(free)}`)
-  bench.noteTransform(translation(by.x, by.y), 'Move')
+  noteTransform(bench, translation(by.x, by.y), 'Move')
 }
 
 export function remove(bench: Bench): void {
@@ -34,7 +40,7 @@ export function copies(objects: readonly DrawingObject[], map: Transform): Drawi
 /** An object under a map; weights and corners of its own scale with it where that is switched on. */
 const transformed = (bench: Bench, object: DrawingObject, map: Transform, scale: number): DrawingObject => {
   const moved = transformObject(object, map)
-  return scale !== 1 && bench.store.getState().scaleOwn ? scaleOwn(moved, scale) : moved
+  return scale !== 1 && bench.read(SCALING).scaleOwn ? scaleOwn(moved, scale) : moved
 }
 
 export function previewTransform(bench: Bench, map: Transform, copy: boolean): void {
@@ -60,7 +66,7 @@ export function transformSelection(
       { kind: 'replace', objects: free.map((object) => transformed(bench, object, map, scale)) },
       `${words}: ${title(free)}`,
     )
-    bench.noteTransform(map, words, scale)
+    noteTransform(bench, map, words, scale)
     return
   }
   const made: DrawingObject[] = []
@@ -73,30 +79,20 @@ export function transformSelection(
   addCopies(bench, made, map, `${words}, ${count === 1 ? 'a copy' : `${count} copies`}: ${title(free)}`)
   bench.select(last.map(({ id }) => id))
   bench.store.setState({ pivot })
-  bench.trail = {
-    ids: last
-      .map(({ id }) => id)
-      .sort()
-      .join(),
-    map,
-  }
-  bench.lastTransform = { map, words, scale }
+  followCopies(bench, last, map)
+  bench.put(AGAIN, { last: { map, words, scale } })
 }
 
 /** Does to the selection what was done last, to whatever it was. */
 export function repeatTransform(bench: Bench, copy: boolean): void {
-  const { lastTransform: last } = bench
+  const { last } = bench.read(AGAIN)
   if (last) transformSelection(bench, last.map, last.words, { copies: copy ? 1 : 0, scale: last.scale })
 }
 
 /** Lays copies over the selection; when the last copy was moved, the copies are moved likewise. */
 export function duplicate(bench: Bench): void {
   const { selected } = bench
-  const ids = selected
-    .map(({ id }) => id)
-    .sort()
-    .join()
-  const map = bench.trail?.ids === ids ? bench.trail.map : IDENTITY
+  const map = trailOf(bench, selected) ?? IDENTITY
   addCopies(bench, copies(selected, map), map, `Duplicate ${title(selected)}`)
   if (map.every((value, i) => value === IDENTITY[i]))
     say({ text: 'Duplicated in place. Move the copy, and Ctrl D repeats what you did.' })
@@ -107,13 +103,7 @@ export function addCopies(bench: Bench, made: readonly DrawingObject[], map: Tra
   const into = parentOf(bench, bench.selected[0]?.id)
   bench.edit({ kind: 'add', objects: made, into, at: membersOf(bench.objects, into).length }, label)
   bench.select(made.map(({ id }) => id))
-  bench.trail = {
-    ids: made
-      .map(({ id }) => id)
-      .sort()
-      .join(),
-    map,
-  }
+  followCopies(bench, made, map)
 }
 
 export function parentOf(bench: Bench, id: string | undefined): string | null {
@@ -180,7 +170,8 @@ export function loosen(bench: Bench): void {
 /** Goes to where all of the finish is, with a paint in hand; of an object that is not selected yet, it is. */
 export function showFinish(bench: Bench, id: string | null, place: PaintPlace): void {
   if (id !== null) bench.select([id])
-  bench.store.setState({ panel: 'colours', paintInHand: { place, stop: null } })
+  bench.store.setState({ panel: 'colours' })
+  bench.put(PAINT, { place, stop: null })
 }
 
 export function setFlag(bench: Bench, objects: readonly DrawingObject[], flag: 'hidden' | 'locked', on: boolean): void {

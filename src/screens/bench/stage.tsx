@@ -19,22 +19,19 @@ import { addPictures } from './references/reference-operations'
 import { GridLayer, KeylineLayer, Sheet } from './layers/grid'
 import { GuideLayer } from './layers/guides'
 import { Overlay } from './layers/overlay'
-import { RULER, Rulers } from './layers/rulers'
+import { Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
-import type { ToolId } from './store'
-import type { Tool } from './tools/tool'
+import type { Tools } from './tools/tool'
 import { toScreen, type View } from './view'
 
 /** The square and what surrounds it. */
-export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
+export function Stage({ tools }: { tools: Tools }) {
   const bench = useBench()
   const element = useRef<HTMLDivElement>(null)
   const view = useBenchState((state) => state.view)
   const stage = useBenchState((state) => state.stage)
   const layers = useBenchState((state) => state.layers)
   const tool = useBenchState((state) => state.tool)
-  // What the tool says of itself depends on how it lays.
-  useBenchState((state) => state.layBy)
   const seeing = useBenchState((state) => state.seeing)
   const seenPixels = useBenchState((state) => state.seenPixels)
   const also = useBenchState((state) => state.also)
@@ -85,7 +82,7 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
           void addPictures(bench, [...event.dataTransfer.files])
         }}
         className="relative touch-none overflow-hidden bg-film select-none"
-        style={{ cursor: tools[tool].cursor }}
+        style={{ cursor: tools[tool]!.cursor }}
       >
         {view && icon !== undefined && (
           <>
@@ -126,10 +123,10 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
                 {layers.guides && <GuideLayer view={view} size={rules.grid.size} />}
               </Layer>
             )}
-            {marks && hinted === tool && <PointerHint view={view} text={tools[tool].hint} />}
+            {marks && hinted === tool && <PointerHint view={view} text={tools[tool]!.hint} />}
             {marks && (
               <Layer stage={stage}>
-                <Overlay view={view} />
+                <Overlay view={view} tools={tools} />
               </Layer>
             )}
           </>
@@ -139,12 +136,6 @@ export function Stage({ tools }: { tools: Record<ToolId, Tool> }) {
             <Rulers view={view} stage={stage} unit={rulerPixels === null ? 1 : rules.grid.size / rulerPixels} />
           </Layer>
         )}
-        <p
-          className="pointer-events-none absolute bottom-1.5 max-w-[calc(100%-236px)] truncate text-small text-quiet"
-          style={{ left: layers.rulers ? RULER + 8 : 8 }}
-        >
-          {tools[tool].hint}
-        </p>
         {icon !== undefined && view && <TitleBlock name={icon} set={name} rules={rules} scale={view.scale} />}
       </div>
     </RightMenu>

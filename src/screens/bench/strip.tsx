@@ -5,7 +5,7 @@ import type { SnapSwitches } from '@/core/snap/targets'
 import { NumberField } from '@/ui/number-field'
 import { commit } from '../frame/session'
 import { useBench, useBenchState, useRules } from './context'
-import type { Layers } from './store'
+import type { Layers } from './state/seeing'
 
 const SHOW: Record<keyof Layers, string> = {
   grid: 'grid',

@@ -64,6 +64,7 @@ export function symmetryCommands(bench: Bench): Command[] {
   return [
     {
       id: 'mirror-live',
+      inMenu: [{ of: 'objects', part: 1, list: 'Flip and mirror' }],
       name: 'Live mirror at the centre line',
       keys: ['Shift+KeyT'],
       needs: free,
@@ -77,6 +78,7 @@ export function symmetryCommands(bench: Bench): Command[] {
     },
     {
       id: 'make-symmetric',
+      inMenu: [{ of: 'objects', part: 1, list: 'Flip and mirror' }],
       name: 'Make symmetric: the better half, mirrored live',
       needs: one,
       run: () => makeSymmetric(bench),

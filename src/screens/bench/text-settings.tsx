@@ -1,5 +1,6 @@
 'use client'
 
+import { TEXT } from './tools/text'
 import opentype from 'opentype.js'
 import { useEffect, useRef, useState } from 'react'
 import type { Text } from '@/core/drawing/kinds/text/text'
@@ -7,7 +8,7 @@ import { faceOfFont } from '@/core/text/face-of-font'
 import { Choice } from '@/ui/choice'
 import { NumberField } from '@/ui/number-field'
 import { say } from '@/ui/notice'
-import { useBench, useBenchState } from './context'
+import { useBench, useSlot } from './context'
 
 const BOLDNESS = [
   { value: '400', label: 'regular' },
@@ -19,14 +20,14 @@ const FIELD = '!w-9 flex-none border-b border-ink text-center text-ink'
 /** The text that is selected: its words, size, spacing and face. */
 export function TextSettings({ object }: { object: Text }) {
   const bench = useBench()
-  const typing = useBenchState((state) => state.typing)
+  const typing = useSlot(TEXT).typing
   const input = useRef<HTMLInputElement>(null)
   const [draft, setDraft] = useState<string | null>(null)
   useEffect(() => {
     if (!typing) return
     input.current?.focus()
     input.current?.select()
-    bench.store.setState({ typing: false })
+    bench.put(TEXT, { typing: false })
   }, [typing, bench])
   const set = (change: Partial<Text>, what: string) =>
     bench.edit({ kind: 'replace', objects: [{ ...object, ...change }] }, `Set ${what} of ${object.name}`)

@@ -1,97 +1,37 @@
 'use client'
 
 import clsx from 'clsx'
-import {
-  ArrowBigRight,
-  Circle,
-  Combine,
-  Crop,
-  Crosshair,
-  FlipHorizontal2,
-  Hexagon,
-  type LucideIcon,
-  MousePointer2,
-  PenLine,
-  Pipette,
-  RotateCw,
-  Ruler,
-  Shell,
-  Signature,
-  Slash,
-  Square,
-  SquareRoundCorner,
-  Star,
-  Type,
-  Waypoints,
-} from 'lucide-react'
+import type { LucideIcon } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { type Command, keyName, runCommand } from '@/ui/commands'
-import { TOOLS } from './commands'
 import { useBenchState } from './context'
-import type { ToolId } from './store'
-import { ToolSettings } from './tool-settings'
+import { TOOLS } from './tools/tools'
 
-const PICTURES: Record<ToolId | 'assemble', LucideIcon> = {
-  rectangle: Square,
-  ellipse: Circle,
-  line: Slash,
-  polygon: Hexagon,
-  star: Star,
-  pen: PenLine,
-  freehand: Signature,
-  nodes: Waypoints,
-  select: MousePointer2,
-  arrow: ArrowBigRight,
-  spiral: Shell,
-  measure: Ruler,
-  text: Type,
-  corner: SquareRoundCorner,
-  turn: RotateCw,
-  mirror: FlipHorizontal2,
-  sample: Pipette,
-  place: Crosshair,
-  crop: Crop,
-  assemble: Combine,
-}
+const CLUSTERS = ['Lay', 'Shape', 'Combine'] as const
 
-/** The tools in words, in three clusters, and the settings of the one in hand. */
+/** The tools in words, in three clusters, and with them the commands that have a place there. */
 export function ToolLine({ commands }: { commands: readonly Command[] }) {
-  const assemble = commands.find(({ id }) => id === 'assemble')!
   return (
     <div
       role="toolbar"
       aria-label="Tools"
-      className="col-span-full flex h-10 items-stretch border-b border-hair bg-sheet"
+      className="col-span-full flex h-10 items-stretch overflow-x-auto border-b border-hair bg-sheet [scrollbar-width:none]"
     >
-      {TOOLS.map(({ cluster, tools }) => (
+      {CLUSTERS.map((cluster) => (
         <Cluster key={cluster} name={cluster}>
-          {tools
-            .filter(({ under }) => !under)
-            .map(({ id, name, key }) => (
-              <ToolButton
-                key={id}
-                id={id}
-                name={name}
-                shortcut={key}
-                command={commands.find((command) => command.id === id)!}
-              />
+          {commands
+            .filter((command) => command.inLine?.cluster === cluster)
+            .map((command) => (
+              <ToolButton key={command.id} command={command} picture={command.inLine!.picture} />
             ))}
         </Cluster>
       ))}
-      <Cluster name="Combine">
-        <ToolButton id="assemble" name="Assemble" shortcut="KeyA" command={assemble} />
-      </Cluster>
-      <div className="flex min-w-0 flex-1 items-stretch overflow-x-auto pr-3 [scrollbar-width:none]">
-        <ToolSettings />
-      </div>
     </div>
   )
 }
 
 /** Tools without a place of their own in the line, by the one whose settings lead to them. */
-const UNDER = new Map(
-  TOOLS.flatMap(({ tools }) => tools.flatMap(({ id, under }) => (under ? [[id, under] as const] : []))),
-)
+const UNDER = new Map(TOOLS.map(({ id, under }) => [id, under]))
 
 function Cluster({ name, children }: { name: string; children: ReactNode }) {
   return (
@@ -101,25 +41,16 @@ function Cluster({ name, children }: { name: string; children: ReactNode }) {
   )
 }
 
-function ToolButton({
-  id,
-  name,
-  shortcut,
-  command,
-}: {
-  id: ToolId | 'assemble'
-  name: string
-  shortcut: string
-  command: Command
-}) {
+function ToolButton({ command, picture: Picture }: { command: Command; picture: LucideIcon }) {
+  const { id, name, keys } = command
   const inHand = useBenchState((state) => state.tool === id || UNDER.get(state.tool) === id)
   const showKeys = useBenchState((state) => state.showKeys)
-  const Picture = PICTURES[id]
+  const key = keyName(keys?.[0] ?? '')
   return (
     <button
       type="button"
       aria-pressed={inHand}
-      title={`${name} (${keyName(shortcut)})`}
+      title={`${name} (${key})`}
       onClick={(event) => {
         event.currentTarget.blur()
         runCommand(command)
@@ -133,7 +64,7 @@ function ToolButton({
       {name}
       {showKeys && (
         <kbd className="absolute top-1 right-1 grid size-4 place-items-center rounded-sheet bg-ink font-sans text-small text-sheet">
-          {keyName(shortcut)}
+          {key}
         </kbd>
       )}
     </button>

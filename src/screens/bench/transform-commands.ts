@@ -1,3 +1,4 @@
+import { AGAIN } from './again'
 import { boxCentre } from '@/core/geometry/box'
 import { rotation, type Transform } from '@/core/geometry/transform'
 import type { Command } from '@/ui/commands'
@@ -16,7 +17,7 @@ export function transformCommands(bench: Bench): Command[] {
     const map = rotation(degrees, boxCentre(bench.extent(bench.free)!))
     transformSelection(bench, map, `Turn by ${degrees}°`, { copies: 0, scale: 1 })
   }
-  const done = () => free() ?? (bench.lastTransform ? null : 'Move, turn, scale or flip something first.')
+  const done = () => free() ?? (bench.read(AGAIN).last ? null : 'Move, turn, scale or flip something first.')
   return [
     {
       id: 'repeat',
@@ -34,6 +35,7 @@ export function transformCommands(bench: Bench): Command[] {
     },
     {
       id: 'flip-x',
+      inMenu: [{ of: 'objects', part: 1, list: 'Flip and mirror' }],
       name: 'Flip left to right',
       keys: ['$mod+Shift+KeyX'],
       needs: free,
@@ -41,6 +43,7 @@ export function transformCommands(bench: Bench): Command[] {
     },
     {
       id: 'flip-y',
+      inMenu: [{ of: 'objects', part: 1, list: 'Flip and mirror' }],
       name: 'Flip top to bottom',
       keys: ['$mod+Shift+KeyY'],
       needs: free,

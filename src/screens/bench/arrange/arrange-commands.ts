@@ -4,6 +4,9 @@ import { transformPaint } from '@/core/drawing/gradient'
 import { isStyled, type DrawingObject, type Styled } from '@/core/drawing/object'
 import type { Mask } from '@/core/drawing/kinds/group/group'
 import { withPaints } from '@/core/drawing/style'
+import type { Style } from '@/core/drawing/style'
+import type { Box } from '@/core/geometry/box'
+import { slot } from '../slot'
 import type { Side } from '@/core/drawing/arrange'
 import type { Command } from '@/ui/commands'
 import { newId } from '@/ui/new-id'
@@ -73,12 +76,14 @@ export function arrangeCommands(bench: Bench): Command[] {
     },
     ...ALIKE.map(([id, word, read]): Command => ({
       id: `alike-${id}`,
+      ...((id === 'stroke' || id === 'fill') && { inMenu: [{ of: 'objects', part: 1, list: 'Finish' }] }),
       name: `Select all with the same ${word}`,
       needs: () => (bench.selected.length > 0 ? null : 'Select an object first, to find those like it.'),
       run: () => selectAlike(bench, read),
     })),
     {
       id: 'copy-finish',
+      inMenu: [{ of: 'objects', part: 1, list: 'Finish' }],
       name: 'Copy the finish',
       keys: ['$mod+Alt+KeyC'],
       needs: painted,
@@ -86,13 +91,15 @@ export function arrangeCommands(bench: Bench): Command[] {
     },
     {
       id: 'paste-finish',
+      inMenu: [{ of: 'objects', part: 1, list: 'Finish' }],
       name: 'Paste the finish',
       keys: ['$mod+Alt+KeyV'],
-      needs: () => (bench.finish ? painted() : 'Copy the finish of an object first (Ctrl Alt C).'),
+      needs: () => (bench.read(FINISH).copied ? painted() : 'Copy the finish of an object first (Ctrl Alt C).'),
       run: () => pasteFinish(bench),
     },
     ...masks.map(([mask, name]): Command => ({
       id: `mask-${mask}`,
+      inMenu: [{ of: 'objects', part: 1, list: 'Mask' }],
       name,
       needs: two,
       run: () => maskSelection(bench, mask),
@@ -117,14 +124,17 @@ function selectAlike(bench: Bench, read: (bench: Bench, object: DrawingObject) =
   )
 }
 
+/** A finish that was copied, and the box of the object it is from. */
+const FINISH = slot('finish', { copied: null as { readonly style: Style; readonly box: Box } | null })
+
 function copyFinish(bench: Bench): void {
   const [object] = paintable(bench)
-  if (object) bench.finish = { style: object.style, box: bench.extent([object])! }
+  if (object) bench.put(FINISH, { copied: { style: object.style, box: bench.extent([object])! } })
 }
 
 /** Gives the copied finish to what is selected; gradients lie in each object's box as they lay in theirs. */
 function pasteFinish(bench: Bench): void {
-  const { finish } = bench
+  const finish = bench.read(FINISH).copied
   if (!finish) return
   const next = paintable(bench).map((object): Styled => {
     const map = boxToBox(finish.box, bench.extent([object])!)

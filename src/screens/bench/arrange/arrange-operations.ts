@@ -1,3 +1,4 @@
+import { slot } from '../slot'
 import { type Box, boxAbout } from '@/core/geometry/box'
 import { aligned, type Side, spaced } from '@/core/drawing/arrange'
 import { moveObject } from '@/core/drawing/transform-object'
@@ -12,6 +13,9 @@ import type { Bench } from '../bench'
  * objects by id.
  */
 export type AlignTo = 'selection' | 'square' | 'live area' | `keyline ${string}` | `object ${string}`
+
+/** What objects are aligned to, and the gap that they are spaced by: null shares what is between the outermost. */
+export const ARRANGE = slot('arrange', { alignTo: 'selection' as AlignTo, gap: null as number | null })
 
 /** The box that is lined up to, and whether the selection goes there as one. */
 export function alignBox(bench: Bench, to: AlignTo): { box: Box; asOne: boolean } | null {
@@ -33,7 +37,7 @@ const title = (objects: readonly DrawingObject[]): string =>
   objects.length === 1 ? objects[0]!.name : `${objects.length} objects`
 
 export function align(bench: Bench, side: Side): void {
-  const { alignTo } = bench.store.getState()
+  const { alignTo } = bench.read(ARRANGE)
   const found = alignBox(bench, alignTo) ?? alignBox(bench, 'selection')
   const objects = bench.free.filter(({ id }) => `object ${id}` !== alignTo)
   if (!found || objects.length === 0) return
@@ -48,7 +52,7 @@ export function align(bench: Bench, side: Side): void {
 }
 
 export function space(bench: Bench, axis: 'x' | 'y'): void {
-  const { gap } = bench.store.getState(),
+  const { gap } = bench.read(ARRANGE),
     objects = bench.free
   if (objects.length < (gap === null ? 3 : 2))
     return say({

@@ -1,5 +1,6 @@
 'use client'
 
+import { ARRANGE } from './arrange-operations'
 import {
   AlignCenterHorizontal,
   AlignCenterVertical,
@@ -20,7 +21,7 @@ import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import type { OpticalOffset } from '@/core/proof/optical-centre'
 import { offsetOf } from '@/workers/draw'
-import { useBench, useBenchState, useCalmObjects, useRules } from '../context'
+import { useBench, useBenchState, useCalmObjects, useRules, useSlot } from '../context'
 import { align, type AlignTo, centreOptically, space } from './arrange-operations'
 
 const SIDES: readonly (readonly [Side, LucideIcon])[] = [
@@ -60,8 +61,8 @@ export function ArrangeSettings() {
   const rules = useRules()
   const objects = useCalmObjects()
   const selection = useBenchState((state) => state.selection)
-  const to = useBenchState((state) => state.alignTo)
-  const gap = useBenchState((state) => state.gap)
+  const to = useSlot(ARRANGE).alignTo
+  const gap = useSlot(ARRANGE).gap
   const selected = useMemo(() => outermost(objects, selection), [objects, selection])
   const off = useOffset(selected, rules)
   const short = (value: number) => figure(Number(value.toFixed(2)))
@@ -82,7 +83,7 @@ export function ArrangeSettings() {
         aria-label="Align to"
         title="What is aligned to; to the square, the live area and keylines the selection goes as one"
         value={to}
-        onChange={(event) => bench.store.setState({ alignTo: event.target.value as AlignTo })}
+        onChange={(event) => bench.put(ARRANGE, { alignTo: event.target.value as AlignTo })}
         className="w-[74px] bg-transparent text-ink"
       >
         {['selection', 'square', 'live area'].map((one) => (
@@ -143,7 +144,7 @@ export function ArrangeSettings() {
           step={0.5}
           className="!w-8 border-b border-ink text-center"
           limits={{ least: -4096, most: 4096 }}
-          onChange={(value) => bench.store.setState({ gap: value })}
+          onChange={(value) => bench.put(ARRANGE, { gap: value })}
         />
         {gap !== null && (
           <button
@@ -151,7 +152,7 @@ export function ArrangeSettings() {
             aria-label="No gap of its own"
             title="Share what is between the outermost"
             className="px-1 text-quiet hover:text-ink"
-            onClick={() => bench.store.setState({ gap: null })}
+            onClick={() => bench.put(ARRANGE, { gap: null })}
           >
             ✕
           </button>

@@ -1,3 +1,4 @@
+import { PAINT } from '../paint-in-hand'
 import { extentOf } from '@/core/drawing/extent'
 import { type PaintPlace, paintAt, recoloured, styledWithin, withFinish, withPaintAt } from '@/core/drawing/finish'
 import { freshGradient } from '@/core/drawing/gradient'
@@ -63,11 +64,8 @@ export function gradientInHand(
   bench: Bench,
   asShown = false,
 ): { object: Styled; place: PaintPlace; gradient: Gradient } | null {
-  const {
-    paintInHand: { place },
-    panel,
-    selection,
-  } = bench.store.getState()
+  const { panel, selection } = bench.store.getState(),
+    { place } = bench.read(PAINT)
   const [object, ...more] = asShown ? styledWithin(outermost(bench.shownObjects, selection)) : paintable(bench)
   if (!object || more.length > 0 || panel !== 'colours') return null
   const paint = paintAt(object.style, place)
@@ -99,7 +97,7 @@ export function setStops(
 
 /** Puts a colour where colours go: into the gradient stop in hand, or the paint in hand. */
 export function putColour(bench: Bench, color: string): void {
-  const { place, stop } = bench.store.getState().paintInHand
+  const { place, stop } = bench.read(PAINT)
   const [first] = paintable(bench)
   const paint = first && paintAt(first.style, place)
   if (stop !== null && paint !== undefined && isGradient(paint))

@@ -1,5 +1,7 @@
 'use client'
 
+import { SAMPLE } from '../tools/sample/gesture'
+import { PAINT } from '../paint-in-hand'
 import { paintAt } from '@/core/drawing/finish'
 import { otherKind, reversed, withStop } from '@/core/drawing/gradient'
 import type { Styled } from '@/core/drawing/object'
@@ -12,7 +14,7 @@ import { Chip } from '@/ui/chip'
 import { ColourField } from '@/ui/colour-field'
 import { PERCENT } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
-import { useBench, useBenchState } from '../context'
+import { useBench, useSlot } from '../context'
 import { addSwatch, hexOf, makeGradient, nameGradient, putColour, setPaint, setStops } from './finish-operations'
 import { cssPaint } from './paint-words'
 import { Ramp } from './ramp'
@@ -27,11 +29,11 @@ const KINDS = [
 /** The paint in hand: none, a colour or a gradient, with the stop in hand. */
 export function PaintEditor({ objects, rules }: { objects: readonly Styled[]; rules: Rules }) {
   const bench = useBench()
-  const { place, stop } = useBenchState((state) => state.paintInHand)
+  const { place, stop } = useSlot(PAINT)
   const paint = paintAt(objects[0]!.style, place) ?? 'none'
   const kind = paint === 'none' ? 'none' : isGradient(paint) ? paint.kind : 'colour'
   const choose = (next: (typeof KINDS)[number]['value']) => {
-    bench.store.setState({ paintInHand: { place, stop: next === 'linear' || next === 'radial' ? 0 : null } })
+    bench.put(PAINT, { place, stop: next === 'linear' || next === 'radial' ? 0 : null })
     if (next === 'none') setPaint(bench, place, { paint: 'none' })
     else if (next === 'colour') setPaint(bench, place, { paint: firstColour(paint, rules) })
     else if (isGradient(paint)) setPaint(bench, place, { paint: otherKind(paint) })
@@ -60,7 +62,7 @@ const firstColour = (paint: Paint, rules: Rules): string =>
 /** The swatches of the rules and a colour of one's own, for the paint or the stop in hand. */
 function Colours({ value, rules }: { value: string; rules: Rules }) {
   const bench = useBench()
-  const sampled = useBenchState((state) => state.sampled)
+  const sampled = useSlot(SAMPLE).sampled
   const swatch = (name: string, color: string) => (
     <button
       key={name}
@@ -102,10 +104,10 @@ function Colours({ value, rules }: { value: string; rules: Rules }) {
 
 function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
   const bench = useBench()
-  const { place, stop } = useBenchState((state) => state.paintInHand)
+  const { place, stop } = useSlot(PAINT)
   const stops = stopsOf(paint, rules)
   const chosen = stop !== null ? stops[stop] : undefined
-  const hold = (next: number | null) => bench.store.setState({ paintInHand: { place, stop: next } })
+  const hold = (next: number | null) => bench.put(PAINT, { place, stop: next })
   const add = (at: number) => {
     setStops(bench, place, (all) => withStop(all, at).stops, 'the stops')
     hold(withStop(stops, at).index)

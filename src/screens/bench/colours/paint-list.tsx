@@ -1,5 +1,6 @@
 'use client'
 
+import { PAINT } from '../paint-in-hand'
 import clsx from 'clsx'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { fillsOf, opacityAt, type PaintPlace, paintAt, withFills } from '@/core/drawing/finish'
@@ -10,7 +11,7 @@ import type { Rules } from '@/core/rules/rules'
 import { Chip } from '@/ui/chip'
 import { PERCENT } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
-import { useBench, useBenchState, useCalmObjects } from '../context'
+import { useBench, useBenchState, useCalmObjects, useSlot } from '../context'
 import { changeStyles, setPaint } from './finish-operations'
 import { cssPaint, paintWord } from './paint-words'
 
@@ -20,7 +21,7 @@ const small = 'grid h-5 w-4 place-items-center text-quiet enabled:hover:text-ink
 export function PaintList({ objects, rules }: { objects: readonly Styled[]; rules: Rules }) {
   const bench = useBench()
   const { style } = objects[0]!
-  const inHand = useBenchState((state) => state.paintInHand.place)
+  const inHand = useSlot(PAINT).place
   const upper = (style.fills ?? []).map((_, i) => i).toReversed()
   const places: PaintPlace[] = style.strokeFirst ? [...upper, 'fill', 'stroke'] : ['stroke', ...upper, 'fill']
   const move = (place: number | 'fill', by: number) =>
@@ -74,7 +75,7 @@ export function PaintList({ objects, rules }: { objects: readonly Styled[]; rule
         className="flex h-6 items-center gap-1.5 px-3 text-quiet hover:text-ink"
         onClick={() => {
           changeStyles(bench, (own) => withFills(own, [...fillsOf(own), { paint: INK, opacity: 0.5 }]), 'the fills')
-          bench.store.setState({ paintInHand: { place: style.fills?.length ?? 0, stop: null } })
+          bench.put(PAINT, { place: style.fills?.length ?? 0, stop: null })
         }}
       >
         <Plus size={12} aria-hidden /> another fill over these
@@ -145,7 +146,7 @@ function PaintRow({
         type="button"
         aria-pressed={inHand}
         aria-label={`Take the ${label} in hand: ${same ? paintWord(paints[0]!) : 'several'}`}
-        onClick={() => bench.store.setState({ paintInHand: { place, stop: null } })}
+        onClick={() => bench.put(PAINT, { place, stop: null })}
         className="flex h-full min-w-0 flex-1 items-center gap-2 pl-3 text-left"
       >
         <Chip large paint={same ? cssPaint(paints[0]!, rules) : null} />

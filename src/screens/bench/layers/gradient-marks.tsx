@@ -1,8 +1,9 @@
 'use client'
 
+import { PAINT } from '../paint-in-hand'
 import { colourOf, stopsOf } from '@/core/drawing/values'
 import { gradientInHand } from '../colours/finish-operations'
-import { useBench, useBenchState, useRules, useShownObjects } from '../context'
+import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../context'
 import { gradientHandles } from '../tools/gradient-handles'
 
 /** The gradient in hand on the square: its way with the stops on it, each in its colour. */
@@ -10,7 +11,7 @@ export function GradientMarks() {
   const bench = useBench()
   const rules = useRules()
   useShownObjects()
-  const { stop } = useBenchState((state) => state.paintInHand)
+  const { stop } = useSlot(PAINT)
   useBenchState((state) => state.selection)
   useBenchState((state) => state.view)
   const shown = useBenchState((state) => state.panel === 'colours' && state.tool === 'select')

@@ -3,7 +3,7 @@
 import { memo } from 'react'
 import type { Rules } from '@/core/rules/rules'
 import { type View, toScreen } from '../view'
-import type { Layers } from '../store'
+import type { Layers } from '../state/seeing'
 
 /** The least distance between grid lines that are drawn, in screen pixels. */
 const CLOSEST = 7

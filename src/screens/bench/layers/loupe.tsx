@@ -1,9 +1,9 @@
 'use client'
 
 import { colourOf } from '@/core/drawing/values'
-import { useBenchState, useRules } from '../context'
-import { LOUPE } from '../tools/sample'
-import { toScreen, type View } from '../view'
+import type { Point } from '@/core/geometry/point'
+import { useRules } from '../context'
+import { LOUPE, type Sample } from '../tools/sample/gesture'
 
 /** Screen pixels that show one of the picture's. */
 const CELL = 8
@@ -12,14 +12,15 @@ const CELL = 8
  * What the sampler sees, enlarged beside the pointer: the pixels around it, the square that is averaged, the colour and
  * where it is from.
  */
-export function Loupe({ view }: { view: View }) {
-  const loupe = useBenchState((state) => (state.tool === 'sample' ? state.inHand.loupe : null))
-  const side = useBenchState((state) => state.sampleSide)
+export function Loupe({
+  loupe: { pixels, color, from, side },
+  at: { x, y },
+}: {
+  loupe: Sample & { readonly side: number }
+  at: Point
+}) {
   const rules = useRules()
-  if (!loupe) return null
-  const { x, y } = toScreen(view, loupe.at),
-    size = LOUPE * CELL,
-    { pixels, color, from } = loupe
+  const size = LOUPE * CELL
   const left = x + 18,
     top = y + 18,
     height = pixels ? size : 0,

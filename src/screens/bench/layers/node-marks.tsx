@@ -1,14 +1,10 @@
 'use client'
 
-import { transformPath } from '@/core/geometry/path'
-import { pathData } from '@/core/formats/path-data'
 import { nodeKindOf } from '@/core/drawing/node-edit'
-import { contourOf } from '@/core/drawing/nodes'
 import type { Node } from '@/core/drawing/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { useBenchState } from '../context'
 import { nodeKey } from '../node-selection'
-import type { PenInHand } from '../store'
 import { shownHandles } from '../tools/nodes'
 import { toScreen, type View } from '../view'
 
@@ -28,7 +24,7 @@ export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
       ))}
       {path.contours.flatMap(({ nodes, closed }, contour) =>
         nodes.map((node, n) => (
-          <Mark
+          <NodeMark
             reference={reference === nodeKey({ contour, node: n })}
             key={`${contour} ${n}`}
             node={node}
@@ -42,7 +38,16 @@ export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
   )
 }
 
-function Mark({ reference, ...rest }: { reference?: boolean; node: Node; at: XY; filled: boolean; end: boolean }) {
+export function NodeMark({
+  reference,
+  ...rest
+}: {
+  reference?: boolean
+  node: Node
+  at: XY
+  filled: boolean
+  end: boolean
+}) {
   const { x, y } = rest.at
   return (
     <>
@@ -75,7 +80,7 @@ function Shape({ node, at: { x, y }, filled, end }: { node: Node; at: XY; filled
 }
 
 /** A handle: a line to its end, which is a short bar across. */
-function Handle({ from, to }: { from: XY; to: XY }) {
+export function Handle({ from, to }: { from: XY; to: XY }) {
   const length = Math.hypot(to.x - from.x, to.y - from.y) || 1
   const nx = (-(to.y - from.y) / length) * 4.5,
     ny = ((to.x - from.x) / length) * 4.5
@@ -83,41 +88,6 @@ function Handle({ from, to }: { from: XY; to: XY }) {
     <>
       <path d={`M${from.x} ${from.y}L${to.x} ${to.y}`} opacity=".7" />
       <path d={`M${to.x - nx} ${to.y - ny}L${to.x + nx} ${to.y + ny}`} strokeWidth={3} />
-    </>
-  )
-}
-
-/** The path under way, its last handles, and the segment that would come next. */
-export function PenPath({ view, pen: { nodes, next, closing } }: { view: View; pen: PenInHand }) {
-  const draw = (run: readonly Node[]) =>
-    run.length < 2
-      ? ''
-      : pathData(
-          transformPath(
-            [contourOf({ nodes: [...run], closed: false })],
-            [view.scale, 0, 0, view.scale, view.x, view.y],
-          ),
-          2,
-        )
-  const last = nodes.at(-1)
-  return (
-    <>
-      <path d={draw(nodes)} strokeWidth={1.5} />
-      {last && next && <path d={draw([last, next])} strokeDasharray="4 3" />}
-      {last &&
-        (['in', 'out'] as const).map(
-          (side) =>
-            last[side] && (
-              <Handle
-                key={side}
-                from={toScreen(view, last)}
-                to={toScreen(view, { x: last.x + last[side].x, y: last.y + last[side].y })}
-              />
-            ),
-        )}
-      {nodes.map((node, i) => (
-        <Mark key={i} node={node} at={toScreen(view, node)} filled={i === 0 && closing} end={false} />
-      ))}
     </>
   )
 }

@@ -2,7 +2,6 @@
 
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { memo } from 'react'
-import { boxBetween } from '@/core/geometry/box'
 import { rememberedPathData } from '@/core/formats/path-data'
 import { extentOf, frameOf } from '@/core/drawing/extent'
 import { editable } from '@/core/drawing/editable'
@@ -15,36 +14,34 @@ import type { Rules } from '@/core/rules/rules'
 import { lockedWithin } from '../bench'
 import { useBench, useBenchState, useRules, useShownObjects } from '../context'
 import { toScreen, type View } from '../view'
-import { alongGuide } from '@/core/snap/targets'
 import { shownGrips } from '../tools/pulls'
-import { measuredWords } from '../tools/measure'
-import { pivotOf } from '../tools/turn'
 import { DIGITS } from './shape-runs'
+import type { Tool, Tools } from '../tools/tool'
+import { Axis, Drawables } from './drawables'
 import { GradientMarks } from './gradient-marks'
-import { Loupe } from './loupe'
-import { NodeMarks, PenPath } from './node-marks'
+import { NodeMarks } from './node-marks'
 import { ReferenceMarks } from './references'
 import { AllNodes } from './seeing'
 import { Slips } from './slip-marks'
 import { type Slip, slip } from './slips'
 
+const NOTHING = {}
+
 /** Everything about the drawing that is not the drawing: outlines, handles, snap marks, figures. In screen pixels. */
-export function Overlay({ view }: { view: View }) {
+export function Overlay({ view, tools }: { view: View; tools: Tools }) {
   const rules = useRules()
   const tool = useBenchState((state) => state.tool)
   const allNodes = useBenchState((state) => state.also.allNodes)
   return (
     <g pointerEvents="none" fill="none" stroke="var(--hand)">
       <Shifted scale={view.scale}>
-        <Selected view={view} rules={rules} />
+        <Selected view={view} rules={rules} shows={tools[tool]!.shows ?? NOTHING} />
       </Shifted>
       {allNodes && <AllNodes view={view} />}
       <GradientMarks />
-      {tool === 'measure' && <MeasuredMark view={view} />}
-      {tool === 'turn' && <Pivot view={view} />}
-      <InHandMarks view={view} rules={rules} />
+      <ToolMarks tool={tools[tool]!} view={view} />
       <ReferenceMarks view={view} />
-      <Loupe view={view} />
+      <InHandMarks view={view} rules={rules} />
     </g>
   )
 }
@@ -58,21 +55,25 @@ function Shifted({ scale, children }: { scale: number; children: React.ReactNode
 /**
  * Outlines of what is selected and of what lies under the pointer, with the places by which the selection is pulled.
  */
-const Selected = memo(function Selected({ view, rules }: { view: View; rules: Rules }) {
+const Selected = memo(function Selected({
+  view,
+  rules,
+  shows,
+}: {
+  view: View
+  rules: Rules
+  shows: NonNullable<Tool['shows']>
+}) {
   const objects = useShownObjects()
   const selection = useBenchState((state) => state.selection)
   const hover = useBenchState((state) => state.hover)
-  const tool = useBenchState((state) => state.tool)
   const selected = outermost(objects, selection)
   const [only, ...more] = selected
-  const nodes = tool === 'nodes' && only && more.length === 0 ? editable(only, sceneOf(rules)) : null
+  const nodes = shows.nodes && only && more.length === 0 ? editable(only, sceneOf(rules)) : null
   const locked = lockedWithin(objects)
   const free = selected.filter(({ id }) => !locked.has(id))
   const axes = mirrorsAround(objects, selection)
-  const hovered =
-    hover !== null && !selection.has(hover) && (tool === 'select' || tool === 'nodes')
-      ? find(objects, hover)?.object
-      : undefined
+  const hovered = hover !== null && !selection.has(hover) && shows.hovered ? find(objects, hover)?.object : undefined
   return (
     <>
       {hovered && <OutlineOf object={hovered} rules={rules} view={view} width={1} />}
@@ -91,8 +92,8 @@ const Selected = memo(function Selected({ view, rules }: { view: View; rules: Ru
         </g>
       ))}
       {nodes && <NodeMarks path={nodes} view={view} />}
-      {tool === 'select' && <Handles selected={free} rules={rules} view={view} />}
-      {tool === 'select' && <Grips objects={free} view={view} />}
+      {shows.handles && <Handles selected={free} rules={rules} view={view} />}
+      {shows.handles && <Grips objects={free} view={view} />}
     </>
   )
 })
@@ -167,61 +168,20 @@ function Grips({ objects, view }: { objects: readonly DrawingObject[]; view: Vie
   })
 }
 
-/** What turning goes about: a ring with a cross. */
-function Pivot({ view }: { view: View }) {
-  const bench = useBench()
+/** What the tool shows as long as it is in hand. */
+function ToolMarks({ tool, view }: { tool: Tool; view: View }) {
   useShownObjects()
+  useBenchState((state) => state.slots)
+  useBenchState((state) => state.inHand.kept)
   useBenchState((state) => state.pivot)
-  const pivot = pivotOf(bench)
-  if (!pivot) return null
-  const { x, y } = toScreen(view, pivot)
-  return (
-    <path d={`M${x - 6} ${y}a6 6 0 1 0 12 0a6 6 0 1 0 -12 0M${x - 10} ${y}h20M${x} ${y - 10}v20`} strokeWidth={1.25} />
-  )
-}
-
-/** What was measured: a line with ends across, or a circle with its centre, and its figure. */
-function MeasuredMark({ view }: { view: View }) {
-  const measured = useBenchState((state) => state.measured)
-  if (!measured) return null
-  if (measured.kind === 'circle') {
-    const { x, y } = toScreen(view, measured.circle.centre)
-    return (
-      <g stroke="var(--guide)">
-        <circle cx={x} cy={y} r={measured.circle.r * view.scale} strokeWidth={1.25} />
-        <path d={`M${x - 6} ${y}h12M${x} ${y - 6}v12`} />
-      </g>
-    )
-  }
-  const a = toScreen(view, measured.from),
-    b = toScreen(view, measured.to)
-  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1,
-    nx = (-(b.y - a.y) / length) * 6,
-    ny = ((b.x - a.x) / length) * 6
-  return (
-    <g>
-      <path
-        d={`M${a.x} ${a.y}L${b.x} ${b.y}M${a.x - nx} ${a.y - ny}L${a.x + nx} ${a.y + ny}M${b.x - nx} ${b.y - ny}L${b.x + nx} ${b.y + ny}`}
-        strokeWidth={1.25}
-      />
-      <Slips slips={[slip(measuredWords(measured), 'figure', (a.x + b.x) / 2, (a.y + b.y) / 2 + 12, true)]} />
-    </g>
-  )
-}
-
-/** A mirror line across the whole square. */
-function Axis({ view, at, angle, size }: { view: View; at: { x: number; y: number }; angle: number; size: number }) {
-  const { from, to } = alongGuide(at, angle, 2 * size)
-  const a = toScreen(view, from),
-    b = toScreen(view, to)
-  return <path d={`M${a.x} ${a.y}L${b.x} ${b.y}`} strokeDasharray="8 3 2 3" />
+  useBenchState((state) => state.selection)
+  return tool.marks ? <Drawables list={tool.marks()} view={view} /> : null
 }
 
 function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
-  const { marks, figure, lasso, pen, trail, axis, intent } = useBenchState((state) => state.inHand)
+  const { marks, figure, drawn, intent } = useBenchState((state) => state.inHand)
   const start = toScreen(view, { x: -1, y: -1 }),
     end = toScreen(view, { x: rules.grid.size + 1, y: rules.grid.size + 1 })
-  const box = lasso && boxBetween(toScreen(view, lasso.from), toScreen(view, lasso.to))
   const slips: Slip[] = []
   if (figure) {
     const { x, y } = toScreen(view, figure.at)
@@ -241,18 +201,7 @@ function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
   }
   return (
     <>
-      {pen && <PenPath view={view} pen={pen} />}
-      {trail && (
-        <path
-          d={`M${trail
-            .map((p) => {
-              const { x, y } = toScreen(view, p)
-              return `${x} ${y}`
-            })
-            .join('L')}`}
-          strokeWidth={1.5}
-        />
-      )}
+      <Drawables list={drawn} view={view} />
       {marks.map((mark, i) => {
         if (mark.kind === 'point') {
           const { x, y } = toScreen(view, mark.at)
@@ -269,18 +218,6 @@ function InHandMarks({ view, rules }: { view: View; rules: Rules }) {
           <path key={i} d={`M${start.x} ${y}H${end.x}`} />
         )
       })}
-      {axis && <Axis view={view} size={rules.grid.size} {...axis} />}
-      {box && (
-        <rect
-          x={box.x + 0.5}
-          y={box.y + 0.5}
-          width={box.w}
-          height={box.h}
-          fill="var(--hand)"
-          fillOpacity=".06"
-          strokeDasharray="3 3"
-        />
-      )}
       <Slips slips={slips} />
     </>
   )

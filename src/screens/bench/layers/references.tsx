@@ -1,10 +1,11 @@
 'use client'
 
+import { REFERENCES } from '../references/reference-operations'
 import { useEffect, useRef, useState } from 'react'
 import { pixelMap, type Reference } from '@/core/drawing/reference'
 import type { Mismatch } from '@/core/proof/mismatch'
 import { referencesOf } from '@/core/set/set'
-import { useBench, useBenchState, useCalmIcon, useRules, useShownIcon } from '../context'
+import { useBench, useBenchState, useCalmIcon, useRules, useShownIcon, useSlot } from '../context'
 import { comparison } from '../references/compare'
 import { pictureUrl } from '../references/pictures'
 import { toScreen, type View } from '../view'
@@ -14,7 +15,7 @@ const NONE: readonly Reference[] = []
 /** The pictures that the icon is drawn by, those under the square or those over it, in grid units. */
 export function ReferenceLayer({ over, view }: { over: boolean; view: View }) {
   const references = useShownIcon((icon) => (icon ? referencesOf(icon) : NONE))
-  const dimmed = useBenchState((state) => state.compare !== null)
+  const dimmed = useSlot(REFERENCES).compare !== null
   if (dimmed) return null
   return references
     .filter((one) => !one.hidden && (one.over === true) === over)
@@ -51,7 +52,7 @@ function PictureOf({ reference, view }: { reference: Reference; view: View }) {
 
 /** The outline of the reference in hand, with the corners by which it is sized. */
 export function ReferenceMarks({ view }: { view: View }) {
-  const inHand = useBenchState((state) => (state.panel === 'references' ? state.referenceInHand : null))
+  const inHand = useReferenceInHand()
   const reference = useShownIcon((icon) =>
     icon && inHand ? (referencesOf(icon).find(({ id }) => id === inHand) ?? null) : null,
   )
@@ -76,7 +77,7 @@ export function ReferenceMarks({ view }: { view: View }) {
 /** Where the icon and a reference differ, in colours, over the square; the figure goes to the panel. */
 export function DifferenceLayer({ view }: { view: View }) {
   const bench = useBench()
-  const compare = useBenchState((state) => state.compare)
+  const compare = useSlot(REFERENCES).compare
   const icon = useCalmIcon()
   const rules = useRules()
   const canvas = useRef<HTMLCanvasElement>(null)
@@ -88,9 +89,9 @@ export function DifferenceLayer({ view }: { view: View }) {
       void comparison(icon, rules, reference).then((found) => {
         if (!current) return
         setShown(found)
-        bench.store.setState({ mismatch: found && { mean: found.mean, ofInk: found.ofInk } })
+        bench.put(REFERENCES, { mismatch: found && { mean: found.mean, ofInk: found.ofInk } })
       })
-    } else bench.store.setState({ mismatch: null })
+    } else bench.put(REFERENCES, { mismatch: null })
     return () => {
       current = false
     }
@@ -113,4 +114,10 @@ export function DifferenceLayer({ view }: { view: View }) {
       style={{ left: view.x, top: view.y, width: size, height: size }}
     />
   )
+}
+
+function useReferenceInHand(): string | null {
+  const { referenceInHand } = useSlot(REFERENCES)
+  const open = useBenchState((state) => state.panel === 'references')
+  return open ? referenceInHand : null
 }

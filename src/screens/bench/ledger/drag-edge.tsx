@@ -2,7 +2,7 @@
 
 import { useRef } from 'react'
 import { useBench, useBenchState } from '../context'
-import { LEDGER, NAMES, WIDEST_NAMES } from '../store'
+import { LEDGER, NAMES, WIDEST_NAMES } from '../state/ledger'
 
 /** The upper edge of the ledger, by which it is drawn higher or lower. */
 export function HeightEdge() {

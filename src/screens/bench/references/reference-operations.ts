@@ -6,6 +6,14 @@ import { newId } from '@/ui/new-id'
 import { commit, show } from '../../frame/session'
 import type { Bench } from '../bench'
 import { isPicture, keepPicture } from './pictures'
+import { slot } from '../slot'
+
+/** The reference in hand, and the one the icon is compared with: by how much they differ. */
+export const REFERENCES = slot('references', {
+  referenceInHand: null as string | null,
+  compare: null as string | null,
+  mismatch: null as { readonly mean: number; readonly ofInk: number } | null,
+})
 
 export const benchReferences = (bench: Bench): readonly Reference[] => (bench.icon ? referencesOf(bench.icon) : [])
 
@@ -40,7 +48,7 @@ export function previewReference(bench: Bench, next: Reference): void {
 }
 
 export const referenceInHand = (bench: Bench): Reference | null =>
-  benchReferences(bench).find(({ id }) => id === bench.store.getState().referenceInHand) ?? null
+  benchReferences(bench).find(({ id }) => id === bench.read(REFERENCES).referenceInHand) ?? null
 
 /** The uppermost reference that shows a pixel at a place: those over the square first. */
 export function referenceAt(bench: Bench, p: Point): Reference | null {

@@ -1,5 +1,7 @@
 'use client'
 
+import { SAMPLE } from '../tools/sample/gesture'
+import { REFERENCES } from './reference-operations'
 import clsx from 'clsx'
 import { Eye, EyeOff, Lock, LockOpen, Trash2 } from 'lucide-react'
 import { useRef } from 'react'
@@ -9,7 +11,7 @@ import { referencesOf } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Chip } from '@/ui/chip'
 import { say } from '@/ui/notice'
-import { useBench, useBenchState, useCalmIcon, useRules } from '../context'
+import { useBench, useCalmIcon, useRules, useSlot } from '../context'
 import { putColour } from '../colours/finish-operations'
 import { MORE_THAN_NONE, PERCENT } from '@/ui/limits'
 import { EditCell } from '../ledger/edit-cell'
@@ -29,7 +31,7 @@ export function ReferencesPanel() {
   const rules = useRules()
   const icon = useCalmIcon()
   const references = icon ? referencesOf(icon) : []
-  const inHand = useBenchState((state) => state.referenceInHand)
+  const inHand = useSlot(REFERENCES).referenceInHand
   const chosen = references.find(({ id }) => id === inHand)
   const file = useRef<HTMLInputElement>(null)
   const change = (
@@ -100,7 +102,7 @@ export function ReferencesPanel() {
                 role="row"
                 aria-selected={id === inHand}
                 data-reference-row={name}
-                onMouseDown={() => bench.store.setState({ referenceInHand: id })}
+                onMouseDown={() => bench.put(REFERENCES, { referenceInHand: id })}
                 className={clsx(
                   GRID,
                   'h-[22px] border-b border-faint',
@@ -196,14 +198,14 @@ export function ReferencesPanel() {
 /** What can be done with the reference in hand. */
 function ChosenActions({ reference }: { reference: Reference }) {
   const bench = useBench()
-  const compare = useBenchState((state) => state.compare)
-  const mismatch = useBenchState((state) => state.mismatch)
-  const sampled = useBenchState((state) => state.sampled)
+  const compare = useSlot(REFERENCES).compare
+  const mismatch = useSlot(REFERENCES).mismatch
+  const sampled = useSlot(SAMPLE).sampled
   const comparing = compare === reference.id
   const share = (value: number) => `${(value * 100).toFixed(1)} %`
   const palette = async () => {
     const picture = await pixelsOf(reference.picture)
-    if (picture) bench.store.setState({ sampled: mainColours(picture, 8).map(({ color }) => color) })
+    if (picture) bench.put(SAMPLE, { sampled: mainColours(picture, 8).map(({ color }) => color) })
     else say({ tone: 'fault', text: 'The picture of this reference is not there.' })
   }
   return (
@@ -222,7 +224,7 @@ function ChosenActions({ reference }: { reference: Reference }) {
       <Button
         look={comparing ? 'strong' : 'framed'}
         aria-pressed={comparing}
-        onClick={() => bench.store.setState({ compare: comparing ? null : reference.id })}
+        onClick={() => bench.put(REFERENCES, { compare: comparing ? null : reference.id })}
       >
         Difference
       </Button>

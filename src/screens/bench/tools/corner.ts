@@ -1,3 +1,5 @@
+import { SquareRoundCorner } from 'lucide-react'
+import type { ToolDefinition } from './tool'
 import { distance, type Point } from '@/core/geometry/point'
 import { radiusOf } from '@/core/drawing/values'
 import { pulledRadius } from '@/core/drawing/grip'
@@ -77,4 +79,14 @@ function pull(bench: Bench, path: PathObject, place: NodeAt): Drag {
       held: { marks: [], intent: null, figure: { at: at.p, text: `radius ${radiusText(bench, corner)}` } },
     }
   })
+}
+
+export const corner: ToolDefinition = {
+  id: 'corner',
+  name: 'Corner',
+  cluster: 'Shape',
+  key: 'KeyE',
+  picture: SquareRoundCorner,
+  make: cornerTool,
+  byKeys: true,
 }

@@ -4,7 +4,7 @@ import type { DrawingObject } from '@/core/drawing/object'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import type { Bench } from '../bench'
 import { previewPath, putPath } from '../node-selection'
-import type { InHand } from '../store'
+import type { InHand } from '../state/in-hand'
 import type { At, Drag } from './tool'
 
 /** Screen pixels a press must travel before it is a drag. */
@@ -72,7 +72,7 @@ export function lasso(
       dragged ||= travelled(start, at)
       if (!dragged) return
       choose(boxBetween(start.p, at.p))
-      bench.hold({ lasso: { from: start.p, to: at.p } })
+      bench.hold({ drawn: [{ as: 'box', from: start.p, to: at.p }] })
     },
     release() {
       bench.letGo()

@@ -1,3 +1,4 @@
+import { LAY } from './laying'
 import { type Box, boxAbout, boxBetween } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 import { frameOf } from '@/core/drawing/extent'
@@ -7,7 +8,7 @@ import { touchBySizing } from '@/core/snap/snap-circle'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
-import { BOX_NAMES, type BoxShape, freshShape } from './fresh-shape'
+import { type BoxShape, freshShape } from './boxes/box-shape'
 import { caught, showCaught, withSizes } from './snapping'
 import { threePlaces } from './three-places'
 import { tiltedBox } from './tilted-box'
@@ -21,11 +22,10 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
   const tilted = tiltedBox(bench, shape),
     three = threePlaces(bench)
   const way = () => {
-    const { layBy } = bench.store.getState()
-    if (layBy === 'three' && shape === 'ellipse') return three
-    return layBy === 'tilted' && (shape === 'rectangle' || shape === 'ellipse') ? tilted : null
+    const { layBy } = bench.read(LAY)
+    if (layBy === 'corners' || !shape.ways?.includes(layBy)) return null
+    return layBy === 'three' ? three : tilted
   }
-  const sides = shape === 'polygon' || shape === 'star'
   return {
     cursor: 'crosshair',
     get hint() {
@@ -33,7 +33,7 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
       if (other === three)
         return 'Three presses: on a point the circle goes through it, on an edge it touches it · Esc: start over'
       if (other === tilted) return 'Drag the baseline, then press where the height ends · Shift: as high as wide'
-      return `Drag from corner to corner · Shift: ${shape === 'ellipse' ? 'circle' : 'equal sides'} · Alt: from the centre${sides ? ' · up, down: sides' : ''} · X: no snapping`
+      return `Drag from corner to corner · Shift: ${shape.even ?? 'equal sides'} · Alt: from the centre${shape.counts ? ' · up, down: sides' : ''} · X: no snapping`
     },
     hover(at) {
       const other = way()
@@ -43,10 +43,9 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
     press: (at) => (way() ?? { press: (from: At) => fromCorner(bench, shape, from) }).press(at),
     key(key, down = true) {
       if (way()?.key?.(key, down)) return true
-      if (!sides || !down || (key !== 'ArrowUp' && key !== 'ArrowDown')) return false
-      bench.store.setState(({ sides: count }) => ({
-        sides: Math.max(3, Math.min(120, count + (key === 'ArrowUp' ? 1 : -1))),
-      }))
+      if (!shape.counts || !down || (key !== 'ArrowUp' && key !== 'ArrowDown')) return false
+      const sides = bench.read(LAY).sides + (key === 'ArrowUp' ? 1 : -1)
+      bench.put(LAY, { sides: Math.max(3, Math.min(120, sides)) })
       return true
     },
   }
@@ -57,7 +56,7 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
   const from = caught(bench, at, targets).point
   const sized = withSizes(targets, from)
   const id = newId(),
-    name = bench.nameFor(BOX_NAMES[shape])
+    name = bench.nameFor(shape.word)
   let box: Box | null = null
   const add = (size: Box) => ({
     kind: 'add' as const,
@@ -69,7 +68,7 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
       const { point, marks } = caught(bench, next, sized)
       box = drawnBox(from, point, next)
       const touching =
-        shape === 'ellipse' && next.shift && next.alt && !next.free
+        shape.ways?.includes('three') && next.shift && next.alt && !next.free
           ? touchBySizing({ centre: from, r: box.w / 2 }, targets, bench.reach)
           : null
       if (touching) box = boxAbout(from, 2 * touching.circle.r, 2 * touching.circle.r)
@@ -84,7 +83,7 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
     },
     release(end: At) {
       bench.letGo()
-      const { laySize } = bench.store.getState()
+      const { laySize } = bench.read(LAY)
       const isClick = !box || box.w === 0 || box.h === 0
       if (isClick && laySize) box = end.alt ? boxAbout(from, laySize.w, laySize.h) : { ...from, ...laySize }
       if (!box || box.w === 0 || box.h === 0) {
@@ -92,7 +91,7 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
         bench.select([])
         return
       }
-      bench.edit(add(box), `Draw ${BOX_NAMES[shape].toLowerCase()}`)
+      bench.edit(add(box), `Draw ${shape.word.toLowerCase()}`)
       bench.select([id])
       bench.take('select')
     },

@@ -1,3 +1,5 @@
+import { Slash } from 'lucide-react'
+import type { ToolDefinition } from './tool'
 import type { Point } from '@/core/geometry/point'
 import { distance } from '@/core/geometry/point'
 import { freshLine, freshStyle } from '@/core/drawing/fresh'
@@ -58,4 +60,14 @@ export function drawLineTool(bench: Bench): Tool {
 export function lineFigure(from: Point, to: Point): string {
   const angle = (Math.atan2(from.y - to.y, to.x - from.x) * 180) / Math.PI
   return `${figure(distance(from, to))} at ${figure(Number(angle.toFixed(1)))}°`
+}
+
+export const line: ToolDefinition = {
+  id: 'line',
+  name: 'Line',
+  cluster: 'Lay',
+  key: 'Digit5',
+  picture: Slash,
+  make: drawLineTool,
+  byKeys: true,
 }

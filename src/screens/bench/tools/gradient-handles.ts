@@ -1,3 +1,4 @@
+import { PAINT } from '../paint-in-hand'
 import { distance, type Point } from '@/core/geometry/point'
 import { tidy } from '@/core/geometry/tidy'
 import { acrossOf, shareAt, stopPlace, withStop } from '@/core/drawing/gradient'
@@ -60,7 +61,7 @@ export const gradientHandleAt = (bench: Bench, at: At): GradientHandle | null =>
  */
 export function pullGradient(bench: Bench, { id, at: start }: GradientHandle): Drag {
   const { object, place, gradient } = gradientInHand(bench)!
-  const { paintInHand } = bench.store.getState()
+  const paintInHand = bench.read(PAINT)
   const stop =
     typeof id === 'number'
       ? id
@@ -69,7 +70,7 @@ export function pullGradient(bench: Bench, { id, at: start }: GradientHandle): D
         : id === 'to'
           ? stopsOf(gradient, bench.rules).length - 1
           : paintInHand.stop
-  bench.store.setState({ paintInHand: { place, stop } })
+  bench.put(PAINT, { place, stop })
   if (typeof id === 'number') return pullStop(bench, id)
   const targets = bench.targets(new Set())
   const other =
@@ -148,6 +149,6 @@ export function addStopAt(bench: Bench, at: At): boolean {
   if (share <= 0 || share >= 1 || distance(toScreen(view, stopPlace(gradient, share)), at.screen) > GRIP) return false
   const { index } = withStop(stopsOf(gradient, bench.rules), share)
   setStops(bench, place, (all) => withStop(all, share).stops, 'the stops')
-  bench.store.setState({ paintInHand: { place, stop: index } })
+  bench.put(PAINT, { place, stop: index })
   return true
 }

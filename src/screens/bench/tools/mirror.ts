@@ -1,3 +1,5 @@
+import { FlipHorizontal2 } from 'lucide-react'
+import type { ToolDefinition } from './tool'
 import { distance, type Point } from '@/core/geometry/point'
 import { reflection } from '@/core/drawing/kinds/mirror/images'
 import { constrainAngle } from '@/core/snap/snap'
@@ -26,7 +28,7 @@ export function mirrorTool(bench: Bench): Tool {
       const show = (to: Point) => {
         previewTransform(bench, reflection(from, angle), copy)
         bench.hold({
-          axis: { at: from, angle },
+          drawn: [{ as: 'axis', at: from, angle }],
           figure: { at: to, text: `mirror at ${figure(Number(angle.toFixed(1)))}°` },
         })
       }
@@ -54,4 +56,13 @@ export function mirrorTool(bench: Bench): Tool {
       }
     },
   }
+}
+
+export const mirror: ToolDefinition = {
+  id: 'mirror',
+  name: 'Mirror',
+  cluster: 'Shape',
+  key: 'KeyT',
+  picture: FlipHorizontal2,
+  make: mirrorTool,
 }

@@ -1,3 +1,5 @@
+import { Waypoints } from 'lucide-react'
+import type { ToolDefinition } from './tool'
 import { boxContains } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
 import {
@@ -33,6 +35,7 @@ const GRIP = 7
 export function nodesTool(bench: Bench): Tool {
   return {
     cursor: 'default',
+    shows: { nodes: true, hovered: true },
     hint: 'Drag nodes, handles, segments · double click: insert · Shift: add · Alt: handle alone; in a region: its fill · Delete keeps it closed',
     hover(at) {
       const path = editedPath(bench)
@@ -244,4 +247,13 @@ function selectWithin(bench: Bench, path: PathObject, start: At): Drag {
     click: () => select([]),
     restore: () => select(before),
   })
+}
+
+export const nodes: ToolDefinition = {
+  id: 'nodes',
+  name: 'Nodes',
+  cluster: 'Shape',
+  key: 'KeyW',
+  picture: Waypoints,
+  make: nodesTool,
 }

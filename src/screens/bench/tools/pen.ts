@@ -1,6 +1,9 @@
+import { PenLine } from 'lucide-react'
+import type { ToolDefinition } from './tool'
 import { distance, negated, type Point, subtract } from '@/core/geometry/point'
 import { freshCorner, freshPath, freshStyle } from '@/core/drawing/fresh'
 import { insertNode, nearestSegment, type NodeAt, reversedRun } from '@/core/drawing/node-edit'
+import { contourOf } from '@/core/drawing/nodes'
 import { find } from '@/core/drawing/tree'
 import type { DrawingObject } from '@/core/drawing/object'
 import type { Node, NodeRun } from '@/core/drawing/node'
@@ -9,11 +12,36 @@ import { constrainAngle } from '@/core/snap/snap'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
 import { editedPath, putPath } from '../node-selection'
-import { type PenInHand } from '../store'
+import type { Drawable } from '../layers/drawable'
+import { slotInHand } from '../slot'
 import { lineFigure } from './draw-line'
 import { isFilledSet } from './fresh-style'
 import { caught, onGridAlong } from './snapping'
 import type { At, Tool } from './tool'
+
+/**
+ * What the pen has drawn so far, and the node that the next press would add. `onto` is the open end of a path that it
+ * goes on from.
+ */
+type PenInHand = {
+  readonly nodes: readonly Node[]
+  readonly next: Node | null
+  readonly closing: boolean
+  readonly onto: { readonly id: string; readonly contour: number } | null
+}
+const NOTHING: PenInHand = { nodes: [], next: null, closing: false, onto: null }
+const PEN = slotInHand<PenInHand>('pen', NOTHING)
+
+/** The path under way, its nodes, the last one's handles, and the segment that would come next. */
+function penMarks({ nodes, next, closing }: PenInHand): Drawable[] {
+  const last = nodes.at(-1)
+  const run = (some: readonly Node[]) => [contourOf({ nodes: [...some], closed: false })]
+  return [
+    ...(nodes.length > 1 ? [{ as: 'path', path: run(nodes) } as const] : []),
+    ...(last && next ? [{ as: 'path', path: run([last, next]), dashed: true } as const] : []),
+    ...nodes.map((node, i) => ({ as: 'node', node, filled: i === 0 && closing, handles: node === last }) as const),
+  ]
+}
 
 /** An open end of a path under the pointer. */
 type OpenEnd = { readonly path: PathObject; readonly contour: number; readonly last: boolean; readonly at: Point }
@@ -24,8 +52,7 @@ type OpenEnd = { readonly path: PathObject; readonly contour: number; readonly l
  * the last node drops it.
  */
 export function penTool(bench: Bench): Tool {
-  const pen = (): PenInHand =>
-    bench.store.getState().inHand.pen ?? { nodes: [], next: null, closing: false, onto: null }
+  const pen = (): PenInHand => bench.read(PEN)
   let another = false
 
   const placeOf = (at: At): { point: Point; closing: boolean; last: boolean } => {
@@ -48,7 +75,7 @@ export function penTool(bench: Bench): Tool {
     return { point, closing: false, last: false }
   }
 
-  const hold = (change: Partial<PenInHand>) => bench.hold({ pen: { ...pen(), ...change } })
+  const hold = (change: Partial<PenInHand>) => bench.put(PEN, change)
 
   const finish = (closed: boolean) => {
     const { nodes, onto } = pen()
@@ -67,6 +94,7 @@ export function penTool(bench: Bench): Tool {
 
   return {
     cursor: 'crosshair',
+    marks: () => penMarks(pen()),
     hint: 'Click: corner · drag: curve · first node: closes · Shift: 45° · Alt: handle alone · N: a new path · Enter, Esc: end · Backspace: one back',
     press(at) {
       const { nodes } = pen()
@@ -141,8 +169,8 @@ export function penTool(bench: Bench): Tool {
         return
       }
       const { point, closing, last } = placeOf(at)
+      hold({ next: last ? null : closing ? nodes[0]! : point, closing })
       bench.hold({
-        pen: { ...pen(), next: last ? null : closing ? nodes[0]! : point, closing },
         figure: last ? null : { at: point, text: lineFigure(nodes.at(-1)!, point) },
         intent: { at: at.p, word: closing ? 'closes' : last ? 'drops the handle' : 'adds a node' },
       })
@@ -158,8 +186,7 @@ export function penTool(bench: Bench): Tool {
       const { nodes } = pen()
       if (!down || nodes.length === 0) return false
       if (key === 'Enter' || key === 'Escape') finish(false)
-      else if (key === 'Backspace')
-        bench.hold({ pen: nodes.length > 1 ? { ...pen(), nodes: nodes.slice(0, -1), next: null } : null })
+      else if (key === 'Backspace') hold(nodes.length > 1 ? { nodes: nodes.slice(0, -1), next: null } : NOTHING)
       else return false
       return true
     },
@@ -230,3 +257,12 @@ function openEndAt(bench: Bench, at: At): OpenEnd | null {
 
 const isFreePath = (object: DrawingObject): object is PathObject =>
   object.kind === 'path' && !object.locked && !object.hidden
+
+export const pen: ToolDefinition = {
+  id: 'pen',
+  name: 'Pen',
+  cluster: 'Lay',
+  key: 'Digit6',
+  picture: PenLine,
+  make: penTool,
+}

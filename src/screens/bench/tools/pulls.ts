@@ -1,3 +1,4 @@
+import { SCALING } from '../operations'
 import { boxAbout } from '@/core/geometry/box'
 import { distance, type Point } from '@/core/geometry/point'
 import { changeNumbers, fitObjects } from '@/core/drawing/numbers'
@@ -139,7 +140,7 @@ function fitted(bench: Bench, objects: readonly DrawingObject[], from: Frame, to
   const [only, ...more] = objects
   const next = only && more.length === 0 ? [placed(bench, only, to)] : fitObjects(objects, from, to)
   const by = Math.sqrt((to.w * to.h) / (from.w * from.h))
-  return bench.store.getState().scaleOwn && by > 0 && Number.isFinite(by)
+  return bench.read(SCALING).scaleOwn && by > 0 && Number.isFinite(by)
     ? next.map((object) => scaleOwn(object, by))
     : next
 }

@@ -1,3 +1,5 @@
+import { Crop, Crosshair } from 'lucide-react'
+import type { ToolDefinition } from './tool'
 import { distance, type Point } from '@/core/geometry/point'
 import { frameOfReference, pixelAt, placedBy, type Reference } from '@/core/drawing/reference'
 import { framePoint } from '@/core/drawing/frame'
@@ -155,3 +157,11 @@ export function cropTool(bench: Bench): Tool {
     },
   }
 }
+
+export const placeByPoints: ToolDefinition = {
+  id: 'place',
+  name: 'Place a reference',
+  picture: Crosshair,
+  make: placeTool,
+}
+export const crop: ToolDefinition = { id: 'crop', name: 'Crop a reference', picture: Crop, make: cropTool }

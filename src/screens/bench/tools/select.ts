@@ -1,3 +1,7 @@
+import { MousePointer2 } from 'lucide-react'
+import type { ToolDefinition } from './tool'
+import { SelectSettings } from './select-settings'
+import { noteTransform } from '../again'
 import { type Box, boxCentre, boxInside } from '@/core/geometry/box'
 import { type Point, subtract } from '@/core/geometry/point'
 import { translation } from '@/core/geometry/transform'
@@ -25,6 +29,7 @@ import { hoverOver, pickAt } from './under'
 export function selectTool(bench: Bench): Tool {
   return {
     cursor: 'default',
+    shows: { handles: true, hovered: true },
     hint: 'Drag to move · Shift: add, or keep the direction · Alt: leave a copy · double click: step in',
     hover: (at) => hoverOver(bench, pickAt(bench, at)),
     press(at) {
@@ -102,7 +107,7 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
       if (copied) addCopies(bench, copied, translation(by.x, by.y), `Copy ${title}`)
       else {
         bench.edit({ kind: 'replace', objects: objects.map((object) => moveObject(object, by!)) }, `Move ${title}`)
-        bench.noteTransform(translation(by.x, by.y), 'Move')
+        noteTransform(bench, translation(by.x, by.y), 'Move')
       }
     },
     cancel: () => bench.drop(),
@@ -141,4 +146,14 @@ function selectWithin(bench: Bench, start: At): Drag {
     click: () => !start.shift && bench.select([]),
     restore: () => bench.select(before),
   })
+}
+
+export const select: ToolDefinition = {
+  id: 'select',
+  name: 'Select',
+  cluster: 'Shape',
+  key: 'KeyQ',
+  picture: MousePointer2,
+  make: selectTool,
+  Settings: SelectSettings,
 }

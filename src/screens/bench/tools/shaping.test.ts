@@ -1,3 +1,8 @@
+import { SCALING } from '../operations'
+import { TURN } from './turn/gesture'
+import { MEASURE } from './measure/gesture'
+import { LOSS } from '../node-selection'
+import { LAY } from './laying'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { outline } from '@/core/drawing/evaluate'
@@ -90,7 +95,8 @@ describe('turning', () => {
       box('a', 4, 4, 4, 2, { corner: 0.5, style: { ...style, weight: 1 } }),
       box('b', 4, 10, 4, 2, { corner: 'outer' }),
     )
-    hand.bench.store.setState({ turnBy: 'scale', scaleOwn: true })
+    hand.bench.put(TURN, { turnBy: 'scale' })
+    hand.bench.put(SCALING, { scaleOwn: true })
     hand.bench.select(['a', 'b'])
     hand.bench.store.setState({ pivot: { x: 0, y: 0 } })
     hand.drag('turn', [10, 10], [20, 20], { shift: true })
@@ -101,7 +107,8 @@ describe('turning', () => {
   })
 
   it('slants, keeping level lines level', () => {
-    hand.bench.store.setState({ turnBy: 'slant', pivot: { x: 6, y: 6 } })
+    hand.bench.put(TURN, { turnBy: 'slant' })
+    hand.bench.store.setState({ pivot: { x: 6, y: 6 } })
     hand.drag('turn', [6, 2], [10, 2])
     const { y, h, w } = pathBounds(outline(hand.objects[0]!, sceneOf(hand.bench.rules)))!
     expect([y, h, w]).toEqual([expect.closeTo(4, 9), expect.closeTo(2, 9), expect.closeTo(6, 9)])
@@ -217,17 +224,17 @@ describe('nodes', () => {
     hand = new Hand(box('b', 4, 4, 12, 10), { kind: 'ellipse', id: 'e', name: 'e', x: 4, y: 16, w: 8, h: 6, style })
     hand.bench.select(['b'])
     hand.drag('nodes', [4, 4], [6, 4])
-    const { question } = hand.bench.store.getState()
+    const { question } = hand.bench.read(LOSS)
     expect(question).toMatchObject({ name: 'b', lost: 'width, height and turn as numbers' })
     expect([hand.bench.objects[0]!.kind, hand.objects[0]!.kind]).toEqual(['rectangle', 'path'])
     hand.bench.drop()
     expect(hand.objects[0]!.kind).toBe('rectangle')
     question!.accept()
-    hand.bench.store.setState({ question: null })
+    hand.bench.put(LOSS, { question: null })
     expect(hand.bench.objects[0]).toMatchObject({ kind: 'path', contours: [{ nodes: [{ x: 6, y: 4 }, {}, {}, {}] }] })
     hand.bench.select(['e'])
     hand.drag('nodes', [12, 19], [14, 19])
-    expect([hand.bench.objects[1]!.kind, hand.bench.store.getState().question]).toEqual(['path', null])
+    expect([hand.bench.objects[1]!.kind, hand.bench.read(LOSS).question]).toEqual(['path', null])
     undoStep(hand.bench.session)
     expect(hand.bench.objects[1]!.kind).toBe('ellipse')
   })
@@ -333,7 +340,7 @@ describe('rounding corners', () => {
 describe('laying by other ways', () => {
   it('tilted: a baseline, then a height', () => {
     const hand = new Hand()
-    hand.bench.store.setState({ layBy: 'tilted' })
+    hand.bench.put(LAY, { layBy: 'tilted' })
     hand.drag('rectangle', [4, 16], [12, 10])
     hand.tools.rectangle!.hover!(at(15, 14))
     hand.drag('rectangle', [15, 14])
@@ -349,7 +356,7 @@ describe('laying by other ways', () => {
 
   it('by three places: through a node, touching two sides', () => {
     const hand = new Hand(line('a', 0, 20, 24, 20), line('b', 2, 0, 2, 24), path('p', false, [10, 12], [10, 2]))
-    hand.bench.store.setState({ layBy: 'three' })
+    hand.bench.put(LAY, { layBy: 'three' })
     for (const [x, y] of [
       [6.3, 20],
       [2, 15.7],
@@ -368,7 +375,7 @@ describe('laying by other ways', () => {
 
   it('by a typed size and a click', () => {
     const hand = new Hand()
-    hand.bench.store.setState({ laySize: { w: 7, h: 3 } })
+    hand.bench.put(LAY, { laySize: { w: 7, h: 3 } })
     hand.drag('rectangle', [4, 4])
     hand.drag('ellipse', [12, 12], [12, 12], { alt: true })
     expect(hand.objects).toMatchObject([
@@ -414,15 +421,15 @@ describe('guides and measuring', () => {
   it('tells a distance, and the circle through three places', () => {
     const hand = new Hand()
     hand.drag('measure', [2, 2], [5, 6])
-    expect(hand.bench.store.getState().measured).toEqual({ kind: 'distance', from: { x: 2, y: 2 }, to: { x: 5, y: 6 } })
-    hand.bench.store.setState({ measureBy: 'circle' })
+    expect(hand.bench.read(MEASURE).measured).toEqual({ kind: 'distance', from: { x: 2, y: 2 }, to: { x: 5, y: 6 } })
+    hand.bench.put(MEASURE, { measureBy: 'circle' })
     for (const [x, y] of [
       [17, 12],
       [7, 12],
       [12, 17],
     ] as const)
       hand.drag('measure', [x, y])
-    expect(hand.bench.store.getState().measured).toMatchObject({
+    expect(hand.bench.read(MEASURE).measured).toMatchObject({
       kind: 'circle',
       circle: { centre: { x: expect.closeTo(12, 9), y: expect.closeTo(12, 9) }, r: expect.closeTo(5, 9) },
     })

@@ -1,8 +1,14 @@
+import { Type } from 'lucide-react'
+import type { ToolDefinition } from './tool'
 import { freshStyle } from '@/core/drawing/fresh'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
 import { caught, showCaught } from './snapping'
 import type { Tool } from './tool'
+import { slot } from '../slot'
+
+/** Whether the words of the selected text are about to be typed. */
+export const TEXT = slot('text', { typing: false })
 
 /** Places a text whose baseline begins where the press is; it is typed in the line of settings above. */
 export function textTool(bench: Bench): Tool {
@@ -12,7 +18,7 @@ export function textTool(bench: Bench): Tool {
     hover: (at) => showCaught(bench, at),
     press(at) {
       const { point } = caught(bench, at, bench.targetsAtRest)
-      const words = () => bench.store.setState({ typing: true })
+      const words = () => bench.put(TEXT, { typing: true })
       bench.letGo()
       bench.add(
         [
@@ -35,4 +41,14 @@ export function textTool(bench: Bench): Tool {
       return { move: () => undefined, release: words, cancel: () => undefined }
     },
   }
+}
+
+export const text: ToolDefinition = {
+  id: 'text',
+  name: 'Text',
+  cluster: 'Lay',
+  key: 'Digit8',
+  picture: Type,
+  make: textTool,
+  byKeys: true,
 }

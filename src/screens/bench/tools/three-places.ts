@@ -7,7 +7,8 @@ import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
-import { freshShape } from './fresh-shape'
+import { freshShape } from './boxes/box-shape'
+import { ELLIPSE } from './boxes/ellipse-shape'
 import { caught } from './snapping'
 import type { At, Tool } from './tool'
 
@@ -50,7 +51,7 @@ export function threePlaces(bench: Bench): Omit<Tool, 'cursor' | 'hint' | 'twice
   const circle = (last: Condition): Circle | null =>
     conditions.length === 2 ? circleOf([conditions[0]!, conditions[1]!, last]) : null
   const draw = ({ centre, r }: Circle) =>
-    freshShape(bench, 'ellipse', id.current, bench.nameFor('Ellipse'), {
+    freshShape(bench, ELLIPSE, id.current, bench.nameFor('Ellipse'), {
       x: tidy(centre.x - r),
       y: tidy(centre.y - r),
       w: tidy(2 * r),

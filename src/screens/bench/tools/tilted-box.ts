@@ -6,7 +6,7 @@ import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { lineFigure } from './draw-line'
-import { BOX_NAMES, type BoxShape, freshShape } from './fresh-shape'
+import { type BoxShape, freshShape } from './boxes/box-shape'
 import { caught, showCaught } from './snapping'
 import type { At, Tool } from './tool'
 
@@ -30,7 +30,7 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
       { id, name } = base!
     bench.preview({ kind: 'add', objects: [freshShape(bench, shape, id, name, frame)], ...bench.top })
     bench.select([id])
-    bench.hold({ figure: { at: at.p, text: `${figure(tidy(frame.w))} × ${figure(tidy(frame.h))}` }, trail: null })
+    bench.hold({ figure: { at: at.p, text: `${figure(tidy(frame.w))} × ${figure(tidy(frame.h))}` }, drawn: [] })
   }
   const giveUp = () => {
     base = null
@@ -48,7 +48,7 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
         if (frame.h < 1e-6) return null
         bench.edit(
           { kind: 'add', objects: [freshShape(bench, shape, id, name, frame)], ...bench.top },
-          `Draw ${BOX_NAMES[shape].toLowerCase()}`,
+          `Draw ${shape.word.toLowerCase()}`,
         )
         bench.select([id])
         bench.take('select')
@@ -62,12 +62,12 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
             ? { point: constrainAngle(a, next.p), marks: [] }
             : caught(bench, next, bench.targetsAtRest, a)
           b = point
-          bench.hold({ marks, trail: [a, b], figure: { at: b, text: lineFigure(a, b) } })
+          bench.hold({ marks, drawn: [{ as: 'line', points: [a, b] }], figure: { at: b, text: lineFigure(a, b) } })
         },
         release(end) {
           bench.letGo()
           if (distance(a, b) < 1e-6) return
-          base = { a, b, id: newId(), name: bench.nameFor(BOX_NAMES[shape]) }
+          base = { a, b, id: newId(), name: bench.nameFor(shape.word) }
           show(end)
         },
         cancel: giveUp,

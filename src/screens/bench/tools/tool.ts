@@ -1,5 +1,8 @@
 import type { Point } from '@/core/geometry/point'
+import type { LucideIcon } from 'lucide-react'
+import type { ComponentType } from 'react'
 import type { Bench } from '../bench'
+import type { Drawable } from '../layers/drawable'
 
 /** Where the pointer is, in grid units and on the stage, and what is held with it. `free` suspends snapping. */
 export type At = {
@@ -17,6 +20,10 @@ export type Drag = { move(at: At): void; release(at: At): void; cancel(): void }
 export type Tool = {
   readonly cursor: string
   readonly hint: string
+  /** What is shown of the selection: the handles of its frame, its nodes; and the outline of what is under the pointer. */
+  readonly shows?: { readonly handles?: true; readonly nodes?: true; readonly hovered?: true }
+  /** What is drawn over the square as long as the tool is in hand. */
+  marks?(): readonly Drawable[]
   press(at: At): Drag | null
   hover?(at: At): void
   twice?(at: At): void
@@ -24,4 +31,22 @@ export type Tool = {
   key?(key: string, down?: boolean): boolean
 }
 
-export type MakeTool = (bench: Bench) => Tool
+/**
+ * All that the bench knows of a tool. It stands in the tool line in its cluster, or under another whose settings lead to
+ * it; without a cluster only a panel takes it.
+ */
+export type ToolDefinition = {
+  readonly id: string
+  readonly name: string
+  readonly cluster?: 'Lay' | 'Shape' | 'Combine'
+  readonly key?: string
+  readonly under?: string
+  readonly picture: LucideIcon
+  readonly make: (bench: Bench) => Tool
+  readonly Settings?: ComponentType
+  /** Whether its presses can be made by keys as well. */
+  readonly byKeys?: true
+}
+
+/** The tools of a bench, by their ids. */
+export type Tools = Readonly<Record<string, Tool>>

@@ -1,41 +1,48 @@
 import type { Bench } from '../bench'
-import type { ToolId } from '../store'
-import { cornerTool } from './corner'
-import { drawBoxTool } from './draw-box'
-import { drawLineTool } from './draw-line'
-import { freehandTool } from './freehand'
-import { measureTool } from './measure'
-import { mirrorTool } from './mirror'
-import { nodesTool } from './nodes'
-import { penTool } from './pen'
-import { cropTool, placeTool } from './reference-tools'
-import { sampleTool } from './sample'
-import { selectTool } from './select'
-import type { Tool } from './tool'
-import { textTool } from './text'
-import { turnTool } from './turn'
+import { arrow } from './boxes/arrow'
+import { ellipse } from './boxes/ellipse'
+import { polygon } from './boxes/polygon'
+import { rectangle } from './boxes/rectangle'
+import { spiral } from './boxes/spiral'
+import { star } from './boxes/star'
+import { corner } from './corner'
+import { line } from './draw-line'
+import { freehand } from './freehand/freehand'
+import { measure } from './measure/measure'
+import { mirror } from './mirror'
+import { nodes } from './nodes'
+import { pen } from './pen'
+import { crop, placeByPoints } from './reference-tools'
+import { sample } from './sample/sample'
+import { select } from './select'
+import { text } from './text'
+import type { ToolDefinition, Tools } from './tool'
+import { turn } from './turn/turn'
+
+/** Every tool, in the order of the tool line: by cluster, and as their keys lie. */
+export const TOOLS: readonly ToolDefinition[] = [
+  rectangle,
+  ellipse,
+  polygon,
+  star,
+  line,
+  pen,
+  freehand,
+  text,
+  arrow,
+  spiral,
+  select,
+  nodes,
+  corner,
+  turn,
+  mirror,
+  measure,
+  sample,
+  placeByPoints,
+  crop,
+]
+
+export const toolOf = (id: string): ToolDefinition => TOOLS.find((tool) => tool.id === id)!
 
 /** Every tool of a bench, by its id. */
-export function makeTools(bench: Bench): Record<ToolId, Tool> {
-  return {
-    select: selectTool(bench),
-    rectangle: drawBoxTool(bench, 'rectangle'),
-    ellipse: drawBoxTool(bench, 'ellipse'),
-    line: drawLineTool(bench),
-    polygon: drawBoxTool(bench, 'polygon'),
-    star: drawBoxTool(bench, 'star'),
-    arrow: drawBoxTool(bench, 'arrow'),
-    spiral: drawBoxTool(bench, 'spiral'),
-    text: textTool(bench),
-    corner: cornerTool(bench),
-    measure: measureTool(bench),
-    pen: penTool(bench),
-    freehand: freehandTool(bench),
-    nodes: nodesTool(bench),
-    turn: turnTool(bench),
-    mirror: mirrorTool(bench),
-    sample: sampleTool(bench),
-    place: placeTool(bench),
-    crop: cropTool(bench),
-  }
-}
+export const makeTools = (bench: Bench): Tools => Object.fromEntries(TOOLS.map(({ id, make }) => [id, make(bench)]))

@@ -3,12 +3,15 @@ import { distance, type Point, subtract } from '@/core/geometry/point'
 import { rotation, type Transform } from '@/core/geometry/transform'
 import { isOver } from '@/core/drawing/pick'
 import { figure } from '@/ui/sum'
-import type { Bench } from '../bench'
-import { previewTransform, transformSelection } from '../operations'
-import { toScreen } from '../view'
-import { caught } from './snapping'
-import type { At, Drag, Tool } from './tool'
-import { pickAt } from './under'
+import type { Bench } from '../../bench'
+import { previewTransform, transformSelection } from '../../operations'
+import { toScreen } from '../../view'
+import { caught } from '../snapping'
+import type { At, Drag, Tool } from '../tool'
+import { pickAt } from '../under'
+import { slot } from '../../slot'
+
+export const TURN = slot('turn', { turnBy: 'turn' as 'turn' | 'scale' | 'slant' })
 
 /** Screen pixels around the pivot in which a press takes it. */
 const GRIP = 9
@@ -27,6 +30,10 @@ export function pivotOf(bench: Bench): Point | null {
 export function turnTool(bench: Bench): Tool {
   return {
     cursor: 'default',
+    marks() {
+      const at = pivotOf(bench)
+      return at ? [{ as: 'pivot', at }] : []
+    },
     hint: 'Drag the ring to set the pivot, anything else to turn · Shift: 15°, proportion · Alt: leave a copy',
     press(at) {
       const pivot = pivotOf(bench),
@@ -67,7 +74,7 @@ function dragTransform(bench: Bench, pivot: Point, start: At): Drag {
   return {
     move(at) {
       const { point, marks } = caught(bench, at, targets)
-      done = pulled(bench.store.getState().turnBy, pivot, from, point, at.shift)
+      done = pulled(bench.read(TURN).turnBy, pivot, from, point, at.shift)
       copy = at.alt
       if (!done) return
       previewTransform(bench, done.map, copy)

@@ -1,15 +1,16 @@
 'use client'
 
+import { MEASURE } from './gesture'
 import { tidy } from '@/core/geometry/tidy'
 import { Choice } from '@/ui/choice'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
-import type { Bench } from './bench'
-import { useBench, useBenchState } from './context'
-import { benchGuides, freshGuide, setGuides } from './guides'
-import type { BenchState } from './store'
-import { freshShape } from './tools/fresh-shape'
-import { type Measured, measuredWords } from './tools/measure'
+import type { Bench } from '../../bench'
+import { useBench, useSlot } from '../../context'
+import { benchGuides, freshGuide, setGuides } from '../../guides'
+import { freshShape } from '../boxes/box-shape'
+import { ELLIPSE } from '../boxes/ellipse-shape'
+import { type Measured, measuredWords } from './gesture'
 
 const WAYS = [
   { value: 'distance', label: 'distance' },
@@ -21,15 +22,15 @@ const button =
 /** What was measured, and what can be made of it. */
 export function MeasureSettings() {
   const bench = useBench()
-  const measureBy = useBenchState((state) => state.measureBy)
-  const measured = useBenchState((state) => state.measured)
+  const measureBy = useSlot(MEASURE).measureBy
+  const measured = useSlot(MEASURE).measured
   return (
     <div className="flex min-w-0 items-center gap-2 pl-3 whitespace-nowrap text-quiet">
       <Choice
         label="Measure"
         value={measureBy}
         options={WAYS}
-        onChange={(next: BenchState['measureBy']) => bench.store.setState({ measureBy: next, measured: null })}
+        onChange={(next: 'distance' | 'circle') => bench.put(MEASURE, { measureBy: next, measured: null })}
       />
       <output aria-label="Measured" className="font-mono text-ink">
         {measured ? measuredWords(measured) : measureBy === 'circle' ? 'three places…' : ''}
@@ -74,7 +75,7 @@ function layGuide(bench: Bench, { from, to }: Extract<Measured, { kind: 'distanc
 function drawCircle(bench: Bench, { circle: { centre, r } }: Extract<Measured, { kind: 'circle' }>): void {
   bench.add(
     [
-      freshShape(bench, 'ellipse', newId(), bench.nameFor('Ellipse'), {
+      freshShape(bench, ELLIPSE, newId(), bench.nameFor('Ellipse'), {
         x: tidy(centre.x - r),
         y: tidy(centre.y - r),
         w: tidy(2 * r),
@@ -83,6 +84,6 @@ function drawCircle(bench: Bench, { circle: { centre, r } }: Extract<Measured, {
     ],
     'Draw the circle that was measured',
   )
-  bench.store.setState({ measured: null })
+  bench.put(MEASURE, { measured: null })
   bench.take('select')
 }

@@ -3,16 +3,23 @@ import type { Circle } from '@/core/geometry/solve'
 import { tidy } from '@/core/geometry/tidy'
 import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
-import type { Bench } from '../bench'
-import { circleOf, type Condition, conditionAt } from './three-places'
-import { caught } from './snapping'
-import type { Tool } from './tool'
-import { hoverOver, pickAt } from './under'
+import type { Bench } from '../../bench'
+import { circleOf, type Condition, conditionAt } from '../three-places'
+import { caught } from '../snapping'
+import type { Drawable } from '../../layers/drawable'
+import type { Tool } from '../tool'
+import { hoverOver, pickAt } from '../under'
+import { slot } from '../../slot'
 
 /** What was measured: a distance between two places, or a circle by three. */
 export type Measured =
   | { readonly kind: 'distance'; readonly from: Point; readonly to: Point }
   | { readonly kind: 'circle'; readonly circle: Circle }
+
+export const MEASURE = slot('measure', {
+  measureBy: 'distance' as 'distance' | 'circle',
+  measured: null as Measured | null,
+})
 
 /** A measurement in words, as it is shown and copied. */
 export function measuredWords(measured: Measured): string {
@@ -25,18 +32,30 @@ export function measuredWords(measured: Measured): string {
   return `${figure(distance(from, to))} at ${figure(Number(angle.toFixed(2)))}° · ${figure(tidy(Math.abs(to.x - from.x)))} × ${figure(tidy(Math.abs(to.y - from.y)))}`
 }
 
+/** A line with ends across, or a circle with its centre, and the figure. */
+function measuredMarks(measured: Measured | null): readonly Drawable[] {
+  if (!measured) return []
+  if (measured.kind === 'circle') return [{ as: 'circle', ...measured.circle }]
+  const { from, to } = measured
+  return [
+    { as: 'line', points: [from, to], ends: true },
+    { as: 'figure', at: { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, text: measuredWords(measured) },
+  ]
+}
+
 /**
  * Measures without drawing: a drag a distance and its angle, three presses a circle. Over an object it says its size,
  * and the gaps to what is selected.
  */
 export function measureTool(bench: Bench): Tool {
   let conditions: Condition[] = []
-  const put = (measured: Measured | null) => bench.store.setState({ measured })
+  const put = (measured: Measured | null) => bench.put(MEASURE, { measured })
   return {
     cursor: 'crosshair',
+    marks: () => measuredMarks(bench.read(MEASURE).measured),
     hint: 'Drag: distance and angle · over an object: size, and gap to the selection · Shift: steps of 45°',
     press(at) {
-      if (bench.store.getState().measureBy === 'circle') {
+      if (bench.read(MEASURE).measureBy === 'circle') {
         conditions = [...conditions, conditionAt(bench, at)]
         if (conditions.length === 3) {
           const circle = circleOf(conditions as [Condition, Condition, Condition])
@@ -47,7 +66,7 @@ export function measureTool(bench: Bench): Tool {
         return null
       }
       const from = caught(bench, at, bench.targetsAtRest).point
-      const before = bench.store.getState().measured
+      const before = bench.read(MEASURE).measured
       return {
         move(next) {
           const { point, marks } = next.shift
@@ -71,7 +90,7 @@ export function measureTool(bench: Bench): Tool {
       hoverOver(bench, over)
     },
     key(key, down = true) {
-      if (!down || key !== 'Escape' || (conditions.length === 0 && !bench.store.getState().measured)) return false
+      if (!down || key !== 'Escape' || (conditions.length === 0 && !bench.read(MEASURE).measured)) return false
       conditions = []
       put(null)
       bench.letGo()

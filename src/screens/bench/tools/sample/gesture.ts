@@ -9,11 +9,15 @@ import { isGradient } from '@/core/drawing/paint'
 import { hits } from '@/core/drawing/pick'
 import { hex, sampled } from '@/core/proof/picture'
 import { say } from '@/ui/notice'
-import type { Bench } from '../bench'
-import { hexOf, paintable, putColour } from '../colours/finish-operations'
-import { pixelsNow, pixelsOf } from '../references/pictures'
-import { referenceAt } from '../references/reference-operations'
-import type { At, Tool } from './tool'
+import type { Bench } from '../../bench'
+import { hexOf, paintable, putColour } from '../../colours/finish-operations'
+import { pixelsNow, pixelsOf } from '../../references/pictures'
+import { referenceAt } from '../../references/reference-operations'
+import type { At, Tool } from '../tool'
+import { slot } from '../../slot'
+
+/** Colours that were sampled, the latest first, and over how many pixels along a side each is the average. */
+export const SAMPLE = slot('sample', { sampled: [] as readonly string[], sampleSide: 1 as 1 | 3 | 5 | 11 })
 
 /** Pixels along the magnifier's side. */
 export const LOUPE = 11
@@ -35,7 +39,9 @@ export type Sample = {
 export function sampleTool(bench: Bench): Tool {
   const look = (at: At) => {
     const sample = sampleAt(bench, at.p, at.alt)
-    bench.hold({ loupe: sample && { at: at.p, ...sample } })
+    bench.hold({
+      drawn: sample ? [{ as: 'loupe', at: at.p, side: bench.read(SAMPLE).sampleSide, ...sample }] : [],
+    })
   }
   return {
     cursor: 'crosshair',
@@ -54,9 +60,8 @@ export function sampleTool(bench: Bench): Tool {
 function take(bench: Bench, at: At): void {
   const sample = sampleAt(bench, at.p, at.alt)
   if (!sample) return say({ text: 'There is no colour here: neither a reference nor a painted object.' })
-  bench.store.setState(({ sampled: before }) => ({
-    sampled: [sample.color, ...before.filter((color) => color !== sample.color)].slice(0, 12),
-  }))
+  const before = bench.read(SAMPLE).sampled.filter((color) => color !== sample.color)
+  bench.put(SAMPLE, { sampled: [sample.color, ...before].slice(0, 12) })
   if (paintable(bench).length > 0) putColour(bench, sample.color)
   else
     say({
@@ -71,7 +76,7 @@ export function sampleAt(bench: Bench, p: Point, ofObject: boolean): Sample | nu
   const picture = pixelsNow(reference.picture)
   if (!picture) return null
   const at = pixelAt(reference, p),
-    color = sampled(picture, at, bench.store.getState().sampleSide)
+    color = sampled(picture, at, bench.read(SAMPLE).sampleSide)
   if (!color) return null
   const reach = (LOUPE - 1) / 2
   const pixels = Array.from({ length: LOUPE * LOUPE }, (_, i) =>

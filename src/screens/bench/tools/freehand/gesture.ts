@@ -2,8 +2,12 @@ import { distance, type Point } from '@/core/geometry/point'
 import { freshPath, freshStyle } from '@/core/drawing/fresh'
 import { traced } from '@/core/drawing/kinds/path/trace'
 import { newId } from '@/ui/new-id'
-import type { Bench } from '../bench'
-import type { Tool } from './tool'
+import type { Bench } from '../../bench'
+import type { Tool } from '../tool'
+import { slot } from '../../slot'
+
+/** How much a hand's lines are smoothed, in grid units. */
+export const FREEHAND = slot('freehand', { smoothness: 0.25 })
 
 /**
  * Draws what a hand draws, as few lines, arcs and curves for the smoothness in hand; an end near the beginning closes
@@ -19,14 +23,14 @@ export function freehandTool(bench: Bench): Tool {
         move(next) {
           if (distance(points.at(-1)!, next.p) < bench.reach / 8) return
           points.push(next.p)
-          bench.hold({ trail: [...points] })
+          bench.hold({ drawn: [{ as: 'line', points: [...points] }] })
         },
         release() {
           bench.letGo()
           const closed = points.length > 8 && distance(points[0]!, points.at(-1)!) <= 2 * bench.reach
           const path = traced({
             points: closed ? [...points.slice(0, -1), points[0]!] : points,
-            smoothness: bench.store.getState().smoothness,
+            smoothness: bench.read(FREEHAND).smoothness,
             closed,
           })
           if (path)

@@ -1,0 +1,32 @@
+'use client'
+
+import { useBenchState, useSlot } from './context'
+import { LAY } from './tools/laying'
+import { toolOf } from './tools/tools'
+import type { Tools } from './tools/tool'
+
+/** Over the square: the settings of the tool in hand, in as many lines as they need, and how it is used. */
+export function SettingsLine({ tools }: { tools: Tools }) {
+  const tool = useBenchState((state) => state.tool)
+  // What a tool says of itself depends on how it lays.
+  useSlot(LAY)
+  const { name, Settings } = toolOf(tool),
+    { hint } = tools[tool]!
+  return (
+    <div
+      aria-label={`Settings of ${name}`}
+      role="group"
+      className="flex min-h-7 flex-wrap items-center gap-y-0.5 border-b border-hair bg-sheet"
+    >
+      <span className="self-stretch border-r border-hair px-3 leading-[27px] font-[640]">{name}</span>
+      {Settings && (
+        <div className="flex flex-wrap items-center gap-y-0.5 border-r border-hair pr-2">
+          <Settings />
+        </div>
+      )}
+      <span title={hint} className="min-w-24 flex-1 truncate px-3 text-small text-quiet">
+        {hint}
+      </span>
+    </div>
+  )
+}

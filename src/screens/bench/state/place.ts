@@ -1,0 +1,38 @@
+import type { Point } from '@/core/geometry/point'
+import type { View } from '../view'
+
+/** What is open on the bench, what is selected in it, and which tool is in hand. */
+export type Place = {
+  readonly icon: string | null
+  readonly selection: ReadonlySet<string>
+  /** The container that was stepped into; null for the drawing itself. */
+  readonly scope: string | null
+  /** The selected nodes of the selected path, as “contour node”. */
+  readonly nodes: ReadonlySet<string>
+  /** The node that others are aligned to, where one is marked. */
+  readonly reference: string | null
+  /** What turning, scaling and slanting go about; null for the middle of the selection. */
+  readonly pivot: Point | null
+  readonly tool: string
+  /** The tool whose hint is at the pointer, until its first press. */
+  readonly hinted: string | null
+  readonly view: View | null
+  readonly stage: { readonly w: number; readonly h: number }
+  readonly pointer: Point | null
+  readonly hover: string | null
+}
+
+export const place = (icon: string | null): Place => ({
+  icon,
+  selection: new Set(),
+  scope: null,
+  nodes: new Set(),
+  reference: null,
+  pivot: null,
+  tool: 'select',
+  hinted: null,
+  view: null,
+  stage: { w: 0, h: 0 },
+  pointer: null,
+  hover: null,
+})

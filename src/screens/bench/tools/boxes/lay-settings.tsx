@@ -1,0 +1,158 @@
+'use client'
+
+import { Choice } from '@/ui/choice'
+import type { Limits } from '@/ui/limits'
+import { NumberField } from '@/ui/number-field'
+import { useBench, useBenchState, useSlot } from '../../context'
+import { LAY } from '../laying'
+import { FIELD, Setting } from '../setting'
+
+export const LaySettings = () => <LayBy ellipse={false} />
+export const EllipseSettings = () => <LayBy ellipse />
+
+export const PolygonSettings = () => (
+  <>
+    <OtherShape />
+    <Sides word="sides" />
+    <LaySize />
+  </>
+)
+
+export const StarSettings = () => (
+  <>
+    <Sides word="points" />
+    <LaySize />
+  </>
+)
+
+export const OtherShapeSettings = () => (
+  <>
+    <OtherShape />
+    <LaySize />
+  </>
+)
+
+function Sides({ word }: { word: string }) {
+  const bench = useBench()
+  const { sides } = useSlot(LAY)
+  return (
+    <Setting word={word}>
+      <NumberField
+        label="Sides"
+        value={sides}
+        step={1}
+        className={FIELD}
+        limits={{ least: 3, most: 120, whole: true }}
+        onChange={(value) => bench.put(LAY, { sides: value })}
+      />
+    </Setting>
+  )
+}
+
+const LAYS = [
+  { value: 'corners', label: 'by corners' },
+  { value: 'tilted', label: 'tilted' },
+] as const
+const THREE = { value: 'three', label: 'three places' } as const
+const PARTS = [
+  { value: 'whole', label: 'whole' },
+  { value: 'ring', label: 'ring' },
+  { value: 'pie', label: 'pie' },
+  { value: 'arc', label: 'arc' },
+] as const
+
+/** How rectangles and ellipses are laid, and at what size a click places them. */
+function LayBy({ ellipse }: { ellipse: boolean }) {
+  const bench = useBench()
+  const layBy = useLayBy(ellipse)
+  const part = useSlot(LAY).part
+  return (
+    <div className="flex items-center gap-2 pl-3">
+      <Choice<'corners' | 'tilted' | 'three'>
+        label="Lay by"
+        value={layBy}
+        options={ellipse ? [...LAYS, THREE] : LAYS}
+        onChange={(next) => bench.put(LAY, { layBy: next })}
+      />
+      {ellipse && (
+        <Choice
+          label="Part"
+          value={part}
+          options={PARTS}
+          onChange={(next: 'whole' | 'ring' | 'pie' | 'arc') => bench.put(LAY, { part: next })}
+        />
+      )}
+      {layBy === 'corners' && <LaySize />}
+    </div>
+  )
+}
+
+const KINDS = [
+  { value: 'polygon', label: 'polygon' },
+  { value: 'arrow', label: 'arrow' },
+  { value: 'spiral', label: 'spiral' },
+] as const
+
+/** The tools that lie under the polygon's. */
+function OtherShape() {
+  const bench = useBench()
+  const tool = useBenchState((state) => state.tool) as (typeof KINDS)[number]['value']
+  return (
+    <div className="flex items-center pl-3">
+      <Choice label="Shape" value={tool} options={KINDS} onChange={(next) => bench.take(next)} />
+    </div>
+  )
+}
+
+const SIZE: Limits = { least: 0, above: true, most: 1e5 }
+
+/** The size that a click places. */
+function LaySize() {
+  const bench = useBench()
+  const size = useSlot(LAY).laySize
+  const set = (key: 'w' | 'h') => (value: number) =>
+    bench.put(LAY, { laySize: { w: size?.w ?? value, h: size?.h ?? value, [key]: value } })
+  return (
+    <div
+      className="flex items-center gap-1.5 pl-3 whitespace-nowrap text-quiet"
+      title="A click places this size; Alt: by its centre"
+    >
+      click places
+      <NumberField
+        label="Width a click places"
+        value={size?.w ?? null}
+        step={0.5}
+        placeholder="w"
+        className="!w-9 border-b border-ink text-center text-ink"
+        limits={SIZE}
+        onChange={set('w')}
+      />
+      ×
+      <NumberField
+        label="Height a click places"
+        value={size?.h ?? null}
+        step={0.5}
+        placeholder="h"
+        className="!w-9 border-b border-ink text-center text-ink"
+        limits={SIZE}
+        onChange={set('h')}
+      />
+      {size && (
+        <button
+          type="button"
+          aria-label="No size"
+          title="No size"
+          className="px-1 hover:text-ink"
+          onClick={() => bench.put(LAY, { laySize: null })}
+        >
+          ✕
+        </button>
+      )}
+    </div>
+  )
+}
+
+function useLayBy(ellipse: boolean) {
+  const { layBy } = useSlot(LAY)
+  return layBy === 'three' && !ellipse ? 'corners' : layBy
+}

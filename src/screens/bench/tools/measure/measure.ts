@@ -1,0 +1,15 @@
+import { Ruler } from 'lucide-react'
+import type { ToolDefinition } from '../tool'
+import { measureTool } from './gesture'
+import { MeasureSettings } from './settings'
+
+export const measure: ToolDefinition = {
+  id: 'measure',
+  name: 'Measure',
+  cluster: 'Shape',
+  key: 'KeyU',
+  picture: Ruler,
+  make: measureTool,
+  Settings: MeasureSettings,
+  byKeys: true,
+}

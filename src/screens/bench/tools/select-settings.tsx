@@ -1,0 +1,44 @@
+'use client'
+
+import { Scaling } from 'lucide-react'
+import { outermost } from '@/core/drawing/tree'
+import { ArrangeSettings } from '../arrange/arrange-settings'
+import { useBench, useBenchState, useCalmObjects, useSlot } from '../context'
+import { SCALING } from '../operations'
+import { TextSettings } from '../text-settings'
+
+/** What the selection itself can be told. */
+export function SelectSettings() {
+  const objects = useCalmObjects()
+  const selection = useBenchState((state) => state.selection)
+  const [only, ...more] = outermost(objects, selection)
+  if (only?.kind === 'text' && more.length === 0) return <TextSettings key={only.id} object={only} />
+  return (
+    <>
+      {selection.size > 0 && <ArrangeSettings />}
+      <ScaleOwn />
+    </>
+  )
+}
+
+/** Whether weights and corners that do not come from the rules scale with the object. */
+function ScaleOwn() {
+  const bench = useBench()
+  const scaleOwn = useSlot(SCALING).scaleOwn
+  const selected = useBenchState((state) => state.selection.size > 0)
+  if (!selected) return null
+  return (
+    <div className="flex items-center border-l border-hair pl-1">
+      <button
+        type="button"
+        aria-pressed={scaleOwn}
+        title="Weights and corners that are numbers of their own scale with the object, or stay. Those from the rules never scale."
+        onClick={() => bench.put(SCALING, { scaleOwn: !scaleOwn })}
+        aria-label="Own weights and corners scale too"
+        className="grid size-6 place-items-center rounded-sheet text-ink hover:bg-film aria-pressed:bg-ink aria-pressed:text-sheet"
+      >
+        <Scaling size={15} strokeWidth={1.5} aria-hidden />
+      </button>
+    </div>
+  )
+}
