@@ -1,5 +1,6 @@
 'use client'
 
+import type { Panel } from '../ledger/panel'
 import { styledWithin } from '@/core/drawing/finish'
 import { outermost } from '@/core/drawing/tree'
 import { useBenchState, useCalmObjects, useRules } from '../context'
@@ -11,7 +12,7 @@ import { UsedColours } from './used-colours'
 /**
  * The finish of what is selected: its paints in order, the one in hand, its stroke, and the colours that occur in it.
  */
-export function ColoursPanel() {
+function ColoursPanel() {
   const objects = useCalmObjects()
   const rules = useRules()
   const selection = useBenchState((state) => state.selection)
@@ -35,3 +36,5 @@ export function ColoursPanel() {
     </div>
   )
 }
+
+export const coloursPanel: Panel = { id: 'colours', word: 'Colours', Body: ColoursPanel }

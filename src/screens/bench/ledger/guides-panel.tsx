@@ -1,5 +1,6 @@
 'use client'
 
+import type { Panel } from './panel'
 import { Lock, LockOpen, Trash2 } from 'lucide-react'
 import clsx from 'clsx'
 import type { Guide } from '@/core/drawing/guide'
@@ -12,7 +13,7 @@ const GRID = 'grid grid-cols-[58px_80px_80px_80px_28px_28px_1fr] items-center'
 const button = 'h-6 rounded-sheet border border-hair px-2.5 hover:border-ink'
 
 /** The guides of the icon as rows, to type, lock and take away. */
-export function GuidesPanel() {
+function GuidesPanel() {
   const bench = useBench()
   const rules = useRules()
   const icon = useCalmIcon()
@@ -126,4 +127,12 @@ function withChange(guide: Guide, change: Partial<Guide>): Guide {
   const next = { ...guide, ...change }
   if (next.locked === undefined) delete next.locked
   return next
+}
+
+export const guidesPanel: Panel = { id: 'guides', word: 'Guides', useCount: useGuideCount, Body: GuidesPanel }
+
+/** How many guides there are, if any. */
+function useGuideCount(): number | null {
+  const icon = useCalmIcon()
+  return (icon && guidesOf(icon).length) || null
 }

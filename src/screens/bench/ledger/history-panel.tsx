@@ -1,11 +1,12 @@
 'use client'
 
+import type { Panel } from './panel'
 import clsx from 'clsx'
 import { goToStep } from '../../frame/session'
 import { useSession, useSessionState } from '../../frame/set-provider'
 
 /** Every step since the set was opened, latest first; a press goes back, or forth again, to any of them. */
-export function HistoryPanel() {
+function HistoryPanel() {
   const session = useSession()
   const { past, future, present } = useSessionState(({ history }) => history)
   const names = new Map(present.icons.map(({ id, name }) => [id, name]))
@@ -34,4 +35,11 @@ export function HistoryPanel() {
       ))}
     </ol>
   )
+}
+
+export const historyPanel: Panel = {
+  id: 'history',
+  word: 'History',
+  useCount: () => useSessionState(({ history }) => history.past.length),
+  Body: HistoryPanel,
 }

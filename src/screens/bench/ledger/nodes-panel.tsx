@@ -1,5 +1,6 @@
 'use client'
 
+import type { Panel } from './panel'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import clsx from 'clsx'
 import { changeNodes, nodeKindOf, moveNodes, type NodeAt, type NodeKind, setKind } from '@/core/drawing/node-edit'
@@ -7,6 +8,7 @@ import { editable } from '@/core/drawing/editable'
 import type { Node } from '@/core/drawing/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { Cap, type CornerStyle, Join, type Radius } from '@/core/drawing/style'
+import { isContainer } from '@/core/drawing/object'
 import { outermost } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
 import { type Bench, isLocked } from '../bench'
@@ -21,7 +23,7 @@ const GRID = 'grid grid-cols-[58px_22px_70px_70px_100px_92px_86px_86px_minmax(12
 const KINDS: readonly NodeKind[] = ['corner', 'smooth', 'symmetric']
 
 /** The nodes of the selected path as rows. An edit in a selected row goes to every selected node. */
-export function NodesPanel() {
+function NodesPanel() {
   const rules = useRules()
   const objects = useCalmObjects()
   const selection = useBenchState((state) => state.selection)
@@ -300,4 +302,16 @@ function handleWords({ in: into, out, arc }: Node): string {
     : null
   if (!into && !out) return arcs ?? 'none'
   return [`in ${length(into)}`, arcs ?? `out ${length(out)}`].join(' · ')
+}
+
+export const nodesPanel: Panel = { id: 'nodes', word: 'Nodes', useCount: useNodeCount, Body: NodesPanel }
+
+/** How many nodes the one selected path has, if any. */
+function useNodeCount(): number | null {
+  const objects = useCalmObjects()
+  const selection = useBenchState((state) => state.selection)
+  const rules = useRules()
+  const [object, ...more] = outermost(objects, selection)
+  const path = object && more.length === 0 && !isContainer(object) ? editable(object, sceneOf(rules)) : null
+  return path ? path.contours.reduce((sum, { nodes }) => sum + nodes.length, 0) : null
 }

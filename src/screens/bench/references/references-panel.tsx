@@ -1,5 +1,6 @@
 'use client'
 
+import type { Panel } from '../ledger/panel'
 import { SAMPLE } from '../tools/sample/gesture'
 import { REFERENCES } from './reference-operations'
 import clsx from 'clsx'
@@ -26,7 +27,7 @@ const flag = 'grid h-5 place-items-center text-quiet hover:text-ink'
  * The pictures that the icon is drawn by, as rows: shown, locked, under or over the square, how dimmed, and where they
  * lie.
  */
-export function ReferencesPanel() {
+function ReferencesPanel() {
   const bench = useBench()
   const rules = useRules()
   const icon = useCalmIcon()
@@ -255,4 +256,17 @@ function ChosenActions({ reference }: { reference: Reference }) {
       )}
     </>
   )
+}
+
+export const referencesPanel: Panel = {
+  id: 'references',
+  word: 'References',
+  useCount: useReferenceCount,
+  Body: ReferencesPanel,
+}
+
+/** How many references there are, if any. */
+function useReferenceCount(): number | null {
+  const icon = useCalmIcon()
+  return (icon && referencesOf(icon).length) || null
 }

@@ -1,0 +1,249 @@
+'use client'
+
+import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import { restrictToVerticalAxis } from '@dnd-kit/modifiers'
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import clsx from 'clsx'
+import { Link2, Link2Off } from 'lucide-react'
+import { useCallback, useDeferredValue, useEffect, useMemo, useState, type RefObject } from 'react'
+import { membersOf } from '@/core/drawing/edit'
+import { type Container, type DrawingObject, isCombining, isContainer } from '@/core/drawing/object'
+import { countObjects, outermost } from '@/core/drawing/tree'
+import { DRAG_ACCESS } from '@/ui/drag-access'
+import { type MenuEntry, RightMenu } from '@/ui/menu'
+import { observeRect } from '@/ui/observe-rect'
+import { benchMenu } from '../commands'
+import { useBench, useBenchState, useRules, useCalmObjects } from '../context'
+import { parentOf } from '../operations'
+import { AnchorChooser } from './anchor'
+import { NamesEdge } from './drag-edge'
+import type { Panel } from './panel'
+import { GRID, type LedgerRow, Row } from './row'
+import { SelectionRow } from './selection-row'
+
+/** A press is a drag once it has travelled. The same object each time: a new one would draw every row again. */
+const AFTER_TRAVEL = { activationConstraint: { distance: 5 } }
+
+/** The height of a row in pixels. */
+const ROW = 22
+
+/** The height of the head above the rows, which stays in sight. */
+const HEAD = 23
+
+const COLUMNS = ['x', 'y', 'w', 'h', 'turn'] as const
+
+/** Every object of the icon as a row with its numbers. */
+function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null> }) {
+  const bench = useBench()
+  const objects = useCalmObjects()
+  const rules = useRules()
+  const selection = useBenchState((state) => state.selection)
+  const linked = useBenchState((state) => state.linked)
+  const nameWidth = useBenchState((state) => state.nameWidth)
+  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
+  const all = useMemo(() => rowsOf(objects, folded), [objects, folded])
+  // A new row comes in a task of its own, after the square has shown the object.
+  const before = useDeferredValue(all)
+  const rows = all.length > before.length ? before : all
+  // The same list as long as the order is the same: a new one would draw every row again.
+  const order = rows.map(({ object }) => object.id).join()
+  const ids = useMemo(() => order.split(','), [order])
+  const onFold = useCallback((id: string) => setFolded((before) => toggled(before, id)), [])
+  // Only the rows in sight are there, and a screenful around them.
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    observeElementRect: observeRect,
+    estimateSize: () => ROW,
+    overscan: 8,
+    scrollMargin: HEAD,
+    scrollPaddingStart: HEAD,
+    initialRect: { width: 0, height: 8 * ROW },
+  })
+  const selected = outermost(objects, selection)
+  const firstSelected = selected[0]?.id
+  // What is selected on the square comes into sight here, once the square has shown it.
+  useEffect(() => {
+    const index = rows.findIndex(({ object }) => object.id === firstSelected)
+    if (index < 0) return
+    let later: ReturnType<typeof setTimeout>
+    const frame = requestAnimationFrame(
+      () => (later = setTimeout(() => virtual.scrollToIndex(index, { align: 'auto' }))),
+    )
+    return () => {
+      cancelAnimationFrame(frame)
+      clearTimeout(later)
+    }
+    // Only when something else is selected: not while rows change around it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [firstSelected])
+  const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
+  const [menu, setMenu] = useState<readonly MenuEntry[]>([])
+
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (!over || over.id === active.id) return
+    const moved = rows.find(({ object }) => object.id === active.id)!
+    const into = parentOf(bench, String(over.id))
+    const siblings = membersOf(bench.objects, into)
+    const target = siblings.findIndex(({ id }) => id === over.id)
+    // A row dropped lower in the list goes below the row it lands on; which side that is depends on the list's
+    // direction.
+    const down = ids.indexOf(String(active.id)) < ids.indexOf(String(over.id))
+    const upwards = !rows.find(({ object }) => object.id === over.id)!.inside
+    const at = down === upwards ? target : target + 1
+    bench.edit({ kind: 'arrange', ids: [moved.object.id], into, at }, `Reorder ${moved.object.name}`)
+  }
+
+  if (objects.length === 0) {
+    return (
+      <p className="px-4 py-3 text-quiet">
+        Nothing is drawn yet. Take a tool, for example the rectangle (1) or the ellipse (2), and drag on the square.
+      </p>
+    )
+  }
+  // The right button takes the row it is pressed on, then offers what the square offers.
+  const onContextMenu = (event: React.MouseEvent) => {
+    const name = (event.target as HTMLElement).closest<HTMLElement>('[data-object]')?.dataset.id
+    const row = rows.find(({ object }) => object.id === name)
+    if (row && !row.locked && !selection.has(row.object.id)) bench.select([row.object.id])
+    setMenu(benchMenu(bench))
+  }
+
+  return (
+    <RightMenu list={menu}>
+      <div
+        role="treegrid"
+        aria-label="Objects"
+        aria-multiselectable
+        onContextMenu={onContextMenu}
+        className="min-w-[calc(818px+var(--names))]"
+        style={{ '--names': `${nameWidth}px` } as React.CSSProperties}
+      >
+        <div
+          role="row"
+          className={clsx(GRID, 'sticky top-0 z-[6] h-[23px] border-b border-hair bg-sheet text-small text-quiet')}
+        >
+          <span />
+          <span />
+          <span role="columnheader" className="relative pl-4">
+            object
+            <NamesEdge />
+          </span>
+          <span role="columnheader" className="pl-1">
+            role
+          </span>
+          {COLUMNS.map((name) => (
+            <span role="columnheader" key={name} className="relative pr-2 text-right">
+              {name === 'x' && (
+                <span className="absolute top-[-2px] left-0.5">
+                  <AnchorChooser />
+                </span>
+              )}
+              {name === 'h' && (
+                <button
+                  type="button"
+                  aria-pressed={linked}
+                  aria-label="Link w and h"
+                  title={linked ? 'w and h keep their proportion' : 'Link w and h'}
+                  onClick={() => bench.store.setState({ linked: !linked })}
+                  className={clsx(
+                    'absolute top-0 left-[-4px] grid size-4 place-items-center',
+                    linked ? 'text-hand' : 'text-quiet/60 hover:text-ink',
+                  )}
+                >
+                  {linked ? <Link2 size={12} aria-hidden /> : <Link2Off size={12} aria-hidden />}
+                </button>
+              )}
+              {name}
+            </span>
+          ))}
+          <span role="columnheader" className="pl-3">
+            corner
+          </span>
+          <span role="columnheader" className="pl-1">
+            weight
+          </span>
+          <span role="columnheader" className="pl-1">
+            cap
+          </span>
+          <span role="columnheader" className="pl-1">
+            fill
+          </span>
+          <span role="columnheader" className="pl-1">
+            stroke
+          </span>
+          <span
+            role="columnheader"
+            className="pl-2"
+            title="length and angle of a line; nodes, segments and members of others"
+          >
+            own numbers
+          </span>
+        </div>
+        {selected.length > 1 && <SelectionRow objects={selected} rules={rules} />}
+        <DndContext
+          id="ledger"
+          accessibility={DRAG_ACCESS}
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          modifiers={[restrictToVerticalAxis]}
+          onDragEnd={onDragEnd}
+        >
+          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+            <div className="relative" style={{ height: virtual.getTotalSize() }}>
+              {virtual.getVirtualItems().map(({ index, start }) => {
+                const row = rows[index]!
+                return (
+                  <div
+                    key={row.object.id}
+                    role="presentation"
+                    className="absolute inset-x-0"
+                    style={{ top: start - HEAD }}
+                  >
+                    <Row
+                      {...row}
+                      rules={rules}
+                      selected={selection.has(row.object.id)}
+                      folded={folded.has(row.object.id)}
+                      onFold={onFold}
+                    />
+                  </div>
+                )
+              })}
+            </div>
+          </SortableContext>
+        </DndContext>
+      </div>
+    </RightMenu>
+  )
+}
+
+/** Rows from the front to the back; members of an assembly in the order in which they are combined. */
+function rowsOf(
+  objects: readonly DrawingObject[],
+  folded: ReadonlySet<string>,
+  depth = 0,
+  inside: Container | null = null,
+  locked = false,
+): LedgerRow[] {
+  const order = inside ? objects : objects.toReversed()
+  return order.flatMap((object) => {
+    const row: LedgerRow = { object, depth, inside, locked: locked || object.locked === true }
+    if (!isContainer(object) || folded.has(object.id)) return [row]
+    return [row, ...rowsOf(object.members, folded, depth + 1, isCombining(object) ? object : null, row.locked)]
+  })
+}
+
+function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
+  const next = new Set(set)
+  if (!next.delete(id)) next.add(id)
+  return next
+}
+
+export const objectsPanel: Panel = {
+  id: 'objects',
+  word: 'Objects',
+  useCount: () => countObjects(useCalmObjects()),
+  Body: ObjectsPanel,
+}

@@ -1,0 +1,10 @@
+import type { ComponentType, RefObject } from 'react'
+
+/** A panel of the ledger: its word, how many things are in it, and what it shows within what scrolls. */
+export type Panel = {
+  readonly id: string
+  readonly word: string
+  /** A hook; null where there is nothing to count. */
+  readonly useCount?: () => number | null
+  readonly Body: ComponentType<{ scroller: RefObject<HTMLDivElement | null> }>
+}
