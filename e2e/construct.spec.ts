@@ -83,7 +83,8 @@ test('basics: circles, resizing, rows of copies, rings, turning about a pivot, r
   await bench.drag([18, 12], [12, 18])
   await bench.expectCell('turn of Polygon 1', '90')
   await page.getByRole('radio', { name: 'centre', exact: true }).click()
-  await bench.expectCell('x of Polygon 1', '18')
+  // Of what is drawn, which lies three quarters down its circle.
+  await bench.expectCell('x of Polygon 1', '18.5')
   await bench.expectCell('y of Polygon 1', '6')
   await clear(bench)
 

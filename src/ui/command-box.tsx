@@ -3,7 +3,8 @@
 import { Command as List } from 'cmdk'
 import { Dialog } from 'radix-ui'
 import { create } from 'zustand'
-import { keyName, runCommand, useCommands, useCommandSet } from './commands'
+import { runCommand, useCommands, useCommandSet } from './commands'
+import { inKeys, keyName, useKeyboard } from './keys'
 
 const useOpen = create<{ open: boolean }>(() => ({ open: false }))
 
@@ -15,6 +16,7 @@ const OWN = [{ id: 'find', name: 'Find a command', keys: ['$mod+KeyK'], everywhe
 export function CommandBox() {
   const { open } = useOpen()
   const commands = useCommands()
+  const keyboard = useKeyboard()
   useCommandSet('box', OWN)
   const close = () => useOpen.setState({ open: false })
   return (
@@ -46,10 +48,12 @@ export function CommandBox() {
                     className="flex h-7 items-center gap-3 px-4 text-lead data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
                   >
                     <span className={missing ? 'flex-none opacity-60' : 'flex-none'}>{command.name}</span>
-                    {missing && <span className="min-w-0 truncate text-small opacity-60">{missing}</span>}
+                    {missing && (
+                      <span className="min-w-0 truncate text-small opacity-60">{inKeys(missing, keyboard)}</span>
+                    )}
                     {command.keys?.[0] && (
                       <kbd className="ml-auto flex-none font-sans text-small opacity-70">
-                        {keyName(command.keys[0])}
+                        {keyName(command.keys[0], keyboard)}
                       </kbd>
                     )}
                   </List.Item>

@@ -4,6 +4,7 @@ import type { LucideIcon } from 'lucide-react'
 import { useEffect } from 'react'
 import { createKeybindingsHandler } from 'tinykeys'
 import { create } from 'zustand'
+import { isMeant, watched } from './keys'
 import { say } from './notice'
 
 /** Something a person can do, by name, by key or by a control. `needs` says what is missing before it can be done. */
@@ -48,10 +49,12 @@ export function useCommandSet(name: string, commands: readonly Command[]): void 
     const bindings: Record<string, (event: KeyboardEvent) => void> = {}
     for (const command of commands) {
       for (const key of command.keys ?? []) {
-        bindings[key] = (event) => {
-          if (event.defaultPrevented || (typing(event) && !command.everywhere)) return
-          event.preventDefault()
-          runCommand(command)
+        for (const one of watched(key)) {
+          bindings[one] = (event) => {
+            if (event.defaultPrevented || !isMeant(key, event) || (typing(event) && !command.everywhere)) return
+            event.preventDefault()
+            runCommand(command)
+          }
         }
       }
     }
@@ -77,24 +80,3 @@ export function typing(event: KeyboardEvent): boolean {
 /** Commands under one heading of the key sheet. */
 export const grouped = (group: string, commands: readonly Command[]): Command[] =>
   commands.map((command) => ({ ...command, group }))
-
-const SIGNS: Record<string, string> = {
-  $mod: 'Ctrl',
-  Slash: '/',
-  Period: '.',
-  Comma: ',',
-  BracketLeft: '[',
-  BracketRight: ']',
-  Backquote: '`',
-  Escape: 'Esc',
-  Equal: '+',
-  Minus: '−',
-}
-
-/** A key in tinykeys' notation as it is printed: `$mod+Shift+KeyZ` is Ctrl Shift Z. */
-export function keyName(key: string): string {
-  return key
-    .split('+')
-    .map((part) => SIGNS[part] ?? part.replace(/^Key|^Digit|^Arrow/, ''))
-    .join(' ')
-}

@@ -1,7 +1,8 @@
 'use client'
 
 import { create } from 'zustand'
-import { type Command, keyName, useCommands, useCommandSet } from './commands'
+import { type Command, useCommands, useCommandSet } from './commands'
+import { inKeys, keyName, useKeyboard } from './keys'
 import { Dialog } from './dialog'
 
 const useOpen = create<{ open: boolean }>(() => ({ open: false }))
@@ -18,8 +19,8 @@ const OWN: readonly Command[] = [
 /** What keys do while they are held, which are no commands. */
 const HELD = [
   ['Space', 'Drag the sheet'],
-  ['X', 'Suspend snapping'],
-  ['V', 'See nothing but the icon'],
+  ['[KeyX]', 'Suspend snapping'],
+  ['[KeyV]', 'See nothing but the icon'],
   ['`', 'Keys on the tools'],
   ['Shift', 'Keep to square, line or steps of 45°'],
   ['Alt', 'From the centre; leave a copy'],
@@ -30,6 +31,7 @@ const HELD = [
 export function KeySheet() {
   const { open } = useOpen()
   const commands = useCommands()
+  const keyboard = useKeyboard()
   useCommandSet('keys', OWN)
   const groups = new Map<string, Command[]>()
   for (const command of commands)
@@ -43,7 +45,7 @@ export function KeySheet() {
             <h3 className="mb-0.5 break-after-avoid font-[640]">{name}</h3>
             <dl>
               {list.map(({ id, name: what, keys }) => (
-                <Line key={id} what={what} keys={keyName(keys![0]!)} />
+                <Line key={id} what={what} keys={keyName(keys![0]!, keyboard)} />
               ))}
             </dl>
           </section>
@@ -52,7 +54,7 @@ export function KeySheet() {
           <h3 className="mb-0.5 font-[640]">While held</h3>
           <dl>
             {HELD.map(([keys, what]) => (
-              <Line key={keys} what={what} keys={keys} />
+              <Line key={keys} what={what} keys={inKeys(keys, keyboard)} />
             ))}
           </dl>
         </section>

@@ -3,6 +3,7 @@
 import { X } from 'lucide-react'
 import { useEffect } from 'react'
 import { create } from 'zustand'
+import { inKeys, useKeyboard } from './keys'
 
 /** A sentence at the foot of the screen, with at most one thing to do about it. */
 export type Notice = {
@@ -21,6 +22,7 @@ const unsay = (): void => useNotice.setState({ notice: null })
 /** Where notices appear; once for each page. */
 export function NoticeBar() {
   const { notice, at } = useNotice()
+  const keyboard = useKeyboard()
   useEffect(() => {
     const timer = setTimeout(unsay, 9000)
     return () => clearTimeout(timer)
@@ -35,7 +37,7 @@ export function NoticeBar() {
         <div
           className={`pointer-events-auto flex max-w-[680px] items-center gap-3 rounded-sheet border bg-sheet py-2 pr-2 pl-4 text-lead ${notice.tone === 'fault' ? 'border-fault text-fault' : 'border-ink'}`}
         >
-          <span>{notice.text}</span>
+          <span>{inKeys(notice.text, keyboard)}</span>
           {notice.action && (
             <button
               type="button"

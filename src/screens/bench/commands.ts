@@ -1,5 +1,6 @@
 import { Combine } from 'lucide-react'
-import { type Command, grouped, keyName, type MenuPlace, runCommand } from '@/ui/commands'
+import { type Command, grouped, type MenuPlace, runCommand } from '@/ui/commands'
+import { keyName } from '@/ui/keys'
 import type { MenuEntry } from '@/ui/menu'
 import { isContainer } from '@/core/drawing/object'
 import { arrangeCommands } from './arrange/arrange-commands'

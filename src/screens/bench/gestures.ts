@@ -6,10 +6,16 @@ import { dragGuide, freshGuide } from './guides'
 import { KeyPlace } from './key-place'
 import { RULER } from './layers/rulers'
 import type { At, Drag, Tools } from './tools/tool'
+import { keyboardNow } from '@/ui/keys'
+import { Fingers } from './two-fingers'
 import { toGrid, zoomAt } from './view'
 
 /** The keys that are held while the pointer is used. */
-const held = { space: false, free: false }
+const held = { space: false, free: false, control: false }
+
+/** By how much the wheel zooms, and a pinch on a trackpad, which the browser gives out as small turns of the wheel. */
+const WHEEL = 0.0025,
+  PINCH = 0.012
 
 /**
  * The one place where the pointer's events become presses, drags and hovers of the tool in hand, and pans and zooms.
@@ -21,6 +27,8 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
     const { store } = bench
     const tool = () => tools[store.getState().tool]!
     const keys = new KeyPlace(bench, tool)
+    const fingers = new Fingers()
+    let penIsDown = false
 
     const atOf = (event: { clientX: number; clientY: number; shiftKey: boolean; altKey: boolean }): At => {
       const { left, top } = element.getBoundingClientRect()
@@ -36,6 +44,15 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
 
     const onDown = (event: PointerEvent) => {
       const at = atOf(event)
+      if (event.pointerType === 'pen') penIsDown = true
+      if (event.pointerType === 'touch') {
+        // The hand that holds a pen rests on the sheet.
+        if (penIsDown) return
+        if (fingers.press(event.pointerId, at.screen, store.getState().view!)) onCancel()
+        if (fingers.busy) return
+      }
+      // At a Mac, ⌃ with a click is the right button.
+      if (event.ctrlKey && keyboardNow().mac) return
       if (drag.current) return
       if (event.button === 1 || (event.button === 0 && held.space)) {
         element.setPointerCapture(event.pointerId)
@@ -50,25 +67,40 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
       if (!begun) return
       element.setPointerCapture(event.pointerId)
       drag.current = { drag: begun, pointer: event.pointerId, last: at }
+      store.setState({ dragging: true })
     }
     const onMove = (event: PointerEvent) => {
       if (!store.getState().view) return
       const at = atOf(event)
+      if (event.pointerType === 'touch') {
+        const view = fingers.move(event.pointerId, at.screen, bench.rules.grid.size)
+        if (view) store.setState({ view })
+        if (view || fingers.busy || penIsDown) return
+      }
       store.setState({ pointer: at.p })
       if (drag.current) {
         drag.current.last = at
-        drag.current.drag.move(at)
+        const since = event.getCoalescedEvents?.() ?? []
+        drag.current.drag.move(since.length > 1 ? { ...at, since: since.map((one) => atOf(one).p) } : at)
       } else if (!held.space && bench.icon) tool().hover?.(at)
     }
     const onUp = (event: PointerEvent) => {
+      lifted(event)
       if (drag.current?.pointer !== event.pointerId) return
       const { drag: ended } = drag.current
       drag.current = null
+      store.setState({ dragging: false })
       ended.release(atOf(event))
     }
-    const onCancel = () => {
+    const lifted = (event: PointerEvent) => {
+      if (event.pointerType === 'pen') penIsDown = false
+      else if (event.pointerType === 'touch') fingers.lift(event.pointerId)
+    }
+    const onCancel = (event?: PointerEvent) => {
+      if (event) lifted(event)
       drag.current?.drag.cancel()
       drag.current = null
+      store.setState({ dragging: false })
     }
     const onLeave = () => store.setState({ pointer: null, hover: null })
     const onTwice = (event: MouseEvent) => {
@@ -80,7 +112,12 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
       if (!view) return
       if (event.ctrlKey || event.metaKey) {
         store.setState({
-          view: zoomAt(view, atOf(event).screen, Math.exp(-event.deltaY * 0.0025), bench.rules.grid.size),
+          view: zoomAt(
+            view,
+            atOf(event).screen,
+            Math.exp(-event.deltaY * (held.control || event.metaKey ? WHEEL : PINCH)),
+            bench.rules.grid.size,
+          ),
         })
       } else {
         const across = event.shiftKey && event.deltaX === 0
@@ -106,6 +143,7 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
         element.style.cursor = down ? 'grab' : ''
         event.preventDefault()
       }
+      if (event.key === 'Control') held.control = down
       if (event.code === 'KeyX' && !event.ctrlKey && !event.metaKey) held.free = down
       if (event.code === 'Backquote') store.setState({ showKeys: down })
       if (event.code === 'KeyV' && !event.ctrlKey && !event.metaKey && !event.altKey && !(down && event.shiftKey))
@@ -133,7 +171,7 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
       }
     }
     const onBlur = () => {
-      held.space = held.free = false
+      held.space = held.free = held.control = false
       store.setState({ showKeys: false, bare: false })
     }
 

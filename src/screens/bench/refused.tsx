@@ -4,6 +4,7 @@ import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { excessIn, refusalIn } from '@/core/drawing/evaluate'
 import { useBench, useBenchState, useCalmObjects, useRules } from './context'
 import { RULER } from './layers/rulers'
+import { OverSquare } from './layers/over-square'
 
 /** How many objects are named. */
 const NAMED = 3
@@ -26,9 +27,9 @@ export function Refused() {
       })
   if (!whole && refused.length === 0) return null
   return (
-    <div
+    <OverSquare
       role="alert"
-      className="absolute left-1/2 max-w-[520px] -translate-x-1/2 border border-fault bg-sheet px-3 py-2 text-fault"
+      className="left-1/2 max-w-[520px] -translate-x-1/2 border border-fault bg-sheet px-3 py-2 text-fault"
       style={{ top: (rulers ? RULER : 0) + 8 }}
     >
       {whole && <p>{whole.message} Delete or simplify something in the table below.</p>}
@@ -51,6 +52,6 @@ export function Refused() {
           drawn.
         </p>
       )}
-    </div>
+    </OverSquare>
   )
 }

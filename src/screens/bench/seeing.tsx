@@ -4,6 +4,7 @@ import clsx from 'clsx'
 import { useBench, useBenchState, useRules } from './context'
 import { RULER } from './layers/rulers'
 import type { BenchState } from './store'
+import { OverSquare } from './layers/over-square'
 
 const WAYS: Record<BenchState['seeing'], readonly [word: string, hint: string]> = {
   finish: ['finish', 'As it is painted'],
@@ -40,10 +41,10 @@ export function Seeing() {
     </button>
   )
   return (
-    <div
+    <OverSquare
       role="group"
       aria-label="Ways of seeing"
-      className="absolute right-2 flex w-[70px] flex-col items-stretch bg-film/85 text-small"
+      className="right-2 flex w-[70px] flex-col items-stretch bg-film/85 text-small"
       style={{ top: (rulers ? RULER : 0) + 8 }}
     >
       {(Object.keys(WAYS) as BenchState['seeing'][]).map((way) =>
@@ -83,6 +84,6 @@ export function Seeing() {
           ))}
         </select>
       )}
-    </div>
+    </OverSquare>
   )
 }

@@ -1,5 +1,7 @@
 'use client'
 
+import clsx from 'clsx'
+import { inKeys, useKeyboard } from '@/ui/keys'
 import { useBenchState, useSlot } from './context'
 import { LAY } from './tools/laying'
 import { toolOf } from './tools/tools'
@@ -11,20 +13,26 @@ export function SettingsLine({ tools }: { tools: Tools }) {
   // What a tool says of itself depends on how it lays.
   useSlot(LAY)
   const { name, Settings } = toolOf(tool),
-    { hint } = tools[tool]!
+    hint = inKeys(tools[tool]!.hint, useKeyboard())
   return (
     <div
       aria-label={`Settings of ${name}`}
       role="group"
       className="flex min-h-7 flex-wrap items-center gap-y-0.5 border-b border-hair bg-sheet"
     >
-      <span className="self-stretch border-r border-hair px-3 leading-[27px] font-[640]">{name}</span>
+      <span className="flex self-stretch border-r border-hair px-3 font-[640] leading-[27px]">{name}</span>
       {Settings && (
         <div className="flex flex-wrap items-center gap-y-0.5 border-r border-hair pr-2">
           <Settings />
         </div>
       )}
-      <span title={hint} className="min-w-24 flex-1 truncate px-3 text-small text-quiet">
+      <span
+        title={hint}
+        className={clsx(
+          'min-w-0 flex-1 basis-0 truncate px-3 text-small text-quiet',
+          Settings && 'max-[1180px]:hidden',
+        )}
+      >
         {hint}
       </span>
     </div>

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { wordOf } from '@/core/drawing/object'
 import { hits } from '@/core/drawing/pick'
+import { inKeys, useKeyboard } from '@/ui/keys'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
 import { useFilm } from '@/ui/film'
 import { shown } from '../frame/session'
@@ -10,7 +11,7 @@ import { useSessionState } from '../frame/set-provider'
 import type { Bench } from './bench'
 import { useBench, useBenchState, useRules, useShownIcon } from './context'
 import { benchMenu } from './commands'
-import { fitSquare } from './fit-square'
+import { fitSquare, isFitted } from './fit-square'
 import { useGestures } from './gestures'
 import { Artwork } from './layers/artwork'
 import { DifferenceLayer, ReferenceLayer } from './layers/references'
@@ -37,6 +38,7 @@ export function Stage({ tools }: { tools: Tools }) {
   const also = useBenchState((state) => state.also)
   const rulerPixels = useBenchState((state) => state.rulerPixels)
   const bare = useBenchState((state) => state.bare)
+  const keyboard = useKeyboard()
   const hinted = useBenchState((state) => state.hinted)
   const rules = useRules()
   const icon = useShownIcon((shownIcon) => shownIcon?.name)
@@ -46,9 +48,10 @@ export function Stage({ tools }: { tools: Tools }) {
   useEffect(() => {
     const observer = new ResizeObserver(([entry]) => {
       const { width: w, height: h } = entry!.contentRect
-      const first = bench.store.getState().view === null
+      // What was seen whole stays so.
+      const isWhole = isFitted(bench)
       bench.store.setState({ stage: { w, h } })
-      if (first) fitSquare(bench)
+      if (isWhole) fitSquare(bench)
     })
     observer.observe(element.current!)
     return () => observer.disconnect()
@@ -123,7 +126,7 @@ export function Stage({ tools }: { tools: Tools }) {
                 {layers.guides && <GuideLayer view={view} size={rules.grid.size} />}
               </Layer>
             )}
-            {marks && hinted === tool && <PointerHint view={view} text={tools[tool]!.hint} />}
+            {marks && hinted === tool && <PointerHint view={view} text={inKeys(tools[tool]!.hint, keyboard)} />}
             {marks && (
               <Layer stage={stage}>
                 <Overlay view={view} tools={tools} />

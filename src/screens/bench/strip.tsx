@@ -92,15 +92,14 @@ export function Strip() {
           value={rules.grid.step}
           step={0.25}
           className="!w-8 text-center text-ink"
-          onChange={(step) => {
-            if (step >= 0.01 && step <= 256) {
-              commit(
-                bench.session,
-                { kind: 'rules', rules: { ...rules, grid: { ...rules.grid, step } }, renames: [] },
-                `Set the step to ${step}`,
-              )
-            }
-          }}
+          limits={{ least: 0.01, most: 256 }}
+          onChange={(step) =>
+            commit(
+              bench.session,
+              { kind: 'rules', rules: { ...rules, grid: { ...rules.grid, step } }, renames: [] },
+              `Set the step to ${step}`,
+            )
+          }
         />
       </label>
     </div>

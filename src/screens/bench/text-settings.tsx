@@ -64,7 +64,8 @@ export function TextSettings({ object }: { object: Text }) {
         value={object.size}
         step={0.5}
         className={FIELD}
-        onChange={(size) => size > 0 && size <= 1e5 && set({ size }, 'the size')}
+        limits={{ least: 0, above: true, most: 1e5 }}
+        onChange={(size) => set({ size }, 'the size')}
       />
       spacing
       <NumberField
@@ -72,7 +73,8 @@ export function TextSettings({ object }: { object: Text }) {
         value={object.spacing}
         step={0.1}
         className={FIELD}
-        onChange={(spacing) => Math.abs(spacing) <= 1e4 && set({ spacing }, 'the spacing')}
+        limits={{ least: -1e4, most: 1e4 }}
+        onChange={(spacing) => set({ spacing }, 'the spacing')}
       />
       {object.face ? (
         <button

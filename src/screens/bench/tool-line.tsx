@@ -3,7 +3,8 @@
 import clsx from 'clsx'
 import type { LucideIcon } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { type Command, keyName, runCommand } from '@/ui/commands'
+import { type Command, runCommand } from '@/ui/commands'
+import { keyName, useKeyboard } from '@/ui/keys'
 import { useBenchState } from './context'
 import { TOOLS } from './tools/tools'
 
@@ -45,7 +46,7 @@ function ToolButton({ command, picture: Picture }: { command: Command; picture: 
   const { id, name, keys } = command
   const inHand = useBenchState((state) => state.tool === id || UNDER.get(state.tool) === id)
   const showKeys = useBenchState((state) => state.showKeys)
-  const key = keyName(keys?.[0] ?? '')
+  const key = keyName(keys?.[0] ?? '', useKeyboard())
   return (
     <button
       type="button"

@@ -5,7 +5,8 @@ import Link from 'next/link'
 import { AlertDialog } from 'radix-ui'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Button } from '@/ui/button'
-import { type Command, keyName, useCommandSet } from '@/ui/commands'
+import { type Command, useCommandSet } from '@/ui/commands'
+import { keyName, useKeyboard } from '@/ui/keys'
 import { isOver, redoStep, type Saving, undoStep } from './session'
 import { useSession, useSessionState } from './set-provider'
 import { BarCommand, StageLinks, TopBar } from './top-bar'
@@ -37,9 +38,10 @@ export function SetBar({ children }: { children?: ReactNode }) {
   )
   const commands = useMemo(() => [undo, redo], [undo, redo])
   useCommandSet('history', commands)
+  const keyboard = useKeyboard()
   const { past, future } = session.getState().history
   const hint = (verb: string, command: Command, label?: string) =>
-    label && `${verb}: ${label} (${keyName(command.keys![0]!)})`
+    label && `${verb}: ${label} (${keyName(command.keys![0]!, keyboard)})`
   return (
     <TopBar
       crumb={

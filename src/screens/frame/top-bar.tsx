@@ -8,9 +8,11 @@ import { openCommandBox } from '@/ui/command-box'
 import { type Command, runCommand, useCommandSet } from '@/ui/commands'
 import { toggleFilm } from '@/ui/film'
 import { Mark } from './mark'
+import { keyName, useKeyboard } from '@/ui/keys'
 
 /** The bar that every screen has; the parts that belong to a set are handed in. */
 export function TopBar({ crumb, stages, edits }: { crumb: ReactNode; stages?: ReactNode; edits?: ReactNode }) {
+  const keyboard = useKeyboard()
   return (
     <header className="col-span-full grid h-11 grid-cols-[76px_1fr_auto_1fr] items-stretch border-b border-ink bg-sheet">
       <Link
@@ -32,7 +34,7 @@ export function TopBar({ crumb, stages, edits }: { crumb: ReactNode; stages?: Re
           className="mr-2 flex h-[26px] w-40 items-center justify-between rounded-sheet border border-hair bg-film px-2.5 text-quiet hover:border-quiet"
         >
           <span>Find a command</span>
-          <kbd className="font-sans text-small">Ctrl K</kbd>
+          <kbd className="font-sans text-small">{keyName('$mod+KeyK', keyboard)}</kbd>
         </button>
         {edits}
       </div>

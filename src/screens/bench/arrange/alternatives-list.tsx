@@ -9,6 +9,7 @@ import { PixelPicture } from '@/ui/pixel-picture'
 import { useBench, useBenchState, useCalmIcon, useRules } from '../context'
 import { RULER } from '../layers/rulers'
 import { drawOn, keepAlternative, nameAlternative, removeAlternative } from './alternatives'
+import { OverSquare } from '../layers/over-square'
 
 /** The drawing and its alternatives side by side; a press draws on another one. */
 export function AlternativesList() {
@@ -23,10 +24,10 @@ export function AlternativesList() {
   const all = [{ name: title, objects: drawing(icon) }, ...others].toSorted((a, b) => (a.name < b.name ? -1 : 1))
   const edge = (rulers ? RULER : 0) + 8
   return (
-    <div
+    <OverSquare
       role="group"
       aria-label="Alternatives"
-      className="absolute flex w-[84px] flex-col items-start gap-0.5 text-small"
+      className="flex w-[84px] flex-col items-start gap-0.5 text-small"
       style={{ top: edge, left: edge }}
     >
       {others.length > 0 &&
@@ -72,6 +73,6 @@ export function AlternativesList() {
           onClose={() => setNaming(null)}
         />
       )}
-    </div>
+    </OverSquare>
   )
 }

@@ -72,7 +72,7 @@ export function ArrangeSettings() {
       title={`${hint}: now ${off ? `${short(off[by].x)}, ${short(off[by].y)} from the middle` : 'nothing is painted'}`}
       aria-label={`Centre by ${by}`}
       onClick={() => centreOptically(bench, by)}
-      className="flex h-[17px] items-center justify-between gap-1.5 px-1 text-small hover:bg-film"
+      className="flex h-6 items-center gap-1 px-1 text-small hover:bg-film"
     >
       <span className="text-ink">{word}</span> {off ? `${short(off[by].x)}, ${short(off[by].y)}` : '–'}
     </button>
@@ -158,7 +158,7 @@ export function ArrangeSettings() {
           </button>
         )}
       </div>
-      <div role="group" aria-label="Optical centre" className="flex flex-col border-l border-hair pl-1">
+      <div role="group" aria-label="Optical centre" className="flex items-center border-l border-hair pl-1">
         {optical('ink', 'ink', 'Centre by the ink')}
         {optical('circle', 'circle', 'Centre by the least circle around it')}
       </div>

@@ -3,6 +3,7 @@
 import type { Rules } from '@/core/rules/rules'
 import { useSessionState } from '../../frame/set-provider'
 import { figure } from '@/ui/sum'
+import { OverSquare } from './over-square'
 
 /** The drawing's title block, as on a drafting sheet: what it is, by which rules, at which scale. */
 export function TitleBlock({ name, set, rules, scale }: { name: string; set: string; rules: Rules; scale: number }) {
@@ -11,7 +12,7 @@ export function TitleBlock({ name, set, rules, scale }: { name: string; set: str
     [radius] = rules.radii
   const cell = 'border-ink px-1.5 py-[3px] text-small whitespace-nowrap'
   return (
-    <div className="pointer-events-none absolute right-3 bottom-3 w-[186px] border border-ink bg-sheet max-[1180px]:hidden">
+    <OverSquare className="pointer-events-none right-3 bottom-3 w-[186px] border border-ink bg-sheet max-[1180px]:hidden">
       <div className="flex items-baseline justify-between gap-2 border-b border-ink px-1.5 py-0.5">
         <span className="truncate font-[640]">{name}</span>
         <span className="truncate text-small text-quiet">{set}</span>
@@ -28,6 +29,6 @@ export function TitleBlock({ name, set, rules, scale }: { name: string; set: str
         <span className={`${cell} border-t border-r`}>{radius ? `${radius.name} ${figure(radius.value)}` : ''}</span>
         <span className={`${cell} border-t`}>rev {revision}</span>
       </div>
-    </div>
+    </OverSquare>
   )
 }

@@ -1,7 +1,7 @@
 import type { Point } from '@/core/geometry/point'
 
 /** The height of the ledger until it is drawn higher. */
-export const LEDGER = 176
+export const LEDGER = 166
 
 /** How wide the names of the ledger are at first, and may be, in pixels. */
 export const NAMES = 112,

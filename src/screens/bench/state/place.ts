@@ -20,6 +20,8 @@ export type Place = {
   readonly stage: { readonly w: number; readonly h: number }
   readonly pointer: Point | null
   readonly hover: string | null
+  /** Whether a press goes on. */
+  readonly dragging: boolean
 }
 
 export const place = (icon: string | null): Place => ({
@@ -35,4 +37,5 @@ export const place = (icon: string | null): Place => ({
   stage: { w: 0, h: 0 },
   pointer: null,
   hover: null,
+  dragging: false,
 })

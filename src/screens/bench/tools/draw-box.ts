@@ -3,6 +3,7 @@ import { type Box, boxAbout, boxBetween } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 import { frameOf } from '@/core/drawing/extent'
 import { framePoint } from '@/core/drawing/frame'
+import { toFrame } from '@/core/drawing/numbers'
 import type { DrawingObject } from '@/core/drawing/object'
 import { touchBySizing } from '@/core/snap/snap-circle'
 import { newId } from '@/ui/new-id'
@@ -33,7 +34,7 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
       if (other === three)
         return 'Three presses: on a point the circle goes through it, on an edge it touches it · Esc: start over'
       if (other === tilted) return 'Drag the baseline, then press where the height ends · Shift: as high as wide'
-      return `Drag from corner to corner · Shift: ${shape.even ?? 'equal sides'} · Alt: from the centre${shape.counts ? ' · up, down: sides' : ''} · X: no snapping`
+      return `Drag from corner to corner · Shift: ${shape.even ?? 'equal sides'} · Alt: from the centre${shape.counts ? ' · up, down: sides' : ''} · [KeyX]: no snapping`
     },
     hover(at) {
       const other = way()
@@ -85,13 +86,17 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
       bench.letGo()
       const { laySize } = bench.read(LAY)
       const isClick = !box || box.w === 0 || box.h === 0
-      if (isClick && laySize) box = end.alt ? boxAbout(from, laySize.w, laySize.h) : { ...from, ...laySize }
+      const isTyped = isClick && laySize !== null
+      if (isTyped) box = end.alt ? boxAbout(from, laySize.w, laySize.h) : { ...from, ...laySize }
       if (!box || box.w === 0 || box.h === 0) {
         bench.preview(null)
         bench.select([])
         return
       }
-      bench.edit(add(box), `Draw ${shape.word.toLowerCase()}`)
+      // A size that was typed is that of what is drawn.
+      const drawn = add(box)
+      const edit = isTyped ? { ...drawn, objects: [toFrame(drawn.objects[0]!, box, bench.scene)] } : drawn
+      bench.edit(edit, `Draw ${shape.word.toLowerCase()}`)
       bench.select([id])
       bench.take('select')
     },

@@ -14,7 +14,7 @@ import type { Tool } from './tool'
 export function drawLineTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
-    hint: 'Drag from end to end · Shift: steps of 45° · X: no snapping',
+    hint: 'Drag from end to end · Shift: steps of 45° · [KeyX]: no snapping',
     hover: (at) => showCaught(bench, at),
     press(at) {
       const targets = bench.targetsAtRest

@@ -11,6 +11,8 @@ export type At = {
   readonly shift: boolean
   readonly alt: boolean
   readonly free: boolean
+  /** Where it was since the last move, where the device tells more than the screen shows. */
+  readonly since?: readonly Point[]
 }
 
 /** What a press began; it ends by release, or by cancel as if it had never been. */

@@ -21,8 +21,9 @@ export function freehandTool(bench: Bench): Tool {
       const points: Point[] = [at.p]
       return {
         move(next) {
-          if (distance(points.at(-1)!, next.p) < bench.reach / 8) return
-          points.push(next.p)
+          for (const p of next.since ?? [next.p]) {
+            if (distance(points.at(-1)!, p) >= bench.reach / 8) points.push(p)
+          }
           bench.hold({ drawn: [{ as: 'line', points: [...points] }] })
         },
         release() {
