@@ -7,7 +7,7 @@ export class UsageError extends Error {}
 /** Every option of every command, as node:util's parseArgs takes them. */
 export const OPTIONS = {
   to: { type: 'string' },
-  formats: { type: 'string' },
+  targets: { type: 'string' },
   icon: { type: 'string' },
   size: { type: 'string' },
   out: { type: 'string' },

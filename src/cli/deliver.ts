@@ -1,6 +1,7 @@
 import { mkdir, mkdtemp, rename, rm, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
-import { fileBytes, planProblems, plannedFiles } from '../core/formats/delivery'
+import { fileBytes, planProblems, plannedFiles } from '../core/targets/delivery'
+import { TARGETS } from '../core/targets/targets'
 import { drawnIcon } from '../core/formats/drawn'
 import { startRasteriser } from '../server/renderer/raster'
 import { type Answer, type Options, UsageError } from './command'
@@ -10,13 +11,14 @@ import { readSet } from './read-set'
  * Writes a set's files into a folder; what is in the folder already and not part of the delivery stays. Everything is
  * written beside first and moved there at the end, so that a delivery that fails leaves the folder as it was.
  */
-export async function deliverCommand(files: readonly string[], { to, formats = 'svg,png' }: Options): Promise<Answer> {
+export async function deliverCommand(files: readonly string[], { to, targets }: Options): Promise<Answer> {
   if (!to) throw new UsageError('Name the folder to write into: --to DIR.')
-  const chosen = formats.split(',')
-  const unknown = chosen.find((format) => format !== 'svg' && format !== 'png')
-  if (unknown !== undefined) throw new UsageError(`“${unknown}” is no format; there are svg and png.`)
+  const known = TARGETS.map(({ id }) => id),
+    chosen = targets?.split(',') ?? known
+  const unknown = chosen.find((id) => !known.includes(id))
+  if (unknown !== undefined) throw new UsageError(`“${unknown}” is no target; there are ${known.join(', ')}.`)
   const set = await readSet(files)
-  const planned = plannedFiles(set, { svg: chosen.includes('svg'), png: chosen.includes('png') })
+  const planned = plannedFiles(set, new Set(chosen))
   const [problem] = planProblems(planned)
   if (problem) throw new Error(problem)
   const drawn = new Map(set.icons.map((icon) => [icon, drawnIcon(icon, set.rules)]))

@@ -5,7 +5,7 @@ import { type Answer, OPTIONS, type Options, UsageError } from './command'
 
 const USAGE = `bin/wise-square COMMAND
 
-  deliver FILE --to DIR [--formats svg,png]   write a set's files into a folder
+  deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered
   schema                                      print the JSON Schema of the set file
   path [--time]                               answer geometry requests, one JSON object a line

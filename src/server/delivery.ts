@@ -1,14 +1,16 @@
 import pLimit from 'p-limit'
-import { type DeliveredFile, type DeliveryOptions, plannedFiles } from '../core/formats/delivery'
+import { type DeliveredFile, plannedFiles, textBytes } from '../core/targets/delivery'
+import { TARGETS } from '../core/targets/targets'
 import type { Rules } from '../core/rules/rules'
 import type { Db } from './database'
 import { drawnIcons } from './drawn'
 import { type Renderer, TaskEnded } from './renderer/renderer'
 import type { StoredSet } from './sets'
 
-/** The options of a delivery from an address: `svg=0` or `png=0` leaves that format out. */
-export function optionsFrom(query: URLSearchParams): DeliveryOptions {
-  return { svg: query.get('svg') !== '0', png: query.get('png') !== '0' }
+/** The targets of a delivery from an address, `targets=svg,png`; without that all of them. */
+export function targetsFrom(query: URLSearchParams): ReadonlySet<string> {
+  const named = query.get('targets')
+  return new Set(named === null ? TARGETS.map(({ id }) => id) : named.split(','))
 }
 
 /** The files of a delivery, and the icons that are not among them because they cannot be drawn. */
@@ -18,17 +20,22 @@ export type Delivery = {
 }
 
 /**
- * The last delivery, kept for a while as long as its set and options stay the same: the preview and the download are
+ * The last delivery, kept for a while as long as its set and targets stay the same: the preview and the download are
  * one computation.
  */
 let last: { key: string; delivery: Promise<Delivery>; forget: NodeJS.Timeout } | null = null
 const KEPT = 120_000
 
-export function delivered(db: Db, renderer: Renderer, stored: StoredSet, options: DeliveryOptions): Promise<Delivery> {
-  const key = `${stored.id} ${stored.revision} ${options.svg} ${options.png}`
+export function delivered(
+  db: Db,
+  renderer: Renderer,
+  stored: StoredSet,
+  targets: ReadonlySet<string>,
+): Promise<Delivery> {
+  const key = `${stored.id} ${stored.revision} ${[...targets].sort().join()}`
   if (last?.key === key) return last.delivery
   clearTimeout(last?.forget)
-  const delivery = compute(db, renderer, stored, options)
+  const delivery = compute(db, renderer, stored, targets)
   const forget = setTimeout(() => (last = null), KEPT)
   forget.unref()
   last = { key, delivery, forget }
@@ -40,7 +47,7 @@ async function compute(
   db: Db,
   renderer: Renderer,
   { id, rows }: StoredSet,
-  options: DeliveryOptions,
+  targets: ReadonlySet<string>,
 ): Promise<Delivery> {
   const drawn = await drawnIcons(db, renderer, id, 'all')
   const problems: { icon: string; message: string }[] = []
@@ -56,12 +63,12 @@ async function compute(
           problems.push({ icon: name, message: icon.problem ?? 'It was changed while it was drawn.' })
           return
         }
-        const planned = plannedFiles({ icons: [{ name }], rules: { sizes, densities } }, options)
-        const widths = planned.flatMap((file) => (file.format === 'png' ? [file.pixels] : []))
+        const planned = plannedFiles({ icons: [{ name }], rules: { sizes, densities } }, targets)
+        const widths = planned.flatMap(({ made }) => (made.as === 'raster' ? [made.pixels] : []))
         try {
           const rasters = widths.length > 0 ? await renderer.run('rasters', { svg: svg.light, sizes: widths }) : []
-          for (const { path, format } of planned)
-            files.push({ path, bytes: format === 'svg' ? Buffer.from(svg.current) : rasters.shift()! })
+          for (const { path, made } of planned)
+            files.push({ path, bytes: made.as === 'text' ? textBytes(made, svg) : rasters.shift()! })
         } catch (error) {
           if (!(error instanceof TaskEnded)) throw error
           problems.push({ icon: name, message: error.message })

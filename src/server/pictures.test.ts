@@ -3,7 +3,7 @@ import { decode } from 'fast-png'
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
 import { iconSvg } from '../core/formats/drawn'
-import { referencesOf } from '../core/set/set'
+import { masterFor, referencesOf } from '../core/set/set'
 import { type Db, openDatabase } from './database'
 import { addDemoSets } from './demo'
 import { addPicture, PICTURE_BYTES, readPicture } from './pictures'
@@ -69,10 +69,10 @@ describe('pictures to draw by', () => {
     await addDemoSets(db, renderer)
     const { rows } = (await readSet(db, (await listSets(db)).find(({ name }) => name === 'Skerry app icons')!.id))!
     const set = setOfRows(rows)
-    const icon = set.icons.find((one) => referencesOf(one).length > 0)!
+    const icon = set.icons.find((one) => referencesOf(masterFor(one)).length > 0)!
     const pictures = await picturesOf(db, rows)
     if (!pictures.ok) throw new Error(pictures.failure.message)
-    expect(Object.keys(pictures.value)).toEqual([referencesOf(icon)[0]!.picture])
+    expect(Object.keys(pictures.value)).toEqual([referencesOf(masterFor(icon))[0]!.picture])
     const read = readSetFile(writeSetFile(set, pictures.value))
     await db.deleteFrom('pictures').execute()
     await keepPictures(db, renderer, read.pictures!)

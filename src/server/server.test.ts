@@ -6,7 +6,7 @@ import { decode } from 'fast-png'
 import { sql } from 'kysely'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { main } from '../cli/main'
-import { zip } from '../core/formats/delivery'
+import { zip } from '../core/targets/delivery'
 import { iconSvg } from '../core/formats/drawn'
 import { straightAlpha } from '../core/formats/png'
 import { STARTERS } from '../core/rules/starters'
@@ -183,7 +183,7 @@ describe('delivery', () => {
   it('from the server and from the command line is the same, byte for byte, twice', async () => {
     await addDemoSets(db, renderer)
     const entry = (await readSet(db, (await listSets(db)).find(({ name }) => name === 'Quayside')!.id))!
-    const { files, problems } = await delivered(db, renderer, entry, { svg: true, png: true })
+    const { files, problems } = await delivered(db, renderer, entry, new Set(['svg', 'png']))
     expect(problems).toEqual([])
     const served = unzipSync(zip(files))
     const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))

@@ -1,7 +1,7 @@
 import type { DrawingObject } from '../core/drawing/object'
 import type { Ground } from '../core/formats/svg-paint'
 import type { Rules } from '../core/rules/rules'
-import { drawing, type Icon } from '../core/set/set'
+import { masterFor, type Icon } from '../core/set/set'
 import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
 import type { OpticalOffset } from '../core/proof/optical-centre'
 import { Numbers } from './numbered'
@@ -13,7 +13,7 @@ export type Source =
 
 /** An icon as it is delivered, in the colours for a ground. */
 export const sourceOf = (icon: Icon, rules: Rules, ground: Ground): Source => ({
-  objects: drawing(icon),
+  objects: masterFor(icon).objects,
   rules,
   ground,
 })

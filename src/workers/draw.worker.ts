@@ -6,7 +6,7 @@ import type { Ground } from '../core/formats/svg-paint'
 import { bringClock } from '../core/geometry/deadline'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
-import { drawing as iconDrawing, type Icon } from '../core/set/set'
+import { masterFor, type Icon } from '../core/set/set'
 import { type Numbered, Things } from './numbered'
 
 /** What is drawn: a document, or objects under rules in the colours for a ground. */
@@ -83,7 +83,7 @@ function documentOf(drawing: SentDrawing): string {
 function offsetOf(drawing: SentDrawing): OpticalOffset | null {
   if ('svg' in drawing) return null
   const { icon, rules } = taken(drawing)
-  return opticalOffset(iconDrawing(icon), rules)
+  return opticalOffset(masterFor(icon).objects, rules)
 }
 
 /**

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { area } from '../geometry/area'
 import { distance, point } from '../geometry/point'
 import { ellipse, polyline } from '../geometry/path'
-import { enclosingCircle, inkCentroid, inkOf } from '../proof/optical-centre'
+import { enclosingCircle, inkCentroid, inkOfAll } from '../proof/optical-centre'
 import { STARTERS } from '../rules/starters'
 import { extent } from './extent'
 import { aligned, type Side, spaced } from './arrange'
@@ -87,7 +87,7 @@ describe('the optical centre', () => {
       x: expect.closeTo(6, 9),
       y: expect.closeTo(3, 9),
     })
-    const twice = inkOf(evaluateAll([box('a', 0, 0, 8, 8), box('b', 4, 0, 8, 8)], sceneOf(rules)))
+    const twice = inkOfAll(evaluateAll([box('a', 0, 0, 8, 8), box('b', 4, 0, 8, 8)], sceneOf(rules)))
     expect(area(twice)).toBeCloseTo(96, 9)
     expect(inkCentroid(twice)!.x).toBeCloseTo(6, 9)
     expect(inkCentroid([])).toBeNull()

@@ -4,22 +4,31 @@ import { strokedArea } from '../outline/stroking'
 import type { Shape } from './shape'
 
 const known = new WeakMap<Shape, Path>()
+/** Shapes whose strokes took too long, or could not be computed. */
+const slow = new WeakSet<Shape>()
 
-/**
- * The area that a shape's stroke paints; nothing where there is no stroke, or where it takes too long. Remembered for
- * each shape.
- */
+/** The area that a shape's stroke paints; nothing where there is none. Remembered for each shape. Throws as strokes do. */
 export function strokeInk(shape: Shape): Path {
+  const { path, stroke } = shape
+  if (!stroke) return []
   let ink = known.get(shape)
-  if (!ink) known.set(shape, (ink = computed(shape)))
+  if (!ink) known.set(shape, (ink = strokedArea(path, stroke)))
   return ink
 }
 
-function computed({ path, stroke }: Shape): Path {
-  if (!stroke) return []
+/** The areas that a shape paints: its fill, and over it its stroke. Throws as strokes do. */
+export const inkOf = (shape: Shape): Path[] => [
+  ...(shape.fill ? [shape.path] : []),
+  ...(shape.stroke ? [strokeInk(shape)] : []),
+]
+
+/** The area of a shape's stroke where it can be computed in time, nothing where it cannot. */
+export function strokeInkIfQuick(shape: Shape): Path {
+  if (slow.has(shape)) return []
   try {
-    return timed(() => strokedArea(path, stroke))
+    return timed(() => strokeInk(shape))
   } catch {
+    slow.add(shape)
     return []
   }
 }

@@ -2,13 +2,13 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readSetFile } from '../formats/set-file'
 import type { Rules } from '../rules/rules'
-import { drawing } from '../set/set'
+import { masterFor } from '../set/set'
 import { sceneOf } from './evaluated-scene'
 import { type DrawingObject, isContainer } from './object'
 import { namesUsed, type ValueKind } from './visit'
 
 const { icons, rules } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
-const objects = icons.flatMap((icon) => drawing(icon))
+const objects = icons.flatMap((icon) => masterFor(icon).objects)
 
 /** Whether an object, or anything in it, refers to a value of the rules. */
 const refersTo = (object: DrawingObject, kind: ValueKind, name: string): boolean =>

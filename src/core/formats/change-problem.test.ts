@@ -16,6 +16,7 @@ const set: Set = { name: 'Pier', kind: 'interface', rules, icons: [icon('oar'), 
 const drawn = (before: Set, id: string, object: unknown): Set =>
   applyEdit(before, {
     kind: 'draw',
+    master: 24,
     icon: id,
     edit: { kind: 'add', objects: [object as DrawingObject], into: null, at: 0 },
   })
@@ -45,7 +46,7 @@ describe('an edit', () => {
 
   it('of guides and names is looked at too, and what did not change is not', () => {
     const guides = Array.from({ length: 201 }, (_, i) => ({ id: `g${i}`, at: { x: 0, y: 0 }, angle: 0 }))
-    expect(changeProblem(set, applyEdit(set, { kind: 'guides', icon: 'oar', guides }))).toBe(
+    expect(changeProblem(set, applyEdit(set, { kind: 'guides', master: 24, icon: 'oar', guides }))).toBe(
       'An icon may have at most 200 guides.',
     )
     expect(

@@ -5,7 +5,7 @@ import { Refusal } from '../drawing/refusal'
 import type { Shape } from '../drawing/shape'
 import { OutOfTime, timed } from '../geometry/deadline'
 import type { Rules } from '../rules/rules'
-import { drawing, type Icon } from '../set/set'
+import { masterFor, type Icon } from '../set/set'
 import { outlined } from './outlined'
 import { svgOfShapes } from './svg'
 import type { Ground } from './svg-paint'
@@ -66,6 +66,6 @@ export function iconSvg(icon: Icon, rules: Rules, ground: Ground): string {
 
 /** What an icon is delivered as: its shapes, their strokes outlined where the rules say so. */
 function shapesOf(icon: Icon, rules: Rules): Shape[] {
-  const shapes = wholeDrawing(drawing(icon), sceneOf(rules))
+  const shapes = wholeDrawing(masterFor(icon).objects, sceneOf(rules))
   return rules.strokes === 'outlined' ? outlined(shapes) : shapes
 }

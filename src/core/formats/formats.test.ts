@@ -9,8 +9,8 @@ import { evaluateAll } from '../drawing/evaluate'
 import { type Path, pathBounds, polyline } from '../geometry/path'
 import { distance } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
-import { drawing, type IconSet } from '../set/set'
-import { fileBytes, plannedFiles, zip } from './delivery'
+import { masterFor, type IconSet } from '../set/set'
+import { fileBytes, plannedFiles, zip } from '../targets/delivery'
 import { drawnIcon, iconSvg } from './drawn'
 import { rounded, shortNumber } from './number'
 import { pathData } from './path-data'
@@ -188,7 +188,7 @@ describe('set files', () => {
 
   it('change one line when one node changes', () => {
     const changed = structuredClone(quayside) as IconSet
-    const hull = drawing(changed.icons[0]!)[0]!
+    const hull = masterFor(changed.icons[0]!).objects[0]!
     if (hull.kind !== 'path') throw new Error('The hull is a path.')
     hull.contours[0]!.nodes[1]!.x = 21.5
     const before = demo('quayside').split('\n'),
@@ -245,20 +245,20 @@ describe('delivery', () => {
   })
 
   it('plans SVG and every size at every density, in order', () => {
-    const files = plannedFiles(quayside, { svg: true, png: true })
+    const files = plannedFiles(quayside, new Set(['svg', 'png']))
     expect(files).toHaveLength(quayside.icons.length * (1 + 5 * 3))
     expect(files.map(({ path }) => path)).toEqual(files.map(({ path }) => path).toSorted())
     expect(files.map(({ path }) => path)).toEqual(
       expect.arrayContaining(['svg/anchor.svg', 'png/16/anchor.png', 'png/48/anchor@3x.png']),
     )
-    expect(plannedFiles(quayside, { svg: false, png: false })).toEqual([])
+    expect(plannedFiles(quayside, new Set())).toEqual([])
   })
 
   it('gives the same bytes each time, in a zip that another program opens', () => {
     const few = { ...quayside, icons: quayside.icons.slice(0, 2) }
     const make = () =>
       zip(
-        plannedFiles(few, { svg: true, png: true }).map((file) => ({
+        plannedFiles(few, new Set(['svg', 'png'])).map((file) => ({
           path: file.path,
           bytes: fileBytes(file, drawnIcon(file.icon, few.rules), (_, size) => pixels(size)),
         })),
@@ -297,7 +297,7 @@ describe('delivery', () => {
 describe('the demo', () => {
   it('keeps every interface icon within the live area, strokes included', () => {
     for (const icon of quayside.icons) {
-      for (const { path, stroke } of evaluateAll(drawing(icon), sceneOf(quayside.rules))) {
+      for (const { path, stroke } of evaluateAll(masterFor(icon).objects, sceneOf(quayside.rules))) {
         const { x, y, w, h } = pathBounds(path)!
         const half = (stroke?.width ?? 0) / 2
         expect(Math.min(x, y) - half, icon.name).toBeGreaterThanOrEqual(1 - 1e-9)

@@ -1,5 +1,5 @@
 import type { Shape, Veil } from '../drawing/shape'
-import { strokedArea } from '../outline/stroking'
+import { strokeInk } from '../drawing/ink'
 
 const outlines = new WeakMap<Shape, readonly Shape[]>()
 
@@ -17,9 +17,9 @@ export function outlined(shapes: readonly Shape[]): Shape[] {
 
 function outlineOf(own: Shape): Shape[] {
   const shape: Shape = own.veil ? { ...own, veil: outlinedVeil(own.veil) } : own
-  const { path, fill, stroke } = shape
+  const { fill, stroke } = shape
   if (!stroke) return [shape]
-  const outline = strokedArea(path, stroke)
+  const outline = strokeInk(shape)
   const drawn: Shape[] = outline.length > 0 ? [{ ...shape, path: outline, fill: stroke.paint, stroke: null }] : []
   return fill ? [{ ...shape, stroke: null }, ...drawn] : drawn
 }

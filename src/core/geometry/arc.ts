@@ -1,6 +1,18 @@
 import { hypot, type Point } from './point'
-import type { Arc } from './segment'
 import { apply, type Transform } from './transform'
+
+/** A circular or elliptical arc, as SVG defines it (SVG 2 §9.3.8). Lengths in grid units, `turn` in radians. */
+export type Arc = {
+  readonly kind: 'arc'
+  readonly from: Point
+  readonly to: Point
+  readonly rx: number
+  readonly ry: number
+  readonly turn: number
+  readonly large: boolean
+  /** True when the arc runs towards growing angles (clockwise on screen). */
+  readonly sweep: boolean
+}
 
 /**
  * An arc by its centre: radii after SVG's correction, angles in radians before `turn`, `extent` negative when

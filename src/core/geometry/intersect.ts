@@ -1,12 +1,10 @@
 import { type Curve, parameterAt, type Round } from './curve'
+import type { Meeting } from './meeting'
 import { cubicArc, cubicCubic, cubicLine } from './meet-cubics'
 import { circleCircle, ellipseEllipse, lineArc, lineLine } from './meet-lines-arcs'
-import { distance, type Point } from './point'
+import { distance } from './point'
 import { type Cubic, pointAt } from './segment'
 import { MEETING } from './tolerance'
-
-/** A place where two segments meet: at parameter `s` of the first and `t` of the second. */
-export type Meeting = { readonly at: Point; readonly s: number; readonly t: number }
 
 /** A stretch that two segments share, from and to in the order of the first. */
 export type Overlap = { readonly from: Meeting; readonly to: Meeting }

@@ -1,7 +1,7 @@
 import { selfMeeting } from './cubic'
 import { powers, product, type Round, toUnitCircle } from './curve'
 import { keepTime } from './deadline'
-import type { Meeting } from './intersect'
+import type { Meeting } from './meeting'
 import { onArc } from './meet-lines-arcs'
 import { cross, distance, dot, hypot, type Point, subtract } from './point'
 import { rootsOnUnit } from './roots'

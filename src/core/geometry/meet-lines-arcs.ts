@@ -1,5 +1,5 @@
 import { arcParameter, product, type Round, toUnitCircle } from './curve'
-import type { Meeting } from './intersect'
+import type { Meeting } from './meeting'
 import { cross, distance, dot, hypot, type Point, subtract } from './point'
 import { rootsOnUnit } from './roots'
 import { type Line, pointAt } from './segment'

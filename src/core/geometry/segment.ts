@@ -1,22 +1,9 @@
-import { type ArcCentre, arcCentre, arcFromAngles, transformArc } from './arc'
+import { type Arc, type ArcCentre, arcCentre, arcFromAngles, transformArc } from './arc'
 import { type Box, boxAround } from './box'
 import { mix, type Point } from './point'
 import { apply, type Transform } from './transform'
 
 export type Line = { readonly kind: 'line'; readonly from: Point; readonly to: Point }
-
-/** A circular or elliptical arc, as SVG defines it (SVG 2 §9.3.8). Lengths in grid units, `turn` in radians. */
-export type Arc = {
-  readonly kind: 'arc'
-  readonly from: Point
-  readonly to: Point
-  readonly rx: number
-  readonly ry: number
-  readonly turn: number
-  readonly large: boolean
-  /** True when the arc runs towards growing angles (clockwise on screen). */
-  readonly sweep: boolean
-}
 
 /** A cubic Bézier curve with two control points. */
 export type Cubic = {
@@ -28,6 +15,7 @@ export type Cubic = {
 }
 
 /** A stretch of a path, from one node to the next. */
+export type { Arc }
 export type Segment = Line | Arc | Cubic
 
 export const line = (from: Point, to: Point): Line => ({ kind: 'line', from, to })

@@ -1,5 +1,6 @@
 import type { Path } from '../geometry/path'
-import { type Arrangement, arrange } from './arrangement'
+import { arrange } from './arrangement'
+import type { Arrangement } from './plane'
 import { outlineOf } from './loops'
 
 /** What a path does to the paths before it in a live combination. */

@@ -3,7 +3,7 @@ import { part } from '../geometry/part'
 import type { Contour, Path } from '../geometry/path'
 import { cross, distance, dot, hypot, subtract } from '../geometry/point'
 import { type Arc, line, reverse, type Segment } from '../geometry/segment'
-import type { Arrangement } from './arrangement'
+import type { Arrangement } from './plane'
 import type { Origin } from './edges'
 
 /**

@@ -1,5 +1,6 @@
 import type { Path } from '../geometry/path'
-import { type Arrangement, arrange } from './arrangement'
+import { arrange } from './arrangement'
+import type { Arrangement } from './plane'
 import type { FillRule } from './boolean'
 import { outlineFrom } from './loops'
 

@@ -1,4 +1,4 @@
-import type { Arrangement } from './arrangement'
+import type { Arrangement } from './plane'
 
 /**
  * What is wrong with an arrangement, in a few words; null when it is a plane one. Of every edge the face on its left is

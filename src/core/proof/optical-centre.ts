@@ -9,7 +9,7 @@ import { tidy } from '../geometry/tidy'
 import { evaluateAll } from '../drawing/evaluate'
 import type { DrawingObject } from '../drawing/object'
 import type { Shape } from '../drawing/shape'
-import { strokedArea } from '../outline/stroking'
+import { inkOf } from '../drawing/ink'
 import { combine } from '../planar/boolean'
 import type { Rules } from '../rules/rules'
 
@@ -32,7 +32,7 @@ export function opticalOffset(objects: readonly DrawingObject[], rules: Rules): 
 
 function inkWithin(objects: readonly DrawingObject[], rules: Rules): Path {
   try {
-    return timed(() => inkOf(evaluateAll(objects, sceneOf(rules))))
+    return timed(() => inkOfAll(evaluateAll(objects, sceneOf(rules))))
   } catch (error) {
     if (error instanceof OutOfTime) return []
     throw error
@@ -40,11 +40,8 @@ function inkWithin(objects: readonly DrawingObject[], rules: Rules): Path {
 }
 
 /** What shapes paint, whatever the colour, as one area. */
-export function inkOf(shapes: readonly Shape[]): Path {
-  const parts = shapes.flatMap(({ path, fill, stroke }) => [
-    ...(fill ? [path] : []),
-    ...(stroke ? [strokedArea(path, stroke)] : []),
-  ])
+export function inkOfAll(shapes: readonly Shape[]): Path {
+  const parts = shapes.flatMap(inkOf)
   return combine(parts.map((path) => ({ path, role: 'adds' as const })))
 }
 

@@ -6,18 +6,20 @@ import type { Rules } from '../rules/rules'
 import type { Reference } from '../drawing/reference'
 import type { Alternative, Icon, IconSet, Master } from './set'
 
-/** A change of a set, as plain data. */
+/** A master, by its icon and its base size. */
+export type MasterAt = { readonly icon: string; readonly master: number }
+
+/** A change of a set, as plain data; those of a drawing name the master they mean. */
 export type SetEdit =
-  | { readonly kind: 'draw'; readonly icon: string; readonly edit: DrawingEdit }
-  | { readonly kind: 'guides'; readonly icon: string; readonly guides: readonly Guide[] }
-  | { readonly kind: 'references'; readonly icon: string; readonly references: readonly Reference[] }
-  | {
+  | ({ readonly kind: 'draw'; readonly edit: DrawingEdit } & MasterAt)
+  | ({ readonly kind: 'guides'; readonly guides: readonly Guide[] } & MasterAt)
+  | ({ readonly kind: 'references'; readonly references: readonly Reference[] } & MasterAt)
+  | ({
       readonly kind: 'alternatives'
-      readonly icon: string
       readonly title: string
       readonly objects: readonly DrawingObject[]
       readonly alternatives: readonly Alternative[]
-    }
+    } & MasterAt)
   | { readonly kind: 'add-icons'; readonly icons: readonly Icon[]; readonly at: number }
   | { readonly kind: 'remove-icons'; readonly ids: readonly string[] }
   | { readonly kind: 'rename-icon'; readonly id: string; readonly name: string }
@@ -30,40 +32,21 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
   const { icons } = set
   switch (edit.kind) {
     case 'draw':
-      return { ...set, icons: icons.map((icon) => (icon.id === edit.icon ? drawn(icon, edit.edit) : icon)) }
+      return withMaster(set, edit, ({ objects }) => ({ objects: applyDrawingEdit(objects, edit.edit) }))
     case 'guides':
-      return {
-        ...set,
-        icons: icons.map((icon) =>
-          icon.id === edit.icon
-            ? withMaster(icon, { guides: edit.guides.length > 0 ? [...edit.guides] : undefined })
-            : icon,
-        ),
-      }
+      return withMaster(set, edit, () => ({ guides: edit.guides.length > 0 ? [...edit.guides] : undefined }))
     case 'references':
-      return {
-        ...set,
-        icons: icons.map((icon) =>
-          icon.id === edit.icon
-            ? withMaster(icon, { references: edit.references.length > 0 ? [...edit.references] : undefined })
-            : icon,
-        ),
-      }
+      return withMaster(set, edit, () => ({
+        references: edit.references.length > 0 ? [...edit.references] : undefined,
+      }))
     case 'alternatives': {
       const { title, objects, alternatives } = edit
       const many = alternatives.length > 0
-      return {
-        ...set,
-        icons: icons.map((icon) =>
-          icon.id === edit.icon
-            ? withMaster(icon, {
-                objects: [...objects],
-                title: many ? title : undefined,
-                alternatives: many ? [...alternatives] : undefined,
-              })
-            : icon,
-        ),
-      }
+      return withMaster(set, edit, () => ({
+        objects: [...objects],
+        title: many ? title : undefined,
+        alternatives: many ? [...alternatives] : undefined,
+      }))
     }
     case 'add-icons':
       return { ...set, icons: [...icons.slice(0, edit.at), ...edit.icons, ...icons.slice(edit.at)] }
@@ -80,34 +63,50 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
     case 'rename-set':
       return { ...set, name: edit.name }
     case 'rules':
-      return { ...set, rules: edit.rules, icons: icons.map((icon) => restyled(icon, edit.rules, edit.renames)) }
+      return {
+        ...set,
+        rules: edit.rules,
+        icons: icons.map((icon) => restyled(icon, set.rules, edit.rules, edit.renames)),
+      }
   }
 }
 
-function drawn(icon: Icon, edit: DrawingEdit): Icon {
-  const [master, ...others] = icon.masters
-  return { ...icon, masters: [{ ...master!, objects: applyDrawingEdit(master!.objects, edit) }, ...others] }
-}
-
-/** An icon with parts of its master changed; what is undefined is left out. */
-function withMaster(icon: Icon, change: { readonly [K in keyof Master]?: Master[K] | undefined }): Icon {
-  const [master, ...others] = icon.masters
-  const next = Object.fromEntries(
-    Object.entries({ ...master!, ...change }).filter(([, value]) => value !== undefined),
-  ) as Master
-  return { ...icon, masters: [next, ...others] }
-}
-
-function restyled(icon: Icon, rules: Rules, renames: readonly Rename[]): Icon {
-  const [master, ...others] = icon.masters
-  const objects = renameValues(master!.objects, renames)
-  const alternatives = master!.alternatives?.map((one) => ({ ...one, objects: renameValues(one.objects, renames) }))
-  const same =
-    objects === master!.objects &&
-    (alternatives ?? []).every((one, i) => one.objects === master!.alternatives![i]!.objects)
-  if (same && master!.base === rules.grid.size) return icon
+/** A set with parts of one master changed; what is undefined is left out. */
+function withMaster(
+  set: IconSet,
+  { icon, master }: MasterAt,
+  change: (master: Master) => { readonly [K in keyof Master]?: Master[K] | undefined },
+): IconSet {
+  const changed = (one: Master): Master =>
+    one.base !== master
+      ? one
+      : (Object.fromEntries(
+          Object.entries({ ...one, ...change(one) }).filter(([, value]) => value !== undefined),
+        ) as Master)
   return {
-    ...icon,
-    masters: [{ ...master!, base: rules.grid.size, objects, ...(alternatives && { alternatives }) }, ...others],
+    ...set,
+    icons: set.icons.map((one) => (one.id === icon ? { ...one, masters: one.masters.map(changed) } : one)),
   }
+}
+
+/** An icon with the names of other rules, and its main master on their grid. */
+function restyled(icon: Icon, before: Rules, rules: Rules, renames: readonly Rename[]): Icon {
+  let same = true
+  const masters = icon.masters.map((master) => {
+    const objects = renameValues(master.objects, renames)
+    const alternatives = master.alternatives?.map((one) => {
+      const renamed = renameValues(one.objects, renames)
+      return renamed === one.objects ? one : { ...one, objects: renamed }
+    })
+    const base = master.base === before.grid.size ? rules.grid.size : master.base
+    if (
+      base === master.base &&
+      objects === master.objects &&
+      (alternatives ?? []).every((one, i) => one === master.alternatives![i])
+    )
+      return master
+    same = false
+    return { ...master, base, objects, ...(alternatives && { alternatives }) }
+  })
+  return same ? icon : { ...icon, masters }
 }

@@ -4,10 +4,10 @@ import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit'
 import type { DrawingObject } from '../drawing/object'
 import { walk } from '../drawing/tree'
 import { STARTERS } from '../rules/starters'
-import type { SetEdit } from './edit'
+import { applyEdit, type SetEdit } from './edit'
 import { advance, beginning, type History, redo, undo } from './history'
 import { freeName, IconName } from './names'
-import { type IconSet, setProblems } from './set'
+import { type IconSet, masterAt, setProblems } from './set'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const box = (id: string): DrawingObject => ({
@@ -115,20 +115,22 @@ const set: IconSet = {
 const setEdit: fc.Arbitrary<SetEdit> = fc.oneof(
   fc
     .tuple(fc.constantFrom('ferry', 'buoy'), drawingEdit)
-    .map(([icon, edit]): SetEdit => ({ kind: 'draw', icon, edit })),
+    .map(([icon, edit]): SetEdit => ({ kind: 'draw', master: 24, icon, edit })),
   fc
     .tuple(fc.constantFrom('ferry', 'oar'), someIds)
-    .map(([icon, ids]): SetEdit => ({ kind: 'draw', icon, edit: { kind: 'remove', ids } })),
+    .map(([icon, ids]): SetEdit => ({ kind: 'draw', master: 24, icon, edit: { kind: 'remove', ids } })),
   fc
     .tuple(fc.constantFrom('ferry', 'buoy', 'oar'), fc.integer({ min: 0, max: 2 }))
     .map(([id, to]): SetEdit => ({ kind: 'move-icon', id, to })),
   fc.array(fc.integer({ min: 0, max: 24 }), { maxLength: 3 }).map((ys): SetEdit => ({
     kind: 'guides',
+    master: 24,
     icon: 'ferry',
     guides: ys.map((y, i) => ({ id: `g${i}`, at: { x: 0, y }, angle: 0 })),
   })),
   someIds.map((gone): SetEdit => ({
     kind: 'draw',
+    master: 24,
     icon: 'ferry',
     edit: { kind: 'merge', into: box('a'), gone: gone.filter((id) => id !== 'a') },
   })),
@@ -178,6 +180,39 @@ describe('history', () => {
     expect(setProblems({ ...present, rules: set.rules })[0]).toBe(
       'Icon “ferry”, object “a” uses the weight “stout”, which the rules do not have.',
     )
+  })
+})
+
+describe('masters', () => {
+  const icon = set.icons[0]!
+  const two: IconSet = {
+    ...set,
+    icons: [{ ...icon, masters: [...icon.masters, { base: 16, objects: [box('small')] }] }, ...set.icons.slice(1)],
+  }
+
+  it('are edited by their base, each alone', () => {
+    const edit: DrawingEdit = { kind: 'remove', ids: ['a', 'small'] }
+    const large = applyEdit(two, { kind: 'draw', icon: 'ferry', master: 24, edit }),
+      small = applyEdit(two, { kind: 'draw', icon: 'ferry', master: 16, edit })
+    expect(idsOf(masterAt(large.icons[0]!, 24).objects)).not.toContain('a')
+    expect(masterAt(large.icons[0]!, 16)).toBe(two.icons[0]!.masters[1])
+    expect(masterAt(small.icons[0]!, 24)).toBe(two.icons[0]!.masters[0])
+    expect(masterAt(small.icons[0]!, 16).objects).toEqual([])
+    expect(applyEdit(two, { kind: 'draw', icon: 'ferry', master: 48, edit })).toEqual(two)
+    expect(() => masterAt(two.icons[0]!, 48)).toThrow('Icon “ferry” has no 48 master.')
+  })
+
+  it('follow the names of the rules in all of them, and the one on the grid its size', () => {
+    const rules = {
+      ...set.rules,
+      grid: { ...set.rules.grid, size: 32 },
+      weights: set.rules.weights.map((one) => (one.name === 'main' ? { ...one, name: 'thick' } : one)),
+    }
+    const next = applyEdit(two, { kind: 'rules', rules, renames: [{ kind: 'weight', from: 'main', to: 'thick' }] })
+    expect(next.icons[0]!.masters.map(({ base }) => base)).toEqual([32, 16])
+    for (const master of next.icons[0]!.masters)
+      for (const { object } of walk(master.objects))
+        if (object.kind === 'rectangle') expect(object.style.weight).toBe('thick')
   })
 })
 

@@ -55,26 +55,33 @@ export type Master = z.infer<typeof Master>
 export type Icon = z.infer<typeof Icon>
 export type IconSet = z.infer<typeof IconSet>
 
+/** The master of an icon for a base size. Throws when it has none. */
+export function masterAt({ name, masters }: Icon, base: number): Master {
+  const master = masters.find((one) => one.base === base)
+  if (!master) throw new Error(`Icon “${name}” has no ${base} master.`)
+  return master
+}
+
+/** The master that a picture of an icon is made from, at any size as long as an icon has but one. */
+export const masterFor = ({ masters }: Icon): Master => masters[0]!
+
 const NO_GUIDES: readonly Guide[] = []
 
-/** The guides an icon is drawn by. */
-export const guidesOf = (icon: Icon): readonly Guide[] => icon.masters[0]!.guides ?? NO_GUIDES
+/** The guides a master is drawn by. */
+export const guidesOf = ({ guides }: Master): readonly Guide[] => guides ?? NO_GUIDES
 
 const NO_REFERENCES: readonly Reference[] = []
 
-/** The pictures an icon is drawn by. */
-export const referencesOf = (icon: Icon): readonly Reference[] => icon.masters[0]!.references ?? NO_REFERENCES
+/** The pictures a master is drawn by. */
+export const referencesOf = ({ references }: Master): readonly Reference[] => references ?? NO_REFERENCES
 
 const NO_ALTERNATIVES: readonly Alternative[] = []
 
-/** The other drawings that are kept beside an icon's own. */
-export const alternativesOf = (icon: Icon): readonly Alternative[] => icon.masters[0]!.alternatives ?? NO_ALTERNATIVES
+/** The other drawings that are kept beside a master's own. */
+export const alternativesOf = ({ alternatives }: Master): readonly Alternative[] => alternatives ?? NO_ALTERNATIVES
 
-/** What an icon's drawing is called among its alternatives. */
-export const titleOf = (icon: Icon): string => icon.masters[0]!.title ?? 'first'
-
-/** The drawing an icon is delivered from. */
-export const drawing = (icon: Icon): readonly DrawingObject[] => icon.masters[0]!.objects
+/** What a master's drawing is called among its alternatives. */
+export const titleOf = ({ title }: Master): string => title ?? 'first'
 
 /** What a schema cannot see about one icon of a set, as sentences; none when all is well. */
 export function iconProblems(icon: Icon, rules: Rules): string[] {

@@ -11,8 +11,8 @@ import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Scene } from '@/core/drawing/scene'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import type { Rules } from '@/core/rules/rules'
-import { applyEdit } from '@/core/set/edit'
-import { drawing, guidesOf, type Icon } from '@/core/set/set'
+import { applyEdit, type MasterAt } from '@/core/set/edit'
+import { guidesOf, type Icon, type Master, masterFor } from '@/core/set/set'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../frame/session'
 import { Calm } from './calm'
@@ -56,14 +56,24 @@ export class Bench {
     return icons.find(({ id }) => id === this.store.getState().icon) ?? icons[0] ?? null
   }
 
+  /** The open master of the icon; null in an empty set. */
+  get master(): Master | null {
+    return this.icon && masterIn(this.icon, this.store.getState().master)
+  }
+
   get objects(): readonly DrawingObject[] {
-    return this.icon ? drawing(this.icon) : []
+    return this.master?.objects ?? []
+  }
+
+  /** The open master as edits name it. */
+  get here(): MasterAt | null {
+    return this.icon && this.master && { icon: this.icon.id, master: this.master.base }
   }
 
   /** The objects as they are shown, the edit in hand included. */
   get shownObjects(): readonly DrawingObject[] {
     const icon = shown(this.session.getState()).icons.find(({ id }) => id === this.icon?.id)
-    return icon ? drawing(icon) : []
+    return icon ? masterIn(icon, this.store.getState().master).objects : []
   }
 
   /** The objects that a press on the square can reach: those of the container stepped into, or the drawing's. */
@@ -145,14 +155,14 @@ export class Bench {
 
   /** Does an edit of the open icon. */
   edit(edit: DrawingEdit, label: string): void {
-    const { icon } = this
-    if (icon) commit(this.session, { kind: 'draw', icon: icon.id, edit }, label)
+    const { here } = this
+    if (here) commit(this.session, { kind: 'draw', ...here, edit }, label)
   }
 
   /** Shows an edit of the open icon while it is in hand. */
   preview(edit: DrawingEdit | null): void {
-    const { icon } = this
-    show(this.session, edit && icon ? { kind: 'draw', icon: icon.id, edit } : null)
+    const { here } = this
+    show(this.session, edit && here ? { kind: 'draw', ...here, edit } : null)
   }
 
   /**
@@ -160,12 +170,12 @@ export class Bench {
    * nothing is computed anew for that, and what stands beside the square follows when there is time.
    */
   shift(objects: readonly DrawingObject[], by: Point): void {
-    const { icon, session } = this
+    const { here, session } = this
     const edit = (): DrawingEdit => ({ kind: 'replace', objects: objects.map((object) => moveObject(object, by)) })
-    if (!icon || !objects.every((object) => this.objects.includes(object))) return this.preview(edit())
+    if (!here || !objects.every((object) => this.objects.includes(object))) return this.preview(edit())
     if (session.getState().preview !== null) this.preview(null)
     this.hold({ shifted: { ids: new Set(objects.map(({ id }) => id)), by } })
-    this.calm.wish(() => applyEdit(session.getState().history.present, { kind: 'draw', icon: icon.id, edit: edit() }))
+    this.calm.wish(() => applyEdit(session.getState().history.present, { kind: 'draw', ...here, edit: edit() }))
   }
 
   /** Changes the selected objects that are not locked, each by itself. */
@@ -188,7 +198,7 @@ export class Bench {
   get targetsAtRest(): SnapTargets {
     const { objects, rules } = this
     const { snaps: on, pixelsOf } = this.store.getState()
-    const guides = this.icon ? guidesOf(this.icon) : []
+    const guides = this.master ? guidesOf(this.master) : []
     if (
       this.atRest?.objects !== objects ||
       this.atRest.guides !== guides ||
@@ -205,7 +215,7 @@ export class Bench {
   targets(
     inHand: ReadonlySet<string>,
     places: readonly Point[] = [],
-    guides = this.icon ? guidesOf(this.icon) : [],
+    guides = this.master ? guidesOf(this.master) : [],
   ): SnapTargets {
     const others: DrawingObject[] = []
     for (const { object, parents } of walk(this.objects)) {
@@ -222,7 +232,7 @@ export class Bench {
 
   /** What a guide can snap to: everything but itself. */
   targetsWithout(guide: string): SnapTargets {
-    return this.targets(NOTHING, [], this.icon ? guidesOf(this.icon).filter(({ id }) => id !== guide) : [])
+    return this.targets(NOTHING, [], this.master ? guidesOf(this.master).filter(({ id }) => id !== guide) : [])
   }
 
   extent(objects: readonly DrawingObject[]): Box | null {
@@ -262,6 +272,10 @@ export class Bench {
     })
   }
 }
+
+/** A master of an icon by its base size, or the main one. */
+export const masterIn = (icon: Icon, base: number | null): Master =>
+  icon.masters.find((one) => one.base === base) ?? masterFor(icon)
 
 const holdsAny = (object: DrawingObject, ids: ReadonlySet<string>): boolean =>
   [...walk([object])].some((place) => ids.has(place.object.id))

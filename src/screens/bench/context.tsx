@@ -3,10 +3,10 @@
 import { createContext, useContext, useDeferredValue } from 'react'
 import { useStore } from 'zustand'
 import type { DrawingObject } from '@/core/drawing/object'
-import { drawing, type Icon, type IconSet } from '@/core/set/set'
+import type { Icon, IconSet, Master } from '@/core/set/set'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
-import type { Bench } from './bench'
+import { type Bench, masterIn } from './bench'
 import { readSlot, type Slot } from './slot'
 import type { BenchState } from './store'
 
@@ -36,6 +36,19 @@ export function useShownIcon<T>(read: (icon: Icon | null) => T): T {
   return useSessionState((state) => read(iconIn(shown(state), open)))
 }
 
+/** What is read of the open master as it is shown on the square. */
+export function useShownMaster<T>(read: (master: Master | null) => T): T {
+  const base = useBenchState(({ master }) => master)
+  return useShownIcon((icon) => read(icon && masterIn(icon, base)))
+}
+
+/** The open master as it is shown under the square. */
+export function useCalmMaster(): Master | null {
+  const base = useBenchState(({ master }) => master)
+  const icon = useCalmIcon()
+  return icon && masterIn(icon, base)
+}
+
 /** The open icon as it is shown under the square: an edit in hand comes there now and then. */
 export function useCalmIcon(): Icon | null {
   const open = useBenchState(({ icon }) => icon)
@@ -61,12 +74,11 @@ export function useCalmSet<T>(read: (set: IconSet) => T): T {
 const NONE: readonly DrawingObject[] = []
 
 /** The objects of the open icon as they are shown on the square. */
-export const useShownObjects = (): readonly DrawingObject[] => useShownIcon((icon) => (icon ? drawing(icon) : NONE))
+export const useShownObjects = (): readonly DrawingObject[] => useShownMaster((master) => master?.objects ?? NONE)
 
 /** The objects of the open icon as they are shown under the square. */
 export function useCalmObjects(): readonly DrawingObject[] {
-  const icon = useCalmIcon()
-  return icon ? drawing(icon) : NONE
+  return useCalmMaster()?.objects ?? NONE
 }
 
 export const useRules = () => useSessionState((state) => shown(state).rules)

@@ -1,6 +1,6 @@
 'use client'
 
-import { useBench, useBenchState, useShownIcon } from './context'
+import { useBench, useBenchState, useShownMaster } from './context'
 import { toScreen } from './view'
 
 const FIRST: readonly (readonly [tool: string, word: string, key: string])[] = [
@@ -13,9 +13,7 @@ const FIRST: readonly (readonly [tool: string, word: string, key: string])[] = [
 /** What to do first, on a square with nothing on it yet. */
 export function EmptySquare() {
   const bench = useBench()
-  const empty = useShownIcon(
-    (icon) => icon !== null && icon.masters[0]!.objects.length === 0 && !icon.masters[0]!.references?.length,
-  )
+  const empty = useShownMaster((master) => master !== null && master.objects.length === 0 && !master.references?.length)
   const view = useBenchState((state) => state.view)
   const idle = useBenchState((state) => state.tool === 'select')
   if (!empty || !idle || !view) return null

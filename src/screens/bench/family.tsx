@@ -9,7 +9,7 @@ import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
-import { drawing, type Icon } from '@/core/set/set'
+import { masterFor, type Icon } from '@/core/set/set'
 import { RightMenu } from '@/ui/menu'
 import { useFilm } from '@/ui/film'
 import { IconPicture } from '../frame/icon-picture'
@@ -188,7 +188,7 @@ const Sibling = memo(
               open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film',
             )}
           >
-            {drawing(icon).length > 0 ? (
+            {masterFor(icon).objects.length > 0 ? (
               <IconPicture icon={settled} rules={rules} ground={ground} size={realSize(rules)} label={icon.name} />
             ) : (
               <span className="max-w-full truncate px-1 text-small text-quiet">{icon.name}</span>

@@ -6,7 +6,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { svgOf } from '@/core/formats/svg'
 import { evaluateAll } from '@/core/drawing/evaluate'
 import type { DrawingObject, Styled } from '@/core/drawing/object'
-import { alternativesOf, drawing, guidesOf, titleOf } from '@/core/set/set'
+import { alternativesOf, masterFor, guidesOf, titleOf } from '@/core/set/set'
 import { undoStep } from '../frame/session'
 import { drawOn, keepAlternative, nameAlternative, removeAlternative } from './arrange/alternatives'
 import { opticalOffset } from '@/core/proof/optical-centre'
@@ -298,12 +298,15 @@ describe('alternatives', () => {
       before = hand.bench.session.getState().history.present
     const icon = () => hand.bench.icon!
     keepAlternative(hand.bench)
-    expect([titleOf(icon()), alternativesOf(icon()).map(({ name }) => name)]).toEqual(['version 2', ['first']])
+    expect([titleOf(masterFor(icon())), alternativesOf(masterFor(icon())).map(({ name }) => name)]).toEqual([
+      'version 2',
+      ['first'],
+    ])
     hand.bench.edit({ kind: 'remove', ids: [hand.objects[0]!.id] }, 'Delete')
     expect(nameAlternative(hand.bench, 'version 2', 'bare')).toBeNull()
     expect(nameAlternative(hand.bench, 'bare', 'first')).toBe('There is already an alternative named “first”.')
     drawOn(hand.bench, 'first')
-    expect([titleOf(icon()), drawing(icon()).length, alternativesOf(icon())]).toEqual([
+    expect([titleOf(masterFor(icon())), masterFor(icon()).objects.length, alternativesOf(masterFor(icon()))]).toEqual([
       'first',
       1,
       [{ name: 'bare', objects: [] }],
@@ -342,7 +345,7 @@ describe('references', () => {
     setReferences(hand.bench, [{ ...reference, locked: true }], 'Lock')
     hand.drag('select', [12, 12], [14, 13])
     expect(benchReferences(hand.bench)[0]).toMatchObject({ x: 4, y: 4 })
-    expect(guidesOf(hand.bench.icon!)).toEqual([])
+    expect(guidesOf(hand.bench.master!)).toEqual([])
     expect(hand.objects[0]).toMatchObject({ x: 1, y: 1 })
   })
 

@@ -15,10 +15,10 @@ import { referenceAt } from './references/reference-operations'
 import { caught } from './tools/snapping'
 import type { At, Drag } from './tools/tool'
 
-export const benchGuides = (bench: Bench): readonly Guide[] => (bench.icon ? guidesOf(bench.icon) : [])
+export const benchGuides = (bench: Bench): readonly Guide[] => (bench.master ? guidesOf(bench.master) : [])
 
 export function setGuides(bench: Bench, guides: readonly Guide[], label: string): void {
-  if (bench.icon) commit(bench.session, { kind: 'guides', icon: bench.icon.id, guides }, label)
+  if (bench.here) commit(bench.session, { kind: 'guides', ...bench.here, guides }, label)
 }
 
 /** How far a point is from a guide. */
@@ -53,7 +53,7 @@ export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: num
       next = { ...guide, at: point }
       const { rulers } = bench.store.getState().layers
       away = rulers && (at.screen.x < ruler || at.screen.y < ruler)
-      show(bench.session, { kind: 'guides', icon: bench.icon!.id, guides: away ? others : [...others, next] })
+      show(bench.session, { kind: 'guides', ...bench.here!, guides: away ? others : [...others, next] })
       bench.hold({
         marks: away ? [] : marks,
         figure: { at: at.p, text: away ? 'takes the guide away' : guidePlace(next) },

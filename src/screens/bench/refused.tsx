@@ -1,7 +1,7 @@
 'use client'
 
 import { sceneOf } from '@/core/drawing/evaluated-scene'
-import { excessIn, refusalIn } from '@/core/drawing/evaluate'
+import { cannotBeDrawn } from '@/core/checks/cannot-be-drawn'
 import { useBench, useBenchState, useCalmObjects, useRules } from './context'
 import { RULER } from './layers/rulers'
 import { OverSquare } from './layers/over-square'
@@ -18,27 +18,23 @@ export function Refused() {
   const objects = useCalmObjects()
   const rules = useRules()
   const rulers = useBenchState((state) => state.layers.rulers)
-  const whole = excessIn(objects)
-  const refused = whole
-    ? []
-    : objects.flatMap((object) => {
-        const refusal = refusalIn(object, sceneOf(rules))
-        return refusal ? [{ id: object.id, sentence: refusal.message }] : []
-      })
-  if (!whole && refused.length === 0) return null
+  const snags = cannotBeDrawn.find({ objects, scene: sceneOf(rules) })
+  const whole = snags.find((snag) => snag.objects.length === 0),
+    refused = snags.filter((snag) => snag.objects.length > 0)
+  if (snags.length === 0) return null
   return (
     <OverSquare
       role="alert"
       className="left-1/2 max-w-[520px] -translate-x-1/2 border border-fault bg-sheet px-3 py-2 text-fault"
       style={{ top: (rulers ? RULER : 0) + 8 }}
     >
-      {whole && <p>{whole.message} Delete or simplify something in the table below.</p>}
-      {refused.slice(0, NAMED).map(({ id, sentence }) => (
-        <p key={id} className="flex items-baseline gap-2">
+      {whole && <p>{whole.sentence} Delete or simplify something in the table below.</p>}
+      {refused.slice(0, NAMED).map(({ objects: ids, sentence }) => (
+        <p key={ids.join()} className="flex items-baseline gap-2">
           <span className="flex-1">{sentence}</span>
           <button
             type="button"
-            onClick={() => bench.select([id])}
+            onClick={() => bench.select(ids)}
             className="flex-none text-ink underline hover:text-hand"
           >
             Select it

@@ -2,7 +2,8 @@
 
 import clsx from 'clsx'
 import { useEffect, useMemo, useState } from 'react'
-import { plannedFiles, planProblems } from '@/core/formats/delivery'
+import { plannedFiles, planProblems } from '@/core/targets/delivery'
+import { TARGETS } from '@/core/targets/targets'
 import type { Rules } from '@/core/rules/rules'
 import type { SetEdit } from '@/core/set/edit'
 import { SetBar } from '../frame/set-bar'
@@ -10,17 +11,6 @@ import { commit } from '../frame/session'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { bytesInWords, FileTree, type Sizes } from './file-tree'
-
-type Options = { readonly svg: boolean; readonly png: boolean }
-
-const FORMATS = [
-  {
-    key: 'svg',
-    name: 'SVG',
-    note: 'One file an icon: one viewBox, ink as currentColor, numbers as short as they can be.',
-  },
-  { key: 'png', name: 'PNG', note: 'Every delivered size at every density, as the proofs show it.' },
-] as const
 
 const STROKES = [
   { key: 'kept', name: 'Keep strokes', note: 'Centre lines with their weight: small, and easy to restyle.' },
@@ -43,9 +33,11 @@ export function DeliverScreen() {
   const setId = useSessionState((state) => state.setId)
   const revision = useSessionState((state) => state.revision)
   const saved = useSessionState((state) => state.saving.state === 'saved')
-  const [options, setOptions] = useState<Options>({ svg: true, png: true })
-  const files = useMemo(() => plannedFiles(set, options), [set, options])
-  const query = `svg=${options.svg ? 1 : 0}&png=${options.png ? 1 : 0}`
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(TARGETS.map(({ id }) => id)))
+  const files = useMemo(() => plannedFiles(set, chosen), [set, chosen])
+  const query = `targets=${TARGETS.filter(({ id }) => chosen.has(id))
+    .map(({ id }) => id)
+    .join()}`
   const clashes = useMemo(() => planProblems(files), [files])
   const plan = usePlan(saved && files.length > 0 ? `/api/sets/${setId}/delivery/plan?${query}&rev=${revision}` : null)
   const sizes = plan?.sizes ?? null
@@ -58,12 +50,12 @@ export function DeliverScreen() {
       <aside className="flex flex-col border-r border-ink bg-sheet">
         <section aria-label="Formats" className="border-b border-hair px-4 py-3">
           <h2 className="mb-1 font-[640]">Formats</h2>
-          {FORMATS.map(({ key, name, note }) => (
-            <label key={key} className="flex gap-3 border-t border-hair py-2 first-of-type:border-0">
+          {TARGETS.map(({ id, name, note }) => (
+            <label key={id} className="flex gap-3 border-t border-hair py-2 first-of-type:border-0">
               <input
                 type="checkbox"
-                checked={options[key]}
-                onChange={(event) => setOptions({ ...options, [key]: event.target.checked })}
+                checked={chosen.has(id)}
+                onChange={(event) => setChosen(withOrWithout(chosen, id, event.target.checked))}
                 className="mt-0.5 self-start accent-(--ink)"
               />
               <span>
@@ -104,7 +96,7 @@ export function DeliverScreen() {
           />
           <p role="status" className="mb-2 text-quiet">
             {files.length === 0
-              ? nothing(set.icons.length, options)
+              ? nothing(set.icons.length, chosen.size)
               : `${sizes?.size ?? files.length} files${plan?.fault !== undefined || clashes.length > 0 ? '' : total === null ? ', weighing…' : `, ${bytesInWords(total)}`}`}
           </p>
           <a
@@ -133,9 +125,16 @@ export function DeliverScreen() {
   )
 }
 
-function nothing(icons: number, { svg, png }: Options): string {
+function nothing(icons: number, targets: number): string {
   if (icons === 0) return 'There is no icon to deliver yet.'
-  return svg || png ? 'There is nothing to write.' : 'Choose at least one format.'
+  return targets > 0 ? 'There is nothing to write.' : 'Choose at least one format.'
+}
+
+function withOrWithout(ids: ReadonlySet<string>, id: string, on: boolean): ReadonlySet<string> {
+  const next = new Set(ids)
+  if (on) next.add(id)
+  else next.delete(id)
+  return next
 }
 
 /** What stands against the delivery, or is left out of it. */

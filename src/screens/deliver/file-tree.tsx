@@ -3,7 +3,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { ChevronRight } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
-import type { PlannedFile } from '@/core/formats/delivery'
+import type { PlannedFile } from '@/core/targets/target'
 import type { Rules } from '@/core/rules/rules'
 import { observeRect } from '@/ui/observe-rect'
 import { IconPicture } from '../frame/icon-picture'
@@ -136,7 +136,7 @@ function FileRow({
         <IconPicture icon={file.icon} rules={rules} ground="light" size={24} label="" />
       </span>
       <span className="min-w-0 flex-1 truncate font-mono text-small">{file.path.slice(folder.length + 1)}</span>
-      {file.format === 'png' && <span className="text-quiet">{file.pixels} px</span>}
+      {file.made.as === 'raster' && <span className="text-quiet">{file.made.pixels} px</span>}
       <span className="w-16 flex-none text-right text-quiet">{bytes === undefined ? '' : bytesInWords(bytes)}</span>
     </div>
   )

@@ -1,4 +1,4 @@
-import { type DeliveredFile, zip as zipped } from '../../core/formats/delivery'
+import { type DeliveredFile, zip as zipped } from '../../core/targets/delivery'
 import { type Drawn, drawnIcon } from '../../core/formats/drawn'
 import { png } from '../../core/formats/png'
 import { type FileError, type Pictures, readSetFile, writeSetFile } from '../../core/formats/set-file'

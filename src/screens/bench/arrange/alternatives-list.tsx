@@ -2,11 +2,11 @@
 
 import clsx from 'clsx'
 import { useState } from 'react'
-import { alternativesOf, drawing, titleOf } from '@/core/set/set'
+import { alternativesOf, titleOf } from '@/core/set/set'
 import { RightMenu } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
-import { useBench, useBenchState, useCalmIcon, useRules } from '../context'
+import { useBench, useBenchState, useCalmMaster, useRules } from '../context'
 import { RULER } from '../layers/rulers'
 import { drawOn, keepAlternative, nameAlternative, removeAlternative } from './alternatives'
 import { OverSquare } from '../layers/over-square'
@@ -14,14 +14,14 @@ import { OverSquare } from '../layers/over-square'
 /** The drawing and its alternatives side by side; a press draws on another one. */
 export function AlternativesList() {
   const bench = useBench()
-  const icon = useCalmIcon()
+  const master = useCalmMaster()
   const rules = useRules()
   const rulers = useBenchState((state) => state.layers.rulers)
   const [naming, setNaming] = useState<string | null>(null)
-  if (!icon) return null
-  const others = alternativesOf(icon),
-    title = titleOf(icon)
-  const all = [{ name: title, objects: drawing(icon) }, ...others].toSorted((a, b) => (a.name < b.name ? -1 : 1))
+  if (!master) return null
+  const others = alternativesOf(master),
+    title = titleOf(master)
+  const all = [{ name: title, objects: master.objects }, ...others].toSorted((a, b) => (a.name < b.name ? -1 : 1))
   const edge = (rulers ? RULER : 0) + 8
   return (
     <OverSquare

@@ -7,10 +7,10 @@ import type { Bench } from '../bench'
 
 /** Keeps the drawing as it is beside a copy of it that is drawn on, under the first free name. */
 export function keepAlternative(bench: Bench): void {
-  const { icon } = bench
-  if (!icon) return
-  const others = alternativesOf(icon),
-    title = titleOf(icon)
+  const { here, master } = bench
+  if (!here || !master) return
+  const others = alternativesOf(master),
+    title = titleOf(master)
   if (others.length >= 20) return say({ text: 'An icon may have at most 20 alternatives. Take one away first.' })
   const taken = new Set([title, ...others.map(({ name }) => name)])
   let n = others.length + 2
@@ -19,7 +19,7 @@ export function keepAlternative(bench: Bench): void {
   const copy = bench.objects.map((object) => withNewIds(object, newId))
   commit(
     bench.session,
-    { kind: 'alternatives', icon: icon.id, title: `version ${n}`, objects: copy, alternatives: [...others, kept] },
+    { kind: 'alternatives', ...here, title: `version ${n}`, objects: copy, alternatives: [...others, kept] },
     `Keep ${title} as an alternative`,
   )
   bench.select([])
@@ -27,17 +27,17 @@ export function keepAlternative(bench: Bench): void {
 
 /** Draws on an alternative; the drawing that was there takes its place beside it. */
 export function drawOn(bench: Bench, name: string): void {
-  const { icon } = bench
-  const others = icon && alternativesOf(icon),
+  const { here, master } = bench
+  const others = master && alternativesOf(master),
     chosen = others?.find((one) => one.name === name)
-  if (!icon || !others || !chosen) return
-  const kept = { name: titleOf(icon), objects: [...bench.objects] }
+  if (!here || !others || !chosen) return
+  const kept = { name: titleOf(master), objects: [...bench.objects] }
   bench.select([])
   commit(
     bench.session,
     {
       kind: 'alternatives',
-      icon: icon.id,
+      ...here,
       title: chosen.name,
       objects: chosen.objects,
       alternatives: others.map((one) => (one === chosen ? kept : one)),
@@ -47,16 +47,16 @@ export function drawOn(bench: Bench, name: string): void {
 }
 
 export function removeAlternative(bench: Bench, name: string): void {
-  const { icon } = bench
-  if (!icon) return
+  const { here, master } = bench
+  if (!here || !master) return
   commit(
     bench.session,
     {
       kind: 'alternatives',
-      icon: icon.id,
-      title: titleOf(icon),
+      ...here,
+      title: titleOf(master),
       objects: bench.objects,
-      alternatives: alternativesOf(icon).filter((one) => one.name !== name),
+      alternatives: alternativesOf(master).filter((one) => one.name !== name),
     },
     `Take ${name} away`,
   )
@@ -64,10 +64,10 @@ export function removeAlternative(bench: Bench, name: string): void {
 
 /** Names the drawing or one of its alternatives; a sentence when the name will not do. */
 export function nameAlternative(bench: Bench, was: string, name: string): string | null {
-  const { icon } = bench
-  if (!icon || name === was) return null
-  const others = alternativesOf(icon),
-    title = titleOf(icon)
+  const { here, master } = bench
+  if (!here || !master || name === was) return null
+  const others = alternativesOf(master),
+    title = titleOf(master)
   if (name === '' || name.length > 40) return 'A name has 1 to 40 characters.'
   if ([title, ...others.map((one) => one.name)].includes(name))
     return `There is already an alternative named “${name}”.`
@@ -76,7 +76,7 @@ export function nameAlternative(bench: Bench, was: string, name: string): string
     bench.session,
     {
       kind: 'alternatives',
-      icon: icon.id,
+      ...here,
       title: title === was ? name : title,
       objects: bench.objects,
       alternatives: next,

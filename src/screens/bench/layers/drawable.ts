@@ -1,7 +1,7 @@
 import type { Node } from '@/core/drawing/node'
 import type { Path } from '@/core/geometry/path'
 import type { Point } from '@/core/geometry/point'
-import type { Sample } from '../tools/sample/gesture'
+import type { Sample } from '../tools/sample/seen'
 
 /** Something a tool draws over the square, in grid units; marks keep their size on screen. */
 export type Drawable =

@@ -2,12 +2,12 @@
 
 import { alongGuide } from '@/core/snap/targets'
 import { guidesOf } from '@/core/set/set'
-import { useShownIcon } from '../context'
+import { useShownMaster } from '../context'
 import { toScreen, type View } from '../view'
 
 /** The guides of the icon, across the whole stage; locked ones are drawn fainter. */
 export function GuideLayer({ view, size }: { view: View; size: number }) {
-  const guides = useShownIcon((icon) => (icon ? guidesOf(icon) : null))
+  const guides = useShownMaster((master) => master && guidesOf(master))
   return (
     <g stroke="var(--guide)" fill="none">
       {guides?.map(({ id, at, angle, locked }) => {

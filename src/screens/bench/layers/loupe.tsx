@@ -3,7 +3,7 @@
 import { colourOf } from '@/core/drawing/values'
 import type { Point } from '@/core/geometry/point'
 import { useRules } from '../context'
-import { LOUPE, type Sample } from '../tools/sample/gesture'
+import { LOUPE, type Sample } from '../tools/sample/seen'
 
 /** Screen pixels that show one of the picture's. */
 const CELL = 8

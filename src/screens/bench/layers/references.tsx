@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react'
 import { pixelMap, type Reference } from '@/core/drawing/reference'
 import type { Mismatch } from '@/core/proof/mismatch'
 import { referencesOf } from '@/core/set/set'
-import { useBench, useBenchState, useCalmIcon, useRules, useShownIcon, useSlot } from '../context'
+import { useBench, useBenchState, useCalmIcon, useRules, useShownMaster, useCalmMaster, useSlot } from '../context'
 import { comparison } from '../references/compare'
 import { pictureUrl } from '../references/pictures'
 import { toScreen, type View } from '../view'
@@ -14,7 +14,7 @@ const NONE: readonly Reference[] = []
 
 /** The pictures that the icon is drawn by, those under the square or those over it, in grid units. */
 export function ReferenceLayer({ over, view }: { over: boolean; view: View }) {
-  const references = useShownIcon((icon) => (icon ? referencesOf(icon) : NONE))
+  const references = useShownMaster((master) => (master ? referencesOf(master) : NONE))
   const dimmed = useSlot(REFERENCES).compare !== null
   if (dimmed) return null
   return references
@@ -53,8 +53,8 @@ function PictureOf({ reference, view }: { reference: Reference; view: View }) {
 /** The outline of the reference in hand, with the corners by which it is sized. */
 export function ReferenceMarks({ view }: { view: View }) {
   const inHand = useReferenceInHand()
-  const reference = useShownIcon((icon) =>
-    icon && inHand ? (referencesOf(icon).find(({ id }) => id === inHand) ?? null) : null,
+  const reference = useShownMaster((master) =>
+    master && inHand ? (referencesOf(master).find(({ id }) => id === inHand) ?? null) : null,
   )
   if (!reference || reference.hidden) return null
   const map = pixelMap(reference),
@@ -79,10 +79,11 @@ export function DifferenceLayer({ view }: { view: View }) {
   const bench = useBench()
   const compare = useSlot(REFERENCES).compare
   const icon = useCalmIcon()
+  const master = useCalmMaster()
   const rules = useRules()
   const canvas = useRef<HTMLCanvasElement>(null)
   const [shown, setShown] = useState<Mismatch | null>(null)
-  const reference = icon && compare ? referencesOf(icon).find(({ id }) => id === compare) : undefined
+  const reference = master && compare ? referencesOf(master).find(({ id }) => id === compare) : undefined
   useEffect(() => {
     let current = true
     if (icon && reference) {

@@ -7,7 +7,7 @@ import { editable } from '@/core/drawing/editable'
 import { evaluate, evaluateAll } from '@/core/drawing/evaluate'
 import { styledWithin } from '@/core/drawing/finish'
 import { type DrawingObject, isContainer, kindOf, type Styled } from '@/core/drawing/object'
-import { strokeInk } from '@/core/drawing/ink'
+import { strokeInkIfQuick } from '@/core/drawing/ink'
 import type { Shape } from '@/core/drawing/shape'
 import type { NamedValues } from '@/core/drawing/values'
 import { PixelPicture } from '@/ui/pixel-picture'
@@ -31,7 +31,7 @@ const Lines = memo(function Lines({ shape }: { shape: Shape }) {
       {fill && <path d={rememberedPathData(path, DIGITS)} stroke="var(--ink)" strokeWidth={1.25} {...line} />}
       {stroke && (
         <path
-          d={rememberedPathData(strokeInk(shape), DIGITS)}
+          d={rememberedPathData(strokeInkIfQuick(shape), DIGITS)}
           stroke="var(--ink)"
           strokeWidth={1.25}
           data-line="edge"

@@ -5,7 +5,7 @@ import { Lock, LockOpen, Trash2 } from 'lucide-react'
 import clsx from 'clsx'
 import type { Guide } from '@/core/drawing/guide'
 import { guidesOf } from '@/core/set/set'
-import { useBench, useRules, useCalmIcon } from '../context'
+import { useBench, useRules, useCalmMaster } from '../context'
 import { freshGuide, setGuides } from '../guides'
 import { EditCell } from './edit-cell'
 
@@ -16,8 +16,8 @@ const button = 'h-6 rounded-sheet border border-hair px-2.5 hover:border-ink'
 function GuidesPanel() {
   const bench = useBench()
   const rules = useRules()
-  const icon = useCalmIcon()
-  const guides = icon ? guidesOf(icon) : []
+  const master = useCalmMaster()
+  const guides = master ? guidesOf(master) : []
   const middle = rules.grid.size / 2
   const change = (guide: Guide, next: Partial<Guide>, label: string) =>
     setGuides(
@@ -133,6 +133,6 @@ export const guidesPanel: Panel = { id: 'guides', word: 'Guides', useCount: useG
 
 /** How many guides there are, if any. */
 function useGuideCount(): number | null {
-  const icon = useCalmIcon()
-  return (icon && guidesOf(icon).length) || null
+  const master = useCalmMaster()
+  return (master && guidesOf(master).length) || null
 }

@@ -15,10 +15,10 @@ export const REFERENCES = slot('references', {
   mismatch: null as { readonly mean: number; readonly ofInk: number } | null,
 })
 
-export const benchReferences = (bench: Bench): readonly Reference[] => (bench.icon ? referencesOf(bench.icon) : [])
+export const benchReferences = (bench: Bench): readonly Reference[] => (bench.master ? referencesOf(bench.master) : [])
 
 export function setReferences(bench: Bench, references: readonly Reference[], label: string): void {
-  if (bench.icon) commit(bench.session, { kind: 'references', icon: bench.icon.id, references }, label)
+  if (bench.here) commit(bench.session, { kind: 'references', ...bench.here, references }, label)
 }
 
 const replaced = (bench: Bench, next: Reference): Reference[] =>
@@ -44,7 +44,7 @@ export const withChange = (
 
 /** Shows a reference otherwise while it is in hand. */
 export function previewReference(bench: Bench, next: Reference): void {
-  show(bench.session, { kind: 'references', icon: bench.icon!.id, references: replaced(bench, next) })
+  show(bench.session, { kind: 'references', ...bench.here!, references: replaced(bench, next) })
 }
 
 export const referenceInHand = (bench: Bench): Reference | null =>

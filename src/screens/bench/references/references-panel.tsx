@@ -12,7 +12,7 @@ import { referencesOf } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Chip } from '@/ui/chip'
 import { say } from '@/ui/notice'
-import { useBench, useCalmIcon, useRules, useSlot } from '../context'
+import { useBench, useCalmMaster, useRules, useSlot } from '../context'
 import { putColour } from '../colours/finish-operations'
 import { MORE_THAN_NONE, PERCENT } from '@/ui/limits'
 import { EditCell } from '../ledger/edit-cell'
@@ -30,8 +30,8 @@ const flag = 'grid h-5 place-items-center text-quiet hover:text-ink'
 function ReferencesPanel() {
   const bench = useBench()
   const rules = useRules()
-  const icon = useCalmIcon()
-  const references = icon ? referencesOf(icon) : []
+  const master = useCalmMaster()
+  const references = master ? referencesOf(master) : []
   const inHand = useSlot(REFERENCES).referenceInHand
   const chosen = references.find(({ id }) => id === inHand)
   const file = useRef<HTMLInputElement>(null)
@@ -267,6 +267,6 @@ export const referencesPanel: Panel = {
 
 /** How many references there are, if any. */
 function useReferenceCount(): number | null {
-  const icon = useCalmIcon()
-  return (icon && referencesOf(icon).length) || null
+  const master = useCalmMaster()
+  return (master && referencesOf(master).length) || null
 }

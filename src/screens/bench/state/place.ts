@@ -4,6 +4,8 @@ import type { View } from '../view'
 /** What is open on the bench, what is selected in it, and which tool is in hand. */
 export type Place = {
   readonly icon: string | null
+  /** The base size of the master that is open; null for the one on the grid of the rules. */
+  readonly master: number | null
   readonly selection: ReadonlySet<string>
   /** The container that was stepped into; null for the drawing itself. */
   readonly scope: string | null
@@ -26,6 +28,7 @@ export type Place = {
 
 export const place = (icon: string | null): Place => ({
   icon,
+  master: null,
   selection: new Set(),
   scope: null,
   nodes: new Set(),

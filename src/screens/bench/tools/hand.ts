@@ -1,6 +1,6 @@
 import type { DrawingObject } from '@/core/drawing/object'
 import { STARTERS } from '@/core/rules/starters'
-import { drawing, type IconSet } from '@/core/set/set'
+import { masterFor, type IconSet } from '@/core/set/set'
 import { createSession, shown } from '../../frame/session'
 import { Bench } from '../bench'
 import type { At, Tool } from './tool'
@@ -25,7 +25,7 @@ export class Hand {
 
   /** The objects as they are shown, an edit in hand included. */
   get objects(): readonly DrawingObject[] {
-    return drawing(shown(this.bench.session.getState()).icons[0]!)
+    return masterFor(shown(this.bench.session.getState()).icons[0]!).objects
   }
 
   get selection(): string[] {

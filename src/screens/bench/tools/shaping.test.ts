@@ -405,7 +405,7 @@ describe('guides and measuring', () => {
     const layGuide = dragGuide(hand.bench, freshGuide({ x: 0, y: 0 }, 90), true, 22)
     layGuide.move(at(7.31, 5, { free: true }))
     layGuide.release(at(7.31, 5, { free: true }))
-    expect(guidesOf(hand.bench.icon!)).toMatchObject([{ at: { x: 7.31 }, angle: 90 }])
+    expect(guidesOf(hand.bench.master!)).toMatchObject([{ at: { x: 7.31 }, angle: 90 }])
     hand.drag('line', [7.2, 3], [14, 3])
     expect(hand.objects).toMatchObject([{ from: { x: 7.31, y: 3 } }])
     hand.bench.select([])
@@ -413,9 +413,9 @@ describe('guides and measuring', () => {
     const back = dragGuide(hand.bench, guide, false, 22)
     back.move(at(1, 20))
     back.release(at(1, 20))
-    expect(guidesOf(hand.bench.icon!)).toEqual([])
+    expect(guidesOf(hand.bench.master!)).toEqual([])
     undoStep(hand.bench.session)
-    expect(guidesOf(hand.bench.icon!)).toHaveLength(1)
+    expect(guidesOf(hand.bench.master!)).toHaveLength(1)
   })
 
   it('tells a distance, and the circle through three places', () => {

@@ -1,5 +1,5 @@
 import { database } from '@/server/database'
-import { delivered, optionsFrom } from '@/server/delivery'
+import { delivered, targetsFrom } from '@/server/delivery'
 import { failed } from '@/server/failure'
 import { answer, download, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
@@ -11,6 +11,6 @@ export const GET = (request: Request, { params }: { params: Promise<{ setId: str
     const db = await database(),
       stored = await readSet(db, (await params).setId)
     if (!stored) return reply(failed('not-found', GONE))
-    const { files } = await delivered(db, renderer(), stored, optionsFrom(new URL(request.url).searchParams))
+    const { files } = await delivered(db, renderer(), stored, targetsFrom(new URL(request.url).searchParams))
     return download(await renderer().run('zip', files), `${stored.rows.name}.zip`, 'application/zip')
   })

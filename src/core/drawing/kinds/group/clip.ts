@@ -1,5 +1,5 @@
 import type { Path } from '../../../geometry/path'
-import { strokedArea } from '../../../outline/stroking'
+import { strokeInk } from '../../ink'
 import { combine } from '../../../planar/boolean'
 import type { Shape } from '../../shape'
 
@@ -17,7 +17,7 @@ export function clipped(shapes: readonly Shape[], area: Path, keep: 'inside' | '
     const { path, fill, stroke } = shape
     const parts = [
       ...(fill ? [{ path: left(path), fill }] : []),
-      ...(stroke ? [{ path: left(strokedArea(path, stroke)), fill: stroke.paint }] : []),
+      ...(stroke ? [{ path: left(strokeInk(shape)), fill: stroke.paint }] : []),
     ]
     return parts.filter((one) => one.path.length > 0).map((one): Shape => ({ ...shape, ...one, stroke: null }))
   })

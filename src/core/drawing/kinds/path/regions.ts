@@ -1,7 +1,7 @@
 import type { Path } from '../../../geometry/path'
 import type { Point } from '../../../geometry/point'
 import { winding } from '../../../geometry/winding'
-import { type Arrangement } from '../../../planar/arrangement'
+import type { Arrangement } from '../../../planar/plane'
 import { outlineOf } from '../../../planar/loops'
 import { type Patch, patchwork } from '../../../planar/patches'
 import type { PathObject } from './schema'

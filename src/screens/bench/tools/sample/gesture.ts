@@ -15,22 +15,10 @@ import { pixelsNow, pixelsOf } from '../../references/pictures'
 import { referenceAt } from '../../references/reference-operations'
 import type { At, Tool } from '../tool'
 import { slot } from '../../slot'
+import { LOUPE, type Sample } from './seen'
 
 /** Colours that were sampled, the latest first, and over how many pixels along a side each is the average. */
 export const SAMPLE = slot('sample', { sampled: [] as readonly string[], sampleSide: 1 as 1 | 3 | 5 | 11 })
-
-/** Pixels along the magnifier's side. */
-export const LOUPE = 11
-
-/**
- * What the sampler sees at a place: the colour it would take, where that comes from, and the pixels around it where it
- * is a picture's.
- */
-export type Sample = {
-  readonly color: string
-  readonly from: string
-  readonly pixels: readonly (string | null)[] | null
-}
 
 /**
  * Takes the colour under the pointer into the paint or the stop in hand: of a reference its own pixels, whatever lies

@@ -1,5 +1,5 @@
 import { database } from '@/server/database'
-import { delivered, optionsFrom } from '@/server/delivery'
+import { delivered, targetsFrom } from '@/server/delivery'
 import { inTime } from '@/server/drawn'
 import { failed } from '@/server/failure'
 import { answer, reply } from '@/server/http'
@@ -18,7 +18,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ setId: str
     const db = await database(),
       stored = await readSet(db, (await params).setId)
     if (!stored) return reply(failed('not-found', GONE))
-    const making = delivered(db, renderer(), stored, optionsFrom(new URL(request.url).searchParams))
+    const making = delivered(db, renderer(), stored, targetsFrom(new URL(request.url).searchParams))
     if (!(await inTime(making, PATIENCE)))
       return Response.json({ revision: stored.revision, pending: true }, { status: 202 })
     const { files, problems } = await making

@@ -1,0 +1,16 @@
+import { excessIn, refusalIn } from '../drawing/evaluate'
+import type { Check } from './check'
+
+/** Objects that come to too much, take too long or reach too far; all of them together, where no one does by itself. */
+export const cannotBeDrawn: Check = {
+  id: 'cannot-be-drawn',
+  word: 'cannot be drawn',
+  find({ objects, scene }) {
+    const whole = excessIn(objects)
+    if (whole) return [{ sentence: whole.message, objects: [] }]
+    return objects.flatMap((object) => {
+      const refusal = refusalIn(object, scene)
+      return refusal ? [{ sentence: refusal.message, objects: [object.id] }] : []
+    })
+  },
+}
