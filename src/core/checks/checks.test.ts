@@ -19,7 +19,7 @@ const spiral = (id: string, turns: number): DrawingObject => ({
   h: 20,
   turns,
   inner: 0,
-  style: { fill: 'none', stroke: 'ink', weight: 1, dash: [0.001], dashOffset: 0 },
+  style: { fill: 'none', stroke: 'ink', weight: 1, dash: [0.1], dashOffset: 0 },
 })
 
 describe('checks', () => {
