@@ -6,6 +6,7 @@ import { cross, distance, dot, type Point, scale, subtract, unit } from '../geom
 import { pointAt, reverse, type Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
 import { tidy } from '../geometry/tidy'
+import { SAME_POINT } from '../geometry/tolerance'
 import { withoutNodes } from '../outline/refit'
 import { contourOf, nodesOf, segmentBetween } from './nodes'
 import type { Node, NodeRun } from './node'
@@ -54,7 +55,7 @@ export function moveNodes(path: PathObject, places: readonly NodeAt[], by: Point
       return torn.reduce(withoutArc, run)
     }),
   }
-  return changeNodes(loose, places, (node) => ({ ...node, x: tidy(node.x + by.x), y: tidy(node.y + by.y) }))
+  return honest(changeNodes(loose, places, (node) => ({ ...node, x: tidy(node.x + by.x), y: tidy(node.y + by.y) })))
 }
 
 /** The arc that leaves a node as one cubic that leaves and arrives alike. */
@@ -137,6 +138,30 @@ export function setKind(path: PathObject, places: readonly NodeAt[], kind: NodeK
 
 const thirdTo = (from: Point, to: Point): Point => ({ x: (to.x - from.x) / 3, y: (to.y - from.y) / 3 })
 
+/** A node of the kind that its handles still have: in line and of one length, in line, or neither. */
+function truly(node: Node): Node {
+  const { in: into, out, kind } = node
+  if (!kind || !into || !out) return node
+  const a = Math.hypot(into.x, into.y),
+    b = Math.hypot(out.x, out.y)
+  if (a < SAME_POINT || b < SAME_POINT) return node
+  const inLine = Math.abs(cross(into, out)) <= IN_LINE * a * b && dot(into, out) < 0
+  if (!inLine) return dropped(node, 'kind')
+  return kind === 'symmetric' && Math.abs(a - b) > IN_LINE * a ? { ...node, kind: 'smooth' } : node
+}
+
+/** By what share of their lengths handles may be out of line, or unlike in length, and still count as neither. */
+const IN_LINE = 1e-7
+
+/** A path each of whose nodes is of the kind that its handles have. */
+const honest = (path: PathObject): PathObject => ({
+  ...path,
+  contours: path.contours.map((run) => {
+    const nodes = run.nodes.map(truly)
+    return nodes.every((node, i) => node === run.nodes[i]) ? run : { ...run, nodes }
+  }),
+})
+
 /** A node put into the segment that leaves a node, at its parameter; the course stays exactly as it is. */
 export function insertNode(path: PathObject, { contour, node }: NodeAt, t: number): PathObject {
   const run = path.contours[contour]!
@@ -153,7 +178,7 @@ export function insertNode(path: PathObject, { contour, node }: NodeAt, t: numbe
   const nodes = run.nodes.flatMap((one, i): Node[] =>
     i === node ? [m === i ? one : first, fresh] : i === m ? [last] : [one],
   )
-  return nodesPut(path, contour, nodes)
+  return honest(nodesPut(path, contour, nodes))
 }
 
 function pick(node: Node, ...keys: (keyof Node)[]): Partial<Node> {
@@ -171,7 +196,7 @@ export function removeNodes(path: PathObject, places: readonly NodeAt[], pieces 
     const left = withoutNodes(contourOf(run), taken, pieces)
     return left ? [nodesOf(left, run.nodes)] : []
   })
-  return contours.length > 0 ? { ...path, contours } : null
+  return contours.length > 0 ? honest({ ...path, contours }) : null
 }
 
 /** A closed contour opened at a node, which becomes two ends in one place. An open contour is cut in two there. */
@@ -199,7 +224,10 @@ export function closeContour(path: PathObject, contour: number): PathObject {
   if (run.closed) return path
   const meet = distance(first, last) <= 1e-9 && run.nodes.length > 2
   const nodes = meet ? [{ ...first, ...pick(last, 'in') }, ...run.nodes.slice(1, -1)] : run.nodes
-  return { ...path, contours: path.contours.map((other, c) => (c === contour ? { closed: true, nodes } : other)) }
+  return honest({
+    ...path,
+    contours: path.contours.map((other, c) => (c === contour ? { closed: true, nodes } : other)),
+  })
 }
 
 /** A contour run through the other way. */
@@ -259,7 +287,10 @@ export function pullSegment(path: PathObject, { contour, node }: NodeAt, t: numb
     x: out.x + pull(1 - share).x,
     y: out.y + pull(1 - share).y,
   })
-  return setHandle(first, { contour, node: next }, 'in', { x: into.x + pull(share).x, y: into.y + pull(share).y })
+  return setHandle(first, { contour, node: next }, 'in', {
+    x: into.x + pull(share).x,
+    y: into.y + pull(share).y,
+  })
 }
 
 /**
@@ -281,12 +312,12 @@ export function joinEnds(path: PathObject, a: NodeAt, b: NodeAt): PathObject | n
   const nodes = meet
     ? [...head.nodes.slice(0, -1), { ...end, ...pick(start, 'out', 'arc') }, ...tail.nodes.slice(1)]
     : [...head.nodes, ...tail.nodes]
-  return {
+  return honest({
     ...path,
     contours: path.contours.flatMap((run, c) =>
       c === a.contour ? [{ closed: false, nodes }] : c === b.contour ? [] : [run],
     ),
-  }
+  })
 }
 
 /** The place of a path nearest to a point: the segment by the node it leaves, and the parameter on it. */

@@ -5,6 +5,7 @@ import { winding } from '../geometry/winding'
 import { evaluate, outline } from './evaluate'
 import { type DrawingObject, isCombining, isContainer } from './object'
 import type { Scene } from './scene'
+import type { Shape } from './shape'
 
 /**
  * Something under the pointer: an object, or with `depth` > 0 a member of one. Locked things are listed, never picked.
@@ -56,8 +57,15 @@ function covers(path: Path, p: Point, reach: number): boolean {
 }
 
 function paints(object: DrawingObject, scene: Scene, p: Point, reach: number): boolean {
-  return evaluate(object, scene).some(({ path, fill, stroke }) => {
-    if (fill && winding(path, p) !== 0) return true
-    return isNear(path, p, Math.max(reach, stroke ? stroke.width / 2 : 0))
-  })
+  return evaluate(object, scene).some((shape) => isPainted(shape, p, reach))
+}
+
+/** Whether a shape is painted at a point or near it, and no mask over it hides it there. */
+function isPainted({ path, fill, stroke, veil }: Shape, p: Point, reach: number): boolean {
+  const covered =
+    (fill !== null && winding(path, p) !== 0) || isNear(path, p, Math.max(reach, stroke ? stroke.width / 2 : 0))
+  if (!covered) return false
+  for (let one = veil ?? null; one; one = one.outer)
+    if (one.mask && !one.mask.some((shape) => isPainted(shape, p, reach))) return false
+  return true
 }

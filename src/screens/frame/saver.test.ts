@@ -3,6 +3,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import fc from 'fast-check'
 import { applyEdit, type SetEdit } from '@/core/set/edit'
 import { beginning } from '@/core/set/history'
+import type { DrawingObject } from '@/core/drawing/object'
+import type { Rules } from '@/core/rules/rules'
 import { STARTERS } from '@/core/rules/starters'
 import type { Icon, IconSet } from '@/core/set/set'
 import { difference, overlay } from '@/core/formats/writes'
@@ -20,31 +22,94 @@ const set: IconSet = {
 const rename = (id: string, name: string): SetEdit => ({ kind: 'rename-icon', id, name })
 
 describe('the difference of two sets', () => {
+  const box = (id: string, x: number): DrawingObject => ({
+    kind: 'rectangle',
+    id,
+    name: id,
+    x,
+    y: 1,
+    w: 4,
+    h: 4,
+    corner: 0,
+    style: { fill: 'ink', stroke: 'none', weight: 'main' },
+  })
+  const drawn: IconSet = {
+    ...set,
+    icons: set.icons.map((one, i) => ({ ...one, masters: [{ base: 24, objects: [box('a', i), box('b', 2 * i)] }] })),
+  }
+  const someIcon = fc.constantFrom('oar', 'buoy', 'ferry', 'new-1', 'nobody')
+  const at = fc.record({ icon: someIcon, master: fc.constantFrom(24, 24, 24, 16) })
   const edit: fc.Arbitrary<SetEdit> = fc.oneof(
+    fc.tuple(someIcon, fc.integer({ min: 0, max: 4 })).map(([id, to]): SetEdit => ({ kind: 'move-icon', id, to })),
+    someIcon.map((id): SetEdit => ({ kind: 'remove-icons', ids: [id] })),
+    fc.tuple(someIcon, fc.string({ minLength: 1 })).map(([id, name]) => rename(id, name)),
+    fc.integer({ min: 0, max: 3 }).map((n): SetEdit => ({ kind: 'add-icons', icons: [icon(`new-${n}`)], at: n })),
+    fc.constantFrom('Mole', 'Pier', 'Quay').map((name): SetEdit => ({ kind: 'rename-set', name })),
     fc
-      .tuple(fc.constantFrom('oar', 'buoy', 'ferry'), fc.integer({ min: 0, max: 2 }))
-      .map(([id, to]): SetEdit => ({ kind: 'move-icon', id, to })),
-    fc.constantFrom('oar', 'buoy').map((id): SetEdit => ({ kind: 'remove-icons', ids: [id] })),
-    fc.tuple(fc.constantFrom('oar', 'ferry'), fc.string({ minLength: 1 })).map(([id, name]) => rename(id, name)),
-    fc.integer({ min: 0, max: 3 }).map((at): SetEdit => ({ kind: 'add-icons', icons: [icon(`new-${at}`)], at })),
-    fc.constant<SetEdit>({ kind: 'rename-set', name: 'Mole' }),
-    fc.constant<SetEdit>({ kind: 'rules', rules: { ...set.rules, cap: 'butt' }, renames: [] }),
+      .constantFrom<Rules['cap']>('butt', 'round')
+      .map((cap): SetEdit => ({ kind: 'rules', rules: { ...set.rules, cap }, renames: [] })),
+    fc
+      .tuple(at, fc.constantFrom('a', 'b'), fc.integer({ min: 0, max: 9 }))
+      .map(([here, id, x]): SetEdit => ({ kind: 'draw', ...here, edit: { kind: 'replace', objects: [box(id, x)] } })),
+    fc
+      .tuple(at, fc.constantFrom('a', 'b'))
+      .map(([here, id]): SetEdit => ({ kind: 'draw', ...here, edit: { kind: 'remove', ids: [id] } })),
+    fc.tuple(at, fc.boolean()).map(([here, some]): SetEdit => ({
+      kind: 'guides',
+      ...here,
+      guides: some ? [{ id: 'g', at: { x: 3, y: 4 }, angle: 90 }] : [],
+    })),
   )
+  /** Edits one after the other, but for those that would make two icons of one id. */
+  const after = (edits: readonly SetEdit[], first = drawn): IconSet =>
+    edits.reduce(
+      (now, one) =>
+        one.kind === 'add-icons' && now.icons.some(({ id }) => id === one.icons[0]!.id) ? now : applyEdit(now, one),
+      first,
+    )
 
-  it('laid over the first gives the second', () => {
+  it('laid over the first gives the second, once or twice, and over the wire', () => {
     fc.assert(
-      fc.property(fc.uniqueArray(edit, { maxLength: 6, selector: (one) => JSON.stringify(one) }), (edits) => {
-        const after = edits.reduce(applyEdit, set)
-        const writes = difference(set, after)
-        expect(overlay(set, writes ?? {})).toEqual(after)
-        if (writes === null) expect(after).toEqual(set)
+      fc.property(fc.array(edit, { maxLength: 8 }), (edits) => {
+        const second = after(edits),
+          writes = difference(drawn, second)
+        if (writes === null) {
+          expect(second).toEqual(drawn)
+          return
+        }
+        const sent = JSON.parse(JSON.stringify(writes)) as typeof writes
+        const once = overlay(drawn, sent)
+        expect(once).toEqual(second)
+        expect(overlay(once, sent)).toEqual(second)
       }),
+      { numRuns: 400 },
     )
   })
 
-  it('holds only what changed', () => {
-    const after = applyEdit(set, rename('buoy', 'can-buoy'))
-    expect(difference(set, after)).toEqual({ icons: [{ ...icon('buoy'), name: 'can-buoy' }] })
+  it('from one edit to the next comes to the same as at once, whatever lies between', () => {
+    fc.assert(
+      fc.property(fc.array(edit, { maxLength: 5 }), fc.array(edit, { maxLength: 5 }), (some, more) => {
+        const middle = after(some),
+          last = after(more, middle)
+        const steps = [difference(drawn, middle), difference(middle, last)]
+        expect(steps.reduce((now, writes) => (writes ? overlay(now, writes) : now), drawn)).toEqual(last)
+      }),
+      { numRuns: 200 },
+    )
+  })
+
+  it('holds the icons that changed and no others', () => {
+    fc.assert(
+      fc.property(fc.array(edit, { maxLength: 6 }), (edits) => {
+        const second = after(edits),
+          before = new Map(drawn.icons.map((one) => [one.id, one]))
+        const changed = second.icons.filter((one) => before.get(one.id) !== one).map(({ id }) => id)
+        expect(new Set(difference(drawn, second)?.icons?.map(({ id }) => id))).toEqual(new Set(changed))
+      }),
+      { numRuns: 200 },
+    )
+    const named = applyEdit(set, rename('buoy', 'can-buoy'))
+    expect(difference(set, named)).toEqual({ icons: [{ ...icon('buoy'), name: 'can-buoy' }] })
     expect(difference(set, set)).toBeNull()
   })
 })
