@@ -4,6 +4,7 @@ import { tidy } from '../geometry/tidy'
 import { apply, type Transform } from '../geometry/transform'
 import type { Gradient, Linear, Paint, Radial, Stop } from './paint'
 import { isGradient } from './paint'
+import { SAME_POINT } from '../geometry/tolerance'
 
 const tidied = ({ x, y }: Point): Point => ({ x: tidy(x), y: tidy(y) })
 
@@ -14,8 +15,8 @@ export function transformGradient(gradient: Gradient, map: Transform): Gradient 
     const { centre, to, across, focus } = gradient
     const [a, b, c, d] = map
     const even =
-      Math.abs(a * a + b * b - c * c - d * d) < 1e-9 * (a * a + b * b) &&
-      Math.abs(a * c + b * d) < 1e-9 * (a * a + b * b)
+      Math.abs(a * a + b * b - c * c - d * d) < SAME_POINT * (a * a + b * b) &&
+      Math.abs(a * c + b * d) < SAME_POINT * (a * a + b * b)
     return {
       ...gradient,
       centre: moved(centre),

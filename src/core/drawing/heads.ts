@@ -8,6 +8,7 @@ import { strokedArea } from '../outline/stroking'
 import { combine } from '../planar/boolean'
 import type { Head } from './style'
 import type { ResolvedStroke } from './resolved'
+import { SAME_POINT } from '../geometry/tolerance'
 
 /**
  * Sizes of heads in widths of the stroke: how long and how wide to each side, and how much of the line a filled head
@@ -78,7 +79,7 @@ function shortened({ segments }: Contour, atStart: number, atEnd: number): Conto
     const long = segmentLength(segment),
       begin = done
     done += long
-    if (done <= from + 1e-9 || begin >= to - 1e-9) return []
+    if (done <= from + SAME_POINT || begin >= to - SAME_POINT) return []
     const a = begin < from ? lengthTo(segment, from - begin) : 0,
       b = done > to ? lengthTo(segment, to - begin) : 1
     return [a === 0 && b === 1 ? segment : part(segment, a, b)]

@@ -222,7 +222,7 @@ export function closeContour(path: PathObject, contour: number): PathObject {
   const first = run.nodes[0]!,
     last = run.nodes[run.nodes.length - 1]!
   if (run.closed) return path
-  const meet = distance(first, last) <= 1e-9 && run.nodes.length > 2
+  const meet = distance(first, last) <= SAME_POINT && run.nodes.length > 2
   const nodes = meet ? [{ ...first, ...pick(last, 'in') }, ...run.nodes.slice(1, -1)] : run.nodes
   return honest({
     ...path,
@@ -308,7 +308,7 @@ export function joinEnds(path: PathObject, a: NodeAt, b: NodeAt): PathObject | n
     tail = b.node === 0 ? second : reversedRun(second)
   const end = head.nodes[head.nodes.length - 1]!,
     start = tail.nodes[0]!
-  const meet = distance(end, start) <= 1e-9
+  const meet = distance(end, start) <= SAME_POINT
   const nodes = meet
     ? [...head.nodes.slice(0, -1), { ...end, ...pick(start, 'out', 'arc') }, ...tail.nodes.slice(1)]
     : [...head.nodes, ...tail.nodes]

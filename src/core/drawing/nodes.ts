@@ -50,7 +50,9 @@ export function nodesOf({ segments, closed }: Contour, before: readonly Node[] =
     if (handle) next.in = handle
   })
   for (const node of nodes) {
-    const old = before.find((other) => Math.abs(other.x - node.x) < 1e-9 && Math.abs(other.y - node.y) < 1e-9)
+    const old = before.find(
+      (other) => Math.abs(other.x - node.x) < SAME_POINT && Math.abs(other.y - node.y) < SAME_POINT,
+    )
     for (const key of ['corner', 'cornerStyle', 'kind'] as const)
       if (old?.[key] !== undefined) Object.assign(node, { [key]: old[key] })
   }

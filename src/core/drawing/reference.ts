@@ -5,6 +5,7 @@ import { Label } from './label'
 import { Opacity } from './paint'
 import { type Frame, frameToFrame } from './frame'
 import { Coordinate } from './place'
+import { SAME_POINT } from '../geometry/tolerance'
 
 /** The id of a picture: the first digits of the hash of its bytes. */
 export const PictureId = z.string().regex(/^[0-9a-f]{24}$/, 'The id of a picture has 24 hexadecimal digits.')
@@ -87,7 +88,7 @@ export function placedBy(reference: Reference, from: readonly [Point, Point], to
     h = reference.h * scale
   const turn = (((reference.turn ?? 0) + (Math.atan2(sin, cos) * 180) / Math.PI + 540) % 360) - 180
   const { turn: _, ...rest } = reference
-  return { ...rest, x: centre.x - w / 2, y: centre.y - h / 2, w, h, ...(Math.abs(turn) > 1e-9 && { turn }) }
+  return { ...rest, x: centre.x - w / 2, y: centre.y - h / 2, w, h, ...(Math.abs(turn) > SAME_POINT && { turn }) }
 }
 
 /** The frame of a reference alone. */

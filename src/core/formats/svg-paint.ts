@@ -1,6 +1,7 @@
 import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedStroke } from '../drawing/resolved'
 import { shortNumber } from './number'
 import { PRECISION } from './path-data'
+import { SAME_POINT } from '../geometry/tolerance'
 
 /** Which colours are written: the delivered file's (`currentColor` for ink), or those for a light or a dark ground. */
 export type Ground = 'current' | 'light' | 'dark'
@@ -89,8 +90,8 @@ function geometryOf(gradient: ResolvedGradient): Attributes {
   }
   const { map, focus } = gradient,
     [a, b, c, d, e, f] = map
-  const circle = Math.abs(a - d) < 1e-9 && Math.abs(b + c) < 1e-9
-  const off = Math.hypot(focus.x, focus.y) > 1e-9
+  const circle = Math.abs(a - d) < SAME_POINT && Math.abs(b + c) < SAME_POINT
+  const off = Math.hypot(focus.x, focus.y) > SAME_POINT
   if (circle) {
     const at = { x: e + a * focus.x + c * focus.y, y: f + b * focus.x + d * focus.y }
     return {

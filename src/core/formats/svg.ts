@@ -19,6 +19,7 @@ import {
   number,
   paintAttributes,
 } from './svg-paint'
+import { SAME_POINT } from '../geometry/tolerance'
 
 /** A drawing as an SVG document of one viewBox, without anything an editor would leave behind. `size` is the grid's. */
 export function svgOf(
@@ -230,7 +231,7 @@ function roundElement(path: Path): { name: string; geometry: Attributes } | null
   if (more.length > 0 || first?.kind !== 'arc' || second?.kind !== 'arc') return null
   const a = arcCentre(first),
     b = arcCentre(second)
-  const same = (p: number, q: number) => Math.abs(p - q) < 1e-9
+  const same = (p: number, q: number) => Math.abs(p - q) < SAME_POINT
   if (
     !same(a.centre.x, b.centre.x) ||
     !same(a.centre.y, b.centre.y) ||

@@ -1,5 +1,6 @@
 import { hypot, type Point } from './point'
 import { apply, type Transform } from './transform'
+import { ROUNDING } from './tolerance'
 
 /** A circular or elliptical arc, as SVG defines it (SVG 2 §9.3.8). Lengths in grid units, `turn` in radians. */
 export type Arc = {
@@ -118,7 +119,7 @@ export function ellipseAxes(a: number, b: number, c: number, d: number): { rx: n
     r = hypot(f, g)
   const rx = q + r,
     ry = Math.abs(q - r)
-  if (r <= 1e-12 * q) return { rx, ry, turn: 0 }
+  if (r <= ROUNDING * q) return { rx, ry, turn: 0 }
   return { rx, ry, turn: (Math.atan2(h, e) + Math.atan2(g, f)) / 2 }
 }
 

@@ -1,5 +1,6 @@
 import { cross, dot, hypot, mix, type Point, point } from './point'
 import type { Cubic } from './segment'
+import { LAST_BIT } from './tolerance'
 
 export const cubic = (from: Point, c1: Point, c2: Point, to: Point): Cubic => ({ kind: 'cubic', from, c1, c2, to })
 
@@ -139,7 +140,7 @@ export function nearestFrom(curve: Cubic, p: Point, start: number): number {
     const speed = dx * dx + dy * dy
     const slope = speed + x * (6 * x3 * t + 2 * x2) + y * (6 * y3 * t + 2 * y2)
     const next = Math.max(0, Math.min(1, t - (x * dx + y * dy) / (slope > 0 ? slope : speed || 1)))
-    if (Math.abs(next - t) < 1e-15) return next
+    if (Math.abs(next - t) < LAST_BIT) return next
     t = next
   }
   return t

@@ -4,6 +4,7 @@ import { parameterOnCubic } from './cubic'
 import { distance, hypot, type Point } from './point'
 import { rootsOnUnit } from './roots'
 import { type Arc, type Cubic, type Line, pointAt, type Segment, segmentBounds } from './segment'
+import { LAST_BIT } from './tolerance'
 
 /** A segment with what every question about it needs: its bounds, and of an arc its centre. */
 export type Curve =
@@ -114,7 +115,7 @@ function nearestOnArc(arc: Arc, round: Round, p: Point): number {
       const bend = rx * rx * sin * sin + ry * ry * cos * cos - ex * rx * cos - ey * ry * sin
       const step = bend > 0 ? slope / bend : 0.1 * Math.sign(slope)
       angle -= Math.max(-0.4, Math.min(0.4, step))
-      if (Math.abs(step) < 1e-15) break
+      if (Math.abs(step) < LAST_BIT) break
     }
     const t = arcParameter(round, angle)
     const away = hypot(rx * Math.cos(angle) - px, ry * Math.sin(angle) - py)

@@ -4,7 +4,7 @@ import { cubicArc, cubicCubic, cubicLine } from './meet-cubics'
 import { circleCircle, ellipseEllipse, lineArc, lineLine } from './meet-lines-arcs'
 import { distance } from './point'
 import { type Cubic, pointAt } from './segment'
-import { MEETING } from './tolerance'
+import { MEETING, ROUNDING } from './tolerance'
 
 /** A stretch that two segments share, from and to in the order of the first. */
 export type Overlap = { readonly from: Meeting; readonly to: Meeting }
@@ -94,4 +94,4 @@ function crossings(a: Curve, b: Curve, tolerance: number): Meeting[] {
 
 const swap = ({ at, s, t }: Meeting): Meeting => ({ at, s: t, t: s })
 const swapped = (meetings: readonly Meeting[]): Meeting[] => meetings.map(swap)
-const isCircle = ({ rx, ry }: Round): boolean => Math.abs(rx - ry) <= 1e-12 * rx
+const isCircle = ({ rx, ry }: Round): boolean => Math.abs(rx - ry) <= ROUNDING * rx

@@ -5,6 +5,7 @@ import type { Path } from './path'
 import { hypot, type Point } from './point'
 import { pointAt, type Segment, segmentBounds } from './segment'
 import { slopeAt } from './slope'
+import { PARALLEL } from './tolerance'
 
 /**
  * What a path measures: lengths in units, its area with holes taken away, where its mass would balance, its exact
@@ -98,7 +99,7 @@ export function lengthTo(segment: Segment, length: number): number {
   let lo = 0,
     hi = 1,
     t = length / whole
-  for (let i = 0; i < 40 && hi - lo > 1e-14; i++) {
+  for (let i = 0; i < 40 && hi - lo > PARALLEL; i++) {
     const over = refined((a, b) => integral(a, b, (u) => speed(segment, u)), 0, t, 2) - length
     if (Math.abs(over) < 1e-11) return t
     if (over > 0) hi = t

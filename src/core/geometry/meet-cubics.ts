@@ -6,6 +6,7 @@ import { onArc } from './meet-lines-arcs'
 import { cross, distance, dot, hypot, type Point, subtract } from './point'
 import { rootsOnUnit } from './roots'
 import { type Cubic, type Line, pointAt } from './segment'
+import { LAST_BIT, ROUNDING } from './tolerance'
 
 const clamp = (t: number): number => Math.max(0, Math.min(1, t))
 
@@ -369,12 +370,12 @@ function polish(a: Cubic, b: Cubic, s: number, t: number, tolerance: number): Me
     const across = dx * ey - dy * ex,
       dd = dx * dx + dy * dy,
       ee = ex * ex + ey * ey
-    const parallel = across * across <= 1e-12 * dd * ee
+    const parallel = across * across <= ROUNDING * dd * ee
     const stepS = parallel ? (gx * dx + gy * dy) / (2 * dd) : (gx * ey - gy * ex) / across
     const stepT = parallel ? -(gx * ex + gy * ey) / (2 * ee) : (gx * dy - gy * dx) / across
     s = clamp(s + stepS)
     t = clamp(t + stepT)
-    if (Math.abs(stepS) + Math.abs(stepT) < 1e-15) break
+    if (Math.abs(stepS) + Math.abs(stepT) < LAST_BIT) break
   }
   const at = pointAt(a, s)
   return distance(at, pointAt(b, t)) <= tolerance ? { at, s, t } : null

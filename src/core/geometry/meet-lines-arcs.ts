@@ -3,6 +3,7 @@ import type { Meeting } from './meeting'
 import { cross, distance, dot, hypot, type Point, subtract } from './point'
 import { rootsOnUnit } from './roots'
 import { type Line, pointAt } from './segment'
+import { PARALLEL } from './tolerance'
 
 const clamp = (t: number): number => Math.max(0, Math.min(1, t))
 
@@ -13,7 +14,7 @@ export function lineLine(a: Line, b: Line, tolerance: number): Meeting[] {
   const across = cross(d, e)
   const lengthA = hypot(d.x, d.y),
     lengthB = hypot(e.x, e.y)
-  if (Math.abs(across) <= 1e-14 * lengthA * lengthB) return []
+  if (Math.abs(across) <= PARALLEL * lengthA * lengthB) return []
   const between = subtract(b.from, a.from)
   const s = cross(between, e) / across,
     t = cross(between, d) / across

@@ -2,6 +2,7 @@ import { type ArcCentre, arcCentre } from './arc'
 import { splitCubic } from './cubic'
 import { hypot, type Point } from './point'
 import { pointAt, type Segment } from './segment'
+import { SAME_POINT } from './tolerance'
 
 /**
  * The part of a segment between two parameters, `from` < `to`; its ends may be given exactly, and of an arc its centre
@@ -74,7 +75,7 @@ export function tangent(segment: Segment, end: boolean, round?: ArcCentre | null
       const points = [segment.from, segment.c1, segment.c2, segment.to]
       if (end) points.reverse()
       const base = points[0]!
-      const other = points.find((p) => hypot(p.x - base.x, p.y - base.y) > 1e-9) ?? points[3]!
+      const other = points.find((p) => hypot(p.x - base.x, p.y - base.y) > SAME_POINT) ?? points[3]!
       return end ? { x: base.x - other.x, y: base.y - other.y } : { x: other.x - base.x, y: other.y - base.y }
     }
   }

@@ -1,3 +1,5 @@
+import { LAST_BIT } from './tolerance'
+
 /**
  * A root of a polynomial on 0..1; a touch is a place where the value comes within the tolerance without having to
  * change sign.
@@ -26,7 +28,7 @@ function refine(c: readonly number[], d: readonly number[], a: number, b: number
     const slope = valueAt(d, t)
     const step = t - value / slope
     const next = step > lo && step < hi ? step : (lo + hi) / 2
-    if (Math.abs(next - t) < 1e-16 || hi - lo < 1e-15) return next
+    if (Math.abs(next - t) < 1e-16 || hi - lo < LAST_BIT) return next
     t = next
   }
   return t
@@ -40,7 +42,7 @@ function refine(c: readonly number[], d: readonly number[], a: number, b: number
 export function rootsOnUnit(coefficients: readonly number[], tolerance: number): Root[] {
   let n = coefficients.length
   const scale = coefficients.reduce((most, c) => Math.max(most, Math.abs(c)), 0)
-  while (n > 1 && Math.abs(coefficients[n - 1]!) <= 1e-15 * scale) n--
+  while (n > 1 && Math.abs(coefficients[n - 1]!) <= LAST_BIT * scale) n--
   if (n <= 1) return []
   if (n === 2) {
     const t = -coefficients[0]! / coefficients[1]!

@@ -2,6 +2,7 @@ import { type Arc, type ArcCentre, arcCentre, arcFromAngles, transformArc } from
 import { type Box, boxAround } from './box'
 import { mix, type Point } from './point'
 import { apply, type Transform } from './transform'
+import { ROUNDING } from './tolerance'
 
 export type Line = { readonly kind: 'line'; readonly from: Point; readonly to: Point }
 
@@ -136,7 +137,7 @@ function cubicTurns(p0: number, p1: number, p2: number, p3: number): number[] {
   const scale = Math.abs(p0) + Math.abs(p1) + Math.abs(p2) + Math.abs(p3)
   const roots: number[] = []
   // The derivative is 3·(a·t² + b·t + c); a vanishing leading term leaves a line.
-  if (Math.abs(a) < 1e-12 * scale) {
+  if (Math.abs(a) < ROUNDING * scale) {
     if (b !== 0) roots.push(-c / b)
   } else {
     const under = b * b - 4 * a * c

@@ -2,6 +2,7 @@ import { arcCentre } from './arc'
 import { cubicBend, cubicSlope } from './cubic'
 import { cross, hypot, type Point, subtract } from './point'
 import type { Segment } from './segment'
+import { SAME_POINT } from './tolerance'
 
 /** The derivative of a segment by its parameter at `t` in 0..1. */
 export function slopeAt(segment: Segment, t: number): Point {
@@ -38,12 +39,12 @@ export function curvatureAt(segment: Segment, t: number): number {
 export function directionAt(segment: Segment, t: number): Point {
   let d = slopeAt(segment, t)
   let length = hypot(d.x, d.y)
-  if (length <= 1e-9 && segment.kind === 'cubic') {
+  if (length <= SAME_POINT && segment.kind === 'cubic') {
     const bend = cubicBend(segment, t),
       sign = t > 0.5 ? -1 : 1
     d = { x: bend.x * sign, y: bend.y * sign }
     length = hypot(d.x, d.y)
-    if (length <= 1e-9) {
+    if (length <= SAME_POINT) {
       d = subtract(segment.to, segment.from)
       length = hypot(d.x, d.y) || 1
     }

@@ -1,4 +1,5 @@
 import { cross, distance, dot, hypot, type Point, scale, subtract, unit } from './point'
+import { PARALLEL, ROUNDING } from './tolerance'
 
 /** A circle; of radius 0, a point. */
 export type Circle = { readonly centre: Point; readonly r: number }
@@ -60,7 +61,7 @@ export function circlesTouching(three: readonly [Touched, Touched, Touched]): Ci
       const [p, v] = solution,
         [a, b, c, d] = linear[2]!
       const along = a * v[0] + b * v[1] + c * v[2]
-      if (Math.abs(along) < 1e-12) continue
+      if (Math.abs(along) < ROUNDING) continue
       const u = (d - a * p[0] - b * p[1] - c * p[2]) / along
       addCircle(found, { centre: { x: p[0] + u * v[0], y: p[1] + u * v[1] }, r: p[2] + u * v[2] })
     }
@@ -110,7 +111,7 @@ export function commonTangents(a: Circle, b: Circle): [Point, Point][] {
   const u = scale(d, 1 / far)
   return [-1, 1].flatMap((inner) => {
     const cos = (a.r + inner * b.r) / far
-    if (Math.abs(cos) > 1 + 1e-12) return []
+    if (Math.abs(cos) > 1 + ROUNDING) return []
     const sin = Math.sqrt(Math.max(0, 1 - cos * cos))
     return (sin < 1e-9 ? [0] : [sin, -sin]).map((s): [Point, Point] => {
       const n = { x: u.x * cos - u.y * s, y: u.y * cos + u.x * s }
@@ -127,7 +128,7 @@ export function meetings(a: Touched, b: Touched): Point[] {
   const d = subtract(a.b, a.a),
     e = subtract(b.b, b.a),
     across = cross(d, e)
-  if (Math.abs(across) <= 1e-14 * hypot(d.x, d.y) * hypot(e.x, e.y)) return []
+  if (Math.abs(across) <= PARALLEL * hypot(d.x, d.y) * hypot(e.x, e.y)) return []
   const s = cross(subtract(b.a, a.a), e) / across
   return [{ x: a.a.x + d.x * s, y: a.a.y + d.y * s }]
 }
@@ -165,7 +166,7 @@ function lineOfSolutions(p: Row, q: Row): [Triple, Triple] | null {
   const sizes = v.map(Math.abs),
     most = Math.max(...sizes)
   const size = Math.hypot(p[0], p[1], p[2]) * Math.hypot(q[0], q[1], q[2])
-  if (most <= 1e-12 * size) return null
+  if (most <= ROUNDING * size) return null
   // The coordinate along which the line runs most is set to nothing.
   const k = sizes.indexOf(most),
     i = (k + 1) % 3,
@@ -182,7 +183,7 @@ function onQuadric([p, v]: [Triple, Triple], [a, b, c, d]: Row): Triple[] {
   const half = p[0] * v[0] + p[1] * v[1] - p[2] * v[2] + (a * v[0] + b * v[1] + c * v[2]) / 2
   const rest = p[0] * p[0] + p[1] * p[1] - p[2] * p[2] + a * p[0] + b * p[1] + c * p[2] - d
   const at = (u: number): Triple => [p[0] + u * v[0], p[1] + u * v[1], p[2] + u * v[2]]
-  if (Math.abs(square) < 1e-12) return Math.abs(half) < 1e-14 ? [] : [at(-rest / (2 * half))]
+  if (Math.abs(square) < ROUNDING) return Math.abs(half) < PARALLEL ? [] : [at(-rest / (2 * half))]
   const under = half * half - square * rest
   // A touch of the quadric: what rounding leaves under the root is nothing.
   if (under < -1e-10 * (half * half + Math.abs(square * rest))) return []

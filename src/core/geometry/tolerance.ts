@@ -3,6 +3,18 @@
 /** Two points nearer than this are the same point: a thousandth of the finest step a designer types. */
 export const SAME_POINT = 1e-9
 
+/** A parameter nearer than this to another, or to an end of 0 to 1, is the same: as near as places are told apart. */
+export const SAME_PARAMETER = 1e-9
+
+/** What a few operations leave on numbers of about one: shares, ratios, sines of angles. */
+export const ROUNDING = 1e-12
+
+/** The sine of the angle, or the share, below which two straight directions do not cross: some sixty roundings. */
+export const PARALLEL = 1e-14
+
+/** Where a search between 0 and 1 has nothing left to halve. */
+export const LAST_BIT = 1e-15
+
 /** An angle below which two directions count as one straight line, in radians. */
 export const STRAIGHT = 1e-9
 

@@ -5,6 +5,7 @@ import type { Path } from './path'
 import type { Point } from './point'
 import { rootsOnUnit } from './roots'
 import { line, pointAt, type Segment, segmentBounds } from './segment'
+import { LAST_BIT } from './tolerance'
 
 /**
  * How often a segment passes a point on its right, upwards taken away from downwards: the share it has in the winding
@@ -38,7 +39,7 @@ function passesOnce(segment: Segment, t0: number, t1: number, p: Point): number 
   let lo = t0,
     hi = t1,
     at = from
-  for (let i = 0; i < 60 && hi - lo > 1e-15; i++) {
+  for (let i = 0; i < 60 && hi - lo > LAST_BIT; i++) {
     const t = (lo + hi) / 2
     at = pointAt(segment, t)
     if (at.y <= p.y === down) lo = t

@@ -3,7 +3,7 @@ import { type Contour, polyline } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import type { Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
-import { SAME_POINT } from '../geometry/tolerance'
+import { ROUNDING, SAME_POINT } from '../geometry/tolerance'
 import { type CornerGap, type CornerStyle, cornerShape } from './corner-shape'
 import { type Fillet, fillets, turnOf } from './fillet'
 import { beside } from './parallel'
@@ -41,7 +41,7 @@ export function roundContour({ segments, closed }: Contour, corner: (node: numbe
       second = j === -1 ? null : trims[j]
     const start = first?.t ?? 0,
       end = second?.s ?? 1
-    if (start <= end + 1e-12) continue
+    if (start <= end + ROUNDING) continue
     const straight =
       segments[i]!.kind === 'line' &&
       (!first || before(i)!.kind === 'line') &&
@@ -66,14 +66,14 @@ export function roundContour({ segments, closed }: Contour, corner: (node: numbe
       end = j === -1 ? 1 : (final[j]?.s ?? 1)
     const from = places[i]?.to ?? segments[i]!.from,
       to = (j === -1 ? null : places[j]?.from) ?? segments[i]!.to
-    if (end - start > 1e-12 && distance(from, to) > SAME_POINT)
+    if (end - start > ROUNDING && distance(from, to) > SAME_POINT)
       push(start === 0 && end === 1 ? segments[i]! : part(segments[i]!, start, end, from, to))
     if (j === -1 || !final[j]) continue
     const at = places[j]!
     cornerShape(at, final[j]!.radius, asked[j]!.style ?? 'round').forEach(push)
   }
   const reduced = grown.flatMap((one, i) =>
-    one && (final[i]?.radius ?? 0) < asked[i]!.radius * (1 - 1e-12) ? [i] : [],
+    one && (final[i]?.radius ?? 0) < asked[i]!.radius * (1 - ROUNDING) ? [i] : [],
   )
   return {
     contour: result.length > 0 ? { segments: result, closed } : { segments: segments.slice(0, 1), closed },

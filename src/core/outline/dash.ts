@@ -3,6 +3,7 @@ import { part } from '../geometry/part'
 import type { Contour } from '../geometry/path'
 import { lengthTo, segmentLength } from '../geometry/measure'
 import type { Segment } from '../geometry/segment'
+import { SAME_POINT } from '../geometry/tolerance'
 
 /**
  * A contour as the open contours its dashes are (SVG 2 §13.5.6): lengths drawn and left out by turns, from an offset
@@ -33,15 +34,15 @@ export function dashes(contour: Contour, pattern: readonly number[], offset: num
     const long = segmentLength(segment)
     let done = 0,
       t = 0
-    while (long - done > 1e-9) {
+    while (long - done > SAME_POINT) {
       keepTime()
       const step = Math.min(left, long - done)
-      const end = done + step >= long - 1e-9 ? 1 : lengthTo(segment, done + step)
+      const end = done + step >= long - SAME_POINT ? 1 : lengthTo(segment, done + step)
       if (index % 2 === 0 && end > t) run.push(t === 0 && end === 1 ? segment : part(segment, t, end))
       done += step
       left -= step
       t = end
-      if (left <= 1e-9) turn()
+      if (left <= SAME_POINT) turn()
     }
   }
   if (run.length === 0) return runs.map((segments) => ({ segments, closed: false }))

@@ -2,7 +2,7 @@ import { keepTime } from '../geometry/deadline'
 import { cross, distance, dot, hypot, type Point, subtract } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { curvatureAt, directionAt, slopeAt } from '../geometry/slope'
-import { SAME_POINT, STRAIGHT } from '../geometry/tolerance'
+import { PARALLEL, ROUNDING, SAME_POINT, STRAIGHT } from '../geometry/tolerance'
 import { beside } from './parallel'
 
 /** Where an arc of a radius leaves the segment before a corner, at `s`, and reaches the one after, at `t`. */
@@ -72,7 +72,7 @@ function grown(a: Segment, b: Segment, side: number, radius: number, tan: number
   for (let step = here.radius; here.radius < radius && trace.length < PLACES;) {
     keepTime()
     const ahead = drift(a, b, side, here)
-    const stride = ahead ? STRIDE / Math.max(Math.abs(ahead.s), Math.abs(ahead.t), 1e-9) : step
+    const stride = ahead ? STRIDE / Math.max(Math.abs(ahead.s), Math.abs(ahead.t), SAME_POINT) : step
     const by = Math.min(step, stride, radius - here.radius)
     if (by < 1e-13 * radius) break
     const next =
@@ -137,7 +137,7 @@ function drift(a: Segment, b: Segment, side: number, { radius, s, t }: Fillet): 
   const d = sweepAt(a, s, side * radius),
     e = sweepAt(b, t, side * radius)
   const across = d && e ? cross(d, e) : 0
-  if (!d || !e || Math.abs(across) < 1e-14) return null
+  if (!d || !e || Math.abs(across) < PARALLEL) return null
   const n = directionAt(a, s),
     m = directionAt(b, t)
   const gap = { x: -side * (m.y - n.y), y: side * (m.x - n.x) }
@@ -154,14 +154,14 @@ function contact(a: Segment, b: Segment, side: number, guess: Fillet): Fillet | 
     const d = sweepAt(a, s, away),
       e = sweepAt(b, t, away)
     if (!d || !e) return null
-    if (hypot(gap.x, gap.y) < 1e-12) break
+    if (hypot(gap.x, gap.y) < ROUNDING) break
     const across = cross(d, e)
-    if (Math.abs(across) < 1e-14) return null
+    if (Math.abs(across) < PARALLEL) return null
     s += cross(gap, e) / across
     t += cross(gap, d) / across
   }
-  if (s < -1e-12 || s > 1 || t < 0 || t > 1 + 1e-12) return null
-  return distance(beside(a, s, away), beside(b, t, away)) < 1e-9
+  if (s < -ROUNDING || s > 1 || t < 0 || t > 1 + ROUNDING) return null
+  return distance(beside(a, s, away), beside(b, t, away)) < SAME_POINT
     ? { radius: guess.radius, s: Math.max(0, s), t: Math.min(1, t) }
     : null
 }

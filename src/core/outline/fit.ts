@@ -2,6 +2,7 @@ import { cubic, cubicSlope, nearestFrom } from '../geometry/cubic'
 import { keepTime } from '../geometry/deadline'
 import { distance, dot, hypot, mix, type Point } from '../geometry/point'
 import { type Cubic, pointAt } from '../geometry/segment'
+import { SAME_POINT } from '../geometry/tolerance'
 
 /** A curve to be followed by cubics: its place and unit direction at a parameter. */
 export type Course = (t: number) => { readonly at: Point; readonly direction: Point }
@@ -171,7 +172,7 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1): Cub
     return fitCubic(points, start.direction, end.direction, tolerance / 4)
   }
   const cubics: Cubic[] = []
-  for (let at = from; to - at > 1e-9;) {
+  for (let at = from; to - at > SAME_POINT;) {
     keepTime()
     const stretch = cubics.length < MOST ? longest(fit, at, to, tolerance) : null
     if (stretch) {

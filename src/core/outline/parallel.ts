@@ -2,7 +2,7 @@ import { arcCentre } from '../geometry/arc'
 import { curvatureAt, directionAt } from '../geometry/slope'
 import { distance, type Point } from '../geometry/point'
 import { line, pointAt, type Segment } from '../geometry/segment'
-import { OFFSET, SAME_POINT } from '../geometry/tolerance'
+import { OFFSET, ROUNDING, SAME_POINT } from '../geometry/tolerance'
 import { follow } from './fit'
 
 /** The place beside a segment at `t`, so far to its right on screen (to its left where negative). */
@@ -14,7 +14,7 @@ export function beside(segment: Segment, t: number, away: number): Point {
 
 /** True when an arc is part of a circle. */
 export const isCircular = (segment: Segment): boolean =>
-  segment.kind === 'line' || (segment.kind === 'arc' && Math.abs(segment.rx - segment.ry) <= 1e-12 * segment.rx)
+  segment.kind === 'line' || (segment.kind === 'arc' && Math.abs(segment.rx - segment.ry) <= ROUNDING * segment.rx)
 
 /**
  * The curve beside a segment between two parameters, so far to its right on screen. Exact for lines and circles; of

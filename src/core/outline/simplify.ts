@@ -5,7 +5,7 @@ import { line, pointAt, type Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
 import { circleThrough } from '../geometry/solve'
 import { tidy } from '../geometry/tidy'
-import { SAME_POINT } from '../geometry/tolerance'
+import { SAME_PARAMETER, SAME_POINT } from '../geometry/tolerance'
 import { fitCubic } from './fit'
 import { arcThrough, recognise } from './recognise'
 
@@ -131,7 +131,11 @@ function replacement(segments: readonly Segment[], tolerance: number): Segment |
     const d = subtract(to, from)
     const near = (p: Point) => {
       const along = dot(subtract(p, from), d) / (chord * chord)
-      return Math.abs(cross(d, subtract(p, from))) / chord <= tolerance && along >= -1e-9 && along <= 1 + 1e-9
+      return (
+        Math.abs(cross(d, subtract(p, from))) / chord <= tolerance &&
+        along >= -SAME_PARAMETER &&
+        along <= 1 + SAME_PARAMETER
+      )
     }
     if (points.every(near)) return line(from, to)
     // A node near the middle is on the circle, where what lies between nodes is not.

@@ -4,7 +4,7 @@ import { part } from '../geometry/part'
 import { cross, distance, hypot, subtract } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
 import { type Cubic, line, pointAt, type Segment } from '../geometry/segment'
-import { SAME_POINT, SNAP, STILL } from '../geometry/tolerance'
+import { SAME_PARAMETER, SAME_POINT, SNAP, STILL } from '../geometry/tolerance'
 
 /**
  * A segment as parts that never stand still between their ends: a cubic is cut at its cusps, and one that runs straight
@@ -16,7 +16,7 @@ export function smoothParts(segment: Segment): readonly Segment[] {
   const size = distance(from, c1) + distance(c1, c2) + distance(c2, to)
   const stops = (p: readonly number[]) => rootsOnUnit([p[1]!, 2 * p[2]!, 3 * p[3]!], 0).map(({ t }) => t)
   const inner = [...stops(powers(from.x, c1.x, c2.x, to.x)), ...stops(powers(from.y, c1.y, c2.y, to.y))].filter(
-    (t) => t > 1e-9 && t < 1 - 1e-9,
+    (t) => t > SAME_PARAMETER && t < 1 - SAME_PARAMETER,
   )
   if (isStraight(segment)) {
     const places = [from, ...inner.sort((a, b) => a - b).map((t) => pointAt(segment, t)), to]

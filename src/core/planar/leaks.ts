@@ -5,7 +5,7 @@ import { nearestOnCurve } from '../geometry/nearest'
 import type { Contour, Path } from '../geometry/path'
 import { distance, midpoint, type Point } from '../geometry/point'
 import { line, pointAt, type Segment } from '../geometry/segment'
-import { LEAK, SNAP } from '../geometry/tolerance'
+import { LEAK, SAME_POINT, SNAP } from '../geometry/tolerance'
 
 /** An end of an open contour. */
 export type End = { readonly path: number; readonly contour: number; readonly last: boolean }
@@ -123,7 +123,7 @@ function closest(a: Stretch, b: Stretch): Near[] {
     let lo = (i - 1) / LOOKS,
       hi = (i + 1) / LOOKS
     const golden = (Math.sqrt(5) - 1) / 2
-    while (hi - lo > 1e-9) {
+    while (hi - lo > SAME_POINT) {
       const p = hi - golden * (hi - lo),
         q = lo + golden * (hi - lo)
       if (away(p) < away(q)) hi = q

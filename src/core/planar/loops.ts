@@ -5,6 +5,7 @@ import { cross, distance, dot, hypot, subtract } from '../geometry/point'
 import { type Arc, line, reverse, type Segment } from '../geometry/segment'
 import type { Arrangement } from './plane'
 import type { Origin } from './edges'
+import { SAME_PARAMETER } from '../geometry/tolerance'
 
 /**
  * The outline of a set of faces: closed contours with the inside on one side throughout, so that outer contours run one
@@ -119,7 +120,7 @@ function oneEllipse(p: Arc, a: ArcCentre, q: Arc, b: ArcCentre, snap: number): b
 function oneCubic(a: Stretch, b: Stretch): Stretch | null {
   if (a.origin.segment !== b.origin.segment || a.forth !== b.forth) return null
   const [first, second] = a.forth ? [a.origin, b.origin] : [b.origin, a.origin]
-  if (Math.abs(first.to - second.from) > 1e-9) return null
+  if (Math.abs(first.to - second.from) > SAME_PARAMETER) return null
   const origin = { ...first, to: second.to }
   const [start, end] = a.forth ? [a.segment.from, b.segment.to] : [b.segment.to, a.segment.from]
   const whole = part(origin.segment, origin.from, origin.to, start, end)

@@ -12,6 +12,7 @@ import type { Shape } from '../drawing/shape'
 import { inkOf } from '../drawing/ink'
 import { combine } from '../planar/boolean'
 import type { Rules } from '../rules/rules'
+import { ROUNDING, SAME_POINT } from '../geometry/tolerance'
 
 /**
  * How far the optical middle of something is from the middle of the square, in grid units: by the ink that is painted
@@ -63,7 +64,7 @@ export function enclosingCircle(ink: Path): Circle | null {
   const [first] = points
   if (!first) return null
   let circle: Circle = { centre: first, r: 0 }
-  const inside = (p: Point) => distance(p, circle.centre) <= circle.r + 1e-9
+  const inside = (p: Point) => distance(p, circle.centre) <= circle.r + SAME_POINT
   for (let i = 0; i < points.length; i++) {
     if (inside(points[i]!)) continue
     circle = { centre: points[i]!, r: 0 }
@@ -88,7 +89,7 @@ function through(p: Point, q: Point, s: Point): Circle | null {
     bx = s.x - p.x,
     by = s.y - p.y,
     d = 2 * (ax * by - ay * bx)
-  if (Math.abs(d) < 1e-12) return null
+  if (Math.abs(d) < ROUNDING) return null
   const a = ax * ax + ay * ay,
     b = bx * bx + by * by
   const x = (by * a - ay * b) / d,

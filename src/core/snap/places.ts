@@ -6,6 +6,7 @@ import { pointAt } from '../geometry/segment'
 import { slopeAt } from '../geometry/slope'
 import { tangentPlaces, type Touched } from '../geometry/solve'
 import type { SnapPoint } from './targets'
+import { PARALLEL, SAME_POINT } from '../geometry/tolerance'
 
 /** The curves that pass within reach of a point. */
 export function curvesNear(curves: readonly Curve[], p: Point, reach: number): Curve[] {
@@ -44,7 +45,7 @@ export function touchesFrom(from: Point, curve: Curve, near: Point): SnapPoint[]
     const { centre, rx: r } = round
     for (const at of tangentPlaces(from, { centre, r })) on(at, 'tangent')
     const away = distance(from, centre)
-    if (away > 1e-9)
+    if (away > SAME_POINT)
       for (const side of [1, -1])
         on(
           {
@@ -77,9 +78,9 @@ function root(start: number, f: (t: number) => number): number | null {
     fa = fb
     b = c
     fb = f(c)
-    if (Math.abs(b - a) < 1e-14) break
+    if (Math.abs(b - a) < PARALLEL) break
   }
-  return Math.abs(b - a) < 1e-9 && b >= 0 && b <= 1 ? b : null
+  return Math.abs(b - a) < SAME_POINT && b >= 0 && b <= 1 ? b : null
 }
 
 /** The line or circle that a curve is a part of; null for ellipses and cubics. */

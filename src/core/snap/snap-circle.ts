@@ -4,6 +4,7 @@ import { nearestOnCurve } from '../geometry/nearest'
 import { carrierOf, nearestPlace } from './places'
 import type { SnapMark } from './snap'
 import type { SnapPoint, SnapTargets } from './targets'
+import { ROUNDING, SAME_POINT } from '../geometry/tolerance'
 
 /** A circle that was moved or sized to touch something, and where. */
 export type Touching = { readonly circle: Circle; readonly marks: readonly SnapMark[] }
@@ -80,7 +81,7 @@ export function touchBySizing({ centre, r }: Circle, targets: SnapTargets, reach
   let best: { r: number; at: Point } | null = null,
     least = reach
   const consider = (size: number, at: Point) => {
-    if (size <= 1e-9 || Math.abs(size - r) > least) return
+    if (size <= SAME_POINT || Math.abs(size - r) > least) return
     least = Math.abs(size - r)
     best = { r: size, at }
   }
@@ -90,7 +91,7 @@ export function touchBySizing({ centre, r }: Circle, targets: SnapTargets, reach
     const touched = carrierOf(curve)
     if (!touched || !('centre' in touched)) continue
     const away = distance(touched.centre, centre)
-    if (away > 1e-9) consider(away + touched.r, along(centre, touched.centre, away + touched.r))
+    if (away > SAME_POINT) consider(away + touched.r, along(centre, touched.centre, away + touched.r))
   }
   const found = best as { r: number; at: Point } | null
   return found && { circle: { centre, r: found.r }, marks: [{ kind: 'point', at: found.at, label: 'tangent' }] }
@@ -117,7 +118,9 @@ const awayFrom = (locus: Touched, p: Point): number => distance(nearestOf(locus,
 /** The nearest place of a whole line or circle. */
 export function nearestOf(one: Touched, p: Point): Point {
   if ('centre' in one)
-    return distance(one.centre, p) < 1e-12 ? { x: one.centre.x + one.r, y: one.centre.y } : along(one.centre, p, one.r)
+    return distance(one.centre, p) < ROUNDING
+      ? { x: one.centre.x + one.r, y: one.centre.y }
+      : along(one.centre, p, one.r)
   const dx = one.b.x - one.a.x,
     dy = one.b.y - one.a.y
   const k = ((p.x - one.a.x) * dx + (p.y - one.a.y) * dy) / (dx * dx + dy * dy)

@@ -5,6 +5,7 @@ import { pointAt } from '../geometry/segment'
 import { shareAt, wayOf } from '../drawing/gradient'
 import type { Gradient } from '../drawing/paint'
 import type { SnapPoint, SnapTargets } from './targets'
+import { ROUNDING, SAME_PARAMETER } from '../geometry/tolerance'
 
 /**
  * The share of a gradient at which its line of one colour goes through a node or another place, or touches a curve,
@@ -30,7 +31,7 @@ export function snapShade(
   for (const place of [...targets.points, ...touching]) {
     const there = shareAt(gradient, place.at),
       away = Math.abs(there - share)
-    if (away < least - 1e-12) {
+    if (away < least - ROUNDING) {
       least = away
       best = { share: there, place }
     }
@@ -50,7 +51,7 @@ function extremes({ segment, round }: Curve, d: Point): Point[] {
     const a = q - p,
       b = r - q,
       c = s - r
-    return rootsOnUnit([a, 2 * (b - a), a - 2 * b + c], 1e-12).map(({ t }) => pointAt(segment, t))
+    return rootsOnUnit([a, 2 * (b - a), a - 2 * b + c], ROUNDING).map(({ t }) => pointAt(segment, t))
   }
   if (!round) return []
   const x = dot(round.u, d),
@@ -62,6 +63,6 @@ function extremes({ segment, round }: Curve, d: Point): Point[] {
       y: round.centre.y + (sign * (round.u.y * x + round.v.y * y)) / length,
     }
     const unit = toUnitCircle(round, at)
-    return arcParameter(round, Math.atan2(unit.y, unit.x)) <= 1 + 1e-9 ? [at] : []
+    return arcParameter(round, Math.atan2(unit.y, unit.x)) <= 1 + SAME_PARAMETER ? [at] : []
   })
 }

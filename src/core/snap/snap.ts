@@ -4,6 +4,7 @@ import { cross, distance, dot, type Point, subtract } from '../geometry/point'
 import { equalGaps } from './gaps'
 import { crossingsOf, curvesNear, nearestPlace, touchesFrom } from './places'
 import type { SnapLine, SnapTargets } from './targets'
+import { SAME_POINT } from '../geometry/tolerance'
 
 /**
  * Where a position was caught: on a line across or down, or at a point, with what is there. The grid leaves no mark.
@@ -26,7 +27,7 @@ function catchAxis(value: number, lines: readonly SnapLine[], step: number | nul
   if (step !== null) {
     const onGrid = Math.round(value / step) * step
     const away = Math.abs(onGrid - value)
-    if (away < best.away - 1e-9) best = { value: onGrid, away, label: null }
+    if (away < best.away - SAME_POINT) best = { value: onGrid, away, label: null }
   }
   return best
 }
@@ -132,7 +133,7 @@ export function snapBox(
       const found = catchAxis(place, lines, null, reach)
       if (
         found.label !== null &&
-        (found.away < best.away - 1e-9 || (best.label === null && found.away <= best.away + 1e-9))
+        (found.away < best.away - SAME_POINT || (best.label === null && found.away <= best.away + SAME_POINT))
       ) {
         best = found
         shift = found.value - place

@@ -11,6 +11,7 @@ import { framePoint } from '../drawing/frame'
 import type { Guide } from '../drawing/guide'
 import { type DrawingObject, isCornered, isFramed } from '../drawing/object'
 import type { Rules } from '../rules/rules'
+import { SAME_POINT } from '../geometry/tolerance'
 
 /** A place on one axis that a position can snap to, and what is there, in a word or two. */
 export type SnapLine = { readonly value: number; readonly label: string }
@@ -150,7 +151,7 @@ function quadrants(segment: Segment): SnapPoint[] {
     { x: centre.x + down, y: centre.y + reachY },
     { x: centre.x - down, y: centre.y - reachY },
   ]
-  const near = 1e-9
+  const near = SAME_POINT
   return all
     .filter(
       ({ x, y }) => x >= box.x - near && x <= box.x + box.w + near && y >= box.y - near && y <= box.y + box.h + near,

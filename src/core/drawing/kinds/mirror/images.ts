@@ -5,7 +5,7 @@ import { part } from '../../../geometry/part'
 import { type Contour, type Path, pathBounds, transformPath } from '../../../geometry/path'
 import { cross, distance, type Point, subtract } from '../../../geometry/point'
 import { pointAt, reverse, type Segment } from '../../../geometry/segment'
-import { SAME_POINT } from '../../../geometry/tolerance'
+import { SAME_PARAMETER, SAME_POINT } from '../../../geometry/tolerance'
 import { apply, compose, cosSin, IDENTITY, rotation, type Transform } from '../../../geometry/transform'
 /** How a mirror turns and flips what is in it. */
 type Axis = { readonly at: Point; readonly angle: number; readonly folds: number; readonly flip: boolean }
@@ -119,7 +119,7 @@ export function halfOf(path: Path, at: Point, angle: number, side: 1 | -1): Path
       const stops = intersect(curveOf(segment), axis)
         .meetings.map(({ s, at: place }) => ({ s, place }))
         .sort((a, b) => a.s - b.s)
-      const inner = stops.filter(({ s }) => s > 1e-9 && s < 1 - 1e-9)
+      const inner = stops.filter(({ s }) => s > SAME_PARAMETER && s < 1 - SAME_PARAMETER)
       const ends = [{ s: 0, place: segment.from }, ...inner, { s: 1, place: segment.to }]
       return ends.slice(1).map((end, i) => part(segment, ends[i]!.s, end.s, ends[i]!.place, end.place))
     })

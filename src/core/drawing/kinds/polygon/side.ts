@@ -6,6 +6,7 @@ import { type Frame, framePoint, toFrameAxes } from '../../frame'
 import { Node, type NodeRun } from '../../node'
 import { PointXY } from '../../place'
 import type { CornerStyle, Radius } from '../../style'
+import { SAME_POINT } from '../../../geometry/tolerance'
 
 /**
  * What lies along each side of a polygon, alike on all: the handle that leaves its corner, the nodes on it, the handle
@@ -148,7 +149,7 @@ function cornerMoved<T extends Sided>(object: T, k: number, to: Point): T | null
     w = tidy(object.w * reach),
     h = tidy(object.h * reach)
   const by = (Math.atan2(q.y, q.x) * 180) / Math.PI - ((360 * k) / object.sides - 90)
-  const turn = Math.abs(object.w - object.h) < 1e-9 ? tidy(upright((object.turn ?? 0) + by)) : (object.turn ?? 0)
+  const turn = Math.abs(object.w - object.h) < SAME_POINT ? tidy(upright((object.turn ?? 0) + by)) : (object.turn ?? 0)
   const { turn: _, ...rest } = object
   return {
     ...rest,
@@ -162,7 +163,7 @@ function cornerMoved<T extends Sided>(object: T, k: number, to: Point): T | null
 
 const upright = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180
 
-const moved = (a: Point, b: Point): boolean => Math.hypot(a.x - b.x, a.y - b.y) > 1e-9
+const moved = (a: Point, b: Point): boolean => Math.hypot(a.x - b.x, a.y - b.y) > SAME_POINT
 
 const near = (a: Point | undefined, b: Point | undefined): boolean => (a && b ? !moved(a, b) : a === b)
 

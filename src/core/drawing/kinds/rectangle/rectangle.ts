@@ -9,6 +9,7 @@ import type { NodeRun } from '../../node'
 import { Radius, Style } from '../../style'
 import { defineKind } from '../kind'
 import { common, cornered, framed } from '../traits'
+import { SAME_POINT } from '../../../geometry/tolerance'
 
 /** `corners`, clockwise from the top left, go before `corner`. */
 const Rectangle = z.strictObject({
@@ -106,7 +107,12 @@ function withCorners(object: Rectangle, [run, ...more]: readonly NodeRun[]): Rec
     run.nodes.length === 4 &&
     run.nodes.every(
       (node, i) =>
-        distance(node, places[i]!) < 1e-9 && !node.in && !node.out && !node.arc && !node.cornerStyle && !node.join,
+        distance(node, places[i]!) < SAME_POINT &&
+        !node.in &&
+        !node.out &&
+        !node.arc &&
+        !node.cornerStyle &&
+        !node.join,
     )
   if (!kept) return null
   const corners = run.nodes.map(({ corner }) => corner ?? object.corner)
