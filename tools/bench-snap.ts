@@ -3,22 +3,11 @@ import type { DrawingObject } from '../src/core/drawing/object'
 import { STARTERS } from '../src/core/rules/starters'
 import { snapBox, snapPoint } from '../src/core/snap/snap'
 import { touchByMoving } from '../src/core/snap/snap-circle'
-import { type SnapSwitches, snapTargets } from '../src/core/snap/targets'
+import { SNAPS, snapTargets } from '../src/core/snap/targets'
 import { random } from './shapes'
 
 const rules = STARTERS[0]!.rules
-const on: SnapSwitches = {
-  grid: true,
-  keylines: true,
-  guides: true,
-  nodes: true,
-  middles: true,
-  crossings: true,
-  tangents: true,
-  extensions: true,
-  gaps: true,
-  edges: true,
-}
+const on = { ...SNAPS, edges: true }
 const next = random(3)
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const objects = Array.from({ length: 200 }, (_, i): DrawingObject => {

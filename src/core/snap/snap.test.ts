@@ -11,7 +11,7 @@ import { STARTERS } from '../rules/starters'
 import { equalSizes } from './gaps'
 import { constrainAngle, snapBox, type Snapped, snapPoint } from './snap'
 import { touchByMoving, touchBySizing } from './snap-circle'
-import { type SnapSwitches, snapTargets } from './targets'
+import { SNAPS, type SnapSwitches, snapTargets } from './targets'
 
 const rules = STARTERS[0]!.rules
 const ring: DrawingObject = {
@@ -24,18 +24,7 @@ const ring: DrawingObject = {
   h: 7,
   style: { fill: 'none', stroke: 'ink', weight: 'main' },
 }
-const all: SnapSwitches = {
-  grid: true,
-  keylines: true,
-  guides: true,
-  nodes: true,
-  middles: true,
-  crossings: true,
-  tangents: true,
-  extensions: true,
-  gaps: true,
-  edges: false,
-}
+const all = SNAPS
 const none = Object.fromEntries(Object.keys(all).map((key) => [key, false])) as SnapSwitches
 const reach = 0.3
 

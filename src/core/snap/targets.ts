@@ -51,6 +51,20 @@ export type SnapTargets = {
   readonly on: SnapSwitches
 }
 
+/** What is snapped to at first: all but any place of an edge, which is everywhere. */
+export const SNAPS: SnapSwitches = {
+  grid: true,
+  keylines: true,
+  guides: true,
+  nodes: true,
+  middles: true,
+  crossings: true,
+  tangents: true,
+  extensions: true,
+  gaps: true,
+  edges: false,
+}
+
 /** Everything to snap to: square, live area and keylines from the rules, guides, and what the objects given have. */
 export function snapTargets(
   rules: Rules,

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { alternativesOf, titleOf } from '@/core/set/set'
 import { RightMenu } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
+import { useFilm } from '@/ui/film'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useBench, useBenchState, useCalmMaster, useRules } from '../context'
 import { RULER } from '../layers/rulers'
@@ -17,6 +18,7 @@ export function AlternativesList() {
   const master = useCalmMaster()
   const rules = useRules()
   const rulers = useBenchState((state) => state.layers.rulers)
+  const ground = useFilm() === 'night' ? 'dark' : 'light'
   const [naming, setNaming] = useState<string | null>(null)
   if (!master) return null
   const others = alternativesOf(master),
@@ -49,7 +51,7 @@ export function AlternativesList() {
                 name === title ? 'border-ink' : 'border-hair hover:border-ink',
               )}
             >
-              <PixelPicture source={{ objects, rules, ground: 'light' }} size={24} label={`The alternative ${name}`} />
+              <PixelPicture source={{ objects, rules, ground }} size={24} label={`The alternative ${name}`} />
               <span className="min-w-0 flex-1 break-words leading-[12px]">{name}</span>
             </button>
           </RightMenu>

@@ -35,15 +35,16 @@ export function OwnNumbers({
   return (
     <>
       {kind.fields?.(object).map((field) => (
-        <FieldCell
-          key={field.id}
-          field={field}
-          object={object}
-          scene={scene}
-          step={rules.grid.step}
-          readOnly={readOnly}
-          write={(to) => write(field, to)}
-        />
+        <span key={field.id} className="min-w-0 flex-auto [&_button]:pr-1">
+          <FieldCell
+            field={field}
+            object={object}
+            scene={scene}
+            step={rules.grid.step}
+            readOnly={readOnly}
+            write={(to) => write(field, to)}
+          />
+        </span>
       ))}
       {words && <span className="truncate px-1">{words}</span>}
     </>

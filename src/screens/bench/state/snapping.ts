@@ -1,4 +1,4 @@
-import type { SnapSwitches } from '@/core/snap/targets'
+import { SNAPS, type SnapSwitches } from '@/core/snap/targets'
 
 /** What positions snap to. */
 export type Snapping = {
@@ -8,17 +8,6 @@ export type Snapping = {
 }
 
 export const snapping: Snapping = {
-  snaps: {
-    grid: true,
-    keylines: true,
-    guides: true,
-    nodes: true,
-    middles: true,
-    crossings: true,
-    tangents: true,
-    extensions: true,
-    gaps: true,
-    edges: false,
-  },
+  snaps: SNAPS,
   pixelsOf: null,
 }
