@@ -67,7 +67,8 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
   }, [bench])
 
   useEffect(() => bench.calm.follow(), [bench])
-  const parts = useParts(3)
+  // The square first, then what lies over and under it, then what stands around it.
+  const parts = useParts(4)
 
   // What an undone step took away cannot stay selected or stepped into.
   useEffect(
@@ -93,10 +94,10 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
           <OpenIconCrumb />
         </SetBar>
         <ToolLine commands={commands} />
-        {parts > 0 ? <Family /> : <div className="row-span-2 border-r border-hair bg-sheet" />}
-        <StageOrEmpty bench={bench} tools={tools} />
-        {parts > 1 ? <Proofs /> : <div className="row-span-2 border-l border-ink bg-sheet" />}
-        {parts > 2 ? <Ledger /> : <div className="border-t border-ink bg-sheet" />}
+        {parts > 1 ? <Family /> : <div className="row-span-2 border-r border-hair bg-sheet" />}
+        <StageOrEmpty bench={bench} tools={tools} whole={parts > 0} />
+        {parts > 2 ? <Proofs /> : <div className="row-span-2 border-l border-ink bg-sheet" />}
+        {parts > 3 ? <Ledger /> : <div className="border-t border-ink bg-sheet" />}
         <LostDialog />
       </div>
     </BenchContext>
@@ -144,7 +145,7 @@ function OpenIconCrumb() {
   )
 }
 
-function StageOrEmpty({ bench, tools }: { bench: Bench; tools: Tools }) {
+function StageOrEmpty({ bench, tools, whole }: { bench: Bench; tools: Tools; whole: boolean }) {
   const empty = useSessionState((state) => shown(state).icons.length === 0)
   if (!empty) {
     return (
@@ -153,11 +154,15 @@ function StageOrEmpty({ bench, tools }: { bench: Bench; tools: Tools }) {
         <div className="relative grid min-h-0">
           <Stage tools={tools} />
           <EmptySquare />
-          <Refused />
-          <Seeing />
-          <AlternativesList />
+          {whole && (
+            <>
+              <Refused />
+              <Seeing />
+              <AlternativesList />
+            </>
+          )}
         </div>
-        <Strip />
+        {whole ? <Strip /> : <div className="border-t border-hair bg-sheet" />}
       </div>
     )
   }
