@@ -14,7 +14,7 @@ import { settled, transformObject, withMovedPaints } from './transform-object'
 export function changeNumbers<T extends DrawingObject>(object: T, scene: Scene, anchor: Point, change: FrameChange): T
 export function changeNumbers(object: DrawingObject, scene: Scene, anchor: Point, change: FrameChange): DrawingObject {
   const frame = frameOf(object, scene)
-  const next = changeFrame(frame, anchor, change)
+  const next = changeFrame(frame, anchor, kindOf(object).isEven?.(object) ? evenly(frame, change) : change)
   if (isFramed(object)) return toFrame(object, next, scene)
   const upright: Frame = { ...next, turn: undefined }
   const scaling = boxToBox(frame, changeFrame(upright, anchor, framePoint(next, anchor)))
@@ -33,4 +33,12 @@ export function toFrame(object: DrawingObject, frame: Frame, scene: Scene): Draw
 export function fitObjects(objects: readonly DrawingObject[], from: Box, to: Box): DrawingObject[] {
   const map = boxToBox(from, to)
   return objects.map((object) => transformObject(object, map))
+}
+
+/** A change of size in proportion: by what was typed, or of two sizes by the one that changes more. */
+function evenly(frame: Frame, change: FrameChange): FrameChange {
+  const across = frame.w > 0 ? (change.w ?? frame.w) / frame.w : 1,
+    down = frame.h > 0 ? (change.h ?? frame.h) / frame.h : 1
+  const by = Math.abs(Math.log(across || 1)) >= Math.abs(Math.log(down || 1)) ? across : down
+  return { ...change, w: frame.w * by, h: frame.h * by }
 }

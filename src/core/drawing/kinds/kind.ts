@@ -38,6 +38,8 @@ export type Kind<T extends Thing> = {
   readonly frame?: (object: T, scene: Scene) => Frame
   /** The object brought to such a frame, where that is more than writing its numbers or scaling it. */
   readonly toFrame?: (object: T, frame: Frame, scene: Scene) => T
+  /** Whether only even scaling makes what it comes to larger as a whole: what is turned in it turns with any other. */
+  readonly isEven?: (object: T) => boolean
   /** Whether its outline may be smaller than its frame. */
   readonly isSmaller?: (object: T) => boolean
   /** The object under an affine map; of framed ones only what becomes of it when it is turned over, left to right. */

@@ -46,6 +46,8 @@ export const mirror = defineKind<Mirror>({
   },
   frame: (object, scene) =>
     boxUnion(imagesOf(object).flatMap((map) => object.members.map((member) => scene.box(member, map))))!,
+  // Half a turn, and a flip across or down, go with any scaling.
+  isEven: ({ folds, flip, angle }) => folds > 2 || (flip && angle % 90 !== 0),
   transform(object, map) {
     const { at, angle } = movedAxis(object, map)
     return { ...object, at: { x: tidy(at.x), y: tidy(at.y) }, angle: tidy(angle) }

@@ -42,13 +42,23 @@ export function drawnIn(object: Polygon, to: Frame, scene: Scene): Polygon {
     const now = drawnBox(next, scene)
     const w = to.w - now.w,
       h = to.h - now.h
-    if (Math.abs(w) < NEAR && Math.abs(h) < NEAR) break
+    if (Math.abs(w) < NEAR && Math.abs(h) < NEAR) return placed(next, to, scene)
     next = {
       ...next,
       w: Math.max(0, next.w + (w * object.w) / sharp.w),
       h: Math.max(0, next.h + (h * object.h) / sharp.h),
     }
   }
-  const { x, y } = subtract(framePoint(to, { x: 0.5, y: 0.5 }), framePoint(drawnFrame(next, scene), { x: 0.5, y: 0.5 }))
-  return { ...next, x: next.x + x, y: next.y + y }
+  // Corners so large that what is drawn is round cannot be of any size: then as if it were sharp.
+  const plain = { ...next, w: (object.w * to.w) / box.w, h: (object.h * to.h) / box.h }
+  return placed(plain, to, scene)
+}
+
+/** A polygon whose drawn frame has the middle of another. */
+function placed(object: Polygon, to: Frame, scene: Scene): Polygon {
+  const { x, y } = subtract(
+    framePoint(to, { x: 0.5, y: 0.5 }),
+    framePoint(drawnFrame(object, scene), { x: 0.5, y: 0.5 }),
+  )
+  return { ...object, x: object.x + x, y: object.y + y }
 }
