@@ -86,8 +86,8 @@ export function transformFrame(frame: Frame, map: Transform): Frame {
     sin = Math.sin(angle)
   const along = cos * q.x + sin * q.y,
     across = cos * q.y - sin * q.x
-  const skew = across === 0 ? 0 : tidy((Math.atan(along / across) * 180) / Math.PI)
-  const turn = tidy((angle * 180) / Math.PI)
+  const skew = across === 0 ? 0 : tidyDegrees((Math.atan(along / across) * 180) / Math.PI)
+  const turn = tidyDegrees((angle * 180) / Math.PI)
   return {
     ...frame,
     ...about(2 * Math.hypot(p.x, p.y), 2 * Math.abs(across)),
@@ -114,4 +114,4 @@ export function changeFrame(frame: Frame, anchor: Point, change: FrameChange): F
 }
 
 /** Removes the last digits of rounding noise from an angle in degrees. */
-const tidy = (degrees: number): number => Math.round(degrees * 1e9) / 1e9
+const tidyDegrees = (degrees: number): number => Math.round(degrees * 1e9) / 1e9

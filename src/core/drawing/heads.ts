@@ -1,5 +1,5 @@
 import { lengthTo, segmentLength } from '../geometry/measure'
-import { part } from '../geometry/part'
+import { stretch } from '../geometry/stretch'
 import { type Contour, ellipse, type Path, polyline } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import { reverse } from '../geometry/segment'
@@ -82,7 +82,7 @@ function shortened({ segments }: Contour, atStart: number, atEnd: number): Conto
     if (done <= from + SAME_POINT || begin >= to - SAME_POINT) return []
     const a = begin < from ? lengthTo(segment, from - begin) : 0,
       b = done > to ? lengthTo(segment, to - begin) : 1
-    return [a === 0 && b === 1 ? segment : part(segment, a, b)]
+    return [a === 0 && b === 1 ? segment : stretch(segment, a, b)]
   })
   return { segments: kept, closed: false }
 }

@@ -1,7 +1,7 @@
 import { curveOf } from '../geometry/curve'
 import { splitCubic } from '../geometry/cubic'
 import { nearestOnCurve } from '../geometry/nearest'
-import { part } from '../geometry/part'
+import { stretch } from '../geometry/stretch'
 import { cross, distance, dot, type Point, scale, subtract, unit } from '../geometry/point'
 import { pointAt, reverse, type Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
@@ -170,7 +170,7 @@ export function insertNode(path: PathObject, { contour, node }: NodeAt, t: numbe
     b = run.nodes[m]!
   const segment = segmentBetween(a, b)
   const pieces: [Segment, Segment] =
-    segment.kind === 'cubic' ? splitCubic(segment, t) : [part(segment, 0, t), part(segment, t, 1)]
+    segment.kind === 'cubic' ? splitCubic(segment, t) : [stretch(segment, 0, t), stretch(segment, t, 1)]
   const two = nodesOf({ segments: pieces, closed: false }).nodes
   const first = { ...dropped(a, 'out', 'arc'), ...pick(two[0]!, 'out', 'arc') },
     last = { ...dropped(b, 'in'), ...pick(two[2]!, 'in') }

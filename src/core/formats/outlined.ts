@@ -19,8 +19,8 @@ function outlineOf(own: Shape): Shape[] {
   const shape: Shape = own.veil ? { ...own, veil: outlinedVeil(own.veil) } : own
   const { fill, stroke } = shape
   if (!stroke) return [shape]
-  const outline = strokeInk(shape)
-  const drawn: Shape[] = outline.length > 0 ? [{ ...shape, path: outline, fill: stroke.paint, stroke: null }] : []
+  const ink = strokeInk(shape)
+  const drawn: Shape[] = ink.length > 0 ? [{ ...shape, path: ink, fill: stroke.paint, stroke: null }] : []
   return fill ? [{ ...shape, stroke: null }, ...drawn] : drawn
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lengthTo, measure, segmentLength } from './measure'
-import { part } from './part'
+import { stretch } from './stretch'
 import { ellipse, polyline, transformPath } from './path'
 import { distance } from './point'
 import { pointAt, type Segment } from './segment'
@@ -98,7 +98,8 @@ describe('measuring', () => {
         const t = lengthTo(segment, share * long)
         expect(t).toBeGreaterThanOrEqual(0)
         expect(t).toBeLessThanOrEqual(1)
-        if (t > 0) expect(Math.abs(segmentLength(part(segment, 0, t)) - share * long)).toBeLessThan(1e-6 * (1 + long))
+        if (t > 0)
+          expect(Math.abs(segmentLength(stretch(segment, 0, t)) - share * long)).toBeLessThan(1e-6 * (1 + long))
         else expect(share * long).toBeLessThan(1e-6)
       }),
       { numRuns: 500 },
@@ -113,7 +114,7 @@ describe('measuring', () => {
     for (let i = 0; i < 400; i++)
       expect(
         Math.abs(
-          segmentLength(part(way, 0, lengthTo(way, (i * segmentLength(way)) / 400) || 1e-9)) -
+          segmentLength(stretch(way, 0, lengthTo(way, (i * segmentLength(way)) / 400) || 1e-9)) -
             (i * segmentLength(way)) / 400,
         ),
       ).toBeLessThan(1e-6)

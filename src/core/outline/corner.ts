@@ -1,4 +1,4 @@
-import { part } from '../geometry/part'
+import { stretch } from '../geometry/stretch'
 import { type Contour, polyline } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import type { Segment } from '../geometry/segment'
@@ -67,7 +67,7 @@ export function roundContour({ segments, closed }: Contour, corner: (node: numbe
     const from = places[i]?.to ?? segments[i]!.from,
       to = (j === -1 ? null : places[j]?.from) ?? segments[i]!.to
     if (end - start > ROUNDING && distance(from, to) > SAME_POINT)
-      push(start === 0 && end === 1 ? segments[i]! : part(segments[i]!, start, end, from, to))
+      push(start === 0 && end === 1 ? segments[i]! : stretch(segments[i]!, start, end, from, to))
     if (j === -1 || !final[j]) continue
     const at = places[j]!
     cornerShape(at, final[j]!.radius, asked[j]!.style ?? 'round').forEach(push)

@@ -1,5 +1,5 @@
 import { keepTime } from '../geometry/deadline'
-import { part } from '../geometry/part'
+import { stretch } from '../geometry/stretch'
 import type { Contour } from '../geometry/path'
 import { lengthTo, segmentLength } from '../geometry/measure'
 import type { Segment } from '../geometry/segment'
@@ -38,7 +38,7 @@ export function dashes(contour: Contour, pattern: readonly number[], offset: num
       keepTime()
       const step = Math.min(left, long - done)
       const end = done + step >= long - SAME_POINT ? 1 : lengthTo(segment, done + step)
-      if (index % 2 === 0 && end > t) run.push(t === 0 && end === 1 ? segment : part(segment, t, end))
+      if (index % 2 === 0 && end > t) run.push(t === 0 && end === 1 ? segment : stretch(segment, t, end))
       done += step
       left -= step
       t = end

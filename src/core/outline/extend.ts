@@ -1,7 +1,7 @@
 import { arcCentre, arcFromAngles } from '../geometry/arc'
 import { curveOf } from '../geometry/curve'
 import { intersect } from '../geometry/intersect'
-import { part } from '../geometry/part'
+import { stretch } from '../geometry/stretch'
 import type { Contour, Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { line, reverse, type Segment } from '../geometry/segment'
@@ -32,7 +32,7 @@ export function extended(
       }
     }
     if (!best) return null
-    const piece = part(onward, 0, best.t, end.to, best.at)
+    const piece = stretch(onward, 0, best.t, end.to, best.at)
     const whole = end.kind === 'cubic' ? [end, piece] : [joined(end, piece)]
     return { segments: [...segments.slice(0, -1), ...whole], at: best.at }
   })
@@ -59,7 +59,7 @@ export function shortened(
       }
       if (best)
         return {
-          segments: [...segments.slice(0, i), best.s === 1 ? own : part(own, 0, best.s, own.from, best.at)],
+          segments: [...segments.slice(0, i), best.s === 1 ? own : stretch(own, 0, best.s, own.from, best.at)],
           at: best.at,
         }
     }

@@ -1,6 +1,6 @@
 import { cubicSlope } from '../geometry/cubic'
 import { powers } from '../geometry/curve'
-import { part } from '../geometry/part'
+import { stretch } from '../geometry/stretch'
 import { cross, distance, hypot, subtract } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
 import { type Cubic, line, pointAt, type Segment } from '../geometry/segment'
@@ -26,7 +26,7 @@ export function smoothParts(segment: Segment): readonly Segment[] {
     const { x, y } = cubicSlope(segment, t)
     return hypot(x, y) <= STILL * size
   })
-  return cusp === undefined ? [segment] : [part(segment, 0, cusp), part(segment, cusp, 1)]
+  return cusp === undefined ? [segment] : [stretch(segment, 0, cusp), stretch(segment, cusp, 1)]
 }
 
 /** True for a cubic whose points all lie on one line. */

@@ -1,6 +1,6 @@
 import type { ArcCentre } from '../geometry/arc'
 import { keepTime } from '../geometry/deadline'
-import { tangent } from '../geometry/part'
+import { tangent } from '../geometry/stretch'
 import { distance } from '../geometry/point'
 import { pointAt, reverse, type Segment } from '../geometry/segment'
 import type { Edge } from './edges'

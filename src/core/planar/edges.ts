@@ -1,7 +1,7 @@
 import { type ArcCentre } from '../geometry/arc'
 import { type Curve, curveOf, nearestParameter } from '../geometry/curve'
 import { keepTime } from '../geometry/deadline'
-import { part, partOfTurn } from '../geometry/part'
+import { stretch, stretchOfTurn } from '../geometry/stretch'
 import { distance, type Point } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { addWinding, type Piece, type Winding } from './pieces'
@@ -47,7 +47,7 @@ export function mergedEdges(pieces: readonly Piece[], points: readonly Point[], 
       const start = points[a.vertex]!,
         end = points[b.vertex]!
       const whole = a.t === 0 && b.t === 1 && start === curve.segment.from && end === curve.segment.to
-      const segment = whole ? curve.segment : part(curve.segment, a.t, b.t, start, end, curve.round)
+      const segment = whole ? curve.segment : stretch(curve.segment, a.t, b.t, start, end, curve.round)
       const key = a.vertex < b.vertex ? a.vertex * points.length + b.vertex : b.vertex * points.length + a.vertex
       let same = between.get(key) ?? -1
       while (same !== -1 && !runTogether(edges[same]!.segment, segment, 4 * snap)) same = before[same]!
@@ -63,7 +63,7 @@ export function mergedEdges(pieces: readonly Piece[], points: readonly Point[], 
         from: a.vertex,
         to: b.vertex,
         segment,
-        round: curve.round && partOfTurn(curve.round, a.t, b.t),
+        round: curve.round && stretchOfTurn(curve.round, a.t, b.t),
         origin: { path, segment: source, from: t0 + a.t * span, to: t0 + b.t * span },
         windings: windings.slice(),
       })

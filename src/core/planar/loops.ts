@@ -1,5 +1,5 @@
 import { type ArcCentre, arcFromAngles, keepingCentre } from '../geometry/arc'
-import { part } from '../geometry/part'
+import { stretch } from '../geometry/stretch'
 import type { Contour, Path } from '../geometry/path'
 import { cross, distance, dot, hypot, subtract } from '../geometry/point'
 import { type Arc, line, reverse, type Segment } from '../geometry/segment'
@@ -123,7 +123,7 @@ function oneCubic(a: Stretch, b: Stretch): Stretch | null {
   if (Math.abs(first.to - second.from) > SAME_PARAMETER) return null
   const origin = { ...first, to: second.to }
   const [start, end] = a.forth ? [a.segment.from, b.segment.to] : [b.segment.to, a.segment.from]
-  const whole = part(origin.segment, origin.from, origin.to, start, end)
+  const whole = stretch(origin.segment, origin.from, origin.to, start, end)
   return { ...a, origin, segment: a.forth ? whole : reverse(whole) }
 }
 

@@ -1,6 +1,6 @@
 import { type Curve, curveOf, powers } from '../geometry/curve'
 import { selfMeeting } from '../geometry/cubic'
-import { part } from '../geometry/part'
+import { stretch } from '../geometry/stretch'
 import type { Path } from '../geometry/path'
 import { cross, distance, hypot, type Point, subtract } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
@@ -40,7 +40,7 @@ export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: nu
         const segment =
           t0 === 0 && t1 === 1
             ? source
-            : part(source, t0, t1, t0 === 0 ? source.from : undefined, t1 === 1 ? source.to : undefined)
+            : stretch(source, t0, t1, t0 === 0 ? source.from : undefined, t1 === 1 ? source.to : undefined)
         // However short: it keeps the contour together when its ends come to lie at two vertices. A cubic that runs
         // straight is a line, for only so can it share a stretch with one.
         if (segment.kind === 'line' || isStraight(segment, snap)) straight(segment.from, segment.to)

@@ -123,7 +123,7 @@ export class Bench {
       return {
         selection,
         nodes: same ? state.nodes : NOTHING,
-        reference: same ? state.reference : null,
+        markedNode: same ? state.markedNode : null,
         pivot: same ? state.pivot : null,
       }
     })
@@ -132,7 +132,7 @@ export class Bench {
   toggle(id: string): void {
     const next = new Set(this.store.getState().selection)
     if (!next.delete(id)) next.add(id)
-    this.store.setState({ selection: next, nodes: NOTHING, reference: null, pivot: null })
+    this.store.setState({ selection: next, nodes: NOTHING, markedNode: null, pivot: null })
   }
 
   take(tool: string): void {

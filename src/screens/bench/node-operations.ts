@@ -162,12 +162,12 @@ function isBetween(selected: readonly NodeAt[], { contour, node }: NodeAt): bool
 export function alignNodes(bench: Bench, axis: 'x' | 'y'): void {
   const path = editedPath(bench)!,
     places = selectedNodes(bench)
-  const reference = nodeAt(path, referenceOf(bench, places))!
+  const marked = nodeAt(path, markedOf(bench, places))!
   edit(
     bench,
     places.reduce((so, at) => {
       const node = nodeAt(so, at)!
-      return moveNodes(so, [at], axis === 'x' ? { x: reference.x - node.x, y: 0 } : { x: 0, y: reference.y - node.y })
+      return moveNodes(so, [at], axis === 'x' ? { x: marked.x - node.x, y: 0 } : { x: 0, y: marked.y - node.y })
     }, path),
     `Align ${title(places)} of ${path.name}`,
   )
@@ -192,7 +192,7 @@ export function spaceNodes(bench: Bench, axis: 'x' | 'y'): void {
 /** Marks the selected node as the one that others are aligned to, or takes the mark away. */
 export function markReference(bench: Bench): void {
   const key = [...bench.store.getState().nodes].at(-1)!
-  bench.store.setState(({ reference }) => ({ reference: reference === key ? null : key }))
+  bench.store.setState(({ markedNode }) => ({ markedNode: markedNode === key ? null : key }))
 }
 
 /** Draws the selected end on to the first edge it meets, or cuts it back to the last one it crosses. */
@@ -235,9 +235,9 @@ export function gatherStrokes(bench: Bench): void {
 }
 
 /** The node that others are brought to: the one that was marked, else the one selected last. */
-function referenceOf(bench: Bench, places: readonly NodeAt[]): NodeAt {
-  const { reference } = bench.store.getState()
-  if (reference !== null) return nodeOfKey(reference)
+function markedOf(bench: Bench, places: readonly NodeAt[]): NodeAt {
+  const { markedNode } = bench.store.getState()
+  if (markedNode !== null) return nodeOfKey(markedNode)
   const last = [...bench.store.getState().nodes].at(-1)
   return places.find((at) => nodeKey(at) === last) ?? places[places.length - 1]!
 }

@@ -16,7 +16,7 @@ type XY = { readonly x: number; readonly y: number }
  */
 export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
   const selected = useBenchState((state) => state.nodes)
-  const reference = useBenchState((state) => state.reference)
+  const markedNode = useBenchState((state) => state.markedNode)
   return (
     <g data-testid="nodes">
       {shownHandles(path, selected).map(({ at, side, from, to }) => (
@@ -25,7 +25,7 @@ export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
       {path.contours.flatMap(({ nodes, closed }, contour) =>
         nodes.map((node, n) => (
           <NodeMark
-            reference={reference === nodeKey({ contour, node: n })}
+            marked={markedNode === nodeKey({ contour, node: n })}
             key={`${contour} ${n}`}
             node={node}
             at={toScreen(view, node)}
@@ -38,20 +38,11 @@ export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
   )
 }
 
-export function NodeMark({
-  reference,
-  ...rest
-}: {
-  reference?: boolean
-  node: Node
-  at: XY
-  filled: boolean
-  end: boolean
-}) {
+export function NodeMark({ marked, ...rest }: { marked?: boolean; node: Node; at: XY; filled: boolean; end: boolean }) {
   const { x, y } = rest.at
   return (
     <>
-      {reference && (
+      {marked && (
         <path
           d={`M${x - 10} ${y - 5}v-5h5M${x + 10} ${y - 5}v-5h-5M${x - 10} ${y + 5}v5h5M${x + 10} ${y + 5}v5h-5`}
           strokeWidth={1.5}

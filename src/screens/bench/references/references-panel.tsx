@@ -165,9 +165,8 @@ function ReferencesPanel() {
                   suffix="°"
                   step={1}
                   readOnly={locked}
-                  onChange={(turn) =>
-                    Math.abs(turn) <= 360 && change(reference, { turn: turn === 0 ? undefined : turn }, 'Turn')
-                  }
+                  limits={{ least: -360, most: 360 }}
+                  onChange={(turn) => change(reference, { turn: turn === 0 ? undefined : turn }, 'Turn')}
                 />
                 <span className="truncate pl-1 text-quiet">
                   {crop ? `${crop.w} × ${crop.h} of ` : ''}

@@ -12,7 +12,7 @@ export type Place = {
   /** The selected nodes of the selected path, as “contour node”. */
   readonly nodes: ReadonlySet<string>
   /** The node that others are aligned to, where one is marked. */
-  readonly reference: string | null
+  readonly markedNode: string | null
   /** What turning, scaling and slanting go about; null for the middle of the selection. */
   readonly pivot: Point | null
   readonly tool: string
@@ -32,7 +32,7 @@ export const place = (icon: string | null): Place => ({
   selection: new Set(),
   scope: null,
   nodes: new Set(),
-  reference: null,
+  markedNode: null,
   pivot: null,
   tool: 'select',
   hinted: null,

@@ -187,7 +187,7 @@ describe('nodes', () => {
       [16, 16],
       [4, 16],
     ])
-    hand.bench.store.setState({ reference: null })
+    hand.bench.store.setState({ markedNode: null })
     undoStep(hand.bench.session)
     choose(hand, '0 0', '0 1', '0 2', '0 3')
     spaceNodes(hand.bench, 'x')

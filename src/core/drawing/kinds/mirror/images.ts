@@ -1,7 +1,7 @@
 import { curveOf } from '../../../geometry/curve'
 import { keepTime } from '../../../geometry/deadline'
 import { intersect } from '../../../geometry/intersect'
-import { part } from '../../../geometry/part'
+import { stretch } from '../../../geometry/stretch'
 import { type Contour, type Path, pathBounds, transformPath } from '../../../geometry/path'
 import { cross, distance, type Point, subtract } from '../../../geometry/point'
 import { pointAt, reverse, type Segment } from '../../../geometry/segment'
@@ -121,7 +121,7 @@ export function halfOf(path: Path, at: Point, angle: number, side: 1 | -1): Path
         .sort((a, b) => a.s - b.s)
       const inner = stops.filter(({ s }) => s > SAME_PARAMETER && s < 1 - SAME_PARAMETER)
       const ends = [{ s: 0, place: segment.from }, ...inner, { s: 1, place: segment.to }]
-      return ends.slice(1).map((end, i) => part(segment, ends[i]!.s, end.s, ends[i]!.place, end.place))
+      return ends.slice(1).map((end, i) => stretch(segment, ends[i]!.s, end.s, ends[i]!.place, end.place))
     })
     const kept = pieces.map((piece) => sideOf(pointAt(piece, 0.5), at, angle) * side > 0)
     if (kept.every(Boolean)) return [{ segments: pieces, closed }]

@@ -5,7 +5,7 @@ import type { BoxShape } from './box-shape'
 /** The tool that draws a shape in a box. */
 export const boxTool = (
   shape: BoxShape,
-  about: Pick<ToolDefinition, 'id' | 'key' | 'picture' | 'Settings'> & { readonly under?: string },
+  about: Omit<ToolDefinition, 'name' | 'cluster' | 'make' | 'byKeys'>,
 ): ToolDefinition => ({
   ...about,
   name: shape.word,

@@ -8,7 +8,7 @@ import { SAME_POINT } from './tolerance'
  * The part of a segment between two parameters, `from` < `to`; its ends may be given exactly, and of an arc its centre
  * where it is known.
  */
-export function part(
+export function stretch(
   segment: Segment,
   from: number,
   to: number,
@@ -41,7 +41,7 @@ export function part(
 }
 
 /** A part of an arc by its centre, between two parameters. */
-export const partOfTurn = (round: ArcCentre, from: number, to: number): ArcCentre => ({
+export const stretchOfTurn = (round: ArcCentre, from: number, to: number): ArcCentre => ({
   centre: round.centre,
   rx: round.rx,
   ry: round.ry,
