@@ -1,5 +1,6 @@
 'use client'
 
+import clsx from 'clsx'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { Refusal } from '@/core/drawing/refusal'
 import type { Field } from '@/core/drawing/kinds/field'
@@ -29,13 +30,18 @@ export function OwnNumbers({
   const kind = kindOf(object),
     scene = sceneOf(rules)
   const words = summaryOf(object, scene)
+  const fields = kind.fields?.(object) ?? []
   // What is typed goes to all selected objects of the kind.
   const write = (field: Own, to: (other: DrawingObject) => DrawingObject) =>
     change((other) => (other.kind === object.kind ? to(other) : other), field.what)
   return (
     <>
-      {kind.fields?.(object).map((field) => (
-        <span key={field.id} className="min-w-0 flex-auto [&_button]:pr-1">
+      {fields.map((field) => (
+        <span
+          key={field.id}
+          // Two stand in line from row to row; three take what each needs.
+          className={clsx('min-w-0', fields.length > 2 ? 'flex-auto [&_button]:pr-1' : 'flex-1')}
+        >
           <FieldCell
             field={field}
             object={object}
