@@ -109,9 +109,13 @@ class EvaluatedScene implements Scene {
    */
   private known<T>(memory: Memory<T | Refusal>, object: DrawingObject, compute: () => T): T {
     const isPart = isTimed()
-    const result = this.remembered(memory, object, () => attempt(object, compute))
+    let isNew = false
+    const result = this.remembered(memory, object, () => {
+      isNew = true
+      return attempt(object, compute)
+    })
     if (!(result instanceof Refusal)) return result
-    if (result.code === 'too-slow' && isPart) memory.delete(object)
+    if (isNew && isPart && result.code === 'too-slow') memory.set(object, memory.get(object)!.slice(1))
     throw result
   }
 

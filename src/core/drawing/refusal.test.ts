@@ -144,6 +144,22 @@ describe('what takes too long', () => {
     expect(() => wholeDrawing([circles[0]!, object], sceneOf(rules))).toThrow(Refusal)
   })
 
+  it('is not tried again as a member of other things once it is known', () => {
+    let looks = 0
+    bringClock(() => {
+      const limit = looks + 400
+      return () => ++looks > limit
+    })
+    const slow = cluster()
+    expect(refusalIn(slow, sceneOf(rules))?.code).toBe('too-slow')
+    const tried = looks
+    for (const id of ['a', 'b', 'c']) {
+      const group: DrawingObject = { kind: 'group', id, name: id, members: [slow] }
+      expect(refusalIn(group, sceneOf(rules))?.code).toBe('too-slow')
+    }
+    expect(looks - tried).toBeLessThan(20)
+  })
+
   it('does not take along what was merely the last of it', () => {
     let limit = 400
     bringClock(() => {

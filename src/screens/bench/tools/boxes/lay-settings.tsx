@@ -1,5 +1,6 @@
 'use client'
 
+import { Fragment } from 'react'
 import { Choice } from '@/ui/choice'
 import type { Limits } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
@@ -110,33 +111,28 @@ const SIZE: Limits = { least: 0, above: true, most: 1e5 }
 function LaySize() {
   const bench = useBench()
   const size = useSlot(LAY).laySize
-  const set = (key: 'w' | 'h') => (value: number) =>
-    bench.put(LAY, { laySize: { w: size?.w ?? value, h: size?.h ?? value, [key]: value } })
   return (
     <div
       className="flex items-center gap-1.5 pl-3 whitespace-nowrap text-quiet"
       title="A click places this size; Alt: by its centre"
     >
       click places
-      <NumberField
-        label="Width a click places"
-        value={size?.w ?? null}
-        step={0.5}
-        placeholder="w"
-        className="!w-9 border-b border-ink text-center text-ink"
-        limits={SIZE}
-        onChange={set('w')}
-      />
-      ×
-      <NumberField
-        label="Height a click places"
-        value={size?.h ?? null}
-        step={0.5}
-        placeholder="h"
-        className="!w-9 border-b border-ink text-center text-ink"
-        limits={SIZE}
-        onChange={set('h')}
-      />
+      {(['w', 'h'] as const).map((key) => (
+        <Fragment key={key}>
+          {key === 'h' && '×'}
+          <NumberField
+            label={`${key === 'w' ? 'Width' : 'Height'} a click places`}
+            value={size?.[key] ?? null}
+            step={0.5}
+            placeholder={key}
+            className="!w-9 border-b border-ink text-center text-ink"
+            limits={SIZE}
+            onChange={(value) =>
+              bench.put(LAY, { laySize: { w: size?.w ?? value, h: size?.h ?? value, [key]: value } })
+            }
+          />
+        </Fragment>
+      ))}
       {size && (
         <button
           type="button"
