@@ -25,7 +25,8 @@ export type DrawingEdit =
       readonly roles?: readonly Role[]
     }
   | { readonly kind: 'merge'; readonly into: DrawingObject; readonly gone: readonly string[] }
-  | { readonly kind: 'loosen'; readonly id: string }
+  /** A container gives way to its members, or to other objects. */
+  | { readonly kind: 'loosen'; readonly id: string; readonly objects?: readonly DrawingObject[] }
 
 /** The drawing after an edit; the drawing itself when the edit names nothing in it. */
 export function applyDrawingEdit(objects: readonly DrawingObject[], edit: DrawingEdit): DrawingObject[] {
@@ -75,9 +76,10 @@ export function applyDrawingEdit(objects: readonly DrawingObject[], edit: Drawin
     }
     case 'loosen': {
       const place = find(objects, edit.id)
-      if (!place || !isContainer(place.object)) return objects as DrawingObject[]
+      const pieces = edit.objects ?? (place && isContainer(place.object) ? place.object.members : null)
+      if (!place || !pieces) return objects as DrawingObject[]
       const inAssembly = isCombining(place.parents.at(-1))
-      return splice(objects, edit.id, inAssembly ? place.object.members : place.object.members.map(withoutRole))
+      return splice(objects, edit.id, inAssembly ? pieces : pieces.map(withoutRole))
     }
   }
 }

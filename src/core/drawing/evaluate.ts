@@ -17,6 +17,9 @@ export const evaluate = (object: DrawingObject, scene: Scene): readonly Shape[] 
  */
 export const outline = (object: DrawingObject, scene: Scene): Path => orNothing(() => scene.edge(object))
 
+/** What an object stands for where it is combined with others; nothing where that cannot be computed. */
+export const solid = (object: DrawingObject, scene: Scene): Path => orNothing(() => scene.solid(object))
+
 /** The shapes of those objects of a drawing that can be drawn. */
 export function evaluateAll(objects: readonly DrawingObject[], scene: Scene): Shape[] {
   return objects.flatMap((object) => evaluate(object, scene))

@@ -4,6 +4,7 @@ import type { Path } from '../geometry/path'
 import type { Transform } from '../geometry/transform'
 import { costOf, refuseExcess } from './cost'
 import { drawable } from './drawable'
+import { inkOfAll } from './ink'
 import type { Thing } from './kinds/traits'
 import { type DrawingObject, isStyled, kindOf } from './object'
 import { painted } from './painted'
@@ -11,6 +12,7 @@ import type { Gradient } from './paint'
 import { Refusal, refusalOf } from './refusal'
 import type { Memory, Read, Remembered, Scene } from './scene'
 import { type Shape, veiled } from './shape'
+import { solidOf } from './solid'
 import type { Cap, Join, Radius, Weight } from './style'
 import { transformObject } from './transform-object'
 import { colourOf, type NamedValues, radiusOf, stopsOf, weightOf } from './values'
@@ -29,6 +31,8 @@ export function sceneOf(values: NamedValues): Scene {
 }
 
 const edges: Memory<Path | Refusal> = new WeakMap()
+const inks: Memory<Path | Refusal> = new WeakMap()
+const solids: Memory<Path | Refusal> = new WeakMap()
 const shapes: Memory<readonly Shape[] | Refusal> = new WeakMap()
 
 class EvaluatedScene implements Scene {
@@ -76,6 +80,16 @@ class EvaluatedScene implements Scene {
   edge(thing: Thing): Path {
     const object = thing as DrawingObject
     return this.known(edges, object, () => drawable(object, kindOf(object).edge(object, this)))
+  }
+
+  ink(thing: Thing): Path {
+    const object = thing as DrawingObject
+    return this.known(inks, object, () => inkOfAll(this.shapes(object)))
+  }
+
+  solid(thing: Thing): Path {
+    const object = thing as DrawingObject
+    return this.known(solids, object, () => solidOf(object, this))
   }
 
   shapes(thing: Thing): readonly Shape[] {

@@ -1,6 +1,7 @@
 import { timed } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import { strokedArea } from '../outline/stroking'
+import { combine } from '../planar/boolean'
 import type { Shape } from './shape'
 
 const known = new WeakMap<Shape, Path>()
@@ -21,6 +22,10 @@ export const inkOf = (shape: Shape): Path[] => [
   ...(shape.fill ? [shape.path] : []),
   ...(shape.stroke ? [strokeInk(shape)] : []),
 ]
+
+/** The area that several shapes paint together; hidden parts of those under a mask count. Throws as strokes do. */
+export const inkOfAll = (shapes: readonly Shape[]): Path =>
+  combine(shapes.flatMap(inkOf).map((path) => ({ path, role: 'adds' as const })))
 
 /** The area of a shape's stroke where it can be computed in time, nothing where it cannot. */
 export function strokeInkIfQuick(shape: Shape): Path {

@@ -1,11 +1,12 @@
 import { type Box } from '../geometry/box'
-import type { Point } from '../geometry/point'
-import { boxToBox, compose, rotation } from '../geometry/transform'
+import { distance, type Point, subtract } from '../geometry/point'
+import { OFFSET, SAME_POINT } from '../geometry/tolerance'
+import { boxToBox, rotation } from '../geometry/transform'
 import { frameOf } from './extent'
 import { changeFrame, type Frame, type FrameChange, framePoint, frameToFrame } from './frame'
-import { type DrawingObject, isFramed, kindOf } from './object'
+import { type DrawingObject, isContainer, isFramed, kindOf } from './object'
 import type { Scene } from './scene'
-import { settled, transformObject, withMovedPaints } from './transform-object'
+import { moveObject, settled, transformObject, withMovedPaints } from './transform-object'
 
 /**
  * The object with numbers typed for an anchor (a share of its frame). For paths and containers a turn is added to the
@@ -16,9 +17,44 @@ export function changeNumbers(object: DrawingObject, scene: Scene, anchor: Point
   const frame = frameOf(object, scene)
   const next = changeFrame(frame, anchor, kindOf(object).isEven?.(object) ? evenly(frame, change) : change)
   if (isFramed(object)) return toFrame(object, next, scene)
-  const upright: Frame = { ...next, turn: undefined }
-  const scaling = boxToBox(frame, changeFrame(upright, anchor, framePoint(next, anchor)))
-  return transformObject(object, next.turn ? compose(rotation(next.turn, framePoint(next, anchor)), scaling) : scaling)
+  const held = framePoint(next, anchor)
+  const sized = scaledTo(object, scene, frame, anchor, { ...next, turn: undefined }, held)
+  return next.turn ? transformObject(sized, rotation(next.turn, held)) : sized
+}
+
+/** How often a size is corrected by what came of it. */
+const CORRECTIONS = 12
+
+/**
+ * An object scaled to a size, `held` its place at the anchor. What it comes to may have strokes or corners in it that
+ * do not scale: then it is scaled until it comes to that size, as far as it can.
+ */
+function scaledTo(
+  object: DrawingObject,
+  scene: Scene,
+  frame: Frame,
+  anchor: Point,
+  wanted: Frame,
+  held: Point,
+): DrawingObject {
+  const asked = { w: wanted.w, h: wanted.h }
+  const made = () => transformObject(object, boxToBox(frame, changeFrame({ ...wanted, ...asked }, anchor, held)))
+  let next = made()
+  if (!isContainer(object)) return next
+  for (let i = 0; i < CORRECTIONS; i++) {
+    const got = frameOf(next, scene)
+    const off = { w: wanted.w - got.w, h: wanted.h - got.h }
+    if (Math.abs(off.w) <= OFFSET / 100 && Math.abs(off.h) <= OFFSET / 100) break
+    // What does not scale makes less of the change than was asked for, more of it where little scales.
+    for (const side of ['w', 'h'] as const) {
+      const share =
+        frame[side] > 0 && asked[side] !== frame[side] ? (got[side] - frame[side]) / (asked[side] - frame[side]) : 1
+      asked[side] = Math.max(frame[side] / 1e3, asked[side] + off[side] / Math.max(0.05, Math.min(4, share || 1)))
+    }
+    next = made()
+  }
+  const place = framePoint(frameOf(next, scene), anchor)
+  return distance(place, held) <= SAME_POINT ? next : moveObject(next, subtract(held, place))
 }
 
 /** A framed object brought to a frame as `frameOf` reads it, its gradients along with it. */

@@ -13,7 +13,7 @@ import {
   type WithStyle,
 } from './kinds/traits'
 
-export { Role } from './kinds/traits'
+export { By, Role } from './kinds/traits'
 
 /** The objects of a kind, what holds others with members of any kind. */
 type ObjectOf<K> = K extends Definition<infer T> ? (T extends WithMembers ? Omit<T, 'members'> & Members : T) : never
@@ -47,6 +47,10 @@ export const kindOf = <T extends Thing>(object: T): Definition<T> => BY_ID.get(o
 /** Whether an object combines its members by their roles, so that they count by their outlines. */
 export const isCombining = (object: DrawingObject | undefined | null): object is Container =>
   object !== undefined && object !== null && kindOf(object).combines === true
+
+/** An object whose result can have its corners finished. */
+export type Rounding = OfKind<'assembly'>
+export const isRounding = (object: DrawingObject): object is Rounding => kindOf(object).rounds === true
 
 /** What an object of a kind is called before it has a name of its own. */
 export const wordOf = (kind: Kind): string => BY_ID.get(kind)!.word

@@ -2,7 +2,7 @@ import { nearestOnPath } from '../geometry/nearest'
 import type { Path } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import { winding } from '../geometry/winding'
-import { evaluate, outline } from './evaluate'
+import { evaluate, outline, solid } from './evaluate'
 import { type DrawingObject, isCombining, isContainer } from './object'
 import type { Scene } from './scene'
 import type { Shape } from './shape'
@@ -29,7 +29,7 @@ export function hits(
       if (object.hidden) return []
       const hit: Hit = { object, depth, locked: locked || object.locked === true }
       const members = isContainer(object) ? within(object.members, depth + 1, hit.locked, isCombining(object)) : []
-      const isHit = inAssembly ? covers(outline(object, scene), p, reach) : paints(object, scene, p, reach)
+      const isHit = inAssembly ? covers(solid(object, scene), p, reach) : paints(object, scene, p, reach)
       return isHit ? [hit, ...members] : members
     })
   return within(objects, 0, false, inAssembly)

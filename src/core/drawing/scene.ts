@@ -35,6 +35,10 @@ export type Scene = {
   readonly miterLimit: number
   /** The outline of an object as it is filled, paint left aside. Throws a `Refusal`. */
   edge(object: Thing): Path
+  /** The area that an object paints, strokes included. Throws a `Refusal`. */
+  ink(object: Thing): Path
+  /** The area that an object stands for where it is combined with others: its edge, or its ink. Throws a `Refusal`. */
+  solid(object: Thing): Path
   /** The shapes of an object in paint order. Throws a `Refusal`. */
   shapes(object: Thing): readonly Shape[]
   /** The upright box of an object's geometry, strokes left aside; under a map, where one is given. */

@@ -1,7 +1,7 @@
 import type { Path } from '../geometry/path'
 import { arrange } from './arrangement'
 import type { Arrangement } from './plane'
-import { outlineOf } from './loops'
+import { outlineOf, type Traced, tracedOutline } from './loops'
 
 /** What a path does to the paths before it in a live combination. */
 export type Role = 'adds' | 'cuts' | 'overlap' | 'flips'
@@ -29,12 +29,54 @@ export function combineOneWay(members: readonly Member[], oneWay: number): Path 
     : outlineOfMembers(arrangement, members, 'nonzero')
 }
 
+/** What members come to, with where each segment of it comes from, and what each member does to it. */
+export type Combined = { readonly contours: readonly Traced[]; readonly effects: readonly Effect[] }
+
+/**
+ * What a member does: `lasting` where the result is another without it; `none` where it changes nothing of what was
+ * there before it; `undone` where those after it take that away again.
+ */
+export type Effect = 'lasting' | 'none' | 'undone'
+
+/** Combines closed paths as `combine` does, and says what each does and where the result comes from. */
+export function combineTraced(members: readonly Member[]): Combined {
+  if (members.length === 0) return { contours: [], effects: [] }
+  const arrangement = arrange(members.map(({ path }) => path))
+  const inside = insides(arrangement, members, 'nonzero')
+  return {
+    contours: tracedOutline(arrangement, (face) => inside[face]!),
+    effects: members.map((_, i) => effectOf(arrangement, members, i, inside)),
+  }
+}
+
+function effectOf(
+  arrangement: Arrangement,
+  members: readonly Member[],
+  at: number,
+  inside: readonly boolean[],
+): Effect {
+  const differs = (a: readonly boolean[], b: readonly boolean[]) => a.some((so, face) => so !== b[face])
+  const without = insides(arrangement, members, 'nonzero', at)
+  if (differs(inside, without)) return 'lasting'
+  const before = insides(arrangement, members.slice(0, at), 'nonzero'),
+    after = insides(arrangement, members.slice(0, at + 1), 'nonzero')
+  return differs(before, after) ? 'undone' : 'none'
+}
+
 function outlineOfMembers(arrangement: Arrangement, members: readonly Member[], rule: FillRule): Path {
-  const isIn = (times: number) => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)
-  const inside = arrangement.windings.map((times) =>
-    members.reduce((so, { role }, i) => (i === 0 ? isIn(times[0]!) : RULES[role](so, isIn(times[i]!))), false),
-  )
+  const inside = insides(arrangement, members, rule)
   return outlineOf(arrangement, (face) => inside[face]!)
+}
+
+/** Whether each face of an arrangement is in what members come to, one of them left out. */
+function insides({ windings }: Arrangement, members: readonly Member[], rule: FillRule, without = -1): boolean[] {
+  const isIn = (times: number) => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)
+  return windings.map((times) =>
+    members.reduce(
+      (so, { role }, i) => (i === without ? so : i === 0 ? isIn(times[0]!) : RULES[role](so, isIn(times[i]!))),
+      false,
+    ),
+  )
 }
 
 const RULES: Record<Role, (so: boolean, here: boolean) => boolean> = {

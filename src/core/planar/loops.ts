@@ -16,15 +16,29 @@ export function outlineOf(arrangement: Arrangement, inside: (face: number) => bo
   return outlineFrom(arrangement, inside, arrangement.next.keys(), new Uint8Array(arrangement.next.length))
 }
 
+/** A contour of an outline, and of which segment of a path each of its segments is a part. */
+export type Traced = { readonly contour: Contour; readonly origins: readonly Origin[] }
+
+/** The outline of a set of faces, with where each of its segments comes from. */
+export const tracedOutline = (arrangement: Arrangement, inside: (face: number) => boolean): Traced[] =>
+  tracedFrom(arrangement, inside, arrangement.next.keys(), new Uint8Array(arrangement.next.length))
+
 /** The part of an outline that runs along given half edges; `used` marks those that are done with. */
-export function outlineFrom(
+export const outlineFrom = (
+  arrangement: Arrangement,
+  inside: (face: number) => boolean,
+  starts: Iterable<number>,
+  used: Uint8Array,
+): Path => tracedFrom(arrangement, inside, starts, used).map(({ contour }) => contour)
+
+function tracedFrom(
   { edges, next, face, snap }: Arrangement,
   inside: (face: number) => boolean,
   starts: Iterable<number>,
   used: Uint8Array,
-): Path {
+): Traced[] {
   const isEdge = (half: number) => inside(face[half]!) && !inside(face[half ^ 1]!)
-  const contours: Contour[] = []
+  const contours: Traced[] = []
   for (const start of starts) {
     if (used[start] || !isEdge(start)) continue
     const run: Stretch[] = []
@@ -40,8 +54,8 @@ export function outlineFrom(
       half = next[half]!
       while (!isEdge(half)) half = next[half ^ 1]!
     }
-    const segments = joined(run, snap)
-    if (segments.length > 0) contours.push({ segments, closed: true })
+    const { segments, origins } = joined(run, snap)
+    if (segments.length > 0) contours.push({ contour: { segments, closed: true }, origins })
   }
   return contours
 }
@@ -64,7 +78,7 @@ const turnedRound = (round: ArcCentre): ArcCentre => ({
 })
 
 /** Stretches of one carrier that follow each other as one, around the whole contour. */
-function joined(run: readonly Stretch[], snap: number): Segment[] {
+function joined(run: readonly Stretch[], snap: number): { segments: Segment[]; origins: Origin[] } {
   const result: Stretch[] = []
   for (const stretch of run) {
     const last = result[result.length - 1]
@@ -79,14 +93,15 @@ function joined(run: readonly Stretch[], snap: number): Segment[] {
     result.pop()
     result[0] = one
   }
-  const segments = result.flatMap(({ segment, arc }) =>
-    segment.kind !== 'arc'
-      ? [segment]
-      : Math.abs(arc!.extent) > LONGEST
-        ? inTwo(segment, arc!)
-        : [keepingCentre(segment, arc!)],
-  )
-  return segments.length < 2 ? [] : segments
+  const segments: Segment[] = [],
+    origins: Origin[] = []
+  for (const { segment, arc, origin } of result) {
+    if (segment.kind !== 'arc') segments.push(segment)
+    else if (Math.abs(arc!.extent) > LONGEST) segments.push(...inTwo(segment, arc!))
+    else segments.push(keepingCentre(segment, arc!))
+    while (origins.length < segments.length) origins.push(origin)
+  }
+  return segments.length < 2 ? { segments: [], origins: [] } : { segments, origins }
 }
 
 /** Arcs longer than this are cut in two: near a full turn, rounding the ends of an arc would move its centre. */

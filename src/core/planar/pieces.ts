@@ -43,12 +43,12 @@ export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: nu
             : stretch(source, t0, t1, t0 === 0 ? source.from : undefined, t1 === 1 ? source.to : undefined)
         // However short: it keeps the contour together when its ends come to lie at two vertices. A cubic that runs
         // straight is a line, for only so can it share a stretch with one.
-        if (segment.kind === 'line' || isStraight(segment, snap)) straight(segment.from, segment.to)
+        if (segment.kind === 'line' || isStraight(segment, snap)) straight(segment.from, segment.to, segment)
         else pieces.add(index, source, t0, t1, segment, encloses)
       }
-      const straight = (from: Point, to: Point) => {
+      const straight = (from: Point, to: Point, source?: Segment) => {
         if (same(from, to)) return
-        const one = line(from, to)
+        const one = source?.kind === 'line' ? source : line(from, to)
         pieces.add(index, one, 0, 1, one, encloses)
       }
       segments.forEach((source, i) => {

@@ -11,7 +11,9 @@ import { benchCommands } from './commands'
 import { addIcon, deleteIcon, duplicateIcon, renameIcon, restoreIcon } from './icons'
 import { common, cornerOf, withStyle } from './ledger/columns'
 import { SEVERAL } from './ledger/value-cell'
-import { assemble, assemblyNeeds, group, loosen, nudge, order, remove, setFlag } from './operations'
+import { assemble, assemblyNeeds } from './combine/assembly'
+import { loosen } from './combine/fix'
+import { group, nudge, order, remove, setFlag } from './operations'
 import { fit, toGrid, toScreen, zoomAt } from './view'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
@@ -95,9 +97,12 @@ describe('operations', () => {
 
   it('says what an assembly needs', () => {
     bench.select(['a'])
-    expect(assemblyNeeds(bench)).toBe('Select two or more closed shapes to assemble.')
+    expect(assemblyNeeds(bench)).toBe('Select two or more objects to assemble.')
     bench.select(['a', 'l'])
-    expect(assemblyNeeds(bench)).toBe('“l” is an open line; an assembly takes closed shapes.')
+    expect(assemblyNeeds(bench)).toBeNull()
+    const bare = { ...bench.objects[3]!, style: { ...style, stroke: 'none' } } as DrawingObject
+    bench.edit({ kind: 'replace', objects: [bare] }, 'Bare')
+    expect(assemblyNeeds(bench)).toBe('“l” encloses nothing and paints nothing, so there is nothing to combine.')
     bench.select(['a', 'b'])
     expect(assemblyNeeds(bench)).toBeNull()
   })
@@ -129,7 +134,8 @@ describe('commands', () => {
     setFlag(bench, [bench.objects[0]!], 'locked', true)
     bench.select(['a'])
     expect(command('delete').needs!()).toBe('What is selected is locked.')
-    expect(command('loosen').needs!()).toBe('Select a group or an assembly first.')
+    setFlag(bench, [bench.objects[0]!], 'locked', false)
+    expect(command('loosen').needs!()).toBe('Select a group, an assembly or the like first.')
   })
 
   it('Escape steps out one level at a time', () => {

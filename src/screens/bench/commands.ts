@@ -1,22 +1,10 @@
-import { Combine } from 'lucide-react'
 import { type Command, grouped, type MenuPlace, runCommand } from '@/ui/commands'
 import { keyName } from '@/ui/keys'
 import type { MenuEntry } from '@/ui/menu'
-import { isContainer } from '@/core/drawing/object'
 import { arrangeCommands } from './arrange/arrange-commands'
+import { combineCommands } from './combine/commands'
 import type { Bench } from './bench'
-import {
-  assemble,
-  assemblyNeeds,
-  duplicate,
-  group,
-  loosen,
-  nudge,
-  order,
-  parentOf,
-  remove,
-  setFlag,
-} from './operations'
+import { duplicate, group, nudge, order, parentOf, remove, setFlag } from './operations'
 import { fitSquare } from './fit-square'
 import { benchGuides, setGuides } from './guides'
 import { nodeCommands } from './node-commands'
@@ -57,33 +45,9 @@ export function benchCommands(bench: Bench): Command[] {
       needs: open,
       run: () => bench.take(id),
     })),
+    ...grouped('Combine', combineCommands(bench)),
     ...grouped('Objects', [
-      {
-        id: 'assemble',
-        name: 'Assemble',
-        keys: ['KeyA'],
-        inLine: { cluster: 'Combine', picture: Combine },
-        inMenu: inMenu(0),
-        needs: () => selected() ?? assemblyNeeds(bench),
-        run: () => assemble(bench, 'adds'),
-      },
-      {
-        id: 'assemble-cut',
-        name: 'Assemble: the upper cuts the lowest',
-        keys: ['Shift+KeyA'],
-        inMenu: inMenu(0),
-        needs: () => selected() ?? assemblyNeeds(bench),
-        run: () => assemble(bench, 'cuts'),
-      },
       { id: 'group', name: 'Group', inMenu: inMenu(0), keys: ['$mod+KeyG'], needs: free, run: () => group(bench) },
-      {
-        id: 'loosen',
-        name: 'Loosen a group or an assembly',
-        keys: ['$mod+Shift+KeyG'],
-        inMenu: inMenu(0),
-        needs: () => (bench.free.some(isContainer) ? null : 'Select a group or an assembly first.'),
-        run: () => loosen(bench),
-      },
       {
         id: 'duplicate',
         name: 'Duplicate',

@@ -3,9 +3,7 @@ import type { Bench } from './bench'
 import { editedPath } from './node-selection'
 import {
   alignNodes,
-  canFix,
   fitEnd,
-  fixToPath,
   gatherStrokes,
   insertBetween,
   markReference,
@@ -167,14 +165,6 @@ export function nodeCommands(bench: Bench): Command[] {
       name: 'Simplify: take needless nodes out',
       needs: () => (bench.free.some(({ kind }) => kind === 'path') ? null : 'Select a path first.'),
       run: () => simplifyPaths(bench),
-    },
-    {
-      id: 'fix',
-      inMenu: [{ of: 'objects', part: 0 }],
-      name: 'Fix to a path',
-      keys: ['$mod+Shift+KeyF'],
-      needs: () => (canFix(bench) ? null : 'Select a shape or an assembly first.'),
-      run: () => fixToPath(bench),
     },
   ]
 }

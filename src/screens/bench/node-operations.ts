@@ -18,7 +18,6 @@ import { contourOf, nodesOf } from '@/core/drawing/nodes'
 import { editable } from '@/core/drawing/editable'
 import { outline } from '@/core/drawing/evaluate'
 import { extended, shortened } from '@/core/outline/extend'
-import { type DrawingObject, kindOf } from '@/core/drawing/object'
 import type { Node } from '@/core/drawing/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { simplify } from '@/core/outline/simplify'
@@ -242,18 +241,6 @@ function markedOf(bench: Bench, places: readonly NodeAt[]): NodeAt {
   return places.find((at) => nodeKey(at) === last) ?? places[places.length - 1]!
 }
 
-/** Turns the selection into plain paths: the exact result of each object, circles as arcs. */
-export function fixToPath(bench: Bench): void {
-  const { free } = bench
-  const next = free.map((object): DrawingObject => editable(object, bench.scene) ?? object)
-  if (next.every((object, i) => object === free[i])) say({ text: 'These are plain paths already.' })
-  else
-    bench.edit(
-      { kind: 'replace', objects: next },
-      `Fix ${free.length === 1 ? free[0]!.name : `${free.length} objects`} to a path`,
-    )
-}
-
 /** Takes needless nodes out of the selected paths, within a tolerance of a hundredth of a unit. */
 export function simplifyPaths(bench: Bench, tolerance = 0.02): void {
   const paths = bench.free.filter((object): object is PathObject => object.kind === 'path')
@@ -280,6 +267,3 @@ export function simplifyPaths(bench: Bench, tolerance = 0.02): void {
   }
   bench.store.setState({ nodes: new Set() })
 }
-
-/** Whether the selection holds something that can become a plain path. */
-export const canFix = (bench: Bench): boolean => bench.free.some((object) => kindOf(object).lost !== null)

@@ -1,21 +1,20 @@
 import { AGAIN, followCopies, noteTransform, trailOf } from './again'
 import { PAINT } from './paint-in-hand'
 import { slot } from './slot'
-import { outline } from '@/core/drawing/evaluate'
 import type { Point } from '@/core/geometry/point'
 import { IDENTITY, type Transform, translation } from '@/core/geometry/transform'
 import { moveObject, transformObject } from '@/core/drawing/transform-object'
 import { scaleOwn } from '@/core/drawing/scale-own'
 import { membersOf } from '@/core/drawing/edit'
 import type { PaintPlace } from '@/core/drawing/finish'
-import { type DrawingObject, isContainer, isStyled, type Role } from '@/core/drawing/object'
+import type { DrawingObject } from '@/core/drawing/object'
 import { find, withNewIds } from '@/core/drawing/tree'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import type { Bench } from './bench'
 
 const many = (count: number, one: string): string => (count === 1 ? one : `${count} objects`)
-const title = (objects: readonly DrawingObject[]): string => many(objects.length, objects[0]?.name ?? 'nothing')
+export const title = (objects: readonly DrawingObject[]): string => many(objects.length, objects[0]?.name ?? 'nothing')
 
 /** Whether weights and corners of an object's own scale with it. */
 export const SCALING = slot('scaling', { scaleOwn: false })
@@ -143,30 +142,6 @@ export function group(bench: Bench): void {
   bench.select([id])
 }
 
-/** Combines the selection live: the lowest is the ground, the others do to it what `role` says. */
-export function assemble(bench: Bench, role: Role): void {
-  const { free } = bench
-  const id = newId()
-  const style = free.find(isStyled)!.style
-  bench.edit(
-    {
-      kind: 'gather',
-      ids: free.map((object) => object.id),
-      container: { kind: 'assembly', id, name: bench.nameFor('Assembly'), style },
-      roles: free.map((_, i) => (i === 0 ? 'adds' : role)),
-    },
-    `Assemble ${title(free)}`,
-  )
-  bench.select([id])
-}
-
-/** Takes groups and assemblies apart; their members stay where they are. */
-export function loosen(bench: Bench): void {
-  const containers = bench.free.filter(isContainer)
-  for (const { id, name } of containers) bench.edit({ kind: 'loosen', id }, `Loosen ${name}`)
-  bench.select(containers.flatMap(({ members }) => members.map(({ id }) => id)))
-}
-
 /** Goes to where all of the finish is, with a paint in hand; of an object that is not selected yet, it is. */
 export function showFinish(bench: Bench, id: string | null, place: PaintPlace): void {
   if (id !== null) bench.select([id])
@@ -183,12 +158,4 @@ export function setFlag(bench: Bench, objects: readonly DrawingObject[], flag: '
     return copy
   })
   bench.edit({ kind: 'replace', objects: next }, `${verb} ${title(objects)}`)
-}
-
-/** What keeps the selection from being combined, as a sentence; null when nothing does. */
-export function assemblyNeeds(bench: Bench): string | null {
-  const { free } = bench
-  if (free.length < 2) return 'Select two or more closed shapes to assemble.'
-  const open = free.find((object) => isStyled(object) && outline(object, bench.scene).some(({ closed }) => !closed))
-  return open ? `“${open.name}” is an open line; an assembly takes closed shapes.` : null
 }

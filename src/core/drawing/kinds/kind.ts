@@ -6,7 +6,7 @@ import type { Grip, GripPull, Pulled } from '../grip'
 import type { NodeRun } from '../node'
 import type { Scene } from '../scene'
 import type { Shape } from '../shape'
-import type { Radius } from '../style'
+import type { Radius, Style } from '../style'
 import type { ResolvedStroke } from '../resolved'
 import type { Field } from './field'
 import type { Arbitraries } from './given'
@@ -27,8 +27,14 @@ export type Kind<T extends Thing> = {
   readonly hasMembers?: true
   /** Its members have roles, and count by their outlines, paint left aside. */
   readonly combines?: true
+  /** The corners of what it comes to can be finished. */
+  readonly rounds?: true
   /** The outline that is filled, corners finished. Throws where it cannot be computed. */
   readonly edge: (object: T, scene: Scene) => Path
+  /** What it stands for where it is combined with others, where that is not its edge, or of an open line its ink. */
+  readonly solid?: (object: T, scene: Scene) => Path
+  /** Of its members those that change nothing of what it comes to, and why; by their ids. */
+  readonly idle?: (object: T, scene: Scene) => ReadonlyMap<string, string>
   /** What is painted, where that is not its edge with its style. */
   readonly shapes?: (object: T, scene: Scene) => readonly Shape[]
   /** The part of its edge that is filled, and what its stroke paints, where they are not as with others. */
@@ -66,10 +72,23 @@ export type Kind<T extends Thing> = {
   readonly nodes?: (object: T, scene: Scene) => NodeRun[]
   /** The object after its nodes were edited; null where it cannot express the edit and becomes a path. */
   readonly fold?: (object: T, contours: readonly NodeRun[]) => T | null
+  /** What it falls apart into so that it looks the same, where that is more than its members. */
+  readonly loose?: (object: T, scene: Scene) => readonly LoosePiece[]
   /** What it gives up when it becomes a path; null for what has no outline of its own. */
   readonly lost: string | null
   /** Any such object, for tests of laws: its own numbers, without what all have. */
   readonly any: (given: Arbitraries) => unknown
+}
+
+/**
+ * A piece of what falls apart: an object where a map takes it; with a `path` one in its place that has this outline, and
+ * with a `style` that finish.
+ */
+export type LoosePiece = {
+  readonly of: Thing
+  readonly map?: Transform
+  readonly path?: Path
+  readonly style?: Style
 }
 
 /** A kind, checked against what it says of itself. */

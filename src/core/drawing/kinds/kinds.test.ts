@@ -1,7 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { segmentCount } from '../../geometry/path'
-import { IDENTITY, translation } from '../../geometry/transform'
+import { segmentCount, transformPath } from '../../geometry/path'
+import { compose, IDENTITY, rotation, translation } from '../../geometry/transform'
+import { apart } from '../../../../tools/apart'
+import { pixelsOf } from '../../../../tools/rasterise'
+import { svgOf } from '../../formats/svg'
 import { STARTERS } from '../../rules/starters'
 import { eachKind } from '../arbitrary'
 import { costOf } from '../cost'
@@ -10,8 +13,10 @@ import { outline } from '../evaluate'
 import { sceneOf } from '../evaluated-scene'
 import { extent, frameOf } from '../extent'
 import { gripsOf, pullGrip } from '../grips'
-import { DrawingObject, isStyled, kindOf } from '../object'
+import { fixed } from '../loose'
+import { DrawingObject, isContainer, isStyled, kindOf } from '../object'
 import { transformObject } from '../transform-object'
+import { walk } from '../tree'
 import { visited } from '../visit'
 
 const scene = sceneOf(STARTERS[0]!.rules)
@@ -77,6 +82,41 @@ describe.each(eachKind)('any %s', (_, any) => {
         expect(visited(object, { radius: (radius) => radius, style: (style) => style })).toBe(object)
       }),
       runs,
+    )
+  })
+
+  it('turned and turned over is drawn as what was drawn is turned', () => {
+    fc.assert(
+      fc.property(any, fc.integer({ min: 1, max: 359 }), fc.boolean(), (object, degrees, over) => {
+        const turn = rotation(degrees, { x: 12, y: 12 })
+        const map = over ? compose(turn, [-1, 0, 0, 1, 24, 0]) : turn
+        const was = transformPath(outline(object, scene), map)
+        if (was.length > 0) expect(apart(outline(transformObject(object, map), scene), was, 12)).toBeLessThan(1e-3)
+      }),
+      { numRuns: 25 },
+    )
+  })
+
+  it('fixed to paths looks as it did', () => {
+    fc.assert(
+      fc.property(any, (object) => {
+        // Images of something dim are dim together, and each by itself when they are apart.
+        if (isContainer(object) && object.members.some(({ opacity }) => opacity !== undefined)) return
+        let next = 0
+        const paths = fixed(object, scene, () => `new-${next++}`)
+        if (!paths) {
+          expect(outline(object, scene)).toEqual([])
+          return
+        }
+        expect([...walk([paths])].every(({ object: { kind } }) => kind === 'path' || kind === 'group')).toBe(true)
+        const ids = [...walk([paths])].map(({ object: { id } }) => id)
+        expect(new Set(ids).size).toBe(ids.length)
+        const [was, is] = [object, paths].map((one) => pixelsOf(svgOf([one], STARTERS[0]!.rules, 24, 'light'), 96))
+        let differs = 0
+        for (let i = 3; i < was!.length; i += 4) differs += Math.abs(was![i]! - is![i]!)
+        expect(differs / (255 * 96 * 96)).toBeLessThan(0.002)
+      }),
+      { numRuns: 15 },
     )
   })
 

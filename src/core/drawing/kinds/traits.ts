@@ -10,11 +10,19 @@ export type Role = z.infer<typeof Role>
 export const Degrees = z.number().min(-360).max(360)
 const Extent = z.number().min(0).max(1e6)
 
-/** What every object has. Flags that are left out are false; `role` counts only inside an assembly. */
+/** As what a member takes part in a combination: the outline that is filled, or the area that it paints. */
+export const By = z.enum(['edge', 'ink'])
+export type By = z.infer<typeof By>
+
+/**
+ * What every object has. Flags that are left out are false; `role` and `by` count only inside an assembly. Without a
+ * `by` closed outlines take part by their edge, open lines by their ink.
+ */
 export const common = {
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
   name: Label,
   role: Role.optional(),
+  by: By.optional(),
   hidden: z.literal(true).optional(),
   locked: z.literal(true).optional(),
   /** Of the whole object, over what its paints have. */

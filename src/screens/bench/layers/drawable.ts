@@ -17,6 +17,8 @@ export type Drawable =
   | { readonly as: 'node'; readonly node: Node; readonly filled: boolean; readonly handles: boolean }
   /** A place that can be dragged: a ring with a cross. */
   | { readonly as: 'pivot'; readonly at: Point }
+  /** A corner that can be picked, filled where it is. */
+  | { readonly as: 'corner'; readonly at: Point; readonly filled: boolean }
   | { readonly as: 'figure'; readonly at: Point; readonly text: string }
   /** Enlarged pixels and a colour beside the pointer; `side` of them are averaged. */
   | ({ readonly as: 'loupe'; readonly at: Point; readonly side: number } & Sample)

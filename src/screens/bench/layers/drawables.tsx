@@ -92,6 +92,12 @@ function One({ one, view, size }: { one: Drawable; view: View; size: number }) {
         />
       )
     }
+    case 'corner': {
+      const { x, y } = at(one.at)
+      return (
+        <path d={`M${x - 4} ${y - 4}h8v8h-8Z`} fill={one.filled ? 'var(--hand)' : 'var(--sheet)'} strokeWidth={1.25} />
+      )
+    }
     case 'figure': {
       const { x, y } = at(one.at)
       return <Slips slips={[slip(one.text, 'figure', x, y + 12, true)]} />

@@ -7,7 +7,7 @@ import { extentOf, frameOf } from '@/core/drawing/extent'
 import { editable } from '@/core/drawing/editable'
 import { outline } from '@/core/drawing/evaluate'
 import { type Frame, frameCorners, framePoint } from '@/core/drawing/frame'
-import { type DrawingObject, isContainer, kindOf, type OfKind } from '@/core/drawing/object'
+import { type DrawingObject, isCombining, isContainer, kindOf, type OfKind } from '@/core/drawing/object'
 import { HANDLES } from '@/core/drawing/resize'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
@@ -70,6 +70,10 @@ const Selected = memo(function Selected({
   const selected = outermost(objects, selection)
   const [only, ...more] = selected
   const nodes = shows.nodes && only && more.length === 0 ? editable(only, sceneOf(rules)) : null
+  const scope = useBenchState((state) => state.scope)
+  const within = scope === null ? undefined : find(objects, scope)?.object
+  // What a combination is made of is seen while one is in it.
+  const inScope = isCombining(within) ? within.members.filter(({ id, hidden }) => !hidden && !selection.has(id)) : null
   const locked = lockedWithin(objects)
   const free = selected.filter(({ id }) => !locked.has(id))
   const axes = mirrorsAround(objects, selection)
@@ -82,6 +86,9 @@ const Selected = memo(function Selected({
         .map(({ id, at, angle }) => (
           <Axis key={id} view={view} at={at} angle={angle} size={rules.grid.size} />
         ))}
+      {inScope?.map((member) => (
+        <OutlineOf key={member.id} object={member} rules={rules} view={view} width={1} dashed />
+      ))}
       {selected.map((picked) => (
         <g key={picked.id}>
           {isContainer(picked) &&

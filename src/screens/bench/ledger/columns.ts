@@ -1,7 +1,7 @@
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { frameOf } from '@/core/drawing/extent'
 import { framePoint } from '@/core/drawing/frame'
-import { type DrawingObject, isCornered, isStyled } from '@/core/drawing/object'
+import { type DrawingObject, isCornered, isRounding, isStyled } from '@/core/drawing/object'
 import type { CornerStyle, Radius, Style } from '@/core/drawing/style'
 import type { NamedValues } from '@/core/drawing/values'
 import type { Point } from '@/core/geometry/point'
@@ -22,16 +22,31 @@ export function numbersOf(object: DrawingObject, values: NamedValues, anchor: Po
   return { x, y, w: frame.w, h: frame.h, turn: frame.turn ?? 0 }
 }
 
-/** The corner of an object that has one. */
-export const cornerOf = (object: DrawingObject): Radius | undefined => (isCornered(object) ? object.corner : undefined)
+/** The corner of an object that has one, or of what it comes to. */
+export const cornerOf = (object: DrawingObject): Radius | undefined =>
+  isCornered(object) ? object.corner : isRounding(object) ? (object.corners?.radius ?? 0) : undefined
 
-export const withCorner = (object: DrawingObject, corner: Radius): DrawingObject =>
-  isCornered(object) ? { ...object, corner } : object
+export function withCorner(object: DrawingObject, corner: Radius): DrawingObject {
+  if (isCornered(object)) return { ...object, corner }
+  if (!isRounding(object)) return object
+  const { corners, ...rest } = object
+  // Without a choice of corners none is the same as nothing said.
+  if (corner === 0 && !corners?.only) return rest as DrawingObject
+  return { ...object, corners: { ...corners, radius: corner } }
+}
 
 export const cornerStyleOf = (object: DrawingObject): CornerStyle | undefined =>
-  isCornered(object) ? (object.cornerStyle ?? 'round') : undefined
+  isCornered(object)
+    ? (object.cornerStyle ?? 'round')
+    : isRounding(object) && object.corners
+      ? (object.corners.style ?? 'round')
+      : undefined
 
 export function withCornerStyle(object: DrawingObject, cornerStyle: CornerStyle): DrawingObject {
+  if (isRounding(object) && object.corners) {
+    const { style: _, ...corners } = object.corners
+    return { ...object, corners: cornerStyle === 'round' ? corners : { ...corners, style: cornerStyle } }
+  }
   if (!isCornered(object)) return object
   const { cornerStyle: _, ...rest } = object
   return (cornerStyle === 'round' ? rest : { ...rest, cornerStyle }) as DrawingObject

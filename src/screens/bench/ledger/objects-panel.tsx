@@ -1,21 +1,29 @@
 'use client'
 
-import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  type DragMoveEvent,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
 import { restrictToVerticalAxis } from '@dnd-kit/modifiers'
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import clsx from 'clsx'
 import { Link2, Link2Off } from 'lucide-react'
 import { useCallback, useDeferredValue, useEffect, useMemo, useState, type RefObject } from 'react'
-import { membersOf } from '@/core/drawing/edit'
 import { type Container, type DrawingObject, isCombining, isContainer } from '@/core/drawing/object'
-import { countObjects, outermost } from '@/core/drawing/tree'
+import { countObjects, find, outermost } from '@/core/drawing/tree'
 import { DRAG_ACCESS } from '@/ui/drag-access'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
 import { observeRect } from '@/ui/observe-rect'
 import { benchMenu } from '../commands'
 import { useBench, useBenchState, useRules, useCalmObjects } from '../context'
 import { parentOf } from '../operations'
+import { dropOf } from './drop'
 import { AnchorChooser } from './anchor'
 import { NamesEdge } from './drag-edge'
 import type { Panel } from './panel'
@@ -81,18 +89,25 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
   const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
   const [menu, setMenu] = useState<readonly MenuEntry[]>([])
 
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (!over || over.id === active.id) return
-    const moved = rows.find(({ object }) => object.id === active.id)!
-    const into = parentOf(bench, String(over.id))
-    const siblings = membersOf(bench.objects, into)
-    const target = siblings.findIndex(({ id }) => id === over.id)
-    // A row dropped lower in the list goes below the row it lands on; which side that is depends on the list's
-    // direction.
-    const down = ids.indexOf(String(active.id)) < ids.indexOf(String(over.id))
-    const upwards = !rows.find(({ object }) => object.id === over.id)!.inside
-    const at = down === upwards ? target : target + 1
-    bench.edit({ kind: 'arrange', ids: [moved.object.id], into, at }, `Reorder ${moved.object.name}`)
+  const [landing, setLanding] = useState<string | null>(null)
+  const onDragMove = (event: DragMoveEvent) => {
+    const drop = dropOf(bench, rows, event)
+    setLanding(drop?.onto ? drop.into : null)
+  }
+  const onDragEnd = (event: DragEndEvent) => {
+    setLanding(null)
+    const drop = dropOf(bench, rows, event)
+    const moved = rows.find(({ object }) => object.id === event.active.id)?.object
+    if (!drop || !moved) return
+    const { into, at } = drop
+    const home = into === null ? null : find(bench.objects, into)!.object.name
+    const words =
+      into === parentOf(bench, moved.id)
+        ? `Reorder ${moved.name}`
+        : home === null
+          ? `Take out ${moved.name}`
+          : `Put ${moved.name} into ${home}`
+    bench.edit({ kind: 'arrange', ids: [moved.id], into, at }, words)
   }
 
   if (objects.length === 0) {
@@ -188,7 +203,9 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
           sensors={sensors}
           collisionDetection={closestCenter}
           modifiers={[restrictToVerticalAxis]}
+          onDragMove={onDragMove}
           onDragEnd={onDragEnd}
+          onDragCancel={() => setLanding(null)}
         >
           <SortableContext items={ids} strategy={verticalListSortingStrategy}>
             <div className="relative" style={{ height: virtual.getTotalSize() }}>
@@ -205,6 +222,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
                       {...row}
                       rules={rules}
                       selected={selection.has(row.object.id)}
+                      landing={landing === row.object.id}
                       folded={folded.has(row.object.id)}
                       onFold={onFold}
                     />

@@ -9,8 +9,20 @@ import { memo, useState } from 'react'
 import { changeNumbers } from '@/core/drawing/numbers'
 import { refusalIn } from '@/core/drawing/evaluate'
 import type { FrameChange } from '@/core/drawing/frame'
-import { type Container, type DrawingObject, isContainer, isStyled, Role, wordOf } from '@/core/drawing/object'
+import {
+  type Container,
+  type DrawingObject,
+  By,
+  isContainer,
+  isStyled,
+  kindOf,
+  Role,
+  wordOf,
+} from '@/core/drawing/object'
 import type { Paint } from '@/core/drawing/paint'
+import { Refusal } from '@/core/drawing/refusal'
+import type { Scene } from '@/core/drawing/scene'
+import { countsByInk } from '@/core/drawing/solid'
 import { Cap, type Radius, type Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
 import type { Bench } from '../bench'
@@ -38,11 +50,23 @@ type Props = LedgerRow & {
   readonly rules: Rules
   readonly selected: boolean
   readonly folded: boolean
+  /** Something that is dragged would come into it. */
+  readonly landing: boolean
   readonly onFold: (id: string) => void
 }
 
 /** One object of the ledger. An edit in a selected row goes to every selected object that has that value. */
-export const Row = memo(function Row({ object, depth, inside, locked, rules, selected, folded, onFold }: Props) {
+export const Row = memo(function Row({
+  object,
+  depth,
+  inside,
+  locked,
+  rules,
+  selected,
+  folded,
+  landing,
+  onFold,
+}: Props) {
   const bench = useBench()
   const anchor = useBenchState((state) => state.anchor)
   const linked = useBenchState((state) => state.linked)
@@ -55,6 +79,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       `Set ${what} of ${objects.length === 1 ? object.name : `${objects.length} objects`}`,
     )
   }
+  const scene = sceneOf(rules)
   const numbers = numbersOf(object, rules, anchor)
   const setNumber = (key: keyof FrameChange) => (value: number) => {
     change(
@@ -73,8 +98,10 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       onChange={setNumber(key)}
     />
   )
-  const style = isStyled(object) && !inside ? object.style : null
-  const refusal = refusalIn(object, sceneOf(rules))
+  const byInk = inside !== null && countsByInk(object, scene)
+  const style = isStyled(object) && (!inside || byInk) ? object.style : null
+  const idle = inside && idleIn(inside, object, scene)
+  const refusal = refusalIn(object, scene)
 
   return (
     <div
@@ -93,6 +120,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
         'h-[22px] border-b border-faint',
         selected && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]',
         isDragging && 'relative z-10 bg-film',
+        landing && 'outline outline-2 -outline-offset-2 outline-hand',
         object.hidden && 'text-quiet',
       )}
     >
@@ -135,6 +163,16 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
             className="mr-1 flex-none text-fault"
           >
             ◆
+          </span>
+        )}
+        {idle && (
+          <span
+            role="img"
+            aria-label={`${object.name} has no effect`}
+            title={idle}
+            className="mr-1 flex-none text-snag"
+          >
+            ◇
           </span>
         )}
         <NameCell
@@ -219,7 +257,16 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
       </div>
       {(['fill', 'stroke'] as const).map((key) => (
         <div role="gridcell" key={key}>
-          {style ? (
+          {inside && key === 'fill' ? (
+            <WordCell<By>
+              label={`what counts of ${object.name}`}
+              value={object.by}
+              words={By.options}
+              byDefault={{ word: byInk ? 'ink' : 'edge', why: 'as it is drawn' }}
+              readOnly={locked}
+              onChange={(by) => change((other) => withBy(other, by), 'what counts')}
+            />
+          ) : style ? (
             <PaintCell
               label={`${key} of ${object.name}`}
               value={style[key]}
@@ -229,7 +276,7 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
               onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }), `the ${key}`)}
             />
           ) : (
-            <span className="block truncate px-1 text-quiet/70">{inside && key === 'fill' ? 'assembly’s' : '–'}</span>
+            <span className="block truncate px-1 text-quiet/70">{inside ? 'assembly’s' : '–'}</span>
           )}
         </div>
       ))}
@@ -239,6 +286,22 @@ export const Row = memo(function Row({ object, depth, inside, locked, rules, sel
     </div>
   )
 })
+
+/** Why a member changes nothing of what the container comes to; null when it does. */
+function idleIn(inside: Container, object: DrawingObject, scene: Scene): string | null {
+  try {
+    return kindOf(inside).idle?.(inside, scene).get(object.id) ?? null
+  } catch (error) {
+    // What cannot be drawn says so itself.
+    if (error instanceof Refusal) return null
+    throw error
+  }
+}
+
+function withBy(object: DrawingObject, by: By | undefined): DrawingObject {
+  const { by: _, ...rest } = object
+  return (by ? { ...rest, by } : rest) as DrawingObject
+}
 
 /** With w and h linked, a change of one brings the other along in proportion. */
 function linkedChange(

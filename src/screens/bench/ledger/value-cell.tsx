@@ -163,6 +163,7 @@ export function WordCell<T extends string>({
   value,
   words,
   byRules,
+  byDefault = byRules && { word: byRules, why: 'by the rules' },
   onChange,
   readOnly,
 }: {
@@ -171,17 +172,19 @@ export function WordCell<T extends string>({
   words: readonly T[]
   /** What the rules say; the choice to follow them is offered when it is given. */
   byRules?: T
+  /** What counts where nothing is chosen, and why. */
+  byDefault?: { readonly word: T; readonly why: string } | undefined
   onChange: (value: T | undefined) => void
   readOnly?: boolean
 }) {
-  const text = value === SEVERAL ? 'several' : (value ?? byRules ?? '–')
+  const text = value === SEVERAL ? 'several' : (value ?? byDefault?.word ?? '–')
   const shown = <span className={value === undefined || value === SEVERAL ? 'text-quiet' : undefined}>{text}</span>
   return (
     <ChoiceCell label={`${label}: ${text}`} shown={shown} readOnly={readOnly}>
-      {byRules && (
+      {byDefault && (
         <Line current={value === undefined} onChoose={() => onChange(undefined)}>
-          <span className="flex-1">by the rules</span>
-          <span className="opacity-70">{byRules}</span>
+          <span className="flex-1">{byDefault.why}</span>
+          <span className="opacity-70">{byDefault.word}</span>
         </Line>
       )}
       {words.map((word) => (

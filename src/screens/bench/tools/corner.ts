@@ -6,13 +6,24 @@ import { pulledRadius } from '@/core/drawing/grip'
 import { changeNodes, type NodeAt, nodeAt } from '@/core/drawing/node-edit'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import type { Radius } from '@/core/drawing/style'
+import type { ResultCorner } from '@/core/drawing/result-corners'
+import { freshCorner } from '@/core/drawing/fresh'
+import type { Rounding } from '@/core/drawing/object'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
+import {
+  isFinished,
+  resultCornerAt,
+  resultCorners,
+  roundingInHand,
+  withPicked,
+  withResultRadius,
+} from '../combine/result-corners'
 import { allNodes, editedPath } from '../node-selection'
 import { toScreen } from '../view'
-import { pathDrag } from './drags'
+import { editDrag, pathDrag, travelled } from './drags'
 import type { At, Drag, Tool } from './tool'
-import { pickWithin } from './under'
+import { pickAt, pickWithin } from './under'
 
 /** Screen pixels around a corner in which a press takes it. */
 const GRIP = 14
@@ -21,8 +32,19 @@ const GRIP = 14
 export function cornerTool(bench: Bench): Tool {
   return {
     cursor: 'default',
-    hint: 'Drag inwards from a corner · Shift: all corners · what comes near a radius of the rules takes it',
+    hint: 'Drag inwards from a corner · Shift: all corners · of an assembly: click picks corners, drag rounds all picked',
+    marks() {
+      const object = roundingInHand(bench)
+      if (!object) return []
+      return resultCorners(bench, object).map((corner) => ({
+        as: 'corner',
+        at: corner.at,
+        filled: isFinished(object, corner),
+      }))
+    },
     hover(at) {
+      const object = roundingInHand(bench)
+      if (object) return hoverResult(bench, object, at)
       const found = cornerAt(bench, at)
       bench.hold({
         intent: found ? { at: at.p, word: 'corner' } : null,
@@ -38,9 +60,12 @@ export function cornerTool(bench: Bench): Tool {
       })
     },
     press(at) {
+      const object = roundingInHand(bench)
+      const corner = object && resultCornerAt(bench, object, at)
+      if (object && corner) return pullResult(bench, object, corner, at)
       const found = cornerAt(bench, at)
       if (found) return pull(bench, found.path, found.place)
-      const other = pickWithin(bench, at)
+      const other = object ? pickAt(bench, at) : pickWithin(bench, at)
       bench.select(other ? [other.id] : [])
       return null
     },
@@ -64,6 +89,46 @@ function cornerAt(bench: Bench, at: At): { path: PathObject; place: NodeAt; at: 
     }),
   )
   return best
+}
+
+function hoverResult(bench: Bench, object: Rounding, at: At): void {
+  const corner = resultCornerAt(bench, object, at)
+  const radius = object.corners?.radius ?? 0
+  bench.hold({
+    intent: corner ? { at: at.p, word: corner.inner ? 'inner corner' : 'corner' } : null,
+    marks:
+      corner && isFinished(object, corner) ? [{ kind: 'point', at: corner.at, label: radiusText(bench, radius) }] : [],
+  })
+}
+
+/** A click picks a corner of a combination, or no longer; a drag gives all that are finished their radius. */
+function pullResult(bench: Bench, object: Rounding, corner: ResultCorner, start: At): Drag {
+  const corners = resultCorners(bench, object)
+  const on = isFinished(object, corner)
+  const drawn = on ? object : withPicked(object, corners, corner, true)
+  return editDrag<Rounding>(
+    bench,
+    (at) => {
+      if (!travelled(start, at)) return null
+      const raw = distance(at.p, corner.at),
+        { step } = bench.rules.grid
+      const named = bench.rules.radii.find(({ value }) => Math.abs(value - raw) <= step / 2)
+      const radius = at.free ? raw : (named?.name ?? Math.round(raw / step) * step)
+      return {
+        edit: withResultRadius(at.shift && !on ? object : drawn, radius),
+        held: { marks: [], intent: null, figure: { at: at.p, text: `radius ${radiusText(bench, radius)}` } },
+      }
+    },
+    {
+      show: (next) => bench.preview({ kind: 'replace', objects: [next] }),
+      put: (next) => bench.edit({ kind: 'replace', objects: [next] }, `Round corners of ${object.name}`),
+      click() {
+        const radius = object.corners?.radius || freshCorner(bench.rules)
+        const next = withResultRadius(withPicked(object, corners, corner, !on), radius)
+        bench.edit({ kind: 'replace', objects: [next] }, `${on ? 'Leave' : 'Pick'} a corner of ${object.name}`)
+      },
+    },
+  )
 }
 
 const radiusText = (bench: Bench, radius: Radius): string =>

@@ -16,7 +16,6 @@ import {
   alignNodes,
   deleteNodes,
   fitEnd,
-  fixToPath,
   gatherStrokes,
   joinNodes,
   markReference,
@@ -26,6 +25,7 @@ import {
   simplifyPaths,
   spaceNodes,
 } from '../node-operations'
+import { fixToPath } from '../combine/fix'
 import { repeatTransform } from '../operations'
 import { at, Hand } from './hand'
 

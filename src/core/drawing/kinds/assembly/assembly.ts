@@ -1,15 +1,11 @@
-import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
 import { pathBounds, segmentCount } from '../../../geometry/path'
-import { combine } from '../../../planar/boolean'
-import { Style } from '../../style'
+import type { Radius } from '../../style'
 import { defineKind } from '../kind'
-import { visible } from '../members'
-import { common, Role, type WithMembers } from '../traits'
-
-/** A live combination: each member, in order, adds to, cuts, keeps the overlap with or flips what came before it. */
-export const Assembly = z.strictObject({ kind: z.literal('assembly'), ...common, style: Style })
-type Assembly = z.infer<typeof Assembly> & WithMembers
+import { Role } from '../traits'
+import { assembled, finishedEdge, idleMembers } from './combined'
+import { cornerChoice } from './corner-choice'
+import { Assembly } from './schema'
 
 export const assembly = defineKind<Assembly>({
   kind: 'assembly',
@@ -17,19 +13,41 @@ export const assembly = defineKind<Assembly>({
   schema: Assembly,
   hasMembers: true,
   combines: true,
-  edge: ({ members }, scene) =>
-    combine(visible(members).map((member) => ({ path: scene.edge(member), role: member.role ?? 'adds' }))),
+  rounds: true,
+  edge: finishedEdge,
+  solid: finishedEdge,
+  idle: (object, scene) => idleMembers(object, assembled(object, scene).effects),
   frame: (object, scene) =>
     pathBounds(scene.edge(object)) ?? boxUnion(object.members.map((member) => scene.box(member)))!,
+  withRadii: (object, change) => withResultRadius(object, change),
   segments: () => 0,
+  fields: ({ corners }) => (corners ? [cornerChoice] : []),
   summary: (object, scene) => `${segmentCount(scene.edge(object))} segments`,
   lost: 'its members',
-  any: ({ fc, members, plainStyle }) =>
-    fc.record({
-      style: plainStyle,
-      members: fc
-        .array(fc.constantFrom(...Role.options), { minLength: 1, maxLength: 3 })
-        .chain((roles) => fc.tuple(...roles.map((role) => members(1, { role }))))
-        .map((all) => all.flat()),
-    }),
+  any: ({ fc, members, plainStyle, radius }) =>
+    fc.record(
+      {
+        style: plainStyle,
+        corners: fc.record(
+          {
+            radius,
+            style: fc.constantFrom('bevel', 'scoop'),
+            only: fc.constantFrom('inner', 'outer', 'picked'),
+            picked: fc.constant(['rec-1/0/0 rec-2/0/3 0']),
+          },
+          { requiredKeys: ['radius'] },
+        ),
+        members: fc
+          .array(fc.constantFrom(...Role.options), { minLength: 1, maxLength: 3 })
+          .chain((roles) => fc.tuple(...roles.map((role) => members(1, { role }))))
+          .map((all) => all.flat()),
+      },
+      { requiredKeys: ['style', 'members'] },
+    ),
 })
+
+function withResultRadius(object: Assembly, change: (radius: Radius) => Radius): Assembly {
+  if (!object.corners) return object
+  const radius = change(object.corners.radius)
+  return radius === object.corners.radius ? object : { ...object, corners: { ...object.corners, radius } }
+}

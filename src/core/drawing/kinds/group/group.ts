@@ -1,12 +1,12 @@
 import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
-import { pathBounds } from '../../../geometry/path'
+import { type Path, pathBounds } from '../../../geometry/path'
 import { combine } from '../../../planar/boolean'
 import type { Scene } from '../../scene'
 import { type Shape, veiled } from '../../shape'
 import { defineKind } from '../kind'
 import { visible } from '../members'
-import { common, type Role, type WithMembers } from '../traits'
+import { common, type Role, type Thing, type WithMembers } from '../traits'
 import { clipped } from './clip'
 
 /**
@@ -24,15 +24,8 @@ export const group = defineKind<Group>({
   word: 'Group',
   schema: Group,
   hasMembers: true,
-  edge: ({ members, mask }, scene) => {
-    const seen = visible(members).map((member) => ({ path: scene.edge(member), role: 'adds' as Role }))
-    const front = mask && seen.pop()
-    if (!front) return combine(seen)
-    return combine([
-      { path: combine(seen), role: 'adds' },
-      { ...front, role: mask === 'outside' ? 'cuts' : 'overlap' },
-    ])
-  },
+  edge: (object, scene) => together(object, (member) => scene.edge(member)),
+  solid: (object, scene) => together(object, (member) => scene.solid(member)),
   shapes: (object, scene) =>
     object.mask ? masked(object, object.mask, scene) : object.members.flatMap((member) => scene.shapes(member)),
   frame: (object, scene) =>
@@ -55,6 +48,17 @@ export const group = defineKind<Group>({
       { requiredKeys: ['members'] },
     ),
 })
+
+/** The areas of a group's members as one, as far as its mask leaves them. */
+function together({ members, mask }: Group, area: (member: Thing) => Path): Path {
+  const seen = visible(members).map((member) => ({ path: area(member), role: 'adds' as Role }))
+  const front = mask && seen.pop()
+  if (!front) return combine(seen)
+  return combine([
+    { path: combine(seen), role: 'adds' },
+    { ...front, role: mask === 'outside' ? 'cuts' : 'overlap' },
+  ])
+}
 
 /** What a group's mask leaves of its members. */
 function masked({ members }: Group, mask: Mask, scene: Scene): readonly Shape[] {

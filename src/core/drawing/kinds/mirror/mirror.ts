@@ -1,15 +1,17 @@
 import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
-import { transformPath } from '../../../geometry/path'
+import { type Path, transformPath } from '../../../geometry/path'
 import { tidy } from '../../../geometry/tidy'
 import type { Transform } from '../../../geometry/transform'
 import { combine } from '../../../planar/boolean'
 import { PointXY } from '../../place'
+import { inkOf } from '../../ink'
 import { movedPaint } from '../../resolved'
+import type { Scene } from '../../scene'
 import type { Shape } from '../../shape'
-import { defineKind } from '../kind'
+import { defineKind, type LoosePiece } from '../kind'
 import { visible } from '../members'
-import { common, Degrees, type WithMembers } from '../traits'
+import { common, Degrees, hasMembers, hasStyle, type Thing, type WithMembers } from '../traits'
 import { imagesOf, mirrored, movedAxis } from './images'
 
 /**
@@ -37,6 +39,14 @@ export const mirror = defineKind<Mirror>({
     return combine(
       visible(object.members)
         .flatMap((member) => mirrored(scene.edge(member), images))
+        .map((path) => ({ path, role: 'adds' as const })),
+    )
+  },
+  solid(object, scene) {
+    const images = imagesOf(object)
+    return combine(
+      visible(object.members)
+        .flatMap((member) => mirroredSolid(member, images, scene))
         .map((path) => ({ path, role: 'adds' as const })),
     )
   },
@@ -89,6 +99,15 @@ export const mirror = defineKind<Mirror>({
     const at = { x: on(to.x), y: on(to.y) }
     return { object: { ...object, at }, figure: `about ${at.x}, ${at.y}` }
   },
+  loose(object, scene) {
+    const images = imagesOf(object)
+    return object.members.flatMap((of): LoosePiece[] => {
+      const [joined, ...others] = hasStyle(of) ? mirrored(scene.edge(of), images) : []
+      // Open lines that are joined with their images are one line.
+      if (joined && others.length === 0 && images.length > 1) return [{ of, path: joined }]
+      return images.map((map) => ({ of, map }))
+    })
+  },
   lost: null,
   any: ({ fc, members, place }) =>
     fc.record({
@@ -99,6 +118,16 @@ export const mirror = defineKind<Mirror>({
       members: members(2),
     }),
 })
+
+/** What a member and its images stand for: closed outlines, those that close with their images among them, or ink. */
+function mirroredSolid(member: Thing, images: readonly Transform[], scene: Scene): Path[] {
+  const joined = mirrored(scene.edge(member), images)
+  if (!member.by && !hasMembers(member) && !joined.every((path) => path.every(({ closed }) => closed)))
+    return scene.shapes(member).flatMap((shape) => mirroredShapes(shape, images).flatMap(inkOf))
+  return member.by === 'ink' || hasMembers(member)
+    ? images.map((map) => transformPath(scene.solid(member), map))
+    : joined
+}
 
 /** A shape with all its images; those with gradients each by itself, because their paint is turned along. */
 function mirroredShapes(shape: Shape, images: readonly Transform[]): Shape[] {

@@ -8,7 +8,7 @@ import { defineKind } from '../kind'
 import { drawnFrame, drawnIn } from './drawn'
 import { polygonNodes, polygonPath } from './outline'
 import { Polygon } from './schema'
-import { folded, polygonRun } from './side'
+import { folded, polygonRun, turnedSide } from './side'
 
 export type { Polygon }
 
@@ -19,6 +19,7 @@ export const polygon = defineKind<Polygon>({
   edge: polygonPath,
   frame: (object, scene) => drawnFrame(object, scene),
   toFrame: (object, frame, scene) => drawnIn(object, frame, scene),
+  turnedOver: (object) => (object.side ? { ...object, side: turnedSide(object.side) } : object),
   withRadii(object, change) {
     if (!object.side) return object
     const nodes = withNodeRadii(object.side.nodes, change)

@@ -39,6 +39,21 @@ function sideOf(sides: number, k: number): Side {
   return { corner: { x: a.cos, y: a.sin }, u, v: { x: u.y, y: -u.x } }
 }
 
+/** A side as it is seen from behind: run from its other end. */
+export function turnedSide({ out, in: into, nodes }: PolygonSide): PolygonSide {
+  const over = (p: Point): Point => ({ x: -p.x, y: p.y })
+  return {
+    ...(into && { out: over(into) }),
+    ...(out && { in: over(out) }),
+    nodes: nodes.toReversed().map(({ in: arriving, out: leaving, ...node }) => ({
+      ...node,
+      x: tidy(1 - node.x),
+      ...(leaving && { in: over(leaving) }),
+      ...(arriving && { out: over(arriving) }),
+    })),
+  }
+}
+
 /** What lies along the sides of a polygon: its own, the inner node of a star, or nothing. */
 function sidesOf({ side, depth, sides }: Sided): PolygonSide {
   if (side) return side

@@ -1,0 +1,16 @@
+import { z } from 'zod'
+import { ResultCorners } from '../../result-corners'
+import { Style } from '../../style'
+import { common, type WithMembers } from '../traits'
+
+/**
+ * A live combination: each member, in order, adds to, cuts, keeps the overlap with or flips what came before it.
+ * `corners` finishes those of what comes of it.
+ */
+export const Assembly = z.strictObject({
+  kind: z.literal('assembly'),
+  ...common,
+  corners: ResultCorners.optional(),
+  style: Style,
+})
+export type Assembly = z.infer<typeof Assembly> & WithMembers
