@@ -24,6 +24,8 @@ export type DrawingEdit =
       readonly container: EmptyContainer
       readonly roles?: readonly Role[]
     }
+  /** Several edits, one after the other, as one. */
+  | { readonly kind: 'all'; readonly edits: readonly DrawingEdit[] }
   | { readonly kind: 'merge'; readonly into: DrawingObject; readonly gone: readonly string[] }
   /** A container gives way to its members, or to other objects. */
   | { readonly kind: 'loosen'; readonly id: string; readonly objects?: readonly DrawingObject[] }
@@ -68,6 +70,8 @@ export function applyDrawingEdit(objects: readonly DrawingObject[], edit: Drawin
         [container],
       )
     }
+    case 'all':
+      return edit.edits.reduce<DrawingObject[]>(applyDrawingEdit, objects as DrawingObject[])
     case 'merge': {
       const gone = new Set(edit.gone)
       return mapObjects(objects, (object) =>

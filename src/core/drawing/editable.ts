@@ -9,12 +9,12 @@ import type { Memory, Scene } from './scene'
  */
 export function editable(object: DrawingObject, scene: Scene): OfKind<'path'> | null {
   if (object.kind === 'path') return object
-  if (!isStyled(object)) return null
+  if (!isStyled(object) && !kindOf(object).nodes) return null
   return scene.remembered(paths, object, () => {
     const { nodes } = kindOf(object)
     const contours = nodes ? nodes(object, scene) : edgeNodes(object, scene)
     if (contours.length === 0) return null
-    const { id, name, role, hidden, locked, opacity, style } = object
+    const { id, name, role, hidden, locked, opacity } = object
     return {
       kind: 'path',
       id,
@@ -26,10 +26,13 @@ export function editable(object: DrawingObject, scene: Scene): OfKind<'path'> | 
       corner: isCornered(object) ? object.corner : 0,
       ...(isCornered(object) && object.cornerStyle && { cornerStyle: object.cornerStyle }),
       contours,
-      style,
+      style: isStyled(object) ? object.style : BARE,
     }
   })
 }
+
+/** The finish of a course along which something goes: none. */
+const BARE = { fill: 'none', stroke: 'none', weight: 1 } as const
 
 const paths: Memory<OfKind<'path'> | null> = new WeakMap()
 

@@ -6,7 +6,7 @@ import { costOf, refuseExcess } from './cost'
 import { drawable } from './drawable'
 import { inkOfAll } from './ink'
 import type { Thing } from './kinds/traits'
-import { type DrawingObject, isStyled, kindOf } from './object'
+import { type DrawingObject, isStyled, kindOf, type Styled } from './object'
 import { painted } from './painted'
 import type { Gradient } from './paint'
 import { Refusal, refusalOf } from './refusal'
@@ -99,6 +99,14 @@ class EvaluatedScene implements Scene {
       const own = this.ownShapes(object)
       return object.opacity !== undefined && object.opacity < 1 ? veiled(own, object.opacity, null) : own
     })
+  }
+
+  painted(thing: Thing, path: Path): readonly Shape[] {
+    return painted(thing as Styled, path, this)
+  }
+
+  moved<T extends Thing>(thing: T, map: Transform): T {
+    return transformObject(thing as unknown as DrawingObject, map) as unknown as T
   }
 
   box(thing: Thing, map?: Transform): Box {

@@ -3,8 +3,11 @@ import { tidy } from '../geometry/tidy'
 import type { Scene } from './scene'
 import type { Radius } from './style'
 
-/** A place on the square by which one number of a shape is dragged. */
-export type Grip = { readonly id: string; readonly at: Point; readonly what: string }
+/**
+ * A place on the square by which one number of a shape is dragged; one that `isPlace` is drawn to what other places are
+ * drawn to.
+ */
+export type Grip = { readonly id: string; readonly at: Point; readonly what: string; readonly isPlace?: true }
 
 /** What a pull of a grip comes to: the object, and the number in words. */
 export type Pulled<T> = { readonly object: T; readonly figure: string }

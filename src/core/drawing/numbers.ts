@@ -23,7 +23,7 @@ export function changeNumbers(object: DrawingObject, scene: Scene, anchor: Point
 }
 
 /** How often a size is corrected by what came of it. */
-const CORRECTIONS = 12
+const CORRECTIONS = 6
 
 /**
  * An object scaled to a size, `held` its place at the anchor. What it comes to may have strokes or corners in it that

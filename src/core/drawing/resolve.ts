@@ -16,7 +16,9 @@ function gradientOf(gradient: Gradient, scene: Scene): ResolvedGradient {
     at,
     color: scene.colour(color, opacity),
   }))
-  if (gradient.kind === 'linear') return { kind: 'linear', from: gradient.from, to: gradient.to, stops, opacity: 1 }
+  const named = typeof gradient.stops === 'string' && { name: gradient.stops }
+  if (gradient.kind === 'linear')
+    return { kind: 'linear', from: gradient.from, to: gradient.to, stops, opacity: 1, ...named }
   const { centre, to, focus } = gradient
   const u = subtract(to, centre),
     v = subtract(acrossOf(gradient), centre)
@@ -28,6 +30,7 @@ function gradientOf(gradient: Gradient, scene: Scene): ResolvedGradient {
     focus: { x: cross(q, v) / det, y: cross(u, q) / det },
     stops,
     opacity: 1,
+    ...named,
   }
 }
 
@@ -38,6 +41,7 @@ export function strokeOf(style: Style, scene: Scene): ResolvedStroke | null {
   return {
     paint: withOpacity(paint, style.strokeOpacity ?? 1),
     width: scene.weight(style.weight),
+    weight: style.weight,
     cap: style.cap ?? scene.cap,
     join: style.join ?? scene.join,
     miterLimit: style.miterLimit ?? scene.miterLimit,

@@ -2,10 +2,14 @@ import type { Point } from '../geometry/point'
 import { compose, type Transform } from '../geometry/transform'
 import { transformGradient } from './gradient'
 import type { Linear } from './paint'
-import type { Cap, Join } from './style'
+import type { Cap, Join, Weight } from './style'
 
-/** A colour with its name looked up, for light and dark ground. `ink` is true when it is the icon's own colour. */
+/**
+ * A colour with its name looked up, for light and dark ground; `name` is what was looked up. `ink` is true when it is
+ * the icon's own colour.
+ */
 export type ResolvedColour = {
+  readonly name: string
   readonly light: string
   readonly dark: string
   readonly ink: boolean
@@ -18,6 +22,8 @@ export type ResolvedColour = {
  */
 export type ResolvedGradient = {
   readonly opacity: number
+  /** The name in the rules of its stops, where they have one. */
+  readonly name?: string
   readonly stops: readonly { readonly at: number; readonly color: ResolvedColour }[]
 } & (
   | { readonly kind: 'linear'; readonly from: Point; readonly to: Point }
@@ -31,6 +37,8 @@ export type ResolvedPaint = ResolvedColour | ResolvedGradient
 export type ResolvedStroke = {
   readonly paint: ResolvedPaint
   readonly width: number
+  /** What the width was looked up by. */
+  readonly weight: Weight
   readonly cap: Cap
   readonly join: Join
   readonly miterLimit: number

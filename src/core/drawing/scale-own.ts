@@ -8,6 +8,7 @@ export function scaleOwn<T extends DrawingObject>(object: T, by: number): T
 export function scaleOwn(object: DrawingObject, by: number): DrawingObject {
   const own = visited(object, {
     style: (style) => scaledStyle(style, by),
+    weight: (weight) => (typeof weight === 'number' ? tidy(weight * by) : weight),
     radius: (radius) => (typeof radius === 'number' ? tidy(radius * by) : radius),
   })
   return isContainer(own) ? { ...own, members: own.members.map((member) => scaleOwn(member, by)) } : own

@@ -41,6 +41,10 @@ export type Scene = {
   solid(object: Thing): Path
   /** The shapes of an object in paint order. Throws a `Refusal`. */
   shapes(object: Thing): readonly Shape[]
+  /** What an object with a style paints along an outline. */
+  painted(object: Thing, path: Path): readonly Shape[]
+  /** An object where a map takes it. */
+  moved<T extends Thing>(object: T, map: Transform): T
   /** The upright box of an object's geometry, strokes left aside; under a map, where one is given. */
   box(object: Thing, map?: Transform): Box
   /** What is remembered for an object, or computed now. */

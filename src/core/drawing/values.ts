@@ -40,10 +40,10 @@ export const radiusOf = (radius: Radius, values: NamedValues): number =>
 
 /** A colour by its name in the palette, or its own. Throws when the rules lack the swatch. */
 export function colourOf(color: string, values: NamedValues, opacity = 1): ResolvedColour {
-  if (color.startsWith('#')) return { light: color, dark: color, ink: false, opacity }
+  if (color.startsWith('#')) return { name: color, light: color, dark: color, ink: false, opacity }
   const swatch = values.palette.find(({ name }) => name === color)
   if (!swatch) throw new Error(`The rules have no swatch named “${color}”.`)
-  return { light: swatch.color, dark: swatch.dark ?? swatch.color, ink: swatch.name === INK, opacity }
+  return { name: color, light: swatch.color, dark: swatch.dark ?? swatch.color, ink: swatch.name === INK, opacity }
 }
 
 /** The stops of a gradient, of its own or by name. Throws when the rules lack the name. */

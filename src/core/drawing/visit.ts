@@ -1,21 +1,24 @@
 import { type DrawingObject, isCornered, isStyled, kindOf } from './object'
 import { type Paint, isGradient } from './paint'
-import { type Radius, type Style, withPaints } from './style'
+import { type Radius, type Style, type Weight, withPaints } from './style'
 
 /** What becomes of everything in an object that refers to the rules, measures or paints; what is left out stays. */
 export type Visitor = {
   readonly style?: (style: Style) => Style
   readonly radius?: (radius: Radius) => Radius
+  /** Of lengths by weight other than that of its stroke. */
+  readonly weight?: (weight: Weight) => Weight
 }
 
 /** An object, its members left aside, as a visitor leaves it; the same object when nothing changes. */
 export function visited<T extends DrawingObject>(object: T, visitor: Visitor): T
-export function visited(object: DrawingObject, { style, radius }: Visitor): DrawingObject {
+export function visited(object: DrawingObject, { style, radius, weight }: Visitor): DrawingObject {
   let next = object
   if (style && isStyled(next)) {
     const finish = style(next.style)
     if (finish !== next.style) next = { ...next, style: finish }
   }
+  if (weight) next = kindOf(next).withWeights?.(next, weight) ?? next
   if (!radius) return next
   if (isCornered(next)) {
     const corner = radius(next.corner)
@@ -50,6 +53,7 @@ export function withNames<T extends DrawingObject>(object: T, name: (kind: Value
       return weight === style.weight ? painted : { ...painted, weight }
     },
     radius: (radius) => (typeof radius === 'string' ? name('radius', radius) : radius),
+    weight: (weight) => (typeof weight === 'string' ? name('weight', weight) : weight),
   })
 }
 

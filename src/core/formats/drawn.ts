@@ -6,7 +6,7 @@ import type { Shape } from '../drawing/shape'
 import { OutOfTime, timed } from '../geometry/deadline'
 import type { Rules } from '../rules/rules'
 import { masterFor, type Icon } from '../set/set'
-import { outlined } from './outlined'
+import { outlined } from '../drawing/outlined'
 import { svgOfShapes } from './svg'
 import type { Ground } from './svg-paint'
 

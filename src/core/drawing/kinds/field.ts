@@ -1,4 +1,5 @@
-import type { Radius } from '../style'
+import type { Scene } from '../scene'
+import type { Radius, Weight } from '../style'
 
 /**
  * Between which numbers a field goes; `above` when the least itself is not one of them, `whole` when only whole ones
@@ -16,7 +17,7 @@ export type Field<T> = {
   readonly id: string
   /** What an edit of it is called after “Change”, such as “the depth”. */
   readonly what: string
-} & (NumberField<T> | ChoiceField<T> | ResetField<T> | RadiiField<T>)
+} & (NumberField<T> | ChoiceField<T> | ResetField<T> | RadiiField<T> | WeightField<T>)
 
 /** `suffix` follows the number; a `step` left out is that of the grid. */
 type NumberField<T> = {
@@ -24,8 +25,15 @@ type NumberField<T> = {
   readonly suffix?: string
   readonly step?: number
   readonly limits?: Limits
-  readonly read: (object: T) => number
-  readonly write: (object: T, value: number) => T
+  readonly read: (object: T, scene: Scene) => number
+  readonly write: (object: T, value: number, scene: Scene) => T
+}
+
+/** A length that may be named in the rules, such as a distance. */
+type WeightField<T> = {
+  readonly as: 'weight'
+  readonly read: (object: T) => Weight
+  readonly write: (object: T, value: Weight) => T
 }
 
 type ChoiceField<T> = {

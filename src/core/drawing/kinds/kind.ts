@@ -6,7 +6,7 @@ import type { Grip, GripPull, Pulled } from '../grip'
 import type { NodeRun } from '../node'
 import type { Scene } from '../scene'
 import type { Shape } from '../shape'
-import type { Radius, Style } from '../style'
+import type { Radius, Weight } from '../style'
 import type { ResolvedStroke } from '../resolved'
 import type { Field } from './field'
 import type { Arbitraries } from './given'
@@ -46,13 +46,15 @@ export type Kind<T extends Thing> = {
   readonly toFrame?: (object: T, frame: Frame, scene: Scene) => T
   /** Whether only even scaling makes what it comes to larger as a whole: what is turned in it turns with any other. */
   readonly isEven?: (object: T) => boolean
-  /** Whether its outline may be smaller than its frame. */
+  /** Whether its outline may be smaller than its frame, or pass it. */
   readonly isSmaller?: (object: T) => boolean
   /** The object under an affine map; of framed ones only what becomes of it when it is turned over, left to right. */
   readonly transform?: (object: T, map: Transform) => T
   readonly turnedOver?: (object: T) => T
   /** The object with each radius that it names or holds, beside its corner, replaced; the same when none changes. */
   readonly withRadii?: (object: T, change: (radius: Radius) => Radius) => T
+  /** The object with each length by weight that it names or holds, beside its style, replaced. */
+  readonly withWeights?: (object: T, change: (weight: Weight) => Weight) => T
   /** About how many segments and how much length its outline comes to, and how often its members are drawn. */
   readonly segments?: (object: T) => number
   readonly length?: (object: T) => number
@@ -80,16 +82,8 @@ export type Kind<T extends Thing> = {
   readonly any: (given: Arbitraries) => unknown
 }
 
-/**
- * A piece of what falls apart: an object where a map takes it; with a `path` one in its place that has this outline, and
- * with a `style` that finish.
- */
-export type LoosePiece = {
-  readonly of: Thing
-  readonly map?: Transform
-  readonly path?: Path
-  readonly style?: Style
-}
+/** A piece of what falls apart: an object where a map takes it, or with a `path` one in its place that has this outline. */
+export type LoosePiece = { readonly of: Thing; readonly map?: Transform; readonly path?: Path }
 
 /** A kind, checked against what it says of itself. */
 export const defineKind = <T extends Thing>(kind: Kind<T>): Kind<T> => kind

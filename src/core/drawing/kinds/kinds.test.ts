@@ -1,10 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { segmentCount, transformPath } from '../../geometry/path'
-import { compose, IDENTITY, rotation, translation } from '../../geometry/transform'
-import { apart } from '../../../../tools/apart'
+import { compose, IDENTITY, rotation, type Transform, translation } from '../../geometry/transform'
 import { pixelsOf } from '../../../../tools/rasterise'
-import { svgOf } from '../../formats/svg'
+import { svgOf, svgOfShapes } from '../../formats/svg'
 import { STARTERS } from '../../rules/starters'
 import { eachKind } from '../arbitrary'
 import { costOf } from '../cost'
@@ -14,7 +13,9 @@ import { sceneOf } from '../evaluated-scene'
 import { extent, frameOf } from '../extent'
 import { gripsOf, pullGrip } from '../grips'
 import { fixed } from '../loose'
-import { DrawingObject, isContainer, isStyled, kindOf } from '../object'
+import { DrawingObject, isStyled, kindOf } from '../object'
+import { movedPaint } from '../resolved'
+import type { Shape, Veil } from '../shape'
 import { transformObject } from '../transform-object'
 import { walk } from '../tree'
 import { visited } from '../visit'
@@ -22,6 +23,40 @@ import { visited } from '../visit'
 const scene = sceneOf(STARTERS[0]!.rules)
 const written = (object: unknown) => JSON.parse(JSON.stringify(object)) as unknown
 const runs = { numRuns: 40 }
+
+/** A shape where a map that keeps lengths takes it, its paints and masks along with it. */
+function under(shape: Shape, map: Transform): Shape {
+  const { fill, stroke, veil } = shape
+  return {
+    ...shape,
+    path: transformPath(shape.path, map),
+    fill: fill && movedPaint(fill, map),
+    stroke: stroke && { ...stroke, paint: movedPaint(stroke.paint, map) },
+    veil: veil && veilUnder(veil, map),
+  }
+}
+
+const veils = new Map<string, WeakMap<Veil, Veil>>()
+function veilUnder(veil: Veil, map: Transform): Veil {
+  const known = veils.get(map.join()) ?? new WeakMap<Veil, Veil>()
+  veils.set(map.join(), known)
+  const { mask, outer } = veil
+  const moved = known.get(veil) ?? {
+    ...veil,
+    mask: mask && mask.map((one) => under(one, map)),
+    outer: outer && veilUnder(outer, map),
+  }
+  known.set(veil, moved)
+  return moved
+}
+
+/** By how much two pictures differ in what they cover, as a share of the square. */
+function differing(a: string, b: string): number {
+  const [was, is] = [a, b].map((svg) => pixelsOf(svg, 96))
+  let differs = 0
+  for (let i = 3; i < was!.length; i += 4) differs += Math.abs(was![i]! - is![i]!)
+  return differs / (255 * 96 * 96)
+}
 
 describe.each(eachKind)('any %s', (_, any) => {
   it('is what a file may hold, and read from one is the same', () => {
@@ -49,13 +84,15 @@ describe.each(eachKind)('any %s', (_, any) => {
             const low = above ? Math.max(least, 0.001) : least
             const raw = low + (Math.min(most, 1e4) - low) * share
             const value = whole ? Math.round(raw) : raw
-            const next = field.write(object, value)
+            const next = field.write(object, value, scene)
             // Angles say the same a whole turn on.
-            const off = Math.abs(field.read(next) - value)
+            const off = Math.abs(field.read(next, scene) - value)
             expect(field.suffix === '°' ? Math.min(off % 360, 360 - (off % 360)) : off).toBeLessThan(
               1e-6 * (1 + Math.abs(value)),
             )
             expect(DrawingObject.safeParse(written(next)).success).toBe(true)
+          } else if (field.as === 'weight') {
+            for (const weight of ['fine', 0.5 + share]) expect(field.read(field.write(object, weight))).toBe(weight)
           } else if (field.as === 'radii') {
             const next = field.write(object, field.places[0]!.at, 1.25)
             expect(field.read(next)![field.places[0]!.at]).toBe(1.25)
@@ -89,9 +126,15 @@ describe.each(eachKind)('any %s', (_, any) => {
     fc.assert(
       fc.property(any, fc.integer({ min: 1, max: 359 }), fc.boolean(), (object, degrees, over) => {
         const turn = rotation(degrees, { x: 12, y: 12 })
-        const map = over ? compose(turn, [-1, 0, 0, 1, 24, 0]) : turn
-        const was = transformPath(outline(object, scene), map)
-        if (was.length > 0) expect(apart(outline(transformObject(object, map), scene), was, 12)).toBeLessThan(1e-3)
+        // Which way round dashes and heads run is the outline's matter, and some start over when turned over.
+        const map = over && !/dash|Head/.test(JSON.stringify(object)) ? compose(turn, [-1, 0, 0, 1, 24, 0]) : turn
+        const was = svgOfShapes(
+            scene.shapes(object).map((shape) => under(shape, map)),
+            24,
+            'light',
+          ),
+          is = svgOfShapes(scene.shapes(transformObject(object, map)), 24, 'light')
+        expect(differing(was, is)).toBeLessThan(0.002)
       }),
       { numRuns: 25 },
     )
@@ -100,21 +143,17 @@ describe.each(eachKind)('any %s', (_, any) => {
   it('fixed to paths looks as it did', () => {
     fc.assert(
       fc.property(any, (object) => {
-        // Images of something dim are dim together, and each by itself when they are apart.
-        if (isContainer(object) && object.members.some(({ opacity }) => opacity !== undefined)) return
         let next = 0
         const paths = fixed(object, scene, () => `new-${next++}`)
         if (!paths) {
-          expect(outline(object, scene)).toEqual([])
+          expect(scene.shapes(object).every(({ path }) => path.length === 0)).toBe(true)
           return
         }
         expect([...walk([paths])].every(({ object: { kind } }) => kind === 'path' || kind === 'group')).toBe(true)
         const ids = [...walk([paths])].map(({ object: { id } }) => id)
         expect(new Set(ids).size).toBe(ids.length)
-        const [was, is] = [object, paths].map((one) => pixelsOf(svgOf([one], STARTERS[0]!.rules, 24, 'light'), 96))
-        let differs = 0
-        for (let i = 3; i < was!.length; i += 4) differs += Math.abs(was![i]! - is![i]!)
-        expect(differs / (255 * 96 * 96)).toBeLessThan(0.002)
+        const [was, is] = [object, paths].map((one) => svgOf([one], STARTERS[0]!.rules, 24, 'light'))
+        expect(differing(was!, is!)).toBeLessThan(0.002)
       }),
       { numRuns: 15 },
     )

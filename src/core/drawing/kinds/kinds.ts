@@ -2,13 +2,31 @@ import { arrow } from './arrow/arrow'
 import { assembly } from './assembly/assembly'
 import { ellipse } from './ellipse/ellipse'
 import { group } from './group/group'
+import { inset } from './inset/inset'
 import { line } from './line/line'
 import { mirror } from './mirror/mirror'
+import { outlined } from './outlined/outlined'
 import { path } from './path/path'
 import { polygon } from './polygon/polygon'
 import { rectangle } from './rectangle/rectangle'
+import { repeat } from './repeat/repeat'
 import { spiral } from './spiral/spiral'
 import { text } from './text/text'
 
 /** Every kind of object: the union of objects, what files may hold and the laws that are tested follow from this list. */
-export const KINDS = [rectangle, ellipse, polygon, arrow, spiral, line, path, text, group, assembly, mirror] as const
+export const KINDS = [
+  rectangle,
+  ellipse,
+  polygon,
+  arrow,
+  spiral,
+  line,
+  path,
+  text,
+  group,
+  assembly,
+  mirror,
+  inset,
+  outlined,
+  repeat,
+] as const

@@ -1,7 +1,14 @@
 import type { Command } from '@/ui/commands'
 import type { Bench } from '../bench'
 import { assemblyCommands } from './assembly'
+import { distanceCommands } from './distance'
 import { fixCommands } from './fix'
+import { repeatCommands } from './repeat'
 
 /** Every command that combines objects. */
-export const combineCommands = (bench: Bench): Command[] => [...assemblyCommands(bench), ...fixCommands(bench)]
+export const combineCommands = (bench: Bench): Command[] => [
+  ...assemblyCommands(bench),
+  ...distanceCommands(bench),
+  ...repeatCommands(bench),
+  ...fixCommands(bench),
+]

@@ -6,12 +6,13 @@ import { Refusal } from '@/core/drawing/refusal'
 import type { Field } from '@/core/drawing/kinds/field'
 import { type DrawingObject, kindOf } from '@/core/drawing/object'
 import type { Scene } from '@/core/drawing/scene'
+import type { Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import { EditCell } from './edit-cell'
-import { RADIUS } from './limits'
-import { ChoiceCell, WordCell } from './value-cell'
+import { RADIUS, WEIGHT } from './limits'
+import { ChoiceCell, NamedNumberCell, WordCell } from './value-cell'
 
 type Change = (map: (object: DrawingObject) => DrawingObject, what: string) => void
 
@@ -46,6 +47,7 @@ export function OwnNumbers({
             field={field}
             object={object}
             scene={scene}
+            weights={rules.weights}
             step={rules.grid.step}
             readOnly={readOnly}
             write={(to) => write(field, to)}
@@ -73,6 +75,7 @@ function FieldCell({
   field,
   object,
   scene,
+  weights,
   step,
   readOnly,
   write,
@@ -80,6 +83,7 @@ function FieldCell({
   field: Own
   object: DrawingObject
   scene: Scene
+  weights: Rules['weights']
   step: number
   readOnly: boolean
   write: (to: (other: DrawingObject) => DrawingObject) => void
@@ -91,11 +95,11 @@ function FieldCell({
         <EditCell
           label={label}
           suffix={field.suffix}
-          value={field.read(object)}
+          value={field.read(object, scene)}
           step={field.step ?? step}
           limits={field.limits}
           readOnly={readOnly}
-          onChange={(value) => write((other) => field.write(other, value))}
+          onChange={(value) => write((other) => field.write(other, value, scene))}
         />
       )
     case 'choice':
@@ -106,6 +110,17 @@ function FieldCell({
           words={field.options}
           readOnly={readOnly}
           onChange={(option) => option !== undefined && write((other) => field.write(other, option))}
+        />
+      )
+    case 'weight':
+      return (
+        <NamedNumberCell
+          label={label}
+          value={field.read(object)}
+          list={weights}
+          readOnly={readOnly}
+          limits={WEIGHT}
+          onChange={(value) => write((other) => field.write(other, value as Weight))}
         />
       )
     case 'reset':

@@ -93,14 +93,16 @@ function gripAt(bench: Bench, at: At): Grip | null {
   return (view && shownGrips(bench).find((grip) => distance(toScreen(view, grip.at), at.screen) <= GRIP)) ?? null
 }
 
-function pullGripOf(bench: Bench, { id, what }: Grip): Drag {
+function pullGripOf(bench: Bench, { id, what, isPlace }: Grip): Drag {
   const [object] = bench.free as [DrawingObject]
+  const targets = bench.targets(new Set([object.id]))
   return objectsDrag(bench, `Pull the ${what} of ${object.name}`, (at) => {
-    const { object: next, figure: text } = pullGrip(object, id, at.p, bench.scene, {
-      step: at.free ? null : bench.rules.grid.step,
+    const { point, marks } = isPlace ? caught(bench, at, targets) : { point: at.p, marks: [] }
+    const { object: next, figure: text } = pullGrip(object, id, point, bench.scene, {
+      step: at.free || isPlace ? null : bench.rules.grid.step,
       alone: at.alt || at.shift,
     })
-    return { edit: [next], held: { figure: { at: at.p, text } } }
+    return { edit: [next], held: { marks, figure: { at: point, text } } }
   })
 }
 

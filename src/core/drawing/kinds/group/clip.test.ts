@@ -10,7 +10,7 @@ import { clipped } from './clip'
 import type { Shape } from '../../shape'
 import type { ResolvedPaint, ResolvedStroke } from '../../resolved'
 
-const INK: ResolvedPaint = { light: '#14231f', dark: '#f4f7f5', ink: false, opacity: 1 }
+const INK: ResolvedPaint = { name: '#14231f', light: '#14231f', dark: '#f4f7f5', ink: false, opacity: 1 }
 const STROKE = { width: 1.5, cap: 'round', join: 'miter', miterLimit: 4 } as const
 const painted = (path: Path, isStroke: boolean): Shape => ({
   id: 'a',

@@ -6,7 +6,8 @@ import type { Scene } from '../../scene'
 import { type Shape, veiled } from '../../shape'
 import { defineKind } from '../kind'
 import { visible } from '../members'
-import { common, type Role, type Thing, type WithMembers } from '../traits'
+import { together, united } from '../together'
+import { common, type Thing, type WithMembers } from '../traits'
 import { clipped } from './clip'
 
 /**
@@ -24,8 +25,8 @@ export const group = defineKind<Group>({
   word: 'Group',
   schema: Group,
   hasMembers: true,
-  edge: (object, scene) => together(object, (member) => scene.edge(member)),
-  solid: (object, scene) => together(object, (member) => scene.solid(member)),
+  edge: (object, scene) => joined(object, (member) => scene.edge(member)),
+  solid: (object, scene) => joined(object, (member) => scene.solid(member)),
   shapes: (object, scene) =>
     object.mask ? masked(object, object.mask, scene) : object.members.flatMap((member) => scene.shapes(member)),
   frame: (object, scene) =>
@@ -50,13 +51,13 @@ export const group = defineKind<Group>({
 })
 
 /** The areas of a group's members as one, as far as its mask leaves them. */
-function together({ members, mask }: Group, area: (member: Thing) => Path): Path {
-  const seen = visible(members).map((member) => ({ path: area(member), role: 'adds' as Role }))
+function joined({ members, mask }: Group, area: (member: Thing) => Path): Path {
+  const seen = visible(members).map(area)
   const front = mask && seen.pop()
-  if (!front) return combine(seen)
+  if (!front) return together(seen)
   return combine([
-    { path: combine(seen), role: 'adds' },
-    { ...front, role: mask === 'outside' ? 'cuts' : 'overlap' },
+    { path: united(seen), role: 'adds' },
+    { path: front, role: mask === 'outside' ? 'cuts' : 'overlap' },
   ])
 }
 

@@ -3,7 +3,6 @@ import { boxUnion } from '../../../geometry/box'
 import { type Path, transformPath } from '../../../geometry/path'
 import { tidy } from '../../../geometry/tidy'
 import type { Transform } from '../../../geometry/transform'
-import { combine } from '../../../planar/boolean'
 import { PointXY } from '../../place'
 import { inkOf } from '../../ink'
 import { movedPaint } from '../../resolved'
@@ -11,6 +10,7 @@ import type { Scene } from '../../scene'
 import type { Shape } from '../../shape'
 import { defineKind, type LoosePiece } from '../kind'
 import { visible } from '../members'
+import { together, united } from '../together'
 import { common, Degrees, hasMembers, hasStyle, type Thing, type WithMembers } from '../traits'
 import { imagesOf, mirrored, movedAxis } from './images'
 
@@ -36,19 +36,11 @@ export const mirror = defineKind<Mirror>({
   hasMembers: true,
   edge(object, scene) {
     const images = imagesOf(object)
-    return combine(
-      visible(object.members)
-        .flatMap((member) => mirrored(scene.edge(member), images))
-        .map((path) => ({ path, role: 'adds' as const })),
-    )
+    return together(visible(object.members).flatMap((member) => mirrored(scene.edge(member), images)))
   },
   solid(object, scene) {
     const images = imagesOf(object)
-    return combine(
-      visible(object.members)
-        .flatMap((member) => mirroredSolid(member, images, scene))
-        .map((path) => ({ path, role: 'adds' as const })),
-    )
+    return united(visible(object.members).flatMap((member) => mirroredSolid(member, images, scene)))
   },
   shapes(object, scene) {
     const images = imagesOf(object)
@@ -93,7 +85,7 @@ export const mirror = defineKind<Mirror>({
       write: (object, angle) => ({ ...object, angle }),
     },
   ],
-  grips: ({ at }) => [{ id: 'at', at, what: 'centre' }],
+  grips: ({ at }) => [{ id: 'at', at, what: 'centre', isPlace: true }],
   pull(object, _, to, __, { step }) {
     const on = (value: number) => (step === null ? tidy(value) : Math.round(value / step) * step)
     const at = { x: on(to.x), y: on(to.y) }

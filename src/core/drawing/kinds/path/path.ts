@@ -26,6 +26,8 @@ export const path = defineKind<PathObject>({
       ? ownJointsOutline(object, edge, { ...stroke, ...(object.style.side && { position: object.style.side }) })
       : null,
   frame: ({ contours }) => pathBounds(contours.map(contourOf)) ?? boxAround(contours.flatMap((run) => run.nodes))!,
+  isSmaller: ({ cornerStyle, contours }) =>
+    [cornerStyle, ...contours.flatMap(({ nodes }) => nodes.map((node) => node.cornerStyle))].includes('squircle'),
   transform: (object, map) => ({
     ...object,
     contours: object.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => transformNode(node, map)) })),

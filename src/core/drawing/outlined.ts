@@ -1,5 +1,5 @@
-import type { Shape, Veil } from '../drawing/shape'
-import { strokeInk } from '../drawing/ink'
+import { strokeInk } from './ink'
+import type { Shape, Veil } from './shape'
 
 const outlines = new WeakMap<Shape, readonly Shape[]>()
 

@@ -1,0 +1,36 @@
+import type { DrawingEdit, EmptyContainer } from '@/core/drawing/edit'
+import type { DrawingObject } from '@/core/drawing/object'
+import { isStyled } from '@/core/drawing/object'
+import { styledWithin } from '@/core/drawing/finish'
+import { freshStyle } from '@/core/drawing/fresh'
+import type { Style } from '@/core/drawing/style'
+import { newId } from '@/ui/new-id'
+import type { Bench } from '../bench'
+import { title } from '../operations'
+
+/** A container without what every one has. */
+type Bare<C = EmptyContainer> = C extends EmptyContainer ? Omit<C, 'id' | 'name'> : never
+
+/** Puts objects into a live container, which is selected then; what became part of it otherwise is gone. */
+export function gather(
+  bench: Bench,
+  objects: readonly DrawingObject[],
+  word: string,
+  container: Bare,
+  gone: readonly DrawingObject[] = [],
+): string {
+  const id = newId()
+  const gathering: DrawingEdit = {
+    kind: 'gather',
+    ids: objects.map((object) => object.id),
+    container: { id, name: bench.nameFor(word), ...container } as EmptyContainer,
+  }
+  const removing: DrawingEdit = { kind: 'remove', ids: gone.map((object) => object.id) }
+  bench.edit(gone.length > 0 ? { kind: 'all', edits: [removing, gathering] } : gathering, `${word}: ${title(objects)}`)
+  bench.select([id])
+  return id
+}
+
+/** The finish of the first painted object, or a fresh one. */
+export const finishIn = (bench: Bench, objects: readonly DrawingObject[]): Style =>
+  styledWithin(objects).find(isStyled)?.style ?? freshStyle(bench.rules, false)
