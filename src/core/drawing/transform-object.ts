@@ -14,6 +14,8 @@ export function transformObject(object: DrawingObject, map: Transform): DrawingO
 
 /** An object with its gradients where a map takes them. */
 export function withMovedPaints(object: DrawingObject, map: Transform): DrawingObject {
+  const { withStyles } = kindOf(object)
+  if (withStyles) return withStyles(object, (style) => withPaints(style, (paint) => transformPaint(paint, map)))
   if (!isStyled(object)) return object
   const style = withPaints(object.style, (paint) => transformPaint(paint, map))
   return style === object.style ? object : { ...object, style }

@@ -18,6 +18,7 @@ export function visited(object: DrawingObject, { style, radius, weight }: Visito
     const finish = style(next.style)
     if (finish !== next.style) next = { ...next, style: finish }
   }
+  if (style) next = kindOf(next).withStyles?.(next, style) ?? next
   if (weight) next = kindOf(next).withWeights?.(next, weight) ?? next
   if (!radius) return next
   if (isCornered(next)) {

@@ -3,8 +3,9 @@ import { keepTime } from '../geometry/deadline'
 import { intersect } from '../geometry/intersect'
 import { nearestOnCurve } from '../geometry/nearest'
 import type { Contour, Path } from '../geometry/path'
-import { distance, midpoint, type Point } from '../geometry/point'
+import { cross, distance, midpoint, type Point, subtract, unit } from '../geometry/point'
 import { line, pointAt, type Segment } from '../geometry/segment'
+import { directionAt } from '../geometry/slope'
 import { LEAK, SAME_POINT, SNAP } from '../geometry/tolerance'
 
 /** An end of an open contour. */
@@ -48,19 +49,21 @@ export function leaks(paths: readonly Path[], reach = LEAK): Leak[] {
       })),
     ),
   )
-  const found: Leak[] = []
+  const found: (Leak & { readonly aside: number })[] = []
   for (const [a, b] of nearPairs(stretches, reach)) {
     if (neighbours(a, b)) continue
     const { meetings } = intersect(a.curve, b.curve)
-    for (const { from, to, end } of [...nearPlaces(a, b), ...nearPlaces(b, a), ...closest(a, b)]) {
+    for (const { from, to, end, aside } of [...nearPlaces(a, b), ...nearPlaces(b, a), ...closest(a, b)]) {
       const gap = distance(from, to)
       if (gap <= SNAP || gap >= reach) continue
       // Beside a place where they do meet, they are near each other without anything left open.
       if (meetings.some(({ at }) => distance(at, from) < 4 * reach)) continue
-      found.push({ at: midpoint(from, to), gap, from, to, end })
+      found.push({ at: midpoint(from, to), gap, from, to, end, aside })
     }
   }
-  found.sort((p, q) => p.gap - q.gap || (p.end ? -1 : q.end ? 1 : 0))
+  // Of two ends that are as near to each other the one that only has to go on is drawn on.
+  const rank = ({ end, aside }: (typeof found)[number]) => (end ? aside : 2)
+  found.sort((p, q) => (Math.abs(p.gap - q.gap) > SAME_POINT ? p.gap - q.gap : rank(p) - rank(q)))
   // An end that lies on something is no leak, nor is a place another leak is already at.
   const shut = (p: Point) => stretches.filter(({ curve }) => nearestOnCurve(curve, p).distance <= SNAP).length > 1
   return found.filter(
@@ -91,16 +94,19 @@ function neighbours(a: Stretch, b: Stretch): boolean {
   return apart === 1 || (a.closed && apart === a.count - 1)
 }
 
-type Near = { readonly from: Point; readonly to: Point; readonly end: End | null }
+/** `aside` is how far from its own way an end would have to turn: the sine of it. */
+type Near = { readonly from: Point; readonly to: Point; readonly end: End | null; readonly aside: number }
 
 /** The ends of one segment with the places of another that are nearest to them. */
 function nearPlaces(a: Stretch, b: Stretch): Near[] {
   const { from, to } = a.curve.segment
   return [from, to].map((p, i) => {
     const free = !a.closed && (i === 0 ? a.index === 0 : a.index === a.count - 1)
+    const to = nearestOnCurve(b.curve, p).at
     return {
       from: p,
-      to: nearestOnCurve(b.curve, p).at,
+      to,
+      aside: Math.abs(cross(directionAt(a.curve.segment, i), unit(subtract(to, p)))),
       end: free ? { path: a.path, contour: a.contour, last: i === 1 } : null,
     }
   })
@@ -130,7 +136,7 @@ function closest(a: Stretch, b: Stretch): Near[] {
       else lo = p
     }
     const from = pointAt(a.curve.segment, (lo + hi) / 2)
-    near.push({ from, to: nearestOnCurve(b.curve, from).at, end: null })
+    near.push({ from, to: nearestOnCurve(b.curve, from).at, end: null, aside: 1 })
   }
   return near
 }

@@ -36,14 +36,17 @@ export function benchCommands(bench: Bench): Command[] {
     setFlag(bench, objects, flag, !objects.every((object) => object[flag]))
 
   return [
-    ...TOOLS.map(({ id, name, cluster, key, under, picture }): Command => ({
+    ...TOOLS.map(({ id, name, cluster, key, under, picture, needs, begin }): Command => ({
       id,
       name,
       ...(cluster && { group: cluster }),
       ...(cluster && !under && { inLine: { cluster, picture } }),
       ...(key && { keys: [key] }),
-      needs: open,
-      run: () => bench.take(id),
+      needs: () => open() ?? needs?.(bench) ?? null,
+      run() {
+        begin?.(bench)
+        bench.take(id)
+      },
     })),
     ...grouped('Combine', combineCommands(bench)),
     ...grouped('Objects', [

@@ -4,6 +4,9 @@ import { slot } from './slot'
 import type { Point } from '@/core/geometry/point'
 import { IDENTITY, type Transform, translation } from '@/core/geometry/transform'
 import { moveObject, transformObject } from '@/core/drawing/transform-object'
+import { refusalIn } from '@/core/drawing/evaluate'
+import { isMirroring } from '@/core/drawing/frame'
+import { remarked } from '@/core/drawing/remark'
 import { scaleOwn } from '@/core/drawing/scale-own'
 import { membersOf } from '@/core/drawing/edit'
 import type { PaintPlace } from '@/core/drawing/finish'
@@ -38,7 +41,8 @@ export function copies(objects: readonly DrawingObject[], map: Transform): Drawi
 
 /** An object under a map; weights and corners of its own scale with it where that is switched on. */
 const transformed = (bench: Bench, object: DrawingObject, map: Transform, scale: number): DrawingObject => {
-  const moved = transformObject(object, map)
+  const there = transformObject(object, map)
+  const moved = isMirroring(map) && !refusalIn(there, bench.scene) ? remarked(there, bench.scene) : there
   return scale !== 1 && bench.read(SCALING).scaleOwn ? scaleOwn(moved, scale) : moved
 }
 

@@ -32,7 +32,9 @@ type NumberField<T> = {
 /** A length that may be named in the rules, such as a distance. */
 type WeightField<T> = {
   readonly as: 'weight'
-  readonly read: (object: T) => Weight
+  /** 0 where there may be none. */
+  readonly least?: 0
+  readonly read: (object: T) => Weight | 0
   readonly write: (object: T, value: Weight) => T
 }
 

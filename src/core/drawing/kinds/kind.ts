@@ -6,7 +6,7 @@ import type { Grip, GripPull, Pulled } from '../grip'
 import type { NodeRun } from '../node'
 import type { Scene } from '../scene'
 import type { Shape } from '../shape'
-import type { Radius, Weight } from '../style'
+import type { Radius, Style, Weight } from '../style'
 import type { ResolvedStroke } from '../resolved'
 import type { Field } from './field'
 import type { Arbitraries } from './given'
@@ -51,10 +51,14 @@ export type Kind<T extends Thing> = {
   /** The object under an affine map; of framed ones only what becomes of it when it is turned over, left to right. */
   readonly transform?: (object: T, map: Transform) => T
   readonly turnedOver?: (object: T) => T
+  /** The object with what it knows by place after it was turned over known by its lines again. */
+  readonly remarked?: (object: T, scene: Scene) => T
   /** The object with each radius that it names or holds, beside its corner, replaced; the same when none changes. */
   readonly withRadii?: (object: T, change: (radius: Radius) => Radius) => T
   /** The object with each length by weight that it names or holds, beside its style, replaced. */
   readonly withWeights?: (object: T, change: (weight: Weight) => Weight) => T
+  /** The object with each finish that it holds, beside its style, replaced. */
+  readonly withStyles?: (object: T, change: (style: Style) => Style) => T
   /** About how many segments and how much length its outline comes to, and how often its members are drawn. */
   readonly segments?: (object: T) => number
   readonly length?: (object: T) => number

@@ -3,9 +3,11 @@ import { assembly } from './assembly/assembly'
 import { ellipse } from './ellipse/ellipse'
 import { group } from './group/group'
 import { inset } from './inset/inset'
+import { interlace } from './interlace/interlace'
 import { line } from './line/line'
 import { mirror } from './mirror/mirror'
 import { outlined } from './outlined/outlined'
+import { patchwork } from './patchwork/patchwork'
 import { path } from './path/path'
 import { polygon } from './polygon/polygon'
 import { rectangle } from './rectangle/rectangle'
@@ -29,4 +31,6 @@ export const KINDS = [
   inset,
   outlined,
   repeat,
+  patchwork,
+  interlace,
 ] as const

@@ -80,7 +80,7 @@ describe('an assembly in hand', () => {
   it('has corners picked by a click and rounded by a drag', () => {
     bench.select([object().id])
     hand.drag('corner', [2, 2])
-    expect(object().corners).toMatchObject({ only: 'picked', picked: [expect.stringMatching(/^plate/)] })
+    expect(object().corners).toMatchObject({ only: 'picked', picked: [{ at: { x: 2, y: 2 } }] })
     hand.drag('corner', [2, 2], [6, 2])
     expect(object().corners!.radius).toBe(4)
     expect(areaOf(bench)).toBeCloseTo(256 - 16 - Math.PI - 16 * (1 - Math.PI / 4), 6)

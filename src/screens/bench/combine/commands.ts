@@ -1,6 +1,7 @@
 import type { Command } from '@/ui/commands'
 import type { Bench } from '../bench'
 import { assemblyCommands } from './assembly'
+import { divideCommands } from './divide'
 import { distanceCommands } from './distance'
 import { fixCommands } from './fix'
 import { repeatCommands } from './repeat'
@@ -8,6 +9,7 @@ import { repeatCommands } from './repeat'
 /** Every command that combines objects. */
 export const combineCommands = (bench: Bench): Command[] => [
   ...assemblyCommands(bench),
+  ...divideCommands(bench),
   ...distanceCommands(bench),
   ...repeatCommands(bench),
   ...fixCommands(bench),

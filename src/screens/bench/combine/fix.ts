@@ -2,6 +2,7 @@ import { fixed, loosened } from '@/core/drawing/loose'
 import { type DrawingObject, isContainer } from '@/core/drawing/object'
 import { kindOf } from '@/core/drawing/object'
 import { Refusal } from '@/core/drawing/refusal'
+import { OutOfTime, timed } from '@/core/geometry/deadline'
 import type { Command } from '@/ui/commands'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
@@ -33,12 +34,12 @@ export function fixToPath(bench: Bench): void {
   else bench.edit({ kind: 'replace', objects: next }, `Fix ${title(free)} to paths`)
 }
 
-/** What comes of an object, or says why nothing does. */
-function attempt<T>(make: () => T): T | null {
+/** What comes of something, or says why nothing does. */
+export function attempt<T>(make: () => T): T | null {
   try {
-    return make()
+    return timed(make)
   } catch (error) {
-    if (!(error instanceof Refusal)) throw error
+    if (!(error instanceof Refusal || error instanceof OutOfTime)) throw error
     say({ text: error.message })
     return null
   }

@@ -1,10 +1,10 @@
 import { distance } from '@/core/geometry/point'
-import type { ResultCorner } from '@/core/drawing/result-corners'
+import { cornerMark, pickedOf, type ResultCorner } from '@/core/drawing/result-corners'
 import { assemblyCorners } from '@/core/drawing/kinds/assembly/combined'
 import { isRounding, type Rounding } from '@/core/drawing/object'
-import { Refusal } from '@/core/drawing/refusal'
 import type { Radius } from '@/core/drawing/style'
 import type { Bench } from '../bench'
+import { orNone } from '../or-none'
 import { toScreen } from '../view'
 import type { At } from '../tools/tool'
 
@@ -18,48 +18,41 @@ export function roundingInHand(bench: Bench): Rounding | null {
 }
 
 /** Its corners, none where it cannot be drawn. */
-export function resultCorners(bench: Bench, object: Rounding): ResultCorner[] {
-  try {
-    return assemblyCorners(object, bench.scene)
-  } catch (error) {
-    if (error instanceof Refusal) return []
-    throw error
-  }
-}
+export const resultCorners = (bench: Bench, object: Rounding): readonly ResultCorner[] =>
+  orNone(() => assemblyCorners(object, bench.scene))
 
 /** The corner under the pointer. */
-export function resultCornerAt(bench: Bench, object: Rounding, at: At): ResultCorner | null {
+export function resultCornerAt(bench: Bench, all: readonly ResultCorner[], at: At): ResultCorner | null {
   const { view } = bench.store.getState()
   if (!view) return null
   const away = (corner: ResultCorner) => distance(toScreen(view, corner.at), at.screen)
-  const near = resultCorners(bench, object).filter((corner) => away(corner) <= GRIP)
+  const near = all.filter((corner) => away(corner) <= GRIP)
   return near.sort((a, b) => away(a) - away(b))[0] ?? null
 }
 
-/** Whether a corner is finished. */
-export const isFinished = ({ corners }: Rounding, { key, inner }: ResultCorner): boolean =>
-  corners !== undefined &&
-  (corners.only === undefined ||
-    (corners.only === 'picked' ? (corners.picked ?? []).includes(key) : (corners.only === 'inner') === inner))
+/** Those of its corners that are finished. */
+export function finishedOf({ corners }: Rounding, all: readonly ResultCorner[]): ReadonlySet<ResultCorner> {
+  if (!corners) return new Set()
+  const { only, picked = [], byPlace } = corners
+  if (only === 'picked') return pickedOf(all, picked, byPlace)
+  return new Set(all.filter(({ inner }) => only === undefined || (only === 'inner') === inner))
+}
 
 /** A combination with a corner picked, or no longer: from then on only picked ones are finished. */
 export function withPicked(
   object: Rounding,
-  corners: readonly ResultCorner[],
+  all: readonly ResultCorner[],
   corner: ResultCorner,
   on: boolean,
 ): Rounding {
-  const now = corners.filter((one) => isFinished(object, one)).map(({ key }) => key)
-  const gone = object.corners?.only === 'picked' ? (object.corners.picked ?? []) : []
-  const picked = [...new Set([...gone, ...now])].filter((key) => key !== corner.key)
+  const { byPlace: _, ...corners } = object.corners ?? { radius: 0 }
+  const now = [...finishedOf(object, all)].filter((one) => one !== corner)
+  // What is picked and not there at present may come back.
+  const gone = corners.only === 'picked' && !object.corners?.byPlace ? (corners.picked ?? []) : []
+  const away = gone.filter(({ key }) => !all.some((one) => one.key === key))
   return {
     ...object,
-    corners: {
-      ...object.corners,
-      radius: object.corners?.radius ?? 0,
-      only: 'picked',
-      picked: on ? [...picked, corner.key] : picked,
-    },
+    corners: { ...corners, only: 'picked', picked: [...away, ...[...now, ...(on ? [corner] : [])].map(cornerMark)] },
   }
 }
 

@@ -8,6 +8,7 @@ import { alongGuide } from '@/core/snap/targets'
 import { useRules } from '../context'
 import { toScreen, type View } from '../view'
 import type { Drawable } from './drawable'
+import { Areas } from './areas'
 import { Loupe } from './loupe'
 import { Handle, NodeMark } from './node-marks'
 import { Slips } from './slip-marks'
@@ -90,6 +91,17 @@ function One({ one, view, size }: { one: Drawable; view: View; size: number }) {
           d={`M${x - 6} ${y}a6 6 0 1 0 12 0a6 6 0 1 0 -12 0M${x - 10} ${y}h20M${x} ${y - 10}v20`}
           strokeWidth={1.25}
         />
+      )
+    }
+    case 'areas':
+      return <Areas paths={one.paths} look={one.look} view={view} />
+    case 'leak': {
+      const { x, y } = at(one.at)
+      return (
+        <g stroke="var(--snag)">
+          <path d={`M${x - 6} ${y - 4}v8M${x + 6} ${y - 4}v8M${x - 6} ${y}h3M${x + 6} ${y}h-3`} strokeWidth={1.75} />
+          <Slips slips={[slip(one.text, 'word', x + 8, y + 6)]} />
+        </g>
       )
     }
     case 'corner': {

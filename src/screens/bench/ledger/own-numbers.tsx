@@ -8,6 +8,7 @@ import { type DrawingObject, kindOf } from '@/core/drawing/object'
 import type { Scene } from '@/core/drawing/scene'
 import type { Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
+import { useBench, useRules } from '../context'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import { EditCell } from './edit-cell'
@@ -35,9 +36,15 @@ export function OwnNumbers({
   // What is typed goes to all selected objects of the kind.
   const write = (field: Own, to: (other: DrawingObject) => DrawingObject) =>
     change((other) => (other.kind === object.kind ? to(other) : other), field.what)
+  const isMany = fields.length > MANY
   return (
     <>
-      {fields.map((field) => (
+      {isMany && (
+        <span className="truncate px-1" title="Its numbers stand over the square while it is selected">
+          {fields.map((field) => shortly(field, object, scene)).join(' · ')}
+        </span>
+      )}
+      {(isMany ? [] : fields).map((field) => (
         <span
           key={field.id}
           // Two stand in line from row to row; three take what each needs.
@@ -59,7 +66,53 @@ export function OwnNumbers({
   )
 }
 
+/** More fields than this do not fit into a row. */
+const MANY = 3
+
 type Own = Field<DrawingObject>
+
+/** A field as it is read in passing. */
+function shortly(field: Own, object: DrawingObject, scene: Scene): string {
+  switch (field.as) {
+    case 'number':
+      return `${figure(field.read(object, scene))}${field.suffix ?? ''}`
+    case 'choice':
+      return field.read(object)
+    case 'weight': {
+      const weight = field.read(object)
+      return typeof weight === 'string' ? weight : figure(weight)
+    }
+    default:
+      return field.id
+  }
+}
+
+/** The numbers and choices of one selected object, each with its word: for the line over the square. */
+export function OwnSettings({ object }: { object: DrawingObject }) {
+  const bench = useBench()
+  const rules = useRules()
+  const fields = kindOf(object).fields?.(object) ?? []
+  if (fields.length === 0) return null
+  const write = (field: Own, to: (other: DrawingObject) => DrawingObject) =>
+    bench.edit({ kind: 'replace', objects: [to(object)] }, `Change ${field.what} of ${object.name}`)
+  return (
+    <div role="group" aria-label={`Numbers of ${object.name}`} className="flex flex-wrap items-center gap-x-1 pl-2">
+      {fields.map((field) => (
+        <span key={field.id} className="flex items-center border-b border-hair">
+          <FieldCell
+            field={field}
+            object={object}
+            scene={bench.scene}
+            weights={rules.weights}
+            step={rules.grid.step}
+            readOnly={object.locked === true}
+            write={(to) => write(field, to)}
+          />
+        </span>
+      ))}
+    </div>
+  )
+}
 
 /** What an object is made of, nothing where it cannot be drawn. */
 function summaryOf(object: DrawingObject, scene: Scene): string {
@@ -119,7 +172,7 @@ function FieldCell({
           value={field.read(object)}
           list={weights}
           readOnly={readOnly}
-          limits={WEIGHT}
+          limits={field.least === 0 ? RADIUS : WEIGHT}
           onChange={(value) => write((other) => field.write(other, value as Weight))}
         />
       )

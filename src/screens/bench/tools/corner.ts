@@ -12,7 +12,7 @@ import type { Rounding } from '@/core/drawing/object'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import {
-  isFinished,
+  finishedOf,
   resultCornerAt,
   resultCorners,
   roundingInHand,
@@ -36,11 +36,9 @@ export function cornerTool(bench: Bench): Tool {
     marks() {
       const object = roundingInHand(bench)
       if (!object) return []
-      return resultCorners(bench, object).map((corner) => ({
-        as: 'corner',
-        at: corner.at,
-        filled: isFinished(object, corner),
-      }))
+      const all = resultCorners(bench, object),
+        finished = finishedOf(object, all)
+      return all.map((corner) => ({ as: 'corner', at: corner.at, filled: finished.has(corner) }))
     },
     hover(at) {
       const object = roundingInHand(bench)
@@ -61,8 +59,9 @@ export function cornerTool(bench: Bench): Tool {
     },
     press(at) {
       const object = roundingInHand(bench)
-      const corner = object && resultCornerAt(bench, object, at)
-      if (object && corner) return pullResult(bench, object, corner, at)
+      const all = object && resultCorners(bench, object),
+        corner = all && resultCornerAt(bench, all, at)
+      if (object && corner) return pullResult(bench, object, all, corner, at)
       const found = cornerAt(bench, at)
       if (found) return pull(bench, found.path, found.place)
       const other = object ? pickAt(bench, at) : pickWithin(bench, at)
@@ -92,19 +91,27 @@ function cornerAt(bench: Bench, at: At): { path: PathObject; place: NodeAt; at: 
 }
 
 function hoverResult(bench: Bench, object: Rounding, at: At): void {
-  const corner = resultCornerAt(bench, object, at)
+  const all = resultCorners(bench, object),
+    corner = resultCornerAt(bench, all, at)
   const radius = object.corners?.radius ?? 0
   bench.hold({
     intent: corner ? { at: at.p, word: corner.inner ? 'inner corner' : 'corner' } : null,
     marks:
-      corner && isFinished(object, corner) ? [{ kind: 'point', at: corner.at, label: radiusText(bench, radius) }] : [],
+      corner && finishedOf(object, all).has(corner)
+        ? [{ kind: 'point', at: corner.at, label: radiusText(bench, radius) }]
+        : [],
   })
 }
 
 /** A click picks a corner of a combination, or no longer; a drag gives all that are finished their radius. */
-function pullResult(bench: Bench, object: Rounding, corner: ResultCorner, start: At): Drag {
-  const corners = resultCorners(bench, object)
-  const on = isFinished(object, corner)
+function pullResult(
+  bench: Bench,
+  object: Rounding,
+  corners: readonly ResultCorner[],
+  corner: ResultCorner,
+  start: At,
+): Drag {
+  const on = finishedOf(object, corners).has(corner)
   const drawn = on ? object : withPicked(object, corners, corner, true)
   return editDrag<Rounding>(
     bench,

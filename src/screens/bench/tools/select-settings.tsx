@@ -2,6 +2,8 @@
 
 import { Scaling } from 'lucide-react'
 import { outermost } from '@/core/drawing/tree'
+import { isContainer } from '@/core/drawing/object'
+import { OwnSettings } from '../ledger/own-numbers'
 import { ArrangeSettings } from '../arrange/arrange-settings'
 import { useBench, useBenchState, useCalmObjects, useSlot } from '../context'
 import { SCALING } from '../operations'
@@ -15,6 +17,7 @@ export function SelectSettings() {
   if (only?.kind === 'text' && more.length === 0) return <TextSettings key={only.id} object={only} />
   return (
     <>
+      {only && more.length === 0 && isContainer(only) && <OwnSettings key={only.id} object={only} />}
       {selection.size > 0 && <ArrangeSettings />}
       <ScaleOwn />
     </>

@@ -45,6 +45,9 @@ export type ToolDefinition = {
   readonly under?: string
   readonly picture: LucideIcon
   readonly make: (bench: Bench) => Tool
+  /** What has to be selected before it is taken, and what is done to it then. */
+  readonly needs?: (bench: Bench) => string | null
+  readonly begin?: (bench: Bench) => void
   readonly Settings?: ComponentType
   /** Whether its presses can be made by keys as well. */
   readonly byKeys?: true

@@ -8,9 +8,11 @@ import { star } from './boxes/star'
 import { corner } from './corner'
 import { line } from './draw-line'
 import { freehand } from './freehand/freehand'
+import { interlace } from './interlace/interlace'
 import { measure } from './measure/measure'
 import { mirror } from './mirror'
 import { nodes } from './nodes'
+import { patchwork } from './patchwork/patchwork'
 import { pen } from './pen'
 import { crop, placeByPoints } from './reference-tools'
 import { sample } from './sample/sample'
@@ -38,6 +40,8 @@ export const TOOLS: readonly ToolDefinition[] = [
   mirror,
   measure,
   sample,
+  patchwork,
+  interlace,
   placeByPoints,
   crop,
 ]

@@ -6,7 +6,9 @@ import { sceneOf } from '../../evaluated-scene'
 import { frameOf } from '../../extent'
 import { changeNumbers } from '../../numbers'
 import { type DrawingObject, kindOf, type OfKind } from '../../object'
-import { moveObject } from '../../transform-object'
+import { moveObject, transformObject } from '../../transform-object'
+import { cornerMark } from '../../result-corners'
+import { remarked } from '../../remark'
 import { assemblyCorners } from './combined'
 
 const scene = sceneOf(STARTERS[0]!.rules)
@@ -93,7 +95,7 @@ describe('the corners of what an assembly comes to', () => {
     const inner = assemblyCorners(object, scene).filter((corner) => corner.inner)
     expect(inner).toHaveLength(1)
     expect(inner[0]!.at).toEqual({ x: 4, y: 6 })
-    const picked = ell({ radius: 1, only: 'picked', picked: [inner[0]!.key] })
+    const picked = ell({ radius: 1, only: 'picked', picked: [cornerMark(inner[0]!)] })
     for (const by of [0, 0.25, 1, 3]) {
       const [foot, post] = picked.members as [DrawingObject, DrawingObject]
       const moved = { ...picked, members: [foot, moveObject(post, { x: by, y: -by / 2 })] }
@@ -107,11 +109,25 @@ describe('the corners of what an assembly comes to', () => {
     expect(areaOf(gone)).toBeCloseTo(48 + 40, 9)
   })
 
+  it('are the same after they were turned over, and follow then', () => {
+    const bare = ell({ radius: 1 })
+    const outer = assemblyCorners(bare, scene).find(({ at }) => at.x === 12 && at.y === 10)!
+    const picked = ell({ radius: 1, only: 'picked', picked: [cornerMark(outer)] })
+    const there = transformObject(picked, [-1, 0, 0, 1, 24, 0])
+    expect(areaOf(there)).toBeCloseTo(areaOf(picked), 9)
+    const again = remarked(there, scene)
+    const [foot, post] = again.members as [DrawingObject, DrawingObject]
+    const moved = { ...again, members: [moveObject(foot, { x: -2, y: 1 }), post] }
+    expect(areaOf(moved) - areaOf({ ...moved, corners: undefined } as never)).toBeCloseTo(-lost, 9)
+  })
+
   it('tell the two places where a bar comes out of a disc apart', () => {
     const disc = { kind: 'ellipse', id: 'disc', name: 'disc', x: 0, y: 0, w: 10, h: 10, style } as OfKind<'ellipse'>
-    const object = assembly([disc, box('bar', 5, 4, 10, 2)])
-    const keys = assemblyCorners(object, scene).map(({ key }) => key)
-    expect(new Set(keys).size).toBe(keys.length)
-    expect(assemblyCorners(object, scene).filter(({ inner }) => inner)).toHaveLength(2)
+    const members = [disc, box('bar', 5, 4, 10, 2)]
+    const [one] = assemblyCorners(assembly(members), scene).filter(({ inner }) => inner)
+    const object = assembly(members, { corners: { radius: 0.5, only: 'picked', picked: [cornerMark(one!)] } })
+    const all = assembly(members, { corners: { radius: 0.5, only: 'inner' } })
+    const plain = areaOf(assembly(members))
+    expect(areaOf(object) - plain).toBeCloseTo((areaOf(all) - plain) / 2, 9)
   })
 })

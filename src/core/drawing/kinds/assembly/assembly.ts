@@ -1,9 +1,10 @@
 import { boxUnion } from '../../../geometry/box'
 import { pathBounds, segmentCount } from '../../../geometry/path'
+import { movedCorners } from '../../result-corners'
 import type { Radius } from '../../style'
 import { defineKind } from '../kind'
 import { Role } from '../traits'
-import { assembled, finishedEdge, idleMembers } from './combined'
+import { assembled, finishedEdge, idleMembers, remarkedCorners } from './combined'
 import { cornerChoice } from './corner-choice'
 import { Assembly } from './schema'
 
@@ -19,6 +20,8 @@ export const assembly = defineKind<Assembly>({
   idle: (object, scene) => idleMembers(object, assembled(object, scene).effects),
   frame: (object, scene) =>
     pathBounds(scene.edge(object)) ?? boxUnion(object.members.map((member) => scene.box(member)))!,
+  transform: (object, map) => (object.corners ? { ...object, corners: movedCorners(object.corners, map) } : object),
+  remarked: remarkedCorners,
   withRadii: (object, change) => withResultRadius(object, change),
   segments: () => 0,
   fields: ({ corners }) => (corners ? [cornerChoice] : []),
@@ -33,7 +36,7 @@ export const assembly = defineKind<Assembly>({
             radius,
             style: fc.constantFrom('bevel', 'scoop'),
             only: fc.constantFrom('inner', 'outer', 'picked'),
-            picked: fc.constant(['rec-1/0/0 rec-2/0/3 0']),
+            picked: fc.constant([{ key: 'rec-1/0/0 rec-2/0/3', at: { x: 4, y: 5 } }]),
           },
           { requiredKeys: ['radius'] },
         ),

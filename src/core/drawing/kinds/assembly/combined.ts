@@ -1,6 +1,7 @@
 import type { Path } from '../../../geometry/path'
 import { combineTraced, type Combined, type Effect } from '../../../planar/boolean'
-import { cornersOf, type ResultCorner, type Source, withCorners } from '../../result-corners'
+import type { Source } from '../../carriers'
+import { cornerMark, cornersOf, pickedOf, type ResultCorner, withCorners } from '../../result-corners'
 import type { Memory, Scene } from '../../scene'
 import { visible } from '../members'
 import type { Thing } from '../traits'
@@ -53,4 +54,12 @@ function reason({ name, role = 'adds' }: Thing, at: number, effect: Effect): str
     case 'flips':
       return `“${name}” flips nothing: it encloses nothing.`
   }
+}
+
+/** An assembly whose picked corners are known by their lines again. */
+export function remarkedCorners(object: Assembly, scene: Scene): Assembly {
+  if (!object.corners?.byPlace || !object.corners.picked) return object
+  const { byPlace, ...corners } = object.corners
+  const picked = pickedOf(assemblyCorners(object, scene), object.corners.picked, byPlace)
+  return { ...object, corners: { ...corners, picked: [...picked].map(cornerMark) } }
 }

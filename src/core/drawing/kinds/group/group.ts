@@ -4,6 +4,7 @@ import { type Path, pathBounds } from '../../../geometry/path'
 import { combine } from '../../../planar/boolean'
 import type { Scene } from '../../scene'
 import { type Shape, veiled } from '../../shape'
+import { underlapped } from '../../underlap'
 import { defineKind } from '../kind'
 import { visible } from '../members'
 import { together, united } from '../together'
@@ -17,7 +18,13 @@ import { clipped } from './clip'
 export const Mask = z.enum(['inside', 'outside', 'fade'])
 export type Mask = z.infer<typeof Mask>
 
-export const Group = z.strictObject({ kind: z.literal('group'), ...common, mask: Mask.optional() })
+export const Group = z.strictObject({
+  kind: z.literal('group'),
+  ...common,
+  mask: Mask.optional(),
+  /** By how much each member is drawn on beneath those above it. */
+  underlap: z.number().min(0).max(100).optional(),
+})
 type Group = z.infer<typeof Group> & WithMembers
 
 export const group = defineKind<Group>({
@@ -27,8 +34,11 @@ export const group = defineKind<Group>({
   hasMembers: true,
   edge: (object, scene) => joined(object, (member) => scene.edge(member)),
   solid: (object, scene) => joined(object, (member) => scene.solid(member)),
-  shapes: (object, scene) =>
-    object.mask ? masked(object, object.mask, scene) : object.members.flatMap((member) => scene.shapes(member)),
+  shapes(object, scene) {
+    if (object.mask) return masked(object, object.mask, scene)
+    const shapes = object.members.flatMap((member) => scene.shapes(member))
+    return object.underlap ? underlapped(shapes, object.underlap) : shapes
+  },
   frame: (object, scene) =>
     (object.mask && pathBounds(scene.edge(object))) || boxUnion(object.members.map((member) => scene.box(member)))!,
   fields: () => [
@@ -40,12 +50,22 @@ export const group = defineKind<Group>({
       read: ({ mask }) => mask ?? 'no mask',
       write: ({ mask: _, ...rest }, mask) => (mask === 'no mask' ? rest : { ...rest, mask: mask as Mask }),
     },
+    {
+      id: 'underlap',
+      what: 'the underlap',
+      as: 'number',
+      suffix: ' under',
+      step: 0.05,
+      limits: { least: 0, most: 100 },
+      read: ({ underlap }) => underlap ?? 0,
+      write: ({ underlap: _, ...rest }, value) => (value > 0 ? { ...rest, underlap: value } : rest),
+    },
   ],
   summary: ({ members }) => `${members.length} inside`,
   lost: null,
   any: ({ fc, members }) =>
     fc.record(
-      { members: members(3), mask: fc.constantFrom('inside', 'outside', 'fade') },
+      { members: members(3), mask: fc.constantFrom('inside', 'outside', 'fade'), underlap: fc.constant(0.1) },
       { requiredKeys: ['members'] },
     ),
 })

@@ -56,7 +56,6 @@ export const repeat = defineKind<Repeat>({
     object.course.by === 'path' && run && more.length === 0
       ? { ...object, course: { ...object.course, run: run as never } }
       : null,
-  summary: ({ course }) => `${countOf(course)} copies`,
   loose: (object) => shown(object).flatMap(({ map }) => object.members.map((of) => ({ of, map }))),
   lost: null,
   any: ({ fc, members, place, run, half }) =>

@@ -1,0 +1,22 @@
+import { test } from '@playwright/test'
+import { BenchPage } from './bench-page'
+test('x', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  const bench = await BenchPage.withNewSet(page, 'Combine')
+  await bench.press('2')
+  await bench.drag([8, 8], [16, 16])
+  await bench.press('1')
+  await bench.drag([11, 1], [13, 5])
+  await bench.press('g')
+  await page.waitForTimeout(600)
+  await page.screenshot({ path: '/tmp/a1.png' })
+  await bench.press('Control+a')
+  await bench.press('a')
+  await bench.press('e')
+  await bench.click(12, 12)
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: '/tmp/a2.png' })
+  await bench.press('f')
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: '/tmp/a3.png' })
+})

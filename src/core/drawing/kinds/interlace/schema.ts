@@ -1,0 +1,20 @@
+import { z } from 'zod'
+import { Mark } from '../../mark'
+import { PointXY } from '../../place'
+import { Weight } from '../../style'
+import { common, type WithMembers } from '../traits'
+
+/**
+ * Strands and shapes that go over and under each other: by turns along each strand, or each over the next. `flipped`
+ * are the crossings at which it is the other way round; `gap` is left free beside what lies over.
+ */
+export const Interlace = z.strictObject({
+  kind: z.literal('interlace'),
+  ...common,
+  order: z.enum(['turns', 'next']),
+  gap: z.union([Weight, z.literal(0)]),
+  flipped: z.array(Mark).max(2000).optional(),
+  /** The crossing from which over and under go by turns. */
+  start: PointXY.optional(),
+})
+export type Interlace = z.infer<typeof Interlace> & WithMembers

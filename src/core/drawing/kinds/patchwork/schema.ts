@@ -1,0 +1,33 @@
+import { z } from 'zod'
+import { Label } from '../../label'
+import { Mark } from '../../mark'
+import { Style } from '../../style'
+import { common, type WithMembers } from '../traits'
+
+/** A shape that patches were swept together to, and its finish. */
+export const Swept = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/),
+  name: Label,
+  patches: z.array(Mark).min(1).max(20_000),
+  style: Style,
+})
+export type Swept = z.infer<typeof Swept>
+
+/**
+ * Live patches: where the lines of its members cross, or the edges of what they paint, they make patches; those that
+ * were swept together are shapes, all others are nothing. `cut` are stretches of line that no longer keep patches apart,
+ * `closed` ends that are drawn on to what they nearly reach, `close` the widest gap that is closed everywhere.
+ */
+export const Patchwork = z.strictObject({
+  kind: z.literal('patchwork'),
+  ...common,
+  take: z.literal('ink').optional(),
+  swept: z.array(Swept).max(5000),
+  cut: z.array(Mark).max(5000).optional(),
+  /** Patches and cuts count by their places alone. */
+  byPlace: z.literal(true).optional(),
+  closed: z.array(z.string().max(100)).max(500).optional(),
+  close: z.number().min(0).max(100).optional(),
+  underlap: z.number().min(0).max(100).optional(),
+})
+export type Patchwork = z.infer<typeof Patchwork> & WithMembers

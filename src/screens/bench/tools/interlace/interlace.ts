@@ -1,0 +1,103 @@
+import { Waves } from 'lucide-react'
+import { distance } from '@/core/geometry/point'
+import { tidy } from '@/core/geometry/tidy'
+import { type Laid, laced } from '@/core/drawing/kinds/interlace/laced'
+import { meant } from '@/core/drawing/mark'
+import type { OfKind } from '@/core/drawing/object'
+import type { Bench } from '../../bench'
+import { gather } from '../../combine/gather'
+import type { Drawable } from '../../layers/drawable'
+import { orNone } from '../../or-none'
+import { toScreen } from '../../view'
+import { InterlaceSettings } from './settings'
+import type { At, Tool, ToolDefinition } from '../tool'
+import { pickAt } from '../under'
+
+type Interlace = OfKind<'interlace'>
+
+/** Screen pixels around a crossing in which a press takes it. */
+const GRIP = 12
+
+/** The interlace that is open: the one selected object, where it is one. */
+export function openInterlace(bench: Bench): Interlace | null {
+  const [only, ...more] = bench.selected
+  return only?.kind === 'interlace' && more.length === 0 ? only : null
+}
+
+const crossingsOf = (bench: Bench, object: Interlace): readonly Laid[] =>
+  orNone(() => laced(object, bench.scene).crossings)
+
+function crossingAt(bench: Bench, object: Interlace, at: At): Laid | null {
+  const { view } = bench.store.getState()
+  if (!view) return null
+  const away = (crossing: Laid) => distance(toScreen(view, crossing.at), at.screen)
+  const near = crossingsOf(bench, object).filter((one) => away(one) <= GRIP)
+  return near.sort((a, b) => away(a) - away(b))[0] ?? null
+}
+
+/** An interlace with a crossing the other way round. */
+function flippedAt(object: Interlace, { key, at }: Laid, crossings: readonly Laid[]): Interlace {
+  const { flipped = [], ...rest } = object
+  const things = crossings.map((one) => ({ ...one, away: (p: { x: number; y: number }) => distance(one.at, p) }))
+  const left = flipped.filter((mark) => {
+    const one = meant(mark, things)
+    return !one || one.at.x !== at.x || one.at.y !== at.y
+  })
+  const next = left.length < flipped.length ? left : [...flipped, { key, at: { x: tidy(at.x), y: tidy(at.y) } }]
+  return (next.length > 0 ? { ...rest, flipped: next } : rest) as Interlace
+}
+
+/** Puts strands over or under each other, crossing by crossing. */
+function interlaceTool(bench: Bench): Tool {
+  return {
+    cursor: 'pointer',
+    hint: 'Click a crossing: what lies under comes over · order and gap are in the line above',
+    marks() {
+      const object = openInterlace(bench)
+      if (!object) return []
+      return crossingsOf(bench, object).map(({ at }): Drawable => ({ as: 'corner', at, filled: false }))
+    },
+    hover(at) {
+      const object = openInterlace(bench)
+      const crossing = object && crossingAt(bench, object, at)
+      bench.hold({ intent: crossing ? { at: at.p, word: 'over or under' } : null })
+    },
+    press(at) {
+      const object = openInterlace(bench)
+      const crossing = object && crossingAt(bench, object, at)
+      if (object && crossing) {
+        const next = flippedAt(object, crossing, crossingsOf(bench, object))
+        bench.edit({ kind: 'replace', objects: [next] }, `Turn a crossing of ${object.name} round`)
+        return null
+      }
+      const other = pickAt(bench, at)
+      bench.select(other ? [other.id] : [])
+      return null
+    },
+  }
+}
+
+/** Opens the selected interlace, or makes one of what is selected. */
+function begin(bench: Bench): void {
+  if (openInterlace(bench)) return
+  const gap = bench.rules.weights.at(-1)!.name
+  gather(bench, bench.free, 'Interlace', { kind: 'interlace', order: 'turns', gap })
+  const made = openInterlace(bench)
+  const first = made && crossingsOf(bench, made)[0]
+  if (!made || !first) return
+  // Over and under are counted from this crossing on, wherever it goes.
+  const start = { x: tidy(first.at.x), y: tidy(first.at.y) }
+  bench.edit({ kind: 'replace', objects: [{ ...made, start }] }, `Interlace ${made.name}`)
+}
+
+export const interlace: ToolDefinition = {
+  id: 'interlace',
+  name: 'Interlace',
+  cluster: 'Combine',
+  key: 'KeyL',
+  picture: Waves,
+  make: interlaceTool,
+  needs: (bench) => (bench.free.length > 0 ? null : 'Select the strands or shapes that cross first.'),
+  begin,
+  Settings: InterlaceSettings,
+}

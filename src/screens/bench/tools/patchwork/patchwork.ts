@@ -1,0 +1,17 @@
+import { Puzzle } from 'lucide-react'
+import type { ToolDefinition } from '../tool'
+import { patchworkTool } from './gesture'
+import { PatchworkSettings } from './settings'
+import { beginPatchwork, patchworkNeeds } from './state'
+
+export const patchwork: ToolDefinition = {
+  id: 'patchwork',
+  name: 'Patchwork',
+  cluster: 'Combine',
+  key: 'KeyS',
+  picture: Puzzle,
+  make: patchworkTool,
+  needs: patchworkNeeds,
+  begin: beginPatchwork,
+  Settings: PatchworkSettings,
+}

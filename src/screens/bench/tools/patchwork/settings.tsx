@@ -1,0 +1,131 @@
+'use client'
+
+import type { Paint } from '@/core/drawing/paint'
+import type { Style, Weight } from '@/core/drawing/style'
+import { withoutLost, withSweptStyle } from '@/core/drawing/kinds/patchwork/sweeping'
+import { lostPatches } from '@/core/drawing/kinds/patchwork/swept'
+import type { OfKind } from '@/core/drawing/object'
+import { Choice } from '@/ui/choice'
+import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../context'
+import { WEIGHT } from '../../ledger/limits'
+import { orNone } from '../../or-none'
+import { OwnSettings } from '../../ledger/own-numbers'
+import { NamedNumberCell, PaintCell } from '../../ledger/value-cell'
+import { acceptPatchwork, openPatchwork, type Originals, PATCHWORK, type Way } from './state'
+
+const WAYS = [
+  { value: 'keep', label: 'keep', hint: 'Click a patch, or sweep through several to join them (K)' },
+  { value: 'drop', label: 'drop', hint: 'Click or sweep what is not to be kept (D)' },
+  { value: 'cut', label: 'cut', hint: 'Take a single stretch of line out (C)' },
+] as const
+
+const ORIGINALS = [
+  { value: 'inside', label: 'inside', hint: 'The originals go: they stay in the patchwork only' },
+  { value: 'aside', label: 'aside', hint: 'Copies of the originals stay aside, hidden and locked' },
+  { value: 'stay', label: 'stay', hint: 'Copies of the originals stay as they are' },
+] as const
+
+/** What a sweep does, the finish of the shape in hand, what becomes of the originals. */
+export function PatchworkSettings() {
+  const bench = useBench()
+  const { way, originals, shape } = useSlot(PATCHWORK)
+  useShownObjects()
+  useBenchState((state) => state.selection)
+  const object = openPatchwork(bench)
+  if (!object) return null
+  const one = object.swept.find(({ id }) => id === shape) ?? object.swept.at(-1)
+  return (
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-0.5 pl-3 whitespace-nowrap text-quiet">
+      <Choice
+        label="What a sweep does"
+        value={way}
+        options={WAYS}
+        onChange={(next: Way) => bench.put(PATCHWORK, { way: next })}
+      />
+      <OwnSettings object={object} />
+      {one && <SweptFinish object={object} id={one.id} name={one.name} style={one.style} />}
+      <Lost object={object} />
+      <span className="flex items-center gap-1.5">
+        originals
+        <Choice
+          label="What becomes of the originals"
+          value={originals}
+          options={ORIGINALS}
+          onChange={(next: Originals) => bench.put(PATCHWORK, { originals: next })}
+        />
+      </span>
+      <button
+        type="button"
+        onClick={() => acceptPatchwork(bench)}
+        className="h-6 rounded-sheet border border-ink bg-ink px-2.5 text-sheet hover:border-hand hover:bg-hand"
+      >
+        Done
+      </button>
+    </div>
+  )
+}
+
+/** The finish of one shape of a patchwork. */
+function SweptFinish({
+  object,
+  id,
+  name,
+  style,
+}: {
+  object: OfKind<'patchwork'>
+  id: string
+  name: string
+  style: Style
+}) {
+  const bench = useBench()
+  const rules = useRules()
+  const change = (next: Partial<Style>) =>
+    bench.edit(
+      { kind: 'replace', objects: [withSweptStyle(object, id, { ...style, ...next })] },
+      `Change the finish of ${name}`,
+    )
+  return (
+    <span className="flex items-center text-ink">
+      <span className="mr-1 text-quiet">{name}</span>
+      {(['fill', 'stroke'] as const).map((key) => (
+        <PaintCell
+          key={key}
+          label={`${key} of ${name}`}
+          value={style[key]}
+          rules={rules}
+          onMore={() => undefined}
+          onChange={(paint) => change({ [key]: paint as Paint })}
+        />
+      ))}
+      {style.stroke !== 'none' && (
+        <NamedNumberCell
+          label={`weight of ${name}`}
+          value={style.weight}
+          list={rules.weights}
+          limits={WEIGHT}
+          onChange={(weight) => change({ weight: weight as Weight })}
+        />
+      )}
+    </span>
+  )
+}
+
+/** Says which shapes lost patches since lines were moved. */
+function Lost({ object }: { object: OfKind<'patchwork'> }) {
+  const bench = useBench()
+  const lost = orNone(() => lostPatches(object, bench.scene))
+  if (lost.length === 0) return null
+  const names = [...new Set(lost.map(({ shape }) => shape.name))]
+  const forget = () =>
+    bench.edit({ kind: 'replace', objects: [withoutLost(object, lost)] }, `Forget lost patches of ${object.name}`)
+  return (
+    <button
+      type="button"
+      onClick={forget}
+      title={`Lines were moved so that these patches are no longer there: ${names.join(', ')}. Click to forget them.`}
+      className="rounded-sheet px-1 text-snag hover:bg-film"
+    >
+      ◇ {lost.length} lost
+    </button>
+  )
+}
