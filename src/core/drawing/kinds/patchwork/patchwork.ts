@@ -55,7 +55,7 @@ export const patchwork = defineKind<Patchwork>({
         take: fc.constant('ink'),
         swept: fc
           .tuple(plainStyle, fc.constantFrom('rec-1/0/0+', 'ell-2/0/0- rec-1/0/1+ #0'))
-          .map(([style, key]) => [{ id: 'one', name: 'One', patches: [{ key, at: { x: 4, y: 4 } }], style }]),
+          .map(([style, key]) => [{ id: 'one', name: 'One', patches: [{ key, at: { x: 400, y: 400 } }], style }]),
         close: fc.constant(0.5),
         members: members(2),
       },
