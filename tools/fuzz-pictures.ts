@@ -5,6 +5,7 @@ import { wildObject } from '../src/core/drawing/wild'
 import { drawnIcon } from '../src/core/formats/drawn'
 import { bringClock } from '../src/core/geometry/deadline'
 import { STARTERS } from '../src/core/rules/starters'
+import { BOOK } from './book'
 import { pixelsOf } from './rasterise'
 
 const [count = 1000, seed = 1] = process.argv.slice(2).map(Number)
@@ -14,7 +15,7 @@ bringClock(() => {
   const end = performance.now() + LIMIT
   return () => performance.now() > end
 })
-const books = STARTERS.map(({ rules }) => rules)
+const books = STARTERS.map(({ rules }) => ({ ...rules, parts: BOOK.parts }))
 let drawn = 0,
   refused = 0,
   failed = 0,

@@ -8,11 +8,14 @@ import { Dialog } from './dialog'
 export function NameDialog({
   title,
   name,
+  action = 'Rename',
   onName,
   onClose,
 }: {
   title: string
   name: string
+  /** The word on the button. */
+  action?: string
   onName: (name: string) => string | null | Promise<string | null>
   onClose: () => void
 }) {
@@ -47,7 +50,7 @@ export function NameDialog({
         <div className="mt-3 flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button look="strong" type="submit">
-            Rename
+            {action}
           </Button>
         </div>
       </form>

@@ -5,14 +5,14 @@ import { area } from '../geometry/area'
 import { distance, point } from '../geometry/point'
 import { ellipse, polyline } from '../geometry/path'
 import { enclosingCircle, inkCentroid, inkOfAll } from '../proof/optical-centre'
-import { STARTERS } from '../rules/starters'
+import { BOOK } from '../../../tools/book'
 import { extent } from './extent'
 import { aligned, type Side, spaced } from './arrange'
 import { simple } from './arbitrary'
 import { evaluateAll } from './evaluate'
 import type { DrawingObject } from './object'
 
-const { rules } = STARTERS[0]!
+const rules = BOOK
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const
 const box = (id: string, x: number, y: number, w: number, h: number): DrawingObject => ({
   kind: 'rectangle',

@@ -1,6 +1,8 @@
 import { type DrawingObject, isContainer, isFramed, isStyled, kindOf } from './object'
 import { isGradient } from './paint'
+import { type Memory, remembered } from './memory'
 import { Refusal } from './refusal'
+import type { NamedPart } from './values'
 import { paintsOf, type Style } from './style'
 
 /** What something comes to when it is drawn, counted without drawing it; each an upper bound, or near one. */
@@ -38,19 +40,20 @@ const times = (a: Cost, n: number): Cost => ({
   characters: a.characters * n,
 })
 
-const known = new WeakMap<DrawingObject, Cost>()
+/** The parts that placements refer to. */
+export type Parts = readonly NamedPart[] | undefined
+
+const NO_PARTS: NonNullable<Parts> = []
+const known: Memory<NonNullable<Parts>, DrawingObject, Cost> = new WeakMap()
 
 /** What an object comes to. Hidden ones come to nothing. */
-export function costOf(object: DrawingObject): Cost {
-  if (object.hidden) return NOTHING
-  let cost = known.get(object)
-  if (!cost) known.set(object, (cost = counted(object)))
-  return cost
+export function costOf(object: DrawingObject, parts: Parts = NO_PARTS): Cost {
+  return object.hidden ? NOTHING : remembered(known, parts, object, () => counted(object, parts))
 }
 
 /** What a drawing comes to. */
-export const costOfAll = (objects: readonly DrawingObject[]): Cost =>
-  objects.reduce((sum, object) => plus(sum, costOf(object)), NOTHING)
+export const costOfAll = (objects: readonly DrawingObject[], parts: Parts = NO_PARTS): Cost =>
+  objects.reduce((sum, object) => plus(sum, costOf(object, parts)), NOTHING)
 
 /** True for what comes to more than may be drawn. */
 export const isExcessive = (cost: Cost): boolean =>
@@ -72,9 +75,10 @@ function amount(count: number): string {
   return count < 1e9 ? `${Math.round(count / 1e6).toLocaleString('en')} million` : 'billions of'
 }
 
-function counted(object: DrawingObject): Cost {
-  const { segments, characters, times: images } = kindOf(object)
-  const members = isContainer(object) ? times(costOfAll(object.members), images?.(object) ?? 1) : NOTHING
+function counted(object: DrawingObject, parts: Parts): Cost {
+  const { segments, characters, times: images, part } = kindOf(object)
+  if (part) return ofPart(part(object), parts)
+  const members = isContainer(object) ? times(costOfAll(object.members, parts), images?.(object) ?? 1) : NOTHING
   if (!isStyled(object)) return members
   return plus(
     // What members are painted with does not show in what they are combined to.
@@ -86,6 +90,20 @@ function counted(object: DrawingObject): Cost {
       characters: characters?.(object) ?? 0,
     },
   )
+}
+
+/** Parts that are being counted: one that would hold itself counts for nothing, and is refused when it is drawn. */
+const counting = new Set<string>()
+
+function ofPart(name: string, parts: Parts = NO_PARTS): Cost {
+  const part = parts.find((one) => one.name === name)
+  if (!part || counting.has(name)) return NOTHING
+  counting.add(name)
+  try {
+    return costOfAll(part.objects as readonly DrawingObject[], parts)
+  } finally {
+    counting.delete(name)
+  }
 }
 
 const stopsIn = (style: Style): number =>

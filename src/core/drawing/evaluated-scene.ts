@@ -2,7 +2,7 @@ import type { Box } from '../geometry/box'
 import { isTimed, timed } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import type { Transform } from '../geometry/transform'
-import { costOf, refuseExcess } from './cost'
+import { costOf, type Parts, refuseExcess } from './cost'
 import { drawable } from './drawable'
 import { inkOfAll } from './ink'
 import type { Thing } from './kinds/traits'
@@ -15,7 +15,8 @@ import { type Shape, veiled } from './shape'
 import { solidOf } from './solid'
 import type { Cap, Join, Radius, Weight } from './style'
 import { transformObject } from './transform-object'
-import { colourOf, type NamedValues, radiusOf, stopsOf, weightOf } from './values'
+import { scaleOwn } from './scale-own'
+import { colourOf, type NamedPart, type NamedValues, partOf, radiusOf, stopsOf, weightOf } from './values'
 import { extent } from './extent'
 
 /** For how many scenes the results of one object are kept: before and after a change of rules, and a few more. */
@@ -60,6 +61,11 @@ class EvaluatedScene implements Scene {
   stops(gradient: Gradient) {
     if (typeof gradient.stops === 'string') this.note(`gradient ${gradient.stops}`)
     return stopsOf(gradient, this.values)
+  }
+
+  part(name: string): NamedPart {
+    this.note(`part ${name}`)
+    return partOf(name, this.values)
   }
 
   get cap(): Cap {
@@ -109,6 +115,10 @@ class EvaluatedScene implements Scene {
     return transformObject(thing as unknown as DrawingObject, map) as unknown as T
   }
 
+  scaled<T extends Thing>(thing: T, by: number): T {
+    return scaleOwn(thing as unknown as DrawingObject, by) as unknown as T
+  }
+
   box(thing: Thing, map?: Transform): Box {
     const object = thing as DrawingObject
     return extent(map ? transformObject(object, map) : object, this)
@@ -134,7 +144,7 @@ class EvaluatedScene implements Scene {
     let isNew = false
     const result = this.remembered(memory, object, () => {
       isNew = true
-      return attempt(object, compute)
+      return attempt(object, this.values.parts, compute)
     })
     if (!(result instanceof Refusal)) return result
     if (isNew && isPart && result.code === 'too-slow') memory.set(object, memory.get(object)!.slice(1))
@@ -182,9 +192,9 @@ function keep<T>(memory: Memory<T>, object: object, one: Remembered<T>): void {
   memory.set(object, [one, ...(memory.get(object) ?? []).slice(0, KEPT - 1)])
 }
 
-function attempt<T>(object: DrawingObject, compute: () => T): T | Refusal {
+function attempt<T>(object: DrawingObject, parts: Parts, compute: () => T): T | Refusal {
   try {
-    refuseExcess(`“${object.name}”`, costOf(object))
+    refuseExcess(`“${object.name}”`, costOf(object, parts))
     return timed(compute)
   } catch (error) {
     return refusalOf(object, error)
@@ -202,6 +212,8 @@ function valueAt(values: NamedValues, key: string): Read {
       return values.radii.find((one) => one.name === name)?.value
     case 'swatch':
       return text(values.palette.find((one) => one.name === name))
+    case 'part':
+      return serial(values.parts?.find((one) => one.name === name))
     case 'gradient': {
       const stops = values.gradients?.find((one) => one.name === name)?.stops
       return stops && text(stops)
@@ -209,6 +221,17 @@ function valueAt(values: NamedValues, key: string): Read {
     default:
       return values[key as 'cap' | 'join' | 'miterLimit']
   }
+}
+
+/** Parts are never changed in place: the same number is the same part. */
+const serials = new WeakMap<NamedPart, number>()
+let next = 1
+
+function serial(part: NamedPart | undefined): Read {
+  if (!part) return undefined
+  let number = serials.get(part)
+  if (number === undefined) serials.set(part, (number = next++))
+  return number
 }
 
 const text = (value: unknown): string | undefined => (value === undefined ? undefined : JSON.stringify(value))

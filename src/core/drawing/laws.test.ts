@@ -8,7 +8,7 @@ import { svgOf, svgOfShapes } from '../formats/svg'
 import { pathBounds, transformPath } from '../geometry/path'
 import { OFFSET } from '../geometry/tolerance'
 import { rotation } from '../geometry/transform'
-import { STARTERS } from '../rules/starters'
+import { BOOK } from '../../../tools/book'
 import { applyDrawingEdit } from './edit'
 import { extent } from './extent'
 import { moveObject, transformObject } from './transform-object'
@@ -35,7 +35,7 @@ import { isOver, pick } from './pick'
 import { find, walk, withNewIds } from './tree'
 import { pixelsOf } from '../../../tools/rasterise'
 
-const { rules } = STARTERS[0]!
+const rules = BOOK
 const drawing = fc.array(anyObject, { minLength: 1, maxLength: 5 })
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 

@@ -4,7 +4,7 @@ import { apart } from '../../../tools/apart'
 import { transformPath } from '../geometry/path'
 import { compose, rotation, translation } from '../geometry/transform'
 import { renameValues } from '../rules/renames'
-import { STARTERS } from '../rules/starters'
+import { BOOK } from '../../../tools/book'
 import { anyObject, eachKind, simple } from './arbitrary'
 import { outline } from './evaluate'
 import { sceneOf } from './evaluated-scene'
@@ -18,7 +18,7 @@ import { transformObject } from './transform-object'
 import { walk } from './tree'
 import { namesUsed } from './visit'
 
-const { rules } = STARTERS[0]!
+const rules = BOOK
 const scene = sceneOf(rules)
 const share = fc.constantFrom(0, 0.5, 1)
 const anchor = fc.record({ x: share, y: share })

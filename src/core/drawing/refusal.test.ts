@@ -2,7 +2,7 @@ import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringClock } from '../geometry/deadline'
-import { STARTERS } from '../rules/starters'
+import { BOOK } from '../../../tools/book'
 import { drawnIcon } from '../formats/drawn'
 import { evaluate, outline, refusalIn, wholeDrawing } from './evaluate'
 import { extent } from './extent'
@@ -11,7 +11,7 @@ import { Refusal } from './refusal'
 import { wildObject } from './wild'
 import { pixelsOf } from '../../../tools/rasterise'
 
-const { rules } = STARTERS[0]!
+const rules = BOOK
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const box = { x: 3, y: 3, w: 18, h: 18 }
 

@@ -6,7 +6,7 @@ import type { Gradient, Stop } from './paint'
 import type { Shape } from './shape'
 import type { Cap, Join, Radius, Weight } from './style'
 import type { ResolvedColour } from './resolved'
-import type { NamedValues } from './values'
+import type { NamedPart, NamedValues } from './values'
 
 /** What was computed of things that are never changed in place, for each scene that it came out differently in. */
 export type Memory<T> = WeakMap<object, Remembered<T>[]>
@@ -30,6 +30,8 @@ export type Scene = {
   colour(color: string, opacity?: number): ResolvedColour
   /** The stops of a gradient, of its own or by name. Throws when the rules lack the name. */
   stops(gradient: Gradient): readonly Stop[]
+  /** A part by its name. Throws when the set lacks it. */
+  part(name: string): NamedPart
   readonly cap: Cap
   readonly join: Join
   readonly miterLimit: number
@@ -45,6 +47,8 @@ export type Scene = {
   painted(object: Thing, path: Path): readonly Shape[]
   /** An object where a map takes it. */
   moved<T extends Thing>(object: T, map: Transform): T
+  /** An object whose own weights and corners scale; those from the rules stay. */
+  scaled<T extends Thing>(object: T, by: number): T
   /** The upright box of an object's geometry, strokes left aside; under a map, where one is given. */
   box(object: Thing, map?: Transform): Box
   /** What is remembered for an object, or computed now. */

@@ -1,3 +1,5 @@
+import type { Point } from '../geometry/point'
+import type { Thing } from './kinds/traits'
 import { type Gradient, type Stop } from './paint'
 import type { ResolvedColour } from './resolved'
 import type { Cap, Join, Radius, Weight } from './style'
@@ -10,12 +12,16 @@ export type NamedGradient = { readonly name: string; readonly stops: readonly St
 
 export type NamedNumber = { readonly name: string; readonly value: number }
 
+/** A reusable piece of drawing: its objects, and the place of it that is laid where it is placed. */
+export type NamedPart = { readonly name: string; readonly at: Point; readonly objects: readonly Thing[] }
+
 /** What a drawing refers to by name; the rules of a set provide it. */
 export type NamedValues = {
   readonly weights: readonly NamedNumber[]
   readonly radii: readonly NamedNumber[]
   readonly palette: readonly Swatch[]
   readonly gradients?: readonly NamedGradient[] | undefined
+  readonly parts?: readonly NamedPart[] | undefined
   readonly cap: Cap
   readonly join: Join
   readonly miterLimit: number
@@ -44,6 +50,13 @@ export function colourOf(color: string, values: NamedValues, opacity = 1): Resol
   const swatch = values.palette.find(({ name }) => name === color)
   if (!swatch) throw new Error(`The rules have no swatch named “${color}”.`)
   return { name: color, light: swatch.color, dark: swatch.dark ?? swatch.color, ink: swatch.name === INK, opacity }
+}
+
+/** A part by its name. Throws when the rules lack it. */
+export function partOf(name: string, values: NamedValues): NamedPart {
+  const part = values.parts?.find((one) => one.name === name)
+  if (!part) throw new Error(`The set has no part named “${name}”.`)
+  return part
 }
 
 /** The stops of a gradient, of its own or by name. Throws when the rules lack the name. */

@@ -29,7 +29,7 @@ export function visited(object: DrawingObject, { style, radius, weight }: Visito
 }
 
 /** The kinds of named values that a drawing may refer to. */
-export type ValueKind = 'weight' | 'radius' | 'swatch' | 'gradient'
+export type ValueKind = 'weight' | 'radius' | 'swatch' | 'gradient' | 'part'
 
 /** An object, its members left aside, with every name of a value in it exchanged. */
 export function withNames<T extends DrawingObject>(object: T, name: (kind: ValueKind, name: string) => string): T {
@@ -46,7 +46,11 @@ export function withNames<T extends DrawingObject>(object: T, name: (kind: Value
       ? paint
       : { ...paint, stops }
   }
-  return visited(object, {
+  const { part, withPart } = kindOf(object)
+  const own = part?.(object)
+  const other = own === undefined ? own : name('part', own)
+  const placed = other === own ? object : (withPart!(object, other!) as T)
+  return visited(placed, {
     style(style) {
       const painted = withPaints(style, repainted)
       if (typeof style.weight !== 'string') return painted

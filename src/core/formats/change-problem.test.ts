@@ -2,13 +2,13 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { DrawingObject } from '../drawing/object'
 import { oddObject } from '../drawing/wild'
-import { STARTERS } from '../rules/starters'
+import { BOOK } from '../../../tools/book'
 import { applyEdit } from '../set/edit'
 import { IconSet, type IconSet as Set, setProblems } from '../set/set'
 import { changeProblem } from './change-problem'
 import { both, difference, overlay, SetWrites } from './writes'
 
-const { rules } = STARTERS[0]!
+const rules = BOOK
 const icon = (id: string, objects: DrawingObject[] = []) => ({ id, name: id, masters: [{ base: 24, objects }] })
 const set: Set = { name: 'Pier', kind: 'interface', rules, icons: [icon('oar'), icon('buoy'), icon('ferry')] }
 

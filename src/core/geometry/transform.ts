@@ -39,6 +39,13 @@ export function compose(outer: Transform, inner: Transform): Transform {
   return [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f]
 }
 
+/** The map back. Throws where there is none. */
+export function inverse([a, b, c, d, e, f]: Transform): Transform {
+  const det = a * d - b * c
+  if (det === 0) throw new Error('The map flattens everything, so there is none back.')
+  return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det]
+}
+
 export function apply([a, b, c, d, e, f]: Transform, { x, y }: Point): Point {
   return { x: a * x + c * y + e, y: b * x + d * y + f }
 }

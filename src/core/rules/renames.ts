@@ -1,10 +1,8 @@
 import { mapObjects } from '../drawing/tree'
 import type { DrawingObject } from '../drawing/object'
 import { type ValueKind, withNames } from '../drawing/visit'
+import { LISTS } from './lists'
 import type { Rules } from './rules'
-
-/** The lists of named values a drawing can refer to, by the kind of reference. */
-export const LISTS = { weight: 'weights', radius: 'radii', swatch: 'palette', gradient: 'gradients' } as const
 
 /** A named value that goes by another name from now on. */
 export type Rename = { readonly kind: ValueKind; readonly from: string; readonly to: string }

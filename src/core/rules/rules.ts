@@ -1,6 +1,9 @@
 import { z } from 'zod'
 import { Colour, Stops, ValueName } from '../drawing/paint'
+import { DrawingObject } from '../drawing/object'
+import { PointXY } from '../drawing/place'
 import { Cap, Join } from '../drawing/style'
+import { partProblems } from './parts'
 import { INK } from '../drawing/values'
 
 const Named = (value: z.ZodNumber) => z.strictObject({ name: ValueName, value })
@@ -14,6 +17,14 @@ export const Keyline = z.strictObject({
 })
 
 export const SwatchRule = z.strictObject({ name: ValueName, color: Colour, dark: Colour.optional() })
+
+/** A reusable piece of drawing: `at` is the place of it that is laid where it is placed. */
+export const Part = z.strictObject({
+  name: ValueName,
+  at: PointXY,
+  objects: z.array(DrawingObject).min(1, 'A part needs at least one object.'),
+})
+export type Part = z.infer<typeof Part>
 
 /** A delivered size in pixels. */
 export const Size = z
@@ -86,6 +97,8 @@ export const Rules = z
       .max(64)
       .superRefine(unique('gradients'))
       .optional(),
+    /** Reusable pieces of drawing, by name. */
+    parts: z.array(Part).max(500, 'A set may have at most 500 parts.').superRefine(unique('parts')).optional(),
     sizes: z
       .array(Size)
       .min(1, 'Name at least one size to deliver.')
@@ -122,6 +135,7 @@ export const Rules = z
         }
       }
     })
+    for (const message of partProblems(rules)) context.addIssue({ code: 'custom', path: ['parts'], message })
     if (rules.liveArea > rules.grid.size) {
       context.addIssue({
         code: 'custom',

@@ -20,6 +20,8 @@ export type SetEdit =
       readonly objects: readonly DrawingObject[]
       readonly alternatives: readonly Alternative[]
     } & MasterAt)
+  /** Several edits, one after the other, as one. */
+  | { readonly kind: 'all'; readonly edits: readonly SetEdit[] }
   | { readonly kind: 'add-icons'; readonly icons: readonly Icon[]; readonly at: number }
   | { readonly kind: 'remove-icons'; readonly ids: readonly string[] }
   | { readonly kind: 'rename-icon'; readonly id: string; readonly name: string }
@@ -48,6 +50,8 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
         alternatives: many ? [...alternatives] : undefined,
       }))
     }
+    case 'all':
+      return edit.edits.reduce(applyEdit, set)
     case 'add-icons':
       return { ...set, icons: [...icons.slice(0, edit.at), ...edit.icons, ...icons.slice(edit.at)] }
     case 'remove-icons':

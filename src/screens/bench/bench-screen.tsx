@@ -19,6 +19,7 @@ import { Family } from './family'
 import { addIcon, renameIcon } from './icons'
 import { Ledger } from './ledger/ledger'
 import { LostDialog } from './lost-dialog'
+import { PartDialogs } from './parts/part-dialogs'
 import { Proofs } from './proofs'
 import { Refused } from './refused'
 import { Seeing } from './seeing'
@@ -99,6 +100,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
         {parts > 2 ? <Proofs /> : <div className="row-span-2 border-l border-ink bg-sheet" />}
         {parts > 3 ? <Ledger /> : <div className="border-t border-ink bg-sheet" />}
         <LostDialog />
+        <PartDialogs />
       </div>
     </BenchContext>
   )

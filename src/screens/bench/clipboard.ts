@@ -1,43 +1,117 @@
 import { z } from 'zod'
 import { DrawingObject } from '@/core/drawing/object'
-import { namesUsed } from '@/core/drawing/visit'
+import { Stops, ValueName } from '@/core/drawing/paint'
+import { namesUsed, type ValueKind } from '@/core/drawing/visit'
 import { walk, withNewIds } from '@/core/drawing/tree'
 import { svgOf } from '@/core/formats/svg'
+import { LISTS } from '@/core/rules/lists'
 import { hasValue } from '@/core/rules/renames'
+import { Part, Rules, SwatchRule } from '@/core/rules/rules'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
+import { commit } from '../frame/session'
 import type { Bench } from './bench'
 import { remove } from './operations'
 
 const TYPE = 'application/x-wise-square-objects+json'
 
+const NamedNumber = z.strictObject({ name: ValueName, value: z.number() })
+
+/** What is on the clipboard: objects, and all that they refer to by name in the rules of their set. */
+const Copied = z.strictObject({
+  objects: z.array(DrawingObject),
+  weights: z.array(NamedNumber),
+  radii: z.array(NamedNumber),
+  palette: z.array(SwatchRule),
+  gradients: z.array(z.strictObject({ name: ValueName, stops: Stops })),
+  parts: z.array(Part),
+})
+type Copied = z.infer<typeof Copied>
+
+/** Everything that objects refer to, and what that refers to again. */
+function needsOf(objects: readonly DrawingObject[], rules: Rules): Omit<Copied, 'objects'> {
+  const needed = new Map<string, { kind: ValueKind; name: string }>()
+  const look = (list: readonly DrawingObject[]) => {
+    for (const { object } of walk(list)) {
+      for (const one of namesUsed(object)) {
+        const key = `${one.kind} ${one.name}`
+        if (needed.has(key)) continue
+        needed.set(key, one)
+        if (one.kind === 'part') look(rules.parts?.find(({ name }) => name === one.name)?.objects ?? [])
+        if (one.kind === 'gradient')
+          for (const { color } of rules.gradients?.find(({ name }) => name === one.name)?.stops ?? [])
+            if (!color.startsWith('#')) needed.set(`swatch ${color}`, { kind: 'swatch', name: color })
+      }
+    }
+  }
+  look(objects)
+  const of = <T extends { name: string }>(kind: ValueKind, list: readonly T[] = []): T[] =>
+    list.filter(({ name }) => needed.has(`${kind} ${name}`))
+  return {
+    weights: of('weight', rules.weights),
+    radii: of('radius', rules.radii),
+    palette: of('swatch', rules.palette),
+    gradients: of('gradient', rules.gradients),
+    parts: of('part', rules.parts),
+  }
+}
+
 /** Puts the selection on the clipboard: as objects for Wise Square, as SVG text for everyone else. */
 export function copySelection(bench: Bench, event: ClipboardEvent, cut: boolean): void {
-  const { selected } = bench
+  const { selected, rules } = bench
   if (selected.length === 0) return
   event.preventDefault()
-  event.clipboardData!.setData(TYPE, JSON.stringify(selected))
-  event.clipboardData!.setData('text/plain', svgOf(selected, bench.rules, bench.rules.grid.size))
+  event.clipboardData!.setData(TYPE, JSON.stringify({ objects: selected, ...needsOf(selected, rules) }))
+  event.clipboardData!.setData('text/plain', svgOf(selected, rules, rules.grid.size))
   if (cut) remove(bench)
 }
 
-/** Lays objects from the clipboard in place, in whichever icon is open. */
+/** What of the clipboard these rules lack, in words, and the rules with it. */
+function brought(copied: Copied, rules: Rules): { readonly lacks: string[]; readonly rules: Rules } {
+  const lacks: string[] = []
+  const next: Record<string, unknown> = { ...rules }
+  for (const kind of Object.keys(LISTS) as ValueKind[]) {
+    const list = copied[LISTS[kind]].filter(({ name }) => !hasValue(rules, kind, name))
+    if (list.length === 0) continue
+    lacks.push(...list.map(({ name }) => `the ${kind} “${name}”`))
+    next[LISTS[kind]] = [...(rules[LISTS[kind]] ?? []), ...list]
+  }
+  return { lacks, rules: next as Rules }
+}
+
+/**
+ * Lays objects from the clipboard in place, in whichever icon is open. What they refer to is matched by name; what this
+ * set lacks is named, and brought along when that is wished for.
+ */
 export function pasteObjects(bench: Bench, event: ClipboardEvent): void {
   const text = event.clipboardData!.getData(TYPE)
+  const { here } = bench
   if (text === '') return
   event.preventDefault()
-  const parsed = z.array(DrawingObject).safeParse(JSON.parse(text))
-  if (!parsed.success || !bench.icon) return
-  for (const { object } of walk(parsed.data)) {
-    for (const { kind, name } of namesUsed(object)) {
-      if (hasValue(bench.rules, kind, name)) continue
-      say({
-        text: `“${object.name}” uses the ${kind} “${name}”, which this set’s rules do not have. Add it there first.`,
-        tone: 'fault',
-      })
-      return
-    }
-  }
-  const objects = parsed.data.map((object) => withNewIds(object, newId))
-  bench.add(objects, `Paste ${objects.length === 1 ? objects[0]!.name : `${objects.length} objects`}`)
+  const parsed = Copied.safeParse(JSON.parse(text))
+  if (!parsed.success || !here) return
+  const objects = parsed.data.objects.map((object) => withNewIds(object, newId))
+  const label = `Paste ${objects.length === 1 ? objects[0]!.name : `${objects.length} objects`}`
+  const { lacks, rules } = brought(parsed.data, bench.rules)
+  if (lacks.length === 0) return bench.add(objects, label)
+  const checked = Rules.safeParse(rules)
+  if (!checked.success) return say({ text: checked.error.issues[0]!.message, tone: 'fault' })
+  say({
+    text: `What you paste refers to ${inWords(lacks)}, which this set does not have.`,
+    action: {
+      label: 'Bring along',
+      run() {
+        const { into, at } = bench.top
+        const edits = [
+          { kind: 'rules' as const, rules, renames: [] },
+          { kind: 'draw' as const, ...here, edit: { kind: 'add' as const, objects, into, at } },
+        ]
+        commit(bench.session, { kind: 'all', edits }, label)
+        bench.select(objects.map(({ id }) => id))
+      },
+    },
+  })
 }
+
+const inWords = (list: readonly string[]): string =>
+  list.length < 2 ? (list[0] ?? '') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`

@@ -10,6 +10,7 @@ import { benchGuides, setGuides } from './guides'
 import { nodeCommands } from './node-commands'
 import { deleteNodes, inNodes, nodesNeed, nudgeNodes, selectNodes } from './node-operations'
 import { seeingCommands } from './seeing-commands'
+import { openedPart, PARTS } from './parts/operations'
 import { symmetryCommands } from './symmetry'
 import { transformCommands } from './transform-commands'
 import { TOOLS } from './tools/tools'
@@ -171,6 +172,8 @@ function stepOut(bench: Bench): void {
   if (tool === 'nodes' && nodes.size > 0) bench.store.setState({ nodes: new Set() })
   else if (tool !== 'select') bench.take('select')
   else if (scope !== null) {
+    const opened = openedPart(bench)
+    if (opened?.id === scope) return bench.put(PARTS, { asking: { putBack: scope } })
     bench.store.setState({ scope: parentOf(bench, scope), selection: new Set([scope]) })
   } else if (selection.size > 0) bench.select([])
 }

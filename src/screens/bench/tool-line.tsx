@@ -22,6 +22,7 @@ export function ToolLine({ commands }: { commands: readonly Command[] }) {
         <Cluster key={cluster} name={cluster}>
           {commands
             .filter((command) => command.inLine?.cluster === cluster)
+            .sort((a, b) => placeOf(a) - placeOf(b))
             .map((command) => (
               <ToolButton key={command.id} command={command} picture={command.inLine!.picture} />
             ))}
@@ -29,6 +30,16 @@ export function ToolLine({ commands }: { commands: readonly Command[] }) {
       ))}
     </div>
   )
+}
+
+/** The rows of a keyboard that the clusters lie on. */
+const ROWS = ['1234567890', 'QWERTYUIOP', 'ASDFGHJKL']
+
+/** How far along its row the key of a command lies, so that tools lie as their keys do. */
+function placeOf({ keys }: Command): number {
+  const key = (keys?.[0] ?? '').replace(/^(?:Key|Digit)/, '')
+  const row = ROWS.find((one) => key.length === 1 && one.includes(key))
+  return row ? row.indexOf(key) : 99
 }
 
 /** Tools without a place of their own in the line, by the one whose settings lead to them. */

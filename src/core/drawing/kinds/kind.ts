@@ -59,6 +59,9 @@ export type Kind<T extends Thing> = {
   readonly withWeights?: (object: T, change: (weight: Weight) => Weight) => T
   /** The object with each finish that it holds, beside its style, replaced. */
   readonly withStyles?: (object: T, change: (style: Style) => Style) => T
+  /** The part that it places, and the same with another. */
+  readonly part?: (object: T) => string
+  readonly withPart?: (object: T, name: string) => T
   /** About how many segments and how much length its outline comes to, and how often its members are drawn. */
   readonly segments?: (object: T) => number
   readonly length?: (object: T) => number

@@ -4,7 +4,7 @@ import { segmentCount, transformPath } from '../../geometry/path'
 import { compose, IDENTITY, rotation, type Transform, translation } from '../../geometry/transform'
 import { pixelsOf } from '../../../../tools/rasterise'
 import { svgOf, svgOfShapes } from '../../formats/svg'
-import { STARTERS } from '../../rules/starters'
+import { BOOK } from '../../../../tools/book'
 import { eachKind } from '../arbitrary'
 import { costOf } from '../cost'
 import { afterEdit, editable } from '../editable'
@@ -20,7 +20,7 @@ import { transformObject } from '../transform-object'
 import { walk } from '../tree'
 import { visited } from '../visit'
 
-const scene = sceneOf(STARTERS[0]!.rules)
+const scene = sceneOf(BOOK)
 const written = (object: unknown) => JSON.parse(JSON.stringify(object)) as unknown
 const runs = { numRuns: 40 }
 
@@ -152,7 +152,7 @@ describe.each(eachKind)('any %s', (_, any) => {
         expect([...walk([paths])].every(({ object: { kind } }) => kind === 'path' || kind === 'group')).toBe(true)
         const ids = [...walk([paths])].map(({ object: { id } }) => id)
         expect(new Set(ids).size).toBe(ids.length)
-        const [was, is] = [object, paths].map((one) => svgOf([one], STARTERS[0]!.rules, 24, 'light'))
+        const [was, is] = [object, paths].map((one) => svgOf([one], BOOK, 24, 'light'))
         expect(differing(was!, is!)).toBeLessThan(0.002)
       }),
       { numRuns: 15 },

@@ -9,6 +9,7 @@ import { mirror } from './mirror/mirror'
 import { outlined } from './outlined/outlined'
 import { patchwork } from './patchwork/patchwork'
 import { path } from './path/path'
+import { placement } from './placement/placement'
 import { polygon } from './polygon/polygon'
 import { rectangle } from './rectangle/rectangle'
 import { repeat } from './repeat/repeat'
@@ -33,4 +34,5 @@ export const KINDS = [
   repeat,
   patchwork,
   interlace,
+  placement,
 ] as const

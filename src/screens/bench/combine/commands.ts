@@ -4,6 +4,7 @@ import { assemblyCommands } from './assembly'
 import { divideCommands } from './divide'
 import { distanceCommands } from './distance'
 import { fixCommands } from './fix'
+import { partCommands } from '../parts/commands'
 import { repeatCommands } from './repeat'
 
 /** Every command that combines objects. */
@@ -12,5 +13,6 @@ export const combineCommands = (bench: Bench): Command[] => [
   ...divideCommands(bench),
   ...distanceCommands(bench),
   ...repeatCommands(bench),
+  ...partCommands(bench),
   ...fixCommands(bench),
 ]

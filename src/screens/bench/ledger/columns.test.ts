@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import type { Line as LineObject } from '@/core/drawing/kinds/line/line'
 import { simple } from '@/core/drawing/arbitrary'
 import { DrawingObject, isCornered, isStyled } from '@/core/drawing/object'
-import { STARTERS } from '@/core/rules/starters'
+import { BOOK } from '../../../../tools/book'
 import { common, cornerOf, cornerStyleOf, numbersOf, withCorner, withCornerStyle, withStyle } from './columns'
 import { SEVERAL } from './value-cell'
 
@@ -18,7 +18,7 @@ const line = (x: number, y: number): LineObject => ({
 })
 describe('the ledger’s numbers', () => {
   it('of any object can be read at any anchor, and what has no corner or style is left alone', () => {
-    const { rules } = STARTERS[0]!
+    const rules = BOOK
     fc.assert(
       fc.property(simple, (object) => {
         const [from, middle, to] = [0, 0.5, 1].map((k) => numbersOf(object, rules, { x: k, y: k }))

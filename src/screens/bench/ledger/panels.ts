@@ -4,6 +4,7 @@ import { guidesPanel } from './guides-panel'
 import { historyPanel } from './history-panel'
 import { nodesPanel } from './nodes-panel'
 import { objectsPanel } from './objects-panel'
+import { partsPanel } from '../parts/parts-panel'
 import type { Panel } from './panel'
 
 /** The panels of the ledger, in the order of their tabs. */
@@ -13,5 +14,6 @@ export const PANELS: readonly Panel[] = [
   coloursPanel,
   referencesPanel,
   guidesPanel,
+  partsPanel,
   historyPanel,
 ]

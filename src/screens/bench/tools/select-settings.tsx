@@ -3,6 +3,7 @@
 import { Scaling } from 'lucide-react'
 import { outermost } from '@/core/drawing/tree'
 import { isContainer } from '@/core/drawing/object'
+import { PlacementColours } from '../parts/placement-colours'
 import { OwnSettings } from '../ledger/own-numbers'
 import { ArrangeSettings } from '../arrange/arrange-settings'
 import { useBench, useBenchState, useCalmObjects, useSlot } from '../context'
@@ -17,7 +18,10 @@ export function SelectSettings() {
   if (only?.kind === 'text' && more.length === 0) return <TextSettings key={only.id} object={only} />
   return (
     <>
-      {only && more.length === 0 && isContainer(only) && <OwnSettings key={only.id} object={only} />}
+      {only && more.length === 0 && (isContainer(only) || only.kind === 'placement') && (
+        <OwnSettings key={only.id} object={only} />
+      )}
+      {only?.kind === 'placement' && more.length === 0 && <PlacementColours object={only} />}
       {selection.size > 0 && <ArrangeSettings />}
       <ScaleOwn />
     </>

@@ -21,6 +21,7 @@ import { lasso, travelled } from './drags'
 import { addStopAt } from './gradient-handles'
 import { pullAt } from './pulls'
 import { pullReference } from './reference-tools'
+import { openPlacement } from '../parts/operations'
 import { isCircle } from './snapping'
 import type { At, Drag, Tool } from './tool'
 import { hoverOver, pickAt } from './under'
@@ -56,6 +57,7 @@ export function selectTool(bench: Bench): Tool {
     twice(at) {
       if (addStopAt(bench, at)) return
       const target = pickAt(bench, at)
+      if (target?.kind === 'placement') return openPlacement(bench, target)
       if (!target || !isContainer(target)) return
       bench.store.setState({ scope: target.id })
       const member = pick(target.members, bench.scene, at.p, bench.reach, isCombining(target))

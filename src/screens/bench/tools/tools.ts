@@ -5,6 +5,7 @@ import { polygon } from './boxes/polygon'
 import { rectangle } from './boxes/rectangle'
 import { spiral } from './boxes/spiral'
 import { star } from './boxes/star'
+import { part } from '../parts/part-tool'
 import { corner } from './corner'
 import { line } from './draw-line'
 import { freehand } from './freehand/freehand'
@@ -31,6 +32,7 @@ export const TOOLS: readonly ToolDefinition[] = [
   pen,
   freehand,
   text,
+  part,
   arrow,
   spiral,
   select,

@@ -3,12 +3,15 @@ import { boxUnion } from '../../../geometry/box'
 import { type Path, pathBounds } from '../../../geometry/path'
 import { combine } from '../../../planar/boolean'
 import type { Scene } from '../../scene'
+import { ValueName } from '../../paint'
+import { Coordinate, PointXY } from '../../place'
 import { type Shape, veiled } from '../../shape'
 import { underlapped } from '../../underlap'
 import { defineKind } from '../kind'
 import { visible } from '../members'
 import { together, united } from '../together'
 import { common, type Thing, type WithMembers } from '../traits'
+import { movedPlacing } from '../placement/placed'
 import { clipped } from './clip'
 
 /**
@@ -24,6 +27,8 @@ export const Group = z.strictObject({
   mask: Mask.optional(),
   /** By how much each member is drawn on beneath those above it. */
   underlap: z.number().min(0).max(100).optional(),
+  /** The placement that was opened to edit its part here, until it is put back. */
+  opened: z.strictObject({ part: ValueName, at: PointXY, map: z.array(Coordinate).length(4).optional() }).optional(),
 })
 type Group = z.infer<typeof Group> & WithMembers
 
@@ -41,6 +46,7 @@ export const group = defineKind<Group>({
   },
   frame: (object, scene) =>
     (object.mask && pathBounds(scene.edge(object))) || boxUnion(object.members.map((member) => scene.box(member)))!,
+  transform: (object, map) => (object.opened ? { ...object, opened: movedPlacing(object.opened, map) } : object),
   fields: () => [
     {
       id: 'mask',
@@ -61,7 +67,7 @@ export const group = defineKind<Group>({
       write: ({ underlap: _, ...rest }, value) => (value > 0 ? { ...rest, underlap: value } : rest),
     },
   ],
-  summary: ({ members }) => `${members.length} inside`,
+  summary: ({ members, opened }) => (opened ? `part ${opened.part}, open` : `${members.length} inside`),
   lost: null,
   any: ({ fc, members }) =>
     fc.record(

@@ -1,0 +1,112 @@
+import { z } from 'zod'
+import { boxUnion } from '../../../geometry/box'
+import { tidy } from '../../../geometry/tidy'
+import { isMirroring } from '../../frame'
+import { Colour, ValueName } from '../../paint'
+import { Coordinate, PointXY } from '../../place'
+import type { Shape } from '../../shape'
+import type { Field } from '../field'
+import { defineKind } from '../kind'
+import { together, united } from '../together'
+import { common } from '../traits'
+import { linearOf, mapOf, movedPlacing, placed, sizeOf } from './placed'
+
+/**
+ * One use of a part: its place of insertion at `at`, and what was done to it beyond moving as a linear map. Weights from
+ * the rules stay as they are unless they are to scale; `colours` take the place of the part's own.
+ */
+const Placement = z.strictObject({
+  kind: z.literal('placement'),
+  ...common,
+  part: ValueName,
+  at: PointXY,
+  map: z.array(Coordinate).length(4).optional(),
+  weights: z.literal('scaled').optional(),
+  colours: z
+    .array(z.strictObject({ from: z.union([ValueName, Colour]), to: z.union([ValueName, Colour]) }))
+    .max(64)
+    .optional(),
+})
+export type Placement = z.infer<typeof Placement>
+
+export const placement = defineKind<Placement>({
+  kind: 'placement',
+  word: 'Placement',
+  schema: Placement,
+  edge: (object, scene) => together(placed(object, scene).map((one) => scene.edge(one))),
+  solid: (object, scene) => united(placed(object, scene).map((one) => scene.solid(one))),
+  shapes(object, scene) {
+    const shapes = placed(object, scene).flatMap((one) => scene.shapes(one))
+    // What is drawn belongs to the placement, wherever it comes from.
+    return shapes.map((shape): Shape => ({ ...shape, id: object.id }))
+  },
+  frame: (object, scene) => boxUnion(placed(object, scene).map((one) => scene.box(one)))!,
+  isSmaller: () => true,
+  transform: movedPlacing,
+  part: ({ part }) => part,
+  withPart: (object, part) => ({ ...object, part }),
+  fields: () => FIELDS,
+  summary: ({ part }) => part,
+  loose: (object, scene) => placed(object, scene).map((of) => ({ of })),
+  lost: null,
+  any: ({ fc, place, half }) =>
+    fc.record(
+      {
+        part: fc.constant('float'),
+        at: place,
+        map: fc.oneof(
+          half(1, 2).map((scale) => [scale, 0, 0, scale]),
+          fc.constant([0, 1, -1, 0]),
+          fc.constant([-1, 0, 0, 1]),
+        ),
+        weights: fc.constant('scaled'),
+        colours: fc.constant([{ from: 'ink', to: '#d5401b' }]),
+      },
+      { requiredKeys: ['part', 'at'] },
+    ),
+})
+
+const withLinear = (object: Placement, map: readonly number[]): Placement => {
+  const { map: _, ...rest } = object
+  return map.every((value, i) => value === [1, 0, 0, 1][i]) ? rest : { ...rest, map: map.map(tidy) }
+}
+
+const FIELDS: readonly Field<Placement>[] = [
+  {
+    id: 'size',
+    what: 'the size',
+    as: 'number',
+    suffix: ' % size',
+    step: 5,
+    limits: { least: 0, above: true, most: 10_000 },
+    read: (object) => sizeOf(object) * 100,
+    write(object, percent) {
+      const by = percent / 100 / sizeOf(object)
+      return withLinear(
+        object,
+        linearOf(object.map)
+          .slice(0, 4)
+          .map((value) => value * by),
+      )
+    },
+  },
+  {
+    id: 'way round',
+    what: 'the way round',
+    as: 'choice',
+    options: ['as drawn', 'flipped'],
+    read: (object) => (isMirroring(mapOf(object)) ? 'flipped' : 'as drawn'),
+    write(object, way) {
+      const [a, b, c, d] = linearOf(object.map)
+      return isMirroring(mapOf(object)) === (way === 'flipped') ? object : withLinear(object, [-a, -b, c, d])
+    },
+  },
+  {
+    id: 'weights',
+    what: 'whether weights scale',
+    as: 'choice',
+    options: ['weights stay', 'weights scale'],
+    read: ({ weights }) => (weights ? 'weights scale' : 'weights stay'),
+    write: ({ weights: _, ...rest }, way) => (way === 'weights scale' ? { ...rest, weights: 'scaled' } : rest),
+  },
+]

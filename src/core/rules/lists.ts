@@ -1,0 +1,10 @@
+import type { ValueKind } from '../drawing/visit'
+
+/** The lists of named values a drawing can refer to, by the kind of reference. */
+export const LISTS = {
+  weight: 'weights',
+  radius: 'radii',
+  swatch: 'palette',
+  gradient: 'gradients',
+  part: 'parts',
+} as const satisfies Record<ValueKind, string>

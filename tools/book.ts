@@ -1,0 +1,33 @@
+import { STARTERS } from '../src/core/rules/starters'
+import type { Rules } from '../src/core/rules/rules'
+
+/** The rule book that tests draw by: the first of those to start from, with a part in it. */
+export const BOOK: Rules = {
+  ...STARTERS[0]!.rules,
+  parts: [
+    {
+      name: 'float',
+      at: { x: 4, y: 4 },
+      objects: [
+        {
+          kind: 'ellipse',
+          id: 'ball',
+          name: 'Ball',
+          x: 2,
+          y: 2,
+          w: 4,
+          h: 4,
+          style: { fill: 'ink', stroke: 'none', weight: 'main' },
+        },
+        {
+          kind: 'line',
+          id: 'rope',
+          name: 'Rope',
+          from: { x: 6, y: 4 },
+          to: { x: 9, y: 6 },
+          style: { fill: 'none', stroke: 'ink', weight: 'main' },
+        },
+      ],
+    },
+  ],
+}
