@@ -6,7 +6,7 @@ import type { Guide } from '@/core/drawing/guide'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
 import { freshName } from '@/core/drawing/fresh'
-import { type DrawingObject, isContainer } from '@/core/drawing/object'
+import { type DrawingObject, isContainer, type Kind, type OfKind } from '@/core/drawing/object'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Scene } from '@/core/drawing/scene'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
@@ -95,6 +95,12 @@ export class Bench {
   get free(): DrawingObject[] {
     const locked = lockedWithin(this.objects)
     return this.selected.filter((object) => !locked.has(object.id))
+  }
+
+  /** The one selected object, where it is of a kind and may be changed. */
+  one<K extends Kind>(kind: K): OfKind<K> | null {
+    const [only, ...more] = this.free
+    return only?.kind === kind && more.length === 0 ? (only as OfKind<K>) : null
   }
 
   get reach(): number {

@@ -1,5 +1,6 @@
 import { arrow } from './arrow/arrow'
 import { assembly } from './assembly/assembly'
+import { bend } from './bend/bend'
 import { ellipse } from './ellipse/ellipse'
 import { group } from './group/group'
 import { inset } from './inset/inset'
@@ -15,6 +16,7 @@ import { rectangle } from './rectangle/rectangle'
 import { repeat } from './repeat/repeat'
 import { spiral } from './spiral/spiral'
 import { text } from './text/text'
+import { warp } from './warp/warp'
 
 /** Every kind of object: the union of objects, what files may hold and the laws that are tested follow from this list. */
 export const KINDS = [
@@ -35,4 +37,6 @@ export const KINDS = [
   patchwork,
   interlace,
   placement,
+  bend,
+  warp,
 ] as const

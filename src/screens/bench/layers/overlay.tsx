@@ -100,7 +100,7 @@ const Selected = memo(function Selected({
       ))}
       {nodes && <NodeMarks path={nodes} view={view} />}
       {shows.handles && <Handles selected={free} rules={rules} view={view} />}
-      {shows.handles && <Grips objects={free} view={view} />}
+      {(shows.handles || shows.grips) && <Grips objects={free} view={view} />}
     </>
   )
 })

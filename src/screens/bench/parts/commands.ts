@@ -1,12 +1,6 @@
-import type { OfKind } from '@/core/drawing/object'
 import type { Command } from '@/ui/commands'
 import type { Bench } from '../bench'
 import { openedPart, openPlacement, PARTS } from './operations'
-
-const placementInHand = (bench: Bench): OfKind<'placement'> | null => {
-  const [only, ...more] = bench.free
-  return only?.kind === 'placement' && more.length === 0 ? only : null
-}
 
 export const partCommands = (bench: Bench): Command[] => [
   {
@@ -22,8 +16,8 @@ export const partCommands = (bench: Bench): Command[] => [
     name: 'Edit the part in its place',
     keys: ['Alt+Digit9'],
     inMenu: [{ of: 'objects', part: 0, list: 'Parts' }],
-    needs: () => (placementInHand(bench) ? null : 'Select one placement of a part first.'),
-    run: () => openPlacement(bench, placementInHand(bench)!),
+    needs: () => (bench.one('placement') ? null : 'Select one placement of a part first.'),
+    run: () => openPlacement(bench, bench.one('placement')!),
   },
   {
     id: 'put-part-back',

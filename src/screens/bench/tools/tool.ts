@@ -22,8 +22,8 @@ export type Drag = { move(at: At): void; release(at: At): void; cancel(): void }
 export type Tool = {
   readonly cursor: string
   readonly hint: string
-  /** What is shown of the selection: the handles of its frame, its nodes; and the outline of what is under the pointer. */
-  readonly shows?: { readonly handles?: true; readonly nodes?: true; readonly hovered?: true }
+  /** What is shown of the selection: the handles of its frame with its grips, its grips alone, its nodes; and the outline of what is under the pointer. */
+  readonly shows?: { readonly handles?: true; readonly grips?: true; readonly nodes?: true; readonly hovered?: true }
   /** What is drawn over the square as long as the tool is in hand. */
   marks?(): readonly Drawable[]
   press(at: At): Drag | null

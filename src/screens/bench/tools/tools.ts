@@ -6,6 +6,7 @@ import { rectangle } from './boxes/rectangle'
 import { spiral } from './boxes/spiral'
 import { star } from './boxes/star'
 import { part } from '../parts/part-tool'
+import { bend } from './bend'
 import { corner } from './corner'
 import { line } from './draw-line'
 import { freehand } from './freehand/freehand'
@@ -20,6 +21,7 @@ import { sample } from './sample/sample'
 import { select } from './select'
 import { text } from './text'
 import type { ToolDefinition, Tools } from './tool'
+import { warp } from './warp'
 import { turn } from './turn/turn'
 
 /** Every tool, in the order of the tool line: by cluster, and as their keys lie. */
@@ -40,6 +42,8 @@ export const TOOLS: readonly ToolDefinition[] = [
   corner,
   turn,
   mirror,
+  warp,
+  bend,
   measure,
   sample,
   patchwork,

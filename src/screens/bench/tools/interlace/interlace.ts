@@ -18,12 +18,6 @@ type Interlace = OfKind<'interlace'>
 /** Screen pixels around a crossing in which a press takes it. */
 const GRIP = 12
 
-/** The interlace that is open: the one selected object, where it is one. */
-export function openInterlace(bench: Bench): Interlace | null {
-  const [only, ...more] = bench.selected
-  return only?.kind === 'interlace' && more.length === 0 ? only : null
-}
-
 const crossingsOf = (bench: Bench, object: Interlace): readonly Laid[] =>
   orNone(() => laced(object, bench.scene).crossings)
 
@@ -53,17 +47,17 @@ function interlaceTool(bench: Bench): Tool {
     cursor: 'pointer',
     hint: 'Click a crossing: what lies under comes over · order and gap are in the line above',
     marks() {
-      const object = openInterlace(bench)
+      const object = bench.one('interlace')
       if (!object) return []
       return crossingsOf(bench, object).map(({ at }): Drawable => ({ as: 'corner', at, filled: false }))
     },
     hover(at) {
-      const object = openInterlace(bench)
+      const object = bench.one('interlace')
       const crossing = object && crossingAt(bench, object, at)
       bench.hold({ intent: crossing ? { at: at.p, word: 'over or under' } : null })
     },
     press(at) {
-      const object = openInterlace(bench)
+      const object = bench.one('interlace')
       const crossing = object && crossingAt(bench, object, at)
       if (object && crossing) {
         const next = flippedAt(object, crossing, crossingsOf(bench, object))
@@ -79,10 +73,10 @@ function interlaceTool(bench: Bench): Tool {
 
 /** Opens the selected interlace, or makes one of what is selected. */
 function begin(bench: Bench): void {
-  if (openInterlace(bench)) return
+  if (bench.one('interlace')) return
   const gap = bench.rules.weights.at(-1)!.name
   gather(bench, bench.free, 'Interlace', { kind: 'interlace', order: 'turns', gap })
-  const made = openInterlace(bench)
+  const made = bench.one('interlace')
   const first = made && crossingsOf(bench, made)[0]
   if (!made || !first) return
   // Over and under are counted from this crossing on, wherever it goes.

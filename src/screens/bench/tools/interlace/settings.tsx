@@ -1,13 +1,4 @@
-'use client'
-
-import { useBench, useBenchState, useShownObjects } from '../../context'
-import { OwnSettings } from '../../ledger/own-numbers'
+import { SettingsOf } from '../own-settings'
 
 /** The order and the gap of the interlace in hand. */
-export function InterlaceSettings() {
-  const bench = useBench()
-  useShownObjects()
-  useBenchState((state) => state.selection)
-  const [only, ...more] = bench.selected
-  return only?.kind === 'interlace' && more.length === 0 ? <OwnSettings object={only} /> : null
-}
+export const InterlaceSettings = () => <SettingsOf kind="interlace" />

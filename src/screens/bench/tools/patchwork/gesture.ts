@@ -18,7 +18,7 @@ import { toScreen } from '../../view'
 import { travelled } from '../drags'
 import type { At, Drag, Tool } from '../tool'
 import { pickAt } from '../under'
-import { acceptPatchwork, openPatchwork, PATCHWORK, type Way } from './state'
+import { acceptPatchwork, PATCHWORK, type Way } from './state'
 
 type Patchwork = OfKind<'patchwork'>
 
@@ -36,7 +36,7 @@ export function patchworkTool(bench: Bench): Tool {
     marks: () => marksOf(bench),
     hover: (at) => hover(bench, at),
     press(at) {
-      const object = openPatchwork(bench)
+      const object = bench.one('patchwork')
       if (!object) {
         const other = pickAt(bench, at)
         if (other) bench.select([other.id])
@@ -65,7 +65,7 @@ const put = (bench: Bench, object: Patchwork, label: string) =>
   bench.edit({ kind: 'replace', objects: [object] }, `${label} of ${object.name}`)
 
 function marksOf(bench: Bench): Drawable[] {
-  const object = openPatchwork(bench)
+  const object = bench.one('patchwork')
   if (!object) return []
   const { scene } = bench
   const patches = orNone(() => patchesNow(object, scene))
@@ -125,7 +125,7 @@ function stretchAt(bench: Bench, object: Patchwork, p: Point): Stretch | null {
 }
 
 function hover(bench: Bench, at: At): void {
-  const object = openPatchwork(bench)
+  const object = bench.one('patchwork')
   if (!object) return
   const { way } = bench.read(PATCHWORK)
   if (leakAt(bench, object, at)) return bench.hold({ drawn: [], intent: { at: at.p, word: 'close the gap' } })

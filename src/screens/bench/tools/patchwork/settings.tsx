@@ -11,7 +11,7 @@ import { WEIGHT } from '../../ledger/limits'
 import { orNone } from '../../or-none'
 import { OwnSettings } from '../../ledger/own-numbers'
 import { NamedNumberCell, PaintCell } from '../../ledger/value-cell'
-import { acceptPatchwork, openPatchwork, type Originals, PATCHWORK, type Way } from './state'
+import { acceptPatchwork, type Originals, PATCHWORK, type Way } from './state'
 
 const WAYS = [
   { value: 'keep', label: 'keep', hint: 'Click a patch, or sweep through several to join them (K)' },
@@ -31,7 +31,7 @@ export function PatchworkSettings() {
   const { way, originals, shape } = useSlot(PATCHWORK)
   useShownObjects()
   useBenchState((state) => state.selection)
-  const object = openPatchwork(bench)
+  const object = bench.one('patchwork')
   if (!object) return null
   const one = object.swept.find(({ id }) => id === shape) ?? object.swept.at(-1)
   return (

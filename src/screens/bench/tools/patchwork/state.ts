@@ -1,4 +1,3 @@
-import type { OfKind } from '@/core/drawing/object'
 import { withNewIds } from '@/core/drawing/tree'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../../bench'
@@ -20,16 +19,10 @@ export const PATCHWORK = slot('patchwork', {
   shape: null as string | null,
 })
 
-/** The patchwork that is open: the one selected object, where it is one. */
-export function openPatchwork(bench: Bench): OfKind<'patchwork'> | null {
-  const [only, ...more] = bench.selected
-  return only?.kind === 'patchwork' && more.length === 0 ? only : null
-}
-
 /** Opens the selected patchwork, or makes one of what is selected. */
 export function beginPatchwork(bench: Bench): void {
   bench.put(PATCHWORK, { way: 'keep', shape: null })
-  if (!openPatchwork(bench)) gather(bench, bench.free, 'Patchwork', { kind: 'patchwork', swept: [] })
+  if (!bench.one('patchwork')) gather(bench, bench.free, 'Patchwork', { kind: 'patchwork', swept: [] })
 }
 
 export const patchworkNeeds = (bench: Bench): string | null =>
@@ -37,7 +30,7 @@ export const patchworkNeeds = (bench: Bench): string | null =>
 
 /** Leaves the patchwork: its sources go where they were chosen to go. One without a shape is taken apart again. */
 export function acceptPatchwork(bench: Bench): void {
-  const object = openPatchwork(bench)
+  const object = bench.one('patchwork')
   const { originals } = bench.read(PATCHWORK)
   if (object && object.swept.length === 0) {
     bench.edit({ kind: 'loosen', id: object.id }, `Take ${object.name} apart`)

@@ -1,0 +1,20 @@
+import type { Path } from '../geometry/path'
+import { WARP } from '../geometry/tolerance'
+import { simplify } from '../outline/simplify'
+import { type Bending, warpPath } from '../outline/warp'
+import { outlined } from './outlined'
+import type { Shape } from './shape'
+
+/** How much of the tolerance goes to following the map, and to taking out nodes that it leaves needless. */
+const FOLLOW = 0.8,
+  SIMPLIFY = 0.2
+
+/** A path carried by a map that bends, within 0.005 of a unit, with few nodes. */
+export const carriedPath = (path: Path, bending: Bending): Path =>
+  simplify(warpPath(path, bending, FOLLOW * WARP), SIMPLIFY * WARP)
+
+/** Shapes carried by a map that bends: their strokes too, or, with their `weight` kept, only the lines they follow. */
+export function carried(shapes: readonly Shape[], bending: Bending, weight: 'bent' | 'kept'): Shape[] {
+  const source = weight === 'bent' ? outlined(shapes) : shapes
+  return source.map((shape) => ({ ...shape, path: carriedPath(shape.path, bending) }))
+}

@@ -1,0 +1,17 @@
+import { z } from 'zod'
+import { freehand } from '../../../outline/freehand'
+import type { NodeRun } from '../../node'
+import { nodesOf } from '../../nodes'
+import { PointXY } from '../../place'
+
+/** What a hand drew, and by how much it is smoothed, in grid units. */
+export const Trace = z.strictObject({
+  points: z.array(PointXY).min(2).max(20_000),
+  smoothness: z.number().min(0.01).max(10),
+})
+
+/** An open stroke as a hand drew it, smoothed; null when it is too little to be one. */
+export function freehandRun({ points, smoothness }: z.infer<typeof Trace>): NodeRun | null {
+  const contour = freehand(points, smoothness, false)
+  return contour && contour.segments.length > 0 ? nodesOf(contour) : null
+}

@@ -1,0 +1,77 @@
+import { Spline } from 'lucide-react'
+import { distance, type Point } from '@/core/geometry/point'
+import { freehandRun } from '@/core/drawing/kinds/bend/trace'
+import type { DrawingObject } from '@/core/drawing/object'
+import { newId } from '@/ui/new-id'
+import { say } from '@/ui/notice'
+import type { Bench } from '../bench'
+import { gather } from '../combine/gather'
+import { BendSettings } from './bend-settings'
+import { FREEHAND } from './freehand/gesture'
+import type { Tool, ToolDefinition } from './tool'
+
+/** Draws a stroke along which the selection is bent, shown while it is drawn; a bend takes further strokes. */
+function bendTool(bench: Bench): Tool {
+  return {
+    cursor: 'crosshair',
+    hint: 'Draw a stroke: what is selected is bent along it · another stroke bends it once more',
+    press(at) {
+      const open = bench.one('bend'),
+        objects = bench.free
+      if (objects.length === 0) {
+        say({ text: 'Select what is to be bent first.' })
+        return null
+      }
+      const points: Point[] = [at.p]
+      const { smoothness } = bench.read(FREEHAND)
+      const box = bench.extent(objects)!
+      const base = open?.base ?? {
+        from: { x: box.x, y: box.y + box.h / 2 },
+        to: { x: box.x + box.w, y: box.y + box.h / 2 },
+      }
+      const strokeNow = () => {
+        const trace = { points: points.map(short), smoothness }
+        const run = points.length > 1 ? freehandRun(trace) : null
+        return run && { run, trace }
+      }
+      const bent = (stroke: NonNullable<ReturnType<typeof strokeNow>>): DrawingObject =>
+        open
+          ? { ...open, strokes: [...open.strokes, stroke] }
+          : { kind: 'bend', id: newId(), name: 'Bend', base, strokes: [stroke], width: 1, members: objects }
+      return {
+        move(next) {
+          for (const p of next.since ?? [next.p]) if (distance(points.at(-1)!, p) >= bench.reach / 8) points.push(p)
+          const stroke = strokeNow()
+          bench.hold({ drawn: [{ as: 'line', points: [...points] }] })
+          if (stroke)
+            bench.preview(
+              open
+                ? { kind: 'replace', objects: [bent(stroke)] }
+                : { kind: 'add', objects: [bent(stroke)], ...bench.top },
+            )
+        },
+        release() {
+          bench.drop()
+          const stroke = strokeNow()
+          if (!stroke) return
+          if (open) bench.edit({ kind: 'replace', objects: [bent(stroke)] }, `Bend ${open.name} along another stroke`)
+          else gather(bench, objects, 'Bend', { kind: 'bend', base, strokes: [stroke], width: 1 })
+        },
+        cancel: () => bench.drop(),
+      }
+    },
+  }
+}
+
+const short = ({ x, y }: Point): Point => ({ x: Math.round(x * 1e4) / 1e4, y: Math.round(y * 1e4) / 1e4 })
+
+export const bend: ToolDefinition = {
+  id: 'bend',
+  name: 'Bend',
+  cluster: 'Shape',
+  key: 'KeyZ',
+  picture: Spline,
+  make: bendTool,
+  needs: (bench) => (bench.free.length > 0 ? null : 'Select what is to be bent first.'),
+  Settings: BendSettings,
+}

@@ -1,0 +1,14 @@
+'use client'
+
+import type { Kind } from '@/core/drawing/object'
+import { useBench, useBenchState, useShownObjects } from '../context'
+import { OwnSettings } from '../ledger/own-numbers'
+
+/** The numbers of the one selected object, where it is of a kind. */
+export function SettingsOf({ kind }: { kind: Kind }) {
+  const bench = useBench()
+  useShownObjects()
+  useBenchState((state) => state.selection)
+  const [only, ...more] = bench.selected
+  return only?.kind === kind && more.length === 0 ? <OwnSettings object={only} /> : null
+}
