@@ -4,6 +4,10 @@ import type { Rules } from '../src/core/rules/rules'
 /** The rule book that tests draw by: the first of those to start from, with a part in it. */
 export const BOOK: Rules = {
   ...STARTERS[0]!.rules,
+  plates: [
+    { name: 'disc', shape: 'circle', w: 22, h: 22 },
+    { name: 'badge', shape: 'squircle', w: 20, h: 20, exponent: 5, padding: 3 },
+  ],
   parts: [
     {
       name: 'float',

@@ -80,12 +80,20 @@ export const style = fc.oneof(
 ) as fc.Arbitrary<Style>
 
 const ids = { next: 0 }
+const shadow = fc.constant({ x: 0.5, y: 1, blur: 1, color: 'ink', opacity: 0.5 })
 const common = (kind: string) =>
-  fc.tuple(fc.constant(kind), fc.option(opacity, { nil: undefined, freq: 5 })).map(([name, dim]) => ({
-    id: `${name.slice(0, 3)}-${ids.next++}`,
-    name: `A ${name}`,
-    ...(dim !== undefined && { opacity: dim }),
-  }))
+  fc
+    .tuple(
+      fc.constant(kind),
+      fc.option(opacity, { nil: undefined, freq: 5 }),
+      fc.option(shadow, { nil: undefined, freq: 8 }),
+    )
+    .map(([name, dim, soft]) => ({
+      ...(soft && { shadow: soft }),
+      id: `${name.slice(0, 3)}-${ids.next++}`,
+      name: `A ${name}`,
+      ...(dim !== undefined && { opacity: dim }),
+    }))
 const frame = fc
   .record({ x: coordinate, y: coordinate, w: size, h: size })
   .chain((box) => fc.record({ turn }, { requiredKeys: [] }).map((own) => ({ ...box, ...own })))

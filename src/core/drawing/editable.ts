@@ -14,12 +14,14 @@ export function editable(object: DrawingObject, scene: Scene): OfKind<'path'> | 
     const { nodes } = kindOf(object)
     const contours = nodes ? nodes(object, scene) : edgeNodes(object, scene)
     if (contours.length === 0) return null
-    const { id, name, role, hidden, locked, opacity } = object
+    const { id, name, role, by, hidden, locked, opacity, shadow } = object
     return {
       kind: 'path',
       id,
       name,
       ...(role && { role }),
+      ...(by && { by }),
+      ...(shadow && { shadow }),
       ...(hidden && { hidden }),
       ...(locked && { locked }),
       ...(opacity !== undefined && { opacity }),

@@ -9,6 +9,7 @@ import type { Thing } from './kinds/traits'
 import { type DrawingObject, isStyled, kindOf, type Styled } from './object'
 import { painted } from './painted'
 import type { Gradient } from './paint'
+import type { Plate } from './plates'
 import { Refusal, refusalOf } from './refusal'
 import type { Memory, Read, Remembered, Scene } from './scene'
 import { type Shape, veiled } from './shape'
@@ -16,7 +17,7 @@ import { solidOf } from './solid'
 import type { Cap, Join, Radius, Weight } from './style'
 import { transformObject } from './transform-object'
 import { scaleOwn } from './scale-own'
-import { colourOf, type NamedPart, type NamedValues, partOf, radiusOf, stopsOf, weightOf } from './values'
+import { colourOf, type NamedPart, type NamedValues, partOf, plateOf, radiusOf, stopsOf, weightOf } from './values'
 import { extent } from './extent'
 
 /** For how many scenes the results of one object are kept: before and after a change of rules, and a few more. */
@@ -63,6 +64,11 @@ class EvaluatedScene implements Scene {
     return stopsOf(gradient, this.values)
   }
 
+  plate(name: string): Plate {
+    this.note(`plate ${name}`)
+    return plateOf(name, this.values)
+  }
+
   part(name: string): NamedPart {
     this.note(`part ${name}`)
     return partOf(name, this.values)
@@ -103,7 +109,11 @@ class EvaluatedScene implements Scene {
     return this.known(shapes, object, () => {
       if (object.hidden || object.opacity === 0) return []
       const own = this.ownShapes(object)
-      return object.opacity !== undefined && object.opacity < 1 ? veiled(own, object.opacity, null) : own
+      const { opacity = 1, shadow } = object
+      const dimmed = opacity < 1 ? veiled(own, opacity, null) : own
+      if (!shadow || dimmed.length === 0) return dimmed
+      const { x, y, blur, color } = shadow
+      return veiled(dimmed, 1, null, { x, y, blur, color: this.colour(color, shadow.opacity) })
     })
   }
 
@@ -212,6 +222,8 @@ function valueAt(values: NamedValues, key: string): Read {
       return values.radii.find((one) => one.name === name)?.value
     case 'swatch':
       return text(values.palette.find((one) => one.name === name))
+    case 'plate':
+      return text(values.plates?.find((one) => one.name === name))
     case 'part':
       return serial(values.parts?.find((one) => one.name === name))
     case 'gradient': {

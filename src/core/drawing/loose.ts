@@ -29,7 +29,7 @@ function pieceOf(of: DrawingObject, { map, path }: LoosePiece): DrawingObject[] 
 }
 
 /** What every object has, of one; `withOpacity` leaves out what its shapes show already. */
-function commonOf({ id, name, role, by, hidden, locked, opacity }: DrawingObject, withOpacity = true) {
+function commonOf({ id, name, role, by, hidden, locked, opacity, shadow }: DrawingObject, withOpacity = true) {
   return {
     id,
     name,
@@ -38,6 +38,7 @@ function commonOf({ id, name, role, by, hidden, locked, opacity }: DrawingObject
     ...(hidden && { hidden }),
     ...(locked && { locked }),
     ...(withOpacity && opacity !== undefined && { opacity }),
+    ...(withOpacity && shadow && { shadow }),
   }
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { PointXY } from './place'
+import { Coordinate, PointXY } from './place'
 
 /** The name of a value in the rules: short, and never to be mistaken for a number, a colour or `none`. */
 export const ValueName = z
@@ -68,6 +68,15 @@ export const Gradient = z.discriminatedUnion('kind', [Linear, Radial])
 /** `none`, the name of a swatch in the rules, a colour of one's own, or a gradient. */
 export const Paint = z.union([z.literal('none'), ValueName, Colour, Gradient])
 
+/** A soft shadow: so far off, so far blurred, in grid units. */
+export const Shadow = z.strictObject({
+  x: Coordinate,
+  y: Coordinate,
+  blur: z.number().min(0).max(1000),
+  color: z.union([ValueName, Colour]),
+  opacity: Opacity.optional(),
+})
+
 /** A fill that lies over another. */
 export const Fill = z.strictObject({ paint: Paint, opacity: Opacity.optional() })
 
@@ -76,6 +85,7 @@ export type Linear = z.infer<typeof Linear>
 export type Radial = z.infer<typeof Radial>
 export type Gradient = z.infer<typeof Gradient>
 export type Paint = z.infer<typeof Paint>
+export type Shadow = z.infer<typeof Shadow>
 export type Fill = z.infer<typeof Fill>
 
 export const isGradient = (paint: Paint): paint is Gradient => typeof paint === 'object'

@@ -3,8 +3,8 @@ import { apply } from '../geometry/transform'
 import { tidy } from '../geometry/tidy'
 import { nodesOf } from './nodes'
 import type { DrawingObject, OfKind } from './object'
-import type { Gradient, Paint, Stop } from './paint'
-import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from './resolved'
+import type { Gradient, Paint, Shadow, Stop } from './paint'
+import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedShadow } from './resolved'
 import type { Run, Shape } from './shape'
 import { runsOf } from './shape'
 import type { Style } from './style'
@@ -28,12 +28,19 @@ function plainRun(run: Run, naming: Naming): DrawingObject[] {
   const { veil, runs } = run
   const seen = runs.flatMap((one) => plainRun(one, naming)),
     mask = veil.mask && plainPaths(veil.mask, { ...naming, name: `${name} mask` })
-  const opacity = veil.opacity < 1 && { opacity: tidy(veil.opacity) }
+  const opacity = {
+    ...(veil.opacity < 1 && { opacity: tidy(veil.opacity) }),
+    ...(veil.shadow && { shadow: plainShadow(veil.shadow) }),
+  }
   if (!mask) return seen.length > 0 ? [{ kind: 'group', id: id(), name, ...opacity, members: seen }] : []
   if (seen.length === 0 || mask.length === 0) return []
   const front: DrawingObject =
     mask.length === 1 ? mask[0]! : { kind: 'group', id: id(), name: `${name} mask`, members: mask }
   return [{ kind: 'group', id: id(), name, mask: 'fade', ...opacity, members: [...seen, front] }]
+}
+
+function plainShadow({ x, y, blur, color }: ResolvedShadow): Shadow {
+  return { x, y, blur, color: color.name, ...(color.opacity < 1 && { opacity: color.opacity }) }
 }
 
 export const contoursOf = (path: Path): OfKind<'path'>['contours'] => path.map((contour) => nodesOf(contour))

@@ -46,6 +46,14 @@ export type ResolvedStroke = {
   readonly dashOffset?: number
 }
 
+/** A soft shadow with its colour looked up; lengths in grid units. */
+export type ResolvedShadow = {
+  readonly x: number
+  readonly y: number
+  readonly blur: number
+  readonly color: ResolvedColour
+}
+
 /** A paint made more transparent. */
 export const withOpacity = (paint: ResolvedPaint, by: number): ResolvedPaint =>
   by === 1 ? paint : { ...paint, opacity: paint.opacity * by }

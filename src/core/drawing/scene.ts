@@ -6,6 +6,7 @@ import type { Gradient, Stop } from './paint'
 import type { Shape } from './shape'
 import type { Cap, Join, Radius, Weight } from './style'
 import type { ResolvedColour } from './resolved'
+import type { Plate } from './plates'
 import type { NamedPart, NamedValues } from './values'
 
 /** What was computed of things that are never changed in place, for each scene that it came out differently in. */
@@ -30,6 +31,8 @@ export type Scene = {
   colour(color: string, opacity?: number): ResolvedColour
   /** The stops of a gradient, of its own or by name. Throws when the rules lack the name. */
   stops(gradient: Gradient): readonly Stop[]
+  /** A plate by its name. Throws when the rules lack it. */
+  plate(name: string): Plate
   /** A part by its name. Throws when the set lacks it. */
   part(name: string): NamedPart
   readonly cap: Cap

@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/path'
-import type { ResolvedPaint, ResolvedStroke } from './resolved'
+import type { ResolvedPaint, ResolvedShadow, ResolvedStroke } from './resolved'
 
 /**
  * A resolved piece of an icon: an exact path and its paint. `id` is the object it came from; `veil` what lies on it and
@@ -14,14 +14,24 @@ export type Shape = {
 }
 
 /**
- * What dims shapes as one: an opacity, and what lets them through where it is painted. Shapes that follow each other
- * under one and the same veil are one.
+ * What is done to shapes as one: an opacity, what lets them through where it is painted, a soft shadow under them.
+ * Shapes that follow each other under one and the same veil are one.
  */
-export type Veil = { readonly opacity: number; readonly mask: readonly Shape[] | null; readonly outer: Veil | null }
+export type Veil = {
+  readonly opacity: number
+  readonly mask: readonly Shape[] | null
+  readonly shadow?: ResolvedShadow
+  readonly outer: Veil | null
+}
 
 /** Shapes under one more veil, outside of those they have. */
-export function veiled(shapes: readonly Shape[], opacity: number, mask: readonly Shape[] | null): Shape[] {
-  const own: Veil = { opacity, mask, outer: null }
+export function veiled(
+  shapes: readonly Shape[],
+  opacity: number,
+  mask: readonly Shape[] | null,
+  shadow?: ResolvedShadow,
+): Shape[] {
+  const own: Veil = { opacity, mask, ...(shadow && { shadow }), outer: null }
   const outside = new Map<Veil, Veil>()
   const within = (veil: Veil | null | undefined): Veil => {
     if (!veil) return own

@@ -1,5 +1,6 @@
 import type { Point } from '../geometry/point'
 import type { Thing } from './kinds/traits'
+import type { Plate } from './plates'
 import { type Gradient, type Stop } from './paint'
 import type { ResolvedColour } from './resolved'
 import type { Cap, Join, Radius, Weight } from './style'
@@ -21,6 +22,7 @@ export type NamedValues = {
   readonly radii: readonly NamedNumber[]
   readonly palette: readonly Swatch[]
   readonly gradients?: readonly NamedGradient[] | undefined
+  readonly plates?: readonly Plate[] | undefined
   readonly parts?: readonly NamedPart[] | undefined
   readonly cap: Cap
   readonly join: Join
@@ -50,6 +52,13 @@ export function colourOf(color: string, values: NamedValues, opacity = 1): Resol
   const swatch = values.palette.find(({ name }) => name === color)
   if (!swatch) throw new Error(`The rules have no swatch named “${color}”.`)
   return { name: color, light: swatch.color, dark: swatch.dark ?? swatch.color, ink: swatch.name === INK, opacity }
+}
+
+/** A plate by its name. Throws when the rules lack it. */
+export function plateOf(name: string, values: NamedValues): Plate {
+  const plate = values.plates?.find((one) => one.name === name)
+  if (!plate) throw new Error(`The rules have no plate named “${name}”.`)
+  return plate
 }
 
 /** A part by its name. Throws when the rules lack it. */

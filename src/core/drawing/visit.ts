@@ -29,7 +29,7 @@ export function visited(object: DrawingObject, { style, radius, weight }: Visito
 }
 
 /** The kinds of named values that a drawing may refer to. */
-export type ValueKind = 'weight' | 'radius' | 'swatch' | 'gradient' | 'part'
+export type ValueKind = 'weight' | 'radius' | 'swatch' | 'gradient' | 'part' | 'plate'
 
 /** An object, its members left aside, with every name of a value in it exchanged. */
 export function withNames<T extends DrawingObject>(object: T, name: (kind: ValueKind, name: string) => string): T {
@@ -46,11 +46,13 @@ export function withNames<T extends DrawingObject>(object: T, name: (kind: Value
       ? paint
       : { ...paint, stops }
   }
-  const { part, withPart } = kindOf(object)
-  const own = part?.(object)
-  const other = own === undefined ? own : name('part', own)
-  const placed = other === own ? object : (withPart!(object, other!) as T)
-  return visited(placed, {
+  const { part, withPart, plate, withPlate } = kindOf(object)
+  const exchanged = (one: T, kind: ValueKind, own: string | undefined, change?: (object: T, name: string) => T): T => {
+    const other = own === undefined ? own : name(kind, own)
+    return other === own ? one : change!(one, other!)
+  }
+  const placed = exchanged(object, 'part', part?.(object), withPart as never)
+  return visited(exchanged(placed, 'plate', plate?.(placed), withPlate as never), {
     style(style) {
       const painted = withPaints(style, repainted)
       if (typeof style.weight !== 'string') return painted

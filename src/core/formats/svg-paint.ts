@@ -1,4 +1,10 @@
-import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedStroke } from '../drawing/resolved'
+import type {
+  ResolvedColour,
+  ResolvedGradient,
+  ResolvedPaint,
+  ResolvedShadow,
+  ResolvedStroke,
+} from '../drawing/resolved'
 import { shortNumber } from './number'
 import { PRECISION } from './path-data'
 import { SAME_POINT } from '../geometry/tolerance'
@@ -80,6 +86,23 @@ export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): 
     geometryOf(gradient),
     stops.join(''),
   )
+}
+
+/**
+ * A soft shadow under what is painted in a square of a size, as the filter that makes it (Filter Effects 1 §9.12); its
+ * blur is twice the deviation.
+ */
+export function shadowDefinition({ x, y, blur, color }: ResolvedShadow, ground: Ground, size: number): Definition {
+  const flood = written(color, ground)
+  const text = `<feDropShadow${attributes({
+    dx: number(x),
+    dy: number(y),
+    stdDeviation: number(blur / 2),
+    'flood-color': flood.color,
+    ...(flood.opacity < 1 && { 'flood-opacity': number(flood.opacity) }),
+  })}/>`
+  const area = { x: `${-size}`, y: `${-size}`, width: `${3 * size}`, height: `${3 * size}` }
+  return definition('filter', { filterUnits: 'userSpaceOnUse', ...area, 'color-interpolation-filters': 'sRGB' }, text)
 }
 
 function geometryOf(gradient: ResolvedGradient): Attributes {

@@ -18,6 +18,7 @@ import {
   type Ground,
   number,
   paintAttributes,
+  shadowDefinition,
 } from './svg-paint'
 import { SAME_POINT } from '../geometry/tolerance'
 
@@ -61,10 +62,14 @@ function runText(run: Run, writing: Writing, opacity = 1): string {
   if (!('runs' in run)) return shapeText(run, writing, opacity)
   const { veil, runs } = run
   const [only, ...more] = runs
-  if (!veil.mask && only && more.length === 0 && !('runs' in only)) return shapeText(only, writing, veil.opacity)
+  if (!veil.mask && !veil.shadow && only && more.length === 0 && !('runs' in only))
+    return shapeText(only, writing, veil.opacity)
   const own: Attributes = {
     ...(veil.opacity < 1 && { opacity: number(veil.opacity) }),
     ...(veil.mask && { mask: `url(#${define(maskDefinition(veil.mask, writing), writing)})` }),
+    ...(veil.shadow && {
+      filter: `url(#${define(shadowDefinition(veil.shadow, writing.ground, writing.size), writing)})`,
+    }),
   }
   return `<g${attributes(own)}>${runs.map((one) => runText(one, writing)).join('')}</g>`
 }
@@ -73,7 +78,14 @@ const shapesIn = (runs: readonly Run[]): Shape[] => runs.flatMap((run) => ('runs
 
 /** True for a shape of one paint that is merely dimmed, for which nothing has to be painted as a layer. */
 function isPlain({ veil, runs: [only, ...more] }: Exclude<Run, Shape>): boolean {
-  return !veil.mask && more.length === 0 && only !== undefined && !('runs' in only) && !(only.fill && only.stroke)
+  return (
+    !veil.mask &&
+    !veil.shadow &&
+    more.length === 0 &&
+    only !== undefined &&
+    !('runs' in only) &&
+    !(only.fill && only.stroke)
+  )
 }
 
 /**

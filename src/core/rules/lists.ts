@@ -7,4 +7,5 @@ export const LISTS = {
   swatch: 'palette',
   gradient: 'gradients',
   part: 'parts',
+  plate: 'plates',
 } as const satisfies Record<ValueKind, string>

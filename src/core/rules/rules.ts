@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Colour, Stops, ValueName } from '../drawing/paint'
 import { DrawingObject } from '../drawing/object'
+import { Plate } from '../drawing/plates'
 import { PointXY } from '../drawing/place'
 import { Cap, Join } from '../drawing/style'
 import { partProblems } from './parts'
@@ -97,6 +98,8 @@ export const Rules = z
       .max(64)
       .superRefine(unique('gradients'))
       .optional(),
+    /** Background shapes, by name. */
+    plates: z.array(Plate).max(24).superRefine(unique('plates')).optional(),
     /** Reusable pieces of drawing, by name. */
     parts: z.array(Part).max(500, 'A set may have at most 500 parts.').superRefine(unique('parts')).optional(),
     sizes: z

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { DrawingObject } from '@/core/drawing/object'
+import { Plate } from '@/core/drawing/plates'
 import { Stops, ValueName } from '@/core/drawing/paint'
 import { namesUsed, type ValueKind } from '@/core/drawing/visit'
 import { walk, withNewIds } from '@/core/drawing/tree'
@@ -23,6 +24,7 @@ const Copied = z.strictObject({
   weights: z.array(NamedNumber),
   radii: z.array(NamedNumber),
   palette: z.array(SwatchRule),
+  plates: z.array(Plate),
   gradients: z.array(z.strictObject({ name: ValueName, stops: Stops })),
   parts: z.array(Part),
 })
@@ -52,6 +54,7 @@ function needsOf(objects: readonly DrawingObject[], rules: Rules): Omit<Copied, 
     radii: of('radius', rules.radii),
     palette: of('swatch', rules.palette),
     gradients: of('gradient', rules.gradients),
+    plates: of('plate', rules.plates),
     parts: of('part', rules.parts),
   }
 }

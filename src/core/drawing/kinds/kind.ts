@@ -59,6 +59,9 @@ export type Kind<T extends Thing> = {
   readonly withWeights?: (object: T, change: (weight: Weight) => Weight) => T
   /** The object with each finish that it holds, beside its style, replaced. */
   readonly withStyles?: (object: T, change: (style: Style) => Style) => T
+  /** The plate of the rules that it refers to, and the same with another. */
+  readonly plate?: (object: T) => string | undefined
+  readonly withPlate?: (object: T, name: string) => T
   /** The part that it places, and the same with another. */
   readonly part?: (object: T) => string
   readonly withPart?: (object: T, name: string) => T

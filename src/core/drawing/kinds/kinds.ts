@@ -1,6 +1,7 @@
 import { arrow } from './arrow/arrow'
 import { assembly } from './assembly/assembly'
 import { bend } from './bend/bend'
+import { cast } from './cast/cast'
 import { ellipse } from './ellipse/ellipse'
 import { group } from './group/group'
 import { inset } from './inset/inset'
@@ -11,6 +12,7 @@ import { outlined } from './outlined/outlined'
 import { patchwork } from './patchwork/patchwork'
 import { path } from './path/path'
 import { placement } from './placement/placement'
+import { plate } from './plate/plate'
 import { polygon } from './polygon/polygon'
 import { rectangle } from './rectangle/rectangle'
 import { repeat } from './repeat/repeat'
@@ -39,4 +41,6 @@ export const KINDS = [
   placement,
   bend,
   warp,
+  cast,
+  plate,
 ] as const

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Label } from '../label'
-import { Opacity } from '../paint'
+import { Opacity, Shadow } from '../paint'
 import { Coordinate } from '../place'
 import { CornerStyle, Radius, type Style } from '../style'
 
@@ -27,6 +27,8 @@ export const common = {
   locked: z.literal(true).optional(),
   /** Of the whole object, over what its paints have. */
   opacity: Opacity.optional(),
+  /** A soft shadow of the whole object. */
+  shadow: Shadow.optional(),
 }
 
 /** A box that may be turned (degrees, clockwise) and slanted (degrees) about its centre. */

@@ -5,6 +5,7 @@ import { divideCommands } from './divide'
 import { distanceCommands } from './distance'
 import { fixCommands } from './fix'
 import { partCommands } from '../parts/commands'
+import { plateCommands } from './plate'
 import { repeatCommands } from './repeat'
 
 /** Every command that combines objects. */
@@ -13,6 +14,7 @@ export const combineCommands = (bench: Bench): Command[] => [
   ...divideCommands(bench),
   ...distanceCommands(bench),
   ...repeatCommands(bench),
+  ...plateCommands(bench),
   ...partCommands(bench),
   ...fixCommands(bench),
 ]

@@ -2,7 +2,7 @@
 
 import { memo } from 'react'
 import { type Run, runsOf, type Shape } from '@/core/drawing/shape'
-import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from '@/core/drawing/resolved'
+import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedShadow } from '@/core/drawing/resolved'
 import { rememberedPathData } from '@/core/formats/path-data'
 import { gradientDefinition } from '@/core/formats/svg-paint'
 
@@ -19,7 +19,11 @@ function RunOf({ run }: { run: Run }) {
   const { veil, runs } = run
   const id = veil.mask && maskId(veil.mask)
   return (
-    <g opacity={veil.opacity < 1 ? veil.opacity : undefined} mask={id ? `url(#${id})` : undefined}>
+    <g
+      opacity={veil.opacity < 1 ? veil.opacity : undefined}
+      mask={id ? `url(#${id})` : undefined}
+      style={veil.shadow && { filter: dropShadow(veil.shadow) }}
+    >
       {id && (
         <mask
           id={id}
@@ -38,6 +42,12 @@ function RunOf({ run }: { run: Run }) {
       ))}
     </g>
   )
+}
+
+/** A soft shadow as a filter of the page: lengths are those of the square, which the page scales along. */
+function dropShadow({ x, y, blur, color }: ResolvedShadow): string {
+  const shade = `color-mix(in srgb, ${inkOrColour(color)} ${color.opacity * 100}%, transparent)`
+  return `drop-shadow(${x}px ${y}px ${blur / 2}px ${shade})`
 }
 
 const ids = new WeakMap<readonly Shape[], string>()

@@ -4,6 +4,8 @@ import { Scaling } from 'lucide-react'
 import { outermost } from '@/core/drawing/tree'
 import { isContainer } from '@/core/drawing/object'
 import { PlacementColours } from '../parts/placement-colours'
+import { PlateSettings } from '../combine/plate-settings'
+import { ShadowSettings } from '../combine/shadow-settings'
 import { OwnSettings } from '../ledger/own-numbers'
 import { ArrangeSettings } from '../arrange/arrange-settings'
 import { useBench, useBenchState, useCalmObjects, useSlot } from '../context'
@@ -21,6 +23,8 @@ export function SelectSettings() {
       {only && more.length === 0 && (isContainer(only) || only.kind === 'placement') && (
         <OwnSettings key={only.id} object={only} />
       )}
+      {only?.kind === 'plate' && more.length === 0 && <PlateSettings object={only} />}
+      {only?.shadow && more.length === 0 && <ShadowSettings object={only} />}
       {only?.kind === 'placement' && more.length === 0 && <PlacementColours object={only} />}
       {selection.size > 0 && <ArrangeSettings />}
       <ScaleOwn />

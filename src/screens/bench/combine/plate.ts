@@ -1,0 +1,163 @@
+import { Badge } from 'lucide-react'
+import type { DrawingEdit } from '@/core/drawing/edit'
+import { extentOf } from '@/core/drawing/extent'
+import type { DrawingObject } from '@/core/drawing/object'
+import { fitObjects } from '@/core/drawing/numbers'
+import type { Plate } from '@/core/drawing/plates'
+import type { Style } from '@/core/drawing/style'
+import { boxAbout, boxCentre } from '@/core/geometry/box'
+import { walk } from '@/core/drawing/tree'
+import type { Rules } from '@/core/rules/rules'
+import type { SetEdit } from '@/core/set/edit'
+import { masterFor } from '@/core/set/set'
+import type { Command } from '@/ui/commands'
+import { newId } from '@/ui/new-id'
+import { say } from '@/ui/notice'
+import { commit } from '../../frame/session'
+import type { Bench } from '../bench'
+import { gather } from './gather'
+
+/** The plates that a set begins with, for a grid of a size. */
+export const platesFor = (size: number): Plate[] => {
+  const padding = Math.round(size / 6)
+  return [
+    { name: 'squircle', shape: 'squircle', w: size, h: size, exponent: 5, padding },
+    { name: 'disc', shape: 'circle', w: size, h: size, padding },
+    { name: 'rounded', shape: 'rounded', w: size, h: size, ratio: 0.225, padding },
+    { name: 'tall', shape: 'rounded', w: Math.round(size * 0.75), h: size, ratio: 0.225, padding },
+    { name: 'wide', shape: 'rounded', w: size, h: Math.round(size * 0.75), ratio: 0.225, padding },
+  ]
+}
+
+/** The rules with plates in them, where they have none yet. */
+const withPlates = (rules: Rules): Rules =>
+  rules.plates?.length ? rules : { ...rules, plates: platesFor(rules.grid.size) }
+
+function plateObject(rules: Rules, name: string): DrawingObject {
+  const middle = rules.grid.size / 2
+  const fill = rules.palette.find((swatch) => swatch.name !== 'ink')?.name ?? '#d9e2df'
+  const style: Style = { fill, stroke: 'none', weight: rules.weights[0]!.name }
+  return { kind: 'plate', id: newId(), name: 'Plate', plate: name, at: { x: middle, y: middle }, style }
+}
+
+const hasPlate = (objects: readonly DrawingObject[]): boolean =>
+  [...walk(objects)].some(({ object }) => object.kind === 'plate')
+
+/** Lays the first plate of the rules behind the open icon, or behind every icon that has none, in one step. */
+function layPlate(bench: Bench, everywhere: boolean): void {
+  const { here } = bench
+  if (!here) return
+  const rules = withPlates(bench.rules),
+    name = rules.plates![0]!.name
+  const { icons } = bench.session.getState().history.present
+  const targets = everywhere
+    ? icons
+        .filter((icon) => !hasPlate(masterFor(icon).objects))
+        .map((icon) => ({ icon: icon.id, master: masterFor(icon).base }))
+    : [here]
+  if (targets.length === 0) return say({ text: 'Every icon has a plate already.' })
+  const made = targets.map((at) => ({ at, object: plateObject(rules, name) }))
+  const edits: SetEdit[] = [
+    ...(rules === bench.rules ? [] : [{ kind: 'rules' as const, rules, renames: [] }]),
+    ...made.map(({ at, object }) => ({
+      kind: 'draw' as const,
+      ...at,
+      edit: { kind: 'add', objects: [object], into: null, at: 0 } as DrawingEdit,
+    })),
+  ]
+  commit(
+    bench.session,
+    { kind: 'all', edits },
+    everywhere ? `Put a plate behind ${made.length} icons` : 'Put a plate behind the icon',
+  )
+  const own = made.find(({ at }) => at.icon === here.icon)
+  if (own) bench.select([own.object.id])
+}
+
+/** Lays another plate of the rules in the place of the one that is selected, or that the icon has. */
+export function changePlate(bench: Bench, name: string): void {
+  const objects = bench.one('plate') ? [bench.one('plate')!] : bench.objects.filter(({ kind }) => kind === 'plate')
+  bench.edit(
+    { kind: 'replace', objects: objects.map((object) => ({ ...object, plate: name }) as DrawingObject) },
+    `Lay the plate ${name}`,
+  )
+}
+
+/** Brings what lies on the plate to its middle, as large as its padding lets it. */
+function fitOnPlate(bench: Bench): void {
+  const plate = [...walk(bench.objects)].map(({ object }) => object).find((object) => object.kind === 'plate')
+  if (plate?.kind !== 'plate') return
+  const { padding = 0, w, h } = bench.scene.plate(plate.plate),
+    { scale = 1 } = plate
+  const others = bench.objects.filter((object) => object !== plate && !object.hidden)
+  const box = extentOf(others, bench.scene)
+  if (!box) return
+  const room = { w: (w - 2 * padding) * scale, h: (h - 2 * padding) * scale }
+  const by = Math.min(room.w / (box.w || 1), room.h / (box.h || 1))
+  const to = boxAbout(plate.at, box.w * by, box.h * by)
+  bench.edit({ kind: 'replace', objects: fitObjects(others, box, to) }, 'Fit the drawing on its plate')
+}
+
+/** A long shadow of the selection, as far as the edge of the icon's plate where it has one. */
+function castShadow(bench: Bench): void {
+  const plate = [...walk(bench.objects)].map(({ object }) => object).find((object) => object.kind === 'plate')
+  const { size } = bench.rules.grid
+  const at = boxCentre({ x: 0, y: 0, w: size, h: size })
+  gather(bench, bench.free, 'Cast', {
+    kind: 'cast',
+    angle: -45,
+    length: plate ? 0 : size / 2,
+    ...(plate?.kind === 'plate' && {
+      cut: { plate: plate.plate, at: plate.at ?? at, ...(plate.scale && { scale: plate.scale }) },
+    }),
+    style: { fill: 'ink', fillOpacity: 0.25, stroke: 'none', weight: bench.rules.weights[0]!.name },
+  })
+}
+
+/** Gives the selection a soft shadow, or takes it away. */
+function softShadow(bench: Bench): void {
+  const { free } = bench,
+    unit = bench.rules.grid.size / 24
+  const on = !free.every(({ shadow }) => shadow)
+  const objects = free.map(({ shadow: _, ...object }) =>
+    on ? { ...object, shadow: { x: 0, y: unit, blur: 2 * unit, color: 'ink', opacity: 0.35 } } : object,
+  ) as DrawingObject[]
+  bench.edit({ kind: 'replace', objects }, on ? 'Give a soft shadow' : 'Take the soft shadow away')
+}
+
+export function plateCommands(bench: Bench): Command[] {
+  const open = () => (bench.icon ? null : 'Make an icon first: + icon, on the left.')
+  const free = () => (bench.free.length > 0 ? null : 'Select an object first.')
+  return [
+    {
+      id: 'cast',
+      name: 'Cast',
+      keys: ['KeyJ'],
+      inLine: { cluster: 'Combine', picture: Badge },
+      inMenu: [{ of: 'objects', part: 0, list: 'Make live' }],
+      needs: free,
+      run: () => castShadow(bench),
+    },
+    {
+      id: 'soft-shadow',
+      name: 'Soft shadow: give or take away',
+      inMenu: [{ of: 'objects', part: 0, list: 'Make live' }],
+      needs: free,
+      run: () => softShadow(bench),
+    },
+    {
+      id: 'plate',
+      name: 'Put a plate behind this icon',
+      keys: ['Alt+KeyP'],
+      needs: open,
+      run: () => layPlate(bench, false),
+    },
+    { id: 'plates', name: 'Put a plate behind every icon', needs: open, run: () => layPlate(bench, true) },
+    {
+      id: 'fit-plate',
+      name: 'Fit the drawing on its plate',
+      needs: () => open() ?? (hasPlate(bench.objects) ? null : 'Put a plate behind the icon first.'),
+      run: () => fitOnPlate(bench),
+    },
+  ]
+}
