@@ -119,7 +119,9 @@ describe('any drawing', () => {
       fc.property(
         drawing,
         fc.array(fc.nat({ max: PIXELS * PIXELS - 1 }), { minLength: 20, maxLength: 20 }),
-        (objects, places) => {
+        (drawn, places) => {
+          // A soft shadow is seen, but nothing to take hold of.
+          const objects = drawn.filter((object) => !JSON.stringify(object).includes('shadow'))
           const scene = sceneOf(rules)
           const pictures = objects.map((object) => pixelsOf(svgOf([object], rules, 24, 'light'), PIXELS))
           const alpha = (picture: Uint8Array | Uint8ClampedArray, x: number, y: number): number =>

@@ -51,7 +51,11 @@ describe.each(eachKind)('the numbers of any %s', (_, any) => {
         // Corners that keep their radius: of framed things only polygons are measured with them.
         if ((!isFramed(object) || object.kind === 'polygon') && (!isSharp(object) || isMasked)) return
         // Strokes that count keep their weight: nothing becomes smaller than they are wide.
-        if (isCombining(object) && [...walk([object])].some(({ object: one }) => countsByInk(one, scene))) return
+        if (
+          isCombining(object) &&
+          [...walk([object])].some(({ object: one }) => one.kind === 'placement' || countsByInk(one, scene))
+        )
+          return
         const sized = frameOf(changeNumbers(object, scene, at, { w }), scene)
         // Lines at a distance are as exact as offsets are.
         const digits = object.kind === 'inset' || object.kind === 'outlined' ? 2 : 3

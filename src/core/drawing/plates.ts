@@ -27,10 +27,10 @@ export type Plate = z.infer<typeof Plate>
 const EXPONENT = 5,
   RATIO = 0.225
 
-/** The outline of a plate, scaled and centred at a place. */
-export function platePath({ shape, w, h, exponent = EXPONENT, ratio = RATIO }: Plate, at: Point, scale = 1): Path {
-  const a = (w / 2) * scale,
-    b = (h / 2) * scale
+/** The outline of a plate, centred at a place. */
+export function platePath({ shape, w, h, exponent = EXPONENT, ratio = RATIO }: Plate, at: Point): Path {
+  const a = w / 2,
+    b = h / 2
   switch (shape) {
     case 'circle':
       return [ellipse(at, a, b)]
@@ -66,7 +66,7 @@ function rounded({ x, y }: Point, a: number, b: number, r: number): Path[number]
   return { segments, closed: true }
 }
 
-/** A superellipse as eight runs of cubics, within 0.005 of a unit. */
+/** A superellipse as eight runs of cubics, within 0.0001 of a unit. */
 function squircle({ x, y }: Point, a: number, b: number, n: number): Path[number] {
   const at = (t: number) => {
     const c = Math.cos(t),
@@ -78,7 +78,7 @@ function squircle({ x, y }: Point, a: number, b: number, n: number): Path[number
     return { at: { x: x + a * r * c, y: y + b * r * s }, direction: unit({ x: -gy, y: gx }) }
   }
   const eighths = Array.from({ length: 8 }, (_, i) => (i * Math.PI) / 4)
-  const segments = eighths.flatMap((from) => follow(at, WARP / 5, from, from + Math.PI / 4))
+  const segments = eighths.flatMap((from) => follow(at, WARP / 50, from, from + Math.PI / 4))
   return {
     segments: segments.map((one, i) => ({ ...one, from: segments[(i + segments.length - 1) % segments.length]!.to })),
     closed: true,

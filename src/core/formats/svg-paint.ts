@@ -101,7 +101,8 @@ export function shadowDefinition({ x, y, blur, color }: ResolvedShadow, ground: 
     'flood-color': flood.color,
     ...(flood.opacity < 1 && { 'flood-opacity': number(flood.opacity) }),
   })}/>`
-  const area = { x: `${-size}`, y: `${-size}`, width: `${3 * size}`, height: `${3 * size}` }
+  // A rasteriser takes a layer for all of it, and ours does not survive one far larger than its picture.
+  const area = { x: '0', y: '0', width: `${size}`, height: `${size}` }
   return definition('filter', { filterUnits: 'userSpaceOnUse', ...area, 'color-interpolation-filters': 'sRGB' }, text)
 }
 

@@ -96,7 +96,7 @@ function isPlain({ veil, runs: [only, ...more] }: Exclude<Run, Shape>): boolean 
 function seenRuns(runs: readonly Run[], size: number, isCut = false): Run[] {
   return runs.flatMap((run): Run[] => {
     if (!('runs' in run)) return seenShapes(run, size, isCut)
-    const holdsLayers = isCut || run.runs.some((one) => 'runs' in one && !isPlain(one))
+    const holdsLayers = isCut || run.veil.shadow !== undefined || run.runs.some((one) => 'runs' in one && !isPlain(one))
     const inner = seenRuns(run.runs, size, holdsLayers)
     return inner.length > 0 ? [{ ...run, runs: inner }] : []
   })

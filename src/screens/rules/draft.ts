@@ -1,7 +1,7 @@
 import type { Keyline, Rules as RulesType } from '@/core/rules/rules'
 import { Rules } from '@/core/rules/rules'
 import type { ValueKind } from '@/core/drawing/visit'
-import type { Rename } from '@/core/rules/renames'
+import { type Rename, renameValues } from '@/core/rules/renames'
 import { applyEdit } from '@/core/set/edit'
 import { type IconSet, setProblems } from '@/core/set/set'
 
@@ -9,7 +9,8 @@ import { type IconSet, setProblems } from '@/core/set/set'
 type Edited<T> = T & { readonly was: string | null }
 
 /** Rules while they are being edited. */
-export type Draft = Omit<RulesType, 'weights' | 'radii' | 'palette' | 'gradients'> & {
+export type Draft = Omit<RulesType, 'weights' | 'radii' | 'palette' | 'gradients' | 'plates'> & {
+  readonly plates: readonly Edited<NonNullable<RulesType['plates']>[number]>[]
   readonly gradients: readonly Edited<NonNullable<RulesType['gradients']>[number]>[]
   readonly weights: readonly Edited<RulesType['weights'][number]>[]
   readonly radii: readonly Edited<RulesType['radii'][number]>[]
@@ -26,6 +27,7 @@ export function draftOf(rules: RulesType): Draft {
     radii: edited(rules.radii),
     palette: edited(rules.palette),
     gradients: edited(rules.gradients ?? []),
+    plates: edited(rules.plates ?? []),
   }
 }
 
@@ -42,9 +44,21 @@ export function outcome(draft: Draft, set: IconSet): Outcome {
     ...one,
     stops: one.stops.map((stop) => ({ ...stop, color: names.get(stop.color) ?? stop.color })),
   }))
+  const plates = plain(draft.plates)
+  const renames = [
+    ...renamed('weight', draft.weights),
+    ...renamed('radius', draft.radii),
+    ...swatches,
+    ...renamed('gradient', draft.gradients),
+    ...renamed('plate', draft.plates),
+  ]
+  // The parts of the set refer to the same names as its icons.
+  const parts = draft.parts?.map((part) => ({ ...part, objects: renameValues(part.objects, renames) }))
   const parsed = Rules.safeParse({
     ...draft,
     gradients: gradients.length > 0 ? gradients : undefined,
+    plates: plates.length > 0 ? plates : undefined,
+    parts,
     weights: plain(draft.weights),
     radii: plain(draft.radii),
     palette: plain(draft.palette),
@@ -53,12 +67,6 @@ export function outcome(draft: Draft, set: IconSet): Outcome {
     const problems = new Map(parsed.error.issues.map(({ path, message }) => [path.join('.'), message]))
     return { ok: false, problems, sentence: parsed.error.issues[0]!.message }
   }
-  const renames = [
-    ...renamed('weight', draft.weights),
-    ...renamed('radius', draft.radii),
-    ...swatches,
-    ...renamed('gradient', draft.gradients),
-  ]
   const next = applyEdit(set, { kind: 'rules', rules: parsed.data, renames })
   const [problem] = setProblems(next)
   if (problem) return { ok: false, problems: new Map(), sentence: problem }

@@ -5,6 +5,7 @@ import { Choice, Choices } from '@/ui/choice'
 import { cssStops } from '@/ui/css-gradient'
 import { NumberField } from '@/ui/number-field'
 import type { Draft } from './draft'
+import { PlateGroup } from './plate-group'
 import { Group, NameInput, NumberInput, RemoveButton } from './form'
 
 type Props = {
@@ -24,6 +25,7 @@ export function RulesForm(props: Props) {
       <EndsGroup {...props} />
       <PaletteGroup {...props} />
       {props.draft.gradients.length > 0 && <GradientGroup {...props} />}
+      <PlateGroup {...props} />
       <SizesGroup {...props} />
     </>
   )

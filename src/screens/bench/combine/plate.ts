@@ -3,9 +3,10 @@ import type { DrawingEdit } from '@/core/drawing/edit'
 import { extentOf } from '@/core/drawing/extent'
 import type { DrawingObject } from '@/core/drawing/object'
 import { fitObjects } from '@/core/drawing/numbers'
+import { sizeOf } from '@/core/drawing/kinds/placement/placed'
 import type { Plate } from '@/core/drawing/plates'
 import type { Style } from '@/core/drawing/style'
-import { boxAbout, boxCentre } from '@/core/geometry/box'
+import { boxAbout } from '@/core/geometry/box'
 import { walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
 import type { SetEdit } from '@/core/set/edit'
@@ -88,7 +89,7 @@ function fitOnPlate(bench: Bench): void {
   const plate = [...walk(bench.objects)].map(({ object }) => object).find((object) => object.kind === 'plate')
   if (plate?.kind !== 'plate') return
   const { padding = 0, w, h } = bench.scene.plate(plate.plate),
-    { scale = 1 } = plate
+    scale = sizeOf(plate)
   const others = bench.objects.filter((object) => object !== plate && !object.hidden)
   const box = extentOf(others, bench.scene)
   if (!box) return
@@ -102,13 +103,12 @@ function fitOnPlate(bench: Bench): void {
 function castShadow(bench: Bench): void {
   const plate = [...walk(bench.objects)].map(({ object }) => object).find((object) => object.kind === 'plate')
   const { size } = bench.rules.grid
-  const at = boxCentre({ x: 0, y: 0, w: size, h: size })
   gather(bench, bench.free, 'Cast', {
     kind: 'cast',
     angle: -45,
     length: plate ? 0 : size / 2,
     ...(plate?.kind === 'plate' && {
-      cut: { plate: plate.plate, at: plate.at ?? at, ...(plate.scale && { scale: plate.scale }) },
+      cut: { plate: plate.plate, at: plate.at, ...(plate.map && { map: plate.map }) },
     }),
     style: { fill: 'ink', fillOpacity: 0.25, stroke: 'none', weight: bench.rules.weights[0]!.name },
   })

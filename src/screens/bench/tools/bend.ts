@@ -68,7 +68,7 @@ const short = ({ x, y }: Point): Point => ({ x: Math.round(x * 1e4) / 1e4, y: Ma
 export const bend: ToolDefinition = {
   id: 'bend',
   name: 'Bend',
-  cluster: 'Shape',
+  cluster: 'Combine',
   key: 'KeyZ',
   picture: Spline,
   make: bendTool,

@@ -113,7 +113,7 @@ describe('plates', () => {
     expect(Math.abs(area(pill))).toBeCloseTo(100 + 25 * Math.PI, 9)
   })
 
-  it('follow the rules, and stay upright', () => {
+  it('follow the rules', () => {
     const plate: DrawingObject = { kind: 'plate', id: 'p', name: 'p', plate: 'disc', at: middle, style }
     const other = sceneOf({ ...BOOK, plates: [{ name: 'disc', shape: 'circle', w: 10, h: 10 }] })
     expect(Math.abs(area(scene.edge(plate)))).toBeCloseTo(121 * Math.PI, 6)

@@ -2,13 +2,12 @@ import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
 import { type Path, pathBounds } from '../../../geometry/path'
 import { dot, type Point, unit } from '../../../geometry/point'
-import { applyTidy, tidy } from '../../../geometry/tidy'
+import { tidy } from '../../../geometry/tidy'
 import { apply } from '../../../geometry/transform'
 import { swept, vectorOf } from '../../../outline/sweep'
 import { combine } from '../../../planar/boolean'
 import { ValueName } from '../../paint'
-import { PointXY } from '../../place'
-import { platePath } from '../../plates'
+import { Coordinate, PointXY } from '../../place'
 import { withOpacity } from '../../resolved'
 import type { Scene } from '../../scene'
 import type { Shape } from '../../shape'
@@ -16,6 +15,8 @@ import { Style } from '../../style'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
 import { visible } from '../members'
+import { movedPlacing } from '../placement/placed'
+import { laidPlate } from '../plate/laid'
 import { united } from '../together'
 import { common, Degrees, type WithMembers } from '../traits'
 
@@ -29,7 +30,7 @@ const Cast = z.strictObject({
   angle: Degrees,
   length: z.number().min(0).max(10_000),
   /** The plate of the rules that cuts it, and where that is centred. */
-  cut: z.strictObject({ plate: ValueName, at: PointXY, scale: z.number().positive().max(1000).optional() }).optional(),
+  cut: z.strictObject({ plate: ValueName, at: PointXY, map: z.array(Coordinate).length(4).optional() }).optional(),
   fades: z.literal(true).optional(),
   style: Style,
 })
@@ -62,7 +63,7 @@ export const cast = defineKind<Cast>({
       ...object,
       angle: tidy(Math.round(angle * 1e9) / 1e9),
       length: tidy(object.length * Math.hypot(to.x, to.y)),
-      ...(object.cut && { cut: { ...object.cut, at: applyTidy(map, object.cut.at) } }),
+      ...(object.cut && { cut: movedPlacing(object.cut, map) }),
     }
   },
   plate: ({ cut }) => cut?.plate,
@@ -92,7 +93,7 @@ function shadowOf(object: Cast, scene: Scene): Path {
   const silhouette = united(solids(object, scene))
   const box = pathBounds(silhouette)
   if (!box) return []
-  const plate = cut && platePath(scene.plate(cut.plate), cut.at, cut.scale)
+  const plate = cut && laidPlate(scene.plate(cut.plate), cut)
   // To the edge of the plate, and beyond whatever lies on it.
   const whole = plate ? pathBounds(plate)! : box
   const far = length || Math.hypot(whole.w, whole.h) + Math.hypot(box.w, box.h)

@@ -26,8 +26,11 @@ export const path = defineKind<PathObject>({
       ? ownJointsOutline(object, edge, { ...stroke, ...(object.style.side && { position: object.style.side }) })
       : null,
   frame: ({ contours }) => pathBounds(contours.map(contourOf)) ?? boxAround(contours.flatMap((run) => run.nodes))!,
+  // What is drawn at a corner otherwise than by an arc may pass its sides.
   isSmaller: ({ cornerStyle, contours }) =>
-    [cornerStyle, ...contours.flatMap(({ nodes }) => nodes.map((node) => node.cornerStyle))].includes('squircle'),
+    [cornerStyle, ...contours.flatMap(({ nodes }) => nodes.map((node) => node.cornerStyle))].some(
+      (style) => style !== undefined && style !== 'round',
+    ),
   transform: (object, map) => ({
     ...object,
     contours: object.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => transformNode(node, map)) })),

@@ -26,10 +26,26 @@ export const mapOf = ({ at, map }: Pick<Placing, 'at' | 'map'>): Transform =>
 
 /** A placement's place and linear map under a map. */
 export function movedPlacing<P extends Pick<Placing, 'at' | 'map'>>(placing: P, map: Transform): P {
-  const { map: before, ...rest } = placing
-  const next = compose([map[0], map[1], map[2], map[3], 0, 0], linearOf(before)).slice(0, 4).map(tidy)
-  const isPlain = next.every((value, i) => value === [1, 0, 0, 1][i])
-  return { ...rest, at: applyTidy(map, placing.at), ...(!isPlain && { map: next }) } as unknown as P
+  const next = compose([map[0], map[1], map[2], map[3], 0, 0], linearOf(placing.map)).slice(0, 4)
+  return withLinear({ ...placing, at: applyTidy(map, placing.at) }, next)
+}
+
+/** The same at another size, as a share of what is placed. */
+export function sizedPlacing<P extends Pick<Placing, 'map'>>(placing: P, size: number): P {
+  const by = size / sizeOf(placing)
+  return withLinear(
+    placing,
+    linearOf(placing.map)
+      .slice(0, 4)
+      .map((value) => value * by),
+  )
+}
+
+/** The same with another linear map, which is left out where it does nothing. */
+export function withLinear<P extends Pick<Placing, 'map'>>(placing: P, map: readonly number[]): P {
+  const { map: _, ...rest } = placing
+  const next = map.map(tidy)
+  return (next.every((value, i) => value === [1, 0, 0, 1][i]) ? rest : { ...rest, map: next }) as unknown as P
 }
 
 /** How large a placement is, as a share of its part's own size. */

@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
-import { tidy } from '../../../geometry/tidy'
 import { isMirroring } from '../../frame'
 import { Colour, ValueName } from '../../paint'
 import { Coordinate, PointXY } from '../../place'
@@ -9,7 +8,7 @@ import type { Field } from '../field'
 import { defineKind } from '../kind'
 import { together, united } from '../together'
 import { common } from '../traits'
-import { linearOf, mapOf, movedPlacing, placed, sizeOf } from './placed'
+import { linearOf, mapOf, movedPlacing, placed, sizedPlacing, sizeOf, withLinear } from './placed'
 
 /**
  * One use of a part: its place of insertion at `at`, and what was done to it beyond moving as a linear map. Weights from
@@ -66,11 +65,6 @@ export const placement = defineKind<Placement>({
     ),
 })
 
-const withLinear = (object: Placement, map: readonly number[]): Placement => {
-  const { map: _, ...rest } = object
-  return map.every((value, i) => value === [1, 0, 0, 1][i]) ? rest : { ...rest, map: map.map(tidy) }
-}
-
 const FIELDS: readonly Field<Placement>[] = [
   {
     id: 'size',
@@ -80,15 +74,7 @@ const FIELDS: readonly Field<Placement>[] = [
     step: 5,
     limits: { least: 0, above: true, most: 10_000 },
     read: (object) => sizeOf(object) * 100,
-    write(object, percent) {
-      const by = percent / 100 / sizeOf(object)
-      return withLinear(
-        object,
-        linearOf(object.map)
-          .slice(0, 4)
-          .map((value) => value * by),
-      )
-    },
+    write: (object, percent) => sizedPlacing(object, percent / 100),
   },
   {
     id: 'way round',

@@ -1,20 +1,20 @@
 import { z } from 'zod'
 import { pathBounds } from '../../../geometry/path'
-import { applyTidy, tidy } from '../../../geometry/tidy'
 import { ValueName } from '../../paint'
-import { PointXY } from '../../place'
-import { platePath } from '../../plates'
+import { Coordinate, PointXY } from '../../place'
 import { Style } from '../../style'
 import { defineKind } from '../kind'
+import { movedPlacing, sizedPlacing, sizeOf } from '../placement/placed'
 import { common } from '../traits'
+import { laidPlate } from './laid'
 
-/** A plate of the rules behind a drawing, centred at a place; larger or smaller than it is there by a scale. */
+/** A plate of the rules behind a drawing, centred at a place, and what was done to it beyond moving as a linear map. */
 const PlateObject = z.strictObject({
   kind: z.literal('plate'),
   ...common,
   plate: ValueName,
   at: PointXY,
-  scale: z.number().positive().max(1000).optional(),
+  map: z.array(Coordinate).length(4).optional(),
   style: Style,
 })
 export type PlateObject = z.infer<typeof PlateObject>
@@ -23,26 +23,21 @@ export const plate = defineKind<PlateObject>({
   kind: 'plate',
   word: 'Plate',
   schema: PlateObject,
-  edge: ({ plate: name, at, scale }, scene) => platePath(scene.plate(name), at, scale),
+  edge: (object, scene) => laidPlate(scene.plate(object.plate), object),
   frame: (object, scene) => pathBounds(scene.edge(object))!,
-  isEven: () => true,
-  // A plate stays upright, whatever turns what lies on it.
-  transform({ scale = 1, ...object }, [a, b, c, d, e, f]) {
-    const next = tidy(scale * Math.sqrt(Math.abs(a * d - b * c)))
-    return { ...object, at: applyTidy([a, b, c, d, e, f], object.at), ...(next !== 1 && next > 0 && { scale: next }) }
-  },
+  transform: movedPlacing,
   segments: () => 16,
   length: () => 4000,
   fields: () => [
     {
-      id: 'scale',
-      what: 'the scale',
+      id: 'size',
+      what: 'the size',
       as: 'number',
-      suffix: ' %',
+      suffix: ' % size',
       step: 5,
       limits: { least: 0, above: true, most: 10_000 },
-      read: ({ scale = 1 }) => scale * 100,
-      write: ({ scale: _, ...rest }, value) => (value === 100 ? rest : { ...rest, scale: value / 100 }),
+      read: (object) => sizeOf(object) * 100,
+      write: (object, percent) => sizedPlacing(object, percent / 100),
     },
   ],
   plate: ({ plate: name }) => name,
@@ -51,7 +46,12 @@ export const plate = defineKind<PlateObject>({
   lost: 'its plate of the rules',
   any: ({ fc, place, plainStyle }) =>
     fc.record(
-      { plate: fc.constantFrom('disc', 'badge'), at: place, scale: fc.constantFrom(0.5, 2), style: plainStyle },
+      {
+        plate: fc.constantFrom('disc', 'badge'),
+        at: place,
+        map: fc.constantFrom([0.5, 0, 0, 0.5], [0, 2, -2, 0]),
+        style: plainStyle,
+      },
       { requiredKeys: ['plate', 'at', 'style'] },
     ),
 })
