@@ -113,6 +113,28 @@ export class BenchPage {
     await field.press('Enter')
   }
 
+  /** Chooses one of the words that a cell of the ledger offers. */
+  async choose(cell: string, word: string): Promise<void> {
+    await this.page
+      .getByRole('button', { name: new RegExp(`^${cell}: `) })
+      .first()
+      .click()
+    await this.page
+      .getByRole('dialog')
+      .getByRole('button', { name: new RegExp(`^${word}( |$)`) })
+      .click()
+  }
+
+  /** Gives a cell that offers values of the rules a number of its own. */
+  async own(cell: string, text: string): Promise<void> {
+    await this.page
+      .getByRole('button', { name: new RegExp(`^${cell}: `) })
+      .first()
+      .click()
+    await setting(this.page, `Own ${cell}`, text)
+    await this.page.keyboard.press('Escape')
+  }
+
   async expectCell(cell: string, text: string): Promise<void> {
     await expect(this.page.getByRole('button', { name: new RegExp(`^${cell}: `) })).toHaveText(text)
   }
