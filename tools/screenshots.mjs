@@ -51,15 +51,28 @@ try {
     await page.locator('[data-node="2"] [role=rowheader]').click()
   })
   await picture('bench-shape', `${quayside}/draw/starfish`, () => page.getByText('Arms', { exact: true }).click())
-  await picture('bench-turn', `${quayside}/draw/ships-wheel`, async () => {
-    await page.getByText('Spokes', { exact: true }).click()
-    await page.keyboard.press('r')
-  })
   await picture('bench-app-icon', `${app}/draw/passenger`, () => page.getByText('Ferry', { exact: true }).click())
   await picture('bench-finish', `${app}/draw/porthole`, async () => {
     await page.getByText('Shine', { exact: true }).click()
     await page.getByRole('tab', { name: /^Colours/ }).click()
   })
+  await picture('bench-patchwork', `${quayside}/draw/shell`, async () => {
+    await page.getByText('Fan', { exact: true }).click()
+    await page.keyboard.press('s')
+    await page.mouse.move(600, 330)
+  })
+  await picture('bench-repeat', `${quayside}/draw/depth`, () => page.getByText('Fathoms', { exact: true }).click())
+  await picture('bench-parts', `${quayside}/draw/fenders`, async () => {
+    await page.getByText('Left fender', { exact: true }).click()
+    await page.keyboard.press('9')
+    await page.getByRole('tab', { name: /^Parts/ }).click()
+  })
+  await picture('bench-plate', `${app}/draw/timetable`, () =>
+    page
+      .locator('[data-object="Cast"]')
+      .getByTitle(/rename/)
+      .click(),
+  )
   await picture('bench-lines', `${quayside}/draw/half-tide`, () => page.keyboard.press('o'))
   await picture('bench-difference', `${app}/draw/porthole`, async () => {
     await page.getByRole('tab', { name: /^References/ }).click()

@@ -225,7 +225,7 @@ function valueAt(values: NamedValues, key: string): Read {
     case 'plate':
       return text(values.plates?.find((one) => one.name === name))
     case 'part':
-      return serial(values.parts?.find((one) => one.name === name))
+      return partText(values.parts?.find((one) => one.name === name))
     case 'gradient': {
       const stops = values.gradients?.find((one) => one.name === name)?.stops
       return stops && text(stops)
@@ -235,15 +235,14 @@ function valueAt(values: NamedValues, key: string): Read {
   }
 }
 
-/** Parts are never changed in place: the same number is the same part. */
-const serials = new WeakMap<NamedPart, number>()
-let next = 1
+/** Parts are never changed in place: each is written once. */
+const written = new WeakMap<NamedPart, string>()
 
-function serial(part: NamedPart | undefined): Read {
+function partText(part: NamedPart | undefined): Read {
   if (!part) return undefined
-  let number = serials.get(part)
-  if (number === undefined) serials.set(part, (number = next++))
-  return number
+  let known = written.get(part)
+  if (known === undefined) written.set(part, (known = JSON.stringify(part)))
+  return known
 }
 
 const text = (value: unknown): string | undefined => (value === undefined ? undefined : JSON.stringify(value))

@@ -30,7 +30,13 @@ describe('a change of the rules', () => {
         .filter((icon, i) => iconSvg(icon, quayside.rules, 'light') !== iconSvg(after.icons[i]!, after.rules, 'light'))
         .map(({ name }) => name)
     const users = (name: string) =>
-      quayside.icons.filter((icon) => JSON.stringify(icon).includes(`:"${name}"`)).map((icon) => icon.name)
+      quayside.icons
+        .filter((icon) => {
+          const text = JSON.stringify(icon)
+          const parts = quayside.rules.parts!.filter((part) => text.includes(`"part":"${part.name}"`))
+          return new RegExp(`"(?:corner|radius|weight)":"${name}"`).test(text + JSON.stringify(parts))
+        })
+        .map((icon) => icon.name)
     expect(changed(fine.set)).toEqual(users('fine'))
     expect(changed(inner.set)).toEqual(users('inner'))
   })
@@ -78,12 +84,17 @@ describe('a change of the rules', () => {
     expect(wrong.ok).toBe(false)
     if (wrong.ok) return
     expect(wrong.problems.get('sizes.1')).toBe('A size must be at least 1 pixel.')
+    const bare = { ...draft, parts: [] },
+      icons = quayside.icons.filter((icon) => !JSON.stringify(icon).includes('"placement"'))
     const unused = outcome(
-      { ...draft, weights: draft.weights.filter(({ name }) => name !== 'fine') },
-      { ...quayside, icons: quayside.icons.filter((icon) => !JSON.stringify(icon).includes('"fine"')) },
+      { ...bare, weights: draft.weights.filter(({ name }) => name !== 'fine') },
+      { ...quayside, icons: icons.filter((icon) => !JSON.stringify(icon).includes('"fine"')) },
     )
     expect(unused.ok).toBe(true)
-    const used = outcome({ ...draft, weights: draft.weights.filter(({ name }) => name !== 'main') }, quayside)
+    const used = outcome(
+      { ...bare, weights: draft.weights.filter(({ name }) => name !== 'main') },
+      { ...quayside, icons },
+    )
     expect(!used.ok && used.sentence).toBe(
       'Icon “ferry”, object “Hull” uses the weight “main”, which the rules do not have.',
     )

@@ -111,7 +111,7 @@ describe.each(eachKind)('any %s', (_, any) => {
     fc.assert(
       fc.property(any, fc.integer({ min: -9, max: 9 }), (object, by) => {
         // What is made of members is as exact as offsets and fits are.
-        const digits = isContainer(object) ? 2 : 4
+        const digits = isContainer(object) ? 2 : 3
         const moved = transformObject(object, translation(by, -2 * by))
         const [a, b] = [extent(object, scene), extent(moved, scene)]
         expect(b.x - a.x).toBeCloseTo(by, digits)

@@ -8,6 +8,7 @@ import type { Bench } from '../bench'
 import { benchCommands } from '../commands'
 import { Hand } from '../tools/hand'
 import { duplicate } from '../operations'
+import { changeCopies, COPIES } from '../tools/copies/gesture'
 import { assemble } from './assembly'
 
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const
@@ -28,6 +29,28 @@ const run = (bench: Bench, id: string) => {
   return missing
 }
 const areaOf = (bench: Bench, object = bench.objects[0]!) => Math.abs(area(outline(object, bench.scene)))
+
+describe('copies of a repeat', () => {
+  it('are chosen on the square, painted, given a role, switched off and on again', () => {
+    const hand = new Hand(box('blade', 11, 2, 2, 4)),
+      { bench } = hand
+    bench.select(['blade'])
+    run(bench, 'repeat-around')
+    const object = () => bench.objects[0] as OfKind<'repeat'>
+    expect(object().course).toMatchObject({ by: 'turn', count: 6, at: { x: 12, y: 12 } })
+    // The copy opposite of the blade.
+    hand.drag('copies', [12, 20])
+    expect(bench.read(COPIES).chosen).toEqual([3])
+    hand.tools.copies!.key!('Delete')
+    expect(bench.scene.shapes(object())).toHaveLength(5)
+    changeCopies(bench, object(), [3], { fill: '#d5401b' }, 'Paint')
+    expect(object().copies).toEqual([{ at: 3, off: true, fill: '#d5401b' }])
+    hand.tools.copies!.key!('Delete')
+    expect(bench.scene.shapes(object())).toHaveLength(6)
+    changeCopies(bench, object(), [3], { fill: undefined } as never, 'Paint')
+    expect(object().copies).toBeUndefined()
+  })
+})
 
 describe('an assembly in hand', () => {
   let hand: Hand, bench: Bench

@@ -8,6 +8,7 @@ import type { Plate } from '@/core/drawing/plates'
 import type { Style } from '@/core/drawing/style'
 import { boxAbout } from '@/core/geometry/box'
 import { walk } from '@/core/drawing/tree'
+import { INK } from '@/core/drawing/values'
 import type { Rules } from '@/core/rules/rules'
 import type { SetEdit } from '@/core/set/edit'
 import { masterFor } from '@/core/set/set'
@@ -99,6 +100,9 @@ function fitOnPlate(bench: Bench): void {
   bench.edit({ kind: 'replace', objects: fitObjects(others, box, to) }, 'Fit the drawing on its plate')
 }
 
+/** The colour of shadows: ink as it is on light ground. */
+const shade = ({ rules }: Bench): string => rules.palette.find(({ name }) => name === INK)!.color
+
 /** A long shadow of the selection, as far as the edge of the icon's plate where it has one. */
 function castShadow(bench: Bench): void {
   const plate = [...walk(bench.objects)].map(({ object }) => object).find((object) => object.kind === 'plate')
@@ -110,7 +114,8 @@ function castShadow(bench: Bench): void {
     ...(plate?.kind === 'plate' && {
       cut: { plate: plate.plate, at: plate.at, ...(plate.map && { map: plate.map }) },
     }),
-    style: { fill: 'ink', fillOpacity: 0.25, stroke: 'none', weight: bench.rules.weights[0]!.name },
+    // The same on any ground: a shadow does not turn light where ink does.
+    style: { fill: shade(bench), fillOpacity: 0.25, stroke: 'none', weight: bench.rules.weights[0]!.name },
   })
 }
 
@@ -120,7 +125,7 @@ function softShadow(bench: Bench): void {
     unit = bench.rules.grid.size / 24
   const on = !free.every(({ shadow }) => shadow)
   const objects = free.map(({ shadow: _, ...object }) =>
-    on ? { ...object, shadow: { x: 0, y: unit, blur: 2 * unit, color: 'ink', opacity: 0.35 } } : object,
+    on ? { ...object, shadow: { x: 0, y: unit, blur: 2 * unit, color: shade(bench), opacity: 0.35 } } : object,
   ) as DrawingObject[]
   bench.edit({ kind: 'replace', objects }, on ? 'Give a soft shadow' : 'Take the soft shadow away')
 }

@@ -7,6 +7,7 @@ import { spiral } from './boxes/spiral'
 import { star } from './boxes/star'
 import { part } from '../parts/part-tool'
 import { bend } from './bend'
+import { copies } from './copies/copies'
 import { corner } from './corner'
 import { line } from './draw-line'
 import { freehand } from './freehand/freehand'
@@ -48,6 +49,7 @@ export const TOOLS: readonly ToolDefinition[] = [
   sample,
   patchwork,
   interlace,
+  copies,
   placeByPoints,
   crop,
 ]

@@ -7,7 +7,7 @@ import { apply } from '../../../geometry/transform'
 import { swept, vectorOf } from '../../../outline/sweep'
 import { combine } from '../../../planar/boolean'
 import { ValueName } from '../../paint'
-import { Coordinate, PointXY } from '../../place'
+import { LinearMap, PointXY } from '../../place'
 import { withOpacity } from '../../resolved'
 import type { Scene } from '../../scene'
 import type { Shape } from '../../shape'
@@ -30,7 +30,7 @@ const Cast = z.strictObject({
   angle: Degrees,
   length: z.number().min(0).max(10_000),
   /** The plate of the rules that cuts it, and where that is centred. */
-  cut: z.strictObject({ plate: ValueName, at: PointXY, map: z.array(Coordinate).length(4).optional() }).optional(),
+  cut: z.strictObject({ plate: ValueName, at: PointXY, map: LinearMap.optional() }).optional(),
   fades: z.literal(true).optional(),
   style: Style,
 })

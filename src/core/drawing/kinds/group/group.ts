@@ -4,7 +4,7 @@ import { type Path, pathBounds } from '../../../geometry/path'
 import { combine } from '../../../planar/boolean'
 import type { Scene } from '../../scene'
 import { ValueName } from '../../paint'
-import { Coordinate, PointXY } from '../../place'
+import { LinearMap, PointXY } from '../../place'
 import { type Shape, veiled } from '../../shape'
 import { underlapped } from '../../underlap'
 import { defineKind } from '../kind'
@@ -28,7 +28,7 @@ export const Group = z.strictObject({
   /** By how much each member is drawn on beneath those above it. */
   underlap: z.number().min(0).max(100).optional(),
   /** The placement that was opened to edit its part here, until it is put back. */
-  opened: z.strictObject({ part: ValueName, at: PointXY, map: z.array(Coordinate).length(4).optional() }).optional(),
+  opened: z.strictObject({ part: ValueName, at: PointXY, map: LinearMap.optional() }).optional(),
 })
 type Group = z.infer<typeof Group> & WithMembers
 

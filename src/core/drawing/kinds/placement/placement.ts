@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
 import { isMirroring } from '../../frame'
 import { Colour, ValueName } from '../../paint'
-import { Coordinate, PointXY } from '../../place'
+import { LinearMap, PointXY } from '../../place'
 import type { Shape } from '../../shape'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
@@ -19,7 +19,7 @@ const Placement = z.strictObject({
   ...common,
   part: ValueName,
   at: PointXY,
-  map: z.array(Coordinate).length(4).optional(),
+  map: LinearMap.optional(),
   weights: z.literal('scaled').optional(),
   colours: z
     .array(z.strictObject({ from: z.union([ValueName, Colour]), to: z.union([ValueName, Colour]) }))

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { pathBounds } from '../../../geometry/path'
 import { ValueName } from '../../paint'
-import { Coordinate, PointXY } from '../../place'
+import { LinearMap, PointXY } from '../../place'
 import { Style } from '../../style'
 import { defineKind } from '../kind'
 import { movedPlacing, sizedPlacing, sizeOf } from '../placement/placed'
@@ -14,7 +14,7 @@ const PlateObject = z.strictObject({
   ...common,
   plate: ValueName,
   at: PointXY,
-  map: z.array(Coordinate).length(4).optional(),
+  map: LinearMap.optional(),
   style: Style,
 })
 export type PlateObject = z.infer<typeof PlateObject>
