@@ -224,7 +224,7 @@ describe('set files', () => {
     expect(broken((text) => text.replace(/("name": "Hull"[^]*?"weight": )"main"/, '$1"bold"'))).toBe(
       'Icon “ferry”, object “Hull” uses the weight “bold”, which the rules do not have.',
     )
-    expect(broken((text) => text.replace('"kind": "path"', '"kind": "blob"'))).toMatch(/^At set\.icons\[0\]/)
+    expect(broken((text) => text.replace(/("icons": [^]*?"kind": )"path"/, '$1"blob"'))).toMatch(/^At set\.icons\[0\]/)
   })
 
   it('with millions of objects are refused without being read through', () => {
