@@ -34,9 +34,11 @@ type Stretch = {
 
 /**
  * Where paths nearly meet, nearer than `reach` but not at all: open ends before anything, and contours before each
- * other. The narrowest first.
+ * other; or those of open ends alone. The narrowest first.
  */
-export function leaks(paths: readonly Path[], reach = LEAK): Leak[] {
+export function leaks(paths: readonly Path[], reach = LEAK, only: 'ends' | 'all' = 'all'): Leak[] {
+  const ofEnds = only === 'ends'
+  if (ofEnds && paths.every((path) => path.every(({ closed }) => closed))) return []
   const stretches = paths.flatMap((path, p) =>
     path.flatMap(({ segments, closed }, contour) =>
       segments.map((segment, index): Stretch => ({
@@ -51,9 +53,11 @@ export function leaks(paths: readonly Path[], reach = LEAK): Leak[] {
   )
   const found: (Leak & { readonly aside: number })[] = []
   for (const [a, b] of nearPairs(stretches, reach)) {
-    if (neighbours(a, b)) continue
+    if (neighbours(a, b) || (ofEnds && !isFree(a) && !isFree(b))) continue
     const { meetings } = intersect(a.curve, b.curve)
-    for (const { from, to, end, aside } of [...nearPlaces(a, b), ...nearPlaces(b, a), ...closest(a, b)]) {
+    const near = [...nearPlaces(a, b), ...nearPlaces(b, a), ...(ofEnds ? [] : closest(a, b))]
+    for (const { from, to, end, aside } of near) {
+      if (ofEnds && !end) continue
       const gap = distance(from, to)
       if (gap <= SNAP || gap >= reach) continue
       // Beside a place where they do meet, they are near each other without anything left open.
@@ -86,6 +90,9 @@ function* nearPairs(stretches: readonly Stretch[], reach: number): Generator<[St
     active.push(one)
   }
 }
+
+/** Whether a segment has an open end. */
+const isFree = ({ closed, index, count }: Stretch): boolean => !closed && (index === 0 || index === count - 1)
 
 /** Segments that follow each other in one contour. */
 function neighbours(a: Stretch, b: Stretch): boolean {

@@ -48,7 +48,7 @@ function lay({ members, take, closed = [], close = 0 }: Patchwork, scene: Scene)
     ...leak,
     key: leak.end && `${sources[leak.end.path]!.id}/${leak.end.contour}/${leak.end.last ? 'last' : 'first'}`,
   })
-  const found = leaks(paths, Math.max(REACH, close + 1e-6)).map(keyed)
+  const found = leaks(paths, Math.max(REACH, close + 1e-6), 'ends').map(keyed)
   const open: LaidLeak[] = []
   for (const leak of found) {
     if (leak.key !== null && (leak.gap <= close || closed.includes(leak.key))) paths = closeLeak(paths, leak)

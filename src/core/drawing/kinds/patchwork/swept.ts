@@ -73,26 +73,43 @@ export type PatchNow = {
   readonly shape: Swept | null
 }
 
+/** A patch by its face, whatever it was swept to. */
+type Bare = Omit<PatchNow, 'shape'> & { readonly face: number }
+
+const bares: Memory<readonly Bare[]> = new WeakMap()
 const now: Memory<readonly PatchNow[]> = new WeakMap()
 
-/** Every patch of a patchwork as its lines make them after some were cut. */
-export const patchesNow = (object: Patchwork, scene: Scene): readonly PatchNow[] =>
-  scene.remembered(now, object, () => {
+/** The patches after lines were cut; where none was, remembered for all that is swept of the same lines. */
+function barePatches(object: Patchwork, scene: Scene): readonly Bare[] {
+  const laid = laidOut(object, scene)
+  const compute = () => {
     const { patches, now: nowOf } = wholeOf(object, scene)
-    const shapes = new Map(
-      meantIn(object, scene).shapes.flatMap((list, i) => list.map(({ face }) => [nowOf(face), object.swept[i]!])),
-    )
     const parts = new Map<number, LaidPatch[]>()
-    for (const patch of laidOut(object, scene).list) {
+    for (const patch of laid.list) {
       const face = nowOf(patch.face)
       const known = parts.get(face)
       if (known) known.push(patch)
       else parts.set(face, [patch])
     }
-    return patches.patches.map(({ face, path }): PatchNow => ({
+    return patches.patches.map(({ face, path }) => ({
+      face,
       parts: parts.get(face) ?? [],
       path,
       box: pathBounds(path)!,
+    }))
+  }
+  return object.cut ? compute() : scene.remembered(bares, laid, compute)
+}
+
+/** Every patch of a patchwork as its lines make them after some were cut. */
+export const patchesNow = (object: Patchwork, scene: Scene): readonly PatchNow[] =>
+  scene.remembered(now, object, () => {
+    const { now: nowOf } = wholeOf(object, scene)
+    const shapes = new Map(
+      meantIn(object, scene).shapes.flatMap((list, i) => list.map(({ face }) => [nowOf(face), object.swept[i]!])),
+    )
+    return barePatches(object, scene).map(({ face, ...patch }): PatchNow => ({
+      ...patch,
       shape: shapes.get(face) ?? null,
     }))
   })
