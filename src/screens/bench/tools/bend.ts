@@ -11,7 +11,7 @@ import { FREEHAND } from './freehand/gesture'
 import type { Tool, ToolDefinition } from './tool'
 
 /** Draws a stroke along which the selection is bent, shown while it is drawn; a bend takes further strokes. */
-function bendTool(bench: Bench): Tool {
+function bending(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
     hint: 'Draw a stroke: what is selected is bent along it · another stroke bends it once more',
@@ -71,7 +71,7 @@ export const bend: ToolDefinition = {
   cluster: 'Combine',
   key: 'KeyZ',
   picture: Spline,
-  make: bendTool,
+  make: bending,
   needs: (bench) => (bench.free.length > 0 ? null : 'Select what is to be bent first.'),
   Settings: BendSettings,
 }
