@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/path'
-import { WARP } from '../geometry/tolerance'
+import { REACH, WARP } from '../geometry/tolerance'
 import { simplify } from '../outline/simplify'
 import { type Bending, warpPath } from '../outline/warp'
 import { outlined } from './outlined'
@@ -10,8 +10,13 @@ const FOLLOW = 0.8,
   SIMPLIFY = 0.2
 
 /** A path carried by a map that bends, within 0.005 of a unit, with few nodes. */
-export const carriedPath = (path: Path, bending: Bending): Path =>
-  simplify(warpPath(path, bending, FOLLOW * WARP), SIMPLIFY * WARP)
+export function carriedPath(path: Path, bending: Bending): Path {
+  // Far beyond any square a tolerance of the square would come to cubics without number.
+  const ends = path.flatMap(({ segments }) => segments.map(({ from }) => bending(from)))
+  const far = ends.reduce((most, { x, y }) => Math.max(most, Math.abs(x), Math.abs(y)), 0)
+  const tolerance = WARP * Math.max(1, far / REACH)
+  return simplify(warpPath(path, bending, FOLLOW * tolerance), SIMPLIFY * tolerance)
+}
 
 /** Shapes carried by a map that bends: their strokes too, or, with their `weight` kept, only the lines they follow. */
 export function carried(shapes: readonly Shape[], bending: Bending, weight: 'bent' | 'kept'): Shape[] {

@@ -4,6 +4,7 @@ import { costOf, isExcessive } from './cost'
 import { outline } from './evaluate'
 import type { Frame } from './frame'
 import { type DrawingObject, isContainer, isFramed, kindOf } from './object'
+import { Refusal } from './refusal'
 import type { Scene } from './scene'
 
 /**
@@ -15,7 +16,15 @@ export function frameOf(object: DrawingObject, scene: Scene): Frame {
   if (isContainer(object) && isExcessive(costOf(object, scene.values.parts)))
     return boxUnion(object.members.map((member) => extent(member, scene)))!
   const { frame } = kindOf(object)
-  if (frame) return frame(object, scene)
+  if (frame) {
+    try {
+      return frame(object, scene)
+    } catch (error) {
+      // What its members come to cannot be computed: then they are what it is.
+      if (!(error instanceof Refusal) || !isContainer(object)) throw error
+      return boxUnion(object.members.map((member) => extent(member, scene)))!
+    }
+  }
   if (isFramed(object)) return object
   throw new Error(`Objects of the kind “${object.kind}” have no frame.`)
 }

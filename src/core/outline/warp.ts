@@ -1,4 +1,5 @@
 import type { Box } from '../geometry/box'
+import { keepTime } from '../geometry/deadline'
 import { lengthTo, segmentLength } from '../geometry/measure'
 import type { Contour, Path } from '../geometry/path'
 import { cross, distance, hypot, type Point, subtract, unit } from '../geometry/point'
@@ -39,6 +40,7 @@ function warped(segment: Segment, bending: Bending, tolerance: number): Segment[
     [0.13, 0.31, 0.5, 0.71, 0.89].every((t) => Math.abs(cross(chord, subtract(at(t), from))) / length < 1e-7)
   if (straight) return [line(from, to)]
   return follow((t) => {
+    keepTime()
     const lo = Math.max(0, t - STEP),
       hi = Math.min(1, t + STEP)
     return { at: at(t), direction: unit(subtract(at(hi), at(lo))) }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Coordinate, PointXY } from '../../place'
+import { AffineMap, PointXY } from '../../place'
 import { common, type WithMembers } from '../traits'
 
 /** A point of the space that is warped: from (0, 0), its first corner, to (1, 1), and beyond. */
@@ -21,7 +21,7 @@ export type Form = z.infer<typeof Form>
 export const Warp = z.strictObject({
   kind: z.literal('warp'),
   ...common,
-  space: z.array(Coordinate).length(6),
+  space: AffineMap,
   form: Form,
 })
 export type Warp = z.infer<typeof Warp> & WithMembers
