@@ -47,8 +47,8 @@ describe('aligning', () => {
           aligned(objects, sceneOf(rules), side, square, false).forEach((object, i) => {
             const before = extent(objects[i]!, sceneOf(rules)),
               after = extent(object, sceneOf(rules))
-            expect(read[side](after)).toBeCloseTo(read[side](square), 4)
-            expect(across ? after.y : after.x).toBeCloseTo(across ? before.y : before.x, 4)
+            expect(read[side](after)).toBeCloseTo(read[side](square), 3)
+            expect(across ? after.y : after.x).toBeCloseTo(across ? before.y : before.x, 3)
             expect([after.w - before.w, after.h - before.h].every((change) => Math.abs(change) < 1e-3)).toBe(true)
           })
         },

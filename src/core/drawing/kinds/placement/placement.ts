@@ -72,7 +72,7 @@ const FIELDS: readonly Field<Placement>[] = [
     as: 'number',
     suffix: ' % size',
     step: 5,
-    limits: { least: 0, above: true, most: 10_000 },
+    limits: { least: 1, most: 10_000 },
     read: (object) => sizeOf(object) * 100,
     write: (object, percent) => sizedPlacing(object, percent / 100),
   },
