@@ -141,7 +141,10 @@ test.describe('keys', () => {
     })
     const bench = await BenchPage.withDemoIcon(page, 'ticket')
     await expect(page.getByRole('button', { name: 'Find a command' })).toContainText('⌘K')
-    await bench.row('Ticket').click()
+    await bench
+      .row('Ticket')
+      .getByTitle(/rename/)
+      .click()
     await expect(page.getByRole('group', { name: 'Settings of Select' })).toContainText('⌥: leave a copy')
     await bench.press('Meta+d')
     await expect(page.getByText('Move the copy, and ⌘D repeats what you did.')).toBeVisible()

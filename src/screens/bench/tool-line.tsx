@@ -68,7 +68,7 @@ function ToolButton({ command, picture: Picture }: { command: Command; picture: 
         runCommand(command)
       }}
       className={clsx(
-        'relative flex min-w-11 flex-none flex-col items-center justify-center gap-px px-1 text-small leading-[13px] [font-stretch:90%]',
+        'relative flex min-w-11 flex-none flex-col items-center justify-center gap-px px-1 text-small leading-[13px] [font-stretch:90%] max-[1240px]:min-w-8 max-[1240px]:px-px max-[1240px]:[font-stretch:72%]',
         inHand ? 'bg-hand text-white' : 'hover:bg-film',
       )}
     >
