@@ -39,7 +39,8 @@ export function KeySheet() {
       groups.set(command.group ?? 'Everywhere', [...(groups.get(command.group ?? 'Everywhere') ?? []), command])
   return (
     <Dialog title="Keys" open={open} onClose={() => useOpen.setState({ open: false })} width={980}>
-      <div className="columns-4 gap-6 px-4 py-3 text-small">
+      {/* It may be longer than the window: then it is scrolled by keys, too. */}
+      <div tabIndex={0} className="columns-4 gap-6 px-4 py-3 text-small outline-none">
         {[...groups].map(([name, list]) => (
           <section key={name} className="mb-3">
             <h3 className="mb-0.5 break-after-avoid font-[640]">{name}</h3>
