@@ -75,7 +75,8 @@ export function along(contour: Contour, baseline: { readonly from: Point; readon
   }
 }
 
-function placeOn(
+/** The place so far along segments, and the direction there; beyond their ends they go on straight. */
+export function placeOn(
   segments: readonly Segment[],
   lengths: readonly number[],
   way: number,

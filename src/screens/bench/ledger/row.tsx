@@ -5,7 +5,7 @@ import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import clsx from 'clsx'
 import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react'
-import { memo, useState } from 'react'
+import { memo } from 'react'
 import { changeNumbers } from '@/core/drawing/numbers'
 import { refusalIn } from '@/core/drawing/evaluate'
 import type { FrameChange } from '@/core/drawing/frame'
@@ -31,7 +31,9 @@ import { setFlag, showFinish } from '../operations'
 import { cornerOf, cornerStyleOf, numbersOf, withCorner, withCornerStyle, withStyle } from './columns'
 import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
+import { FlagButton } from './flag-button'
 import { FRAME, RADIUS, WEIGHT } from './limits'
+import { NameCell } from './name-cell'
 import { OwnNumbers } from './own-numbers'
 import { NamedNumberCell, PaintCell, WordCell } from './value-cell'
 
@@ -328,77 +330,4 @@ function pickRow(bench: Bench, object: DrawingObject, locked: boolean, event: Re
   // A press on a cell of a selected row keeps the selection, so that the edit goes to all of it.
   else if (!selection.has(object.id) || !(event.target as HTMLElement).closest('button, input'))
     bench.select([object.id])
-}
-
-function FlagButton({
-  label,
-  on,
-  onClick,
-  pictures: [Off, On],
-}: {
-  label: string
-  on: boolean
-  onClick: () => void
-  pictures: [typeof Eye, typeof Eye]
-}) {
-  const Picture = on ? On : Off
-  return (
-    <div role="gridcell">
-      <button
-        type="button"
-        data-flag
-        aria-label={label}
-        aria-pressed={on}
-        title={label}
-        onClick={onClick}
-        className={clsx('grid h-5 w-full place-items-center', on ? 'text-ink' : 'text-quiet/50 hover:text-ink')}
-      >
-        <Picture size={13} strokeWidth={1.5} aria-hidden />
-      </button>
-    </div>
-  )
-}
-
-/** The object's name; a double click edits it. */
-function NameCell({
-  object,
-  readOnly,
-  onName,
-}: {
-  object: DrawingObject
-  readOnly: boolean
-  onName: (name: string) => void
-}) {
-  const [editing, setEditing] = useState(false)
-  if (!editing || readOnly) {
-    return (
-      <span
-        className="max-w-[calc(100%-16px)] flex-none truncate"
-        title={`${object.name} · double click to rename`}
-        onDoubleClick={() => setEditing(true)}
-      >
-        {object.name}
-      </span>
-    )
-  }
-  const accept = (text: string) => {
-    setEditing(false)
-    const name = text.trim().slice(0, 80)
-    if (name !== '' && name !== object.name) onName(name)
-  }
-  return (
-    <input
-      aria-label={`Name of ${object.name}`}
-      autoFocus
-      defaultValue={object.name}
-      onFocus={(event) => event.currentTarget.select()}
-      onPointerDown={(event) => event.stopPropagation()}
-      onBlur={(event) => accept(event.currentTarget.value)}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') accept(event.currentTarget.value)
-        if (event.key === 'Escape') setEditing(false)
-      }}
-      className="h-5 min-w-0 flex-1 border border-hand bg-sheet px-1 outline-none"
-    />
-  )
 }

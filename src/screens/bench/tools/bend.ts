@@ -65,7 +65,7 @@ function bending(bench: Bench): Tool {
 
 const short = ({ x, y }: Point): Point => ({ x: Math.round(x * 1e4) / 1e4, y: Math.round(y * 1e4) / 1e4 })
 
-export const bend: ToolDefinition = {
+export const bendAlong: ToolDefinition = {
   id: 'bend',
   name: 'Bend',
   cluster: 'Combine',

@@ -6,7 +6,7 @@ import { rectangle } from './boxes/rectangle'
 import { spiral } from './boxes/spiral'
 import { star } from './boxes/star'
 import { part } from '../parts/part-tool'
-import { bend } from './bend'
+import { bendAlong } from './bend'
 import { copies } from './copies/copies'
 import { corner } from './corner'
 import { line } from './draw-line'
@@ -44,7 +44,7 @@ export const TOOLS: readonly ToolDefinition[] = [
   turn,
   mirror,
   warp,
-  bend,
+  bendAlong,
   measure,
   sample,
   patchwork,

@@ -10,6 +10,7 @@ import { contourOf } from '../../nodes'
 import { PointXY } from '../../place'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
+import { visible } from '../members'
 import { together, united } from '../together'
 import { common, type WithMembers } from '../traits'
 import { freehandRun, Trace } from './trace'
@@ -38,11 +39,15 @@ export const bend = defineKind<Bend>({
   hasMembers: true,
   edge: (object, scene) =>
     together(
-      bendings(object).flatMap((bending) => object.members.map((member) => carriedPath(scene.edge(member), bending))),
+      bendings(object).flatMap((bending) =>
+        visible(object.members).map((member) => carriedPath(scene.edge(member), bending)),
+      ),
     ),
   solid: (object, scene) =>
     united(
-      bendings(object).flatMap((bending) => object.members.map((member) => carriedPath(scene.solid(member), bending))),
+      bendings(object).flatMap((bending) =>
+        visible(object.members).map((member) => carriedPath(scene.solid(member), bending)),
+      ),
     ),
   shapes(object, scene) {
     const shapes = object.members.flatMap((member) => scene.shapes(member))

@@ -1,7 +1,8 @@
-import { lengthTo, segmentLength } from '../../../geometry/measure'
+import { segmentLength } from '../../../geometry/measure'
 import { type Point, subtract } from '../../../geometry/point'
-import { pointAt, type Segment } from '../../../geometry/segment'
+import type { Segment } from '../../../geometry/segment'
 import { directionAt } from '../../../geometry/slope'
+import { placeOn } from '../../../outline/warp'
 import { SAME_POINT } from '../../../geometry/tolerance'
 import { apply, compose, rotation, type Transform, translation } from '../../../geometry/transform'
 import { contourOf } from '../../nodes'
@@ -73,7 +74,7 @@ function alongPath(course: Along, from: Point): Transform[] {
     whole = lengths.reduce((sum, length) => sum + length, 0)
   const first = angleOf(directionAt(segments[0]!, 0))
   return waysAlong(course, whole).map((way) => {
-    const { at, direction } = placeAlong(segments, lengths, way)
+    const { at, direction } = placeOn(segments, lengths, way)
     const by = subtract(at, from)
     const move = translation(by.x, by.y)
     // As the members lie, they lie at its beginning.
@@ -82,22 +83,3 @@ function alongPath(course: Along, from: Point): Transform[] {
 }
 
 const angleOf = ({ x, y }: Point): number => (Math.atan2(y, x) * 180) / Math.PI
-
-/** The place so far along segments, and their direction there. */
-export function placeAlong(
-  segments: readonly Segment[],
-  lengths: readonly number[],
-  way: number,
-): { at: Point; direction: Point } {
-  let rest = way
-  for (let i = 0; i < segments.length; i++) {
-    const last = i === segments.length - 1
-    if (rest > lengths[i]! && !last) {
-      rest -= lengths[i]!
-      continue
-    }
-    const t = rest >= lengths[i]! ? 1 : lengthTo(segments[i]!, Math.max(0, rest))
-    return { at: t === 1 ? segments[i]!.to : pointAt(segments[i]!, t), direction: directionAt(segments[i]!, t) }
-  }
-  throw new Error('A course has no segments.')
-}
