@@ -77,7 +77,8 @@ function amount(count: number): string {
 
 function counted(object: DrawingObject, parts: Parts): Cost {
   const { segments, characters, times: images, part } = kindOf(object)
-  if (part) return ofPart(part(object), parts)
+  const placed = isContainer(object) ? undefined : part?.(object)
+  if (placed !== undefined) return ofPart(placed, parts)
   const members = isContainer(object) ? times(costOfAll(object.members, parts), images?.(object) ?? 1) : NOTHING
   if (!isStyled(object)) return members
   return plus(

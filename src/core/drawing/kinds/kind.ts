@@ -63,7 +63,7 @@ export type Kind<T extends Thing> = {
   readonly plate?: (object: T) => string | undefined
   readonly withPlate?: (object: T, name: string) => T
   /** The part that it places, and the same with another. */
-  readonly part?: (object: T) => string
+  readonly part?: (object: T) => string | undefined
   readonly withPart?: (object: T, name: string) => T
   /** About how many segments and how much length its outline comes to, and how often its members are drawn. */
   readonly segments?: (object: T) => number

@@ -6,7 +6,7 @@ import { type DrawingObject, kindOf, type OfKind } from '@/core/drawing/object'
 import { ValueName } from '@/core/drawing/paint'
 import { scaleOwn } from '@/core/drawing/scale-own'
 import { transformObject } from '@/core/drawing/transform-object'
-import { walk } from '@/core/drawing/tree'
+import { find, walk } from '@/core/drawing/tree'
 import { loosened } from '@/core/drawing/loose'
 import { renameValues } from '@/core/rules/renames'
 import { holdsItself, selfSentence } from '@/core/rules/parts'
@@ -147,34 +147,37 @@ export function renamePart(bench: Bench, name: string, text: string): string | n
   return null
 }
 
-/** Opens a placement: its part's objects can be edited in their place, until they are put back. */
+/**
+ * Opens a placement: its part's objects can be edited in their place, until they are put back. They are as the part has
+ * them, but for where they lie and how large they are; colours and weights of this placement come back with it.
+ */
 export function openPlacement(bench: Bench, object: OfKind<'placement'>): void {
-  const members = attempt(() => loosened({ ...object, colours: undefined }, bench.scene, newId))
+  const members = attempt(() => loosened({ ...object, colours: undefined, weights: undefined }, bench.scene, newId))
   if (!members) return
-  const { part, at, map } = object
-  const group: DrawingObject = {
-    kind: 'group',
-    id: object.id,
-    name: object.name,
-    ...(object.role && { role: object.role }),
-    opened: { part, at, ...(map && { map }) },
-    members,
-  }
-  bench.edit({ kind: 'replace', objects: [group] }, `Open the part ${part}`)
+  const { kind: _, part, at, map, weights, colours, ...common } = object
+  const opened = { part, at, ...(map && { map }), ...(weights && { weights }), ...(colours && { colours }) }
+  bench.edit({ kind: 'replace', objects: [{ ...common, kind: 'group', opened, members }] }, `Open the part ${part}`)
   bench.store.setState({ scope: object.id })
   bench.select([])
 }
 
+type Opened = OfKind<'group'> & { readonly opened: NonNullable<OfKind<'group'>['opened']> }
+
+/** The placement that an opened part was. */
+function placementOf({ opened, members: _, kind: __, mask: ___, underlap: ____, ...common }: Opened): DrawingObject {
+  return { ...common, kind: 'placement', ...opened }
+}
+
+/** An opened part by its id; null when it is none. */
+function openedById(bench: Bench, id: string): Opened | null {
+  const object = find(bench.objects, id)?.object
+  return object?.kind === 'group' && object.opened ? (object as Opened) : null
+}
+
 /** The opened part that one is in, or that is selected. */
-export function openedPart(
-  bench: Bench,
-): (OfKind<'group'> & { opened: NonNullable<OfKind<'group'>['opened']> }) | null {
+export function openedPart(bench: Bench): Opened | null {
   const { scope } = bench.store.getState()
-  const [only] = bench.selected
-  for (const { object } of walk(bench.objects))
-    if (object.kind === 'group' && object.opened && (object.id === scope || object === only))
-      return object as ReturnType<typeof openedPart>
-  return null
+  return (scope !== null ? openedById(bench, scope) : null) ?? openedById(bench, bench.selected[0]?.id ?? '')
 }
 
 /** What putting an opened part back comes to: the set with it, and the other icons that change; or why it cannot be. */
@@ -186,8 +189,8 @@ export function puttingBack(
   | { readonly problem: string }
   | null {
   const { here, rules } = bench
-  const group = [...walk(bench.objects)].find(({ object }) => object.id === id)?.object
-  if (!here || group?.kind !== 'group' || !group.opened) return null
+  const group = openedById(bench, id)
+  if (!here || !group) return null
   const { part: name, at, map } = group.opened
   const part = partsOf(rules).find((one) => one.name === name)
   if (!part) return { problem: `The set has no part named “${name}” any more.` }
@@ -197,21 +200,12 @@ export function puttingBack(
   const back = compose(translation(part.at.x, part.at.y), inverse(mapOf(placing)))
   const size = sizeOf(placing)
   const objects = group.members.map((member) => transformObject(size === 1 ? member : scaleOwn(member, 1 / size), back))
-  const placement: DrawingObject = {
-    kind: 'placement',
-    id: group.id,
-    name: group.name,
-    ...(group.role && { role: group.role }),
-    part: name,
-    at,
-    ...(map && { map }),
-  }
   const parts = partsOf(rules).map((one) => (one === part ? { ...part, objects } : one))
   const edit: SetEdit = {
     kind: 'all',
     edits: [
       rulesEdit(withParts(rules, parts)),
-      { kind: 'draw', ...here, edit: { kind: 'replace', objects: [placement] } },
+      { kind: 'draw', ...here, edit: { kind: 'replace', objects: [placementOf(group)] } },
     ],
   }
   const set = present(bench)
@@ -221,14 +215,9 @@ export function puttingBack(
 
 /** Puts an opened part back without a change to it. */
 export function closeUnchanged(bench: Bench, id: string): void {
-  const group = [...walk(bench.objects)].find(({ object }) => object.id === id)?.object
-  if (group?.kind !== 'group' || !group.opened) return
-  const { opened, members: _, kind: __, ...rest } = group
-  const { mask: ___, underlap: ____, ...plain } = rest
-  bench.edit(
-    { kind: 'replace', objects: [{ kind: 'placement', ...plain, ...opened } as DrawingObject] },
-    `Close the part ${opened.part}`,
-  )
+  const group = openedById(bench, id)
+  if (!group) return
+  bench.edit({ kind: 'replace', objects: [placementOf(group)] }, `Close the part ${group.opened.part}`)
   bench.store.setState({ scope: null })
-  bench.select([group.id])
+  bench.select([id])
 }

@@ -99,6 +99,31 @@ describe('parts', () => {
     expect(setProblems(set())).toEqual([])
   })
 
+  it('keep what is a placement’s own while they are open, and follow a new name meanwhile', () => {
+    const own = {
+      ...transformObject(placement(), [2, 0, 0, 2, -3, -2]),
+      weights: 'scaled' as const,
+      colours: [{ from: 'ink', to: '#d5401b' }],
+      opacity: 0.5,
+    }
+    bench.edit({ kind: 'replace', objects: [own] }, 'Make it its own')
+    openPlacement(bench, placement())
+    const [group] = bench.objects as [OfKind<'group'>]
+    // The part's own names are edited, not what this placement makes of them.
+    expect(group.members.map((member) => 'style' in member && member.style.weight)).toEqual(['main', 'main'])
+    deletePart(bench, 'float')
+    expect(partsOf(bench.rules)).toHaveLength(1)
+    expect(renamePart(bench, 'float', 'buoy')).toBeNull()
+    const before = partsOf(bench.rules)[0]!.objects
+    const change = puttingBack(bench, group.id)!
+    if ('problem' in change) throw new Error(change.problem)
+    commit(bench.session, change.edit, 'Put back')
+    expect(placement()).toEqual({ ...own, part: 'buoy' })
+    // Opened and put back as it was, the part is what it was, but for ids.
+    const bare = (objects: readonly DrawingObject[]) => objects.map(({ id: _, ...rest }) => rest)
+    expect(bare(partsOf(bench.rules)[0]!.objects)).toEqual(bare(before))
+  })
+
   it('cannot contain themselves', () => {
     openPlacement(bench, placement())
     const group = bench.objects[0] as OfKind<'group'>

@@ -1,8 +1,7 @@
 import { z } from 'zod'
-import { freehand } from '../../../outline/freehand'
 import type { NodeRun } from '../../node'
-import { nodesOf } from '../../nodes'
 import { PointXY } from '../../place'
+import { traced } from '../path/trace'
 
 /** What a hand drew, and by how much it is smoothed, in grid units. */
 export const Trace = z.strictObject({
@@ -12,6 +11,5 @@ export const Trace = z.strictObject({
 
 /** An open stroke as a hand drew it, smoothed; null when it is too little to be one. */
 export function freehandRun({ points, smoothness }: z.infer<typeof Trace>): NodeRun | null {
-  const contour = freehand(points, smoothness, false)
-  return contour && contour.segments.length > 0 ? nodesOf(contour) : null
+  return traced({ points, smoothness, closed: false })?.contours[0] ?? null
 }

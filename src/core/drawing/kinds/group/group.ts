@@ -4,7 +4,6 @@ import { type Path, pathBounds } from '../../../geometry/path'
 import { combine } from '../../../planar/boolean'
 import type { Scene } from '../../scene'
 import { ValueName } from '../../paint'
-import { LinearMap, PointXY } from '../../place'
 import { type Shape, veiled } from '../../shape'
 import { underlapped } from '../../underlap'
 import { defineKind } from '../kind'
@@ -12,6 +11,7 @@ import { visible } from '../members'
 import { together, united } from '../together'
 import { common, type Thing, type WithMembers } from '../traits'
 import { movedPlacing } from '../placement/placed'
+import { placing } from '../placement/placing'
 import { clipped } from './clip'
 
 /**
@@ -28,7 +28,7 @@ export const Group = z.strictObject({
   /** By how much each member is drawn on beneath those above it. */
   underlap: z.number().min(0).max(100).optional(),
   /** The placement that was opened to edit its part here, until it is put back. */
-  opened: z.strictObject({ part: ValueName, at: PointXY, map: LinearMap.optional() }).optional(),
+  opened: z.strictObject({ part: ValueName, ...placing }).optional(),
 })
 type Group = z.infer<typeof Group> & WithMembers
 
@@ -47,6 +47,8 @@ export const group = defineKind<Group>({
   frame: (object, scene) =>
     (object.mask && pathBounds(scene.edge(object))) || boxUnion(object.members.map((member) => scene.box(member)))!,
   transform: (object, map) => (object.opened ? { ...object, opened: movedPlacing(object.opened, map) } : object),
+  part: ({ opened }) => opened?.part,
+  withPart: (object, part) => (object.opened ? { ...object, opened: { ...object.opened, part } } : object),
   fields: () => [
     {
       id: 'mask',

@@ -1,31 +1,17 @@
 import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
 import { isMirroring } from '../../frame'
-import { Colour, ValueName } from '../../paint'
-import { LinearMap, PointXY } from '../../place'
+import { ValueName } from '../../paint'
 import type { Shape } from '../../shape'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
 import { together, united } from '../together'
 import { common } from '../traits'
+import { placing } from './placing'
 import { linearOf, mapOf, movedPlacing, placed, sizedPlacing, sizeOf, withLinear } from './placed'
 
-/**
- * One use of a part: its place of insertion at `at`, and what was done to it beyond moving as a linear map. Weights from
- * the rules stay as they are unless they are to scale; `colours` take the place of the part's own.
- */
-const Placement = z.strictObject({
-  kind: z.literal('placement'),
-  ...common,
-  part: ValueName,
-  at: PointXY,
-  map: LinearMap.optional(),
-  weights: z.literal('scaled').optional(),
-  colours: z
-    .array(z.strictObject({ from: z.union([ValueName, Colour]), to: z.union([ValueName, Colour]) }))
-    .max(64)
-    .optional(),
-})
+/** One use of a part. */
+const Placement = z.strictObject({ kind: z.literal('placement'), ...common, part: ValueName, ...placing })
 export type Placement = z.infer<typeof Placement>
 
 export const placement = defineKind<Placement>({
