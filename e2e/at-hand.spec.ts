@@ -175,7 +175,7 @@ test.describe('keys', () => {
     await press('z', 'KeyW')
     await expect(page.getByRole('button', { name: 'Nodes', exact: true })).toHaveAttribute('aria-pressed', 'true')
     await press('a', 'KeyQ')
-    await bench.row('Ticket').click()
+    await bench.pick('Ticket')
     await bench.press('ArrowRight')
     await expect(page.getByRole('tab', { name: 'History 1' })).toBeVisible()
     // Ctrl+Z where Z is on such a keyboard.

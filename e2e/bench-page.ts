@@ -105,6 +105,14 @@ export class BenchPage {
     return this.page.locator(`[role=row][data-object="${name}"]`)
   }
 
+  /** Selects an object by its name in the ledger. */
+  pick(name: string): Promise<void> {
+    return this.row(name)
+      .getByTitle(/double click to rename/)
+      .first()
+      .click()
+  }
+
   /** Types into a number of the ledger. */
   async type(cell: string, text: string): Promise<void> {
     await this.page.getByRole('button', { name: new RegExp(`^${cell}: `) }).click()

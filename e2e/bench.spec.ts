@@ -127,9 +127,7 @@ test('members of an assembly: roles, order and moving change the result at once'
   await bench.press('1')
   await bench.drag([4, 4], [20, 20])
   await bench.press('a')
-  await expect(
-    page.getByRole('status').filter({ hasText: 'Select two or more closed shapes to assemble.' }),
-  ).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: 'Select two or more objects to assemble.' })).toBeVisible()
   await bench.press('2')
   await bench.drag([8, 8], [16, 16])
   await bench.press('Control+a')

@@ -64,11 +64,7 @@ test('grapnel: a part, flipped, in a union whose inner corners are round; edited
   await bench.own('corner of the selection', '0')
   await bench.choose('fill of the selection', 'ink')
   await bench.choose('stroke of the selection', 'none')
-  await bench
-    .row('Rectangle 1')
-    .getByTitle(/double click to rename/)
-    .first()
-    .click()
+  await bench.pick('Rectangle 1')
   await bench.press('Shift+Digit9')
   await page.getByLabel('Name', { exact: true }).fill('Fluke')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
@@ -87,18 +83,10 @@ test('grapnel: a part, flipped, in a union whose inner corners are round; edited
   expect(areaOf(before[0]!)).toBeCloseTo(2 * 24 + 64 + 2 * (1 - Math.PI / 4), 1)
 
   // The part edited in its place: one taller, both taller.
-  await bench
-    .row('Fluke')
-    .getByTitle(/double click to rename/)
-    .first()
-    .click()
+  await bench.pick('Fluke')
   await bench.press('Alt+Digit9')
   await expect(page.getByRole('row', { name: /part fluke, open/ })).toBeVisible()
-  await bench
-    .row('Rectangle 1')
-    .getByTitle(/double click to rename/)
-    .first()
-    .click()
+  await bench.pick('Rectangle 1')
   await bench.type('h of Rectangle 1', '6')
   await bench.press('Escape')
   await page.getByRole('button', { name: 'Change it everywhere' }).click()
@@ -189,7 +177,7 @@ test('shell and rope: patches swept from circles and crossing lines, undo inside
   const over = await crossing()
   expect(over).toBeGreaterThan(1)
   await bench.press('q')
-  await bench.row('Interlace 1').click()
+  await bench.pick('Interlace 1')
   await bench.press('l')
   await bench.click(10, 12)
   expect(await crossing()).toBeGreaterThan(1)
@@ -205,7 +193,7 @@ test('gangway on a plate: strokes outlined, a cast at 45° cut by the plate', as
   await bench.press('h')
   await command(page, 'Put a plate behind this icon')
   await expect(page.getByRole('row', { name: /Plate/ }).first()).toBeVisible()
-  await bench.row('Outlines 1').click()
+  await bench.pick('Outlines 1')
   await bench.press('j')
   await bench.rename('icon', 'gangway')
   const svg = (await delivered(page, bench)).gangway!

@@ -30,6 +30,89 @@ const run = (bench: Bench, id: string) => {
 }
 const areaOf = (bench: Bench, object = bench.objects[0]!) => Math.abs(area(outline(object, bench.scene)))
 
+describe('a plate and a cast', () => {
+  it('come from the rules, for one icon or for all; the plate cuts the cast, and the drawing is fitted on it', () => {
+    const hand = new Hand(box('card', 9, 9, 6, 6)),
+      { bench } = hand
+    expect(run(bench, 'fit-plate')).toBe('Put a plate behind the icon first.')
+    run(bench, 'plates')
+    expect(bench.rules.plates!.map(({ name }) => name)).toContain('squircle')
+    expect(bench.objects.map(({ kind }) => kind)).toEqual(['plate', 'rectangle'])
+    undoStep(bench.session)
+    expect(bench.rules.plates).toBeUndefined()
+    run(bench, 'plate')
+    run(bench, 'fit-plate')
+    // A grid of 24 has plates of 24 with a padding of 4.
+    expect(bench.objects[1]).toMatchObject({ x: 4, y: 4, w: 16, h: 16 })
+    bench.select(['card'])
+    expect(run(bench, 'cut-cast')).toBe('Select a cast first.')
+    run(bench, 'cast')
+    const cast = () => bench.objects[1] as OfKind<'cast'>
+    const shadow = () => Math.abs(area(bench.scene.shapes(cast())[0]!.path))
+    expect(cast()).toMatchObject({ length: 0, cut: { plate: 'squircle', at: { x: 12, y: 12 } } })
+    const cut = shadow()
+    run(bench, 'cut-cast')
+    expect(cast()).toMatchObject({ length: 12 })
+    // A square moved down right by 12 along the diagonal: its own area, and what its two sides pass.
+    expect(shadow()).toBeCloseTo(256 + 2 * 16 * (12 / Math.SQRT2), 6)
+    run(bench, 'cut-cast')
+    run(bench, 'soft-shadow')
+    expect(cast().shadow).toMatchObject({ blur: 2 })
+    run(bench, 'soft-shadow')
+    expect(cast().shadow).toBeUndefined()
+    expect(shadow()).toBeLessThan(256 + 2 * 16 * (12 / Math.SQRT2))
+    expect(cut).toBeGreaterThan(256)
+  })
+})
+
+describe('dividing, insets and outlines in hand', () => {
+  it('pieces are objects of their own, coloured in turn; insets and outlines follow what they are made of', () => {
+    const hand = new Hand(box('plate', 2, 2, 16, 16), line('cut', 0, 10, 20)),
+      { bench } = hand
+    bench.select(['plate'])
+    expect(run(bench, 'divide')).toMatch(/what divides it/)
+    bench.select(['plate', 'cut'])
+    run(bench, 'divide')
+    const group = bench.objects[0] as OfKind<'group'>
+    expect(group.members.map(({ name, kind }) => [name, kind])).toEqual([
+      ['plate 1', 'path'],
+      ['plate 2', 'path'],
+    ])
+    expect(bench.selected).toHaveLength(2)
+    for (const member of group.members) expect(areaOf(bench, member)).toBeCloseTo(128, 9)
+    run(bench, 'colour-in-turn')
+    undoStep(bench.session)
+    undoStep(bench.session)
+    expect(bench.objects.map(({ id }) => id)).toEqual(['plate', 'cut'])
+    bench.select(['plate'])
+    run(bench, 'outset')
+    const weight = bench.scene.weight(bench.rules.weights[0]!.name)
+    const ring = () => bench.objects.find(({ kind }) => kind === 'inset')!
+    expect(bench.extent([ring()])).toMatchObject({ x: 2 - weight, w: 16 + 2 * weight })
+    undoStep(bench.session)
+    bench.select(['cut'])
+    run(bench, 'outlines')
+    const lines = bench.objects.find(({ kind }) => kind === 'outlined')!
+    expect(bench.scene.shapes(lines)[0]!.stroke).toBeNull()
+    expect(areaOf(bench, lines)).toBeCloseTo(40 + Math.PI, 6)
+  })
+
+  it('what is along a line takes it as its course, in one step', () => {
+    const hand = new Hand(box('tie', 1, 9, 2, 2), line('rail', 2, 10, 22)),
+      { bench } = hand
+    bench.select(['tie', 'rail'])
+    run(bench, 'repeat-along')
+    expect(bench.objects).toHaveLength(1)
+    expect(bench.scene.shapes(bench.objects[0]!)).toHaveLength(4)
+    expect(bench.extent(bench.objects)).toMatchObject({ x: 1, w: 22 })
+    undoStep(bench.session)
+    expect(bench.objects.map(({ id }) => id)).toEqual(['tie', 'rail'])
+    bench.select(['tie'])
+    run(bench, 'repeat-lattice')
+    expect(bench.scene.shapes(bench.objects.find(({ kind }) => kind === 'repeat')!)).toHaveLength(6)
+  })
+})
+
 describe('copies of a repeat', () => {
   it('are chosen on the square, painted, given a role, switched off and on again', () => {
     const hand = new Hand(box('blade', 11, 2, 2, 4)),

@@ -1,7 +1,7 @@
 import { Badge } from 'lucide-react'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { extentOf } from '@/core/drawing/extent'
-import type { DrawingObject } from '@/core/drawing/object'
+import type { DrawingObject, OfKind } from '@/core/drawing/object'
 import { fitObjects } from '@/core/drawing/numbers'
 import { sizeOf } from '@/core/drawing/kinds/placement/placed'
 import type { Plate } from '@/core/drawing/plates'
@@ -42,9 +42,6 @@ function plateObject(rules: Rules, name: string): DrawingObject {
   return { kind: 'plate', id: newId(), name: 'Plate', plate: name, at: { x: middle, y: middle }, style }
 }
 
-const hasPlate = (objects: readonly DrawingObject[]): boolean =>
-  [...walk(objects)].some(({ object }) => object.kind === 'plate')
-
 /** Lays the first plate of the rules behind the open icon, or behind every icon that has none, in one step. */
 function layPlate(bench: Bench, everywhere: boolean): void {
   const { here } = bench
@@ -54,7 +51,7 @@ function layPlate(bench: Bench, everywhere: boolean): void {
   const { icons } = bench.session.getState().history.present
   const targets = everywhere
     ? icons
-        .filter((icon) => !hasPlate(masterFor(icon).objects))
+        .filter((icon) => !plateIn(masterFor(icon).objects))
         .map((icon) => ({ icon: icon.id, master: masterFor(icon).base }))
     : [here]
   if (targets.length === 0) return say({ text: 'Every icon has a plate already.' })
@@ -87,8 +84,8 @@ export function changePlate(bench: Bench, name: string): void {
 
 /** Brings what lies on the plate to its middle, as large as its padding lets it. */
 function fitOnPlate(bench: Bench): void {
-  const plate = [...walk(bench.objects)].map(({ object }) => object).find((object) => object.kind === 'plate')
-  if (plate?.kind !== 'plate') return
+  const plate = plateIn(bench.objects)
+  if (!plate) return
   const { padding = 0, w, h } = bench.scene.plate(plate.plate),
     scale = sizeOf(plate)
   const others = bench.objects.filter((object) => object !== plate && !object.hidden)
@@ -103,20 +100,36 @@ function fitOnPlate(bench: Bench): void {
 /** The colour of shadows: ink as it is on light ground. */
 const shade = ({ rules }: Bench): string => rules.palette.find(({ name }) => name === INK)!.color
 
+const plateIn = (objects: readonly DrawingObject[]): OfKind<'plate'> | null =>
+  [...walk(objects)].map(({ object }) => object).find((object) => object.kind === 'plate') ?? null
+
+/** As what a plate cuts a cast: by its name in the rules, where it lies. */
+const cutBy = ({ plate, at, map }: OfKind<'plate'>) => ({ plate, at, ...(map && { map }) })
+
 /** A long shadow of the selection, as far as the edge of the icon's plate where it has one. */
 function castShadow(bench: Bench): void {
-  const plate = [...walk(bench.objects)].map(({ object }) => object).find((object) => object.kind === 'plate')
-  const { size } = bench.rules.grid
+  const plate = plateIn(bench.objects)
   gather(bench, bench.free, 'Cast', {
     kind: 'cast',
     angle: -45,
-    length: plate ? 0 : size / 2,
-    ...(plate?.kind === 'plate' && {
-      cut: { plate: plate.plate, at: plate.at, ...(plate.map && { map: plate.map }) },
-    }),
+    length: plate ? 0 : bench.rules.grid.size / 2,
+    ...(plate && { cut: cutBy(plate) }),
     // The same on any ground: a shadow does not turn light where ink does.
     style: { fill: shade(bench), fillOpacity: 0.25, stroke: 'none', weight: bench.rules.weights[0]!.name },
   })
+}
+
+/** Has the icon's plate cut the selected cast, or no longer. */
+function cutCast(bench: Bench): void {
+  const object = bench.one('cast')!,
+    plate = plateIn(bench.objects)
+  const { cut, ...rest } = object
+  // Without a plate there is no edge to go to.
+  const whole = { ...rest, length: rest.length || bench.rules.grid.size / 2 }
+  bench.edit(
+    { kind: 'replace', objects: [cut ? whole : { ...rest, cut: cutBy(plate!) }] },
+    cut ? `Leave ${object.name} whole` : `Cut ${object.name} by the plate`,
+  )
 }
 
 /** Gives the selection a soft shadow, or takes it away. */
@@ -144,6 +157,16 @@ export function plateCommands(bench: Bench): Command[] {
       run: () => castShadow(bench),
     },
     {
+      id: 'cut-cast',
+      name: 'Cut the cast by the plate, or leave it whole',
+      needs() {
+        const object = bench.one('cast')
+        if (!object) return 'Select a cast first.'
+        return object.cut || plateIn(bench.objects) ? null : 'Put a plate behind the icon first.'
+      },
+      run: () => cutCast(bench),
+    },
+    {
       id: 'soft-shadow',
       name: 'Soft shadow: give or take away',
       inMenu: [{ of: 'objects', part: 0, list: 'Make live' }],
@@ -161,7 +184,7 @@ export function plateCommands(bench: Bench): Command[] {
     {
       id: 'fit-plate',
       name: 'Fit the drawing on its plate',
-      needs: () => open() ?? (hasPlate(bench.objects) ? null : 'Put a plate behind the icon first.'),
+      needs: () => open() ?? (plateIn(bench.objects) ? null : 'Put a plate behind the icon first.'),
       run: () => fitOnPlate(bench),
     },
   ]
