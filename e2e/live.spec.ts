@@ -145,3 +145,43 @@ test('radio: a slot cut by an open line, its role changed by a key, what has no 
   await expect(page.getByRole('img', { name: 'Line 1 has no effect' })).toBeVisible()
   expect(await inked()).toBeCloseTo(256 - slot, 1)
 })
+
+test('banded buoy: one finish on several objects, named, changed once, across icons; a copy of its own stays', async ({
+  page,
+}) => {
+  const bench = await BenchPage.withNewSet(page, 'Bands')
+  for (const y of [4, 10, 16]) {
+    await bench.press('1')
+    await bench.drag([4, y], [20, y + 4])
+  }
+  await bench.press('q')
+  await bench.press('Control+a')
+  await filled(bench)
+  await page.getByRole('tab', { name: /^Colours/ }).click()
+  await bench.choose('finish of the selection', 'share this one')
+  await expect(page.getByRole('button', { name: 'finish of the selection: finish-1' })).toBeVisible()
+  await expect(page.getByTitle('Shared by 3 objects in 1 icon', { exact: false })).toHaveText('on 3')
+  await bench.press('Control+c')
+  await bench.rename('icon', 'one')
+  await page.getByRole('button', { name: '+ icon' }).click()
+  await bench.press('Control+v')
+  await bench.rename('icon', 'two')
+  // One object's fill is changed: all six follow.
+  await page.getByRole('tab', { name: /^Objects/ }).click()
+  await bench.own('fill of Rectangle 2', '#d5401b')
+  const files = await delivered(page, bench)
+  for (const name of ['one', 'two']) {
+    expect(paths(files[name]!)).toHaveLength(3)
+    expect(files[name]!.match(/#d5401b|currentColor/g)).toEqual(['#d5401b'])
+  }
+  // One of them leaves the others, and is changed by itself.
+  await bench.pick('Rectangle 2')
+  await page.getByRole('tab', { name: /^Colours/ }).click()
+  await bench.choose('finish of the selection', 'its own')
+  await page.getByRole('tab', { name: /^Objects/ }).click()
+  await bench.choose('fill of Rectangle 2', 'ink')
+  const after = await delivered(page, bench)
+  expect(after.one).toBe(files.one)
+  expect(after.two!.match(/#d5401b|currentColor/g)!.sort()).toEqual(['#d5401b', '#d5401b', 'currentColor'])
+  await expect(page.getByRole('img', { name: 'Rectangle 1 shares the finish finish-1' })).toBeVisible()
+})

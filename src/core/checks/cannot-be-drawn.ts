@@ -6,7 +6,7 @@ export const cannotBeDrawn: Check = {
   id: 'cannot-be-drawn',
   word: 'cannot be drawn',
   find({ objects, scene }) {
-    const whole = excessIn(objects, scene.values.parts)
+    const whole = excessIn(objects, scene.values)
     if (whole) return [{ sentence: whole.message, objects: [] }]
     return objects.flatMap((object) => {
       const refusal = refusalIn(object, scene)

@@ -120,9 +120,16 @@ export const run: fc.Arbitrary<NodeRun> = fc.record({
 /** Objects of one kind; members, if it holds any, from `members`. */
 function ofKind(kind: (typeof KINDS)[number], members: Arbitraries['members']): fc.Arbitrary<DrawingObject> {
   const own = kind.any({ fc, half, place, radius, run, style, plainStyle, frame, corner: cornered, members })
-  return fc
-    .tuple(common(kind.kind), own as fc.Arbitrary<object>)
-    .map(([all, numbers]) => ({ kind: kind.kind, ...all, ...numbers }) as DrawingObject)
+  const sharing = fc.option(fc.constant({ style: { finish: 'deck' } }), { freq: 8 })
+  return fc.tuple(common(kind.kind), own as fc.Arbitrary<object>, sharing).map(
+    ([all, numbers, shared]) =>
+      ({
+        kind: kind.kind,
+        ...all,
+        ...numbers,
+        ...('style' in numbers && shared),
+      }) as DrawingObject,
+  )
 }
 
 const noMembers: Arbitraries['members'] = () => fc.constant([])

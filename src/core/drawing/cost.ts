@@ -2,8 +2,8 @@ import { type DrawingObject, isContainer, isFramed, isStyled, kindOf } from './o
 import { isGradient } from './paint'
 import { type Memory, remembered } from './memory'
 import { Refusal } from './refusal'
-import type { NamedPart } from './values'
-import { paintsOf, type Style } from './style'
+import type { NamedValues } from './values'
+import { type Finish, isShared, paintsOf, type Style } from './style'
 
 /** What something comes to when it is drawn, counted without drawing it; each an upper bound, or near one. */
 export type Cost = {
@@ -40,20 +40,20 @@ const times = (a: Cost, n: number): Cost => ({
   characters: a.characters * n,
 })
 
-/** The parts that placements refer to. */
-export type Parts = readonly NamedPart[] | undefined
+/** What is counted within: the parts that placements refer to, the finishes that are shared. */
+export type Within = Pick<NamedValues, 'parts' | 'finishes'>
 
-const NO_PARTS: NonNullable<Parts> = []
-const known: Memory<NonNullable<Parts>, DrawingObject, Cost> = new WeakMap()
+const NOTHING_NAMED: Within = {}
+const known: Memory<Within, DrawingObject, Cost> = new WeakMap()
 
 /** What an object comes to. Hidden ones come to nothing. */
-export function costOf(object: DrawingObject, parts: Parts = NO_PARTS): Cost {
-  return object.hidden ? NOTHING : remembered(known, parts, object, () => counted(object, parts))
+export function costOf(object: DrawingObject, within: Within = NOTHING_NAMED): Cost {
+  return object.hidden ? NOTHING : remembered(known, within, object, () => counted(object, within))
 }
 
 /** What a drawing comes to. */
-export const costOfAll = (objects: readonly DrawingObject[], parts: Parts = NO_PARTS): Cost =>
-  objects.reduce((sum, object) => plus(sum, costOf(object, parts)), NOTHING)
+export const costOfAll = (objects: readonly DrawingObject[], within: Within = NOTHING_NAMED): Cost =>
+  objects.reduce((sum, object) => plus(sum, costOf(object, within)), NOTHING)
 
 /** True for what comes to more than may be drawn. */
 export const isExcessive = (cost: Cost): boolean =>
@@ -75,19 +75,20 @@ function amount(count: number): string {
   return count < 1e9 ? `${Math.round(count / 1e6).toLocaleString('en')} million` : 'billions of'
 }
 
-function counted(object: DrawingObject, parts: Parts): Cost {
+function counted(object: DrawingObject, within: Within): Cost {
   const { segments, characters, times: images, part } = kindOf(object)
   const placed = isContainer(object) ? undefined : part?.(object)
-  if (placed !== undefined) return ofPart(placed, parts)
-  const members = isContainer(object) ? times(costOfAll(object.members, parts), images?.(object) ?? 1) : NOTHING
+  if (placed !== undefined) return ofPart(placed, within)
+  const members = isContainer(object) ? times(costOfAll(object.members, within), images?.(object) ?? 1) : NOTHING
   if (!isStyled(object)) return members
+  const style = styleIn(object.style, within)
   return plus(
     // What members are painted with does not show in what they are combined to.
     { ...members, stops: 0 },
     {
       segments: segments?.(object) ?? 0,
-      dashes: dashesIn(object.style, lengthOf(object)),
-      stops: stopsIn(object.style),
+      dashes: style ? dashesIn(style, lengthOf(object)) : 0,
+      stops: style ? stopsIn(style) : 0,
       characters: characters?.(object) ?? 0,
     },
   )
@@ -96,16 +97,19 @@ function counted(object: DrawingObject, parts: Parts): Cost {
 /** Parts that are being counted: one that would hold itself counts for nothing, and is refused when it is drawn. */
 const counting = new Set<string>()
 
-function ofPart(name: string, parts: Parts = NO_PARTS): Cost {
-  const part = parts.find((one) => one.name === name)
+function ofPart(name: string, within: Within): Cost {
+  const part = within.parts?.find((one) => one.name === name)
   if (!part || counting.has(name)) return NOTHING
   counting.add(name)
   try {
-    return costOfAll(part.objects as readonly DrawingObject[], parts)
+    return costOfAll(part.objects as readonly DrawingObject[], within)
   } finally {
     counting.delete(name)
   }
 }
+
+const styleIn = (finish: Finish, { finishes }: Within): Style | undefined =>
+  isShared(finish) ? finishes?.find(({ name }) => name === finish.finish)?.style : finish
 
 const stopsIn = (style: Style): number =>
   paintsOf(style).reduce(

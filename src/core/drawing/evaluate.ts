@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/path'
-import { costOf, costOfAll, isExcessive, type Parts, refuseExcess } from './cost'
+import { costOf, costOfAll, isExcessive, type Within, refuseExcess } from './cost'
 import type { DrawingObject } from './object'
 import { Refusal } from './refusal'
 import type { Scene } from './scene'
@@ -30,8 +30,8 @@ export function evaluateAll(objects: readonly DrawingObject[], scene: Scene): Sh
  * picture that lacks something is never made.
  */
 export function wholeDrawing(objects: readonly DrawingObject[], scene: Scene): Shape[] {
-  for (const object of objects) refuseExcess(`“${object.name}”`, costOf(object, scene.values.parts))
-  refuseExcess('The drawing', costOfAll(objects, scene.values.parts))
+  for (const object of objects) refuseExcess(`“${object.name}”`, costOf(object, scene.values))
+  refuseExcess('The drawing', costOfAll(objects, scene.values))
   return objects.flatMap((object) => scene.shapes(object))
 }
 
@@ -39,13 +39,13 @@ export function wholeDrawing(objects: readonly DrawingObject[], scene: Scene): S
  * Why a drawing comes to more than is drawn although each of its objects does not; null when it does not. Computes
  * nothing.
  */
-export function excessIn(objects: readonly DrawingObject[], parts: Parts): Refusal | null {
+export function excessIn(objects: readonly DrawingObject[], within: Within): Refusal | null {
   try {
     refuseExcess(
       'The drawing',
       costOfAll(
-        objects.filter((object) => !isExcessive(costOf(object, parts))),
-        parts,
+        objects.filter((object) => !isExcessive(costOf(object, within))),
+        within,
       ),
     )
     return null

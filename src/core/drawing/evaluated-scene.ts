@@ -2,7 +2,7 @@ import type { Box } from '../geometry/box'
 import { isTimed, timed } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import type { Transform } from '../geometry/transform'
-import { costOf, type Parts, refuseExcess } from './cost'
+import { costOf, refuseExcess } from './cost'
 import { drawable } from './drawable'
 import { inkOfAll } from './ink'
 import type { Thing } from './kinds/traits'
@@ -14,9 +14,10 @@ import { Refusal, refusalOf } from './refusal'
 import type { Memory, Read, Remembered, Scene } from './scene'
 import { type Shape, veiled } from './shape'
 import { solidOf } from './solid'
-import type { Cap, Join, Radius, Weight } from './style'
+import { type Cap, type Finish, isShared, type Join, type Radius, type Style, type Weight } from './style'
 import { transformObject } from './transform-object'
 import { scaleOwn } from './scale-own'
+import { laidStyle } from './shared-style'
 import { colourOf, type NamedPart, type NamedValues, partOf, plateOf, radiusOf, stopsOf, weightOf } from './values'
 import { extent } from './extent'
 
@@ -62,6 +63,11 @@ class EvaluatedScene implements Scene {
   stops(gradient: Gradient) {
     if (typeof gradient.stops === 'string') this.note(`gradient ${gradient.stops}`)
     return stopsOf(gradient, this.values)
+  }
+
+  style(finish: Finish, box: () => Box | null): Style {
+    if (isShared(finish)) this.note(`finish ${finish.finish}`)
+    return laidStyle(finish, this.values, box)
   }
 
   plate(name: string): Plate {
@@ -154,7 +160,7 @@ class EvaluatedScene implements Scene {
     let isNew = false
     const result = this.remembered(memory, object, () => {
       isNew = true
-      return attempt(object, this.values.parts, compute)
+      return attempt(object, this.values, compute)
     })
     if (!(result instanceof Refusal)) return result
     if (isNew && isPart && result.code === 'too-slow') memory.set(object, memory.get(object)!.slice(1))
@@ -202,9 +208,9 @@ function keep<T>(memory: Memory<T>, object: object, one: Remembered<T>): void {
   memory.set(object, [one, ...(memory.get(object) ?? []).slice(0, KEPT - 1)])
 }
 
-function attempt<T>(object: DrawingObject, parts: Parts, compute: () => T): T | Refusal {
+function attempt<T>(object: DrawingObject, values: NamedValues, compute: () => T): T | Refusal {
   try {
-    refuseExcess(`“${object.name}”`, costOf(object, parts))
+    refuseExcess(`“${object.name}”`, costOf(object, values))
     return timed(compute)
   } catch (error) {
     return refusalOf(object, error)
@@ -222,6 +228,8 @@ function valueAt(values: NamedValues, key: string): Read {
       return values.radii.find((one) => one.name === name)?.value
     case 'swatch':
       return text(values.palette.find((one) => one.name === name))
+    case 'finish':
+      return text(values.finishes?.find((one) => one.name === name))
     case 'plate':
       return text(values.plates?.find((one) => one.name === name))
     case 'part':

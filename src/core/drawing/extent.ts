@@ -13,7 +13,7 @@ import type { Scene } from './scene'
  */
 export function frameOf(object: DrawingObject, scene: Scene): Frame {
   // Of images without number those that are drawn first: the members themselves.
-  if (isContainer(object) && isExcessive(costOf(object, scene.values.parts)))
+  if (isContainer(object) && isExcessive(costOf(object, scene.values)))
     return boxUnion(object.members.map((member) => extent(member, scene)))!
   const { frame } = kindOf(object)
   if (frame) {

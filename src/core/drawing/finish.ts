@@ -1,4 +1,6 @@
 import { type DrawingObject, isContainer, isStyled, type Styled } from './object'
+import type { Scene } from './scene'
+import { styleOf } from './shared-style'
 import { type Fill, isGradient, type Paint } from './paint'
 import { paintsOf, type Style, withPaints } from './style'
 
@@ -51,6 +53,9 @@ export function withFills(style: Style, [first, ...over]: readonly Fill[]): Styl
   }
 }
 
+/** A painted object in a style of its own. */
+export type Dressed = Styled & { readonly style: Style }
+
 /** The painted objects in a selection: what groups hold, and assemblies as one. */
 export function styledWithin(objects: readonly DrawingObject[]): Styled[] {
   return objects.flatMap((object): Styled[] =>
@@ -58,11 +63,20 @@ export function styledWithin(objects: readonly DrawingObject[]): Styled[] {
   )
 }
 
+/** The same, those that share a finish as if it were their own. */
+export const dressedWithin = (objects: readonly DrawingObject[], scene: Scene): Dressed[] =>
+  styledWithin(objects).map((object) => dressed(object, scene))
+
+/** An object with what it is painted with said as its own. */
+export const dressed = <T extends Styled>(object: T, scene: Scene): T & { readonly style: Style } =>
+  withFinish(object, styleOf(object, scene))
+
 /** The finish of an object alone: everything of its style. */
-export const withFinish = <T extends Styled>(object: T, style: Style): T => ({ ...object, style })
+export const withFinish = <T extends Styled>(object: T, style: Style): T & { readonly style: Style } =>
+  object.style === style ? (object as T & { style: Style }) : { ...object, style }
 
 /** Every colour that objects are painted with, names and own ones, and how often, the most used first. */
-export function coloursUsed(objects: readonly Styled[]): { color: string; count: number }[] {
+export function coloursUsed(objects: readonly Dressed[]): { color: string; count: number }[] {
   const counts = new Map<string, number>()
   const add = (color: string) => counts.set(color, (counts.get(color) ?? 0) + 1)
   for (const { style } of objects) {
@@ -78,7 +92,7 @@ export function coloursUsed(objects: readonly Styled[]): { color: string; count:
 }
 
 /** Objects with colours exchanged all at once, in gradients too: two may be swapped. */
-export function recoloured(objects: readonly Styled[], to: ReadonlyMap<string, string>): Styled[] {
+export function recoloured(objects: readonly Dressed[], to: ReadonlyMap<string, string>): Dressed[] {
   const next = (color: string): string => to.get(color) ?? color
   const repaint = (paint: Paint): Paint => {
     if (!isGradient(paint)) return next(paint)

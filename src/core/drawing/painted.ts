@@ -1,4 +1,4 @@
-import type { Path } from '../geometry/path'
+import { type Path, pathBounds } from '../geometry/path'
 import { strokedArea } from '../outline/stroking'
 import { headedOutline } from './heads'
 import { kindOf, type Styled } from './object'
@@ -6,6 +6,7 @@ import { paintOf, strokeOf } from './resolve'
 import { type ResolvedPaint, type ResolvedStroke, withOpacity } from './resolved'
 import type { Scene } from './scene'
 import type { Shape } from './shape'
+import type { Style } from './style'
 
 /**
  * What a styled object paints along its outline: its fills in order, and its stroke over or under them; as one shape
@@ -13,11 +14,12 @@ import type { Shape } from './shape'
  */
 export function painted(object: Styled, path: Path, scene: Scene): Shape[] {
   if (path.length === 0) return []
-  const { id, style } = object
-  const fills = fillsOf(object, scene)
+  const { id } = object
+  const style = scene.style(object.style, () => pathBounds(path))
+  const fills = fillsOf(style, scene)
   const stroke = strokeOf(style, scene)
   const filled = (fills.length > 0 && kindOf(object).filled?.(object, path)) || path
-  const ownLine = stroke && strokeOutline(object, path, stroke)
+  const ownLine = stroke && strokeOutline(object, style, path, stroke)
   if (filled === path && !ownLine && !style.strokeFirst && fills.length <= 1)
     return fills[0] || stroke ? [{ id, path, fill: fills[0] ?? null, stroke }] : []
   const under = filled.length === 0 ? [] : fills.map((fill): Shape => ({ id, path: filled, fill, stroke: null }))
@@ -30,7 +32,7 @@ export function painted(object: Styled, path: Path, scene: Scene): Shape[] {
   return style.strokeFirst ? [...line, ...under] : [...under, ...line]
 }
 
-function fillsOf({ style }: Styled, scene: Scene): ResolvedPaint[] {
+function fillsOf(style: Style, scene: Scene): ResolvedPaint[] {
   const all = [{ paint: style.fill, opacity: style.fillOpacity }, ...(style.fills ?? [])]
   return all.flatMap(({ paint, opacity = 1 }) => {
     const resolved = paintOf(paint, scene)
@@ -39,10 +41,11 @@ function fillsOf({ style }: Styled, scene: Scene): ResolvedPaint[] {
 }
 
 /** What a stroke paints, where no stroke can say it: heads at its ends, joints of its own, to one side. */
-function strokeOutline(object: Styled, path: Path, stroke: ResolvedStroke): Path | null {
-  const { startHead, endHead, side } = object.style
+function strokeOutline(object: Styled, style: Style, path: Path, stroke: ResolvedStroke): Path | null {
+  const { startHead, endHead, side } = style
   if (startHead || endHead) return headedOutline(path, stroke, startHead, endHead)
   return (
-    kindOf(object).stroked?.(object, path, stroke) ?? (side ? strokedArea(path, { ...stroke, position: side }) : null)
+    kindOf(object).stroked?.(object, path, stroke, style) ??
+    (side ? strokedArea(path, { ...stroke, position: side }) : null)
   )
 }

@@ -4,7 +4,7 @@ import type { Transform } from '../geometry/transform'
 import type { Thing } from './kinds/traits'
 import type { Gradient, Stop } from './paint'
 import type { Shape } from './shape'
-import type { Cap, Join, Radius, Weight } from './style'
+import type { Cap, Finish, Join, Radius, Style, Weight } from './style'
 import type { ResolvedColour } from './resolved'
 import type { Plate } from './plates'
 import type { NamedPart, NamedValues } from './values'
@@ -31,6 +31,11 @@ export type Scene = {
   colour(color: string, opacity?: number): ResolvedColour
   /** The stops of a gradient, of its own or by name. Throws when the rules lack the name. */
   stops(gradient: Gradient): readonly Stop[]
+  /**
+   * How something with such a box is painted, be it in a style of its own or in one it shares. Throws when the rules
+   * lack the name.
+   */
+  style(finish: Finish, box: () => Box | null): Style
   /** A plate by its name. Throws when the rules lack it. */
   plate(name: string): Plate
   /** A part by its name. Throws when the set lacks it. */

@@ -49,6 +49,12 @@ export const Style = z.strictObject({
   strokeFirst: z.literal(true).optional(),
 })
 
+/** The finish of the rules that has this name, which several objects share. */
+export const SharedStyle = z.strictObject({ finish: ValueName })
+
+/** How an object is painted: in a style of its own, or in one that it shares. */
+export const Finish = z.union([Style, SharedStyle])
+
 export type Cap = z.infer<typeof Cap>
 export type Join = z.infer<typeof Join>
 export type Weight = z.infer<typeof Weight>
@@ -57,6 +63,10 @@ export type CornerStyle = z.infer<typeof CornerStyle>
 export type Head = z.infer<typeof Head>
 export type StrokeSide = z.infer<typeof StrokeSide>
 export type Style = z.infer<typeof Style>
+export type SharedStyle = z.infer<typeof SharedStyle>
+export type Finish = z.infer<typeof Finish>
+
+export const isShared = (finish: Finish): finish is SharedStyle => 'finish' in finish
 
 /** Every paint of a style, in the order in which they lie. */
 export const paintsOf = ({ fill, fills = [], stroke }: Style): Paint[] => [

@@ -4,7 +4,7 @@ import { type Transform, translation } from '../geometry/transform'
 import { isMirroring, transformFrame } from './frame'
 import { transformPaint } from './gradient'
 import { type DrawingObject, type Framed, isContainer, isFramed, isStyled, kindOf } from './object'
-import { withPaints } from './style'
+import { isShared, type Style, withPaints } from './style'
 
 /** An object under an affine map: its numbers change and its gradients go along, weights and radii stay. */
 export function transformObject<T extends DrawingObject>(object: T, map: Transform): T
@@ -15,9 +15,10 @@ export function transformObject(object: DrawingObject, map: Transform): DrawingO
 /** An object with its gradients where a map takes them. */
 export function withMovedPaints(object: DrawingObject, map: Transform): DrawingObject {
   const { withStyles } = kindOf(object)
-  if (withStyles) return withStyles(object, (style) => withPaints(style, (paint) => transformPaint(paint, map)))
-  if (!isStyled(object)) return object
-  const style = withPaints(object.style, (paint) => transformPaint(paint, map))
+  const moved = (style: Style) => withPaints(style, (paint) => transformPaint(paint, map))
+  if (withStyles) return withStyles(object, moved)
+  if (!isStyled(object) || isShared(object.style)) return object
+  const style = moved(object.style)
   return style === object.style ? object : { ...object, style }
 }
 

@@ -3,7 +3,7 @@ import type { Thing } from './kinds/traits'
 import type { Plate } from './plates'
 import { type Gradient, type Stop } from './paint'
 import type { ResolvedColour } from './resolved'
-import type { Cap, Join, Radius, Weight } from './style'
+import type { Cap, Join, Radius, Style, Weight } from './style'
 
 /** A palette entry: its colour on light ground, and on dark ground where that differs. */
 export type Swatch = { readonly name: string; readonly color: string; readonly dark?: string | undefined }
@@ -16,12 +16,16 @@ export type NamedNumber = { readonly name: string; readonly value: number }
 /** A reusable piece of drawing: its objects, and the place of it that is laid where it is placed. */
 export type NamedPart = { readonly name: string; readonly at: Point; readonly objects: readonly Thing[] }
 
+/** A finish that several objects share; where its gradients lie is said for a box of 1 by 1 at 0, 0. */
+export type NamedFinish = { readonly name: string; readonly style: Style }
+
 /** What a drawing refers to by name; the rules of a set provide it. */
 export type NamedValues = {
   readonly weights: readonly NamedNumber[]
   readonly radii: readonly NamedNumber[]
   readonly palette: readonly Swatch[]
   readonly gradients?: readonly NamedGradient[] | undefined
+  readonly finishes?: readonly NamedFinish[] | undefined
   readonly plates?: readonly Plate[] | undefined
   readonly parts?: readonly NamedPart[] | undefined
   readonly cap: Cap
@@ -52,6 +56,13 @@ export function colourOf(color: string, values: NamedValues, opacity = 1): Resol
   const swatch = values.palette.find(({ name }) => name === color)
   if (!swatch) throw new Error(`The rules have no swatch named “${color}”.`)
   return { name: color, light: swatch.color, dark: swatch.dark ?? swatch.color, ink: swatch.name === INK, opacity }
+}
+
+/** A shared finish by its name. Throws when the rules lack it. */
+export function finishOf(name: string, values: NamedValues): Style {
+  const finish = values.finishes?.find((one) => one.name === name)
+  if (!finish) throw new Error(`The rules have no finish named “${name}”.`)
+  return finish.style
 }
 
 /** A plate by its name. Throws when the rules lack it. */

@@ -1,10 +1,12 @@
 import { type DrawingObject, isCornered, isStyled, kindOf } from './object'
 import { type Paint, isGradient } from './paint'
-import { type Radius, type Style, type Weight, withPaints } from './style'
+import { isShared, type Radius, type Style, type Weight, withPaints } from './style'
 
 /** What becomes of everything in an object that refers to the rules, measures or paints; what is left out stays. */
 export type Visitor = {
   readonly style?: (style: Style) => Style
+  /** Of the name of a finish that is shared. */
+  readonly finish?: (name: string) => string
   readonly radius?: (radius: Radius) => Radius
   /** Of lengths by weight other than that of its stroke. */
   readonly weight?: (weight: Weight) => Weight
@@ -12,11 +14,16 @@ export type Visitor = {
 
 /** An object, its members left aside, as a visitor leaves it; the same object when nothing changes. */
 export function visited<T extends DrawingObject>(object: T, visitor: Visitor): T
-export function visited(object: DrawingObject, { style, radius, weight }: Visitor): DrawingObject {
+export function visited(object: DrawingObject, { style, finish, radius, weight }: Visitor): DrawingObject {
   let next = object
-  if (style && isStyled(next)) {
-    const finish = style(next.style)
-    if (finish !== next.style) next = { ...next, style: finish }
+  if (isStyled(next)) {
+    if (!isShared(next.style)) {
+      const own = style?.(next.style) ?? next.style
+      if (own !== next.style) next = { ...next, style: own }
+    } else if (finish) {
+      const name = finish(next.style.finish)
+      if (name !== next.style.finish) next = { ...next, style: { finish: name } }
+    }
   }
   if (style) next = kindOf(next).withStyles?.(next, style) ?? next
   if (weight) next = kindOf(next).withWeights?.(next, weight) ?? next
@@ -29,10 +36,13 @@ export function visited(object: DrawingObject, { style, radius, weight }: Visito
 }
 
 /** The kinds of named values that a drawing may refer to. */
-export type ValueKind = 'weight' | 'radius' | 'swatch' | 'gradient' | 'part' | 'plate'
+export type ValueKind = 'weight' | 'radius' | 'swatch' | 'gradient' | 'part' | 'plate' | 'finish'
 
-/** An object, its members left aside, with every name of a value in it exchanged. */
-export function withNames<T extends DrawingObject>(object: T, name: (kind: ValueKind, name: string) => string): T {
+/** What another name is for each of a kind. */
+export type Naming = (kind: ValueKind, name: string) => string
+
+/** A style with every name of a value in it exchanged. */
+export function withStyleNames(style: Style, name: Naming): Style {
   const repainted = (paint: Paint): Paint => {
     if (!isGradient(paint)) return isSwatch(paint) ? name('swatch', paint) : paint
     if (typeof paint.stops === 'string') {
@@ -46,6 +56,14 @@ export function withNames<T extends DrawingObject>(object: T, name: (kind: Value
       ? paint
       : { ...paint, stops }
   }
+  const painted = withPaints(style, repainted)
+  if (typeof style.weight !== 'string') return painted
+  const weight = name('weight', style.weight)
+  return weight === style.weight ? painted : { ...painted, weight }
+}
+
+/** An object, its members left aside, with every name of a value in it exchanged. */
+export function withNames<T extends DrawingObject>(object: T, name: Naming): T {
   const { part, withPart, plate, withPlate } = kindOf(object)
   const exchanged = (one: T, kind: ValueKind, own: string | undefined, change?: (object: T, name: string) => T): T => {
     const other = own === undefined ? own : name(kind, own)
@@ -53,12 +71,8 @@ export function withNames<T extends DrawingObject>(object: T, name: (kind: Value
   }
   const placed = exchanged(object, 'part', part?.(object), withPart as never)
   return visited(exchanged(placed, 'plate', plate?.(placed), withPlate as never), {
-    style(style) {
-      const painted = withPaints(style, repainted)
-      if (typeof style.weight !== 'string') return painted
-      const weight = name('weight', style.weight)
-      return weight === style.weight ? painted : { ...painted, weight }
-    },
+    style: (style) => withStyleNames(style, name),
+    finish: (finish) => name('finish', finish),
     radius: (radius) => (typeof radius === 'string' ? name('radius', radius) : radius),
     weight: (weight) => (typeof weight === 'string' ? name('weight', weight) : weight),
   })

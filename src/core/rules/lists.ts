@@ -8,4 +8,5 @@ export const LISTS = {
   gradient: 'gradients',
   part: 'parts',
   plate: 'plates',
+  finish: 'finishes',
 } as const satisfies Record<ValueKind, string>

@@ -1,18 +1,28 @@
 import { mapObjects } from '../drawing/tree'
+import type { Style } from '../drawing/style'
 import type { DrawingObject } from '../drawing/object'
-import { type ValueKind, withNames } from '../drawing/visit'
+import { type Naming, type ValueKind, withNames, withStyleNames } from '../drawing/visit'
 import { LISTS } from './lists'
 import type { Rules } from './rules'
 
 /** A named value that goes by another name from now on. */
 export type Rename = { readonly kind: ValueKind; readonly from: string; readonly to: string }
 
-/** The drawing with its references renamed, all at once, so that two names may be exchanged. */
-export function renameValues(objects: readonly DrawingObject[], renames: readonly Rename[]): DrawingObject[] {
+/** All names exchanged at once, so that two may be swapped. */
+function naming(renames: readonly Rename[]): Naming {
   const to = new Map(renames.map(({ kind, from, to }) => [`${kind} ${from}`, to]))
-  if (to.size === 0) return objects as DrawingObject[]
-  return mapObjects(objects, (object) => withNames(object, (kind, name) => to.get(`${kind} ${name}`) ?? name))
+  return (kind, name) => to.get(`${kind} ${name}`) ?? name
 }
+
+/** The drawing with its references renamed. */
+export function renameValues(objects: readonly DrawingObject[], renames: readonly Rename[]): DrawingObject[] {
+  if (renames.length === 0) return objects as DrawingObject[]
+  const name = naming(renames)
+  return mapObjects(objects, (object) => withNames(object, name))
+}
+
+/** A style with its references renamed. */
+export const renameInStyle = (style: Style, renames: readonly Rename[]): Style => withStyleNames(style, naming(renames))
 
 /** True when the rules have a value of that kind and name. */
 export const hasValue = (rules: Rules, kind: ValueKind, name: string): boolean =>

@@ -3,7 +3,8 @@ import { Colour, Stops, ValueName } from '../drawing/paint'
 import { DrawingObject } from '../drawing/object'
 import { Plate } from '../drawing/plates'
 import { PointXY } from '../drawing/place'
-import { Cap, Join } from '../drawing/style'
+import { Cap, Join, Style } from '../drawing/style'
+import { finishProblems } from './finishes'
 import { partProblems } from './parts'
 import { INK } from '../drawing/values'
 
@@ -26,6 +27,9 @@ export const Part = z.strictObject({
   objects: z.array(DrawingObject).min(1, 'A part needs at least one object.'),
 })
 export type Part = z.infer<typeof Part>
+
+/** A finish that several objects share; where its gradients lie is said for a box of 1 by 1 at 0, 0. */
+export const FinishRule = z.strictObject({ name: ValueName, style: Style })
 
 /** A delivered size in pixels. */
 export const Size = z
@@ -98,6 +102,8 @@ export const Rules = z
       .max(64)
       .superRefine(unique('gradients'))
       .optional(),
+    /** Finishes that several objects share, by name. */
+    finishes: z.array(FinishRule).max(64).superRefine(unique('finishes')).optional(),
     /** Background shapes, by name. */
     plates: z.array(Plate).max(24).superRefine(unique('plates')).optional(),
     /** Reusable pieces of drawing, by name. */
@@ -138,6 +144,7 @@ export const Rules = z
         }
       }
     })
+    for (const message of finishProblems(rules)) context.addIssue({ code: 'custom', path: ['finishes'], message })
     for (const message of partProblems(rules)) context.addIssue({ code: 'custom', path: ['parts'], message })
     if (rules.liveArea > rules.grid.size) {
       context.addIssue({

@@ -212,7 +212,7 @@ describe('masters', () => {
     expect(next.icons[0]!.masters.map(({ base }) => base)).toEqual([32, 16])
     for (const master of next.icons[0]!.masters)
       for (const { object } of walk(master.objects))
-        if (object.kind === 'rectangle') expect(object.style.weight).toBe('thick')
+        if (object.kind === 'rectangle') expect(object.style).toMatchObject({ weight: 'thick' })
   })
 })
 

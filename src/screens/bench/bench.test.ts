@@ -194,9 +194,9 @@ describe('the ledger’s columns', () => {
   })
 
   it('a cap that follows the rules is left out of the drawing', () => {
-    const own = withStyle(line('l'), { cap: 'butt' })
+    const own = withStyle(line('l'), { cap: 'butt' }, bench.scene)
     expect(own).toMatchObject({ style: { cap: 'butt' } })
-    expect(withStyle(own, { cap: undefined })).toEqual(line('l'))
+    expect(withStyle(own, { cap: undefined }, bench.scene)).toEqual(line('l'))
   })
 })
 

@@ -6,12 +6,13 @@ import type { Guide } from '@/core/drawing/guide'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
 import { freshName } from '@/core/drawing/fresh'
-import { type DrawingObject, isContainer, type Kind, type OfKind } from '@/core/drawing/object'
+import { type DrawingObject, isContainer, type Kind, type OfKind, type Styled } from '@/core/drawing/object'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Scene } from '@/core/drawing/scene'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import type { Rules } from '@/core/rules/rules'
-import { applyEdit, type MasterAt } from '@/core/set/edit'
+import { applyEdit, type MasterAt, type SetEdit } from '@/core/set/edit'
+import { sharingEdit } from '@/core/set/sharing'
 import { guidesOf, type Icon, type Master, masterFor } from '@/core/set/set'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../frame/session'
@@ -159,16 +160,26 @@ export class Bench {
     this.letGo()
   }
 
-  /** Does an edit of the open icon. */
+  /** Does an edit of the open icon; where it changes a finish that is shared, for all that share it. */
   edit(edit: DrawingEdit, label: string): void {
     const { here } = this
-    if (here) commit(this.session, { kind: 'draw', ...here, edit }, label)
+    if (here) commit(this.session, this.sharing(here, edit), label)
+  }
+
+  /** Gives objects a finish, without changing one that they shared until now. */
+  restyle(objects: readonly Styled[], label: string): void {
+    const { here } = this
+    if (here) commit(this.session, { kind: 'draw', ...here, edit: { kind: 'replace', objects } }, label)
+  }
+
+  private sharing(here: MasterAt, edit: DrawingEdit): SetEdit {
+    return sharingEdit(this.session.getState().history.present, here, edit)
   }
 
   /** Shows an edit of the open icon while it is in hand. */
   preview(edit: DrawingEdit | null): void {
     const { here } = this
-    show(this.session, edit && here ? { kind: 'draw', ...here, edit } : null)
+    show(this.session, edit && here ? this.sharing(here, edit) : null)
   }
 
   /**

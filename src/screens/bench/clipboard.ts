@@ -2,12 +2,12 @@ import { z } from 'zod'
 import { DrawingObject } from '@/core/drawing/object'
 import { Plate } from '@/core/drawing/plates'
 import { Stops, ValueName } from '@/core/drawing/paint'
-import { namesUsed, type ValueKind } from '@/core/drawing/visit'
+import { namesUsed, type ValueKind, withStyleNames } from '@/core/drawing/visit'
 import { walk, withNewIds } from '@/core/drawing/tree'
 import { svgOf } from '@/core/formats/svg'
 import { LISTS } from '@/core/rules/lists'
 import { hasValue } from '@/core/rules/renames'
-import { Part, Rules, SwatchRule } from '@/core/rules/rules'
+import { FinishRule, Part, Rules, SwatchRule } from '@/core/rules/rules'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import { commit } from '../frame/session'
@@ -25,6 +25,7 @@ const Copied = z.strictObject({
   radii: z.array(NamedNumber),
   palette: z.array(SwatchRule),
   plates: z.array(Plate),
+  finishes: z.array(FinishRule),
   gradients: z.array(z.strictObject({ name: ValueName, stops: Stops })),
   parts: z.array(Part),
 })
@@ -33,18 +34,20 @@ type Copied = z.infer<typeof Copied>
 /** Everything that objects refer to, and what that refers to again. */
 function needsOf(objects: readonly DrawingObject[], rules: Rules): Omit<Copied, 'objects'> {
   const needed = new Map<string, { kind: ValueKind; name: string }>()
+  const need = (kind: ValueKind, name: string): string => {
+    const key = `${kind} ${name}`
+    if (needed.has(key)) return name
+    needed.set(key, { kind, name })
+    const named = <T extends { name: string }>(list: readonly T[] = []) => list.find((one) => one.name === name)
+    if (kind === 'part') look(named(rules.parts)?.objects ?? [])
+    const finish = kind === 'finish' && named(rules.finishes)
+    if (finish) withStyleNames(finish.style, need)
+    const gradient = kind === 'gradient' && named(rules.gradients)
+    if (gradient) for (const { color } of gradient.stops) if (!color.startsWith('#')) need('swatch', color)
+    return name
+  }
   const look = (list: readonly DrawingObject[]) => {
-    for (const { object } of walk(list)) {
-      for (const one of namesUsed(object)) {
-        const key = `${one.kind} ${one.name}`
-        if (needed.has(key)) continue
-        needed.set(key, one)
-        if (one.kind === 'part') look(rules.parts?.find(({ name }) => name === one.name)?.objects ?? [])
-        if (one.kind === 'gradient')
-          for (const { color } of rules.gradients?.find(({ name }) => name === one.name)?.stops ?? [])
-            if (!color.startsWith('#')) needed.set(`swatch ${color}`, { kind: 'swatch', name: color })
-      }
-    }
+    for (const { object } of walk(list)) for (const { kind, name } of namesUsed(object)) need(kind, name)
   }
   look(objects)
   const of = <T extends { name: string }>(kind: ValueKind, list: readonly T[] = []): T[] =>
@@ -55,6 +58,7 @@ function needsOf(objects: readonly DrawingObject[], rules: Rules): Omit<Copied, 
     palette: of('swatch', rules.palette),
     gradients: of('gradient', rules.gradients),
     plates: of('plate', rules.plates),
+    finishes: of('finish', rules.finishes),
     parts: of('part', rules.parts),
   }
 }

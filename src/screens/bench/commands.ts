@@ -2,6 +2,7 @@ import { type Command, grouped, type MenuPlace, runCommand } from '@/ui/commands
 import { keyName } from '@/ui/keys'
 import type { MenuEntry } from '@/ui/menu'
 import { arrangeCommands } from './arrange/arrange-commands'
+import { sharedFinishCommands } from './colours/shared-finishes'
 import { combineCommands } from './combine/commands'
 import type { Bench } from './bench'
 import { duplicate, group, nudge, order, parentOf, remove, setFlag } from './operations'
@@ -143,6 +144,7 @@ export function benchCommands(bench: Bench): Command[] {
       ...transformCommands(bench),
       ...symmetryCommands(bench),
       ...arrangeCommands(bench),
+      ...sharedFinishCommands(bench),
     ]),
     ...grouped('Nodes', nodeCommands(bench)),
     ...grouped('Seeing', seeingCommands(bench)),

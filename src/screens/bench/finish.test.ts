@@ -1,3 +1,4 @@
+import { styleOf } from '@/core/drawing/shared-style'
 import { REFERENCES } from './references/reference-operations'
 import { PAINT } from './paint-in-hand'
 import { ARRANGE } from './arrange/arrange-operations'
@@ -36,7 +37,7 @@ const box = (id: string, x: number, y: number, w: number, h: number, style = {})
   corner: 0,
   style: { fill: 'ink', stroke: 'none', weight: 'main', ...style },
 })
-const styles = (hand: Hand) => hand.objects.map((object) => (object as Styled).style)
+const styles = (hand: Hand) => hand.objects.map((object) => styleOf(object as Styled, hand.bench.scene))
 const run = (hand: Hand, id: string) => {
   const command = benchCommands(hand.bench).find((one) => one.id === id)!
   expect(command.needs?.() ?? null).toBeNull()

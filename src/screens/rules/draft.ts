@@ -1,7 +1,7 @@
 import type { Keyline, Rules as RulesType } from '@/core/rules/rules'
 import { Rules } from '@/core/rules/rules'
 import type { ValueKind } from '@/core/drawing/visit'
-import { type Rename, renameValues } from '@/core/rules/renames'
+import { type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
 import { applyEdit } from '@/core/set/edit'
 import { type IconSet, setProblems } from '@/core/set/set'
 
@@ -9,7 +9,8 @@ import { type IconSet, setProblems } from '@/core/set/set'
 type Edited<T> = T & { readonly was: string | null }
 
 /** Rules while they are being edited. */
-export type Draft = Omit<RulesType, 'weights' | 'radii' | 'palette' | 'gradients' | 'plates'> & {
+export type Draft = Omit<RulesType, 'weights' | 'radii' | 'palette' | 'gradients' | 'finishes' | 'plates'> & {
+  readonly finishes: readonly Edited<NonNullable<RulesType['finishes']>[number]>[]
   readonly plates: readonly Edited<NonNullable<RulesType['plates']>[number]>[]
   readonly gradients: readonly Edited<NonNullable<RulesType['gradients']>[number]>[]
   readonly weights: readonly Edited<RulesType['weights'][number]>[]
@@ -27,6 +28,7 @@ export function draftOf(rules: RulesType): Draft {
     radii: edited(rules.radii),
     palette: edited(rules.palette),
     gradients: edited(rules.gradients ?? []),
+    finishes: edited(rules.finishes ?? []),
     plates: edited(rules.plates ?? []),
   }
 }
@@ -51,13 +53,16 @@ export function outcome(draft: Draft, set: IconSet): Outcome {
     ...swatches,
     ...renamed('gradient', draft.gradients),
     ...renamed('plate', draft.plates),
+    ...renamed('finish', draft.finishes),
   ]
-  // The parts of the set refer to the same names as its icons.
+  // The parts and finishes of the set refer to the same names as its icons.
+  const finishes = plain(draft.finishes).map((one) => ({ ...one, style: renameInStyle(one.style, renames) }))
   const parts = draft.parts?.map((part) => ({ ...part, objects: renameValues(part.objects, renames) }))
   const parsed = Rules.safeParse({
     ...draft,
     gradients: gradients.length > 0 ? gradients : undefined,
     plates: plates.length > 0 ? plates : undefined,
+    finishes: finishes.length > 0 ? finishes : undefined,
     parts,
     weights: plain(draft.weights),
     radii: plain(draft.radii),

@@ -1,5 +1,6 @@
 'use client'
 
+import { isGradient, type Paint } from '@/core/drawing/paint'
 import { INK } from '@/core/drawing/values'
 import { Choice, Choices } from '@/ui/choice'
 import { cssStops } from '@/ui/css-gradient'
@@ -25,6 +26,7 @@ export function RulesForm(props: Props) {
       <EndsGroup {...props} />
       <PaletteGroup {...props} />
       {props.draft.gradients.length > 0 && <GradientGroup {...props} />}
+      {props.draft.finishes.length > 0 && <FinishGroup {...props} />}
       <PlateGroup {...props} />
       <SizesGroup {...props} />
     </>
@@ -306,6 +308,36 @@ function GradientGroup({ draft, onChange, problems }: Props) {
           <RemoveButton
             label={`Remove ${name}`}
             onClick={() => onChange({ ...draft, gradients: gradients.filter((_, k) => k !== i) })}
+          />
+        </div>
+      ))}
+    </Group>
+  )
+}
+
+/** The finishes that objects share, by name; what they are is said on the bench, on any object that has them. */
+function FinishGroup({ draft, onChange, problems }: Props) {
+  const { finishes } = draft
+  const word = (paint: Paint): string => (isGradient(paint) ? `${paint.kind} gradient` : paint)
+  return (
+    <Group title="Finishes" note="changed on the bench, under Colours">
+      {finishes.map(({ name, style }, i) => (
+        <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)_24px] items-center gap-1.5">
+          <NameInput
+            label={`Name of finish ${i + 1}`}
+            value={name}
+            problem={problems.get(`finishes.${i}.name`) ?? problems.get('finishes')}
+            onChange={(next) =>
+              onChange({ ...draft, finishes: finishes.map((one, k) => (k === i ? { ...one, name: next } : one)) })
+            }
+          />
+          <span className="truncate text-quiet">
+            fill {word(style.fill)}, stroke {word(style.stroke)}
+            {style.stroke !== 'none' && ` ${style.weight}`}
+          </span>
+          <RemoveButton
+            label={`Remove ${name}`}
+            onClick={() => onChange({ ...draft, finishes: finishes.filter((_, k) => k !== i) })}
           />
         </div>
       ))}

@@ -39,7 +39,7 @@ export type Kind<T extends Thing> = {
   readonly shapes?: (object: T, scene: Scene) => readonly Shape[]
   /** The part of its edge that is filled, and what its stroke paints, where they are not as with others. */
   readonly filled?: (object: T, edge: Path) => Path
-  readonly stroked?: (object: T, edge: Path, stroke: ResolvedStroke) => Path | null
+  readonly stroked?: (object: T, edge: Path, stroke: ResolvedStroke, style: Style) => Path | null
   /** What its x, y, w, h and turn are read from, where they are not its own numbers. */
   readonly frame?: (object: T, scene: Scene) => Frame
   /** The object brought to such a frame, where that is more than writing its numbers or scaling it. */

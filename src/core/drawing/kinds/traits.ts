@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { Label } from '../label'
 import { Opacity, Shadow } from '../paint'
 import { Coordinate } from '../place'
-import { CornerStyle, Radius, type Style } from '../style'
+import { CornerStyle, type Finish, Radius } from '../style'
 
 export const Role = z.enum(['adds', 'cuts', 'overlap', 'flips'])
 export type Role = z.infer<typeof Role>
@@ -54,7 +54,7 @@ export type Thing = Common & { kind: string }
 /** What has the traits that several kinds share: numbers of a frame, corners that can be finished, paint, members. */
 export type WithFrame = Thing & Of<typeof framed>
 export type WithCorners = Thing & Of<typeof cornered>
-export type WithStyle = Thing & { style: Style }
+export type WithStyle = Thing & { style: Finish }
 export type WithMembers = Thing & { members: Thing[] }
 
 export const hasFrame = (object: Thing): object is WithFrame => 'w' in object

@@ -1,10 +1,10 @@
 import { boxToBox } from '@/core/geometry/transform'
-import { styledWithin, withFinish } from '@/core/drawing/finish'
+import { styledWithin } from '@/core/drawing/finish'
 import { transformPaint } from '@/core/drawing/gradient'
 import { isStyled, type DrawingObject, type Styled } from '@/core/drawing/object'
 import type { Mask } from '@/core/drawing/kinds/group/group'
-import { withPaints } from '@/core/drawing/style'
-import type { Style } from '@/core/drawing/style'
+import { type Finish, isShared, withPaints } from '@/core/drawing/style'
+import { styleOf } from '@/core/drawing/shared-style'
 import type { Box } from '@/core/geometry/box'
 import { slot } from '../slot'
 import type { Side } from '@/core/drawing/arrange'
@@ -24,12 +24,21 @@ const ALIKE: readonly (readonly [
   [
     'stroke',
     'stroke',
-    (_, object) =>
-      isStyled(object)
-        ? JSON.stringify([object.style.stroke, object.style.weight, object.style.dash, object.style.side])
-        : null,
+    (bench, object) => {
+      if (!isStyled(object)) return null
+      const { stroke, weight, dash, side } = styleOf(object, bench.scene)
+      return JSON.stringify([stroke, weight, dash, side])
+    },
   ],
-  ['fill', 'fill', (_, object) => (isStyled(object) ? JSON.stringify([object.style.fill, object.style.fills]) : null)],
+  [
+    'fill',
+    'fill',
+    (bench, object) => {
+      if (!isStyled(object)) return null
+      const { fill, fills } = styleOf(object, bench.scene)
+      return JSON.stringify([fill, fills])
+    },
+  ],
   [
     'size',
     'size',
@@ -125,28 +134,27 @@ function selectAlike(bench: Bench, read: (bench: Bench, object: DrawingObject) =
 }
 
 /** A finish that was copied, and the box of the object it is from. */
-const FINISH = slot('finish', { copied: null as { readonly style: Style; readonly box: Box } | null })
+const FINISH = slot('finish', { copied: null as { readonly style: Finish; readonly box: Box } | null })
 
 function copyFinish(bench: Bench): void {
-  const [object] = paintable(bench)
+  const [object] = styledWithin(bench.free)
   if (object) bench.put(FINISH, { copied: { style: object.style, box: bench.extent([object])! } })
 }
 
-/** Gives the copied finish to what is selected; gradients lie in each object's box as they lay in theirs. */
+/**
+ * Gives the copied finish to what is selected, which shares it if it was shared; gradients lie in each object's box as
+ * they lay in theirs.
+ */
 function pasteFinish(bench: Bench): void {
   const finish = bench.read(FINISH).copied
   if (!finish) return
-  const next = paintable(bench).map((object): Styled => {
-    const map = boxToBox(finish.box, bench.extent([object])!)
-    return withFinish(
-      object,
-      withPaints(finish.style, (paint) => transformPaint(paint, map)),
-    )
+  const { style, box } = finish
+  const next = styledWithin(bench.free).map((object): Styled => {
+    if (isShared(style)) return { ...object, style }
+    const map = boxToBox(box, bench.extent([object])!)
+    return { ...object, style: withPaints(style, (paint) => transformPaint(paint, map)) }
   })
-  bench.edit(
-    { kind: 'replace', objects: next },
-    `Paste the finish on ${next.length === 1 ? next[0]!.name : `${next.length} objects`}`,
-  )
+  bench.restyle(next, `Paste the finish on ${next.length === 1 ? next[0]!.name : `${next.length} objects`}`)
 }
 
 function maskSelection(bench: Bench, mask: Mask): void {

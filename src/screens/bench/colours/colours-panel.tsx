@@ -1,7 +1,8 @@
 'use client'
 
 import type { Panel } from '../ledger/panel'
-import { styledWithin } from '@/core/drawing/finish'
+import { sceneOf } from '@/core/drawing/evaluated-scene'
+import { dressedWithin } from '@/core/drawing/finish'
 import { outermost } from '@/core/drawing/tree'
 import { useBenchState, useCalmObjects, useRules } from '../context'
 import { PaintEditor } from './paint-editor'
@@ -16,8 +17,8 @@ function ColoursPanel() {
   const objects = useCalmObjects()
   const rules = useRules()
   const selection = useBenchState((state) => state.selection)
-  const painted = styledWithin(outermost(objects, selection))
-  const all = painted.length > 0 ? painted : styledWithin(objects)
+  const painted = dressedWithin(outermost(objects, selection), sceneOf(rules))
+  const all = painted.length > 0 ? painted : dressedWithin(objects, sceneOf(rules))
   return (
     <div className="flex h-full min-w-[900px] divide-x divide-hair">
       {painted.length === 0 ? (

@@ -1,6 +1,14 @@
 import { PAINT } from '../paint-in-hand'
 import { extentOf } from '@/core/drawing/extent'
-import { type PaintPlace, paintAt, recoloured, styledWithin, withFinish, withPaintAt } from '@/core/drawing/finish'
+import {
+  type PaintPlace,
+  paintAt,
+  recoloured,
+  dressedWithin,
+  type Dressed,
+  withFinish,
+  withPaintAt,
+} from '@/core/drawing/finish'
 import { freshGradient } from '@/core/drawing/gradient'
 import type { Styled } from '@/core/drawing/object'
 import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/paint'
@@ -12,13 +20,13 @@ import { commit } from '../../frame/session'
 import type { Bench } from '../bench'
 
 /** The painted objects of the selection that may be changed. */
-export const paintable = (bench: Bench): Styled[] => styledWithin(bench.free)
+export const paintable = (bench: Bench): Dressed[] => dressedWithin(bench.free, bench.scene)
 
 const title = (objects: readonly Styled[]): string =>
   objects.length === 1 ? objects[0]!.name : `${objects.length} objects`
 
 /** Changes the style of every painted object of the selection. */
-export function changeStyles(bench: Bench, change: (style: Style, object: Styled) => Style, what: string): void {
+export function changeStyles(bench: Bench, change: (style: Style, object: Dressed) => Style, what: string): void {
   const objects = paintable(bench)
   if (objects.length === 0) return say({ text: 'Select a painted object first.' })
   bench.edit(
@@ -63,17 +71,19 @@ function firstStops(paint: Paint | undefined): Stop[] {
 export function gradientInHand(
   bench: Bench,
   asShown = false,
-): { object: Styled; place: PaintPlace; gradient: Gradient } | null {
+): { object: Dressed; place: PaintPlace; gradient: Gradient } | null {
   const { panel, selection } = bench.store.getState(),
     { place } = bench.read(PAINT)
-  const [object, ...more] = asShown ? styledWithin(outermost(bench.shownObjects, selection)) : paintable(bench)
+  const [object, ...more] = asShown
+    ? dressedWithin(outermost(bench.shownObjects, selection), bench.scene)
+    : paintable(bench)
   if (!object || more.length > 0 || panel !== 'colours') return null
   const paint = paintAt(object.style, place)
   return paint !== undefined && isGradient(paint) ? { object, place, gradient: paint } : null
 }
 
 /** An object with another gradient at a place. */
-export const withGradient = (object: Styled, place: PaintPlace, gradient: Gradient): Styled =>
+export const withGradient = (object: Dressed, place: PaintPlace, gradient: Gradient): Dressed =>
   withFinish(object, withPaintAt(object.style, place, { paint: gradient }))
 
 /** Stops changed into the object's own, whether they were its own or came by a name. */

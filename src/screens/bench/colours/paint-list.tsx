@@ -3,8 +3,8 @@
 import { PAINT } from '../paint-in-hand'
 import clsx from 'clsx'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
-import { fillsOf, opacityAt, type PaintPlace, paintAt, withFills } from '@/core/drawing/finish'
-import type { DrawingObject, Styled } from '@/core/drawing/object'
+import { type Dressed, fillsOf, opacityAt, type PaintPlace, paintAt, withFills } from '@/core/drawing/finish'
+import type { DrawingObject } from '@/core/drawing/object'
 import { outermost } from '@/core/drawing/tree'
 import { INK } from '@/core/drawing/values'
 import type { Rules } from '@/core/rules/rules'
@@ -13,12 +13,13 @@ import { PERCENT } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
 import { useBench, useBenchState, useCalmObjects, useSlot } from '../context'
 import { changeStyles, setPaint } from './finish-operations'
+import { FinishRow } from './finish-row'
 import { cssPaint, paintWord } from './paint-words'
 
 const small = 'grid h-5 w-4 place-items-center text-quiet enabled:hover:text-ink disabled:opacity-30'
 
 /** The paints of the selection, the front one first: stroke, upper fills, fill. A press takes one in hand. */
-export function PaintList({ objects, rules }: { objects: readonly Styled[]; rules: Rules }) {
+export function PaintList({ objects, rules }: { objects: readonly Dressed[]; rules: Rules }) {
   const bench = useBench()
   const { style } = objects[0]!
   const inHand = useSlot(PAINT).place
@@ -39,6 +40,7 @@ export function PaintList({ objects, rules }: { objects: readonly Styled[]; rule
     )
   return (
     <section aria-label="Paints" className="flex w-[212px] flex-none flex-col overflow-y-auto">
+      <FinishRow rules={rules} />
       <WholeRow />
       {places.map((place) => (
         <PaintRow
@@ -124,7 +126,7 @@ function PaintRow({
 }: {
   place: PaintPlace
   label: string
-  objects: readonly Styled[]
+  objects: readonly Dressed[]
   rules: Rules
   inHand: boolean
   onUp: (() => void) | null

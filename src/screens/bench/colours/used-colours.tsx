@@ -1,11 +1,12 @@
 'use client'
 
+import { styleOf } from '@/core/drawing/shared-style'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { useMemo, useState } from 'react'
 import { contrast, ENOUGH } from '@/core/proof/contrast'
-import { coloursUsed, recoloured } from '@/core/drawing/finish'
+import { type Dressed, coloursUsed, recoloured } from '@/core/drawing/finish'
 import { extent } from '@/core/drawing/extent'
-import { type DrawingObject, isStyled, type Styled } from '@/core/drawing/object'
+import { type DrawingObject, isStyled } from '@/core/drawing/object'
 import { isGradient } from '@/core/drawing/paint'
 import { stopsOf } from '@/core/drawing/values'
 import { mapObjects } from '@/core/drawing/tree'
@@ -20,7 +21,15 @@ import { hexOf, recolour } from './finish-operations'
  * The colours that occur, each to be exchanged for another; what two of the palette would look like; the contrast of
  * the two most used.
  */
-export function UsedColours({ objects, rules, chosen }: { objects: readonly Styled[]; rules: Rules; chosen: boolean }) {
+export function UsedColours({
+  objects,
+  rules,
+  chosen,
+}: {
+  objects: readonly Dressed[]
+  rules: Rules
+  chosen: boolean
+}) {
   const bench = useBench()
   const used = coloursUsed(objects)
   const [first, second] = used
@@ -85,7 +94,7 @@ export function UsedColours({ objects, rules, chosen }: { objects: readonly Styl
 function plateOf([back]: readonly DrawingObject[], rules: Rules): string | null {
   if (!back || !isStyled(back)) return null
   const { w, h } = extent(back, sceneOf(rules)),
-    { fill } = back.style
+    { fill } = styleOf(back, sceneOf(rules))
   if (w * h < 0.6 * rules.grid.size ** 2 || fill === 'none') return null
   return isGradient(fill) ? stopsOf(fill, rules)[0]!.color : fill
 }
@@ -99,7 +108,7 @@ function Pairs({
 }: {
   rules: Rules
   from: [string, string]
-  objects: readonly Styled[]
+  objects: readonly Dressed[]
   chosen: boolean
 }) {
   const bench = useBench()

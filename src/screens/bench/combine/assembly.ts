@@ -1,9 +1,10 @@
+import { styleOf } from '@/core/drawing/shared-style'
 import { Combine } from 'lucide-react'
 import { solid } from '@/core/drawing/evaluate'
 import { membersOf } from '@/core/drawing/edit'
 import { type DrawingObject, isCombining, isStyled, type Role } from '@/core/drawing/object'
 import { countsByInk } from '@/core/drawing/solid'
-import type { Style } from '@/core/drawing/style'
+import type { Finish } from '@/core/drawing/style'
 import { freshStyle } from '@/core/drawing/fresh'
 import { find } from '@/core/drawing/tree'
 import { combine } from '@/core/planar/boolean'
@@ -29,11 +30,11 @@ export function assemble(bench: Bench, role: Role): void {
 }
 
 /** The finish of a combination: that of what is closed; of lines alone, their stroke as a fill. */
-function finishOf(bench: Bench, objects: readonly DrawingObject[]): Style {
+function finishOf(bench: Bench, objects: readonly DrawingObject[]): Finish {
   const styled = objects.filter(isStyled)
   const closed = styled.find((object) => !countsByInk(object, bench.scene))
   if (closed) return closed.style
-  const line = styled[0]?.style
+  const line = styled[0] && styleOf(styled[0], bench.scene)
   return line ? { fill: line.stroke, stroke: 'none', weight: line.weight } : freshStyle(bench.rules, true)
 }
 

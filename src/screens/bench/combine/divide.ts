@@ -1,3 +1,4 @@
+import { paintable } from '../colours/finish-operations'
 import { Split } from 'lucide-react'
 import { divided, pieceStyle } from '@/core/drawing/divided'
 import { styledWithin, withFinish } from '@/core/drawing/finish'
@@ -50,7 +51,7 @@ function divide(bench: Bench): void {
 
 /** Paints the selected objects with the swatches of the palette, one after the other. */
 function colourInTurn(bench: Bench): void {
-  const painted = styledWithin(bench.free)
+  const painted = paintable(bench)
   const swatches = bench.rules.palette.map(({ name }) => name)
   const objects = painted.map((object, i) =>
     withFinish(object, {

@@ -3,7 +3,7 @@ import type { DrawingObject } from '@/core/drawing/object'
 import { isStyled } from '@/core/drawing/object'
 import { styledWithin } from '@/core/drawing/finish'
 import { freshStyle } from '@/core/drawing/fresh'
-import type { Style } from '@/core/drawing/style'
+import type { Finish } from '@/core/drawing/style'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
 import { title } from '../operations'
@@ -32,5 +32,5 @@ export function gather(
 }
 
 /** The finish of the first painted object, or a fresh one. */
-export const finishIn = (bench: Bench, objects: readonly DrawingObject[]): Style =>
+export const finishIn = (bench: Bench, objects: readonly DrawingObject[]): Finish =>
   styledWithin(objects).find(isStyled)?.style ?? freshStyle(bench.rules, false)

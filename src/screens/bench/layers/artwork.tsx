@@ -18,7 +18,7 @@ export function Artwork() {
   const rules = useRules()
   const scope = useBenchState((state) => state.scope)
   // More than any screen draws in time: what is too much is said instead.
-  if (excessIn(objects, rules.parts)) return null
+  if (excessIn(objects, rules)) return null
   const count = Math.ceil(objects.length / SHEAF)
   return Array.from({ length: count }, (_, i) => (
     <Sheaf key={i} objects={objects.slice(i * SHEAF, (i + 1) * SHEAF)} values={rules} scope={scope} />

@@ -1,3 +1,5 @@
+import { sceneOf } from '@/core/drawing/evaluated-scene'
+import { styleOf } from '@/core/drawing/shared-style'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Line as LineObject } from '@/core/drawing/kinds/line/line'
@@ -24,7 +26,10 @@ describe('the ledger’s numbers', () => {
         const [from, middle, to] = [0, 0.5, 1].map((k) => numbersOf(object, rules, { x: k, y: k }))
         expect((from!.x + to!.x) / 2).toBeCloseTo(middle!.x, 6)
         expect((from!.y + to!.y) / 2).toBeCloseTo(middle!.y, 6)
-        const changed = withCornerStyle(withCorner(withStyle(object, { cap: 'square', weight: 3 }), 1.5), 'scoop')
+        const changed = withCornerStyle(
+          withCorner(withStyle(object, { cap: 'square', weight: 3 }, sceneOf(rules)), 1.5),
+          'scoop',
+        )
         expect(DrawingObject.safeParse(JSON.parse(JSON.stringify(changed))).success).toBe(true)
         expect(cornerOf(changed)).toBe(isCornered(object) ? 1.5 : undefined)
         expect(cornerStyleOf(changed)).toBe(isCornered(object) ? 'scoop' : undefined)
@@ -36,8 +41,12 @@ describe('the ledger’s numbers', () => {
 
   it('of several objects are shown where they agree, as several where they differ, and not at all where none has them', () => {
     const objects = [line(1, 1), line(1, 1), { ...line(1, 1), style: { ...style, weight: 2 } }]
-    expect(common(objects.slice(0, 2), (object) => (isStyled(object) ? object.style.weight : undefined))).toBe('main')
-    expect(common(objects, (object) => (isStyled(object) ? object.style.weight : undefined))).toBe(SEVERAL)
+    expect(
+      common(objects.slice(0, 2), (object) => (isStyled(object) ? styleOf(object, sceneOf(BOOK)).weight : undefined)),
+    ).toBe('main')
+    expect(common(objects, (object) => (isStyled(object) ? styleOf(object, sceneOf(BOOK)).weight : undefined))).toBe(
+      SEVERAL,
+    )
     expect(common(objects, cornerOf)).toBeUndefined()
     // Alike in what they say, not in being one and the same.
     expect(common(objects, () => ({ kind: 'linear', stops: [] }))).toEqual({ kind: 'linear', stops: [] })

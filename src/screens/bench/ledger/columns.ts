@@ -2,6 +2,8 @@ import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { frameOf } from '@/core/drawing/extent'
 import { framePoint } from '@/core/drawing/frame'
 import { type DrawingObject, isCornered, isRounding, isStyled } from '@/core/drawing/object'
+import type { Scene } from '@/core/drawing/scene'
+import { styleOf } from '@/core/drawing/shared-style'
 import type { CornerStyle, Radius, Style } from '@/core/drawing/style'
 import type { NamedValues } from '@/core/drawing/values'
 import type { Point } from '@/core/geometry/point'
@@ -52,9 +54,10 @@ export function withCornerStyle(object: DrawingObject, cornerStyle: CornerStyle)
   return (cornerStyle === 'round' ? rest : { ...rest, cornerStyle }) as DrawingObject
 }
 
-export function withStyle(object: DrawingObject, change: Partial<Style>): DrawingObject {
+/** An object with some of its style changed; what it shared is its own then, until that is put to all that share it. */
+export function withStyle(object: DrawingObject, change: Partial<Style>, scene: Scene): DrawingObject {
   if (!isStyled(object)) return object
-  const style = { ...object.style, ...change }
+  const style = { ...styleOf(object, scene), ...change }
   if (style.cap === undefined) delete style.cap
   if (style.join === undefined) delete style.join
   return { ...object, style }

@@ -1,5 +1,6 @@
 'use client'
 
+import { styleOf } from '@/core/drawing/shared-style'
 import type { Panel } from './panel'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import clsx from 'clsx'
@@ -193,7 +194,7 @@ function NodeCells({
         return moveNodes(so, [place], axis === 'x' ? { x: value - old.x, y: 0 } : { x: 0, y: value - old.y })
       }, path),
     )
-  const ofStyle = path.style
+  const ofStyle = styleOf(path, bench.scene)
   return (
     <>
       {(['x', 'y'] as const).map((axis) => (

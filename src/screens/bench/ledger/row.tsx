@@ -1,5 +1,6 @@
 'use client'
 
+import { styleOf } from '@/core/drawing/shared-style'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
@@ -23,7 +24,7 @@ import type { Paint } from '@/core/drawing/paint'
 import { Refusal } from '@/core/drawing/refusal'
 import type { Scene } from '@/core/drawing/scene'
 import { countsByInk } from '@/core/drawing/solid'
-import { Cap, type Radius, type Weight } from '@/core/drawing/style'
+import { Cap, isShared, type Radius, type Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
 import type { Bench } from '../bench'
 import { useBench, useBenchState } from '../context'
@@ -101,7 +102,7 @@ export const Row = memo(function Row({
     />
   )
   const byInk = inside !== null && countsByInk(object, scene)
-  const style = isStyled(object) && (!inside || byInk) ? object.style : null
+  const style = isStyled(object) && (!inside || byInk) ? styleOf(object, scene) : null
   const idle = inside && idleIn(inside, object, scene)
   const refusal = refusalIn(object, scene)
 
@@ -185,6 +186,16 @@ export const Row = memo(function Row({
         {!object.name.startsWith(wordOf(object.kind)) && (
           <span className="min-w-0 truncate text-quiet">{wordOf(object.kind).toLowerCase()}</span>
         )}
+        {isStyled(object) && isShared(object.style) && (
+          <span
+            role="img"
+            aria-label={`${object.name} shares the finish ${object.style.finish}`}
+            title={`Shares the finish “${object.style.finish}”: what is changed here changes in all that share it`}
+            className="flex-none text-quiet"
+          >
+            ≡
+          </span>
+        )}
       </div>
       <div role="gridcell">
         {inside?.members[0]!.id === object.id ? (
@@ -238,7 +249,7 @@ export const Row = memo(function Row({
               list={rules.weights}
               readOnly={locked}
               limits={WEIGHT}
-              onChange={(next) => change((other) => withStyle(other, { weight: next as Weight }), 'the weight')}
+              onChange={(next) => change((other) => withStyle(other, { weight: next as Weight }, scene), 'the weight')}
             />
           )}
         </Optional>
@@ -252,7 +263,7 @@ export const Row = memo(function Row({
               words={Cap.options}
               byRules={rules.cap}
               readOnly={locked}
-              onChange={(next) => change((other) => withStyle(other, { cap: next }), 'the cap')}
+              onChange={(next) => change((other) => withStyle(other, { cap: next }, scene), 'the cap')}
             />
           )}
         </Optional>
@@ -275,7 +286,7 @@ export const Row = memo(function Row({
               rules={rules}
               readOnly={locked}
               onMore={() => showFinish(bench, bench.store.getState().selection.has(object.id) ? null : object.id, key)}
-              onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }), `the ${key}`)}
+              onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }, scene), `the ${key}`)}
             />
           ) : (
             <span className="block truncate px-1 text-quiet/70">{inside ? 'assembly’s' : '–'}</span>

@@ -1,5 +1,6 @@
 'use client'
 
+import { styleOf } from '@/core/drawing/shared-style'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { changeFrame, framePoint } from '@/core/drawing/frame'
 import type { FrameChange } from '@/core/drawing/frame'
@@ -43,12 +44,14 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
   const change = (map: (object: DrawingObject) => DrawingObject, what: string) =>
     bench.change(map, `Set ${what} of ${all}`)
   const style = <K extends 'weight' | 'fill' | 'stroke'>(key: K) =>
-    common(objects, (object) => (isStyled(object) ? object.style[key] : undefined))
+    common(objects, (object) => (isStyled(object) ? styleOf(object, bench.scene)[key] : undefined))
   const corner = common(objects, cornerOf),
     weight = style('weight'),
     fill = style('fill'),
     stroke = style('stroke')
-  const cap = common(objects, (object) => (isStyled(object) ? (object.style.cap ?? 'rules') : undefined))
+  const cap = common(objects, (object) =>
+    isStyled(object) ? (styleOf(object, bench.scene).cap ?? 'rules') : undefined,
+  )
   const none = <span className="px-1 text-quiet/70">–</span>
   return (
     <div
@@ -98,7 +101,9 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
             value={weight}
             list={rules.weights}
             limits={WEIGHT}
-            onChange={(next) => change((object) => withStyle(object, { weight: next as Weight }), 'the weight')}
+            onChange={(next) =>
+              change((object) => withStyle(object, { weight: next as Weight }, bench.scene), 'the weight')
+            }
           />
         )}
       </div>
@@ -111,7 +116,7 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
             value={cap === 'rules' ? undefined : (cap as Cap | typeof SEVERAL)}
             words={Cap.options}
             byRules={rules.cap}
-            onChange={(next) => change((object) => withStyle(object, { cap: next }), 'the cap')}
+            onChange={(next) => change((object) => withStyle(object, { cap: next }, bench.scene), 'the cap')}
           />
         )}
       </div>
@@ -130,7 +135,9 @@ export function SelectionRow({ objects, rules }: { objects: readonly DrawingObje
               value={value}
               rules={rules}
               onMore={() => showFinish(bench, null, key)}
-              onChange={(paint) => change((object) => withStyle(object, { [key]: paint as Paint }), `the ${key}`)}
+              onChange={(paint) =>
+                change((object) => withStyle(object, { [key]: paint as Paint }, bench.scene), `the ${key}`)
+              }
             />
           )}
         </div>

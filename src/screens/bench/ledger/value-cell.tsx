@@ -69,7 +69,8 @@ export function ChoiceCell({
   )
 }
 
-function Line({ current, onChoose, children }: { current: boolean; onChoose: () => void; children: ReactNode }) {
+/** One choice in such a cell. */
+export function Line({ current, onChoose, children }: { current: boolean; onChoose: () => void; children: ReactNode }) {
   return (
     <Popover.Close type="button" aria-current={current} className={line} onClick={onChoose}>
       {children}

@@ -110,7 +110,10 @@ describe('parts', () => {
     openPlacement(bench, placement())
     const [group] = bench.objects as [OfKind<'group'>]
     // The part's own names are edited, not what this placement makes of them.
-    expect(group.members.map((member) => 'style' in member && member.style.weight)).toEqual(['main', 'main'])
+    expect(group.members.map((member) => 'style' in member && member.style)).toMatchObject([
+      { weight: 'main' },
+      { weight: 'main' },
+    ])
     deletePart(bench, 'float')
     expect(partsOf(bench.rules)).toHaveLength(1)
     expect(renamePart(bench, 'float', 'buoy')).toBeNull()

@@ -1,3 +1,4 @@
+import { styleOf } from '@/core/drawing/shared-style'
 import { Waypoints } from 'lucide-react'
 import type { ToolDefinition } from './tool'
 import { boxContains } from '@/core/geometry/box'
@@ -145,8 +146,8 @@ function toggleRegion(bench: Bench, path: PathObject, at: At): boolean {
   if (object?.kind !== 'path') return false
   const next = toggledRegion(object, outline(object, bench.scene), at.p)
   if (!next) return false
-  const filled =
-    next.style.fill === 'none' ? { ...next, regions: [at.p], style: { ...next.style, fill: next.style.stroke } } : next
+  const style = styleOf(next, bench.scene)
+  const filled = style.fill === 'none' ? { ...next, regions: [at.p], style: { ...style, fill: style.stroke } } : next
   bench.edit({ kind: 'replace', objects: [filled] }, `Fill of a region of ${path.name}`)
   return true
 }

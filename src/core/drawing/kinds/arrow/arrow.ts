@@ -5,7 +5,7 @@ import { cornerOf, finished } from '../../corners'
 import { framePoint, shareOf } from '../../frame'
 import { hundredths } from '../../grip'
 import { nodesOf } from '../../nodes'
-import { Style } from '../../style'
+import { Finish } from '../../style'
 import { share } from '../field'
 import { defineKind } from '../kind'
 import { common, cornered, framed } from '../traits'
@@ -22,7 +22,7 @@ const Arrow = z.strictObject({
   shaft: z.number().min(0.01).max(1),
   back: z.literal(true).optional(),
   ...cornered,
-  style: Style,
+  style: Finish,
 })
 export type Arrow = z.infer<typeof Arrow>
 

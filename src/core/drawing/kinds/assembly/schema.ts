@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ResultCorners } from '../../result-corners'
-import { Style } from '../../style'
+import { Finish } from '../../style'
 import { common, type WithMembers } from '../traits'
 
 /**
@@ -11,6 +11,6 @@ export const Assembly = z.strictObject({
   kind: z.literal('assembly'),
   ...common,
   corners: ResultCorners.optional(),
-  style: Style,
+  style: Finish,
 })
 export type Assembly = z.infer<typeof Assembly> & WithMembers

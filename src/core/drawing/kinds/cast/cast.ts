@@ -1,3 +1,4 @@
+import { styleOf } from '../../shared-style'
 import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
 import { type Path, pathBounds } from '../../../geometry/path'
@@ -11,7 +12,7 @@ import { LinearMap, PointXY } from '../../place'
 import { withOpacity } from '../../resolved'
 import type { Scene } from '../../scene'
 import type { Shape } from '../../shape'
-import { Style } from '../../style'
+import { Finish } from '../../style'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
 import { visible } from '../members'
@@ -32,7 +33,7 @@ const Cast = z.strictObject({
   /** The plate of the rules that cuts it, and where that is centred. */
   cut: z.strictObject({ plate: ValueName, at: PointXY, map: LinearMap.optional() }).optional(),
   fades: z.literal(true).optional(),
-  style: Style,
+  style: Finish,
 })
 type Cast = z.infer<typeof Cast> & WithMembers
 
@@ -165,8 +166,8 @@ const FIELDS: readonly Field<Cast>[] = [
     suffix: ' % strong',
     step: 5,
     limits: { least: 0, most: 100 },
-    read: ({ style }) => (style.fillOpacity ?? 1) * 100,
-    write: (object, value) => ({ ...object, style: { ...object.style, fillOpacity: value / 100 } }),
+    read: (object, scene) => (styleOf(object, scene).fillOpacity ?? 1) * 100,
+    write: (object, value, scene) => ({ ...object, style: { ...styleOf(object, scene), fillOpacity: value / 100 } }),
   },
   {
     id: 'end',

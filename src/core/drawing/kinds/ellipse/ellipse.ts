@@ -3,7 +3,7 @@ import { distance } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
 import { shareOf } from '../../frame'
 import { nodesOf } from '../../nodes'
-import { Style } from '../../style'
+import { Finish } from '../../style'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
 import { common, Degrees, framed } from '../traits'
@@ -21,7 +21,7 @@ const Ellipse = z.strictObject({
   to: Degrees.optional(),
   cut: z.enum(['pie', 'chord', 'open']).optional(),
   hole: z.number().gt(0).lt(1).optional(),
-  style: Style,
+  style: Finish,
 })
 export type Ellipse = z.infer<typeof Ellipse>
 

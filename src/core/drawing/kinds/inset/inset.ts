@@ -6,7 +6,7 @@ import { offset } from '../../../outline/offset'
 import { offsetOpen } from '../../../outline/offset-open'
 import type { Memory, Scene } from '../../scene'
 import type { Shape } from '../../shape'
-import { Join, Style, type Weight, Weight as WeightSchema } from '../../style'
+import { Finish, Join, type Weight, Weight as WeightSchema } from '../../style'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
 import { visible } from '../members'
@@ -27,7 +27,7 @@ const Inset = z.strictObject({
   join: Join.optional(),
   source: z.literal('hidden').optional(),
   flipped: z.literal(true).optional(),
-  style: Style,
+  style: Finish,
 })
 type Inset = z.infer<typeof Inset> & WithMembers
 

@@ -4,11 +4,11 @@ import { polyline } from '../../../geometry/path'
 import { distance } from '../../../geometry/point'
 import { applyTidy, tidy } from '../../../geometry/tidy'
 import { PointXY } from '../../place'
-import { Style } from '../../style'
+import { Finish } from '../../style'
 import { defineKind } from '../kind'
 import { common } from '../traits'
 
-const Line = z.strictObject({ kind: z.literal('line'), ...common, from: PointXY, to: PointXY, style: Style })
+const Line = z.strictObject({ kind: z.literal('line'), ...common, from: PointXY, to: PointXY, style: Finish })
 export type Line = z.infer<typeof Line>
 
 export const line = defineKind<Line>({

@@ -21,9 +21,9 @@ export const path = defineKind<PathObject>({
   schema: PathObject,
   edge: (object, scene) => object.contours.flatMap((run) => finishedRun(object, run, scene)),
   filled: (object, edge) => (object.regions ? filledRegions(edge, object.regions) : edge),
-  stroked: (object, edge, stroke) =>
+  stroked: (object, edge, stroke, style) =>
     hasOwnJoints(object)
-      ? ownJointsOutline(object, edge, { ...stroke, ...(object.style.side && { position: object.style.side }) })
+      ? ownJointsOutline(object, edge, { ...stroke, ...(style.side && { position: style.side }) })
       : null,
   frame: ({ contours }) => pathBounds(contours.map(contourOf)) ?? boxAround(contours.flatMap((run) => run.nodes))!,
   // What is drawn at a corner otherwise than by an arc may pass its sides.

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { NodeRun } from '../../node'
 import { PointXY } from '../../place'
-import { Style } from '../../style'
+import { Finish } from '../../style'
 import { common, cornered } from '../traits'
 
 /**
@@ -21,6 +21,6 @@ export const PathObject = z.strictObject({
       closed: z.boolean(),
     })
     .optional(),
-  style: Style,
+  style: Finish,
 })
 export type PathObject = z.infer<typeof PathObject>

@@ -64,26 +64,27 @@ export const placed = (object: Placing, scene: Scene): readonly Thing[] =>
     const size = sizeOf(object)
     return objects.map((one) => {
       const sized = object.weights ? withWeights(one, size, scene) : size === 1 ? one : scene.scaled(one, size)
-      return recoloured(scene.moved(sized, map), object.colours)
+      return recoloured(scene.moved(sized, map), object.colours, scene)
     })
   })
 
 /** An object all of whose weights scale, those from the rules as well. */
 function withWeights<T extends Thing>(object: T, by: number, scene: Scene): T {
-  const own = styled(scene.scaled(object, by), (style) =>
+  return styled(scene.scaled(object, by), scene, (style) =>
     typeof style.weight === 'string' ? { ...style, weight: scene.weight(style.weight) * by } : style,
   )
-  return own
 }
 
-/** An object, and all in it, with each finish replaced. */
-function styled<T extends Thing>(object: T, change: (style: Style) => Style): T {
-  const own = hasStyle(object) ? { ...object, style: change(object.style) } : object
-  return hasMembers(own) ? { ...own, members: own.members.map((member) => styled(member, change)) } : own
+/** An object, and all in it, with each finish replaced; shared ones become its own. */
+function styled<T extends Thing>(object: T, scene: Scene, change: (style: Style) => Style): T {
+  const own = hasStyle(object)
+    ? { ...object, style: change(scene.style(object.style, () => scene.box(object))) }
+    : object
+  return hasMembers(own) ? { ...own, members: own.members.map((member) => styled(member, scene, change)) } : own
 }
 
 /** An object in other colours, those of gradients too. */
-function recoloured<T extends Thing>(object: T, colours: Placing['colours']): T {
+function recoloured<T extends Thing>(object: T, colours: Placing['colours'], scene: Scene): T {
   if (!colours) return object
   const to = new Map(colours.map((one) => [one.from, one.to]))
   const next = (color: string) => to.get(color) ?? color
@@ -92,5 +93,5 @@ function recoloured<T extends Thing>(object: T, colours: Placing['colours']): T 
     if (typeof paint.stops === 'string') return paint
     return { ...paint, stops: paint.stops.map((stop) => ({ ...stop, color: next(stop.color) })) }
   }
-  return styled(object, (style) => withPaints(style, repaint))
+  return styled(object, scene, (style) => withPaints(style, repaint))
 }

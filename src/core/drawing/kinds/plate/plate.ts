@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { pathBounds } from '../../../geometry/path'
 import { ValueName } from '../../paint'
 import { LinearMap, PointXY } from '../../place'
-import { Style } from '../../style'
+import { Finish } from '../../style'
 import { defineKind } from '../kind'
 import { movedPlacing, sizedPlacing, sizeOf } from '../placement/placed'
 import { common } from '../traits'
@@ -15,7 +15,7 @@ const PlateObject = z.strictObject({
   plate: ValueName,
   at: PointXY,
   map: LinearMap.optional(),
-  style: Style,
+  style: Finish,
 })
 export type PlateObject = z.infer<typeof PlateObject>
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Style } from '../../style'
+import { Finish } from '../../style'
 import { common, cornered, framed } from '../traits'
 import { PolygonSide } from './side'
 
@@ -18,6 +18,6 @@ export const Polygon = z.strictObject({
   depth: z.number().min(0).max(0.99).optional(),
   side: PolygonSide.optional(),
   ...cornered,
-  style: Style,
+  style: Finish,
 })
 export type Polygon = z.infer<typeof Polygon>

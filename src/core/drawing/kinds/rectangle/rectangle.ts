@@ -6,7 +6,7 @@ import { cornerOf, finished } from '../../corners'
 import { frameCorners } from '../../frame'
 import { cornerGrip, pulledRadius, radiusFigure } from '../../grip'
 import type { NodeRun } from '../../node'
-import { Radius, Style } from '../../style'
+import { Finish, Radius } from '../../style'
 import { defineKind } from '../kind'
 import { common, cornered, framed } from '../traits'
 import { SAME_POINT } from '../../../geometry/tolerance'
@@ -18,7 +18,7 @@ const Rectangle = z.strictObject({
   ...framed,
   ...cornered,
   corners: z.array(Radius).length(4).optional(),
-  style: Style,
+  style: Finish,
 })
 export type Rectangle = z.infer<typeof Rectangle>
 

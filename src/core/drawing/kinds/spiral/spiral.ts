@@ -5,7 +5,7 @@ import { distance, type Point } from '../../../geometry/point'
 import type { Arc } from '../../../geometry/segment'
 import { cosSin } from '../../../geometry/transform'
 import { framePoint, scaledAxes } from '../../frame'
-import { Style } from '../../style'
+import { Finish } from '../../style'
 import { share } from '../field'
 import { defineKind } from '../kind'
 import { common, framed } from '../traits'
@@ -21,7 +21,7 @@ const Spiral = z.strictObject({
   turns: z.number().min(0.25).max(50),
   inner: z.number().min(0).max(0.99),
   flip: z.literal(true).optional(),
-  style: Style,
+  style: Finish,
 })
 export type Spiral = z.infer<typeof Spiral>
 

@@ -6,7 +6,7 @@ import { Face } from '../../../text/face'
 import { shippedFace } from '../../../text/faces'
 import { textPath } from '../../../text/layout'
 import { Coordinate, PointXY } from '../../place'
-import { Style } from '../../style'
+import { Finish, type Style } from '../../style'
 import { defineKind } from '../kind'
 import { common } from '../traits'
 
@@ -29,7 +29,7 @@ const Text = z.strictObject({
   boldness: z.union([z.literal(400), z.literal(600), z.literal(700)]),
   face: Face.optional(),
   map: z.array(Coordinate).length(4).optional(),
-  style: Style,
+  style: Finish,
 })
 export type Text = z.infer<typeof Text>
 

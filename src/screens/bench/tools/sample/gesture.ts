@@ -1,3 +1,4 @@
+import { styleOf } from '@/core/drawing/shared-style'
 import type { Point } from '@/core/geometry/point'
 import { pixelAt } from '@/core/drawing/reference'
 import { paintAt } from '@/core/drawing/finish'
@@ -83,7 +84,8 @@ function objectSample(bench: Bench, p: Point): Sample | null {
     ({ object }) => isStyled(object) && evaluateAll([object], bench.scene).length > 0,
   )
   if (!hit || !isStyled(hit.object)) return null
-  const { style, name } = hit.object
+  const { name } = hit.object,
+    style = styleOf(hit.object, bench.scene)
   const top = style.fills?.length ? paintAt(style, style.fills.length - 1) : undefined
   const paint = top !== undefined && top !== 'none' ? top : style.fill !== 'none' ? style.fill : style.stroke
   if (paint === 'none') return null

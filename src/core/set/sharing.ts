@@ -1,0 +1,72 @@
+import { type DrawingObject, isStyled, type Styled } from '../drawing/object'
+import { sceneOf } from '../drawing/evaluated-scene'
+import type { DrawingEdit } from '../drawing/edit'
+import { shareable } from '../drawing/shared-style'
+import { isShared, type SharedStyle, type Style } from '../drawing/style'
+import { walk } from '../drawing/tree'
+import type { MasterAt, SetEdit } from './edit'
+import type { IconSet } from './set'
+
+type Sharing = Styled & { style: SharedStyle }
+type Restyled = { readonly was: Sharing; readonly style: Style }
+
+/**
+ * An edit of a drawing as one of its set: where it changes of an object that shares its finish nothing but how it is
+ * painted, the finish is changed, for all that share it. Where objects of one finish come out unlike, each has its own.
+ */
+export function sharingEdit(set: IconSet, at: MasterAt, edit: DrawingEdit): SetEdit {
+  const draw = { kind: 'draw' as const, ...at }
+  const finishes = edit.kind === 'replace' ? set.rules.finishes : undefined
+  if (edit.kind !== 'replace' || !finishes) return { ...draw, edit }
+  const restyled = restyledBy(objectsAt(set, at), edit.objects)
+  if (restyled.size === 0) return { ...draw, edit }
+  const scene = sceneOf(set.rules)
+  const next = new Map<string, Style>(),
+    unlike = new Set<string>()
+  for (const { was, style } of restyled.values()) {
+    const name = was.style.finish,
+      shared = shareable(style, scene.box(was)),
+      other = next.get(name)
+    if (other && JSON.stringify(other) !== JSON.stringify(shared)) unlike.add(name)
+    next.set(name, shared)
+  }
+  for (const name of unlike) next.delete(name)
+  const objects = edit.objects.filter(({ id }) => {
+    const one = restyled.get(id)
+    return !one || !next.has(one.was.style.finish)
+  })
+  const rules = {
+    ...set.rules,
+    finishes: finishes.map((one) => ({ ...one, style: next.get(one.name) ?? one.style })),
+  }
+  return {
+    kind: 'all',
+    edits: [
+      ...(objects.length > 0 ? [{ ...draw, edit: { kind: 'replace' as const, objects } }] : []),
+      ...(next.size > 0 ? [{ kind: 'rules' as const, rules, renames: [] }] : []),
+    ],
+  }
+}
+
+const objectsAt = ({ icons }: IconSet, { icon, master }: MasterAt): readonly DrawingObject[] =>
+  icons.find(({ id }) => id === icon)?.masters.find(({ base }) => base === master)?.objects ?? []
+
+/** The objects that shared a finish and differ from what they were in their style alone, by id. */
+function restyledBy(before: readonly DrawingObject[], after: readonly DrawingObject[]): Map<string, Restyled> {
+  const next = new Map(after.map((object) => [object.id, object]))
+  const found = new Map<string, Restyled>()
+  for (const { object: was } of walk(before)) {
+    const now = next.get(was.id)
+    if (!now || !isStyled(was) || !isShared(was.style) || !isStyled(now) || isShared(now.style)) continue
+    const { style: _, ...rest } = was,
+      { style, ...others } = now
+    if (isSame(rest, others)) found.set(was.id, { was: was as Sharing, style })
+  }
+  return found
+}
+
+/** True when two objects hold the very same values. */
+function isSame(a: object, b: object): boolean {
+  const [mine, theirs] = [Object.entries(a), new Map(Object.entries(b))]
+  return mine.length === theirs.size && mine.every(([key, value]) => theirs.has(key) && theirs.get(key) === value)
+}
