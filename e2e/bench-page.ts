@@ -147,6 +147,15 @@ export class BenchPage {
     await expect(this.page.getByRole('button', { name: new RegExp(`^${cell}: `) })).toHaveText(text)
   }
 
+  /** Lays one of the tests' pictures under the square; 480 pixels of it are 24 units. */
+  async layPicture(name: string): Promise<void> {
+    const { page } = this
+    await page.getByRole('tab', { name: /^References/ }).click()
+    await page.getByLabel('Pictures to draw by').setInputFiles(`e2e/pictures/${name}.png`)
+    await expect(page.locator(`[data-reference-row="${name}"]`)).toBeVisible()
+    await expect(page.locator(`[data-reference="${name}"]`)).toBeAttached()
+  }
+
   async saved(): Promise<void> {
     await expect(this.page.getByText(/^Saved · rev/)).toBeVisible()
   }

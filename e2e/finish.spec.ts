@@ -4,14 +4,6 @@ import { area } from '../src/core/geometry/area'
 import { readPathData } from '../src/core/formats/path-reader'
 import { BenchPage, command, delivered, setting } from './bench-page'
 
-/** Lays one of the tests' pictures under the square; 480 pixels of it are 24 units. */
-async function layPicture(page: Page, name: string): Promise<void> {
-  await page.getByRole('tab', { name: /^References/ }).click()
-  await page.getByLabel('Pictures to draw by').setInputFiles(`e2e/pictures/${name}.png`)
-  await expect(page.locator(`[data-reference-row="${name}"]`)).toBeVisible()
-  await expect(page.locator(`[data-reference="${name}"]`)).toBeAttached()
-}
-
 const takePaint = async (page: Page, place: 'fill' | 'stroke', kind: 'none' | 'colour' | 'linear' | 'radial') => {
   await page.getByRole('tab', { name: /^Colours/ }).click()
   await page.getByRole('button', { name: new RegExp(`^Take the ${place} in hand`) }).click()
@@ -37,7 +29,7 @@ test('porthole glass: colours sampled through what lies above, centred copies, g
 }) => {
   const bench = await BenchPage.withNewSet(page, 'Porthole')
   await bench.rename('icon', 'porthole')
-  await layPicture(page, 'porthole')
+  await bench.layPicture('porthole')
   await bench.type('opacity of the reference porthole', '40')
   await page.getByRole('button', { name: 'Lock the reference porthole' }).click()
 
@@ -114,7 +106,7 @@ test('a ring from an old scan: guides on its edges, a circle by three places, wh
 }) => {
   const bench = await BenchPage.withNewSet(page, 'Scan')
   await bench.rename('icon', 'ring')
-  await layPicture(page, 'scan')
+  await bench.layPicture('scan')
   await page.getByRole('button', { name: 'Lock the reference scan' }).click()
   // The ring's left edge is 86 pixels from the left: 4.3 units, between the steps of the grid.
   await bench.press('i')

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import { area } from '../src/core/geometry/area'
 import type { Path } from '../src/core/geometry/path'
 import { readPathData } from '../src/core/formats/path-reader'
-import { BenchPage, delivered } from './bench-page'
+import { BenchPage, command, delivered, setting } from './bench-page'
 
 const paths = (svg: string): Path[] => [...svg.matchAll(/ d="([^"]+)"/g)].map(([, d]) => readPathData(d!))
 const areaOf = (path: Path) => Math.abs(area(path))
@@ -23,23 +23,86 @@ const filled = async (bench: BenchPage) => {
   await bench.choose('stroke of the selection', 'none')
 }
 
-test('gull: a lens of two circles, bent along two drawn strokes, made wider afterwards', async ({ page }) => {
+/** The area between two functions from 8 to 20, by small steps. */
+const between = (upper: (x: number) => number, lower: (x: number) => number): number => {
+  const steps = 24_000
+  let sum = 0
+  for (let i = 0; i < steps; i++) {
+    const x = 8 + (12 * (i + 0.5)) / steps
+    sum += Math.max(0, lower(x) - upper(x)) * (12 / steps)
+  }
+  return sum
+}
+
+test('gull: a lens with a gap and a quill, bent along two drawn strokes, made wider afterwards', async ({ page }) => {
   const bench = await BenchPage.withNewSet(page, 'Gull')
   await discs(bench, 5, [12, 9], [12, 15])
   await filled(bench)
   await bench.press('a')
   await bench.pick('Ellipse 2')
   await bench.press('BracketLeft')
-  await bench.pick('Assembly 1')
-  await bench.press('z')
-  // Straight strokes as long as the lens is wide: it lies along them as it was.
-  await bench.drag([2, 20], [10, 20])
-  await expect(page.getByRole('row', { name: /Bend 1/ })).toBeVisible()
-  await bench.drag([20, 20], [20, 12])
   await bench.rename('icon', 'gull')
+
+  // A square loses a corner: a wedge, stretched, its tip on the tip of the wing. It is cut out of it.
+  await bench.press('1')
+  await bench.drag([18, 18], [20, 20])
+  await bench.own('corner of Rectangle 1', '0')
+  await bench.press('w')
+  await bench.click(18, 20)
+  await bench.press('Delete')
+  await page.getByRole('button', { name: 'Make it a path' }).click()
+  await bench.press('q')
+  await page.getByRole('tab', { name: /^Objects/ }).click()
+  await bench.type('w of Rectangle 1', '6')
+  await bench.type('h of Rectangle 1', '1')
+  await bench.type('x of Rectangle 1', '10')
+  await bench.type('y of Rectangle 1', '12')
+  await bench.pick('Assembly 1')
+  await bench
+    .row('Rectangle 1')
+    .getByTitle(/double click to rename/)
+    .first()
+    .click({ modifiers: ['Shift'] })
+  await bench.press('Shift+a')
+  const half = (x: number) => Math.sqrt(Math.max(9, 25 - (x - 12) ** 2)) - 3
+  // The wedge is the half below the wing's middle line, from 10 to 16, as high as it is far from its left end.
+  const wedge = (x: number) => 12 + Math.min(Math.max(0, (x - 10) / 6), x > 16 ? 0 : 1)
+  const gap = between(
+    () => 12,
+    (x) => Math.min(12 + half(x), wedge(x)),
+  )
+  const lensed = lens(5, 6)
+  const cut = sum(paths((await delivered(page, bench)).gull!))
+  expect(cut).toBeCloseTo(lensed - gap, 1)
+  // Its other half joins the wing as a quill, on beyond the tip.
+  await bench.press('1')
+  await bench.drag([14, 3], [20, 4])
+  await bench.own('corner of Rectangle 2', '0')
+  await bench.type('y of Rectangle 2', '11')
+  await bench.press('q')
+  await bench.press('Control+a')
+  await bench.press('a')
+  const quill = between(
+    (x) => (x < 14 ? 12 : 11),
+    (x) => (x < 14 ? 12 : 12),
+  )
+  const overlap = between(
+    (x) => (x < 14 ? 12 : Math.max(11, 12 - half(x))),
+    () => 12,
+  )
+  const whole = lensed - gap + quill - overlap
+  expect(sum(paths((await delivered(page, bench)).gull!))).toBeCloseTo(whole, 1)
+
+  await page.getByRole('tab', { name: /^Objects/ }).click()
+  await bench.press('Control+a')
+  await bench.press('z')
+  // Straight strokes as long as the wing is wide: it lies along them as it was.
+  await bench.drag([2, 20], [14, 20])
+  await expect(page.getByRole('row', { name: /Bend 1/ })).toBeVisible()
+  await bench.drag([20, 20], [20, 8])
   const wings = paths((await delivered(page, bench)).gull!)
   expect(wings).toHaveLength(2)
-  for (const wing of wings) expect(areaOf(wing)).toBeCloseTo(lens(5, 6), 0)
+  for (const wing of wings) expect(areaOf(wing)).toBeCloseTo(whole, 0)
   await bench.pick('Bend 1')
   await page
     .getByRole('button', { name: /^width of Bend 1/ })
@@ -48,17 +111,29 @@ test('gull: a lens of two circles, bent along two drawn strokes, made wider afte
   await page.getByRole('textbox', { name: 'width of Bend 1' }).fill('200')
   await page.getByRole('textbox', { name: 'width of Bend 1' }).press('Enter')
   // The one source is there still, and both wings follow it.
-  expect(sum(paths((await delivered(page, bench)).gull!))).toBeCloseTo(4 * lens(5, 6), -0.5)
+  expect(sum(paths((await delivered(page, bench)).gull!))).toBeCloseTo(4 * whole, -0.5)
   await expect(bench.row('Ellipse 1')).toBeVisible()
 })
 
-test('wave: copies of one circle, patches joined and dropped, a stray line cut, the originals kept aside', async ({
+test('wave: copies of one circle over a photo, patches joined and dropped, a stray line cut, colours from the photo', async ({
   page,
 }) => {
   const bench = await BenchPage.withNewSet(page, 'Wave')
-  await discs(bench, 5, [9, 12], [15, 12])
+  await bench.layPicture('porthole')
+  await page.getByRole('button', { name: 'Lock the reference porthole' }).click()
+  await page.getByRole('tab', { name: /^Objects/ }).click()
+  // One circle is drawn; the other is a copy of it, nudged; a small one is the spray.
+  await bench.press('2')
+  await bench.drag([9, 12], [14, 17], ['Shift', 'Alt'])
+  await bench.press('q')
+  await bench.press('Control+d')
+  for (let i = 0; i < 12; i++) await bench.press('ArrowRight')
+  await bench.press('2')
+  await bench.drag([18, 4], [19, 5], ['Shift', 'Alt'])
+  await bench.press('q')
+  await bench.press('Control+a')
   await bench.press('s')
-  // The line through the left disc is cut: it is one patch.
+  // The arc of the copy through the first disc is cut: that is one patch, and is kept; the rest is dropped again.
   await bench.press('c')
   await bench.click(10, 12)
   await bench.press('k')
@@ -66,15 +141,32 @@ test('wave: copies of one circle, patches joined and dropped, a stray line cut, 
   await bench.click(18, 12)
   await bench.press('d')
   await bench.click(18, 12)
+  await bench.press('k')
+  await bench.click(18, 4)
   await page.getByRole('radio', { name: 'aside' }).click()
   await bench.press('Enter')
+  await bench.press('Escape')
+  await bench.pick('Patchwork 1')
+  // Made shapes of its own, one of which takes its colour from the photo.
+  await command(page, 'Fix to a path')
+  await bench.pick('Piece 1')
+  await bench.choose('stroke of Piece 1', 'none')
+  await page.getByRole('tab', { name: /^Colours/ }).click()
+  await page.getByRole('button', { name: /^Take the fill in hand/ }).click()
+  await bench.press('i')
+  await bench.click(3, 20)
+  await bench.press('q')
   await bench.rename('icon', 'wave')
   const svg = (await delivered(page, bench)).wave!
-  expect(svg.match(/<(circle|path|ellipse)/g)).toHaveLength(1)
-  expect(svg).toContain('<circle cx="9" cy="12" r="5"/>')
-  // Copies of both circles are beside it, hidden and locked.
-  await expect(page.getByRole('button', { name: 'Show Ellipse 1' })).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Unlock Ellipse 2' })).toBeVisible()
+  expect(svg.match(/<(circle|path|ellipse)/g)).toHaveLength(2)
+  expect(svg).toMatch(/<circle[^>]*fill="#1f5f7a"[^>]* cx="9" cy="12" r="5"/)
+  expect(svg).toMatch(/cx="18" cy="4" r="1"/)
+  // Copies of all circles are beside it, hidden and locked.
+  await page.getByRole('tab', { name: /^Objects/ }).click()
+  for (const flag of ['Show', 'Unlock']) {
+    await expect(page.getByRole('button', { name: `${flag} Ellipse 1` })).toHaveCount(2)
+    await expect(page.getByRole('button', { name: `${flag} Ellipse 2` })).toHaveCount(1)
+  }
 })
 
 test('knot of pieces: each over the next, the last over the first, in one step', async ({ page }) => {
@@ -115,6 +207,41 @@ test('a cluster is warped by its corners, its handles in pairs, and comes back b
   await bench.press('Control+z')
   await bench.choose('form of Warp 1', 'swell')
   expect(sum(paths((await delivered(page, bench)).warp!))).toBeGreaterThan(128)
+})
+
+test('trace over: a faint locked picture above, a cluster grouped, stretched, turned, recoloured and warped as one', async ({
+  page,
+}) => {
+  const bench = await BenchPage.withNewSet(page, 'Trace')
+  await bench.layPicture('scan')
+  await bench.type('opacity of the reference scan', '30')
+  await bench.choose('layer of the reference scan', 'over')
+  await page.getByRole('button', { name: 'Lock the reference scan' }).click()
+  await page.getByRole('tab', { name: /^Objects/ }).click()
+  await discs(bench, 2, [8, 12], [12, 12], [16, 12])
+  await filled(bench)
+  await bench.press('Control+g')
+  await bench.rename('icon', 'trace')
+  await bench.pick('Group 1')
+  // Stretched: each circle is an ellipse of twice the area.
+  await bench.type('h of Group 1', '8')
+  await bench.press('r')
+  await setting(page, 'Amount', '90')
+  await page.getByRole('button', { name: 'Apply' }).click()
+  await bench.press('q')
+  await page.getByRole('tab', { name: /^Colours/ }).click()
+  await page.getByRole('button', { name: /^Take the fill in hand/ }).click()
+  await bench.press('i')
+  await bench.click(12, 12)
+  await bench.press('q')
+  await page.getByRole('tab', { name: /^Objects/ }).click()
+  await bench.press('y')
+  await bench.choose('form of Warp 1', 'bow')
+  const svg = (await delivered(page, bench)).trace!
+  expect(svg.match(/<path/g)).toHaveLength(3)
+  // The colour is that of the picture, which lies above; a bow moves what is above each place as far, so no area is lost.
+  expect(svg).toContain('fill="#fff"')
+  expect(sum(paths(svg))).toBeCloseTo(3 * Math.PI * 2 * 4, 1)
 })
 
 test('radio: a slot cut by an open line, its role changed by a key, what has no effect marked, duplicates inside', async ({

@@ -59,5 +59,6 @@ export function fixed(object: DrawingObject, scene: Scene, nextId: () => string)
   const [only, ...more] = plainPaths(scene.shapes(seen as DrawingObject), { id: nextId, name: object.name })
   if (!only) return null
   if (more.length === 0) return { ...only, ...commonOf(object, false) }
-  return { kind: 'group', ...commonOf(object, false), members: [only, ...more] }
+  const members = [only, ...more].map((piece, i) => ({ ...piece, name: `Piece ${i + 1}` }))
+  return { kind: 'group', ...commonOf(object, false), members }
 }
