@@ -165,6 +165,9 @@ function LargerProofs({
   )
 }
 
+/** The largest size, in pixels, of which five stand in this column side by side. */
+const WIDE = 32
+
 /** The icon between its neighbours in the family, at real size. */
 function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
   const icons = useSetBeside((set) => set.icons)
@@ -173,10 +176,10 @@ function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
   const size = realSize(rules)
   const at = icons.findIndex(({ id }) => id === icon.id)
   const row = useMemo(() => {
-    const count = Math.min(5, icons.length)
+    const count = Math.min(size > WIDE ? 3 : 5, icons.length)
     const first = Math.max(0, Math.min(at - Math.floor(count / 2), icons.length - count))
     return icons.slice(first, first + count)
-  }, [icons, at])
+  }, [icons, at, size])
   const deferred = useDeferredValue(row)
   return (
     <section>
