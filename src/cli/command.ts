@@ -1,5 +1,10 @@
 /** What a command answers: lines for a person, a value for a program. */
-export type Answer = { readonly lines: readonly string[]; readonly value: unknown }
+export type Answer = {
+  readonly lines: readonly string[]
+  readonly value: unknown
+  /** What the command ends with where it was done and is not well all the same. */
+  readonly status?: 1
+}
 
 /** Something the caller did wrong, in a sentence. */
 export class UsageError extends Error {}

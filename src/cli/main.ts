@@ -5,6 +5,7 @@ import { type Answer, OPTIONS, type Options, UsageError } from './command'
 
 const USAGE = `bin/wise-square COMMAND
 
+  check FILE                                  say what breaks the rules or will look bad; 1 if any is an error
   deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered
   schema                                      print the JSON Schema of the set file
@@ -18,6 +19,7 @@ type Command = (files: readonly string[], options: Options) => Promise<Answer>
 
 /** Each command is loaded when it is asked for, so that none waits for what another needs. */
 const COMMANDS = new Map<string, () => Promise<Command>>([
+  ['check', async () => (await import('./check')).checkCommand],
   ['deliver', async () => (await import('./deliver')).deliverCommand],
   ['proof', async () => (await import('./proof')).proofCommand],
   ['schema', async () => (await import('./schema')).schemaCommand],
@@ -53,9 +55,9 @@ export async function main(args: readonly string[]): Promise<number> {
     const load = COMMANDS.get(name)
     if (!load) throw new UsageError(`There is no command “${name}”.`)
     const command = await load()
-    const { lines, value } = await command(files, values)
+    const { lines, value, status = 0 } = await command(files, values)
     console.log(json ? JSON.stringify(value) : lines.join('\n'))
-    return 0
+    return status
   } catch (error) {
     const wrongUse =
       error instanceof UsageError || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS') === true

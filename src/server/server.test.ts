@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { unzipSync } from 'fflate'
@@ -258,6 +258,28 @@ describe('the command line', () => {
       (await run('proof', 'demo/quayside.wisesquare.json', '--icon', 'ferry', '--size', '32', '--out', out)).status,
     ).toBe(0)
     expect(decode(readFileSync(out))).toMatchObject({ width: 32, height: 32 })
+    rmSync(folder, { recursive: true })
+  })
+
+  it('checks a set: nothing is left in the demo but what is accepted there; 1 where there is an error', async () => {
+    const { status, said } = await run('check', 'demo/quayside.wisesquare.json')
+    expect({ status, said }).toEqual({ status: 0, said: 'No snags in the 39 icons of “Quayside”.' })
+    const text = readFileSync('demo/quayside.wisesquare.json', 'utf8')
+    const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))
+    const file = join(folder, 'strict.json')
+    const strict = JSON.parse(text) as {
+      set: { rules: { checks?: object }; icons: { masters: { accepted?: unknown }[] }[] }
+    }
+    for (const { masters } of strict.set.icons) for (const master of masters) delete master.accepted
+    strict.set.rules.checks = { 'own-radius': 'error' }
+    writeFileSync(file, JSON.stringify(strict))
+    const checked = await run('check', file, '--json')
+    expect(checked.status).toBe(1)
+    const answer = JSON.parse(checked.said) as { errors: number; snags: { icon: string; check: string }[] }
+    expect(answer.errors).toBe(1)
+    expect(answer.snags).toContainEqual(
+      expect.objectContaining({ icon: 'bollard', check: 'own-radius', severity: 'error' }),
+    )
     rmSync(folder, { recursive: true })
   })
 

@@ -8,12 +8,15 @@ import { Dialog } from './dialog'
 export function NameDialog({
   title,
   name,
+  label = 'Name',
   action = 'Rename',
   onName,
   onClose,
 }: {
   title: string
   name: string
+  /** What is asked for. */
+  label?: string
   /** The word on the button. */
   action?: string
   onName: (name: string) => string | null | Promise<string | null>
@@ -33,7 +36,7 @@ export function NameDialog({
         }}
       >
         <input
-          aria-label="Name"
+          aria-label={label}
           aria-invalid={problem !== null}
           autoFocus
           value={text}

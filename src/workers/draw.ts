@@ -3,6 +3,7 @@ import type { Ground } from '../core/formats/svg-paint'
 import type { Rules } from '../core/rules/rules'
 import { masterFor, type Icon } from '../core/set/set'
 import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
+import type { Snag } from '../core/checks/check'
 import type { OpticalOffset } from '../core/proof/optical-centre'
 import { Numbers } from './numbered'
 
@@ -128,11 +129,12 @@ class Drawer {
 }
 
 /**
- * One worker for drawings, which may take long, and one for documents, which are drawn already: siblings never wait for
- * what is on the square.
+ * One worker for drawings, which may take long, one for documents, which are drawn already, and one for checks: siblings
+ * never wait for what is on the square, and no picture for what is looked for in another.
  */
 const drawings = new Drawer(),
-  documents = new Drawer()
+  documents = new Drawer(),
+  checks = new Drawer()
 
 const ask = (source: Source, wanted: Wanted, done: Job['done']): (() => void) =>
   ('svg' in source ? documents : drawings).ask({ source, wanted, done })
@@ -175,3 +177,15 @@ export const offsetOf = (
   ask({ objects, rules, ground: 'light' }, 'optical offset', (answer) =>
     done('offset' in answer ? answer.offset : null),
   )
+
+/** What is found in objects under rules, those that are accepted included; returns the way to give it up. */
+export const snagsOf = (
+  objects: readonly DrawingObject[],
+  rules: Rules,
+  done: (snags: readonly Snag[]) => void,
+): (() => void) =>
+  checks.ask({
+    source: { objects, rules, ground: 'light' },
+    wanted: 'snags',
+    done: (answer) => done('snags' in answer ? answer.snags : []),
+  })

@@ -1,4 +1,7 @@
 import { initWasm, Resvg } from '@resvg/resvg-wasm'
+import type { Snag } from '../core/checks/check'
+import { snagsIn } from '../core/checks/checks'
+import { sceneOf } from '../core/drawing/evaluated-scene'
 import type { DrawingObject } from '../core/drawing/object'
 import { drawingProblem, iconSvg } from '../core/formats/drawn'
 import { straightAlpha } from '../core/formats/png'
@@ -19,10 +22,10 @@ export type SentDrawing =
     }
 
 /**
- * What is asked of a drawing: a picture, so many pixels along a side, its document, or how far its optical middle is
- * off.
+ * What is asked of a drawing: a picture, so many pixels along a side, its document, how far its optical middle is off,
+ * or the snags in it.
  */
-export type Wanted = number | 'document' | 'optical offset'
+export type Wanted = number | 'document' | 'optical offset' | 'snags'
 
 /** What is asked for, or numbers that are no longer needed. */
 export type Asked =
@@ -37,6 +40,7 @@ export type Answered = { readonly id: number } & (
   | { readonly data: Uint8ClampedArray<ArrayBuffer> }
   | { readonly svg: string }
   | { readonly offset: OpticalOffset | null }
+  | { readonly snags: readonly Snag[] }
   | { readonly problem: string; readonly broken?: true }
 )
 
@@ -62,6 +66,7 @@ self.onmessage = async ({ data: asked }: MessageEvent<Asked>) => {
 async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>): Promise<Answered> {
   try {
     if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
+    if (wanted === 'snags') return { id, snags: snagsOf(drawing) }
     const svg = documentOf(drawing)
     if (wanted === 'document') return { id, svg }
     ready ??= initWasm(fetch(new URL('@resvg/resvg-wasm/index_bg.wasm', import.meta.url)))
@@ -84,6 +89,12 @@ function offsetOf(drawing: SentDrawing): OpticalOffset | null {
   if ('svg' in drawing) return null
   const { icon, rules } = taken(drawing)
   return opticalOffset(masterFor(icon).objects, rules)
+}
+
+function snagsOf(drawing: SentDrawing): readonly Snag[] {
+  if ('svg' in drawing) return []
+  const { icon, rules } = taken(drawing)
+  return snagsIn({ objects: masterFor(icon).objects, rules, scene: sceneOf(rules) })
 }
 
 /**

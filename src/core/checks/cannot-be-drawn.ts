@@ -5,6 +5,7 @@ import type { Check } from './check'
 export const cannotBeDrawn: Check = {
   id: 'cannot-be-drawn',
   word: 'cannot be drawn',
+  severity: 'error',
   find({ objects, scene }) {
     const whole = excessIn(objects, scene.values)
     if (whole) return [{ sentence: whole.message, objects: [] }]

@@ -1,19 +1,39 @@
+import type { DrawingEdit } from '../drawing/edit'
 import type { DrawingObject } from '../drawing/object'
 import type { Scene } from '../drawing/scene'
+import type { Point } from '../geometry/point'
+import type { Rules, Severity } from '../rules/rules'
 
-/** What a check looks at: the objects of a master, in the scene they are drawn in. */
-export type Checked = { readonly objects: readonly DrawingObject[]; readonly scene: Scene }
+/** What a check looks at: the objects of a master, in the scene they are drawn in, under the rules of its set. */
+export type Checked = {
+  readonly objects: readonly DrawingObject[]
+  readonly scene: Scene
+  readonly rules: Rules
+}
+
+/** Where a snag is, in grid units: a place, or a stretch between two. */
+export type Spot = { readonly at: Point; readonly to?: Point }
 
 /**
- * One place where an icon breaks a rule or will look bad: a sentence, and the ids of the objects it is about; none of
- * the whole drawing.
+ * What a check finds: a sentence, the ids of the objects it is about (none of the whole drawing), where on the square,
+ * and the edit that mends it, where one is known.
  */
-export type Snag = { readonly check: string; readonly sentence: string; readonly objects: readonly string[] }
+export type Found = {
+  readonly sentence: string
+  readonly objects: readonly string[]
+  readonly spot?: Spot
+  readonly mend?: DrawingEdit
+}
+
+/** One place where an icon breaks a rule or will look bad. */
+export type Snag = Found & { readonly check: string; readonly severity: Exclude<Severity, 'off'> }
 
 /** Something that is looked for in a drawing. */
 export type Check = {
   readonly id: string
   /** What it finds, in a few words. */
   readonly word: string
-  readonly find: (checked: Checked) => readonly Omit<Snag, 'check'>[]
+  /** How much it matters where the rules say nothing else. */
+  readonly severity: Severity
+  readonly find: (checked: Checked) => readonly Found[]
 }

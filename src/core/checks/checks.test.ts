@@ -1,47 +1,236 @@
+import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { anyObject } from '../drawing/arbitrary'
+import { applyDrawingEdit } from '../drawing/edit'
 import { sceneOf } from '../drawing/evaluated-scene'
-import type { DrawingObject } from '../drawing/object'
+import { DrawingObject } from '../drawing/object'
 import { readSetFile } from '../formats/set-file'
-import { masterFor } from '../set/set'
-import { CHECKS, snagsIn } from './checks'
+import { type Rules } from '../rules/rules'
+import { acceptedIn, masterFor } from '../set/set'
+import { BOOK } from '../../../tools/book'
+import type { Checked } from './check'
+import { CHECKS, keyOf, snagsIn } from './checks'
+import { nameProblem, patterned } from './name-pattern'
 
-const { icons, rules } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
-const scene = sceneOf(rules)
+const rules: Rules = {
+  ...BOOK,
+  palette: [...BOOK.palette, { name: 'signal', color: '#d5401b' }],
+  angles: [0, 45, 90, 135],
+  gap: 1,
+  counter: 1,
+  safeZone: 20,
+  checks: { 'off-grid': 'note' },
+}
+const checked = (...objects: readonly DrawingObject[]): Checked => ({ objects, rules, scene: sceneOf(rules) })
+const found = (at: Checked) => snagsIn(at).map(({ check }) => check)
 
-const spiral = (id: string, turns: number): DrawingObject => ({
-  kind: 'spiral',
-  id,
-  name: id,
-  x: 2,
-  y: 2,
-  w: 20,
-  h: 20,
-  turns,
-  inner: 0,
-  style: { fill: 'none', stroke: 'ink', weight: 1, dash: [0.1], dashOffset: 0 },
-})
+const ink = { fill: 'ink', stroke: 'none', weight: 'main' } as const
+const lined = { fill: 'none', stroke: 'ink', weight: 'main' } as const
+const box = (id: string, x: number, y: number, w: number, h: number, more: object = {}): DrawingObject =>
+  ({ kind: 'rectangle', id, name: id, x, y, w, h, corner: 0, style: ink, ...more }) as DrawingObject
+const disc = (id: string, x: number, y: number, r: number, more: object = {}): DrawingObject =>
+  ({ kind: 'ellipse', id, name: id, x: x - r, y: y - r, w: 2 * r, h: 2 * r, style: ink, ...more }) as DrawingObject
+const line = (id: string, x: number, y: number, to: readonly [number, number], more: object = {}): DrawingObject =>
+  ({ kind: 'line', id, name: id, from: { x, y }, to: { x: to[0], y: to[1] }, style: lined, ...more }) as DrawingObject
+const path = (id: string, nodes: readonly object[], more: object = {}, closed = true): DrawingObject =>
+  ({ kind: 'path', id, name: id, corner: 0, contours: [{ closed, nodes }], style: ink, ...more }) as DrawingObject
+const plate = (id: string, fill: string): DrawingObject =>
+  ({ kind: 'plate', id, name: id, plate: 'disc', at: { x: 12, y: 12 }, style: { ...ink, fill } }) as DrawingObject
+const square = [
+  { x: 4, y: 4 },
+  { x: 20, y: 4 },
+  { x: 20, y: 20 },
+  { x: 4, y: 20 },
+]
+
+/** For each check a drawing that is in order but for it; whether the fault can be mended. */
+const FAULTS: Readonly<Record<string, { readonly objects: readonly DrawingObject[]; readonly mends: boolean }>> = {
+  'cannot-be-drawn': {
+    objects: [line('l', 2, 2, [900_000, 2], { style: { ...lined, dash: [0.1] } })],
+    mends: false,
+  },
+  'off-pixel': { objects: [box('a', 4.5, 4.5, 15, 15)], mends: true },
+  'off-grid': { objects: [disc('a', 12.2, 12.3, 9)], mends: true },
+  'nearly-straight': { objects: [line('a', 4, 12, [20, 12.5])], mends: true },
+  'own-angle': { objects: [line('a', 4, 8, [20, 16])], mends: true },
+  'own-weight': { objects: [line('a', 4, 12, [20, 12], { style: { ...lined, weight: 2.2 } })], mends: true },
+  'own-radius': { objects: [box('a', 3, 3, 18, 18, { corner: 1.3 })], mends: true },
+  'own-colour': { objects: [box('a', 3, 3, 18, 18, { style: { ...ink, fill: '#d0441f' } })], mends: true },
+  'own-cap': { objects: [line('a', 4, 12, [20, 12], { style: { ...lined, cap: 'butt' } })], mends: true },
+  'own-join': { objects: [box('a', 3, 3, 18, 18, { style: { ...lined, join: 'bevel' } })], mends: true },
+  'nearly-centred': { objects: [disc('a', 12.1, 12, 8)], mends: true },
+  'nearly-concentric': { objects: [disc('a', 12, 12, 9), disc('b', 12.1, 12, 3, { role: 'cuts' })], mends: true },
+  'nearly-tangent': { objects: [disc('a', 6, 12, 4), disc('b', 14.1, 12, 4)], mends: true },
+  'nearly-equal': { objects: [box('a', 3, 8, 8, 8), box('b', 13, 8, 8.1, 8)], mends: true },
+  'nearly-symmetric': {
+    objects: [
+      path('a', [
+        { x: 12, y: 4 },
+        { x: 20, y: 20 },
+        { x: 4.05, y: 20 },
+      ]),
+    ],
+    mends: false,
+  },
+  'small-gap': { objects: [box('a', 3, 4, 8, 16), box('b', 12, 4, 9, 16)], mends: false },
+  'small-counter': {
+    objects: [
+      {
+        ...path('a', square),
+        contours: [
+          { closed: true, nodes: square },
+          {
+            closed: true,
+            nodes: [
+              { x: 12, y: 8 },
+              { x: 12, y: 16 },
+              { x: 13, y: 16 },
+              { x: 13, y: 8 },
+            ],
+          },
+        ],
+      } as DrawingObject,
+    ],
+    mends: false,
+  },
+  seam: {
+    objects: [box('a', 3, 3, 9, 18), box('b', 12, 3, 9, 18, { style: { ...ink, fill: 'signal' } })],
+    mends: true,
+  },
+  'outside-live-area': { objects: [box('a', 0, 3, 24, 18)], mends: true },
+  'crosses-safe-zone': { objects: [box('a', 3, 3, 18, 18)], mends: true },
+  'misses-keyline': { objects: [disc('a', 12, 12, 5)], mends: true },
+  'off-centre': { objects: [box('a', 1, 8, 16, 8)], mends: true },
+  'low-contrast': {
+    objects: [plate('p', 'signal'), disc('a', 12, 12, 6, { style: { ...ink, fill: 'signal' } })],
+    mends: false,
+  },
+  leak: {
+    objects: [
+      path(
+        'a',
+        [
+          { x: 12, y: 4 },
+          { x: 20, y: 12 },
+          { x: 12, y: 20 },
+          { x: 12, y: 4.1 },
+        ],
+        { style: lined },
+        false,
+      ),
+    ],
+    mends: true,
+  },
+  'doubled-nodes': { objects: [path('a', [...square, { x: 4, y: 20 }])], mends: true },
+  'stray-nodes': {
+    objects: [
+      {
+        ...path('a', square),
+        contours: [
+          { closed: true, nodes: square },
+          {
+            closed: false,
+            nodes: [
+              { x: 12, y: 12 },
+              { x: 12, y: 12 },
+            ],
+          },
+        ],
+      } as DrawingObject,
+    ],
+    mends: true,
+  },
+  'needless-nodes': { objects: [path('a', [square[0]!, { x: 12, y: 4 }, ...square.slice(1)])], mends: true },
+  'zero-handles': { objects: [path('a', [{ ...square[0]!, out: { x: 0, y: 0 } }, ...square.slice(1)])], mends: true },
+  duplicates: { objects: [box('a', 3, 3, 18, 18), box('b', 3, 3, 18, 18)], mends: true },
+  invisible: {
+    objects: [box('a', 3, 3, 18, 18), disc('b', 12, 12, 4, { style: { ...lined, stroke: 'none' } })],
+    mends: true,
+  },
+}
 
 describe('checks', () => {
-  it('find nothing in the demo icons, and each has a name of its own', () => {
-    for (const icon of icons) expect(snagsIn({ objects: masterFor(icon).objects, scene })).toEqual([])
-    expect(new Set(CHECKS.map(({ id }) => id)).size).toBe(CHECKS.length)
+  it('each have a fault to find, and a name of their own', () => {
+    expect(Object.keys(FAULTS).sort()).toEqual(CHECKS.map(({ id }) => id).sort())
   })
 
-  it('say of an object that comes to too much which it is, and why', () => {
-    const [snag, ...more] = snagsIn({ objects: [...masterFor(icons[0]!).objects, spiral('rope', 40)], scene })
-    expect(snag).toMatchObject({ check: 'cannot-be-drawn', objects: ['rope'] })
-    expect(snag!.sentence).toMatch(/^“rope” comes to [\d,]+ dashes; at most 10,000 are drawn\.$/)
-    expect(more).toEqual([])
+  for (const { id, find } of CHECKS) {
+    it(`find ${id}, and its repair mends it`, () => {
+      const { objects, mends } = FAULTS[id]!
+      for (const object of objects) expect(DrawingObject.safeParse(object).error).toBeUndefined()
+      const [one] = find(checked(...objects))
+      expect(one?.sentence).toMatch(/^[A-Z“].*\.$/)
+      expect(one!.mend !== undefined).toBe(mends)
+      if (!one!.mend) return
+      const next = applyDrawingEdit(objects, one!.mend)
+      for (const object of next) expect(DrawingObject.safeParse(object).error).toBeUndefined()
+      expect(find(checked(...next)).map(({ sentence }) => sentence)).not.toContain(one!.sentence)
+      expect(find(checked(...next)).length).toBeLessThan(find(checked(...objects)).length)
+    })
+  }
+
+  it('find nothing in a drawing that is in order', () => {
+    expect(found(checked(disc('a', 12, 12, 9.5)))).toEqual([])
+    expect(found(checked(box('a', 5, 5, 14, 14)))).toEqual(['misses-keyline'])
   })
 
-  it('say of a drawing that comes to too much by its number that it is the whole', () => {
-    const many = Array.from({ length: 1200 }, (_, i): DrawingObject => ({
-      ...(spiral(`s${i}`, 50) as Extract<DrawingObject, { kind: 'spiral' }>),
-      style: { fill: 'none', stroke: 'ink', weight: 1 },
-    }))
-    expect(snagsIn({ objects: many, scene })).toMatchObject([
-      { objects: [], sentence: expect.stringMatching(/^The drawing comes to /) },
-    ])
+  it('mend nothing that is locked, and look at nothing that is hidden', () => {
+    for (const { objects } of Object.values(FAULTS)) {
+      const locked = objects.map((object) => ({ ...object, locked: true as const }))
+      for (const { mend } of snagsIn(checked(...locked))) expect(mend).toBeUndefined()
+      const hidden = objects.map((object) => ({ ...object, hidden: true as const }))
+      expect(found(checked(...hidden))).toEqual([])
+    }
+  })
+
+  it('count as the rules say, and not where they are accepted', () => {
+    const at = checked(line('a', 4, 12, [20, 12], { style: { ...lined, weight: 2.2 } }))
+    const [snag] = snagsIn(at).filter(({ check }) => check === 'own-weight')
+    expect(snag).toMatchObject({ severity: 'warning', objects: ['a'] })
+    const strict = { ...at, rules: { ...rules, checks: { 'own-weight': 'error' as const } } }
+    expect(snagsIn(strict).find(({ check }) => check === 'own-weight')).toMatchObject({ severity: 'error' })
+    const silent = { ...at, rules: { ...rules, checks: { 'own-weight': 'off' as const } } }
+    expect(found(silent)).not.toContain('own-weight')
+    const accepted = [{ check: 'own-weight', objects: ['a'], reason: 'As on the old sign.' }]
+    expect(snagsIn(at, accepted).map(keyOf)).not.toContain('own-weight a')
+  })
+
+  it('never fail, whatever is drawn, and mend only what a file may hold', () => {
+    fc.assert(
+      fc.property(fc.array(anyObject, { minLength: 1, maxLength: 3 }), (objects) => {
+        const at = { ...checked(...objects), rules: { ...rules, checks: {} } }
+        for (const { mend } of snagsIn(at)) {
+          if (!mend) continue
+          for (const object of applyDrawingEdit(objects, mend))
+            expect(DrawingObject.safeParse(object).success).toBe(true)
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('find nothing in the demo sets but what is accepted there', () => {
+    for (const file of ['quayside', 'skerry-app']) {
+      const set = readSetFile(readFileSync(`demo/${file}.wisesquare.json`, 'utf8')).set!
+      const left = set.icons.flatMap((icon) => {
+        const master = masterFor(icon)
+        const at = { objects: master.objects, rules: set.rules, scene: sceneOf(set.rules) }
+        return snagsIn(at, acceptedIn(master)).map(({ sentence }) => `${icon.name}: ${sentence}`)
+      })
+      expect(left).toEqual([])
+    }
+  })
+})
+
+describe('names', () => {
+  it('follow the pattern of the rules, and are written by it', () => {
+    expect(nameProblem('high-tide', { ...rules, naming: 'kebab-case' })).toBeNull()
+    expect(nameProblem('High tide', { ...rules, naming: 'kebab-case' })).toBe(
+      'The name “High tide” is not kebab-case; it would be “high-tide”.',
+    )
+    expect(patterned('fog-horn 2', 'camelCase')).toBe('fogHorn2')
+    expect(patterned('fogHorn', 'snake_case')).toBe('fog_horn')
+    expect(patterned('fog horn', 'PascalCase')).toBe('FogHorn')
   })
 })

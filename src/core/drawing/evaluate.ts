@@ -17,6 +17,9 @@ export const evaluate = (object: DrawingObject, scene: Scene): readonly Shape[] 
  */
 export const outline = (object: DrawingObject, scene: Scene): Path => orNothing(() => scene.edge(object))
 
+/** The area that an object paints, strokes included; nothing where that cannot be computed. */
+export const ink = (object: DrawingObject, scene: Scene): Path => orNothing(() => scene.ink(object))
+
 /** What an object stands for where it is combined with others; nothing where that cannot be computed. */
 export const solid = (object: DrawingObject, scene: Scene): Path => orNothing(() => scene.solid(object))
 

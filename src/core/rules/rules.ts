@@ -46,6 +46,10 @@ const unique = (what: string) => (list: readonly { name: string }[], context: z.
   })
 }
 
+/** How much a snag matters: not at all, as a hint, as something to mend, or so much that nothing is delivered. */
+export const Severity = z.enum(['off', 'note', 'warning', 'error'])
+export type Severity = z.infer<typeof Severity>
+
 /** The rule book of a set. Lengths in grid units; live area and keylines are centred in the square. */
 export const Rules = z
   .strictObject({
@@ -131,6 +135,17 @@ export const Rules = z
       ),
     /** How strokes are delivered: as strokes, which is what leaving this out means, or as the outlines they paint. */
     strokes: z.enum(['kept', 'outlined']).optional(),
+    /** Directions that straight lines may have, in degrees, anticlockwise from the right; any where none are named. */
+    angles: z.array(z.number().min(0).lt(180)).max(36).optional(),
+    /** The least gap and the least counter, in pixels of the smallest size. */
+    gap: z.number().min(0).max(64, 'A gap may be at most 64 pixels.').optional(),
+    counter: z.number().min(0).max(64, 'A counter may be at most 64 pixels.').optional(),
+    /** How wide the circle in the middle is that no platform cuts into. */
+    safeZone: z.number().positive('The safe zone must be above 0.').max(2048).optional(),
+    /** How the icons are named. */
+    naming: z.enum(['kebab-case', 'snake_case', 'camelCase', 'PascalCase']).optional(),
+    /** How much a check matters where it is not as usual, by its id. */
+    checks: z.record(z.string().regex(/^[a-z-]{1,40}$/), Severity).optional(),
   })
   .superRefine((rules, context) => {
     rules.gradients?.forEach(({ name, stops }, i) => {

@@ -1,4 +1,5 @@
 import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit'
+import type { Accepted } from '../drawing/accepted'
 import type { Guide } from '../drawing/guide'
 import type { DrawingObject } from '../drawing/object'
 import { type Rename, renameValues } from '../rules/renames'
@@ -13,6 +14,7 @@ export type MasterAt = { readonly icon: string; readonly master: number }
 export type SetEdit =
   | ({ readonly kind: 'draw'; readonly edit: DrawingEdit } & MasterAt)
   | ({ readonly kind: 'guides'; readonly guides: readonly Guide[] } & MasterAt)
+  | ({ readonly kind: 'accept'; readonly accepted: readonly Accepted[] } & MasterAt)
   | ({ readonly kind: 'references'; readonly references: readonly Reference[] } & MasterAt)
   | ({
       readonly kind: 'alternatives'
@@ -37,6 +39,8 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
       return withMaster(set, edit, ({ objects }) => ({ objects: applyDrawingEdit(objects, edit.edit) }))
     case 'guides':
       return withMaster(set, edit, () => ({ guides: edit.guides.length > 0 ? [...edit.guides] : undefined }))
+    case 'accept':
+      return withMaster(set, edit, () => ({ accepted: edit.accepted.length > 0 ? [...edit.accepted] : undefined }))
     case 'references':
       return withMaster(set, edit, () => ({
         references: edit.references.length > 0 ? [...edit.references] : undefined,

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { namesUsed } from '../drawing/visit'
+import { Accepted } from '../drawing/accepted'
 import { Guide } from '../drawing/guide'
 import { DrawingObject } from '../drawing/object'
 import { Reference } from '../drawing/reference'
@@ -32,6 +33,8 @@ export const Master = z.strictObject({
   objects: z.array(DrawingObject),
   guides: z.array(Guide).max(200, 'An icon may have at most 200 guides.').optional(),
   references: z.array(Reference).max(50, 'An icon may have at most 50 references.').optional(),
+  /** Snags that are left as they are on purpose. */
+  accepted: z.array(Accepted).max(500).optional(),
   title: z.string().min(1).max(40).optional(),
   alternatives: z.array(Alternative).max(20, 'An icon may have at most 20 alternatives.').optional(),
 })
@@ -79,6 +82,11 @@ const NO_ALTERNATIVES: readonly Alternative[] = []
 
 /** The other drawings that are kept beside a master's own. */
 export const alternativesOf = ({ alternatives }: Master): readonly Alternative[] => alternatives ?? NO_ALTERNATIVES
+
+const NOTHING_ACCEPTED: readonly Accepted[] = []
+
+/** The snags of a master that are left as they are on purpose. */
+export const acceptedIn = ({ accepted }: Master): readonly Accepted[] => accepted ?? NOTHING_ACCEPTED
 
 /** What a master's drawing is called among its alternatives. */
 export const titleOf = ({ title }: Master): string => title ?? 'first'

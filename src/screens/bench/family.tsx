@@ -20,6 +20,7 @@ import { BinDialog } from './bin-dialog'
 import { DRAG_ACCESS } from '@/ui/drag-access'
 import { NameDialog } from '@/ui/name-dialog'
 import { observeRect } from '@/ui/observe-rect'
+import { SnagDot } from './snags/snag-dot'
 import { addIcon, deleteIcon, duplicateIcon, renameIcon } from './icons'
 
 /** A press is a drag once it has travelled. The same object each time: a new one would draw every row again. */
@@ -184,10 +185,11 @@ const Sibling = memo(
             onDoubleClick={onRename}
             style={{ height: realSize(rules) + 20 }}
             className={clsx(
-              'grid w-full place-items-center outline-offset-[-2px]',
+              'relative grid w-full place-items-center outline-offset-[-2px]',
               open ? 'bg-film shadow-[inset_3px_0_var(--hand)]' : 'hover:bg-film',
             )}
           >
+            <SnagDot icon={settled} rules={rules} />
             {masterFor(icon).objects.length > 0 ? (
               <IconPicture icon={settled} rules={rules} ground={ground} size={realSize(rules)} label={icon.name} />
             ) : (

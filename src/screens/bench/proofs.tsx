@@ -3,6 +3,7 @@
 import { memo, useDeferredValue, useMemo, useState } from 'react'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
+import { SnagList } from './snags/snag-list'
 import type { Icon } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Choice } from '@/ui/choice'
@@ -69,6 +70,7 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
           <MagnifiedPixels source={light} size={magnified} />
         </section>
       )}
+      <SnagList icon={icon} rules={rules} />
       <Siblings icon={icon} rules={rules} />
       <LargerProofs name={icon.name} sizes={rules.sizes.filter((one) => one > LARGEST)} light={light} dark={dark} />
     </>

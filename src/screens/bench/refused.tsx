@@ -18,7 +18,7 @@ export function Refused() {
   const objects = useCalmObjects()
   const rules = useRules()
   const rulers = useBenchState((state) => state.layers.rulers)
-  const snags = cannotBeDrawn.find({ objects, scene: sceneOf(rules) })
+  const snags = cannotBeDrawn.find({ objects, scene: sceneOf(rules), rules })
   const whole = snags.find((snag) => snag.objects.length === 0),
     refused = snags.filter((snag) => snag.objects.length > 0)
   if (snags.length === 0) return null

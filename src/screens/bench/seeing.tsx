@@ -19,7 +19,7 @@ export function Seeing() {
   const rules = useRules()
   const seeing = useBenchState((state) => state.seeing)
   const pixels = useBenchState((state) => state.seenPixels)
-  const { allNodes, dimOthers, darkSquare } = useBenchState((state) => state.also)
+  const { snags, allNodes, dimOthers, darkSquare } = useBenchState((state) => state.also)
   const rulers = useBenchState((state) => state.layers.rulers)
   const rulerPixels = useBenchState((state) => state.rulerPixels)
   const put = (state: Partial<BenchState>) => bench.store.setState(state)
@@ -65,6 +65,7 @@ export function Seeing() {
         </select>
       )}
       <span className="my-1 border-t border-hair" />
+      {word(snags, 'snags', 'Where something breaks a rule or will look bad', () => also('snags'))}
       {word(allNodes, 'all nodes', 'The nodes of every object (N)', () => also('allNodes'))}
       {word(dimOthers, 'dim others', 'What is not selected is dimmed (M)', () => also('dimOthers'))}
       {word(darkSquare, 'dark', 'The square on the other ground (B)', () => also('darkSquare'))}

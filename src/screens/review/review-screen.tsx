@@ -4,10 +4,12 @@ import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
+import { type Icon, masterFor } from '@/core/set/set'
 import { Choice, Choices } from '@/ui/choice'
 import { VirtualGrid } from '@/ui/virtual-grid'
 import { IconPicture } from '../frame/icon-picture'
 import { SetBar } from '../frame/set-bar'
+import { useSnags } from '../frame/snags'
 import { useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 
@@ -109,7 +111,10 @@ export function ReviewScreen() {
                       />
                     ))}
                   </span>
-                  <span className="mt-2 max-w-full truncate text-small">{icon.name}</span>
+                  <span className="mt-2 flex max-w-full items-baseline gap-1.5 text-small">
+                    <span className="truncate">{icon.name}</span>
+                    <SnagCount icon={icon} rules={rules} />
+                  </span>
                 </Link>
               )
             }}
@@ -117,6 +122,17 @@ export function ReviewScreen() {
         </main>
       )}
     </div>
+  )
+}
+
+/** How many snags an icon has. */
+function SnagCount({ icon, rules }: { icon: Icon; rules: Rules }) {
+  const snags = useSnags(masterFor(icon), rules)
+  if (!snags || snags.length === 0) return null
+  return (
+    <span className="flex-none text-snag" title={snags.map(({ sentence }) => sentence).join('\n')}>
+      ◇ {snags.length}
+    </span>
   )
 }
 

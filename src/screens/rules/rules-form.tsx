@@ -6,6 +6,7 @@ import { Choice, Choices } from '@/ui/choice'
 import { cssStops } from '@/ui/css-gradient'
 import { NumberField } from '@/ui/number-field'
 import type { Draft } from './draft'
+import { ChecksGroup, MeasuresGroup } from './checks-group'
 import { PlateGroup } from './plate-group'
 import { Group, NameInput, NumberInput, RemoveButton } from './form'
 
@@ -29,6 +30,8 @@ export function RulesForm(props: Props) {
       {props.draft.finishes.length > 0 && <FinishGroup {...props} />}
       <PlateGroup {...props} />
       <SizesGroup {...props} />
+      <MeasuresGroup {...props} />
+      <ChecksGroup {...props} />
     </>
   )
 }

@@ -22,6 +22,7 @@ import { GradientMarks } from './gradient-marks'
 import { NodeMarks } from './node-marks'
 import { ReferenceMarks } from './references'
 import { AllNodes } from './seeing'
+import { SnagMarks } from '../snags/snag-marks'
 import { Slips } from './slip-marks'
 import { type Slip, slip } from './slips'
 
@@ -31,6 +32,7 @@ const NOTHING = {}
 export function Overlay({ view, tools }: { view: View; tools: Tools }) {
   const rules = useRules()
   const tool = useBenchState((state) => state.tool)
+  const snags = useBenchState((state) => state.also.snags)
   const allNodes = useBenchState((state) => state.also.allNodes)
   return (
     <g pointerEvents="none" fill="none" stroke="var(--hand)">
@@ -38,6 +40,7 @@ export function Overlay({ view, tools }: { view: View; tools: Tools }) {
         <Selected view={view} rules={rules} shows={tools[tool]!.shows ?? NOTHING} />
       </Shifted>
       {allNodes && <AllNodes view={view} />}
+      {snags && <SnagMarks view={view} />}
       <GradientMarks />
       <ToolMarks tool={tools[tool]!} view={view} />
       <ReferenceMarks view={view} />

@@ -34,6 +34,7 @@ import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
 import { FlagButton } from './flag-button'
 import { FRAME, RADIUS, WEIGHT } from './limits'
+import { RowSnags } from '../snags/row-snags'
 import { NameCell } from './name-cell'
 import { OwnNumbers } from './own-numbers'
 import { NamedNumberCell, PaintCell, WordCell } from './value-cell'
@@ -178,6 +179,7 @@ export const Row = memo(function Row({
             ◇
           </span>
         )}
+        <RowSnags object={object} />
         <NameCell
           object={object}
           readOnly={locked}

@@ -13,7 +13,12 @@ export type Seeing = {
   readonly layers: Layers
   readonly seeing: 'finish' | 'outline' | 'tints' | 'pixels'
   readonly seenPixels: number | null
-  readonly also: { readonly allNodes: boolean; readonly dimOthers: boolean; readonly darkSquare: boolean }
+  readonly also: {
+    readonly snags: boolean
+    readonly allNodes: boolean
+    readonly dimOthers: boolean
+    readonly darkSquare: boolean
+  }
   /** The delivered size whose pixels the rulers count; null for grid units. */
   readonly rulerPixels: number | null
   /** Nothing but the icon is shown, as long as a key is held. */
@@ -25,7 +30,7 @@ export const seeing: Seeing = {
   layers: { grid: true, keylines: true, liveArea: true, guides: true, rulers: true, references: true },
   seeing: 'finish',
   seenPixels: null,
-  also: { allNodes: false, dimOthers: false, darkSquare: false },
+  also: { snags: true, allNodes: false, dimOthers: false, darkSquare: false },
   rulerPixels: null,
   bare: false,
   showKeys: false,

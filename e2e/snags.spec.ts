@@ -1,0 +1,61 @@
+import { expect, test } from '@playwright/test'
+import { BenchPage, command, delivered, setting } from './bench-page'
+
+test('snags: found while drawing, marked, mended one by one and all at once, left on purpose, weighed by the rules', async ({
+  page,
+}) => {
+  const bench = await BenchPage.withNewSet(page, 'Snags')
+  const snags = page.getByRole('region', { name: 'Snags' })
+  const rows = snags.getByRole('listitem')
+  await bench.press('5')
+  await bench.drag([4, 12], [20, 12])
+  await bench.press('q')
+  await expect(snags.getByText('none')).toBeVisible()
+  // A weight of its own is listed, marked at its row and at the icon, and mended by a press.
+  await bench.own('weight of Line 1', '2.3')
+  await expect(rows.filter({ hasText: 'has a weight of its own, 2.3' })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Line 1 has/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^icon: / })).toBeVisible()
+  await page.getByRole('button', { name: /^Mend: “Line 1” has a weight/ }).click()
+  await expect(rows.filter({ hasText: 'weight' })).toHaveCount(0)
+  await bench.expectCell('weight of Line 1', 'main 2')
+
+  // A slip of the hand: nearly level. The place is marked on the square; the repair levels it, to the thousandth.
+  await bench.press('5')
+  await bench.drag([4, 17], [20, 17.5])
+  await bench.press('q')
+  const slip = rows.filter({ hasText: 'nearly horizontal' })
+  await expect(slip).toBeVisible()
+  await expect(page.locator('[data-snag="nearly-straight"]')).toBeAttached()
+  await slip.hover()
+  await command(page, 'Mend every snag')
+  await expect(slip).toHaveCount(0)
+  await bench.rename('icon', 'level')
+  expect((await delivered(page, bench)).level).toMatch(
+    /M4 17H20|x1="4" x2="20" y1="17" y2="17"|x1="4" y1="17" x2="20" y2="17"/,
+  )
+
+  // Another is left as it is, for a reason; undo brings it back.
+  await bench.pick('Line 2')
+  await bench.own('weight of Line 2', '2.3')
+  const own = rows.filter({ hasText: 'weight of its own' })
+  await own.hover()
+  await own.getByRole('button', { name: /^Leave as it is/ }).click()
+  await page.getByLabel('Reason').fill('As on the old sign.')
+  await page.getByRole('button', { name: 'Leave it' }).click()
+  await expect(own).toHaveCount(0)
+  await bench.press('Control+z')
+  await expect(own).toHaveCount(1)
+
+  // The rules say how much it matters, and what else is looked for.
+  await page.getByRole('link', { name: 'Rules' }).click()
+  await page.getByLabel('How much it matters: weights not in the rules').selectOption('off')
+  await setting(page, 'Smallest gap', '3')
+  await page.getByRole('button', { name: 'Apply' }).click()
+  await page.getByRole('link', { name: 'Draw' }).click()
+  await bench.ready()
+  await expect(rows.filter({ hasText: 'A gap is' })).toContainText('at 16 px; the least is 3 px.')
+  await expect(own).toHaveCount(0)
+  await page.getByRole('link', { name: 'Review' }).click()
+  await expect(page.getByRole('link', { name: /level/ }).getByText(/◇ \d/)).toBeVisible()
+})

@@ -1,0 +1,138 @@
+import { contrast, ENOUGH } from '../proof/contrast'
+import { inkCentroid } from '../proof/optical-centre'
+import { flattened } from '../geometry/flat'
+import { tidy } from '../geometry/tidy'
+import { moveObject } from '../drawing/transform-object'
+import { isStyled } from '../drawing/object'
+import { styleOf } from '../drawing/shared-style'
+import { isGradient } from '../drawing/paint'
+import { colourOf } from '../drawing/values'
+import type { Point } from '../geometry/point'
+import type { Check } from './check'
+import { shownInk } from './ink'
+import { hasPlate } from './reach'
+import { paintedIn, said } from './seen'
+import { SLIP } from './tolerance'
+
+/** How far the middle of the ink may be from the middle of the square, in units of a 24 grid. */
+const OFF_CENTRE = 2
+
+/** Drawings that do not balance about the middle of the square. */
+export const offCentre: Check = {
+  id: 'off-centre',
+  word: 'optical centre off',
+  severity: 'note',
+  find(checked) {
+    const { rules, objects } = checked,
+      middle = rules.grid.size / 2
+    const centre = inkCentroid(shownInk(checked))
+    if (!centre || hasPlate(checked)) return []
+    const by = { x: tidy(middle - centre.x), y: tidy(middle - centre.y) },
+      away = Math.hypot(by.x, by.y)
+    if (away <= (OFF_CENTRE * rules.grid.size) / 24) return []
+    return [
+      {
+        sentence: `The ink balances ${said(away)} off the middle of the square.`,
+        objects: [],
+        spot: { at: centre, to: { x: middle, y: middle } },
+        ...(!objects.some(({ locked }) => locked) && {
+          mend: { kind: 'replace' as const, objects: objects.map((object) => moveObject(object, by)) },
+        }),
+      },
+    ]
+  },
+}
+
+/** How far apart the places of an outline are that are looked at, in units of a 24 grid. */
+const FINE = 0.4
+
+/** How far the lines that an outline is looked at by may lie from it, in units of a 24 grid. */
+const FLAT = 5e-3
+
+/** Drawings that are the same left and right but for a slip. */
+export const nearlySymmetric: Check = {
+  id: 'nearly-symmetric',
+  word: 'nearly symmetric',
+  severity: 'note',
+  find(checked) {
+    const { rules } = checked,
+      unit = rules.grid.size / 24,
+      middle = rules.grid.size / 2
+    const bits = flattened(shownInk(checked), FLAT * unit).flatMap(({ segments }) => segments)
+    let worst = 0,
+      at: Point | null = null
+    for (const { from, to } of bits) {
+      const looks = Math.max(1, Math.ceil(Math.hypot(to.x - from.x, to.y - from.y) / (FINE * unit)))
+      // The other half is looked at from this one.
+      if (Math.max(from.x, to.x) > middle) continue
+      for (let i = 0; i < looks; i++) {
+        const p = { x: from.x + ((to.x - from.x) * i) / looks, y: from.y + ((to.y - from.y) * i) / looks }
+        const away = nearestOf(bits, { x: 2 * middle - p.x, y: p.y }, FLAT * unit)
+        if (away > SLIP * unit) return []
+        if (away > worst) [worst, at] = [away, p]
+      }
+    }
+    if (!at || worst < 3 * FLAT * unit) return []
+    return [
+      {
+        sentence: `Left and right are nearly alike: off by ${said(worst)} here.`,
+        objects: [],
+        spot: { at },
+      },
+    ]
+  },
+}
+
+/** How far a place is from the nearest of some lines; what is near enough ends the search. */
+function nearestOf(
+  bits: readonly { readonly from: Point; readonly to: Point }[],
+  { x, y }: Point,
+  enough: number,
+): number {
+  let best = Infinity
+  for (const { from, to } of bits) {
+    const dx = to.x - from.x,
+      dy = to.y - from.y,
+      length = dx * dx + dy * dy
+    const t = length === 0 ? 0 : Math.min(1, Math.max(0, ((x - from.x) * dx + (y - from.y) * dy) / length))
+    const ex = from.x + t * dx - x,
+      ey = from.y + t * dy - y
+    const away = ex * ex + ey * ey
+    if (away < best) best = away
+    if (best < enough * enough) break
+  }
+  return Math.sqrt(best)
+}
+
+/** Drawings that do not stand out from the plate that they lie on. */
+export const lowContrast: Check = {
+  id: 'low-contrast',
+  word: 'too little contrast on the plate',
+  severity: 'warning',
+  find({ objects, scene, rules }) {
+    const plate = objects.find(({ kind }) => kind === 'plate')
+    if (!plate || !isStyled(plate)) return []
+    const { fill } = styleOf(plate, scene)
+    if (isGradient(fill) || fill === 'none') return []
+    const ground = colourOf(fill, rules).light.slice(0, 7)
+    const ratios = paintedIn(objects).flatMap(({ object }) => {
+      if (object === plate) return []
+      const style = styleOf(object, scene)
+      return [style.fill, style.stroke].flatMap((paint) =>
+        paint === 'none'
+          ? []
+          : isGradient(paint)
+            ? [Infinity]
+            : [contrast(colourOf(paint, rules).light.slice(0, 7), ground)],
+      )
+    })
+    const most = Math.max(...ratios)
+    if (ratios.length === 0 || most >= ENOUGH) return []
+    return [
+      {
+        sentence: `Nothing stands out from the plate: the contrast is at most ${said(Math.round(most * 10) / 10)} : 1, and a graphic needs ${ENOUGH} : 1.`,
+        objects: [plate.id],
+      },
+    ]
+  },
+}

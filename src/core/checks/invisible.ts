@@ -1,0 +1,39 @@
+import { extent } from '../drawing/extent'
+import { isContainer, isStyled } from '../drawing/object'
+import { refusalIn } from '../drawing/evaluate'
+import type { Check } from './check'
+import { seenIn } from './seen'
+
+/** Objects that paint nothing within the square although they are not hidden. */
+export const invisible: Check = {
+  id: 'invisible',
+  word: 'invisible objects',
+  severity: 'warning',
+  find: ({ objects, scene, rules }) =>
+    seenIn(objects).flatMap(({ object, parents, isFree }) => {
+      if (parents.some((parent) => isStyled(parent) || parent.kind !== 'group' || parent.mask)) return []
+      if (isContainer(object) && object.kind === 'group') return []
+      if (refusalIn(object, scene)) return []
+      const why = reason()
+      if (!why) return []
+      return [
+        {
+          sentence: `“${object.name}” is not seen: ${why}.`,
+          objects: [object.id],
+          ...(isFree && { mend: { kind: 'remove' as const, ids: [object.id] } }),
+        },
+      ]
+
+      function reason(): string | null {
+        if (object.opacity === 0) return 'its opacity is 0'
+        const shapes = scene.shapes(object)
+        if (shapes.every(({ fill, stroke }) => !fill && !stroke)) return 'it has neither fill nor stroke'
+        const { x, y, w, h } = extent(object, scene),
+          { size } = rules.grid
+        const over = size / 4
+        return x > size + over || y > size + over || x + w < -over || y + h < -over
+          ? 'it lies outside the square'
+          : null
+      }
+    }),
+}

@@ -1,0 +1,24 @@
+import { isShared, type Style } from '../drawing/style'
+import type { Check, Checked, Found } from './check'
+import { paintedIn, replacing } from './seen'
+
+/** Strokes whose caps, or whose joins, are not those of the rules. */
+const differing = (key: 'cap' | 'join') => ({
+  find: ({ objects, rules }: Checked): Found[] =>
+    paintedIn(objects).flatMap((one) => {
+      const { object } = one
+      if (isShared(object.style) || object.style.stroke === 'none') return []
+      const { [key]: own, ...rest } = object.style
+      if (own === undefined || own === rules[key]) return []
+      return [
+        {
+          sentence: `“${object.name}” has ${own} ${key}s; the rules say ${rules[key]}.`,
+          objects: [object.id],
+          ...replacing(one, { ...object, style: rest as Style }),
+        },
+      ]
+    }),
+})
+
+export const ownCap: Check = { id: 'own-cap', word: 'caps not in the rules', severity: 'note', ...differing('cap') }
+export const ownJoin: Check = { id: 'own-join', word: 'joins not in the rules', severity: 'note', ...differing('join') }

@@ -1,0 +1,67 @@
+import { useEffect, useSyncExternalStore } from 'react'
+import type { Snag } from '@/core/checks/check'
+import { keyOf } from '@/core/checks/checks'
+import type { DrawingObject } from '@/core/drawing/object'
+import type { Rules } from '@/core/rules/rules'
+import { acceptedIn, type Master } from '@/core/set/set'
+import { snagsOf } from '@/workers/draw'
+
+type Objects = readonly DrawingObject[]
+type Search = { readonly rules: Rules; readonly giveUp: () => void; wanted: number }
+
+/** What was found in drawings, for the rules it was found under last; and what is being looked for. */
+const known = new WeakMap<Objects, { readonly rules: Rules; readonly snags: readonly Snag[] }>()
+const searches = new WeakMap<Objects, Search>()
+const listeners = new Set<() => void>()
+
+const foundIn = (objects: Objects | null, rules: Rules): readonly Snag[] | null => {
+  const one = objects && known.get(objects)
+  return one?.rules === rules ? one.snags : null
+}
+
+/** Looks for the snags of a drawing in a worker, once for all who want them; returns the way to want them no more. */
+function look(objects: Objects, rules: Rules): (() => void) | undefined {
+  if (foundIn(objects, rules)) return undefined
+  let search = searches.get(objects)
+  if (search?.rules !== rules) {
+    search?.giveUp()
+    const giveUp = snagsOf(objects, rules, (snags) => {
+      known.set(objects, { rules, snags })
+      searches.delete(objects)
+      for (const listener of listeners) listener()
+    })
+    searches.set(objects, (search = { rules, giveUp, wanted: 0 }))
+  }
+  const own = search
+  own.wanted++
+  return () => {
+    if (--own.wanted > 0 || searches.get(objects) !== own) return
+    own.giveUp()
+    searches.delete(objects)
+  }
+}
+
+function listen(listener: () => void): () => void {
+  listeners.add(listener)
+  return () => listeners.delete(listener)
+}
+
+/**
+ * The snags of a master under rules, but for those that are accepted; found in a worker, and null until then. Only what
+ * changed is looked at again.
+ */
+export function useSnags(master: Master | null, rules: Rules): readonly Snag[] | null {
+  const objects = master?.objects ?? null
+  const all = useSyncExternalStore(
+    listen,
+    () => foundIn(objects, rules),
+    () => null,
+  )
+  useEffect(() => (objects ? look(objects, rules) : undefined), [objects, rules])
+  if (!all || !master) return null
+  const accepted = new Set(acceptedIn(master).map(keyOf))
+  return accepted.size === 0 ? all : all.filter((snag) => !accepted.has(keyOf(snag)))
+}
+
+/** Those that are more than a hint. */
+export const weighty = (snags: readonly Snag[]): readonly Snag[] => snags.filter(({ severity }) => severity !== 'note')
