@@ -58,4 +58,29 @@ test('snags: found while drawing, marked, mended one by one and all at once, lef
   await expect(own).toHaveCount(0)
   await page.getByRole('link', { name: 'Review' }).click()
   await expect(page.getByRole('link', { name: /level/ }).getByText(/◇ \d/)).toBeVisible()
+
+  // Beside each other: charts with what stands out, look-alikes by their likeness.
+  await page.getByRole('radio', { name: 'balance' }).click()
+  await expect(page.getByRole('region', { name: 'visual weight' })).toContainText('middle')
+  await page.getByRole('radio', { name: 'look-alikes' }).click()
+  await expect(page.getByText('No two icons look alike at 16 pixels.')).toBeVisible()
+})
+
+test('review of the demo: the heaviest first, what stands out is opened by a press, the most alike by their figure', async ({
+  page,
+}) => {
+  await BenchPage.withDemoIcon(page, 'ferry')
+  await page.getByRole('link', { name: 'Review' }).click()
+  await page.getByLabel('Order of the sheet').selectOption('name')
+  const first = page.getByRole('list', { name: 'Sheet' }).getByRole('link').first()
+  await expect(first).toHaveAttribute('title', 'Draw anchor')
+  await page.getByLabel('Order of the sheet').selectOption('weight')
+  await expect(first).toHaveAttribute('title', 'Draw shell')
+  await page.getByRole('radio', { name: 'look-alikes' }).click()
+  await expect(page.getByRole('listitem').first()).toContainText(/wind-rose · half-tide\s*69 % alike/)
+  await page.getByRole('radio', { name: 'balance' }).click()
+  const weight = page.getByRole('region', { name: 'visual weight' })
+  await weight.getByRole('link', { name: 'gull' }).click()
+  await expect(page.getByRole('tablist', { name: 'Ledger' })).toBeAttached()
+  await expect(page).toHaveURL(/draw\/gull$/)
 })

@@ -1,8 +1,7 @@
-import type { Snag } from '../core/checks/check'
-import { snagsIn } from '../core/checks/checks'
-import { nameProblem } from '../core/checks/name-pattern'
+import { familySnags, snagsIn } from '../core/checks/checks'
+import { balanceOf } from '../core/proof/balance'
 import { sceneOf } from '../core/drawing/evaluated-scene'
-import { acceptedIn } from '../core/set/set'
+import { acceptedIn, masterFor } from '../core/set/set'
 import type { Answer } from './command'
 import { readSet } from './read-set'
 
@@ -10,15 +9,21 @@ import { readSet } from './read-set'
 export async function checkCommand(files: readonly string[]): Promise<Answer> {
   const { name, rules, icons } = await readSet(files)
   const scene = sceneOf(rules)
+  const family = icons.map((icon) => {
+    const master = masterFor(icon)
+    return {
+      id: icon.id,
+      name: icon.name,
+      balance: balanceOf(master.objects, scene, rules),
+      accepted: acceptedIn(master),
+    }
+  })
+  const beside = familySnags(family, rules)
   const snags = icons.flatMap((icon) => {
-    const named = nameProblem(icon.name, rules)
     const found = icon.masters.flatMap((master) =>
       snagsIn({ objects: master.objects, rules, scene }, acceptedIn(master)),
     )
-    const all: readonly Pick<Snag, 'check' | 'severity' | 'sentence' | 'objects' | 'spot'>[] = [
-      ...(named ? [{ check: 'name-pattern', severity: 'warning' as const, sentence: named, objects: [] }] : []),
-      ...found,
-    ]
+    const all = [...found, ...(beside.get(icon.id) ?? [])]
     return all.map(({ check, severity, sentence, objects, spot }) => ({
       icon: icon.name,
       check,

@@ -4,6 +4,7 @@ import type { Rules } from '../core/rules/rules'
 import { masterFor, type Icon } from '../core/set/set'
 import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
 import type { Snag } from '../core/checks/check'
+import type { Balance } from '../core/proof/balance'
 import type { OpticalOffset } from '../core/proof/optical-centre'
 import { Numbers } from './numbered'
 
@@ -188,4 +189,16 @@ export const snagsOf = (
     source: { objects, rules, ground: 'light' },
     wanted: 'snags',
     done: (answer) => done('snags' in answer ? answer.snags : []),
+  })
+
+/** What objects come to by eye; returns the way to give it up. */
+export const balanceOf = (
+  objects: readonly DrawingObject[],
+  rules: Rules,
+  done: (balance: Balance | null) => void,
+): (() => void) =>
+  checks.ask({
+    source: { objects, rules, ground: 'light' },
+    wanted: 'balance',
+    done: (answer) => done('balance' in answer ? answer.balance : null),
   })

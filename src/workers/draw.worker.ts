@@ -7,6 +7,7 @@ import { drawingProblem, iconSvg } from '../core/formats/drawn'
 import { straightAlpha } from '../core/formats/png'
 import type { Ground } from '../core/formats/svg-paint'
 import { bringClock } from '../core/geometry/deadline'
+import { type Balance, balanceOf } from '../core/proof/balance'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
 import { masterFor, type Icon } from '../core/set/set'
@@ -23,9 +24,9 @@ export type SentDrawing =
 
 /**
  * What is asked of a drawing: a picture, so many pixels along a side, its document, how far its optical middle is off,
- * or the snags in it.
+ * the snags in it, or what it comes to by eye.
  */
-export type Wanted = number | 'document' | 'optical offset' | 'snags'
+export type Wanted = number | 'document' | 'optical offset' | 'snags' | 'balance'
 
 /** What is asked for, or numbers that are no longer needed. */
 export type Asked =
@@ -41,6 +42,7 @@ export type Answered = { readonly id: number } & (
   | { readonly svg: string }
   | { readonly offset: OpticalOffset | null }
   | { readonly snags: readonly Snag[] }
+  | { readonly balance: Balance | null }
   | { readonly problem: string; readonly broken?: true }
 )
 
@@ -67,6 +69,7 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
   try {
     if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
     if (wanted === 'snags') return { id, snags: snagsOf(drawing) }
+    if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
     const svg = documentOf(drawing)
     if (wanted === 'document') return { id, svg }
     ready ??= initWasm(fetch(new URL('@resvg/resvg-wasm/index_bg.wasm', import.meta.url)))
@@ -95,6 +98,12 @@ function snagsOf(drawing: SentDrawing): readonly Snag[] {
   if ('svg' in drawing) return []
   const { icon, rules } = taken(drawing)
   return snagsIn({ objects: masterFor(icon).objects, rules, scene: sceneOf(rules) })
+}
+
+function balanceIn(drawing: SentDrawing): Balance | null {
+  if ('svg' in drawing) return null
+  const { icon, rules } = taken(drawing)
+  return balanceOf(masterFor(icon).objects, sceneOf(rules), rules)
 }
 
 /**

@@ -1,7 +1,9 @@
 import { lowContrast, nearlySymmetric, offCentre } from './balance'
 import { cannotBeDrawn } from './cannot-be-drawn'
 import type { Accepted } from '../drawing/accepted'
+import type { Rules, Severity } from '../rules/rules'
 import type { Check, Checked, Snag } from './check'
+import { FAMILY_CHECKS, type Sibling } from './family'
 import { nearlyStraight, ownAngle } from './directions'
 import { duplicates } from './duplicates'
 import { invisible } from './invisible'
@@ -53,7 +55,8 @@ export const CHECKS: readonly Check[] = [
 ]
 
 /** How much a check matters under rules: what they say of it, or what it says itself. */
-export const severityOf = ({ id, severity }: Check, { checks }: Checked['rules']) => checks?.[id] ?? severity
+export const severityOf = ({ id, severity }: Pick<Check, 'id' | 'severity'>, { checks }: Rules): Severity =>
+  checks?.[id] ?? severity
 
 /** What is found in a drawing, but for what is accepted in it and what the rules do not look for. */
 export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
@@ -71,3 +74,21 @@ export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): S
 /** What tells one snag from another in a drawing: what was looked for, and in which objects. */
 export const keyOf = ({ check, objects }: { readonly check: string; readonly objects: readonly string[] }): string =>
   [check, ...[...objects].sort()].join(' ')
+
+/** What is found of each icon beside its siblings, by the icon's id; what is accepted in it left out. */
+export function familySnags(
+  family: readonly (Sibling & { readonly accepted: readonly Accepted[] })[],
+  rules: Rules,
+): ReadonlyMap<string, readonly Snag[]> {
+  const snags = new Map<string, Snag[]>()
+  const accepted = new Map(family.map((one) => [one.id, new Set(one.accepted.map(keyOf))]))
+  for (const check of FAMILY_CHECKS) {
+    const severity = severityOf(check, rules)
+    if (severity === 'off') continue
+    for (const [id, found] of check.find(family, rules)) {
+      const snag: Snag = { ...found, check: check.id, severity }
+      if (!accepted.get(id)!.has(keyOf(snag))) snags.set(id, [...(snags.get(id) ?? []), snag])
+    }
+  }
+  return snags
+}

@@ -7,11 +7,15 @@ import type { Rules } from '@/core/rules/rules'
 import { type Icon, masterFor } from '@/core/set/set'
 import { Choice, Choices } from '@/ui/choice'
 import { VirtualGrid } from '@/ui/virtual-grid'
+import type { Snag } from '@/core/checks/check'
 import { IconPicture } from '../frame/icon-picture'
 import { SetBar } from '../frame/set-bar'
 import { useSnags } from '../frame/snags'
 import { useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
+import { AlikeView } from './alike-view'
+import { BalanceView } from './balance-view'
+import { type Family, useFamily } from './family'
 
 type Ground = 'film' | 'white' | 'ink' | 'night'
 
@@ -24,6 +28,25 @@ const GROUNDS: Record<
   white: { color: '#ffffff', text: '#55645f', hair: '#d9dedb', palette: 'light' },
   ink: { color: '#14231f', text: '#9dafa8', hair: '#33423d', palette: 'dark' },
   night: { color: '#000000', text: '#9a9a9a', hair: '#2c2c2c', palette: 'dark' },
+}
+
+type View = 'sheet' | 'balance' | 'alike'
+const VIEWS: Record<View, string> = { sheet: 'sheet', balance: 'balance', alike: 'look-alikes' }
+
+type Order = 'family' | 'name' | 'weight' | 'nodes'
+const ORDERS: Record<Order, string> = {
+  family: 'the family',
+  name: 'name',
+  weight: 'visual weight',
+  nodes: 'nodes, most first',
+}
+
+function inOrder(icons: readonly Icon[], order: Order, { siblings }: Family): readonly Icon[] {
+  if (order === 'family') return icons
+  if (order === 'name') return [...icons].sort((a, b) => a.name.localeCompare(b.name, 'en'))
+  const balances = new Map(siblings.map(({ id, balance }) => [id, balance]))
+  const value = ({ id }: Icon) => balances.get(id)?.[order] ?? 0
+  return [...icons].sort((a, b) => value(b) - value(a))
 }
 
 /** Pixels between the sizes of an icon. */
@@ -40,6 +63,10 @@ export function ReviewScreen() {
     () => (chosen ?? defaultSizes(rules)).filter((size) => rules.sizes.includes(size)),
     [chosen, rules],
   )
+  const [view, setView] = useState<View>('sheet')
+  const [order, setOrder] = useState<Order>('family')
+  const family = useFamily(set)
+  const shown = useMemo(() => inOrder(icons, order, family), [icons, order, family])
   const look = GROUNDS[ground]
   return (
     <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)] overflow-hidden">
@@ -50,26 +77,57 @@ export function ReviewScreen() {
         </span>
       </SetBar>
       <div className="flex items-center border-b border-hair bg-sheet text-quiet">
-        <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
-          <span>sizes</span>
-          <Choices
-            label="Sizes"
-            value={sizes.map(String)}
-            options={rules.sizes.map((size) => ({ value: String(size), label: String(size) }))}
-            onChange={(values) => values.length > 0 && setChosen(values.map(Number).sort((a, b) => a - b))}
+        <div className="flex h-full items-center border-r border-hair px-3.5">
+          <Choice<View>
+            label="What is reviewed"
+            value={view}
+            options={(Object.keys(VIEWS) as View[]).map((value) => ({ value, label: VIEWS[value] }))}
+            onChange={setView}
           />
         </div>
-        <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
-          <span>on</span>
-          <Choice<Ground>
-            label="Ground"
-            value={ground}
-            options={(Object.keys(GROUNDS) as Ground[]).map((value) => ({ value, label: value }))}
-            onChange={setGround}
-          />
-        </div>
+        {view === 'sheet' && (
+          <>
+            <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
+              <span>sizes</span>
+              <Choices
+                label="Sizes"
+                value={sizes.map(String)}
+                options={rules.sizes.map((size) => ({ value: String(size), label: String(size) }))}
+                onChange={(values) => values.length > 0 && setChosen(values.map(Number).sort((a, b) => a - b))}
+              />
+            </div>
+            <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
+              <span>on</span>
+              <Choice<Ground>
+                label="Ground"
+                value={ground}
+                options={(Object.keys(GROUNDS) as Ground[]).map((value) => ({ value, label: value }))}
+                onChange={setGround}
+              />
+            </div>
+            <label className="flex h-full items-center gap-2 border-r border-hair px-3.5">
+              <span>in order of</span>
+              <select
+                aria-label="Order of the sheet"
+                value={order}
+                onChange={({ target: { value } }) => setOrder(value as Order)}
+                className="bg-transparent text-ink"
+              >
+                {(Object.keys(ORDERS) as Order[]).map((one) => (
+                  <option key={one} value={one}>
+                    {ORDERS[one]}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </>
+        )}
       </div>
-      {icons.length === 0 ? (
+      {icons.length > 0 && view === 'balance' ? (
+        <BalanceView family={family} rules={rules} setId={setId} />
+      ) : icons.length > 0 && view === 'alike' ? (
+        <AlikeView set={set} family={family} setId={setId} />
+      ) : icons.length === 0 ? (
         <main className="min-h-0 p-4" style={{ background: ground === 'film' ? 'var(--film)' : look.color }}>
           <p className="p-6 text-quiet">
             There is nothing to review yet.{' '}
@@ -86,12 +144,12 @@ export function ReviewScreen() {
         >
           <VirtualGrid
             label="Sheet"
-            count={icons.length}
+            count={shown.length}
             width={Math.max(112, sizes.reduce((sum, size) => sum + size, 0) + GAP * (sizes.length + 1))}
             height={Math.max(...sizes) + 52}
             className="h-full overflow-y-auto"
             cell={(index) => {
-              const icon = icons[index]!
+              const icon = shown[index]!
               return (
                 <Link
                   href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
@@ -113,7 +171,7 @@ export function ReviewScreen() {
                   </span>
                   <span className="mt-2 flex max-w-full items-baseline gap-1.5 text-small">
                     <span className="truncate">{icon.name}</span>
-                    <SnagCount icon={icon} rules={rules} />
+                    <SnagCount icon={icon} rules={rules} beside={family.snags.get(icon.id)} />
                   </span>
                 </Link>
               )
@@ -126,9 +184,10 @@ export function ReviewScreen() {
 }
 
 /** How many snags an icon has. */
-function SnagCount({ icon, rules }: { icon: Icon; rules: Rules }) {
-  const snags = useSnags(masterFor(icon), rules)
-  if (!snags || snags.length === 0) return null
+function SnagCount({ icon, rules, beside = [] }: { icon: Icon; rules: Rules; beside?: readonly Snag[] | undefined }) {
+  const own = useSnags(masterFor(icon), rules)
+  const snags = [...(own ?? []), ...beside]
+  if (snags.length === 0) return null
   return (
     <span className="flex-none text-snag" title={snags.map(({ sentence }) => sentence).join('\n')}>
       ◇ {snags.length}

@@ -1,6 +1,7 @@
 'use client'
 
 import { CHECKS } from '@/core/checks/checks'
+import { FAMILY_CHECKS } from '@/core/checks/family'
 import { Severity } from '@/core/rules/rules'
 import { DraftField } from '@/ui/draft-field'
 import type { Draft } from './draft'
@@ -93,7 +94,7 @@ export function ChecksGroup({ draft, onChange }: Props) {
   return (
     <Group title="Checks" note="what counts as a snag">
       <ul>
-        {CHECKS.map(({ id, word, severity: usual }) => {
+        {[...CHECKS, ...FAMILY_CHECKS].map(({ id, word, severity: usual }) => {
           const severity = draft.checks?.[id] ?? usual
           return (
             <li key={id}>

@@ -1,0 +1,100 @@
+import type { Balance } from '../proof/balance'
+import { likeness } from '../proof/coverage'
+import type { Rules, Severity } from '../rules/rules'
+import type { Found } from './check'
+import { nameProblem } from './name-pattern'
+
+/** An icon beside its siblings: its name, and what it comes to by eye (null where it paints nothing). */
+export type Sibling = { readonly id: string; readonly name: string; readonly balance: Balance | null }
+
+/** Something that is looked for in a family of icons; found by icon. */
+export type FamilyCheck = {
+  readonly id: string
+  readonly word: string
+  readonly severity: Severity
+  readonly find: (family: readonly Sibling[], rules: Rules) => ReadonlyMap<string, Found>
+}
+
+/** How far an icon's weight may be from the middle of the family, as a share of that, before it stands out. */
+const OUT_OF_FAMILY = 0.65
+
+/** How much alike two icons may be at 16 pixels before they are mistaken for each other. */
+export const ALIKE = 0.8
+
+const about = (id: string, sentence: string): [string, Found] => [id, { sentence, objects: [] }]
+
+const outOfFamily = (id: string, word: string, heavy: boolean): FamilyCheck => ({
+  id,
+  word,
+  severity: 'note',
+  find(family) {
+    const middle = median(family.flatMap(({ balance }) => (balance ? [balance.weight] : [])))
+    return new Map(
+      family.flatMap((one): [string, Found][] => {
+        const share = one.balance && one.balance.weight / middle - 1
+        if (!share || (heavy ? share < OUT_OF_FAMILY : share > -OUT_OF_FAMILY)) return []
+        const percent = Math.round(Math.abs(share) * 100)
+        return [about(one.id, `It has ${percent} % ${heavy ? 'more' : 'less'} ink than the middle of the family.`)]
+      }),
+    )
+  },
+})
+
+export const median = (values: readonly number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b),
+    half = Math.floor(sorted.length / 2)
+  return sorted.length === 0 ? 0 : sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
+}
+
+/** Two icons and how much alike they are at 16 pixels, 0 to 1. */
+export type Pair = { readonly a: Sibling; readonly b: Sibling; readonly likeness: number }
+
+/** The pairs of a family that are at least so much alike, the most alike first. */
+export function pairsOf(family: readonly Sibling[], least = ALIKE): Pair[] {
+  const pairs: Pair[] = []
+  family.forEach((a, i) => {
+    for (const b of family.slice(0, i)) {
+      if (!a.balance || !b.balance) continue
+      const alike = likeness(a.balance.cover, b.balance.cover)
+      if (alike >= least) pairs.push({ a: b, b: a, likeness: alike })
+    }
+  })
+  return pairs.sort((p, q) => q.likeness - p.likeness)
+}
+
+const lookAlike: FamilyCheck = {
+  id: 'look-alike',
+  word: 'look alike at 16 px',
+  severity: 'warning',
+  find: (family) =>
+    new Map(
+      pairsOf(family).flatMap(({ a, b, likeness: alike }) => {
+        const percent = Math.round(100 * alike)
+        return [
+          about(a.id, `At 16 px it is ${percent} % like “${b.name}”.`),
+          about(b.id, `At 16 px it is ${percent} % like “${a.name}”.`),
+        ]
+      }),
+    ),
+}
+
+const namePattern: FamilyCheck = {
+  id: 'name-pattern',
+  word: 'names that break the pattern',
+  severity: 'warning',
+  find: (family, rules) =>
+    new Map(
+      family.flatMap(({ id, name }): [string, Found][] => {
+        const problem = nameProblem(name, rules)
+        return problem ? [about(id, problem)] : []
+      }),
+    ),
+}
+
+/** Everything that is looked for in a family, in the order in which it is shown. */
+export const FAMILY_CHECKS: readonly FamilyCheck[] = [
+  outOfFamily('too-heavy', 'too heavy for the family', true),
+  outOfFamily('too-light', 'too light for the family', false),
+  lookAlike,
+  namePattern,
+]

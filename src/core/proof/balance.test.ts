@@ -1,0 +1,149 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { BOOK } from '../../../tools/book'
+import { familySnags } from '../checks/checks'
+import { pairsOf } from '../checks/family'
+import { readPathData } from '../formats/path-reader'
+import { sceneOf } from '../drawing/evaluated-scene'
+import type { DrawingObject } from '../drawing/object'
+import { area } from '../geometry/area'
+import { combine } from '../planar/boolean'
+import { balanceOf } from './balance'
+import { coverage, likeness } from './coverage'
+import { crispness } from './crispness'
+import { oklab, oklabDistance } from './oklab'
+
+const scene = sceneOf(BOOK)
+const ink = { fill: 'ink', stroke: 'none', weight: 'main' } as const
+const box = (x: number, y: number, w: number, h: number): DrawingObject => ({
+  kind: 'rectangle',
+  id: 'b',
+  name: 'b',
+  x,
+  y,
+  w,
+  h,
+  corner: 0,
+  style: ink,
+})
+const disc = (x: number, y: number, r: number): DrawingObject => ({
+  kind: 'ellipse',
+  id: 'd',
+  name: 'd',
+  x: x - r,
+  y: y - r,
+  w: 2 * r,
+  h: 2 * r,
+  style: ink,
+})
+const of = (...objects: DrawingObject[]) => balanceOf(objects, scene, BOOK)!
+
+describe('how much of each pixel is covered', () => {
+  it('adds up to the area, whatever the shape, holes taken away', () => {
+    const part = fc.record({
+      x: fc.integer({ min: 2, max: 16 }),
+      y: fc.integer({ min: 2, max: 16 }),
+      r: fc.integer({ min: 2, max: 6 }),
+    })
+    fc.assert(
+      fc.property(fc.array(part, { minLength: 1, maxLength: 4 }), (parts) => {
+        const path = combine(
+          parts.map(({ x, y, r }, i) => ({
+            path: readPathData(`M${x} ${y + r}a${r} ${r} 0 1 1 ${2 * r} 0a${r} ${r} 0 1 1 ${-2 * r} 0z`),
+            role: i % 2 ? ('flips' as const) : ('adds' as const),
+          })),
+        )
+        const cover = coverage(path, 32, 32)
+        expect(Math.max(...cover)).toBeLessThanOrEqual(1 + 1e-6)
+        const inside = cover.reduce((sum, one) => sum + one, 0)
+        expect(Math.abs(inside - area(path))).toBeLessThan(0.02 * area(path) + 0.1)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('is exact for what lies on half pixels', () => {
+    const cover = coverage(readPathData('M4 4H10.5V8H4z'), 24, 24)
+    expect(cover[4 * 24 + 9]).toBeCloseTo(1, 6)
+    expect(cover[4 * 24 + 10]).toBeCloseTo(0.5, 6)
+    expect(cover[4 * 24 + 11]).toBe(0)
+    expect(cover[8 * 24 + 5]).toBe(0)
+  })
+})
+
+describe('crispness', () => {
+  it('is the share of straight edges on pixels, at any size', () => {
+    const path = readPathData('M4 4H20V11H4z')
+    expect(crispness(path, 24, 24)).toMatchObject({ length: 46, crisp: 46, blurred: [] })
+    // At 16 pixels the sides lie at 2.67 and 13.33, the top at 2.67, the bottom at 7.33.
+    expect(crispness(path, 24, 16)).toMatchObject({ length: 46, crisp: 0 })
+    expect(crispness(path, 24, 12)).toMatchObject({ crisp: 30, blurred: [{ off: 0.5 }] })
+    expect(crispness(path, 24, 12).blurred[0]).toMatchObject({ from: { y: 11 }, to: { y: 11 } })
+  })
+})
+
+describe('what an icon comes to by eye', () => {
+  it('a disc is round, a square is as much of its circle as a square is, and both are in the middle', () => {
+    const round = of(disc(12, 12, 9)),
+      square = of(box(4, 4, 16, 16))
+    expect(round.roundness).toBeCloseTo(1, 2)
+    expect(square.roundness).toBeCloseTo(2 / Math.PI, 2)
+    expect(square).toMatchObject({ w: 16, h: 16, centre: { x: 0, y: 0 } })
+    expect(square.across).toBeCloseTo(16 * Math.SQRT2, 2)
+    expect(square.weight / of(box(4, 4, 8, 16)).weight).toBeCloseTo(2, 1)
+  })
+
+  it('the plate is ground, and what is painted like it weighs nothing', () => {
+    const plate: DrawingObject = {
+      kind: 'plate',
+      id: 'p',
+      name: 'p',
+      plate: 'disc',
+      at: { x: 12, y: 12 },
+      style: { ...ink, fill: '#d5401b' },
+    }
+    const front = (fill: string): DrawingObject => ({
+      ...(box(6, 6, 12, 12) as Extract<DrawingObject, { kind: 'rectangle' }>),
+      style: { ...ink, fill },
+    })
+    expect(of(plate, front('#d5401b')).weight).toBeCloseTo(0, 6)
+    expect(of(plate, front('#ffffff')).weight).toBeGreaterThan(0.1)
+    expect(of(plate, front('#ffffff')).w).toBe(12)
+  })
+
+  it('is as alike as two pictures are: one with itself wholly, with what it does not touch not at all', () => {
+    const [a, b] = [of(box(0, 0, 8, 24)), of(box(16, 0, 8, 24))]
+    expect(likeness(a.cover, a.cover)).toBe(1)
+    expect(likeness(a.cover, b.cover)).toBe(0)
+    const family = [
+      { id: 'a', name: 'quay', balance: of(disc(12, 12, 9)), accepted: [] },
+      { id: 'b', name: 'pier', balance: of(disc(12, 12, 9.2)), accepted: [] },
+      { id: 'c', name: 'mast', balance: of(box(11, 1, 2, 22)), accepted: [] },
+      {
+        id: 'd',
+        name: 'Old mast',
+        balance: of(box(1, 11, 22, 2)),
+        accepted: [{ check: 'too-light', objects: [], reason: 'A mast.' }],
+      },
+    ]
+    expect(pairsOf(family).map(({ a: one, b: other }) => [one.name, other.name])).toEqual([['quay', 'pier']])
+    const snags = familySnags(family, { ...BOOK, naming: 'kebab-case' })
+    expect(snags.get('a')).toMatchObject([
+      { check: 'too-heavy' },
+      { check: 'look-alike', sentence: expect.stringContaining('“pier”') },
+    ])
+    expect(snags.get('c')).toMatchObject([{ check: 'too-light' }])
+    expect(snags.get('d')).toMatchObject([{ check: 'name-pattern' }])
+  })
+})
+
+describe('colours as they look', () => {
+  it('have the lightness of their greys, and are as far from each other as they are seen', () => {
+    expect(oklab('#ffffff')[0]).toBeCloseTo(1, 4)
+    expect(oklab('#000000')[0]).toBeCloseTo(0, 4)
+    // The published value of pure red.
+    expect(oklab('#ff0000').map((one) => one.toFixed(3))).toEqual(['0.628', '0.225', '0.126'])
+    expect(oklabDistance('#14231f', '#14241f')).toBeLessThan(0.02)
+    expect(oklabDistance('#d5401b', '#11807f')).toBeGreaterThan(0.2)
+  })
+})

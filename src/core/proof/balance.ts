@@ -1,0 +1,139 @@
+import type { DrawingObject } from '../drawing/object'
+import { evaluateAll } from '../drawing/evaluate'
+import { inkOfAll, strokeInkIfQuick } from '../drawing/ink'
+import type { ResolvedPaint } from '../drawing/resolved'
+import type { Shape } from '../drawing/shape'
+import type { Scene } from '../drawing/scene'
+import { measure } from '../geometry/measure'
+import { flattened } from '../geometry/flat'
+import { type Path, segmentCount } from '../geometry/path'
+import type { Point } from '../geometry/point'
+import type { Rules } from '../rules/rules'
+import { coverage } from './coverage'
+import { crispness } from './crispness'
+import { oklab } from './oklab'
+import { enclosingCircle } from './optical-centre'
+
+/** At how many pixels icons are compared: where most are mistaken for each other. */
+export const COMPARED = 16
+
+/** What an icon comes to by eye, of its ink alone. Lengths in grid units. */
+export type Balance = {
+  /** How heavy it looks: the mean difference of its pixels from the ground, 0 to 1. */
+  readonly weight: number
+  /** The size of the silhouette: its upright box, and the least circle around it. */
+  readonly w: number
+  readonly h: number
+  readonly across: number
+  /** How much of that circle a rubber band around the ink encloses: 1 for a disc, 0.64 for a square. */
+  readonly roundness: number
+  /** Where the ink balances, seen from the middle of the square. */
+  readonly centre: Point
+  readonly nodes: number
+  /** Of the straight edges at each delivered size, in order, the share that lies on pixels; 1 where there are none. */
+  readonly crisp: readonly number[]
+  /** How much each of 16 by 16 pixels differs from the ground, 0 to 1, row by row. */
+  readonly cover: Float32Array
+}
+
+/** What stands on a plate, and the colour that is ground to it: the plate, and the shadow on it, are not looked at. */
+function standing(
+  objects: readonly DrawingObject[],
+  scene: Scene,
+): { front: readonly DrawingObject[]; ground: string } {
+  const plate = objects.find(({ kind }) => kind === 'plate')
+  const front = objects.flatMap((object): readonly DrawingObject[] =>
+    object.kind === 'plate' ? [] : object.kind === 'cast' ? object.members : [object],
+  )
+  const [shape] = plate && front.length > 0 ? evaluateAll([plate], scene) : []
+  return { front: front.length > 0 ? front : objects, ground: shape?.fill ? colourIn(shape.fill) : PAPER }
+}
+
+const PAPER = '#ffffff'
+
+/** The colour that a paint is taken for: of a gradient that of the stop in its middle. */
+const colourIn = (paint: ResolvedPaint): string =>
+  'light' in paint ? paint.light : paint.stops[Math.floor(paint.stops.length / 2)]!.color.light
+
+/** How much each pixel differs from the ground, 0 to 1, shapes laid over each other in order; masks are not looked at. */
+function tones(shapes: readonly Shape[], ground: string, grid: number): Float32Array {
+  const cover = new Float32Array(COMPARED * COMPARED)
+  const lay = (path: Path, paint: ResolvedPaint) => {
+    const tone = Math.min(
+      1,
+      Math.abs(oklab(colourIn(paint))[0] - oklab(ground)[0]) / FULL + chromaApart(colourIn(paint), ground),
+    )
+    const part = coverage(path, grid, COMPARED)
+    for (let i = 0; i < cover.length; i++) {
+      const k = Math.min(1, part[i]!) * paint.opacity
+      cover[i] = cover[i]! * (1 - k) + tone * k
+    }
+  }
+  for (const shape of shapes) {
+    if (shape.fill) lay(shape.path, shape.fill)
+    if (shape.stroke) lay(strokeInkIfQuick(shape), shape.stroke.paint)
+  }
+  return cover
+}
+
+/** The difference of lightness that counts as all there is: that of ink on paper. */
+const FULL = 0.75
+
+/** How far apart two colours are but for their lightness. */
+function chromaApart(one: string, other: string): number {
+  const [a, b] = [oklab(one), oklab(other)]
+  return Math.hypot(a[1] - b[1], a[2] - b[2])
+}
+
+/** How far the lines by which a hull is found may lie from the outline, as a share of the square. */
+const FLAT = 4e-4
+
+/** The area within the convex hull of an outline (Andrew's monotone chain). */
+function hullArea(ink: Path, within: number): number {
+  const points = flattened(ink, within)
+    .flatMap(({ segments }) => segments.map(({ from }) => from))
+    .sort((p, q) => p.x - q.x || p.y - q.y)
+  const half = (list: readonly Point[]): Point[] => {
+    const chain: Point[] = []
+    for (const p of list) {
+      while (chain.length > 1 && turn(chain.at(-2)!, chain.at(-1)!, p) <= 0) chain.pop()
+      chain.push(p)
+    }
+    return chain.slice(0, -1)
+  }
+  const hull = [...half(points), ...half(points.toReversed())]
+  return Math.abs(
+    hull.reduce((sum, p, i) => {
+      const q = hull[(i + 1) % hull.length]!
+      return sum + p.x * q.y - q.x * p.y
+    }, 0) / 2,
+  )
+}
+
+const turn = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)
+
+/** What a drawing comes to by eye; null where it paints nothing. */
+export function balanceOf(objects: readonly DrawingObject[], scene: Scene, rules: Rules): Balance | null {
+  const { size } = rules.grid
+  const { front, ground } = standing(objects, scene)
+  const shapes = evaluateAll(front, scene),
+    ink = inkOfAll(shapes),
+    cover = tones(shapes, ground, size)
+  const { bounds, centroid } = measure(ink)
+  const around = enclosingCircle(ink)
+  if (!bounds || !centroid || !around) return null
+  return {
+    weight: cover.reduce((sum, one) => sum + one, 0) / cover.length,
+    w: bounds.w,
+    h: bounds.h,
+    across: 2 * around.r,
+    roundness: hullArea(ink, size * FLAT) / (Math.PI * around.r ** 2),
+    centre: { x: centroid.x - size / 2, y: centroid.y - size / 2 },
+    nodes: segmentCount(ink),
+    crisp: rules.sizes.map((pixels) => {
+      const { length: all, crisp } = crispness(ink, size, pixels)
+      return all === 0 ? 1 : crisp / all
+    }),
+    cover,
+  }
+}

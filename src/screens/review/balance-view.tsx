@@ -1,0 +1,93 @@
+'use client'
+
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { Bar, BarChart, Cell, ReferenceLine, ResponsiveContainer, Tooltip, YAxis } from 'recharts'
+import type { Rules } from '@/core/rules/rules'
+import type { Family } from './family'
+import { type Measure, MEASURES, type Reading, readings } from './measures'
+
+/** How many of those that stand out are named. */
+const NAMED = 8
+
+/** Charts of what the icons of a family come to by eye; what stands out is named, and opened by a press. */
+export function BalanceView({ family, rules, setId }: { family: Family; rules: Rules; setId: string }) {
+  return (
+    <main className="grid min-h-0 auto-rows-min grid-cols-2 overflow-y-auto bg-film">
+      {MEASURES.map((measure) => (
+        <Chart key={measure.id} measure={measure} family={family} rules={rules} setId={setId} />
+      ))}
+    </main>
+  )
+}
+
+function Chart({ measure, family, rules, setId }: { measure: Measure; family: Family; rules: Rules; setId: string }) {
+  const router = useRouter()
+  const { all, middle } = readings(measure, family.siblings, rules)
+  const href = ({ name }: Reading) => `/sets/${setId}/draw/${encodeURIComponent(name)}`
+  const out = all.filter(({ stands }) => stands).sort((a, b) => Math.abs(b.value - middle) - Math.abs(a.value - middle))
+  return (
+    <section aria-label={measure.word} className="border-r border-b border-hair bg-sheet px-4 py-3">
+      <div className="flex items-baseline justify-between gap-2">
+        <h2 className="font-[640]" title={measure.hint}>
+          {measure.word}
+        </h2>
+        <span className="text-quiet">
+          {family.waiting > 0 ? `${family.waiting} to be looked at` : `middle ${measure.said(middle)}`}
+        </span>
+      </div>
+      <div className="mt-2 h-[110px]">
+        <ResponsiveContainer width="100%" height="100%">
+          <BarChart data={[...all]} barCategoryGap={1} margin={{ top: 2, right: 0, bottom: 2, left: 0 }}>
+            <YAxis
+              width={38}
+              tickCount={3}
+              tickFormatter={measure.said}
+              tick={{ fontSize: 11, fill: 'var(--quiet)' }}
+              axisLine={false}
+              tickLine={false}
+            />
+            <ReferenceLine y={middle} stroke="var(--key)" strokeDasharray="4 3" />
+            <Tooltip
+              cursor={{ fill: 'var(--film)' }}
+              isAnimationActive={false}
+              content={({ payload }) => {
+                const one = payload?.[0]?.payload as Reading | undefined
+                return one ? (
+                  <span className="border border-ink bg-sheet px-1.5 py-0.5">
+                    {one.name} {measure.said(one.value)}
+                  </span>
+                ) : null
+              }}
+            />
+            <Bar
+              dataKey="value"
+              isAnimationActive={false}
+              onClick={(_, index) => {
+                const one = all[index]
+                if (one) router.push(href(one))
+              }}
+            >
+              {all.map((one) => (
+                <Cell key={one.id} cursor="pointer" fill={one.stands ? 'var(--snag)' : 'var(--ink)'} />
+              ))}
+            </Bar>
+          </BarChart>
+        </ResponsiveContainer>
+      </div>
+      <p className="mt-1.5 min-h-[34px] text-quiet">
+        {out.length > 0 ? 'Stand out: ' : Number.isFinite(measure.stands) && 'None stands out.'}
+        {out.slice(0, NAMED).map((one, i) => (
+          <span key={one.id}>
+            {i > 0 && ', '}
+            <Link href={href(one)} className="text-ink underline hover:text-hand">
+              {one.name}
+            </Link>{' '}
+            {measure.said(one.value)}
+          </span>
+        ))}
+        {out.length > NAMED && `, and ${out.length - NAMED} more`}
+      </p>
+    </section>
+  )
+}
