@@ -7,6 +7,7 @@ import { isStyled } from '../drawing/object'
 import { styleOf } from '../drawing/shared-style'
 import { isGradient } from '../drawing/paint'
 import { colourOf } from '../drawing/values'
+import { pathBounds } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import type { Check } from './check'
 import { shownInk } from './ink'
@@ -58,6 +59,8 @@ export const nearlySymmetric: Check = {
     const { rules } = checked,
       unit = rules.grid.size / 24,
       middle = rules.grid.size / 2
+    const box = pathBounds(shownInk(checked))
+    if (!box || Math.abs(2 * (box.x - middle) + box.w) > 2 * SLIP * unit) return []
     const bits = flattened(shownInk(checked), FLAT * unit).flatMap(({ segments }) => segments)
     let worst = 0,
       at: Point | null = null

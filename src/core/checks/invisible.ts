@@ -28,9 +28,17 @@ export const invisible: Check = {
         if (object.opacity === 0) return 'its opacity is 0'
         const shapes = scene.shapes(object)
         if (shapes.every(({ fill, stroke }) => !fill && !stroke)) return 'it has neither fill nor stroke'
-        const { x, y, w, h } = extent(object, scene),
-          { size } = rules.grid
-        const over = size / 4
+        const { size } = rules.grid,
+          over = size / 4
+        const isNear = (value: number) => value >= -over && value <= size + over
+        // Where an end of a segment is near the square there is no need to know how far the rest reaches.
+        if (
+          shapes.some(({ path }) =>
+            path.some(({ segments }) => segments.some(({ from }) => isNear(from.x) && isNear(from.y))),
+          )
+        )
+          return null
+        const { x, y, w, h } = extent(object, scene)
         return x > size + over || y > size + over || x + w < -over || y + h < -over
           ? 'it lies outside the square'
           : null

@@ -20,10 +20,11 @@ export function narrows(ink: Path, below: number, fine: number): Narrow[] {
   const sizes = ink.map(({ segments }) => segments.reduce((sum, segment) => sum + sweptTwice(segment), 0))
   const outer = Math.sign(sizes.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0)) || 1
   const walls = wallsOf(ink, outer, fine)
+  const near = cells(walls, below)
   const found = new Map<string, Narrow>()
   for (const wall of walls) {
     const from = { x: (wall.a.x + wall.b.x) / 2, y: (wall.a.y + wall.b.y) / 2 }
-    const hit = firstHit(from, wall, walls, below)
+    const hit = firstHit(from, wall, near(from, wall.out), below)
     if (!hit) continue
     const isCounter = wall.contour === hit.wall.contour && Math.sign(sizes[wall.contour]!) !== outer
     const key = [wall.contour, hit.wall.contour].sort((a, b) => a - b).join()
@@ -50,8 +51,29 @@ function wallsOf(ink: Path, outer: number, fine: number): Wall[] {
   )
 }
 
+/** The walls near a ray of a length, by squares as wide as that. */
+function cells(walls: readonly Wall[], width: number): (from: Point, out: Point) => Iterable<Wall> {
+  const at = (value: number) => Math.floor(value / width),
+    key = (x: number, y: number) => x * 65_536 + y
+  const held = new Map<number, Wall[]>()
+  for (const wall of walls) {
+    const { a, b } = wall
+    for (let x = at(Math.min(a.x, b.x)); x <= at(Math.max(a.x, b.x)); x++)
+      for (let y = at(Math.min(a.y, b.y)); y <= at(Math.max(a.y, b.y)); y++) {
+        const known = held.get(key(x, y))
+        if (known) known.push(wall)
+        else held.set(key(x, y), [wall])
+      }
+  }
+  return function* ({ x, y }, out) {
+    const to = { x: x + out.x * width, y: y + out.y * width }
+    for (let i = at(Math.min(x, to.x)); i <= at(Math.max(x, to.x)); i++)
+      for (let k = at(Math.min(y, to.y)); k <= at(Math.max(y, to.y)); k++) yield* held.get(key(i, k)) ?? []
+  }
+}
+
 /** The first facing wall that a ray meets, if it is near enough. */
-function firstHit({ x, y }: Point, { out, a: own }: Wall, walls: readonly Wall[], below: number) {
+function firstHit({ x, y }: Point, { out, a: own }: Wall, walls: Iterable<Wall>, below: number) {
   let best: { wall: Wall; away: number } | null = null
   let nearest = below
   for (const wall of walls) {

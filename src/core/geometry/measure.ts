@@ -33,8 +33,8 @@ const GAUSS = [
     ] as const,
 )
 
-export function measure(path: Path): Measures {
-  const segments = path.flatMap((contour) => contour.segments)
+/** Twice the signed area of a path, and where its mass would balance; null of none. */
+function balance(path: Path): { twice: number; centroid: Point | null } {
   let twice = 0,
     momentX = 0,
     momentY = 0
@@ -48,11 +48,20 @@ export function measure(path: Path): Measures {
       momentY += y
     }
   }
+  return { twice, centroid: twice === 0 ? null : { x: (2 * momentX) / twice, y: (2 * momentY) / twice } }
+}
+
+/** Where the mass of a path would balance; null of none. */
+export const centroidOf = (path: Path): Point | null => balance(path).centroid
+
+export function measure(path: Path): Measures {
+  const segments = path.flatMap((contour) => contour.segments)
+  const { twice, centroid } = balance(path)
   return {
     area: Math.abs(twice) / 2,
     length: segments.reduce((sum, segment) => sum + segmentLength(segment), 0),
     bounds: boxUnion(segments.map((s) => segmentBounds(s))),
-    centroid: twice === 0 ? null : { x: (2 * momentX) / twice, y: (2 * momentY) / twice },
+    centroid,
     segments: segments.length,
   }
 }

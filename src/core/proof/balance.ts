@@ -6,6 +6,7 @@ import type { Shape } from '../drawing/shape'
 import type { Scene } from '../drawing/scene'
 import { measure } from '../geometry/measure'
 import { flattened } from '../geometry/flat'
+import { convexHull, polygonArea } from '../geometry/hull'
 import { type Path, segmentCount } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import type { Rules } from '../rules/rules'
@@ -88,30 +89,6 @@ function chromaApart(one: string, other: string): number {
 /** How far the lines by which a hull is found may lie from the outline, as a share of the square. */
 const FLAT = 4e-4
 
-/** The area within the convex hull of an outline (Andrew's monotone chain). */
-function hullArea(ink: Path, within: number): number {
-  const points = flattened(ink, within)
-    .flatMap(({ segments }) => segments.map(({ from }) => from))
-    .sort((p, q) => p.x - q.x || p.y - q.y)
-  const half = (list: readonly Point[]): Point[] => {
-    const chain: Point[] = []
-    for (const p of list) {
-      while (chain.length > 1 && turn(chain.at(-2)!, chain.at(-1)!, p) <= 0) chain.pop()
-      chain.push(p)
-    }
-    return chain.slice(0, -1)
-  }
-  const hull = [...half(points), ...half(points.toReversed())]
-  return Math.abs(
-    hull.reduce((sum, p, i) => {
-      const q = hull[(i + 1) % hull.length]!
-      return sum + p.x * q.y - q.x * p.y
-    }, 0) / 2,
-  )
-}
-
-const turn = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)
-
 /** What a drawing comes to by eye; null where it paints nothing. */
 export function balanceOf(objects: readonly DrawingObject[], scene: Scene, rules: Rules): Balance | null {
   const { size } = rules.grid
@@ -119,6 +96,7 @@ export function balanceOf(objects: readonly DrawingObject[], scene: Scene, rules
   const shapes = evaluateAll(front, scene),
     ink = inkOfAll(shapes),
     cover = tones(shapes, ground, size)
+  const places = flattened(ink, size * FLAT).flatMap(({ segments }) => segments.map(({ from }) => from))
   const { bounds, centroid } = measure(ink)
   const around = enclosingCircle(ink)
   if (!bounds || !centroid || !around) return null
@@ -127,7 +105,7 @@ export function balanceOf(objects: readonly DrawingObject[], scene: Scene, rules
     w: bounds.w,
     h: bounds.h,
     across: 2 * around.r,
-    roundness: hullArea(ink, size * FLAT) / (Math.PI * around.r ** 2),
+    roundness: polygonArea(convexHull(places)) / (Math.PI * around.r ** 2),
     centre: { x: centroid.x - size / 2, y: centroid.y - size / 2 },
     nodes: segmentCount(ink),
     crisp: rules.sizes.map((pixels) => {

@@ -1,6 +1,9 @@
 import { flattened } from '../geometry/flat'
 import type { Path } from '../geometry/path'
 
+/** How far the lines by which curves are looked at may lie from them, in pixels. */
+const ROUGH = 0.02
+
 /** How many lines each row of pixels is looked at along. */
 const LINES = 8
 
@@ -10,17 +13,24 @@ const LINES = 8
  */
 export function coverage(ink: Path, grid: number, pixels: number): Float32Array {
   const scale = pixels / grid
-  const edges = flattened(ink, 0.02 / scale).flatMap(({ segments }) =>
-    segments.map(({ from, to }) => [from.x * scale, from.y * scale, to.x * scale, to.y * scale] as const),
-  )
+  const lines = pixels * LINES
+  const crossed = Array.from({ length: lines }, (): number[] => [])
+  for (const { segments } of flattened(ink, ROUGH / scale)) {
+    for (const { from, to } of segments) {
+      const [top, bottom] = from.y < to.y ? [from, to] : [to, from]
+      // A line through an end counts with the edge above it alone.
+      const first = Math.max(0, Math.ceil(top.y * scale * LINES - 0.5)),
+        last = Math.min(lines, Math.ceil(bottom.y * scale * LINES - 0.5))
+      for (let line = first; line < last; line++) {
+        const share = ((line + 0.5) / LINES / scale - top.y) / (bottom.y - top.y)
+        crossed[line]!.push((top.x + share * (bottom.x - top.x)) * scale)
+      }
+    }
+  }
   const cover = new Float32Array(pixels * pixels)
-  for (let line = 0; line < pixels * LINES; line++) {
-    const y = (line + 0.5) / LINES
-    const crossings: number[] = []
-    for (const [x0, y0, x1, y1] of edges)
-      if (y0 <= y !== y1 <= y) crossings.push(x0 + ((y - y0) / (y1 - y0)) * (x1 - x0))
-    crossings.sort((a, b) => a - b)
-    const row = Math.floor(y) * pixels
+  for (let line = 0; line < lines; line++) {
+    const crossings = crossed[line]!.sort((a, b) => a - b)
+    const row = Math.floor(line / LINES) * pixels
     // An area of ours has its holes wound the other way, so that every second stretch is in it.
     for (let i = 0; i + 1 < crossings.length; i += 2) {
       const from = Math.max(0, crossings[i]!),

@@ -1,6 +1,7 @@
 import { sceneOf } from '../drawing/evaluated-scene'
 import { OutOfTime, timed } from '../geometry/deadline'
-import { measure } from '../geometry/measure'
+import { convexHull } from '../geometry/hull'
+import { centroidOf } from '../geometry/measure'
 import type { Path } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { pointAt } from '../geometry/segment'
@@ -47,20 +48,26 @@ export function inkOfAll(shapes: readonly Shape[]): Path {
 }
 
 /** Where an area would balance; null of none. */
-export const inkCentroid = (ink: Path): Point | null => (ink.length > 0 ? measure(ink).centroid : null)
+export const inkCentroid = (ink: Path): Point | null => (ink.length > 0 ? centroidOf(ink) : null)
+
+/** A step through places that meets each once: a prime greater than there are. */
+const STRIDE = 1_000_003
 
 /** How many places of each segment are looked at. */
 const LOOKS = 24
 
 /** The least circle around an area, by dense places of its outline (Welzl 1991, moved to the front); null of none. */
 export function enclosingCircle(ink: Path): Circle | null {
-  const points = ink.flatMap(({ segments }) =>
+  const all = ink.flatMap(({ segments }) =>
     segments.flatMap((segment) =>
       Array.from({ length: segment.kind === 'line' ? 1 : LOOKS }, (_, i) =>
         pointAt(segment, i / (segment.kind === 'line' ? 1 : LOOKS)),
       ),
     ),
   )
+  // Only what lies on the hull can touch it; out of order, so that the first few already come near.
+  const hull = convexHull(all)
+  const points = hull.map((_, i) => hull[(i * STRIDE) % hull.length]!)
   const [first] = points
   if (!first) return null
   let circle: Circle = { centre: first, r: 0 }
