@@ -4,6 +4,7 @@ import type { Rules } from '../core/rules/rules'
 import { masterFor, type Icon } from '../core/set/set'
 import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
 import type { Snag } from '../core/checks/check'
+import type { Condition } from '../core/checks/condition'
 import type { Balance } from '../core/proof/balance'
 import type { OpticalOffset } from '../core/proof/optical-centre'
 import { Numbers } from './numbered'
@@ -202,3 +203,13 @@ export const balanceOf = (
     wanted: 'balance',
     done: (answer) => done('balance' in answer ? answer.balance : null),
   })
+
+/** How a drawing stands under rules; null where that cannot be computed. */
+export const conditionOf = (objects: readonly DrawingObject[], rules: Rules): Promise<Condition | null> =>
+  new Promise((done) =>
+    checks.ask({
+      source: { objects, rules, ground: 'light' },
+      wanted: 'condition',
+      done: (answer) => done('condition' in answer ? answer.condition : null),
+    }),
+  )

@@ -1,5 +1,6 @@
 import { initWasm, Resvg } from '@resvg/resvg-wasm'
-import type { Snag } from '../core/checks/check'
+import type { Checked, Snag } from '../core/checks/check'
+import { type Condition, conditionOf } from '../core/checks/condition'
 import { snagsIn } from '../core/checks/checks'
 import { sceneOf } from '../core/drawing/evaluated-scene'
 import type { DrawingObject } from '../core/drawing/object'
@@ -24,9 +25,9 @@ export type SentDrawing =
 
 /**
  * What is asked of a drawing: a picture, so many pixels along a side, its document, how far its optical middle is off,
- * the snags in it, or what it comes to by eye.
+ * the snags in it, what it comes to by eye, or how it stands under its rules.
  */
-export type Wanted = number | 'document' | 'optical offset' | 'snags' | 'balance'
+export type Wanted = number | 'document' | 'optical offset' | 'snags' | 'balance' | 'condition'
 
 /** What is asked for, or numbers that are no longer needed. */
 export type Asked =
@@ -43,6 +44,7 @@ export type Answered = { readonly id: number } & (
   | { readonly offset: OpticalOffset | null }
   | { readonly snags: readonly Snag[] }
   | { readonly balance: Balance | null }
+  | { readonly condition: Condition }
   | { readonly problem: string; readonly broken?: true }
 )
 
@@ -68,7 +70,8 @@ self.onmessage = async ({ data: asked }: MessageEvent<Asked>) => {
 async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>): Promise<Answered> {
   try {
     if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
-    if (wanted === 'snags') return { id, snags: snagsOf(drawing) }
+    if (wanted === 'snags') return { id, snags: snagsIn(checkedOf(drawing)) }
+    if (wanted === 'condition') return { id, condition: conditionOf(checkedOf(drawing)) }
     if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
     const svg = documentOf(drawing)
     if (wanted === 'document') return { id, svg }
@@ -94,10 +97,11 @@ function offsetOf(drawing: SentDrawing): OpticalOffset | null {
   return opticalOffset(masterFor(icon).objects, rules)
 }
 
-function snagsOf(drawing: SentDrawing): readonly Snag[] {
-  if ('svg' in drawing) return []
+/** A drawing as checks look at it. */
+function checkedOf(drawing: SentDrawing): Checked {
+  if ('svg' in drawing) throw new Error('A document cannot be checked.')
   const { icon, rules } = taken(drawing)
-  return snagsIn({ objects: masterFor(icon).objects, rules, scene: sceneOf(rules) })
+  return { objects: masterFor(icon).objects, rules, scene: sceneOf(rules) }
 }
 
 function balanceIn(drawing: SentDrawing): Balance | null {

@@ -10,10 +10,10 @@ export const duplicates: Check = {
   find: ({ objects }) => {
     const known = new Map<string, DrawingObject>()
     return seenIn(objects).flatMap(({ object, parents, isFree }) => {
-      const key = `${parents.at(-1)?.id ?? ''} ${looks(object)}`
-      const below = known.get(key)
+      const seen = `${parents.at(-1)?.id ?? ''} ${looks(object)}`
+      const below = known.get(seen)
       if (!below) {
-        known.set(key, object)
+        known.set(seen, object)
         return []
       }
       return [

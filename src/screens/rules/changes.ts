@@ -1,9 +1,14 @@
 import { useEffect, useState } from 'react'
-import type { IconSet } from '@/core/set/set'
-import { documentOf } from '@/workers/draw'
+import { strains } from '@/core/checks/condition'
+import { type Icon, type IconSet, masterFor } from '@/core/set/set'
+import { conditionOf, documentOf } from '@/workers/draw'
 
-/** An icon that a pending change would alter, before and after it. */
-export type Change = { readonly before: IconSet['icons'][number]; readonly after: IconSet['icons'][number] }
+/** An icon that a pending change would alter, before and after it, and what it loses by that, as sentences. */
+export type Change = {
+  readonly before: Icon
+  readonly after: Icon
+  readonly strains: readonly string[]
+}
 
 /** What is known of the icons that a pending change alters: those found so far, and how many were looked at. */
 export type Changes = { readonly found: readonly Change[]; readonly looked: number }
@@ -28,13 +33,13 @@ export function useChanges(before: IconSet, after: IconSet | null): Changes | nu
       const found: Change[] = []
       let shown = performance.now()
       for (let i = 0; i < before.icons.length && isWanted; i += AT_ONCE) {
-        const some = before.icons.slice(i, i + AT_ONCE).map((icon, k) => ({ before: icon, after: after.icons[i + k]! }))
-        const differ = await Promise.all(some.map((one) => looksOtherwise(one, before, after)))
-        found.push(...some.filter((_, k) => differ[k]))
+        const some = before.icons.slice(i, i + AT_ONCE)
+        const changes = await Promise.all(some.map((icon, k) => changeOf(icon, after.icons[i + k]!, before, after)))
+        found.push(...changes.filter((one) => one !== null))
         const looked = Math.min(before.icons.length, i + AT_ONCE)
         if (!isWanted || (looked < before.icons.length && performance.now() - shown < PAUSE)) continue
         shown = performance.now()
-        setAnswer({ before, after, changes: { found: [...found], looked } })
+        setAnswer({ before, after, changes: { found: worstFirst(found), looked } })
       }
     })()
     return () => {
@@ -45,13 +50,26 @@ export function useChanges(before: IconSet, after: IconSet | null): Changes | nu
   return answer?.before === before && answer.after === after ? answer.changes : NOTHING
 }
 
-async function looksOtherwise(change: Change, before: IconSet, after: IconSet): Promise<boolean> {
+/** Those that need a hand before those that follow, each in the order of the family. */
+const worstFirst = (found: readonly Change[]): Change[] => [
+  ...found.filter(({ strains }) => strains.length > 0),
+  ...found.filter(({ strains }) => strains.length === 0),
+]
+
+/** How an icon changes, and what it loses by that; null where it looks as before. */
+async function changeOf(was: Icon, is: Icon, before: IconSet, after: IconSet): Promise<Change | null> {
+  if (!(await looksOtherwise(was, is, before, after))) return null
+  const [old, next] = await Promise.all([
+    conditionOf(masterFor(was).objects, before.rules),
+    conditionOf(masterFor(is).objects, after.rules),
+  ])
+  return { before: was, after: is, strains: old && next ? strains(old, next) : [] }
+}
+
+async function looksOtherwise(was: Icon, is: Icon, before: IconSet, after: IconSet): Promise<boolean> {
   for (const ground of ['light', 'dark'] as const) {
-    const [was, is] = await Promise.all([
-      documentOf(change.before, before.rules, ground),
-      documentOf(change.after, after.rules, ground),
-    ])
-    if (was.svg !== is.svg || was.problem !== is.problem) return true
+    const [old, next] = await Promise.all([documentOf(was, before.rules, ground), documentOf(is, after.rules, ground)])
+    if (old.svg !== next.svg || old.problem !== next.problem) return true
   }
   return false
 }

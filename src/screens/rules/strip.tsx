@@ -17,18 +17,19 @@ export function Strip({ before, after, changes }: { before: IconSet; after: Icon
   const size = realSize(before.rules)
   const scroller = useRef<HTMLDivElement>(null)
   const width = (changes ? 2 * size + 36 : size) + 40
+  const widthOf = (index: number) => width + ((changes?.found[index]?.strains.length ?? 0) > 0 ? WHY : 0)
   const count = changes ? changes.found.length : before.icons.length
   const virtual = useVirtualizer({
     horizontal: true,
     count,
     getScrollElement: () => scroller.current,
     observeElementRect: observeRect,
-    estimateSize: () => width,
+    estimateSize: widthOf,
     overscan: 4,
     paddingStart: 6,
     initialRect: { width: 1000, height: 0 },
   })
-  useEffect(() => virtual.measure(), [virtual, width])
+  useEffect(() => virtual.measure(), [virtual, width, changes])
   return (
     <section aria-label="Before and after" className="h-[124px] overflow-hidden border-t border-ink bg-sheet">
       <h2 className="px-4 pt-2 font-[640]">
@@ -49,34 +50,41 @@ export function Strip({ before, after, changes }: { before: IconSet; after: Icon
             const change = changes?.found[index],
               icon = change?.before ?? before.icons[index]!
             return (
-              <figure key={icon.id} className="absolute top-0 text-center" style={{ left: start, width }}>
-                {change && after ? (
-                  <div className="flex items-center justify-center gap-1.5">
-                    <PixelPicture
-                      source={sourceOf(change.before, before.rules, ground)}
+              <figure
+                key={icon.id}
+                className="absolute top-0 flex text-center"
+                style={{ left: start, width: widthOf(index) }}
+              >
+                <div style={{ width }} className="flex-none">
+                  {change && after ? (
+                    <div className="flex items-center justify-center gap-1.5">
+                      <PixelPicture
+                        source={sourceOf(change.before, before.rules, ground)}
+                        size={size}
+                        label={`${icon.name} before`}
+                      />
+                      <span aria-hidden className="text-quiet">
+                        →
+                      </span>
+                      <PixelPicture
+                        source={sourceOf(change.after, after.rules, ground)}
+                        size={size}
+                        label={`${icon.name} after`}
+                      />
+                    </div>
+                  ) : (
+                    <IconPicture
+                      icon={icon}
+                      rules={before.rules}
+                      ground={ground}
                       size={size}
-                      label={`${icon.name} before`}
+                      label={icon.name}
+                      className="mx-auto"
                     />
-                    <span aria-hidden className="text-quiet">
-                      →
-                    </span>
-                    <PixelPicture
-                      source={sourceOf(change.after, after.rules, ground)}
-                      size={size}
-                      label={`${icon.name} after`}
-                    />
-                  </div>
-                ) : (
-                  <IconPicture
-                    icon={icon}
-                    rules={before.rules}
-                    ground={ground}
-                    size={size}
-                    label={icon.name}
-                    className="mx-auto"
-                  />
-                )}
-                <figcaption className="mt-1 truncate px-1 text-small text-quiet">{icon.name}</figcaption>
+                  )}
+                  <figcaption className="mt-1 truncate px-1 text-small text-quiet">{icon.name}</figcaption>
+                </div>
+                {change && change.strains.length > 0 && <Why strains={change.strains} />}
               </figure>
             )
           })}
@@ -86,8 +94,36 @@ export function Strip({ before, after, changes }: { before: IconSet; after: Icon
   )
 }
 
+/** How wide the words are that say what an icon loses, in pixels. */
+const WHY = 190
+/** How many of them are said at once. */
+const SAID = 3
+
+/** What an icon loses, in a few lines. */
+function Why({ strains }: { strains: readonly string[] }) {
+  return (
+    <ul
+      style={{ width: WHY - 12 }}
+      title={strains.join('\n')}
+      className="max-h-[76px] overflow-hidden text-left text-small leading-[13px]"
+    >
+      {strains.slice(0, SAID).map((one) => (
+        <li key={one}>
+          <span aria-hidden className="text-snag">
+            ◇
+          </span>{' '}
+          {one}
+        </li>
+      ))}
+      {strains.length > SAID && <li className="text-quiet">and {strains.length - SAID} more</li>}
+    </ul>
+  )
+}
+
 /** How many icons change, as far as they were looked at. */
 export function changesInWords({ found, looked }: Changes, of: number): string {
   if (looked < of) return `${found.length} icons change so far, ${of - looked} still to be looked at…`
-  return found.length === 0 ? 'No icon changes its look.' : `${found.length} of ${of} icons change`
+  const need = found.filter(({ strains }) => strains.length > 0).length
+  const hand = need === 0 ? '' : `, ${need} ${need === 1 ? 'needs' : 'need'} a hand`
+  return found.length === 0 ? 'No icon changes its look.' : `${found.length} of ${of} icons change${hand}`
 }

@@ -1,0 +1,71 @@
+import { isCornered } from '../drawing/object'
+import { sweptTwice } from '../geometry/area'
+import type { Checked, Snag } from './check'
+import { keyOf, snagsIn } from './checks'
+import { shownInk } from './ink'
+import { said, seenIn } from './seen'
+
+/** How a drawing stands under rules: its snags, of how many pieces its ink is, how many holes it has, what is cramped. */
+export type Condition = {
+  readonly snags: readonly Pick<Snag, 'check' | 'severity' | 'objects' | 'sentence'>[]
+  readonly pieces: number
+  readonly holes: number
+  /** Radii that are larger than there is room for, by object, as sentences. */
+  readonly cramped: readonly string[]
+}
+
+/** The snags that a change of rules can make of what was well drawn; the others are told by the icon's own list. */
+const LOSSES: ReadonlySet<string> = new Set([
+  'cannot-be-drawn',
+  'small-gap',
+  'small-counter',
+  'seam',
+  'outside-live-area',
+  'crosses-safe-zone',
+  'low-contrast',
+])
+
+/** How a drawing stands under its rules. */
+export function conditionOf(checked: Checked): Condition {
+  const ink = shownInk(checked)
+  const areas = ink.map(({ segments }) => segments.reduce((sum, segment) => sum + sweptTwice(segment), 0))
+  const outer = Math.sign(areas.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0))
+  const pieces = areas.filter((one) => Math.sign(one) === outer).length
+  return {
+    snags: snagsIn(checked)
+      .filter(({ check, severity }) => severity !== 'note' && LOSSES.has(check))
+      .map(({ check, severity, objects, sentence }) => ({ check, severity, objects, sentence })),
+    pieces,
+    holes: areas.length - pieces,
+    cramped: crampedIn(checked),
+  }
+}
+
+const crampedIn = ({ objects, scene }: Checked): string[] =>
+  seenIn(objects).flatMap(({ object }) => {
+    if (object.kind !== 'rectangle' || !isCornered(object) || object.corner === 0) return []
+    const radius = scene.radius(object.corner),
+      room = Math.min(object.w, object.h) / 2
+    return radius > room + 1e-9
+      ? [`The radius ${said(radius)} does not fit “${object.name}”, which has room for ${said(room)}.`]
+      : []
+  })
+
+/** What is lost when a drawing comes from one condition into another, as sentences; none where it follows. */
+export function strains(before: Condition, after: Condition): string[] {
+  const known = new Set(before.snags.map(keyOf)),
+    cramped = new Set(before.cramped.map(ofObject))
+  const holes = after.holes - before.holes,
+    pieces = after.pieces - before.pieces
+  return [
+    ...after.cramped.filter((sentence) => !cramped.has(ofObject(sentence))),
+    ...(holes < 0 ? [holes === -1 ? 'A counter fills.' : `${-holes} counters fill.`] : []),
+    ...(holes > 0 ? [holes === 1 ? 'A counter opens.' : `${holes} counters open.`] : []),
+    ...(pieces < 0 ? ['Parts that were apart touch.'] : []),
+    ...(pieces > 0 ? ['Parts that touched come apart.'] : []),
+    ...after.snags.filter((snag) => !known.has(keyOf(snag))).map(({ sentence }) => sentence),
+  ]
+}
+
+/** The object that a sentence about room is of. */
+const ofObject = (sentence: string): string => /“[^”]*”/.exec(sentence)?.[0] ?? ''
