@@ -35,6 +35,13 @@ test('snags: found while drawing, marked, mended one by one and all at once, lef
     /M4 17H20|x1="4" x2="20" y1="17" y2="17"|x1="4" y1="17" x2="20" y2="17"/,
   )
 
+  // At 16 pixels three of four edges lie between pixels; a press marks them on the square. At 24 all is crisp.
+  await page.getByRole('button', { name: '25 % crisp' }).click()
+  await expect(page.locator('[data-blurred="3"]')).toBeAttached()
+  await page.getByRole('radiogroup', { name: 'Size to magnify' }).getByRole('radio', { name: '24' }).click()
+  await expect(page.locator('[data-blurred="0"]')).toBeAttached()
+  await page.getByRole('button', { name: '100 % crisp' }).click()
+
   // Another is left as it is, for a reason; undo brings it back.
   await bench.pick('Line 2')
   await bench.own('weight of Line 2', '2.3')

@@ -6,6 +6,7 @@ import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
 import type { Snag } from '../core/checks/check'
 import type { Condition } from '../core/checks/condition'
 import type { Balance } from '../core/proof/balance'
+import type { Crispness } from '../core/proof/crispness'
 import type { OpticalOffset } from '../core/proof/optical-centre'
 import { Numbers } from './numbered'
 
@@ -213,3 +214,15 @@ export const conditionOf = (objects: readonly DrawingObject[], rules: Rules): Pr
       done: (answer) => done('condition' in answer ? answer.condition : null),
     }),
   )
+
+/** How crisp objects are at each delivered size; returns the way to give it up. */
+export const crispnessOf = (
+  objects: readonly DrawingObject[],
+  rules: Rules,
+  done: (crispness: readonly Crispness[]) => void,
+): (() => void) =>
+  checks.ask({
+    source: { objects, rules, ground: 'light' },
+    wanted: 'crispness',
+    done: (answer) => done('crispness' in answer ? answer.crispness : []),
+  })

@@ -1,6 +1,7 @@
 import { initWasm, Resvg } from '@resvg/resvg-wasm'
 import type { Checked, Snag } from '../core/checks/check'
 import { type Condition, conditionOf } from '../core/checks/condition'
+import { shownInk } from '../core/checks/ink'
 import { snagsIn } from '../core/checks/checks'
 import { sceneOf } from '../core/drawing/evaluated-scene'
 import type { DrawingObject } from '../core/drawing/object'
@@ -9,6 +10,7 @@ import { straightAlpha } from '../core/formats/png'
 import type { Ground } from '../core/formats/svg-paint'
 import { bringClock } from '../core/geometry/deadline'
 import { type Balance, balanceOf } from '../core/proof/balance'
+import { type Crispness, crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
 import { masterFor, type Icon } from '../core/set/set'
@@ -25,9 +27,10 @@ export type SentDrawing =
 
 /**
  * What is asked of a drawing: a picture, so many pixels along a side, its document, how far its optical middle is off,
- * the snags in it, what it comes to by eye, or how it stands under its rules.
+ * the snags in it, what it comes to by eye, how it stands under its rules, or how
+ * crisp it is at each delivered size.
  */
-export type Wanted = number | 'document' | 'optical offset' | 'snags' | 'balance' | 'condition'
+export type Wanted = number | 'document' | 'optical offset' | 'snags' | 'balance' | 'condition' | 'crispness'
 
 /** What is asked for, or numbers that are no longer needed. */
 export type Asked =
@@ -45,6 +48,7 @@ export type Answered = { readonly id: number } & (
   | { readonly snags: readonly Snag[] }
   | { readonly balance: Balance | null }
   | { readonly condition: Condition }
+  | { readonly crispness: readonly Crispness[] }
   | { readonly problem: string; readonly broken?: true }
 )
 
@@ -71,6 +75,7 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
   try {
     if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
     if (wanted === 'snags') return { id, snags: snagsIn(checkedOf(drawing)) }
+    if (wanted === 'crispness') return { id, crispness: crispnessIn(checkedOf(drawing)) }
     if (wanted === 'condition') return { id, condition: conditionOf(checkedOf(drawing)) }
     if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
     const svg = documentOf(drawing)
@@ -95,6 +100,11 @@ function offsetOf(drawing: SentDrawing): OpticalOffset | null {
   if ('svg' in drawing) return null
   const { icon, rules } = taken(drawing)
   return opticalOffset(masterFor(icon).objects, rules)
+}
+
+function crispnessIn(checked: Checked): Crispness[] {
+  const { sizes, grid } = checked.rules
+  return sizes.map((size) => crispness(shownInk(checked), grid.size, size))
 }
 
 /** A drawing as checks look at it. */

@@ -74,10 +74,10 @@ describe('how much of each pixel is covered', () => {
 describe('crispness', () => {
   it('is the share of straight edges on pixels, at any size', () => {
     const path = readPathData('M4 4H20V11H4z')
-    expect(crispness(path, 24, 24)).toMatchObject({ length: 46, crisp: 46, blurred: [] })
+    expect(crispness(path, 24, 24)).toMatchObject({ length: 46, crisp: 46, blurred: [], greys: 0 })
     // At 16 pixels the sides lie at 2.67 and 13.33, the top at 2.67, the bottom at 7.33.
     expect(crispness(path, 24, 16)).toMatchObject({ length: 46, crisp: 0 })
-    expect(crispness(path, 24, 12)).toMatchObject({ crisp: 30, blurred: [{ off: 0.5 }] })
+    expect(crispness(path, 24, 12)).toMatchObject({ crisp: 30, blurred: [{ off: 0.5 }], greys: 8 })
     expect(crispness(path, 24, 12).blurred[0]).toMatchObject({ from: { y: 11 }, to: { y: 11 } })
   })
 })

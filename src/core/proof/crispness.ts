@@ -4,8 +4,14 @@ import type { Point } from '../geometry/point'
 /** A straight edge that lies between pixels: its ends, and how far off the next boundary it is, in pixels. */
 export type Blurred = { readonly from: Point; readonly to: Point; readonly off: number }
 
-/** How much straight edge an area has along the pixels of a size, how much of it lies on their boundaries, and the rest. */
-export type Crispness = { readonly length: number; readonly crisp: number; readonly blurred: readonly Blurred[] }
+/** How much straight edge an area has along the pixels of a size, how much of it lies on their boundaries, and the rest. Lengths in grid units. */
+export type Crispness = {
+  readonly length: number
+  readonly crisp: number
+  readonly blurred: readonly Blurred[]
+  /** About how many pixels are grey for want of a boundary under an edge. */
+  readonly greys: number
+}
 
 /** How far off a boundary an edge may lie, in pixels, before it is seen as grey: half a level of 255, and some. */
 export const SEEN = 4e-3
@@ -14,7 +20,8 @@ export const SEEN = 4e-3
 export function crispness(ink: Path, grid: number, pixels: number): Crispness {
   const scale = pixels / grid
   let length = 0,
-    crisp = 0
+    crisp = 0,
+    greys = 0
   const blurred: Blurred[] = []
   for (const { segments } of ink) {
     for (const { kind, from, to } of segments) {
@@ -27,8 +34,11 @@ export function crispness(ink: Path, grid: number, pixels: number): Crispness {
         off = Math.abs(place - Math.round(place))
       length += long
       if (off <= SEEN) crisp += long
-      else blurred.push({ from, to, off })
+      else {
+        blurred.push({ from, to, off })
+        greys += Math.max(1, Math.round(long * scale))
+      }
     }
   }
-  return { length, crisp, blurred }
+  return { length, crisp, blurred, greys }
 }

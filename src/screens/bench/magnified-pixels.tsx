@@ -1,14 +1,31 @@
 'use client'
 
 import { useState } from 'react'
+import type { DrawingObject } from '@/core/drawing/object'
+import type { Rules } from '@/core/rules/rules'
 import { PixelPicture } from '@/ui/pixel-picture'
 import type { Source } from '@/workers/draw'
+import { useBench, useSlot } from './context'
+import { BlurredMarks, CRISP, useCrispness } from './crisp'
 
 /** The width of the magnified picture in screen pixels, at most. */
 const WIDTH = 240
 
 /** One size magnified by a whole number, with its pixel grid, and how many pixels are neither full nor empty. */
-export function MagnifiedPixels({ source, size }: { source: Source; size: number }) {
+export function MagnifiedPixels({
+  source,
+  size,
+  objects,
+  rules,
+}: {
+  source: Source
+  size: number
+  objects: readonly DrawingObject[]
+  rules: Rules
+}) {
+  const bench = useBench()
+  const crisp = useCrispness(objects, rules, size)
+  const marked = useSlot(CRISP).markedAt !== null
   const scale = Math.max(1, Math.floor(WIDTH / size))
   const [counts, setCounts] = useState<{ full: number; grey: number } | null>(null)
   const side = size * scale
@@ -36,9 +53,25 @@ export function MagnifiedPixels({ source, size }: { source: Source; size: number
             }}
           />
         )}
+        {marked && crisp && <BlurredMarks blurred={crisp.blurred} scale={side / rules.grid.size} side={side} />}
       </div>
       <figcaption className="mt-1.5 flex justify-between text-small text-quiet">
-        <span>{counts ? `${counts.full} full, ${counts.grey} grey` : ''}</span>
+        <span
+          title={crisp ? `About ${crisp.greys} of the grey ones lie under edges that could be on pixels` : undefined}
+        >
+          {counts ? `${counts.full} full, ${counts.grey} grey` : ''}
+        </span>
+        {crisp && crisp.length > 0 && (
+          <button
+            type="button"
+            aria-pressed={marked}
+            title="The share of straight edges that lie on pixels; a press marks the others"
+            onClick={() => bench.put(CRISP, { markedAt: marked ? null : size })}
+            className={marked ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-ink'}
+          >
+            {Math.round((100 * crisp.crisp) / crisp.length)} % crisp
+          </button>
+        )}
         <span>{scale} : 1</span>
       </figcaption>
     </figure>

@@ -4,7 +4,7 @@ import { memo, useDeferredValue, useMemo, useState } from 'react'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import { SnagList } from './snags/snag-list'
-import type { Icon } from '@/core/set/set'
+import { type Icon, masterFor } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Choice } from '@/ui/choice'
 import { Dialog } from '@/ui/dialog'
@@ -14,7 +14,8 @@ import { type Source, sourceOf } from '@/workers/draw'
 import { IconPicture } from '../frame/icon-picture'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
-import { iconIn, useBenchState, useSetBeside } from './context'
+import { iconIn, useBench, useBenchState, useSetBeside } from './context'
+import { CRISP } from './crisp'
 import { MagnifiedPixels } from './magnified-pixels'
 
 /**
@@ -46,6 +47,7 @@ const LARGEST = 96
 const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rules: Rules }) {
   const light = sourceOf(icon, rules, 'light'),
     dark = sourceOf(icon, rules, 'dark')
+  const bench = useBench()
   const [size, setSize] = useState(rules.sizes[0]!)
   const magnified = rules.sizes.includes(size) ? size : rules.sizes[0]!
   const choices = rules.sizes.filter((one) => one <= 64)
@@ -63,11 +65,14 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
                 label="Size to magnify"
                 value={String(magnified)}
                 options={choices.map((one) => ({ value: String(one), label: String(one) }))}
-                onChange={(value) => setSize(Number(value))}
+                onChange={(value) => {
+                  setSize(Number(value))
+                  if (bench.read(CRISP).markedAt !== null) bench.put(CRISP, { markedAt: Number(value) })
+                }}
               />
             }
           />
-          <MagnifiedPixels source={light} size={magnified} />
+          <MagnifiedPixels source={light} size={magnified} objects={masterFor(icon).objects} rules={rules} />
         </section>
       )}
       <SnagList icon={icon} rules={rules} />

@@ -22,6 +22,7 @@ import { GradientMarks } from './gradient-marks'
 import { NodeMarks } from './node-marks'
 import { ReferenceMarks } from './references'
 import { AllNodes } from './seeing'
+import { BlurredEdges } from '../crisp'
 import { SnagMarks } from '../snags/snag-marks'
 import { Slips } from './slip-marks'
 import { type Slip, slip } from './slips'
@@ -40,6 +41,7 @@ export function Overlay({ view, tools }: { view: View; tools: Tools }) {
         <Selected view={view} rules={rules} shows={tools[tool]!.shows ?? NOTHING} />
       </Shifted>
       {allNodes && <AllNodes view={view} />}
+      <BlurredEdges view={view} />
       {snags && <SnagMarks view={view} />}
       <GradientMarks />
       <ToolMarks tool={tools[tool]!} view={view} />
