@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { BenchPage, delivered, setting } from './bench-page'
 
@@ -25,4 +26,30 @@ test('the main weight and the outer radius change: all follow, those that need a
   }
   await bench.press('Control+z')
   expect(await delivered(page, bench)).toEqual(before)
+})
+
+test('rules as a file of their own: exported, changed, brought in again as a change that waits; design tokens beside it', async ({
+  page,
+}) => {
+  await BenchPage.withNewSet(page, 'Rule files')
+  await page.getByRole('link', { name: 'Rules' }).click()
+  const download = async (name: string) => {
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()])
+    return { name: file.suggestedFilename(), text: readFileSync(await file.path(), 'utf8') }
+  }
+  const rules = await download('Export rules')
+  expect(rules.name).toBe('rule-files.rules.json')
+  const tokens = await download('as design tokens')
+  expect(JSON.parse(tokens.text)).toMatchObject({ weight: { main: { $value: { value: 2, unit: 'px' } } } })
+  const changed = rules.text.replace('{"name": "main", "value": 2}', '{"name": "main", "value": 2.5}')
+  await page
+    .getByLabel('Rules file')
+    .setInputFiles({ name: 'r.json', mimeType: 'application/json', buffer: Buffer.from(changed) })
+  await expect(page.getByLabel('weight main', { exact: true })).toHaveValue('2.5')
+  await page.getByRole('button', { name: 'Discard' }).click()
+  await expect(page.getByLabel('weight main', { exact: true })).toHaveValue('2')
+  await page
+    .getByLabel('Rules file')
+    .setInputFiles({ name: 'r.json', mimeType: 'application/json', buffer: Buffer.from('{}') })
+  await expect(page.getByText('This is not a Wise Square rules file.')).toBeVisible()
 })

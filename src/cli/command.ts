@@ -17,6 +17,7 @@ export const OPTIONS = {
   size: { type: 'string' },
   out: { type: 'string' },
   time: { type: 'boolean' },
+  tokens: { type: 'boolean' },
   json: { type: 'boolean' },
   help: { type: 'boolean' },
 } as const

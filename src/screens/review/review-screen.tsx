@@ -14,6 +14,7 @@ import { useSnags } from '../frame/snags'
 import { useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { AlikeView } from './alike-view'
+import { filterOf, type Sight, SIGHT_HINTS, SightFilters, SIGHTS } from './sight'
 import { BalanceView } from './balance-view'
 import { type Family, useFamily } from './family'
 
@@ -65,12 +66,14 @@ export function ReviewScreen() {
   )
   const [view, setView] = useState<View>('sheet')
   const [order, setOrder] = useState<Order>('family')
+  const [sight, setSight] = useState<Sight>('plain')
   const family = useFamily(set)
   const shown = useMemo(() => inOrder(icons, order, family), [icons, order, family])
   const look = GROUNDS[ground]
   return (
     <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)] overflow-hidden">
       <CommonCommands />
+      <SightFilters />
       <SetBar>
         <span className="ml-1 text-quiet">
           {icons.length} icons · grid {rules.grid.size}
@@ -120,6 +123,21 @@ export function ReviewScreen() {
                 ))}
               </select>
             </label>
+            <label className="flex h-full items-center gap-2 border-r border-hair px-3.5" title={SIGHT_HINTS[sight]}>
+              <span>seen</span>
+              <select
+                aria-label="How the sheet is seen"
+                value={sight}
+                onChange={({ target: { value } }) => setSight(value as Sight)}
+                className="bg-transparent text-ink"
+              >
+                {SIGHTS.map((one) => (
+                  <option key={one} title={SIGHT_HINTS[one]}>
+                    {one}
+                  </option>
+                ))}
+              </select>
+            </label>
           </>
         )}
       </div>
@@ -157,7 +175,7 @@ export function ReviewScreen() {
                   className="flex h-full flex-col items-center justify-between border px-2 pt-4 pb-2 outline-offset-[-2px] hover:relative hover:border-hand"
                   style={{ borderColor: look.hair, background: look.color }}
                 >
-                  <span className="flex flex-1 items-center" style={{ gap: GAP }}>
+                  <span className="flex flex-1 items-center" style={{ gap: GAP, filter: filterOf(sight) }}>
                     {sizes.map((size) => (
                       <IconPicture
                         key={size}

@@ -9,6 +9,7 @@ import { CommonCommands } from '../frame/top-bar'
 import { useChanges } from './changes'
 import { RuleDiagram } from './diagram'
 import { type Draft, draftOf, outcome } from './draft'
+import { RulesFiles } from './rules-files'
 import { RulesForm } from './rules-form'
 import { changesInWords, Strip } from './strip'
 
@@ -57,6 +58,7 @@ export function RulesScreen() {
               Discard
             </Button>
           </div>
+          <RulesFiles set={set} onDraft={setDraft} />
         </div>
       </div>
       <Diagram draft={shown} onChange={(change) => setDraft({ ...shown, ...change })} />
