@@ -33,6 +33,16 @@ test('rules as a file of their own: exported, changed, brought in again as a cha
 }) => {
   await BenchPage.withNewSet(page, 'Rule files')
   await page.getByRole('link', { name: 'Rules' }).click()
+  // A radius that is a sum follows the weight in it, and goes by its new name.
+  await setting(page, 'Sum for inner', 'outer - main / 2')
+  await expect(page.getByLabel('radius inner', { exact: true })).toHaveValue('1')
+  await setting(page, 'weight main', '3')
+  await expect(page.getByLabel('radius inner', { exact: true })).toHaveValue('0.5')
+  await page.getByLabel('Name of weight 1').fill('thick')
+  await expect(page.getByLabel('Sum for inner')).toHaveValue('outer - thick / 2')
+  await setting(page, 'Sum for inner', 'outer - nothing')
+  await expect(page.getByText('“outer - nothing” is no sum of weights')).toBeVisible()
+  await page.getByRole('button', { name: 'Discard' }).click()
   const download = async (name: string) => {
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()])
     return { name: file.suggestedFilename(), text: readFileSync(await file.path(), 'utf8') }

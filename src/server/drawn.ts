@@ -1,5 +1,6 @@
 import type { Drawn } from '../core/formats/drawn'
 import type { Db } from './database'
+import type { Shown } from './renderer/tasks'
 import { fingerprint } from './renderer/fingerprint'
 import { type Renderer, TaskEnded } from './renderer/renderer'
 
@@ -114,12 +115,14 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
   // Changed meanwhile: whoever changed it has it drawn.
   if (!row || row.revision !== revision || row.rules_revision !== rulesRevision) return
   const quick = await drawnBy('draw', QUICK)
-  const { svg, problem } = quick.problem !== undefined && quick.isSlow ? await drawnBy('drawSlowly', LONG) : quick
-  async function drawnBy(task: 'draw' | 'drawSlowly', limit: number): Promise<Drawn> {
+  const { drawn, snags } =
+    quick.drawn.problem !== undefined && quick.drawn.isSlow ? await drawnBy('drawSlowly', LONG) : quick
+  const { svg, problem } = drawn
+  async function drawnBy(task: 'draw' | 'drawSlowly', limit: number): Promise<Shown> {
     try {
       return await renderer.run(task, { masters: row!.masters, rules: row!.rules, limit })
     } catch (error) {
-      if (error instanceof TaskEnded) return { problem: error.message, isSlow: true }
+      if (error instanceof TaskEnded) return { drawn: { problem: error.message, isSlow: true }, snags: null }
       throw error
     }
   }
@@ -133,6 +136,7 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
     light: svg?.light ?? null,
     dark: svg?.dark ?? null,
     problem: problem ?? null,
+    snags,
   }
   await db
     .insertInto('drawn')

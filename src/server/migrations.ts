@@ -100,6 +100,13 @@ const fourth: Migration = {
   },
 }
 
+/** How many snags each icon has, kept with how it is drawn. */
+const fifth: Migration = {
+  async up(db: Any) {
+    await addColumn(db, 'drawn', 'snags', 'integer')
+  },
+}
+
 /**
  * Every migration by name; names are applied in alphabetical order and never change once released. Each may be done
  * again over what it did.
@@ -109,6 +116,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '002-writers': second,
   '003-pictures': third,
   '004-drawn': fourth,
+  '005-snags': fifth,
 }
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }

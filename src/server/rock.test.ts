@@ -154,6 +154,16 @@ describe('icons as they are drawn', () => {
     run.mockRestore()
   })
 
+  it('are counted by their snags on the shelf, as soon as they are drawn', async () => {
+    const snags = async () => (await listSets(db))[0]!.snags
+    expect(await snags()).toBeNull()
+    await drawnIcons(db, renderer, id, 'all')
+    const before = (await snags())!
+    await save(1, { icons: [icon('oar', [{ ...box, style: { fill: 'none', stroke: '#d5401b', weight: 'main' } }])] })
+    await drawnIcons(db, renderer, id, 'all')
+    expect(await snags()).toBe(before + 1)
+  })
+
   it('are not read by the shelf', async () => {
     const reads = vi.spyOn(Database.prototype, 'prepare')
     await listSets(db)

@@ -54,6 +54,8 @@ type DrawnTable = {
   light: string | null
   dark: string | null
   problem: string | null
+  /** How many snags it has, hints and accepted ones aside; null where that is not known. */
+  snags: number | null
 }
 
 /** Pictures that icons are drawn by; `kind` is their media type, `id` made of their bytes. */

@@ -28,6 +28,8 @@ export type ShelfEntry = {
   readonly grid: number
   readonly side: number
   readonly icons: number
+  /** How many snags its icons have, as far as they are drawn; null where none is. */
+  readonly snags: number | null
   readonly changedAt: string
   readonly deleted: boolean
 }
@@ -50,16 +52,31 @@ export async function listSets(db: Db): Promise<ShelfEntry[]> {
         .select(eb.fn.countAll<number>().as('count'))
         .as('icons'),
     )
+    .select((eb) =>
+      eb
+        .selectFrom('icons')
+        .innerJoin('drawn', (join) =>
+          join
+            .onRef('drawn.set_id', '=', 'icons.set_id')
+            .onRef('drawn.icon_id', '=', 'icons.id')
+            .onRef('drawn.icon_revision', '=', 'icons.revision'),
+        )
+        .whereRef('icons.set_id', '=', 'sets.id')
+        .where('icons.deleted_at', 'is', null)
+        .select(({ fn }) => fn.sum<number | null>('drawn.snags').as('snags'))
+        .as('snags'),
+    )
     .orderBy('position')
     .orderBy('id')
     .execute()
-  return rows.map(({ id, name, kind, grid, sizes, icons, changed_at, deleted_at }) => ({
+  return rows.map(({ id, name, kind, grid, sizes, icons, snags, changed_at, deleted_at }) => ({
     id,
     name,
     kind,
     grid,
     side: realSize({ sizes: JSON.parse(sizes), grid: { size: grid } }),
     icons: icons ?? 0,
+    snags,
     changedAt: changed_at,
     deleted: deleted_at !== null,
   }))

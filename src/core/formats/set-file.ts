@@ -76,7 +76,9 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 function jsonSentence(text: string, error: unknown): string {
   if (text.trim() === '') return 'The file is empty.'
   if (/\b(NaN|Infinity)\b/.test(text)) return 'The file holds NaN or Infinity where a number is needed.'
-  if (/end of (JSON )?(input|data)|unterminated/i.test(String(error)) || !text.trimEnd().endsWith('}'))
+  const end = text.trimEnd(),
+    at = Number(/position (\d+)/.exec(String(error))?.[1] ?? -1)
+  if (/end of (JSON )?(input|data)|unterminated/i.test(String(error)) || !end.endsWith('}') || at >= end.length)
     return 'The file is cut off before its end.'
   return 'The file is not valid JSON.'
 }

@@ -6,6 +6,7 @@ import { PointXY } from '../drawing/place'
 import { Cap, Join, Style } from '../drawing/style'
 import { finishProblems } from './finishes'
 import { partProblems } from './parts'
+import { sumProblems } from './sums'
 import { INK } from '../drawing/values'
 
 const Named = (value: z.ZodNumber) => z.strictObject({ name: ValueName, value })
@@ -81,6 +82,7 @@ export const Rules = z
       .min(1, 'A set needs at least one weight.')
       .max(24)
       .superRefine(unique('weights')),
+    /** With a `sum` its value is that of the sum, whatever the values in it become. */
     radii: z
       .array(
         Named(
@@ -88,7 +90,7 @@ export const Rules = z
             .number('A radius is a number.')
             .min(0, 'A radius cannot be below 0.')
             .max(10000, 'A radius may be at most 10000.'),
-        ),
+        ).extend({ sum: z.string().min(1).max(80).optional() }),
       )
       .max(24)
       .superRefine(unique('radii')),
@@ -159,6 +161,7 @@ export const Rules = z
         }
       }
     })
+    for (const message of sumProblems(rules)) context.addIssue({ code: 'custom', path: ['radii'], message })
     for (const message of finishProblems(rules)) context.addIssue({ code: 'custom', path: ['finishes'], message })
     for (const message of partProblems(rules)) context.addIssue({ code: 'custom', path: ['parts'], message })
     if (rules.liveArea > rules.grid.size) {

@@ -1,3 +1,4 @@
+import { renamedSum, summed } from '@/core/rules/sums'
 import type { Keyline, Rules as RulesType } from '@/core/rules/rules'
 import { Rules } from '@/core/rules/rules'
 import type { ValueKind } from '@/core/drawing/visit'
@@ -31,6 +32,17 @@ export function draftOf(rules: RulesType): Draft {
     finishes: edited(rules.finishes ?? []),
     plates: edited(rules.plates ?? []),
   }
+}
+
+/** A draft with its sums at what they come to, by the names that the values in them have now. */
+export function settled(draft: Draft): Draft {
+  const all = [...draft.weights, ...draft.radii],
+    now = new Map(all.flatMap(({ name, was }) => (was !== null && was !== name ? [[was, name] as const] : [])))
+  const isThere = (name: string) => all.some((one) => one.name === name)
+  const radii = draft.radii.map((one) =>
+    one.sum ? { ...one, sum: renamedSum(one.sum, (name) => (isThere(name) ? name : (now.get(name) ?? name))) } : one,
+  )
+  return summed({ ...draft, radii })
 }
 
 /** What a draft comes to: the set with it applied, or what is wrong, by place. */

@@ -2,7 +2,10 @@
 
 import { isGradient, type Paint } from '@/core/drawing/paint'
 import { INK } from '@/core/drawing/values'
+import { sumValue } from '@/core/rules/sums'
 import { Choice, Choices } from '@/ui/choice'
+import { DraftField } from '@/ui/draft-field'
+import { say } from '@/ui/notice'
 import { cssStops } from '@/ui/css-gradient'
 import { NumberField } from '@/ui/number-field'
 import type { Draft } from './draft'
@@ -155,7 +158,7 @@ function NumberGroup({
   start,
 }: Props & { list: 'weights' | 'radii'; title: string; one: string; start: number }) {
   const values = draft[list]
-  const set = (i: number, change: { name?: string; value?: number }) =>
+  const set = (i: number, change: { name?: string; value?: number; sum?: string | undefined }) =>
     onChange({ ...draft, [list]: values.map((value, k) => (k === i ? { ...value, ...change } : value)) })
   return (
     <Group
@@ -166,19 +169,23 @@ function NumberGroup({
       }
     >
       {values.map(({ name, value }, i) => (
-        <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_72px_24px] items-center gap-1.5">
+        <div
+          key={i}
+          className={`mb-1 grid items-center gap-1.5 ${list === 'radii' ? 'grid-cols-[minmax(0,1fr)_108px_60px_24px]' : 'grid-cols-[minmax(0,1fr)_72px_24px]'}`}
+        >
           <NameInput
             label={`Name of ${one} ${i + 1}`}
             value={name}
             problem={problems.get(`${list}.${i}.name`)}
             onChange={(next) => set(i, { name: next })}
           />
+          {list === 'radii' && <SumInput radius={draft.radii[i]!} draft={draft} onSum={(sum) => set(i, { sum })} />}
           <NumberInput
             label={`${one} ${name}`}
             value={value}
             step={0.25}
             problem={problems.get(`${list}.${i}.value`)}
-            onChange={(next) => set(i, { value: next })}
+            onChange={(next) => set(i, { value: next, ...(list === 'radii' && { sum: undefined }) })}
           />
           <RemoveButton
             label={`Remove ${name}`}
@@ -282,6 +289,34 @@ function PaletteGroup({ draft, onChange, problems }: Props) {
         </div>
       ))}
     </Group>
+  )
+}
+
+/** What a radius is the sum of, where it is one; a number typed beside it makes it its own again. */
+function SumInput({
+  radius: { name, sum },
+  draft,
+  onSum,
+}: {
+  radius: Draft['radii'][number]
+  draft: Draft
+  onSum: (sum: string | undefined) => void
+}) {
+  return (
+    <DraftField
+      label={`Sum for ${name}`}
+      title="A sum of weights and radii, such as outer - main; it stays one when they change"
+      placeholder="own number"
+      value={sum ?? ''}
+      onAccept={(text) => {
+        if (text === '') return onSum(undefined)
+        const others = { ...draft, radii: draft.radii.filter((one) => one.name !== name) }
+        if (sumValue(text, others) === null)
+          return say({ text: `“${text}” is no sum of weights and plain radii of these rules.`, tone: 'fault' })
+        onSum(text)
+      }}
+      className="h-6 min-w-0 rounded-sheet border border-hair px-1.5"
+    />
   )
 }
 

@@ -8,7 +8,7 @@ import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { useChanges } from './changes'
 import { RuleDiagram } from './diagram'
-import { type Draft, draftOf, outcome } from './draft'
+import { type Draft, draftOf, outcome, settled } from './draft'
 import { RulesFiles } from './rules-files'
 import { RulesForm } from './rules-form'
 import { changesInWords, Strip } from './strip'
@@ -40,7 +40,7 @@ export function RulesScreen() {
       <SetBar />
       <div className="row-span-2 flex min-h-0 flex-col border-r border-ink bg-sheet">
         <div className="min-h-0 flex-1 overflow-y-auto">
-          <RulesForm draft={shown} onChange={setDraft} problems={problems} />
+          <RulesForm draft={shown} onChange={(next) => setDraft(settled(next))} problems={problems} />
         </div>
         <div className="border-t border-ink px-4 py-2.5">
           <p role="status" className={`mb-2 min-h-4 ${result && !result.ok ? 'text-fault' : 'text-quiet'}`}>

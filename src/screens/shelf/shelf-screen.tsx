@@ -22,6 +22,8 @@ type Entry = {
   readonly side: number
   /** How many icons it has. */
   readonly icons: number
+  /** How many snags they have; null where that is not known yet. */
+  readonly snags: number | null
   readonly changedAt: string
   readonly deleted: boolean
 }
@@ -91,12 +93,15 @@ export function ShelfScreen({ entries, actions }: { entries: readonly Entry[]; a
             <div role="table" aria-label="Sets" className="mt-6 border-t border-ink bg-sheet">
               <div
                 role="row"
-                className="grid grid-cols-[220px_96px_64px_minmax(0,1fr)_128px_32px] items-center gap-3 border-b border-hair px-4 py-1.5 text-small text-quiet"
+                className="grid grid-cols-[220px_96px_64px_minmax(0,1fr)_64px_128px_32px] items-center gap-3 border-b border-hair px-4 py-1.5 text-small text-quiet"
               >
                 <span role="columnheader">name</span>
                 <span role="columnheader">kind</span>
                 <span role="columnheader">grid</span>
                 <span role="columnheader">icons at real size</span>
+                <span role="columnheader" className="text-right">
+                  snags
+                </span>
                 <span role="columnheader" className="text-right">
                   last change
                 </span>
@@ -151,7 +156,7 @@ async function told(doing: Promise<Answer<unknown>>): Promise<boolean> {
 }
 
 function SetRow({
-  entry: { id, name, kind, grid, side, icons, changedAt },
+  entry: { id, name, kind, grid, side, icons, snags, changedAt },
   onRename,
 }: {
   entry: Entry
@@ -168,7 +173,7 @@ function SetRow({
   return (
     <div
       role="row"
-      className="relative grid min-h-16 grid-cols-[220px_96px_64px_minmax(0,1fr)_128px_32px] items-center gap-3 border-b border-hair px-4 hover:bg-film"
+      className="relative grid min-h-16 grid-cols-[220px_96px_64px_minmax(0,1fr)_64px_128px_32px] items-center gap-3 border-b border-hair px-4 hover:bg-film"
     >
       <span role="cell" className="truncate">
         <Link href={`/sets/${id}/draw`} className="text-title font-[640] after:absolute after:inset-0">
@@ -180,6 +185,9 @@ function SetRow({
       </span>
       <span role="cell">{grid}</span>
       <RunOfIcons setId={id} count={icons} side={side} changedAt={changedAt} />
+      <span role="cell" className={snags ? 'text-right text-snag' : 'text-right text-quiet'}>
+        {snags === null ? '–' : snags === 0 ? 'none' : `◇ ${snags}`}
+      </span>
       <time role="cell" dateTime={changedAt} className="text-right text-quiet" suppressHydrationWarning>
         {new Intl.DateTimeFormat('en-GB', {
           day: 'numeric',

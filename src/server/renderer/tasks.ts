@@ -1,3 +1,7 @@
+import { snagsIn } from '../../core/checks/checks'
+import { sceneOf } from '../../core/drawing/evaluated-scene'
+import type { Rules } from '../../core/rules/rules'
+import { acceptedIn, type Icon } from '../../core/set/set'
 import { type DeliveredFile, zip as zipped } from '../../core/targets/delivery'
 import { type Drawn, drawnIcon } from '../../core/formats/drawn'
 import { png } from '../../core/formats/png'
@@ -9,13 +13,33 @@ import { type ReadPicture, readPictureFile } from './picture-file'
 import { startRasteriser } from './raster'
 import { type SetRows, setOfRows, rowsOfSet } from '../set-rows'
 
-/** An icon as documents, in so many milliseconds; its masters and the rules as JSON. */
-function draw({ masters, rules, limit }: { masters: string; rules: string; limit: number }): Drawn {
+/** An icon as documents, and how many snags it has; null where that is not known. */
+export type Shown = { readonly drawn: Drawn; readonly snags: number | null }
+
+/** An icon as documents with its snags, in so many milliseconds; its masters and the rules as JSON. */
+function draw({ masters, rules: text, limit }: { masters: string; rules: string; limit: number }): Shown {
   const end = performance.now() + limit
+  const icon: Icon = { id: 'icon', name: 'icon', masters: JSON.parse(masters) },
+    rules = JSON.parse(text) as Rules
   return within(
     () => performance.now() > end,
-    () => drawnIcon({ id: 'icon', name: 'icon', masters: JSON.parse(masters) }, JSON.parse(rules)),
+    () => {
+      const drawn = drawnIcon(icon, rules)
+      return { drawn, snags: drawn.svg ? snagCount(icon, rules) : null }
+    },
   )
+}
+
+/** How many snags an icon has, hints and accepted ones aside; null where there was no time to look. */
+function snagCount({ masters }: Icon, rules: Rules): number | null {
+  const scene = sceneOf(rules)
+  try {
+    return masters
+      .flatMap((master) => snagsIn({ objects: master.objects, rules, scene }, acceptedIn(master)))
+      .filter(({ severity }) => severity !== 'note').length
+  } catch {
+    return null
+  }
 }
 
 /**

@@ -1,0 +1,56 @@
+import type { NamedNumber } from '../drawing/values'
+
+/** A radius that may be a sum of others and of weights, which stays one. */
+type Radius = NamedNumber & { readonly sum?: string | undefined }
+type Values = { readonly weights: readonly NamedNumber[]; readonly radii: readonly Radius[] }
+
+const NAME = /[a-zA-Z][a-zA-Z0-9-]*/g
+
+/**
+ * What a sum comes to, such as “outer - main” or “main * 1.5 + 1”: products before sums, names of weights and of radii
+ * that are no sums themselves. Null where it is none, names what is not there, or comes to less than 0.
+ */
+export function sumValue(sum: string, { weights, radii }: Values): number | null {
+  const named = new Map([...radii.filter((one) => !one.sum), ...weights].map(({ name, value }) => [name, value]))
+  const tokens = sum.match(/[a-zA-Z][a-zA-Z0-9-]*|\d+(\.\d+)?|[+*/−-]|\S/g) ?? []
+  let at = 0
+  const factor = (): number => {
+    const token = tokens[at++] ?? ''
+    return /^\d/.test(token) ? Number(token) : (named.get(token) ?? NaN)
+  }
+  const product = (): number => {
+    let value = factor()
+    while (tokens[at] === '*' || tokens[at] === '/') value = tokens[at++] === '*' ? value * factor() : value / factor()
+    return value
+  }
+  let value = product()
+  while (at < tokens.length) {
+    const sign = tokens[at++]
+    if (sign !== '+' && sign !== '-' && sign !== '−') return null
+    value += sign === '+' ? product() : -product()
+  }
+  return Number.isFinite(value) && value >= -1e-12 ? Math.max(0, Math.round(value * 1e6) / 1e6) : null
+}
+
+/** The same with every radius that is a sum at what it comes to. */
+export const summed = <V extends Values>(values: V): V => ({
+  ...values,
+  radii: values.radii.map((one) => {
+    const value = one.sum ? sumValue(one.sum, values) : null
+    return value === null ? one : { ...one, value }
+  }),
+})
+
+/** A sum with names exchanged. */
+export const renamedSum = (sum: string, name: (name: string) => string): string => sum.replace(NAME, name)
+
+/** What is wrong with the sums of a rule book, as sentences. */
+export const sumProblems = (values: Values): string[] =>
+  values.radii.flatMap(({ name, value, sum }) => {
+    if (!sum) return []
+    const is = sumValue(sum, values)
+    if (is === null) return [`The radius “${name}” is said to be “${sum}”, which is no sum of weights and plain radii.`]
+    return Math.abs(is - value) < 1e-6
+      ? []
+      : [`The radius “${name}” is said to be “${sum}”, which is ${is}, not ${value}.`]
+  })
