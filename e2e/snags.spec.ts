@@ -66,6 +66,8 @@ test('snags: found while drawing, marked, mended one by one and all at once, lef
   await page.getByRole('link', { name: 'Review' }).click()
   await expect(page.getByRole('link', { name: /level/ }).getByText(/◇ \d/)).toBeVisible()
 
+  await page.getByRole('radio', { name: 'with snags' }).click()
+  await expect(page.getByRole('list', { name: 'Sheet' }).getByRole('link')).toHaveCount(1)
   // Beside each other: charts with what stands out, look-alikes by their likeness.
   await page.getByRole('radio', { name: 'balance' }).click()
   await expect(page.getByRole('region', { name: 'visual weight' })).toContainText('middle')
@@ -83,6 +85,11 @@ test('review of the demo: the heaviest first, what stands out is opened by a pre
   await expect(first).toHaveAttribute('title', 'Draw anchor')
   await page.getByLabel('Order of the sheet').selectOption('weight')
   await expect(first).toHaveAttribute('title', 'Draw shell')
+  // Nothing of the demo has a snag that is not accepted.
+  await page.getByRole('radio', { name: 'with snags' }).click()
+  await expect(first).toHaveCount(0)
+  await page.getByRole('radio', { name: 'all', exact: true }).click()
+  await expect(first).toBeVisible()
   await page.getByRole('radio', { name: 'look-alikes' }).click()
   await expect(page.getByRole('listitem').first()).toContainText(/wind-rose · half-tide\s*69 % alike/)
   await page.getByRole('radio', { name: 'balance' }).click()

@@ -1,7 +1,8 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import { drawPicture, type Source } from '@/workers/draw'
+import { drawPicture } from '@/workers/draw'
+import type { Source } from '@/workers/drawer'
 
 /**
  * Something drawn as real pixels, as it will be delivered. Before its pixels are there the last ones stay, so nothing

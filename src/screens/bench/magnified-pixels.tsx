@@ -4,7 +4,7 @@ import { useState } from 'react'
 import type { DrawingObject } from '@/core/drawing/object'
 import type { Rules } from '@/core/rules/rules'
 import { PixelPicture } from '@/ui/pixel-picture'
-import type { Source } from '@/workers/draw'
+import type { Source } from '@/workers/drawer'
 import { useBench, useSlot } from './context'
 import { BlurredMarks, CRISP, useCrispness } from './crisp'
 

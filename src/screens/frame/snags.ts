@@ -1,10 +1,10 @@
-import { useEffect, useSyncExternalStore } from 'react'
+import { useDeferredValue, useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { Snag } from '@/core/checks/check'
 import { keyOf } from '@/core/checks/checks'
 import type { DrawingObject } from '@/core/drawing/object'
 import type { Rules } from '@/core/rules/rules'
-import { acceptedIn, type Master } from '@/core/set/set'
-import { snagsOf } from '@/workers/draw'
+import { acceptedIn, type Icon, masterFor, type Master } from '@/core/set/set'
+import { snagsOf } from '@/workers/questions'
 
 type Objects = readonly DrawingObject[]
 type Search = { readonly rules: Rules; readonly giveUp: () => void; wanted: number }
@@ -13,6 +13,8 @@ type Search = { readonly rules: Rules; readonly giveUp: () => void; wanted: numb
 const known = new WeakMap<Objects, { readonly rules: Rules; readonly snags: readonly Snag[] }>()
 const searches = new WeakMap<Objects, Search>()
 const listeners = new Set<() => void>()
+/** How many drawings were looked at so far. */
+let looked = 0
 
 const foundIn = (objects: Objects | null, rules: Rules): readonly Snag[] | null => {
   const one = objects && known.get(objects)
@@ -28,6 +30,7 @@ function look(objects: Objects, rules: Rules): (() => void) | undefined {
     const giveUp = snagsOf(objects, rules, (snags) => {
       known.set(objects, { rules, snags })
       searches.delete(objects)
+      looked++
       for (const listener of listeners) listener()
     })
     searches.set(objects, (search = { rules, giveUp, wanted: 0 }))
@@ -58,9 +61,37 @@ export function useSnags(master: Master | null, rules: Rules): readonly Snag[] |
     () => null,
   )
   useEffect(() => (objects ? look(objects, rules) : undefined), [objects, rules])
-  if (!all || !master) return null
+  return all && master && left(all, master)
+}
+
+/** Of all that was found in a master what is not accepted. */
+function left(all: readonly Snag[], master: Master): readonly Snag[] {
   const accepted = new Set(acceptedIn(master).map(keyOf))
   return accepted.size === 0 ? all : all.filter((snag) => !accepted.has(keyOf(snag)))
+}
+
+/** The icons that have snags of their own, by id, as far as they were looked at; looked for only where it is wanted. */
+export function useSnagged(icons: readonly Icon[], rules: Rules, isWanted: boolean): ReadonlySet<string> {
+  const count = useDeferredValue(
+    useSyncExternalStore(
+      listen,
+      () => looked,
+      () => 0,
+    ),
+  )
+  useEffect(() => {
+    if (!isWanted) return
+    const giveUps = icons.map((icon) => look(masterFor(icon).objects, rules))
+    return () => giveUps.forEach((giveUp) => giveUp?.())
+  }, [icons, rules, isWanted])
+  return useMemo(() => {
+    const snagged = icons.filter((icon) => {
+      const master = masterFor(icon),
+        all = isWanted && count >= 0 && foundIn(master.objects, rules)
+      return all && left(all, master).length > 0
+    })
+    return new Set(snagged.map(({ id }) => id))
+  }, [icons, rules, isWanted, count])
 }
 
 /** Those that are more than a hint. */

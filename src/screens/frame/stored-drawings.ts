@@ -1,7 +1,8 @@
 import type { Ground } from '@/core/formats/svg-paint'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon, IconSet } from '@/core/set/set'
-import { type Source, sourceOf } from '@/workers/draw'
+import { sourceOf } from '@/workers/draw'
+import type { Source } from '@/workers/drawer'
 
 /** An icon as the server keeps it drawn, or why it cannot be drawn. */
 export type StoredDrawing = {

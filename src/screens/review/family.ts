@@ -6,7 +6,7 @@ import type { Balance } from '@/core/proof/balance'
 import type { DrawingObject } from '@/core/drawing/object'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Icon, type IconSet, masterFor } from '@/core/set/set'
-import { balanceOf } from '@/workers/draw'
+import { balanceOf } from '@/workers/questions'
 
 /** How often what was found is shown, in milliseconds. */
 const PAUSE = 150

@@ -10,7 +10,7 @@ import { VirtualGrid } from '@/ui/virtual-grid'
 import type { Snag } from '@/core/checks/check'
 import { IconPicture } from '../frame/icon-picture'
 import { SetBar } from '../frame/set-bar'
-import { useSnags } from '../frame/snags'
+import { useSnagged, useSnags } from '../frame/snags'
 import { useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { AlikeView } from './alike-view'
@@ -33,6 +33,8 @@ const GROUNDS: Record<
 
 type View = 'sheet' | 'balance' | 'alike'
 const VIEWS: Record<View, string> = { sheet: 'sheet', balance: 'balance', alike: 'look-alikes' }
+
+type Only = 'all' | 'with snags'
 
 type Order = 'family' | 'name' | 'weight' | 'nodes'
 const ORDERS: Record<Order, string> = {
@@ -68,7 +70,12 @@ export function ReviewScreen() {
   const [order, setOrder] = useState<Order>('family')
   const [sight, setSight] = useState<Sight>('plain')
   const family = useFamily(set)
-  const shown = useMemo(() => inOrder(icons, order, family), [icons, order, family])
+  const [only, setOnly] = useState<Only>('all')
+  const snagged = useSnagged(icons, rules, only === 'with snags')
+  const shown = useMemo(
+    () => inOrder(icons, order, family).filter(({ id }) => only === 'all' || snagged.has(id) || family.snags.has(id)),
+    [icons, order, family, only, snagged],
+  )
   const look = GROUNDS[ground]
   return (
     <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)] overflow-hidden">
@@ -79,7 +86,7 @@ export function ReviewScreen() {
           {icons.length} icons · grid {rules.grid.size}
         </span>
       </SetBar>
-      <div className="flex items-center border-b border-hair bg-sheet text-quiet">
+      <div className="flex items-center overflow-x-auto border-b border-hair bg-sheet text-quiet [scrollbar-width:none] [&>*]:flex-none">
         <div className="flex h-full items-center border-r border-hair px-3.5">
           <Choice<View>
             label="What is reviewed"
@@ -138,6 +145,14 @@ export function ReviewScreen() {
                 ))}
               </select>
             </label>
+            <div className="flex h-full items-center border-r border-hair px-3.5">
+              <Choice<Only>
+                label="Which icons"
+                value={only}
+                options={(['all', 'with snags'] as const).map((value) => ({ value, label: value }))}
+                onChange={setOnly}
+              />
+            </div>
           </>
         )}
       </div>

@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react'
 import { strains } from '@/core/checks/condition'
 import { type Icon, type IconSet, masterFor } from '@/core/set/set'
-import { conditionOf, documentOf } from '@/workers/draw'
+import { documentOf } from '@/workers/draw'
+import { conditionOf } from '@/workers/questions'
 
 /** An icon that a pending change would alter, before and after it, and what it loses by that, as sentences. */
 export type Change = {

@@ -20,7 +20,7 @@ import { outermost } from '@/core/drawing/tree'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import type { OpticalOffset } from '@/core/proof/optical-centre'
-import { offsetOf } from '@/workers/draw'
+import { offsetOf } from '@/workers/questions'
 import { useBench, useBenchState, useCalmObjects, useRules, useSlot } from '../context'
 import { align, type AlignTo, centreOptically, space } from './arrange-operations'
 

@@ -1,0 +1,115 @@
+import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
+import type { DrawingObject } from '../core/drawing/object'
+import type { Ground } from '../core/formats/svg-paint'
+import type { Rules } from '../core/rules/rules'
+import { Numbers } from './numbered'
+
+/** What a picture shows: a document, or a drawing under rules in the colours for a ground. */
+export type Source =
+  | { readonly svg: string }
+  | { readonly objects: readonly DrawingObject[]; readonly rules: Rules; readonly ground: Ground }
+
+export type Job = { readonly source: Source; readonly wanted: Wanted; readonly done: (answer: Answered) => void }
+
+/**
+ * How many jobs a worker has at once: enough that it never waits for the page, few enough that what is no longer wanted
+ * is not drawn.
+ */
+const AHEAD = 4
+/** How long one picture may take, in milliseconds, before the worker is given up and a new one begun. */
+const LIMIT = 9000
+
+/**
+ * A worker that draws, one picture after the other. One that takes too long or broke is given up; what it had beside
+ * that is drawn by the next.
+ */
+export class Drawer {
+  private worker: Worker | null = null
+  private numbers = new Numbers(() => undefined)
+  private nextId = 1
+  private readonly waiting: Job[] = []
+  /** What the worker has, in the order in which it draws. */
+  private readonly inWork = new Map<number, Job>()
+  private timer: ReturnType<typeof setTimeout> | undefined
+  private unneeded: number[] = []
+
+  /** Asks for a picture; returns the way to give it up. */
+  ask(job: Job): () => void {
+    this.waiting.push(job)
+    this.feed()
+    return () => {
+      const at = this.waiting.indexOf(job)
+      if (at >= 0) this.waiting.splice(at, 1)
+    }
+  }
+
+  private feed(): void {
+    this.worker ??= this.begin()
+    while (this.inWork.size < AHEAD) {
+      const job = this.waiting.shift()
+      if (!job) return
+      const id = this.nextId++
+      this.inWork.set(id, job)
+      this.worker.postMessage({ id, drawing: this.sent(job.source), wanted: job.wanted } satisfies Asked)
+      if (this.inWork.size === 1) this.watch()
+    }
+  }
+
+  /** What goes to the worker: of a drawing only the objects that it does not have yet. */
+  private sent(source: Source): SentDrawing {
+    if ('svg' in source) return source
+    const { objects } = source
+    const list = this.numbers.of<object>(objects, [])
+    return {
+      objects: { number: list.number, ...(list.thing && { thing: objects.map((object) => this.numbers.of(object)) }) },
+      rules: this.numbers.of(source.rules),
+      ground: source.ground,
+    }
+  }
+
+  private begin(): Worker {
+    this.unneeded = []
+    this.numbers = new Numbers((number) => {
+      if (this.unneeded.push(number) === 1)
+        setTimeout(() => this.worker?.postMessage({ forget: this.unneeded.splice(0) } satisfies Asked), 1000)
+    })
+    const worker = new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' })
+    worker.onmessage = ({ data }: MessageEvent<Answered>) => {
+      if (worker !== this.worker) return
+      const job = this.inWork.get(data.id)
+      this.inWork.delete(data.id)
+      if ('problem' in data && data.broken) this.restart()
+      else this.watch()
+      job?.done(data)
+      this.feed()
+    }
+    worker.onerror = (event) => {
+      event.preventDefault()
+      if (worker === this.worker) this.giveUpFirst('It cannot be drawn: the worker gave up.')
+    }
+    return worker
+  }
+
+  /** Begins the time of the picture that the worker is at. */
+  private watch(): void {
+    clearTimeout(this.timer)
+    if (this.inWork.size > 0) this.timer = setTimeout(() => this.giveUpFirst('It takes too long to draw.'), LIMIT)
+  }
+
+  /** Says of the picture that the worker was at that it cannot be drawn; all others are drawn by a new worker. */
+  private giveUpFirst(problem: string): void {
+    const [first] = this.inWork
+    if (first) this.inWork.delete(first[0])
+    this.restart()
+    first?.[1].done({ id: first[0], problem })
+    this.feed()
+  }
+
+  private restart(): void {
+    this.worker?.terminate()
+    this.worker = null
+    clearTimeout(this.timer)
+    this.waiting.unshift(...this.inWork.values())
+    this.inWork.clear()
+  }
+}

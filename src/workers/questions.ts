@@ -1,0 +1,42 @@
+import type { Snag } from '../core/checks/check'
+import type { Condition } from '../core/checks/condition'
+import type { DrawingObject } from '../core/drawing/object'
+import type { Balance } from '../core/proof/balance'
+import type { Crispness } from '../core/proof/crispness'
+import type { OpticalOffset } from '../core/proof/optical-centre'
+import type { Rules } from '../core/rules/rules'
+import type { Answered, Wanted } from './draw.worker'
+import { Drawer } from './drawer'
+
+/** One worker for all that is looked for in drawings: no picture waits for it. */
+const looker = new Drawer()
+
+type Objects = readonly DrawingObject[]
+
+/** A question about objects under rules; asking it returns the way to give it up. */
+const question =
+  <T>(wanted: Wanted, read: (answer: Answered) => T) =>
+  (objects: Objects, rules: Rules, done: (answer: T) => void): (() => void) =>
+    looker.ask({ source: { objects, rules, ground: 'light' }, wanted, done: (answer) => done(read(answer)) })
+
+/** How far the optical middle of objects is from the middle of the square; null where there is none. */
+export const offsetOf = question('optical offset', (answer): OpticalOffset | null =>
+  'offset' in answer ? answer.offset : null,
+)
+
+/** What is found in objects, what is accepted included. */
+export const snagsOf = question('snags', (answer): readonly Snag[] => ('snags' in answer ? answer.snags : []))
+
+/** What objects come to by eye; null where they paint nothing. */
+export const balanceOf = question('balance', (answer): Balance | null => ('balance' in answer ? answer.balance : null))
+
+/** How crisp objects are at each delivered size. */
+export const crispnessOf = question('crispness', (answer): readonly Crispness[] =>
+  'crispness' in answer ? answer.crispness : [],
+)
+
+const condition = question('condition', (answer): Condition | null => ('condition' in answer ? answer.condition : null))
+
+/** How objects stand under rules; null where that cannot be computed. */
+export const conditionOf = (objects: Objects, rules: Rules): Promise<Condition | null> =>
+  new Promise((done) => condition(objects, rules, done))
