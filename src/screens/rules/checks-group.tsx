@@ -5,13 +5,7 @@ import { FAMILY_CHECKS } from '@/core/checks/family'
 import { Severity } from '@/core/rules/rules'
 import { DraftField } from '@/ui/draft-field'
 import type { Draft } from './draft'
-import { Group, NumberInput } from './form'
-
-type Props = {
-  readonly draft: Draft
-  readonly onChange: (draft: Draft) => void
-  readonly problems: ReadonlyMap<string, string>
-}
+import { Group, type GroupProps, NumberInput } from './form'
 
 const NAMINGS = ['kebab-case', 'snake_case', 'camelCase', 'PascalCase'] as const
 
@@ -22,7 +16,7 @@ const without = (draft: Draft, key: 'gap' | 'counter' | 'safeZone' | 'angles' | 
 }
 
 /** The numbers that drawings are checked by; 0 is not looked at. */
-export function MeasuresGroup({ draft, onChange, problems }: Props) {
+export function MeasuresGroup({ draft, onChange, problems }: GroupProps) {
   const measure = (key: 'gap' | 'counter' | 'safeZone', label: string, shown: string, step: number) => (
     <NumberInput
       label={label}
@@ -85,7 +79,7 @@ export function MeasuresGroup({ draft, onChange, problems }: Props) {
 }
 
 /** What is looked for in every drawing, and how much each matters. */
-export function ChecksGroup({ draft, onChange }: Props) {
+export function ChecksGroup({ draft, onChange }: GroupProps) {
   const set = (id: string, severity: Severity, usual: Severity) => {
     const { [id]: _, ...others } = draft.checks ?? {}
     const checks = severity === usual ? others : { ...others, [id]: severity }

@@ -4,6 +4,20 @@ import clsx from 'clsx'
 import { X } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { NumberField } from '@/ui/number-field'
+import type { Draft } from './draft'
+
+/** What every group of the form shows and changes; problems by the place they are at. */
+export type GroupProps = {
+  readonly draft: Draft
+  readonly onChange: (draft: Draft) => void
+  readonly problems: ReadonlyMap<string, string>
+}
+
+/** The first free name of a stem and a number. */
+export function freshName(stem: string, taken: readonly { name: string }[]): string {
+  const names = new Set(taken.map(({ name }) => name))
+  for (let n = 1; ; n++) if (!names.has(`${stem}-${n}`)) return `${stem}-${n}`
+}
 
 /** A group of the rules with its heading. */
 export function Group({

@@ -2,7 +2,7 @@
 
 import { Choice } from '@/ui/choice'
 import type { Draft } from './draft'
-import { Group, NameInput, NumberInput, RemoveButton } from './form'
+import { Group, type GroupProps, NameInput, NumberInput, RemoveButton } from './form'
 
 type Plate = Draft['plates'][number]
 
@@ -13,15 +13,7 @@ const SHAPES = [
 ] as const
 
 /** The background shapes that drawings may lie on. */
-export function PlateGroup({
-  draft,
-  onChange,
-  problems,
-}: {
-  readonly draft: Draft
-  readonly onChange: (draft: Draft) => void
-  readonly problems: ReadonlyMap<string, string>
-}) {
+export function PlateGroup({ draft, onChange, problems }: GroupProps) {
   const { plates } = draft
   const set = (i: number, change: Partial<Plate>) =>
     onChange({ ...draft, plates: plates.map((one, k) => (k === i ? { ...one, ...change } : one)) })

@@ -1,0 +1,116 @@
+'use client'
+
+import { Choice } from '@/ui/choice'
+import type { Draft } from './draft'
+import { freshName, Group, type GroupProps, NameInput, NumberInput, RemoveButton } from './form'
+
+/** The square and its grid. */
+export function GridGroup({ draft, onChange, problems }: GroupProps) {
+  const { grid } = draft
+  return (
+    <Group title="Grid" note="drawings keep their numbers">
+      <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 [&_input]:!w-16 [&_label]:justify-between">
+        <NumberInput
+          label="Grid size"
+          shown="square"
+          value={grid.size}
+          step={1}
+          problem={problems.get('grid.size')}
+          onChange={(size) => onChange({ ...draft, grid: { ...grid, size } })}
+        />
+        <NumberInput
+          label="Live area"
+          shown="live area"
+          value={draft.liveArea}
+          step={1}
+          problem={problems.get('liveArea')}
+          onChange={(liveArea) => onChange({ ...draft, liveArea })}
+        />
+        <NumberInput
+          label="Step"
+          shown="step"
+          value={grid.step}
+          step={0.25}
+          problem={problems.get('grid.step')}
+          onChange={(step) => onChange({ ...draft, grid: { ...grid, step } })}
+        />
+        <NumberInput
+          label="Strong line every"
+          shown="strong every"
+          value={grid.major}
+          step={1}
+          problem={problems.get('grid.major')}
+          onChange={(major) => onChange({ ...draft, grid: { ...grid, major } })}
+        />
+      </div>
+    </Group>
+  )
+}
+
+/** Shapes that give silhouettes of one kind the same visual size. */
+export function KeylineGroup({ draft, onChange, problems }: GroupProps) {
+  const { keylines } = draft
+  const set = (i: number, change: Partial<Draft['keylines'][number]>) =>
+    onChange({ ...draft, keylines: keylines.map((one, k) => (k === i ? { ...one, ...change } : one)) })
+  const area = ({ shape, w, h }: Draft['keylines'][number]) =>
+    Math.round(w * h * (shape === 'ellipse' ? Math.PI / 4 : 1))
+  return (
+    <Group
+      title="Keylines"
+      addLabel="keyline"
+      onAdd={() =>
+        onChange({
+          ...draft,
+          keylines: [
+            ...keylines,
+            { name: freshName('keyline', keylines), shape: 'rectangle', w: draft.liveArea, h: draft.liveArea },
+          ],
+        })
+      }
+    >
+      {keylines.length === 0 && (
+        <p className="text-quiet">None. Keylines give different silhouettes the same visual size.</p>
+      )}
+      {keylines.map((keyline, i) => (
+        <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_auto_52px_52px_52px_24px] items-center gap-1.5">
+          <NameInput
+            label={`Name of keyline ${i + 1}`}
+            value={keyline.name}
+            problem={problems.get(`keylines.${i}.name`)}
+            onChange={(name) => set(i, { name })}
+          />
+          <Choice
+            label={`Shape of ${keyline.name}`}
+            value={keyline.shape}
+            options={[
+              { value: 'ellipse', label: '○', hint: 'ellipse' },
+              { value: 'rectangle', label: '□', hint: 'rectangle' },
+            ]}
+            onChange={(shape) => set(i, { shape })}
+          />
+          <NumberInput
+            label={`Width of ${keyline.name}`}
+            value={keyline.w}
+            step={1}
+            problem={problems.get(`keylines.${i}.w`)}
+            onChange={(w) => set(i, { w })}
+          />
+          <NumberInput
+            label={`Height of ${keyline.name}`}
+            value={keyline.h}
+            step={1}
+            problem={problems.get(`keylines.${i}.h`)}
+            onChange={(h) => set(i, { h })}
+          />
+          <span className="text-right text-small text-quiet" title="area in square units">
+            {area(keyline)} u²
+          </span>
+          <RemoveButton
+            label={`Remove ${keyline.name}`}
+            onClick={() => onChange({ ...draft, keylines: keylines.filter((_, k) => k !== i) })}
+          />
+        </div>
+      ))}
+    </Group>
+  )
+}
