@@ -10,34 +10,26 @@ import { memo } from 'react'
 import { changeNumbers } from '@/core/drawing/numbers'
 import { refusalIn } from '@/core/drawing/evaluate'
 import type { FrameChange } from '@/core/drawing/frame'
-import {
-  type Container,
-  type DrawingObject,
-  By,
-  isContainer,
-  isStyled,
-  kindOf,
-  Role,
-  wordOf,
-} from '@/core/drawing/object'
-import type { Paint } from '@/core/drawing/paint'
+import { type Container, type DrawingObject, isContainer, isStyled, kindOf, Role, wordOf } from '@/core/drawing/object'
 import { Refusal } from '@/core/drawing/refusal'
 import type { Scene } from '@/core/drawing/scene'
 import { countsByInk } from '@/core/drawing/solid'
-import { Cap, isShared, type Radius, type Weight } from '@/core/drawing/style'
+import { isShared, type Radius } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
 import type { Bench } from '../bench'
 import { useBench, useBenchState } from '../context'
-import { setFlag, showFinish } from '../operations'
-import { cornerOf, cornerStyleOf, numbersOf, withCorner, withCornerStyle, withStyle } from './columns'
+import { setFlag } from '../operations'
+import { cornerOf, cornerStyleOf, numbersOf, withCorner, withCornerStyle } from './columns'
 import { CornerStyleChoice } from './corner-style'
 import { EditCell } from './edit-cell'
+import { FinishCells } from './finish-cells'
 import { FlagButton } from './flag-button'
-import { FRAME, RADIUS, WEIGHT } from './limits'
+import { FRAME, RADIUS } from './limits'
 import { RowSnags } from '../snags/row-snags'
 import { NameCell } from './name-cell'
+import { Optional } from './optional'
 import { OwnNumbers } from './own-numbers'
-import { NamedNumberCell, PaintCell, WordCell } from './value-cell'
+import { NamedNumberCell, WordCell } from './value-cell'
 
 /** The columns of the ledger; shared by its head, its rows and the row of the selection. */
 export const GRID =
@@ -242,59 +234,15 @@ export const Row = memo(function Row({
           )}
         </Optional>
       </div>
-      <div role="gridcell">
-        <Optional there={style && style.stroke !== 'none' ? style.weight : undefined}>
-          {(weight) => (
-            <NamedNumberCell
-              label={`weight of ${object.name}`}
-              value={weight}
-              list={rules.weights}
-              readOnly={locked}
-              limits={WEIGHT}
-              onChange={(next) => change((other) => withStyle(other, { weight: next as Weight }, scene), 'the weight')}
-            />
-          )}
-        </Optional>
-      </div>
-      <div role="gridcell">
-        <Optional there={style && style.stroke !== 'none' ? style : undefined}>
-          {({ cap }) => (
-            <WordCell<Cap>
-              label={`cap of ${object.name}`}
-              value={cap}
-              words={Cap.options}
-              byRules={rules.cap}
-              readOnly={locked}
-              onChange={(next) => change((other) => withStyle(other, { cap: next }, scene), 'the cap')}
-            />
-          )}
-        </Optional>
-      </div>
-      {(['fill', 'stroke'] as const).map((key) => (
-        <div role="gridcell" key={key}>
-          {inside && key === 'fill' ? (
-            <WordCell<By>
-              label={`what counts of ${object.name}`}
-              value={object.by}
-              words={By.options}
-              byDefault={{ word: byInk ? 'ink' : 'edge', why: 'as it is drawn' }}
-              readOnly={locked}
-              onChange={(by) => change((other) => withBy(other, by), 'what counts')}
-            />
-          ) : style ? (
-            <PaintCell
-              label={`${key} of ${object.name}`}
-              value={style[key]}
-              rules={rules}
-              readOnly={locked}
-              onMore={() => showFinish(bench, bench.store.getState().selection.has(object.id) ? null : object.id, key)}
-              onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }, scene), `the ${key}`)}
-            />
-          ) : (
-            <span className="block truncate px-1 text-quiet/70">{inside ? 'assembly’s' : '–'}</span>
-          )}
-        </div>
-      ))}
+      <FinishCells
+        object={object}
+        inside={inside}
+        byInk={byInk}
+        style={style}
+        rules={rules}
+        locked={locked}
+        change={change}
+      />
       <div role="gridcell" className="flex items-center gap-1 pl-1 text-quiet">
         <OwnNumbers object={object} rules={rules} readOnly={locked} change={change} />
       </div>
@@ -313,11 +261,6 @@ function idleIn(inside: Container, object: DrawingObject, scene: Scene): string 
   }
 }
 
-function withBy(object: DrawingObject, by: By | undefined): DrawingObject {
-  const { by: _, ...rest } = object
-  return (by ? { ...rest, by } : rest) as DrawingObject
-}
-
 /** With w and h linked, a change of one brings the other along in proportion. */
 function linkedChange(
   now: { w: number; h: number },
@@ -328,10 +271,6 @@ function linkedChange(
   if (linked && key === 'w' && now.w > 0) return { w: value, h: (now.h * value) / now.w }
   if (linked && key === 'h' && now.h > 0) return { h: value, w: (now.w * value) / now.h }
   return { [key]: value }
-}
-
-function Optional<T>({ there, children }: { there: T | null | undefined; children: (value: T) => React.ReactNode }) {
-  return there === null || there === undefined ? <span className="px-1 text-quiet/70">–</span> : children(there)
 }
 
 /** A press on a row selects it; Shift or Ctrl adds it. Locked rows are not selected. */
