@@ -51,7 +51,6 @@ try {
     await page.locator('[data-node="2"] [role=rowheader]').click()
   })
   await picture('bench-shape', `${quayside}/draw/starfish`, () => page.getByText('Arms', { exact: true }).click())
-  await picture('bench-app-icon', `${app}/draw/passenger`, () => page.getByText('Ferry', { exact: true }).click())
   await picture('bench-finish', `${app}/draw/porthole`, async () => {
     await page.getByText('Shine', { exact: true }).click()
     await page.getByRole('tab', { name: /^Colours/ }).click()
@@ -86,6 +85,13 @@ try {
     await page.getByLabel('weight main').press('Enter')
   })
   await picture('review', `${quayside}/review`)
+  await picture('review-balance', `${quayside}/review`, async () => {
+    await page.getByRole('radio', { name: 'balance' }).click()
+    await page
+      .getByText(/to be looked at/)
+      .first()
+      .waitFor({ state: 'hidden' })
+  })
   await picture('deliver', `${quayside}/deliver`, () => page.getByText('weighing').waitFor({ state: 'hidden' }))
   const file = await (await page.request.get(`${at}/api${quayside}/file`)).json()
   const horn = file.set.icons.find(({ name }) => name === 'fog-horn')
