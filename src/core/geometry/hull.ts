@@ -2,7 +2,9 @@ import type { Point } from './point'
 
 /** The corners of the convex hull of points, in order around it (Andrew's monotone chain, 1979). */
 export function convexHull(points: readonly Point[]): Point[] {
-  const sorted = [...points].sort((p, q) => p.x - q.x || p.y - q.y)
+  const sorted = [...points]
+    .sort((p, q) => p.x - q.x || p.y - q.y)
+    .filter((p, i, all) => i === 0 || p.x !== all[i - 1]!.x || p.y !== all[i - 1]!.y)
   const half = (list: readonly Point[]): Point[] => {
     const chain: Point[] = []
     for (const p of list) {
