@@ -30,7 +30,7 @@ describe('rules in a file of their own', () => {
       ],
       [
         writeRulesFile(BOOK).replace('"cap": "round"', '"cap": "wavy"'),
-        'At rules: cap must be “butt”, “round” or “square”.',
+        'At rules: cap must be “butt” or “round” or “square”.',
       ],
     ] as const)
       expect(readRulesFile(text).problem).toBe(sentence)
