@@ -9,9 +9,7 @@ import type { Circle } from '../geometry/solve'
 import { tidy } from '../geometry/tidy'
 import { evaluateAll } from '../drawing/evaluate'
 import type { DrawingObject } from '../drawing/object'
-import type { Shape } from '../drawing/shape'
-import { inkOf } from '../drawing/ink'
-import { combine } from '../planar/boolean'
+import { inkOfAll } from '../drawing/ink'
 import type { Rules } from '../rules/rules'
 import { ROUNDING, SAME_POINT } from '../geometry/tolerance'
 
@@ -39,12 +37,6 @@ function inkWithin(objects: readonly DrawingObject[], rules: Rules): Path {
     if (error instanceof OutOfTime) return []
     throw error
   }
-}
-
-/** What shapes paint, whatever the colour, as one area. */
-export function inkOfAll(shapes: readonly Shape[]): Path {
-  const parts = shapes.flatMap(inkOf)
-  return combine(parts.map((path) => ({ path, role: 'adds' as const })))
 }
 
 /** Where an area would balance; null of none. */

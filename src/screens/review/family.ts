@@ -28,7 +28,8 @@ export type Family = {
 
 /** What all icons of a set come to by eye, and what is found of them beside each other; found in a worker. */
 export function useFamily({ icons, rules }: IconSet): Family {
-  const [found, drawAgain] = useState(0)
+  // What is known grows outside of React; this counts how often it was looked at again.
+  const [round, drawAgain] = useState(0)
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined
     const giveUps = icons.flatMap((icon) => {
@@ -49,7 +50,7 @@ export function useFamily({ icons, rules }: IconSet): Family {
       for (const giveUp of giveUps) giveUp()
     }
   }, [icons, rules])
-  return useMemo(() => {
+  return useMemo((): Family => {
     const siblings = icons.map((icon) => ({
       id: icon.id,
       name: icon.name,
@@ -57,6 +58,7 @@ export function useFamily({ icons, rules }: IconSet): Family {
       accepted: acceptedIn(masterFor(icon)),
     }))
     const waiting = icons.filter((icon) => balanceIn(icon, rules) === undefined).length
-    return { siblings, waiting, snags: familySnags(siblings, rules), found }
-  }, [icons, rules, found])
+    return { siblings, waiting, snags: familySnags(siblings, rules) }
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [icons, rules, round])
 }
