@@ -30,7 +30,9 @@ export async function deliverCommand(files: readonly string[], { to, targets }: 
   try {
     const written: { path: string; bytes: number }[] = []
     for (const file of planned) {
-      const bytes = fileBytes(file, drawn.get(file.icon)!, (svg, pixels) => rasterise(svg, { side: 'width', pixels }))
+      const bytes = fileBytes(file, drawn.get(file.icon)!, set.rules, (svg, pixels) =>
+        rasterise(svg, { side: 'width', pixels }),
+      )
       await write(join(beside, file.path), bytes)
       written.push({ path: file.path, bytes: bytes.length })
     }

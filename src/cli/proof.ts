@@ -1,5 +1,5 @@
 import { writeFile } from 'node:fs/promises'
-import { drawnIcon } from '../core/formats/drawn'
+import { documentsFor, drawnIcon } from '../core/formats/drawn'
 import { png } from '../core/formats/png'
 import { schemaSentence } from '../core/formats/plain-words'
 import { Size } from '../core/rules/rules'
@@ -15,10 +15,11 @@ export async function proofCommand(files: readonly string[], { icon: name, size,
   const set = await readSet(files)
   const icon = set.icons.find((one) => one.name === name)
   if (!icon) throw new Error(`There is no icon “${name}” in “${set.name}”.`)
-  const { svg, problem } = drawnIcon(icon, set.rules)
-  if (!svg) throw new Error(problem)
+  const drawn = drawnIcon(icon, set.rules)
+  if (!drawn.svg) throw new Error(drawn.problem)
+  const { light } = documentsFor(drawn, set.rules, pixels.data)
   const rasterise = await startRasteriser()
-  const bytes = png(rasterise(svg.light, { side: 'width', pixels: pixels.data }))
+  const bytes = png(rasterise(light, { side: 'width', pixels: pixels.data }))
   await writeFile(out, bytes)
   return {
     lines: [`${name} at ${pixels.data} px written to ${out}.`],

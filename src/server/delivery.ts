@@ -1,5 +1,7 @@
 import pLimit from 'p-limit'
 import { type DeliveredFile, plannedFiles, textBytes } from '../core/targets/delivery'
+import { type Documents, documentsFor, type Drawn } from '../core/formats/drawn'
+import type { Named, PlannedFile } from '../core/targets/target'
 import { TARGETS } from '../core/targets/targets'
 import type { Rules } from '../core/rules/rules'
 import type { Db } from './database'
@@ -54,21 +56,24 @@ async function compute(
   const files: DeliveredFile[] = []
   // Few at once: what is not asked for yet takes no memory.
   const turn = pLimit(2)
-  const { sizes, densities } = JSON.parse(rows.rules) as Rules
+  const rules = JSON.parse(rows.rules) as Rules
   await Promise.all(
     drawn.map((icon) =>
       turn(async () => {
-        const { name, svg } = icon
-        if (!svg) {
+        const { name } = icon
+        if (!icon.svg) {
           problems.push({ icon: name, message: icon.problem ?? 'It was changed while it was drawn.' })
           return
         }
-        const planned = plannedFiles({ icons: [{ name }], rules: { sizes, densities } }, targets)
-        const widths = planned.flatMap(({ made }) => (made.as === 'raster' ? [made.pixels] : []))
+        const planned = plannedFiles({ icons: [{ name }], rules }, targets)
         try {
-          const rasters = widths.length > 0 ? await renderer.run('rasters', { svg: svg.light, sizes: widths }) : []
-          for (const { path, made } of planned)
-            files.push({ path, bytes: made.as === 'text' ? textBytes(made, svg) : rasters.shift()! })
+          for (const [documents, own] of byDocuments(planned, icon, rules)) {
+            const widths = own.flatMap(({ made }) => (made.as === 'raster' ? [made.pixels] : []))
+            const rasters =
+              widths.length > 0 ? await renderer.run('rasters', { svg: documents.light, sizes: widths }) : []
+            for (const { path, made } of own)
+              files.push({ path, bytes: made.as === 'text' ? textBytes(made, documents) : rasters.shift()! })
+          }
         } catch (error) {
           if (!(error instanceof TaskEnded)) throw error
           problems.push({ icon: name, message: error.message })
@@ -77,4 +82,18 @@ async function compute(
     ),
   )
   return { files: files.sort((a, b) => (a.path < b.path ? -1 : a.path > b.path ? 1 : 0)), problems }
+}
+
+/** Planned files of an icon by the documents they are made from. */
+function byDocuments<I extends Named>(
+  planned: readonly PlannedFile<I>[],
+  drawn: Extract<Drawn, { svg: Documents }>,
+  rules: Rules,
+): Map<Documents, PlannedFile<I>[]> {
+  const by = new Map<Documents, PlannedFile<I>[]>()
+  for (const file of planned) {
+    const documents = documentsFor(drawn, rules, file.made.size)
+    by.set(documents, [...(by.get(documents) ?? []), file])
+  }
+  return by
 }

@@ -28,14 +28,14 @@ export async function drawnIcons(
   drawing.catch(() => undefined)
   await inTime(drawing, patience)
   const rows = await iconsOf(db, setId, which)
-    .select(['drawn.current', 'drawn.light', 'drawn.dark', 'drawn.problem'])
+    .select(['drawn.current', 'drawn.light', 'drawn.dark', 'drawn.others', 'drawn.problem'])
     .execute()
   const own = await fingerprint()
   return rows.map((row): DrawnIcon => {
-    const { id, name, current, light, dark, problem } = row
+    const { id, name, current, light, dark, others, problem } = row
     if (!holds(row, own)) return { id, name, pending: true }
     return current !== null && light !== null && dark !== null
-      ? { id, name, svg: { current, light, dark } }
+      ? { id, name, svg: { current, light, dark }, ...(others !== null && { others: JSON.parse(others) }) }
       : { id, name, problem: problem ?? 'It cannot be drawn.' }
   })
 }
@@ -118,6 +118,7 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
   const { drawn, snags } =
     quick.drawn.problem !== undefined && quick.drawn.isSlow ? await drawnBy('drawSlowly', LONG) : quick
   const { svg, problem } = drawn
+  const others = drawn.svg && drawn.others
   async function drawnBy(task: 'draw' | 'drawSlowly', limit: number): Promise<Shown> {
     try {
       return await renderer.run(task, { masters: row!.masters, rules: row!.rules, limit })
@@ -135,6 +136,7 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
     current: svg?.current ?? null,
     light: svg?.light ?? null,
     dark: svg?.dark ?? null,
+    others: others ? JSON.stringify(others) : null,
     problem: problem ?? null,
     snags,
   }

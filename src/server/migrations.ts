@@ -107,16 +107,25 @@ const fifth: Migration = {
   },
 }
 
+/** How each icon is drawn on the further grids of its set, as JSON by their sizes. */
+const sixth: Migration = {
+  async up(db: Any) {
+    await addColumn(db, 'drawn', 'others', 'text')
+  },
+}
+
 /**
  * Every migration by name; names are applied in alphabetical order and never change once released. Each may be done
  * again over what it did.
  */
+
 const MIGRATIONS: Record<string, Migration> = {
   '001-sets-and-icons': first,
   '002-writers': second,
   '003-pictures': third,
   '004-drawn': fourth,
   '005-snags': fifth,
+  '006-masters': sixth,
 }
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }

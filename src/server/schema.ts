@@ -54,6 +54,8 @@ type DrawnTable = {
   light: string | null
   dark: string | null
   problem: string | null
+  /** How it is drawn on the further grids of its set, as JSON by their sizes; null where there are none. */
+  others: string | null
   /** How many snags it has, hints and accepted ones aside; null where that is not known. */
   snags: number | null
 }

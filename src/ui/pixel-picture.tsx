@@ -38,7 +38,9 @@ export function PixelPicture({
   const isText = 'svg' in source
   const drawn = isText ? source.svg : source.objects,
     rules = isText ? null : source.rules,
-    ground = isText ? null : source.ground
+    ground = isText ? null : source.ground,
+    base = isText ? null : source.base,
+    kept = isText ? null : source.kept
   useEffect(() => {
     const pixels = scale === 1 && !exact ? Math.round(size * window.devicePixelRatio) : size
     let isWanted = true
@@ -58,7 +60,7 @@ export function PixelPicture({
     }
     // What the source holds decides, not the object it comes in.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [drawn, rules, ground, size, scale, exact])
+  }, [drawn, rules, ground, base, kept, size, scale, exact])
   const side = { width: size * scale, height: size * scale }
   return (
     <>

@@ -1,14 +1,37 @@
 import type { Ground } from '../core/formats/svg-paint'
 import type { Rules } from '../core/rules/rules'
-import { masterFor, type Icon } from '../core/set/set'
+import { baseFor } from '../core/rules/book'
+import { type Icon, type Master, masterFor } from '../core/set/set'
 import { Drawer, type Job, type Source } from './drawer'
 import type { Wanted } from './draw.worker'
 
-/** An icon as it is delivered, in the colours for a ground. */
-export const sourceOf = (icon: Icon, rules: Rules, ground: Ground): Source => ({
+/** An icon as it is delivered, in the colours for a ground: on the grid that fits a size, or on the set's own. */
+export function sourceOf(icon: Icon, rules: Rules, ground: Ground, size = rules.grid.size): Source {
+  const base = baseFor(rules, size)
+  return {
+    objects: masterFor(icon).objects,
+    rules,
+    ground,
+    ...(base !== rules.grid.size && { base, ...keptOf(icon) }),
+  }
+}
+
+const kept = new WeakMap<Icon['masters'], readonly Master[]>()
+
+/** What is kept of an icon on further grids; the same list for the same icon. */
+function keptOf({ masters }: Icon): { kept?: readonly Master[] } {
+  if (masters.length < 2) return {}
+  let one = kept.get(masters)
+  if (!one) kept.set(masters, (one = masters.slice(1)))
+  return { kept: one }
+}
+
+/** An icon on all grids of its set. */
+export const everyGrid = (icon: Icon, rules: Rules): Source => ({
   objects: masterFor(icon).objects,
   rules,
-  ground,
+  ground: 'light',
+  ...keptOf(icon),
 })
 
 /** A picture, or why there is none. */

@@ -4,6 +4,7 @@ import { type Condition, conditionOf } from '../core/checks/condition'
 import { shownInk } from '../core/checks/ink'
 import { snagsIn } from '../core/checks/checks'
 import { sceneOf } from '../core/drawing/evaluated-scene'
+import { type Memory, remembered } from '../core/drawing/memory'
 import type { DrawingObject } from '../core/drawing/object'
 import { drawingProblem, iconSvg } from '../core/formats/drawn'
 import { straightAlpha } from '../core/formats/png'
@@ -13,7 +14,8 @@ import { type Balance, balanceOf } from '../core/proof/balance'
 import { type Crispness, crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
-import { masterFor, type Icon } from '../core/set/set'
+import { drawingFor } from '../core/set/masters'
+import { type Icon, type Master, masterFor } from '../core/set/set'
 import { type Numbered, Things } from './numbered'
 
 /** What is drawn: a document, or objects under rules in the colours for a ground. */
@@ -23,6 +25,8 @@ export type SentDrawing =
       readonly objects: Numbered<readonly Numbered<DrawingObject>[]>
       readonly rules: Numbered<Rules>
       readonly ground: Ground
+      readonly base?: number
+      readonly kept?: Numbered<readonly Master[]>
     }
 
 /**
@@ -75,7 +79,7 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
   try {
     if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
     if (wanted === 'snags') return { id, snags: snagsIn(checkedOf(drawing)) }
-    if (wanted === 'crispness') return { id, crispness: crispnessIn(checkedOf(drawing)) }
+    if (wanted === 'crispness') return { id, crispness: crispnessIn(drawing) }
     if (wanted === 'condition') return { id, condition: conditionOf(checkedOf(drawing)) }
     if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
     const svg = documentOf(drawing)
@@ -93,7 +97,7 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
 function documentOf(drawing: SentDrawing): string {
   if ('svg' in drawing) return drawing.svg
   const { icon, rules } = taken(drawing)
-  return iconSvg(icon, rules, drawing.ground)
+  return iconSvg(icon, rules, drawing.ground, drawing.base)
 }
 
 function offsetOf(drawing: SentDrawing): OpticalOffset | null {
@@ -102,9 +106,14 @@ function offsetOf(drawing: SentDrawing): OpticalOffset | null {
   return opticalOffset(masterFor(icon).objects, rules)
 }
 
-function crispnessIn(checked: Checked): Crispness[] {
-  const { sizes, grid } = checked.rules
-  return sizes.map((size) => crispness(shownInk(checked), grid.size, size))
+/** How crisp a drawing is at each size, from the master that fits it. */
+function crispnessIn(drawing: SentDrawing): Crispness[] {
+  if ('svg' in drawing) return []
+  const { icon, rules } = taken(drawing)
+  return rules.sizes.map((size) => {
+    const { objects, rules: book } = drawingFor(icon, rules, size)
+    return crispness(shownInk({ objects, scene: sceneOf(book) }), book.grid.size, size)
+  })
 }
 
 /** A drawing as checks look at it. */
@@ -123,17 +132,15 @@ function balanceIn(drawing: SentDrawing): Balance | null {
 /**
  * The drawing that was sent: one icon for each list of objects, so that what is known of it serves whatever is asked.
  */
-function taken({ objects, rules: sent }: Exclude<SentDrawing, { svg: unknown }>): { icon: Icon; rules: Rules } {
+function taken({ objects, rules: sent, kept }: Exclude<SentDrawing, { svg: unknown }>): { icon: Icon; rules: Rules } {
   const rules = things.take(sent) as Rules
-  return {
-    icon: things.take(objects, (list) =>
-      iconOf(
-        list.map((one) => things.take(one) as DrawingObject),
-        rules,
-      ),
-    ) as Icon,
-    rules,
-  }
+  const icon = things.take(objects, (list) =>
+    iconOf(
+      list.map((one) => things.take(one) as DrawingObject),
+      rules,
+    ),
+  ) as Icon
+  return { icon: kept ? withKept(icon, things.take(kept) as readonly Master[]) : icon, rules }
 }
 
 const iconOf = (objects: DrawingObject[], rules: Rules): Icon => ({
@@ -141,6 +148,12 @@ const iconOf = (objects: DrawingObject[], rules: Rules): Icon => ({
   name: 'icon',
   masters: [{ base: rules.grid.size, objects }],
 })
+
+/** Icons with what is kept of them on other grids: the same for the same. */
+const whole: Memory<Icon, readonly Master[], Icon> = new WeakMap()
+
+const withKept = (icon: Icon, kept: readonly Master[]): Icon =>
+  remembered(whole, icon, kept, () => ({ ...icon, masters: [...icon.masters, ...kept] }))
 
 function rasterised(svg: string, pixels: number): Uint8ClampedArray<ArrayBuffer> {
   const resvg = new Resvg(svg, { fitTo: { mode: 'width', value: pixels }, font: { loadSystemFonts: false } })

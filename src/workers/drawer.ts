@@ -2,12 +2,22 @@ import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
 import type { DrawingObject } from '../core/drawing/object'
 import type { Ground } from '../core/formats/svg-paint'
 import type { Rules } from '../core/rules/rules'
+import type { Master } from '../core/set/set'
 import { Numbers } from './numbered'
 
-/** What a picture shows: a document, or a drawing under rules in the colours for a ground. */
+/**
+ * What a picture shows: a document, or a drawing under rules in the colours for a ground; on the grid `base`, where that
+ * is not the set's own, with what is kept of the icon on other grids.
+ */
 export type Source =
   | { readonly svg: string }
-  | { readonly objects: readonly DrawingObject[]; readonly rules: Rules; readonly ground: Ground }
+  | {
+      readonly objects: readonly DrawingObject[]
+      readonly rules: Rules
+      readonly ground: Ground
+      readonly base?: number | undefined
+      readonly kept?: readonly Master[] | undefined
+    }
 
 export type Job = { readonly source: Source; readonly wanted: Wanted; readonly done: (answer: Answered) => void }
 
@@ -58,12 +68,14 @@ export class Drawer {
   /** What goes to the worker: of a drawing only the objects that it does not have yet. */
   private sent(source: Source): SentDrawing {
     if ('svg' in source) return source
-    const { objects } = source
+    const { objects, base, kept } = source
     const list = this.numbers.of<object>(objects, [])
     return {
       objects: { number: list.number, ...(list.thing && { thing: objects.map((object) => this.numbers.of(object)) }) },
       rules: this.numbers.of(source.rules),
       ground: source.ground,
+      ...(base !== undefined && { base }),
+      ...(kept && { kept: this.numbers.of(kept) }),
     }
   }
 

@@ -5,7 +5,9 @@ import type { Balance } from '../core/proof/balance'
 import type { Crispness } from '../core/proof/crispness'
 import type { OpticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
+import type { Icon } from '../core/set/set'
 import type { Answered, Wanted } from './draw.worker'
+import { everyGrid } from './draw'
 import { Drawer } from './drawer'
 
 /** One worker for all that is looked for in drawings: no picture waits for it. */
@@ -19,6 +21,12 @@ const question =
   (objects: Objects, rules: Rules, done: (answer: T) => void): (() => void) =>
     looker.ask({ source: { objects, rules, ground: 'light' }, wanted, done: (answer) => done(read(answer)) })
 
+/** A question about an icon on all grids of its set. */
+const questionOfAll =
+  <T>(wanted: Wanted, read: (answer: Answered) => T) =>
+  (icon: Icon, rules: Rules, done: (answer: T) => void): (() => void) =>
+    looker.ask({ source: everyGrid(icon, rules), wanted, done: (answer) => done(read(answer)) })
+
 /** How far the optical middle of objects is from the middle of the square; null where there is none. */
 export const offsetOf = question('optical offset', (answer): OpticalOffset | null =>
   'offset' in answer ? answer.offset : null,
@@ -30,8 +38,8 @@ export const snagsOf = question('snags', (answer): readonly Snag[] => ('snags' i
 /** What objects come to by eye; null where they paint nothing. */
 export const balanceOf = question('balance', (answer): Balance | null => ('balance' in answer ? answer.balance : null))
 
-/** How crisp objects are at each delivered size. */
-export const crispnessOf = question('crispness', (answer): readonly Crispness[] =>
+/** How crisp an icon is at each delivered size, from the master that fits it. */
+export const crispnessOf = questionOfAll('crispness', (answer): readonly Crispness[] =>
   'crispness' in answer ? answer.crispness : [],
 )
 

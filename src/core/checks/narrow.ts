@@ -2,7 +2,7 @@ import type { Path } from '../geometry/path'
 import type { Check, Checked, Found } from './check'
 import { shownInk } from './ink'
 import { said } from './seen'
-import { type Narrow, narrows } from './walls'
+import { type Narrow, narrows } from '../geometry/walls'
 
 /** How long the bits of outline are that are looked out from, in units of a 24 grid. */
 const FINE = 0.5

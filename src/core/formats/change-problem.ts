@@ -25,8 +25,8 @@ export function changeProblem(before: IconSet, after: IconSet): string | null {
 function iconProblem(icon: Icon, rules: Rules): string | null {
   const bare = Icon.safeParse({ ...icon, masters: icon.masters.map((master) => withoutObjects(master)) })
   if (!bare.success) return fieldSentence(bare.error, `“${icon.name}”`)
-  for (const { objects, alternatives = [] } of icon.masters) {
-    for (const object of [...objects, ...alternatives.flatMap((one) => one.objects)]) {
+  for (const { objects, from = [], alternatives = [] } of icon.masters) {
+    for (const object of [...objects, ...from, ...alternatives.flatMap((one) => one.objects)]) {
       const problem = objectProblem(object)
       if (problem) return problem
     }
@@ -37,6 +37,7 @@ function iconProblem(icon: Icon, rules: Rules): string | null {
 const withoutObjects = (master: Master): Master => ({
   ...master,
   objects: [],
+  ...(master.from && { from: [] }),
   ...(master.alternatives && { alternatives: master.alternatives.map((one) => ({ ...one, objects: [] })) }),
 })
 

@@ -1,30 +1,48 @@
 import { sceneOf } from '../drawing/evaluated-scene'
 import { wholeDrawing } from '../drawing/evaluate'
 import { type Memory, recalled, remember, remembered } from '../drawing/memory'
+import type { DrawingObject } from '../drawing/object'
 import { Refusal } from '../drawing/refusal'
 import type { Shape } from '../drawing/shape'
 import { OutOfTime, timed } from '../geometry/deadline'
 import type { Rules } from '../rules/rules'
-import { masterFor, type Icon } from '../set/set'
+import { baseFor } from '../rules/book'
+import { drawingOn } from '../set/masters'
+import type { Icon } from '../set/set'
 import { outlined } from '../drawing/outlined'
 import { svgOfShapes } from './svg'
 import type { Ground } from './svg-paint'
 
+/** A drawing as SVG documents: the one that is delivered, and those that proofs and rasters are made from, for either ground. */
+export type Documents = Readonly<Record<Ground, string>>
+
 /**
- * An icon as SVG documents: the one that is delivered, and those that proofs and rasters are made from, in the colours
- * for either ground; or why it cannot be drawn, and whether that was for want of time.
+ * An icon as documents: on the grid of its set, and by its base on each other grid; or why it cannot be drawn, and
+ * whether that was for want of time.
  */
 export type Drawn =
-  | { readonly svg: Readonly<Record<Ground, string>>; readonly problem?: undefined }
+  | { readonly svg: Documents; readonly others?: Readonly<Record<string, Documents>>; readonly problem?: undefined }
   | { readonly svg?: undefined; readonly problem: string; readonly isSlow?: true }
+
+/** The documents of an icon that fit so many pixels. */
+export const documentsFor = (
+  { svg, others }: { readonly svg: Documents; readonly others?: Readonly<Record<string, Documents>> | undefined },
+  rules: Pick<Rules, 'grid' | 'masters'>,
+  size: number,
+): Documents => others?.[baseFor(rules, size)] ?? svg
 
 const GROUNDS: readonly Ground[] = ['current', 'light', 'dark']
 
-/** An icon drawn for every ground; never in part. */
+/** An icon drawn on every grid of its set, for every ground; never in part. */
 export function drawnIcon(icon: Icon, rules: Rules): Drawn {
   try {
-    const [current, light, dark] = timed(() => GROUNDS.map((ground) => iconSvg(icon, rules, ground)))
-    return { svg: { current: current!, light: light!, dark: dark! } }
+    const on = (base: number): Documents => {
+      const [current, light, dark] = timed(() => GROUNDS.map((ground) => iconSvg(icon, rules, ground, base)))
+      return { current: current!, light: light!, dark: dark! }
+    }
+    const svg = on(rules.grid.size)
+    const others = (rules.masters ?? []).map(({ base }) => [base, on(base)] as const)
+    return others.length === 0 ? { svg } : { svg, others: Object.fromEntries(others) }
   } catch (error) {
     const isSlow = error instanceof OutOfTime || (error instanceof Refusal && error.code === 'too-slow')
     return { problem: drawingProblem(error), ...(isSlow && { isSlow }) }
@@ -39,33 +57,39 @@ export function drawingProblem(error: unknown): string {
   throw error
 }
 
-const known: Record<Ground, Memory<Rules, Icon, string>> = {
+const known: Record<Ground, Memory<Rules, object, string>> = {
   current: new WeakMap(),
   light: new WeakMap(),
   dark: new WeakMap(),
 }
 
-const failed: Memory<Rules, Icon, Error> = new WeakMap()
+const failed: Memory<Rules, object, Error> = new WeakMap()
+
+/** An icon on one of the grids of its set, that of the set where none is named, as `drawingSvg` draws it. */
+export function iconSvg(icon: Pick<Icon, 'masters'>, rules: Rules, ground: Ground, base = rules.grid.size): string {
+  const { objects, rules: book } = timed(() => drawingOn(icon, rules, base))
+  return drawingSvg(objects, book, ground)
+}
 
 /**
- * An icon as an SVG document for a ground. Remembered. Throws when it cannot be drawn, which is remembered too:
+ * A drawing as an SVG document for a ground. Remembered. Throws when it cannot be drawn, which is remembered too:
  * `drawingProblem` says why.
  */
-export function iconSvg(icon: Icon, rules: Rules, ground: Ground): string {
-  const failure = recalled(failed, rules, icon)
+export function drawingSvg(objects: readonly DrawingObject[], rules: Rules, ground: Ground): string {
+  const failure = recalled(failed, rules, objects)
   if (failure) throw failure
   try {
-    return remembered(known[ground], rules, icon, () =>
-      timed(() => svgOfShapes(shapesOf(icon, rules), rules.grid.size, ground)),
+    return remembered(known[ground], rules, objects, () =>
+      timed(() => svgOfShapes(shapesOf(objects, rules), rules.grid.size, ground)),
     )
   } catch (error) {
-    if (error instanceof Error) remember(failed, rules, icon, error)
+    if (error instanceof Error) remember(failed, rules, objects, error)
     throw error
   }
 }
 
-/** What an icon is delivered as: its shapes, their strokes outlined where the rules say so. */
-function shapesOf(icon: Icon, rules: Rules): Shape[] {
-  const shapes = wholeDrawing(masterFor(icon).objects, sceneOf(rules))
+/** What a drawing is delivered as: its shapes, their strokes outlined where the rules say so. */
+function shapesOf(objects: readonly DrawingObject[], rules: Rules): Shape[] {
+  const shapes = wholeDrawing(objects, sceneOf(rules))
   return rules.strokes === 'outlined' ? outlined(shapes) : shapes
 }

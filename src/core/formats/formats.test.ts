@@ -262,7 +262,7 @@ describe('delivery', () => {
       zip(
         plannedFiles(few, new Set(['svg', 'png'])).map((file) => ({
           path: file.path,
-          bytes: fileBytes(file, drawnIcon(file.icon, few.rules), (_, size) => pixels(size)),
+          bytes: fileBytes(file, drawnIcon(file.icon, few.rules), few.rules, (_, size) => pixels(size)),
         })),
       )
     expect(Buffer.from(make()).equals(Buffer.from(make()))).toBe(true)

@@ -38,6 +38,29 @@ export const Size = z
   .min(1, 'A size must be at least 1 pixel.')
   .max(2048, 'A size may be at most 2048 pixels.')
 
+/**
+ * A size that is drawn on a grid of its own, one unit for each pixel: what is left out comes from the set's rules,
+ * brought to that size.
+ */
+export const MasterRule = z.strictObject({
+  base: z
+    .int('The grid of a master is a whole number of units.')
+    .min(8, 'The grid of a master has at least 8 units.')
+    .max(512, 'The grid of a master has at most 512 units.'),
+  liveArea: z.number().positive('The live area must be above 0.').max(512).optional(),
+  weights: z
+    .array(Named(z.number().positive('A weight must be above 0.').max(1000)))
+    .max(24)
+    .optional(),
+  radii: z
+    .array(Named(z.number().min(0, 'A radius cannot be below 0.').max(10000)))
+    .max(24)
+    .optional(),
+  /** Drawings are only scaled to it, and their edges stay where that takes them. */
+  unfitted: z.literal(true).optional(),
+})
+export type MasterRule = z.infer<typeof MasterRule>
+
 const unique = (what: string) => (list: readonly { name: string }[], context: z.RefinementCtx) => {
   const seen = new Set<string>()
   list.forEach(({ name }, i) => {
@@ -135,6 +158,15 @@ export const Rules = z
         (list) => list.every((density, i) => i === 0 || list[i - 1]! < density),
         'Densities go from small to large, each once.',
       ),
+    /** Further grids that icons are drawn on, for the sizes near them. */
+    masters: z
+      .array(MasterRule)
+      .max(8, 'A set may have at most 8 further masters.')
+      .refine(
+        (list) => list.every(({ base }, i) => i === 0 || list[i - 1]!.base < base),
+        'Masters go from small to large, each once.',
+      )
+      .optional(),
     /** How strokes are delivered: as strokes, which is what leaving this out means, or as the outlines they paint. */
     strokes: z.enum(['kept', 'outlined']).optional(),
     /** Directions that straight lines may have, in degrees, anticlockwise from the right; any where none are named. */
@@ -161,6 +193,7 @@ export const Rules = z
         }
       }
     })
+    for (const message of masterProblems(rules)) context.addIssue({ code: 'custom', path: ['masters'], message })
     for (const message of sumProblems(rules)) context.addIssue({ code: 'custom', path: ['radii'], message })
     for (const message of finishProblems(rules)) context.addIssue({ code: 'custom', path: ['finishes'], message })
     for (const message of partProblems(rules)) context.addIssue({ code: 'custom', path: ['parts'], message })
@@ -183,6 +216,29 @@ export const Rules = z
       }
     })
   })
+
+/** What is wrong with the masters of a rule book, as sentences. */
+function masterProblems({
+  grid,
+  masters = [],
+  ...named
+}: Pick<Rules, 'grid' | 'masters' | 'weights' | 'radii'>): string[] {
+  return masters.flatMap(({ base, liveArea = 0, weights = [], radii = [] }) => {
+    const unknown = [
+      ...weights
+        .filter((own) => !named.weights.some(({ name }) => name === own.name))
+        .map(({ name }) => `weight “${name}”`),
+      ...radii
+        .filter((own) => !named.radii.some(({ name }) => name === own.name))
+        .map(({ name }) => `radius “${name}”`),
+    ]
+    return [
+      ...(base === grid.size ? [`The set is drawn on a grid of ${base}: it needs no other master for that.`] : []),
+      ...(liveArea > base ? [`The live area of the ${base} master cannot be larger than its grid.`] : []),
+      ...unknown.map((what) => `The ${base} master has the ${what}, which the rules do not have.`),
+    ]
+  })
+}
 
 export type Keyline = z.infer<typeof Keyline>
 export type Rules = z.infer<typeof Rules>

@@ -3,8 +3,10 @@ import type { Accepted } from '../drawing/accepted'
 import type { Guide } from '../drawing/guide'
 import type { DrawingObject } from '../drawing/object'
 import { type Rename, renameValues } from '../rules/renames'
+import { basesOf } from '../rules/book'
 import type { Rules } from '../rules/rules'
 import type { Reference } from '../drawing/reference'
+import { touched } from './masters'
 import type { Alternative, Icon, IconSet, Master } from './set'
 
 /** A master, by its icon and its base size. */
@@ -22,6 +24,8 @@ export type SetEdit =
       readonly objects: readonly DrawingObject[]
       readonly alternatives: readonly Alternative[]
     } & MasterAt)
+  /** A master on another than the set's grid as it is kept from now on; null where it is derived again. */
+  | ({ readonly kind: 'master'; readonly drawn: Master | null } & MasterAt)
   /** Several edits, one after the other, as one. */
   | { readonly kind: 'all'; readonly edits: readonly SetEdit[] }
   | { readonly kind: 'add-icons'; readonly icons: readonly Icon[]; readonly at: number }
@@ -54,6 +58,8 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
         alternatives: many ? [...alternatives] : undefined,
       }))
     }
+    case 'master':
+      return withStored(set, edit, () => edit.drawn)
     case 'all':
       return edit.edits.reduce(applyEdit, set)
     case 'add-icons':
@@ -79,22 +85,32 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
   }
 }
 
-/** A set with parts of one master changed; what is undefined is left out. */
+/** A set with parts of one master changed; what is undefined is left out. One that is derived is kept from then on. */
 function withMaster(
   set: IconSet,
-  { icon, master }: MasterAt,
+  at: MasterAt,
   change: (master: Master) => { readonly [K in keyof Master]?: Master[K] | undefined },
 ): IconSet {
-  const changed = (one: Master): Master =>
-    one.base !== master
-      ? one
-      : (Object.fromEntries(
-          Object.entries({ ...one, ...change(one) }).filter(([, value]) => value !== undefined),
-        ) as Master)
-  return {
-    ...set,
-    icons: set.icons.map((one) => (one.id === icon ? { ...one, masters: one.masters.map(changed) } : one)),
+  if (!basesOf(set.rules).includes(at.master)) return set
+  return withStored(set, at, (icon) => {
+    const one = touched(icon, set.rules, at.master)
+    return Object.fromEntries(
+      Object.entries({ ...one, ...change(one) }).filter(([, value]) => value !== undefined),
+    ) as Master
+  })
+}
+
+/** A set that keeps another master of an icon; none where that is null. */
+function withStored(set: IconSet, at: MasterAt, stored: (icon: Icon) => Master | null): IconSet {
+  const changed = (icon: Icon): Icon => {
+    const next = stored(icon)
+    const isKept = icon.masters.some(({ base }) => base === at.master)
+    const masters = isKept
+      ? icon.masters.flatMap((one) => (one.base === at.master ? (next ?? []) : [one]))
+      : [...icon.masters, ...(next ? [next] : [])]
+    return { ...icon, masters }
   }
+  return { ...set, icons: set.icons.map((one) => (one.id === at.icon ? changed(one) : one)) }
 }
 
 /** An icon with the names of other rules, and its main master on their grid. */
@@ -102,6 +118,7 @@ function restyled(icon: Icon, before: Rules, rules: Rules, renames: readonly Ren
   let same = true
   const masters = icon.masters.map((master) => {
     const objects = renameValues(master.objects, renames)
+    const from = master.from && renameValues(master.from, renames)
     const alternatives = master.alternatives?.map((one) => {
       const renamed = renameValues(one.objects, renames)
       return renamed === one.objects ? one : { ...one, objects: renamed }
@@ -114,7 +131,7 @@ function restyled(icon: Icon, before: Rules, rules: Rules, renames: readonly Ren
     )
       return master
     same = false
-    return { ...master, base, objects, ...(alternatives && { alternatives }) }
+    return { ...master, base, objects, ...(from && { from }), ...(alternatives && { alternatives }) }
   })
   return same ? icon : { ...icon, masters }
 }

@@ -7,7 +7,8 @@ import { STARTERS } from '../rules/starters'
 import { applyEdit, type SetEdit } from './edit'
 import { advance, beginning, type History, redo, undo } from './history'
 import { freeName, IconName } from './names'
-import { type IconSet, masterAt, setProblems } from './set'
+import { masterOn } from './masters'
+import { type IconSet, setProblems } from './set'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const box = (id: string): DrawingObject => ({
@@ -187,6 +188,7 @@ describe('masters', () => {
   const icon = set.icons[0]!
   const two: IconSet = {
     ...set,
+    rules: { ...set.rules, masters: [{ base: 16 }] },
     icons: [{ ...icon, masters: [...icon.masters, { base: 16, objects: [box('small')] }] }, ...set.icons.slice(1)],
   }
 
@@ -194,12 +196,12 @@ describe('masters', () => {
     const edit: DrawingEdit = { kind: 'remove', ids: ['a', 'small'] }
     const large = applyEdit(two, { kind: 'draw', icon: 'ferry', master: 24, edit }),
       small = applyEdit(two, { kind: 'draw', icon: 'ferry', master: 16, edit })
-    expect(idsOf(masterAt(large.icons[0]!, 24).objects)).not.toContain('a')
-    expect(masterAt(large.icons[0]!, 16)).toBe(two.icons[0]!.masters[1])
-    expect(masterAt(small.icons[0]!, 24)).toBe(two.icons[0]!.masters[0])
-    expect(masterAt(small.icons[0]!, 16).objects).toEqual([])
-    expect(applyEdit(two, { kind: 'draw', icon: 'ferry', master: 48, edit })).toEqual(two)
-    expect(() => masterAt(two.icons[0]!, 48)).toThrow('Icon “ferry” has no 48 master.')
+    const objectsOn = ({ icons, rules }: IconSet, base: number) => masterOn(icons[0]!, rules, base).master.objects
+    expect(idsOf(objectsOn(large, 24))).not.toContain('a')
+    expect(objectsOn(large, 16)).toBe(two.icons[0]!.masters[1]!.objects)
+    expect(objectsOn(small, 24)).toBe(two.icons[0]!.masters[0]!.objects)
+    expect(objectsOn(small, 16)).toEqual([])
+    expect(applyEdit(two, { kind: 'draw', icon: 'ferry', master: 48, edit })).toBe(two)
   })
 
   it('follow the names of the rules in all of them, and the one on the grid its size', () => {

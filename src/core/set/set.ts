@@ -26,11 +26,12 @@ export const Alternative = z.strictObject({
 
 /**
  * The drawing of an icon for one base size: a grid of `base` units. `title` is what the drawing is called among its
- * alternatives.
+ * alternatives. With `from` it was derived from the icon's first master, as that, and changed by hand since.
  */
 export const Master = z.strictObject({
   base: z.int().min(4).max(2048),
   objects: z.array(DrawingObject),
+  from: z.array(DrawingObject).optional(),
   guides: z.array(Guide).max(200, 'An icon may have at most 200 guides.').optional(),
   references: z.array(Reference).max(50, 'An icon may have at most 50 references.').optional(),
   /** Snags that are left as they are on purpose. */
@@ -58,15 +59,8 @@ export type Master = z.infer<typeof Master>
 export type Icon = z.infer<typeof Icon>
 export type IconSet = z.infer<typeof IconSet>
 
-/** The master of an icon for a base size. Throws when it has none. */
-export function masterAt({ name, masters }: Icon, base: number): Master {
-  const master = masters.find((one) => one.base === base)
-  if (!master) throw new Error(`Icon “${name}” has no ${base} master.`)
-  return master
-}
-
-/** The master that a picture of an icon is made from, at any size as long as an icon has but one. */
-export const masterFor = ({ masters }: Icon): Master => masters[0]!
+/** The master on the set's own grid, which those on its other grids are derived from. */
+export const masterFor = ({ masters }: Pick<Icon, 'masters'>): Master => masters[0]!
 
 const NO_GUIDES: readonly Guide[] = []
 
@@ -94,14 +88,20 @@ export const titleOf = ({ title }: Master): string => title ?? 'first'
 /** What a schema cannot see about one icon of a set, as sentences; none when all is well. */
 export function iconProblems(icon: Icon, rules: Rules): string[] {
   const problems: string[] = []
-  const ids = new Set<string>()
-  const drawings = icon.masters.flatMap(({ base, objects, alternatives = [] }) => [
-    { base, objects },
-    ...alternatives.map((one) => ({ base, objects: one.objects })),
-  ])
-  for (const { base, objects } of drawings) {
-    if (base !== rules.grid.size)
-      problems.push(`Icon “${icon.name}” has a ${base} master, but the grid is ${rules.grid.size}.`)
+  const bases = icon.masters.map(({ base }) => base)
+  if (bases[0] !== rules.grid.size)
+    problems.push(`Icon “${icon.name}” has a ${bases[0]} master first, but the grid is ${rules.grid.size}.`)
+  for (const base of new Set(bases.filter((base, i) => bases.indexOf(base) !== i)))
+    problems.push(`Icon “${icon.name}” has two ${base} masters.`)
+  const drawings = icon.masters.flatMap(({ objects, from = [], alternatives = [] }) => {
+    const ids = new Set<string>()
+    return [
+      { objects, ids },
+      { objects: from, ids: new Set<string>() },
+      ...alternatives.map((one) => ({ objects: one.objects, ids })),
+    ]
+  })
+  for (const { objects, ids } of drawings) {
     if (countObjects(objects) > LIMITS.objectsInIcon) {
       problems.push(`Icon “${icon.name}” has more than ${LIMITS.objectsInIcon} objects.`)
       continue

@@ -5,6 +5,7 @@ import { shareable } from '../drawing/shared-style'
 import { isShared, type SharedStyle, type Style } from '../drawing/style'
 import { walk } from '../drawing/tree'
 import type { MasterAt, SetEdit } from './edit'
+import { masterOn } from './masters'
 import type { IconSet } from './set'
 
 type Sharing = Styled & { style: SharedStyle }
@@ -48,8 +49,10 @@ export function sharingEdit(set: IconSet, at: MasterAt, edit: DrawingEdit): SetE
   }
 }
 
-const objectsAt = ({ icons }: IconSet, { icon, master }: MasterAt): readonly DrawingObject[] =>
-  icons.find(({ id }) => id === icon)?.masters.find(({ base }) => base === master)?.objects ?? []
+function objectsAt({ icons, rules }: IconSet, { icon, master }: MasterAt): readonly DrawingObject[] {
+  const one = icons.find(({ id }) => id === icon)
+  return one ? masterOn(one, rules, master).master.objects : []
+}
 
 /** The objects that shared a finish and differ from what they were in their style alone, by id. */
 function restyledBy(before: readonly DrawingObject[], after: readonly DrawingObject[]): Map<string, Restyled> {

@@ -1,8 +1,9 @@
 import { strToU8, zipSync } from 'fflate'
-import type { Drawn } from '../formats/drawn'
+import { type Documents, documentsFor, type Drawn } from '../formats/drawn'
 import { type Pixels, png } from '../formats/png'
 import { nameKey } from '../set/names'
-import type { Documents, Made, Named, PlannedFile, Sizes } from './target'
+import type { Rules } from '../rules/rules'
+import type { Made, Named, PlannedFile, Sizes } from './target'
 import { TARGETS } from './targets'
 
 export type DeliveredFile = { readonly path: string; readonly bytes: Uint8Array }
@@ -41,9 +42,15 @@ export const textBytes = ({ text }: Extract<Made, { as: 'text' }>, documents: Do
  * The bytes of one planned file of an icon that is drawn. Throws when it cannot be drawn. The same set always gives the
  * same bytes.
  */
-export function fileBytes({ made }: PlannedFile<Named>, { svg, problem }: Drawn, rasterise: Rasterise): Uint8Array {
-  if (!svg) throw new Error(problem)
-  return made.as === 'text' ? textBytes(made, svg) : png(rasterise(svg.light, made.pixels))
+export function fileBytes(
+  { made }: PlannedFile<Named>,
+  drawn: Drawn,
+  rules: Pick<Rules, 'grid' | 'masters'>,
+  rasterise: Rasterise,
+): Uint8Array {
+  if (!drawn.svg) throw new Error(drawn.problem)
+  const documents = documentsFor(drawn, rules, made.size)
+  return made.as === 'text' ? textBytes(made, documents) : png(rasterise(documents.light, made.pixels))
 }
 
 /**

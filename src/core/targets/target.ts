@@ -1,4 +1,4 @@
-import type { Drawn } from '../formats/drawn'
+import type { Documents } from '../formats/drawn'
 import type { Rules } from '../rules/rules'
 import type { Icon } from '../set/set'
 
@@ -6,15 +6,16 @@ import type { Icon } from '../set/set'
 export type Named = Pick<Icon, 'name'>
 
 /** What of the rules a list of files depends on. */
-export type Sizes = Pick<Rules, 'sizes' | 'densities'>
+export type Sizes = Pick<Rules, 'grid' | 'masters' | 'sizes' | 'densities'>
 
-/** An icon's documents, by the ground they are for. */
-export type Documents = NonNullable<Drawn['svg']>
-
-/** How a file is made: a text written from the documents, or so many pixels along a side as PNG. */
-export type Made =
+/**
+ * How a file is made, from the drawing that fits a size: a text written from its documents, or so many pixels along a
+ * side as PNG.
+ */
+export type Made = { readonly size: number } & (
   | { readonly as: 'text'; readonly text: (documents: Documents) => string }
   | { readonly as: 'raster'; readonly pixels: number }
+)
 
 /** One file to be written: its path within the delivery, with forward slashes, and how it is made. */
 export type PlannedFile<I extends Named = Icon> = { readonly path: string; readonly icon: I; readonly made: Made }

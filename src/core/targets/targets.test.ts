@@ -61,7 +61,7 @@ describe('a delivery', () => {
       zip(
         plannedFiles(few, all).map((file) => ({
           path: file.path,
-          bytes: fileBytes(file, drawnIcon(file.icon, few.rules), grey),
+          bytes: fileBytes(file, drawnIcon(file.icon, few.rules), few.rules, grey),
         })),
       )
     const packed = make()

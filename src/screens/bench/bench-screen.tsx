@@ -18,6 +18,8 @@ import { EmptySquare } from './empty-square'
 import { Family } from './family'
 import { addIcon, renameIcon } from './icons'
 import { Ledger } from './ledger/ledger'
+import { MasterBar } from './masters/master-bar'
+import { MasterTabs } from './masters/master-tabs'
 import { LostDialog } from './lost-dialog'
 import { PartDialogs } from './parts/part-dialogs'
 import { Proofs } from './proofs'
@@ -112,7 +114,6 @@ function OpenIconCrumb() {
   const [naming, setNaming] = useState(false)
   const name = useShownIcon((icon) => icon?.name)
   const { setId } = useSession().getState()
-  const base = useSessionState((state) => shown(state).rules.grid.size)
   useEffect(() => {
     if (name === undefined) return
     // The browser takes its time over an address: not in the task that shows the icon.
@@ -142,7 +143,7 @@ function OpenIconCrumb() {
           onName={(next) => renameIcon(bench, bench.icon!, next)}
         />
       )}
-      <span className="text-quiet">/ {base} master</span>
+      <MasterTabs />
     </>
   )
 }
@@ -161,6 +162,7 @@ function StageOrEmpty({ bench, tools, whole }: { bench: Bench; tools: Tools; who
               <Refused />
               <Seeing />
               <AlternativesList />
+              <MasterBar />
             </>
           )}
         </div>

@@ -10,10 +10,12 @@ import { type DrawingObject, isContainer, type Kind, type OfKind, type Styled } 
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Scene } from '@/core/drawing/scene'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
+import { basesOf, bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { applyEdit, type MasterAt, type SetEdit } from '@/core/set/edit'
 import { sharingEdit } from '@/core/set/sharing'
-import { guidesOf, type Icon, type Master, masterFor } from '@/core/set/set'
+import { masterOn } from '@/core/set/masters'
+import { guidesOf, type Icon, type Master } from '@/core/set/set'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../frame/session'
 import { Calm } from './calm'
@@ -44,8 +46,19 @@ export class Bench {
     return sceneOf(this.rules)
   }
 
+  /** The rules on the grid of the open master. */
   get rules(): Rules {
+    return bookAt(this.setRules, this.base)
+  }
+
+  /** The rules of the set, which every change of them starts from. */
+  get setRules(): Rules {
     return shown(this.session.getState()).rules
+  }
+
+  /** The grid of the open master: that of the set where none of its further ones is open. */
+  get base(): number {
+    return baseIn(this.setRules, this.store.getState().master)
   }
 
   /**
@@ -59,7 +72,7 @@ export class Bench {
 
   /** The open master of the icon; null in an empty set. */
   get master(): Master | null {
-    return this.icon && masterIn(this.icon, this.store.getState().master)
+    return this.icon && masterOn(this.icon, this.setRules, this.base).master
   }
 
   get objects(): readonly DrawingObject[] {
@@ -74,7 +87,7 @@ export class Bench {
   /** The objects as they are shown, the edit in hand included. */
   get shownObjects(): readonly DrawingObject[] {
     const icon = shown(this.session.getState()).icons.find(({ id }) => id === this.icon?.id)
-    return icon ? masterIn(icon, this.store.getState().master).objects : []
+    return icon ? masterOn(icon, this.setRules, this.base).master.objects : []
   }
 
   /** The objects that a press on the square can reach: those of the container stepped into, or the drawing's. */
@@ -290,9 +303,9 @@ export class Bench {
   }
 }
 
-/** A master of an icon by its base size, or the main one. */
-export const masterIn = (icon: Icon, base: number | null): Master =>
-  icon.masters.find((one) => one.base === base) ?? masterFor(icon)
+/** The grid that is open: one of the set's, its own where it has no such. */
+export const baseIn = (rules: Rules, base: number | null): number =>
+  base !== null && basesOf(rules).includes(base) ? base : rules.grid.size
 
 const holdsAny = (object: DrawingObject, ids: ReadonlySet<string>): boolean =>
   [...walk([object])].some((place) => ids.has(place.object.id))

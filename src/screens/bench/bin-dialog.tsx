@@ -8,13 +8,13 @@ import { Dialog } from '@/ui/dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { sourceOf } from '@/workers/draw'
 import { useSession } from '../frame/set-provider'
-import { useBench, useRules } from './context'
+import { useBench, useSetRules } from './context'
 import { restoreIcon } from './icons'
 
 /** The icons that were deleted from the set, each with the way back. */
 export function BinDialog({ onClose }: { onClose: () => void }) {
   const bench = useBench()
-  const rules = useRules()
+  const rules = useSetRules()
   const { setId } = useSession().getState()
   const [icons, setIcons] = useState<readonly Icon[] | null>(null)
   useEffect(() => {

@@ -99,7 +99,7 @@ export function pasteObjects(bench: Bench, event: ClipboardEvent): void {
   if (!parsed.success || !here) return
   const objects = parsed.data.objects.map((object) => withNewIds(object, newId))
   const label = `Paste ${objects.length === 1 ? objects[0]!.name : `${objects.length} objects`}`
-  const { lacks, rules } = brought(parsed.data, bench.rules)
+  const { lacks, rules } = brought(parsed.data, bench.setRules)
   if (lacks.length === 0) return bench.add(objects, label)
   const checked = Rules.safeParse(rules)
   if (!checked.success) return say({ text: checked.error.issues[0]!.message, tone: 'fault' })

@@ -3,10 +3,13 @@
 import { createContext, useContext, useDeferredValue } from 'react'
 import { useStore } from 'zustand'
 import type { DrawingObject } from '@/core/drawing/object'
+import { bookAt } from '@/core/rules/book'
+import type { Rules } from '@/core/rules/rules'
+import { masterOn } from '@/core/set/masters'
 import type { Icon, IconSet, Master } from '@/core/set/set'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
-import { type Bench, masterIn } from './bench'
+import { baseIn, type Bench } from './bench'
 import { readSlot, type Slot } from './slot'
 import type { BenchState } from './store'
 
@@ -38,15 +41,28 @@ export function useShownIcon<T>(read: (icon: Icon | null) => T): T {
 
 /** What is read of the open master as it is shown on the square. */
 export function useShownMaster<T>(read: (master: Master | null) => T): T {
+  const open = useBenchState(({ icon }) => icon)
   const base = useBenchState(({ master }) => master)
-  return useShownIcon((icon) => read(icon && masterIn(icon, base)))
+  return useSessionState((state) => {
+    const set = shown(state),
+      icon = iconIn(set, open)
+    return read(icon && masterOn(icon, set.rules, baseIn(set.rules, base)).master)
+  })
 }
 
 /** The open master as it is shown under the square. */
 export function useCalmMaster(): Master | null {
+  return useCalmPlaced()?.master ?? null
+}
+
+/** The open master as it is shown under the square, and how it comes about. */
+export function useCalmPlaced() {
+  const open = useBenchState(({ icon }) => icon)
   const base = useBenchState(({ master }) => master)
-  const icon = useCalmIcon()
-  return icon && masterIn(icon, base)
+  return useCalmSet((set) => {
+    const icon = iconIn(set, open)
+    return icon && masterOn(icon, set.rules, baseIn(set.rules, base))
+  })
 }
 
 /** The open icon as it is shown under the square: an edit in hand comes there now and then. */
@@ -81,4 +97,14 @@ export function useCalmObjects(): readonly DrawingObject[] {
   return useCalmMaster()?.objects ?? NONE
 }
 
-export const useRules = () => useSessionState((state) => shown(state).rules)
+/** The rules on the grid of the open master. */
+export function useRules(): Rules {
+  const base = useBenchState(({ master }) => master)
+  return useSessionState((state) => {
+    const { rules } = shown(state)
+    return bookAt(rules, baseIn(rules, base))
+  })
+}
+
+/** The rules of the set. */
+export const useSetRules = (): Rules => useSessionState((state) => shown(state).rules)

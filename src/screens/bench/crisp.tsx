@@ -2,37 +2,42 @@
 
 import { useEffect, useState } from 'react'
 import type { Blurred, Crispness } from '@/core/proof/crispness'
-import type { DrawingObject } from '@/core/drawing/object'
+import { baseFor } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
+import type { Icon } from '@/core/set/set'
 import { crispnessOf } from '@/workers/questions'
-import { useCalmMaster, useRules, useSlot } from './context'
+import { baseIn } from './bench'
+import { useBenchState, useCalmIcon, useSetRules, useSlot } from './context'
 import { slot } from './slot'
 import { toScreen, type View } from './view'
 
 /** The delivered size whose blurred edges are marked; null for none. */
 export const CRISP = slot('crisp', { markedAt: null as number | null })
 
-const known = new WeakMap<readonly DrawingObject[], { readonly rules: Rules; readonly all: readonly Crispness[] }>()
+const known = new WeakMap<Icon['masters'], { readonly rules: Rules; readonly all: readonly Crispness[] }>()
 
-/** How crisp a drawing is at a delivered size; found in a worker, and null until then. */
-export function useCrispness(objects: readonly DrawingObject[] | null, rules: Rules, size: number): Crispness | null {
+/** How crisp an icon is at a delivered size, from the master that fits it; found in a worker, and null until then. */
+export function useCrispness(icon: Icon | null, rules: Rules, size: number): Crispness | null {
   const [, drawAgain] = useState(0)
   useEffect(() => {
-    if (!objects || known.get(objects)?.rules === rules) return
-    return crispnessOf(objects, rules, (all) => {
-      known.set(objects, { rules, all })
+    if (!icon || known.get(icon.masters)?.rules === rules) return
+    return crispnessOf(icon, rules, (all) => {
+      known.set(icon.masters, { rules, all })
       drawAgain((n) => n + 1)
     })
-  }, [objects, rules])
-  const one = objects && known.get(objects)
+  }, [icon, rules])
+  const one = icon && known.get(icon.masters)
   return one?.rules === rules ? (one.all[rules.sizes.indexOf(size)] ?? null) : null
 }
 
-/** The edges of the open drawing that lie between the pixels of the size that is marked. */
+/** The edges of the open drawing that lie between the pixels of the size that is marked, where it is drawn for that. */
 export function BlurredEdges({ view }: { view: View }) {
   const { markedAt } = useSlot(CRISP)
-  const master = useCalmMaster()
-  const crisp = useCrispness(markedAt === null ? null : (master?.objects ?? null), useRules(), markedAt ?? 0)
+  const rules = useSetRules()
+  const base = useBenchState(({ master }) => baseIn(rules, master))
+  const isHere = markedAt !== null && baseFor(rules, markedAt) === base
+  const icon = useCalmIcon()
+  const crisp = useCrispness(isHere ? icon : null, rules, markedAt ?? 0)
   return (
     <g stroke="var(--snag)" strokeWidth={3} data-blurred={crisp?.blurred.length}>
       {crisp?.blurred.map((edge, i) => {

@@ -1,8 +1,9 @@
 'use client'
 
 import { useState } from 'react'
-import type { DrawingObject } from '@/core/drawing/object'
+import { baseFor } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
+import type { Icon } from '@/core/set/set'
 import { PixelPicture } from '@/ui/pixel-picture'
 import type { Source } from '@/workers/drawer'
 import { useBench, useSlot } from './context'
@@ -15,16 +16,16 @@ const WIDTH = 240
 export function MagnifiedPixels({
   source,
   size,
-  objects,
+  icon,
   rules,
 }: {
   source: Source
   size: number
-  objects: readonly DrawingObject[]
+  icon: Icon
   rules: Rules
 }) {
   const bench = useBench()
-  const crisp = useCrispness(objects, rules, size)
+  const crisp = useCrispness(icon, rules, size)
   const marked = useSlot(CRISP).markedAt !== null
   const scale = Math.max(1, Math.floor(WIDTH / size))
   const [counts, setCounts] = useState<{ full: number; grey: number } | null>(null)
@@ -53,7 +54,7 @@ export function MagnifiedPixels({
             }}
           />
         )}
-        {marked && crisp && <BlurredMarks blurred={crisp.blurred} scale={side / rules.grid.size} side={side} />}
+        {marked && crisp && <BlurredMarks blurred={crisp.blurred} scale={side / baseFor(rules, size)} side={side} />}
       </div>
       <figcaption className="mt-1.5 flex justify-between text-small text-quiet">
         <span

@@ -4,7 +4,8 @@ import { memo, useDeferredValue, useMemo, useState } from 'react'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import { SnagList } from './snags/snag-list'
-import { type Icon, masterFor } from '@/core/set/set'
+import { masterOn } from '@/core/set/masters'
+import type { Icon } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Choice } from '@/ui/choice'
 import { Dialog } from '@/ui/dialog'
@@ -15,6 +16,7 @@ import type { Source } from '@/workers/drawer'
 import { IconPicture } from '../frame/icon-picture'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
+import { baseIn } from './bench'
 import { iconIn, useBench, useBenchState, useSetBeside } from './context'
 import { CRISP } from './crisp'
 import { MagnifiedPixels } from './magnified-pixels'
@@ -46,8 +48,11 @@ export function Proofs() {
 const LARGEST = 96
 
 const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rules: Rules }) {
-  const light = sourceOf(icon, rules, 'light'),
-    dark = sourceOf(icon, rules, 'dark')
+  const at = (ground: 'light' | 'dark') => (size: number) => sourceOf(icon, rules, ground, size)
+  const light = at('light'),
+    dark = at('dark')
+  const openBase = useBenchState(({ master }) => baseIn(rules, master))
+  const { master } = masterOn(icon, rules, openBase)
   const bench = useBench()
   const [size, setSize] = useState(rules.sizes[0]!)
   const magnified = rules.sizes.includes(size) ? size : rules.sizes[0]!
@@ -73,10 +78,10 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
               />
             }
           />
-          <MagnifiedPixels source={light} size={magnified} objects={masterFor(icon).objects} rules={rules} />
+          <MagnifiedPixels source={light(magnified)} size={magnified} icon={icon} rules={rules} />
         </section>
       )}
-      <SnagList icon={icon} rules={rules} />
+      <SnagList master={master} rules={rules} />
       <Siblings icon={icon} rules={rules} />
       <LargerProofs name={icon.name} sizes={rules.sizes.filter((one) => one > LARGEST)} light={light} dark={dark} />
     </>
@@ -98,7 +103,7 @@ function ProofRow({
   ground,
   name,
 }: {
-  source: Source
+  source: (size: number) => Source
   sizes: readonly number[]
   ground: 'light' | 'dark'
   name: string
@@ -116,7 +121,7 @@ function ProofRow({
     >
       {shownSizes.map((size) => (
         <figure key={size} className="flex flex-col items-center gap-1">
-          <PixelPicture source={source} size={size} label={`${name} at ${size} on ${ground}`} />
+          <PixelPicture source={source(size)} size={size} label={`${name} at ${size} on ${ground}`} />
           <figcaption className="text-small opacity-65">{size}</figcaption>
         </figure>
       ))}
@@ -133,8 +138,8 @@ function LargerProofs({
 }: {
   name: string
   sizes: readonly number[]
-  light: Source
-  dark: Source
+  light: (size: number) => Source
+  dark: (size: number) => Source
 }) {
   const [open, setOpen] = useState<number | null>(null)
   if (sizes.length === 0) return null
@@ -163,7 +168,7 @@ function LargerProofs({
               ] as const
             ).map(([ground, source, color]) => (
               <div key={ground} className="flex-none" style={{ background: color }}>
-                <PixelPicture source={source} size={open} label={`${name} at ${open} on ${ground}`} />
+                <PixelPicture source={source(open)} size={open} label={`${name} at ${open} on ${ground}`} />
               </div>
             ))}
           </div>

@@ -23,6 +23,7 @@ import { Overlay } from './layers/overlay'
 import { Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
 import type { Tools } from './tools/tool'
+import { ComparedMaster, useBlinked } from './masters/compared-master'
 import { toScreen, type View } from './view'
 
 /** The square and what surrounds it. */
@@ -68,6 +69,7 @@ export function Stage({ tools }: { tools: Tools }) {
     },
     [bench],
   )
+  const isBlinked = useBlinked()
   const artwork = useMemo(() => <Artwork />, [])
   const marks = !bare
   const film = useFilm()
@@ -102,10 +104,11 @@ export function Stage({ tools }: { tools: Tools }) {
               <g
                 transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}
                 data-testid="artwork"
-                display={seeing === 'pixels' ? 'none' : undefined}
+                display={seeing === 'pixels' || isBlinked ? 'none' : undefined}
               >
                 {seeing === 'outline' ? <OutlineArtwork /> : seeing === 'tints' ? <TintedArtwork /> : artwork}
               </g>
+              {isBlinked && <ComparedMaster view={view} as="artwork" />}
             </Layer>
             {seeing === 'pixels' && (
               <PixelArtwork
@@ -120,6 +123,9 @@ export function Stage({ tools }: { tools: Tools }) {
                 <ReferenceLayer over view={view} />
               </Layer>
             )}
+            <Layer stage={stage}>
+              <ComparedMaster view={view} as="outline" />
+            </Layer>
             {marks && (
               <Layer stage={stage}>
                 <KeylineLayer rules={rules} view={view} layers={layers} />

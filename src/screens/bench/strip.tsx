@@ -4,7 +4,7 @@ import clsx from 'clsx'
 import type { SnapSwitches } from '@/core/snap/targets'
 import { NumberField } from '@/ui/number-field'
 import { commit } from '../frame/session'
-import { useBench, useBenchState, useRules } from './context'
+import { useBench, useBenchState, useSetRules } from './context'
 import type { Layers } from './state/seeing'
 
 const SHOW: Record<keyof Layers, string> = {
@@ -34,7 +34,7 @@ const keys = <T extends object>(record: T) => Object.keys(record) as (keyof T)[]
 /** Under the square: the pointer's place, what is shown and what is snapped to. */
 export function Strip() {
   const bench = useBench()
-  const rules = useRules()
+  const rules = useSetRules()
   const layers = useBenchState((state) => state.layers)
   const snaps = useBenchState((state) => state.snaps)
   const pixelsOf = useBenchState((state) => state.pixelsOf)

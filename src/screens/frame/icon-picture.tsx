@@ -36,7 +36,7 @@ export function IconPicture({
   const side = { width: size, height: size }
   if (drawing?.problem !== undefined)
     return <CrossedOut problem={drawing.problem} label={label} className={className} style={side} />
-  const source = shownBy(drawing, icon, rules, ground)
+  const source = shownBy(drawing, icon, rules, ground, size)
   return source ? (
     <PixelPicture source={source} size={size} label={label} className={className} />
   ) : (

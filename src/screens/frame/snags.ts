@@ -2,6 +2,7 @@ import { useDeferredValue, useEffect, useMemo, useSyncExternalStore } from 'reac
 import type { Snag } from '@/core/checks/check'
 import { keyOf } from '@/core/checks/checks'
 import type { DrawingObject } from '@/core/drawing/object'
+import { bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Icon, masterFor, type Master } from '@/core/set/set'
 import { snagsOf } from '@/workers/questions'
@@ -53,8 +54,9 @@ function listen(listener: () => void): () => void {
  * The snags of a master under rules, but for those that are accepted; found in a worker, and null until then. Only what
  * changed is looked at again.
  */
-export function useSnags(master: Master | null, rules: Rules): readonly Snag[] | null {
+export function useSnags(master: Master | null, setRules: Rules): readonly Snag[] | null {
   const objects = master?.objects ?? null
+  const rules = master ? bookAt(setRules, master.base) : setRules
   const all = useSyncExternalStore(
     listen,
     () => foundIn(objects, rules),
@@ -71,7 +73,8 @@ function left(all: readonly Snag[], master: Master): readonly Snag[] {
 }
 
 /** The icons that have snags of their own, by id, as far as they were looked at; looked for only where it is wanted. */
-export function useSnagged(icons: readonly Icon[], rules: Rules, isWanted: boolean): ReadonlySet<string> {
+export function useSnagged(icons: readonly Icon[], setRules: Rules, isWanted: boolean): ReadonlySet<string> {
+  const rules = bookAt(setRules, setRules.grid.size)
   const count = useDeferredValue(
     useSyncExternalStore(
       listen,

@@ -67,10 +67,10 @@ describe('drawings that the server keeps', () => {
     const changed = { ...first!, name: 'oar' },
       rules = { ...set.rules }
     expect([stored.of(changed, set.rules), stored.of(first!, rules)]).toEqual([null, null])
-    expect(shownBy(null, changed, set.rules, 'dark')).toEqual({ objects: [], rules: set.rules, ground: 'dark' })
+    expect(shownBy(null, changed, set.rules, 'dark', 24)).toEqual({ objects: [], rules: set.rules, ground: 'dark' })
     stored.of(first!, set.rules)
     await vi.advanceTimersByTimeAsync(10)
-    expect(shownBy(stored.of(first!, set.rules), first!, set.rules, 'dark')).toEqual({ svg: 'icon-0 dark' })
-    expect(shownBy(undefined, first!, set.rules, 'dark')).toBeNull()
+    expect(shownBy(stored.of(first!, set.rules), first!, set.rules, 'dark', 24)).toEqual({ svg: 'icon-0 dark' })
+    expect(shownBy(undefined, first!, set.rules, 'dark', 24)).toBeNull()
   })
 })

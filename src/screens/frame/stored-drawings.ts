@@ -1,3 +1,4 @@
+import { type Documents, documentsFor } from '@/core/formats/drawn'
 import type { Ground } from '@/core/formats/svg-paint'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon, IconSet } from '@/core/set/set'
@@ -8,7 +9,8 @@ import type { Source } from '@/workers/drawer'
 export type StoredDrawing = {
   readonly id: string
   readonly pending?: true
-  readonly svg?: Readonly<Record<Ground, string>>
+  readonly svg?: Documents
+  readonly others?: Readonly<Record<string, Documents>>
   readonly problem?: string
 }
 
@@ -65,11 +67,15 @@ export class StoredDrawings {
   }
 }
 
-/** What shows an icon: its kept drawing where that holds, else itself. */
-export const shownBy = (
+/** What shows an icon at a size: its kept drawing where that holds, else itself. */
+export function shownBy(
   stored: StoredDrawing | null | undefined,
   icon: Icon,
   rules: Rules,
   ground: Ground,
-): Source | null =>
-  stored === undefined ? null : stored?.svg ? { svg: stored.svg[ground] } : sourceOf(icon, rules, ground)
+  size: number,
+): Source | null {
+  if (stored === undefined) return null
+  if (!stored?.svg) return sourceOf(icon, rules, ground, size)
+  return { svg: documentsFor({ svg: stored.svg, others: stored.others }, rules, size)[ground] }
+}

@@ -69,6 +69,15 @@ export function outcome(draft: Draft, set: IconSet): Outcome {
   ]
   // The parts and finishes of the set refer to the same names as its icons.
   const finishes = plain(draft.finishes).map((one) => ({ ...one, style: renameInStyle(one.style, renames) }))
+  const named = (kind: ValueKind) => (one: { name: string; value: number }) => ({
+    ...one,
+    name: renames.find((rename) => rename.kind === kind && rename.from === one.name)?.to ?? one.name,
+  })
+  const masters = draft.masters?.map((master) => ({
+    ...master,
+    ...(master.weights && { weights: master.weights.map(named('weight')) }),
+    ...(master.radii && { radii: master.radii.map(named('radius')) }),
+  }))
   const parts = draft.parts?.map((part) => ({ ...part, objects: renameValues(part.objects, renames) }))
   const parsed = Rules.safeParse({
     ...draft,
@@ -76,6 +85,7 @@ export function outcome(draft: Draft, set: IconSet): Outcome {
     plates: plates.length > 0 ? plates : undefined,
     finishes: finishes.length > 0 ? finishes : undefined,
     parts,
+    masters,
     weights: plain(draft.weights),
     radii: plain(draft.radii),
     palette: plain(draft.palette),

@@ -5,6 +5,7 @@ import type { GroupProps } from './form'
 import { GridGroup, KeylineGroup } from './grid-groups'
 import { FinishGroup, GradientGroup, PaletteGroup } from './paint-groups'
 import { PlateGroup } from './plate-group'
+import { MastersGroup } from './masters-group'
 import { SizesGroup } from './sizes-group'
 import { EndsGroup, NumberGroup } from './stroke-groups'
 
@@ -22,6 +23,7 @@ export function RulesForm(props: GroupProps) {
       {props.draft.finishes.length > 0 && <FinishGroup {...props} />}
       <PlateGroup {...props} />
       <SizesGroup {...props} />
+      <MastersGroup {...props} />
       <MeasuresGroup {...props} />
       <ChecksGroup {...props} />
     </>

@@ -1,6 +1,7 @@
 import type { Point } from '../../geometry/point'
 import type { Path } from '../../geometry/path'
 import type { Transform } from '../../geometry/transform'
+import type { Fitting } from '../fitting'
 import type { Frame } from '../frame'
 import type { Grip, GripPull, Pulled } from '../grip'
 import type { NodeRun } from '../node'
@@ -53,6 +54,13 @@ export type Kind<T extends Thing> = {
   readonly turnedOver?: (object: T) => T
   /** The object with what it knows by place after it was turned over known by its lines again. */
   readonly remarked?: (object: T, scene: Scene) => T
+  /**
+   * The object on another grid, point by point, its members left aside; null where it can only be scaled as a whole,
+   * which is also what is done where nothing is said.
+   */
+  readonly fit?: (object: T, to: Fitting) => T | null
+  /** What its copies lie around. */
+  readonly middle?: (object: T) => Point | null
   /** The object with each radius that it names or holds, beside its corner, replaced; the same when none changes. */
   readonly withRadii?: (object: T, change: (radius: Radius) => Radius) => T
   /** The object with each length by weight that it names or holds, beside its style, replaced. */

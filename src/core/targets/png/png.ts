@@ -10,7 +10,7 @@ export const png: Target = {
       densities.map((density) => ({
         path: `png/${size}/${icon.name}${density === 1 ? '' : `@${density}x`}.png`,
         icon,
-        made: { as: 'raster' as const, pixels: size * density },
+        made: { as: 'raster' as const, size, pixels: size * density },
       })),
     ),
 }

@@ -131,7 +131,7 @@ const MOST = 64
  * itself.
  */
 export function addSwatch(bench: Bench, color: string): string {
-  const { rules } = bench
+  const rules = bench.setRules
   if (rules.palette.length >= MOST) {
     say({ text: `The palette has ${MOST} swatches, the most it may have.` })
     return color
@@ -153,7 +153,7 @@ export function addSwatch(bench: Bench, color: string): string {
 
 /** Adds stops to the palette as a gradient with a name; the objects refer to it from then on. */
 export function nameGradient(bench: Bench, place: PaintPlace): void {
-  const { rules } = bench
+  const rules = bench.setRules
   const found = gradientInHand(bench)
   if (!found || typeof found.gradient.stops === 'string') return
   const all = rules.gradients ?? []

@@ -17,7 +17,7 @@ const title = (objects: readonly { name: string }[]): string =>
 
 /** Names the finish of the first selected object in the rules; all that is selected shares it from then on. */
 export function shareFinish(bench: Bench): void {
-  const { rules, here, scene } = bench
+  const { setRules: rules, here, scene } = bench
   const objects = styledWithin(bench.free),
     [first] = objects,
     all = rules.finishes ?? []

@@ -46,7 +46,7 @@ function plateObject(rules: Rules, name: string): DrawingObject {
 function layPlate(bench: Bench, everywhere: boolean): void {
   const { here } = bench
   if (!here) return
-  const rules = withPlates(bench.rules),
+  const rules = withPlates(bench.setRules),
     name = rules.plates![0]!.name
   const { icons } = bench.session.getState().history.present
   const targets = everywhere
@@ -57,7 +57,7 @@ function layPlate(bench: Bench, everywhere: boolean): void {
   if (targets.length === 0) return say({ text: 'Every icon has a plate already.' })
   const made = targets.map((at) => ({ at, object: plateObject(rules, name) }))
   const edits: SetEdit[] = [
-    ...(rules === bench.rules ? [] : [{ kind: 'rules' as const, rules, renames: [] }]),
+    ...(rules === bench.setRules ? [] : [{ kind: 'rules' as const, rules, renames: [] }]),
     ...made.map(({ at, object }) => ({
       kind: 'draw' as const,
       ...at,

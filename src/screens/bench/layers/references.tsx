@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react'
 import { pixelMap, type Reference } from '@/core/drawing/reference'
 import type { Mismatch } from '@/core/proof/mismatch'
 import { referencesOf } from '@/core/set/set'
-import { useBench, useBenchState, useCalmIcon, useRules, useShownMaster, useCalmMaster, useSlot } from '../context'
+import { useBench, useBenchState, useRules, useShownMaster, useCalmMaster, useSlot } from '../context'
 import { comparison } from '../references/compare'
 import { pictureUrl } from '../references/pictures'
 import { toScreen, type View } from '../view'
@@ -78,16 +78,16 @@ export function ReferenceMarks({ view }: { view: View }) {
 export function DifferenceLayer({ view }: { view: View }) {
   const bench = useBench()
   const compare = useSlot(REFERENCES).compare
-  const icon = useCalmIcon()
   const master = useCalmMaster()
+  const objects = master?.objects
   const rules = useRules()
   const canvas = useRef<HTMLCanvasElement>(null)
   const [shown, setShown] = useState<Mismatch | null>(null)
   const reference = master && compare ? referencesOf(master).find(({ id }) => id === compare) : undefined
   useEffect(() => {
     let current = true
-    if (icon && reference) {
-      void comparison(icon, rules, reference).then((found) => {
+    if (objects && reference) {
+      void comparison(objects, rules, reference).then((found) => {
         if (!current) return
         setShown(found)
         bench.put(REFERENCES, { mismatch: found && { mean: found.mean, ofInk: found.ofInk } })
@@ -96,7 +96,7 @@ export function DifferenceLayer({ view }: { view: View }) {
     return () => {
       current = false
     }
-  }, [bench, icon, reference, rules])
+  }, [bench, objects, reference, rules])
   useEffect(() => {
     if (!shown || !canvas.current) return
     const { width, height, data } = shown.picture

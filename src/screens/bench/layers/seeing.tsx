@@ -11,8 +11,7 @@ import { strokeInkIfQuick } from '@/core/drawing/ink'
 import type { Shape } from '@/core/drawing/shape'
 import type { NamedValues } from '@/core/drawing/values'
 import { PixelPicture } from '@/ui/pixel-picture'
-import { sourceOf } from '@/workers/draw'
-import { useCalmIcon, useRules, useShownObjects } from '../context'
+import { useCalmMaster, useRules, useShownObjects } from '../context'
 import { toScreen, type View } from '../view'
 import { DIGITS } from './shape-runs'
 
@@ -81,15 +80,20 @@ const Tinted = memo(function Tinted({ object, values, hue }: { object: Styled; v
 
 /** The square as the pixels of one delivered size. */
 export function PixelArtwork({ view, size, ground }: { view: View; size: number; ground: 'light' | 'dark' }) {
-  const icon = useCalmIcon()
+  const master = useCalmMaster()
   const rules = useRules()
-  if (!icon) return null
+  if (!master) return null
   return (
     <div
       className="pointer-events-none absolute origin-top-left"
       style={{ left: view.x, top: view.y, transform: `scale(${(rules.grid.size * view.scale) / size})` }}
     >
-      <PixelPicture source={sourceOf(icon, rules, ground)} size={size} exact label={`The square in ${size} pixels`} />
+      <PixelPicture
+        source={{ objects: master.objects, rules, ground }}
+        size={size}
+        exact
+        label={`The square in ${size} pixels`}
+      />
     </div>
   )
 }

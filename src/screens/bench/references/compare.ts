@@ -3,8 +3,8 @@ import { mismatch, type Mismatch } from '@/core/proof/mismatch'
 import type { Picture } from '@/core/proof/picture'
 import { pixelMap, type Reference } from '@/core/drawing/reference'
 import type { Rules } from '@/core/rules/rules'
-import type { Icon } from '@/core/set/set'
-import { pictureOf, sourceOf } from '@/workers/draw'
+import type { DrawingObject } from '@/core/drawing/object'
+import { pictureOf } from '@/workers/draw'
 import { pixelsOf } from './pictures'
 
 /** Pixels along the square in which icon and reference are laid over each other. */
@@ -14,8 +14,12 @@ const SIDE = 480
  * How far the icon is from a reference of it, pixel by pixel within the square; null when the reference's picture is
  * not there.
  */
-export async function comparison(icon: Icon, rules: Rules, reference: Reference): Promise<Mismatch | null> {
-  const { image } = await pictureOf(sourceOf(icon, rules, 'light'), SIDE)
+export async function comparison(
+  objects: readonly DrawingObject[],
+  rules: Rules,
+  reference: Reference,
+): Promise<Mismatch | null> {
+  const { image } = await pictureOf({ objects, rules, ground: 'light' }, SIDE)
   const picture = await laidPicture(reference, rules.grid.size)
   return picture && image ? mismatch(image, picture) : null
 }

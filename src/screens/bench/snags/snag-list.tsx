@@ -4,7 +4,7 @@ import clsx from 'clsx'
 import type { Snag } from '@/core/checks/check'
 import { CHECKS } from '@/core/checks/checks'
 import type { Rules } from '@/core/rules/rules'
-import { acceptedIn, type Icon, masterFor } from '@/core/set/set'
+import { acceptedIn, type Master } from '@/core/set/set'
 import { NameDialog } from '@/ui/name-dialog'
 import { useSnags, weighty } from '../../frame/snags'
 import { useBench, useSlot } from '../context'
@@ -14,11 +14,10 @@ const MARKS = { error: '◆', warning: '◇', note: '·' } as const
 
 const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.word ?? id
 
-/** What is wrong with the open icon, with what mends it. */
-export function SnagList({ icon, rules }: { icon: Icon; rules: Rules }) {
+/** What is wrong with the open master, with what mends it. */
+export function SnagList({ master, rules }: { master: Master; rules: Rules }) {
   const bench = useBench()
   const { leaving } = useSlot(SNAGS)
-  const master = masterFor(icon)
   const snags = useSnags(master, rules)
   const left = acceptedIn(master).length
   const mendable = snags ? weighty(snags).filter((snag) => snag.mend).length : 0

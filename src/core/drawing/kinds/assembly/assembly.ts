@@ -21,6 +21,8 @@ export const assembly = defineKind<Assembly>({
   frame: (object, scene) =>
     pathBounds(scene.edge(object)) ?? boxUnion(object.members.map((member) => scene.box(member)))!,
   transform: (object, map) => (object.corners ? { ...object, corners: movedCorners(object.corners, map) } : object),
+  // Picked corners are known by their places.
+  fit: (object) => (object.corners?.picked ? null : object),
   remarked: remarkedCorners,
   withRadii: (object, change) => withResultRadius(object, change),
   segments: () => 0,

@@ -7,6 +7,7 @@ import { tidy } from '../../../geometry/tidy'
 import { apply } from '../../../geometry/transform'
 import { swept, vectorOf } from '../../../outline/sweep'
 import { combine } from '../../../planar/boolean'
+import { fittedPlace } from '../../fitting'
 import { ValueName } from '../../paint'
 import { LinearMap, PointXY } from '../../place'
 import { withOpacity } from '../../resolved'
@@ -67,6 +68,13 @@ export const cast = defineKind<Cast>({
       ...(object.cut && { cut: movedPlacing(object.cut, map) }),
     }
   },
+  fit: (object, { scale, x, y }) => ({
+    ...object,
+    length: tidy(object.length * scale),
+    ...(object.cut && {
+      cut: { ...movedPlacing(object.cut, [scale, 0, 0, scale, 0, 0]), at: fittedPlace(object.cut.at, { scale, x, y }) },
+    }),
+  }),
   plate: ({ cut }) => cut?.plate,
   withPlate: (object, plate) => (object.cut ? { ...object, cut: { ...object.cut, plate } } : object),
   segments: () => 0,

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { distance } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
+import { fittedFrame } from '../../fitting'
 import { shareOf } from '../../frame'
 import { nodesOf } from '../../nodes'
 import { Finish } from '../../style'
@@ -34,6 +35,7 @@ export const ellipse = defineKind<Ellipse>({
   schema: Ellipse,
   edge: ellipsePath,
   isSmaller: isPart,
+  fit: fittedFrame,
   turnedOver: (object) =>
     object.from !== undefined && object.to !== undefined
       ? { ...object, from: upright(180 - object.to), to: upright(180 - object.from) }

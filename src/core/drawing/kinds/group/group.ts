@@ -47,6 +47,7 @@ export const group = defineKind<Group>({
   frame: (object, scene) =>
     (object.mask && pathBounds(scene.edge(object))) || boxUnion(object.members.map((member) => scene.box(member)))!,
   transform: (object, map) => (object.opened ? { ...object, opened: movedPlacing(object.opened, map) } : object),
+  fit: (object) => (object.opened ? null : object),
   part: ({ opened }) => opened?.part,
   withPart: (object, part) => (object.opened ? { ...object, opened: { ...object.opened, part } } : object),
   fields: () => [

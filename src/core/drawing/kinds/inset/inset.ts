@@ -56,6 +56,7 @@ export const inset = defineKind<Inset>({
   isSmaller: () => true,
   transform: ({ flipped, ...object }, map) =>
     isMirroring(map) !== (flipped === true) ? { ...object, flipped: true } : object,
+  fit: (object) => object,
   withWeights(object, change) {
     const distance = change(object.distance)
     return distance === object.distance ? object : { ...object, distance }

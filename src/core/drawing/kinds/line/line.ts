@@ -3,6 +3,7 @@ import { boxAround } from '../../../geometry/box'
 import { polyline } from '../../../geometry/path'
 import { distance } from '../../../geometry/point'
 import { applyTidy, tidy } from '../../../geometry/tidy'
+import { fittedPlace } from '../../fitting'
 import { PointXY } from '../../place'
 import { Finish } from '../../style'
 import { defineKind } from '../kind'
@@ -18,6 +19,7 @@ export const line = defineKind<Line>({
   edge: ({ from, to }) => [polyline([from, to], false)],
   frame: ({ from, to }) => boxAround([from, to])!,
   transform: (object, map) => ({ ...object, from: applyTidy(map, object.from), to: applyTidy(map, object.to) }),
+  fit: (object, by) => ({ ...object, from: fittedPlace(object.from, by), to: fittedPlace(object.to, by) }),
   segments: () => 1,
   length: ({ from, to }) => distance(from, to),
   ends: ({ from, to }) => [from, to],

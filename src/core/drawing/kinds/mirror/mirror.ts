@@ -3,6 +3,7 @@ import { boxUnion } from '../../../geometry/box'
 import { type Path, transformPath } from '../../../geometry/path'
 import { tidy } from '../../../geometry/tidy'
 import type { Transform } from '../../../geometry/transform'
+import { fittedPlace } from '../../fitting'
 import { PointXY } from '../../place'
 import { inkOf } from '../../ink'
 import { movedPaint } from '../../resolved'
@@ -54,6 +55,8 @@ export const mirror = defineKind<Mirror>({
     const { at, angle } = movedAxis(object, map)
     return { ...object, at: { x: tidy(at.x), y: tidy(at.y) }, angle: tidy(angle) }
   },
+  middle: ({ at }) => at,
+  fit: (object, to) => (isPlumb(object) ? { ...object, at: fittedPlace(object.at, to) } : null),
   times: ({ folds, flip }) => folds * (flip ? 2 : 1),
   fields: () => [
     {
@@ -110,6 +113,10 @@ export const mirror = defineKind<Mirror>({
       members: members(2),
     }),
 })
+
+/** Whether its only images are flipped across a level or plumb line. */
+export const isPlumb = ({ folds, flip, angle }: Pick<Mirror, 'folds' | 'flip' | 'angle'>): boolean =>
+  flip && folds === 1 && angle % 90 === 0
 
 /** What a member and its images stand for: closed outlines, those that close with their images among them, or ink. */
 function mirroredSolid(member: Thing, images: readonly Transform[], scene: Scene): Path[] {

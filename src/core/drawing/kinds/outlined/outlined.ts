@@ -16,6 +16,7 @@ export const outlined = defineKind<Outlined>({
   hasMembers: true,
   edge: ({ members }, scene) => inkOfAll(members.flatMap((member) => scene.shapes(member))),
   solid: (object, scene) => scene.edge(object),
+  fit: (object) => object,
   shapes: ({ members }, scene) => shapesOutlined(members.flatMap((member) => scene.shapes(member))),
   // Its numbers are those of what is stroked.
   frame: ({ members }, scene) => boxUnion(members.map((member) => scene.box(member)))!,

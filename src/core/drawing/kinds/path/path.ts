@@ -3,11 +3,13 @@ import { pathBounds } from '../../../geometry/path'
 import { distance } from '../../../geometry/point'
 import { applyTidy } from '../../../geometry/tidy'
 import { finishedRun, withNodeRadii } from '../../corners'
+import { fittedPlace } from '../../fitting'
 import type { Node, NodeRun } from '../../node'
 import { transformNode } from '../../node-transform'
 import { contourOf } from '../../nodes'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
+import { fittedRun } from './fit'
 import { hasOwnJoints, ownJointsOutline } from './own-joints'
 import { filledRegions } from './regions'
 import { PathObject } from './schema'
@@ -37,6 +39,15 @@ export const path = defineKind<PathObject>({
     ...(object.regions && { regions: object.regions.map((p) => applyTidy(map, p)) }),
     ...(object.trace && { trace: { ...object.trace, points: object.trace.points.map((p) => applyTidy(map, p)) } }),
   }),
+  // What a hand drew is smoothed anew from its trace: it is kept as a whole.
+  fit: ({ trace, ...object }, to) =>
+    trace
+      ? null
+      : {
+          ...object,
+          contours: object.contours.map((run) => fittedRun(run, to)),
+          ...(object.regions && { regions: object.regions.map((p) => fittedPlace(p, to)) }),
+        },
   withRadii(object, change) {
     const contours = object.contours.map((run) => {
       const nodes = withNodeRadii(run.nodes, change)

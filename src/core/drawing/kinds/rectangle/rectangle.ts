@@ -3,6 +3,7 @@ import { polyline } from '../../../geometry/path'
 import { distance } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
 import { cornerOf, finished } from '../../corners'
+import { fittedFrame } from '../../fitting'
 import { frameCorners } from '../../frame'
 import { cornerGrip, pulledRadius, radiusFigure } from '../../grip'
 import type { NodeRun } from '../../node'
@@ -28,6 +29,7 @@ export const rectangle = defineKind<Rectangle>({
   schema: Rectangle,
   edge: (object, scene) =>
     finished([polyline(frameCorners(object), true)], (i) => cornerOf(object, scene, object.corners?.[i])),
+  fit: fittedFrame,
   turnedOver(object) {
     if (!object.corners) return object
     const [a, b, c, d] = object.corners as [Radius, Radius, Radius, Radius]

@@ -47,6 +47,7 @@ export const repeat = defineKind<Repeat>({
   isEven: ({ course }) =>
     course.by === 'turn' || (course.by === 'path' && (course.turned === true || !isStraight(course.run))),
   transform: (object, map) => ({ ...object, from: applyTidy(map, object.from), course: movedCourse(object, map) }),
+  middle: ({ course }) => (course.by === 'turn' ? course.at : null),
   times: ({ course }) => countOf(course),
   fields: repeatFields,
   grips: repeatGrips,

@@ -1,7 +1,7 @@
-import { sweptTwice } from '../geometry/area'
-import { flattened } from '../geometry/flat'
-import type { Path } from '../geometry/path'
-import type { Point } from '../geometry/point'
+import { sweptTwice } from './area'
+import { flattened } from './flat'
+import type { Path } from './path'
+import type { Point } from './point'
 
 /** A straight bit of an outline with the direction away from the ink; which contour it is of. */
 type Wall = { readonly a: Point; readonly b: Point; readonly out: Point; readonly contour: number }

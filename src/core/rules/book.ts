@@ -1,0 +1,86 @@
+import type { Style } from '../drawing/style'
+import type { NamedNumber } from '../drawing/values'
+import { tidy } from '../geometry/tidy'
+import type { Rules } from './rules'
+import { summed } from './sums'
+
+/** The grids that icons of a set are drawn on, from small to large. */
+export const basesOf = ({ grid, masters = [] }: Pick<Rules, 'grid' | 'masters'>): number[] =>
+  [grid.size, ...masters.map(({ base }) => base)].sort((a, b) => a - b)
+
+/**
+ * The grid that a picture of so many pixels is drawn on: its own, or else the one nearest in proportion, the smaller of
+ * two that are equally near.
+ */
+export function baseFor(rules: Pick<Rules, 'grid' | 'masters'>, size: number): number {
+  const away = (base: number) => Math.abs(Math.log(base / size))
+  return basesOf(rules).reduce((best, base) => (away(base) < away(best) - 1e-12 ? base : best))
+}
+
+const books = new WeakMap<Rules, Map<number, Rules>>()
+
+/**
+ * The rules on one of the set's grids, with the sizes that are drawn on it: what its master says, and all else brought to
+ * that size, whole where it is to be seen crisp. Parts and plates stay as they are; who lays them scales them. The same rules for the same grid always give
+ * the same book.
+ */
+export function bookAt(rules: Rules, base: number): Rules {
+  if (base === rules.grid.size && !rules.masters?.length) return rules
+  let known = books.get(rules)
+  if (!known) books.set(rules, (known = new Map()))
+  let book = known.get(base)
+  if (!book)
+    known.set(base, (book = base === rules.grid.size ? { ...rules, sizes: served(rules, base) } : written(rules, base)))
+  return book
+}
+
+function written(rules: Rules, base: number): Rules {
+  const own = rules.masters?.find((one) => one.base === base)
+  const scale = base / rules.grid.size
+  const said = (list: readonly NamedNumber[] | undefined, name: string) => list?.find((one) => one.name === name)?.value
+  const inStep = (value: number) => inside(even(value * scale, base), base)
+  return summed({
+    ...rules,
+    sizes: served(rules, base),
+    grid: { size: base, step: stepAt(rules.grid.step, scale), major: Math.max(1, Math.min(base, rules.grid.major)) },
+    liveArea: own?.liveArea ?? inStep(rules.liveArea),
+    keylines: rules.keylines.map((keyline) => ({ ...keyline, w: inStep(keyline.w), h: inStep(keyline.h) })),
+    ...(rules.safeZone !== undefined && { safeZone: inStep(rules.safeZone) }),
+    weights: rules.weights.map((one) => ({
+      ...one,
+      value: said(own?.weights, one.name) ?? wholeWeight(one.value * scale),
+    })),
+    radii: rules.radii.map((one) => {
+      const value = said(own?.radii, one.name)
+      const { sum: _, ...plain } = one
+      return value === undefined ? { ...one, value: Math.round(one.value * scale * 2) / 2 } : { ...plain, value }
+    }),
+    ...(rules.finishes && {
+      finishes: rules.finishes.map((one) => ({ ...one, style: scaledStyle(one.style, scale) })),
+    }),
+    masters: undefined,
+  })
+}
+
+/** The delivered sizes that are drawn on a grid; its own where there are none, so that there is something to look at. */
+function served(rules: Rules, base: number): number[] {
+  const sizes = rules.sizes.filter((size) => baseFor(rules, size) === base)
+  return sizes.length > 0 ? sizes : [base]
+}
+
+/** A length in the middle of a grid with its ends on whole units. */
+const even = (value: number, base: number): number => {
+  const odd = base % 2
+  return Math.max(1, 2 * Math.round((value - odd) / 2) + odd)
+}
+const inside = (value: number, base: number): number => Math.min(base, value)
+
+/** A weight that is seen crisp: whole from 1 up, half below. */
+const wholeWeight = (value: number): number => (value < 0.75 ? 0.5 : Math.max(1, Math.round(value)))
+
+/** A step in the same proportion that is a whole part, or a multiple, of a unit. */
+const stepAt = (step: number, scale: number): number =>
+  step <= 1 ? step : Math.max(0.5, Math.round(2 * step * scale) / 2)
+
+const scaledStyle = (style: Style, by: number): Style =>
+  typeof style.weight === 'string' ? style : { ...style, weight: tidy(style.weight * by) }

@@ -1,0 +1,143 @@
+import { type Fitting } from '../../drawing/fitting'
+import { sceneOf } from '../../drawing/evaluated-scene'
+import { evaluateAll } from '../../drawing/evaluate'
+import { inkOfAll } from '../../drawing/ink'
+import { type DrawingObject, isContainer, kindOf } from '../../drawing/object'
+import { scaleOwn } from '../../drawing/scale-own'
+import type { Scene } from '../../drawing/scene'
+import { transformObject, withMovedPaints } from '../../drawing/transform-object'
+import { mapObjects } from '../../drawing/tree'
+import { visited } from '../../drawing/visit'
+import { tidy } from '../../geometry/tidy'
+import { sweptTwice } from '../../geometry/area'
+import { narrows } from '../../geometry/walls'
+import type { Rules } from '../rules'
+import { anchorOf } from './anchor'
+import type { Marks } from './mark'
+import { marksOf } from './marks'
+import { type AxisFit, placedMarks, type Terms } from './problem'
+
+/** A drawing of the set's grid on that of another rule book, and whether its edges were brought to whole places. */
+export type Fitted = { readonly objects: readonly DrawingObject[]; readonly isFitted: boolean }
+
+/** How much it counts to stay where scaling leads, one after the other until the picture holds. */
+const CARES = [1, 6, 40]
+
+/**
+ * A drawing brought from one rule book to the grid of another. Along each axis what is seen as an edge, and what must
+ * stay in the middle, gets the best place by `best-places`; all else goes along between the nearest of these. Whichever
+ * axis is placed first, so that what is square stays square, the cheaper way is taken. What comes of it is drawn and
+ * looked at: where pieces or holes came or went, or a gap closed more than it must, it is fitted more carefully, and
+ * where that does not help the drawing is only scaled.
+ */
+export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules): Fitted {
+  const scale = to.grid.size / from.grid.size
+  const scenes = { from: sceneOf(from), to: sceneOf(to) }
+  const marks = marksOf(objects, scenes, scale)
+  const gap = to.gap ?? 1
+  const weights = from.weights.map(({ value }, i) => ({ was: value, is: to.weights[i]?.value ?? value * scale }))
+  const before = looksOf(objects, scenes.from, scale)
+  const holds = (looks: Looks, least: number) => sameLooks(before, looks) && looks.gap >= least - SLACK
+  let best: { objects: readonly DrawingObject[]; looks: Looks } | null = null
+  for (const care of CARES) {
+    const [x, y] = cheaper(marks, { scale, gap, weights, care })
+    const next = broughtTo(objects, scenes.from, { scale, x: courseOf(x, scale), y: courseOf(y, scale) })
+    const looks = looksOf(next, scenes.to, 1)
+    if (holds(looks, Math.min(before.gap, gap))) return { objects: next, isFitted: true }
+    if (sameLooks(before, looks) && (!best || looks.gap > best.looks.gap + SLACK)) best = { objects: next, looks }
+  }
+  const plain = scaled(objects, from, to)
+  const looks = looksOf(plain, scenes.to, 1)
+  return best && (!sameLooks(before, looks) || best.looks.gap >= looks.gap - SLACK)
+    ? { objects: best.objects, isFitted: true }
+    : { objects: plain, isFitted: false }
+}
+
+/** By how much a gap may close, in units of the other grid, without anyone seeing it. */
+const SLACK = 0.05
+
+function cheaper(marks: Marks, terms: Terms): [AxisFit, AxisFit] {
+  const x = placedMarks(marks, 'x', terms, null),
+    yThen = placedMarks(marks, 'y', terms, x)
+  const y = placedMarks(marks, 'y', terms, null),
+    xThen = placedMarks(marks, 'x', terms, y)
+  return x.cost + yThen.cost <= xThen.cost + y.cost ? [x, yThen] : [xThen, y]
+}
+
+/** A drawing of one rule book scaled to the grid of another. */
+export function scaled(objects: readonly DrawingObject[], from: Rules, to: Rules): DrawingObject[] {
+  const scale = to.grid.size / from.grid.size
+  const by = (value: number) => value * scale
+  return broughtTo(objects, sceneOf(from), { scale, x: by, y: by })
+}
+
+/** Every object where a fitting takes it: point by point where its kind can be, else as a whole. */
+function broughtTo(objects: readonly DrawingObject[], scene: Scene, to: Fitting): DrawingObject[] {
+  const { scale } = to
+  const brought = (object: DrawingObject): DrawingObject => {
+    const own = kindOf(object).fit?.(object, to)
+    if (!own) {
+      const { x, y } = anchorOf(object, scene)
+      return transformObject(object, [scale, 0, 0, scale, to.x(x.at) - scale * x.at, to.y(y.at) - scale * y.at])
+    }
+    const painted = withMovedPaints(own, [scale, 0, 0, scale, 0, 0])
+    return isContainer(painted) ? { ...painted, members: painted.members.map(brought) } : painted
+  }
+  return mapObjects(
+    objects.map((object) => scaleOwn(brought(object), scale)),
+    (object) => withDash(object, scale),
+  )
+}
+
+/** An object whose dashes scale although its weight is one of the rules. */
+const withDash = (object: DrawingObject, by: number): DrawingObject =>
+  visited(object, {
+    style: (style) =>
+      typeof style.weight !== 'string' || !style.dash
+        ? style
+        : {
+            ...style,
+            dash: style.dash.map((length) => tidy(length * by)),
+            ...(style.dashOffset !== undefined && { dashOffset: tidy(style.dashOffset * by) }),
+          },
+  })
+
+/** How far from a placed coordinate, in units of the other grid, one is that goes with it at its own distance. */
+const BESIDE = 0.03
+
+/**
+ * Where any coordinate goes: straight from one placed one to the next, and on in proportion beyond the outermost and
+ * next to each.
+ */
+function courseOf({ coordinates, places }: AxisFit, scale: number): (value: number) => number {
+  const n = coordinates.length
+  if (n === 0) return (value) => value * scale
+  const from = (i: number, value: number) => places[i]! + (value - coordinates[i]!) * scale
+  return (value) => {
+    let i = 0
+    while (i < n && coordinates[i]! < value) i++
+    for (const near of [i, i - 1])
+      if (near >= 0 && near < n && Math.abs(value - coordinates[near]!) * scale <= BESIDE) return from(near, value)
+    if (i === 0) return from(0, value)
+    if (i === n) return from(n - 1, value)
+    const share = (value - coordinates[i - 1]!) / (coordinates[i]! - coordinates[i - 1]!)
+    return places[i - 1]! + (places[i]! - places[i - 1]!) * share
+  }
+}
+
+/** What a drawing comes to: how many pieces its ink has, how many holes, and its narrowest ground in units of the other grid. */
+type Looks = { readonly pieces: number; readonly holes: number; readonly gap: number }
+
+/** From which width on, in units of the other grid, ground is wide. */
+const WIDE = 1.5
+
+function looksOf(objects: readonly DrawingObject[], scene: Scene, scale: number): Looks {
+  const ink = inkOfAll(evaluateAll(objects, scene))
+  const areas = ink.map(({ segments }) => segments.reduce((sum, segment) => sum + sweptTwice(segment), 0))
+  const outer = Math.sign(areas.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0))
+  const pieces = areas.filter((one) => Math.sign(one) === outer).length
+  const gap = narrows(ink, WIDE / scale, 0.5 / scale).reduce((least, { width }) => Math.min(least, width * scale), WIDE)
+  return { pieces, holes: areas.length - pieces, gap }
+}
+
+const sameLooks = (a: Looks, b: Looks): boolean => a.pieces === b.pieces && a.holes === b.holes

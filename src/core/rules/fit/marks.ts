@@ -1,0 +1,151 @@
+import { STAYING } from '../../drawing/fitting'
+import { frameCorners } from '../../drawing/frame'
+import { isPlumb } from '../../drawing/kinds/mirror/mirror'
+import type { WithStyle } from '../../drawing/kinds/traits'
+import { type DrawingObject, isContainer, isStyled, kindOf, type OfKind } from '../../drawing/object'
+import type { Scene } from '../../drawing/scene'
+import { styleOf } from '../../drawing/shared-style'
+import { walk } from '../../drawing/tree'
+import { boxCentre } from '../../geometry/box'
+import type { Point } from '../../geometry/point'
+import { anchorOf } from './anchor'
+import { across, AXES, type Axis, EVEN, markAt, type Marks, noMarks, type Paint, STRONG } from './mark'
+import { areaOf, roundMarks, runMarks } from './outline-marks'
+
+/** What the objects of a drawing are fitted by; `scenes` those of the set's grid and of the other, `scale` between them. */
+export function marksOf(
+  objects: readonly DrawingObject[],
+  scenes: { readonly from: Scene; readonly to: Scene },
+  scale: number,
+): Marks {
+  const found = noMarks()
+  const middles: Point[] = []
+  for (const object of objects) gather(object, null, found)
+  concentric()
+  return found
+
+  function gather(object: DrawingObject, paint: Paint | null, into: Marks): void {
+    if (object.hidden) return
+    const kind = kindOf(object)
+    if (!kind.fit || kind.fit(object, STAYING) === null) return anchored(object, into)
+    const own = isStyled(object) ? paintOf(object) : null
+    if (object.kind === 'mirror' && isPlumb(object)) return imaged(object, paint, into)
+    if (isContainer(object)) {
+      for (const member of object.members)
+        gather(member, object.kind === 'assembly' ? { ...own!, isCut: member.role === 'cuts' } : paint, into)
+      return
+    }
+    const isOpen = object.kind === 'line' || (object.kind === 'path' && object.contours.some(({ closed }) => !closed))
+    const painted = paint && !isOpen && object.by !== 'ink' ? paint : (own ?? paint)
+    if (!painted) return
+    drawn(object, painted, into)
+  }
+
+  function paintOf(object: DrawingObject & WithStyle): Paint {
+    const style = styleOf(object, scenes.from)
+    const { weight } = style
+    return {
+      stroke:
+        style.stroke === 'none'
+          ? null
+          : {
+              was: scenes.from.weight(weight),
+              is: typeof weight === 'string' ? scenes.to.weight(weight) : weight * scale,
+            },
+      side: style.side ?? 'centre',
+      cap: style.cap ?? scenes.from.cap,
+      fills: style.fill !== 'none',
+      isCut: false,
+    }
+  }
+
+  function drawn(object: DrawingObject, paint: Paint, into: Marks): void {
+    switch (object.kind) {
+      case 'rectangle':
+        middles.push(boxCentre(object))
+        along(object, paint, into)
+        return
+      case 'ellipse':
+        middles.push(boxCentre(object))
+        roundMarks(boxCentre(object), object.w / 2, object.h / 2, null, paint, into)
+        return
+      case 'line':
+        runMarks({ closed: false, nodes: [object.from, object.to] }, 1, paint, into)
+        return
+      case 'path': {
+        const areas = object.contours.map(areaOf)
+        const main = areas.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0)
+        for (const contour of object.contours) runMarks(contour, Math.sign(main) || 1, paint, into)
+      }
+    }
+  }
+
+  /** The sides of a rectangle, as far as they are straight. */
+  function along(object: OfKind<'rectangle'>, paint: Paint, into: Marks): void {
+    const corner = scenes.from.radius(object.corner)
+    const nodes = frameCorners(object)
+    runMarks({ closed: true, nodes }, 1, paint, into, 2 * corner)
+    if (Math.abs(object.w - object.h) < 1e-9)
+      into.squares.push({ x: [object.x, object.x + object.w], y: [object.y, object.y + object.h], weight: EVEN })
+  }
+
+  /** What is fitted as a whole goes with its longest straight edge each way, or else with its middle. */
+  function anchored(object: DrawingObject, into: Marks): void {
+    const anchor = anchorOf(object, scenes.from)
+    for (const axis of AXES) {
+      const { at, length, weight } = anchor[axis]
+      const named = typeof weight === 'string' ? scenes.to.weight(weight) : weight * scale
+      const edges = length === 0 ? [] : named > 0 ? [-named / 2, named / 2] : [0]
+      into.marks[axis].push({ ...markAt(at, 0, 0, 0, 0, null), length, edges })
+    }
+  }
+
+  /** Members, and their images across a level or plumb line. */
+  function imaged(object: OfKind<'mirror'>, paint: Paint | null, into: Marks): void {
+    const axis: Axis = object.angle % 180 === 0 ? 'y' : 'x'
+    const middle = object.at[axis]
+    const own = noMarks()
+    for (const member of object.members) gather(member, paint, own)
+    const over = (value: number) => 2 * middle - value
+    into.marks[axis].push(...own.marks[axis], markAt(middle, 0, 0, 0, 0, null))
+    into.marks[across(axis)].push(...own.marks[across(axis)])
+    for (const other of AXES) into.middles[other].push(...own.middles[other])
+    into.squares.push(...own.squares)
+    for (const one of own.marks[axis]) {
+      if (Math.abs(one.at - middle) > 1e-3)
+        into.middles[axis].push({ a: one.at, b: over(one.at), middle, weight: STRONG })
+      into.marks[axis].push({
+        ...one,
+        at: over(one.at),
+        edges: one.edges.map((edge) => -edge),
+        before: one.after,
+        after: one.before,
+        reach: [one.reach[1], one.reach[0]],
+      })
+    }
+    for (const one of own.marks[across(axis)])
+      into.marks[across(axis)].push({ ...one, from: over(one.to), to: over(one.from) })
+  }
+
+  /** Rectangles whose middle is that of something else keep it. */
+  function concentric(): void {
+    const rectangles = [...walk(objects)]
+      .map(({ object }) => object)
+      .filter((one): one is OfKind<'rectangle'> => one.kind === 'rectangle' && !one.turn && !one.skew)
+    for (const one of rectangles) {
+      const centre = boxCentre(one)
+      for (const axis of AXES) {
+        const others = middles.filter((other) => Math.abs(other[axis] - centre[axis]) < 1e-3)
+        if (others.length < 2) continue
+        const size = axis === 'x' ? one.w : one.h
+        found.marks[axis].push(markAt(centre[axis], 0, 0, 0, 0, null))
+        found.middles[axis].push({
+          a: centre[axis] - size / 2,
+          b: centre[axis] + size / 2,
+          middle: centre[axis],
+          weight: EVEN,
+        })
+      }
+    }
+  }
+}

@@ -1,0 +1,83 @@
+import { type Memory, remembered } from '../drawing/memory'
+import type { DrawingObject } from '../drawing/object'
+import { baseFor, bookAt } from '../rules/book'
+import { fitted, scaled } from '../rules/fit/fit'
+import type { Rules } from '../rules/rules'
+import { type Conflict, merged } from './merge'
+import { type Icon, type Master, masterFor } from './set'
+
+/** A drawing that is made from another, and whether its edges were brought to whole places. */
+type Derived = { readonly objects: readonly DrawingObject[]; readonly isFitted: boolean }
+
+const derivations: Memory<Rules, object, Derived> = new WeakMap()
+
+/** The drawing of the set's grid on another of its grids, fitted where the rules do not say otherwise. Remembered. */
+export function derivedFrom(objects: readonly DrawingObject[], rules: Rules, base: number): Derived {
+  const book = bookAt(rules, base)
+  return remembered(derivations, book, objects, () => {
+    const isPlain = rules.masters?.find((one) => one.base === base)?.unfitted === true
+    return isPlain ? { objects: scaled(objects, rules, book), isFitted: false } : fitted(objects, rules, book)
+  })
+}
+
+/** How a master of an icon comes about. */
+export type Standing =
+  /** It is the one that others are derived from. */
+  | { readonly by: 'hand'; readonly isMain: boolean }
+  /** It is derived, `changed` by hand since or not; `isFitted` where its edges were brought to whole places. */
+  | {
+      readonly by: 'derivation'
+      readonly isFitted: boolean
+      readonly isChanged: boolean
+      readonly conflicts: readonly Conflict[]
+    }
+
+type Placed = { readonly master: Master; readonly standing: Standing }
+
+const placed: Memory<Rules, Icon['masters'], Map<number, Placed>> = new WeakMap()
+
+/**
+ * The master of an icon on one of the set's grids and how it comes about: as it was drawn for that grid, or derived from
+ * the main one, with what was changed by hand since. Remembered for the masters of an icon and its rules.
+ */
+export function masterOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed {
+  const known = remembered(placed, rules, icon.masters, () => new Map<number, Placed>())
+  let one = known.get(base)
+  if (!one) known.set(base, (one = place(icon, rules, base)))
+  return one
+}
+
+function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed {
+  const main = masterFor(icon)
+  const stored = icon.masters.find((one) => one.base === base)
+  if (stored && !stored.from) return { master: stored, standing: { by: 'hand', isMain: stored === main } }
+  const { objects, isFitted } = derivedFrom(main.objects, rules, base)
+  if (!stored?.from)
+    return {
+      master: { base, objects: objects as DrawingObject[] },
+      standing: { by: 'derivation', isFitted, isChanged: false, conflicts: [] },
+    }
+  const { conflicts, ...drawn } = merged(stored.from, stored.objects, objects)
+  return {
+    master: { ...stored, objects: drawn.objects as DrawingObject[], from: drawn.from as DrawingObject[] },
+    standing: { by: 'derivation', isFitted, isChanged: true, conflicts },
+  }
+}
+
+/** A master as it is kept once it was changed by hand: with what it was derived as. */
+export function touched(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Master {
+  const { master, standing } = masterOn(icon, rules, base)
+  return standing.by === 'hand' || master.from ? master : { ...master, from: master.objects }
+}
+
+/** What a picture of an icon is made from: its drawing on the grid that fits so many pixels, and the rules there. */
+export type Drawing = { readonly objects: readonly DrawingObject[]; readonly rules: Rules }
+
+export function drawingFor(icon: Pick<Icon, 'masters'>, rules: Rules, size: number): Drawing {
+  return drawingOn(icon, rules, baseFor(rules, size))
+}
+
+export const drawingOn = (icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Drawing => ({
+  objects: masterOn(icon, rules, base).master.objects,
+  rules: bookAt(rules, base),
+})
