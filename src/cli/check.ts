@@ -1,5 +1,6 @@
-import { familySnags, snagsIn } from '../core/checks/checks'
+import { familySnags, snagsOn } from '../core/checks/checks'
 import { balanceOf } from '../core/proof/balance'
+import { basesOf } from '../core/rules/book'
 import { sceneOf } from '../core/drawing/evaluated-scene'
 import { acceptedIn, masterFor } from '../core/set/set'
 import type { Answer } from './command'
@@ -20,12 +21,11 @@ export async function checkCommand(files: readonly string[]): Promise<Answer> {
   })
   const beside = familySnags(family, rules)
   const snags = icons.flatMap((icon) => {
-    const found = icon.masters.flatMap((master) =>
-      snagsIn({ objects: master.objects, rules, scene }, acceptedIn(master)),
-    )
-    const all = [...found, ...(beside.get(icon.id) ?? [])]
-    return all.map(({ check, severity, sentence, objects, spot }) => ({
+    const found = basesOf(rules).flatMap((base) => snagsOn(icon, rules, base).map((snag) => ({ ...snag, base })))
+    const all = [...found, ...(beside.get(icon.id) ?? []).map((snag) => ({ ...snag, base: rules.grid.size }))]
+    return all.map(({ check, severity, sentence, objects, spot, base }) => ({
       icon: icon.name,
+      master: base,
       check,
       severity,
       sentence,
@@ -37,7 +37,10 @@ export async function checkCommand(files: readonly string[]): Promise<Answer> {
   const count = snags.length === 0 ? 'No snags' : snags.length === 1 ? 'One snag' : `${snags.length} snags`
   return {
     lines: [
-      ...snags.map(({ icon, severity, sentence }) => `${severity.padEnd(7)} ${icon}: ${sentence}`),
+      ...snags.map(
+        ({ icon, master, severity, sentence }) =>
+          `${severity.padEnd(7)} ${icon}${master === rules.grid.size ? '' : ` (${master} master)`}: ${sentence}`,
+      ),
       `${count} in the ${icons.length} icons of “${name}”${errors > 0 ? `, ${errors} of them ${errors === 1 ? 'an error' : 'errors'}` : ''}.`,
     ],
     value: { set: name, icons: icons.length, errors, snags },

@@ -194,7 +194,10 @@ describe('delivery', () => {
       for (const run of ['a', 'b'])
         expect(readFileSync(join(folder, run, path)).equals(Buffer.from(bytes)), path).toBe(true)
     }
-    expect(readdirSync(join(folder, 'a', 'svg'))).toHaveLength(entry.rows.icons.length)
+    expect(readdirSync(join(folder, 'a', 'svg')).filter((name) => name.endsWith('.svg'))).toHaveLength(
+      entry.rows.icons.length,
+    )
+    expect(readdirSync(join(folder, 'a', 'svg', '16'))).toHaveLength(entry.rows.icons.length)
     log.mockRestore()
     rmSync(folder, { recursive: true })
   })

@@ -110,6 +110,7 @@ function nearestOf(
 /** Drawings that do not stand out from the plate that they lie on. */
 export const lowContrast: Check = {
   id: 'low-contrast',
+  isSeen: true,
   word: 'too little contrast on the plate',
   severity: 'warning',
   find({ objects, scene, rules }) {

@@ -9,6 +9,8 @@ export type Checked = {
   readonly objects: readonly DrawingObject[]
   readonly scene: Scene
   readonly rules: Rules
+  /** It was derived from another master: what only says how well that one is built is not looked for. */
+  readonly isDerived?: boolean
 }
 
 /** Where a snag is, in grid units: a place, or a stretch between two. */
@@ -35,5 +37,7 @@ export type Check = {
   readonly word: string
   /** How much it matters where the rules say nothing else. */
   readonly severity: Severity
+  /** It is seen in what is delivered, so that it is looked for in derived masters too. */
+  readonly isSeen?: true
   readonly find: (checked: Checked) => readonly Found[]
 }

@@ -1,6 +1,10 @@
 import { lowContrast, nearlySymmetric, offCentre } from './balance'
 import { cannotBeDrawn } from './cannot-be-drawn'
 import type { Accepted } from '../drawing/accepted'
+import { sceneOf } from '../drawing/evaluated-scene'
+import { bookAt } from '../rules/book'
+import { masterOn } from '../set/masters'
+import { acceptedIn, type Icon } from '../set/set'
 import type { Rules, Severity } from '../rules/rules'
 import type { Check, Checked, Snag } from './check'
 import { FAMILY_CHECKS, type Sibling } from './family'
@@ -62,6 +66,7 @@ export const severityOf = ({ id, severity }: Pick<Check, 'id' | 'severity'>, { c
 export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
   const known = new Set(accepted.map(keyOf))
   return CHECKS.flatMap((check): Snag[] => {
+    if (checked.isDerived && !check.isSeen) return []
     const severity = severityOf(check, checked.rules)
     if (severity === 'off') return []
     return check
@@ -69,6 +74,16 @@ export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): S
       .map((found) => ({ ...found, check: check.id, severity }))
       .filter((snag) => !known.has(keyOf(snag)))
   })
+}
+
+/** What is found in the drawing of an icon on one of the set's grids, but for what is accepted in it. */
+export function snagsOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Snag[] {
+  const { master, standing } = masterOn(icon, rules, base),
+    book = bookAt(rules, base)
+  return snagsIn(
+    { objects: master.objects, rules: book, scene: sceneOf(book), isDerived: standing.by === 'derivation' },
+    acceptedIn(master),
+  )
 }
 
 /** What tells one snag from another in a drawing: what was looked for, and in which objects. */

@@ -43,6 +43,7 @@ function narrower(
 /** Gaps between what is painted that close at the smallest size. */
 export const smallGap: Check = {
   id: 'small-gap',
+  isSeen: true,
   word: 'gaps too small',
   severity: 'warning',
   find: (checked) => narrower(checked, checked.rules.gap, ({ isCounter }) => !isCounter, 'gap'),
@@ -51,6 +52,7 @@ export const smallGap: Check = {
 /** Counters that fill at the smallest size. */
 export const smallCounter: Check = {
   id: 'small-counter',
+  isSeen: true,
   word: 'counters too small',
   severity: 'warning',
   find: (checked) => narrower(checked, checked.rules.counter, ({ isCounter }) => isCounter, 'counter'),

@@ -10,6 +10,7 @@ import { replacing, said, seenIn } from './seen'
 /** Straight edges beside the pixels of the sizes that the grid is a whole part of. */
 export const offPixel: Check = {
   id: 'off-pixel',
+  isSeen: true,
   word: 'edges between pixels',
   severity: 'warning',
   find(checked) {

@@ -113,7 +113,13 @@ function OpenIconCrumb() {
   const bench = useBench()
   const [naming, setNaming] = useState(false)
   const name = useShownIcon((icon) => icon?.name)
-  const { setId } = useSession().getState()
+  const session = useSession()
+  const { setId } = session.getState()
+  const open = useShownIcon((icon) => icon?.id)
+  // Coming back from another stage opens what was open last.
+  useEffect(() => {
+    if (open !== undefined) session.setState({ lastIcon: open })
+  }, [session, open])
   useEffect(() => {
     if (name === undefined) return
     // The browser takes its time over an address: not in the task that shows the icon.

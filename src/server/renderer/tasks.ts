@@ -1,7 +1,7 @@
-import { snagsIn } from '../../core/checks/checks'
-import { sceneOf } from '../../core/drawing/evaluated-scene'
+import { snagsOn } from '../../core/checks/checks'
+import { basesOf } from '../../core/rules/book'
 import type { Rules } from '../../core/rules/rules'
-import { acceptedIn, type Icon } from '../../core/set/set'
+import type { Icon } from '../../core/set/set'
 import { type DeliveredFile, zip as zipped } from '../../core/targets/delivery'
 import { type Drawn, drawnIcon } from '../../core/formats/drawn'
 import { png } from '../../core/formats/png'
@@ -31,11 +31,10 @@ function draw({ masters, rules: text, limit }: { masters: string; rules: string;
 }
 
 /** How many snags an icon has, hints and accepted ones aside; null where there was no time to look. */
-function snagCount({ masters }: Icon, rules: Rules): number | null {
-  const scene = sceneOf(rules)
+function snagCount(icon: Icon, rules: Rules): number | null {
   try {
-    return masters
-      .flatMap((master) => snagsIn({ objects: master.objects, rules, scene }, acceptedIn(master)))
+    return basesOf(rules)
+      .flatMap((base) => snagsOn(icon, rules, base))
       .filter(({ severity }) => severity !== 'note').length
   } catch {
     return null

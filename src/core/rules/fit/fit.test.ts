@@ -74,17 +74,19 @@ describe('a drawing brought to a smaller grid', () => {
     }
   }, 60_000)
 
-  it('puts both edges of a line on pixels, and all four sides of a circle, about the middle of both', () => {
+  it('puts all four sides of a circle on pixels, and both edges of a line, and keeps what lies in the middle there', () => {
     const objects: DrawingObject[] = [
       { kind: 'ellipse', id: 'rim', name: 'Rim', x: 2, y: 2, w: 20, h: 20, style },
       { kind: 'line', id: 'bar', name: 'Bar', from: { x: 7, y: 12 }, to: { x: 17, y: 12 }, style },
     ]
     const [rim, bar] = fitted(objects, rules, at16).objects as [OfKind<'ellipse'>, OfKind<'line'>]
-    for (const edge of [rim.x - 0.5, rim.x + rim.w + 0.5, rim.y - 0.5, bar.from.y - 0.5])
+    for (const edge of [rim.x - 0.5, rim.x + rim.w + 0.5, rim.y - 0.5, rim.y + rim.h + 0.5])
       expect(edge).toBeCloseTo(Math.round(edge), 9)
     expect(rim.w).toBe(rim.h)
     expect(bar.from.y).toBe(rim.y + rim.h / 2)
     expect(bar.from.x + bar.to.x).toBeCloseTo(2 * (rim.x + rim.w / 2), 9)
+    const [alone] = fitted([objects[1]!], rules, at16).objects as [OfKind<'line'>]
+    expect(alone.from.y - 0.5).toBeCloseTo(Math.round(alone.from.y - 0.5), 9)
   })
 
   it('keeps even gaps even and open, whatever their number and pitch', () => {

@@ -36,11 +36,16 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
   const marks = marksOf(objects, scenes, scale)
   const gap = to.gap ?? 1
   const weights = from.weights.map(({ value }, i) => ({ was: value, is: to.weights[i]?.value ?? value * scale }))
+  const margin = {
+    was: (from.grid.size - from.liveArea) / 2,
+    is: (to.grid.size - to.liveArea) / 2,
+    size: to.grid.size,
+  }
   const before = looksOf(objects, scenes.from, scale)
   const holds = (looks: Looks, least: number) => sameLooks(before, looks) && looks.gap >= least - SLACK
   let best: { objects: readonly DrawingObject[]; looks: Looks } | null = null
   for (const care of CARES) {
-    const [x, y] = cheaper(marks, { scale, gap, weights, care })
+    const [x, y] = cheaper(marks, { scale, gap, weights, margin, care })
     const next = broughtTo(objects, scenes.from, { scale, x: courseOf(x, scale), y: courseOf(y, scale) })
     const looks = looksOf(next, scenes.to, 1)
     if (holds(looks, Math.min(before.gap, gap))) return { objects: next, isFitted: true }

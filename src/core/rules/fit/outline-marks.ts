@@ -84,8 +84,10 @@ function straight({ from, to }: Segment, turn: number, closed: boolean, paint: P
     )
     return
   }
+  const { reach } = markAt(0, 0, 0, 0, 0, paint)
   for (const end of [from, to])
-    for (const axis of AXES) into.marks[axis].push(markAt(end[axis], end[across(axis)], end[across(axis)], 0, 0, null))
+    for (const axis of AXES)
+      into.marks[axis].push({ ...markAt(end[axis], end[across(axis)], end[across(axis)], 0, 0, null), reach })
   if (Math.abs(Math.abs(dx) - Math.abs(dy)) < 1e-4)
     into.squares.push({
       x: [Math.min(from.x, to.x), Math.max(from.x, to.x)],

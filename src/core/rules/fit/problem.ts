@@ -15,6 +15,8 @@ export type Terms = {
   readonly care: number
   /** Gaps and counters stay at least so wide, in units of the other grid, where they are not narrower already. */
   readonly gap: number
+  /** How far from the ends of the other grid ink stays, where it keeps clear of the live area's margin on the set's. */
+  readonly margin: { readonly was: number; readonly is: number; readonly size: number }
   /** Weights of the set's grid and what they are on the other: bars as wide as one get that width. */
   readonly weights: readonly { readonly was: number; readonly is: number }[]
 }
@@ -29,8 +31,10 @@ const LONG = 5,
 /** How much it costs to lie a unit off where scaling would lead, squared. */
 const SHIFT = 0.6
 /** How much a unit of difference between equal gaps costs, and how much a unit that the margins on both sides come to differ. */
-const ALIKE = 0.8,
+const ALIKE = 0.5,
   CENTRED = 0.6
+/** How much a unit beyond the live area costs. */
+const INSIDE = 3
 /** How wide a gap may be, in units of the other grid, to be minded. */
 const MINDED = 5
 
@@ -50,6 +54,7 @@ export function placedMarks(marks: Marks, axis: Axis, terms: Terms, known: AxisF
   const knots = coordinates.map((coordinate, i) => knotOf(coordinate, at[i]!, terms, { first, last }))
   const wishes = [
     ...gapWishes(list, index, terms),
+    ...insideWishes(list, index, terms, { first, last }),
     ...marks.middles[axis].map(({ a, b, middle, weight }): Wish => ({
       knots: [index(a), index(b), index(middle)],
       factors: [1, 1, -2],
@@ -167,6 +172,33 @@ function gapWishes(list: readonly Mark[], index: (at: number) => number, { scale
     }
   })
   return wishes
+}
+
+/** What lies in the live area lies in that of the other grid. */
+function insideWishes(
+  list: readonly Mark[],
+  index: (at: number) => number,
+  { scale, margin }: Terms,
+  { first, last }: { first: number; last: number },
+): Wish[] {
+  const isIn = first >= margin.was - SAME && last <= margin.size / scale - margin.was + SAME
+  if (!isIn) return []
+  return list.flatMap(({ at, reach: [low, high] }): Wish[] => [
+    ...(low.was > 0 || at - first < 2
+      ? [{ knots: [index(at)], factors: [1], value: margin.is + low.is, least: true as const, weight: INSIDE }]
+      : []),
+    ...(high.was > 0 || last - at < 2
+      ? [
+          {
+            knots: [index(at)],
+            factors: [-1],
+            value: high.is - (margin.size - margin.is),
+            least: true as const,
+            weight: INSIDE,
+          },
+        ]
+      : []),
+  ])
 }
 
 /** The silhouette stays as far from one end of the grid as from the other, where it is. */

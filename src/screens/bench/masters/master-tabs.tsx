@@ -32,7 +32,7 @@ export function MasterTabs() {
               title={titleOf(base, standing, base === rules.grid.size)}
               onClick={() => openMaster(bench, base)}
               className={clsx(
-                'relative h-6 min-w-7 border-y border-r border-hair px-1.5 first:border-l',
+                'relative h-6 min-w-8 border-y border-r border-hair px-2 first:border-l',
                 base === open ? 'border-ink bg-ink text-sheet' : 'text-quiet hover:bg-film hover:text-ink',
               )}
             >
@@ -72,8 +72,8 @@ function titleOf(base: number, standing: Standing, isMain: boolean): string {
 
 function Mark({ standing }: { standing: Standing }) {
   if (standing.by === 'derivation' && standing.conflicts.length > 0)
-    return <span aria-hidden className="absolute top-[3px] right-[3px] size-[5px] rotate-45 bg-snag" />
+    return <span aria-hidden className="absolute top-[2px] right-[2px] size-[5px] rotate-45 bg-snag" />
   if (standing.by === 'derivation' ? standing.isChanged : !standing.isMain)
-    return <span aria-hidden className="absolute top-[3px] right-[3px] size-1 rounded-full bg-hand" />
+    return <span aria-hidden className="absolute top-[2px] right-[2px] size-1 rounded-full bg-hand" />
   return null
 }

@@ -13,6 +13,7 @@ import type { Shape } from '../../shape'
 import { defineKind } from '../kind'
 import { visible } from '../members'
 import { together } from '../together'
+import { fittedRepeat } from './fit'
 import { repeatFields } from './fields'
 import { pulledRepeat, repeatGrips } from './grips'
 import { countOf, placesOf } from './places'
@@ -47,6 +48,7 @@ export const repeat = defineKind<Repeat>({
   isEven: ({ course }) =>
     course.by === 'turn' || (course.by === 'path' && (course.turned === true || !isStraight(course.run))),
   transform: (object, map) => ({ ...object, from: applyTidy(map, object.from), course: movedCourse(object, map) }),
+  fit: fittedRepeat,
   middle: ({ course }) => (course.by === 'turn' ? course.at : null),
   times: ({ course }) => countOf(course),
   fields: repeatFields,

@@ -1,0 +1,48 @@
+import { expect, test } from '@playwright/test'
+import { BenchPage, delivered } from './bench-page'
+
+test('a 20 px master is derived and fitted, tuned by hand, and keeps that when its parent changes', async ({
+  page,
+}) => {
+  const bench = await BenchPage.withDemoIcon(page, 'timetable')
+  const tab = (base: number) => page.getByRole('tablist', { name: 'Masters' }).getByRole('tab', { name: String(base) })
+  await page.getByRole('radio', { name: '20', exact: true }).click()
+  const crisp = page.getByRole('complementary', { name: 'Proofs' }).getByText(/\d+ % crisp/)
+  const share = async () => Number.parseInt((await crisp.textContent()) ?? '', 10)
+  await expect(crisp).toBeVisible()
+  expect(await share()).toBeLessThan(50)
+  await page.getByRole('button', { name: 'Derive masters for a further size' }).click()
+  await page.getByRole('menuitem', { name: 'Derive 20 px masters' }).click()
+  await expect(tab(20)).toHaveAttribute('aria-selected', 'true')
+  const bar = page.getByRole('group', { name: 'The 20 master' })
+  await expect(bar).toContainText('derived from 24, fitted to pixels')
+  await expect.poll(share).toBe(100)
+
+  // Tuned by hand: the width of the board, typed.
+  await bench.pick('Board')
+  await bench.type('w of Board', '14')
+  await expect(bar).toContainText('changed by hand, follows 24 in all else')
+
+  // The parent changes: its board gets another width.
+  await tab(24).click()
+  await expect(page.getByRole('group', { name: 'The 20 master' })).toHaveCount(0)
+  await bench.pick('Board')
+  await bench.type('w of Board', '15')
+  await tab(20).click()
+  await expect(bar).toContainText('1 conflict')
+  await bar.getByRole('button', { name: '1 conflict' }).click()
+  await bar.getByRole('button', { name: 'keep mine' }).click()
+  await expect(bar).not.toContainText('conflict')
+  await bench.pick('Board')
+  await bench.expectCell('w of Board', '14')
+
+  const first = await delivered(page, bench),
+    second = await delivered(page, bench)
+  expect(first).toEqual(second)
+  expect(Object.keys(first)).toContain('20/timetable')
+  expect(first['20/timetable']).toContain('viewBox="0 0 20 20"')
+
+  await tab(20).click()
+  await bar.getByRole('button', { name: 'derive again' }).click()
+  await expect(bar).toContainText('derived from 24')
+})
