@@ -8,6 +8,9 @@ const USAGE = `bin/wise-square COMMAND
   check FILE                                  say what breaks the rules or will look bad; 1 if any is an error
   deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered
+  restyle FILE --rules FILE --out FILE        bring a set under other rules and say which icons need a hand
+          [--drawings fitted|scaled]          what becomes of them on another grid
+          [--except NAME,NAME]                icons that stay as they look
   rules FILE [--tokens]                       print the rules alone, or as design tokens
   schema                                      print the JSON Schema of the set file
   path [--time]                               answer geometry requests, one JSON object a line
@@ -23,6 +26,7 @@ const COMMANDS = new Map<string, () => Promise<Command>>([
   ['check', async () => (await import('./check')).checkCommand],
   ['deliver', async () => (await import('./deliver')).deliverCommand],
   ['proof', async () => (await import('./proof')).proofCommand],
+  ['restyle', async () => (await import('./restyle')).restyleCommand],
   ['rules', async () => (await import('./rules')).rulesCommand],
   ['schema', async () => (await import('./schema')).schemaCommand],
 ])

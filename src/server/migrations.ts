@@ -107,10 +107,11 @@ const fifth: Migration = {
   },
 }
 
-/** How each icon is drawn on the further grids of its set, as JSON by their sizes. */
+/** How each icon is drawn on the further grids of its set, and what it is found by beside its name, as JSON. */
 const sixth: Migration = {
   async up(db: Any) {
     await addColumn(db, 'drawn', 'others', 'text')
+    await addColumn(db, 'icons', 'labels', 'text')
   },
 }
 
@@ -125,7 +126,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '003-pictures': third,
   '004-drawn': fourth,
   '005-snags': fifth,
-  '006-masters': sixth,
+  '006-masters-and-labels': sixth,
 }
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }

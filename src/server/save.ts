@@ -114,7 +114,7 @@ async function reorder(tx: Db, id: string, order: readonly string[]): Promise<vo
 export async function deletedIcons(db: Db, id: string): Promise<string> {
   const icons = await db
     .selectFrom('icons')
-    .select(['id', 'name', 'masters'])
+    .select(['id', 'name', 'labels', 'masters'])
     .where('set_id', '=', id)
     .where('deleted_at', 'is not', null)
     .orderBy('deleted_at', 'desc')

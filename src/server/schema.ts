@@ -33,6 +33,8 @@ type IconTable = {
   id: string
   position: number
   name: string
+  /** What it is found by, tags and other names, as JSON; null where there is nothing. */
+  labels: string | null
   masters: string
   /** The revision of the set in which the icon changed last. */
   revision: ColumnType<number, number | undefined, number>

@@ -1,7 +1,12 @@
 import type { IconSet } from '../core/set/set'
 
-/** An icon as it is stored: its masters as JSON that the schema has accepted. */
-export type IconRow = { readonly id: string; readonly name: string; readonly masters: string }
+/** An icon as it is stored: its masters, and what it is found by, as JSON that the schema has accepted. */
+export type IconRow = {
+  readonly id: string
+  readonly name: string
+  readonly labels: string | null
+  readonly masters: string
+}
 
 /**
  * A set as it is stored: its rules, and the masters of its icons, as JSON that the schema has accepted. Requests pass
@@ -14,9 +19,10 @@ export type SetRows = {
   readonly icons: readonly IconRow[]
 }
 
-export const rowOfIcon = ({ id, name, masters }: IconSet['icons'][number]): IconRow => ({
+export const rowOfIcon = ({ id, name, tags, aliases, masters }: IconSet['icons'][number]): IconRow => ({
   id,
   name,
+  labels: tags || aliases ? JSON.stringify({ ...(tags && { tags }), ...(aliases && { aliases }) }) : null,
   masters: JSON.stringify(masters),
 })
 
@@ -31,13 +37,19 @@ export const setOfRows = ({ name, kind, rules, icons }: SetRows): IconSet => ({
   name,
   kind: kind as IconSet['kind'],
   rules: JSON.parse(rules),
-  icons: icons.map((icon) => ({ id: icon.id, name: icon.name, masters: JSON.parse(icon.masters) })),
+  icons: icons.map((icon) => ({
+    id: icon.id,
+    name: icon.name,
+    ...(icon.labels !== null && JSON.parse(icon.labels)),
+    masters: JSON.parse(icon.masters),
+  })),
 })
 
 /** Stored rows as the JSON of a set, without reading what is JSON already. */
 export function setJson({ name, kind, rules, icons }: SetRows): string {
   const written = icons.map(
-    (icon) => `{"id":${JSON.stringify(icon.id)},"name":${JSON.stringify(icon.name)},"masters":${icon.masters}}`,
+    (icon) =>
+      `{"id":${JSON.stringify(icon.id)},"name":${JSON.stringify(icon.name)},${icon.labels === null ? '' : `${icon.labels.slice(1, -1)},`}"masters":${icon.masters}}`,
   )
   return `{"name":${JSON.stringify(name)},"kind":${JSON.stringify(kind)},"rules":${rules},"icons":[${written.join(',')}]}`
 }

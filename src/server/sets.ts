@@ -93,7 +93,7 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
   if (!row) return null
   const icons = await db
     .selectFrom('icons')
-    .select(['id', 'name', 'masters'])
+    .select(['id', 'name', 'labels', 'masters'])
     .where('set_id', '=', id)
     .where('deleted_at', 'is', null)
     .orderBy('position')
@@ -149,8 +149,8 @@ export async function addSet(db: Db, set: SetRows): Promise<{ id: string; name: 
 }
 
 /** An icon as it is written in a revision of its set. */
-export function iconValues(setId: string, { id, name, masters }: IconRow, position: number, revision: number) {
-  return { set_id: setId, id, name, masters, position, revision, changed_at: now(), deleted_at: null }
+export function iconValues(setId: string, { id, name, labels, masters }: IconRow, position: number, revision: number) {
+  return { set_id: setId, id, name, labels, masters, position, revision, changed_at: now(), deleted_at: null }
 }
 
 /** A copy of a set, its icons included, at the end of the shelf. */

@@ -91,15 +91,18 @@ export function coloursUsed(objects: readonly Dressed[]): { color: string; count
     .sort((a, b) => b.count - a.count || (a.color < b.color ? -1 : 1))
 }
 
-/** Objects with colours exchanged all at once, in gradients too: two may be swapped. */
-export function recoloured(objects: readonly Dressed[], to: ReadonlyMap<string, string>): Dressed[] {
-  const next = (color: string): string => to.get(color) ?? color
-  const repaint = (paint: Paint): Paint => {
-    if (!isGradient(paint)) return next(paint)
-    if (typeof paint.stops === 'string') return paint
-    return paint.stops.some(({ color }) => to.has(color))
-      ? { ...paint, stops: paint.stops.map((stop) => ({ ...stop, color: next(stop.color) })) }
-      : paint
-  }
-  return objects.map((object) => withFinish(object, withPaints(object.style, repaint)))
+/** A paint with colours exchanged all at once, in the stops of a gradient of its own too: two may be swapped. */
+export function repainted(paint: Paint, to: ReadonlyMap<string, string>): Paint {
+  if (!isGradient(paint)) return to.get(paint) ?? paint
+  if (typeof paint.stops === 'string' || !paint.stops.some(({ color }) => to.has(color))) return paint
+  return { ...paint, stops: paint.stops.map((stop) => ({ ...stop, color: to.get(stop.color) ?? stop.color })) }
 }
+
+/** Objects with colours exchanged. */
+export const recoloured = (objects: readonly Dressed[], to: ReadonlyMap<string, string>): Dressed[] =>
+  objects.map((object) =>
+    withFinish(
+      object,
+      withPaints(object.style, (paint) => repainted(paint, to)),
+    ),
+  )

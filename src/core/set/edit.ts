@@ -2,12 +2,11 @@ import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit'
 import type { Accepted } from '../drawing/accepted'
 import type { Guide } from '../drawing/guide'
 import type { DrawingObject } from '../drawing/object'
-import { type Rename, renameValues } from '../rules/renames'
 import { basesOf } from '../rules/book'
-import type { Rules } from '../rules/rules'
 import type { Reference } from '../drawing/reference'
 import { touched } from './masters'
-import type { Alternative, Icon, IconSet, Master } from './set'
+import { restyledSet, type Restyling } from './restyle'
+import type { Alternative, Icon, IconSet, Labels, Master } from './set'
 
 /** A master, by its icon and its base size. */
 export type MasterAt = { readonly icon: string; readonly master: number }
@@ -30,10 +29,12 @@ export type SetEdit =
   | { readonly kind: 'all'; readonly edits: readonly SetEdit[] }
   | { readonly kind: 'add-icons'; readonly icons: readonly Icon[]; readonly at: number }
   | { readonly kind: 'remove-icons'; readonly ids: readonly string[] }
+  /** What icons are found by, each with all of its tags and other names. */
+  | { readonly kind: 'labels'; readonly labels: readonly ({ readonly id: string } & Labels)[] }
   | { readonly kind: 'rename-icon'; readonly id: string; readonly name: string }
   | { readonly kind: 'move-icon'; readonly id: string; readonly to: number }
   | { readonly kind: 'rename-set'; readonly name: string }
-  | { readonly kind: 'rules'; readonly rules: Rules; readonly renames: readonly Rename[] }
+  | ({ readonly kind: 'rules' } & Restyling)
 
 /** The set after an edit. What the edit does not touch stays identical. */
 export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
@@ -66,6 +67,10 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
       return { ...set, icons: [...icons.slice(0, edit.at), ...edit.icons, ...icons.slice(edit.at)] }
     case 'remove-icons':
       return { ...set, icons: icons.filter(({ id }) => !edit.ids.includes(id)) }
+    case 'labels': {
+      const labels = new Map(edit.labels.map((one) => [one.id, one]))
+      return { ...set, icons: icons.map((icon) => labelled(icon, labels.get(icon.id))) }
+    }
     case 'rename-icon':
       return { ...set, icons: icons.map((icon) => (icon.id === edit.id ? { ...icon, name: edit.name } : icon)) }
     case 'move-icon': {
@@ -77,11 +82,7 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
     case 'rename-set':
       return { ...set, name: edit.name }
     case 'rules':
-      return {
-        ...set,
-        rules: edit.rules,
-        icons: icons.map((icon) => restyled(icon, set.rules, edit.rules, edit.renames)),
-      }
+      return restyledSet(set, edit)
   }
 }
 
@@ -100,6 +101,19 @@ function withMaster(
   })
 }
 
+/** An icon with other labels; empty lists are left out. */
+function labelled(icon: Icon, labels: Labels | undefined): Icon {
+  if (!labels) return icon
+  const { masters, tags: _, aliases: __, ...rest } = icon
+  const { tags = [], aliases = [] } = labels
+  return {
+    ...rest,
+    ...(tags.length > 0 && { tags: [...tags] }),
+    ...(aliases.length > 0 && { aliases: [...aliases] }),
+    masters,
+  }
+}
+
 /** A set that keeps another master of an icon; none where that is null. */
 function withStored(set: IconSet, at: MasterAt, stored: (icon: Icon) => Master | null): IconSet {
   const changed = (icon: Icon): Icon => {
@@ -111,27 +125,4 @@ function withStored(set: IconSet, at: MasterAt, stored: (icon: Icon) => Master |
     return { ...icon, masters }
   }
   return { ...set, icons: set.icons.map((one) => (one.id === at.icon ? changed(one) : one)) }
-}
-
-/** An icon with the names of other rules, and its main master on their grid. */
-function restyled(icon: Icon, before: Rules, rules: Rules, renames: readonly Rename[]): Icon {
-  let same = true
-  const masters = icon.masters.map((master) => {
-    const objects = renameValues(master.objects, renames)
-    const from = master.from && renameValues(master.from, renames)
-    const alternatives = master.alternatives?.map((one) => {
-      const renamed = renameValues(one.objects, renames)
-      return renamed === one.objects ? one : { ...one, objects: renamed }
-    })
-    const base = master.base === before.grid.size ? rules.grid.size : master.base
-    if (
-      base === master.base &&
-      objects === master.objects &&
-      (alternatives ?? []).every((one, i) => one === master.alternatives![i])
-    )
-      return master
-    same = false
-    return { ...master, base, objects, ...(from && { from }), ...(alternatives && { alternatives }) }
-  })
-  return same ? icon : { ...icon, masters }
 }

@@ -40,9 +40,25 @@ export const Master = z.strictObject({
   alternatives: z.array(Alternative).max(20, 'An icon may have at most 20 alternatives.').optional(),
 })
 
+/** A word that an icon is found by. */
+const Word = z
+  .string()
+  .trim()
+  .min(1, 'A word has at least one character.')
+  .max(40, 'A word has at most 40 characters.')
+  .refine((word) => !word.includes(','), 'A word cannot contain a comma.')
+
+/** What an icon is found by beside its name: tags that group icons, and other names for it. */
+export const Labels = z.strictObject({
+  tags: z.array(Word).max(40, 'An icon may have at most 40 tags.').optional(),
+  aliases: z.array(Word).max(40, 'An icon may have at most 40 other names.').optional(),
+})
+export type Labels = z.infer<typeof Labels>
+
 export const Icon = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
   name: IconName,
+  ...Labels.shape,
   masters: z.array(Master).min(1).max(16),
 })
 
@@ -81,6 +97,10 @@ const NOTHING_ACCEPTED: readonly Accepted[] = []
 
 /** The snags of a master that are left as they are on purpose. */
 export const acceptedIn = ({ accepted }: Master): readonly Accepted[] => accepted ?? NOTHING_ACCEPTED
+
+const NO_WORDS: readonly string[] = []
+export const tagsOf = ({ tags }: Pick<Icon, 'tags'>): readonly string[] => tags ?? NO_WORDS
+export const aliasesOf = ({ aliases }: Pick<Icon, 'aliases'>): readonly string[] => aliases ?? NO_WORDS
 
 /** What a master's drawing is called among its alternatives. */
 export const titleOf = ({ title }: Master): string => title ?? 'first'

@@ -1,4 +1,3 @@
-import { withNewIds } from '@/core/drawing/tree'
 import { freeName, IconName } from '@/core/set/names'
 import type { Icon } from '@/core/set/set'
 import { newId } from '@/ui/new-id'
@@ -28,20 +27,8 @@ export function addIcon(bench: Bench): void {
 
 export function duplicateIcon(bench: Bench, icon: Icon): void {
   const { icons } = present(bench)
-  const copy: Icon = {
-    id: newId(),
-    name: freeName(icon.name, names(bench)),
-    masters: icon.masters.map((master) => ({
-      ...master,
-      objects: master.objects.map((object) => withNewIds(object, newId)),
-      ...(master.alternatives && {
-        alternatives: master.alternatives.map((one) => ({
-          ...one,
-          objects: one.objects.map((object) => withNewIds(object, newId)),
-        })),
-      }),
-    })),
-  }
+  // Ids are an icon's own: masters that are derived know their objects by them.
+  const copy: Icon = { ...icon, id: newId(), name: freeName(icon.name, names(bench)) }
   commit(
     bench.session,
     { kind: 'add-icons', icons: [copy], at: icons.findIndex(({ id }) => id === icon.id) + 1 },

@@ -3,7 +3,9 @@ import type { Keyline, Rules as RulesType } from '@/core/rules/rules'
 import { Rules } from '@/core/rules/rules'
 import type { ValueKind } from '@/core/drawing/visit'
 import { type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
+import { bookAt } from '@/core/rules/book'
 import { applyEdit } from '@/core/set/edit'
+import type { Restyling } from '@/core/set/restyle'
 import { type IconSet, setProblems } from '@/core/set/set'
 
 /** A named value while it is being edited: `was` is the name that drawings know it by, null for a new one. */
@@ -34,6 +36,23 @@ export function draftOf(rules: RulesType): Draft {
   }
 }
 
+/** A draft on another grid: everything that is measured on the grid is brought to it, whole where it is to be crisp. */
+export function onGrid(draft: Draft, size: number): Draft {
+  const { masters, ...rest } = draft
+  const book = bookAt(draft as unknown as RulesType, size)
+  const further = masters?.filter(({ base }) => base !== size)
+  return {
+    ...rest,
+    grid: book.grid,
+    liveArea: book.liveArea,
+    keylines: book.keylines,
+    ...(book.safeZone !== undefined && { safeZone: book.safeZone }),
+    weights: draft.weights.map((one, i) => ({ ...one, value: book.weights[i]!.value })),
+    radii: draft.radii.map((one, i) => ({ ...one, value: book.radii[i]!.value })),
+    ...(further?.length && { masters: further }),
+  }
+}
+
 /** A draft with its sums at what they come to, by the names that the values in them have now. */
 export function settled(draft: Draft): Draft {
   const all = [...draft.weights, ...draft.radii],
@@ -50,7 +69,10 @@ export type Outcome =
   | { readonly ok: true; readonly rules: RulesType; readonly renames: readonly Rename[]; readonly set: IconSet }
   | { readonly ok: false; readonly problems: ReadonlyMap<string, string>; readonly sentence: string }
 
-export function outcome(draft: Draft, set: IconSet): Outcome {
+/** What becomes of the drawings by a change, beside what the rules say. */
+export type Ways = Pick<Restyling, 'drawings' | 'except'>
+
+export function outcome(draft: Draft, set: IconSet, ways: Ways = {}): Outcome {
   const plain = <T extends { was: string | null }>(list: readonly T[]) => list.map(({ was: _, ...value }) => value)
   const swatches = renamed('swatch', draft.palette),
     names = new Map(swatches.map(({ from, to }) => [from, to]))
@@ -94,7 +116,7 @@ export function outcome(draft: Draft, set: IconSet): Outcome {
     const problems = new Map(parsed.error.issues.map(({ path, message }) => [path.join('.'), message]))
     return { ok: false, problems, sentence: parsed.error.issues[0]!.message }
   }
-  const next = applyEdit(set, { kind: 'rules', rules: parsed.data, renames })
+  const next = applyEdit(set, { kind: 'rules', rules: parsed.data, renames, ...ways })
   const [problem] = setProblems(next)
   if (problem) return { ok: false, problems: new Map(), sentence: problem }
   return { ok: true, rules: parsed.data, renames, set: next }

@@ -1,14 +1,18 @@
 'use client'
 
 import { Choice } from '@/ui/choice'
-import type { Draft } from './draft'
+import { MenuButton } from '@/ui/menu'
+import { type Draft, onGrid } from './draft'
 import { freshName, Group, type GroupProps, NameInput, NumberInput, RemoveButton } from './form'
+
+/** The grids that are offered for a set to be brought to. */
+const GRIDS = [16, 20, 24, 32, 48, 64, 512, 1024]
 
 /** The square and its grid. */
 export function GridGroup({ draft, onChange, problems }: GroupProps) {
   const { grid } = draft
   return (
-    <Group title="Grid" note="drawings keep their numbers">
+    <Group title="Grid">
       <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 [&_input]:!w-16 [&_label]:justify-between">
         <NumberInput
           label="Grid size"
@@ -43,6 +47,17 @@ export function GridGroup({ draft, onChange, problems }: GroupProps) {
           onChange={(major) => onChange({ ...draft, grid: { ...grid, major } })}
         />
       </div>
+      <MenuButton
+        label="Bring the set to another grid"
+        title="Live area, keylines, weights and radii go along; the drawings are fitted to it"
+        className="mt-2 underline decoration-dotted hover:text-hand"
+        list={GRIDS.filter((size) => size !== grid.size).map((size) => ({
+          label: `${size} units`,
+          run: () => onChange(onGrid(draft, size)),
+        }))}
+      >
+        bring the set to another grid…
+      </MenuButton>
     </Group>
   )
 }

@@ -1,14 +1,17 @@
 'use client'
 
 import { useEffect, useMemo, useRef, useState } from 'react'
+import type { OnNewGrid } from '@/core/set/restyle'
 import { Button } from '@/ui/button'
+import { Choice } from '@/ui/choice'
 import { commit } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { useChanges } from './changes'
 import { RuleDiagram } from './diagram'
-import { type Draft, draftOf, outcome, settled } from './draft'
+import { ChangesSheet } from './changes-sheet'
+import { type Draft, draftOf, outcome, settled, type Ways } from './draft'
 import { RulesFiles } from './rules-files'
 import { RulesForm } from './rules-form'
 import { changesInWords, Strip } from './strip'
@@ -18,20 +21,38 @@ export function RulesScreen() {
   const session = useSession()
   const set = useSessionState(({ history }) => history.present)
   const [draft, setDraft] = useState<Draft | null>(null)
+  const [left, setLeft] = useState<ReadonlySet<string>>(NOBODY)
   // A pending change is laid over the rules it was made on; when those change, by undo for example, it is given up.
   const [basis, setBasis] = useState(set.rules)
   if (basis !== set.rules) {
     setBasis(set.rules)
     setDraft(null)
+    setLeft(NOBODY)
   }
   const shown = useMemo(() => draft ?? draftOf(set.rules), [draft, set.rules])
-  const result = useMemo(() => (draft ? outcome(draft, set) : null), [draft, set])
+  const [drawings, setDrawings] = useState<OnNewGrid | 'kept'>('fitted')
+  const [whole, setWhole] = useState(false)
+  const isOtherGrid = shown.grid.size !== set.rules.grid.size
+  const ways = useMemo(
+    (): Ways => ({
+      ...(isOtherGrid && drawings !== 'kept' && { drawings }),
+      ...(left.size > 0 && { except: [...left] }),
+    }),
+    [isOtherGrid, drawings, left],
+  )
+  const result = useMemo(() => (draft ? outcome(draft, set, ways) : null), [draft, set, ways])
   const after = result?.ok ? result.set : null
   const changes = useChanges(set, after)
   const problems = result && !result.ok ? result.problems : NONE
 
+  const leave = (icon: string) => {
+    const next = new Set(left)
+    if (!next.delete(icon)) next.add(icon)
+    setLeft(next)
+  }
   const apply = () => {
-    if (result?.ok) commit(session, { kind: 'rules', rules: result.rules, renames: result.renames }, 'Change the rules')
+    if (result?.ok)
+      commit(session, { kind: 'rules', rules: result.rules, renames: result.renames, ...ways }, 'Change the rules')
   }
 
   return (
@@ -50,22 +71,58 @@ export function RulesScreen() {
                 ? changes && `${changesInWords(changes, set.icons.length).replace(/\.$/, '')}.`
                 : result.sentence}
           </p>
+          {isOtherGrid && (
+            <div className="mb-2 flex items-center justify-between">
+              <span className="text-quiet">drawings are</span>
+              <Choice
+                label="What becomes of the drawings"
+                value={drawings}
+                options={[
+                  { value: 'fitted', label: 'fitted' },
+                  { value: 'scaled', label: 'scaled' },
+                  { value: 'kept', label: 'left as they are' },
+                ]}
+                onChange={setDrawings}
+              />
+            </div>
+          )}
           <div className="flex gap-2">
             <Button look="strong" disabled={!result?.ok} onClick={apply}>
               Apply
             </Button>
-            <Button disabled={!draft} onClick={() => setDraft(null)}>
+            <Button
+              disabled={!draft}
+              onClick={() => {
+                setDraft(null)
+                setLeft(NOBODY)
+              }}
+            >
               Discard
             </Button>
           </div>
           <RulesFiles set={set} onDraft={setDraft} />
         </div>
       </div>
-      <Diagram draft={shown} onChange={(change) => setDraft({ ...shown, ...change })} />
-      <Strip before={set} after={after} changes={changes} />
+      {whole && after && changes ? (
+        <ChangesSheet before={set} after={after} changes={changes} left={left} onLeave={leave} />
+      ) : (
+        <Diagram draft={shown} onChange={(change) => setDraft({ ...shown, ...change })} />
+      )}
+      <Strip
+        before={set}
+        after={after}
+        changes={changes}
+        left={left}
+        onLeave={leave}
+        onFollow={() => setLeft(NOBODY)}
+        whole={whole}
+        onWhole={() => setWhole(!whole)}
+      />
     </div>
   )
 }
+
+const NOBODY: ReadonlySet<string> = new Set()
 
 const NONE: ReadonlyMap<string, string> = new Map()
 

@@ -12,7 +12,25 @@ import { IconPicture } from '../frame/icon-picture'
 import type { Changes } from './changes'
 
 /** The icons before and after the pending change, or as they are; only those in sight are drawn. */
-export function Strip({ before, after, changes }: { before: IconSet; after: IconSet | null; changes: Changes | null }) {
+export function Strip({
+  before,
+  after,
+  changes,
+  left,
+  onLeave,
+  onFollow,
+  whole,
+  onWhole,
+}: {
+  before: IconSet
+  after: IconSet | null
+  changes: Changes | null
+  left: ReadonlySet<string>
+  onLeave: (icon: string) => void
+  onFollow: () => void
+  whole: boolean
+  onWhole: () => void
+}) {
   const ground = useFilm() === 'night' ? 'dark' : 'light'
   const size = realSize(before.rules)
   const scroller = useRef<HTMLDivElement>(null)
@@ -32,9 +50,24 @@ export function Strip({ before, after, changes }: { before: IconSet; after: Icon
   useEffect(() => virtual.measure(), [virtual, width, changes])
   return (
     <section aria-label="Before and after" className="h-[124px] overflow-hidden border-t border-ink bg-sheet">
-      <h2 className="px-4 pt-2 font-[640]">
-        {changes ? `Before and after · ${changesInWords(changes, before.icons.length)}` : 'Icons under these rules'}
-      </h2>
+      <div className="flex items-baseline gap-4 px-4 pt-2">
+        <h2 className="font-[640]">
+          {changes ? `Before and after · ${changesInWords(changes, before.icons.length)}` : 'Icons under these rules'}
+        </h2>
+        {changes && (
+          <button type="button" aria-pressed={whole} onClick={onWhole} className="underline hover:text-hand">
+            {whole ? 'back to the diagram' : 'on one sheet'}
+          </button>
+        )}
+        {left.size > 0 && (
+          <span className="text-quiet">
+            {left.size === 1 ? 'one icon is left as it looks' : `${left.size} icons are left as they look`}:{' '}
+            <button type="button" onClick={onFollow} className="text-ink underline hover:text-hand">
+              let {left.size === 1 ? 'it' : 'them'} follow
+            </button>
+          </span>
+        )}
+      </div>
       <div
         ref={scroller}
         tabIndex={0}
@@ -82,7 +115,10 @@ export function Strip({ before, after, changes }: { before: IconSet; after: Icon
                       className="mx-auto"
                     />
                   )}
-                  <figcaption className="mt-1 truncate px-1 text-small text-quiet">{icon.name}</figcaption>
+                  <figcaption className="mt-1 flex items-center justify-center gap-1 px-1 text-small text-quiet">
+                    <span className="truncate">{icon.name}</span>
+                    {change && <Leave icon={icon} isLeft={left.has(icon.id)} onLeave={onLeave} />}
+                  </figcaption>
                 </div>
                 {change && change.strains.length > 0 && <Why strains={change.strains} />}
               </figure>
@@ -91,6 +127,30 @@ export function Strip({ before, after, changes }: { before: IconSet; after: Icon
         </div>
       </div>
     </section>
+  )
+}
+
+/** Whether an icon is left as it looks: what changes by name becomes its own there. */
+export function Leave({
+  icon: { id, name },
+  isLeft,
+  onLeave,
+}: {
+  icon: { readonly id: string; readonly name: string }
+  isLeft: boolean
+  onLeave: (icon: string) => void
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={isLeft}
+      aria-label={`Leave ${name} as it looks`}
+      title={isLeft ? 'Let it follow the rules again' : 'Leave this icon as it looks'}
+      onClick={() => onLeave(id)}
+      className={isLeft ? 'bg-ink px-0.5 text-sheet' : 'underline decoration-dotted hover:text-hand'}
+    >
+      {isLeft ? 'left' : 'leave'}
+    </button>
   )
 }
 

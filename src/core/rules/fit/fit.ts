@@ -31,22 +31,14 @@ const CARES = [1, 6, 40]
  * where that does not help the drawing is only scaled.
  */
 export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules): Fitted {
-  const scale = to.grid.size / from.grid.size
-  const scenes = { from: sceneOf(from), to: sceneOf(to) }
-  const marks = marksOf(objects, scenes, scale)
   const gap = to.gap ?? 1
-  const weights = from.weights.map(({ value }, i) => ({ was: value, is: to.weights[i]?.value ?? value * scale }))
-  const margin = {
-    was: (from.grid.size - from.liveArea) / 2,
-    is: (to.grid.size - to.liveArea) / 2,
-    size: to.grid.size,
-  }
-  const before = looksOf(objects, scenes.from, scale)
+  const place = placing(objects, from, to)
+  const scenes = { from: sceneOf(from), to: sceneOf(to) }
+  const before = looksOf(objects, scenes.from, to.grid.size / from.grid.size)
   const holds = (looks: Looks, least: number) => sameLooks(before, looks) && looks.gap >= least - SLACK
   let best: { objects: readonly DrawingObject[]; looks: Looks } | null = null
   for (const care of CARES) {
-    const [x, y] = cheaper(marks, { scale, gap, weights, margin, care })
-    const next = broughtTo(objects, scenes.from, { scale, x: courseOf(x, scale), y: courseOf(y, scale) })
+    const next = place(care)
     const looks = looksOf(next, scenes.to, 1)
     if (holds(looks, Math.min(before.gap, gap))) return { objects: next, isFitted: true }
     if (sameLooks(before, looks) && (!best || looks.gap > best.looks.gap + SLACK)) best = { objects: next, looks }
@@ -56,6 +48,34 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
   return best && (!sameLooks(before, looks) || best.looks.gap >= looks.gap - SLACK)
     ? { objects: best.objects, isFitted: true }
     : { objects: plain, isFitted: false }
+}
+
+/** The same without drawing what comes of it: for many icons at once, which are looked at afterwards. */
+export const quicklyFitted = (objects: readonly DrawingObject[], from: Rules, to: Rules): readonly DrawingObject[] =>
+  placing(objects, from, to)(1)
+
+/** What becomes of a drawing on another grid, as carefully as it is asked for. */
+function placing(objects: readonly DrawingObject[], from: Rules, to: Rules): (care: number) => DrawingObject[] {
+  const scale = to.grid.size / from.grid.size
+  const scenes = { from: sceneOf(from), to: sceneOf(to) }
+  const marks = marksOf(objects, scenes, scale)
+  const terms = {
+    scale,
+    gap: to.gap ?? 1,
+    weights: from.weights.map(({ name, value }) => ({
+      was: value,
+      is: to.weights.find((one) => one.name === name)?.value ?? value * scale,
+    })),
+    margin: {
+      was: (from.grid.size - from.liveArea) / 2,
+      is: (to.grid.size - to.liveArea) / 2,
+      size: to.grid.size,
+    },
+  }
+  return (care) => {
+    const [x, y] = cheaper(marks, { ...terms, care })
+    return broughtTo(objects, scenes.from, { scale, x: courseOf(x, scale), y: courseOf(y, scale) })
+  }
 }
 
 /** By how much a gap may close, in units of the other grid, without anyone seeing it. */

@@ -1,0 +1,49 @@
+import { readFile, writeFile } from 'node:fs/promises'
+import { conditionOf, strains } from '../core/checks/condition'
+import { sceneOf } from '../core/drawing/evaluated-scene'
+import { readRulesFile } from '../core/formats/rules-file'
+import { writeSetFile } from '../core/formats/set-file'
+import type { Rules } from '../core/rules/rules'
+import { restyledSet } from '../core/set/restyle'
+import { type Icon, masterFor, setProblems } from '../core/set/set'
+import { type Answer, type Options, UsageError } from './command'
+import { readWhole } from './read-set'
+
+/** Brings a set under the rules of another file and writes it; says which icons lose something by that. */
+export async function restyleCommand(files: readonly string[], options: Options): Promise<Answer> {
+  const { rules: rulesFile, out, drawings, except } = options
+  if (!rulesFile || !out) throw new UsageError('Say which: --rules RULES.json --out FILE.')
+  if (drawings !== undefined && drawings !== 'fitted' && drawings !== 'scaled')
+    throw new UsageError(`Drawings are fitted or scaled, not “${drawings}”.`)
+  const { set, pictures } = await readWhole(files)
+  const text = await readFile(rulesFile, 'utf8').catch(() => null)
+  if (text === null) throw new Error(`There is no file ${rulesFile}.`)
+  const { rules, problem } = readRulesFile(text)
+  if (!rules) throw new Error(`${rulesFile}: ${problem}`)
+  const names = except?.split(',') ?? []
+  const unknown = names.find((name) => !set.icons.some((icon) => icon.name === name))
+  if (unknown !== undefined) throw new Error(`There is no icon “${unknown}” in “${set.name}”.`)
+  const next = restyledSet(set, {
+    rules,
+    renames: [],
+    ...(drawings && { drawings }),
+    except: set.icons.filter(({ name }) => names.includes(name)).map(({ id }) => id),
+  })
+  const [wrong] = setProblems(next)
+  if (wrong) throw new Error(wrong)
+  const need = set.icons.flatMap((icon, i) => {
+    const lost = strains(conditionIn(icon, set.rules), conditionIn(next.icons[i]!, rules))
+    return lost.length > 0 ? [{ icon: icon.name, strains: lost }] : []
+  })
+  await writeFile(out, writeSetFile(next, pictures))
+  return {
+    lines: [
+      ...need.map(({ icon, strains: lost }) => `${icon}: ${lost.join(' ')}`),
+      `“${set.name}” under ${rulesFile} written to ${out}; ${need.length === 0 ? 'no icon needs' : need.length === 1 ? 'one icon needs' : `${need.length} icons need`} a hand.`,
+    ],
+    value: { set: set.name, out, icons: next.icons.length, need },
+  }
+}
+
+const conditionIn = (icon: Icon, rules: Rules) =>
+  conditionOf({ objects: masterFor(icon).objects, rules, scene: sceneOf(rules) })

@@ -1,0 +1,115 @@
+import { repainted } from '../drawing/finish'
+import { type DrawingObject, isStyled, type OfKind } from '../drawing/object'
+import { styleOf } from '../drawing/shared-style'
+import { isShared, type Style, withPaints } from '../drawing/style'
+import { mapObjects } from '../drawing/tree'
+import { visited } from '../drawing/visit'
+import { sceneOf } from '../drawing/evaluated-scene'
+import type { DrawingEdit } from '../drawing/edit'
+import { INK } from '../drawing/values'
+import type { Rules } from '../rules/rules'
+import type { SetEdit } from './edit'
+import { IconName, nameKey } from './names'
+import { aliasesOf, type Icon, type IconSet, masterFor, tagsOf } from './set'
+
+/** Words of a comma-separated list, each once, in order. */
+export const wordsOf = (text: string): string[] => [
+  ...new Set(
+    text
+      .split(',')
+      .map((word) => word.trim())
+      .filter((word) => word !== ''),
+  ),
+]
+
+/** Tags given to icons, or taken from them. */
+export const taggedEdit = (icons: readonly Icon[], give: readonly string[], take: readonly string[]): SetEdit => ({
+  kind: 'labels',
+  labels: icons.map((icon) => ({
+    id: icon.id,
+    tags: [...new Set([...tagsOf(icon), ...give])].filter((tag) => !take.includes(tag)),
+    aliases: [...aliasesOf(icon)],
+  })),
+})
+
+/** A name by a pattern: * stands for the name as it is, # for a number, ## for one of two digits and so on. */
+export const nameBy = (pattern: string, name: string, n: number): string =>
+  pattern.replace(/#+/g, (digits) => String(n).padStart(digits.length, '0')).replaceAll('*', name)
+
+/** Icons renamed by a pattern, numbered in their order; a sentence where that cannot be. */
+export function renamedEdit(
+  { icons: all }: Pick<IconSet, 'icons'>,
+  icons: readonly Icon[],
+  pattern: string,
+): SetEdit | string {
+  if (!/[*#]/.test(pattern) && icons.length > 1)
+    return 'A pattern for several icons has a * for the name or a # for a number.'
+  const chosen = new Set(icons.map(({ id }) => id))
+  const taken = new Map(all.filter(({ id }) => !chosen.has(id)).map(({ name }) => [nameKey(name), name]))
+  const edits: SetEdit[] = []
+  for (const [i, icon] of icons.entries()) {
+    const name = nameBy(pattern, icon.name, i + 1)
+    const parsed = IconName.safeParse(name)
+    if (!parsed.success) return `“${name}” will not do. ${parsed.error.issues[0]!.message}`
+    if (taken.has(nameKey(name))) return `Two icons would be named “${name}”.`
+    taken.set(nameKey(name), name)
+    if (name !== icon.name) edits.push({ kind: 'rename-icon', id: icon.id, name })
+  }
+  return { kind: 'all', edits }
+}
+
+/** Every stroke of icons at a weight of the rules. */
+export const weightedEdit = (icons: readonly Icon[], rules: Rules, weight: string): SetEdit =>
+  restyledEdit(icons, rules, (style) =>
+    style.stroke === 'none' || style.weight === weight ? style : { ...style, weight },
+  )
+
+/** A colour of icons exchanged for another, in their gradients too. */
+export const recolouredEdit = (icons: readonly Icon[], rules: Rules, from: string, to: string): SetEdit =>
+  restyledEdit(icons, rules, (style) => withPaints(style, (paint) => repainted(paint, new Map([[from, to]]))))
+
+/** Icons with every style in their drawings changed; one that was shared becomes an object's own where it changes. */
+function restyledEdit(icons: readonly Icon[], rules: Rules, change: (style: Style) => Style): SetEdit {
+  const scene = sceneOf(rules)
+  const restyled = (object: DrawingObject): DrawingObject => {
+    if (!isStyled(object) || !isShared(object.style)) return visited(object, { style: change })
+    const was = styleOf(object, scene),
+      style = change(was)
+    return style === was ? object : { ...object, style }
+  }
+  return {
+    kind: 'all',
+    edits: icons.flatMap((icon): SetEdit[] => {
+      const { base, objects } = masterFor(icon)
+      const next = mapObjects(objects, restyled).filter((object, i) => object !== objects[i])
+      return next.length === 0
+        ? []
+        : [{ kind: 'draw', icon: icon.id, master: base, edit: { kind: 'replace', objects: next } }]
+    }),
+  }
+}
+
+/** A plate of the rules behind the drawing of each icon, in the place of the one it has; none where that is null. */
+export function platedEdit(icons: readonly Icon[], rules: Rules, plate: string | null, nextId: () => string): SetEdit {
+  const middle = rules.grid.size / 2
+  const fill = rules.palette.find(({ name }) => name !== INK)?.name ?? '#d9e2df'
+  return {
+    kind: 'all',
+    edits: icons.flatMap((icon): SetEdit[] => {
+      const { base, objects } = masterFor(icon)
+      const own = objects.filter((object): object is OfKind<'plate'> => object.kind === 'plate')
+      const draw = (edit: DrawingEdit): SetEdit[] => [{ kind: 'draw', icon: icon.id, master: base, edit }]
+      if (plate === null) return own.length > 0 ? draw({ kind: 'remove', ids: own.map(({ id }) => id) }) : []
+      if (own.length > 0) return draw({ kind: 'replace', objects: own.map((one) => ({ ...one, plate })) })
+      const laid: OfKind<'plate'> = {
+        kind: 'plate',
+        id: nextId(),
+        name: 'Plate',
+        plate,
+        at: { x: middle, y: middle },
+        style: { fill, stroke: 'none', weight: rules.weights[0]!.name },
+      }
+      return draw({ kind: 'add', objects: [laid], into: null, at: 0 })
+    }),
+  }
+}

@@ -1,0 +1,139 @@
+import type { DrawingObject } from '../drawing/object'
+import { mapObjects } from '../drawing/tree'
+import { colourOf, radiusOf, weightOf } from '../drawing/values'
+import { visited } from '../drawing/visit'
+import { withPaints } from '../drawing/style'
+import { isGradient, type Paint } from '../drawing/paint'
+import { basesOf } from '../rules/book'
+import { quicklyFitted, scaled } from '../rules/fit/fit'
+import { type Rename, renameValues } from '../rules/renames'
+import type { Rules } from '../rules/rules'
+import { masterOn } from './masters'
+import { type Icon, type IconSet, type Master, masterFor } from './set'
+
+/** What becomes of drawings on another grid: fitted to it, only scaled, or left at their coordinates. */
+export type OnNewGrid = 'fitted' | 'scaled'
+
+/** A change of a set's rules, and what becomes of its icons by it. */
+export type Restyling = {
+  readonly rules: Rules
+  readonly renames: readonly Rename[]
+  /** On another grid; left out, coordinates stay what they are. */
+  readonly drawings?: OnNewGrid
+  /** The icons that stay as they look, by id: what they had by name and is otherwise now becomes their own. */
+  readonly except?: readonly string[]
+}
+
+/** A set under other rules. Icons that nothing changes for stay identical. */
+export function restyledSet(set: IconSet, restyling: Restyling): IconSet {
+  const except = new Set(restyling.except)
+  return {
+    ...set,
+    rules: restyling.rules,
+    icons: set.icons.map((icon) => restyledIcon(icon, set.rules, restyling, except.has(icon.id))),
+  }
+}
+
+function restyledIcon(icon: Icon, before: Rules, { rules, renames, drawings }: Restyling, isExcepted: boolean): Icon {
+  const isOtherGrid = rules.grid.size !== before.grid.size
+  // What is drawn on the new grid already becomes the main drawing.
+  const isDrawn = isOtherGrid && drawings === 'fitted' && basesOf(before).includes(rules.grid.size)
+  const main = isDrawn ? masterOn(icon, before, rules.grid.size).master : masterFor(icon)
+  const next = isOtherGrid && !isDrawn && drawings ? regridded(main, before, rules, drawings) : main
+  const scale = drawings ? rules.grid.size / before.grid.size : 1
+  let same = !isOtherGrid
+  const masters = [next, ...icon.masters.slice(1).filter(({ base }) => base !== rules.grid.size)].map((master, i) => {
+    const renamed = withNewNames(
+      isExcepted ? asItLooks(master, before, rules, renames, isOtherGrid && i === 0 ? scale : 1) : master,
+      renames,
+    )
+    const { from: _, ...plain } = renamed
+    const based = i === 0 && isOtherGrid ? { ...plain, base: rules.grid.size } : renamed
+    if (based !== icon.masters[i]) same = false
+    return based
+  })
+  return same ? icon : { ...icon, masters }
+}
+
+/** A master with the names of other rules; itself where none changed. */
+function withNewNames(master: Master, renames: readonly Rename[]): Master {
+  if (renames.length === 0) return master
+  const objects = renameValues(master.objects, renames),
+    from = master.from && renameValues(master.from, renames)
+  const alternatives = master.alternatives?.map((one) => {
+    const renamed = renameValues(one.objects, renames)
+    return renamed === one.objects ? one : { ...one, objects: renamed }
+  })
+  const isSame =
+    objects === master.objects &&
+    from === master.from &&
+    (alternatives ?? []).every((one, i) => one === master.alternatives![i])
+  return isSame ? master : { ...master, objects, ...(from && { from }), ...(alternatives && { alternatives }) }
+}
+
+/** The main drawing, and those kept beside it, on another grid. Guides and pictures go along in proportion. */
+function regridded(master: Master, before: Rules, after: Rules, how: OnNewGrid): Master {
+  const onGrid = (objects: readonly DrawingObject[]) =>
+    (how === 'fitted' ? quicklyFitted : scaled)(objects, before, after) as DrawingObject[]
+  const scale = after.grid.size / before.grid.size
+  const { guides, references, alternatives, accepted: _, ...rest } = master
+  return {
+    ...rest,
+    objects: onGrid(master.objects),
+    ...(alternatives && { alternatives: alternatives.map((one) => ({ ...one, objects: onGrid(one.objects) })) }),
+    ...(guides && {
+      guides: guides.map((guide) => ({ ...guide, at: { x: guide.at.x * scale, y: guide.at.y * scale } })),
+    }),
+    ...(references && {
+      references: references.map((one) => ({
+        ...one,
+        x: one.x * scale,
+        y: one.y * scale,
+        w: one.w * scale,
+        h: one.h * scale,
+      })),
+    }),
+  }
+}
+
+/** An icon's drawing with what other rules would change of it by name as numbers and colours of its own. */
+function asItLooks(master: Master, before: Rules, after: Rules, renames: readonly Rename[], scale: number): Master {
+  const nameAfter = (kind: Rename['kind'], name: string) =>
+    renames.find((one) => one.kind === kind && one.from === name)?.to ?? name
+  const weight = <W extends number | string>(value: W): W | number => {
+    if (typeof value !== 'string') return value
+    const was = weightOf(value, before) * scale
+    return after.weights.find(({ name }) => name === nameAfter('weight', value))?.value === was ? value : was
+  }
+  const radius = <R extends number | string>(value: R): R | number => {
+    if (typeof value !== 'string') return value
+    const was = radiusOf(value, before) * scale
+    return after.radii.find(({ name }) => name === nameAfter('radius', value))?.value === was ? value : was
+  }
+  const paint = (value: Paint): Paint => {
+    if (isGradient(value) || value === 'none' || value.startsWith('#')) return value
+    const was = colourOf(value, before)
+    const is = after.palette.find(({ name }) => name === nameAfter('swatch', value))
+    return is?.color === was.light ? value : was.light
+  }
+  const kept = (objects: readonly DrawingObject[]) =>
+    mapObjects(objects, (object) =>
+      visited(object, {
+        radius,
+        weight,
+        style(style) {
+          const painted = withPaints(style, paint),
+            own = weight(style.weight)
+          return own === style.weight ? painted : { ...painted, weight: own }
+        },
+      }),
+    )
+  return {
+    ...master,
+    objects: kept(master.objects),
+    ...(master.from && { from: kept(master.from) }),
+    ...(master.alternatives && {
+      alternatives: master.alternatives.map((one) => ({ ...one, objects: kept(one.objects) })),
+    }),
+  }
+}
