@@ -107,6 +107,8 @@ export function buildRenderer() {
         '--platform=node',
         '--format=esm',
         '--external:@resvg/resvg-wasm',
+        '--external:pdfkit',
+        '--external:svg-to-pdfkit',
         '--outdir=build/renderer',
         '--log-level=warning',
       ]),

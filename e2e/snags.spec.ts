@@ -64,9 +64,9 @@ test('snags: found while drawing, marked, mended one by one and all at once, lef
   await expect(rows.filter({ hasText: 'A gap is' })).toContainText('at 16 px; the least is 3 px.')
   await expect(own).toHaveCount(0)
   await page.getByRole('link', { name: 'Review' }).click()
-  await expect(page.getByRole('link', { name: /level/ }).getByText(/◇ \d/)).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Sheet' }).getByText(/◇ \d/)).toBeVisible()
 
-  await page.getByRole('radio', { name: 'with snags' }).click()
+  await page.getByLabel('Which icons').selectOption('with snags')
   await expect(page.getByRole('list', { name: 'Sheet' }).getByRole('link')).toHaveCount(1)
   // Beside each other: charts with what stands out, look-alikes by their likeness.
   await page.getByRole('radio', { name: 'balance' }).click()
@@ -86,9 +86,9 @@ test('review of the demo: the heaviest first, what stands out is opened by a pre
   await page.getByLabel('Order of the sheet').selectOption('weight')
   await expect(first).toHaveAttribute('title', 'Draw shell')
   // Nothing of the demo has a snag that is not accepted.
-  await page.getByRole('radio', { name: 'with snags' }).click()
+  await page.getByLabel('Which icons').selectOption('with snags')
   await expect(first).toHaveCount(0)
-  await page.getByRole('radio', { name: 'all', exact: true }).click()
+  await page.getByLabel('Which icons').selectOption('all')
   await expect(first).toBeVisible()
   await page.getByRole('radio', { name: 'look-alikes' }).click()
   await expect(page.getByRole('listitem').first()).toContainText(/wind-rose · half-tide\s*69 % alike/)

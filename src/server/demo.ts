@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Db } from './database'
+import { drawSoon } from './drawn'
 import type { Renderer } from './renderer/renderer'
 import { keepPictures } from './set-files'
 import { addSet } from './sets'
@@ -20,10 +21,13 @@ export async function addDemoSets(db: Db, renderer: Renderer, also?: (tx: Db) =>
   }
   // Pictures first: they are kept by their contents, so that twice is once.
   for (const { pictures } of read) await keepPictures(db, renderer, pictures)
-  await db.transaction().execute(async (tx) => {
-    for (const { rows } of read) await addSet(tx, rows)
+  const added = await db.transaction().execute(async (tx) => {
+    const ids: string[] = []
+    for (const { rows } of read) ids.push((await addSet(tx, rows)).id)
     await also?.(tx)
+    return ids
   })
+  for (const id of added) drawSoon(db, renderer, id)
 }
 
 async function readDemo(renderer: Renderer, file: string) {

@@ -18,6 +18,7 @@ import { startRasteriser } from './renderer/raster'
 import { Renderer, THREAD } from './renderer/renderer'
 import { deletedIcons, saveSet } from './save'
 import { rowsOfSet, setOfRows } from './set-rows'
+import { sheetOf } from './sheet'
 import { addSet, deleteSet, duplicateSet, listSets, readSet, renameSet, restoreSet } from './sets'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
@@ -200,6 +201,29 @@ describe('delivery', () => {
     expect(readdirSync(join(folder, 'a', 'svg', '16'))).toHaveLength(entry.rows.icons.length)
     log.mockRestore()
     rmSync(folder, { recursive: true })
+  })
+
+  it('a sheet as PDF has every icon at every size on as many pages as it takes, the same bytes each time', async () => {
+    await addDemoSets(db, renderer)
+    const stored = (await readSet(db, (await listSets(db)).find(({ name }) => name === 'Quayside')!.id))!
+    const query = new URLSearchParams({ sizes: '16,48', ground: 'dark' })
+    const sheet = await sheetOf(db, renderer, stored, query)
+    if (!sheet.ok) throw new Error(sheet.failure.message)
+    const [first, second] = await Promise.all([
+      renderer.run('sheetPdf', sheet.value),
+      renderer.run('sheetPdf', sheet.value),
+    ])
+    expect(Buffer.from(first).equals(Buffer.from(second))).toBe(true)
+    const text = Buffer.from(first).toString('latin1')
+    expect(text.startsWith('%PDF-')).toBe(true)
+    expect(text.match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(0)
+    expect(sheet.value.icons.map(({ sizes }) => sizes.length)).toEqual(stored.rows.icons.map(() => 2))
+    // Each size is drawn from the master that fits it.
+    expect(sheet.value.icons[0]!.sizes.map(({ svg }) => /viewBox="([^"]*)"/.exec(svg)![1])).toEqual([
+      '0 0 16 16',
+      '0 0 24 24',
+    ])
+    expect(await sheetOf(db, renderer, stored, new URLSearchParams({ sizes: '0' }))).toMatchObject({ ok: false })
   })
 
   it('PNG holds the pixels of the proof, and they are right: a rectangle of weight 2 has full and empty pixels only', async () => {

@@ -67,9 +67,14 @@ export const pictureOf = (source: Source, pixels: number): Promise<Picture> =>
   new Promise((done) => drawPicture(source, pixels, done))
 
 /** The document of an icon, computed in the worker; or why there is none. */
-export const documentOf = (icon: Icon, rules: Rules, ground: Ground): Promise<{ svg?: string; problem?: string }> =>
+export const documentOf = (
+  icon: Icon,
+  rules: Rules,
+  ground: Ground,
+  size = rules.grid.size,
+): Promise<{ svg?: string; problem?: string }> =>
   new Promise((done) =>
-    ask(sourceOf(icon, rules, ground), 'document', (answer) =>
+    ask(sourceOf(icon, rules, ground, size), 'document', (answer) =>
       done('svg' in answer ? { svg: answer.svg } : { problem: 'problem' in answer ? answer.problem : '' }),
     ),
   )

@@ -1,44 +1,40 @@
 'use client'
 
 import Link from 'next/link'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
-import { type Icon, masterFor } from '@/core/set/set'
+import { renamedEdit } from '@/core/set/many'
+import { aliasesOf, type Icon, tagsOf } from '@/core/set/set'
 import { Choice, Choices } from '@/ui/choice'
 import { VirtualGrid } from '@/ui/virtual-grid'
-import type { Snag } from '@/core/checks/check'
-import { IconPicture } from '../frame/icon-picture'
+import { MenuButton } from '@/ui/menu'
+import { say } from '@/ui/notice'
+import { commit } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
-import { useSnagged, useSnags } from '../frame/snags'
-import { useSessionState } from '../frame/set-provider'
+import { useSnagged } from '../frame/snags'
+import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { AlikeView } from './alike-view'
+import { ContextView } from './context-view'
+import { type Ground, GROUNDS } from './grounds'
+import { PrintSheet } from './print-sheet'
+import { SelectionBar } from './selection-bar'
+import { SheetCell } from './sheet-cell'
+import { keepFile, sheetPicture } from './sheet-picture'
 import { filterOf, type Sight, SIGHT_HINTS, SightFilters, SIGHTS } from './sight'
 import { BalanceView } from './balance-view'
 import { type Family, useFamily } from './family'
+import { NOBODY, useSelection } from './use-selection'
 
-type Ground = 'film' | 'white' | 'ink' | 'night'
-
-/** The grounds of the sheet: their colour, and which of the palette's colours are drawn on them. */
-const GROUNDS: Record<
-  Ground,
-  { readonly color: string; readonly text: string; readonly hair: string; readonly palette: 'light' | 'dark' }
-> = {
-  film: { color: '#fbfcfb', text: '#55645f', hair: '#c9d3cf', palette: 'light' },
-  white: { color: '#ffffff', text: '#55645f', hair: '#d9dedb', palette: 'light' },
-  ink: { color: '#14231f', text: '#9dafa8', hair: '#33423d', palette: 'dark' },
-  night: { color: '#000000', text: '#9a9a9a', hair: '#2c2c2c', palette: 'dark' },
-}
-
-type View = 'sheet' | 'balance' | 'alike'
-const VIEWS: Record<View, string> = { sheet: 'sheet', balance: 'balance', alike: 'look-alikes' }
+type View = 'sheet' | 'balance' | 'alike' | 'context'
+const VIEWS: Record<View, string> = { sheet: 'sheet', balance: 'balance', alike: 'look-alikes', context: 'in use' }
 
 type Only = 'all' | 'with snags'
 
 type Order = 'family' | 'name' | 'weight' | 'nodes'
 const ORDERS: Record<Order, string> = {
-  family: 'the family',
+  family: 'family order',
   name: 'name',
   weight: 'visual weight',
   nodes: 'nodes, most first',
@@ -60,11 +56,11 @@ export function ReviewScreen() {
   const set = useSessionState(({ history }) => history.present)
   const { setId } = useSessionState((state) => state)
   const { rules, icons } = set
-  const [chosen, setChosen] = useState<readonly number[] | null>(null)
+  const [chosenSizes, setChosenSizes] = useState<readonly number[] | null>(null)
   const [ground, setGround] = useState<Ground>('film')
   const sizes = useMemo(
-    () => (chosen ?? defaultSizes(rules)).filter((size) => rules.sizes.includes(size)),
-    [chosen, rules],
+    () => (chosenSizes ?? defaultSizes(rules)).filter((size) => rules.sizes.includes(size)),
+    [chosenSizes, rules],
   )
   const [view, setView] = useState<View>('sheet')
   const [order, setOrder] = useState<Order>('family')
@@ -72,13 +68,35 @@ export function ReviewScreen() {
   const family = useFamily(set)
   const [only, setOnly] = useState<Only>('all')
   const snagged = useSnagged(icons, rules, only === 'with snags')
+  const [sought, setSought] = useState('')
+  const [tag, setTag] = useState('')
+  const tags = useMemo(() => [...new Set(icons.flatMap(tagsOf))].sort(), [icons])
   const shown = useMemo(
-    () => inOrder(icons, order, family).filter(({ id }) => only === 'all' || snagged.has(id) || family.snags.has(id)),
-    [icons, order, family, only, snagged],
+    () =>
+      inOrder(icons, order, family).filter(
+        (icon) =>
+          (only === 'all' || snagged.has(icon.id) || family.snags.has(icon.id)) &&
+          (tag === '' || tagsOf(icon).includes(tag)) &&
+          isFoundBy(icon, sought),
+      ),
+    [icons, order, family, only, snagged, sought, tag],
   )
+  const session = useSession()
+  const { selected, select, setSelected } = useSelection(shown)
+  const chosen = useMemo(() => icons.filter(({ id }) => selected.has(id)), [icons, selected])
+  const [printing, setPrinting] = useState(false)
   const look = GROUNDS[ground]
+  const endPrinting = useCallback(() => setPrinting(false), [])
+  const pdfAddress = `/api/sets/${setId}/sheet?sizes=${sizes.join()}&ground=${look.palette}`
+  const keepPicture = async () => {
+    try {
+      keepFile(await sheetPicture(set, { sizes, ...look }), `${set.name}.png`)
+    } catch (error) {
+      say({ text: (error as Error).message, tone: 'fault' })
+    }
+  }
   return (
-    <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)] overflow-hidden">
+    <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)_auto] overflow-hidden">
       <CommonCommands />
       <SightFilters />
       <SetBar>
@@ -103,56 +121,62 @@ export function ReviewScreen() {
                 label="Sizes"
                 value={sizes.map(String)}
                 options={rules.sizes.map((size) => ({ value: String(size), label: String(size) }))}
-                onChange={(values) => values.length > 0 && setChosen(values.map(Number).sort((a, b) => a - b))}
+                onChange={(values) => values.length > 0 && setChosenSizes(values.map(Number).sort((a, b) => a - b))}
               />
             </div>
-            <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
-              <span>on</span>
-              <Choice<Ground>
-                label="Ground"
-                value={ground}
-                options={(Object.keys(GROUNDS) as Ground[]).map((value) => ({ value, label: value }))}
-                onChange={setGround}
+            <Words
+              label="Ground"
+              word="on"
+              value={ground}
+              options={Object.keys(GROUNDS) as Ground[]}
+              onChange={setGround}
+            />
+            <Words
+              label="Order of the sheet"
+              word="by"
+              value={order}
+              options={Object.keys(ORDERS) as Order[]}
+              names={ORDERS}
+              onChange={setOrder}
+            />
+            <Words
+              label="How the sheet is seen"
+              word="seen"
+              value={sight}
+              options={SIGHTS}
+              hints={SIGHT_HINTS}
+              onChange={setSight}
+            />
+            <Words label="Which icons" word="show" value={only} options={['all', 'with snags']} onChange={setOnly} />
+            {tags.length > 0 && (
+              <Words
+                label="Only with the tag"
+                word="tag"
+                value={tag}
+                options={['', ...tags]}
+                names={{ '': 'any' }}
+                onChange={setTag}
               />
-            </div>
-            <label className="flex h-full items-center gap-2 border-r border-hair px-3.5">
-              <span>in order of</span>
-              <select
-                aria-label="Order of the sheet"
-                value={order}
-                onChange={({ target: { value } }) => setOrder(value as Order)}
-                className="bg-transparent text-ink"
-              >
-                {(Object.keys(ORDERS) as Order[]).map((one) => (
-                  <option key={one} value={one}>
-                    {ORDERS[one]}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="flex h-full items-center gap-2 border-r border-hair px-3.5" title={SIGHT_HINTS[sight]}>
-              <span>seen</span>
-              <select
-                aria-label="How the sheet is seen"
-                value={sight}
-                onChange={({ target: { value } }) => setSight(value as Sight)}
-                className="bg-transparent text-ink"
-              >
-                {SIGHTS.map((one) => (
-                  <option key={one} title={SIGHT_HINTS[one]}>
-                    {one}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <div className="flex h-full items-center border-r border-hair px-3.5">
-              <Choice<Only>
-                label="Which icons"
-                value={only}
-                options={(['all', 'with snags'] as const).map((value) => ({ value, label: value }))}
-                onChange={setOnly}
-              />
-            </div>
+            )}
+            <input
+              type="search"
+              aria-label="Find icons by name, other name or tag"
+              placeholder="find"
+              value={sought}
+              onChange={({ target: { value } }) => setSought(value)}
+              className="mx-3.5 h-6 w-24 border border-hair bg-sheet px-1.5 text-ink"
+            />
+            <MenuButton
+              label="The sheet as a file"
+              className="ml-auto h-full border-l border-hair px-3.5 text-ink hover:bg-film"
+              list={[
+                { label: 'PNG', run: () => void keepPicture() },
+                { label: 'PDF', run: () => window.location.assign(pdfAddress) },
+                { label: 'Print …', run: () => setPrinting(true) },
+              ]}
+            >
+              Sheet as…
+            </MenuButton>
           </>
         )}
       </div>
@@ -160,6 +184,8 @@ export function ReviewScreen() {
         <BalanceView family={family} rules={rules} setId={setId} />
       ) : icons.length > 0 && view === 'alike' ? (
         <AlikeView set={set} family={family} setId={setId} />
+      ) : icons.length > 0 && view === 'context' ? (
+        <ContextView set={set} chosen={chosen} />
       ) : icons.length === 0 ? (
         <main className="min-h-0 p-4" style={{ background: ground === 'film' ? 'var(--film)' : look.color }}>
           <p className="p-6 text-quiet">
@@ -184,47 +210,36 @@ export function ReviewScreen() {
             cell={(index) => {
               const icon = shown[index]!
               return (
-                <Link
+                <SheetCell
+                  icon={icon}
+                  rules={rules}
+                  sizes={sizes}
+                  look={look}
+                  filter={filterOf(sight)}
+                  gap={GAP}
                   href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
-                  title={`Draw ${icon.name}`}
-                  className="flex h-full flex-col items-center justify-between border px-2 pt-4 pb-2 outline-offset-[-2px] hover:relative hover:border-hand"
-                  style={{ borderColor: look.hair, background: look.color }}
-                >
-                  <span className="flex flex-1 items-center" style={{ gap: GAP, filter: filterOf(sight) }}>
-                    {sizes.map((size) => (
-                      <IconPicture
-                        key={size}
-                        icon={icon}
-                        rules={rules}
-                        ground={look.palette}
-                        size={size}
-                        label={`${icon.name} at ${size}`}
-                      />
-                    ))}
-                  </span>
-                  <span className="mt-2 flex max-w-full items-baseline gap-1.5 text-small">
-                    <span className="truncate">{icon.name}</span>
-                    <SnagCount icon={icon} rules={rules} beside={family.snags.get(icon.id)} />
-                  </span>
-                </Link>
+                  beside={family.snags.get(icon.id)}
+                  isSelected={selected.has(icon.id)}
+                  onSelect={(isRange) => select(icon.id, isRange)}
+                  onRename={(name) => {
+                    const edit = renamedEdit(set, [icon], name)
+                    if (typeof edit === 'string') return edit
+                    commit(session, edit, `Rename ${icon.name} to ${name}`)
+                    return null
+                  }}
+                />
               )
             }}
           />
         </main>
       )}
+      {chosen.length > 0 ? (
+        <SelectionBar session={session} set={set} icons={chosen} onNone={() => setSelected(NOBODY)} />
+      ) : (
+        <div />
+      )}
+      {printing && <PrintSheet set={set} sizes={sizes} onEnd={endPrinting} />}
     </div>
-  )
-}
-
-/** How many snags an icon has. */
-function SnagCount({ icon, rules, beside = [] }: { icon: Icon; rules: Rules; beside?: readonly Snag[] | undefined }) {
-  const own = useSnags(masterFor(icon), rules)
-  const snags = [...(own ?? []), ...beside]
-  if (snags.length === 0) return null
-  return (
-    <span className="flex-none text-snag" title={snags.map(({ sentence }) => sentence).join('\n')}>
-      ◇ {snags.length}
-    </span>
   )
 }
 
@@ -232,4 +247,49 @@ function SnagCount({ icon, rules, beside = [] }: { icon: Icon; rules: Rules; bes
 function defaultSizes({ sizes, grid }: Rules): number[] {
   const large = sizes.filter((size) => size <= 64).at(-1)
   return [...new Set([sizes[0]!, realSize({ sizes, grid }), large ?? sizes[0]!])].sort((a, b) => a - b)
+}
+
+/** Whether an icon has something sought in its name, its other names or its tags. */
+function isFoundBy(icon: Icon, sought: string): boolean {
+  const text = sought.trim().toLowerCase()
+  return (
+    text === '' || [icon.name, ...aliasesOf(icon), ...tagsOf(icon)].some((word) => word.toLowerCase().includes(text))
+  )
+}
+
+/** One of several words, chosen from a list. */
+function Words<T extends string>({
+  label,
+  word,
+  value,
+  options,
+  names = {},
+  hints = {},
+  onChange,
+}: {
+  label: string
+  word: string
+  value: T
+  options: readonly T[]
+  names?: Partial<Record<T, string>>
+  hints?: Partial<Record<T, string>>
+  onChange: (value: T) => void
+}) {
+  return (
+    <label className="flex h-full items-center gap-1.5 border-r border-hair px-3" title={hints[value]}>
+      <span>{word}</span>
+      <select
+        aria-label={label}
+        value={value}
+        onChange={({ target }) => onChange(target.value as T)}
+        className="max-w-[112px] bg-transparent text-ink"
+      >
+        {options.map((one) => (
+          <option key={one} value={one} title={hints[one]}>
+            {names[one] ?? one}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
 }

@@ -25,6 +25,7 @@ const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
   drawSlowly: 'slow',
   rasters: 'raster',
   readPicture: 'picture',
+  sheetPdf: 'read',
   zip: 'read',
   readFile: 'read',
   writeFile: 'read',

@@ -11,6 +11,7 @@ import type { Result } from '../failure'
 import { checkedSave, type CheckedWrites, type StoredForCheck } from './checked-save'
 import { type ReadPicture, readPictureFile } from './picture-file'
 import { startRasteriser } from './raster'
+import { sheetPdf } from './sheet-pdf'
 import { type SetRows, setOfRows, rowsOfSet } from '../set-rows'
 
 /** An icon as documents, and how many snags it has; null where that is not known. */
@@ -56,6 +57,8 @@ export const TASKS = {
     const rasterise = await startRasteriser()
     return sizes.map((pixels) => png(rasterise(svg, { side: 'width', pixels })))
   },
+
+  sheetPdf,
 
   zip: (files: readonly DeliveredFile[]): Uint8Array => zipped(files),
 

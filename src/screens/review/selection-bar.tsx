@@ -1,0 +1,159 @@
+'use client'
+
+import { useState } from 'react'
+import { coloursUsed, dressedWithin } from '@/core/drawing/finish'
+import { sceneOf } from '@/core/drawing/evaluated-scene'
+import type { SetEdit } from '@/core/set/edit'
+import { platedEdit, recolouredEdit, renamedEdit, taggedEdit, weightedEdit, wordsOf } from '@/core/set/many'
+import { type Icon, type IconSet, masterFor, tagsOf } from '@/core/set/set'
+import { Button } from '@/ui/button'
+import { MenuButton } from '@/ui/menu'
+import { NameDialog } from '@/ui/name-dialog'
+import { newId } from '@/ui/new-id'
+import { say } from '@/ui/notice'
+import { commit, type Session, undoStep } from '../frame/session'
+import { OverlayDialog } from './overlay-dialog'
+
+/** What can be done with several icons at once, each as one step. */
+export function SelectionBar({
+  session,
+  set,
+  icons,
+  onNone,
+}: {
+  session: Session
+  set: IconSet
+  icons: readonly Icon[]
+  onNone: () => void
+}) {
+  const [asking, setAsking] = useState<'tag' | 'rename' | 'overlay' | null>(null)
+  const what = icons.length === 1 ? icons[0]!.name : `${icons.length} icons`
+  const act = (edit: SetEdit, label: string) => {
+    const before = session.getState().history.past.length
+    commit(session, edit, label)
+    if (session.getState().history.past.length === before) return say({ text: 'Nothing changes by that.' })
+    say({ text: `${label}.`, action: { label: 'Undo', run: () => undoStep(session) } })
+  }
+  const { rules } = set
+  const colours = () => {
+    const scene = sceneOf(rules)
+    return coloursUsed(icons.flatMap((icon) => dressedWithin(masterFor(icon).objects, scene))).map(({ color }) => color)
+  }
+  const tags = [...new Set(icons.flatMap(tagsOf))]
+  return (
+    <div
+      role="toolbar"
+      aria-label="Selected icons"
+      className="flex h-11 items-center gap-2 overflow-x-auto border-t border-ink bg-sheet px-4 [&>*]:flex-none"
+    >
+      <b className="font-[640]">{what} selected</b>
+      <Button look="plain" onClick={onNone}>
+        none
+      </Button>
+      <span className="mx-1 h-5 w-px bg-hair" />
+      <Button onClick={() => setAsking('tag')}>Tag…</Button>
+      {tags.length > 0 && (
+        <Menu
+          label="Take a tag away"
+          list={tags.map((tag) => ({
+            label: tag,
+            run: () => act(taggedEdit(icons, [], [tag]), `Take the tag ${tag} from ${what}`),
+          }))}
+        >
+          Untag
+        </Menu>
+      )}
+      <Button onClick={() => setAsking('rename')}>Rename…</Button>
+      <Menu
+        label="Weight of all strokes"
+        list={rules.weights.map(({ name, value }) => ({
+          label: name,
+          hint: String(value),
+          run: () => act(weightedEdit(icons, rules, name), `Set the strokes of ${what} to ${name}`),
+        }))}
+      >
+        Weight
+      </Menu>
+      <Menu
+        label="Exchange a colour"
+        list={colours().map((from) => ({
+          label: `${from} becomes`,
+          list: rules.palette
+            .filter(({ name }) => name !== from)
+            .map(({ name }) => ({
+              label: name,
+              run: () => act(recolouredEdit(icons, rules, from, name), `Make ${from} of ${what} ${name}`),
+            })),
+        }))}
+      >
+        Colour
+      </Menu>
+      {(rules.plates?.length ?? 0) > 0 && (
+        <Menu
+          label="Plate behind them"
+          list={[
+            ...rules.plates!.map(({ name }) => ({
+              label: name,
+              run: () => act(platedEdit(icons, rules, name, newId), `Put the plate ${name} behind ${what}`),
+            })),
+            { label: 'no plate', run: () => act(platedEdit(icons, rules, null, newId), `Take the plate from ${what}`) },
+          ]}
+        >
+          Plate
+        </Menu>
+      )}
+      {icons.length === 2 && <Button onClick={() => setAsking('overlay')}>Overlay</Button>}
+      <span className="mx-1 h-5 w-px bg-hair" />
+      <Button
+        className="text-fault"
+        onClick={() => {
+          act({ kind: 'remove-icons', ids: icons.map(({ id }) => id) }, `Delete ${what}`)
+          onNone()
+        }}
+      >
+        Delete
+      </Button>
+      {asking === 'tag' && (
+        <NameDialog
+          title={`Tag ${what}`}
+          name=""
+          label="Tags, with commas between them"
+          action="Tag"
+          onClose={() => setAsking(null)}
+          onName={(text) => {
+            const words = wordsOf(text)
+            const long = words.find((word) => word.length > 40)
+            if (words.length === 0) return 'Give at least one tag.'
+            if (long) return `“${long}” is longer than 40 characters.`
+            act(taggedEdit(icons, words, []), `Tag ${what} ${words.join(', ')}`)
+            return null
+          }}
+        />
+      )}
+      {asking === 'rename' && (
+        <NameDialog
+          title={`Rename ${what}: * is the name, # a number`}
+          name={icons.length === 1 ? icons[0]!.name : '*'}
+          label="Pattern for the names"
+          onClose={() => setAsking(null)}
+          onName={(pattern) => {
+            const edit = renamedEdit(set, icons, pattern)
+            if (typeof edit === 'string') return edit
+            act(edit, `Rename ${what}`)
+            return null
+          }}
+        />
+      )}
+      {asking === 'overlay' && icons.length === 2 && (
+        <OverlayDialog icons={[icons[0]!, icons[1]!]} rules={rules} onClose={() => setAsking(null)} />
+      )}
+    </div>
+  )
+}
+
+const Menu = (props: React.ComponentProps<typeof MenuButton>) => (
+  <MenuButton
+    {...props}
+    className="inline-flex h-6 items-center rounded-sheet border border-ink/70 bg-sheet px-2.5 hover:border-ink hover:bg-film"
+  />
+)

@@ -1,0 +1,32 @@
+import { useEffect, useRef, useState } from 'react'
+import type { Icon } from '@/core/set/set'
+
+export const NOBODY: ReadonlySet<string> = new Set()
+
+/** Which icons are selected: one by one, or with Shift all from the last one. Ctrl A takes all that are shown, Escape none. */
+export function useSelection(shown: readonly Icon[]) {
+  const [selected, setSelected] = useState<ReadonlySet<string>>(NOBODY)
+  const last = useRef<string | null>(null)
+  const select = (id: string, isRange: boolean) => {
+    const next = new Set(selected)
+    const from = shown.findIndex((icon) => icon.id === last.current),
+      to = shown.findIndex((icon) => icon.id === id)
+    if (isRange && from >= 0)
+      for (const icon of shown.slice(Math.min(from, to), Math.max(from, to) + 1)) next.add(icon.id)
+    else if (!next.delete(id)) next.add(id)
+    last.current = id
+    setSelected(next)
+  }
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.target as HTMLElement).closest('input, select, textarea, [role=dialog], [role=menu]')) return
+      if (event.key === 'Escape') setSelected(NOBODY)
+      if (event.key.toLowerCase() !== 'a' || !(event.ctrlKey || event.metaKey)) return
+      event.preventDefault()
+      setSelected(new Set(shown.map(({ id }) => id)))
+    }
+    document.addEventListener('keydown', onKey)
+    return () => document.removeEventListener('keydown', onKey)
+  }, [shown])
+  return { selected, select, setSelected }
+}

@@ -1,0 +1,42 @@
+import { z } from 'zod'
+import { documentsFor } from '../core/formats/drawn'
+import { schemaSentence } from '../core/formats/plain-words'
+import { type Rules, Size } from '../core/rules/rules'
+import type { Db } from './database'
+import { drawnIcons } from './drawn'
+import { done, failed, type Result } from './failure'
+import type { Renderer } from './renderer/renderer'
+import type { SheetPages } from './renderer/sheet-pdf'
+import type { StoredSet } from './sets'
+
+const Asked = z.object({
+  sizes: z
+    .string('Say which sizes: sizes=16,24.')
+    .transform((text) => text.split(',').map(Number))
+    .pipe(z.array(Size).min(1).max(12)),
+  ground: z.enum(['light', 'dark']).default('light'),
+})
+
+/** What the sheet of a set shows, as an address asks for it. */
+export async function sheetOf(
+  db: Db,
+  renderer: Renderer,
+  { id, rows }: StoredSet,
+  query: URLSearchParams,
+): Promise<Result<SheetPages>> {
+  const asked = Asked.safeParse(Object.fromEntries(query))
+  if (!asked.success) return failed('invalid', schemaSentence(asked.error))
+  const { sizes, ground } = asked.data
+  const rules = JSON.parse(rows.rules) as Rules
+  const drawn = await drawnIcons(db, renderer, id, 'all')
+  return done({
+    title: rows.name,
+    note: `${drawn.length} icons · grid ${rules.grid.size} · ${sizes.join(', ')} px`,
+    ground: ground === 'dark' ? '#14231f' : '#fbfcfb',
+    text: ground === 'dark' ? '#9dafa8' : '#55645f',
+    icons: drawn.map((icon) => ({
+      name: icon.svg ? icon.name : `${icon.name} (cannot be drawn)`,
+      sizes: icon.svg ? sizes.map((size) => ({ size, svg: documentsFor(icon, rules, size)[ground] })) : [],
+    })),
+  })
+}
