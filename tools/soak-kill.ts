@@ -86,7 +86,7 @@ async function firstStart(round: number): Promise<void> {
   const server = await killedStart(data, 200 + next() * 1200)
   await server.stop()
   const names = shelf(data)
-  if (names.join() !== 'Quayside,Skerry app icons')
+  if (names.join() !== 'Quayside,Quayside solid,Skerry app icons')
     faults.push(`round ${round}: the shelf of a first start has ${names.join()}`)
   rmSync(data, { recursive: true, force: true })
 }

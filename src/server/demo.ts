@@ -7,7 +7,7 @@ import { keepPictures } from './set-files'
 import { addSet } from './sets'
 
 /** The demo sets that ship with the product, in the order of the shelf. */
-const FILES = ['quayside.wisesquare.json', 'skerry-app.wisesquare.json']
+const FILES = ['quayside.wisesquare.json', 'quayside-solid.wisesquare.json', 'skerry-app.wisesquare.json']
 
 /**
  * Adds the demo sets to the shelf, all or none, and whatever else belongs to it. Throws when a shipped file is

@@ -119,7 +119,7 @@ describe('migrations', () => {
     expect(await listSets(db)).toEqual([])
     await firstStart(db, renderer, false)
     await firstStart(db, renderer, false)
-    expect((await listSets(db)).map(({ name }) => name)).toEqual(['Quayside', 'Skerry app icons'])
+    expect((await listSets(db)).map(({ name }) => name)).toEqual(['Quayside', 'Quayside solid', 'Skerry app icons'])
     await db.destroy()
   })
 })

@@ -89,7 +89,7 @@ describe('the shelf', () => {
   it('gets the demo sets on the first start only, or none when it is to be empty', async () => {
     await firstStart(db, renderer, false)
     await firstStart(db, renderer, false)
-    expect(await names()).toEqual(['Pier', 'Quayside', 'Skerry app icons'])
+    expect(await names()).toEqual(['Pier', 'Quayside', 'Quayside solid', 'Skerry app icons'])
     const other = await openDatabase(':memory:')
     await firstStart(other, renderer, true)
     await firstStart(other, renderer, false)

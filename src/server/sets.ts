@@ -184,3 +184,21 @@ async function setDeleted(db: Db, id: string, at: string | null): Promise<Result
     .executeTakeFirst()
   return numUpdatedRows > 0n ? done(null) : failed('not-found', GONE)
 }
+
+/** The names of the sets on the shelf, in its order. */
+export const setNames = async (db: Db): Promise<string[]> =>
+  (await db.selectFrom('sets').select('name').where('deleted_at', 'is', null).orderBy('position').execute()).map(
+    ({ name }) => name,
+  )
+
+/** The rules of the first set on the shelf with a name, as JSON; null where there is none. */
+export async function rulesOf(db: Db, name: string): Promise<string | null> {
+  const row = await db
+    .selectFrom('sets')
+    .select('rules')
+    .where('name', '=', name)
+    .where('deleted_at', 'is', null)
+    .orderBy('position')
+    .executeTakeFirst()
+  return row?.rules ?? null
+}

@@ -10,7 +10,7 @@ const RulesFile = z.strictObject({
 })
 
 /** The rules of a set alone, as the text of a file. The same rules always give the same text. */
-export const writeRulesFile = (rules: Rules): string =>
+export const writeRulesFile = ({ follows: _, ...rules }: Rules): string =>
   readableJson(RulesFile.parse({ format: 'wise-square-rules', version: 1, rules }))
 
 export type RulesReading =

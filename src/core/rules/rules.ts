@@ -158,6 +158,13 @@ export const Rules = z
         (list) => list.every((density, i) => i === 0 || list[i - 1]! < density),
         'Densities go from small to large, each once.',
       ),
+    /** The set whose rules these follow, by its name, and what is their own all the same: “cap”, “weights/main”. */
+    follows: z
+      .strictObject({
+        set: z.string().min(1).max(80),
+        own: z.array(z.string().min(1).max(80)).max(2000),
+      })
+      .optional(),
     /** Further grids that icons are drawn on, for the sizes near them. */
     masters: z
       .array(MasterRule)

@@ -5,6 +5,7 @@ import { visited } from '../drawing/visit'
 import { withPaints } from '../drawing/style'
 import { isGradient, type Paint } from '../drawing/paint'
 import { basesOf } from '../rules/book'
+import { withOwn } from '../rules/follow'
 import { quicklyFitted, scaled } from '../rules/fit/fit'
 import { type Rename, renameValues } from '../rules/renames'
 import type { Rules } from '../rules/rules'
@@ -18,6 +19,8 @@ export type OnNewGrid = 'fitted' | 'scaled'
 export type Restyling = {
   readonly rules: Rules
   readonly renames: readonly Rename[]
+  /** It follows the rules of another set by this: what changes is not its own. */
+  readonly isFollowing?: true
   /** On another grid; left out, coordinates stay what they are. */
   readonly drawings?: OnNewGrid
   /** The icons that stay as they look, by id: what they had by name and is otherwise now becomes their own. */
@@ -25,7 +28,8 @@ export type Restyling = {
 }
 
 /** A set under other rules. Icons that nothing changes for stay identical. */
-export function restyledSet(set: IconSet, restyling: Restyling): IconSet {
+export function restyledSet(set: IconSet, asked: Restyling): IconSet {
+  const restyling = asked.isFollowing ? asked : { ...asked, rules: withOwn(set.rules, asked.rules) }
   const except = new Set(restyling.except)
   return {
     ...set,

@@ -9,6 +9,7 @@ import type { IconSet } from '@/core/set/set'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import { bringPageClock } from './page-clock'
+import { followAnew } from './following'
 import { FaultPage } from './fault-page'
 import { left, startSaving, storeCopy } from './saver'
 import { createSession, type Session, type SessionState, shown } from './session'
@@ -39,6 +40,7 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
         }
         // A whole stage is drawn piece by piece, so that the page answers meanwhile.
         startTransition(() => setOpened({ session }))
+        void followAnew(session)
         window.requestIdleCallback?.(() => warmUp(from))
       },
       (error: unknown) => !isLeft && setOpened({ fault: error instanceof Error ? error : new Error(String(error)) }),

@@ -4,6 +4,7 @@ import { Rules } from '@/core/rules/rules'
 import type { ValueKind } from '@/core/drawing/visit'
 import { type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
 import { bookAt } from '@/core/rules/book'
+import { differences } from '@/core/rules/follow'
 import { applyEdit } from '@/core/set/edit'
 import type { Restyling } from '@/core/set/restyle'
 import { type IconSet, setProblems } from '@/core/set/set'
@@ -101,6 +102,11 @@ export function outcome(draft: Draft, set: IconSet, ways: Ways = {}): Outcome {
     ...(master.radii && { radii: master.radii.map(named('radius')) }),
   }))
   const parts = draft.parts?.map((part) => ({ ...part, objects: renameValues(part.objects, renames) }))
+  const follows = draft.follows && {
+    ...draft.follows,
+    // What is typed here becomes its own; what is to follow again is not.
+    own: ownIn(draft, set.rules),
+  }
   const parsed = Rules.safeParse({
     ...draft,
     gradients: gradients.length > 0 ? gradients : undefined,
@@ -108,6 +114,7 @@ export function outcome(draft: Draft, set: IconSet, ways: Ways = {}): Outcome {
     finishes: finishes.length > 0 ? finishes : undefined,
     parts,
     masters,
+    follows,
     weights: plain(draft.weights),
     radii: plain(draft.radii),
     palette: plain(draft.palette),
@@ -116,7 +123,13 @@ export function outcome(draft: Draft, set: IconSet, ways: Ways = {}): Outcome {
     const problems = new Map(parsed.error.issues.map(({ path, message }) => [path.join('.'), message]))
     return { ok: false, problems, sentence: parsed.error.issues[0]!.message }
   }
-  const next = applyEdit(set, { kind: 'rules', rules: parsed.data, renames, ...ways })
+  const next = applyEdit(set, {
+    kind: 'rules',
+    rules: parsed.data,
+    renames,
+    ...ways,
+    ...(parsed.data.follows && { isFollowing: true }),
+  })
   const [problem] = setProblems(next)
   if (problem) return { ok: false, problems: new Map(), sentence: problem }
   return { ok: true, rules: parsed.data, renames, set: next }
@@ -124,3 +137,28 @@ export function outcome(draft: Draft, set: IconSet, ways: Ways = {}): Outcome {
 
 const renamed = (kind: ValueKind, list: readonly { name: string; was: string | null }[]): Rename[] =>
   list.flatMap(({ name, was }) => (was !== null && was !== name ? [{ kind, from: was, to: name }] : []))
+
+/** What of a draft is its own where it follows another set. */
+function ownIn(draft: Draft, before: RulesType): string[] {
+  const { follows } = draft
+  if (!follows) return []
+  const isNew = before.follows?.set !== follows.set
+  const again = isNew ? [] : before.follows!.own.filter((key) => !follows.own.includes(key))
+  const changed = differences(before, plainRules(draft)).filter((key) => !again.includes(key))
+  return [...new Set([...follows.own, ...changed])].sort()
+}
+
+/** A draft as rules, without what it knows of the names before; it may hold what no rules may. */
+export function plainRules(draft: Draft): RulesType {
+  const bare = (list: readonly { was: string | null }[]) => list.map(({ was: _, ...rest }) => rest)
+  const some = (list: readonly { was: string | null }[]) => (list.length > 0 ? bare(list) : undefined)
+  return {
+    ...draft,
+    weights: bare(draft.weights),
+    radii: bare(draft.radii),
+    palette: bare(draft.palette),
+    gradients: some(draft.gradients),
+    finishes: some(draft.finishes),
+    plates: some(draft.plates),
+  } as unknown as RulesType
+}

@@ -2,6 +2,7 @@
 
 import { ChecksGroup, MeasuresGroup } from './checks-group'
 import type { GroupProps } from './form'
+import { FollowGroup } from './follow-group'
 import { GridGroup, KeylineGroup } from './grid-groups'
 import { FinishGroup, GradientGroup, PaletteGroup } from './paint-groups'
 import { PlateGroup } from './plate-group'
@@ -13,6 +14,7 @@ import { EndsGroup, NumberGroup } from './stroke-groups'
 export function RulesForm(props: GroupProps) {
   return (
     <>
+      <FollowGroup {...props} />
       <GridGroup {...props} />
       <KeylineGroup {...props} />
       <NumberGroup {...props} list="weights" title="Stroke weights" one="weight" start={1} />

@@ -52,7 +52,17 @@ export function RulesScreen() {
   }
   const apply = () => {
     if (result?.ok)
-      commit(session, { kind: 'rules', rules: result.rules, renames: result.renames, ...ways }, 'Change the rules')
+      commit(
+        session,
+        {
+          kind: 'rules',
+          rules: result.rules,
+          renames: result.renames,
+          ...ways,
+          ...(result.rules.follows && { isFollowing: true as const }),
+        },
+        'Change the rules',
+      )
   }
 
   return (
