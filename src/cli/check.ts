@@ -1,7 +1,6 @@
 import { familySnags, snagsOn } from '../core/checks/checks'
-import { balanceOf } from '../core/proof/balance'
+import { balanceOfIcon } from '../core/proof/balance'
 import { basesOf } from '../core/rules/book'
-import { sceneOf } from '../core/drawing/evaluated-scene'
 import { acceptedIn, masterFor } from '../core/set/set'
 import type { Answer } from './command'
 import { readSet } from './read-set'
@@ -9,13 +8,12 @@ import { readSet } from './read-set'
 /** Says what is wrong with the icons of a set; the status is 1 where any of it is an error. */
 export async function checkCommand(files: readonly string[]): Promise<Answer> {
   const { name, rules, icons } = await readSet(files)
-  const scene = sceneOf(rules)
   const family = icons.map((icon) => {
     const master = masterFor(icon)
     return {
       id: icon.id,
       name: icon.name,
-      balance: balanceOf(master.objects, scene, rules),
+      balance: balanceOfIcon(icon, rules),
       accepted: acceptedIn(master),
     }
   })

@@ -2,15 +2,18 @@ import { initWasm, Resvg } from '@resvg/resvg-wasm'
 import type { Checked, Snag } from '../core/checks/check'
 import { type Condition, conditionOf } from '../core/checks/condition'
 import { shownInk } from '../core/checks/ink'
+import { mendsOf } from '../core/checks/mended'
 import { snagsIn } from '../core/checks/checks'
 import { sceneOf } from '../core/drawing/evaluated-scene'
 import { type Memory, remembered } from '../core/drawing/memory'
+import type { Accepted } from '../core/drawing/accepted'
+import type { DrawingEdit } from '../core/drawing/edit'
 import type { DrawingObject } from '../core/drawing/object'
 import { drawingProblem, iconSvg } from '../core/formats/drawn'
 import { straightAlpha } from '../core/formats/png'
 import type { Ground } from '../core/formats/svg-paint'
 import { bringClock } from '../core/geometry/deadline'
-import { type Balance, balanceOf } from '../core/proof/balance'
+import { type Balance, balanceOfIcon } from '../core/proof/balance'
 import { type Crispness, crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
@@ -27,14 +30,16 @@ export type SentDrawing =
       readonly ground: Ground
       readonly base?: number
       readonly kept?: Numbered<readonly Master[]>
+      /** Snags that are left as they are. */
+      readonly accepted?: readonly Accepted[]
     }
 
 /**
  * What is asked of a drawing: a picture, so many pixels along a side, its document, how far its optical middle is off,
- * the snags in it, what it comes to by eye, how it stands under its rules, or how
+ * the snags in it, the edits that mend them, what it comes to by eye, how it stands under its rules, or how
  * crisp it is at each delivered size.
  */
-export type Wanted = number | 'document' | 'optical offset' | 'snags' | 'balance' | 'condition' | 'crispness'
+export type Wanted = number | 'document' | 'optical offset' | 'snags' | 'mends' | 'balance' | 'condition' | 'crispness'
 
 /** What is asked for, or numbers that are no longer needed. */
 export type Asked =
@@ -50,6 +55,7 @@ export type Answered = { readonly id: number } & (
   | { readonly svg: string }
   | { readonly offset: OpticalOffset | null }
   | { readonly snags: readonly Snag[] }
+  | { readonly mends: readonly DrawingEdit[] }
   | { readonly balance: Balance | null }
   | { readonly condition: Condition }
   | { readonly crispness: readonly Crispness[] }
@@ -79,6 +85,7 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
   try {
     if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
     if (wanted === 'snags') return { id, snags: snagsIn(checkedOf(drawing)) }
+    if (wanted === 'mends') return { id, mends: mendsIn(drawing) }
     if (wanted === 'crispness') return { id, crispness: crispnessIn(drawing) }
     if (wanted === 'condition') return { id, condition: conditionOf(checkedOf(drawing)) }
     if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
@@ -106,6 +113,9 @@ function offsetOf(drawing: SentDrawing): OpticalOffset | null {
   return opticalOffset(masterFor(icon).objects, rules)
 }
 
+const mendsIn = (drawing: SentDrawing): DrawingEdit[] =>
+  'svg' in drawing ? [] : mendsOf(checkedOf(drawing), drawing.accepted ?? [])
+
 /** How crisp a drawing is at each size, from the master that fits it. */
 function crispnessIn(drawing: SentDrawing): Crispness[] {
   if ('svg' in drawing) return []
@@ -126,7 +136,7 @@ function checkedOf(drawing: SentDrawing): Checked {
 function balanceIn(drawing: SentDrawing): Balance | null {
   if ('svg' in drawing) return null
   const { icon, rules } = taken(drawing)
-  return balanceOf(masterFor(icon).objects, sceneOf(rules), rules)
+  return balanceOfIcon(icon, rules)
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
+import type { Accepted } from '../core/drawing/accepted'
 import type { DrawingObject } from '../core/drawing/object'
 import type { Ground } from '../core/formats/svg-paint'
 import type { Rules } from '../core/rules/rules'
@@ -17,6 +18,7 @@ export type Source =
       readonly ground: Ground
       readonly base?: number | undefined
       readonly kept?: readonly Master[] | undefined
+      readonly accepted?: readonly Accepted[] | undefined
     }
 
 export type Job = { readonly source: Source; readonly wanted: Wanted; readonly done: (answer: Answered) => void }
@@ -68,7 +70,7 @@ export class Drawer {
   /** What goes to the worker: of a drawing only the objects that it does not have yet. */
   private sent(source: Source): SentDrawing {
     if ('svg' in source) return source
-    const { objects, base, kept } = source
+    const { objects, base, kept, accepted } = source
     const list = this.numbers.of<object>(objects, [])
     return {
       objects: { number: list.number, ...(list.thing && { thing: objects.map((object) => this.numbers.of(object)) }) },
@@ -76,6 +78,7 @@ export class Drawer {
       ground: source.ground,
       ...(base !== undefined && { base }),
       ...(kept && { kept: this.numbers.of(kept) }),
+      ...(accepted && { accepted }),
     }
   }
 

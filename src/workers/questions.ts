@@ -1,11 +1,13 @@
 import type { Snag } from '../core/checks/check'
 import type { Condition } from '../core/checks/condition'
+import type { DrawingEdit } from '../core/drawing/edit'
 import type { DrawingObject } from '../core/drawing/object'
 import type { Balance } from '../core/proof/balance'
 import type { Crispness } from '../core/proof/crispness'
 import type { OpticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
-import type { Icon } from '../core/set/set'
+import { bookAt } from '../core/rules/book'
+import { type Icon, masterFor } from '../core/set/set'
 import type { Answered, Wanted } from './draw.worker'
 import { everyGrid } from './draw'
 import { Drawer } from './drawer'
@@ -35,8 +37,10 @@ export const offsetOf = question('optical offset', (answer): OpticalOffset | nul
 /** What is found in objects, what is accepted included. */
 export const snagsOf = question('snags', (answer): readonly Snag[] => ('snags' in answer ? answer.snags : []))
 
-/** What objects come to by eye; null where they paint nothing. */
-export const balanceOf = question('balance', (answer): Balance | null => ('balance' in answer ? answer.balance : null))
+/** What an icon comes to by eye; null where it paints nothing. */
+export const balanceOf = questionOfAll('balance', (answer): Balance | null =>
+  'balance' in answer ? answer.balance : null,
+)
 
 /** How crisp an icon is at each delivered size, from the master that fits it. */
 export const crispnessOf = questionOfAll('crispness', (answer): readonly Crispness[] =>
@@ -48,3 +52,14 @@ const condition = question('condition', (answer): Condition | null => ('conditio
 /** How objects stand under rules; null where that cannot be computed. */
 export const conditionOf = (objects: Objects, rules: Rules): Promise<Condition | null> =>
   new Promise((done) => condition(objects, rules, done))
+
+/** The edits that mend an icon's snags, hints and accepted ones aside, in their order. */
+export const mendsOfIcon = (icon: Icon, rules: Rules): Promise<readonly DrawingEdit[]> =>
+  new Promise((done) => {
+    const { objects, accepted } = masterFor(icon)
+    looker.ask({
+      source: { objects, rules: bookAt(rules, rules.grid.size), ground: 'light', accepted },
+      wanted: 'mends',
+      done: (answer) => done('mends' in answer ? answer.mends : []),
+    })
+  })

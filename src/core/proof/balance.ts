@@ -9,7 +9,10 @@ import { flattened } from '../geometry/flat'
 import { convexHull, polygonArea } from '../geometry/hull'
 import { type Path, segmentCount } from '../geometry/path'
 import type { Point } from '../geometry/point'
+import { sceneOf } from '../drawing/evaluated-scene'
 import type { Rules } from '../rules/rules'
+import { drawingFor } from '../set/masters'
+import { type Icon, masterFor } from '../set/set'
 import { coverage } from './coverage'
 import { crispness } from './crispness'
 import { oklab } from './oklab'
@@ -114,4 +117,24 @@ export function balanceOf(objects: readonly DrawingObject[], scene: Scene, rules
     }),
     cover,
   }
+}
+
+/**
+ * What an icon comes to by eye on all grids of its set: its silhouette as it is drawn on the set's own, how heavy it
+ * looks and what it covers from the drawing that fits the compared size, how crisp it is from the one that fits each.
+ */
+export function balanceOfIcon(icon: Pick<Icon, 'masters'>, rules: Rules): Balance | null {
+  const on = (size: number) => {
+    const { objects, rules: book } = drawingFor(icon, rules, size)
+    return balanceOf(objects, sceneOf(book), book)
+  }
+  const main = balanceOf(masterFor(icon).objects, sceneOf(rules), rules)
+  if (!main || !rules.masters?.length) return main
+  const small = on(COMPARED) ?? main
+  const crisp = rules.sizes.map((size) => {
+    const { objects, rules: book } = drawingFor(icon, rules, size)
+    const { crisp: own, length } = crispness(inkOfAll(evaluateAll(objects, sceneOf(book))), book.grid.size, size)
+    return length > 0 ? own / length : 1
+  })
+  return { ...main, weight: small.weight, cover: small.cover, crisp }
 }

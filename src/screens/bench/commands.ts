@@ -2,6 +2,7 @@ import { type Command, grouped, type MenuPlace, runCommand } from '@/ui/commands
 import { keyName } from '@/ui/keys'
 import type { MenuEntry } from '@/ui/menu'
 import { arrangeCommands } from './arrange/arrange-commands'
+import { keylineCommands } from './keyline-of-selection'
 import { masterCommands } from './masters/operations'
 import { snagCommands } from './snags/snag-operations'
 import { sharedFinishCommands } from './colours/shared-finishes'
@@ -149,6 +150,7 @@ export function benchCommands(bench: Bench): Command[] {
       ...sharedFinishCommands(bench),
       ...snagCommands(bench),
       ...masterCommands(bench),
+      ...keylineCommands(bench),
     ]),
     ...grouped('Nodes', nodeCommands(bench)),
     ...grouped('Seeing', seeingCommands(bench)),

@@ -16,28 +16,32 @@ const WIDTH = 240
 export function MagnifiedPixels({
   source,
   size,
+  density,
   icon,
   rules,
 }: {
   source: Source
   size: number
+  density: number
   icon: Icon
   rules: Rules
 }) {
   const bench = useBench()
   const crisp = useCrispness(icon, rules, size)
   const marked = useSlot(CRISP).markedAt !== null
-  const scale = Math.max(1, Math.floor(WIDTH / size))
-  const [counts, setCounts] = useState<{ full: number; grey: number } | null>(null)
-  const side = size * scale
+  const pixels = size * density
+  const scale = Math.max(1, Math.floor(WIDTH / pixels))
+  const [counts, setCounts] = useState<Counts | null>(null)
+  const side = pixels * scale
+  const [numbered, setNumbered] = useState(false)
   return (
     <figure className="px-3">
       <div className="relative mx-auto" style={{ width: side, height: side, background: '#fbfcfb' }}>
         <PixelPicture
           source={source}
-          size={size}
+          size={pixels}
           scale={scale}
-          label={`Pixels at ${size}`}
+          label={`Pixels at ${pixels}`}
           onPixels={(picture) => setCounts(count(picture))}
         />
         {scale >= 4 && (
@@ -54,15 +58,29 @@ export function MagnifiedPixels({
             }}
           />
         )}
-        {marked && crisp && <BlurredMarks blurred={crisp.blurred} scale={side / baseFor(rules, size)} side={side} />}
+        {numbered && counts && scale >= NUMBERED && <GreyNumbers greys={counts.greys} scale={scale} side={side} />}
+        {marked && crisp && density === 1 && (
+          <BlurredMarks blurred={crisp.blurred} scale={side / baseFor(rules, size)} side={side} />
+        )}
       </div>
       <figcaption className="mt-1.5 flex justify-between text-small text-quiet">
         <span
           title={crisp ? `About ${crisp.greys} of the grey ones lie under edges that could be on pixels` : undefined}
         >
-          {counts ? `${counts.full} full, ${counts.grey} grey` : ''}
+          {counts ? `${counts.full} full, ${counts.greys.length} grey` : ''}
         </span>
-        {crisp && crisp.length > 0 && (
+        {scale >= NUMBERED && (
+          <button
+            type="button"
+            aria-pressed={numbered}
+            title="How full each grey pixel is, in percent"
+            onClick={() => setNumbered(!numbered)}
+            className={numbered ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-ink'}
+          >
+            %
+          </button>
+        )}
+        {crisp && crisp.length > 0 && density === 1 && (
           <button
             type="button"
             aria-pressed={marked}
@@ -79,12 +97,42 @@ export function MagnifiedPixels({
   )
 }
 
-function count({ data }: ImageData): { full: number; grey: number } {
-  let full = 0,
-    grey = 0
-  for (let i = 3; i < data.length; i += 4) {
-    if (data[i] === 255) full++
-    else if (data[i] !== 0) grey++
+/** From how many screen pixels a pixel on there is room for a number in it. */
+const NUMBERED = 12
+
+type Counts = {
+  readonly full: number
+  readonly greys: readonly { readonly x: number; readonly y: number; readonly share: number }[]
+}
+
+/** How full each grey pixel is, in percent, over the picture. */
+function GreyNumbers({ greys, scale, side }: { greys: Counts['greys']; scale: number; side: number }) {
+  return (
+    <svg aria-label="Greys in percent" className="absolute inset-0" width={side} height={side}>
+      {greys.map(({ x, y, share }) => (
+        <text
+          key={`${x} ${y}`}
+          x={(x + 0.5) * scale}
+          y={(y + 0.5) * scale}
+          dy="0.36em"
+          textAnchor="middle"
+          fontSize={scale * 0.56}
+          fill={share > 0.5 ? '#fbfcfb' : '#14231f'}
+        >
+          {Math.round(share * 100)}
+        </text>
+      ))}
+    </svg>
+  )
+}
+
+function count({ data, width }: ImageData): Counts {
+  const greys: { x: number; y: number; share: number }[] = []
+  let full = 0
+  for (let i = 0; i < data.length / 4; i++) {
+    const alpha = data[4 * i + 3]!
+    if (alpha === 255) full++
+    else if (alpha !== 0) greys.push({ x: i % width, y: Math.floor(i / width), share: alpha / 255 })
   }
-  return { full, grey }
+  return { full, greys }
 }

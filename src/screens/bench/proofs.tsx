@@ -1,6 +1,7 @@
 'use client'
 
 import { memo, useDeferredValue, useMemo, useState } from 'react'
+import { likeness } from '@/core/proof/coverage'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import { SnagList } from './snags/snag-list'
@@ -13,6 +14,7 @@ import { PixelPicture } from '@/ui/pixel-picture'
 import { useFilm } from '@/ui/film'
 import { sourceOf } from '@/workers/draw'
 import type { Source } from '@/workers/drawer'
+import { useFamily } from '../frame/family'
 import { IconPicture } from '../frame/icon-picture'
 import { shown } from '../frame/session'
 import { useSessionState } from '../frame/set-provider'
@@ -55,6 +57,8 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
   const { master } = masterOn(icon, rules, openBase)
   const bench = useBench()
   const [size, setSize] = useState(rules.sizes[0]!)
+  const [density, setDensity] = useState(1)
+  const multiple = rules.densities.includes(density) ? density : 1
   const magnified = rules.sizes.includes(size) ? size : rules.sizes[0]!
   const choices = rules.sizes.filter((one) => one <= 64)
   return (
@@ -78,7 +82,18 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
               />
             }
           />
-          <MagnifiedPixels source={light(magnified)} size={magnified} icon={icon} rules={rules} />
+          {rules.densities.some((one) => one > 1) && (
+            <div className="mb-1.5 flex items-center justify-between px-3 text-small text-quiet">
+              density
+              <Choice
+                label="Density to magnify"
+                value={String(multiple)}
+                options={[...new Set([1, ...rules.densities])].map((one) => ({ value: String(one), label: `${one}×` }))}
+                onChange={(value) => setDensity(Number(value))}
+              />
+            </div>
+          )}
+          <MagnifiedPixels source={light(magnified)} size={magnified} density={multiple} icon={icon} rules={rules} />
         </section>
       )}
       <SnagList master={master} rules={rules} />
@@ -181,27 +196,72 @@ function LargerProofs({
 /** The largest size, in pixels, of which five stand in this column side by side. */
 const WIDE = 32
 
-/** The icon between its neighbours in the family, at real size. */
+/** The icon between others of the family at real size: its neighbours, or those that are most like it. */
 function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
+  const [by, setBy] = useState<'order' | 'likeness'>('order')
+  return (
+    <section>
+      <Heading
+        title="Beside its siblings"
+        note={
+          <Choice
+            label="Which siblings"
+            value={by}
+            options={[
+              { value: 'order', label: 'next' },
+              { value: 'likeness', label: 'alike' },
+            ]}
+            onChange={setBy}
+          />
+        }
+      />
+      {by === 'order' ? <Neighbours icon={icon} rules={rules} /> : <Alike icon={icon} rules={rules} />}
+    </section>
+  )
+}
+
+/** The icon between its neighbours. */
+function Neighbours({ icon, rules }: { icon: Icon; rules: Rules }) {
   const icons = useSetBeside((set) => set.icons)
-  const film = useFilm()
-  const ground = film === 'night' ? 'dark' : 'light'
-  const size = realSize(rules)
   const at = icons.findIndex(({ id }) => id === icon.id)
+  const size = realSize(rules)
   const row = useMemo(() => {
     const count = Math.min(size > WIDE ? 3 : 5, icons.length)
     const first = Math.max(0, Math.min(at - Math.floor(count / 2), icons.length - count))
     return icons.slice(first, first + count)
   }, [icons, at, size])
-  const deferred = useDeferredValue(row)
+  return <Row icons={useDeferredValue(row)} rules={rules} />
+}
+
+/** The icon before those that are most like it at 16 pixels. */
+function Alike({ icon, rules }: { icon: Icon; rules: Rules }) {
+  const set = useSetBeside((one) => one)
+  const { siblings, waiting } = useFamily(set)
+  const row = useMemo(() => {
+    const own = siblings.find(({ id }) => id === icon.id)?.balance
+    if (!own) return [icon]
+    const like = siblings
+      .flatMap(({ id, balance }) => (balance && id !== icon.id ? [{ id, by: likeness(own.cover, balance.cover) }] : []))
+      .sort((a, b) => b.by - a.by)
+      .slice(0, realSize(rules) > WIDE ? 2 : 4)
+    return [icon, ...like.flatMap(({ id }) => set.icons.find((one) => one.id === id) ?? [])]
+  }, [siblings, icon, set, rules])
   return (
-    <section>
-      <Heading title="Beside its siblings" note={size} />
-      <div className="flex items-center justify-center gap-4 px-3 pt-1 pb-4">
-        {deferred.map((sibling) => (
-          <IconPicture key={sibling.id} icon={sibling} rules={rules} ground={ground} size={size} label={sibling.name} />
-        ))}
-      </div>
-    </section>
+    <>
+      <Row icons={row} rules={rules} />
+      {waiting > 0 && <p className="px-3 pb-2 text-small text-quiet">{waiting} icons are still to be looked at.</p>}
+    </>
+  )
+}
+
+function Row({ icons, rules }: { icons: readonly Icon[]; rules: Rules }) {
+  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const size = realSize(rules)
+  return (
+    <div className="flex items-center justify-center gap-4 px-3 pt-1 pb-4">
+      {icons.map((sibling) => (
+        <IconPicture key={sibling.id} icon={sibling} rules={rules} ground={ground} size={size} label={sibling.name} />
+      ))}
+    </div>
   )
 }

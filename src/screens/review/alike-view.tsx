@@ -7,7 +7,7 @@ import { realSize } from '@/core/rules/real-size'
 import type { IconSet } from '@/core/set/set'
 import { useFilm } from '@/ui/film'
 import { IconPicture } from '../frame/icon-picture'
-import type { Family } from './family'
+import type { Family } from '../frame/family'
 
 /** From which likeness on pairs are shown, and how many. */
 const LEAST = 0.55,

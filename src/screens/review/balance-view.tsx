@@ -3,8 +3,13 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { Bar, BarChart, Cell, ReferenceLine, ResponsiveContainer, Tooltip, YAxis } from 'recharts'
+import { broughtIn, type OutBy } from '@/core/proof/bring-in'
 import type { Rules } from '@/core/rules/rules'
-import type { Family } from './family'
+import { masterFor } from '@/core/set/set'
+import { say } from '@/ui/notice'
+import { commit, type Session, undoStep } from '../frame/session'
+import { useSession } from '../frame/set-provider'
+import type { Family } from '../frame/family'
 import { type Measure, MEASURES, type Reading, readings } from './measures'
 
 /** How many of those that stand out are named. */
@@ -23,6 +28,7 @@ export function BalanceView({ family, rules, setId }: { family: Family; rules: R
 
 function Chart({ measure, family, rules, setId }: { measure: Measure; family: Family; rules: Rules; setId: string }) {
   const router = useRouter()
+  const session = useSession()
   const { all, middle } = readings(measure, family.siblings, rules)
   const href = ({ name }: Reading) => `/sets/${setId}/draw/${encodeURIComponent(name)}`
   const out = all.filter(({ stands }) => stands).sort((a, b) => Math.abs(b.value - middle) - Math.abs(a.value - middle))
@@ -84,10 +90,41 @@ function Chart({ measure, family, rules, setId }: { measure: Measure; family: Fa
               {one.name}
             </Link>{' '}
             {measure.said(one.value)}
+            {isOutBy(measure.id) && (
+              <button
+                type="button"
+                aria-label={`Bring ${one.name} in`}
+                title={
+                  measure.id === 'off'
+                    ? 'Shift it so that its ink balances in the middle'
+                    : 'Make it larger or smaller about the middle of the square'
+                }
+                onClick={() => bringIn(session, one.id, measure, family, middle)}
+                className="ml-1 underline decoration-dotted hover:text-hand"
+              >
+                bring in
+              </button>
+            )}
           </span>
         ))}
         {out.length > NAMED && `, and ${out.length - NAMED} more`}
       </p>
     </section>
   )
+}
+
+const isOutBy = (id: string): id is OutBy => id === 'weight' || id === 'size' || id === 'off'
+
+/** Brings an icon that stands out nearer to its family, as a step that can be undone. */
+function bringIn(session: Session, id: string, measure: Measure, { siblings }: Family, middle: number): void {
+  const { icons, rules } = session.getState().history.present
+  const icon = icons.find((one) => one.id === id),
+    balance = siblings.find((one) => one.id === id)?.balance
+  if (!icon || !balance || !isOutBy(measure.id)) return
+  const { base, objects } = masterFor(icon)
+  const next = broughtIn(objects, balance, rules, measure.id, measure.read(balance, rules), middle)
+  if (!next) return say({ text: `“${icon.name}” has no room to be brought in, or something in it is locked.` })
+  const label = `Bring ${icon.name} in: ${measure.word}`
+  commit(session, { kind: 'draw', icon: id, master: base, edit: { kind: 'replace', objects: next } }, label)
+  say({ text: `${label}.`, action: { label: 'Undo', run: () => undoStep(session) } })
 }

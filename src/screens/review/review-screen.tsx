@@ -18,13 +18,14 @@ import { CommonCommands } from '../frame/top-bar'
 import { AlikeView } from './alike-view'
 import { ContextView } from './context-view'
 import { type Ground, GROUNDS } from './grounds'
+import { MendDialog } from './mend-dialog'
 import { PrintSheet } from './print-sheet'
 import { SelectionBar } from './selection-bar'
 import { SheetCell } from './sheet-cell'
 import { keepFile, sheetPicture } from './sheet-picture'
 import { filterOf, type Sight, SIGHT_HINTS, SightFilters, SIGHTS } from './sight'
 import { BalanceView } from './balance-view'
-import { type Family, useFamily } from './family'
+import { type Family, useFamily } from '../frame/family'
 import { NOBODY, useSelection } from './use-selection'
 
 type View = 'sheet' | 'balance' | 'alike' | 'context'
@@ -85,6 +86,7 @@ export function ReviewScreen() {
   const { selected, select, setSelected } = useSelection(shown)
   const chosen = useMemo(() => icons.filter(({ id }) => selected.has(id)), [icons, selected])
   const [printing, setPrinting] = useState(false)
+  const [mending, setMending] = useState(false)
   const look = GROUNDS[ground]
   const endPrinting = useCallback(() => setPrinting(false), [])
   const pdfAddress = `/api/sets/${setId}/sheet?sizes=${sizes.join()}&ground=${look.palette}`
@@ -166,9 +168,17 @@ export function ReviewScreen() {
               onChange={({ target: { value } }) => setSought(value)}
               className="mx-3.5 h-6 w-24 border border-hair bg-sheet px-1.5 text-ink"
             />
+            <button
+              type="button"
+              title="Every repair that is known, before and after it"
+              onClick={() => setMending(true)}
+              className="ml-auto h-full border-l border-hair px-3 text-ink hover:bg-film"
+            >
+              Mend…
+            </button>
             <MenuButton
               label="The sheet as a file"
-              className="ml-auto h-full border-l border-hair px-3.5 text-ink hover:bg-film"
+              className="h-full border-l border-hair px-3.5 text-ink hover:bg-film"
               list={[
                 { label: 'PNG', run: () => void keepPicture() },
                 { label: 'PDF', run: () => window.location.assign(pdfAddress) },
@@ -238,6 +248,7 @@ export function ReviewScreen() {
       ) : (
         <div />
       )}
+      {mending && <MendDialog session={session} set={set} onClose={() => setMending(false)} />}
       {printing && <PrintSheet set={set} sizes={sizes} onEnd={endPrinting} />}
     </div>
   )

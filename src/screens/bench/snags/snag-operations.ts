@@ -1,5 +1,6 @@
 import type { Snag } from '@/core/checks/check'
 import { mendsOf } from '@/core/checks/mended'
+import { fitted } from '@/core/rules/fit/fit'
 import { acceptedIn } from '@/core/set/set'
 import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
@@ -25,6 +26,15 @@ export function mendAll(bench: Bench): void {
   const edits = mendsOf({ objects, scene, rules }, acceptedIn(master))
   if (edits.length === 0) return say({ text: 'Nothing here can be mended by itself.' })
   bench.edit({ kind: 'all', edits }, `Mend ${edits.length === 1 ? 'a snag' : `${edits.length} snags`}`)
+}
+
+/** Brings the edges of the open drawing to whole pixels of its grid, without tearing or closing anything. */
+export function fitToPixels(bench: Bench): void {
+  const { objects, rules } = bench
+  if (objects.some(({ locked }) => locked)) return say({ text: 'Something in the drawing is locked: unlock it first.' })
+  const { objects: next } = fitted(objects, rules, rules)
+  if (JSON.stringify(next) === JSON.stringify(objects)) return say({ text: 'Every edge lies where it can already.' })
+  bench.edit({ kind: 'replace', objects: next }, 'Fit the drawing to pixels')
 }
 
 /** Leaves a snag as it is, for a reason. */
@@ -53,6 +63,12 @@ export function snagCommands(bench: Bench): Command[] {
       name: 'Mend every snag of this icon that can be mended',
       needs: () => (bench.icon ? null : 'Make an icon first: + icon, on the left.'),
       run: () => mendAll(bench),
+    },
+    {
+      id: 'fit-to-pixels',
+      name: 'Fit the drawing to pixels',
+      needs: () => (bench.objects.length > 0 ? null : 'Draw something first.'),
+      run: () => fitToPixels(bench),
     },
     {
       id: 'accept-nothing',

@@ -22,7 +22,7 @@ export function fittedRepeat(object: Repeat, to: Fitting): Repeat | null {
   if (!a || !b || more.length > 0 || a.out || b.in || a.arc) return null
   const steps = Math.max(1, course.count - 1)
   const step = wholeStep({ x: (b.x - a.x) / steps, y: (b.y - a.y) / steps }, to.scale)
-  const off = (key: 'x' | 'y') => Math.round((a[key] - object.from[key]) * to.scale)
+  const off = (axis: 'x' | 'y') => Math.round((a[axis] - object.from[axis]) * to.scale)
   const start = { x: tidy(from.x + off('x')), y: tidy(from.y + off('y')) }
   const end = { x: tidy(start.x + step.x * steps), y: tidy(start.y + step.y * steps) }
   return {

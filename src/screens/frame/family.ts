@@ -3,7 +3,6 @@ import { familySnags } from '@/core/checks/checks'
 import type { Snag } from '@/core/checks/check'
 import type { Sibling } from '@/core/checks/family'
 import type { Balance } from '@/core/proof/balance'
-import type { DrawingObject } from '@/core/drawing/object'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Icon, type IconSet, masterFor } from '@/core/set/set'
 import { balanceOf } from '@/workers/questions'
@@ -12,10 +11,10 @@ import { balanceOf } from '@/workers/questions'
 const PAUSE = 150
 
 type Known = { readonly rules: Rules; readonly balance: Balance | null }
-const known = new WeakMap<readonly DrawingObject[], Known>()
+const known = new WeakMap<Icon['masters'], Known>()
 
 const balanceIn = (icon: Icon, rules: Rules): Balance | null | undefined => {
-  const one = known.get(masterFor(icon).objects)
+  const one = known.get(icon.masters)
   return one?.rules === rules ? one.balance : undefined
 }
 
@@ -33,11 +32,10 @@ export function useFamily({ icons, rules }: IconSet): Family {
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined
     const giveUps = icons.flatMap((icon) => {
-      const { objects } = masterFor(icon)
       if (balanceIn(icon, rules) !== undefined) return []
       return [
-        balanceOf(objects, rules, (balance) => {
-          known.set(objects, { rules, balance })
+        balanceOf(icon, rules, (balance) => {
+          known.set(icon.masters, { rules, balance })
           timer ??= setTimeout(() => {
             timer = undefined
             drawAgain((n) => n + 1)
