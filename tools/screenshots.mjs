@@ -44,6 +44,10 @@ try {
   await picture('shelf', '/')
   await picture('new-set', '/', () => page.getByRole('button', { name: 'New set…' }).click())
   await picture('bench', `${quayside}/draw/ticket`, () => page.getByText('Left notch', { exact: true }).click())
+  await picture('bench-master', `${quayside}/draw/timetable`, async () => {
+    await page.getByRole('tab', { name: '16', exact: true }).click()
+    await page.getByRole('button', { name: 'overlay' }).click()
+  })
   await picture('bench-nodes', `${quayside}/draw/propeller`, async () => {
     await page.getByText('Blade', { exact: true }).click()
     await page.keyboard.press('w')
@@ -72,7 +76,6 @@ try {
       .getByTitle(/rename/)
       .click(),
   )
-  await picture('bench-lines', `${quayside}/draw/half-tide`, () => page.keyboard.press('o'))
   await picture('bench-difference', `${app}/draw/porthole`, async () => {
     await page.getByRole('tab', { name: /^References/ }).click()
     await page.locator('[data-reference-row="photo"] [role=rowheader]').click()

@@ -46,6 +46,7 @@ function written(rules: Rules, base: number): Rules {
     liveArea: own?.liveArea ?? inStep(rules.liveArea),
     keylines: rules.keylines.map((keyline) => ({ ...keyline, w: inStep(keyline.w), h: inStep(keyline.h) })),
     ...(rules.safeZone !== undefined && { safeZone: inStep(rules.safeZone) }),
+    ...(rules.trim !== undefined && { trim: inStep(rules.trim) }),
     weights: rules.weights.map((one) => ({
       ...one,
       value: said(own?.weights, one.name) ?? wholeWeight(one.value * scale),

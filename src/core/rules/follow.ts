@@ -17,6 +17,8 @@ const SINGLES = [
   'gap',
   'counter',
   'safeZone',
+  'trim',
+  'lines',
   'naming',
   'checks',
 ] as const

@@ -183,6 +183,13 @@ export const Rules = z
     counter: z.number().min(0).max(64, 'A counter may be at most 64 pixels.').optional(),
     /** How wide the circle in the middle is that no platform cuts into. */
     safeZone: z.number().positive('The safe zone must be above 0.').max(2048).optional(),
+    /** The side of the square, in the middle, beyond which a platform cuts everything off. */
+    trim: z.number().positive('The trim must be above 0.').max(2048).optional(),
+    /** Lines to draw by: through the middle, from corner to corner, at thirds of the live area. */
+    lines: z
+      .array(z.enum(['centre', 'diagonals', 'thirds']))
+      .max(3)
+      .optional(),
     /** How the icons are named. */
     naming: z.enum(['kebab-case', 'snake_case', 'camelCase', 'PascalCase']).optional(),
     /** How much a check matters where it is not as usual, by its id. */
@@ -204,6 +211,13 @@ export const Rules = z
     for (const message of sumProblems(rules)) context.addIssue({ code: 'custom', path: ['radii'], message })
     for (const message of finishProblems(rules)) context.addIssue({ code: 'custom', path: ['finishes'], message })
     for (const message of partProblems(rules)) context.addIssue({ code: 'custom', path: ['parts'], message })
+    if (rules.trim !== undefined && rules.trim > rules.grid.size) {
+      context.addIssue({
+        code: 'custom',
+        path: ['trim'],
+        message: `The trim cannot be larger than the grid of ${rules.grid.size}.`,
+      })
+    }
     if (rules.liveArea > rules.grid.size) {
       context.addIssue({
         code: 'custom',

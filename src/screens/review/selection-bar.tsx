@@ -5,7 +5,7 @@ import { coloursUsed, dressedWithin } from '@/core/drawing/finish'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import type { SetEdit } from '@/core/set/edit'
 import { platedEdit, recolouredEdit, renamedEdit, taggedEdit, weightedEdit, wordsOf } from '@/core/set/many'
-import { type Icon, type IconSet, masterFor, tagsOf } from '@/core/set/set'
+import { aliasesOf, type Icon, type IconSet, masterFor, tagsOf } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { MenuButton } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
@@ -26,7 +26,7 @@ export function SelectionBar({
   icons: readonly Icon[]
   onNone: () => void
 }) {
-  const [asking, setAsking] = useState<'tag' | 'rename' | 'overlay' | null>(null)
+  const [asking, setAsking] = useState<'tag' | 'rename' | 'aliases' | 'overlay' | null>(null)
   const what = icons.length === 1 ? icons[0]!.name : `${icons.length} icons`
   const act = (edit: SetEdit, label: string) => {
     const before = session.getState().history.past.length
@@ -64,6 +64,7 @@ export function SelectionBar({
         </Menu>
       )}
       <Button onClick={() => setAsking('rename')}>Rename…</Button>
+      {icons.length === 1 && <Button onClick={() => setAsking('aliases')}>Other names…</Button>}
       <Menu
         label="Weight of all strokes"
         list={rules.weights.map(({ name, value }) => ({
@@ -140,6 +141,26 @@ export function SelectionBar({
             const edit = renamedEdit(set, icons, pattern)
             if (typeof edit === 'string') return edit
             act(edit, `Rename ${what}`)
+            return null
+          }}
+        />
+      )}
+      {asking === 'aliases' && (
+        <NameDialog
+          title={`Other names of ${what}`}
+          name={aliasesOf(icons[0]!).join(', ')}
+          label="Other names, with commas between them"
+          action="Keep"
+          onClose={() => setAsking(null)}
+          onName={(text) => {
+            const words = wordsOf(text)
+            const long = words.find((word) => word.length > 40)
+            if (long) return `“${long}” is longer than 40 characters.`
+            const { id } = icons[0]!
+            act(
+              { kind: 'labels', labels: [{ id, tags: [...tagsOf(icons[0]!)], aliases: words }] },
+              `Change the other names of ${what}`,
+            )
             return null
           }}
         />

@@ -1,5 +1,6 @@
 'use client'
 
+import { ConstructionLines, Trim } from '../frame/construction-lines'
 import type { Keyline, Rules } from '@/core/rules/rules'
 import { figure } from '@/ui/sum'
 
@@ -58,11 +59,8 @@ export function RuleDiagram({ rules, side, onChange }: Props) {
       <rect width={side} height={side} fill="var(--sheet)" />
       {unit !== major && unit * k >= 4 && <path d={lines(unit)} stroke="var(--faint)" />}
       <path d={lines(major)} stroke="var(--hair)" />
-      <path
-        d={`M${middle} 0V${side}M0 ${middle}H${side}M0 0L${side} ${side}M${side} 0L0 ${side}`}
-        stroke="var(--guide)"
-        opacity=".35"
-      />
+      <ConstructionLines rules={rules} view={{ x: 0, y: 0, scale: k }} />
+      <Trim rules={rules} view={{ x: 0, y: 0, scale: k }} />
       <rect
         x={middle - (rules.liveArea * k) / 2}
         y={middle - (rules.liveArea * k) / 2}

@@ -48,6 +48,7 @@ export function onGrid(draft: Draft, size: number): Draft {
     liveArea: book.liveArea,
     keylines: book.keylines,
     ...(book.safeZone !== undefined && { safeZone: book.safeZone }),
+    ...(book.trim !== undefined && { trim: book.trim }),
     weights: draft.weights.map((one, i) => ({ ...one, value: book.weights[i]!.value })),
     radii: draft.radii.map((one, i) => ({ ...one, value: book.radii[i]!.value })),
     ...(further?.length && { masters: further }),

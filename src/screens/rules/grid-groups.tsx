@@ -1,6 +1,6 @@
 'use client'
 
-import { Choice } from '@/ui/choice'
+import { Choice, Choices } from '@/ui/choice'
 import { MenuButton } from '@/ui/menu'
 import { type Draft, onGrid } from './draft'
 import { freshName, Group, type GroupProps, NameInput, NumberInput, RemoveButton } from './form'
@@ -45,6 +45,14 @@ export function GridGroup({ draft, onChange, problems }: GroupProps) {
           step={1}
           problem={problems.get('grid.major')}
           onChange={(major) => onChange({ ...draft, grid: { ...grid, major } })}
+        />
+        <NumberInput
+          label="Trim"
+          shown="trim, 0: none"
+          value={draft.trim ?? 0}
+          step={1}
+          problem={problems.get('trim')}
+          onChange={(trim) => onChange({ ...draft, trim: trim > 0 ? trim : undefined })}
         />
       </div>
       <MenuButton
@@ -126,6 +134,18 @@ export function KeylineGroup({ draft, onChange, problems }: GroupProps) {
           />
         </div>
       ))}
+      <div className="mt-2 flex items-center justify-between">
+        <span className="text-quiet">lines</span>
+        <Choices
+          label="Lines to draw by"
+          value={draft.lines ?? []}
+          options={(['centre', 'diagonals', 'thirds'] as const).map((value) => ({ value, label: value }))}
+          onChange={(values) => {
+            const lines = (['centre', 'diagonals', 'thirds'] as const).filter((one) => values.includes(one))
+            onChange({ ...draft, lines: lines.length > 0 ? lines : undefined })
+          }}
+        />
+      </div>
     </Group>
   )
 }

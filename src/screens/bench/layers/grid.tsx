@@ -1,5 +1,6 @@
 'use client'
 
+import { ConstructionLines, Trim } from '../../frame/construction-lines'
 import { memo } from 'react'
 import type { Rules } from '@/core/rules/rules'
 import { type View, toScreen } from '../view'
@@ -36,6 +37,8 @@ export const KeylineLayer = memo(function KeylineLayer({
           data-layer="live-area"
         />
       )}
+      {layers.liveArea && <Trim rules={rules} view={view} />}
+      {layers.keylines && <ConstructionLines rules={rules} view={view} />}
       {layers.keylines && (
         <g stroke="var(--key)" strokeDasharray="5 4" opacity=".85" data-layer="keylines">
           {rules.keylines.map(({ name, shape, w, h }) => {

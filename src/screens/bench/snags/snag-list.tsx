@@ -89,6 +89,9 @@ function SnagRow({ snag }: { snag: Snag }) {
           <button
             type="button"
             aria-label={`Mend: ${sentence}`}
+            title="What it would be is seen on the square meanwhile"
+            onPointerEnter={() => bench.preview(snag.mend!)}
+            onPointerLeave={() => bench.preview(null)}
             onClick={() => mend(bench, snag)}
             className="underline hover:text-hand"
           >
