@@ -9,6 +9,7 @@ import type { DrawingObject } from '../drawing/object'
 import { area } from '../geometry/area'
 import { combine } from '../planar/boolean'
 import { balanceOf } from './balance'
+import { broughtIn } from './bring-in'
 import { coverage, likeness } from './coverage'
 import { crispness } from './crispness'
 import { oklab, oklabDistance } from './oklab'
@@ -145,5 +146,40 @@ describe('colours as they look', () => {
     expect(oklab('#ff0000').map((one) => one.toFixed(3))).toEqual(['0.628', '0.225', '0.126'])
     expect(oklabDistance('#14231f', '#14241f')).toBeLessThan(0.02)
     expect(oklabDistance('#d5401b', '#11807f')).toBeGreaterThan(0.2)
+  })
+})
+
+describe('an icon that stands out of its family', () => {
+  it('is brought to the size of it, or as near as the live area lets it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 6, max: 20 }), fc.integer({ min: 8, max: 22 }), (own, middle) => {
+        const objects = [disc(12, 12, own / 2)]
+        const next = broughtIn(objects, of(...objects), BOOK, 'size', own, middle)
+        const is = next ? of(...next).w : own
+        expect(is).toBeLessThanOrEqual(BOOK.liveArea + 1e-9)
+        // Never beyond the family, and never farther from it than before.
+        expect(Math.abs(is - middle)).toBeLessThanOrEqual(Math.abs(own - middle) + 1e-9)
+        if (next) expect((is - own) * (middle - own)).toBeGreaterThan(0)
+      }),
+    )
+  })
+
+  it('balances in the middle once it is shifted, and weighs less once it is smaller', () => {
+    const objects = [box(3, 5, 9, 6), disc(17, 15, 3)]
+    const shifted = broughtIn(objects, of(...objects), BOOK, 'off', 1, 0)!
+    expect(Math.hypot(of(...shifted).centre.x, of(...shifted).centre.y)).toBeLessThan(1e-3)
+    const heavy = [box(3, 3, 18, 18)],
+      { weight } = of(...heavy)
+    const lighter = broughtIn(heavy, of(...heavy), BOOK, 'weight', weight, weight * 0.9)!
+    expect(of(...lighter).weight).toBeCloseTo(weight * 0.9, 1)
+    expect(broughtIn([{ ...heavy[0]!, locked: true }], of(...heavy), BOOK, 'weight', 1, 2)).toBeNull()
+  })
+
+  it('tells strokes from fills', () => {
+    const lined = { ...box(4, 4, 12, 12), style: { fill: 'none', stroke: 'ink', weight: 2 } } as DrawingObject
+    expect([of(box(4, 4, 12, 12)).strokes, of(lined).strokes]).toEqual([0, 1])
+    // A square of 12 with a stroke of 2 along it: 144 filled, 96 less what its corners round off stroked.
+    const both = { ...lined, style: { ...ink, stroke: 'ink', weight: 2, join: 'miter' } } as DrawingObject
+    expect(of(both).strokes).toBeCloseTo(96 / (144 + 96), 3)
   })
 })

@@ -4,6 +4,7 @@ import { inkOfAll, strokeInkIfQuick } from '../drawing/ink'
 import type { ResolvedPaint } from '../drawing/resolved'
 import type { Shape } from '../drawing/shape'
 import type { Scene } from '../drawing/scene'
+import { area } from '../geometry/area'
 import { measure } from '../geometry/measure'
 import { flattened } from '../geometry/flat'
 import { convexHull, polygonArea } from '../geometry/hull'
@@ -34,6 +35,8 @@ export type Balance = {
   /** Where the ink balances, seen from the middle of the square. */
   readonly centre: Point
   readonly nodes: number
+  /** How much of what is painted, fills and strokes each by itself, is painted by strokes: 0 to 1. */
+  readonly strokes: number
   /** Of the straight edges at each delivered size, in order, the share that lies on pixels; 1 where there are none. */
   readonly crisp: readonly number[]
   /** How much each of 16 by 16 pixels differs from the ground, 0 to 1, row by row. */
@@ -89,6 +92,16 @@ function chromaApart(one: string, other: string): number {
   return Math.hypot(a[1] - b[1], a[2] - b[2])
 }
 
+function strokeShare(shapes: readonly Shape[]): number {
+  let fills = 0,
+    strokes = 0
+  for (const shape of shapes) {
+    if (shape.fill) fills += Math.abs(area(shape.path))
+    if (shape.stroke) strokes += Math.abs(area(strokeInkIfQuick(shape)))
+  }
+  return fills + strokes > 0 ? strokes / (fills + strokes) : 0
+}
+
 /** How far the lines by which a hull is found may lie from the outline, as a share of the square. */
 const FLAT = 4e-4
 
@@ -108,6 +121,7 @@ export function balanceOf(objects: readonly DrawingObject[], scene: Scene, rules
     w: bounds.w,
     h: bounds.h,
     across: 2 * around.r,
+    strokes: strokeShare(shapes),
     roundness: polygonArea(convexHull(places)) / (Math.PI * around.r ** 2),
     centre: { x: centroid.x - size / 2, y: centroid.y - size / 2 },
     nodes: segmentCount(ink),

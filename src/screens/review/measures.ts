@@ -65,6 +65,14 @@ export const MEASURES: readonly Measure[] = [
     stands: 1.2,
   },
   {
+    id: 'strokes',
+    word: 'painted by strokes',
+    hint: 'How much of what is painted is strokes, the rest being fills',
+    read: ({ strokes }) => strokes,
+    said: percent,
+    stands: Infinity,
+  },
+  {
     id: 'crisp',
     word: 'crisp at the smallest size',
     hint: 'The share of straight edges that lie on pixels at the smallest delivered size',
