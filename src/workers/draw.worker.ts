@@ -3,7 +3,7 @@ import type { Checked, Snag } from '../core/checks/check'
 import { type Condition, conditionOf } from '../core/checks/condition'
 import { shownInk } from '../core/checks/ink'
 import { mendsOf } from '../core/checks/mended'
-import { snagsIn } from '../core/checks/checks'
+import { snagsIn, snagsOn } from '../core/checks/checks'
 import { sceneOf } from '../core/drawing/evaluated-scene'
 import { type Memory, remembered } from '../core/drawing/memory'
 import type { Accepted } from '../core/drawing/accepted'
@@ -16,6 +16,7 @@ import { bringClock } from '../core/geometry/deadline'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
 import { type Crispness, crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
+import { basesOf } from '../core/rules/book'
 import type { Rules } from '../core/rules/rules'
 import { drawingFor } from '../core/set/masters'
 import { type Icon, type Master, masterFor } from '../core/set/set'
@@ -36,10 +37,20 @@ export type SentDrawing =
 
 /**
  * What is asked of a drawing: a picture, so many pixels along a side, its document, how far its optical middle is off,
- * the snags in it, the edits that mend them, what it comes to by eye, how it stands under its rules, or how
+ * the snags in it, as in one that was derived or on the further grids of its set, the edits that mend them, what it comes to by eye, how it stands under its rules, or how
  * crisp it is at each delivered size.
  */
-export type Wanted = number | 'document' | 'optical offset' | 'snags' | 'mends' | 'balance' | 'condition' | 'crispness'
+export type Wanted =
+  | number
+  | 'document'
+  | 'optical offset'
+  | 'snags'
+  | 'derived snags'
+  | 'further snags'
+  | 'mends'
+  | 'balance'
+  | 'condition'
+  | 'crispness'
 
 /** What is asked for, or numbers that are no longer needed. */
 export type Asked =
@@ -85,6 +96,8 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
   try {
     if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
     if (wanted === 'snags') return { id, snags: snagsIn(checkedOf(drawing)) }
+    if (wanted === 'derived snags') return { id, snags: snagsIn({ ...checkedOf(drawing), isDerived: true }) }
+    if (wanted === 'further snags') return { id, snags: furtherSnags(drawing) }
     if (wanted === 'mends') return { id, mends: mendsIn(drawing) }
     if (wanted === 'crispness') return { id, crispness: crispnessIn(drawing) }
     if (wanted === 'condition') return { id, condition: conditionOf(checkedOf(drawing)) }
@@ -111,6 +124,17 @@ function offsetOf(drawing: SentDrawing): OpticalOffset | null {
   if ('svg' in drawing) return null
   const { icon, rules } = taken(drawing)
   return opticalOffset(masterFor(icon).objects, rules)
+}
+
+/** What is found on the further grids of an icon's set. */
+function furtherSnags(drawing: SentDrawing): Snag[] {
+  if ('svg' in drawing) return []
+  const { icon, rules } = taken(drawing)
+  return basesOf(rules).flatMap((base) =>
+    base === rules.grid.size
+      ? []
+      : snagsOn(icon, rules, base).map((snag) => ({ ...snag, sentence: `${base} px: ${snag.sentence}` })),
+  )
 }
 
 const mendsIn = (drawing: SentDrawing): DrawingEdit[] =>

@@ -37,6 +37,16 @@ export const offsetOf = question('optical offset', (answer): OpticalOffset | nul
 /** What is found in objects, what is accepted included. */
 export const snagsOf = question('snags', (answer): readonly Snag[] => ('snags' in answer ? answer.snags : []))
 
+/** What is found in objects that were derived. */
+export const derivedSnagsOf = question('derived snags', (answer): readonly Snag[] =>
+  'snags' in answer ? answer.snags : [],
+)
+
+/** What is found in an icon on the further grids of its set, but for what is accepted there. */
+export const furtherSnagsOf = questionOfAll('further snags', (answer): readonly Snag[] =>
+  'snags' in answer ? answer.snags : [],
+)
+
 /** What an icon comes to by eye; null where it paints nothing. */
 export const balanceOf = questionOfAll('balance', (answer): Balance | null =>
   'balance' in answer ? answer.balance : null,

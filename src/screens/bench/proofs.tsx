@@ -54,7 +54,7 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
   const light = at('light'),
     dark = at('dark')
   const openBase = useBenchState(({ master }) => baseIn(rules, master))
-  const { master } = masterOn(icon, rules, openBase)
+  const { master, standing } = masterOn(icon, rules, openBase)
   const bench = useBench()
   const [size, setSize] = useState(rules.sizes[0]!)
   const [density, setDensity] = useState(1)
@@ -96,7 +96,7 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
           <MagnifiedPixels source={light(magnified)} size={magnified} density={multiple} icon={icon} rules={rules} />
         </section>
       )}
-      <SnagList master={master} rules={rules} />
+      <SnagList master={master} rules={rules} isDerived={standing.by === 'derivation'} />
       <Siblings icon={icon} rules={rules} />
       <LargerProofs name={icon.name} sizes={rules.sizes.filter((one) => one > LARGEST)} light={light} dark={dark} />
     </>

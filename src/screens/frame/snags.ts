@@ -1,34 +1,36 @@
 import { useDeferredValue, useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { Snag } from '@/core/checks/check'
 import { keyOf } from '@/core/checks/checks'
-import type { DrawingObject } from '@/core/drawing/object'
 import { bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Icon, masterFor, type Master } from '@/core/set/set'
-import { snagsOf } from '@/workers/questions'
+import { derivedSnagsOf, furtherSnagsOf, snagsOf } from '@/workers/questions'
 
-type Objects = readonly DrawingObject[]
+type Ask = (done: (snags: readonly Snag[]) => void) => () => void
 type Search = { readonly rules: Rules; readonly giveUp: () => void; wanted: number }
 
 /** What was found in drawings, for the rules it was found under last; and what is being looked for. */
-const known = new WeakMap<Objects, { readonly rules: Rules; readonly snags: readonly Snag[] }>()
-const searches = new WeakMap<Objects, Search>()
+const known = new WeakMap<object, { readonly rules: Rules; readonly snags: readonly Snag[] }>()
+const searches = new WeakMap<object, Search>()
 const listeners = new Set<() => void>()
 /** How many drawings were looked at so far. */
 let looked = 0
 
-const foundIn = (objects: Objects | null, rules: Rules): readonly Snag[] | null => {
+const foundIn = (objects: object | null, rules: Rules): readonly Snag[] | null => {
   const one = objects && known.get(objects)
   return one?.rules === rules ? one.snags : null
 }
 
-/** Looks for the snags of a drawing in a worker, once for all who want them; returns the way to want them no more. */
-function look(objects: Objects, rules: Rules): (() => void) | undefined {
+/**
+ * Looks for the snags of a drawing, or of all that an icon is beside its main one, in a worker, once for all who want
+ * them; returns the way to want them no more.
+ */
+function look(objects: object, rules: Rules, ask: Ask): (() => void) | undefined {
   if (foundIn(objects, rules)) return undefined
   let search = searches.get(objects)
   if (search?.rules !== rules) {
     search?.giveUp()
-    const giveUp = snagsOf(objects, rules, (snags) => {
+    const giveUp = ask((snags) => {
       known.set(objects, { rules, snags })
       searches.delete(objects)
       looked++
@@ -54,7 +56,7 @@ function listen(listener: () => void): () => void {
  * The snags of a master under rules, but for those that are accepted; found in a worker, and null until then. Only what
  * changed is looked at again.
  */
-export function useSnags(master: Master | null, setRules: Rules): readonly Snag[] | null {
+export function useSnags(master: Master | null, setRules: Rules, isDerived = false): readonly Snag[] | null {
   const objects = master?.objects ?? null
   const rules = master ? bookAt(setRules, master.base) : setRules
   const all = useSyncExternalStore(
@@ -62,7 +64,10 @@ export function useSnags(master: Master | null, setRules: Rules): readonly Snag[
     () => foundIn(objects, rules),
     () => null,
   )
-  useEffect(() => (objects ? look(objects, rules) : undefined), [objects, rules])
+  useEffect(() => {
+    if (!objects) return
+    return look(objects, rules, (done) => (isDerived ? derivedSnagsOf : snagsOf)(objects, rules, done))
+  }, [objects, rules, isDerived])
   return all && master && left(all, master)
 }
 
@@ -70,6 +75,20 @@ export function useSnags(master: Master | null, setRules: Rules): readonly Snag[
 function left(all: readonly Snag[], master: Master): readonly Snag[] {
   const accepted = new Set(acceptedIn(master).map(keyOf))
   return accepted.size === 0 ? all : all.filter((snag) => !accepted.has(keyOf(snag)))
+}
+
+const lookFurther = (icon: Icon, rules: Rules) =>
+  rules.masters?.length ? look(icon.masters, rules, (done) => furtherSnagsOf(icon, rules, done)) : undefined
+
+/** What is found in an icon on the further grids of its set, but for what is accepted there; null until it is known. */
+export function useFurtherSnags(icon: Icon, rules: Rules): readonly Snag[] | null {
+  const all = useSyncExternalStore(
+    listen,
+    () => foundIn(icon.masters, rules),
+    () => null,
+  )
+  useEffect(() => lookFurther(icon, rules), [icon, rules])
+  return all
 }
 
 /** The icons that have snags of their own, by id, as far as they were looked at; looked for only where it is wanted. */
@@ -84,17 +103,20 @@ export function useSnagged(icons: readonly Icon[], setRules: Rules, isWanted: bo
   )
   useEffect(() => {
     if (!isWanted) return
-    const giveUps = icons.map((icon) => look(masterFor(icon).objects, rules))
+    const giveUps = icons.flatMap((icon) => {
+      const { objects } = masterFor(icon)
+      return [look(objects, rules, (done) => snagsOf(objects, rules, done)), lookFurther(icon, setRules)]
+    })
     return () => giveUps.forEach((giveUp) => giveUp?.())
-  }, [icons, rules, isWanted])
+  }, [icons, rules, setRules, isWanted])
   return useMemo(() => {
     const snagged = icons.filter((icon) => {
       const master = masterFor(icon),
         all = isWanted && count >= 0 && foundIn(master.objects, rules)
-      return all && left(all, master).length > 0
+      return (all && left(all, master).length > 0) || (isWanted && (foundIn(icon.masters, setRules)?.length ?? 0) > 0)
     })
     return new Set(snagged.map(({ id }) => id))
-  }, [icons, rules, isWanted, count])
+  }, [icons, rules, setRules, isWanted, count])
 }
 
 /** Those that are more than a hint. */

@@ -7,7 +7,7 @@ import type { Snag } from '@/core/checks/check'
 import type { Rules } from '@/core/rules/rules'
 import { type Icon, masterFor, tagsOf } from '@/core/set/set'
 import { IconPicture } from '../frame/icon-picture'
-import { useSnags } from '../frame/snags'
+import { useFurtherSnags, useSnags } from '../frame/snags'
 import type { Look } from './grounds'
 
 /** An icon on the sheet: at the chosen sizes, with its name, to be opened, selected or renamed. */
@@ -139,7 +139,8 @@ function Name({ name, onRename }: { name: string; onRename: (name: string) => st
 /** How many snags an icon has. */
 function SnagCount({ icon, rules, beside = [] }: { icon: Icon; rules: Rules; beside?: readonly Snag[] | undefined }) {
   const own = useSnags(masterFor(icon), rules)
-  const snags = [...(own ?? []), ...beside]
+  const further = useFurtherSnags(icon, rules)
+  const snags = [...(own ?? []), ...(further ?? []), ...beside]
   if (snags.length === 0) return null
   return (
     <span className="flex-none text-snag" title={snags.map(({ sentence }) => sentence).join('\n')}>

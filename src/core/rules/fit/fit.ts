@@ -15,7 +15,9 @@ import type { Rules } from '../rules'
 import { anchorOf } from './anchor'
 import type { Marks } from './mark'
 import { marksOf } from './marks'
-import { type AxisFit, placedMarks, type Terms } from './problem'
+import type { AxisFit } from './axis-fit'
+import { placedMarks } from './problem'
+import type { Terms } from './wishes'
 
 /** A drawing of the set's grid on that of another rule book, and whether its edges were brought to whole places. */
 export type Fitted = { readonly objects: readonly DrawingObject[]; readonly isFitted: boolean }
@@ -84,6 +86,8 @@ const SLACK = 0.05
 function cheaper(marks: Marks, terms: Terms): [AxisFit, AxisFit] {
   const x = placedMarks(marks, 'x', terms, null),
     yThen = placedMarks(marks, 'y', terms, x)
+  // Nothing ties the axes together: either order comes to the same.
+  if (marks.squares.length === 0) return [x, yThen]
   const y = placedMarks(marks, 'y', terms, null),
     xThen = placedMarks(marks, 'x', terms, y)
   return x.cost + yThen.cost <= xThen.cost + y.cost ? [x, yThen] : [xThen, y]

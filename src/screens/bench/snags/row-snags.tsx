@@ -1,12 +1,11 @@
 'use client'
 
 import type { DrawingObject } from '@/core/drawing/object'
-import { useSnags } from '../../frame/snags'
-import { useCalmMaster, useRules } from '../context'
+import { useOpenSnags } from './use-open-snags'
 
 /** A mark at an object that snags are about, with what they say. */
 export function RowSnags({ object }: { object: DrawingObject }) {
-  const snags = useSnags(useCalmMaster(), useRules())?.filter(({ objects }) => objects.includes(object.id)) ?? []
+  const snags = useOpenSnags()?.filter(({ objects }) => objects.includes(object.id)) ?? []
   if (snags.length === 0) return null
   const worst = snags.some(({ severity }) => severity === 'error')
   return (

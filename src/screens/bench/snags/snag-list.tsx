@@ -15,10 +15,10 @@ const MARKS = { error: '◆', warning: '◇', note: '·' } as const
 const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.word ?? id
 
 /** What is wrong with the open master, with what mends it. */
-export function SnagList({ master, rules }: { master: Master; rules: Rules }) {
+export function SnagList({ master, rules, isDerived }: { master: Master; rules: Rules; isDerived: boolean }) {
   const bench = useBench()
   const { leaving } = useSlot(SNAGS)
-  const snags = useSnags(master, rules)
+  const snags = useSnags(master, rules, isDerived)
   const left = acceptedIn(master).length
   const mendable = snags ? weighty(snags).filter((snag) => snag.mend).length : 0
   return (

@@ -1,14 +1,14 @@
 'use client'
 
 import type { Snag } from '@/core/checks/check'
-import { useSnags } from '../../frame/snags'
-import { useCalmMaster, useRules, useSlot } from '../context'
+import { useOpenSnags } from './use-open-snags'
+import { useSlot } from '../context'
 import { toScreen, type View } from '../view'
 import { SNAGS } from './snag-operations'
 
 /** Where the snags of the open icon are: small diamonds and stretches; the one pointed at in the list stands out. */
 export function SnagMarks({ view }: { view: View }) {
-  const snags = useSnags(useCalmMaster(), useRules())
+  const snags = useOpenSnags()
   const { pointed } = useSlot(SNAGS)
   return (
     <>
