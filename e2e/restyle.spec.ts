@@ -63,3 +63,39 @@ test('rules as a file of their own: exported, changed, brought in again as a cha
     .setInputFiles({ name: 'r.json', mimeType: 'application/json', buffer: Buffer.from('{}') })
   await expect(page.getByText('This is not a Wise Square rules file.')).toBeVisible()
 })
+
+test('a gradient of the rules is made and edited there, trim and lines to draw by are seen on the square', async ({
+  page,
+}) => {
+  const bench = await BenchPage.withNewSet(page, `Rules ${Math.random().toString(36).slice(2, 7)}`, 'App icon')
+  await page.getByRole('link', { name: 'Rules' }).click()
+  await page.getByRole('button', { name: '+ gradient' }).click()
+  await page.getByLabel('Name of gradient 1').fill('dusk')
+  const stops = page.getByRole('list', { name: 'Stops of dusk' })
+  await stops.getByRole('button', { name: '+ stop' }).click()
+  await page.getByLabel('Colour of stop 2 of dusk').selectOption('signal')
+  await setting(page, 'Place of stop 2 of dusk, in percent', '30')
+  await setting(page, 'Trim', '1000')
+  await page.getByRole('toolbar', { name: 'Lines to draw by' }).getByRole('button', { name: 'thirds' }).click()
+  await page.getByRole('button', { name: 'Apply' }).click()
+  await expect(page.getByText('No change is pending.')).toBeVisible()
+  await bench.saved()
+  const file = (await (await page.request.get(`${bench.setUrl.replace('/sets/', '/api/sets/')}/file`)).json()) as {
+    set: { rules: Record<string, unknown> }
+  }
+  expect(file.set.rules['gradients']).toEqual([
+    {
+      name: 'dusk',
+      stops: [
+        { at: 0, color: 'ink' },
+        { at: 0.3, color: 'signal' },
+        { at: 1, color: 'ground' },
+      ],
+    },
+  ])
+  expect([file.set.rules['trim'], file.set.rules['lines']]).toEqual([1000, ['thirds']])
+  await page.getByRole('link', { name: 'Draw' }).click()
+  await bench.ready()
+  await expect(page.locator('[data-layer=trim]')).toBeVisible()
+  await expect(page.locator('[data-layer=lines] path')).toHaveCount(2)
+})

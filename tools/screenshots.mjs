@@ -84,10 +84,10 @@ try {
   })
   await picture('keys', `${quayside}/draw/ferry`, () => page.keyboard.press('Shift+?'))
   await picture('rules', `${quayside}/rules`, async () => {
-    await page.getByLabel('weight main').fill('1.5')
-    await page.getByLabel('weight main').press('Enter')
+    await page.getByLabel('weight main', { exact: true }).fill('1.5')
+    await page.getByLabel('weight main', { exact: true }).press('Enter')
   })
-  await picture('review', `${quayside}/review`)
+  await picture('review', `${quayside}/review`, () => page.waitForTimeout(2500))
   await picture('review-balance', `${quayside}/review`, async () => {
     await page.getByRole('radio', { name: 'balance' }).click()
     await page

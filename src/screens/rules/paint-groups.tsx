@@ -2,7 +2,6 @@
 
 import { isGradient, type Paint } from '@/core/drawing/paint'
 import { INK } from '@/core/drawing/values'
-import { cssStops } from '@/ui/css-gradient'
 import type { Draft } from './draft'
 import { freshName, Group, type GroupProps, NameInput, RemoveButton } from './form'
 
@@ -58,39 +57,6 @@ export function PaletteGroup({ draft, onChange, problems }: GroupProps) {
             label={`Remove ${name}`}
             disabled={name === INK}
             onClick={() => onChange({ ...draft, palette: palette.filter((_, k) => k !== i) })}
-          />
-        </div>
-      ))}
-    </Group>
-  )
-}
-
-/** The gradients of the palette by name; they are made on the bench, where they can be seen on an icon. */
-export function GradientGroup({ draft, onChange, problems }: GroupProps) {
-  const { gradients, palette } = draft
-  const colour = (color: string) => palette.find(({ name, was }) => name === color || was === color)?.color ?? color
-  return (
-    <Group title="Gradients" note="made on the bench, under Colours">
-      {gradients.map(({ name, stops }, i) => (
-        <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_120px_24px] items-center gap-1.5">
-          <NameInput
-            label={`Name of gradient ${i + 1}`}
-            value={name}
-            problem={problems.get(`gradients.${i}.name`) ?? problems.get(`gradients.${i}`)}
-            onChange={(next) =>
-              onChange({ ...draft, gradients: gradients.map((one, k) => (k === i ? { ...one, name: next } : one)) })
-            }
-          />
-          <span
-            aria-hidden
-            className="h-4 border border-ink"
-            style={{
-              background: `linear-gradient(90deg, ${cssStops(stops.map((stop) => ({ ...stop, color: colour(stop.color) })))})`,
-            }}
-          />
-          <RemoveButton
-            label={`Remove ${name}`}
-            onClick={() => onChange({ ...draft, gradients: gradients.filter((_, k) => k !== i) })}
           />
         </div>
       ))}

@@ -3,8 +3,9 @@
 import { ChecksGroup, MeasuresGroup } from './checks-group'
 import type { GroupProps } from './form'
 import { FollowGroup } from './follow-group'
+import { GradientGroup } from './gradient-group'
 import { GridGroup, KeylineGroup } from './grid-groups'
-import { FinishGroup, GradientGroup, PaletteGroup } from './paint-groups'
+import { FinishGroup, PaletteGroup } from './paint-groups'
 import { PlateGroup } from './plate-group'
 import { MastersGroup } from './masters-group'
 import { SizesGroup } from './sizes-group'
@@ -21,7 +22,7 @@ export function RulesForm(props: GroupProps) {
       <NumberGroup {...props} list="radii" title="Corner radii" one="radius" start={1} />
       <EndsGroup {...props} />
       <PaletteGroup {...props} />
-      {props.draft.gradients.length > 0 && <GradientGroup {...props} />}
+      <GradientGroup {...props} />
       {props.draft.finishes.length > 0 && <FinishGroup {...props} />}
       <PlateGroup {...props} />
       <SizesGroup {...props} />
