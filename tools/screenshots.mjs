@@ -86,6 +86,10 @@ try {
   await picture('rules', `${quayside}/rules`, async () => {
     await page.getByLabel('weight main', { exact: true }).fill('1.5')
     await page.getByLabel('weight main', { exact: true }).press('Enter')
+    await page
+      .getByText(/need a hand/)
+      .first()
+      .waitFor()
   })
   await picture('review', `${quayside}/review`, () => page.waitForTimeout(2500))
   await picture('review-balance', `${quayside}/review`, async () => {

@@ -12,7 +12,7 @@ import { nearlyStraight, ownAngle } from './directions'
 import { duplicates } from './duplicates'
 import { invisible } from './invisible'
 import { leak } from './leak'
-import { smallCounter, smallGap } from './narrow'
+import { nearlyTouching, smallCounter, smallGap } from './narrow'
 import { nearlyCentred, nearlyConcentric, nearlyEqual, nearlyTangent } from './near'
 import { doubledNodes, needlessNodes, strayNodes, zeroHandles } from './nodes'
 import { offGrid } from './off-grid'
@@ -41,6 +41,7 @@ export const CHECKS: readonly Check[] = [
   nearlyTangent,
   nearlyEqual,
   nearlySymmetric,
+  nearlyTouching,
   smallGap,
   smallCounter,
   seam,

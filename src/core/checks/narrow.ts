@@ -7,13 +7,16 @@ import { type Narrow, narrows } from '../geometry/walls'
 /** How long the bits of outline are that are looked out from, in units of a 24 grid. */
 const FINE = 0.5
 
+/** How narrow ground is, in units of a 24 grid, that nobody left on purpose. */
+const SLIP = 0.15
+
 const known = new WeakMap<Path, { readonly below: number; readonly list: readonly Narrow[] }>()
 
 /** All narrow ground of a drawing, up to the wider of what the rules ask for; looked for once for both. */
 function narrowsIn(checked: Checked): readonly Narrow[] {
   const { gap = 0, counter = 0, sizes, grid } = checked.rules
   const ink = shownInk(checked),
-    below = (Math.max(gap, counter) * grid.size) / sizes[0]!
+    below = Math.max((Math.max(gap, counter) * grid.size) / sizes[0]!, (SLIP * grid.size) / 24)
   let one = known.get(ink)
   if (one?.below !== below) known.set(ink, (one = { below, list: narrows(ink, below, (FINE * grid.size) / 24) }))
   return one.list
@@ -56,4 +59,19 @@ export const smallCounter: Check = {
   word: 'counters too small',
   severity: 'warning',
   find: (checked) => narrower(checked, checked.rules.counter, ({ isCounter }) => isCounter, 'counter'),
+}
+
+/** Outlines that all but touch. */
+export const nearlyTouching: Check = {
+  id: 'nearly-touching',
+  word: 'nearly touching',
+  severity: 'warning',
+  find: (checked) =>
+    narrowsIn(checked)
+      .filter(({ width }) => width < (SLIP * checked.rules.grid.size) / 24)
+      .map(({ from, to, width }) => ({
+        sentence: `Two edges all but touch: ${said(width)} lies between them.`,
+        objects: [],
+        spot: { at: from, to },
+      })),
 }

@@ -166,7 +166,7 @@ export function ReviewScreen() {
               placeholder="find"
               value={sought}
               onChange={({ target: { value } }) => setSought(value)}
-              className="mx-3.5 h-6 w-24 border border-hair bg-sheet px-1.5 text-ink"
+              className="mx-3 h-6 w-20 border border-hair bg-sheet px-1.5 text-ink"
             />
             <button
               type="button"
@@ -293,7 +293,7 @@ function Words<T extends string>({
         aria-label={label}
         value={value}
         onChange={({ target }) => onChange(target.value as T)}
-        className="max-w-[112px] bg-transparent text-ink"
+        className="max-w-[104px] bg-transparent text-ink"
       >
         {options.map((one) => (
           <option key={one} value={one} title={hints[one]}>

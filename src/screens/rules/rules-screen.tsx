@@ -78,7 +78,7 @@ export function RulesScreen() {
             {!result
               ? 'No change is pending.'
               : result.ok
-                ? changes && `${changesInWords(changes, set.icons.length).replace(/\.$/, '')}.`
+                ? changes && changesInWords(changes, set.icons.length).replace(/[^.…]$/, '$&.')
                 : result.sentence}
           </p>
           {isOtherGrid && (
