@@ -87,7 +87,7 @@ try {
     await page.getByLabel('weight main', { exact: true }).fill('1.5')
     await page.getByLabel('weight main', { exact: true }).press('Enter')
     await page
-      .getByText(/need a hand/)
+      .getByText(/needs? a hand/)
       .first()
       .waitFor()
   })
