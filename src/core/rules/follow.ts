@@ -1,3 +1,4 @@
+import { same } from '../drawing/same'
 import type { Rules } from './rules'
 
 /** The lists of a rule book whose items are known by their names. */
@@ -68,14 +69,4 @@ export function withOwn(before: Rules, after: Rules): Rules {
   if (!follows || before.follows?.set !== follows.set) return after
   const own = [...new Set([...follows.own, ...differences(before, after)])].sort()
   return own.length === follows.own.length ? after : { ...after, follows: { ...follows, own } }
-}
-
-/** Whether two values say the same, in whatever order their keys are written; what is undefined is not there. */
-function same(a: unknown, b: unknown): boolean {
-  if (Object.is(a, b)) return true
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
-  if (Array.isArray(a) !== Array.isArray(b)) return false
-  const [one, other] = [a as Record<string, unknown>, b as Record<string, unknown>]
-  const keys = [...new Set([...Object.keys(one), ...Object.keys(other)])]
-  return keys.every((key) => same(one[key], other[key]))
 }

@@ -1,4 +1,6 @@
 import type { DrawingObject } from '../drawing/object'
+import { same } from '../drawing/same'
+import { find, mapObjects } from '../drawing/tree'
 
 /** Something that was changed on two sides: by hand here, and where it was derived from. */
 export type Conflict = {
@@ -130,15 +132,6 @@ const byId = (objects: Objects): Map<string, DrawingObject> => new Map(objects.m
 
 const isFields = (value: Value): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value)
 
-/** Whether two values say the same, in whatever order their keys are written. */
-function same(a: Value, b: Value): boolean {
-  if (Object.is(a, b)) return true
-  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((one, i) => same(one, b[i]))
-  if (!isFields(a) || !isFields(b)) return false
-  const keys = Object.keys(a)
-  return keys.length === Object.keys(b).length && keys.every((key) => key in b && same(a[key], b[key]))
-}
-
 /**
  * A drawing with a conflict settled: what the hand made of it stays as it is, or is as it is derived. Objects as they
  * are, what they are seen from, and as they are derived now.
@@ -149,9 +142,9 @@ export function settledConflict(
   { object, key }: Pick<Conflict, 'object' | 'key'>,
   keep: 'mine' | 'theirs',
 ): { objects: Objects; from: Objects } {
-  const derived = found(theirs, object)
+  const derived = find(theirs, object)?.object
   if (!derived) {
-    const without = (list: Objects) => changed(list, object, () => null)
+    const without = (list: Objects) => mapObjects(list, (one) => (one.id === object ? null : one))
     return { objects: keep === 'theirs' ? without(objects) : objects, from: without(from) }
   }
   const taken = (one: DrawingObject): DrawingObject => {
@@ -160,27 +153,9 @@ export function settledConflict(
     const value = (derived as unknown as Fields)[key]
     return { ...rest, ...(value !== undefined && { [key]: value }) } as unknown as DrawingObject
   }
+  const withTaken = (list: Objects) => mapObjects(list, (one) => (one.id === object ? taken(one) : one))
   return {
-    objects: keep === 'theirs' ? changed(objects, object, taken) : objects,
-    from: changed(from, object, taken),
+    objects: keep === 'theirs' ? withTaken(objects) : objects,
+    from: withTaken(from),
   }
 }
-
-function found(objects: Objects, id: string): DrawingObject | undefined {
-  for (const object of objects) {
-    if (object.id === id) return object
-    const within = 'members' in object ? found(object.members, id) : undefined
-    if (within) return within
-  }
-  return undefined
-}
-
-const changed = (
-  objects: Objects,
-  id: string,
-  change: (object: DrawingObject) => DrawingObject | null,
-): DrawingObject[] =>
-  objects.flatMap((object) => {
-    if (object.id === id) return change(object) ?? []
-    return 'members' in object ? [{ ...object, members: changed(object.members, id, change) }] : [object]
-  })

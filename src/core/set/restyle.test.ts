@@ -64,4 +64,25 @@ describe('a set under other rules', () => {
       expect(masterFor(icon).objects).toBe(masterOn(set.icons[i]!, set.rules, 16).master.objects),
     )
   })
+
+  it.each(['fitted', 'scaled', undefined] as const)(
+    'on a grid that it has masters for loses nothing that was drawn: %s',
+    (how) => {
+      const tuned = set.icons.find(({ masters }) => masters.length > 1)!
+      const [main, small] = tuned.masters as [Icon['masters'][number], Icon['masters'][number]]
+      const guides = [{ id: 'g', at: { x: 12, y: 12 }, angle: 90 }]
+      const aside = [{ name: 'old', objects: [{ ...main.objects[0]!, id: 'old-1' }] }]
+      const icon: Icon = { ...tuned, masters: [{ ...main, guides, title: 'new', alternatives: aside }, small] }
+      const one = { ...set, icons: [icon] }
+      const next = applyEdit(one, { kind: 'rules', rules: gridOf(16), renames: [], ...(how && { drawings: how }) })
+      expect(setProblems(next)).toEqual([])
+      const master = masterFor(next.icons[0]!)
+      expect(master.guides![0]!.at.x).toBe(how ? 8 : 12)
+      expect(master.alternatives!.map(({ name }) => name)).toEqual(how === 'fitted' ? ['old'] : ['old', '16 master'])
+      const names = (objects: readonly { name: string }[]) => objects.map(({ name }) => name)
+      expect(names(how === 'fitted' ? master.objects : master.alternatives!.at(-1)!.objects)).toEqual(
+        names(small.objects),
+      )
+    },
+  )
 })

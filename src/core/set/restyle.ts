@@ -1,5 +1,5 @@
 import type { DrawingObject } from '../drawing/object'
-import { mapObjects } from '../drawing/tree'
+import { mapObjects, walk, withNewIds } from '../drawing/tree'
 import { colourOf, radiusOf, weightOf } from '../drawing/values'
 import { visited } from '../drawing/visit'
 import { withPaints } from '../drawing/style'
@@ -10,7 +10,8 @@ import { quicklyFitted, scaled } from '../rules/fit/fit'
 import { type Rename, renameValues } from '../rules/renames'
 import type { Rules } from '../rules/rules'
 import { masterOn } from './masters'
-import { type Icon, type IconSet, type Master, masterFor } from './set'
+import { freeName } from './names'
+import { type Icon, type IconSet, type Master, masterFor, titleOf } from './set'
 
 /** What becomes of drawings on another grid: fitted to it, only scaled, or left at their coordinates. */
 export type OnNewGrid = 'fitted' | 'scaled'
@@ -40,10 +41,7 @@ export function restyledSet(set: IconSet, asked: Restyling): IconSet {
 
 function restyledIcon(icon: Icon, before: Rules, { rules, renames, drawings }: Restyling, isExcepted: boolean): Icon {
   const isOtherGrid = rules.grid.size !== before.grid.size
-  // What is drawn on the new grid already becomes the main drawing.
-  const isDrawn = isOtherGrid && drawings === 'fitted' && basesOf(before).includes(rules.grid.size)
-  const main = isDrawn ? masterOn(icon, before, rules.grid.size).master : masterFor(icon)
-  const next = isOtherGrid && !isDrawn && drawings ? regridded(main, before, rules, drawings) : main
+  const next = isOtherGrid ? onOtherGrid(icon, before, rules, drawings) : masterFor(icon)
   const scale = drawings ? rules.grid.size / before.grid.size : 1
   let same = !isOtherGrid
   const masters = [next, ...icon.masters.slice(1).filter(({ base }) => base !== rules.grid.size)].map((master, i) => {
@@ -57,6 +55,48 @@ function restyledIcon(icon: Icon, before: Rules, { rules, renames, drawings }: R
     return based
   })
   return same ? icon : { ...icon, masters }
+}
+
+/**
+ * The main drawing on another grid. What is drawn for that grid already becomes it where drawings are fitted, and is
+ * kept as an alternative where they are not; what was kept beside the main drawing stays beside it.
+ */
+function onOtherGrid(icon: Icon, before: Rules, after: Rules, how: OnNewGrid | undefined): Master {
+  const main = masterFor(icon),
+    base = after.grid.size
+  const own = icon.masters.slice(1).find((one) => one.base === base)
+  if (how === 'fitted' && basesOf(before).includes(base)) {
+    const { objects, accepted, alternatives = [] } = masterOn(icon, before, base).master
+    const beside = regridded({ ...main, objects: [] }, before, after, how)
+    const next = { ...beside, objects, ...(accepted && { accepted }) }
+    return alternatives.reduce((all, one) => withAlternative(all, one.name, one.objects), next)
+  }
+  const next = how ? regridded(main, before, after, how) : main
+  return own ? withAlternative(next, `${base} master`, own.objects) : next
+}
+
+/** A master with one more alternative, its objects under ids that no other of it has. */
+function withAlternative(master: Master, name: string, objects: readonly DrawingObject[]): Master {
+  const alternatives = master.alternatives ?? []
+  const taken = new Set(
+    [master.objects, ...alternatives.map((one) => one.objects)].flatMap((list) =>
+      [...walk(list)].map(({ object }) => object.id),
+    ),
+  )
+  let n = 0
+  const nextId = () => {
+    while (taken.has(`kept-${++n}`));
+    return `kept-${n}`
+  }
+  const one = {
+    name: freeName(
+      name,
+      alternatives.map((other) => other.name),
+      ' ',
+    ),
+    objects: objects.map((object) => withNewIds(object, nextId)),
+  }
+  return { ...master, title: titleOf(master), alternatives: [...alternatives, one] }
 }
 
 /** A master with the names of other rules; itself where none changed. */

@@ -55,12 +55,3 @@ export async function sheetPicture(set: IconSet, { sizes, color, text, palette }
     ),
   )
 }
-
-/** Hands a file to the browser to be kept. */
-export function keepFile(blob: Blob, name: string): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(blob)
-  link.download = name
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
-}

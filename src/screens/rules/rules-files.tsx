@@ -4,18 +4,11 @@ import { useRef } from 'react'
 import { readRulesFile, writeRulesFile } from '@/core/formats/rules-file'
 import { writeTokens } from '@/core/formats/tokens'
 import type { IconSet } from '@/core/set/set'
+import { keepFile } from '@/ui/keep-file'
 import { say } from '@/ui/notice'
 import { type Draft, draftOf } from './draft'
 
-/** Gives a text to the browser to keep as a file. */
-function keep(text: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
-  const link = document.createElement('a')
-  link.href = url
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(url)
-}
+const keep = (text: string, name: string): void => keepFile(new Blob([text], { type: 'application/json' }), name)
 
 const fileName = (name: string): string =>
   name

@@ -1,0 +1,9 @@
+/** Whether two values say the same, in whatever order their keys are written; what is undefined is not there. */
+export function same(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
+  if (Array.isArray(a) !== Array.isArray(b)) return false
+  const [one, other] = [a as Record<string, unknown>, b as Record<string, unknown>]
+  const keys = [...new Set([...Object.keys(one), ...Object.keys(other)])]
+  return keys.every((key) => same(one[key], other[key]))
+}
