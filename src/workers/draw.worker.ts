@@ -17,6 +17,7 @@ import { type Balance, balanceOfIcon } from '../core/proof/balance'
 import { type Crispness, crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
 import { basesOf } from '../core/rules/book'
+import { quicklyFitted } from '../core/rules/fit/fit'
 import type { Rules } from '../core/rules/rules'
 import { drawingFor } from '../core/set/masters'
 import { type Icon, type Master, masterFor } from '../core/set/set'
@@ -31,14 +32,16 @@ export type SentDrawing =
       readonly ground: Ground
       readonly base?: number
       readonly kept?: Numbered<readonly Master[]>
+      /** The rules that it is brought under. */
+      readonly to?: Numbered<Rules>
       /** Snags that are left as they are. */
       readonly accepted?: readonly Accepted[]
     }
 
 /**
  * What is asked of a drawing: a picture, so many pixels along a side, its document, how far its optical middle is off,
- * the snags in it, as in one that was derived or on the further grids of its set, the edits that mend them, what it comes to by eye, how it stands under its rules, or how
- * crisp it is at each delivered size.
+ * the snags in it, as in one that was derived or on the further grids of its set, the edits that mend them, what it comes
+ * to by eye, how it stands under its rules, how crisp it is at each delivered size, or what it comes to on another grid.
  */
 export type Wanted =
   | number
@@ -51,6 +54,7 @@ export type Wanted =
   | 'balance'
   | 'condition'
   | 'crispness'
+  | 'fitted'
 
 /** What is asked for, or numbers that are no longer needed. */
 export type Asked =
@@ -70,6 +74,7 @@ export type Answered = { readonly id: number } & (
   | { readonly balance: Balance | null }
   | { readonly condition: Condition }
   | { readonly crispness: readonly Crispness[] }
+  | { readonly fitted: readonly DrawingObject[] }
   | { readonly problem: string; readonly broken?: true }
 )
 
@@ -101,6 +106,7 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
     if (wanted === 'mends') return { id, mends: mendsIn(drawing) }
     if (wanted === 'crispness') return { id, crispness: crispnessIn(drawing) }
     if (wanted === 'condition') return { id, condition: conditionOf(checkedOf(drawing)) }
+    if (wanted === 'fitted') return { id, fitted: fittedTo(drawing) }
     if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
     const svg = documentOf(drawing)
     if (wanted === 'document') return { id, svg }
@@ -148,6 +154,12 @@ function crispnessIn(drawing: SentDrawing): Crispness[] {
     const { objects, rules: book } = drawingFor(icon, rules, size)
     return crispness(shownInk({ objects, scene: sceneOf(book) }), book.grid.size, size)
   })
+}
+
+function fittedTo(drawing: SentDrawing): readonly DrawingObject[] {
+  if ('svg' in drawing || !drawing.to) throw new Error('Only a drawing can be fitted, to other rules.')
+  const { icon, rules } = taken(drawing)
+  return quicklyFitted(masterFor(icon).objects, rules, things.take(drawing.to) as Rules)
 }
 
 /** A drawing as checks look at it. */

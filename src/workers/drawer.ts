@@ -19,6 +19,7 @@ export type Source =
       readonly base?: number | undefined
       readonly kept?: readonly Master[] | undefined
       readonly accepted?: readonly Accepted[] | undefined
+      readonly to?: Rules
     }
 
 export type Job = { readonly source: Source; readonly wanted: Wanted; readonly done: (answer: Answered) => void }
@@ -70,7 +71,7 @@ export class Drawer {
   /** What goes to the worker: of a drawing only the objects that it does not have yet. */
   private sent(source: Source): SentDrawing {
     if ('svg' in source) return source
-    const { objects, base, kept, accepted } = source
+    const { objects, base, kept, accepted, to } = source
     const list = this.numbers.of<object>(objects, [])
     return {
       objects: { number: list.number, ...(list.thing && { thing: objects.map((object) => this.numbers.of(object)) }) },
@@ -79,6 +80,7 @@ export class Drawer {
       ...(base !== undefined && { base }),
       ...(kept && { kept: this.numbers.of(kept) }),
       ...(accepted && { accepted }),
+      ...(to && { to: this.numbers.of(to) }),
     }
   }
 

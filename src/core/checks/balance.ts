@@ -63,14 +63,16 @@ export const nearlySymmetric: Check = {
     if (!box || Math.abs(2 * (box.x - middle) + box.w) > 2 * SLIP * unit) return []
     const bits = flattened(shownInk(checked), FLAT * unit).flatMap(({ segments }) => segments)
     let worst = 0,
-      at: Point | null = null
+      at: Point | null = null,
+      found = 0
     for (const { from, to } of bits) {
       const looks = Math.max(1, Math.ceil(Math.hypot(to.x - from.x, to.y - from.y) / (FINE * unit)))
       // The other half is looked at from this one.
       if (Math.max(from.x, to.x) > middle) continue
       for (let i = 0; i < looks; i++) {
         const p = { x: from.x + ((to.x - from.x) * i) / looks, y: from.y + ((to.y - from.y) * i) / looks }
-        const away = nearestOf(bits, { x: 2 * middle - p.x, y: p.y }, FLAT * unit)
+        const { away, index } = nearestOf(bits, { x: 2 * middle - p.x, y: p.y }, FLAT * unit, found)
+        found = index
         if (away > SLIP * unit) return []
         if (away > worst) [worst, at] = [away, p]
       }
@@ -86,14 +88,21 @@ export const nearlySymmetric: Check = {
   },
 }
 
-/** How far a place is from the nearest of some lines; what is near enough ends the search. */
+/**
+ * How far a place is from the nearest of some lines, and which that is; what is near enough ends the search, which goes
+ * back from where the last one ended: the other half of what is symmetric runs the other way.
+ */
 function nearestOf(
   bits: readonly { readonly from: Point; readonly to: Point }[],
   { x, y }: Point,
   enough: number,
-): number {
-  let best = Infinity
-  for (const { from, to } of bits) {
+  begin: number,
+): { readonly away: number; readonly index: number } {
+  let best = Infinity,
+    index = begin
+  for (let k = 0; k < bits.length; k++) {
+    const i = (begin - k + bits.length) % bits.length
+    const { from, to } = bits[i]!
     const dx = to.x - from.x,
       dy = to.y - from.y,
       length = dx * dx + dy * dy
@@ -101,10 +110,13 @@ function nearestOf(
     const ex = from.x + t * dx - x,
       ey = from.y + t * dy - y
     const away = ex * ex + ey * ey
-    if (away < best) best = away
+    if (away < best) {
+      best = away
+      index = i
+    }
     if (best < enough * enough) break
   }
-  return Math.sqrt(best)
+  return { away: Math.sqrt(best), index }
 }
 
 /** Drawings that do not stand out from the plate that they lie on. */

@@ -3,14 +3,16 @@ import { flattened } from './flat'
 import type { Path } from './path'
 import type { Point } from './point'
 
-/** A straight bit of an outline with the direction away from the ink; which contour it is of. */
-type Wall = { readonly a: Point; readonly b: Point; readonly out: Point; readonly contour: number }
+/** Straight bits of outlines: both ends and the direction away from the ink, six numbers each; and which contour each is of. */
+type Walls = { readonly count: number; readonly at: Float64Array; readonly contour: Int32Array }
 
 /** Where two walls face each other across ground: the places on both, and whether the ground is closed in. */
 export type Narrow = { readonly from: Point; readonly to: Point; readonly width: number; readonly isCounter: boolean }
 
 /** How near the directions of walls must come to opposite ones to face each other, as a cosine: within 25°. */
 const FACING = -0.9
+/** The most squares along a side that walls are looked up by. */
+const MOST = 64
 
 /**
  * The narrowest ground between each two outlines of an area, or across one of them, where it is below a width: rays go
@@ -20,76 +22,113 @@ export function narrows(ink: Path, below: number, fine: number): Narrow[] {
   const sizes = ink.map(({ segments }) => segments.reduce((sum, segment) => sum + sweptTwice(segment), 0))
   const outer = Math.sign(sizes.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0)) || 1
   const walls = wallsOf(ink, outer, fine)
-  const near = cells(walls, below)
+  const firstHit = rays(walls, below)
   const found = new Map<string, Narrow>()
-  for (const wall of walls) {
-    const from = { x: (wall.a.x + wall.b.x) / 2, y: (wall.a.y + wall.b.y) / 2 }
-    const hit = firstHit(from, wall, near(from, wall.out), below)
+  for (let i = 0; i < walls.count; i++) {
+    const hit = firstHit(i)
     if (!hit) continue
-    const isCounter = wall.contour === hit.wall.contour && Math.sign(sizes[wall.contour]!) !== outer
-    const key = [wall.contour, hit.wall.contour].sort((a, b) => a - b).join()
+    const own = walls.contour[i]!,
+      other = walls.contour[hit.wall]!
+    const isCounter = own === other && Math.sign(sizes[own]!) !== outer
+    const key = own < other ? `${own},${other}` : `${other},${own}`
     const known = found.get(key)
     if (known && known.width <= hit.away) continue
-    const to = { x: from.x + wall.out.x * hit.away, y: from.y + wall.out.y * hit.away }
+    const from = middleOf(walls, i)
+    const to = {
+      x: from.x + walls.at[6 * i + 4]! * hit.away,
+      y: from.y + walls.at[6 * i + 5]! * hit.away,
+    }
     found.set(key, { from, to, width: hit.away, isCounter })
   }
   return [...found.values()]
 }
 
-function wallsOf(ink: Path, outer: number, fine: number): Wall[] {
-  return flattened(ink, fine / 20).flatMap(({ segments }, contour) =>
-    segments.flatMap(({ from, to }) => {
-      const length = Math.hypot(to.x - from.x, to.y - from.y)
-      if (length === 0) return []
-      const out = { x: ((to.y - from.y) / length) * outer, y: (-(to.x - from.x) / length) * outer }
+const middleOf = ({ at }: Walls, i: number): Point => ({
+  x: (at[6 * i]! + at[6 * i + 2]!) / 2,
+  y: (at[6 * i + 1]! + at[6 * i + 3]!) / 2,
+})
+
+function wallsOf(ink: Path, outer: number, fine: number): Walls {
+  const at: number[] = [],
+    contours: number[] = []
+  flattened(ink, fine / 20).forEach(({ segments }, contour) => {
+    for (const { from, to } of segments) {
+      const dx = to.x - from.x,
+        dy = to.y - from.y,
+        length = Math.hypot(dx, dy)
+      if (length === 0) continue
       const bits = Math.max(1, Math.ceil(length / fine))
-      return Array.from({ length: bits }, (_, i): Wall => {
-        const at = (t: number) => ({ x: from.x + (to.x - from.x) * t, y: from.y + (to.y - from.y) * t })
-        return { a: at(i / bits), b: at((i + 1) / bits), out, contour }
-      })
-    }),
-  )
-}
-
-/** The walls near a ray of a length, by squares as wide as that. */
-function cells(walls: readonly Wall[], width: number): (from: Point, out: Point) => Iterable<Wall> {
-  const at = (value: number) => Math.floor(value / width),
-    key = (x: number, y: number) => x * 65_536 + y
-  const held = new Map<number, Wall[]>()
-  for (const wall of walls) {
-    const { a, b } = wall
-    for (let x = at(Math.min(a.x, b.x)); x <= at(Math.max(a.x, b.x)); x++)
-      for (let y = at(Math.min(a.y, b.y)); y <= at(Math.max(a.y, b.y)); y++) {
-        const known = held.get(key(x, y))
-        if (known) known.push(wall)
-        else held.set(key(x, y), [wall])
+      for (let i = 0; i < bits; i++) {
+        const t = i / bits,
+          u = (i + 1) / bits
+        at.push(from.x + dx * t, from.y + dy * t, from.x + dx * u, from.y + dy * u)
+        at.push((dy / length) * outer, (-dx / length) * outer)
+        contours.push(contour)
       }
-  }
-  return function* ({ x, y }, out) {
-    const to = { x: x + out.x * width, y: y + out.y * width }
-    for (let i = at(Math.min(x, to.x)); i <= at(Math.max(x, to.x)); i++)
-      for (let k = at(Math.min(y, to.y)); k <= at(Math.max(y, to.y)); k++) yield* held.get(key(i, k)) ?? []
-  }
+    }
+  })
+  return { count: contours.length, at: Float64Array.from(at), contour: Int32Array.from(contours) }
 }
 
-/** The first facing wall that a ray meets, if it is near enough. */
-function firstHit({ x, y }: Point, { out, a: own }: Wall, walls: Iterable<Wall>, below: number) {
-  let best: { wall: Wall; away: number } | null = null
-  let nearest = below
-  for (const wall of walls) {
-    const { a, b } = wall
-    if (a === own) continue
-    const ex = b.x - a.x,
-      ey = b.y - a.y
-    const det = ex * out.y - ey * out.x
-    if (det === 0) continue
-    const ax = a.x - x,
-      ay = a.y - y
-    const away = (ex * ay - ey * ax) / det,
-      along = (out.x * ay - out.y * ax) / det
-    if (away <= 1e-9 || away >= nearest || along < 0 || along > 1) continue
-    nearest = away
-    best = wall.out.x * out.x + wall.out.y * out.y < FACING ? { wall, away } : null
+/** The squares that a box touches, by columns and rows. */
+type Span = (x0: number, y0: number, x1: number, y1: number, visit: (cell: number) => void) => void
+
+/**
+ * The first wall that a ray meets which goes out from the middle of a wall, where it faces that one and is near enough:
+ * walls are looked up by squares as wide as a ray is long.
+ */
+function rays(walls: Walls, length: number): (from: number) => { wall: number; away: number } | null {
+  const { at, count } = walls
+  let left = Infinity,
+    top = Infinity,
+    right = -Infinity,
+    low = -Infinity
+  for (let i = 0; i < count; i++)
+    for (const k of [6 * i, 6 * i + 2]) {
+      left = Math.min(left, at[k]!)
+      right = Math.max(right, at[k]!)
+      top = Math.min(top, at[k + 1]!)
+      low = Math.max(low, at[k + 1]!)
+    }
+  // Of what is very large the squares are larger, so that there are never very many.
+  const side = Math.max(length, (right - left) / MOST, (low - top) / MOST)
+  const columns = Math.floor((right - left) / side) + 1,
+    rows = Math.floor((low - top) / side) + 1
+  const across: Span = (x0, y0, x1, y1, visit) => {
+    const last = Math.min(columns - 1, Math.floor((Math.max(x0, x1) - left) / side)),
+      lowest = Math.min(rows - 1, Math.floor((Math.max(y0, y1) - top) / side))
+    for (let x = Math.max(0, Math.floor((Math.min(x0, x1) - left) / side)); x <= last; x++)
+      for (let y = Math.max(0, Math.floor((Math.min(y0, y1) - top) / side)); y <= lowest; y++) visit(y * columns + x)
   }
-  return best
+  const held: number[][] = Array.from({ length: count > 0 ? columns * rows : 0 }, () => [])
+  for (let i = 0; i < count; i++)
+    across(at[6 * i]!, at[6 * i + 1]!, at[6 * i + 2]!, at[6 * i + 3]!, (cell) => held[cell]!.push(i))
+  return (from) => {
+    const x = (at[6 * from]! + at[6 * from + 2]!) / 2,
+      y = (at[6 * from + 1]! + at[6 * from + 3]!) / 2,
+      ox = at[6 * from + 4]!,
+      oy = at[6 * from + 5]!
+    let wall = -1,
+      nearest = length
+    across(x, y, x + ox * length, y + oy * length, (cell) => {
+      for (const i of held[cell]!) {
+        if (i === from) continue
+        const k = 6 * i
+        const ex = at[k + 2]! - at[k]!,
+          ey = at[k + 3]! - at[k + 1]!
+        const det = ex * oy - ey * ox
+        if (det === 0) continue
+        const ax = at[k]! - x,
+          ay = at[k + 1]! - y
+        const away = (ex * ay - ey * ax) / det
+        if (away <= 1e-9 || away >= nearest) continue
+        const along = (ox * ay - oy * ax) / det
+        if (along < 0 || along > 1) continue
+        nearest = away
+        wall = i
+      }
+    })
+    if (wall < 0) return null
+    return at[6 * wall + 4]! * ox + at[6 * wall + 5]! * oy < FACING ? { wall, away: nearest } : null
+  }
 }

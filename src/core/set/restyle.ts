@@ -75,6 +75,13 @@ function onOtherGrid(icon: Icon, before: Rules, after: Rules, how: OnNewGrid | u
   return own ? withAlternative(next, `${base} master`, own.objects) : next
 }
 
+/** All drawings of a set that are brought along when its grid becomes another one. */
+export const onOtherGridFrom = (set: IconSet): (readonly DrawingObject[])[] =>
+  set.icons.flatMap((icon) => {
+    const { objects, alternatives = [] } = masterFor(icon)
+    return [objects, ...alternatives.map((one) => one.objects)]
+  })
+
 /** A master with one more alternative, its objects under ids that no other of it has. */
 function withAlternative(master: Master, name: string, objects: readonly DrawingObject[]): Master {
   const alternatives = master.alternatives ?? []

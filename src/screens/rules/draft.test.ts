@@ -2,11 +2,18 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { iconSvg } from '@/core/formats/drawn'
 import { readSetFile } from '@/core/formats/set-file'
-import { draftOf, outcome } from './draft'
+import type { IconSet } from '@/core/set/set'
+import { type Draft, draftOf, outcome as outcomeUnder, ruled } from './draft'
 
 const { set } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
 const quayside = set!
 const draft = draftOf(quayside.rules)
+
+/** What a draft comes to, from its rules to the set under them. */
+function outcome(one: Draft, from: IconSet) {
+  const under = ruled(one, from.rules)
+  return under.ok ? { ...under, ...outcomeUnder(under, from) } : under
+}
 
 describe('a change of the rules', () => {
   it('that changes nothing comes to the same rules', () => {

@@ -66,15 +66,19 @@ export function settled(draft: Draft): Draft {
   return summed({ ...draft, radii })
 }
 
-/** What a draft comes to: the set with it applied, or what is wrong, by place. */
-export type Outcome =
-  | { readonly ok: true; readonly rules: RulesType; readonly renames: readonly Rename[]; readonly set: IconSet }
-  | { readonly ok: false; readonly problems: ReadonlyMap<string, string>; readonly sentence: string }
+/** What is wrong, by place, and in a sentence. */
+type Wrong = { readonly ok: false; readonly problems: ReadonlyMap<string, string>; readonly sentence: string }
+
+/** The rules that a draft comes to, or what is wrong. */
+export type Ruled = { readonly ok: true; readonly rules: RulesType; readonly renames: readonly Rename[] } | Wrong
+
+/** The set under the rules of a draft, or what is wrong. */
+export type Outcome = { readonly ok: true; readonly set: IconSet } | Wrong
 
 /** What becomes of the drawings by a change, beside what the rules say. */
 export type Ways = Pick<Restyling, 'drawings' | 'except'>
 
-export function outcome(draft: Draft, set: IconSet, ways: Ways = {}): Outcome {
+export function ruled(draft: Draft, before: RulesType): Ruled {
   const plain = <T extends { was: string | null }>(list: readonly T[]) => list.map(({ was: _, ...value }) => value)
   const swatches = renamed('swatch', draft.palette),
     names = new Map(swatches.map(({ from, to }) => [from, to]))
@@ -106,7 +110,7 @@ export function outcome(draft: Draft, set: IconSet, ways: Ways = {}): Outcome {
   const follows = draft.follows && {
     ...draft.follows,
     // What is typed here becomes its own; what is to follow again is not.
-    own: ownIn(draft, set.rules),
+    own: ownIn(draft, before),
   }
   const parsed = Rules.safeParse({
     ...draft,
@@ -124,16 +128,19 @@ export function outcome(draft: Draft, set: IconSet, ways: Ways = {}): Outcome {
     const problems = new Map(parsed.error.issues.map(({ path, message }) => [path.join('.'), message]))
     return { ok: false, problems, sentence: parsed.error.issues[0]!.message }
   }
+  return { ok: true, rules: parsed.data, renames }
+}
+
+export function outcome({ rules, renames }: Extract<Ruled, { ok: true }>, set: IconSet, ways: Ways = {}): Outcome {
   const next = applyEdit(set, {
     kind: 'rules',
-    rules: parsed.data,
+    rules,
     renames,
     ...ways,
-    ...(parsed.data.follows && { isFollowing: true }),
+    ...(rules.follows && { isFollowing: true }),
   })
   const [problem] = setProblems(next)
-  if (problem) return { ok: false, problems: new Map(), sentence: problem }
-  return { ok: true, rules: parsed.data, renames, set: next }
+  return problem ? { ok: false, problems: new Map(), sentence: problem } : { ok: true, set: next }
 }
 
 const renamed = (kind: ValueKind, list: readonly { name: string; was: string | null }[]): Rename[] =>

@@ -11,10 +11,11 @@ import { CommonCommands } from '../frame/top-bar'
 import { useChanges } from './changes'
 import { RuleDiagram } from './diagram'
 import { ChangesSheet } from './changes-sheet'
-import { type Draft, draftOf, outcome, settled, type Ways } from './draft'
+import { type Draft, draftOf, outcome, ruled, settled, type Ways } from './draft'
 import { RulesFiles } from './rules-files'
 import { RulesForm } from './rules-form'
 import { changesInWords, Strip } from './strip'
+import { useFitted } from './use-fitted'
 
 /** The rule book beside a diagram of it, and what a change would do to the icons. Nothing is applied before “Apply”. */
 export function RulesScreen() {
@@ -40,10 +41,16 @@ export function RulesScreen() {
     }),
     [isOtherGrid, drawings, left],
   )
-  const result = useMemo(() => (draft ? outcome(draft, set, ways) : null), [draft, set, ways])
+  const under = useMemo(() => (draft ? ruled(draft, set.rules) : null), [draft, set.rules])
+  const fitting = useFitted(set, under?.ok && isOtherGrid && drawings === 'fitted' ? under.rules : null)
+  const isFitting = fitting !== null
+  const result = useMemo(
+    () => (under?.ok ? (isFitting ? null : outcome(under, set, ways)) : under),
+    [under, set, ways, isFitting],
+  )
   const after = result?.ok ? result.set : null
   const changes = useChanges(set, after)
-  const problems = result && !result.ok ? result.problems : NONE
+  const wrong = result && !result.ok ? result : null
 
   const leave = (icon: string) => {
     const next = new Set(left)
@@ -51,15 +58,15 @@ export function RulesScreen() {
     setLeft(next)
   }
   const apply = () => {
-    if (result?.ok)
+    if (result?.ok && under?.ok)
       commit(
         session,
         {
           kind: 'rules',
-          rules: result.rules,
-          renames: result.renames,
+          rules: under.rules,
+          renames: under.renames,
           ...ways,
-          ...(result.rules.follows && { isFollowing: true as const }),
+          ...(under.rules.follows && { isFollowing: true as const }),
         },
         'Change the rules',
       )
@@ -71,15 +78,17 @@ export function RulesScreen() {
       <SetBar />
       <div className="row-span-2 flex min-h-0 flex-col border-r border-ink bg-sheet">
         <div className="min-h-0 flex-1 overflow-y-auto">
-          <RulesForm draft={shown} onChange={(next) => setDraft(settled(next))} problems={problems} />
+          <RulesForm draft={shown} onChange={(next) => setDraft(settled(next))} problems={wrong?.problems ?? NONE} />
         </div>
         <div className="border-t border-ink px-4 py-2.5">
-          <p role="status" className={`mb-2 min-h-4 ${result && !result.ok ? 'text-fault' : 'text-quiet'}`}>
-            {!result
-              ? 'No change is pending.'
-              : result.ok
-                ? changes && changesInWords(changes, set.icons.length).replace(/[^.…]$/, '$&.')
-                : result.sentence}
+          <p role="status" className={`mb-2 min-h-4 ${wrong ? 'text-fault' : 'text-quiet'}`}>
+            {wrong
+              ? wrong.sentence
+              : fitting
+                ? `${fitting.done} of ${fitting.of} drawings are fitted to the new grid…`
+                : changes
+                  ? changesInWords(changes, set.icons.length).replace(/[^.…]$/, '$&.')
+                  : 'No change is pending.'}
           </p>
           {isOtherGrid && (
             <div className="mb-2 flex items-center justify-between">

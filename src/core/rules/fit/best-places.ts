@@ -22,65 +22,90 @@ export type Placed = { readonly places: readonly number[]; readonly cost: number
 const REACH = 1
 /** How many partial placings are looked at before the best one so far is taken. */
 const BUDGET = 4000
+/** Costs nearer than this are one. */
+const TIE = 1e-12
 
 /**
  * The cheapest places for knots that keep their order: a branch and bound over the places each may take. What is still
  * to come is bounded from below by dynamic programming over the costs of single knots and of neighbours, so that
- * nothing is missed as long as the budget lasts. Deterministic.
+ * nothing is missed as long as the budget lasts. Only what costs less than `below` is looked for; where there is no such
+ * thing, the cost is Infinity. Deterministic.
  */
-export function bestPlaces(knots: readonly Knot[], wishes: readonly Wish[]): Placed {
+export function bestPlaces(knots: readonly Knot[], wishes: readonly Wish[], below = Infinity): Placed {
   const n = knots.length
   if (n === 0) return { places: [], cost: 0, isExact: true }
   const choices = knots.map(choicesOf)
   const near: Wish[][] = knots.map(() => []),
-    far: Wish[][] = knots.map(() => [])
+    far: Far[][] = knots.map(() => [])
   for (const wish of wishes) {
     const last = Math.max(...wish.knots)
     const isNear = wish.knots.every((knot) => knot === last || knot === last - 1)
-    ;(isNear ? near : far)[last]!.push(wish)
+    if (isNear) near[last]!.push(wish)
+    else far[last]!.push({ ...wish, factor: wish.factors[wish.knots.indexOf(last)]!, last, off: 0 })
   }
-  const places = new Float64Array(n)
-  const own = choices.map((list, i) => list.map((place) => knots[i]!.cost(place)))
-  /** What a step from one knot's place to the next one's costs by itself; Infinity where it breaks the order. */
-  const step = (i: number, c: number): number => {
-    const place = choices[i]![c]!
-    if (i > 0 && place < places[i - 1]! - 1e-9) return Infinity
-    places[i] = place
-    return own[i]![c]! + missed(near[i]!, places)
-  }
-  const rest = boundsOf(choices, step, places)
-  let best = Infinity,
-    left = BUDGET
-  const chosen = new Float64Array(n)
-  const look = (i: number, sum: number): void => {
+  const steps = stepsOf(knots, choices, near)
+  const rest = boundsOf(choices, steps)
+  const places = new Float64Array(n),
+    chosen = new Float64Array(n)
+  /** The choices of each knot that may still win, the most promising first, with what each costs and can come to. */
+  const open = choices.map(({ length }) => ({
+    at: new Int32Array(length),
+    cost: new Float64Array(length),
+    bound: new Float64Array(length),
+  }))
+  let best = below,
+    left = BUDGET,
+    isFound = false
+  const look = (i: number, before: number, sum: number): void => {
     if (i === n) {
-      if (sum < best - 1e-12) {
+      if (sum < best - TIE) {
         best = sum
+        isFound = true
         chosen.set(places)
       }
       return
     }
-    const next = choices[i]!.map((place, c) => {
-      const cost = step(i, c)
-      return { place, cost: cost === Infinity ? cost : cost + missed(far[i]!, places), after: rest[i]![c]! }
-    })
-    next.sort((a, b) => a.cost + a.after - (b.cost + b.after))
-    for (const { place, cost, after } of next) {
-      if (sum + cost + after >= best - 1e-12) return
+    const { at, cost, bound } = open[i]!,
+      further = far[i]!
+    const list = choices[i]!,
+      m = list.length
+    for (const wish of further) wish.off = offOf(wish, places)
+    let count = 0
+    for (let c = 0; c < m; c++) {
+      let own = steps[i]![before * m + c]!
+      if (sum + own + rest[i]![c]! >= best - TIE || own === Infinity) continue
+      const place = list[c]!
+      for (const { off, factor, least, weight } of further) {
+        const missing = off - factor * place
+        own += weight * (least ? Math.max(0, missing) : Math.abs(missing))
+      }
+      const all = own + rest[i]![c]!
+      let k = count++
+      for (; k > 0 && bound[k - 1]! > all; k--) {
+        at[k] = at[k - 1]!
+        cost[k] = cost[k - 1]!
+        bound[k] = bound[k - 1]!
+      }
+      at[k] = c
+      cost[k] = own
+      bound[k] = all
+    }
+    for (let k = 0; k < count; k++) {
+      if (sum + bound[k]! >= best - TIE) return
       if (best < Infinity && left-- <= 0) return
-      places[i] = place
-      look(i + 1, sum + cost)
+      places[i] = list[at[k]!]!
+      look(i + 1, at[k]!, sum + cost[k]!)
     }
   }
-  look(0, 0)
-  return { places: [...chosen], cost: best, isExact: left > 0 }
+  look(0, 0, 0)
+  return { places: [...chosen], cost: isFound ? best : Infinity, isExact: left > 0 }
 }
 
 /**
  * The cheapest places that are symmetric: those of a knot and of its partner, counted from the other end, sum up to
  * `sum`.
  */
-export function evenPlaces(knots: readonly Knot[], wishes: readonly Wish[], sum: number): Placed {
+export function evenPlaces(knots: readonly Knot[], wishes: readonly Wish[], sum: number, below = Infinity): Placed {
   const n = knots.length,
     half = Math.ceil(n / 2)
   const partner = (i: number) => n - 1 - i
@@ -106,12 +131,21 @@ export function evenPlaces(knots: readonly Knot[], wishes: readonly Wish[], sum:
     })
     return { ...wish, knots: [...factors.keys()], factors: [...factors.values()], value }
   })
-  const { places, cost, isExact } = bestPlaces(halved, folded)
+  const { places, cost, isExact } = bestPlaces(halved, folded, below)
   return {
     places: knots.map((_, i) => (i < half ? places[i]! : sum - places[partner(i)]!)),
     cost,
     isExact,
   }
+}
+
+/** A wish about knots that are no neighbours: the factor of its last one, and what the places of the others leave to be met. */
+type Far = Wish & { readonly factor: number; readonly last: number; off: number }
+
+function offOf({ knots, factors, value, last }: Far, places: ArrayLike<number>): number {
+  let off = value
+  for (let k = 0; k < knots.length; k++) if (knots[k] !== last) off -= factors[k]! * places[knots[k]!]!
+  return off
 }
 
 /** By how much wishes are missed, each times its weight. */
@@ -137,23 +171,41 @@ function choicesOf({ ideal, phases }: Knot): number[] {
   return [...places].sort((a, b) => a - b)
 }
 
-/** The least that all knots after one can come to, for each place of that one: wishes of three and more left aside. */
-function boundsOf(
+/**
+ * What each choice of a knot costs by itself and with each choice of the knot before it, that of the earlier one counting
+ * by rows; Infinity where it breaks the order.
+ */
+function stepsOf(
+  knots: readonly Knot[],
   choices: readonly (readonly number[])[],
-  step: (i: number, c: number) => number,
-  places: Float64Array,
-): number[][] {
-  const n = choices.length
-  const rest: number[][] = Array.from({ length: n }, () => [])
-  rest[n - 1] = choices[n - 1]!.map(() => 0)
-  for (let i = n - 2; i >= 0; i--)
-    rest[i] = choices[i]!.map((place) => {
-      let least = Infinity
-      choices[i + 1]!.forEach((_, c) => {
+  near: readonly (readonly Wish[])[],
+): Float64Array[] {
+  const places = new Float64Array(knots.length)
+  return choices.map((list, i) => {
+    const own = list.map((place) => knots[i]!.cost(place))
+    const before = i > 0 ? choices[i - 1]! : [-Infinity]
+    const steps = new Float64Array(before.length * list.length)
+    before.forEach((earlier, b) => {
+      if (i > 0) places[i - 1] = earlier
+      list.forEach((place, c) => {
         places[i] = place
-        least = Math.min(least, step(i + 1, c) + rest[i + 1]![c]!)
+        steps[b * list.length + c] = place < earlier - 1e-9 ? Infinity : own[c]! + missed(near[i]!, places)
       })
-      return least
     })
+    return steps
+  })
+}
+
+/** The least that all knots after one can come to, for each choice of that one: wishes of three and more left aside. */
+function boundsOf(choices: readonly (readonly number[])[], steps: readonly Float64Array[]): Float64Array[] {
+  const rest = choices.map(({ length }) => new Float64Array(length))
+  for (let i = choices.length - 2; i >= 0; i--) {
+    const m = choices[i + 1]!.length
+    for (let b = 0; b < choices[i]!.length; b++) {
+      let least = Infinity
+      for (let c = 0; c < m; c++) least = Math.min(least, steps[i + 1]![b * m + c]! + rest[i + 1]![c]!)
+      rest[i]![b] = least
+    }
+  }
   return rest
 }

@@ -6,6 +6,7 @@ import { type DrawingObject, isContainer, kindOf } from '../../drawing/object'
 import { scaleOwn } from '../../drawing/scale-own'
 import type { Scene } from '../../drawing/scene'
 import { transformObject, withMovedPaints } from '../../drawing/transform-object'
+import { type Memory, recalled, remember } from '../../drawing/memory'
 import { mapObjects } from '../../drawing/tree'
 import { visited } from '../../drawing/visit'
 import { tidy } from '../../geometry/tidy'
@@ -52,9 +53,25 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
     : { objects: plain, isFitted: false }
 }
 
-/** The same without drawing what comes of it: for many icons at once, which are looked at afterwards. */
-export const quicklyFitted = (objects: readonly DrawingObject[], from: Rules, to: Rules): readonly DrawingObject[] =>
-  placing(objects, from, to)(1)
+/** What drawings came to on the grid of a rule book, and from which rules they were brought there. */
+const quick: Memory<Rules, readonly DrawingObject[], { from: Rules; objects: readonly DrawingObject[] }> = new WeakMap()
+
+/** The same without drawing what comes of it: for many icons at once, which are looked at afterwards. Remembered. */
+export function quicklyFitted(objects: readonly DrawingObject[], from: Rules, to: Rules): readonly DrawingObject[] {
+  const known = recalled(quick, to, objects)
+  if (known?.from === from) return known.objects
+  const result = placing(objects, from, to)(1)
+  keepQuicklyFitted(objects, from, to, result)
+  return result
+}
+
+/** Remembers what was fitted elsewhere, by a worker. */
+export const keepQuicklyFitted = (
+  objects: readonly DrawingObject[],
+  from: Rules,
+  to: Rules,
+  result: readonly DrawingObject[],
+): void => remember(quick, to, objects, { from, objects: result })
 
 /** What becomes of a drawing on another grid, as carefully as it is asked for. */
 function placing(objects: readonly DrawingObject[], from: Rules, to: Rules): (care: number) => DrawingObject[] {
@@ -84,13 +101,14 @@ function placing(objects: readonly DrawingObject[], from: Rules, to: Rules): (ca
 const SLACK = 0.05
 
 function cheaper(marks: Marks, terms: Terms): [AxisFit, AxisFit] {
-  const x = placedMarks(marks, 'x', terms, null),
-    yThen = placedMarks(marks, 'y', terms, x)
+  const xFirst = placedMarks(marks, 'x', terms, null, Infinity)!,
+    yThen = placedMarks(marks, 'y', terms, xFirst, Infinity)!
   // Nothing ties the axes together: either order comes to the same.
-  if (marks.squares.length === 0) return [x, yThen]
-  const y = placedMarks(marks, 'y', terms, null),
-    xThen = placedMarks(marks, 'x', terms, y)
-  return x.cost + yThen.cost <= xThen.cost + y.cost ? [x, yThen] : [xThen, y]
+  if (marks.squares.length === 0) return [xFirst, yThen]
+  const cost = xFirst.cost + yThen.cost
+  const yFirst = placedMarks(marks, 'y', terms, null, cost),
+    xThen = yFirst && placedMarks(marks, 'x', terms, yFirst, cost - yFirst.cost)
+  return yFirst && xThen ? [xThen, yFirst] : [xFirst, yThen]
 }
 
 /** A drawing of one rule book scaled to the grid of another. */

@@ -11,8 +11,17 @@ const LONG = 5,
   MOST = 2
 /** How much it costs to lie a unit off where scaling would lead, squared. */
 const SHIFT = 0.6
-/** The best places for all marks of an axis; `known` are those of the other axis, where they are known. */
-export function placedMarks(marks: Marks, axis: Axis, terms: Terms, known: AxisFit | null): AxisFit {
+/**
+ * The best places for all marks of an axis; `known` are those of the other axis, where they are known. Null where they
+ * would not cost less than `below`.
+ */
+export function placedMarks(
+  marks: Marks,
+  axis: Axis,
+  terms: Terms,
+  known: AxisFit | null,
+  below: number,
+): AxisFit | null {
   const list = marks.marks[axis]
   const coordinates = distinct(
     list.map(({ at }) => at),
@@ -36,8 +45,8 @@ export function placedMarks(marks: Marks, axis: Axis, terms: Terms, known: AxisF
     })),
     ...(known ? squareWishes(marks, axis, index, known) : alikeSquares(marks, axis, index)),
   ].flatMap(plain)
-  const placed = settled(knots, wishes, centred(list, index, scale, { first, last }), coordinates, scale)
-  return { coordinates, places: placed.places, cost: placed.cost }
+  const placed = settled(knots, wishes, centred(list, index, scale, { first, last }), coordinates, scale, below)
+  return placed && { coordinates, places: placed.places, cost: placed.cost }
 }
 
 /** A knot whose cost counts from where all of them lie aside. */
@@ -53,7 +62,8 @@ function settled(
   centring: readonly Wish[],
   coordinates: readonly number[],
   scale: number,
-): Placed {
+  below: number,
+): Placed | null {
   const n = coordinates.length
   const sum = n > 1 ? coordinates[0]! + coordinates[n - 1]! : 0
   const isEven =
@@ -63,16 +73,17 @@ function settled(
   for (const about of isEven ? [half, half - 1, half + 1] : [0, -1, 1]) {
     const aside = isEven ? (about - sum * scale) / 2 : about / 2
     const price = 2 * ASIDE * Math.abs(aside)
-    if (best && best.cost <= price) continue
+    if ((best?.cost ?? below) <= price) continue
     const there = knots.map((knot): Knot => ({
       ...knot,
       ideal: knot.ideal + aside,
       cost: (place) => knot.cost(place, aside),
     }))
-    const placed = isEven ? evenPlaces(there, wishes, about) : bestPlaces(there, [...wishes, ...centring])
-    if (!best || placed.cost + price < best.cost - 1e-9) best = { ...placed, cost: placed.cost + price }
+    const under: number = (best?.cost ?? below) - price
+    const placed = isEven ? evenPlaces(there, wishes, about, under) : bestPlaces(there, [...wishes, ...centring], under)
+    if (placed.cost + price < (best?.cost ?? below) - 1e-9) best = { ...placed, cost: placed.cost + price }
   }
-  return best!
+  return best
 }
 
 function knotOf(

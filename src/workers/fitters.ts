@@ -1,0 +1,38 @@
+import { keepQuicklyFitted } from '../core/rules/fit/fit'
+import type { DrawingObject } from '../core/drawing/object'
+import type { Rules } from '../core/rules/rules'
+import { Drawer } from './drawer'
+
+/** Workers that bring drawings to other grids, as many as there are cores beside the page's, begun when first needed. */
+const fitters = Array.from(
+  { length: Math.max(1, Math.min(4, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1)) },
+  () => new Drawer(),
+)
+
+/**
+ * Brings drawings from one rule book to the grid of another, so that the page knows what they come to without computing
+ * it; `done` is told of each. What cannot be fitted by a worker is left to the page. Returns the way to give it up.
+ */
+export function fitAll(
+  drawings: readonly (readonly DrawingObject[])[],
+  from: Rules,
+  to: Rules,
+  done: () => void,
+): () => void {
+  let isWanted = true
+  const ways = drawings.map((objects, i) =>
+    fitters[i % fitters.length]!.ask({
+      source: { objects, rules: from, ground: 'light', to },
+      wanted: 'fitted',
+      done(answer) {
+        if (!isWanted) return
+        if ('fitted' in answer) keepQuicklyFitted(objects, from, to, answer.fitted)
+        done()
+      },
+    }),
+  )
+  return () => {
+    isWanted = false
+    for (const giveUp of ways) giveUp()
+  }
+}
