@@ -19,6 +19,8 @@ export const OPTIONS = {
   rules: { type: 'string' },
   drawings: { type: 'string' },
   except: { type: 'string' },
+  note: { type: 'string' },
+  quiet: { type: 'boolean' },
   time: { type: 'boolean' },
   tokens: { type: 'boolean' },
   json: { type: 'boolean' },

@@ -6,7 +6,10 @@ import { type Answer, OPTIONS, type Options, UsageError } from './command'
 const USAGE = `bin/wise-square COMMAND
 
   check FILE                                  say what breaks the rules or will look bad; 1 if any is an error
-  deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder
+  deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder: to the targets named, to all, or to
+                                              those that the set is delivered to
+  release FILE --to DIR [--note TEXT]         keep a delivery as the next numbered release in a folder
+  diff OLD NEW [--out PAGE.html]              say which icons changed between two set files; 1 if any did
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered
   restyle FILE --rules FILE --out FILE        bring a set under other rules and say which icons need a hand
           [--drawings fitted|scaled]          what becomes of them on another grid
@@ -17,13 +20,15 @@ const USAGE = `bin/wise-square COMMAND
                                               (union, subtract, intersect, exclude, divide, patches,
                                               offset, stroke, round, simplify, measure)
 
-Every command takes --json for an answer that programs can read. FILE is a set file (name.wisesquare.json).`
+Every command takes --json for an answer that programs can read; deliver, release and diff take --quiet. FILE is a set file (name.wisesquare.json).`
 
 type Command = (files: readonly string[], options: Options) => Promise<Answer>
 
 /** Each command is loaded when it is asked for, so that none waits for what another needs. */
 const COMMANDS = new Map<string, () => Promise<Command>>([
   ['check', async () => (await import('./check')).checkCommand],
+  ['diff', async () => (await import('./diff')).diffCommand],
+  ['release', async () => (await import('./release')).releaseCommand],
   ['deliver', async () => (await import('./deliver')).deliverCommand],
   ['proof', async () => (await import('./proof')).proofCommand],
   ['restyle', async () => (await import('./restyle')).restyleCommand],
@@ -62,7 +67,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (!load) throw new UsageError(`There is no command “${name}”.`)
     const command = await load()
     const { lines, value, status = 0 } = await command(files, values)
-    console.log(json ? JSON.stringify(value) : lines.join('\n'))
+    if (json || lines.length > 0) console.log(json ? JSON.stringify(value) : lines.join('\n'))
     return status
   } catch (error) {
     const wrongUse =

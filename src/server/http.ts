@@ -59,7 +59,7 @@ export async function boundedBytes(request: Request, limit: number): Promise<Res
 }
 
 /** A file to be kept, under a name that every system takes. */
-export function download(body: string | Uint8Array, name: string, type: string): Response {
+export function download(body: string | Uint8Array | ReadableStream<Uint8Array>, name: string, type: string): Response {
   const plain = name.replace(/[^\w .()-]/g, '_')
   return new Response(body as BodyInit, {
     headers: {

@@ -115,6 +115,26 @@ const sixth: Migration = {
   },
 }
 
+/** How a set is delivered, and the deliveries of it that are kept. */
+const seventh: Migration = {
+  async up(db: Any) {
+    await addColumn(db, 'sets', 'delivery', 'text')
+    await db.schema
+      .createTable('releases')
+      .ifNotExists()
+      .addColumn('set_id', 'text', (column) => column.notNull().references('sets.id').onDelete('cascade'))
+      .addColumn('number', 'integer', (column) => column.notNull())
+      .addColumn('note', 'text', (column) => column.notNull())
+      .addColumn('made_at', 'text', (column) => column.notNull())
+      .addColumn('files', 'text', (column) => column.notNull())
+      .addColumn('icons', 'text', (column) => column.notNull())
+      .addColumn('set_file', 'blob', (column) => column.notNull())
+      .addColumn('archive', 'blob', (column) => column.notNull())
+      .addPrimaryKeyConstraint('releases_key', ['set_id', 'number'])
+      .execute()
+  },
+}
+
 /**
  * Every migration by name; names are applied in alphabetical order and never change once released. Each may be done
  * again over what it did.
@@ -127,6 +147,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '004-drawn': fourth,
   '005-snags': fifth,
   '006-masters-and-labels': sixth,
+  '007-delivery': seventh,
 }
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }

@@ -56,7 +56,7 @@ const mentions = (request: Uint8Array, text: string): boolean =>
 async function write(
   tx: Db,
   id: string,
-  { base, writer, name, rules, icons, order }: CheckedWrites,
+  { base, writer, name, rules, delivery, icons, order }: CheckedWrites,
   checkedIn: number,
 ): Promise<Result<number> | null> {
   const row = await tx
@@ -84,6 +84,7 @@ async function write(
   const changes = {
     ...(name !== undefined && { name }),
     ...(rules !== undefined && { rules, rules_revision: revision }),
+    ...(delivery !== undefined && { delivery }),
   }
   await tx
     .updateTable('sets')
@@ -119,5 +120,5 @@ export async function deletedIcons(db: Db, id: string): Promise<string> {
     .where('deleted_at', 'is not', null)
     .orderBy('deleted_at', 'desc')
     .execute()
-  return setJson({ name: '', kind: '', rules: 'null', icons })
+  return setJson({ name: '', kind: '', rules: 'null', delivery: null, icons })
 }

@@ -10,6 +10,7 @@ export type Tables = {
   drawn: DrawnTable
   pictures: PictureTable
   settings: SettingTable
+  releases: ReleaseTable
 }
 
 type SetTable = {
@@ -17,6 +18,8 @@ type SetTable = {
   name: string
   kind: string
   rules: string
+  /** How it is delivered, as JSON; null where all is as usual. */
+  delivery: string | null
   /** Grows by one with every saved change. */
   revision: ColumnType<number, number | undefined, number>
   /** The revision in which the rules changed last. */
@@ -64,5 +67,20 @@ type DrawnTable = {
 
 /** Pictures that icons are drawn by; `kind` is their media type, `id` made of their bytes. */
 type PictureTable = { id: string; kind: string; w: number; h: number; bytes: Buffer; added_at: string }
+
+/**
+ * A delivery that is kept: the archive as it was made and the set as it was (a set file). As JSON, what is in the archive,
+ * and the icons as they were drawn.
+ */
+type ReleaseTable = {
+  set_id: string
+  number: number
+  note: string
+  made_at: string
+  files: string
+  icons: string
+  set_file: Buffer
+  archive: Buffer
+}
 
 type SettingTable = { key: Generated<string>; value: string }

@@ -16,6 +16,8 @@ export type SetRows = {
   readonly name: string
   readonly kind: string
   readonly rules: string
+  /** How it is delivered, as JSON; null where all is as usual. */
+  readonly delivery: string | null
   readonly icons: readonly IconRow[]
 }
 
@@ -26,30 +28,34 @@ export const rowOfIcon = ({ id, name, tags, aliases, masters }: IconSet['icons']
   masters: JSON.stringify(masters),
 })
 
-export const rowsOfSet = ({ name, kind, rules, icons }: IconSet): SetRows => ({
+export const iconOfRow = ({ id, name, labels, masters }: IconRow): IconSet['icons'][number] => ({
+  id,
+  name,
+  ...(labels !== null && JSON.parse(labels)),
+  masters: JSON.parse(masters),
+})
+
+export const rowsOfSet = ({ name, kind, rules, delivery, icons }: IconSet): SetRows => ({
   name,
   kind,
   rules: JSON.stringify(rules),
+  delivery: delivery ? JSON.stringify(delivery) : null,
   icons: icons.map(rowOfIcon),
 })
 
-export const setOfRows = ({ name, kind, rules, icons }: SetRows): IconSet => ({
+export const setOfRows = ({ name, kind, rules, delivery, icons }: SetRows): IconSet => ({
   name,
   kind: kind as IconSet['kind'],
   rules: JSON.parse(rules),
-  icons: icons.map((icon) => ({
-    id: icon.id,
-    name: icon.name,
-    ...(icon.labels !== null && JSON.parse(icon.labels)),
-    masters: JSON.parse(icon.masters),
-  })),
+  ...(delivery !== null && { delivery: JSON.parse(delivery) }),
+  icons: icons.map(iconOfRow),
 })
 
 /** Stored rows as the JSON of a set, without reading what is JSON already. */
-export function setJson({ name, kind, rules, icons }: SetRows): string {
+export function setJson({ name, kind, rules, delivery, icons }: SetRows): string {
   const written = icons.map(
     (icon) =>
       `{"id":${JSON.stringify(icon.id)},"name":${JSON.stringify(icon.name)},${icon.labels === null ? '' : `${icon.labels.slice(1, -1)},`}"masters":${icon.masters}}`,
   )
-  return `{"name":${JSON.stringify(name)},"kind":${JSON.stringify(kind)},"rules":${rules},"icons":[${written.join(',')}]}`
+  return `{"name":${JSON.stringify(name)},"kind":${JSON.stringify(kind)},"rules":${rules},${delivery === null ? '' : `"delivery":${delivery},`}"icons":[${written.join(',')}]}`
 }

@@ -103,7 +103,7 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
     revision: row.revision,
     writer: row.writer,
     changedAt: row.changed_at,
-    rows: { name: row.name, kind: row.kind, rules: row.rules, icons },
+    rows: { name: row.name, kind: row.kind, rules: row.rules, delivery: row.delivery, icons },
   }
 }
 
@@ -135,6 +135,7 @@ export async function addSet(db: Db, set: SetRows): Promise<{ id: string; name: 
       name,
       kind: set.kind,
       rules: set.rules,
+      delivery: set.delivery,
       position: Math.max(0, ...taken.map(({ position }) => position)) + 1,
       changed_at: now(),
       deleted_at: null,

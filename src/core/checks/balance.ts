@@ -7,7 +7,7 @@ import { isStyled } from '../drawing/object'
 import { styleOf } from '../drawing/shared-style'
 import { isGradient } from '../drawing/paint'
 import { colourOf } from '../drawing/values'
-import { pathBounds } from '../geometry/path'
+import { type Path, pathBounds } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import type { Check } from './check'
 import { shownInk } from './ink'
@@ -48,7 +48,8 @@ export const offCentre: Check = {
 const FINE = 0.4
 
 /** How far the lines that an outline is looked at by may lie from it, in units of a 24 grid. */
-const FLAT = 5e-3
+const FLAT = 5e-3,
+  COARSE = 0.1
 
 /** Drawings that are the same left and right but for a slip. */
 export const nearlySymmetric: Check = {
@@ -61,22 +62,11 @@ export const nearlySymmetric: Check = {
       middle = rules.grid.size / 2
     const box = pathBounds(shownInk(checked))
     if (!box || Math.abs(2 * (box.x - middle) + box.w) > 2 * SLIP * unit) return []
-    const bits = flattened(shownInk(checked), FLAT * unit).flatMap(({ segments }) => segments)
-    let worst = 0,
-      at: Point | null = null,
-      found = 0
-    for (const { from, to } of bits) {
-      const looks = Math.max(1, Math.ceil(Math.hypot(to.x - from.x, to.y - from.y) / (FINE * unit)))
-      // The other half is looked at from this one.
-      if (Math.max(from.x, to.x) > middle) continue
-      for (let i = 0; i < looks; i++) {
-        const p = { x: from.x + ((to.x - from.x) * i) / looks, y: from.y + ((to.y - from.y) * i) / looks }
-        const { away, index } = nearestOf(bits, { x: 2 * middle - p.x, y: p.y }, FLAT * unit, found)
-        found = index
-        if (away > SLIP * unit) return []
-        if (away > worst) [worst, at] = [away, p]
-      }
-    }
+    // Most that are not symmetric are far from it: a coarse look says so.
+    if (!mirrored(shownInk(checked), middle, COARSE * unit, (SLIP + 2 * COARSE) * unit, FINE * unit)) return []
+    const found = mirrored(shownInk(checked), middle, FLAT * unit, SLIP * unit, FINE * unit)
+    if (!found) return []
+    const { worst, at } = found
     if (!at || worst < 3 * FLAT * unit) return []
     return [
       {
@@ -86,6 +76,36 @@ export const nearlySymmetric: Check = {
       },
     ]
   },
+}
+
+/**
+ * How far the left half of an outline, seen in lines so `flat`, is at most from the mirrored right one, and where; null
+ * where it is further than a limit.
+ */
+function mirrored(
+  ink: Path,
+  middle: number,
+  flat: number,
+  limit: number,
+  fine: number,
+): { readonly worst: number; readonly at: Point | null } | null {
+  const bits = flattened(ink, flat).flatMap(({ segments }) => segments)
+  let worst = 0,
+    at: Point | null = null,
+    found = 0
+  for (const { from, to } of bits) {
+    // The other half is looked at from this one.
+    if (Math.max(from.x, to.x) > middle) continue
+    const looks = Math.max(1, Math.ceil(Math.hypot(to.x - from.x, to.y - from.y) / fine))
+    for (let i = 0; i < looks; i++) {
+      const p = { x: from.x + ((to.x - from.x) * i) / looks, y: from.y + ((to.y - from.y) * i) / looks }
+      const { away, index } = nearestOf(bits, { x: 2 * middle - p.x, y: p.y }, 2 * flat, found)
+      found = index
+      if (away > limit) return null
+      if (away > worst) [worst, at] = [away, p]
+    }
+  }
+  return { worst, at }
 }
 
 /**

@@ -1,6 +1,7 @@
 import { DrawingObject, isContainer } from '../drawing/object'
 import { Rules } from '../rules/rules'
 import { Icon, iconProblems, type IconSet, LIMITS, type Master } from '../set/set'
+import { Delivery } from '../set/settings'
 import { fieldSentence } from './plain-words'
 
 /**
@@ -11,6 +12,10 @@ export function changeProblem(before: IconSet, after: IconSet): string | null {
   if (after.rules !== before.rules) {
     const parsed = Rules.safeParse(after.rules)
     if (!parsed.success) return fieldSentence(parsed.error, 'The rules')
+  }
+  if (after.delivery !== before.delivery) {
+    const parsed = Delivery.safeParse(after.delivery)
+    if (!parsed.success) return fieldSentence(parsed.error, 'The delivery')
   }
   if (after.icons === before.icons) return null
   if (after.icons.length > LIMITS.icons) return `A set may have at most ${LIMITS.icons.toLocaleString('en')} icons.`

@@ -1,7 +1,6 @@
 import { sceneOf } from '../drawing/evaluated-scene'
 import { readFileSync } from 'node:fs'
-import { unzipSync } from 'fflate'
-import { decode } from 'fast-png'
+import { convertIndexedToRgb, decode } from 'fast-png'
 import fc from 'fast-check'
 import paper from 'paper'
 import { describe, expect, it } from 'vitest'
@@ -10,12 +9,11 @@ import { type Path, pathBounds, polyline } from '../geometry/path'
 import { distance } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { masterFor, type IconSet } from '../set/set'
-import { fileBytes, plannedFiles, zip } from '../targets/delivery'
-import { drawnIcon, iconSvg } from './drawn'
+import { iconSvg } from './drawn'
 import { rounded, shortNumber } from './number'
 import { pathData } from './path-data'
 import { readPathData } from './path-reader'
-import { png } from './png'
+import { png, straightAlpha } from './png'
 import { readSetFile, writeSetFile } from './set-file'
 import { pixelsOf } from '../../../tools/rasterise'
 
@@ -240,37 +238,6 @@ describe('set files', () => {
 })
 
 describe('delivery', () => {
-  const pixels = (size: number) => ({
-    width: size,
-    height: size,
-    data: Uint8Array.from({ length: size * size * 4 }, (_, i) => (i % 4 === 3 ? 128 : 64)),
-  })
-
-  it('plans SVG and every size at every density, in order', () => {
-    const files = plannedFiles(quayside, new Set(['svg', 'png']))
-    expect(files).toHaveLength(quayside.icons.length * (2 + 5 * 3))
-    expect(files.map(({ path }) => path)).toEqual(files.map(({ path }) => path).toSorted())
-    expect(files.map(({ path }) => path)).toEqual(
-      expect.arrayContaining(['svg/anchor.svg', 'png/16/anchor.png', 'png/48/anchor@3x.png']),
-    )
-    expect(plannedFiles(quayside, new Set())).toEqual([])
-  })
-
-  it('gives the same bytes each time, in a zip that another program opens', () => {
-    const few = { ...quayside, icons: quayside.icons.slice(0, 2) }
-    const make = () =>
-      zip(
-        plannedFiles(few, new Set(['svg', 'png'])).map((file) => ({
-          path: file.path,
-          bytes: fileBytes(file, drawnIcon(file.icon, few.rules), few.rules, (_, size) => pixels(size)),
-        })),
-      )
-    expect(Buffer.from(make()).equals(Buffer.from(make()))).toBe(true)
-    const entries = unzipSync(make())
-    expect(Object.keys(entries)).toHaveLength(34)
-    expect(Buffer.from(entries['svg/ferry.svg']!).toString()).toBe(iconSvg(few.icons[0]!, few.rules, 'current'))
-  })
-
   it('outlines strokes where the rules say so: nothing is left to stroke, and every icon looks as before', () => {
     const outlined = { ...quayside.rules, strokes: 'outlined' as const }
     for (const icon of quayside.icons) {
@@ -290,9 +257,39 @@ describe('delivery', () => {
     }
   })
 
-  it('writes straight alpha into PNG', () => {
-    const { data, width, channels } = decode(png(pixels(3)))
-    expect([width, channels, ...data.slice(0, 4)]).toEqual([3, 4, 128, 128, 128, 128])
+  it('writes any pixels into PNG without loss, straight, by a palette where that is smaller', () => {
+    const kinds = new Set<number>()
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 1, max: 60 }),
+        fc.constantFrom(1, 2, 3, 4, 16, 17, 256, 257, 4000),
+        fc.nat(),
+        (width, height, colours, seed) => {
+          const list = Array.from({ length: colours }, (_, i) => {
+            const n = Math.imul(i + 1, 2654435761) ^ seed
+            const alpha = i % 3 === 0 ? 255 : (n >>> 24) & 255
+            return [n & 255, (n >>> 8) & 255, (n >>> 16) & 255].map((c) => Math.round((c * alpha) / 255)).concat(alpha)
+          })
+          const data = Uint8Array.from(
+            Array.from({ length: width * height }, (_, i) => list[(Math.imul(i, 7919) % colours) >>> 0]!).flat(),
+          )
+          const file = png({ width, height, data })
+          expect(Buffer.from(png({ width, height, data })).equals(Buffer.from(file))).toBe(true)
+          const read = decode(file)
+          kinds.add(read.palette ? read.depth : 0)
+          const straight = straightAlpha({ width, height, data })
+          const channels = read.palette?.[0]!.length ?? read.channels
+          const found = read.palette ? convertIndexedToRgb(read) : read.data
+          for (let i = 0; i < width * height; i++) {
+            const own = [...found.slice(i * channels, (i + 1) * channels)]
+            expect([...own, ...(own.length === 3 ? [255] : [])]).toEqual([...straight.slice(4 * i, 4 * i + 4)])
+          }
+        },
+      ),
+      { numRuns: 120 },
+    )
+    expect([...kinds].sort()).toEqual([0, 1, 2, 4, 8])
   })
 })
 

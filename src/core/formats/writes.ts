@@ -1,12 +1,14 @@
 import { z } from 'zod'
 import { Rules } from '../rules/rules'
 import { SetName } from '../set/names'
+import { Delivery } from '../set/settings'
 import { Icon, type IconSet, LIMITS } from '../set/set'
 
 /** What changed in a set since a revision: whole icons, whole rules; what is left out stays as it was. */
 export const SetWrites = z.strictObject({
   name: SetName.optional(),
   rules: Rules.optional(),
+  delivery: Delivery.optional(),
   icons: z.array(Icon).max(LIMITS.icons).optional(),
   /** The ids of all icons in their order; whatever is not among them goes to the bin. */
   order: z.array(z.string()).max(LIMITS.icons).optional(),
@@ -22,6 +24,7 @@ export function difference(before: IconSet, after: IconSet): SetWrites | null {
   const writes: SetWrites = {}
   if (before.name !== after.name) writes.name = after.name
   if (before.rules !== after.rules) writes.rules = after.rules
+  if (before.delivery !== after.delivery) writes.delivery = after.delivery ?? {}
   if (before.icons !== after.icons) {
     const known = new Map(before.icons.map((icon) => [icon.id, icon]))
     const changed = after.icons.filter((icon) => known.get(icon.id) !== icon)
@@ -48,6 +51,7 @@ export function overlay(set: IconSet, writes: SetWrites): IconSet {
     ...set,
     name: writes.name ?? set.name,
     rules: writes.rules ?? set.rules,
+    ...(writes.delivery && { delivery: writes.delivery }),
     icons: order.flatMap((id) => icons.get(id) ?? []),
   }
 }

@@ -5,6 +5,7 @@ import type { DrawingObject } from '../drawing/object'
 import { basesOf } from '../rules/book'
 import type { Reference } from '../drawing/reference'
 import { touched } from './masters'
+import type { Delivery } from './settings'
 import { restyledSet, type Restyling } from './restyle'
 import type { Alternative, Icon, IconSet, Labels, Master } from './set'
 
@@ -34,6 +35,7 @@ export type SetEdit =
   | { readonly kind: 'rename-icon'; readonly id: string; readonly name: string }
   | { readonly kind: 'move-icon'; readonly id: string; readonly to: number }
   | { readonly kind: 'rename-set'; readonly name: string }
+  | { readonly kind: 'delivery'; readonly delivery: Delivery }
   | ({ readonly kind: 'rules' } & Restyling)
 
 /** The set after an edit. What the edit does not touch stays identical. */
@@ -81,6 +83,8 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
     }
     case 'rename-set':
       return { ...set, name: edit.name }
+    case 'delivery':
+      return { ...set, delivery: edit.delivery }
     case 'rules':
       return restyledSet(set, edit)
   }

@@ -35,7 +35,7 @@ export function advance(history: History, edit: SetEdit, label: string): History
  * changed.
  */
 function patches(from: IconSet, to: IconSet): Patch[] {
-  return (['name', 'rules', 'icons'] as const).flatMap((key): Patch[] => {
+  return (['name', 'rules', 'delivery', 'icons'] as const).flatMap((key): Patch[] => {
     if (from[key] === to[key]) return []
     const sameOrder =
       key === 'icons' &&

@@ -8,6 +8,7 @@ import { countObjects, walk } from '../drawing/tree'
 import { hasValue } from '../rules/renames'
 import { Rules } from '../rules/rules'
 import { IconName, nameKey, SetName } from './names'
+import { Delivery } from './settings'
 
 /** How much one set may hold. Beyond this the bench could no longer answer in time. */
 export const LIMITS = {
@@ -67,6 +68,7 @@ export const IconSet = z.strictObject({
   name: SetName,
   kind: z.enum(['interface', 'app']),
   rules: Rules,
+  delivery: Delivery.optional(),
   icons: z.array(Icon).max(LIMITS.icons),
 })
 

@@ -1,30 +1,103 @@
-import type { Documents } from '../formats/drawn'
 import type { Rules } from '../rules/rules'
 import type { Icon } from '../set/set'
+import type { Delivery } from '../set/settings'
+import type { Portrait } from './portrait'
+import type { Choices, Options } from './options'
 
-/** What a file is named after; plans can be made of names alone. */
-export type Named = Pick<Icon, 'name'>
+/** What a file is named after; plans are made of names alone. */
+export type Named = Pick<Icon, 'id' | 'name' | 'tags' | 'aliases'>
 
-/** What of the rules a list of files depends on. */
-export type Sizes = Pick<Rules, 'grid' | 'masters' | 'sizes' | 'densities'>
+/** A set as plans see it: no drawing is read. */
+export type Family<I extends Named = Named> = {
+  readonly name: string
+  readonly kind: 'interface' | 'app'
+  readonly icons: readonly I[]
+  readonly rules: Rules
+  readonly delivery?: Delivery | undefined
+}
 
-/**
- * How a file is made, from the drawing that fits a size: a text written from its documents, or so many pixels along a
- * side as PNG.
- */
-export type Made = { readonly size: number } & (
-  | { readonly as: 'text'; readonly text: (documents: Documents) => string }
-  | { readonly as: 'raster'; readonly pixels: number }
-)
+/** A picture of so many pixels along a side, by the document that it is drawn from. */
+export type Picture = { readonly pixels: number; readonly svg: (portrait: Portrait) => string }
+
+/** A font by its glyphs: each a path in units of `size`, y down, under its code point. */
+export type FontPlan = {
+  readonly family: string
+  readonly size: number
+  readonly glyphs: readonly { readonly name: string; readonly code: number; readonly d: string }[]
+}
+
+/** How a file is made from one icon. */
+export type MadeOfIcon =
+  | { readonly as: 'text'; readonly text: (portrait: Portrait) => string }
+  /** A PNG. */
+  | { readonly as: 'raster'; readonly picture: Picture }
+  /** Several pictures in one file of Windows or of macOS. */
+  | { readonly as: 'ico' | 'icns'; readonly pictures: readonly Picture[] }
+  /** A page of vectors, one unit of the document to a point. */
+  | { readonly as: 'pdf'; readonly svg: (portrait: Portrait) => string }
+
+/** How a file of the set as a whole is made: of nothing but names, or of a piece from each icon. */
+export type MadeOfSet =
+  | { readonly as: 'fixed'; readonly text: string }
+  | {
+      readonly as: 'joined'
+      readonly piece: (portrait: Portrait) => string
+      readonly join: (pieces: readonly string[]) => string
+    }
+  | {
+      readonly as: 'font'
+      readonly format: 'ttf' | 'woff2'
+      readonly piece: (portrait: Portrait) => string
+      readonly join: (pieces: readonly string[]) => FontPlan
+    }
 
 /** One file to be written: its path within the delivery, with forward slashes, and how it is made. */
-export type PlannedFile<I extends Named = Icon> = { readonly path: string; readonly icon: I; readonly made: Made }
+export type IconFile = { readonly path: string; readonly made: MadeOfIcon | Extract<MadeOfSet, { as: 'fixed' }> }
+export type SetFile = { readonly path: string; readonly made: MadeOfSet }
 
-/** Something a set is delivered as: a list of files for each icon. */
-export type Target = {
+/** Why something should not be delivered as it is, in a sentence; `rename` would mend it. */
+export type Fault = {
+  readonly sentence: string
+  readonly isError: boolean
+  readonly icon?: string
+  readonly rename?: string
+}
+
+/** Where a result is seen, for a picture of that. */
+export type Place = 'tab' | 'home' | 'launcher' | 'task bar' | 'tile' | 'tool bar' | 'tab bar' | 'text' | 'dock'
+
+/** A result as it is seen in its place: a document, on light or dark ground. */
+export type Sight = {
+  readonly word: string
+  readonly place: Place
+  readonly on: 'light' | 'dark'
+  readonly svg: string
+}
+
+/** The platforms that targets are offered under, in that order. */
+export const PLATFORMS = ['Plain files', 'Web', 'Apple', 'Android', 'Windows', 'Linux desktop', 'Developers'] as const
+export type Platform = (typeof PLATFORMS)[number]
+
+/** Something a set is delivered as: a list of files, by what is chosen of it. */
+export type Target<C extends Choices = Choices> = {
   readonly id: string
   readonly name: string
+  readonly platform: Platform
   /** What is written, in a sentence. */
   readonly note: string
-  readonly files: <I extends Named>(icon: I, sizes: Sizes) => readonly PlannedFile<I>[]
+  /** Whether it is made of icons that stand for an application. */
+  readonly isForApps?: true
+  /** What can be chosen, by name. */
+  readonly choices: C
+  /** The files of one icon. */
+  readonly each?: (icon: Named, family: Family, options: Options<C>) => readonly IconFile[]
+  /** The files of the set as a whole; there are none of an empty one. */
+  readonly whole?: (family: Family, options: Options<C>) => readonly SetFile[]
+  /** How an icon looks where it is used. */
+  readonly sights?: (portrait: Portrait, options: Options<C>) => readonly Sight[]
+  /** What speaks against a drawing there, beside its name. */
+  readonly faults?: (portrait: Portrait, options: Options<C>) => readonly Omit<Fault, 'icon'>[]
 }
+
+/** A target, its choices known to its files. */
+export const defineTarget = <C extends Choices>(target: Target<C>): Target => target as unknown as Target

@@ -1,71 +1,190 @@
 import { readFileSync } from 'node:fs'
 import { unzipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
-import { drawnIcon } from '../formats/drawn'
 import { readSetFile } from '../formats/set-file'
-import { IconName } from '../set/names'
-import { fileBytes, planProblems, plannedFiles, zip } from './delivery'
+import { applyEdit } from '../set/edit'
+import type { IconSet } from '../set/set'
+import { zip } from './archive'
+import { changelog, changesBetween, isSame } from './compare'
+import { codesOf } from './font/codes'
+import { cased, identifier, wordsIn } from './naming'
+import { choiceFault, optionsOf } from './options'
+import { appsOf, filesOfIcon, filesOfSet, pathFaults, plannedFiles } from './plan'
+import { Portrait } from './portrait'
 import { TARGETS } from './targets'
 
-const set = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
-const few = { ...set, icons: set.icons.slice(0, 3), rules: { ...set.rules, sizes: [16], densities: [1, 2] } }
-const all = new Set(TARGETS.map(({ id }) => id))
-/** A picture of one grey, in place of the rasteriser. */
-const grey = (_: string, pixels: number) => ({
-  width: pixels,
-  height: pixels,
-  data: new Uint8Array(4 * pixels * pixels).fill(128),
-})
+const read = (name: string): IconSet => readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!
+const quayside = read('quayside'),
+  skerry = read('skerry-app')
+const few = { ...quayside, icons: quayside.icons.slice(0, 3) }
+const apps = { ...skerry, icons: skerry.icons.slice(0, 2) }
+const all = TARGETS.map(({ id }) => id)
 
-describe.each(TARGETS)('the target $id', ({ id, name, note, files }) => {
-  it('has a name and a sentence, and files of its own for every icon, the same whenever it is asked', () => {
+describe.each(TARGETS)('the target $id', (target) => {
+  const { id, name, note, choices } = target
+  const sets = target.isForApps ? [apps] : [few, apps]
+
+  it('has a name and a sentence, and files of its own, in a folder, the same whenever it is asked', () => {
     expect(name).not.toBe('')
     expect(note).toMatch(/\.$/)
-    for (const icon of few.icons) {
-      const planned = files(icon, few.rules)
+    for (const set of sets) {
+      const planned = plannedFiles(set, [id])
       expect(planned.length).toBeGreaterThan(0)
-      expect(files(icon, few.rules).map(({ path }) => path)).toEqual(planned.map(({ path }) => path))
-      for (const { path, icon: of } of planned) {
-        expect(of).toBe(icon)
-        // Good names on every system, and no way out of the folder.
-        for (const part of path.split('/')) expect(IconName.safeParse(part).success).toBe(true)
-        expect(path).toContain(icon.name)
+      expect(plannedFiles(set, [id]).map(({ path }) => path)).toEqual(planned.map(({ path }) => path))
+      expect(pathFaults(planned)).toEqual([])
+      for (const { path, target: of } of planned) {
+        expect(of).toBe(id)
+        expect(path).toMatch(/^[a-z]+\//)
       }
     }
   })
 
-  it('is delivered alone when it alone is chosen', () => {
-    const alone = plannedFiles(few, new Set([id])).map(({ path }) => path)
-    expect(alone).toEqual(few.icons.flatMap((icon) => files(icon, few.rules).map(({ path }) => path)).sort())
+  it('is one thing by icons and as a whole: the files of each icon and those of the set are all there are', () => {
+    for (const set of sets) {
+      const apart = [...set.icons.flatMap((icon) => filesOfIcon(icon, set, [id])), ...filesOfSet(set, [id])]
+      expect(apart.map(({ path }) => path).sort()).toEqual(plannedFiles(set, [id]).map(({ path }) => path))
+    }
+  })
+
+  it('takes what is usual where something kept will not do, and every choice has an effect', () => {
+    const usual = optionsOf(target, undefined)
+    const broken = Object.fromEntries(Object.keys(choices).map((key) => [key, 'no such thing \u0000 "{}']))
+    expect(optionsOf(target, { options: { [id]: broken } })).toEqual(usual)
+    const [set] = sets
+    const icon = set!.icons[0]!
+    const textOf = (options: Record<string, string | boolean>) => {
+      const chosen = { ...set!, delivery: { options: { [id]: options } } }
+      const portrait = new Portrait(icon, set!.rules, null)
+      return JSON.stringify(
+        plannedFiles(chosen, [id]).map(({ path, made }) => {
+          if (made.as === 'fixed') return [path, made.text]
+          if (made.as === 'text') return [path, made.text(portrait)]
+          if (made.as === 'joined' || made.as === 'font') return [path, made.join([made.piece(portrait)])]
+          if (made.as === 'pdf') return [path, made.svg(portrait)]
+          const pictures = made.as === 'raster' ? [made.picture] : made.pictures
+          return [path, ...pictures.map((one) => one.svg(portrait))]
+        }),
+      )
+    }
+    const before = textOf({})
+    for (const [key, choice] of Object.entries(choices)) {
+      // A ground is seen only where there is no plate, and all of an icon may lie in the safe zone.
+      if (key === 'ground' && target.isForApps) continue
+      const others =
+        choice.as === 'switch'
+          ? [!choice.usual]
+          : choice.as === 'one of'
+            ? choice.of.map(({ value }) => value).filter((value) => value !== choice.usual)
+            : ['other-*', 'other_*', '#123456', 'other-name'].filter((value) => choiceFault(choice, value) === null)
+      expect(
+        others.some((value) => textOf({ [key]: value }) !== before),
+        `${id} ${key}`,
+      ).toBe(true)
+    }
+  }, 60_000)
+
+  it('looks like something in its place', () => {
+    const set = sets[0]!
+    const sights = target.sights?.(new Portrait(set.icons[0]!, set.rules, null), optionsOf(target, undefined)) ?? []
+    if (id !== 'data') expect(sights.length).toBeGreaterThan(0)
+    for (const { svg } of sights) expect(svg).toMatch(/^<svg[^>]* viewBox="[^"]+"[^>]*>.+<\/svg>\n$/s)
   })
 })
 
 describe('a delivery', () => {
   it('has no two files in one place, whatever is chosen, and says so where names would make it so', () => {
-    const planned = plannedFiles(set, all)
-    expect(new Set(planned.map(({ path }) => path.toLowerCase())).size).toBe(planned.length)
-    expect(planProblems(planned)).toEqual([])
-    const [ferry, ...others] = few.icons
-    const clash = plannedFiles({ ...few, icons: [ferry!, { ...others[0]!, name: ferry!.name.toUpperCase() }] }, all)
-    expect(planProblems(clash).length).toBeGreaterThan(0)
-    expect(planProblems(clash)[0]).toContain('rename one of them')
+    for (const set of [quayside, skerry]) expect(pathFaults(plannedFiles(set, all))).toEqual([])
+    const [ferry, other] = few.icons
+    const clash = plannedFiles({ ...few, icons: [ferry!, { ...other!, name: ferry!.name.toUpperCase() }] }, all)
+    expect(pathFaults(clash)[0]!.sentence).toContain('rename one of them')
+    // Names that differ only in how they are parted are one name in most ways of writing.
+    const alike = { ...few, icons: [ferry!, { ...other!, name: 'fer-ry' }, { ...other!, id: 'c', name: 'fer ry' }] }
+    expect(pathFaults(plannedFiles(alike, ['svg']))).toEqual([])
+    expect(pathFaults(plannedFiles(alike, ['web'])).map(({ icon }) => icon)).toEqual(['c'])
+    const odd = { ...few, icons: [{ ...ferry!, name: 'con' }] }
+    expect(pathFaults(plannedFiles(odd, ['svg']))[0]!.sentence).toContain('reserved')
+    const pattern = { ...few, delivery: { options: { svg: { pattern: '*'.repeat(39) } } } }
+    expect(pathFaults(plannedFiles(pattern, ['svg']))[0]!.isError).toBe(true)
   })
 
-  it('of nothing chosen, or of what is no target, has no files', () => {
-    expect(plannedFiles(set, new Set())).toEqual([])
-    expect(plannedFiles(set, new Set(['nothing']))).toEqual([])
+  it('of nothing chosen, of what is no target, or of no icon, has no files', () => {
+    expect(plannedFiles(quayside, [])).toEqual([])
+    expect(plannedFiles(quayside, ['nothing'])).toEqual([])
+    expect(plannedFiles({ ...quayside, icons: [] }, all)).toEqual([])
   })
 
-  it('packed is what was planned, the same bytes each time', () => {
-    const make = () =>
-      zip(
-        plannedFiles(few, all).map((file) => ({
-          path: file.path,
-          bytes: fileBytes(file, drawnIcon(file.icon, few.rules), few.rules, grey),
-        })),
-      )
-    const packed = make()
-    expect(Object.keys(unzipSync(packed))).toEqual(plannedFiles(few, all).map(({ path }) => path))
-    expect(Buffer.from(make()).equals(Buffer.from(packed))).toBe(true)
+  it('makes what is for applications of icons that stand for one', () => {
+    expect(appsOf(quayside)).toEqual([])
+    expect(plannedFiles(quayside, ['favicon', 'android-app'])).toEqual([])
+    const chosen = { ...quayside, delivery: { apps: [quayside.icons[1]!.id] } }
+    expect(plannedFiles(chosen, ['favicon']).every(({ icon }) => icon === quayside.icons[1])).toBe(true)
+    expect(appsOf(skerry)).toEqual(skerry.icons)
+  })
+
+  it('packed gives the same bytes each time', () => {
+    const files = ['a.svg', 'b/c.png'].map((path) => ({ path, bytes: new TextEncoder().encode(path.repeat(40)) }))
+    expect(Buffer.from(zip(files)).equals(Buffer.from(zip(files)))).toBe(true)
+    expect(Object.keys(unzipSync(zip(files)))).toEqual(['a.svg', 'b/c.png'])
+  })
+})
+
+describe('names', () => {
+  it('are written in any case by their words', () => {
+    expect(wordsIn('HighTide2 – Skærgård_old')).toEqual(['High', 'Tide2', 'Skærgard', 'old'])
+    expect(['kebab', 'snake', 'camel', 'pascal', 'kept'].map((how) => cased('high tide', how))).toEqual([
+      'high-tide',
+      'high_tide',
+      'highTide',
+      'HighTide',
+      'high tide',
+    ])
+    expect(cased('…', 'kebab')).toBe('…')
+    expect(identifier('24-hours', 'pascal')).toBe('Icon24Hours')
+  })
+})
+
+describe('code points', () => {
+  it('stay what they were released as, and none is given twice', () => {
+    const first = codesOf(few)
+    expect([...first.values()]).toEqual([0xe001, 0xe002, 0xe003])
+    const codes = Object.fromEntries(first)
+    const [a, b, c] = few.icons
+    const later = codesOf({ ...few, delivery: { codes }, icons: [c!, { ...a!, id: 'new' }, b!] })
+    expect([later.get(c!.id), later.get('new'), later.get(b!.id)]).toEqual([0xe003, 0xe004, 0xe002])
+    const full = codesOf({ icons: few.icons, delivery: { codes: { x: 0xf8ff } } })
+    expect([...full.values()]).toEqual([0xf0000, 0xf0001, 0xf0002])
+  })
+})
+
+describe('two deliveries', () => {
+  const delivered = (set: IconSet) => ({
+    icons: set.icons.map((icon) => ({
+      id: icon.id,
+      name: icon.name,
+      svg: new Portrait(icon, set.rules, null).document(24, 'light'),
+    })),
+    files: set.icons.map(({ name, id }) => ({ path: `svg/${name}.svg`, bytes: 1, hash: id })),
+  })
+
+  it('differ in what is new, gone, renamed and otherwise to look at', () => {
+    const [first, second, third] = few.icons
+    expect(isSame(changesBetween(delivered(few), delivered(few)))).toBe(true)
+    const renamed = applyEdit(few, { kind: 'rename-icon', id: first!.id, name: 'boat' })
+    const drawn = applyEdit(renamed, {
+      kind: 'draw',
+      icon: second!.id,
+      master: 24,
+      edit: { kind: 'remove', ids: [second!.masters[0]!.objects[0]!.id] },
+    })
+    const after = { ...drawn, icons: [...drawn.icons.slice(0, 2), { ...third!, id: 'other', name: 'other' }] }
+    const changes = changesBetween(delivered(few), delivered(after))
+    expect(changes.added.map(({ name }) => name)).toEqual(['other'])
+    expect(changes.removed.map(({ name }) => name)).toEqual([third!.name])
+    expect(changes.renamed.map((one) => one.after.name)).toEqual(['boat'])
+    expect(changes.changed.map((one) => one.after.name)).toEqual([second!.name])
+    expect(changes.files.removed).toEqual([`svg/${first!.name}.svg`, `svg/${third!.name}.svg`])
+    const text = changelog('Release 2', 'Spring timetable.', changes)
+    for (const line of ['## Release 2', 'Spring timetable.', '- other', `- ${first!.name} is now boat`])
+      expect(text).toContain(line)
   })
 })

@@ -1,6 +1,35 @@
+import { android } from './android/android'
+import { androidApp } from './android-app/android-app'
+import { apple } from './apple/apple'
+import { appleApp } from './apple-app/apple-app'
+import { data } from './data/data'
+import { element } from './element/element'
+import { favicon } from './favicon/favicon'
+import { font } from './font/font'
+import { linux } from './linux/linux'
 import { png } from './png/png'
+import { react } from './react/react'
 import { svg } from './svg/svg'
 import type { Target } from './target'
+import { vue } from './vue/vue'
+import { web } from './web/web'
+import { windows } from './windows/windows'
 
 /** Everything a set can be delivered as, in the order in which it is offered. */
-export const TARGETS: readonly Target[] = [svg, png]
+export const TARGETS: readonly Target[] = [
+  svg,
+  png,
+  web,
+  favicon,
+  apple,
+  appleApp,
+  android,
+  androidApp,
+  windows,
+  linux,
+  react,
+  vue,
+  element,
+  font,
+  data,
+]

@@ -1,12 +1,15 @@
 'use client'
 
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { ChevronRight } from 'lucide-react'
+import { ChevronRight, FileText } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
-import type { PlannedFile } from '@/core/targets/target'
+import type { PlannedFile as Planned } from '@/core/targets/plan'
+import type { Icon } from '@/core/set/set'
 import type { Rules } from '@/core/rules/rules'
 import { observeRect } from '@/ui/observe-rect'
 import { IconPicture } from '../frame/icon-picture'
+
+type PlannedFile = Planned<Icon>
 
 /** Bytes by path, once they are known. */
 export type Sizes = ReadonlyMap<string, number>
@@ -133,10 +136,14 @@ function FileRow({
       className="flex h-full items-center gap-3 border-b border-faint px-3"
     >
       <span className="grid size-6 flex-none place-items-center" style={{ background: '#fbfcfb' }}>
-        <IconPicture icon={file.icon} rules={rules} ground="light" size={24} label="" />
+        {file.icon ? (
+          <IconPicture icon={file.icon} rules={rules} ground="light" size={24} label="" />
+        ) : (
+          <FileText size={16} aria-hidden className="text-quiet" />
+        )}
       </span>
       <span className="min-w-0 flex-1 truncate font-mono text-small">{file.path.slice(folder.length + 1)}</span>
-      {file.made.as === 'raster' && <span className="text-quiet">{file.made.pixels} px</span>}
+      {file.made.as === 'raster' && <span className="text-quiet">{file.made.picture.pixels} px</span>}
       <span className="w-16 flex-none text-right text-quiet">{bytes === undefined ? '' : bytesInWords(bytes)}</span>
     </div>
   )

@@ -109,6 +109,21 @@ export function EndsGroup({ draft, onChange, problems }: GroupProps) {
             onChange={(join) => onChange({ ...draft, join })}
           />
         </div>
+        <div className="flex items-center justify-between">
+          <span className="text-quiet">delivered</span>
+          <Choice
+            label="How strokes are delivered"
+            value={draft.strokes ?? 'kept'}
+            options={[
+              { value: 'kept', label: 'as strokes', hint: 'Centre lines with their weight: small, and easy to restyle' },
+              { value: 'outlined', label: 'outlined', hint: 'The shapes that strokes paint, circles as arcs' },
+            ]}
+            onChange={(strokes) => {
+              const { strokes: _, ...rest } = draft
+              onChange(strokes === 'kept' ? rest : { ...rest, strokes })
+            }}
+          />
+        </div>
         <NumberInput
           className="justify-between [&_input]:!w-16"
           label="Miter limit"

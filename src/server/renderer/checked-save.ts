@@ -31,6 +31,7 @@ export type CheckedWrites = {
   readonly writer: string | null
   readonly name?: string
   readonly rules?: string
+  readonly delivery?: string
   readonly icons: readonly IconRow[]
   readonly order?: readonly string[]
 }
@@ -55,6 +56,7 @@ export function checkedSave(request: Uint8Array, stored: StoredForCheck): Result
     writer: writer ?? null,
     ...(writes.name !== undefined && { name: writes.name }),
     ...(writes.rules && { rules: JSON.stringify(writes.rules) }),
+    ...(writes.delivery && { delivery: JSON.stringify(writes.delivery) }),
     icons: (writes.icons ?? []).map(rowOfIcon),
     ...(writes.order && { order: writes.order }),
   })

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
@@ -11,8 +12,8 @@ const PURPOSES = {
   draw: { threads: 2, limit: 5000 },
   /** Drawing what is not: nothing else waits for it. */
   slow: { threads: 1, limit: 15_000 },
-  /** Making pixels of icons, every size of one at once. */
-  raster: { threads: 2, limit: 20_000 },
+  /** Making the files of icons, all of one at once; as many threads as there are cores, but for one that answers. */
+  make: { threads: Math.max(2, availableParallelism() - 1), limit: 30_000 },
   /** Looking at pictures that come from elsewhere. */
   picture: { threads: 1, limit: 4500 },
   /** Reading, checking and writing documents; apart, so that a save never waits for a picture. */
@@ -23,7 +24,8 @@ const PURPOSES = {
 const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
   draw: 'draw',
   drawSlowly: 'slow',
-  rasters: 'raster',
+  make: 'make',
+  join: 'read',
   readPicture: 'picture',
   sheetPdf: 'read',
   zip: 'read',

@@ -2,17 +2,17 @@ import { snagsOn } from '../../core/checks/checks'
 import { basesOf } from '../../core/rules/book'
 import type { Rules } from '../../core/rules/rules'
 import type { Icon } from '../../core/set/set'
-import { type DeliveredFile, zip as zipped } from '../../core/targets/delivery'
-import { type Drawn, drawnIcon } from '../../core/formats/drawn'
-import { png } from '../../core/formats/png'
+import { type DeliveredFile, zip as zipped } from '../../core/targets/archive'
+import type { Family } from '../../core/targets/target'
+import { type Documents, type Drawn, drawnIcon } from '../../core/formats/drawn'
 import { type FileError, type Pictures, readSetFile, writeSetFile } from '../../core/formats/set-file'
 import { within } from '../../core/geometry/deadline'
 import type { Result } from '../failure'
 import { checkedSave, type CheckedWrites, type StoredForCheck } from './checked-save'
 import { type ReadPicture, readPictureFile } from './picture-file'
-import { startRasteriser } from './raster'
+import { type MadeIcon, madeIcon, madeSet } from './make'
 import { sheetPdf } from './sheet-pdf'
-import { type SetRows, setOfRows, rowsOfSet } from '../set-rows'
+import { iconOfRow, type IconRow, type SetRows, setOfRows, rowsOfSet } from '../set-rows'
 
 /** An icon as documents, and how many snags it has; null where that is not known. */
 export type Shown = { readonly drawn: Drawn; readonly snags: number | null }
@@ -42,6 +42,19 @@ function snagCount(icon: Icon, rules: Rules): number | null {
   }
 }
 
+type ToMake = {
+  readonly row: IconRow
+  readonly drawn: Extract<Drawn, { svg: Documents }>
+  readonly family: Family
+  readonly targets: readonly string[]
+}
+
+type ToJoin = {
+  readonly family: Family
+  readonly targets: readonly string[]
+  readonly pieces: Readonly<Record<string, readonly string[]>>
+}
+
 /**
  * What threads can be asked to do: each takes and gives plain data that can be sent between threads. Nothing of it runs
  * where requests are answered.
@@ -52,11 +65,12 @@ export const TASKS = {
   /** The same for what was not drawn quickly: apart, so that nothing else waits for it. */
   drawSlowly: draw,
 
-  /** A document as PNG files of so many pixels each. */
-  async rasters({ svg, sizes }: { svg: string; sizes: readonly number[] }): Promise<Uint8Array[]> {
-    const rasterise = await startRasteriser()
-    return sizes.map((pixels) => png(rasterise(svg, { side: 'width', pixels })))
-  },
+  /** What an icon of a set is delivered as. */
+  make: ({ row, drawn, family, targets }: ToMake): Promise<MadeIcon> =>
+    madeIcon(iconOfRow(row), drawn, family, targets),
+
+  /** The files of a set as a whole, of the pieces of its icons. */
+  join: ({ family, targets, pieces }: ToJoin): Promise<DeliveredFile[]> => madeSet(family, targets, pieces),
 
   sheetPdf,
 

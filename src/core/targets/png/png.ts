@@ -1,16 +1,30 @@
-import type { Target } from '../target'
+import { fileName, naming } from '../naming'
+import { oneOf } from '../options'
+import { barSights } from '../sights'
+import { defineTarget } from '../target'
 
 /** `png/SIZE/NAME.png`, and `NAME@2x.png` and so on, for each icon, size and density. */
-export const png: Target = {
+export const png = defineTarget({
   id: 'png',
-  name: 'PNG',
+  name: 'PNG files',
+  platform: 'Plain files',
   note: 'Every delivered size at every density, as the proofs show it.',
-  files: (icon, { sizes, densities }) =>
+  choices: {
+    ...naming(),
+    ground: oneOf('drawn for', 'light', { light: 'light ground', dark: 'dark ground' }),
+  },
+  each: (icon, { rules: { sizes, densities } }, options) =>
     sizes.flatMap((size) =>
       densities.map((density) => ({
-        path: `png/${size}/${icon.name}${density === 1 ? '' : `@${density}x`}.png`,
-        icon,
-        made: { as: 'raster' as const, size, pixels: size * density },
+        path: `png/${size}/${fileName(icon.name, options, size)}${density === 1 ? '' : `@${density}x`}.png`,
+        made: {
+          as: 'raster',
+          picture: {
+            pixels: size * density,
+            svg: (portrait) => portrait.document(size, options.ground === 'dark' ? 'dark' : 'light'),
+          },
+        },
       })),
     ),
-}
+  sights: (portrait) => barSights(portrait),
+})

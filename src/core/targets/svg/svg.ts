@@ -1,15 +1,33 @@
 import { basesOf } from '../../rules/book'
-import type { Target } from '../target'
+import { fileName, naming } from '../naming'
+import { onOff, oneOf } from '../options'
+import type { Strokes } from '../portrait'
+import { barSights } from '../sights'
+import { defineTarget } from '../target'
+
+/** How strokes come, as a choice. */
+export const STROKES = oneOf('strokes', 'rules', {
+  rules: 'as the set has them',
+  kept: 'kept',
+  outlined: 'outlined',
+})
+
+/** What is asked of a portrait by that choice. */
+export const strokesOf = (value: string): Strokes | undefined => (value === 'rules' ? undefined : (value as Strokes))
 
 /** `svg/NAME.svg` for each icon, and `svg/BASE/NAME.svg` for each further grid it is drawn on. */
-export const svg: Target = {
+export const svg = defineTarget({
   id: 'svg',
-  name: 'SVG',
+  name: 'SVG files',
+  platform: 'Plain files',
   note: 'One file an icon: one viewBox, ink as currentColor, numbers as short as they can be. Each further master in a folder of its own.',
-  files: (icon, sizes) =>
-    basesOf(sizes).map((base) => ({
-      path: base === sizes.grid.size ? `svg/${icon.name}.svg` : `svg/${base}/${icon.name}.svg`,
-      icon,
-      made: { as: 'text' as const, size: base, text: ({ current }) => current },
-    })),
-}
+  choices: { ...naming(), strokes: STROKES, masters: onOff('further masters', true) },
+  each: (icon, { rules }, options) =>
+    basesOf(rules)
+      .filter((base) => options.masters || base === rules.grid.size)
+      .map((base) => ({
+        path: `svg/${base === rules.grid.size ? '' : `${base}/`}${fileName(icon.name, options, base)}.svg`,
+        made: { as: 'text', text: (portrait) => portrait.document(base, 'current', strokesOf(options.strokes)) },
+      })),
+  sights: (portrait) => barSights(portrait),
+})

@@ -1,16 +1,20 @@
 import { database } from '@/server/database'
-import { delivered, targetsFrom } from '@/server/delivery'
+import { archiveStream } from '@/server/delivery/archive-stream'
+import { runOf, targetsFrom } from '@/server/delivery/runs'
 import { failed } from '@/server/failure'
 import { answer, download, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { GONE, readSet } from '@/server/sets'
 
-/** The delivery of a set as a zip archive. */
+/** The delivery of a set as a zip archive, sent as it is read. */
 export const GET = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
   answer(async () => {
     const db = await database(),
       stored = await readSet(db, (await params).setId)
     if (!stored) return reply(failed('not-found', GONE))
-    const { files } = await delivered(db, renderer(), stored, targetsFrom(new URL(request.url).searchParams))
-    return download(await renderer().run('zip', files), `${stored.rows.name}.zip`, 'application/zip')
+    const run = runOf(db, renderer(), stored, targetsFrom(new URL(request.url).searchParams, stored))
+    await run.ended
+    if (run.progress.state !== 'done' || !run.spool)
+      return reply(failed('unavailable', run.progress.message ?? 'The delivery was called off.'))
+    return download(archiveStream(run.spool), `${stored.rows.name}.zip`, 'application/zip')
   })

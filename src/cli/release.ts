@@ -1,0 +1,91 @@
+import { createHash } from 'node:crypto'
+import { mkdir, readdir, readFile, rename, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { iconSvg } from '../core/formats/drawn'
+import { writeSetFile } from '../core/formats/set-file'
+import type { IconSet } from '../core/set/set'
+import { type DeliveredFile, zip } from '../core/targets/archive'
+import { changelog, changesBetween, type Delivered } from '../core/targets/compare'
+import { codesOf } from '../core/targets/font/codes'
+import { byPath } from '../core/targets/plan'
+import { type Answer, type Options, UsageError } from './command'
+import { askedTargets, makeFiles, progressLine } from './made-files'
+import { readWhole } from './read-set'
+
+/** What a release keeps beside its archive: what was delivered, by which the next one is compared. */
+type Kept = Delivered & { readonly number: number; readonly note: string }
+
+/**
+ * Keeps a delivery as the next numbered release in a folder: its archive, the set as it was, what is in it, and what
+ * changed in changelog.md. The code points of icons go into the set file, so that they stay.
+ */
+export async function releaseCommand(files: readonly string[], options: Options): Promise<Answer> {
+  const { to, note = '' } = options
+  if (!to) throw new UsageError('Name the folder of the releases: --to DIR.')
+  const read = await readWhole(files),
+    file = files[0]!
+  const set: IconSet = { ...read.set, delivery: { ...read.set.delivery, codes: keptCodes(read.set) } }
+  const targets = askedTargets(options, set)
+  await mkdir(to, { recursive: true })
+  const last = await lastRelease(to),
+    number = (last?.number ?? 0) + 1
+  const made: DeliveredFile[] = []
+  await makeFiles(set, targets, (one) => void made.push(one), progressLine(options, 'Drawing'))
+  const delivered = deliveredOf(set, made)
+  const changes = changesBetween(last ?? { icons: [], files: [] }, delivered)
+  const text = changelog(`Release ${number}`, note, changes)
+  const kept: Kept = { number, note, ...delivered }
+  await put(join(to, `${number}.zip`), zip(made.sort(byPath)))
+  await put(join(to, `${number}.wisesquare.json`), writeSetFile(set, read.pictures))
+  const before = await readFile(join(to, 'changelog.md'), 'utf8').catch(() => '')
+  await put(join(to, 'changelog.md'), `${text}${before && `\n${before}`}`)
+  await put(file, writeSetFile(set, read.pictures))
+  // What makes it a release comes last: a release that was cut off is none.
+  await put(join(to, `${number}.json`), `${JSON.stringify(kept)}\n`)
+  const gone = changes.files.removed.length
+  return {
+    lines: options.quiet
+      ? []
+      : [
+          ...(gone > 0 && last ? [`warning: ${gone} paths of release ${last.number} are no more.`] : []),
+          text.trimEnd(),
+        ],
+    value: { number, files: made.length, changes: { ...changes, ...namesIn(changes) } },
+  }
+}
+
+/** The icons of changes by their names alone. */
+export const namesIn = ({ added, removed, renamed, changed }: ReturnType<typeof changesBetween>) => ({
+  added: added.map(({ name }) => name),
+  removed: removed.map(({ name }) => name),
+  renamed: renamed.map((one) => [one.before.name, one.after.name]),
+  changed: changed.map(({ after }) => after.name),
+})
+
+/** The code points of all icons, those of icons that are no more included. */
+const keptCodes = (set: IconSet): Record<string, number> => ({
+  ...set.delivery?.codes,
+  ...Object.fromEntries(codesOf(set)),
+})
+
+/** What is delivered of a set. */
+export const deliveredOf = (set: IconSet, files: readonly DeliveredFile[]): Delivered => ({
+  icons: set.icons.map((icon) => ({ id: icon.id, name: icon.name, svg: iconSvg(icon, set.rules, 'light') })),
+  files: [...files].sort(byPath).map(({ path, bytes }) => ({
+    path,
+    bytes: bytes.length,
+    hash: createHash('sha256').update(bytes).digest('hex'),
+  })),
+})
+
+async function lastRelease(folder: string): Promise<Kept | null> {
+  const numbers = (await readdir(folder)).flatMap((name) => /^(\d+)\.json$/.exec(name)?.[1] ?? []).map(Number)
+  const last = Math.max(0, ...numbers)
+  return last === 0 ? null : (JSON.parse(await readFile(join(folder, `${last}.json`), 'utf8')) as Kept)
+}
+
+/** Writes a file beside and moves it into its place. */
+async function put(file: string, content: string | Uint8Array): Promise<void> {
+  await writeFile(`${file}.part`, content)
+  await rename(`${file}.part`, file)
+}

@@ -1,0 +1,116 @@
+import type { Shape } from '../../drawing/shape'
+import { boxCentre } from '../../geometry/box'
+import { DENSITIES } from '../android/android'
+import { vectorDrawable } from '../android/vector'
+import { appBox, type Cut, dressed, fullPlate, grown, plateColour, safeScale } from '../dress'
+import { cased } from '../naming'
+import { colour, onOff } from '../options'
+import type { Portrait } from '../portrait'
+import { defineTarget } from '../target'
+import { inked, silhouette } from '../tone'
+
+/** The layers of an adaptive icon, across; how much of them a mask shows at most, and the circle that none cuts. */
+const LAYER = 108,
+  SHOWN = 72,
+  SAFE = 66
+/** A launcher icon of before there were layers, in density-independent pixels, and the picture of a shop. */
+const LEGACY = 48,
+  SHOP = 512
+
+/** How a themed icon may be coloured, for a picture of it. */
+const THEMED = { ground: '#2f4a44', ink: '#cfe6de' }
+
+/** The box that a layer shows: what a mask shows of it is the plate’s. */
+const viewOf = (portrait: Portrait) => grown(appBox(portrait, LAYER), LAYER / SHOWN)
+
+/** Shapes as a layer, smaller about its middle by a scale. */
+function layer(portrait: Portrait, shapes: readonly Shape[], scale = 1): string {
+  const view = viewOf(portrait),
+    middle = boxCentre(view)
+  const place = { scale, x: middle.x * (1 - scale) - view.x, y: middle.y * (1 - scale) - view.y }
+  return vectorDrawable(shapes, { dp: LAYER, viewport: view.w, place })
+}
+
+const safely = (portrait: Portrait) => safeScale(portrait.layers(LAYER).figure, viewOf(portrait), SAFE / LAYER)
+
+/** A launcher icon in layers that the system masks and moves, with one for themed icons, and as it was before. */
+export const androidApp = defineTarget({
+  id: 'android-app',
+  name: 'Launcher icon',
+  platform: 'Android',
+  note: 'An adaptive icon of background, foreground and monochrome layers, pictures for older launchers, square and round, and one for a shop.',
+  isForApps: true,
+  choices: {
+    ground: colour('ground without a plate', '#fbfcfb'),
+    legacy: onOff('pictures for older launchers', true),
+  },
+  each({ name }, _, options) {
+    const folder = `android/${cased(name, 'kebab')}`,
+      res = `${folder}/res`
+    const drawable = (what: string, text: (portrait: Portrait) => string) => ({
+      path: `${res}/drawable/ic_launcher_${what}.xml`,
+      made: { as: 'text' as const, text },
+    })
+    const adaptive = `<?xml version="1.0" encoding="utf-8"?>
+<adaptive-icon xmlns:android="http://schemas.android.com/apk/res/android">
+<background android:drawable="@drawable/ic_launcher_background"/>
+<foreground android:drawable="@drawable/ic_launcher_foreground"/>
+<monochrome android:drawable="@drawable/ic_launcher_monochrome"/>
+</adaptive-icon>
+`
+    const full = { share: 1, plate: 'full', fallback: options.ground, ground: 'light', safe: SAFE / SHOWN } as const
+    return [
+      drawable('background', (portrait) =>
+        layer(portrait, fullPlate(portrait.layers(LAYER).plate, viewOf(portrait), options.ground)),
+      ),
+      drawable('foreground', (portrait) => layer(portrait, portrait.layers(LAYER).figure, safely(portrait))),
+      drawable('monochrome', (portrait) => {
+        const { plate, figure } = portrait.layers(LAYER)
+        const path = silhouette(figure, plateColour(plate, 'light', options.ground))
+        return layer(portrait, [inked(path, '#000000')], safely(portrait))
+      }),
+      ...['ic_launcher', 'ic_launcher_round'].map((file) => ({
+        path: `${res}/mipmap-anydpi-v26/${file}.xml`,
+        made: { as: 'fixed' as const, text: adaptive },
+      })),
+      ...(options.legacy
+        ? Object.entries(DENSITIES).flatMap(([density, scale]) =>
+            (['rounded', 'circle'] as const).map((cut) => ({
+              path: `${res}/mipmap-${density}/ic_launcher${cut === 'circle' ? '_round' : ''}.png`,
+              made: {
+                as: 'raster' as const,
+                picture: {
+                  pixels: LEGACY * scale,
+                  svg: (portrait: Portrait) => dressed(portrait, LEGACY * scale, { ...full, cut }),
+                },
+              },
+            })),
+          )
+        : []),
+      {
+        path: `${folder}/shop-${SHOP}.png`,
+        made: { as: 'raster', picture: { pixels: SHOP, svg: (portrait) => dressed(portrait, SHOP, full) } },
+      },
+    ]
+  },
+  sights(portrait, options) {
+    const full = { share: 1, plate: 'full', fallback: options.ground, ground: 'light', safe: SAFE / SHOWN } as const
+    const masked = (cut: Cut) => dressed(portrait, SHOWN, { ...full, cut })
+    const themed = dressed(portrait, SHOWN, {
+      ...full,
+      plate: 'colour',
+      fallback: THEMED.ground,
+      cut: 'circle',
+      figure: (figure, plate) => [inked(silhouette(figure, plateColour(plate, 'light', options.ground)), THEMED.ink)],
+    })
+    return [
+      ...(['circle', 'squircle', 'rounded'] as const).map((cut) => ({
+        word: `launcher, ${cut}`,
+        place: 'launcher' as const,
+        on: 'light' as const,
+        svg: masked(cut),
+      })),
+      { word: 'launcher, themed', place: 'launcher', on: 'dark', svg: themed },
+    ]
+  },
+})

@@ -1,0 +1,97 @@
+import { realSize } from '../../rules/real-size'
+import { cased, patterned } from '../naming'
+import { onOff, text } from '../options'
+import type { Portrait } from '../portrait'
+import { coloursOf } from '../tone'
+import { barSights } from '../sights'
+import { defineTarget } from '../target'
+import { leftOut, vectorDrawable } from './vector'
+
+/** The densities of the platform by their folders, and how many pixels a density-independent one is. */
+export const DENSITIES = { mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 }
+
+/** Words of Java, which no resource may be named. */
+const TAKEN = new Set(
+  (
+    'abstract assert boolean break byte case catch char class const continue default do double else enum extends ' +
+    'final finally float for goto if implements import instanceof int interface long native new package private ' +
+    'protected public return short static strictfp super switch synchronized this throw throws transient try void ' +
+    'volatile while true false null'
+  ).split(' '),
+)
+
+/** The name of a resource: lower-case letters, digits and underscores. */
+export const resourceName = (pattern: string, name: string): string =>
+  patterned(pattern, cased(name, 'snake'), 0)
+    .toLowerCase()
+    .replace(/[^a-z0-9_]/g, '_')
+
+const patternFault = (pattern: string) =>
+  !pattern.includes('*')
+    ? 'A pattern has a * for the name.'
+    : /^[a-z0-9_]*\*[a-z0-9_]*$/.test(pattern)
+      ? null
+      : 'Resources are named in lower-case letters, digits and underscores.'
+
+/** Interface icons as resources of an app. */
+export const android = defineTarget({
+  id: 'android',
+  name: 'Resources',
+  platform: 'Android',
+  note: 'A vector drawable an icon, strokes and arcs kept as they are; pictures for every density where they are wanted.',
+  choices: {
+    pattern: text('pattern', 'ic_*', patternFault),
+    tint: onOff('tinted by the theme', true),
+    pictures: onOff('pictures for every density', false),
+  },
+  each(icon, { rules }, options) {
+    const name = resourceName(options.pattern, icon.name),
+      dp = realSize(rules)
+    return [
+      {
+        path: `android/res/drawable/${name}.xml`,
+        made: {
+          as: 'text',
+          text: (portrait) =>
+            vectorDrawable(portrait.shapes(dp), {
+              dp,
+              viewport: portrait.grid(dp),
+              ...(options.tint && { tint: '?attr/colorControlNormal' }),
+            }),
+        },
+      },
+      ...(options.pictures
+        ? Object.entries(DENSITIES).map(([folder, scale]) => ({
+            path: `android/res/drawable-${folder}/${name}_picture.png`,
+            made: {
+              as: 'raster' as const,
+              picture: { pixels: dp * scale, svg: (portrait: Portrait) => portrait.document(dp, 'light') },
+            },
+          }))
+        : []),
+    ]
+  },
+  faults(portrait, options) {
+    const shapes = portrait.shapes(realSize(portrait.rules)),
+      count = coloursOf(shapes).length,
+      name = resourceName(options.pattern, portrait.icon.name)
+    return [
+      ...leftOut(shapes).map((what) => ({
+        sentence: `loses ${what}, which a vector drawable cannot have.`,
+        isError: false,
+      })),
+      ...(options.tint && count > 1
+        ? [{ sentence: `paints in ${count} colours, of which the theme’s tint makes one.`, isError: false }]
+        : []),
+      ...(TAKEN.has(name) || !/^[a-z]/.test(name)
+        ? [
+            {
+              sentence: `would be the resource “${name}”, which the platform does not take: let the pattern begin with letters.`,
+              isError: true,
+            },
+          ]
+        : []),
+    ]
+  },
+  sights: (portrait) => barSights(portrait),
+})

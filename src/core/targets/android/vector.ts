@@ -1,0 +1,188 @@
+import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from '../../drawing/resolved'
+import type { Shape, Veil } from '../../drawing/shape'
+import { outlined } from '../../drawing/outlined'
+import { inkOfAll } from '../../drawing/ink'
+import { attributes, type Attributes, number } from '../../formats/svg-paint'
+import { pathData } from '../../formats/path-data'
+import { type Path, transformPath } from '../../geometry/path'
+import { inverse, type Transform } from '../../geometry/transform'
+import { isGradientPaint } from '../tone'
+import { straightened } from './straightened'
+
+/** How a vector drawable shows shapes: its size on screen, the part of them that is seen, and how they lie in it. */
+export type VectorView = {
+  /** Its side on screen, in density-independent pixels. */
+  readonly dp: number
+  /** The side of its viewport, in units of the shapes. */
+  readonly viewport: number
+  /** Where the shapes lie in it: scaled about the origin, then moved. */
+  readonly place?: { readonly scale: number; readonly x: number; readonly y: number }
+  /** The reference of a colour that tints all of it. */
+  readonly tint?: string
+}
+
+/**
+ * Shapes as a vector drawable (Android’s VectorDrawable): strokes stay strokes but for dashed ones, which it cannot draw,
+ * arcs stay arcs, masks become clip paths. Soft shadows are left out.
+ */
+export function vectorDrawable(shapes: readonly Shape[], { dp, viewport, place, tint }: VectorView): string {
+  const hasGradient = shapes.some(({ fill, stroke }) =>
+    [fill, stroke?.paint].some((paint) => paint && isGradientPaint(paint)),
+  )
+  const root: Attributes = {
+    'xmlns:android': 'http://schemas.android.com/apk/res/android',
+    ...(hasGradient && { 'xmlns:aapt': 'http://schemas.android.com/aapt' }),
+    'android:width': `${dp}dp`,
+    'android:height': `${dp}dp`,
+    'android:viewportWidth': number(viewport),
+    'android:viewportHeight': number(viewport),
+    ...(tint && { 'android:tint': tint }),
+  }
+  const body = shapes.map(shapeXml).join('')
+  return `<?xml version="1.0" encoding="utf-8"?>\n<vector${attributes(root)}>\n${place ? placed(place, body) : body}</vector>\n`
+}
+
+function placed({ scale, x, y }: NonNullable<VectorView['place']>, body: string): string {
+  const map: Attributes = {
+    ...(scale !== 1 && { 'android:scaleX': fine(scale), 'android:scaleY': fine(scale) }),
+    ...(x !== 0 && { 'android:translateX': fine(x) }),
+    ...(y !== 0 && { 'android:translateY': fine(y) }),
+  }
+  return Object.keys(map).length > 0 ? element('group', map, body) : body
+}
+
+const fine = (value: number): string => String(Math.round(value * 1e6) / 1e6)
+
+const element = (name: string, map: Attributes, content = ''): string =>
+  content ? `<${name}${attributes(map)}>\n${content}</${name}>\n` : `<${name}${attributes(map)}/>\n`
+
+function shapeXml(shape: Shape): string {
+  const { stroke, veil } = shape
+  // What a stroke cannot be there, it is as an area.
+  const isArea = stroke && (stroke.dash !== undefined || unevenIn(stroke.paint) !== null)
+  const opacity = opacityOf(veil)
+  const body = (isArea ? outlined([shape]) : [shape]).map((part) => partXml(part, opacity)).join('')
+  return masksOf(veil).reduce(
+    (inner, mask) => element('group', {}, element('clip-path', { 'android:pathData': pathData(mask) }) + inner),
+    body,
+  )
+}
+
+/** A shape; where both of its paints need another grid, fill and stroke one by one. */
+const partXml = (shape: Shape, opacity: number): string =>
+  shape.fill && shape.stroke && unevenIn(shape.fill)
+    ? pathXml({ ...shape, stroke: null }, opacity) + pathXml({ ...shape, fill: null }, opacity)
+    : pathXml(shape, opacity)
+
+function opacityOf(veil: Veil | undefined): number {
+  let opacity = 1
+  for (let one: Veil | null = veil ?? null; one; one = one.outer) opacity *= one.opacity
+  return opacity
+}
+
+function masksOf(veil: Veil | undefined): Path[] {
+  const masks: Path[] = []
+  for (let one: Veil | null = veil ?? null; one; one = one.outer) if (one.mask) masks.push(inkOfAll(one.mask))
+  return masks
+}
+
+/** What a gradient out of an ellipse is laid by; null of any other paint. */
+const unevenIn = (paint: ResolvedPaint) =>
+  isGradientPaint(paint) && paint.kind === 'radial' ? straightened(paint.map) : null
+
+function pathXml({ path, fill, stroke }: Shape, opacity: number): string {
+  const uneven = fill && unevenIn(fill)
+  const map: Attributes = { 'android:pathData': pathData(uneven ? transformPath(path, inverse(uneven.map)) : path) }
+  const inner: string[] = []
+  const paint = (key: 'fill' | 'stroke', one: ResolvedPaint) => {
+    const { hex, alpha } = isGradientPaint(one) ? { hex: null, alpha: one.opacity } : colourXml(one)
+    if (hex) map[`android:${key}Color`] = hex
+    else
+      inner.push(
+        element('aapt:attr', { name: `android:${key}Color` }, gradientXml(one as ResolvedGradient, uneven?.map)),
+      )
+    if (alpha * opacity < 1) map[`android:${key}Alpha`] = number(alpha * opacity)
+  }
+  if (fill) paint('fill', fill)
+  if (stroke) {
+    paint('stroke', stroke.paint)
+    map['android:strokeWidth'] = number(stroke.width)
+    if (stroke.cap !== 'butt') map['android:strokeLineCap'] = stroke.cap
+    if (stroke.join !== 'miter') map['android:strokeLineJoin'] = stroke.join
+    else if (stroke.miterLimit !== 4) map['android:strokeMiterLimit'] = number(stroke.miterLimit)
+  }
+  const xml = element('path', map, inner.join(''))
+  if (!uneven) return xml
+  const { turn, sx, sy, x, y } = uneven
+  return element(
+    'group',
+    {
+      ...(turn !== 0 && { 'android:rotation': fine(turn) }),
+      'android:scaleX': fine(sx),
+      'android:scaleY': fine(sy),
+      'android:translateX': fine(x),
+      'android:translateY': fine(y),
+    },
+    xml,
+  )
+}
+
+/** A colour as six digits, and how opaque it is. */
+const colourXml = ({ light, opacity }: ResolvedColour): { hex: string; alpha: number } => ({
+  hex: light.slice(0, 7).toUpperCase(),
+  alpha: light.length === 9 ? (opacity * Number.parseInt(light.slice(7), 16)) / 255 : opacity,
+})
+
+/** A gradient, seen in the unit circle where its ellipse is laid by a group. */
+function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined): string {
+  const items = gradient.stops
+    .map(({ at, color }) => {
+      const { hex, alpha } = colourXml(color)
+      const byte = Math.round(alpha * 255)
+        .toString(16)
+        .padStart(2, '0')
+        .toUpperCase()
+      return element('item', {
+        'android:offset': number(at),
+        'android:color': alpha < 1 ? `#${byte}${hex.slice(1)}` : hex,
+      })
+    })
+    .join('')
+  if (gradient.kind === 'linear') {
+    const { from, to } = gradient
+    return element(
+      'gradient',
+      {
+        'android:type': 'linear',
+        'android:startX': number(from.x),
+        'android:startY': number(from.y),
+        'android:endX': number(to.x),
+        'android:endY': number(to.y),
+      },
+      items,
+    )
+  }
+  const [a, b, , , e, f] = laid ? [1, 0, 0, 1, 0, 0] : gradient.map
+  return element(
+    'gradient',
+    {
+      'android:type': 'radial',
+      'android:centerX': number(e),
+      'android:centerY': number(f),
+      'android:gradientRadius': number(Math.hypot(a, b)),
+    },
+    items,
+  )
+}
+
+/** What of shapes a vector drawable leaves out, in a few words; none where it shows them all. */
+export function leftOut(shapes: readonly Shape[]): string[] {
+  const words = new Set<string>()
+  for (const { fill, stroke, veil } of shapes) {
+    for (const paint of [fill, stroke?.paint])
+      if (paint && isGradientPaint(paint) && paint.kind === 'radial' && Math.hypot(paint.focus.x, paint.focus.y) > 1e-6)
+        words.add('the focus of a gradient')
+    for (let one: Veil | null = veil ?? null; one; one = one.outer) if (one.shadow) words.add('a soft shadow')
+  }
+  return [...words]
+}

@@ -1,0 +1,116 @@
+import { contrast } from '../../proof/contrast'
+import { contents } from '../apple/apple'
+import { type Dress, dressed, plateColour } from '../dress'
+import { cased } from '../naming'
+import { colour, onOff, oneOf } from '../options'
+import type { Portrait } from '../portrait'
+import { coloursOf, greyed } from '../tone'
+import { defineTarget } from '../target'
+
+const SIDE = 1024
+/** How much of its canvas a desktop icon takes across. */
+const DESKTOP = 824 / 1024
+/** About what a home screen paints behind a dark icon. */
+const NIGHT = '#1c1c1e'
+/** From which contrast on something is seen there. */
+const SEEN = 1.5
+
+const ICNS = [16, 32, 64, 128, 256, 512, 1024]
+
+type Chosen = { readonly ground: string; readonly dark: string }
+
+const full = ({ ground }: Chosen, more: Partial<Dress> = {}): Dress => ({
+  share: 1,
+  plate: 'full',
+  fallback: ground,
+  ground: 'light',
+  ...more,
+})
+
+const lightIcon = (portrait: Portrait, chosen: Chosen, cut?: 'squircle') =>
+  dressed(portrait, SIDE, full(chosen, { cut }))
+
+/** For dark home screens: on its plate there, or clear, for the system to lay on its own ground. */
+const darkIcon = (portrait: Portrait, chosen: Chosen, cut?: 'squircle') =>
+  dressed(portrait, SIDE, full(chosen, { ground: 'dark', plate: chosen.dark === 'plate' ? 'full' : 'none', cut }))
+
+/** In greys on black, for the system to tint. */
+const tintedIcon = (portrait: Portrait, chosen: Chosen, cut?: 'squircle') =>
+  dressed(portrait, SIDE, {
+    ...full(chosen, { cut }),
+    plate: 'colour',
+    fallback: '#000000',
+    figure: (figure, plate) => greyed(figure, plateColour(plate, 'light', chosen.ground)),
+  })
+
+const desktopIcon = (portrait: Portrait, pixels: number) =>
+  dressed(portrait, pixels, { share: DESKTOP, plate: 'own', fallback: null, ground: 'light' })
+
+/** An application's icon: light, dark and tinted for a home screen, and one file for the desktop. */
+export const appleApp = defineTarget({
+  id: 'apple-app',
+  name: 'App icon',
+  platform: 'Apple',
+  note: 'An app icon set with light, dark and tinted pictures of 1024, edge to edge, and an ICNS for the desktop.',
+  isForApps: true,
+  choices: {
+    ground: colour('ground without a plate', '#fbfcfb'),
+    dark: oneOf('dark icon', 'clear', { clear: 'on the system’s ground', plate: 'on its plate' }),
+    icns: onOff('ICNS', true),
+  },
+  each({ name }, _, options) {
+    const plain = cased(name, 'kebab'),
+      folder = `apple/App.xcassets/${plain}.appiconset`
+    const picture = (file: string, svg: (portrait: Portrait) => string) => ({
+      path: `${folder}/${file}`,
+      made: { as: 'raster' as const, picture: { pixels: SIDE, svg } },
+    })
+    const image = (filename: string, value?: string) => ({
+      filename,
+      idiom: 'universal',
+      platform: 'ios',
+      size: `${SIDE}x${SIDE}`,
+      ...(value && { appearances: [{ appearance: 'luminosity', value }] }),
+    })
+    return [
+      {
+        path: `${folder}/Contents.json`,
+        made: {
+          as: 'fixed',
+          text: contents({ images: [image('light.png'), image('dark.png', 'dark'), image('tinted.png', 'tinted')] }),
+        },
+      },
+      picture('light.png', (portrait) => lightIcon(portrait, options)),
+      picture('dark.png', (portrait) => darkIcon(portrait, options)),
+      picture('tinted.png', (portrait) => tintedIcon(portrait, options)),
+      ...(options.icns
+        ? [
+            {
+              path: `apple/${plain}.icns`,
+              made: {
+                as: 'icns' as const,
+                pictures: ICNS.map((pixels) => ({
+                  pixels,
+                  svg: (portrait: Portrait) => desktopIcon(portrait, pixels),
+                })),
+              },
+            },
+          ]
+        : []),
+    ]
+  },
+  whole: () => [{ path: 'apple/App.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } }],
+  faults(portrait, options) {
+    const { figure } = portrait.layers(SIDE)
+    const most = Math.max(0, ...coloursOf(figure).map((one) => contrast(one, NIGHT)))
+    return options.dark === 'clear' && figure.length > 0 && most < SEEN
+      ? [{ sentence: 'is as dark as the ground of a dark home screen: lay it on its plate there.', isError: false }]
+      : []
+  },
+  sights: (portrait, options) => [
+    { word: 'home screen', place: 'home', on: 'light', svg: lightIcon(portrait, options, 'squircle') },
+    { word: 'home screen, dark', place: 'home', on: 'dark', svg: darkIcon(portrait, options, 'squircle') },
+    { word: 'home screen, tinted', place: 'home', on: 'dark', svg: tintedIcon(portrait, options, 'squircle') },
+    { word: 'desktop', place: 'dock', on: 'light', svg: desktopIcon(portrait, 128) },
+  ],
+})

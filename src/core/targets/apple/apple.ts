@@ -1,0 +1,74 @@
+import { realSize } from '../../rules/real-size'
+import { fileName, naming } from '../naming'
+import { onOff, oneOf } from '../options'
+import type { Portrait } from '../portrait'
+import { coloursOf } from '../tone'
+import { tabBarSights } from '../sights'
+import { defineTarget } from '../target'
+
+/** A catalogue's Contents.json. */
+export const contents = (more: object): string =>
+  `${JSON.stringify({ ...more, info: { author: 'wise-square', version: 1 } }, null, 2)}\n`
+
+const SCALES = [1, 2, 3]
+
+/** Interface icons in an asset catalogue: pictures at three scales, or a page of vectors that stays one. */
+export const apple = defineTarget({
+  id: 'apple',
+  name: 'Asset catalogue',
+  platform: 'Apple',
+  note: 'An image set an icon with its Contents.json, as PNG at 1×, 2× and 3× or as one PDF of vectors.',
+  choices: {
+    ...naming(),
+    form: oneOf('form', 'png', { png: 'PNG at three scales', pdf: 'PDF of vectors' }),
+    template: onOff('tinted by the system', true),
+  },
+  each(icon, { rules }, options) {
+    const size = realSize(rules)
+    const name = fileName(icon.name, options, size),
+      folder = `apple/Icons.xcassets/${name}.imageset`
+    const rendering = options.template ? { 'template-rendering-intent': 'template' } : {}
+    if (options.form === 'pdf')
+      return [
+        {
+          path: `${folder}/Contents.json`,
+          made: {
+            as: 'fixed',
+            text: contents({
+              images: [{ filename: `${name}.pdf`, idiom: 'universal' }],
+              properties: { 'preserves-vector-representation': true, ...rendering },
+            }),
+          },
+        },
+        { path: `${folder}/${name}.pdf`, made: { as: 'pdf', svg: (portrait) => portrait.document(size, 'light') } },
+      ]
+    const file = (scale: number) => `${name}${scale === 1 ? '' : `@${scale}x`}.png`
+    return [
+      {
+        path: `${folder}/Contents.json`,
+        made: {
+          as: 'fixed',
+          text: contents({
+            images: SCALES.map((scale) => ({ filename: file(scale), idiom: 'universal', scale: `${scale}x` })),
+            ...(options.template && { properties: rendering }),
+          }),
+        },
+      },
+      ...SCALES.map((scale) => ({
+        path: `${folder}/${file(scale)}`,
+        made: {
+          as: 'raster' as const,
+          picture: { pixels: size * scale, svg: (portrait: Portrait) => portrait.document(size, 'light') },
+        },
+      })),
+    ]
+  },
+  whole: () => [{ path: 'apple/Icons.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } }],
+  faults(portrait, options) {
+    const count = coloursOf(portrait.shapes(realSize(portrait.rules))).length
+    return options.template && count > 1
+      ? [{ sentence: `paints in ${count} colours, of which the system makes one.`, isError: false }]
+      : []
+  },
+  sights: (portrait) => tabBarSights(portrait),
+})

@@ -1,0 +1,80 @@
+/** An icon as it was delivered: its document for light ground, on the set's grid, is its picture. */
+export type DeliveredIcon = { readonly id: string; readonly name: string; readonly svg: string }
+
+/** A file as it was delivered, by what is in it. */
+export type DeliveredPath = { readonly path: string; readonly bytes: number; readonly hash: string }
+
+/** What was delivered. */
+export type Delivered = { readonly icons: readonly DeliveredIcon[]; readonly files: readonly DeliveredPath[] }
+
+/** What is otherwise in one delivery than in another. */
+export type Changes = {
+  readonly added: readonly DeliveredIcon[]
+  readonly removed: readonly DeliveredIcon[]
+  readonly renamed: readonly { readonly before: DeliveredIcon; readonly after: DeliveredIcon }[]
+  /** Icons that look otherwise; one that was renamed too is among both. */
+  readonly changed: readonly { readonly before: DeliveredIcon; readonly after: DeliveredIcon }[]
+  readonly files: {
+    readonly added: readonly string[]
+    readonly removed: readonly string[]
+    readonly changed: readonly string[]
+  }
+}
+
+/** What changed from one delivery to another; icons are the same by their ids. */
+export function changesBetween(before: Delivered, after: Delivered): Changes {
+  const was = new Map(before.icons.map((icon) => [icon.id, icon])),
+    is = new Set(after.icons.map(({ id }) => id))
+  const pairs = after.icons.flatMap((icon) => {
+    const old = was.get(icon.id)
+    return old ? [{ before: old, after: icon }] : []
+  })
+  const files = new Map(before.files.map((file) => [file.path, file.hash])),
+    paths = new Set(after.files.map(({ path }) => path))
+  return {
+    added: after.icons.filter(({ id }) => !was.has(id)),
+    removed: before.icons.filter(({ id }) => !is.has(id)),
+    renamed: pairs.filter((pair) => pair.before.name !== pair.after.name),
+    changed: pairs.filter((pair) => pair.before.svg !== pair.after.svg),
+    files: {
+      added: after.files.flatMap(({ path }) => (files.has(path) ? [] : [path])),
+      removed: before.files.flatMap(({ path }) => (paths.has(path) ? [] : [path])),
+      changed: after.files.flatMap(({ path, hash }) => ((files.get(path) ?? hash) === hash ? [] : [path])),
+    },
+  }
+}
+
+/** Whether two deliveries are the same, icons and files. */
+export const isSame = ({ added, removed, renamed, changed, files }: Changes): boolean =>
+  [added, removed, renamed, changed, files.added, files.removed, files.changed].every((list) => list.length === 0)
+
+/** Changes as the text of a changelog (Markdown). */
+export function changelog(title: string, note: string, { added, removed, renamed, changed, files }: Changes): string {
+  const list = (word: string, names: readonly string[]) =>
+    names.length === 0 ? [] : [`### ${word}`, '', ...names.map((name) => `- ${name}`), '']
+  const lines = [
+    ...list(
+      'New',
+      added.map(({ name }) => name),
+    ),
+    ...list(
+      'Changed',
+      changed.map(({ after }) => after.name),
+    ),
+    ...list(
+      'Renamed',
+      renamed.map((one) => `${one.before.name} is now ${one.after.name}`),
+    ),
+    ...list(
+      'Removed',
+      removed.map(({ name }) => name),
+    ),
+    ...list('Paths that are no more', files.removed),
+  ]
+  return [
+    `## ${title}`,
+    '',
+    ...(note ? [note, ''] : []),
+    ...(lines.length > 0 ? lines : ['Nothing changed.', '']),
+  ].join('\n')
+}

@@ -1,0 +1,161 @@
+import { isGradientPaint, meanColour } from './tone'
+import type { Shape } from '../drawing/shape'
+import { inkOfAll } from '../drawing/ink'
+import { type Ground, number } from '../formats/svg-paint'
+import { svgOfShapes } from '../formats/svg'
+import { type Box, boxCentre } from '../geometry/box'
+import { timed } from '../geometry/deadline'
+import { flattened } from '../geometry/flat'
+import { ellipse, pathBounds, polyline } from '../geometry/path'
+import type { Point } from '../geometry/point'
+import { platePath } from '../drawing/plates'
+import { pathData } from '../formats/path-data'
+import type { Portrait } from './portrait'
+
+/** A document's root and what is in it. */
+export type Opened = { readonly root: string; readonly body: string }
+
+/** A document in two: the attributes of its root beside those of a file, and what is in it. */
+export function opened(svg: string): Opened {
+  const [, root = '', body = ''] = /^<svg([^>]*)>([\s\S]*)<\/svg>\n?$/.exec(svg) ?? []
+  return { root: root.replace(/ (xmlns|width|height|viewBox)="[^"]*"/g, ''), body }
+}
+
+/** What a picture is put together of: shapes, scaled about a place, cut by an outline. */
+type Layer = { readonly shapes: readonly Shape[]; readonly scale?: number; readonly about?: Point }
+
+/** A document that shows a box of layers over each other, cut by an outline where one is given. */
+export function composed(
+  view: Box,
+  layers: readonly Layer[],
+  ground: Ground,
+  { side = view.w, clip }: { readonly side?: number; readonly clip?: string } = {},
+): string {
+  const parts = layers.map(({ shapes, scale = 1, about = { x: 0, y: 0 } }) => {
+    if (shapes.length === 0) return ''
+    const { root, body } = opened(svgOfShapes(shapes, Math.max(view.x + view.w, view.y + view.h), ground))
+    const moved =
+      scale === 1
+        ? ''
+        : ` transform="matrix(${[scale, 0, 0, scale, about.x * (1 - scale), about.y * (1 - scale)].map((value) => number(value)).join(' ')})"`
+    return root || moved ? `<g${root}${moved}>${body}</g>` : body
+  })
+  const box = [view.x, view.y, view.w, view.h].map(number).join(' ')
+  const inside = clip
+    ? `<defs><clipPath id="cut"><path d="${clip}"/></clipPath></defs><g clip-path="url(#cut)">${parts.join('')}</g>`
+    : parts.join('')
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${number(side)}" height="${number((side * view.h) / view.w)}" viewBox="${box}">${inside}</svg>\n`
+}
+
+/** The shape of a mask that a platform cuts icons by. */
+export type Cut = 'circle' | 'squircle' | 'rounded'
+
+const cutPath = (cut: Cut, { x, y, w, h }: Box): string => {
+  const centre = { x: x + w / 2, y: y + h / 2 }
+  return pathData(
+    cut === 'circle'
+      ? [ellipse(centre, w / 2, h / 2)]
+      : platePath({ name: 'cut', shape: cut === 'squircle' ? 'squircle' : 'rounded', w, h }, centre),
+  )
+}
+
+/** What an application's icon is put together by. */
+export type Dress = {
+  /** How much of the picture the plate's box, or the square of an icon without one, takes across. */
+  readonly share: number
+  /** Whether the plate's paint goes to the edges, the plate stays as it is, there is none, or the fallback is all of it. */
+  readonly plate: 'full' | 'own' | 'none' | 'colour'
+  /** What is painted where there is no plate; null leaves it clear. */
+  readonly fallback: string | null
+  /** The circle that the figure is brought into, as a share of the picture's side across; 1 or more leaves it. */
+  readonly safe?: number
+  readonly ground: Ground
+  readonly cut?: Cut | undefined
+  /** What becomes of the figure's shapes. */
+  readonly figure?: ((figure: readonly Shape[], plate: readonly Shape[]) => readonly Shape[]) | undefined
+}
+
+/** The box that an application's icon is about: its plate's, as a square; the whole square where it has none. */
+export function appBox(portrait: Portrait, size: number): Box {
+  const grid = portrait.grid(size)
+  const bounds = pathBounds(portrait.layers(size).plate.flatMap(({ path }) => path))
+  if (!bounds) return { x: 0, y: 0, w: grid, h: grid }
+  const side = Math.max(bounds.w, bounds.h),
+    { x, y } = boxCentre(bounds)
+  return { x: x - side / 2, y: y - side / 2, w: side, h: side }
+}
+
+/** A box about the same middle, larger by a factor. */
+export const grown = ({ x, y, w, h }: Box, by: number): Box => ({
+  x: x - (w * (by - 1)) / 2,
+  y: y - (h * (by - 1)) / 2,
+  w: w * by,
+  h: h * by,
+})
+
+/** How far the ink of shapes reaches from a place. */
+export const reachOf = (shapes: readonly Shape[], from: Point): number =>
+  timed(() =>
+    flattened(inkOfAll(shapes), 0.05).reduce(
+      (far, { segments }) =>
+        segments.reduce((most, { to }) => Math.max(most, Math.hypot(to.x - from.x, to.y - from.y)), far),
+      0,
+    ),
+  )
+
+/** By how much a figure is made smaller to lie within a circle about the middle of a box. */
+export function safeScale(figure: readonly Shape[], view: Box, safe: number): number {
+  const reach = reachOf(figure, boxCentre(view))
+  return reach > (safe * view.w) / 2 ? (safe * view.w) / 2 / reach : 1
+}
+
+const square = ({ x, y, w, h }: Box) =>
+  polyline(
+    [
+      { x, y },
+      { x: x + w, y },
+      { x: x + w, y: y + h },
+      { x, y: y + h },
+    ],
+    true,
+  )
+
+const flat = (light: string): Shape['fill'] => ({ name: '', light, dark: light, ink: false, opacity: 1 })
+
+/** What covers a whole picture: the plate's paint, or a colour where there is no plate. */
+export function fullPlate(plate: readonly Shape[], view: Box, fallback: string | null): Shape[] {
+  const fill = plate.find((shape) => shape.fill)?.fill ?? (fallback ? flat(fallback) : null)
+  return fill ? [{ id: 'ground', path: [square(view)], fill, stroke: null }] : []
+}
+
+/** An application's icon as a document of `side` units. */
+export function dressed(portrait: Portrait, size: number, dress: Dress): string {
+  const view = grown(appBox(portrait, size), 1 / dress.share)
+  const { plate, figure: own } = portrait.layers(size)
+  const figure = dress.figure ? dress.figure(own, plate) : own
+  const under = {
+    full: () => fullPlate(plate, view, dress.fallback),
+    own: () => (plate.length > 0 ? plate : fullPlate(plate, view, dress.fallback)),
+    colour: () => fullPlate([], view, dress.fallback),
+    none: () => [],
+  }[dress.plate]()
+  const scale = dress.safe === undefined ? 1 : safeScale(figure, view, dress.safe)
+  return composed(view, [{ shapes: under }, { shapes: figure, scale, about: boxCentre(view) }], dress.ground, {
+    ...(dress.cut && { clip: cutPath(dress.cut, view) }),
+  })
+}
+
+/** The colour of a plate as one: of a gradient the mean of its stops. */
+export function plateColour(plate: readonly Shape[], ground: 'light' | 'dark', fallback: string): string {
+  const fill = plate.find((shape) => shape.fill)?.fill
+  if (!fill) return fallback
+  return isGradientPaint(fill) ? meanColour(fill, ground) : fill[ground].slice(0, 7)
+}
+
+/** The same in the middle of a picture that is wider than high by a factor. */
+export function wideDressed(portrait: Portrait, size: number, dress: Dress, wider: number): string {
+  const view = grown(appBox(portrait, size), 1 / dress.share)
+  const { plate, figure } = portrait.layers(size)
+  const wide = { x: view.x - (view.w * (wider - 1)) / 2, y: view.y, w: view.w * wider, h: view.h }
+  return composed(wide, [{ shapes: dress.plate === 'none' ? [] : plate }, { shapes: figure }], dress.ground)
+}

@@ -1,0 +1,153 @@
+import { contrast, ENOUGH } from '../../proof/contrast'
+import { boxCentre } from '../../geometry/box'
+import { cased } from '../naming'
+import { colour, onOff } from '../options'
+import type { Portrait } from '../portrait'
+import { appBox, type Cut, type Dress, dressed, opened, plateColour, reachOf } from '../dress'
+import { coloursOf } from '../tone'
+import { defineTarget } from '../target'
+
+/** The middle circle of a maskable icon that no mask cuts into, across (W3C Web App Manifest, “Icon masks and safe zone”). */
+const SAFE = 0.8
+
+const plain: Dress = { share: 1, plate: 'own', fallback: null, ground: 'light' }
+
+/** Sizes of the ICO, of plain PNGs and of a home screen. */
+const ICO = [16, 32, 48],
+  TOUCH = 180,
+  MANIFEST = [192, 512]
+
+/** The icon for a tab, which follows a dark theme where its colours do. */
+function tabIcon(portrait: Portrait): string {
+  const at = (ground: 'light' | 'dark') => dressed(portrait, 32, { ...plain, ground })
+  const light = at('light'),
+    dark = at('dark')
+  if (light === dark) return light
+  const root = /^<svg[^>]*>/.exec(light)![0]
+  const group = (name: string, svg: string) => {
+    const { body } = opened(svg)
+    return `<g class="${name}">${body}</g>`
+  }
+  return `${root}<style>.d{display:none}@media(prefers-color-scheme:dark){.l{display:none}.d{display:inline}}</style>${group('l', light)}${group('d', dark)}</svg>\n`
+}
+
+/** What a browser shows of a page: in its tab, in bookmarks, on a home screen; with the manifest that names them. */
+export const favicon = defineTarget({
+  id: 'favicon',
+  name: 'Tab and home screen',
+  platform: 'Web',
+  note: 'Tab icon as ICO, as SVG that follows a dark theme and as PNG, touch icon, web app manifest with any and maskable icons.',
+  isForApps: true,
+  choices: {
+    ground: colour('ground without a plate', '#fbfcfb'),
+    theme: colour('theme colour', '#11807f'),
+    fit: onOff('bring into the safe zone', true),
+  },
+  each({ name }, family, options) {
+    const folder = `favicon/${cased(name, 'kebab')}`
+    const full = (share: number): Dress => ({
+      share,
+      plate: 'full',
+      fallback: options.ground,
+      ground: 'light',
+      ...(options.fit && { safe: SAFE }),
+    })
+    const picture = (path: string, pixels: number, dress: Dress) => ({
+      path: `${folder}/${path}`,
+      made: {
+        as: 'raster' as const,
+        picture: { pixels, svg: (portrait: Portrait) => dressed(portrait, pixels, dress) },
+      },
+    })
+    const text = (path: string, made: string) => ({
+      path: `${folder}/${path}`,
+      made: { as: 'fixed' as const, text: made },
+    })
+    return [
+      {
+        path: `${folder}/favicon.ico`,
+        made: {
+          as: 'ico',
+          pictures: ICO.map((pixels) => ({ pixels, svg: (portrait) => dressed(portrait, pixels, plain) })),
+        },
+      },
+      { path: `${folder}/icon.svg`, made: { as: 'text', text: tabIcon } },
+      ...ICO.map((size) => picture(`icon-${size}.png`, size, plain)),
+      picture('apple-touch-icon.png', TOUCH, { share: 1, plate: 'full', fallback: options.ground, ground: 'light' }),
+      ...MANIFEST.flatMap((size) => [
+        picture(`icon-${size}.png`, size, plain),
+        picture(`maskable-${size}.png`, size, full(1)),
+      ]),
+      text(
+        'manifest.webmanifest',
+        `${JSON.stringify(
+          {
+            name: family.name,
+            short_name: family.name.slice(0, 12),
+            display: 'standalone',
+            background_color: options.ground,
+            theme_color: options.theme,
+            icons: MANIFEST.flatMap((size) =>
+              (['any', 'maskable'] as const).map((purpose) => ({
+                src: `${purpose === 'any' ? 'icon' : 'maskable'}-${size}.png`,
+                sizes: `${size}x${size}`,
+                type: 'image/png',
+                purpose,
+              })),
+            ),
+          },
+          null,
+          2,
+        )}\n`,
+      ),
+      text(
+        'head.html',
+        `<link rel="icon" href="favicon.ico" sizes="48x48">
+<link rel="icon" href="icon.svg" type="image/svg+xml" sizes="any">
+<link rel="apple-touch-icon" href="apple-touch-icon.png">
+<link rel="manifest" href="manifest.webmanifest">
+<meta name="theme-color" content="${options.theme}">
+`,
+      ),
+    ]
+  },
+  faults(portrait, options) {
+    const { plate, figure } = portrait.layers(512)
+    const box = appBox(portrait, 512)
+    const ground = plateColour(plate, 'light', options.ground)
+    const most = Math.max(0, ...coloursOf(figure).map((one) => contrast(one, ground)))
+    return [
+      ...(!options.fit && reachOf(figure, boxCentre(box)) > (SAFE * box.w) / 2
+        ? [{ sentence: 'reaches out of the safe zone of a maskable icon, which masks may cut away.', isError: false }]
+        : []),
+      ...(figure.length > 0 && most < ENOUGH
+        ? [{ sentence: `hardly stands out from its ground ${ground}: a graphic needs ${ENOUGH} : 1.`, isError: false }]
+        : []),
+    ]
+  },
+  sights(portrait, options) {
+    const masked = (cut: Cut) =>
+      dressed(portrait, 192, {
+        share: 1,
+        plate: 'full',
+        fallback: options.ground,
+        ground: 'light',
+        cut,
+        ...(options.fit && { safe: SAFE }),
+      })
+    return [
+      ...(['light', 'dark'] as const).map((on) => ({
+        word: `tab, ${on}`,
+        place: 'tab' as const,
+        on,
+        svg: dressed(portrait, 16, { ...plain, ground: on }),
+      })),
+      ...(['circle', 'squircle', 'rounded'] as const).map((cut) => ({
+        word: `home screen, ${cut}`,
+        place: 'home' as const,
+        on: 'light' as const,
+        svg: masked(cut),
+      })),
+    ]
+  },
+})

@@ -1,0 +1,86 @@
+import { pathData } from '../../formats/path-data'
+import { transformPath } from '../../geometry/path'
+import { cased } from '../naming'
+import { text } from '../options'
+import type { Portrait } from '../portrait'
+import { coloursOf, emblem } from '../tone'
+import { textSights } from '../sights'
+import { defineTarget } from '../target'
+import { escaped } from '../web/usage-page'
+import { codesOf } from './codes'
+
+/** The units of a font to the side of an icon. */
+const UNITS = 1200
+
+/** An icon as one filled shape in units of the font, y down. */
+function glyph(portrait: Portrait): string {
+  const size = portrait.rules.grid.size,
+    scale = UNITS / size
+  return pathData(transformPath(emblem(portrait.layers(size)), [scale, 0, 0, scale, 0, 0]), 1)
+}
+
+/** An icon font with its style sheet: every icon one shape, in the colour of the text around. */
+export const font = defineTarget({
+  id: 'font',
+  name: 'Icon font',
+  platform: 'Developers',
+  note: 'WOFF2 and TTF with a style sheet and a page; code points stay what they are from release to release.',
+  choices: {
+    family: text('family', '', (value) =>
+      /["'\\{}<>]/.test(value) || value.length > 60 ? 'A family has no quotes or braces in its name.' : null,
+    ),
+    prefix: text('prefix', 'icon', (value) =>
+      /^[a-z][a-z0-9-]*$/.test(value) ? null : 'A prefix is of lower-case letters, digits and hyphens.',
+    ),
+  },
+  whole(family, { family: chosen, prefix }) {
+    const named = (chosen || family.name).replace(/["'\\{}<>]/g, ''),
+      file = cased(named, 'kebab'),
+      codes = codesOf(family),
+      folder = 'developers/font'
+    const glyphs = family.icons.map(({ id, name }) => ({ name: cased(name, 'kebab'), code: codes.get(id)! }))
+    const join = (pieces: readonly string[]) => ({
+      family: named,
+      size: UNITS,
+      glyphs: glyphs.map((one, i) => ({ ...one, d: pieces[i]! })),
+    })
+    const fixed = (name: string, made: string) => ({
+      path: `${folder}/${name}`,
+      made: { as: 'fixed' as const, text: made },
+    })
+    const hex = (code: number) => code.toString(16)
+    return [
+      { path: `${folder}/${file}.woff2`, made: { as: 'font', format: 'woff2', piece: glyph, join } },
+      { path: `${folder}/${file}.ttf`, made: { as: 'font', format: 'ttf', piece: glyph, join } },
+      fixed(
+        `${file}.css`,
+        `@font-face{font-family:"${named}";src:url("${file}.woff2") format("woff2"),url("${file}.ttf") format("truetype");font-display:block}
+.${prefix}{font-family:"${named}";font-style:normal;font-weight:normal;line-height:1;display:inline-block;-webkit-font-smoothing:antialiased}
+${glyphs.map(({ name, code }) => `.${prefix}-${name}::before{content:"\\${hex(code)}"}`).join('\n')}
+`,
+      ),
+      fixed(
+        'code-points.json',
+        `${JSON.stringify(Object.fromEntries(glyphs.map(({ name, code }) => [name, hex(code)])), null, 2)}\n`,
+      ),
+      fixed(
+        'index.html',
+        `<!doctype html>
+<html lang="en">
+<meta charset="utf-8">
+<title>${escaped(named)}</title>
+<link rel="stylesheet" href="${file}.css">
+<style>body{font:14px/1.5 system-ui,sans-serif;margin:32px}p{display:inline-grid;justify-items:center;width:120px}i{font-size:${family.rules.grid.size}px}</style>
+<h1>${escaped(named)}</h1>
+${glyphs.map(({ name, code }) => `<p><i class="${prefix} ${prefix}-${name}" aria-hidden="true"></i><code>${escaped(name)} ${hex(code)}</code></p>`).join('\n')}
+</html>
+`,
+      ),
+    ]
+  },
+  faults(portrait) {
+    const count = coloursOf(portrait.shapes(portrait.rules.grid.size)).length
+    return count > 1 ? [{ sentence: `paints in ${count} colours; a glyph has one.`, isError: false }] : []
+  },
+  sights: (portrait) => textSights(portrait),
+})

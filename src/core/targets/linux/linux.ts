@@ -1,0 +1,133 @@
+import { number } from '../../formats/svg-paint'
+import { pathData } from '../../formats/path-data'
+import { coloursOf, emblem } from '../tone'
+import { cased, fileName, naming } from '../naming'
+import { onOff, oneOf } from '../options'
+import type { Portrait } from '../portrait'
+import { barSights } from '../sights'
+import { defineTarget, type Family } from '../target'
+
+const CONTEXTS = {
+  actions: 'Actions',
+  apps: 'Applications',
+  categories: 'Categories',
+  devices: 'Devices',
+  emblems: 'Emblems',
+  places: 'Places',
+  status: 'Status',
+}
+
+/** The side that symbolic icons are drawn on, in pixels. */
+const SYMBOLIC = 16
+/** The grey that symbolic icons have where nobody gives them a colour. */
+const GREY = '#2e3436'
+
+const folderOf = ({ name }: Pick<Family, 'name'>) => `linux/${cased(name, 'kebab')}`
+
+/** An icon as one filled shape, to be given the colour of text. */
+function symbolic(portrait: Portrait, colour = GREY): string {
+  const grid = portrait.grid(SYMBOLIC),
+    path = emblem(portrait.layers(SYMBOLIC))
+  const side = number(grid)
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${SYMBOLIC}" height="${SYMBOLIC}" viewBox="0 0 ${side} ${side}"><path fill="${colour}" d="${pathData(path)}"/></svg>\n`
+}
+
+/** A theme for desktops: pictures by size, scalable and symbolic ones, and the index that says where they are. */
+export const linux = defineTarget({
+  id: 'linux',
+  name: 'Icon theme',
+  platform: 'Linux desktop',
+  note: 'Theme folders by size and scale, scalable and symbolic variants, and the index that lists them (freedesktop.org icon themes).',
+  choices: {
+    ...naming('kebab'),
+    context: oneOf('context', 'actions', CONTEXTS),
+    symbolic: onOff('symbolic variants', true),
+    twice: onOff('twice the density', true),
+  },
+  each(icon, family, options) {
+    const name = fileName(icon.name, options),
+      folder = folderOf(family),
+      { sizes, grid } = family.rules
+    const scales = options.twice ? [1, 2] : [1]
+    return [
+      ...sizes.flatMap((size) =>
+        scales.map((scale) => ({
+          path: `${folder}/${size}x${size}${scale === 1 ? '' : `@${scale}`}/${options.context}/${name}.png`,
+          made: {
+            as: 'raster' as const,
+            picture: { pixels: size * scale, svg: (portrait: Portrait) => portrait.document(size, 'light') },
+          },
+        })),
+      ),
+      {
+        path: `${folder}/scalable/${options.context}/${name}.svg`,
+        made: { as: 'text', text: (portrait) => portrait.document(grid.size, 'light') },
+      },
+      ...(options.symbolic
+        ? [
+            {
+              path: `${folder}/symbolic/${options.context}/${name}-symbolic.svg`,
+              made: { as: 'text' as const, text: (portrait: Portrait) => symbolic(portrait) },
+            },
+          ]
+        : []),
+    ]
+  },
+  whole(family, options) {
+    const { sizes, grid } = family.rules,
+      context = CONTEXTS[options.context as keyof typeof CONTEXTS]
+    const fixed = sizes.flatMap((size) =>
+      (options.twice ? [1, 2] : [1]).map((scale) => ({
+        name: `${size}x${size}${scale === 1 ? '' : `@${scale}`}/${options.context}`,
+        lines: [`Size=${size}`, ...(scale === 1 ? [] : [`Scale=${scale}`]), `Context=${context}`, 'Type=Fixed'],
+      })),
+    )
+    const scalable = (folder: string, size: number) => ({
+      name: `${folder}/${options.context}`,
+      lines: [`Size=${size}`, `Context=${context}`, 'Type=Scalable', 'MinSize=8', 'MaxSize=1024'],
+    })
+    const all = [
+      ...fixed,
+      scalable('scalable', grid.size),
+      ...(options.symbolic ? [scalable('symbolic', SYMBOLIC)] : []),
+    ]
+    const oneLine = (text: string) => text.replace(/\s+/g, ' ')
+    return [
+      {
+        path: `${folderOf(family)}/index.theme`,
+        made: {
+          as: 'fixed',
+          text: `[Icon Theme]
+Name=${oneLine(family.name)}
+Comment=Icons of ${oneLine(family.name)}
+Inherits=hicolor
+Directories=${all
+            .filter(({ name }) => !name.includes('@'))
+            .map(({ name }) => name)
+            .join(',')}
+ScaledDirectories=${all
+            .filter(({ name }) => name.includes('@'))
+            .map(({ name }) => name)
+            .join(',')}
+
+${all.map(({ name, lines }) => `[${name}]\n${lines.join('\n')}\n`).join('\n')}`,
+        },
+      },
+    ]
+  },
+  faults(portrait, options) {
+    const count = coloursOf(portrait.layers(SYMBOLIC).figure).length
+    return options.symbolic && count > 1
+      ? [{ sentence: `paints in ${count} colours; its symbolic variant has one.`, isError: false }]
+      : []
+  },
+  sights: (portrait) => [
+    ...barSights(portrait),
+    ...(['light', 'dark'] as const).map((on) => ({
+      word: `symbolic, ${on}`,
+      place: 'tool bar' as const,
+      on,
+      svg: symbolic(portrait, on === 'dark' ? '#ffffff' : GREY),
+    })),
+  ],
+})

@@ -1,0 +1,67 @@
+import { sceneOf } from '../drawing/evaluated-scene'
+import { wholeDrawing } from '../drawing/evaluate'
+import { outlined } from '../drawing/outlined'
+import type { Shape } from '../drawing/shape'
+import { drawingSvg, type Documents, documentsFor, type Drawn } from '../formats/drawn'
+import { svgOfShapes } from '../formats/svg'
+import type { Ground } from '../formats/svg-paint'
+import { timed } from '../geometry/deadline'
+import { baseFor, bookAt } from '../rules/book'
+import type { Rules } from '../rules/rules'
+import { drawingOn } from '../set/masters'
+import type { Icon } from '../set/set'
+
+export type Strokes = 'kept' | 'outlined'
+
+/**
+ * What files are made from: an icon, drawn for any size by the master that fits it. What was drawn before is taken from
+ * there; the rest is computed when it is asked for. Throws what drawing throws.
+ */
+export class Portrait {
+  constructor(
+    readonly icon: Icon,
+    readonly rules: Rules,
+    private readonly drawn: Extract<Drawn, { svg: Documents }> | null,
+  ) {}
+
+  /** The side of the grid that fits so many pixels. */
+  grid(size: number): number {
+    return baseFor(this.rules, size)
+  }
+
+  /** The icon as a document; its strokes as the rules have them, where nothing else is asked. */
+  document(size: number, ground: Ground, strokes = this.rules.strokes ?? 'kept'): string {
+    const isUsual = strokes === (this.rules.strokes ?? 'kept')
+    if (isUsual && this.drawn) return documentsFor(this.drawn, this.rules, size)[ground]
+    if (isUsual) {
+      const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
+      return drawingSvg(objects, rules, ground)
+    }
+    return timed(() => svgOfShapes(this.shapes(size, strokes), this.grid(size), ground))
+  }
+
+  /** What the icon paints, from the lowest up. */
+  shapes(size: number, strokes: Strokes = 'kept'): readonly Shape[] {
+    return timed(() => {
+      const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
+      const shapes = wholeDrawing(objects, sceneOf(rules))
+      return strokes === 'outlined' ? outlined(shapes) : shapes
+    })
+  }
+
+  /** What it paints in two: plates, and what lies on them. */
+  layers(size: number): { readonly plate: readonly Shape[]; readonly figure: readonly Shape[] } {
+    const { objects } = drawingOn(this.icon, this.rules, this.grid(size))
+    const plates = new Set(objects.filter(({ kind }) => kind === 'plate').map(({ id }) => id))
+    const shapes = this.shapes(size)
+    return {
+      plate: shapes.filter(({ id }) => plates.has(id)),
+      figure: shapes.filter(({ id }) => !plates.has(id)),
+    }
+  }
+
+  /** The rules of the grid that fits so many pixels. */
+  book(size: number): Rules {
+    return bookAt(this.rules, this.grid(size))
+  }
+}

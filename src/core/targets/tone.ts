@@ -1,0 +1,149 @@
+import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from '../drawing/resolved'
+import type { Shape, Veil } from '../drawing/shape'
+import { inkOf, inkOfAll } from '../drawing/ink'
+import { outlined } from '../drawing/outlined'
+import { timed } from '../geometry/deadline'
+import type { Path } from '../geometry/path'
+import { combine } from '../planar/boolean'
+import { contrast, luminance } from '../proof/contrast'
+
+export const isGradientPaint = (paint: ResolvedPaint): paint is ResolvedGradient => 'kind' in paint
+
+const channels = (hex: string): number[] => [1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16))
+const hexOf = (parts: readonly number[]): string =>
+  `#${parts.map((part) => Math.round(part).toString(16).padStart(2, '0')).join('')}`
+
+/** The mean of a gradient's stops. */
+export function meanColour({ stops }: ResolvedGradient, ground: 'light' | 'dark'): string {
+  const all = stops.map(({ color }) => channels(color[ground]))
+  return hexOf([0, 1, 2].map((k) => all.reduce((sum, one) => sum + one[k]!, 0) / all.length))
+}
+
+/** A paint as one colour. */
+const colourOf = (paint: ResolvedPaint): string =>
+  isGradientPaint(paint) ? meanColour(paint, 'light') : paint.light.slice(0, 7)
+
+/** From which contrast with its ground on something is part of a silhouette. */
+const SEEN = 1.35
+/** From which opacity on. */
+const OPAQUE = 0.5
+
+/** What each shape shows of itself, strokes as outlines, from the lowest up: what lies over it, and masks, cut away. */
+export function visible(shapes: readonly Shape[]): { readonly path: Path; readonly paint: ResolvedPaint }[] {
+  return timed(() => {
+    const flat = outlined(shapes).filter((shape) => shape.fill && opacityOf(shape) >= OPAQUE)
+    const shown: { path: Path; paint: ResolvedPaint }[] = []
+    let above: Path = []
+    for (const shape of [...flat].reverse()) {
+      const own = masked(combineAll(inkOf(shape)), shape.veil)
+      const path =
+        above.length === 0
+          ? own
+          : combine([
+              { path: own, role: 'adds' },
+              { path: above, role: 'cuts' },
+            ])
+      above =
+        above.length === 0
+          ? own
+          : combine([
+              { path: above, role: 'adds' },
+              { path: own, role: 'adds' },
+            ])
+      shown.unshift({ path, paint: shape.fill! })
+    }
+    return shown
+  })
+}
+
+const combineAll = (paths: readonly Path[]): Path =>
+  paths.length === 1 ? paths[0]! : combine(paths.map((path) => ({ path, role: 'adds' as const })))
+
+function opacityOf({ fill, veil }: Shape): number {
+  let opacity = fill?.opacity ?? 0
+  for (let one: Veil | null = veil ?? null; one; one = one.outer) opacity *= one.opacity
+  return opacity
+}
+
+function masked(path: Path, veil: Veil | undefined): Path {
+  let left = path
+  for (let one: Veil | null = veil ?? null; one; one = one.outer)
+    if (one.mask)
+      left = combine([
+        { path: left, role: 'adds' },
+        { path: inkOfAll(one.mask), role: 'overlap' },
+      ])
+  return left
+}
+
+/**
+ * A figure as one shape of one colour: all that is seen of it against its plate. Where one colour lies on another, as
+ * windows on a hull, what hardly differs from the plate becomes a hole.
+ */
+export function silhouette(figure: readonly Shape[], plate: string): Path {
+  const parts = visible(figure).filter(({ paint }) => contrast(colourOf(paint), plate) >= SEEN)
+  return timed(() => combine(parts.map(({ path }) => ({ path, role: 'adds' as const }))))
+}
+
+/** An icon as one shape: its silhouette, or, of one with a plate, the plate with what lies on it cut out. */
+export function emblem({
+  plate,
+  figure,
+}: {
+  readonly plate: readonly Shape[]
+  readonly figure: readonly Shape[]
+}): Path {
+  if (plate.length === 0) return silhouette(figure, '#ffffff')
+  const fill = plate.find((shape) => shape.fill)?.fill
+  const cut = silhouette(figure, fill ? colourOf(fill) : '#ffffff')
+  return timed(() =>
+    combine([
+      { path: inkOfAll(plate), role: 'adds' },
+      { path: cut, role: 'cuts' },
+    ]),
+  )
+}
+
+/** A path as a shape of one colour. */
+export const inked = (path: Path, light: string): Shape => ({
+  id: 'figure',
+  path,
+  fill: { name: '', light, dark: light, ink: false, opacity: 1 },
+  stroke: null,
+})
+
+/** Shapes in greys, lighter the more they differ from their plate: to be tinted by whoever shows them on a dark ground. */
+export function greyed(figure: readonly Shape[], plate: string): Shape[] {
+  const ground = luminance(plate)
+  const off = (hex: string) => Math.abs(luminance(hex.slice(0, 7)) - ground)
+  const all = figure.flatMap(({ fill, stroke }) =>
+    [fill, stroke?.paint].flatMap((paint) => (paint ? coloursIn(paint) : [])),
+  )
+  const most = Math.max(0.05, ...all.map(({ light }) => off(light)))
+  const grey = (color: ResolvedColour): ResolvedColour => {
+    const level = Math.sqrt(off(color.light) / most) * 255
+    const hex = hexOf([level, level, level]) + color.light.slice(7)
+    return { ...color, light: hex, dark: hex, ink: false }
+  }
+  const paint = (one: ResolvedPaint): ResolvedPaint =>
+    isGradientPaint(one)
+      ? { ...one, stops: one.stops.map((stop) => ({ ...stop, color: grey(stop.color) })) }
+      : grey(one)
+  return figure.map((shape) => ({
+    ...shape,
+    fill: shape.fill && paint(shape.fill),
+    stroke: shape.stroke && { ...shape.stroke, paint: paint(shape.stroke.paint) },
+  }))
+}
+
+const coloursIn = (paint: ResolvedPaint): ResolvedColour[] =>
+  isGradientPaint(paint) ? paint.stops.map(({ color }) => color) : [paint]
+
+/** Every colour that shapes are painted in, by its six digits. */
+export const coloursOf = (shapes: readonly Shape[]): string[] => [
+  ...new Set(
+    shapes.flatMap(({ fill, stroke }) =>
+      [fill, stroke?.paint].flatMap((paint) => (paint ? coloursIn(paint).map(({ light }) => light.slice(0, 7)) : [])),
+    ),
+  ),
+]

@@ -1,0 +1,56 @@
+import { opened } from '../dress'
+import { identifier } from '../naming'
+import { listOf } from '../react/react'
+import { STROKES, strokesOf } from '../svg/svg'
+import { textSights } from '../sights'
+import { defineTarget } from '../target'
+
+const BASE = `import { defineComponent, h } from 'vue'
+
+/** An icon out of its drawing: \`size\` is its side, \`title\` what it says to those who do not see it. */
+export const icon = (name: string, grid: number, attributes: Record<string, string>, drawing: string) =>
+  defineComponent({
+    name,
+    props: { size: { type: [Number, String], default: grid }, title: { type: String, default: undefined } },
+    setup: (props) => () =>
+      h('svg', {
+        xmlns: 'http://www.w3.org/2000/svg',
+        width: props.size,
+        height: props.size,
+        viewBox: \`0 0 \${grid} \${grid}\`,
+        ...attributes,
+        ...(props.title ? { role: 'img', 'aria-label': props.title } : { 'aria-hidden': 'true' }),
+        innerHTML: drawing,
+      }),
+  })
+`
+
+/** Components for Vue in TypeScript, a module an icon. */
+export const vue = defineTarget({
+  id: 'vue',
+  name: 'Vue components',
+  platform: 'Developers',
+  note: 'A typed module an icon with size and title, in the colour of the text around; only what is imported is shipped.',
+  choices: { strokes: STROKES },
+  each: ({ name }, { rules }, options) => [
+    {
+      path: `developers/vue/${identifier(name, 'pascal')}.ts`,
+      made: {
+        as: 'text',
+        text(portrait) {
+          const { root, body } = opened(portrait.document(rules.grid.size, 'current', strokesOf(options.strokes)))
+          const own = Object.fromEntries(
+            [...root.matchAll(/ ([a-z-]+)="([^"]*)"/g)].map(([, key, value]) => [key!, value!]),
+          )
+          const one = identifier(name, 'pascal')
+          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, ${JSON.stringify(own)}, ${JSON.stringify(body)})\n`
+        },
+      },
+    },
+  ],
+  whole: ({ icons }) => [
+    { path: 'developers/vue/icon.ts', made: { as: 'fixed', text: BASE } },
+    { path: 'developers/vue/index.ts', made: { as: 'fixed', text: listOf(icons) } },
+  ],
+  sights: (portrait) => textSights(portrait),
+})

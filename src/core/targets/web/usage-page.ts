@@ -1,0 +1,36 @@
+/** A text as HTML shows it. */
+export const escaped = (text: string): string =>
+  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!)
+
+/** A page that shows every symbol of a sprite and how to use it. It holds the sprite itself, so that it opens anywhere. */
+export function usagePage(name: string, names: readonly string[], symbols: readonly string[], size: number): string {
+  const cells = names.map(
+    (one) =>
+      `<li><svg width="${2 * size}" height="${2 * size}" aria-hidden="true"><use href="#${one}"/></svg><svg width="${size}" height="${size}" aria-hidden="true"><use href="#${one}"/></svg><code>${escaped(one)}</code></li>`,
+  )
+  const first = names[0] ?? ''
+  return `<!doctype html>
+<html lang="en">
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width">
+<meta name="color-scheme" content="light dark">
+<title>${escaped(name)}</title>
+<style>
+body{font:14px/1.5 system-ui,sans-serif;margin:32px auto;max-width:960px;padding:0 24px}
+ul{list-style:none;padding:0;display:grid;grid-template-columns:repeat(auto-fill,minmax(120px,1fr));gap:1px}
+li{display:grid;justify-items:center;gap:8px;padding:16px 4px;outline:1px solid #8884}
+code{font:12px/1.4 ui-monospace,monospace;overflow-wrap:anywhere}
+pre{padding:12px;background:#8882;overflow:auto}
+</style>
+<h1>${escaped(name)}</h1>
+<p>${names.length} icons in <code>sprite.svg</code>. They take the colour of the text around them.</p>
+<pre>${escaped(`<svg width="${size}" height="${size}" role="img" aria-label="${first}"><use href="sprite.svg#${first}"/></svg>`)}</pre>
+<svg xmlns="http://www.w3.org/2000/svg" width="0" height="0" style="position:absolute">
+${symbols.join('\n')}
+</svg>
+<ul>
+${cells.join('\n')}
+</ul>
+</html>
+`
+}

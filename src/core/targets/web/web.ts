@@ -1,0 +1,108 @@
+import { cased, fileName, naming } from '../naming'
+import { onOff } from '../options'
+import type { Portrait } from '../portrait'
+import { STROKES, strokesOf } from '../svg/svg'
+import { opened } from '../dress'
+import { textSights } from '../sights'
+import { defineTarget } from '../target'
+import { usagePage } from './usage-page'
+
+/** A document as a data URI that CSS and HTML take in double quotes, with as little escaped as they allow. */
+export const dataUri = (svg: string): string =>
+  `data:image/svg+xml,${svg
+    .trim()
+    .replace(/"/g, "'")
+    .replace(/[%#<>{}]/g, (sign) => `%${sign.charCodeAt(0).toString(16).toUpperCase()}`)}`
+
+/** An icon as a symbol of a sprite. */
+function symbol(id: string, svg: string): string {
+  const { root, body } = opened(svg)
+  const box = /viewBox="[^"]*"/.exec(svg)![0]
+  return `<symbol id="${id}" ${box}${root}>${body}</symbol>`
+}
+
+/** For pages: SVG files, a sprite of symbols with a page that shows how to use it, masks in CSS, data URIs. */
+export const web = defineTarget({
+  id: 'web',
+  name: 'Pages',
+  platform: 'Web',
+  note: 'An SVG an icon, a sprite of symbols with a page on how to use it, CSS masks that take the text’s colour, data URIs.',
+  choices: {
+    ...naming('kebab'),
+    strokes: STROKES,
+    files: onOff('SVG files', true),
+    sprite: onOff('sprite and its page', true),
+    masks: onOff('CSS masks', true),
+    uris: onOff('data URIs', true),
+  },
+  each: (icon, { rules }, options) =>
+    options.files
+      ? [
+          {
+            path: `web/icons/${fileName(icon.name, options, rules.grid.size)}.svg`,
+            made: {
+              as: 'text',
+              text: (portrait) => portrait.document(rules.grid.size, 'current', strokesOf(options.strokes)),
+            },
+          },
+        ]
+      : [],
+  whole({ name, icons, rules }, options) {
+    const size = rules.grid.size
+    const names = icons.map((icon) => fileName(icon.name, options, size))
+    const own = (portrait: Portrait) => fileName(portrait.icon.name, options, size)
+    const document = (portrait: Portrait) => portrait.document(size, 'current', strokesOf(options.strokes))
+    const prefix = cased(name, 'kebab')
+    return [
+      ...(options.sprite
+        ? [
+            {
+              path: 'web/sprite.svg',
+              made: {
+                as: 'joined' as const,
+                piece: (portrait: Portrait) => symbol(own(portrait), document(portrait)),
+                join: (pieces: readonly string[]) =>
+                  `<svg xmlns="http://www.w3.org/2000/svg">\n${pieces.join('\n')}\n</svg>\n`,
+              },
+            },
+            {
+              path: 'web/index.html',
+              made: {
+                as: 'joined' as const,
+                piece: (portrait: Portrait) => symbol(own(portrait), document(portrait)),
+                join: (pieces: readonly string[]) => usagePage(name, names, pieces, size),
+              },
+            },
+          ]
+        : []),
+      ...(options.masks
+        ? [
+            {
+              path: 'web/masks.css',
+              made: {
+                as: 'joined' as const,
+                piece: (portrait: Portrait) =>
+                  `.${prefix}-${own(portrait)}{--icon:url("${dataUri(portrait.document(size, 'light', strokesOf(options.strokes)))}")}`,
+                join: (pieces: readonly string[]) =>
+                  `[class^="${prefix}-"],[class*=" ${prefix}-"]{display:inline-block;width:1em;height:1em;background:currentColor;-webkit-mask:var(--icon) center/contain no-repeat;mask:var(--icon) center/contain no-repeat}\n${pieces.join('\n')}\n`,
+              },
+            },
+          ]
+        : []),
+      ...(options.uris
+        ? [
+            {
+              path: 'web/data-uris.json',
+              made: {
+                as: 'joined' as const,
+                piece: (portrait: Portrait) =>
+                  `  ${JSON.stringify(own(portrait))}: ${JSON.stringify(dataUri(portrait.document(size, 'light', strokesOf(options.strokes))))}`,
+                join: (pieces: readonly string[]) => `{\n${pieces.join(',\n')}\n}\n`,
+              },
+            },
+          ]
+        : []),
+    ]
+  },
+  sights: (portrait) => textSights(portrait),
+})

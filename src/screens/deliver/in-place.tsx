@@ -1,0 +1,162 @@
+'use client'
+
+import clsx from 'clsx'
+import { useMemo, useState } from 'react'
+import { optionsOf } from '@/core/targets/options'
+import { appsOf } from '@/core/targets/plan'
+import { Portrait } from '@/core/targets/portrait'
+import type { Place, Sight, Target } from '@/core/targets/target'
+import { drawingProblem } from '@/core/formats/drawn'
+import { bringClock } from '@/core/geometry/deadline'
+import { fileName } from '@/core/targets/naming'
+import type { Icon, IconSet } from '@/core/set/set'
+import { PixelPicture } from '@/ui/pixel-picture'
+
+/** How wide an icon is in each place, in pixels. */
+const SIDES: Record<Place, number> = {
+  tab: 16,
+  home: 60,
+  launcher: 56,
+  'task bar': 24,
+  tile: 96,
+  'tool bar': 24,
+  'tab bar': 24,
+  text: 20,
+  dock: 64,
+}
+
+/** How a target's result looks where it is used, for the first icons that it is made of, and how its files are named. */
+export function InPlace({ set, target }: { set: IconSet; target: Target }) {
+  const icons = target.isForApps ? appsOf(set) : set.icons
+  const [chosen, setChosen] = useState<string | null>(null)
+  const icon = icons.find(({ id }) => id === chosen) ?? icons[0]
+  const seen = useMemo(() => (icon ? sightsOf(icon, set, target) : []), [icon, set, target])
+  const options = optionsOf(target, set.delivery) as Record<string, string>
+  return (
+    <section aria-label="In place" className="border-b border-hair bg-sheet px-4 py-3">
+      <div className="mb-2 flex items-baseline gap-3">
+        <h2 className="text-title font-[640]">{target.name}</h2>
+        <span className="text-quiet">{target.platform}</span>
+        {icon && (
+          <select
+            aria-label="Icon that is shown in place"
+            value={icon.id}
+            onChange={({ target: { value } }) => setChosen(value)}
+            className="ml-auto h-6 rounded-sheet border border-hair bg-sheet px-1"
+          >
+            {icons.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
+      </div>
+      <p className="mb-3 max-w-[720px] text-quiet">{target.note}</p>
+      {typeof seen === 'string' ? (
+        <p className="text-fault">{seen}</p>
+      ) : !icon ? (
+        <p className="text-quiet">
+          {target.isForApps ? 'No icon of this set stands for an app yet.' : 'No icon is drawn yet.'}
+        </p>
+      ) : (
+        <div className="flex flex-wrap items-end gap-3">
+          {seen.map((sight) => (
+            <figure key={sight.word} className="grid justify-items-start gap-1">
+              <InItsPlace sight={sight} name={icon.name} />
+              <figcaption className="text-small text-quiet">{sight.word}</figcaption>
+            </figure>
+          ))}
+        </div>
+      )}
+      {icon && 'pattern' in options && 'case' in options && (
+        <p className="mt-2 text-quiet">
+          {icon.name} is named{' '}
+          <code className="font-mono text-ink">
+            {fileName(icon.name, { case: options.case!, pattern: options.pattern! }, set.rules.grid.size)}
+          </code>
+        </p>
+      )}
+    </section>
+  )
+}
+
+/** How long one picture may take to compute, in milliseconds. */
+const LONGEST = 3000
+
+function sightsOf(icon: Icon, set: IconSet, target: Target): readonly Sight[] | string {
+  try {
+    bringClock(() => {
+      const end = performance.now() + LONGEST
+      return () => performance.now() > end
+    })
+    return target.sights?.(new Portrait(icon, set.rules, null), optionsOf(target, set.delivery)) ?? []
+  } catch (error) {
+    return drawingProblem(error)
+  }
+}
+
+function InItsPlace({ sight: { svg, place, on, word }, name }: { sight: Sight; name: string }) {
+  const picture = <PixelPicture source={{ svg }} size={SIDES[place]} label={`${name}: ${word}`} />
+  const isDark = on === 'dark'
+  const ground = clsx(
+    'border',
+    isDark ? 'border-[#33423d] bg-[#14231f] text-[#e8efec]' : 'border-[#c9d3cf] bg-[#fbfcfb] text-[#14231f]',
+  )
+  switch (place) {
+    case 'tab':
+      return (
+        <div className={clsx(ground, 'flex h-16 w-44 items-end px-2 pt-3')}>
+          <span className={clsx('flex h-8 flex-1 items-center gap-2 px-2.5', isDark ? 'bg-[#2b3a35]' : 'bg-[#e3e9e6]')}>
+            {picture}
+            <span className="truncate text-small">Departures</span>
+          </span>
+        </div>
+      )
+    case 'text':
+      return (
+        <div className={clsx(ground, 'flex h-16 items-center gap-2 px-4')}>
+          {picture}
+          <span>{name}</span>
+        </div>
+      )
+    case 'task bar':
+      return (
+        <div className={clsx(ground, 'flex h-16 w-40 items-end')}>
+          <span
+            className={clsx('flex h-10 w-full items-center justify-center', isDark ? 'bg-[#2b3a35]' : 'bg-[#e3e9e6]')}
+          >
+            {picture}
+          </span>
+        </div>
+      )
+    case 'tile':
+      return (
+        <div className="relative grid size-28 place-items-center bg-[#1f5f7a] text-white">
+          {picture}
+          <span className="absolute bottom-1 left-2 text-small">{name}</span>
+        </div>
+      )
+    case 'tab bar':
+      return (
+        <div className={clsx(ground, 'grid h-16 w-24 content-center justify-items-center gap-0.5')}>
+          {picture}
+          <span className="max-w-20 truncate text-[10px]">{name}</span>
+        </div>
+      )
+    case 'tool bar':
+      return <div className={clsx(ground, 'grid h-16 w-24 place-items-center')}>{picture}</div>
+    default:
+      return (
+        <div
+          className={clsx(
+            'grid w-28 justify-items-center gap-1 px-2 py-2.5',
+            isDark ? 'bg-[#22343b] text-[#e8efec]' : 'bg-[#bcd3d6] text-[#14231f]',
+          )}
+        >
+          {picture}
+          <span className="max-w-24 truncate text-small">{name}</span>
+        </div>
+      )
+  }
+}

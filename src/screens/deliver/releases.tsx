@@ -1,0 +1,294 @@
+'use client'
+
+import { useCallback, useEffect, useState } from 'react'
+import { changelog, type Changes, isSame } from '@/core/targets/compare'
+import type { ReleaseEntry } from '@/server/delivery/releases'
+import { Button } from '@/ui/button'
+import { keepFile } from '@/ui/keep-file'
+import { say } from '@/ui/notice'
+import { PixelPicture } from '@/ui/pixel-picture'
+import { bytesInWords } from './file-tree'
+
+const SIDE = 48
+
+/** The releases of a set: a new one with its note, and what changed since any of them. */
+export function Releases({
+  setId,
+  name,
+  targets,
+  revision,
+  isReady,
+  onBefore,
+}: {
+  setId: string
+  name: string
+  targets: readonly string[]
+  revision: number
+  isReady: boolean
+  /** What is kept in the set before a release is made; resolves when it is saved. */
+  onBefore: () => Promise<void>
+}) {
+  const [list, setList] = useState<readonly ReleaseEntry[] | null>(null)
+  const [note, setNote] = useState('')
+  const [isMaking, setMaking] = useState(false)
+  const [compared, setCompared] = useState<{ number: number; changes: Changes } | null>(null)
+  const load = useCallback(async () => {
+    const response = await fetch(`/api/sets/${setId}/releases`)
+    if (response.ok) setList(((await response.json()) as { releases: ReleaseEntry[] }).releases)
+  }, [setId])
+  useEffect(() => {
+    load().catch(() => undefined)
+  }, [load])
+  const compare = useCallback(
+    async (number: number) => {
+      const response = await fetch(`/api/sets/${setId}/releases/${number}/changes?targets=${targets.join()}`)
+      const body = await response.json()
+      if (response.ok) setCompared({ number, changes: body as Changes })
+      else say({ text: body.message, tone: 'fault' })
+    },
+    [setId, targets],
+  )
+  const last = list?.[0]?.number
+  useEffect(() => {
+    if (last !== undefined) compare(last).catch(() => undefined)
+  }, [last, compare, revision])
+  const release = async () => {
+    setMaking(true)
+    try {
+      await onBefore()
+      const response = await fetch(`/api/sets/${setId}/releases`, {
+        method: 'POST',
+        body: JSON.stringify({ note, targets }),
+      })
+      const body = await response.json()
+      if (!response.ok) say({ text: body.message, tone: 'fault' })
+      else {
+        setNote('')
+        say({ text: `Release ${body.number} is kept: ${body.files} files.` })
+      }
+      await load()
+    } finally {
+      setMaking(false)
+    }
+  }
+  return (
+    <section aria-label="Releases" className="flex min-h-0 flex-col gap-4 overflow-y-auto p-4">
+      <div className="flex max-w-[720px] items-end gap-2">
+        <label className="min-w-0 flex-1">
+          <span className="mb-1 block text-quiet">What is new in it</span>
+          <input
+            aria-label="Note of the release"
+            value={note}
+            maxLength={2000}
+            onChange={({ target }) => setNote(target.value)}
+            className="h-7 w-full rounded-sheet border border-hair bg-sheet px-2"
+          />
+        </label>
+        <Button look="strong" className="h-7" disabled={!isReady || isMaking} onClick={() => void release()}>
+          {isMaking ? 'Making…' : `Keep as release ${(last ?? 0) + 1}`}
+        </Button>
+      </div>
+      {list?.length === 0 && (
+        <p className="max-w-[560px] text-quiet">
+          Nothing was released yet. A release keeps the delivery as it is now, to be had again byte for byte, and every
+          later one is compared with it.
+        </p>
+      )}
+      {list && list.length > 0 && (
+        <table className="max-w-[720px] border-collapse">
+          <thead className="text-left text-quiet">
+            <tr>
+              {['release', 'made', 'icons', 'files', 'size', 'note', ''].map((head) => (
+                <th key={head} scope="col" className="border-b border-ink py-1 pr-4 font-[460]">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {list.map((one) => (
+              <tr key={one.number} className="border-b border-hair">
+                <td className="py-1 pr-4 font-[640]">{one.number}</td>
+                <td className="pr-4 whitespace-nowrap">{one.madeAt.slice(0, 16).replace('T', ' ')}</td>
+                <td className="pr-4">{one.icons}</td>
+                <td className="pr-4">{one.files}</td>
+                <td className="pr-4 whitespace-nowrap">{bytesInWords(one.bytes)}</td>
+                <td className="max-w-60 truncate pr-4" title={one.note}>
+                  {one.note}
+                </td>
+                <td className="whitespace-nowrap">
+                  <a
+                    className="mr-3 underline hover:text-hand"
+                    href={`/api/sets/${setId}/releases/${one.number}`}
+                    download
+                  >
+                    deliver again
+                  </a>
+                  <button
+                    type="button"
+                    aria-pressed={compared?.number === one.number}
+                    className="underline hover:text-hand aria-pressed:font-[640] aria-pressed:no-underline"
+                    onClick={() => void compare(one.number)}
+                  >
+                    compare
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {compared && <ChangesView title={`Since release ${compared.number}`} changes={compared.changes} name={name} />}
+    </section>
+  )
+}
+
+/** What changed, with pictures. */
+function ChangesView({ title, changes, name }: { title: string; changes: Changes; name: string }) {
+  const { added, removed, renamed, changed, files } = changes
+  return (
+    <section aria-label={title} className="max-w-[720px]">
+      <div className="mb-2 flex items-baseline gap-3">
+        <h2 className="font-[640]">{title}</h2>
+        {!isSame(changes) && (
+          <button
+            type="button"
+            className="text-quiet underline hover:text-hand"
+            onClick={() => keepFile(new Blob([changelog(title, '', changes)]), `${name} changes.md`)}
+          >
+            as a changelog
+          </button>
+        )}
+      </div>
+      {isSame(changes) && <p className="text-quiet">Nothing changed: it would be the same, byte for byte.</p>}
+      {files.removed.length > 0 && (
+        <p className="mb-2 border-l-2 border-snag pl-2" title={files.removed.join('\n')}>
+          {files.removed.length === 1
+            ? `The path ${files.removed[0]} is no more.`
+            : `${files.removed.length} paths are no more: ${files.removed.slice(0, 2).join(', ')}…`}{' '}
+          Whoever uses them has to be told.
+        </p>
+      )}
+      <Group word="new" icons={added.map((icon) => ({ name: icon.name, svgs: [icon.svg] }))} />
+      <Group
+        word="changed"
+        icons={changed.map(({ before, after }) => ({
+          name: after.name,
+          svgs: [before.svg, after.svg],
+          isOverlaid: true,
+        }))}
+      />
+      <Group
+        word="renamed"
+        icons={renamed.map(({ before, after }) => ({ name: `${before.name} → ${after.name}`, svgs: [after.svg] }))}
+      />
+      <Group word="gone" icons={removed.map((icon) => ({ name: icon.name, svgs: [icon.svg] }))} />
+      {!isSame(changes) && (
+        <p className="text-quiet">
+          Files: {files.added.length} new, {files.changed.length} changed, {files.removed.length} gone.
+        </p>
+      )}
+    </section>
+  )
+}
+
+function Group({
+  word,
+  icons,
+}: {
+  word: string
+  icons: readonly { readonly name: string; readonly svgs: readonly string[]; readonly isOverlaid?: true }[]
+}) {
+  if (icons.length === 0) return null
+  return (
+    <div className="mb-3">
+      <h3 className="mb-1 text-quiet">
+        {word} · {icons.length}
+      </h3>
+      <div className="flex flex-wrap gap-2">
+        {icons.map(({ name, svgs, isOverlaid }) => (
+          <figure key={name} className="border border-hair bg-sheet px-3 py-2">
+            <div className="flex items-center gap-2">
+              {svgs.map((svg, i) => (
+                <PixelPicture
+                  key={i}
+                  source={{ svg }}
+                  size={SIDE}
+                  label={`${name} ${svgs.length > 1 ? ['before', 'after'][i] : ''}`}
+                />
+              ))}
+              {isOverlaid && <Overlaid before={svgs[0]!} after={svgs[1]!} name={name} />}
+            </div>
+            <figcaption className="mt-1 text-small">{name}</figcaption>
+          </figure>
+        ))}
+      </div>
+    </div>
+  )
+}
+
+/** Two pictures over each other: what is gone in one colour, what came in the other; and how many pixels changed. */
+function Overlaid({ before, after, name }: { before: string; after: string; name: string }) {
+  const [pixels, setPixels] = useState<{ before?: ImageData; after?: ImageData }>({})
+  const draw = (canvas: HTMLCanvasElement | null) => {
+    if (canvas && pixels.before && pixels.after)
+      canvas.getContext('2d')!.putImageData(overlaid(pixels.before, pixels.after), 0, 0)
+  }
+  const count = pixels.before && pixels.after ? changedPixels(pixels.before, pixels.after) : null
+  return (
+    <span className="flex items-center gap-2">
+      <span className="hidden">
+        <PixelPicture
+          source={{ svg: before }}
+          size={SIDE}
+          exact
+          label=""
+          onPixels={(one) => setPixels((all) => ({ ...all, before: one }))}
+        />
+        <PixelPicture
+          source={{ svg: after }}
+          size={SIDE}
+          exact
+          label=""
+          onPixels={(one) => setPixels((all) => ({ ...all, after: one }))}
+        />
+      </span>
+      <canvas
+        ref={draw}
+        width={SIDE}
+        height={SIDE}
+        role="img"
+        aria-label={`${name} before and after over each other`}
+        className="bg-white"
+      />
+      {count !== null && (
+        <span className="text-small text-quiet">
+          {count} of {SIDE * SIDE} px
+        </span>
+      )}
+    </span>
+  )
+}
+
+/** From which difference of opacity or colour on a pixel has changed. */
+const SEEN = 8
+
+const differs = (a: Uint8ClampedArray, b: Uint8ClampedArray, i: number): boolean =>
+  [0, 1, 2, 3].some((k) => Math.abs(a[i + k]! - b[i + k]!) >= SEEN)
+
+function changedPixels({ data: a }: ImageData, { data: b }: ImageData): number {
+  let count = 0
+  for (let i = 0; i < Math.min(a.length, b.length); i += 4) if (differs(a, b, i)) count++
+  return count
+}
+
+/** What both have in grey, what only the first has in teal, what only the second has in vermilion. */
+function overlaid({ data: a, width, height }: ImageData, { data: b }: ImageData): ImageData {
+  const out = new ImageData(width, height)
+  for (let i = 0; i < a.length; i += 4) {
+    const isOther = differs(a, b, i)
+    const colour = !isOther ? [140, 150, 146] : a[i + 3]! > b[i + 3]! ? [17, 128, 127] : [213, 64, 27]
+    out.data.set([...colour, isOther ? Math.max(Math.abs(a[i + 3]! - b[i + 3]!), 90) : a[i + 3]!], i)
+  }
+  return out
+}

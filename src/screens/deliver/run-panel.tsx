@@ -1,0 +1,158 @@
+'use client'
+
+import clsx from 'clsx'
+import Link from 'next/link'
+import { useState } from 'react'
+import type { Fault } from '@/core/targets/target'
+import type { IconSet } from '@/core/set/set'
+import type { Progress } from '@/server/delivery/run'
+import { bytesInWords } from './file-tree'
+import type { Plan } from './use-plan'
+
+/** What stands against the delivery, how far it is made, and the download. */
+export function RunPanel({
+  set,
+  setId,
+  query,
+  count,
+  faults,
+  plan,
+  progress,
+  isSaved,
+  why,
+  onAgain,
+}: {
+  set: IconSet
+  setId: string
+  query: string
+  /** How many files are planned. */
+  count: number
+  /** What speaks against the plan. */
+  faults: readonly Fault[]
+  plan: Plan | null
+  progress: Progress | null
+  isSaved: boolean
+  /** Why there is nothing to write. */
+  why: string
+  onAgain: () => void
+}) {
+  const isBlocked = faults.some(({ isError }) => isError)
+  const isReady = count > 0 && isSaved && !isBlocked
+  const all: Fault[] = [
+    ...faults,
+    ...(plan?.fault !== undefined ? [{ sentence: plan.fault, isError: true }] : []),
+    ...(plan?.problems ?? []).map(({ icon, message }) => ({
+      sentence: `“${icon}” is left out. ${message}`,
+      isError: true,
+      ...idOf(set, icon),
+    })),
+    ...(plan?.faults ?? []),
+  ]
+  const total = plan?.sizes ? [...plan.sizes.values()].reduce((sum, bytes) => sum + bytes, 0) : null
+  const isRunning = progress?.state === 'running',
+    isCancelled = progress?.state === 'cancelled'
+  return (
+    <div className="border-t border-ink px-4 py-3">
+      <Faults faults={all} set={set} setId={setId} />
+      <p role="status" className="mb-2 text-quiet">
+        {count === 0
+          ? why
+          : isBlocked
+            ? `${count} files are planned.`
+            : isCancelled
+              ? 'The run was called off; nothing was written.'
+              : isRunning
+                ? `${count} files, ${progress.done} of ${progress.of} icons made${left(progress.left)}`
+                : `${plan?.sizes?.size ?? count} files${total === null ? (plan?.fault === undefined ? ', weighing…' : '') : `, ${bytesInWords(total)}`}`}
+      </p>
+      {isRunning && (
+        <div className="mb-2 flex items-center gap-2">
+          <div
+            role="progressbar"
+            aria-label="How far the files are made"
+            aria-valuenow={progress.done}
+            aria-valuemax={progress.of}
+            className="h-1.5 flex-1 bg-hair"
+          >
+            <div className="h-full bg-ink" style={{ width: `${(100 * progress.done) / progress.of}%` }} />
+          </div>
+          <button
+            type="button"
+            className="text-quiet underline hover:text-hand"
+            onClick={() => void fetch(`/api/sets/${setId}/delivery/progress`, { method: 'DELETE' })}
+          >
+            call off
+          </button>
+        </div>
+      )}
+      {isCancelled && (
+        <button type="button" className="mb-2 underline hover:text-hand" onClick={onAgain}>
+          make the files again
+        </button>
+      )}
+      <a
+        href={isReady ? `/api/sets/${setId}/delivery?${query}` : undefined}
+        aria-disabled={!isReady}
+        download
+        className={clsx(
+          'flex h-8 items-center justify-center rounded-sheet border text-lead',
+          isReady
+            ? 'border-ink bg-ink text-sheet hover:border-hand hover:bg-hand hover:text-white'
+            : 'border-hair bg-hair text-quiet',
+        )}
+      >
+        Download as a zip
+      </a>
+    </div>
+  )
+}
+
+const left = (seconds: number | null): string => (seconds === null ? '…' : `, ${seconds} s left…`)
+
+const idOf = (set: IconSet, name: string) => {
+  const icon = set.icons.find((one) => one.name === name)
+  return icon ? { icon: icon.id } : {}
+}
+
+/** How many faults are shown before they are asked for. */
+const FEW = 3
+
+/** What speaks against the delivery, errors first, each with the way to its icon. */
+function Faults({ faults, set, setId }: { faults: readonly Fault[]; set: IconSet; setId: string }) {
+  const [whole, setWhole] = useState(false)
+  if (faults.length === 0) return null
+  const sorted = [...faults.filter(({ isError }) => isError), ...faults.filter(({ isError }) => !isError)]
+  const names = new Map(set.icons.map(({ id, name }) => [id, name]))
+  return (
+    <div className="mb-2">
+      <ul aria-label="Problems" className={clsx('overflow-y-auto', whole && 'max-h-72')}>
+        {(whole ? sorted : sorted.slice(0, FEW)).map(({ sentence, isError, icon }, i) => {
+          const name = icon === undefined ? undefined : names.get(icon)
+          return (
+            <li
+              key={`${i} ${sentence}`}
+              className={clsx(
+                'mb-1 border-l-2 py-0.5 pl-2',
+                isError ? 'border-fault text-fault' : 'border-snag text-ink',
+                !whole && 'line-clamp-2',
+              )}
+              title={sentence}
+            >
+              {sentence}{' '}
+              {name !== undefined && (
+                <Link href={`/sets/${setId}/draw/${encodeURIComponent(name)}`} className="underline hover:text-hand">
+                  open
+                </Link>
+              )}
+            </li>
+          )
+        })}
+      </ul>
+      {sorted.length > FEW && (
+        <button type="button" className="text-quiet underline hover:text-hand" onClick={() => setWhole(!whole)}>
+          {whole ? 'fewer' : `all ${sorted.length}`}
+        </button>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,140 @@
+import type { DeliveredIcon, DeliveredPath, Delivered } from '../../core/targets/compare'
+import type { Db } from '../database'
+import { drawnIcons } from '../drawn'
+import { done, failed, type Result } from '../failure'
+import type { Renderer } from '../renderer/renderer'
+import { picturesOf } from '../set-files'
+import { GONE, readSet } from '../sets'
+import { archiveStream, bytesOf } from './archive-stream'
+import { runOf } from './runs'
+
+/** A delivery that is kept, without what is in it. */
+export type ReleaseEntry = {
+  readonly number: number
+  readonly note: string
+  readonly madeAt: string
+  readonly icons: number
+  readonly files: number
+  readonly bytes: number
+}
+
+/** The longest note of a release. */
+const NOTE = 2000
+
+/** Keeps the delivery of a set as it is now as its next release. What cannot be drawn stands against it. */
+export async function addRelease(
+  db: Db,
+  renderer: Renderer,
+  setId: string,
+  targets: readonly string[],
+  note: string,
+): Promise<Result<ReleaseEntry>> {
+  if (note.length > NOTE) return failed('invalid', `A note has at most ${NOTE} characters.`)
+  const stored = await readSet(db, setId)
+  if (!stored) return failed('not-found', GONE)
+  if (stored.rows.icons.length === 0) return failed('invalid', 'There is no icon to deliver yet.')
+  if (targets.length === 0) return failed('invalid', 'Choose at least one target.')
+  const run = runOf(db, renderer, stored, targets)
+  await run.ended
+  if (run.progress.state !== 'done' || !run.spool)
+    return failed('unavailable', run.progress.message ?? 'The delivery was called off.')
+  const [problem] = run.problems
+  if (problem) return failed('invalid', `“${problem.icon}” cannot be delivered. ${problem.message}`)
+  const files = run.spool.files,
+    archive = await bytesOf(archiveStream(run.spool))
+  const icons = await deliveredIcons(db, renderer, setId)
+  const pictures = await picturesOf(db, stored.rows)
+  const setFile = await renderer.run('writeFile', { rows: stored.rows, pictures: pictures.ok ? pictures.value : {} })
+  return db.transaction().execute(async (tx) => {
+    const last = await tx
+      .selectFrom('releases')
+      .select(({ fn }) => fn.max('number').as('number'))
+      .where('set_id', '=', setId)
+      .executeTakeFirst()
+    const number = (last?.number ?? 0) + 1,
+      made_at = new Date().toISOString()
+    await tx
+      .insertInto('releases')
+      .values({
+        set_id: setId,
+        number,
+        note: note.trim(),
+        made_at,
+        files: JSON.stringify(files),
+        icons: JSON.stringify(icons),
+        set_file: Buffer.from(setFile),
+        archive: Buffer.from(archive),
+      })
+      .execute()
+    return done({
+      number,
+      note: note.trim(),
+      madeAt: made_at,
+      icons: icons.length,
+      files: files.length,
+      bytes: archive.length,
+    })
+  })
+}
+
+async function deliveredIcons(db: Db, renderer: Renderer, setId: string): Promise<DeliveredIcon[]> {
+  const drawn = await drawnIcons(db, renderer, setId, 'all')
+  return drawn.flatMap(({ id, name, svg }) => (svg ? [{ id, name, svg: svg.light }] : []))
+}
+
+/** The releases of a set, latest first. */
+export async function listReleases(db: Db, setId: string): Promise<ReleaseEntry[]> {
+  const rows = await db
+    .selectFrom('releases')
+    .select(['number', 'note', 'made_at', 'files', 'icons'])
+    .select(({ fn }) => fn<number>('length', ['archive']).as('bytes'))
+    .where('set_id', '=', setId)
+    .orderBy('number', 'desc')
+    .execute()
+  return rows.map(({ number, note, made_at, files, icons, bytes }) => ({
+    number,
+    note,
+    madeAt: made_at,
+    icons: (JSON.parse(icons) as unknown[]).length,
+    files: (JSON.parse(files) as unknown[]).length,
+    bytes,
+  }))
+}
+
+/** The archive of a release, as it was made; null where there is none. */
+export async function releaseArchive(db: Db, setId: string, number: number): Promise<Buffer | null> {
+  const row = await db
+    .selectFrom('releases')
+    .select('archive')
+    .where('set_id', '=', setId)
+    .where('number', '=', number)
+    .executeTakeFirst()
+  return row?.archive ?? null
+}
+
+/** What was delivered in a release; null where there is none. */
+export async function releasedIn(db: Db, setId: string, number: number): Promise<Delivered | null> {
+  const row = await db
+    .selectFrom('releases')
+    .select(['icons', 'files'])
+    .where('set_id', '=', setId)
+    .where('number', '=', number)
+    .executeTakeFirst()
+  return row
+    ? { icons: JSON.parse(row.icons) as DeliveredIcon[], files: JSON.parse(row.files) as DeliveredPath[] }
+    : null
+}
+
+/** What would be delivered now; its files only where they are made already. */
+export async function deliveredNow(
+  db: Db,
+  renderer: Renderer,
+  setId: string,
+  targets: readonly string[],
+): Promise<Result<Delivered>> {
+  const stored = await readSet(db, setId)
+  if (!stored) return failed('not-found', GONE)
+  const run = runOf(db, renderer, stored, targets)
+  await run.ended
+  return done({ icons: await deliveredIcons(db, renderer, setId), files: run.spool?.files ?? [] })
+}

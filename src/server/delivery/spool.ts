@@ -1,0 +1,54 @@
+import { createHash } from 'node:crypto'
+import { type FileHandle, mkdtemp, open, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { DeliveredFile } from '../../core/targets/archive'
+import { byPath } from '../../core/targets/plan'
+
+/** A file that was made: how many bytes it has, and the SHA-256 of them. */
+export type Weighed = { readonly path: string; readonly bytes: number; readonly hash: string }
+
+type Place = Weighed & { readonly at: number }
+
+/** Files of a delivery one after the other in one file on the disk, so that they take no memory however many they are. */
+export class Spool {
+  private readonly places = new Map<string, Place>()
+  private end = 0
+
+  private constructor(
+    private readonly folder: string,
+    private readonly file: FileHandle,
+  ) {}
+
+  static async begin(): Promise<Spool> {
+    const folder = await mkdtemp(join(tmpdir(), 'wise-square-delivery-'))
+    return new Spool(folder, await open(join(folder, 'files'), 'w+'))
+  }
+
+  async add({ path, bytes }: DeliveredFile): Promise<void> {
+    const at = this.end
+    this.end += bytes.length
+    await this.file.write(bytes, 0, bytes.length, at)
+    this.places.set(path, { path, at, bytes: bytes.length, hash: createHash('sha256').update(bytes).digest('hex') })
+  }
+
+  /** What was made so far, in order of path. */
+  get files(): readonly Weighed[] {
+    return [...this.places.values()].sort(byPath).map(({ path, bytes, hash }) => ({ path, bytes, hash }))
+  }
+
+  /** The bytes of a file; null where none of that path was made. */
+  async read(path: string): Promise<Uint8Array | null> {
+    const place = this.places.get(path)
+    if (!place) return null
+    const bytes = new Uint8Array(place.bytes)
+    await this.file.read(bytes, 0, place.bytes, place.at)
+    return bytes
+  }
+
+  /** Gives up the disk's space. */
+  async close(): Promise<void> {
+    await this.file.close()
+    await rm(this.folder, { recursive: true, force: true })
+  }
+}

@@ -1,0 +1,98 @@
+import { strToU8 } from 'fflate'
+import { png } from '../../core/formats/png'
+import type { Documents, Drawn } from '../../core/formats/drawn'
+import type { Icon } from '../../core/set/set'
+import type { DeliveredFile } from '../../core/targets/archive'
+import { filesOfIcon, filesOfSet, targetFaultsOf } from '../../core/targets/plan'
+import { Portrait } from '../../core/targets/portrait'
+import type { Family, Fault, MadeOfIcon, MadeOfSet, Picture } from '../../core/targets/target'
+import { font, icns, ico, pdf } from './containers'
+import { startRasteriser } from './raster'
+
+/** What an icon is delivered as: its files, its pieces of files of the whole set by their paths, and what speaks against it. */
+export type MadeIcon = {
+  readonly files: readonly DeliveredFile[]
+  readonly pieces: Readonly<Record<string, string>>
+  readonly faults: readonly Fault[]
+}
+
+/** What one icon of a set is delivered as to some targets. Throws where it cannot be drawn. */
+export async function madeIcon(
+  icon: Icon,
+  drawn: Extract<Drawn, { svg: Documents }> | null,
+  family: Family,
+  targets: readonly string[],
+): Promise<MadeIcon> {
+  const portrait = new Portrait(icon, family.rules, drawn)
+  const files: DeliveredFile[] = []
+  for (const { path, made } of filesOfIcon(icon, family, targets))
+    files.push({ path, bytes: await bytesOfIcon(made, portrait) })
+  const pieces = filesOfSet(family, targets).flatMap(({ path, made }) =>
+    made.as === 'fixed' ? [] : [[path, pieceOf(made.piece, portrait)] as const],
+  )
+  return { files, pieces: Object.fromEntries(pieces), faults: targetFaultsOf(portrait, family, targets) }
+}
+
+/** Pieces of one portrait that several files share are computed once. */
+const shared = new WeakMap<Portrait, Map<(portrait: Portrait) => string, string>>()
+
+function pieceOf(piece: (portrait: Portrait) => string, portrait: Portrait): string {
+  let known = shared.get(portrait)
+  if (!known) shared.set(portrait, (known = new Map()))
+  let text = known.get(piece)
+  if (text === undefined) known.set(piece, (text = piece(portrait)))
+  return text
+}
+
+async function bytesOfIcon(
+  made: MadeOfIcon | Extract<MadeOfSet, { as: 'fixed' }>,
+  portrait: Portrait,
+): Promise<Uint8Array> {
+  switch (made.as) {
+    case 'fixed':
+      return strToU8(made.text)
+    case 'text':
+      return strToU8(made.text(portrait))
+    case 'raster':
+      return pictureOf(made.picture, portrait)
+    case 'ico':
+      return ico(await picturesOf(made.pictures, portrait))
+    case 'icns': {
+      const pictures = await picturesOf(made.pictures, portrait)
+      return icns(made.pictures.map(({ pixels }, i) => ({ pixels, png: pictures[i]! })))
+    }
+    case 'pdf':
+      return pdf(made.svg(portrait))
+  }
+}
+
+async function picturesOf(pictures: readonly Picture[], portrait: Portrait): Promise<Uint8Array[]> {
+  const all: Uint8Array[] = []
+  for (const picture of pictures) all.push(await pictureOf(picture, portrait))
+  return all
+}
+
+async function pictureOf({ pixels, svg }: Picture, portrait: Portrait): Promise<Uint8Array> {
+  const rasterise = await startRasteriser()
+  return png(rasterise(svg(portrait), { side: 'width', pixels }))
+}
+
+/** The files of a set as a whole, of the pieces of its icons in their order. */
+export async function madeSet(
+  family: Family,
+  targets: readonly string[],
+  pieces: Readonly<Record<string, readonly string[]>>,
+): Promise<DeliveredFile[]> {
+  const files: DeliveredFile[] = []
+  for (const { path, made } of filesOfSet(family, targets)) {
+    const own = pieces[path] ?? []
+    const bytes =
+      made.as === 'fixed'
+        ? strToU8(made.text)
+        : made.as === 'joined'
+          ? strToU8(made.join(own))
+          : await font(made.join(own), made.format)
+    files.push({ path, bytes })
+  }
+  return files
+}
