@@ -149,13 +149,38 @@ export function build() {
   buildCommandLine()
 }
 
-/** Debian's Chromium for the end-to-end tests, installed where it is missing. */
-export function chromium() {
-  if (existsSync('/usr/bin/chromium')) return
-  console.log('Installing Chromium…')
+/** Debian's programs that read what is delivered, for the tests; they are installed where one is missing. */
+const READERS = {
+  icotool: 'icoutils',
+  icns2png: 'icnsutils',
+  pdftocairo: 'poppler-utils',
+  xmllint: 'libxml2-utils',
+  aapt2: 'aapt',
+  'rsvg-convert': 'librsvg2-bin',
+  'gtk-update-icon-cache': 'gtk-update-icon-cache',
+  'desktop-file-validate': 'desktop-file-utils',
+}
+const PYTHON = ['python3-fonttools', 'python3-brotli']
+
+export function readers() {
+  const missing = Object.entries(READERS).flatMap(([program, name]) =>
+    existsSync(join('/usr/bin', program)) ? [] : [name],
+  )
+  const fonts = existsSync('/usr/lib/python3/dist-packages/fontTools') ? [] : PYTHON
+  if (missing.length + fonts.length > 0) debian([...missing, ...fonts])
+}
+
+/** Installs Debian's packages. */
+function debian(packages) {
+  console.log(`Installing ${packages.join(', ')}…`)
   execFileSync('apt-get', ['update'], { stdio: 'ignore' })
-  execFileSync('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], {
+  execFileSync('apt-get', ['install', '-y', '--no-install-recommends', ...packages], {
     stdio: 'ignore',
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   })
+}
+
+/** Debian's Chromium for the end-to-end tests, installed where it is missing. */
+export function chromium() {
+  if (!existsSync('/usr/bin/chromium')) debian(['chromium'])
 }

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { pixelsOf } from '../tools/rasterise'
-import { decode } from 'fast-png'
 import { unzipSync } from 'fflate'
 import { straightAlpha } from '../src/core/formats/png'
 import { BenchPage } from './bench-page'
+import { decoded } from '../tools/decoded'
 
 test('from an empty shelf to a delivered set', async ({ page }) => {
   const bench = await BenchPage.withNewSet(page, 'Harbour signs')
@@ -104,7 +104,7 @@ test('from an empty shelf to a delivered set', async ({ page }) => {
       await expect
         .poll(async () => greatestDifference(await bench.proofPixels(`${name} at ${size} on light`), expected))
         .toBeLessThanOrEqual(3)
-      const delivered = [...decode(files[`png/${size}/${name}.png`]!).data]
+      const delivered = [...decoded(files[`png/${size}/${name}.png`]!).data]
       expect(greatestDifference(delivered, expected)).toBe(0)
     }
   }

@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs'
-import { decode } from 'fast-png'
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
 import { iconSvg } from '../core/formats/drawn'
@@ -11,6 +10,7 @@ import { Renderer, THREAD } from './renderer/renderer'
 import { keepPictures, picturesOf } from './set-files'
 import { setOfRows } from './set-rows'
 import { listSets, readSet } from './sets'
+import { decoded } from '../../tools/decoded'
 
 let db: Db
 beforeEach(async () => {
@@ -44,7 +44,7 @@ describe('pictures to draw by', () => {
     const added = await addPicture(db, renderer, Buffer.from(svg))
     if (!added.ok) throw new Error(added.failure.message)
     expect(added.value).toMatchObject({ kind: 'image/png', w: 2048, h: 1024 })
-    const { data } = decode((await readPicture(db, added.value.id))!.bytes)
+    const { data } = decoded((await readPicture(db, added.value.id))!.bytes)
     expect([...data.slice(0, 4)]).toEqual([0x1f, 0x5f, 0x7a, 255])
     expect(data[4 * 2047 + 3]).toBe(0)
   })

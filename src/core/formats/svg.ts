@@ -8,7 +8,8 @@ import { sceneOf } from '../drawing/evaluated-scene'
 import type { NamedValues } from '../drawing/values'
 import { type ResolvedGradient, type ResolvedPaint, withOpacity } from '../drawing/resolved'
 import { rounded } from './number'
-import { pathData, PRECISION } from './path-data'
+import { merged } from './compact'
+import { compactPathData, type Painted, pathData, PRECISION } from './path-data'
 import {
   type Attributes,
   attributes,
@@ -34,6 +35,14 @@ export function svgOf(
 
 /** Resolved shapes as an SVG document. Attributes that all shapes share are written once, on the root. */
 export function svgOfShapes(shapes: readonly Shape[], size: number, ground: Ground): string {
+  return documentOf(shapes, size, ground, false)
+}
+
+/** The same in as few characters as it takes: shapes of one paint as one path where that paints the same. */
+export const compactSvg = (shapes: readonly Shape[], size: number, ground: Ground): string =>
+  documentOf(merged(shapes, ground), size, ground, true).trimEnd()
+
+function documentOf(shapes: readonly Shape[], size: number, ground: Ground, isCompact: boolean): string {
   const runs = runsOf(shapes).flatMap((run) => ('runs' in run && !isPlain(run) ? seenRuns([run], size) : [run]))
   const shared = sharedAttributes(shapesIn(runs).map((shape) => paintOf(shape, ground)))
   const root = {
@@ -43,7 +52,7 @@ export function svgOfShapes(shapes: readonly Shape[], size: number, ground: Grou
     viewBox: `0 0 ${size} ${size}`,
     ...shared,
   }
-  const writing: Writing = { ground, size, shared, without: attributes(shared), definitions: new Map() }
+  const writing: Writing = { ground, size, shared, without: attributes(shared), definitions: new Map(), isCompact }
   const body = runs.map((run) => runText(run, writing)).join('')
   const definitions = [...writing.definitions.values()].join('')
   return `<svg${attributes(root)}>${definitions && `<defs>${definitions}</defs>`}${body}</svg>\n`
@@ -56,6 +65,7 @@ type Writing = {
   readonly shared: Attributes
   readonly without: string
   readonly definitions: Map<string, string>
+  readonly isCompact: boolean
 }
 
 function runText(run: Run, writing: Writing, opacity = 1): string {
@@ -182,14 +192,14 @@ function shapeText(shape: Shape, writing: Writing, opacity: number): string {
   for (const paint of [shape.fill, shape.stroke?.paint])
     if (paint && isGradient(paint)) define(gradientDefinition(paint, ground), writing)
   const paints = paintOf(shape, ground)
-  const known = written.get(paints)
+  const known = writing.isCompact ? undefined : written.get(paints)
   if (known?.without === without && opacity === 1) return known.text
-  const { name, geometry } = element(shape.path)
+  const { name, geometry } = writing.isCompact ? compactElement(shape) : element(shape.path)
   // A shape of one paint is dimmed by that paint's opacity: nothing has to be painted as a layer for it.
   const dimmed = opacity < 1 && !(shape.fill && shape.stroke) ? paintAttributes(faded(shape, opacity), ground) : null
   const own = Object.fromEntries(Object.entries(dimmed ?? paints).filter(([key, value]) => shared[key] !== value))
   const text = `<${name}${attributes({ ...own, ...(opacity < 1 && !dimmed && { opacity: number(opacity) }), ...geometry })}/>`
-  if (opacity === 1) written.set(paints, { without, text })
+  if (opacity === 1 && !writing.isCompact) written.set(paints, { without, text })
   return text
 }
 
@@ -236,6 +246,13 @@ function element(path: Path): Element {
   if (!known) elements.set(path, (known = roundElement(path) ?? { name: 'path', geometry: { d: pathData(path) } }))
   return known
 }
+
+const paintedAs = (stroke: Shape['stroke']): Painted =>
+  !stroke ? 'filled' : stroke.cap === 'round' && stroke.join === 'round' && !stroke.dash ? 'stroked round' : 'stroked'
+
+/** The same in as few characters as it takes. */
+const compactElement = ({ path, stroke }: Shape): Element =>
+  roundElement(path) ?? { name: 'path', geometry: { d: compactPathData(path, paintedAs(stroke)) } }
 
 /** A circle or upright ellipse element, where that is what the path is. */
 function roundElement(path: Path): { name: string; geometry: Attributes } | null {

@@ -3,7 +3,7 @@ import { wholeDrawing } from '../drawing/evaluate'
 import { outlined } from '../drawing/outlined'
 import type { Shape } from '../drawing/shape'
 import { drawingSvg, type Documents, documentsFor, type Drawn } from '../formats/drawn'
-import { svgOfShapes } from '../formats/svg'
+import { compactSvg, svgOfShapes } from '../formats/svg'
 import type { Ground } from '../formats/svg-paint'
 import { timed } from '../geometry/deadline'
 import { baseFor, bookAt } from '../rules/book'
@@ -38,6 +38,11 @@ export class Portrait {
       return drawingSvg(objects, rules, ground)
     }
     return timed(() => svgOfShapes(this.shapes(size, strokes), this.grid(size), ground))
+  }
+
+  /** The same in as few characters as it takes: for programs, not to be drawn on. */
+  compactDocument(size: number, ground: Ground, strokes: Strokes = this.rules.strokes ?? 'kept'): string {
+    return timed(() => compactSvg(this.shapes(size, strokes), this.grid(size), ground))
   }
 
   /** What the icon paints, from the lowest up. */

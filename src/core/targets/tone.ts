@@ -5,7 +5,7 @@ import { outlined } from '../drawing/outlined'
 import { timed } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import { combine } from '../planar/boolean'
-import { contrast, luminance } from '../proof/contrast'
+import { oklabDistance } from '../proof/oklab'
 
 export const isGradientPaint = (paint: ResolvedPaint): paint is ResolvedGradient => 'kind' in paint
 
@@ -23,8 +23,9 @@ export function meanColour({ stops }: ResolvedGradient, ground: 'light' | 'dark'
 const colourOf = (paint: ResolvedPaint): string =>
   isGradientPaint(paint) ? meanColour(paint, 'light') : paint.light.slice(0, 7)
 
-/** From which contrast with its ground on something is part of a silhouette. */
-const SEEN = 1.35
+/** From which distance from its ground on something is seen, and from which share of the greatest one it is ink (Oklab). */
+const SEEN = 0.08,
+  INK = 0.45
 /** From which opacity on. */
 const OPAQUE = 0.5
 
@@ -76,14 +77,34 @@ function masked(path: Path, veil: Veil | undefined): Path {
   return left
 }
 
+/** What is seen of a figure, part by part, and how much each stands out from its plate: 1 for what does most. */
+export function shades(figure: readonly Shape[], plate: string): { readonly path: Path; readonly share: number }[] {
+  const parts = visible(figure).map(({ path, paint }) => ({ path, away: oklabDistance(colourOf(paint), plate) }))
+  const most = Math.max(SEEN, ...parts.map(({ away }) => away))
+  return parts.flatMap(({ path, away }) => (away < SEEN || path.length === 0 ? [] : [{ path, share: away / most }]))
+}
+
 /**
- * A figure as one shape of one colour: all that is seen of it against its plate. Where one colour lies on another, as
- * windows on a hull, what hardly differs from the plate becomes a hole.
+ * A figure as one shape of one colour: what stands out from its plate. Where one colour lies on another, as windows on a
+ * hull, what hardly differs from the plate becomes a hole.
  */
 export function silhouette(figure: readonly Shape[], plate: string): Path {
-  const parts = visible(figure).filter(({ paint }) => contrast(colourOf(paint), plate) >= SEEN)
+  const parts = shades(figure, plate).filter(({ share }) => share >= INK)
   return timed(() => combine(parts.map(({ path }) => ({ path, role: 'adds' as const }))))
 }
+
+/** The least opacity of what is seen at all. */
+const FAINT = 0.3
+
+/** A figure in one colour, fainter where it stands out less: what tints it keeps its parts apart. */
+export const shaded = (figure: readonly Shape[], plate: string, colour: string): Shape[] =>
+  shades(figure, plate).map(({ path, share }) => {
+    const shape = inked(path, colour)
+    return {
+      ...shape,
+      fill: { ...(shape.fill as ResolvedColour), opacity: Math.max(FAINT, Math.round(share * 20) / 20) },
+    }
+  })
 
 /** An icon as one shape: its silhouette, or, of one with a plate, the plate with what lies on it cut out. */
 export function emblem({
@@ -114,14 +135,13 @@ export const inked = (path: Path, light: string): Shape => ({
 
 /** Shapes in greys, lighter the more they differ from their plate: to be tinted by whoever shows them on a dark ground. */
 export function greyed(figure: readonly Shape[], plate: string): Shape[] {
-  const ground = luminance(plate)
-  const off = (hex: string) => Math.abs(luminance(hex.slice(0, 7)) - ground)
+  const off = (hex: string) => oklabDistance(hex.slice(0, 7), plate)
   const all = figure.flatMap(({ fill, stroke }) =>
     [fill, stroke?.paint].flatMap((paint) => (paint ? coloursIn(paint) : [])),
   )
-  const most = Math.max(0.05, ...all.map(({ light }) => off(light)))
+  const most = Math.max(SEEN, ...all.map(({ light }) => off(light)))
   const grey = (color: ResolvedColour): ResolvedColour => {
-    const level = Math.sqrt(off(color.light) / most) * 255
+    const level = (off(color.light) / most) * 255
     const hex = hexOf([level, level, level]) + color.light.slice(7)
     return { ...color, light: hex, dark: hex, ink: false }
   }

@@ -115,7 +115,11 @@ export function EndsGroup({ draft, onChange, problems }: GroupProps) {
             label="How strokes are delivered"
             value={draft.strokes ?? 'kept'}
             options={[
-              { value: 'kept', label: 'as strokes', hint: 'Centre lines with their weight: small, and easy to restyle' },
+              {
+                value: 'kept',
+                label: 'as strokes',
+                hint: 'Centre lines with their weight: small, and easy to restyle',
+              },
               { value: 'outlined', label: 'outlined', hint: 'The shapes that strokes paint, circles as arcs' },
             ]}
             onChange={(strokes) => {

@@ -7,7 +7,7 @@ import { cased } from '../naming'
 import { colour, onOff } from '../options'
 import type { Portrait } from '../portrait'
 import { defineTarget } from '../target'
-import { inked, silhouette } from '../tone'
+import { shaded } from '../tone'
 
 /** The layers of an adaptive icon, across; how much of them a mask shows at most, and the circle that none cuts. */
 const LAYER = 108,
@@ -66,8 +66,7 @@ export const androidApp = defineTarget({
       drawable('foreground', (portrait) => layer(portrait, portrait.layers(LAYER).figure, safely(portrait))),
       drawable('monochrome', (portrait) => {
         const { plate, figure } = portrait.layers(LAYER)
-        const path = silhouette(figure, plateColour(plate, 'light', options.ground))
-        return layer(portrait, [inked(path, '#000000')], safely(portrait))
+        return layer(portrait, shaded(figure, plateColour(plate, 'light', options.ground), '#000000'), safely(portrait))
       }),
       ...['ic_launcher', 'ic_launcher_round'].map((file) => ({
         path: `${res}/mipmap-anydpi-v26/${file}.xml`,
@@ -101,7 +100,7 @@ export const androidApp = defineTarget({
       plate: 'colour',
       fallback: THEMED.ground,
       cut: 'circle',
-      figure: (figure, plate) => [inked(silhouette(figure, plateColour(plate, 'light', options.ground)), THEMED.ink)],
+      figure: (figure, plate) => shaded(figure, plateColour(plate, 'light', options.ground), THEMED.ink),
     })
     return [
       ...(['circle', 'squircle', 'rounded'] as const).map((cut) => ({

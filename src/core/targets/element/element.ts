@@ -79,7 +79,7 @@ export const element = defineTarget({
         made: {
           as: 'joined',
           piece(portrait) {
-            const { root, body } = opened(portrait.document(size, 'current', strokesOf(options.strokes)))
+            const { root, body } = opened(portrait.compactDocument(size, 'current', strokesOf(options.strokes)))
             return `  ${JSON.stringify(portrait.icon.name)}: [${JSON.stringify(root.trim())}, ${JSON.stringify(body)}],`
           },
           join: (pieces) => moduleOf(tag, size, pieces),

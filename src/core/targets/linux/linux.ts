@@ -22,6 +22,15 @@ const SYMBOLIC = 16
 /** The grey that symbolic icons have where nobody gives them a colour. */
 const GREY = '#2e3436'
 
+/** The largest picture that a desktop asks for; beyond it there are the scalable ones. */
+const LARGEST = 512
+
+/** The folders of pictures: a size in each, at once and twice the density. */
+const foldersOf = (sizes: readonly number[], twice: boolean) =>
+  sizes
+    .flatMap((size) => (twice ? [1, 2] : [1]).map((scale) => ({ size, scale })))
+    .filter(({ size, scale }) => size * scale <= LARGEST)
+
 const folderOf = ({ name }: Pick<Family, 'name'>) => `linux/${cased(name, 'kebab')}`
 
 /** An icon as one filled shape, to be given the colour of text. */
@@ -48,17 +57,14 @@ export const linux = defineTarget({
     const name = fileName(icon.name, options),
       folder = folderOf(family),
       { sizes, grid } = family.rules
-    const scales = options.twice ? [1, 2] : [1]
     return [
-      ...sizes.flatMap((size) =>
-        scales.map((scale) => ({
-          path: `${folder}/${size}x${size}${scale === 1 ? '' : `@${scale}`}/${options.context}/${name}.png`,
-          made: {
-            as: 'raster' as const,
-            picture: { pixels: size * scale, svg: (portrait: Portrait) => portrait.document(size, 'light') },
-          },
-        })),
-      ),
+      ...foldersOf(sizes, options.twice).map(({ size, scale }) => ({
+        path: `${folder}/${size}x${size}${scale === 1 ? '' : `@${scale}`}/${options.context}/${name}.png`,
+        made: {
+          as: 'raster' as const,
+          picture: { pixels: size * scale, svg: (portrait: Portrait) => portrait.document(size, 'light') },
+        },
+      })),
       {
         path: `${folder}/scalable/${options.context}/${name}.svg`,
         made: { as: 'text', text: (portrait) => portrait.document(grid.size, 'light') },
@@ -76,12 +82,10 @@ export const linux = defineTarget({
   whole(family, options) {
     const { sizes, grid } = family.rules,
       context = CONTEXTS[options.context as keyof typeof CONTEXTS]
-    const fixed = sizes.flatMap((size) =>
-      (options.twice ? [1, 2] : [1]).map((scale) => ({
-        name: `${size}x${size}${scale === 1 ? '' : `@${scale}`}/${options.context}`,
-        lines: [`Size=${size}`, ...(scale === 1 ? [] : [`Scale=${scale}`]), `Context=${context}`, 'Type=Fixed'],
-      })),
-    )
+    const fixed = foldersOf(sizes, options.twice).map(({ size, scale }) => ({
+      name: `${size}x${size}${scale === 1 ? '' : `@${scale}`}/${options.context}`,
+      lines: [`Size=${size}`, ...(scale === 1 ? [] : [`Scale=${scale}`]), `Context=${context}`, 'Type=Fixed'],
+    }))
     const scalable = (folder: string, size: number) => ({
       name: `${folder}/${options.context}`,
       lines: [`Size=${size}`, `Context=${context}`, 'Type=Scalable', 'MinSize=8', 'MaxSize=1024'],

@@ -55,7 +55,9 @@ export const react = defineTarget({
       made: {
         as: 'text',
         text(portrait) {
-          const { root, body } = opened(portrait.document(rules.grid.size, 'current', strokesOf(options.strokes)))
+          const { root, body } = opened(
+            portrait.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
+          )
           const props = [...asJsx(root).matchAll(/ ([A-Za-z]+)="([^"]*)"/g)].map(
             ([, key, value]) => `${key}: ${JSON.stringify(value)}`,
           )

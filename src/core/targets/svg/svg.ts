@@ -21,13 +21,24 @@ export const svg = defineTarget({
   name: 'SVG files',
   platform: 'Plain files',
   note: 'One file an icon: one viewBox, ink as currentColor, numbers as short as they can be. Each further master in a folder of its own.',
-  choices: { ...naming(), strokes: STROKES, masters: onOff('further masters', true) },
+  choices: {
+    ...naming(),
+    strokes: STROKES,
+    masters: onOff('further masters', true),
+    compact: onOff('as short as can be', false),
+  },
   each: (icon, { rules }, options) =>
     basesOf(rules)
       .filter((base) => options.masters || base === rules.grid.size)
       .map((base) => ({
         path: `svg/${base === rules.grid.size ? '' : `${base}/`}${fileName(icon.name, options, base)}.svg`,
-        made: { as: 'text', text: (portrait) => portrait.document(base, 'current', strokesOf(options.strokes)) },
+        made: {
+          as: 'text',
+          text: (portrait) =>
+            options.compact
+              ? portrait.compactDocument(base, 'current', strokesOf(options.strokes))
+              : portrait.document(base, 'current', strokesOf(options.strokes)),
+        },
       })),
   sights: (portrait) => barSights(portrait),
 })

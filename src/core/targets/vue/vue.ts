@@ -38,7 +38,9 @@ export const vue = defineTarget({
       made: {
         as: 'text',
         text(portrait) {
-          const { root, body } = opened(portrait.document(rules.grid.size, 'current', strokesOf(options.strokes)))
+          const { root, body } = opened(
+            portrait.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
+          )
           const own = Object.fromEntries(
             [...root.matchAll(/ ([a-z-]+)="([^"]*)"/g)].map(([, key, value]) => [key!, value!]),
           )

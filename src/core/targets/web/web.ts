@@ -42,7 +42,7 @@ export const web = defineTarget({
             path: `web/icons/${fileName(icon.name, options, rules.grid.size)}.svg`,
             made: {
               as: 'text',
-              text: (portrait) => portrait.document(rules.grid.size, 'current', strokesOf(options.strokes)),
+              text: (portrait) => portrait.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
             },
           },
         ]
@@ -51,7 +51,7 @@ export const web = defineTarget({
     const size = rules.grid.size
     const names = icons.map((icon) => fileName(icon.name, options, size))
     const own = (portrait: Portrait) => fileName(portrait.icon.name, options, size)
-    const document = (portrait: Portrait) => portrait.document(size, 'current', strokesOf(options.strokes))
+    const document = (portrait: Portrait) => portrait.compactDocument(size, 'current', strokesOf(options.strokes))
     const prefix = cased(name, 'kebab')
     return [
       ...(options.sprite
@@ -82,7 +82,7 @@ export const web = defineTarget({
               made: {
                 as: 'joined' as const,
                 piece: (portrait: Portrait) =>
-                  `.${prefix}-${own(portrait)}{--icon:url("${dataUri(portrait.document(size, 'light', strokesOf(options.strokes)))}")}`,
+                  `.${prefix}-${own(portrait)}{--icon:url("${dataUri(portrait.compactDocument(size, 'light', strokesOf(options.strokes)))}")}`,
                 join: (pieces: readonly string[]) =>
                   `[class^="${prefix}-"],[class*=" ${prefix}-"]{display:inline-block;width:1em;height:1em;background:currentColor;-webkit-mask:var(--icon) center/contain no-repeat;mask:var(--icon) center/contain no-repeat}\n${pieces.join('\n')}\n`,
               },
@@ -96,7 +96,7 @@ export const web = defineTarget({
               made: {
                 as: 'joined' as const,
                 piece: (portrait: Portrait) =>
-                  `  ${JSON.stringify(own(portrait))}: ${JSON.stringify(dataUri(portrait.document(size, 'light', strokesOf(options.strokes))))}`,
+                  `  ${JSON.stringify(own(portrait))}: ${JSON.stringify(dataUri(portrait.compactDocument(size, 'light', strokesOf(options.strokes))))}`,
                 join: (pieces: readonly string[]) => `{\n${pieces.join(',\n')}\n}\n`,
               },
             },

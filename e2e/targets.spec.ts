@@ -1,0 +1,225 @@
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer, type Server } from 'node:http'
+import { tmpdir } from 'node:os'
+import { extname, join } from 'node:path'
+import { expect, type Page, test } from '@playwright/test'
+import { unzipSync } from 'fflate'
+import { build } from 'esbuild'
+import { decoded } from '../tools/decoded'
+import { pixelsOf } from '../tools/rasterise'
+
+/** Delivered files as a browser shows them, beside what the proof shows. */
+
+const folder = mkdtempSync(join(tmpdir(), 'wise-square-shown-'))
+const TYPES: Record<string, string> = {
+  '.html': 'text/html',
+  '.svg': 'image/svg+xml',
+  '.css': 'text/css',
+  '.js': 'text/javascript',
+  '.woff2': 'font/woff2',
+  '.ttf': 'font/ttf',
+}
+let server: Server, base: string
+
+test.beforeAll(async () => {
+  test.setTimeout(120_000)
+  execFileSync('bin/wise-square', [
+    'deliver',
+    'demo/quayside.wisesquare.json',
+    '--to',
+    folder,
+    '--targets',
+    'svg,web,react,vue,element,font',
+    '--quiet',
+  ])
+  server = createServer(({ url }, response) => {
+    try {
+      const path = join(folder, decodeURIComponent(url!.split('?')[0]!))
+      response.setHeader('content-type', TYPES[extname(path)] ?? 'text/plain')
+      response.end(readFileSync(path))
+    } catch {
+      response.statusCode = 404
+      response.end()
+    }
+  })
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
+  base = `http://127.0.0.1:${(server.address() as { port: number }).port}`
+})
+test.afterAll(() => {
+  server.close()
+  rmSync(folder, { recursive: true })
+})
+
+const SIDE = 96
+const NAMES = ['ferry', 'departure', 'radio', 'knot']
+
+/** How far what a page shows at #shown is from the proof of an icon in black, on white: the mean of 255. */
+async function apart(page: Page, name: string): Promise<number> {
+  const { data, width, height } = decoded(await page.locator('#shown').screenshot())
+  expect([width, height]).toEqual([SIDE, SIDE])
+  const svg = readFileSync(join(folder, 'svg', `${name}.svg`), 'utf8').replaceAll('currentColor', '#000')
+  const proof = pixelsOf(svg, SIDE)
+  let sum = 0
+  for (let i = 0; i < data.length; i += 4) sum += Math.abs(data[i]! - (255 - proof[i + 3]!))
+  return sum / (data.length / 4)
+}
+
+/** A page of one's own with an element that is measured. */
+async function show(page: Page, head: string, body: string): Promise<void> {
+  writeFileSync(
+    join(folder, 'page.html'),
+    `<!doctype html><meta charset="utf-8"><style>body{margin:0;color:#000;background:#fff}#shown{display:block;width:${SIDE}px;height:${SIDE}px}</style>${head}${body}`,
+  )
+  await page.goto(`${base}/page.html?${Math.random()}`)
+}
+
+test('a sprite, masks, data URIs, a font and a custom element show the icons as the proofs do', async ({ page }) => {
+  const uris = JSON.parse(readFileSync(join(folder, 'web/data-uris.json'), 'utf8')) as Record<string, string>
+  for (const name of NAMES) {
+    await show(page, '', `<svg id="shown" width="${SIDE}" height="${SIDE}"><use href="web/sprite.svg#${name}"/></svg>`)
+    await expect.poll(() => apart(page, name)).toBeLessThan(1.5)
+    await show(
+      page,
+      '<link rel="stylesheet" href="web/masks.css">',
+      `<i id="shown" class="quayside-${name}" style="font-size:${SIDE}px"></i>`,
+    )
+    await expect.poll(() => apart(page, name)).toBeLessThan(1.5)
+    await show(page, '', `<img id="shown" alt="" src="${uris[name]}">`)
+    // A picture has no text around it: its ink is that of the palette.
+    await expect.poll(() => apart(page, name)).toBeLessThan(8)
+    await show(
+      page,
+      '<link rel="stylesheet" href="developers/font/quayside.css">',
+      `<i id="shown" class="icon icon-${name}" style="font-size:${SIDE}px"></i>`,
+    )
+    await page.evaluate(() => document.fonts.ready)
+    await expect.poll(() => apart(page, name)).toBeLessThan(2)
+    await show(
+      page,
+      '<script type="module" src="developers/element/quayside-icon.js"></script>',
+      `<quayside-icon id="shown" name="${name}" size="${SIDE}" title="${name}"></quayside-icon>`,
+    )
+    await expect(page.getByRole('img', { name })).toBeVisible()
+    await expect.poll(() => apart(page, name)).toBeLessThan(1.5)
+  }
+  await page.goto(`${base}/web/index.html`)
+  await expect(page.getByRole('listitem')).toHaveCount(39)
+})
+
+for (const kind of ['react', 'vue'] as const)
+  test(`${kind} components compile by themselves, are mounted, and only what is imported is there`, async ({
+    page,
+  }) => {
+    const mount =
+      kind === 'react'
+        ? `import { createRoot } from 'react-dom/client'
+import { Ferry } from './developers/react'
+createRoot(document.getElementById('root')!).render(<Ferry id="shown" size={${SIDE}} title="A ferry" className="mine" />)`
+        : `import { createApp, h } from 'vue'
+import { Ferry } from './developers/vue'
+createApp({ render: () => h(Ferry, { id: 'shown', size: ${SIDE}, title: 'A ferry', class: 'mine' }) }).mount('#root')`
+    const file = join(folder, `${kind}-app.tsx`)
+    writeFileSync(file, mount)
+    const { outputFiles } = await build({
+      entryPoints: [file],
+      bundle: true,
+      write: false,
+      format: 'esm',
+      jsx: 'automatic',
+      minify: true,
+      define: {
+        'process.env.NODE_ENV': '"production"',
+        __VUE_OPTIONS_API__: 'true',
+        __VUE_PROD_DEVTOOLS__: 'false',
+        __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: 'false',
+      },
+      nodePaths: [join(process.cwd(), 'node_modules')],
+    })
+    const { text } = outputFiles[0]!
+    writeFileSync(join(folder, `${kind}-app.js`), text)
+    await show(page, '', `<div id="root"></div><script type="module" src="${kind}-app.js"></script>`)
+    await expect(page.getByRole('img', { name: 'A ferry' })).toHaveClass('mine')
+    await expect.poll(() => apart(page, 'ferry')).toBeLessThan(1.5)
+    // Of an icon that was not imported nothing is shipped.
+    const [, d] = / d="([^"]{12,})"/.exec(readFileSync(join(folder, 'svg/anchor.svg'), 'utf8'))!
+    expect(text).not.toContain(d)
+    // Its types hold.
+    writeFileSync(
+      join(folder, 'tsconfig.json'),
+      JSON.stringify({
+        compilerOptions: {
+          strict: true,
+          jsx: 'react-jsx',
+          module: 'esnext',
+          moduleResolution: 'bundler',
+          target: 'es2022',
+          lib: ['es2022', 'dom'],
+          noEmit: true,
+          skipLibCheck: true,
+          types: [],
+          paths: { '*': [join(process.cwd(), 'node_modules/@types/*'), join(process.cwd(), 'node_modules/*')] },
+        },
+        files: [file],
+      }),
+    )
+    execFileSync('node_modules/.bin/tsc', ['-p', join(folder, 'tsconfig.json')], { encoding: 'utf8' })
+  })
+
+test('all targets are set up, delivered, released, changed and compared', async ({ page }) => {
+  test.slow()
+  for (const [name, count] of [
+    ['Quayside', 39],
+    ['Skerry app icons', 9],
+  ] as const) {
+    await page.goto('/')
+    const href = (await page.getByRole('link', { name, exact: true }).getAttribute('href'))!
+    const response = await page.request.get(`/api${href.replace('/draw', '/file')}`)
+    const set = JSON.parse(await response.text())
+    set.set.name = `${name} for delivery`
+    // Large pictures of large sets take their time elsewhere.
+    if (count === 9)
+      Object.assign(set.set, { icons: set.set.icons.slice(0, 2), rules: { ...set.set.rules, sizes: [64] } })
+    const { id } = await (await page.request.post('/api/sets', { data: JSON.stringify(set) })).json()
+    await page.goto(`/sets/${id}/deliver`)
+    const targets = page.getByRole('complementary', { name: 'Targets' })
+    for (const box of await targets.getByRole('checkbox').all()) await box.check()
+    if (count === 39)
+      await targets.getByLabel('Icon that stands for the app').first().selectOption({ label: 'life-ring' })
+    await expect(targets.getByRole('status')).toHaveText(/^\d+ files, [\d.]+ [kM]?B$/, { timeout: 240_000 })
+    const zip = async (link: ReturnType<Page['getByRole']>) => {
+      const [download] = await Promise.all([page.waitForEvent('download'), link.click()])
+      return readFileSync(await download.path())
+    }
+    const first = await zip(page.getByRole('link', { name: 'Download as a zip' }))
+    const paths = Object.keys(unzipSync(first))
+    expect(await targets.getByRole('status').textContent()).toContain(`${paths.length} files`)
+    for (const kind of ['svg/', 'png/', 'web/', 'favicon/', 'apple/', 'android/', 'windows/', 'linux/', 'developers/'])
+      expect(paths.some((path) => path.startsWith(kind))).toBe(true)
+
+    await page.getByRole('radio', { name: 'Releases' }).click()
+    await page.getByLabel('Note of the release').fill('The first.')
+    await page.getByRole('button', { name: 'Keep as release 1' }).click()
+    await expect(page.getByRole('cell', { name: 'The first.' })).toBeVisible({ timeout: 120_000 })
+    await expect(page.getByText('Nothing changed: it would be the same, byte for byte.')).toBeVisible({
+      timeout: 60_000,
+    })
+    const released = await zip(page.getByRole('link', { name: 'deliver again' }))
+    expect(Object.keys(unzipSync(released))).toEqual(paths)
+
+    // An icon is renamed: its paths are no more, and that is said.
+    const [, icon] = set.set.icons as { name: string }[]
+    await page.getByRole('link', { name: 'Review' }).click()
+    await page.getByRole('button', { name: icon!.name, exact: true }).dblclick()
+    await page.getByLabel(`Name of ${icon!.name}`).fill('quay-light')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(/^Saved/)).toBeVisible()
+    await page.getByRole('link', { name: 'Deliver' }).click()
+    await page.getByRole('radio', { name: 'Releases' }).click()
+    const since = page.getByRole('region', { name: 'Since release 1' })
+    await expect(since).toContainText(`${icon!.name} → quay-light`, { timeout: 240_000 })
+    await expect(since).toContainText('paths are no more')
+    const again = await zip(page.getByRole('link', { name: 'deliver again' }))
+    expect(again.equals(released)).toBe(true)
+  }
+})

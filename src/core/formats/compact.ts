@@ -1,0 +1,56 @@
+import type { Shape } from '../drawing/shape'
+import { flattened } from '../geometry/flat'
+import { convexHull } from '../geometry/hull'
+import type { Point } from '../geometry/point'
+import { attributes, type Ground, paintAttributes } from './svg-paint'
+
+/** How near the hulls of two areas may come that count as apart, and how far what they are made of is from the outlines. */
+const CLEAR = 0.02,
+  FLAT = 5e-3
+
+const hullOf = ({ path }: Shape): readonly Point[] =>
+  convexHull(flattened(path, FLAT).flatMap(({ segments }) => segments.flatMap(({ from, to }) => [from, to])))
+
+/** Whether a line lies between two convex hulls: along one of their sides, or across the way between their middles. */
+function apart(a: readonly Point[], b: readonly Point[]): boolean {
+  const isBetween = (nx: number, ny: number) => {
+    const length = Math.hypot(nx, ny)
+    const along = (points: readonly Point[]) => points.map(({ x, y }) => (x * nx + y * ny) / length)
+    const [one, other] = [along(a), along(b)]
+    return (
+      length > 0 && (Math.max(...one) + CLEAR < Math.min(...other) || Math.max(...other) + CLEAR < Math.min(...one))
+    )
+  }
+  if (isBetween(1, 0) || isBetween(0, 1)) return true
+  return [a, b].some((hull) =>
+    hull.some((p, i) => {
+      const q = hull[(i + 1) % hull.length]!
+      return isBetween(q.y - p.y, p.x - q.x)
+    }),
+  )
+}
+
+/** Whether a shape is one ring of two arcs, which is shorter by itself. */
+const isRound = ({ path: [contour, ...more] }: Shape): boolean =>
+  more.length === 0 && contour?.segments.length === 2 && contour.segments.every(({ kind }) => kind === 'arc')
+
+/**
+ * Shapes with those that follow each other in one paint as one: areas that do not reach each other, and opaque strokes,
+ * which may. What is painted stays the same, but for pixels that two edges of strokes cover in part.
+ */
+export function merged(shapes: readonly Shape[], ground: Ground): Shape[] {
+  const out: { shape: Shape; paint: string; hulls: (readonly Point[])[] }[] = []
+  for (const shape of shapes) {
+    const last = out.at(-1),
+      paint = attributes(paintAttributes(shape, ground))
+    const isStroke = !shape.fill && shape.stroke?.paint.opacity === 1,
+      isArea = shape.fill !== null && !shape.stroke
+    const hull = isArea ? hullOf(shape) : []
+    const isPlain = !shape.veil && !isRound(shape) && (isStroke || isArea)
+    if (last && isPlain && paint === last.paint && last.hulls.every((one) => isStroke || apart(one, hull))) {
+      last.shape = { ...last.shape, path: [...last.shape.path, ...shape.path] }
+      last.hulls.push(hull)
+    } else out.push({ shape, paint: isPlain ? paint : '', hulls: [hull] })
+  }
+  return out.map(({ shape }) => shape)
+}
