@@ -99,7 +99,11 @@ try {
       .first()
       .waitFor({ state: 'hidden' })
   })
-  await picture('deliver', `${quayside}/deliver`, () => page.getByText('weighing').waitFor({ state: 'hidden' }))
+  await picture('deliver', `${app}/deliver`, async () => {
+    await page.getByRole('checkbox', { name: 'PNG files' }).uncheck()
+    for (const name of ['Tab and home screen', 'Launcher icon']) await page.getByRole('checkbox', { name }).check()
+    await page.getByText(/^\d+ files, [\d.]+ .?B$/).waitFor({ timeout: 60_000 })
+  })
   const file = await (await page.request.get(`${at}/api${quayside}/file`)).json()
   const horn = file.set.icons.find(({ name }) => name === 'fog-horn')
   const bomb = { ...BOMBS['dashes of nothing with a head'][0], id: 'too-much' }

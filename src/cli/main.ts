@@ -15,6 +15,7 @@ const USAGE = `bin/wise-square COMMAND
           [--drawings fitted|scaled]          what becomes of them on another grid
           [--except NAME,NAME]                icons that stay as they look
   rules FILE [--tokens]                       print the rules alone, or as design tokens
+  targets                                     list what a set can be delivered to, and the files of each
   schema                                      print the JSON Schema of the set file
   path [--time]                               answer geometry requests, one JSON object a line
                                               (union, subtract, intersect, exclude, divide, patches,
@@ -33,6 +34,7 @@ const COMMANDS = new Map<string, () => Promise<Command>>([
   ['proof', async () => (await import('./proof')).proofCommand],
   ['restyle', async () => (await import('./restyle')).restyleCommand],
   ['rules', async () => (await import('./rules')).rulesCommand],
+  ['targets', async () => (await import('./targets')).targetsCommand],
   ['schema', async () => (await import('./schema')).schemaCommand],
 ])
 

@@ -366,6 +366,10 @@ describe('the command line', () => {
     rmSync(folder, { recursive: true })
   })
 
+  it('lists the targets as docs/ does', async () => {
+    expect((await run('targets')).said).toBe(readFileSync('docs/targets.md', 'utf8').trimEnd())
+  })
+
   it('prints the JSON Schema that docs/ holds', async () => {
     expect((await run('schema')).said).toBe(readFileSync('docs/set-file.schema.json', 'utf8').trimEnd())
   })

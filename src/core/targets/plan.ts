@@ -1,4 +1,4 @@
-import { IconName, nameKey } from '../set/names'
+import { freeName, IconName, nameKey } from '../set/names'
 import { optionsOf } from './options'
 import type { Portrait } from './portrait'
 import type { Family, Fault, IconFile, Named, SetFile, Target } from './target'
@@ -76,15 +76,22 @@ const LONGEST = 180
 /** What speaks against the paths of planned files: two that would be one, names that some system refuses, long ones. */
 export function pathFaults(files: readonly PlannedFile[]): Fault[] {
   const seen = new Map<string, PlannedFile>()
-  const faults = new Map<string, Fault>()
+  const faults = new Map<string, Fault>(),
+    names = files.flatMap(({ icon }) => (icon ? [icon.name] : []))
   for (const file of files) {
     const { path, icon } = file,
       key = nameKey(path),
       other = seen.get(key)
     seen.set(key, other ?? file)
-    const say = (about: string, sentence: string) => {
-      const at = `${about} ${file.target} ${icon?.id ?? path}`
-      if (!faults.has(at)) faults.set(at, { sentence, isError: true, ...(icon && { icon: icon.id }) })
+    const say = (about: string, sentence: string, rename?: string) => {
+      const at = `${about} ${icon?.id ?? path}`
+      if (!faults.has(at))
+        faults.set(at, {
+          sentence,
+          isError: true,
+          ...(icon && { icon: icon.id }),
+          ...(rename !== undefined && { rename }),
+        })
     }
     if (other)
       say(
@@ -92,6 +99,7 @@ export function pathFaults(files: readonly PlannedFile[]): Fault[] {
         icon && other.icon && icon !== other.icon
           ? `“${other.icon.name}” and “${icon.name}” would both be the file ${path}: rename one of them.`
           : `Two files would be ${path}: choose another pattern of names.`,
+        icon && other.icon && icon !== other.icon ? freeName(icon.name, names) : undefined,
       )
     if (path.length > LONGEST)
       say('long', `The path ${path.slice(0, 60)}… is longer than the ${LONGEST} characters that every system takes.`)

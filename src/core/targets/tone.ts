@@ -159,11 +159,11 @@ export function greyed(figure: readonly Shape[], plate: string): Shape[] {
 const coloursIn = (paint: ResolvedPaint): ResolvedColour[] =>
   isGradientPaint(paint) ? paint.stops.map(({ color }) => color) : [paint]
 
-/** Every colour that shapes are painted in, by its six digits. */
-export const coloursOf = (shapes: readonly Shape[]): string[] => [
+/** Every colour that shapes are painted in on a ground, by its six digits. */
+export const coloursOf = (shapes: readonly Shape[], ground: 'light' | 'dark' = 'light'): string[] => [
   ...new Set(
     shapes.flatMap(({ fill, stroke }) =>
-      [fill, stroke?.paint].flatMap((paint) => (paint ? coloursIn(paint).map(({ light }) => light.slice(0, 7)) : [])),
+      [fill, stroke?.paint].flatMap((paint) => (paint ? coloursIn(paint).map((one) => one[ground].slice(0, 7)) : [])),
     ),
   ),
 ]

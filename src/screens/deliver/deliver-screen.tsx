@@ -71,6 +71,7 @@ export function DeliverScreen() {
           isSaved={isSaved}
           why={nothing(set.icons.length, targets.length)}
           onAgain={() => setAgain(again + 1)}
+          onRename={(id, name) => commit(session, { kind: 'rename-icon', id, name }, 'Rename an icon')}
         />
       </aside>
       <main aria-label="Files" className="flex min-h-0 flex-col bg-film">

@@ -1,8 +1,8 @@
 'use client'
 
-import { useCallback, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { changelog, type Changes, isSame } from '@/core/targets/compare'
-import type { ReleaseEntry } from '@/server/delivery/releases'
+import type { ReleaseEntry } from '@/core/targets/run'
 import { Button } from '@/ui/button'
 import { keepFile } from '@/ui/keep-file'
 import { say } from '@/ui/notice'
@@ -32,26 +32,31 @@ export function Releases({
   const [note, setNote] = useState('')
   const [isMaking, setMaking] = useState(false)
   const [compared, setCompared] = useState<{ number: number; changes: Changes } | null>(null)
-  const load = useCallback(async () => {
-    const response = await fetch(`/api/sets/${setId}/releases`)
-    if (response.ok) setList(((await response.json()) as { releases: ReleaseEntry[] }).releases)
-  }, [setId])
+  const [asked, setAsked] = useState<number | null>(null)
+  const [made, setMade] = useState(0)
   useEffect(() => {
-    load().catch(() => undefined)
-  }, [load])
-  const compare = useCallback(
-    async (number: number) => {
-      const response = await fetch(`/api/sets/${setId}/releases/${number}/changes?targets=${targets.join()}`)
-      const body = await response.json()
-      if (response.ok) setCompared({ number, changes: body as Changes })
-      else say({ text: body.message, tone: 'fault' })
-    },
-    [setId, targets],
-  )
-  const last = list?.[0]?.number
+    let isWanted = true
+    releasesOf(setId).then(
+      (found) => isWanted && setList(found),
+      () => undefined,
+    )
+    return () => {
+      isWanted = false
+    }
+  }, [setId, made])
+  const last = list?.[0]?.number,
+    number = asked ?? last
   useEffect(() => {
-    if (last !== undefined) compare(last).catch(() => undefined)
-  }, [last, compare, revision])
+    if (number === undefined) return
+    let isWanted = true
+    changesSince(setId, number, targets).then(
+      (changes) => isWanted && setCompared({ number, changes }),
+      (error: Error) => isWanted && say({ text: error.message, tone: 'fault' }),
+    )
+    return () => {
+      isWanted = false
+    }
+  }, [setId, number, targets, revision, made])
   const release = async () => {
     setMaking(true)
     try {
@@ -66,7 +71,7 @@ export function Releases({
         setNote('')
         say({ text: `Release ${body.number} is kept: ${body.files} files.` })
       }
-      await load()
+      setMade(made + 1)
     } finally {
       setMaking(false)
     }
@@ -128,7 +133,7 @@ export function Releases({
                     type="button"
                     aria-pressed={compared?.number === one.number}
                     className="underline hover:text-hand aria-pressed:font-[640] aria-pressed:no-underline"
-                    onClick={() => void compare(one.number)}
+                    onClick={() => setAsked(one.number)}
                   >
                     compare
                   </button>
@@ -141,6 +146,19 @@ export function Releases({
       {compared && <ChangesView title={`Since release ${compared.number}`} changes={compared.changes} name={name} />}
     </section>
   )
+}
+
+async function releasesOf(setId: string): Promise<readonly ReleaseEntry[]> {
+  const response = await fetch(`/api/sets/${setId}/releases`)
+  return response.ok ? ((await response.json()) as { releases: ReleaseEntry[] }).releases : []
+}
+
+/** What changed since a release; throws a sentence. */
+async function changesSince(setId: string, number: number, targets: readonly string[]): Promise<Changes> {
+  const response = await fetch(`/api/sets/${setId}/releases/${number}/changes?targets=${targets.join()}`)
+  const body = (await response.json()) as Changes & { message?: string }
+  if (!response.ok) throw new Error(body.message)
+  return body
 }
 
 /** What changed, with pictures. */

@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import type { Fault } from '@/core/targets/target'
 import type { IconSet } from '@/core/set/set'
-import type { Progress } from '@/server/delivery/run'
+import type { Progress } from '@/core/targets/run'
 import { bytesInWords } from './file-tree'
 import type { Plan } from './use-plan'
 
@@ -21,6 +21,7 @@ export function RunPanel({
   isSaved,
   why,
   onAgain,
+  onRename,
 }: {
   set: IconSet
   setId: string
@@ -35,6 +36,7 @@ export function RunPanel({
   /** Why there is nothing to write. */
   why: string
   onAgain: () => void
+  onRename: (icon: string, name: string) => void
 }) {
   const isBlocked = faults.some(({ isError }) => isError)
   const isReady = count > 0 && isSaved && !isBlocked
@@ -53,7 +55,7 @@ export function RunPanel({
     isCancelled = progress?.state === 'cancelled'
   return (
     <div className="border-t border-ink px-4 py-3">
-      <Faults faults={all} set={set} setId={setId} />
+      <Faults faults={all} set={set} setId={setId} onRename={onRename} />
       <p role="status" className="mb-2 text-quiet">
         {count === 0
           ? why
@@ -118,7 +120,17 @@ const idOf = (set: IconSet, name: string) => {
 const FEW = 3
 
 /** What speaks against the delivery, errors first, each with the way to its icon. */
-function Faults({ faults, set, setId }: { faults: readonly Fault[]; set: IconSet; setId: string }) {
+function Faults({
+  faults,
+  set,
+  setId,
+  onRename,
+}: {
+  faults: readonly Fault[]
+  set: IconSet
+  setId: string
+  onRename: (icon: string, name: string) => void
+}) {
   const [whole, setWhole] = useState(false)
   if (faults.length === 0) return null
   const sorted = [...faults.filter(({ isError }) => isError), ...faults.filter(({ isError }) => !isError)]
@@ -126,7 +138,7 @@ function Faults({ faults, set, setId }: { faults: readonly Fault[]; set: IconSet
   return (
     <div className="mb-2">
       <ul aria-label="Problems" className={clsx('overflow-y-auto', whole && 'max-h-72')}>
-        {(whole ? sorted : sorted.slice(0, FEW)).map(({ sentence, isError, icon }, i) => {
+        {(whole ? sorted : sorted.slice(0, FEW)).map(({ sentence, isError, icon, rename }, i) => {
           const name = icon === undefined ? undefined : names.get(icon)
           return (
             <li
@@ -143,6 +155,11 @@ function Faults({ faults, set, setId }: { faults: readonly Fault[]; set: IconSet
                 <Link href={`/sets/${setId}/draw/${encodeURIComponent(name)}`} className="underline hover:text-hand">
                   open
                 </Link>
+              )}
+              {icon !== undefined && rename !== undefined && (
+                <button type="button" className="ml-2 underline hover:text-hand" onClick={() => onRename(icon, rename)}>
+                  rename it {rename}
+                </button>
               )}
             </li>
           )

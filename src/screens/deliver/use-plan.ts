@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import type { Fault } from '@/core/targets/target'
-import type { LeftOut, Progress } from '@/server/delivery/run'
+import type { LeftOut, Progress } from '@/core/targets/run'
 
 /** What the server has made: the size of every file in bytes, what it leaves out, and what speaks against the rest. */
 export type Plan = {

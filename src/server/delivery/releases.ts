@@ -1,4 +1,5 @@
 import type { DeliveredIcon, DeliveredPath, Delivered } from '../../core/targets/compare'
+import type { ReleaseEntry } from '../../core/targets/run'
 import type { Db } from '../database'
 import { drawnIcons } from '../drawn'
 import { done, failed, type Result } from '../failure'
@@ -7,16 +8,6 @@ import { picturesOf } from '../set-files'
 import { GONE, readSet } from '../sets'
 import { archiveStream, bytesOf } from './archive-stream'
 import { runOf } from './runs'
-
-/** A delivery that is kept, without what is in it. */
-export type ReleaseEntry = {
-  readonly number: number
-  readonly note: string
-  readonly madeAt: string
-  readonly icons: number
-  readonly files: number
-  readonly bytes: number
-}
 
 /** The longest note of a release. */
 const NOTE = 2000

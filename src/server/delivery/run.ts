@@ -1,26 +1,14 @@
 import pLimit from 'p-limit'
 import type { Rules } from '../../core/rules/rules'
-import { type Fault, type Family } from '../../core/targets/target'
+import type { LeftOut, Progress } from '../../core/targets/run'
+import type { Family, Fault } from '../../core/targets/target'
 import type { Db } from '../database'
 import { drawnIcons } from '../drawn'
 import { faultSentence } from '../http'
 import { type Renderer, TaskEnded } from '../renderer/renderer'
+import type { Tasks } from '../renderer/tasks'
 import type { StoredSet } from '../sets'
 import { Spool } from './spool'
-
-/** An icon that is left out because it cannot be drawn, and why. */
-export type LeftOut = { readonly icon: string; readonly message: string }
-
-/** How far a run is. */
-export type Progress = {
-  readonly state: 'running' | 'done' | 'failed' | 'cancelled'
-  /** Icons that are made, and how many there are. */
-  readonly done: number
-  readonly of: number
-  /** How many seconds it will still take; null while nobody can tell. */
-  readonly left: number | null
-  readonly message?: string
-}
 
 /** A set as plans see it, from its rows. */
 export const familyOf = ({ rows }: Pick<StoredSet, 'rows'>): Family => ({
@@ -31,8 +19,12 @@ export const familyOf = ({ rows }: Pick<StoredSet, 'rows'>): Family => ({
   icons: rows.icons.map(({ id, name, labels }) => ({ id, name, ...(labels !== null && JSON.parse(labels)) })),
 })
 
-/** How many icons are being made at once, beyond what threads work on: what is not made yet takes no memory. */
-const AT_ONCE = 4
+/** How many icons a thread gets at once, and how many lots are under way: what is not made yet takes no memory. */
+const BATCH = 5,
+  AT_ONCE = 3
+
+type Ready = Parameters<Tasks['make']>[0]['icons']
+type Made = Awaited<ReturnType<Tasks['make']>>
 
 /** One delivery being made: it goes on whether anyone looks or not, until it is done or called off. */
 export class Run {
@@ -94,29 +86,43 @@ export class Run {
     const family = familyOf(this.stored),
       { targets } = this,
       { icons } = this.stored.rows
+    const text = JSON.stringify(family)
     const pieces = new Map<string, string[]>()
     const turn = pLimit(AT_ONCE)
+    const batches = Array.from({ length: Math.ceil(icons.length / BATCH) }, (_, k) => k * BATCH)
     await Promise.all(
-      icons.map((row, i) =>
+      batches.map((from) =>
         turn(async () => {
           if (this.state !== 'running') return
-          const [drawn] = await drawnIcons(db, renderer, this.stored.id, { ids: [row.id] })
-          try {
-            if (!drawn?.svg) throw new TaskEnded(drawn?.problem ?? 'It was changed while it was drawn.')
-            const { id: _, name: __, ...documents } = drawn
-            const made = await renderer.run('make', { row, drawn: documents, family, targets })
-            for (const file of made.files) await spool.add(file)
-            for (const [path, piece] of Object.entries(made.pieces)) {
+          const rows = icons.slice(from, from + BATCH)
+          const drawn = new Map(
+            (await drawnIcons(db, renderer, this.stored.id, { ids: rows.map((row) => row.id) })).map((one) => [
+              one.id,
+              one,
+            ]),
+          )
+          const ready = rows.flatMap((row) => {
+            const one = drawn.get(row.id)
+            if (one?.svg) return [{ row, drawn: { svg: one.svg, ...(one.others && { others: one.others }) } }]
+            this.problems.push({ icon: row.name, message: one?.problem ?? 'It was changed while it was drawn.' })
+            return []
+          })
+          const made = await this.madeBy(renderer, ready, text)
+          for (const [i, one] of made.entries()) {
+            const { row } = ready[i]!
+            if ('problem' in one) {
+              this.problems.push({ icon: row.name, message: one.problem })
+              continue
+            }
+            for (const file of one.files) await spool.add(file)
+            for (const [path, piece] of Object.entries(one.pieces)) {
               let list = pieces.get(path)
               if (!list) pieces.set(path, (list = []))
-              list[i] = piece
+              list[icons.indexOf(row)] = piece
             }
-            this.faults.push(...made.faults)
-          } catch (error) {
-            if (!(error instanceof TaskEnded)) throw error
-            this.problems.push({ icon: row.name, message: error.message })
+            this.faults.push(...one.faults)
           }
-          this.done++
+          this.done += rows.length
           this.tell()
         }),
       ),
@@ -125,7 +131,22 @@ export class Run {
     const left = new Set(this.problems.map(({ icon }) => icon))
     const whole = { ...family, icons: family.icons.filter(({ name }) => !left.has(name)) }
     const kept = Object.fromEntries([...pieces].map(([path, list]) => [path, list.filter((one) => one !== undefined)]))
-    for (const file of await renderer.run('join', { family: whole, targets, pieces: kept })) await spool.add(file)
+    for (const file of await renderer.run('join', { family: JSON.stringify(whole), targets, pieces: kept }))
+      await spool.add(file)
+  }
+
+  /** What icons are delivered as; where that takes too much, one by one, so that only what takes it is left out. */
+  private async madeBy(renderer: Renderer, icons: Ready, family: string): Promise<Made> {
+    const { targets } = this
+    try {
+      return await renderer.run('make', { icons, family, targets })
+    } catch (error) {
+      if (!(error instanceof TaskEnded)) throw error
+      if (icons.length === 1) return [{ problem: error.message }]
+      const made: Made = []
+      for (const icon of icons) made.push(...(await this.madeBy(renderer, [icon], family)))
+      return made
+    }
   }
 
   private end(state: Progress['state']): void {

@@ -27,10 +27,21 @@ export async function madeIcon(
   const files: DeliveredFile[] = []
   for (const { path, made } of filesOfIcon(icon, family, targets))
     files.push({ path, bytes: await bytesOfIcon(made, portrait) })
-  const pieces = filesOfSet(family, targets).flatMap(({ path, made }) =>
+  const pieces = wholeFiles(family, targets).flatMap(({ path, made }) =>
     made.as === 'fixed' ? [] : [[path, pieceOf(made.piece, portrait)] as const],
   )
   return { files, pieces: Object.fromEntries(pieces), faults: targetFaultsOf(portrait, family, targets) }
+}
+
+/** The files of sets as a whole, by their families: planned once for all icons of a delivery. */
+const whole = new WeakMap<Family, { readonly targets: string; readonly files: ReturnType<typeof filesOfSet> }>()
+
+function wholeFiles(family: Family, targets: readonly string[]): ReturnType<typeof filesOfSet> {
+  const known = whole.get(family)
+  if (known?.targets === targets.join()) return known.files
+  const files = filesOfSet(family, targets)
+  whole.set(family, { targets: targets.join(), files })
+  return files
 }
 
 /** Pieces of one portrait that several files share are computed once. */

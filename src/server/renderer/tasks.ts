@@ -4,7 +4,7 @@ import type { Rules } from '../../core/rules/rules'
 import type { Icon } from '../../core/set/set'
 import { type DeliveredFile, zip as zipped } from '../../core/targets/archive'
 import type { Family } from '../../core/targets/target'
-import { type Documents, type Drawn, drawnIcon } from '../../core/formats/drawn'
+import { type Documents, drawingProblem, type Drawn, drawnIcon } from '../../core/formats/drawn'
 import { type FileError, type Pictures, readSetFile, writeSetFile } from '../../core/formats/set-file'
 import { within } from '../../core/geometry/deadline'
 import type { Result } from '../failure'
@@ -42,15 +42,24 @@ function snagCount(icon: Icon, rules: Rules): number | null {
   }
 }
 
+/** The set that this thread made files of last, by its text: of one delivery all icons but the first find it here. */
+let last: { readonly text: string; readonly family: Family } | null = null
+
+function familyFrom(text: string): Family {
+  if (last?.text !== text) last = { text, family: JSON.parse(text) as Family }
+  return last.family
+}
+
 type ToMake = {
-  readonly row: IconRow
-  readonly drawn: Extract<Drawn, { svg: Documents }>
-  readonly family: Family
+  readonly icons: readonly { readonly row: IconRow; readonly drawn: Extract<Drawn, { svg: Documents }> }[]
+  /** As JSON. */
+  readonly family: string
   readonly targets: readonly string[]
 }
 
 type ToJoin = {
-  readonly family: Family
+  /** As JSON. */
+  readonly family: string
   readonly targets: readonly string[]
   readonly pieces: Readonly<Record<string, readonly string[]>>
 }
@@ -65,12 +74,22 @@ export const TASKS = {
   /** The same for what was not drawn quickly: apart, so that nothing else waits for it. */
   drawSlowly: draw,
 
-  /** What an icon of a set is delivered as. */
-  make: ({ row, drawn, family, targets }: ToMake): Promise<MadeIcon> =>
-    madeIcon(iconOfRow(row), drawn, family, targets),
+  /** What icons of a set are delivered as, one after the other. */
+  async make({ icons, family, targets }: ToMake): Promise<(MadeIcon | { readonly problem: string })[]> {
+    const known = familyFrom(family)
+    const made: (MadeIcon | { readonly problem: string })[] = []
+    for (const { row, drawn } of icons) {
+      try {
+        made.push(await madeIcon(iconOfRow(row), drawn, known, targets))
+      } catch (error) {
+        made.push({ problem: drawingProblem(error) })
+      }
+    }
+    return made
+  },
 
   /** The files of a set as a whole, of the pieces of its icons. */
-  join: ({ family, targets, pieces }: ToJoin): Promise<DeliveredFile[]> => madeSet(family, targets, pieces),
+  join: ({ family, targets, pieces }: ToJoin): Promise<DeliveredFile[]> => madeSet(familyFrom(family), targets, pieces),
 
   sheetPdf,
 

@@ -102,7 +102,7 @@ export const appleApp = defineTarget({
   whole: () => [{ path: 'apple/App.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } }],
   faults(portrait, options) {
     const { figure } = portrait.layers(SIDE)
-    const most = Math.max(0, ...coloursOf(figure).map((one) => contrast(one, NIGHT)))
+    const most = Math.max(0, ...coloursOf(figure, 'dark').map((one) => contrast(one, NIGHT)))
     return options.dark === 'clear' && figure.length > 0 && most < SEEN
       ? [{ sentence: 'is as dark as the ground of a dark home screen: lay it on its plate there.', isError: false }]
       : []
