@@ -88,6 +88,7 @@ body{font:13px/1.5 system-ui,sans-serif;margin:32px;color:#14231f;background:#ee
 div{display:flex;flex-wrap:wrap;gap:12px}
 figure{margin:0;padding:12px;background:#fbfcfb;border:1px solid #c9d3cf}
 figcaption{margin-top:6px}
+.row{align-items:center}
 .over{position:relative;display:inline-block}.over img+img{position:absolute;left:0;top:0;opacity:.5;filter:invert(32%) sepia(90%) saturate(2400%) hue-rotate(350deg)}
 </style>
 <h1>${escaped(old.name)} → ${escaped(next.name)}</h1>
@@ -96,7 +97,7 @@ ${part(
   changed.map(({ before, after }, i) =>
     one(
       `${after.name}: ${pixels[i]!.pixels} pixels`,
-      `${picture(before.svg)} → ${picture(after.svg)} <span class="over">${picture(before.svg)}${picture(after.svg)}</span>`,
+      `<div class="row">${picture(before.svg)} → ${picture(after.svg)} <span class="over">${picture(before.svg)}${picture(after.svg)}</span></div>`,
     ),
   ),
 )}${part(

@@ -7,6 +7,7 @@ import { sql } from 'kysely'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { main } from '../cli/main'
 import { changesBetween } from '../core/targets/compare'
+import { readSetFile, writeSetFile } from '../core/formats/set-file'
 import { TARGETS } from '../core/targets/targets'
 import { iconSvg } from '../core/formats/drawn'
 import { straightAlpha } from '../core/formats/png'
@@ -366,8 +367,41 @@ describe('the command line', () => {
     rmSync(folder, { recursive: true })
   })
 
+  it('releases a set again and again in a folder, and says what changed between two files', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'wise-square-')),
+      file = join(folder, 'pier.wisesquare.json'),
+      to = join(folder, 'releases')
+    const write = (next: IconSet) => writeFileSync(file, writeSetFile(next))
+    write(set)
+    expect((await run('release', file, '--to', to, '--note', 'The first.', '--targets', 'svg,font')).status).toBe(0)
+    const kept = readSetFile(readFileSync(file, 'utf8')).set!
+    expect(Object.values(kept.delivery!.codes!)).toEqual([0xe001, 0xe002, 0xe003])
+    const [oar, ...others] = kept.icons
+    write({ ...kept, icons: [...others, { ...oar!, id: 'new', name: 'rudder' }] })
+    const second = await run('release', file, '--to', to, '--targets', 'svg,font', '--json')
+    expect(JSON.parse(second.said)).toMatchObject({
+      number: 2,
+      changes: { added: ['rudder'], removed: ['oar'], changed: [], files: { removed: ['svg/oar.svg'] } },
+    })
+    expect(readSetFile(readFileSync(file, 'utf8')).set!.delivery!.codes).toMatchObject({
+      [oar!.id]: 0xe001,
+      new: 0xe004,
+    })
+    const log = readFileSync(join(to, 'changelog.md'), 'utf8')
+    expect(log.indexOf('## Release 2')).toBeLessThan(log.indexOf('## Release 1'))
+    expect(log).toContain('The first.')
+    const [before, after] = [1, 2].map((n) => join(to, `${n}.wisesquare.json`)) as [string, string]
+    const differing = await run('diff', before, after, '--out', join(folder, 'page.html'))
+    expect(differing).toMatchObject({ status: 1, said: 'new: rudder\ngone: oar' })
+    expect(readFileSync(join(folder, 'page.html'), 'utf8')).toContain('<figcaption>rudder</figcaption>')
+    expect(await run('diff', before, before)).toMatchObject({ status: 0, said: 'Nothing changed.' })
+    expect((await run('diff', before)).status).toBe(2)
+    expect((await run('release', file)).status).toBe(2)
+    rmSync(folder, { recursive: true })
+  })
+
   it('lists the targets as docs/ does', async () => {
-    expect((await run('targets')).said).toBe(readFileSync('docs/targets.md', 'utf8').trimEnd())
+    expect((await run('targets')).said.trimEnd()).toBe(readFileSync('docs/targets.md', 'utf8').trimEnd())
   })
 
   it('prints the JSON Schema that docs/ holds', async () => {

@@ -48,6 +48,9 @@ export function changesBetween(before: Delivered, after: Delivered): Changes {
 export const isSame = ({ added, removed, renamed, changed, files }: Changes): boolean =>
   [added, removed, renamed, changed, files.added, files.removed, files.changed].every((list) => list.length === 0)
 
+/** How many paths a changelog names. */
+const SAID = 12
+
 /** Changes as the text of a changelog (Markdown). */
 export function changelog(title: string, note: string, { added, removed, renamed, changed, files }: Changes): string {
   const list = (word: string, names: readonly string[]) =>
@@ -69,7 +72,10 @@ export function changelog(title: string, note: string, { added, removed, renamed
       'Removed',
       removed.map(({ name }) => name),
     ),
-    ...list('Paths that are no more', files.removed),
+    ...list('Paths that are no more', [
+      ...files.removed.slice(0, SAID),
+      ...(files.removed.length > SAID ? [`and ${files.removed.length - SAID} more`] : []),
+    ]),
   ]
   return [
     `## ${title}`,
