@@ -2,7 +2,7 @@ import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['.next', 'build', 'node_modules', 'data', 'next-env.d.ts', 'test-results'] },
+  { ignores: ['.next', 'build', 'node_modules', 'data/**', 'next-env.d.ts', 'test-results'] },
   ...tseslint.configs.recommended,
   reactHooks.configs.flat['recommended-latest'],
   {

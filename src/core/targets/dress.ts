@@ -128,10 +128,33 @@ export function fullPlate(plate: readonly Shape[], view: Box, fallback: string |
   return fill ? [{ id: 'ground', path: [square(view)], fill, stroke: null }] : []
 }
 
+/** How near to the side of its plate something lies that belongs to the edge, as a share of that side. */
+const EDGE = 0.01
+
+/**
+ * Whether something of a figure lies at the edge of its plate, as a sea does: that is drawn for the edge, and made
+ * smaller it would come off it.
+ */
+export function isAtEdge(portrait: Portrait, size: number): boolean {
+  const { plate, figure } = portrait.layers(size)
+  if (plate.length === 0) return false
+  const { x, y, w, h } = grown(appBox(portrait, size), 1 - 2 * EDGE)
+  return solid(figure, portrait, size).some(({ path }) => {
+    const box = pathBounds(path)
+    return box !== null && (box.x < x || box.y < y || box.x + box.w > x + w || box.y + box.h > y + h)
+  })
+}
+
+/** What of a figure is not cast by the rest of it: what is cast goes to the edge in any case. */
+export function solid(figure: readonly Shape[], portrait: Portrait, size: number): readonly Shape[] {
+  const left = figure.filter(({ id }) => !portrait.castIds(size).has(id))
+  return left.length > 0 ? left : figure
+}
+
 /** An application's icon as a document of `side` units. */
 export function dressed(portrait: Portrait, size: number, dress: Dress): string {
   const view = grown(appBox(portrait, size), 1 / dress.share)
-  const { plate, figure: own } = portrait.layers(size)
+  const { plate, figure: own } = portrait.layers(size, dress.plate === 'full' || dress.plate === 'colour')
   const figure = dress.figure ? dress.figure(own, plate) : own
   const under = {
     full: () => fullPlate(plate, view, dress.fallback),
@@ -139,7 +162,10 @@ export function dressed(portrait: Portrait, size: number, dress: Dress): string 
     colour: () => fullPlate([], view, dress.fallback),
     none: () => [],
   }[dress.plate]()
-  const scale = dress.safe === undefined ? 1 : safeScale(figure, view, dress.safe)
+  const scale =
+    dress.safe === undefined || isAtEdge(portrait, size)
+      ? 1
+      : safeScale(solid(figure, portrait, size), view, dress.safe)
   return composed(view, [{ shapes: under }, { shapes: figure, scale, about: boxCentre(view) }], dress.ground, {
     ...(dress.cut && { clip: cutPath(dress.cut, view) }),
   })

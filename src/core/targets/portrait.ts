@@ -1,17 +1,29 @@
 import { sceneOf } from '../drawing/evaluated-scene'
 import { wholeDrawing } from '../drawing/evaluate'
+import type { DrawingObject } from '../drawing/object'
 import { outlined } from '../drawing/outlined'
 import type { Shape } from '../drawing/shape'
+import { mapObjects, walk } from '../drawing/tree'
 import { drawingSvg, type Documents, documentsFor, type Drawn } from '../formats/drawn'
 import { compactSvg, svgOfShapes } from '../formats/svg'
 import type { Ground } from '../formats/svg-paint'
 import { timed } from '../geometry/deadline'
-import { baseFor, bookAt } from '../rules/book'
+import { baseFor } from '../rules/book'
 import type { Rules } from '../rules/rules'
 import { drawingOn } from '../set/masters'
 import type { Icon } from '../set/set'
 
 export type Strokes = 'kept' | 'outlined'
+
+/** How many times as large as its plate the one is that a cast is cut by where it goes beyond it. */
+const FAR = 3
+
+/** A cast that is not cut by its plate any more, but far outside of it. */
+function castFar(object: DrawingObject): DrawingObject {
+  if (object.kind !== 'cast' || !object.cut) return object
+  const map = (object.cut.map ?? [1, 0, 0, 1]).map((value) => value * FAR) as [number, number, number, number]
+  return { ...object, cut: { ...object.cut, map } }
+}
 
 /**
  * What files are made from: an icon, drawn for any size by the master that fits it. What was drawn before is taken from
@@ -54,19 +66,20 @@ export class Portrait {
     })
   }
 
-  /** What it paints in two: plates, and what lies on them. */
-  layers(size: number): { readonly plate: readonly Shape[]; readonly figure: readonly Shape[] } {
-    const { objects } = drawingOn(this.icon, this.rules, this.grid(size))
+  /** What it paints in two: plates, and what lies on them; `beyond` them, where their paint goes to the edges of a picture. */
+  layers(size: number, beyond = false): { readonly plate: readonly Shape[]; readonly figure: readonly Shape[] } {
+    const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
     const plates = new Set(objects.filter(({ kind }) => kind === 'plate').map(({ id }) => id))
-    const shapes = this.shapes(size)
+    const shapes = beyond ? timed(() => wholeDrawing(mapObjects(objects, castFar), sceneOf(rules))) : this.shapes(size)
     return {
       plate: shapes.filter(({ id }) => plates.has(id)),
       figure: shapes.filter(({ id }) => !plates.has(id)),
     }
   }
 
-  /** The rules of the grid that fits so many pixels. */
-  book(size: number): Rules {
-    return bookAt(this.rules, this.grid(size))
+  /** The ids of what is cast. */
+  castIds(size: number): ReadonlySet<string> {
+    const { objects } = drawingOn(this.icon, this.rules, this.grid(size))
+    return new Set([...walk(objects)].flatMap(({ object }) => (object.kind === 'cast' ? [object.id] : [])))
   }
 }

@@ -2,7 +2,7 @@ import type { Shape } from '../../drawing/shape'
 import { boxCentre } from '../../geometry/box'
 import { DENSITIES } from '../android/android'
 import { vectorDrawable } from '../android/vector'
-import { appBox, type Cut, dressed, fullPlate, grown, plateColour, safeScale } from '../dress'
+import { appBox, type Cut, dressed, fullPlate, grown, isAtEdge, plateColour, safeScale, solid } from '../dress'
 import { cased } from '../naming'
 import { colour, onOff } from '../options'
 import type { Portrait } from '../portrait'
@@ -31,7 +31,10 @@ function layer(portrait: Portrait, shapes: readonly Shape[], scale = 1): string 
   return vectorDrawable(shapes, { dp: LAYER, viewport: view.w, place })
 }
 
-const safely = (portrait: Portrait) => safeScale(portrait.layers(LAYER).figure, viewOf(portrait), SAFE / LAYER)
+const safely = (portrait: Portrait) =>
+  isAtEdge(portrait, LAYER)
+    ? 1
+    : safeScale(solid(portrait.layers(LAYER).figure, portrait, LAYER), viewOf(portrait), SAFE / LAYER)
 
 /** A launcher icon in layers that the system masks and moves, with one for themed icons, and as it was before. */
 export const androidApp = defineTarget({
@@ -63,7 +66,7 @@ export const androidApp = defineTarget({
       drawable('background', (portrait) =>
         layer(portrait, fullPlate(portrait.layers(LAYER).plate, viewOf(portrait), options.ground)),
       ),
-      drawable('foreground', (portrait) => layer(portrait, portrait.layers(LAYER).figure, safely(portrait))),
+      drawable('foreground', (portrait) => layer(portrait, portrait.layers(LAYER, true).figure, safely(portrait))),
       drawable('monochrome', (portrait) => {
         const { plate, figure } = portrait.layers(LAYER)
         return layer(portrait, shaded(figure, plateColour(plate, 'light', options.ground), '#000000'), safely(portrait))
