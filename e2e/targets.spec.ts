@@ -215,6 +215,9 @@ test('all targets are set up, delivered, released, changed and compared', async 
     await page.getByLabel(`Name of ${icon!.name}`).fill('quay-light')
     await page.keyboard.press('Enter')
     await expect(page.getByText(/^Saved/)).toBeVisible()
+    // Review shows what changed since, and nothing else.
+    await page.getByLabel('Only what changed since a release').selectOption({ label: '1' })
+    await expect(page.getByRole('checkbox', { name: /^Select / })).toHaveCount(1)
     await page.getByRole('link', { name: 'Deliver' }).click()
     await page.getByRole('radio', { name: 'Releases' }).click()
     const since = page.getByRole('region', { name: 'Since release 1' })

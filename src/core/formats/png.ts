@@ -37,7 +37,7 @@ export function png(pixels: Pixels): Uint8Array {
   return withPalette(data, width, height) ?? encode({ width, height, data, channels: 4, depth: 8 }, zlib(data.length))
 }
 
-const zlib = (bytes: number) => ({ zlib: bytes < MUCH ? ({ level: 9, mem: 2 } as const) : ({ level: 7 } as const) })
+const zlib = (bytes: number) => ({ zlib: bytes < MUCH ? ({ level: 6, mem: 2 } as const) : ({ level: 7 } as const) })
 
 /** Pixels by a palette, the transparent colours first, so that the opaque ones need no alpha; null of too many colours. */
 function withPalette(data: Uint8ClampedArray<ArrayBuffer>, width: number, height: number): Uint8Array | null {

@@ -7,6 +7,7 @@ import { Button } from '@/ui/button'
 import { keepFile } from '@/ui/keep-file'
 import { say } from '@/ui/notice'
 import { PixelPicture } from '@/ui/pixel-picture'
+import { changesSince, releasesOf } from '../frame/releases'
 import { bytesInWords } from './file-tree'
 
 const SIDE = 48
@@ -146,19 +147,6 @@ export function Releases({
       {compared && <ChangesView title={`Since release ${compared.number}`} changes={compared.changes} name={name} />}
     </section>
   )
-}
-
-async function releasesOf(setId: string): Promise<readonly ReleaseEntry[]> {
-  const response = await fetch(`/api/sets/${setId}/releases`)
-  return response.ok ? ((await response.json()) as { releases: ReleaseEntry[] }).releases : []
-}
-
-/** What changed since a release; throws a sentence. */
-async function changesSince(setId: string, number: number, targets: readonly string[]): Promise<Changes> {
-  const response = await fetch(`/api/sets/${setId}/releases/${number}/changes?targets=${targets.join()}`)
-  const body = (await response.json()) as Changes & { message?: string }
-  if (!response.ok) throw new Error(body.message)
-  return body
 }
 
 /** What changed, with pictures. */

@@ -28,6 +28,7 @@ import { filterOf, type Sight, SIGHT_HINTS, SightFilters, SIGHTS } from './sight
 import { BalanceView } from './balance-view'
 import { type Family, useFamily } from '../frame/family'
 import { NOBODY, useSelection } from './use-selection'
+import { useReleases, useSince } from './use-since'
 
 type View = 'sheet' | 'balance' | 'alike' | 'context'
 const VIEWS: Record<View, string> = { sheet: 'sheet', balance: 'balance', alike: 'look-alikes', context: 'in use' }
@@ -73,15 +74,20 @@ export function ReviewScreen() {
   const [sought, setSought] = useState('')
   const [tag, setTag] = useState('')
   const tags = useMemo(() => [...new Set(icons.flatMap(tagsOf))].sort(), [icons])
+  const revision = useSessionState((state) => state.revision)
+  const releases = useReleases(setId)
+  const [release, setRelease] = useState('')
+  const since = useSince(setId, release === '' ? null : Number(release), revision)
   const shown = useMemo(
     () =>
       inOrder(icons, order, family).filter(
         (icon) =>
           (only === 'all' || snagged.has(icon.id) || family.snags.has(icon.id)) &&
           (tag === '' || tagsOf(icon).includes(tag)) &&
+          (!since || since.has(icon.id)) &&
           isFoundBy(icon, sought),
       ),
-    [icons, order, family, only, snagged, sought, tag],
+    [icons, order, family, only, snagged, sought, tag, since],
   )
   const session = useSession()
   const { selected, select, setSelected } = useSelection(shown)
@@ -151,6 +157,16 @@ export function ReviewScreen() {
               onChange={setSight}
             />
             <Words label="Which icons" word="show" value={only} options={['all', 'with snags']} onChange={setOnly} />
+            {releases.length > 0 && (
+              <Words
+                label="Only what changed since a release"
+                word="since release"
+                value={release}
+                options={['', ...releases.map(String)]}
+                names={{ '': 'any' }}
+                onChange={setRelease}
+              />
+            )}
             {tags.length > 0 && (
               <Words
                 label="Only with the tag"

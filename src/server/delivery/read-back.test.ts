@@ -2,11 +2,13 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { Resvg } from '@resvg/resvg-wasm'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { main } from '../../cli/main'
 import { iconSvg } from '../../core/formats/drawn'
 import { readSetFile, writeSetFile } from '../../core/formats/set-file'
 import type { IconSet } from '../../core/set/set'
+import { Portrait } from '../../core/targets/portrait'
 import { decoded } from '../../../tools/decoded'
 import { startRasteriser } from '../renderer/raster'
 
@@ -79,6 +81,22 @@ const files = (set: string, path: string, ending: string): string[] =>
     .map((name) => join(folder, set, path, name))
 
 describe('what is delivered', () => {
+  it('as PNG has the pixels of the proof in at most three fifths of what the rasteriser makes of them', async () => {
+    await startRasteriser()
+    let own = 0,
+      theirs = 0
+    for (const icon of quayside.icons)
+      for (const size of quayside.rules.sizes) {
+        const file = readFileSync(join(folder, 'quayside', 'png', String(size), `${icon.name}.png`))
+        const document = new Portrait(icon, quayside.rules, null).document(size, 'light')
+        const image = new Resvg(document, { fitTo: { mode: 'width', value: size } }).render()
+        own += file.length
+        theirs += image.asPng().length
+        expect(apart(decoded(file), await proof(document, size)).most).toBe(0)
+      }
+    expect(own / theirs).toBeLessThanOrEqual(0.6)
+  })
+
   it('to Windows and browsers is an ICO with every size, pixel for pixel the PNG beside it', () => {
     const out = mkdtempSync(join(folder, 'ico-'))
     for (const app of skerry.icons) {

@@ -116,7 +116,7 @@ export async function releasedIn(db: Db, setId: string, number: number): Promise
     : null
 }
 
-/** What would be delivered now; its files only where they are made already. */
+/** What would be delivered now; without targets its icons alone. */
 export async function deliveredNow(
   db: Db,
   renderer: Renderer,
@@ -125,7 +125,9 @@ export async function deliveredNow(
 ): Promise<Result<Delivered>> {
   const stored = await readSet(db, setId)
   if (!stored) return failed('not-found', GONE)
+  const icons = await deliveredIcons(db, renderer, setId)
+  if (targets.length === 0) return done({ icons, files: [] })
   const run = runOf(db, renderer, stored, targets)
   await run.ended
-  return done({ icons: await deliveredIcons(db, renderer, setId), files: run.spool?.files ?? [] })
+  return done({ icons, files: run.spool?.files ?? [] })
 }
