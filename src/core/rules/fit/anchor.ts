@@ -2,6 +2,7 @@ import { evaluate } from '../../drawing/evaluate'
 import { type DrawingObject, kindOf } from '../../drawing/object'
 import type { Scene } from '../../drawing/scene'
 import { boxCentre } from '../../geometry/box'
+import { pathBounds } from '../../geometry/path'
 import { across, AXES, type Axis } from './mark'
 
 /** Where something is held that is fitted as a whole, how long the edge there is, and the weight of a stroke along it. */
@@ -9,13 +10,16 @@ type Anchor = { readonly at: number; readonly length: number; readonly weight: n
 
 export function anchorOf(object: DrawingObject, scene: Scene): Record<Axis, Anchor> {
   const middle = kindOf(object).middle?.(object)
-  const centre = middle ?? boxCentre(scene.box(object))
+  // What it paints is drawn already; its outline may not be.
+  const shapes = middle ? [] : evaluate(object, scene)
+  const box = pathBounds(shapes.flatMap(({ path }) => path))
+  const centre = middle ?? boxCentre(box ?? scene.box(object))
   const best: Record<Axis, Anchor> = {
     x: { at: centre.x, length: 0, weight: 0 },
     y: { at: centre.y, length: 0, weight: 0 },
   }
   if (middle) return best
-  for (const { path, stroke } of evaluate(object, scene))
+  for (const { path, stroke } of shapes)
     for (const { segments } of path)
       for (const { kind, from, to } of segments) {
         if (kind !== 'line') continue
