@@ -102,7 +102,10 @@ try {
   await picture('deliver', `${app}/deliver`, async () => {
     await page.getByRole('checkbox', { name: 'PNG files' }).uncheck()
     for (const name of ['Tab and home screen', 'Launcher icon']) await page.getByRole('checkbox', { name }).check()
-    await page.getByText(/^\d+ files, [\d.]+ .?B$/).waitFor({ timeout: 60_000 })
+    await page
+      .getByRole('complementary', { name: 'Targets' })
+      .getByText(/^\d+ files, [\d.]+ .?B$/)
+      .waitFor({ timeout: 60_000 })
   })
   const file = await (await page.request.get(`${at}/api${quayside}/file`)).json()
   const horn = file.set.icons.find(({ name }) => name === 'fog-horn')

@@ -25,7 +25,7 @@ export function usePlan(url: string | null, setId: string): { plan: Plan | null;
       const body = await response.json()
       if (abort.signal.aborted) return
       if (response.status !== 202) return setAnswer({ url, plan: planOf(response.ok, body), progress: null })
-      setAnswer({ url, plan: null, progress: body.progress })
+      setAnswer({ url, plan: null, progress: body.progress ?? null })
       events?.close()
       events = new EventSource(`/api/sets/${setId}/delivery/progress`)
       events.onmessage = ({ data }) => {

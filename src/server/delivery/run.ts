@@ -19,9 +19,12 @@ export const familyOf = ({ rows }: Pick<StoredSet, 'rows'>): Family => ({
   icons: rows.icons.map(({ id, name, labels }) => ({ id, name, ...(labels !== null && JSON.parse(labels)) })),
 })
 
-/** How many icons a thread gets at once, and how many lots are under way: what is not made yet takes no memory. */
+/** How many icons a thread gets at once at most, and how many lots are under way: what is not made yet takes no memory. */
 const BATCH = 5,
   AT_ONCE = 3
+
+/** Of few icons each is a lot, so that it is seen how far they are. */
+const lotOf = (icons: number): number => Math.max(1, Math.min(BATCH, Math.floor(icons / 20)))
 
 type Ready = Parameters<Tasks['make']>[0]['icons']
 type Made = Awaited<ReturnType<Tasks['make']>>
@@ -89,12 +92,13 @@ export class Run {
     const text = JSON.stringify(family)
     const pieces = new Map<string, string[]>()
     const turn = pLimit(AT_ONCE)
-    const batches = Array.from({ length: Math.ceil(icons.length / BATCH) }, (_, k) => k * BATCH)
+    const lot = lotOf(icons.length)
+    const batches = Array.from({ length: Math.ceil(icons.length / lot) }, (_, k) => k * lot)
     await Promise.all(
       batches.map((from) =>
         turn(async () => {
           if (this.state !== 'running') return
-          const rows = icons.slice(from, from + BATCH)
+          const rows = icons.slice(from, from + lot)
           const drawn = new Map(
             (await drawnIcons(db, renderer, this.stored.id, { ids: rows.map((row) => row.id) })).map((one) => [
               one.id,

@@ -18,7 +18,11 @@ export const GET = (request: Request, { params }: { params: Promise<{ setId: str
     const db = await database(),
       stored = await readSet(db, (await params).setId)
     if (!stored) return reply(failed('not-found', GONE))
-    const run = runOf(db, renderer(), stored, targetsFrom(new URL(request.url).searchParams, stored))
+    const query = new URL(request.url).searchParams,
+      seen = Number(query.get('rev') ?? stored.revision)
+    // Who asks about what has changed since asks again soon; what is being made of the set as it is now goes on.
+    if (seen < stored.revision) return Response.json({ revision: stored.revision, pending: true }, { status: 202 })
+    const run = runOf(db, renderer(), stored, targetsFrom(query, stored))
     if (!(await inTime(run.ended, PATIENCE)))
       return Response.json({ revision: stored.revision, pending: true, progress: run.progress }, { status: 202 })
     if (run.progress.state !== 'done')
