@@ -144,20 +144,26 @@ function Faults({
             <li
               key={`${i} ${sentence}`}
               className={clsx(
-                'mb-1 border-l-2 py-0.5 pl-2',
+                'mb-1 flex items-end gap-2 border-l-2 py-0.5 pl-2',
                 isError ? 'border-fault text-fault' : 'border-snag text-ink',
-                !whole && 'line-clamp-2',
               )}
               title={sentence}
             >
-              {sentence}{' '}
+              <span className={clsx('min-w-0 flex-1', !whole && 'line-clamp-2')}>{sentence}</span>
               {name !== undefined && (
-                <Link href={`/sets/${setId}/draw/${encodeURIComponent(name)}`} className="underline hover:text-hand">
+                <Link
+                  href={`/sets/${setId}/draw/${encodeURIComponent(name)}`}
+                  className="flex-none underline hover:text-hand"
+                >
                   open
                 </Link>
               )}
               {icon !== undefined && rename !== undefined && (
-                <button type="button" className="ml-2 underline hover:text-hand" onClick={() => onRename(icon, rename)}>
+                <button
+                  type="button"
+                  className="flex-none underline hover:text-hand"
+                  onClick={() => onRename(icon, rename)}
+                >
                   rename it {rename}
                 </button>
               )}

@@ -3,7 +3,7 @@ import { boxCentre } from '../../geometry/box'
 import { cased } from '../naming'
 import { colour, onOff } from '../options'
 import type { Portrait } from '../portrait'
-import { appBox, type Cut, type Dress, dressed, isAtEdge, opened, plateColour, reachOf, solid } from '../dress'
+import { appBox, type Cut, type Dress, dressed, opened, plateColour, reachOf, solid } from '../dress'
 import { coloursOf } from '../tone'
 import { defineTarget } from '../target'
 
@@ -117,8 +117,7 @@ export const favicon = defineTarget({
     const ground = plateColour(plate, 'light', options.ground)
     const most = Math.max(0, ...coloursOf(figure).map((one) => contrast(one, ground)))
     return [
-      ...((!options.fit || isAtEdge(portrait, 512)) &&
-      reachOf(solid(figure, portrait, 512), boxCentre(box)) > (SAFE * box.w) / 2
+      ...(!options.fit && reachOf(solid(figure, portrait, 512), boxCentre(box)) > (SAFE * box.w) / 2
         ? [{ sentence: 'reaches out of the safe zone of a maskable icon, which masks may cut away.', isError: false }]
         : []),
       ...(figure.length > 0 && most < ENOUGH
