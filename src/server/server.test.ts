@@ -227,6 +227,14 @@ describe('delivery', () => {
     expect(again.progress.state).toBe('done')
   })
 
+  it('is sent to its end although the set was changed meanwhile', async () => {
+    const run = runOf(db, renderer, (await readSet(db, id))!, ['svg'])
+    await run.ended
+    const stream = archiveStream(run.spool!)
+    await run.forget()
+    expect(Object.keys(unzipSync(await bytesOf(stream)))).toHaveLength(set.icons.length)
+  })
+
   it('kept as a release is had again byte for byte, and later ones are compared with it', async () => {
     const first = await addRelease(db, renderer, id, ['svg', 'data'], 'The first.')
     if (!first.ok) throw new Error(first.failure.message)

@@ -13,7 +13,7 @@ import { pathData } from '../formats/path-data'
 import type { Portrait } from './portrait'
 
 /** A document's root and what is in it. */
-export type Opened = { readonly root: string; readonly body: string }
+type Opened = { readonly root: string; readonly body: string }
 
 /** A document in two: the attributes of its root beside those of a file, and what is in it. */
 export function opened(svg: string): Opened {
@@ -25,12 +25,7 @@ export function opened(svg: string): Opened {
 type Layer = { readonly shapes: readonly Shape[]; readonly scale?: number; readonly about?: Point }
 
 /** A document that shows a box of layers over each other, cut by an outline where one is given. */
-export function composed(
-  view: Box,
-  layers: readonly Layer[],
-  ground: Ground,
-  { side = view.w, clip }: { readonly side?: number; readonly clip?: string } = {},
-): string {
+function composed(view: Box, layers: readonly Layer[], ground: Ground, clip?: string): string {
   const parts = layers.map(({ shapes, scale = 1, about = { x: 0, y: 0 } }) => {
     if (shapes.length === 0) return ''
     const { root, body } = opened(svgOfShapes(shapes, Math.max(view.x + view.w, view.y + view.h), ground))
@@ -44,7 +39,7 @@ export function composed(
   const inside = clip
     ? `<defs><clipPath id="cut"><path d="${clip}"/></clipPath></defs><g clip-path="url(#cut)">${parts.join('')}</g>`
     : parts.join('')
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${number(side)}" height="${number((side * view.h) / view.w)}" viewBox="${box}">${inside}</svg>\n`
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${number(view.w)}" height="${number(view.h)}" viewBox="${box}">${inside}</svg>\n`
 }
 
 /** The shape of a mask that a platform cuts icons by. */
@@ -151,7 +146,7 @@ export function solid(figure: readonly Shape[], portrait: Portrait, size: number
   return left.length > 0 ? left : figure
 }
 
-/** An application's icon as a document of `side` units. */
+/** An application's icon as a document. */
 export function dressed(portrait: Portrait, size: number, dress: Dress): string {
   const view = grown(appBox(portrait, size), 1 / dress.share)
   const { plate, figure: own } = portrait.layers(size, dress.plate === 'full' || dress.plate === 'colour')
@@ -166,9 +161,12 @@ export function dressed(portrait: Portrait, size: number, dress: Dress): string 
     dress.safe === undefined || isAtEdge(portrait, size)
       ? 1
       : safeScale(solid(figure, portrait, size), view, dress.safe)
-  return composed(view, [{ shapes: under }, { shapes: figure, scale, about: boxCentre(view) }], dress.ground, {
-    ...(dress.cut && { clip: cutPath(dress.cut, view) }),
-  })
+  return composed(
+    view,
+    [{ shapes: under }, { shapes: figure, scale, about: boxCentre(view) }],
+    dress.ground,
+    dress.cut && cutPath(dress.cut, view),
+  )
 }
 
 /** The colour of a plate as one: of a gradient the mean of its stops. */

@@ -4,7 +4,8 @@ import type { Spool } from './spool'
 
 /**
  * What was made as a zip archive, file by file as it is read: the same files always give the same bytes. Nothing of it
- * is held but the file that is being written.
+ * is held but the file that is being written. Until it is read or
+ * given up, what was made stays.
  */
 export function archiveStream(spool: Spool): ReadableStream<Uint8Array> {
   const paths = spool.files.map(({ path }) => path)
@@ -16,6 +17,7 @@ export function archiveStream(spool: Spool): ReadableStream<Uint8Array> {
     ready.push(chunk)
     if (final) isEnded = true
   })
+  spool.hold()
   return new ReadableStream({
     async pull(controller) {
       while (ready.length === 0 && !isEnded) {
@@ -32,8 +34,11 @@ export function archiveStream(spool: Spool): ReadableStream<Uint8Array> {
       }
       for (const chunk of ready) controller.enqueue(chunk)
       ready = []
-      if (isEnded) controller.close()
+      if (!isEnded) return
+      controller.close()
+      await spool.release()
     },
+    cancel: () => spool.release(),
   })
 }
 

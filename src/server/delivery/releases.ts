@@ -34,6 +34,9 @@ export async function addRelease(
   const files = run.spool.files,
     archive = await bytesOf(archiveStream(run.spool))
   const icons = await deliveredIcons(db, renderer, setId)
+  const now = await readSet(db, setId)
+  if (now?.revision !== stored.revision)
+    return failed('conflict', 'The set was changed while its release was made; make it again.')
   const pictures = await picturesOf(db, stored.rows)
   const setFile = await renderer.run('writeFile', { rows: stored.rows, pictures: pictures.ok ? pictures.value : {} })
   return db.transaction().execute(async (tx) => {

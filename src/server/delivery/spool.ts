@@ -14,6 +14,8 @@ type Place = Weighed & { readonly at: number }
 export class Spool {
   private readonly places = new Map<string, Place>()
   private end = 0
+  private readers = 0
+  private isOver = false
 
   private constructor(
     private readonly folder: string,
@@ -46,8 +48,20 @@ export class Spool {
     return bytes
   }
 
-  /** Gives up the disk's space. */
+  /** Keeps the files until whoever asks for that has read them; `release` ends it. */
+  hold(): void {
+    this.readers++
+  }
+
+  async release(): Promise<void> {
+    this.readers--
+    if (this.isOver) await this.close()
+  }
+
+  /** Gives up the disk's space, once nobody reads any more. */
   async close(): Promise<void> {
+    this.isOver = true
+    if (this.readers > 0) return
     await this.file.close()
     await rm(this.folder, { recursive: true, force: true })
   }

@@ -12,6 +12,15 @@ const SAFE = 0.8
 
 const plain: Dress = { share: 1, plate: 'own', fallback: null, ground: 'light' }
 
+/** Edge to edge, in the middle circle where that is asked for. */
+const maskable = ({ ground, fit }: { readonly ground: string; readonly fit: boolean }): Dress => ({
+  share: 1,
+  plate: 'full',
+  fallback: ground,
+  ground: 'light',
+  ...(fit && { safe: SAFE }),
+})
+
 /** Sizes of the ICO, of plain PNGs and of a home screen. */
 const ICO = [16, 32, 48],
   TOUCH = 180,
@@ -45,13 +54,6 @@ export const favicon = defineTarget({
   },
   each({ name }, family, options) {
     const folder = `favicon/${cased(name, 'kebab')}`
-    const full = (share: number): Dress => ({
-      share,
-      plate: 'full',
-      fallback: options.ground,
-      ground: 'light',
-      ...(options.fit && { safe: SAFE }),
-    })
     const picture = (path: string, pixels: number, dress: Dress) => ({
       path: `${folder}/${path}`,
       made: {
@@ -76,7 +78,7 @@ export const favicon = defineTarget({
       picture('apple-touch-icon.png', TOUCH, { share: 1, plate: 'full', fallback: options.ground, ground: 'light' }),
       ...MANIFEST.flatMap((size) => [
         picture(`icon-${size}.png`, size, plain),
-        picture(`maskable-${size}.png`, size, full(1)),
+        picture(`maskable-${size}.png`, size, maskable(options)),
       ]),
       text(
         'manifest.webmanifest',
@@ -126,15 +128,7 @@ export const favicon = defineTarget({
     ]
   },
   sights(portrait, options) {
-    const masked = (cut: Cut) =>
-      dressed(portrait, 192, {
-        share: 1,
-        plate: 'full',
-        fallback: options.ground,
-        ground: 'light',
-        cut,
-        ...(options.fit && { safe: SAFE }),
-      })
+    const masked = (cut: Cut) => dressed(portrait, 192, { ...maskable(options), cut })
     return [
       ...(['light', 'dark'] as const).map((on) => ({
         word: `tab, ${on}`,

@@ -52,6 +52,8 @@ export const web = defineTarget({
     const names = icons.map((icon) => fileName(icon.name, options, size))
     const own = (portrait: Portrait) => fileName(portrait.icon.name, options, size)
     const document = (portrait: Portrait) => portrait.compactDocument(size, 'current', strokesOf(options.strokes))
+    // One for both files that hold it, so that it is made once.
+    const piece = (portrait: Portrait) => symbol(own(portrait), document(portrait))
     const prefix = cased(name, 'kebab')
     return [
       ...(options.sprite
@@ -60,7 +62,7 @@ export const web = defineTarget({
               path: 'web/sprite.svg',
               made: {
                 as: 'joined' as const,
-                piece: (portrait: Portrait) => symbol(own(portrait), document(portrait)),
+                piece,
                 join: (pieces: readonly string[]) =>
                   `<svg xmlns="http://www.w3.org/2000/svg">\n${pieces.join('\n')}\n</svg>\n`,
               },
@@ -69,7 +71,7 @@ export const web = defineTarget({
               path: 'web/index.html',
               made: {
                 as: 'joined' as const,
-                piece: (portrait: Portrait) => symbol(own(portrait), document(portrait)),
+                piece,
                 join: (pieces: readonly string[]) => usagePage(name, names, pieces, size),
               },
             },
