@@ -2,7 +2,7 @@
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
-import { dirname, join } from 'node:path'
+import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)))
@@ -19,6 +19,19 @@ export function run(command, args, options = {}) {
   if (error) throw error
   return status ?? 1
 }
+
+/**
+ * What a server is started with, that keeps its sets in a folder. With few arenas, the memory of threads that ended is
+ * used by those that come after them.
+ */
+export const serverEnvironment = ({ data, empty = false }) => ({
+  ...process.env,
+  NEXT_TELEMETRY_DISABLED: '1',
+  MALLOC_ARENA_MAX: '2',
+  WISE_SQUARE_DATA: resolve(data),
+  WISE_SQUARE_EMPTY: empty ? '1' : '0',
+  WISE_SQUARE_PARENT: String(process.pid),
+})
 
 export const tool = (name) => join(root, 'node_modules', '.bin', name)
 

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { pixelsOf } from '../tools/rasterise'
 import { unzipSync } from 'fflate'
-import { straightAlpha } from '../src/core/formats/png'
+import { straightAlpha } from '../src/core/formats/pixels'
 import { BenchPage } from './bench-page'
 import { decoded } from '../tools/decoded'
 
@@ -100,7 +100,7 @@ test('from an empty shelf to a delivered set', async ({ page }) => {
     await page.getByRole('button', { name, exact: true }).click()
     for (const size of [16, 24, 48]) {
       const rendered = pixelsOf(svg(name).replaceAll('currentColor', '#14231f'), size)
-      const expected = [...straightAlpha({ width: size, height: size, data: rendered })]
+      const expected = [...straightAlpha(rendered)]
       await expect
         .poll(async () => greatestDifference(await bench.proofPixels(`${name} at ${size} on light`), expected))
         .toBeLessThanOrEqual(3)

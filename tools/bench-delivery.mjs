@@ -131,12 +131,17 @@ try {
     warm = await add(few)
   await drawn(warm, few)
   await delivered(warm)
-  const pixels = await bare(documents)
-  const { ms, longest, files } = await delivered(id)
-  const again = await bare(documents)
-  const least = Math.min(pixels, again)
+  // Both twice, in turn, and the lesser of each: what else the machine does counts in neither.
+  const second = await add(set)
+  await drawn(second, set)
+  const pixels = await bare(documents),
+    first = await delivered(id)
+  const least = Math.min(pixels, await bare(documents)),
+    again = await delivered(second)
+  const ms = Math.min(first.ms, again.ms),
+    longest = Math.max(first.longest, again.longest)
   console.log(
-    `${files} PNG files of 500 icons in ${ms.toFixed(0)} ms, ${(ms / least).toFixed(2)} of the bare pixels (${least.toFixed(0)} ms); another request waited ${longest.toFixed(0)} ms at most`,
+    `${first.files} PNG files of 500 icons in ${ms.toFixed(0)} ms, ${(ms / least).toFixed(2)} of the bare pixels (${least.toFixed(0)} ms); another request waited ${longest.toFixed(0)} ms at most`,
   )
   const huge = many(2000),
     large = await add(huge)

@@ -1,7 +1,6 @@
 // A server of its own for tools that load, break or measure it: on 127.0.0.1 only, ended by its id.
 import { spawn } from 'node:child_process'
-import { join } from 'node:path'
-import { buildRenderer, root, tool } from '../bin/prepare.mjs'
+import { buildRenderer, root, serverEnvironment, tool } from '../bin/prepare.mjs'
 
 /** Starts the built product on a folder; resolves once it answers, or with `ready: false` when it ended before. */
 export async function startServer({ port, data, empty = false }) {
@@ -9,13 +8,7 @@ export async function startServer({ port, data, empty = false }) {
   const child = spawn(process.execPath, [tool('next'), 'start', '--hostname', '127.0.0.1', '--port', String(port)], {
     cwd: root,
     stdio: ['ignore', 'pipe', 'pipe'],
-    env: {
-      ...process.env,
-      NEXT_TELEMETRY_DISABLED: '1',
-      WISE_SQUARE_DATA: join(data),
-      WISE_SQUARE_EMPTY: empty ? '1' : '0',
-      WISE_SQUARE_PARENT: String(process.pid),
-    },
+    env: serverEnvironment({ data, empty }),
   })
   let output = '',
     ended = false

@@ -1,22 +1,16 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { unzipSync } from 'fflate'
 import { decode } from 'fast-png'
 import { sql } from 'kysely'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { main } from '../cli/main'
-import { changesBetween } from '../core/targets/compare'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
-import { TARGETS } from '../core/targets/targets'
 import { iconSvg } from '../core/formats/drawn'
-import { straightAlpha } from '../core/formats/png'
+import { straightAlpha } from '../core/formats/pixels'
 import { STARTERS } from '../core/rules/starters'
 import type { IconSet } from '../core/set/set'
 import { type Db, openDatabase } from './database'
-import { archiveStream, bytesOf } from './delivery/archive-stream'
-import { addRelease, deliveredNow, listReleases, releaseArchive, releasedIn } from './delivery/releases'
-import { runOf } from './delivery/runs'
 import { addDemoSets, firstStart } from './demo'
 import { startRasteriser } from './renderer/raster'
 import { Renderer, THREAD } from './renderer/renderer'
@@ -184,90 +178,7 @@ describe('saving', () => {
   })
 })
 
-describe('delivery', () => {
-  it('to every target from the server and from the command line is the same, byte for byte', async () => {
-    await addDemoSets(db, renderer)
-    const entry = (await readSet(db, (await listSets(db)).find(({ name }) => name === 'Quayside')!.id))!
-    const run = runOf(
-      db,
-      renderer,
-      entry,
-      TARGETS.map((target) => target.id),
-    )
-    const steps: number[] = []
-    run.watch(({ done }) => steps.push(done))
-    await run.ended
-    expect(run.progress).toMatchObject({ state: 'done', done: entry.rows.icons.length })
-    expect(steps.toSorted((a, b) => a - b)).toEqual(steps)
-    expect(run.problems).toEqual([])
-    const served = unzipSync(await bytesOf(archiveStream(run.spool!)))
-    const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))
-    const log = vi.spyOn(console, 'log').mockImplementation(() => undefined)
-    expect(await main(['deliver', 'demo/quayside.wisesquare.json', '--to', folder, '--targets', 'all', '--json'])).toBe(
-      0,
-    )
-    for (const [path, bytes] of Object.entries(served))
-      expect(readFileSync(join(folder, path)).equals(Buffer.from(bytes)), path).toBe(true)
-    expect(Object.keys(served)).toEqual(run.spool!.files.map(({ path }) => path))
-    expect(readdirSync(join(folder, 'svg', '16'))).toHaveLength(entry.rows.icons.length)
-    log.mockRestore()
-    rmSync(folder, { recursive: true })
-  })
-
-  it('is made once however often it is asked for, called off leaves nothing, and is made anew after that', async () => {
-    const entry = (await readSet(db, id))!
-    const run = runOf(db, renderer, entry, ['svg', 'png'])
-    expect(runOf(db, renderer, entry, ['svg', 'png'])).toBe(run)
-    await run.cancel()
-    expect(run.progress.state).toBe('cancelled')
-    expect(run.spool).toBeNull()
-    const again = runOf(db, renderer, entry, ['svg', 'png'])
-    expect(again).not.toBe(run)
-    await again.ended
-    expect(again.progress.state).toBe('done')
-  })
-
-  it('is sent to its end although the set was changed meanwhile', async () => {
-    const run = runOf(db, renderer, (await readSet(db, id))!, ['svg'])
-    await run.ended
-    const stream = archiveStream(run.spool!)
-    await run.forget()
-    expect(Object.keys(unzipSync(await bytesOf(stream)))).toHaveLength(set.icons.length)
-  })
-
-  it('kept as a release is had again byte for byte, and later ones are compared with it', async () => {
-    const first = await addRelease(db, renderer, id, ['svg', 'data'], 'The first.')
-    if (!first.ok) throw new Error(first.failure.message)
-    expect(first.value).toMatchObject({ number: 1, note: 'The first.' })
-    const archive = (await releaseArchive(db, id, 1))!
-    const entry = (await readSet(db, id))!
-    const icon = JSON.parse(JSON.stringify(entry.rows.icons[0])) as { id: string; name: string; masters: string }
-    const saved = await saveSet(
-      db,
-      renderer,
-      id,
-      Buffer.from(
-        JSON.stringify({
-          base: entry.revision,
-          writes: { icons: [{ id: icon.id, name: 'renamed', masters: JSON.parse(icon.masters) }] },
-        }),
-      ),
-    )
-    expect(saved.ok).toBe(true)
-    expect((await releaseArchive(db, id, 1))!.equals(archive)).toBe(true)
-    const now = await deliveredNow(db, renderer, id, ['svg', 'data'])
-    if (!now.ok) throw new Error(now.failure.message)
-    const changes = changesBetween((await releasedIn(db, id, 1))!, now.value)
-    expect(changes.renamed.map((one) => [one.before.name, one.after.name])).toEqual([[icon.name, 'renamed']])
-    expect(changes.files.removed).toEqual([`svg/${icon.name}.svg`])
-    expect(changes.files.changed).toEqual(['developers/icons.json'])
-    const second = await addRelease(db, renderer, id, ['svg', 'data'], '')
-    expect(second.ok && second.value.number).toBe(2)
-    expect((await listReleases(db, id)).map(({ number }) => number)).toEqual([2, 1])
-    expect(await addRelease(db, renderer, id, [], '')).toMatchObject({ ok: false })
-    expect(await addRelease(db, renderer, 'nobody', ['svg'], '')).toMatchObject({ ok: false })
-  })
-
+describe('pictures', () => {
   it('a sheet as PDF has every icon at every size on as many pages as it takes, the same bytes each time', async () => {
     await addDemoSets(db, renderer)
     const stored = (await readSet(db, (await listSets(db)).find(({ name }) => name === 'Quayside')!.id))!
@@ -309,7 +220,7 @@ describe('delivery', () => {
       ),
       { side: 'width', pixels: 24 },
     )
-    const alpha = [...straightAlpha(pixels)].filter((_, i) => i % 4 === 3)
+    const alpha = [...straightAlpha(pixels.data)].filter((_, i) => i % 4 === 3)
     expect(alpha.filter((a) => a === 255)).toHaveLength(20 * 20 - 16 * 16)
     expect(alpha.filter((a) => a === 0)).toHaveLength(24 * 24 - 20 * 20 + 16 * 16)
   })

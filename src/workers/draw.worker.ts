@@ -10,7 +10,7 @@ import type { Accepted } from '../core/drawing/accepted'
 import type { DrawingEdit } from '../core/drawing/edit'
 import type { DrawingObject } from '../core/drawing/object'
 import { drawingProblem, iconSvg } from '../core/formats/drawn'
-import { straightAlpha } from '../core/formats/png'
+import { straightAlpha } from '../core/formats/pixels'
 import type { Ground } from '../core/formats/svg-paint'
 import { bringClock } from '../core/geometry/deadline'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
@@ -204,7 +204,7 @@ const withKept = (icon: Icon, kept: readonly Master[]): Icon =>
 function rasterised(svg: string, pixels: number): Uint8ClampedArray<ArrayBuffer> {
   const resvg = new Resvg(svg, { fitTo: { mode: 'width', value: pixels }, font: { loadSystemFonts: false } })
   const image = resvg.render()
-  const data = straightAlpha({ width: image.width, height: image.height, data: image.pixels })
+  const data = straightAlpha(image.pixels)
   image.free()
   resvg.free()
   return data

@@ -13,7 +13,8 @@ import { iconSvg } from './drawn'
 import { rounded, shortNumber } from './number'
 import { pathData } from './path-data'
 import { readPathData } from './path-reader'
-import { png, straightAlpha } from './png'
+import { straightAlpha } from './pixels'
+import { png } from './png'
 import { readSetFile, writeSetFile } from './set-file'
 import { pixelsOf } from '../../../tools/rasterise'
 
@@ -278,7 +279,7 @@ describe('delivery', () => {
           expect(Buffer.from(png({ width, height, data })).equals(Buffer.from(file))).toBe(true)
           const read = decode(file)
           kinds.add(read.palette ? read.depth : 0)
-          const straight = straightAlpha({ width, height, data })
+          const straight = straightAlpha(data)
           const channels = read.palette?.[0]!.length ?? read.channels
           const found = read.palette ? convertIndexedToRgb(read) : read.data
           for (let i = 0; i < width * height; i++) {

@@ -7,6 +7,7 @@ import type { Renderer } from '../renderer/renderer'
 import { picturesOf } from '../set-files'
 import { GONE, readSet } from '../sets'
 import { archiveStream, bytesOf } from './archive-stream'
+import { readFamily } from './family'
 import { runOf } from './runs'
 
 /** The longest note of a release. */
@@ -21,9 +22,9 @@ export async function addRelease(
   note: string,
 ): Promise<Result<ReleaseEntry>> {
   if (note.length > NOTE) return failed('invalid', `A note has at most ${NOTE} characters.`)
-  const stored = await readSet(db, setId)
+  const stored = await readFamily(db, setId)
   if (!stored) return failed('not-found', GONE)
-  if (stored.rows.icons.length === 0) return failed('invalid', 'There is no icon to deliver yet.')
+  if (stored.family.icons.length === 0) return failed('invalid', 'There is no icon to deliver yet.')
   if (targets.length === 0) return failed('invalid', 'Choose at least one target.')
   const run = runOf(db, renderer, stored, targets)
   await run.ended
@@ -37,8 +38,8 @@ export async function addRelease(
   const now = await readSet(db, setId)
   if (now?.revision !== stored.revision)
     return failed('conflict', 'The set was changed while its release was made; make it again.')
-  const pictures = await picturesOf(db, stored.rows)
-  const setFile = await renderer.run('writeFile', { rows: stored.rows, pictures: pictures.ok ? pictures.value : {} })
+  const pictures = await picturesOf(db, now.rows)
+  const setFile = await renderer.run('writeFile', { rows: now.rows, pictures: pictures.ok ? pictures.value : {} })
   return db.transaction().execute(async (tx) => {
     const last = await tx
       .selectFrom('releases')
@@ -126,7 +127,7 @@ export async function deliveredNow(
   setId: string,
   targets: readonly string[],
 ): Promise<Result<Delivered>> {
-  const stored = await readSet(db, setId)
+  const stored = await readFamily(db, setId)
   if (!stored) return failed('not-found', GONE)
   const icons = await deliveredIcons(db, renderer, setId)
   if (targets.length === 0) return done({ icons, files: [] })

@@ -1,27 +1,17 @@
 import pLimit from 'p-limit'
-import type { Rules } from '../../core/rules/rules'
 import type { LeftOut, Progress } from '../../core/targets/run'
-import type { Family, Fault } from '../../core/targets/target'
+import type { Fault } from '../../core/targets/target'
 import type { Db } from '../database'
 import { drawnIcons } from '../drawn'
 import { faultSentence } from '../http'
 import { type Renderer, TaskEnded } from '../renderer/renderer'
 import type { Tasks } from '../renderer/tasks'
-import type { StoredSet } from '../sets'
+import { type StoredFamily, unchangedIcons } from './family'
 import { Spool } from './spool'
 
-/** A set as plans see it, from its rows. */
-export const familyOf = ({ rows }: Pick<StoredSet, 'rows'>): Family => ({
-  name: rows.name,
-  kind: rows.kind as Family['kind'],
-  rules: JSON.parse(rows.rules) as Rules,
-  ...(rows.delivery !== null && { delivery: JSON.parse(rows.delivery) }),
-  icons: rows.icons.map(({ id, name, labels }) => ({ id, name, ...(labels !== null && JSON.parse(labels)) })),
-})
-
 /** How many icons a thread gets at once at most, and how many lots are under way: what is not made yet takes no memory. */
-const BATCH = 5,
-  AT_ONCE = 3
+const BATCH = 10,
+  AT_ONCE = 4
 
 /** Of few icons each is a lot, so that it is seen how far they are. */
 const lotOf = (icons: number): number => Math.max(1, Math.min(BATCH, Math.floor(icons / 20)))
@@ -43,7 +33,7 @@ export class Run {
 
   constructor(
     readonly id: string,
-    readonly stored: StoredSet,
+    readonly stored: StoredFamily,
     readonly targets: readonly string[],
     db: Db,
     renderer: Renderer,
@@ -59,7 +49,7 @@ export class Run {
 
   get progress(): Progress {
     const { state, done, message } = this,
-      of = this.stored.rows.icons.length
+      of = this.stored.family.icons.length
     const seconds = (performance.now() - this.begun) / 1000
     const left = state !== 'running' ? 0 : done < 3 || seconds < 0.5 ? null : Math.ceil((seconds / done) * (of - done))
     return { state, done, of, left, ...(message !== undefined && { message }) }
@@ -86,9 +76,10 @@ export class Run {
 
   private async make(db: Db, renderer: Renderer): Promise<void> {
     const spool = (this.spool = await Spool.begin())
-    const family = familyOf(this.stored),
-      { targets } = this,
-      { icons } = this.stored.rows
+    const { targets, stored } = this,
+      { family } = stored,
+      { icons } = family,
+      places = new Map(icons.map(({ id }, i) => [id, i]))
     const text = JSON.stringify(family)
     const pieces = new Map<string, string[]>()
     const turn = pLimit(AT_ONCE)
@@ -98,17 +89,16 @@ export class Run {
       batches.map((from) =>
         turn(async () => {
           if (this.state !== 'running') return
-          const rows = icons.slice(from, from + lot)
-          const drawn = new Map(
-            (await drawnIcons(db, renderer, this.stored.id, { ids: rows.map((row) => row.id) })).map((one) => [
-              one.id,
-              one,
-            ]),
-          )
-          const ready = rows.flatMap((row) => {
-            const one = drawn.get(row.id)
-            if (one?.svg) return [{ row, drawn: { svg: one.svg, ...(one.others && { others: one.others }) } }]
-            this.problems.push({ icon: row.name, message: one?.problem ?? 'It was changed while it was drawn.' })
+          const own = icons.slice(from, from + lot),
+            ids = own.map(({ id }) => id)
+          const drawn = new Map((await drawnIcons(db, renderer, stored.id, { ids })).map((one) => [one.id, one]))
+          // Read after the drawings: what is as it was then was so before as well.
+          const rows = new Map((await unchangedIcons(db, stored, ids)).map((row) => [row.id, row]))
+          const ready = own.flatMap(({ id, name }) => {
+            const one = drawn.get(id),
+              row = rows.get(id)
+            if (row && one?.svg) return [{ row, drawn: { svg: one.svg, ...(one.others && { others: one.others }) } }]
+            this.problems.push({ icon: name, message: one?.problem ?? 'It was changed while it was drawn.' })
             return []
           })
           const made = await this.madeBy(renderer, ready, text)
@@ -118,15 +108,15 @@ export class Run {
               this.problems.push({ icon: row.name, message: one.problem })
               continue
             }
-            for (const file of one.files) await spool.add(file)
+            await spool.add(one.files)
             for (const [path, piece] of Object.entries(one.pieces)) {
               let list = pieces.get(path)
               if (!list) pieces.set(path, (list = []))
-              list[icons.indexOf(row)] = piece
+              list[places.get(row.id)!] = piece
             }
             this.faults.push(...one.faults)
           }
-          this.done += rows.length
+          this.done += own.length
           this.tell()
         }),
       ),
@@ -135,8 +125,7 @@ export class Run {
     const left = new Set(this.problems.map(({ icon }) => icon))
     const whole = { ...family, icons: family.icons.filter(({ name }) => !left.has(name)) }
     const kept = Object.fromEntries([...pieces].map(([path, list]) => [path, list.filter((one) => one !== undefined)]))
-    for (const file of await renderer.run('join', { family: JSON.stringify(whole), targets, pieces: kept }))
-      await spool.add(file)
+    await spool.add(await renderer.run('join', { family: JSON.stringify(whole), targets, pieces: kept }))
   }
 
   /** What icons are delivered as; where that takes too much, one by one, so that only what takes it is left out. */
@@ -155,7 +144,7 @@ export class Run {
 
   private end(state: Progress['state']): void {
     this.state = state
-    const order = new Map(this.stored.rows.icons.map(({ id }, i) => [id, i]))
+    const order = new Map(this.stored.family.icons.map(({ id }, i) => [id, i]))
     this.faults.sort((a, b) => (order.get(a.icon ?? '') ?? 0) - (order.get(b.icon ?? '') ?? 0))
     this.tell()
   }

@@ -3,12 +3,12 @@ import { targetsOf } from '../../core/targets/plan'
 import { TARGETS } from '../../core/targets/targets'
 import type { Db } from '../database'
 import type { Renderer } from '../renderer/renderer'
-import type { StoredSet } from '../sets'
-import { familyOf, Run } from './run'
+import type { StoredFamily } from './family'
+import { Run } from './run'
 
 /** The targets of a delivery from an address, `targets=svg,png`; without that those that the set is delivered to. */
-export function targetsFrom(query: URLSearchParams, stored: StoredSet): readonly string[] {
-  const named = query.get('targets')?.split(',') ?? targetsOf(familyOf(stored))
+export function targetsFrom(query: URLSearchParams, stored: StoredFamily): readonly string[] {
+  const named = query.get('targets')?.split(',') ?? targetsOf(stored.family)
   return TARGETS.map(({ id }) => id).filter((id) => named.includes(id))
 }
 
@@ -34,13 +34,13 @@ function forgetLater(id: string): NodeJS.Timeout {
   return timer
 }
 
-const keyOf = ({ id, revision }: StoredSet, targets: readonly string[]) => `${id} ${revision} ${targets.join()}`
+const keyOf = ({ id, revision }: StoredFamily, targets: readonly string[]) => `${id} ${revision} ${targets.join()}`
 
 /**
  * The run that makes a set's delivery as it is now: one that is under way or done, or a new one. What was being made of
  * the set as it was before is called off.
  */
-export function runOf(db: Db, renderer: Renderer, stored: StoredSet, targets: readonly string[]): Run {
+export function runOf(db: Db, renderer: Renderer, stored: StoredFamily, targets: readonly string[]): Run {
   const key = keyOf(stored, targets)
   for (const [id, kept] of runs) {
     if (kept.key === key && kept.run.progress.state !== 'failed' && kept.run.progress.state !== 'cancelled') {

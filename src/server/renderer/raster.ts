@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { initWasm, Resvg } from '@resvg/resvg-wasm'
-import type { Pixels } from '../../core/formats/png'
+import type { Pixels } from '../../core/formats/pixels'
 import { boundedMemory } from './bounded-memory'
 
 /** Draws an SVG document to so many pixels along a side. */

@@ -4,20 +4,26 @@ import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import type { Tasks } from './tasks'
 
-/** Threads of one purpose: how many, and how long one task may take before its thread is ended, in milliseconds. */
-type Purpose = { readonly threads: number; readonly limit: number }
+/**
+ * What threads do for one purpose: by which crew, how many at once, and how long one task may take before its thread is
+ * ended, in milliseconds.
+ */
+type Purpose = { readonly crew: Crew; readonly atOnce: number; readonly limit: number }
+
+/** Threads that do the same kind of work share what they have loaded: whichever is idle takes the next task. */
+type Crew = 'drawing' | 'pictures' | 'reading'
 
 const PURPOSES = {
   /** Drawing what is drawn quickly, as nearly everything is. */
-  draw: { threads: 2, limit: 5000 },
+  draw: { crew: 'drawing', atOnce: 2, limit: 5000 },
   /** Drawing what is not: nothing else waits for it. */
-  slow: { threads: 1, limit: 15_000 },
+  slow: { crew: 'drawing', atOnce: 1, limit: 15_000 },
   /** Making the files of icons, all of one at once; as many threads as there are cores, but for one that answers. */
-  make: { threads: Math.max(2, availableParallelism() - 1), limit: 30_000 },
+  make: { crew: 'drawing', atOnce: Math.max(2, availableParallelism() - 1), limit: 30_000 },
   /** Looking at pictures that come from elsewhere. */
-  picture: { threads: 1, limit: 4500 },
+  picture: { crew: 'pictures', atOnce: 1, limit: 4500 },
   /** Reading, checking and writing documents; apart, so that a save never waits for a picture. */
-  read: { threads: 1, limit: 20_000 },
+  read: { crew: 'reading', atOnce: 1, limit: 20_000 },
 } satisfies Record<string, Purpose>
 
 /** Which threads a task belongs to. */
@@ -34,20 +40,23 @@ const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
   checkSave: 'read',
 }
 
-/** The most memory a thread may take for values of its own, in megabytes; the rasteriser has a bound of its own. */
-const MEMORY = 768
+/**
+ * The most memory a thread may take for values of its own, in megabytes, and of that for those that have just come to be:
+ * with little room for these, what nobody needs any more is given back soon. The rasteriser has a bound of its own.
+ */
+const MEMORY = 768,
+  YOUNG = 12
 
 /** A task that was ended because it took too long or too much, as a sentence. */
 export class TaskEnded extends Error {}
-
-type Threads = { readonly pool: Piscina; readonly turn: ReturnType<typeof pLimit> }
 
 /**
  * Runs tasks in threads, so that no request waits for geometry or pixels. A thread that takes too long, too much
  * memory, or breaks, is ended and started anew; its task fails with `TaskEnded`, and nothing else does.
  */
 export class Renderer {
-  private readonly threads = new Map<string, Threads>()
+  private readonly crews = new Map<Crew, Piscina>()
+  private readonly turns = new Map<keyof typeof PURPOSES, ReturnType<typeof pLimit>>()
 
   /** `limit` goes before the times that purposes have, in milliseconds. */
   constructor(
@@ -56,13 +65,13 @@ export class Renderer {
   ) {}
 
   async run<K extends keyof Tasks>(task: K, input: Parameters<Tasks[K]>[0]): Promise<Awaited<ReturnType<Tasks[K]>>> {
-    const place = PLACES[task],
-      limit = this.options.limit ?? PURPOSES[place].limit
-    const { pool, turn } = this.threadsFor(place)
+    const purpose = PLACES[task],
+      { crew, limit } = PURPOSES[purpose],
+      signal = () => AbortSignal.timeout(this.options.limit ?? limit)
     // Each task has its time from when a thread takes it, not from when it was asked for.
-    return turn(async () => {
+    return this.turn(purpose)(async () => {
       try {
-        return await pool.run({ task, input }, { signal: AbortSignal.timeout(limit) })
+        return await this.threads(crew).run({ task, input }, { signal: signal() })
       } catch (error) {
         throw endedBy(error) ?? error
       }
@@ -70,24 +79,31 @@ export class Renderer {
   }
 
   async close(): Promise<void> {
-    await Promise.all([...this.threads.values()].map(({ pool }) => pool.destroy()))
+    await Promise.all([...this.crews.values()].map((threads) => threads.destroy()))
   }
 
-  private threadsFor(place: keyof typeof PURPOSES): Threads {
-    let threads = this.threads.get(place)
+  private turn(purpose: keyof typeof PURPOSES): ReturnType<typeof pLimit> {
+    let turn = this.turns.get(purpose)
+    if (!turn) this.turns.set(purpose, (turn = pLimit(PURPOSES[purpose].atOnce)))
+    return turn
+  }
+
+  /** A crew, large enough that no purpose ever waits for another. */
+  private threads(crew: Crew): Piscina {
+    let threads = this.crews.get(crew)
     if (!threads) {
-      const count = PURPOSES[place].threads
-      const pool = new Piscina({
+      const most = Object.values(PURPOSES).reduce((sum, one) => (one.crew === crew ? sum + one.atOnce : sum), 0)
+      threads = new Piscina({
         filename: this.file,
         minThreads: 0,
-        maxThreads: count,
+        maxThreads: most,
         idleTimeout: 30_000,
-        resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+        resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: YOUNG },
         workerHistogram: false,
       })
       // A broken thread is said to its task; there is nobody else to say it to.
-      pool.on('error', () => undefined)
-      this.threads.set(place, (threads = { pool, turn: pLimit(count) }))
+      threads.on('error', () => undefined)
+      this.crews.set(crew, threads)
     }
     return threads
   }

@@ -1,10 +1,11 @@
 import { database } from '@/server/database'
+import { readFamily } from '@/server/delivery/family'
 import { runOf, targetsFrom } from '@/server/delivery/runs'
 import { inTime } from '@/server/drawn'
 import { failed } from '@/server/failure'
 import { answer, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
-import { GONE, readSet } from '@/server/sets'
+import { GONE } from '@/server/sets'
 
 /** How long an answer waits for files that are being made, in milliseconds. */
 const PATIENCE = 300
@@ -16,7 +17,7 @@ const PATIENCE = 300
 export const GET = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
   answer(async () => {
     const db = await database(),
-      stored = await readSet(db, (await params).setId)
+      stored = await readFamily(db, (await params).setId)
     if (!stored) return reply(failed('not-found', GONE))
     const query = new URL(request.url).searchParams,
       seen = Number(query.get('rev') ?? stored.revision)
