@@ -4,29 +4,26 @@ import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import type { Tasks } from './tasks'
 
-/**
- * What threads do for one purpose: by which crew, how many at once, and how long one task may take before its thread is
- * ended, in milliseconds.
- */
-type Purpose = { readonly crew: Crew; readonly atOnce: number; readonly limit: number }
-
-/** Threads that do the same kind of work share what they have loaded: whichever is idle takes the next task. */
-type Crew = 'drawing' | 'pictures' | 'reading'
+/** What threads do for one purpose: how many at once, and how long one task may take before its thread is ended, in milliseconds. */
+type Purpose = { readonly atOnce: number; readonly limit: number }
 
 const PURPOSES = {
   /** Drawing what is drawn quickly, as nearly everything is. */
-  draw: { crew: 'drawing', atOnce: 2, limit: 5000 },
+  draw: { atOnce: 2, limit: 5000 },
   /** Drawing what is not: nothing else waits for it. */
-  slow: { crew: 'drawing', atOnce: 1, limit: 15_000 },
+  slow: { atOnce: 1, limit: 15_000 },
   /** Making the files of icons, all of one at once; as many threads as there are cores, but for one that answers. */
-  make: { crew: 'drawing', atOnce: Math.max(2, availableParallelism() - 1), limit: 30_000 },
+  make: { atOnce: Math.max(2, availableParallelism() - 1), limit: 30_000 },
   /** Looking at pictures that come from elsewhere. */
-  picture: { crew: 'pictures', atOnce: 1, limit: 4500 },
+  picture: { atOnce: 1, limit: 4500 },
   /** Reading, checking and writing documents; apart, so that a save never waits for a picture. */
-  read: { crew: 'reading', atOnce: 1, limit: 20_000 },
+  read: { atOnce: 1, limit: 20_000 },
 } satisfies Record<string, Purpose>
 
-/** Which threads a task belongs to. */
+/** As many threads as it takes that no purpose ever waits for another. */
+const MOST = Object.values(PURPOSES).reduce((sum, { atOnce }) => sum + atOnce, 0)
+
+/** What each task is for. */
 const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
   draw: 'draw',
   drawSlowly: 'slow',
@@ -55,7 +52,7 @@ export class TaskEnded extends Error {}
  * memory, or breaks, is ended and started anew; its task fails with `TaskEnded`, and nothing else does.
  */
 export class Renderer {
-  private readonly crews = new Map<Crew, Piscina>()
+  private started: Piscina | null = null
   private readonly turns = new Map<keyof typeof PURPOSES, ReturnType<typeof pLimit>>()
 
   /** `limit` goes before the times that purposes have, in milliseconds. */
@@ -66,12 +63,11 @@ export class Renderer {
 
   async run<K extends keyof Tasks>(task: K, input: Parameters<Tasks[K]>[0]): Promise<Awaited<ReturnType<Tasks[K]>>> {
     const purpose = PLACES[task],
-      { crew, limit } = PURPOSES[purpose],
-      signal = () => AbortSignal.timeout(this.options.limit ?? limit)
+      limit = this.options.limit ?? PURPOSES[purpose].limit
     // Each task has its time from when a thread takes it, not from when it was asked for.
     return this.turn(purpose)(async () => {
       try {
-        return await this.threads(crew).run({ task, input }, { signal: signal() })
+        return await this.threads.run({ task, input }, { signal: AbortSignal.timeout(limit) })
       } catch (error) {
         throw endedBy(error) ?? error
       }
@@ -79,7 +75,7 @@ export class Renderer {
   }
 
   async close(): Promise<void> {
-    await Promise.all([...this.crews.values()].map((threads) => threads.destroy()))
+    await this.started?.destroy()
   }
 
   private turn(purpose: keyof typeof PURPOSES): ReturnType<typeof pLimit> {
@@ -88,24 +84,21 @@ export class Renderer {
     return turn
   }
 
-  /** A crew, large enough that no purpose ever waits for another. */
-  private threads(crew: Crew): Piscina {
-    let threads = this.crews.get(crew)
-    if (!threads) {
-      const most = Object.values(PURPOSES).reduce((sum, one) => (one.crew === crew ? sum + one.atOnce : sum), 0)
-      threads = new Piscina({
+  /** Threads for whatever comes: the one that is idle takes the next task, with all that it has loaded. */
+  private get threads(): Piscina {
+    if (!this.started) {
+      this.started = new Piscina({
         filename: this.file,
         minThreads: 0,
-        maxThreads: most,
+        maxThreads: MOST,
         idleTimeout: 30_000,
         resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: YOUNG },
         workerHistogram: false,
       })
       // A broken thread is said to its task; there is nobody else to say it to.
-      threads.on('error', () => undefined)
-      this.crews.set(crew, threads)
+      this.started.on('error', () => undefined)
     }
-    return threads
+    return this.started
   }
 }
 
