@@ -2,7 +2,7 @@ import type { Shape } from '../drawing/shape'
 import { flattened } from '../geometry/flat'
 import { convexHull } from '../geometry/hull'
 import type { Point } from '../geometry/point'
-import { attributes, type Ground, paintAttributes } from './svg-paint'
+import { type Attributes, attributes, type Ground, paintAttributes } from './svg-paint'
 
 /** How near the hulls of two areas may come that count as apart, and how far what they are made of is from the outlines. */
 const CLEAR = 0.02,
@@ -11,14 +11,14 @@ const CLEAR = 0.02,
 const hullOf = ({ path }: Shape): readonly Point[] =>
   convexHull(flattened(path, FLAT).flatMap(({ segments }) => segments.flatMap(({ from, to }) => [from, to])))
 
-/** Whether a line lies between two convex hulls: along one of their sides, or across the way between their middles. */
-function apart(a: readonly Point[], b: readonly Point[]): boolean {
+/** Whether a line lies between two convex hulls, along one of their sides, so far from both together. */
+function apart(a: readonly Point[], b: readonly Point[], clear: number): boolean {
   const isBetween = (nx: number, ny: number) => {
     const length = Math.hypot(nx, ny)
     const along = (points: readonly Point[]) => points.map(({ x, y }) => (x * nx + y * ny) / length)
     const [one, other] = [along(a), along(b)]
     return (
-      length > 0 && (Math.max(...one) + CLEAR < Math.min(...other) || Math.max(...other) + CLEAR < Math.min(...one))
+      length > 0 && (Math.max(...one) + clear <= Math.min(...other) || Math.max(...other) + clear <= Math.min(...one))
     )
   }
   if (isBetween(1, 0) || isBetween(0, 1)) return true
@@ -34,23 +34,43 @@ function apart(a: readonly Point[], b: readonly Point[]): boolean {
 const isRound = ({ path: [contour, ...more] }: Shape): boolean =>
   more.length === 0 && contour?.segments.length === 2 && contour.segments.every(({ kind }) => kind === 'arc')
 
+/** How the paint of a shape lets it be one with the next: by its stroke alone, its area, or both in one opaque colour. */
+function kindOf({ fill, stroke, veil }: Shape, paint: Attributes): 'stroke' | 'area' | 'both' | null {
+  if (veil) return null
+  if (!stroke) return fill ? 'area' : null
+  if (stroke.paint.opacity < 1) return null
+  return !fill
+    ? 'stroke'
+    : paint.fill === paint.stroke && fill.opacity === 1 && isFlatColour(paint.fill)
+      ? 'both'
+      : null
+}
+
+const isFlatColour = (written: string | undefined) => written !== undefined && !written.startsWith('url(')
+
 /**
  * Shapes with those that follow each other in one paint as one: areas that do not reach each other, and opaque strokes,
- * which may. What is painted stays the same, but for pixels that two edges of strokes cover in part.
+ * which may, as may the areas that such strokes go around. What is painted stays the same, but for pixels that two
+ * edges cover in part.
  */
 export function merged(shapes: readonly Shape[], ground: Ground): Shape[] {
   const out: { shape: Shape; paint: string; hulls: (readonly Point[])[] }[] = []
   for (const shape of shapes) {
     const last = out.at(-1),
-      paint = attributes(paintAttributes(shape, ground))
-    const isStroke = !shape.fill && shape.stroke?.paint.opacity === 1,
-      isArea = shape.fill !== null && !shape.stroke
-    const hull = isArea ? hullOf(shape) : []
-    const isPlain = !shape.veil && !isRound(shape) && (isStroke || isArea)
-    if (last && isPlain && paint === last.paint && last.hulls.every((one) => isStroke || apart(one, hull))) {
+      written = paintAttributes(shape, ground),
+      paint = attributes(written),
+      kind = isRound(shape) ? null : kindOf(shape, written)
+    const hull = kind === 'area' || kind === 'both' ? hullOf(shape) : [],
+      clear = kind === 'both' ? -CLEAR : CLEAR
+    if (
+      last &&
+      kind &&
+      paint === last.paint &&
+      last.hulls.every((one) => kind === 'stroke' || apart(one, hull, clear))
+    ) {
       last.shape = { ...last.shape, path: [...last.shape.path, ...shape.path] }
       last.hulls.push(hull)
-    } else out.push({ shape, paint: isPlain ? paint : '', hulls: [hull] })
+    } else out.push({ shape, paint: kind ? paint : '', hulls: [hull] })
   }
   return out.map(({ shape }) => shape)
 }

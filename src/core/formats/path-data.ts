@@ -1,7 +1,9 @@
-import { arcCentre } from '../geometry/arc'
 import type { Contour, Path } from '../geometry/path'
-import { type Arc, line, type Segment } from '../geometry/segment'
+import type { Point } from '../geometry/point'
+import { type Cubic, line, type Segment } from '../geometry/segment'
+import { FINE, writtenRadii } from './arc-radii'
 import { rounded, shortNumber } from './number'
+import { arcLike, isFlat, isStraight } from './simpler'
 
 /** Digits after the point that keep every coordinate within 0.0005. */
 export const PRECISION = 3
@@ -41,6 +43,19 @@ export function rememberedPathData(path: Path, digits = PRECISION): string {
 /** How a path is painted, as far as it matters to how it is closed. */
 export type Painted = 'filled' | 'stroked round' | 'stroked'
 
+/** The control point that the next smooth curve begins with, by the curve before it; null where there is none. */
+type Smooth = { readonly letter: 'C' | 'Q'; readonly x: number; readonly y: number }
+
+/** A way to write a segment, and what a smooth curve after it begins with. */
+type Way = {
+  readonly letter: string
+  readonly numbers: readonly number[]
+  readonly axes: readonly Axis[]
+  readonly next: Smooth | null
+}
+
+type Written = { readonly name: string; readonly text: string; readonly pointed: boolean }
+
 class PathWriter {
   text = ''
   private letter = ''
@@ -49,8 +64,9 @@ class PathWriter {
   /** Whether the last number written has a point, so that another fraction may follow it without a separator. */
   private pointed = false
 
-  /** The control point that the next smooth curve begins with, by the curve before it; null where there is none. */
-  private smooth: { readonly letter: 'C' | 'Q'; readonly x: number; readonly y: number } | null = null
+  private smooth: Smooth | null = null
+  /** Where the contour began that is closed without being told so; null where there is none. */
+  private begun: Point | null = null
 
   constructor(
     private readonly digits: number,
@@ -62,7 +78,7 @@ class PathWriter {
     const { from } = segments[0]!
     const startX = rounded(from.x, this.digits),
       startY = rounded(from.y, this.digits)
-    this.command('M', [from.x, from.y], XY)
+    this.move(from)
     const last = segments.length - 1
     segments.forEach((segment, i) => {
       if (this.compact && segments.length > 1 && this.isNothing(segment)) return
@@ -72,11 +88,30 @@ class PathWriter {
     this.smooth = null
     // An arc of a whole turn is closed by whoever fills it as anything else is.
     const isBack = this.compact === 'stroked round' && segments[last]!.kind !== 'line'
-    if (!closed || this.compact === 'filled' || isBack) return
+    if (!closed) return
+    this.begun = { x: startX, y: startY }
+    if (this.compact !== 'filled' && !isBack) this.close(this.begun)
+  }
+
+  private close({ x, y }: Point): void {
     this.text += 'z'
     this.letter = 'z'
-    this.x = startX
-    this.y = startY
+    this.x = x
+    this.y = y
+    this.begun = null
+  }
+
+  /** Moves to where a contour begins; from where the one before it began, where that is nearer. */
+  private move({ x, y }: Point): void {
+    const { begun } = this
+    this.begun = null
+    if (begun) {
+      const here = { text: this.text, letter: this.letter, x: this.x, y: this.y }
+      const plain = this.shortest('M', [x, y], XY, this.digits).text.length
+      this.close(begun)
+      if (this.shortest('M', [x, y], XY, this.digits).text.length + 1 >= plain) Object.assign(this, here)
+    }
+    this.command('M', [x, y], XY)
   }
 
   /** Whether a segment comes to a place alone at this precision. */
@@ -87,35 +122,46 @@ class PathWriter {
   }
 
   /** A cubic by its shortest command. */
-  private curve(segment: Extract<Segment, { kind: 'cubic' }>): void {
+  private curve(segment: Cubic): void {
     const { from, c1, c2, to } = segment,
-      { digits } = this,
-      before = this.smooth
-    if (isStraight(segment, 0.5 / 10 ** digits)) {
+      { digits, smooth: before } = this,
+      unit = 10 ** -digits
+    if (isStraight(segment, unit / 2)) {
       this.smooth = null
       return this.segment(line(from, to))
     }
-    const same = (x: number, y: number, letter: 'C' | 'Q') =>
+    const after = (letter: 'C' | 'Q', { x, y }: Point): Smooth => ({
+      letter,
+      x: rounded(2 * rounded(to.x, digits) - rounded(x, digits), digits),
+      y: rounded(2 * rounded(to.y, digits) - rounded(y, digits), digits),
+    })
+    const isNext = (letter: 'C' | 'Q', { x, y }: Point) =>
       before?.letter === letter && rounded(x, digits) === before.x && rounded(y, digits) === before.y
+    const ways: Way[] = [
+      isNext('C', c1)
+        ? { letter: 'S', numbers: [c2.x, c2.y, to.x, to.y], axes: XYXY, next: after('C', c2) }
+        : { letter: 'C', numbers: [c1.x, c1.y, c2.x, c2.y, to.x, to.y], axes: XYXYXY, next: after('C', c2) },
+    ]
+    // As a quadratic it is off by less than a tenth of how far the two ends want its control point apart.
     const q1 = { x: from.x + 1.5 * (c1.x - from.x), y: from.y + 1.5 * (c1.y - from.y) },
       q2 = { x: to.x + 1.5 * (c2.x - to.x), y: to.y + 1.5 * (c2.y - to.y) }
-    const after = (letter: 'C' | 'Q', control: { x: number; y: number }) => {
-      this.smooth = {
-        letter,
-        x: rounded(2 * rounded(to.x, digits) - rounded(control.x, digits), digits),
-        y: rounded(2 * rounded(to.y, digits) - rounded(control.y, digits), digits),
-      }
-    }
-    // As a quadratic it is off by less than a tenth of how far the two ends want its control point apart.
-    if (Math.hypot(q1.x - q2.x, q1.y - q2.y) <= 5 / 10 ** digits) {
+    if (Math.hypot(q1.x - q2.x, q1.y - q2.y) <= 5 * unit) {
       const q = { x: (q1.x + q2.x) / 2, y: (q1.y + q2.y) / 2 }
-      if (same(q.x, q.y, 'Q')) this.command('T', [to.x, to.y], XY)
-      else this.command('Q', [q.x, q.y, to.x, to.y], XYXY)
-      return after('Q', same(q.x, q.y, 'Q') ? before! : q)
+      ways.push(
+        isNext('Q', q)
+          ? { letter: 'T', numbers: [to.x, to.y], axes: XY, next: after('Q', before!) }
+          : { letter: 'Q', numbers: [q.x, q.y, to.x, to.y], axes: XYXY, next: after('Q', q) },
+      )
     }
-    if (same(c1.x, c1.y, 'C')) this.command('S', [c2.x, c2.y, to.x, to.y], XYXY)
-    else this.command('C', [c1.x, c1.y, c2.x, c2.y, to.x, to.y], XYXYXY)
-    after('C', c2)
+    const round = this.compact === 'stroked' ? null : arcLike(segment, unit, digits)
+    if (round) {
+      const { radius, sweep } = round
+      ways.push({ letter: 'A', numbers: [radius, radius, 0, 0, sweep ? 1 : 0, to.x, to.y], axes: ARC, next: null })
+    }
+    const lengths = ways.map(({ letter, numbers, axes }) => this.shortest(letter, numbers, axes, digits).text.length)
+    const { letter, numbers, axes, next } = ways[lengths.lastIndexOf(Math.min(...lengths))]!
+    this.command(letter, numbers, axes)
+    this.smooth = next
   }
 
   private segment(segment: Segment): void {
@@ -132,7 +178,7 @@ class PathWriter {
         this.command('C', [segment.c1.x, segment.c1.y, segment.c2.x, segment.c2.y, x, y], XYXYXY)
         return
       case 'arc': {
-        if (this.compact && isFlat(segment, 0.5 / 10 ** this.digits))
+        if (this.compact && isFlat(segment, (this.compact === 'stroked' ? 0.5 : 1) / 10 ** this.digits))
           return this.segment(line(segment.from, segment.to))
         const turn = segment.rx === segment.ry ? 0 : (segment.turn * 180) / Math.PI
         const [rx, ry] = writtenRadii(
@@ -156,14 +202,11 @@ class PathWriter {
 
   /** Writes one command, absolute or relative, whichever is shorter. */
   private command(letter: string, numbers: readonly number[], axes: readonly Axis[], radiusDigits = this.digits): void {
-    const absolute = this.written(letter, numbers, axes, false, radiusDigits)
     // From nowhere a relative move is the same, and the step after it goes without its letter.
-    const isFirstStep = this.compact && letter === 'L' && /^M[^a-zA-Z]*$/.test(this.text) && this.letter === 'M'
-    if (isFirstStep) this.letter = 'm'
-    const relative = this.text === '' ? absolute : this.written(letter.toLowerCase(), numbers, axes, true, radiusDigits)
-    const isRelative = relative.text.length - absolute.text.length < (this.compact ? 1 : 0)
-    const { name, text, pointed } = isRelative ? relative : absolute
-    if (isFirstStep && isRelative) this.text = `m${this.text.slice(1)}`
+    const isFirstStep =
+      this.compact !== null && letter === 'L' && /^M[^a-zA-Z]*$/.test(this.text) && this.letter === 'M'
+    const { name, text, pointed } = this.shortest(letter, numbers, axes, radiusDigits, isFirstStep)
+    if (isFirstStep && name === 'l') this.text = `m${this.text.slice(1)}`
     this.text += text
     this.letter = name
     this.pointed = pointed
@@ -173,13 +216,28 @@ class PathWriter {
     }
   }
 
+  /** A command as it is written absolute or relative, whichever is shorter. */
+  private shortest(
+    letter: string,
+    numbers: readonly number[],
+    axes: readonly Axis[],
+    radiusDigits: number,
+    isFirstStep = false,
+  ): Written {
+    const absolute = this.written(letter, numbers, axes, false, radiusDigits)
+    if (this.text === '') return absolute
+    if (isFirstStep) this.letter = 'm'
+    const relative = this.written(letter.toLowerCase(), numbers, axes, true, radiusDigits)
+    return relative.text.length - absolute.text.length < (this.compact ? 1 : 0) ? relative : absolute
+  }
+
   private written(
     name: string,
     numbers: readonly number[],
     axes: readonly Axis[],
     relative: boolean,
     radiusDigits: number,
-  ): { name: string; text: string; pointed: boolean } {
+  ): Written {
     const implied =
       name === this.letter || (name === 'L' && this.letter === 'M') || (name === 'l' && this.letter === 'm')
     let text = implied ? '' : name,
@@ -198,27 +256,6 @@ class PathWriter {
   }
 }
 
-/** Whether an arc bulges no further from the line between its ends than a distance. */
-function isFlat(arc: Arc, within: number): boolean {
-  const { rx, ry, extent } = arcCentre(arc)
-  return Math.max(rx, ry) * (1 - Math.cos(Math.min(Math.PI, extent / 2))) <= within
-}
-
-/** Whether a cubic is a straight line between its ends, within a distance. */
-function isStraight({ from, c1, c2, to }: Extract<Segment, { kind: 'cubic' }>, within: number): boolean {
-  const dx = to.x - from.x,
-    dy = to.y - from.y,
-    length = Math.hypot(dx, dy)
-  return (
-    length > 0 &&
-    [c1, c2].every(({ x, y }) => {
-      const along = ((x - from.x) * dx + (y - from.y) * dy) / length,
-        off = ((x - from.x) * dy - (y - from.y) * dx) / length
-      return Math.abs(off) <= within && along >= 0 && along <= length
-    })
-  )
-}
-
 /** Which numbers of a command are x (0) or y (1) coordinates and so may be relative. */
 type Axis = 0 | 1 | null
 const X: readonly Axis[] = [0],
@@ -227,46 +264,3 @@ const X: readonly Axis[] = [0],
   XYXY: readonly Axis[] = [0, 1, 0, 1],
   XYXYXY: readonly Axis[] = [0, 1, 0, 1, 0, 1]
 const ARC: readonly Axis[] = [null, null, null, null, null, 0, 1]
-
-/** Digits of the radii of arcs that those of the coordinates would move. */
-const FINE = 9
-
-/**
- * The radii to write for an arc whose ends are rounded: as they are where the arc then bulges as far as it should,
- * within half of the last digit; else such that it does. Near half a turn a chord that is rounded shorter would move
- * the middle of the arc by the root of what is missing; radii too small for the chord are grown to it by every reader
- * (SVG 2, B.2.5), which makes exactly half a turn. `slack` is how many times as far off it may bulge.
- */
-function writtenRadii(
-  arc: Arc,
-  x0: number,
-  y0: number,
-  x1: number,
-  y1: number,
-  digits: number,
-  slack: number,
-): [number, number] {
-  const { rx, ry, extent } = arcCentre(arc)
-  const cos = Math.cos(arc.turn),
-    sin = Math.sin(arc.turn)
-  const dx = (x1 - x0) / 2,
-    dy = (y1 - y0) / 2
-  // In the axes in which the ellipse is the unit circle: half the chord, and how far the arc bulges from it.
-  const half = Math.hypot((cos * dx + sin * dy) / rx, (cos * dy - sin * dx) / ry),
-    bulge = 1 - Math.cos(extent / 2)
-  const off = (k: number) =>
-    (k <= half ? half : bulge > 1 ? k + Math.sqrt(k * k - half * half) : k - Math.sqrt(k * k - half * half)) - bulge
-  const near = (k: number) => Math.abs(off(k)) * Math.max(rx, ry) <= (0.5 * slack) / 10 ** digits
-  const plain = rounded(rx, digits)
-  if (near(plain / rx) || !(bulge > 0)) return [plain, rounded(ry, digits)]
-  if (near(half)) {
-    const down = 10 ** digits,
-      k = Math.floor(half * rx * down - 1e-6) / down / rx
-    return rx === ry ? [k * rx, k * rx] : [rounded(k * rx, digits), rounded(k * ry, digits)]
-  }
-  const k = (half * half + bulge * bulge) / (2 * bulge)
-  // As few digits as keep it there.
-  for (let d = digits + 1; d < FINE; d++)
-    if (near(rounded(k * rx, d) / rx)) return [rounded(k * rx, d), rounded(k * ry, d)]
-  return [k * rx, k * ry]
-}

@@ -3,8 +3,43 @@ import paper from 'paper'
 import { describe, expect, it } from 'vitest'
 import { random, randomShape } from '../../../tools/shapes'
 import { distanceToPath, flatten } from '../../../tools/flatten'
-import { pathData } from './path-data'
+import { type Contour, transformPath } from '../geometry/path'
+import { nearestOnPath } from '../geometry/nearest'
+import type { Point } from '../geometry/point'
+import type { Segment } from '../geometry/segment'
+import { compactPathData, pathData } from './path-data'
 import { PathDataError, readPathData } from './path-reader'
+
+/** Cubics, some as round as cubics can be, some a little off, smooth or not, some nearly straight or nearly quadratic. */
+function nearlyRound(next: () => number, size: number): Contour {
+  let angle = next() * 7,
+    from = { x: next() * size, y: next() * size }
+  const segments: Segment[] = []
+  for (let i = 0; i < 6; i++) {
+    const turn = (next() - 0.5) * (next() < 0.3 ? 0.02 : 2.6),
+      radius = size * (0.2 + next()),
+      reach = (4 / 3) * Math.tan(Math.abs(turn) / 4) * radius * (next() < 0.5 ? 1 : 0.97 + 0.06 * next())
+    const chord = 2 * radius * Math.sin(Math.abs(turn) / 2),
+      step = (length: number, way: number, at: Point) => ({
+        x: at.x + length * Math.cos(way),
+        y: at.y + length * Math.sin(way),
+      })
+    const to = step(chord, angle + turn / 2, from)
+    segments.push({
+      kind: 'cubic',
+      from,
+      c1: step(reach, angle, from),
+      c2: step(-reach, angle + turn * (next() < 0.8 ? 1 : 1.2), to),
+      to,
+    })
+    from = to
+    if (next() < 0.7) angle += turn
+    else angle = next() * 7
+  }
+  return { segments, closed: false }
+}
+
+const SMOOTH = readPathData('M1 1c2 0 4 2 4 4s2 4 4 4S9 12 8 12q3 0 3 3t3 3T12 2z')
 
 describe('reading path data', () => {
   it('gives back what was written, to the digits that were written', () => {
@@ -24,6 +59,29 @@ describe('reading path data', () => {
       expect(places(back)).toEqual(places(path))
       expect(pathData(back, 9)).toBe(pathData(path, 9))
     }
+  })
+
+  it('finds what was written in as few characters as it takes where it was, within four of its last digits', () => {
+    const kinds = new Set<string>()
+    for (let seed = 1; seed <= 150; seed++) {
+      const next = random(seed),
+        size = 10 ** (next() * 3 - 1)
+      const from = [randomShape(next).path, [nearlyRound(next, size)], SMOOTH][seed % 3]!,
+        path = transformPath(from, [1, 0, 0, 1, next(), next()])
+      for (const painted of ['filled', 'stroked round', 'stroked'] as const) {
+        const text = compactPathData(path, painted)
+        for (const [letter] of text.matchAll(/[a-z]/gi)) kinds.add(letter.toUpperCase())
+        const back = readPathData(text).map((contour, i) => ({ ...contour, closed: path[i]!.closed }))
+        expect(back.length, text).toBe(path.length)
+        for (const [one, other] of [
+          [path, back],
+          [back, path],
+        ] as const)
+          for (const p of one.flatMap((contour) => flatten(contour, 1e-4 * Math.max(1, size))))
+            expect(nearestOnPath(other, p)!.distance, `${seed} ${text}`).toBeLessThan(4e-3)
+      }
+    }
+    expect([...kinds].sort().join('')).toBe('ACHLMQSTVZ')
   })
 
   it('takes every command as another program does', () => {

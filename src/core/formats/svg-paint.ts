@@ -139,13 +139,18 @@ function geometryOf(gradient: ResolvedGradient): Attributes {
 /** An element of `defs` with an id made of what is in it. */
 export function definition(name: string, own: Attributes, content: string): Definition {
   const body = `${attributes(own)}>${content}</${name}>`
-  const id = `${name[0]}${hash(name + body)}`
+  const id = hash(name + body)
   return { id, text: `<${name} id="${id}"${body}` }
 }
 
-/** The FNV-1a hash of a text (32 bits), in base 36. */
+const LETTERS = 'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789'
+
+/** The FNV-1a hash of a text (32 bits) as a letter and five letters or digits. */
 function hash(text: string): string {
   let value = 0x811c9dc5
   for (let i = 0; i < text.length; i++) value = Math.imul(value ^ text.charCodeAt(i), 0x01000193)
-  return (value >>> 0).toString(36)
+  value >>>= 0
+  let name = LETTERS[value % 52]!
+  for (value = Math.floor(value / 52); name.length < 6; value = Math.floor(value / 62)) name += LETTERS[value % 62]!
+  return name
 }
