@@ -171,6 +171,7 @@ const READERS = {
   aapt2: 'aapt',
   'rsvg-convert': 'librsvg2-bin',
   'gtk-update-icon-cache': 'gtk-update-icon-cache',
+  'desktop-file-validate': 'desktop-file-utils',
 }
 const PYTHON = ['python3-fonttools', 'python3-brotli']
 

@@ -7,6 +7,7 @@ import { element } from './element/element'
 import { favicon } from './favicon/favicon'
 import { font } from './font/font'
 import { linux } from './linux/linux'
+import { linuxApp } from './linux-app/linux-app'
 import { png } from './png/png'
 import { react } from './react/react'
 import { svg } from './svg/svg'
@@ -27,6 +28,7 @@ export const TARGETS: readonly Target[] = [
   androidApp,
   windows,
   linux,
+  linuxApp,
   react,
   vue,
   element,

@@ -41,7 +41,11 @@ beforeAll(async () => {
     const file = join(folder, `${name}.wisesquare.json`)
     writeFileSync(file, writeSetFile({ ...set, delivery: { options } }))
     const targets =
-      name === 'pdf' ? 'apple' : name === 'skerry' ? 'favicon,apple-app,android,android-app,windows,linux' : 'all'
+      name === 'pdf'
+        ? 'apple'
+        : name === 'skerry'
+          ? 'favicon,apple-app,android,android-app,windows,linux,linux-app'
+          : 'all'
     expect(await main(['deliver', file, '--to', join(folder, name), '--targets', targets, '--quiet'])).toBe(0)
   }
   log.mockRestore()
@@ -178,6 +182,27 @@ describe('what is delivered', () => {
         expect(cache).toContain(name)
         expect(readdirSync(join(root, name)).length).toBeGreaterThan(0)
       }
+    }
+  })
+
+  it('to desktops is an entry that menus take, and the icon it names in every folder, of its size', () => {
+    const share = join('linux', 'share'),
+      theme = join(share, 'icons', 'hicolor')
+    const out = mkdtempSync(join(folder, 'desktop-'))
+    for (const { name } of skerry.icons) {
+      const entry = join(folder, 'skerry', share, 'applications', `${name}.desktop`)
+      expect(program('desktop-file-validate', entry)).toBe('')
+      const icon = /^Icon=(.*)$/m.exec(readFileSync(entry, 'utf8'))![1]!
+      const sizes = files('skerry', theme, `/${icon}.png`).map((file) => {
+        const size = Number(/hicolor\/(\d+)x\1\//.exec(file)![1])
+        expect(decoded(readFileSync(file)).width).toBe(size)
+        return size
+      })
+      expect(sizes.sort((a, b) => a - b)).toEqual([16, 22, 24, 32, 48, 64, 128, 256, 512])
+      const vectors = join(folder, 'skerry', theme, 'scalable', 'apps', `${icon}.svg`)
+      program('rsvg-convert', '-w', '128', '-h', '128', '-o', join(out, `${icon}.png`), vectors)
+      const drawn = decoded(readFileSync(join(out, `${icon}.png`)))
+      expect(apart(drawn, fileOf('skerry', theme, '128x128', 'apps', `${icon}.png`)).mean).toBeLessThan(0.5)
     }
   })
 

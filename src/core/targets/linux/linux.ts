@@ -1,11 +1,9 @@
-import { number } from '../../formats/svg-paint'
-import { pathData } from '../../formats/path-data'
-import { coloursOf, emblem } from '../tone'
 import { cased, fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
 import type { Portrait } from '../portrait'
 import { barSights } from '../sights'
 import { defineTarget, type Family } from '../target'
+import { figureColours, SYMBOLIC, symbolic, symbolicSights } from './symbolic'
 
 const CONTEXTS = {
   actions: 'Actions',
@@ -17,11 +15,6 @@ const CONTEXTS = {
   status: 'Status',
 }
 
-/** The side that symbolic icons are drawn on, in pixels. */
-const SYMBOLIC = 16
-/** The grey that symbolic icons have where nobody gives them a colour. */
-const GREY = '#2e3436'
-
 /** The largest picture that a desktop asks for; beyond it there are the scalable ones. */
 const LARGEST = 512
 
@@ -32,14 +25,6 @@ const foldersOf = (sizes: readonly number[], twice: boolean) =>
     .filter(({ size, scale }) => size * scale <= LARGEST)
 
 const folderOf = ({ name }: Pick<Family, 'name'>) => `linux/${cased(name, 'kebab')}`
-
-/** An icon as one filled shape, to be given the colour of text. */
-function symbolic(portrait: Portrait, colour = GREY): string {
-  const grid = portrait.grid(SYMBOLIC),
-    path = emblem(portrait.layers(SYMBOLIC))
-  const side = number(grid)
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${SYMBOLIC}" height="${SYMBOLIC}" viewBox="0 0 ${side} ${side}"><path fill="${colour}" d="${pathData(path)}"/></svg>\n`
-}
 
 /** A theme for desktops: pictures by size, scalable and symbolic ones, and the index that says where they are. */
 export const linux = defineTarget({
@@ -120,18 +105,10 @@ ${all.map(({ name, lines }) => `[${name}]\n${lines.join('\n')}\n`).join('\n')}`,
     ]
   },
   faults(portrait, options) {
-    const count = coloursOf(portrait.layers(SYMBOLIC).figure).length
+    const count = figureColours(portrait)
     return options.symbolic && count > 1
       ? [{ sentence: `paints in ${count} colours; its symbolic variant has one.`, isError: false }]
       : []
   },
-  sights: (portrait) => [
-    ...barSights(portrait),
-    ...(['light', 'dark'] as const).map((on) => ({
-      word: `symbolic, ${on}`,
-      place: 'tool bar' as const,
-      on,
-      svg: symbolic(portrait, on === 'dark' ? '#ffffff' : GREY),
-    })),
-  ],
+  sights: (portrait) => [...barSights(portrait), ...symbolicSights(portrait)],
 })

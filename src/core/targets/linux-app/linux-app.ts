@@ -1,0 +1,98 @@
+import { type Dress, dressed } from '../dress'
+import { symbolic, symbolicSights } from '../linux/symbolic'
+import { cased, wordsIn } from '../naming'
+import { onOff, oneOf, text } from '../options'
+import type { Portrait } from '../portrait'
+import { defineTarget } from '../target'
+
+const SIZES = [16, 22, 24, 32, 48, 64, 128, 256, 512]
+
+/** The main categories of the desktop menu specification (freedesktop.org). */
+const CATEGORIES = {
+  Utility: 'Utilities',
+  AudioVideo: 'Sound and video',
+  Development: 'Development',
+  Education: 'Education',
+  Game: 'Games',
+  Graphics: 'Graphics',
+  Network: 'Network',
+  Office: 'Office',
+  Science: 'Science',
+  Settings: 'Settings',
+  System: 'System',
+}
+
+const programFault = (value: string): string | null =>
+  /^[\w./*+-]{1,80}$/.test(value)
+    ? null
+    : 'A program is written in letters, digits and . _ - + /; a * stands for the name.'
+
+const OWN: Dress = { share: 1, plate: 'own', fallback: null, ground: 'light' }
+
+const titled = (name: string): string =>
+  wordsIn(name)
+    .map((word) => word.slice(0, 1).toUpperCase() + word.slice(1))
+    .join(' ') || name
+
+/** An application's icon where every desktop looks for it, and the entry that shows it in menus. */
+export const linuxApp = defineTarget({
+  id: 'linux-app',
+  name: 'App icon',
+  platform: 'Linux desktop',
+  note: 'The app icon at every size, scalable and symbolic, in the folders of the theme that all desktops fall back to, and the desktop entry that names it (freedesktop.org). Copy `share` into /usr or ~/.local.',
+  isForApps: true,
+  choices: {
+    program: text('program', '*', programFault),
+    category: oneOf('category', 'Utility', CATEGORIES),
+    symbolic: onOff('symbolic variant', true),
+  },
+  each({ name }, _, options) {
+    const plain = cased(name, 'kebab'),
+      folder = 'linux/share/icons/hicolor'
+    return [
+      ...SIZES.map((pixels) => ({
+        path: `${folder}/${pixels}x${pixels}/apps/${plain}.png`,
+        made: {
+          as: 'raster' as const,
+          picture: { pixels, svg: (portrait: Portrait) => dressed(portrait, pixels, OWN) },
+        },
+      })),
+      {
+        path: `${folder}/scalable/apps/${plain}.svg`,
+        made: { as: 'text', text: (portrait) => dressed(portrait, 128, OWN) },
+      },
+      ...(options.symbolic
+        ? [
+            {
+              path: `${folder}/symbolic/apps/${plain}-symbolic.svg`,
+              made: { as: 'text' as const, text: (portrait: Portrait) => symbolic(portrait) },
+            },
+          ]
+        : []),
+      {
+        path: `linux/share/applications/${plain}.desktop`,
+        made: {
+          as: 'fixed',
+          text: `[Desktop Entry]
+Type=Application
+Version=1.0
+Name=${titled(name)}
+Icon=${plain}
+Exec=${options.program.replaceAll('*', plain)}
+Categories=${options.category};
+Terminal=false
+`,
+        },
+      },
+    ]
+  },
+  sights: (portrait, options) => [
+    ...(['light', 'dark'] as const).map((on) => ({
+      word: `dash, ${on}`,
+      place: 'dock' as const,
+      on,
+      svg: dressed(portrait, 64, { ...OWN, ground: on }),
+    })),
+    ...(options.symbolic ? symbolicSights(portrait) : []),
+  ],
+})

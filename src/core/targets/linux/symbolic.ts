@@ -1,0 +1,28 @@
+import { pathData } from '../../formats/path-data'
+import { number } from '../../formats/svg-paint'
+import type { Portrait } from '../portrait'
+import { coloursOf, emblem } from '../tone'
+
+/** The side that symbolic icons are drawn on, in pixels. */
+export const SYMBOLIC = 16
+/** The grey that symbolic icons have where nobody gives them a colour. */
+export const GREY = '#2e3436'
+
+/** An icon as one filled shape, to be given the colour of text. */
+export function symbolic(portrait: Portrait, colour = GREY): string {
+  const side = number(portrait.grid(SYMBOLIC)),
+    path = emblem(portrait.layers(SYMBOLIC))
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${SYMBOLIC}" height="${SYMBOLIC}" viewBox="0 0 ${side} ${side}"><path fill="${colour}" d="${pathData(path)}"/></svg>\n`
+}
+
+/** In how many colours the figure of an icon is painted, of which its symbolic variant has one. */
+export const figureColours = (portrait: Portrait): number => coloursOf(portrait.layers(SYMBOLIC).figure).length
+
+/** The symbolic variant beside text, on light and dark ground. */
+export const symbolicSights = (portrait: Portrait) =>
+  (['light', 'dark'] as const).map((on) => ({
+    word: `symbolic, ${on}`,
+    place: 'tool bar' as const,
+    on,
+    svg: symbolic(portrait, on === 'dark' ? '#ffffff' : GREY),
+  }))
