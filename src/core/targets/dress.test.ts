@@ -3,12 +3,14 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readSetFile } from '../formats/set-file'
 import { area } from '../geometry/area'
+import { ellipse, type Path, polyline } from '../geometry/path'
 import { inkOfAll } from '../drawing/ink'
 import { combine } from '../planar/boolean'
 import type { Icon } from '../set/set'
 import { starter } from '../rules/starters'
 import { pixelsOf } from '../../../tools/rasterise'
 import { straightened } from './android/straightened'
+import { bled } from './bleed'
 import { dressed, type Dress, isAtEdge } from './dress'
 import { Portrait } from './portrait'
 import { coloursOf, emblem, greyed, shades, silhouette, visible } from './tone'
@@ -59,6 +61,62 @@ describe('an application’s icon', () => {
               expect(Math.abs(whole[i + k]! - ground[i + k]!), portrait.icon.name).toBeLessThanOrEqual(2)
         }
     }
+  })
+
+  it('leaves nothing of its plate in the corners where something runs along its edge, and all as it was within', () => {
+    for (const portrait of apps.filter((one) => isAtEdge(one, 512))) {
+      const pixels = pixelsOf(dressed(portrait, 512, full), SIDE),
+        own = pixelsOf(dressed(portrait, 512, { ...full, plate: 'own' }), SIDE)
+      const at = (of: ArrayLike<number>, x: number, y: number) => [0, 1, 2, 3].map((k) => of[4 * (y * SIDE + x) + k]!)
+      const sea = at(own, SIDE / 2, SIDE - 2)
+      for (let x = 0; x < SIDE; x++) expect(at(pixels, x, SIDE - 1), portrait.icon.name).toEqual(sea)
+      for (let y = 0; y < SIDE; y++)
+        for (let x = 0; x < SIDE; x++)
+          if (Math.hypot(x - SIDE / 2, y - SIDE / 2) < 0.47 * SIDE)
+            at(pixels, x, y).forEach((value, k) => expect(Math.abs(value - at(own, x, y)[k]!)).toBeLessThanOrEqual(2))
+    }
+  })
+
+  it('grows at its edge alone: of a disc cut by any line the part beyond the plate is added, and nothing within', () => {
+    const disc = [ellipse({ x: 12, y: 12 }, 10, 10)]
+    const fill = { name: '', light: '#11807f', dark: '#11807f', ink: false, opacity: 1 }
+    const both = (a: Path, b: Path) =>
+      area(
+        combine([
+          { path: a, role: 'adds' },
+          { path: b, role: 'overlap' },
+        ]),
+      )
+    fc.assert(
+      fc.property(
+        fc.double({ min: -9.5, max: 9.5, noNaN: true }),
+        fc.double({ min: 0, max: 6.3, noNaN: true }),
+        (off, turn) => {
+          const [u, v] = [Math.cos(turn), Math.sin(turn)]
+          const half = polyline(
+            [
+              [off, -30],
+              [off, 30],
+              [40, 30],
+              [40, -30],
+            ].map(([a, b]) => ({ x: 12 + a! * u - b! * v, y: 12 + a! * v + b! * u })),
+            true,
+          )
+          const cut = combine([
+            { path: disc, role: 'adds' },
+            { path: [half], role: 'overlap' },
+          ])
+          const [grown] = bled([{ id: 'sea', path: cut, fill, stroke: null }], disc)
+          expect(both(grown!.path, disc)).toBeCloseTo(area(cut), 2)
+          // Outside it is the sector of the arc that the line leaves of the disc, from the edge outwards.
+          const arc = 2 * Math.acos(off / 10)
+          expect(area(grown!.path) - area(cut)).toBeCloseTo((arc / 2) * 100 * (1.5 ** 2 - 1), -0.5)
+        },
+      ),
+      { numRuns: 40 },
+    )
+    const inner = { id: 'x', path: [ellipse({ x: 12, y: 12 }, 9, 9)], fill, stroke: null }
+    expect(bled([inner], disc)).toEqual([inner])
   })
 
   it('is as large as it was where it lies in that circle already', () => {

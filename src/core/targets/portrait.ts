@@ -12,6 +12,7 @@ import { baseFor } from '../rules/book'
 import type { Rules } from '../rules/rules'
 import { drawingOn } from '../set/masters'
 import type { Icon } from '../set/set'
+import { bled } from './bleed'
 
 export type Strokes = 'kept' | 'outlined'
 
@@ -71,9 +72,18 @@ export class Portrait {
     const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
     const plates = new Set(objects.filter(({ kind }) => kind === 'plate').map(({ id }) => id))
     const shapes = beyond ? timed(() => wholeDrawing(mapObjects(objects, castFar), sceneOf(rules))) : this.shapes(size)
+    const plate = shapes.filter(({ id }) => plates.has(id)),
+      figure = shapes.filter(({ id }) => !plates.has(id))
     return {
-      plate: shapes.filter(({ id }) => plates.has(id)),
-      figure: shapes.filter(({ id }) => !plates.has(id)),
+      plate,
+      figure: beyond
+        ? timed(() =>
+            bled(
+              figure,
+              plate.flatMap(({ path }) => path),
+            ),
+          )
+        : figure,
     }
   }
 

@@ -68,7 +68,7 @@ export const androidApp = defineTarget({
       ),
       drawable('foreground', (portrait) => layer(portrait, portrait.layers(LAYER, true).figure, safely(portrait))),
       drawable('monochrome', (portrait) => {
-        const { plate, figure } = portrait.layers(LAYER)
+        const { plate, figure } = portrait.layers(LAYER, true)
         return layer(portrait, shaded(figure, plateColour(plate, 'light', options.ground), '#000000'), safely(portrait))
       }),
       ...['ic_launcher', 'ic_launcher_round'].map((file) => ({
