@@ -103,6 +103,7 @@ export function buildCommandLine() {
         '--external:@shockpkg/icon-encoder',
         '--external:wawoff2',
         '--external:@resvg/resvg-wasm',
+        '--external:piscina',
         '--outdir=build/cli',
         '--log-level=warning',
       ])

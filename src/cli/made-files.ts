@@ -1,10 +1,13 @@
-import { drawnIcon } from '../core/formats/drawn'
+import { existsSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
 import type { IconSet } from '../core/set/set'
 import type { DeliveredFile } from '../core/targets/archive'
 import { pathFaults, plannedFiles, targetsOf } from '../core/targets/plan'
 import type { Fault } from '../core/targets/target'
 import { TARGETS } from '../core/targets/targets'
-import { madeIcon, madeSet } from '../server/renderer/make'
+import { madeSet } from '../server/renderer/make'
+import { MAKERS, Renderer, TaskEnded, THREAD } from '../server/renderer/renderer'
+import { rowOfIcon } from '../server/set-rows'
 import { type Options, UsageError } from './command'
 
 /** The targets that are asked for, else those that the set is delivered to. */
@@ -27,9 +30,14 @@ export function progressLine({ quiet, json }: Options, verb: string): (done: num
   }
 }
 
+/** How long one icon may take with all its files, in milliseconds. */
+const LONG = 60_000
+/** From how many icons on a further thread saves more time than it takes to be as quick as the first. */
+const WORTH = 20
+
 /**
- * Makes every file of a delivery, icon by icon, and gives what speaks against it. Throws a sentence where an icon cannot
- * be drawn or two files would be one.
+ * Makes every file of a delivery, in the order of the icons, on as many threads as there are; gives what speaks against
+ * it. Throws a sentence where an icon cannot be drawn or two files would be one.
  */
 export async function makeFiles(
   set: IconSet,
@@ -41,16 +49,42 @@ export async function makeFiles(
   const [problem] = faults
   if (problem) throw new Error(problem.sentence)
   const pieces: Record<string, string[]> = {}
-  for (const [i, icon] of set.icons.entries()) {
-    progress(i, set.icons.length)
-    const drawn = drawnIcon(icon, set.rules)
-    if (drawn.problem !== undefined) throw new Error(`“${icon.name}” cannot be delivered. ${drawn.problem}`)
-    const made = await madeIcon(icon, drawn, set, targets)
-    for (const file of made.files) await take(file)
-    for (const [path, piece] of Object.entries(made.pieces)) (pieces[path] ??= []).push(piece)
-    faults.push(...made.faults)
+  const threads = new Renderer(threadFile(), { limit: LONG }),
+    family = JSON.stringify({ ...set, icons: set.icons.map(({ masters: _, ...named }) => named) })
+  const begin = (icon: IconSet['icons'][number]) => {
+    const making = threads
+      .run('make', { icons: [{ row: rowOfIcon(icon), drawn: null }], family, targets })
+      .catch((error: unknown) => {
+        throw error instanceof TaskEnded ? undeliverable(icon.name, error.message) : error
+      })
+    making.catch(() => undefined)
+    return making
+  }
+  const ahead = Math.min(2 * MAKERS, Math.ceil(set.icons.length / WORTH)),
+    begun = set.icons.slice(0, ahead).map(begin)
+  try {
+    for (const [i, { name }] of set.icons.entries()) {
+      progress(i, set.icons.length)
+      const [made] = await begun.shift()!
+      if ('problem' in made!) throw undeliverable(name, made.problem)
+      const next = set.icons[i + ahead]
+      if (next) begun.push(begin(next))
+      for (const file of made!.files) await take(file)
+      for (const [path, piece] of Object.entries(made!.pieces)) (pieces[path] ??= []).push(piece)
+      faults.push(...made!.faults)
+    }
+  } finally {
+    await threads.close()
   }
   for (const file of await madeSet(set, targets, pieces)) await take(file)
   progress(set.icons.length, set.icons.length)
   return faults
+}
+
+const undeliverable = (name: string, why: string) => new Error(`“${name}” cannot be delivered. ${why}`)
+
+/** What threads run: built beside the command line. */
+function threadFile(): string {
+  const beside = fileURLToPath(new URL('../renderer/thread.js', import.meta.url))
+  return existsSync(beside) ? beside : THREAD
 }

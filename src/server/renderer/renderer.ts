@@ -7,13 +7,16 @@ import type { Tasks } from './tasks'
 /** What threads do for one purpose: how many at once, and how long one task may take before its thread is ended, in milliseconds. */
 type Purpose = { readonly atOnce: number; readonly limit: number }
 
+/** How many threads make files at once. */
+export const MAKERS = Math.max(2, availableParallelism() - 1)
+
 const PURPOSES = {
   /** Drawing what is drawn quickly, as nearly everything is. */
   draw: { atOnce: 2, limit: 5000 },
   /** Drawing what is not: nothing else waits for it. */
   slow: { atOnce: 1, limit: 15_000 },
   /** Making the files of icons, all of one at once; as many threads as there are cores, but for one that answers. */
-  make: { atOnce: Math.max(2, availableParallelism() - 1), limit: 30_000 },
+  make: { atOnce: MAKERS, limit: 30_000 },
   /** Looking at pictures that come from elsewhere. */
   picture: { atOnce: 1, limit: 4500 },
   /** Reading, checking and writing documents; apart, so that a save never waits for a picture. */

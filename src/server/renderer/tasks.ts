@@ -51,7 +51,8 @@ function familyFrom(text: string): Family {
 }
 
 type ToMake = {
-  readonly icons: readonly { readonly row: IconRow; readonly drawn: Extract<Drawn, { svg: Documents }> }[]
+  /** Where an icon is not drawn yet, it is drawn first. */
+  readonly icons: readonly { readonly row: IconRow; readonly drawn: Extract<Drawn, { svg: Documents }> | null }[]
   /** As JSON. */
   readonly family: string
   readonly targets: readonly string[]
@@ -80,7 +81,9 @@ export const TASKS = {
     const made: (MadeIcon | { readonly problem: string })[] = []
     for (const { row, drawn } of icons) {
       try {
-        made.push(await madeIcon(iconOfRow(row), drawn, known, targets))
+        const icon = iconOfRow(row),
+          now = drawn ?? drawnIcon(icon, known.rules)
+        made.push(now.svg ? await madeIcon(icon, now, known, targets) : { problem: now.problem })
       } catch (error) {
         made.push({ problem: drawingProblem(error) })
       }
