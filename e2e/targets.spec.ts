@@ -6,6 +6,7 @@ import { extname, join } from 'node:path'
 import { expect, type Page, test } from '@playwright/test'
 import { unzipSync } from 'fflate'
 import { build } from 'esbuild'
+import { TARGETS } from '../src/core/targets/targets'
 import { decoded } from '../tools/decoded'
 import { pixelsOf } from '../tools/rasterise'
 
@@ -183,7 +184,7 @@ test('all targets are set up, delivered, released, changed and compared', async 
     const { id } = await (await page.request.post('/api/sets', { data: JSON.stringify(set) })).json()
     await page.goto(`/sets/${id}/deliver`)
     const targets = page.getByRole('complementary', { name: 'Targets' })
-    await expect(targets.getByRole('checkbox')).toHaveCount(15)
+    await expect(targets.getByRole('checkbox')).toHaveCount(TARGETS.length)
     for (const box of await targets.getByRole('checkbox').all()) await box.check()
     if (count === 39)
       await targets.getByLabel('Icon that stands for the app').first().selectOption({ label: 'life-ring' })

@@ -45,7 +45,7 @@ export async function makeFiles(
   take: (file: DeliveredFile) => Promise<void> | void,
   progress: (done: number, of: number) => void,
 ): Promise<Fault[]> {
-  const faults = [...pathFaults(plannedFiles(set, targets))]
+  const faults = [...pathFaults(plannedFiles(set, targets), set.delivery)]
   const [problem] = faults
   if (problem) throw new Error(problem.sentence)
   const pieces: Record<string, string[]> = {}

@@ -71,3 +71,13 @@ export function optionsOf<C extends Choices>(
     }),
   ) as Options<C>
 }
+
+/** A delivery with some of a target's choices made otherwise. */
+export const withOptions = (
+  delivery: Delivery | undefined,
+  target: string,
+  chosen: Readonly<Record<string, string | boolean>>,
+): Delivery => ({
+  ...delivery,
+  options: { ...delivery?.options, [target]: { ...delivery?.options?.[target], ...chosen } },
+})

@@ -1,4 +1,5 @@
 import { freeName, IconName, nameKey } from '../set/names'
+import type { Delivery } from '../set/settings'
 import { optionsOf } from './options'
 import type { Portrait } from './portrait'
 import type { Family, Fault, IconFile, Named, SetFile, Target } from './target'
@@ -73,8 +74,11 @@ export const byPath = (a: { readonly path: string }, b: { readonly path: string 
 /** The longest path that every system and archive takes. */
 const LONGEST = 180
 
-/** What speaks against the paths of planned files: two that would be one, names that some system refuses, long ones. */
-export function pathFaults(files: readonly PlannedFile[]): Fault[] {
+/**
+ * What speaks against the paths of files planned by what is chosen: two that would be one, names that some system
+ * refuses, long ones; each with what would mend it, where that is known.
+ */
+export function pathFaults(files: readonly PlannedFile[], delivery: Delivery | undefined): Fault[] {
   const seen = new Map<string, PlannedFile>()
   const faults = new Map<string, Fault>(),
     names = files.flatMap(({ icon }) => (icon ? [icon.name] : []))
@@ -91,6 +95,7 @@ export function pathFaults(files: readonly PlannedFile[]): Fault[] {
           isError: true,
           ...(icon && { icon: icon.id }),
           ...(rename !== undefined && { rename }),
+          ...(rename === undefined && about !== 'long' && usualNames(file.target, delivery)),
         })
     }
     if (other)
@@ -105,10 +110,30 @@ export function pathFaults(files: readonly PlannedFile[]): Fault[] {
       say('long', `The path ${path.slice(0, 60)}… is longer than the ${LONGEST} characters that every system takes.`)
     for (const part of path.split('/')) {
       const parsed = IconName.safeParse(part)
-      if (!parsed.success) say('part', `${path}: ${parsed.error.issues[0]!.message}`)
+      if (parsed.success) continue
+      // Where the name itself is the fault, as a device’s is, no pattern of names is.
+      const isName = icon && !IconName.safeParse(part.replace(/\..*$/, '')).success
+      say(
+        'part',
+        `${path}: ${parsed.error.issues[0]!.message}`,
+        isName && !usualNames(file.target, delivery).mend ? freeName(`${icon.name} icon`, names) : undefined,
+      )
     }
   }
   return [...faults.values()]
+}
+
+/** The way back to the names that a target usually gives, where others can be chosen. */
+function usualNames(id: string, delivery: Delivery | undefined): { mend?: Fault['mend'] } {
+  const target = TARGETS.find((one) => one.id === id)!,
+    chosen = optionsOf(target, delivery)
+  const options = Object.fromEntries(
+    ['case', 'pattern'].flatMap((key) => {
+      const usual = target.choices[key]?.usual
+      return usual !== undefined && usual !== chosen[key] ? [[key, usual]] : []
+    }),
+  )
+  return Object.keys(options).length > 0 ? { mend: { word: 'take the usual names', target: id, options } } : {}
 }
 
 /** What speaks against an icon at some targets, beside its name. */
@@ -118,10 +143,13 @@ export function targetFaultsOf(portrait: Portrait, family: Family, targets: Iter
   return chosen(targets).flatMap((target) =>
     target.isForApps && !isApp
       ? []
-      : (target.faults?.(portrait, optionsOf(target, family.delivery)) ?? []).map((fault) => ({
-          ...fault,
-          sentence: `${target.platform}, ${target.name}: “${icon.name}” ${fault.sentence}`,
-          icon: icon.id,
-        })),
+      : (target.faults?.(portrait, optionsOf(target, family.delivery)) ?? []).map(
+          ({ sentence, isError, mend }): Fault => ({
+            sentence: `${target.platform}, ${target.name}: “${icon.name}” ${sentence}`,
+            isError,
+            icon: icon.id,
+            ...(mend && { mend: { ...mend, target: target.id } }),
+          }),
+        ),
   )
 }

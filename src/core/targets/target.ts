@@ -55,12 +55,16 @@ export type MadeOfSet =
 export type IconFile = { readonly path: string; readonly made: MadeOfIcon | Extract<MadeOfSet, { as: 'fixed' }> }
 export type SetFile = { readonly path: string; readonly made: MadeOfSet }
 
-/** Why something should not be delivered as it is, in a sentence; `rename` would mend it. */
+/** What is chosen otherwise of a target mends something: what that comes to, and the choices. */
+export type Mend = { readonly word: string; readonly options: Readonly<Record<string, string | boolean>> }
+
+/** Why something should not be delivered as it is, in a sentence; another name, or other choices of a target, would mend it. */
 export type Fault = {
   readonly sentence: string
   readonly isError: boolean
   readonly icon?: string
   readonly rename?: string
+  readonly mend?: Mend & { readonly target: string }
 }
 
 /** Where a result is seen, for a picture of that. */
@@ -77,6 +81,9 @@ export type Sight = {
 /** The platforms that targets are offered under, in that order. */
 export const PLATFORMS = ['Plain files', 'Web', 'Apple', 'Android', 'Windows', 'Linux desktop', 'Developers'] as const
 export type Platform = (typeof PLATFORMS)[number]
+
+/** What speaks against a drawing at a target: the sentence goes on from the icon’s name. */
+export type TargetFault = { readonly sentence: string; readonly isError: boolean; readonly mend?: Mend }
 
 /** Something a set is delivered as: a list of files, by what is chosen of it. */
 export type Target<C extends Choices = Choices> = {
@@ -96,7 +103,7 @@ export type Target<C extends Choices = Choices> = {
   /** How an icon looks where it is used. */
   readonly sights?: (portrait: Portrait, options: Options<C>) => readonly Sight[]
   /** What speaks against a drawing there, beside its name. */
-  readonly faults?: (portrait: Portrait, options: Options<C>) => readonly Omit<Fault, 'icon'>[]
+  readonly faults?: (portrait: Portrait, options: Options<C>) => readonly TargetFault[]
 }
 
 /** A target, its choices known to its files. */

@@ -8,8 +8,8 @@ import { zip } from './archive'
 import { changelog, changesBetween, isSame } from './compare'
 import { codesOf } from './font/codes'
 import { cased, identifier, wordsIn } from './naming'
-import { choiceFault, optionsOf } from './options'
-import { appsOf, filesOfIcon, filesOfSet, pathFaults, plannedFiles } from './plan'
+import { choiceFault, optionsOf, withOptions } from './options'
+import { appsOf, filesOfIcon, filesOfSet, pathFaults, plannedFiles, targetFaultsOf } from './plan'
 import { Portrait } from './portrait'
 import { TARGETS } from './targets'
 
@@ -31,7 +31,7 @@ describe.each(TARGETS)('the target $id', (target) => {
       const planned = plannedFiles(set, [id])
       expect(planned.length).toBeGreaterThan(0)
       expect(plannedFiles(set, [id]).map(({ path }) => path)).toEqual(planned.map(({ path }) => path))
-      expect(pathFaults(planned)).toEqual([])
+      expect(pathFaults(planned, undefined)).toEqual([])
       for (const { path, target: of } of planned) {
         expect(of).toBe(id)
         expect(path).toMatch(/^[a-z]+\//)
@@ -93,24 +93,63 @@ describe.each(TARGETS)('the target $id', (target) => {
 
 describe('a delivery', () => {
   it('has no two files in one place, whatever is chosen, and says so where names would make it so', () => {
-    for (const set of [quayside, skerry]) expect(pathFaults(plannedFiles(set, all))).toEqual([])
+    for (const set of [quayside, skerry]) expect(pathFaults(plannedFiles(set, all), undefined)).toEqual([])
     const [ferry, other] = few.icons
     const clash = plannedFiles({ ...few, icons: [ferry!, { ...other!, name: ferry!.name.toUpperCase() }] }, all)
-    const [fault] = pathFaults(clash)
+    const [fault] = pathFaults(clash, undefined)
     expect(fault!.sentence).toContain('rename one of them')
     const mended = clash.map((file) =>
       file.icon?.id === fault!.icon ? { ...other!, name: fault!.rename! } : file.icon,
     )
     const icons = [ferry!, mended.find((icon) => icon?.id === other!.id)!] as typeof few.icons
-    expect(pathFaults(plannedFiles({ ...few, icons }, all))).toEqual([])
+    expect(pathFaults(plannedFiles({ ...few, icons }, all), undefined)).toEqual([])
     // Names that differ only in how they are parted are one name in most ways of writing.
     const alike = { ...few, icons: [ferry!, { ...other!, name: 'fer-ry' }, { ...other!, id: 'c', name: 'fer ry' }] }
-    expect(pathFaults(plannedFiles(alike, ['svg']))).toEqual([])
-    expect(pathFaults(plannedFiles(alike, ['web'])).map(({ icon }) => icon)).toEqual(['c'])
+    expect(pathFaults(plannedFiles(alike, ['svg']), undefined)).toEqual([])
+    expect(pathFaults(plannedFiles(alike, ['web']), undefined).map(({ icon }) => icon)).toEqual(['c'])
     const odd = { ...few, icons: [{ ...ferry!, name: 'con' }] }
-    expect(pathFaults(plannedFiles(odd, ['svg']))[0]!.sentence).toContain('reserved')
-    const pattern = { ...few, delivery: { options: { svg: { pattern: '*'.repeat(39) } } } }
-    expect(pathFaults(plannedFiles(pattern, ['svg']))[0]!.isError).toBe(true)
+    const [reserved] = pathFaults(plannedFiles(odd, ['svg']), undefined)
+    expect(reserved!.sentence).toContain('reserved')
+    const named = { ...few, icons: [{ ...ferry!, name: reserved!.rename! }] }
+    expect(pathFaults(plannedFiles(named, all), undefined)).toEqual([])
+    for (const pattern of ['*'.repeat(39), 'con.*']) {
+      const delivery = { options: { svg: { pattern } } }
+      const [fault] = pathFaults(plannedFiles({ ...few, delivery }, ['svg']), delivery)
+      const { target, options } = fault!.mend!
+      const mended = withOptions(delivery, target, options)
+      expect([pattern, pathFaults(plannedFiles({ ...few, delivery: mended }, ['svg']), mended)]).toEqual([pattern, []])
+    }
+  })
+
+  it('names what would mend a fault of a drawing, and that mends it', () => {
+    const wrong = {
+      ...quayside.delivery,
+      options: { favicon: { fit: false }, android: { pattern: '*' } },
+    }
+    const boat = { ...quayside.icons[0]!, name: '3 boats' }
+    const sets = [
+      { ...quayside, delivery: wrong, icons: [boat, ...quayside.icons.slice(1, 6)] },
+      { ...skerry, delivery: wrong },
+    ]
+    const mends = new Set<string>()
+    for (const set of sets)
+      for (const icon of set.icons) {
+        const portrait = new Portrait(icon, set.rules, null)
+        for (const { sentence, mend } of targetFaultsOf(portrait, set, all)) {
+          if (!mend) continue
+          mends.add(`${mend.target}: ${mend.word}`)
+          const delivery = withOptions(set.delivery, mend.target, mend.options)
+          const left = targetFaultsOf(portrait, { ...set, delivery }, all).map((fault) => fault.sentence)
+          expect(left).not.toContain(sentence)
+        }
+      }
+    expect([...mends].sort()).toEqual([
+      'android: begin names with ic_',
+      'android: keep the colours',
+      'apple: keep the colours',
+      'favicon: bring it into the safe zone',
+      'linux: leave symbolic variants out',
+    ])
   })
 
   it('of nothing chosen, of what is no target, or of no icon, has no files', () => {

@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import { codesOf } from '@/core/targets/font/codes'
+import { withOptions } from '@/core/targets/options'
 import { pathFaults, plannedFiles, targetsOf } from '@/core/targets/plan'
 import { TARGETS } from '@/core/targets/targets'
 import type { Delivery } from '@/core/set/settings'
@@ -31,7 +32,7 @@ export function DeliverScreen() {
   const targets = useMemo(() => TARGETS.map(({ id }) => id).filter((id) => targetsOf(set).includes(id)), [set])
   const [shown, setShown] = useState(targets[0] ?? 'svg')
   const files = useMemo(() => plannedFiles(set, targets), [set, targets])
-  const faults = useMemo(() => pathFaults(files), [files])
+  const faults = useMemo(() => pathFaults(files, set.delivery), [files, set.delivery])
   const query = `targets=${targets.join()}`
   const { plan, progress } = usePlan(
     isSaved && files.length > 0 ? `/api/sets/${setId}/delivery/plan?${query}&rev=${revision}&again=${again}` : null,
@@ -72,6 +73,9 @@ export function DeliverScreen() {
           why={nothing(set.icons.length, targets.length)}
           onAgain={() => setAgain(again + 1)}
           onRename={(id, name) => commit(session, { kind: 'rename-icon', id, name }, 'Rename an icon')}
+          onMend={({ target: id, options, word }) =>
+            change(withOptions(set.delivery, id, options), `${word[0]!.toUpperCase()}${word.slice(1)}`)
+          }
         />
       </aside>
       <main aria-label="Files" className="flex min-h-0 flex-col bg-film">
@@ -90,7 +94,7 @@ export function DeliverScreen() {
           <>
             <InPlace set={set} target={target} />
             <div className="min-h-0 flex-1 p-4">
-              <FileTree name={set.name} files={files} sizes={plan?.sizes ?? null} rules={set.rules} />
+              <FileTree name={set.name} files={files} sizes={plan?.sizes ?? null} rules={set.rules} target={shown} />
             </div>
           </>
         ) : (

@@ -2,7 +2,8 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { ChevronRight, FileText } from 'lucide-react'
-import { useMemo, useRef, useState } from 'react'
+import clsx from 'clsx'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import type { PlannedFile as Planned } from '@/core/targets/plan'
 import type { Icon } from '@/core/set/set'
 import type { Rules } from '@/core/rules/rules'
@@ -26,11 +27,14 @@ export function FileTree({
   files,
   sizes,
   rules,
+  target,
 }: {
   name: string
   files: readonly PlannedFile[]
   sizes: Sizes | null
   rules: Rules
+  /** The target that is pointed at: its folders are marked, and the first comes into sight. */
+  target: string
 }) {
   const folders = useMemo(() => foldersOf(files), [files])
   const [switched, setSwitched] = useState<ReadonlySet<string>>(new Set())
@@ -49,6 +53,13 @@ export function FileTree({
     overscan: 6,
     initialRect: { width: 0, height: 700 },
   })
+  const { scrollToIndex } = virtual
+  const first = rows.findIndex((row) => 'files' in row && isOf(row, target))
+  // What is pointed at changes outside of the tree, with a click or a key.
+  useEffect(() => {
+    if (first >= 0) scrollToIndex(first, { align: 'start' })
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another target is pointed at
+  }, [target, scrollToIndex])
   const toggle = (folder: string) =>
     setSwitched((before) => {
       const next = new Set(before)
@@ -77,7 +88,12 @@ export function FileTree({
                 {'file' in row ? (
                   <FileRow file={row.file} folder={row.folder} bytes={sizes?.get(row.file.path)} rules={rules} />
                 ) : (
-                  <FolderRow row={row} sizes={sizes} onToggle={() => toggle(row.folder)} />
+                  <FolderRow
+                    row={row}
+                    sizes={sizes}
+                    isPointedAt={isOf(row, target)}
+                    onToggle={() => toggle(row.folder)}
+                  />
                 )}
               </div>
             )
@@ -88,13 +104,17 @@ export function FileTree({
   )
 }
 
+const isOf = ({ files }: Folder, target: string) => files.some((file) => file.target === target)
+
 function FolderRow({
   row: { folder, files, open },
   sizes,
+  isPointedAt,
   onToggle,
 }: {
   row: Folder
   sizes: Sizes | null
+  isPointedAt: boolean
   onToggle: () => void
 }) {
   return (
@@ -105,7 +125,10 @@ function FolderRow({
       aria-expanded={open}
       aria-selected={false}
       onClick={onToggle}
-      className="flex h-full w-full items-center gap-2 border-b border-hair bg-film px-2 text-left hover:bg-faint"
+      className={clsx(
+        'flex h-full w-full items-center gap-2 border-b border-l-2 border-b-hair bg-film px-2 text-left hover:bg-faint',
+        isPointedAt ? 'border-l-ink' : 'border-l-transparent',
+      )}
     >
       <ChevronRight size={12} aria-hidden className={open ? 'rotate-90' : ''} />
       <span className="font-mono font-[560]">{folder}/</span>

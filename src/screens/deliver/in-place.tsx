@@ -3,12 +3,11 @@
 import clsx from 'clsx'
 import { useMemo, useState } from 'react'
 import { optionsOf } from '@/core/targets/options'
-import { appsOf } from '@/core/targets/plan'
+import { appsOf, filesOfIcon } from '@/core/targets/plan'
 import { Portrait } from '@/core/targets/portrait'
 import type { Place, Sight, Target } from '@/core/targets/target'
 import { drawingProblem } from '@/core/formats/drawn'
 import { bringClock } from '@/core/geometry/deadline'
-import { fileName } from '@/core/targets/naming'
 import type { Icon, IconSet } from '@/core/set/set'
 import { PixelPicture } from '@/ui/pixel-picture'
 
@@ -31,7 +30,8 @@ export function InPlace({ set, target }: { set: IconSet; target: Target }) {
   const [chosen, setChosen] = useState<string | null>(null)
   const icon = icons.find(({ id }) => id === chosen) ?? icons[0]
   const seen = useMemo(() => (icon ? sightsOf(icon, set, target) : []), [icon, set, target])
-  const options = optionsOf(target, set.delivery) as Record<string, string>
+  const files = useMemo(() => (icon ? filesOfIcon(icon, set, [target.id]) : []), [icon, set, target])
+  const example = files.find(({ made }) => made.as !== 'fixed')
   return (
     <section aria-label="In place" className="border-b border-hair bg-sheet px-4 py-3">
       <div className="mb-2 flex items-baseline gap-3">
@@ -69,12 +69,11 @@ export function InPlace({ set, target }: { set: IconSet; target: Target }) {
           ))}
         </div>
       )}
-      {icon && 'pattern' in options && 'case' in options && (
-        <p className="mt-2 text-quiet">
-          {icon.name} is named{' '}
-          <code className="font-mono text-ink">
-            {fileName(icon.name, { case: options.case!, pattern: options.pattern! }, set.rules.grid.size)}
-          </code>
+      {icon && example && (
+        <p className="mt-2 flex gap-1.5 text-quiet">
+          <span className="flex-none">{icon.name} is written to</span>
+          <code className="min-w-0 truncate font-mono text-ink">{example.path}</code>
+          {files.length > 1 && <span className="flex-none">and {files.length - 1} more</span>}
         </p>
       )}
     </section>

@@ -22,6 +22,7 @@ export function RunPanel({
   why,
   onAgain,
   onRename,
+  onMend,
 }: {
   set: IconSet
   setId: string
@@ -37,6 +38,7 @@ export function RunPanel({
   why: string
   onAgain: () => void
   onRename: (icon: string, name: string) => void
+  onMend: (mend: NonNullable<Fault['mend']>) => void
 }) {
   const isBlocked = faults.some(({ isError }) => isError)
   const isReady = count > 0 && isSaved && !isBlocked
@@ -55,7 +57,7 @@ export function RunPanel({
     isCancelled = progress?.state === 'cancelled'
   return (
     <div className="border-t border-ink px-4 py-3">
-      <Faults faults={all} set={set} setId={setId} onRename={onRename} />
+      <Faults faults={all} set={set} setId={setId} onRename={onRename} onMend={onMend} />
       <p role="status" className="mb-2 text-quiet">
         {count === 0
           ? why
@@ -64,7 +66,7 @@ export function RunPanel({
             : isCancelled
               ? 'The run was called off; nothing was written.'
               : isRunning
-                ? `${count} files, ${progress.done} of ${progress.of} icons made${left(progress.left)}`
+                ? `${count} files, ${made(progress)}`
                 : `${plan?.sizes?.size ?? count} files${total === null ? (plan?.fault === undefined ? ', weighing…' : '') : `, ${bytesInWords(total)}`}`}
       </p>
       {isRunning && (
@@ -109,7 +111,10 @@ export function RunPanel({
   )
 }
 
-const left = (seconds: number | null): string => (seconds === null ? '…' : `, ${seconds} s left…`)
+const made = ({ done, of, left }: Progress): string =>
+  done < of
+    ? `${done} of ${of} icons made${left === null ? '…' : `, ${left} s left…`}`
+    : 'all icons made, what they share follows…'
 
 const idOf = (set: IconSet, name: string) => {
   const icon = set.icons.find((one) => one.name === name)
@@ -125,11 +130,13 @@ function Faults({
   set,
   setId,
   onRename,
+  onMend,
 }: {
   faults: readonly Fault[]
   set: IconSet
   setId: string
   onRename: (icon: string, name: string) => void
+  onMend: (mend: NonNullable<Fault['mend']>) => void
 }) {
   const [whole, setWhole] = useState(false)
   if (faults.length === 0) return null
@@ -138,7 +145,7 @@ function Faults({
   return (
     <div className="mb-2">
       <ul aria-label="Problems" className={clsx('overflow-y-auto', whole && 'max-h-72')}>
-        {(whole ? sorted : sorted.slice(0, FEW)).map(({ sentence, isError, icon, rename }, i) => {
+        {(whole ? sorted : sorted.slice(0, FEW)).map(({ sentence, isError, icon, rename, mend }, i) => {
           const name = icon === undefined ? undefined : names.get(icon)
           return (
             <li
@@ -165,6 +172,11 @@ function Faults({
                   onClick={() => onRename(icon, rename)}
                 >
                   rename it {rename}
+                </button>
+              )}
+              {mend && (
+                <button type="button" className="flex-none underline hover:text-hand" onClick={() => onMend(mend)}>
+                  {mend.word}
                 </button>
               )}
             </li>

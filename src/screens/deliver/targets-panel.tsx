@@ -3,7 +3,7 @@
 import clsx from 'clsx'
 import { ChevronRight } from 'lucide-react'
 import { useState } from 'react'
-import { type Choice as TargetChoice, choiceFault, optionsOf } from '@/core/targets/options'
+import { type Choice as TargetChoice, choiceFault, optionsOf, withOptions } from '@/core/targets/options'
 import { appsOf } from '@/core/targets/plan'
 import { PLATFORMS, type Target } from '@/core/targets/target'
 import { TARGETS } from '@/core/targets/targets'
@@ -31,6 +31,8 @@ export function TargetsPanel({
     const next = TARGETS.map((one) => one.id).filter((one) => (one === id ? on : targets.includes(one)))
     onChange({ ...delivery, targets: next }, on ? 'Deliver to a target' : 'Do not deliver to a target')
   }
+  // The icon that stands for the app is asked for once, where it is missed first.
+  const asking = appsOf(set).length > 0 ? null : TARGETS.find((one) => one.isForApps && targets.includes(one.id))
   return (
     <div>
       {PLATFORMS.map((platform) => (
@@ -42,6 +44,7 @@ export function TargetsPanel({
               target={target}
               set={set}
               isOn={targets.includes(target.id)}
+              isAsking={target === asking}
               isShown={shown === target.id}
               onChoose={(on) => choose(target.id, on)}
               onShow={() => onShow(target.id)}
@@ -58,6 +61,7 @@ function TargetRow({
   target,
   set,
   isOn,
+  isAsking,
   isShown,
   onChoose,
   onShow,
@@ -66,6 +70,7 @@ function TargetRow({
   target: Target
   set: IconSet
   isOn: boolean
+  isAsking: boolean
   isShown: boolean
   onChoose: (on: boolean) => void
   onShow: () => void
@@ -105,7 +110,11 @@ function TargetRow({
           <ChevronRight size={12} aria-hidden className={open ? 'rotate-90' : ''} />
         </button>
       </div>
-      {isWaiting && <Apps set={set} onChange={onChange} />}
+      {isAsking ? (
+        <Apps set={set} onChange={onChange} />
+      ) : (
+        isWaiting && <p className="mb-1 pl-5.5 text-quiet">Waits for the icon of the app.</p>
+      )}
       {open && (
         <div className="pb-2 pl-5.5">
           <p className="mb-2 text-quiet">{note}</p>
@@ -117,15 +126,7 @@ function TargetRow({
                 label={`${choice.word} of ${name}`}
                 choice={choice}
                 value={(optionsOf(target, delivery) as Record<string, string | boolean>)[key]!}
-                onAccept={(value) =>
-                  onChange(
-                    {
-                      ...delivery,
-                      options: { ...delivery.options, [id]: { ...delivery.options?.[id], [key]: value } },
-                    },
-                    `Choose ${choice.word}`,
-                  )
-                }
+                onAccept={(value) => onChange(withOptions(delivery, id, { [key]: value }), `Choose ${choice.word}`)}
               />
             ))}
           </div>

@@ -10,21 +10,25 @@ export type Weighed = { readonly path: string; readonly bytes: number; readonly 
 
 type Place = Weighed & { readonly at: number }
 
-/** Files of a delivery one after the other in one file on the disk, so that they take no memory however many they are. */
+/**
+ * Files of a delivery one after the other in one file on the disk, so that they take no memory however many they are. It
+ * has no name there: its space is given back whatever becomes of this program.
+ */
 export class Spool {
   private readonly places = new Map<string, Place>()
   private end = 0
   private readers = 0
   private isOver = false
 
-  private constructor(
-    private readonly folder: string,
-    private readonly file: FileHandle,
-  ) {}
+  private constructor(private readonly file: FileHandle) {}
 
   static async begin(): Promise<Spool> {
     const folder = await mkdtemp(join(tmpdir(), 'wise-square-delivery-'))
-    return new Spool(folder, await open(join(folder, 'files'), 'w+'))
+    try {
+      return new Spool(await open(join(folder, 'files'), 'w+'))
+    } finally {
+      await rm(folder, { recursive: true, force: true })
+    }
   }
 
   /** Takes files in, in one go. */
@@ -71,6 +75,5 @@ export class Spool {
     this.isOver = true
     if (this.readers > 0) return
     await this.file.close()
-    await rm(this.folder, { recursive: true, force: true })
   }
 }

@@ -4,7 +4,7 @@ import { onOff, text } from '../options'
 import type { Portrait } from '../portrait'
 import { coloursOf } from '../tone'
 import { barSights } from '../sights'
-import { defineTarget } from '../target'
+import { defineTarget, type TargetFault } from '../target'
 import { leftOut, vectorDrawable } from './vector'
 
 /** The densities of the platform by their folders, and how many pixels a density-independent one is. */
@@ -71,7 +71,7 @@ export const android = defineTarget({
         : []),
     ]
   },
-  faults(portrait, options) {
+  faults(portrait, options): TargetFault[] {
     const shapes = portrait.shapes(realSize(portrait.rules)),
       count = coloursOf(shapes).length,
       name = resourceName(options.pattern, portrait.icon.name)
@@ -81,13 +81,20 @@ export const android = defineTarget({
         isError: false,
       })),
       ...(options.tint && count > 1
-        ? [{ sentence: `paints in ${count} colours, of which the theme’s tint makes one.`, isError: false }]
+        ? [
+            {
+              sentence: `paints in ${count} colours, of which the theme’s tint makes one.`,
+              isError: false,
+              mend: { word: 'keep the colours', options: { tint: false } },
+            },
+          ]
         : []),
       ...(TAKEN.has(name) || !/^[a-z]/.test(name)
         ? [
             {
               sentence: `would be the resource “${name}”, which the platform does not take: let the pattern begin with letters.`,
               isError: true,
+              mend: { word: 'begin names with ic_', options: { pattern: 'ic_*' } },
             },
           ]
         : []),

@@ -104,7 +104,13 @@ export const appleApp = defineTarget({
     const { figure } = portrait.layers(SIDE)
     const most = Math.max(0, ...coloursOf(figure, 'dark').map((one) => contrast(one, NIGHT)))
     return options.dark === 'clear' && figure.length > 0 && most < SEEN
-      ? [{ sentence: 'is as dark as the ground of a dark home screen: lay it on its plate there.', isError: false }]
+      ? [
+          {
+            sentence: 'is as dark as the ground of a dark home screen.',
+            isError: false,
+            mend: { word: 'lay it on its plate there', options: { dark: 'plate' } },
+          },
+        ]
       : []
   },
   sights: (portrait, options) => [

@@ -67,7 +67,13 @@ export const apple = defineTarget({
   faults(portrait, options) {
     const count = coloursOf(portrait.shapes(realSize(portrait.rules))).length
     return options.template && count > 1
-      ? [{ sentence: `paints in ${count} colours, of which the system makes one.`, isError: false }]
+      ? [
+          {
+            sentence: `paints in ${count} colours, of which the system makes one.`,
+            isError: false,
+            mend: { word: 'keep the colours', options: { template: false } },
+          },
+        ]
       : []
   },
   sights: (portrait) => tabBarSights(portrait),

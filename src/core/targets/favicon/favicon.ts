@@ -120,7 +120,13 @@ export const favicon = defineTarget({
     const most = Math.max(0, ...coloursOf(figure).map((one) => contrast(one, ground)))
     return [
       ...(!options.fit && reachOf(solid(figure, portrait, 512), boxCentre(box)) > (SAFE * box.w) / 2
-        ? [{ sentence: 'reaches out of the safe zone of a maskable icon, which masks may cut away.', isError: false }]
+        ? [
+            {
+              sentence: 'reaches out of the safe zone of a maskable icon, which masks may cut away.',
+              isError: false,
+              mend: { word: 'bring it into the safe zone', options: { fit: true } },
+            },
+          ]
         : []),
       ...(figure.length > 0 && most < ENOUGH
         ? [{ sentence: `hardly stands out from its ground ${ground}: a graphic needs ${ENOUGH} : 1.`, isError: false }]

@@ -37,9 +37,9 @@ const titled = (name: string): string =>
 /** An application's icon where every desktop looks for it, and the entry that shows it in menus. */
 export const linuxApp = defineTarget({
   id: 'linux-app',
-  name: 'App icon',
+  name: 'App icon and menu entry',
   platform: 'Linux desktop',
-  note: 'The app icon at every size, scalable and symbolic, in the folders of the theme that all desktops fall back to, and the desktop entry that names it (freedesktop.org). Copy `share` into /usr or ~/.local.',
+  note: 'The app icon at every size, scalable and symbolic, in the folders of the theme that all desktops fall back to, and the desktop entry that names it (freedesktop.org). Its folder share is copied into /usr or ~/.local.',
   isForApps: true,
   choices: {
     program: text('program', '*', programFault),

@@ -107,7 +107,13 @@ ${all.map(({ name, lines }) => `[${name}]\n${lines.join('\n')}\n`).join('\n')}`,
   faults(portrait, options) {
     const count = figureColours(portrait)
     return options.symbolic && count > 1
-      ? [{ sentence: `paints in ${count} colours; its symbolic variant has one.`, isError: false }]
+      ? [
+          {
+            sentence: `paints in ${count} colours; its symbolic variant has one.`,
+            isError: false,
+            mend: { word: 'leave symbolic variants out', options: { symbolic: false } },
+          },
+        ]
       : []
   },
   sights: (portrait) => [...barSights(portrait), ...symbolicSights(portrait)],
