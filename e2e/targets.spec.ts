@@ -6,6 +6,9 @@ import { extname, join } from 'node:path'
 import { expect, type Page, test } from '@playwright/test'
 import { unzipSync } from 'fflate'
 import { build } from 'esbuild'
+import { readSetFile } from '../src/core/formats/set-file'
+import { dressed } from '../src/core/targets/dress'
+import { Portrait } from '../src/core/targets/portrait'
 import { TARGETS } from '../src/core/targets/targets'
 import { decoded } from '../tools/decoded'
 import { pixelsOf } from '../tools/rasterise'
@@ -32,6 +35,15 @@ test.beforeAll(async () => {
     folder,
     '--targets',
     'svg,web,react,vue,element,font',
+    '--quiet',
+  ])
+  execFileSync('bin/wise-square', [
+    'deliver',
+    'demo/skerry-app.wisesquare.json',
+    '--to',
+    folder,
+    '--targets',
+    'favicon',
     '--quiet',
   ])
   server = createServer(({ url }, response) => {
@@ -106,6 +118,28 @@ test('a sprite, masks, data URIs, a font and a custom element show the icons as 
   }
   await page.goto(`${base}/web/index.html`)
   await expect(page.getByRole('listitem')).toHaveCount(39)
+})
+
+test('a tab icon follows a dark theme as the proofs do', async ({ page }) => {
+  const { icons, rules } = readSetFile(readFileSync('demo/skerry-app.wisesquare.json', 'utf8')).set!
+  const dress = { share: 1, plate: 'own', fallback: null } as const
+  let differ = 0
+  for (const { name, ...icon } of icons.filter((one) => ['passenger', 'crew', 'propeller'].includes(one.name))) {
+    const portrait = new Portrait({ name, ...icon }, rules, null),
+      [light, dark] = (['light', 'dark'] as const).map((ground) => dressed(portrait, 32, { ...dress, ground }))
+    if (light !== dark) differ++
+    for (const colorScheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme })
+      await show(page, '', `<img id="shown" alt="" src="favicon/${name}/icon.svg">`)
+      const own = decoded(await page.locator('#shown').screenshot()).data,
+        proof = pixelsOf(colorScheme === 'light' ? light! : dark!, SIDE)
+      let sum = 0
+      for (let i = 0; i < own.length; i++)
+        if (i % 4 !== 3) sum += Math.abs(own[i]! - (255 + proof[i]! - proof[i - (i % 4) + 3]!))
+      expect(sum / (own.length * 0.75), `${name} ${colorScheme}`).toBeLessThan(1.5)
+    }
+  }
+  expect(differ).toBeGreaterThan(0)
 })
 
 for (const kind of ['react', 'vue'] as const)

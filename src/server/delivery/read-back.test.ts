@@ -1,88 +1,23 @@
-import { execFileSync } from 'node:child_process'
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Resvg } from '@resvg/resvg-wasm'
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
-import { main } from '../../cli/main'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { iconSvg } from '../../core/formats/drawn'
-import { readSetFile, writeSetFile } from '../../core/formats/set-file'
-import type { IconSet } from '../../core/set/set'
 import { Portrait } from '../../core/targets/portrait'
-import { decoded } from '../../../tools/decoded'
+import { type Decoded, decoded } from '../../../tools/decoded'
+import { apart, DeliveredSets, program, proof } from '../../../tools/delivered'
+import { svgOfVector } from '../../../tools/vector-svg'
 import { startRasteriser } from '../renderer/raster'
 
 /** Delivered files, read by programs that share nothing with this one. */
 
-type Picture = { readonly width: number; readonly data: Uint8Array }
+const delivery = new DeliveredSets()
+const { folder, quayside, skerry } = delivery
+beforeAll(() => delivery.make(), 300_000)
+afterAll(() => delivery.forget())
 
-const folder = mkdtempSync(join(tmpdir(), 'wise-square-read-'))
-afterAll(() => rmSync(folder, { recursive: true }))
-
-const read = (name: string): IconSet => readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!
-const some = (set: IconSet, names: readonly string[]): IconSet => ({
-  ...set,
-  icons: set.icons.filter(({ name }) => names.includes(name)),
-})
-const quayside = some(read('quayside'), ['ferry', 'departure', 'radio', 'knot', 'fog-horn'])
-const app = read('skerry-app')
-const skerry = { ...some(app, ['passenger', 'porthole']), rules: { ...app.rules, sizes: [64, 128], densities: [1] } }
-
-const program = (name: string, ...args: string[]): string =>
-  execFileSync(name, args, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] })
-
-beforeAll(async () => {
-  const log = vi.spyOn(console, 'log').mockImplementation(() => undefined)
-  for (const [name, set, options] of [
-    ['quayside', quayside, {}],
-    ['pdf', quayside, { apple: { form: 'pdf' } }],
-    ['skerry', skerry, {}],
-  ] as const) {
-    const file = join(folder, `${name}.wisesquare.json`)
-    writeFileSync(file, writeSetFile({ ...set, delivery: { options } }))
-    const targets =
-      name === 'pdf'
-        ? 'apple'
-        : name === 'skerry'
-          ? 'favicon,apple-app,android,android-app,windows,linux,linux-app'
-          : 'all'
-    expect(await main(['deliver', file, '--to', join(folder, name), '--targets', targets, '--quiet'])).toBe(0)
-  }
-  log.mockRestore()
-}, 300_000)
-
-const fileOf = (...path: string[]): Picture => decoded(readFileSync(join(folder, ...path)))
-
-/** How far two pictures are apart on white: the mean and the greatest difference of a channel, of 255. */
-function apart(a: Picture, b: Picture): { mean: number; most: number } {
-  expect(a.width).toBe(b.width)
-  let sum = 0,
-    most = 0
-  const seen = ({ data }: Picture, i: number, k: number) => 255 + ((data[i + k]! - 255) * data[i + 3]!) / 255
-  for (let i = 0; i < a.data.length; i += 4)
-    for (let k = 0; k < 3; k++) {
-      const off = Math.abs(seen(a, i, k) - seen(b, i, k))
-      sum += off
-      most = Math.max(most, off)
-    }
-  return { mean: sum / (a.data.length * 0.75), most }
-}
-
-/** A document as this program’s proofs show it. */
-async function proof(svg: string, side: number): Promise<Picture> {
-  const rasterise = await startRasteriser()
-  const { data } = rasterise(svg, { side: 'width', pixels: side })
-  const straight = new Uint8Array(data.length)
-  for (let i = 0; i < data.length; i += 4)
-    for (let k = 0; k < 4; k++)
-      straight[i + k] = k === 3 || data[i + 3] === 0 ? data[i + k]! : Math.round((data[i + k]! * 255) / data[i + 3]!)
-  return { width: side, data: straight }
-}
-
-const files = (set: string, path: string, ending: string): string[] =>
-  (readdirSync(join(folder, set, path), { recursive: true }) as string[])
-    .filter((name) => name.endsWith(ending))
-    .map((name) => join(folder, set, path, name))
+const fileOf = (...path: string[]): Decoded => decoded(readFileSync(join(folder, ...path)))
+const files = (set: string, path: string, ending: string): string[] => delivery.files(set, path, ending)
 
 describe('what is delivered', () => {
   it('as PNG has the pixels of the proof in at most three fifths of what the rasteriser makes of them', async () => {
@@ -133,14 +68,6 @@ describe('what is delivered', () => {
       expect(mean, icon.name).toBeLessThan(1)
       // Vectors, not pictures.
       expect(readFileSync(pdf, 'latin1')).not.toContain('/Subtype /Image')
-    }
-    for (const contents of [
-      ...files('quayside', 'apple', 'Contents.json'),
-      ...files('skerry', 'apple', 'Contents.json'),
-    ]) {
-      const { images = [] } = JSON.parse(readFileSync(contents, 'utf8')) as { images?: { filename: string }[] }
-      const beside = readdirSync(join(contents, '..'))
-      for (const { filename } of images) expect(beside).toContain(filename)
     }
   })
 
@@ -252,58 +179,3 @@ print(json.dumps({'upm': font['head'].unitsPerEm, 'family': font['name'].getDebu
     }
   })
 })
-
-/** A vector drawable as SVG, attribute by attribute. */
-function svgOfVector(xml: string): string {
-  const names: Record<string, string> = {
-    pathData: 'd',
-    fillColor: 'fill',
-    fillAlpha: 'fill-opacity',
-    strokeColor: 'stroke',
-    strokeAlpha: 'stroke-opacity',
-    strokeWidth: 'stroke-width',
-    strokeLineCap: 'stroke-linecap',
-    strokeLineJoin: 'stroke-linejoin',
-    strokeMiterLimit: 'stroke-miterlimit',
-  }
-  let ids = 0
-  const definitions: string[] = []
-  const size = /viewportWidth="([^"]+)"/.exec(xml)![1]!
-  const attribute = (text: string, name: string) => new RegExp(`android:${name}="([^"]*)"`).exec(text)?.[1]
-  const gradientsOut = xml.replace(
-    /<path([^>]*)>\s*<aapt:attr name="android:(fill|stroke)Color">\s*<gradient([^>]*)>([\s\S]*?)<\/gradient>\s*<\/aapt:attr>\s*<\/path>/g,
-    (_, own: string, key: string, gradient: string, items: string) => {
-      const id = `g${ids++}`
-      const stops = [...items.matchAll(/<item([^/]*)\/>/g)].map(([, item]) => {
-        const colour = attribute(item!, 'color')!
-        const alpha = colour.length === 9 ? Number.parseInt(colour.slice(1, 3), 16) / 255 : 1
-        return `<stop offset="${attribute(item!, 'offset')}" stop-color="#${colour.slice(-6)}" stop-opacity="${alpha}"/>`
-      })
-      const place =
-        attribute(gradient, 'type') === 'linear'
-          ? `linearGradient x1="${attribute(gradient, 'startX')}" y1="${attribute(gradient, 'startY')}" x2="${attribute(gradient, 'endX')}" y2="${attribute(gradient, 'endY')}"`
-          : `radialGradient cx="${attribute(gradient, 'centerX')}" cy="${attribute(gradient, 'centerY')}" r="${attribute(gradient, 'gradientRadius')}"`
-      definitions.push(`<${place} id="${id}" gradientUnits="userSpaceOnUse">${stops.join('')}</${place.split(' ')[0]}>`)
-      return `<path${own} android:${key}Color="url(#${id})"/>`
-    },
-  )
-  const body = gradientsOut
-    .replace(/^[\s\S]*?<vector[^>]*>|<\/vector>\s*$/g, '')
-    .replace(/<group([^>]*)>(\s*<clip-path[^>]*\/>)?/g, (_, own: string, clip: string | undefined) => {
-      const value = (name: string, usual: number) => Number(attribute(own, name) ?? usual)
-      const map = `translate(${value('translateX', 0)} ${value('translateY', 0)}) rotate(${value('rotation', 0)}) scale(${value('scaleX', 1)} ${value('scaleY', 1)})`
-      if (!clip) return `<g transform="${map}">`
-      const id = `c${ids++}`
-      definitions.push(`<clipPath id="${id}"><path d="${attribute(clip, 'pathData')}"/></clipPath>`)
-      return `<g transform="${map}" clip-path="url(#${id})">`
-    })
-    .replaceAll('</group>', '</g>')
-    .replace(/<path([^>]*?)\/?>/g, (_, own: string) => {
-      const map = Object.entries(names).flatMap(([name, key]) => {
-        const value = attribute(own, name)
-        return value === undefined ? [] : [`${key}="${value}"`]
-      })
-      return `<path ${own.includes('fillColor') ? '' : 'fill="none" '}${map.join(' ')}/>`
-    })
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 ${size} ${size}"><defs>${definitions.join('')}</defs>${body}</svg>\n`
-}
