@@ -150,10 +150,10 @@ for (const kind of ['react', 'vue'] as const)
       kind === 'react'
         ? `import { createRoot } from 'react-dom/client'
 import { Ferry } from './developers/react'
-createRoot(document.getElementById('root')!).render(<Ferry id="shown" size={${SIDE}} title="A ferry" className="mine" />)`
+createRoot(document.getElementById('root')!).render(<Ferry id="shown" size={${SIDE}} color="#000" title="A ferry" className="mine" />)`
         : `import { createApp, h } from 'vue'
 import { Ferry } from './developers/vue'
-createApp({ render: () => h(Ferry, { id: 'shown', size: ${SIDE}, title: 'A ferry', class: 'mine' }) }).mount('#root')`
+createApp({ render: () => h(Ferry, { id: 'shown', size: ${SIDE}, color: '#000', title: 'A ferry', class: 'mine' }) }).mount('#root')`
     const file = join(folder, `${kind}-app.tsx`)
     writeFileSync(file, mount)
     const { outputFiles } = await build({
@@ -173,7 +173,11 @@ createApp({ render: () => h(Ferry, { id: 'shown', size: ${SIDE}, title: 'A ferry
     })
     const { text } = outputFiles[0]!
     writeFileSync(join(folder, `${kind}-app.js`), text)
-    await show(page, '', `<div id="root"></div><script type="module" src="${kind}-app.js"></script>`)
+    await show(
+      page,
+      '',
+      `<div id="root" style="color:#d5401b"></div><script type="module" src="${kind}-app.js"></script>`,
+    )
     await expect(page.getByRole('img', { name: 'A ferry' })).toHaveClass('mine')
     await expect.poll(() => apart(page, 'ferry')).toBeLessThan(1.5)
     // Of an icon that was not imported nothing is shipped.

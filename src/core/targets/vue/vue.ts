@@ -7,11 +7,15 @@ import { defineTarget } from '../target'
 
 const BASE = `import { defineComponent, h } from 'vue'
 
-/** An icon out of its drawing: \`size\` is its side, \`title\` what it says to those who do not see it. */
+/** An icon out of its drawing: \`size\` is its side, \`color\` its ink, \`title\` what it says to those who do not see it. */
 export const icon = (name: string, grid: number, attributes: Record<string, string>, drawing: string) =>
   defineComponent({
     name,
-    props: { size: { type: [Number, String], default: grid }, title: { type: String, default: undefined } },
+    props: {
+      size: { type: [Number, String], default: grid },
+      color: { type: String, default: undefined },
+      title: { type: String, default: undefined },
+    },
     setup: (props) => () =>
       h('svg', {
         xmlns: 'http://www.w3.org/2000/svg',
@@ -19,6 +23,7 @@ export const icon = (name: string, grid: number, attributes: Record<string, stri
         height: props.size,
         viewBox: \`0 0 \${grid} \${grid}\`,
         ...attributes,
+        ...(props.color && { color: props.color }),
         ...(props.title ? { role: 'img', 'aria-label': props.title } : { 'aria-hidden': 'true' }),
         innerHTML: drawing,
       }),
@@ -30,7 +35,7 @@ export const vue = defineTarget({
   id: 'vue',
   name: 'Vue components',
   platform: 'Developers',
-  note: 'A typed module an icon with size and title, in the colour of the text around; only what is imported is shipped.',
+  note: 'A typed module an icon with size, colour and title; only what is imported is shipped.',
   choices: { strokes: STROKES },
   each: ({ name }, { rules }, options) => [
     {
