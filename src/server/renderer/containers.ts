@@ -1,15 +1,14 @@
-import { IconIcns, IconIco } from '@shockpkg/icon-encoder'
-import PDFDocument from 'pdfkit'
-import SVGtoPDF from 'svg-to-pdfkit'
-import svg2ttf from 'svg2ttf'
-import { compress } from 'wawoff2'
 import { pathData } from '../../core/formats/path-data'
 import { readPathData } from '../../core/formats/path-reader'
 import { transformPath } from '../../core/geometry/path'
 import type { FontPlan } from '../../core/targets/target'
+import { pdfOf } from './pdf'
+
+// What writes a container is loaded when the first of them is written: most threads never write one.
 
 /** Pictures (PNG) as one ICO: large ones as they are, smaller ones as bitmaps, which every reader takes. */
 export async function ico(pictures: readonly Uint8Array[]): Promise<Uint8Array> {
+  const { IconIco } = await import('@shockpkg/icon-encoder')
   const file = new IconIco()
   for (const picture of pictures) await file.addFromPng(picture, null, true)
   return file.encode()
@@ -32,34 +31,26 @@ const PLACES: Readonly<Record<number, readonly string[]>> = {
 export async function icns(
   pictures: readonly { readonly pixels: number; readonly png: Uint8Array }[],
 ): Promise<Uint8Array> {
+  const { IconIcns } = await import('@shockpkg/icon-encoder')
   const file = new IconIcns()
   for (const { pixels, png } of pictures) await file.addFromPng(png, [...(PLACES[pixels] ?? [])], true)
   return file.encode()
 }
 
 /** A document as a page of vectors, a unit of it to a point. */
-export async function pdf(svg: string): Promise<Uint8Array> {
+export function pdf(svg: string): Promise<Uint8Array> {
   const [, side = '24'] = /viewBox="0 0 (\S+) /.exec(svg) ?? []
   const size = Number(side)
-  const doc = new PDFDocument({
-    size: [size, size],
-    margin: 0,
-    info: { Producer: 'Wise Square', Creator: 'Wise Square', CreationDate: new Date(0), ModDate: new Date(0) },
-  })
-  const chunks: Buffer[] = []
-  const ended = new Promise<Uint8Array>((resolve) => {
-    doc.on('data', (chunk: Buffer) => chunks.push(chunk))
-    doc.on('end', () => resolve(new Uint8Array(Buffer.concat(chunks))))
-  })
-  SVGtoPDF(doc, svg, 0, 0, { width: size, height: size, assumePt: true })
-  doc.end()
-  return ended
+  return pdfOf({ size: [size, size], info: { Producer: 'Wise Square', Creator: 'Wise Square' } }, (_, place) =>
+    place(svg, 0, 0, size),
+  )
 }
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`)
 
 /** Glyphs as a TrueType font, one em to a side; the same glyphs always give the same bytes. */
-function ttf({ family, size, glyphs }: FontPlan): Uint8Array {
+async function ttf({ family, size, glyphs }: FontPlan): Promise<Uint8Array> {
+  const { default: svg2ttf } = await import('svg2ttf')
   const written = glyphs.map(({ name, code, d }) => {
     // A font counts upwards from its base line.
     const path = transformPath(readPathData(d), [1, 0, 0, -1, 0, size])
@@ -70,6 +61,8 @@ function ttf({ family, size, glyphs }: FontPlan): Uint8Array {
 }
 
 export async function font(plan: FontPlan, format: 'ttf' | 'woff2'): Promise<Uint8Array> {
-  const plain = ttf(plan)
-  return format === 'ttf' ? plain : new Uint8Array(await compress(plain))
+  const plain = await ttf(plan)
+  if (format === 'ttf') return plain
+  const { compress } = await import('wawoff2')
+  return new Uint8Array(await compress(plain))
 }

@@ -1,6 +1,5 @@
 import { createRequire } from 'node:module'
-import PDFDocument from 'pdfkit'
-import SVGtoPDF from 'svg-to-pdfkit'
+import { pdfOf } from './pdf'
 
 /** What a sheet shows: each icon's name and a document for every size it is shown at, in pixels. */
 export type SheetPages = {
@@ -22,20 +21,9 @@ const GAP = 10,
   NAME = 7
 
 /** The sheet as a PDF of vectors, as many pages as it takes. The same sheet always gives the same bytes. */
-export async function sheetPdf({ title, note, ground, text, icons }: SheetPages): Promise<Uint8Array> {
+export function sheetPdf({ title, note, ground, text, icons }: SheetPages): Promise<Uint8Array> {
   const require = createRequire(import.meta.url)
   const font = (weight: number) => require.resolve(`@fontsource/archivo/files/archivo-latin-${weight}-normal.woff`)
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: 0,
-    autoFirstPage: false,
-    info: { Title: title, CreationDate: new Date(0), ModDate: new Date(0) },
-  })
-  const chunks: Buffer[] = []
-  const ended = new Promise<Uint8Array>((resolve) => {
-    doc.on('data', (chunk: Buffer) => chunks.push(chunk))
-    doc.on('end', () => resolve(Buffer.concat(chunks)))
-  })
   const widths = icons.map(({ sizes }) => sizes.reduce((sum, { size }) => sum + size * PIXEL, GAP * (sizes.length + 1)))
   const cell = {
     w: Math.max(64, ...widths),
@@ -44,33 +32,29 @@ export async function sheetPdf({ title, note, ground, text, icons }: SheetPages)
   const columns = Math.max(1, Math.floor((PAGE.w - 2 * MARGIN) / cell.w))
   const rows = Math.max(1, Math.floor((PAGE.h - 2 * MARGIN - 34) / cell.h))
   const perPage = columns * rows
-  for (let page = 0; page * perPage < Math.max(1, icons.length); page++) {
-    doc.addPage()
-    doc.rect(0, 0, PAGE.w, PAGE.h).fill(ground)
-    doc.font(font(600)).fontSize(13).fillColor(text).text(title, MARGIN, MARGIN, { lineBreak: false })
-    doc
-      .font(font(400))
-      .fontSize(8)
-      .text(note, MARGIN, MARGIN + 17, { lineBreak: false })
-    icons.slice(page * perPage, (page + 1) * perPage).forEach(({ name, sizes }, i) => {
-      const x = MARGIN + (i % columns) * cell.w,
-        y = MARGIN + 34 + Math.floor(i / columns) * cell.h
-      let left = x + (cell.w - sizes.reduce((sum, { size }) => sum + size * PIXEL + GAP, -GAP)) / 2
-      for (const { size, svg } of sizes) {
-        const side = size * PIXEL
-        SVGtoPDF(doc, sizeless(svg), left, y + (cell.h - NAME - GAP - side) / 2, {
-          width: side,
-          height: side,
-          assumePt: true,
-        })
-        left += side + GAP
-      }
-      doc.font(font(400)).fontSize(NAME).fillColor(text)
-      doc.text(name, x, y + cell.h - NAME - GAP, { width: cell.w, align: 'center', lineBreak: false })
-    })
-  }
-  doc.end()
-  return ended
+  return pdfOf({ size: 'A4', autoFirstPage: false, info: { Title: title } }, (doc, place) => {
+    for (let page = 0; page * perPage < Math.max(1, icons.length); page++) {
+      doc.addPage()
+      doc.rect(0, 0, PAGE.w, PAGE.h).fill(ground)
+      doc.font(font(600)).fontSize(13).fillColor(text).text(title, MARGIN, MARGIN, { lineBreak: false })
+      doc
+        .font(font(400))
+        .fontSize(8)
+        .text(note, MARGIN, MARGIN + 17, { lineBreak: false })
+      icons.slice(page * perPage, (page + 1) * perPage).forEach(({ name, sizes }, i) => {
+        const x = MARGIN + (i % columns) * cell.w,
+          y = MARGIN + 34 + Math.floor(i / columns) * cell.h
+        let left = x + (cell.w - sizes.reduce((sum, { size }) => sum + size * PIXEL + GAP, -GAP)) / 2
+        for (const { size, svg } of sizes) {
+          const side = size * PIXEL
+          place(sizeless(svg), left, y + (cell.h - NAME - GAP - side) / 2, side)
+          left += side + GAP
+        }
+        doc.font(font(400)).fontSize(NAME).fillColor(text)
+        doc.text(name, x, y + cell.h - NAME - GAP, { width: cell.w, align: 'center', lineBreak: false })
+      })
+    }
+  })
 }
 
 /** A document that is as large as it is asked to be, not as its root says. */
