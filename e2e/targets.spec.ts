@@ -205,6 +205,40 @@ createApp({ render: () => h(Ferry, { id: 'shown', size: ${SIDE}, color: '#000', 
     execFileSync('node_modules/.bin/tsc', ['-p', join(folder, 'tsconfig.json')], { encoding: 'utf8' })
   })
 
+test('what speaks against names is mended where it is listed; the tree follows what is pointed at', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Quayside', exact: true }).click()
+  await page.getByRole('link', { name: 'Deliver' }).click()
+  const targets = page.getByRole('complementary', { name: 'Targets' }),
+    tree = page.getByRole('tree')
+  await targets.getByRole('checkbox', { name: 'Icon theme' }).check()
+  await expect(tree.getByRole('treeitem', { name: /^linux\/quayside\/16x16\// })).toBeInViewport()
+  await targets.getByRole('button', { name: 'SVG files', exact: true }).click()
+  await expect(tree.getByRole('treeitem', { name: /^svg\/ / })).toBeInViewport()
+
+  await targets.getByRole('button', { name: 'What is chosen about SVG files' }).click()
+  const pattern = targets.getByLabel('pattern of SVG files')
+  await pattern.fill('quay-*-#')
+  await pattern.press('Enter')
+  await expect(page.getByText('ferry is written to svg/16/quay-ferry-16.svg')).toBeVisible()
+  await pattern.fill('con.*')
+  await pattern.press('Enter')
+  const problems = targets.getByRole('list', { name: 'Problems' })
+  await expect(problems).toContainText('svg/16/con.anchor.svg: That name is reserved by some systems')
+  await expect(targets.getByRole('link', { name: 'Download as a zip' })).toHaveCount(0)
+  await problems.getByRole('button', { name: 'take the usual names' }).first().click()
+  await expect(pattern).toHaveValue('*')
+  await expect(problems).toHaveCount(0)
+  await expect(targets.getByRole('link', { name: 'Download as a zip' })).toBeVisible()
+  // As everything else that is changed, it can be taken back.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(pattern).toHaveValue('con.*')
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(targets.getByRole('checkbox', { name: 'Icon theme' })).not.toBeChecked()
+})
+
 test('all targets are set up, delivered, released, changed and compared', async ({ page }) => {
   test.slow()
   for (const [name, count] of [

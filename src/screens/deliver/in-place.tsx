@@ -71,8 +71,8 @@ export function InPlace({ set, target }: { set: IconSet; target: Target }) {
       )}
       {icon && example && (
         <p className="mt-2 flex gap-1.5 text-quiet">
-          <span className="flex-none">{icon.name} is written to</span>
-          <code className="min-w-0 truncate font-mono text-ink">{example.path}</code>
+          <span className="flex-none">{icon.name} is written to</span>{' '}
+          <code className="min-w-0 truncate font-mono text-ink">{example.path}</code>{' '}
           {files.length > 1 && <span className="flex-none">and {files.length - 1} more</span>}
         </p>
       )}

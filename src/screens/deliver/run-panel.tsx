@@ -151,34 +151,36 @@ function Faults({
             <li
               key={`${i} ${sentence}`}
               className={clsx(
-                'mb-1 flex items-end gap-2 border-l-2 py-0.5 pl-2',
+                'mb-1 flex flex-wrap items-end justify-end gap-x-2 border-l-2 py-0.5 pl-2',
                 isError ? 'border-fault text-fault' : 'border-snag text-ink',
               )}
               title={sentence}
             >
-              <span className={clsx('min-w-0 flex-1', !whole && 'line-clamp-2')}>{sentence}</span>
-              {name !== undefined && (
-                <Link
-                  href={`/sets/${setId}/draw/${encodeURIComponent(name)}`}
-                  className="flex-none underline hover:text-hand"
-                >
-                  open
-                </Link>
-              )}
-              {icon !== undefined && rename !== undefined && (
-                <button
-                  type="button"
-                  className="flex-none underline hover:text-hand"
-                  onClick={() => onRename(icon, rename)}
-                >
-                  rename it {rename}
-                </button>
-              )}
-              {mend && (
-                <button type="button" className="flex-none underline hover:text-hand" onClick={() => onMend(mend)}>
-                  {mend.word}
-                </button>
-              )}
+              <span className={clsx('min-w-0 grow basis-52', !whole && 'line-clamp-2')}>{sentence}</span>
+              <span className="flex flex-none gap-2">
+                {name !== undefined && (
+                  <Link
+                    href={`/sets/${setId}/draw/${encodeURIComponent(name)}`}
+                    className="flex-none underline hover:text-hand"
+                  >
+                    open
+                  </Link>
+                )}
+                {icon !== undefined && rename !== undefined && (
+                  <button
+                    type="button"
+                    className="flex-none underline hover:text-hand"
+                    onClick={() => onRename(icon, rename)}
+                  >
+                    rename it {rename}
+                  </button>
+                )}
+                {mend && (
+                  <button type="button" className="flex-none underline hover:text-hand" onClick={() => onMend(mend)}>
+                    {mend.word}
+                  </button>
+                )}
+              </span>
             </li>
           )
         })}
