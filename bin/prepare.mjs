@@ -72,7 +72,9 @@ export function install() {
     () => existsSync(join(root, 'node_modules', '.package-lock.json')),
     () => {
       console.log('Installing packages (about two minutes the first time)…')
-      return run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev', '--loglevel=error'], { stdio: ['ignore', 'ignore', 'inherit'] })
+      return run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev', '--loglevel=error'], {
+        stdio: ['ignore', 'ignore', 'inherit'],
+      })
     },
   )
 }

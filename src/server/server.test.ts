@@ -8,7 +8,6 @@ import { main } from '../cli/main'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
 import { iconSvg } from '../core/formats/drawn'
 import { straightAlpha } from '../core/formats/pixels'
-import { STARTERS } from '../core/rules/starters'
 import type { IconSet } from '../core/set/set'
 import { type Db, openDatabase } from './database'
 import { addDemoSets, firstStart } from './demo'
@@ -17,27 +16,8 @@ import { Renderer, THREAD } from './renderer/renderer'
 import { deletedIcons, saveSet } from './save'
 import { rowsOfSet, setOfRows } from './set-rows'
 import { sheetOf } from './sheet'
+import { boxIcon as icon, pier as set, style } from '../../tools/samples'
 import { addSet, deleteSet, duplicateSet, listSets, readSet, renameSet, restoreSet } from './sets'
-
-const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const icon = (id: string, name = id) => ({
-  id,
-  name,
-  masters: [
-    {
-      base: 24,
-      objects: [
-        { kind: 'rectangle' as const, id: 'box', name: 'Box', x: 3, y: 3, w: 18, h: 18, corner: 'outer', style },
-      ],
-    },
-  ],
-})
-const set: IconSet = {
-  name: 'Pier',
-  kind: 'interface',
-  rules: STARTERS[0]!.rules,
-  icons: [icon('oar'), icon('buoy'), icon('ferry')],
-}
 
 let db: Db
 let id: string

@@ -2,6 +2,7 @@ import { sql } from 'kysely'
 import { customAlphabet } from 'nanoid'
 import { realSize } from '../core/rules/real-size'
 import { freeName, SetName } from '../core/set/names'
+import type { ShelfEntry } from '../core/set/shelf-entry'
 import type { Db } from './database'
 import { done, failed, type Result } from './failure'
 import type { IconRow, SetRows } from './set-rows'
@@ -15,23 +16,6 @@ export type StoredSet = {
   readonly writer: string | null
   readonly changedAt: string
   readonly rows: SetRows
-}
-
-/**
- * A set on the shelf or among the deleted ones: what its row shows. `side` is the size in pixels its icons are shown
- * at.
- */
-export type ShelfEntry = {
-  readonly id: string
-  readonly name: string
-  readonly kind: string
-  readonly grid: number
-  readonly side: number
-  readonly icons: number
-  /** How many snags its icons have, as far as they are drawn; null where none is. */
-  readonly snags: number | null
-  readonly changedAt: string
-  readonly deleted: boolean
 }
 
 const now = () => new Date().toISOString()

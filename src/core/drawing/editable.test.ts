@@ -11,33 +11,10 @@ import { afterEdit, editable } from './editable'
 import { outline } from './evaluate'
 import { changeNodes, insertNode, moveNodes, pullSegment, removeNodes } from './node-edit'
 import type { DrawingObject } from './object'
-import type { Node } from './node'
-import type { PathObject } from './kinds/path/schema'
 import { walk } from './tree'
+import { path, polygon, style } from '../../../tools/samples'
 
 const values = STARTERS[0]!.rules
-const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const polygon = (sides: number, extra: object = {}): DrawingObject => ({
-  kind: 'polygon',
-  id: 'p',
-  name: 'p',
-  x: 4,
-  y: 4,
-  w: 16,
-  h: 16,
-  sides,
-  corner: 0,
-  style,
-  ...extra,
-})
-const path = (nodes: Node[], closed = true): PathObject => ({
-  kind: 'path',
-  id: 'p',
-  name: 'p',
-  corner: 0,
-  style,
-  contours: [{ closed, nodes }],
-})
 const at = (node: number) => ({ contour: 0, node })
 
 describe('a polygon edited at one side', () => {

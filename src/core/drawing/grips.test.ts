@@ -3,22 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { STARTERS } from '../rules/starters'
 import { gripsOf, pullGrip } from './grips'
 import type { DrawingObject } from './object'
+import { polygon, style } from '../../../tools/samples'
 
 const values = STARTERS[0]!.rules
-const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const polygon = (sides: number, extra: object = {}): DrawingObject => ({
-  kind: 'polygon',
-  id: 'p',
-  name: 'p',
-  x: 4,
-  y: 4,
-  w: 16,
-  h: 16,
-  sides,
-  corner: 0,
-  style,
-  ...extra,
-})
 
 describe('grips', () => {
   it('set the number they lie at: pulled to where they are, they change nothing', () => {

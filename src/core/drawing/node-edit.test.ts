@@ -19,19 +19,10 @@ import {
   setKind,
   straighten,
 } from './node-edit'
-import type { Node } from './node'
 import type { PathObject } from './kinds/path/schema'
+import { path, style } from '../../../tools/samples'
 
 const values = STARTERS[0]!.rules
-const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const path = (nodes: Node[], closed = true): PathObject => ({
-  kind: 'path',
-  id: 'p',
-  name: 'p',
-  corner: 0,
-  style,
-  contours: [{ closed, nodes }],
-})
 const square = () =>
   path([
     { x: 4, y: 4 },

@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
+import type { ShelfEntry } from '@/core/set/shelf-entry'
 import { MAX_BYTES } from '@/core/formats/set-file'
 import { Button } from '@/ui/button'
 import { MenuButton } from '@/ui/menu'
@@ -13,26 +14,11 @@ import { NewSetDialog } from './new-set-dialog'
 import { RunOfIcons } from './run-of-icons'
 import { type Answer, reached, type ShelfActions, ShelfActionsContext, useShelfActions } from './shelf-actions'
 
-type Entry = {
-  readonly id: string
-  readonly name: string
-  readonly kind: string
-  readonly grid: number
-  /** The size in pixels that its icons are shown at. */
-  readonly side: number
-  /** How many icons it has. */
-  readonly icons: number
-  /** How many snags they have; null where that is not known yet. */
-  readonly snags: number | null
-  readonly changedAt: string
-  readonly deleted: boolean
-}
-
 /** The first screen: all sets. */
-export function ShelfScreen({ entries, actions }: { entries: readonly Entry[]; actions: ShelfActions }) {
+export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry[]; actions: ShelfActions }) {
   const router = useRouter()
   const [creating, setCreating] = useState(false)
-  const [naming, setNaming] = useState<Entry | null>(null)
+  const [naming, setNaming] = useState<ShelfEntry | null>(null)
   const file = useRef<HTMLInputElement>(null)
   const onShelf = entries.filter(({ deleted }) => !deleted)
   const deleted = entries.filter((entry) => entry.deleted)
@@ -159,7 +145,7 @@ function SetRow({
   entry: { id, name, kind, grid, side, icons, snags, changedAt },
   onRename,
 }: {
-  entry: Entry
+  entry: ShelfEntry
   onRename: () => void
 }) {
   const actions = useShelfActions()

@@ -4,8 +4,6 @@ import { join } from 'node:path'
 import { unzipSync } from 'fflate'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { main } from '../../cli/main'
-import { STARTERS } from '../../core/rules/starters'
-import type { IconSet } from '../../core/set/set'
 import { changesBetween } from '../../core/targets/compare'
 import { TARGETS } from '../../core/targets/targets'
 import { type Db, openDatabase } from '../database'
@@ -14,28 +12,11 @@ import { Renderer, THREAD } from '../renderer/renderer'
 import { saveSet } from '../save'
 import { rowsOfSet } from '../set-rows'
 import { addSet, listSets } from '../sets'
+import { pier as set } from '../../../tools/samples'
 import { archiveStream, bytesOf } from './archive-stream'
 import { readFamily } from './family'
 import { addRelease, deliveredNow, listReleases, releaseArchive, releasedIn } from './releases'
 import { runOf } from './runs'
-
-const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const icon = (id: string): IconSet['icons'][number] => ({
-  id,
-  name: id,
-  masters: [
-    {
-      base: 24,
-      objects: [{ kind: 'rectangle', id: 'box', name: 'Box', x: 3, y: 3, w: 18, h: 18, corner: 'outer', style }],
-    },
-  ],
-})
-const set: IconSet = {
-  name: 'Pier',
-  kind: 'interface',
-  rules: STARTERS[0]!.rules,
-  icons: [icon('oar'), icon('buoy'), icon('ferry')],
-}
 
 let db: Db
 let id: string

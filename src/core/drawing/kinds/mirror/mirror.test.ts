@@ -9,19 +9,9 @@ import { evaluate, outline } from '../../evaluate'
 import { halfOf, imagesOf, mirrored } from './images'
 import { nodesOf } from '../../nodes'
 import type { DrawingObject } from '../../object'
-import type { Node } from '../../node'
-import type { PathObject } from '../path/schema'
+import { path } from '../../../../../tools/samples'
 
 const values = STARTERS[0]!.rules
-const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const path = (nodes: Node[], closed = true): PathObject => ({
-  kind: 'path',
-  id: 'p',
-  name: 'p',
-  corner: 0,
-  style,
-  contours: [{ closed, nodes }],
-})
 
 describe('live symmetry', () => {
   it('joins an open half to one closed outline, and a half of a half is where it was', () => {

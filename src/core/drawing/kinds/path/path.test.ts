@@ -7,21 +7,12 @@ import { transformObject } from '../../transform-object'
 import { afterEdit } from '../../editable'
 import { evaluate, outline } from '../../evaluate'
 import { moveNodes } from '../../node-edit'
-import type { Node } from '../../node'
 import type { PathObject } from './schema'
 import { toggledRegion } from './regions'
 import { traced } from './trace'
+import { path, style } from '../../../../../tools/samples'
 
 const values = STARTERS[0]!.rules
-const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const path = (nodes: Node[], closed = true): PathObject => ({
-  kind: 'path',
-  id: 'p',
-  name: 'p',
-  corner: 0,
-  style,
-  contours: [{ closed, nodes }],
-})
 const at = (node: number) => ({ contour: 0, node })
 
 describe('joins and caps of single nodes', () => {

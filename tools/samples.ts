@@ -1,0 +1,57 @@
+import type { DrawingObject } from '../src/core/drawing/object'
+import type { Node } from '../src/core/drawing/node'
+import type { PathObject } from '../src/core/drawing/kinds/path/schema'
+import { STARTERS } from '../src/core/rules/starters'
+import type { IconSet } from '../src/core/set/set'
+
+/** Small things that tests begin with. */
+
+/** Ink of the main weight around nothing. */
+export const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
+
+/** A path of one contour. */
+export const path = (nodes: Node[], closed = true): PathObject => ({
+  kind: 'path',
+  id: 'p',
+  name: 'p',
+  corner: 0,
+  style,
+  contours: [{ closed, nodes }],
+})
+
+/** A polygon in the middle sixteen units of a square of 24. */
+export const polygon = (sides: number, extra: object = {}): DrawingObject => ({
+  kind: 'polygon',
+  id: 'p',
+  name: 'p',
+  x: 4,
+  y: 4,
+  w: 16,
+  h: 16,
+  sides,
+  corner: 0,
+  style,
+  ...extra,
+})
+
+/** An icon of one box. */
+export const boxIcon = (id: string, name = id) => ({
+  id,
+  name,
+  masters: [
+    {
+      base: 24,
+      objects: [
+        { kind: 'rectangle' as const, id: 'box', name: 'Box', x: 3, y: 3, w: 18, h: 18, corner: 'outer', style },
+      ],
+    },
+  ],
+})
+
+/** A set of three such icons. */
+export const pier: IconSet = {
+  name: 'Pier',
+  kind: 'interface',
+  rules: STARTERS[0]!.rules,
+  icons: [boxIcon('oar'), boxIcon('buoy'), boxIcon('ferry')],
+}
