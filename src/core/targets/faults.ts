@@ -1,0 +1,92 @@
+import { freeName, IconName, nameKey } from '../set/names'
+import type { Delivery } from '../set/settings'
+import { optionsOf } from './options'
+import { appsOf, named, type PlannedFile } from './plan'
+import type { Portrait } from './portrait'
+import type { Family, Fault } from './target'
+import { TARGETS } from './targets'
+
+/** The longest path that every system and archive takes. */
+const LONGEST = 180
+
+/**
+ * What speaks against the paths of files planned by what is chosen: two that would be one, names that some system
+ * refuses, long ones; each with what would mend it, where that is known.
+ */
+export function pathFaults(files: readonly PlannedFile[], delivery: Delivery | undefined): Fault[] {
+  const seen = new Map<string, PlannedFile>()
+  const faults = new Map<string, Fault>(),
+    refused = new Map<string, string | null>(),
+    names = files.flatMap(({ icon }) => (icon ? [icon.name] : []))
+  for (const file of files) {
+    const { path, icon } = file,
+      key = nameKey(path),
+      other = seen.get(key)
+    seen.set(key, other ?? file)
+    const say = (about: string, sentence: string, rename?: string) => {
+      const at = `${about} ${icon?.id ?? path}`
+      if (!faults.has(at))
+        faults.set(at, {
+          sentence,
+          isError: true,
+          ...(icon && { icon: icon.id }),
+          ...(rename !== undefined && { rename }),
+          ...(rename === undefined && about !== 'long' && usualNames(file.target, delivery)),
+        })
+    }
+    if (other)
+      say(
+        'clash',
+        icon && other.icon && icon !== other.icon
+          ? `“${other.icon.name}” and “${icon.name}” would both be the file ${path}: rename one of them.`
+          : `Two files would be ${path}: choose another pattern of names.`,
+        icon && other.icon && icon !== other.icon ? freeName(icon.name, names) : undefined,
+      )
+    if (path.length > LONGEST)
+      say('long', `The path ${path.slice(0, 60)}… is longer than the ${LONGEST} characters that every system takes.`)
+    for (const part of path.split('/')) {
+      let why = refused.get(part)
+      if (why === undefined) refused.set(part, (why = IconName.safeParse(part).error?.issues[0]!.message ?? null))
+      if (why === null) continue
+      // Where the name itself is the fault, as a device’s is, no pattern of names is.
+      const isName = icon && !IconName.safeParse(part.replace(/\..*$/, '')).success
+      say(
+        'part',
+        `${path}: ${why}`,
+        isName && !usualNames(file.target, delivery).mend ? freeName(`${icon.name} icon`, names) : undefined,
+      )
+    }
+  }
+  return [...faults.values()]
+}
+
+/** The way back to the names that a target usually gives, where others can be chosen. */
+function usualNames(id: string, delivery: Delivery | undefined): { mend?: Fault['mend'] } {
+  const target = TARGETS.find((one) => one.id === id)!,
+    chosen = optionsOf(target, delivery)
+  const options = Object.fromEntries(
+    ['case', 'pattern'].flatMap((key) => {
+      const usual = target.choices[key]?.usual
+      return usual !== undefined && usual !== chosen[key] ? [[key, usual]] : []
+    }),
+  )
+  return Object.keys(options).length > 0 ? { mend: { word: 'take the usual names', target: id, options } } : {}
+}
+
+/** What speaks against an icon at some targets, beside its name. */
+export function targetFaultsOf(portrait: Portrait, family: Family, targets: Iterable<string>): Fault[] {
+  const { icon } = portrait
+  const isApp = appsOf(family).some(({ id }) => id === icon.id)
+  return named(targets).flatMap((target) =>
+    target.isForApps && !isApp
+      ? []
+      : (target.faults?.(portrait, optionsOf(target, family.delivery)) ?? []).map(
+          ({ sentence, isError, mend }): Fault => ({
+            sentence: `${target.platform}, ${target.name}: “${icon.name}” ${sentence}`,
+            isError,
+            icon: icon.id,
+            ...(mend && { mend: { ...mend, target: target.id } }),
+          }),
+        ),
+  )
+}
