@@ -3,7 +3,8 @@ import type { Point } from '../geometry/point'
 import { type Cubic, line, type Segment } from '../geometry/segment'
 import { FINE, writtenRadii } from './arc-radii'
 import { rounded, shortNumber } from './number'
-import { arcLike, isFlat, isStraight } from './simpler'
+import { ARC, type Axis, type Smooth, waysOf, X, XY, XYXYXY, Y } from './curve-ways'
+import { isFlat, isStraight } from './simpler'
 
 /** Digits after the point that keep every coordinate within 0.0005. */
 export const PRECISION = 3
@@ -42,17 +43,6 @@ export function rememberedPathData(path: Path, digits = PRECISION): string {
 
 /** How a path is painted, as far as it matters to how it is closed. */
 export type Painted = 'filled' | 'stroked round' | 'stroked'
-
-/** The control point that the next smooth curve begins with, by the curve before it; null where there is none. */
-type Smooth = { readonly letter: 'C' | 'Q'; readonly x: number; readonly y: number }
-
-/** A way to write a segment, and what a smooth curve after it begins with. */
-type Way = {
-  readonly letter: string
-  readonly numbers: readonly number[]
-  readonly axes: readonly Axis[]
-  readonly next: Smooth | null
-}
 
 type Written = { readonly name: string; readonly text: string; readonly pointed: boolean }
 
@@ -123,41 +113,12 @@ class PathWriter {
 
   /** A cubic by its shortest command. */
   private curve(segment: Cubic): void {
-    const { from, c1, c2, to } = segment,
-      { digits, smooth: before } = this,
-      unit = 10 ** -digits
-    if (isStraight(segment, unit / 2)) {
+    const { digits, smooth: before } = this
+    if (isStraight(segment, 0.5 / 10 ** digits)) {
       this.smooth = null
-      return this.segment(line(from, to))
+      return this.segment(line(segment.from, segment.to))
     }
-    const after = (letter: 'C' | 'Q', { x, y }: Point): Smooth => ({
-      letter,
-      x: rounded(2 * rounded(to.x, digits) - rounded(x, digits), digits),
-      y: rounded(2 * rounded(to.y, digits) - rounded(y, digits), digits),
-    })
-    const isNext = (letter: 'C' | 'Q', { x, y }: Point) =>
-      before?.letter === letter && rounded(x, digits) === before.x && rounded(y, digits) === before.y
-    const ways: Way[] = [
-      isNext('C', c1)
-        ? { letter: 'S', numbers: [c2.x, c2.y, to.x, to.y], axes: XYXY, next: after('C', c2) }
-        : { letter: 'C', numbers: [c1.x, c1.y, c2.x, c2.y, to.x, to.y], axes: XYXYXY, next: after('C', c2) },
-    ]
-    // As a quadratic it is off by less than a tenth of how far the two ends want its control point apart.
-    const q1 = { x: from.x + 1.5 * (c1.x - from.x), y: from.y + 1.5 * (c1.y - from.y) },
-      q2 = { x: to.x + 1.5 * (c2.x - to.x), y: to.y + 1.5 * (c2.y - to.y) }
-    if (Math.hypot(q1.x - q2.x, q1.y - q2.y) <= 5 * unit) {
-      const q = { x: (q1.x + q2.x) / 2, y: (q1.y + q2.y) / 2 }
-      ways.push(
-        isNext('Q', q)
-          ? { letter: 'T', numbers: [to.x, to.y], axes: XY, next: after('Q', before!) }
-          : { letter: 'Q', numbers: [q.x, q.y, to.x, to.y], axes: XYXY, next: after('Q', q) },
-      )
-    }
-    const round = this.compact === 'stroked' ? null : arcLike(segment, unit, digits)
-    if (round) {
-      const { radius, sweep } = round
-      ways.push({ letter: 'A', numbers: [radius, radius, 0, 0, sweep ? 1 : 0, to.x, to.y], axes: ARC, next: null })
-    }
+    const ways = waysOf(segment, before, digits, this.compact !== 'stroked')
     const lengths = ways.map(({ letter, numbers, axes }) => this.shortest(letter, numbers, axes, digits).text.length)
     const { letter, numbers, axes, next } = ways[lengths.lastIndexOf(Math.min(...lengths))]!
     this.command(letter, numbers, axes)
@@ -255,12 +216,3 @@ class PathWriter {
     return { name, text, pointed }
   }
 }
-
-/** Which numbers of a command are x (0) or y (1) coordinates and so may be relative. */
-type Axis = 0 | 1 | null
-const X: readonly Axis[] = [0],
-  Y: readonly Axis[] = [1],
-  XY: readonly Axis[] = [0, 1],
-  XYXY: readonly Axis[] = [0, 1, 0, 1],
-  XYXYXY: readonly Axis[] = [0, 1, 0, 1, 0, 1]
-const ARC: readonly Axis[] = [null, null, null, null, null, 0, 1]
