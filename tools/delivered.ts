@@ -36,7 +36,7 @@ export class DeliveredSets {
     for (const [name, set, targets, options] of [
       ['quayside', quayside, 'all', {}],
       ['pdf', quayside, 'apple', { apple: { form: 'pdf' } }],
-      ['skerry', skerry, 'png,favicon,apple-app,android,android-app,windows,linux,linux-app', {}],
+      ['skerry', skerry, 'favicon,apple-app,android,android-app,windows,linux,linux-app', {}],
     ] as const) {
       const file = join(folder, `${name}.wisesquare.json`)
       writeFileSync(file, writeSetFile({ ...set, delivery: { options } }))
