@@ -16,8 +16,8 @@ const LONGEST = 180
 export function pathFaults(files: readonly PlannedFile[], delivery: Delivery | undefined): Fault[] {
   const seen = new Map<string, PlannedFile>()
   const faults = new Map<string, Fault>(),
-    refused = new Map<string, string | null>(),
-    names = files.flatMap(({ icon }) => (icon ? [icon.name] : []))
+    refused = new Map<string, string | null>()
+  const names = () => [...new Set(files.flatMap(({ icon }) => (icon ? [icon.name] : [])))]
   for (const file of files) {
     const { path, icon } = file,
       key = nameKey(path),
@@ -40,7 +40,7 @@ export function pathFaults(files: readonly PlannedFile[], delivery: Delivery | u
         icon && other.icon && icon !== other.icon
           ? `“${other.icon.name}” and “${icon.name}” would both be the file ${path}: rename one of them.`
           : `Two files would be ${path}: choose another pattern of names.`,
-        icon && other.icon && icon !== other.icon ? freeName(icon.name, names) : undefined,
+        icon && other.icon && icon !== other.icon ? freeName(icon.name, names()) : undefined,
       )
     if (path.length > LONGEST)
       say('long', `The path ${path.slice(0, 60)}… is longer than the ${LONGEST} characters that every system takes.`)
@@ -53,7 +53,7 @@ export function pathFaults(files: readonly PlannedFile[], delivery: Delivery | u
       say(
         'part',
         `${path}: ${why}`,
-        isName && !usualNames(file.target, delivery).mend ? freeName(`${icon.name} icon`, names) : undefined,
+        isName && !usualNames(file.target, delivery).mend ? freeName(`${icon.name} icon`, names()) : undefined,
       )
     }
   }
