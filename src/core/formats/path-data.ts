@@ -96,10 +96,11 @@ class PathWriter {
     const { begun } = this
     this.begun = null
     if (begun) {
-      const here = { text: this.text, letter: this.letter, x: this.x, y: this.y }
-      const plain = this.shortest('M', [x, y], XY, this.digits).text.length
+      const step = () => this.shortest('M', [x, y], XY, this.digits).text.length
+      const here = { text: this.text, letter: this.letter, x: this.x, y: this.y },
+        plain = step()
       this.close(begun)
-      if (this.shortest('M', [x, y], XY, this.digits).text.length + 1 >= plain) Object.assign(this, here)
+      if (step() + 'z'.length >= plain) Object.assign(this, here)
     }
     this.command('M', [x, y], XY)
   }

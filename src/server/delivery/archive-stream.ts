@@ -4,8 +4,7 @@ import type { Spool } from './spool'
 
 /**
  * What was made as a zip archive, file by file as it is read: the same files always give the same bytes. Nothing of it
- * is held but the file that is being written. Until it is read or
- * given up, what was made stays.
+ * is held but the file that is being written. Until it is read or given up, what was made stays.
  */
 export function archiveStream(spool: Spool): ReadableStream<Uint8Array> {
   const paths = spool.files.map(({ path }) => path)

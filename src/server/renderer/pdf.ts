@@ -1,7 +1,7 @@
 /** Draws an SVG document as vectors: its top left corner and its side, in points. */
 export type Place = (svg: string, x: number, y: number, side: number) => void
 
-/** Two numbers that stand in every PDF, always the same: when it was made and when it was changed. */
+/** The dates that a PDF bears: always the same, so that the same picture is the same file. */
 const MADE = { CreationDate: new Date(0), ModDate: new Date(0) }
 
 /** A PDF of vectors, drawn by who asks for it. What makes it is loaded when the first is. The same gives the same bytes. */
