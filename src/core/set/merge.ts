@@ -1,10 +1,11 @@
-import type { DrawingObject } from '../drawing/object'
+import { type DrawingObject, isContainer } from '../drawing/object'
 import { same } from '../drawing/same'
-import { find, mapObjects } from '../drawing/tree'
+import { mergedFields, mergedOrder } from './merge-value'
+import { climbed, type Entries, entriesOf, type Entry, grown, sequence } from './object-tree'
 
-/** Something that was changed on two sides: by hand here, and where it was derived from. */
+/** Something that was changed on two sides: here, and where it was derived from or saved elsewhere. */
 export type Conflict = {
-  /** The object, by its id and name, and what of it, as its key in the file. */
+  /** The object, by its id and name, and what of it, as its key in the file; `gone` where it was taken out there. */
   readonly object: string
   readonly name: string
   readonly key: string
@@ -20,142 +21,118 @@ export type Merged = {
 }
 
 type Objects = readonly DrawingObject[]
-type Value = unknown
-type Fields = Readonly<Record<string, Value>>
+
+/** What becomes of an object that was taken out here and changed there. */
+export type Removed = 'stays out' | 'comes back'
 
 /**
- * What becomes of a drawing that was made from `from` by hand (`mine`), now that it is derived otherwise (`theirs`):
- * each number, name and object that only one side changed is as that side has it; where both did, the hand's stays, and
- * is a conflict until it is settled. Objects are known by their ids.
+ * What becomes of a drawing `from` that was changed here to `mine` and elsewhere to `theirs`: each number, name, object
+ * and place in the tree that only one side changed is as that side has it; where both did, `mine` stands, and is a
+ * conflict until it is settled. Objects are known by their ids, wherever in the tree they are, so that one that was
+ * changed here and put into a group there is changed in that group. No id comes twice; `merged(a, a, b)` is `b`.
  */
-export function merged(from: Objects, mine: Objects, theirs: Objects): Merged {
+export function merged(from: Objects, mine: Objects, theirs: Objects, removed: Removed = 'stays out'): Merged {
+  if (from === theirs || mine === theirs) return { objects: mine, from: theirs, conflicts: [] }
+  if (from === mine) return { objects: theirs, from: theirs, conflicts: [] }
+  const [was, own, now] = [entriesOf(from), entriesOf(mine), entriesOf(theirs)]
   const conflicts: Conflict[] = []
-  const { objects, base } = mergedLists(from, mine, theirs, conflicts)
-  return { objects, from: base, conflicts }
+  const kept = new Map<string, Entry>(),
+    bases = new Map<string, Entry>(now)
+  for (const [id, { object, parent }] of own) {
+    const before = was.get(id),
+      there = now.get(id)
+    if (there) {
+      const one = mergedObject((before ?? there).object, object, there.object, conflicts)
+      const home = before && before.parent === parent ? there.parent : parent
+      kept.set(id, { object: one.object, parent: home })
+      bases.set(id, { object: one.base, parent: there.parent })
+    } else if (!before) kept.set(id, { object, parent })
+  }
+  const gone = changedButGone(was, own, now)
+  for (const id of gone) {
+    const { object, parent } = own.get(id)!
+    kept.set(id, { object, parent })
+    bases.set(id, was.get(id)!)
+    if (!gone.has(parent ?? ''))
+      conflicts.push({ object: id, name: object.name, key: 'gone', mine: object.name, theirs: null })
+  }
+  const back = removed === 'comes back' ? changedButGone(was, now, own) : new Set<string>()
+  for (const [id, entry] of now) {
+    if (own.has(id)) continue
+    if (back.has(id) || (!was.has(id) && !isInRemoved(id, was, own, now))) kept.set(id, entry)
+  }
+  const order = (parent: string | null, homes: Entries) =>
+    mergedOrder(
+      sequence(was, homes, parent),
+      sequence(own, homes, parent, now),
+      sequence(now, homes, parent, own),
+      new Set([...homes].flatMap(([id, one]) => (one.parent === parent ? id : []))),
+    )
+  const homes = climbed(kept, own, now)
+  const base = climbed(bases, now, was)
+  return {
+    objects: grown(homes, (parent) => order(parent, homes), [own, now]),
+    from: grown(
+      base,
+      (parent) => mergedOrder([], sequence(now, base, parent), sequence(was, base, parent, now), new Set(base.keys())),
+      [now, was],
+    ),
+    conflicts,
+  }
 }
 
-function mergedLists(
-  from: Objects,
-  mine: Objects,
-  theirs: Objects,
-  conflicts: Conflict[],
-): { objects: Objects; base: Objects } {
-  if (from === theirs) return { objects: mine, base: from }
-  const before = byId(from),
-    now = byId(theirs),
-    own = byId(mine)
-  const bases = new Map<string, DrawingObject>()
-  const kept = mine.flatMap((object): DrawingObject[] => {
-    const was = before.get(object.id),
-      is = now.get(object.id)
-    if (!was) return [object]
-    if (!is) {
-      if (same(was, object)) return []
-      bases.set(object.id, was)
-      conflicts.push({ object: object.id, name: object.name, key: 'gone', mine: object.name, theirs: null })
-      return [object]
+/**
+ * The objects that one side took out and the other changed since, or gave something that is not there either; with them
+ * the containers that hold nothing else any more.
+ */
+function changedButGone(was: Entries, changed: Entries, without: Entries): Set<string> {
+  const gone = new Set<string>()
+  for (const [id, { object, parent }] of changed) {
+    const before = was.get(id)
+    if (without.has(id)) continue
+    if (before && same(bare(before.object), bare(object))) continue
+    if (before) gone.add(id)
+    // What holds it goes on to do so, unless its other members live on elsewhere.
+    for (let at = parent; at !== null && was.has(at) && !without.has(at); at = changed.get(at)?.parent ?? null) {
+      if (hasSurvivor(at, changed, without)) break
+      gone.add(at)
     }
-    const one = mergedObject(was, object, is, conflicts)
-    bases.set(object.id, one.base)
-    return [one.object]
-  })
-  // What came new comes after what it follows there.
-  theirs.forEach((object, i) => {
-    if (before.has(object.id) || own.has(object.id)) return
-    const after = theirs.slice(0, i).findLast(({ id }) => kept.some((one) => one.id === id))
-    kept.splice(after ? kept.findIndex(({ id }) => id === after.id) + 1 : 0, 0, object)
-  })
-  const gone = from.filter(({ id }) => !now.has(id) && bases.has(id))
-  return { objects: kept, base: [...theirs.map((object) => bases.get(object.id) ?? object), ...gone] }
+  }
+  return gone
 }
 
+const hasSurvivor = (container: string, changed: Entries, without: Entries): boolean =>
+  [...changed].some(([id, { parent }]) => parent === container && without.has(id))
+
+/** Whether something new elsewhere lies in what was taken out here with all that was in it. */
+function isInRemoved(id: string, was: Entries, own: Entries, now: Entries): boolean {
+  for (let at = now.get(id)!.parent; at !== null; at = now.get(at)?.parent ?? null)
+    if (was.has(at) && !own.has(at) && !hasSurvivor(at, was, own)) return true
+  return false
+}
+
+const bare = (object: DrawingObject): object => (isContainer(object) ? { ...object, members: [] } : object)
+
+/** One object but for its members, which are merged by themselves. */
 function mergedObject(
   from: DrawingObject,
   mine: DrawingObject,
   theirs: DrawingObject,
   conflicts: Conflict[],
 ): { object: DrawingObject; base: DrawingObject } {
-  const object: Record<string, Value> = {},
-    base: Record<string, Value> = {}
-  const [was, own, now] = [from, mine, theirs] as unknown as [Fields, Fields, Fields]
   if (from.kind !== mine.kind || from.kind !== theirs.kind) {
-    if (same(from, theirs)) return { object: mine, base: theirs }
-    if (same(from, mine)) return { object: theirs, base: theirs }
+    if (same(bare(from), bare(mine))) return { object: theirs, base: theirs }
+    if (same(bare(from), bare(theirs)) || same(bare(mine), bare(theirs))) return { object: mine, base: theirs }
     conflicts.push({ object: mine.id, name: mine.name, key: 'kind', mine: mine.kind, theirs: theirs.kind })
     return { object: mine, base: from }
   }
-  for (const key of new Set([...Object.keys(now), ...Object.keys(own), ...Object.keys(was)])) {
-    if (key === 'members') {
-      const lists = mergedLists(was[key] as Objects, own[key] as Objects, now[key] as Objects, conflicts)
-      object[key] = lists.objects
-      base[key] = lists.base
-      continue
-    }
-    const one = mergedValue(was[key], own[key], now[key])
-    if (one.isTorn) conflicts.push({ object: mine.id, name: mine.name, key, mine: own[key], theirs: now[key] })
-    if (one.value !== undefined) object[key] = one.value
-    if (one.base !== undefined) base[key] = one.base
-  }
-  return { object: object as unknown as DrawingObject, base: base as unknown as DrawingObject }
-}
-
-/** A value with what it is seen from after; torn where both sides changed it, down to single numbers of lists alike. */
-function mergedValue(from: Value, mine: Value, theirs: Value): { value: Value; base: Value; isTorn: boolean } {
-  if (same(from, mine) || same(mine, theirs)) return { value: theirs, base: theirs, isTorn: false }
-  if (same(from, theirs)) return { value: mine, base: theirs, isTorn: false }
-  if (isFields(from) && isFields(mine) && isFields(theirs)) {
-    const value: Record<string, Value> = {},
-      base: Record<string, Value> = {}
-    let isTorn = false
-    for (const key of new Set([...Object.keys(theirs), ...Object.keys(mine), ...Object.keys(from)])) {
-      const one = mergedValue(from[key], mine[key], theirs[key])
-      if (one.value !== undefined) value[key] = one.value
-      if (one.base !== undefined) base[key] = one.base
-      isTorn ||= one.isTorn
-    }
-    return { value, base, isTorn }
-  }
-  if (Array.isArray(from) && Array.isArray(mine) && Array.isArray(theirs)) {
-    if (from.length === mine.length && mine.length === theirs.length) {
-      const all = mine.map((one: Value, i) => mergedValue(from[i], one, theirs[i]))
-      return {
-        value: all.map(({ value }) => value),
-        base: all.map(({ base }) => base),
-        isTorn: all.some(({ isTorn }) => isTorn),
-      }
-    }
-  }
-  return { value: mine, base: from, isTorn: true }
-}
-
-const byId = (objects: Objects): Map<string, DrawingObject> => new Map(objects.map((object) => [object.id, object]))
-
-const isFields = (value: Value): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value)
-
-/**
- * A drawing with a conflict settled: what the hand made of it stays as it is, or is as it is derived. Objects as they
- * are, what they are seen from, and as they are derived now.
- */
-export function settledConflict(
-  { objects, from }: Pick<Merged, 'objects' | 'from'>,
-  theirs: Objects,
-  { object, key }: Pick<Conflict, 'object' | 'key'>,
-  keep: 'mine' | 'theirs',
-): { objects: Objects; from: Objects } {
-  const derived = find(theirs, object)?.object
-  if (!derived) {
-    const without = (list: Objects) => mapObjects(list, (one) => (one.id === object ? null : one))
-    return { objects: keep === 'theirs' ? without(objects) : objects, from: without(from) }
-  }
-  const taken = (one: DrawingObject): DrawingObject => {
-    if (key === 'kind') return derived
-    const { [key]: _, ...rest } = one as unknown as Record<string, Value>
-    const value = (derived as unknown as Fields)[key]
-    return { ...rest, ...(value !== undefined && { [key]: value }) } as unknown as DrawingObject
-  }
-  const withTaken = (list: Objects) => mapObjects(list, (one) => (one.id === object ? taken(one) : one))
+  const [was, own, now] = [from, mine, theirs] as unknown as Record<string, unknown>[]
+  const { value, base, torn } = mergedFields(was!, own!, now!, 'members')
+  for (const key of torn) conflicts.push({ object: mine.id, name: mine.name, key, mine: own![key], theirs: now![key] })
   return {
-    objects: keep === 'theirs' ? withTaken(objects) : objects,
-    from: withTaken(from),
+    object: { ...(value as object), ...membersOf(mine) } as DrawingObject,
+    base: { ...(base as object), ...membersOf(theirs) } as DrawingObject,
   }
 }
+
+const membersOf = (object: DrawingObject): object => (isContainer(object) ? { members: object.members } : {})

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { namesUsed } from '../drawing/visit'
+import { namesUsed, type ValueKind } from '../drawing/visit'
 import { Accepted } from '../drawing/accepted'
 import { Guide } from '../drawing/guide'
 import { DrawingObject } from '../drawing/object'
@@ -107,8 +107,15 @@ export const aliasesOf = ({ aliases }: Pick<Icon, 'aliases'>): readonly string[]
 /** What a master's drawing is called among its alternatives. */
 export const titleOf = ({ title }: Master): string => title ?? 'first'
 
-/** What a schema cannot see about one icon of a set, as sentences; none when all is well. */
-export function iconProblems(icon: Icon, rules: Rules): string[] {
+/**
+ * What a schema cannot see about one icon of a set, as sentences; none when all is well. `isKnown` says which named values
+ * a drawing may refer to.
+ */
+export function iconProblems(
+  icon: Icon,
+  rules: Rules,
+  isKnown: (kind: ValueKind, name: string) => boolean = (kind, name) => hasValue(rules, kind, name),
+): string[] {
   const problems: string[] = []
   const bases = icon.masters.map(({ base }) => base)
   if (bases[0] !== rules.grid.size)
@@ -134,7 +141,7 @@ export function iconProblems(icon: Icon, rules: Rules): string[] {
       if (parents.length >= LIMITS.depth)
         problems.push(`Icon “${icon.name}” nests objects more than ${LIMITS.depth} deep.`)
       for (const { kind, name } of namesUsed(object)) {
-        if (!hasValue(rules, kind, name)) {
+        if (!isKnown(kind, name)) {
           problems.push(
             `Icon “${icon.name}”, object “${object.name}” uses the ${kind} “${name}”, which the rules do not have.`,
           )

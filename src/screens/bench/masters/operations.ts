@@ -1,5 +1,6 @@
 import { basesOf, bookAt } from '@/core/rules/book'
-import { type Conflict, settledConflict } from '@/core/set/merge'
+import type { Conflict } from '@/core/set/merge'
+import { settledConflict } from '@/core/set/settle'
 import { derivedFrom, masterOn } from '@/core/set/masters'
 import { masterFor } from '@/core/set/set'
 import type { Command } from '@/ui/commands'

@@ -1,0 +1,59 @@
+import { z } from 'zod'
+import { Rules } from '../rules/rules'
+import type { SetChange } from '../set/change'
+import { SetName } from '../set/names'
+import { Icon } from '../set/set'
+import { Delivery } from '../set/settings'
+import { type Left, type Saver, unsaved } from './saver'
+import { SaveRequest, type SetWrites } from './wire'
+
+const sides = <T extends z.ZodType>(value: T) => z.object({ from: value, to: value })
+
+/** A change as plain data: whole parts, as they were and as they are. */
+const Change = z.object({
+  name: sides(SetName).optional(),
+  rules: sides(Rules).optional(),
+  delivery: z.object({ from: Delivery.optional(), to: Delivery.optional() }).optional(),
+  order: sides(z.array(z.string())).optional(),
+  icons: z.array(z.object({ id: z.string(), from: Icon.optional(), to: Icon.optional() })),
+})
+
+/** What a browser keeps of a window until it is saved: what it changed, and the save that had no answer yet. */
+export const Kept = z.object({
+  setId: z.string(),
+  writer: z.string(),
+  /** When it was kept last, as ISO 8601 in UTC. */
+  at: z.string(),
+  change: Change,
+  sent: SaveRequest.nullable(),
+})
+export type Kept = { readonly setId: string; readonly writer: string; readonly at: string } & Unsaved
+
+/** What of a window is not saved. */
+export type Unsaved = { readonly change: SetChange; readonly sent: SaveRequest | null }
+
+/** What is to be kept of a window; null where all of it is saved. */
+export function toKeep(saver: Saver): Unsaved | null {
+  const change = unsaved(saver)
+  return change || saver.sent ? { change: change ?? { icons: [] }, sent: saver.sent } : null
+}
+
+/**
+ * What a window left, to be laid over what is stored now. `wasSaved` says that its last save arrived: what was sent is
+ * what the rest is then seen from.
+ */
+export function leftOf({ writer, change, sent }: Pick<Kept, 'writer' | 'change' | 'sent'>, wasSaved: boolean): Left {
+  return { writer, change: wasSaved && sent ? seenFrom(change, sent.writes) : change }
+}
+
+/** A change seen from a state in which these writes are done. */
+function seenFrom(change: SetChange, writes: SetWrites): SetChange {
+  const sent = new Map(writes.icons?.map((icon) => [icon.id, icon]))
+  return {
+    ...(change.name && { name: { ...change.name, from: writes.name ?? change.name.from } }),
+    ...(change.rules && { rules: { ...change.rules, from: writes.rules ?? change.rules.from } }),
+    ...(change.delivery && { delivery: { ...change.delivery, from: writes.delivery ?? change.delivery.from } }),
+    ...(change.order && { order: { ...change.order, from: writes.order ?? change.order.from } }),
+    icons: change.icons.map((one) => ({ ...one, from: sent.get(one.id) ?? one.from })),
+  }
+}

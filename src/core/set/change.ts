@@ -1,0 +1,79 @@
+import type { Rules } from '../rules/rules'
+import { mergedSet } from './merge-set'
+import type { Icon, IconSet } from './set'
+import type { Delivery } from './settings'
+
+type Sides<T> = { readonly from: T; readonly to: T }
+
+/**
+ * What differs between two states of a set, by part: its name, rules, delivery, the order of its icons by their ids, and
+ * each icon by its id; an icon that one state has not is left out on that side. Plain data.
+ */
+export type SetChange = {
+  readonly name?: Sides<string>
+  readonly rules?: Sides<Rules>
+  readonly delivery?: Sides<Delivery | undefined>
+  readonly order?: Sides<readonly string[]>
+  readonly icons: readonly { readonly id: string; readonly from?: Icon | undefined; readonly to?: Icon | undefined }[]
+}
+
+/** What differs between two sets, found by identity: what an edit did not touch is the same object. Null when nothing does. */
+export function changeBetween(from: IconSet, to: IconSet): SetChange | null {
+  const icons = from.icons === to.icons ? [] : iconChanges(from.icons, to.icons)
+  const change: SetChange = {
+    ...(from.name !== to.name && { name: { from: from.name, to: to.name } }),
+    ...(from.rules !== to.rules && { rules: { from: from.rules, to: to.rules } }),
+    ...(!isSameDelivery(from.delivery, to.delivery) && { delivery: { from: from.delivery, to: to.delivery } }),
+    ...(!isSameOrder(from.icons, to.icons) && { order: { from: idsOf(from), to: idsOf(to) } }),
+    icons,
+  }
+  return icons.length > 0 || Object.keys(change).length > 1 ? change : null
+}
+
+function iconChanges(from: readonly Icon[], to: readonly Icon[]): SetChange['icons'] {
+  const known = new Map(from.map((icon) => [icon.id, icon]))
+  const changed = to.flatMap((icon) =>
+    known.get(icon.id) === icon ? [] : [{ id: icon.id, from: known.get(icon.id), to: icon }],
+  )
+  const there = new Set(to.map(({ id }) => id))
+  return [...changed, ...from.flatMap((icon) => (there.has(icon.id) ? [] : [{ id: icon.id, from: icon }]))]
+}
+
+/** Nothing chosen is the same as nothing said. */
+const isSameDelivery = (a: Delivery = {}, b: Delivery = {}): boolean =>
+  a === b || Object.keys(a).length + Object.keys(b).length === 0
+
+const idsOf = ({ icons }: IconSet): string[] => icons.map(({ id }) => id)
+
+const isSameOrder = (a: readonly Icon[], b: readonly Icon[]): boolean =>
+  a === b || (a.length === b.length && a.every(({ id }, i) => id === b[i]!.id))
+
+/** A set with the parts of a change as one of its sides has them; icons that the order does not name stay at the end. */
+export function withSide(set: IconSet, change: SetChange, side: 'from' | 'to'): IconSet {
+  const icons = new Map(set.icons.map((icon) => [icon.id, icon]))
+  for (const one of change.icons) {
+    const icon = one[side]
+    if (icon) icons.set(one.id, icon)
+    else icons.delete(one.id)
+  }
+  const order = change.order?.[side] ?? []
+  const ids = new Set([...order, ...icons.keys()])
+  const { delivery: was, ...rest } = set
+  const delivery = change.delivery ? change.delivery[side] : was
+  return {
+    ...rest,
+    name: change.name?.[side] ?? set.name,
+    rules: change.rules?.[side] ?? set.rules,
+    ...(delivery && { delivery }),
+    icons: [...ids].flatMap((id) => icons.get(id) ?? []),
+  }
+}
+
+/**
+ * A set after a change is done to it (`to`) or taken back (`from`), whatever else happened to it meanwhile: where the set
+ * is no longer as the other side has it, what was changed since stays.
+ */
+export function moved(set: IconSet, change: SetChange, side: 'from' | 'to'): IconSet {
+  const start = withSide(set, change, side === 'to' ? 'from' : 'to')
+  return mergedSet(start, set, withSide(start, change, side)).set
+}

@@ -1,0 +1,147 @@
+import { same } from '../drawing/same'
+
+/**
+ * A value that was changed on two sides: what becomes of it, what both sides are seen from afterwards, and whether both
+ * changed it, each in its own way.
+ */
+export type MergedValue = { readonly value: unknown; readonly base: unknown; readonly isTorn: boolean }
+
+type Fields = Readonly<Record<string, unknown>>
+
+/** The keys by which the items of a list are known, the first that all of them have. */
+const KEYS = ['id', 'name', 'base'] as const
+
+/**
+ * Merges three states of a value of a file: as it was (`from`), as it is here (`mine`) and as it is elsewhere
+ * (`theirs`). Fields are merged one by one, items of lists by their id, name or base, words by themselves, and all other
+ * lists place by place while they are equally long. Where both sides changed one value, `mine` stands and `base` keeps
+ * what it was, so that merging again says the same; everywhere else `base` is `theirs`. `undefined` is what is not there.
+ */
+export function mergedValue(from: unknown, mine: unknown, theirs: unknown): MergedValue {
+  if (same(from, mine) || same(mine, theirs)) return { value: theirs, base: theirs, isTorn: false }
+  if (same(from, theirs)) return { value: mine, base: theirs, isTorn: false }
+  if (isFields(from) && isFields(mine) && isFields(theirs)) return mergedFields(from, mine, theirs)
+  if (Array.isArray(mine) && Array.isArray(theirs) && (from === undefined || Array.isArray(from))) {
+    const lists = [(from ?? []) as unknown[], mine, theirs] as const
+    const key = keyOf(lists)
+    if (key) return mergedItems(...lists, key)
+    if (lists[0].length === mine.length && mine.length === theirs.length) return mergedPlaces(...lists)
+  }
+  return { value: mine, base: from, isTorn: true }
+}
+
+/** Fields merged one by one, and the keys of those that both sides changed; `skip` names one that is merged elsewhere. */
+export function mergedFields(
+  from: Fields,
+  mine: Fields,
+  theirs: Fields,
+  skip?: string,
+): MergedValue & { readonly value: Fields; readonly base: Fields; readonly torn: readonly string[] } {
+  const value: Record<string, unknown> = {},
+    base: Record<string, unknown> = {}
+  const torn: string[] = []
+  for (const key of new Set([...Object.keys(theirs), ...Object.keys(mine), ...Object.keys(from)])) {
+    if (key === skip) continue
+    const one = mergedValue(from[key], mine[key], theirs[key])
+    if (one.value !== undefined) value[key] = one.value
+    if (one.base !== undefined) base[key] = one.base
+    if (one.isTorn) torn.push(key)
+  }
+  return { value, base, torn, isTorn: torn.length > 0 }
+}
+
+function mergedPlaces(from: readonly unknown[], mine: readonly unknown[], theirs: readonly unknown[]): MergedValue {
+  const all = mine.map((one, i) => mergedValue(from[i], one, theirs[i]))
+  return {
+    value: all.map(({ value }) => value),
+    base: all.map(({ base }) => base),
+    isTorn: all.some(({ isTorn }) => isTorn),
+  }
+}
+
+type Key = (item: unknown) => string
+
+/** How the items of three lists are told apart; null where they cannot be. */
+function keyOf(lists: readonly (readonly unknown[])[]): Key | null {
+  const all = lists.flat()
+  const keys: Key[] = [
+    ...KEYS.map(
+      (key): Key =>
+        (item) =>
+          String((item as Fields)[key]),
+    ),
+    String,
+  ]
+  const fits = (key: Key, i: number) =>
+    all.every((item) =>
+      i === KEYS.length ? typeof item === 'string' : isFields(item) && item[KEYS[i]!] !== undefined,
+    ) && lists.every((list) => new Set(list.map(key)).size === list.length)
+  return keys.find(fits) ?? null
+}
+
+function mergedItems(
+  from: readonly unknown[],
+  mine: readonly unknown[],
+  theirs: readonly unknown[],
+  key: Key,
+): MergedValue {
+  const [was, own, now] = [from, mine, theirs].map((list) => new Map(list.map((item) => [key(item), item]))) as [
+    Map<string, unknown>,
+    Map<string, unknown>,
+    Map<string, unknown>,
+  ]
+  const values = new Map<string, unknown>(),
+    bases = new Map<string, unknown>()
+  let isTorn = false
+  for (const id of new Set([...was.keys(), ...own.keys(), ...now.keys()])) {
+    const one = mergedValue(was.get(id), own.get(id), now.get(id))
+    // What one side changed and the other took out stays.
+    const isOut = one.isTorn && !(own.has(id) && now.has(id))
+    const value = isOut ? (own.get(id) ?? now.get(id)) : one.value
+    const base = isOut ? now.get(id) : one.base
+    if (value !== undefined) values.set(id, value)
+    if (base !== undefined) bases.set(id, base)
+    isTorn ||= one.isTorn && !isOut
+  }
+  const orders = [[...was.keys()], [...own.keys()], [...now.keys()]] as const
+  const bareBases = [...bases.keys()]
+  return {
+    value: mergedOrder(...orders, new Set(values.keys())).map((id) => values.get(id)),
+    base: mergedOrder(orders[0], bareBases, orders[2], new Set(bareBases)).map((id) => bases.get(id)),
+    isTorn,
+  }
+}
+
+/**
+ * The order of what stays of a list that was put in order on two sides: as here, or as elsewhere where nothing was moved
+ * here; what only the other side has comes after what it follows there.
+ */
+export function mergedOrder(
+  from: readonly string[],
+  mine: readonly string[],
+  theirs: readonly string[],
+  stays: ReadonlySet<string>,
+): string[] {
+  const [was, own, now] = [from, mine, theirs].map((list) => list.filter((id) => stays.has(id))) as [
+    string[],
+    string[],
+    string[],
+  ]
+  const there = new Set(now),
+    rank = new Map(was.map((id, i) => [id, i]))
+  const ranks = own.flatMap((id) => (there.has(id) ? (rank.get(id) ?? []) : []))
+  const isMoved = ranks.some((one, i) => i > 0 && one < ranks[i - 1]!)
+  const [first, second] = isMoved ? [own, now] : [now, own]
+  const order = [...first]
+  const placed = new Set(first)
+  for (const [i, id] of second.entries()) {
+    if (placed.has(id)) continue
+    const after = i > 0 ? order.indexOf(second[i - 1]!) : -1
+    order.splice(after + 1, 0, id)
+    placed.add(id)
+  }
+  return order
+}
+
+const isFields = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
