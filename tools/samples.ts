@@ -2,6 +2,7 @@ import type { DrawingObject } from '../src/core/drawing/object'
 import type { Node } from '../src/core/drawing/node'
 import type { PathObject } from '../src/core/drawing/kinds/path/schema'
 import { STARTERS } from '../src/core/rules/starters'
+import type { Stored } from '../src/core/saving/saver'
 import type { IconSet } from '../src/core/set/set'
 
 /** Small things that tests begin with. */
@@ -46,6 +47,20 @@ export const boxIcon = (id: string, name = id) => ({
       ],
     },
   ],
+})
+
+/** A set as a server has it that took it in as a whole. */
+export const storedAs = (set: IconSet, revision = 1): Stored => ({
+  epoch: 'first',
+  set,
+  revision,
+  revisions: {
+    name: revision,
+    rules: revision,
+    delivery: revision,
+    order: revision,
+    icons: Object.fromEntries(set.icons.map(({ id }) => [id, revision])),
+  },
 })
 
 /** A set of three such icons. */

@@ -121,7 +121,13 @@ async function work(round: number): Promise<void> {
     id = added.id
     revision = 1
   }
-  const now = (await json(`${server.base}/api/sets/${id}`)).body as { revision: number; set: typeof demo.set }
+  const now = (await json(`${server.base}/api/sets/${id}`)).body as {
+    epoch: string
+    revision: number
+    revisions: { icons: Record<string, number> }
+    set: typeof demo.set
+  }
+  let iconRevisions = now.revisions.icons
   if (now.revision < revision)
     faults.push(`round ${round}: revision ${now.revision} after ${revision} was acknowledged`)
   revision = now.revision
@@ -145,13 +151,19 @@ async function work(round: number): Promise<void> {
     icon.masters[0].guides = [{ id: 'soak', at: { x: value / 1000, y: 0 }, angle: 90 }]
     const { status, body } = await json(
       `${server.base}/api/sets/${id}/save`,
-      JSON.stringify({ base: revision, writer: 'soak', writes: { icons: [icon] } }),
+      JSON.stringify({
+        epoch: now.epoch,
+        id: `soak-save-${value}`,
+        bases: { icons: { [icon.id]: iconRevisions[icon.id] ?? null } },
+        writes: { icons: [icon] },
+      }),
     )
     if (status === 200) {
-      revision = body as unknown as number
+      revision = (body as { revision: number }).revision
+      iconRevisions[icon.id] = revision
       acknowledged.set(icon.id, value / 1000)
     } else if (status !== 409) faults.push(`round ${round}: a save was answered ${status} ${JSON.stringify(body)}`)
-    else revision = ((await json(`${server.base}/api/sets/${id}`)).body as { revision: number }).revision
+    else iconRevisions = ((await json(`${server.base}/api/sets/${id}`)).body as typeof now).revisions.icons
   })
   const importers = guard(async () => {
     const { status, body } = await json(

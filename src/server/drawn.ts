@@ -1,6 +1,7 @@
 import type { Drawn } from '../core/formats/drawn'
 import type { Db } from './database'
 import type { Shown } from './renderer/tasks'
+import { inOrder } from './set-rows'
 import { fingerprint } from './renderer/fingerprint'
 import { type Renderer, TaskEnded } from './renderer/renderer'
 
@@ -27,11 +28,12 @@ export async function drawnIcons(
   // Who does not wait for its end does not hear of its failure either; it is drawn when it is asked for again.
   drawing.catch(() => undefined)
   await inTime(drawing, patience)
-  const rows = await iconsOf(db, setId, which)
+  const order = await orderOf(db, setId)
+  const rows = await iconsOf(db, setId, which, order)
     .select(['drawn.current', 'drawn.light', 'drawn.dark', 'drawn.others', 'drawn.problem'])
     .execute()
   const own = await fingerprint()
-  return rows.map((row): DrawnIcon => {
+  return inOrder(rows, order).map((row): DrawnIcon => {
     const { id, name, current, light, dark, others, problem } = row
     if (!holds(row, own)) return { id, name, pending: true }
     return current !== null && light !== null && dark !== null
@@ -42,7 +44,7 @@ export async function drawnIcons(
 
 /** Draws and keeps what is not kept, or no longer holds; reads no other drawing. */
 async function drawStale(db: Db, renderer: Renderer, setId: string, which: Which): Promise<void> {
-  const rows = await iconsOf(db, setId, which).execute(),
+  const rows = await iconsOf(db, setId, which, await orderOf(db, setId)).execute(),
     own = await fingerprint()
   await Promise.all(rows.filter((row) => !holds(row, own)).map((row) => drawOnce(db, renderer, setId, row)))
 }
@@ -63,7 +65,11 @@ export function drawSoon(db: Db, renderer: Renderer, setId: string): void {
   drawStale(db, renderer, setId, 'all').catch(() => undefined)
 }
 
-function iconsOf(db: Db, setId: string, which: Which) {
+/** The order of a set's icons, as JSON. */
+const orderOf = async (db: Db, setId: string): Promise<string> =>
+  (await db.selectFrom('sets').select('icon_order').where('id', '=', setId).executeTakeFirst())?.icon_order ?? '[]'
+
+function iconsOf(db: Db, setId: string, which: Which, order: string) {
   const query = db
     .selectFrom('icons')
     .innerJoin('sets', 'sets.id', 'icons.set_id')
@@ -74,9 +80,9 @@ function iconsOf(db: Db, setId: string, which: Which) {
     .where('icons.deleted_at', 'is', null)
     .select(['icons.id', 'icons.name', 'icons.revision', 'sets.rules_revision as rulesRevision'])
     .select(['drawn.icon_revision as drawnOf', 'drawn.rules_revision as drawnUnder', 'drawn.drawn_by as drawnBy'])
-    .orderBy('icons.position')
   if (which === 'all') return query
-  return 'first' in which ? query.limit(which.first) : query.where('icons.id', 'in', which.ids)
+  const ids = 'first' in which ? (JSON.parse(order) as string[]).slice(0, which.first) : which.ids
+  return query.where('icons.id', 'in', ids)
 }
 
 type Row = Awaited<ReturnType<ReturnType<typeof iconsOf>['execute']>>[number]

@@ -2,6 +2,8 @@
 export type Failure = {
   readonly code: 'invalid' | 'not-found' | 'conflict' | 'too-large' | 'forbidden' | 'unavailable'
   readonly message: string
+  /** The parts of a set that are to blame, where that is known. */
+  readonly parts?: readonly string[]
 }
 
 export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure }

@@ -135,6 +135,46 @@ const seventh: Migration = {
   },
 }
 
+async function dropColumn(db: Any, table: string, column: string): Promise<void> {
+  const { rows } = await sql<{ name: string }>`select name from pragma_table_info(${table})`.execute(db)
+  if (rows.some(({ name }) => name === column)) await db.schema.alterTable(table).dropColumn(column).execute()
+}
+
+/**
+ * A revision for each part of a set, the saves that were done, the order of icons as one value of the set, and the name of
+ * the run of revisions that this database counts in.
+ */
+const eighth: Migration = {
+  async up(db: Any) {
+    for (const part of ['name', 'order', 'delivery']) await addColumn(db, 'sets', `${part}_revision`, 'integer', 1)
+    await addColumn(db, 'sets', 'icon_order', 'text')
+    for (const count of ['objects', 'nodes']) await addColumn(db, 'icons', count, 'integer')
+    await sql`update sets set name_revision = revision, order_revision = revision, delivery_revision = revision`.execute(
+      db,
+    )
+    const { rows } = await sql<{ name: string }>`select name from pragma_table_info('icons')`.execute(db)
+    if (rows.some(({ name }) => name === 'position')) {
+      await sql`update sets set icon_order = (
+        select json_group_array(id) from (
+          select id from icons where set_id = sets.id and deleted_at is null order by position))`.execute(db)
+      await db.schema.dropIndex('icons_in_order').ifExists().execute()
+      await dropColumn(db, 'icons', 'position')
+    }
+    await dropColumn(db, 'sets', 'writer')
+    await db.schema.createIndex('icons_there').ifNotExists().on('icons').columns(['set_id', 'deleted_at']).execute()
+    await db.schema
+      .createTable('saves')
+      .ifNotExists()
+      .addColumn('set_id', 'text', (column) => column.notNull().references('sets.id').onDelete('cascade'))
+      .addColumn('id', 'text', (column) => column.notNull())
+      .addColumn('revision', 'integer', (column) => column.notNull())
+      .addColumn('at', 'text', (column) => column.notNull())
+      .addPrimaryKeyConstraint('saves_key', ['set_id', 'id'])
+      .execute()
+    await sql`insert or ignore into settings (key, value) values ('epoch', lower(hex(randomblob(8))))`.execute(db)
+  },
+}
+
 /**
  * Every migration by name; names are applied in alphabetical order and never change once released. Each may be done
  * again over what it did.
@@ -148,6 +188,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '005-snags': fifth,
   '006-masters-and-labels': sixth,
   '007-delivery': seventh,
+  '008-revisions': eighth,
 }
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }

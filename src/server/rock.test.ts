@@ -16,6 +16,7 @@ import { addPicture } from './pictures'
 import { boundedMemory } from './renderer/bounded-memory'
 import { Renderer, TaskEnded, THREAD } from './renderer/renderer'
 import { saveSet } from './save'
+import { bytesOfJson, saveOver } from '../../tools/stored'
 import { importSetFile } from './set-files'
 import { rowsOfSet } from './set-rows'
 import { addSet, listSets, readSet } from './sets'
@@ -131,8 +132,7 @@ describe('icons as they are drawn', () => {
     id = (await addSet(db, rowsOfSet(set))).id
   })
   afterEach(() => db.destroy())
-  const save = (base: number, writes: object) =>
-    saveSet(db, renderer, id, Buffer.from(JSON.stringify({ base, writes })))
+  const save = async (writes: object) => saveSet(db, renderer, id, bytesOfJson(await saveOver(db, id, writes)))
 
   it('are drawn once for each change of icon or rules, and kept; one that cannot be drawn says why', async () => {
     const run = vi.spyOn(renderer, 'run')
@@ -145,10 +145,10 @@ describe('icons as they are drawn', () => {
     ])
     expect(first[0]!.svg!.current).toContain('currentColor')
     expect([await drawnIcons(db, renderer, id, { first: 2 }), drawn()]).toEqual([first.slice(0, 2), 3])
-    await save(1, { icons: [icon('oar', [{ ...box, x: 4 }])] })
+    await save({ icons: [icon('oar', [{ ...box, x: 4 }])] })
     expect((await drawnIcons(db, renderer, id, 'all'))[0]).not.toEqual(first[0])
     expect(drawn()).toBe(4)
-    await save(2, { rules: { ...set.rules, weights: [{ name: 'main', value: 1 }, ...set.rules.weights.slice(1)] } })
+    await save({ rules: { ...set.rules, weights: [{ name: 'main', value: 1 }, ...set.rules.weights.slice(1)] } })
     expect((await drawnIcons(db, renderer, id, { ids: ['ferry'] }))[0]!.svg!.current).not.toBe(first[2]!.svg!.current)
     expect(drawn()).toBe(5)
     run.mockRestore()
@@ -159,7 +159,7 @@ describe('icons as they are drawn', () => {
     expect(await snags()).toBeNull()
     await drawnIcons(db, renderer, id, 'all')
     const before = (await snags())!
-    await save(1, { icons: [icon('oar', [{ ...box, style: { fill: 'none', stroke: '#d5401b', weight: 'main' } }])] })
+    await save({ icons: [icon('oar', [{ ...box, style: { fill: 'none', stroke: '#d5401b', weight: 'main' } }])] })
     await drawnIcons(db, renderer, id, 'all')
     expect(await snags()).toBe(before + 1)
   })
@@ -261,7 +261,12 @@ describe('what is too much or odd', () => {
   const both = async (icons: unknown) => {
     const text = JSON.stringify({ format: 'wise-square-set', version: 1, set: { ...set, icons } })
     const imported = await importSetFile(db, renderer, Buffer.from(text)),
-      saved = await saveSet(db, renderer, id, Buffer.from(JSON.stringify({ base: 1, writes: { icons } })))
+      saved = await saveSet(
+        db,
+        renderer,
+        id,
+        bytesOfJson({ epoch: 'e', id: 'a-save-of-this', bases: {}, writes: { icons } }),
+      )
     return [imported, saved].map((result) => (result.ok ? 'taken' : result.failure.message))
   }
 

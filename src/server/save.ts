@@ -1,114 +1,146 @@
+import { type Revisions, staleParts } from '../core/saving/wire'
 import type { Db } from './database'
+import { epochOf } from './epoch'
 import { done, failed, type Result } from './failure'
-import type { CheckedWrites, StoredForCheck } from './renderer/checked-save'
+import type { CheckedWrites, Lacking, StoredForCheck } from './renderer/checked-save'
 import type { Renderer } from './renderer/renderer'
-import { GONE, iconValues, readSet } from './sets'
-import { setJson } from './set-rows'
+import { GONE, iconValues, readSet, revisionsOf } from './sets'
+import { iconJson, inOrder, type IconRow, setJson } from './set-rows'
 
 /**
- * Saves changes (a request in JSON) made on top of a revision, all or nothing, and gives the new revision. A session
- * whose last answer was lost on the way does not know of its own last revision: what it sends then goes on top of that.
+ * Saves changes (a request in JSON), all or nothing, and gives the set's new revision. It is done once, however often it
+ * comes: a save whose answer was lost is answered again. What was written elsewhere since makes it stale.
  */
 export async function saveSet(db: Db, renderer: Renderer, id: string, request: Uint8Array): Promise<Result<number>> {
-  // Checked against what is stored now; when that changes before it is written, so does the revision, and it is checked
-  // again.
-  for (let tries = 0; tries < 4; tries++) {
-    const stored = await storedFor(db, id, request)
+  // Checked against what is stored now; when that changes before it is written, it is checked again.
+  let lacking: Lacking | null = null
+  for (let tries = 0; tries < 8; tries++) {
+    const stored = await storedFor(db, id, lacking)
     if (!stored) return failed('not-found', GONE)
     const checked = await renderer.run('checkSave', { request, stored: stored.check })
-    if (!checked.ok) return checked
-    const saved = await db.transaction().execute((tx) => write(tx, id, checked.value, stored.revision))
+    if (!checked.ok) return (await answeredBefore(db, id, checked.save)) ?? checked
+    if ('lacking' in checked.value) {
+      lacking = checked.value.lacking
+      continue
+    }
+    const { value } = checked
+    const saved = await db.transaction().execute((tx) => write(tx, id, value, stored.revision))
     if (saved) return saved
   }
   return failed('unavailable', 'The set is being changed by many at once; the change is sent again.')
+}
+
+/** The answer to a save that was done before. */
+async function answeredBefore(db: Db, id: string, save: string | undefined): Promise<Result<number> | null> {
+  if (save === undefined) return null
+  const row = await db
+    .selectFrom('saves')
+    .select('revision')
+    .where('set_id', '=', id)
+    .where('id', '=', save)
+    .executeTakeFirst()
+  return row ? done(row.revision) : null
 }
 
 /** What a save is checked against, and in which revision it is so; null when the set is not there. */
 async function storedFor(
   db: Db,
   id: string,
-  request: Uint8Array,
+  lacking: Lacking | null,
 ): Promise<{ revision: number; check: StoredForCheck } | null> {
   const row = await db
     .selectFrom('sets')
-    .select(['revision', 'rules'])
+    .select(['revision', 'rules', 'icon_order'])
     .where('id', '=', id)
     .where('deleted_at', 'is', null)
     .executeTakeFirst()
   if (!row) return null
-  const names = await db
+  const known = await db
     .selectFrom('icons')
-    .select(['id', 'name'])
+    .select(['id', 'name', 'objects', 'nodes'])
     .where('set_id', '=', id)
-    .where('deleted_at', 'is', null)
     .execute()
-  // Only rules and order concern icons that are not in the request. A key named so elsewhere costs a little time,
-  // nothing else.
-  const concernsAll = mentions(request, '"rules":') || mentions(request, '"order":')
-  const whole = concernsAll ? await readSet(db, id) : null
-  return { revision: row.revision, check: { rules: row.rules, names, whole: whole?.rows ?? null } }
+  const icons =
+    lacking === 'all'
+      ? ((await readSet(db, id))?.rows.icons ?? [])
+      : lacking
+        ? await db
+            .selectFrom('icons')
+            .select(['id', 'name', 'labels', 'masters'])
+            .where('set_id', '=', id)
+            .where('id', 'in', lacking)
+            .execute()
+        : []
+  return {
+    revision: row.revision,
+    check: { rules: row.rules, order: JSON.parse(row.icon_order ?? '[]') as string[], known, lacking, icons },
+  }
 }
 
-const mentions = (request: Uint8Array, text: string): boolean =>
-  Buffer.from(request.buffer, request.byteOffset, request.byteLength).includes(text)
-
 /** Writes what was checked; null when the set moved on meanwhile. */
-async function write(
-  tx: Db,
-  id: string,
-  { base, writer, name, rules, delivery, icons, order }: CheckedWrites,
-  checkedIn: number,
-): Promise<Result<number> | null> {
-  const row = await tx
-    .selectFrom('sets')
-    .select(['revision', 'writer', 'deleted_at'])
-    .where('id', '=', id)
-    .executeTakeFirst()
+async function write(tx: Db, id: string, save: CheckedWrites, checkedIn: number): Promise<Result<number> | null> {
+  const row = await tx.selectFrom('sets').selectAll().where('id', '=', id).executeTakeFirst()
   if (!row || row.deleted_at !== null) return failed('not-found', GONE)
-  const ownLast = writer !== null && row.writer === writer && row.revision === base + 1
-  if (row.revision !== base && !ownLast) return failed('conflict', 'The set was changed in another window.')
+  const before = await answeredBefore(tx, id, save.id)
+  if (before) return before
+  const { name, rules, delivery, icons, order } = save
+  const known = await tx.selectFrom('icons').select(['id', 'revision', 'deleted_at']).where('set_id', '=', id).execute()
+  const binned = new Set(known.flatMap((icon) => (icon.deleted_at === null ? [] : icon.id)))
+  const revisions: Revisions = revisionsOf(row, known)
+  if (save.epoch !== (await epochOf(tx)) || staleParts(save.bases, revisions, (one) => binned.has(one)).length > 0)
+    return failed('conflict', 'The set was changed in another window.')
   if (row.revision !== checkedIn) return null
-  const revision = row.revision + 1
-  const kept = await tx.selectFrom('icons').select(['id', 'position']).where('set_id', '=', id).execute()
-  const positions = new Map(kept.map((icon) => [icon.id, icon.position]))
-  let next = Math.max(0, ...positions.values()) + 1
-  for (const icon of icons) {
-    const values = iconValues(id, icon, positions.get(icon.id) ?? next++, revision)
-    await tx
-      .insertInto('icons')
-      .values(values)
-      .onConflict((on) => on.columns(['set_id', 'id']).doUpdateSet(values))
-      .execute()
-  }
-  if (order) await reorder(tx, id, order)
-  const changes = {
-    ...(name !== undefined && { name }),
-    ...(rules !== undefined && { rules, rules_revision: revision }),
-    ...(delivery !== undefined && { delivery }),
-  }
+
+  const revision = row.revision + 1,
+    at = new Date().toISOString()
+  for (const icon of icons) await writeIcon(tx, id, icon, revision)
+  if (order) await bin(tx, id, order, binned, revision, at)
   await tx
     .updateTable('sets')
-    .set({ ...changes, revision, writer, changed_at: new Date().toISOString() })
+    .set({
+      ...(name !== undefined && { name, name_revision: revision }),
+      ...(rules !== undefined && { rules, rules_revision: revision }),
+      ...(delivery !== undefined && { delivery, delivery_revision: revision }),
+      ...(order && { icon_order: JSON.stringify(order), order_revision: revision }),
+      revision,
+      changed_at: at,
+    })
     .where('id', '=', id)
     .execute()
+  await tx.insertInto('saves').values({ set_id: id, id: save.id, revision, at }).execute()
   return done(revision)
 }
 
-async function reorder(tx: Db, id: string, order: readonly string[]): Promise<void> {
-  const at = new Date().toISOString()
-  const rows = await tx.selectFrom('icons').select(['id', 'position', 'deleted_at']).where('set_id', '=', id).execute()
-  const positions = new Map(order.map((icon, i) => [icon, i]))
-  for (const row of rows) {
-    const position = positions.get(row.id)
-    const deleted_at = position === undefined ? (row.deleted_at ?? at) : null
-    if (deleted_at === row.deleted_at && (position ?? row.position) === row.position) continue
-    await tx
-      .updateTable('icons')
-      .set({ deleted_at, position: position ?? row.position })
-      .where('set_id', '=', id)
-      .where('id', '=', row.id)
-      .execute()
-  }
+async function writeIcon(tx: Db, setId: string, icon: IconRow, revision: number): Promise<void> {
+  const values = iconValues(setId, icon, revision)
+  await tx
+    .insertInto('icons')
+    .values(values)
+    .onConflict((on) => on.columns(['set_id', 'id']).doUpdateSet(values))
+    .execute()
+}
+
+/** Puts into the bin what an order does not name, and takes out of it what it does. */
+async function bin(
+  tx: Db,
+  setId: string,
+  order: readonly string[],
+  binned: ReadonlySet<string>,
+  revision: number,
+  at: string,
+): Promise<void> {
+  const named = new Set(order)
+  const rows = await tx
+    .selectFrom('icons')
+    .select('id')
+    .where('set_id', '=', setId)
+    .where('deleted_at', 'is', null)
+    .execute()
+  const change = (id: string, values: { deleted_at: string | null; revision?: number }) =>
+    tx.updateTable('icons').set(values).where('set_id', '=', setId).where('id', '=', id).execute()
+  for (const { id } of rows) if (!named.has(id)) await change(id, { deleted_at: at })
+  // Whoever let go of it has to read it again.
+  for (const id of binned) if (named.has(id)) await change(id, { deleted_at: null, revision })
 }
 
 /** The icons that were deleted from a set, latest first, as JSON. */
@@ -121,4 +153,44 @@ export async function deletedIcons(db: Db, id: string): Promise<string> {
     .orderBy('deleted_at', 'desc')
     .execute()
   return setJson({ name: '', kind: '', rules: 'null', delivery: null, icons })
+}
+
+/**
+ * What changed in a set since a revision, as JSON: the parts that did as they are now, and their revisions. All of it where
+ * the question is from another epoch. Null when the set is not there.
+ */
+export async function changesSince(db: Db, id: string, since: number, epoch: string): Promise<string | null> {
+  return db.transaction().execute(async (tx) => {
+    const row = await tx
+      .selectFrom('sets')
+      .selectAll()
+      .where('id', '=', id)
+      .where('deleted_at', 'is', null)
+      .executeTakeFirst()
+    if (!row) return null
+    const own = await epochOf(tx),
+      from = epoch === own ? since : 0
+    const changed = await tx
+      .selectFrom('icons')
+      .select(['id', 'name', 'labels', 'masters', 'revision', 'deleted_at'])
+      .where('set_id', '=', id)
+      .where('revision', '>', from)
+      .execute()
+    const { icons: _, ...parts } = revisionsOf(row, [])
+    const revisions = {
+      ...Object.fromEntries(Object.entries(parts).filter(([, at]) => at > from)),
+      icons: Object.fromEntries(changed.map((icon) => [icon.id, icon.revision])),
+    }
+    const written = [
+      ...(parts.name > from ? [`"name":${JSON.stringify(row.name)}`] : []),
+      ...(parts.rules > from ? [`"rules":${row.rules}`] : []),
+      ...(parts.delivery > from ? [`"delivery":${row.delivery ?? '{}'}`] : []),
+      ...(parts.order > from ? [`"order":${row.icon_order ?? '[]'}`] : []),
+      `"icons":[${inOrder(changed, row.icon_order)
+        .filter(({ deleted_at }) => deleted_at === null)
+        .map(iconJson)
+        .join()}]`,
+    ]
+    return `{"epoch":"${own}","revision":${row.revision},"revisions":${JSON.stringify(revisions)},"writes":{${written.join()}}}`
+  })
 }

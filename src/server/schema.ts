@@ -11,7 +11,10 @@ export type Tables = {
   pictures: PictureTable
   settings: SettingTable
   releases: ReleaseTable
+  saves: SaveTable
 }
+
+type Counted = ColumnType<number, number | undefined, number>
 
 type SetTable = {
   id: string
@@ -21,11 +24,15 @@ type SetTable = {
   /** How it is delivered, as JSON; null where all is as usual. */
   delivery: string | null
   /** Grows by one with every saved change. */
-  revision: ColumnType<number, number | undefined, number>
-  /** The revision in which the rules changed last. */
-  rules_revision: ColumnType<number, number | undefined, number>
-  /** The session that saved last: its next change may follow one whose answer it never got. */
-  writer: string | null
+  revision: Counted
+  /** The revision in which each part changed last. */
+  name_revision: Counted
+  rules_revision: Counted
+  delivery_revision: Counted
+  order_revision: Counted
+  /** The ids of its icons in their order, as JSON. */
+  icon_order: string | null
+  /** Its place on the shelf. */
   position: number
   changed_at: string
   deleted_at: string | null
@@ -34,13 +41,15 @@ type SetTable = {
 type IconTable = {
   set_id: string
   id: string
-  position: number
   name: string
   /** What it is found by, tags and other names, as JSON; null where there is nothing. */
   labels: string | null
   masters: string
   /** The revision of the set in which the icon changed last. */
-  revision: ColumnType<number, number | undefined, number>
+  revision: Counted
+  /** How many objects, and how many nodes and points, all its drawings have; null where that was never counted. */
+  objects: number | null
+  nodes: number | null
   changed_at: string
   deleted_at: string | null
 }
@@ -82,5 +91,8 @@ type ReleaseTable = {
   set_file: Buffer
   archive: Buffer
 }
+
+/** Saves that were done, by their ids, and the revision that each gave: one that comes again is answered alike. */
+type SaveTable = { set_id: string; id: string; revision: number; at: string }
 
 type SettingTable = { key: Generated<string>; value: string }

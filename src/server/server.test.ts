@@ -13,10 +13,12 @@ import { type Db, openDatabase } from './database'
 import { addDemoSets, firstStart } from './demo'
 import { startRasteriser } from './renderer/raster'
 import { Renderer, THREAD } from './renderer/renderer'
-import { deletedIcons, saveSet } from './save'
+import { epochOf } from './epoch'
+import { changesSince, deletedIcons, saveSet } from './save'
 import { rowsOfSet, setOfRows } from './set-rows'
 import { sheetOf } from './sheet'
 import { boxIcon as icon, pier as set, style } from '../../tools/samples'
+import { bytesOfJson, saveOver } from '../../tools/stored'
 import { addSet, deleteSet, duplicateSet, listSets, readSet, renameSet, restoreSet } from './sets'
 
 let db: Db
@@ -35,13 +37,13 @@ const read = async (of: string) => {
   return found && { ...found, set: setOfRows(found.rows) }
 }
 const stored = async () => (await read(id))!
-const sent = (request: object) => saveSet(db, renderer, id, Buffer.from(JSON.stringify(request)))
-const save = async (base: number, writes: object) => sent({ base, writes })
+const sent = (request: object) => saveSet(db, renderer, id, bytesOfJson(request))
+const save = async (writes: object) => sent(await saveOver(db, id, writes))
 const binned = async () => (JSON.parse(await deletedIcons(db, id)) as IconSet).icons
 const names = async () => (await listSets(db)).map(({ name }) => name)
-const refusal = async (base: number, writes: object) => {
+const refusal = async (writes: object) => {
   const before = await stored()
-  const result = await save(base, writes)
+  const result = await save(writes)
   expect(await stored()).toEqual(before)
   return result.ok ? null : result.failure
 }
@@ -84,45 +86,110 @@ describe('the shelf', () => {
 })
 
 describe('saving', () => {
-  it('writes changed icons, order and rules, and counts revisions', async () => {
+  it('writes changed icons, order and rules, and counts a revision for each of them', async () => {
     const changed = { ...icon('buoy'), name: 'can-buoy' }
-    expect(await save(1, { icons: [changed] })).toEqual({ ok: true, value: 2 })
-    expect(await save(2, { icons: [icon('new')], order: ['new', 'ferry', 'oar', 'buoy'] })).toEqual({
-      ok: true,
-      value: 3,
-    })
+    expect(await save({ icons: [changed] })).toEqual({ ok: true, value: 2 })
+    expect(await save({ icons: [icon('new')], order: ['new', 'ferry', 'oar', 'buoy'] })).toEqual({ ok: true, value: 3 })
     const rules = { ...set.rules, weights: [{ name: 'main', value: 1.5 }] }
-    expect(await save(3, { rules, name: 'Mole' })).toEqual({ ok: true, value: 4 })
-    const { set: now, revision } = await stored()
+    expect(await save({ rules, name: 'Mole' })).toEqual({ ok: true, value: 4 })
+    const { set: now, revision, revisions } = await stored()
     expect([revision, now.name, now.rules.weights]).toEqual([4, 'Mole', rules.weights])
     expect(now.icons.map(({ name }) => name)).toEqual(['new', 'ferry', 'oar', 'can-buoy'])
+    expect(revisions).toEqual({
+      name: 4,
+      rules: 4,
+      delivery: 1,
+      order: 3,
+      icons: { oar: 1, buoy: 2, ferry: 1, new: 3 },
+    })
   })
 
-  it('keeps deleted icons, and brings them back where they are saved again', async () => {
-    await save(1, { order: ['oar', 'ferry'] })
+  it('keeps deleted icons, and brings them back where they are named again', async () => {
+    await save({ order: ['oar', 'ferry'] })
     expect((await stored()).set.icons.map(({ id: name }) => name)).toEqual(['oar', 'ferry'])
     expect(await binned()).toEqual([set.icons[1]])
-    await save(2, { icons: [icon('buoy')], order: ['buoy', 'oar', 'ferry'] })
+    await save({ order: ['buoy', 'oar', 'ferry'] })
     expect((await stored()).set.icons.map(({ id: name }) => name)).toEqual(['buoy', 'oar', 'ferry'])
     expect(await binned()).toEqual([])
   })
 
-  it('refuses a change of a stale revision, whole', async () => {
-    await save(1, { name: 'Mole' })
-    expect(await refusal(1, { icons: [icon('oar', 'sweep')] })).toEqual({
-      code: 'conflict',
-      message: 'The set was changed in another window.',
+  it('takes changes of other parts than those that were saved meanwhile, and refuses one of the same part, whole', async () => {
+    const [oar, buoy, both] = await Promise.all(
+      [[icon('oar', 'sweep')], [icon('buoy', 'can')], [icon('ferry', 'packet'), icon('oar', 'scull')]].map((icons) =>
+        saveOver(db, id, { icons }),
+      ),
+    )
+    expect([await sent(oar!), await sent(buoy!)]).toEqual([
+      { ok: true, value: 2 },
+      { ok: true, value: 3 },
+    ])
+    const before = await stored()
+    expect(await sent(both!)).toMatchObject({ ok: false, failure: { code: 'conflict' } })
+    expect(await stored()).toEqual(before)
+  })
+
+  it('is done once, however often it is sent, and answered alike', async () => {
+    const rename = await saveOver(db, id, { name: 'Mole' })
+    expect([await sent(rename), await sent(rename)]).toEqual([
+      { ok: true, value: 2 },
+      { ok: true, value: 2 },
+    ])
+    await save({ name: 'Jetty' })
+    expect(await sent(rename)).toEqual({ ok: true, value: 2 })
+    expect((await stored()).set.name).toBe('Jetty')
+  })
+
+  it('is built on the numbers of this shelf, not on those of one that was put back', async () => {
+    expect(await sent({ ...(await saveOver(db, id, { name: 'Mole' })), epoch: 'another' })).toMatchObject({
+      ok: false,
+      failure: { code: 'conflict' },
     })
   })
 
-  it('takes what follows a change of the same session whose answer was lost, and of no other', async () => {
-    const from = (writer: string, base: number, name: string) => sent({ base, writer, writes: { name } })
-    expect(await from('here', 1, 'Mole')).toEqual({ ok: true, value: 2 })
-    expect(await from('here', 1, 'Pier head')).toEqual({ ok: true, value: 3 })
-    expect((await from('there', 2, 'Jetty')).ok).toBe(false)
-    expect(await from('there', 3, 'Jetty')).toEqual({ ok: true, value: 4 })
-    expect((await from('here', 3, 'Wharf')).ok).toBe(false)
-    expect([(await stored()).set.name, (await stored()).writer]).toEqual(['Jetty', 'there'])
+  it('looks at names as they are after it: two may be swapped, two may not become one', async () => {
+    expect(await save({ icons: [icon('oar', 'buoy'), icon('buoy', 'oar')] })).toMatchObject({ ok: true })
+    expect(await refusal({ icons: [icon('oar', 'gamma'), icon('ferry', 'gamma')] })).toEqual({
+      code: 'invalid',
+      message: 'Two icons are named “gamma”.',
+      parts: ['icon oar', 'icon ferry'],
+    })
+    // The name of an icon in the bin is free.
+    await save({ order: ['buoy', 'ferry'] })
+    expect(await save({ icons: [icon('ferry', 'buoy')] })).toMatchObject({ ok: true })
+    expect(await refusal({ order: ['oar', 'buoy', 'ferry'] })).toMatchObject({ message: 'Two icons are named “buoy”.' })
+  })
+
+  it('looks at rules however they are written, and counts what the set holds after it', async () => {
+    const request = await saveOver(db, id, { rules: { ...set.rules, radii: [] } })
+    const spaced = JSON.stringify(request).replace('"rules":', '"rules" :')
+    expect(await saveSet(db, renderer, id, Buffer.from(spaced))).toMatchObject({
+      ok: false,
+      failure: { message: expect.stringContaining('uses the radius “outer”') },
+    })
+    const many = Array.from({ length: 1998 }, (_, i) => icon(`new-${i}`))
+    const order = [...set.icons, ...many].map((one) => one.id)
+    expect(await refusal({ icons: many, order })).toMatchObject({ message: expect.stringContaining('at most 2,000') })
+    expect(await save({ icons: many.slice(1), order: order.filter((one) => one !== 'new-0') })).toMatchObject({
+      ok: true,
+    })
+    expect(await refusal({ icons: [icon('one-more')] })).toMatchObject({
+      message: 'A set may have at most 2,000 icons.',
+    })
+  })
+
+  it('tells whoever asks what changed since, each part once', async () => {
+    const since = async (revision: number, epoch?: string) =>
+      JSON.parse((await changesSince(db, id, revision, epoch ?? (await epochOf(db))))!)
+    await save({ icons: [icon('oar', 'sweep')] })
+    await save({ order: ['ferry', 'oar'] })
+    expect(await since(1)).toMatchObject({
+      revision: 3,
+      revisions: { order: 3, icons: { oar: 2 } },
+      writes: { order: ['ferry', 'oar'], icons: [icon('oar', 'sweep')] },
+    })
+    expect((await since(2)).writes).toEqual({ order: ['ferry', 'oar'], icons: [] })
+    expect(await since(3)).toMatchObject({ revisions: { icons: {} }, writes: { icons: [] } })
+    expect((await since(3, 'another')).writes).toMatchObject({ name: 'Pier', rules: set.rules, icons: { length: 2 } })
   })
 
   it('stores nothing of a change that the disk has no room for, and says so', async () => {
@@ -130,31 +197,31 @@ describe('saving', () => {
       db,
     )
     const before = await stored()
-    await expect(save(1, { icons: [icon('oar', 'sweep')] })).rejects.toThrow('database or disk is full')
+    await expect(save({ icons: [icon('oar', 'sweep')] })).rejects.toThrow('database or disk is full')
     expect(await stored()).toEqual(before)
   })
 
   it('refuses what would leave the set wrong, in a sentence, and changes nothing', async () => {
     const bent = structuredClone(icon('oar')) as { masters: { objects: { x: number }[] }[] }
     bent.masters[0]!.objects[0]!.x = Number.NaN
-    expect(await refusal(1, { icons: [bent] })).toMatchObject({ code: 'invalid' })
-    expect(await refusal(1, { icons: [icon('oar', 'a/b')] })).toMatchObject({
+    expect(await refusal({ icons: [bent] })).toMatchObject({ code: 'invalid' })
+    expect(await refusal({ icons: [icon('oar', 'a/b')] })).toMatchObject({
       message: expect.stringContaining('A name cannot contain /'),
     })
-    expect(await refusal(1, { icons: [icon('oar', 'BUOY')] })).toMatchObject({ message: 'Two icons are named “BUOY”.' })
-    expect(await refusal(1, { order: ['oar', 'nobody'] })).toMatchObject({
+    expect(await refusal({ icons: [icon('oar', 'BUOY')] })).toMatchObject({ message: 'Two icons are named “BUOY”.' })
+    expect(await refusal({ order: ['oar', 'nobody'] })).toMatchObject({
       message: 'The icon nobody is not in this set.',
     })
-    expect(await refusal(1, { rules: { ...set.rules, radii: [] } })).toMatchObject({
+    expect(await refusal({ rules: { ...set.rules, radii: [] } })).toMatchObject({
       message: expect.stringContaining('uses the radius “outer”'),
     })
-    expect(await refusal(1, { rules: { ...set.rules, sizes: [0] } })).toMatchObject({
+    expect(await refusal({ rules: { ...set.rules, sizes: [0] } })).toMatchObject({
       message: expect.stringContaining('A size must be at least 1 pixel.'),
     })
-    expect(await refusal(1, { rules: { ...set.rules, sizes: [100000] } })).toMatchObject({
+    expect(await refusal({ rules: { ...set.rules, sizes: [100000] } })).toMatchObject({
       message: expect.stringContaining('A size may be at most 2048 pixels.'),
     })
-    expect(await refusal(1, { colour: 'red' })).toMatchObject({ code: 'invalid' })
+    expect(await refusal({ colour: 'red' })).toMatchObject({ code: 'invalid' })
   })
 })
 

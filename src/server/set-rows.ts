@@ -1,3 +1,4 @@
+import { type Size, sizeOf } from '../core/formats/bounds'
 import type { IconSet } from '../core/set/set'
 
 /** An icon as it is stored: its masters, and what it is found by, as JSON that the schema has accepted. */
@@ -6,6 +7,8 @@ export type IconRow = {
   readonly name: string
   readonly labels: string | null
   readonly masters: string
+  /** How much all its drawings hold, where that was counted. */
+  readonly size?: Size
 }
 
 /**
@@ -21,11 +24,19 @@ export type SetRows = {
   readonly icons: readonly IconRow[]
 }
 
+/** Rows of icons in an order of ids, which is JSON; what it does not name comes last. */
+export function inOrder<T extends { readonly id: string }>(rows: readonly T[], order: string | null): T[] {
+  const places = new Map((JSON.parse(order ?? '[]') as string[]).map((id, i) => [id, i]))
+  const placeOf = ({ id }: T) => places.get(id) ?? places.size
+  return [...rows].sort((a, b) => placeOf(a) - placeOf(b))
+}
+
 export const rowOfIcon = ({ id, name, tags, aliases, masters }: IconSet['icons'][number]): IconRow => ({
   id,
   name,
   labels: tags || aliases ? JSON.stringify({ ...(tags && { tags }), ...(aliases && { aliases }) }) : null,
   masters: JSON.stringify(masters),
+  size: sizeOf(masters),
 })
 
 export const iconOfRow = ({ id, name, labels, masters }: IconRow): IconSet['icons'][number] => ({
@@ -51,11 +62,12 @@ export const setOfRows = ({ name, kind, rules, delivery, icons }: SetRows): Icon
   icons: icons.map(iconOfRow),
 })
 
-/** Stored rows as the JSON of a set, without reading what is JSON already. */
+/** A stored row as the JSON of an icon, without reading what is JSON already. */
+export const iconJson = (icon: IconRow): string =>
+  `{"id":${JSON.stringify(icon.id)},"name":${JSON.stringify(icon.name)},${icon.labels === null ? '' : `${icon.labels.slice(1, -1)},`}"masters":${icon.masters}}`
+
+/** Stored rows as the JSON of a set. */
 export function setJson({ name, kind, rules, delivery, icons }: SetRows): string {
-  const written = icons.map(
-    (icon) =>
-      `{"id":${JSON.stringify(icon.id)},"name":${JSON.stringify(icon.name)},${icon.labels === null ? '' : `${icon.labels.slice(1, -1)},`}"masters":${icon.masters}}`,
-  )
+  const written = icons.map(iconJson)
   return `{"name":${JSON.stringify(name)},"kind":${JSON.stringify(kind)},"rules":${rules},${delivery === null ? '' : `"delivery":${delivery},`}"icons":[${written.join(',')}]}`
 }

@@ -1,19 +1,20 @@
 import { sql } from 'kysely'
 import { customAlphabet } from 'nanoid'
 import { realSize } from '../core/rules/real-size'
+import type { Revisions } from '../core/saving/wire'
 import { freeName, SetName } from '../core/set/names'
 import type { ShelfEntry } from '../core/set/shelf-entry'
 import type { Db } from './database'
 import { done, failed, type Result } from './failure'
-import type { IconRow, SetRows } from './set-rows'
+import { type IconRow, inOrder, type SetRows } from './set-rows'
 
 const newId = customAlphabet('0123456789abcdefghijklmnopqrstuvwxyz', 12)
 
-/** A set as it is stored: with its id, its revision, the session that saved it last and the time of its last change. */
+/** A set as it is stored: with its id, its revisions and the time of its last change. */
 export type StoredSet = {
   readonly id: string
   readonly revision: number
-  readonly writer: string | null
+  readonly revisions: Revisions
   readonly changedAt: string
   readonly rows: SetRows
 }
@@ -77,19 +78,43 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
   if (!row) return null
   const icons = await db
     .selectFrom('icons')
-    .select(['id', 'name', 'labels', 'masters'])
+    .select(['id', 'name', 'labels', 'masters', 'revision'])
     .where('set_id', '=', id)
     .where('deleted_at', 'is', null)
-    .orderBy('position')
     .execute()
   return {
     id,
     revision: row.revision,
-    writer: row.writer,
+    revisions: revisionsOf(row, icons),
     changedAt: row.changed_at,
-    rows: { name: row.name, kind: row.kind, rules: row.rules, delivery: row.delivery, icons },
+    rows: {
+      name: row.name,
+      kind: row.kind,
+      rules: row.rules,
+      delivery: row.delivery,
+      icons: inOrder(icons, row.icon_order).map(({ revision: _, ...icon }) => icon),
+    },
   }
 }
+
+type Revised = {
+  readonly name_revision: number
+  readonly rules_revision: number
+  readonly delivery_revision: number
+  readonly order_revision: number
+}
+
+/** The revision of each part of a set. */
+export const revisionsOf = (
+  row: Revised,
+  icons: readonly { readonly id: string; readonly revision: number }[],
+): Revisions => ({
+  name: row.name_revision,
+  rules: row.rules_revision,
+  delivery: row.delivery_revision,
+  order: row.order_revision,
+  icons: Object.fromEntries(icons.map(({ id, revision }) => [id, revision])),
+})
 
 /** The name of a set, null when there is none or it was deleted. */
 export async function nameOfSet(db: Db, id: string): Promise<string | null> {
@@ -120,22 +145,24 @@ export async function addSet(db: Db, set: SetRows): Promise<{ id: string; name: 
       kind: set.kind,
       rules: set.rules,
       delivery: set.delivery,
+      icon_order: JSON.stringify(set.icons.map((icon) => icon.id)),
       position: Math.max(0, ...taken.map(({ position }) => position)) + 1,
       changed_at: now(),
       deleted_at: null,
     })
     .execute()
-  for (const [position, icon] of set.icons.entries())
+  for (const icon of set.icons)
     await db
       .insertInto('icons')
-      .values(iconValues(id, icon, position, 1))
+      .values(iconValues(id, icon, 1))
       .execute()
   return { id, name }
 }
 
 /** An icon as it is written in a revision of its set. */
-export function iconValues(setId: string, { id, name, labels, masters }: IconRow, position: number, revision: number) {
-  return { set_id: setId, id, name, labels, masters, position, revision, changed_at: now(), deleted_at: null }
+export function iconValues(setId: string, { id, name, labels, masters, size }: IconRow, revision: number) {
+  const counted = { objects: size?.objects ?? null, nodes: size?.nodes ?? null }
+  return { set_id: setId, id, name, labels, masters, ...counted, revision, changed_at: now(), deleted_at: null }
 }
 
 /** A copy of a set, its icons included, at the end of the shelf. */
@@ -149,7 +176,12 @@ export async function renameSet(db: Db, id: string, name: string): Promise<Resul
   if (!parsed.success) return failed('invalid', parsed.error.issues[0]!.message)
   const { numUpdatedRows } = await db
     .updateTable('sets')
-    .set((eb) => ({ name: parsed.data, revision: eb('revision', '+', 1), changed_at: now() }))
+    .set((eb) => ({
+      name: parsed.data,
+      revision: eb('revision', '+', 1),
+      name_revision: eb('revision', '+', 1),
+      changed_at: now(),
+    }))
     .where('id', '=', id)
     .where('deleted_at', 'is', null)
     .executeTakeFirst()

@@ -38,6 +38,30 @@ export function excess(root: unknown): string | null {
   return null
 }
 
+/** How many objects, and how many nodes and points, something holds. */
+export type Size = { readonly objects: number; readonly nodes: number }
+
+/** How much the masters of an icon hold, counted as `excess` counts it. */
+export function sizeOf(masters: unknown): Size {
+  const count = { icons: 0, objects: 0, nodes: 0 }
+  const look = (value: unknown): void => {
+    if (!isNested(value)) return
+    for (const [key, item] of Object.entries(value)) {
+      if (!Array.isArray(value) && Array.isArray(item)) count[LISTS[key] ?? 'nodes'] += item.length
+      look(item)
+    }
+  }
+  look(masters)
+  return { objects: count.objects, nodes: count.nodes }
+}
+
+/** What is too much about a set of so many icons that hold so much, as a sentence; null when it is not too much. */
+export function excessOf(icons: number, { objects, nodes }: Size): string | null {
+  if (icons > LIMITS.icons) return SENTENCES.icons
+  if (objects > LIMITS.objectsInSet) return SENTENCES.objects
+  return nodes > LIMITS.nodesInSet ? SENTENCES.nodes : null
+}
+
 const SENTENCES = {
   icons: `A set may have at most ${LIMITS.icons.toLocaleString('en')} icons.`,
   objects: `The set holds more than ${LIMITS.objectsInSet.toLocaleString('en')} objects, the most a set may have.`,

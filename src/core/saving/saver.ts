@@ -76,8 +76,8 @@ export type Event =
   | { readonly kind: 'edited'; readonly present: IconSet }
   /** The person holds something, or let go of it: what comes from elsewhere waits meanwhile. */
   | { readonly kind: 'hand'; readonly isBusy: boolean }
-  /** The set was changed elsewhere, or may have been. */
-  | { readonly kind: 'told'; readonly revision: number }
+  /** The set was changed elsewhere, up to a revision; null where it may have been. */
+  | { readonly kind: 'told'; readonly revision: number | null }
   /** What `wanted` says is being done. */
   | { readonly kind: 'begun' }
   | { readonly kind: 'answered'; readonly request: number; readonly answer: Answer }
@@ -219,6 +219,7 @@ export function step(saver: Saver, event: Event): Saver {
         : next
     }
     case 'told':
+      if (event.revision === null) return { ...saver, isStale: true }
       return event.revision > saver.news ? { ...saver, news: event.revision } : saver
     case 'begun': {
       const doing = wanted(saver)
@@ -270,7 +271,8 @@ function answered(saver: Saver, answer: Answer): Saver {
     case 'stale':
       return afterSave({ ...well, sent: null, isStale: true })
     case 'refused':
-      return afterSave(refused({ ...well, sent: null }, answer.why, answer.parts, saver.sent))
+      // It may be in the way of something that was saved elsewhere and is not known here yet.
+      return afterSave(refused({ ...well, sent: null, isStale: true }, answer.why, answer.parts, saver.sent))
     case 'gone':
       return { ...well, sent: null, isGone: true }
     case 'changes':

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import type { DrawingObject } from '@/core/drawing/object'
 import { find, walk } from '@/core/drawing/tree'
 import { STARTERS } from '@/core/rules/starters'
+import { storedAs } from '../../../tools/samples'
 import type { IconSet } from '@/core/set/set'
 import { setProblems } from '@/core/set/set'
 import { createSession, undoStep } from '../frame/session'
@@ -48,7 +49,7 @@ function open(...objects: DrawingObject[]): void {
     rules: STARTERS[0]!.rules,
     icons: [{ id: 'i', name: 'oar', masters: [{ base: 24, objects }] }],
   }
-  bench = new Bench(createSession('pier', set, 1), 'i')
+  bench = new Bench(createSession('pier', storedAs(set), 'hand'), 'i')
   bench.store.setState({ view: { scale: 10, x: 0, y: 0 }, stage: { w: 300, h: 300 } })
 }
 const ids = () => bench.objects.map(({ id }) => id)

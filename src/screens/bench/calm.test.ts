@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { STARTERS } from '@/core/rules/starters'
+import { storedAs } from '../../../tools/samples'
 import type { IconSet } from '@/core/set/set'
 import { commit, createSession, show } from '../frame/session'
 import { Calm } from './calm'
@@ -21,7 +22,7 @@ describe('what stands beside the square', () => {
   })
 
   it('follows what is done at once, and what is in hand when there is time', () => {
-    const session = createSession('pier', set, 1),
+    const session = createSession('pier', storedAs(set), 'hand'),
       calm = new Calm(session, () => 2)
     const stop = calm.follow()
     const name = () => calm.store.getState().set.name

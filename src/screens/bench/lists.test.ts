@@ -3,6 +3,7 @@ import { KINDS } from '@/core/drawing/kinds/kinds'
 import { CHECKS } from '@/core/checks/checks'
 import { TARGETS } from '@/core/targets/targets'
 import { STARTERS } from '@/core/rules/starters'
+import { storedAs } from '../../../tools/samples'
 import { watched } from '@/ui/keys'
 import type { MenuEntry } from '@/ui/menu'
 import { createSession } from '../frame/session'
@@ -14,13 +15,13 @@ import { makeTools, TOOLS, toolOf } from './tools/tools'
 
 const session = createSession(
   'pier',
-  {
+  storedAs({
     name: 'Pier',
     kind: 'interface',
     rules: STARTERS[0]!.rules,
     icons: [{ id: 'i', name: 'i', masters: [{ base: 24, objects: [] }] }],
-  },
-  1,
+  }),
+  'hand',
 )
 const bench = new Bench(session, 'i')
 const commands = benchCommands(bench)

@@ -1,286 +1,224 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import fc from 'fast-check'
-import { applyEdit, type SetEdit } from '@/core/set/edit'
-import { beginning } from '@/core/set/history'
-import type { DrawingObject } from '@/core/drawing/object'
-import type { Rules } from '@/core/rules/rules'
-import { STARTERS } from '@/core/rules/starters'
-import type { Icon, IconSet } from '@/core/set/set'
-import { difference, overlay } from '@/core/formats/writes'
-import { startSaving } from './saver'
+import type { SetEdit } from '@/core/set/edit'
+import { leftOf } from '@/core/saving/kept'
+import type { SaveRequest } from '@/core/saving/wire'
+import { boxIcon as icon, pier as set, storedAs } from '../../../tools/samples'
+import { left, startSaving } from './saver'
 import { commit, createSession, type Session, undoStep } from './session'
 import { forgetUnsaved, keepUnsaved, leftUnsaved } from './unsaved'
 
-const icon = (id: string): Icon => ({ id, name: id, masters: [{ base: 24, objects: [] }] })
-const set: IconSet = {
-  name: 'Pier',
-  kind: 'interface',
-  rules: STARTERS[0]!.rules,
-  icons: [icon('oar'), icon('buoy'), icon('ferry')],
-}
 const rename = (id: string, name: string): SetEdit => ({ kind: 'rename-icon', id, name })
 
-describe('the difference of two sets', () => {
-  const box = (id: string, x: number): DrawingObject => ({
-    kind: 'rectangle',
-    id,
-    name: id,
-    x,
-    y: 1,
-    w: 4,
-    h: 4,
-    corner: 0,
-    style: { fill: 'ink', stroke: 'none', weight: 'main' },
-  })
-  const drawn: IconSet = {
-    ...set,
-    icons: set.icons.map((one, i) => ({ ...one, masters: [{ base: 24, objects: [box('a', i), box('b', 2 * i)] }] })),
-  }
-  const someIcon = fc.constantFrom('oar', 'buoy', 'ferry', 'new-1', 'nobody')
-  const at = fc.record({ icon: someIcon, master: fc.constantFrom(24, 24, 24, 16) })
-  const edit: fc.Arbitrary<SetEdit> = fc.oneof(
-    fc.tuple(someIcon, fc.integer({ min: 0, max: 4 })).map(([id, to]): SetEdit => ({ kind: 'move-icon', id, to })),
-    someIcon.map((id): SetEdit => ({ kind: 'remove-icons', ids: [id] })),
-    fc.tuple(someIcon, fc.string({ minLength: 1 })).map(([id, name]) => rename(id, name)),
-    fc.integer({ min: 0, max: 3 }).map((n): SetEdit => ({ kind: 'add-icons', icons: [icon(`new-${n}`)], at: n })),
-    fc.constantFrom('Mole', 'Pier', 'Quay').map((name): SetEdit => ({ kind: 'rename-set', name })),
-    fc
-      .constantFrom<Rules['cap']>('butt', 'round')
-      .map((cap): SetEdit => ({ kind: 'rules', rules: { ...set.rules, cap }, renames: [] })),
-    fc
-      .tuple(at, fc.constantFrom('a', 'b'), fc.integer({ min: 0, max: 9 }))
-      .map(([here, id, x]): SetEdit => ({ kind: 'draw', ...here, edit: { kind: 'replace', objects: [box(id, x)] } })),
-    fc
-      .tuple(at, fc.constantFrom('a', 'b'))
-      .map(([here, id]): SetEdit => ({ kind: 'draw', ...here, edit: { kind: 'remove', ids: [id] } })),
-    fc.tuple(at, fc.boolean()).map(([here, some]): SetEdit => ({
-      kind: 'guides',
-      ...here,
-      guides: some ? [{ id: 'g', at: { x: 3, y: 4 }, angle: 90 }] : [],
-    })),
-  )
-  /** Edits one after the other, but for those that would make two icons of one id. */
-  const after = (edits: readonly SetEdit[], first = drawn): IconSet =>
-    edits.reduce(
-      (now, one) =>
-        one.kind === 'add-icons' && now.icons.some(({ id }) => id === one.icons[0]!.id) ? now : applyEdit(now, one),
-      first,
-    )
+/** Lets time go by, and the browser's database do what it has to. */
+const pass = async (ms: number) => {
+  await vi.advanceTimersByTimeAsync(ms)
+  for (let i = 0; i < 40; i++) await new Promise((resolve) => setImmediate(resolve))
+}
 
-  it('laid over the first gives the second, once or twice, and over the wire', () => {
-    fc.assert(
-      fc.property(fc.array(edit, { maxLength: 8 }), (edits) => {
-        const second = after(edits),
-          writes = difference(drawn, second)
-        if (writes === null) {
-          expect(second).toEqual(drawn)
-          return
-        }
-        const sent = JSON.parse(JSON.stringify(writes)) as typeof writes
-        const once = overlay(drawn, sent)
-        expect(once).toEqual(second)
-        expect(overlay(once, sent)).toEqual(second)
-      }),
-      { numRuns: 400 },
-    )
-  })
+type Sent = { readonly url: string; readonly body: SaveRequest; readonly keepalive: boolean }
+let sent: Sent[]
+let answers: (() => Promise<Response>)[]
+const ok = (revision: number) => async () => Response.json({ revision })
+const refuse = (status: number, code: string, message: string) => async () =>
+  Response.json({ code, message }, { status })
+const down = () => Promise.reject(new Error('down'))
 
-  it('from one edit to the next comes to the same as at once, whatever lies between', () => {
-    fc.assert(
-      fc.property(fc.array(edit, { maxLength: 5 }), fc.array(edit, { maxLength: 5 }), (some, more) => {
-        const middle = after(some),
-          last = after(more, middle)
-        const steps = [difference(drawn, middle), difference(middle, last)]
-        expect(steps.reduce((now, writes) => (writes ? overlay(now, writes) : now), drawn)).toEqual(last)
-      }),
-      { numRuns: 200 },
-    )
+beforeEach(() => {
+  // The browser's database does its work between timers.
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  vi.stubGlobal('navigator', {})
+  vi.stubGlobal('BroadcastChannel', undefined)
+  sent = []
+  answers = []
+  vi.stubGlobal('fetch', async (url: string, init: { body?: Uint8Array; keepalive?: boolean }) => {
+    const body = init.body && (JSON.parse(new TextDecoder().decode(init.body)) as SaveRequest)
+    sent.push({ url, body: body!, keepalive: init.keepalive === true })
+    return answers.shift()!()
   })
-
-  it('holds the icons that changed and no others', () => {
-    fc.assert(
-      fc.property(fc.array(edit, { maxLength: 6 }), (edits) => {
-        const second = after(edits),
-          before = new Map(drawn.icons.map((one) => [one.id, one]))
-        const changed = second.icons.filter((one) => before.get(one.id) !== one).map(({ id }) => id)
-        expect(new Set(difference(drawn, second)?.icons?.map(({ id }) => id))).toEqual(new Set(changed))
-      }),
-      { numRuns: 200 },
-    )
-    const named = applyEdit(set, rename('buoy', 'can-buoy'))
-    expect(difference(set, named)).toEqual({ icons: [{ ...icon('buoy'), name: 'can-buoy' }] })
-    expect(difference(set, set)).toBeNull()
-  })
+})
+afterEach(() => {
+  vi.unstubAllGlobals()
+  vi.useRealTimers()
 })
 
 describe('saving by itself', () => {
-  type Sent = { url: string; body: { base: number; writes: { icons?: Icon[] } } }
-  let sent: Sent[]
-  let answers: (() => Promise<Response>)[]
   let session: Session
-  let stop: () => void
-  const ok = (revision: number) => async () => Response.json(revision)
-  const refuse = (status: number, message: string) => async () => Response.json({ message }, { status })
-
+  let leave: () => void
   beforeEach(() => {
-    // The browser's database does its work between timers.
-    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
-    vi.stubGlobal('navigator', {})
-    sent = []
-    answers = []
-    vi.stubGlobal('fetch', async (url: string, { body }: { body: string }) => {
-      sent.push({ url, body: JSON.parse(body) })
-      return answers.shift()!()
-    })
-    session = createSession('pier', set, 4)
-    stop = startSaving(session, set, 'here')
+    session = createSession('pier', storedAs(set, 4), 'here-here')
+    leave = startSaving(session)
   })
   afterEach(async () => {
     answers = [ok(99), ok(100)]
-    stop()
+    leave()
     await pass(0)
-    vi.unstubAllGlobals()
-    vi.useRealTimers()
-    await forgetUnsaved({ setId: 'pier', writer: 'here' })
+    await forgetUnsaved({ setId: 'pier', writer: 'here-here' })
   })
-  /** Lets time go by, and the browser's database do what it has to. */
-  const pass = async (ms: number) => {
-    await vi.advanceTimersByTimeAsync(ms)
-    for (let i = 0; i < 40; i++) await new Promise((resolve) => setImmediate(resolve))
-  }
   const saving = () => session.getState().saving
-  const kept = async () => (await leftUnsaved('pier')).find(({ writer }) => writer === 'here') ?? null
-  const sweep = { ...icon('oar'), name: 'sweep' }
+  const kept = async () => (await leftUnsaved('pier')).kept.find(({ writer }) => writer === 'here-here') ?? null
+  const names = () => sent.map(({ body }) => body?.writes.icons?.map(({ name }) => name).join())
 
-  it('keeps a change at once, and sends a run of edits as one, on top of the revision it knows', async () => {
+  it('keeps a change at once, and sends a run of edits as one, on the revision of the icon', async () => {
     answers = [ok(5)]
     commit(session, rename('oar', 'sweep'), 'rename')
     commit(session, rename('oar', 'scull'), 'rename')
-    expect(saving()).toEqual({ state: 'saving' })
+    expect(saving().state).toBe('saving')
     await pass(0)
-    const work = { base: 4, writer: 'here', writes: { icons: [{ ...icon('oar'), name: 'scull' }] } }
-    expect(await kept()).toEqual({ setId: 'pier', ...work })
+    const scull = { ...icon('oar'), name: 'scull' }
+    expect((await kept())!.change.icons).toEqual([{ id: 'oar', from: icon('oar'), to: scull }])
     await pass(200)
-    expect(sent.map(({ body }) => body)).toEqual([work])
+    expect(sent.map(({ body }) => body)).toEqual([
+      { epoch: 'first', id: 'here-here-1', bases: { icons: { oar: 4 } }, writes: { icons: [scull] } },
+    ])
     expect([saving().state, session.getState().revision, await kept()]).toEqual(['saved', 5, null])
   })
 
-  it('sends afterwards what came while a request was under way', async () => {
+  it('sends afterwards what came while a request was under way, and keeps it seen from what was saved', async () => {
     let release = () => undefined as void
-    answers = [() => new Promise((resolve) => (release = () => resolve(Response.json(5)))), ok(6)]
+    answers = [() => new Promise((resolve) => (release = () => resolve(Response.json({ revision: 5 })))), ok(6)]
     commit(session, rename('oar', 'sweep'), 'rename')
     await pass(200)
-    commit(session, rename('ferry', 'packet'), 'rename')
+    commit(session, rename('oar', 'scull'), 'rename')
     await pass(200)
-    expect(sent).toHaveLength(1)
+    expect(names()).toEqual(['sweep'])
     release()
+    await pass(10)
+    expect(names()).toEqual(['sweep', 'scull'])
+    expect(sent[1]!.body.bases).toEqual({ icons: { oar: 5 } })
     await pass(200)
-    expect(sent[1]!.body).toEqual({
-      base: 5,
-      writer: 'here',
-      writes: { icons: [{ ...icon('ferry'), name: 'packet' }] },
-    })
-    expect(saving()).toEqual({ state: 'saved' })
-  })
-
-  it('tries again until the server is back, and keeps the work meanwhile', async () => {
-    answers = [() => Promise.reject(new Error('down')), refuse(503, 'The disk is full: nothing was changed.'), ok(5)]
-    commit(session, rename('oar', 'sweep'), 'rename')
-    await pass(200)
-    expect(saving()).toEqual({ state: 'waiting', why: 'The server cannot be reached.', kept: true })
-    expect(await kept()).toMatchObject({ writes: { icons: [sweep] } })
-    await pass(2000)
-    expect(saving()).toEqual({ state: 'waiting', why: 'The disk is full: nothing was changed.', kept: true })
-    await pass(2000)
     expect([saving().state, await kept()]).toEqual(['saved', null])
   })
 
-  it('does not send again what was refused for good, but with the next change; and saves that when the refused one is undone', async () => {
-    answers = [refuse(422, 'x of “Hull” must be at most 1,000,000.'), ok(5)]
+  it.each([
+    ['an answer that is cut off', async () => new Response('', { status: 200 })],
+    ['another answer than was asked for', async () => Response.json({ revision: 'five' })],
+    ['a bare fault', async () => new Response('oops', { status: 404 })],
+    ['no answer', down],
+    ['a full disk', refuse(503, 'unavailable', 'The disk is full: nothing was changed.')],
+  ])('asks the very same again after %s, until there is a whole number for it', async (_, answer) => {
+    answers = [answer, answer, ok(5)]
     commit(session, rename('oar', 'sweep'), 'rename')
     await pass(200)
-    expect(saving()).toEqual({ state: 'refused', why: 'x of “Hull” must be at most 1,000,000.', kept: true })
+    expect([saving().state, saving().kept, session.getState().revision]).toEqual(['waiting', true, 4])
+    expect((await kept())!.sent).toEqual(sent[0]!.body)
+    await pass(10_000)
+    expect(new Set(sent.map(({ body }) => JSON.stringify(body))).size).toBe(1)
+    expect([sent.length, saving().state, session.getState().revision, await kept()]).toEqual([3, 'saved', 5, null])
+  })
+
+  it('holds back what was refused until it is undone, and saves all else', async () => {
+    answers = [refuse(422, 'invalid', 'That will not do.'), async () => Response.json(nothingNew), ok(5), ok(6)]
+    commit(session, rename('oar', 'sweep'), 'rename')
+    await pass(300)
+    expect(saving()).toEqual({ state: 'refused', why: 'That will not do.', kept: true })
     await pass(60_000)
-    expect(sent).toHaveLength(1)
-    undoStep(session)
+    expect(sent).toHaveLength(2)
     commit(session, rename('ferry', 'packet'), 'rename')
+    await pass(300)
+    expect([names().at(-1), saving().state]).toEqual(['packet', 'refused'])
+    undoStep(session)
+    undoStep(session)
+    await pass(300)
+    expect([names().at(-1), saving().state, await kept()]).toEqual(['ferry', 'saved', null])
+  })
+  const nothingNew = { epoch: 'first', revision: 4, revisions: {}, writes: {} }
+
+  it('takes in what was saved elsewhere, asks where both changed one value, and sends what is chosen', async () => {
+    const there = { ...icon('oar'), name: 'sweep' }
+    const changes = { epoch: 'first', revision: 5, revisions: { icons: { oar: 5 } }, writes: { icons: [there] } }
+    answers = [refuse(409, 'conflict', ''), async () => Response.json(changes), ok(6)]
+    commit(session, rename('oar', 'scull'), 'rename')
+    await pass(300)
+    const { saving: now, settle } = session.getState()
+    expect(now).toMatchObject({ state: 'torn', conflicts: [{ key: 'name', mine: 'scull', theirs: 'sweep' }] })
+    expect((await kept())!.change.icons[0]!.to!.name).toBe('scull')
+    settle(now.state === 'torn' ? now.conflicts[0]! : undefined!, 'mine')
+    await pass(300)
+    expect([sent.at(-1)!.body.bases, names().at(-1), saving().state]).toEqual([{ icons: { oar: 5 } }, 'scull', 'saved'])
+  })
+
+  it('lets what is under way go on when the set is left, and what came after it', async () => {
+    let release = () => undefined as void
+    answers = [() => new Promise((resolve) => (release = () => resolve(Response.json({ revision: 5 })))), ok(6)]
+    commit(session, rename('oar', 'sweep'), 'rename')
     await pass(200)
-    expect(sent[1]!.body.writes).toEqual({ icons: [icon('oar'), { ...icon('ferry'), name: 'packet' }] })
-    expect([saving().state, await kept()]).toEqual(['saved', null])
+    commit(session, rename('ferry', 'packet'), 'rename')
+    leave()
+    let isOver = false
+    void left('pier').then(() => (isOver = true))
+    await pass(0)
+    expect(isOver).toBe(false)
+    release()
+    await pass(10)
+    expect([names(), isOver, await kept()]).toEqual([['sweep', 'packet'], true, null])
   })
 
   it('says so when the browser keeps nothing either', async () => {
     const put = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
       throw new DOMException('full', 'QuotaExceededError')
     })
-    answers = [() => Promise.reject(new Error('down'))]
+    answers = [down]
     commit(session, rename('oar', 'sweep'), 'rename')
     await pass(200)
     expect(saving()).toEqual({ state: 'waiting', why: 'The server cannot be reached.', kept: false })
     put.mockRestore()
   })
 
-  it('takes back an edit that may have arrived although no answer came', async () => {
-    answers = [() => Promise.reject(new Error('cut off')), ok(6)]
-    commit(session, rename('oar', 'sweep'), 'rename')
+  it('is kept alive beyond its page only while browsers allow it, counted in bytes', async () => {
+    answers = [ok(5), ok(6)]
+    const many = Array.from({ length: 10 }, (_, i) => icon(`icon-${i}`))
+    const session = createSession('quay', storedAs({ ...set, icons: many }, 4), 'wide-wide'),
+      leave = startSaving(session)
+    const tags = (text: string) => Array.from({ length: 40 }, (_, i) => `${String(i).padStart(2, '0')}${text}`)
+    const labelled = (text: string): SetEdit => ({
+      kind: 'labels',
+      labels: many.map(({ id }) => ({ id, tags: tags(text), aliases: tags(text) })),
+    })
+    commit(session, labelled('港'.repeat(38)), 'tag')
     await pass(200)
-    undoStep(session)
-    await pass(0)
-    expect((await kept())!.writes.icons).toEqual([icon('oar')])
-    await pass(3000)
-    expect(sent[1]!.body.writes.icons).toEqual([icon('oar')])
-    expect([saving().state, session.getState().revision]).toEqual(['saved', 6])
+    commit(session, labelled('x'.repeat(38)), 'tag')
+    await pass(200)
+    const [wide, narrow] = sent.map(({ body }) => JSON.stringify(body).length)
+    expect(wide! / narrow!).toBeCloseTo(1, 1)
+    expect(sent.map(({ keepalive }) => keepalive)).toEqual([false, true])
+    leave()
+    await forgetUnsaved({ setId: 'quay', writer: 'wide-wide' })
   })
 
-  it('sends nothing when an edit is undone before it was sent', async () => {
+  it('takes no more edits once the set was deleted, and keeps what is unsaved', async () => {
+    answers = [refuse(404, 'not-found', 'This set is no longer there.')]
     commit(session, rename('oar', 'sweep'), 'rename')
-    await pass(20)
-    undoStep(session)
-    // Undone by going back to the very same state: there is nothing left to say.
-    session.setState({ history: beginning(set) })
-    await pass(500)
-    expect([sent.length, saving().state, await kept()]).toEqual([0, 'saved', null])
-  })
-
-  it('keeps both versions when another window was faster, and then takes no more edits', async () => {
-    answers = [refuse(409, ''), async () => Response.json({ id: 'copy', name: 'Pier (kept copy)' })]
-    commit(session, rename('oar', 'sweep'), 'rename')
-    await pass(500)
-    expect(saving()).toEqual({ state: 'moved', copy: { id: 'copy', name: 'Pier (kept copy)' } })
-    expect(sent[1]!.url).toBe('/api/sets')
-    expect(JSON.stringify(sent[1]!.body)).toContain('sweep')
-    expect(await kept()).toBeNull()
+    await pass(300)
     commit(session, rename('ferry', 'packet'), 'rename')
-    undoStep(session)
-    expect(session.getState().history.present.icons.map(({ name }) => name)).toEqual(['sweep', 'buoy', 'ferry'])
-  })
-
-  it('holds on to the work when not even the copy could be stored, and when the set was deleted', async () => {
-    answers = [refuse(409, ''), () => Promise.reject(new Error('down'))]
-    commit(session, rename('oar', 'sweep'), 'rename')
-    await pass(500)
-    expect([saving(), (await kept())!.writes.icons]).toEqual([{ state: 'moved', copy: null }, [sweep]])
-    const other = createSession('mole', set, 4),
-      stopOther = startSaving(other, set, 'here')
-    answers = [refuse(404, 'This set is no longer there.')]
-    commit(other, rename('oar', 'sweep'), 'rename')
-    await pass(500)
-    expect([other.getState().saving, (await leftUnsaved('mole')).length]).toEqual([{ state: 'deleted' }, 1])
-    stopOther()
+    expect([saving().state, session.getState().history.present.icons[2]!.name]).toEqual(['deleted', 'ferry'])
+    expect((await kept())!.change.icons[0]!.to!.name).toBe('sweep')
   })
 })
 
 describe('what is left unsaved', () => {
-  const work = (writer: string) => ({ setId: 'quay', writer, base: 4, writes: { icons: [icon('oar')] } })
+  const work = (writer: string) => ({
+    setId: 'quay',
+    writer,
+    at: '2026-01-01',
+    change: { icons: [{ id: 'oar', from: icon('oar'), to: { ...icon('oar'), name: 'sweep' } }] },
+    sent: null,
+  })
 
-  it('is kept for each window by itself; that of open windows is theirs, and what cannot be read is passed over', async () => {
+  it('is kept for each window by itself; that of open windows is theirs, and what cannot be read is named', async () => {
     await Promise.all(['one', 'two', 'open'].map((writer) => keepUnsaved(work(writer))))
-    await keepUnsaved({ setId: 'quay', writer: 'odd', base: 'four', writes: { icons: [{}] } } as never)
+    await keepUnsaved({ setId: 'quay', writer: 'odd', base: null, writes: { icons: [{}] } } as never)
     vi.stubGlobal('navigator', { locks: { query: async () => ({ held: [{ name: 'wise-square window open' }] }) } })
-    expect((await leftUnsaved('quay')).map(({ writer }) => writer)).toEqual(['one', 'two'])
-    await forgetUnsaved(work('one'))
-    expect((await leftUnsaved('quay')).map(({ writer }) => writer)).toEqual(['two'])
-    vi.unstubAllGlobals()
+    const { kept, unreadable } = await leftUnsaved('quay')
+    expect([kept, unreadable].map((all) => all.map(({ writer }) => writer))).toEqual([['one', 'two'], ['odd']])
+    await forgetUnsaved(work('two'))
+
+    const session = createSession('quay', storedAs(set), 'new-window')
+    answers = [ok(2)]
+    const leave = startSaving(session, [leftOf(kept[0]!, false)])
+    await pass(300)
+    expect(sent[0]!.body.writes.icons![0]!.name).toBe('sweep')
+    expect((await leftUnsaved('quay')).kept).toEqual([])
+    leave()
   })
 })

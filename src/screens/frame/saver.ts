@@ -1,169 +1,140 @@
-import { writeSetFile } from '@/core/formats/set-file'
-import { both, difference, type SetWrites } from '@/core/formats/writes'
-import type { IconSet } from '@/core/set/set'
+import { toKeep } from '@/core/saving/kept'
+import { type Event, type Left, type Saver, saying, step, wanted } from '@/core/saving/saver'
+import { askChanges, sendSave } from './requests'
 import type { Session } from './session'
+import { announce, hearOf } from './told'
 import { forgetUnsaved, keepUnsaved } from './unsaved'
 
+/** How long edits are gathered before they are sent, in milliseconds. */
 const DELAY = 120
-const RETRY = 2000
 
-/** Saves that are on their way of sets that were left: whoever opens such a set again waits for them. */
+/** Saving that goes on of sets that were left: whoever opens such a set again waits for it. */
 const leaving = new Map<string, Promise<void>>()
 
 /** Resolves when nothing of a set that was left is on its way any more. */
 export const left = (setId: string): Promise<void> => leaving.get(setId) ?? Promise.resolve()
 
 /**
- * Saves every change by itself: kept in the browser at once, sent to the server a moment later, tried again until it is
- * there. What the server refuses is kept, said, and sent again with the next change. When the server has moved on, what
- * was drawn here is stored as a set of its own, so that neither version is lost. Returns the way to stop.
+ * Saves a set by itself: wires `core/saving`, which decides what is sent, kept and said, to the network, the browser's
+ * database, clocks and the other windows. Returns the way to leave, which lets what is unsaved go on to its end.
  */
-export function startSaving(session: Session, from: IconSet, writer: string): () => void {
+export function startSaving(session: Session, found: readonly Left[] = []): () => void {
   const { setId } = session.getState()
-  let acknowledged = from
-  /** What was sent without an answer so far: the server may have it or not. */
-  let doubtful: IconSet | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
-  let busy = false
-  let stopped = false
-  let kept = true
+  let isLeaving = false
+  let left: (() => void) | null = null
 
-  const writesTo = (present: IconSet): SetWrites | null =>
-    both(difference(acknowledged, present), doubtful && difference(doubtful, present))
+  const saver = (): Saver => session.getState().saver
 
-  const plan = (delay: number) => {
-    clearTimeout(timer)
-    timer = setTimeout(() => void send(), delay)
+  function apply(event: Event): void {
+    const before = saver(),
+      next = step(before, event)
+    if (next === before) return
+    session.setState(({ history, kept }) => ({
+      saver: next,
+      revision: next.stored.revision,
+      saving: { ...saying(next), kept },
+      ...(next.present !== history.present && { history: { ...history, present: next.present } }),
+    }))
+    void keep()
+    go(event.kind === 'edited' && !isLeaving ? DELAY : 0)
   }
 
-  /** Keeps in the browser what is not on the server; the last of several that come while one is being kept. */
+  /** Does what is wanted now, or after a while. */
+  function go(delay: number): void {
+    clearTimeout(timer)
+    const doing = wanted(saver())
+    if (doing?.kind === 'pause') {
+      if (isLeaving) return end()
+      timer = setTimeout(() => apply({ kind: 'paused' }), doing.ms)
+    } else if (doing) timer = setTimeout(() => void act(), delay)
+    else if (isLeaving && saver().underWay === null) end()
+  }
+
+  async function act(): Promise<void> {
+    const doing = wanted(saver())
+    if (!doing || doing.kind === 'pause') return
+    apply({ kind: 'begun' })
+    const request = saver().underWay!
+    if (doing.kind === 'ask') {
+      apply({ kind: 'answered', request, answer: await askChanges(setId, doing.since, doing.epoch) })
+      return
+    }
+    const answer = await sendSave(setId, doing.save)
+    apply({ kind: 'answered', request, answer })
+    if (answer.kind === 'saved') announce({ kind: 'set', set: setId, revision: answer.revision })
+  }
+
+  /** Keeps in the browser what is not saved; the last of several that come while one is being kept. */
   let keeping: Promise<void> | null = null
   let again = false
-  const keep = (): Promise<void> => {
+  function keep(): Promise<void> {
     again = keeping !== null
     keeping ??= (async () => {
       do {
         again = false
-        const { history, revision } = session.getState(),
-          writes = writesTo(history.present)
-        kept = writes ? await keepUnsaved({ setId, writer, base: revision, writes }) : true
-        const { saving } = session.getState()
-        if ((saving.state === 'waiting' || saving.state === 'refused') && saving.kept !== kept)
-          session.setState({ saving: { ...saving, kept } })
+        const { writer, taken } = saver(),
+          unsaved = toKeep(saver())
+        const at = new Date().toISOString()
+        const kept = unsaved ? await keepUnsaved({ setId, writer, at, ...unsaved }) : true
+        if (!unsaved) await forgetUnsaved({ setId, writer })
+        if (kept && taken.length > 0) {
+          for (const one of taken) await forgetUnsaved({ setId, writer: one })
+          session.setState(({ saver }) => ({ saver: step(saver, { kind: 'forgotten', writers: taken }) }))
+        }
+        if (session.getState().kept !== kept) session.setState(({ saving }) => ({ kept, saving: { ...saving, kept } }))
       } while (again)
       keeping = null
     })()
     return keeping
   }
 
-  async function send(): Promise<void> {
-    const { history, revision } = session.getState()
-    if (busy || stopped) return
-    const writes = writesTo(history.present)
-    if (!writes) {
-      await keeping
-      await forgetUnsaved({ setId, writer })
-      if (
-        !busy &&
-        session.getState().history.present === history.present &&
-        session.getState().saving.state !== 'saved'
-      )
-        session.setState({ saving: { state: 'saved' } })
-      return
-    }
-    busy = true
-    const sent = history.present
-    doubtful = sent
-    const { status, body } = await post(`/api/sets/${setId}/save`, JSON.stringify({ base: revision, writer, writes }))
-    busy = false
-    const why = (body as { message?: string } | null)?.message
-    if (status === 200) {
-      acknowledged = sent
-      doubtful = null
-      session.setState({ revision: body as number })
-      await send()
-    } else if (status === 409) {
-      stop()
-      await keep()
-      await moveAside(session, writer)
-    } else if (status === 404) {
-      stop()
-      await keep()
-      session.setState({ saving: { state: 'deleted' } })
-    } else if (status >= 400 && status < 500) {
-      // Sending the same again would be refused again: the next change is sent with it.
-      doubtful = null
-      session.setState({ saving: { state: 'refused', why: why ?? `The server refused the change (${status}).`, kept } })
-      if (session.getState().history.present !== sent) plan(DELAY)
-    } else {
-      session.setState({ saving: { state: 'waiting', why: why ?? 'The server cannot be reached.', kept } })
-      plan(RETRY)
-    }
-  }
-
   const unsubscribe = session.subscribe((state, before) => {
-    if (state.history.present === before.history.present || stopped) return
-    void keep()
-    if (state.saving.state !== 'waiting') session.setState({ saving: { state: 'saving' } })
-    plan(DELAY)
+    if (state.history.present !== before.history.present && state.history.present !== state.saver.present)
+      apply({ kind: 'edited', present: state.history.present })
+    const isBusy = state.preview !== null
+    if (isBusy !== (before.preview !== null)) apply({ kind: 'hand', isBusy })
+  })
+  const unhear = hearOf((told) => {
+    if (told.kind === 'again') apply({ kind: 'told', revision: null })
+    if (told.kind === 'set' && told.set === setId) apply({ kind: 'told', revision: told.revision })
+    if (told.kind === 'visitors' && told.set === setId)
+      session.setState({ visitors: told.visitors.filter(({ window }) => window !== saver().writer) })
+  })
+  session.setState({
+    settle: (conflict, keep) => apply({ kind: 'settled', conflict, keep }),
   })
 
   // Only where closing the window would lose something.
   const warn = (event: BeforeUnloadEvent) => {
     const { saving } = session.getState()
-    if ((saving.state === 'waiting' || saving.state === 'refused') && !saving.kept) event.preventDefault()
+    if (saving.state !== 'saved' && !saving.kept) event.preventDefault()
   }
-  globalThis.addEventListener?.('beforeunload', warn)
+  // A page that goes sends what it has at once; it is kept alive to its end.
+  const hurry = () => go(0)
+  // Back on the network there is no need to wait.
+  const online = () => apply({ kind: 'paused' })
+  const listeners = { beforeunload: warn, pagehide: hurry, online } as const
+  for (const [name, listener] of Object.entries(listeners))
+    globalThis.addEventListener?.(name, listener as EventListener)
 
-  function stop(): void {
-    stopped = true
+  function end(): void {
     clearTimeout(timer)
     unsubscribe()
-    globalThis.removeEventListener?.('beforeunload', warn)
+    unhear()
+    for (const [name, listener] of Object.entries(listeners))
+      globalThis.removeEventListener?.(name, listener as EventListener)
+    left?.()
   }
 
-  if (from !== session.getState().history.present) {
-    void keep()
-    plan(0)
-  }
+  for (const one of found) apply({ kind: 'found', left: one })
   return () => {
-    clearTimeout(timer)
-    const last = send().finally(stop)
+    const last = new Promise<void>((resolve) => {
+      left = () => void (keeping ?? Promise.resolve()).finally(resolve)
+      isLeaving = true
+      go(0)
+    })
     leaving.set(setId, last)
     void last.finally(() => leaving.get(setId) === last && leaving.delete(setId))
-  }
-}
-
-/** Stores what is in hand as a set of its own and says so. */
-export async function moveAside(session: Session, writer: string): Promise<void> {
-  const { history, setId } = session.getState()
-  const copy = await storeCopy(history.present)
-  if (copy) await forgetUnsaved({ setId, writer })
-  session.setState({ saving: { state: 'moved', copy } })
-}
-
-/** Stores a set beside the one it was drawn in; null when the server does not take it. */
-export async function storeCopy(present: IconSet): Promise<{ id: string; name: string } | null> {
-  let text: string
-  try {
-    text = writeSetFile({ ...present, name: `${present.name.slice(0, 60)} (kept copy)` })
-  } catch {
-    return null
-  }
-  const { status, body } = await post('/api/sets', text)
-  return status === 200 ? (body as { id: string; name: string }) : null
-}
-
-async function post(url: string, body: string): Promise<{ status: number; body: unknown }> {
-  try {
-    const response = await fetch(url, {
-      method: 'POST',
-      body,
-      headers: { 'content-type': 'application/json' },
-      keepalive: body.length < 60_000,
-    })
-    return { status: response.status, body: await response.json().catch(() => null) }
-  } catch {
-    return { status: 0, body: null }
   }
 }

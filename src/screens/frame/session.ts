@@ -1,35 +1,34 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { changeProblem } from '@/core/formats/change-problem'
+import { beginning as savedAs, type Saver, type Saying, type Stored } from '@/core/saving/saver'
+import type { Visitor } from '@/core/saving/told'
 import { applyEdit, type SetEdit } from '@/core/set/edit'
 import { advance, beginning, type History, redo, undo } from '@/core/set/history'
+import type { SetConflict } from '@/core/set/merge-icon'
 import type { IconSet } from '@/core/set/set'
 import { say } from '@/ui/notice'
 import { StoredDrawings } from './stored-drawings'
 
-/**
- * What is known about saving: all is saved, a change is on its way, the server cannot be reached, it refused, the set
- * was changed elsewhere and what was drawn here became a set of its own, or the set was deleted elsewhere. `kept` is
- * whether the browser keeps what is not saved.
- */
-export type Saving =
-  | { readonly state: 'saved' }
-  | { readonly state: 'saving' }
-  | { readonly state: 'waiting'; readonly why: string; readonly kept: boolean }
-  | { readonly state: 'refused'; readonly why: string; readonly kept: boolean }
-  | { readonly state: 'moved'; readonly copy: { readonly id: string; readonly name: string } | null }
-  | { readonly state: 'deleted' }
+/** How saving stands; `kept` is whether the browser keeps what is not saved. */
+export type Saving = Saying & { readonly kept: boolean }
 
 /** True when nothing more is saved: what would be drawn now would be lost. */
-export const isOver = ({ saving }: Pick<SessionState, 'saving'>): boolean =>
-  saving.state === 'moved' || saving.state === 'deleted'
+export const isOver = ({ saving }: Pick<SessionState, 'saving'>): boolean => saving.state === 'deleted'
 
 /** A set being worked on: its history, an edit shown but not yet done (while dragging), and how saving stands. */
 export type SessionState = {
   readonly setId: string
   readonly history: History
   readonly preview: IconSet | null
+  /** How the set is saved; `revision`, `saving` and `kept` are what of it screens show. */
+  readonly saver: Saver
   readonly revision: number
   readonly saving: Saving
+  readonly kept: boolean
+  /** Settles a conflict with what was saved elsewhere. */
+  readonly settle: (conflict: SetConflict, keep: 'mine' | 'theirs') => void
+  /** The other windows that show the set. */
+  readonly visitors: readonly Visitor[]
   /** The icon that was last open on the bench. */
   readonly lastIcon: string | null
   /** What the server keeps drawn of the set as it was opened. */
@@ -39,15 +38,19 @@ export type SessionState = {
 /** The one store that all stages of a set share. */
 export type Session = StoreApi<SessionState>
 
-export function createSession(setId: string, set: IconSet, revision: number): Session {
+export function createSession(setId: string, stored: Stored, writer: string): Session {
   return createStore<SessionState>(() => ({
     setId,
-    history: beginning(set),
+    history: beginning(stored.set),
     preview: null,
-    revision,
-    saving: { state: 'saved' },
+    saver: savedAs(writer, stored),
+    revision: stored.revision,
+    saving: { state: 'saved', kept: true },
+    kept: true,
+    settle: () => undefined,
+    visitors: [],
     lastIcon: null,
-    stored: new StoredDrawings(setId, set),
+    stored: new StoredDrawings(setId, stored.set),
   }))
 }
 

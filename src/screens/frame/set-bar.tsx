@@ -9,6 +9,7 @@ import { type Command, useCommandSet } from '@/ui/commands'
 import { keyName, useKeyboard } from '@/ui/keys'
 import { isOver, redoStep, type Saving, undoStep } from './session'
 import { useSession, useSessionState } from './set-provider'
+import { TornDialog } from './torn-dialog'
 import { BarCommand, StageLinks, TopBar } from './top-bar'
 
 /** The top bar of a set's screens: its name, the stages, undo and redo, and how saving stands. */
@@ -71,13 +72,14 @@ const WORDS = {
   saving: 'Saving…',
   waiting: 'Not saved yet',
   refused: 'Not saved',
-  moved: 'Moved aside',
+  torn: 'Changed twice',
   deleted: 'Deleted elsewhere',
 } as const
 
 function SavedState() {
   const saving = useSessionState((state) => state.saving)
   const revision = useSessionState((state) => state.revision)
+  const [isChoosing, setChoosing] = useState(false)
   const isPending = saving.state === 'waiting' || saving.state === 'refused'
   return (
     <>
@@ -86,18 +88,25 @@ function SavedState() {
         title={isPending ? `${saving.why} ${keptSentence(saving)}` : undefined}
         className={clsx(
           'ml-1.5 min-w-24 text-right',
-          saving.state === 'waiting'
+          saving.state === 'waiting' || saving.state === 'torn'
             ? 'text-snag'
             : saving.state === 'refused' || isOver({ saving })
               ? 'text-fault'
               : 'text-quiet',
         )}
       >
-        {isPending && '◆ '}
+        {(isPending || saving.state === 'torn') && '◆ '}
         {saving.state === 'saved' ? `Saved · rev ${revision}` : WORDS[saving.state]}
       </span>
+      {saving.state === 'torn' && (
+        <Button onClick={() => setChoosing(true)}>
+          {saving.conflicts.length === 1 ? 'Choose…' : `Choose ${saving.conflicts.length}…`}
+        </Button>
+      )}
+      {saving.state === 'torn' && isChoosing && (
+        <TornDialog conflicts={saving.conflicts} onClose={() => setChoosing(false)} />
+      )}
       {isPending && <PendingNotice saving={saving} />}
-      {saving.state === 'moved' && <MovedDialog copy={saving.copy} />}
       {saving.state === 'deleted' && <DeletedDialog />}
     </>
   )
@@ -109,7 +118,7 @@ function keptSentence({ state, kept }: Pending): string {
   if (!kept) return 'This browser cannot keep your changes either: leave this page open until they are saved.'
   return state === 'waiting'
     ? 'Your changes are kept in this browser and sent again by themselves.'
-    : 'Your changes are kept in this browser; undo what was refused, and the rest is saved.'
+    : 'Your changes are kept in this browser; undo what was refused. All else is saved.'
 }
 
 /** A line under the bar, for what does not pass by itself in a moment. */
@@ -122,29 +131,6 @@ function PendingNotice({ saving }: { saving: Pending }) {
     >
       {saving.why} {keptSentence(saving)}
     </p>
-  )
-}
-
-/** Two windows changed the same set: nothing is lost, and the person chooses where to go on. */
-function MovedDialog({ copy }: { copy: { id: string; name: string } | null }) {
-  return (
-    <OverDialog title="This set was changed in another window">
-      <p className="text-quiet">
-        {copy
-          ? `Both versions are kept. What you drew here is now the set “${copy.name}”.`
-          : 'What you drew here is kept in this browser; the server could not store it yet.'}
-      </p>
-      <div className="mt-4 flex gap-2">
-        <Button look="strong" onClick={() => window.location.reload()}>
-          Open the newer version
-        </Button>
-        {copy && (
-          <a className="flex h-6 items-center rounded-sheet border border-ink px-2.5" href={`/sets/${copy.id}/draw`}>
-            Go on with mine
-          </a>
-        )}
-      </div>
-    </OverDialog>
   )
 }
 

@@ -3,18 +3,21 @@
 import { createContext, type ReactNode, startTransition, useContext, useEffect, useState } from 'react'
 import { useStore } from 'zustand'
 import { changeProblem } from '@/core/formats/change-problem'
-import { overlay } from '@/core/formats/writes'
-import { beginning } from '@/core/set/history'
+import { leftOf } from '@/core/saving/kept'
+import type { Left } from '@/core/saving/saver'
 import type { IconSet } from '@/core/set/set'
+import { keepFile } from '@/ui/keep-file'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import { bringPageClock } from './page-clock'
 import { followAnew } from './following'
 import { FaultPage } from './fault-page'
-import { left, startSaving, storeCopy } from './saver'
+import { fetchSet, sendSave } from './requests'
+import { left, startSaving } from './saver'
 import { createSession, type Session, type SessionState, shown } from './session'
 import { TopBar } from './top-bar'
-import { forgetUnsaved, holdWindow, keepUnsaved, leftUnsaved, type Unsaved } from './unsaved'
+import { forgetUnsaved, holdWindow, leftUnsaved, type LeftUnsaved } from './unsaved'
+import { visit } from './visit'
 
 const SessionContext = createContext<Session | null>(null)
 
@@ -31,17 +34,20 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
     let stop: () => void = () => undefined
     let isLeft = false
     open(setId).then(
-      ({ session, from, writer, letGo }) => {
+      ({ session, found, unreadable, letGo }) => {
         if (isLeft) return letGo()
-        const stopSaving = startSaving(session, from, writer)
+        const leave = startSaving(session, found)
+        const endVisit = visit(session)
         stop = () => {
-          stopSaving()
-          letGo()
+          leave()
+          endVisit()
+          void left(setId).finally(letGo)
         }
+        offerUnreadable(unreadable)
         // A whole stage is drawn piece by piece, so that the page answers meanwhile.
         startTransition(() => setOpened({ session }))
         void followAnew(session)
-        window.requestIdleCallback?.(() => warmUp(from))
+        window.requestIdleCallback?.(() => warmUp(session.getState().history.present))
       },
       (error: unknown) => !isLeft && setOpened({ fault: error instanceof Error ? error : new Error(String(error)) }),
     )
@@ -85,40 +91,39 @@ function Opening() {
   )
 }
 
-/** Fetches a set and lays over it what a window that is gone left unsaved. Throws a sentence when it cannot be had. */
-async function open(setId: string): Promise<{ session: Session; from: IconSet; writer: string; letGo: () => void }> {
+/** Fetches a set, and what windows that are gone left unsaved of it. Throws a sentence when it cannot be had. */
+async function open(
+  setId: string,
+): Promise<{ session: Session; found: readonly Left[]; unreadable: LeftUnsaved['unreadable']; letGo: () => void }> {
   await left(setId)
   const writer = newId() + newId()
   const letGo = await holdWindow(writer)
-  const { set, revision, writer: lastWriter } = await fetched(setId)
-  const session = createSession(setId, set, revision)
-  for (const work of await leftUnsaved(setId)) {
-    // What is left may follow a change that arrived, but whose answer the closed window did not live to see.
-    const isNext = work.base === revision || (work.base + 1 === revision && work.writer === lastWriter)
-    const laid = overlay(session.getState().history.present, work.writes)
-    if (isNext && session.getState().history.present === set) {
-      session.setState({ history: beginning(laid) })
-      // From here on it is this window's; the record of the other goes once there is one of its own.
-      if (await keepUnsaved({ setId, writer, base: revision, writes: work.writes })) await forgetUnsaved(work)
-    } else await setAside(overlay(set, work.writes), work)
+  const { kept, unreadable } = await leftUnsaved(setId)
+  const found: Left[] = []
+  for (const one of kept) {
+    // A save without an answer is asked for once more: what of it arrived is known then, before all is read.
+    const answer = one.sent ? await sendSave(setId, one.sent) : null
+    if (answer?.kind === 'lost') throw new Error(answer.why)
+    found.push(leftOf(one, answer?.kind === 'saved'))
   }
-  return { session, from: set, writer, letGo }
+  const session = createSession(setId, await fetchSet(setId), writer)
+  return { session, found, unreadable, letGo }
 }
 
-async function setAside(set: IconSet, work: Unsaved): Promise<void> {
-  const copy = await storeCopy(set)
-  if (!copy) return
-  await forgetUnsaved(work)
-  say({ text: `What another window left unsaved is now the set “${copy.name}”.` })
-}
-
-type Fetched = { readonly set: IconSet; readonly revision: number; readonly writer: string | null }
-
-async function fetched(setId: string): Promise<Fetched> {
-  const response = await fetch(`/api/sets/${setId}`, { cache: 'no-store' }).catch(() => null)
-  const body = (await response?.json().catch(() => null)) as (Fetched & { message?: string }) | null
-  if (!response?.ok || !body) throw new Error(body?.message ?? 'The server cannot be reached.')
-  return body
+/** What was kept and cannot be laid over the set is offered as a file; it stays until the person lets it go. */
+function offerUnreadable(unreadable: LeftUnsaved['unreadable']): void {
+  const [first] = unreadable
+  if (!first) return
+  say({
+    text: 'Changes that this browser kept unsaved cannot be laid over the set: they were kept by another version.',
+    action: {
+      label: 'Keep them as a file',
+      run: () => {
+        keepFile(new Blob([JSON.stringify(first, null, 1)]), `unsaved ${first.writer}.json`)
+        void forgetUnsaved(first)
+      },
+    },
+  })
 }
 
 /** The store of the set that is open. */

@@ -1,24 +1,18 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
-import { z } from 'zod'
-import { SetWrites } from '@/core/formats/writes'
+import { Kept } from '@/core/saving/kept'
 
-/** Changes on top of a revision that are not on the server yet, and the window that made them. */
-const Unsaved = z.object({ setId: z.string(), writer: z.string(), base: z.int(), writes: SetWrites })
-
-export type Unsaved = z.infer<typeof Unsaved>
-
-interface Kept extends DBSchema {
-  unsaved: { key: [string, string]; value: Unsaved; indexes: { set: string } }
+interface Store extends DBSchema {
+  unsaved: { key: [string, string]; value: Kept; indexes: { set: string } }
 }
 
-let opened: Promise<IDBPDatabase<Kept>> | null = null
+let opened: Promise<IDBPDatabase<Store>> | null = null
 
 /**
  * What a browser keeps for all windows of this program. Each window has its own record for a set, so that none writes
  * over another's.
  */
-function database(): Promise<IDBPDatabase<Kept>> {
-  opened ??= openDB<Kept>('wise-square', 1, {
+function database(): Promise<IDBPDatabase<Store>> {
+  opened ??= openDB<Store>('wise-square', 1, {
     upgrade: (db) => db.createObjectStore('unsaved', { keyPath: ['setId', 'writer'] }).createIndex('set', 'setId'),
     terminated: () => (opened = null),
   })
@@ -27,7 +21,7 @@ function database(): Promise<IDBPDatabase<Kept>> {
 }
 
 /** Keeps unsaved changes of a window; false when the browser does not (its storage is full or closed to this page). */
-export async function keepUnsaved(work: Unsaved): Promise<boolean> {
+export async function keepUnsaved(work: Kept): Promise<boolean> {
   try {
     await (await database()).put('unsaved', work)
     return true
@@ -36,7 +30,7 @@ export async function keepUnsaved(work: Unsaved): Promise<boolean> {
   }
 }
 
-export async function forgetUnsaved({ setId, writer }: Pick<Unsaved, 'setId' | 'writer'>): Promise<void> {
+export async function forgetUnsaved({ setId, writer }: Pick<Kept, 'setId' | 'writer'>): Promise<void> {
   try {
     await (await database()).delete('unsaved', [setId, writer])
   } catch {
@@ -44,20 +38,29 @@ export async function forgetUnsaved({ setId, writer }: Pick<Unsaved, 'setId' | '
   }
 }
 
-/**
- * What windows that are gone left unsaved of a set. Whatever there is that cannot be read is passed over, and stays.
- */
-export async function leftUnsaved(setId: string): Promise<Unsaved[]> {
+/** What windows that are gone left unsaved of a set, and what of it cannot be read: as it is, with its key. */
+export type LeftUnsaved = {
+  readonly kept: readonly Kept[]
+  readonly unreadable: readonly { readonly setId: string; readonly writer: string }[]
+}
+
+export async function leftUnsaved(setId: string): Promise<LeftUnsaved> {
+  const kept: Kept[] = [],
+    unreadable: LeftUnsaved['unreadable'][number][] = []
   try {
     const all: unknown[] = await (await database()).getAllFromIndex('unsaved', 'set', setId)
     const open = await openWriters()
-    return all.flatMap((one) => {
-      const parsed = Unsaved.safeParse(one)
-      return parsed.success && !open.has(parsed.data.writer) ? [parsed.data] : []
-    })
+    for (const one of all) {
+      const { writer } = one as { writer: string }
+      if (open.has(writer)) continue
+      const parsed = Kept.safeParse(one)
+      if (parsed.success) kept.push(parsed.data as Kept)
+      else unreadable.push(one as LeftUnsaved['unreadable'][number])
+    }
   } catch {
-    return []
+    // Storage is closed to this page.
   }
+  return { kept: kept.sort((a, b) => (a.at < b.at ? -1 : 1)), unreadable }
 }
 
 const LOCK = 'wise-square window '

@@ -9,6 +9,7 @@ import { TARGETS } from '../../core/targets/targets'
 import { type Db, openDatabase } from '../database'
 import { addDemoSets } from '../demo'
 import { Renderer, THREAD } from '../renderer/renderer'
+import { bytesOfJson, saveOver } from '../../../tools/stored'
 import { saveSet } from '../save'
 import { rowsOfSet } from '../set-rows'
 import { addSet, listSets } from '../sets'
@@ -29,10 +30,8 @@ afterEach(() => db.destroy())
 const renderer = new Renderer(THREAD)
 afterAll(() => renderer.close())
 
-const save = async (writes: object): Promise<boolean> => {
-  const { revision } = (await readFamily(db, id))!
-  return (await saveSet(db, renderer, id, Buffer.from(JSON.stringify({ base: revision, writes })))).ok
-}
+const save = async (writes: object): Promise<boolean> =>
+  (await saveSet(db, renderer, id, bytesOfJson(await saveOver(db, id, writes)))).ok
 
 describe('delivery', () => {
   it('to every target from the server and from the command line is the same, byte for byte', async () => {

@@ -1,7 +1,7 @@
 import type { Rules } from '../../core/rules/rules'
 import type { Family } from '../../core/targets/target'
 import type { Db } from '../database'
-import type { IconRow } from '../set-rows'
+import { type IconRow, inOrder } from '../set-rows'
 
 /** A set as a delivery sees it, in one of its revisions: without its drawings. */
 export type StoredFamily = { readonly id: string; readonly revision: number; readonly family: Family }
@@ -10,7 +10,7 @@ export type StoredFamily = { readonly id: string; readonly revision: number; rea
 export async function readFamily(db: Db, id: string): Promise<StoredFamily | null> {
   const row = await db
     .selectFrom('sets')
-    .select(['name', 'kind', 'rules', 'delivery', 'revision'])
+    .select(['name', 'kind', 'rules', 'delivery', 'revision', 'icon_order'])
     .where('id', '=', id)
     .where('deleted_at', 'is', null)
     .executeTakeFirst()
@@ -20,14 +20,17 @@ export async function readFamily(db: Db, id: string): Promise<StoredFamily | nul
     .select(['id', 'name', 'labels'])
     .where('set_id', '=', id)
     .where('deleted_at', 'is', null)
-    .orderBy('position')
     .execute()
   const family: Family = {
     name: row.name,
     kind: row.kind as Family['kind'],
     rules: JSON.parse(row.rules) as Rules,
     ...(row.delivery !== null && { delivery: JSON.parse(row.delivery) }),
-    icons: icons.map(({ id, name, labels }) => ({ id, name, ...(labels !== null && JSON.parse(labels)) })),
+    icons: inOrder(icons, row.icon_order).map(({ id, name, labels }) => ({
+      id,
+      name,
+      ...(labels !== null && JSON.parse(labels)),
+    })),
   }
   return { id, revision: row.revision, family }
 }

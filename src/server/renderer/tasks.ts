@@ -8,7 +8,7 @@ import { type Documents, drawingProblem, type Drawn, drawnIcon } from '../../cor
 import { type FileError, type Pictures, readSetFile, writeSetFile } from '../../core/formats/set-file'
 import { within } from '../../core/geometry/deadline'
 import type { Result } from '../failure'
-import { checkedSave, type CheckedWrites, type StoredForCheck } from './checked-save'
+import { checkedSave, type SaveCheck, type StoredForCheck } from './checked-save'
 import { type ReadPicture, readPictureFile } from './picture-file'
 import { type MadeIcon, madeIcon, madeSet } from './make'
 import { sheetPdf } from './sheet-pdf'
@@ -107,7 +107,7 @@ export const TASKS = {
   writeFile: ({ rows, pictures }: { rows: SetRows; pictures: Pictures }): string =>
     writeSetFile(setOfRows(rows), pictures),
 
-  checkSave: (asked: { request: Uint8Array; stored: StoredForCheck }): Result<CheckedWrites> =>
+  checkSave: (asked: { request: Uint8Array; stored: StoredForCheck }): SaveCheck =>
     checkedSave(asked.request, asked.stored),
 
   /** A picture file as it is kept: drawings become pixels. */

@@ -2,6 +2,7 @@ import type { DrawingObject } from '@/core/drawing/object'
 import { STARTERS } from '@/core/rules/starters'
 import { masterFor, type IconSet } from '@/core/set/set'
 import { createSession, shown } from '../../frame/session'
+import { storedAs } from '../../../../tools/samples'
 import { Bench } from '../bench'
 import type { At, Tool } from './tool'
 import { makeTools } from './tools'
@@ -18,7 +19,7 @@ export class Hand {
       rules: STARTERS[0]!.rules,
       icons: [{ id: 'i', name: 'icon', masters: [{ base: 24, objects }] }],
     }
-    this.bench = new Bench(createSession('pier', set, 1), 'i')
+    this.bench = new Bench(createSession('pier', storedAs(set), 'hand'), 'i')
     this.bench.store.setState({ view: { scale: 10, x: 0, y: 0 }, stage: { w: 300, h: 300 } })
     this.tools = makeTools(this.bench)
   }

@@ -1,6 +1,8 @@
 import { MAX_BYTES } from '@/core/formats/set-file'
 import { database } from '@/server/database'
 import { drawSoon } from '@/server/drawn'
+import { tell } from '@/server/events'
+import { done } from '@/server/failure'
 import { answer, boundedBytes, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { saveSet } from '@/server/save'
@@ -13,6 +15,8 @@ export const POST = (request: Request, { params }: { params: Promise<{ setId: st
     const db = await database(),
       { setId } = await params
     const saved = await saveSet(db, renderer(), setId, bytes.value)
-    if (saved.ok) drawSoon(db, renderer(), setId)
-    return reply(saved)
+    if (!saved.ok) return reply(saved)
+    tell({ kind: 'set', set: setId, revision: saved.value })
+    drawSoon(db, renderer(), setId)
+    return reply(done({ revision: saved.value }))
   })
