@@ -6,6 +6,7 @@ import { SetName } from '@/core/set/names'
 import { database } from '@/server/database'
 import { addDemoSets } from '@/server/demo'
 import { done, failed, type Result } from '@/server/failure'
+import { tell } from '@/server/events'
 import { faultSentence } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { rowsOfSet } from '@/server/set-rows'
@@ -14,11 +15,18 @@ import { addSet, deleteSet, duplicateSet, renameSet, restoreSet } from '@/server
 async function refreshed<T>(act: () => Promise<Result<T>>): Promise<Result<T>> {
   try {
     const settled = await act()
+    tell({ kind: 'shelf' })
     refresh()
     return settled
   } catch (error) {
     return failed('unavailable', faultSentence(error))
   }
+}
+
+/** What is done to a set is told to the windows that show it. */
+function toldOf<T>(settled: T): T {
+  tell({ kind: 'again' })
+  return settled
 }
 
 /** Makes a set from one of the rule books. */
@@ -36,7 +44,7 @@ export async function createSet(starterId: string, name: string): Promise<Result
 }
 
 export async function renameOnShelf(id: string, name: string): Promise<Result<string>> {
-  return refreshed(async () => renameSet(await database(), id, name))
+  return refreshed(async () => toldOf(await renameSet(await database(), id, name)))
 }
 
 export async function duplicateOnShelf(id: string): Promise<Result<string>> {
@@ -44,7 +52,7 @@ export async function duplicateOnShelf(id: string): Promise<Result<string>> {
 }
 
 export async function deleteFromShelf(id: string): Promise<Result<null>> {
-  return refreshed(async () => deleteSet(await database(), id))
+  return refreshed(async () => toldOf(await deleteSet(await database(), id)))
 }
 
 export async function restoreToShelf(id: string): Promise<Result<null>> {

@@ -140,43 +140,6 @@ test('Back always shows what is there now, and what is drawn after it is saved',
   await expect(page.getByRole('list', { name: 'Sheet' })).toBeVisible()
 })
 
-test('two windows that edit while the server is away and are closed lose nothing: the one goes on, the other is a set of its own', async ({
-  page,
-  context,
-}) => {
-  const first = await BenchPage.withNewSet(page, 'Gale')
-  await first.saved()
-  const url = page.url()
-  const other = await context.newPage()
-  await other.goto(url)
-  const second = new BenchPage(other)
-  await second.ready()
-  await context.route('**/save', (route) => route.abort())
-  await first.press('1')
-  await first.drag([3, 3], [9, 9])
-  await expect(page.getByText('Not saved yet')).toBeVisible()
-  await second.press('2')
-  await second.drag([12, 12], [20, 20])
-  await expect(other.getByText('Not saved yet')).toBeVisible()
-  await page.close()
-  await other.close()
-  await context.unroute('**/save')
-  const later = await context.newPage()
-  await later.goto(url)
-  const bench = new BenchPage(later)
-  await bench.ready()
-  await expect(
-    later
-      .getByRole('status')
-      .filter({ hasText: 'What another window left unsaved is now the set “Gale (kept copy)”.' }),
-  ).toBeVisible()
-  await bench.saved()
-  const isRectangle = await bench.row('Rectangle 1').isVisible()
-  await later.goto('/')
-  await later.getByRole('link', { name: 'Gale (kept copy)', exact: true }).click()
-  await expect(bench.row(isRectangle ? 'Ellipse 1' : 'Rectangle 1')).toBeVisible()
-})
-
 test('a set that was deleted elsewhere says so, takes no keys beneath, and is put back with what was drawn last', async ({
   page,
   context,

@@ -12,7 +12,7 @@ const USAGE = `bin/wise-square COMMAND
   diff OLD NEW [--out PAGE.html]              say which icons changed between two set files; 1 if any did
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered
   restyle FILE --rules FILE --out FILE        bring a set under other rules and say which icons need a hand
-          [--drawings fitted|scaled]          what becomes of them on another grid
+          [--drawings fitted|scaled|kept]     what becomes of them on another grid (fitted)
           [--except NAME,NAME]                icons that stay as they look
   rules FILE [--tokens]                       print the rules alone, or as design tokens
   targets                                     list what a set can be delivered to, and the files of each

@@ -13,8 +13,8 @@ import { readWhole } from './read-set'
 export async function restyleCommand(files: readonly string[], options: Options): Promise<Answer> {
   const { rules: rulesFile, out, drawings, except } = options
   if (!rulesFile || !out) throw new UsageError('Say which: --rules RULES.json --out FILE.')
-  if (drawings !== undefined && drawings !== 'fitted' && drawings !== 'scaled')
-    throw new UsageError(`Drawings are fitted or scaled, not “${drawings}”.`)
+  if (!['fitted', 'scaled', 'kept'].includes(drawings ?? 'fitted'))
+    throw new UsageError(`Drawings are fitted, scaled or kept, not “${drawings}”.`)
   const { set, pictures } = await readWhole(files)
   const text = await readFile(rulesFile, 'utf8').catch(() => null)
   if (text === null) throw new Error(`There is no file ${rulesFile}.`)
@@ -26,7 +26,8 @@ export async function restyleCommand(files: readonly string[], options: Options)
   const next = restyledSet(set, {
     rules,
     renames: [],
-    ...(drawings && { drawings }),
+    ...(drawings !== 'kept' &&
+      rules.grid.size !== set.rules.grid.size && { drawings: drawings === 'scaled' ? drawings : 'fitted' }),
     except: set.icons.filter(({ name }) => names.includes(name)).map(({ id }) => id),
   })
   const [wrong] = setProblems(next)

@@ -1,5 +1,6 @@
 import { MAX_BYTES } from '@/core/formats/set-file'
 import { database } from '@/server/database'
+import { tell } from '@/server/events'
 import { answer, boundedBytes, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { importSetFile } from '@/server/set-files'
@@ -8,5 +9,8 @@ import { importSetFile } from '@/server/set-files'
 export const POST = (request: Request): Promise<Response> =>
   answer(async () => {
     const bytes = await boundedBytes(request, MAX_BYTES)
-    return reply(bytes.ok ? await importSetFile(await database(), renderer(), bytes.value) : bytes)
+    if (!bytes.ok) return reply(bytes)
+    const added = await importSetFile(await database(), renderer(), bytes.value)
+    tell({ kind: 'shelf' })
+    return reply(added)
   })

@@ -10,7 +10,8 @@ import { basesOf } from '../rules/book'
 import { type Rules } from '../rules/rules'
 import { BOOK } from '../../../tools/book'
 import type { Checked } from './check'
-import { CHECKS, keyOf, snagsIn, snagsOn } from './checks'
+import { acceptedAs, keyOf } from './accepting'
+import { CHECKS, snagsIn, snagsOn } from './checks'
 import { nameProblem, patterned } from './name-pattern'
 
 const rules: Rules = {
@@ -209,6 +210,21 @@ describe('checks', () => {
       }),
       { numRuns: 60 },
     )
+  })
+
+  it('are accepted one by one, by their place where they are about no object in particular', () => {
+    const bar = (id: string, x: number) => box(id, x, 3, 4, 18, { style: ink })
+    const objects = [bar('a', 2), bar('b', 6.5), bar('c', 11)]
+    const at = checked(...objects)
+    const gaps = snagsIn(at).filter(({ check }) => check === 'small-gap')
+    expect(gaps.map(({ objects }) => objects)).toEqual([[], []])
+    const accepted = [acceptedAs(gaps[0]!, 'As on the old sign.')]
+    const found = (list: readonly DrawingObject[]) =>
+      snagsIn({ ...at, objects: list }, accepted).filter(({ check }) => check === 'small-gap')
+    expect(found(objects).map(({ spot }) => spot)).toEqual([gaps[1]!.spot])
+    // What is drawn elsewhere changes nothing about it.
+    expect(found([...objects, bar('d', 18)]).map(({ spot }) => spot)).toEqual([gaps[1]!.spot])
+    expect(found([bar('a', 2), bar('b', 6.6), bar('c', 13)])).toEqual([])
   })
 
   it('find nothing in the demo sets but what is accepted there', () => {

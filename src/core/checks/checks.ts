@@ -1,3 +1,4 @@
+import { isAccepted } from './accepting'
 import { lowContrast, nearlySymmetric, offCentre } from './balance'
 import { cannotBeDrawn } from './cannot-be-drawn'
 import type { Accepted } from '../drawing/accepted'
@@ -65,7 +66,7 @@ export const severityOf = ({ id, severity }: Pick<Check, 'id' | 'severity'>, { c
 
 /** What is found in a drawing, but for what is accepted in it and what the rules do not look for. */
 export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
-  const known = new Set(accepted.map(keyOf))
+  const grid = checked.rules.grid.size
   return CHECKS.flatMap((check): Snag[] => {
     if (checked.isDerived && !check.isSeen) return []
     const severity = severityOf(check, checked.rules)
@@ -73,7 +74,7 @@ export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): S
     return check
       .find(checked)
       .map((found) => ({ ...found, check: check.id, severity }))
-      .filter((snag) => !known.has(keyOf(snag)))
+      .filter((snag) => !isAccepted(snag, accepted, grid))
   })
 }
 
@@ -87,23 +88,19 @@ export function snagsOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number)
   )
 }
 
-/** What tells one snag from another in a drawing: what was looked for, and in which objects. */
-export const keyOf = ({ check, objects }: { readonly check: string; readonly objects: readonly string[] }): string =>
-  [check, ...[...objects].sort()].join(' ')
-
 /** What is found of each icon beside its siblings, by the icon's id; what is accepted in it left out. */
 export function familySnags(
   family: readonly (Sibling & { readonly accepted: readonly Accepted[] })[],
   rules: Rules,
 ): ReadonlyMap<string, readonly Snag[]> {
   const snags = new Map<string, Snag[]>()
-  const accepted = new Map(family.map((one) => [one.id, new Set(one.accepted.map(keyOf))]))
+  const accepted = new Map(family.map((one) => [one.id, one.accepted]))
   for (const check of FAMILY_CHECKS) {
     const severity = severityOf(check, rules)
     if (severity === 'off') continue
     for (const [id, found] of check.find(family, rules)) {
       const snag: Snag = { ...found, check: check.id, severity }
-      if (!accepted.get(id)!.has(keyOf(snag))) snags.set(id, [...(snags.get(id) ?? []), snag])
+      if (!isAccepted(snag, accepted.get(id)!, rules.grid.size)) snags.set(id, [...(snags.get(id) ?? []), snag])
     }
   }
   return snags

@@ -1,7 +1,8 @@
 import { isCornered } from '../drawing/object'
 import { sweptTwice } from '../geometry/area'
 import type { Checked, Snag } from './check'
-import { keyOf, snagsIn } from './checks'
+import { keyOf } from './accepting'
+import { snagsIn } from './checks'
 import { shownInk } from './ink'
 import { said, seenIn } from './seen'
 

@@ -1,7 +1,8 @@
 import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit'
 import type { Accepted } from '../drawing/accepted'
 import type { Checked } from './check'
-import { keyOf, snagsIn } from './checks'
+import { keyOf } from './accepting'
+import { snagsIn } from './checks'
 
 /** How many repairs are made in one go. */
 const MOST = 200

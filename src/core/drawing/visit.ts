@@ -10,11 +10,13 @@ export type Visitor = {
   readonly radius?: (radius: Radius) => Radius
   /** Of lengths by weight other than that of its stroke. */
   readonly weight?: (weight: Weight) => Weight
+  /** Of colours other than those of its style: of its shadow, and those that a placement exchanges. */
+  readonly colour?: (colour: string) => string
 }
 
 /** An object, its members left aside, as a visitor leaves it; the same object when nothing changes. */
 export function visited<T extends DrawingObject>(object: T, visitor: Visitor): T
-export function visited(object: DrawingObject, { style, finish, radius, weight }: Visitor): DrawingObject {
+export function visited(object: DrawingObject, { style, finish, radius, weight, colour }: Visitor): DrawingObject {
   let next = object
   if (isStyled(next)) {
     if (!isShared(next.style)) {
@@ -27,12 +29,20 @@ export function visited(object: DrawingObject, { style, finish, radius, weight }
   }
   if (style) next = kindOf(next).withStyles?.(next, style) ?? next
   if (weight) next = kindOf(next).withWeights?.(next, weight) ?? next
+  if (colour) next = withColours(next, colour)
   if (!radius) return next
   if (isCornered(next)) {
     const corner = radius(next.corner)
     if (corner !== next.corner) next = { ...next, corner }
   }
   return kindOf(next).withRadii?.(next, radius) ?? next
+}
+
+function withColours(object: DrawingObject, colour: (colour: string) => string): DrawingObject {
+  const next = kindOf(object).withColours?.(object, colour) ?? object
+  if (!next.shadow) return next
+  const color = colour(next.shadow.color)
+  return color === next.shadow.color ? next : { ...next, shadow: { ...next.shadow, color } }
 }
 
 /** The kinds of named values that a drawing may refer to. */
@@ -75,6 +85,7 @@ export function withNames<T extends DrawingObject>(object: T, name: Naming): T {
     finish: (finish) => name('finish', finish),
     radius: (radius) => (typeof radius === 'string' ? name('radius', radius) : radius),
     weight: (weight) => (typeof weight === 'string' ? name('weight', weight) : weight),
+    colour: (colour) => (isSwatch(colour) ? name('swatch', colour) : colour),
   })
 }
 

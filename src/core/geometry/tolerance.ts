@@ -3,6 +3,9 @@
 /** Two points nearer than this are the same point: a thousandth of the finest step a designer types. */
 export const SAME_POINT = 1e-9
 
+/** How far apart two places are the same to someone who left something as it is there: a share of the grid, 0.75 of 24. */
+export const SAME_SNAG = 1 / 32
+
 /** A parameter nearer than this to another, or to an end of 0 to 1, is the same: as near as places are told apart. */
 export const SAME_PARAMETER = 1e-9
 

@@ -6,8 +6,8 @@ import type { OfKind } from '../drawing/object'
 import { walk } from '../drawing/tree'
 import { iconSvg } from '../formats/drawn'
 import { readSetFile } from '../formats/set-file'
-import { bookAt } from '../rules/book'
-import type { Rules } from '../rules/rules'
+import { basesOf, bookAt } from '../rules/book'
+import { Rules } from '../rules/rules'
 import { applyEdit } from './edit'
 import { masterOn } from './masters'
 import { restyledSet } from './restyle'
@@ -40,6 +40,60 @@ describe('a set under other rules', () => {
     })
   })
 
+  it.each(['quayside', 'skerry-app'])(
+    'leaves them so on every grid and ground, whatever changes by name: %s',
+    (file) => {
+      const before = readSetFile(readFileSync(`demo/${file}.wisesquare.json`, 'utf8')).set!
+      const was: Rules = { ...before.rules, masters: [{ base: 16 }], grid: { ...before.rules.grid } }
+      const all = { ...before, rules: before.rules.grid.size === 24 ? was : before.rules }
+      const dark = '#123456'
+      const after: Rules = {
+        ...all.rules,
+        cap: all.rules.cap === 'butt' ? 'round' : 'butt',
+        join: all.rules.join === 'bevel' ? 'round' : 'bevel',
+        weights: all.rules.weights.map((one) => ({ ...one, value: one.value * 0.75 })),
+        radii: all.rules.radii.map(({ name, value }) => ({ name, value: value + 0.5 })),
+        palette: all.rules.palette.map((one) => ({ ...one, color: '#654321', dark })),
+        ...(all.rules.gradients && {
+          gradients: all.rules.gradients.map((one) => ({
+            ...one,
+            stops: one.stops.toReversed().map((stop, i) => ({ ...stop, at: one.stops[i]!.at })),
+          })),
+        }),
+        ...(all.rules.plates && {
+          plates: all.rules.plates.map((one) => ({ ...one, shape: 'circle' as const, w: one.w / 2 })),
+        }),
+        ...(all.rules.parts && {
+          parts: all.rules.parts.map((one) => ({ ...one, at: { x: one.at.x + 1, y: one.at.y } })),
+        }),
+        ...(all.rules.finishes && {
+          finishes: all.rules.finishes.map((one) => ({ ...one, style: { ...one.style, fill: '#ffffff' } })),
+        }),
+        ...(all.rules.masters && {
+          masters: [{ base: 16, weights: all.rules.weights.map(({ name }) => ({ name, value: 3 })) }],
+        }),
+      }
+      const except = all.icons.filter((_, i) => i % 2 === 0).map(({ id }) => id)
+      const next = restyledSet(all, { rules: after, renames: [], except })
+      expect(setProblems(next)).toEqual([])
+      expect(Rules.safeParse(next.rules).error).toBeUndefined()
+      const looks = (icon: Icon, rules: Rules) =>
+        basesOf(rules).flatMap((base) =>
+          evaluateAll(masterOn(icon, rules, base).master.objects, sceneOf(bookAt(rules, base))).map((shape) =>
+            JSON.parse(
+              JSON.stringify(shape, (key, value) => (['name', 'ink', 'weight'].includes(key) ? undefined : value)),
+            ),
+          ),
+        )
+      const [kept, others] = [true, false].map((isKept) =>
+        all.icons.flatMap((icon, i) => (except.includes(icon.id) === isKept ? [[icon, next.icons[i]!] as const] : [])),
+      )
+      for (const [one, other] of kept!)
+        expect([one.name, looks(other, next.rules)]).toEqual([one.name, looks(one, all.rules)])
+      for (const [one, other] of others!) expect(other.masters).toBe(one.masters)
+    },
+  )
+
   it.each([20, 32])(
     'on a grid of %d is fitted to it: circles stay circles, all that was in the live area stays there',
     (size) => {
@@ -56,6 +110,19 @@ describe('a set under other rules', () => {
       })
     },
   )
+
+  it('only scaled to another grid and back is what it was', () => {
+    const { masters: _, ...plain } = set.rules
+    const there = restyledSet({ ...set, rules: plain }, { rules: gridOf(32), renames: [], drawings: 'scaled' }),
+      back = restyledSet(there, { rules: plain, renames: [], drawings: 'scaled' })
+    const rounded = ({ icons }: typeof set) =>
+      icons.map(({ masters }) =>
+        JSON.parse(
+          JSON.stringify(masters[0], (_, value) => (typeof value === 'number' ? Math.round(value * 1e6) / 1e6 : value)),
+        ),
+      )
+    expect(rounded(back)).toEqual(rounded(set))
+  })
 
   it('takes what is drawn for a grid already as it is, once that becomes the grid of the set', () => {
     const next = applyEdit(set, { kind: 'rules', rules: gridOf(16), renames: [], drawings: 'fitted' })

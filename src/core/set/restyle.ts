@@ -1,14 +1,11 @@
 import type { DrawingObject } from '../drawing/object'
-import { mapObjects, walk, withNewIds } from '../drawing/tree'
-import { colourOf, radiusOf, weightOf } from '../drawing/values'
-import { visited } from '../drawing/visit'
-import { withPaints } from '../drawing/style'
-import { isGradient, type Paint } from '../drawing/paint'
+import { walk, withNewIds } from '../drawing/tree'
 import { basesOf } from '../rules/book'
 import { withOwn } from '../rules/follow'
 import { quicklyFitted, scaled } from '../rules/fit/fit'
 import { type Rename, renameValues } from '../rules/renames'
 import type { Rules } from '../rules/rules'
+import { KeptLook } from './kept-look'
 import { masterOn } from './masters'
 import { freeName } from './names'
 import { type Icon, type IconSet, type Master, masterFor, titleOf } from './set'
@@ -32,29 +29,26 @@ export type Restyling = {
 export function restyledSet(set: IconSet, asked: Restyling): IconSet {
   const restyling = asked.isFollowing ? asked : { ...asked, rules: withOwn(set.rules, asked.rules) }
   const except = new Set(restyling.except)
-  return {
-    ...set,
-    rules: restyling.rules,
-    icons: set.icons.map((icon) => restyledIcon(icon, set.rules, restyling, except.has(icon.id))),
-  }
+  const { rules, renames, drawings } = restyling
+  const look = new KeptLook(set.rules, rules, renames, drawings ? rules.grid.size / set.rules.grid.size : 1)
+  const icons = set.icons.map((icon) => restyledIcon(icon, set.rules, restyling, except.has(icon.id) ? look : null))
+  return { ...set, rules: look.rules, icons }
 }
 
-function restyledIcon(icon: Icon, before: Rules, { rules, renames, drawings }: Restyling, isExcepted: boolean): Icon {
+function restyledIcon(given: Icon, before: Rules, restyling: Restyling, look: KeptLook | null): Icon {
+  const { rules, renames, drawings } = restyling
   const isOtherGrid = rules.grid.size !== before.grid.size
+  const icon = look && !isOtherGrid ? look.icon(given) : given
   const next = isOtherGrid ? onOtherGrid(icon, before, rules, drawings) : masterFor(icon)
-  const scale = drawings ? rules.grid.size / before.grid.size : 1
-  let same = !isOtherGrid
+  let same = !isOtherGrid && icon === given
   const masters = [next, ...icon.masters.slice(1).filter(({ base }) => base !== rules.grid.size)].map((master, i) => {
-    const renamed = withNewNames(
-      isExcepted ? asItLooks(master, before, rules, renames, isOtherGrid && i === 0 ? scale : 1) : master,
-      renames,
-    )
+    const renamed = withNewNames(look && isOtherGrid && i === 0 ? look.master(master) : master, renames)
     const { from: _, ...plain } = renamed
     const based = i === 0 && isOtherGrid ? { ...plain, base: rules.grid.size } : renamed
     if (based !== icon.masters[i]) same = false
     return based
   })
-  return same ? icon : { ...icon, masters }
+  return same ? given : { ...icon, masters }
 }
 
 /**
@@ -127,11 +121,15 @@ function regridded(master: Master, before: Rules, after: Rules, how: OnNewGrid):
   const onGrid = (objects: readonly DrawingObject[]) =>
     (how === 'fitted' ? quicklyFitted : scaled)(objects, before, after) as DrawingObject[]
   const scale = after.grid.size / before.grid.size
-  const { guides, references, alternatives, accepted: _, ...rest } = master
+  const { guides, references, alternatives, accepted, ...rest } = master
   return {
     ...rest,
     objects: onGrid(master.objects),
     ...(alternatives && { alternatives: alternatives.map((one) => ({ ...one, objects: onGrid(one.objects) })) }),
+    // What lies elsewhere than scaling takes it is found, and looked at, again.
+    ...(accepted && {
+      accepted: accepted.map((one) => (one.at ? { ...one, at: { x: one.at.x * scale, y: one.at.y * scale } } : one)),
+    }),
     ...(guides && {
       guides: guides.map((guide) => ({ ...guide, at: { x: guide.at.x * scale, y: guide.at.y * scale } })),
     }),
@@ -143,48 +141,6 @@ function regridded(master: Master, before: Rules, after: Rules, how: OnNewGrid):
         w: one.w * scale,
         h: one.h * scale,
       })),
-    }),
-  }
-}
-
-/** An icon's drawing with what other rules would change of it by name as numbers and colours of its own. */
-function asItLooks(master: Master, before: Rules, after: Rules, renames: readonly Rename[], scale: number): Master {
-  const nameAfter = (kind: Rename['kind'], name: string) =>
-    renames.find((one) => one.kind === kind && one.from === name)?.to ?? name
-  const weight = <W extends number | string>(value: W): W | number => {
-    if (typeof value !== 'string') return value
-    const was = weightOf(value, before) * scale
-    return after.weights.find(({ name }) => name === nameAfter('weight', value))?.value === was ? value : was
-  }
-  const radius = <R extends number | string>(value: R): R | number => {
-    if (typeof value !== 'string') return value
-    const was = radiusOf(value, before) * scale
-    return after.radii.find(({ name }) => name === nameAfter('radius', value))?.value === was ? value : was
-  }
-  const paint = (value: Paint): Paint => {
-    if (isGradient(value) || value === 'none' || value.startsWith('#')) return value
-    const was = colourOf(value, before)
-    const is = after.palette.find(({ name }) => name === nameAfter('swatch', value))
-    return is?.color === was.light ? value : was.light
-  }
-  const kept = (objects: readonly DrawingObject[]) =>
-    mapObjects(objects, (object) =>
-      visited(object, {
-        radius,
-        weight,
-        style(style) {
-          const painted = withPaints(style, paint),
-            own = weight(style.weight)
-          return own === style.weight ? painted : { ...painted, weight: own }
-        },
-      }),
-    )
-  return {
-    ...master,
-    objects: kept(master.objects),
-    ...(master.from && { from: kept(master.from) }),
-    ...(master.alternatives && {
-      alternatives: master.alternatives.map((one) => ({ ...one, objects: kept(one.objects) })),
     }),
   }
 }

@@ -116,6 +116,7 @@ function OpenIconCrumb() {
   const session = useSession()
   const { setId } = session.getState()
   const open = useShownIcon((icon) => icon?.id)
+  const isElsewhere = useSessionState(({ visitors }) => visitors.some(({ icon }) => icon === open))
   // Coming back from another stage opens what was open last.
   useEffect(() => {
     if (open !== undefined) session.setState({ lastIcon: open })
@@ -148,6 +149,14 @@ function OpenIconCrumb() {
           onClose={() => setNaming(false)}
           onName={(next) => renameIcon(bench, bench.icon!, next)}
         />
+      )}
+      {isElsewhere && (
+        <span
+          className="shrink-0 text-small text-quiet"
+          title="What is done there is seen here at once, and the other way round"
+        >
+          ◇ open in another window
+        </span>
       )}
       <MasterTabs />
     </>

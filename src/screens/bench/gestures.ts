@@ -24,7 +24,11 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
   const drag = useRef<{ drag: Drag; pointer: number; last: At } | null>(null)
   useEffect(() => {
     const element = stage.current!
-    const { store } = bench
+    const { store, session } = bench
+    const hold = (dragging: boolean) => {
+      store.setState({ dragging })
+      session.setState({ isHeld: dragging })
+    }
     const tool = () => tools[store.getState().tool]!
     const keys = new KeyPlace(bench, tool)
     const fingers = new Fingers()
@@ -67,7 +71,7 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
       if (!begun) return
       element.setPointerCapture(event.pointerId)
       drag.current = { drag: begun, pointer: event.pointerId, last: at }
-      store.setState({ dragging: true })
+      hold(true)
     }
     const onMove = (event: PointerEvent) => {
       if (!store.getState().view) return
@@ -91,6 +95,7 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
       drag.current = null
       store.setState({ dragging: false })
       ended.release(atOf(event))
+      hold(false)
     }
     const lifted = (event: PointerEvent) => {
       if (event.pointerType === 'pen') penIsDown = false
@@ -100,7 +105,7 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
       if (event) lifted(event)
       drag.current?.drag.cancel()
       drag.current = null
-      store.setState({ dragging: false })
+      hold(false)
     }
     const onLeave = () => store.setState({ pointer: null, hover: null })
     const onTwice = (event: MouseEvent) => {
@@ -187,6 +192,7 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
     window.addEventListener('keyup', onKey, true)
     window.addEventListener('blur', onBlur)
     return () => {
+      onCancel()
       element.removeEventListener('pointerdown', onDown)
       element.removeEventListener('pointermove', onMove)
       element.removeEventListener('pointerup', onUp)

@@ -89,11 +89,10 @@ export function startSaving(session: Session, found: readonly Left[] = []): () =
     return keeping
   }
 
-  const unsubscribe = session.subscribe((state, before) => {
-    if (state.history.present !== before.history.present && state.history.present !== state.saver.present)
-      apply({ kind: 'edited', present: state.history.present })
-    const isBusy = state.preview !== null
-    if (isBusy !== (before.preview !== null)) apply({ kind: 'hand', isBusy })
+  const unsubscribe = session.subscribe((state) => {
+    if (state.history.present !== state.saver.present) apply({ kind: 'edited', present: state.history.present })
+    const isBusy = state.isHeld || state.preview !== null
+    if (isBusy !== state.saver.isHandBusy) apply({ kind: 'hand', isBusy })
   })
   const unhear = hearOf((told) => {
     if (told.kind === 'again') apply({ kind: 'told', revision: null })

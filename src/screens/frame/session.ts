@@ -20,6 +20,8 @@ export type SessionState = {
   readonly setId: string
   readonly history: History
   readonly preview: IconSet | null
+  /** Something is held with the pointer: what is done on release was begun with the set as it is now. */
+  readonly isHeld: boolean
   /** How the set is saved; `revision`, `saving` and `kept` are what of it screens show. */
   readonly saver: Saver
   readonly revision: number
@@ -43,6 +45,7 @@ export function createSession(setId: string, stored: Stored, writer: string): Se
     setId,
     history: beginning(stored.set),
     preview: null,
+    isHeld: false,
     saver: savedAs(writer, stored),
     revision: stored.revision,
     saving: { state: 'saved', kept: true },
@@ -79,7 +82,7 @@ export const undoStep = (session: Session): void => goThrough(session, undo)
 export const redoStep = (session: Session): void => goThrough(session, redo)
 
 function goThrough(session: Session, step: (history: History) => History): void {
-  session.setState((state) => (isOver(state) ? state : { history: step(state.history), preview: null }))
+  session.setState((state) => (isOver(state) || state.isHeld ? state : { history: step(state.history), preview: null }))
 }
 
 /** Goes back (or forth again) until `count` steps are done. */

@@ -7,7 +7,7 @@ import { type ReactNode, useMemo, useState } from 'react'
 import { Button } from '@/ui/button'
 import { type Command, useCommandSet } from '@/ui/commands'
 import { keyName, useKeyboard } from '@/ui/keys'
-import { isOver, redoStep, type Saving, undoStep } from './session'
+import { isOver, redoStep, type Saving, type Session, undoStep } from './session'
 import { useSession, useSessionState } from './set-provider'
 import { TornDialog } from './torn-dialog'
 import { BarCommand, StageLinks, TopBar } from './top-bar'
@@ -24,14 +24,16 @@ export function SetBar({ children }: { children?: ReactNode }) {
         id: 'undo',
         name: 'Undo',
         keys: ['$mod+KeyZ'],
-        needs: () => (session.getState().history.past.length > 0 ? null : 'There is nothing to undo.'),
+        needs: () =>
+          heldSentence(session) ?? (session.getState().history.past.length > 0 ? null : 'There is nothing to undo.'),
         run: () => undoStep(session),
       },
       {
         id: 'redo',
         name: 'Redo',
         keys: ['$mod+Shift+KeyZ', '$mod+KeyY'],
-        needs: () => (session.getState().history.future.length > 0 ? null : 'There is nothing to redo.'),
+        needs: () =>
+          heldSentence(session) ?? (session.getState().history.future.length > 0 ? null : 'There is nothing to redo.'),
         run: () => redoStep(session),
       },
     ],
@@ -66,6 +68,10 @@ export function SetBar({ children }: { children?: ReactNode }) {
     />
   )
 }
+
+/** Why no step can be taken back just now. */
+const heldSentence = (session: Session): string | null =>
+  session.getState().isHeld ? 'Let go of what is held first.' : null
 
 const WORDS = {
   saved: 'Saved',

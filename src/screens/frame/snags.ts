@@ -1,6 +1,6 @@
 import { useDeferredValue, useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { Snag } from '@/core/checks/check'
-import { keyOf } from '@/core/checks/checks'
+import { isAccepted } from '@/core/checks/accepting'
 import { bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Icon, masterFor, type Master } from '@/core/set/set'
@@ -73,8 +73,8 @@ export function useSnags(master: Master | null, setRules: Rules, isDerived = fal
 
 /** Of all that was found in a master what is not accepted. */
 function left(all: readonly Snag[], master: Master): readonly Snag[] {
-  const accepted = new Set(acceptedIn(master).map(keyOf))
-  return accepted.size === 0 ? all : all.filter((snag) => !accepted.has(keyOf(snag)))
+  const accepted = acceptedIn(master)
+  return accepted.length === 0 ? all : all.filter((snag) => !isAccepted(snag, accepted, master.base))
 }
 
 const lookFurther = (icon: Icon, rules: Rules) =>

@@ -5,7 +5,9 @@ import type { ValueKind } from '@/core/drawing/visit'
 import { type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
 import { bookAt } from '@/core/rules/book'
 import { differences } from '@/core/rules/follow'
+import { same } from '@/core/drawing/same'
 import { applyEdit } from '@/core/set/edit'
+import { mergedValue } from '@/core/set/merge-value'
 import type { Restyling } from '@/core/set/restyle'
 import { type IconSet, setProblems } from '@/core/set/set'
 
@@ -35,6 +37,13 @@ export function draftOf(rules: RulesType): Draft {
     finishes: edited(rules.finishes ?? []),
     plates: edited(rules.plates ?? []),
   }
+}
+
+/** A draft that was begun on some rules, on what these are now: what was not changed in it is as it is there. */
+export function rebased(draft: Draft, before: RulesType, now: RulesType): Draft | null {
+  const next = draftOf(now),
+    { value } = mergedValue(draftOf(before), draft, next)
+  return same(value, next) ? null : (value as Draft)
 }
 
 /** A draft on another grid: everything that is measured on the grid is brought to it, whole where it is to be crisp. */

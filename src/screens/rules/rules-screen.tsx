@@ -11,7 +11,7 @@ import { CommonCommands } from '../frame/top-bar'
 import { useChanges } from './changes'
 import { RuleDiagram } from './diagram'
 import { ChangesSheet } from './changes-sheet'
-import { type Draft, draftOf, outcome, ruled, settled, type Ways } from './draft'
+import { type Draft, draftOf, outcome, rebased, ruled, settled, type Ways } from './draft'
 import { RulesFiles } from './rules-files'
 import { RulesForm } from './rules-form'
 import { changesInWords, Strip } from './strip'
@@ -23,12 +23,11 @@ export function RulesScreen() {
   const set = useSessionState(({ history }) => history.present)
   const [draft, setDraft] = useState<Draft | null>(null)
   const [left, setLeft] = useState<ReadonlySet<string>>(NOBODY)
-  // A pending change is laid over the rules it was made on; when those change, by undo for example, it is given up.
+  // A pending change is laid over the rules it was made on; when those change beneath it, it is laid over what they are.
   const [basis, setBasis] = useState(set.rules)
   if (basis !== set.rules) {
     setBasis(set.rules)
-    setDraft(null)
-    setLeft(NOBODY)
+    setDraft(draft && rebased(draft, basis, set.rules))
   }
   const shown = useMemo(() => draft ?? draftOf(set.rules), [draft, set.rules])
   const [drawings, setDrawings] = useState<OnNewGrid | 'kept'>('fitted')
@@ -57,19 +56,24 @@ export function RulesScreen() {
     if (!next.delete(icon)) next.add(icon)
     setLeft(next)
   }
+  const discard = () => {
+    setDraft(null)
+    setLeft(NOBODY)
+  }
   const apply = () => {
-    if (result?.ok && under?.ok)
-      commit(
-        session,
-        {
-          kind: 'rules',
-          rules: under.rules,
-          renames: under.renames,
-          ...ways,
-          ...(under.rules.follows && { isFollowing: true as const }),
-        },
-        'Change the rules',
-      )
+    if (!result?.ok || !under?.ok) return
+    discard()
+    commit(
+      session,
+      {
+        kind: 'rules',
+        rules: under.rules,
+        renames: under.renames,
+        ...ways,
+        ...(under.rules.follows && { isFollowing: true as const }),
+      },
+      'Change the rules',
+    )
   }
 
   return (
@@ -109,13 +113,7 @@ export function RulesScreen() {
             <Button look="strong" disabled={!result?.ok} onClick={apply}>
               Apply
             </Button>
-            <Button
-              disabled={!draft}
-              onClick={() => {
-                setDraft(null)
-                setLeft(NOBODY)
-              }}
-            >
+            <Button disabled={!draft} onClick={discard}>
               Discard
             </Button>
           </div>

@@ -2,17 +2,35 @@
 
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { ShelfEntry } from '@/core/set/shelf-entry'
 import { MAX_BYTES } from '@/core/formats/set-file'
 import { Button } from '@/ui/button'
 import { MenuButton } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
 import { say } from '@/ui/notice'
+import { hearOf } from '../frame/told'
 import { CommonCommands, TopBar } from '../frame/top-bar'
 import { NewSetDialog } from './new-set-dialog'
 import { RunOfIcons } from './run-of-icons'
 import { type Answer, reached, type ShelfActions, ShelfActionsContext, useShelfActions } from './shelf-actions'
+
+/** How soon the shelf shows what changed elsewhere, in milliseconds. */
+const SOON = 700
+
+/** Shows what other windows do to the sets. */
+function useNews(router: { readonly refresh: () => void }): void {
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const unhear = hearOf((told) => {
+      if (told.kind !== 'visitors') timer ??= setTimeout(() => ((timer = undefined), router.refresh()), SOON)
+    })
+    return () => {
+      unhear()
+      clearTimeout(timer)
+    }
+  }, [router])
+}
 
 /** The first screen: all sets. */
 export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry[]; actions: ShelfActions }) {
@@ -22,6 +40,8 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
   const file = useRef<HTMLInputElement>(null)
   const onShelf = entries.filter(({ deleted }) => !deleted)
   const deleted = entries.filter((entry) => entry.deleted)
+
+  useNews(router)
 
   const importFiles = async (files: FileList | null) => {
     for (const one of files ?? []) await importSet(one)

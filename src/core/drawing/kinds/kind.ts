@@ -67,6 +67,8 @@ export type Kind<T extends Thing> = {
   readonly withWeights?: (object: T, change: (weight: Weight) => Weight) => T
   /** The object with each finish that it holds, beside its style, replaced. */
   readonly withStyles?: (object: T, change: (style: Style) => Style) => T
+  /** The object with colours of its own beside its style exchanged. */
+  readonly withColours?: (object: T, change: (colour: string) => string) => T
   /** The plate of the rules that it refers to, and the same with another. */
   readonly plate?: (object: T) => string | undefined
   readonly withPlate?: (object: T, name: string) => T

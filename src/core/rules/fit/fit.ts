@@ -111,11 +111,13 @@ function cheaper(marks: Marks, terms: Terms): [AxisFit, AxisFit] {
   return yFirst && xThen ? [xThen, yFirst] : [xFirst, yThen]
 }
 
-/** A drawing of one rule book scaled to the grid of another. */
+/** A drawing of one rule book scaled to the grid of another, and nothing else: there and back it is what it was. */
 export function scaled(objects: readonly DrawingObject[], from: Rules, to: Rules): DrawingObject[] {
   const scale = to.grid.size / from.grid.size
-  const by = (value: number) => value * scale
-  return broughtTo(objects, sceneOf(from), { scale, x: by, y: by })
+  return inOwnNumbers(
+    objects.map((object) => transformObject(object, [scale, 0, 0, scale, 0, 0])),
+    scale,
+  )
 }
 
 /** Every object where a fitting takes it: point by point where its kind can be, else as a whole. */
@@ -130,11 +132,15 @@ function broughtTo(objects: readonly DrawingObject[], scene: Scene, to: Fitting)
     const painted = withMovedPaints(own, [scale, 0, 0, scale, 0, 0])
     return isContainer(painted) ? { ...painted, members: painted.members.map(brought) } : painted
   }
-  return mapObjects(
-    objects.map((object) => scaleOwn(brought(object), scale)),
+  return inOwnNumbers(objects.map(brought), scale)
+}
+
+/** Objects with the weights, radii and dashes that are numbers of their own scaled. */
+const inOwnNumbers = (objects: readonly DrawingObject[], scale: number): DrawingObject[] =>
+  mapObjects(
+    objects.map((object) => scaleOwn(object, scale)),
     (object) => withDash(object, scale),
   )
-}
 
 /** An object whose dashes scale although its weight is one of the rules. */
 const withDash = (object: DrawingObject, by: number): DrawingObject =>

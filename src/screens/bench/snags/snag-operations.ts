@@ -1,4 +1,5 @@
 import type { Snag } from '@/core/checks/check'
+import { acceptedAs } from '@/core/checks/accepting'
 import { mendsOf } from '@/core/checks/mended'
 import { fitted } from '@/core/rules/fit/fit'
 import { acceptedIn } from '@/core/set/set'
@@ -42,10 +43,7 @@ export function accept(bench: Bench, snag: Snag, reason: string): string | null 
   const { here, master } = bench
   if (!here || !master) return null
   if (reason === '') return 'Say why it is left as it is.'
-  const accepted = [
-    ...acceptedIn(master),
-    { check: snag.check, objects: [...snag.objects], reason: reason.slice(0, 200) },
-  ]
+  const accepted = [...acceptedIn(master), acceptedAs(snag, reason.slice(0, 200))]
   commit(bench.session, { kind: 'accept', ...here, accepted }, `Leave as it is: ${snag.sentence}`.slice(0, 120))
   return null
 }

@@ -30,6 +30,13 @@ export const placement = defineKind<Placement>({
   transform: movedPlacing,
   part: ({ part }) => part,
   withPart: (object, part) => ({ ...object, part }),
+  withColours(object, change) {
+    const colours = object.colours?.map(({ from, to }) => ({ from: change(from), to: change(to) }))
+    const isSame = colours?.every(
+      ({ from, to }, i) => from === object.colours![i]!.from && to === object.colours![i]!.to,
+    )
+    return isSame === false ? { ...object, colours: colours! } : object
+  },
   fields: () => FIELDS,
   summary: ({ part }) => part,
   loose: (object, scene) => placed(object, scene).map((of) => ({ of })),
