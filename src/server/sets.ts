@@ -1,5 +1,6 @@
 import { sql } from 'kysely'
 import { customAlphabet } from 'nanoid'
+import type { Rules } from '../core/rules/rules'
 import { realSize } from '../core/rules/real-size'
 import type { Revisions } from '../core/saving/wire'
 import { freeName, SetName } from '../core/set/names'
@@ -143,7 +144,7 @@ export async function addSet(db: Db, set: SetRows): Promise<{ id: string; name: 
       id,
       name,
       kind: set.kind,
-      rules: set.rules,
+      rules: await withLeader(db, set.rules),
       delivery: set.delivery,
       icon_order: JSON.stringify(set.icons.map((icon) => icon.id)),
       position: Math.max(0, ...taken.map(({ position }) => position)) + 1,
@@ -202,20 +203,32 @@ async function setDeleted(db: Db, id: string, at: string | null): Promise<Result
   return numUpdatedRows > 0n ? done(null) : failed('not-found', GONE)
 }
 
-/** The names of the sets on the shelf, in its order. */
-export const setNames = async (db: Db): Promise<string[]> =>
-  (await db.selectFrom('sets').select('name').where('deleted_at', 'is', null).orderBy('position').execute()).map(
-    ({ name }) => name,
-  )
+/** The sets on the shelf that others may follow, in its order. */
+export const leaders = (db: Db): Promise<{ id: string; name: string }[]> =>
+  db.selectFrom('sets').select(['id', 'name']).where('deleted_at', 'is', null).orderBy('position').execute()
 
-/** The rules of the first set on the shelf with a name, as JSON; null where there is none. */
-export async function rulesOf(db: Db, name: string): Promise<string | null> {
-  const row = await db
-    .selectFrom('sets')
-    .select('rules')
-    .where('name', '=', name)
-    .where('deleted_at', 'is', null)
-    .orderBy('position')
-    .executeTakeFirst()
-  return row?.rules ?? null
+/**
+ * A set on the shelf with its rules as JSON: by its id, or the first of a name where there is no such id; null where there
+ * is neither.
+ */
+export async function ledRules(
+  db: Db,
+  id: string | null,
+  name: string | null,
+): Promise<{ id: string; name: string; rules: string } | null> {
+  const sets = db.selectFrom('sets').select(['id', 'name', 'rules']).where('deleted_at', 'is', null)
+  const byId = id === null ? null : await sets.where('id', '=', id).executeTakeFirst()
+  const byName =
+    byId || name === null ? null : await sets.where('name', '=', name).orderBy('position').executeTakeFirst()
+  return byId ?? byName ?? null
+}
+
+/** Rules as JSON with the id of the set that they follow by name, where that is on the shelf. */
+async function withLeader(db: Db, rules: string): Promise<string> {
+  if (!rules.includes('"follows":')) return rules
+  const read = JSON.parse(rules) as Pick<Rules, 'follows'>
+  if (!read.follows) return rules
+  const leader = await ledRules(db, read.follows.id ?? null, read.follows.set)
+  const { id: _, ...follows } = read.follows
+  return JSON.stringify({ ...read, follows: leader ? { ...follows, id: leader.id } : follows })
 }

@@ -1,16 +1,21 @@
 import { database } from '@/server/database'
 import { failed } from '@/server/failure'
 import { answer, reply } from '@/server/http'
-import { rulesOf, setNames } from '@/server/sets'
+import { leaders, ledRules } from '@/server/sets'
 
-/** The names of the sets on the shelf, or with `set=NAME` the rules of one. */
+/** The ids and names of the sets on the shelf, or with `id=ID` or `set=NAME` the rules of one. */
 export const GET = (request: Request): Promise<Response> =>
   answer(async () => {
-    const name = new URL(request.url).searchParams.get('set')
+    const query = new URL(request.url).searchParams
+    const id = query.get('id'),
+      name = query.get('set')
     const db = await database()
-    if (name === null) return Response.json(await setNames(db), { headers: { 'cache-control': 'no-store' } })
-    const rules = await rulesOf(db, name)
-    return rules === null
-      ? reply(failed('not-found', `There is no set “${name.slice(0, 80)}” on the shelf.`))
-      : new Response(rules, { headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } })
+    if (id === null && name === null)
+      return Response.json(await leaders(db), { headers: { 'cache-control': 'no-store' } })
+    const led = await ledRules(db, id, name)
+    if (!led) return reply(failed('not-found', `There is no set “${(name ?? id ?? '').slice(0, 80)}” on the shelf.`))
+    const head = JSON.stringify({ id: led.id, name: led.name }).slice(0, -1)
+    return new Response(`${head},"rules":${led.rules}}`, {
+      headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
+    })
   })

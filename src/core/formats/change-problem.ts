@@ -1,4 +1,5 @@
 import { DrawingObject, isContainer } from '../drawing/object'
+import { unknownCheck } from '../checks/known'
 import { Rules } from '../rules/rules'
 import { Icon, iconProblems, type IconSet, LIMITS, type Master } from '../set/set'
 import { Delivery } from '../set/settings'
@@ -12,6 +13,8 @@ export function changeProblem(before: IconSet, after: IconSet): string | null {
   if (after.rules !== before.rules) {
     const parsed = Rules.safeParse(after.rules)
     if (!parsed.success) return fieldSentence(parsed.error, 'The rules')
+    const unknown = unknownCheck(parsed.data)
+    if (unknown) return unknown
   }
   if (after.delivery !== before.delivery) {
     const parsed = Delivery.safeParse(after.delivery)

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { unknownCheck } from '../checks/known'
 import { Rules } from '../rules/rules'
 import { readableJson } from './json'
 import { schemaSentence } from './plain-words'
@@ -27,5 +28,7 @@ export function readRulesFile(text: string): RulesReading {
   if (typeof value !== 'object' || value === null || !('format' in value) || value.format !== 'wise-square-rules')
     return { problem: 'This is not a Wise Square rules file.' }
   const parsed = RulesFile.safeParse(value)
-  return parsed.success ? { rules: parsed.data.rules } : { problem: schemaSentence(parsed.error) }
+  if (!parsed.success) return { problem: schemaSentence(parsed.error) }
+  const problem = unknownCheck(parsed.data.rules)
+  return problem === null ? { rules: parsed.data.rules } : { problem }
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { unknownCheck } from '../checks/known'
 import { type IconSet, IconSet as SetSchema, setProblems } from '../set/set'
 import { PictureId } from '../drawing/reference'
 import { excess } from './bounds'
@@ -66,7 +67,7 @@ export function readSetFile(text: string): Reading {
   if (tooMuch) return fail('too-large', tooMuch)
   const parsed = SetFile.safeParse(value)
   if (!parsed.success) return fail('invalid', schemaSentence(parsed.error))
-  const [problem] = setProblems(parsed.data.set)
+  const problem = setProblems(parsed.data.set)[0] ?? unknownCheck(parsed.data.set.rules)
   return problem ? fail('invalid', problem) : { set: parsed.data.set, pictures: parsed.data.pictures ?? {} }
 }
 

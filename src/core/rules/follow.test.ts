@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest'
 import { readSetFile } from '../formats/set-file'
 import { applyEdit } from '../set/edit'
 import { setProblems } from '../set/set'
-import { differences, followed, withOwn } from './follow'
+import { unknownCheck } from '../checks/known'
+import { differences, followed, isSameLeader, withOwn } from './follow'
 import { Rules } from './rules'
 
 const quayside = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
@@ -46,6 +47,34 @@ describe('rules that follow those of another set', () => {
         expect(setProblems(set)).toEqual([])
         expect(set.rules.follows).toEqual(solid.rules.follows)
       }),
+    )
+  })
+
+  it('stay without what was taken out here, and know a leader by its id whatever it is called', () => {
+    const fine = (rules: Rules) => rules.weights.some(({ name }) => name === 'fine')
+    const without = { ...solid.rules, weights: solid.rules.weights.filter(({ name }) => name !== 'fine') }
+    expect([fine(quayside.rules), fine(solid.rules)]).toEqual([true, true])
+    const next = withOwn(solid.rules, without)
+    expect(next.follows!.own).toContain('weights/fine')
+    expect(fine(followed(quayside.rules, next))).toBe(false)
+    const led = (set: string, id?: string) => ({ set, own: [], ...(id && { id }) })
+    expect([
+      isSameLeader(led('Quay', 'a'), led('Mole', 'a')),
+      isSameLeader(led('Quay', 'a'), led('Quay', 'b')),
+      isSameLeader(led('Quay'), led('Quay', 'b')),
+    ]).toEqual([true, false, true])
+  })
+
+  it('name nothing that there is not: in a sentence', () => {
+    const refused = (rules: object) => Rules.safeParse({ ...solid.rules, ...rules }).error?.issues[0]?.message
+    expect(refused({ follows: { set: 'Quayside', own: ['weights/main', 'colour'] } })).toBe(
+      'Rules have no “colour” that could be their own.',
+    )
+    expect(unknownCheck({ checks: { 'off-pixel': 'off', 'off-piste': 'error' } })).toBe(
+      'There is no check “off-piste”, which the rules name.',
+    )
+    expect(refused({ radii: [{ name: 'outer', value: 1, sum: 'main - 5' }] })).toBe(
+      'The radius “outer” would be -3 by “main - 5”: a radius cannot be below 0.',
     )
   })
 

@@ -1,36 +1,14 @@
 import { same } from '../drawing/same'
+import { NAMED, SINGLES } from './own-keys'
 import type { Rules } from './rules'
 
-/** The lists of a rule book whose items are known by their names. */
-const LISTS = ['keylines', 'weights', 'radii', 'palette', 'gradients', 'finishes', 'plates', 'parts'] as const
-/** What of a rule book is one value. */
-const SINGLES = [
-  'grid',
-  'liveArea',
-  'cap',
-  'join',
-  'miterLimit',
-  'sizes',
-  'densities',
-  'masters',
-  'strokes',
-  'angles',
-  'gap',
-  'counter',
-  'safeZone',
-  'trim',
-  'lines',
-  'naming',
-  'checks',
-] as const
-
 type Named = { readonly name: string }
-const listOf = (rules: Rules, list: (typeof LISTS)[number]): readonly Named[] => rules[list] ?? []
+const listOf = (rules: Rules, list: (typeof NAMED)[number]): readonly Named[] => rules[list] ?? []
 
 /** What two rule books differ in: names of single values, and items of lists as “weights/main”. */
 export function differences(a: Rules, b: Rules): string[] {
   const singles = SINGLES.filter((key) => !same(a[key], b[key]))
-  const items = LISTS.flatMap((list) => {
+  const items = NAMED.flatMap((list) => {
     const one = new Map(listOf(a, list).map((item) => [item.name, item])),
       other = new Map(listOf(b, list).map((item) => [item.name, item]))
     return [...new Set([...one.keys(), ...other.keys()])]
@@ -39,6 +17,12 @@ export function differences(a: Rules, b: Rules): string[] {
   })
   return [...singles, ...items]
 }
+
+type Follows = NonNullable<Rules['follows']>
+
+/** Whether two books follow the same set: by its id, by its name where one of them knows no id. */
+export const isSameLeader = (a: Follows | undefined, b: Follows | undefined): boolean =>
+  a?.id !== undefined && b?.id !== undefined ? a.id === b.id : a?.set === b?.set
 
 /**
  * Rules that follow others, as those are now: everything but what is its own. What the others lack stays, so that no
@@ -54,9 +38,12 @@ export function followed(leader: Rules, rules: Rules): Rules {
     if (leader[key] === undefined) delete next[key]
     else next[key] = leader[key]
   }
-  for (const list of LISTS) {
+  for (const list of NAMED) {
     const mine = new Map(listOf(rules, list).map((item) => [item.name, item]))
-    const led = listOf(leader, list).map((item) => (own.has(`${list}/${item.name}`) && mine.get(item.name)) || item)
+    // What was taken out here stays out.
+    const led = listOf(leader, list).flatMap((item) =>
+      own.has(`${list}/${item.name}`) ? (mine.get(item.name) ?? []) : item,
+    )
     const all = [...led, ...[...mine.values()].filter(({ name }) => !led.some((item) => item.name === name))]
     if (all.length > 0 || rules[list]) next[list] = all
   }
@@ -66,7 +53,7 @@ export function followed(leader: Rules, rules: Rules): Rules {
 /** Rules after a change in a set that follows others: what was changed here is its own from then on. */
 export function withOwn(before: Rules, after: Rules): Rules {
   const { follows } = after
-  if (!follows || before.follows?.set !== follows.set) return after
+  if (!follows || !isSameLeader(before.follows, follows)) return after
   const own = [...new Set([...follows.own, ...differences(before, after)])].sort()
   return own.length === follows.own.length ? after : { ...after, follows: { ...follows, own } }
 }

@@ -5,6 +5,7 @@ import { Plate } from '../drawing/plates'
 import { PointXY } from '../drawing/place'
 import { Cap, Join, Style } from '../drawing/style'
 import { finishProblems } from './finishes'
+import { followProblems } from './own-keys'
 import { partProblems } from './parts'
 import { sumProblems } from './sums'
 import { INK } from '../drawing/values'
@@ -158,10 +159,17 @@ export const Rules = z
         (list) => list.every((density, i) => i === 0 || list[i - 1]! < density),
         'Densities go from small to large, each once.',
       ),
-    /** The set whose rules these follow, by its name, and what is their own all the same: “cap”, “weights/main”. */
+    /**
+     * The set whose rules these follow, by its id on the shelf and by its name, which is looked for where the id is unknown;
+     * and what is their own all the same: “cap”, “weights/main”.
+     */
     follows: z
       .strictObject({
         set: z.string().min(1).max(80),
+        id: z
+          .string()
+          .regex(/^[a-z0-9]{1,40}$/)
+          .optional(),
         own: z.array(z.string().min(1).max(80)).max(2000),
       })
       .optional(),
@@ -207,6 +215,7 @@ export const Rules = z
         }
       }
     })
+    for (const message of followProblems(rules)) context.addIssue({ code: 'custom', path: ['follows', 'own'], message })
     for (const message of masterProblems(rules)) context.addIssue({ code: 'custom', path: ['masters'], message })
     for (const message of sumProblems(rules)) context.addIssue({ code: 'custom', path: ['radii'], message })
     for (const message of finishProblems(rules)) context.addIssue({ code: 'custom', path: ['finishes'], message })

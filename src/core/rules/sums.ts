@@ -8,7 +8,7 @@ const NAME = /[a-zA-Z][a-zA-Z0-9-]*/g
 
 /**
  * What a sum comes to, such as “outer - main” or “main * 1.5 + 1”: products before sums, names of weights and of radii
- * that are no sums themselves. Null where it is none, names what is not there, or comes to less than 0.
+ * that are no sums themselves. Null where it is none or names what is not there; below 0 it is no radius.
  */
 export function sumValue(sum: string, { weights, radii }: Values): number | null {
   const named = new Map([...radii.filter((one) => !one.sum), ...weights].map(({ name, value }) => [name, value]))
@@ -29,7 +29,7 @@ export function sumValue(sum: string, { weights, radii }: Values): number | null
     if (sign !== '+' && sign !== '-' && sign !== '−') return null
     value += sign === '+' ? product() : -product()
   }
-  return Number.isFinite(value) && value >= -1e-12 ? Math.max(0, Math.round(value * 1e6) / 1e6) : null
+  return Number.isFinite(value) ? Math.round(value * 1e6) / 1e6 + 0 : null
 }
 
 /** The same with every radius that is a sum at what it comes to. */
@@ -37,12 +37,16 @@ export const summed = <V extends Values>(values: V): V => ({
   ...values,
   radii: values.radii.map((one) => {
     const value = one.sum ? sumValue(one.sum, values) : null
-    return value === null ? one : { ...one, value }
+    return value === null || value < 0 ? one : { ...one, value }
   }),
 })
 
 /** A sum with names exchanged. */
 export const renamedSum = (sum: string, name: (name: string) => string): string => sum.replace(NAME, name)
+
+/** The sentence for a sum that comes to less than nothing. */
+export const negativeSentence = (name: string, sum: string, value: number): string =>
+  `The radius “${name}” would be ${value} by “${sum}”: a radius cannot be below 0.`
 
 /** What is wrong with the sums of a rule book, as sentences. */
 export const sumProblems = (values: Values): string[] =>
@@ -50,6 +54,7 @@ export const sumProblems = (values: Values): string[] =>
     if (!sum) return []
     const is = sumValue(sum, values)
     if (is === null) return [`The radius “${name}” is said to be “${sum}”, which is no sum of weights and plain radii.`]
+    if (is < 0) return [negativeSentence(name, sum, is)]
     return Math.abs(is - value) < 1e-6
       ? []
       : [`The radius “${name}” is said to be “${sum}”, which is ${is}, not ${value}.`]

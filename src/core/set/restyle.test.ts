@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { evaluateAll } from '../drawing/evaluate'
 import { sceneOf } from '../drawing/evaluated-scene'
+import { extentOf } from '../drawing/extent'
+import { scaled } from '../rules/fit/fit'
 import type { OfKind } from '../drawing/object'
 import { walk } from '../drawing/tree'
 import { iconSvg } from '../formats/drawn'
@@ -123,6 +125,35 @@ describe('a set under other rules', () => {
       )
     expect(rounded(back)).toEqual(rounded(set))
   })
+
+  it.each(['fitted', 'scaled'] as const)(
+    'brings plates and parts along once, where the rules did so already too: %s',
+    (drawings) => {
+      const app = readSetFile(readFileSync('demo/skerry-app.wisesquare.json', 'utf8')).set!
+      const half: Rules = { ...bookAt(app.rules, 512), sizes: app.rules.sizes }
+      const halved: Rules = {
+        ...half,
+        plates: app.rules.plates!.map((one) => ({ ...one, w: one.w / 2, h: one.h / 2 })),
+        parts: app.rules.parts?.map((one) => ({
+          ...one,
+          at: { x: one.at.x / 2, y: one.at.y / 2 },
+          objects: scaled(one.objects, app.rules, half),
+        })),
+      }
+      for (const rules of [half, halved]) {
+        const next = restyledSet(app, { rules, renames: [], drawings })
+        next.icons.forEach((icon, i) => {
+          const was = extentOf(masterFor(app.icons[i]!).objects, sceneOf(app.rules))!,
+            is = extentOf(masterFor(icon).objects, sceneOf(next.rules))!
+          expect([icon.name, Math.abs(is.w / was.w - 0.5) < 0.02, Math.abs(is.h / was.h - 0.5) < 0.02]).toEqual([
+            icon.name,
+            true,
+            true,
+          ])
+        })
+      }
+    },
+  )
 
   it('takes what is drawn for a grid already as it is, once that becomes the grid of the set', () => {
     const next = applyEdit(set, { kind: 'rules', rules: gridOf(16), renames: [], drawings: 'fitted' })

@@ -10,7 +10,7 @@ import { keepFile } from '@/ui/keep-file'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import { bringPageClock } from './page-clock'
-import { followAnew } from './following'
+import { keepFollowing } from './following'
 import { FaultPage } from './fault-page'
 import { fetchSet, sendSave } from './requests'
 import { left, startSaving } from './saver'
@@ -38,15 +38,16 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
         if (isLeft) return letGo()
         const leave = startSaving(session, found)
         const endVisit = visit(session)
+        const endFollowing = keepFollowing(session)
         stop = () => {
           leave()
           endVisit()
+          endFollowing()
           void left(setId).finally(letGo)
         }
         offerUnreadable(unreadable)
         // A whole stage is drawn piece by piece, so that the page answers meanwhile.
         startTransition(() => setOpened({ session }))
-        void followAnew(session)
         window.requestIdleCallback?.(() => warmUp(session.getState().history.present))
       },
       (error: unknown) => !isLeft && setOpened({ fault: error instanceof Error ? error : new Error(String(error)) }),

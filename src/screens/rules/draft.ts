@@ -4,7 +4,8 @@ import { Rules } from '@/core/rules/rules'
 import type { ValueKind } from '@/core/drawing/visit'
 import { type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
 import { bookAt } from '@/core/rules/book'
-import { differences } from '@/core/rules/follow'
+import { scaled } from '@/core/rules/fit/fit'
+import { differences, isSameLeader } from '@/core/rules/follow'
 import { same } from '@/core/drawing/same'
 import { applyEdit } from '@/core/set/edit'
 import { mergedValue } from '@/core/set/merge-value'
@@ -49,7 +50,9 @@ export function rebased(draft: Draft, before: RulesType, now: RulesType): Draft 
 /** A draft on another grid: everything that is measured on the grid is brought to it, whole where it is to be crisp. */
 export function onGrid(draft: Draft, size: number): Draft {
   const { masters, ...rest } = draft
-  const book = bookAt(draft as unknown as RulesType, size)
+  const now = plainRules(draft),
+    book = bookAt(now, size),
+    scale = size / now.grid.size
   const further = masters?.filter(({ base }) => base !== size)
   return {
     ...rest,
@@ -60,6 +63,20 @@ export function onGrid(draft: Draft, size: number): Draft {
     ...(book.trim !== undefined && { trim: book.trim }),
     weights: draft.weights.map((one, i) => ({ ...one, value: book.weights[i]!.value })),
     radii: draft.radii.map((one, i) => ({ ...one, value: book.radii[i]!.value })),
+    finishes: draft.finishes.map((one, i) => ({ ...one, style: book.finishes![i]!.style })),
+    plates: draft.plates.map((one) => ({
+      ...one,
+      w: one.w * scale,
+      h: one.h * scale,
+      ...(one.padding !== undefined && { padding: one.padding * scale }),
+    })),
+    ...(draft.parts && {
+      parts: draft.parts.map((one) => ({
+        ...one,
+        at: { x: one.at.x * scale, y: one.at.y * scale },
+        objects: scaled(one.objects, now, book),
+      })),
+    }),
     ...(further?.length && { masters: further }),
   }
 }
@@ -159,7 +176,7 @@ const renamed = (kind: ValueKind, list: readonly { name: string; was: string | n
 function ownIn(draft: Draft, before: RulesType): string[] {
   const { follows } = draft
   if (!follows) return []
-  const isNew = before.follows?.set !== follows.set
+  const isNew = !isSameLeader(before.follows, follows)
   const again = isNew ? [] : before.follows!.own.filter((key) => !follows.own.includes(key))
   const changed = differences(before, plainRules(draft)).filter((key) => !again.includes(key))
   return [...new Set([...follows.own, ...changed])].sort()

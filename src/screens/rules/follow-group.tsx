@@ -3,59 +3,70 @@
 import { useEffect, useState } from 'react'
 import { differences, followed } from '@/core/rules/follow'
 import { say } from '@/ui/notice'
-import { rulesOfSet } from '../frame/following'
+import { type Leader, rulesOfSet } from '../frame/following'
 import { useSessionState } from '../frame/set-provider'
 import { draftOf, plainRules } from './draft'
 import { Group, type GroupProps } from './form'
 
 /** The set whose rules these follow, and what is their own all the same. */
 export function FollowGroup({ draft, onChange }: GroupProps) {
-  const name = useSessionState(({ history }) => history.present.name)
-  const [names, setNames] = useState<readonly string[]>([])
+  const own = useSessionState(({ setId }) => setId)
+  const [sets, setSets] = useState<readonly Leader[]>([])
   useEffect(() => {
     let isWanted = true
     void fetch('/api/rules')
-      .then((response) => response.json() as Promise<string[]>)
-      .then((all) => isWanted && setNames(all))
+      .then((response) => response.json() as Promise<Leader[]>)
+      .then((all) => isWanted && setSets(all))
       .catch(() => undefined)
     return () => {
       isWanted = false
     }
   }, [])
   const { follows } = draft
-  const others = [...new Set([...names, ...(follows ? [follows.set] : [])])].filter((one) => one !== name)
+  const others = sets.filter(({ id }) => id !== own)
+  const led = follows && (others.find(({ id }) => id === follows.id) ?? others.find(({ name }) => name === follows.set))
+  const isGone = follows !== undefined && !led
 
-  const follow = async (set: string) => {
-    if (set === '') {
+  const follow = async (id: string) => {
+    if (id === '') {
       const { follows: _, ...rest } = draft
       return onChange(rest)
     }
-    const leader = await rulesOfSet(set)
+    const leader = await rulesOfSet(id, others.find((one) => one.id === id)?.name ?? '')
     if ('problem' in leader) return say({ text: leader.problem, tone: 'fault' })
-    if (leader.follows?.set === name) return say({ text: `“${set}” follows this set already.`, tone: 'fault' })
-    onChange({ ...draft, follows: { set, own: differences(leader, plainRules(draft)).sort() } })
+    if (leader.rules.follows?.id === own)
+      return say({ text: `“${leader.name}” follows this set already.`, tone: 'fault' })
+    const differing = differences(leader.rules, plainRules(draft)).sort()
+    onChange({ ...draft, follows: { set: leader.name, id, own: differing } })
   }
   const followAgain = async (key: string) => {
     if (!follows) return
-    const leader = await rulesOfSet(follows.set)
+    const leader = await rulesOfSet(follows.id, follows.set)
     if ('problem' in leader) return say({ text: leader.problem, tone: 'fault' })
-    const own = follows.own.filter((one) => one !== key)
-    onChange(draftOf(followed(leader, { ...plainRules(draft), follows: { ...follows, own } })))
+    const kept = follows.own.filter((one) => one !== key)
+    onChange(draftOf(followed(leader.rules, { ...plainRules(draft), follows: { ...follows, own: kept } })))
   }
-  if (others.length === 0) return null
+  if (others.length === 0 && !follows) return null
   return (
     <Group title="Follows">
       <label className="flex items-center justify-between gap-3">
         <span className="text-quiet">the rules of</span>
         <select
           aria-label="Set whose rules these follow"
-          value={follows?.set ?? ''}
+          value={led?.id ?? (isGone ? 'gone' : '')}
           onChange={({ target }) => void follow(target.value)}
           className="h-6 min-w-0 flex-1 border border-hair bg-sheet px-1"
         >
           <option value="">no other set</option>
-          {others.map((one) => (
-            <option key={one}>{one}</option>
+          {isGone && (
+            <option value="gone" disabled>
+              {follows.set} (not on the shelf)
+            </option>
+          )}
+          {others.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
           ))}
         </select>
       </label>

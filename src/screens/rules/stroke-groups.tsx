@@ -1,6 +1,6 @@
 'use client'
 
-import { sumValue } from '@/core/rules/sums'
+import { negativeSentence, sumValue } from '@/core/rules/sums'
 import { Choice } from '@/ui/choice'
 import { DraftField } from '@/ui/draft-field'
 import { say } from '@/ui/notice'
@@ -76,8 +76,10 @@ function SumInput({
       onAccept={(text) => {
         if (text === '') return onSum(undefined)
         const others = { ...draft, radii: draft.radii.filter((one) => one.name !== name) }
-        if (sumValue(text, others) === null)
+        const value = sumValue(text, others)
+        if (value === null)
           return say({ text: `“${text}” is no sum of weights and plain radii of these rules.`, tone: 'fault' })
+        if (value < 0) return say({ text: negativeSentence(name, text, value), tone: 'fault' })
         onSum(text)
       }}
       className="h-6 min-w-0 rounded-sheet border border-hair px-1.5"

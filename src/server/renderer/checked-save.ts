@@ -1,4 +1,5 @@
 import { type z } from 'zod'
+import { unknownCheck } from '../../core/checks/known'
 import { excess, excessOf, sizeOf } from '../../core/formats/bounds'
 import { schemaSentence } from '../../core/formats/plain-words'
 import { type Bases, SaveRequest, type SetWrites } from '../../core/saving/wire'
@@ -151,6 +152,9 @@ function failureAfter(writes: SetWrites, stored: StoredForCheck): Failure | null
     }
     names.set(nameKey(name), id)
   }
+
+  const unknown = writes.rules && unknownCheck(writes.rules)
+  if (unknown) return invalid(unknown, 'rules')
 
   const size = { objects: 0, nodes: 0 }
   for (const id of order) {

@@ -11,6 +11,7 @@ import { mapObjects } from '../../drawing/tree'
 import { visited } from '../../drawing/visit'
 import { tidy } from '../../geometry/tidy'
 import { sweptTwice } from '../../geometry/area'
+import { placedAsBrought } from './placed-as-brought'
 import { narrows } from '../../geometry/walls'
 import type { Rules } from '../rules'
 import { anchorOf } from './anchor'
@@ -93,7 +94,8 @@ function placing(objects: readonly DrawingObject[], from: Rules, to: Rules): (ca
   }
   return (care) => {
     const [x, y] = cheaper(marks, { ...terms, care })
-    return broughtTo(objects, scenes.from, { scale, x: courseOf(x, scale), y: courseOf(y, scale) })
+    const brought = broughtTo(objects, scenes.from, { scale, x: courseOf(x, scale), y: courseOf(y, scale) })
+    return placedAsBrought(brought, from, to)
   }
 }
 
@@ -114,10 +116,8 @@ function cheaper(marks: Marks, terms: Terms): [AxisFit, AxisFit] {
 /** A drawing of one rule book scaled to the grid of another, and nothing else: there and back it is what it was. */
 export function scaled(objects: readonly DrawingObject[], from: Rules, to: Rules): DrawingObject[] {
   const scale = to.grid.size / from.grid.size
-  return inOwnNumbers(
-    objects.map((object) => transformObject(object, [scale, 0, 0, scale, 0, 0])),
-    scale,
-  )
+  const brought = objects.map((object) => transformObject(object, [scale, 0, 0, scale, 0, 0]))
+  return placedAsBrought(inOwnNumbers(brought, scale), from, to)
 }
 
 /** Every object where a fitting takes it: point by point where its kind can be, else as a whole. */

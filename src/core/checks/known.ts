@@ -1,0 +1,11 @@
+import type { Rules } from '../rules/rules'
+import { CHECKS } from './checks'
+import { FAMILY_CHECKS } from './family'
+
+const KNOWN = new Set([...CHECKS, ...FAMILY_CHECKS].map(({ id }) => id))
+
+/** What rules say of checks that there are not, as a sentence; null when all is well. */
+export function unknownCheck({ checks }: Pick<Rules, 'checks'>): string | null {
+  const unknown = Object.keys(checks ?? {}).find((id) => !KNOWN.has(id))
+  return unknown === undefined ? null : `There is no check “${unknown}”, which the rules name.`
+}

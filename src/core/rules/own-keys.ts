@@ -1,0 +1,34 @@
+/** The lists of a rule book whose items are known by their names. */
+export const NAMED = ['keylines', 'weights', 'radii', 'palette', 'gradients', 'finishes', 'plates', 'parts'] as const
+/** What of a rule book is one value. */
+export const SINGLES = [
+  'grid',
+  'liveArea',
+  'cap',
+  'join',
+  'miterLimit',
+  'sizes',
+  'densities',
+  'masters',
+  'strokes',
+  'angles',
+  'gap',
+  'counter',
+  'safeZone',
+  'trim',
+  'lines',
+  'naming',
+  'checks',
+] as const
+
+/** What is said to be a rule book's own that no rule book has, as sentences: a value, or an item as “weights/main”. */
+export function followProblems({
+  follows,
+}: {
+  readonly follows?: { readonly own: readonly string[] } | undefined
+}): string[] {
+  const isKnown = (key: string) =>
+    (SINGLES as readonly string[]).includes(key) || NAMED.some((list) => key.startsWith(`${list}/`))
+  const unknown = follows?.own.find((key) => !isKnown(key))
+  return unknown === undefined ? [] : [`Rules have no “${unknown}” that could be their own.`]
+}
