@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { availableParallelism } from 'node:os'
 import { Worker } from 'node:worker_threads'
 import { root } from '../bin/prepare.mjs'
-import { startServer } from './server.mjs'
+import { delivered, startServer } from './server.mjs'
 
 const SIZES = [12, 14, 16, 18, 20, 24, 28, 32, 36, 40, 48, 64]
 const demo = JSON.parse(readFileSync(join(root, 'demo', 'quayside.wisesquare.json'), 'utf8')).set
@@ -98,7 +98,7 @@ async function bare(documents) {
 }
 
 /** Makes a delivery, asking for something else all the while: how long it took, and the longest that the other waited. */
-async function delivered(id) {
+async function timedDelivery(id) {
   let longest = 0,
     isRunning = true
   const other = (async () => {
@@ -110,12 +110,7 @@ async function delivered(id) {
     }
   })()
   const start = performance.now()
-  let body
-  for (;;) {
-    const response = await fetch(`${base}/api/sets/${id}/delivery/plan`)
-    body = await response.json()
-    if (response.status !== 202) break
-  }
+  const body = await delivered(base, id)
   const ms = performance.now() - start
   isRunning = false
   await other
@@ -130,14 +125,14 @@ try {
   const few = { ...many(39), name: 'Warm' },
     warm = await add(few)
   await drawn(warm, few)
-  await delivered(warm)
+  await timedDelivery(warm)
   // Both twice, in turn, and the lesser of each: what else the machine does counts in neither.
   const second = await add(set)
   await drawn(second, set)
   const pixels = await bare(documents),
-    first = await delivered(id)
+    first = await timedDelivery(id)
   const least = Math.min(pixels, await bare(documents)),
-    again = await delivered(second)
+    again = await timedDelivery(second)
   const ms = Math.min(first.ms, again.ms),
     longest = Math.max(first.longest, again.longest)
   console.log(
@@ -149,7 +144,7 @@ try {
   const before = memory()
   let most = before
   const timer = setInterval(() => (most = Math.max(most, memory())), 100)
-  const whole = await delivered(large)
+  const whole = await timedDelivery(large)
   clearInterval(timer)
   console.log(
     `${whole.files} files of 2,000 icons in ${(whole.ms / 1000).toFixed(1)} s; the server's memory went from ${before.toFixed(0)} to ${most.toFixed(0)} MB`,

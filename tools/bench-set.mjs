@@ -5,7 +5,7 @@ import { readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { root } from '../bin/prepare.mjs'
-import { startServer } from './server.mjs'
+import { delivered, startServer } from './server.mjs'
 
 const ICONS = 500
 const data = join(root, 'build', 'bench-set-data')
@@ -27,7 +27,7 @@ const file = JSON.stringify({ format: 'wise-square-set', version: 1, set })
 const post = async (path, body) => (await fetch(base + path, { method: 'POST', body })).json()
 const { id } = await post('/api/sets', file)
 let start = performance.now()
-while ((await fetch(`${base}/api/sets/${id}/delivery/plan`)).status === 202);
+await delivered(base, id)
 console.log(
   `set file of ${ICONS} icons: ${kB(file.length)}; all icons drawn and every file of the delivery made in ${Math.round(performance.now() - start)} ms`,
 )

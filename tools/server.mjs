@@ -54,3 +54,14 @@ export function random(seed) {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296
   }
 }
+
+/** Has every file of a set's delivery made; gives what is said of it then, and where it is. */
+export async function delivered(base, id) {
+  const deliveries = `${base}/api/sets/${id}/delivery`
+  const { run } = await (await fetch(deliveries, { method: 'POST', body: '{}' })).json()
+  for (;;) {
+    const response = await fetch(`${deliveries}/${run}`)
+    const body = await response.json()
+    if (response.status !== 202) return { ...body, url: `${deliveries}/${run}` }
+  }
+}

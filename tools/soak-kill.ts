@@ -14,7 +14,8 @@ type Server = {
   output: string
   stop: (signal?: string) => Promise<unknown>
 }
-const { random, startServer } = (await import(resolve('tools/server.mjs'))) as {
+const { delivered, random, startServer } = (await import(resolve('tools/server.mjs'))) as {
+  delivered: (base: string, id: string) => Promise<{ url: string }>
   random: (seed: number) => () => number
   startServer: (options: { port: number; data: string; empty?: boolean }) => Promise<Server>
 }
@@ -177,8 +178,8 @@ async function work(round: number): Promise<void> {
     await wait(60)
   })
   const deliverers = guard(async () => {
-    const response = await fetch(`${server.base}/api/sets/${id}/delivery`, { signal: AbortSignal.timeout(20_000) })
-    await response.arrayBuffer()
+    const { url } = await delivered(server.base, id)
+    await (await fetch(`${url}/zip`, { signal: AbortSignal.timeout(20_000) })).arrayBuffer()
   })
   await wait(100 + next() * 900)
   await server.stop('SIGKILL')

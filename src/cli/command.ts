@@ -20,6 +20,7 @@ export const OPTIONS = {
   drawings: { type: 'string' },
   except: { type: 'string' },
   note: { type: 'string' },
+  clean: { type: 'boolean' },
   quiet: { type: 'boolean' },
   time: { type: 'boolean' },
   tokens: { type: 'boolean' },

@@ -2,12 +2,13 @@ import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { IconSet } from '../core/set/set'
 import type { DeliveredFile } from '../core/targets/archive'
-import { pathFaults } from '../core/targets/faults'
-import { plannedFiles, targetsOf } from '../core/targets/plan'
+import { deliverable } from '../core/targets/deliverable'
+import { targetsOf } from '../core/targets/plan'
 import type { Fault } from '../core/targets/target'
 import { TARGETS } from '../core/targets/targets'
 import { madeSet } from '../server/renderer/make'
-import { MAKERS, Renderer, TaskEnded, THREAD } from '../server/renderer/renderer'
+import { MAKERS, Renderer, THREAD } from '../server/renderer/renderer'
+import { isTaskEnded } from '../server/renderer/task-ended'
 import { rowOfIcon } from '../server/set-rows'
 import { type Options, UsageError } from './command'
 
@@ -38,17 +39,19 @@ const WORTH = 20
 
 /**
  * Makes every file of a delivery, in the order of the icons, on as many threads as there are; gives what speaks against
- * it. Throws a sentence where an icon cannot be drawn or two files would be one.
+ * it: targets that cannot be written are left out. Throws a sentence where an icon cannot be drawn or none can be written.
  */
 export async function makeFiles(
   set: IconSet,
-  targets: readonly string[],
+  asked: readonly string[],
   take: (file: DeliveredFile) => Promise<void> | void,
   progress: (done: number, of: number) => void,
 ): Promise<Fault[]> {
-  const faults = [...pathFaults(plannedFiles(set, targets), set.delivery)]
+  const able = deliverable(set, asked),
+    faults: Fault[] = [...able.faults],
+    { targets } = able
   const [problem] = faults
-  if (problem) throw new Error(problem.sentence)
+  if (problem && targets.length === 0) throw new Error(problem.sentence)
   const pieces: Record<string, string[]> = {}
   const threads = new Renderer(threadFile(), { limit: LONG }),
     family = JSON.stringify({ ...set, icons: set.icons.map(({ masters: _, ...named }) => named) })
@@ -56,7 +59,7 @@ export async function makeFiles(
     const making = threads
       .run('make', { icons: [{ row: rowOfIcon(icon), drawn: null }], family, targets })
       .catch((error: unknown) => {
-        throw error instanceof TaskEnded ? undeliverable(icon.name, error.message) : error
+        throw isTaskEnded(error) ? undeliverable(icon.name, error.message) : error
       })
     making.catch(() => undefined)
     return making

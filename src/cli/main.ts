@@ -1,13 +1,16 @@
 import { createInterface } from 'node:readline'
 import { parseArgs } from 'node:util'
 import { bringClock } from '../core/geometry/deadline'
+import { faultSentence } from '../server/fault-sentence'
+import { ownDeadline } from '../server/renderer/own-time'
 import { type Answer, OPTIONS, type Options, UsageError } from './command'
 
 const USAGE = `bin/wise-square COMMAND
 
   check FILE                                  say what breaks the rules or will look bad; 1 if any is an error
   deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder: to the targets named, to all, or to
-                                              those that the set is delivered to
+          [--clean]                           those that the set is delivered to; --clean removes what an earlier
+                                              delivery wrote there and this one does not
   release FILE --to DIR [--note TEXT]         keep a delivery as the next numbered release in a folder
   diff OLD NEW [--out PAGE.html]              say which icons changed between two set files; 1 if any did
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered
@@ -44,10 +47,7 @@ const DRAWING = 60_000
 /** Runs the command line and gives the exit status: 0 done, 1 it could not be done, 2 it was asked wrongly. */
 export async function main(args: readonly string[]): Promise<number> {
   let json = args.includes('--json')
-  bringClock(() => {
-    const end = performance.now() + DRAWING
-    return () => performance.now() > end
-  })
+  bringClock(() => ownDeadline(DRAWING))
   try {
     const { values, positionals } = parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true })
     json = values.json === true
@@ -74,7 +74,8 @@ export async function main(args: readonly string[]): Promise<number> {
   } catch (error) {
     const wrongUse =
       error instanceof UsageError || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS') === true
-    const message = error instanceof Error ? error.message : String(error)
+    const isSystem = typeof (error as { syscall?: unknown } | null)?.syscall === 'string'
+    const message = error instanceof Error && !isSystem ? error.message : faultSentence(error)
     console.error(json ? JSON.stringify({ error: { code: wrongUse ? 'usage' : 'failed', message } }) : message)
     return wrongUse ? 2 : 1
   }

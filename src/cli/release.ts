@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { mkdir, readdir, readFile, rename, writeFile } from 'node:fs/promises'
+import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { iconSvg } from '../core/formats/drawn'
 import { writeSetFile } from '../core/formats/set-file'
@@ -10,6 +10,7 @@ import { codesOf } from '../core/targets/font/codes'
 import { byPath } from '../core/targets/plan'
 import { type Answer, type Options, UsageError } from './command'
 import { askedTargets, makeFiles, progressLine } from './made-files'
+import { isAlive } from './moved-in'
 import { readWhole } from './read-set'
 
 /** What a release keeps beside its archive: what was delivered, by which the next one is compared. */
@@ -22,15 +23,26 @@ type Kept = Delivered & { readonly number: number; readonly note: string }
 export async function releaseCommand(files: readonly string[], options: Options): Promise<Answer> {
   const { to, note = '' } = options
   if (!to) throw new UsageError('Name the folder of the releases: --to DIR.')
-  const read = await readWhole(files),
-    file = files[0]!
+  const read = await readWhole(files)
   const set: IconSet = { ...read.set, delivery: { ...read.set.delivery, codes: keptCodes(read.set) } }
   const targets = askedTargets(options, set)
   await mkdir(to, { recursive: true })
+  const letGo = await alone(to)
+  try {
+    return await released({ files, options, to, note, read, set, targets })
+  } finally {
+    await letGo()
+  }
+}
+
+async function released({ files, options, to, note, read, set, targets }: Releasing): Promise<Answer> {
+  const file = files[0]!
   const last = await lastRelease(to),
     number = (last?.number ?? 0) + 1
   const made: DeliveredFile[] = []
-  await makeFiles(set, targets, (one) => void made.push(one), progressLine(options, 'Drawing'))
+  const faults = await makeFiles(set, targets, (one) => void made.push(one), progressLine(options, 'Drawing'))
+  const refusal = faults.find(({ isError, target }) => isError && target !== undefined)
+  if (refusal) throw new Error(refusal.sentence)
   const delivered = deliveredOf(set, made)
   const changes = changesBetween(last ?? { icons: [], files: [] }, delivered)
   const text = changelog(`Release ${number}`, note, changes)
@@ -52,6 +64,16 @@ export async function releaseCommand(files: readonly string[], options: Options)
         ],
     value: { number, files: made.length, changes: { ...changes, ...namesIn(changes) } },
   }
+}
+
+type Releasing = {
+  readonly files: readonly string[]
+  readonly options: Options
+  readonly to: string
+  readonly note: string
+  readonly read: Awaited<ReturnType<typeof readWhole>>
+  readonly set: IconSet
+  readonly targets: readonly string[]
 }
 
 /** The icons of changes by their names alone. */
@@ -84,8 +106,32 @@ async function lastRelease(folder: string): Promise<Kept | null> {
   return last === 0 ? null : (JSON.parse(await readFile(join(folder, `${last}.json`), 'utf8')) as Kept)
 }
 
-/** Writes a file beside and moves it into its place. */
+/** Writes a file beside and moves it into its place; nothing is left of it where there is no room. */
 async function put(file: string, content: string | Uint8Array): Promise<void> {
-  await writeFile(`${file}.part`, content)
-  await rename(`${file}.part`, file)
+  const part = `${file}.part`
+  try {
+    await writeFile(part, content)
+    await rename(part, file)
+  } catch (error) {
+    await rm(part, { force: true })
+    throw error
+  }
+}
+
+/** Keeps other releases out of a folder until this one is made; those of processes that are gone keep nobody out. */
+async function alone(folder: string): Promise<() => Promise<void>> {
+  const lock = join(folder, '.releasing')
+  const take = () => writeFile(lock, String(process.pid), { flag: 'wx' })
+  try {
+    await take()
+  } catch (error) {
+    if ((error as { code?: string }).code !== 'EEXIST') throw error
+    const pid = Number(await readFile(lock, 'utf8').catch(() => ''))
+    if (pid > 0 && isAlive(pid))
+      throw new Error(`Another release is being made in ${folder}. Try again when it is done.`)
+    await rm(lock, { force: true })
+    for (const name of await readdir(folder)) if (name.endsWith('.part')) await rm(join(folder, name), { force: true })
+    await take()
+  }
+  return () => rm(lock, { force: true })
 }

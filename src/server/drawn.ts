@@ -3,7 +3,8 @@ import type { Db } from './database'
 import type { Shown } from './renderer/tasks'
 import { inOrder } from './set-rows'
 import { fingerprint } from './renderer/fingerprint'
-import { type Renderer, TaskEnded } from './renderer/renderer'
+import type { Renderer } from './renderer/renderer'
+import { isTaskEnded } from './renderer/task-ended'
 
 /** An icon of a set and how it is drawn, or that it is not drawn yet. */
 export type DrawnIcon = { readonly id: string; readonly name: string } & (
@@ -35,6 +36,8 @@ export async function drawnIcons(
   const own = await fingerprint()
   return inOrder(rows, order).map((row): DrawnIcon => {
     const { id, name, current, light, dark, others, problem } = row
+    const hung = holds(row, own) ? undefined : hanging.get(keyOf(setId, row))
+    if (hung) return { id, name, problem: hung.problem }
     if (!holds(row, own)) return { id, name, pending: true }
     return current !== null && light !== null && dark !== null
       ? { id, name, svg: { current, light, dark }, ...(others !== null && { others: JSON.parse(others) }) }
@@ -46,7 +49,9 @@ export async function drawnIcons(
 async function drawStale(db: Db, renderer: Renderer, setId: string, which: Which): Promise<void> {
   const rows = await iconsOf(db, setId, which, await orderOf(db, setId)).execute(),
     own = await fingerprint()
-  await Promise.all(rows.filter((row) => !holds(row, own)).map((row) => drawOnce(db, renderer, setId, row)))
+  const now = performance.now()
+  const isDue = (row: Row) => !holds(row, own) && !(now < (hanging.get(keyOf(setId, row))?.until ?? 0))
+  await Promise.all(rows.filter(isDue).map((row) => drawOnce(db, renderer, setId, row)))
 }
 
 /** Waits for something, but no longer than so many milliseconds; true when it is done. */
@@ -93,11 +98,23 @@ const holds = ({ revision, rulesRevision, drawnOf, drawnUnder, drawnBy }: Row, o
 
 type Stale = Pick<Row, 'id' | 'revision' | 'rulesRevision'>
 
+/**
+ * Drawings that hung, by set, icon and revisions: why, and until when they are not tried again, by the clock. It may have
+ * been the machine, so that nothing of it is stored.
+ */
+const hanging = new Map<string, { readonly problem: string; readonly until: number }>()
+/** How long a drawing that hung is not tried again, in milliseconds, and how many of them are known at most. */
+const REST = 60_000,
+  KNOWN = 500
+
+const keyOf = (setId: string, { id, revision, rulesRevision }: Stale): string =>
+  [setId, id, revision, rulesRevision].join(' ')
+
 /** Icons that are being drawn, by set, icon and revisions, so that none is drawn twice at once. */
 const underway = new Map<string, Promise<void>>()
 
 function drawOnce(db: Db, renderer: Renderer, setId: string, icon: Stale): Promise<void> {
-  const key = [setId, icon.id, icon.revision, icon.rulesRevision].join(' ')
+  const key = keyOf(setId, icon)
   let drawing = underway.get(key)
   if (!drawing) {
     drawing = draw(db, renderer, setId, icon).finally(() => underway.delete(key))
@@ -106,7 +123,7 @@ function drawOnce(db: Db, renderer: Renderer, setId: string, icon: Stale): Promi
   return drawing
 }
 
-/** How long an icon may take to be drawn with the others, and how long apart from them, in milliseconds. */
+/** How long an icon may take to be drawn with the others, and how long apart from them, in milliseconds of its thread. */
 const QUICK = 1500,
   LONG = 10_000
 
@@ -121,15 +138,21 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
   // Changed meanwhile: whoever changed it has it drawn.
   if (!row || row.revision !== revision || row.rules_revision !== rulesRevision) return
   const quick = await drawnBy('draw', QUICK)
-  const { drawn, snags } =
-    quick.drawn.problem !== undefined && quick.drawn.isSlow ? await drawnBy('drawSlowly', LONG) : quick
+  const isSlow = quick.hung || (quick.drawn.problem !== undefined && quick.drawn.isSlow)
+  const { drawn, snags, hung } = isSlow ? await drawnBy('drawSlowly', LONG) : quick
   const { svg, problem } = drawn
+  if (hung) {
+    if (hanging.size >= KNOWN) hanging.clear()
+    hanging.set(keyOf(setId, { id, revision, rulesRevision }), { problem: problem!, until: performance.now() + REST })
+    return
+  }
+  hanging.delete(keyOf(setId, { id, revision, rulesRevision }))
   const others = drawn.svg && drawn.others
-  async function drawnBy(task: 'draw' | 'drawSlowly', limit: number): Promise<Shown> {
+  async function drawnBy(task: 'draw' | 'drawSlowly', limit: number): Promise<Shown & { readonly hung?: true }> {
     try {
       return await renderer.run(task, { masters: row!.masters, rules: row!.rules, limit })
     } catch (error) {
-      if (error instanceof TaskEnded) return { drawn: { problem: error.message, isSlow: true }, snags: null }
+      if (isTaskEnded(error)) return { drawn: { problem: error.message, isSlow: true }, snags: null, hung: true }
       throw error
     }
   }

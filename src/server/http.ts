@@ -1,5 +1,5 @@
 import { failed, type Failure, type Result } from './failure'
-import { TaskEnded } from './renderer/renderer'
+import { faultSentence } from './fault-sentence'
 
 const STATUS: Record<Failure['code'], number> = {
   invalid: 422,
@@ -24,15 +24,6 @@ export async function answer(compute: () => Promise<Response>): Promise<Response
   } catch (error) {
     return reply(failed('unavailable', faultSentence(error)))
   }
-}
-
-/** Why something could not be done that the request is not to blame for, as a sentence. */
-export function faultSentence(error: unknown): string {
-  const { code, message } = error as { code?: string; message?: string }
-  if (code === 'SQLITE_FULL' || code === 'ENOSPC') return 'The disk is full: nothing was changed.'
-  if (code?.startsWith('SQLITE_')) return `The database could not do it: ${message ?? code}. Nothing was changed.`
-  if (error instanceof TaskEnded) return error.message
-  return `This could not be done: ${message ?? String(error)}`
 }
 
 /**

@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto'
 import type { Db } from './database'
 import { done, failed, type Result } from './failure'
 import type { PictureKind, ReadPicture } from './renderer/picture-file'
-import { type Renderer, TaskEnded } from './renderer/renderer'
+import type { Renderer } from './renderer/renderer'
+import { isTaskEnded } from './renderer/task-ended'
 
 /** The largest picture that is taken, in bytes. */
 export const PICTURE_BYTES = 25 * 2 ** 20
@@ -19,7 +20,7 @@ export async function addPicture(
   if (bytes.length > PICTURE_BYTES)
     return failed('too-large', `The picture is larger than ${PICTURE_BYTES / 2 ** 20} MB, the most that is taken.`)
   const read = await renderer.run('readPicture', bytes).catch((error: unknown) => {
-    if (error instanceof TaskEnded) return failed('invalid', 'The picture takes too much to be drawn.')
+    if (isTaskEnded(error)) return failed('invalid', 'The picture takes too much to be drawn.')
     throw error
   })
   if (!read.ok) return read

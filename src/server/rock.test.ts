@@ -10,11 +10,12 @@ import type { IconSet } from '../core/set/set'
 import { type Db, openDatabase } from './database'
 import { firstStart } from './demo'
 import { drawnIcons } from './drawn'
-import { faultSentence } from './http'
+import { faultSentence } from './fault-sentence'
 import { MIGRATION_NAMES, migrate } from './migrations'
 import { addPicture } from './pictures'
 import { boundedMemory } from './renderer/bounded-memory'
-import { Renderer, TaskEnded, THREAD } from './renderer/renderer'
+import { Renderer, THREAD } from './renderer/renderer'
+import { isTaskEnded } from './renderer/task-ended'
 import { saveSet } from './save'
 import { bytesOfJson, saveOver } from '../../tools/stored'
 import { importSetFile } from './set-files'
@@ -190,8 +191,8 @@ describe('threads', () => {
     const [hung, broken] = await Promise.allSettled([run('hang'), run('break')])
     expect([hung.status, broken.status]).toEqual(['rejected', 'rejected'])
     expect(
-      [(hung as PromiseRejectedResult).reason, (broken as PromiseRejectedResult).reason].every(
-        (error) => error instanceof TaskEnded,
+      [(hung as PromiseRejectedResult).reason, (broken as PromiseRejectedResult).reason].every((error) =>
+        isTaskEnded(error),
       ),
     ).toBe(true)
     expect(await run('well')).toBe('well')

@@ -2,7 +2,8 @@ import { MAX_BYTES, type Pictures } from '../core/formats/set-file'
 import type { Db } from './database'
 import { done, failed, type Result } from './failure'
 import { addPicture, readPicture } from './pictures'
-import { type Renderer, TaskEnded } from './renderer/renderer'
+import type { Renderer } from './renderer/renderer'
+import { isTaskEnded } from './renderer/task-ended'
 import type { SetRows } from './set-rows'
 import { addSet } from './sets'
 
@@ -16,7 +17,7 @@ export async function importSetFile(
   bytes: Uint8Array,
 ): Promise<Result<{ id: string; name: string }>> {
   const read = await renderer.run('readFile', bytes).catch((error: unknown) => {
-    if (error instanceof TaskEnded)
+    if (isTaskEnded(error))
       return { error: { code: 'too-large' as const, message: 'The set file is too large to be read in time.' } }
     throw error
   })

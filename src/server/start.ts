@@ -1,6 +1,6 @@
 import { database } from './database'
 import { firstStart } from './demo'
-import { faultSentence } from './http'
+import { faultSentence } from './fault-sentence'
 import { renderer } from './renderer/renderer'
 
 /** How the server ends when its data folder cannot be used: starting it again would not help. */

@@ -29,16 +29,7 @@ describe('a radius that is a sum', () => {
   })
 
   it('is none where it names what is not there, another sum, or makes no sense', () => {
-    for (const text of [
-      '',
-      'outer -',
-      'nowhere',
-      'inner + 1',
-      'outer main',
-      '1 / 0',
-      'outer ( main )',
-      '- main',
-    ])
+    for (const text of ['', 'outer -', 'nowhere', 'inner + 1', 'outer main', '1 / 0', 'outer ( main )', '- main'])
       expect(sumValue(text, values), text).toBeNull()
   })
 

@@ -13,9 +13,12 @@ const LONGEST = 180
  * What speaks against the paths of files planned by what is chosen: two that would be one, names that some system
  * refuses, long ones; each with what would mend it, where that is known.
  */
-export function pathFaults(files: readonly PlannedFile[], delivery: Delivery | undefined): Fault[] {
+export function pathFaults(
+  files: readonly PlannedFile[],
+  delivery: Delivery | undefined,
+): (Fault & { readonly target: string })[] {
   const seen = new Map<string, PlannedFile>()
-  const faults = new Map<string, Fault>(),
+  const faults = new Map<string, Fault & { readonly target: string }>(),
     refused = new Map<string, string | null>()
   const names = () => [...new Set(files.flatMap(({ icon }) => (icon ? [icon.name] : [])))]
   for (const file of files) {
@@ -24,11 +27,12 @@ export function pathFaults(files: readonly PlannedFile[], delivery: Delivery | u
       other = seen.get(key)
     seen.set(key, other ?? file)
     const say = (about: string, sentence: string, rename?: string) => {
-      const at = `${about} ${icon?.id ?? path}`
+      const at = `${about} ${file.target} ${icon?.id ?? path}`
       if (!faults.has(at))
         faults.set(at, {
           sentence,
           isError: true,
+          target: file.target,
           ...(icon && { icon: icon.id }),
           ...(rename !== undefined && { rename }),
           ...(rename === undefined && about !== 'long' && usualNames(file.target, delivery)),
@@ -52,7 +56,7 @@ export function pathFaults(files: readonly PlannedFile[], delivery: Delivery | u
       const isName = icon && !IconName.safeParse(part.replace(/\..*$/, '')).success
       say(
         'part',
-        `${path}: ${why}`,
+        icon ? `“${icon.name}” would be the file ${path}. ${why}` : `${path}: ${why}`,
         isName && !usualNames(file.target, delivery).mend ? freeName(`${icon.name} icon`, names()) : undefined,
       )
     }

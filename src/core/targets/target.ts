@@ -62,6 +62,8 @@ export type Mend = { readonly word: string; readonly options: Readonly<Record<st
 export type Fault = {
   readonly sentence: string
   readonly isError: boolean
+  /** The target that is left out for it. */
+  readonly target?: string
   readonly icon?: string
   readonly rename?: string
   readonly mend?: Mend & { readonly target: string }

@@ -3,13 +3,13 @@
 import { useMemo, useState } from 'react'
 import { codesOf } from '@/core/targets/font/codes'
 import { withOptions } from '@/core/targets/options'
-import { pathFaults } from '@/core/targets/faults'
-import { plannedFiles, targetsOf } from '@/core/targets/plan'
+import { deliverable } from '@/core/targets/deliverable'
+import { targetsOf } from '@/core/targets/plan'
 import { TARGETS } from '@/core/targets/targets'
 import type { Delivery } from '@/core/set/settings'
 import { Choice } from '@/ui/choice'
 import { SetBar } from '../frame/set-bar'
-import { commit } from '../frame/session'
+import { commit, settled } from '../frame/session'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { FileTree } from './file-tree'
@@ -32,26 +32,15 @@ export function DeliverScreen() {
   const [again, setAgain] = useState(0)
   const targets = useMemo(() => TARGETS.map(({ id }) => id).filter((id) => targetsOf(set).includes(id)), [set])
   const [shown, setShown] = useState(targets[0] ?? 'svg')
-  const files = useMemo(() => plannedFiles(set, targets), [set, targets])
-  const faults = useMemo(() => pathFaults(files, set.delivery), [files, set.delivery])
-  const query = `targets=${targets.join()}`
-  const { plan, progress } = usePlan(
-    isSaved && files.length > 0 ? `/api/sets/${setId}/delivery/plan?${query}&rev=${revision}&again=${again}` : null,
-    setId,
-  )
+  const { files, faults, targets: able } = useMemo(() => deliverable(set, targets), [set, targets])
+  const { url, plan, progress } = usePlan(isSaved && files.length > 0 ? { setId, revision, targets, again } : null)
   const change = (delivery: Delivery, label: string) => commit(session, { kind: 'delivery', delivery }, label)
   /** Icons keep the code points that they are released with. */
   const keepCodes = async () => {
     const codes = { ...set.delivery?.codes, ...Object.fromEntries(codesOf(set)) }
     if (JSON.stringify(codes) === JSON.stringify(set.delivery?.codes)) return
     change({ ...set.delivery, codes }, 'Keep code points')
-    await new Promise<void>((done) => {
-      const stop = session.subscribe(({ saving }) => {
-        if (saving.state !== 'saved') return
-        stop()
-        done()
-      })
-    })
+    await settled(session)
   }
   const target = TARGETS.find(({ id }) => id === shown)!
   return (
@@ -65,7 +54,8 @@ export function DeliverScreen() {
         <RunPanel
           set={set}
           setId={setId}
-          query={query}
+          url={url}
+          isAble={able.length > 0}
           count={files.length}
           faults={faults}
           plan={plan}

@@ -63,13 +63,16 @@ export function Releases({
         method: 'POST',
         body: JSON.stringify({ note, targets }),
       })
-      const body = await response.json()
-      if (!response.ok) say({ text: body.message, tone: 'fault' })
+      const body = await response.json().catch(() => null)
+      if (!response.ok || !body)
+        say({ text: body?.message ?? 'The server does not say what became of the release.', tone: 'fault' })
       else {
         setNote('')
         say({ text: `Release ${body.number} is kept: ${body.files} files.` })
       }
       setMade(made + 1)
+    } catch (error) {
+      say({ text: `Nothing was released. ${error instanceof Error ? error.message : ''}`, tone: 'fault' })
     } finally {
       setMaking(false)
     }

@@ -13,7 +13,8 @@ import type { Plan } from './use-plan'
 export function RunPanel({
   set,
   setId,
-  query,
+  url,
+  isAble,
   count,
   faults,
   plan,
@@ -26,7 +27,10 @@ export function RunPanel({
 }: {
   set: IconSet
   setId: string
-  query: string
+  /** Where the server has it. */
+  url: string | null
+  /** Whether anything can be written at all. */
+  isAble: boolean
   /** How many files are planned. */
   count: number
   /** What speaks against the plan. */
@@ -40,8 +44,8 @@ export function RunPanel({
   onRename: (icon: string, name: string) => void
   onMend: (mend: NonNullable<Fault['mend']>) => void
 }) {
-  const isBlocked = faults.some(({ isError }) => isError)
-  const isReady = count > 0 && isSaved && !isBlocked
+  const isBlocked = !isAble
+  const isReady = count > 0 && isSaved && url !== null && plan?.fault === undefined
   const all: Fault[] = [
     ...faults,
     ...(plan?.fault !== undefined ? [{ sentence: plan.fault, isError: true }] : []),
@@ -50,7 +54,7 @@ export function RunPanel({
       isError: true,
       ...idOf(set, icon),
     })),
-    ...(plan?.faults ?? []),
+    ...(plan?.faults ?? []).filter((fault) => !faults.some(({ sentence }) => sentence === fault.sentence)),
   ]
   const total = plan?.sizes ? [...plan.sizes.values()].reduce((sum, bytes) => sum + bytes, 0) : null
   const isRunning = progress?.state === 'running',
@@ -59,10 +63,10 @@ export function RunPanel({
     <div className="border-t border-ink px-4 py-3">
       <Faults faults={all} set={set} setId={setId} onRename={onRename} onMend={onMend} />
       <p role="status" className="mb-2 text-quiet">
-        {count === 0
-          ? why
-          : isBlocked
-            ? `${count} files are planned.`
+        {isBlocked && faults.length > 0
+          ? 'Nothing can be written as it is.'
+          : count === 0
+            ? why
             : isCancelled
               ? 'The run was called off; nothing was written.'
               : isRunning
@@ -83,7 +87,7 @@ export function RunPanel({
           <button
             type="button"
             className="text-quiet underline hover:text-hand"
-            onClick={() => void fetch(`/api/sets/${setId}/delivery/progress`, { method: 'DELETE' })}
+            onClick={() => url && void fetch(url, { method: 'DELETE' })}
           >
             call off
           </button>
@@ -95,7 +99,7 @@ export function RunPanel({
         </button>
       )}
       <a
-        href={isReady ? `/api/sets/${setId}/delivery?${query}` : undefined}
+        href={isReady ? `${url}/zip` : undefined}
         aria-disabled={!isReady}
         download
         className={clsx(

@@ -11,42 +11,81 @@ export type Plan = {
   readonly fault?: string
 }
 
-type Answer = { readonly url: string; readonly plan: Plan | null; readonly progress: Progress | null }
+/** What is asked for: which set, in which revision of it, and to which targets; `again` counts how often. */
+export type Wish = {
+  readonly setId: string
+  readonly revision: number
+  readonly targets: readonly string[]
+  readonly again: number
+}
 
-/** What the server makes of a set, and how far it is until that is known. */
-export function usePlan(url: string | null, setId: string): { plan: Plan | null; progress: Progress | null } {
+type Answer = {
+  readonly key: string
+  readonly url: string | null
+  readonly plan: Plan | null
+  readonly progress: Progress | null
+}
+
+const RETRY = 1000
+
+/** What the server makes of a set, how far it is until that is known, and the address of it. */
+export function usePlan(wish: Wish | null): Omit<Answer, 'key'> {
   const [answer, setAnswer] = useState<Answer | null>(null)
+  const key = wish && JSON.stringify(wish)
   useEffect(() => {
-    if (!url) return
+    if (key === null) return
+    const { setId, targets } = JSON.parse(key) as Wish
+    const deliveries = `/api/sets/${setId}/delivery`
     const abort = new AbortController()
+    let url: string | null = null
     let events: EventSource | null = null
-    const ask = async (): Promise<void> => {
+    const tell = (plan: Plan | null, progress: Progress | null) => setAnswer({ key, url, plan, progress })
+    const later = () => {
+      events?.close()
+      if (!abort.signal.aborted) setTimeout(() => void follow().catch(later), RETRY)
+    }
+    const begin = async (): Promise<void> => {
+      const response = await fetch(deliveries, { method: 'POST', body: JSON.stringify({ targets }) })
+      const body = (await response.json()) as { run?: string; message?: string }
+      if (!response.ok || body.run === undefined) return tell(planOf(false, body), null)
+      url = `${deliveries}/${body.run}`
+      if (abort.signal.aborted) giveUp()
+      else await follow()
+    }
+    const follow = async (): Promise<void> => {
+      if (!url) return begin()
       const response = await fetch(url, { signal: abort.signal })
       const body = await response.json()
       if (abort.signal.aborted) return
-      if (response.status !== 202) return setAnswer({ url, plan: planOf(response.ok, body), progress: null })
-      setAnswer({ url, plan: null, progress: body.progress ?? null })
+      // A server that was started anew knows nothing of it.
+      if (response.status === 404) {
+        url = null
+        return begin()
+      }
+      if (response.status !== 202) return tell(planOf(response.ok, body), null)
+      tell(null, body.progress ?? null)
       events?.close()
-      events = new EventSource(`/api/sets/${setId}/delivery/progress`)
+      events = new EventSource(`${url}/progress`)
       events.onmessage = ({ data }) => {
         const progress = JSON.parse(data) as Progress
-        if (progress.state === 'running') return setAnswer({ url, plan: null, progress })
+        if (progress.state === 'running') return tell(null, progress)
         events?.close()
-        if (progress.state === 'cancelled') return setAnswer({ url, plan: null, progress })
-        void ask().catch(() => undefined)
+        if (progress.state === 'cancelled') return tell(null, progress)
+        void follow().catch(later)
       }
-      events.onerror = () => {
-        events?.close()
-        if (!abort.signal.aborted) setTimeout(() => void ask().catch(() => undefined), 1000)
-      }
+      events.onerror = later
     }
-    ask().catch(() => undefined)
+    const giveUp = () => {
+      if (url) void fetch(url, { method: 'DELETE', keepalive: true }).catch(() => undefined)
+    }
+    follow().catch(later)
     return () => {
       abort.abort()
       events?.close()
+      giveUp()
     }
-  }, [url, setId])
-  return answer?.url === url ? answer : { plan: null, progress: null }
+  }, [key])
+  return answer && answer.key === key ? answer : { url: null, plan: null, progress: null }
 }
 
 function planOf(

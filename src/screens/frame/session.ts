@@ -78,6 +78,23 @@ export function show(session: Session, edit: SetEdit | null): void {
   session.setState(({ history }) => ({ preview: edit && applyEdit(history.present, edit) }))
 }
 
+/** Resolves once all is saved; throws a sentence where it is known that it will not be by itself. */
+export function settled(session: Session): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const look = ({ saving }: SessionState): boolean => {
+      if (saving.state === 'saving') return false
+      if (saving.state === 'saved') resolve()
+      else
+        reject(
+          new Error('why' in saving ? saving.why : 'The set is not saved: settle what was changed elsewhere first.'),
+        )
+      return true
+    }
+    if (look(session.getState())) return
+    const stop = session.subscribe((state) => look(state) && stop())
+  })
+}
+
 export const undoStep = (session: Session): void => goThrough(session, undo)
 export const redoStep = (session: Session): void => goThrough(session, redo)
 

@@ -17,27 +17,41 @@ export function archiveStream(spool: Spool): ReadableStream<Uint8Array> {
     if (final) isEnded = true
   })
   spool.hold()
-  return new ReadableStream({
-    async pull(controller) {
-      while (ready.length === 0 && !isEnded) {
-        const path = paths[next++]
-        if (path === undefined) {
-          archive.end()
-          break
-        }
-        const bytes = await spool.read(path)
-        const entry = isPacked(path) ? new ZipPassThrough(path) : new ZipDeflate(path, { level: 9 })
-        entry.mtime = ARCHIVED
-        archive.add(entry)
-        entry.push(bytes ?? new Uint8Array(), true)
-      }
-      for (const chunk of ready) controller.enqueue(chunk)
-      ready = []
-      if (!isEnded) return
-      controller.close()
+  let isHeld = true
+  const letGo = async () => {
+    if (isHeld) {
+      isHeld = false
       await spool.release()
-    },
-    cancel: () => spool.release(),
+    }
+  }
+  const filled = async (controller: ReadableStreamDefaultController<Uint8Array>) => {
+    while (ready.length === 0 && !isEnded) {
+      const path = paths[next++]
+      if (path === undefined) {
+        archive.end()
+        break
+      }
+      const bytes = await spool.read(path)
+      const entry = isPacked(path) ? new ZipPassThrough(path) : new ZipDeflate(path, { level: 9 })
+      entry.mtime = ARCHIVED
+      archive.add(entry)
+      if (!bytes) throw new Error(`${path} is no longer there.`)
+      entry.push(bytes, true)
+    }
+    for (const chunk of ready) controller.enqueue(chunk)
+    ready = []
+    if (!isEnded) return
+    controller.close()
+    await letGo()
+  }
+  return new ReadableStream({
+    // Whoever reads is told of what cannot be read; what was made is given back all the same.
+    pull: (controller) =>
+      filled(controller).catch(async (error: unknown) => {
+        await letGo()
+        throw error
+      }),
+    cancel: letGo,
   })
 }
 

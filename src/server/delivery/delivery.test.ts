@@ -10,14 +10,16 @@ import { type Db, openDatabase } from '../database'
 import { addDemoSets } from '../demo'
 import { Renderer, THREAD } from '../renderer/renderer'
 import { bytesOfJson, saveOver } from '../../../tools/stored'
+import { faultSentence } from '../fault-sentence'
 import { saveSet } from '../save'
+import { Spool } from './spool'
 import { rowsOfSet } from '../set-rows'
 import { addSet, listSets } from '../sets'
 import { pier as set } from '../../../tools/samples'
 import { archiveStream, bytesOf } from './archive-stream'
 import { readFamily } from './family'
 import { addRelease, deliveredNow, listReleases, releaseArchive, releasedIn } from './releases'
-import { runOf } from './runs'
+import { giveUpRun, holdRun, runOf } from './runs'
 
 let db: Db
 let id: string
@@ -37,7 +39,7 @@ describe('delivery', () => {
   it('to every target from the server and from the command line is the same, byte for byte', async () => {
     await addDemoSets(db, renderer)
     const entry = (await readFamily(db, (await listSets(db)).find(({ name }) => name === 'Quayside')!.id))!
-    const run = runOf(
+    const run = holdRun(
       db,
       renderer,
       entry,
@@ -63,21 +65,76 @@ describe('delivery', () => {
     rmSync(folder, { recursive: true })
   })
 
-  it('is made once however often it is asked for, called off leaves nothing, and is made anew after that', async () => {
+  it('is made once however often it is asked for, and called off when the last one gives it up', async () => {
     const entry = (await readFamily(db, id))!
-    const run = runOf(db, renderer, entry, ['svg', 'png'])
-    expect(runOf(db, renderer, entry, ['svg', 'png'])).toBe(run)
-    await run.cancel()
-    expect(run.progress.state).toBe('cancelled')
-    expect(run.spool).toBeNull()
-    const again = runOf(db, renderer, entry, ['svg', 'png'])
+    const run = holdRun(db, renderer, entry, ['svg', 'png'])
+    expect(holdRun(db, renderer, entry, ['svg', 'png'])).toBe(run)
+    // Who asks for something else ends nothing.
+    const other = holdRun(db, renderer, entry, ['svg'])
+    await giveUpRun(id, run.id)
+    expect(run.progress.state).toBe('running')
+    await giveUpRun(id, run.id)
+    expect([run.progress.state, run.spool, runOf('another set', run.id)]).toEqual(['cancelled', null, null])
+    const again = holdRun(db, renderer, entry, ['svg', 'png'])
     expect(again).not.toBe(run)
-    await again.ended
-    expect(again.progress.state).toBe('done')
+    await Promise.all([again.ended, other.ended])
+    expect([again.progress.state, other.progress.state]).toEqual(['done', 'done'])
+    expect(runOf(id, other.id)).toBe(other)
+  })
+
+  it('fails with a sentence where the disk takes or gives back less than it was given', async () => {
+    const files = [1, 2, 3].map((n) => ({ path: `${n}.svg`, bytes: new Uint8Array(1000).fill(n) }))
+    const disk = (room: number, spoils = false) => {
+      const kept = new Uint8Array(room)
+      return new Spool({
+        write: async (bytes: Uint8Array, from: number, length: number, at: number) => {
+          // A disk that is nearly full takes a part, then nothing.
+          const bytesWritten = Math.min(700, length, Math.max(0, room - at))
+          kept.set(bytes.subarray(from, from + bytesWritten), at)
+          return { bytesWritten, buffer: bytes }
+        },
+        read: async (bytes: Uint8Array, to: number, length: number, at: number) => {
+          const bytesRead = Math.min(300, length, room - at)
+          bytes.set(kept.subarray(at, at + bytesRead), to)
+          if (spoils && at > 1500) bytes.fill(0, to)
+          return { bytesRead, buffer: bytes }
+        },
+        close: async () => undefined,
+      } as never)
+    }
+    const well = disk(5000)
+    await well.add(files)
+    await well.check()
+    expect(Object.values(unzipSync(await bytesOf(archiveStream(well)))).map((bytes) => bytes[999])).toEqual([1, 2, 3])
+    await expect(disk(2500).add(files).catch(faultSentence)).resolves.toBe('The disk is full: nothing was changed.')
+    const bad = disk(5000, true)
+    await bad.add(files)
+    await expect(bad.check()).rejects.toThrow('2.svg was not kept as it was made.')
+    await expect(bytesOf(archiveStream(bad))).rejects.toThrow('2.svg was not kept as it was made.')
+  })
+
+  it('writes no file outside of its folder, and leaves out only the targets that a name or a choice speaks against', async () => {
+    const entry = (await readFamily(db, id))!
+    const delivery = { options: { svg: { pattern: '../../x/*' }, linux: { colour: 'red' } } }
+    const run = holdRun(db, renderer, { ...entry, family: { ...entry.family, name: '../..', delivery } }, [
+      'svg',
+      'png',
+      'sprite',
+      'linux',
+    ])
+    await run.ended
+    for (const { path } of run.spool!.files) expect(path.split('/')).not.toContain('..')
+    expect(run.targets).toContain('png')
+    for (const target of ['svg', 'linux'] as const) {
+      expect(run.targets).not.toContain(target)
+      expect(run.faults.map((fault) => fault.target)).toContain(target)
+    }
+    const refused = await addRelease(db, renderer, id, ['svg'], 'fine')
+    expect(refused.ok).toBe(true)
   })
 
   it('is sent to its end although the set was changed meanwhile', async () => {
-    const run = runOf(db, renderer, (await readFamily(db, id))!, ['svg'])
+    const run = holdRun(db, renderer, (await readFamily(db, id))!, ['svg'])
     await run.ended
     const stream = archiveStream(run.spool!)
     await run.forget()
@@ -88,12 +145,12 @@ describe('delivery', () => {
     const begun = (await readFamily(db, id))!
     const [changed, ...others] = set.icons
     expect(await save({ icons: [{ ...changed!, tags: ['rowing'] }] })).toBe(true)
-    const run = runOf(db, renderer, begun, ['svg'])
+    const run = holdRun(db, renderer, begun, ['svg'])
     await run.ended
     expect(run.problems).toEqual([{ icon: changed!.name, message: 'It was changed while it was drawn.' }])
     expect(run.spool!.files.map(({ path }) => path)).toEqual(others.map(({ name }) => `svg/${name}.svg`).sort())
     expect(await save({ rules: { ...set.rules, sizes: [24] } })).toBe(true)
-    const late = runOf(db, renderer, begun, ['svg', 'data'])
+    const late = holdRun(db, renderer, begun, ['svg', 'data'])
     await late.ended
     expect(late.problems).toHaveLength(set.icons.length)
   })

@@ -8,7 +8,7 @@ import { picturesOf } from '../set-files'
 import { GONE, readSet } from '../sets'
 import { archiveStream, bytesOf } from './archive-stream'
 import { readFamily } from './family'
-import { runOf } from './runs'
+import { holdRun, knownTargets } from './runs'
 
 /** The longest note of a release. */
 const NOTE = 2000
@@ -26,8 +26,10 @@ export async function addRelease(
   if (!stored) return failed('not-found', GONE)
   if (stored.family.icons.length === 0) return failed('invalid', 'There is no icon to deliver yet.')
   if (targets.length === 0) return failed('invalid', 'Choose at least one target.')
-  const run = runOf(db, renderer, stored, targets)
+  const run = holdRun(db, renderer, stored, knownTargets(targets))
   await run.ended
+  const [refusal] = run.faults.filter(({ isError, target }) => isError && target !== undefined)
+  if (refusal) return failed('invalid', refusal.sentence)
   if (run.progress.state !== 'done' || !run.spool)
     return failed('unavailable', run.progress.message ?? 'The delivery was called off.')
   const [problem] = run.problems
@@ -131,7 +133,9 @@ export async function deliveredNow(
   if (!stored) return failed('not-found', GONE)
   const icons = await deliveredIcons(db, renderer, setId)
   if (targets.length === 0) return done({ icons, files: [] })
-  const run = runOf(db, renderer, stored, targets)
+  const run = holdRun(db, renderer, stored, knownTargets(targets))
   await run.ended
-  return done({ icons, files: run.spool?.files ?? [] })
+  if (run.progress.state !== 'done' || !run.spool)
+    return failed('unavailable', run.progress.message ?? 'The delivery was called off.')
+  return done({ icons, files: run.spool.files })
 }

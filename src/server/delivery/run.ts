@@ -1,10 +1,12 @@
 import pLimit from 'p-limit'
 import type { LeftOut, Progress } from '../../core/targets/run'
+import { deliverable } from '../../core/targets/deliverable'
 import type { Fault } from '../../core/targets/target'
 import type { Db } from '../database'
 import { drawnIcons } from '../drawn'
-import { faultSentence } from '../http'
-import { type Renderer, TaskEnded } from '../renderer/renderer'
+import { faultSentence } from '../fault-sentence'
+import type { Renderer } from '../renderer/renderer'
+import { isTaskEnded } from '../renderer/task-ended'
 import type { Tasks } from '../renderer/tasks'
 import { type StoredFamily, unchangedIcons } from './family'
 import { Spool } from './spool'
@@ -31,13 +33,19 @@ export class Run {
   private readonly begun = performance.now()
   private readonly watchers = new Set<(progress: Progress) => void>()
 
+  /** The targets that are made: those asked for, but for such as nothing can be written for. */
+  readonly targets: readonly string[]
+
   constructor(
     readonly id: string,
     readonly stored: StoredFamily,
-    readonly targets: readonly string[],
+    asked: readonly string[],
     db: Db,
     renderer: Renderer,
   ) {
+    const { targets, faults } = deliverable(stored.family, asked)
+    this.targets = targets
+    this.faults.push(...faults)
     this.ended = this.make(db, renderer).then(
       () => this.end(this.state === 'cancelled' ? 'cancelled' : 'done'),
       (error: unknown) => {
@@ -126,6 +134,7 @@ export class Run {
     const whole = { ...family, icons: family.icons.filter(({ name }) => !left.has(name)) }
     const kept = Object.fromEntries([...pieces].map(([path, list]) => [path, list.filter((one) => one !== undefined)]))
     await spool.add(await renderer.run('join', { family: JSON.stringify(whole), targets, pieces: kept }))
+    await spool.check()
   }
 
   /** What icons are delivered as; where that takes too much, one by one, so that only what takes it is left out. */
@@ -134,7 +143,7 @@ export class Run {
     try {
       return await renderer.run('make', { icons, family, targets })
     } catch (error) {
-      if (!(error instanceof TaskEnded)) throw error
+      if (!isTaskEnded(error)) throw error
       if (icons.length === 1) return [{ problem: error.message }]
       const made: Made = []
       for (const icon of icons) made.push(...(await this.madeBy(renderer, [icon], family)))
@@ -151,6 +160,13 @@ export class Run {
 
   private tell(): void {
     const { progress } = this
-    for (const watcher of this.watchers) watcher(progress)
+    for (const watcher of this.watchers) {
+      try {
+        watcher(progress)
+      } catch {
+        // Whoever watches badly watches no longer; the delivery goes on.
+        this.watchers.delete(watcher)
+      }
+    }
   }
 }

@@ -1,21 +1,19 @@
 import { nanoid } from 'nanoid'
-import { targetsOf } from '../../core/targets/plan'
 import { TARGETS } from '../../core/targets/targets'
 import type { Db } from '../database'
 import type { Renderer } from '../renderer/renderer'
 import type { StoredFamily } from './family'
 import { Run } from './run'
 
-/** The targets of a delivery from an address, `targets=svg,png`; without that those that the set is delivered to. */
-export function targetsFrom(query: URLSearchParams, stored: StoredFamily): readonly string[] {
-  const named = query.get('targets')?.split(',') ?? targetsOf(stored.family)
-  return TARGETS.map(({ id }) => id).filter((id) => named.includes(id))
-}
+/** Those of some names that are targets, in the order they are offered. */
+export const knownTargets = (names: readonly string[]): readonly string[] =>
+  TARGETS.map(({ id }) => id).filter((id) => names.includes(id))
 
 /** How long what was made is kept while nobody asks for it, in milliseconds. */
 const KEPT = 600_000
 
-type Kept = { readonly run: Run; readonly key: string; forget: NodeJS.Timeout }
+/** A run, how many asked for it and have not given it up, and when it is forgotten. */
+type Kept = { readonly run: Run; readonly key: string; holders: number; forget: NodeJS.Timeout }
 
 const shared = globalThis as { wiseSquareRuns?: Map<string, Kept> }
 const runs = (shared.wiseSquareRuns ??= new Map<string, Kept>())
@@ -37,37 +35,39 @@ function forgetLater(id: string): NodeJS.Timeout {
 const keyOf = ({ id, revision }: StoredFamily, targets: readonly string[]) => `${id} ${revision} ${targets.join()}`
 
 /**
- * The run that makes a set's delivery as it is now: one that is under way or done, or a new one. What was being made of
- * the set as it was before is called off.
+ * The run that makes a set's delivery as it is now, held by whoever asks for it until that gives it up: one that is under
+ * way or done already, or a new one. Other runs go on.
  */
-export function runOf(db: Db, renderer: Renderer, stored: StoredFamily, targets: readonly string[]): Run {
+export function holdRun(db: Db, renderer: Renderer, stored: StoredFamily, targets: readonly string[]): Run {
   const key = keyOf(stored, targets)
   for (const [id, kept] of runs) {
-    if (kept.key === key && kept.run.progress.state !== 'failed' && kept.run.progress.state !== 'cancelled') {
-      clearTimeout(kept.forget)
-      kept.forget = forgetLater(id)
-      return kept.run
-    }
-    if (kept.run.stored.id !== stored.id) continue
-    runs.delete(id)
+    const { state } = kept.run.progress
+    if (kept.key !== key || state === 'failed' || state === 'cancelled') continue
+    kept.holders++
     clearTimeout(kept.forget)
-    void kept.run.cancel()
+    kept.forget = forgetLater(id)
+    return kept.run
   }
   const id = nanoid(10),
     run = new Run(id, stored, targets, db, renderer)
-  runs.set(id, { run, key, forget: forgetLater(id) })
+  runs.set(id, { run, key, holders: 1, forget: forgetLater(id) })
   return run
 }
 
-/** The run that was begun for a set last; null where there is none. */
-export function lastRunOf(setId: string): Run | null {
-  return [...runs.values()].reverse().find(({ run }) => run.stored.id === setId)?.run ?? null
+/** A run of a set by its id; null where there is none, or none any more. */
+export function runOf(setId: string, id: string): Run | null {
+  const kept = runs.get(id)
+  if (!kept || kept.run.stored.id !== setId) return null
+  clearTimeout(kept.forget)
+  kept.forget = forgetLater(id)
+  return kept.run
 }
 
-/** Calls off what is being made of a set. */
-export async function cancelRunOf(setId: string): Promise<boolean> {
-  const run = lastRunOf(setId)
-  if (!run || run.progress.state !== 'running') return false
-  await run.cancel()
+/** Gives a run up; the last one who does calls it off, if it is still under way. False where there is none. */
+export async function giveUpRun(setId: string, id: string): Promise<boolean> {
+  const kept = runs.get(id)
+  if (!kept || kept.run.stored.id !== setId) return false
+  kept.holders = Math.max(0, kept.holders - 1)
+  if (kept.holders === 0 && kept.run.progress.state === 'running') await kept.run.cancel()
   return true
 }

@@ -10,9 +10,18 @@ export type Weighed = { readonly path: string; readonly bytes: number; readonly 
 
 type Place = Weighed & { readonly at: number }
 
+/** The part of a file that a spool needs; a disk may take or give less than it is asked for. */
+export type SpoolFile = Pick<FileHandle, 'write' | 'read' | 'close'>
+
+const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
+
+/** The disk took, or gave back, less than it was given, as its own code says. */
+const cutShort = (code: 'ENOSPC' | 'EIO', message: string): Error => Object.assign(new Error(message), { code })
+
 /**
  * Files of a delivery one after the other in one file on the disk, so that they take no memory however many they are. It
- * has no name there: its space is given back whatever becomes of this program.
+ * has no name there: its space is given back whatever becomes of this program. What is read is what was written, or an
+ * error.
  */
 export class Spool {
   private readonly places = new Map<string, Place>()
@@ -20,7 +29,7 @@ export class Spool {
   private readers = 0
   private isOver = false
 
-  private constructor(private readonly file: FileHandle) {}
+  constructor(private readonly file: SpoolFile) {}
 
   static async begin(): Promise<Spool> {
     const folder = await mkdtemp(join(tmpdir(), 'wise-square-delivery-'))
@@ -31,19 +40,25 @@ export class Spool {
     }
   }
 
-  /** Takes files in, in one go. */
+  /** Takes files in, in one go. Throws where the disk has no room for all of them. */
   async add(files: readonly DeliveredFile[]): Promise<void> {
     if (files.length === 0) return
     const begin = this.end
-    for (const { path, bytes } of files) {
-      const hash = createHash('sha256').update(bytes).digest('hex')
-      this.places.set(path, { path, at: this.end, bytes: bytes.length, hash })
+    const places = files.map(({ path, bytes }): Place => {
+      const at = this.end
       this.end += bytes.length
+      return { path, at, bytes: bytes.length, hash: hashOf(bytes) }
+    })
+    await this.write(Buffer.concat(files.map(({ bytes }) => bytes)), begin)
+    for (const place of places) this.places.set(place.path, place)
+  }
+
+  private async write(bytes: Uint8Array, at: number): Promise<void> {
+    for (let done = 0; done < bytes.length;) {
+      const { bytesWritten } = await this.file.write(bytes, done, bytes.length - done, at + done)
+      if (bytesWritten === 0) throw cutShort('ENOSPC', 'The disk took less than it was given.')
+      done += bytesWritten
     }
-    await this.file.writev(
-      files.map(({ bytes }) => bytes),
-      begin,
-    )
   }
 
   /** What was made so far, in order of path. */
@@ -51,13 +66,23 @@ export class Spool {
     return [...this.places.values()].sort(byPath).map(({ path, bytes, hash }) => ({ path, bytes, hash }))
   }
 
-  /** The bytes of a file; null where none of that path was made. */
+  /** The bytes of a file; null where none of that path was made. Throws where they are not those that were made. */
   async read(path: string): Promise<Uint8Array | null> {
     const place = this.places.get(path)
     if (!place) return null
     const bytes = new Uint8Array(place.bytes)
-    await this.file.read(bytes, 0, place.bytes, place.at)
+    for (let done = 0; done < bytes.length;) {
+      const { bytesRead } = await this.file.read(bytes, done, bytes.length - done, place.at + done)
+      if (bytesRead === 0) break
+      done += bytesRead
+    }
+    if (hashOf(bytes) !== place.hash) throw cutShort('EIO', `${path} was not kept as it was made.`)
     return bytes
+  }
+
+  /** Reads everything once; throws where a file is not what was made. */
+  async check(): Promise<void> {
+    for (const path of this.places.keys()) await this.read(path)
   }
 
   /** Keeps the files until whoever asks for that has read them; `release` ends it. */

@@ -2,9 +2,13 @@ import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
+import { TaskEnded } from './task-ended'
 import type { Tasks } from './tasks'
 
-/** What threads do for one purpose: how many at once, and how long one task may take before its thread is ended, in milliseconds. */
+/**
+ * What threads do for one purpose: how many at once, and how long one task may take before its thread is ended, in
+ * milliseconds by the clock. That is for what hangs: what a drawing may cost is counted in the thread's own time.
+ */
 type Purpose = { readonly atOnce: number; readonly limit: number }
 
 /** How many threads make files at once. */
@@ -12,15 +16,19 @@ export const MAKERS = Math.max(2, availableParallelism() - 1)
 
 const PURPOSES = {
   /** Drawing what is drawn quickly, as nearly everything is. */
-  draw: { atOnce: 2, limit: 5000 },
+  draw: { atOnce: 2, limit: 20_000 },
   /** Drawing what is not: nothing else waits for it. */
-  slow: { atOnce: 1, limit: 15_000 },
+  slow: { atOnce: 1, limit: 90_000 },
   /** Making the files of icons, all of one at once; as many threads as there are cores, but for one that answers. */
-  make: { atOnce: MAKERS, limit: 30_000 },
+  make: { atOnce: MAKERS, limit: 60_000 },
   /** Looking at pictures that come from elsewhere. */
   picture: { atOnce: 1, limit: 4500 },
-  /** Reading, checking and writing documents; apart, so that a save never waits for a picture. */
-  read: { atOnce: 1, limit: 20_000 },
+  /** Checking what is saved: nothing else is in its way. */
+  save: { atOnce: 1, limit: 20_000 },
+  /** Reading and writing documents. */
+  read: { atOnce: 1, limit: 30_000 },
+  /** What is put together of a whole set: its sheet, what its files share. */
+  whole: { atOnce: 1, limit: 60_000 },
 } satisfies Record<string, Purpose>
 
 /** As many threads as it takes that no purpose ever waits for another. */
@@ -31,13 +39,13 @@ const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
   draw: 'draw',
   drawSlowly: 'slow',
   make: 'make',
-  join: 'read',
+  join: 'whole',
   readPicture: 'picture',
-  sheetPdf: 'read',
-  zip: 'read',
+  sheetPdf: 'whole',
+  zip: 'whole',
   readFile: 'read',
   writeFile: 'read',
-  checkSave: 'read',
+  checkSave: 'save',
 }
 
 /**
@@ -46,9 +54,6 @@ const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
  */
 const MEMORY = 768,
   YOUNG = 12
-
-/** A task that was ended because it took too long or too much, as a sentence. */
-export class TaskEnded extends Error {}
 
 /**
  * Runs tasks in threads, so that no request waits for geometry or pixels. A thread that takes too long, too much

@@ -9,6 +9,7 @@ import { type FileError, type Pictures, readSetFile, writeSetFile } from '../../
 import { within } from '../../core/geometry/deadline'
 import type { Result } from '../failure'
 import { checkedSave, type SaveCheck, type StoredForCheck } from './checked-save'
+import { ownDeadline } from './own-time'
 import { type ReadPicture, readPictureFile } from './picture-file'
 import { type MadeIcon, madeIcon, madeSet } from './make'
 import { sheetPdf } from './sheet-pdf'
@@ -17,18 +18,14 @@ import { iconOfRow, type IconRow, type SetRows, setOfRows, rowsOfSet } from '../
 /** An icon as documents, and how many snags it has; null where that is not known. */
 export type Shown = { readonly drawn: Drawn; readonly snags: number | null }
 
-/** An icon as documents with its snags, in so many milliseconds; its masters and the rules as JSON. */
+/** An icon as documents with its snags, in so many milliseconds of the thread; its masters and the rules as JSON. */
 function draw({ masters, rules: text, limit }: { masters: string; rules: string; limit: number }): Shown {
-  const end = performance.now() + limit
   const icon: Icon = { id: 'icon', name: 'icon', masters: JSON.parse(masters) },
     rules = JSON.parse(text) as Rules
-  return within(
-    () => performance.now() > end,
-    () => {
-      const drawn = drawnIcon(icon, rules)
-      return { drawn, snags: drawn.svg ? snagCount(icon, rules) : null }
-    },
-  )
+  return within(ownDeadline(limit), () => {
+    const drawn = drawnIcon(icon, rules)
+    return { drawn, snags: drawn.svg ? snagCount(icon, rules) : null }
+  })
 }
 
 /** How many snags an icon has, hints and accepted ones aside; null where there was no time to look. */

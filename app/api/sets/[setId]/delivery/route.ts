@@ -1,21 +1,26 @@
+import { z } from 'zod'
+import { targetsOf } from '@/core/targets/plan'
 import { database } from '@/server/database'
-import { archiveStream } from '@/server/delivery/archive-stream'
 import { readFamily } from '@/server/delivery/family'
-import { runOf, targetsFrom } from '@/server/delivery/runs'
-import { failed } from '@/server/failure'
-import { answer, download, reply } from '@/server/http'
+import { holdRun, knownTargets } from '@/server/delivery/runs'
+import { done, failed } from '@/server/failure'
+import { answer, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { GONE } from '@/server/sets'
 
-/** The delivery of a set as a zip archive, sent as it is read. */
-export const GET = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
+const Wish = z.strictObject({ targets: z.array(z.string().max(40)).max(40).optional() })
+
+/**
+ * Begins a delivery of a set as it is now, to the targets named or to those it is delivered to: answers the id by which it
+ * is followed, fetched and given up.
+ */
+export const POST = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
   answer(async () => {
+    const wish = Wish.safeParse(await request.json().catch(() => null))
+    if (!wish.success) return reply(failed('invalid', 'A delivery names its targets.'))
     const db = await database(),
       stored = await readFamily(db, (await params).setId)
     if (!stored) return reply(failed('not-found', GONE))
-    const run = runOf(db, renderer(), stored, targetsFrom(new URL(request.url).searchParams, stored))
-    await run.ended
-    if (run.progress.state !== 'done' || !run.spool)
-      return reply(failed('unavailable', run.progress.message ?? 'The delivery was called off.'))
-    return download(archiveStream(run.spool), `${stored.family.name}.zip`, 'application/zip')
+    const run = holdRun(db, renderer(), stored, knownTargets(wish.data.targets ?? targetsOf(stored.family)))
+    return reply(done({ run: run.id, revision: stored.revision }))
   })

@@ -1,14 +1,16 @@
-import { cancelRunOf, lastRunOf } from '@/server/delivery/runs'
+import { runOf } from '@/server/delivery/runs'
 import { failed } from '@/server/failure'
 import { answer, reply } from '@/server/http'
 
-type Asked = { params: Promise<{ setId: string }> }
-
-/** How far the delivery of a set is that was begun last, as server-sent events until it ends. */
-export const GET = (request: Request, { params }: Asked): Promise<Response> =>
+/** How far a delivery is, as server-sent events until it ends. */
+export const GET = (
+  request: Request,
+  { params }: { params: Promise<{ setId: string; runId: string }> },
+): Promise<Response> =>
   answer(async () => {
-    const run = lastRunOf((await params).setId)
-    if (!run) return reply(failed('not-found', 'Nothing is being delivered.'))
+    const { setId, runId } = await params,
+      run = runOf(setId, runId)
+    if (!run) return reply(failed('not-found', 'This delivery is no longer there.'))
     const text = new TextEncoder()
     const body = new ReadableStream<Uint8Array>({
       start(controller) {
@@ -32,7 +34,3 @@ export const GET = (request: Request, { params }: Asked): Promise<Response> =>
     })
     return new Response(body, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' } })
   })
-
-/** Calls off the delivery that is under way. */
-export const DELETE = (_: Request, { params }: Asked): Promise<Response> =>
-  answer(async () => Response.json({ cancelled: await cancelRunOf((await params).setId) }))

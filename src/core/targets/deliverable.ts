@@ -1,0 +1,42 @@
+import { choiceFault } from './options'
+import { pathFaults } from './faults'
+import { named, plannedFiles, type PlannedFile } from './plan'
+import type { Family, Fault, Named } from './target'
+
+/** What a delivery of a set writes, and what keeps some targets from being delivered. */
+export type Deliverable<I extends Named> = {
+  readonly targets: readonly string[]
+  readonly files: readonly PlannedFile<I>[]
+  /** Each names the target that is left out for it. */
+  readonly faults: readonly Fault[]
+}
+
+/**
+ * What of some targets can be delivered: those whose choices mean something and whose files have paths that stay in their
+ * folder, that every system takes and that no other file has. The screen, the server and the command line all ask this.
+ */
+export function deliverable<I extends Named>(family: Family<I>, targets: Iterable<string>): Deliverable<I> {
+  const choices = named(targets).flatMap(choiceFaults(family))
+  const wrong = new Set(choices.map(({ target }) => target))
+  const asked = [...targets].filter((id) => !wrong.has(id))
+  const planned = plannedFiles(family, asked)
+  const paths = pathFaults(planned, family.delivery)
+  for (const { target } of paths) wrong.add(target)
+  return {
+    targets: asked.filter((id) => !wrong.has(id)),
+    files: planned.filter(({ target }) => !wrong.has(target)),
+    faults: [...choices, ...paths],
+  }
+}
+
+/** What is chosen about a target and means nothing there. */
+const choiceFaults =
+  ({ delivery }: Pick<Family, 'delivery'>) =>
+  ({ id, platform, name, choices }: ReturnType<typeof named>[number]): (Fault & { readonly target: string })[] =>
+    Object.entries(delivery?.options?.[id] ?? {}).flatMap(([key, value]) => {
+      const choice = choices[key]
+      const why = choice ? choiceFault(choice, value) : `There is nothing called “${key}” to choose.`
+      if (why === null) return []
+      const mend = choice && { mend: { word: 'take what is usual', target: id, options: { [key]: choice.usual } } }
+      return [{ sentence: `${platform}, ${name}: ${why}`, isError: true, target: id, ...mend }]
+    })
