@@ -111,7 +111,11 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
     const svg = documentOf(drawing)
     if (wanted === 'document') return { id, svg }
     ready ??= initWasm(fetch(new URL('@resvg/resvg-wasm/index_bg.wasm', import.meta.url)))
-    await ready
+    await ready.catch((error: unknown) => {
+      // The next picture tries again.
+      ready = undefined
+      throw new Error(`The rasteriser could not be loaded: ${error instanceof Error ? error.message : String(error)}`)
+    })
     return { id, data: rasterised(svg, wanted) }
   } catch (error) {
     if (error instanceof WebAssembly.RuntimeError)

@@ -34,18 +34,20 @@ export const offsetOf = question('optical offset', (answer): OpticalOffset | nul
   'offset' in answer ? answer.offset : null,
 )
 
+/** What was found, or why the search failed, in a sentence. */
+export type Search = { readonly snags: readonly Snag[] } | { readonly problem: string }
+
+const searchOf = (answer: Answered): Search =>
+  'snags' in answer ? answer : { problem: 'problem' in answer ? answer.problem : 'It was not looked at.' }
+
 /** What is found in objects, what is accepted included. */
-export const snagsOf = question('snags', (answer): readonly Snag[] => ('snags' in answer ? answer.snags : []))
+export const snagsOf = question('snags', searchOf)
 
 /** What is found in objects that were derived. */
-export const derivedSnagsOf = question('derived snags', (answer): readonly Snag[] =>
-  'snags' in answer ? answer.snags : [],
-)
+export const derivedSnagsOf = question('derived snags', searchOf)
 
 /** What is found in an icon on the further grids of its set, but for what is accepted there. */
-export const furtherSnagsOf = questionOfAll('further snags', (answer): readonly Snag[] =>
-  'snags' in answer ? answer.snags : [],
-)
+export const furtherSnagsOf = questionOfAll('further snags', searchOf)
 
 /** What an icon comes to by eye; null where it paints nothing. */
 export const balanceOf = questionOfAll('balance', (answer): Balance | null =>
@@ -63,13 +65,21 @@ const condition = question('condition', (answer): Condition | null => ('conditio
 export const conditionOf = (objects: Objects, rules: Rules): Promise<Condition | null> =>
   new Promise((done) => condition(objects, rules, done))
 
-/** The edits that mend an icon's snags, hints and accepted ones aside, in their order. */
-export const mendsOfIcon = (icon: Icon, rules: Rules): Promise<readonly DrawingEdit[]> =>
+/** The edits that mend an icon's snags, hints and accepted ones aside, in their order; or why they could not be found. */
+export const mendsOfIcon = (
+  icon: Icon,
+  rules: Rules,
+): Promise<{ readonly edits: readonly DrawingEdit[] } | { readonly problem: string }> =>
   new Promise((done) => {
     const { objects, accepted } = masterFor(icon)
     looker.ask({
       source: { objects, rules: bookAt(rules, rules.grid.size), ground: 'light', accepted },
       wanted: 'mends',
-      done: (answer) => done('mends' in answer ? answer.mends : []),
+      done: (answer) =>
+        done(
+          'mends' in answer
+            ? { edits: answer.mends }
+            : { problem: 'problem' in answer ? answer.problem : 'It was not looked at.' },
+        ),
     })
   })

@@ -1,5 +1,5 @@
 import type { Balance } from '../proof/balance'
-import { likeness } from '../proof/coverage'
+import { LookAlikes } from '../proof/look-alikes'
 import type { Rules, Severity } from '../rules/rules'
 import type { Found } from './check'
 import { nameProblem } from './name-pattern'
@@ -46,36 +46,25 @@ export const median = (values: readonly number[]): number => {
   return sorted.length === 0 ? 0 : sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }
 
-/** Two icons and how much alike they are at 16 pixels, 0 to 1. */
-export type Pair = { readonly a: Sibling; readonly b: Sibling; readonly likeness: number }
-
-/** The pairs of a family that are at least so much alike, the most alike first. */
-export function pairsOf(family: readonly Sibling[], least = ALIKE): Pair[] {
-  const pairs: Pair[] = []
-  family.forEach((a, i) => {
-    for (const b of family.slice(0, i)) {
-      if (!a.balance || !b.balance) continue
-      const alike = likeness(a.balance.cover, b.balance.cover)
-      if (alike >= least) pairs.push({ a: b, b: a, likeness: alike })
-    }
-  })
-  return pairs.sort((p, q) => q.likeness - p.likeness)
-}
+const alikes = new LookAlikes<Sibling>(ALIKE)
 
 const lookAlike: FamilyCheck = {
   id: 'look-alike',
   word: 'look alike at 16 px',
   severity: 'warning',
-  find: (family) =>
-    new Map(
-      pairsOf(family).flatMap(({ a, b, likeness: alike }) => {
-        const percent = Math.round(100 * alike)
-        return [
-          about(a.id, `At 16 px it is ${percent} % like “${b.name}”.`),
-          about(b.id, `At 16 px it is ${percent} % like “${a.name}”.`),
-        ]
-      }),
-    ),
+  find(family) {
+    const found = new Map<string, Found>()
+    const say = (one: Sibling, other: Sibling, percent: number) => {
+      // The most alike come first.
+      if (!found.has(one.id)) found.set(...about(one.id, `At 16 px it is ${percent} % like “${other.name}”.`))
+    }
+    for (const { a, b, likeness } of alikes.pairs(family)) {
+      const percent = Math.round(100 * likeness)
+      say(a, b, percent)
+      say(b, a, percent)
+    }
+    return found
+  },
 }
 
 const namePattern: FamilyCheck = {

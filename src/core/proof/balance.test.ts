@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { BOOK } from '../../../tools/book'
 import { familySnags } from '../checks/checks'
-import { pairsOf } from '../checks/family'
+import { ALIKE, type Sibling } from '../checks/family'
+import { LookAlikes } from './look-alikes'
 import { readPathData } from '../formats/path-reader'
 import { sceneOf } from '../drawing/evaluated-scene'
 import type { DrawingObject } from '../drawing/object'
@@ -127,7 +128,9 @@ describe('what an icon comes to by eye', () => {
         accepted: [{ check: 'too-light', objects: [], reason: 'A mast.' }],
       },
     ]
-    expect(pairsOf(family).map(({ a: one, b: other }) => [one.name, other.name])).toEqual([['quay', 'pier']])
+    expect(new LookAlikes<Sibling>(ALIKE).pairs(family).map(({ a: one, b: other }) => [one.name, other.name])).toEqual([
+      ['quay', 'pier'],
+    ])
     const snags = familySnags(family, { ...BOOK, naming: 'kebab-case' })
     expect(snags.get('a')).toMatchObject([
       { check: 'too-heavy' },

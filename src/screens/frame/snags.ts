@@ -4,9 +4,9 @@ import { isAccepted } from '@/core/checks/accepting'
 import { bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Icon, masterFor, type Master } from '@/core/set/set'
-import { derivedSnagsOf, furtherSnagsOf, snagsOf } from '@/workers/questions'
+import { derivedSnagsOf, furtherSnagsOf, type Search as Found, snagsOf } from '@/workers/questions'
 
-type Ask = (done: (snags: readonly Snag[]) => void) => () => void
+type Ask = (done: (found: Found) => void) => () => void
 type Search = { readonly rules: Rules; readonly giveUp: () => void; wanted: number }
 
 /** What was found in drawings, for the rules it was found under last; and what is being looked for. */
@@ -30,8 +30,8 @@ function look(objects: object, rules: Rules, ask: Ask): (() => void) | undefined
   let search = searches.get(objects)
   if (search?.rules !== rules) {
     search?.giveUp()
-    const giveUp = ask((snags) => {
-      known.set(objects, { rules, snags })
+    const giveUp = ask((found) => {
+      known.set(objects, { rules, snags: 'snags' in found ? found.snags : [unlooked(found.problem)] })
       searches.delete(objects)
       looked++
       for (const listener of listeners) listener()
@@ -46,6 +46,32 @@ function look(objects: object, rules: Rules, ask: Ask): (() => void) | undefined
     searches.delete(objects)
   }
 }
+
+/** Stands among the snags for a search that failed. */
+export const UNLOOKED = 'not-looked-at'
+const unlooked = (problem: string): Snag => ({
+  check: UNLOOKED,
+  severity: 'warning',
+  sentence: `It could not be looked at for snags. ${problem}`,
+  objects: [],
+})
+
+/** Looks again at drawings whose search failed: whatever shows them asks anew. */
+export function lookAgain(objects: object): void {
+  known.delete(objects)
+  looked++
+  again++
+  for (const listener of listeners) listener()
+}
+
+/** How often it was asked to look again. */
+let again = 0
+const useAgain = (): number =>
+  useSyncExternalStore(
+    listen,
+    () => again,
+    () => 0,
+  )
 
 function listen(listener: () => void): () => void {
   listeners.add(listener)
@@ -64,10 +90,11 @@ export function useSnags(master: Master | null, setRules: Rules, isDerived = fal
     () => foundIn(objects, rules),
     () => null,
   )
+  const tries = useAgain()
   useEffect(() => {
     if (!objects) return
     return look(objects, rules, (done) => (isDerived ? derivedSnagsOf : snagsOf)(objects, rules, done))
-  }, [objects, rules, isDerived])
+  }, [objects, rules, isDerived, tries])
   return all && master && left(all, master)
 }
 

@@ -2,7 +2,8 @@
 
 import Link from 'next/link'
 import { useMemo } from 'react'
-import { pairsOf } from '@/core/checks/family'
+import type { Sibling } from '@/core/checks/family'
+import { LookAlikes } from '@/core/proof/look-alikes'
 import { realSize } from '@/core/rules/real-size'
 import type { IconSet } from '@/core/set/set'
 import { useFilm } from '@/ui/film'
@@ -13,9 +14,11 @@ import type { Family } from '../frame/family'
 const LEAST = 0.55,
   MOST = 60
 
+const alikes = new LookAlikes<Sibling>(LEAST)
+
 /** The pairs of a family that are most alike at 16 pixels, side by side and laid over each other. */
 export function AlikeView({ set, family, setId }: { set: IconSet; family: Family; setId: string }) {
-  const pairs = useMemo(() => pairsOf(family.siblings, LEAST).slice(0, MOST), [family])
+  const pairs = useMemo(() => alikes.pairs(family.siblings).slice(0, MOST), [family])
   const icons = new Map(set.icons.map((icon) => [icon.id, icon]))
   const ground = useFilm() === 'night' ? 'dark' : 'light'
   const size = realSize(set.rules)

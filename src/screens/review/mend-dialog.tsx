@@ -19,21 +19,28 @@ export function MendDialog({ session, set, onClose }: { session: Session; set: I
   const [found, setFound] = useState<readonly Mended[]>([])
   const [looked, setLooked] = useState(0)
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
+  const [failed, setFailed] = useState<readonly string[]>([])
+  const [tries, setTries] = useState(0)
   const ground = useFilm() === 'night' ? 'dark' : 'light'
   useEffect(() => {
     let isWanted = true
     void (async () => {
+      await Promise.resolve()
+      setFound([])
+      setFailed([])
+      setLooked(0)
       for (const icon of set.icons) {
-        const edits = await mendsOfIcon(icon, set.rules)
+        const answer = await mendsOfIcon(icon, set.rules)
         if (!isWanted) return
         setLooked((n) => n + 1)
-        if (edits.length > 0) setFound((all) => [...all, { icon, edits }])
+        if ('problem' in answer) setFailed((all) => [...all, `${icon.name}: ${answer.problem}`])
+        else if (answer.edits.length > 0) setFound((all) => [...all, { icon, edits: answer.edits }])
       }
     })()
     return () => {
       isWanted = false
     }
-  }, [set])
+  }, [set, tries])
   const isDone = looked >= set.icons.length
   const kept = found.filter(({ icon }) => !left.has(icon.id))
   const count = kept.reduce((sum, { edits }) => sum + edits.length, 0)
@@ -59,6 +66,16 @@ export function MendDialog({ session, set, onClose }: { session: Session; set: I
               : `${found.length === 1 ? 'One icon' : `${found.length} icons`} can be mended. What is marked is left as it is.`
             : `${looked} of ${set.icons.length} icons looked at…`}
         </p>
+        {failed.length > 0 && (
+          <p className="mt-1 text-fault">
+            {failed.length === 1
+              ? `One icon could not be looked at. ${failed[0]}`
+              : `${failed.length} icons could not be looked at. ${failed[0]}`}{' '}
+            <button type="button" className="underline" onClick={() => setTries(tries + 1)}>
+              Try again
+            </button>
+          </p>
+        )}
         <ul className="mt-3 grid max-h-[44vh] grid-cols-3 gap-px overflow-y-auto">
           {found.map(({ icon, edits }) => {
             const { objects } = masterFor(icon)

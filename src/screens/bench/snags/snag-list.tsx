@@ -6,7 +6,7 @@ import { CHECKS } from '@/core/checks/checks'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Master } from '@/core/set/set'
 import { NameDialog } from '@/ui/name-dialog'
-import { useSnags, weighty } from '../../frame/snags'
+import { lookAgain, UNLOOKED, useSnags, weighty } from '../../frame/snags'
 import { useBench, useSlot } from '../context'
 import { accept, mend, mendAll, SNAGS } from './snag-operations'
 
@@ -39,7 +39,7 @@ export function SnagList({ master, rules, isDerived }: { master: Master; rules: 
       </div>
       <ul>
         {snags?.map((snag, i) => (
-          <SnagRow key={`${i} ${snag.sentence}`} snag={snag} />
+          <SnagRow key={`${i} ${snag.sentence}`} snag={snag} onAgain={() => lookAgain(master.objects)} />
         ))}
       </ul>
       {leaving && (
@@ -56,7 +56,7 @@ export function SnagList({ master, rules, isDerived }: { master: Master; rules: 
   )
 }
 
-function SnagRow({ snag }: { snag: Snag }) {
+function SnagRow({ snag, onAgain }: { snag: Snag; onAgain: () => void }) {
   const bench = useBench()
   const { check, severity, sentence, objects } = snag
   return (
@@ -98,8 +98,14 @@ function SnagRow({ snag }: { snag: Snag }) {
             mend
           </button>
         )}
+        {check === UNLOOKED && (
+          <button type="button" onClick={onAgain} className="underline hover:text-hand">
+            look again
+          </button>
+        )}
         <button
           type="button"
+          hidden={check === UNLOOKED}
           aria-label={`Leave as it is: ${sentence}`}
           onClick={() => bench.put(SNAGS, { leaving: snag })}
           className="text-quiet opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 hover:text-ink"

@@ -1,7 +1,7 @@
 import { Spline } from 'lucide-react'
 import { distance, type Point } from '@/core/geometry/point'
 import { freehandRun } from '@/core/drawing/kinds/bend/trace'
-import type { DrawingObject } from '@/core/drawing/object'
+import type { DrawingEdit } from '@/core/drawing/edit'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import type { Bench } from '../bench'
@@ -34,27 +34,27 @@ function bending(bench: Bench): Tool {
         const run = points.length > 1 ? freehandRun(trace) : null
         return run && { run, trace }
       }
-      const bent = (stroke: NonNullable<ReturnType<typeof strokeNow>>): DrawingObject =>
+      const id = newId()
+      const bent = (stroke: NonNullable<ReturnType<typeof strokeNow>>): DrawingEdit =>
         open
-          ? { ...open, strokes: [...open.strokes, stroke] }
-          : { kind: 'bend', id: newId(), name: 'Bend', base, strokes: [stroke], width: 1, members: objects }
+          ? { kind: 'replace', objects: [{ ...open, strokes: [...open.strokes, stroke] }] }
+          : {
+              kind: 'gather',
+              ids: objects.map((object) => object.id),
+              container: { kind: 'bend', id, name: 'Bend', base, strokes: [stroke], width: 1 },
+            }
       return {
         move(next) {
           for (const p of next.since ?? [next.p]) if (distance(points.at(-1)!, p) >= bench.reach / 8) points.push(p)
           const stroke = strokeNow()
           bench.hold({ drawn: [{ as: 'line', points: [...points] }] })
-          if (stroke)
-            bench.preview(
-              open
-                ? { kind: 'replace', objects: [bent(stroke)] }
-                : { kind: 'add', objects: [bent(stroke)], ...bench.top },
-            )
+          if (stroke) bench.preview(bent(stroke))
         },
         release() {
           bench.drop()
           const stroke = strokeNow()
           if (!stroke) return
-          if (open) bench.edit({ kind: 'replace', objects: [bent(stroke)] }, `Bend ${open.name} along another stroke`)
+          if (open) bench.edit(bent(stroke), `Bend ${open.name} along another stroke`)
           else gather(bench, objects, 'Bend', { kind: 'bend', base, strokes: [stroke], width: 1 })
         },
         cancel: () => bench.drop(),
