@@ -5,7 +5,7 @@ const LAYERS = [
   'drawing',
   'rules',
   'set',
-  '(?:snap|proof|formats|checks)',
+  '(?:snap|proof|formats|checks|saving)',
   'targets',
 ]
 

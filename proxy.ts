@@ -1,4 +1,5 @@
 import { type NextRequest, NextResponse } from 'next/server'
+import { GUARDS } from './guards.mjs'
 
 /**
  * Names under which this machine is itself. Whatever else leads here is a foreign name for it, and a page of that name
@@ -6,7 +7,13 @@ import { type NextRequest, NextResponse } from 'next/server'
  */
 const OWN = new Set(['127.0.0.1', 'localhost', '[::1]'])
 
-const refuse = (message: string) => NextResponse.json({ code: 'forbidden', message }, { status: 403 })
+const refuse = (message: string) => guarded(NextResponse.json({ code: 'forbidden', message }, { status: 403 }))
+
+/** An answer with what every one says of what may be done with it. */
+function guarded(response: NextResponse): NextResponse {
+  for (const { key, value } of GUARDS) response.headers.set(key, value)
+  return response
+}
 
 function isReadable(path: string): boolean {
   try {
@@ -25,10 +32,13 @@ export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host') ?? ''
   if (!OWN.has(host.replace(/:\d+$/, ''))) return refuse('This server answers to 127.0.0.1 and localhost only.')
   if (!isReadable(request.nextUrl.pathname))
-    return NextResponse.json({ code: 'invalid', message: 'This address cannot be read.' }, { status: 400 })
+    return guarded(NextResponse.json({ code: 'invalid', message: 'This address cannot be read.' }, { status: 400 }))
+  const site = request.headers.get('sec-fetch-site')
+  // What a page of another site asks for starts no work here, be it only to look.
+  if (site === 'cross-site' && request.nextUrl.pathname.startsWith('/api/'))
+    return refuse('Requests from other sites are refused.')
   if (request.method !== 'GET' && request.method !== 'HEAD') {
-    const origin = request.headers.get('origin'),
-      site = request.headers.get('sec-fetch-site')
+    const origin = request.headers.get('origin')
     if (origin !== null && origin !== `http://${host}`) return refuse('Requests from other sites are refused.')
     if (site !== null && site !== 'same-origin' && site !== 'none')
       return refuse('Requests from other sites are refused.')
@@ -51,9 +61,5 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy)
   const response = NextResponse.next({ request: { headers } })
   response.headers.set('content-security-policy', policy)
-  response.headers.set('x-content-type-options', 'nosniff')
-  response.headers.set('referrer-policy', 'same-origin')
-  response.headers.set('x-frame-options', 'DENY')
-  response.headers.set('cross-origin-resource-policy', 'same-origin')
-  return response
+  return guarded(response)
 }

@@ -1,8 +1,9 @@
-import { accessSync, constants, mkdirSync } from 'node:fs'
+import { accessSync, constants, existsSync, mkdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { Kysely, SqliteAdapter, SqliteDialect } from 'kysely'
-import { migrate } from './migrations'
+import { copiesOf, copyDatabase, DATABASE } from './copies'
+import { migrate, pendingMigrations } from './migrations'
 import type { Tables } from './schema'
 
 export type Db = Kysely<Tables>
@@ -26,17 +27,50 @@ export class AtomicDialect extends SqliteDialect {
  * own. Throws a sentence when the folder will not do.
  */
 export async function openDatabase(folder: string): Promise<Db> {
-  if (folder !== ':memory:') makeFolder(folder)
-  const file = new Database(folder === ':memory:' ? folder : join(folder, 'wise-square.db'))
+  if (folder !== ':memory:') {
+    makeFolder(folder)
+    await soundOrThrow(folder)
+  }
+  const file = new Database(folder === ':memory:' ? folder : join(folder, DATABASE))
   file.pragma('journal_mode = WAL')
   // FULL: what was acknowledged as saved survives a power cut, not only a killed process.
   file.pragma('synchronous = FULL')
   file.pragma('foreign_keys = ON')
   file.pragma('busy_timeout = 5000')
   const db = new Kysely<Tables>({ dialect: new AtomicDialect({ database: tolerant(file) }) })
+  const pending = await pendingMigrations(db)
+  if (folder !== ':memory:' && pending.isOld) await copyDatabase(folder, ` before ${pending.next}`)
   await migrate(db)
   return db
 }
+
+/** Throws a sentence where the database of a folder is there and cannot be read through: it is never written to. */
+async function soundOrThrow(folder: string): Promise<void> {
+  const path = join(folder, DATABASE)
+  if (!existsSync(/* turbopackIgnore: true */ path)) return
+  let said: string
+  try {
+    const file = new Database(path, { readonly: true, fileMustExist: true })
+    said = (file.pragma('quick_check') as { quick_check: string }[])[0]!.quick_check
+    // What is no database at all reads as an empty one.
+    if (said === 'ok' && statSync(/* turbopackIgnore: true */ path).size < LEAST) said = 'it is cut off'
+    file.close()
+  } catch (error) {
+    said = error instanceof Error ? error.message : String(error)
+  }
+  if (said === 'ok') return
+  const copies = await copiesOf(folder)
+  throw new Error(
+    `The database ${path} is damaged (${said.split('\n')[0]}); it is left as it is. ${
+      copies.length > 0
+        ? `Start with --restore to go back to the latest copy that can be read, or with --restore --copy NAME to one of ${copies.join(', ')}.`
+        : 'There is no copy of it yet.'
+    }`,
+  )
+}
+
+/** A database has at least a page; an empty file is one that is only begun. */
+const LEAST = 512
 
 function makeFolder(folder: string): void {
   try {
@@ -57,12 +91,33 @@ function tolerant(file: Database.Database): Database.Database {
   return file
 }
 
-const shared = globalThis as { wiseSquareDb?: Promise<Db> }
+const shared = globalThis as { wiseSquareDb?: Promise<Db>; wiseSquareLock?: Database.Database }
 
-/** The server's one database, in the folder that `WISE_SQUARE_DATA` names. */
+/** The folder of the server's data, which `WISE_SQUARE_DATA` names. */
+export const dataFolder = (): string =>
+  process.env.WISE_SQUARE_DATA ?? join(/* turbopackIgnore: true */ process.cwd(), 'data')
+
+/** The server's one database. */
 export function database(): Promise<Db> {
-  shared.wiseSquareDb ??= openDatabase(
-    process.env.WISE_SQUARE_DATA ?? join(/* turbopackIgnore: true */ process.cwd(), 'data'),
-  )
+  shared.wiseSquareDb ??= openDatabase(dataFolder())
   return shared.wiseSquareDb
+}
+
+/**
+ * Keeps other servers out of a data folder for as long as this process lives, however it ends. Throws a sentence where one
+ * is there already.
+ */
+export function holdFolder(folder: string): void {
+  makeFolder(folder)
+  const lock = new Database(join(folder, 'server.lock'))
+  try {
+    lock.pragma('locking_mode = EXCLUSIVE')
+    lock.exec('begin exclusive')
+  } catch (error) {
+    lock.close()
+    if ((error as { code?: string }).code?.startsWith('SQLITE_BUSY'))
+      throw new Error(`Another server uses the data folder ${folder}. End that one first, or name another: --data DIR.`)
+    throw error
+  }
+  shared.wiseSquareLock = lock
 }

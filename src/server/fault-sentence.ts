@@ -29,6 +29,6 @@ export function faultSentence(error: unknown): string {
   const said = typeof message === 'string' ? message.trim() : error === undefined ? '' : String(error)
   if (typeof code === 'string' && code.startsWith('SQLITE_'))
     return `The database could not do it: ${said || code}. Nothing was changed.`
-  if (isTaskEnded(error)) return said
+  if (isTaskEnded(error) || code === 'WISE_SQUARE_DAMAGED') return said
   return said === '' ? 'This could not be done, and the program cannot say why.' : `This could not be done: ${said}`
 }

@@ -49,6 +49,15 @@ export async function boundedBytes(request: Request, limit: number): Promise<Res
   return { ok: true, value: Buffer.concat(chunks) }
 }
 
+/** What a request's bytes say in JSON; null where they are none. */
+export function jsonOf(bytes: Uint8Array): unknown {
+  try {
+    return JSON.parse(new TextDecoder().decode(bytes))
+  } catch {
+    return null
+  }
+}
+
 /** A file to be kept, under a name that every system takes. */
 export function download(body: string | Uint8Array | ReadableStream<Uint8Array>, name: string, type: string): Response {
   const plain = name.replace(/[^\w .()-]/g, '_')

@@ -171,6 +171,10 @@ const eighth: Migration = {
       .addColumn('at', 'text', (column) => column.notNull())
       .addPrimaryKeyConstraint('saves_key', ['set_id', 'id'])
       .execute()
+    for (const count of ['icon_count', 'file_count']) await addColumn(db, 'releases', count, 'integer', 0)
+    await sql`update releases set icon_count = json_array_length(icons), file_count = json_array_length(files)`.execute(
+      db,
+    )
     await sql`insert or ignore into settings (key, value) values ('epoch', lower(hex(randomblob(8))))`.execute(db)
   },
 }
@@ -195,6 +199,13 @@ const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }
 
 /** The names of all migrations, in order. */
 export const MIGRATION_NAMES = Object.keys(MIGRATIONS).sort()
+
+/** Whether a database is of an earlier version of this program, and which migration comes next. */
+export async function pendingMigrations<T>(db: Kysely<T>): Promise<{ isOld: boolean; next: string }> {
+  const all = await new Migrator({ db, provider }).getMigrations()
+  const next = all.find(({ executedAt }) => executedAt === undefined)
+  return { isOld: next !== undefined && all.some(({ executedAt }) => executedAt !== undefined), next: next?.name ?? '' }
+}
 
 /**
  * Brings a database up to date (or up to a migration), in one transaction: it is as it was, or as it should be. Throws

@@ -90,6 +90,8 @@ type ReleaseTable = {
   icons: string
   set_file: Buffer
   archive: Buffer
+  icon_count: ColumnType<number, number | undefined, number>
+  file_count: ColumnType<number, number | undefined, number>
 }
 
 /** Saves that were done, by their ids, and the revision that each gave: one that comes again is answered alike. */

@@ -28,8 +28,9 @@ export async function listSets(db: Db): Promise<ShelfEntry[]> {
   const rows = await db
     .selectFrom('sets')
     .select(['id', 'name', 'kind', 'changed_at', 'deleted_at'])
-    .select(sql<number>`json_extract(rules, '$.grid.size')`.as('grid'))
-    .select(sql<string>`json_extract(rules, '$.sizes')`.as('sizes'))
+    // Rules that do not parse are said by their set, and keep no other from being shown.
+    .select(sql<number | null>`iif(json_valid(rules), json_extract(rules, '$.grid.size'), null)`.as('grid'))
+    .select(sql<string | null>`iif(json_valid(rules), json_extract(rules, '$.sizes'), null)`.as('sizes'))
     .select((eb) =>
       eb
         .selectFrom('icons')
@@ -59,8 +60,9 @@ export async function listSets(db: Db): Promise<ShelfEntry[]> {
     id,
     name,
     kind,
-    grid,
-    side: realSize({ sizes: JSON.parse(sizes), grid: { size: grid } }),
+    grid: grid ?? 0,
+    side: grid === null || sizes === null ? 24 : realSize({ sizes: JSON.parse(sizes), grid: { size: grid } }),
+    isDamaged: grid === null || sizes === null,
     icons: icons ?? 0,
     snags,
     changedAt: changed_at,
@@ -77,6 +79,7 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
     .where('deleted_at', 'is', null)
     .executeTakeFirst()
   if (!row) return null
+  await readableOrThrow(db, id)
   const icons = await db
     .selectFrom('icons')
     .select(['id', 'name', 'labels', 'masters', 'revision'])
@@ -95,6 +98,33 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
       delivery: row.delivery,
       icons: inOrder(icons, row.icon_order).map(({ revision: _, ...icon }) => icon),
     },
+  }
+}
+
+/** Throws a sentence where what is stored of a set is no JSON any more. */
+async function readableOrThrow(db: Db, id: string): Promise<void> {
+  const damaged = await db
+    .selectFrom('icons')
+    .select('name')
+    .where('set_id', '=', id)
+    .where('deleted_at', 'is', null)
+    .where(sql<boolean>`not json_valid(masters)`)
+    .executeTakeFirst()
+  const rules = await db
+    .selectFrom('sets')
+    .select('name')
+    .where('id', '=', id)
+    .where(sql<boolean>`not json_valid(rules)`)
+    .executeTakeFirst()
+  if (rules) throw new DamagedSet(`The rules of “${rules.name}” are damaged in the database.`)
+  if (damaged) throw new DamagedSet(`The icon “${damaged.name}” is damaged in the database.`)
+}
+
+/** What is stored of a set cannot be read: in a sentence that says how to go back. */
+class DamagedSet extends Error {
+  readonly code = 'WISE_SQUARE_DAMAGED'
+  constructor(message: string) {
+    super(`${message} Nothing is written to it. Start with --restore to go back to the latest copy of the shelf.`)
   }
 }
 

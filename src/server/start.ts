@@ -1,6 +1,9 @@
-import { database } from './database'
+import { copyDaily } from './copies'
+import { database, dataFolder, type Db, holdFolder } from './database'
+import { clearLeftovers } from './delivery/spool'
 import { firstStart } from './demo'
 import { faultSentence } from './fault-sentence'
+import { purge } from './purge'
 import { renderer } from './renderer/renderer'
 
 /** How the server ends when its data folder cannot be used: starting it again would not help. */
@@ -12,13 +15,30 @@ const UNUSABLE = 78
  */
 export async function start(): Promise<void> {
   followParent()
+  const folder = dataFolder()
   try {
+    holdFolder(folder)
+    await clearLeftovers()
     await firstStart(await database(), renderer(), process.env.WISE_SQUARE_EMPTY === '1')
+    copyDaily(folder)
+    purgeDaily(await database())
     process.stdout.write('wise-square: open\n')
   } catch (error) {
-    process.stderr.write(`Wise Square cannot start. ${faultSentence(error)}\n`)
+    const isOwn = error instanceof Error && !('code' in error)
+    process.stderr.write(`Wise Square cannot start. ${isOwn ? error.message : faultSentence(error)}\n`)
     process.exit(UNUSABLE)
   }
+}
+
+/** Takes out for good what is due for it, now and once a day. */
+function purgeDaily(db: Db): void {
+  const run = () =>
+    purge(db).catch((error: unknown) =>
+      process.stderr.write(`What is old could not be cleared. ${faultSentence(error)}\n`),
+    )
+  // Not in the way of the first page.
+  setTimeout(() => void run(), 60_000).unref()
+  setInterval(() => void run(), 86_400_000).unref()
 }
 
 /** Ends this process when the one that started it is gone, however it went. */

@@ -1,6 +1,6 @@
 import { Presence, visit } from '@/server/events'
 import { failed } from '@/server/failure'
-import { answer, boundedBytes, reply } from '@/server/http'
+import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
 
 /** Says which set and icon a window shows; none once it is left. */
 export const POST = (request: Request): Promise<Response> =>
@@ -12,11 +12,3 @@ export const POST = (request: Request): Promise<Response> =>
     visit(parsed.data)
     return Response.json({})
   })
-
-function jsonOf(bytes: Uint8Array): unknown {
-  try {
-    return JSON.parse(new TextDecoder().decode(bytes))
-  } catch {
-    return null
-  }
-}

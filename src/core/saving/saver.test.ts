@@ -332,7 +332,7 @@ describe('saving', () => {
         )
         for (const id of drawn) if (!refused.has(id)) expect(stored).toContain(id)
       }),
-      { numRuns: 400 },
+      { numRuns: 150 },
     )
   })
 
@@ -344,7 +344,7 @@ describe('saving', () => {
         for (const [n, act] of acts.entries()) act(world, n)
         expectPeace(world)
       }),
-      { numRuns: 400 },
+      { numRuns: 150 },
     )
   })
 

@@ -10,6 +10,8 @@ export type ShelfEntry = {
   readonly icons: number
   /** How many snags they have, as far as they are drawn; null where none is. */
   readonly snags: number | null
+  /** What is stored of it cannot be read any more. */
+  readonly isDamaged: boolean
   readonly changedAt: string
   readonly deleted: boolean
 }

@@ -162,7 +162,7 @@ async function told(doing: Promise<Answer<unknown>>): Promise<boolean> {
 }
 
 function SetRow({
-  entry: { id, name, kind, grid, side, icons, snags, changedAt },
+  entry: { id, name, kind, grid, side, icons, snags, isDamaged, changedAt },
   onRename,
 }: {
   entry: ShelfEntry
@@ -189,7 +189,9 @@ function SetRow({
       <span role="cell" className="text-quiet">
         {kind === 'app' ? 'app icons' : 'interface'}
       </span>
-      <span role="cell">{grid}</span>
+      <span role="cell" className={isDamaged ? 'text-fault' : ''}>
+        {isDamaged ? 'damaged' : grid}
+      </span>
       <RunOfIcons setId={id} count={icons} side={side} changedAt={changedAt} />
       <span role="cell" className={snags ? 'text-right text-snag' : 'text-right text-quiet'}>
         {snags === null ? '–' : snags === 0 ? 'none' : `◇ ${snags}`}

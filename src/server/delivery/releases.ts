@@ -59,8 +59,10 @@ export async function addRelease(
         made_at,
         files: JSON.stringify(files),
         icons: JSON.stringify(icons),
+        icon_count: icons.length,
+        file_count: files.length,
         set_file: Buffer.from(setFile),
-        archive: Buffer.from(archive),
+        archive: Buffer.from(archive.buffer, archive.byteOffset, archive.byteLength),
       })
       .execute()
     return done({
@@ -83,17 +85,17 @@ async function deliveredIcons(db: Db, renderer: Renderer, setId: string): Promis
 export async function listReleases(db: Db, setId: string): Promise<ReleaseEntry[]> {
   const rows = await db
     .selectFrom('releases')
-    .select(['number', 'note', 'made_at', 'files', 'icons'])
+    .select(['number', 'note', 'made_at', 'icon_count', 'file_count'])
     .select(({ fn }) => fn<number>('length', ['archive']).as('bytes'))
     .where('set_id', '=', setId)
     .orderBy('number', 'desc')
     .execute()
-  return rows.map(({ number, note, made_at, files, icons, bytes }) => ({
+  return rows.map(({ number, note, made_at, icon_count, file_count, bytes }) => ({
     number,
     note,
     madeAt: made_at,
-    icons: (JSON.parse(icons) as unknown[]).length,
-    files: (JSON.parse(files) as unknown[]).length,
+    icons: icon_count,
+    files: file_count,
     bytes,
   }))
 }

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { type FileHandle, mkdtemp, open, rm } from 'node:fs/promises'
+import { type FileHandle, mkdtemp, open, readdir, rm, stat } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { DeliveredFile } from '../../core/targets/archive'
@@ -12,6 +12,21 @@ type Place = Weighed & { readonly at: number }
 
 /** The part of a file that a spool needs; a disk may take or give less than it is asked for. */
 export type SpoolFile = Pick<FileHandle, 'write' | 'read' | 'close'>
+
+const FOLDER = 'wise-square-delivery-'
+
+/** How old what another process may still be about is at least, before it counts as left behind, in milliseconds. */
+const OLD = 3_600_000
+
+/** Clears what servers that were killed left in the system's temporary folder. */
+export async function clearLeftovers(): Promise<void> {
+  for (const name of await readdir(tmpdir()).catch(() => [] as string[])) {
+    const path = join(tmpdir(), name)
+    if (!name.startsWith(FOLDER)) continue
+    const found = await stat(path).catch(() => null)
+    if (found && Date.now() - found.mtimeMs > OLD) await rm(path, { recursive: true, force: true })
+  }
+}
 
 const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
@@ -32,7 +47,7 @@ export class Spool {
   constructor(private readonly file: SpoolFile) {}
 
   static async begin(): Promise<Spool> {
-    const folder = await mkdtemp(join(tmpdir(), 'wise-square-delivery-'))
+    const folder = await mkdtemp(join(tmpdir(), FOLDER))
     try {
       return new Spool(await open(join(folder, 'files'), 'w+'))
     } finally {

@@ -4,11 +4,14 @@ import { database } from '@/server/database'
 import { readFamily } from '@/server/delivery/family'
 import { holdRun, knownTargets } from '@/server/delivery/runs'
 import { done, failed } from '@/server/failure'
-import { answer, reply } from '@/server/http'
+import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { GONE } from '@/server/sets'
 
 const Wish = z.strictObject({ targets: z.array(z.string().max(40)).max(40).optional() })
+
+/** The longest request, in bytes. */
+const MOST = 16_000
 
 /**
  * Begins a delivery of a set as it is now, to the targets named or to those it is delivered to: answers the id by which it
@@ -16,7 +19,9 @@ const Wish = z.strictObject({ targets: z.array(z.string().max(40)).max(40).optio
  */
 export const POST = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
   answer(async () => {
-    const wish = Wish.safeParse(await request.json().catch(() => null))
+    const bytes = await boundedBytes(request, MOST)
+    if (!bytes.ok) return reply(bytes)
+    const wish = Wish.safeParse(jsonOf(bytes.value))
     if (!wish.success) return reply(failed('invalid', 'A delivery names its targets.'))
     const db = await database(),
       stored = await readFamily(db, (await params).setId)

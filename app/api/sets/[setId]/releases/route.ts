@@ -2,12 +2,15 @@ import { z } from 'zod'
 import { database } from '@/server/database'
 import { addRelease, listReleases } from '@/server/delivery/releases'
 import { failed } from '@/server/failure'
-import { answer, reply } from '@/server/http'
+import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 
 type Asked = { params: Promise<{ setId: string }> }
 
 const Wish = z.strictObject({ note: z.string(), targets: z.array(z.string().max(40)).max(40) })
+
+/** The longest request, in bytes. */
+const MOST = 64_000
 
 /** The releases of a set, latest first. */
 export const GET = (_: Request, { params }: Asked): Promise<Response> =>
@@ -16,7 +19,9 @@ export const GET = (_: Request, { params }: Asked): Promise<Response> =>
 /** Keeps the delivery of a set as it is now as its next release. */
 export const POST = (request: Request, { params }: Asked): Promise<Response> =>
   answer(async () => {
-    const parsed = Wish.safeParse(await request.json().catch(() => null))
+    const bytes = await boundedBytes(request, MOST)
+    if (!bytes.ok) return reply(bytes)
+    const parsed = Wish.safeParse(jsonOf(bytes.value))
     if (!parsed.success) return reply(failed('invalid', 'A release has a note and the targets it is made for.'))
     const { note, targets } = parsed.data
     return reply(await addRelease(await database(), renderer(), (await params).setId, targets, note))

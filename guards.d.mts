@@ -1,0 +1,1 @@
+export const GUARDS: readonly { readonly key: string; readonly value: string }[]

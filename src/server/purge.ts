@@ -1,0 +1,57 @@
+import { sql } from 'kysely'
+import type { Db } from './database'
+
+const DAY = 86_400_000
+
+/** How long what was deleted can be put back, in days, and how long a picture waits for a drawing to refer to it. */
+const IN_BIN = 30,
+  UNUSED = 1
+
+/** From which share of a database on, and from how many bytes, giving room back to the disk is worth its time. */
+const PAYS = { share: 0.25, bytes: 32 * 2 ** 20 }
+
+const before = (days: number, now: number): string => new Date(now - days * DAY).toISOString()
+
+/**
+ * Takes out for good what has been in the bin for thirty days, sets with their releases, icons, and what nothing refers to
+ * any more; gives room back to the disk where that pays. Gives how much went.
+ */
+export async function purge(db: Db, now = Date.now()): Promise<{ sets: number; icons: number; pictures: number }> {
+  const old = before(IN_BIN, now)
+  const sets = await db.deleteFrom('sets').where('deleted_at', '<', old).executeTakeFirst()
+  const icons = await db.deleteFrom('icons').where('deleted_at', '<', old).executeTakeFirst()
+  await db.deleteFrom('saves').where('at', '<', old).execute()
+  await db
+    .deleteFrom('drawn')
+    .where(({ not, exists, selectFrom }) =>
+      not(
+        exists(
+          selectFrom('icons')
+            .select('icons.id')
+            .whereRef('icons.set_id', '=', 'drawn.set_id')
+            .whereRef('icons.id', '=', 'drawn.icon_id'),
+        ),
+      ),
+    )
+    .execute()
+  const used = new Set<string>()
+  const drawings = await db.selectFrom('icons').select('masters').where('masters', 'like', '%"picture":"%').execute()
+  for (const { masters } of drawings)
+    for (const [, id] of masters.matchAll(/"picture":"([0-9a-f]{24})"/g)) used.add(id!)
+  let pictures = 0
+  const idle = await db.selectFrom('pictures').select('id').where('added_at', '<', before(UNUSED, now)).execute()
+  for (const { id } of idle) {
+    if (used.has(id)) continue
+    await db.deleteFrom('pictures').where('id', '=', id).execute()
+    pictures++
+  }
+  if (await pays(db)) await sql`vacuum`.execute(db)
+  return { sets: Number(sets.numDeletedRows), icons: Number(icons.numDeletedRows), pictures }
+}
+
+async function pays(db: Db): Promise<boolean> {
+  const figure = async (name: string) =>
+    Object.values((await sql.raw<Record<string, number>>(`pragma ${name}`).execute(db)).rows[0]!)[0]!
+  const [free, all, size] = [await figure('freelist_count'), await figure('page_count'), await figure('page_size')]
+  return free / all > PAYS.share && free * size > PAYS.bytes
+}
