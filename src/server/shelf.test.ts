@@ -138,7 +138,8 @@ describe('a shelf that one can trust', () => {
         .values({ id: one, kind: 'image/png', w: 1, h: 1, bytes: Buffer.from('x'), added_at })
         .execute()
     const now = Date.parse('2026-11-29T12:00:00Z')
-    ;(await picture('a'.repeat(24), '2026-11-01'), await picture('b'.repeat(24), '2026-11-01'))
+    await picture('a'.repeat(24), '2026-11-01')
+    await picture('b'.repeat(24), '2026-11-01')
     await picture('c'.repeat(24), '2026-11-29T11:00:00Z')
     await db
       .updateTable('icons')
