@@ -4,6 +4,7 @@ const PORT = 4398
 
 export default defineConfig({
   testDir: 'e2e',
+  testIgnore: 'development/**',
   outputDir: 'test-results',
   workers: 1,
   // Generous, for machines that are busy with other work: a test waits for what it needs, never for a time.

@@ -54,7 +54,7 @@ export function copyDaily(folder: string): void {
     const [last] = await copiesOf(folder)
     const changed = await Promise.all(
       [file, `${file}-wal`].map((one) =>
-        stat(one).then(
+        stat(/* turbopackIgnore: true */ one).then(
           ({ mtimeMs }) => mtimeMs,
           () => 0,
         ),
