@@ -329,12 +329,17 @@ describe('the command line', () => {
       said: '“rope” cannot be delivered. “Rope” comes to billions of dashes; at most 10,000 are drawn.',
     })
     const twins = { ...set, icons: [icon('a'), { ...icon('b'), name: 'a@2x' }] }
-    expect((await run('deliver', written('twins.json', twins), '--to', to)).said).toMatch(
-      /^“a(@2x)?” and “a(@2x)?” would both be the file png\/\d+\/a@2x\.png: rename one of them\.$/,
+    expect(readdirSync(folder)).toEqual(['bomb.json'])
+    // The names clash in one target only: the other is written.
+    const clashed = await run('deliver', written('twins.json', twins), '--to', to)
+    expect([clashed.status, readdirSync(to).sort()]).toEqual([1, ['.wise-square-delivery.json', 'svg']])
+    expect(clashed.said).toMatch(
+      /^error: “a(@2x)?” and “a(@2x)?” would both be the file png\/\d+\/a@2x\.png: rename one of them\.\n.* Left out: png\.$/,
     )
     const good = written('good.json', { ...set, icons: [icon('oar')] }, '\uFEFF')
-    expect((await run('deliver', good, '--to', to)).status).toBe(0)
-    expect(readdirSync(to).sort()).toEqual(['png', 'svg'])
+    expect((await run('deliver', good, '--to', to, '--clean')).status).toBe(0)
+    expect(readdirSync(to).sort()).toEqual(['.wise-square-delivery.json', 'png', 'svg'])
+    expect(readdirSync(join(to, 'svg'))).toEqual(['oar.svg'])
     expect(await run('deliver', good, '--to', '')).toEqual({
       status: 2,
       said: 'Name the folder to write into: --to DIR.',
