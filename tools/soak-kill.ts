@@ -1,7 +1,18 @@
 // Kills the server (SIGKILL) during first starts, migrations, saves, imports and deliveries, and starts it again: npm
 // run soak:kill -- ROUNDS SEED Nothing acknowledged may be lost, no data folder may be of no more use, and the demo
 // sets come once.
-import { cpSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import {
+  closeSync,
+  cpSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  writeSync,
+} from 'node:fs'
 import { join, resolve } from 'node:path'
 import Database from 'better-sqlite3'
 import { Kysely, SqliteDialect } from 'kysely'
@@ -104,6 +115,38 @@ async function migration(round: number): Promise<void> {
   rmSync(data, { recursive: true, force: true })
 }
 
+const { restore } = (await import(resolve('bin/restore.mjs'))) as { restore: (data: string) => { copy: string } }
+
+/** Kills a server, spoils its database somewhere, and goes back to the copy that was made when it began. */
+async function restoring(round: number): Promise<void> {
+  const data = join(folder, `spoiled-${round}`),
+    file = join(data, 'wise-square.db')
+  const server = await begun(data)
+  const copied = () =>
+    existsSync(join(data, 'copies')) && readdirSync(join(data, 'copies')).some((one) => one.endsWith('.db'))
+  for (let tries = 0; tries < 400 && !copied(); tries++) await wait(50)
+  if (!copied()) throw new Error('no copy was made')
+  await wait(next() * 300)
+  await server.stop('SIGKILL')
+  const handle = openSync(file, 'r+')
+  writeSync(handle, Buffer.alloc(512, 0xa5), 0, 512, Math.floor(next() * (statSync(file).size - 512)))
+  closeSync(handle)
+  const spoiled = await startServer({ port: PORT, data })
+  // Where nothing of use was hit it opens; else it says so and leaves everything as it is.
+  if (!(await spoiled.ready) && !/is damaged .* --restore/s.test(spoiled.output))
+    faults.push(`round ${round}: a damaged database says ${spoiled.output.slice(-300)}`)
+  await spoiled.stop('SIGKILL')
+  restore(data)
+  const again = await begun(data)
+  await again.stop()
+  const names = shelf(data)
+  if (names.join() !== 'Quayside,Quayside solid,Skerry app icons')
+    faults.push(`round ${round}: the restored shelf has ${names.join()}`)
+  restored++
+  rmSync(data, { recursive: true, force: true })
+}
+let restored = 0
+
 const working = join(folder, 'working')
 let id = '',
   revision = 0,
@@ -192,7 +235,13 @@ let done = 0
 for (let round = 0; round < rounds; round++) {
   const kind = next()
   try {
-    await (kind < 0.25 ? firstStart(round) : kind < 0.5 ? migration(round) : work(round))
+    await (kind < 0.2
+      ? firstStart(round)
+      : kind < 0.4
+        ? migration(round)
+        : kind < 0.55
+          ? restoring(round)
+          : work(round))
     done++
   } catch (error) {
     faults.push(`round ${round}: ${error instanceof Error ? error.message : String(error)}`)
@@ -207,6 +256,6 @@ const integrity = (db.prepare('pragma integrity_check').get() as { integrity_che
 if (integrity !== 'ok') faults.push(`the database says ${integrity}`)
 for (const fault of faults.slice(0, 20)) console.log(fault)
 console.log(
-  `${done} of ${rounds} rounds from seed ${seed} in ${Math.round((performance.now() - start) / 1000)} s: ${saves} saves, ${imports} imports acknowledged, ${faults.length} faults`,
+  `${done} of ${rounds} rounds from seed ${seed} in ${Math.round((performance.now() - start) / 1000)} s: ${saves} saves, ${imports} imports acknowledged, ${restored} shelves restored, ${faults.length} faults`,
 )
 process.exit(faults.length > 0 ? 1 : 0)

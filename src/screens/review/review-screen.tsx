@@ -57,7 +57,7 @@ const GAP = 16
 /** The sheet: the whole set at chosen sizes on light or dark, in real pixels. */
 export function ReviewScreen() {
   const set = useSessionState(({ history }) => history.present)
-  const { setId } = useSessionState((state) => state)
+  const setId = useSessionState((state) => state.setId)
   const { rules, icons } = set
   const [chosenSizes, setChosenSizes] = useState<readonly number[] | null>(null)
   const [ground, setGround] = useState<Ground>('film')
@@ -74,9 +74,10 @@ export function ReviewScreen() {
   const [sought, setSought] = useState('')
   const [tag, setTag] = useState('')
   const tags = useMemo(() => [...new Set(icons.flatMap(tagsOf))].sort(), [icons])
-  const revision = useSessionState((state) => state.revision)
   const releases = useReleases(setId)
   const [release, setRelease] = useState('')
+  // Only what is compared with a release looks at what is saved.
+  const revision = useSessionState((state) => (release === '' ? 0 : state.revision))
   const since = useSince(setId, release === '' ? null : Number(release), revision)
   const shown = useMemo(
     () =>
