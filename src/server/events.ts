@@ -31,6 +31,14 @@ export function listen(hear: (told: Told) => void): () => void {
   return () => emitter.off('told', hear)
 }
 
+/** Hears when the server is asked to end: whoever keeps a connection open has to let go of it. */
+export function onEnding(end: () => void): () => void {
+  emitter.on('ending', end)
+  return () => emitter.off('ending', end)
+}
+
+export const tellEnding = (): void => void emitter.emit('ending')
+
 const visitorsOf = (set: string): Visitor[] =>
   [...windows.values()].flatMap(({ gone: _, ...visitor }) => (visitor.set === set ? visitor : []))
 

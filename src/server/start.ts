@@ -1,5 +1,6 @@
 import { copyDaily } from './copies'
 import { database, dataFolder, type Db, holdFolder } from './database'
+import { tellEnding } from './events'
 import { clearLeftovers } from './delivery/spool'
 import { firstStart } from './demo'
 import { faultSentence } from './fault-sentence'
@@ -15,6 +16,7 @@ const UNUSABLE = 78
  */
 export async function start(): Promise<void> {
   followParent()
+  endInTime()
   const folder = dataFolder()
   try {
     holdFolder(folder)
@@ -28,6 +30,18 @@ export async function start(): Promise<void> {
     process.stderr.write(`Wise Square cannot start. ${isOwn ? error.message : faultSentence(error)}\n`)
     process.exit(UNUSABLE)
   }
+}
+
+/** How long a server that is asked to end waits for answers that are under way, in milliseconds. */
+const GRACE = 3000
+
+/** Lets go of the windows that listen once this server is asked to end; it is not kept by whoever stays. */
+function endInTime(): void {
+  for (const signal of ['SIGTERM', 'SIGINT'] as const)
+    process.once(signal, () => {
+      tellEnding()
+      setTimeout(() => process.exit(0), GRACE).unref()
+    })
 }
 
 /** Takes out for good what is due for it, now and once a day. */

@@ -1,4 +1,4 @@
-import { listen } from '@/server/events'
+import { listen, onEnding } from '@/server/events'
 
 /** How often a line goes out that says nothing, so that a lost connection is noticed, in milliseconds. */
 const BEAT = 25_000
@@ -16,10 +16,12 @@ export function GET(request: Request): Response {
           end()
         }
       }
-      const stop = listen((told) => send(`data: ${JSON.stringify(told)}\n\n`))
+      const stop = listen((told) => send(`data: ${JSON.stringify(told)}\n\n`)),
+        stay = onEnding(() => end())
       const beat = setInterval(() => send(': \n\n'), BEAT)
       end = () => {
         stop()
+        stay()
         clearInterval(beat)
         request.signal.removeEventListener('abort', end)
         try {

@@ -1,8 +1,9 @@
 import { z } from 'zod'
+import { same } from '../drawing/same'
 import { Rules } from '../rules/rules'
 import type { SetChange } from '../set/change'
 import { SetName } from '../set/names'
-import { Icon } from '../set/set'
+import { Icon, type IconSet } from '../set/set'
 import { Delivery } from '../set/settings'
 import { type Left, type Saver, unsaved } from './saver'
 import { SaveRequest, type SetWrites } from './wire'
@@ -44,6 +45,18 @@ export function toKeep(saver: Saver): Unsaved | null {
  */
 export function leftOf({ writer, change, sent }: Pick<Kept, 'writer' | 'change' | 'sent'>, wasSaved: boolean): Left {
   return { writer, change: wasSaved && sent ? seenFrom(change, sent.writes) : change }
+}
+
+/** Whether a set holds all that was written, as it was. */
+export function hasArrived(set: IconSet, { name, rules, delivery, icons = [], order }: SetWrites): boolean {
+  const there = new Map(set.icons.map((icon) => [icon.id, icon]))
+  return (
+    (name === undefined || name === set.name) &&
+    (!rules || same(rules, set.rules)) &&
+    (!delivery || same(delivery, set.delivery ?? {})) &&
+    (!order || same(order, [...there.keys()])) &&
+    icons.every((icon) => same(icon, there.get(icon.id)))
+  )
 }
 
 /** A change seen from a state in which these writes are done. */

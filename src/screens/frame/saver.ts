@@ -16,9 +16,10 @@ export const left = (setId: string): Promise<void> => leaving.get(setId) ?? Prom
 
 /**
  * Saves a set by itself: wires `core/saving`, which decides what is sent, kept and said, to the network, the browser's
- * database, clocks and the other windows. Returns the way to leave, which lets what is unsaved go on to its end.
+ * database, clocks and the other windows. Returns the way to leave, which lets what is unsaved go on to its end, and then
+ * does what it is given.
  */
-export function startSaving(session: Session, found: readonly Left[] = []): () => void {
+export function startSaving(session: Session, found: readonly Left[] = []): (letGo?: () => Promise<void>) => void {
   const { setId } = session.getState()
   let timer: ReturnType<typeof setTimeout> | undefined
   let isLeaving = false
@@ -127,9 +128,9 @@ export function startSaving(session: Session, found: readonly Left[] = []): () =
   }
 
   for (const one of found) apply({ kind: 'found', left: one })
-  return () => {
+  return (letGo = () => Promise.resolve()) => {
     const last = new Promise<void>((resolve) => {
-      left = () => void (keeping ?? Promise.resolve()).finally(resolve)
+      left = () => void (keeping ?? Promise.resolve()).finally(() => void letGo().finally(resolve))
       isLeaving = true
       go(0)
     })

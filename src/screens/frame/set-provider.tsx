@@ -3,8 +3,8 @@
 import { createContext, type ReactNode, startTransition, useContext, useEffect, useState } from 'react'
 import { useStore } from 'zustand'
 import { changeProblem } from '@/core/formats/change-problem'
-import { leftOf } from '@/core/saving/kept'
-import type { Left } from '@/core/saving/saver'
+import { hasArrived, type Kept, leftOf } from '@/core/saving/kept'
+import type { Answer, Left } from '@/core/saving/saver'
 import type { IconSet } from '@/core/set/set'
 import { keepFile } from '@/ui/keep-file'
 import { newId } from '@/ui/new-id'
@@ -35,15 +35,14 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
     let isLeft = false
     open(setId).then(
       ({ session, found, unreadable, letGo }) => {
-        if (isLeft) return letGo()
+        if (isLeft) return void letGo()
         const leave = startSaving(session, found)
         const endVisit = visit(session)
         const endFollowing = keepFollowing(session)
         stop = () => {
-          leave()
+          leave(letGo)
           endVisit()
           endFollowing()
-          void left(setId).finally(letGo)
         }
         offerUnreadable(unreadable)
         // A whole stage is drawn piece by piece, so that the page answers meanwhile.
@@ -95,20 +94,26 @@ function Opening() {
 /** Fetches a set, and what windows that are gone left unsaved of it. Throws a sentence when it cannot be had. */
 async function open(
   setId: string,
-): Promise<{ session: Session; found: readonly Left[]; unreadable: LeftUnsaved['unreadable']; letGo: () => void }> {
+): Promise<{
+  session: Session
+  found: readonly Left[]
+  unreadable: LeftUnsaved['unreadable']
+  letGo: () => Promise<void>
+}> {
   await left(setId)
   const writer = newId() + newId()
   const letGo = await holdWindow(writer)
   const { kept, unreadable } = await leftUnsaved(setId)
-  const found: Left[] = []
-  for (const one of kept) {
-    // A save without an answer is asked for once more: what of it arrived is known then, before all is read.
-    const answer = one.sent ? await sendSave(setId, one.sent) : null
-    if (answer?.kind === 'lost') throw new Error(answer.why)
-    found.push(leftOf(one, answer?.kind === 'saved'))
-  }
-  const session = createSession(setId, await fetchSet(setId), writer)
-  return { session, found, unreadable, letGo }
+  // A save without an answer is asked for once more: whether it arrived is known then, before all is read.
+  const answers = new Map<Kept, Answer>()
+  for (const one of kept) if (one.sent) answers.set(one, await sendSave(setId, one.sent))
+  const stored = await fetchSet(setId)
+  const found = kept.map((one) => {
+    const answer = answers.get(one)
+    const isThere = answer?.kind === 'lost' && one.sent !== null && hasArrived(stored.set, one.sent.writes)
+    return leftOf(one, answer?.kind === 'saved' || isThere)
+  })
+  return { session: createSession(setId, stored, writer), found, unreadable, letGo }
 }
 
 /** What was kept and cannot be laid over the set is offered as a file; it stays until the person lets it go. */

@@ -67,13 +67,22 @@ const LOCK = 'wise-square window '
 
 /**
  * Holds the sign that a window has a set open, until it is closed, however it is, or leaves the set; resolves once it
- * is held, with the way to let go.
+ * is held, with the way to let go, which resolves once nobody takes it to be open any more.
  */
-export function holdWindow(writer: string): Promise<() => void> {
-  if (!navigator.locks) return Promise.resolve(() => undefined)
+export function holdWindow(writer: string): Promise<() => Promise<void>> {
+  if (!navigator.locks) return Promise.resolve(() => Promise.resolve())
   return new Promise((held) => {
     // Not settled until then; the browser lets go of the lock by itself when the window is gone.
-    void navigator.locks.request(LOCK + writer, () => new Promise<void>((letGo) => held(letGo)))
+    const over: Promise<unknown> = navigator.locks.request(
+      LOCK + writer,
+      () =>
+        new Promise<void>((letGo) =>
+          held(async () => {
+            letGo()
+            await over
+          }),
+        ),
+    )
   })
 }
 
