@@ -22,25 +22,6 @@ test('what was drawn while the server could not be reached is kept over a closed
   await expect(new BenchPage(later).row('Rectangle 1')).toBeVisible()
 })
 
-test('two windows that change the same set keep both versions', async ({ page, context }) => {
-  const first = await BenchPage.withNewSet(page, 'Two hands')
-  await first.saved()
-  const other = await context.newPage()
-  await other.goto(page.url())
-  const second = new BenchPage(other)
-  await second.ready()
-  await first.press('1')
-  await first.drag([3, 3], [21, 21])
-  await first.saved()
-  await second.press('2')
-  await second.drag([3, 3], [21, 21])
-  await expect(other.getByRole('alertdialog')).toContainText('Both versions are kept')
-  await other.getByRole('link', { name: 'Go on with mine' }).click()
-  await expect(second.row('Ellipse 1')).toBeVisible()
-  await page.reload()
-  await expect(first.row('Rectangle 1')).toBeVisible()
-})
-
 test('a set file that cannot be read is refused in a sentence, and a good one is taken', async ({ page }) => {
   await page.goto('/')
   const rows = page.getByRole('table', { name: 'Sets' }).getByRole('row')
