@@ -92,9 +92,7 @@ function Opening() {
 }
 
 /** Fetches a set, and what windows that are gone left unsaved of it. Throws a sentence when it cannot be had. */
-async function open(
-  setId: string,
-): Promise<{
+async function open(setId: string): Promise<{
   session: Session
   found: readonly Left[]
   unreadable: LeftUnsaved['unreadable']
