@@ -40,9 +40,12 @@ export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): Merged
   const icons = mergedIcons([from, mine, theirs], rules.value, onGrid)
   const isThere = grid.grid.size === theirs.rules.grid.size
   conflicts.push(...(isThere ? icons.conflicts : wholeIcons(icons.conflicts)))
+  // Nothing chosen is left out, not kept as it was.
+  const { delivery: _, ...bare } = mine,
+    { delivery: __, ...bareThere } = theirs
   const set = withNamedValues(
     {
-      ...mine,
+      ...bare,
       name: name.value as string,
       rules: rules.value,
       ...(delivery.value !== undefined && { delivery: delivery.value as IconSet['delivery'] }),
@@ -51,7 +54,7 @@ export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): Merged
     [mine.rules, theirs.rules, from.rules],
   )
   const base: IconSet = {
-    ...theirs,
+    ...bareThere,
     name: name.base as string,
     rules: rules.base,
     ...(delivery.base !== undefined && { delivery: delivery.base as IconSet['delivery'] }),

@@ -137,6 +137,7 @@ const setEdit: fc.Arbitrary<SetEdit> = fc.oneof(
   })),
   fc.constantFrom('ferry', 'buoy').map((id): SetEdit => ({ kind: 'remove-icons', ids: [id] })),
   fc.string({ minLength: 1, maxLength: 5 }).map((name): SetEdit => ({ kind: 'rename-set', name })),
+  fc.constantFrom('svg', 'png').map((target): SetEdit => ({ kind: 'delivery', delivery: { targets: [target] } })),
   fc.double({ min: 0.5, max: 4, noNaN: true }).map((value): SetEdit => ({
     kind: 'rules',
     rules: { ...STARTERS[0]!.rules, weights: [{ name: 'stout', value }] },
