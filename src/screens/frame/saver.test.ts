@@ -107,6 +107,17 @@ describe('saving by itself', () => {
     expect([sent.length, saving().state, session.getState().revision, await kept()]).toEqual([3, 'saved', 5, null])
   })
 
+  it('tries again in time, however busily one draws on', async () => {
+    answers = [down, ok(5), ok(6)]
+    commit(session, rename('oar', 'sweep'), 'rename')
+    await pass(200)
+    for (let i = 0; i < 8; i++) {
+      commit(session, rename('ferry', `packet-${i}`), 'rename')
+      await pass(300)
+    }
+    expect([sent.length >= 2, session.getState().revision >= 5]).toEqual([true, true])
+  })
+
   it('holds back what was refused until it is undone, and saves all else', async () => {
     answers = [refuse(422, 'invalid', 'That will not do.'), async () => Response.json(nothingNew), ok(5), ok(6)]
     commit(session, rename('oar', 'sweep'), 'rename')

@@ -22,6 +22,7 @@ export const left = (setId: string): Promise<void> => leaving.get(setId) ?? Prom
 export function startSaving(session: Session, found: readonly Left[] = []): (letGo?: () => Promise<void>) => void {
   const { setId } = session.getState()
   let timer: ReturnType<typeof setTimeout> | undefined
+  let pausing: ReturnType<typeof setTimeout> | undefined
   let isLeaving = false
   let left: (() => void) | null = null
 
@@ -47,7 +48,11 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
     const doing = wanted(saver())
     if (doing?.kind === 'pause') {
       if (isLeaving) return end()
-      timer = setTimeout(() => apply({ kind: 'paused' }), doing.ms)
+      // Whatever is done meanwhile, a pause is over in its time.
+      pausing ??= setTimeout(() => {
+        pausing = undefined
+        apply({ kind: 'paused' })
+      }, doing.ms)
     } else if (doing) timer = setTimeout(() => void act(), delay)
     else if (isLeaving && saver().underWay === null) end()
   }
@@ -120,6 +125,7 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
 
   function end(): void {
     clearTimeout(timer)
+    clearTimeout(pausing)
     unsubscribe()
     unhear()
     for (const [name, listener] of Object.entries(listeners))
