@@ -3,7 +3,7 @@ import type { Node } from '../src/core/drawing/node'
 import type { PathObject } from '../src/core/drawing/kinds/path/schema'
 import { STARTERS } from '../src/core/rules/starters'
 import type { Stored } from '../src/core/saving/saver'
-import type { IconSet } from '../src/core/set/set'
+import type { Icon, IconSet } from '../src/core/set/set'
 
 /** Small things that tests begin with. */
 
@@ -33,6 +33,26 @@ export const polygon = (sides: number, extra: object = {}): DrawingObject => ({
   corner: 0,
   style,
   ...extra,
+})
+
+/** A small box with a line around it. */
+export const smallBox = (id: string, x: number, weight = 'main'): DrawingObject => ({
+  kind: 'rectangle',
+  id,
+  name: id,
+  x,
+  y: 1,
+  w: 4,
+  h: 4,
+  corner: 0,
+  style: { ...style, weight },
+})
+
+/** An icon of some objects on a grid of 24. */
+export const iconOf = (id: string, ...objects: DrawingObject[]): Icon => ({
+  id,
+  name: id,
+  masters: [{ base: 24, objects }],
 })
 
 /** An icon of one box. */

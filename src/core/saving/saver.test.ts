@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { DrawingObject } from '../drawing/object'
+import { iconOf as icon, smallBox as box } from '../../../tools/samples'
 import { walk } from '../drawing/tree'
 import { starter } from '../rules/starters'
 import { applyEdit, type SetEdit } from '../set/edit'
@@ -10,19 +10,6 @@ import { Kept, leftOf, toKeep } from './kept'
 import { type Answer, beginning, type Event, type Saver, saying, step, wanted } from './saver'
 import { overlay, revised, type Revisions, type SaveRequest, staleParts } from './wire'
 
-const box = (id: string, x: number): DrawingObject =>
-  ({
-    kind: 'rectangle',
-    id,
-    name: id,
-    x,
-    y: 1,
-    w: 4,
-    h: 4,
-    corner: 0,
-    style: { fill: 'none', stroke: 'ink', weight: 'main' },
-  }) as DrawingObject
-const icon = (id: string, ...objects: DrawingObject[]): Icon => ({ id, name: id, masters: [{ base: 24, objects }] })
 const pier: IconSet = {
   name: 'Pier',
   kind: 'interface',

@@ -1,26 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { DrawingObject } from '../drawing/object'
+import { iconOf as icon, smallBox as box } from '../../../tools/samples'
 import { find, walk } from '../drawing/tree'
 import { starter } from '../rules/starters'
 import { applyEdit, type SetEdit } from './edit'
 import { mergedSet } from './merge-set'
-import { type Icon, IconSet, setProblems } from './set'
+import { IconSet, setProblems } from './set'
 import { settledIn } from './settle-set'
-
-const box = (id: string, x: number, weight = 'main'): DrawingObject =>
-  ({
-    kind: 'rectangle',
-    id,
-    name: id,
-    x,
-    y: 1,
-    w: 4,
-    h: 4,
-    corner: 0,
-    style: { fill: 'none', stroke: 'ink', weight },
-  }) as DrawingObject
-const icon = (id: string, ...objects: DrawingObject[]): Icon => ({ id, name: id, masters: [{ base: 24, objects }] })
 
 const rules = starter('interface-24')?.rules ?? starter('interface')!.rules
 const pier: IconSet = {
