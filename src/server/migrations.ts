@@ -179,11 +179,35 @@ const eighth: Migration = {
   },
 }
 
+/** The states of a set that can be looked at again, and what of them was written over since. */
+const ninth: Migration = {
+  async up(db: Any) {
+    await db.schema
+      .createTable('states')
+      .ifNotExists()
+      .addColumn('set_id', 'text', (column) => column.notNull().references('sets.id').onDelete('cascade'))
+      .addColumn('revision', 'integer', (column) => column.notNull())
+      .addColumn('at', 'text', (column) => column.notNull())
+      .addColumn('name', 'text')
+      .addPrimaryKeyConstraint('states_key', ['set_id', 'revision'])
+      .execute()
+    await db.schema
+      .createTable('past')
+      .ifNotExists()
+      .addColumn('set_id', 'text', (column) => column.notNull().references('sets.id').onDelete('cascade'))
+      .addColumn('part', 'text', (column) => column.notNull())
+      .addColumn('revision', 'integer', (column) => column.notNull())
+      .addColumn('until', 'integer', (column) => column.notNull())
+      .addColumn('value', 'text', (column) => column.notNull())
+      .addPrimaryKeyConstraint('past_key', ['set_id', 'part', 'revision'])
+      .execute()
+  },
+}
+
 /**
  * Every migration by name; names are applied in alphabetical order and never change once released. Each may be done
  * again over what it did.
  */
-
 const MIGRATIONS: Record<string, Migration> = {
   '001-sets-and-icons': first,
   '002-writers': second,
@@ -193,6 +217,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '006-masters-and-labels': sixth,
   '007-delivery': seventh,
   '008-revisions': eighth,
+  '009-past': ninth,
 }
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }

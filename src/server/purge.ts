@@ -1,5 +1,6 @@
 import { sql } from 'kysely'
 import type { Db } from './database'
+import { purgePast } from './past'
 
 const DAY = 86_400_000
 
@@ -19,6 +20,7 @@ const before = (days: number, now: number): string => new Date(now - days * DAY)
 export async function purge(db: Db, now = Date.now()): Promise<{ sets: number; icons: number; pictures: number }> {
   const old = before(IN_BIN, now)
   const sets = await db.deleteFrom('sets').where('deleted_at', '<', old).executeTakeFirst()
+  await purgePast(db, now, old)
   const icons = await db.deleteFrom('icons').where('deleted_at', '<', old).executeTakeFirst()
   await db.deleteFrom('saves').where('at', '<', old).execute()
   await db
@@ -35,9 +37,13 @@ export async function purge(db: Db, now = Date.now()): Promise<{ sets: number; i
     )
     .execute()
   const used = new Set<string>()
-  const drawings = await db.selectFrom('icons').select('masters').where('masters', 'like', '%"picture":"%').execute()
-  for (const { masters } of drawings)
-    for (const [, id] of masters.matchAll(/"picture":"([0-9a-f]{24})"/g)) used.add(id!)
+  const drawings = await db
+    .selectFrom('icons')
+    .select('masters as json')
+    .where('masters', 'like', '%"picture":"%')
+    .unionAll(db.selectFrom('past').select('value as json').where('value', 'like', '%"picture":"%'))
+    .execute()
+  for (const { json } of drawings) for (const [, id] of json.matchAll(/"picture":"([0-9a-f]{24})"/g)) used.add(id!)
   let pictures = 0
   const idle = await db.selectFrom('pictures').select('id').where('added_at', '<', before(UNUSED, now)).execute()
   for (const { id } of idle) {

@@ -2,9 +2,11 @@ import { type Revisions, staleParts } from '../core/saving/wire'
 import type { Db } from './database'
 import { epochOf } from './epoch'
 import { done, failed, type Result } from './failure'
+import { keepPast } from './past'
 import type { CheckedWrites, Lacking, StoredForCheck } from './renderer/checked-save'
 import type { Renderer } from './renderer/renderer'
-import { GONE, iconValues, readSet, revisionsOf } from './sets'
+import { GONE, setRow } from './set-row'
+import { iconValues, readSet, revisionsOf } from './sets'
 import { iconJson, inOrder, type IconRow, setJson } from './set-rows'
 
 /**
@@ -48,12 +50,7 @@ async function storedFor(
   id: string,
   lacking: Lacking | null,
 ): Promise<{ revision: number; check: StoredForCheck } | null> {
-  const row = await db
-    .selectFrom('sets')
-    .select(['revision', 'rules', 'icon_order'])
-    .where('id', '=', id)
-    .where('deleted_at', 'is', null)
-    .executeTakeFirst()
+  const row = await setRow(db, id)
   if (!row) return null
   const known = await db
     .selectFrom('icons')
@@ -79,8 +76,8 @@ async function storedFor(
 
 /** Writes what was checked; null when the set moved on meanwhile. */
 async function write(tx: Db, id: string, save: CheckedWrites, checkedIn: number): Promise<Result<number> | null> {
-  const row = await tx.selectFrom('sets').selectAll().where('id', '=', id).executeTakeFirst()
-  if (!row || row.deleted_at !== null) return failed('not-found', GONE)
+  const row = await setRow(tx, id)
+  if (!row) return failed('not-found', GONE)
   const before = await answeredBefore(tx, id, save.id)
   if (before) return before
   const { name, rules, delivery, icons, order } = save
@@ -93,6 +90,8 @@ async function write(tx: Db, id: string, save: CheckedWrites, checkedIn: number)
 
   const revision = row.revision + 1,
     at = new Date().toISOString()
+  const taken = order?.filter((one) => binned.has(one)) ?? []
+  await keepPast(tx, row, { parts: partsOf(save), icons: [...icons.map((icon) => icon.id), ...taken] }, at)
   for (const icon of icons) await writeIcon(tx, id, icon, revision)
   if (order) await bin(tx, id, order, binned, revision, at)
   await tx
@@ -110,6 +109,10 @@ async function write(tx: Db, id: string, save: CheckedWrites, checkedIn: number)
   await tx.insertInto('saves').values({ set_id: id, id: save.id, revision, at }).execute()
   return done(revision)
 }
+
+/** The parts beside its icons that a save writes over. */
+const partsOf = (save: CheckedWrites) =>
+  (['name', 'rules', 'delivery', 'order'] as const).filter((part) => save[part] !== undefined)
 
 async function writeIcon(tx: Db, setId: string, icon: IconRow, revision: number): Promise<void> {
   const values = iconValues(setId, icon, revision)
@@ -161,12 +164,7 @@ export async function deletedIcons(db: Db, id: string): Promise<string> {
  */
 export async function changesSince(db: Db, id: string, since: number, epoch: string): Promise<string | null> {
   return db.transaction().execute(async (tx) => {
-    const row = await tx
-      .selectFrom('sets')
-      .selectAll()
-      .where('id', '=', id)
-      .where('deleted_at', 'is', null)
-      .executeTakeFirst()
+    const row = await setRow(tx, id)
     if (!row) return null
     const own = await epochOf(tx),
       from = epoch === own ? since : 0

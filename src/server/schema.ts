@@ -12,6 +12,8 @@ export type Tables = {
   settings: SettingTable
   releases: ReleaseTable
   saves: SaveTable
+  states: StateTable
+  past: PastTable
 }
 
 type Counted = ColumnType<number, number | undefined, number>
@@ -96,5 +98,14 @@ type ReleaseTable = {
 
 /** Saves that were done, by their ids, and the revision that each gave: one that comes again is answered alike. */
 type SaveTable = { set_id: string; id: string; revision: number; at: string }
+
+/** States of a set that can be looked at again, by the revisions they were: unnamed ones are a day's last. */
+type StateTable = { set_id: string; revision: number; at: string; name: string | null }
+
+/**
+ * Parts of sets as they were in the revisions from `revision` on and before `until`, as JSON; only what belongs to a state
+ * that is kept.
+ */
+type PastTable = { set_id: string; part: string; revision: number; until: number; value: string }
 
 type SettingTable = { key: Generated<string>; value: string }

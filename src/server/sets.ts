@@ -7,6 +7,8 @@ import { freeName, SetName } from '../core/set/names'
 import type { ShelfEntry } from '../core/set/shelf-entry'
 import type { Db } from './database'
 import { done, failed, type Result } from './failure'
+import { keepPast } from './past'
+import { GONE, setRow } from './set-row'
 import { type IconRow, inOrder, type SetRows } from './set-rows'
 
 const newId = customAlphabet('0123456789abcdefghijklmnopqrstuvwxyz', 12)
@@ -21,7 +23,6 @@ export type StoredSet = {
 }
 
 const now = () => new Date().toISOString()
-export const GONE = 'This set is no longer there.'
 
 /** All sets in the order of the shelf, deleted ones included. Reads no drawing. */
 export async function listSets(db: Db): Promise<ShelfEntry[]> {
@@ -72,12 +73,7 @@ export async function listSets(db: Db): Promise<ShelfEntry[]> {
 
 /** One set, null when there is none or it was deleted. */
 export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
-  const row = await db
-    .selectFrom('sets')
-    .selectAll()
-    .where('id', '=', id)
-    .where('deleted_at', 'is', null)
-    .executeTakeFirst()
+  const row = await setRow(db, id)
   if (!row) return null
   await readableOrThrow(db, id)
   const icons = await db
@@ -86,10 +82,17 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
     .where('set_id', '=', id)
     .where('deleted_at', 'is', null)
     .execute()
+  // Whoever takes an icon out of the bin says as well which state of it that was.
+  const binned = await db
+    .selectFrom('icons')
+    .select(['id', 'revision'])
+    .where('set_id', '=', id)
+    .where('deleted_at', 'is not', null)
+    .execute()
   return {
     id,
     revision: row.revision,
-    revisions: revisionsOf(row, icons),
+    revisions: revisionsOf(row, [...icons, ...binned]),
     changedAt: row.changed_at,
     rows: {
       name: row.name,
@@ -149,13 +152,7 @@ export const revisionsOf = (
 
 /** The name of a set, null when there is none or it was deleted. */
 export async function nameOfSet(db: Db, id: string): Promise<string | null> {
-  const row = await db
-    .selectFrom('sets')
-    .select('name')
-    .where('id', '=', id)
-    .where('deleted_at', 'is', null)
-    .executeTakeFirst()
-  return row?.name ?? null
+  return (await setRow(db, id))?.name ?? null
 }
 
 /** Stores a set under a new id at the end of the shelf; its name gets a number where it is taken. */
@@ -205,18 +202,19 @@ export async function duplicateSet(db: Db, id: string): Promise<Result<string>> 
 export async function renameSet(db: Db, id: string, name: string): Promise<Result<string>> {
   const parsed = SetName.safeParse(name)
   if (!parsed.success) return failed('invalid', parsed.error.issues[0]!.message)
-  const { numUpdatedRows } = await db
-    .updateTable('sets')
-    .set((eb) => ({
-      name: parsed.data,
-      revision: eb('revision', '+', 1),
-      name_revision: eb('revision', '+', 1),
-      changed_at: now(),
-    }))
-    .where('id', '=', id)
-    .where('deleted_at', 'is', null)
-    .executeTakeFirst()
-  return numUpdatedRows > 0n ? done(parsed.data) : failed('not-found', GONE)
+  return db.transaction().execute(async (tx) => {
+    const row = await setRow(tx, id)
+    if (!row) return failed('not-found', GONE)
+    const at = now(),
+      revision = row.revision + 1
+    await keepPast(tx, row, { parts: ['name'], icons: [] }, at)
+    await tx
+      .updateTable('sets')
+      .set({ name: parsed.data, revision, name_revision: revision, changed_at: at })
+      .where('id', '=', id)
+      .execute()
+    return done(parsed.data)
+  })
 }
 
 /** Takes a set off the shelf; it can be put back. */

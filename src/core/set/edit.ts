@@ -4,6 +4,7 @@ import type { Guide } from '../drawing/guide'
 import type { DrawingObject } from '../drawing/object'
 import { basesOf } from '../rules/book'
 import type { Reference } from '../drawing/reference'
+import { asItWas, type TakingBack } from './as-it-was'
 import { touched } from './masters'
 import type { Delivery } from './settings'
 import { restyledSet, type Restyling } from './restyle'
@@ -37,6 +38,7 @@ export type SetEdit =
   | { readonly kind: 'rename-set'; readonly name: string }
   | { readonly kind: 'delivery'; readonly delivery: Delivery }
   | ({ readonly kind: 'rules' } & Restyling)
+  | ({ readonly kind: 'as-it-was' } & TakingBack)
 
 /** The set after an edit. What the edit does not touch stays identical. */
 export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
@@ -87,6 +89,8 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
       return { ...set, delivery: edit.delivery }
     case 'rules':
       return restyledSet(set, edit)
+    case 'as-it-was':
+      return asItWas(set, edit)
   }
 }
 

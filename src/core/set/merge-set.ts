@@ -190,7 +190,7 @@ function withFreeNames(icons: readonly Icon[], theirs: ReadonlyMap<string, Icon>
 }
 
 /** A set whose rules have every value that its drawings refer to: what one side took out comes back from the other. */
-function withNamedValues(set: IconSet, books: readonly Rules[]): IconSet {
+export function withNamedValues(set: IconSet, books: readonly Rules[]): IconSet {
   // Only what this side or the other took out can be missing.
   if (books.every((book) => book === set.rules)) return set
   const parts = set.rules.parts ?? []

@@ -19,6 +19,7 @@ import { AlikeView } from './alike-view'
 import { ContextView } from './context-view'
 import { type Ground, GROUNDS } from './grounds'
 import { MendDialog } from './mend-dialog'
+import { PastDialog } from './past-dialog'
 import { PrintSheet } from './print-sheet'
 import { SelectionBar } from './selection-bar'
 import { SheetCell } from './sheet-cell'
@@ -95,6 +96,7 @@ export function ReviewScreen() {
   const chosen = useMemo(() => icons.filter(({ id }) => selected.has(id)), [icons, selected])
   const [printing, setPrinting] = useState(false)
   const [mending, setMending] = useState(false)
+  const [lookingBack, setLookingBack] = useState(false)
   const look = GROUNDS[ground]
   const endPrinting = useCallback(() => setPrinting(false), [])
   const pdfAddress = `/api/sets/${setId}/sheet?sizes=${sizes.join()}&ground=${look.palette}`
@@ -114,8 +116,8 @@ export function ReviewScreen() {
           {icons.length} icons · grid {rules.grid.size}
         </span>
       </SetBar>
-      <div className="flex items-center overflow-x-auto border-b border-hair bg-sheet text-quiet [scrollbar-width:none] [&>*]:flex-none">
-        <div className="flex h-full items-center border-r border-hair px-3.5">
+      <div className="flex items-center border-b border-hair bg-sheet text-quiet">
+        <div className="flex h-full items-center border-r border-hair px-3">
           <Choice<View>
             label="What is reviewed"
             value={view}
@@ -124,8 +126,8 @@ export function ReviewScreen() {
           />
         </div>
         {view === 'sheet' && (
-          <>
-            <div className="flex h-full items-center gap-2 border-r border-hair px-3.5">
+          <div className="flex h-full min-w-0 flex-1 items-center overflow-x-auto [scrollbar-width:thin] [&>*]:flex-none">
+            <div className="flex h-full items-center gap-2 border-r border-hair px-2.5">
               <span>sizes</span>
               <Choices
                 label="Sizes"
@@ -184,19 +186,31 @@ export function ReviewScreen() {
               placeholder="find"
               value={sought}
               onChange={({ target: { value } }) => setSought(value)}
-              className="mx-3 h-6 w-20 border border-hair bg-sheet px-1.5 text-ink"
+              className="mx-2.5 h-6 w-20 border border-hair bg-sheet px-1.5 text-ink"
             />
+          </div>
+        )}
+        {view === 'sheet' && (
+          <div className="flex h-full flex-none">
+            <button
+              type="button"
+              title="The set on earlier days, beside how it is now"
+              onClick={() => setLookingBack(true)}
+              className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
+            >
+              Earlier…
+            </button>
             <button
               type="button"
               title="Every repair that is known, before and after it"
               onClick={() => setMending(true)}
-              className="ml-auto h-full border-l border-hair px-3 text-ink hover:bg-film"
+              className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
             >
               Mend…
             </button>
             <MenuButton
               label="The sheet as a file"
-              className="h-full border-l border-hair px-3.5 text-ink hover:bg-film"
+              className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
               list={[
                 { label: 'PNG', run: () => void keepPicture() },
                 { label: 'PDF', run: () => window.location.assign(pdfAddress) },
@@ -205,7 +219,7 @@ export function ReviewScreen() {
             >
               Sheet as…
             </MenuButton>
-          </>
+          </div>
         )}
       </div>
       {icons.length > 0 && view === 'balance' ? (
@@ -267,6 +281,7 @@ export function ReviewScreen() {
         <div />
       )}
       {mending && <MendDialog session={session} set={set} onClose={() => setMending(false)} />}
+      {lookingBack && <PastDialog session={session} set={set} setId={setId} onClose={() => setLookingBack(false)} />}
       {printing && <PrintSheet set={set} sizes={sizes} onEnd={endPrinting} />}
     </div>
   )
@@ -305,7 +320,7 @@ function Words<T extends string>({
   onChange: (value: T) => void
 }) {
   return (
-    <label className="flex h-full items-center gap-1.5 border-r border-hair px-3" title={hints[value]}>
+    <label className="flex h-full items-center gap-1.5 border-r border-hair px-2.5" title={hints[value]}>
       <span>{word}</span>
       <select
         aria-label={label}

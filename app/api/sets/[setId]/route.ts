@@ -3,7 +3,8 @@ import { epochOf } from '@/server/epoch'
 import { failed } from '@/server/failure'
 import { answer, reply } from '@/server/http'
 import { setJson } from '@/server/set-rows'
-import { GONE, readSet } from '@/server/sets'
+import { GONE } from '@/server/set-row'
+import { readSet } from '@/server/sets'
 
 /** A set as it is now: its revisions, and all that is in it. */
 export const GET = (_: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>

@@ -2,7 +2,7 @@ import { database } from '@/server/database'
 import { failed } from '@/server/failure'
 import { answer, reply } from '@/server/http'
 import { changesSince } from '@/server/save'
-import { GONE } from '@/server/sets'
+import { GONE } from '@/server/set-row'
 
 /** What changed in a set since a revision: `since=41&epoch=…`. */
 export const GET = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>

@@ -6,7 +6,7 @@ import { holdRun, knownTargets } from '@/server/delivery/runs'
 import { done, failed } from '@/server/failure'
 import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
-import { GONE } from '@/server/sets'
+import { GONE } from '@/server/set-row'
 
 const Wish = z.strictObject({ targets: z.array(z.string().max(40)).max(40).optional() })
 

@@ -3,7 +3,8 @@ import { failed } from '@/server/failure'
 import { answer, download, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { exportSetFile } from '@/server/set-files'
-import { GONE, readSet } from '@/server/sets'
+import { GONE } from '@/server/set-row'
+import { readSet } from '@/server/sets'
 
 /** The set as a set file, to be kept; with the pictures it is drawn by, unless `pictures=no`. */
 export const GET = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>

@@ -3,7 +3,8 @@ import { failed } from '@/server/failure'
 import { answer, download, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { sheetOf } from '@/server/sheet'
-import { GONE, readSet } from '@/server/sets'
+import { GONE } from '@/server/set-row'
+import { readSet } from '@/server/sets'
 
 /** The set on one sheet as a PDF: `sizes=16,24` and `ground=light` or `dark`. */
 export const GET = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>

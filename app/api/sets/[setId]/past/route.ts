@@ -1,0 +1,31 @@
+import { z } from 'zod'
+import { database } from '@/server/database'
+import { done, failed } from '@/server/failure'
+import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
+import { nameState, pastStates } from '@/server/past'
+import { GONE } from '@/server/set-row'
+
+type Asked = { params: Promise<{ setId: string }> }
+
+const Wish = z.strictObject({ name: z.string() })
+
+/** The longest request, in bytes. */
+const MOST = 4_000
+
+/** The states of a set that are kept, latest first. */
+export const GET = (_: Request, { params }: Asked): Promise<Response> =>
+  answer(async () => {
+    const states = await pastStates(await database(), (await params).setId)
+    return reply(states ? done({ states }) : failed('not-found', GONE))
+  })
+
+/** Keeps a set as it is now under a name. */
+export const POST = (request: Request, { params }: Asked): Promise<Response> =>
+  answer(async () => {
+    const bytes = await boundedBytes(request, MOST)
+    if (!bytes.ok) return reply(bytes)
+    const wish = Wish.safeParse(jsonOf(bytes.value))
+    if (!wish.success) return reply(failed('invalid', 'Give the state a name.'))
+    const named = await nameState(await database(), (await params).setId, null, wish.data.name)
+    return reply(named.ok ? done({ revision: named.value }) : named)
+  })
