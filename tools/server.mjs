@@ -56,9 +56,9 @@ export function random(seed) {
 }
 
 /** Has every file of a set's delivery made; gives what is said of it then, and where it is. */
-export async function delivered(base, id) {
+export async function delivered(base, id, wish = {}) {
   const deliveries = `${base}/api/sets/${id}/delivery`
-  const { run } = await (await fetch(deliveries, { method: 'POST', body: '{}' })).json()
+  const { run } = await (await fetch(deliveries, { method: 'POST', body: JSON.stringify(wish) })).json()
   for (;;) {
     const response = await fetch(`${deliveries}/${run}`)
     const body = await response.json()

@@ -8,7 +8,8 @@ import { masterOn } from '../set/masters'
 import { acceptedIn, type Icon } from '../set/set'
 import type { Rules, Severity } from '../rules/rules'
 import type { Check, Checked, Snag } from './check'
-import { FAMILY_CHECKS, type Sibling } from './family'
+import { alikePairs, FAMILY_CHECKS, type Sibling } from './family'
+import type { Alike } from '../proof/look-alikes'
 import { nearlyStraight, ownAngle } from './directions'
 import { duplicates } from './duplicates'
 import { invisible } from './invisible'
@@ -92,13 +93,14 @@ export function snagsOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number)
 export function familySnags(
   family: readonly (Sibling & { readonly accepted: readonly Accepted[] })[],
   rules: Rules,
+  alike: readonly Alike<string>[] = alikePairs(family),
 ): ReadonlyMap<string, readonly Snag[]> {
   const snags = new Map<string, Snag[]>()
   const accepted = new Map(family.map((one) => [one.id, one.accepted]))
   for (const check of FAMILY_CHECKS) {
     const severity = severityOf(check, rules)
     if (severity === 'off') continue
-    for (const [id, found] of check.find(family, rules)) {
+    for (const [id, found] of check.find(family, rules, alike)) {
       const snag: Snag = { ...found, check: check.id, severity }
       if (!isAccepted(snag, accepted.get(id)!, rules.grid.size)) snags.set(id, [...(snags.get(id) ?? []), snag])
     }

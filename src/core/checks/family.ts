@@ -1,5 +1,5 @@
 import type { Balance } from '../proof/balance'
-import { LookAlikes } from '../proof/look-alikes'
+import { type Alike, LookAlikes } from '../proof/look-alikes'
 import type { Rules, Severity } from '../rules/rules'
 import type { Found } from './check'
 import { nameProblem } from './name-pattern'
@@ -12,7 +12,11 @@ export type FamilyCheck = {
   readonly id: string
   readonly word: string
   readonly severity: Severity
-  readonly find: (family: readonly Sibling[], rules: Rules) => ReadonlyMap<string, Found>
+  readonly find: (
+    family: readonly Sibling[],
+    rules: Rules,
+    alike: readonly Alike<string>[],
+  ) => ReadonlyMap<string, Found>
 }
 
 /** How far an icon's weight may be from the middle of the family, as a share of that, before it stands out. */
@@ -48,17 +52,24 @@ export const median = (values: readonly number[]): number => {
 
 const alikes = new LookAlikes<Sibling>(ALIKE)
 
+/** The pairs of a family that are mistaken for each other, by their ids, the most alike first. */
+export const alikePairs = (family: readonly Sibling[]): Alike<string>[] =>
+  alikes.pairs(family).map(({ a, b, likeness }) => ({ a: a.id, b: b.id, likeness }))
+
 const lookAlike: FamilyCheck = {
   id: 'look-alike',
   word: 'look alike at 16 px',
   severity: 'warning',
-  find(family) {
-    const found = new Map<string, Found>()
-    const say = (one: Sibling, other: Sibling, percent: number) => {
+  find(family, _, alike) {
+    const found = new Map<string, Found>(),
+      names = new Map(family.map(({ id, name }) => [id, name]))
+    const say = (one: string, other: string, percent: number) => {
       // The most alike come first.
-      if (!found.has(one.id)) found.set(...about(one.id, `At 16 px it is ${percent} % like “${other.name}”.`))
+      if (!found.has(one)) found.set(...about(one, `At 16 px it is ${percent} % like “${names.get(other)}”.`))
     }
-    for (const { a, b, likeness } of alikes.pairs(family)) {
+    for (const { a, b, likeness } of alike) {
+      // What was compared may be older than the family.
+      if (!names.has(a) || !names.has(b)) continue
       const percent = Math.round(100 * likeness)
       say(a, b, percent)
       say(b, a, percent)

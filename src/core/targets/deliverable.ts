@@ -1,6 +1,7 @@
 import { choiceFault } from './options'
-import { pathFaults } from './faults'
-import { named, plannedFiles, type PlannedFile } from './plan'
+import { pathFaultsIn } from './faults'
+import { named, plannedFilesIn, type PlannedFile } from './plan'
+import { atOnce, type Steps } from './steps'
 import type { Family, Fault, Named } from './target'
 
 /** What a delivery of a set writes, and what keeps some targets from being delivered. */
@@ -15,16 +16,20 @@ export type Deliverable<I extends Named> = {
  * What of some targets can be delivered: those whose choices mean something and whose files have paths that stay in their
  * folder, that every system takes and that no other file has. The screen, the server and the command line all ask this.
  */
-export function deliverable<I extends Named>(family: Family<I>, targets: Iterable<string>): Deliverable<I> {
+export const deliverable = <I extends Named>(family: Family<I>, targets: Iterable<string>): Deliverable<I> =>
+  atOnce(deliverableIn(family, targets))
+
+/** The same in steps: of a large set it is some tens of thousands of files. */
+export function* deliverableIn<I extends Named>(family: Family<I>, targets: Iterable<string>): Steps<Deliverable<I>> {
   const choices = named(targets).flatMap(choiceFaults(family))
   const wrong = new Set(choices.map(({ target }) => target))
   const asked = [...targets].filter((id) => !wrong.has(id))
-  const planned = plannedFiles(family, asked)
-  const paths = pathFaults(planned, family.delivery)
+  const planned = yield* plannedFilesIn(family, asked)
+  const paths = yield* pathFaultsIn(planned, family.delivery)
   for (const { target } of paths) wrong.add(target)
   return {
     targets: asked.filter((id) => !wrong.has(id)),
-    files: planned.filter(({ target }) => !wrong.has(target)),
+    files: wrong.size === 0 ? planned : planned.filter(({ target }) => !wrong.has(target)),
     faults: [...choices, ...paths],
   }
 }

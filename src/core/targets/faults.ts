@@ -3,8 +3,12 @@ import type { Delivery } from '../set/settings'
 import { optionsOf } from './options'
 import { appsOf, named, type PlannedFile } from './plan'
 import type { Portrait } from './portrait'
+import { type Steps } from './steps'
 import type { Family, Fault } from './target'
 import { TARGETS } from './targets'
+
+/** How many files are looked at in one step. */
+const STRETCH = 256
 
 /** The longest path that every system and archive takes. */
 const LONGEST = 180
@@ -13,15 +17,16 @@ const LONGEST = 180
  * What speaks against the paths of files planned by what is chosen: two that would be one, names that some system
  * refuses, long ones; each with what would mend it, where that is known.
  */
-export function pathFaults(
+export function* pathFaultsIn(
   files: readonly PlannedFile[],
   delivery: Delivery | undefined,
-): (Fault & { readonly target: string })[] {
+): Steps<(Fault & { readonly target: string })[]> {
   const seen = new Map<string, PlannedFile>()
   const faults = new Map<string, Fault & { readonly target: string }>(),
     refused = new Map<string, string | null>()
   const names = () => [...new Set(files.flatMap(({ icon }) => (icon ? [icon.name] : [])))]
-  for (const file of files) {
+  for (const [i, file] of files.entries()) {
+    if (i % STRETCH === 0) yield
     const { path, icon } = file,
       key = nameKey(path),
       other = seen.get(key)

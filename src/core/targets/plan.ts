@@ -1,4 +1,5 @@
 import { optionsOf } from './options'
+import { atOnce, sortedIn, type Steps } from './steps'
 import type { Family, IconFile, Named, SetFile, Target } from './target'
 import { TARGETS } from './targets'
 
@@ -64,9 +65,23 @@ export function filesOfSet(family: Family, targets: Iterable<string>): PlannedOf
 }
 
 /** Every file that a delivery of a set to some targets writes, in order of path. */
-export const plannedFiles = <I extends Named>(family: Family<I>, targets: Iterable<string>): PlannedFile<I>[] => {
-  const ids = [...targets]
-  return [...family.icons.flatMap(filesByIcon(family, ids)), ...filesOfSet(family, ids)].sort(byPath)
+export const plannedFiles = <I extends Named>(family: Family<I>, targets: Iterable<string>): PlannedFile<I>[] =>
+  atOnce(plannedFilesIn(family, targets))
+
+/** The same in steps. */
+export function* plannedFilesIn<I extends Named>(
+  family: Family<I>,
+  targets: Iterable<string>,
+): Steps<PlannedFile<I>[]> {
+  const ids = [...targets],
+    of = filesByIcon(family, ids)
+  const files: PlannedFile<I>[] = []
+  for (const icon of family.icons) {
+    files.push(...of(icon))
+    yield
+  }
+  files.push(...filesOfSet(family, ids))
+  return yield* sortedIn(files, byPath)
 }
 
 /** In order of path, by code units: the same on every machine. */

@@ -9,11 +9,13 @@ import { changelog, changesBetween, isSame } from './compare'
 import { codesOf } from './font/codes'
 import { cased, identifier, wordsIn } from './naming'
 import { choiceFault, optionsOf, withOptions } from './options'
-import { pathFaults, targetFaultsOf } from './faults'
+import { pathFaultsIn, targetFaultsOf } from './faults'
 import { appsOf, filesOfIcon, filesOfSet, plannedFiles } from './plan'
 import { Portrait } from './portrait'
+import { atOnce } from './steps'
 import { TARGETS } from './targets'
 
+const pathFaults = (...of: Parameters<typeof pathFaultsIn>) => atOnce(pathFaultsIn(...of))
 const read = (name: string): IconSet => readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!
 const quayside = read('quayside'),
   skerry = read('skerry-app')

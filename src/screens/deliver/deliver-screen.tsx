@@ -3,7 +3,6 @@
 import { useMemo, useState } from 'react'
 import { codesOf } from '@/core/targets/font/codes'
 import { withOptions } from '@/core/targets/options'
-import { deliverable } from '@/core/targets/deliverable'
 import { targetsOf } from '@/core/targets/plan'
 import { TARGETS } from '@/core/targets/targets'
 import type { Delivery } from '@/core/set/settings'
@@ -17,6 +16,7 @@ import { InPlace } from './in-place'
 import { Releases } from './releases'
 import { RunPanel } from './run-panel'
 import { TargetsPanel } from './targets-panel'
+import { useDeliverable } from './use-deliverable'
 import { usePlan } from './use-plan'
 
 type View = 'files' | 'releases'
@@ -32,8 +32,10 @@ export function DeliverScreen() {
   const [again, setAgain] = useState(0)
   const targets = useMemo(() => TARGETS.map(({ id }) => id).filter((id) => targetsOf(set).includes(id)), [set])
   const [shown, setShown] = useState(targets[0] ?? 'svg')
-  const { files, faults, targets: able } = useMemo(() => deliverable(set, targets), [set, targets])
-  const { url, plan, progress } = usePlan(isSaved && files.length > 0 ? { setId, revision, targets, again } : null)
+  const { files, faults, targets: able, isCounted } = useDeliverable(set, targets)
+  const { url, plan, progress } = usePlan(
+    isSaved && isCounted && files.length > 0 ? { setId, revision, targets, again } : null,
+  )
   const change = (delivery: Delivery, label: string) => commit(session, { kind: 'delivery', delivery }, label)
   /** Icons keep the code points that they are released with. */
   const keepCodes = async () => {
@@ -61,7 +63,7 @@ export function DeliverScreen() {
           plan={plan}
           progress={progress}
           isSaved={isSaved}
-          why={nothing(set.icons.length, targets.length)}
+          why={isCounted ? nothing(set.icons.length, targets.length) : 'The files are being counted.'}
           onAgain={() => setAgain(again + 1)}
           onRename={(id, name) => commit(session, { kind: 'rename-icon', id, name }, 'Rename an icon')}
           onMend={({ target: id, options, word }) =>
@@ -94,7 +96,7 @@ export function DeliverScreen() {
             name={set.name}
             targets={targets}
             revision={revision}
-            isReady={isSaved && files.length > 0 && !faults.some(({ isError }) => isError)}
+            isReady={isSaved && isCounted && files.length > 0 && !faults.some(({ isError }) => isError)}
             onBefore={keepCodes}
           />
         )}

@@ -1,10 +1,13 @@
 import { useEffect, useMemo, useState } from 'react'
 import { familySnags } from '@/core/checks/checks'
 import type { Snag } from '@/core/checks/check'
-import type { Sibling } from '@/core/checks/family'
+import { ALIKE, type Sibling } from '@/core/checks/family'
 import type { Balance } from '@/core/proof/balance'
+import type { Accepted } from '@/core/drawing/accepted'
 import type { Rules } from '@/core/rules/rules'
+import { type Alike } from '@/core/proof/look-alikes'
 import { acceptedIn, type Icon, type IconSet, masterFor } from '@/core/set/set'
+import { alikesOf } from '@/workers/alikes'
 import { balanceOf } from '@/workers/questions'
 
 /** How often what was found is shown, in milliseconds. */
@@ -20,12 +23,11 @@ const balanceIn = (icon: Icon, rules: Rules): Balance | null | undefined => {
 
 /** A family as it is known so far: what each icon comes to by eye, how many are still to be looked at. */
 export type Family = {
-  readonly siblings: readonly Sibling[]
+  readonly siblings: readonly (Sibling & { readonly accepted: readonly Accepted[] })[]
   readonly waiting: number
-  readonly snags: ReadonlyMap<string, readonly Snag[]>
 }
 
-/** What all icons of a set come to by eye, and what is found of them beside each other; found in a worker. */
+/** What all icons of a set come to by eye, found in a worker. */
 export function useFamily({ icons, rules }: IconSet): Family {
   // What is known grows outside of React; this counts how often it was looked at again.
   const [round, drawAgain] = useState(0)
@@ -56,7 +58,20 @@ export function useFamily({ icons, rules }: IconSet): Family {
       accepted: acceptedIn(masterFor(icon)),
     }))
     const waiting = icons.filter((icon) => balanceIn(icon, rules) === undefined).length
-    return { siblings, waiting, snags: familySnags(siblings, rules) }
+    return { siblings, waiting }
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [icons, rules, round])
+}
+
+/** The pairs of a family that are at least so much alike, by their ids, the most alike first; compared in a worker. */
+export function useAlikes({ siblings }: Family, least: number): readonly Alike<string>[] {
+  const [pairs, setPairs] = useState<readonly Alike<string>[]>([])
+  useEffect(() => alikesOf(siblings, least, setPairs), [siblings, least])
+  return pairs
+}
+
+/** What is found of icons beside each other, by their ids. */
+export function useFamilySnags(family: Family, rules: Rules): ReadonlyMap<string, readonly Snag[]> {
+  const alike = useAlikes(family, ALIKE)
+  return useMemo(() => familySnags(family.siblings, rules, alike), [family, rules, alike])
 }

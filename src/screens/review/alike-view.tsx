@@ -1,24 +1,19 @@
 'use client'
 
 import Link from 'next/link'
-import { useMemo } from 'react'
-import type { Sibling } from '@/core/checks/family'
-import { LookAlikes } from '@/core/proof/look-alikes'
 import { realSize } from '@/core/rules/real-size'
 import type { IconSet } from '@/core/set/set'
 import { useFilm } from '@/ui/film'
 import { IconPicture } from '../frame/icon-picture'
-import type { Family } from '../frame/family'
+import { type Family, useAlikes } from '../frame/family'
 
 /** From which likeness on pairs are shown, and how many. */
 const LEAST = 0.55,
   MOST = 60
 
-const alikes = new LookAlikes<Sibling>(LEAST)
-
 /** The pairs of a family that are most alike at 16 pixels, side by side and laid over each other. */
 export function AlikeView({ set, family, setId }: { set: IconSet; family: Family; setId: string }) {
-  const pairs = useMemo(() => alikes.pairs(family.siblings).slice(0, MOST), [family])
+  const pairs = useAlikes(family, LEAST).slice(0, MOST)
   const icons = new Map(set.icons.map((icon) => [icon.id, icon]))
   const ground = useFilm() === 'night' ? 'dark' : 'light'
   const size = realSize(set.rules)
@@ -33,10 +28,10 @@ export function AlikeView({ set, family, setId }: { set: IconSet; family: Family
       )}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-px">
         {pairs.map(({ a, b, likeness }) => {
-          const [one, other] = [icons.get(a.id), icons.get(b.id)]
+          const [one, other] = [icons.get(a), icons.get(b)]
           if (!one || !other) return null
           return (
-            <li key={`${a.id} ${b.id}`} className="border border-hair bg-sheet px-3 py-2.5">
+            <li key={`${a} ${b}`} className="border border-hair bg-sheet px-3 py-2.5">
               <div className="flex items-center gap-4">
                 {[one, other].map((icon) => (
                   <Link

@@ -1,8 +1,20 @@
 'use client'
 
 import Link from 'next/link'
+import { useEffect, useMemo, useState } from 'react'
 import { useRouter } from 'next/navigation'
-import { Bar, BarChart, Cell, ReferenceLine, ResponsiveContainer, Tooltip, YAxis } from 'recharts'
+import {
+  Area,
+  Bar,
+  Cell,
+  ComposedChart,
+  ReferenceDot,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts'
 import { broughtIn, type OutBy } from '@/core/proof/bring-in'
 import type { Rules } from '@/core/rules/rules'
 import { masterFor } from '@/core/set/set'
@@ -10,16 +22,26 @@ import { say } from '@/ui/notice'
 import { commit, type Session, undoStep } from '../frame/session'
 import { useSession } from '../frame/set-provider'
 import type { Family } from '../frame/family'
-import { type Measure, MEASURES, type Reading, readings } from './measures'
+import { type Measure, MEASURES, type Reading, readings, shownOf } from './measures'
 
 /** How many of those that stand out are named. */
 const NAMED = 8
 
+/** Up to how many icons each has a bar; more would be thinner than they can be told apart, and are one area. */
+const BARS = 120
+
 /** Charts of what the icons of a family come to by eye; what stands out is named, and opened by a press. */
 export function BalanceView({ family, rules, setId }: { family: Family; rules: Rules; setId: string }) {
+  // One chart comes after the other, so that the page answers meanwhile.
+  const [count, setCount] = useState(1)
+  useEffect(() => {
+    if (count >= MEASURES.length) return
+    const timer = setTimeout(() => setCount(count + 1))
+    return () => clearTimeout(timer)
+  }, [count])
   return (
     <main className="grid min-h-0 auto-rows-min grid-cols-2 overflow-y-auto bg-film">
-      {MEASURES.map((measure) => (
+      {MEASURES.slice(0, count).map((measure) => (
         <Chart key={measure.id} measure={measure} family={family} rules={rules} setId={setId} />
       ))}
     </main>
@@ -29,7 +51,10 @@ export function BalanceView({ family, rules, setId }: { family: Family; rules: R
 function Chart({ measure, family, rules, setId }: { measure: Measure; family: Family; rules: Rules; setId: string }) {
   const router = useRouter()
   const session = useSession()
-  const { all, middle } = readings(measure, family.siblings, rules)
+  const { all, middle, shown } = useMemo(() => {
+    const read = readings(measure, family.siblings, rules)
+    return { ...read, shown: shownOf(read.all, read.middle) }
+  }, [measure, family, rules])
   const href = ({ name }: Reading) => `/sets/${setId}/draw/${encodeURIComponent(name)}`
   const out = all.filter(({ stands }) => stands).sort((a, b) => Math.abs(b.value - middle) - Math.abs(a.value - middle))
   return (
@@ -44,7 +69,17 @@ function Chart({ measure, family, rules, setId }: { measure: Measure; family: Fa
       </div>
       <div className="mt-2 h-[110px]">
         <ResponsiveContainer width="100%" height="100%">
-          <BarChart data={[...all]} barCategoryGap={1} margin={{ top: 2, right: 0, bottom: 2, left: 0 }}>
+          <ComposedChart
+            data={[...shown]}
+            barCategoryGap={1}
+            margin={{ top: 2, right: 0, bottom: 2, left: 0 }}
+            style={{ cursor: 'pointer' }}
+            onClick={({ activeTooltipIndex: at }) => {
+              const one = at == null ? undefined : shown[Number(at)]
+              if (one) router.push(href(one))
+            }}
+          >
+            <XAxis dataKey="id" hide />
             <YAxis
               width={38}
               tickCount={3}
@@ -66,19 +101,31 @@ function Chart({ measure, family, rules, setId }: { measure: Measure; family: Fa
                 ) : null
               }}
             />
-            <Bar
-              dataKey="value"
-              isAnimationActive={false}
-              onClick={(_, index) => {
-                const one = all[index]
-                if (one) router.push(href(one))
-              }}
-            >
-              {all.map((one) => (
-                <Cell key={one.id} cursor="pointer" fill={one.stands ? 'var(--snag)' : 'var(--ink)'} />
-              ))}
-            </Bar>
-          </BarChart>
+            {all.length <= BARS ? (
+              <Bar dataKey="value" isAnimationActive={false}>
+                {all.map((one) => (
+                  <Cell key={one.id} fill={one.stands ? 'var(--snag)' : 'var(--ink)'} />
+                ))}
+              </Bar>
+            ) : (
+              <Area
+                type="step"
+                dataKey="value"
+                isAnimationActive={false}
+                activeDot={false}
+                fill="var(--ink)"
+                fillOpacity={1}
+                stroke="none"
+              />
+            )}
+            {all.length > BARS &&
+              out
+                .slice(0, NAMED)
+                .filter((one) => shown.includes(one))
+                .map(({ id, value }) => (
+                  <ReferenceDot key={id} x={id} y={value} r={3} fill="var(--snag)" stroke="var(--sheet)" />
+                ))}
+          </ComposedChart>
         </ResponsiveContainer>
       </div>
       <p className="mt-1.5 min-h-[34px] text-quiet">

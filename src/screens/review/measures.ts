@@ -99,3 +99,17 @@ export function readings(
     all: read.map((one) => ({ ...one, stands: Math.abs(one.value - middle) > measure.stands * Math.abs(middle) })),
   }
 }
+
+/** How many readings a chart shows at most: more would be closer than pixels. */
+const SHOWN = 240
+
+/** Readings as they are shown: of neighbours that share a place, the one farthest from the middle. */
+export function shownOf(all: readonly Reading[], middle: number): readonly Reading[] {
+  const share = Math.ceil(all.length / SHOWN)
+  if (share <= 1) return all
+  return Array.from({ length: Math.ceil(all.length / share) }, (_, i) =>
+    all
+      .slice(i * share, (i + 1) * share)
+      .reduce((far, one) => (Math.abs(one.value - middle) > Math.abs(far.value - middle) ? one : far)),
+  )
+}

@@ -1,7 +1,7 @@
 'use client'
 
 import Link from 'next/link'
-import { useCallback, useMemo, useState } from 'react'
+import { startTransition, useCallback, useMemo, useState } from 'react'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import { renamedEdit } from '@/core/set/many'
@@ -27,7 +27,7 @@ import { keepFile } from '@/ui/keep-file'
 import { sheetPicture } from './sheet-picture'
 import { filterOf, type Sight, SIGHT_HINTS, SightFilters, SIGHTS } from './sight'
 import { BalanceView } from './balance-view'
-import { type Family, useFamily } from '../frame/family'
+import { type Family, useFamily, useFamilySnags } from '../frame/family'
 import { NOBODY, useSelection } from './use-selection'
 import { useReleases, useSince } from './use-since'
 
@@ -70,6 +70,7 @@ export function ReviewScreen() {
   const [order, setOrder] = useState<Order>('family')
   const [sight, setSight] = useState<Sight>('plain')
   const family = useFamily(set)
+  const beside = useFamilySnags(family, rules)
   const [only, setOnly] = useState<Only>('all')
   const snagged = useSnagged(icons, rules, only === 'with snags')
   const [sought, setSought] = useState('')
@@ -84,12 +85,12 @@ export function ReviewScreen() {
     () =>
       inOrder(icons, order, family).filter(
         (icon) =>
-          (only === 'all' || snagged.has(icon.id) || family.snags.has(icon.id)) &&
+          (only === 'all' || snagged.has(icon.id) || beside.has(icon.id)) &&
           (tag === '' || tagsOf(icon).includes(tag)) &&
           (!since || since.has(icon.id)) &&
           isFoundBy(icon, sought),
       ),
-    [icons, order, family, only, snagged, sought, tag, since],
+    [icons, order, family, beside, only, snagged, sought, tag, since],
   )
   const session = useSession()
   const { selected, select, setSelected } = useSelection(shown)
@@ -122,7 +123,7 @@ export function ReviewScreen() {
             label="What is reviewed"
             value={view}
             options={(Object.keys(VIEWS) as View[]).map((value) => ({ value, label: VIEWS[value] }))}
-            onChange={setView}
+            onChange={(next) => startTransition(() => setView(next))}
           />
         </div>
         {view === 'sheet' && (
@@ -260,7 +261,7 @@ export function ReviewScreen() {
                   filter={filterOf(sight)}
                   gap={GAP}
                   href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
-                  beside={family.snags.get(icon.id)}
+                  beside={beside.get(icon.id)}
                   isSelected={selected.has(icon.id)}
                   onSelect={(isRange) => select(icon.id, isRange)}
                   onRename={(name) => {

@@ -21,7 +21,7 @@ export type Shown = { readonly drawn: Drawn; readonly snags: number | null }
 /** An icon as documents with its snags, in so many milliseconds of the thread; its masters and the rules as JSON. */
 function draw({ masters, rules: text, limit }: { masters: string; rules: string; limit: number }): Shown {
   const icon: Icon = { id: 'icon', name: 'icon', masters: JSON.parse(masters) },
-    rules = JSON.parse(text) as Rules
+    rules = rulesFrom(text)
   return within(ownDeadline(limit), () => {
     const drawn = drawnIcon(icon, rules)
     return { drawn, snags: drawn.svg ? snagCount(icon, rules) : null }
@@ -39,13 +39,17 @@ function snagCount(icon: Icon, rules: Rules): number | null {
   }
 }
 
-/** The set that this thread made files of last, by its text: of one delivery all icons but the first find it here. */
-let last: { readonly text: string; readonly family: Family } | null = null
-
-function familyFrom(text: string): Family {
-  if (last?.text !== text) last = { text, family: JSON.parse(text) as Family }
-  return last.family
+/** What was read last, by its text: all icons of one set but the first find it here, with all that is known of it. */
+function readOnce<T>(): (text: string) => T {
+  let last: { readonly text: string; readonly value: T } | null = null
+  return (text) => {
+    if (last?.text !== text) last = { text, value: JSON.parse(text) as T }
+    return last.value
+  }
 }
+
+const rulesFrom = readOnce<Rules>(),
+  familyFrom = readOnce<Family>()
 
 type ToMake = {
   /** Where an icon is not drawn yet, it is drawn first. */

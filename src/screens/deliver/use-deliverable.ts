@@ -1,0 +1,31 @@
+import { useEffect, useState } from 'react'
+import { type Deliverable, deliverableIn } from '@/core/targets/deliverable'
+import type { Icon, IconSet } from '@/core/set/set'
+
+/** How long the page may be kept from answering, in milliseconds. */
+const SLICE = 10
+
+const NOTHING: Deliverable<Icon> = { targets: [], files: [], faults: [] }
+
+/** What of some targets can be delivered; nothing while that is counted the first time, after that what was counted last. */
+export function useDeliverable(set: IconSet, targets: readonly string[]): Deliverable<Icon> & { isCounted: boolean } {
+  const [answer, setAnswer] = useState<{ set: IconSet; targets: readonly string[]; found: Deliverable<Icon> } | null>(
+    null,
+  )
+  useEffect(() => {
+    const steps = deliverableIn(set, targets)
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const go = () => {
+      const end = performance.now() + SLICE
+      while (performance.now() < end) {
+        const { done, value } = steps.next()
+        if (done) return setAnswer({ set, targets, found: value })
+      }
+      timer = setTimeout(go)
+    }
+    // What is few is there at once.
+    go()
+    return () => clearTimeout(timer)
+  }, [set, targets])
+  return { ...(answer?.found ?? NOTHING), isCounted: answer?.set === set && answer.targets === targets }
+}
