@@ -1,6 +1,6 @@
-// Kills the server (SIGKILL) during first starts, migrations, saves, imports and deliveries, and starts it again: npm
-// run soak:kill -- ROUNDS SEED Nothing acknowledged may be lost, no data folder may be of no more use, and the demo
-// sets come once.
+// Kills the server (SIGKILL) during first starts, migrations, saves, imports, deliveries, releases and while a window
+// draws, and starts it again: npm run soak:kill -- ROUNDS SEED. Nothing acknowledged and nothing drawn may be lost, no
+// data folder may be of no more use, and the demo sets come once.
 import {
   closeSync,
   cpSync,
@@ -14,7 +14,9 @@ import {
   writeSync,
 } from 'node:fs'
 import { join, resolve } from 'node:path'
+import { type Browser, chromium } from '@playwright/test'
 import Database from 'better-sqlite3'
+import { unzipSync } from 'fflate'
 import { Kysely, SqliteDialect } from 'kysely'
 import { MIGRATION_NAMES, migrate } from '../src/server/migrations'
 
@@ -53,8 +55,11 @@ for (const [i, name] of MIGRATION_NAMES.slice(0, -1).entries()) {
     .prepare('insert into sets (id, name, kind, rules, position, changed_at) values (?, ?, ?, ?, 1, ?)')
     .run('old', 'Old pier', 'interface', JSON.stringify(demo.set.rules), '2026-01-01T00:00:00.000Z')
   const [icon] = demo.set.icons
+  const hasPlace = file.prepare("select 1 from pragma_table_info('icons') where name = 'position'").get()
   file
-    .prepare('insert into icons (set_id, id, position, name, masters, changed_at) values (?, ?, 0, ?, ?, ?)')
+    .prepare(
+      `insert into icons (set_id, id, name, masters, changed_at${hasPlace ? ', position' : ''}) values (?, ?, ?, ?, ?${hasPlace ? ', 0' : ''})`,
+    )
     .run('old', icon.id, icon.name, JSON.stringify(icon.masters), '2026-01-01T00:00:00.000Z')
   file.prepare("insert into settings values ('started', '2026-01-01')").run()
   await db.destroy()
@@ -147,11 +152,72 @@ async function restoring(round: number): Promise<void> {
 }
 let restored = 0
 
+const browsers: Browser[] = []
+let drawn = 0
+
+/** A window draws while its server is killed, twice, and is there again: all that was drawn is saved in the end. */
+async function drawing(round: number): Promise<void> {
+  const data = join(folder, `drawn-${round}`)
+  let server = await begun(data)
+  const file = { ...demo, set: { ...demo.set, name: 'Drawn', icons: demo.set.icons.slice(0, 2) } }
+  const { id: set } = (await json(`${server.base}/api/sets`, JSON.stringify(file))).body as { id: string }
+  const icons = async () => {
+    const { body } = await json(`${server.base}/api/sets/${set}`)
+    return (body as { set: typeof demo.set }).set.icons
+  }
+  if (browsers.length === 0)
+    browsers.push(
+      await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] }),
+    )
+  const context = await browsers[0]!.newContext({ viewport: { width: 1280, height: 800 } }),
+    page = await context.newPage()
+  const [icon] = await icons(),
+    had = icon.masters[0].objects.length
+  let count = 0
+  await page.goto(`${server.base}/sets/${set}/draw/${icon.name}`)
+  await page.getByTestId('artwork').waitFor()
+  const [left, top, scale] = await page.getByTestId('artwork').evaluate((element) => {
+    const { e, f, a } = (element as SVGGraphicsElement).getScreenCTM()!
+    return [e, f, a] as const
+  })
+  const rectangle = async () => {
+    const [x, y] = [1 + next() * 12, 1 + next() * 12]
+    await page.keyboard.press('1')
+    await page.mouse.move(left + x * scale, top + y * scale)
+    await page.mouse.down()
+    await page.mouse.move(left + (x + 4) * scale, top + (y + 6) * scale, { steps: 3 })
+    await page.mouse.up()
+    count++
+  }
+  for (let kills = 0; kills < 2; kills++) {
+    await rectangle()
+    await wait(next() * 900)
+    await server.stop('SIGKILL')
+    await rectangle()
+    if (next() < 0.3) {
+      // The window may be gone before the server is back.
+      server = await begun(data)
+      await page.reload()
+      await page.getByTestId('artwork').waitFor()
+    } else server = await begun(data)
+    await rectangle()
+  }
+  await page.getByText(/^Saved/).waitFor({ timeout: 60_000 })
+  const now = (await icons()).find((one: { id: string }) => one.id === icon.id)
+  if (now.masters[0].objects.length !== had + count)
+    faults.push(`round ${round}: ${count} shapes were drawn, ${now.masters[0].objects.length - had} are there`)
+  drawn += count
+  await context.close()
+  await server.stop()
+  rmSync(data, { recursive: true, force: true })
+}
+
 const working = join(folder, 'working')
 let id = '',
   revision = 0,
   saves = 0,
-  imports = 0
+  imports = 0,
+  releases = 0
 /** What was acknowledged: the number last saved into each icon, and the ids of imported sets. */
 const acknowledged = new Map<string, number>(),
   imported: string[] = []
@@ -181,6 +247,18 @@ async function work(round: number): Promise<void> {
     if (!icon || (icon.masters[0].guides?.[0]?.at.x ?? 0) < value)
       faults.push(`round ${round}: the save of ${value} in ${name} is lost`)
   }
+  const { body: list } = await json(`${server.base}/api/sets/${id}/releases`)
+  const kept = (list as { releases: { number: number }[] }).releases
+  if (kept.length < releases) faults.push(`round ${round}: ${kept.length} releases are there of ${releases}`)
+  for (const { number } of kept.slice(0, 2)) {
+    const archive = await fetch(`${server.base}/api/sets/${id}/releases/${number}`)
+    try {
+      unzipSync(new Uint8Array(await archive.arrayBuffer()))
+    } catch {
+      faults.push(`round ${round}: release ${number} is no archive`)
+    }
+  }
+  releases = kept.length
   for (const one of imported.splice(0))
     if ((await json(`${server.base}/api/sets/${one}`)).status !== 200)
       faults.push(`round ${round}: an imported set is lost`)
@@ -224,10 +302,18 @@ async function work(round: number): Promise<void> {
     const { url } = await delivered(server.base, id)
     await (await fetch(`${url}/zip`, { signal: AbortSignal.timeout(20_000) })).arrayBuffer()
   })
-  await wait(100 + next() * 900)
+  const releasers = guard(async () => {
+    const { status } = await json(
+      `${server.base}/api/sets/${id}/releases`,
+      JSON.stringify({ note: `round ${round}`, targets: ['svg'] }),
+    )
+    if (status === 200) releases++
+    await wait(200)
+  })
+  await wait(400 + next() * 2600)
   await server.stop('SIGKILL')
   going = false
-  await Promise.all([savers, importers, deliverers])
+  await Promise.all([savers, importers, deliverers, releasers])
 }
 
 const start = performance.now()
@@ -239,15 +325,18 @@ for (let round = 0; round < rounds; round++) {
       ? firstStart(round)
       : kind < 0.4
         ? migration(round)
-        : kind < 0.55
+        : kind < 0.5
           ? restoring(round)
-          : work(round))
+          : kind < 0.65
+            ? drawing(round)
+            : work(round))
     done++
   } catch (error) {
     faults.push(`round ${round}: ${error instanceof Error ? error.message : String(error)}`)
     if (faults.length > 20) break
   }
 }
+for (const one of browsers) await one.close()
 const last = await begun(working)
 if ((await fetch(last.base)).status !== 200) faults.push('the shelf does not open at the end')
 await last.stop()
@@ -256,6 +345,6 @@ const integrity = (db.prepare('pragma integrity_check').get() as { integrity_che
 if (integrity !== 'ok') faults.push(`the database says ${integrity}`)
 for (const fault of faults.slice(0, 20)) console.log(fault)
 console.log(
-  `${done} of ${rounds} rounds from seed ${seed} in ${Math.round((performance.now() - start) / 1000)} s: ${saves} saves, ${imports} imports acknowledged, ${restored} shelves restored, ${faults.length} faults`,
+  `${done} of ${rounds} rounds from seed ${seed} in ${Math.round((performance.now() - start) / 1000)} s: ${saves} saves, ${imports} imports acknowledged, ${drawn} shapes drawn, ${releases} releases, ${restored} shelves restored, ${faults.length} faults`,
 )
 process.exit(faults.length > 0 ? 1 : 0)
