@@ -9,7 +9,6 @@ import { aliasesOf, type Icon, tagsOf } from '@/core/set/set'
 import { Choice, Choices } from '@/ui/choice'
 import { VirtualGrid } from '@/ui/virtual-grid'
 import { MenuButton } from '@/ui/menu'
-import { say } from '@/ui/notice'
 import { commit } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
 import { useSnagged } from '../frame/snags'
@@ -23,8 +22,7 @@ import { PastDialog } from './past-dialog'
 import { PrintSheet } from './print-sheet'
 import { SelectionBar } from './selection-bar'
 import { SheetCell } from './sheet-cell'
-import { keepFile } from '@/ui/keep-file'
-import { sheetPicture } from './sheet-picture'
+import { SheetFile, type SheetKind } from './sheet-file'
 import { filterOf, type Sight, SIGHT_HINTS, SightFilters, SIGHTS } from './sight'
 import { BalanceView } from './balance-view'
 import { type Family, useFamily, useFamilySnags } from '../frame/family'
@@ -97,17 +95,10 @@ export function ReviewScreen() {
   const chosen = useMemo(() => icons.filter(({ id }) => selected.has(id)), [icons, selected])
   const [printing, setPrinting] = useState(false)
   const [mending, setMending] = useState(false)
+  const [file, setFile] = useState<SheetKind | null>(null)
   const [lookingBack, setLookingBack] = useState(false)
   const look = GROUNDS[ground]
   const endPrinting = useCallback(() => setPrinting(false), [])
-  const pdfAddress = `/api/sets/${setId}/sheet?sizes=${sizes.join()}&ground=${look.palette}`
-  const keepPicture = async () => {
-    try {
-      keepFile(await sheetPicture(set, { sizes, ...look }), `${set.name}.png`)
-    } catch (error) {
-      say({ text: (error as Error).message, tone: 'fault' })
-    }
-  }
   return (
     <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)_auto] overflow-hidden">
       <CommonCommands />
@@ -213,8 +204,8 @@ export function ReviewScreen() {
               label="The sheet as a file"
               className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
               list={[
-                { label: 'PNG', run: () => void keepPicture() },
-                { label: 'PDF', run: () => window.location.assign(pdfAddress) },
+                { label: 'PNG', run: () => setFile('PNG') },
+                { label: 'PDF', run: () => setFile('PDF') },
                 { label: 'Print …', run: () => setPrinting(true) },
               ]}
             >
@@ -283,6 +274,9 @@ export function ReviewScreen() {
       )}
       {mending && <MendDialog session={session} set={set} onClose={() => setMending(false)} />}
       {lookingBack && <PastDialog session={session} set={set} setId={setId} onClose={() => setLookingBack(false)} />}
+      {file && (
+        <SheetFile kind={file} set={set} session={session} look={{ sizes, ...look }} onEnd={() => setFile(null)} />
+      )}
       {printing && <PrintSheet set={set} sizes={sizes} onEnd={endPrinting} />}
     </div>
   )

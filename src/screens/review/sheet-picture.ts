@@ -16,7 +16,12 @@ const GAP = 16,
   TITLE = 56
 
 /** All icons of a set, in their order, at chosen sizes in real pixels with their names, as a PNG. */
-export async function sheetPicture(set: IconSet, { sizes, color, text, palette }: SheetLook): Promise<Blob> {
+export async function sheetPicture(
+  set: IconSet,
+  { sizes, color, text, palette }: SheetLook,
+  tell: (done: number) => void,
+  signal: AbortSignal,
+): Promise<Blob> {
   const shown = sizes.length > 0 ? sizes : [realSize(set.rules)]
   const cell = {
     w: Math.max(
@@ -38,6 +43,8 @@ export async function sheetPicture(set: IconSet, { sizes, color, text, palette }
   context.font = '12px "Archivo Variable", sans-serif'
   context.textAlign = 'center'
   for (const [i, icon] of set.icons.entries()) {
+    signal.throwIfAborted()
+    if (i % 8 === 0) tell(i)
     const x = GAP + (i % columns) * cell.w,
       y = TITLE + Math.floor(i / columns) * cell.h
     let left = Math.round(x + (cell.w - shown.reduce((sum, size) => sum + size + GAP, -GAP)) / 2)
@@ -48,6 +55,7 @@ export async function sheetPicture(set: IconSet, { sizes, color, text, palette }
     }
     context.fillText(icon.name, x + cell.w / 2, y + cell.h - NAME / 2, cell.w - 8)
   }
+  tell(set.icons.length)
   return new Promise((resolve, reject) =>
     canvas.toBlob(
       (blob) => (blob ? resolve(blob) : reject(new Error('The sheet is too large for a picture.'))),
