@@ -1,10 +1,11 @@
 'use client'
 
 import { useState } from 'react'
+import { say } from './notice'
 
 /**
- * A text that is typed and taken with Enter or on leaving; Escape gives back what was there. What will not do is the
- * caller's to leave out.
+ * A text that is typed and taken with Enter or on leaving; Escape gives back what was there. What will not do is said,
+ * and what was there comes back.
  */
 export function DraftField({
   label,
@@ -19,12 +20,14 @@ export function DraftField({
   title?: string
   placeholder?: string
   className?: string
-  onAccept: (text: string) => void
+  /** Gives a sentence where the text will not do. */
+  onAccept: (text: string) => string | null | void
 }) {
   const [draft, setDraft] = useState<string | null>(null)
   const accept = () => {
-    if (draft !== null && draft.trim() !== value) onAccept(draft.trim())
     setDraft(null)
+    const problem = draft !== null && draft.trim() !== value ? onAccept(draft.trim()) : null
+    if (problem) say({ text: problem, tone: 'fault' })
   }
   return (
     <input
@@ -38,7 +41,11 @@ export function DraftField({
       onChange={(event) => setDraft(event.target.value)}
       onBlur={accept}
       onKeyDown={(event) => {
-        if (event.key === 'Enter') accept()
+        if (event.key === 'Enter') {
+          const field = event.currentTarget
+          accept()
+          requestAnimationFrame(() => field.select())
+        }
         if (event.key === 'Escape') setDraft(null)
       }}
     />

@@ -41,19 +41,20 @@ export function NumberField({
   const abandoned = useRef(false)
   const text = draft ?? (value === null ? '' : figure(value))
 
-  function accept(): void {
-    if (draft === null || abandoned.current) return
-    const next = sum(draft, value)
-    if (next === null) {
-      setWrong(draft.trim() !== '')
-      if (draft.trim() === '') setDraft(null)
-      return
-    }
-    if (!passes(next)) return setWrong(true)
+  /** Takes what was typed; what will not do is said, and what was there comes back. Whether it was taken. */
+  function accept(): boolean {
+    if (draft === null || abandoned.current) return true
     setDraft(null)
-    setWrong(false)
-    if (next !== value) onChange(next)
+    const isEmpty = draft.trim() === ''
+    const next = isEmpty ? value : sum(draft, value)
+    if (next === null && !isEmpty) say({ text: `“${draft.trim()}” is no number and no sum. ${stays}`, tone: 'fault' })
+    const isTaken = next === null ? isEmpty : passes(next)
+    setWrong(!isTaken)
+    if (isTaken && next !== null && next !== value) onChange(next)
+    return isTaken
   }
+
+  const stays = value === null ? `${label} stays as it is.` : `${label} stays ${figure(value)}.`
 
   function passes(next: number): boolean {
     const problem = limits ? beyond(next, limits, label) : null
@@ -63,9 +64,10 @@ export function NumberField({
 
   function onKeyDown(event: React.KeyboardEvent<HTMLInputElement>): void {
     if (event.key === 'Enter') {
-      accept()
-      event.currentTarget.select()
-      onDone?.()
+      const field = event.currentTarget
+      if (accept()) onDone?.()
+      // What comes next may be typed over it.
+      else requestAnimationFrame(() => field.select())
     } else if (event.key === 'Escape') {
       event.stopPropagation()
       abandoned.current = true
@@ -88,6 +90,7 @@ export function NumberField({
     <input
       aria-label={label}
       aria-invalid={wrong || undefined}
+      data-untouched={draft === null}
       title={wrong ? 'This is no number or sum, or beyond what is taken here.' : undefined}
       autoFocus={autoFocus}
       className={clsx(

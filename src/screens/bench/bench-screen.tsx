@@ -70,6 +70,14 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
   }, [bench])
 
   useEffect(() => bench.calm.follow(), [bench])
+  useEffect(() => {
+    bench.equip(tools)
+    session.setState({ building: () => bench.building })
+    return () => {
+      bench.keepBuilding()
+      session.setState({ building: () => null })
+    }
+  }, [session, bench, tools])
   // The square first, then what lies over and under it, then what stands around it.
   const parts = useParts(4)
 

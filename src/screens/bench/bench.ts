@@ -20,6 +20,7 @@ import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/ta
 import { commit, type Session, show, shown } from '../frame/session'
 import { Calm } from './calm'
 import { readSlot, type Slot } from './slot'
+import type { Building, Holding } from './state/building'
 import { type InHand, NOTHING_IN_HAND } from './state/in-hand'
 import { type BenchStore, createBenchStore } from './store'
 
@@ -32,6 +33,8 @@ const NOTHING: ReadonlySet<string> = new Set()
 export class Bench {
   readonly store: BenchStore
   readonly calm: Calm
+  /** Its tools by their ids, once they are made. */
+  private tools: Readonly<Record<string, Holding>> = {}
 
   constructor(
     readonly session: Session,
@@ -155,7 +158,26 @@ export class Bench {
     this.store.setState({ selection: next, nodes: NOTHING, markedNode: null, pivot: null })
   }
 
+  equip(tools: Readonly<Record<string, Holding>>): void {
+    this.tools = tools
+  }
+
+  /** What the tool in hand holds. */
+  get holding(): Holding {
+    return this.tools[this.store.getState().tool] ?? {}
+  }
+
+  get building(): Building | null {
+    return this.holding.building?.() ?? null
+  }
+
+  /** Keeps what is being built, as far as it is finished: something else is about to be in hand. */
+  keepBuilding(): void {
+    this.building?.keep()
+  }
+
   take(tool: string): void {
+    this.keepBuilding()
     this.store.setState({ tool, inHand: NOTHING_IN_HAND, hinted: tool === 'select' ? null : tool })
   }
 
@@ -290,6 +312,7 @@ export class Bench {
 
   open(icon: string): void {
     if (icon === this.store.getState().icon) return
+    this.keepBuilding()
     this.preview(null)
     this.session.setState({ lastIcon: icon })
     this.store.setState({

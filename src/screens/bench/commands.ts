@@ -19,6 +19,7 @@ import { symmetryCommands } from './symmetry'
 import { transformCommands } from './transform-commands'
 import { TOOLS } from './tools/tools'
 import { zoomAt } from './view'
+import { removalOf } from './work-in-hand'
 
 const SELECT_FIRST = 'Select an object first.'
 
@@ -49,6 +50,7 @@ export function benchCommands(bench: Bench): Command[] {
       ...(key && { keys: [key] }),
       needs: () => open() ?? needs?.(bench) ?? null,
       run() {
+        bench.keepBuilding()
         begin?.(bench)
         bench.take(id)
       },
@@ -127,8 +129,8 @@ export function benchCommands(bench: Bench): Command[] {
         name: 'Delete',
         keys: ['Delete', 'Backspace'],
         inMenu: [...inMenu(2), { of: 'nodes', part: 3 }],
-        needs: () => (inNodes(bench) ? nodesNeed(bench) : free()),
-        run: () => (inNodes(bench) ? deleteNodes(bench) : remove(bench)),
+        needs: () => (removalOf(bench) ? null : inNodes(bench) ? nodesNeed(bench) : free()),
+        run: () => (removalOf(bench) ?? (inNodes(bench) ? deleteNodes : remove))(bench),
       },
       ...nudges.flatMap(([name, x, y]) => {
         const by = (keys: string, k: number, words: string): Command => ({

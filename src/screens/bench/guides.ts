@@ -12,8 +12,12 @@ import { commit, show } from '../frame/session'
 import type { Bench } from './bench'
 import { pixelsNow } from './references/pictures'
 import { referenceAt } from './references/reference-operations'
+import { slotInHand } from './slot'
 import { caught } from './tools/snapping'
 import type { At, Drag } from './tools/tool'
+
+/** The guide that was pressed or moved last, as long as nothing else is in hand. */
+export const GUIDE = slotInHand('guide', { id: null as string | null })
 
 export const benchGuides = (bench: Bench): readonly Guide[] => (bench.master ? guidesOf(bench.master) : [])
 
@@ -64,6 +68,7 @@ export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: num
       if (away && isNew) bench.preview(null)
       else if (away) setGuides(bench, others, 'Take a guide away')
       else if (next) setGuides(bench, [...others, next], isNew ? 'Lay a guide' : 'Move a guide')
+      if (!away) bench.put(GUIDE, { id: guide.id })
     },
     cancel: () => bench.drop(),
   }

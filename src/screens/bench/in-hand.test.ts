@@ -1,7 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { DrawingObject } from '@/core/drawing/object'
-import { shown } from '../frame/session'
+import type { PathObject } from '@/core/drawing/kinds/path/schema'
+import { canStep, shown, step, undoStep } from '../frame/session'
+import { path } from '../../../tools/samples'
 import { benchCommands } from './commands'
+import { benchGuides, setGuides } from './guides'
 import { KeyPlace } from './key-place'
 import { at, Hand } from './tools/hand'
 
@@ -140,5 +143,108 @@ describe('commands', () => {
         (place, i) => Math.abs(place - (i ? stage.h : stage.w) / 2) <= 1,
       ),
     ).toBe(true)
+  })
+})
+
+describe('what is built in several steps', () => {
+  const nodesOf = (hand: Hand) =>
+    hand.objects.map((object) => (object.kind === 'path' ? object.contours[0]!.nodes.length : object.kind))
+  const click = (hand: Hand, x: number, y: number) => {
+    const drag = hand.tools.pen!.press(at(x, y))
+    drag?.release(at(x, y))
+  }
+  const drawn = () => {
+    const hand = new Hand(box('a', 2, 2)),
+      { session } = hand.bench
+    session.setState({ building: () => hand.bench.building })
+    hand.bench.take('pen')
+    for (const [x, y] of [
+      [10, 10],
+      [14, 10],
+      [14, 14],
+    ] as const)
+      click(hand, x, y)
+    return { hand, session }
+  }
+
+  it('goes back and forth by its own steps, and only then by those of the set', () => {
+    const { hand, session } = drawn()
+    hand.tools.pen!.key!('Enter')
+    hand.bench.take('pen')
+    for (const x of [3, 6, 9]) click(hand, x, 20)
+    step(session, 'back')
+    step(session, 'back')
+    step(session, 'forth')
+    hand.tools.pen!.key!('Enter')
+    expect(nodesOf(hand)).toEqual(['rectangle', 3, 2])
+    step(session, 'back')
+    expect(nodesOf(hand)).toEqual(['rectangle', 3])
+    step(session, 'forth')
+    expect(nodesOf(hand)).toEqual(['rectangle', 3, 2])
+  })
+
+  it('is kept when another tool, icon or stage is taken', () => {
+    for (const leave of [
+      (hand: Hand) => hand.bench.take('rectangle'),
+      (hand: Hand) => hand.bench.open('other'),
+      (hand: Hand) => hand.bench.keepBuilding(),
+    ]) {
+      const { hand } = drawn()
+      leave(hand)
+      expect(nodesOf(hand)).toEqual(['rectangle', 3])
+    }
+  })
+
+  it('is not redone over what the set was meanwhile: a redo of the set waits for the hand', () => {
+    const { hand, session } = drawn()
+    hand.tools.pen!.key!('Enter')
+    step(session, 'back')
+    hand.bench.take('pen')
+    click(hand, 3, 20)
+    expect(canStep(session, 'forth')).toBe(false)
+    step(session, 'forth')
+    expect(nodesOf(hand)).toEqual(['rectangle'])
+  })
+})
+
+describe('Delete', () => {
+  const remove = (hand: Hand) => benchCommands(hand.bench).find(({ id }) => id === 'delete')!
+
+  it('takes the handle that was pulled last, then the nodes, never the object', () => {
+    const hand = new Hand({
+      ...path(
+        [
+          { x: 2, y: 12, out: { x: 3, y: -4 } },
+          { x: 12, y: 12, in: { x: -3, y: -4 }, out: { x: 3, y: 4 }, kind: 'smooth' },
+          { x: 22, y: 12 },
+        ],
+        false,
+      ),
+    })
+    hand.bench.select(['p'])
+    hand.bench.take('nodes')
+    hand.bench.store.setState({ nodes: new Set(['0 1']) })
+    hand.drag('nodes', [15, 16], [16, 17])
+    remove(hand).run()
+    const nodes = () => (hand.objects[0] as PathObject | undefined)?.contours[0]!.nodes
+    expect([nodes()!.length, nodes()![1]!.out, nodes()![1]!.in !== undefined]).toEqual([3, undefined, true])
+    remove(hand).run()
+    expect(nodes()!.length).toBe(2)
+  })
+
+  it('takes the guide that was moved last; after a press elsewhere it means the selection', () => {
+    const hand = new Hand(box('a', 2, 2)),
+      { bench } = hand
+    setGuides(bench, [{ id: 'g', at: { x: 20, y: 0 }, angle: 90 }], 'Lay a guide')
+    bench.select(['a'])
+    const pull = () => hand.drag('select', [20, 23], [21, 23])
+    pull()
+    remove(hand).run()
+    expect([benchGuides(bench).length, hand.objects.length]).toEqual([0, 1])
+    undoStep(bench.session)
+    pull()
+    hand.drag('select', [3, 3])
+    remove(hand).run()
+    expect([benchGuides(bench).length, hand.objects.length]).toEqual([1, 0])
   })
 })

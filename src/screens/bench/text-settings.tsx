@@ -33,6 +33,7 @@ export function TextSettings({ object }: { object: Text }) {
     bench.edit({ kind: 'replace', objects: [{ ...object, ...change }] }, `Set ${what} of ${object.name}`)
   const accept = () => {
     if (draft !== null && draft !== '' && draft !== object.text) set({ text: draft }, 'the words')
+    else if (draft !== null) bench.preview(null)
     setDraft(null)
   }
   return (
@@ -49,12 +50,10 @@ export function TextSettings({ object }: { object: Text }) {
         }}
         onBlur={accept}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur()
-          if (event.key === 'Escape') {
-            setDraft(null)
-            bench.preview(null)
-            event.stopPropagation()
-          }
+          // Both keep the words: undo takes them back. The keys are the square's again.
+          if (event.key !== 'Enter' && event.key !== 'Escape') return
+          event.stopPropagation()
+          event.currentTarget.blur()
         }}
         className="h-6 w-28 flex-none border border-hair bg-sheet px-1.5 text-ink outline-none focus:border-hand"
       />

@@ -15,6 +15,9 @@ export type Saving = Saying & { readonly kept: boolean }
 /** True when nothing more is saved: what would be drawn now would be lost. */
 export const isOver = ({ saving }: Pick<SessionState, 'saving'>): boolean => saving.state === 'deleted'
 
+/** Steps of something that is not an edit of the set yet. */
+export type Stepping = { readonly back: (() => void) | null; readonly forth: (() => void) | null }
+
 /** A set being worked on: its history, an edit shown but not yet done (while dragging), and how saving stands. */
 export type SessionState = {
   readonly setId: string
@@ -22,6 +25,8 @@ export type SessionState = {
   readonly preview: IconSet | null
   /** Something is held with the pointer: what is done on release was begun with the set as it is now. */
   readonly isHeld: boolean
+  /** What is being built in several steps: undo and redo go through these before they go through the set's. */
+  readonly building: () => Stepping | null
   /** How the set is saved; `revision`, `saving` and `kept` are what of it screens show. */
   readonly saver: Saver
   readonly revision: number
@@ -46,6 +51,7 @@ export function createSession(setId: string, stored: Stored, writer: string): Se
     history: beginning(stored.set),
     preview: null,
     isHeld: false,
+    building: () => null,
     saver: savedAs(writer, stored),
     revision: stored.revision,
     saving: { state: 'saved', kept: true },
@@ -93,6 +99,23 @@ export function settled(session: Session): Promise<void> {
     if (look(session.getState())) return
     const stop = session.subscribe((state) => look(state) && stop())
   })
+}
+
+/** Whether there is a step to go back, or forth again: of what is being built, else of the set. */
+export const canStep = (session: Session, way: 'back' | 'forth'): boolean => {
+  const { building, history } = session.getState(),
+    stepping = building()
+  if (stepping?.[way]) return true
+  // What is in hand comes before the set: redo beneath it would change what it is drawn over.
+  return way === 'back' ? history.past.length > 0 : !stepping && history.future.length > 0
+}
+
+/** One step back or forth, of what is being built or else of the set. */
+export function step(session: Session, way: 'back' | 'forth'): void {
+  const stepping = session.getState().building()
+  if (stepping?.[way]) stepping[way]()
+  else if (way === 'back') undoStep(session)
+  else if (!stepping) redoStep(session)
 }
 
 export const undoStep = (session: Session): void => goThrough(session, undo)

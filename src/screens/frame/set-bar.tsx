@@ -7,7 +7,7 @@ import { type ReactNode, useMemo, useState } from 'react'
 import { Button } from '@/ui/button'
 import { type Command, useCommandSet } from '@/ui/commands'
 import { keyName, useKeyboard } from '@/ui/keys'
-import { isOver, redoStep, type Saving, type Session, undoStep } from './session'
+import { canStep, isOver, type Saving, type Session, step } from './session'
 import { useSession, useSessionState } from './set-provider'
 import { TornDialog } from './torn-dialog'
 import { BarCommand, StageLinks, TopBar } from './top-bar'
@@ -24,17 +24,15 @@ export function SetBar({ children }: { children?: ReactNode }) {
         id: 'undo',
         name: 'Undo',
         keys: ['$mod+KeyZ'],
-        needs: () =>
-          heldSentence(session) ?? (session.getState().history.past.length > 0 ? null : 'There is nothing to undo.'),
-        run: () => undoStep(session),
+        needs: () => heldSentence(session) ?? (canStep(session, 'back') ? null : 'There is nothing to undo.'),
+        run: () => step(session, 'back'),
       },
       {
         id: 'redo',
         name: 'Redo',
         keys: ['$mod+Shift+KeyZ', '$mod+KeyY'],
-        needs: () =>
-          heldSentence(session) ?? (session.getState().history.future.length > 0 ? null : 'There is nothing to redo.'),
-        run: () => redoStep(session),
+        needs: () => heldSentence(session) ?? (canStep(session, 'forth') ? null : 'There is nothing to redo.'),
+        run: () => step(session, 'forth'),
       },
     ],
     [session],

@@ -67,10 +67,9 @@ export function StrokeSettings({ objects, rules }: { objects: readonly Dressed[]
         value={limit === SEVERAL ? null : (limit ?? rules.miterLimit)}
         placeholder="several"
         step={1}
+        limits={{ least: 1, most: 100 }}
         className="!w-16 px-1"
         onChange={(miterLimit) =>
-          miterLimit >= 1 &&
-          miterLimit <= 100 &&
           set({ miterLimit: miterLimit === rules.miterLimit ? undefined : miterLimit }, 'the miter limit')
         }
       />
@@ -118,12 +117,12 @@ function DashField({
 }) {
   const accept = (text: string) => {
     const lengths = text === '' ? [] : text.split(/[\s,]+/).map(Number)
-    if (
-      lengths.length <= 12 &&
-      lengths.every((one) => one >= 0 && one <= 1000) &&
-      (lengths.length === 0 || lengths.some((one) => one > 0))
-    )
-      onChange(lengths.length > 0 ? lengths : undefined)
+    if (!lengths.every((one) => one >= 0 && one <= 1000))
+      return `“${text}” is no row of lengths: numbers from 0 to 1000 with spaces between, such as 3 1.5.`
+    if (lengths.length > 12) return 'A dash has twelve lengths at most.'
+    if (lengths.length > 0 && lengths.every((one) => one === 0)) return 'One of the lengths of a dash is above 0.'
+    onChange(lengths.length > 0 ? lengths : undefined)
+    return null
   }
   return (
     <DraftField

@@ -2,11 +2,13 @@
 
 import { alongGuide } from '@/core/snap/targets'
 import { guidesOf } from '@/core/set/set'
-import { useShownMaster } from '../context'
+import { useShownMaster, useSlot } from '../context'
+import { GUIDE } from '../guides'
 import { toScreen, type View } from '../view'
 
 /** The guides of the icon, across the whole stage; locked ones are drawn fainter. */
 export function GuideLayer({ view, size }: { view: View; size: number }) {
+  const inHand = useSlot(GUIDE).id
   const guides = useShownMaster((master) => master && guidesOf(master))
   return (
     <g stroke="var(--guide)" fill="none">
@@ -14,7 +16,14 @@ export function GuideLayer({ view, size }: { view: View; size: number }) {
         const { from, to } = alongGuide(at, angle, 6 * size)
         const a = toScreen(view, from),
           b = toScreen(view, to)
-        return <path key={id} d={`M${a.x} ${a.y}L${b.x} ${b.y}`} opacity={locked ? 0.55 : 1} />
+        return (
+          <path
+            key={id}
+            d={`M${a.x} ${a.y}L${b.x} ${b.y}`}
+            opacity={locked ? 0.55 : 1}
+            {...(id === inHand && { stroke: 'var(--hand)', strokeWidth: 2 })}
+          />
+        )
       })}
     </g>
   )

@@ -3,9 +3,9 @@
 import { nodeKindOf } from '@/core/drawing/node-edit'
 import type { Node } from '@/core/drawing/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
-import { useBenchState } from '../context'
+import { useBenchState, useSlot } from '../context'
 import { nodeKey } from '../node-selection'
-import { shownHandles } from '../tools/nodes'
+import { HANDLE, shownHandles } from '../tools/nodes'
 import { toScreen, type View } from '../view'
 
 type XY = { readonly x: number; readonly y: number }
@@ -17,10 +17,16 @@ type XY = { readonly x: number; readonly y: number }
 export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
   const selected = useBenchState((state) => state.nodes)
   const markedNode = useBenchState((state) => state.markedNode)
+  const { handle: held } = useSlot(HANDLE)
   return (
     <g data-testid="nodes">
       {shownHandles(path, selected).map(({ at, side, from, to }) => (
-        <Handle key={`${nodeKey(at)} ${side}`} from={toScreen(view, from)} to={toScreen(view, to)} />
+        <Handle
+          key={`${nodeKey(at)} ${side}`}
+          from={toScreen(view, from)}
+          to={toScreen(view, to)}
+          isHeld={held !== null && nodeKey(held.at) === nodeKey(at) && held.side === side}
+        />
       ))}
       {path.contours.flatMap(({ nodes, closed }, contour) =>
         nodes.map((node, n) => (
@@ -71,14 +77,14 @@ function Shape({ node, at: { x, y }, filled, end }: { node: Node; at: XY; filled
 }
 
 /** A handle: a line to its end, which is a short bar across. */
-export function Handle({ from, to }: { from: XY; to: XY }) {
+export function Handle({ from, to, isHeld = false }: { from: XY; to: XY; isHeld?: boolean }) {
   const length = Math.hypot(to.x - from.x, to.y - from.y) || 1
   const nx = (-(to.y - from.y) / length) * 4.5,
     ny = ((to.x - from.x) / length) * 4.5
   return (
     <>
       <path d={`M${from.x} ${from.y}L${to.x} ${to.y}`} opacity=".7" />
-      <path d={`M${to.x - nx} ${to.y - ny}L${to.x + nx} ${to.y + ny}`} strokeWidth={3} />
+      <path d={`M${to.x - nx} ${to.y - ny}L${to.x + nx} ${to.y + ny}`} strokeWidth={isHeld ? 6 : 3} />
     </>
   )
 }

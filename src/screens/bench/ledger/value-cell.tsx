@@ -9,7 +9,9 @@ import { ColourField } from '@/ui/colour-field'
 import type { Limits } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
+import { goToStep } from '../../frame/session'
 import { cssPaint, paintWord } from '../colours/paint-words'
+import { useBench } from '../context'
 
 const panel = 'z-50 w-60 rounded-sheet border border-ink bg-sheet py-1 text-body outline-none'
 const line =
@@ -27,7 +29,10 @@ export function ChoiceCell({
   readOnly?: boolean
   children: ReactNode
 }) {
+  const bench = useBench()
   const [open, setOpen] = useState(false)
+  /** How many steps of the history were done when it was opened. */
+  const steps = useRef(0)
   const button = useRef<HTMLButtonElement>(null)
   if (readOnly) return <span className="block truncate px-1 text-quiet">{shown}</span>
   // The panel is only there while it is open: a ledger has hundreds of these cells.
@@ -39,7 +44,10 @@ export function ChoiceCell({
         aria-label={label}
         aria-haspopup="dialog"
         aria-expanded={open}
-        onClick={() => setOpen(true)}
+        onClick={() => {
+          steps.current = bench.session.getState().history.past.length
+          setOpen(true)
+        }}
         className="block h-5 w-full truncate rounded-sheet px-1 text-left hover:bg-sheet hover:outline hover:outline-hair aria-expanded:bg-sheet aria-expanded:outline aria-expanded:outline-hand"
       >
         {shown}
@@ -55,6 +63,28 @@ export function ChoiceCell({
               sideOffset={3}
               collisionPadding={8}
               className={panel}
+              onEscapeKeyDown={() => {
+                // What was chosen since it was opened goes with it.
+                const { past } = bench.session.getState().history
+                if (past.length > steps.current) goToStep(bench.session, steps.current)
+              }}
+              onKeyDown={(event) => {
+                const field = (event.target as HTMLElement).closest('input')
+                if (event.key === 'Enter' && field && field.getAttribute('aria-invalid') === null) {
+                  // Once what was typed is taken, or refused.
+                  setTimeout(() => field.getAttribute('aria-invalid') === null && setOpen(false))
+                } else if (isToolKey(event) && (!field || field.dataset.untouched === 'true')) {
+                  const { key, code, shiftKey } = event
+                  event.preventDefault()
+                  setOpen(false)
+                  // The key is the bench's, once the panel is gone.
+                  setTimeout(() =>
+                    document.body.dispatchEvent(
+                      new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true }),
+                    ),
+                  )
+                }
+              }}
               onCloseAutoFocus={(event) => {
                 event.preventDefault()
                 button.current?.focus()
@@ -68,6 +98,10 @@ export function ChoiceCell({
     </>
   )
 }
+
+/** A letter by itself, or a digit where none can be typed, is the key of a tool. */
+const isToolKey = ({ key, ctrlKey, metaKey, altKey, target }: React.KeyboardEvent): boolean =>
+  !ctrlKey && !metaKey && !altKey && ((target as HTMLElement).closest('input') ? /^[a-z]$/i : /^[a-z0-9]$/i).test(key)
 
 /** One choice in such a cell. */
 export function Line({ current, onChoose, children }: { current: boolean; onChoose: () => void; children: ReactNode }) {

@@ -22,6 +22,7 @@ export const OFFERED = [16, 20, 32, 48]
 export function openMaster(bench: Bench, base: number): void {
   const was = bench.base
   if (base === was) return
+  bench.keepBuilding()
   bench.drop()
   const { view, nodes } = bench.store.getState()
   bench.store.setState({

@@ -19,7 +19,8 @@ import {
   withPicked,
   withResultRadius,
 } from '../combine/result-corners'
-import { allNodes, editedPath } from '../node-selection'
+import { allNodes, editedPath, putPath } from '../node-selection'
+import { slotInHand } from '../slot'
 import { toScreen } from '../view'
 import { editDrag, pathDrag, travelled } from './drags'
 import type { At, Drag, Tool } from './tool'
@@ -57,18 +58,51 @@ export function cornerTool(bench: Bench): Tool {
           : [],
       })
     },
+    removal: () => removalOfCorners(bench),
     press(at) {
+      bench.put(CORNER, { place: null })
       const object = roundingInHand(bench)
       const all = object && resultCorners(bench, object),
         corner = all && resultCornerAt(bench, all, at)
       if (object && corner) return pullResult(bench, object, all, corner, at)
       const found = cornerAt(bench, at)
-      if (found) return pull(bench, found.path, found.place)
+      if (found) {
+        const drag = pull(bench, found.path, found.place)
+        return {
+          ...drag,
+          release(end) {
+            drag.release(end)
+            bench.put(CORNER, { place: found.place })
+          },
+        }
+      }
       const other = object ? pickAt(bench, at) : pickWithin(bench, at)
       bench.select(other ? [other.id] : [])
       return null
     },
   }
+}
+
+/** The corner of a path that was pulled last. */
+const CORNER = slotInHand('corner', { place: null as NodeAt | null })
+
+/** Makes the corner in hand, or all that are finished of a combination, what they were without. */
+function removalOfCorners(bench: Bench): (() => void) | null {
+  const object = roundingInHand(bench)
+  if (object) {
+    if (!object.corners) return null
+    const { corners: _, ...plain } = object
+    return () => bench.edit({ kind: 'replace', objects: [plain] }, `Leave the corners of ${object.name}`)
+  }
+  const path = editedPath(bench),
+    { place } = bench.read(CORNER)
+  if (!path || !place || nodeAt(path, place)?.corner === undefined) return null
+  return () =>
+    putPath(
+      bench,
+      changeNodes(path, [place], ({ corner: _, ...node }) => node),
+      `Leave a corner of ${path.name}`,
+    )
 }
 
 /** The corner of the selected object under the pointer. */

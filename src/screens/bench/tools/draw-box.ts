@@ -41,6 +41,7 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
       if (other) other.hover?.(at)
       else showCaught(bench, at)
     },
+    building: () => way()?.building?.() ?? null,
     press: (at) => (way() ?? { press: (from: At) => fromCorner(bench, shape, from) }).press(at),
     key(key, down = true) {
       if (way()?.key?.(key, down)) return true

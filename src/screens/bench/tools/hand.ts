@@ -22,6 +22,7 @@ export class Hand {
     this.bench = new Bench(createSession('pier', storedAs(set), 'hand'), 'i')
     this.bench.store.setState({ view: { scale: 10, x: 0, y: 0 }, stage: { w: 300, h: 300 } })
     this.tools = makeTools(this.bench)
+    this.bench.equip(this.tools)
   }
 
   /** The objects as they are shown, an edit in hand included. */

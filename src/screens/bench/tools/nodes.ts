@@ -4,6 +4,7 @@ import type { ToolDefinition } from './tool'
 import { boxContains } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
 import {
+  changeNodes,
   insertNode,
   moveNodes,
   type NodeAt,
@@ -19,6 +20,7 @@ import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { allNodes, editedPath, nodeKey, previewPath, putPath, selectedNodes } from '../node-selection'
+import { slotInHand } from '../slot'
 import { toScreen } from '../view'
 import { lineFigure } from './draw-line'
 import { editDrag, lasso, pathDrag, travelled } from './drags'
@@ -28,6 +30,11 @@ import { hoverOver, pickAt, pickWithin } from './under'
 
 /** Screen pixels around a node or the end of a handle in which a press takes it. */
 const GRIP = 7
+
+/** The handle that was pulled last, as long as nothing else is in hand. */
+export const HANDLE = slotInHand('handle', {
+  handle: null as { readonly at: NodeAt; readonly side: 'in' | 'out' } | null,
+})
 
 /**
  * Edits the nodes of a path: moves them and their handles, inserts (double click), pulls segments; a box or Shift
@@ -50,6 +57,7 @@ export function nodesTool(bench: Bench): Tool {
       const path = editedPath(bench)
       const handle = path && handleAt(bench, path, at)
       if (handle) return pullHandle(bench, path, handle.at, handle.side)
+      bench.put(HANDLE, { handle: null })
       const node = path && nodeUnder(bench, path, at)
       if (node) return pressNode(bench, path, node, at)
       const segment = path && segmentUnder(bench, path, at)
@@ -63,6 +71,7 @@ export function nodesTool(bench: Bench): Tool {
       }
       return path ? selectWithin(bench, path, at) : null
     },
+    removal: () => removalOfHandle(bench),
     twice(at) {
       const path = editedPath(bench)
       const segment = path && !nodeUnder(bench, path, at) ? segmentUnder(bench, path, at) : null
@@ -202,13 +211,32 @@ function otherNodes(path: PathObject, places: readonly NodeAt[]): Point[] {
 function pullHandle(bench: Bench, path: PathObject, place: NodeAt, side: 'in' | 'out'): Drag {
   const node = nodeAt(path, place)!
   const targets = bench.targets(new Set([path.id]), otherNodes(path, []))
-  return pathDrag(bench, `Pull a handle of ${path.name}`, (at) => {
+  const pull = pathDrag(bench, `Pull a handle of ${path.name}`, (at) => {
     const { point, marks } = at.shift ? { point: constrainAngle(node, at.p), marks: [] } : caught(bench, at, targets)
     return {
       edit: setHandle(path, place, side, subtract(point, node), at.alt),
       held: { marks, figure: { at: point, text: lineFigure(node, point) } },
     }
   })
+  return {
+    ...pull,
+    release(at) {
+      pull.release(at)
+      bench.put(HANDLE, { handle: { at: place, side } })
+    },
+  }
+}
+
+/** Takes the handle in hand away: its segment leaves the node straight. */
+function removalOfHandle(bench: Bench): (() => void) | null {
+  const path = editedPath(bench),
+    { handle } = bench.read(HANDLE)
+  if (!path || !handle || !nodeAt(path, handle.at)?.[handle.side]) return null
+  return () => {
+    bench.letGo()
+    const without = changeNodes(path, [handle.at], ({ kind: _, [handle.side]: __, ...node }) => node)
+    putPath(bench, without, `Take a handle of ${path.name} away`)
+  }
 }
 
 /** A press on a segment selects its two nodes; a drag pulls it to a curve. */

@@ -11,7 +11,7 @@ import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { constrainAngle } from '@/core/snap/snap'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
-import { editedPath, putPath } from '../node-selection'
+import { editedObject, editedPath, putPath } from '../node-selection'
 import type { Drawable } from '../layers/drawable'
 import { slotInHand } from '../slot'
 import { lineFigure } from './draw-line'
@@ -28,8 +28,12 @@ type PenInHand = {
   readonly next: Node | null
   readonly closing: boolean
   readonly onto: { readonly id: string; readonly contour: number } | null
+  /** How it was before each step, and the steps that were taken back. */
+  readonly past: readonly Drawn[]
+  readonly future: readonly Drawn[]
 }
-const NOTHING: PenInHand = { nodes: [], next: null, closing: false, onto: null }
+type Drawn = Pick<PenInHand, 'nodes' | 'onto'>
+const NOTHING: PenInHand = { nodes: [], next: null, closing: false, onto: null, past: [], future: [] }
 const PEN = slotInHand<PenInHand>('pen', NOTHING)
 
 /** The path under way, its nodes, the last one's handles, and the segment that would come next. */
@@ -76,6 +80,13 @@ export function penTool(bench: Bench): Tool {
   }
 
   const hold = (change: Partial<PenInHand>) => bench.put(PEN, change)
+  const drawn = ({ nodes, onto }: PenInHand): Drawn => ({ nodes, onto })
+
+  /** A change that can be taken back by itself. */
+  const step = (change: Partial<PenInHand>) => {
+    const before = pen()
+    hold({ ...change, past: [...before.past, drawn(before)], future: [] })
+  }
 
   const finish = (closed: boolean) => {
     const { nodes, onto } = pen()
@@ -107,7 +118,7 @@ export function penTool(bench: Bench): Tool {
       }
       if (end) {
         const run = end.path.contours[end.contour]!
-        hold({
+        step({
           nodes: (end.last ? run : reversedRun(run)).nodes,
           onto: { id: end.path.id, contour: end.contour },
           next: null,
@@ -118,13 +129,14 @@ export function penTool(bench: Bench): Tool {
       const { point, closing, last } = placeOf(at)
       if (last && nodes.length > 0) {
         // A click on the last node takes back its outgoing handle: what comes next leaves it straight.
-        hold({ nodes: [...nodes.slice(0, -1), without(nodes.at(-1)!, 'out', 'kind')] })
+        step({ nodes: [...nodes.slice(0, -1), without(nodes.at(-1)!, 'out', 'kind')] })
         return null
       }
       const base = closing ? nodes.slice(1) : nodes
       const pressed: Node = closing ? nodes[0]! : { x: point.x, y: point.y }
       const withNode = (node: Node) => (closing ? [node, ...base] : [...base, node])
-      hold({ nodes: withNode(pressed), next: null, closing })
+      const before = pen()
+      step({ nodes: withNode(pressed), next: null, closing })
       let dragged = false
       return {
         move(next) {
@@ -152,7 +164,7 @@ export function penTool(bench: Bench): Tool {
           else if (closing && nodes.length >= 2 && nodes.some((node) => node.in || node.out)) finish(true)
         },
         cancel() {
-          hold({ nodes, next: null, closing: false })
+          hold({ ...before, next: null, closing: false })
         },
       }
     },
@@ -175,6 +187,23 @@ export function penTool(bench: Bench): Tool {
         intent: { at: at.p, word: closing ? 'closes' : last ? 'drops the handle' : 'adds a node' },
       })
     },
+    building() {
+      const { nodes, past, future } = pen()
+      if (nodes.length === 0 && future.length === 0) return null
+      const now = drawn(pen())
+      const rest = { next: null, closing: false }
+      return {
+        back:
+          past.length === 0
+            ? null
+            : () => hold({ ...past.at(-1)!, ...rest, past: past.slice(0, -1), future: [now, ...future] }),
+        forth:
+          future.length === 0
+            ? null
+            : () => hold({ ...future[0]!, ...rest, past: [...past, now], future: future.slice(1) }),
+        keep: () => finish(false),
+      }
+    },
     twice() {
       finish(false)
     },
@@ -186,7 +215,7 @@ export function penTool(bench: Bench): Tool {
       const { nodes } = pen()
       if (!down || nodes.length === 0) return false
       if (key === 'Enter' || key === 'Escape') finish(false)
-      else if (key === 'Backspace') hold(nodes.length > 1 ? { nodes: nodes.slice(0, -1), next: null } : NOTHING)
+      else if (key === 'Backspace' || key === 'Delete') step({ nodes: nodes.slice(0, -1), next: null, closing: false })
       else return false
       return true
     },
@@ -235,9 +264,10 @@ function put(bench: Bench, run: NodeRun, onto: PenInHand['onto']): void {
 function segmentOf(bench: Bench, at: At): (NodeAt & { t: number; path: PathObject }) | null {
   const path = editedPath(bench)
   const found = path && nearestSegment(path, at.p)
-  return path && found && found.distance <= bench.reach / 2 && found.t > 0.02 && found.t < 0.98
-    ? { ...found, path }
-    : null
+  if (!path || !found || found.distance > bench.reach / 2 || found.t <= 0.02 || found.t >= 0.98) return null
+  // A live shape that would become a path by it stays what it is: a new path begins beside it.
+  const isPath = editedObject(bench, insertNode(path, found, found.t)).lost === null
+  return isPath ? { ...found, path } : null
 }
 
 /** The open end of a path that is not locked, under the pointer. */

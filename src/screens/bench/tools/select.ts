@@ -21,6 +21,7 @@ import { lasso, travelled } from './drags'
 import { addStopAt } from './gradient-handles'
 import { pullAt } from './pulls'
 import { pullReference } from './reference-tools'
+import { PAINT } from '../paint-in-hand'
 import { openPlacement } from '../parts/operations'
 import { isCircle } from './snapping'
 import type { At, Drag, Tool } from './tool'
@@ -36,6 +37,8 @@ export function selectTool(bench: Bench): Tool {
     press(at) {
       const pull = pullAt(bench, at)
       if (pull) return pull
+      // A press beside the gradient lets go of its stop.
+      if (bench.read(PAINT).stop !== null) bench.put(PAINT, { stop: null })
       const target = pickAt(bench, at)
       const inHand = bench.free.some((object) => isOver(object, bench.scene, at.p, bench.reach))
       if (!target && !inHand) {

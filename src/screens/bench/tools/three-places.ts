@@ -45,7 +45,8 @@ function touchPlace(circle: Circle, touched: Touched): Point {
 
 /** A circle by three presses: through points, touching edges. */
 export function threePlaces(bench: Bench): Omit<Tool, 'cursor' | 'hint' | 'twice'> {
-  let conditions: Condition[] = []
+  let conditions: readonly Condition[] = []
+  let undone: readonly Condition[] = []
   const id = { current: newId() }
   const words = ['first place', 'second place', 'third place']
   const circle = (last: Condition): Circle | null =>
@@ -58,7 +59,7 @@ export function threePlaces(bench: Bench): Omit<Tool, 'cursor' | 'hint' | 'twice
       h: tidy(2 * r),
     })
   const giveUp = () => {
-    conditions = []
+    conditions = undone = []
     bench.drop()
   }
   return {
@@ -66,6 +67,7 @@ export function threePlaces(bench: Bench): Omit<Tool, 'cursor' | 'hint' | 'twice
       const next = conditionAt(bench, at)
       if (conditions.length < 2) {
         conditions = [...conditions, next]
+        undone = []
         return null
       }
       const found = circle(next)
@@ -95,6 +97,22 @@ export function threePlaces(bench: Bench): Omit<Tool, 'cursor' | 'hint' | 'twice
         intent: { at: at.p, word: `${words[conditions.length]}: ${touches ? 'touches' : 'through'}` },
         figure: found ? { at: found.centre, text: `⌀ ${figure(tidy(2 * found.r))}` } : null,
       })
+    },
+    building() {
+      if (conditions.length + undone.length === 0) return null
+      const last = conditions.at(-1),
+        [first] = undone
+      const go = (now: readonly Condition[], later: readonly Condition[]) => () => {
+        conditions = now
+        undone = later
+        bench.drop()
+      }
+      return {
+        back: last ? go(conditions.slice(0, -1), [last, ...undone]) : null,
+        forth: first ? go([...conditions, first], undone.slice(1)) : null,
+        // Fewer than three places are no circle.
+        keep: giveUp,
+      }
     },
     key(key, down = true) {
       if (!down || conditions.length === 0 || (key !== 'Escape' && key !== 'Backspace')) return false

@@ -14,7 +14,7 @@ type Pressing = Omit<Tool, 'cursor' | 'hint' | 'twice'>
 
 /** Draws a shape on a baseline: a drag draws the baseline, the height follows the pointer until the next press. */
 export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
-  let base: { a: Point; b: Point; id: string; name: string } | null = null
+  let base: { a: Point; b: Point; id: string; name: string; frame: Frame } | null = null
 
   const frameTo = (at: At): Frame => {
     const { a, b } = base!
@@ -28,6 +28,7 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
   const show = (at: At) => {
     const frame = frameTo(at),
       { id, name } = base!
+    base = { ...base!, frame }
     bench.preview({ kind: 'add', objects: [freshShape(bench, shape, id, name, frame)], ...bench.top })
     bench.select([id])
     bench.hold({ figure: { at: at.p, text: `${figure(tidy(frame.w))} × ${figure(tidy(frame.h))}` }, drawn: [] })
@@ -38,20 +39,26 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
     bench.select([])
     bench.letGo()
   }
+  /** Keeps the shape as high as it is shown. */
+  const keep = ({ id, name }: { id: string; name: string }, frame: Frame) => {
+    base = null
+    bench.drop()
+    if (frame.h < 1e-6) return
+    bench.edit(
+      { kind: 'add', objects: [freshShape(bench, shape, id, name, frame)], ...bench.top },
+      `Draw ${shape.word.toLowerCase()}`,
+    )
+    bench.select([id])
+    bench.take('select')
+  }
   return {
+    building() {
+      const open = base
+      return open && { back: giveUp, forth: null, keep: () => keep(open, open.frame) }
+    },
     press(at) {
       if (base) {
-        const frame = frameTo(at),
-          { id, name } = base
-        base = null
-        bench.drop()
-        if (frame.h < 1e-6) return null
-        bench.edit(
-          { kind: 'add', objects: [freshShape(bench, shape, id, name, frame)], ...bench.top },
-          `Draw ${shape.word.toLowerCase()}`,
-        )
-        bench.select([id])
-        bench.take('select')
+        keep(base, frameTo(at))
         return null
       }
       const a = caught(bench, at, bench.targetsAtRest).point
@@ -67,7 +74,7 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
         release(end) {
           bench.letGo()
           if (distance(a, b) < 1e-6) return
-          base = { a, b, id: newId(), name: bench.nameFor(shape.word) }
+          base = { a, b, id: newId(), name: bench.nameFor(shape.word), frame: onBaseline(a, b, 0) }
           show(end)
         },
         cancel: giveUp,

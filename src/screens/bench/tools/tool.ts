@@ -3,6 +3,7 @@ import type { LucideIcon } from 'lucide-react'
 import type { ComponentType } from 'react'
 import type { Bench } from '../bench'
 import type { Drawable } from '../layers/drawable'
+import type { Holding } from '../state/building'
 
 /** Where the pointer is, in grid units and on the stage, and what is held with it. `free` suspends snapping. */
 export type At = {
@@ -19,7 +20,7 @@ export type At = {
 export type Drag = { move(at: At): void; release(at: At): void; cancel(): void }
 
 /** A tool in hand. A press may begin a drag; `key` says whether it used the key. */
-export type Tool = {
+export type Tool = Holding & {
   readonly cursor: string
   readonly hint: string
   /** What is shown of the selection: the handles of its frame with its grips, its grips alone, its nodes; and the outline of what is under the pointer. */

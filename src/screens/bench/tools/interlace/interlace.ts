@@ -1,13 +1,15 @@
 import { Waves } from 'lucide-react'
-import { distance } from '@/core/geometry/point'
+import { distance, type Point } from '@/core/geometry/point'
 import { tidy } from '@/core/geometry/tidy'
 import { type Laid, laced } from '@/core/drawing/kinds/interlace/laced'
 import { meant } from '@/core/drawing/mark'
 import type { OfKind } from '@/core/drawing/object'
+import { say } from '@/ui/notice'
 import type { Bench } from '../../bench'
 import { gather } from '../../combine/gather'
 import type { Drawable } from '../../layers/drawable'
 import { orNone } from '../../or-none'
+import { slotInHand } from '../../slot'
 import { toScreen } from '../../view'
 import { InterlaceSettings } from './settings'
 import type { At, Tool, ToolDefinition } from '../tool'
@@ -41,6 +43,22 @@ function flippedAt(object: Interlace, { key, at }: Laid, crossings: readonly Lai
   return (next.length > 0 ? { ...rest, flipped: next } : rest) as Interlace
 }
 
+/** The crossing that was pressed last. */
+const CROSSING = slotInHand('crossing', { at: null as Point | null })
+
+const isAt = (held: Point | null, at: Point): boolean => held !== null && distance(held, at) < 1e-6
+
+/** Puts the crossing in hand back to how it lies by itself. The interlace as a whole is deleted with another tool. */
+function reset(bench: Bench, object: Interlace): void {
+  const { at: held } = bench.read(CROSSING)
+  const crossings = crossingsOf(bench, object),
+    crossing = crossings.find(({ at }) => isAt(held, at))
+  const next = crossing && flippedAt(object, crossing, crossings)
+  if (!next || (next.flipped?.length ?? 0) >= (object.flipped?.length ?? 0))
+    return say({ text: 'Delete puts a crossing that was turned round back: press it first. Esc leaves the interlace.' })
+  bench.edit({ kind: 'replace', objects: [next] }, `Put a crossing of ${object.name} back`)
+}
+
 /** Puts strands over or under each other, crossing by crossing. */
 function interlaceTool(bench: Bench): Tool {
   return {
@@ -49,12 +67,17 @@ function interlaceTool(bench: Bench): Tool {
     marks() {
       const object = bench.one('interlace')
       if (!object) return []
-      return crossingsOf(bench, object).map(({ at }): Drawable => ({ as: 'corner', at, filled: false }))
+      const { at: held } = bench.read(CROSSING)
+      return crossingsOf(bench, object).map(({ at }): Drawable => ({ as: 'corner', at, filled: isAt(held, at) }))
     },
     hover(at) {
       const object = bench.one('interlace')
       const crossing = object && crossingAt(bench, object, at)
       bench.hold({ intent: crossing ? { at: at.p, word: 'over or under' } : null })
+    },
+    removal() {
+      const object = bench.one('interlace')
+      return object && (() => reset(bench, object))
     },
     press(at) {
       const object = bench.one('interlace')
@@ -62,8 +85,10 @@ function interlaceTool(bench: Bench): Tool {
       if (object && crossing) {
         const next = flippedAt(object, crossing, crossingsOf(bench, object))
         bench.edit({ kind: 'replace', objects: [next] }, `Turn a crossing of ${object.name} round`)
+        bench.put(CROSSING, { at: crossing.at })
         return null
       }
+      bench.put(CROSSING, { at: null })
       const other = pickAt(bench, at)
       bench.select(other ? [other.id] : [])
       return null

@@ -10,6 +10,7 @@ import { patchesNow, type PatchNow } from '@/core/drawing/kinds/patchwork/swept'
 import { cutStretches, dropped, type Fresh, kept, withClosed, withCut } from '@/core/drawing/kinds/patchwork/sweeping'
 import type { OfKind } from '@/core/drawing/object'
 import { newId } from '@/ui/new-id'
+import { say } from '@/ui/notice'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../../bench'
 import type { Drawable } from '../../layers/drawable'
@@ -49,6 +50,10 @@ export function patchworkTool(bench: Bench): Tool {
       }
       return bench.read(PATCHWORK).way === 'cut' ? cut(bench, object, at) : sweep(bench, object, at)
     },
+    removal() {
+      const object = bench.one('patchwork')
+      return object && (() => removeShape(bench, object))
+    },
     key(key, down) {
       if (down === false) return false
       const way = KEYS[key.toLowerCase()]
@@ -59,6 +64,18 @@ export function patchworkTool(bench: Bench): Tool {
       return true
     },
   }
+}
+
+/** Takes the shape in hand out of a patchwork; its patches are there to be swept again. */
+function removeShape(bench: Bench, object: Patchwork): void {
+  const { shape } = bench.read(PATCHWORK)
+  const swept = object.swept.filter(({ id }) => id !== shape)
+  if (swept.length === object.swept.length)
+    return say({
+      text: 'Delete takes out the shape in hand: press one of its patches first. Esc leaves the patchwork.',
+    })
+  bench.put(PATCHWORK, { shape: null })
+  put(bench, { ...object, swept }, 'Take out a shape')
 }
 
 const put = (bench: Bench, object: Patchwork, label: string) =>
