@@ -139,8 +139,9 @@ export class BenchPage {
       .getByRole('button', { name: new RegExp(`^${cell}: `) })
       .first()
       .click()
+    // Enter keeps it and closes the panel.
     await setting(this.page, `Own ${cell}`, text)
-    await this.page.keyboard.press('Escape')
+    await expect(this.page.getByRole('dialog')).toHaveCount(0)
   }
 
   async expectCell(cell: string, text: string): Promise<void> {

@@ -267,7 +267,10 @@ async function work(round: number): Promise<void> {
   const guard = async (act: () => Promise<void>) => {
     while (going) await act().catch(() => wait(5))
   }
+  // While everything changes nothing can be released: some rounds only release.
+  const isQuiet = next() < 0.4
   const savers = guard(async () => {
+    if (isQuiet) return void (await wait(50))
     const icon = structuredClone(now.set.icons[Math.floor(next() * now.set.icons.length)]),
       value = ++saves
     icon.masters[0].guides = [{ id: 'soak', at: { x: value / 1000, y: 0 }, angle: 90 }]

@@ -48,12 +48,15 @@ export async function openDatabase(folder: string): Promise<Db> {
 async function soundOrThrow(folder: string): Promise<void> {
   const path = join(folder, DATABASE)
   if (!existsSync(/* turbopackIgnore: true */ path)) return
+  const { size } = statSync(/* turbopackIgnore: true */ path)
+  // A server that was killed while it began leaves an empty file; of a shelf that was there for a day there is a copy.
+  if (size === 0 && (await copiesOf(folder)).length === 0) return
   let said: string
   try {
     const file = new Database(path, { readonly: true, fileMustExist: true })
     said = (file.pragma('quick_check') as { quick_check: string }[])[0]!.quick_check
     // What is no database at all reads as an empty one.
-    if (said === 'ok' && statSync(/* turbopackIgnore: true */ path).size < LEAST) said = 'it is cut off'
+    if (said === 'ok' && size < LEAST) said = 'it is cut off'
     file.close()
   } catch (error) {
     said = error instanceof Error ? error.message : String(error)
@@ -69,7 +72,7 @@ async function soundOrThrow(folder: string): Promise<void> {
   )
 }
 
-/** A database has at least a page; an empty file is one that is only begun. */
+/** A database has at least a page. */
 const LEAST = 512
 
 function makeFolder(folder: string): void {

@@ -77,6 +77,7 @@ describe('a shelf that one can trust', () => {
     for (const damage of [
       () => spoil(file),
       () => writeFileSync(file, 'x'),
+      () => writeFileSync(file, ''),
       () =>
         writeFileSync(
           file,
@@ -108,6 +109,12 @@ describe('a shelf that one can trust', () => {
     expect(readdirSync(join(folder, 'copies'))).toEqual([
       expect.stringContaining(`before ${MIGRATION_NAMES.at(-1)!}.db`),
     ])
+  })
+
+  it('begins over where a server was killed before it wrote anything', async () => {
+    writeFileSync(join(folder, DATABASE), '')
+    await filled('Pier')
+    expect(await names()).toEqual(['Pier'])
   })
 
   it('shows all other sets where one is damaged, and that one says so', async () => {

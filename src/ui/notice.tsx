@@ -5,7 +5,7 @@ import { useEffect } from 'react'
 import { create } from 'zustand'
 import { inKeys, useKeyboard } from './keys'
 
-/** A sentence at the foot of the screen, with at most one thing to do about it. */
+/** A sentence below the bars at the right, where nothing is pressed, with at most one thing to do about it. */
 export type Notice = {
   readonly text: string
   readonly tone?: 'plain' | 'fault'
@@ -19,23 +19,24 @@ export const say = (notice: Notice): void => useNotice.setState(({ at }) => ({ n
 
 const unsay = (): void => useNotice.setState({ notice: null })
 
+/** How long something is said that may be answered or is wrong, and how long what only tells, in milliseconds. */
+const LONG = 9000,
+  SHORT = 3000
+
 /** Where notices appear; once for each page. */
 export function NoticeBar() {
   const { notice, at } = useNotice()
   const keyboard = useKeyboard()
   useEffect(() => {
-    const timer = setTimeout(unsay, 9000)
+    if (!notice) return
+    const timer = setTimeout(unsay, notice.action || notice.tone === 'fault' ? LONG : SHORT)
     return () => clearTimeout(timer)
-  }, [at])
+  }, [notice, at])
   return (
-    <div
-      role="status"
-      aria-live="polite"
-      className="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex justify-center"
-    >
+    <div role="status" aria-live="polite" className="pointer-events-none fixed top-[88px] right-3 z-50">
       {notice && (
         <div
-          className={`pointer-events-auto flex max-w-[680px] items-center gap-3 rounded-sheet border bg-sheet py-2 pr-2 pl-4 text-lead ${notice.tone === 'fault' ? 'border-fault text-fault' : 'border-ink'}`}
+          className={`pointer-events-auto flex max-w-[560px] items-center gap-3 rounded-sheet border bg-sheet py-1.5 pr-1.5 pl-3 ${notice.tone === 'fault' ? 'border-fault text-fault' : 'border-ink'}`}
         >
           <span>{inKeys(notice.text, keyboard)}</span>
           {notice.action && (

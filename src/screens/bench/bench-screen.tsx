@@ -21,6 +21,7 @@ import { Ledger } from './ledger/ledger'
 import { MasterBar } from './masters/master-bar'
 import { MasterTabs } from './masters/master-tabs'
 import { LostDialog } from './lost-dialog'
+import { OpenPartBar } from './parts/open-part-bar'
 import { PartDialogs } from './parts/part-dialogs'
 import { Proofs } from './proofs'
 import { Refused } from './refused'
@@ -186,6 +187,7 @@ function StageOrEmpty({ bench, tools, whole }: { bench: Bench; tools: Tools; who
               <Seeing />
               <AlternativesList />
               <MasterBar />
+              <OpenPartBar />
             </>
           )}
         </div>

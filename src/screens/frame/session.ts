@@ -27,6 +27,8 @@ export type SessionState = {
   readonly isHeld: boolean
   /** What is being built in several steps: undo and redo go through these before they go through the set's. */
   readonly building: () => Stepping | null
+  /** A change of its rules waits to be applied or discarded. */
+  readonly rulesWait: boolean
   /** How the set is saved; `revision`, `saving` and `kept` are what of it screens show. */
   readonly saver: Saver
   readonly revision: number
@@ -52,6 +54,7 @@ export function createSession(setId: string, stored: Stored, writer: string): Se
     preview: null,
     isHeld: false,
     building: () => null,
+    rulesWait: false,
     saver: savedAs(writer, stored),
     revision: stored.revision,
     saving: { state: 'saved', kept: true },

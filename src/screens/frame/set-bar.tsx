@@ -16,6 +16,7 @@ import { BarCommand, StageLinks, TopBar } from './top-bar'
 export function SetBar({ children }: { children?: ReactNode }) {
   const session = useSession()
   const name = useSessionState(({ history }) => history.present.name)
+  const rulesWait = useSessionState((state) => state.rulesWait)
   // Read so that the words follow the history.
   useSessionState(({ history }) => history)
   const [undo, redo] = useMemo<[Command, Command]>(
@@ -55,7 +56,7 @@ export function SetBar({ children }: { children?: ReactNode }) {
           {children}
         </>
       }
-      stages={<StageLinks setId={session.getState().setId} />}
+      stages={<StageLinks setId={session.getState().setId} rulesWait={rulesWait} />}
       edits={
         <>
           <BarCommand command={undo} title={hint('Undo', undo, past.at(-1)?.label)} />

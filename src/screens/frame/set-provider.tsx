@@ -18,6 +18,7 @@ import { createSession, type Session, type SessionState, shown } from './session
 import { TopBar } from './top-bar'
 import { forgetUnsaved, holdWindow, leftUnsaved, type LeftUnsaved } from './unsaved'
 import { visit } from './visit'
+import { hasWaitingRules } from './waiting-rules'
 
 const SessionContext = createContext<Session | null>(null)
 
@@ -36,6 +37,7 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
     open(setId).then(
       ({ session, found, unreadable, letGo }) => {
         if (isLeft) return void letGo()
+        session.setState({ rulesWait: hasWaitingRules(setId) })
         const leave = startSaving(session, found)
         const endVisit = visit(session)
         const endFollowing = keepFollowing(session)

@@ -49,8 +49,8 @@ const STAGES = [
   ['deliver', 'Deliver'],
 ] as const
 
-/** The four stages in working order. */
-export function StageLinks({ setId }: { setId: string }) {
+/** The four stages in working order; Rules is marked while a change of them waits. */
+export function StageLinks({ setId, rulesWait }: { setId: string; rulesWait: boolean }) {
   const path = usePathname()
   return STAGES.map(([stage, name]) => {
     const on = path.startsWith(`/sets/${setId}/${stage}`)
@@ -65,6 +65,12 @@ export function StageLinks({ setId }: { setId: string }) {
         )}
       >
         {name}
+        {stage === 'rules' && rulesWait && (
+          <span className={clsx('ml-1.5', !on && 'text-snag')} title="A change waits there to be applied or discarded">
+            <span aria-hidden>◆</span>
+            <span className="sr-only">, a change waits</span>
+          </span>
+        )}
       </Link>
     )
   })

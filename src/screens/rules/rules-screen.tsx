@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useMemo, useRef, useState } from 'react'
+import type { Rules } from '@/core/rules/rules'
 import type { OnNewGrid } from '@/core/set/restyle'
 import { Button } from '@/ui/button'
 import { Choice } from '@/ui/choice'
@@ -8,6 +9,7 @@ import { commit } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
+import { keepWaitingRules, waitingRules } from '../frame/waiting-rules'
 import { useChanges } from './changes'
 import { RuleDiagram } from './diagram'
 import { ChangesSheet } from './changes-sheet'
@@ -17,12 +19,21 @@ import { RulesForm } from './rules-form'
 import { changesInWords, Strip } from './strip'
 import { useFitted } from './use-fitted'
 
+/** A change that is not applied yet, and the rules it was made on. */
+type Waiting = {
+  readonly draft: Draft
+  readonly left: readonly string[]
+  readonly drawings: OnNewGrid | 'kept'
+  readonly basis: Rules
+}
+
 /** The rule book beside a diagram of it, and what a change would do to the icons. Nothing is applied before “Apply”. */
 export function RulesScreen() {
   const session = useSession()
   const set = useSessionState(({ history }) => history.present)
-  const [draft, setDraft] = useState<Draft | null>(null)
-  const [left, setLeft] = useState<ReadonlySet<string>>(NOBODY)
+  const [kept] = useState(() => waitingRules(session.getState().setId) as Waiting | null)
+  const [draft, setDraft] = useState<Draft | null>(() => kept && rebased(kept.draft, kept.basis, set.rules))
+  const [left, setLeft] = useState<ReadonlySet<string>>(kept ? new Set(kept.left) : NOBODY)
   // A pending change is laid over the rules it was made on; when those change beneath it, it is laid over what they are.
   const [basis, setBasis] = useState(set.rules)
   if (basis !== set.rules) {
@@ -30,7 +41,11 @@ export function RulesScreen() {
     setDraft(draft && rebased(draft, basis, set.rules))
   }
   const shown = useMemo(() => draft ?? draftOf(set.rules), [draft, set.rules])
-  const [drawings, setDrawings] = useState<OnNewGrid | 'kept'>('fitted')
+  const [drawings, setDrawings] = useState<OnNewGrid | 'kept'>(kept?.drawings ?? 'fitted')
+  useEffect(() => {
+    const waiting: Waiting | null = draft && { draft, left: [...left], drawings, basis: set.rules }
+    keepWaitingRules(session, waiting)
+  }, [session, draft, left, drawings, set.rules])
   const [whole, setWhole] = useState(false)
   const isOtherGrid = shown.grid.size !== set.rules.grid.size
   const ways = useMemo(

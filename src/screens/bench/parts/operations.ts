@@ -23,6 +23,8 @@ import { slot } from '../slot'
 /** What the panel and the tool for parts keep: which part is in hand, and what is being asked. */
 export const PARTS = slot('parts', {
   inHand: null as string | null,
+  /** Where a part was opened last. */
+  open: null as null | { readonly icon: string },
   asking: null as null | 'name' | { readonly rename: string } | { readonly putBack: string },
 })
 
@@ -159,6 +161,24 @@ export function openPlacement(bench: Bench, object: OfKind<'placement'>): void {
   bench.edit({ kind: 'replace', objects: [{ ...common, kind: 'group', opened, members }] }, `Open the part ${part}`)
   bench.store.setState({ scope: object.id })
   bench.select([])
+  if (bench.icon) bench.put(PARTS, { open: { icon: bench.icon.id } })
+}
+
+/** A part that is open in an icon, and where. */
+type OpenIn = { readonly icon: Icon; readonly group: Opened }
+
+const known = new WeakMap<Icon['masters'], OpenIn | null>()
+
+/** The part that is open in an icon, on any of its grids; null where none is. */
+export function openedIn(icon: Icon): OpenIn | null {
+  let found = known.get(icon.masters)
+  if (found === undefined) {
+    const group = icon.masters
+      .flatMap(({ objects }) => [...walk(objects)])
+      .find(({ object }) => object.kind === 'group' && object.opened)?.object
+    known.set(icon.masters, (found = group ? { icon, group: group as Opened } : null))
+  }
+  return found
 }
 
 type Opened = OfKind<'group'> & { readonly opened: NonNullable<OfKind<'group'>['opened']> }
@@ -177,7 +197,8 @@ function openedById(bench: Bench, id: string): Opened | null {
 /** The opened part that one is in, or that is selected. */
 export function openedPart(bench: Bench): Opened | null {
   const { scope } = bench.store.getState()
-  return (scope !== null ? openedById(bench, scope) : null) ?? openedById(bench, bench.selected[0]?.id ?? '')
+  const inside = scope !== null ? openedById(bench, scope) : null
+  return inside ?? openedById(bench, bench.selected[0]?.id ?? '') ?? (bench.icon && openedIn(bench.icon)?.group) ?? null
 }
 
 /** What putting an opened part back comes to: the set with it, and the other icons that change; or why it cannot be. */
