@@ -46,7 +46,11 @@ test('numbers: sums, steps, anchor and linked sides', async ({ page }) => {
   await bench.expectCell('x of Rectangle 1', '13.5')
   await page.getByRole('radio', { name: 'top left' }).click()
   await bench.expectCell('x of Rectangle 1', '−8.5')
+  // Nonsense is said; what was there comes back, to be typed over.
   await bench.type('h of Rectangle 1', 'nonsense')
+  await expect(page.getByText('“nonsense” is no number and no sum. h of Rectangle 1 stays 10.')).toBeVisible()
+  await expect(page.getByRole('textbox', { name: 'h of Rectangle 1' })).toBeFocused()
+  await page.keyboard.press('Escape')
   await bench.expectCell('h of Rectangle 1', '10')
 
   // Several rows: what differs says so, and one number goes to all.

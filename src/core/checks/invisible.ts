@@ -1,6 +1,7 @@
 import { extent } from '../drawing/extent'
 import { isContainer, isStyled } from '../drawing/object'
 import { refusalIn } from '../drawing/evaluate'
+import { styleOf } from '../drawing/shared-style'
 import type { Check } from './check'
 import { seenIn } from './seen'
 
@@ -27,7 +28,10 @@ export const invisible: Check = {
       function reason(): string | null {
         if (object.opacity === 0) return 'its opacity is 0'
         const shapes = scene.shapes(object)
-        if (shapes.every(({ fill, stroke }) => !fill && !stroke)) return 'it has neither fill nor stroke'
+        if (shapes.every(({ fill, stroke }) => !fill && !stroke))
+          return isStyled(object) && styleOf(object, scene).stroke !== 'none'
+            ? 'its stroke is 0 wide, and it has no fill'
+            : 'it has neither fill nor stroke'
         const { size } = rules.grid,
           over = size / 4
         const isNear = (value: number) => value >= -over && value <= size + over

@@ -162,6 +162,16 @@ export function benchCommands(bench: Bench): Command[] {
       needs: () => (benchGuides(bench).length > 0 ? null : 'There is no guide. Drag one out of a ruler.'),
       run: () => setGuides(bench, [], 'Clear the guides'),
     },
+    {
+      id: 'go-to-ledger',
+      name: 'Go to the ledger',
+      keys: ['Alt+KeyL'],
+      needs: open,
+      run() {
+        bench.store.setState({ panel: 'objects' })
+        requestAnimationFrame(() => document.querySelector<HTMLElement>('[role=treegrid]')?.focus())
+      },
+    },
     { id: 'step-out', name: 'Step out', keys: ['Escape'], run: () => stepOut(bench) },
     ...grouped('Seeing', [
       { id: 'fit', name: 'Fit the square', keys: ['Digit0'], run: () => fitSquare(bench) },

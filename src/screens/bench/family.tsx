@@ -17,7 +17,7 @@ import { commit, shown } from '../frame/session'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { iconIn, useBench, useBenchState, useSetBeside } from './context'
 import { BinDialog } from './bin-dialog'
-import { DRAG_ACCESS } from '@/ui/drag-access'
+import { dragAccess } from '@/ui/drag-access'
 import { NameDialog } from '@/ui/name-dialog'
 import { observeRect } from '@/ui/observe-rect'
 import { SnagDot } from './snags/snag-dot'
@@ -37,6 +37,10 @@ export function Family() {
   const [naming, setNaming] = useState<Icon | null>(null)
   const [binOpen, setBinOpen] = useState(false)
   const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
+  const access = useMemo(
+    () => dragAccess((id) => session.getState().history.present.icons.find((icon) => icon.id === id)?.name ?? ''),
+    [session],
+  )
   const ids = useMemo(() => icons.map(({ id }) => id), [icons])
   const scroller = useRef<HTMLDivElement>(null)
   const [dragged, setDragged] = useState<number | null>(null)
@@ -76,7 +80,7 @@ export function Family() {
       <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]" role="list">
         <DndContext
           id="family"
-          accessibility={DRAG_ACCESS}
+          accessibility={access}
           sensors={sensors}
           collisionDetection={closestCenter}
           modifiers={[restrictToVerticalAxis]}

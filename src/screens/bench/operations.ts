@@ -11,7 +11,8 @@ import { scaleOwn } from '@/core/drawing/scale-own'
 import { membersOf } from '@/core/drawing/edit'
 import type { PaintPlace } from '@/core/drawing/finish'
 import type { DrawingObject } from '@/core/drawing/object'
-import { find, withNewIds } from '@/core/drawing/tree'
+import { freshName } from '@/core/drawing/fresh'
+import { find, walk, withNewIds } from '@/core/drawing/tree'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import type { Bench } from './bench'
@@ -102,11 +103,22 @@ export function duplicate(bench: Bench): void {
 }
 
 /** Adds copies just above their originals' level and follows them, so that a further duplicate repeats the map. */
-export function addCopies(bench: Bench, made: readonly DrawingObject[], map: Transform, label: string): void {
+export function addCopies(bench: Bench, copied: readonly DrawingObject[], map: Transform, label: string): void {
+  const made = numbered(bench, copied)
   const into = parentOf(bench, bench.selected[0]?.id)
   bench.edit({ kind: 'add', objects: made, into, at: membersOf(bench.objects, into).length }, label)
   bench.select(made.map(({ id }) => id))
   followCopies(bench, made, map)
+}
+
+/** Copies under names of their own: the word of the original with the next number. */
+function numbered(bench: Bench, copied: readonly DrawingObject[]): DrawingObject[] {
+  const taken = [...walk(bench.objects)].map(({ object }) => object)
+  return copied.map((object) => {
+    const one = { ...object, name: freshName(object.name.replace(/ \d+$/, '').slice(0, 74), taken) }
+    taken.push(one)
+    return one
+  })
 }
 
 export function parentOf(bench: Bench, id: string | undefined): string | null {

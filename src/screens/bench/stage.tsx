@@ -95,7 +95,7 @@ export function Stage({ tools }: { tools: Tools }) {
               <Sheet rules={rules} view={view} />
               {marks && layers.grid && <GridLayer rules={rules} view={view} />}
             </Layer>
-            {layers.references && (
+            {marks && layers.references && (
               <Layer stage={stage}>
                 <ReferenceLayer over={false} view={view} />
               </Layer>
@@ -117,8 +117,8 @@ export function Stage({ tools }: { tools: Tools }) {
                 size={seenPixels !== null && rules.sizes.includes(seenPixels) ? seenPixels : rules.sizes[0]!}
               />
             )}
-            <DifferenceLayer view={view} />
-            {layers.references && (
+            {marks && <DifferenceLayer view={view} />}
+            {marks && layers.references && (
               <Layer stage={stage}>
                 <ReferenceLayer over view={view} />
               </Layer>

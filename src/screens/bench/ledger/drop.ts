@@ -4,7 +4,7 @@ import { isContainer } from '@/core/drawing/object'
 import { find } from '@/core/drawing/tree'
 import type { Bench } from '../bench'
 import { parentOf } from '../operations'
-import type { LedgerRow } from './row'
+import type { LedgerRow } from './rows'
 
 /** Where a row that is dragged would go; `onto` when into the container whose row it lies on. */
 type Drop = { readonly into: string | null; readonly at: number; readonly onto: boolean }

@@ -17,6 +17,7 @@ export function NameCell({
   if (!editing || readOnly) {
     return (
       <span
+        data-name
         className="max-w-[calc(100%-16px)] flex-none truncate"
         title={`${object.name} · double click to rename`}
         onDoubleClick={() => setEditing(true)}

@@ -14,10 +14,20 @@ import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import clsx from 'clsx'
 import { Link2, Link2Off } from 'lucide-react'
-import { useCallback, useDeferredValue, useEffect, useMemo, useState, type RefObject } from 'react'
-import { type Container, type DrawingObject, isCombining, isContainer } from '@/core/drawing/object'
-import { countObjects, find, outermost } from '@/core/drawing/tree'
-import { DRAG_ACCESS } from '@/ui/drag-access'
+import {
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type MouseEvent,
+  type RefObject,
+} from 'react'
+import { isContainer } from '@/core/drawing/object'
+import { countObjects, find, outermost, walk } from '@/core/drawing/tree'
+import { dragAccess } from '@/ui/drag-access'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
 import { observeRect } from '@/ui/observe-rect'
 import { benchMenu } from '../commands'
@@ -27,7 +37,8 @@ import { dropOf } from './drop'
 import { AnchorChooser } from './anchor'
 import { NamesEdge } from './drag-edge'
 import type { Panel } from './panel'
-import { GRID, type LedgerRow, Row } from './row'
+import { GRID, Row } from './row'
+import { rangeOf, rowsOf, rowsWith } from './rows'
 import { SelectionRow } from './selection-row'
 
 /** A press is a drag once it has travelled. The same object each time: a new one would draw every row again. */
@@ -50,7 +61,11 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
   const linked = useBenchState((state) => state.linked)
   const nameWidth = useBenchState((state) => state.nameWidth)
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
-  const all = useMemo(() => rowsOf(objects, folded), [objects, folded])
+  const [sought, setSought] = useState('')
+  const all = useMemo(
+    () => (sought.trim() === '' ? rowsOf(objects, folded) : rowsWith(objects, sought)),
+    [objects, folded, sought],
+  )
   // A new row comes in a task of its own, after the square has shown the object.
   const before = useDeferredValue(all)
   const rows = all.length > before.length ? before : all
@@ -86,6 +101,63 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
     // Only when something else is selected: not while rows change around it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [firstSelected])
+  // The row that the keys are at, and where a range begins.
+  const [active, setActive] = useState<string | null>(null)
+  const latest = useRef({ rows, from: firstSelected ?? null })
+  useEffect(() => {
+    latest.current = { rows, from: latest.current.from }
+  })
+  const pick = useCallback(
+    (id: string, { shiftKey, ctrlKey, metaKey }: Pick<MouseEvent, 'shiftKey' | 'ctrlKey' | 'metaKey'>) => {
+      setActive(id)
+      if (shiftKey) return bench.select(rangeOf(latest.current.rows, latest.current.from, id))
+      latest.current.from = id
+      if (ctrlKey || metaKey) bench.toggle(id)
+      else bench.select([id])
+    },
+    [bench],
+  )
+  const containers = useMemo(
+    () => [...walk(objects)].flatMap(({ object }) => (isContainer(object) ? [object.id] : [])),
+    [objects],
+  )
+  const isAllFolded = containers.length > 0 && containers.every((id) => folded.has(id))
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+    if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey || event.altKey) return
+    const at = rows.findIndex(({ object }) => object.id === (active ?? firstSelected))
+    const row = rows[at],
+      element = event.currentTarget.querySelector<HTMLElement>(`[data-id="${row?.object.id}"]`)
+    const goTo = (index: number) => {
+      const next = rows[Math.max(0, Math.min(rows.length - 1, index))]
+      if (!next) return
+      virtual.scrollToIndex(rows.indexOf(next), { align: 'auto' })
+      if (next.locked) setActive(next.object.id)
+      else pick(next.object.id, { shiftKey: event.shiftKey, ctrlKey: false, metaKey: false })
+    }
+    const keys: Readonly<Record<string, () => void>> = {
+      ArrowDown: () => goTo(at + 1),
+      ArrowUp: () => goTo(at < 0 ? 0 : at - 1),
+      Home: () => goTo(0),
+      End: () => goTo(rows.length - 1),
+      ArrowLeft: () => row && isContainer(row.object) && !folded.has(row.object.id) && onFold(row.object.id),
+      ArrowRight: () => row && folded.has(row.object.id) && onFold(row.object.id),
+      ' ': () => row && !row.locked && bench.toggle(row.object.id),
+      Enter: () => element?.querySelector<HTMLElement>('button[aria-label^="x of "]')?.focus(),
+      F2: () =>
+        element?.querySelector('[data-name]')?.dispatchEvent(new window.MouseEvent('dblclick', { bubbles: true })),
+    }
+    const act = keys[event.key]
+    if (!act) return
+    event.preventDefault()
+    act()
+  }
+  // A press on a row leaves the keys to the square, and marks no text.
+  const onMouseDown = (event: MouseEvent) => {
+    if ((event.target as HTMLElement).closest('button, input')) return
+    event.preventDefault()
+    ;(document.activeElement as HTMLElement | null)?.blur()
+  }
+  const access = useMemo(() => dragAccess((id) => find(bench.objects, id)?.object.name ?? ''), [bench])
   const sensors = useSensors(useSensor(PointerSensor, AFTER_TRAVEL))
   const [menu, setMenu] = useState<readonly MenuEntry[]>([])
 
@@ -118,7 +190,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
     )
   }
   // The right button takes the row it is pressed on, then offers what the square offers.
-  const onContextMenu = (event: React.MouseEvent) => {
+  const onContextMenu = (event: MouseEvent) => {
     const name = (event.target as HTMLElement).closest<HTMLElement>('[data-object]')?.dataset.id
     const row = rows.find(({ object }) => object.id === name)
     if (row && !row.locked && !selection.has(row.object.id)) bench.select([row.object.id])
@@ -131,8 +203,11 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
         role="treegrid"
         aria-label="Objects"
         aria-multiselectable
+        tabIndex={0}
+        onKeyDown={onKeyDown}
+        onMouseDown={onMouseDown}
         onContextMenu={onContextMenu}
-        className="min-w-[calc(818px+var(--names))]"
+        className="group/rows outline-none min-w-[calc(818px+var(--names))]"
         style={{ '--names': `${nameWidth}px` } as React.CSSProperties}
       >
         <div
@@ -141,8 +216,30 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
         >
           <span />
           <span />
-          <span role="columnheader" className="relative pl-4">
-            object
+          <span role="columnheader" className="relative flex min-w-0 items-center gap-1 pr-2">
+            <button
+              type="button"
+              aria-label={isAllFolded ? 'Unfold all' : 'Fold all'}
+              title={isAllFolded ? 'Unfold all' : 'Fold all'}
+              disabled={containers.length === 0}
+              onClick={() => setFolded(new Set(isAllFolded ? [] : containers))}
+              className="w-3 flex-none hover:text-ink disabled:opacity-0"
+            >
+              {isAllFolded ? '▸' : '▾'}
+            </button>
+            <input
+              type="search"
+              aria-label="Find objects by name"
+              placeholder="object, find…"
+              value={sought}
+              onChange={({ target }) => setSought(target.value)}
+              onKeyDown={(event) => {
+                if (event.key !== 'Escape') return
+                setSought('')
+                event.currentTarget.blur()
+              }}
+              className="h-[18px] min-w-0 flex-1 bg-transparent placeholder:text-quiet"
+            />
             <NamesEdge />
           </span>
           <span role="columnheader" className="pl-1">
@@ -199,7 +296,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
         {selected.length > 1 && <SelectionRow objects={selected} rules={rules} />}
         <DndContext
           id="ledger"
-          accessibility={DRAG_ACCESS}
+          accessibility={access}
           sensors={sensors}
           collisionDetection={closestCenter}
           modifiers={[restrictToVerticalAxis]}
@@ -225,6 +322,8 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
                       landing={landing === row.object.id}
                       folded={folded.has(row.object.id)}
                       onFold={onFold}
+                      active={row.object.id === (active ?? firstSelected)}
+                      onPick={pick}
                     />
                   </div>
                 )
@@ -235,22 +334,6 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
       </div>
     </RightMenu>
   )
-}
-
-/** Rows from the front to the back; members of an assembly in the order in which they are combined. */
-function rowsOf(
-  objects: readonly DrawingObject[],
-  folded: ReadonlySet<string>,
-  depth = 0,
-  inside: Container | null = null,
-  locked = false,
-): LedgerRow[] {
-  const order = inside ? objects : objects.toReversed()
-  return order.flatMap((object) => {
-    const row: LedgerRow = { object, depth, inside, locked: locked || object.locked === true }
-    if (!isContainer(object) || folded.has(object.id)) return [row]
-    return [row, ...rowsOf(object.members, folded, depth + 1, isCombining(object) ? object : null, row.locked)]
-  })
 }
 
 function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {

@@ -27,6 +27,7 @@ import { FlagButton } from './flag-button'
 import { FRAME, RADIUS } from './limits'
 import { RowSnags } from '../snags/row-snags'
 import { NameCell } from './name-cell'
+import type { LedgerRow } from './rows'
 import { Optional } from './optional'
 import { OwnNumbers } from './own-numbers'
 import { NamedNumberCell, WordCell } from './value-cell'
@@ -35,13 +36,6 @@ import { NamedNumberCell, WordCell } from './value-cell'
 export const GRID =
   'grid grid-cols-[22px_22px_minmax(var(--names),1fr)_54px_repeat(4,48px)_48px_68px_62px_52px_68px_62px_176px] items-center'
 
-export type LedgerRow = {
-  readonly object: DrawingObject
-  readonly depth: number
-  readonly inside: Container | null
-  readonly locked: boolean
-}
-
 type Props = LedgerRow & {
   readonly rules: Rules
   readonly selected: boolean
@@ -49,6 +43,9 @@ type Props = LedgerRow & {
   /** Something that is dragged would come into it. */
   readonly landing: boolean
   readonly onFold: (id: string) => void
+  /** The keys are at it. */
+  readonly active: boolean
+  readonly onPick: (id: string, event: Pick<React.MouseEvent, 'shiftKey' | 'ctrlKey' | 'metaKey'>) => void
 }
 
 /** One object of the ledger. An edit in a selected row goes to every selected object that has that value. */
@@ -62,6 +59,8 @@ export const Row = memo(function Row({
   folded,
   landing,
   onFold,
+  active,
+  onPick,
 }: Props) {
   const bench = useBench()
   const anchor = useBenchState((state) => state.anchor)
@@ -108,12 +107,14 @@ export const Row = memo(function Row({
       data-object={object.name}
       data-id={object.id}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      onMouseDown={(event) => pickRow(bench, object, locked, event)}
+      onMouseDown={(event) => pickRow(bench, object, locked, event, onPick)}
       onMouseEnter={() => bench.store.setState({ hover: object.id })}
       onMouseLeave={() => bench.store.setState({ hover: null })}
       className={clsx(
         GRID,
-        'h-[22px] border-b border-faint',
+        'h-[22px] border-b border-faint select-none',
+        active &&
+          'group-focus-visible/rows:outline group-focus-visible/rows:outline-2 group-focus-visible/rows:-outline-offset-2 group-focus-visible/rows:outline-hand',
         selected && 'bg-hand-wash shadow-[inset_3px_0_var(--hand)]',
         isDragging && 'relative z-10 bg-film',
         landing && 'outline outline-2 -outline-offset-2 outline-hand',
@@ -274,12 +275,16 @@ function linkedChange(
 }
 
 /** A press on a row selects it; Shift or Ctrl adds it. Locked rows are not selected. */
-function pickRow(bench: Bench, object: DrawingObject, locked: boolean, event: React.MouseEvent): void {
-  if (event.button !== 0 || (event.target as HTMLElement).closest('[data-flag]')) return
-  if (locked) return
-  const { selection } = bench.store.getState()
-  if (event.shiftKey || event.ctrlKey || event.metaKey) bench.toggle(object.id)
+function pickRow(
+  bench: Bench,
+  object: DrawingObject,
+  locked: boolean,
+  event: React.MouseEvent,
+  onPick: Props['onPick'],
+): void {
+  if (event.button !== 0 || locked || (event.target as HTMLElement).closest('[data-flag]')) return
+  const isMore = event.shiftKey || event.ctrlKey || event.metaKey
   // A press on a cell of a selected row keeps the selection, so that the edit goes to all of it.
-  else if (!selection.has(object.id) || !(event.target as HTMLElement).closest('button, input'))
-    bench.select([object.id])
+  const isCell = (event.target as HTMLElement).closest('button, input') !== null
+  if (isMore || !isCell || !bench.store.getState().selection.has(object.id)) onPick(object.id, event)
 }

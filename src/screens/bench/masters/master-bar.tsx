@@ -7,7 +7,7 @@ import { PixelPicture } from '@/ui/pixel-picture'
 import { baseIn } from '../bench'
 import { useBench, useBenchState, useCalmPlaced, useSetRules, useSlot } from '../context'
 import { OverSquare } from '../layers/over-square'
-import { deriveAgain, drawByItself, MASTERS, settle, settledDrawing } from './operations'
+import { byObject, deriveAgain, drawByItself, MASTERS, settle, settledDrawing } from './operations'
 
 /** How the open master comes about, where it is not the main one, and the ways to compare it and to give it up. */
 export function MasterBar() {
@@ -16,9 +16,12 @@ export function MasterBar() {
   const base = useBenchState(({ master }) => baseIn(rules, master))
   const placed = useCalmPlaced()
   const { compare, listing } = useSlot(MASTERS)
+  const conflicts = useMemo(() => {
+    const standing = placed?.standing
+    return byObject(standing?.by === 'derivation' ? standing.conflicts : [])
+  }, [placed])
   if (!placed || base === rules.grid.size) return null
   const { standing } = placed
-  const conflicts = standing.by === 'derivation' ? standing.conflicts : []
   const toggle = (way: 'overlay' | 'blink') => (
     <button
       type="button"
@@ -37,8 +40,8 @@ export function MasterBar() {
     >
       {listing && conflicts.length > 0 && (
         <ul aria-label="Changed on both sides" className="max-h-[260px] overflow-y-auto border-b border-hair">
-          {conflicts.map((conflict) => (
-            <ConflictRow key={`${conflict.object} ${conflict.key}`} conflict={conflict} main={rules.grid.size} />
+          {conflicts.map((some) => (
+            <ConflictRow key={some[0]!.object} conflicts={some} main={rules.grid.size} />
           ))}
         </ul>
       )}
@@ -86,34 +89,36 @@ export function MasterBar() {
   )
 }
 
-/** Something that was changed here and on the main master: both ways side by side, each to be taken. */
-function ConflictRow({ conflict, main }: { conflict: Conflict; main: number }) {
+/** An object that was changed here and on the main master: both ways side by side, each to be taken. */
+function ConflictRow({ conflicts, main }: { conflicts: readonly Conflict[]; main: number }) {
   const bench = useBench()
   const ground = useFilm() === 'night' ? 'dark' : 'light'
   const placed = useCalmPlaced()
   const ways = useMemo(
-    () => (['mine', 'theirs'] as const).map((keep) => ({ keep, drawing: settledDrawing(bench, conflict, keep) })),
+    () => (['mine', 'theirs'] as const).map((keep) => ({ keep, drawing: settledDrawing(bench, conflicts, keep) })),
     // What the bench has open decides.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [bench, conflict, placed],
+    [bench, conflicts, placed],
   )
   return (
     <li className="flex items-center gap-3 border-b border-hair px-2.5 py-1.5 last:border-b-0">
       <span className="min-w-0 flex-1">
-        <b className="font-[640]">{conflict.name}</b> <span className="text-quiet">{wordsOf(conflict)}</span>
+        <b className="font-[640]">{conflicts[0]!.name}</b> <span className="text-quiet">{wordsOf(conflicts)}</span>
       </span>
       {ways.map(({ keep, drawing }) => (
         <button
           key={keep}
           type="button"
-          onClick={() => settle(bench, conflict, keep)}
+          onClick={() => settle(bench, conflicts, keep)}
           className="flex items-center gap-1.5 border border-hair px-1.5 py-1 hover:border-ink"
         >
           {drawing && <PixelPicture source={{ ...drawing, ground }} size={32} label="" />}
           <span className="text-left leading-[13px]">
             {keep === 'mine' ? 'keep mine' : `take from ${main}`}
             <br />
-            <span className="text-quiet">{figureOf(keep === 'mine' ? conflict.mine : conflict.theirs)}</span>
+            <span className="text-quiet">
+              {conflicts.map((one) => figureOf(keep === 'mine' ? one.mine : one.theirs)).join(' ')}
+            </span>
           </span>
         </button>
       ))}
@@ -122,10 +127,10 @@ function ConflictRow({ conflict, main }: { conflict: Conflict; main: number }) {
 }
 
 /** What was changed on both sides, in words. */
-function wordsOf({ key }: Conflict): string {
-  if (key === 'gone') return 'was deleted there and changed here'
-  if (key === 'contours') return 'nodes changed on both sides'
-  return `${key} changed on both sides`
+function wordsOf(conflicts: readonly Conflict[]): string {
+  const keys = conflicts.map(({ key }) => (key === 'contours' ? 'nodes' : key))
+  if (keys.includes('gone')) return 'was deleted there and changed here'
+  return `${keys.join(', ')} changed on both sides`
 }
 
 const figureOf = (value: unknown): string =>

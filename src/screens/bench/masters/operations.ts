@@ -66,32 +66,45 @@ export function drawByItself(bench: Bench): void {
 }
 
 /** Settles what was changed on both sides: as it was drawn here, or as it is derived now. */
-export function settle(bench: Bench, conflict: Conflict, keep: 'mine' | 'theirs'): void {
-  const { here, icon, base } = bench,
-    one = placed(bench)
-  if (!here || !icon || !one?.master.from) return
-  const derived = derivedFrom(masterFor(icon).objects, bench.setRules, base).objects
-  const { objects, from } = settledConflict(
-    { objects: one.master.objects, from: one.master.from },
-    derived,
-    conflict,
-    keep,
-  )
+export function settle(bench: Bench, conflicts: readonly Conflict[], keep: 'mine' | 'theirs'): void {
+  const { here } = bench,
+    one = placed(bench),
+    sides = settledSides(bench, conflicts, keep)
+  const [first] = conflicts
+  if (!here || !one || !sides || !first) return
   commit(
     bench.session,
-    { kind: 'master', ...here, drawn: { ...one.master, objects: [...objects], from: [...from] } },
-    keep === 'mine' ? `Keep ${conflict.name} as it is drawn here` : `Take ${conflict.name} as it is derived`,
+    { kind: 'master', ...here, drawn: { ...one.master, objects: [...sides.objects], from: [...sides.from] } },
+    keep === 'mine' ? `Keep ${first.name} as it is drawn here` : `Take ${first.name} as it is derived`,
   )
 }
 
-/** What a drawing would be if a conflict were settled one way. */
-export function settledDrawing(bench: Bench, conflict: Conflict, keep: 'mine' | 'theirs') {
+/** The drawing, and what it was derived from, with conflicts settled one way. */
+function settledSides(bench: Bench, conflicts: readonly Conflict[], keep: 'mine' | 'theirs') {
   const { icon, base } = bench,
     one = placed(bench)
   if (!icon || !one?.master.from) return null
   const derived = derivedFrom(masterFor(icon).objects, bench.setRules, base).objects
-  const { objects } = settledConflict({ objects: one.master.objects, from: one.master.from }, derived, conflict, keep)
-  return { objects, rules: bookAt(bench.setRules, base) }
+  let sides: ReturnType<typeof settledConflict> = { objects: one.master.objects, from: one.master.from }
+  for (const conflict of conflicts) sides = settledConflict(sides, derived, conflict, keep)
+  return sides
+}
+
+/** What a drawing would be if conflicts were settled one way. */
+export function settledDrawing(bench: Bench, conflicts: readonly Conflict[], keep: 'mine' | 'theirs') {
+  const sides = settledSides(bench, conflicts, keep)
+  return sides && { objects: sides.objects, rules: bookAt(bench.setRules, bench.base) }
+}
+
+/** Conflicts by object: what was changed of one object on both sides is one thing to decide. */
+export function byObject(conflicts: readonly Conflict[]): readonly (readonly Conflict[])[] {
+  const found = new Map<string, Conflict[]>()
+  for (const one of conflicts) {
+    const list = found.get(one.object)
+    if (list) list.push(one)
+    else found.set(one.object, [one])
+  }
+  return [...found.values()]
 }
 
 /** The next grid of the set after the open one, the first after the last. */

@@ -23,7 +23,7 @@ export function drawBoxTool(bench: Bench, shape: BoxShape): Tool {
   const tilted = tiltedBox(bench, shape),
     three = threePlaces(bench)
   const way = () => {
-    const { layBy } = bench.read(LAY)
+    const layBy = bench.read(LAY).layBy[shape.word] ?? 'corners'
     if (layBy === 'corners' || !shape.ways?.includes(layBy)) return null
     return layBy === 'three' ? three : tilted
   }

@@ -340,7 +340,7 @@ describe('rounding corners', () => {
 describe('laying by other ways', () => {
   it('tilted: a baseline, then a height', () => {
     const hand = new Hand()
-    hand.bench.put(LAY, { layBy: 'tilted' })
+    hand.bench.put(LAY, { layBy: { Rectangle: 'tilted', Ellipse: 'tilted' } })
     hand.drag('rectangle', [4, 16], [12, 10])
     hand.tools.rectangle!.hover!(at(15, 14))
     hand.drag('rectangle', [15, 14])
@@ -356,7 +356,7 @@ describe('laying by other ways', () => {
 
   it('by three places: through a node, touching two sides', () => {
     const hand = new Hand(line('a', 0, 20, 24, 20), line('b', 2, 0, 2, 24), path('p', false, [10, 12], [10, 2]))
-    hand.bench.put(LAY, { layBy: 'three' })
+    hand.bench.put(LAY, { layBy: { Ellipse: 'three' } })
     for (const [x, y] of [
       [6.3, 20],
       [2, 15.7],

@@ -31,7 +31,10 @@ export const interlace = defineKind<Interlace>({
   },
   times: () => 4,
   fields: () => FIELDS,
-  summary: (object, scene) => `${laced(object, scene).crossings.length} crossings`,
+  summary(object, scene) {
+    const { length } = laced(object, scene).crossings
+    return length === 1 ? '1 crossing' : `${length} crossings`
+  },
   lost: null,
   any: ({ fc, members, half, place }) =>
     fc.record(

@@ -14,7 +14,7 @@ export const patchworkFields = (): Field<Patchwork>[] => [
     id: 'gaps',
     what: 'the gaps that are closed',
     as: 'number',
-    suffix: ' gaps closed',
+    suffix: ' widest gap closed',
     step: 0.05,
     limits: { least: 0, most: 100 },
     read: ({ close }) => close ?? 0,

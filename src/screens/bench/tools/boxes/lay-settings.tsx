@@ -5,7 +5,7 @@ import { Choice } from '@/ui/choice'
 import type { Limits } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
 import { useBench, useBenchState, useSlot } from '../../context'
-import { LAY } from '../laying'
+import { LAY, type LayBy as LayWay } from '../laying'
 import { FIELD, Setting } from '../setting'
 
 export const LaySettings = () => <LayBy ellipse={false} />
@@ -65,15 +65,19 @@ const PARTS = [
 /** How rectangles and ellipses are laid, and at what size a click places them. */
 function LayBy({ ellipse }: { ellipse: boolean }) {
   const bench = useBench()
-  const layBy = useLayBy(ellipse)
+  const { layBy: ways } = useSlot(LAY)
+  const word = ellipse ? 'Ellipse' : 'Rectangle',
+    layBy = ways[word] ?? 'corners'
   const part = useSlot(LAY).part
   return (
     <div className="flex items-center gap-2 pl-3">
-      <Choice<'corners' | 'tilted' | 'three'>
+      <Choice<LayWay>
         label="Lay by"
         value={layBy}
         options={ellipse ? [...LAYS, THREE] : LAYS}
-        onChange={(next) => bench.put(LAY, { layBy: next })}
+        // What stays so until it is changed back is marked.
+        className={layBy === 'corners' ? undefined : 'outline outline-1 outline-hand'}
+        onChange={(next) => bench.put(LAY, { layBy: { ...ways, [word]: next } })}
       />
       {ellipse && (
         <Choice
@@ -146,9 +150,4 @@ function LaySize() {
       )}
     </div>
   )
-}
-
-function useLayBy(ellipse: boolean) {
-  const { layBy } = useSlot(LAY)
-  return layBy === 'three' && !ellipse ? 'corners' : layBy
 }
