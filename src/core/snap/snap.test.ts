@@ -174,6 +174,10 @@ describe('snapping to the true thing', () => {
     )
     const beyond = snapPoint({ x: 14.05, y: 14.1 }, snapTargets(rules, [line('l', 2, 8, 10, 12)], onGrid), reach)
     expect([label(beyond), beyond.point]).toEqual(['extension', { x: 14, y: 14 }])
+    // A line that only happens to go on past a place of the grid does not draw away from it.
+    const slanted = snapTargets(rules, [line('l', 2, 8, 16, 17.2)], onGrid)
+    expect(snapPoint({ x: 22.98, y: 22.02 }, slanted, reach).point).toEqual({ x: 23, y: 22 })
+    expect(label(snapPoint({ x: 22.75, y: 21.65 }, slanted, reach))).toBe('extension')
   })
 
   it('catches the node of a rounded corner, not only where its arc begins', () => {

@@ -60,13 +60,19 @@ export function snapPoint(p: Point, targets: SnapTargets, reach: number, from?: 
   const x = catchAxis(p.x, targets.xs, targets.step, reach)
   const y = catchAxis(p.y, targets.ys, targets.step, reach)
   const beyond = on.extensions ? extensionNear(targets, p, reach) : null
-  if (beyond) return alongLine(beyond, p, x, y, reach, from)
+  const along = beyond && alongLine(beyond, p, x, y, reach, from)
+  // What is of the grid, the rules or a side beats a line that happens to go on nearby.
+  const isExact = Math.max(x.away, y.away) <= reach * EXACT
+  if (along && (!isExact || distance(along.point, { x: x.value, y: y.value }) < SAME_POINT)) return along
   if (on.edges && near.length > 0) {
     const at = near.map((curve) => nearestOnCurve(curve, p)).sort((a, b) => a.distance - b.distance)[0]!.at
     return { point: at, marks: [{ kind: 'point', at, label: 'edge' }] }
   }
   return { point: { x: x.value, y: y.value }, marks: marks(x, y) }
 }
+
+/** The share of the reach within which a point is taken to be meant for the place that both axes give. */
+const EXACT = 1 / 3
 
 /** How far beyond its ends, in its own lengths, a line is still gone on with. */
 const BEYOND = 3
