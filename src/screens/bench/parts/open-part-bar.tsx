@@ -52,7 +52,7 @@ export function OpenPartBar() {
       <OverSquare
         role="group"
         aria-label={`The part ${group.opened.part} is open`}
-        className="top-0 left-1/2 flex h-7 -translate-x-1/2 items-center gap-3 border border-t-0 border-hand bg-sheet px-2.5 text-small whitespace-nowrap"
+        className="top-[28px] left-1/2 flex h-7 -translate-x-1/2 items-center gap-3 border border-hand bg-sheet px-2.5 text-small whitespace-nowrap"
       >
         <span>
           part <b className="font-[640]">{group.opened.part}</b> is open{!isHere && ` in ${icon.name}`}
