@@ -163,10 +163,8 @@ test('wave: copies of one circle over a photo, patches joined and dropped, a str
   expect(svg).toMatch(/cx="18" cy="4" r="1"/)
   // Copies of all circles are beside it, hidden and locked.
   await page.getByRole('tab', { name: /^Objects/ }).click()
-  for (const flag of ['Show', 'Unlock']) {
-    await expect(page.getByRole('button', { name: `${flag} Ellipse 1` })).toHaveCount(2)
-    await expect(page.getByRole('button', { name: `${flag} Ellipse 2` })).toHaveCount(1)
-  }
+  for (const flag of ['Show', 'Unlock'])
+    for (const n of [1, 2, 3]) await expect(page.getByRole('button', { name: `${flag} Ellipse ${n}` })).toHaveCount(1)
 })
 
 test('knot of pieces: each over the next, the last over the first, in one step', async ({ page }) => {
