@@ -94,6 +94,7 @@ test('a number that no set takes is refused where it is typed; a width of nothin
   await expect(
     page.getByRole('status').filter({ hasText: '“x of Coil” goes from −1,000,000 to 1,000,000.' }),
   ).toBeVisible()
+  await page.keyboard.press('Escape')
   await bench.expectCell('x of Coil', '2.5')
   await bench.type('w of Coil', '0')
   await bench.saved()
