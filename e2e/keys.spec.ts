@@ -97,3 +97,34 @@ test('words are kept by Escape, rules wait while one looks at the drawing, an op
   await expect(open).toHaveCount(0)
   await expect(page.getByRole('button', { name: 'Rename ferry' })).toBeVisible()
 })
+
+test('the ledger by keys: a row is found, named, added to a selection; a range is taken by Shift, in one press', async ({
+  page,
+}) => {
+  const bench = await BenchPage.withNewSet(page, `Rows ${Date.now()}`)
+  for (const x of [2, 7, 12, 17]) {
+    await page.keyboard.press('1')
+    await bench.drag([x, 4], [x + 3, 8])
+  }
+  const chosen = () =>
+    page
+      .locator('[role=row][aria-selected=true][data-object]')
+      .evaluateAll((rows) => rows.map((row) => (row as HTMLElement).dataset.object))
+  await page.keyboard.press('Alt+l')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Shift+ArrowDown')
+  await expect.poll(chosen).toEqual(['Rectangle 3', 'Rectangle 2'])
+  await page.keyboard.press('F2')
+  await page.getByLabel('Name of Rectangle 2').fill('Plank')
+  await page.keyboard.press('Enter')
+  await expect(bench.row('Plank')).toBeVisible()
+  // What is selected on the square is where the keys and ranges begin.
+  await bench.click(18, 4)
+  await bench
+    .row('Plank')
+    .getByTitle(/double click/)
+    .click({ modifiers: ['Shift'] })
+  await expect.poll(chosen).toEqual(['Rectangle 4', 'Rectangle 3', 'Plank'])
+  await page.getByLabel('Find objects by name').fill('plank')
+  await expect(page.locator('[role=row][data-object]')).toHaveCount(1)
+})

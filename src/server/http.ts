@@ -49,6 +49,19 @@ export async function boundedBytes(request: Request, limit: number): Promise<Res
   return { ok: true, value: Buffer.concat(chunks) }
 }
 
+/** What a request asks for in JSON, of so many bytes at most; a sentence where it asks for nothing of the kind. */
+export async function wishIn<T>(
+  request: Request,
+  schema: { safeParse(value: unknown): { success: true; data: T } | { success: false } },
+  limit: number,
+  sentence: string,
+): Promise<Result<T>> {
+  const bytes = await boundedBytes(request, limit)
+  if (!bytes.ok) return bytes
+  const parsed = schema.safeParse(jsonOf(bytes.value))
+  return parsed.success ? { ok: true, value: parsed.data } : failed('invalid', sentence)
+}
+
 /** What a request's bytes say in JSON; null where they are none. */
 export function jsonOf(bytes: Uint8Array): unknown {
   try {

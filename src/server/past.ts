@@ -4,7 +4,7 @@ import { iconPart } from '../core/set/merge-icon'
 import type { Db } from './database'
 import { done, failed, type Result } from './failure'
 import { GONE, type SetRow, setRow } from './set-row'
-import { iconJson, inOrder } from './set-rows'
+import { iconJson, inOrder, writtenSet } from './set-rows'
 
 /** A state of a set that can be looked at again: its last of a day, or one that was given a name. */
 export type PastState = {
@@ -132,7 +132,15 @@ export function pastSet(db: Db, id: string, revision: number): Promise<string | 
       order,
     )
     const delivery = valueOf('delivery')
-    return `{"name":${valueOf('name')},"kind":${JSON.stringify(set.kind)},"rules":${valueOf('rules')},${delivery === 'null' ? '' : `"delivery":${delivery},`}"icons":[${there.map(({ json }) => json).join()}]}`
+    return writtenSet(
+      {
+        name: JSON.parse(valueOf('name')) as string,
+        kind: set.kind,
+        rules: valueOf('rules'),
+        delivery: delivery === 'null' ? null : delivery,
+      },
+      there.map(({ json }) => json),
+    )
   })
 }
 

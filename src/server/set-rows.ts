@@ -67,7 +67,12 @@ export const iconJson = (icon: IconRow): string =>
   `{"id":${JSON.stringify(icon.id)},"name":${JSON.stringify(icon.name)},${icon.labels === null ? '' : `${icon.labels.slice(1, -1)},`}"masters":${icon.masters}}`
 
 /** Stored rows as the JSON of a set. */
-export function setJson({ name, kind, rules, delivery, icons }: SetRows): string {
-  const written = icons.map(iconJson)
+export const setJson = (set: SetRows): string => writtenSet(set, set.icons.map(iconJson))
+
+/** The JSON of a set with icons that are written as JSON already. */
+export function writtenSet(
+  { name, kind, rules, delivery }: Omit<SetRows, 'icons'>,
+  written: readonly string[],
+): string {
   return `{"name":${JSON.stringify(name)},"kind":${JSON.stringify(kind)},"rules":${rules},${delivery === null ? '' : `"delivery":${delivery},`}"icons":[${written.join(',')}]}`
 }

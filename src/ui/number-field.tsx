@@ -41,6 +41,8 @@ export function NumberField({
   const abandoned = useRef(false)
   const text = draft ?? (value === null ? '' : figure(value))
 
+  const stays = value === null ? `${label} stays as it is.` : `${label} stays ${figure(value)}.`
+
   /** Takes what was typed; what will not do is said, and what was there comes back. Whether it was taken. */
   function accept(): boolean {
     if (draft === null || abandoned.current) return true
@@ -53,8 +55,6 @@ export function NumberField({
     if (isTaken && next !== null && next !== value) onChange(next)
     return isTaken
   }
-
-  const stays = value === null ? `${label} stays as it is.` : `${label} stays ${figure(value)}.`
 
   function passes(next: number): boolean {
     const problem = limits ? beyond(next, limits, label) : null

@@ -195,6 +195,24 @@ describe('what is built in several steps', () => {
     }
   })
 
+  it('taken back to nothing goes on from no path any more', () => {
+    const open = path(
+      [
+        { x: 2, y: 2 },
+        { x: 6, y: 2 },
+      ],
+      false,
+    )
+    const hand = new Hand(open)
+    hand.bench.take('pen')
+    click(hand, 6, 2)
+    for (const key of ['Backspace', 'Delete']) hand.tools.pen!.key!(key)
+    for (const x of [10, 14]) click(hand, x, 10)
+    hand.tools.pen!.key!('Enter')
+    expect(hand.objects[0]).toBe(open)
+    expect(nodesOf(hand)).toEqual([2, 2])
+  })
+
   it('is not redone over what the set was meanwhile: a redo of the set waits for the hand', () => {
     const { hand, session } = drawn()
     hand.tools.pen!.key!('Enter')

@@ -101,21 +101,27 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
     // Only when something else is selected: not while rows change around it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [firstSelected])
-  // The row that the keys are at, and where a range begins.
-  const [active, setActive] = useState<string | null>(null)
-  const latest = useRef({ rows, from: firstSelected ?? null })
+  // The row that the keys are at, and where a range begins; what was selected elsewhere since counts instead.
+  const [mark, setMark] = useState<{ active: string; from: string; selection: ReadonlySet<string> } | null>(null)
+  const own = mark?.selection === selection ? mark : null
+  const active = own?.active ?? firstSelected
+  const latest = useRef({ rows, from: firstSelected })
   useEffect(() => {
-    latest.current = { rows, from: latest.current.from }
+    latest.current = { rows, from: own?.from ?? firstSelected }
   })
+  const note = useCallback(
+    (id: string, from = id) => setMark({ active: id, from, selection: bench.store.getState().selection }),
+    [bench],
+  )
   const pick = useCallback(
     (id: string, { shiftKey, ctrlKey, metaKey }: Pick<MouseEvent, 'shiftKey' | 'ctrlKey' | 'metaKey'>) => {
-      setActive(id)
-      if (shiftKey) return bench.select(rangeOf(latest.current.rows, latest.current.from, id))
-      latest.current.from = id
-      if (ctrlKey || metaKey) bench.toggle(id)
+      const { rows: now, from = id } = latest.current
+      if (shiftKey) bench.select(rangeOf(now, from, id))
+      else if (ctrlKey || metaKey) bench.toggle(id)
       else bench.select([id])
+      note(id, shiftKey ? from : id)
     },
-    [bench],
+    [bench, note],
   )
   const containers = useMemo(
     () => [...walk(objects)].flatMap(({ object }) => (isContainer(object) ? [object.id] : [])),
@@ -124,14 +130,14 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
   const isAllFolded = containers.length > 0 && containers.every((id) => folded.has(id))
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey || event.altKey) return
-    const at = rows.findIndex(({ object }) => object.id === (active ?? firstSelected))
+    const at = rows.findIndex(({ object }) => object.id === active)
     const row = rows[at],
       element = event.currentTarget.querySelector<HTMLElement>(`[data-id="${row?.object.id}"]`)
     const goTo = (index: number) => {
       const next = rows[Math.max(0, Math.min(rows.length - 1, index))]
       if (!next) return
       virtual.scrollToIndex(rows.indexOf(next), { align: 'auto' })
-      if (next.locked) setActive(next.object.id)
+      if (next.locked) note(next.object.id)
       else pick(next.object.id, { shiftKey: event.shiftKey, ctrlKey: false, metaKey: false })
     }
     const keys: Readonly<Record<string, () => void>> = {
@@ -141,7 +147,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
       End: () => goTo(rows.length - 1),
       ArrowLeft: () => row && isContainer(row.object) && !folded.has(row.object.id) && onFold(row.object.id),
       ArrowRight: () => row && folded.has(row.object.id) && onFold(row.object.id),
-      ' ': () => row && !row.locked && bench.toggle(row.object.id),
+      ' ': () => row && !row.locked && pick(row.object.id, { shiftKey: false, ctrlKey: true, metaKey: false }),
       Enter: () => element?.querySelector<HTMLElement>('button[aria-label^="x of "]')?.focus(),
       F2: () =>
         element?.querySelector('[data-name]')?.dispatchEvent(new window.MouseEvent('dblclick', { bubbles: true })),
@@ -322,7 +328,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
                       landing={landing === row.object.id}
                       folded={folded.has(row.object.id)}
                       onFold={onFold}
-                      active={row.object.id === (active ?? firstSelected)}
+                      active={row.object.id === active}
                       onPick={pick}
                     />
                   </div>

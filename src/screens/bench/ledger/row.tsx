@@ -274,7 +274,7 @@ function linkedChange(
   return { [key]: value }
 }
 
-/** A press on a row selects it; Shift or Ctrl adds it. Locked rows are not selected. */
+/** A press on a row selects it; with Shift all from the last one to it, with Ctrl it too. Locked rows are not selected. */
 function pickRow(
   bench: Bench,
   object: DrawingObject,

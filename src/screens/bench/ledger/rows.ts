@@ -34,8 +34,8 @@ export function rowsWith(objects: readonly DrawingObject[], sought: string): Led
 }
 
 /** The ids of the rows from one to another, but for what is locked. */
-export function rangeOf(rows: readonly LedgerRow[], from: string | null, to: string): string[] {
-  const places = [from ?? to, to].map((id) => rows.findIndex(({ object }) => object.id === id))
+export function rangeOf(rows: readonly LedgerRow[], from: string, to: string): string[] {
+  const places = [from, to].map((id) => rows.findIndex(({ object }) => object.id === id))
   const [a, b] = places[0]! < 0 ? [places[1]!, places[1]!] : [Math.min(...places), Math.max(...places)]
   return rows.slice(a, b + 1).flatMap(({ object, locked }) => (locked ? [] : [object.id]))
 }

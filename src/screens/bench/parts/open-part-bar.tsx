@@ -1,10 +1,10 @@
 'use client'
 
-import { find } from '@/core/drawing/tree'
 import { useSessionState } from '../../frame/set-provider'
 import { shown } from '../../frame/session'
 import { useBench, useBenchState, useSlot } from '../context'
 import { OverSquare } from '../layers/over-square'
+import { openMaster } from '../masters/operations'
 import { closeUnchanged, openedIn, PARTS } from './operations'
 
 /**
@@ -22,26 +22,26 @@ export function OpenPartBar() {
     return (own && openedIn(own)) ?? (other && openedIn(other)) ?? null
   })
   if (!found) return null
-  const { icon, group } = found
+  const { icon, base, group } = found
   const isHere = icon.id === (bench.icon?.id ?? null)
   const there = () => {
     bench.open(icon.id)
-    // It may be open on another of its grids.
-    if (find(bench.objects, group.id)) bench.store.setState({ scope: group.id, selection: new Set() })
+    openMaster(bench, base)
+    bench.store.setState({ scope: group.id, selection: new Set() })
   }
   const ways: readonly (readonly [string, () => void])[] = [
     ...(isHere ? [] : [['go there', there] as const]),
     [
       'done',
       () => {
-        if (!isHere) there()
+        there()
         bench.put(PARTS, { asking: { putBack: group.id } })
       },
     ],
     [
       'cancel',
       () => {
-        if (!isHere) there()
+        there()
         closeUnchanged(bench, group.id)
       },
     ],

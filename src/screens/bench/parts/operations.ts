@@ -165,7 +165,7 @@ export function openPlacement(bench: Bench, object: OfKind<'placement'>): void {
 }
 
 /** A part that is open in an icon, and where. */
-type OpenIn = { readonly icon: Icon; readonly group: Opened }
+type OpenIn = { readonly icon: Icon; readonly base: number; readonly group: Opened }
 
 const known = new WeakMap<Icon['masters'], OpenIn | null>()
 
@@ -173,10 +173,10 @@ const known = new WeakMap<Icon['masters'], OpenIn | null>()
 export function openedIn(icon: Icon): OpenIn | null {
   let found = known.get(icon.masters)
   if (found === undefined) {
-    const group = icon.masters
-      .flatMap(({ objects }) => [...walk(objects)])
-      .find(({ object }) => object.kind === 'group' && object.opened)?.object
-    known.set(icon.masters, (found = group ? { icon, group: group as Opened } : null))
+    const open = icon.masters.flatMap(({ base, objects }) =>
+      [...walk(objects)].flatMap(({ object }) => (isOpened(object) ? [{ icon, base, group: object }] : [])),
+    )[0]
+    known.set(icon.masters, (found = open ?? null))
   }
   return found
 }
@@ -188,10 +188,12 @@ function placementOf({ opened, members: _, kind: __, mask: ___, underlap: ____, 
   return { ...common, kind: 'placement', ...opened }
 }
 
+const isOpened = (object: DrawingObject): object is Opened => object.kind === 'group' && object.opened !== undefined
+
 /** An opened part by its id; null when it is none. */
 function openedById(bench: Bench, id: string): Opened | null {
   const object = find(bench.objects, id)?.object
-  return object?.kind === 'group' && object.opened ? (object as Opened) : null
+  return object && isOpened(object) ? object : null
 }
 
 /** The opened part that one is in, or that is selected. */

@@ -22,7 +22,7 @@ import {
 import { allNodes, editedPath, putPath } from '../node-selection'
 import { slotInHand } from '../slot'
 import { toScreen } from '../view'
-import { editDrag, pathDrag, travelled } from './drags'
+import { afterRelease, editDrag, pathDrag, travelled } from './drags'
 import type { At, Drag, Tool } from './tool'
 import { pickAt, pickWithin } from './under'
 
@@ -66,16 +66,8 @@ export function cornerTool(bench: Bench): Tool {
         corner = all && resultCornerAt(bench, all, at)
       if (object && corner) return pullResult(bench, object, all, corner, at)
       const found = cornerAt(bench, at)
-      if (found) {
-        const drag = pull(bench, found.path, found.place)
-        return {
-          ...drag,
-          release(end) {
-            drag.release(end)
-            bench.put(CORNER, { place: found.place })
-          },
-        }
-      }
+      if (found)
+        return afterRelease(pull(bench, found.path, found.place), () => bench.put(CORNER, { place: found.place }))
       const other = object ? pickAt(bench, at) : pickWithin(bench, at)
       bench.select(other ? [other.id] : [])
       return null

@@ -40,6 +40,15 @@ export function editDrag<T>(bench: Bench, next: (at: At) => Step<T> | null, { sh
   }
 }
 
+/** A drag after whose release something more is done: what was pulled stays in hand. */
+export const afterRelease = (drag: Drag, then: () => void): Drag => ({
+  ...drag,
+  release(at) {
+    drag.release(at)
+    then()
+  },
+})
+
 /** A drag that changes objects. */
 export const objectsDrag = (bench: Bench, label: string, next: (at: At) => Step<DrawingObject[]> | null): Drag =>
   editDrag(bench, next, {

@@ -23,7 +23,7 @@ import { allNodes, editedPath, nodeKey, previewPath, putPath, selectedNodes } fr
 import { slotInHand } from '../slot'
 import { toScreen } from '../view'
 import { lineFigure } from './draw-line'
-import { editDrag, lasso, pathDrag, travelled } from './drags'
+import { afterRelease, editDrag, lasso, pathDrag, travelled } from './drags'
 import { caught } from './snapping'
 import type { At, Drag, Tool } from './tool'
 import { hoverOver, pickAt, pickWithin } from './under'
@@ -218,13 +218,7 @@ function pullHandle(bench: Bench, path: PathObject, place: NodeAt, side: 'in' | 
       held: { marks, figure: { at: point, text: lineFigure(node, point) } },
     }
   })
-  return {
-    ...pull,
-    release(at) {
-      pull.release(at)
-      bench.put(HANDLE, { handle: { at: place, side } })
-    },
-  }
+  return afterRelease(pull, () => bench.put(HANDLE, { handle: { at: place, side } }))
 }
 
 /** Takes the handle in hand away: its segment leaves the node straight. */

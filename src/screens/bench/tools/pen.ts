@@ -212,10 +212,12 @@ export function penTool(bench: Bench): Tool {
         another = down
         return true
       }
-      const { nodes } = pen()
+      const { nodes, onto } = pen()
       if (!down || nodes.length === 0) return false
       if (key === 'Enter' || key === 'Escape') finish(false)
-      else if (key === 'Backspace' || key === 'Delete') step({ nodes: nodes.slice(0, -1), next: null, closing: false })
+      else if (key === 'Backspace' || key === 'Delete')
+        // Without a node it goes on from nothing any more.
+        step({ nodes: nodes.slice(0, -1), onto: nodes.length > 1 ? onto : null, next: null, closing: false })
       else return false
       return true
     },

@@ -4,7 +4,7 @@ import { database } from '@/server/database'
 import { readFamily } from '@/server/delivery/family'
 import { holdRun, knownTargets } from '@/server/delivery/runs'
 import { done, failed } from '@/server/failure'
-import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
+import { answer, reply, wishIn } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { GONE } from '@/server/set-row'
 
@@ -19,13 +19,11 @@ const MOST = 16_000
  */
 export const POST = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
   answer(async () => {
-    const bytes = await boundedBytes(request, MOST)
-    if (!bytes.ok) return reply(bytes)
-    const wish = Wish.safeParse(jsonOf(bytes.value))
-    if (!wish.success) return reply(failed('invalid', 'A delivery names its targets.'))
+    const wish = await wishIn(request, Wish, MOST, 'A delivery names its targets.')
+    if (!wish.ok) return reply(wish)
     const db = await database(),
       stored = await readFamily(db, (await params).setId)
     if (!stored) return reply(failed('not-found', GONE))
-    const run = holdRun(db, renderer(), stored, knownTargets(wish.data.targets ?? targetsOf(stored.family)))
+    const run = holdRun(db, renderer(), stored, knownTargets(wish.value.targets ?? targetsOf(stored.family)))
     return reply(done({ run: run.id, revision: stored.revision }))
   })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { database } from '@/server/database'
 import { done, failed } from '@/server/failure'
-import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
+import { answer, reply, wishIn } from '@/server/http'
 import { nameState, pastStates } from '@/server/past'
 import { GONE } from '@/server/set-row'
 
@@ -22,10 +22,8 @@ export const GET = (_: Request, { params }: Asked): Promise<Response> =>
 /** Keeps a set as it is now under a name. */
 export const POST = (request: Request, { params }: Asked): Promise<Response> =>
   answer(async () => {
-    const bytes = await boundedBytes(request, MOST)
-    if (!bytes.ok) return reply(bytes)
-    const wish = Wish.safeParse(jsonOf(bytes.value))
-    if (!wish.success) return reply(failed('invalid', 'Give the state a name.'))
-    const named = await nameState(await database(), (await params).setId, null, wish.data.name)
+    const wish = await wishIn(request, Wish, MOST, 'Give the state a name.')
+    if (!wish.ok) return reply(wish)
+    const named = await nameState(await database(), (await params).setId, null, wish.value.name)
     return reply(named.ok ? done({ revision: named.value }) : named)
   })

@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { database } from '@/server/database'
 import { addRelease, listReleases } from '@/server/delivery/releases'
-import { failed } from '@/server/failure'
-import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
+import { answer, reply, wishIn } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 
 type Asked = { params: Promise<{ setId: string }> }
@@ -19,10 +18,8 @@ export const GET = (_: Request, { params }: Asked): Promise<Response> =>
 /** Keeps the delivery of a set as it is now as its next release. */
 export const POST = (request: Request, { params }: Asked): Promise<Response> =>
   answer(async () => {
-    const bytes = await boundedBytes(request, MOST)
-    if (!bytes.ok) return reply(bytes)
-    const parsed = Wish.safeParse(jsonOf(bytes.value))
-    if (!parsed.success) return reply(failed('invalid', 'A release has a note and the targets it is made for.'))
-    const { note, targets } = parsed.data
+    const wish = await wishIn(request, Wish, MOST, 'A release has a note and the targets it is made for.')
+    if (!wish.ok) return reply(wish)
+    const { note, targets } = wish.value
     return reply(await addRelease(await database(), renderer(), (await params).setId, targets, note))
   })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { database } from '@/server/database'
 import { done, failed } from '@/server/failure'
-import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
+import { answer, reply, wishIn } from '@/server/http'
 import { nameState, pastSet } from '@/server/past'
 
 type Asked = { params: Promise<{ setId: string; revision: string }> }
@@ -23,11 +23,9 @@ export const GET = (_: Request, { params }: Asked): Promise<Response> =>
 /** Gives a state that is kept another name; null takes it away. */
 export const POST = (request: Request, { params }: Asked): Promise<Response> =>
   answer(async () => {
-    const bytes = await boundedBytes(request, MOST)
-    if (!bytes.ok) return reply(bytes)
-    const wish = Wish.safeParse(jsonOf(bytes.value))
-    if (!wish.success) return reply(failed('invalid', 'A state has a name, or null for none.'))
+    const wish = await wishIn(request, Wish, MOST, 'A state has a name, or null for none.')
+    if (!wish.ok) return reply(wish)
     const { setId, revision } = await params
-    const named = await nameState(await database(), setId, Number(revision), wish.data.name)
+    const named = await nameState(await database(), setId, Number(revision), wish.value.name)
     return reply(named.ok ? done({ revision: named.value }) : named)
   })
