@@ -91,6 +91,7 @@ try {
       .first()
       .waitFor()
   })
+  await page.getByRole('button', { name: 'Discard' }).click()
   await picture('review', `${quayside}/review`, () => page.waitForTimeout(2500))
   await picture('review-balance', `${quayside}/review`, async () => {
     await page.getByRole('radio', { name: 'balance' }).click()

@@ -178,7 +178,7 @@ export function ReviewScreen() {
               placeholder="find"
               value={sought}
               onChange={({ target: { value } }) => setSought(value)}
-              className="mx-2.5 h-6 w-20 border border-hair bg-sheet px-1.5 text-ink"
+              className="mx-2 h-6 w-16 border border-hair bg-sheet px-1.5 text-ink"
             />
           </div>
         )}
@@ -315,7 +315,7 @@ function Words<T extends string>({
   onChange: (value: T) => void
 }) {
   return (
-    <label className="flex h-full items-center gap-1.5 border-r border-hair px-2.5" title={hints[value]}>
+    <label className="flex h-full items-center gap-1.5 border-r border-hair px-2" title={hints[value]}>
       <span>{word}</span>
       <select
         aria-label={label}
