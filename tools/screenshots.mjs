@@ -1,7 +1,7 @@
 // Makes docs/screenshots/ from the demo sets, on a data folder of its own. Run after bin/start or bin/test has built
 // the product.
 import { spawn } from 'node:child_process'
-import { mkdirSync, rmSync } from 'node:fs'
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { root } from '../bin/prepare.mjs'
@@ -31,8 +31,19 @@ async function picture(name, path, act = async () => undefined) {
   await page.goto(at + path)
   await page.waitForTimeout(1200)
   await act()
-  await page.waitForTimeout(500)
-  await page.screenshot({ path: join(out, `${name}.png`) })
+  writeFileSync(join(out, `${name}.png`), await settled())
+}
+
+/** The page once nothing on it has changed for a while: workers fill in proofs one by one. */
+async function settled() {
+  let last = await page.screenshot()
+  for (let still = 0; still < 4; ) {
+    await page.waitForTimeout(700)
+    const next = await page.screenshot()
+    still = next.equals(last) ? still + 1 : 0
+    last = next
+  }
+  return last
 }
 
 try {

@@ -18,7 +18,7 @@ import { Kysely } from 'kysely'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { pier } from '../../tools/samples'
 import { copyDatabase, copiesOf, DATABASE } from './copies'
-import { AtomicDialect, openDatabase } from './database'
+import { AtomicDialect, holdFolder, openDatabase } from './database'
 import { epochOf } from './epoch'
 import { faultSentence } from './fault-sentence'
 import { migrate, MIGRATION_NAMES } from './migrations'
@@ -56,6 +56,14 @@ function spoil(file: string): void {
 }
 
 describe('a shelf that one can trust', () => {
+  it('is held by one server at a time', () => {
+    holdFolder(folder)
+    const { wiseSquareLock } = globalThis as { wiseSquareLock?: Database.Database }
+    expect(() => holdFolder(folder)).toThrow(/Another server uses the data folder .*End that one first/)
+    wiseSquareLock?.close()
+    expect(() => holdFolder(folder)).not.toThrow()
+  })
+
   it('is copied while it is used, and put back with what is there kept aside, in an epoch of its own', async () => {
     const epoch = await filled('Pier')
     const made = await copyDatabase(folder)

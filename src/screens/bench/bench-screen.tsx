@@ -2,8 +2,10 @@
 
 import { useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
+import type { IconSet } from '@/core/set/set'
 import { useCommandSet } from '@/ui/commands'
 import { NameDialog } from '@/ui/name-dialog'
+import { say } from '@/ui/notice'
 import { useParts } from '@/ui/parts'
 import { shown } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
@@ -82,11 +84,12 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
   // The square first, then what lies over and under it, then what stands around it.
   const parts = useParts(4)
 
-  // What an undone step took away cannot stay selected or stepped into.
+  // What an undone step, or another window, took away cannot stay open, selected or stepped into.
   useEffect(
     () =>
       session.subscribe((state, before) => {
         if (state.history.present === before.history.present) return
+        openAnother(bench, before.history.present)
         const { selection, scope } = bench.store.getState()
         const left = [...selection].filter((id) => bench.has(id))
         if (left.length !== selection.size) bench.select(left)
@@ -115,6 +118,16 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
       </div>
     </BenchContext>
   )
+}
+
+/** Opens another icon where the open one is gone, and says so. */
+function openAnother(bench: Bench, before: IconSet): void {
+  const { icon: id } = bench.store.getState()
+  const gone = before.icons.find((icon) => icon.id === id)
+  if (!gone || bench.icon?.id === id) return
+  const next = bench.icon
+  if (next) bench.open(next.id)
+  say({ text: `“${gone.name}” is gone from the set.${next ? ` This is “${next.name}”.` : ''}` })
 }
 
 /** The open icon in the bar and in the address. */

@@ -41,8 +41,8 @@ export function deleteIcon(bench: Bench, icon: Icon): void {
   const { icons } = present(bench)
   const at = icons.findIndex(({ id }) => id === icon.id)
   const neighbour = icons[at + 1] ?? icons[at - 1]
-  commit(bench.session, { kind: 'remove-icons', ids: [icon.id] }, `Delete ${icon.name}`)
   if (bench.store.getState().icon === icon.id && neighbour) bench.open(neighbour.id)
+  commit(bench.session, { kind: 'remove-icons', ids: [icon.id] }, `Delete ${icon.name}`)
   say({
     text: `“${icon.name}” was deleted. It also waits under “deleted”.`,
     action: { label: 'Undo', run: () => undoStep(bench.session) },
