@@ -1,6 +1,7 @@
 import type { Box } from '../geometry/box'
 import { isTimed, timed } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
+import { WARP } from '../geometry/tolerance'
 import type { Transform } from '../geometry/transform'
 import { costOf, refuseExcess } from './cost'
 import { drawable } from './drawable'
@@ -93,6 +94,11 @@ class EvaluatedScene implements Scene {
   get miterLimit(): number {
     this.note('miterLimit')
     return this.values.miterLimit
+  }
+
+  get tolerance(): number {
+    this.note('tolerance')
+    return this.values.tolerance ?? WARP
   }
 
   edge(thing: Thing): Path {
@@ -239,7 +245,7 @@ function valueAt(values: NamedValues, key: string): Read {
       return stops && text(stops)
     }
     default:
-      return values[key as 'cap' | 'join' | 'miterLimit']
+      return values[key as 'cap' | 'join' | 'miterLimit' | 'tolerance']
   }
 }
 

@@ -1,4 +1,4 @@
-import { type DrawingObject, isContainer, isStyled, type Styled } from './object'
+import { type DrawingObject, isContainer, isStyled, kindOf, type Styled } from './object'
 import type { Scene } from './scene'
 import { styleOf } from './shared-style'
 import { type Fill, isGradient, type Paint } from './paint'
@@ -63,9 +63,56 @@ export function styledWithin(objects: readonly DrawingObject[]): Styled[] {
   )
 }
 
-/** The same, those that share a finish as if it were their own. */
-export const dressedWithin = (objects: readonly DrawingObject[], scene: Scene): Dressed[] =>
-  styledWithin(objects).map((object) => dressed(object, scene))
+/**
+ * Something that is seen painted: an object in its style, or in the style of one of the shapes that it makes of its
+ * members (their number, from 0).
+ */
+export type Painted = {
+  readonly of: DrawingObject
+  readonly shape: number | null
+  readonly name: string
+  readonly style: Style
+}
+
+/**
+ * What is seen painted in a selection. What makes shapes of its members is painted as these are: the members are not
+ * seen.
+ */
+export function paintedWithin(objects: readonly DrawingObject[], scene: Scene): Painted[] {
+  return objects.flatMap((of): Painted[] => {
+    const { name } = of
+    if (isStyled(of)) return [{ of, shape: null, name, style: styleOf(of, scene) }]
+    const made = stylesMade(of)
+    if (made) return made.map((style, shape) => ({ of, shape, name, style }))
+    return isContainer(of) ? paintedWithin(of.members, scene) : []
+  })
+}
+
+/** The styles of the shapes that an object makes of its members; null where it makes none. */
+function stylesMade(object: DrawingObject): Style[] | null {
+  const { withStyles } = kindOf(object)
+  if (!withStyles) return null
+  const styles: Style[] = []
+  withStyles(object, (style) => (styles.push(style), style))
+  return styles
+}
+
+/** The objects in which things are painted, with each of these painted another way. */
+export function paintedAnew(painted: readonly Painted[], change: (one: Painted, i: number) => Style): DrawingObject[] {
+  const anew = new Map<string, DrawingObject>()
+  painted.forEach((one, i) => {
+    const object = anew.get(one.of.id) ?? one.of
+    const style = change(one, i)
+    let nth = 0
+    anew.set(
+      object.id,
+      isStyled(object)
+        ? withFinish(object, style)
+        : (kindOf(object).withStyles?.(object, (own) => (nth++ === one.shape ? style : own)) ?? object),
+    )
+  })
+  return [...anew.values()]
+}
 
 /** An object with what it is painted with said as its own. */
 export const dressed = <T extends Styled>(object: T, scene: Scene): T & { readonly style: Style } =>
@@ -76,10 +123,10 @@ export const withFinish = <T extends Styled>(object: T, style: Style): T & { rea
   object.style === style ? (object as T & { style: Style }) : { ...object, style }
 
 /** Every colour that objects are painted with, names and own ones, and how often, the most used first. */
-export function coloursUsed(objects: readonly Dressed[]): { color: string; count: number }[] {
+export function coloursUsed(painted: readonly { readonly style: Style }[]): { color: string; count: number }[] {
   const counts = new Map<string, number>()
   const add = (color: string) => counts.set(color, (counts.get(color) ?? 0) + 1)
-  for (const { style } of objects) {
+  for (const { style } of painted) {
     for (const paint of paintsOf(style)) {
       if (!isGradient(paint)) {
         if (paint !== 'none') add(paint)
@@ -98,11 +145,6 @@ export function repainted(paint: Paint, to: ReadonlyMap<string, string>): Paint 
   return { ...paint, stops: paint.stops.map((stop) => ({ ...stop, color: to.get(stop.color) ?? stop.color })) }
 }
 
-/** Objects with colours exchanged. */
-export const recoloured = (objects: readonly Dressed[], to: ReadonlyMap<string, string>): Dressed[] =>
-  objects.map((object) =>
-    withFinish(
-      object,
-      withPaints(object.style, (paint) => repainted(paint, to)),
-    ),
-  )
+/** A style with colours exchanged. */
+export const recoloured = (style: Style, to: ReadonlyMap<string, string>): Style =>
+  withPaints(style, (paint) => repainted(paint, to))

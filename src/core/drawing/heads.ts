@@ -1,4 +1,4 @@
-import { lengthTo, segmentLength } from '../geometry/measure'
+import { lengthTo, segmentLength } from '../geometry/lengths'
 import { stretch } from '../geometry/stretch'
 import { type Contour, ellipse, type Path, polyline } from '../geometry/path'
 import type { Point } from '../geometry/point'

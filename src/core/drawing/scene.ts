@@ -43,6 +43,8 @@ export type Scene = {
   readonly cap: Cap
   readonly join: Join
   readonly miterLimit: number
+  /** How far what is bent may lie from where it belongs, in grid units. */
+  readonly tolerance: number
   /** The outline of an object as it is filled, paint left aside. Throws a `Refusal`. */
   edge(object: Thing): Path
   /** The area that an object paints, strokes included. Throws a `Refusal`. */

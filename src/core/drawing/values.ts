@@ -1,4 +1,5 @@
 import type { Point } from '../geometry/point'
+import { WARP } from '../geometry/tolerance'
 import type { Thing } from './kinds/traits'
 import type { Plate } from './plates'
 import { type Gradient, type Stop } from './paint'
@@ -31,7 +32,21 @@ export type NamedValues = {
   readonly cap: Cap
   readonly join: Join
   readonly miterLimit: number
+  /** How far what is bent may lie from where it belongs, in grid units; `WARP` unless something is only previewed. */
+  readonly tolerance?: number | undefined
 }
+
+const rough = new WeakMap<NamedValues, NamedValues>()
+
+/** The same values for a preview that must keep pace with the pointer: what is bent is fitted less closely. */
+export function roughly<T extends NamedValues>(values: T): T {
+  let known = rough.get(values) as T | undefined
+  if (!known) rough.set(values, (known = { ...values, tolerance: PREVIEW * WARP }))
+  return known
+}
+
+/** How many times as far as in the finished drawing what is previewed may lie from its place. */
+const PREVIEW = 8
 
 /** The swatch that stands for the icon's own colour; it is delivered as `currentColor`. */
 export const INK = 'ink'

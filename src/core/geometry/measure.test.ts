@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { lengthTo, measure, segmentLength } from './measure'
+import { lengthTo, segmentLength } from './lengths'
+import { measure } from './measure'
 import { stretch } from './stretch'
 import { ellipse, polyline, transformPath } from './path'
 import { distance } from './point'

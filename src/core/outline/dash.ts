@@ -1,7 +1,7 @@
 import { keepTime } from '../geometry/deadline'
 import { stretch } from '../geometry/stretch'
 import type { Contour } from '../geometry/path'
-import { lengthTo, segmentLength } from '../geometry/measure'
+import { lengthTo, segmentLength } from '../geometry/lengths'
 import type { Segment } from '../geometry/segment'
 import { SAME_POINT } from '../geometry/tolerance'
 

@@ -1,5 +1,5 @@
 import { arcCentre } from '../geometry/arc'
-import { lengthTo, segmentLength } from '../geometry/measure'
+import { lengthTo, segmentLength } from '../geometry/lengths'
 import type { Contour } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { type Arc, line, pointAt, type Segment } from '../geometry/segment'

@@ -1,6 +1,6 @@
 import type { Box } from '../geometry/box'
 import { keepTime } from '../geometry/deadline'
-import { lengthTo, segmentLength } from '../geometry/measure'
+import { lengthTo, segmentLength } from '../geometry/lengths'
 import type { Contour, Path } from '../geometry/path'
 import { cross, distance, hypot, type Point, subtract, unit } from '../geometry/point'
 import { line, pointAt, type Segment } from '../geometry/segment'
@@ -41,9 +41,13 @@ function warped(segment: Segment, bending: Bending, tolerance: number): Segment[
   if (straight) return [line(from, to)]
   return follow((t) => {
     keepTime()
-    const lo = Math.max(0, t - STEP),
-      hi = Math.min(1, t + STEP)
-    return { at: at(t), direction: unit(subtract(at(hi), at(lo))) }
+    return {
+      at: at(t),
+      // Asked for at few of the places, and twice as dear as the place itself.
+      get direction() {
+        return unit(subtract(at(Math.min(1, t + STEP)), at(Math.max(0, t - STEP))))
+      },
+    }
   }, 0.8 * tolerance)
 }
 

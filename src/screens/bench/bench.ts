@@ -6,7 +6,7 @@ import type { Guide } from '@/core/drawing/guide'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { membersOf } from '@/core/drawing/edit'
 import { freshName } from '@/core/drawing/fresh'
-import { type DrawingObject, isContainer, type Kind, type OfKind, type Styled } from '@/core/drawing/object'
+import { type DrawingObject, isContainer, type Kind, type OfKind } from '@/core/drawing/object'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Scene } from '@/core/drawing/scene'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
@@ -202,7 +202,7 @@ export class Bench {
   }
 
   /** Gives objects a finish, without changing one that they shared until now. */
-  restyle(objects: readonly Styled[], label: string): void {
+  restyle(objects: readonly DrawingObject[], label: string): void {
     const { here } = this
     if (here) commit(this.session, { kind: 'draw', ...here, edit: { kind: 'replace', objects } }, label)
   }

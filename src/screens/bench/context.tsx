@@ -3,6 +3,7 @@
 import { createContext, useContext, useDeferredValue } from 'react'
 import { useStore } from 'zustand'
 import type { DrawingObject } from '@/core/drawing/object'
+import { roughly } from '@/core/drawing/values'
 import { bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { masterOn } from '@/core/set/masters'
@@ -104,6 +105,12 @@ export function useRules(): Rules {
     const { rules } = shown(state)
     return bookAt(rules, baseIn(rules, base))
   })
+}
+
+/** The same for what is drawn with each move of the pointer: while something is in hand, less closely. */
+export function usePreviewRules(): Rules {
+  const rules = useRules()
+  return useSessionState(({ preview }) => preview !== null) ? roughly(rules) : rules
 }
 
 /** The rules of the set. */

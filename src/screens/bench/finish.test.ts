@@ -6,7 +6,7 @@ import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { svgOf } from '@/core/formats/svg'
 import { evaluateAll } from '@/core/drawing/evaluate'
-import type { DrawingObject, Styled } from '@/core/drawing/object'
+import type { DrawingObject, OfKind, Styled } from '@/core/drawing/object'
 import { alternativesOf, masterFor, guidesOf, titleOf } from '@/core/set/set'
 import { undoStep } from '../frame/session'
 import { drawOn, keepAlternative, nameAlternative, removeAlternative } from './arrange/alternatives'
@@ -24,6 +24,7 @@ import {
 } from './colours/finish-operations'
 import { benchReferences, setReferences } from './references/reference-operations'
 import { at, Hand } from './tools/hand'
+import { PATCHWORK } from './tools/patchwork/state'
 import { sampleAt } from './tools/sample/gesture'
 
 const box = (id: string, x: number, y: number, w: number, h: number, style = {}): DrawingObject => ({
@@ -381,5 +382,42 @@ describe('references', () => {
     expect(benchReferences(hand.bench)[0]).toMatchObject({ w: 24, h: 24, turn: 90 })
     hand.drag('crop', [2, 2], [6, 8])
     expect(benchReferences(hand.bench)[0]!.crop).toMatchObject({ w: 25, h: 17 })
+  })
+})
+
+describe('the finish of a patchwork', () => {
+  const plain = { fill: 'ink', stroke: 'none', weight: 1 } as const
+  const patches = (id: string) => ({ id, name: id, patches: [{ key: 'a/0/0+', at: { x: 6, y: 6 } }], style: plain })
+  let hand: Hand
+  beforeEach(() => {
+    hand = new Hand({
+      kind: 'patchwork',
+      id: 'w',
+      name: 'w',
+      swept: [patches('one'), patches('two')],
+      members: [box('a', 4, 4, 10, 10), box('b', 8, 8, 10, 10)],
+    } as DrawingObject)
+    hand.bench.select(['w'])
+  })
+  const fills = () => {
+    const [object] = hand.objects as [OfKind<'patchwork'>]
+    return [
+      ...object.swept.map(({ style }) => style.fill),
+      ...object.members.map((one) => (one as Styled & { style: { fill: string } }).style.fill),
+    ]
+  }
+
+  it('is that of the shapes that are seen, never of what lies inside', () => {
+    const inside = fills().slice(2)
+    setPaint(hand.bench, 'fill', { paint: '#d5401b' })
+    expect(fills()).toEqual(['#d5401b', '#d5401b', ...inside])
+    recolour(hand.bench, new Map([['#d5401b', 'ink']]))
+    expect(fills()).toEqual(['ink', 'ink', ...inside])
+  })
+
+  it('is that of the shape in hand while one is', () => {
+    hand.bench.put(PATCHWORK, { shape: 'two' })
+    setPaint(hand.bench, 'fill', { paint: '#d5401b' })
+    expect(fills().slice(0, 2)).toEqual(['ink', '#d5401b'])
   })
 })

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { coloursUsed, dressedWithin } from '@/core/drawing/finish'
+import { coloursUsed, paintedWithin } from '@/core/drawing/finish'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import type { SetEdit } from '@/core/set/edit'
 import { platedEdit, recolouredEdit, renamedEdit, taggedEdit, weightedEdit, wordsOf } from '@/core/set/many'
@@ -37,7 +37,7 @@ export function SelectionBar({
   const { rules } = set
   const colours = () => {
     const scene = sceneOf(rules)
-    return coloursUsed(icons.flatMap((icon) => dressedWithin(masterFor(icon).objects, scene))).map(({ color }) => color)
+    return coloursUsed(icons.flatMap((icon) => paintedWithin(masterFor(icon).objects, scene))).map(({ color }) => color)
   }
   const tags = [...new Set(icons.flatMap(tagsOf))]
   return (

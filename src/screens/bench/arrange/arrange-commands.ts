@@ -1,7 +1,7 @@
 import { boxToBox } from '@/core/geometry/transform'
-import { styledWithin } from '@/core/drawing/finish'
+import { paintedAnew, styledWithin } from '@/core/drawing/finish'
 import { transformPaint } from '@/core/drawing/gradient'
-import { isStyled, type DrawingObject, type Styled } from '@/core/drawing/object'
+import { isStyled, type DrawingObject } from '@/core/drawing/object'
 import type { Mask } from '@/core/drawing/kinds/group/group'
 import { type Finish, isShared, withPaints } from '@/core/drawing/style'
 import { styleOf } from '@/core/drawing/shared-style'
@@ -137,8 +137,10 @@ function selectAlike(bench: Bench, read: (bench: Bench, object: DrawingObject) =
 const FINISH = slot('finish', { copied: null as { readonly style: Finish; readonly box: Box } | null })
 
 function copyFinish(bench: Bench): void {
-  const [object] = styledWithin(bench.free)
-  if (object) bench.put(FINISH, { copied: { style: object.style, box: bench.extent([object])! } })
+  const [one] = paintable(bench)
+  if (!one) return
+  const { of, style } = one
+  bench.put(FINISH, { copied: { style: isStyled(of) ? of.style : style, box: bench.extent([of])! } })
 }
 
 /**
@@ -149,10 +151,12 @@ function pasteFinish(bench: Bench): void {
   const finish = bench.read(FINISH).copied
   if (!finish) return
   const { style, box } = finish
-  const next = styledWithin(bench.free).map((object): Styled => {
-    if (isShared(style)) return { ...object, style }
-    const map = boxToBox(box, bench.extent([object])!)
-    return { ...object, style: withPaints(style, (paint) => transformPaint(paint, map)) }
+  const next = paintable(bench).flatMap((one): DrawingObject[] => {
+    const { of } = one
+    if (isShared(style) && isStyled(of)) return [{ ...of, style }]
+    const map = boxToBox(box, bench.extent([of])!),
+      own = bench.scene.style(style, () => box)
+    return paintedAnew([one], () => withPaints(own, (paint) => transformPaint(paint, map)))
   })
   bench.restyle(next, `Paste the finish on ${next.length === 1 ? next[0]!.name : `${next.length} objects`}`)
 }

@@ -2,7 +2,7 @@
 
 import type { Panel } from '../ledger/panel'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
-import { dressedWithin } from '@/core/drawing/finish'
+import { paintedWithin } from '@/core/drawing/finish'
 import { outermost } from '@/core/drawing/tree'
 import { useBenchState, useCalmObjects, useRules } from '../context'
 import { PaintEditor } from './paint-editor'
@@ -17,8 +17,8 @@ function ColoursPanel() {
   const objects = useCalmObjects()
   const rules = useRules()
   const selection = useBenchState((state) => state.selection)
-  const painted = dressedWithin(outermost(objects, selection), sceneOf(rules))
-  const all = painted.length > 0 ? painted : dressedWithin(objects, sceneOf(rules))
+  const painted = paintedWithin(outermost(objects, selection), sceneOf(rules))
+  const all = painted.length > 0 ? painted : paintedWithin(objects, sceneOf(rules))
   return (
     <div className="flex h-full min-w-[900px] divide-x divide-hair">
       {painted.length === 0 ? (

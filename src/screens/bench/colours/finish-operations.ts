@@ -4,13 +4,13 @@ import {
   type PaintPlace,
   paintAt,
   recoloured,
-  dressedWithin,
-  type Dressed,
-  withFinish,
+  paintedAnew,
+  type Painted,
+  paintedWithin,
   withPaintAt,
 } from '@/core/drawing/finish'
 import { freshGradient } from '@/core/drawing/gradient'
-import type { Styled } from '@/core/drawing/object'
+import type { DrawingObject } from '@/core/drawing/object'
 import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/paint'
 import type { Style } from '@/core/drawing/style'
 import { colourOf, INK, stopsOf } from '@/core/drawing/values'
@@ -18,20 +18,28 @@ import { outermost } from '@/core/drawing/tree'
 import { say } from '@/ui/notice'
 import { commit } from '../../frame/session'
 import type { Bench } from '../bench'
+import { PATCHWORK } from '../tools/patchwork/state'
 
-/** The painted objects of the selection that may be changed. */
-export const paintable = (bench: Bench): Dressed[] => dressedWithin(bench.free, bench.scene)
+/** What of the selection is painted and may be changed; of a patchwork the shape in hand, or all of them. */
+export function paintable(bench: Bench): Painted[] {
+  const painted = paintedWithin(bench.free, bench.scene),
+    open = bench.one('patchwork'),
+    inHand = open ? open.swept.findIndex(({ id }) => id === bench.read(PATCHWORK).shape) : -1
+  return inHand < 0 ? painted : painted.filter(({ of, shape }) => of.id !== open!.id || shape === inHand)
+}
 
-const title = (objects: readonly Styled[]): string =>
-  objects.length === 1 ? objects[0]!.name : `${objects.length} objects`
+function title(painted: readonly Painted[]): string {
+  const objects = new Set(painted.map(({ of }) => of.id))
+  return objects.size === 1 ? painted[0]!.name : `${objects.size} objects`
+}
 
 /** Changes the style of every painted object of the selection. */
-export function changeStyles(bench: Bench, change: (style: Style, object: Dressed) => Style, what: string): void {
-  const objects = paintable(bench)
-  if (objects.length === 0) return say({ text: 'Select a painted object first.' })
+export function changeStyles(bench: Bench, change: (style: Style, one: Painted) => Style, what: string): void {
+  const painted = paintable(bench)
+  if (painted.length === 0) return say({ text: 'Select a painted object first.' })
   bench.edit(
-    { kind: 'replace', objects: objects.map((object) => withFinish(object, change(object.style, object))) },
-    `Set ${what} of ${title(objects)}`,
+    { kind: 'replace', objects: paintedAnew(painted, (one) => change(one.style, one)) },
+    `Set ${what} of ${title(painted)}`,
   )
 }
 
@@ -45,9 +53,9 @@ export function setPaint(bench: Bench, place: PaintPlace, change: { paint?: Pain
 export function makeGradient(bench: Bench, place: PaintPlace, kind: Gradient['kind']): void {
   changeStyles(
     bench,
-    (style, object) => {
+    (style, { of }) => {
       const paint = paintAt(style, place)
-      const box = extentOf([object], bench.scene)!
+      const box = extentOf([of], bench.scene)!
       const stops = paint !== undefined && isGradient(paint) ? paint.stops : firstStops(paint)
       return withPaintAt(style, place, { paint: { ...freshGradient(kind, box, []), stops } })
     },
@@ -71,20 +79,20 @@ function firstStops(paint: Paint | undefined): Stop[] {
 export function gradientInHand(
   bench: Bench,
   asShown = false,
-): { object: Dressed; place: PaintPlace; gradient: Gradient } | null {
+): { painted: Painted; place: PaintPlace; gradient: Gradient } | null {
   const { panel, selection } = bench.store.getState(),
     { place } = bench.read(PAINT)
-  const [object, ...more] = asShown
-    ? dressedWithin(outermost(bench.shownObjects, selection), bench.scene)
+  const [painted, ...more] = asShown
+    ? paintedWithin(outermost(bench.shownObjects, selection), bench.scene)
     : paintable(bench)
-  if (!object || more.length > 0 || panel !== 'colours') return null
-  const paint = paintAt(object.style, place)
-  return paint !== undefined && isGradient(paint) ? { object, place, gradient: paint } : null
+  if (!painted || more.length > 0 || panel !== 'colours') return null
+  const paint = paintAt(painted.style, place)
+  return paint !== undefined && isGradient(paint) ? { painted, place, gradient: paint } : null
 }
 
-/** An object with another gradient at a place. */
-export const withGradient = (object: Dressed, place: PaintPlace, gradient: Gradient): Dressed =>
-  withFinish(object, withPaintAt(object.style, place, { paint: gradient }))
+/** What is painted with another gradient at a place. */
+export const withGradient = (painted: Painted, place: PaintPlace, gradient: Gradient): DrawingObject[] =>
+  paintedAnew([painted], ({ style }) => withPaintAt(style, place, { paint: gradient }))
 
 /** Stops changed into the object's own, whether they were its own or came by a name. */
 export function setStops(
@@ -116,8 +124,11 @@ export function putColour(bench: Bench, color: string): void {
 }
 
 export function recolour(bench: Bench, to: ReadonlyMap<string, string>): void {
-  const objects = paintable(bench)
-  bench.edit({ kind: 'replace', objects: recoloured(objects, to) }, `Recolour ${title(objects)}`)
+  const painted = paintable(bench)
+  bench.edit(
+    { kind: 'replace', objects: paintedAnew(painted, ({ style }) => recoloured(style, to)) },
+    `Recolour ${title(painted)}`,
+  )
 }
 
 /** The hexadecimal digits of a colour on light ground, without its opacity. */

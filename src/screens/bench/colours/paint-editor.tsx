@@ -2,7 +2,7 @@
 
 import { SAMPLE } from '../tools/sample/gesture'
 import { PAINT } from '../paint-in-hand'
-import { type Dressed, paintAt } from '@/core/drawing/finish'
+import { type Painted, paintAt } from '@/core/drawing/finish'
 import { otherKind, reversed, withStop } from '@/core/drawing/gradient'
 import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/paint'
 import { colourOf, INK, stopsOf } from '@/core/drawing/values'
@@ -26,7 +26,7 @@ const KINDS = [
 ] as const
 
 /** The paint in hand: none, a colour or a gradient, with the stop in hand. */
-export function PaintEditor({ objects, rules }: { objects: readonly Dressed[]; rules: Rules }) {
+export function PaintEditor({ objects, rules }: { objects: readonly Painted[]; rules: Rules }) {
   const bench = useBench()
   const { place, stop } = useSlot(PAINT)
   const paint = paintAt(objects[0]!.style, place) ?? 'none'

@@ -3,7 +3,7 @@
 import { PAINT } from '../paint-in-hand'
 import clsx from 'clsx'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
-import { type Dressed, fillsOf, opacityAt, type PaintPlace, paintAt, withFills } from '@/core/drawing/finish'
+import { type Painted, fillsOf, opacityAt, type PaintPlace, paintAt, withFills } from '@/core/drawing/finish'
 import type { DrawingObject } from '@/core/drawing/object'
 import { outermost } from '@/core/drawing/tree'
 import { INK } from '@/core/drawing/values'
@@ -19,7 +19,7 @@ import { cssPaint, paintWord } from './paint-words'
 const small = 'grid h-5 w-4 place-items-center text-quiet enabled:hover:text-ink disabled:opacity-30'
 
 /** The paints of the selection, the front one first: stroke, upper fills, fill. A press takes one in hand. */
-export function PaintList({ objects, rules }: { objects: readonly Dressed[]; rules: Rules }) {
+export function PaintList({ objects, rules }: { objects: readonly Painted[]; rules: Rules }) {
   const bench = useBench()
   const { style } = objects[0]!
   const inHand = useSlot(PAINT).place
@@ -126,7 +126,7 @@ function PaintRow({
 }: {
   place: PaintPlace
   label: string
-  objects: readonly Dressed[]
+  objects: readonly Painted[]
   rules: Rules
   inHand: boolean
   onUp: (() => void) | null

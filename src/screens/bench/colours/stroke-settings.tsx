@@ -1,6 +1,6 @@
 'use client'
 
-import type { Dressed } from '@/core/drawing/finish'
+import type { Painted } from '@/core/drawing/finish'
 import { Cap, Head, Join, type Style, type Weight } from '@/core/drawing/style'
 import type { Rules } from '@/core/rules/rules'
 import { DraftField } from '@/ui/draft-field'
@@ -15,7 +15,7 @@ import { changeStyles } from './finish-operations'
  * How the stroke of the selection lies: weight, side, joins and caps, dashes, heads. What differs is shown as several,
  * and overwritten.
  */
-export function StrokeSettings({ objects, rules }: { objects: readonly Dressed[]; rules: Rules }) {
+export function StrokeSettings({ objects, rules }: { objects: readonly Painted[]; rules: Rules }) {
   const bench = useBench()
   const styles = objects.map(({ style }) => style)
   const shared = <K extends keyof Style>(key: K): Style[K] | typeof SEVERAL =>

@@ -4,7 +4,7 @@ import { styleOf } from '@/core/drawing/shared-style'
 import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { useMemo, useState } from 'react'
 import { contrast, ENOUGH } from '@/core/proof/contrast'
-import { type Dressed, coloursUsed, recoloured } from '@/core/drawing/finish'
+import { type Painted, coloursUsed, paintedAnew, recoloured } from '@/core/drawing/finish'
 import { extent } from '@/core/drawing/extent'
 import { type DrawingObject, isStyled } from '@/core/drawing/object'
 import { isGradient } from '@/core/drawing/paint'
@@ -26,7 +26,7 @@ export function UsedColours({
   rules,
   chosen,
 }: {
-  objects: readonly Dressed[]
+  objects: readonly Painted[]
   rules: Rules
   chosen: boolean
 }) {
@@ -108,7 +108,7 @@ function Pairs({
 }: {
   rules: Rules
   from: [string, string]
-  objects: readonly Dressed[]
+  objects: readonly Painted[]
   chosen: boolean
 }) {
   const bench = useBench()
@@ -120,14 +120,12 @@ function Pairs({
     const all = names.flatMap((a) => names.filter((b) => b !== a).map((b): [string, string] => [a, b]))
     return all
       .map((pair) => {
+        const to = new Map([
+          [from[0], pair[0]],
+          [from[1], pair[1]],
+        ])
         const next = new Map(
-          recoloured(
-            objects,
-            new Map([
-              [from[0], pair[0]],
-              [from[1], pair[1]],
-            ]),
-          ).map((object) => [object.id, object]),
+          paintedAnew(objects, ({ style }) => recoloured(style, to)).map((object) => [object.id, object]),
         )
         return {
           pair,

@@ -1,7 +1,7 @@
 import { paintable } from '../colours/finish-operations'
 import { Split } from 'lucide-react'
 import { divided, pieceStyle } from '@/core/drawing/divided'
-import { styledWithin, withFinish } from '@/core/drawing/finish'
+import { paintedAnew, styledWithin } from '@/core/drawing/finish'
 import { freshStyle } from '@/core/drawing/fresh'
 import { contoursOf } from '@/core/drawing/plain'
 import type { DrawingObject } from '@/core/drawing/object'
@@ -53,14 +53,11 @@ function divide(bench: Bench): void {
 function colourInTurn(bench: Bench): void {
   const painted = paintable(bench)
   const swatches = bench.rules.palette.map(({ name }) => name)
-  const objects = painted.map((object, i) =>
-    withFinish(object, {
-      ...object.style,
-      [object.style.fill === 'none' && object.style.stroke !== 'none' ? 'stroke' : 'fill']:
-        swatches[i % swatches.length]!,
-    }),
-  )
-  bench.edit({ kind: 'replace', objects }, `Colour ${title(painted)} in turn`)
+  const objects = paintedAnew(painted, ({ style }, i) => ({
+    ...style,
+    [style.fill === 'none' && style.stroke !== 'none' ? 'stroke' : 'fill']: swatches[i % swatches.length]!,
+  }))
+  bench.edit({ kind: 'replace', objects }, `Colour ${title(objects)} in turn`)
 }
 
 export function divideCommands(bench: Bench): Command[] {
@@ -78,7 +75,7 @@ export function divideCommands(bench: Bench): Command[] {
     {
       id: 'colour-in-turn',
       name: 'Colour in turn with the palette',
-      needs: () => free() ?? (styledWithin(bench.free).length > 1 ? null : 'Select several painted objects first.'),
+      needs: () => free() ?? (paintable(bench).length > 1 ? null : 'Select several painted objects first.'),
       run: () => colourInTurn(bench),
     },
   ]

@@ -4,9 +4,10 @@ import { sceneOf } from '@/core/drawing/evaluated-scene'
 import { memo } from 'react'
 import { evaluate, excessIn } from '@/core/drawing/evaluate'
 import type { DrawingObject } from '@/core/drawing/object'
-import type { NamedValues } from '@/core/drawing/values'
+import { type NamedValues, roughly } from '@/core/drawing/values'
 import { find, walk } from '@/core/drawing/tree'
-import { useBenchState, useRules, useShownObjects } from '../context'
+import { useSessionState } from '../../frame/set-provider'
+import { useBench, useBenchState, useRules, useShownObjects } from '../context'
 import { ShapeRuns } from './shape-runs'
 
 /**
@@ -16,13 +17,23 @@ import { ShapeRuns } from './shape-runs'
 export function Artwork() {
   const objects = useShownObjects()
   const rules = useRules()
+  const settled = useSettled()
   const scope = useBenchState((state) => state.scope)
   // More than any screen draws in time: what is too much is said instead.
   if (excessIn(objects, rules)) return null
   const count = Math.ceil(objects.length / SHEAF)
-  return Array.from({ length: count }, (_, i) => (
-    <Sheaf key={i} objects={objects.slice(i * SHEAF, (i + 1) * SHEAF)} values={rules} scope={scope} />
-  ))
+  return Array.from({ length: count }, (_, i) => {
+    const sheaf = objects.slice(i * SHEAF, (i + 1) * SHEAF)
+    const values = sheaf.map((object) => (!settled || settled.has(object) ? rules : roughly(rules)))
+    return <Sheaf key={i} objects={sheaf} values={values} scope={scope} />
+  })
+}
+
+/** The objects that are done while others are in hand, which are drawn less closely until they are let go; null where none is. */
+function useSettled(): ReadonlySet<DrawingObject> | null {
+  const isPreview = useSessionState(({ preview }) => preview !== null)
+  const bench = useBench()
+  return isPreview ? new Set(bench.objects) : null
 }
 
 /**
@@ -38,18 +49,22 @@ const Sheaf = memo(
     scope,
   }: {
     objects: readonly DrawingObject[]
-    values: NamedValues
+    values: readonly NamedValues[]
     scope: string | null
   }) {
-    return objects.map((drawn) => (
-      <ObjectShapes key={drawn.id} object={drawn} values={values} dimmed={scope !== null && !find([drawn], scope)} />
+    return objects.map((drawn, i) => (
+      <ObjectShapes
+        key={drawn.id}
+        object={drawn}
+        values={values[i]!}
+        dimmed={scope !== null && !find([drawn], scope)}
+      />
     ))
   },
   (a, b) =>
-    a.values === b.values &&
     a.scope === b.scope &&
     a.objects.length === b.objects.length &&
-    a.objects.every((object, i) => object === b.objects[i]),
+    a.objects.every((object, i) => object === b.objects[i] && a.values[i] === b.values[i]),
 )
 
 const ObjectShapes = memo(function ObjectShapes({

@@ -12,7 +12,7 @@ import { HANDLES } from '@/core/drawing/resize'
 import { find, outermost, walk } from '@/core/drawing/tree'
 import type { Rules } from '@/core/rules/rules'
 import { lockedWithin } from '../bench'
-import { useBench, useBenchState, useRules, useShownObjects } from '../context'
+import { useBench, useBenchState, usePreviewRules, useShownObjects } from '../context'
 import { toScreen, type View } from '../view'
 import { shownGrips } from '../tools/pulls'
 import { DIGITS } from './shape-runs'
@@ -31,7 +31,7 @@ const NOTHING = {}
 
 /** Everything about the drawing that is not the drawing: outlines, handles, snap marks, figures. In screen pixels. */
 export function Overlay({ view, tools }: { view: View; tools: Tools }) {
-  const rules = useRules()
+  const rules = usePreviewRules()
   const tool = useBenchState((state) => state.tool)
   const snags = useBenchState((state) => state.also.snags)
   const allNodes = useBenchState((state) => state.also.allNodes)

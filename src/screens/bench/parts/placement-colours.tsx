@@ -1,6 +1,6 @@
 'use client'
 
-import { coloursUsed, dressedWithin } from '@/core/drawing/finish'
+import { coloursUsed, paintedWithin } from '@/core/drawing/finish'
 import type { OfKind } from '@/core/drawing/object'
 import { useBench, useRules } from '../context'
 import { PaintCell } from '../ledger/value-cell'
@@ -12,7 +12,7 @@ export function PlacementColours({ object }: { object: OfKind<'placement'> }) {
   const rules = useRules()
   const part = partsOf(rules).find(({ name }) => name === object.part)
   if (!part) return null
-  const colours = coloursUsed(dressedWithin(part.objects, bench.scene))
+  const colours = coloursUsed(paintedWithin(part.objects, bench.scene))
   const set = (from: string, to: string) => {
     const { colours: before = [], ...rest } = object
     const others = before.filter((one) => one.from !== from)

@@ -60,7 +60,7 @@ export const gradientHandleAt = (bench: Bench, at: At): GradientHandle | null =>
  * from the centre pulls out the focus.
  */
 export function pullGradient(bench: Bench, { id, at: start }: GradientHandle): Drag {
-  const { object, place, gradient } = gradientInHand(bench)!
+  const { painted, place, gradient } = gradientInHand(bench)!
   const paintInHand = bench.read(PAINT)
   const stop =
     typeof id === 'number'
@@ -81,13 +81,13 @@ export function pullGradient(bench: Bench, { id, at: start }: GradientHandle): D
       : gradient.kind === 'linear'
         ? gradient.from
         : gradient.centre
-  return objectsDrag(bench, `Pull the gradient of ${object.name}`, (at) => {
+  return objectsDrag(bench, `Pull the gradient of ${painted.name}`, (at) => {
     const { point, marks } =
       at.shift && other ? { point: constrainAngle(other, at.p), marks: [] } : caught(bench, at, targets, other)
     const next = pulled(gradient, at.alt && id === 'from' && gradient.kind === 'radial' ? 'focus' : id, point, start)
     const length = other ? ` · ${figure(distance(other, point))} long` : ''
     return {
-      edit: [withGradient(object, place, next)],
+      edit: withGradient(painted, place, next),
       held: { marks, figure: { at: point, text: `${figure(tidy(point.x))}, ${figure(tidy(point.y))}${length}` } },
     }
   })
@@ -117,20 +117,20 @@ function pulled(gradient: Gradient, id: 'from' | 'to' | 'across' | 'focus', p: P
  * stops lies exactly there.
  */
 function pullStop(bench: Bench, index: number): Drag {
-  const { object, place, gradient } = gradientInHand(bench)!
+  const { painted, place, gradient } = gradientInHand(bench)!
   const stops = stopsOf(gradient, bench.rules)
   const targets = bench.targets(new Set())
   // Stops at one place go together: that is a hard edge.
   const together = stops.flatMap(({ at }, i) => (Math.abs(at - stops[index]!.at) < 1e-9 ? [i] : []))
   const least = stops[together[0]! - 1]?.at ?? 0,
     most = stops[together.at(-1)! + 1]?.at ?? 1
-  return objectsDrag(bench, `Pull a stop of ${object.name}`, (at) => {
+  return objectsDrag(bench, `Pull a stop of ${painted.name}`, (at) => {
     const pointed = shareAt(gradient, at.p),
       found = at.free ? null : snapShade(gradient, pointed, targets, bench.reach)
     const share = Math.min(most, Math.max(least, found?.share ?? pointed))
     const next = stops.map((one, i) => (together.includes(i) ? { ...one, at: share } : one))
     return {
-      edit: [withGradient(object, place, { ...gradient, stops: next })],
+      edit: withGradient(painted, place, { ...gradient, stops: next }),
       held: {
         marks: found && share === found.share ? [{ kind: 'point', ...found.place }] : [],
         figure: { at: stopPlace(gradient, share), text: `${figure(Number((share * 100).toFixed(2)))} %` },

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { boxUnion } from '../../../geometry/box'
+import { type Box, boxUnion } from '../../../geometry/box'
+import { pathBounds } from '../../../geometry/path'
 import { distance } from '../../../geometry/point'
 import { applyTidy } from '../../../geometry/tidy'
 import { along, type Bending } from '../../../outline/warp'
@@ -8,6 +9,7 @@ import { NodeRun } from '../../node'
 import { transformNode } from '../../node-transform'
 import { contourOf } from '../../nodes'
 import { PointXY } from '../../place'
+import type { Scene } from '../../scene'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
 import { visible } from '../members'
@@ -18,14 +20,20 @@ import { freehandRun, Trace } from './trace'
 /**
  * Members bent along strokes: what lies along the straight `base` goes to the same share of each stroke's length, what
  * lies beside it stays beside it, `width` times as far. A stroke drawn by hand keeps its `trace`, so that it can be
- * smoothed more or less later.
+ * smoothed more or less later. What lies along a stroke may be `flipped` over it, run `reversed` from its end, or both.
  */
 const Bend = z.strictObject({
   kind: z.literal('bend'),
   ...common,
   base: z.strictObject({ from: PointXY, to: PointXY }),
   strokes: z
-    .array(z.strictObject({ run: NodeRun, trace: Trace.optional() }))
+    .array(
+      z.strictObject({
+        run: NodeRun,
+        trace: Trace.optional(),
+        lies: z.enum(['flipped', 'reversed', 'both']).optional(),
+      }),
+    )
     .min(1)
     .max(100),
   width: z.number().min(-100).max(100),
@@ -40,32 +48,37 @@ export const bend = defineKind<Bend>({
   edge: (object, scene) =>
     together(
       bendings(object).flatMap((bending) =>
-        visible(object.members).map((member) => carriedPath(scene.edge(member), bending)),
+        visible(object.members).map((member) => carriedPath(scene.edge(member), bending, scene.tolerance)),
       ),
     ),
   solid: (object, scene) =>
     united(
       bendings(object).flatMap((bending) =>
-        visible(object.members).map((member) => carriedPath(scene.solid(member), bending)),
+        visible(object.members).map((member) => carriedPath(scene.solid(member), bending, scene.tolerance)),
       ),
     ),
   shapes(object, scene) {
     const shapes = object.members.flatMap((member) => scene.shapes(member))
-    return bendings(object).flatMap((bending) => carried(shapes, bending, 'bent'))
+    return bendings(object).flatMap((bending) => carried(shapes, bending, 'bent', scene.tolerance))
   },
-  frame: ({ members }, scene) => boxUnion(members.map((member) => scene.box(member)))!,
+  frame: drawnBox,
   isSmaller: () => true,
   isEven: () => true,
   transform: (object, map) => ({
     ...object,
     base: { from: applyTidy(map, object.base.from), to: applyTidy(map, object.base.to) },
-    strokes: object.strokes.map(({ run, trace }) => ({
+    strokes: object.strokes.map(({ run, trace, ...how }) => ({
+      ...how,
       run: { ...run, nodes: run.nodes.map((node) => transformNode(node, map)) },
       ...(trace && { trace: { ...trace, points: trace.points.map((p) => applyTidy(map, p)) } }),
     })),
   }),
   times: ({ strokes }) => 4 * strokes.length,
-  fields: ({ strokes }) => (strokes.some(({ trace }) => trace) ? [WIDTH, SMOOTHNESS] : [WIDTH]),
+  fields: ({ strokes }) => [
+    WIDTH,
+    ...(strokes.some(({ trace }) => trace) ? [SMOOTHNESS] : []),
+    ...strokes.map((_, i) => lying(i)),
+  ],
   nodes: ({ strokes }) => strokes.map(({ run }) => run),
   // A stroke whose nodes were touched is no longer what the hand drew.
   fold: (object, contours) =>
@@ -73,7 +86,10 @@ export const bend = defineKind<Bend>({
       ? null
       : {
           ...object,
-          strokes: contours.map((run) => object.strokes.find((one) => one.run === run) ?? { run: run as NodeRun }),
+          strokes: contours.map((run, i) => {
+            const { lies } = (contours.length === object.strokes.length && object.strokes[i]) || {}
+            return object.strokes.find((one) => one.run === run) ?? { run: run as NodeRun, ...(lies && { lies }) }
+          }),
         },
   summary: ({ strokes }) => `along ${strokes.length === 1 ? 'a stroke' : `${strokes.length} strokes`}`,
   lost: null,
@@ -94,6 +110,7 @@ export const bend = defineKind<Bend>({
         ],
         [
           {
+            lies: 'both',
             run: {
               closed: false,
               nodes: [
@@ -109,12 +126,20 @@ export const bend = defineKind<Bend>({
     }),
 })
 
+/** The box of what is drawn; of the members where that is nothing. */
+function drawnBox(object: Bend, scene: Scene): Box {
+  return pathBounds(scene.edge(object)) ?? boxUnion(object.members.map((member) => scene.box(member)))!
+}
+
 /** The map along each stroke that is long enough to be one. */
 function bendings({ base, strokes, width }: Bend): Bending[] {
   if (distance(base.from, base.to) < 1e-6) return []
-  return strokes.flatMap(({ run }) => {
+  return strokes.flatMap(({ run, lies }) => {
     const contour = contourOf(run)
-    return contour.segments.some(({ from, to }) => distance(from, to) > 1e-6) ? [along(contour, base, width)] : []
+    if (!contour.segments.some(({ from, to }) => distance(from, to) > 1e-6)) return []
+    const isReversed = lies === 'reversed' || lies === 'both',
+      isFlipped = lies === 'flipped' || lies === 'both'
+    return [along(contour, isReversed ? { from: base.to, to: base.from } : base, isFlipped ? -width : width)]
   })
 }
 
@@ -128,6 +153,31 @@ const WIDTH: Field<Bend> = {
   read: ({ width }) => width * 100,
   write: (object, value) => ({ ...object, width: value / 100 }),
 }
+
+const LIES = {
+  'as drawn': undefined,
+  'flipped over it': 'flipped',
+  'from its end': 'reversed',
+  'both ways': 'both',
+} as const
+
+/** How what is bent lies along one of the strokes. */
+const lying = (i: number): Field<Bend> => ({
+  id: `stroke ${i + 1}`,
+  what: `how it lies along stroke ${i + 1}`,
+  as: 'choice',
+  options: Object.keys(LIES),
+  read: ({ strokes }) => Object.entries(LIES).find(([, lies]) => lies === strokes[i]?.lies)![0],
+  write: (object, word) => ({
+    ...object,
+    strokes: object.strokes.map((one, k) => {
+      if (k !== i) return one
+      const { lies: _, ...rest } = one
+      const lies = LIES[word as keyof typeof LIES]
+      return lies ? { ...rest, lies } : rest
+    }),
+  }),
+})
 
 const SMOOTHNESS: Field<Bend> = {
   id: 'smoothness',
@@ -143,7 +193,7 @@ const SMOOTHNESS: Field<Bend> = {
       if (!one.trace) return one
       const trace = { ...one.trace, smoothness }
       const run = freehandRun(trace)
-      return run ? { run, trace } : one
+      return run ? { ...one, run, trace } : one
     }),
   }),
 }

@@ -1,4 +1,4 @@
-import { segmentLength } from '../../../geometry/measure'
+import { segmentLength } from '../../../geometry/lengths'
 import { type Point, subtract } from '../../../geometry/point'
 import type { Segment } from '../../../geometry/segment'
 import { directionAt } from '../../../geometry/slope'

@@ -1,5 +1,6 @@
 import { boxUnion } from '../../../geometry/box'
-import { type Point } from '../../../geometry/point'
+import type { Path } from '../../../geometry/path'
+import type { Point } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
 import { apply, compose, inverse } from '../../../geometry/transform'
 import { carried, carriedPath } from '../../carried'
@@ -19,12 +20,12 @@ export const warp = defineKind<Warp>({
   word: 'Warp',
   schema: Warp,
   hasMembers: true,
-  edge: (object, scene) => together(bent(object, (member) => scene.edge(member))),
-  solid: (object, scene) => united(bent(object, (member) => scene.solid(member))),
+  edge: (object, scene) => together(bent(object, scene, (member) => scene.edge(member))),
+  solid: (object, scene) => united(bent(object, scene, (member) => scene.solid(member))),
   shapes(object, scene) {
     const shapes = object.members.flatMap((member) => scene.shapes(member))
     const map = warping(object)
-    return map ? carried(shapes, map, 'kept') : shapes
+    return map ? carried(shapes, map, 'kept', scene.tolerance) : shapes
   },
   frame: ({ members }, scene) => boxUnion(members.map((member) => scene.box(member)))!,
   isSmaller: () => true,
@@ -58,9 +59,9 @@ export const warp = defineKind<Warp>({
     }),
 })
 
-const bent = (object: Warp, of: (member: Warp['members'][number]) => ReturnType<Scene['edge']>) => {
+const bent = (object: Warp, scene: Scene, of: (member: Warp['members'][number]) => Path): Path[] => {
   const map = warping(object)
-  return visible(object.members).map((member) => (map ? carriedPath(of(member), map) : of(member)))
+  return visible(object.members).map((member) => (map ? carriedPath(of(member), map, scene.tolerance) : of(member)))
 }
 
 /** What warps by the same handles as are shown, each of them to be pulled. */

@@ -2,7 +2,7 @@ import { boxAround } from '@/core/geometry/box'
 import { nearestOnPath } from '@/core/geometry/nearest'
 import { distance, type Point } from '@/core/geometry/point'
 import { winding } from '@/core/geometry/winding'
-import { dressedWithin } from '@/core/drawing/finish'
+import { paintedWithin } from '@/core/drawing/finish'
 import { freshStyle } from '@/core/drawing/fresh'
 import { laidOut, type LaidLeak } from '@/core/drawing/kinds/patchwork/laid'
 import { type Stretch, stretchesOf } from '@/core/drawing/kinds/patchwork/stretches'
@@ -225,6 +225,6 @@ function sweep(bench: Bench, object: Patchwork, start: At): Drag {
 function finishOf(bench: Bench, object: Patchwork) {
   const { shape } = bench.read(PATCHWORK)
   const inHand = object.swept.find(({ id }) => id === shape)?.style
-  const filled = dressedWithin(object.members, bench.scene).find(({ style }) => style.fill !== 'none')?.style
+  const filled = paintedWithin(object.members, bench.scene).find(({ style }) => style.fill !== 'none')?.style
   return inHand ?? filled ?? freshStyle(bench.rules, true)
 }
