@@ -1,3 +1,4 @@
+import { withCutCasts } from '../drawing/cut-casts'
 import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit'
 import type { Accepted } from '../drawing/accepted'
 import type { Guide } from '../drawing/guide'
@@ -45,7 +46,9 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
   const { icons } = set
   switch (edit.kind) {
     case 'draw':
-      return withMaster(set, edit, ({ objects }) => ({ objects: applyDrawingEdit(objects, edit.edit) }))
+      return withMaster(set, edit, ({ objects }) => ({
+        objects: withCutCasts(objects, applyDrawingEdit(objects, edit.edit)),
+      }))
     case 'guides':
       return withMaster(set, edit, () => ({ guides: edit.guides.length > 0 ? [...edit.guides] : undefined }))
     case 'accept':

@@ -65,8 +65,10 @@ export function snapPoint(p: Point, targets: SnapTargets, reach: number, from?: 
   const isExact = Math.max(x.away, y.away) <= reach * EXACT
   if (along && (!isExact || distance(along.point, { x: x.value, y: y.value }) < SAME_POINT)) return along
   if (on.edges && near.length > 0) {
-    const at = near.map((curve) => nearestOnCurve(curve, p)).sort((a, b) => a.distance - b.distance)[0]!.at
-    return { point: at, marks: [{ kind: 'point', at, label: 'edge' }] }
+    const { at, curve } = near
+      .map((one) => ({ ...nearestOnCurve(one, p), curve: one }))
+      .reduce((best, one) => (one.distance < best.distance ? one : best))
+    return { point: at, marks: [{ kind: 'point', at, label: targets.names.get(curve) ?? 'edge' }] }
   }
   return { point: { x: x.value, y: y.value }, marks: marks(x, y) }
 }

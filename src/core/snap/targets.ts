@@ -47,6 +47,8 @@ export type SnapTargets = {
   /** Those of them that belong to objects and guides: what a circle may touch. */
   readonly edges: readonly Curve[]
   readonly boxes: readonly Box[]
+  /** What curves of the rules are called. */
+  readonly names: ReadonlyMap<Curve, string>
   readonly step: number | null
   readonly on: SnapSwitches
 }
@@ -75,7 +77,7 @@ export function snapTargets(
   const xs: SnapLine[] = [],
     ys: SnapLine[] = [],
     points: SnapPoint[] = [],
-    keylines: Curve[] = [],
+    names = new Map<Curve, string>(),
     edges: Curve[] = [],
     boxes: Box[] = []
   const { size } = rules.grid
@@ -92,7 +94,8 @@ export function snapTargets(
     lines(boxAbout(middle, rules.liveArea, rules.liveArea), 'live area', null)
     for (const { name, shape, w, h } of rules.keylines) {
       lines(boxAbout(middle, w, h), `${name} keyline`, null)
-      if (shape === 'ellipse') keylines.push(...ellipse(middle, w / 2, h / 2).segments.map(curveOf))
+      if (shape === 'ellipse')
+        for (const segment of ellipse(middle, w / 2, h / 2).segments) names.set(curveOf(segment), `${name} keyline`)
     }
     points.push({ at: middle, label: 'square centre' })
   }
@@ -121,7 +124,17 @@ export function snapTargets(
         points.push(...nodes.map(({ x, y }) => ({ at: { x, y }, label: 'node' })))
     for (const { segments } of path) edges.push(...segments.filter(isSomewhere).map(curveOf))
   }
-  return { xs, ys, points, curves: [...keylines, ...edges], edges, boxes, step: on.grid ? rules.grid.step : null, on }
+  return {
+    xs,
+    ys,
+    points,
+    curves: [...names.keys(), ...edges],
+    edges,
+    boxes,
+    names,
+    step: on.grid ? rules.grid.step : null,
+    on,
+  }
 }
 
 /** A guide as a segment that reaches far beyond the square. */

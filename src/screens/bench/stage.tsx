@@ -19,6 +19,7 @@ import { OutlineArtwork, PixelArtwork, TintedArtwork } from './layers/seeing'
 import { addPictures } from './references/reference-operations'
 import { GridLayer, KeylineLayer, Sheet } from './layers/grid'
 import { GuideLayer } from './layers/guides'
+import { KeylineName } from './layers/keyline-name'
 import { Overlay } from './layers/overlay'
 import { Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
@@ -128,7 +129,9 @@ export function Stage({ tools }: { tools: Tools }) {
             </Layer>
             {marks && (
               <Layer stage={stage}>
+                {layers.grid && <GridLayer rules={rules} view={view} over />}
                 <KeylineLayer rules={rules} view={view} layers={layers} />
+                {layers.keylines && <KeylineName view={view} />}
                 {layers.guides && <GuideLayer view={view} size={rules.grid.size} />}
               </Layer>
             )}

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { iconSvg } from '@/core/formats/drawn'
 import { readSetFile } from '@/core/formats/set-file'
 import type { IconSet } from '@/core/set/set'
-import { type Draft, draftOf, outcome as outcomeUnder, ruled } from './draft'
+import { type Draft, draftOf, noted, outcome as outcomeUnder, ruled } from './draft'
 
 const { set } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
 const quayside = set!
@@ -14,6 +14,39 @@ function outcome(one: Draft, from: IconSet) {
   const under = ruled(one, from.rules)
   return under.ok ? { ...under, ...outcomeUnder(under, from) } : under
 }
+
+describe('a draft that follows another set', () => {
+  const weighing = (one: Draft, value: number): Draft => ({
+    ...one,
+    weights: one.weights.map((weight, i) => (i === 0 ? { ...weight, value } : weight)),
+  })
+  const key = `weights/${draft.weights[0]!.name}`
+  const own = (one: Draft) => {
+    const under = ruled(one, quayside.rules)
+    return under.ok && under.rules.follows!.own
+  }
+  const chosen: Draft = { ...draft, follows: { set: 'Leader', id: 'l', own: ['cap', key] } }
+
+  it('keeps what is let follow before the first Apply, and what is changed by hand after that', () => {
+    const released = noted(chosen, { ...weighing(chosen, 1.25), follows: { ...chosen.follows!, own: ['cap'] } })
+    expect(own(released)).toEqual(['cap'])
+    expect(own(noted(released, { ...released, liveArea: 20 }))).toEqual(['cap', 'liveArea'])
+    expect(own(noted(released, weighing(released, 3)))).toEqual(['cap', key])
+  })
+
+  it('has nothing of its own that was changed and changed back', () => {
+    const followed = { ...quayside, rules: { ...quayside.rules, follows: { set: 'Leader', id: 'l', own: [] } } }
+    const start = draftOf(followed.rules),
+      there = noted(start, weighing(start, 3)),
+      back = noted(there, weighing(there, start.weights[0]!.value))
+    const ownOf = (one: Draft) => {
+      const under = ruled(one, followed.rules)
+      return under.ok && under.rules.follows!.own
+    }
+    expect(ownOf(there)).toEqual([key])
+    expect(ownOf(back)).toEqual([])
+  })
+})
 
 describe('a change of the rules', () => {
   it('that changes nothing comes to the same rules', () => {

@@ -176,10 +176,19 @@ const renamed = (kind: ValueKind, list: readonly { name: string; was: string | n
 function ownIn(draft: Draft, before: RulesType): string[] {
   const { follows } = draft
   if (!follows) return []
-  const isNew = !isSameLeader(before.follows, follows)
-  const again = isNew ? [] : before.follows!.own.filter((key) => !follows.own.includes(key))
-  const changed = differences(before, plainRules(draft)).filter((key) => !again.includes(key))
-  return [...new Set([...follows.own, ...changed])].sort()
+  if (!isSameLeader(before.follows, follows)) return follows.own
+  // What was changed and changed back goes on following.
+  const changed = new Set([...before.follows!.own, ...differences(before, plainRules(draft))])
+  return follows.own.filter((key) => changed.has(key))
+}
+
+/** A draft after a change by hand: what was changed is its own from now on, where it follows another set. */
+export function noted(before: Draft, after: Draft): Draft {
+  const { follows } = after
+  // Another leader, or something let follow again: that says itself what is its own.
+  if (!follows || !before.follows || !same(before.follows, follows)) return after
+  const own = [...new Set([...follows.own, ...differences(plainRules(before), plainRules(after))])].sort()
+  return { ...after, follows: { ...follows, own } }
 }
 
 /** A draft as rules, without what it knows of the names before; it may hold what no rules may. */

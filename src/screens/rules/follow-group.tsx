@@ -39,11 +39,11 @@ export function FollowGroup({ draft, onChange }: GroupProps) {
     const differing = differences(leader.rules, plainRules(draft)).sort()
     onChange({ ...draft, follows: { set: leader.name, id, own: differing } })
   }
-  const followAgain = async (key: string) => {
+  const followAgain = async (keys: readonly string[]) => {
     if (!follows) return
     const leader = await rulesOfSet(follows.id, follows.set)
     if ('problem' in leader) return say({ text: leader.problem, tone: 'fault' })
-    const kept = follows.own.filter((one) => one !== key)
+    const kept = follows.own.filter((one) => !keys.includes(one))
     onChange(draftOf(followed(leader.rules, { ...plainRules(draft), follows: { ...follows, own: kept } })))
   }
   if (others.length === 0 && !follows) return null
@@ -86,7 +86,7 @@ export function FollowGroup({ draft, onChange }: GroupProps) {
                 type="button"
                 aria-label={`Let ${key.replace('/', ' ')} follow again`}
                 title={`As in ${follows.set} again`}
-                onClick={() => void followAgain(key)}
+                onClick={() => void followAgain([key])}
                 className="border-l border-hair px-1 text-quiet hover:text-hand"
               >
                 ×
@@ -94,6 +94,16 @@ export function FollowGroup({ draft, onChange }: GroupProps) {
             </li>
           ))}
         </ul>
+      )}
+      {follows && follows.own.length > 1 && (
+        <button
+          type="button"
+          title={`Everything as in ${follows.set}`}
+          onClick={() => void followAgain(follows.own)}
+          className="mt-1.5 h-6 border border-hair px-2 hover:border-ink"
+        >
+          Let all {follows.own.length} follow
+        </button>
       )}
     </Group>
   )

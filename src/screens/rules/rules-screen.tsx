@@ -13,7 +13,7 @@ import { keepWaitingRules, waitingRules } from '../frame/waiting-rules'
 import { useChanges } from './changes'
 import { RuleDiagram } from './diagram'
 import { ChangesSheet } from './changes-sheet'
-import { type Draft, draftOf, outcome, rebased, ruled, settled, type Ways } from './draft'
+import { type Draft, draftOf, noted, outcome, rebased, ruled, settled, type Ways } from './draft'
 import { RulesFiles } from './rules-files'
 import { RulesForm } from './rules-form'
 import { changesInWords, Strip } from './strip'
@@ -97,7 +97,11 @@ export function RulesScreen() {
       <SetBar />
       <div className="row-span-2 flex min-h-0 flex-col border-r border-ink bg-sheet">
         <div className="min-h-0 flex-1 overflow-y-auto">
-          <RulesForm draft={shown} onChange={(next) => setDraft(settled(next))} problems={wrong?.problems ?? NONE} />
+          <RulesForm
+            draft={shown}
+            onChange={(next) => setDraft(noted(shown, settled(next)))}
+            problems={wrong?.problems ?? NONE}
+          />
         </div>
         <div className="border-t border-ink px-4 py-2.5">
           <p role="status" className={`mb-2 min-h-4 ${wrong ? 'text-fault' : 'text-quiet'}`}>

@@ -2,6 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { area } from '@/core/geometry/area'
 import { outline } from '@/core/drawing/evaluate'
 import type { DrawingObject, OfKind } from '@/core/drawing/object'
+import type { Style } from '@/core/drawing/style'
 import { walk } from '@/core/drawing/tree'
 import { undoStep } from '../../frame/session'
 import type { Bench } from '../bench'
@@ -62,6 +63,31 @@ describe('a plate and a cast', () => {
     expect(cast().shadow).toBeUndefined()
     expect(shadow()).toBeLessThan(256 + 2 * 16 * (12 / Math.SQRT2))
     expect(cut).toBeGreaterThan(256)
+  })
+
+  it('find each other whichever comes first, and stay together until one goes', () => {
+    const { bench } = new Hand(box('card', 9, 9, 6, 6))
+    bench.select(['card'])
+    run(bench, 'cast')
+    const cast = () => bench.objects.find(({ kind }) => kind === 'cast') as OfKind<'cast'>
+    expect(cast().cut).toBeUndefined()
+    expect(bench.rules.palette.map(({ name }) => name)).toContain((cast().style as Style).fill)
+    run(bench, 'plate')
+    const plate = () => bench.objects[0] as OfKind<'plate'>
+    expect(bench.rules.palette.map(({ name }) => name)).toContain((plate().style as Style).fill)
+    expect(cast().cut).toEqual({ plate: 'squircle', at: { x: 12, y: 12 } })
+    // A second one is not laid over the first.
+    run(bench, 'plate')
+    expect(bench.objects).toHaveLength(2)
+    bench.edit({ kind: 'replace', objects: [{ ...plate(), plate: 'disc', at: { x: 11, y: 12 } }] }, 'Another')
+    expect(cast().cut).toEqual({ plate: 'disc', at: { x: 11, y: 12 } })
+    bench.edit({ kind: 'replace', objects: [{ ...cast(), whole: true }] }, 'Whole')
+    expect(cast().cut).toBeUndefined()
+    undoStep(bench.session)
+    bench.edit({ kind: 'remove', ids: [plate().id] }, 'Gone')
+    expect(cast().cut).toBeUndefined()
+    undoStep(bench.session)
+    expect(cast().cut).toEqual({ plate: 'disc', at: { x: 11, y: 12 } })
   })
 })
 

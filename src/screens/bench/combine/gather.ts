@@ -5,19 +5,26 @@ import { styledWithin } from '@/core/drawing/finish'
 import { freshStyle } from '@/core/drawing/fresh'
 import type { Finish } from '@/core/drawing/style'
 import { newId } from '@/ui/new-id'
+import type { Rules } from '@/core/rules/rules'
+import type { SetEdit } from '@/core/set/edit'
+import { commit } from '../../frame/session'
 import type { Bench } from '../bench'
 import { title } from '../operations'
 
 /** A container without what every one has. */
 type Bare<C = EmptyContainer> = C extends EmptyContainer ? Omit<C, 'id' | 'name'> : never
 
-/** Puts objects into a live container, which is selected then; what became part of it otherwise is gone. */
+/**
+ * Puts objects into a live container, which is selected then; what became part of it otherwise is gone. `rules` are
+ * those of the set with what the container needs of them.
+ */
 export function gather(
   bench: Bench,
   objects: readonly DrawingObject[],
   word: string,
   container: Bare,
   gone: readonly DrawingObject[] = [],
+  rules: Rules = bench.setRules,
 ): string {
   const id = newId()
   const gathering: DrawingEdit = {
@@ -26,7 +33,16 @@ export function gather(
     container: { id, name: bench.nameFor(word), ...container } as EmptyContainer,
   }
   const removing: DrawingEdit = { kind: 'remove', ids: gone.map((object) => object.id) }
-  bench.edit(gone.length > 0 ? { kind: 'all', edits: [removing, gathering] } : gathering, `${word}: ${title(objects)}`)
+  const edit: DrawingEdit = gone.length > 0 ? { kind: 'all', edits: [removing, gathering] } : gathering,
+    label = `${word}: ${title(objects)}`
+  if (rules === bench.setRules) bench.edit(edit, label)
+  else if (bench.here) {
+    const edits: SetEdit[] = [
+      { kind: 'rules', rules, renames: [] },
+      { kind: 'draw', ...bench.here, edit },
+    ]
+    commit(bench.session, { kind: 'all', edits }, label)
+  }
   bench.select([id])
   return id
 }

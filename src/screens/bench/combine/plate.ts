@@ -1,4 +1,5 @@
 import { Badge } from 'lucide-react'
+import { plateIn } from '@/core/drawing/cut-casts'
 import type { DrawingEdit } from '@/core/drawing/edit'
 import { extentOf } from '@/core/drawing/extent'
 import type { DrawingObject, OfKind } from '@/core/drawing/object'
@@ -7,7 +8,6 @@ import { sizeOf } from '@/core/drawing/kinds/placement/placed'
 import type { Plate } from '@/core/drawing/plates'
 import type { Style } from '@/core/drawing/style'
 import { boxAbout } from '@/core/geometry/box'
-import { walk } from '@/core/drawing/tree'
 import { INK } from '@/core/drawing/values'
 import type { Rules } from '@/core/rules/rules'
 import type { SetEdit } from '@/core/set/edit'
@@ -31,21 +31,33 @@ export const platesFor = (size: number): Plate[] => {
   ]
 }
 
-/** The rules with plates in them, where they have none yet. */
-const withPlates = (rules: Rules): Rules =>
-  rules.plates?.length ? rules : { ...rules, plates: platesFor(rules.grid.size) }
+/** The rules with plates in them and a colour for them, where they have none yet. */
+function withPlates(rules: Rules): Rules {
+  const coloured = rules.palette.some(({ name }) => name !== INK && name !== SHADE)
+    ? rules
+    : withSwatch(rules, 'plate', '#d9e2df')
+  return rules.plates?.length ? coloured : { ...coloured, plates: platesFor(rules.grid.size) }
+}
 
 function plateObject(rules: Rules, name: string): DrawingObject {
   const middle = rules.grid.size / 2
-  const fill = rules.palette.find((swatch) => swatch.name !== 'ink')?.name ?? '#d9e2df'
+  const fill = rules.palette.find(({ name }) => name !== INK && name !== SHADE)?.name ?? INK
   const style: Style = { fill, stroke: 'none', weight: rules.weights[0]!.name }
   return { kind: 'plate', id: newId(), name: 'Plate', plate: name, at: { x: middle, y: middle }, style }
 }
 
-/** Lays the first plate of the rules behind the open icon, or behind every icon that has none, in one step. */
+/**
+ * Lays the first plate of the rules behind the open icon, or behind every icon that has none, in one step. The plate
+ * that the icon has is selected instead.
+ */
 function layPlate(bench: Bench, everywhere: boolean): void {
   const { here } = bench
   if (!here) return
+  const there = plateIn(bench.objects)
+  if (there && !everywhere) {
+    bench.select([there.id])
+    return say({ text: `The icon lies on “${there.name}” already: it is selected.` })
+  }
   const rules = withPlates(bench.setRules),
     name = rules.plates![0]!.name
   const { icons } = bench.session.getState().history.present
@@ -97,38 +109,48 @@ function fitOnPlate(bench: Bench): void {
   bench.edit({ kind: 'replace', objects: fitObjects(others, box, to) }, 'Fit the drawing on its plate')
 }
 
-/** The colour of shadows: ink as it is on light ground. */
-const shade = ({ rules }: Bench): string => rules.palette.find(({ name }) => name === INK)!.color
+/** The rules with a swatch of a name, which a colour is added to the palette for where it is not there. */
+function withSwatch(rules: Rules, name: string, color: string): Rules {
+  const { palette } = rules
+  if (palette.length >= MOST_SWATCHES || palette.some((swatch) => swatch.name === name)) return rules
+  return { ...rules, palette: [...palette, { name, color }] }
+}
 
-const plateIn = (objects: readonly DrawingObject[]): OfKind<'plate'> | null =>
-  [...walk(objects)].map(({ object }) => object).find((object) => object.kind === 'plate') ?? null
+/** How many swatches a palette may have. */
+const MOST_SWATCHES = 64
 
-/** As what a plate cuts a cast: by its name in the rules, where it lies. */
-const cutBy = ({ plate, at, map }: OfKind<'plate'>) => ({ plate, at, ...(map && { map }) })
+/** The swatch of shadows; it does not turn light on dark ground, as ink does. */
+const SHADE = 'shade'
+
+/** The rules with the swatch of shadows: ink as it is on light ground. */
+const withShade = (rules: Rules): Rules =>
+  withSwatch(rules, SHADE, rules.palette.find(({ name }) => name === INK)!.color)
 
 /** A long shadow of the selection, as far as the edge of the icon's plate where it has one. */
 function castShadow(bench: Bench): void {
-  const plate = plateIn(bench.objects)
-  gather(bench, bench.free, 'Cast', {
+  const rules = withShade(bench.setRules)
+  const cast = {
     kind: 'cast',
     angle: -45,
-    length: plate ? 0 : bench.rules.grid.size / 2,
-    ...(plate && { cut: cutBy(plate) }),
-    // The same on any ground: a shadow does not turn light where ink does.
-    style: { fill: shade(bench), fillOpacity: 0.25, stroke: 'none', weight: bench.rules.weights[0]!.name },
-  })
+    length: plateIn(bench.objects) ? 0 : bench.rules.grid.size / 2,
+    style: { fill: swatchIn(rules, SHADE), fillOpacity: 0.25, stroke: 'none', weight: bench.rules.weights[0]!.name },
+  } as const
+  gather(bench, bench.free, 'Cast', cast, [], rules)
 }
+
+/** A swatch by its name; ink where a full palette has no room for it. */
+const swatchIn = ({ palette }: Rules, wanted: string): string =>
+  palette.some(({ name }) => name === wanted) ? wanted : INK
 
 /** Has the icon's plate cut the selected cast, or no longer. */
 function cutCast(bench: Bench): void {
-  const object = bench.one('cast')!,
-    plate = plateIn(bench.objects)
-  const { cut, ...rest } = object
+  const object = bench.one('cast')!
+  const { whole, ...rest } = object
   // Without a plate there is no edge to go to.
-  const whole = { ...rest, length: rest.length || bench.rules.grid.size / 2 }
+  const left = { ...rest, whole: true as const, length: rest.length || bench.rules.grid.size / 2 }
   bench.edit(
-    { kind: 'replace', objects: [cut ? whole : { ...rest, cut: cutBy(plate!) }] },
-    cut ? `Leave ${object.name} whole` : `Cut ${object.name} by the plate`,
+    { kind: 'replace', objects: [whole ? { ...rest, length: 0 } : left] },
+    whole ? `Cut ${object.name} by the plate` : `Leave ${object.name} whole`,
   )
 }
 
@@ -136,11 +158,19 @@ function cutCast(bench: Bench): void {
 function softShadow(bench: Bench): void {
   const { free } = bench,
     unit = bench.rules.grid.size / 24
-  const on = !free.every(({ shadow }) => shadow)
+  const on = !free.every(({ shadow }) => shadow),
+    rules = on ? withShade(bench.setRules) : bench.setRules,
+    color = swatchIn(rules, SHADE)
   const objects = free.map(({ shadow: _, ...object }) =>
-    on ? { ...object, shadow: { x: 0, y: unit, blur: 2 * unit, color: shade(bench), opacity: 0.35 } } : object,
+    on ? { ...object, shadow: { x: 0, y: unit, blur: 2 * unit, color, opacity: 0.35 } } : object,
   ) as DrawingObject[]
-  bench.edit({ kind: 'replace', objects }, on ? 'Give a soft shadow' : 'Take the soft shadow away')
+  const { here } = bench
+  if (!here) return
+  const edits: SetEdit[] = [
+    ...(rules === bench.setRules ? [] : [{ kind: 'rules' as const, rules, renames: [] }]),
+    { kind: 'draw', ...here, edit: { kind: 'replace', objects } },
+  ]
+  commit(bench.session, { kind: 'all', edits }, on ? 'Give a soft shadow' : 'Take the soft shadow away')
 }
 
 export function plateCommands(bench: Bench): Command[] {
@@ -162,7 +192,7 @@ export function plateCommands(bench: Bench): Command[] {
       needs() {
         const object = bench.one('cast')
         if (!object) return 'Select a cast first.'
-        return object.cut || plateIn(bench.objects) ? null : 'Put a plate behind the icon first.'
+        return !object.whole || plateIn(bench.objects) ? null : 'Put a plate behind the icon first.'
       },
       run: () => cutCast(bench),
     },

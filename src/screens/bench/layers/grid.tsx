@@ -40,35 +40,52 @@ export const KeylineLayer = memo(function KeylineLayer({
       {layers.liveArea && <Trim rules={rules} view={view} />}
       {layers.keylines && <ConstructionLines rules={rules} view={view} />}
       {layers.keylines && (
-        <g stroke="var(--key)" strokeDasharray="5 4" opacity=".85" data-layer="keylines">
-          {rules.keylines.map(({ name, shape, w, h }) => {
-            const box = centred(view, size, w, h)
-            return shape === 'ellipse' ? (
-              <ellipse
-                key={name}
-                cx={box.x + box.width / 2}
-                cy={box.y + box.height / 2}
-                rx={box.width / 2}
-                ry={box.height / 2}
-              />
-            ) : (
-              <rect key={name} {...box} />
-            )
-          })}
-        </g>
+        <>
+          <g stroke="var(--sheet)" strokeWidth={3} opacity=".6">
+            <Keylines rules={rules} view={view} />
+          </g>
+          <g stroke="var(--key)" strokeDasharray="5 4" data-layer="keylines">
+            <Keylines rules={rules} view={view} />
+          </g>
+        </>
       )}
       <rect x={view.x + 0.5} y={view.y + 0.5} width={side} height={side} stroke="var(--ink)" />
     </g>
   )
 })
 
+function Keylines({ rules, view }: { rules: Rules; view: View }) {
+  return rules.keylines.map(({ name, shape, w, h }) => {
+    const box = centred(view, rules.grid.size, w, h)
+    return shape === 'ellipse' ? (
+      <ellipse
+        key={name}
+        cx={box.x + box.width / 2}
+        cy={box.y + box.height / 2}
+        rx={box.width / 2}
+        ry={box.height / 2}
+      />
+    ) : (
+      <rect key={name} {...box} />
+    )
+  })
+}
+
 function centred(view: View, size: number, w: number, h: number) {
   const { x, y } = toScreen(view, { x: (size - w) / 2, y: (size - h) / 2 })
   return { x, y, width: w * view.scale, height: h * view.scale }
 }
 
-/** The grid on the sheet, beneath the drawing. */
-export const GridLayer = memo(function GridLayer({ rules, view }: { rules: Rules; view: View }) {
+/** The grid on the sheet, beneath the drawing; or over it, where it is seen on what is dark against the sheet. */
+export const GridLayer = memo(function GridLayer({
+  rules,
+  view,
+  over = false,
+}: {
+  rules: Rules
+  view: View
+  over?: boolean
+}) {
   const { size, major, step } = rules.grid
   const lines = (every: number, skip: number | null) => {
     let d = ''
@@ -84,12 +101,18 @@ export const GridLayer = memo(function GridLayer({ rules, view }: { rules: Rules
   }
   const unit = size > 256 ? step : 1
   return (
-    <g data-layer="grid" fill="none" pointerEvents="none">
+    <g data-layer={over ? 'grid-over' : 'grid'} fill="none" pointerEvents="none" opacity={over ? 0.2 : undefined}>
       {step < unit && step * view.scale >= CLOSEST * 3 && (
-        <path d={lines(step, unit)} stroke="var(--faint)" strokeDasharray="1 3" />
+        <path d={lines(step, unit)} stroke={over ? 'var(--sheet)' : 'var(--faint)'} strokeDasharray="1 3" />
       )}
-      {unit * view.scale >= CLOSEST && <path d={lines(unit, major)} stroke="var(--faint)" />}
-      {major * view.scale >= CLOSEST && <path d={lines(major, null)} stroke="var(--hair)" />}
+      {unit * view.scale >= CLOSEST && <path d={lines(unit, major)} stroke={over ? 'var(--sheet)' : 'var(--faint)'} />}
+      {major * view.scale >= CLOSEST && (
+        <path
+          d={lines(major, null)}
+          stroke={over ? 'var(--sheet)' : 'var(--hair)'}
+          strokeWidth={over ? 1.5 : undefined}
+        />
+      )}
     </g>
   )
 })

@@ -16,13 +16,12 @@ export function GuideLayer({ view, size }: { view: View; size: number }) {
         const { from, to } = alongGuide(at, angle, 6 * size)
         const a = toScreen(view, from),
           b = toScreen(view, to)
+        const d = `M${a.x} ${a.y}L${b.x} ${b.y}`
         return (
-          <path
-            key={id}
-            d={`M${a.x} ${a.y}L${b.x} ${b.y}`}
-            opacity={locked ? 0.55 : 1}
-            {...(id === inHand && { stroke: 'var(--hand)', strokeWidth: 2 })}
-          />
+          <g key={id} opacity={locked ? 0.55 : 1}>
+            <path d={d} stroke="var(--sheet)" strokeWidth={3} opacity=".6" />
+            <path d={d} {...(id === inHand && { stroke: 'var(--hand)', strokeWidth: 2 })} />
+          </g>
         )
       })}
     </g>

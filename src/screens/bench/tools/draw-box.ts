@@ -7,6 +7,7 @@ import { toFrame } from '@/core/drawing/numbers'
 import type { DrawingObject } from '@/core/drawing/object'
 import { touchBySizing } from '@/core/snap/snap-circle'
 import { newId } from '@/ui/new-id'
+import { say } from '@/ui/notice'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { type BoxShape, freshShape } from './boxes/box-shape'
@@ -68,7 +69,7 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
   return {
     move(next: At) {
       const { point, marks } = caught(bench, next, sized)
-      box = drawnBox(from, point, next)
+      box = inRoom(bench, shape, drawnBox(from, point, next))
       const touching =
         shape.ways?.includes('three') && next.shift && next.alt && !next.free
           ? touchBySizing({ centre: from, r: box.w / 2 }, targets, bench.reach)
@@ -92,6 +93,8 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
       if (!box || box.w === 0 || box.h === 0) {
         bench.preview(null)
         bench.select([])
+        if (box && box.w !== box.h)
+          say({ text: `${shape.word} of no ${box.w === 0 ? 'width' : 'height'}: nothing to draw. Drag aslant.` })
         return
       }
       // A size that was typed is that of what is drawn.
@@ -107,6 +110,14 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
       bench.letGo()
     },
   }
+}
+
+/** A box without height gets that of the shape, about the line that was drawn, where the shape has one. */
+function inRoom(bench: Bench, { slim }: BoxShape, box: Box): Box {
+  if (slim === undefined || box.h > 0 || box.w === 0) return box
+  const { weights } = bench.rules
+  const h = Math.min(slim * weights[0]!.value, box.w)
+  return { ...box, y: box.y - h / 2, h }
 }
 
 function drawnBox(from: Point, to: Point, { shift, alt }: At): Box {

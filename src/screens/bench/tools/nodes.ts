@@ -14,9 +14,11 @@ import {
   setHandle,
 } from '@/core/drawing/node-edit'
 import { outline } from '@/core/drawing/evaluate'
+import { hits } from '@/core/drawing/pick'
 import { toggledRegion } from '@/core/drawing/kinds/path/regions'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { constrainAngle } from '@/core/snap/snap'
+import { say } from '@/ui/notice'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../bench'
 import { allNodes, editedPath, nodeKey, previewPath, putPath, selectedNodes } from '../node-selection'
@@ -47,7 +49,8 @@ export function nodesTool(bench: Bench): Tool {
     hint: 'Drag nodes, handles, segments · double click: insert · Shift: add · Alt: handle alone; in a region: its fill · Delete keeps it closed',
     hover(at) {
       const path = editedPath(bench)
-      const word = path ? intent(bench, path, at) : null
+      const word =
+        (path ? intent(bench, path, at) : null) ?? (isOnImage(bench, at) ? 'image: its other side has the nodes' : null)
       bench.hold({ intent: word ? { at: at.p, word } : null })
       const other = path && (word || isOn(bench, path, at)) ? null : pickAt(bench, at)
       hoverOver(bench, other)
@@ -63,7 +66,10 @@ export function nodesTool(bench: Bench): Tool {
       const segment = path && segmentUnder(bench, path, at)
       if (path && !segment && at.alt && toggleRegion(bench, path, at)) return null
       if (segment) return pressSegment(bench, path, segment, at)
-      const other = pickWithin(bench, at)
+      const isImage = isOnImage(bench, at),
+        other = pickWithin(bench, at)
+      if (isImage)
+        say({ text: 'This is an image: it follows the nodes of the side that it mirrors, which are shown now.' })
       if (other && other.id !== path?.id) {
         bench.select([other.id])
         bench.store.setState({ nodes: new Set() })
@@ -80,6 +86,16 @@ export function nodesTool(bench: Bench): Tool {
       bench.store.setState({ nodes: new Set([nodeKey({ contour: segment.contour, node: segment.node + 1 })]) })
     },
   }
+}
+
+/** True where only the image of something mirrored lies, not what is mirrored. */
+function isOnImage({ reachable, scope, scene, reach }: Bench, { p }: At): boolean {
+  return [...reachable, ...(scope ? [scope] : [])].some(
+    (object) =>
+      object.kind === 'mirror' &&
+      hits([object], scene, p, reach).length > 0 &&
+      hits(object.members, scene, p, reach).length === 0,
+  )
 }
 
 const isOn = (bench: Bench, path: PathObject, at: At): boolean => segmentUnder(bench, path, at) !== null

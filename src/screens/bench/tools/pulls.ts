@@ -21,7 +21,7 @@ import { caught, isCircle, onGridAlong, withSizes } from './snapping'
 import type { At, Drag } from './tool'
 
 /** Screen pixels around a handle in which a press takes it. */
-const GRIP = 7
+const GRIP = 8
 
 /** Shapes smaller than this on screen, in pixels, show no grips: there would be no room to press beside them. */
 const LEAST_FOR_GRIPS = 56
@@ -90,7 +90,10 @@ export function shownGrips(bench: Bench, [only, ...more]: readonly DrawingObject
 
 function gripAt(bench: Bench, at: At): Grip | null {
   const { view } = bench.store.getState()
-  return (view && shownGrips(bench).find((grip) => distance(toScreen(view, grip.at), at.screen) <= GRIP)) ?? null
+  if (!view) return null
+  const away = (grip: Grip) => distance(toScreen(view, grip.at), at.screen)
+  const near = shownGrips(bench).filter((grip) => away(grip) <= GRIP)
+  return near.sort((a, b) => away(a) - away(b))[0] ?? null
 }
 
 function pullGripOf(bench: Bench, { id, what, isPlace }: Grip): Drag {

@@ -33,6 +33,8 @@ const Cast = z.strictObject({
   length: z.number().min(0).max(10_000),
   /** The plate of the rules that cuts it, and where that is centred. */
   cut: z.strictObject({ plate: ValueName, at: PointXY, map: LinearMap.optional() }).optional(),
+  /** It is not cut, though there be a plate. */
+  whole: z.literal(true).optional(),
   fades: z.literal(true).optional(),
   style: Finish,
 })
@@ -87,6 +89,7 @@ export const cast = defineKind<Cast>({
         angle: fc.constantFrom(-45, 30, 120),
         length: half(1, 8),
         fades: fc.constant(true),
+        whole: fc.constant(true),
         style: fc.constant({ fill: 'ink', fillOpacity: 0.25, stroke: 'none', weight: 1 }),
         members: members(2),
       },
@@ -176,6 +179,14 @@ const FIELDS: readonly Field<Cast>[] = [
     limits: { least: 0, most: 100 },
     read: (object, scene) => (styleOf(object, scene).fillOpacity ?? 1) * 100,
     write: (object, value, scene) => ({ ...object, style: { ...styleOf(object, scene), fillOpacity: value / 100 } }),
+  },
+  {
+    id: 'edge',
+    what: 'where it is cut',
+    as: 'choice',
+    options: ['cut by the plate', 'whole'],
+    read: ({ whole }) => (whole ? 'whole' : 'cut by the plate'),
+    write: ({ whole: _, ...rest }, way) => (way === 'whole' ? { ...rest, whole: true } : rest),
   },
   {
     id: 'end',

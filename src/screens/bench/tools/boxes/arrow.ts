@@ -5,6 +5,7 @@ import { OtherShapeSettings } from './lay-settings'
 
 const ARROW: BoxShape = {
   word: 'Arrow',
+  slim: 5,
   fresh: (_, fresh) => ({ kind: 'arrow', ...fresh, head: 0.4, shaft: 0.4, corner: 0 }),
 }
 

@@ -17,6 +17,8 @@ export type BoxShape = {
   readonly isLine?: true
   /** How else it can be laid than from corner to corner. */
   readonly ways?: readonly ('tilted' | 'three')[]
+  /** How many main weights high it is where it is drawn along a line, without height. */
+  readonly slim?: number
   /** Whether its sides are counted, up and down by arrow keys. */
   readonly counts?: true
   readonly fresh: (bench: Bench, fresh: Fresh, corner: Radius) => DrawingObject
