@@ -128,3 +128,50 @@ test('the ledger by keys: a row is found, named, added to a selection; a range i
   await page.getByLabel('Find objects by name').fill('plank')
   await expect(page.locator('[role=row][data-object]')).toHaveCount(1)
 })
+
+test('a whole icon is drawn, named, changed and kept by keys alone', async ({ page }) => {
+  const bench = await BenchPage.withNewSet(page, `By keys ${Date.now()}`)
+  await page.mouse.move(2, 2)
+  const press = async (...keys: string[]) => {
+    for (const one of keys) await page.keyboard.press(one)
+  }
+  const times = (key: string, count: number) => Array.from({ length: count }, () => key)
+  // A hull by the pen, its keel smooth, closed on its first node.
+  await press('6', ...times('Shift+ArrowLeft', 2), 'Enter', ...times('Shift+ArrowRight', 4), 'Enter')
+  await press(...times('Shift+ArrowLeft', 2), ...times('Shift+ArrowDown', 2), 'Enter', 'o')
+  await press(...times('Shift+ArrowLeft', 2), ...times('Shift+ArrowUp', 2), 'Enter')
+  await expect(bench.row('Path 1')).toBeVisible()
+  // A mast, and a lamp on it.
+  await press('5', 'Enter', ...times('Shift+ArrowUp', 2), 'Enter')
+  await press(
+    '2',
+    'ArrowLeft',
+    ...times('Shift+ArrowUp', 2),
+    'Enter',
+    'ArrowRight',
+    'ArrowRight',
+    'ArrowUp',
+    'ArrowUp',
+    'Enter',
+  )
+  await expect(bench.row('Ellipse 1')).toBeVisible()
+  // Any row by its name, then its numbers and its name.
+  await press('Alt+l', '/')
+  await page.keyboard.type('path')
+  await press('Enter')
+  await expect(bench.row('Path 1')).toHaveAttribute('aria-selected', 'true')
+  await press('F2', 'Control+a')
+  await page.keyboard.type('Hull')
+  await press('Enter')
+  await expect(bench.row('Hull')).toBeVisible()
+  await press('Alt+l', 'Enter', 'Enter', 'Control+a')
+  await page.keyboard.type('5')
+  await press('Enter')
+  await bench.expectCell('x of Hull', '5')
+  // A patch of the rest: turned, duplicated, undone, kept.
+  await press('Escape', 'Alt+l', 'Control+d', 'Control+z')
+  await bench.saved()
+  await page.reload()
+  await bench.ready()
+  for (const name of ['Hull', 'Line 1', 'Ellipse 1']) await expect(bench.row(name)).toBeVisible()
+})

@@ -17,6 +17,7 @@ import { leak } from './leak'
 import { nearlyTouching, smallCounter, smallGap } from './narrow'
 import { nearlyCentred, nearlyConcentric, nearlyEqual, nearlyTangent } from './near'
 import { doubledNodes, needlessNodes, strayNodes, zeroHandles } from './nodes'
+import { nothingDrawn } from './nothing-drawn'
 import { offGrid } from './off-grid'
 import { offPixel } from './off-pixel'
 import { ownColour } from './own-colour'
@@ -29,6 +30,7 @@ import { seam } from './seam'
 /** Everything that is looked for in a drawing, in the order in which it is shown. */
 export const CHECKS: readonly Check[] = [
   cannotBeDrawn,
+  nothingDrawn,
   offPixel,
   offGrid,
   nearlyStraight,

@@ -24,6 +24,7 @@ import { MasterBar } from './masters/master-bar'
 import { MasterTabs } from './masters/master-tabs'
 import { LostDialog } from './lost-dialog'
 import { OpenPartBar } from './parts/open-part-bar'
+import { PasteDialog } from './paste-dialog'
 import { PartDialogs } from './parts/part-dialogs'
 import { Proofs } from './proofs'
 import { Refused } from './refused'
@@ -114,6 +115,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
         {parts > 2 ? <Proofs /> : <div className="row-span-2 border-l border-ink bg-sheet" />}
         {parts > 3 ? <Ledger /> : <div className="border-t border-ink bg-sheet" />}
         <LostDialog />
+        <PasteDialog />
         <PartDialogs />
       </div>
     </BenchContext>
@@ -157,7 +159,7 @@ function OpenIconCrumb() {
       <span className="text-quiet">/</span>
       <button
         type="button"
-        title="Rename the icon"
+        title={`${name}: rename the icon`}
         aria-label={`Rename ${name}`}
         onClick={() => setNaming(true)}
         className="truncate rounded-sheet px-0.5 text-title font-[640] hover:bg-film"

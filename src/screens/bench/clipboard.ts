@@ -13,6 +13,7 @@ import { say } from '@/ui/notice'
 import { commit } from '../frame/session'
 import type { Bench } from './bench'
 import { remove } from './operations'
+import { slot } from './slot'
 
 const TYPE = 'application/x-wise-square-objects+json'
 
@@ -73,6 +74,14 @@ export function copySelection(bench: Bench, event: ClipboardEvent, cut: boolean)
   if (cut) remove(bench)
 }
 
+function parsedJson(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return null
+  }
+}
+
 /** What of the clipboard these rules lack, in words, and the rules with it. */
 function brought(copied: Copied, rules: Rules): { readonly lacks: string[]; readonly rules: Rules } {
   const lacks: string[] = []
@@ -95,30 +104,28 @@ export function pasteObjects(bench: Bench, event: ClipboardEvent): void {
   const { here } = bench
   if (text === '') return
   event.preventDefault()
-  const parsed = Copied.safeParse(JSON.parse(text))
-  if (!parsed.success || !here) return
+  const parsed = Copied.safeParse(parsedJson(text))
+  if (!here) return
+  if (!parsed.success) return say({ text: 'What is on the clipboard is no drawing that can be pasted.', tone: 'fault' })
   const objects = parsed.data.objects.map((object) => withNewIds(object, newId))
   const label = `Paste ${objects.length === 1 ? objects[0]!.name : `${objects.length} objects`}`
   const { lacks, rules } = brought(parsed.data, bench.setRules)
   if (lacks.length === 0) return bench.add(objects, label)
   const checked = Rules.safeParse(rules)
   if (!checked.success) return say({ text: checked.error.issues[0]!.message, tone: 'fault' })
-  say({
-    text: `What you paste refers to ${inWords(lacks)}, which this set does not have.`,
-    action: {
-      label: 'Bring along',
-      run() {
-        const { into, at } = bench.top
-        const edits = [
-          { kind: 'rules' as const, rules, renames: [] },
-          { kind: 'draw' as const, ...here, edit: { kind: 'add' as const, objects, into, at } },
-        ]
-        commit(bench.session, { kind: 'all', edits }, label)
-        bench.select(objects.map(({ id }) => id))
-      },
-    },
-  })
+  const accept = () => {
+    const { into, at } = bench.top
+    const edits = [
+      { kind: 'rules' as const, rules, renames: [] },
+      { kind: 'draw' as const, ...here, edit: { kind: 'add' as const, objects, into, at } },
+    ]
+    commit(bench.session, { kind: 'all', edits }, label)
+    bench.select(objects.map(({ id }) => id))
+  }
+  bench.put(PASTING, { question: { title: `${label}?`, lacks, accept } })
 }
 
-const inWords = (list: readonly string[]): string =>
-  list.length < 2 ? (list[0] ?? '') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`
+/** What is asked before something is pasted that this set lacks what it needs. */
+export const PASTING = slot('pasting', {
+  question: null as { readonly title: string; readonly lacks: readonly string[]; readonly accept: () => void } | null,
+})

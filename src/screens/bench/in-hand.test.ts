@@ -1,10 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { DrawingObject } from '@/core/drawing/object'
-import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { canStep, shown, step, undoStep } from '../frame/session'
 import { path } from '../../../tools/samples'
 import { benchCommands } from './commands'
 import { benchGuides, setGuides } from './guides'
+import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { KeyPlace } from './key-place'
 import { at, Hand } from './tools/hand'
 
@@ -85,8 +85,40 @@ describe('a hand on the keys', () => {
       keys = new KeyPlace(hand.bench, () => hand.tools.line!)
     hand.bench.take('line')
     expect(keys.key(key('ArrowLeft', { ctrlKey: true }))).toBe(false)
-    hand.bench.take('pen')
-    expect(keys.key(key('Enter'))).toBe(false)
+    hand.bench.take('select')
+    expect(keys.key(key('ArrowLeft'))).toBe(false)
+  })
+
+  it('draws a path: Enter sets a node, O makes the last one smooth, Enter on the first closes, Enter again ends', () => {
+    const hand = new Hand(),
+      { bench } = hand
+    const keys = new KeyPlace(bench, () => hand.tools.pen!)
+    const press = (...names: string[]) => {
+      for (const name of names) {
+        const event = key(name.replace('+', ''), { shiftKey: name.startsWith('+') })
+        if (!keys.key(event)) hand.tools.pen!.key!(event.key)
+      }
+    }
+    bench.take('pen')
+    press('+ArrowUp', 'Enter', '+ArrowRight', '+ArrowDown', 'Enter', 'o', '+ArrowLeft', '+ArrowDown', 'Enter', 'Enter')
+    const [open] = hand.objects as [PathObject]
+    expect(open.contours).toMatchObject([
+      {
+        closed: false,
+        nodes: [
+          { x: 12, y: 8 },
+          { x: 16, y: 12 },
+          { x: 12, y: 16 },
+        ],
+      },
+    ])
+    const { in: arriving, out } = open.contours[0]!.nodes[1]!
+    expect(arriving!.x).toBeCloseTo(0)
+    expect(arriving!.y).toBeLessThan(0)
+    expect(out!.y).toBeCloseTo(-arriving!.y)
+    bench.take('pen')
+    press('ArrowUp', 'Enter', '+ArrowRight', 'Enter', '+ArrowDown', 'Enter', '+ArrowUp', '+ArrowLeft', 'Enter')
+    expect((hand.objects[1] as PathObject).contours).toMatchObject([{ closed: true, nodes: [{}, {}, {}] }])
   })
 })
 

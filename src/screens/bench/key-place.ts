@@ -14,11 +14,13 @@ const ARROWS: Record<string, Point> = {
 /**
  * The pointer by keys, for a tool in hand while the pointer is not over the square: arrows move a place by a unit
  * (Shift by four, Alt by a step), Enter presses there and lets go again, Escape gives up. Of a typed size, the first
- * Enter and the second place it without a move.
+ * Enter and the second place it without a move. For a tool that works by clicks Enter is one; a second Enter without a
+ * move is the tool's own.
  */
 export class KeyPlace {
   private place: Point | null = null
   private drag: Drag | null = null
+  private clicked: Point | null = null
 
   constructor(
     private readonly bench: Bench,
@@ -29,8 +31,9 @@ export class KeyPlace {
   key(event: KeyboardEvent): boolean {
     const { bench } = this,
       { tool, view } = bench.store.getState()
-    if (!toolOf(tool).byKeys || !view || event.ctrlKey || event.metaKey) {
-      this.place = this.drag = null
+    const { byKeys } = toolOf(tool)
+    if (byKeys === 'never' || !view || event.ctrlKey || event.metaKey) {
+      this.place = this.drag = this.clicked = null
       return false
     }
     const arrow = ARROWS[event.key]
@@ -48,6 +51,7 @@ export class KeyPlace {
       return true
     }
     if (event.key !== 'Enter') return false
+    if (byKeys === 'clicks') return this.click()
     this.place ??= { x: size / 2, y: size / 2 }
     if (this.drag) {
       this.drag.release(this.at())
@@ -56,6 +60,17 @@ export class KeyPlace {
       this.drag = this.tool().press(this.at())
       if (this.drag) this.drag.move(this.at())
     }
+    return true
+  }
+
+  /** A click at the place; nothing without one, or where the last click was. */
+  private click(): boolean {
+    if (!this.place || this.place === this.clicked) {
+      this.place = this.clicked = null
+      return false
+    }
+    this.clicked = this.place
+    this.tool().press(this.at())?.release(this.at())
     return true
   }
 

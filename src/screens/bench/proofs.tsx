@@ -35,7 +35,7 @@ export function Proofs() {
   return (
     <aside
       aria-label="Proofs"
-      className="row-span-2 flex min-h-0 flex-col overflow-y-auto border-l border-ink bg-sheet"
+      className="row-span-2 flex min-h-0 flex-col overflow-y-auto border-l border-ink bg-sheet [&>*]:flex-none"
     >
       {icon ? (
         <ProofColumn icon={icon} rules={rules} />
@@ -63,7 +63,7 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
   const choices = rules.sizes.filter((one) => one <= 64)
   return (
     <>
-      <Heading title="Proofs" note={rules.sizes.join(' ')} />
+      <Heading title="Proofs" note={rules.sizes.length > FEW ? `${rules.sizes.length} sizes` : rules.sizes.join(' ')} />
       <ProofRow source={light} sizes={rules.sizes} ground="light" name={icon.name} />
       <ProofRow source={dark} sizes={rules.sizes} ground="dark" name={icon.name} />
       {choices.length > 0 && (
@@ -71,13 +71,13 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
           <Heading
             title="Pixels"
             note={
-              <Choice
+              <FewOrMany
                 label="Size to magnify"
-                value={String(magnified)}
-                options={choices.map((one) => ({ value: String(one), label: String(one) }))}
+                value={magnified}
+                options={choices}
                 onChange={(value) => {
-                  setSize(Number(value))
-                  if (bench.read(CRISP).markedAt !== null) bench.put(CRISP, { markedAt: Number(value) })
+                  setSize(value)
+                  if (bench.read(CRISP).markedAt !== null) bench.put(CRISP, { markedAt: value })
                 }}
               />
             }
@@ -103,6 +103,44 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
   )
 })
 
+/** Up to how many sizes stand side by side. */
+const FEW = 6
+
+/** One of a few sizes side by side, or of many in a list. */
+function FewOrMany({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string
+  value: number
+  options: readonly number[]
+  onChange: (value: number) => void
+}) {
+  if (options.length > FEW)
+    return (
+      <select
+        aria-label={label}
+        value={value}
+        onChange={({ target }) => onChange(Number(target.value))}
+        className="h-6 border border-hair bg-sheet px-1 text-ink"
+      >
+        {options.map((one) => (
+          <option key={one}>{one}</option>
+        ))}
+      </select>
+    )
+  return (
+    <Choice
+      label={label}
+      value={String(value)}
+      options={options.map((one) => ({ value: String(one), label: String(one) }))}
+      onChange={(one) => onChange(Number(one))}
+    />
+  )
+}
+
 function Heading({ title, note }: { title: string; note: React.ReactNode }) {
   return (
     <div className="flex min-h-8 items-center justify-between gap-2 px-3 pt-1.5 pb-1">
@@ -127,7 +165,7 @@ function ProofRow({
   return (
     <div
       data-ground={ground}
-      className="flex min-h-[84px] flex-wrap items-end justify-between gap-x-3 gap-y-2 border-b border-hair px-3 py-2"
+      className="flex max-h-[176px] min-h-[84px] flex-wrap items-end justify-between gap-x-3 gap-y-2 overflow-y-auto border-b border-hair px-3 py-2 [scrollbar-width:thin]"
       style={
         ground === 'dark'
           ? ({ background: '#14231f', color: '#f4f7f5', '--fault': '#f0808f' } as React.CSSProperties)

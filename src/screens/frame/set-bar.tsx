@@ -52,7 +52,9 @@ export function SetBar({ children }: { children?: ReactNode }) {
             Shelf
           </Link>
           <span className="text-quiet">/</span>
-          <span className="truncate text-title font-[640]">{name}</span>
+          <span title={name} className="min-w-10 truncate text-title font-[640]">
+            {name}
+          </span>
           {children}
         </>
       }

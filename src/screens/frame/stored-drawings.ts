@@ -58,6 +58,8 @@ export class StoredDrawings {
 
   private async fetchSome(ids: readonly string[]): Promise<void> {
     const response = await fetch(`/api/sets/${this.setId}/drawn?ids=${ids.join()}`).catch(() => null)
+    // A server that is busy is asked again.
+    if (response?.status === 503) return void setTimeout(() => void this.fetchSome(ids), AGAIN)
     const drawings = response?.ok ? ((await response.json().catch(() => [])) as StoredDrawing[]) : []
     const found = new Map(drawings.map((one) => [one.id, one]))
     const pending = ids.filter((id) => found.get(id)?.pending)

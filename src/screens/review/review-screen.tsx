@@ -98,9 +98,15 @@ export function ReviewScreen() {
   const [file, setFile] = useState<SheetKind | null>(null)
   const [lookingBack, setLookingBack] = useState(false)
   const look = GROUNDS[ground]
+  const showAll = () => {
+    setSought('')
+    setOnly('all')
+    setTag('')
+    setRelease('')
+  }
   const endPrinting = useCallback(() => setPrinting(false), [])
   return (
-    <div className="grid h-dvh min-w-[1024px] grid-rows-[44px_40px_minmax(0,1fr)_auto] overflow-hidden">
+    <div className="grid h-dvh min-w-[1024px] grid-cols-[minmax(0,1fr)] grid-rows-[44px_40px_minmax(0,1fr)_auto] overflow-hidden">
       <CommonCommands />
       <SightFilters />
       <SetBar>
@@ -228,6 +234,17 @@ export function ReviewScreen() {
               Draw the first icon
             </Link>
             , and it appears here.
+          </p>
+        </main>
+      ) : shown.length === 0 ? (
+        <main className="min-h-0 bg-film p-10" role="status">
+          <p className="text-quiet">
+            {sought.trim() === ''
+              ? 'No icon of the set is what is to be shown.'
+              : `Nothing is named or tagged “${sought.trim()}” among what is shown.`}{' '}
+            <button type="button" className="text-hand underline" onClick={showAll}>
+              Show all {icons.length}
+            </button>
           </p>
         </main>
       ) : (

@@ -8,7 +8,7 @@ import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'
 
 /** How many icons a row of the shelf shows. */
 const RUN = 11
-/** After how many milliseconds icons that were still being drawn are asked for again. */
+/** After how many milliseconds icons that were still being drawn, or that a busy server did not give, are asked for again. */
 const AGAIN = 1000
 
 type DrawnIcon = {
@@ -41,8 +41,10 @@ export function RunOfIcons({
     let timer: ReturnType<typeof setTimeout> | undefined
     const ask = () =>
       fetch(`/api/sets/${setId}/drawn?first=${RUN}`, { signal: abort.signal })
-        .then((response) => (response.ok ? (response.json() as Promise<DrawnIcon[]>) : []))
-        .then((icons) => {
+        .then(async (response) => {
+          // A server that is busy is asked again.
+          if (response.status === 503) return (timer = setTimeout(() => void ask(), AGAIN))
+          const icons = response.ok ? ((await response.json()) as DrawnIcon[]) : []
           setRun(icons)
           if (icons.some(({ pending }) => pending)) timer = setTimeout(() => void ask(), AGAIN)
         })

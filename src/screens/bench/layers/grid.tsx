@@ -41,7 +41,7 @@ export const KeylineLayer = memo(function KeylineLayer({
       {layers.keylines && <ConstructionLines rules={rules} view={view} />}
       {layers.keylines && (
         <>
-          <g stroke="var(--sheet)" strokeWidth={3} opacity=".6">
+          <g stroke="var(--sheet)" strokeWidth={3} strokeDasharray="5 4" opacity=".7">
             <Keylines rules={rules} view={view} />
           </g>
           <g stroke="var(--key)" strokeDasharray="5 4" data-layer="keylines">

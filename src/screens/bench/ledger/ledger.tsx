@@ -22,7 +22,7 @@ export function Ledger() {
     >
       <HeightEdge />
       <div className="flex h-[27px] flex-none border-b border-hair">
-        <Tabs.List aria-label="Ledger" className="flex">
+        <Tabs.List aria-label="Ledger" className="flex flex-none">
           {PANELS.map((panel) => (
             <Tab key={panel.id} panel={panel} />
           ))}
@@ -43,7 +43,7 @@ function Tab({ panel: { id, word, useCount = noCount } }: { panel: Panel }) {
   return (
     <Tabs.Trigger
       value={id}
-      className="border-r border-hair px-3.5 py-[5px] text-quiet hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]"
+      className="flex-none border-r border-hair px-2 py-[5px] whitespace-nowrap text-quiet min-[1180px]:px-3.5 hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]"
     >
       {word}
       {count !== null && ` ${count}`}
@@ -70,5 +70,9 @@ function Result() {
     const contours = shapes.reduce((sum, { path }) => sum + path.length, 0)
     return `result: ${segments} segments · ${contours} contour${contours === 1 ? '' : 's'}`
   }, [objects, rules])
-  return <p className="ml-auto px-3 py-[5px] text-quiet">{objects.length > 0 && text}</p>
+  return (
+    <p title={text} className="ml-auto min-w-0 truncate px-3 py-[5px] text-quiet">
+      {objects.length > 0 && text}
+    </p>
+  )
 }

@@ -149,6 +149,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
       ArrowRight: () => row && folded.has(row.object.id) && onFold(row.object.id),
       ' ': () => row && !row.locked && pick(row.object.id, { shiftKey: false, ctrlKey: true, metaKey: false }),
       Enter: () => element?.querySelector<HTMLElement>('button[aria-label^="x of "]')?.focus(),
+      '/': () => event.currentTarget.querySelector<HTMLElement>('input[type=search]')?.focus(),
       F2: () =>
         element?.querySelector('[data-name]')?.dispatchEvent(new window.MouseEvent('dblclick', { bubbles: true })),
     }
@@ -240,9 +241,13 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
               value={sought}
               onChange={({ target }) => setSought(target.value)}
               onKeyDown={(event) => {
-                if (event.key !== 'Escape') return
+                if (event.key !== 'Escape' && event.key !== 'Enter') return
+                // The first of what was found, and on with the keys among the rows.
+                const found = event.key === 'Enter' && rows[0]
+                if (found && !found.locked) pick(found.object.id, { shiftKey: false, ctrlKey: false, metaKey: false })
                 setSought('')
-                event.currentTarget.blur()
+                event.currentTarget.closest<HTMLElement>('[role=treegrid]')?.focus()
+                event.preventDefault()
               }}
               className="h-[18px] min-w-0 flex-1 bg-transparent placeholder:text-quiet"
             />

@@ -186,5 +186,4 @@ export const corner: ToolDefinition = {
   key: 'KeyE',
   picture: SquareRoundCorner,
   make: cornerTool,
-  byKeys: true,
 }

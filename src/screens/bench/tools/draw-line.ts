@@ -69,5 +69,4 @@ export const line: ToolDefinition = {
   key: 'Digit5',
   picture: Slash,
   make: drawLineTool,
-  byKeys: true,
 }

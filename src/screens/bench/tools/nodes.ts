@@ -290,6 +290,7 @@ function selectWithin(bench: Bench, path: PathObject, start: At): Drag {
 
 export const nodes: ToolDefinition = {
   id: 'nodes',
+  byKeys: 'never',
   name: 'Nodes',
   cluster: 'Shape',
   key: 'KeyW',

@@ -1,6 +1,7 @@
 import { PenLine } from 'lucide-react'
 import type { ToolDefinition } from './tool'
-import { distance, negated, type Point, subtract } from '@/core/geometry/point'
+import { distance, negated, type Point, subtract, unit } from '@/core/geometry/point'
+import { tidy } from '@/core/geometry/tidy'
 import { freshCorner, freshPath, freshStyle } from '@/core/drawing/fresh'
 import { insertNode, nearestSegment, type NodeAt, reversedRun } from '@/core/drawing/node-edit'
 import { contourOf } from '@/core/drawing/nodes'
@@ -31,9 +32,11 @@ type PenInHand = {
   /** How it was before each step, and the steps that were taken back. */
   readonly past: readonly Drawn[]
   readonly future: readonly Drawn[]
+  /** The last node is to be smooth once it is known where the path goes on. */
+  readonly round: boolean
 }
 type Drawn = Pick<PenInHand, 'nodes' | 'onto'>
-const NOTHING: PenInHand = { nodes: [], next: null, closing: false, onto: null, past: [], future: [] }
+const NOTHING: PenInHand = { nodes: [], next: null, closing: false, onto: null, past: [], future: [], round: false }
 const PEN = slotInHand<PenInHand>('pen', NOTHING)
 
 /** The path under way, its nodes, the last one's handles, and the segment that would come next. */
@@ -106,7 +109,7 @@ export function penTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
     marks: () => penMarks(pen()),
-    hint: 'Click: corner · drag: curve · first node: closes · Shift: 45° · Alt: handle alone · N: a new path · Enter, Esc: end · Backspace: one back',
+    hint: 'Click: corner · drag: curve · first node: closes · Shift: 45° · Alt: handle alone · N: a new path · Enter, Esc: end · Backspace: one back · by keys: O smooth, C corner',
     press(at) {
       const { nodes } = pen()
       const end = nodes.length === 0 && !another ? openEndAt(bench, at) : null
@@ -132,11 +135,12 @@ export function penTool(bench: Bench): Tool {
         step({ nodes: [...nodes.slice(0, -1), without(nodes.at(-1)!, 'out', 'kind')] })
         return null
       }
-      const base = closing ? nodes.slice(1) : nodes
-      const pressed: Node = closing ? nodes[0]! : { x: point.x, y: point.y }
+      const before = pen(),
+        smoothed = before.round ? withSmoothLast(nodes, point) : nodes
+      const base = closing ? smoothed.slice(1) : smoothed
+      const pressed: Node = closing ? smoothed[0]! : { x: point.x, y: point.y }
       const withNode = (node: Node) => (closing ? [node, ...base] : [...base, node])
-      const before = pen()
-      step({ nodes: withNode(pressed), next: null, closing })
+      step({ nodes: withNode(pressed), next: null, closing, round: false })
       let dragged = false
       return {
         move(next) {
@@ -215,6 +219,9 @@ export function penTool(bench: Bench): Tool {
       const { nodes, onto } = pen()
       if (!down || nodes.length === 0) return false
       if (key === 'Enter' || key === 'Escape') finish(false)
+      else if (key === 'o' || key === 'O') hold({ round: true })
+      else if (key === 'c' || key === 'C')
+        step({ nodes: [...nodes.slice(0, -1), without(nodes.at(-1)!, 'in', 'out', 'kind')], round: false })
       else if (key === 'Backspace' || key === 'Delete')
         // Without a node it goes on from nothing any more.
         step({ nodes: nodes.slice(0, -1), onto: nodes.length > 1 ? onto : null, next: null, closing: false })
@@ -222,6 +229,16 @@ export function penTool(bench: Bench): Tool {
       return true
     },
   }
+}
+
+/** Nodes whose last one is smooth, towards where the path goes on; its handles are a third of the way to either side. */
+function withSmoothLast(nodes: readonly Node[], next: Point): Node[] {
+  const last = nodes.at(-1)!,
+    before = nodes.at(-2)
+  const d = unit(subtract(next, before ?? last)),
+    handle = (length: number): Point => ({ x: tidy((d.x * length) / 3), y: tidy((d.y * length) / 3) })
+  const arriving = before && { in: handle(-distance(before, last)) }
+  return [...nodes.slice(0, -1), { ...last, ...arriving, out: handle(distance(last, next)), kind: 'smooth' }]
 }
 
 function without(node: Node, ...keys: (keyof Node)[]): Node {
@@ -292,6 +309,7 @@ const isFreePath = (object: DrawingObject): object is PathObject =>
 
 export const pen: ToolDefinition = {
   id: 'pen',
+  byKeys: 'clicks',
   name: 'Pen',
   cluster: 'Lay',
   key: 'Digit6',

@@ -155,6 +155,7 @@ function selectWithin(bench: Bench, start: At): Drag {
 
 export const select: ToolDefinition = {
   id: 'select',
+  byKeys: 'never',
   name: 'Select',
   cluster: 'Shape',
   key: 'KeyQ',

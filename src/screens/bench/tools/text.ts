@@ -50,5 +50,4 @@ export const text: ToolDefinition = {
   key: 'Digit8',
   picture: Type,
   make: textTool,
-  byKeys: true,
 }

@@ -50,8 +50,11 @@ export type ToolDefinition = {
   readonly needs?: (bench: Bench) => string | null
   readonly begin?: (bench: Bench) => void
   readonly Settings?: ComponentType
-  /** Whether its presses can be made by keys as well. */
-  readonly byKeys?: true
+  /**
+   * How its presses are made by keys, where Enter is not at first a press and then a release: Enter as a click, or
+   * never, because arrows nudge what is selected.
+   */
+  readonly byKeys?: 'clicks' | 'never'
 }
 
 /** The tools of a bench, by their ids. */

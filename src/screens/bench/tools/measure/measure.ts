@@ -11,5 +11,4 @@ export const measure: ToolDefinition = {
   picture: Ruler,
   make: measureTool,
   Settings: MeasureSettings,
-  byKeys: true,
 }

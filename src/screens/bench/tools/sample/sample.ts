@@ -11,5 +11,4 @@ export const sample: ToolDefinition = {
   picture: Pipette,
   make: sampleTool,
   Settings: SampleSettings,
-  byKeys: true,
 }

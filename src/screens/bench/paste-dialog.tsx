@@ -1,0 +1,36 @@
+'use client'
+
+import { Button } from '@/ui/button'
+import { Dialog } from '@/ui/dialog'
+import { PASTING } from './clipboard'
+import { useBench, useSlot } from './context'
+
+/** Asks before what is pasted brings along what it refers to and this set lacks; until then nothing is pasted. */
+export function PasteDialog() {
+  const bench = useBench()
+  const question = useSlot(PASTING).question
+  if (!question) return null
+  const answer = (yes: boolean) => {
+    bench.put(PASTING, { question: null })
+    if (yes) question.accept()
+  }
+  return (
+    <Dialog title={question.title} open onClose={() => answer(false)}>
+      <p className="px-4 pt-3">It refers to what this set does not have:</p>
+      <ul aria-label="What this set lacks" className="mx-4 mt-1.5 max-h-40 list-disc overflow-y-auto pl-4">
+        {question.lacks.map((one) => (
+          <li key={one}>{one}</li>
+        ))}
+      </ul>
+      <p className="px-4 pt-1.5 text-quiet">
+        Brought along, it is added to the rules and parts of this set, in one step.
+      </p>
+      <div className="flex justify-end gap-2 p-4">
+        <Button onClick={() => answer(false)}>Paste nothing</Button>
+        <Button look="strong" autoFocus onClick={() => answer(true)}>
+          Bring along
+        </Button>
+      </div>
+    </Dialog>
+  )
+}
