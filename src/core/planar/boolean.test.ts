@@ -7,7 +7,7 @@ import { area } from '../geometry/area'
 import { ellipse, type Path, polyline, segmentCount } from '../geometry/path'
 import type { Segment } from '../geometry/segment'
 import { arrange } from './arrangement'
-import { combine, type Role } from './boolean'
+import { combine, combineTraced, type Member, type Role } from './boolean'
 
 const circle = (x: number, y: number, r: number): Path => [ellipse({ x, y }, r, r)]
 const box = (x: number, y: number, w: number, h: number): Path => [
@@ -153,6 +153,43 @@ describe('an arrangement', () => {
         expect(order.length).toBe(2 * edges.length)
       }),
       { numRuns: 80 },
+    )
+  })
+})
+
+describe('what each member does', () => {
+  const place = fc.record({
+    x: fc.integer({ min: 0, max: 6 }),
+    y: fc.integer({ min: 0, max: 6 }),
+    w: fc.integer({ min: 1, max: 5 }),
+    h: fc.integer({ min: 1, max: 5 }),
+  })
+  const member = fc.record({ place, role: fc.constantFrom<Role>('adds', 'cuts', 'overlap', 'flips') })
+  const NOTHING: Member = { path: [], role: 'adds' }
+
+  it('is lasting where the result is another without it, and undone where only what came before it was', () => {
+    fc.assert(
+      fc.property(fc.array(member, { minLength: 1, maxLength: 7 }), (given) => {
+        const members = given.map(({ place: { x, y, w, h }, role }): Member => ({
+          path: box(x, y, w, h),
+          role,
+        }))
+        const differs = (a: readonly Member[], b: readonly Member[]) =>
+          area(
+            combine([
+              { path: combine(a), role: 'adds' },
+              { path: combine(b), role: 'flips' },
+            ]),
+          ) !== 0
+        // What is left out still counts as the first, the ground, with nothing in it.
+        const without = (i: number) => (i === 0 ? [NOTHING, ...members.slice(1)] : members.filter((_, k) => k !== i))
+        combineTraced(members).effects.forEach((effect, i) => {
+          const lasts = differs(members, without(i)),
+            acts = differs(members.slice(0, i + 1), i === 0 ? [NOTHING] : members.slice(0, i))
+          expect(effect).toBe(lasts ? 'lasting' : acts ? 'undone' : 'none')
+        })
+      }),
+      { numRuns: 200 },
     )
   })
 })

@@ -45,22 +45,33 @@ export function combineTraced(members: readonly Member[]): Combined {
   const inside = insides(arrangement, members, 'nonzero')
   return {
     contours: tracedOutline(arrangement, (face) => inside[face]!),
-    effects: members.map((_, i) => effectOf(arrangement, members, i, inside)),
+    effects: effectsOf(arrangement, members),
   }
 }
 
-function effectOf(
-  arrangement: Arrangement,
-  members: readonly Member[],
-  at: number,
-  inside: readonly boolean[],
-): Effect {
-  const differs = (a: readonly boolean[], b: readonly boolean[]) => a.some((so, face) => so !== b[face])
-  const without = insides(arrangement, members, 'nonzero', at)
-  if (differs(inside, without)) return 'lasting'
-  const before = insides(arrangement, members.slice(0, at), 'nonzero'),
-    after = insides(arrangement, members.slice(0, at + 1), 'nonzero')
-  return differs(before, after) ? 'undone' : 'none'
+/**
+ * What each member does, by one pass over each face: `so` is whether the face is in what the members up to each come to,
+ * `then` what becomes of either answer by those after it.
+ */
+function effectsOf({ windings }: Arrangement, members: readonly Member[]): Effect[] {
+  const count = members.length
+  const lasts = new Array<boolean>(count).fill(false),
+    acts = new Array<boolean>(count).fill(false)
+  for (const times of windings) {
+    const after = (i: number, so: boolean): boolean => step(members[i]!.role, i, so, times[i]! !== 0)
+    const so = [false]
+    for (let i = 0; i < count; i++) so.push(after(i, so[i]!))
+    let ifIn = true,
+      ifOut = false
+    for (let i = count - 1; i >= 0; i--) {
+      if (so[i] !== so[i + 1]) {
+        acts[i] = true
+        if ((so[i] ? ifIn : ifOut) !== so[count]) lasts[i] = true
+      }
+      ;[ifIn, ifOut] = [after(i, true) ? ifIn : ifOut, after(i, false) ? ifIn : ifOut]
+    }
+  }
+  return members.map((_, i) => (lasts[i] ? 'lasting' : acts[i] ? 'undone' : 'none'))
 }
 
 function outlineOfMembers(arrangement: Arrangement, members: readonly Member[], rule: FillRule): Path {
@@ -68,16 +79,14 @@ function outlineOfMembers(arrangement: Arrangement, members: readonly Member[], 
   return outlineOf(arrangement, (face) => inside[face]!)
 }
 
-/** Whether each face of an arrangement is in what members come to, one of them left out. */
-function insides({ windings }: Arrangement, members: readonly Member[], rule: FillRule, without = -1): boolean[] {
+/** Whether each face of an arrangement is in what members come to. */
+function insides({ windings }: Arrangement, members: readonly Member[], rule: FillRule): boolean[] {
   const isIn = (times: number) => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)
-  return windings.map((times) =>
-    members.reduce(
-      (so, { role }, i) => (i === without ? so : i === 0 ? isIn(times[0]!) : RULES[role](so, isIn(times[i]!))),
-      false,
-    ),
-  )
+  return windings.map((times) => members.reduce((so, { role }, i) => step(role, i, so, isIn(times[i]!)), false))
 }
+
+/** Whether a face is in after a member, by whether it was in before it: the first member is the ground. */
+const step = (role: Role, i: number, so: boolean, here: boolean): boolean => (i === 0 ? here : RULES[role](so, here))
 
 const RULES: Record<Role, (so: boolean, here: boolean) => boolean> = {
   adds: (so, here) => so || here,

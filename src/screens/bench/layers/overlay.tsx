@@ -85,24 +85,21 @@ const Selected = memo(function Selected({
   const hovered = hover !== null && !selection.has(hover) && shows.hovered ? find(objects, hover)?.object : undefined
   return (
     <>
-      {hovered && <OutlineOf object={hovered} rules={rules} view={view} width={1} />}
+      {hovered && <Outlines objects={[hovered]} rules={rules} view={view} width={1} />}
       {axes
         .filter(({ flip }) => flip)
         .map(({ id, at, angle }) => (
           <Axis key={id} view={view} at={at} angle={angle} size={rules.grid.size} />
         ))}
-      {inScope?.map((member) => (
-        <OutlineOf key={member.id} object={member} rules={rules} view={view} width={1} dashed />
-      ))}
-      {selected.map((picked) => (
-        <g key={picked.id}>
-          {isContainer(picked) &&
-            picked.members.map((member) => (
-              <OutlineOf key={member.id} object={member} rules={rules} view={view} width={1} dashed />
-            ))}
-          <OutlineOf object={picked} rules={rules} view={view} width={1.5} />
-        </g>
-      ))}
+      <Outlines objects={inScope ?? []} rules={rules} view={view} width={1} dashed />
+      <Outlines
+        objects={selected.flatMap((picked) => (isContainer(picked) ? picked.members : []))}
+        rules={rules}
+        view={view}
+        width={1}
+        dashed
+      />
+      <Outlines objects={selected} rules={rules} view={view} width={1.5} />
       {nodes && <NodeMarks path={nodes} view={view} />}
       {shows.handles && <Handles selected={free} rules={rules} view={view} />}
       {(shows.handles || shows.grips) && <Grips objects={free} view={view} />}
@@ -118,22 +115,24 @@ function mirrorsAround(objects: readonly DrawingObject[], selection: ReadonlySet
   return [...new Set(found)].filter((object) => object.kind === 'mirror')
 }
 
-function OutlineOf({
-  object,
+/** The outlines of objects, in one path: with many of them a path for each would take longer than the eye waits. */
+function Outlines({
+  objects,
   rules,
   view,
   width,
   dashed,
 }: {
-  object: DrawingObject
+  objects: readonly DrawingObject[]
   rules: Rules
   view: View
   width: number
   dashed?: boolean
 }) {
+  if (objects.length === 0) return null
   return (
     <path
-      d={rememberedPathData(outline(object, sceneOf(rules)), DIGITS)}
+      d={objects.map((object) => rememberedPathData(outline(object, sceneOf(rules)), DIGITS)).join('')}
       transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}
       vectorEffect="non-scaling-stroke"
       strokeWidth={width}
