@@ -61,7 +61,12 @@ export function OwnNumbers({
           />
         </span>
       ))}
-      {words && <span className="truncate px-1">{words}</span>}
+      {/* Beside three fields there is no room for words as well. */}
+      {words && (isMany || fields.length < MANY) && (
+        <span className="truncate px-1" title={words}>
+          {words}
+        </span>
+      )}
     </>
   )
 }
