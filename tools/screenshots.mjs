@@ -37,7 +37,7 @@ async function picture(name, path, act = async () => undefined) {
 /** The page once nothing on it has changed for a while: workers fill in proofs one by one. */
 async function settled() {
   let last = await page.screenshot()
-  for (let still = 0; still < 4; ) {
+  for (let still = 0; still < 4;) {
     await page.waitForTimeout(700)
     const next = await page.screenshot()
     still = next.equals(last) ? still + 1 : 0
