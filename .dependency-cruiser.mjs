@@ -56,6 +56,13 @@ export default {
       to: { path: '^(?:src/(?:server|cli)|app)/' },
     },
     {
+      name: 'testing-apart',
+      comment: 'Generators, hands and oracles are for tests and tools only.',
+      severity: 'error',
+      from: { path: '^(?:src|app)/', pathNot: '^src/testing/' },
+      to: { path: '^src/testing/' },
+    },
+    {
       name: 'no-circles',
       severity: 'error',
       from: {},

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { pixelsOf } from '../tools/rasterise'
+import { pixelsOf } from '../src/testing/rasterise'
 import { unzipSync } from 'fflate'
 import { straightAlpha } from '../src/core/formats/pixels'
 import { BenchPage } from './bench-page'
-import { decoded } from '../tools/decoded'
+import { decoded } from '../src/testing/decoded'
 
 test('from an empty shelf to a delivered set', async ({ page }) => {
   const bench = await BenchPage.withNewSet(page, 'Harbour signs')

@@ -5,7 +5,7 @@ import { BenchPage } from './bench-page'
 
 const { rules } = (JSON.parse(readFileSync('demo/quayside.wisesquare.json', 'utf8')) as { set: { rules: object } }).set
 type Drawings = Record<string, object[]>
-const { BOMBS, setFileOf } = (await import('../tools/bombs.mjs' as string)) as {
+const { BOMBS, setFileOf } = (await import('../tools/fuzz/bombs.mjs' as string)) as {
   BOMBS: Drawings
   setFileOf: (rules: object, name: string, drawings: Drawings) => string
 }

@@ -10,8 +10,8 @@ import { readSetFile } from '../src/core/formats/set-file'
 import { dressed } from '../src/core/targets/dress'
 import { Portrait } from '../src/core/targets/portrait'
 import { TARGETS } from '../src/core/targets/targets'
-import { decoded } from '../tools/decoded'
-import { pixelsOf } from '../tools/rasterise'
+import { decoded } from '../src/testing/decoded'
+import { pixelsOf } from '../src/testing/rasterise'
 import { BenchPage } from './bench-page'
 
 /** Delivered files as a browser shows them, beside what the proof shows. */

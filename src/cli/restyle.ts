@@ -1,6 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { conditionOf, strains } from '../core/checks/condition'
-import { sceneOf } from '../core/drawing/evaluated-scene'
+import { sceneOf } from '../core/drawing/evaluate/evaluated-scene'
 import { readRulesFile } from '../core/formats/rules-file'
 import { writeSetFile } from '../core/formats/set-file'
 import type { Rules } from '../core/rules/rules'

@@ -10,7 +10,7 @@ import { Renderer, THREAD } from './renderer/renderer'
 import { keepPictures, picturesOf } from './set-files'
 import { setOfRows } from './set-rows'
 import { listSets, readSet } from './sets'
-import { decoded } from '../../tools/decoded'
+import { decoded } from '../testing/decoded'
 
 let db: Db
 beforeEach(async () => {

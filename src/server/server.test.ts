@@ -17,8 +17,8 @@ import { epochOf } from './epoch'
 import { changesSince, deletedIcons, saveSet } from './save'
 import { rowsOfSet, setOfRows } from './set-rows'
 import { sheetOf } from './sheet'
-import { boxIcon as icon, pier as set, style } from '../../tools/samples'
-import { bytesOfJson, saveOver } from '../../tools/stored'
+import { boxIcon as icon, pier as set, style } from '../testing/samples'
+import { bytesOfJson, saveOver } from '../testing/stored'
 import { addSet, deleteSet, duplicateSet, listSets, readSet, renameSet, restoreSet } from './sets'
 
 let db: Db

@@ -1,6 +1,6 @@
 import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
-import type { Accepted } from '../core/drawing/accepted'
-import type { DrawingObject } from '../core/drawing/object'
+import type { Accepted } from '../core/drawing/model/accepted'
+import type { DrawingObject } from '../core/drawing/model/object'
 import type { Ground } from '../core/formats/svg-paint'
 import type { Rules } from '../core/rules/rules'
 import type { Master } from '../core/set/set'

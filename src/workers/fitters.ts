@@ -1,5 +1,5 @@
 import { keepQuicklyFitted } from '../core/rules/fit/fit'
-import type { DrawingObject } from '../core/drawing/object'
+import type { DrawingObject } from '../core/drawing/model/object'
 import type { Rules } from '../core/rules/rules'
 import { Drawer } from './drawer'
 

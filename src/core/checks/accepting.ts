@@ -1,4 +1,4 @@
-import type { Accepted } from '../drawing/accepted'
+import type { Accepted } from '../drawing/model/accepted'
 import { SAME_SNAG } from '../geometry/tolerance'
 import type { Snag } from './check'
 

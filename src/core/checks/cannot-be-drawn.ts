@@ -1,4 +1,4 @@
-import { excessIn, refusalIn } from '../drawing/evaluate'
+import { excessIn, refusalIn } from '../drawing/evaluate/evaluate'
 import type { Check } from './check'
 
 /** Objects that come to too much, take too long or reach too far; all of them together, where no one does by itself. */

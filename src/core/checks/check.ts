@@ -1,6 +1,6 @@
-import type { DrawingEdit } from '../drawing/edit'
-import type { DrawingObject } from '../drawing/object'
-import type { Scene } from '../drawing/scene'
+import type { DrawingEdit } from '../drawing/edit/edit'
+import type { DrawingObject } from '../drawing/model/object'
+import type { Scene } from '../drawing/evaluate/scene'
 import type { Point } from '../geometry/point'
 import type { Rules, Severity } from '../rules/rules'
 

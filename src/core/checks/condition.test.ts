@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../../tools/book'
-import { sceneOf } from '../drawing/evaluated-scene'
-import type { DrawingObject } from '../drawing/object'
+import { BOOK } from '../../testing/book'
+import { sceneOf } from '../drawing/evaluate/evaluated-scene'
+import type { DrawingObject } from '../drawing/model/object'
 import type { Rules } from '../rules/rules'
 import { conditionOf, strains } from './condition'
 

@@ -1,4 +1,4 @@
-import { isCornered } from '../drawing/object'
+import { isCornered } from '../drawing/model/object'
 import { sweptTwice } from '../geometry/area'
 import type { Checked, Snag } from './check'
 import { keyOf } from './accepting'

@@ -1,8 +1,8 @@
-import { evaluateAll } from '../drawing/evaluate'
-import { inkOfAll } from '../drawing/ink'
-import type { DrawingObject } from '../drawing/object'
+import { evaluateAll } from '../drawing/evaluate/evaluate'
+import { inkOfAll } from '../drawing/evaluate/ink'
+import type { DrawingObject } from '../drawing/model/object'
 import type { Path } from '../geometry/path'
-import type { Memory } from '../drawing/scene'
+import type { Memory } from '../drawing/evaluate/scene'
 import type { Checked } from './check'
 
 const inks: Memory<Path> = new WeakMap()

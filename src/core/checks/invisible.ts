@@ -1,7 +1,7 @@
-import { extent } from '../drawing/extent'
-import { isContainer, isStyled } from '../drawing/object'
-import { refusalIn } from '../drawing/evaluate'
-import { styleOf } from '../drawing/shared-style'
+import { extent } from '../drawing/evaluate/extent'
+import { isContainer, isStyled } from '../drawing/model/object'
+import { refusalIn } from '../drawing/evaluate/evaluate'
+import { styleOf } from '../drawing/evaluate/shared-style'
 import type { Check } from './check'
 import { seenIn } from './seen'
 

@@ -1,9 +1,9 @@
-import { closeContour } from '../drawing/node-edit'
+import { closeContour } from '../drawing/edit/node-edit'
 import { distance } from '../geometry/point'
 import { LEAK } from '../geometry/tolerance'
 import type { Check } from './check'
 import { replacing, said, seenIn } from './seen'
-import { styleOf } from '../drawing/shared-style'
+import { styleOf } from '../drawing/evaluate/shared-style'
 
 /** Open contours whose ends nearly meet. */
 export const leak: Check = {

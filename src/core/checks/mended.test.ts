@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../../tools/book'
-import { applyDrawingEdit } from '../drawing/edit'
-import { sceneOf } from '../drawing/evaluated-scene'
-import type { DrawingObject } from '../drawing/object'
+import { BOOK } from '../../testing/book'
+import { applyDrawingEdit } from '../drawing/edit/edit'
+import { sceneOf } from '../drawing/evaluate/evaluated-scene'
+import type { DrawingObject } from '../drawing/model/object'
 import { snagsIn } from './checks'
 import { mendsOf } from './mended'
 

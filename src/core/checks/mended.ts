@@ -1,5 +1,5 @@
-import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit'
-import type { Accepted } from '../drawing/accepted'
+import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit/edit'
+import type { Accepted } from '../drawing/model/accepted'
 import type { Checked } from './check'
 import { keyOf } from './accepting'
 import { snagsIn } from './checks'

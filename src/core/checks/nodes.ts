@@ -1,5 +1,5 @@
-import type { DrawingObject, OfKind } from '../drawing/object'
-import type { Node, NodeRun } from '../drawing/node'
+import type { DrawingObject, OfKind } from '../drawing/model/object'
+import type { Node, NodeRun } from '../drawing/model/node'
 import { distance, type Point } from '../geometry/point'
 import type { Check, Checked, Found } from './check'
 import { replacing, seenIn } from './seen'

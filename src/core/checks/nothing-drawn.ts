@@ -1,4 +1,4 @@
-import { evaluateAll, excessIn, refusalIn } from '../drawing/evaluate'
+import { evaluateAll, excessIn, refusalIn } from '../drawing/evaluate/evaluate'
 import type { Check } from './check'
 
 /** An icon of which nothing would be delivered: without objects, or with none that is seen. */

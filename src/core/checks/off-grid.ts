@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../drawing/object'
+import type { DrawingObject } from '../drawing/model/object'
 import type { Point } from '../geometry/point'
 import type { Check } from './check'
 import { replacing, said, seenIn } from './seen'

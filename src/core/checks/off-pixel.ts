@@ -1,10 +1,10 @@
-import type { DrawingObject } from '../drawing/object'
-import { moveObject } from '../drawing/transform-object'
+import type { DrawingObject } from '../drawing/model/object'
+import { moveObject } from '../drawing/edit/transform-object'
 import { crispness, SEEN } from '../proof/crispness'
 import { pathBounds } from '../geometry/path'
 import { tidy } from '../geometry/tidy'
 import type { Check, Checked, Found } from './check'
-import { ink } from '../drawing/evaluate'
+import { ink } from '../drawing/evaluate/evaluate'
 import { replacing, said, seenIn } from './seen'
 
 /** Straight edges beside the pixels of the sizes that the grid is a whole part of. */

@@ -1,5 +1,5 @@
-import { isGradient, type Paint } from '../drawing/paint'
-import { isShared, paintsOf, withPaints } from '../drawing/style'
+import { isGradient, type Paint } from '../drawing/model/paint'
+import { isShared, paintsOf, withPaints } from '../drawing/model/style'
 import { oklabDistance } from '../proof/oklab'
 import type { Rules } from '../rules/rules'
 import type { Check } from './check'

@@ -1,4 +1,4 @@
-import { isShared, type Style } from '../drawing/style'
+import { isShared, type Style } from '../drawing/model/style'
 import type { Check, Checked, Found } from './check'
 import { paintedIn, replacing } from './seen'
 

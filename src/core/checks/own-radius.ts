@@ -1,5 +1,5 @@
-import { isCornered, isRounding } from '../drawing/object'
-import { visited } from '../drawing/visit'
+import { isCornered, isRounding } from '../drawing/model/object'
+import { visited } from '../drawing/model/visit'
 import type { Check } from './check'
 import { replacing, said, seenIn } from './seen'
 import { nearestNamed } from './values-of-rules'

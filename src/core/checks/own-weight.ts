@@ -1,4 +1,4 @@
-import { isShared } from '../drawing/style'
+import { isShared } from '../drawing/model/style'
 import type { Check } from './check'
 import { paintedIn, replacing, said } from './seen'
 import { nearestNamed } from './values-of-rules'

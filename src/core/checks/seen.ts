@@ -1,6 +1,6 @@
-import type { DrawingEdit } from '../drawing/edit'
-import { type DrawingObject, isContainer, isStyled, type Styled } from '../drawing/object'
-import { type Place, walk } from '../drawing/tree'
+import type { DrawingEdit } from '../drawing/edit/edit'
+import { type DrawingObject, isContainer, isStyled, type Styled } from '../drawing/model/object'
+import { type Place, walk } from '../drawing/model/tree'
 
 /** An object that is seen, with the containers around it, and whether it may be changed. */
 export type Seen = Place & { readonly isFree: boolean }

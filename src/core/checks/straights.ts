@@ -1,5 +1,5 @@
-import type { DrawingObject } from '../drawing/object'
-import type { Node } from '../drawing/node'
+import type { DrawingObject } from '../drawing/model/object'
+import type { Node } from '../drawing/model/node'
 import type { Point } from '../geometry/point'
 
 /** A straight stretch as it was drawn, and the object with either end of it elsewhere. */

@@ -1,4 +1,4 @@
-import type { NamedNumber } from '../drawing/values'
+import type { NamedNumber } from '../drawing/model/values'
 
 /** The named value nearest to a number; null where the rules have none. */
 export const nearestNamed = (value: number, list: readonly NamedNumber[]): NamedNumber | null =>

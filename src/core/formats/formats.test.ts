@@ -1,10 +1,10 @@
-import { sceneOf } from '../drawing/evaluated-scene'
+import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { readFileSync } from 'node:fs'
 import { convertIndexedToRgb, decode } from 'fast-png'
 import fc from 'fast-check'
 import paper from 'paper'
 import { describe, expect, it } from 'vitest'
-import { evaluateAll } from '../drawing/evaluate'
+import { evaluateAll } from '../drawing/evaluate/evaluate'
 import { type Path, pathBounds, polyline } from '../geometry/path'
 import { distance } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
@@ -16,7 +16,7 @@ import { readPathData } from './path-reader'
 import { straightAlpha } from './pixels'
 import { png } from './png'
 import { readSetFile, writeSetFile } from './set-file'
-import { pixelsOf } from '../../../tools/rasterise'
+import { pixelsOf } from '../../testing/rasterise'
 
 const demo = (name: string): string =>
   readFileSync(new URL(`../../../demo/${name}.wisesquare.json`, import.meta.url), 'utf8')

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../../tools/book'
+import { BOOK } from '../../testing/book'
 import { STARTERS } from '../rules/starters'
 import { readRulesFile, writeRulesFile } from './rules-file'
 import { readSetFile } from './set-file'

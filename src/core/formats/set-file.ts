@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { unknownCheck } from '../checks/known'
 import { type IconSet, IconSet as SetSchema, setProblems } from '../set/set'
-import { PictureId } from '../drawing/reference'
+import { PictureId } from '../drawing/model/reference'
 import { excess } from './bounds'
 import { readableJson } from './json'
 import { schemaSentence } from './plain-words'

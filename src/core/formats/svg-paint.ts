@@ -4,7 +4,7 @@ import type {
   ResolvedPaint,
   ResolvedShadow,
   ResolvedStroke,
-} from '../drawing/resolved'
+} from '../drawing/evaluate/resolved'
 import { shortNumber } from './number'
 import { PRECISION } from './path-data'
 import { SAME_POINT } from '../geometry/tolerance'

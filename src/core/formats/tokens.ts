@@ -1,4 +1,4 @@
-import { isGradient, type Paint } from '../drawing/paint'
+import { isGradient, type Paint } from '../drawing/model/paint'
 import type { Rules } from '../rules/rules'
 import { readableJson } from './json'
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { curveOf } from './curve'
-import { flatten } from '../../../tools/flatten'
+import { flatten } from '../../testing/flatten'
 import { intersect } from './intersect'
 import { cross, distance, type Point, subtract } from './point'
 import { line, pointAt, type Segment } from './segment'

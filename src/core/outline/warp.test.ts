@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { apart } from '../../../tools/apart'
+import { apart } from '../../testing/apart'
 import { readPathData } from '../formats/path-reader'
 import { area } from '../geometry/area'
 import { ellipse, type Path, pathBounds, polyline, segmentCount } from '../geometry/path'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { jittered, random, randomShape } from '../../../tools/shapes'
+import { jittered, random, randomShape } from '../../testing/shapes'
 import { area } from '../geometry/area'
 import { flattened } from '../geometry/flat'
 import { ellipse, type Path, polyline, transformPath } from '../geometry/path'

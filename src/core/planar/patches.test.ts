@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { random, randomShape } from '../../../tools/shapes'
+import { random, randomShape } from '../../testing/shapes'
 import { area } from '../geometry/area'
 import { ellipse, type Path, polyline, segmentCount } from '../geometry/path'
 import { point } from '../geometry/point'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { pixelAt, pixelMap, placedBy, type Reference, shows } from '../drawing/reference'
+import { pixelAt, pixelMap, placedBy, type Reference, shows } from '../drawing/model/reference'
 import { distance } from '../geometry/point'
 import { apply } from '../geometry/transform'
 import { contrast } from './contrast'

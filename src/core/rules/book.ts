@@ -1,5 +1,5 @@
-import type { Style } from '../drawing/style'
-import type { NamedNumber } from '../drawing/values'
+import type { Style } from '../drawing/model/style'
+import type { NamedNumber } from '../drawing/model/values'
 import { tidy } from '../geometry/tidy'
 import type { Rules } from './rules'
 import { summed } from './sums'

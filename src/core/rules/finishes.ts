@@ -1,5 +1,5 @@
-import type { NamedValues } from '../drawing/values'
-import { withStyleNames } from '../drawing/visit'
+import type { NamedValues } from '../drawing/model/values'
+import { withStyleNames } from '../drawing/model/visit'
 import { LISTS } from './lists'
 
 /** What is wrong with the shared finishes of a rule book, as sentences. */

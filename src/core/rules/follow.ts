@@ -1,4 +1,4 @@
-import { same } from '../drawing/same'
+import { same } from '../drawing/model/same'
 import { NAMED, SINGLES } from './own-keys'
 import type { Rules } from './rules'
 

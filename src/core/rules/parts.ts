@@ -1,7 +1,7 @@
-import { type DrawingObject, kindOf } from '../drawing/object'
-import { countObjects, walk } from '../drawing/tree'
-import type { NamedPart, NamedValues } from '../drawing/values'
-import { namesUsed } from '../drawing/visit'
+import { type DrawingObject, kindOf } from '../drawing/model/object'
+import { countObjects, walk } from '../drawing/model/tree'
+import type { NamedPart, NamedValues } from '../drawing/model/values'
+import { namesUsed } from '../drawing/model/visit'
 import { LISTS } from './lists'
 
 /** How many objects one part may hold. */

@@ -1,7 +1,7 @@
-import { mapObjects } from '../drawing/tree'
-import type { Style } from '../drawing/style'
-import type { DrawingObject } from '../drawing/object'
-import { type Naming, type ValueKind, withNames, withStyleNames } from '../drawing/visit'
+import { mapObjects } from '../drawing/model/tree'
+import type { Style } from '../drawing/model/style'
+import type { DrawingObject } from '../drawing/model/object'
+import { type Naming, type ValueKind, withNames, withStyleNames } from '../drawing/model/visit'
 import { LISTS } from './lists'
 import type { Rules } from './rules'
 

@@ -1,14 +1,14 @@
 import { z } from 'zod'
-import { Colour, Stops, ValueName } from '../drawing/paint'
-import { DrawingObject } from '../drawing/object'
-import { Plate } from '../drawing/plates'
-import { PointXY } from '../drawing/place'
-import { Cap, Join, Style } from '../drawing/style'
+import { Colour, Stops, ValueName } from '../drawing/model/paint'
+import { DrawingObject } from '../drawing/model/object'
+import { Plate } from '../drawing/model/plates'
+import { PointXY } from '../drawing/model/place'
+import { Cap, Join, Style } from '../drawing/model/style'
 import { finishProblems } from './finishes'
 import { followProblems } from './own-keys'
 import { partProblems } from './parts'
 import { sumProblems } from './sums'
-import { INK } from '../drawing/values'
+import { INK } from '../drawing/model/values'
 
 const Named = (value: z.ZodNumber) => z.strictObject({ name: ValueName, value })
 

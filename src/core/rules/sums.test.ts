@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../../tools/book'
+import { BOOK } from '../../testing/book'
 import { Rules } from './rules'
 import { renamedSum, summed, sumValue } from './sums'
 

@@ -1,4 +1,4 @@
-import type { NamedNumber } from '../drawing/values'
+import type { NamedNumber } from '../drawing/model/values'
 
 /** A radius that may be a sum of others and of weights, which stays one. */
 type Radius = NamedNumber & { readonly sum?: string | undefined }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { same } from '../drawing/same'
+import { same } from '../drawing/model/same'
 import { Rules } from '../rules/rules'
 import type { SetChange } from '../set/change'
 import { SetName } from '../set/names'

@@ -1,4 +1,4 @@
-import { same } from '../drawing/same'
+import { same } from '../drawing/model/same'
 import { onGridOf, withNamedValues } from './merge-set'
 import { freeName, nameKey } from './names'
 import type { Icon, IconSet } from './set'

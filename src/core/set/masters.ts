@@ -1,5 +1,5 @@
-import { type Memory, remembered } from '../drawing/memory'
-import type { DrawingObject } from '../drawing/object'
+import { type Memory, remembered } from '../drawing/evaluate/memory'
+import type { DrawingObject } from '../drawing/model/object'
 import { baseFor, bookAt } from '../rules/book'
 import { fitted, scaled } from '../rules/fit/fit'
 import type { Rules } from '../rules/rules'

@@ -1,5 +1,5 @@
-import type { DrawingObject } from '../drawing/object'
-import { same } from '../drawing/same'
+import type { DrawingObject } from '../drawing/model/object'
+import { same } from '../drawing/model/same'
 import { merged } from './merge'
 import { type MergedValue, mergedOrder, mergedValue } from './merge-value'
 import { alternativesOf, acceptedIn, type Icon, type Master, titleOf } from './set'

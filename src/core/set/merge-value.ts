@@ -1,4 +1,4 @@
-import { same } from '../drawing/same'
+import { same } from '../drawing/model/same'
 
 /**
  * A value that was changed on two sides: what becomes of it, what both sides are seen from afterwards, and whether both

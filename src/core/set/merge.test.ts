@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { applyDrawingEdit } from '../drawing/edit'
-import { DrawingObject } from '../drawing/object'
-import { same } from '../drawing/same'
-import { find, mapObjects, walk } from '../drawing/tree'
+import { applyDrawingEdit } from '../drawing/edit/edit'
+import { DrawingObject } from '../drawing/model/object'
+import { same } from '../drawing/model/same'
+import { find, mapObjects, walk } from '../drawing/model/tree'
 import { type Conflict, merged } from './merge'
 import { settledConflict } from './settle'
 

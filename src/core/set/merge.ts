@@ -1,5 +1,5 @@
-import { type DrawingObject, isContainer } from '../drawing/object'
-import { same } from '../drawing/same'
+import { type DrawingObject, isContainer } from '../drawing/model/object'
+import { same } from '../drawing/model/same'
 import { mergedFields, mergedOrder } from './merge-value'
 import { climbed, type Entries, entriesOf, type Entry, grown, sequence } from './object-tree'
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isSeen, UNSEEN_SENTENCE } from '../drawing/label'
+import { isSeen, UNSEEN_SENTENCE } from '../drawing/model/label'
 
 const RESERVED = /^(?:con|prn|aux|nul|com\d|lpt\d)(?:\.|$)/i
 

@@ -1,5 +1,5 @@
-import type { DrawingObject } from '../drawing/object'
-import { walk, withNewIds } from '../drawing/tree'
+import type { DrawingObject } from '../drawing/model/object'
+import { walk, withNewIds } from '../drawing/model/tree'
 import { basesOf } from '../rules/book'
 import { withOwn } from '../rules/follow'
 import { quicklyFitted, scaled } from '../rules/fit/fit'

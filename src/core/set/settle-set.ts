@@ -1,7 +1,7 @@
 import { type MergedSet, onGridOf } from './merge-set'
 import { iconPart, type SetConflict } from './merge-icon'
 import { type Icon, type IconSet, type Master } from './set'
-import { find } from '../drawing/tree'
+import { find } from '../drawing/model/tree'
 import { settledConflict } from './settle'
 
 /**

@@ -1,6 +1,6 @@
-import type { DrawingObject } from '../drawing/object'
-import { isContainer } from '../drawing/object'
-import { find, mapObjects } from '../drawing/tree'
+import type { DrawingObject } from '../drawing/model/object'
+import { isContainer } from '../drawing/model/object'
+import { find, mapObjects } from '../drawing/model/tree'
 import type { Conflict, Merged } from './merge'
 import { entriesOf } from './object-tree'
 

@@ -1,4 +1,4 @@
-import type { Shape, Veil } from '../drawing/shape'
+import type { Shape, Veil } from '../drawing/evaluate/shape'
 import { boxCentre } from '../geometry/box'
 import { flattened } from '../geometry/flat'
 import { nearestOnPath } from '../geometry/nearest'

@@ -6,8 +6,8 @@ import { describe, expect, it } from 'vitest'
 import { readSetFile } from '../formats/set-file'
 import { starter } from '../rules/starters'
 import type { Icon } from '../set/set'
-import { pixelsOf } from '../../../tools/rasterise'
-import { objectsOf } from '../../../tools/icon-objects'
+import { pixelsOf } from '../../testing/rasterise'
+import { objectsOf } from '../../testing/icon-objects'
 import { Portrait } from './portrait'
 
 const demo = ['quayside', 'quayside-solid', 'skerry-app'].flatMap((name) => {

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { STARTERS } from '@/core/rules/starters'
-import { storedAs } from '../../../tools/samples'
+import { storedAs } from '../../testing/samples'
 import type { IconSet } from '@/core/set/set'
 import { commit, createSession, show } from '../frame/session'
 import { Calm } from './calm'

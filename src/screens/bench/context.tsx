@@ -2,8 +2,8 @@
 
 import { createContext, useContext, useDeferredValue } from 'react'
 import { useStore } from 'zustand'
-import type { DrawingObject } from '@/core/drawing/object'
-import { roughly } from '@/core/drawing/values'
+import type { DrawingObject } from '@/core/drawing/model/object'
+import { roughly } from '@/core/drawing/model/values'
 import { bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { masterOn } from '@/core/set/masters'

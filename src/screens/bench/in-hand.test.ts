@@ -1,12 +1,12 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { DrawingObject } from '@/core/drawing/object'
+import type { DrawingObject } from '@/core/drawing/model/object'
 import { canStep, shown, step, undoStep } from '../frame/session'
-import { path } from '../../../tools/samples'
+import { path } from '../../testing/samples'
 import { benchCommands } from './commands'
 import { benchGuides, setGuides } from './guides'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { KeyPlace } from './key-place'
-import { at, Hand } from './tools/hand'
+import { at, Hand } from '../../testing/hand'
 
 const box = (id: string, x: number, y: number): DrawingObject => ({
   kind: 'rectangle',

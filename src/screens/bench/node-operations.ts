@@ -13,12 +13,12 @@ import {
   reverseContour,
   setKind,
   straighten,
-} from '@/core/drawing/node-edit'
-import { contourOf, nodesOf } from '@/core/drawing/nodes'
-import { editable } from '@/core/drawing/editable'
-import { outline } from '@/core/drawing/evaluate'
+} from '@/core/drawing/edit/node-edit'
+import { contourOf, nodesOf } from '@/core/drawing/model/nodes'
+import { editable } from '@/core/drawing/edit/editable'
+import { outline } from '@/core/drawing/evaluate/evaluate'
 import { extended, shortened } from '@/core/outline/extend'
-import type { Node } from '@/core/drawing/node'
+import type { Node } from '@/core/drawing/model/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { simplify } from '@/core/outline/simplify'
 import type { Point } from '@/core/geometry/point'

@@ -1,5 +1,5 @@
-import type { NodeAt } from '@/core/drawing/node-edit'
-import { afterEdit, editable, type Edited } from '@/core/drawing/editable'
+import type { NodeAt } from '@/core/drawing/edit/node-edit'
+import { afterEdit, editable, type Edited } from '@/core/drawing/edit/editable'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { say } from '@/ui/notice'
 import { undoStep } from '../frame/session'

@@ -1,4 +1,4 @@
-import type { PaintPlace } from '@/core/drawing/finish'
+import type { PaintPlace } from '@/core/drawing/edit/finish'
 import { slot } from './slot'
 
 /** The paint that colours go to, and the stop of it where it is a gradient. */

@@ -1,6 +1,6 @@
 'use client'
 
-import { sceneOf } from '@/core/drawing/evaluated-scene'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { cannotBeDrawn } from '@/core/checks/cannot-be-drawn'
 import { useBench, useBenchState, useCalmObjects, useRules } from './context'
 import { RULER } from './layers/rulers'

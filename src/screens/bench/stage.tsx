@@ -1,8 +1,8 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { wordOf } from '@/core/drawing/object'
-import { hits } from '@/core/drawing/pick'
+import { wordOf } from '@/core/drawing/model/object'
+import { hits } from '@/core/drawing/evaluate/pick'
 import { inKeys, useKeyboard } from '@/ui/keys'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
 import { useFilm } from '@/ui/film'

@@ -1,4 +1,4 @@
-import { stopsOf } from '@/core/drawing/values'
+import { stopsOf } from '@/core/drawing/model/values'
 import { say } from '@/ui/notice'
 import type { Bench } from './bench'
 import { gradientInHand, setStops } from './colours/finish-operations'

@@ -1,6 +1,6 @@
 import { differences, followed } from '@/core/rules/follow'
 import type { Rules } from '@/core/rules/rules'
-import { same } from '@/core/drawing/same'
+import { same } from '@/core/drawing/model/same'
 import { say } from '@/ui/notice'
 import { commit, type Session, undoStep } from './session'
 import { hearOf } from './told'

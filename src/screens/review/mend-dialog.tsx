@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { applyDrawingEdit, type DrawingEdit } from '@/core/drawing/edit'
+import { applyDrawingEdit, type DrawingEdit } from '@/core/drawing/edit/edit'
 import type { SetEdit } from '@/core/set/edit'
 import { type Icon, type IconSet, masterFor } from '@/core/set/set'
 import { Button } from '@/ui/button'

@@ -1,8 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { coloursUsed, paintedWithin } from '@/core/drawing/finish'
-import { sceneOf } from '@/core/drawing/evaluated-scene'
+import { coloursUsed, paintedWithin } from '@/core/drawing/edit/finish'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import type { SetEdit } from '@/core/set/edit'
 import { platedEdit, recolouredEdit, renamedEdit, taggedEdit, weightedEdit, wordsOf } from '@/core/set/many'
 import { aliasesOf, type Icon, type IconSet, masterFor, tagsOf } from '@/core/set/set'

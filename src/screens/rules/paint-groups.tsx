@@ -1,7 +1,7 @@
 'use client'
 
-import { isGradient, type Paint } from '@/core/drawing/paint'
-import { INK } from '@/core/drawing/values'
+import { isGradient, type Paint } from '@/core/drawing/model/paint'
+import { INK } from '@/core/drawing/model/values'
 import type { Draft } from './draft'
 import { freshName, Group, type GroupProps, NameInput, RemoveButton } from './form'
 

@@ -3,9 +3,9 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { iconSvg } from '../../core/formats/drawn'
-import { decoded } from '../../../tools/decoded'
-import { apart, DeliveredSets, proof } from '../../../tools/delivered'
-import { svgOfVector } from '../../../tools/vector-svg'
+import { decoded } from '../../testing/decoded'
+import { apart, DeliveredSets, proof } from '../../testing/delivered'
+import { svgOfVector } from '../../testing/vector-svg'
 
 /** What the folders of a delivery say of their pictures, beside the pictures. */
 

@@ -6,9 +6,9 @@ import { iconSvg } from '../../core/formats/drawn'
 import { png } from '../../core/formats/png'
 import { readSetFile } from '../../core/formats/set-file'
 import { Portrait } from '../../core/targets/portrait'
-import { type Decoded, decoded } from '../../../tools/decoded'
-import { apart, DeliveredSets, program, proof } from '../../../tools/delivered'
-import { svgOfVector } from '../../../tools/vector-svg'
+import { type Decoded, decoded } from '../../testing/decoded'
+import { apart, DeliveredSets, program, proof } from '../../testing/delivered'
+import { svgOfVector } from '../../testing/vector-svg'
 import { startRasteriser } from '../renderer/raster'
 
 /** Delivered files, read by programs that share nothing with this one. */

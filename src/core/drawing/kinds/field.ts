@@ -1,5 +1,5 @@
-import type { Scene } from '../scene'
-import type { Radius, Weight } from '../style'
+import type { Scene } from '../evaluate/scene'
+import type { Radius, Weight } from '../model/style'
 
 /**
  * Between which numbers a field goes; `above` when the least itself is not one of them, `whole` when only whole ones

@@ -1,7 +1,7 @@
 import type fastCheck from 'fast-check'
 import type { Point } from '../../geometry/point'
-import type { NodeRun } from '../node'
-import type { Radius, Style } from '../style'
+import type { NodeRun } from '../model/node'
+import type { Radius, Style } from '../model/style'
 
 /** What tests give a kind to make arbitrary objects of: the generator, and numbers on half units so that things touch. */
 export type Arbitraries = {

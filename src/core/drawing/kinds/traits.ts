@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { Label } from '../label'
-import { Opacity, Shadow } from '../paint'
-import { Coordinate } from '../place'
-import { CornerStyle, type Finish, Radius } from '../style'
+import { Label } from '../model/label'
+import { Opacity, Shadow } from '../model/paint'
+import { Coordinate } from '../model/place'
+import { CornerStyle, type Finish, Radius } from '../model/style'
 
 export const Role = z.enum(['adds', 'cuts', 'overlap', 'flips'])
 export type Role = z.infer<typeof Role>

@@ -1,4 +1,4 @@
-import type { Cap } from '../../drawing/style'
+import type { Cap } from '../../drawing/model/style'
 
 export type Axis = 'x' | 'y'
 export const AXES: readonly Axis[] = ['x', 'y']

@@ -1,6 +1,6 @@
 import { keepsMiddle, roundStretches, type RoundStretch } from '../../drawing/kinds/path/fit'
-import type { NodeRun } from '../../drawing/node'
-import { contourOf } from '../../drawing/nodes'
+import type { NodeRun } from '../../drawing/model/node'
+import { contourOf } from '../../drawing/model/nodes'
 import type { Point } from '../../geometry/point'
 import type { Cubic, Segment } from '../../geometry/segment'
 import { across, AXES, markAt, type Marks, NICE, type Paint, STRONG } from './mark'

@@ -1,8 +1,8 @@
-import { type DrawingObject, kindOf } from '../../drawing/object'
+import { type DrawingObject, kindOf } from '../../drawing/model/object'
 import { sizedPlacing, sizeOf } from '../../drawing/kinds/placement/placed'
-import { extentOf } from '../../drawing/extent'
-import { sceneOf } from '../../drawing/evaluated-scene'
-import { mapObjects } from '../../drawing/tree'
+import { extentOf } from '../../drawing/evaluate/extent'
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { mapObjects } from '../../drawing/model/tree'
 import type { Rules } from '../rules'
 
 /**

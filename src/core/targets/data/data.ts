@@ -1,5 +1,5 @@
 import { writeTokens } from '../../formats/tokens'
-import type { ResolvedPaint } from '../../drawing/resolved'
+import type { ResolvedPaint } from '../../drawing/evaluate/resolved'
 import { pathData } from '../../formats/path-data'
 import { aliasesOf, tagsOf } from '../../set/set'
 import { onOff } from '../options'

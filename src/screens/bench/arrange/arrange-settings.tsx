@@ -13,10 +13,10 @@ import {
   type LucideIcon,
 } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
-import type { Side } from '@/core/drawing/arrange'
-import type { DrawingObject } from '@/core/drawing/object'
+import type { Side } from '@/core/drawing/edit/arrange'
+import type { DrawingObject } from '@/core/drawing/model/object'
 import type { Rules } from '@/core/rules/rules'
-import { outermost } from '@/core/drawing/tree'
+import { outermost } from '@/core/drawing/model/tree'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import type { OpticalOffset } from '@/core/proof/optical-centre'

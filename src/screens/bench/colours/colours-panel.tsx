@@ -1,9 +1,9 @@
 'use client'
 
 import type { Panel } from '../ledger/panel'
-import { sceneOf } from '@/core/drawing/evaluated-scene'
-import { paintedWithin } from '@/core/drawing/finish'
-import { outermost } from '@/core/drawing/tree'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
+import { paintedWithin } from '@/core/drawing/edit/finish'
+import { outermost } from '@/core/drawing/model/tree'
 import { useBenchState, useCalmObjects, useRules } from '../context'
 import { PaintEditor } from './paint-editor'
 import { PaintList } from './paint-list'

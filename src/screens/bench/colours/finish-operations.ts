@@ -1,5 +1,5 @@
 import { PAINT } from '../paint-in-hand'
-import { extentOf } from '@/core/drawing/extent'
+import { extentOf } from '@/core/drawing/evaluate/extent'
 import {
   type PaintPlace,
   paintAt,
@@ -8,13 +8,13 @@ import {
   type Painted,
   paintedWithin,
   withPaintAt,
-} from '@/core/drawing/finish'
-import { freshGradient } from '@/core/drawing/gradient'
-import type { DrawingObject } from '@/core/drawing/object'
-import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/paint'
-import type { Style } from '@/core/drawing/style'
-import { colourOf, INK, stopsOf } from '@/core/drawing/values'
-import { outermost } from '@/core/drawing/tree'
+} from '@/core/drawing/edit/finish'
+import { freshGradient } from '@/core/drawing/model/gradient'
+import type { DrawingObject } from '@/core/drawing/model/object'
+import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/model/paint'
+import type { Style } from '@/core/drawing/model/style'
+import { colourOf, INK, stopsOf } from '@/core/drawing/model/values'
+import { outermost } from '@/core/drawing/model/tree'
 import { say } from '@/ui/notice'
 import { commit } from '../../frame/session'
 import type { Bench } from '../bench'

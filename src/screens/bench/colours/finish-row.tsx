@@ -1,9 +1,9 @@
 'use client'
 
 import { useMemo } from 'react'
-import { styledWithin } from '@/core/drawing/finish'
-import { isShared } from '@/core/drawing/style'
-import { outermost } from '@/core/drawing/tree'
+import { styledWithin } from '@/core/drawing/edit/finish'
+import { isShared } from '@/core/drawing/model/style'
+import { outermost } from '@/core/drawing/model/tree'
 import type { Rules } from '@/core/rules/rules'
 import { Chip } from '@/ui/chip'
 import { useSessionState } from '../../frame/set-provider'

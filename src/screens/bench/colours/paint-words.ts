@@ -1,6 +1,6 @@
-import { isGradient, type Paint } from '@/core/drawing/paint'
+import { isGradient, type Paint } from '@/core/drawing/model/paint'
 import { cssStops } from '@/ui/css-gradient'
-import { colourOf, type NamedValues, stopsOf } from '@/core/drawing/values'
+import { colourOf, type NamedValues, stopsOf } from '@/core/drawing/model/values'
 
 /** A paint as CSS paints it on light ground, from left to right; null for none. */
 export function cssPaint(paint: Paint, values: NamedValues): string | null {

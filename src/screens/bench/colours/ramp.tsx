@@ -2,7 +2,7 @@
 
 import clsx from 'clsx'
 import { type PointerEvent, useRef, useState } from 'react'
-import type { Stop } from '@/core/drawing/paint'
+import type { Stop } from '@/core/drawing/model/paint'
 
 /**
  * A gradient from left to right with its stops below: a press takes one, a drag moves it between its neighbours, a

@@ -1,10 +1,10 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import type { DrawingObject, Styled } from '@/core/drawing/object'
-import { styleOf } from '@/core/drawing/shared-style'
+import type { DrawingObject, Styled } from '@/core/drawing/model/object'
+import { styleOf } from '@/core/drawing/evaluate/shared-style'
 import { setProblems } from '@/core/set/set'
 import { undoStep } from '../../frame/session'
 import { benchCommands } from '../commands'
-import { Hand } from '../tools/hand'
+import { Hand } from '../../../testing/hand'
 import { makeGradient, setPaint } from './finish-operations'
 import { shareFinish, sharersOf, takeFinish } from './shared-finishes'
 

@@ -1,7 +1,7 @@
 'use client'
 
-import type { Painted } from '@/core/drawing/finish'
-import { Cap, Head, Join, type Style, type Weight } from '@/core/drawing/style'
+import type { Painted } from '@/core/drawing/edit/finish'
+import { Cap, Head, Join, type Style, type Weight } from '@/core/drawing/model/style'
 import type { Rules } from '@/core/rules/rules'
 import { DraftField } from '@/ui/draft-field'
 import { NumberField } from '@/ui/number-field'

@@ -1,6 +1,6 @@
 'use client'
 
-import type { OfKind } from '@/core/drawing/object'
+import type { OfKind } from '@/core/drawing/model/object'
 import { useBench, useRules } from '../context'
 import { WordCell } from '../ledger/value-cell'
 import { changePlate } from './plate'

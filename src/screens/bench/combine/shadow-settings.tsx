@@ -1,7 +1,7 @@
 'use client'
 
-import type { DrawingObject } from '@/core/drawing/object'
-import type { Shadow } from '@/core/drawing/paint'
+import type { DrawingObject } from '@/core/drawing/model/object'
+import type { Shadow } from '@/core/drawing/model/paint'
 import { NumberField } from '@/ui/number-field'
 import { useBench, useRules } from '../context'
 import { PaintCell } from '../ledger/value-cell'

@@ -1,4 +1,4 @@
-import type { Node } from '@/core/drawing/node'
+import type { Node } from '@/core/drawing/model/node'
 import type { Path } from '@/core/geometry/path'
 import type { Point } from '@/core/geometry/point'
 import type { Sample } from '../tools/sample/seen'

@@ -1,7 +1,7 @@
 'use client'
 
 import { PAINT } from '../paint-in-hand'
-import { colourOf, stopsOf } from '@/core/drawing/values'
+import { colourOf, stopsOf } from '@/core/drawing/model/values'
 import { gradientInHand } from '../colours/finish-operations'
 import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../context'
 import { gradientHandles } from '../tools/gradient-handles'

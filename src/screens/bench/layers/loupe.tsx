@@ -1,6 +1,6 @@
 'use client'
 
-import { colourOf } from '@/core/drawing/values'
+import { colourOf } from '@/core/drawing/model/values'
 import type { Point } from '@/core/geometry/point'
 import { useRules } from '../context'
 import { LOUPE, type Sample } from '../tools/sample/seen'

@@ -1,7 +1,7 @@
 'use client'
 
-import { nodeKindOf } from '@/core/drawing/node-edit'
-import type { Node } from '@/core/drawing/node'
+import { nodeKindOf } from '@/core/drawing/edit/node-edit'
+import type { Node } from '@/core/drawing/model/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { useBenchState, useSlot } from '../context'
 import { nodeKey } from '../node-selection'

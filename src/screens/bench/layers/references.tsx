@@ -2,7 +2,7 @@
 
 import { REFERENCES } from '../references/reference-operations'
 import { useEffect, useRef, useState } from 'react'
-import { pixelMap, type Reference } from '@/core/drawing/reference'
+import { pixelMap, type Reference } from '@/core/drawing/model/reference'
 import type { Mismatch } from '@/core/proof/mismatch'
 import { referencesOf } from '@/core/set/set'
 import { useBench, useBenchState, useRules, useShownMaster, useCalmMaster, useSlot } from '../context'

@@ -1,7 +1,7 @@
 'use client'
 
 import clsx from 'clsx'
-import { CornerStyle } from '@/core/drawing/style'
+import { CornerStyle } from '@/core/drawing/model/style'
 import { type SEVERAL } from './value-cell'
 
 /** What each style draws at the top right corner of a square. */

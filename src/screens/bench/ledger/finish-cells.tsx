@@ -1,8 +1,8 @@
 'use client'
 
-import type { Paint } from '@/core/drawing/paint'
-import { By, type Container, type DrawingObject } from '@/core/drawing/object'
-import { Cap, type Style, type Weight } from '@/core/drawing/style'
+import type { Paint } from '@/core/drawing/model/paint'
+import { By, type Container, type DrawingObject } from '@/core/drawing/model/object'
+import { Cap, type Style, type Weight } from '@/core/drawing/model/style'
 import type { Rules } from '@/core/rules/rules'
 import { useBench } from '../context'
 import { showFinish } from '../operations'

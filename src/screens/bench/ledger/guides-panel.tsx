@@ -3,7 +3,7 @@
 import type { Panel } from './panel'
 import { Lock, LockOpen, Trash2 } from 'lucide-react'
 import clsx from 'clsx'
-import type { Guide } from '@/core/drawing/guide'
+import type { Guide } from '@/core/drawing/model/guide'
 import { guidesOf } from '@/core/set/set'
 import { useBench, useRules, useCalmMaster } from '../context'
 import { freshGuide, setGuides } from '../guides'

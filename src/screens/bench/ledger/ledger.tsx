@@ -2,8 +2,8 @@
 
 import { Tabs } from 'radix-ui'
 import { useDeferredValue, useMemo, useRef } from 'react'
-import { sceneOf } from '@/core/drawing/evaluated-scene'
-import { evaluateAll } from '@/core/drawing/evaluate'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
+import { evaluateAll } from '@/core/drawing/evaluate/evaluate'
 import { segmentCount } from '@/core/geometry/path'
 import { useBench, useBenchState, useCalmObjects, useRules } from '../context'
 import { HeightEdge } from './drag-edge'

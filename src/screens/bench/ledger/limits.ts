@@ -1,4 +1,4 @@
-import type { FrameChange } from '@/core/drawing/frame'
+import type { FrameChange } from '@/core/drawing/model/frame'
 import type { Limits } from '@/ui/limits'
 
 /** Between which numbers the columns of a frame go. */

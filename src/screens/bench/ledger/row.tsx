@@ -1,20 +1,28 @@
 'use client'
 
-import { styleOf } from '@/core/drawing/shared-style'
-import { sceneOf } from '@/core/drawing/evaluated-scene'
+import { styleOf } from '@/core/drawing/evaluate/shared-style'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import clsx from 'clsx'
 import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react'
 import { memo } from 'react'
-import { changeNumbers } from '@/core/drawing/numbers'
-import { refusalIn } from '@/core/drawing/evaluate'
-import type { FrameChange } from '@/core/drawing/frame'
-import { type Container, type DrawingObject, isContainer, isStyled, kindOf, Role, wordOf } from '@/core/drawing/object'
-import { Refusal } from '@/core/drawing/refusal'
-import type { Scene } from '@/core/drawing/scene'
-import { countsByInk } from '@/core/drawing/solid'
-import { isShared, type Radius } from '@/core/drawing/style'
+import { changeNumbers } from '@/core/drawing/edit/numbers'
+import { refusalIn } from '@/core/drawing/evaluate/evaluate'
+import type { FrameChange } from '@/core/drawing/model/frame'
+import {
+  type Container,
+  type DrawingObject,
+  isContainer,
+  isStyled,
+  kindOf,
+  Role,
+  wordOf,
+} from '@/core/drawing/model/object'
+import { Refusal } from '@/core/drawing/evaluate/refusal'
+import type { Scene } from '@/core/drawing/evaluate/scene'
+import { countsByInk } from '@/core/drawing/evaluate/solid'
+import { isShared, type Radius } from '@/core/drawing/model/style'
 import type { Rules } from '@/core/rules/rules'
 import type { Bench } from '../bench'
 import { useBench, useBenchState } from '../context'

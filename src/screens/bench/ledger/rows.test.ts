@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { smallBox } from '../../../../tools/samples'
+import { smallBox } from '../../../testing/samples'
 import { rangeOf, rowsOf, rowsWith } from './rows'
 
 const objects = [

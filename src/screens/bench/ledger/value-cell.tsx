@@ -2,8 +2,8 @@
 
 import { Popover } from 'radix-ui'
 import { type ReactNode, useRef, useState } from 'react'
-import { isGradient, type Paint } from '@/core/drawing/paint'
-import { colourOf, type NamedNumber, type NamedValues } from '@/core/drawing/values'
+import { isGradient, type Paint } from '@/core/drawing/model/paint'
+import { colourOf, type NamedNumber, type NamedValues } from '@/core/drawing/model/values'
 import { Chip } from '@/ui/chip'
 import { ColourField } from '@/ui/colour-field'
 import type { Limits } from '@/ui/limits'

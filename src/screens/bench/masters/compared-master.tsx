@@ -1,8 +1,8 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { evaluateAll, excessIn } from '@/core/drawing/evaluate'
-import { sceneOf } from '@/core/drawing/evaluated-scene'
+import { evaluateAll, excessIn } from '@/core/drawing/evaluate/evaluate'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { shownInk } from '@/core/checks/ink'
 import { pathData } from '@/core/formats/path-data'
 import { masterFor } from '@/core/set/set'

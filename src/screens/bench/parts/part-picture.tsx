@@ -1,8 +1,8 @@
 'use client'
 
-import { evaluateAll } from '@/core/drawing/evaluate'
-import { sceneOf } from '@/core/drawing/evaluated-scene'
-import { inkOf } from '@/core/drawing/ink'
+import { evaluateAll } from '@/core/drawing/evaluate/evaluate'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
+import { inkOf } from '@/core/drawing/evaluate/ink'
 import { boxUnion } from '@/core/geometry/box'
 import { pathBounds } from '@/core/geometry/path'
 import type { Part, Rules } from '@/core/rules/rules'

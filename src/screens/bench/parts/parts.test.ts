@@ -1,17 +1,17 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { area } from '@/core/geometry/area'
 import { boxCentre } from '@/core/geometry/box'
-import { extent } from '@/core/drawing/extent'
-import { solid } from '@/core/drawing/evaluate'
-import type { DrawingObject, OfKind } from '@/core/drawing/object'
-import { transformObject } from '@/core/drawing/transform-object'
+import { extent } from '@/core/drawing/evaluate/extent'
+import { solid } from '@/core/drawing/evaluate/evaluate'
+import type { DrawingObject, OfKind } from '@/core/drawing/model/object'
+import { transformObject } from '@/core/drawing/edit/transform-object'
 import { rotation } from '@/core/geometry/transform'
 import { Rules } from '@/core/rules/rules'
 import { setProblems } from '@/core/set/set'
 import { commit, undoStep } from '../../frame/session'
 import type { Bench } from '../bench'
 import { loosen } from '../combine/fix'
-import { Hand } from '../tools/hand'
+import { Hand } from '../../../testing/hand'
 import {
   deletePart,
   openPlacement,

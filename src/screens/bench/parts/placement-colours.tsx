@@ -1,7 +1,7 @@
 'use client'
 
-import { coloursUsed, paintedWithin } from '@/core/drawing/finish'
-import type { OfKind } from '@/core/drawing/object'
+import { coloursUsed, paintedWithin } from '@/core/drawing/edit/finish'
+import type { OfKind } from '@/core/drawing/model/object'
 import { useBench, useRules } from '../context'
 import { PaintCell } from '../ledger/value-cell'
 import { partsOf } from './operations'

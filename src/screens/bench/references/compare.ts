@@ -1,9 +1,9 @@
 import { compose, type Transform } from '@/core/geometry/transform'
 import { mismatch, type Mismatch } from '@/core/proof/mismatch'
 import type { Picture } from '@/core/proof/picture'
-import { pixelMap, type Reference } from '@/core/drawing/reference'
+import { pixelMap, type Reference } from '@/core/drawing/model/reference'
 import type { Rules } from '@/core/rules/rules'
-import type { DrawingObject } from '@/core/drawing/object'
+import type { DrawingObject } from '@/core/drawing/model/object'
 import { pictureOf } from '@/workers/draw'
 import { pixelsOf } from './pictures'
 

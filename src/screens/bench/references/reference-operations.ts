@@ -1,5 +1,5 @@
 import type { Point } from '@/core/geometry/point'
-import { laid, type Reference, shows } from '@/core/drawing/reference'
+import { laid, type Reference, shows } from '@/core/drawing/model/reference'
 import { referencesOf } from '@/core/set/set'
 import { say } from '@/ui/notice'
 import { newId } from '@/ui/new-id'

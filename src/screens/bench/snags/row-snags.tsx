@@ -1,6 +1,6 @@
 'use client'
 
-import type { DrawingObject } from '@/core/drawing/object'
+import type { DrawingObject } from '@/core/drawing/model/object'
 import { useOpenSnags } from './use-open-snags'
 
 /** A mark at an object that snags are about, with what they say. */

@@ -1,7 +1,7 @@
 import { Spline } from 'lucide-react'
 import { distance, type Point } from '@/core/geometry/point'
 import { freehandRun } from '@/core/drawing/kinds/bend/trace'
-import type { DrawingEdit } from '@/core/drawing/edit'
+import type { DrawingEdit } from '@/core/drawing/edit/edit'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import type { Bench } from '../bench'

@@ -1,6 +1,6 @@
 import { type Box, boxBetween } from '@/core/geometry/box'
 import { distance } from '@/core/geometry/point'
-import type { DrawingObject } from '@/core/drawing/object'
+import type { DrawingObject } from '@/core/drawing/model/object'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import type { Bench } from '../bench'
 import { previewPath, putPath } from '../node-selection'

@@ -1,4 +1,4 @@
-import { styleOf } from '@/core/drawing/shared-style'
+import { styleOf } from '@/core/drawing/evaluate/shared-style'
 import { Waypoints } from 'lucide-react'
 import type { ToolDefinition } from './tool'
 import { boxContains } from '@/core/geometry/box'
@@ -12,9 +12,9 @@ import {
   nodeAt,
   pullSegment,
   setHandle,
-} from '@/core/drawing/node-edit'
-import { outline } from '@/core/drawing/evaluate'
-import { hits } from '@/core/drawing/pick'
+} from '@/core/drawing/edit/node-edit'
+import { outline } from '@/core/drawing/evaluate/evaluate'
+import { hits } from '@/core/drawing/evaluate/pick'
 import { toggledRegion } from '@/core/drawing/kinds/path/regions'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { constrainAngle } from '@/core/snap/snap'

@@ -1,6 +1,6 @@
 'use client'
 
-import type { Kind } from '@/core/drawing/object'
+import type { Kind } from '@/core/drawing/model/object'
 import { useBench, useBenchState, useShownObjects } from '../context'
 import { OwnSettings } from '../ledger/own-numbers'
 

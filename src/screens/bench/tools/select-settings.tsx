@@ -1,8 +1,8 @@
 'use client'
 
 import { Scaling } from 'lucide-react'
-import { outermost } from '@/core/drawing/tree'
-import { isContainer } from '@/core/drawing/object'
+import { outermost } from '@/core/drawing/model/tree'
+import { isContainer } from '@/core/drawing/model/object'
 import { PlacementColours } from '../parts/placement-colours'
 import { PlateSettings } from '../combine/plate-settings'
 import { ShadowSettings } from '../combine/shadow-settings'

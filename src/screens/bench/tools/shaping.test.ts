@@ -3,10 +3,10 @@ import { TURN } from './turn/gesture'
 import { MEASURE } from './measure/gesture'
 import { LOSS } from '../node-selection'
 import { LAY } from './laying'
-import { sceneOf } from '@/core/drawing/evaluated-scene'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { outline } from '@/core/drawing/evaluate'
-import type { DrawingObject } from '@/core/drawing/object'
+import { outline } from '@/core/drawing/evaluate/evaluate'
+import type { DrawingObject } from '@/core/drawing/model/object'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { pathBounds } from '@/core/geometry/path'
 import { guidesOf } from '@/core/set/set'
@@ -27,7 +27,7 @@ import {
 } from '../node-operations'
 import { fixToPath } from '../combine/fix'
 import { repeatTransform } from '../operations'
-import { at, Hand } from './hand'
+import { at, Hand } from '../../../testing/hand'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const path = (id: string, closed: boolean, ...places: readonly (readonly [number, number])[]): DrawingObject => ({

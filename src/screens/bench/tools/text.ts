@@ -1,6 +1,6 @@
 import { Type } from 'lucide-react'
 import type { ToolDefinition } from './tool'
-import { freshStyle } from '@/core/drawing/fresh'
+import { freshStyle } from '@/core/drawing/edit/fresh'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../bench'
 import { caught, showCaught } from './snapping'

@@ -1,6 +1,6 @@
 import { cross, distance, type Point, subtract, unit } from '@/core/geometry/point'
 import { tidy } from '@/core/geometry/tidy'
-import type { Frame } from '@/core/drawing/frame'
+import type { Frame } from '@/core/drawing/model/frame'
 import { constrainAngle } from '@/core/snap/snap'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'

@@ -1,9 +1,9 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import type { DrawingObject } from '@/core/drawing/object'
+import type { DrawingObject } from '@/core/drawing/model/object'
 import { undoStep } from '../../frame/session'
 import type { Bench } from '../bench'
 import { duplicate } from '../operations'
-import { at, Hand } from './hand'
+import { at, Hand } from '../../../testing/hand'
 import type { Tool } from './tool'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const

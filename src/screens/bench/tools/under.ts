@@ -1,5 +1,5 @@
-import { type DrawingObject, isCombining, isContainer } from '@/core/drawing/object'
-import { pick } from '@/core/drawing/pick'
+import { type DrawingObject, isCombining, isContainer } from '@/core/drawing/model/object'
+import { pick } from '@/core/drawing/evaluate/pick'
 import type { Bench } from '../bench'
 import type { At } from './tool'
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { ResultCorners } from '../../result-corners'
-import { Finish } from '../../style'
+import { ResultCorners } from '../../evaluate/result-corners'
+import { Finish } from '../../model/style'
 import { common, type WithMembers } from '../traits'
 
 /**

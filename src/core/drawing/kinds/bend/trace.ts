@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { NodeRun } from '../../node'
-import { PointXY } from '../../place'
+import type { NodeRun } from '../../model/node'
+import { PointXY } from '../../model/place'
 import { traced } from '../path/trace'
 
 /** What a hand drew, and by how much it is smoothed, in grid units. */

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../../../../tools/book'
-import { pixelsOf } from '../../../../../tools/rasterise'
+import { BOOK } from '../../../../testing/book'
+import { pixelsOf } from '../../../../testing/rasterise'
 import { svgOf } from '../../../formats/svg'
 import { area } from '../../../geometry/area'
 import { segmentCount } from '../../../geometry/path'
-import { sceneOf } from '../../evaluated-scene'
-import { type DrawingObject, isStyled, type OfKind } from '../../object'
-import { platePath } from '../../plates'
-import { transformObject } from '../../transform-object'
+import { sceneOf } from '../../evaluate/evaluated-scene'
+import { type DrawingObject, isStyled, type OfKind } from '../../model/object'
+import { platePath } from '../../model/plates'
+import { transformObject } from '../../edit/transform-object'
 
 const scene = sceneOf(BOOK)
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const

@@ -3,7 +3,7 @@ import { type Contour, ellipse, type Path, polyline } from '../../../geometry/pa
 import { add, type Point, subtract } from '../../../geometry/point'
 import { type Arc, line, reverse } from '../../../geometry/segment'
 import { cosSin } from '../../../geometry/transform'
-import { type Frame, framePoint, scaledAxes } from '../../frame'
+import { type Frame, framePoint, scaledAxes } from '../../model/frame'
 
 /** What of an ellipse is drawn: angles in degrees, anticlockwise from the right, and a hole as a share of its size. */
 type Drawn = Frame & {

@@ -1,7 +1,7 @@
 import type { Path } from '../../../geometry/path'
-import { strokeInk } from '../../ink'
+import { strokeInk } from '../../evaluate/ink'
 import { combine } from '../../../planar/boolean'
-import type { Shape } from '../../shape'
+import type { Shape } from '../../evaluate/shape'
 
 /**
  * Shapes with what lies in an area (`inside`) or out of it alone; strokes become the outlines of what is left of them.

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { area } from '../../../geometry/area'
 import { pathBounds, type Path } from '../../../geometry/path'
 import { STARTERS } from '../../../rules/starters'
-import { sceneOf } from '../../evaluated-scene'
-import { fixed } from '../../loose'
-import type { DrawingObject, OfKind } from '../../object'
+import { sceneOf } from '../../evaluate/evaluated-scene'
+import { fixed } from '../../edit/loose'
+import type { DrawingObject, OfKind } from '../../model/object'
 
 const { rules } = STARTERS[0]!
 const scene = sceneOf(rules)

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { area } from '../../../geometry/area'
 import { winding } from '../../../geometry/winding'
 import { STARTERS } from '../../../rules/starters'
-import { divided } from '../../divided'
-import { sceneOf } from '../../evaluated-scene'
-import type { DrawingObject, OfKind } from '../../object'
+import { divided } from '../../edit/divided'
+import { sceneOf } from '../../evaluate/evaluated-scene'
+import type { DrawingObject, OfKind } from '../../model/object'
 import { laced } from './laced'
 
 const scene = sceneOf(STARTERS[0]!.rules)

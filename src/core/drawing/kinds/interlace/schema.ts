@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { Mark } from '../../mark'
-import { PointXY } from '../../place'
-import { Weight } from '../../style'
+import { Mark } from '../../model/mark'
+import { PointXY } from '../../model/place'
+import { Weight } from '../../model/style'
 import { common, type WithMembers } from '../traits'
 
 /**

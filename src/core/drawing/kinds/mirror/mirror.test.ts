@@ -1,15 +1,15 @@
-import { sceneOf } from '../../evaluated-scene'
+import { sceneOf } from '../../evaluate/evaluated-scene'
 import { describe, expect, it } from 'vitest'
-import { apart } from '../../../../../tools/apart'
+import { apart } from '../../../../testing/apart'
 import { area } from '../../../geometry/area'
 import { segmentCount, transformPath } from '../../../geometry/path'
 import { rotation } from '../../../geometry/transform'
 import { STARTERS } from '../../../rules/starters'
-import { evaluate, outline } from '../../evaluate'
+import { evaluate, outline } from '../../evaluate/evaluate'
 import { halfOf, imagesOf, mirrored } from './images'
-import { nodesOf } from '../../nodes'
-import type { DrawingObject } from '../../object'
-import { path } from '../../../../../tools/samples'
+import { nodesOf } from '../../model/nodes'
+import type { DrawingObject } from '../../model/object'
+import { path } from '../../../../testing/samples'
 
 const values = STARTERS[0]!.rules
 

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
-import { inkOfAll } from '../../ink'
-import { outlined as shapesOutlined } from '../../outlined'
+import { inkOfAll } from '../../evaluate/ink'
+import { outlined as shapesOutlined } from '../../evaluate/outlined'
 import { defineKind } from '../kind'
 import { common, type WithMembers } from '../traits'
 

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { Label } from '../../label'
-import { Mark } from '../../mark'
-import { Style } from '../../style'
+import { Label } from '../../model/label'
+import { Mark } from '../../model/mark'
+import { Style } from '../../model/style'
 import { common, type WithMembers } from '../traits'
 
 /** A shape that patches were swept together to, and its finish. */

@@ -1,10 +1,10 @@
 import { tidy } from '../../../geometry/tidy'
-import type { Scene } from '../../scene'
-import type { Style } from '../../style'
+import type { Scene } from '../../evaluate/scene'
+import type { Style } from '../../model/style'
 import type { Patchwork, Swept } from './schema'
 import type { Stretch } from './stretches'
 import { stretchesOf } from './stretches'
-import { meantBy } from '../../mark'
+import { meantBy } from '../../model/mark'
 import { type PatchNow, patchMark, remarked } from './swept'
 
 /** What a new shape is called and painted with. */

@@ -1,9 +1,9 @@
 import { type ArcCentre, arcCentre } from '../../../geometry/arc'
 import type { Point } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
-import { type Fitting, fittedPlace } from '../../fitting'
-import type { Node, NodeRun } from '../../node'
-import { segmentBetween } from '../../nodes'
+import { type Fitting, fittedPlace } from '../../edit/fitting'
+import type { Node, NodeRun } from '../../model/node'
+import { segmentBetween } from '../../model/nodes'
 
 /** A stretch of a run along one circle: its first segment, how many there are, and the circle. */
 export type RoundStretch = {

@@ -3,7 +3,7 @@ import { distance, type Point } from '../../../geometry/point'
 import { SAME_POINT } from '../../../geometry/tolerance'
 import type { Stroke } from '../../../outline/line-style'
 import { strokedArea } from '../../../outline/stroking'
-import type { Node } from '../../node'
+import type { Node } from '../../model/node'
 import type { PathObject } from './schema'
 
 const hasOwn = ({ join, cap }: Node): boolean => join !== undefined || cap !== undefined

@@ -1,16 +1,16 @@
-import { sceneOf } from '../../evaluated-scene'
+import { sceneOf } from '../../evaluate/evaluated-scene'
 import { describe, expect, it } from 'vitest'
 import { area } from '../../../geometry/area'
 import { rotation } from '../../../geometry/transform'
 import { STARTERS } from '../../../rules/starters'
-import { transformObject } from '../../transform-object'
-import { afterEdit } from '../../editable'
-import { evaluate, outline } from '../../evaluate'
-import { moveNodes } from '../../node-edit'
+import { transformObject } from '../../edit/transform-object'
+import { afterEdit } from '../../edit/editable'
+import { evaluate, outline } from '../../evaluate/evaluate'
+import { moveNodes } from '../../edit/node-edit'
 import type { PathObject } from './schema'
 import { toggledRegion } from './regions'
 import { traced } from './trace'
-import { path, style } from '../../../../../tools/samples'
+import { path, style } from '../../../../testing/samples'
 
 const values = STARTERS[0]!.rules
 const at = (node: number) => ({ contour: 0, node })

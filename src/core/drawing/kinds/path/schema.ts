@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { NodeRun } from '../../node'
-import { PointXY } from '../../place'
-import { Finish } from '../../style'
+import { NodeRun } from '../../model/node'
+import { PointXY } from '../../model/place'
+import { Finish } from '../../model/style'
 import { common, cornered } from '../traits'
 
 /**

@@ -1,7 +1,7 @@
 import { freehand } from '../../../outline/freehand'
 import { tidy } from '../../../geometry/tidy'
-import { nodesOf } from '../../nodes'
-import type { NodeRun } from '../../node'
+import { nodesOf } from '../../model/nodes'
+import type { NodeRun } from '../../model/node'
 import type { PathObject } from './schema'
 
 type Trace = NonNullable<PathObject['trace']>

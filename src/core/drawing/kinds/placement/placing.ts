@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { Colour, ValueName } from '../../paint'
-import { LinearMap, PointXY } from '../../place'
+import { Colour, ValueName } from '../../model/paint'
+import { LinearMap, PointXY } from '../../model/place'
 
 const ColourName = z.union([ValueName, Colour])
 

@@ -1,6 +1,6 @@
 import { type Path, transformPath } from '../../../geometry/path'
 import type { Point } from '../../../geometry/point'
-import { type Plate, platePath } from '../../plates'
+import { type Plate, platePath } from '../../model/plates'
 import { mapOf } from '../placement/placed'
 
 /** The outline of a plate where it is laid. */

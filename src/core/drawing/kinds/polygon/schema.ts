@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Finish } from '../../style'
+import { Finish } from '../../model/style'
 import { common, cornered, framed } from '../traits'
 import { PolygonSide } from './side'
 

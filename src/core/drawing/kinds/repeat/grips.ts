@@ -1,8 +1,8 @@
 import { distance, type Point } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
 import { apply, translation } from '../../../geometry/transform'
-import type { Grip, GripPull, Pulled } from '../../grip'
-import type { Scene } from '../../scene'
+import type { Grip, GripPull, Pulled } from '../../model/grip'
+import type { Scene } from '../../evaluate/scene'
 import { placesOf } from './places'
 import type { Repeat } from './schema'
 

@@ -5,7 +5,7 @@ import { directionAt } from '../../../geometry/slope'
 import { placeOn } from '../../../outline/warp'
 import { SAME_POINT } from '../../../geometry/tolerance'
 import { apply, compose, rotation, type Transform, translation } from '../../../geometry/transform'
-import { contourOf } from '../../nodes'
+import { contourOf } from '../../model/nodes'
 import type { Course, Repeat } from './schema'
 
 /** How many copies a course comes to, those that are switched off included. */

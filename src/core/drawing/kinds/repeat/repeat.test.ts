@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { area } from '../../../geometry/area'
 import { pathBounds, type Path } from '../../../geometry/path'
 import { STARTERS } from '../../../rules/starters'
-import { costOf, isExcessive } from '../../cost'
-import { refusalIn } from '../../evaluate'
-import { sceneOf } from '../../evaluated-scene'
-import { loosened } from '../../loose'
-import { type DrawingObject, kindOf, type OfKind } from '../../object'
+import { costOf, isExcessive } from '../../evaluate/cost'
+import { refusalIn } from '../../evaluate/evaluate'
+import { sceneOf } from '../../evaluate/evaluated-scene'
+import { loosened } from '../../edit/loose'
+import { type DrawingObject, kindOf, type OfKind } from '../../model/object'
 
 const scene = sceneOf(STARTERS[0]!.rules)
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const

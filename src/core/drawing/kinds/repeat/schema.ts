@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { NodeRun } from '../../node'
-import { Paint } from '../../paint'
-import { PointXY } from '../../place'
+import { NodeRun } from '../../model/node'
+import { Paint } from '../../model/paint'
+import { PointXY } from '../../model/place'
 import { common, Degrees, Role, type WithMembers } from '../traits'
 
 const Count = z.int().min(1).max(500)

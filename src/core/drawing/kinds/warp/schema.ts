@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { AffineMap, PointXY } from '../../place'
+import { AffineMap, PointXY } from '../../model/place'
 import { common, type WithMembers } from '../traits'
 
 /** A point of the space that is warped: from (0, 0), its first corner, to (1, 1), and beyond. */

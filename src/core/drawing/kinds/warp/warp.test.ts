@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { apart } from '../../../../../tools/apart'
-import { BOOK } from '../../../../../tools/book'
+import { apart } from '../../../../testing/apart'
+import { BOOK } from '../../../../testing/book'
 import { area } from '../../../geometry/area'
 import { segmentCount, transformPath } from '../../../geometry/path'
 import { rotation } from '../../../geometry/transform'
-import { sceneOf } from '../../evaluated-scene'
-import { gripsOf, pullGrip } from '../../grips'
-import { fixed } from '../../loose'
-import { type DrawingObject, kindOf, type OfKind } from '../../object'
-import { transformObject } from '../../transform-object'
+import { sceneOf } from '../../evaluate/evaluated-scene'
+import { gripsOf, pullGrip } from '../../edit/grips'
+import { fixed } from '../../edit/loose'
+import { type DrawingObject, kindOf, type OfKind } from '../../model/object'
+import { transformObject } from '../../edit/transform-object'
 
 const scene = sceneOf(BOOK)
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const

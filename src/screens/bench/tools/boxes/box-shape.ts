@@ -1,7 +1,7 @@
-import { freshCorner, freshStyle } from '@/core/drawing/fresh'
-import type { Frame } from '@/core/drawing/frame'
-import type { DrawingObject } from '@/core/drawing/object'
-import type { Radius, Style } from '@/core/drawing/style'
+import { freshCorner, freshStyle } from '@/core/drawing/edit/fresh'
+import type { Frame } from '@/core/drawing/model/frame'
+import type { DrawingObject } from '@/core/drawing/model/object'
+import type { Radius, Style } from '@/core/drawing/model/style'
 import type { Bench } from '../../bench'
 import { isFilledSet } from '../fresh-style'
 

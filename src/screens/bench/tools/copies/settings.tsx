@@ -1,7 +1,7 @@
 'use client'
 
-import { Role } from '@/core/drawing/object'
-import type { Paint } from '@/core/drawing/paint'
+import { Role } from '@/core/drawing/model/object'
+import type { Paint } from '@/core/drawing/model/paint'
 import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../context'
 import { PaintCell, WordCell } from '../../ledger/value-cell'
 import { changeCopies, COPIES, switchCopies } from './gesture'

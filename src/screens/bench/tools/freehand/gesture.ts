@@ -1,5 +1,5 @@
 import { distance, type Point } from '@/core/geometry/point'
-import { freshPath, freshStyle } from '@/core/drawing/fresh'
+import { freshPath, freshStyle } from '@/core/drawing/edit/fresh'
 import { traced } from '@/core/drawing/kinds/path/trace'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../../bench'

@@ -1,10 +1,10 @@
 'use client'
 
-import type { Paint } from '@/core/drawing/paint'
-import type { Style, Weight } from '@/core/drawing/style'
+import type { Paint } from '@/core/drawing/model/paint'
+import type { Style, Weight } from '@/core/drawing/model/style'
 import { withoutLost, withSweptStyle } from '@/core/drawing/kinds/patchwork/sweeping'
 import { lostPatches } from '@/core/drawing/kinds/patchwork/swept'
-import type { OfKind } from '@/core/drawing/object'
+import type { OfKind } from '@/core/drawing/model/object'
 import { Choice } from '@/ui/choice'
 import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../context'
 import { WEIGHT } from '../../ledger/limits'

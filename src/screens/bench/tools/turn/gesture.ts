@@ -1,7 +1,7 @@
 import { boxCentre } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
 import { rotation, type Transform } from '@/core/geometry/transform'
-import { isOver } from '@/core/drawing/pick'
+import { isOver } from '@/core/drawing/evaluate/pick'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../../bench'
 import { previewTransform, transformSelection } from '../../operations'

@@ -1,0 +1,17 @@
+import type { Point } from '../../geometry/point'
+import type { Grip, GripPull, Pulled } from '../model/grip'
+import { type DrawingObject, kindOf } from '../model/object'
+import type { Scene } from '../evaluate/scene'
+
+/** The grips of an object. `least` (grid units) keeps those of sharp corners off the corners themselves. */
+export const gripsOf = (object: DrawingObject, scene: Scene, least: number): Grip[] =>
+  kindOf(object).grips?.(object, scene, least) ?? []
+
+/** The object with one of its grips pulled to a point. */
+export const pullGrip = (
+  object: DrawingObject,
+  id: string,
+  to: Point,
+  scene: Scene,
+  pull: GripPull,
+): Pulled<DrawingObject> => kindOf(object).pull?.(object, id, to, scene, pull) ?? { object, figure: '' }

@@ -1,0 +1,134 @@
+import { type DrawingObject, isContainer, isFramed, isStyled, kindOf } from '../model/object'
+import { isGradient } from '../model/paint'
+import { type Memory, remembered } from './memory'
+import { Refusal } from './refusal'
+import type { NamedValues } from '../model/values'
+import { type Finish, isShared, paintsOf, type Style } from '../model/style'
+
+/** What something comes to when it is drawn, counted without drawing it; each an upper bound, or near one. */
+export type Cost = {
+  readonly segments: number
+  readonly dashes: number
+  readonly stops: number
+  readonly characters: number
+}
+
+/**
+ * How much a drawing may come to, every image of a mirror counted. Beyond it no screen and no rasteriser answers in
+ * time.
+ */
+export const MOST: Cost = { segments: 60_000, dashes: 10_000, stops: 4_000, characters: 2_000 }
+
+const WORDS: Record<keyof Cost, string> = {
+  segments: 'segments',
+  dashes: 'dashes',
+  stops: 'stops of gradients',
+  characters: 'characters',
+}
+
+const NOTHING: Cost = { segments: 0, dashes: 0, stops: 0, characters: 0 }
+const plus = (a: Cost, b: Cost): Cost => ({
+  segments: a.segments + b.segments,
+  dashes: a.dashes + b.dashes,
+  stops: a.stops + b.stops,
+  characters: a.characters + b.characters,
+})
+const times = (a: Cost, n: number): Cost => ({
+  segments: a.segments * n,
+  dashes: a.dashes * n,
+  stops: a.stops * n,
+  characters: a.characters * n,
+})
+
+/** What is counted within: the parts that placements refer to, the finishes that are shared. */
+export type Within = Pick<NamedValues, 'parts' | 'finishes'>
+
+const NOTHING_NAMED: Within = {}
+const known: Memory<Within, DrawingObject, Cost> = new WeakMap()
+
+/** What an object comes to. Hidden ones come to nothing. */
+export function costOf(object: DrawingObject, within: Within = NOTHING_NAMED): Cost {
+  return object.hidden ? NOTHING : remembered(known, within, object, () => counted(object, within))
+}
+
+/** What a drawing comes to. */
+export const costOfAll = (objects: readonly DrawingObject[], within: Within = NOTHING_NAMED): Cost =>
+  objects.reduce((sum, object) => plus(sum, costOf(object, within)), NOTHING)
+
+/** True for what comes to more than may be drawn. */
+export const isExcessive = (cost: Cost): boolean =>
+  (Object.keys(MOST) as (keyof Cost)[]).some((key) => cost[key] > MOST[key])
+
+/** Throws a refusal when something named comes to more than may be drawn. */
+export function refuseExcess(name: string, cost: Cost): void {
+  for (const key of Object.keys(MOST) as (keyof Cost)[]) {
+    if (cost[key] > MOST[key])
+      throw new Refusal(
+        'too-much',
+        `${name} comes to ${amount(cost[key])} ${WORDS[key]}; at most ${amount(MOST[key])} are drawn.`,
+      )
+  }
+}
+
+function amount(count: number): string {
+  if (count < 1e6) return Math.ceil(count).toLocaleString('en')
+  return count < 1e9 ? `${Math.round(count / 1e6).toLocaleString('en')} million` : 'billions of'
+}
+
+function counted(object: DrawingObject, within: Within): Cost {
+  const { segments, characters, times: images, part } = kindOf(object)
+  const placed = isContainer(object) ? undefined : part?.(object)
+  if (placed !== undefined) return ofPart(placed, within)
+  const members = isContainer(object) ? times(costOfAll(object.members, within), images?.(object) ?? 1) : NOTHING
+  if (!isStyled(object)) return members
+  const style = styleIn(object.style, within)
+  return plus(
+    // What members are painted with does not show in what they are combined to.
+    { ...members, stops: 0 },
+    {
+      segments: segments?.(object) ?? 0,
+      dashes: style ? dashesIn(style, lengthOf(object)) : 0,
+      stops: style ? stopsIn(style) : 0,
+      characters: characters?.(object) ?? 0,
+    },
+  )
+}
+
+/** Parts that are being counted: one that would hold itself counts for nothing, and is refused when it is drawn. */
+const counting = new Set<string>()
+
+function ofPart(name: string, within: Within): Cost {
+  const part = within.parts?.find((one) => one.name === name)
+  if (!part || counting.has(name)) return NOTHING
+  counting.add(name)
+  try {
+    return costOfAll(part.objects as readonly DrawingObject[], within)
+  } finally {
+    counting.delete(name)
+  }
+}
+
+const styleIn = (finish: Finish, { finishes }: Within): Style | undefined =>
+  isShared(finish) ? finishes?.find(({ name }) => name === finish.finish)?.style : finish
+
+const stopsIn = (style: Style): number =>
+  paintsOf(style).reduce(
+    (sum, paint) => sum + (isGradient(paint) ? (typeof paint.stops === 'string' ? 2 : paint.stops.length) : 0),
+    0,
+  )
+
+function dashesIn({ dash, stroke }: Style, length: number): number {
+  if (!dash || stroke === 'none') return 0
+  return Math.ceil((length / dash.reduce((sum, one) => sum + one, 0)) * dash.length)
+}
+
+/** A length that an object's outline does not exceed by much, in grid units. */
+function lengthOf(object: DrawingObject): number {
+  const { length, times: images } = kindOf(object)
+  if (length) return length(object)
+  if (isContainer(object))
+    return object.members.reduce((sum, member) => sum + lengthOf(member), 0) * (images?.(object) ?? 1)
+  if (!isFramed(object)) return 0
+  const slant = 1 + Math.abs(Math.tan(((object.skew ?? 0) * Math.PI) / 180))
+  return 4 * (object.w + object.h) * slant
+}

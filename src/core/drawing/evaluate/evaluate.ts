@@ -1,0 +1,78 @@
+import type { Path } from '../../geometry/path'
+import { costOf, costOfAll, isExcessive, type Within, refuseExcess } from './cost'
+import type { DrawingObject } from '../model/object'
+import { Refusal } from './refusal'
+import type { Scene } from './scene'
+import type { Shape } from './shape'
+
+/**
+ * The shapes an object resolves to, in paint order; hidden objects resolve to none, and so do those that cannot be
+ * drawn: `refusalIn` says why. Remembered by what was read of the scene.
+ */
+export const evaluate = (object: DrawingObject, scene: Scene): readonly Shape[] => orNothing(() => scene.shapes(object))
+
+/**
+ * An object's geometry without its paint: its own outline, or what its members come to; nothing where that cannot be
+ * computed.
+ */
+export const outline = (object: DrawingObject, scene: Scene): Path => orNothing(() => scene.edge(object))
+
+/** The area that an object paints, strokes included; nothing where that cannot be computed. */
+export const ink = (object: DrawingObject, scene: Scene): Path => orNothing(() => scene.ink(object))
+
+/** What an object stands for where it is combined with others; nothing where that cannot be computed. */
+export const solid = (object: DrawingObject, scene: Scene): Path => orNothing(() => scene.solid(object))
+
+/** The shapes of those objects of a drawing that can be drawn. */
+export function evaluateAll(objects: readonly DrawingObject[], scene: Scene): Shape[] {
+  return objects.flatMap((object) => evaluate(object, scene))
+}
+
+/**
+ * The shapes of a whole drawing. Throws a `Refusal` when any of it cannot be drawn, or all of it comes to too much: a
+ * picture that lacks something is never made.
+ */
+export function wholeDrawing(objects: readonly DrawingObject[], scene: Scene): Shape[] {
+  for (const object of objects) refuseExcess(`“${object.name}”`, costOf(object, scene.values))
+  refuseExcess('The drawing', costOfAll(objects, scene.values))
+  return objects.flatMap((object) => scene.shapes(object))
+}
+
+/**
+ * Why a drawing comes to more than is drawn although each of its objects does not; null when it does not. Computes
+ * nothing.
+ */
+export function excessIn(objects: readonly DrawingObject[], within: Within): Refusal | null {
+  try {
+    refuseExcess(
+      'The drawing',
+      costOfAll(
+        objects.filter((object) => !isExcessive(costOf(object, within))),
+        within,
+      ),
+    )
+    return null
+  } catch (error) {
+    return error as Refusal
+  }
+}
+
+/** Why an object cannot be drawn; null when it can. */
+export function refusalIn(object: DrawingObject, scene: Scene): Refusal | null {
+  try {
+    scene.shapes(object)
+    return null
+  } catch (error) {
+    if (error instanceof Refusal) return error
+    throw error
+  }
+}
+
+function orNothing<T>(compute: () => readonly T[]): readonly T[] {
+  try {
+    return compute()
+  } catch (error) {
+    if (error instanceof Refusal) return []
+    throw error
+  }
+}

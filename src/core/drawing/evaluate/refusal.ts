@@ -1,0 +1,34 @@
+import { OutOfTime } from '../../geometry/deadline'
+import type { DrawingObject } from '../model/object'
+
+/**
+ * Why an object cannot be drawn: it comes to too much, takes too long, reaches too far, or the kernel could not do it.
+ * The message is a sentence for a person.
+ */
+export class Refusal extends Error {
+  constructor(
+    readonly code: 'too-much' | 'too-slow' | 'too-far' | 'failed',
+    message: string,
+    options?: ErrorOptions,
+  ) {
+    super(message, options)
+  }
+}
+
+/**
+ * What stopped an object from being drawn, as a refusal that names it; one that names an object already stays as it is.
+ */
+export function refusalOf(object: DrawingObject, error: unknown): Refusal {
+  if (error instanceof Refusal) return error
+  const name = `“${object.name}”`
+  if (error instanceof OutOfTime)
+    return new Refusal('too-slow', `${name} takes too long to compute: too many of its segments meet.`)
+  // The stack of the runtime is too short for what is nested or repeated here: as much too large as what is counted.
+  if (error instanceof RangeError)
+    return new Refusal('too-much', `${name} is too large to be computed.`, { cause: error })
+  return new Refusal(
+    'failed',
+    `${name} cannot be computed: ${error instanceof Error ? error.message : String(error)}`,
+    { cause: error },
+  )
+}

@@ -1,0 +1,66 @@
+import type { Box } from '../../geometry/box'
+import type { Path } from '../../geometry/path'
+import type { Transform } from '../../geometry/transform'
+import type { Thing } from '../kinds/traits'
+import type { Gradient, Stop } from '../model/paint'
+import type { Shape } from './shape'
+import type { Cap, Finish, Join, Radius, Style, Weight } from '../model/style'
+import type { ResolvedColour } from './resolved'
+import type { Plate } from '../model/plates'
+import type { NamedPart, NamedValues } from '../model/values'
+
+/** What was computed of things that are never changed in place, for each scene that it came out differently in. */
+export type Memory<T> = WeakMap<object, Remembered<T>[]>
+export type Remembered<T> = { readonly scene: Scene; readonly reads: ReadonlyMap<string, Read>; readonly result: T }
+
+/** A value as it was read, in a form that can be compared. */
+export type Read = string | number | undefined
+
+/**
+ * What drawings are evaluated in: the values that the rules name, and what other objects come to. What is read of it is
+ * noted, so that a result is computed anew only where something it read has changed.
+ */
+export type Scene = {
+  /** The values themselves, for what is not remembered; reading them is not noted. */
+  readonly values: NamedValues
+  /** A weight in grid units. Throws when the rules lack the name. */
+  weight(weight: Weight): number
+  /** A radius in grid units. Throws when the rules lack the name. */
+  radius(radius: Radius): number
+  /** A colour by its name in the palette, or its own. Throws when the rules lack the swatch. */
+  colour(color: string, opacity?: number): ResolvedColour
+  /** The stops of a gradient, of its own or by name. Throws when the rules lack the name. */
+  stops(gradient: Gradient): readonly Stop[]
+  /**
+   * How something with such a box is painted, be it in a style of its own or in one it shares. Throws when the rules
+   * lack the name.
+   */
+  style(finish: Finish, box: () => Box | null): Style
+  /** A plate by its name. Throws when the rules lack it. */
+  plate(name: string): Plate
+  /** A part by its name. Throws when the set lacks it. */
+  part(name: string): NamedPart
+  readonly cap: Cap
+  readonly join: Join
+  readonly miterLimit: number
+  /** How far what is bent may lie from where it belongs, in grid units. */
+  readonly tolerance: number
+  /** The outline of an object as it is filled, paint left aside. Throws a `Refusal`. */
+  edge(object: Thing): Path
+  /** The area that an object paints, strokes included. Throws a `Refusal`. */
+  ink(object: Thing): Path
+  /** The area that an object stands for where it is combined with others: its edge, or its ink. Throws a `Refusal`. */
+  solid(object: Thing): Path
+  /** The shapes of an object in paint order. Throws a `Refusal`. */
+  shapes(object: Thing): readonly Shape[]
+  /** What an object with a style paints along an outline. */
+  painted(object: Thing, path: Path): readonly Shape[]
+  /** An object where a map takes it. */
+  moved<T extends Thing>(object: T, map: Transform): T
+  /** An object whose own weights and corners scale; those from the rules stay. */
+  scaled<T extends Thing>(object: T, by: number): T
+  /** The upright box of an object's geometry, strokes left aside; under a map, where one is given. */
+  box(object: Thing, map?: Transform): Box
+  /** What is remembered for an object, or computed now. */
+  remembered<T>(memory: Memory<T>, object: object, compute: () => T): T
+}

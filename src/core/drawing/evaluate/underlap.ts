@@ -1,0 +1,27 @@
+import type { Path } from '../../geometry/path'
+import { offset } from '../../outline/offset'
+import { combine } from '../../planar/boolean'
+import type { Shape } from './shape'
+
+/**
+ * Filled shapes, each drawn on by a distance in grid units beneath those above it and nowhere else, so that along an edge
+ * that they share no pixel of the ground shows. Strokes, and what is veiled otherwise than what lies above it, stay.
+ */
+export function underlapped(shapes: readonly Shape[], by: number): Shape[] {
+  return shapes.map((shape, i) => {
+    if (!shape.fill || shape.stroke) return shape
+    const above = shapes.slice(i + 1).filter(({ fill, veil, path }) => fill && veil === shape.veil && path.length > 0)
+    if (above.length === 0) return shape
+    const cover = combine(above.map(({ path }) => ({ path, role: 'adds' as const })))
+    const grown = offset(shape.path, by, { join: 'round', miterLimit: 4 })
+    const beneath = combine([
+      { path: grown, role: 'adds' },
+      { path: cover, role: 'overlap' },
+    ])
+    const path: Path = combine([
+      { path: shape.path, role: 'adds' },
+      { path: beneath, role: 'adds' },
+    ])
+    return { ...shape, path }
+  })
+}

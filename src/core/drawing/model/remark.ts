@@ -1,0 +1,14 @@
+import { type DrawingObject, isContainer, kindOf } from './object'
+import type { Scene } from '../evaluate/scene'
+
+/**
+ * An object, and all in it, with what it knew by place after it was turned over known by its lines again, so that it
+ * follows when they are moved. Throws a `Refusal`.
+ */
+export function remarked<T extends DrawingObject>(object: T, scene: Scene): T
+export function remarked(object: DrawingObject, scene: Scene): DrawingObject {
+  const own = kindOf(object).remarked?.(object, scene) ?? object
+  if (!isContainer(own)) return own
+  const members = own.members.map((member) => remarked(member, scene))
+  return members.every((member, i) => member === own.members[i]) ? own : { ...own, members }
+}

@@ -1,0 +1,168 @@
+// What becomes of icons that are fitted to smaller grids, as a table: npm run bench:fit [-- SVG-FOLDER-FOR-PICTURES]
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
+import { narrows } from '../../src/core/geometry/walls'
+import { evaluateAll, outline } from '../../src/core/drawing/evaluate/evaluate'
+import { sceneOf } from '../../src/core/drawing/evaluate/evaluated-scene'
+import { inkOfAll } from '../../src/core/drawing/evaluate/ink'
+import type { DrawingObject } from '../../src/core/drawing/model/object'
+import { walk } from '../../src/core/drawing/model/tree'
+import { svgOf } from '../../src/core/formats/svg'
+import { readSetFile } from '../../src/core/formats/set-file'
+import { area } from '../../src/core/geometry/area'
+import { type Path, pathBounds, pathNodes, transformPath } from '../../src/core/geometry/path'
+import { combine } from '../../src/core/planar/boolean'
+import { crispness } from '../../src/core/proof/crispness'
+import { bookAt } from '../../src/core/rules/book'
+import { fitted, quicklyFitted } from '../../src/core/rules/fit/fit'
+import type { Rules } from '../../src/core/rules/rules'
+import { starter } from '../../src/core/rules/starters'
+import { masterFor } from '../../src/core/set/set'
+import { objectsOf } from '../../src/testing/icon-objects'
+
+const COUNT = 200
+
+type Drawing = { readonly name: string; readonly objects: readonly DrawingObject[] }
+const demo = (file: string): { drawings: Drawing[]; rules: Rules } => {
+  const { set } = readSetFile(readFileSync(`demo/${file}.wisesquare.json`, 'utf8'))
+  return {
+    rules: set!.rules,
+    drawings: set!.icons.map((icon) => ({ name: icon.name, objects: masterFor(icon).objects })),
+  }
+}
+
+function others(): { drawings: Drawing[]; rules: Rules } {
+  const folder = join(dirname(createRequire(import.meta.url).resolve('lucide-static/package.json')), 'icons')
+  const files = readdirSync(folder).sort()
+  const every = Math.floor(files.length / COUNT)
+  return {
+    rules: starter('interface-24')!.rules,
+    drawings: files
+      .filter((_, i) => i % every === 0)
+      .slice(0, COUNT)
+      .map((file) => ({ name: file.slice(0, -4), objects: objectsOf(readFileSync(join(folder, file), 'utf8')) })),
+  }
+}
+
+const inkIn = (objects: readonly DrawingObject[], rules: Rules): Path => inkOfAll(evaluateAll(objects, sceneOf(rules)))
+
+/** The narrowest ground in an ink, in units, where it is below three. */
+const narrowest = (ink: Path): number => Math.min(3, ...narrows(ink, 3, 0.5).map(({ width }) => width))
+
+/** By which axes an ink is its own image: across, down. */
+function symmetric(ink: Path): string {
+  const box = pathBounds(ink)
+  if (!box) return ''
+  const whole = Math.abs(area(ink))
+  const is = (map: [number, number, number, number, number, number]) =>
+    Math.abs(
+      area(
+        combine([
+          { path: ink, role: 'adds' },
+          { path: transformPath(ink, map), role: 'flips' },
+        ]),
+      ),
+    ) <
+    0.01 * whole
+  return `${is([-1, 0, 0, 1, 2 * box.x + box.w, 0]) ? 'x' : ''}${is([1, 0, 0, -1, 0, 2 * box.y + box.h]) ? 'y' : ''}`
+}
+
+const nodesIn = (objects: readonly DrawingObject[], rules: Rules) =>
+  [...walk(objects)].map(({ object }) => pathNodes(outline(object, sceneOf(rules))))
+
+function row(
+  source: string,
+  { drawings, rules }: { drawings: Drawing[]; rules: Rules },
+  base: number,
+  folder?: string,
+): void {
+  const scale = base / rules.grid.size
+  const book = bookAt(rules, base)
+  const sum = {
+    before: 0,
+    long: 0,
+    after: 0,
+    longAfter: 0,
+    shift: 0,
+    nodes: 0,
+    fitted: 0,
+    narrower: 0,
+    closed: 0,
+    uneven: 0,
+    even: 0,
+    placing: 0,
+    ms: 0,
+    slowest: 0,
+  }
+  const worst: string[] = []
+  for (const { name, objects } of drawings) {
+    const begun = performance.now()
+    quicklyFitted(objects, rules, book)
+    sum.placing += performance.now() - begun
+    const start = performance.now()
+    const result = fitted(objects, rules, book)
+    const ms = performance.now() - start
+    sum.ms += ms
+    sum.slowest = Math.max(sum.slowest, ms)
+    if (result.isFitted) sum.fitted++
+    else worst.push(`${name} not fitted`)
+    const was = inkIn(objects, rules),
+      is = inkIn(result.objects, book)
+    const before = crispness(was, rules.grid.size, base),
+      after = crispness(is, base, base)
+    sum.before += before.crisp * scale
+    sum.long += before.length * scale
+    sum.after += after.crisp
+    sum.longAfter += after.length
+    const gapBefore = narrowest(was) * scale,
+      gapAfter = narrowest(is)
+    if (gapAfter < Math.min(gapBefore, 1) - 0.02) {
+      sum.narrower++
+      worst.push(`${name} ${gapBefore.toFixed(2)} to ${gapAfter.toFixed(2)}`)
+    }
+    if (was.length !== is.length) {
+      sum.closed++
+      worst.push(`${name} ${was.length} contours, now ${is.length}`)
+    }
+    const even = symmetric(was)
+    if (even) {
+      sum.even++
+      const now = symmetric(is)
+      if (![...even].every((axis) => now.includes(axis))) {
+        sum.uneven++
+        worst.push(`${name} no longer symmetric ${even}`)
+      }
+    }
+    const there = nodesIn(objects, rules),
+      here = nodesIn(result.objects, book)
+    there.forEach((list, i) => {
+      if (list.length !== here[i]?.length) return
+      list.forEach((p, k) => {
+        sum.shift += Math.hypot(here[i]![k]!.x - p.x * scale, here[i]![k]!.y - p.y * scale)
+        sum.nodes++
+      })
+    })
+    if (folder) {
+      mkdirSync(folder, { recursive: true })
+      writeFileSync(
+        join(folder, `${source}-${base}-${name}-before.svg`),
+        svgOf(objects, rules, rules.grid.size, 'light'),
+      )
+      writeFileSync(join(folder, `${source}-${base}-${name}-after.svg`), svgOf(result.objects, book, base, 'light'))
+    }
+  }
+  const share = (a: number, b: number) => `${Math.round((100 * a) / (b || 1))} %`
+  console.log(
+    `| ${source} | ${base} | ${drawings.length} | ${share(sum.before, sum.long)} | ${share(sum.after, sum.longAfter)} | ${sum.fitted} | ${sum.narrower} | ${sum.closed} | ${sum.uneven} of ${sum.even} | ${(sum.shift / sum.nodes).toFixed(2)} | ${(sum.placing / drawings.length).toFixed(1)} | ${(sum.ms / drawings.length).toFixed(1)} | ${sum.slowest.toFixed(0)} |`,
+  )
+  if (process.env['WORST']) console.log(worst.join('\n'))
+}
+
+console.log(
+  '| icons | size | how many | crisp before | crisp after | fitted | gaps narrower | contours lost | no longer symmetric | mean shift (px) | ms to place an icon | ms with drawing and looking | slowest |',
+)
+console.log('|---|---|---|---|---|---|---|---|---|---|---|---|---|')
+const folder = process.argv[2]
+const sources = { quayside: demo('quayside'), 'skerry-app': demo('skerry-app'), lucide: others() }
+for (const base of [16, 20]) for (const [name, source] of Object.entries(sources)) row(name, source, base, folder)
