@@ -18,9 +18,28 @@ const within = LAYERS.slice(0, -1).map((layer, i) => ({
   to: { path: `^src/core/(?:${LAYERS.slice(i + 1).join('|')})/` },
 }))
 
+/** The floors of the bench; each may be looked down on only by those after it. */
+const FLOORS = ['state', 'operations', 'cells', 'tools', 'commands', 'square', 'panels']
+
+const downwards = FLOORS.map((floor, i) => ({
+  name: `bench-${floor}`,
+  comment: `src/screens/bench/${floor} may not import what stands on it.`,
+  severity: 'error',
+  from: { path: `^src/screens/bench/${floor}/` },
+  to: { path: `^src/screens/bench/(?:(?:${[...FLOORS.slice(i + 1), '-'].join('|')})/|[^/]+$)` },
+}))
+
 export default {
   forbidden: [
     ...within,
+    ...downwards,
+    {
+      name: 'bench-side-by-side',
+      comment: 'The square and the panels share through operations, cells or ui.',
+      severity: 'error',
+      from: { path: '^src/screens/bench/panels/' },
+      to: { path: '^src/screens/bench/square/' },
+    },
     {
       name: 'core-alone',
       comment: 'The core knows nothing of screens, servers, files or the browser.',

@@ -3,7 +3,7 @@ import { STARTERS } from '@/core/rules/starters'
 import { masterFor, type IconSet } from '@/core/set/set'
 import { createSession, shown } from '../screens/frame/session'
 import { storedAs } from './samples'
-import { Bench } from '../screens/bench/bench'
+import { Bench } from '../screens/bench/state/bench'
 import type { At, Tool } from '../screens/bench/tools/tool'
 import { makeTools } from '../screens/bench/tools/tools'
 

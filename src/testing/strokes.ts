@@ -1,5 +1,3 @@
-// Compares our stroke outlines with the rasteriser's own stroking over real line icons: node build/strokes.mjs [COUNT]
-// [CAP] [JOIN]
 import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
@@ -71,18 +69,4 @@ export function compareStrokes(count: number, style: Omit<Stroke, 'width'>, widt
     segments,
     failed,
   }
-}
-
-if (process.argv[1]?.includes('strokes')) {
-  const [count = '1000', cap = 'round', join = 'round'] = process.argv.slice(2)
-  const { mean, worst, ms, segments, failed } = compareStrokes(Number(count), {
-    cap: cap as Stroke['cap'],
-    join: join as Stroke['join'],
-    miterLimit: 4,
-  })
-  console.log(
-    `mean difference ${(100 * mean).toFixed(3)} % of ink, ${ms.toFixed(0)} ms, ${segments} segments, ${failed.length} failed`,
-  )
-  for (const one of [...failed.slice(0, 5), ...worst.map((w) => `${w.name} ${(100 * w.difference).toFixed(3)} %`)])
-    console.log(`  ${one}`)
 }

@@ -1,9 +1,9 @@
 'use client'
 
-import { LOSS } from './node-selection'
+import { LOSS } from './operations/node-selection'
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
-import { useBench, useSlot } from './context'
+import { useBench, useSlot } from './state/context'
 
 /** Asks, once while a set is open, before an edit of its nodes makes a path of a live shape. */
 export function LostDialog() {

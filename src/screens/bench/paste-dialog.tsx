@@ -2,8 +2,8 @@
 
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
-import { PASTING } from './clipboard'
-import { useBench, useSlot } from './context'
+import { PASTING } from './operations/clipboard'
+import { useBench, useSlot } from './state/context'
 
 /** Asks before what is pasted brings along what it refers to and this set lacks; until then nothing is pasted. */
 export function PasteDialog() {

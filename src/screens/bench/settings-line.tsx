@@ -2,7 +2,7 @@
 
 import clsx from 'clsx'
 import { inKeys, useKeyboard } from '@/ui/keys'
-import { useBenchState, useSlot } from './context'
+import { useBenchState, useSlot } from './state/context'
 import { LAY } from './tools/laying'
 import { toolOf } from './tools/tools'
 import type { Tools } from './tools/tool'

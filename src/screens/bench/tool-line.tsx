@@ -5,7 +5,7 @@ import type { LucideIcon } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { type Command, runCommand } from '@/ui/commands'
 import { keyName, useKeyboard } from '@/ui/keys'
-import { useBenchState } from './context'
+import { useBenchState } from './state/context'
 import { TOOLS } from './tools/tools'
 
 const CLUSTERS = ['Lay', 'Shape', 'Combine'] as const

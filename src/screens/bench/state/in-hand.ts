@@ -1,6 +1,6 @@
 import type { Point } from '@/core/geometry/point'
 import type { SnapMark } from '@/core/snap/snap'
-import type { Drawable } from '../layers/drawable'
+import type { Drawable } from './drawable'
 
 /** What the tool in hand shows over the square, in grid units. */
 export type InHand = {

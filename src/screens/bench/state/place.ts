@@ -1,5 +1,5 @@
 import type { Point } from '@/core/geometry/point'
-import type { View } from '../view'
+import type { View } from './view'
 
 /** What is open on the bench, what is selected in it, and which tool is in hand. */
 export type Place = {

@@ -10,7 +10,7 @@ import type { ResultCorner } from '@/core/drawing/evaluate/result-corners'
 import { freshCorner } from '@/core/drawing/edit/fresh'
 import type { Rounding } from '@/core/drawing/model/object'
 import { figure } from '@/ui/sum'
-import type { Bench } from '../bench'
+import type { Bench } from '../state/bench'
 import {
   finishedOf,
   resultCornerAt,
@@ -18,10 +18,10 @@ import {
   roundingInHand,
   withPicked,
   withResultRadius,
-} from '../combine/result-corners'
-import { allNodes, editedPath, putPath } from '../node-selection'
-import { slotInHand } from '../slot'
-import { toScreen } from '../view'
+} from './result-corners'
+import { allNodes, editedPath, putPath } from '../operations/node-selection'
+import { slotInHand } from '../state/slot'
+import { toScreen } from '../state/view'
 import { afterRelease, editDrag, pathDrag, travelled } from './drags'
 import type { At, Drag, Tool } from './tool'
 import { pickAt, pickWithin } from './under'

@@ -6,7 +6,7 @@ import { freshLine, freshStyle } from '@/core/drawing/edit/fresh'
 import { constrainAngle } from '@/core/snap/snap'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
-import type { Bench } from '../bench'
+import type { Bench } from '../state/bench'
 import { caught, onGridAlong, showCaught } from './snapping'
 import type { Tool } from './tool'
 

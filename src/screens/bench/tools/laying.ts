@@ -1,4 +1,4 @@
-import { slot } from '../slot'
+import { slot } from '../state/slot'
 
 export type LayBy = 'corners' | 'tilted' | 'three'
 

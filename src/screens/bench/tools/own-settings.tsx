@@ -1,8 +1,8 @@
 'use client'
 
 import type { Kind } from '@/core/drawing/model/object'
-import { useBench, useBenchState, useShownObjects } from '../context'
-import { OwnSettings } from '../ledger/own-numbers'
+import { useBench, useBenchState, useShownObjects } from '../state/context'
+import { OwnSettings } from '../cells/own-numbers'
 
 /** The numbers of the one selected object, where it is of a kind. */
 export function SettingsOf({ kind }: { kind: Kind }) {

@@ -3,14 +3,14 @@
 import { Scaling } from 'lucide-react'
 import { outermost } from '@/core/drawing/model/tree'
 import { isContainer } from '@/core/drawing/model/object'
-import { PlacementColours } from '../parts/placement-colours'
-import { PlateSettings } from '../combine/plate-settings'
-import { ShadowSettings } from '../combine/shadow-settings'
-import { OwnSettings } from '../ledger/own-numbers'
-import { ArrangeSettings } from '../arrange/arrange-settings'
-import { useBench, useBenchState, useCalmObjects, useSlot } from '../context'
-import { SCALING } from '../operations'
-import { TextSettings } from '../text-settings'
+import { PlacementColours } from './placement-colours'
+import { PlateSettings } from './plate-settings'
+import { ShadowSettings } from './shadow-settings'
+import { OwnSettings } from '../cells/own-numbers'
+import { ArrangeSettings } from './arrange-settings'
+import { useBench, useBenchState, useCalmObjects, useSlot } from '../state/context'
+import { SCALING } from '../operations/objects'
+import { TextSettings } from './text-settings'
 
 /** What the selection itself can be told. */
 export function SelectSettings() {

@@ -1,7 +1,7 @@
-import { SCALING } from '../operations'
+import { SCALING } from '../operations/objects'
 import { TURN } from './turn/gesture'
 import { MEASURE } from './measure/gesture'
-import { LOSS } from '../node-selection'
+import { LOSS } from '../operations/node-selection'
 import { LAY } from './laying'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { beforeEach, describe, expect, it } from 'vitest'
@@ -11,7 +11,8 @@ import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { pathBounds } from '@/core/geometry/path'
 import { guidesOf } from '@/core/set/set'
 import { undoStep } from '../../frame/session'
-import { dragGuide, freshGuide, guideAt } from '../guides'
+import { freshGuide, guideAt } from '../operations/guides'
+import { dragGuide } from './guide-drag'
 import {
   alignNodes,
   deleteNodes,
@@ -24,9 +25,9 @@ import {
   setNodeKind,
   simplifyPaths,
   spaceNodes,
-} from '../node-operations'
-import { fixToPath } from '../combine/fix'
-import { repeatTransform } from '../operations'
+} from '../operations/nodes'
+import { fixToPath } from '../operations/fix'
+import { repeatTransform } from '../operations/objects'
 import { at, Hand } from '../../../testing/hand'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const

@@ -3,7 +3,7 @@ import type { DrawingObject } from '@/core/drawing/model/object'
 import { equalSizes } from '@/core/snap/gaps'
 import { type Snapped, snapPoint } from '@/core/snap/snap'
 import type { SnapTargets } from '@/core/snap/targets'
-import type { Bench } from '../bench'
+import type { Bench } from '../state/bench'
 import type { At } from './tool'
 
 /**

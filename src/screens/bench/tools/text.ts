@@ -2,10 +2,10 @@ import { Type } from 'lucide-react'
 import type { ToolDefinition } from './tool'
 import { freshStyle } from '@/core/drawing/edit/fresh'
 import { newId } from '@/ui/new-id'
-import type { Bench } from '../bench'
+import type { Bench } from '../state/bench'
 import { caught, showCaught } from './snapping'
 import type { Tool } from './tool'
-import { slot } from '../slot'
+import { slot } from '../state/slot'
 
 /** Whether the words of the selected text are about to be typed. */
 export const TEXT = slot('text', { typing: false })

@@ -1,8 +1,8 @@
 import type { Point } from '@/core/geometry/point'
 import type { LucideIcon } from 'lucide-react'
 import type { ComponentType } from 'react'
-import type { Bench } from '../bench'
-import type { Drawable } from '../layers/drawable'
+import type { Bench } from '../state/bench'
+import type { Drawable } from '../state/drawable'
 import type { Holding } from '../state/building'
 
 /** Where the pointer is, in grid units and on the stage, and what is held with it. `free` suspends snapping. */

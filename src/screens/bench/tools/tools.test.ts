@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { undoStep } from '../../frame/session'
-import type { Bench } from '../bench'
-import { duplicate } from '../operations'
+import type { Bench } from '../state/bench'
+import { duplicate } from '../operations/objects'
 import { at, Hand } from '../../../testing/hand'
 import type { Tool } from './tool'
 

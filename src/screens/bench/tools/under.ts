@@ -1,6 +1,6 @@
 import { type DrawingObject, isCombining, isContainer } from '@/core/drawing/model/object'
 import { pick } from '@/core/drawing/evaluate/pick'
-import type { Bench } from '../bench'
+import type { Bench } from '../state/bench'
 import type { At } from './tool'
 
 /** What a press would take: the topmost under the pointer that can be reached and is not locked. */

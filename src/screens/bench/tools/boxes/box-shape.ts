@@ -2,7 +2,7 @@ import { freshCorner, freshStyle } from '@/core/drawing/edit/fresh'
 import type { Frame } from '@/core/drawing/model/frame'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import type { Radius, Style } from '@/core/drawing/model/style'
-import type { Bench } from '../../bench'
+import type { Bench } from '../../state/bench'
 import { isFilledSet } from '../fresh-style'
 
 /** What a new shape starts with: how it is called, where it lies, and what the rules give it. */

@@ -4,7 +4,7 @@ import { Fragment } from 'react'
 import { Choice } from '@/ui/choice'
 import type { Limits } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
-import { useBench, useBenchState, useSlot } from '../../context'
+import { useBench, useBenchState, useSlot } from '../../state/context'
 import { LAY, type LayBy as LayWay } from '../laying'
 import { FIELD, Setting } from '../setting'
 

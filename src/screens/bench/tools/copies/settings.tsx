@@ -2,8 +2,8 @@
 
 import { Role } from '@/core/drawing/model/object'
 import type { Paint } from '@/core/drawing/model/paint'
-import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../context'
-import { PaintCell, WordCell } from '../../ledger/value-cell'
+import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../state/context'
+import { PaintCell, WordCell } from '../../cells/value-cell'
 import { changeCopies, COPIES, switchCopies } from './gesture'
 
 /** What is otherwise with the copies that are chosen: their paints, their role, whether they are there. */

@@ -2,9 +2,9 @@ import { distance, type Point } from '@/core/geometry/point'
 import { freshPath, freshStyle } from '@/core/drawing/edit/fresh'
 import { traced } from '@/core/drawing/kinds/path/trace'
 import { newId } from '@/ui/new-id'
-import type { Bench } from '../../bench'
+import type { Bench } from '../../state/bench'
 import type { Tool } from '../tool'
-import { slot } from '../../slot'
+import { slot } from '../../state/slot'
 
 /** How much a hand's lines are smoothed, in grid units. */
 export const FREEHAND = slot('freehand', { smoothness: 0.25 })

@@ -1,7 +1,7 @@
 'use client'
 
 import { NumberField } from '@/ui/number-field'
-import { useBench, useSlot } from '../../context'
+import { useBench, useSlot } from '../../state/context'
 import { FREEHAND } from './gesture'
 import { FIELD, Setting } from '../setting'
 

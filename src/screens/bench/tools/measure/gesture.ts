@@ -3,13 +3,13 @@ import type { Circle } from '@/core/geometry/solve'
 import { tidy } from '@/core/geometry/tidy'
 import { constrainAngle } from '@/core/snap/snap'
 import { figure } from '@/ui/sum'
-import type { Bench } from '../../bench'
+import type { Bench } from '../../state/bench'
 import { circleOf, type Condition, conditionAt } from '../three-places'
 import { caught } from '../snapping'
-import type { Drawable } from '../../layers/drawable'
+import type { Drawable } from '../../state/drawable'
 import type { Tool } from '../tool'
 import { hoverOver, pickAt } from '../under'
-import { slot } from '../../slot'
+import { slot } from '../../state/slot'
 
 /** What was measured: a distance between two places, or a circle by three. */
 export type Measured =

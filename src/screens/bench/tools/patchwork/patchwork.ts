@@ -2,7 +2,7 @@ import { Puzzle } from 'lucide-react'
 import type { ToolDefinition } from '../tool'
 import { patchworkTool } from './gesture'
 import { PatchworkSettings } from './settings'
-import { beginPatchwork, patchworkNeeds } from './state'
+import { beginPatchwork, patchworkNeeds } from '../../operations/patchwork'
 
 export const patchwork: ToolDefinition = {
   id: 'patchwork',

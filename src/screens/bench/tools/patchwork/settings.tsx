@@ -6,12 +6,12 @@ import { withoutLost, withSweptStyle } from '@/core/drawing/kinds/patchwork/swee
 import { lostPatches } from '@/core/drawing/kinds/patchwork/swept'
 import type { OfKind } from '@/core/drawing/model/object'
 import { Choice } from '@/ui/choice'
-import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../context'
-import { WEIGHT } from '../../ledger/limits'
-import { orNone } from '../../or-none'
-import { OwnSettings } from '../../ledger/own-numbers'
-import { NamedNumberCell, PaintCell } from '../../ledger/value-cell'
-import { acceptPatchwork, type Originals, PATCHWORK, type Way } from './state'
+import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../state/context'
+import { WEIGHT } from '../../cells/limits'
+import { orNone } from '../../state/or-none'
+import { OwnSettings } from '../../cells/own-numbers'
+import { NamedNumberCell, PaintCell } from '../../cells/value-cell'
+import { acceptPatchwork, type Originals, PATCHWORK, type Way } from '../../operations/patchwork'
 
 const WAYS = [
   { value: 'keep', label: 'keep', hint: 'Click a patch, or sweep through several to join them (K)' },

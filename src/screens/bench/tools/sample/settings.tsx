@@ -1,7 +1,7 @@
 'use client'
 
 import { Choice } from '@/ui/choice'
-import { useBench, useSlot } from '../../context'
+import { useBench, useSlot } from '../../state/context'
 import { SAMPLE } from './gesture'
 
 const SIDES = [

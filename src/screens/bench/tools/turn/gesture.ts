@@ -3,13 +3,13 @@ import { distance, type Point, subtract } from '@/core/geometry/point'
 import { rotation, type Transform } from '@/core/geometry/transform'
 import { isOver } from '@/core/drawing/evaluate/pick'
 import { figure } from '@/ui/sum'
-import type { Bench } from '../../bench'
-import { previewTransform, transformSelection } from '../../operations'
-import { toScreen } from '../../view'
+import type { Bench } from '../../state/bench'
+import { previewTransform, transformSelection } from '../../operations/objects'
+import { toScreen } from '../../state/view'
 import { caught } from '../snapping'
 import type { At, Drag, Tool } from '../tool'
 import { pickAt } from '../under'
-import { slot } from '../../slot'
+import { slot } from '../../state/slot'
 
 export const TURN = slot('turn', { turnBy: 'turn' as 'turn' | 'scale' | 'slant' })
 

@@ -1,0 +1,281 @@
+'use client'
+
+import { Popover } from 'radix-ui'
+import { type ReactNode, useRef, useState } from 'react'
+import { isGradient, type Paint } from '@/core/drawing/model/paint'
+import { colourOf, type NamedNumber, type NamedValues } from '@/core/drawing/model/values'
+import { Chip } from '@/ui/chip'
+import { ColourField } from '@/ui/colour-field'
+import type { Limits } from '@/ui/limits'
+import { NumberField } from '@/ui/number-field'
+import { figure } from '@/ui/sum'
+import { goToStep } from '../../frame/session'
+import { cssPaint, paintWord } from '../operations/paint-words'
+import { useBench } from '../state/context'
+
+const panel = 'z-50 w-60 rounded-sheet border border-ink bg-sheet py-1 text-body outline-none'
+const line =
+  'flex h-6 w-full items-center gap-2 px-3 text-left hover:bg-ink hover:text-sheet focus-visible:bg-ink focus-visible:text-sheet focus-visible:outline-none aria-[current=true]:font-[640]'
+
+/** A cell that opens a panel to choose from. */
+export function ChoiceCell({
+  label,
+  shown,
+  readOnly,
+  children,
+}: {
+  label: string
+  shown: ReactNode
+  readOnly?: boolean
+  children: ReactNode
+}) {
+  const bench = useBench()
+  const [open, setOpen] = useState(false)
+  /** How many steps of the history were done when it was opened. */
+  const steps = useRef(0)
+  const button = useRef<HTMLButtonElement>(null)
+  if (readOnly) return <span className="block truncate px-1 text-quiet">{shown}</span>
+  // The panel is only there while it is open: a ledger has hundreds of these cells.
+  return (
+    <>
+      <button
+        ref={button}
+        type="button"
+        aria-label={label}
+        aria-haspopup="dialog"
+        aria-expanded={open}
+        onClick={() => {
+          steps.current = bench.session.getState().history.past.length
+          setOpen(true)
+        }}
+        className="block h-5 w-full truncate rounded-sheet px-1 text-left hover:bg-sheet hover:outline hover:outline-hair aria-expanded:bg-sheet aria-expanded:outline aria-expanded:outline-hand"
+      >
+        {shown}
+      </button>
+      {open && (
+        <Popover.Root open onOpenChange={setOpen}>
+          <Popover.Anchor virtualRef={button as React.RefObject<HTMLButtonElement>} />
+          <Popover.Portal>
+            <Popover.Content
+              aria-label={label}
+              role="dialog"
+              align="start"
+              sideOffset={3}
+              collisionPadding={8}
+              className={panel}
+              onEscapeKeyDown={() => {
+                // What was chosen since it was opened goes with it.
+                const { past } = bench.session.getState().history
+                if (past.length > steps.current) goToStep(bench.session, steps.current)
+              }}
+              onKeyDown={(event) => {
+                const field = (event.target as HTMLElement).closest('input')
+                if (event.key === 'Enter' && field && field.getAttribute('aria-invalid') === null) {
+                  // Once what was typed is taken, or refused.
+                  setTimeout(() => field.getAttribute('aria-invalid') === null && setOpen(false))
+                } else if (isToolKey(event) && (!field || field.dataset.untouched === 'true')) {
+                  const { key, code, shiftKey } = event
+                  event.preventDefault()
+                  setOpen(false)
+                  // The key is the bench's, once the panel is gone.
+                  setTimeout(() =>
+                    document.body.dispatchEvent(
+                      new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true }),
+                    ),
+                  )
+                }
+              }}
+              onCloseAutoFocus={(event) => {
+                event.preventDefault()
+                button.current?.focus()
+              }}
+            >
+              {children}
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+      )}
+    </>
+  )
+}
+
+/** A letter by itself, or a digit where none can be typed, is the key of a tool. */
+const isToolKey = ({ key, ctrlKey, metaKey, altKey, target }: React.KeyboardEvent): boolean =>
+  !ctrlKey && !metaKey && !altKey && ((target as HTMLElement).closest('input') ? /^[a-z]$/i : /^[a-z0-9]$/i).test(key)
+
+/** One choice in such a cell. */
+export function Line({ current, onChoose, children }: { current: boolean; onChoose: () => void; children: ReactNode }) {
+  return (
+    <Popover.Close type="button" aria-current={current} className={line} onClick={onChoose}>
+      {children}
+    </Popover.Close>
+  )
+}
+
+export const SEVERAL = Symbol('several')
+
+/** A weight or a radius: one of the rules by name, or a number of one's own. */
+export function NamedNumberCell({
+  label,
+  value,
+  list,
+  none,
+  byParent,
+  limits,
+  onChange,
+  readOnly,
+  children,
+}: {
+  label: string
+  value: string | number | undefined | typeof SEVERAL
+  list: readonly NamedNumber[]
+  /** What 0 is called where it has a name. */
+  none?: string
+  /** What is followed where there is no value of its own, and how to go back to that. */
+  byParent?: { readonly text: string; readonly onChoose: () => void }
+  limits: Limits
+  onChange: (value: string | number) => void
+  readOnly?: boolean
+  /** What else belongs to the value. */
+  children?: ReactNode
+}) {
+  const named = list.find(({ name }) => name === value)
+  const shown =
+    value === SEVERAL ? (
+      <span className="text-quiet">several</span>
+    ) : value === undefined ? (
+      <span className="text-quiet">{byParent?.text ?? '–'}</span>
+    ) : named ? (
+      <>
+        {named.name} <span className="text-quiet">{figure(named.value)}</span>
+      </>
+    ) : value === 0 && none ? (
+      none
+    ) : (
+      figure(value as number)
+    )
+  return (
+    <ChoiceCell
+      label={`${label}: ${value === SEVERAL ? 'several' : named ? named.name : String(value ?? byParent?.text ?? '–')}`}
+      shown={shown}
+      readOnly={readOnly}
+    >
+      {byParent && (
+        <Line current={value === undefined} onChoose={byParent.onChoose}>
+          {byParent.text}
+        </Line>
+      )}
+      {list.map(({ name, value: number }) => (
+        <Line key={name} current={name === value} onChoose={() => onChange(name)}>
+          <span className="flex-1">{name}</span>
+          <span className="opacity-70">{figure(number)}</span>
+        </Line>
+      ))}
+      {none && (
+        <Line current={value === 0} onChoose={() => onChange(0)}>
+          {none}
+        </Line>
+      )}
+      <div className="mt-1 flex items-center gap-2 border-t border-hair px-3 pt-1.5 pb-0.5">
+        <span className="flex-1 text-quiet">own</span>
+        <NumberField
+          label={`Own ${label}`}
+          value={typeof value === 'number' ? value : (named?.value ?? null)}
+          step={0.25}
+          limits={limits}
+          className="!w-20 border border-hair px-1.5 text-right"
+          onChange={onChange}
+        />
+      </div>
+      {children}
+    </ChoiceCell>
+  )
+}
+
+/** One of a few words, or what the rules say. */
+export function WordCell<T extends string>({
+  label,
+  value,
+  words,
+  byRules,
+  byDefault = byRules && { word: byRules, why: 'by the rules' },
+  onChange,
+  readOnly,
+}: {
+  label: string
+  value: T | undefined | typeof SEVERAL
+  words: readonly T[]
+  /** What the rules say; the choice to follow them is offered when it is given. */
+  byRules?: T
+  /** What counts where nothing is chosen, and why. */
+  byDefault?: { readonly word: T; readonly why: string } | undefined
+  onChange: (value: T | undefined) => void
+  readOnly?: boolean
+}) {
+  const text = value === SEVERAL ? 'several' : (value ?? byDefault?.word ?? '–')
+  const shown = <span className={value === undefined || value === SEVERAL ? 'text-quiet' : undefined}>{text}</span>
+  return (
+    <ChoiceCell label={`${label}: ${text}`} shown={shown} readOnly={readOnly}>
+      {byDefault && (
+        <Line current={value === undefined} onChoose={() => onChange(undefined)}>
+          <span className="flex-1">{byDefault.why}</span>
+          <span className="opacity-70">{byDefault.word}</span>
+        </Line>
+      )}
+      {words.map((word) => (
+        <Line key={word} current={word === value} onChoose={() => onChange(word)}>
+          {word}
+        </Line>
+      ))}
+    </ChoiceCell>
+  )
+}
+
+/** A paint: none, a swatch of the rules, or a colour of one's own; gradients are made where all of the finish is. */
+export function PaintCell({
+  label,
+  value,
+  rules,
+  onChange,
+  onMore,
+  readOnly,
+}: {
+  label: string
+  value: Paint | typeof SEVERAL
+  rules: NamedValues
+  onChange: (value: string) => void
+  /** Goes to where gradients are made. */
+  onMore: () => void
+  readOnly?: boolean
+}) {
+  const text = value === SEVERAL ? 'several' : paintWord(value)
+  const own =
+    value === SEVERAL || value === 'none' || isGradient(value) ? '#14231f' : colourOf(value, rules).light.slice(0, 7)
+  const shown =
+    value === SEVERAL || value === 'none' ? (
+      <span className="text-quiet">{text}</span>
+    ) : (
+      <>
+        <Chip paint={cssPaint(value, rules)} /> <span className="ml-0.5">{text}</span>
+      </>
+    )
+  return (
+    <ChoiceCell label={`${label}: ${text}`} shown={shown} readOnly={readOnly}>
+      <Line current={value === 'none'} onChoose={() => onChange('none')}>
+        <Chip paint={null} /> none
+      </Line>
+      {rules.palette.map(({ name, color }) => (
+        <Line key={name} current={name === value} onChoose={() => onChange(name)}>
+          <Chip paint={color} /> <span className="flex-1">{name}</span>{' '}
+          <span className="font-mono text-small opacity-70">{color}</span>
+        </Line>
+      ))}
+      <Line current={false} onChoose={onMore}>
+        <span className="flex-1">gradient, opacity, more fills …</span>
+      </Line>
+      <div className="mt-1 border-t border-hair px-3 pt-2 pb-1">
+        <ColourField label={`Own ${label}`} value={own} onChange={onChange} height={110} />
+      </div>
+    </ChoiceCell>
+  )
+}

@@ -1,0 +1,175 @@
+import { boxToBox } from '@/core/geometry/transform'
+import { paintedAnew, styledWithin } from '@/core/drawing/edit/finish'
+import { transformPaint } from '@/core/drawing/model/gradient'
+import { isStyled, type DrawingObject } from '@/core/drawing/model/object'
+import type { Mask } from '@/core/drawing/kinds/group/group'
+import { type Finish, isShared, withPaints } from '@/core/drawing/model/style'
+import { styleOf } from '@/core/drawing/evaluate/shared-style'
+import type { Box } from '@/core/geometry/box'
+import { slot } from '../state/slot'
+import type { Side } from '@/core/drawing/edit/arrange'
+import type { Command } from '@/ui/commands'
+import { newId } from '@/ui/new-id'
+import type { Bench } from '../state/bench'
+import { paintable } from '../operations/paints'
+import { keepAlternative } from '../operations/alternatives'
+import { align, centreOptically, space } from '../operations/arranging'
+
+/** What objects may have in common: each gives a text that is the same where they do. */
+const ALIKE: readonly (readonly [
+  id: string,
+  name: string,
+  read: (bench: Bench, object: DrawingObject) => string | null,
+])[] = [
+  [
+    'stroke',
+    'stroke',
+    (bench, object) => {
+      if (!isStyled(object)) return null
+      const { stroke, weight, dash, side } = styleOf(object, bench.scene)
+      return JSON.stringify([stroke, weight, dash, side])
+    },
+  ],
+  [
+    'fill',
+    'fill',
+    (bench, object) => {
+      if (!isStyled(object)) return null
+      const { fill, fills } = styleOf(object, bench.scene)
+      return JSON.stringify([fill, fills])
+    },
+  ],
+  [
+    'size',
+    'size',
+    (bench, object) => {
+      const { w, h } = bench.extent([object])!
+      return `${w.toFixed(6)} ${h.toFixed(6)}`
+    },
+  ],
+  ['kind', 'kind', (_, object) => object.kind],
+]
+
+/** Commands that line up, select by what is alike, copy the finish, mask, and keep alternatives. */
+export function arrangeCommands(bench: Bench): Command[] {
+  const free = () => (bench.free.length > 0 ? null : 'Select an object first.')
+  const painted = () => (paintable(bench).length > 0 ? null : 'Select a painted object first.')
+  const two = () => (bench.free.length > 1 ? null : 'Select two objects or more first: the front one is the mask.')
+  const sides: readonly Side[] = ['left', 'centre', 'right', 'top', 'middle', 'bottom']
+  const masks: readonly (readonly [Mask, string])[] = [
+    ['inside', 'Mask: show what lies in the front object'],
+    ['outside', 'Mask: hide what lies in the front object'],
+    ['fade', 'Mask: fade as the front object is opaque'],
+  ]
+  return [
+    ...sides.map((side): Command => ({
+      id: `align-${side}`,
+      name: `Align ${side}`,
+      needs: free,
+      run: () => align(bench, side),
+    })),
+    { id: 'space-x', name: 'Equal gaps across', needs: free, run: () => space(bench, 'x') },
+    { id: 'space-y', name: 'Equal gaps down', needs: free, run: () => space(bench, 'y') },
+    {
+      id: 'centre-ink',
+      name: 'Centre optically by the ink',
+      keys: ['$mod+Shift+KeyE'],
+      needs: free,
+      run: () => centreOptically(bench, 'ink'),
+    },
+    {
+      id: 'centre-circle',
+      name: 'Centre optically by the circle around',
+      needs: free,
+      run: () => centreOptically(bench, 'circle'),
+    },
+    ...ALIKE.map(([id, word, read]): Command => ({
+      id: `alike-${id}`,
+      ...((id === 'stroke' || id === 'fill') && { inMenu: [{ of: 'objects', part: 1, list: 'Finish' }] }),
+      name: `Select all with the same ${word}`,
+      needs: () => (bench.selected.length > 0 ? null : 'Select an object first, to find those like it.'),
+      run: () => selectAlike(bench, read),
+    })),
+    {
+      id: 'copy-finish',
+      inMenu: [{ of: 'objects', part: 1, list: 'Finish' }],
+      name: 'Copy the finish',
+      keys: ['$mod+Alt+KeyC'],
+      needs: painted,
+      run: () => copyFinish(bench),
+    },
+    {
+      id: 'paste-finish',
+      inMenu: [{ of: 'objects', part: 1, list: 'Finish' }],
+      name: 'Paste the finish',
+      keys: ['$mod+Alt+KeyV'],
+      needs: () => (bench.read(FINISH).copied ? painted() : 'Copy the finish of an object first (Ctrl Alt C).'),
+      run: () => pasteFinish(bench),
+    },
+    ...masks.map(([mask, name]): Command => ({
+      id: `mask-${mask}`,
+      inMenu: [{ of: 'objects', part: 1, list: 'Mask' }],
+      name,
+      needs: two,
+      run: () => maskSelection(bench, mask),
+    })),
+    {
+      id: 'keep-alternative',
+      name: 'Keep the drawing as an alternative',
+      needs: () => (bench.icon ? null : 'Make an icon first: + icon, on the left.'),
+      run: () => keepAlternative(bench),
+    },
+  ]
+}
+
+function selectAlike(bench: Bench, read: (bench: Bench, object: DrawingObject) => string | null): void {
+  const wanted = new Set(
+    bench.selected.map((object) => read(bench, object)).filter((text): text is string => text !== null),
+  )
+  bench.select(
+    bench.reachable
+      .filter((object) => !object.hidden && !object.locked && wanted.has(read(bench, object) ?? ''))
+      .map(({ id }) => id),
+  )
+}
+
+/** A finish that was copied, and the box of the object it is from. */
+const FINISH = slot('finish', { copied: null as { readonly style: Finish; readonly box: Box } | null })
+
+function copyFinish(bench: Bench): void {
+  const [one] = paintable(bench)
+  if (!one) return
+  const { of, style } = one
+  bench.put(FINISH, { copied: { style: isStyled(of) ? of.style : style, box: bench.extent([of])! } })
+}
+
+/**
+ * Gives the copied finish to what is selected, which shares it if it was shared; gradients lie in each object's box as
+ * they lay in theirs.
+ */
+function pasteFinish(bench: Bench): void {
+  const finish = bench.read(FINISH).copied
+  if (!finish) return
+  const { style, box } = finish
+  const next = paintable(bench).flatMap((one): DrawingObject[] => {
+    const { of } = one
+    if (isShared(style) && isStyled(of)) return [{ ...of, style }]
+    const map = boxToBox(box, bench.extent([of])!),
+      own = bench.scene.style(style, () => box)
+    return paintedAnew([one], () => withPaints(own, (paint) => transformPaint(paint, map)))
+  })
+  bench.restyle(next, `Paste the finish on ${next.length === 1 ? next[0]!.name : `${next.length} objects`}`)
+}
+
+function maskSelection(bench: Bench, mask: Mask): void {
+  const id = newId()
+  bench.edit(
+    {
+      kind: 'gather',
+      ids: bench.free.map((object) => object.id),
+      container: { kind: 'group', id, name: bench.nameFor('Mask'), mask },
+    },
+    `Mask ${styledWithin(bench.free).length} objects`,
+  )
+  bench.select([id])
+}

@@ -1,0 +1,99 @@
+import { describe, expect, it } from 'vitest'
+import { KINDS } from '@/core/drawing/kinds/kinds'
+import { CHECKS } from '@/core/checks/checks'
+import { TARGETS } from '@/core/targets/targets'
+import { STARTERS } from '@/core/rules/starters'
+import { storedAs } from '../../../testing/samples'
+import { watched } from '@/ui/keys'
+import type { MenuEntry } from '@/ui/menu'
+import { createSession } from '../../frame/session'
+import { Bench } from '../state/bench'
+import { benchCommands, benchMenu } from './commands'
+import { PANELS } from '../panels/ledger/panels'
+import { slot, slotInHand } from '../state/slot'
+import { makeTools, TOOLS, toolOf } from '../tools/tools'
+
+const session = createSession(
+  'pier',
+  storedAs({
+    name: 'Pier',
+    kind: 'interface',
+    rules: STARTERS[0]!.rules,
+    icons: [{ id: 'i', name: 'i', masters: [{ base: 24, objects: [] }] }],
+  }),
+  'hand',
+)
+const bench = new Bench(session, 'i')
+const commands = benchCommands(bench)
+const labelOf = (entry: MenuEntry): string[] =>
+  entry !== null && typeof entry === 'object' && 'label' in entry ? [String(entry.label)] : []
+const doubled = (all: readonly string[]) => all.filter((one, i) => all.indexOf(one) !== i)
+
+describe('the lists', () => {
+  it('have each thing once, under one name and one key', () => {
+    expect(doubled(KINDS.map(({ kind }) => kind))).toEqual([])
+    expect(doubled(KINDS.map(({ word }) => word))).toEqual([])
+    for (const list of [CHECKS, TARGETS, TOOLS, PANELS, commands]) expect(doubled(list.map(({ id }) => id))).toEqual([])
+    expect(doubled(commands.flatMap(({ keys = [] }) => keys).flatMap(watched))).toEqual([])
+  })
+
+  it('of tools lie on the keyboard as in the line: numbers, then the row beneath', () => {
+    const line = TOOLS.filter(({ under, cluster }) => cluster && !under)
+    const rows = { Lay: '123456789', Shape: 'QWERTYUIOP', Combine: 'ASDFGHJKL' }
+    for (const cluster of ['Lay', 'Shape'] as const) {
+      const keys = line.filter((tool) => tool.cluster === cluster).map(({ key }) => key!.replace(/^Key|^Digit/, ''))
+      expect(keys).toEqual([...keys].sort((a, b) => rows[cluster].indexOf(a) - rows[cluster].indexOf(b)))
+      expect(keys.every((key) => rows[cluster].includes(key))).toBe(true)
+    }
+    for (const { under } of TOOLS) if (under) expect(toolOf(under).cluster).toBeDefined()
+  })
+
+  it('of tools make a tool each, which can be taken, hovers and lets go without leaving anything in hand', () => {
+    const tools = makeTools(bench)
+    bench.store.setState({ view: { scale: 10, x: 0, y: 0 } })
+    const at = { p: { x: 3, y: 4 }, screen: { x: 30, y: 40 }, shift: false, alt: false, free: false }
+    for (const { id } of TOOLS) {
+      bench.take(id)
+      const tool = tools[id]!
+      expect(tool.hint).not.toBe('')
+      tool.hover?.(at)
+      for (const mark of tool.marks?.() ?? []) expect(mark.as).toBeTruthy()
+      bench.take('select')
+      expect(bench.store.getState().inHand.drawn).toEqual([])
+      expect(session.getState().history.past).toEqual([])
+    }
+  })
+
+  it('of menus come from the commands that say so, delete last', () => {
+    const placed = commands.filter(({ inMenu }) => inMenu?.some(({ of }) => of === 'objects')).map(({ name }) => name)
+    const shown = benchMenu(bench).flatMap((entry) =>
+      entry === null || typeof entry === 'string' ? [] : 'list' in entry ? entry.list.flatMap(labelOf) : labelOf(entry),
+    )
+    expect([...shown].sort()).toEqual([...placed].sort())
+    expect(shown.at(-1)).toBe('Delete')
+    expect(benchMenu(bench).filter((entry) => entry === null)).toHaveLength(2)
+  })
+})
+
+describe('what a tool keeps', () => {
+  const COUNT = slot('count', { of: 1, seen: false }),
+    DRAWN = slotInHand('drawn', { places: 0 })
+
+  it('is what it was at first until it is put, and lasts', () => {
+    expect(bench.read(COUNT)).toBe(COUNT.start)
+    bench.put(COUNT, { of: 3 })
+    expect(bench.read(COUNT)).toEqual({ of: 3, seen: false })
+    bench.take('pen')
+    bench.letGo()
+    expect(bench.read(COUNT).of).toBe(3)
+  })
+
+  it('in hand goes when the hand lets go, takes another tool or opens another icon', () => {
+    for (const away of [() => bench.letGo(), () => bench.take('pen'), () => bench.drop()]) {
+      bench.put(DRAWN, { places: 4 })
+      expect(bench.read(DRAWN).places).toBe(4)
+      away()
+      expect(bench.read(DRAWN)).toEqual({ places: 0 })
+    }
+  })
+})

@@ -1,0 +1,79 @@
+import type { Snag } from '@/core/checks/check'
+import { acceptedAs } from '@/core/checks/accepting'
+import { mendsOf } from '@/core/checks/mended'
+import { fitted } from '@/core/rules/fit/fit'
+import { acceptedIn } from '@/core/set/set'
+import type { Command } from '@/ui/commands'
+import { say } from '@/ui/notice'
+import { commit } from '../../frame/session'
+import type { Bench } from '../state/bench'
+import { slot } from '../state/slot'
+
+/** The snag that is pointed at in the list, and the one that is to be left as it is. */
+export const SNAGS = slot('snags', {
+  pointed: null as Snag | null,
+  leaving: null as Snag | null,
+})
+
+/** Does the repair of a snag. */
+export const mend = (bench: Bench, snag: Snag): void => {
+  if (snag.mend) bench.edit(snag.mend, `Mend: ${snag.sentence}`.slice(0, 120))
+}
+
+/** Does every repair that is known for the open icon, as one step. */
+export function mendAll(bench: Bench): void {
+  const { master, objects, scene, rules } = bench
+  if (!master) return
+  const edits = mendsOf({ objects, scene, rules }, acceptedIn(master))
+  if (edits.length === 0) return say({ text: 'Nothing here can be mended by itself.' })
+  bench.edit({ kind: 'all', edits }, `Mend ${edits.length === 1 ? 'a snag' : `${edits.length} snags`}`)
+}
+
+/** Brings the edges of the open drawing to whole pixels of its grid, without tearing or closing anything. */
+export function fitToPixels(bench: Bench): void {
+  const { objects, rules } = bench
+  if (objects.some(({ locked }) => locked)) return say({ text: 'Something in the drawing is locked: unlock it first.' })
+  const { objects: next } = fitted(objects, rules, rules)
+  if (JSON.stringify(next) === JSON.stringify(objects)) return say({ text: 'Every edge lies where it can already.' })
+  bench.edit({ kind: 'replace', objects: next }, 'Fit the drawing to pixels')
+}
+
+/** Leaves a snag as it is, for a reason. */
+export function accept(bench: Bench, snag: Snag, reason: string): string | null {
+  const { here, master } = bench
+  if (!here || !master) return null
+  if (reason === '') return 'Say why it is left as it is.'
+  const accepted = [...acceptedIn(master), acceptedAs(snag, reason.slice(0, 200))]
+  commit(bench.session, { kind: 'accept', ...here, accepted }, `Leave as it is: ${snag.sentence}`.slice(0, 120))
+  return null
+}
+
+/** Looks again at what was left as it is. */
+export function acceptNothing(bench: Bench): void {
+  const { here } = bench
+  if (here) commit(bench.session, { kind: 'accept', ...here, accepted: [] }, 'Look again at what was left')
+}
+
+export function snagCommands(bench: Bench): Command[] {
+  return [
+    {
+      id: 'mend-all',
+      name: 'Mend every snag of this icon that can be mended',
+      needs: () => (bench.icon ? null : 'Make an icon first: + icon, on the left.'),
+      run: () => mendAll(bench),
+    },
+    {
+      id: 'fit-to-pixels',
+      name: 'Fit the drawing to pixels',
+      needs: () => (bench.objects.length > 0 ? null : 'Draw something first.'),
+      run: () => fitToPixels(bench),
+    },
+    {
+      id: 'accept-nothing',
+      name: 'Look again at snags that were left as they are',
+      needs: () =>
+        bench.master && acceptedIn(bench.master).length > 0 ? null : 'No snag of this icon was left as it is.',
+      run: () => acceptNothing(bench),
+    },
+  ]
+}

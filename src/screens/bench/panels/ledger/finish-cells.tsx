@@ -1,0 +1,97 @@
+'use client'
+
+import type { Paint } from '@/core/drawing/model/paint'
+import { By, type Container, type DrawingObject } from '@/core/drawing/model/object'
+import { Cap, type Style, type Weight } from '@/core/drawing/model/style'
+import type { Rules } from '@/core/rules/rules'
+import { useBench } from '../../state/context'
+import { showFinish } from '../../operations/objects'
+import { withStyle } from './columns'
+import { WEIGHT } from '../../cells/limits'
+import { Optional } from '../../cells/optional'
+import { NamedNumberCell, PaintCell, WordCell } from '../../cells/value-cell'
+
+/** How an object is painted, in the columns of its row; of a member of a combination also as what it counts there. */
+export function FinishCells({
+  object,
+  inside,
+  byInk,
+  style,
+  rules,
+  locked,
+  change,
+}: {
+  object: DrawingObject
+  inside: Container | null
+  byInk: boolean
+  /** Null where it is not painted by itself. */
+  style: Style | null
+  rules: Rules
+  locked: boolean
+  change: (map: (object: DrawingObject) => DrawingObject, what: string) => void
+}) {
+  const bench = useBench()
+  const { scene } = bench
+  return (
+    <>
+      <div role="gridcell">
+        <Optional there={style && style.stroke !== 'none' ? style.weight : undefined}>
+          {(weight) => (
+            <NamedNumberCell
+              label={`weight of ${object.name}`}
+              value={weight}
+              list={rules.weights}
+              readOnly={locked}
+              limits={WEIGHT}
+              onChange={(next) => change((other) => withStyle(other, { weight: next as Weight }, scene), 'the weight')}
+            />
+          )}
+        </Optional>
+      </div>
+      <div role="gridcell">
+        <Optional there={style && style.stroke !== 'none' ? style : undefined}>
+          {({ cap }) => (
+            <WordCell<Cap>
+              label={`cap of ${object.name}`}
+              value={cap}
+              words={Cap.options}
+              byRules={rules.cap}
+              readOnly={locked}
+              onChange={(next) => change((other) => withStyle(other, { cap: next }, scene), 'the cap')}
+            />
+          )}
+        </Optional>
+      </div>
+      {(['fill', 'stroke'] as const).map((key) => (
+        <div role="gridcell" key={key}>
+          {inside && key === 'fill' ? (
+            <WordCell<By>
+              label={`what counts of ${object.name}`}
+              value={object.by}
+              words={By.options}
+              byDefault={{ word: byInk ? 'ink' : 'edge', why: 'as it is drawn' }}
+              readOnly={locked}
+              onChange={(by) => change((other) => withBy(other, by), 'what counts')}
+            />
+          ) : style ? (
+            <PaintCell
+              label={`${key} of ${object.name}`}
+              value={style[key]}
+              rules={rules}
+              readOnly={locked}
+              onMore={() => showFinish(bench, bench.store.getState().selection.has(object.id) ? null : object.id, key)}
+              onChange={(paint) => change((other) => withStyle(other, { [key]: paint as Paint }, scene), `the ${key}`)}
+            />
+          ) : (
+            <span className="block truncate px-1 text-quiet/70">{inside ? 'assembly’s' : '–'}</span>
+          )}
+        </div>
+      ))}
+    </>
+  )
+}
+
+function withBy(object: DrawingObject, by: By | undefined): DrawingObject {
+  const { by: _, ...rest } = object
+  return (by ? { ...rest, by } : rest) as DrawingObject
+}

@@ -1,0 +1,78 @@
+'use client'
+
+import { Tabs } from 'radix-ui'
+import { useDeferredValue, useMemo, useRef } from 'react'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
+import { evaluateAll } from '@/core/drawing/evaluate/evaluate'
+import { segmentCount } from '@/core/geometry/path'
+import { useBench, useBenchState, useCalmObjects, useRules } from '../../state/context'
+import { HeightEdge } from './drag-edge'
+import type { Panel } from './panel'
+import { PANELS } from './panels'
+
+/** The table under the square: every object as a row with its numbers, and what else there is to the icon. */
+export function Ledger() {
+  const bench = useBench()
+  const open = useBenchState((state) => state.panel)
+  return (
+    <Tabs.Root
+      value={open}
+      onValueChange={(panel) => bench.store.setState({ panel })}
+      className="relative flex min-h-0 flex-col border-t border-ink bg-sheet"
+    >
+      <HeightEdge />
+      <div className="flex h-[27px] flex-none border-b border-hair">
+        <Tabs.List aria-label="Ledger" className="flex flex-none">
+          {PANELS.map((panel) => (
+            <Tab key={panel.id} panel={panel} />
+          ))}
+        </Tabs.List>
+        <Result />
+      </div>
+      {PANELS.map(({ id, Body }) => (
+        <Content key={id} id={id} Body={Body} />
+      ))}
+    </Tabs.Root>
+  )
+}
+
+const noCount = () => null
+
+function Tab({ panel: { id, word, useCount = noCount } }: { panel: Panel }) {
+  const count = useCount()
+  return (
+    <Tabs.Trigger
+      value={id}
+      className="flex-none border-r border-hair px-2 py-[5px] whitespace-nowrap text-quiet min-[1180px]:px-3.5 hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]"
+    >
+      {word}
+      {count !== null && ` ${count}`}
+    </Tabs.Trigger>
+  )
+}
+
+function Content({ id, Body }: Pick<Panel, 'id' | 'Body'>) {
+  const scroller = useRef<HTMLDivElement>(null)
+  return (
+    <Tabs.Content ref={scroller} value={id} className="min-h-0 flex-1 overflow-auto outline-none">
+      <Body scroller={scroller} />
+    </Tabs.Content>
+  )
+}
+
+/** What the icon comes to, when there is time to say it. */
+function Result() {
+  const objects = useDeferredValue(useCalmObjects())
+  const rules = useRules()
+  const text = useMemo(() => {
+    const shapes = evaluateAll(objects, sceneOf(rules))
+    const segments = shapes.reduce((sum, { path }) => sum + segmentCount(path), 0)
+    const contours = shapes.reduce((sum, { path }) => sum + path.length, 0)
+    return `result: ${segments} segments · ${contours} contour${contours === 1 ? '' : 's'}`
+  }, [objects, rules])
+  return (
+    <p title={text} className="ml-auto min-w-0 truncate px-3 py-[5px] text-quiet">
+      {objects.length > 0 && text}
+    </p>
+  )
+}

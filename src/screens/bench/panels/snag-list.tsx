@@ -1,0 +1,118 @@
+'use client'
+
+import clsx from 'clsx'
+import type { Snag } from '@/core/checks/check'
+import { CHECKS } from '@/core/checks/checks'
+import type { Rules } from '@/core/rules/rules'
+import { acceptedIn, type Master } from '@/core/set/set'
+import { NameDialog } from '@/ui/name-dialog'
+import { lookAgain, UNLOOKED, useSnags, weighty } from '../../frame/snags'
+import { useBench, useSlot } from '../state/context'
+import { accept, mend, mendAll, SNAGS } from '../operations/snags'
+
+const MARKS = { error: '◆', warning: '◇', note: '·' } as const
+
+const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.word ?? id
+
+/** What is wrong with the open master, with what mends it. */
+export function SnagList({ master, rules, isDerived }: { master: Master; rules: Rules; isDerived: boolean }) {
+  const bench = useBench()
+  const { leaving } = useSlot(SNAGS)
+  const snags = useSnags(master, rules, isDerived)
+  const left = acceptedIn(master).length
+  const mendable = snags ? weighty(snags).filter((snag) => snag.mend).length : 0
+  return (
+    <section aria-label="Snags" className="border-b border-hair pb-2">
+      <div className="flex min-h-8 items-center justify-between gap-2 px-3 pt-1.5 pb-1">
+        <h2 className="font-[640]">Snags</h2>
+        <div className="flex items-baseline gap-2 text-quiet">
+          {mendable > 1 && (
+            <button type="button" onClick={() => mendAll(bench)} className="text-ink underline hover:text-hand">
+              mend {mendable}
+            </button>
+          )}
+          <span>
+            {snags === null ? '…' : snags.length === 0 ? 'none' : snags.length}
+            {left > 0 && `, ${left} left`}
+          </span>
+        </div>
+      </div>
+      <ul>
+        {snags?.map((snag, i) => (
+          <SnagRow key={`${i} ${snag.sentence}`} snag={snag} onAgain={() => lookAgain(master.objects)} />
+        ))}
+      </ul>
+      {leaving && (
+        <NameDialog
+          title="Leave it as it is, because …"
+          name=""
+          label="Reason"
+          action="Leave it"
+          onClose={() => bench.put(SNAGS, { leaving: null })}
+          onName={(reason) => accept(bench, leaving, reason)}
+        />
+      )}
+    </section>
+  )
+}
+
+function SnagRow({ snag, onAgain }: { snag: Snag; onAgain: () => void }) {
+  const bench = useBench()
+  const { check, severity, sentence, objects } = snag
+  return (
+    <li
+      onMouseEnter={() => bench.put(SNAGS, { pointed: snag })}
+      onMouseLeave={() => bench.put(SNAGS, { pointed: null })}
+      className="group relative flex gap-1.5 px-3 py-[3px] focus-within:bg-film hover:bg-film"
+    >
+      <span
+        role="img"
+        aria-label={severity}
+        title={`${severity}: ${wordOf(check)}`}
+        className={clsx('w-3 flex-none text-center', severity === 'error' ? 'text-fault' : 'text-snag')}
+      >
+        {MARKS[severity]}
+      </span>
+      <button
+        type="button"
+        disabled={objects.length === 0}
+        title={objects.length > 0 ? 'Select what it is about' : undefined}
+        onClick={() => bench.select(objects)}
+        onFocus={() => bench.put(SNAGS, { pointed: snag })}
+        onBlur={() => bench.put(SNAGS, { pointed: null })}
+        className="min-w-0 flex-1 text-left leading-[15px]"
+      >
+        {sentence}
+      </button>
+      <span className="flex flex-none flex-col items-end leading-[15px]">
+        {snag.mend && (
+          <button
+            type="button"
+            aria-label={`Mend: ${sentence}`}
+            title="What it would be is seen on the square meanwhile"
+            onPointerEnter={() => bench.preview(snag.mend!)}
+            onPointerLeave={() => bench.preview(null)}
+            onClick={() => mend(bench, snag)}
+            className="underline hover:text-hand"
+          >
+            mend
+          </button>
+        )}
+        {check === UNLOOKED && (
+          <button type="button" onClick={onAgain} className="underline hover:text-hand">
+            look again
+          </button>
+        )}
+        <button
+          type="button"
+          hidden={check === UNLOOKED}
+          aria-label={`Leave as it is: ${sentence}`}
+          onClick={() => bench.put(SNAGS, { leaving: snag })}
+          className="text-quiet opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 hover:text-ink"
+        >
+          leave
+        </button>
+      </span>
+    </li>
+  )
+}

@@ -1,0 +1,137 @@
+'use client'
+
+import { useMemo } from 'react'
+import type { Conflict } from '@/core/set/merge'
+import { useFilm } from '@/ui/film'
+import { PixelPicture } from '@/ui/pixel-picture'
+import { baseIn } from '../state/bench'
+import { useBench, useBenchState, useCalmPlaced, useSetRules, useSlot } from '../state/context'
+import { OverSquare } from './layers/over-square'
+import { byObject, deriveAgain, drawByItself, MASTERS, settle, settledDrawing } from '../operations/masters'
+
+/** How the open master comes about, where it is not the main one, and the ways to compare it and to give it up. */
+export function MasterBar() {
+  const bench = useBench()
+  const rules = useSetRules()
+  const base = useBenchState(({ master }) => baseIn(rules, master))
+  const placed = useCalmPlaced()
+  const { compare, listing } = useSlot(MASTERS)
+  const conflicts = useMemo(() => {
+    const standing = placed?.standing
+    return byObject(standing?.by === 'derivation' ? standing.conflicts : [])
+  }, [placed])
+  if (!placed || base === rules.grid.size) return null
+  const { standing } = placed
+  const toggle = (way: 'overlay' | 'blink') => (
+    <button
+      type="button"
+      aria-pressed={compare === way}
+      onClick={() => bench.put(MASTERS, { compare: compare === way ? 'off' : way })}
+      className={compare === way ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-hand'}
+    >
+      {way}
+    </button>
+  )
+  return (
+    <OverSquare
+      role="group"
+      aria-label={`The ${base} master`}
+      className="bottom-2 left-1/2 max-w-[calc(100%-16px)] -translate-x-1/2 border border-hair bg-sheet text-small"
+    >
+      {listing && conflicts.length > 0 && (
+        <ul aria-label="Changed on both sides" className="max-h-[260px] overflow-y-auto border-b border-hair">
+          {conflicts.map((some) => (
+            <ConflictRow key={some[0]!.object} conflicts={some} main={rules.grid.size} />
+          ))}
+        </ul>
+      )}
+      <div className="flex h-7 items-center gap-3 px-2.5 whitespace-nowrap">
+        <span>
+          {standing.by === 'hand'
+            ? 'drawn by itself'
+            : standing.isChanged
+              ? `changed by hand, follows ${rules.grid.size} in all else`
+              : standing.isFitted
+                ? `derived from ${rules.grid.size}, fitted to pixels`
+                : `derived from ${rules.grid.size}, only scaled`}
+        </span>
+        {conflicts.length > 0 && (
+          <button
+            type="button"
+            aria-expanded={listing}
+            onClick={() => bench.put(MASTERS, { listing: !listing })}
+            className="text-snag underline hover:text-hand"
+          >
+            {conflicts.length === 1 ? '1 conflict' : `${conflicts.length} conflicts`}
+          </button>
+        )}
+        <span className="flex items-center gap-1 border-l border-hair pl-3 text-quiet">
+          {rules.grid.size} as {toggle('overlay')}
+          {toggle('blink')}
+        </span>
+        {(standing.by === 'hand' || standing.isChanged) && (
+          <button type="button" onClick={() => deriveAgain(bench)} className="underline hover:text-hand">
+            derive again
+          </button>
+        )}
+        {standing.by === 'derivation' && (
+          <button
+            type="button"
+            title="Changes of the main master no longer reach this one"
+            onClick={() => drawByItself(bench)}
+            className="underline hover:text-hand"
+          >
+            draw by itself
+          </button>
+        )}
+      </div>
+    </OverSquare>
+  )
+}
+
+/** An object that was changed here and on the main master: both ways side by side, each to be taken. */
+function ConflictRow({ conflicts, main }: { conflicts: readonly Conflict[]; main: number }) {
+  const bench = useBench()
+  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const placed = useCalmPlaced()
+  const ways = useMemo(
+    () => (['mine', 'theirs'] as const).map((keep) => ({ keep, drawing: settledDrawing(bench, conflicts, keep) })),
+    // What the bench has open decides.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [bench, conflicts, placed],
+  )
+  return (
+    <li className="flex items-center gap-3 border-b border-hair px-2.5 py-1.5 last:border-b-0">
+      <span className="min-w-0 flex-1">
+        <b className="font-[640]">{conflicts[0]!.name}</b> <span className="text-quiet">{wordsOf(conflicts)}</span>
+      </span>
+      {ways.map(({ keep, drawing }) => (
+        <button
+          key={keep}
+          type="button"
+          onClick={() => settle(bench, conflicts, keep)}
+          className="flex items-center gap-1.5 border border-hair px-1.5 py-1 hover:border-ink"
+        >
+          {drawing && <PixelPicture source={{ ...drawing, ground }} size={32} label="" />}
+          <span className="text-left leading-[13px]">
+            {keep === 'mine' ? 'keep mine' : `take from ${main}`}
+            <br />
+            <span className="text-quiet">
+              {conflicts.map((one) => figureOf(keep === 'mine' ? one.mine : one.theirs)).join(' ')}
+            </span>
+          </span>
+        </button>
+      ))}
+    </li>
+  )
+}
+
+/** What was changed on both sides, in words. */
+function wordsOf(conflicts: readonly Conflict[]): string {
+  const keys = conflicts.map(({ key }) => (key === 'contours' ? 'nodes' : key))
+  if (keys.includes('gone')) return 'was deleted there and changed here'
+  return `${keys.join(', ')} changed on both sides`
+}
+
+const figureOf = (value: unknown): string =>
+  typeof value === 'number' ? String(Math.round(value * 100) / 100) : typeof value === 'string' ? value : ''

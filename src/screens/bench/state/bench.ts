@@ -1,0 +1,348 @@
+import type { Box } from '@/core/geometry/box'
+import type { Point } from '@/core/geometry/point'
+import { extentOf } from '@/core/drawing/evaluate/extent'
+import { moveObject } from '@/core/drawing/edit/transform-object'
+import type { Guide } from '@/core/drawing/model/guide'
+import type { DrawingEdit } from '@/core/drawing/edit/edit'
+import { membersOf } from '@/core/drawing/edit/edit'
+import { freshName } from '@/core/drawing/edit/fresh'
+import { type DrawingObject, isContainer, type Kind, type OfKind } from '@/core/drawing/model/object'
+import { find, outermost, walk } from '@/core/drawing/model/tree'
+import type { Scene } from '@/core/drawing/evaluate/scene'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
+import { basesOf, bookAt } from '@/core/rules/book'
+import type { Rules } from '@/core/rules/rules'
+import { applyEdit, type MasterAt, type SetEdit } from '@/core/set/edit'
+import { sharingEdit } from '@/core/set/sharing'
+import { masterOn } from '@/core/set/masters'
+import { guidesOf, type Icon, type Master } from '@/core/set/set'
+import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
+import { commit, type Session, show, shown } from '../../frame/session'
+import { Calm } from './calm'
+import { readSlot, type Slot } from './slot'
+import type { Building, Holding } from './building'
+import { type InHand, NOTHING_IN_HAND } from './in-hand'
+import { type BenchStore, createBenchStore } from './store'
+
+/** Screen pixels within which a line is hit and a target catches. */
+const REACH = 6
+
+const NOTHING: ReadonlySet<string> = new Set()
+
+/** The bench: one icon of the session's set, what is selected in it, and the ways to change it. */
+export class Bench {
+  readonly store: BenchStore
+  readonly calm: Calm
+  /** Its tools by their ids, once they are made. */
+  private tools: Readonly<Record<string, Holding>> = {}
+
+  constructor(
+    readonly session: Session,
+    icon: string | null,
+  ) {
+    this.store = createBenchStore(icon)
+    this.calm = new Calm(session, () => this.objects.length)
+  }
+
+  /** What the drawing is evaluated in. */
+  get scene(): Scene {
+    return sceneOf(this.rules)
+  }
+
+  /** The rules on the grid of the open master. */
+  get rules(): Rules {
+    return bookAt(this.setRules, this.base)
+  }
+
+  /** The rules of the set, which every change of them starts from. */
+  get setRules(): Rules {
+    return shown(this.session.getState()).rules
+  }
+
+  /** The grid of the open master: that of the set where none of its further ones is open. */
+  get base(): number {
+    return baseIn(this.setRules, this.store.getState().master)
+  }
+
+  /**
+   * The icon as it is after the last finished edit; the first of the set when the open one is gone; null in an empty
+   * set.
+   */
+  get icon(): Icon | null {
+    const { icons } = this.session.getState().history.present
+    return icons.find(({ id }) => id === this.store.getState().icon) ?? icons[0] ?? null
+  }
+
+  /** The open master of the icon; null in an empty set. */
+  get master(): Master | null {
+    return this.icon && masterOn(this.icon, this.setRules, this.base).master
+  }
+
+  get objects(): readonly DrawingObject[] {
+    return this.master?.objects ?? []
+  }
+
+  /** The open master as edits name it. */
+  get here(): MasterAt | null {
+    return this.icon && this.master && { icon: this.icon.id, master: this.master.base }
+  }
+
+  /** The objects as they are shown, the edit in hand included. */
+  get shownObjects(): readonly DrawingObject[] {
+    const icon = shown(this.session.getState()).icons.find(({ id }) => id === this.icon?.id)
+    return icon ? masterOn(icon, this.setRules, this.base).master.objects : []
+  }
+
+  /** The objects that a press on the square can reach: those of the container stepped into, or the drawing's. */
+  get reachable(): readonly DrawingObject[] {
+    return membersOf(this.objects, this.scope?.id ?? null)
+  }
+
+  get scope(): DrawingObject | null {
+    const { scope } = this.store.getState()
+    return scope === null ? null : (find(this.objects, scope)?.object ?? null)
+  }
+
+  /** The selected objects in paint order, whole branches once. */
+  get selected(): DrawingObject[] {
+    return outermost(this.objects, this.store.getState().selection)
+  }
+
+  /** The selected objects that may be changed. */
+  get free(): DrawingObject[] {
+    const locked = lockedWithin(this.objects)
+    return this.selected.filter((object) => !locked.has(object.id))
+  }
+
+  /** The one selected object, where it is of a kind and may be changed. */
+  one<K extends Kind>(kind: K): OfKind<K> | null {
+    const [only, ...more] = this.free
+    return only?.kind === kind && more.length === 0 ? (only as OfKind<K>) : null
+  }
+
+  get reach(): number {
+    return REACH / (this.store.getState().view?.scale ?? 1)
+  }
+
+  /** What a tool or a panel keeps. */
+  read<S extends object>(slot: Slot<S>): S {
+    return readSlot(slot, this.store.getState())
+  }
+
+  put<S extends object>(slot: Slot<S>, change: Partial<S>): void {
+    const next = { ...this.read(slot), ...change }
+    if (slot.inHand) this.hold({ kept: { ...this.store.getState().inHand.kept, [slot.id]: next } })
+    else this.store.setState(({ slots }) => ({ slots: { ...slots, [slot.id]: next } }))
+  }
+
+  has(id: string): boolean {
+    return find(this.objects, id) !== null
+  }
+
+  select(ids: Iterable<string>): void {
+    this.store.setState((state) => {
+      const selection = new Set(ids)
+      const same = selection.size === state.selection.size && [...selection].every((id) => state.selection.has(id))
+      return {
+        selection,
+        nodes: same ? state.nodes : NOTHING,
+        markedNode: same ? state.markedNode : null,
+        pivot: same ? state.pivot : null,
+      }
+    })
+  }
+
+  toggle(id: string): void {
+    const next = new Set(this.store.getState().selection)
+    if (!next.delete(id)) next.add(id)
+    this.store.setState({ selection: next, nodes: NOTHING, markedNode: null, pivot: null })
+  }
+
+  equip(tools: Readonly<Record<string, Holding>>): void {
+    this.tools = tools
+  }
+
+  /** What the tool in hand holds. */
+  get holding(): Holding {
+    return this.tools[this.store.getState().tool] ?? {}
+  }
+
+  get building(): Building | null {
+    return this.holding.building?.() ?? null
+  }
+
+  /** Keeps what is being built, as far as it is finished: something else is about to be in hand. */
+  keepBuilding(): void {
+    this.building?.keep()
+  }
+
+  take(tool: string): void {
+    this.keepBuilding()
+    this.store.setState({ tool, inHand: NOTHING_IN_HAND, hinted: tool === 'select' ? null : tool })
+  }
+
+  hold(inHand: Partial<InHand>): void {
+    this.store.setState((state) => ({ inHand: { ...state.inHand, ...inHand } }))
+  }
+
+  letGo(): void {
+    this.store.setState({ inHand: NOTHING_IN_HAND })
+  }
+
+  /** Drops what is in hand as if it had never been. */
+  drop(): void {
+    this.preview(null)
+    this.letGo()
+  }
+
+  /** Does an edit of the open icon; where it changes a finish that is shared, for all that share it. */
+  edit(edit: DrawingEdit, label: string): void {
+    const { here } = this
+    if (here) commit(this.session, this.sharing(here, edit), label)
+  }
+
+  /** Gives objects a finish, without changing one that they shared until now. */
+  restyle(objects: readonly DrawingObject[], label: string): void {
+    const { here } = this
+    if (here) commit(this.session, { kind: 'draw', ...here, edit: { kind: 'replace', objects } }, label)
+  }
+
+  private sharing(here: MasterAt, edit: DrawingEdit): SetEdit {
+    return sharingEdit(this.session.getState().history.present, here, edit)
+  }
+
+  /** Shows an edit of the open icon while it is in hand. */
+  preview(edit: DrawingEdit | null): void {
+    const { here } = this
+    show(this.session, edit && here ? this.sharing(here, edit) : null)
+  }
+
+  /**
+   * Shows objects moved while they are in hand. Those of the drawing itself are only shifted where they are drawn:
+   * nothing is computed anew for that, and what stands beside the square follows when there is time.
+   */
+  shift(objects: readonly DrawingObject[], by: Point): void {
+    const { here, session } = this
+    const edit = (): DrawingEdit => ({ kind: 'replace', objects: objects.map((object) => moveObject(object, by)) })
+    if (!here || !objects.every((object) => this.objects.includes(object))) return this.preview(edit())
+    if (session.getState().preview !== null) this.preview(null)
+    this.hold({ shifted: { ids: new Set(objects.map(({ id }) => id)), by } })
+    this.calm.wish(() => applyEdit(session.getState().history.present, { kind: 'draw', ...here, edit: edit() }))
+  }
+
+  /** Changes the selected objects that are not locked, each by itself. */
+  change(change: (object: DrawingObject) => DrawingObject, label: string): void {
+    this.edit({ kind: 'replace', objects: this.free.map(change) }, label)
+  }
+
+  private atRest: {
+    readonly objects: readonly DrawingObject[]
+    readonly guides: readonly Guide[]
+    readonly rules: Rules
+    readonly on: SnapSwitches
+    readonly pixelsOf: number | null
+    readonly targets: SnapTargets
+  } | null = null
+
+  /**
+   * What positions can snap to while nothing is in hand; the same until the drawing, the rules or the switches change.
+   */
+  get targetsAtRest(): SnapTargets {
+    const { objects, rules } = this
+    const { snaps: on, pixelsOf } = this.store.getState()
+    const guides = this.master ? guidesOf(this.master) : []
+    if (
+      this.atRest?.objects !== objects ||
+      this.atRest.guides !== guides ||
+      this.atRest.rules !== rules ||
+      this.atRest.on !== on ||
+      this.atRest.pixelsOf !== pixelsOf
+    ) {
+      this.atRest = { objects, guides, rules, on, pixelsOf, targets: this.targets(NOTHING) }
+    }
+    return this.atRest.targets
+  }
+
+  /** What positions can snap to while some objects are in hand; those do not count, but for the places given. */
+  targets(
+    inHand: ReadonlySet<string>,
+    places: readonly Point[] = [],
+    guides = this.master ? guidesOf(this.master) : [],
+  ): SnapTargets {
+    const others: DrawingObject[] = []
+    for (const { object, parents } of walk(this.objects)) {
+      const held = inHand.has(object.id) || parents.some(({ id }) => inHand.has(id))
+      if (!held && (!isContainer(object) || !holdsAny(object, inHand))) others.push(object)
+    }
+    const { snaps, pixelsOf } = this.store.getState()
+    const drawn = snapTargets(this.rules, others, snaps, guides)
+    const targets = pixelsOf !== null && snaps.grid ? { ...drawn, step: this.rules.grid.size / pixelsOf } : drawn
+    return places.length === 0
+      ? targets
+      : { ...targets, points: [...targets.points, ...places.map((at) => ({ at, label: 'node' }))] }
+  }
+
+  /** What a guide can snap to: everything but itself. */
+  targetsWithout(guide: string): SnapTargets {
+    return this.targets(NOTHING, [], this.master ? guidesOf(this.master).filter(({ id }) => id !== guide) : [])
+  }
+
+  extent(objects: readonly DrawingObject[]): Box | null {
+    return extentOf(objects, sceneOf(this.rules))
+  }
+
+  /** A name that no object has yet: a word and a number. */
+  nameFor(word: string): string {
+    return freshName(
+      word,
+      [...walk(this.objects)].map(({ object }) => object),
+    )
+  }
+
+  /** Where new objects go: on top of the container stepped into, or of the drawing. */
+  get top(): { into: string | null; at: number } {
+    return { into: this.scope?.id ?? null, at: this.reachable.length }
+  }
+
+  /** Adds objects on top and selects them. */
+  add(objects: readonly DrawingObject[], label: string): void {
+    this.edit({ kind: 'add', objects, ...this.top }, label)
+    this.select(objects.map(({ id }) => id))
+  }
+
+  open(icon: string): void {
+    if (icon === this.store.getState().icon) return
+    this.keepBuilding()
+    this.preview(null)
+    this.session.setState({ lastIcon: icon })
+    this.store.setState({
+      icon,
+      selection: new Set(),
+      scope: null,
+      hover: null,
+      inHand: NOTHING_IN_HAND,
+      tool: 'select',
+    })
+  }
+}
+
+/** The grid that is open: one of the set's, its own where it has no such. */
+export const baseIn = (rules: Rules, base: number | null): number =>
+  base !== null && basesOf(rules).includes(base) ? base : rules.grid.size
+
+const holdsAny = (object: DrawingObject, ids: ReadonlySet<string>): boolean =>
+  [...walk([object])].some((place) => ids.has(place.object.id))
+
+/** The ids of the objects that are locked, or lie in something that is. */
+export function lockedWithin(objects: readonly DrawingObject[]): Set<string> {
+  const locked = new Set<string>()
+  for (const { object, parents } of walk(objects))
+    if (object.locked || parents.some((parent) => parent.locked)) locked.add(object.id)
+  return locked
+}
+
+/** True when an object, or a container around it, is locked. */
+export function isLocked(objects: readonly DrawingObject[], id: string): boolean {
+  const place = find(objects, id)
+  return place !== null && [place.object, ...place.parents].some(({ locked }) => locked === true)
+}

@@ -1,0 +1,117 @@
+'use client'
+
+import { createContext, useContext, useDeferredValue } from 'react'
+import { useStore } from 'zustand'
+import type { DrawingObject } from '@/core/drawing/model/object'
+import { roughly } from '@/core/drawing/model/values'
+import { bookAt } from '@/core/rules/book'
+import type { Rules } from '@/core/rules/rules'
+import { masterOn } from '@/core/set/masters'
+import type { Icon, IconSet, Master } from '@/core/set/set'
+import { shown } from '../../frame/session'
+import { useSessionState } from '../../frame/set-provider'
+import { baseIn, type Bench } from './bench'
+import { readSlot, type Slot } from './slot'
+import type { BenchState } from './store'
+
+export const BenchContext = createContext<Bench | null>(null)
+
+export function useBench(): Bench {
+  const bench = useContext(BenchContext)
+  if (!bench) throw new Error('There is no bench here.')
+  return bench
+}
+
+export const useBenchState = <T,>(select: (state: BenchState) => T): T => useStore(useBench().store, select)
+
+/** What a tool or a panel keeps. */
+export const useSlot = <S extends object>(slot: Slot<S>): S => useBenchState((state) => readSlot(slot, state))
+
+/** The open icon of a set: the first where it is no longer there, null where there is none. */
+export const iconIn = ({ icons }: Pick<IconSet, 'icons'>, open: string | null): Icon | null =>
+  icons.find(({ id }) => id === open) ?? icons[0] ?? null
+
+/**
+ * What is read of the open icon as it is shown, the edit in hand included (null in an empty set); draws again only when
+ * that differs.
+ */
+export function useShownIcon<T>(read: (icon: Icon | null) => T): T {
+  const open = useBenchState(({ icon }) => icon)
+  return useSessionState((state) => read(iconIn(shown(state), open)))
+}
+
+/** What is read of the open master as it is shown on the square. */
+export function useShownMaster<T>(read: (master: Master | null) => T): T {
+  const open = useBenchState(({ icon }) => icon)
+  const base = useBenchState(({ master }) => master)
+  return useSessionState((state) => {
+    const set = shown(state),
+      icon = iconIn(set, open)
+    return read(icon && masterOn(icon, set.rules, baseIn(set.rules, base)).master)
+  })
+}
+
+/** The open master as it is shown under the square. */
+export function useCalmMaster(): Master | null {
+  return useCalmPlaced()?.master ?? null
+}
+
+/** The open master as it is shown under the square, and how it comes about. */
+export function useCalmPlaced() {
+  const open = useBenchState(({ icon }) => icon)
+  const base = useBenchState(({ master }) => master)
+  return useCalmSet((set) => {
+    const icon = iconIn(set, open)
+    return icon && masterOn(icon, set.rules, baseIn(set.rules, base))
+  })
+}
+
+/** The open icon as it is shown under the square: an edit in hand comes there now and then. */
+export function useCalmIcon(): Icon | null {
+  const open = useBenchState(({ icon }) => icon)
+  return useCalmSet((set) => iconIn(set, open))
+}
+
+/** What is read of the set as it is shown beside the square, where it comes a task later than under it. */
+export const useSetBeside = <T,>(read: (set: IconSet) => T): T =>
+  useStore(useBench().calm.beside, ({ set }) => read(set))
+
+/**
+ * What is read of the set as it is shown under the square; while something is in hand it is drawn piece by piece,
+ * between the hand's moves.
+ */
+export function useCalmSet<T>(read: (set: IconSet) => T): T {
+  const { store } = useBench().calm
+  const live = useStore(store, ({ set }) => read(set))
+  const inHand = useStore(store, (state) => state.inHand)
+  const deferred = useDeferredValue(live)
+  return inHand ? deferred : live
+}
+
+const NONE: readonly DrawingObject[] = []
+
+/** The objects of the open icon as they are shown on the square. */
+export const useShownObjects = (): readonly DrawingObject[] => useShownMaster((master) => master?.objects ?? NONE)
+
+/** The objects of the open icon as they are shown under the square. */
+export function useCalmObjects(): readonly DrawingObject[] {
+  return useCalmMaster()?.objects ?? NONE
+}
+
+/** The rules on the grid of the open master. */
+export function useRules(): Rules {
+  const base = useBenchState(({ master }) => master)
+  return useSessionState((state) => {
+    const { rules } = shown(state)
+    return bookAt(rules, baseIn(rules, base))
+  })
+}
+
+/** The same for what is drawn with each move of the pointer: while something is in hand, less closely. */
+export function usePreviewRules(): Rules {
+  const rules = useRules()
+  return useSessionState(({ preview }) => preview !== null) ? roughly(rules) : rules
+}
+
+/** The rules of the set. */
+export const useSetRules = (): Rules => useSessionState((state) => shown(state).rules)
