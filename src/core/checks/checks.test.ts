@@ -51,6 +51,7 @@ const FAULTS: Readonly<Record<string, { readonly objects: readonly DrawingObject
     objects: [line('l', 2, 2, [900_000, 2], { style: { ...lined, dash: [0.1] } })],
     mends: false,
   },
+  'nothing-drawn': { objects: [{ ...box('a', 5, 5, 14, 14), hidden: true }], mends: false },
   'off-pixel': { objects: [box('a', 4.5, 4.5, 15, 15)], mends: true },
   'off-grid': { objects: [disc('a', 12.2, 12.3, 9)], mends: true },
   'nearly-straight': { objects: [line('a', 4, 12, [20, 12.5])], mends: true },
@@ -182,7 +183,7 @@ describe('checks', () => {
       const locked = objects.map((object) => ({ ...object, locked: true as const }))
       for (const { mend } of snagsIn(checked(...locked))) expect(mend).toBeUndefined()
       const hidden = objects.map((object) => ({ ...object, hidden: true as const }))
-      expect(found(checked(...hidden))).toEqual([])
+      expect(found(checked(...hidden))).toEqual(['nothing-drawn'])
     }
   })
 

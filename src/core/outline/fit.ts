@@ -157,14 +157,15 @@ const MOST = 64,
 
 /**
  * Cubics along a course between two parameters, within a tolerance, few of them: each as long as it can be. Directions
- * at cuts agree. Where no cubic comes near enough, straight ones from place to place.
+ * at cuts agree. Where no cubic comes near enough, straight ones from place to place. `checks` is at how many points
+ * between its ends a cubic is held to the course.
  */
-export function follow(course: Course, tolerance: number, from = 0, to = 1): Cubic[] {
+export function follow(course: Course, tolerance: number, from = 0, to = 1, checks = CHECKS): Cubic[] {
   const fit = (a: number, b: number): Fit => {
     const start = course(a),
       end = course(b)
     const points = [start.at]
-    for (let i = 1; i <= CHECKS; i++) points.push(course(a + ((b - a) * i) / (CHECKS + 1)).at)
+    for (let i = 1; i <= checks; i++) points.push(course(a + ((b - a) * i) / (checks + 1)).at)
     points.push(end.at)
     // What keeps within the tolerance of a place is not followed any closer.
     if (points.every((p) => distance(p, start.at) <= tolerance / 4))

@@ -1,9 +1,10 @@
 import { arcCentre } from '../geometry/arc'
 import { curvatureAt, directionAt } from '../geometry/slope'
-import { distance, type Point } from '../geometry/point'
+import { cross, distance, type Point } from '../geometry/point'
 import { line, pointAt, type Segment } from '../geometry/segment'
 import { OFFSET, ROUNDING, SAME_POINT } from '../geometry/tolerance'
-import { follow } from './fit'
+import { type Course, follow } from './fit'
+import { EVEN, suddenTurns, turningSteps } from './turns'
 
 /** The place beside a segment at `t`, so far to its right on screen (to its left where negative). */
 export function beside(segment: Segment, t: number, away: number): Point {
@@ -42,19 +43,70 @@ export function parallel(segment: Segment, away: number, from = 0, to = 1): Segm
       },
     ]
   }
-  const middle = (from + to) / 2
-  const back = 1 - away * curvatureAt(segment, middle) < 0 ? -1 : 1
-  const cubics = follow(
-    (t) => {
-      const d = directionAt(segment, t)
-      return { at: beside(segment, t, away), direction: { x: d.x * back, y: d.y * back } }
-    },
-    0.8 * OFFSET,
-    from,
-    to,
+  const sudden = suddenTurns(segment).filter((t) => t > from && t < to),
+    stops = [from, ...sudden, to]
+  const back = 1 - away * curvatureAt(segment, sudden[sudden.length >> 1] ?? (from + to) / 2) < 0 ? -1 : 1
+  const course = (t: number) => {
+    const d = directionAt(segment, t)
+    return { at: beside(segment, t, away), direction: { x: d.x * back, y: d.y * back } }
+  }
+  const pieces: Segment[] = []
+  for (let i = 0; i + 1 < stops.length;) {
+    const at = stops[i]!
+    let next = i + 1
+    // What turns around one place, as far as anyone can tell, turns around it in arcs of a quarter at most.
+    if (next + 2 < stops.length && i > 0 && isPlace(segment, at, stops[next + 1]!)) next++
+    const to = stops[next]!
+    if (i > 0 && next < stops.length - 1 && isPlace(segment, at, to)) pieces.push(...around(segment, away, at, to))
+    else pieces.push(...followed(segment, course, at, to))
+    i = next
+  }
+  return pieces.filter(
+    (one) => one.kind !== 'cubic' || distance(one.from, one.to) > SAME_POINT || distance(one.from, one.c1) > SAME_POINT,
   )
-  return cubics.filter((one) => distance(one.from, one.to) > SAME_POINT || distance(one.from, one.c1) > SAME_POINT)
 }
+
+/**
+ * The curve along a course between two parameters of the segment that it runs beside. Where that turns suddenly the
+ * course is gone along by steps of about as much of a turn each, so that no fit passes over any of it.
+ */
+function followed(segment: Segment, course: Course, from: number, to: number): Segment[] {
+  const ts = turningSteps(segment, from, to),
+    last = ts.length - 1
+  const least = ts.reduce((so, t, i) => (i === 0 ? so : Math.min(so, t - ts[i - 1]!)), to - from)
+  if (least * EVEN * GENTLE >= to - from)
+    return follow(course, 0.8 * OFFSET, from, to, last === EVEN ? undefined : CHECKS * last)
+  const at = (s: number): number => {
+    const k = Math.min(last - 1, Math.floor(s * last))
+    return ts[k]! + (ts[k + 1]! - ts[k]!) * (s * last - k)
+  }
+  return follow((s) => course(at(s)), 0.8 * OFFSET, 0, 1, CHECKS * last)
+}
+
+/** Down to which share of an even step a curve is gone along by its own parameter. */
+const GENTLE = 8
+
+/** At how many points to a step a cubic beside a sudden turn is held to its course. */
+const CHECKS = 2
+
+/** True where a curve goes nowhere between two parameters, as far as an outline is exact. */
+const isPlace = (segment: Segment, from: number, to: number): boolean =>
+  [0, 0.25, 0.5, 0.75, 1].every(
+    (k) => distance(pointAt(segment, from), pointAt(segment, from + (to - from) * k)) <= OFFSET / 8,
+  )
+
+/** The arc around a place at which a curve turns on the spot. */
+function around(segment: Segment, away: number, from: number, to: number): Segment[] {
+  const start = beside(segment, from, away),
+    end = beside(segment, to, away),
+    a = directionAt(segment, from),
+    b = directionAt(segment, to)
+  if (distance(start, end) <= SAME_POINT) return []
+  const r = Math.abs(away)
+  return [{ kind: 'arc', from: start, to: end, rx: r, ry: r, turn: 0, large: false, sweep: cross(a, b) > 0 }]
+}
+
+const middles = (ts: readonly number[]): number[] => ts.slice(1).map((t, i) => (ts[i]! + t) / 2)
 
 /** How many places of a curve are looked at for whether it turns tighter than a distance. */
 const LOOKS = 48
@@ -67,12 +119,15 @@ export function turnBacks(segment: Segment, away: number): number[] {
   if (isCircular(segment)) return []
   const open = (t: number) => 1 - away * curvatureAt(segment, t)
   const cuts: number[] = []
-  let before = open(1e-6)
-  for (let i = 1; i <= LOOKS; i++) {
-    const t = i === LOOKS ? 1 - 1e-6 : i / LOOKS
+  const even = Array.from({ length: LOOKS + 1 }, (_, i) => (i === 0 ? 1e-6 : i === LOOKS ? 1 - 1e-6 : i / LOOKS)),
+    sudden = suddenTurns(segment),
+    looks = sudden.length === 0 ? even : [...even, ...sudden, ...middles(sudden)].sort((a, b) => a - b)
+  let before = open(looks[0]!)
+  for (let i = 1; i < looks.length; i++) {
+    const t = looks[i]!
     const here = open(t)
     if (before < 0 !== here < 0) {
-      let lo = i === 1 ? 1e-6 : (i - 1) / LOOKS,
+      let lo = looks[i - 1]!,
         hi = t
       for (let k = 0; k < 50; k++) {
         const middle = (lo + hi) / 2

@@ -42,8 +42,8 @@ function roundSide(segment: Segment, away: number): Side {
  * How many lines stand for the curve on which the lines across meet at most, and how far they may lie from it: they lie
  * where the stroke folds over itself.
  */
-const LINES = 8,
-  FOLD = 5 * OFFSET
+const LINES = 16,
+  FOLD = OFFSET
 
 /**
  * Where the lines across to one side of a tight stretch meet: along the curve of its centres of curvature, inside of

@@ -26,7 +26,14 @@ export function smoothParts(segment: Segment): readonly Segment[] {
     const { x, y } = cubicSlope(segment, t)
     return hypot(x, y) <= STILL * size
   })
-  return cusp === undefined ? [segment] : [stretch(segment, 0, cusp), stretch(segment, cusp, 1)]
+  if (cusp === undefined) return [segment]
+  // What is left of the slope there is rounding: both parts leave the cusp as if it were none.
+  const before = stretch(segment, 0, cusp) as Cubic,
+    after = stretch(segment, cusp, 1) as Cubic
+  return [
+    { ...before, c2: before.to },
+    { ...after, c1: after.from },
+  ]
 }
 
 /** True for a cubic whose points all lie on one line. */

@@ -2,11 +2,12 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { outlineFault } from '../../testing/cusps'
 import { pathsOf } from '../../testing/icon-paths'
 import { random } from '../../testing/shapes'
 import { readPathData } from '../formats/path-reader'
 import { area } from '../geometry/area'
-import { ellipse, type Path, polyline, transformPath } from '../geometry/path'
+import { ellipse, type Path, pathBounds, polyline, transformPath } from '../geometry/path'
 import { reverse, type Segment } from '../geometry/segment'
 import { combine } from '../planar/boolean'
 import { offset } from './offset'
@@ -168,5 +169,38 @@ describe('strokes of real icons under random maps', () => {
         ])
       }
     }
+  })
+})
+
+describe('the stroke of a curve that all but returns on itself', () => {
+  it('reaches half its width beyond the path, no more and no less', () => {
+    const path = readPathData('M8.537 11.755L12 12c1.8672 2.7869-1.903-2.8177-.005.0076l1.864.725')
+    const box = pathBounds(path)!,
+      drawn = pathBounds(strokedArea(path, ROUND))!
+    expect(drawn.x).toBeCloseTo(box.x - 1, 3)
+    expect(drawn.y).toBeCloseTo(box.y - 1, 3)
+    expect(drawn.w).toBeCloseTo(box.w + 2, 3)
+    expect(drawn.h).toBeCloseTo(box.h + 2, 3)
+  })
+
+  it('is all that is nearer than half its width: near-retracing, near-cuspidal, near-straight, by 1e-1 to 1e-6', () => {
+    // Among them seeds that once failed: a cusp that was cut where it all but was one, a bend near an end, a long flank.
+    const seeds = [
+      ...Array.from({ length: 60 }, (_, i) => i + 1),
+      91,
+      180,
+      348,
+      407,
+      434,
+      457,
+      473,
+      504,
+      1546,
+      5623,
+      20817,
+      21274,
+      21929,
+    ]
+    for (const seed of seeds) expect([seed, outlineFault(seed)]).toEqual([seed, null])
   })
 })

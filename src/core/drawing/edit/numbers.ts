@@ -41,10 +41,18 @@ function scaledTo(
   const made = () => transformObject(object, boxToBox(frame, changeFrame({ ...wanted, ...asked }, anchor, held)))
   let next = made()
   if (!isContainer(object)) return next
-  for (let i = 0; i < CORRECTIONS; i++) {
+  let best = next,
+    least = Infinity
+  for (let i = 0; i <= CORRECTIONS; i++) {
     const got = frameOf(next, scene)
-    const off = { w: wanted.w - got.w, h: wanted.h - got.h }
-    if (Math.abs(off.w) <= OFFSET / 100 && Math.abs(off.h) <= OFFSET / 100) break
+    const off = { w: wanted.w - got.w, h: wanted.h - got.h },
+      most = Math.max(Math.abs(off.w), Math.abs(off.h))
+    if (most < least) {
+      best = next
+      least = most
+    }
+    // What is only fitted within a tolerance may never come nearer.
+    if (least <= OFFSET / 100 || most > 2 * least) break
     // What does not scale makes less of the change than was asked for, more of it where little scales.
     for (const side of ['w', 'h'] as const) {
       const share =
@@ -53,8 +61,8 @@ function scaledTo(
     }
     next = made()
   }
-  const place = framePoint(frameOf(next, scene), anchor)
-  return distance(place, held) <= SAME_POINT ? next : moveObject(next, subtract(held, place))
+  const place = framePoint(frameOf(best, scene), anchor)
+  return distance(place, held) <= SAME_POINT ? best : moveObject(best, subtract(held, place))
 }
 
 /** A framed object brought to a frame as `frameOf` reads it, its gradients along with it. */

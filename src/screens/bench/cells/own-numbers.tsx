@@ -61,8 +61,7 @@ export function OwnNumbers({
           />
         </span>
       ))}
-      {/* Beside three fields there is no room for words as well. */}
-      {words && (isMany || fields.length < MANY) && (
+      {words && (
         <span className="truncate px-1" title={words}>
           {words}
         </span>

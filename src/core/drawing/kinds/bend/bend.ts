@@ -91,7 +91,6 @@ export const bend = defineKind<Bend>({
             return object.strokes.find((one) => one.run === run) ?? { run: run as NodeRun, ...(lies && { lies }) }
           }),
         },
-  summary: ({ strokes }) => `along ${strokes.length === 1 ? 'a stroke' : `${strokes.length} strokes`}`,
   lost: null,
   any: ({ fc, members, half }) =>
     fc.record({
