@@ -16,12 +16,22 @@ const SUDDEN = 1 / 16
  * of a cubic that all but returns on itself, or at the ends of an ellipse that is all but flat. In order, from 0 and 1
  * apart; none where the curve turns gently.
  */
-export function suddenTurns(segment: Segment): number[] {
-  const all = directionsOf(segment)
-    .filter((t) => t > SAME_PARAMETER && t < 1 - SAME_PARAMETER)
-    .sort((a, b) => a - b)
-  return all.filter((t, i) => (i > 0 && t - all[i - 1]! < SUDDEN) || (i + 1 < all.length && all[i + 1]! - t < SUDDEN))
+export function suddenTurns(segment: Segment): readonly number[] {
+  let turns = known.get(segment)
+  if (!turns) {
+    const all = directionsOf(segment)
+      .filter((t) => t > SAME_PARAMETER && t < 1 - SAME_PARAMETER)
+      .sort((a, b) => a - b)
+    turns = all.filter(
+      (t, i) => (i > 0 && t - all[i - 1]! < SUDDEN) || (i + 1 < all.length && all[i + 1]! - t < SUDDEN),
+    )
+    known.set(segment, turns)
+  }
+  return turns
 }
+
+/** Both sides of a stroke ask for the turns of one segment, which never changes. */
+const known = new WeakMap<Segment, readonly number[]>()
 
 /** Into how many even steps a stretch is cut at first. */
 export const EVEN = 16
