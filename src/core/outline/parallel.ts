@@ -74,8 +74,9 @@ function followed(segment: Segment, course: Course, from: number, to: number): S
   const ts = turningSteps(segment, from, to),
     last = ts.length - 1
   const least = ts.reduce((so, t, i) => (i === 0 ? so : Math.min(so, t - ts[i - 1]!)), to - from)
-  if (least * EVEN * GENTLE >= to - from)
-    return follow(course, 0.8 * OFFSET, from, to, last === EVEN ? undefined : CHECKS * last)
+  const even = (to - from) / EVEN
+  if (least >= even / GENTLE)
+    return follow(course, 0.8 * OFFSET, from, to, least >= even / 3 ? undefined : CHECKS * last)
   const at = (s: number): number => {
     const k = Math.min(last - 1, Math.floor(s * last))
     return ts[k]! + (ts[k + 1]! - ts[k]!) * (s * last - k)
