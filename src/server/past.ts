@@ -145,7 +145,7 @@ export function pastSet(db: Db, id: string, revision: number): Promise<string | 
 }
 
 /** What a state is called; null takes the name away again. */
-export const StateName = z
+const StateName = z
   .string()
   .trim()
   .min(1, 'Give the state a name.')

@@ -9,7 +9,7 @@ import { isTaskEnded } from './renderer/task-ended'
 export const PICTURE_BYTES = 25 * 2 ** 20
 
 /** A picture that is kept: the id is made of its bytes, so that the same picture is kept once. */
-export type StoredPicture = ReadPicture & { readonly id: string }
+type StoredPicture = ReadPicture & { readonly id: string }
 
 /** Keeps a picture and gives its id and size in pixels. Drawings (SVG) become pixels first. */
 export async function addPicture(

@@ -13,7 +13,7 @@ const WITHIN = 4e-3
  * A path where outlines go wrong, with a line before and after it: a cubic that all but returns on itself, all but has a
  * cusp, or is all but straight; or an ellipse that is all but flat. By 1e-1 to 1e-6 of a unit.
  */
-export function wildPath(seed: number): { readonly path: Path; readonly half: number } {
+function wildPath(seed: number): { readonly path: Path; readonly half: number } {
   const next = random(seed)
   const off = 10 ** (-1 - 5 * next()),
     angle = 2 * Math.PI * next(),

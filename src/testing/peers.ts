@@ -11,11 +11,11 @@ import { random, randomShape } from './shapes'
 
 const require = createRequire(join(process.cwd(), 'package.json'))
 
-export type Operation = 'union' | 'subtract' | 'intersect' | 'exclude'
+type Operation = 'union' | 'subtract' | 'intersect' | 'exclude'
 export type Case = { readonly op: Operation; readonly paths: readonly string[] }
 
 /** A program that combines path data and gives path data back. */
-export type Peer = {
+type Peer = {
   readonly name: string
   readonly run: (one: Case) => string
   /** The outline of path data stroked with weight 2, all round; null where it does not do that. */

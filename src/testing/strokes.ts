@@ -13,7 +13,7 @@ import { strokedArea } from '../core/outline/stroking'
 const SIZE = 256,
   BLOCK = 4
 
-export type StrokeReport = {
+type StrokeReport = {
   readonly count: number
   readonly mean: number
   readonly worst: { readonly name: string; readonly difference: number }[]

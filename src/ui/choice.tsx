@@ -3,7 +3,7 @@
 import clsx from 'clsx'
 import { ToggleGroup } from 'radix-ui'
 
-export type Option<T extends string> = { readonly value: T; readonly label: string; readonly hint?: string }
+type Option<T extends string> = { readonly value: T; readonly label: string; readonly hint?: string }
 
 const item =
   'h-6 flex-none whitespace-nowrap border border-hair bg-sheet px-2.5 -ml-px first:ml-0 first:rounded-l-sheet last:rounded-r-sheet hover:bg-film data-[state=on]:relative data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-sheet'

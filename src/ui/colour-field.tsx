@@ -8,7 +8,7 @@ import { NumberField } from './number-field'
 const toOklch = converter('oklch')
 
 /** A colour written in any way CSS knows as `#rrggbb`, brought into what screens can show; null when it is none. */
-export function hexFrom(text: string): string | null {
+function hexFrom(text: string): string | null {
   const color = parse(text.trim()) ?? parse(`#${text.trim()}`)
   return color ? formatHex(clampChroma(color, 'oklch')) : null
 }

@@ -2,7 +2,7 @@
 
 import { useSyncExternalStore } from 'react'
 
-export type Film = 'day' | 'night'
+type Film = 'day' | 'night'
 
 const KEY = 'wise-square:film'
 const listeners = new Set<() => void>()

@@ -6,7 +6,7 @@ import { create } from 'zustand'
 import { inKeys, useKeyboard } from './keys'
 
 /** A sentence below the bars at the right, where nothing is pressed, with at most one thing to do about it. */
-export type Notice = {
+type Notice = {
   readonly text: string
   readonly tone?: 'plain' | 'fault'
   readonly action?: { readonly label: string; readonly run: () => void }

@@ -6,7 +6,7 @@ import { beyond, type Limits } from './limits'
 import { say } from './notice'
 import { figure, sum } from './sum'
 
-export type NumberFieldProps = {
+type NumberFieldProps = {
   readonly label: string
   /** The number shown; null shows `placeholder`, for values that differ. */
   readonly value: number | null

@@ -14,7 +14,7 @@ export type Checked = {
 }
 
 /** Where a snag is, in grid units: a place, or a stretch between two. */
-export type Spot = { readonly at: Point; readonly to?: Point }
+type Spot = { readonly at: Point; readonly to?: Point }
 
 /**
  * What a check finds: a sentence, the ids of the objects it is about (none of the whole drawing), where on the square,

@@ -64,7 +64,7 @@ export const CHECKS: readonly Check[] = [
 ]
 
 /** How much a check matters under rules: what they say of it, or what it says itself. */
-export const severityOf = ({ id, severity }: Pick<Check, 'id' | 'severity'>, { checks }: Rules): Severity =>
+const severityOf = ({ id, severity }: Pick<Check, 'id' | 'severity'>, { checks }: Rules): Severity =>
   checks?.[id] ?? severity
 
 /** What is found in a drawing, but for what is accepted in it and what the rules do not look for. */

@@ -8,7 +8,7 @@ import { nameProblem } from './name-pattern'
 export type Sibling = { readonly id: string; readonly name: string; readonly balance: Balance | null }
 
 /** Something that is looked for in a family of icons; found by icon. */
-export type FamilyCheck = {
+type FamilyCheck = {
   readonly id: string
   readonly word: string
   readonly severity: Severity

@@ -1,7 +1,7 @@
 import type { Rules } from '../rules/rules'
 
 /** What the names of a set look like, by the words for it. */
-export const PATTERNS: Readonly<Record<NonNullable<Rules['naming']>, RegExp>> = {
+const PATTERNS: Readonly<Record<NonNullable<Rules['naming']>, RegExp>> = {
   'kebab-case': /^[a-z0-9]+(-[a-z0-9]+)*$/,
   snake_case: /^[a-z0-9]+(_[a-z0-9]+)*$/,
   camelCase: /^[a-z][a-zA-Z0-9]*$/,

@@ -14,7 +14,7 @@ const RulesFile = z.strictObject({
 export const writeRulesFile = ({ follows: _, ...rules }: Rules): string =>
   readableJson(RulesFile.parse({ format: 'wise-square-rules', version: 1, rules }))
 
-export type RulesReading =
+type RulesReading =
   { readonly rules: Rules; readonly problem?: undefined } | { readonly rules?: undefined; readonly problem: string }
 
 /** Reads the text of a rules file. Whatever is wrong with it is said in one sentence; nothing is guessed or repaired. */

@@ -7,7 +7,7 @@ import { readableJson } from './json'
 import { schemaSentence } from './plain-words'
 
 /** The version of the set file this build reads and writes. */
-export const VERSION = 1
+const VERSION = 1
 
 /** The largest set file that is read, in bytes. */
 export const MAX_BYTES = 64 * 1024 * 1024

@@ -45,11 +45,6 @@ export function boxInside(inner: Box, outer: Box): boolean {
   )
 }
 
-/** The point at a share of the box: (0, 0) its top left corner, (0.5, 0.5) its centre. */
-export function boxPoint(box: Box, share: Point): Point {
-  return { x: box.x + box.w * share.x, y: box.y + box.h * share.y }
-}
-
 export const boxCentre = (box: Box): Point => ({ x: box.x + box.w / 2, y: box.y + box.h / 2 })
 
 /** A box of a given size about a centre. */

@@ -41,7 +41,7 @@ export function cubicBend({ from, c1, c2, to }: Cubic, t: number): Point {
  * How far a cubic may lie from its chord; a part of it over a share h of the parameter, h² of that (a curve is within
  * an eighth of its largest second derivative from its chord).
  */
-export function sag({ from, c1, c2, to }: Cubic): number {
+function sag({ from, c1, c2, to }: Cubic): number {
   return (
     0.75 *
     Math.max(

@@ -1,5 +1,5 @@
 /** Says whether the time for a computation is over. The core has no clock: who asks for something brings one. */
-export type Deadline = () => boolean
+type Deadline = () => boolean
 
 /** A computation that was given up because its time was over. */
 export class OutOfTime extends Error {

@@ -7,9 +7,9 @@ import { type Cubic, pointAt } from './segment'
 import { MEETING, ROUNDING } from './tolerance'
 
 /** A stretch that two segments share, from and to in the order of the first. */
-export type Overlap = { readonly from: Meeting; readonly to: Meeting }
+type Overlap = { readonly from: Meeting; readonly to: Meeting }
 
-export type Intersection = { readonly meetings: readonly Meeting[]; readonly overlaps: readonly Overlap[] }
+type Intersection = { readonly meetings: readonly Meeting[]; readonly overlaps: readonly Overlap[] }
 
 const NOWHERE: Intersection = { meetings: [], overlaps: [] }
 

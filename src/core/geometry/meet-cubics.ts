@@ -1,4 +1,3 @@
-import { selfMeeting } from './cubic'
 import { powers, product, type Round, toUnitCircle } from './curve'
 import { keepTime } from './deadline'
 import type { Meeting } from './meeting'
@@ -379,10 +378,4 @@ function polish(a: Cubic, b: Cubic, s: number, t: number, tolerance: number): Me
   }
   const at = pointAt(a, s)
   return distance(at, pointAt(b, t)) <= tolerance ? { at, s, t } : null
-}
-
-/** Where a cubic crosses itself, as a meeting of it with itself at two parameters; null when it does not. */
-export function selfCrossing(curve: Cubic): Meeting | null {
-  const pair = selfMeeting(curve)
-  return pair && { at: pointAt(curve, pair[0]), s: pair[0], t: pair[1] }
 }

@@ -4,7 +4,7 @@ import { distance, type Point } from './point'
 import { pointAt } from './segment'
 
 /** The nearest place of a path to a point: which contour and segment, at which parameter, and how far away. */
-export type Nearest = {
+type Nearest = {
   readonly contour: number
   readonly segment: number
   readonly t: number

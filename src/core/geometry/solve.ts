@@ -5,7 +5,7 @@ import { PARALLEL, ROUNDING } from './tolerance'
 export type Circle = { readonly centre: Point; readonly r: number }
 
 /** A line without end through two points. */
-export type Through = { readonly a: Point; readonly b: Point }
+type Through = { readonly a: Point; readonly b: Point }
 
 /** Something a circle or a line may have to touch. */
 export type Touched = Circle | Through

@@ -15,7 +15,7 @@ import { beside } from './parallel'
 export type Corner = { readonly radius: number; readonly style?: CornerStyle }
 
 /** A contour with finished corners, and the nodes at which the radius had to be reduced to fit. */
-export type Rounded = { readonly contour: Contour; readonly reduced: readonly number[] }
+type Rounded = { readonly contour: Contour; readonly reduced: readonly number[] }
 
 /**
  * Finishes the corners of a contour, between any two kinds of segment; node i is where segment i begins. The ends of an

@@ -9,7 +9,7 @@ import { beside } from './parallel'
 export type Fillet = { readonly radius: number; readonly s: number; readonly t: number }
 
 /** The arcs that touch both sides of a corner, up to a radius: the greatest of them is `limit`. */
-export type Fillets = { readonly limit: number; readonly at: (radius: number) => Fillet }
+type Fillets = { readonly limit: number; readonly at: (radius: number) => Fillet }
 
 /**
  * How far along a side the contact may move between two places of the trace: what Newton's method bridges without a

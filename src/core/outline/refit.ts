@@ -29,7 +29,7 @@ export function withoutNodes({ segments, closed }: Contour, taken: ReadonlySet<n
 }
 
 /** A run of segments as fewer. */
-export function refitted(run: readonly Segment[], pieces: number): Segment[] {
+function refitted(run: readonly Segment[], pieces: number): Segment[] {
   const from = run[0]!.from,
     to = run[run.length - 1]!.to
   if (run.every(({ kind }) => kind === 'line') && pieces === 1) return [line(from, to)]

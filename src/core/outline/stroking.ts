@@ -42,7 +42,7 @@ function withoutPoints({ segments, closed }: Contour): Contour {
 }
 
 /** A stroke that is combined with what comes before and after it; on centre, half its width to each side. */
-export type StrokeMember = {
+type StrokeMember = {
   readonly path: Path
   readonly half: number
   readonly stroke: Stroke

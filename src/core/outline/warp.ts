@@ -129,7 +129,7 @@ export function envelope({ x, y, w, h }: Box, handles: Handles): Bending {
   }
 }
 
-export type EnvelopeKind = 'bow' | 'wave' | 'swell' | 'pinch'
+type EnvelopeKind = 'bow' | 'wave' | 'swell' | 'pinch'
 
 /**
  * Handles by an amount, a share of the box: `bow` lifts the middle, `wave` lifts one third and lowers the next (an S),

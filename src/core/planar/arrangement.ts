@@ -14,7 +14,7 @@ import { Vertices } from './vertices'
  * How paths are laid over each other: whether open contours are closed by a straight line, as where they are filled, or
  * only cut.
  */
-export type Laying = { readonly open?: 'close' | 'cut' }
+type Laying = { readonly open?: 'close' | 'cut' }
 
 /** By how much the snap grows where what was laid out cannot be right. */
 const RETRIES = [1, 8, 64, 512]

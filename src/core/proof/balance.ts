@@ -20,7 +20,7 @@ import { oklab } from './oklab'
 import { enclosingCircle } from './optical-centre'
 
 /** At how many pixels icons are compared: where most are mistaken for each other. */
-export const COMPARED = 16
+const COMPARED = 16
 
 /** What an icon comes to by eye, of its ink alone. Lengths in grid units. */
 export type Balance = {

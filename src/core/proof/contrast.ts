@@ -1,5 +1,5 @@
 /** The relative luminance of a colour written `#rrggbb` (WCAG 2.2, “relative luminance”), 0 to 1. */
-export function luminance(color: string): number {
+function luminance(color: string): number {
   const channel = (i: number) => {
     const value = Number.parseInt(color.slice(i, i + 2), 16) / 255
     return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4

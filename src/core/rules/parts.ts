@@ -8,7 +8,7 @@ import { LISTS } from './lists'
 const MOST = 2000
 
 /** The parts that objects place, each once. */
-export function partsPlaced(objects: readonly DrawingObject[]): Set<string> {
+function partsPlaced(objects: readonly DrawingObject[]): Set<string> {
   const found = new Set<string>()
   for (const { object } of walk(objects)) {
     const name = kindOf(object).part?.(object)

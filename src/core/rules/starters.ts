@@ -1,6 +1,6 @@
 import type { Rules } from './rules'
 
-export type SetKind = 'interface' | 'app'
+type SetKind = 'interface' | 'app'
 
 /** A rule book to start a set from. */
 export type Starter = {

@@ -31,7 +31,7 @@ export const Kept = z.object({
 export type Kept = { readonly setId: string; readonly writer: string; readonly at: string } & Unsaved
 
 /** What of a window is not saved. */
-export type Unsaved = { readonly change: SetChange; readonly sent: SaveRequest | null }
+type Unsaved = { readonly change: SetChange; readonly sent: SaveRequest | null }
 
 /** What is to be kept of a window; null where all of it is saved. */
 export function toKeep(saver: Saver): Unsaved | null {

@@ -25,7 +25,7 @@ export type SetConflict = {
 }
 
 /** A part that was changed on two sides, what both are seen from afterwards, and where they do not agree. */
-export type MergedPart<T> = { readonly value: T; readonly base: T; readonly conflicts: readonly SetConflict[] }
+type MergedPart<T> = { readonly value: T; readonly base: T; readonly conflicts: readonly SetConflict[] }
 
 type Objects = readonly DrawingObject[]
 

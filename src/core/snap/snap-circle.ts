@@ -7,7 +7,7 @@ import type { SnapPoint, SnapTargets } from './targets'
 import { ROUNDING, SAME_POINT } from '../geometry/tolerance'
 
 /** A circle that was moved or sized to touch something, and where. */
-export type Touching = { readonly circle: Circle; readonly marks: readonly SnapMark[] }
+type Touching = { readonly circle: Circle; readonly marks: readonly SnapMark[] }
 
 type Carrier = { readonly locus: Touched; readonly touched: Touched }
 

@@ -1,7 +1,7 @@
 import { oneOf, text } from './options'
 
 /** How names are written. */
-export const CASES = {
+const CASES = {
   kept: 'as named',
   kebab: 'kebab-case',
   snake: 'snake_case',

@@ -82,7 +82,7 @@ export type Sight = {
 
 /** The platforms that targets are offered under, in that order. */
 export const PLATFORMS = ['Plain files', 'Web', 'Apple', 'Android', 'Windows', 'Linux desktop', 'Developers'] as const
-export type Platform = (typeof PLATFORMS)[number]
+type Platform = (typeof PLATFORMS)[number]
 
 /** What speaks against a drawing at a target: the sentence goes on from the icon’s name. */
 export type TargetFault = { readonly sentence: string; readonly isError: boolean; readonly mend?: Mend }

@@ -1,7 +1,7 @@
 import type { Face, Glyph } from './face'
 
 /** What is needed of a font, as opentype.js reads it. */
-export type FontLike = {
+type FontLike = {
   readonly unitsPerEm: number
   charToGlyph(char: string): GlyphLike
   getAdvanceWidth(text: string, size: number): number
@@ -24,7 +24,7 @@ type Command = {
 }
 
 /** The printable characters of Latin 1, and a few signs that texts have. */
-export const CHARACTERS: readonly string[] = [
+const CHARACTERS: readonly string[] = [
   ...Array.from({ length: 95 }, (_, i) => String.fromCharCode(32 + i)),
   ...Array.from({ length: 96 }, (_, i) => String.fromCharCode(160 + i)),
   ...'–—‘’“”…•€ŒœŠšŽžŸ',

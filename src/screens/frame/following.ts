@@ -7,7 +7,7 @@ import { hearOf } from './told'
 
 /** A set on the shelf, as others may follow it. */
 export type Leader = { readonly id: string; readonly name: string }
-export type LedRules = Leader & { readonly rules: Rules }
+type LedRules = Leader & { readonly rules: Rules }
 
 /** The rules of a set on the shelf, by its id, or by its name where there is no such id; or why there are none. */
 export async function rulesOfSet(
@@ -21,7 +21,7 @@ export async function rulesOfSet(
 }
 
 /** Takes over what changed in the rules that a set follows, as a step that can be undone. */
-export async function followAnew(session: Session): Promise<void> {
+async function followAnew(session: Session): Promise<void> {
   const { rules } = session.getState().history.present
   const { follows } = rules
   if (!follows) return

@@ -122,7 +122,7 @@ export function step(session: Session, way: 'back' | 'forth'): void {
 }
 
 export const undoStep = (session: Session): void => goThrough(session, undo)
-export const redoStep = (session: Session): void => goThrough(session, redo)
+const redoStep = (session: Session): void => goThrough(session, redo)
 
 function goThrough(session: Session, step: (history: History) => History): void {
   session.setState((state) => (isOver(state) || state.isHeld ? state : { history: step(state.history), preview: null }))

@@ -14,7 +14,7 @@ import { keepFollowing } from './following'
 import { FaultPage } from './fault-page'
 import { fetchSet, sendSave } from './requests'
 import { left, startSaving } from './saver'
-import { createSession, type Session, type SessionState, shown } from './session'
+import { createSession, type Session, type SessionState } from './session'
 import { TopBar } from './top-bar'
 import { forgetUnsaved, holdWindow, leftUnsaved, type LeftUnsaved } from './unsaved'
 import { visit } from './visit'
@@ -140,6 +140,3 @@ export function useSession(): Session {
 }
 
 export const useSessionState = <T,>(select: (state: SessionState) => T): T => useStore(useSession(), select)
-
-/** The set as it is shown now. */
-export const useShownSet = (): IconSet => useSessionState(shown)

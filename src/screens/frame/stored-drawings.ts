@@ -6,7 +6,7 @@ import { sourceOf } from '@/workers/draw'
 import type { Source } from '@/workers/drawer'
 
 /** An icon as the server keeps it drawn, or why it cannot be drawn. */
-export type StoredDrawing = {
+type StoredDrawing = {
   readonly id: string
   readonly pending?: true
   readonly svg?: Documents

@@ -96,10 +96,10 @@ export function settled(draft: Draft): Draft {
 type Wrong = { readonly ok: false; readonly problems: ReadonlyMap<string, string>; readonly sentence: string }
 
 /** The rules that a draft comes to, or what is wrong. */
-export type Ruled = { readonly ok: true; readonly rules: RulesType; readonly renames: readonly Rename[] } | Wrong
+type Ruled = { readonly ok: true; readonly rules: RulesType; readonly renames: readonly Rename[] } | Wrong
 
 /** The set under the rules of a draft, or what is wrong. */
-export type Outcome = { readonly ok: true; readonly set: IconSet } | Wrong
+type Outcome = { readonly ok: true; readonly set: IconSet } | Wrong
 
 /** What becomes of the drawings by a change, beside what the rules say. */
 export type Ways = Pick<Restyling, 'drawings' | 'except'>

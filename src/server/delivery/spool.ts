@@ -6,12 +6,12 @@ import type { DeliveredFile } from '../../core/targets/archive'
 import { byPath } from '../../core/targets/plan'
 
 /** A file that was made: how many bytes it has, and the SHA-256 of them. */
-export type Weighed = { readonly path: string; readonly bytes: number; readonly hash: string }
+type Weighed = { readonly path: string; readonly bytes: number; readonly hash: string }
 
 type Place = Weighed & { readonly at: number }
 
 /** The part of a file that a spool needs; a disk may take or give less than it is asked for. */
-export type SpoolFile = Pick<FileHandle, 'write' | 'read' | 'close'>
+type SpoolFile = Pick<FileHandle, 'write' | 'read' | 'close'>
 
 const FOLDER = 'wise-square-delivery-'
 

@@ -53,9 +53,6 @@ export function withFills(style: Style, [first, ...over]: readonly Fill[]): Styl
   }
 }
 
-/** A painted object in a style of its own. */
-export type Dressed = Styled & { readonly style: Style }
-
 /** The painted objects in a selection: what groups hold, and assemblies as one. */
 export function styledWithin(objects: readonly DrawingObject[]): Styled[] {
   return objects.flatMap((object): Styled[] =>

@@ -1,12 +1,8 @@
-import type { Box } from '../../geometry/box'
 import type { Point } from '../../geometry/point'
 import type { DrawingObject } from '../model/object'
-import type { Ellipse } from '../kinds/ellipse/ellipse'
 import type { Line as LineObject } from '../kinds/line/line'
 import type { NodeRun } from '../model/node'
 import type { PathObject } from '../kinds/path/schema'
-import type { Polygon } from '../kinds/polygon/polygon'
-import type { Rectangle } from '../kinds/rectangle/rectangle'
 import type { Radius, Style } from '../model/style'
 import type { NamedValues } from '../model/values'
 import { INK } from '../model/values'
@@ -19,33 +15,6 @@ export function freshStyle(values: NamedValues, filled: boolean): Style {
 
 /** The corner of new objects: the first radius of the rules, or none. */
 export const freshCorner = (values: NamedValues): Radius => values.radii[0]?.name ?? 0
-
-export const freshRectangle = (id: string, name: string, box: Box, corner: Radius, style: Style): Rectangle => ({
-  kind: 'rectangle',
-  id,
-  name,
-  ...box,
-  corner,
-  style,
-})
-
-export const freshEllipse = (id: string, name: string, box: Box, style: Style): Ellipse => ({
-  kind: 'ellipse',
-  id,
-  name,
-  ...box,
-  style,
-})
-
-export const freshPolygon = (
-  id: string,
-  name: string,
-  box: Box,
-  sides: number,
-  depth: number | undefined,
-  corner: Radius,
-  style: Style,
-): Polygon => ({ kind: 'polygon', id, name, ...box, sides, ...(depth && { depth }), corner, style })
 
 export const freshLine = (id: string, name: string, from: Point, to: Point, style: Style): LineObject => ({
   kind: 'line',

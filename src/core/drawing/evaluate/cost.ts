@@ -6,7 +6,7 @@ import type { NamedValues } from '../model/values'
 import { type Finish, isShared, paintsOf, type Style } from '../model/style'
 
 /** What something comes to when it is drawn, counted without drawing it; each an upper bound, or near one. */
-export type Cost = {
+type Cost = {
   readonly segments: number
   readonly dashes: number
   readonly stops: number

@@ -10,7 +10,7 @@ import type { Shape } from './shape'
 /**
  * Something under the pointer: an object, or with `depth` > 0 a member of one. Locked things are listed, never picked.
  */
-export type Hit = { readonly object: DrawingObject; readonly depth: number; readonly locked: boolean }
+type Hit = { readonly object: DrawingObject; readonly depth: number; readonly locked: boolean }
 
 /**
  * Everything under a point, topmost first, members after their container. `reach` is how near a line counts as hit. The

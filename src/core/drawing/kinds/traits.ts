@@ -46,7 +46,7 @@ export const cornered = { corner: Radius, cornerStyle: CornerStyle.optional() }
 
 /** The numbers and names that a part of a schema stands for. */
 type Of<S extends z.ZodRawShape> = z.infer<z.ZodObject<S>>
-export type Common = Of<typeof common>
+type Common = Of<typeof common>
 
 /** Any object, as one kind knows the others: what all have in common. */
 export type Thing = Common & { kind: string }

@@ -37,7 +37,7 @@ export function frameCorners(frame: Frame): Point[] {
 }
 
 /** The two half axes as vectors: the image of (1, 0) and (0, 1) of the unit circle that the frame stretches. */
-export function frameAxes(frame: Frame): { u: Point; v: Point } {
+function frameAxes(frame: Frame): { u: Point; v: Point } {
   const [a, b, c, d] = frameMap(frame)
   return { u: { x: (a * frame.w) / 2, y: (b * frame.w) / 2 }, v: { x: (c * frame.h) / 2, y: (d * frame.h) / 2 } }
 }

@@ -30,7 +30,7 @@ export type Container = Extract<DrawingObject, Members>
 /** An object whose numbers are those of a frame. */
 export type Framed = Extract<DrawingObject, WithFrame>
 /** An object whose corners can be finished. */
-export type Cornered = Extract<DrawingObject, WithCorners>
+type Cornered = Extract<DrawingObject, WithCorners>
 /** An object that is painted. */
 export type Styled = Extract<DrawingObject, WithStyle>
 

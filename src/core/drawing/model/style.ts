@@ -17,10 +17,10 @@ export const CornerStyle = z.enum(['round', 'bevel', 'scoop', 'notch', 'squircle
 export const Head = z.enum(['arrow', 'open', 'bar', 'dot'])
 
 /** On which side of closed contours a stroke lies, where it does not lie on them. */
-export const StrokeSide = z.enum(['inside', 'outside'])
+const StrokeSide = z.enum(['inside', 'outside'])
 
 /** Lengths drawn and left out by turns, in grid units. */
-export const Dash = z
+const Dash = z
   .array(z.number().min(0).max(1000))
   .min(1)
   .max(12)
@@ -61,7 +61,7 @@ export type Weight = z.infer<typeof Weight>
 export type Radius = z.infer<typeof Radius>
 export type CornerStyle = z.infer<typeof CornerStyle>
 export type Head = z.infer<typeof Head>
-export type StrokeSide = z.infer<typeof StrokeSide>
+type StrokeSide = z.infer<typeof StrokeSide>
 export type Style = z.infer<typeof Style>
 export type SharedStyle = z.infer<typeof SharedStyle>
 export type Finish = z.infer<typeof Finish>

@@ -7,10 +7,10 @@ import type { ResolvedColour } from '../evaluate/resolved'
 import type { Cap, Join, Radius, Style, Weight } from './style'
 
 /** A palette entry: its colour on light ground, and on dark ground where that differs. */
-export type Swatch = { readonly name: string; readonly color: string; readonly dark?: string | undefined }
+type Swatch = { readonly name: string; readonly color: string; readonly dark?: string | undefined }
 
 /** A gradient of the palette: its stops; each object lays it in its own way. */
-export type NamedGradient = { readonly name: string; readonly stops: readonly Stop[] }
+type NamedGradient = { readonly name: string; readonly stops: readonly Stop[] }
 
 export type NamedNumber = { readonly name: string; readonly value: number }
 
@@ -18,7 +18,7 @@ export type NamedNumber = { readonly name: string; readonly value: number }
 export type NamedPart = { readonly name: string; readonly at: Point; readonly objects: readonly Thing[] }
 
 /** A finish that several objects share; where its gradients lie is said for a box of 1 by 1 at 0, 0. */
-export type NamedFinish = { readonly name: string; readonly style: Style }
+type NamedFinish = { readonly name: string; readonly style: Style }
 
 /** What a drawing refers to by name; the rules of a set provide it. */
 export type NamedValues = {

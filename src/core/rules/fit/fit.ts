@@ -22,7 +22,7 @@ import { placedMarks } from './problem'
 import type { Terms } from './wishes'
 
 /** A drawing of the set's grid on that of another rule book, and whether its edges were brought to whole places. */
-export type Fitted = { readonly objects: readonly DrawingObject[]; readonly isFitted: boolean }
+type Fitted = { readonly objects: readonly DrawingObject[]; readonly isFitted: boolean }
 
 /** How much it counts to stay where scaling leads, one after the other until the picture holds. */
 const CARES = [1, 6, 40]

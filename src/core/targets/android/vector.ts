@@ -10,7 +10,7 @@ import { isGradientPaint } from '../tone'
 import { straightened } from './straightened'
 
 /** How a vector drawable shows shapes: its size on screen, the part of them that is seen, and how they lie in it. */
-export type VectorView = {
+type VectorView = {
   /** Its side on screen, in density-independent pixels. */
   readonly dp: number
   /** The side of its viewport, in units of the shapes. */

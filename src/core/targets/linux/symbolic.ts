@@ -6,7 +6,7 @@ import { coloursOf, emblem } from '../tone'
 /** The side that symbolic icons are drawn on, in pixels. */
 export const SYMBOLIC = 16
 /** The grey that symbolic icons have where nobody gives them a colour. */
-export const GREY = '#2e3436'
+const GREY = '#2e3436'
 
 /** An icon as one filled shape, to be given the colour of text. */
 export function symbolic(portrait: Portrait, colour = GREY): string {

@@ -18,7 +18,7 @@ export function setGuides(bench: Bench, guides: readonly Guide[], label: string)
 }
 
 /** How far a point is from a guide. */
-export function guideAway({ at, angle }: Guide, p: Point): number {
+function guideAway({ at, angle }: Guide, p: Point): number {
   const { cos, sin } = cosSin(-angle)
   return Math.abs(cross({ x: cos, y: sin }, subtract(p, at)))
 }

@@ -1,5 +1,4 @@
 import {
-  changeNodes,
   closeContour,
   insertNode,
   joinEnds,
@@ -18,7 +17,6 @@ import { contourOf, nodesOf } from '@/core/drawing/model/nodes'
 import { editable } from '@/core/drawing/edit/editable'
 import { outline } from '@/core/drawing/evaluate/evaluate'
 import { extended, shortened } from '@/core/outline/extend'
-import type { Node } from '@/core/drawing/model/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { simplify } from '@/core/outline/simplify'
 import type { Point } from '@/core/geometry/point'
@@ -61,12 +59,6 @@ export function setNodeKind(bench: Bench, kind: NodeKind): void {
   const path = editedPath(bench)!,
     places = selectedNodes(bench)
   edit(bench, setKind(path, places, kind), `Make ${title(places)} ${kind === 'corner' ? 'corners' : kind}`)
-}
-
-export function changeSelectedNodes(bench: Bench, change: (node: Node) => Node, what: string): void {
-  const path = editedPath(bench)!,
-    places = selectedNodes(bench)
-  edit(bench, changeNodes(path, places, change), `Set ${what} of ${title(places)}`)
 }
 
 /** A node in the middle of every segment whose two nodes are selected. */

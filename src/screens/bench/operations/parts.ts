@@ -33,7 +33,7 @@ export const partsOf = ({ parts }: Rules): readonly Part[] => parts ?? []
 const present = (bench: Bench): IconSet => bench.session.getState().history.present
 
 /** A name as the rules have it: small letters, digits and hyphens. */
-export const slug = (text: string): string =>
+const slug = (text: string): string =>
   text
     .trim()
     .toLowerCase()

@@ -1,7 +1,7 @@
 import type { Picture } from '@/core/proof/picture'
 
 /** A picture that the server keeps: its id and its size in pixels. */
-export type KeptPicture = { readonly id: string; readonly w: number; readonly h: number }
+type KeptPicture = { readonly id: string; readonly w: number; readonly h: number }
 
 export const pictureUrl = (id: string): string => `/api/pictures/${id}`
 

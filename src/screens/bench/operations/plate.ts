@@ -20,7 +20,7 @@ import type { Bench } from '../state/bench'
 import { gather } from './gather'
 
 /** The plates that a set begins with, for a grid of a size. */
-export const platesFor = (size: number): Plate[] => {
+const platesFor = (size: number): Plate[] => {
   const padding = Math.round(size / 6)
   return [
     { name: 'squircle', shape: 'squircle', w: size, h: size, exponent: 5, padding },

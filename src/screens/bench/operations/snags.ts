@@ -30,7 +30,7 @@ export function mendAll(bench: Bench): void {
 }
 
 /** Brings the edges of the open drawing to whole pixels of its grid, without tearing or closing anything. */
-export function fitToPixels(bench: Bench): void {
+function fitToPixels(bench: Bench): void {
   const { objects, rules } = bench
   if (objects.some(({ locked }) => locked)) return say({ text: 'Something in the drawing is locked: unlock it first.' })
   const { objects: next } = fitted(objects, rules, rules)
@@ -49,7 +49,7 @@ export function accept(bench: Bench, snag: Snag, reason: string): string | null 
 }
 
 /** Looks again at what was left as it is. */
-export function acceptNothing(bench: Bench): void {
+function acceptNothing(bench: Bench): void {
   const { here } = bench
   if (here) commit(bench.session, { kind: 'accept', ...here, accepted: [] }, 'Look again at what was left')
 }

@@ -30,7 +30,7 @@ import { pickAt, pickWithin } from './under'
 const GRIP = 14
 
 /** Rounds corners by dragging inwards from them: one, or all of the object with Shift. A press elsewhere selects. */
-export function cornerTool(bench: Bench): Tool {
+function cornerTool(bench: Bench): Tool {
   return {
     cursor: 'default',
     hint: 'Drag inwards from a corner · Shift: all corners · of an assembly: click picks corners, drag rounds all picked',

@@ -11,7 +11,7 @@ import { caught, onGridAlong, showCaught } from './snapping'
 import type { Tool } from './tool'
 
 /** Draws a straight line from end to end; Shift turns it in steps of 45°. */
-export function drawLineTool(bench: Bench): Tool {
+function drawLineTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
     hint: 'Drag from end to end · Shift: steps of 45° · [KeyX]: no snapping',

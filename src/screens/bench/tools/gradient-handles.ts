@@ -18,7 +18,7 @@ import type { At, Drag } from './tool'
  * A place by which a gradient is pulled: an end of its way, the second axis or the focus of a radial one, a stop by
  * number.
  */
-export type GradientHandle = {
+type GradientHandle = {
   readonly id: 'from' | 'to' | 'across' | 'focus' | number
   readonly at: Point
   /** Where it is shown, in pixels: at the edge where its own place is out of sight. */ readonly screen: Point

@@ -11,7 +11,7 @@ import type { Tool } from './tool'
 import { pickAt } from './under'
 
 /** Turns the selection over at a line that is drawn; Alt leaves the original. With nothing selected a press selects. */
-export function mirrorTool(bench: Bench): Tool {
+function mirrorTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
     hint: 'Drag the mirror line; a click is an upright one · Shift: steps of 45° · Alt: leave the original',

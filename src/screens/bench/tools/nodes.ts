@@ -42,7 +42,7 @@ export const HANDLE = slotInHand('handle', {
  * Edits the nodes of a path: moves them and their handles, inserts (double click), pulls segments; a box or Shift
  * selects several.
  */
-export function nodesTool(bench: Bench): Tool {
+function nodesTool(bench: Bench): Tool {
   return {
     cursor: 'default',
     shows: { nodes: true, hovered: true },

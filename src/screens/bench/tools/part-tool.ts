@@ -7,7 +7,7 @@ import { PARTS, partsOf, placePart } from '../operations/parts'
 import { PartTray } from './part-tray'
 
 /** The part that the next press places. */
-export const partInHand = (bench: Bench): string | null => {
+const partInHand = (bench: Bench): string | null => {
   const parts = partsOf(bench.rules),
     { inHand } = bench.read(PARTS)
   return parts.find(({ name }) => name === inHand)?.name ?? parts[0]?.name ?? null

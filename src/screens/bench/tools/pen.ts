@@ -58,7 +58,7 @@ type OpenEnd = { readonly path: PathObject; readonly contour: number; readonly l
  * goes on from there (N held: a new path all the same). Alt while dragging moves the outgoing handle alone; a click on
  * the last node drops it.
  */
-export function penTool(bench: Bench): Tool {
+function penTool(bench: Bench): Tool {
   const pen = (): PenInHand => bench.read(PEN)
   let another = false
 

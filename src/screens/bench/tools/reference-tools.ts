@@ -72,7 +72,7 @@ const STEPS = [
 ]
 
 /** Places the reference in hand by two of its points: each is pressed in the picture, then where it belongs. */
-export function placeTool(bench: Bench): Tool {
+function placeTool(bench: Bench): Tool {
   let places: Point[] = []
   const show = () =>
     bench.hold({
@@ -110,7 +110,7 @@ export function placeTool(bench: Bench): Tool {
 }
 
 /** Crops the reference in hand to a box drawn on it; a press without a drag shows all of it again. */
-export function cropTool(bench: Bench): Tool {
+function cropTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
     hint: 'Drag over what is to be seen of the reference · a press shows all of it again',

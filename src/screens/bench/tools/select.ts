@@ -29,7 +29,7 @@ import type { At, Drag, Tool } from './tool'
 import { hoverOver, pickAt } from './under'
 
 /** Selects, moves (Alt leaves a copy), pulls by handles; twice steps into a group or an assembly. */
-export function selectTool(bench: Bench): Tool {
+function selectTool(bench: Bench): Tool {
   return {
     cursor: 'default',
     shows: { handles: true, hovered: true },

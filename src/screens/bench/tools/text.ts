@@ -11,7 +11,7 @@ import { slot } from '../state/slot'
 export const TEXT = slot('text', { typing: false })
 
 /** Places a text whose baseline begins where the press is; it is typed in the line of settings above. */
-export function textTool(bench: Bench): Tool {
+function textTool(bench: Bench): Tool {
   return {
     cursor: 'text',
     hint: 'Click where the baseline begins, then type the text',

@@ -96,7 +96,7 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
  * The frame with one side from a to b and a height to its right (negative: to its left), as seen along it with y
  * downwards.
  */
-export function onBaseline(a: Point, b: Point, h: number): Frame {
+function onBaseline(a: Point, b: Point, h: number): Frame {
   const d = subtract(b, a),
     w = Math.hypot(d.x, d.y)
   const angle = (Math.atan2(d.y, d.x) * 180) / Math.PI

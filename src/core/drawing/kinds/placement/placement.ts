@@ -12,7 +12,7 @@ import { linearOf, mapOf, movedPlacing, placed, sizedPlacing, sizeOf, withLinear
 
 /** One use of a part. */
 const Placement = z.strictObject({ kind: z.literal('placement'), ...common, part: ValueName, ...placing })
-export type Placement = z.infer<typeof Placement>
+type Placement = z.infer<typeof Placement>
 
 export const placement = defineKind<Placement>({
   kind: 'placement',

@@ -17,7 +17,7 @@ const PlateObject = z.strictObject({
   map: LinearMap.optional(),
   style: Finish,
 })
-export type PlateObject = z.infer<typeof PlateObject>
+type PlateObject = z.infer<typeof PlateObject>
 
 export const plate = defineKind<PlateObject>({
   kind: 'plate',

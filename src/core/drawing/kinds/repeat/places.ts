@@ -50,7 +50,7 @@ function lattice({ columns, rows, across, down, shift = 0 }: Extract<Course, { b
 type Along = Extract<Course, { by: 'path' }>
 
 const segmentsOf = ({ run }: Along): readonly Segment[] => contourOf(run).segments
-export const courseLength = (course: Along): number =>
+const courseLength = (course: Along): number =>
   segmentsOf(course).reduce((sum, segment) => sum + segmentLength(segment), 0)
 
 /** How far along a course its copies are. */

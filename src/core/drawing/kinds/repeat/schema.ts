@@ -29,7 +29,7 @@ export const Along = z.strictObject({
 })
 
 /** In a lattice: columns `across` and rows `down` from each other, every other row shifted by a share of `across`. */
-export const Lattice = z.strictObject({
+const Lattice = z.strictObject({
   by: z.literal('lattice'),
   columns: Count,
   rows: Count,

@@ -1,6 +1,6 @@
 import type { Point } from '../../../geometry/point'
 import { apply, inverse, type Transform } from '../../../geometry/transform'
-import { type Bending, cornerHandles, envelope, evenHandles, handlesFor } from '../../../outline/warp'
+import { type Bending, cornerHandles, envelope, handlesFor } from '../../../outline/warp'
 import type { Form, Warp } from './schema'
 
 const UNIT = { x: 0, y: 0, w: 1, h: 1 }
@@ -39,5 +39,3 @@ export function cornersOf(form: Form): Point[] {
   const handles = handlesOf(form)
   return [0, 3, 15, 12].map((i) => handles[i]!)
 }
-
-export const EVEN_CORNERS: Point[] = [0, 3, 15, 12].map((i) => evenHandles(UNIT)[i]!)

@@ -10,7 +10,7 @@ import type { Point } from '@/core/geometry/point'
 import { SEVERAL } from '../../cells/value-cell'
 
 /** The numbers of a row, read at an anchor. */
-export type RowNumbers = {
+type RowNumbers = {
   readonly x: number
   readonly y: number
   readonly w: number

@@ -29,7 +29,7 @@ function copyAt(bench: Bench, object: Repeat, at: At): number | null {
 }
 
 /** A repeat with something of some of its copies otherwise; a copy that is like the others again is not listed. */
-export function withCopies(object: Repeat, numbers: readonly number[], change: Partial<Copy>): Repeat {
+function withCopies(object: Repeat, numbers: readonly number[], change: Partial<Copy>): Repeat {
   const own = new Map((object.copies ?? []).map((copy) => [copy.at, copy]))
   for (const at of numbers) {
     const next = Object.fromEntries(
