@@ -137,10 +137,11 @@ async function leave(page: Page): Promise<void> {
 const steps = async (page: Page): Promise<number> =>
   Number(/\d+/.exec((await page.getByRole('tab', { name: /^History/ }).textContent()) ?? '')![0])
 
-/** What the ledger says of every object, without what only says that it is selected. */
+/** What the ledger says of every object, without what only says that it is selected, and marks of snags, which come when they are found. */
 const rows = (page: Page): Promise<string[]> =>
-  page
-    .locator('[role=treegrid] [role=row][data-object]')
-    .evaluateAll((all) =>
-      all.map((row) => `${(row as HTMLElement).dataset.object} ${(row as HTMLElement).innerText.replace(/\s+/g, ' ')}`),
-    )
+  page.locator('[role=treegrid] [role=row][data-object]').evaluateAll((all) =>
+    all.map((row) => {
+      const { dataset, innerText } = row as HTMLElement
+      return `${dataset.object} ${innerText.replace(/[◇◆·]/g, '').replace(/\s+/g, ' ')}`
+    }),
+  )
