@@ -222,4 +222,13 @@ test('every stage takes in what another window saved, with what waits in it', as
   await other.drag([3, 3], [9, 9])
   await other.saved()
   await expect(page.getByText(/^Saved · rev 5/)).toBeVisible()
+
+  // An icon that is deleted elsewhere while it is open here is named, and another one is open then.
+  await page.getByRole('link', { name: 'Draw' }).click()
+  await one.ready()
+  await other.page.getByRole('button', { name: '+ icon' }).click()
+  await other.saved()
+  await other.page.getByRole('button', { name: 'icon', exact: true }).click({ button: 'right' })
+  await other.page.getByRole('menuitem', { name: 'Delete' }).click()
+  await expect(page.getByText('“icon” is gone from the set. This is “icon-2”.')).toBeVisible()
 })

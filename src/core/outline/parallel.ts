@@ -56,9 +56,10 @@ export function parallel(segment: Segment, away: number, from = 0, to = 1): Segm
     let next = i + 1
     // What turns around one place, as far as anyone can tell, turns around it in arcs of a quarter at most.
     if (next + 2 < stops.length && i > 0 && isPlace(segment, at, stops[next + 1]!)) next++
-    const to = stops[next]!
-    if (i > 0 && next < stops.length - 1 && isPlace(segment, at, to)) pieces.push(...around(segment, away, at, to))
-    else pieces.push(...followed(segment, course, at, to))
+    const until = stops[next]!
+    if (i > 0 && next < stops.length - 1 && isPlace(segment, at, until))
+      pieces.push(...around(segment, away, at, until))
+    else pieces.push(...followed(segment, course, at, until))
     i = next
   }
   return pieces.filter(

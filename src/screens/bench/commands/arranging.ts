@@ -1,5 +1,5 @@
 import { boxToBox } from '@/core/geometry/transform'
-import { paintedAnew, styledWithin } from '@/core/drawing/edit/finish'
+import { type Painted, paintedAnew, styledWithin } from '@/core/drawing/edit/finish'
 import { transformPaint } from '@/core/drawing/model/gradient'
 import { isStyled, type DrawingObject } from '@/core/drawing/model/object'
 import type { Mask } from '@/core/drawing/kinds/group/group'
@@ -11,6 +11,7 @@ import type { Side } from '@/core/drawing/edit/arrange'
 import type { Command } from '@/ui/commands'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../state/bench'
+import { title } from '../operations/objects'
 import { paintable } from '../operations/paints'
 import { keepAlternative } from '../operations/alternatives'
 import { align, centreOptically, space } from '../operations/arranging'
@@ -151,14 +152,21 @@ function pasteFinish(bench: Bench): void {
   const finish = bench.read(FINISH).copied
   if (!finish) return
   const { style, box } = finish
-  const next = paintable(bench).flatMap((one): DrawingObject[] => {
-    const { of } = one
-    if (isShared(style) && isStyled(of)) return [{ ...of, style }]
-    const map = boxToBox(box, bench.extent([of])!),
-      own = bench.scene.style(style, () => box)
-    return paintedAnew([one], () => withPaints(own, (paint) => transformPaint(paint, map)))
-  })
-  bench.restyle(next, `Paste the finish on ${next.length === 1 ? next[0]!.name : `${next.length} objects`}`)
+  const painted = paintable(bench),
+    own = bench.scene.style(style, () => box)
+  // What shapes are made in has a style of its own, also where others share one.
+  const shares = ({ of }: Painted): boolean => isShared(style) && isStyled(of)
+  const next = [
+    ...painted.filter(shares).map(({ of }) => ({ ...of, style }) as DrawingObject),
+    ...paintedAnew(
+      painted.filter((one) => !shares(one)),
+      ({ of }) => {
+        const map = boxToBox(box, bench.extent([of])!)
+        return withPaints(own, (paint) => transformPaint(paint, map))
+      },
+    ),
+  ]
+  bench.restyle(next, `Paste the finish on ${title(next)}`)
 }
 
 function maskSelection(bench: Bench, mask: Mask): void {

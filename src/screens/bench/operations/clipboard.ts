@@ -10,7 +10,6 @@ import { hasValue } from '@/core/rules/renames'
 import { FinishRule, Part, Rules, SwatchRule } from '@/core/rules/rules'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
-import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
 import { remove } from './objects'
 import { slot } from '../state/slot'
@@ -114,12 +113,9 @@ export function pasteObjects(bench: Bench, event: ClipboardEvent): void {
   const checked = Rules.safeParse(rules)
   if (!checked.success) return say({ text: checked.error.issues[0]!.message, tone: 'fault' })
   const accept = () => {
-    const { into, at } = bench.top
-    const edits = [
-      { kind: 'rules' as const, rules, renames: [] },
-      { kind: 'draw' as const, ...here, edit: { kind: 'add' as const, objects, into, at } },
-    ]
-    commit(bench.session, { kind: 'all', edits }, label)
+    // Another window may have changed the rules meanwhile.
+    const { rules: now } = brought(parsed.data, bench.setRules)
+    bench.edit({ kind: 'add', objects, ...bench.top }, label, now)
     bench.select(objects.map(({ id }) => id))
   }
   bench.put(PASTING, { question: { title: `${label}?`, lacks, accept } })

@@ -407,6 +407,15 @@ describe('the finish of a patchwork', () => {
     expect(fills()).toEqual(['ink', 'ink', ...inside])
   })
 
+  it('is what a copied finish is given to, all of its shapes in one step', () => {
+    hand.bench.edit({ kind: 'add', objects: [box('teal', 0, 0, 3, 3, { fill: '#11807f' })], into: null, at: 1 }, 'Add')
+    hand.bench.select(['teal'])
+    run(hand, 'copy-finish')
+    hand.bench.select(['w'])
+    run(hand, 'paste-finish')
+    expect(fills().slice(0, 2)).toEqual(['#11807f', '#11807f'])
+  })
+
   it('is that of the shape in hand while one is', () => {
     hand.bench.put(PATCHWORK, { shape: 'two' })
     setPaint(hand.bench, 'fill', { paint: '#d5401b' })

@@ -5,9 +5,6 @@ import { styledWithin } from '@/core/drawing/edit/finish'
 import { freshStyle } from '@/core/drawing/edit/fresh'
 import type { Finish } from '@/core/drawing/model/style'
 import { newId } from '@/ui/new-id'
-import type { Rules } from '@/core/rules/rules'
-import type { SetEdit } from '@/core/set/edit'
-import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
 import { title } from './objects'
 
@@ -24,7 +21,7 @@ export function gather(
   word: string,
   container: Bare,
   gone: readonly DrawingObject[] = [],
-  rules: Rules = bench.setRules,
+  rules = bench.setRules,
 ): string {
   const id = newId()
   const gathering: DrawingEdit = {
@@ -33,16 +30,8 @@ export function gather(
     container: { id, name: bench.nameFor(word), ...container } as EmptyContainer,
   }
   const removing: DrawingEdit = { kind: 'remove', ids: gone.map((object) => object.id) }
-  const edit: DrawingEdit = gone.length > 0 ? { kind: 'all', edits: [removing, gathering] } : gathering,
-    label = `${word}: ${title(objects)}`
-  if (rules === bench.setRules) bench.edit(edit, label)
-  else if (bench.here) {
-    const edits: SetEdit[] = [
-      { kind: 'rules', rules, renames: [] },
-      { kind: 'draw', ...bench.here, edit },
-    ]
-    commit(bench.session, { kind: 'all', edits }, label)
-  }
+  const edit: DrawingEdit = gone.length > 0 ? { kind: 'all', edits: [removing, gathering] } : gathering
+  bench.edit(edit, `${word}: ${title(objects)}`, rules)
   bench.select([id])
   return id
 }

@@ -164,13 +164,7 @@ function softShadow(bench: Bench): void {
   const objects = free.map(({ shadow: _, ...object }) =>
     on ? { ...object, shadow: { x: 0, y: unit, blur: 2 * unit, color, opacity: 0.35 } } : object,
   ) as DrawingObject[]
-  const { here } = bench
-  if (!here) return
-  const edits: SetEdit[] = [
-    ...(rules === bench.setRules ? [] : [{ kind: 'rules' as const, rules, renames: [] }]),
-    { kind: 'draw', ...here, edit: { kind: 'replace', objects } },
-  ]
-  commit(bench.session, { kind: 'all', edits }, on ? 'Give a soft shadow' : 'Take the soft shadow away')
+  bench.edit({ kind: 'replace', objects }, on ? 'Give a soft shadow' : 'Take the soft shadow away', rules)
 }
 
 export function plateCommands(bench: Bench): Command[] {

@@ -8,12 +8,10 @@ import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
 import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
+import { title } from './objects'
 
 /** How many finishes a rule book may have. */
 const MOST = 64
-
-const title = (objects: readonly { name: string }[]): string =>
-  objects.length === 1 ? objects[0]!.name : `${objects.length} objects`
 
 /** Names the finish of the first selected object in the rules; all that is selected shares it from then on. */
 export function shareFinish(bench: Bench): void {

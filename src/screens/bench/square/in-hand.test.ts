@@ -5,6 +5,7 @@ import { path } from '../../../testing/samples'
 import { benchCommands } from '../commands/commands'
 import { benchGuides, setGuides } from '../operations/guides'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
+import { beginPatchwork } from '../operations/patchwork'
 import { KeyPlace } from './key-place'
 import { at, Hand } from '../../../testing/hand'
 
@@ -87,6 +88,22 @@ describe('a hand on the keys', () => {
     expect(keys.key(key('ArrowLeft', { ctrlKey: true }))).toBe(false)
     hand.bench.take('select')
     expect(keys.key(key('ArrowLeft'))).toBe(false)
+  })
+
+  it('clicks in a patchwork where arrows took it, and leaves a bare Enter to the tool, which is done then', () => {
+    const hand = new Hand(box('a', 2, 2), box('b', 4, 4)),
+      { bench } = hand
+    const keys = new KeyPlace(bench, () => hand.tools.patchwork!)
+    bench.select(['a', 'b'])
+    beginPatchwork(bench)
+    bench.store.setState({ tool: 'patchwork' })
+    expect(keys.key(key('Enter'))).toBe(false)
+    for (const name of ['ArrowLeft', 'ArrowLeft', 'ArrowUp', 'ArrowUp']) keys.key(key(name, { shiftKey: true }))
+    keys.key(key('ArrowLeft'))
+    keys.key(key('ArrowUp'))
+    keys.key(key('Enter'))
+    expect(hand.objects).toMatchObject([{ kind: 'patchwork', swept: [{}] }])
+    expect(keys.key(key('Enter'))).toBe(false)
   })
 
   it('draws a path: Enter sets a node, O makes the last one smooth, Enter on the first closes, Enter again ends', () => {

@@ -195,10 +195,16 @@ export class Bench {
     this.letGo()
   }
 
-  /** Does an edit of the open icon; where it changes a finish that is shared, for all that share it. */
-  edit(edit: DrawingEdit, label: string): void {
+  /**
+   * Does an edit of the open icon; where it changes a finish that is shared, for all that share it. `rules` are those of
+   * the set with what the edit needs of them, in the same step.
+   */
+  edit(edit: DrawingEdit, label: string, rules = this.setRules): void {
     const { here } = this
-    if (here) commit(this.session, this.sharing(here, edit), label)
+    if (!here) return
+    const drawn = this.sharing(here, edit)
+    const edits: SetEdit[] = rules === this.setRules ? [drawn] : [{ kind: 'rules', rules, renames: [] }, drawn]
+    commit(this.session, edits.length === 1 ? drawn : { kind: 'all', edits }, label)
   }
 
   /** Gives objects a finish, without changing one that they shared until now. */

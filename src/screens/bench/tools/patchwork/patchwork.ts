@@ -9,6 +9,7 @@ export const patchwork: ToolDefinition = {
   name: 'Patchwork',
   cluster: 'Combine',
   key: 'KeyS',
+  byKeys: 'clicks',
   picture: Puzzle,
   make: patchworkTool,
   needs: patchworkNeeds,
