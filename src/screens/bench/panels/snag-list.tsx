@@ -1,6 +1,7 @@
 'use client'
 
 import clsx from 'clsx'
+import { memo, useState } from 'react'
 import type { Snag } from '@/core/checks/check'
 import { CHECKS } from '@/core/checks/checks'
 import type { Rules } from '@/core/rules/rules'
@@ -12,6 +13,9 @@ import { accept, mend, mendAll, SNAGS } from '../operations/snags'
 
 const MARKS = { error: '◆', warning: '◇', note: '·' } as const
 
+/** How many snags are listed at first: of a hundred nobody reads the last, and they take long to be drawn. */
+const FIRST = 30
+
 const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.word ?? id
 
 /** What is wrong with the open master, with what mends it. */
@@ -19,6 +23,8 @@ export function SnagList({ master, rules, isDerived }: { master: Master; rules: 
   const bench = useBench()
   const { leaving } = useSlot(SNAGS)
   const snags = useSnags(master, rules, isDerived)
+  const [isWhole, setWhole] = useState(false)
+  const listed = isWhole ? snags : snags?.slice(0, FIRST)
   const left = acceptedIn(master).length
   const mendable = snags ? weighty(snags).filter((snag) => snag.mend).length : 0
   return (
@@ -38,10 +44,19 @@ export function SnagList({ master, rules, isDerived }: { master: Master; rules: 
         </div>
       </div>
       <ul>
-        {snags?.map((snag, i) => (
-          <SnagRow key={`${i} ${snag.sentence}`} snag={snag} onAgain={() => lookAgain(master.objects)} />
+        {listed?.map((snag, i) => (
+          <SnagRow key={`${i} ${snag.sentence}`} snag={snag} objects={master.objects} />
         ))}
       </ul>
+      {snags && listed && listed.length < snags.length && (
+        <button
+          type="button"
+          onClick={() => setWhole(true)}
+          className="px-3 py-[3px] text-quiet underline hover:text-ink"
+        >
+          {snags.length - listed.length} more
+        </button>
+      )}
       {leaving && (
         <NameDialog
           title="Leave it as it is, because …"
@@ -56,7 +71,7 @@ export function SnagList({ master, rules, isDerived }: { master: Master; rules: 
   )
 }
 
-function SnagRow({ snag, onAgain }: { snag: Snag; onAgain: () => void }) {
+const SnagRow = memo(function SnagRow({ snag, objects: looked }: { snag: Snag; objects: Master['objects'] }) {
   const bench = useBench()
   const { check, severity, sentence, objects } = snag
   return (
@@ -99,7 +114,7 @@ function SnagRow({ snag, onAgain }: { snag: Snag; onAgain: () => void }) {
           </button>
         )}
         {check === UNLOOKED && (
-          <button type="button" onClick={onAgain} className="underline hover:text-hand">
+          <button type="button" onClick={() => lookAgain(looked)} className="underline hover:text-hand">
             look again
           </button>
         )}
@@ -115,4 +130,4 @@ function SnagRow({ snag, onAgain }: { snag: Snag; onAgain: () => void }) {
       </span>
     </li>
   )
-}
+})

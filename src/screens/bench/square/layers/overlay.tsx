@@ -166,17 +166,9 @@ function Handles({ selected, rules, view }: { selected: readonly DrawingObject[]
 
 /** The places by which a shape's own numbers are dragged: small diamonds. */
 function Grips({ objects, view }: { objects: readonly DrawingObject[]; view: View }) {
-  return shownGrips(useBench(), objects).map(({ id, at }) => {
-    const { x, y } = toScreen(view, at)
-    return (
-      <path
-        key={id}
-        d={`M${x} ${y - 4.5}L${x + 4.5} ${y}L${x} ${y + 4.5}L${x - 4.5} ${y}Z`}
-        fill="var(--sheet)"
-        strokeWidth={1.25}
-      />
-    )
-  })
+  const places = shownGrips(useBench(), objects).map(({ at }) => toScreen(view, at))
+  const d = places.map(({ x, y }) => `M${x} ${y - 4.5}l4.5 4.5l-4.5 4.5l-4.5 -4.5Z`).join('')
+  return <path d={d} fill="var(--sheet)" strokeWidth={1.25} />
 }
 
 /** What the tool shows as long as it is in hand. */

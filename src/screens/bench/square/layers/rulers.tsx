@@ -22,41 +22,41 @@ export const Rulers = memo(function Rulers({
   const places = (from: number, length: number) => {
     const first = Math.ceil((RULER - from) / view.scale / tick)
     const last = Math.floor((length - from) / view.scale / tick)
-    return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => (first + i) * tick)
+    return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => {
+      const at = (first + i) * tick
+      return {
+        at,
+        x: Math.round(from + at * view.scale) + 0.5,
+        long: Math.abs(at / label - Math.round(at / label)) < 1e-6,
+      }
+    })
   }
-  const strong = (at: number) => Math.abs(at / label - Math.round(at / label)) < 1e-6
+  const across = places(view.x, stage.w),
+    down = places(view.y, stage.h)
   const text = (place: number) => String(Number(place.toFixed(2))).replace('-', '−')
   return (
     <g pointerEvents="none" fontSize="9.5" fill="var(--quiet)" stroke="none">
       <rect width={stage.w} height={RULER} fill="var(--sheet)" />
       <rect width={RULER} height={stage.h} fill="var(--sheet)" />
       <path d={`M${RULER} ${RULER + 0.5}H${stage.w}M${RULER + 0.5} ${RULER}V${stage.h}`} stroke="var(--hair)" />
-      {places(view.x, stage.w).map((at) => {
-        const x = Math.round(view.x + at * view.scale) + 0.5
-        return (
-          <g key={`x${at}`}>
-            <path d={`M${x} ${strong(at) ? 9 : 17}V${RULER}`} stroke="var(--quiet)" />
-            {strong(at) && (
-              <text x={x + 3} y={13}>
-                {text(at)}
-              </text>
-            )}
-          </g>
-        )
-      })}
-      {places(view.y, stage.h).map((at) => {
-        const y = Math.round(view.y + at * view.scale) + 0.5
-        return (
-          <g key={`y${at}`}>
-            <path d={`M${strong(at) ? 9 : 17} ${y}H${RULER}`} stroke="var(--quiet)" />
-            {strong(at) && (
-              <text x={2} y={y + 10}>
-                {text(at)}
-              </text>
-            )}
-          </g>
-        )
-      })}
+      <path d={across.map(({ x, long }) => `M${x} ${long ? 9 : 17}V${RULER}`).join('')} stroke="var(--quiet)" />
+      <path d={down.map(({ x: y, long }) => `M${long ? 9 : 17} ${y}H${RULER}`).join('')} stroke="var(--quiet)" />
+      {across.map(
+        ({ at, x, long }) =>
+          long && (
+            <text key={`x${at}`} x={x + 3} y={13}>
+              {text(at)}
+            </text>
+          ),
+      )}
+      {down.map(
+        ({ at, x: y, long }) =>
+          long && (
+            <text key={`y${at}`} x={2} y={y + 10}>
+              {text(at)}
+            </text>
+          ),
+      )}
       <PointerMarks view={at} />
       <rect width={RULER} height={RULER} fill="var(--sheet)" />
       <path d={`M${RULER + 0.5} 0V${RULER + 0.5}H0`} stroke="var(--hair)" fill="none" />
