@@ -124,7 +124,7 @@ export function ReviewScreen() {
           />
         </div>
         {view === 'sheet' && (
-          <div className="flex h-full min-w-0 flex-1 items-center overflow-x-auto [scrollbar-width:thin] [&>*]:flex-none">
+          <div className="flex h-full min-w-0 flex-1 items-center overflow-x-auto [&>*]:flex-none">
             <div className="flex h-full items-center gap-2 border-r border-hair px-2.5">
               <span>sizes</span>
               <Choices

@@ -33,9 +33,7 @@ const platesFor = (size: number): Plate[] => {
 
 /** The rules with plates in them and a colour for them, where they have none yet. */
 function withPlates(rules: Rules): Rules {
-  const coloured = rules.palette.some(({ name }) => name !== INK && name !== SHADE)
-    ? rules
-    : withSwatch(rules, 'plate', '#d9e2df')
+  const coloured = rules.palette.some(({ name }) => name !== INK && name !== SHADE) ? rules : withSwatch(rules, PLATE)
   return rules.plates?.length ? coloured : { ...coloured, plates: platesFor(rules.grid.size) }
 }
 
@@ -110,11 +108,14 @@ function fitOnPlate(bench: Bench): void {
 }
 
 /** The rules with a swatch of a name, which a colour is added to the palette for where it is not there. */
-function withSwatch(rules: Rules, name: string, color: string): Rules {
+function withSwatch(rules: Rules, swatch: Rules['palette'][number]): Rules {
   const { palette } = rules
-  if (palette.length >= MOST_SWATCHES || palette.some((swatch) => swatch.name === name)) return rules
-  return { ...rules, palette: [...palette, { name, color }] }
+  if (palette.length >= MOST_SWATCHES || palette.some(({ name }) => name === swatch.name)) return rules
+  return { ...rules, palette: [...palette, swatch] }
 }
+
+/** The swatch of plates: ink, which is light on dark ground, is seen on it there too. */
+const PLATE: Rules['palette'][number] = { name: 'plate', color: '#d9e2df', dark: '#33443f' }
 
 /** How many swatches a palette may have. */
 const MOST_SWATCHES = 64
@@ -124,7 +125,7 @@ const SHADE = 'shade'
 
 /** The rules with the swatch of shadows: ink as it is on light ground. */
 const withShade = (rules: Rules): Rules =>
-  withSwatch(rules, SHADE, rules.palette.find(({ name }) => name === INK)!.color)
+  withSwatch(rules, { name: SHADE, color: rules.palette.find(({ name }) => name === INK)!.color })
 
 /** A long shadow of the selection, as far as the edge of the icon's plate where it has one. */
 function castShadow(bench: Bench): void {

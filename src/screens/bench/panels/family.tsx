@@ -114,7 +114,11 @@ export function Family() {
       </div>
       <button
         type="button"
-        onClick={() => addIcon(bench)}
+        onClick={({ currentTarget }) => {
+          addIcon(bench)
+          // The keys go to the new square: Enter would make one more.
+          currentTarget.blur()
+        }}
         className="h-8 border-t border-hair text-small text-ink hover:bg-film"
       >
         + icon

@@ -35,7 +35,7 @@ export function MagnifiedPixels({
   const side = pixels * scale
   const [numbered, setNumbered] = useState(false)
   return (
-    <figure className="px-3">
+    <figure className="px-1.5">
       <div className="relative mx-auto" style={{ width: side, height: side, background: '#fbfcfb' }}>
         <PixelPicture
           source={source}
@@ -63,7 +63,7 @@ export function MagnifiedPixels({
           <BlurredMarks blurred={crisp.blurred} scale={side / baseFor(rules, size)} side={side} />
         )}
       </div>
-      <figcaption className="mt-1.5 flex justify-between text-small text-quiet">
+      <figcaption className="mx-1.5 mt-1.5 flex justify-between text-small text-quiet">
         <span
           title={crisp ? `About ${crisp.greys} of the grey ones lie under edges that could be on pixels` : undefined}
         >

@@ -165,7 +165,7 @@ function ProofRow({
   return (
     <div
       data-ground={ground}
-      className="flex max-h-[176px] min-h-[84px] flex-wrap items-end justify-between gap-x-3 gap-y-2 overflow-y-auto border-b border-hair px-3 py-2 [scrollbar-width:thin]"
+      className="flex max-h-[176px] min-h-[84px] flex-wrap items-end justify-between gap-x-3 gap-y-2 overflow-y-auto border-b border-hair px-3 py-2"
       style={
         ground === 'dark'
           ? ({ background: '#14231f', color: '#f4f7f5', '--fault': '#f0808f' } as React.CSSProperties)

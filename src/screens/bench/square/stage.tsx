@@ -128,7 +128,7 @@ export function Stage({ tools }: { tools: Tools }) {
               <ComparedMaster view={view} as="outline" />
             </Layer>
             {marks && (
-              <Layer stage={stage}>
+              <Layer stage={stage} film={ground}>
                 {layers.grid && <GridLayer rules={rules} view={view} over />}
                 <KeylineLayer rules={rules} view={view} layers={layers} />
                 {layers.keylines && <KeylineName view={view} />}

@@ -177,17 +177,13 @@ function toggleRegion(bench: Bench, path: PathObject, at: At): boolean {
   return true
 }
 
+/** A press on a node selects it, with Shift it too, or no more; a drag moves all that are selected, with Shift in one direction. */
 function pressNode(bench: Bench, path: PathObject, pressed: NodeAt, start: At): Drag | null {
   const key = nodeKey(pressed)
-  const { nodes } = bench.store.getState()
-  if (start.shift) {
-    const next = new Set(nodes)
-    if (!next.delete(key)) next.add(key)
-    bench.store.setState({ nodes: next })
-    return null
-  }
-  const alone = !nodes.has(key)
-  if (alone) bench.store.setState({ nodes: new Set([key]) })
+  const { nodes: before } = bench.store.getState()
+  const isNew = !before.has(key)
+  const rest = start.shift ? [...before].filter((other) => other !== key) : []
+  if (isNew) bench.store.setState({ nodes: new Set([...rest, key]) })
   const places = withMeeting(path, selectedNodes(bench))
   const from = nodeAt(path, pressed)!
   const targets = bench.targets(new Set([path.id]), otherNodes(path, places))
@@ -204,7 +200,8 @@ function pressNode(bench: Bench, path: PathObject, pressed: NodeAt, start: At): 
         held: { marks, figure: { at: point, text: `${figure(point.x)}, ${figure(point.y)}` } },
       }
     },
-    () => !alone && bench.store.setState({ nodes: new Set([key]) }),
+    // A click on a node that was selected is left to its release: until then it may be a drag of all that are.
+    () => !isNew && bench.store.setState({ nodes: new Set(start.shift ? rest : [key]) }),
   )
 }
 

@@ -214,7 +214,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
         onKeyDown={onKeyDown}
         onMouseDown={onMouseDown}
         onContextMenu={onContextMenu}
-        className="group/rows outline-none min-w-[calc(818px+var(--names))]"
+        className="group/rows outline-none min-w-[calc(810px+var(--names))]"
         style={{ '--names': `${nameWidth}px` } as React.CSSProperties}
       >
         <div
