@@ -2,6 +2,7 @@
 const LAYERS = [
   'geometry',
   '(?:planar|outline|text)',
+  'raster',
   'drawing',
   'rules',
   'set',

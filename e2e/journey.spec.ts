@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { pixelsOf } from '../src/testing/rasterise'
+import { rasterised } from '../src/core/formats/rasterised'
 import { unzipSync } from 'fflate'
-import { straightAlpha } from '../src/core/formats/pixels'
 import { BenchPage } from './bench-page'
 import { decoded } from '../src/testing/decoded'
 
@@ -99,8 +98,7 @@ test('from an empty shelf to a delivered set', async ({ page }) => {
   for (const name of ['life-buoy', 'ticket']) {
     await page.getByRole('button', { name, exact: true }).click()
     for (const size of [16, 24, 48]) {
-      const rendered = pixelsOf(svg(name).replaceAll('currentColor', '#14231f'), size)
-      const expected = [...straightAlpha(rendered)]
+      const expected = [...rasterised(svg(name).replaceAll('currentColor', '#14231f'), size).data]
       await expect
         .poll(async () => greatestDifference(await bench.proofPixels(`${name} at ${size} on light`), expected))
         .toBeLessThanOrEqual(3)

@@ -218,7 +218,7 @@ test('only pages of this machine get in, and pages may do no more than they need
   const response = (await page.goto('/'))!
   const headers = response.headers()
   expect(headers['content-security-policy']).toMatch(
-    /default-src 'none'.*script-src 'self' 'nonce-[^']+' 'strict-dynamic' 'wasm-unsafe-eval';.*frame-ancestors 'none'/,
+    /default-src 'none'.*script-src 'self' 'nonce-[^']+' 'strict-dynamic';.*frame-ancestors 'none'/,
   )
   expect([headers['x-content-type-options'], headers['referrer-policy'], headers['x-frame-options']]).toEqual([
     'nosniff',

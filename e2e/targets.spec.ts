@@ -11,7 +11,7 @@ import { dressed } from '../src/core/targets/dress'
 import { Portrait } from '../src/core/targets/portrait'
 import { TARGETS } from '../src/core/targets/targets'
 import { decoded } from '../src/testing/decoded'
-import { pixelsOf } from '../src/testing/rasterise'
+import { rasterised } from '../src/core/formats/rasterised'
 import { BenchPage } from './bench-page'
 
 /** Delivered files as a browser shows them, beside what the proof shows. */
@@ -73,7 +73,7 @@ async function apart(page: Page, name: string): Promise<number> {
   const { data, width, height } = decoded(await page.locator('#shown').screenshot())
   expect([width, height]).toEqual([SIDE, SIDE])
   const svg = readFileSync(join(folder, 'svg', `${name}.svg`), 'utf8').replaceAll('currentColor', '#000')
-  const proof = pixelsOf(svg, SIDE)
+  const proof = rasterised(svg, SIDE).data
   let sum = 0
   for (let i = 0; i < data.length; i += 4) sum += Math.abs(data[i]! - (255 - proof[i + 3]!))
   return sum / (data.length / 4)
@@ -133,10 +133,10 @@ test('a tab icon follows a dark theme as the proofs do', async ({ page }) => {
       await page.emulateMedia({ colorScheme })
       await show(page, '', `<img id="shown" alt="" src="favicon/${name}/icon.svg">`)
       const own = decoded(await page.locator('#shown').screenshot()).data,
-        proof = pixelsOf(colorScheme === 'light' ? light! : dark!, SIDE)
+        proof = rasterised(colorScheme === 'light' ? light! : dark!, SIDE).data
       let sum = 0
       for (let i = 0; i < own.length; i++)
-        if (i % 4 !== 3) sum += Math.abs(own[i]! - (255 + proof[i]! - proof[i - (i % 4) + 3]!))
+        if (i % 4 !== 3) sum += Math.abs(own[i]! - (255 + ((proof[i]! - 255) * proof[i - (i % 4) + 3]!) / 255))
       expect(sum / (own.length * 0.75), `${name} ${colorScheme}`).toBeLessThan(1.5)
     }
   }

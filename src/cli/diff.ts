@@ -1,10 +1,10 @@
 import { writeFile } from 'node:fs/promises'
 import { iconSvg } from '../core/formats/drawn'
+import { rasterised } from '../core/formats/rasterised'
 import type { IconSet } from '../core/set/set'
 import { changesBetween, isSame } from '../core/targets/compare'
 import { escaped } from '../core/targets/web/usage-page'
 import { dataUri } from '../core/targets/web/web'
-import { startRasteriser, type Rasteriser } from '../server/renderer/raster'
 import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 import { deliveredOf, namesIn } from './release'
@@ -23,10 +23,9 @@ export async function diffCommand(files: readonly string[], { out, quiet }: Opti
   if (!before || !after || more.length > 0) throw new UsageError('Name two set files: diff OLD NEW.')
   const [old, next] = [await readSet([before]), await readSet([after])]
   const changes = changesBetween(deliveredOf(old, []), deliveredOf(next, []))
-  const rasterise = await startRasteriser()
   const changed = changes.changed.map((pair) => ({
     name: pair.after.name,
-    pixels: changedPixels(pair.before.svg, pair.after.svg, rasterise),
+    pixels: changedPixels(pair.before.svg, pair.after.svg),
   }))
   if (out) await writeFile(out, page(old, next, changes, changed))
   const names = namesIn(changes)
@@ -53,8 +52,8 @@ export async function diffCommand(files: readonly string[], { out, quiet }: Opti
   }
 }
 
-function changedPixels(before: string, after: string, rasterise: Rasteriser): number {
-  const [a, b] = [before, after].map((svg) => rasterise(svg, { side: 'width', pixels: SIDE }).data)
+function changedPixels(before: string, after: string): number {
+  const [a, b] = [before, after].map((svg) => rasterised(svg, SIDE).data)
   let count = 0
   for (let i = 0; i < a!.length; i += 4)
     if ([0, 1, 2, 3].some((k) => Math.abs(a![i + k]! - b![i + k]!) >= SEEN)) count++

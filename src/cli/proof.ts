@@ -1,9 +1,9 @@
 import { writeFile } from 'node:fs/promises'
 import { documentsFor, drawnIcon } from '../core/formats/drawn'
 import { png } from '../core/formats/png'
+import { rasterised } from '../core/formats/rasterised'
 import { schemaSentence } from '../core/formats/plain-words'
 import { Size } from '../core/rules/rules'
-import { startRasteriser } from '../server/renderer/raster'
 import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 
@@ -18,8 +18,7 @@ export async function proofCommand(files: readonly string[], { icon: name, size,
   const drawn = drawnIcon(icon, set.rules)
   if (!drawn.svg) throw new Error(drawn.problem)
   const { light } = documentsFor(drawn, set.rules, pixels.data)
-  const rasterise = await startRasteriser()
-  const bytes = png(rasterise(light, { side: 'width', pixels: pixels.data }))
+  const bytes = png(rasterised(light, pixels.data))
   await writeFile(out, bytes)
   return {
     lines: [`${name} at ${pixels.data} px written to ${out}.`],

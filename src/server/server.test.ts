@@ -7,11 +7,10 @@ import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vites
 import { main } from '../cli/main'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
 import { iconSvg } from '../core/formats/drawn'
-import { straightAlpha } from '../core/formats/pixels'
+import { rasterised } from '../core/formats/rasterised'
 import type { IconSet } from '../core/set/set'
 import { type Db, openDatabase } from './database'
 import { addDemoSets, firstStart } from './demo'
-import { startRasteriser } from './renderer/raster'
 import { Renderer, THREAD } from './renderer/renderer'
 import { epochOf } from './epoch'
 import { changesSince, deletedIcons, saveSet } from './save'
@@ -250,8 +249,7 @@ describe('pictures', () => {
   })
 
   it('PNG holds the pixels of the proof, and they are right: a rectangle of weight 2 has full and empty pixels only', async () => {
-    const rasterise = await startRasteriser()
-    const pixels = rasterise(
+    const pixels = rasterised(
       iconSvg(
         {
           ...icon('square'),
@@ -265,9 +263,9 @@ describe('pictures', () => {
         set.rules,
         'light',
       ),
-      { side: 'width', pixels: 24 },
+      24,
     )
-    const alpha = [...straightAlpha(pixels.data)].filter((_, i) => i % 4 === 3)
+    const alpha = [...pixels.data].filter((_, i) => i % 4 === 3)
     expect(alpha.filter((a) => a === 255)).toHaveLength(20 * 20 - 16 * 16)
     expect(alpha.filter((a) => a === 0)).toHaveLength(24 * 24 - 20 * 20 + 16 * 16)
   })

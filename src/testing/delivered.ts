@@ -3,10 +3,10 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { main } from '../cli/main'
-import { straightAlpha } from '../core/formats/pixels'
+import { rasterised } from '../core/formats/rasterised'
+import { pixelsOf } from './rasterise'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
-import { startRasteriser } from '../server/renderer/raster'
 import type { Decoded } from './decoded'
 
 const read = (name: string): IconSet => readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!
@@ -72,9 +72,16 @@ export function apart(a: Decoded, b: Decoded): { mean: number; most: number } {
   return { mean: sum / (a.data.length * 0.75), most }
 }
 
+/** A document as another rasteriser shows it. */
+export function seenByPeer(svg: string, side: number): Decoded {
+  const data = pixelsOf(svg, side)
+  for (let i = 0; i < data.length; i += 4)
+    for (let k = i; k < i + 3; k++) data[k] = Math.round((255 * data[k]!) / Math.max(1, data[i + 3]!))
+  return { width: side, height: side, data }
+}
+
 /** A document as this program’s proofs show it. */
-export async function proof(svg: string, side: number): Promise<Decoded> {
-  const rasterise = await startRasteriser()
-  const { width, height, data } = rasterise(svg, { side: 'width', pixels: side })
-  return { width, height, data: Uint8Array.from(straightAlpha(data)) }
+export function proof(svg: string, side: number): Decoded {
+  const { width, height, data } = rasterised(svg, side)
+  return { width, height, data: Uint8Array.from(data) }
 }

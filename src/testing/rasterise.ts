@@ -1,7 +1,20 @@
-import { type Rasteriser, startRasteriser } from '../server/renderer/raster'
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { initWasm, Resvg } from '@resvg/resvg-wasm'
 
-const raster: Rasteriser = await startRasteriser()
+const loaded = initWasm(readFileSync(createRequire(import.meta.url).resolve('@resvg/resvg-wasm/index_bg.wasm')))
+await loaded
 
-/** Premultiplied pixels of an SVG document, so many along a side: the product's own rasteriser, for tests and tools. */
-export const pixelsOf = (svg: string, pixels: number): Uint8Array | Uint8ClampedArray =>
-  raster(svg, { side: 'width', pixels }).data
+/** Premultiplied pixels of an SVG document, so many across, by a rasteriser that shares nothing with ours. */
+export function pixelsOf(svg: string, pixels: number): Uint8Array {
+  const resvg = new Resvg(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: pixels } })
+  const image = resvg.render()
+  const { pixels: data } = image
+  image.free()
+  resvg.free()
+  return data
+}
+
+/** The same as a PNG file, as that rasteriser writes it. */
+export const pngOf = (svg: string, pixels: number): Uint8Array =>
+  new Resvg(svg, { font: { loadSystemFonts: false }, fitTo: { mode: 'width', value: pixels } }).render().asPng()

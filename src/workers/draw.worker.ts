@@ -1,4 +1,3 @@
-import { initWasm, Resvg } from '@resvg/resvg-wasm'
 import type { Checked, Snag } from '../core/checks/check'
 import { type Condition, conditionOf } from '../core/checks/condition'
 import { shownInk } from '../core/checks/ink'
@@ -10,7 +9,7 @@ import type { Accepted } from '../core/drawing/model/accepted'
 import type { DrawingEdit } from '../core/drawing/edit/edit'
 import type { DrawingObject } from '../core/drawing/model/object'
 import { drawingProblem, iconSvg } from '../core/formats/drawn'
-import { straightAlpha } from '../core/formats/pixels'
+import { rasterised } from '../core/formats/rasterised'
 import type { Ground } from '../core/formats/svg-paint'
 import { bringClock } from '../core/geometry/deadline'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
@@ -63,7 +62,7 @@ export type Asked =
 
 /**
  * What became of it: straight-alpha pixels (rows of R, G, B, A bytes), the document or the offset, or why there is
- * none. After `broken` the worker is of no more use.
+ * none.
  */
 export type Answered = { readonly id: number } & (
   | { readonly data: Uint8ClampedArray<ArrayBuffer> }
@@ -75,7 +74,7 @@ export type Answered = { readonly id: number } & (
   | { readonly condition: Condition }
   | { readonly crispness: readonly Crispness[] }
   | { readonly fitted: readonly DrawingObject[] }
-  | { readonly problem: string; readonly broken?: true }
+  | { readonly problem: string }
 )
 
 /** How long one drawing may take to compute, in milliseconds. */
@@ -86,18 +85,17 @@ bringClock(() => {
 })
 
 const things = new Things()
-let ready: Promise<void> | undefined
 
-self.onmessage = async ({ data: asked }: MessageEvent<Asked>) => {
+self.onmessage = ({ data: asked }: MessageEvent<Asked>) => {
   if ('forget' in asked) {
     things.forget(asked.forget)
     return
   }
-  const answer = await answered(asked)
+  const answer = answered(asked)
   postMessage(answer, { transfer: 'data' in answer ? [answer.data.buffer] : [] })
 }
 
-async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>): Promise<Answered> {
+function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>): Answered {
   try {
     if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
     if (wanted === 'snags') return { id, snags: snagsIn(checkedOf(drawing)) }
@@ -110,16 +108,8 @@ async function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknow
     if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
     const svg = documentOf(drawing)
     if (wanted === 'document') return { id, svg }
-    ready ??= initWasm(fetch(new URL('@resvg/resvg-wasm/index_bg.wasm', import.meta.url)))
-    await ready.catch((error: unknown) => {
-      // The next picture tries again.
-      ready = undefined
-      throw new Error(`The rasteriser could not be loaded: ${error instanceof Error ? error.message : String(error)}`)
-    })
-    return { id, data: rasterised(svg, wanted) }
+    return { id, data: rasterised(svg, wanted).data }
   } catch (error) {
-    if (error instanceof WebAssembly.RuntimeError)
-      return { id, problem: 'It cannot be drawn: the rasteriser gave up.', broken: true }
     return { id, problem: error instanceof Error ? drawingProblem(error) : `It cannot be drawn: ${String(error)}` }
   }
 }
@@ -204,12 +194,3 @@ const whole: Memory<Icon, readonly Master[], Icon> = new WeakMap()
 
 const withKept = (icon: Icon, kept: readonly Master[]): Icon =>
   remembered(whole, icon, kept, () => ({ ...icon, masters: [...icon.masters, ...kept] }))
-
-function rasterised(svg: string, pixels: number): Uint8ClampedArray<ArrayBuffer> {
-  const resvg = new Resvg(svg, { fitTo: { mode: 'width', value: pixels }, font: { loadSystemFonts: false } })
-  const image = resvg.render()
-  const data = straightAlpha(image.pixels)
-  image.free()
-  resvg.free()
-  return data
-}

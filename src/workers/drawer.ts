@@ -33,7 +33,7 @@ const AHEAD = 4
 const LIMIT = 9000
 
 /**
- * A worker that draws, one picture after the other. One that takes too long or broke is given up; what it had beside
+ * A worker that draws, one picture after the other. One that takes too long or crashes is given up; what it had beside
  * that is drawn by the next.
  */
 export class Drawer {
@@ -95,8 +95,7 @@ export class Drawer {
       if (worker !== this.worker) return
       const job = this.inWork.get(data.id)
       this.inWork.delete(data.id)
-      if ('problem' in data && data.broken) this.restart()
-      else this.watch()
+      this.watch()
       job?.done(data)
       this.feed()
     }

@@ -1,6 +1,7 @@
 import CRC32 from 'crc-32'
-import { zlib } from 'libdeflate'
-import { type Pixels, straightAlpha } from './pixels'
+import { zlibSync } from 'fflate'
+import type { Pixels } from '../raster/raster'
+import { filteredLines } from './png-filter'
 
 /**
  * From which share of the pixels on the colours of a picture are so many that a palette, which costs four bytes for each,
@@ -9,44 +10,60 @@ import { type Pixels, straightAlpha } from './pixels'
 const COLOURFUL = 0.15,
   MOST = 256
 
-/** How far deflate looks, 1 to 12: beyond this a hundredth of the bytes is bought with half as much time again. */
-const LEVEL = 6
+/** How far deflate looks, 1 to 9: beyond this a fiftieth of the bytes is bought with twice as much time. */
+const LEVEL = { level: 6 } as const
 
 /** Colour types (PNG, third edition, §11.2.1). */
 const INDEXED = 3,
   WITH_ALPHA = 6
 
 /**
- * Pixels as a PNG file, without loss: by a palette where there are few colours, else RGBA; no line is filtered.
+ * Pixels as a PNG file, without loss: by a palette where there are few colours, else RGBA, its lines filtered where
+ * colours run into each other. What takes no palette is asked for in 32 bits.
  * The same pixels always give the same bytes, on any machine.
  */
-export function png(pixels: Pixels): Uint8Array {
+export function png(pixels: Pixels, colours: 'fewest bytes' | '32 bits' = 'fewest bytes'): Uint8Array {
   const { width, height } = pixels,
-    indexed = indices(pixels)
-  if (!indexed)
-    return file(width, height, 8, WITH_ALPHA, [['IDAT', zlib(lines(straightAlpha(pixels.data), height), LEVEL)]])
-  const { colours, alphas, places } = palette(indexed.colours),
+    indexed = colours === '32 bits' ? null : indices(pixels)
+  if (!indexed) {
+    const all = isSmooth(pixels) ? filteredLines(pixels.data, height, 4) : lines(pixels.data, height)
+    return file(width, height, 8, WITH_ALPHA, [['IDAT', zlibSync(all, LEVEL)]])
+  }
+  const { colours: listed, alphas, places } = palette(indexed.colours),
     count = places.length,
     depth = count <= 2 ? 1 : count <= 4 ? 2 : count <= 16 ? 4 : 8
   const at = indexed.at
   for (let i = 0; i < at.length; i++) at[i] = places[at[i]!]!
   return file(width, height, depth, INDEXED, [
-    ['PLTE', colours],
+    ['PLTE', listed],
     ...(alphas.length > 0 ? [['tRNS', alphas] as const] : []),
-    ['IDAT', zlib(lines(packed(at, width, depth), height), LEVEL)],
+    ['IDAT', zlibSync(lines(packed(at, width, depth), height), LEVEL)],
   ])
 }
 
-/** Which colour each pixel has, and the colours, premultiplied, as words of four bytes. */
+/** From which share of the pixels on that differ from the one before them filters save more than they cost. */
+const SMOOTH = 0.2
+
+function isSmooth({ width, height, data }: Pixels): boolean {
+  const words = wordsOf(data, width * height)
+  let changes = 0
+  for (let i = 1; i < words.length; i++) if (words[i] !== words[i - 1]) changes++
+  return changes > SMOOTH * words.length
+}
+
+/** Pixels as words of four bytes. */
+const wordsOf = (data: Pixels['data'], count: number): Uint32Array =>
+  data.byteOffset % 4 === 0
+    ? new Uint32Array(data.buffer, data.byteOffset, count)
+    : new Uint32Array(data.slice(0, count * 4).buffer)
+
+/** Which colour each pixel has, and the colours as words of four bytes. */
 type Indices = { readonly at: Uint8Array; readonly colours: Uint32Array }
 
 /** The colours of pixels in the order they come in; null where they are too many for a palette. */
 function indices({ width, height, data }: Pixels): Indices | null {
   const count = width * height,
-    words =
-      data.byteOffset % 4 === 0
-        ? new Uint32Array(data.buffer, data.byteOffset, count)
-        : new Uint32Array(data.slice(0, count * 4).buffer)
+    words = wordsOf(data, count)
   const most = Math.min(MOST, Math.max(1, Math.floor(COLOURFUL * count)))
   // A table with open addressing, four times as large as what it takes.
   const slots = new Int16Array(4 * MOST).fill(-1),
@@ -70,9 +87,9 @@ function indices({ width, height, data }: Pixels): Indices | null {
 /** Colours as a palette has them, those that are not opaque first, so that only they need alpha; and where each went. */
 type Palette = { readonly colours: Uint8Array; readonly alphas: Uint8Array; readonly places: Uint8Array }
 
-function palette(premultiplied: Uint32Array): Palette {
-  const straight = straightAlpha(new Uint8Array(premultiplied.slice().buffer)),
-    count = premultiplied.length,
+function palette(words: Uint32Array): Palette {
+  const straight = new Uint8Array(words.slice().buffer),
+    count = words.length,
     ranks = new Float64Array(count)
   let opaque = 0
   for (let i = 0; i < count; i++) {

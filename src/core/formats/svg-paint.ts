@@ -101,7 +101,7 @@ export function shadowDefinition({ x, y, blur, color }: ResolvedShadow, ground: 
     'flood-color': flood.color,
     ...(flood.opacity < 1 && { 'flood-opacity': number(flood.opacity) }),
   })}/>`
-  // A rasteriser takes a layer for all of it, and ours does not survive one far larger than its picture.
+  // A rasteriser takes a layer for all of it, and one in wide use does not survive one far larger than its picture.
   const area = { x: '0', y: '0', width: `${size}`, height: `${size}` }
   return definition('filter', { filterUnits: 'userSpaceOnUse', ...area, 'color-interpolation-filters': 'sRGB' }, text)
 }

@@ -100,8 +100,8 @@ function isPlain({ veil, runs: [only, ...more] }: Exclude<Run, Shape>): boolean 
 
 /**
  * Runs that are painted as layers, without what lies outside of the square: a rasteriser takes a layer for what it
- * covers, and ours does not survive one that covers nothing of its picture, nor one in another whose origin lies far
- * from it, so what holds layers is cut not far beyond.
+ * covers, and one in wide use does not survive one that covers nothing of its picture, nor one in another whose origin
+ * lies far from it, so what holds layers is cut not far beyond.
  */
 function seenRuns(runs: readonly Run[], size: number, isCut = false): Run[] {
   return runs.flatMap((run): Run[] => {

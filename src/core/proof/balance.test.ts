@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { BOOK } from '../../testing/book'
@@ -5,17 +6,24 @@ import { familySnags } from '../checks/checks'
 import { ALIKE, type Sibling } from '../checks/family'
 import { LookAlikes } from './look-alikes'
 import { readPathData } from '../formats/path-reader'
+import { readSetFile } from '../formats/set-file'
+import { evaluateAll } from '../drawing/evaluate/evaluate'
+import { inkOfAll } from '../drawing/evaluate/ink'
+import { type Segment, segmentBounds } from '../geometry/segment'
+import { drawingFor } from '../set/masters'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { DrawingObject } from '../drawing/model/object'
 import { area } from '../geometry/area'
 import { combine } from '../planar/boolean'
 import { balanceOf } from './balance'
 import { broughtIn } from './bring-in'
-import { coverage, likeness } from './coverage'
+import { coverOf } from '../raster/cover'
+import { likeness } from './look-alikes'
 import { crispness } from './crispness'
 import { oklab, oklabDistance } from './oklab'
 
 const scene = sceneOf(BOOK)
+const demo = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
 const ink = { fill: 'ink', stroke: 'none', weight: 'main' } as const
 const box = (x: number, y: number, w: number, h: number): DrawingObject => ({
   kind: 'rectangle',
@@ -55,7 +63,7 @@ describe('how much of each pixel is covered', () => {
             role: i % 2 ? ('flips' as const) : ('adds' as const),
           })),
         )
-        const cover = coverage(path, 32, 32)
+        const cover = coverOf(path, 32, 32)
         expect(Math.max(...cover)).toBeLessThanOrEqual(1 + 1e-6)
         const inside = cover.reduce((sum, one) => sum + one, 0)
         expect(Math.abs(inside - area(path))).toBeLessThan(0.02 * area(path) + 0.1)
@@ -65,7 +73,7 @@ describe('how much of each pixel is covered', () => {
   })
 
   it('is exact for what lies on half pixels', () => {
-    const cover = coverage(readPathData('M4 4H10.5V8H4z'), 24, 24)
+    const cover = coverOf(readPathData('M4 4H10.5V8H4z'), 24, 24)
     expect(cover[4 * 24 + 9]).toBeCloseTo(1, 6)
     expect(cover[4 * 24 + 10]).toBeCloseTo(0.5, 6)
     expect(cover[4 * 24 + 11]).toBe(0)
@@ -81,6 +89,54 @@ describe('crispness', () => {
     expect(crispness(path, 24, 16)).toMatchObject({ length: 46, crisp: 0 })
     expect(crispness(path, 24, 12)).toMatchObject({ crisp: 30, blurred: [{ off: 0.5 }], greys: 8 })
     expect(crispness(path, 24, 12).blurred[0]).toMatchObject({ from: { y: 11 }, to: { y: 11 } })
+  })
+
+  it('is seen in the pixels: beside a crisp edge each is full or empty where nothing else passes, and else one is grey', () => {
+    const { icons, rules } = demo
+    let looked = 0
+    for (const icon of icons)
+      for (const size of rules.sizes) {
+        const { objects, rules: book } = drawingFor(icon, rules, size)
+        const ink = inkOfAll(evaluateAll(objects, sceneOf(book))),
+          k = size / book.grid.size
+        const cover = coverOf(ink, book.grid.size, size)
+        const isClear = (x: number, y: number, but: Segment) =>
+          !ink.some(({ segments }) =>
+            segments.some((one) => {
+              const box = segmentBounds(one)
+              return (
+                one !== but &&
+                box.x * k < x + 1 &&
+                (box.x + box.w) * k > x &&
+                box.y * k < y + 1 &&
+                (box.y + box.h) * k > y
+              )
+            }),
+          )
+        const blurred = new Set(
+          crispness(ink, book.grid.size, size).blurred.map(({ from, to }) => `${from.x} ${from.y} ${to.x} ${to.y}`),
+        )
+        for (const { segments } of ink)
+          for (const edge of segments) {
+            const { kind, from, to } = edge
+            const along = from.y === to.y ? 'x' : 'y',
+              across = along === 'x' ? 'y' : 'x'
+            if (kind !== 'line' || from[across] !== to[across]) continue
+            const [start, end] = [from[along] * k, to[along] * k].sort((a, b) => a - b) as [number, number]
+            const isBlurred = blurred.has(`${from.x} ${from.y} ${to.x} ${to.y}`),
+              boundary = Math.round(from[across] * k)
+            for (let i = Math.ceil(start); i + 1 <= end; i++) {
+              const beside = [boundary - 1, boundary].map(
+                (at) => (along === 'x' ? [i, at] : [at, i]) as [number, number],
+              )
+              if (!beside.every(([x, y]) => x >= 0 && y >= 0 && x < size && y < size && isClear(x, y, edge))) continue
+              const greys = beside.filter(([x, y]) => Math.abs(cover[y * size + x]! - 0.5) < 0.5 - 1.5 / 255)
+              expect(greys.length, `${icon.name} ${size} ${from.x} ${from.y}`).toBe(isBlurred ? 1 : 0)
+              looked++
+            }
+          }
+      }
+    expect(looked).toBeGreaterThan(1000)
   })
 })
 

@@ -11,10 +11,10 @@ import { convexHull, polygonArea } from '../geometry/hull'
 import { type Path, segmentCount } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
+import { coverOf } from '../raster/cover'
 import type { Rules } from '../rules/rules'
 import { drawingFor } from '../set/masters'
 import { type Icon, masterFor } from '../set/set'
-import { coverage } from './coverage'
 import { crispness } from './crispness'
 import { oklab } from './oklab'
 import { enclosingCircle } from './optical-centre'
@@ -70,9 +70,9 @@ function tones(shapes: readonly Shape[], ground: string, grid: number): Float32A
       1,
       Math.abs(oklab(colourIn(paint))[0] - oklab(ground)[0]) / FULL + chromaApart(colourIn(paint), ground),
     )
-    const part = coverage(path, grid, COMPARED)
+    const part = coverOf(path, grid, COMPARED)
     for (let i = 0; i < cover.length; i++) {
-      const k = Math.min(1, part[i]!) * paint.opacity
+      const k = part[i]! * paint.opacity
       cover[i] = cover[i]! * (1 - k) + tone * k
     }
   }

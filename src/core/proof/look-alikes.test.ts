@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { likeness } from './coverage'
-import { LookAlikes } from './look-alikes'
+import { likeness, LookAlikes } from './look-alikes'
 
 /** Pictures as icons are: a few discs of ink, some of them nearly another. */
 const cover = fc

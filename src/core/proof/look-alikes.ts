@@ -1,5 +1,3 @@
-import { likeness } from './coverage'
-
 /** A picture by its coverage: `cover` of 16 × 16 pixels, 0 to 1; null where nothing is painted. */
 type Seen = { readonly id: string; readonly balance: { readonly cover: Float32Array } | null }
 
@@ -43,6 +41,17 @@ function mostAlike(a: Blocks, b: Blocks): number {
     either += Math.max(a.sums[i]!, b.sums[i]!)
   }
   return either === 0 ? 1 : both / either + SLACK
+}
+
+/** How much alike two pictures of one size are, 0 to 1: what both cover of what either does. */
+export function likeness(a: Float32Array, b: Float32Array): number {
+  let both = 0,
+    either = 0
+  for (let i = 0; i < a.length; i++) {
+    both += Math.min(a[i]!, b[i]!)
+    either += Math.max(a[i]!, b[i]!)
+  }
+  return either === 0 ? 1 : both / either
 }
 
 /**

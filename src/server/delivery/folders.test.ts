@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { iconSvg } from '../../core/formats/drawn'
 import { decoded } from '../../testing/decoded'
-import { apart, DeliveredSets, proof } from '../../testing/delivered'
+import { apart, DeliveredSets, proof, seenByPeer } from '../../testing/delivered'
 import { svgOfVector } from '../../testing/vector-svg'
 
 /** What the folders of a delivery say of their pictures, beside the pictures. */
@@ -99,7 +99,7 @@ describe('a folder', () => {
         const both = layers.slice(0, 2).map(({ svg }) => svg.replace(/<svg[^>]*>/, '<svg>').slice(5, -7))
         const shown = `<svg xmlns="http://www.w3.org/2000/svg" width="512" height="512" viewBox="${side / 6} ${side / 6} ${(side * 2) / 3} ${(side * 2) / 3}">${both.map((body, i) => body.replaceAll(/(id="|url\(#)/g, `$1l${i}`)).join('')}</svg>`
         const shop = decoded(readFileSync(join(folder, 'skerry', 'android', name, 'shop-512.png')))
-        expect(apart(await proof(shown, 512), shop).mean, name).toBeLessThan(1)
+        expect(apart(seenByPeer(shown, 512), shop).mean, name).toBeLessThan(1)
       }
       for (const [density, scale] of Object.entries({ mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 }))
         for (const file of ['ic_launcher.png', 'ic_launcher_round.png'])
@@ -123,7 +123,7 @@ describe('a folder', () => {
       const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${grid} ${grid}" color="#14231f">${body.join('')}</svg>`
       const drawn = execFileSync('rsvg-convert', ['-w', '96', '-h', '96'], { input: svg })
       expect(
-        apart(decoded(drawn), await proof(iconSvg(quayside.icons[i]!, quayside.rules, 'light'), 96)).mean,
+        apart(decoded(drawn), proof(iconSvg(quayside.icons[i]!, quayside.rules, 'light'), 96)).mean,
         name,
       ).toBeLessThan(1.5)
     }

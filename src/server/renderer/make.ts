@@ -1,5 +1,6 @@
 import { strToU8 } from 'fflate'
 import { png } from '../../core/formats/png'
+import { rasterised } from '../../core/formats/rasterised'
 import type { Documents, Drawn } from '../../core/formats/drawn'
 import type { Icon } from '../../core/set/set'
 import type { DeliveredFile } from '../../core/targets/archive'
@@ -8,7 +9,6 @@ import { filesOfIcon, filesOfSet } from '../../core/targets/plan'
 import { Portrait } from '../../core/targets/portrait'
 import type { Family, Fault, MadeOfIcon, MadeOfSet, Picture } from '../../core/targets/target'
 import { font, icns, ico, pdf } from './containers'
-import { startRasteriser } from './raster'
 
 /** What an icon is delivered as: its files, its pieces of files of the whole set by their paths, and what speaks against it. */
 export type MadeIcon = {
@@ -68,26 +68,19 @@ async function bytesOfIcon(
     case 'raster':
       return pictureOf(made.picture, portrait)
     case 'ico':
-      return ico(await picturesOf(made.pictures, portrait))
-    case 'icns': {
-      const pictures = await picturesOf(made.pictures, portrait)
-      return icns(made.pictures.map(({ pixels }, i) => ({ pixels, png: pictures[i]! })))
-    }
+      // What reads these files takes pictures of 32 bits only.
+      return ico(made.pictures.map((picture) => pictureOf(picture, portrait, '32 bits')))
+    case 'icns':
+      return icns(
+        made.pictures.map((picture) => ({ pixels: picture.pixels, png: pictureOf(picture, portrait, '32 bits') })),
+      )
     case 'pdf':
       return pdf(made.svg(portrait))
   }
 }
 
-async function picturesOf(pictures: readonly Picture[], portrait: Portrait): Promise<Uint8Array[]> {
-  const all: Uint8Array[] = []
-  for (const picture of pictures) all.push(await pictureOf(picture, portrait))
-  return all
-}
-
-async function pictureOf({ pixels, svg }: Picture, portrait: Portrait): Promise<Uint8Array> {
-  const rasterise = await startRasteriser()
-  return png(rasterise(svg(portrait), { side: 'width', pixels }))
-}
+const pictureOf = ({ pixels, svg }: Picture, portrait: Portrait, colours?: '32 bits'): Uint8Array =>
+  png(rasterised(svg(portrait), pixels), colours)
 
 /** The files of a set as a whole, of the pieces of its icons in their order. */
 export async function madeSet(

@@ -1,7 +1,7 @@
 import { imageSize } from 'image-size'
 import { png } from '../../core/formats/png'
 import { done, failed, type Result } from '../failure'
-import { startRasteriser } from './raster'
+import { startForeignRasteriser } from './foreign-drawing'
 
 /** The most pixels along a side of a picture that is taken. */
 const MOST = 8000
@@ -47,10 +47,10 @@ export async function readPictureFile(bytes: Uint8Array): Promise<Result<ReadPic
 }
 
 async function drawn(bytes: Uint8Array): Promise<Result<ReadPicture>> {
-  const rasterise = await startRasteriser()
+  const rasterise = await startForeignRasteriser()
   try {
-    const { width, height, data } = rasterise(bytes, { side: 'longer', pixels: DRAWN })
-    return done({ kind: 'image/png', w: width, h: height, bytes: png({ width, height, data }) })
+    const pixels = rasterise(bytes, DRAWN)
+    return done({ kind: 'image/png', w: pixels.width, h: pixels.height, bytes: png(pixels) })
   } catch (error) {
     if (error instanceof WebAssembly.RuntimeError) throw error
     return failed('invalid', 'This SVG file cannot be drawn.')

@@ -1,7 +1,7 @@
 'use client'
 
 import { memo, useDeferredValue, useMemo, useState } from 'react'
-import { likeness } from '@/core/proof/coverage'
+import { likeness } from '@/core/proof/look-alikes'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import { SnagList } from './snag-list'

@@ -1,0 +1,66 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { lineIcons } from '../../testing/line-icons'
+import { pixelsOf as pixelsOfPeer } from '../../testing/rasterise'
+import { sampledPicture } from '../../testing/sampled-picture'
+import { Portrait } from '../targets/portrait'
+import { dressed } from '../targets/dress'
+import { rasterised } from './rasterised'
+import { readDocument } from './read-document'
+import { readSetFile } from './set-file'
+
+const setOf = (name: string) => readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!
+
+/** How far a document's pixels are off what is seen by looking at thousands of places of each. */
+function off(svg: string, size: number): number {
+  const own = rasterised(svg, size).data,
+    seen = sampledPicture(readDocument(svg), size)
+  let most = 0
+  for (let i = 0; i < own.length; i++) {
+    // Colours count as much as they are opaque.
+    const k = i % 4 === 3 ? 1 : seen[i - (i % 4) + 3]! / 255
+    most = Math.max(most, k * Math.abs(own[i]! - seen[i]!))
+  }
+  return most
+}
+
+describe('documents as pixels', () => {
+  it('of the demo and of icons of others are within 2 of 255 of their true coverage', () => {
+    const { icons, rules } = setOf('quayside')
+    const demo = icons
+      .filter((_, i) => i % 5 === 0)
+      .flatMap((icon) =>
+        [16, 20].map((size) => [new Portrait(icon, rules, null).document(size, 'light'), size] as const),
+      )
+    for (const [svg, size] of [...demo, ...lineIcons(6).map((svg) => [svg, 20] as const)])
+      expect(off(svg, size), svg).toBeLessThanOrEqual(2)
+  })
+
+  it('of app icons are what another rasteriser draws, but for edges that lie under others, which it lets through', () => {
+    const { icons, rules } = setOf('skerry-app')
+    for (const icon of icons) {
+      const svg = dressed(new Portrait(icon, rules, null), 240, {
+        share: 0.9,
+        plate: 'own',
+        fallback: null,
+        ground: 'dark',
+        cut: 'squircle',
+      })
+      const own = rasterised(svg, 240).data,
+        theirs = pixelsOfPeer(svg, 240)
+      let sum = 0
+      for (let i = 0; i < own.length; i++)
+        sum += Math.abs((i % 4 === 3 ? own[i]! : (own[i]! * own[i - (i % 4) + 3]!) / 255) - theirs[i]!)
+      expect(sum / own.length, icon.name).toBeLessThan(0.6)
+    }
+  })
+
+  it('are refused where they hold what this program does not write', () => {
+    const document = (body: string) => `<svg viewBox="0 0 24 24">${body}</svg>`
+    expect(() => rasterised(document('<image href="#"/>'), 16)).toThrow('“image”')
+    expect(() => rasterised(document('<path d="M0 0h1z" fill="wheat"/>'), 16)).toThrow('“wheat”')
+    expect(() => rasterised(document('<g mask="url(#gone)"><path d="M0 0h1z"/></g>'), 16)).toThrow('not defined')
+    expect(() => rasterised('<svg viewBox="0 0 24 24"><g></svg>', 16)).toThrow('“svg” ends')
+    expect(() => rasterised('<svg viewBox="0 0 24 24">text</svg>', 16)).toThrow('cannot be read')
+  })
+})

@@ -1,0 +1,52 @@
+import type { Segment } from '../geometry/segment'
+import { arrange } from '../planar/arrangement'
+import { type Look, lookOf, NOTHING } from './colours'
+import { type Area, areasOf, type Item } from './items'
+
+/** An edge of a picture and what is seen on either side of it, as numbers of looks; `left` of it with y upwards. */
+export type Edge = { readonly segment: Segment; readonly left: number; readonly right: number }
+
+/**
+ * A picture as the regions in which one thing is seen, by the edges between them. The first look is nothing: that of all
+ * that lies outside.
+ */
+export type Regions = { readonly looks: readonly Look[]; readonly edges: readonly Edge[] }
+
+/**
+ * Items without shadows as regions: their areas are laid over each other once, and each face of that has one look. So
+ * each pixel is the mean of what is seen in it, by exact areas, whatever abuts or overlaps in it. Throws as arrangements
+ * do.
+ */
+export function regionsOf(items: readonly Item[]): Regions {
+  const areas = areasOf(items)
+  const { edges, face, windings } = arrange(areas.map(({ path }) => path))
+  const looks: Look[] = [NOTHING],
+    byColour = new Map<string, number>()
+  const numberOf = (look: Look): number => {
+    if (look.kind === 'flat' && look.colour[3] === 0) return 0
+    if (look.kind === 'changing') return looks.push(look) - 1
+    const key = look.colour.join()
+    let number = byColour.get(key)
+    if (number === undefined) byColour.set(key, (number = looks.push(look) - 1))
+    return number
+  }
+  const byCover = new Map<string, number>()
+  const order = new Map(areas.map((area, i) => [area, i]))
+  const lookIn = windings.map((times) => {
+    const key = areas.map(({ rule }, i) => (isIn(times[i]!, rule) ? 1 : 0)).join('')
+    let number = byCover.get(key)
+    if (number === undefined)
+      byCover.set(key, (number = numberOf(lookOf(items, (area) => isIn(times[order.get(area)!]!, area.rule)))))
+    return number
+  })
+  return {
+    looks,
+    edges: edges.flatMap(({ segment }, i) => {
+      const left = lookIn[face[2 * i]!]!,
+        right = lookIn[face[2 * i + 1]!]!
+      return left === right ? [] : [{ segment, left, right }]
+    }),
+  }
+}
+
+const isIn = (times: number, rule: Area['rule']): boolean => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)

@@ -1,0 +1,159 @@
+import type { Changing, Look, Premultiplied } from './colours'
+import { addLine, type Cells, emptyCells, type Step } from './coverage'
+import { type Lines, linesOf, type View } from './lines'
+import type { Edge, Regions } from './regions'
+
+/** How many pixels are added up at a time: as many as stay near the processor. */
+const BAND = 2 ** 16
+
+/**
+ * Is told the rows of a picture from the top: its number, and for each pixel what is seen in it on the mean, four
+ * numbers, 0 to 1. `changed` is 1 where a pixel differs from the one before it; it is never 1 in a row of nothing.
+ */
+type RowTaker = (row: number, colours: Float64Array, changed: Uint8Array) => void
+
+/** Goes through regions row by row: each pixel is the mean of what is seen in it, by area. Rows of nothing are left out. */
+export function eachRow(regions: Regions, view: View, width: number, height: number, take: RowTaker): void {
+  const { looks, edges } = regions
+  const lines = linesOf(edges, view)
+  const flat = stepsOf(edges, looks)
+  const changing = looks.flatMap((one, number) =>
+    one.kind === 'changing'
+      ? [
+          changingLook(
+            one,
+            edges.map((edge) => membership(edge, number)),
+            lines,
+          ),
+        ]
+      : [],
+  )
+  const rows = Math.max(1, Math.min(height, Math.floor(BAND / width)))
+  const colours = new Float64Array(4 * width),
+    changed = new Uint8Array(width)
+  const cells = emptyCells(width, rows, 4),
+    covers = changing.map(() => emptyCells(width, rows, 1))
+  for (let top = 0; top < height; top += rows) {
+    const count = Math.min(rows, height - top)
+    accumulate(lines, flat, top, cells)
+    changing.forEach(({ steps, first, last }, i) => {
+      if (first < top + count && last > top) accumulate(lines, steps, top, covers[i]!)
+    })
+    for (let row = 0; row < count; row++) {
+      const y = top + row
+      let isSeen = flatRow(cells, row, colours, changed)
+      changing.forEach(({ look, first, last }, i) => {
+        if (y + 1 <= first || y >= last) return
+        isSeen = true
+        changingRow(covers[i]!, row, view, y, look, colours, changed)
+      })
+      if (isSeen) take(y, colours, changed)
+    }
+  }
+}
+
+/** A look that changes from place to place, on which side of each edge it is seen, and between which rows. */
+type ChangingLook = {
+  readonly look: Changing
+  readonly steps: readonly (Step | null)[]
+  readonly first: number
+  readonly last: number
+}
+
+function changingLook(look: Changing, steps: readonly (Step | null)[], { places, edges, count }: Lines): ChangingLook {
+  let first = Infinity,
+    last = -Infinity
+  for (let i = 0; i < count; i++) {
+    if (!steps[edges[i]!]) continue
+    first = Math.min(first, places[4 * i + 1]!, places[4 * i + 3]!)
+    last = Math.max(last, places[4 * i + 1]!, places[4 * i + 3]!)
+  }
+  return { look, steps, first, last }
+}
+
+/** The difference that each edge makes in what is seen, of flat colours; null where it makes none. */
+const stepsOf = (edges: readonly Edge[], looks: readonly Look[]): (Step | null)[] =>
+  edges.map(({ left, right }) => {
+    const a = flatColour(looks[left]!),
+      b = flatColour(looks[right]!)
+    const step = [b[0] - a[0], b[1] - a[1], b[2] - a[2], b[3] - a[3]] as const
+    return step.some((part) => part !== 0) ? step : null
+  })
+
+const CLEAR: Readonly<Premultiplied> = [0, 0, 0, 0]
+
+const flatColour = (look: Look): Readonly<Premultiplied> => (look.kind === 'flat' ? look.colour : CLEAR)
+
+const IN: Step = [1, 0, 0, 0],
+  OUT: Step = [-1, 0, 0, 0]
+
+const membership = ({ left, right }: Edge, number: number): Step | null =>
+  right === number ? IN : left === number ? OUT : null
+
+/** Adds up lines in cells that begin with a row of the picture; what was in them before is gone. */
+function accumulate({ places, edges, count }: Lines, steps: readonly (Step | null)[], top: number, cells: Cells): void {
+  cells.data.fill(0)
+  for (let i = 0; i < count; i++) {
+    const step = steps[edges[i]!]
+    if (step)
+      addLine(cells, places[4 * i]!, places[4 * i + 1]! - top, places[4 * i + 2]!, places[4 * i + 3]! - top, step)
+  }
+}
+
+/** Sums up a row of flat colours; false where there is nothing in it. */
+function flatRow({ data, stride, width }: Cells, row: number, colours: Float64Array, changed: Uint8Array): boolean {
+  let r = 0,
+    g = 0,
+    b = 0,
+    a = 0,
+    isSeen = false
+  for (let x = 0, i = 4 * row * stride; x < width; x++, i += 4) {
+    const dr = data[i]!,
+      dg = data[i + 1]!,
+      db = data[i + 2]!,
+      da = data[i + 3]!
+    const isNew = dr !== 0 || dg !== 0 || db !== 0 || da !== 0
+    changed[x] = isNew ? 1 : 0
+    if (isNew) {
+      isSeen = true
+      r += dr
+      g += dg
+      b += db
+      a += da
+    }
+    colours[4 * x] = r
+    colours[4 * x + 1] = g
+    colours[4 * x + 2] = b
+    colours[4 * x + 3] = a
+  }
+  return isSeen
+}
+
+/** Differences of coverage this small are what rounding leaves of none. */
+const NONE = 1e-9
+
+const seen: Premultiplied = [0, 0, 0, 0]
+
+/** Adds what changes from place to place to a row, by how much of each pixel it covers. */
+function changingRow(
+  { data, stride, width }: Cells,
+  row: number,
+  view: View,
+  y: number,
+  { at }: Changing,
+  colours: Float64Array,
+  changed: Uint8Array,
+): void {
+  let cover = 0
+  for (let x = 0; x < width; x++) {
+    const before = cover
+    cover += data[row * stride + x]!
+    if (before >= NONE || cover >= NONE) changed[x] = 1
+    if (cover < NONE) continue
+    at(view.x + (x + 0.5) / view.scale, view.y + (y + 0.5) / view.scale, seen)
+    colours[4 * x]! += cover * seen[0]
+    colours[4 * x + 1]! += cover * seen[1]
+    colours[4 * x + 2]! += cover * seen[2]
+    colours[4 * x + 3]! += cover * seen[3]
+  }
+}
