@@ -3,7 +3,7 @@ import { inkCentroid } from '../proof/optical-centre'
 import { flattened } from '../geometry/flat'
 import { tidy } from '../geometry/tidy'
 import { moveObject } from '../drawing/edit/transform-object'
-import { isStyled } from '../drawing/model/object'
+import { isStyled, kindOf } from '../drawing/model/object'
 import { styleOf } from '../drawing/evaluate/shared-style'
 import { isGradient } from '../drawing/model/paint'
 import { colourOf } from '../drawing/model/values'
@@ -146,7 +146,7 @@ export const lowContrast: Check = {
   word: 'too little contrast on the plate',
   severity: 'warning',
   find({ objects, scene, rules }) {
-    const plate = objects.find(({ kind }) => kind === 'plate')
+    const plate = objects.find((object) => kindOf(object).stands === 'ground')
     if (!plate || !isStyled(plate)) return []
     const { fill } = styleOf(plate, scene)
     if (isGradient(fill) || fill === 'none') return []

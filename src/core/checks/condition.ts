@@ -1,4 +1,4 @@
-import { isCornered } from '../drawing/model/object'
+import { isCornered, kindOf } from '../drawing/model/object'
 import { sweptTwice } from '../geometry/area'
 import type { Checked, Snag } from './check'
 import { keyOf } from './accepting'
@@ -44,9 +44,9 @@ export function conditionOf(checked: Checked): Condition {
 
 const crampedIn = ({ objects, scene }: Checked): string[] =>
   seenIn(objects).flatMap(({ object }) => {
-    if (object.kind !== 'rectangle' || !isCornered(object) || object.corner === 0) return []
-    const radius = scene.radius(object.corner),
-      room = Math.min(object.w, object.h) / 2
+    const room = kindOf(object).room?.(object)
+    if (room === undefined || !isCornered(object) || object.corner === 0) return []
+    const radius = scene.radius(object.corner)
     return radius > room + 1e-9
       ? [`The radius ${said(radius)} does not fit “${object.name}”, which has room for ${said(room)}.`]
       : []

@@ -1,5 +1,5 @@
 import { extent } from '../drawing/evaluate/extent'
-import { isContainer, isStyled } from '../drawing/model/object'
+import { isStyled, kindOf } from '../drawing/model/object'
 import { refusalIn } from '../drawing/evaluate/evaluate'
 import { styleOf } from '../drawing/evaluate/shared-style'
 import type { Check } from './check'
@@ -12,8 +12,8 @@ export const invisible: Check = {
   severity: 'warning',
   find: ({ objects, scene, rules }) =>
     seenIn(objects).flatMap(({ object, parents, isFree }) => {
-      if (parents.some((parent) => isStyled(parent) || parent.kind !== 'group' || parent.mask)) return []
-      if (isContainer(object) && object.kind === 'group') return []
+      if (parents.some((parent) => isStyled(parent) || kindOf(parent).isMask?.(parent) !== false)) return []
+      if (kindOf(object).isMask) return []
       if (refusalIn(object, scene)) return []
       const why = reason()
       if (!why) return []

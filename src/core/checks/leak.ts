@@ -1,8 +1,10 @@
+import { editable } from '../drawing/edit/editable'
 import { closeContour } from '../drawing/edit/node-edit'
 import { distance } from '../geometry/point'
 import { LEAK } from '../geometry/tolerance'
 import type { Check } from './check'
 import { replacing, said, seenIn } from './seen'
+import { kindOf } from '../drawing/model/object'
 import { styleOf } from '../drawing/evaluate/shared-style'
 
 /** Open contours whose ends nearly meet. */
@@ -13,8 +15,9 @@ export const leak: Check = {
   find: ({ objects, rules, scene }) =>
     seenIn(objects).flatMap((one) => {
       const { object } = one
-      if (object.kind !== 'path' || styleOf(object, scene).dash) return []
-      return object.contours.flatMap(({ closed, nodes }, contour) => {
+      const path = kindOf(object).runs ? editable(object, scene) : null
+      if (!path || styleOf(path, scene).dash) return []
+      return path.contours.flatMap(({ closed, nodes }, contour) => {
         const first = nodes[0]!,
           last = nodes.at(-1)!,
           gap = distance(first, last)
@@ -24,7 +27,7 @@ export const leak: Check = {
             sentence: `“${object.name}” nearly closes: its ends are ${said(gap)} apart.`,
             objects: [object.id],
             spot: { at: { x: first.x, y: first.y }, to: { x: last.x, y: last.y } },
-            ...replacing(one, closeContour(object, contour)),
+            ...replacing(one, closeContour(path, contour)),
           },
         ]
       })

@@ -1,5 +1,5 @@
 import { extent } from '../drawing/evaluate/extent'
-import { type DrawingObject, isContainer, type OfKind } from '../drawing/model/object'
+import { type DrawingObject, type Framed, isFramed, kindOf } from '../drawing/model/object'
 import { moveObject } from '../drawing/edit/transform-object'
 import { boxCentre } from '../geometry/box'
 import { distance, type Point } from '../geometry/point'
@@ -10,10 +10,10 @@ import { NEARLY, SAME } from './tolerance'
 /** True of a distance that was meant to be none and is not. */
 const isNearly = (away: number, unit: number): boolean => away > SAME * unit && away < NEARLY * unit
 
-type Round = Seen & { readonly object: OfKind<'ellipse'> }
+type Round = Seen & { readonly object: Framed }
 const isRound = (one: Seen): one is Round =>
-  one.object.kind === 'ellipse' && Math.abs(one.object.w - one.object.h) < 1e-6
-const centreOf = ({ x, y, w, h }: OfKind<'ellipse'>): Point => ({ x: x + w / 2, y: y + h / 2 })
+  isFramed(one.object) && kindOf(one.object).fills === 'ellipse' && Math.abs(one.object.w - one.object.h) < 1e-6
+const centreOf = ({ x, y, w, h }: Framed): Point => ({ x: x + w / 2, y: y + h / 2 })
 
 /** Circles that nearly share their centre. */
 export const nearlyConcentric: Check = {
@@ -82,8 +82,8 @@ export const nearlyCentred: Check = {
       middle = rules.grid.size / 2
     return seenIn(objects).flatMap((one) => {
       // Of other kinds the middle of the box says nothing: a part that is turned has it anywhere.
-      const { kind } = one.object
-      if (one.parents.length > 0 || (kind !== 'ellipse' && kind !== 'rectangle' && kind !== 'plate')) return []
+      const { fills, stands } = kindOf(one.object)
+      if (one.parents.length > 0 || (!fills && stands !== 'ground')) return []
       const centre = boxCentre(extent(one.object, scene))
       const by = {
         x: isNearly(Math.abs(centre.x - middle), unit) ? middle - centre.x : 0,
@@ -110,8 +110,7 @@ export const nearlyEqual: Check = {
   find({ objects, rules }) {
     const unit = rules.grid.size / 24
     const sized = seenIn(objects).filter(
-      (one): one is Seen & { object: OfKind<'ellipse' | 'rectangle'> } =>
-        (one.object.kind === 'ellipse' || one.object.kind === 'rectangle') && !isContainer(one.object),
+      (one): one is Seen & { object: Framed } => isFramed(one.object) && kindOf(one.object).fills !== undefined,
     )
     return sized.flatMap((one, i) => {
       const alike = (key: 'w' | 'h') =>

@@ -1,4 +1,5 @@
-import type { DrawingObject, OfKind } from '../drawing/model/object'
+import { editable } from '../drawing/edit/editable'
+import { type DrawingObject, kindOf, type OfKind } from '../drawing/model/object'
 import type { Node, NodeRun } from '../drawing/model/node'
 import { distance, type Point } from '../geometry/point'
 import type { Check, Checked, Found } from './check'
@@ -11,19 +12,20 @@ type At = { readonly contour: number; readonly node: number }
 
 /** What is wrong with nodes of paths: one finding for each path, its first node marked, all of them mended. */
 function inPaths(
-  { objects, rules }: Checked,
+  { objects, rules, scene }: Checked,
   faults: (path: PathObject, unit: number) => readonly At[],
   mended: (path: PathObject, faults: readonly At[]) => DrawingObject | null,
   sentence: (name: string, count: number) => string,
 ): Found[] {
   return seenIn(objects).flatMap((one): Found[] => {
     const { object } = one
-    if (object.kind !== 'path') return []
-    const found = faults(object, rules.grid.size / 24)
+    const path = kindOf(object).runs ? editable(object, scene) : null
+    if (!path) return []
+    const found = faults(path, rules.grid.size / 24)
     const [first] = found
     if (!first) return []
-    const { x, y } = object.contours[first.contour]!.nodes[first.node]!
-    const next = mended(object, found)
+    const { x, y } = path.contours[first.contour]!.nodes[first.node]!
+    const next = mended(path, found)
     const mend = next ? replacing(one, next) : one.isFree ? { mend: { kind: 'remove' as const, ids: [object.id] } } : {}
     return [{ sentence: sentence(object.name, found.length), objects: [object.id], spot: { at: { x, y } }, ...mend }]
   })

@@ -1,4 +1,5 @@
-import type { DrawingObject } from '../drawing/model/object'
+import { laidNodes, withLaidNodes } from '../drawing/edit/laid-nodes'
+import { type DrawingObject, type Framed, isFramed, kindOf } from '../drawing/model/object'
 import type { Point } from '../geometry/point'
 import type { Check } from './check'
 import { replacing, said, seenIn } from './seen'
@@ -30,39 +31,28 @@ const isOn = (value: number, step: number): boolean => Math.abs(value / step - M
 
 /** The places that an object was laid down by. */
 function placesOf(object: DrawingObject): readonly Point[] {
-  switch (object.kind) {
-    case 'line':
-      return [object.from, object.to]
-    case 'path':
-      return object.contours.flatMap(({ nodes }) => nodes)
-    case 'rectangle':
-    case 'ellipse':
-      return object.turn || object.skew
-        ? []
-        : [
-            { x: object.x, y: object.y },
-            { x: object.x + object.w, y: object.y + object.h },
-          ]
-    default:
-      return []
-  }
+  if (!isUprightFrame(object)) return laidNodes(object).flatMap(({ nodes }) => nodes)
+  const { x, y, w, h } = object
+  return [
+    { x, y },
+    { x: x + w, y: y + h },
+  ]
 }
+
+const isUprightFrame = (object: DrawingObject): object is Framed =>
+  isFramed(object) && kindOf(object).fills !== undefined && !object.turn && !object.skew
 
 function onGrid(object: DrawingObject, step: number): DrawingObject {
   const on = (value: number) => Math.round(value / step) * step
-  const there = <P extends Point>(p: P): P => ({ ...p, x: on(p.x), y: on(p.y) })
-  switch (object.kind) {
-    case 'line':
-      return { ...object, from: there(object.from), to: there(object.to) }
-    case 'path':
-      return { ...object, contours: object.contours.map((run) => ({ ...run, nodes: run.nodes.map(there) })) }
-    case 'rectangle':
-    case 'ellipse': {
-      const x = on(object.x),
-        y = on(object.y)
-      return { ...object, x, y, w: on(object.x + object.w) - x, h: on(object.y + object.h) - y }
-    }
-    default:
-      return object
-  }
+  if (!isUprightFrame(object))
+    return withLaidNodes(
+      object,
+      laidNodes(object).map((run) => ({
+        ...run,
+        nodes: run.nodes.map((node) => ({ ...node, x: on(node.x), y: on(node.y) })),
+      })),
+    )
+  const x = on(object.x),
+    y = on(object.y)
+  return { ...object, x, y, w: on(object.x + object.w) - x, h: on(object.y + object.h) - y }
 }

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../drawing/model/object'
+import { type DrawingObject, isFramed, kindOf } from '../drawing/model/object'
 import { moveObject } from '../drawing/edit/transform-object'
 import { crispness, SEEN } from '../proof/crispness'
 import { pathBounds } from '../geometry/path'
@@ -53,7 +53,7 @@ function fitted(object: DrawingObject, { rules, scene }: Checked, pixels: number
   const moved = moveObject(object, { x: tidy(shift('x')), y: tidy(shift('y')) })
   if (isFit(moved)) return moved
   const box = pathBounds(ink(object, scene))
-  if (object.kind !== 'rectangle' || object.turn || object.skew || !box) return null
+  if (!isFramed(object) || kindOf(object).fills !== 'sides' || object.turn || object.skew || !box) return null
   const x = on(box.x) - box.x,
     y = on(box.y) - box.y
   const sized = {

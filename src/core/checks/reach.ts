@@ -1,3 +1,4 @@
+import { kindOf } from '../drawing/model/object'
 import { shownInk } from './ink'
 import { pathBounds } from '../geometry/path'
 import type { Point } from '../geometry/point'
@@ -50,7 +51,7 @@ export const outsideLiveArea: Check = {
 }
 
 /** Something of the drawing's own that fills the square is a ground, and the rest is measured by other rules. */
-export const hasPlate = ({ objects }: Checked): boolean => objects.some(({ kind }) => kind === 'plate')
+export const hasPlate = ({ objects }: Checked): boolean => objects.some((object) => kindOf(object).stands === 'ground')
 
 function furthest({ x, y, w, h }: Box, c: number): { at: { x: number; y: number } } {
   const sides = [
@@ -101,7 +102,7 @@ export const crossesSafeZone: Check = {
     if (!rules.safeZone) return []
     const c = rules.grid.size / 2,
       r = rules.safeZone / 2
-    const front = objects.filter(({ kind }) => kind !== 'plate')
+    const front = objects.filter((object) => kindOf(object).stands !== 'ground')
     const far = shownInk({ ...checked, objects: front })
       .flatMap(({ segments }) => segments.map(({ from }) => from))
       .reduce<{ away: number; at: { x: number; y: number } } | null>((best, at) => {

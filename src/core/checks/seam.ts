@@ -1,4 +1,4 @@
-import { isContainer, isStyled, type Styled } from '../drawing/model/object'
+import { isStyled, kindOf, type Styled } from '../drawing/model/object'
 import { outline } from '../drawing/evaluate/evaluate'
 import { styleOf } from '../drawing/evaluate/shared-style'
 import { nearestOnPath } from '../geometry/nearest'
@@ -27,7 +27,7 @@ export const seam: Check = {
     const filled = seenIn(objects).filter(
       ({ object, parents }) =>
         isStyled(object) &&
-        !parents.some((parent) => parent.kind !== 'group' || parent.underlap || parent.mask) &&
+        !parents.some((parent) => kindOf(parent).isMask?.(parent) !== false || kindOf(parent).underlap?.(parent)) &&
         styleOf(object, scene).fill !== 'none' &&
         styleOf(object, scene).stroke === 'none',
     ) as (Seen & { object: Styled })[]
@@ -45,8 +45,13 @@ export const seam: Check = {
             spot: { at },
             ...(one.isFree &&
               other.isFree &&
-              (group && isContainer(group) && group.kind === 'group'
-                ? { mend: { kind: 'replace' as const, objects: [{ ...group, underlap: UNDERLAP * unit }] } }
+              (group && kindOf(group).withUnderlap
+                ? {
+                    mend: {
+                      kind: 'replace' as const,
+                      objects: [kindOf(group).withUnderlap!(group, UNDERLAP * unit)],
+                    },
+                  }
                 : {
                     mend: {
                       kind: 'gather' as const,

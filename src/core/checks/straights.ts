@@ -1,4 +1,5 @@
 import type { DrawingObject } from '../drawing/model/object'
+import { laidNodes, withLaidNodes } from '../drawing/edit/laid-nodes'
 import type { Node } from '../drawing/model/node'
 import type { Point } from '../geometry/point'
 
@@ -12,23 +13,15 @@ export type Straight = {
 
 /** The straight stretches between nodes that an object was drawn by. */
 export function straightsOf(object: DrawingObject): Straight[] {
-  if (object.kind === 'line')
-    return [
-      {
-        from: object.from,
-        to: object.to,
-        withFrom: (from) => ({ ...object, from }),
-        withTo: (to) => ({ ...object, to }),
-      },
-    ]
-  if (object.kind !== 'path') return []
-  return object.contours.flatMap(({ closed, nodes }, contour) => {
-    const moved = (at: number, { x, y }: Point): DrawingObject => ({
-      ...object,
-      contours: object.contours.map((run, i) =>
-        i === contour ? { ...run, nodes: run.nodes.map((node, k) => (k === at ? { ...node, x, y } : node)) } : run,
-      ),
-    })
+  const runs = laidNodes(object)
+  return runs.flatMap(({ closed, nodes }, contour) => {
+    const moved = (at: number, { x, y }: Point): DrawingObject =>
+      withLaidNodes(
+        object,
+        runs.map((run, i) =>
+          i === contour ? { ...run, nodes: run.nodes.map((node, k) => (k === at ? { ...node, x, y } : node)) } : run,
+        ),
+      )
     return nodes.flatMap((node, i): Straight[] => {
       const next = (i + 1) % nodes.length
       if ((next === 0 && !closed) || !isStraight(node, nodes[next]!)) return []

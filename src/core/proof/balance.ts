@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../drawing/model/object'
+import { type DrawingObject, isContainer, kindOf } from '../drawing/model/object'
 import { evaluateAll } from '../drawing/evaluate/evaluate'
 import { inkOfAll, strokeInkIfQuick } from '../drawing/evaluate/ink'
 import type { ResolvedPaint } from '../drawing/evaluate/resolved'
@@ -48,9 +48,13 @@ function standing(
   objects: readonly DrawingObject[],
   scene: Scene,
 ): { front: readonly DrawingObject[]; ground: string } {
-  const plate = objects.find(({ kind }) => kind === 'plate')
+  const plate = objects.find((object) => kindOf(object).stands === 'ground')
   const front = objects.flatMap((object): readonly DrawingObject[] =>
-    object.kind === 'plate' ? [] : object.kind === 'cast' ? object.members : [object],
+    kindOf(object).stands === 'ground'
+      ? []
+      : kindOf(object).stands === 'shade' && isContainer(object)
+        ? object.members
+        : [object],
   )
   const [shape] = plate && front.length > 0 ? evaluateAll([plate], scene) : []
   return { front: front.length > 0 ? front : objects, ground: shape?.fill ? colourIn(shape.fill) : PAPER }

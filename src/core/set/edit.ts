@@ -1,4 +1,4 @@
-import { withCutCasts } from '../drawing/edit/cut-casts'
+import { withCuts } from '../drawing/edit/cut-by-ground'
 import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit/edit'
 import type { Accepted } from '../drawing/model/accepted'
 import type { Guide } from '../drawing/model/guide'
@@ -47,7 +47,7 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
   switch (edit.kind) {
     case 'draw':
       return withMaster(set, edit, ({ objects }) => ({
-        objects: withCutCasts(objects, applyDrawingEdit(objects, edit.edit)),
+        objects: withCuts(objects, applyDrawingEdit(objects, edit.edit)),
       }))
     case 'guides':
       return withMaster(set, edit, () => ({ guides: edit.guides.length > 0 ? [...edit.guides] : undefined }))

@@ -1,5 +1,5 @@
 import { repainted } from '../drawing/edit/finish'
-import { type DrawingObject, isStyled, type OfKind } from '../drawing/model/object'
+import { type DrawingObject, isStyled, type OfKind, kindOf } from '../drawing/model/object'
 import { styleOf } from '../drawing/evaluate/shared-style'
 import { isShared, type Style, withPaints } from '../drawing/model/style'
 import { mapObjects } from '../drawing/model/tree'
@@ -97,10 +97,11 @@ export function platedEdit(icons: readonly Icon[], rules: Rules, plate: string |
     kind: 'all',
     edits: icons.flatMap((icon): SetEdit[] => {
       const { base, objects } = masterFor(icon)
-      const own = objects.filter((object): object is OfKind<'plate'> => object.kind === 'plate')
+      const own = objects.filter((object) => kindOf(object).stands === 'ground')
       const draw = (edit: DrawingEdit): SetEdit[] => [{ kind: 'draw', icon: icon.id, master: base, edit }]
       if (plate === null) return own.length > 0 ? draw({ kind: 'remove', ids: own.map(({ id }) => id) }) : []
-      if (own.length > 0) return draw({ kind: 'replace', objects: own.map((one) => ({ ...one, plate })) })
+      if (own.length > 0)
+        return draw({ kind: 'replace', objects: own.map((one) => kindOf(one).withPlate!(one, plate)) })
       const laid: OfKind<'plate'> = {
         kind: 'plate',
         id: nextId(),

@@ -1,6 +1,6 @@
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { wholeDrawing } from '../drawing/evaluate/evaluate'
-import type { DrawingObject } from '../drawing/model/object'
+import { type DrawingObject, kindOf } from '../drawing/model/object'
 import { outlined } from '../drawing/evaluate/outlined'
 import type { Shape } from '../drawing/evaluate/shape'
 import { mapObjects, walk } from '../drawing/model/tree'
@@ -21,9 +21,11 @@ const FAR = 3
 
 /** A cast that is not cut by its plate any more, but far outside of it. */
 function castFar(object: DrawingObject): DrawingObject {
-  if (object.kind !== 'cast' || !object.cut) return object
-  const map = (object.cut.map ?? [1, 0, 0, 1]).map((value) => value * FAR) as [number, number, number, number]
-  return { ...object, cut: { ...object.cut, map } }
+  const { cut: cutOf, withCut } = kindOf(object),
+    cut = cutOf?.(object)
+  if (!cut) return object
+  const map = (cut.map ?? [1, 0, 0, 1]).map((value) => value * FAR) as [number, number, number, number]
+  return withCut!(object, { ...cut, map })
 }
 
 /**
@@ -70,7 +72,7 @@ export class Portrait {
   /** What it paints in two: plates, and what lies on them; `beyond` them, where their paint goes to the edges of a picture. */
   layers(size: number, beyond = false): { readonly plate: readonly Shape[]; readonly figure: readonly Shape[] } {
     const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
-    const plates = new Set(objects.filter(({ kind }) => kind === 'plate').map(({ id }) => id))
+    const plates = new Set(objects.filter((object) => kindOf(object).stands === 'ground').map(({ id }) => id))
     const shapes = beyond ? timed(() => wholeDrawing(mapObjects(objects, castFar), sceneOf(rules))) : this.shapes(size)
     const plate = shapes.filter(({ id }) => plates.has(id)),
       figure = shapes.filter(({ id }) => !plates.has(id))
@@ -90,6 +92,6 @@ export class Portrait {
   /** The ids of what is cast. */
   castIds(size: number): ReadonlySet<string> {
     const { objects } = drawingOn(this.icon, this.rules, this.grid(size))
-    return new Set([...walk(objects)].flatMap(({ object }) => (object.kind === 'cast' ? [object.id] : [])))
+    return new Set([...walk(objects)].flatMap(({ object }) => (kindOf(object).stands === 'shade' ? [object.id] : [])))
   }
 }

@@ -50,7 +50,7 @@ export function fixed(object: DrawingObject, scene: Scene, nextId: () => string)
   if (object.kind === 'path') return object
   const { shapes, lost } = kindOf(object)
   if (isStyled(object) && !shapes && lost !== null) return editable(object, scene)
-  if (object.kind === 'group') {
+  if (isContainer(object) && kindOf(object).isMask) {
     const members = object.members.flatMap((member) => fixed(member, scene, nextId) ?? [])
     if (members.length === 0) return null
     return members.every((member, i) => member === object.members[i]) ? object : { ...object, members }

@@ -2,6 +2,7 @@ import type { Point } from '../../geometry/point'
 import type { Path } from '../../geometry/path'
 import type { Transform } from '../../geometry/transform'
 import type { Fitting } from '../edit/fitting'
+import type { Cut } from '../model/cut'
 import type { Frame } from '../model/frame'
 import type { Grip, GripPull, Pulled } from '../model/grip'
 import type { NodeRun } from '../model/node'
@@ -30,6 +31,17 @@ export type Kind<T extends Thing> = {
   readonly combines?: true
   /** The corners of what it comes to can be finished. */
   readonly rounds?: true
+  /**
+   * Where it stands where that is not with the drawing itself: as the `ground` that the rest lies on, or as the `shade`
+   * of its members.
+   */
+  readonly stands?: 'ground' | 'shade'
+  /** What fills the frame that it was laid down by: straight sides, or an ellipse. Of others the frame only follows. */
+  readonly fills?: 'sides' | 'ellipse'
+  /** The nodes that it was laid down by. */
+  readonly runs?: (object: T) => readonly NodeRun[]
+  /** Its members are painted each by itself, as far as a mask of it lets them through; and whether it has one. */
+  readonly isMask?: (object: T) => boolean
   /** The outline that is filled, corners finished. Throws where it cannot be computed. */
   readonly edge: (object: T, scene: Scene) => Path
   /** What it stands for where it is combined with others, where that is not its edge, or of an open line its ink. */
@@ -59,6 +71,18 @@ export type Kind<T extends Thing> = {
    * which is also what is done where nothing is said.
    */
   readonly fit?: (object: T, to: Fitting) => T | null
+  /** The level or plumb line that its members are mirrored at, once; null where they are imaged otherwise. */
+  readonly mirror?: (object: T) => { readonly axis: 'x' | 'y'; readonly at: number } | null
+  /** The largest radius that its corners have room for. */
+  readonly room?: (object: T) => number
+  /** By how much its members are drawn on beneath each other, and the same with more or less of that. */
+  readonly underlap?: (object: T) => number
+  readonly withUnderlap?: (object: T, by: number) => T
+  /** As what a ground cuts what goes as far as its edge. */
+  readonly cuts?: (object: T) => Cut
+  /** What it is cut by, and the same cut by something else or by nothing, unless it is to stay whole. */
+  readonly cut?: (object: T) => Cut | undefined
+  readonly withCut?: (object: T, cut: Cut | undefined) => T
   /** What its copies lie around. */
   readonly middle?: (object: T) => Point | null
   /** The object with each radius that it names or holds, beside its corner, replaced; the same when none changes. */

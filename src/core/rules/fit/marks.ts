@@ -1,8 +1,17 @@
 import { STAYING } from '../../drawing/edit/fitting'
 import { frameCorners } from '../../drawing/model/frame'
-import { isPlumb } from '../../drawing/kinds/mirror/mirror'
 import type { WithStyle } from '../../drawing/kinds/traits'
-import { type DrawingObject, isContainer, isStyled, kindOf, type OfKind } from '../../drawing/model/object'
+import {
+  type Container,
+  type DrawingObject,
+  type Framed,
+  isContainer,
+  isCornered,
+  isFramed,
+  isStyled,
+  kindOf,
+} from '../../drawing/model/object'
+import { laidNodes } from '../../drawing/edit/laid-nodes'
 import type { Scene } from '../../drawing/evaluate/scene'
 import { styleOf } from '../../drawing/evaluate/shared-style'
 import { walk } from '../../drawing/model/tree'
@@ -29,13 +38,14 @@ export function marksOf(
     const kind = kindOf(object)
     if (!kind.fit || kind.fit(object, STAYING) === null) return anchored(object, into)
     const own = isStyled(object) ? paintOf(object) : null
-    if (object.kind === 'mirror' && isPlumb(object)) return imaged(object, paint, into)
     if (isContainer(object)) {
+      const mirror = kind.mirror?.(object)
+      if (mirror) return imaged(object, mirror, paint, into)
       for (const member of object.members)
-        gather(member, object.kind === 'assembly' ? { ...own!, isCut: member.role === 'cuts' } : paint, into)
+        gather(member, kind.combines ? { ...own!, isCut: member.role === 'cuts' } : paint, into)
       return
     }
-    const isOpen = object.kind === 'line' || (object.kind === 'path' && object.contours.some(({ closed }) => !closed))
+    const isOpen = laidNodes(object).some(({ closed }) => !closed)
     const painted = paint && !isOpen && object.by !== 'ink' ? paint : (own ?? paint)
     if (!painted) return
     drawn(object, painted, into)
@@ -60,29 +70,20 @@ export function marksOf(
   }
 
   function drawn(object: DrawingObject, paint: Paint, into: Marks): void {
-    switch (object.kind) {
-      case 'rectangle':
-        middles.push(boxCentre(object))
-        along(object, paint, into)
-        return
-      case 'ellipse':
-        middles.push(boxCentre(object))
-        roundMarks(boxCentre(object), object.w / 2, object.h / 2, null, paint, into)
-        return
-      case 'line':
-        runMarks({ closed: false, nodes: [object.from, object.to] }, 1, paint, into)
-        return
-      case 'path': {
-        const areas = object.contours.map(areaOf)
-        const main = areas.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0)
-        for (const contour of object.contours) runMarks(contour, Math.sign(main) || 1, paint, into)
-      }
+    const { fills } = kindOf(object)
+    if (isFramed(object) && fills) {
+      middles.push(boxCentre(object))
+      if (fills === 'ellipse') roundMarks(boxCentre(object), object.w / 2, object.h / 2, null, paint, into)
+      else along(object, paint, into)
     }
+    const runs = laidNodes(object)
+    const main = runs.map(areaOf).reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0)
+    for (const run of runs) runMarks(run, Math.sign(main) || 1, paint, into)
   }
 
-  /** The sides of a rectangle, as far as they are straight. */
-  function along(object: OfKind<'rectangle'>, paint: Paint, into: Marks): void {
-    const corner = scenes.from.radius(object.corner)
+  /** The sides of a frame, as far as they are straight. */
+  function along(object: Framed, paint: Paint, into: Marks): void {
+    const corner = isCornered(object) ? scenes.from.radius(object.corner) : 0
     const nodes = frameCorners(object)
     runMarks({ closed: true, nodes }, 1, paint, into, 2 * corner)
     if (Math.abs(object.w - object.h) < 1e-9)
@@ -101,9 +102,12 @@ export function marksOf(
   }
 
   /** Members, and their images across a level or plumb line. */
-  function imaged(object: OfKind<'mirror'>, paint: Paint | null, into: Marks): void {
-    const axis: Axis = object.angle % 180 === 0 ? 'y' : 'x'
-    const middle = object.at[axis]
+  function imaged(
+    object: Container,
+    { axis, at: middle }: { readonly axis: Axis; readonly at: number },
+    paint: Paint | null,
+    into: Marks,
+  ): void {
     const own = noMarks()
     for (const member of object.members) gather(member, paint, own)
     const over = (value: number) => 2 * middle - value
@@ -131,7 +135,7 @@ export function marksOf(
   function concentric(): void {
     const rectangles = [...walk(objects)]
       .map(({ object }) => object)
-      .filter((one): one is OfKind<'rectangle'> => one.kind === 'rectangle' && !one.turn && !one.skew)
+      .filter((one): one is Framed => isFramed(one) && kindOf(one).fills === 'sides' && !one.turn && !one.skew)
     for (const one of rectangles) {
       const centre = boxCentre(one)
       for (const axis of AXES) {

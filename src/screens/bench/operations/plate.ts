@@ -1,5 +1,5 @@
 import { Badge } from 'lucide-react'
-import { plateIn } from '@/core/drawing/edit/cut-casts'
+import { groundIn } from '@/core/drawing/edit/cut-by-ground'
 import type { DrawingEdit } from '@/core/drawing/edit/edit'
 import { extentOf } from '@/core/drawing/evaluate/extent'
 import type { DrawingObject } from '@/core/drawing/model/object'
@@ -51,7 +51,7 @@ function plateObject(rules: Rules, name: string): DrawingObject {
 function layPlate(bench: Bench, everywhere: boolean): void {
   const { here } = bench
   if (!here) return
-  const there = plateIn(bench.objects)
+  const there = groundIn(bench.objects)
   if (there && !everywhere) {
     bench.select([there.id])
     return say({ text: `The icon lies on “${there.name}” already: it is selected.` })
@@ -61,7 +61,7 @@ function layPlate(bench: Bench, everywhere: boolean): void {
   const { icons } = bench.session.getState().history.present
   const targets = everywhere
     ? icons
-        .filter((icon) => !plateIn(masterFor(icon).objects))
+        .filter((icon) => !groundIn(masterFor(icon).objects))
         .map((icon) => ({ icon: icon.id, master: masterFor(icon).base }))
     : [here]
   if (targets.length === 0) return say({ text: 'Every icon has a plate already.' })
@@ -94,8 +94,8 @@ export function changePlate(bench: Bench, name: string): void {
 
 /** Brings what lies on the plate to its middle, as large as its padding lets it. */
 function fitOnPlate(bench: Bench): void {
-  const plate = plateIn(bench.objects)
-  if (!plate) return
+  const plate = groundIn(bench.objects)
+  if (plate?.kind !== 'plate') return
   const { padding = 0, w, h } = bench.scene.plate(plate.plate),
     scale = sizeOf(plate)
   const others = bench.objects.filter((object) => object !== plate && !object.hidden)
@@ -133,7 +133,7 @@ function castShadow(bench: Bench): void {
   const cast = {
     kind: 'cast',
     angle: -45,
-    length: plateIn(bench.objects) ? 0 : bench.rules.grid.size / 2,
+    length: groundIn(bench.objects) ? 0 : bench.rules.grid.size / 2,
     style: { fill: swatchIn(rules, SHADE), fillOpacity: 0.25, stroke: 'none', weight: bench.rules.weights[0]!.name },
   } as const
   gather(bench, bench.free, 'Cast', cast, [], rules)
@@ -187,7 +187,7 @@ export function plateCommands(bench: Bench): Command[] {
       needs() {
         const object = bench.one('cast')
         if (!object) return 'Select a cast first.'
-        return !object.whole || plateIn(bench.objects) ? null : 'Put a plate behind the icon first.'
+        return !object.whole || groundIn(bench.objects) ? null : 'Put a plate behind the icon first.'
       },
       run: () => cutCast(bench),
     },
@@ -209,7 +209,7 @@ export function plateCommands(bench: Bench): Command[] {
     {
       id: 'fit-plate',
       name: 'Fit the drawing on its plate',
-      needs: () => open() ?? (plateIn(bench.objects) ? null : 'Put a plate behind the icon first.'),
+      needs: () => open() ?? (groundIn(bench.objects) ? null : 'Put a plate behind the icon first.'),
       run: () => fitOnPlate(bench),
     },
   ]

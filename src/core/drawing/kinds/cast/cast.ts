@@ -8,8 +8,7 @@ import { apply } from '../../../geometry/transform'
 import { swept, vectorOf } from '../../../outline/sweep'
 import { combine } from '../../../planar/boolean'
 import { fittedPlace } from '../../edit/fitting'
-import { ValueName } from '../../model/paint'
-import { LinearMap, PointXY } from '../../model/place'
+import { Cut } from '../../model/cut'
 import { withOpacity } from '../../evaluate/resolved'
 import type { Scene } from '../../evaluate/scene'
 import type { Shape } from '../../evaluate/shape'
@@ -32,7 +31,7 @@ const Cast = z.strictObject({
   angle: Degrees,
   length: z.number().min(0).max(10_000),
   /** The plate of the rules that cuts it, and where that is centred. */
-  cut: z.strictObject({ plate: ValueName, at: PointXY, map: LinearMap.optional() }).optional(),
+  cut: Cut.optional(),
   /** It is not cut, though there be a plate. */
   whole: z.literal(true).optional(),
   fades: z.literal(true).optional(),
@@ -45,6 +44,9 @@ export const cast = defineKind<Cast>({
   word: 'Cast',
   schema: Cast,
   hasMembers: true,
+  stands: 'shade',
+  cut: ({ cut }) => cut,
+  withCut: ({ cut: _, ...rest }, cut) => (rest.whole || !cut ? rest : { ...rest, cut }),
   edge: (object, scene) => united([shadowOf(object, scene), ...solids(object, scene)]),
   solid: (object, scene) => united(solids(object, scene)),
   shapes(object, scene) {

@@ -33,6 +33,7 @@ export const ellipse = defineKind<Ellipse>({
   kind: 'ellipse',
   word: 'Ellipse',
   schema: Ellipse,
+  fills: 'ellipse',
   edge: ellipsePath,
   isSmaller: isPart,
   fit: fittedFrame,

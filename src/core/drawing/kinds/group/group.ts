@@ -37,6 +37,9 @@ export const group = defineKind<Group>({
   word: 'Group',
   schema: Group,
   hasMembers: true,
+  isMask: ({ mask }) => mask !== undefined,
+  underlap: ({ underlap = 0 }) => underlap,
+  withUnderlap: (object, underlap) => ({ ...object, underlap }),
   edge: (object, scene) => joined(object, (member) => scene.edge(member)),
   solid: (object, scene) => joined(object, (member) => scene.solid(member)),
   shapes(object, scene) {

@@ -16,6 +16,7 @@ export const line = defineKind<Line>({
   kind: 'line',
   word: 'Line',
   schema: Line,
+  runs: ({ from, to }) => [{ closed: false, nodes: [from, to] }],
   edge: ({ from, to }) => [polyline([from, to], false)],
   frame: ({ from, to }) => boxAround([from, to])!,
   transform: (object, map) => ({ ...object, from: applyTidy(map, object.from), to: applyTidy(map, object.to) }),

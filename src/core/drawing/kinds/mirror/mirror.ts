@@ -55,6 +55,11 @@ export const mirror = defineKind<Mirror>({
     const { at, angle } = movedAxis(object, map)
     return { ...object, at: { x: tidy(at.x), y: tidy(at.y) }, angle: tidy(angle) }
   },
+  mirror(object) {
+    if (!isPlumb(object)) return null
+    const axis = object.angle % 180 === 0 ? 'y' : 'x'
+    return { axis, at: object.at[axis] }
+  },
   middle: ({ at }) => at,
   fit: (object, to) => (isPlumb(object) ? { ...object, at: fittedPlace(object.at, to) } : null),
   times: ({ folds, flip }) => folds * (flip ? 2 : 1),
@@ -115,7 +120,7 @@ export const mirror = defineKind<Mirror>({
 })
 
 /** Whether its only images are flipped across a level or plumb line. */
-export const isPlumb = ({ folds, flip, angle }: Pick<Mirror, 'folds' | 'flip' | 'angle'>): boolean =>
+const isPlumb = ({ folds, flip, angle }: Pick<Mirror, 'folds' | 'flip' | 'angle'>): boolean =>
   flip && folds === 1 && angle % 90 === 0
 
 /** What a member and its images stand for: closed outlines, those that close with their images among them, or ink. */

@@ -21,6 +21,7 @@ export const path = defineKind<PathObject>({
   kind: 'path',
   word: 'Path',
   schema: PathObject,
+  runs: ({ contours }) => contours,
   edge: (object, scene) => object.contours.flatMap((run) => finishedRun(object, run, scene)),
   filled: (object, edge) => (object.regions ? filledRegions(edge, object.regions) : edge),
   stroked: (object, edge, stroke, style) =>

@@ -23,6 +23,8 @@ export const plate = defineKind<PlateObject>({
   kind: 'plate',
   word: 'Plate',
   schema: PlateObject,
+  stands: 'ground',
+  cuts: ({ plate: name, at, map }) => ({ plate: name, at, ...(map && { map }) }),
   edge: (object, scene) => laidPlate(scene.plate(object.plate), object),
   frame: (object, scene) => pathBounds(scene.edge(object))!,
   transform: movedPlacing,

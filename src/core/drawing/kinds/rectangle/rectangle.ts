@@ -27,6 +27,8 @@ export const rectangle = defineKind<Rectangle>({
   kind: 'rectangle',
   word: 'Rectangle',
   schema: Rectangle,
+  fills: 'sides',
+  room: ({ w, h }) => Math.min(w, h) / 2,
   edge: (object, scene) =>
     finished([polyline(frameCorners(object), true)], (i) => cornerOf(object, scene, object.corners?.[i])),
   fit: fittedFrame,

@@ -1,0 +1,9 @@
+import type { NodeRun } from '../model/node'
+import { type DrawingObject, kindOf } from '../model/object'
+
+/** The nodes that an object was laid down by; none of what was laid down otherwise. */
+export const laidNodes = (object: DrawingObject): readonly NodeRun[] => kindOf(object).runs?.(object) ?? []
+
+/** The object with those nodes elsewhere. */
+export const withLaidNodes = (object: DrawingObject, runs: readonly NodeRun[]): DrawingObject =>
+  kindOf(object).fold?.(object, runs) ?? object
