@@ -142,6 +142,7 @@ function nearestOf(
 /** Drawings that do not stand out from the plate that they lie on. */
 export const lowContrast: Check = {
   id: 'low-contrast',
+  isLoss: true,
   isSeen: true,
   word: 'too little contrast on the plate',
   severity: 'warning',

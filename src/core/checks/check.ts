@@ -39,5 +39,7 @@ export type Check = {
   readonly severity: Severity
   /** It is seen in what is delivered, so that it is looked for in derived masters too. */
   readonly isSeen?: true
+  /** What it finds is a loss where a change of rules or of grid brought it about in what was well drawn. */
+  readonly isLoss?: true
   readonly find: (checked: Checked) => readonly Found[]
 }

@@ -2,7 +2,7 @@ import { isCornered, kindOf } from '../drawing/model/object'
 import { sweptTwice } from '../geometry/area'
 import type { Checked, Snag } from './check'
 import { keyOf } from './accepting'
-import { snagsIn } from './checks'
+import { CHECKS, snagsIn } from './checks'
 import { shownInk } from './ink'
 import { said, seenIn } from './seen'
 
@@ -15,16 +15,8 @@ export type Condition = {
   readonly cramped: readonly string[]
 }
 
-/** The snags that a change of rules can make of what was well drawn; the others are told by the icon's own list. */
-const LOSSES: ReadonlySet<string> = new Set([
-  'cannot-be-drawn',
-  'small-gap',
-  'small-counter',
-  'seam',
-  'outside-live-area',
-  'crosses-safe-zone',
-  'low-contrast',
-])
+/** The checks whose snags a change of rules can make of what was well drawn; the others are told by the icon's own list. */
+const LOSSES: ReadonlySet<string> = new Set(CHECKS.filter(({ isLoss }) => isLoss).map(({ id }) => id))
 
 /** How a drawing stands under its rules. */
 export function conditionOf(checked: Checked): Condition {

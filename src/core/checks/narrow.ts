@@ -46,6 +46,7 @@ function narrower(
 /** Gaps between what is painted that close at the smallest size. */
 export const smallGap: Check = {
   id: 'small-gap',
+  isLoss: true,
   isSeen: true,
   word: 'gaps too small',
   severity: 'warning',
@@ -55,6 +56,7 @@ export const smallGap: Check = {
 /** Counters that fill at the smallest size. */
 export const smallCounter: Check = {
   id: 'small-counter',
+  isLoss: true,
   isSeen: true,
   word: 'counters too small',
   severity: 'warning',

@@ -30,6 +30,7 @@ const reachOf = ({ x, y, w, h }: Box, c: number): number => Math.max(c - x, x + 
 /** Ink beyond the live area. */
 export const outsideLiveArea: Check = {
   id: 'outside-live-area',
+  isLoss: true,
   isSeen: true,
   word: 'outside the live area',
   severity: 'warning',
@@ -94,6 +95,7 @@ const SHORT_OF = 0.06
 /** Ink outside the safe zone, which some platforms cut away. */
 export const crossesSafeZone: Check = {
   id: 'crosses-safe-zone',
+  isLoss: true,
   isSeen: true,
   word: 'crosses the safe zone',
   severity: 'warning',
