@@ -132,18 +132,35 @@ function painted(element: Element, place: Place): Item[] {
   ]
 }
 
-function pathOf({ name, own }: Element): Path {
+const pathOf = (element: Element): Path => remembered(geometryOf(element), () => newPath(element))
+
+function newPath({ name, own }: Element): Path {
   if (name === 'path') return readPathData(own.d ?? '')
   const rx = Number(own.r ?? own.rx),
     ry = Number(own.r ?? own.ry)
   return [ellipse({ x: Number(own.cx ?? 0), y: Number(own.cy ?? 0) }, rx, ry)]
 }
 
-/** How many strokes are remembered by what is written of them: those of a large icon, at every size and on every ground. */
+/**
+ * Outlines by what is written of them, for so many at most: those of a large icon on every ground, which differs in
+ * colours alone.
+ */
 const MOST = 512
-const strokes = new Map<string, Path>()
+const outlines = new Map<string, Path>()
 
-function strokeOf(path: Path, { name, own }: Element, look: Place['look']): Path {
+function remembered(key: string, make: () => Path): Path {
+  let known = outlines.get(key)
+  if (!known) {
+    if (outlines.size === MOST) outlines.delete(outlines.keys().next().value!)
+    outlines.set(key, (known = make()))
+  }
+  return known
+}
+
+/** What an element says of its outline. */
+const geometryOf = ({ name, own }: Element): string => [name, own.d, own.cx, own.cy, own.r, own.rx, own.ry].join()
+
+function strokeOf(path: Path, element: Element, look: Place['look']): Path {
   const stroke: Stroke = {
     width: Number(look['stroke-width'] ?? 1),
     cap: (look['stroke-linecap'] ?? 'butt') as Stroke['cap'],
@@ -155,13 +172,7 @@ function strokeOf(path: Path, { name, own }: Element, look: Place['look']): Path
         dashOffset: Number(look['stroke-dashoffset'] ?? 0),
       }),
   }
-  const key = [name, own.d, own.cx, own.cy, own.r, own.rx, own.ry, ...Object.values(stroke)].join()
-  let known = strokes.get(key)
-  if (!known) {
-    if (strokes.size === MOST) strokes.delete(strokes.keys().next().value!)
-    strokes.set(key, (known = strokedArea(path, stroke)))
-  }
-  return known
+  return remembered([geometryOf(element), ...Object.values(stroke)].join(), () => strokedArea(path, stroke))
 }
 
 function paintOf(key: 'fill' | 'stroke', place: Place): Paint | null {

@@ -1,5 +1,7 @@
 import type { Segment } from '../geometry/segment'
 import { arrange } from '../planar/arrangement'
+import type { Path } from '../geometry/path'
+import type { Arrangement } from '../planar/plane'
 import { type Look, lookOf, NOTHING } from './colours'
 import { type Area, areasOf, type Item } from './items'
 
@@ -19,7 +21,7 @@ export type Regions = { readonly looks: readonly Look[]; readonly edges: readonl
  */
 export function regionsOf(items: readonly Item[]): Regions {
   const areas = areasOf(items)
-  const { edges, face, windings } = arrange(areas.map(({ path }) => path))
+  const { edges, face, windings } = arranged(areas.map(({ path }) => path))
   const looks: Look[] = [NOTHING],
     byColour = new Map<string, number>()
   const numberOf = (look: Look): number => {
@@ -47,6 +49,18 @@ export function regionsOf(items: readonly Item[]): Regions {
       return left === right ? [] : [{ segment, left, right }]
     }),
   }
+}
+
+/** The arrangement of paths by the first of them: the same picture in other colours has the same. */
+const known = new WeakMap<Path, { readonly paths: readonly Path[]; readonly arrangement: Arrangement }>()
+
+function arranged(paths: readonly Path[]): Arrangement {
+  const before = paths[0] && known.get(paths[0])
+  if (before && before.paths.length === paths.length && before.paths.every((path, i) => path === paths[i]))
+    return before.arrangement
+  const arrangement = arrange(paths)
+  if (paths[0]) known.set(paths[0], { paths, arrangement })
+  return arrangement
 }
 
 const isIn = (times: number, rule: Area['rule']): boolean => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)
