@@ -11,7 +11,13 @@ const COLOURFUL = 0.15,
   MOST = 256
 
 /** How far deflate looks, 1 to 9: beyond this a fiftieth of the bytes is bought with twice as much time. */
-const LEVEL = { level: 6 } as const
+const LEVEL = 6
+
+/** Up to how many bytes little memory is taken for what was seen before: more would take longer to clear than to use. */
+const SMALL = 2 ** 16
+
+const deflated = (bytes: Uint8Array): Uint8Array =>
+  zlibSync(bytes, { level: LEVEL, ...(bytes.length <= SMALL && { mem: 2 }) })
 
 /** Colour types (PNG, third edition, §11.2.1). */
 const INDEXED = 3,
@@ -27,7 +33,7 @@ export function png(pixels: Pixels, colours: 'fewest bytes' | '32 bits' = 'fewes
     indexed = colours === '32 bits' ? null : indices(pixels)
   if (!indexed) {
     const all = isSmooth(pixels) ? filteredLines(pixels.data, height, 4) : lines(pixels.data, height)
-    return file(width, height, 8, WITH_ALPHA, [['IDAT', zlibSync(all, LEVEL)]])
+    return file(width, height, 8, WITH_ALPHA, [['IDAT', deflated(all)]])
   }
   const { colours: listed, alphas, places } = palette(indexed.colours),
     count = places.length,
@@ -37,7 +43,7 @@ export function png(pixels: Pixels, colours: 'fewest bytes' | '32 bits' = 'fewes
   return file(width, height, depth, INDEXED, [
     ['PLTE', listed],
     ...(alphas.length > 0 ? [['tRNS', alphas] as const] : []),
-    ['IDAT', zlibSync(lines(packed(at, width, depth), height), LEVEL)],
+    ['IDAT', deflated(lines(packed(at, width, depth), height))],
   ])
 }
 
