@@ -1,5 +1,5 @@
 import { isCornered, kindOf } from '../drawing/model/object'
-import { sweptTwice } from '../geometry/area'
+import { piecesAndHoles } from '../geometry/area'
 import type { Checked, Snag } from './check'
 import { keyOf } from './accepting'
 import { CHECKS, snagsIn } from './checks'
@@ -20,16 +20,11 @@ const LOSSES: ReadonlySet<string> = new Set(CHECKS.filter(({ isLoss }) => isLoss
 
 /** How a drawing stands under its rules. */
 export function conditionOf(checked: Checked): Condition {
-  const ink = shownInk(checked)
-  const areas = ink.map(({ segments }) => segments.reduce((sum, segment) => sum + sweptTwice(segment), 0))
-  const outer = Math.sign(areas.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0))
-  const pieces = areas.filter((one) => Math.sign(one) === outer).length
   return {
     snags: snagsIn(checked)
       .filter(({ check, severity }) => severity !== 'note' && LOSSES.has(check))
       .map(({ check, severity, objects, sentence }) => ({ check, severity, objects, sentence })),
-    pieces,
-    holes: areas.length - pieces,
+    ...piecesAndHoles(shownInk(checked)),
     cramped: crampedIn(checked),
   }
 }

@@ -39,3 +39,11 @@ export function area(path: Path): number {
   }
   return Math.abs(twice) / 2
 }
+
+/** Of how many pieces an area is and how many holes it has, its contours not crossing and holes running the other way. */
+export function piecesAndHoles(area: Path): { readonly pieces: number; readonly holes: number } {
+  const swept = area.map(({ segments }) => segments.reduce((sum, segment) => sum + sweptTwice(segment), 0))
+  const outer = Math.sign(swept.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0))
+  const pieces = swept.filter((one) => Math.sign(one) === outer).length
+  return { pieces, holes: swept.length - pieces }
+}

@@ -1,4 +1,5 @@
 import { describe, expect, it, vi } from 'vitest'
+import type * as zod from 'zod'
 import type { KINDS as Kinds } from '../drawing/kinds/kinds'
 import { STARTERS } from '../rules/starters'
 import type { Rules } from '../rules/rules'
@@ -23,7 +24,7 @@ vi.mock('../drawing/kinds/kinds', async (original) => {
 
   /** A slab: a board that fills its frame. */
   const Slab = z.strictObject({ kind: z.literal('slab'), ...common, ...framed, style: Finish })
-  type Slab = import('zod').infer<typeof Slab>
+  type Slab = zod.infer<typeof Slab>
   const slab = defineKind<Slab>({
     kind: 'slab',
     word: 'Slab',
@@ -43,7 +44,7 @@ vi.mock('../drawing/kinds/kinds', async (original) => {
     r: z.number().positive().max(1000),
     style: Finish,
   })
-  type Raft = import('zod').infer<typeof Raft>
+  type Raft = zod.infer<typeof Raft>
   const raft = defineKind<Raft>({
     kind: 'raft',
     word: 'Raft',

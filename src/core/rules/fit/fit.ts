@@ -10,7 +10,7 @@ import { type Memory, recalled, remember } from '../../drawing/evaluate/memory'
 import { mapObjects } from '../../drawing/model/tree'
 import { visited } from '../../drawing/model/visit'
 import { tidy } from '../../geometry/tidy'
-import { sweptTwice } from '../../geometry/area'
+import { piecesAndHoles } from '../../geometry/area'
 import { placedAsBrought } from './placed-as-brought'
 import { narrows } from '../../geometry/walls'
 import type { Rules } from '../rules'
@@ -186,11 +186,8 @@ const WIDE = 1.5
 
 function looksOf(objects: readonly DrawingObject[], scene: Scene, scale: number): Looks {
   const ink = inkOfAll(evaluateAll(objects, scene))
-  const areas = ink.map(({ segments }) => segments.reduce((sum, segment) => sum + sweptTwice(segment), 0))
-  const outer = Math.sign(areas.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0))
-  const pieces = areas.filter((one) => Math.sign(one) === outer).length
   const gap = narrows(ink, WIDE / scale, 0.5 / scale).reduce((least, { width }) => Math.min(least, width * scale), WIDE)
-  return { pieces, holes: areas.length - pieces, gap }
+  return { ...piecesAndHoles(ink), gap }
 }
 
 const sameLooks = (a: Looks, b: Looks): boolean => a.pieces === b.pieces && a.holes === b.holes
