@@ -28,6 +28,23 @@ test('the pen goes back and forth by its own nodes, and is kept by another tool,
   await expect(paths).toHaveCount(3)
 })
 
+test('no key reaches what lies beneath a sheet, wherever the focus is', async ({ page }) => {
+  const bench = await BenchPage.withNewSet(page, `Sheets ${Date.now()}`)
+  await page.keyboard.press('1')
+  await bench.drag([4, 4], [18, 14])
+  const row = page.locator('[role=row][data-object="Rectangle 1"]')
+  await page.keyboard.press('Shift+Digit9')
+  const sheet = page.getByRole('dialog', { name: 'Save as a part' })
+  await expect(sheet).toBeVisible()
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+  for (const key of ['Shift+T', 'Control+d', 'Delete', 'Control+k', '2', 'Control+z']) await page.keyboard.press(key)
+  await expect(page.getByRole('dialog')).toHaveCount(1)
+  await sheet.getByRole('button', { name: 'Cancel' }).click()
+  await expect(sheet).toHaveCount(0)
+  await expect(page.locator('[role=row][data-object]')).toHaveCount(1)
+  await expect(row).toHaveAttribute('aria-selected', 'true')
+})
+
 test('a panel of the ledger keeps by Enter, gives back by Escape, and lets a tool’s key through', async ({ page }) => {
   const bench = await BenchPage.withNewSet(page, `Panels ${Date.now()}`)
   await page.keyboard.press('1')

@@ -25,6 +25,7 @@ export function CommandBox() {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
         <Dialog.Content
           aria-describedby={undefined}
+          data-modal
           className="fixed top-[12vh] left-1/2 z-50 w-[520px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet outline-none"
         >
           <Dialog.Title className="sr-only">Find a command</Dialog.Title>

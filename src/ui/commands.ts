@@ -51,7 +51,8 @@ export function useCommandSet(name: string, commands: readonly Command[]): void 
       for (const key of command.keys ?? []) {
         for (const one of watched(key)) {
           bindings[one] = (event) => {
-            if (event.defaultPrevented || !isMeant(key, event) || (typing(event) && !command.everywhere)) return
+            if (event.defaultPrevented || !isMeant(key, event) || isModalOpen()) return
+            if (typing(event) && !command.everywhere) return
             event.preventDefault()
             runCommand(command)
           }
@@ -66,6 +67,9 @@ export function useCommandSet(name: string, commands: readonly Command[]): void 
     }
   }, [name, commands])
 }
+
+/** True while a sheet lies over the page: wherever the focus is, no key reaches what is beneath. */
+export const isModalOpen = (): boolean => document.querySelector('[data-modal]') !== null
 
 /** True while the keys belong to a text field, or to something open over the page. */
 export function typing(event: KeyboardEvent): boolean {

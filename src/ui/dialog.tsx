@@ -23,6 +23,7 @@ export function Dialog({
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/25" />
         <Radix.Content
           aria-describedby={undefined}
+          data-modal
           className="fixed top-[16vh] left-1/2 z-50 max-h-[76vh] -translate-x-1/2 overflow-y-auto rounded-sheet border border-ink bg-sheet outline-none"
           style={{ width }}
         >

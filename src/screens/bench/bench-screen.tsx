@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import type { IconSet } from '@/core/set/set'
-import { useCommandSet } from '@/ui/commands'
+import { isModalOpen, useCommandSet } from '@/ui/commands'
 import { NameDialog } from '@/ui/name-dialog'
 import { say } from '@/ui/notice'
 import { useParts } from '@/ui/parts'
@@ -54,7 +54,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
 
   useEffect(() => {
     const inField = (event: Event) =>
-      (event.target as HTMLElement | null)?.closest?.('input, textarea, [role=dialog]') != null
+      isModalOpen() || (event.target as HTMLElement | null)?.closest?.('input, textarea, [role=dialog]') != null
     const onCopy = (event: ClipboardEvent) => !inField(event) && copySelection(bench, event, false)
     const onCut = (event: ClipboardEvent) => !inField(event) && copySelection(bench, event, true)
     const onPaste = (event: ClipboardEvent) => {

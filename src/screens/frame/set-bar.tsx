@@ -175,6 +175,7 @@ function OverDialog({ title, children }: { title: string; children: ReactNode })
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-50 bg-ink/25" />
         <AlertDialog.Content
+          data-modal
           aria-describedby={undefined}
           onEscapeKeyDown={(event) => event.preventDefault()}
           className="fixed top-[28vh] left-1/2 z-50 w-[440px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet p-5 text-lead outline-none"

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Icon } from '@/core/set/set'
+import { isModalOpen, typing } from '@/ui/commands'
 
 export const NOBODY: ReadonlySet<string> = new Set()
 
@@ -19,7 +20,7 @@ export function useSelection(shown: readonly Icon[]) {
   }
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if ((event.target as HTMLElement).closest('input, select, textarea, [role=dialog], [role=menu]')) return
+      if (isModalOpen() || typing(event)) return
       if (event.key === 'Escape') setSelected(NOBODY)
       if (event.key.toLowerCase() !== 'a' || !(event.ctrlKey || event.metaKey)) return
       event.preventDefault()
