@@ -53,6 +53,24 @@ describe('parts', () => {
     expect(partsOf(bench.rules)).toEqual([])
   })
 
+  it('change nothing else of the rules, whichever master is open: not its sizes, not its grid', () => {
+    undoStep(bench.session)
+    const rules: Rules = { ...bench.setRules, sizes: [16, 24, 48], masters: [{ base: 16 }] }
+    commit(bench.session, { kind: 'rules', rules, renames: [] }, 'Derive masters')
+    for (const master of [null, 16]) {
+      bench.store.setState({ master })
+      bench.select([bench.objects.at(-1)!.id])
+      expect(saveAsPart(bench, `Part on ${master ?? 24}`)).toBeNull()
+      openPlacement(bench, bench.objects.at(-1) as OfKind<'placement'>)
+      const put = puttingBack(bench, bench.objects.at(-1)!.id)
+      if (!put || 'problem' in put) throw new Error('It is not put back.')
+      commit(bench.session, put.edit, 'Put back')
+      const { parts, ...others } = bench.setRules
+      expect(parts).toHaveLength(master === null ? 1 : 2)
+      expect(others).toEqual(rules)
+    }
+  })
+
   it('keep the weights of the rules at any size, turn or flip, unless they are to scale', () => {
     const twice = transformObject(placement(), [2, 0, 0, 2, 0, 0])
     const weight = bench.scene.weight('main')

@@ -59,7 +59,7 @@ const rulesEdit = (rules: Rules): SetEdit => ({ kind: 'rules', rules, renames: [
 /** Saves the selection as a part and places that in its stead. Gives a sentence when the name will not do. */
 export function saveAsPart(bench: Bench, text: string): string | null {
   const name = slug(text),
-    { free, here, rules } = bench
+    { free, here, setRules: rules } = bench
   const problem = nameProblem(rules, name)
   if (problem || free.length === 0 || !here) return problem ?? 'Select what is to be a part first.'
   const at = bench.store.getState().pivot ?? boxCentre(bench.extent(free)!)
@@ -211,7 +211,7 @@ export function puttingBack(
   | { readonly edit: SetEdit; readonly after: IconSet; readonly changed: readonly Icon[] }
   | { readonly problem: string }
   | null {
-  const { here, rules } = bench
+  const { here, setRules: rules } = bench
   const group = openedById(bench, id)
   if (!here || !group) return null
   const { part: name, at, map } = group.opened
