@@ -1,5 +1,6 @@
 import type { Segment } from '../geometry/segment'
 import { arrange } from '../planar/arrangement'
+import { keepTime } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import type { Arrangement } from '../planar/plane'
 import { type Look, lookOf, NOTHING } from './colours'
@@ -35,6 +36,7 @@ export function regionsOf(items: readonly Item[]): Regions {
   const byCover = new Map<string, number>()
   const order = new Map(areas.map((area, i) => [area, i]))
   const lookIn = windings.map((times) => {
+    keepTime()
     const key = areas.map(({ rule }, i) => (isIn(times[i]!, rule) ? 1 : 0)).join('')
     let number = byCover.get(key)
     if (number === undefined)

@@ -1,3 +1,4 @@
+import { keepTime } from '../geometry/deadline'
 import type { Changing, Look, Premultiplied } from './colours'
 import { addLine, type Cells, emptyCells, type Step } from './coverage'
 import { type Lines, linesOf, type View } from './lines'
@@ -29,26 +30,30 @@ export function eachRow(regions: Regions, view: View, width: number, height: num
       : [],
   )
   const rows = Math.max(1, Math.min(height, Math.floor(BAND / width)))
-  const colours = new Float64Array(4 * width),
-    changed = new Uint8Array(width)
+  const colours = new Float64Array(4 * width * rows),
+    changed = new Uint8Array(width * rows),
+    seen = new Uint8Array(rows)
   const cells = emptyCells(width, rows, 4),
-    covers = changing.map(() => emptyCells(width, rows, 1))
+    // One look after the other: there may be hundreds.
+    cover = emptyCells(width, rows, 1)
   for (let top = 0; top < height; top += rows) {
+    keepTime()
     const count = Math.min(rows, height - top)
+    const coloursOf = (row: number) => colours.subarray(4 * row * width, 4 * (row + 1) * width),
+      changedIn = (row: number) => changed.subarray(row * width, (row + 1) * width)
     accumulate(lines, flat, top, cells)
-    changing.forEach(({ steps, first, last }, i) => {
-      if (first < top + count && last > top) accumulate(lines, steps, top, covers[i]!)
-    })
-    for (let row = 0; row < count; row++) {
-      const y = top + row
-      let isSeen = flatRow(cells, row, colours, changed)
-      changing.forEach(({ look, first, last }, i) => {
-        if (y + 1 <= first || y >= last) return
-        isSeen = true
-        changingRow(covers[i]!, row, view, y, look, colours, changed)
-      })
-      if (isSeen) take(y, colours, changed)
+    for (let row = 0; row < count; row++) seen[row] = flatRow(cells, row, coloursOf(row), changedIn(row)) ? 1 : 0
+    for (const { look, steps, first, last } of changing) {
+      const begin = Math.max(0, Math.floor(first) - top),
+        end = Math.min(count, Math.ceil(last) - top)
+      if (begin >= end) continue
+      accumulate(lines, steps, top, cover)
+      for (let row = begin; row < end; row++) {
+        seen[row] = 1
+        changingRow(cover, row, view, top + row, look, coloursOf(row), changedIn(row))
+      }
     }
+    for (let row = 0; row < count; row++) if (seen[row]) take(top + row, coloursOf(row), changedIn(row))
   }
 }
 
@@ -132,7 +137,7 @@ function flatRow({ data, stride, width }: Cells, row: number, colours: Float64Ar
 /** Differences of coverage this small are what rounding leaves of none. */
 const NONE = 1e-9
 
-const seen: Premultiplied = [0, 0, 0, 0]
+const here: Premultiplied = [0, 0, 0, 0]
 
 /** Adds what changes from place to place to a row, by how much of each pixel it covers. */
 function changingRow(
@@ -150,10 +155,10 @@ function changingRow(
     cover += data[row * stride + x]!
     if (before >= NONE || cover >= NONE) changed[x] = 1
     if (cover < NONE) continue
-    at(view.x + (x + 0.5) / view.scale, view.y + (y + 0.5) / view.scale, seen)
-    colours[4 * x]! += cover * seen[0]
-    colours[4 * x + 1]! += cover * seen[1]
-    colours[4 * x + 2]! += cover * seen[2]
-    colours[4 * x + 3]! += cover * seen[3]
+    at(view.x + (x + 0.5) / view.scale, view.y + (y + 0.5) / view.scale, here)
+    colours[4 * x]! += cover * here[0]
+    colours[4 * x + 1]! += cover * here[1]
+    colours[4 * x + 2]! += cover * here[2]
+    colours[4 * x + 3]! += cover * here[3]
   }
 }
