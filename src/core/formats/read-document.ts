@@ -104,6 +104,7 @@ function maskOf(element: Element, place: Place, root: Place['look']): Item[] {
   )
 }
 
+/** A soft shadow; what lies outside of the filter's region casts one too, as browsers have it. */
 function shadowOf({ inside: [one] }: Element, { map }: Place): Shadow {
   if (one?.name !== 'feDropShadow') throw new Error('Only soft shadows are read.')
   const { own } = one,

@@ -1,20 +1,13 @@
 import { styleOf } from '@/core/drawing/evaluate/shared-style'
-import { REFERENCES } from './references'
 import { PAINT } from '../state/paint-in-hand'
-import { ARRANGE } from './arranging'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { svgOf } from '@/core/formats/svg'
 import { evaluateAll } from '@/core/drawing/evaluate/evaluate'
 import type { DrawingObject, OfKind, Styled } from '@/core/drawing/model/object'
-import { alternativesOf, masterFor, guidesOf, titleOf } from '@/core/set/set'
 import { undoStep } from '../../frame/session'
-import { drawOn, keepAlternative, nameAlternative, removeAlternative } from './alternatives'
-import { opticalOffset } from '@/core/proof/optical-centre'
-import { align, alignBox, centreOptically, space } from './arranging'
 import { benchCommands } from '../commands/commands'
 import { addSwatch, changeStyles, makeGradient, nameGradient, putColour, recolour, setPaint } from './paints'
-import { benchReferences, setReferences } from './references'
 import { at, Hand } from '../../../testing/hand'
 import { PATCHWORK } from './patchwork'
 import { sampleAt } from '../tools/sample/gesture'
@@ -239,141 +232,6 @@ describe('the finish', () => {
     expect(sampleAt(hand.bench, { x: 5, y: 5 }, false)).toMatchObject({ color: 'ink', from: 'a' })
     expect(sampleAt(hand.bench, { x: 15, y: 5 }, false)).toMatchObject({ color: '#643200' })
     expect(sampleAt(hand.bench, { x: 5, y: 20 }, false)).toBeNull()
-  })
-})
-
-describe('arranging', () => {
-  it('aligns to the selection, to a chosen object that stays, to a keyline as one', () => {
-    const hand = new Hand(box('a', 2, 2, 4, 4), box('b', 10, 8, 2, 2))
-    hand.bench.select(['a', 'b'])
-    align(hand.bench, 'bottom')
-    expect(hand.objects).toMatchObject([{ y: 6 }, { y: 8 }])
-    hand.bench.put(ARRANGE, { alignTo: 'object b' })
-    align(hand.bench, 'left')
-    expect(hand.objects).toMatchObject([
-      { x: 10, y: 6 },
-      { x: 10, y: 8 },
-    ])
-    hand.bench.put(ARRANGE, { alignTo: 'keyline square' })
-    expect(alignBox(hand.bench, 'keyline square')).toMatchObject({ box: { x: 2, y: 2, w: 20, h: 20 }, asOne: true })
-    align(hand.bench, 'right')
-    expect(hand.objects).toMatchObject([{ x: 18 }, { x: 18 }])
-    hand.bench.put(ARRANGE, { gap: 1 })
-    space(hand.bench, 'y')
-    expect(hand.objects).toMatchObject([{ y: 6 }, { y: 11 }])
-  })
-
-  it('centres by the ink and by the circle around it, and shows how far off either is', () => {
-    const hand = new Hand(box('a', 2, 2, 12, 2), box('b', 2, 4, 2, 6))
-    hand.bench.select(['a', 'b'])
-    const off = opticalOffset(hand.objects, hand.bench.rules)!
-    // 24 at (8, 3) and 12 at (3, 7).
-    expect(off.ink).toEqual({
-      x: expect.closeTo((24 * 8 + 12 * 3) / 36 - 12, 9),
-      y: expect.closeTo((24 * 3 + 12 * 7) / 36 - 12, 9),
-    })
-    centreOptically(hand.bench, 'ink')
-    const centred = opticalOffset(hand.objects, hand.bench.rules)!
-    expect(Math.hypot(centred.ink.x, centred.ink.y)).toBeLessThan(1e-9)
-    expect(Math.hypot(centred.circle.x, centred.circle.y)).toBeGreaterThan(0.5)
-  })
-
-  it('masks what is behind by the front object, live', () => {
-    const hand = new Hand(box('a', 0, 0, 24, 24), box('m', 6, 6, 6, 6))
-    hand.bench.select(['a', 'm'])
-    run(hand, 'mask-inside')
-    expect(svgOf(hand.objects, hand.bench.rules, 24)).toMatch(/d="M(6 6|12 12|6 12|12 6)[hv]-?6[hv]-?6[hv]-?6z"/i)
-  })
-})
-
-describe('alternatives', () => {
-  it('are kept beside the drawing under names; drawing on one leaves the other as it was, and undo goes all the way back', () => {
-    const hand = new Hand(box('a', 1, 1, 4, 4)),
-      before = hand.bench.session.getState().history.present
-    const icon = () => hand.bench.icon!
-    keepAlternative(hand.bench)
-    expect([titleOf(masterFor(icon())), alternativesOf(masterFor(icon())).map(({ name }) => name)]).toEqual([
-      'version 2',
-      ['first'],
-    ])
-    hand.bench.edit({ kind: 'remove', ids: [hand.objects[0]!.id] }, 'Delete')
-    expect(nameAlternative(hand.bench, 'version 2', 'bare')).toBeNull()
-    expect(nameAlternative(hand.bench, 'bare', 'first')).toBe('There is already an alternative named “first”.')
-    drawOn(hand.bench, 'first')
-    expect([titleOf(masterFor(icon())), masterFor(icon()).objects.length, alternativesOf(masterFor(icon()))]).toEqual([
-      'first',
-      1,
-      [{ name: 'bare', objects: [] }],
-    ])
-    removeAlternative(hand.bench, 'bare')
-    expect(icon().masters[0]).not.toHaveProperty('alternatives')
-    while (hand.bench.session.getState().history.past.length > 0) undoStep(hand.bench.session)
-    expect(hand.bench.session.getState().history.present).toEqual(before)
-  })
-})
-
-describe('references', () => {
-  it('are moved by the hand only while they are in hand and not locked, and never snap the drawing away', () => {
-    const hand = new Hand(box('a', 1, 1, 2, 2))
-    const reference = {
-      id: 'r',
-      name: 'scan',
-      picture: '0'.repeat(24),
-      size: { w: 100, h: 100 },
-      x: 4,
-      y: 4,
-      w: 16,
-      h: 16,
-      opacity: 0.5,
-    }
-    setReferences(hand.bench, [reference], 'Lay')
-    hand.drag('select', [12, 12], [14, 13])
-    expect(benchReferences(hand.bench)[0]).toMatchObject({ x: 4, y: 4 })
-    hand.bench.store.setState({ panel: 'references' })
-    hand.bench.put(REFERENCES, { referenceInHand: 'r' })
-    hand.drag('select', [12, 12], [14, 13])
-    expect(benchReferences(hand.bench)[0]).toMatchObject({ x: 6, y: 5 })
-    // A corner sizes it in proportion about the opposite one.
-    hand.drag('select', [22, 21], [14, 13])
-    expect(benchReferences(hand.bench)[0]).toMatchObject({ x: 6, y: 5, w: 8, h: 8 })
-    setReferences(hand.bench, [{ ...reference, locked: true }], 'Lock')
-    hand.drag('select', [12, 12], [14, 13])
-    expect(benchReferences(hand.bench)[0]).toMatchObject({ x: 4, y: 4 })
-    expect(guidesOf(hand.bench.master!)).toEqual([])
-    expect(hand.objects[0]).toMatchObject({ x: 1, y: 1 })
-  })
-
-  it('are placed by two points pressed in the picture and where they belong', () => {
-    const hand = new Hand()
-    setReferences(
-      hand.bench,
-      [
-        {
-          id: 'r',
-          name: 'scan',
-          picture: '0'.repeat(24),
-          size: { w: 100, h: 100 },
-          x: 0,
-          y: 0,
-          w: 24,
-          h: 24,
-          opacity: 0.5,
-        },
-      ],
-      'Lay',
-    )
-    hand.bench.put(REFERENCES, { referenceInHand: 'r' })
-    for (const place of [
-      [6, 6],
-      [2, 2],
-      [18, 6],
-      [2, 14],
-    ] as const)
-      hand.drag('place', place)
-    // Twelve units to the right became twelve down: a quarter turn about the first place.
-    expect(benchReferences(hand.bench)[0]).toMatchObject({ w: 24, h: 24, turn: 90 })
-    hand.drag('crop', [2, 2], [6, 8])
-    expect(benchReferences(hand.bench)[0]!.crop).toMatchObject({ w: 25, h: 17 })
   })
 })
 
