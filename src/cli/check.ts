@@ -1,4 +1,4 @@
-import { familySnags, snagsOn } from '../core/checks/checks'
+import { familySnags, snagsOn } from '../core/checks/snags'
 import { balanceOfIcon } from '../core/proof/balance'
 import { basesOf } from '../core/rules/book'
 import { acceptedIn, masterFor } from '../core/set/set'

@@ -1,7 +1,8 @@
 // Measures what it takes to look for snags in 500 icons, cold and again after one of them was edited, beside drawing them:
 // npm run bench:checks
 import { readFileSync } from 'node:fs'
-import { CHECKS, snagsIn } from '../../src/core/checks/checks'
+import { CHECKS } from '../../src/core/checks/checks'
+import { snagsIn } from '../../src/core/checks/snags'
 import { wholeDrawing } from '../../src/core/drawing/evaluate/evaluate'
 import { sceneOf } from '../../src/core/drawing/evaluate/evaluated-scene'
 import { moveObject } from '../../src/core/drawing/edit/transform-object'

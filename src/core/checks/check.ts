@@ -2,6 +2,7 @@ import type { DrawingEdit } from '../drawing/edit/edit'
 import type { DrawingObject } from '../drawing/model/object'
 import type { Scene } from '../drawing/evaluate/scene'
 import type { Point } from '../geometry/point'
+import type { LimitKey } from '../rules/limits'
 import type { Rules, Severity } from '../rules/rules'
 
 /** What a check looks at: the objects of a master, in the scene they are drawn in, under the rules of its set. */
@@ -41,5 +42,7 @@ export type Check = {
   readonly isSeen?: true
   /** What it finds is a loss where a change of rules or of grid brought it about in what was well drawn. */
   readonly isLoss?: true
+  /** The number of the rules that it holds drawings against. */
+  readonly limit?: LimitKey
   readonly find: (checked: Checked) => readonly Found[]
 }

@@ -7,12 +7,14 @@ import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { DrawingObject } from '../drawing/model/object'
 import { readSetFile } from '../formats/set-file'
 import { basesOf } from '../rules/book'
+import { LIMIT_KEYS } from '../rules/limits'
 import { type Rules } from '../rules/rules'
 import { BOOK } from '../../testing/book'
 import type { Checked } from './check'
 import { acceptedAs, keyOf } from './accepting'
-import { CHECKS, snagsIn, snagsOn } from './checks'
-import { nameProblem, patterned } from './name-pattern'
+import { CHECKS } from './checks'
+import { snagsIn, snagsOn } from './snags'
+import { nameProblem, patterned } from './family/naming'
 
 const rules: Rules = {
   ...BOOK,
@@ -172,6 +174,17 @@ describe('checks', () => {
       expect(find(checked(...next)).length).toBeLessThan(find(checked(...objects)).length)
     })
   }
+
+  it('ask for every number that the rules keep for them, and look for nothing where it is not given', () => {
+    const asking = CHECKS.filter(({ limit }) => limit)
+    expect(new Set(asking.map(({ limit }) => limit))).toEqual(new Set(LIMIT_KEYS))
+    for (const { id, limit, find } of asking) {
+      const at = checked(...FAULTS[id]!.objects)
+      expect(find(at), id).not.toEqual([])
+      const { [limit!]: _, ...without } = rules
+      expect(find({ ...at, rules: without }), id).toEqual([])
+    }
+  })
 
   it('find nothing in a drawing that is in order', () => {
     expect(found(checked(disc('a', 12, 12, 9.5)))).toEqual([])

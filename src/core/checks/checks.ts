@@ -1,31 +1,41 @@
-import { isAccepted } from './accepting'
-import { lowContrast, nearlySymmetric, offCentre } from './balance'
-import { cannotBeDrawn } from './cannot-be-drawn'
-import type { Accepted } from '../drawing/model/accepted'
-import { sceneOf } from '../drawing/evaluate/evaluated-scene'
-import { bookAt } from '../rules/book'
-import { masterOn } from '../set/masters'
-import { acceptedIn, type Icon } from '../set/set'
-import type { Rules, Severity } from '../rules/rules'
-import type { Check, Checked, Snag } from './check'
-import { alikePairs, FAMILY_CHECKS, type Sibling } from './family'
-import type { Alike } from '../proof/look-alikes'
-import { nearlyStraight, ownAngle } from './directions'
-import { duplicates } from './duplicates'
-import { invisible } from './invisible'
-import { leak } from './leak'
-import { nearlyTouching, smallCounter, smallGap } from './narrow'
-import { nearlyCentred, nearlyConcentric, nearlyEqual, nearlyTangent } from './near'
-import { doubledNodes, needlessNodes, strayNodes, zeroHandles } from './nodes'
-import { nothingDrawn } from './nothing-drawn'
-import { offGrid } from './off-grid'
-import { offPixel } from './off-pixel'
-import { ownColour } from './own-colour'
-import { ownCap, ownJoin } from './own-ends'
-import { ownRadius } from './own-radius'
-import { ownWeight } from './own-weight'
-import { crossesSafeZone, missesKeyline, outsideLiveArea } from './reach'
-import { seam } from './seam'
+import { lowContrast } from './drawing/low-contrast'
+import { nearlySymmetric } from './drawing/nearly-symmetric'
+import { offCentre } from './drawing/off-centre'
+import { cannotBeDrawn } from './drawing/cannot-be-drawn'
+import { nearlyStraight } from './drawing/nearly-straight'
+import { ownAngle } from './drawing/own-angle'
+import { duplicates } from './drawing/duplicates'
+import { invisible } from './drawing/invisible'
+import { leak } from './drawing/leak'
+import { nearlyTouching } from './drawing/nearly-touching'
+import { smallCounter } from './drawing/small-counter'
+import { smallGap } from './drawing/small-gap'
+import { nearlyCentred } from './drawing/nearly-centred'
+import { nearlyConcentric } from './drawing/nearly-concentric'
+import { nearlyEqual } from './drawing/nearly-equal'
+import { nearlyTangent } from './drawing/nearly-tangent'
+import { doubledNodes } from './drawing/doubled-nodes'
+import { needlessNodes } from './drawing/needless-nodes'
+import { strayNodes } from './drawing/stray-nodes'
+import { zeroHandles } from './drawing/zero-handles'
+import { nothingDrawn } from './drawing/nothing-drawn'
+import { offGrid } from './drawing/off-grid'
+import { offPixel } from './drawing/off-pixel'
+import { ownColour } from './drawing/own-colour'
+import { ownCap } from './drawing/own-cap'
+import { ownJoin } from './drawing/own-join'
+import { ownRadius } from './drawing/own-radius'
+import { ownWeight } from './drawing/own-weight'
+import { crossesSafeZone } from './drawing/crosses-safe-zone'
+import { missesKeyline } from './drawing/misses-keyline'
+import { outsideLiveArea } from './drawing/outside-live-area'
+import { seam } from './drawing/seam'
+import type { Check } from './check'
+import { lookAlike } from './family/look-alike'
+import { namePattern } from './family/name-pattern'
+import { tooHeavy } from './family/too-heavy'
+import { tooLight } from './family/too-light'
+import type { FamilyCheck } from './family-check'
 
 /** Everything that is looked for in a drawing, in the order in which it is shown. */
 export const CHECKS: readonly Check[] = [
@@ -63,49 +73,5 @@ export const CHECKS: readonly Check[] = [
   invisible,
 ]
 
-/** How much a check matters under rules: what they say of it, or what it says itself. */
-const severityOf = ({ id, severity }: Pick<Check, 'id' | 'severity'>, { checks }: Rules): Severity =>
-  checks?.[id] ?? severity
-
-/** What is found in a drawing, but for what is accepted in it and what the rules do not look for. */
-export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
-  const grid = checked.rules.grid.size
-  return CHECKS.flatMap((check): Snag[] => {
-    if (checked.isDerived && !check.isSeen) return []
-    const severity = severityOf(check, checked.rules)
-    if (severity === 'off') return []
-    return check
-      .find(checked)
-      .map((found) => ({ ...found, check: check.id, severity }))
-      .filter((snag) => !isAccepted(snag, accepted, grid))
-  })
-}
-
-/** What is found in the drawing of an icon on one of the set's grids, but for what is accepted in it. */
-export function snagsOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Snag[] {
-  const { master, standing } = masterOn(icon, rules, base),
-    book = bookAt(rules, base)
-  return snagsIn(
-    { objects: master.objects, rules: book, scene: sceneOf(book), isDerived: standing.by === 'derivation' },
-    acceptedIn(master),
-  )
-}
-
-/** What is found of each icon beside its siblings, by the icon's id; what is accepted in it left out. */
-export function familySnags(
-  family: readonly (Sibling & { readonly accepted: readonly Accepted[] })[],
-  rules: Rules,
-  alike: readonly Alike<string>[] = alikePairs(family),
-): ReadonlyMap<string, readonly Snag[]> {
-  const snags = new Map<string, Snag[]>()
-  const accepted = new Map(family.map((one) => [one.id, one.accepted]))
-  for (const check of FAMILY_CHECKS) {
-    const severity = severityOf(check, rules)
-    if (severity === 'off') continue
-    for (const [id, found] of check.find(family, rules, alike)) {
-      const snag: Snag = { ...found, check: check.id, severity }
-      if (!isAccepted(snag, accepted.get(id)!, rules.grid.size)) snags.set(id, [...(snags.get(id) ?? []), snag])
-    }
-  }
-  return snags
-}
+/** Everything that is looked for in a family, in the order in which it is shown. */
+export const FAMILY_CHECKS: readonly FamilyCheck[] = [tooHeavy, tooLight, lookAlike, namePattern]

@@ -2,9 +2,10 @@ import { isCornered, kindOf } from '../drawing/model/object'
 import { piecesAndHoles } from '../geometry/area'
 import type { Checked, Snag } from './check'
 import { keyOf } from './accepting'
-import { CHECKS, snagsIn } from './checks'
-import { shownInk } from './ink'
-import { said, seenIn } from './seen'
+import { CHECKS } from './checks'
+import { snagsIn } from './snags'
+import { shownInk } from './look/ink'
+import { said, seenIn } from './look/seen'
 
 /** How a drawing stands under rules: its snags, of how many pieces its ink is, how many holes it has, what is cramped. */
 export type Condition = {

@@ -1,6 +1,5 @@
 import type { Rules } from '../rules/rules'
-import { CHECKS } from './checks'
-import { FAMILY_CHECKS } from './family'
+import { CHECKS, FAMILY_CHECKS } from './checks'
 
 const KNOWN = new Set([...CHECKS, ...FAMILY_CHECKS].map(({ id }) => id))
 

@@ -3,7 +3,7 @@ import { BOOK } from '../../testing/book'
 import { applyDrawingEdit } from '../drawing/edit/edit'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { DrawingObject } from '../drawing/model/object'
-import { snagsIn } from './checks'
+import { snagsIn } from './snags'
 import { mendsOf } from './mended'
 
 const line = (id: string, y: number, to: number, more: object = {}): DrawingObject =>

@@ -2,7 +2,7 @@ import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit/edit'
 import type { Accepted } from '../drawing/model/accepted'
 import type { Checked } from './check'
 import { keyOf } from './accepting'
-import { snagsIn } from './checks'
+import { snagsIn } from './snags'
 
 /** How many repairs are made in one go. */
 const MOST = 200

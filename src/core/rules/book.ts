@@ -1,6 +1,7 @@
 import type { Style } from '../drawing/model/style'
 import type { NamedNumber } from '../drawing/model/values'
 import { tidy } from '../geometry/tidy'
+import { onAnotherGrid } from './limits'
 import type { Rules } from './rules'
 import { summed } from './sums'
 
@@ -45,7 +46,7 @@ function written(rules: Rules, base: number): Rules {
     grid: { size: base, step: stepAt(rules.grid.step, scale), major: Math.max(1, Math.min(base, rules.grid.major)) },
     liveArea: own?.liveArea ?? inStep(rules.liveArea),
     keylines: rules.keylines.map((keyline) => ({ ...keyline, w: inStep(keyline.w), h: inStep(keyline.h) })),
-    ...(rules.safeZone !== undefined && { safeZone: inStep(rules.safeZone) }),
+    ...onAnotherGrid(rules, inStep),
     ...(rules.trim !== undefined && { trim: inStep(rules.trim) }),
     weights: rules.weights.map((one) => ({
       ...one,

@@ -1,3 +1,5 @@
+import { LIMIT_KEYS } from './limits'
+
 /** The lists of a rule book whose items are known by their names. */
 export const NAMED = ['keylines', 'weights', 'radii', 'palette', 'gradients', 'finishes', 'plates', 'parts'] as const
 /** What of a rule book is one value. */
@@ -12,9 +14,7 @@ export const SINGLES = [
   'masters',
   'strokes',
   'angles',
-  'gap',
-  'counter',
-  'safeZone',
+  ...LIMIT_KEYS,
   'trim',
   'lines',
   'naming',

@@ -5,6 +5,7 @@ import { Plate } from '../drawing/model/plates'
 import { PointXY } from '../drawing/model/place'
 import { Cap, Join, Style } from '../drawing/model/style'
 import { finishProblems } from './finishes'
+import { limitShape } from './limits'
 import { followProblems } from './own-keys'
 import { partProblems } from './parts'
 import { sumProblems } from './sums'
@@ -186,11 +187,7 @@ export const Rules = z
     strokes: z.enum(['kept', 'outlined']).optional(),
     /** Directions that straight lines may have, in degrees, anticlockwise from the right; any where none are named. */
     angles: z.array(z.number().min(0).lt(180)).max(36).optional(),
-    /** The least gap and the least counter, in pixels of the smallest size. */
-    gap: z.number().min(0).max(64, 'A gap may be at most 64 pixels.').optional(),
-    counter: z.number().min(0).max(64, 'A counter may be at most 64 pixels.').optional(),
-    /** How wide the circle in the middle is that no platform cuts into. */
-    safeZone: z.number().positive('The safe zone must be above 0.').max(2048).optional(),
+    ...limitShape,
     /** The side of the square, in the middle, beyond which a platform cuts everything off. */
     trim: z.number().positive('The trim must be above 0.').max(2048).optional(),
     /** Lines to draw by: through the middle, from corner to corner, at thirds of the live area. */

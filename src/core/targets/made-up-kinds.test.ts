@@ -95,7 +95,7 @@ describe('kinds that exist only here', () => {
     const { quicklyFitted } = await import('../rules/fit/fit')
     const { sceneOf } = await import('../drawing/evaluate/evaluated-scene')
     const { applyDrawingEdit } = await import('../drawing/edit/edit')
-    const { snagsIn } = await import('../checks/checks')
+    const { snagsIn } = await import('../checks/snags')
     const small: Rules = { ...rules, grid: { ...rules.grid, size: 16 } }
     const [deck] = quicklyFitted(iconOf(slab('deck', 4, 9, 16, 7)).masters[0]!.objects, rules, small) as unknown as [
       ReturnType<typeof slab>,

@@ -26,15 +26,19 @@ export type FontPlan = {
   readonly glyphs: readonly { readonly name: string; readonly code: number; readonly d: string }[]
 }
 
+/** Several pictures of an icon in one file: of Windows, of macOS. */
+export type PicturesFile = 'ico' | 'icns'
+/** A page of vectors, one unit of the document to a point. */
+export type PageFile = 'pdf'
+export type FontFile = 'ttf' | 'woff2'
+
 /** How a file is made from one icon. */
 export type MadeOfIcon =
   | { readonly as: 'text'; readonly text: (portrait: Portrait) => string }
   /** A PNG. */
   | { readonly as: 'raster'; readonly picture: Picture }
-  /** Several pictures in one file of Windows or of macOS. */
-  | { readonly as: 'ico' | 'icns'; readonly pictures: readonly Picture[] }
-  /** A page of vectors, one unit of the document to a point. */
-  | { readonly as: 'pdf'; readonly svg: (portrait: Portrait) => string }
+  | { readonly as: PicturesFile; readonly pictures: readonly Picture[] }
+  | { readonly as: PageFile; readonly svg: (portrait: Portrait) => string }
 
 /** How a file of the set as a whole is made: of nothing but names, or of a piece from each icon. */
 export type MadeOfSet =
@@ -46,7 +50,7 @@ export type MadeOfSet =
     }
   | {
       readonly as: 'font'
-      readonly format: 'ttf' | 'woff2'
+      readonly format: FontFile
       readonly piece: (portrait: Portrait) => string
       readonly join: (pieces: readonly string[]) => FontPlan
     }

@@ -1,4 +1,4 @@
-import { median } from '@/core/checks/family'
+import { median } from '@/core/checks/family/ink-beside'
 import type { Balance } from '@/core/proof/balance'
 import type { Rules } from '@/core/rules/rules'
 

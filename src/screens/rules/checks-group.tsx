@@ -1,7 +1,7 @@
 'use client'
 
-import { CHECKS } from '@/core/checks/checks'
-import { FAMILY_CHECKS } from '@/core/checks/family'
+import { CHECKS, FAMILY_CHECKS } from '@/core/checks/checks'
+import { LIMIT_KEYS, type LimitKey, LIMITS } from '@/core/rules/limits'
 import { Severity } from '@/core/rules/rules'
 import { DraftField } from '@/ui/draft-field'
 import type { Draft } from './draft'
@@ -10,29 +10,27 @@ import { Group, type GroupProps, NumberInput } from './form'
 const NAMINGS = ['kebab-case', 'snake_case', 'camelCase', 'PascalCase'] as const
 
 /** A draft without what is left to chance. */
-const without = (draft: Draft, key: 'gap' | 'counter' | 'safeZone' | 'angles' | 'naming' | 'checks'): Draft => {
+const without = (draft: Draft, key: LimitKey | 'angles' | 'naming' | 'checks'): Draft => {
   const { [key]: _, ...rest } = draft
   return rest as Draft
 }
 
 /** The numbers that drawings are checked by; 0 is not looked at. */
 export function MeasuresGroup({ draft, onChange, problems }: GroupProps) {
-  const measure = (key: 'gap' | 'counter' | 'safeZone', label: string, shown: string, step: number) => (
-    <NumberInput
-      label={label}
-      shown={shown}
-      value={draft[key] ?? 0}
-      step={step}
-      problem={problems.get(key)}
-      onChange={(value) => onChange(value > 0 ? { ...draft, [key]: value } : without(draft, key))}
-    />
-  )
   return (
     <Group title="Gaps, zones, angles, names" note="0: not looked at">
       <div className="grid gap-1.5 [&_input]:!w-16 [&_label]:justify-between">
-        {measure('gap', 'Smallest gap', `smallest gap, px at ${draft.sizes[0] ?? '–'}`, 0.5)}
-        {measure('counter', 'Smallest counter', `smallest counter, px at ${draft.sizes[0] ?? '–'}`, 0.5)}
-        {measure('safeZone', 'Safe zone', 'safe zone, ⌀', 1)}
+        {LIMIT_KEYS.map((key) => (
+          <NumberInput
+            key={key}
+            label={LIMITS[key].name}
+            shown={LIMITS[key].label(String(draft.sizes[0] ?? '–'))}
+            value={draft[key] ?? 0}
+            step={LIMITS[key].step}
+            problem={problems.get(key)}
+            onChange={(value) => onChange(value > 0 ? { ...draft, [key]: value } : without(draft, key))}
+          />
+        ))}
         <label className="flex items-center">
           <span className="text-quiet">angles</span>
           <DraftField

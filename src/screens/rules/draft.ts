@@ -2,6 +2,7 @@ import { renamedSum, summed } from '@/core/rules/sums'
 import type { Keyline, Rules as RulesType } from '@/core/rules/rules'
 import { Rules } from '@/core/rules/rules'
 import type { ValueKind } from '@/core/drawing/model/visit'
+import { onAnotherGrid } from '@/core/rules/limits'
 import { type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
 import { bookAt } from '@/core/rules/book'
 import { scaled } from '@/core/rules/fit/fit'
@@ -59,7 +60,7 @@ export function onGrid(draft: Draft, size: number): Draft {
     grid: book.grid,
     liveArea: book.liveArea,
     keylines: book.keylines,
-    ...(book.safeZone !== undefined && { safeZone: book.safeZone }),
+    ...onAnotherGrid(book, (value) => value),
     ...(book.trim !== undefined && { trim: book.trim }),
     weights: draft.weights.map((one, i) => ({ ...one, value: book.weights[i]!.value })),
     radii: draft.radii.map((one, i) => ({ ...one, value: book.radii[i]!.value })),

@@ -8,7 +8,7 @@ import { targetFaultsOf } from '../../core/targets/faults'
 import { filesOfIcon, filesOfSet } from '../../core/targets/plan'
 import { Portrait } from '../../core/targets/portrait'
 import type { Family, Fault, MadeOfIcon, MadeOfSet, Picture } from '../../core/targets/target'
-import { font, icns, ico, pdf } from './containers'
+import { FONTS, PAGES, PICTURES } from './containers/containers'
 
 /** What an icon is delivered as: its files, its pieces of files of the whole set by their paths, and what speaks against it. */
 export type MadeIcon = {
@@ -60,23 +60,14 @@ async function bytesOfIcon(
   made: MadeOfIcon | Extract<MadeOfSet, { as: 'fixed' }>,
   portrait: Portrait,
 ): Promise<Uint8Array> {
-  switch (made.as) {
-    case 'fixed':
-      return strToU8(made.text)
-    case 'text':
-      return strToU8(made.text(portrait))
-    case 'raster':
-      return pictureOf(made.picture, portrait)
-    case 'ico':
-      // What reads these files takes pictures of 32 bits only.
-      return ico(made.pictures.map((picture) => pictureOf(picture, portrait, '32 bits')))
-    case 'icns':
-      return icns(
-        made.pictures.map((picture) => ({ pixels: picture.pixels, png: pictureOf(picture, portrait, '32 bits') })),
-      )
-    case 'pdf':
-      return pdf(made.svg(portrait))
-  }
+  if (made.as === 'fixed') return strToU8(made.text)
+  if (made.as === 'text') return strToU8(made.text(portrait))
+  if (made.as === 'raster') return pictureOf(made.picture, portrait)
+  if ('svg' in made) return PAGES[made.as](made.svg(portrait))
+  // What reads these files takes pictures of 32 bits only.
+  return PICTURES[made.as](
+    made.pictures.map((picture) => ({ pixels: picture.pixels, png: pictureOf(picture, portrait, '32 bits') })),
+  )
 }
 
 const pictureOf = ({ pixels, svg }: Picture, portrait: Portrait, colours?: '32 bits'): Uint8Array =>
@@ -96,7 +87,7 @@ export async function madeSet(
         ? strToU8(made.text)
         : made.as === 'joined'
           ? strToU8(made.join(own))
-          : await font(made.join(own), made.format)
+          : await FONTS[made.format](made.join(own))
     files.push({ path, bytes })
   }
   return files

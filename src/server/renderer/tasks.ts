@@ -1,4 +1,4 @@
-import { snagsOn } from '../../core/checks/checks'
+import { snagsOn } from '../../core/checks/snags'
 import { basesOf } from '../../core/rules/book'
 import type { Rules } from '../../core/rules/rules'
 import type { Icon } from '../../core/set/set'

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react'
 import { evaluateAll, excessIn } from '@/core/drawing/evaluate/evaluate'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
-import { shownInk } from '@/core/checks/ink'
+import { shownInk } from '@/core/checks/look/ink'
 import { pathData } from '@/core/formats/path-data'
 import { masterFor } from '@/core/set/set'
 import { baseIn } from '../state/bench'

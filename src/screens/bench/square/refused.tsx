@@ -1,7 +1,7 @@
 'use client'
 
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
-import { cannotBeDrawn } from '@/core/checks/cannot-be-drawn'
+import { cannotBeDrawn } from '@/core/checks/drawing/cannot-be-drawn'
 import { useBench, useBenchState, useCalmObjects, useRules } from '../state/context'
 import { RULER } from '../state/view'
 import { OverSquare } from './layers/over-square'

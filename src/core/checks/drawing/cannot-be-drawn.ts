@@ -1,0 +1,19 @@
+import { excessIn, refusalIn } from '../../drawing/evaluate/evaluate'
+import type { Check } from '../check'
+
+/** Objects that come to too much, take too long or reach too far; all of them together, where no one does by itself. */
+export const cannotBeDrawn: Check = {
+  id: 'cannot-be-drawn',
+  isLoss: true,
+  isSeen: true,
+  word: 'cannot be drawn',
+  severity: 'error',
+  find({ objects, scene }) {
+    const whole = excessIn(objects, scene.values)
+    if (whole) return [{ sentence: whole.message, objects: [] }]
+    return objects.flatMap((object) => {
+      const refusal = refusalIn(object, scene)
+      return refusal ? [{ sentence: refusal.message, objects: [object.id] }] : []
+    })
+  },
+}

@@ -1,0 +1,51 @@
+import { extent } from '../../drawing/evaluate/extent'
+import { isStyled, kindOf } from '../../drawing/model/object'
+import { refusalIn } from '../../drawing/evaluate/evaluate'
+import { styleOf } from '../../drawing/evaluate/shared-style'
+import type { Check } from '../check'
+import { seenIn } from '../look/seen'
+
+/** Objects that paint nothing within the square although they are not hidden. */
+export const invisible: Check = {
+  id: 'invisible',
+  word: 'invisible objects',
+  severity: 'warning',
+  find: ({ objects, scene, rules }) =>
+    seenIn(objects).flatMap(({ object, parents, isFree }) => {
+      if (parents.some((parent) => isStyled(parent) || kindOf(parent).isMask?.(parent) !== false)) return []
+      if (kindOf(object).isMask) return []
+      if (refusalIn(object, scene)) return []
+      const why = reason()
+      if (!why) return []
+      return [
+        {
+          sentence: `“${object.name}” is not seen: ${why}.`,
+          objects: [object.id],
+          ...(isFree && { mend: { kind: 'remove' as const, ids: [object.id] } }),
+        },
+      ]
+
+      function reason(): string | null {
+        if (object.opacity === 0) return 'its opacity is 0'
+        const shapes = scene.shapes(object)
+        if (shapes.every(({ fill, stroke }) => !fill && !stroke))
+          return isStyled(object) && styleOf(object, scene).stroke !== 'none'
+            ? 'its stroke is 0 wide, and it has no fill'
+            : 'it has neither fill nor stroke'
+        const { size } = rules.grid,
+          over = size / 4
+        const isNear = (value: number) => value >= -over && value <= size + over
+        // Where an end of a segment is near the square there is no need to know how far the rest reaches.
+        if (
+          shapes.some(({ path }) =>
+            path.some(({ segments }) => segments.some(({ from }) => isNear(from.x) && isNear(from.y))),
+          )
+        )
+          return null
+        const { x, y, w, h } = extent(object, scene)
+        return x > size + over || y > size + over || x + w < -over || y + h < -over
+          ? 'it lies outside the square'
+          : null
+      }
+    }),
+}

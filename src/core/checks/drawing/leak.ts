@@ -1,0 +1,35 @@
+import { editable } from '../../drawing/edit/editable'
+import { closeContour } from '../../drawing/edit/node-edit'
+import { distance } from '../../geometry/point'
+import { LEAK } from '../../geometry/tolerance'
+import type { Check } from '../check'
+import { replacing, said, seenIn } from '../look/seen'
+import { kindOf } from '../../drawing/model/object'
+import { styleOf } from '../../drawing/evaluate/shared-style'
+
+/** Open contours whose ends nearly meet. */
+export const leak: Check = {
+  id: 'leak',
+  word: 'outlines that nearly close',
+  severity: 'warning',
+  find: ({ objects, rules, scene }) =>
+    seenIn(objects).flatMap((one) => {
+      const { object } = one
+      const path = kindOf(object).runs ? editable(object, scene) : null
+      if (!path || styleOf(path, scene).dash) return []
+      return path.contours.flatMap(({ closed, nodes }, contour) => {
+        const first = nodes[0]!,
+          last = nodes.at(-1)!,
+          gap = distance(first, last)
+        if (closed || nodes.length < 3 || gap > (LEAK * rules.grid.size) / 24) return []
+        return [
+          {
+            sentence: `“${object.name}” nearly closes: its ends are ${said(gap)} apart.`,
+            objects: [object.id],
+            spot: { at: { x: first.x, y: first.y }, to: { x: last.x, y: last.y } },
+            ...replacing(one, closeContour(path, contour)),
+          },
+        ]
+      })
+    }),
+}

@@ -1,0 +1,42 @@
+import { styleOf } from '../../drawing/evaluate/shared-style'
+import { isStyled, kindOf } from '../../drawing/model/object'
+import { isGradient } from '../../drawing/model/paint'
+import { colourOf } from '../../drawing/model/values'
+import { ENOUGH, contrast } from '../../proof/contrast'
+import type { Check } from '../check'
+import { paintedIn, said } from '../look/seen'
+
+/** Drawings that do not stand out from the plate that they lie on. */
+export const lowContrast: Check = {
+  id: 'low-contrast',
+  isLoss: true,
+  isSeen: true,
+  word: 'too little contrast on the plate',
+  severity: 'warning',
+  find({ objects, scene, rules }) {
+    const plate = objects.find((object) => kindOf(object).stands === 'ground')
+    if (!plate || !isStyled(plate)) return []
+    const { fill } = styleOf(plate, scene)
+    if (isGradient(fill) || fill === 'none') return []
+    const ground = colourOf(fill, rules).light.slice(0, 7)
+    const ratios = paintedIn(objects).flatMap(({ object }) => {
+      if (object === plate) return []
+      const style = styleOf(object, scene)
+      return [style.fill, style.stroke].flatMap((paint) =>
+        paint === 'none'
+          ? []
+          : isGradient(paint)
+            ? [Infinity]
+            : [contrast(colourOf(paint, rules).light.slice(0, 7), ground)],
+      )
+    })
+    const most = Math.max(...ratios)
+    if (ratios.length === 0 || most >= ENOUGH) return []
+    return [
+      {
+        sentence: `Nothing stands out from the plate: the contrast is at most ${said(Math.round(most * 10) / 10)} : 1, and a graphic needs ${ENOUGH} : 1.`,
+        objects: [plate.id],
+      },
+    ]
+  },
+}

@@ -1,0 +1,67 @@
+import { type DrawingObject, isFramed, kindOf } from '../../drawing/model/object'
+import { moveObject } from '../../drawing/edit/transform-object'
+import { crispness, SEEN } from '../../proof/crispness'
+import { pathBounds } from '../../geometry/path'
+import { tidy } from '../../geometry/tidy'
+import type { Check, Checked, Found } from '../check'
+import { ink } from '../../drawing/evaluate/evaluate'
+import { replacing, said, seenIn } from '../look/seen'
+
+/** Straight edges beside the pixels of the sizes that the grid is a whole part of. */
+export const offPixel: Check = {
+  id: 'off-pixel',
+  isSeen: true,
+  word: 'edges between pixels',
+  severity: 'warning',
+  find(checked) {
+    const { rules, objects, scene } = checked
+    const { size } = rules.grid
+    const at = rules.sizes.find((one) => one % size === 0)
+    if (at === undefined) return []
+    return seenIn(objects).flatMap((one): Found[] => {
+      if (one.parents.length > 0) return []
+      const { blurred } = crispness(ink(one.object, scene), size, at)
+      const [first] = blurred
+      if (!first) return []
+      const moved = fitted(one.object, checked, at)
+      return [
+        {
+          sentence: `“${one.object.name}” has ${blurred.length === 1 ? 'an edge' : `${blurred.length} edges`} between the pixels at ${at} px, off by ${said(first.off)} px.`,
+          objects: [one.object.id],
+          spot: { at: first.from, to: first.to },
+          ...(moved && replacing(one, moved)),
+        },
+      ]
+    })
+  },
+}
+
+/**
+ * An object moved by less than a pixel so that all its straight edges lie on pixels; a rectangle that no move brings
+ * there also with its sides elsewhere. Null where neither does.
+ */
+function fitted(object: DrawingObject, { rules, scene }: Checked, pixels: number): DrawingObject | null {
+  const { size } = rules.grid,
+    scale = pixels / size
+  const on = (value: number) => tidy(Math.round(value * scale) / scale)
+  const isFit = (one: DrawingObject) => crispness(ink(one, scene), size, pixels).blurred.every(({ off }) => off <= SEEN)
+  const { blurred } = crispness(ink(object, scene), size, pixels)
+  const shift = (axis: 'x' | 'y') => {
+    const place = blurred.find(({ from, to }) => Math.abs(from[axis] - to[axis]) < 1e-9)?.from[axis]
+    return place === undefined ? 0 : on(place) - place
+  }
+  const moved = moveObject(object, { x: tidy(shift('x')), y: tidy(shift('y')) })
+  if (isFit(moved)) return moved
+  const box = pathBounds(ink(object, scene))
+  if (!isFramed(object) || kindOf(object).fills !== 'sides' || object.turn || object.skew || !box) return null
+  const x = on(box.x) - box.x,
+    y = on(box.y) - box.y
+  const sized = {
+    ...object,
+    x: tidy(object.x + x),
+    y: tidy(object.y + y),
+    w: tidy(object.w + on(box.x + box.w) - box.x - box.w - x),
+    h: tidy(object.h + on(box.y + box.h) - box.y - box.h - y),
+  }
+  return sized.w > 0 && sized.h > 0 && isFit(sized) ? sized : null
+}

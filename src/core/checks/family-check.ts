@@ -1,0 +1,21 @@
+import type { Balance } from '../proof/balance'
+import type { Alike } from '../proof/look-alikes'
+import type { Rules, Severity } from '../rules/rules'
+import type { Found } from './check'
+
+/** An icon beside its siblings: its name, and what it comes to by eye (null where it paints nothing). */
+export type Sibling = { readonly id: string; readonly name: string; readonly balance: Balance | null }
+
+/** Something that is looked for in a family of icons; found by icon. */
+export type FamilyCheck = {
+  readonly id: string
+  readonly word: string
+  readonly severity: Severity
+  readonly find: (
+    family: readonly Sibling[],
+    rules: Rules,
+    alike: readonly Alike<string>[],
+  ) => ReadonlyMap<string, Found>
+}
+
+export const about = (id: string, sentence: string): [string, Found] => [id, { sentence, objects: [] }]

@@ -1,0 +1,51 @@
+import type { Point } from '../../geometry/point'
+import { tidy } from '../../geometry/tidy'
+import type { Checked, Found } from '../check'
+import { type Seen, replacing, seenIn } from './seen'
+import { straightsOf } from './straights'
+import { SAME_DIRECTION, SHORT } from './tolerance'
+
+/** The direction of a stretch in degrees, anticlockwise from the right, 0 to 180. */
+const directionOf = (from: Point, to: Point): number =>
+  ((Math.atan2(from.y - to.y, to.x - from.x) * 180) / Math.PI + 360) % 180
+
+/** How far two directions are apart, in degrees. */
+export const apart = (a: number, b: number): number => Math.abs(((a - b + 270) % 180) - 90)
+
+const nearestOf = (direction: number, all: readonly number[]): number =>
+  all.reduce((best, one) => (apart(one, direction) < apart(best, direction) ? one : best))
+
+/** The end of a stretch moved as little as it takes to bring the stretch into a direction. */
+function turnedEnd(from: Point, to: Point, direction: number): Point {
+  const angle = (direction * Math.PI) / 180,
+    way = { x: Math.cos(angle), y: -Math.sin(angle) }
+  const along = (to.x - from.x) * way.x + (to.y - from.y) * way.y
+  return { x: tidy(from.x + along * way.x), y: tidy(from.y + along * way.y) }
+}
+
+/** Stretches whose direction is off one of some by an amount that matters, brought into it. */
+export function offDirections(
+  { objects, rules }: Checked,
+  wanted: readonly number[],
+  matters: (away: number) => boolean,
+  sentence: (one: Seen, direction: number, nearest: number) => string,
+): Found[] {
+  const short = (SHORT * rules.grid.size) / 24
+  return seenIn(objects).flatMap((one) =>
+    straightsOf(one.object).flatMap(({ from, to, withTo }): Found[] => {
+      if (Math.hypot(to.x - from.x, to.y - from.y) < short) return []
+      const direction = directionOf(from, to),
+        nearest = nearestOf(direction, wanted),
+        away = apart(direction, nearest)
+      if (away < SAME_DIRECTION || !matters(away)) return []
+      return [
+        {
+          sentence: sentence(one, direction, nearest),
+          objects: [one.object.id],
+          spot: { at: { x: from.x, y: from.y }, to: { x: to.x, y: to.y } },
+          ...replacing(one, withTo(turnedEnd(from, to, nearest))),
+        },
+      ]
+    }),
+  )
+}

@@ -1,0 +1,23 @@
+import { transformObject } from '../../drawing/edit/transform-object'
+import { kindOf } from '../../drawing/model/object'
+import type { Point } from '../../geometry/point'
+import type { Transform } from '../../geometry/transform'
+import type { Checked, Found } from '../check'
+
+/** The drawing at another size about the middle of the square, where nothing of it is locked. */
+export function scaled({ objects, rules }: Checked, by: number): Pick<Found, 'mend'> {
+  const c = rules.grid.size / 2
+  if (objects.some(({ locked }) => locked)) return {}
+  return {
+    mend: {
+      kind: 'replace',
+      objects: objects.map((object) => transformObject(object, scaledAbout({ x: c, y: c }, by))),
+    },
+  }
+}
+
+/** The map that scales about a place. */
+export const scaledAbout = ({ x, y }: Point, by: number): Transform => [by, 0, 0, by, x * (1 - by), y * (1 - by)]
+
+/** Something of the drawing's own that fills the square is a ground, and the rest is measured by other rules. */
+export const hasPlate = ({ objects }: Checked): boolean => objects.some((object) => kindOf(object).stands === 'ground')

@@ -1,0 +1,59 @@
+import { sceneOf } from '../drawing/evaluate/evaluated-scene'
+import type { Accepted } from '../drawing/model/accepted'
+import type { Alike } from '../proof/look-alikes'
+import { bookAt } from '../rules/book'
+import type { Rules, Severity } from '../rules/rules'
+import { masterOn } from '../set/masters'
+import { acceptedIn, type Icon } from '../set/set'
+import { isAccepted } from './accepting'
+import type { Check, Checked, Snag } from './check'
+import { CHECKS, FAMILY_CHECKS } from './checks'
+import { alikePairs } from './family/look-alike'
+import type { Sibling } from './family-check'
+
+/** How much a check matters under rules: what they say of it, or what it says itself. */
+const severityOf = ({ id, severity }: Pick<Check, 'id' | 'severity'>, { checks }: Rules): Severity =>
+  checks?.[id] ?? severity
+
+/** What is found in a drawing, but for what is accepted in it and what the rules do not look for. */
+export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
+  const grid = checked.rules.grid.size
+  return CHECKS.flatMap((check): Snag[] => {
+    if (checked.isDerived && !check.isSeen) return []
+    const severity = severityOf(check, checked.rules)
+    if (severity === 'off') return []
+    return check
+      .find(checked)
+      .map((found) => ({ ...found, check: check.id, severity }))
+      .filter((snag) => !isAccepted(snag, accepted, grid))
+  })
+}
+
+/** What is found in the drawing of an icon on one of the set's grids, but for what is accepted in it. */
+export function snagsOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Snag[] {
+  const { master, standing } = masterOn(icon, rules, base),
+    book = bookAt(rules, base)
+  return snagsIn(
+    { objects: master.objects, rules: book, scene: sceneOf(book), isDerived: standing.by === 'derivation' },
+    acceptedIn(master),
+  )
+}
+
+/** What is found of each icon beside its siblings, by the icon's id; what is accepted in it left out. */
+export function familySnags(
+  family: readonly (Sibling & { readonly accepted: readonly Accepted[] })[],
+  rules: Rules,
+  alike: readonly Alike<string>[] = alikePairs(family),
+): ReadonlyMap<string, readonly Snag[]> {
+  const snags = new Map<string, Snag[]>()
+  const accepted = new Map(family.map((one) => [one.id, one.accepted]))
+  for (const check of FAMILY_CHECKS) {
+    const severity = severityOf(check, rules)
+    if (severity === 'off') continue
+    for (const [id, found] of check.find(family, rules, alike)) {
+      const snag: Snag = { ...found, check: check.id, severity }
+      if (!isAccepted(snag, accepted.get(id)!, rules.grid.size)) snags.set(id, [...(snags.get(id) ?? []), snag])
+    }
+  }
+  return snags
+}
