@@ -10,6 +10,8 @@ export default defineConfig({
   testIgnore: [],
   outputDir: 'test-results/development',
   reporter: [['list'], ['json', { outputFile: 'build/development-report.json' }]],
+  globalSetup: undefined,
+  workers: 1,
   use: { ...built.use, baseURL: `http://127.0.0.1:${PORT}` },
   webServer: {
     command: `rm -rf build/development-data && WISE_SQUARE_DATA=build/development-data npx next dev -H 127.0.0.1 -p ${PORT}`,

@@ -8,5 +8,6 @@ export default defineConfig({
     globalSetup: ['vitest.global.mjs'],
     setupFiles: ['vitest.setup.ts'],
     testTimeout: 180_000,
+    maxWorkers: '100%',
   },
 })

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page, test } from './test'
 import { BenchPage } from './bench-page'
 
 /** What axe finds that is serious or critical, with the first place of each. */

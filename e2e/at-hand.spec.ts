@@ -1,4 +1,4 @@
-import { type CDPSession, expect, type Page, test } from '@playwright/test'
+import { type CDPSession, expect, type Page, test } from './test'
 import { BenchPage } from './bench-page'
 
 const TOOL_KEYS = [...'12345678', ...'qwertui', 'Shift+3', 'Shift+4']

@@ -1,18 +1,18 @@
 import { readFileSync } from 'node:fs'
-import { expect, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from './test'
 import { unzipSync } from 'fflate'
+import { writeSetFile } from '../src/core/formats/set-file'
+import { STARTERS } from '../src/core/rules/starters'
 
 /** The bench as a person uses it: by pointer on the square, by keys, by the ledger. Coordinates are grid units. */
 export class BenchPage {
   constructor(readonly page: Page) {}
 
-  /** Makes a set from the shelf and opens its first icon. */
+  /** Opens the first icon of a new set that begins with a starting rule book. */
   static async withNewSet(page: Page, name: string, book = 'Interface 24'): Promise<BenchPage> {
-    await page.goto('/')
-    await page.getByRole('button', { name: 'New set…' }).first().click()
-    await page.getByLabel('Name', { exact: true }).fill(name)
-    await page.getByRole('radio', { name: new RegExp(book) }).click()
-    await page.getByRole('button', { name: 'Make the set' }).click()
+    const { kind, rules } = STARTERS.find((starter) => starter.name.startsWith(book))!
+    const id = await imported(page, writeSetFile({ name, kind, rules, icons: [] }))
+    await page.goto(`/sets/${id}/draw`)
     await page.getByRole('button', { name: 'Draw the first icon' }).click()
     const bench = new BenchPage(page)
     await bench.ready()
@@ -27,10 +27,8 @@ export class BenchPage {
       '"name": "Quayside"',
       `"name": "Copy ${Math.random().toString(36).slice(2, 8)}"`,
     )
-    const added = (await (
-      await page.request.post('/api/sets', { data: text, headers: { 'content-type': 'application/json' } })
-    ).json()) as { id: string }
-    await page.goto(`/sets/${added.id}/draw/${icon}`)
+    const id = await imported(page, text)
+    await page.goto(`/sets/${id}/draw/${icon}`)
     const bench = new BenchPage(page)
     await bench.ready()
     return bench
@@ -176,6 +174,15 @@ export class BenchPage {
       return [...canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height).data]
     })
   }
+}
+
+/** Lays a set file on the shelf; answers the id of the new set. */
+export async function imported(page: Page, text: string): Promise<string> {
+  const response = await page.request.post('/api/sets', {
+    data: text,
+    headers: { 'content-type': 'application/json' },
+  })
+  return ((await response.json()) as { id: string }).id
 }
 
 async function hrefOf(page: Page, set: string): Promise<string> {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { BenchPage } from './bench-page'
 
 test('drawing snaps to the true thing and says what it is; X suspends it', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { readPathData } from '../src/core/formats/path-reader'
 import { BenchPage, delivered, setting } from './bench-page'
 

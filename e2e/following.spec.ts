@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { BenchPage, setting } from './bench-page'
 
 test('a set follows the rules of another: what changes there comes when it is opened, what is its own stays', async ({

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { rasterised } from '../src/core/formats/rasterised'
 import { unzipSync } from 'fflate'
 import { BenchPage } from './bench-page'

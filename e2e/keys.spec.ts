@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { BenchPage } from './bench-page'
 
 test('the pen goes back and forth by its own nodes, and is kept by another tool, another icon and another stage', async ({

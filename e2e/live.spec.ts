@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { area } from '../src/core/geometry/area'
 import type { Path } from '../src/core/geometry/path'
 import { readPathData } from '../src/core/formats/path-reader'

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { BenchPage, delivered } from './bench-page'
 
 test('a 20 px master is derived and fitted, tuned by hand, and keeps that when its parent changes', async ({

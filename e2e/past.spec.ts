@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { BenchPage } from './bench-page'
 
 test('a named state stands beside the present: one icon, one from the bin, then all of it is taken back', async ({

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { BenchPage, delivered, setting } from './bench-page'
 
 test('the main weight and the outer radius change: all follow, those that need a hand come first and say why, in one step', async ({

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page, test } from './test'
 import { decode } from 'fast-png'
 import { BenchPage } from './bench-page'
 

@@ -1,7 +1,7 @@
 import { request as plainRequest } from 'node:http'
 import { readFileSync } from 'node:fs'
-import { expect, type Page, test } from '@playwright/test'
-import { BenchPage } from './bench-page'
+import { expect, test } from './test'
+import { BenchPage, imported } from './bench-page'
 
 const { rules } = (JSON.parse(readFileSync('demo/quayside.wisesquare.json', 'utf8')) as { set: { rules: object } }).set
 type Drawings = Record<string, object[]>
@@ -9,13 +9,6 @@ const { BOMBS, setFileOf } = (await import('../tools/fuzz/bombs.mjs' as string))
   BOMBS: Drawings
   setFileOf: (rules: object, name: string, drawings: Drawings) => string
 }
-
-const imported = async (page: Page, text: string) =>
-  (
-    (await (
-      await page.request.post('/api/sets', { data: text, headers: { 'content-type': 'application/json' } })
-    ).json()) as { id: string }
-  ).id
 
 test('drawings that come to too much take nothing else down: shelf, bench, review and delivery show the rest and say why', async ({
   page,

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { BenchPage } from './bench-page'
 
 test('what was drawn while the server could not be reached is kept over a closed tab and saved later', async ({

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { BenchPage, command, delivered, setting } from './bench-page'
 
 test('snags: found while drawing, marked, mended one by one and all at once, left on purpose, weighed by the rules', async ({

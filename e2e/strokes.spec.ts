@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page, test } from './test'
 import { area } from '../src/core/geometry/area'
 import { readPathData } from '../src/core/formats/path-reader'
 import { BenchPage, command, delivered, setting } from './bench-page'

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { BenchPage, delivered, setting } from './bench-page'
 
 test('the set: other rules, those that need a hand mended, a small master tuned that keeps its tuning, delivered twice alike', async ({

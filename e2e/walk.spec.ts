@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page, test } from './test'
 import { BenchPage } from './bench-page'
 
 /** How many walks are made, of four acts each. */

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import type { IconSet } from '../src/core/set/set'
 import { BenchPage } from './bench-page'
 

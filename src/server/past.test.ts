@@ -10,6 +10,7 @@ import { Renderer, THREAD } from './renderer/renderer'
 import { saveSet } from './save'
 import { rowsOfSet, setOfRows } from './set-rows'
 import { addSet, readSet, renameSet } from './sets'
+import { runs } from '../testing/runs'
 
 const renderer = new Renderer(THREAD)
 afterAll(() => renderer.close())
@@ -125,7 +126,7 @@ describe('the past of a set', () => {
         }
         await days.db.destroy()
       }),
-      { numRuns: 40 },
+      runs(40),
     )
   })
 

@@ -15,6 +15,7 @@ import { acceptedAs, keyOf } from './accepting'
 import { CHECKS } from './checks'
 import { snagsIn, snagsOn } from './snags'
 import { nameProblem, patterned } from './family/naming'
+import { runs } from '../../testing/runs'
 
 const rules: Rules = {
   ...BOOK,
@@ -222,7 +223,7 @@ describe('checks', () => {
             expect(DrawingObject.safeParse(object).success).toBe(true)
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 

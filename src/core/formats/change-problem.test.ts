@@ -8,6 +8,7 @@ import { IconSet, type IconSet as Set, setProblems } from '../set/set'
 import { changeProblem } from './change-problem'
 import { overlay, SetWrites, writesOf } from '../saving/wire'
 import { changeBetween } from '../set/change'
+import { runs } from '../../testing/runs'
 
 const rules = BOOK
 const icon = (id: string, objects: DrawingObject[] = []) => ({ id, name: id, masters: [{ base: 24, objects }] })
@@ -40,7 +41,7 @@ describe('an edit', () => {
           }
         }
       }),
-      { numRuns: 300 },
+      runs(300),
     )
     expect(refused).toBeGreaterThan(50)
   })

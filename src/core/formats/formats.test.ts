@@ -16,6 +16,7 @@ import { readPathData } from './path-reader'
 import { png } from './png'
 import { readSetFile, writeSetFile } from './set-file'
 import { pixelsOf } from '../../testing/rasterise'
+import { runs } from '../../testing/runs'
 
 const demo = (name: string): string =>
   readFileSync(new URL(`../../../demo/${name}.wisesquare.json`, import.meta.url), 'utf8')
@@ -104,7 +105,7 @@ describe('path data', () => {
           for (const t of [0.25, 0.5, 0.75]) expect(distance(pointAt(read, t), at(t))).toBeLessThan(2 / 10 ** digits)
         },
       ),
-      { numRuns: 400 },
+      runs(400),
     )
   })
 
@@ -286,7 +287,7 @@ describe('delivery', () => {
           }
         },
       ),
-      { numRuns: 120 },
+      runs(120),
     )
     expect([...kinds].sort()).toEqual([0, 1, 2, 4, 8])
   })

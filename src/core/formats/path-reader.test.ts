@@ -9,6 +9,7 @@ import type { Point } from '../geometry/point'
 import type { Segment } from '../geometry/segment'
 import { compactPathData, pathData } from './path-data'
 import { PathDataError, readPathData } from './path-reader'
+import { runs } from '../../testing/runs'
 
 /** Cubics, some as round as cubics can be, some a little off, smooth or not, some nearly straight or nearly quadratic. */
 function nearlyRound(next: () => number, size: number): Contour {
@@ -154,7 +155,7 @@ describe('reading path data', () => {
           }
         },
       ),
-      { numRuns: 1000 },
+      runs(1000),
     )
   })
 })

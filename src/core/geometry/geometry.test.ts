@@ -10,6 +10,7 @@ import { pointAt, reverse, type Segment, segmentBounds, transformSegment } from 
 import { tidy } from './tidy'
 import { passes } from './winding'
 import { apply, compose, rotation, type Transform } from './transform'
+import { runs } from '../../testing/runs'
 
 const coordinate = fc.double({ min: -50, max: 50, noNaN: true })
 const point = fc.record({ x: coordinate, y: coordinate })
@@ -81,7 +82,7 @@ describe('segments', () => {
         // An arc's parameter shifts under a map, so the mapped point is looked for anywhere on the mapped arc.
         expect(distanceToPath([{ segments: [mapped], closed: false }], apply(t, pointAt(s, u)))).toBeLessThan(0.01)
       }),
-      { numRuns: 300 },
+      runs(300),
     )
   })
 
@@ -120,7 +121,7 @@ describe('the area under a segment', () => {
         }
         expect(Math.abs(sweptTwice(s) - sum)).toBeLessThan(1e-4 * (1 + Math.abs(sum)) + 0.02)
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 })
@@ -137,7 +138,7 @@ describe('points beside a path', () => {
         if (distanceToPath(path, p) < 0.05) return
         expect(segments.reduce((sum, s) => sum + passes(s, p), 0)).toBe(winding(path, p))
       }),
-      { numRuns: 200 },
+      runs(200),
     )
   })
 })

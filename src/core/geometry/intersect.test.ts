@@ -5,6 +5,7 @@ import { flatten } from '../../testing/flatten'
 import { intersect } from './intersect'
 import { cross, distance, type Point, subtract } from './point'
 import { line, pointAt, type Segment } from './segment'
+import { runs } from '../../testing/runs'
 
 const half = fc.integer({ min: 0, max: 24 }).map((n) => n / 2)
 const place = fc.record({ x: half, y: half })
@@ -86,7 +87,7 @@ describe.each(pairs)('a %s and a %s', (first, second) => {
           expect(distance(pointAt(b, t), at)).toBeLessThan(1e-7)
         }
       }),
-      { numRuns: 80 },
+      runs(80),
     )
   })
 
@@ -101,7 +102,7 @@ describe.each(pairs)('a %s and a %s', (first, second) => {
             JSON.stringify([a, b, p]),
           ).toBe(true)
       }),
-      { numRuns: 12 },
+      runs(12),
     )
   })
 
@@ -114,7 +115,7 @@ describe.each(pairs)('a %s and a %s', (first, second) => {
         for (const { at } of there.meetings)
           expect(back.meetings.some((other) => distance(other.at, at) < 1e-4)).toBe(true)
       }),
-      { numRuns: 50 },
+      runs(50),
     )
   })
 })

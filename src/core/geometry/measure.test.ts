@@ -7,6 +7,7 @@ import { ellipse, polyline, transformPath } from './path'
 import { distance } from './point'
 import { pointAt, type Segment } from './segment'
 import { apply, rotation } from './transform'
+import { runs } from '../../testing/runs'
 
 const n = fc.double({ min: -20, max: 20, noNaN: true })
 const p = fc.record({ x: n, y: n })
@@ -65,7 +66,7 @@ describe('measuring', () => {
         for (let i = 0; i < 2000; i++) sum += distance(pointAt(s, i / 2000), pointAt(s, (i + 1) / 2000))
         expect(Math.abs(segmentLength(s) - sum)).toBeLessThan(1e-3)
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 
@@ -103,7 +104,7 @@ describe('measuring', () => {
           expect(Math.abs(segmentLength(stretch(segment, 0, t)) - share * long)).toBeLessThan(1e-6 * (1 + long))
         else expect(share * long).toBeLessThan(1e-6)
       }),
-      { numRuns: 500 },
+      runs(500),
     )
     const way: Segment = {
       kind: 'cubic',

@@ -8,6 +8,7 @@ import { rotation } from '../geometry/transform'
 import { winding } from '../geometry/winding'
 import { combine } from '../planar/boolean'
 import { narrows } from './walls'
+import { runs } from '../../testing/runs'
 
 const ink = (...data: string[]): Path =>
   combine(data.map((text) => ({ path: readPathData(text), role: 'adds' as const })))
@@ -32,7 +33,7 @@ describe('ground between walls', () => {
         expect(one!.width).toBeCloseTo(gap, 6)
         expect(one!.isCounter).toBe(false)
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 
@@ -84,7 +85,7 @@ describe('ground between walls', () => {
           if (width > 0.1) expect(winding(path, { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 })).toBe(0)
         }
       }),
-      { numRuns: 80 },
+      runs(80),
     )
   })
 })

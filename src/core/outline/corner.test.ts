@@ -9,6 +9,7 @@ import { roundContour, roundCorners } from './corner'
 import type { CornerStyle } from './corner-shape'
 import { fillets, turnOf } from './fillet'
 import { beside } from './parallel'
+import { runs } from '../../testing/runs'
 
 const square = [
   { x: 0, y: 0 },
@@ -130,7 +131,7 @@ describe('corners between any two kinds of segment', () => {
         const opposite = Math.abs(cross(directionAt(a, s), directionAt(b, t)))
         expect(Math.min(spent, Math.abs(1 - bend), opposite)).toBeLessThan(0.01)
       }),
-      { numRuns: 400 },
+      runs(400),
     )
     expect(reached).toBeGreaterThan(50)
   })

@@ -8,6 +8,7 @@ import { ellipse, type Path, polyline, segmentCount } from '../geometry/path'
 import type { Segment } from '../geometry/segment'
 import { arrange } from './arrangement'
 import { combine, combineTraced, type Member, type Role } from './boolean'
+import { runs } from '../../testing/runs'
 
 const circle = (x: number, y: number, r: number): Path => [ellipse({ x, y }, r, r)]
 const box = (x: number, y: number, w: number, h: number): Path => [
@@ -152,7 +153,7 @@ describe('an arrangement', () => {
         expect(vertices.length - edges.length + windings.length).toBe(1 + parts)
         expect(order.length).toBe(2 * edges.length)
       }),
-      { numRuns: 80 },
+      runs(80),
     )
   })
 })
@@ -189,7 +190,7 @@ describe('what each member does', () => {
           expect(effect).toBe(lasts ? 'lasting' : acts ? 'undone' : 'none')
         })
       }),
-      { numRuns: 200 },
+      runs(200),
     )
   })
 })

@@ -22,6 +22,7 @@ import { coverOf } from '../raster/cover'
 import { likeness } from './look-alikes'
 import { crispness } from './crispness'
 import { oklab, oklabDistance } from './oklab'
+import { runs } from '../../testing/runs'
 
 const scene = sceneOf(BOOK)
 const demo = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
@@ -69,7 +70,7 @@ describe('how much of each pixel is covered', () => {
         const inside = cover.reduce((sum, one) => sum + one, 0)
         expect(Math.abs(inside - area(path))).toBeLessThan(0.02 * area(path) + 0.1)
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 

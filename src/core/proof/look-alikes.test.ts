@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { likeness, LookAlikes } from './look-alikes'
+import { runs } from '../../testing/runs'
 
 /** Pictures as icons are: a few discs of ink, some of them nearly another. */
 const cover = fc
@@ -35,7 +36,7 @@ describe('pictures that look alike', () => {
           )
         }
       }),
-      { numRuns: 300 },
+      runs(300),
     )
   })
 })

@@ -7,6 +7,7 @@ import type { Point } from '../geometry/point'
 import { strokedArea } from '../outline/stroking'
 import type { Area, Colour, Group, Item } from './items'
 import { type Pixels, pixelsOf } from './raster'
+import { runs } from '../../testing/runs'
 
 const INK: Colour = [20 / 255, 35 / 255, 31 / 255, 1],
   SIGNAL: Colour = [214 / 255, 64 / 255, 26 / 255, 1]
@@ -88,7 +89,7 @@ describe('pixels', () => {
         const exact = found.map((_, i) => 255 * withinPixel(points, i % 16, Math.floor(i / 16)))
         expect(most(found, exact)).toBeLessThanOrEqual(0.51)
       }),
-      { numRuns: 300 },
+      runs(300),
     )
   })
 
@@ -113,7 +114,7 @@ describe('pixels', () => {
           expect(sum / 625 / (Math.PI * (r * r - inner * inner))).toBeCloseTo(1, 3)
         },
       ),
-      { numRuns: 25 },
+      runs(25),
     )
   })
 
@@ -178,7 +179,7 @@ describe('pixels', () => {
             }
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 
@@ -204,7 +205,7 @@ describe('pixels', () => {
             expect((Math.abs(own.data[k]! - seen[k]!) * seen[i + 3]!) / 255).toBeLessThanOrEqual(4)
         }
       }),
-      { numRuns: 30 },
+      runs(30),
     )
   })
 

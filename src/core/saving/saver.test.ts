@@ -9,6 +9,7 @@ import { type Icon, type IconSet, setProblems } from '../set/set'
 import { Kept, leftOf, toKeep } from './kept'
 import { type Answer, beginning, type Event, type Saver, saying, step, wanted } from './saver'
 import { overlay, revised, type Revisions, type SaveRequest, staleParts } from './wire'
+import { runs } from '../../testing/runs'
 
 const pier: IconSet = {
   name: 'Pier',
@@ -319,7 +320,7 @@ describe('saving', () => {
         )
         for (const id of drawn) if (!refused.has(id)) expect(stored).toContain(id)
       }),
-      { numRuns: 150 },
+      runs(150),
     )
   })
 
@@ -331,7 +332,7 @@ describe('saving', () => {
         for (const [n, act] of acts.entries()) act(world, n)
         expectPeace(world)
       }),
-      { numRuns: 150 },
+      runs(150),
     )
   })
 

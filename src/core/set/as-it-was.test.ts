@@ -6,6 +6,7 @@ import { boxIcon, pier } from '../../testing/samples'
 import { asItWas, thenAndNow } from './as-it-was'
 import { advance, beginning, undo } from './history'
 import type { IconSet } from './set'
+import { runs } from '../../testing/runs'
 
 const withGrid = ({ rules }: IconSet, size: number): Rules => ({
   ...rules,
@@ -56,7 +57,7 @@ describe('taking icons back', () => {
         const history = advance(beginning(set), { kind: 'as-it-was', past, icons }, 'Take back')
         expect(undo(history).present).toEqual(set)
       }),
-      { numRuns: 200 },
+      runs(200),
     )
   })
 
@@ -67,7 +68,7 @@ describe('taking icons back', () => {
         expect(next).toEqual({ ...past, name: 'Mole' })
         expect(thenAndNow(past, next).every(({ isSame }) => isSame)).toBe(true)
       }),
-      { numRuns: 50 },
+      runs(50),
     )
   })
 })

@@ -8,6 +8,7 @@ import { applyEdit, type SetEdit } from './edit'
 import { mergedSet } from './merge-set'
 import { IconSet, setProblems } from './set'
 import { settledIn } from './settle-set'
+import { runs } from '../../testing/runs'
 
 const rules = starter('interface-24')?.rules ?? starter('interface')!.rules
 const pier: IconSet = {
@@ -113,7 +114,7 @@ describe('a set that was changed on two sides', () => {
         expect(plain(mergedSet(from, other, plain(from)).set)).toEqual(plain(other))
         expect(plain(mergedSet(from, plain(from), other).set)).toEqual(plain(other))
       }),
-      { numRuns: 250 },
+      runs(250),
     )
   })
 
@@ -142,7 +143,7 @@ describe('a set that was changed on two sides', () => {
         expect(next.conflicts).toEqual([])
         expect(setProblems(next.set)).toEqual([])
       }),
-      { numRuns: 400 },
+      runs(400),
     )
   })
 

@@ -6,6 +6,7 @@ import { same } from '../drawing/model/same'
 import { find, mapObjects, walk } from '../drawing/model/tree'
 import { type Conflict, merged } from './merge'
 import { settledConflict } from './settle'
+import { runs } from '../../testing/runs'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' }
 const box = (id: string, x: number, y: number, more: object = {}): DrawingObject =>
@@ -81,7 +82,7 @@ describe('a drawing that was changed on two sides', () => {
         expect(merged(from, other, copy)).toMatchObject({ objects: other, conflicts: [] })
         expect(merged(from, copy, other)).toMatchObject({ objects: other, conflicts: [] })
       }),
-      { numRuns: 600 },
+      runs(600),
     )
   })
 
@@ -106,7 +107,7 @@ describe('a drawing that was changed on two sides', () => {
           }
         }
       }),
-      { numRuns: 600 },
+      runs(600),
     )
   })
 
@@ -124,7 +125,7 @@ describe('a drawing that was changed on two sides', () => {
         }
         expect(next.conflicts).toEqual([])
       }),
-      { numRuns: 600 },
+      runs(600),
     )
   })
 

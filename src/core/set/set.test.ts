@@ -9,6 +9,7 @@ import { advance, beginning, type History, redo, undo } from './history'
 import { freeName, IconName } from './names'
 import { masterOn } from './masters'
 import { type IconSet, setProblems } from './set'
+import { runs } from '../../testing/runs'
 
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const box = (id: string): DrawingObject => ({
@@ -56,7 +57,7 @@ describe('edits of a drawing', () => {
           expect(new Set(idsOf(objects)).size).toBe(idsOf(objects).length)
         }
       }),
-      { numRuns: 400 },
+      runs(400),
     )
   })
 
@@ -159,7 +160,7 @@ describe('history', () => {
         while (forth.future.length > 0) forth = redo(forth)
         expect(forth.present).toEqual(last.present)
       }),
-      { numRuns: 200 },
+      runs(200),
     )
   })
 

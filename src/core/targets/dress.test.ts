@@ -14,6 +14,7 @@ import { bled } from './bleed'
 import { dressed, type Dress, isAtEdge } from './dress'
 import { Portrait } from './portrait'
 import { coloursOf, emblem, greyed, shades, silhouette, visible } from './tone'
+import { runs } from '../../testing/runs'
 
 const { rules, icons } = readSetFile(readFileSync('demo/skerry-app.wisesquare.json', 'utf8')).set!
 const apps = icons.map((icon) => new Portrait(icon, rules, null))
@@ -113,7 +114,7 @@ describe('an application’s icon', () => {
           expect(area(grown!.path) - area(cut)).toBeCloseTo((arc / 2) * 100 * (1.5 ** 2 - 1), -0.5)
         },
       ),
-      { numRuns: 40 },
+      runs(40),
     )
     const inner = { id: 'x', path: [ellipse({ x: 12, y: 12 }, 9, 9)], fill, stroke: null }
     expect(bled([inner], disc)).toEqual([inner])
@@ -155,7 +156,7 @@ describe('what is seen of shapes', () => {
         // The highest is seen whole.
         expect(Math.abs(area(parts.at(-1)!.path))).toBeCloseTo(boxes.at(-1)!.w * boxes.at(-1)!.h, 6)
       }),
-      { numRuns: 150 },
+      runs(150),
     )
   })
 

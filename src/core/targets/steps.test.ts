@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { atOnce, sortedIn } from './steps'
+import { runs } from '../../testing/runs'
 
 it('puts in order what sorting does, equals in the order they had', () => {
   const items = fc.array(fc.record({ key: fc.nat(40), was: fc.nat() }), { maxLength: 4000, size: 'max' })
@@ -9,6 +10,6 @@ it('puts in order what sorting does, equals in the order they had', () => {
     fc.property(items, (all) => {
       expect(atOnce(sortedIn(all, byKey))).toEqual(all.toSorted(byKey))
     }),
-    { numRuns: 60 },
+    runs(60),
   )
 })

@@ -12,6 +12,7 @@ import { aligned, type Side, spaced } from './arrange'
 import { simple } from '../../../testing/arbitrary'
 import { evaluateAll } from '../evaluate/evaluate'
 import type { DrawingObject } from '../model/object'
+import { runs } from '../../../testing/runs'
 
 const rules = BOOK
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const
@@ -54,7 +55,7 @@ describe('aligning', () => {
           })
         },
       ),
-      { numRuns: 120 },
+      runs(120),
     )
   })
 

@@ -14,6 +14,7 @@ import { framePoint } from '../model/frame'
 import type { DrawingObject } from '../model/object'
 import { hits, pick } from '../evaluate/pick'
 import { HANDLES, pullFrame } from './resize'
+import { runs } from '../../../testing/runs'
 
 const values = STARTERS[0]!.rules
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
@@ -118,7 +119,7 @@ describe('objects', () => {
           ).toBeLessThan(0.02)
         }
       }),
-      { numRuns: 150 },
+      runs(150),
     )
   })
 

@@ -13,6 +13,7 @@ import { changeNodes, insertNode, moveNodes, pullSegment, removeNodes } from './
 import type { DrawingObject } from '../model/object'
 import { walk } from '../model/tree'
 import { path, polygon, style } from '../../../testing/samples'
+import { runs } from '../../../testing/runs'
 
 const values = STARTERS[0]!.rules
 const at = (node: number) => ({ contour: 0, node })
@@ -48,7 +49,7 @@ describe('a polygon edited at one side', () => {
             x: expect.closeTo(edited.contours[0]!.nodes[2 * side + 1]!.x, 9),
           })
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 

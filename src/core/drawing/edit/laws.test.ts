@@ -34,6 +34,7 @@ import type { PathObject } from '../kinds/path/schema'
 import { isOver, pick } from '../evaluate/pick'
 import { find, walk, withNewIds } from '../model/tree'
 import { pixelsOf } from '../../../testing/rasterise'
+import { runs } from '../../../testing/runs'
 
 const rules = BOOK
 const drawing = fc.array(anyObject, { minLength: 1, maxLength: 5 })
@@ -53,7 +54,7 @@ describe('any drawing', () => {
           expect(parsed.error?.issues ?? []).toEqual([])
         }
       }),
-      { numRuns: 150 },
+      runs(150),
     )
   })
 
@@ -72,7 +73,7 @@ describe('any drawing', () => {
         expect(read.set).toEqual(set)
         expect(writeSetFile(read.set!)).toBe(text)
       }),
-      { numRuns: 80 },
+      runs(80),
     )
   })
 
@@ -87,7 +88,7 @@ describe('any drawing', () => {
         for (const ground of ['current', 'light', 'dark'] as const)
           expect(svgOf(moved, rules, 24, ground)).toBe(svgOf(structuredClone(moved), rules, 24, ground))
       }),
-      { numRuns: 25 },
+      runs(25),
     )
   })
 
@@ -108,7 +109,7 @@ describe('any drawing', () => {
         expect([...walk([copy])].every(({ object: one }) => one.id.startsWith('new-'))).toBe(true)
         expect(svgOf([copy], rules, 24)).toBe(svgOf([object], rules, 24))
       }),
-      { numRuns: 120 },
+      runs(120),
     )
   })
 
@@ -150,7 +151,7 @@ describe('any drawing', () => {
           }
         },
       ),
-      { numRuns: 40 },
+      runs(40),
     )
   })
 })
@@ -170,7 +171,7 @@ describe('any delivery', () => {
         const differs = a.reduce((sum, value, i) => sum + Math.abs(value - b[i]!), 0)
         expect(differs / (255 * a.length)).toBeLessThan(0.004)
       }),
-      { numRuns: 25 },
+      runs(25),
     )
   })
 
@@ -188,7 +189,7 @@ describe('any delivery', () => {
           if (ground !== 'current') expect(() => pixelsOf(svg, 24)).not.toThrow()
         }
       }),
-      { numRuns: 25 },
+      runs(25),
     )
   })
 })
@@ -205,7 +206,7 @@ describe('any object as a path', () => {
         if (object.kind === 'rectangle' || object.kind === 'polygon' || object.kind === 'path')
           expect(afterEdit(object, path).lost).toBeNull()
       }),
-      { numRuns: 120 },
+      runs(120),
     )
   })
 
@@ -218,7 +219,7 @@ describe('any object as a path', () => {
           was = transformPath(outline(object, sceneOf(rules)), map)
         if (was.length > 0) expect(apart(there, was, 12)).toBeLessThan(1e-3)
       }),
-      { numRuns: 120 },
+      runs(120),
     )
   })
 })
@@ -291,7 +292,7 @@ describe('any run of edits of nodes', () => {
         const near = nearestSegment(path, { x: 3, y: 3 })
         if (near) expect(Number.isFinite(near.distance)).toBe(true)
       }),
-      { numRuns: 400 },
+      runs(400),
     )
   })
 })

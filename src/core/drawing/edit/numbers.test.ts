@@ -18,6 +18,7 @@ import { countsByInk } from '../evaluate/solid'
 import { transformObject } from './transform-object'
 import { walk } from '../model/tree'
 import { namesUsed } from '../model/visit'
+import { runs } from '../../../testing/runs'
 
 const rules = BOOK
 const scene = sceneOf(rules)
@@ -71,7 +72,7 @@ describe.each(eachKind)('the numbers of any %s', (_, any) => {
         expect(Math.abs(sized.h - before.h * share)).toBeLessThan(within * Math.max(1, share))
         expect(Math.abs(framePoint(sized, at).x - framePoint(before, at).x)).toBeLessThan(within)
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 
@@ -81,7 +82,7 @@ describe.each(eachKind)('the numbers of any %s', (_, any) => {
         const next = changeNumbers(object, scene, at, { w, h: w / 2, turn })
         expect(DrawingObject.safeParse(plain(next)).error?.issues ?? []).toEqual([])
       }),
-      { numRuns: 40 },
+      runs(40),
     )
   })
 })
@@ -97,7 +98,7 @@ describe('any object', () => {
         const [a, b] = [outline(twice, scene), outline(once, scene)]
         if (a.length > 0) expect(apart(a, b, 12)).toBeLessThan(2e-3)
       }),
-      { numRuns: 150 },
+      runs(150),
     )
   })
 
@@ -112,7 +113,7 @@ describe('any object', () => {
         const [a, b] = [outline(object, scene), outline(back!, scene)]
         if (a.length > 0) expect(apart(a, b, 12)).toBeLessThan(2e-3)
       }),
-      { numRuns: 80 },
+      runs(80),
     )
   })
 
@@ -124,7 +125,7 @@ describe('any object', () => {
           is = outline(transformObject(object, map), scene)
         if (was.length > 0 && is.length > 0) expect(apart(is, was, 12)).toBeLessThan(2e-3)
       }),
-      { numRuns: 80 },
+      runs(80),
     )
   })
 
@@ -136,7 +137,7 @@ describe('any object', () => {
         expect(names(scaled)).toEqual(names(object))
         expect(plain(scaleOwn(scaled, 1 / by))).toEqual(plain(object))
       }),
-      { numRuns: 100 },
+      runs(100),
     )
   })
 
@@ -162,7 +163,7 @@ describe('any object', () => {
         expect(renameValues([next!], swap)).toEqual([object])
         if (used(object).length === 0 && !isContainer(object)) expect(next).toBe(object)
       }),
-      { numRuns: 120 },
+      runs(120),
     )
   })
 })

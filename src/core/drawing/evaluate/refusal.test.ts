@@ -10,6 +10,7 @@ import type { DrawingObject, OfKind } from '../model/object'
 import { Refusal } from './refusal'
 import { wildObject } from '../../../testing/wild'
 import { pixelsOf } from '../../../testing/rasterise'
+import { runs } from '../../../testing/runs'
 
 const rules = BOOK
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
@@ -41,7 +42,7 @@ describe('any object that the schema takes, however odd its numbers', () => {
         const { x, y, w, h } = extent(object, sceneOf(rules))
         expect([x, y, w, h].every(Number.isFinite)).toBe(true)
       }),
-      { numRuns: 500 },
+      runs(500),
     )
   })
 })

@@ -9,6 +9,7 @@ import { STARTERS } from '../../rules/starters'
 import { outline } from './evaluate'
 import { gripsOf, pullGrip } from '../edit/grips'
 import type { DrawingObject } from '../model/object'
+import { runs } from '../../../testing/runs'
 
 const { rules } = STARTERS[0]!
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const
@@ -203,7 +204,7 @@ describe('grips', () => {
               0,
             )
           }),
-          { numRuns: 30 },
+          runs(30),
         )
       }
     }

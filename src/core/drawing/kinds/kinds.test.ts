@@ -19,10 +19,11 @@ import type { Shape, Veil } from '../evaluate/shape'
 import { transformObject } from '../edit/transform-object'
 import { walk } from '../model/tree'
 import { visited } from '../model/visit'
+import { runs } from '../../../testing/runs'
 
 const scene = sceneOf(BOOK)
 const written = (object: unknown) => JSON.parse(JSON.stringify(object)) as unknown
-const runs = { numRuns: 40 }
+const cases = runs(40)
 
 /** A shape where a map that keeps lengths takes it, its paints and masks along with it. */
 function under(shape: Shape, map: Transform): Shape {
@@ -65,7 +66,7 @@ describe.each(eachKind)('any %s', (_, any) => {
         expect(DrawingObject.parse(written(object))).toEqual(written(object))
         expect(DrawingObject.safeParse({ ...object, stray: 1 }).success).toBe(false)
       }),
-      runs,
+      cases,
     )
   })
 
@@ -103,7 +104,7 @@ describe.each(eachKind)('any %s', (_, any) => {
           }
         }
       }),
-      runs,
+      cases,
     )
   })
 
@@ -120,7 +121,7 @@ describe.each(eachKind)('any %s', (_, any) => {
         expect(frameOf(transformObject(object, IDENTITY), scene).w).toBeCloseTo(frameOf(object, scene).w, 9)
         expect(visited(object, { radius: (radius) => radius, style: (style) => style })).toBe(object)
       }),
-      runs,
+      cases,
     )
   })
 
@@ -140,7 +141,7 @@ describe.each(eachKind)('any %s', (_, any) => {
           is = svgOfShapes(scene.shapes(transformObject(object, map)), 24, 'light')
         expect(differing(was, is)).toBeLessThan(0.002)
       }),
-      { numRuns: 25 },
+      runs(25),
     )
   })
 
@@ -159,7 +160,7 @@ describe.each(eachKind)('any %s', (_, any) => {
         const [was, is] = [object, paths].map((one) => svgOf([one], BOOK, 24, 'light'))
         expect(differing(was!, is!)).toBeLessThan(0.002)
       }),
-      { numRuns: 15 },
+      runs(15),
     )
   })
 
@@ -170,7 +171,7 @@ describe.each(eachKind)('any %s', (_, any) => {
         if (!isStyled(object) || 'members' in object) return
         expect(segmentCount(outline(object, scene))).toBeLessThanOrEqual(3 * costOf(object).segments)
       }),
-      runs,
+      cases,
     )
   })
 
@@ -183,7 +184,7 @@ describe.each(eachKind)('any %s', (_, any) => {
         expect(lost).toBeNull()
         expect(after.kind).toBe(object.kind)
       }),
-      runs,
+      cases,
     )
   })
 
@@ -197,7 +198,7 @@ describe.each(eachKind)('any %s', (_, any) => {
           expect(DrawingObject.safeParse(written(pulled.object)).success).toBe(true)
         }
       }),
-      runs,
+      cases,
     )
   })
 })

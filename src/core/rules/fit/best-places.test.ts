@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bestPlaces, evenPlaces, type Knot, type Wish } from './best-places'
+import { runs } from '../../../testing/runs'
 
 /** A knot that would like to be at a place, and pays for what lies between units. */
 const knot = (ideal: number, edge: number): Knot => ({
@@ -71,7 +72,7 @@ describe('the cheapest places', () => {
         expect(cost).toBeCloseTo(least, 6)
         expect(costOf(list, wishes, places)).toBeCloseTo(cost, 6)
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 
@@ -87,7 +88,7 @@ describe('the cheapest places', () => {
           if (even) expect(costOf(list, wishes, one)).toBeGreaterThan(cost - 1e-6)
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 })

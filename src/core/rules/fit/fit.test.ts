@@ -15,6 +15,7 @@ import { bookAt } from '../book'
 import type { Rules } from '../rules'
 import { starter } from '../starters'
 import { fitted } from './fit'
+import { runs } from '../../../testing/runs'
 
 const { rules } = starter('interface-24')!
 const { set: quayside } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
@@ -103,7 +104,7 @@ describe('a drawing brought to a smaller grid', () => {
         expect(Math.max(...steps) - Math.min(...steps)).toBeLessThanOrEqual(1)
         expect(ys[0]! + ys.at(-1)!).toBeCloseTo(Math.round(ys[0]! + ys.at(-1)!), 9)
       }),
-      { numRuns: 20 },
+      runs(20),
     )
   })
 
@@ -117,7 +118,7 @@ describe('a drawing brought to a smaller grid', () => {
         const { objects: same } = fitted(objects, rules, rules)
         expect(same).toEqual(objects)
       }),
-      { numRuns: 60 },
+      runs(60),
     )
   })
 
