@@ -3,7 +3,7 @@ import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { CommandBox } from '@/ui/command-box'
-import { FILM_SCRIPT } from '@/ui/film'
+import { THEME_SCRIPT } from '@/ui/theme'
 import { KeySheet } from '@/ui/key-sheet'
 import { NoticeBar } from '@/ui/notice'
 
@@ -17,7 +17,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
-        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: FILM_SCRIPT }} />
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
       </head>
       <body>
         {children}

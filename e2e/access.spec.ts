@@ -34,7 +34,7 @@ test('no screen has a serious fault of access, by day or by night', async ({ pag
     expect.soft(await faults(page), stage).toEqual([])
   }
   await page.evaluate(() => {
-    document.documentElement.dataset.film = 'night'
+    document.documentElement.dataset.theme = 'night'
   })
   expect.soft(await faults(page), 'deliver by night').toEqual([])
 })

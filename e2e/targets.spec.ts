@@ -7,8 +7,8 @@ import { expect, type Page, test } from './test'
 import { unzipSync } from 'fflate'
 import { build } from 'esbuild'
 import { readSetFile } from '../src/core/formats/set-file'
-import { dressed } from '../src/core/targets/dress'
-import { Portrait } from '../src/core/targets/portrait'
+import { composedIcon } from '../src/core/targets/composition'
+import { IconRenderer } from '../src/core/targets/icon-renderer'
 import { TARGETS } from '../src/core/targets/targets'
 import { decoded } from '../src/testing/decoded'
 import { rasterised } from '../src/core/formats/rasterised'
@@ -132,8 +132,8 @@ test('a tab icon follows a dark theme as the proofs do', async ({ page }) => {
   const dress = { share: 1, plate: 'own', fallback: null } as const
   let differ = 0
   for (const { name, ...icon } of icons.filter((one) => ['passenger', 'crew', 'propeller'].includes(one.name))) {
-    const portrait = new Portrait({ name, ...icon }, rules, null),
-      [light, dark] = (['light', 'dark'] as const).map((ground) => dressed(portrait, 32, { ...dress, ground }))
+    const renderer = new IconRenderer({ name, ...icon }, rules, null),
+      [light, dark] = (['light', 'dark'] as const).map((ground) => composedIcon(renderer, 32, { ...dress, ground }))
     if (light !== dark) differ++
     for (const colorScheme of ['light', 'dark'] as const) {
       await page.emulateMedia({ colorScheme })

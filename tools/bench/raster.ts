@@ -5,8 +5,8 @@ import { rasterised } from '../../src/core/formats/rasterised'
 import { readDocument } from '../../src/core/formats/read-document'
 import { readSetFile } from '../../src/core/formats/set-file'
 import { pixelsOf } from '../../src/core/raster/raster'
-import { dressed } from '../../src/core/targets/dress'
-import { Portrait } from '../../src/core/targets/portrait'
+import { composedIcon } from '../../src/core/targets/composition'
+import { IconRenderer } from '../../src/core/targets/icon-renderer'
 import { lineIcons } from '../../src/testing/line-icons'
 import { pixelsOf as pixelsOfPeer } from '../../src/testing/rasterise'
 
@@ -41,6 +41,6 @@ function compare(what: string, documents: readonly string[], sizes: readonly num
 compare(`${COUNT} line icons at 16 to 64`, lineIcons(COUNT), [16, 20, 24, 32, 48, 64])
 const { rules, icons } = readSetFile(readFileSync('demo/skerry-app.wisesquare.json', 'utf8')).set!
 const apps = icons.map((icon) =>
-  dressed(new Portrait(icon, rules, null), 1024, { share: 1, plate: 'full', fallback: null, ground: 'light' }),
+  composedIcon(new IconRenderer(icon, rules, null), 1024, { share: 1, plate: 'full', fallback: null, ground: 'light' }),
 )
 compare(`${apps.length} app icons at 1024`, apps, [1024])

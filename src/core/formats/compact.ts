@@ -35,8 +35,8 @@ const isRound = ({ path: [contour, ...more] }: Shape): boolean =>
   more.length === 0 && contour?.segments.length === 2 && contour.segments.every(({ kind }) => kind === 'arc')
 
 /** How the paint of a shape lets it be one with the next: by its stroke alone, its area, or both in one opaque colour. */
-function kindOf({ fill, stroke, veil }: Shape, paint: Attributes): 'stroke' | 'area' | 'both' | null {
-  if (veil) return null
+function kindOf({ fill, stroke, effect }: Shape, paint: Attributes): 'stroke' | 'area' | 'both' | null {
+  if (effect) return null
   if (!stroke) return fill ? 'area' : null
   if (stroke.paint.opacity < 1) return null
   return !fill
@@ -53,7 +53,7 @@ const isFlatColour = (written: string | undefined) => written !== undefined && !
  * which may, as may the areas that such strokes go around. What is painted stays the same, but for pixels that two
  * edges cover in part.
  */
-export function merged(shapes: readonly Shape[], ground: Ground): Shape[] {
+export function joinedShapes(shapes: readonly Shape[], ground: Ground): Shape[] {
   const out: { shape: Shape; paint: string; hulls: (readonly Point[])[] }[] = []
   for (const shape of shapes) {
     const last = out.at(-1),

@@ -9,7 +9,7 @@ import type { Rules } from '../rules/rules'
 import { baseFor } from '../rules/book'
 import { drawingOn } from '../set/masters'
 import type { Icon } from '../set/set'
-import { outlined } from '../drawing/evaluate/outlined'
+import { withStrokesOutlined } from '../drawing/evaluate/stroke-outlines'
 import { svgOfShapes } from './svg'
 import type { Ground } from './svg-paint'
 
@@ -91,5 +91,5 @@ export function drawingSvg(objects: readonly DrawingObject[], rules: Rules, grou
 /** What a drawing is delivered as: its shapes, their strokes outlined where the rules say so. */
 function shapesOf(objects: readonly DrawingObject[], rules: Rules): Shape[] {
   const shapes = wholeDrawing(objects, sceneOf(rules))
-  return rules.strokes === 'outlined' ? outlined(shapes) : shapes
+  return rules.strokes === 'outlined' ? withStrokesOutlined(shapes) : shapes
 }

@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { lineIcons } from '../../testing/line-icons'
 import { pixelsOf as pixelsOfPeer } from '../../testing/rasterise'
 import { sampledPicture } from '../../testing/sampled-picture'
-import { Portrait } from '../targets/portrait'
-import { dressed } from '../targets/dress'
+import { IconRenderer } from '../targets/icon-renderer'
+import { composedIcon } from '../targets/composition'
 import { rasterised } from './rasterised'
 import { readDocument } from './read-document'
 import { readSetFile } from './set-file'
@@ -30,7 +30,7 @@ describe('documents as pixels', () => {
     const demo = icons
       .filter((_, i) => i % 5 === 0)
       .flatMap((icon) =>
-        [16, 20].map((size) => [new Portrait(icon, rules, null).document(size, 'light'), size] as const),
+        [16, 20].map((size) => [new IconRenderer(icon, rules, null).document(size, 'light'), size] as const),
       )
     for (const [svg, size] of [...demo, ...lineIcons(6).map((svg) => [svg, 20] as const)])
       expect(off(svg, size), svg).toBeLessThanOrEqual(2)
@@ -39,7 +39,7 @@ describe('documents as pixels', () => {
   it('of app icons are what another rasteriser draws, but for edges that lie under others, which it lets through', () => {
     const { icons, rules } = setOf('skerry-app')
     for (const icon of icons) {
-      const svg = dressed(new Portrait(icon, rules, null), 240, {
+      const svg = composedIcon(new IconRenderer(icon, rules, null), 240, {
         share: 0.9,
         plate: 'own',
         fallback: null,

@@ -8,7 +8,7 @@ import { type Element, elementsOf } from './elements'
 import { readPathData } from './path-reader'
 
 /** What holds where an element stands: what it inherits, where it lies, and what is defined, by id. */
-type Place = {
+type Inherited = {
   readonly look: Readonly<Record<string, string>>
   readonly map: Transform
   readonly defined: ReadonlyMap<string, Element>
@@ -37,17 +37,17 @@ const numbers = (text = ''): number[] => text.split(/[\s,]+/).map(Number)
 
 const INHERITED = /^(?:fill|stroke)(?:-|$)/
 
-const inherited = (look: Place['look'], { own }: Element): Place['look'] => ({
+const inherited = (look: Inherited['look'], { own }: Element): Inherited['look'] => ({
   ...look,
   ...Object.fromEntries(Object.entries(own).filter(([key]) => INHERITED.test(key))),
 })
 
-const itemsIn = (elements: readonly Element[], place: Place, root: Place['look']): Item[] =>
+const itemsIn = (elements: readonly Element[], place: Inherited, root: Inherited['look']): Item[] =>
   elements.flatMap((element) => itemsOf(element, place, root))
 
-function itemsOf(element: Element, outer: Place, root: Place['look']): Item[] {
+function itemsOf(element: Element, outer: Inherited, root: Inherited['look']): Item[] {
   const { name, own } = element
-  const place: Place = {
+  const place: Inherited = {
     ...outer,
     look: inherited(outer.look, element),
     map: own.transform ? compose(outer.map, matrix(own.transform)) : outer.map,
@@ -74,7 +74,7 @@ function matrix(text: string): Transform {
 }
 
 /** Items as one where their element says so: its opacity, mask, outline and shadow. */
-function grouped(items: Item[], own: Element['own'], place: Place, root: Place['look']): Item[] {
+function grouped(items: Item[], own: Element['own'], place: Inherited, root: Inherited['look']): Item[] {
   const opacity = Number(own.opacity ?? 1)
   const shadow = own.filter ? shadowOf(named(own.filter, place), place) : null
   const masks = [own.mask, own['clip-path']].flatMap((reference) =>
@@ -88,7 +88,7 @@ function grouped(items: Item[], own: Element['own'], place: Place, root: Place['
   ]
 }
 
-function named(reference: string, { defined }: Place): Element {
+function named(reference: string, { defined }: Inherited): Element {
   const [, id = ''] = /^url\(#(.*)\)$/.exec(reference) ?? []
   const element = defined.get(id)
   if (!element) throw new Error(`“${reference}” is not defined.`)
@@ -96,7 +96,7 @@ function named(reference: string, { defined }: Place): Element {
 }
 
 /** What a mask, or an outline that cuts, lets through. */
-function maskOf(element: Element, place: Place, root: Place['look']): Item[] {
+function maskOf(element: Element, place: Inherited, root: Inherited['look']): Item[] {
   if (element.name === 'mask') return itemsIn(element.inside, { ...place, look: inherited(root, element) }, root)
   if (element.name !== 'clipPath') throw new Error(`“${element.name}” is nothing that masks.`)
   return element.inside.map((one) =>
@@ -105,7 +105,7 @@ function maskOf(element: Element, place: Place, root: Place['look']): Item[] {
 }
 
 /** A soft shadow; what lies outside of the filter's region casts one too, as browsers have it. */
-function shadowOf({ inside: [one] }: Element, { map }: Place): Shadow {
+function shadowOf({ inside: [one] }: Element, { map }: Inherited): Shadow {
   if (one?.name !== 'feDropShadow') throw new Error('Only soft shadows are read.')
   const { own } = one,
     scale = Math.hypot(map[0], map[1])
@@ -121,7 +121,7 @@ function shadowOf({ inside: [one] }: Element, { map }: Place): Shadow {
 const area = (path: Path, paint: Paint): Area => ({ kind: 'area', path, rule: 'nonzero', paint })
 
 /** The areas of a shape: its fill, and over it what its stroke paints. */
-function painted(element: Element, place: Place): Item[] {
+function painted(element: Element, place: Inherited): Item[] {
   const { look, map } = place,
     path = pathOf(element)
   const there = (one: Path) => (map === IDENTITY ? one : transformPath(one, map))
@@ -161,7 +161,7 @@ function remembered(key: string, make: () => Path): Path {
 /** What an element says of its outline. */
 const geometryOf = ({ name, own }: Element): string => [name, own.d, own.cx, own.cy, own.r, own.rx, own.ry].join()
 
-function strokeOf(path: Path, element: Element, look: Place['look']): Path {
+function strokeOf(path: Path, element: Element, look: Inherited['look']): Path {
   const stroke: Stroke = {
     width: Number(look['stroke-width'] ?? 1),
     cap: (look['stroke-linecap'] ?? 'butt') as Stroke['cap'],
@@ -176,7 +176,7 @@ function strokeOf(path: Path, element: Element, look: Place['look']): Path {
   return remembered([geometryOf(element), ...Object.values(stroke)].join(), () => strokedArea(path, stroke))
 }
 
-function paintOf(key: 'fill' | 'stroke', place: Place): Paint | null {
+function paintOf(key: 'fill' | 'stroke', place: Inherited): Paint | null {
   const { look } = place,
     text = look[key] ?? (key === 'fill' ? '#000' : 'none')
   if (text === 'none') return null
@@ -196,7 +196,7 @@ function colourOf(text = '#000', opacity: number): Colour {
   return [part(0), part(2), part(4), opacity]
 }
 
-function gradientOf({ name, own, inside }: Element, opacity: number, { map }: Place): Paint {
+function gradientOf({ name, own, inside }: Element, opacity: number, { map }: Inherited): Paint {
   const stops = inside.map((stop) => ({
     at: Number(stop.own.offset ?? 0),
     colour: colourOf(stop.own['stop-color'], Number(stop.own['stop-opacity'] ?? 1)),

@@ -8,7 +8,7 @@ import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { NamedValues } from '../drawing/model/values'
 import { type ResolvedGradient, type ResolvedPaint, withOpacity } from '../drawing/evaluate/resolved'
 import { rounded } from './number'
-import { merged } from './compact'
+import { joinedShapes } from './compact'
 import { compactPathData, type Painted, pathData, PRECISION } from './path-data'
 import {
   type Attributes,
@@ -40,7 +40,7 @@ export function svgOfShapes(shapes: readonly Shape[], size: number, ground: Grou
 
 /** The same in as few characters as it takes: shapes of one paint as one path where that paints the same. */
 export const compactSvg = (shapes: readonly Shape[], size: number, ground: Ground): string =>
-  documentOf(merged(shapes, ground), size, ground, true).trimEnd()
+  documentOf(joinedShapes(shapes, ground), size, ground, true).trimEnd()
 
 function documentOf(shapes: readonly Shape[], size: number, ground: Ground, isCompact: boolean): string {
   const runs = runsOf(shapes).flatMap((run) => ('runs' in run && !isPlain(run) ? seenRuns([run], size) : [run]))
@@ -70,15 +70,15 @@ type Writing = {
 
 function runText(run: Run, writing: Writing, opacity = 1): string {
   if (!('runs' in run)) return shapeText(run, writing, opacity)
-  const { veil, runs } = run
+  const { effect, runs } = run
   const [only, ...more] = runs
-  if (!veil.mask && !veil.shadow && only && more.length === 0 && !('runs' in only))
-    return shapeText(only, writing, veil.opacity)
+  if (!effect.mask && !effect.shadow && only && more.length === 0 && !('runs' in only))
+    return shapeText(only, writing, effect.opacity)
   const own: Attributes = {
-    ...(veil.opacity < 1 && { opacity: number(veil.opacity) }),
-    ...(veil.mask && { mask: `url(#${define(maskDefinition(veil.mask, writing), writing)})` }),
-    ...(veil.shadow && {
-      filter: `url(#${define(shadowDefinition(veil.shadow, writing.ground, writing.size), writing)})`,
+    ...(effect.opacity < 1 && { opacity: number(effect.opacity) }),
+    ...(effect.mask && { mask: `url(#${define(maskDefinition(effect.mask, writing), writing)})` }),
+    ...(effect.shadow && {
+      filter: `url(#${define(shadowDefinition(effect.shadow, writing.ground, writing.size), writing)})`,
     }),
   }
   return `<g${attributes(own)}>${runs.map((one) => runText(one, writing)).join('')}</g>`
@@ -87,10 +87,10 @@ function runText(run: Run, writing: Writing, opacity = 1): string {
 const shapesIn = (runs: readonly Run[]): Shape[] => runs.flatMap((run) => ('runs' in run ? shapesIn(run.runs) : [run]))
 
 /** True for a shape of one paint that is merely dimmed, for which nothing has to be painted as a layer. */
-function isPlain({ veil, runs: [only, ...more] }: Exclude<Run, Shape>): boolean {
+function isPlain({ effect, runs: [only, ...more] }: Exclude<Run, Shape>): boolean {
   return (
-    !veil.mask &&
-    !veil.shadow &&
+    !effect.mask &&
+    !effect.shadow &&
     more.length === 0 &&
     only !== undefined &&
     !('runs' in only) &&
@@ -106,7 +106,8 @@ function isPlain({ veil, runs: [only, ...more] }: Exclude<Run, Shape>): boolean 
 function seenRuns(runs: readonly Run[], size: number, isCut = false): Run[] {
   return runs.flatMap((run): Run[] => {
     if (!('runs' in run)) return seenShapes(run, size, isCut)
-    const holdsLayers = isCut || run.veil.shadow !== undefined || run.runs.some((one) => 'runs' in one && !isPlain(one))
+    const holdsLayers =
+      isCut || run.effect.shadow !== undefined || run.runs.some((one) => 'runs' in one && !isPlain(one))
     const inner = seenRuns(run.runs, size, holdsLayers)
     return inner.length > 0 ? [{ ...run, runs: inner }] : []
   })

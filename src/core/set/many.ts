@@ -1,4 +1,4 @@
-import { repainted } from '../drawing/edit/finish'
+import { repainted } from '../drawing/edit/paint'
 import { type DrawingObject, isStyled, type OfKind, kindOf } from '../drawing/model/object'
 import { styleOf } from '../drawing/evaluate/shared-style'
 import { isShared, type Style, withPaints } from '../drawing/model/style'

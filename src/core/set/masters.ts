@@ -3,7 +3,7 @@ import type { DrawingObject } from '../drawing/model/object'
 import { baseFor, bookAt } from '../rules/book'
 import { fitted, scaled } from '../rules/fit/fit'
 import type { Rules } from '../rules/rules'
-import { type Conflict, merged } from './merge'
+import { type Conflict, mergedObjects } from './merge'
 import { type Icon, type Master, masterFor } from './set'
 
 /** A drawing that is made from another, and whether its edges were brought to whole places. */
@@ -57,7 +57,7 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
       master: { base, objects: objects as DrawingObject[] },
       standing: { by: 'derivation', isFitted, isChanged: false, conflicts: [] },
     }
-  const { conflicts, ...drawn } = merged(stored.from, stored.objects, objects)
+  const { conflicts, ...drawn } = mergedObjects(stored.from, stored.objects, objects)
   return {
     master: { ...stored, objects: drawn.objects as DrawingObject[], from: drawn.from as DrawingObject[] },
     standing: { by: 'derivation', isFitted, isChanged: true, conflicts },

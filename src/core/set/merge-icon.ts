@@ -1,6 +1,6 @@
 import type { DrawingObject } from '../drawing/model/object'
 import { same } from '../drawing/model/same'
-import { merged } from './merge'
+import { mergedObjects } from './merge'
 import { type MergedValue, mergedOrder, mergedValue } from './merge-value'
 import { alternativesOf, acceptedIn, type Icon, type Master, titleOf } from './set'
 
@@ -113,7 +113,7 @@ function mergedMaster(from: Master | undefined, mine: Master, theirs: Master): M
   if (accepted.length > 0) value.accepted = accepted
   put(base, 'accepted', theirs.accepted)
   if (mine.from && theirs.from) {
-    const one = merged(was.from ?? mine.from, mine.from, theirs.from, 'comes back')
+    const one = mergedObjects(was.from ?? mine.from, mine.from, theirs.from, 'comes back')
     value.from = one.objects
     base.from = theirs.from
   } else take('from', mergedValue(was.from, mine.from, theirs.from), mine.from, theirs.from)
@@ -151,7 +151,7 @@ function mergedDrawings(
   for (const title of new Set([...own.keys(), ...now.keys()])) {
     const [f, m, t] = [was.get(title), own.get(title), now.get(title)]
     if (m && t) {
-      const one = merged(f ?? [], m, t, 'comes back')
+      const one = mergedObjects(f ?? [], m, t, 'comes back')
       values.set(title, one.objects)
       bases.set(title, one.from)
       for (const conflict of one.conflicts) note(conflict)

@@ -4,7 +4,7 @@ import { applyDrawingEdit } from '../drawing/edit/edit'
 import { DrawingObject } from '../drawing/model/object'
 import { same } from '../drawing/model/same'
 import { find, mapObjects, walk } from '../drawing/model/tree'
-import { type Conflict, merged } from './merge'
+import { type Conflict, mergedObjects } from './merge'
 import { settledConflict } from './settle'
 import { runs } from '../../testing/runs'
 
@@ -79,8 +79,8 @@ describe('a drawing that was changed on two sides', () => {
       fc.property(drawings, acts('m'), (from, list) => {
         const other = changed(from, list),
           copy = structuredClone(from) as DrawingObject[]
-        expect(merged(from, other, copy)).toMatchObject({ objects: other, conflicts: [] })
-        expect(merged(from, copy, other)).toMatchObject({ objects: other, conflicts: [] })
+        expect(mergedObjects(from, other, copy)).toMatchObject({ objects: other, conflicts: [] })
+        expect(mergedObjects(from, copy, other)).toMatchObject({ objects: other, conflicts: [] })
       }),
       runs(600),
     )
@@ -90,7 +90,7 @@ describe('a drawing that was changed on two sides', () => {
     fc.assert(
       fc.property(drawings, acts('m'), acts('t'), (from, some, others) => {
         const [mine, theirs] = [changed(from, some), changed(from, others)]
-        const { objects, from: base } = merged(from, mine, theirs, 'comes back')
+        const { objects, from: base } = mergedObjects(from, mine, theirs, 'comes back')
         for (const list of [objects, base]) {
           expect(new Set(idsOf(list)).size).toBe(idsOf(list).length)
           expect(DrawingObject.array().safeParse(list).success).toBe(true)
@@ -115,13 +115,13 @@ describe('a drawing that was changed on two sides', () => {
     fc.assert(
       fc.property(drawings, acts('m'), acts('t'), fc.boolean(), (from, some, others, isMine) => {
         const [mine, theirs] = [changed(from, some), changed(from, others)]
-        let next = merged(from, mine, theirs)
-        const again = merged(next.from, next.objects, theirs)
+        let next = mergedObjects(from, mine, theirs)
+        const again = mergedObjects(next.from, next.objects, theirs)
         expect(again.objects).toEqual(next.objects)
         expect(byObject(again.conflicts)).toEqual(byObject(next.conflicts))
         for (let i = 0; i < 20 && next.conflicts.length > 0; i++) {
           const one = settledConflict(next, theirs, next.conflicts[0]!, isMine ? 'mine' : 'theirs')
-          next = merged(one.from, one.objects, theirs)
+          next = mergedObjects(one.from, one.objects, theirs)
         }
         expect(next.conflicts).toEqual([])
       }),
@@ -130,7 +130,7 @@ describe('a drawing that was changed on two sides', () => {
   })
 
   it('keeps what was moved here in the group that it was put into there', () => {
-    expect(merged([box('a', 1, 1)], [box('a', 1, 3)], [group('g', box('a', 2, 1))])).toMatchObject({
+    expect(mergedObjects([box('a', 1, 1)], [box('a', 1, 3)], [group('g', box('a', 2, 1))])).toMatchObject({
       objects: [group('g', box('a', 2, 3))],
       conflicts: [],
     })
@@ -140,7 +140,7 @@ describe('a drawing that was changed on two sides', () => {
     const from = [box('a', 1, 1), box('b', 5, 5)],
       mine = [box('a', 1, 3), box('b', 6, 5)],
       theirs = [box('a', 2, 1), box('b', 7, 5), box('c', 9, 9)]
-    const { objects, conflicts } = merged(from, mine, theirs)
+    const { objects, conflicts } = mergedObjects(from, mine, theirs)
     expect(objects).toEqual([box('a', 2, 3), box('b', 6, 5), box('c', 9, 9)])
     expect(conflicts).toEqual([{ object: 'b', name: 'b', key: 'x', mine: 6, theirs: 7 }])
   })
@@ -155,7 +155,7 @@ describe('a drawing that was changed on two sides', () => {
         style,
         contours: [{ closed: false, nodes: xs.map((x) => ({ x, y: 0 })) }],
       }) as DrawingObject
-    const { objects, conflicts } = merged(
+    const { objects, conflicts } = mergedObjects(
       [group('g', path(0, 1, 2), box('a', 0, 0))],
       [group('g', path(0, 1, 5), box('a', 0, 0))],
       [group('g', path(3, 1, 2))],

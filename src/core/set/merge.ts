@@ -31,7 +31,7 @@ export type Removed = 'stays out' | 'comes back'
  * conflict until it is settled. Objects are known by their ids, wherever in the tree they are, so that one that was
  * changed here and put into a group there is changed in that group. No id comes twice; `merged(a, a, b)` is `b`.
  */
-export function merged(from: Objects, mine: Objects, theirs: Objects, removed: Removed = 'stays out'): Merged {
+export function mergedObjects(from: Objects, mine: Objects, theirs: Objects, removed: Removed = 'stays out'): Merged {
   if (from === theirs || mine === theirs) return { objects: mine, from: theirs, conflicts: [] }
   if (from === mine) return { objects: theirs, from: theirs, conflicts: [] }
   const [was, own, now] = [entriesOf(from), entriesOf(mine), entriesOf(theirs)]

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { BOOK } from '../../testing/book'
-import { dressed, withFinish } from '../drawing/edit/finish'
+import { withOwnStyle, withFinish } from '../drawing/edit/paint'
 import { evaluateAll } from '../drawing/evaluate/evaluate'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { fixed } from '../drawing/edit/loose'
@@ -97,7 +97,7 @@ describe('a finish that is shared', () => {
   })
 
   it('looks the same as a finish of the object’s own, in files too, and goes by another name when it is renamed', () => {
-    const own = objectsIn(set, 0).map((object) => (isStyled(object) ? dressed(object, sceneOf(BOOK)) : object))
+    const own = objectsIn(set, 0).map((object) => (isStyled(object) ? withOwnStyle(object, sceneOf(BOOK)) : object))
     expect(evaluateAll(own, sceneOf(BOOK))).toEqual(evaluateAll(objectsIn(set, 0), sceneOf(BOOK)))
     expect(readSetFile(writeSetFile(set))).toMatchObject({ set })
     const finishes = BOOK.finishes!.map((one) => (one.name === 'deck' ? { ...one, name: 'hull' } : one))

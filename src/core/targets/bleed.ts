@@ -1,4 +1,4 @@
-import type { Shape, Veil } from '../drawing/evaluate/shape'
+import type { Shape, GroupEffect } from '../drawing/evaluate/shape'
 import { boxCentre } from '../geometry/box'
 import { flattened } from '../geometry/flat'
 import { nearestOnPath } from '../geometry/nearest'
@@ -36,19 +36,19 @@ export function bled(shapes: readonly Shape[], plate: Path): readonly Shape[] {
     if (strips.length === 0) return path
     return combine([path, ...strips.map((strip): Path => [strip])].map((one) => ({ path: one, role: 'adds' as const })))
   }
-  const veils = new Map<Veil, Veil>()
-  const grownVeil = (veil: Veil): Veil => {
-    let known = veils.get(veil)
+  const effects = new Map<GroupEffect, GroupEffect>()
+  const grownEffect = (effect: GroupEffect): GroupEffect => {
+    let known = effects.get(effect)
     if (!known) {
-      const { mask, outer } = veil
-      known = { ...veil, mask: mask && mask.map(grown), outer: outer && grownVeil(outer) }
-      veils.set(veil, known)
+      const { mask, outer } = effect
+      known = { ...effect, mask: mask && mask.map(grown), outer: outer && grownEffect(outer) }
+      effects.set(effect, known)
     }
     return known
   }
   function grown(shape: Shape): Shape {
-    const { path, fill, veil } = shape
-    return { ...shape, path: fill ? grownPath(path) : path, ...(veil && { veil: grownVeil(veil) }) }
+    const { path, fill, effect } = shape
+    return { ...shape, path: fill ? grownPath(path) : path, ...(effect && { effect: grownEffect(effect) }) }
   }
   return shapes.map(grown)
 }

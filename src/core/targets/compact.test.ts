@@ -8,11 +8,11 @@ import { starter } from '../rules/starters'
 import type { Icon } from '../set/set'
 import { pixelsOf } from '../../testing/rasterise'
 import { objectsOf } from '../../testing/icon-objects'
-import { Portrait } from './portrait'
+import { IconRenderer } from './icon-renderer'
 
 const demo = ['quayside', 'quayside-solid', 'skerry-app'].flatMap((name) => {
   const { rules, icons } = readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!
-  return icons.map((icon) => new Portrait(icon, rules, null))
+  return icons.map((icon) => new IconRenderer(icon, rules, null))
 })
 const folder = join(dirname(createRequire(import.meta.url).resolve('lucide-static/package.json')), 'icons')
 const files = readdirSync(folder).sort()
@@ -23,7 +23,7 @@ const others = files
     name: file,
     masters: [{ base: 24, objects: objectsOf(readFileSync(join(folder, file), 'utf8')) }],
   }))
-  .map((icon) => new Portrait(icon, starter('interface-24')!.rules, null))
+  .map((icon) => new IconRenderer(icon, starter('interface-24')!.rules, null))
 
 const optimised = (svg: string): string => optimize(svg, { multipass: true, floatPrecision: 3 }).data
 
@@ -46,15 +46,15 @@ describe('a document as short as can be', () => {
     (strokes) => {
       let own = 0,
         theirs = 0
-      for (const portrait of [...demo, ...others]) {
-        const size = portrait.rules.grid.size,
-          plain = portrait.document(size, 'light', strokes),
-          compact = portrait.compactDocument(size, 'light', strokes)
+      for (const renderer of [...demo, ...others]) {
+        const size = renderer.rules.grid.size,
+          plain = renderer.document(size, 'light', strokes),
+          compact = renderer.compactDocument(size, 'light', strokes)
         own += compact.length
         theirs += optimised(plain).length
         const { mean, most } = apart(plain, compact)
         // Only single pixels that the edges of two strokes cover in part may differ by more.
-        expect([portrait.icon.name, mean < 0.5, most < 80]).toEqual([portrait.icon.name, true, true])
+        expect([renderer.icon.name, mean < 0.5, most < 80]).toEqual([renderer.icon.name, true, true])
       }
       expect(own).toBeLessThanOrEqual(theirs)
     },

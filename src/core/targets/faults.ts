@@ -2,7 +2,7 @@ import { freeName, IconName, nameKey } from '../set/names'
 import type { Delivery } from '../set/settings'
 import { optionsOf } from './options'
 import { appsOf, named, type PlannedFile } from './plan'
-import type { Portrait } from './portrait'
+import type { IconRenderer } from './icon-renderer'
 import { type Steps } from './steps'
 import type { Family, Fault } from './target'
 import { TARGETS } from './targets'
@@ -83,13 +83,13 @@ function usualNames(id: string, delivery: Delivery | undefined): { mend?: Fault[
 }
 
 /** What speaks against an icon at some targets, beside its name. */
-export function targetFaultsOf(portrait: Portrait, family: Family, targets: Iterable<string>): Fault[] {
-  const { icon } = portrait
+export function targetFaultsOf(renderer: IconRenderer, family: Family, targets: Iterable<string>): Fault[] {
+  const { icon } = renderer
   const isApp = appsOf(family).some(({ id }) => id === icon.id)
   return named(targets).flatMap((target) =>
     target.isForApps && !isApp
       ? []
-      : (target.faults?.(portrait, optionsOf(target, family.delivery)) ?? []).map(
+      : (target.faults?.(renderer, optionsOf(target, family.delivery)) ?? []).map(
           ({ sentence, isError, mend }): Fault => ({
             sentence: `${target.platform}, ${target.name}: “${icon.name}” ${sentence}`,
             isError,

@@ -114,12 +114,12 @@ describe('kinds that exist only here', () => {
   it('stand as grounds do for balance and for every target, and are drawn by all of them', async () => {
     const { balanceOfIcon } = await import('../proof/balance')
     const { rasterised } = await import('../formats/rasterised')
-    const { Portrait } = await import('./portrait')
+    const { IconRenderer } = await import('./icon-renderer')
     const { filesOfIcon } = await import('./plan')
     const { TARGETS } = await import('./targets')
     const icon = iconOf(raft, slab('deck', 6, 9, 12, 6))
-    const portrait = new Portrait(icon, rules, null)
-    expect(portrait.layers(48).plate).toHaveLength(1)
+    const renderer = new IconRenderer(icon, rules, null)
+    expect(renderer.layers(48).plate).toHaveLength(1)
     expect(balanceOfIcon(icon, rules)).toMatchObject({ w: 12, h: 6 })
     const family = { name: 'Made up', kind: 'app' as const, icons: [icon], rules }
     let texts = 0,
@@ -129,9 +129,9 @@ describe('kinds that exist only here', () => {
       family,
       TARGETS.map(({ id }) => id),
     )) {
-      if (made.as === 'text') expect(made.text(portrait).length, String(texts++)).toBeGreaterThan(20)
+      if (made.as === 'text') expect(made.text(renderer).length, String(texts++)).toBeGreaterThan(20)
       for (const { pixels, svg } of made.as === 'raster' ? [made.picture] : 'pictures' in made ? made.pictures : []) {
-        const { data, width } = rasterised(svg(portrait), Math.min(pixels, 64))
+        const { data, width } = rasterised(svg(renderer), Math.min(pixels, 64))
         const middle = 4 * (Math.floor(data.length / 4 / width / 2) * width + Math.floor(width / 2))
         expect(data[middle + 3]).toBe(255)
         pictures++

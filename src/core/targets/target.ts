@@ -1,7 +1,7 @@
 import type { Rules } from '../rules/rules'
 import type { Icon } from '../set/set'
 import type { Delivery } from '../set/settings'
-import type { Portrait } from './portrait'
+import type { IconRenderer } from './icon-renderer'
 import type { Choices, Options } from './options'
 
 /** What a file is named after; plans are made of names alone. */
@@ -17,7 +17,7 @@ export type Family<I extends Named = Named> = {
 }
 
 /** A picture of so many pixels along a side, by the document that it is drawn from. */
-export type Picture = { readonly pixels: number; readonly svg: (portrait: Portrait) => string }
+export type Picture = { readonly pixels: number; readonly svg: (renderer: IconRenderer) => string }
 
 /** A font by its glyphs: each a path in units of `size`, y down, under its code point. */
 export type FontPlan = {
@@ -34,24 +34,24 @@ export type FontFile = 'ttf' | 'woff2'
 
 /** How a file is made from one icon. */
 export type MadeOfIcon =
-  | { readonly as: 'text'; readonly text: (portrait: Portrait) => string }
+  | { readonly as: 'text'; readonly text: (renderer: IconRenderer) => string }
   /** A PNG. */
   | { readonly as: 'raster'; readonly picture: Picture }
   | { readonly as: PicturesFile; readonly pictures: readonly Picture[] }
-  | { readonly as: PageFile; readonly svg: (portrait: Portrait) => string }
+  | { readonly as: PageFile; readonly svg: (renderer: IconRenderer) => string }
 
 /** How a file of the set as a whole is made: of nothing but names, or of a piece from each icon. */
 export type MadeOfSet =
   | { readonly as: 'fixed'; readonly text: string }
   | {
       readonly as: 'joined'
-      readonly piece: (portrait: Portrait) => string
+      readonly piece: (renderer: IconRenderer) => string
       readonly join: (pieces: readonly string[]) => string
     }
   | {
       readonly as: 'font'
       readonly format: FontFile
-      readonly piece: (portrait: Portrait) => string
+      readonly piece: (renderer: IconRenderer) => string
       readonly join: (pieces: readonly string[]) => FontPlan
     }
 
@@ -74,12 +74,12 @@ export type Fault = {
 }
 
 /** Where a result is seen, for a picture of that. */
-export type Place = 'tab' | 'home' | 'launcher' | 'task bar' | 'tile' | 'tool bar' | 'tab bar' | 'text' | 'dock'
+export type Surface = 'tab' | 'home' | 'launcher' | 'task bar' | 'tile' | 'tool bar' | 'tab bar' | 'text' | 'dock'
 
 /** A result as it is seen in its place: a document, on light or dark ground. */
-export type Sight = {
+export type Preview = {
   readonly word: string
-  readonly place: Place
+  readonly place: Surface
   readonly on: 'light' | 'dark'
   readonly svg: string
 }
@@ -107,9 +107,9 @@ export type Target<C extends Choices = Choices> = {
   /** The files of the set as a whole; there are none of an empty one. */
   readonly whole?: (family: Family, options: Options<C>) => readonly SetFile[]
   /** How an icon looks where it is used. */
-  readonly sights?: (portrait: Portrait, options: Options<C>) => readonly Sight[]
+  readonly previews?: (renderer: IconRenderer, options: Options<C>) => readonly Preview[]
   /** What speaks against a drawing there, beside its name. */
-  readonly faults?: (portrait: Portrait, options: Options<C>) => readonly TargetFault[]
+  readonly faults?: (renderer: IconRenderer, options: Options<C>) => readonly TargetFault[]
 }
 
 /** A target, its choices known to its files. */

@@ -11,7 +11,7 @@ import { cased, identifier, wordsIn } from './naming'
 import { choiceFault, optionsOf, withOptions } from './options'
 import { pathFaultsIn, targetFaultsOf } from './faults'
 import { appsOf, filesOfIcon, filesOfSet, plannedFiles } from './plan'
-import { Portrait } from './portrait'
+import { IconRenderer } from './icon-renderer'
 import { atOnce } from './steps'
 import { TARGETS } from './targets'
 
@@ -57,15 +57,15 @@ describe.each(TARGETS)('the target $id', (target) => {
     const icon = set!.icons[0]!
     const textOf = (options: Record<string, string | boolean>) => {
       const chosen = { ...set!, delivery: { options: { [id]: options } } }
-      const portrait = new Portrait(icon, set!.rules, null)
+      const renderer = new IconRenderer(icon, set!.rules, null)
       return JSON.stringify(
         plannedFiles(chosen, [id]).map(({ path, made }) => {
           if (made.as === 'fixed') return [path, made.text]
-          if (made.as === 'text') return [path, made.text(portrait)]
-          if (made.as === 'joined' || made.as === 'font') return [path, made.join([made.piece(portrait)])]
-          if (made.as === 'pdf') return [path, made.svg(portrait)]
+          if (made.as === 'text') return [path, made.text(renderer)]
+          if (made.as === 'joined' || made.as === 'font') return [path, made.join([made.piece(renderer)])]
+          if (made.as === 'pdf') return [path, made.svg(renderer)]
           const pictures = made.as === 'raster' ? [made.picture] : made.pictures
-          return [path, ...pictures.map((one) => one.svg(portrait))]
+          return [path, ...pictures.map((one) => one.svg(renderer))]
         }),
       )
     }
@@ -88,9 +88,10 @@ describe.each(TARGETS)('the target $id', (target) => {
 
   it('looks like something in its place', () => {
     const set = sets[0]!
-    const sights = target.sights?.(new Portrait(set.icons[0]!, set.rules, null), optionsOf(target, undefined)) ?? []
-    if (id !== 'data') expect(sights.length).toBeGreaterThan(0)
-    for (const { svg } of sights) expect(svg).toMatch(/^<svg[^>]* viewBox="[^"]+"[^>]*>.+<\/svg>\n$/s)
+    const previews =
+      target.previews?.(new IconRenderer(set.icons[0]!, set.rules, null), optionsOf(target, undefined)) ?? []
+    if (id !== 'data') expect(previews.length).toBeGreaterThan(0)
+    for (const { svg } of previews) expect(svg).toMatch(/^<svg[^>]* viewBox="[^"]+"[^>]*>.+<\/svg>\n$/s)
   })
 })
 
@@ -137,12 +138,12 @@ describe('a delivery', () => {
     const mends = new Set<string>()
     for (const set of sets)
       for (const icon of set.icons) {
-        const portrait = new Portrait(icon, set.rules, null)
-        for (const { sentence, mend } of targetFaultsOf(portrait, set, all)) {
+        const renderer = new IconRenderer(icon, set.rules, null)
+        for (const { sentence, mend } of targetFaultsOf(renderer, set, all)) {
           if (!mend) continue
           mends.add(`${mend.target}: ${mend.word}`)
           const delivery = withOptions(set.delivery, mend.target, mend.options)
-          const left = targetFaultsOf(portrait, { ...set, delivery }, all).map((fault) => fault.sentence)
+          const left = targetFaultsOf(renderer, { ...set, delivery }, all).map((fault) => fault.sentence)
           expect(left).not.toContain(sentence)
         }
       }
@@ -209,7 +210,7 @@ describe('two deliveries', () => {
     icons: set.icons.map((icon) => ({
       id: icon.id,
       name: icon.name,
-      svg: new Portrait(icon, set.rules, null).document(24, 'light'),
+      svg: new IconRenderer(icon, set.rules, null).document(24, 'light'),
     })),
     files: set.icons.map(({ name, id }) => ({ path: `svg/${name}.svg`, bytes: 1, hash: id })),
   })

@@ -1,7 +1,7 @@
 import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from '../drawing/evaluate/resolved'
-import type { Shape, Veil } from '../drawing/evaluate/shape'
+import type { Shape, GroupEffect } from '../drawing/evaluate/shape'
 import { inkOf, inkOfAll } from '../drawing/evaluate/ink'
-import { outlined } from '../drawing/evaluate/outlined'
+import { withStrokesOutlined } from '../drawing/evaluate/stroke-outlines'
 import { timed } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import { combine } from '../planar/boolean'
@@ -32,11 +32,11 @@ const OPAQUE = 0.5
 /** What each shape shows of itself, strokes as outlines, from the lowest up: what lies over it, and masks, cut away. */
 export function visible(shapes: readonly Shape[]): { readonly path: Path; readonly paint: ResolvedPaint }[] {
   return timed(() => {
-    const flat = outlined(shapes).filter((shape) => shape.fill && opacityOf(shape) >= OPAQUE)
+    const flat = withStrokesOutlined(shapes).filter((shape) => shape.fill && opacityOf(shape) >= OPAQUE)
     const shown: { path: Path; paint: ResolvedPaint }[] = []
     let above: Path = []
     for (const shape of [...flat].reverse()) {
-      const own = masked(combineAll(inkOf(shape)), shape.veil)
+      const own = masked(combineAll(inkOf(shape)), shape.effect)
       const path =
         above.length === 0
           ? own
@@ -60,15 +60,15 @@ export function visible(shapes: readonly Shape[]): { readonly path: Path; readon
 const combineAll = (paths: readonly Path[]): Path =>
   paths.length === 1 ? paths[0]! : combine(paths.map((path) => ({ path, role: 'adds' as const })))
 
-function opacityOf({ fill, veil }: Shape): number {
+function opacityOf({ fill, effect }: Shape): number {
   let opacity = fill?.opacity ?? 0
-  for (let one: Veil | null = veil ?? null; one; one = one.outer) opacity *= one.opacity
+  for (let one: GroupEffect | null = effect ?? null; one; one = one.outer) opacity *= one.opacity
   return opacity
 }
 
-function masked(path: Path, veil: Veil | undefined): Path {
+function masked(path: Path, effect: GroupEffect | undefined): Path {
   let left = path
-  for (let one: Veil | null = veil ?? null; one; one = one.outer)
+  for (let one: GroupEffect | null = effect ?? null; one; one = one.outer)
     if (one.mask)
       left = combine([
         { path: left, role: 'adds' },

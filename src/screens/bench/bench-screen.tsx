@@ -17,7 +17,7 @@ import { copySelection, pasteObjects } from './operations/clipboard'
 import { benchCommands } from './commands/commands'
 import { BenchContext, useBench, useShownIcon } from './state/context'
 import { EmptySquare } from './square/empty-square'
-import { Family } from './panels/family'
+import { FamilyStrip } from './panels/family-strip'
 import { addIcon, renameIcon } from './operations/icons'
 import { Ledger } from './panels/ledger/ledger'
 import { MasterBar } from './square/master-bar'
@@ -31,7 +31,7 @@ import { Refused } from './square/refused'
 import { Seeing } from './square/seeing'
 import { SettingsLine } from './settings-line'
 import { Stage } from './square/stage'
-import { Strip } from './panels/strip'
+import { ShowStrip } from './panels/show-strip'
 import { ToolLine } from './tool-line'
 import { isPicture } from './operations/pictures'
 import { addPictures } from './operations/references'
@@ -73,7 +73,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
     }
   }, [bench])
 
-  useEffect(() => bench.calm.follow(), [bench])
+  useEffect(() => bench.deferred.follow(), [bench])
   useEffect(() => {
     bench.equip(tools)
     session.setState({ building: () => bench.building })
@@ -110,7 +110,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
           <OpenIconCrumb />
         </SetBar>
         <ToolLine commands={commands} />
-        {parts > 1 ? <Family /> : <div className="row-span-2 border-r border-hair bg-sheet" />}
+        {parts > 1 ? <FamilyStrip /> : <div className="row-span-2 border-r border-hair bg-sheet" />}
         <StageOrEmpty bench={bench} tools={tools} whole={parts > 0} />
         {parts > 2 ? <Proofs /> : <div className="row-span-2 border-l border-ink bg-sheet" />}
         {parts > 3 ? <Ledger /> : <div className="border-t border-ink bg-sheet" />}
@@ -206,7 +206,7 @@ function StageOrEmpty({ bench, tools, whole }: { bench: Bench; tools: Tools; who
             </>
           )}
         </div>
-        {whole ? <Strip /> : <div className="border-t border-hair bg-sheet" />}
+        {whole ? <ShowStrip /> : <div className="border-t border-hair bg-sheet" />}
       </div>
     )
   }

@@ -3,12 +3,12 @@
 import { LOSS } from './operations/node-selection'
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
-import { useBench, useSlot } from './state/context'
+import { useBench, useSlice } from './state/context'
 
 /** Asks, once while a set is open, before an edit of its nodes makes a path of a live shape. */
 export function LostDialog() {
   const bench = useBench()
-  const question = useSlot(LOSS).question
+  const question = useSlice(LOSS).question
   if (!question) return null
   const answer = (yes: boolean) => {
     bench.put(LOSS, { question: null })

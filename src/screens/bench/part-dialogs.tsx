@@ -6,13 +6,13 @@ import { NameDialog } from '@/ui/name-dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { sourceOf } from '@/workers/draw'
 import { commit } from '../frame/session'
-import { useBench, useSlot } from './state/context'
+import { useBench, useSlice } from './state/context'
 import { closeUnchanged, PARTS, puttingBack, renamePart, saveAsPart } from './operations/parts'
 
 /** What is asked about parts: a name, and whether a changed part is put back into all its placements. */
 export function PartDialogs() {
   const bench = useBench()
-  const { asking } = useSlot(PARTS)
+  const { asking } = useSlice(PARTS)
   const close = () => bench.put(PARTS, { asking: null })
   if (asking === null) return null
   if (asking === 'name')

@@ -3,12 +3,12 @@
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
 import { PASTING } from './operations/clipboard'
-import { useBench, useSlot } from './state/context'
+import { useBench, useSlice } from './state/context'
 
 /** Asks before what is pasted brings along what it refers to and this set lacks; until then nothing is pasted. */
 export function PasteDialog() {
   const bench = useBench()
-  const question = useSlot(PASTING).question
+  const question = useSlice(PASTING).question
   if (!question) return null
   const answer = (yes: boolean) => {
     bench.put(PASTING, { question: null })

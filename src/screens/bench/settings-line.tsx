@@ -2,7 +2,7 @@
 
 import clsx from 'clsx'
 import { inKeys, useKeyboard } from '@/ui/keys'
-import { useBenchState, useSlot } from './state/context'
+import { useBenchState, useSlice } from './state/context'
 import { LAY } from './tools/laying'
 import { toolOf } from './tools/tools'
 import type { Tools } from './tools/tool'
@@ -11,7 +11,7 @@ import type { Tools } from './tools/tool'
 export function SettingsLine({ tools }: { tools: Tools }) {
   const tool = useBenchState((state) => state.tool)
   // What a tool says of itself depends on how it lays.
-  useSlot(LAY)
+  useSlice(LAY)
   const { name, Settings } = toolOf(tool),
     hint = inKeys(tools[tool]!.hint, useKeyboard())
   return (

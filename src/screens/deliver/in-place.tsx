@@ -4,15 +4,15 @@ import clsx from 'clsx'
 import { useMemo, useState } from 'react'
 import { optionsOf } from '@/core/targets/options'
 import { appsOf, filesOfIcon } from '@/core/targets/plan'
-import { Portrait } from '@/core/targets/portrait'
-import type { Place, Sight, Target } from '@/core/targets/target'
+import { IconRenderer } from '@/core/targets/icon-renderer'
+import type { Surface, Preview, Target } from '@/core/targets/target'
 import { drawingProblem } from '@/core/formats/drawn'
 import { bringClock } from '@/core/geometry/deadline'
 import type { Icon, IconSet } from '@/core/set/set'
 import { PixelPicture } from '@/ui/pixel-picture'
 
 /** How wide an icon is in each place, in pixels. */
-const SIDES: Record<Place, number> = {
+const SIDES: Record<Surface, number> = {
   tab: 16,
   home: 60,
   launcher: 56,
@@ -61,10 +61,10 @@ export function InPlace({ set, target }: { set: IconSet; target: Target }) {
         </p>
       ) : (
         <div className="flex flex-wrap items-end gap-3">
-          {seen.map((sight) => (
-            <figure key={sight.word} className="grid justify-items-start gap-1">
-              <InItsPlace sight={sight} name={icon.name} />
-              <figcaption className="text-small text-quiet">{sight.word}</figcaption>
+          {seen.map((preview) => (
+            <figure key={preview.word} className="grid justify-items-start gap-1">
+              <InItsPlace preview={preview} name={icon.name} />
+              <figcaption className="text-small text-quiet">{preview.word}</figcaption>
             </figure>
           ))}
         </div>
@@ -83,19 +83,19 @@ export function InPlace({ set, target }: { set: IconSet; target: Target }) {
 /** How long one picture may take to compute, in milliseconds. */
 const LONGEST = 3000
 
-function sightsOf(icon: Icon, set: IconSet, target: Target): readonly Sight[] | string {
+function sightsOf(icon: Icon, set: IconSet, target: Target): readonly Preview[] | string {
   try {
     bringClock(() => {
       const end = performance.now() + LONGEST
       return () => performance.now() > end
     })
-    return target.sights?.(new Portrait(icon, set.rules, null), optionsOf(target, set.delivery)) ?? []
+    return target.previews?.(new IconRenderer(icon, set.rules, null), optionsOf(target, set.delivery)) ?? []
   } catch (error) {
     return drawingProblem(error)
   }
 }
 
-function InItsPlace({ sight: { svg, place, on, word }, name }: { sight: Sight; name: string }) {
+function InItsPlace({ preview: { svg, place, on, word }, name }: { preview: Preview; name: string }) {
   const picture = <PixelPicture source={{ svg }} size={SIDES[place]} label={`${name}: ${word}`} />
   const isDark = on === 'dark'
   const ground = clsx(

@@ -4,7 +4,7 @@ import type { SetEdit } from '@/core/set/edit'
 import { leftOf } from '@/core/saving/kept'
 import type { SaveRequest } from '@/core/saving/wire'
 import { boxIcon as icon, pier as set, storedAs } from '../../testing/samples'
-import { left, startSaving } from './saver'
+import { whenLeft, startSaving } from './saver'
 import { commit, createSession, type Session, undoStep } from './session'
 import { forgetUnsaved, keepUnsaved, leftUnsaved } from './unsaved'
 
@@ -157,7 +157,7 @@ describe('saving by itself', () => {
     commit(session, rename('ferry', 'packet'), 'rename')
     leave()
     let isOver = false
-    void left('pier').then(() => (isOver = true))
+    void whenLeft('pier').then(() => (isOver = true))
     await pass(0)
     expect(isOver).toBe(false)
     release()

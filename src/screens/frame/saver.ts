@@ -12,7 +12,7 @@ const DELAY = 120
 const leaving = new Map<string, Promise<void>>()
 
 /** Resolves when nothing of a set that was left is on its way any more. */
-export const left = (setId: string): Promise<void> => leaving.get(setId) ?? Promise.resolve()
+export const whenLeft = (setId: string): Promise<void> => leaving.get(setId) ?? Promise.resolve()
 
 /**
  * Saves a set by itself: wires `core/saving`, which decides what is sent, kept and said, to the network, the browser's

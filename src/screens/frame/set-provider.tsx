@@ -13,7 +13,7 @@ import { bringPageClock } from './page-clock'
 import { keepFollowing } from './following'
 import { FaultPage } from './fault-page'
 import { fetchSet, sendSave } from './requests'
-import { left, startSaving } from './saver'
+import { whenLeft, startSaving } from './saver'
 import { createSession, type Session, type SessionState } from './session'
 import { TopBar } from './top-bar'
 import { forgetUnsaved, holdWindow, leftUnsaved, type LeftUnsaved } from './unsaved'
@@ -100,7 +100,7 @@ async function open(setId: string): Promise<{
   unreadable: LeftUnsaved['unreadable']
   letGo: () => Promise<void>
 }> {
-  await left(setId)
+  await whenLeft(setId)
   const writer = newId() + newId()
   const letGo = await holdWindow(writer)
   const { kept, unreadable } = await leftUnsaved(setId)

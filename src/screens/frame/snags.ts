@@ -95,11 +95,11 @@ export function useSnags(master: Master | null, setRules: Rules, isDerived = fal
     if (!objects) return
     return look(objects, rules, (done) => (isDerived ? derivedSnagsOf : snagsOf)(objects, rules, done))
   }, [objects, rules, isDerived, tries])
-  return all && master && left(all, master)
+  return all && master && unaccepted(all, master)
 }
 
 /** Of all that was found in a master what is not accepted. */
-function left(all: readonly Snag[], master: Master): readonly Snag[] {
+function unaccepted(all: readonly Snag[], master: Master): readonly Snag[] {
   const accepted = acceptedIn(master)
   return accepted.length === 0 ? all : all.filter((snag) => !isAccepted(snag, accepted, master.base))
 }
@@ -140,7 +140,9 @@ export function useSnagged(icons: readonly Icon[], setRules: Rules, isWanted: bo
     const snagged = icons.filter((icon) => {
       const master = masterFor(icon),
         all = isWanted && count >= 0 && foundIn(master.objects, rules)
-      return (all && left(all, master).length > 0) || (isWanted && (foundIn(icon.masters, setRules)?.length ?? 0) > 0)
+      return (
+        (all && unaccepted(all, master).length > 0) || (isWanted && (foundIn(icon.masters, setRules)?.length ?? 0) > 0)
+      )
     })
     return new Set(snagged.map(({ id }) => id))
   }, [icons, rules, setRules, isWanted, count])

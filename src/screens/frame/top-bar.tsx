@@ -6,8 +6,8 @@ import { usePathname } from 'next/navigation'
 import type { ReactNode } from 'react'
 import { openCommandBox } from '@/ui/command-box'
 import { type Command, runCommand, useCommandSet } from '@/ui/commands'
-import { toggleFilm } from '@/ui/film'
-import { Mark } from './mark'
+import { toggleTheme } from '@/ui/theme'
+import { Logo } from './logo'
 import { keyName, useKeyboard } from '@/ui/keys'
 
 /** The bar that every screen has; the parts that belong to a set are handed in. */
@@ -21,7 +21,7 @@ export function TopBar({ crumb, stages, edits }: { crumb: ReactNode; stages?: Re
         title="To the shelf"
         className="grid place-items-center border-r border-hair hover:bg-film"
       >
-        <Mark />
+        <Logo />
       </Link>
       <div className="flex min-w-0 items-center gap-1.5 px-3.5 text-lead whitespace-nowrap">{crumb}</div>
       <nav aria-label="Stages" className="flex">
@@ -78,7 +78,7 @@ export function StageLinks({ setId, rulesWait }: { setId: string; rulesWait: boo
   })
 }
 
-const COMMANDS: readonly Command[] = [{ id: 'film', name: 'Change between day and night film', run: toggleFilm }]
+const COMMANDS: readonly Command[] = [{ id: 'film', name: 'Change between day and night film', run: toggleTheme }]
 
 /** Commands that every screen has. */
 export function CommonCommands() {

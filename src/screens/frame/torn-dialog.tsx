@@ -7,7 +7,7 @@ import type { IconSet } from '@/core/set/set'
 import { settledIn } from '@/core/set/settle-set'
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { sourceOf } from '@/workers/draw'
 import { useSession, useSessionState } from './set-provider'
@@ -67,7 +67,7 @@ function useTitle({ part }: SetConflict): string {
 function Row({ conflict }: { conflict: SetConflict }) {
   const session = useSession()
   const saver = useSessionState((state) => state.saver)
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
   const ways = useMemo(() => {
     const { present, base, stored } = saver
     return (['mine', 'theirs'] as const).map((keep) => {

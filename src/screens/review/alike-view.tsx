@@ -3,19 +3,19 @@
 import Link from 'next/link'
 import { realSize } from '@/core/rules/real-size'
 import type { IconSet } from '@/core/set/set'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { IconPicture } from '../frame/icon-picture'
-import { type Family, useAlikes } from '../frame/family'
+import { type FamilyMeasures, useAlikes } from '../frame/family-measures'
 
 /** From which likeness on pairs are shown, and how many. */
 const LEAST = 0.55,
   MOST = 60
 
 /** The pairs of a family that are most alike at 16 pixels, side by side and laid over each other. */
-export function AlikeView({ set, family, setId }: { set: IconSet; family: Family; setId: string }) {
+export function AlikeView({ set, family, setId }: { set: IconSet; family: FamilyMeasures; setId: string }) {
   const pairs = useAlikes(family, LEAST).slice(0, MOST)
   const icons = new Map(set.icons.map((icon) => [icon.id, icon]))
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
   const size = realSize(set.rules)
   return (
     <main className="min-h-0 overflow-y-auto bg-film p-4">

@@ -21,7 +21,7 @@ import { masterFor } from '@/core/set/set'
 import { say } from '@/ui/notice'
 import { commit, type Session, undoStep } from '../frame/session'
 import { useSession } from '../frame/set-provider'
-import type { Family } from '../frame/family'
+import type { FamilyMeasures } from '../frame/family-measures'
 import { type Measure, MEASURES, type Reading, readings, shownOf } from './measures'
 
 /** How many of those that stand out are named. */
@@ -31,7 +31,7 @@ const NAMED = 8
 const BARS = 120
 
 /** Charts of what the icons of a family come to by eye; what stands out is named, and opened by a press. */
-export function BalanceView({ family, rules, setId }: { family: Family; rules: Rules; setId: string }) {
+export function BalanceView({ family, rules, setId }: { family: FamilyMeasures; rules: Rules; setId: string }) {
   // One chart comes after the other, so that the page answers meanwhile.
   const [count, setCount] = useState(1)
   useEffect(() => {
@@ -48,7 +48,17 @@ export function BalanceView({ family, rules, setId }: { family: Family; rules: R
   )
 }
 
-function Chart({ measure, family, rules, setId }: { measure: Measure; family: Family; rules: Rules; setId: string }) {
+function Chart({
+  measure,
+  family,
+  rules,
+  setId,
+}: {
+  measure: Measure
+  family: FamilyMeasures
+  rules: Rules
+  setId: string
+}) {
   const router = useRouter()
   const session = useSession()
   const { all, middle, shown } = useMemo(() => {
@@ -163,7 +173,7 @@ function Chart({ measure, family, rules, setId }: { measure: Measure; family: Fa
 const isOutBy = (id: string): id is OutBy => id === 'weight' || id === 'size' || id === 'off'
 
 /** Brings an icon that stands out nearer to its family, as a step that can be undone. */
-function bringIn(session: Session, id: string, measure: Measure, { siblings }: Family, middle: number): void {
+function bringIn(session: Session, id: string, measure: Measure, { siblings }: FamilyMeasures, middle: number): void {
   const { icons, rules } = session.getState().history.present
   const icon = icons.find((one) => one.id === id),
     balance = siblings.find((one) => one.id === id)?.balance

@@ -6,7 +6,7 @@ import type { SetEdit } from '@/core/set/edit'
 import { type Icon, type IconSet, masterFor } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { say } from '@/ui/notice'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { mendsOfIcon } from '@/workers/questions'
@@ -21,7 +21,7 @@ export function MendDialog({ session, set, onClose }: { session: Session; set: I
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [failed, setFailed] = useState<readonly string[]>([])
   const [tries, setTries] = useState(0)
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
   useEffect(() => {
     let isWanted = true
     void (async () => {

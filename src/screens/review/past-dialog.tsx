@@ -7,7 +7,7 @@ import type { Icon, IconSet } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Choice } from '@/ui/choice'
 import { Dialog } from '@/ui/dialog'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { say } from '@/ui/notice'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { VirtualGrid } from '@/ui/virtual-grid'
@@ -184,7 +184,7 @@ function Pair({
   set: IconSet
   onTakeBack: (icon: Icon) => void
 }) {
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
   const name = (now ?? then)!.name
   const picture = (icon: Icon | null, of: IconSet, when: string) =>
     icon ? (

@@ -23,9 +23,9 @@ import { PrintSheet } from './print-sheet'
 import { SelectionBar } from './selection-bar'
 import { SheetCell } from './sheet-cell'
 import { SheetFile, type SheetKind } from './sheet-file'
-import { filterOf, type Sight, SIGHT_HINTS, SightFilters, SIGHTS } from './sight'
+import { filterOf, type Vision, VISION_HINTS, VisionFilters, VISIONS } from './vision'
 import { BalanceView } from './balance-view'
-import { type Family, useFamily, useFamilySnags } from '../frame/family'
+import { type FamilyMeasures, useFamilyMeasures, useFamilySnags } from '../frame/family-measures'
 import { NOBODY, useSelection } from './use-selection'
 import { useReleases, useSince } from './use-since'
 
@@ -42,7 +42,7 @@ const ORDERS: Record<Order, string> = {
   nodes: 'nodes, most first',
 }
 
-function inOrder(icons: readonly Icon[], order: Order, { siblings }: Family): readonly Icon[] {
+function inOrder(icons: readonly Icon[], order: Order, { siblings }: FamilyMeasures): readonly Icon[] {
   if (order === 'family') return icons
   if (order === 'name') return [...icons].sort((a, b) => a.name.localeCompare(b.name, 'en'))
   const balances = new Map(siblings.map(({ id, balance }) => [id, balance]))
@@ -66,8 +66,8 @@ export function ReviewScreen() {
   )
   const [view, setView] = useState<View>('sheet')
   const [order, setOrder] = useState<Order>('family')
-  const [sight, setSight] = useState<Sight>('plain')
-  const family = useFamily(set)
+  const [vision, setVision] = useState<Vision>('plain')
+  const family = useFamilyMeasures(set)
   const beside = useFamilySnags(family, rules)
   const [only, setOnly] = useState<Only>('all')
   const snagged = useSnagged(icons, rules, only === 'with snags')
@@ -108,7 +108,7 @@ export function ReviewScreen() {
   return (
     <div className="grid h-dvh min-w-[1024px] grid-cols-[minmax(0,1fr)] grid-rows-[44px_40px_minmax(0,1fr)_auto] overflow-hidden">
       <CommonCommands />
-      <SightFilters />
+      <VisionFilters />
       <SetBar>
         <span className="ml-1 text-quiet">
           {icons.length} icons · grid {rules.grid.size}
@@ -152,10 +152,10 @@ export function ReviewScreen() {
             <Words
               label="How the sheet is seen"
               word="seen"
-              value={sight}
-              options={SIGHTS}
-              hints={SIGHT_HINTS}
-              onChange={setSight}
+              value={vision}
+              options={VISIONS}
+              hints={VISION_HINTS}
+              onChange={setVision}
             />
             <Words label="Which icons" word="show" value={only} options={['all', 'with snags']} onChange={setOnly} />
             {releases.length > 0 && (
@@ -266,7 +266,7 @@ export function ReviewScreen() {
                   rules={rules}
                   sizes={sizes}
                   look={look}
-                  filter={filterOf(sight)}
+                  filter={filterOf(vision)}
                   gap={GAP}
                   href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
                   beside={beside.get(icon.id)}

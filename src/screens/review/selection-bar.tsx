@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { coloursUsed, paintedWithin } from '@/core/drawing/edit/finish'
+import { coloursUsed, paintedWithin } from '@/core/drawing/edit/paint'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import type { SetEdit } from '@/core/set/edit'
 import { platedEdit, recolouredEdit, renamedEdit, taggedEdit, weightedEdit, wordsOf } from '@/core/set/many'

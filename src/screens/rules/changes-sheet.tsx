@@ -1,12 +1,12 @@
 'use client'
 
 import type { IconSet } from '@/core/set/set'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { VirtualGrid } from '@/ui/virtual-grid'
 import { sourceOf } from '@/workers/draw'
 import type { Changes } from './changes'
-import { Leave } from './strip'
+import { Leave } from './changes-strip'
 
 /** How large each icon is shown on the sheet, in pixels. */
 const SIZE = 64
@@ -25,7 +25,7 @@ export function ChangesSheet({
   left: ReadonlySet<string>
   onLeave: (icon: string) => void
 }) {
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
   return (
     <VirtualGrid
       count={found.length}

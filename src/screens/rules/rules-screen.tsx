@@ -16,7 +16,7 @@ import { ChangesSheet } from './changes-sheet'
 import { type Draft, draftOf, noted, outcome, rebased, ruled, settled, type Ways } from './draft'
 import { RulesFiles } from './rules-files'
 import { RulesForm } from './rules-form'
-import { changesInWords, Strip } from './strip'
+import { changesInWords, ChangesStrip } from './changes-strip'
 import { useFitted } from './use-fitted'
 
 /** A change that is not applied yet, and the rules it was made on. */
@@ -144,7 +144,7 @@ export function RulesScreen() {
       ) : (
         <Diagram draft={shown} onChange={(change) => setDraft({ ...shown, ...change })} />
       )}
-      <Strip
+      <ChangesStrip
         before={set}
         after={after}
         changes={changes}

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react'
 import type { Ground } from '@/core/formats/svg-paint'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { useSeen } from '@/ui/in-sight'
 import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'
 
@@ -33,7 +33,7 @@ export function RunOfIcons({
 }) {
   const place = useRef<HTMLSpanElement>(null)
   const seen = useSeen(place)
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
   const [run, setRun] = useState<readonly DrawnIcon[] | null>(null)
   useEffect(() => {
     if (!seen || count === 0) return

@@ -17,7 +17,7 @@ import { rowsOfSet } from '../set-rows'
 import { addSet, listSets } from '../sets'
 import { pier as set } from '../../testing/samples'
 import { archiveStream, bytesOf } from './archive-stream'
-import { readFamily } from './family'
+import { readStoredSet } from './stored-set'
 import { addRelease, deliveredNow, listReleases, releaseArchive, releasedIn } from './releases'
 import { giveUpRun, holdRun, runOf } from './runs'
 
@@ -38,7 +38,7 @@ const save = async (writes: object): Promise<boolean> =>
 describe('delivery', () => {
   it('to every target from the server and from the command line is the same, byte for byte', async () => {
     await addDemoSets(db, renderer)
-    const entry = (await readFamily(db, (await listSets(db)).find(({ name }) => name === 'Quayside')!.id))!
+    const entry = (await readStoredSet(db, (await listSets(db)).find(({ name }) => name === 'Quayside')!.id))!
     const run = holdRun(
       db,
       renderer,
@@ -66,7 +66,7 @@ describe('delivery', () => {
   })
 
   it('is made once however often it is asked for, and called off when the last one gives it up', async () => {
-    const entry = (await readFamily(db, id))!
+    const entry = (await readStoredSet(db, id))!
     const run = holdRun(db, renderer, entry, ['svg', 'png'])
     expect(holdRun(db, renderer, entry, ['svg', 'png'])).toBe(run)
     // Who asks for something else ends nothing.
@@ -114,7 +114,7 @@ describe('delivery', () => {
   })
 
   it('writes no file outside of its folder, and leaves out only the targets that a name or a choice speaks against', async () => {
-    const entry = (await readFamily(db, id))!
+    const entry = (await readStoredSet(db, id))!
     const delivery = { options: { svg: { pattern: '../../x/*' }, linux: { colour: 'red' } } }
     const run = holdRun(db, renderer, { ...entry, family: { ...entry.family, name: '../..', delivery } }, [
       'svg',
@@ -134,7 +134,7 @@ describe('delivery', () => {
   })
 
   it('is sent to its end although the set was changed meanwhile', async () => {
-    const run = holdRun(db, renderer, (await readFamily(db, id))!, ['svg'])
+    const run = holdRun(db, renderer, (await readStoredSet(db, id))!, ['svg'])
     await run.ended
     const stream = archiveStream(run.spool!)
     await run.forget()
@@ -142,7 +142,7 @@ describe('delivery', () => {
   })
 
   it('leaves out, with a word, what was changed after it began, and nothing else', async () => {
-    const begun = (await readFamily(db, id))!
+    const begun = (await readStoredSet(db, id))!
     const [changed, ...others] = set.icons
     expect(await save({ icons: [{ ...changed!, tags: ['rowing'] }] })).toBe(true)
     const run = holdRun(db, renderer, begun, ['svg'])

@@ -5,7 +5,7 @@ import { iconSvg } from '../../core/formats/drawn'
 import { png } from '../../core/formats/png'
 import { rasterised } from '../../core/formats/rasterised'
 import { readSetFile } from '../../core/formats/set-file'
-import { Portrait } from '../../core/targets/portrait'
+import { IconRenderer } from '../../core/targets/icon-renderer'
 import { type Decoded, decoded } from '../../testing/decoded'
 import { apart, DeliveredSets, program, proof } from '../../testing/delivered'
 import { pngOf } from '../../testing/rasterise'
@@ -26,7 +26,7 @@ describe('what is delivered', () => {
     for (const icon of quayside.icons)
       for (const size of quayside.rules.sizes) {
         const file = fileOf('quayside', 'png', String(size), `${icon.name}.png`)
-        const document = new Portrait(icon, quayside.rules, null).document(size, 'light')
+        const document = new IconRenderer(icon, quayside.rules, null).document(size, 'light')
         expect(apart(file, proof(document, size)).most).toBe(0)
       }
   })
@@ -38,7 +38,7 @@ describe('what is delivered', () => {
         theirs = 0
       for (const icon of icons)
         for (const size of rules.sizes) {
-          const document = new Portrait(icon, rules, null).document(size, 'light')
+          const document = new IconRenderer(icon, rules, null).document(size, 'light')
           own += png(rasterised(document, size)).length
           theirs += pngOf(document, size).length
         }

@@ -8,7 +8,7 @@ import { picturesOf } from '../set-files'
 import { GONE } from '../set-row'
 import { readSet } from '../sets'
 import { archiveStream, bytesOf } from './archive-stream'
-import { readFamily } from './family'
+import { readStoredSet } from './stored-set'
 import { holdRun, knownTargets } from './runs'
 
 /** The longest note of a release. */
@@ -23,7 +23,7 @@ export async function addRelease(
   note: string,
 ): Promise<Result<ReleaseEntry>> {
   if (note.length > NOTE) return failed('invalid', `A note has at most ${NOTE} characters.`)
-  const stored = await readFamily(db, setId)
+  const stored = await readStoredSet(db, setId)
   if (!stored) return failed('not-found', GONE)
   if (stored.family.icons.length === 0) return failed('invalid', 'There is no icon to deliver yet.')
   if (targets.length === 0) return failed('invalid', 'Choose at least one target.')
@@ -132,7 +132,7 @@ export async function deliveredNow(
   setId: string,
   targets: readonly string[],
 ): Promise<Result<Delivered>> {
-  const stored = await readFamily(db, setId)
+  const stored = await readStoredSet(db, setId)
   if (!stored) return failed('not-found', GONE)
   const icons = await deliveredIcons(db, renderer, setId)
   if (targets.length === 0) return done({ icons, files: [] })

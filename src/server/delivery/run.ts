@@ -8,7 +8,7 @@ import { faultSentence } from '../fault-sentence'
 import type { Renderer } from '../renderer/renderer'
 import { isTaskEnded } from '../renderer/task-ended'
 import type { Tasks } from '../renderer/tasks'
-import { type StoredFamily, unchangedIcons } from './family'
+import { type StoredSet, unchangedIcons } from './stored-set'
 import { Spool } from './spool'
 
 /** How many icons a thread gets at once at most, and how many lots are under way: what is not made yet takes no memory. */
@@ -38,7 +38,7 @@ export class Run {
 
   constructor(
     readonly id: string,
-    readonly stored: StoredFamily,
+    readonly stored: StoredSet,
     asked: readonly string[],
     db: Db,
     renderer: Renderer,

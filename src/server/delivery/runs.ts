@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid'
 import { TARGETS } from '../../core/targets/targets'
 import type { Db } from '../database'
 import type { Renderer } from '../renderer/renderer'
-import type { StoredFamily } from './family'
+import type { StoredSet } from './stored-set'
 import { Run } from './run'
 
 /** Those of some names that are targets, in the order they are offered. */
@@ -32,13 +32,13 @@ function forgetLater(id: string): NodeJS.Timeout {
   return timer
 }
 
-const keyOf = ({ id, revision }: StoredFamily, targets: readonly string[]) => `${id} ${revision} ${targets.join()}`
+const keyOf = ({ id, revision }: StoredSet, targets: readonly string[]) => `${id} ${revision} ${targets.join()}`
 
 /**
  * The run that makes a set's delivery as it is now, held by whoever asks for it until that gives it up: one that is under
  * way or done already, or a new one. Other runs go on.
  */
-export function holdRun(db: Db, renderer: Renderer, stored: StoredFamily, targets: readonly string[]): Run {
+export function holdRun(db: Db, renderer: Renderer, stored: StoredSet, targets: readonly string[]): Run {
   const key = keyOf(stored, targets)
   for (const [id, kept] of runs) {
     const { state } = kept.run.progress

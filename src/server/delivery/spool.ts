@@ -8,7 +8,7 @@ import { byPath } from '../../core/targets/plan'
 /** A file that was made: how many bytes it has, and the SHA-256 of them. */
 type Weighed = { readonly path: string; readonly bytes: number; readonly hash: string }
 
-type Place = Weighed & { readonly at: number }
+type SpoolEntry = Weighed & { readonly at: number }
 
 /** The part of a file that a spool needs; a disk may take or give less than it is asked for. */
 type SpoolFile = Pick<FileHandle, 'write' | 'read' | 'close'>
@@ -39,7 +39,7 @@ const cutShort = (code: 'ENOSPC' | 'EIO', message: string): Error => Object.assi
  * error.
  */
 export class Spool {
-  private readonly places = new Map<string, Place>()
+  private readonly places = new Map<string, SpoolEntry>()
   private end = 0
   private readers = 0
   private isOver = false
@@ -59,7 +59,7 @@ export class Spool {
   async add(files: readonly DeliveredFile[]): Promise<void> {
     if (files.length === 0) return
     const begin = this.end
-    const places = files.map(({ path, bytes }): Place => {
+    const places = files.map(({ path, bytes }): SpoolEntry => {
       const at = this.end
       this.end += bytes.length
       return { path, at, bytes: bytes.length, hash: hashOf(bytes) }

@@ -6,7 +6,7 @@ import type { Icon } from '../../core/set/set'
 import type { DeliveredFile } from '../../core/targets/archive'
 import { targetFaultsOf } from '../../core/targets/faults'
 import { filesOfIcon, filesOfSet } from '../../core/targets/plan'
-import { Portrait } from '../../core/targets/portrait'
+import { IconRenderer } from '../../core/targets/icon-renderer'
 import type { Family, Fault, MadeOfIcon, MadeOfSet, Picture } from '../../core/targets/target'
 import { FONTS, PAGES, PICTURES } from './containers/containers'
 
@@ -24,14 +24,14 @@ export async function madeIcon(
   family: Family,
   targets: readonly string[],
 ): Promise<MadeIcon> {
-  const portrait = new Portrait(icon, family.rules, drawn)
+  const renderer = new IconRenderer(icon, family.rules, drawn)
   const files: DeliveredFile[] = []
   for (const { path, made } of filesOfIcon(icon, family, targets))
-    files.push({ path, bytes: await bytesOfIcon(made, portrait) })
+    files.push({ path, bytes: await bytesOfIcon(made, renderer) })
   const pieces = wholeFiles(family, targets).flatMap(({ path, made }) =>
-    made.as === 'fixed' ? [] : [[path, pieceOf(made.piece, portrait)] as const],
+    made.as === 'fixed' ? [] : [[path, pieceOf(made.piece, renderer)] as const],
   )
-  return { files, pieces: Object.fromEntries(pieces), faults: targetFaultsOf(portrait, family, targets) }
+  return { files, pieces: Object.fromEntries(pieces), faults: targetFaultsOf(renderer, family, targets) }
 }
 
 /** The files of sets as a whole, by their families: planned once for all icons of a delivery. */
@@ -45,33 +45,33 @@ function wholeFiles(family: Family, targets: readonly string[]): ReturnType<type
   return files
 }
 
-/** Pieces of one portrait that several files share are computed once. */
-const shared = new WeakMap<Portrait, Map<(portrait: Portrait) => string, string>>()
+/** Pieces of one renderer that several files share are computed once. */
+const shared = new WeakMap<IconRenderer, Map<(renderer: IconRenderer) => string, string>>()
 
-function pieceOf(piece: (portrait: Portrait) => string, portrait: Portrait): string {
-  let known = shared.get(portrait)
-  if (!known) shared.set(portrait, (known = new Map()))
+function pieceOf(piece: (renderer: IconRenderer) => string, renderer: IconRenderer): string {
+  let known = shared.get(renderer)
+  if (!known) shared.set(renderer, (known = new Map()))
   let text = known.get(piece)
-  if (text === undefined) known.set(piece, (text = piece(portrait)))
+  if (text === undefined) known.set(piece, (text = piece(renderer)))
   return text
 }
 
 async function bytesOfIcon(
   made: MadeOfIcon | Extract<MadeOfSet, { as: 'fixed' }>,
-  portrait: Portrait,
+  renderer: IconRenderer,
 ): Promise<Uint8Array> {
   if (made.as === 'fixed') return strToU8(made.text)
-  if (made.as === 'text') return strToU8(made.text(portrait))
-  if (made.as === 'raster') return pictureOf(made.picture, portrait)
-  if ('svg' in made) return PAGES[made.as](made.svg(portrait))
+  if (made.as === 'text') return strToU8(made.text(renderer))
+  if (made.as === 'raster') return pictureOf(made.picture, renderer)
+  if ('svg' in made) return PAGES[made.as](made.svg(renderer))
   // What reads these files takes pictures of 32 bits only.
   return PICTURES[made.as](
-    made.pictures.map((picture) => ({ pixels: picture.pixels, png: pictureOf(picture, portrait, '32 bits') })),
+    made.pictures.map((picture) => ({ pixels: picture.pixels, png: pictureOf(picture, renderer, '32 bits') })),
   )
 }
 
-const pictureOf = ({ pixels, svg }: Picture, portrait: Portrait, colours?: '32 bits'): Uint8Array =>
-  png(rasterised(svg(portrait), pixels), colours)
+const pictureOf = ({ pixels, svg }: Picture, renderer: IconRenderer, colours?: '32 bits'): Uint8Array =>
+  png(rasterised(svg(renderer), pixels), colours)
 
 /** The files of a set as a whole, of the pieces of its icons in their order. */
 export async function madeSet(

@@ -1,5 +1,5 @@
 /** Draws an SVG document as vectors: its top left corner and its side, in points. */
-export type Place = (svg: string, x: number, y: number, side: number) => void
+type PlaceDrawing = (svg: string, x: number, y: number, side: number) => void
 
 /** The dates that a PDF bears: always the same, so that the same picture is the same file. */
 const MADE = { CreationDate: new Date(0), ModDate: new Date(0) }
@@ -7,7 +7,7 @@ const MADE = { CreationDate: new Date(0), ModDate: new Date(0) }
 /** A PDF of vectors, drawn by who asks for it. What makes it is loaded when the first is. The same gives the same bytes. */
 export async function pdfOf(
   options: PDFKit.PDFDocumentOptions,
-  draw: (doc: PDFKit.PDFDocument, place: Place) => void,
+  draw: (doc: PDFKit.PDFDocument, place: PlaceDrawing) => void,
 ): Promise<Uint8Array> {
   const [{ default: PDFDocument }, { default: SVGtoPDF }] = await Promise.all([
     import('pdfkit'),

@@ -1,9 +1,9 @@
 import type { DrawingEdit } from '../../drawing/edit/edit'
 import { type DrawingObject, isContainer, isStyled, type Styled } from '../../drawing/model/object'
-import { type Place, walk } from '../../drawing/model/tree'
+import { type Located, walk } from '../../drawing/model/tree'
 
 /** An object that is seen, with the containers around it, and whether it may be changed. */
-export type Seen = Place & { readonly isFree: boolean }
+export type Seen = Located & { readonly isFree: boolean }
 
 const known = new WeakMap<readonly DrawingObject[], readonly Seen[]>()
 

@@ -2,7 +2,7 @@ import type { Path } from '../../geometry/path'
 import { patchwork } from '../../planar/patches'
 import { type DrawingObject, isStyled, type Styled } from '../model/object'
 import type { Scene } from '../evaluate/scene'
-import { countsByInk } from '../evaluate/solid'
+import { countsByInk } from '../evaluate/operand'
 
 /** A piece of what was divided: its outline, and the topmost of the objects that it was part of. */
 export type Piece = { readonly path: Path; readonly of: DrawingObject }

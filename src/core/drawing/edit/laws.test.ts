@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { apart } from '../../../testing/apart'
 import { readSetFile, writeSetFile } from '../../formats/set-file'
-import { outlined } from '../evaluate/outlined'
+import { withStrokesOutlined } from '../evaluate/stroke-outlines'
 import { svgOf, svgOfShapes } from '../../formats/svg'
 import { pathBounds, transformPath } from '../../geometry/path'
 import { OFFSET } from '../../geometry/tolerance'
@@ -164,7 +164,7 @@ describe('any delivery', () => {
     fc.assert(
       fc.property(fc.array(anyObject, { minLength: 1, maxLength: 3 }), (objects) => {
         const shapes = evaluateAll(objects, sceneOf(rules))
-        const [kept, filled] = [svgOfShapes(shapes, 24, 'light'), svgOfShapes(outlined(shapes), 24, 'light')]
+        const [kept, filled] = [svgOfShapes(shapes, 24, 'light'), svgOfShapes(withStrokesOutlined(shapes), 24, 'light')]
         expect(filled).not.toContain('stroke-width')
         const a = alphaOf(kept, 96),
           b = alphaOf(filled, 96)

@@ -2,7 +2,7 @@ import type { Path } from '../../geometry/path'
 import { REACH, WARP } from '../../geometry/tolerance'
 import { simplify } from '../../outline/simplify'
 import { type Bending, warpPath } from '../../outline/warp'
-import { outlined } from './outlined'
+import { withStrokesOutlined } from './stroke-outlines'
 import type { Shape } from './shape'
 
 /** How much of the tolerance goes to following the map, and to taking out nodes that it leaves needless. */
@@ -22,6 +22,6 @@ export function carriedPath(path: Path, bending: Bending, within: number): Path 
 
 /** Shapes carried by a map that bends: their strokes too, or, with their `weight` kept, only the lines they follow. */
 export function carried(shapes: readonly Shape[], bending: Bending, weight: 'bent' | 'kept', within: number): Shape[] {
-  const source = weight === 'bent' ? outlined(shapes) : shapes
+  const source = weight === 'bent' ? withStrokesOutlined(shapes) : shapes
   return source.map((shape) => ({ ...shape, path: carriedPath(shape.path, bending, within) }))
 }

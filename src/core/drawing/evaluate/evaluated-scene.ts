@@ -13,8 +13,8 @@ import type { Gradient } from '../model/paint'
 import type { Plate } from '../model/plates'
 import { Refusal, refusalOf } from './refusal'
 import type { Memory, Read, Remembered, Scene } from './scene'
-import { type Shape, veiled } from './shape'
-import { solidOf } from './solid'
+import { type Shape, withEffect } from './shape'
+import { operandOf } from './operand'
 import { type Cap, type Finish, isShared, type Join, type Radius, type Style, type Weight } from '../model/style'
 import { transformObject } from '../edit/transform-object'
 import { scaleOwn } from '../edit/scale-own'
@@ -122,7 +122,7 @@ class EvaluatedScene implements Scene {
 
   solid(thing: Thing): Path {
     const object = thing as DrawingObject
-    return this.known(solids, object, () => solidOf(object, this))
+    return this.known(solids, object, () => operandOf(object, this))
   }
 
   shapes(thing: Thing): readonly Shape[] {
@@ -131,10 +131,10 @@ class EvaluatedScene implements Scene {
       if (object.hidden || object.opacity === 0) return []
       const own = this.ownShapes(object)
       const { opacity = 1, shadow } = object
-      const dimmed = opacity < 1 ? veiled(own, opacity, null) : own
+      const dimmed = opacity < 1 ? withEffect(own, opacity, null) : own
       if (!shadow || dimmed.length === 0) return dimmed
       const { x, y, blur, color } = shadow
-      return veiled(dimmed, 1, null, { x, y, blur, color: this.colour(color, shadow.opacity) })
+      return withEffect(dimmed, 1, null, { x, y, blur, color: this.colour(color, shadow.opacity) })
     })
   }
 

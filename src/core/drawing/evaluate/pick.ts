@@ -61,11 +61,11 @@ function paints(object: DrawingObject, scene: Scene, p: Point, reach: number): b
 }
 
 /** Whether a shape is painted at a point or near it, and no mask over it hides it there. */
-function isPainted({ path, fill, stroke, veil }: Shape, p: Point, reach: number): boolean {
+function isPainted({ path, fill, stroke, effect }: Shape, p: Point, reach: number): boolean {
   const covered =
     (fill !== null && winding(path, p) !== 0) || isNear(path, p, Math.max(reach, stroke ? stroke.width / 2 : 0))
   if (!covered) return false
-  for (let one = veil ?? null; one; one = one.outer)
+  for (let one = effect ?? null; one; one = one.outer)
     if (one.mask && !one.mask.some((shape) => isPainted(shape, p, reach))) return false
   return true
 }

@@ -8,7 +8,7 @@ import type { Transform } from '../../geometry/transform'
 import { roundContour } from '../../outline/corner'
 import type { Traced } from '../../planar/loops'
 import { carrierNames, type Source } from './carriers'
-import { awayFrom, countsByPlace, Mark, meantBy, movedMarks } from '../model/mark'
+import { awayFrom, countsByPlace, Signature, meantBy, movedSignatures } from '../model/signature'
 import type { Scene } from './scene'
 import { CornerStyle, Radius } from '../model/style'
 
@@ -20,7 +20,7 @@ export const ResultCorners = z.strictObject({
   radius: Radius,
   style: CornerStyle.optional(),
   only: z.enum(['inner', 'outer', 'picked']).optional(),
-  picked: z.array(Mark).max(500).optional(),
+  picked: z.array(Signature).max(500).optional(),
   /** Its picked corners count by their places alone. */
   byPlace: z.literal(true).optional(),
 })
@@ -72,7 +72,7 @@ export function withCorners(
 /** The corners that are picked; those that are gone are none. */
 export function pickedOf(
   corners: readonly ResultCorner[],
-  picked: readonly Mark[],
+  picked: readonly Signature[],
   byPlace?: boolean,
 ): ReadonlySet<ResultCorner> {
   const meant = meantBy(
@@ -82,12 +82,12 @@ export function pickedOf(
   return new Set(picked.flatMap((mark) => meant(mark)?.corner ?? []))
 }
 
-export const cornerMark = ({ key, at }: ResultCorner): Mark => ({ key, at: { x: tidy(at.x), y: tidy(at.y) } })
+export const cornerMark = ({ key, at }: ResultCorner): Signature => ({ key, at: { x: tidy(at.x), y: tidy(at.y) } })
 
 /** Corners to be finished where a map takes them. */
 export function movedCorners(corners: ResultCorners, map: Transform): ResultCorners {
   if (!corners.picked) return corners
   const { byPlace: before, ...rest } = corners
   const byPlace = countsByPlace(before, map)
-  return { ...rest, picked: movedMarks(corners.picked, map), ...(byPlace && { byPlace }) }
+  return { ...rest, picked: movedSignatures(corners.picked, map), ...(byPlace && { byPlace }) }
 }

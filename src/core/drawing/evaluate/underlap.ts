@@ -10,7 +10,9 @@ import type { Shape } from './shape'
 export function underlapped(shapes: readonly Shape[], by: number): Shape[] {
   return shapes.map((shape, i) => {
     if (!shape.fill || shape.stroke) return shape
-    const above = shapes.slice(i + 1).filter(({ fill, veil, path }) => fill && veil === shape.veil && path.length > 0)
+    const above = shapes
+      .slice(i + 1)
+      .filter(({ fill, effect, path }) => fill && effect === shape.effect && path.length > 0)
     if (above.length === 0) return shape
     const cover = combine(above.map(({ path }) => ({ path, role: 'adds' as const })))
     const grown = offset(shape.path, by, { join: 'round', miterLimit: 4 })

@@ -45,7 +45,7 @@ export type Kind<T extends Thing> = {
   /** The outline that is filled, corners finished. Throws where it cannot be computed. */
   readonly edge: (object: T, scene: Scene) => Path
   /** What it stands for where it is combined with others, where that is not its edge, or of an open line its ink. */
-  readonly solid?: (object: T, scene: Scene) => Path
+  readonly operand?: (object: T, scene: Scene) => Path
   /** Of its members those that change nothing of what it comes to, and why; by their ids. */
   readonly idle?: (object: T, scene: Scene) => ReadonlyMap<string, string>
   /** What is painted, where that is not its edge with its style. */

@@ -15,7 +15,7 @@ import { gripsOf, pullGrip } from '../edit/grips'
 import { fixed } from '../edit/loose'
 import { DrawingObject, isContainer, isStyled, kindOf } from '../model/object'
 import { movedPaint } from '../evaluate/resolved'
-import type { Shape, Veil } from '../evaluate/shape'
+import type { Shape, GroupEffect } from '../evaluate/shape'
 import { transformObject } from '../edit/transform-object'
 import { walk } from '../model/tree'
 import { visited } from '../model/visit'
@@ -27,27 +27,27 @@ const cases = runs(40)
 
 /** A shape where a map that keeps lengths takes it, its paints and masks along with it. */
 function under(shape: Shape, map: Transform): Shape {
-  const { fill, stroke, veil } = shape
+  const { fill, stroke, effect } = shape
   return {
     ...shape,
     path: transformPath(shape.path, map),
     fill: fill && movedPaint(fill, map),
     stroke: stroke && { ...stroke, paint: movedPaint(stroke.paint, map) },
-    veil: veil && veilUnder(veil, map),
+    effect: effect && effectUnder(effect, map),
   }
 }
 
-const veils = new Map<string, WeakMap<Veil, Veil>>()
-function veilUnder(veil: Veil, map: Transform): Veil {
-  const known = veils.get(map.join()) ?? new WeakMap<Veil, Veil>()
-  veils.set(map.join(), known)
-  const { mask, outer } = veil
-  const moved = known.get(veil) ?? {
-    ...veil,
+const effects = new Map<string, WeakMap<GroupEffect, GroupEffect>>()
+function effectUnder(effect: GroupEffect, map: Transform): GroupEffect {
+  const known = effects.get(map.join()) ?? new WeakMap<GroupEffect, GroupEffect>()
+  effects.set(map.join(), known)
+  const { mask, outer } = effect
+  const moved = known.get(effect) ?? {
+    ...effect,
     mask: mask && mask.map((one) => under(one, map)),
-    outer: outer && veilUnder(outer, map),
+    outer: outer && effectUnder(outer, map),
   }
-  known.set(veil, moved)
+  known.set(effect, moved)
   return moved
 }
 

@@ -13,7 +13,7 @@ import type { Style } from './style'
 export type Naming = { readonly id: () => string; readonly name: string }
 
 /**
- * Shapes as plain paths that look the same and refer to the same names of the rules; what lies under one veil as a
+ * Shapes as plain paths that look the same and refer to the same names of the rules; what lies under one effect as a
  * group, its mask in front.
  */
 export const plainPaths = (shapes: readonly Shape[], naming: Naming): DrawingObject[] =>
@@ -25,12 +25,12 @@ function plainRun(run: Run, naming: Naming): DrawingObject[] {
     if (run.path.length === 0) return []
     return [{ kind: 'path', id: id(), name, corner: 0, contours: contoursOf(run.path), style: plainStyle(run) }]
   }
-  const { veil, runs } = run
+  const { effect, runs } = run
   const seen = runs.flatMap((one) => plainRun(one, naming)),
-    mask = veil.mask && plainPaths(veil.mask, { ...naming, name: `${name} mask` })
+    mask = effect.mask && plainPaths(effect.mask, { ...naming, name: `${name} mask` })
   const opacity = {
-    ...(veil.opacity < 1 && { opacity: tidy(veil.opacity) }),
-    ...(veil.shadow && { shadow: plainShadow(veil.shadow) }),
+    ...(effect.opacity < 1 && { opacity: tidy(effect.opacity) }),
+    ...(effect.shadow && { shadow: plainShadow(effect.shadow) }),
   }
   if (!mask) return seen.length > 0 ? [{ kind: 'group', id: id(), name, ...opacity, members: seen }] : []
   if (seen.length === 0 || mask.length === 0) return []

@@ -1,17 +1,17 @@
 import { type Container, type DrawingObject, isContainer } from './object'
 
 /** An object with the containers around it, outermost first. */
-export type Place = { readonly object: DrawingObject; readonly parents: readonly Container[] }
+export type Located = { readonly object: DrawingObject; readonly parents: readonly Container[] }
 
 /** Every object of a drawing, containers before their members, in paint order. */
-export function* walk(objects: readonly DrawingObject[], parents: readonly Container[] = []): Generator<Place> {
+export function* walk(objects: readonly DrawingObject[], parents: readonly Container[] = []): Generator<Located> {
   for (const object of objects) {
     yield { object, parents }
     if (isContainer(object)) yield* walk(object.members, [...parents, object])
   }
 }
 
-export function find(objects: readonly DrawingObject[], id: string): Place | null {
+export function find(objects: readonly DrawingObject[], id: string): Located | null {
   for (const place of walk(objects)) if (place.object.id === id) return place
   return null
 }

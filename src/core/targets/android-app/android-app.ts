@@ -2,10 +2,20 @@ import type { Shape } from '../../drawing/evaluate/shape'
 import { boxCentre } from '../../geometry/box'
 import { DENSITIES } from '../android/android'
 import { vectorDrawable } from '../android/vector'
-import { appBox, type Cut, dressed, fullPlate, grown, isAtEdge, plateColour, safeScale, solid } from '../dress'
+import {
+  appBox,
+  type Cut,
+  composedIcon,
+  fullPlate,
+  grown,
+  isAtEdge,
+  plateColour,
+  safeScale,
+  uncast,
+} from '../composition'
 import { cased } from '../naming'
 import { colour, onOff } from '../options'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { defineTarget } from '../target'
 import { shaded } from '../tone'
 
@@ -21,20 +31,20 @@ const LEGACY = 48,
 const THEMED = { ground: '#2f4a44', ink: '#cfe6de' }
 
 /** The box that a layer shows: what a mask shows of it is the plate’s. */
-const viewOf = (portrait: Portrait) => grown(appBox(portrait, LAYER), LAYER / SHOWN)
+const viewOf = (renderer: IconRenderer) => grown(appBox(renderer, LAYER), LAYER / SHOWN)
 
 /** Shapes as a layer, smaller about its middle by a scale. */
-function layer(portrait: Portrait, shapes: readonly Shape[], scale = 1): string {
-  const view = viewOf(portrait),
+function layer(renderer: IconRenderer, shapes: readonly Shape[], scale = 1): string {
+  const view = viewOf(renderer),
     middle = boxCentre(view)
   const place = { scale, x: middle.x * (1 - scale) - view.x, y: middle.y * (1 - scale) - view.y }
   return vectorDrawable(shapes, { dp: LAYER, viewport: view.w, place })
 }
 
-const safely = (portrait: Portrait) =>
-  isAtEdge(portrait, LAYER)
+const safely = (renderer: IconRenderer) =>
+  isAtEdge(renderer, LAYER)
     ? 1
-    : safeScale(solid(portrait.layers(LAYER).figure, portrait, LAYER), viewOf(portrait), SAFE / LAYER)
+    : safeScale(uncast(renderer.layers(LAYER).figure, renderer, LAYER), viewOf(renderer), SAFE / LAYER)
 
 /** A launcher icon in layers that the system masks and moves, with one for themed icons, and as it was before. */
 export const androidApp = defineTarget({
@@ -50,7 +60,7 @@ export const androidApp = defineTarget({
   each({ name }, _, options) {
     const folder = `android/${cased(name, 'kebab')}`,
       res = `${folder}/res`
-    const drawable = (what: string, text: (portrait: Portrait) => string) => ({
+    const drawable = (what: string, text: (renderer: IconRenderer) => string) => ({
       path: `${res}/drawable/ic_launcher_${what}.xml`,
       made: { as: 'text' as const, text },
     })
@@ -63,13 +73,13 @@ export const androidApp = defineTarget({
 `
     const full = { share: 1, plate: 'full', fallback: options.ground, ground: 'light', safe: SAFE / SHOWN } as const
     return [
-      drawable('background', (portrait) =>
-        layer(portrait, fullPlate(portrait.layers(LAYER).plate, viewOf(portrait), options.ground)),
+      drawable('background', (renderer) =>
+        layer(renderer, fullPlate(renderer.layers(LAYER).plate, viewOf(renderer), options.ground)),
       ),
-      drawable('foreground', (portrait) => layer(portrait, portrait.layers(LAYER, true).figure, safely(portrait))),
-      drawable('monochrome', (portrait) => {
-        const { plate, figure } = portrait.layers(LAYER, true)
-        return layer(portrait, shaded(figure, plateColour(plate, 'light', options.ground), '#000000'), safely(portrait))
+      drawable('foreground', (renderer) => layer(renderer, renderer.layers(LAYER, true).figure, safely(renderer))),
+      drawable('monochrome', (renderer) => {
+        const { plate, figure } = renderer.layers(LAYER, true)
+        return layer(renderer, shaded(figure, plateColour(plate, 'light', options.ground), '#000000'), safely(renderer))
       }),
       ...['ic_launcher', 'ic_launcher_round'].map((file) => ({
         path: `${res}/mipmap-anydpi-v26/${file}.xml`,
@@ -83,7 +93,7 @@ export const androidApp = defineTarget({
                 as: 'raster' as const,
                 picture: {
                   pixels: LEGACY * scale,
-                  svg: (portrait: Portrait) => dressed(portrait, LEGACY * scale, { ...full, cut }),
+                  svg: (renderer: IconRenderer) => composedIcon(renderer, LEGACY * scale, { ...full, cut }),
                 },
               },
             })),
@@ -91,14 +101,14 @@ export const androidApp = defineTarget({
         : []),
       {
         path: `${folder}/shop-${SHOP}.png`,
-        made: { as: 'raster', picture: { pixels: SHOP, svg: (portrait) => dressed(portrait, SHOP, full) } },
+        made: { as: 'raster', picture: { pixels: SHOP, svg: (renderer) => composedIcon(renderer, SHOP, full) } },
       },
     ]
   },
-  sights(portrait, options) {
+  previews(renderer, options) {
     const full = { share: 1, plate: 'full', fallback: options.ground, ground: 'light', safe: SAFE / SHOWN } as const
-    const masked = (cut: Cut) => dressed(portrait, SHOWN, { ...full, cut })
-    const themed = dressed(portrait, SHOWN, {
+    const masked = (cut: Cut) => composedIcon(renderer, SHOWN, { ...full, cut })
+    const themed = composedIcon(renderer, SHOWN, {
       ...full,
       plate: 'colour',
       fallback: THEMED.ground,

@@ -1,9 +1,9 @@
 import { realSize } from '../../rules/real-size'
 import { cased, patterned } from '../naming'
 import { onOff, text } from '../options'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { coloursOf } from '../tone'
-import { barSights } from '../sights'
+import { barPreviews } from '../previews'
 import { defineTarget, type TargetFault } from '../target'
 import { leftOut, vectorDrawable } from './vector'
 
@@ -52,10 +52,10 @@ export const android = defineTarget({
         path: `android/res/drawable/${name}.xml`,
         made: {
           as: 'text',
-          text: (portrait) =>
-            vectorDrawable(portrait.shapes(dp), {
+          text: (renderer) =>
+            vectorDrawable(renderer.shapes(dp), {
               dp,
-              viewport: portrait.grid(dp),
+              viewport: renderer.grid(dp),
               ...(options.tint && { tint: '?attr/colorControlNormal' }),
             }),
         },
@@ -65,16 +65,16 @@ export const android = defineTarget({
             path: `android/res/drawable-${folder}/${name}_picture.png`,
             made: {
               as: 'raster' as const,
-              picture: { pixels: dp * scale, svg: (portrait: Portrait) => portrait.document(dp, 'light') },
+              picture: { pixels: dp * scale, svg: (renderer: IconRenderer) => renderer.document(dp, 'light') },
             },
           }))
         : []),
     ]
   },
-  faults(portrait, options): TargetFault[] {
-    const shapes = portrait.shapes(realSize(portrait.rules)),
+  faults(renderer, options): TargetFault[] {
+    const shapes = renderer.shapes(realSize(renderer.rules)),
       count = coloursOf(shapes).length,
-      name = resourceName(options.pattern, portrait.icon.name)
+      name = resourceName(options.pattern, renderer.icon.name)
     return [
       ...leftOut(shapes).map((what) => ({
         sentence: `loses ${what}, which a vector drawable cannot have.`,
@@ -100,5 +100,5 @@ export const android = defineTarget({
         : []),
     ]
   },
-  sights: (portrait) => barSights(portrait),
+  previews: (renderer) => barPreviews(renderer),
 })

@@ -1,6 +1,6 @@
 import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from '../../drawing/evaluate/resolved'
-import type { Shape, Veil } from '../../drawing/evaluate/shape'
-import { outlined } from '../../drawing/evaluate/outlined'
+import type { Shape, GroupEffect } from '../../drawing/evaluate/shape'
+import { withStrokesOutlined } from '../../drawing/evaluate/stroke-outlines'
 import { inkOfAll } from '../../drawing/evaluate/ink'
 import { attributes, type Attributes, number } from '../../formats/svg-paint'
 import { pathData } from '../../formats/path-data'
@@ -57,12 +57,12 @@ const element = (name: string, map: Attributes, content = ''): string =>
   content ? `<${name}${attributes(map)}>\n${content}</${name}>\n` : `<${name}${attributes(map)}/>\n`
 
 function shapeXml(shape: Shape): string {
-  const { stroke, veil } = shape
+  const { stroke, effect } = shape
   // What a stroke cannot be there, it is as an area.
   const isArea = stroke && (stroke.dash !== undefined || unevenIn(stroke.paint) !== null)
-  const opacity = opacityOf(veil)
-  const body = (isArea ? outlined([shape]) : [shape]).map((part) => partXml(part, opacity)).join('')
-  return masksOf(veil).reduce(
+  const opacity = opacityOf(effect)
+  const body = (isArea ? withStrokesOutlined([shape]) : [shape]).map((part) => partXml(part, opacity)).join('')
+  return masksOf(effect).reduce(
     (inner, mask) => element('group', {}, element('clip-path', { 'android:pathData': pathData(mask) }) + inner),
     body,
   )
@@ -74,15 +74,15 @@ const partXml = (shape: Shape, opacity: number): string =>
     ? pathXml({ ...shape, stroke: null }, opacity) + pathXml({ ...shape, fill: null }, opacity)
     : pathXml(shape, opacity)
 
-function opacityOf(veil: Veil | undefined): number {
+function opacityOf(effect: GroupEffect | undefined): number {
   let opacity = 1
-  for (let one: Veil | null = veil ?? null; one; one = one.outer) opacity *= one.opacity
+  for (let one: GroupEffect | null = effect ?? null; one; one = one.outer) opacity *= one.opacity
   return opacity
 }
 
-function masksOf(veil: Veil | undefined): Path[] {
+function masksOf(effect: GroupEffect | undefined): Path[] {
   const masks: Path[] = []
-  for (let one: Veil | null = veil ?? null; one; one = one.outer) if (one.mask) masks.push(inkOfAll(one.mask))
+  for (let one: GroupEffect | null = effect ?? null; one; one = one.outer) if (one.mask) masks.push(inkOfAll(one.mask))
   return masks
 }
 
@@ -178,11 +178,11 @@ function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined): s
 /** What of shapes a vector drawable leaves out, in a few words; none where it shows them all. */
 export function leftOut(shapes: readonly Shape[]): string[] {
   const words = new Set<string>()
-  for (const { fill, stroke, veil } of shapes) {
+  for (const { fill, stroke, effect } of shapes) {
     for (const paint of [fill, stroke?.paint])
       if (paint && isGradientPaint(paint) && paint.kind === 'radial' && Math.hypot(paint.focus.x, paint.focus.y) > 1e-6)
         words.add('the focus of a gradient')
-    for (let one: Veil | null = veil ?? null; one; one = one.outer) if (one.shadow) words.add('a soft shadow')
+    for (let one: GroupEffect | null = effect ?? null; one; one = one.outer) if (one.shadow) words.add('a soft shadow')
   }
   return [...words]
 }

@@ -1,9 +1,9 @@
 import { contrast } from '../../proof/contrast'
 import { contents } from '../apple/apple'
-import { type Dress, dressed, plateColour } from '../dress'
+import { type Composition, composedIcon, plateColour } from '../composition'
 import { cased } from '../naming'
 import { colour, onOff, oneOf } from '../options'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { coloursOf, greyed } from '../tone'
 import { defineTarget } from '../target'
 
@@ -19,7 +19,7 @@ const ICNS = [16, 32, 64, 128, 256, 512, 1024]
 
 type Chosen = { readonly ground: string; readonly dark: string }
 
-const full = ({ ground }: Chosen, more: Partial<Dress> = {}): Dress => ({
+const full = ({ ground }: Chosen, more: Partial<Composition> = {}): Composition => ({
   share: 1,
   plate: 'full',
   fallback: ground,
@@ -27,24 +27,24 @@ const full = ({ ground }: Chosen, more: Partial<Dress> = {}): Dress => ({
   ...more,
 })
 
-const lightIcon = (portrait: Portrait, chosen: Chosen, cut?: 'squircle') =>
-  dressed(portrait, SIDE, full(chosen, { cut }))
+const lightIcon = (renderer: IconRenderer, chosen: Chosen, cut?: 'squircle') =>
+  composedIcon(renderer, SIDE, full(chosen, { cut }))
 
 /** For dark home screens: on its plate there, or clear, for the system to lay on its own ground. */
-const darkIcon = (portrait: Portrait, chosen: Chosen, cut?: 'squircle') =>
-  dressed(portrait, SIDE, full(chosen, { ground: 'dark', plate: chosen.dark === 'plate' ? 'full' : 'none', cut }))
+const darkIcon = (renderer: IconRenderer, chosen: Chosen, cut?: 'squircle') =>
+  composedIcon(renderer, SIDE, full(chosen, { ground: 'dark', plate: chosen.dark === 'plate' ? 'full' : 'none', cut }))
 
 /** In greys on black, for the system to tint. */
-const tintedIcon = (portrait: Portrait, chosen: Chosen, cut?: 'squircle') =>
-  dressed(portrait, SIDE, {
+const tintedIcon = (renderer: IconRenderer, chosen: Chosen, cut?: 'squircle') =>
+  composedIcon(renderer, SIDE, {
     ...full(chosen, { cut }),
     plate: 'colour',
     fallback: '#000000',
     figure: (figure, plate) => greyed(figure, plateColour(plate, 'light', chosen.ground)),
   })
 
-const desktopIcon = (portrait: Portrait, pixels: number) =>
-  dressed(portrait, pixels, { share: DESKTOP, plate: 'own', fallback: null, ground: 'light' })
+const desktopIcon = (renderer: IconRenderer, pixels: number) =>
+  composedIcon(renderer, pixels, { share: DESKTOP, plate: 'own', fallback: null, ground: 'light' })
 
 /** An application's icon: light, dark and tinted for a home screen, and one file for the desktop. */
 export const appleApp = defineTarget({
@@ -61,7 +61,7 @@ export const appleApp = defineTarget({
   each({ name }, _, options) {
     const plain = cased(name, 'kebab'),
       folder = `apple/App.xcassets/${plain}.appiconset`
-    const picture = (file: string, svg: (portrait: Portrait) => string) => ({
+    const picture = (file: string, svg: (renderer: IconRenderer) => string) => ({
       path: `${folder}/${file}`,
       made: { as: 'raster' as const, picture: { pixels: SIDE, svg } },
     })
@@ -80,9 +80,9 @@ export const appleApp = defineTarget({
           text: contents({ images: [image('light.png'), image('dark.png', 'dark'), image('tinted.png', 'tinted')] }),
         },
       },
-      picture('light.png', (portrait) => lightIcon(portrait, options)),
-      picture('dark.png', (portrait) => darkIcon(portrait, options)),
-      picture('tinted.png', (portrait) => tintedIcon(portrait, options)),
+      picture('light.png', (renderer) => lightIcon(renderer, options)),
+      picture('dark.png', (renderer) => darkIcon(renderer, options)),
+      picture('tinted.png', (renderer) => tintedIcon(renderer, options)),
       ...(options.icns
         ? [
             {
@@ -91,7 +91,7 @@ export const appleApp = defineTarget({
                 as: 'icns' as const,
                 pictures: ICNS.map((pixels) => ({
                   pixels,
-                  svg: (portrait: Portrait) => desktopIcon(portrait, pixels),
+                  svg: (renderer: IconRenderer) => desktopIcon(renderer, pixels),
                 })),
               },
             },
@@ -100,8 +100,8 @@ export const appleApp = defineTarget({
     ]
   },
   whole: () => [{ path: 'apple/App.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } }],
-  faults(portrait, options) {
-    const { figure } = portrait.layers(SIDE)
+  faults(renderer, options) {
+    const { figure } = renderer.layers(SIDE)
     const most = Math.max(0, ...coloursOf(figure, 'dark').map((one) => contrast(one, NIGHT)))
     return options.dark === 'clear' && figure.length > 0 && most < SEEN
       ? [
@@ -113,10 +113,10 @@ export const appleApp = defineTarget({
         ]
       : []
   },
-  sights: (portrait, options) => [
-    { word: 'home screen', place: 'home', on: 'light', svg: lightIcon(portrait, options, 'squircle') },
-    { word: 'home screen, dark', place: 'home', on: 'dark', svg: darkIcon(portrait, options, 'squircle') },
-    { word: 'home screen, tinted', place: 'home', on: 'dark', svg: tintedIcon(portrait, options, 'squircle') },
-    { word: 'desktop', place: 'dock', on: 'light', svg: desktopIcon(portrait, 128) },
+  previews: (renderer, options) => [
+    { word: 'home screen', place: 'home', on: 'light', svg: lightIcon(renderer, options, 'squircle') },
+    { word: 'home screen, dark', place: 'home', on: 'dark', svg: darkIcon(renderer, options, 'squircle') },
+    { word: 'home screen, tinted', place: 'home', on: 'dark', svg: tintedIcon(renderer, options, 'squircle') },
+    { word: 'desktop', place: 'dock', on: 'light', svg: desktopIcon(renderer, 128) },
   ],
 })

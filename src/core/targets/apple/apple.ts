@@ -1,9 +1,9 @@
 import { realSize } from '../../rules/real-size'
 import { fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { coloursOf } from '../tone'
-import { tabBarSights } from '../sights'
+import { tabBarPreviews } from '../previews'
 import { defineTarget } from '../target'
 
 /** A catalogue's Contents.json. */
@@ -40,7 +40,7 @@ export const apple = defineTarget({
             }),
           },
         },
-        { path: `${folder}/${name}.pdf`, made: { as: 'pdf', svg: (portrait) => portrait.document(size, 'light') } },
+        { path: `${folder}/${name}.pdf`, made: { as: 'pdf', svg: (renderer) => renderer.document(size, 'light') } },
       ]
     const file = (scale: number) => `${name}${scale === 1 ? '' : `@${scale}x`}.png`
     return [
@@ -58,14 +58,14 @@ export const apple = defineTarget({
         path: `${folder}/${file(scale)}`,
         made: {
           as: 'raster' as const,
-          picture: { pixels: size * scale, svg: (portrait: Portrait) => portrait.document(size, 'light') },
+          picture: { pixels: size * scale, svg: (renderer: IconRenderer) => renderer.document(size, 'light') },
         },
       })),
     ]
   },
   whole: () => [{ path: 'apple/Icons.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } }],
-  faults(portrait, options) {
-    const count = coloursOf(portrait.shapes(realSize(portrait.rules))).length
+  faults(renderer, options) {
+    const count = coloursOf(renderer.shapes(realSize(renderer.rules))).length
     return options.template && count > 1
       ? [
           {
@@ -76,5 +76,5 @@ export const apple = defineTarget({
         ]
       : []
   },
-  sights: (portrait) => tabBarSights(portrait),
+  previews: (renderer) => tabBarPreviews(renderer),
 })

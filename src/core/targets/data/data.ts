@@ -3,7 +3,7 @@ import type { ResolvedPaint } from '../../drawing/evaluate/resolved'
 import { pathData } from '../../formats/path-data'
 import { aliasesOf, tagsOf } from '../../set/set'
 import { onOff } from '../options'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { isGradientPaint } from '../tone'
 import { defineTarget } from '../target'
 import { codesOf } from '../font/codes'
@@ -16,15 +16,15 @@ const painted = (paint: ResolvedPaint) =>
       : paint.light
 
 /** What a program wants to know of an icon: how it is found, and what it paints. */
-function described(portrait: Portrait, code: number): string {
-  const { icon, rules } = portrait
+function described(renderer: IconRenderer, code: number): string {
+  const { icon, rules } = renderer
   return JSON.stringify({
     name: icon.name,
     aliases: aliasesOf(icon),
     tags: tagsOf(icon),
     grid: rules.grid.size,
     code: code.toString(16),
-    paths: portrait.shapes(rules.grid.size).map(({ path, fill, stroke }) => ({
+    paths: renderer.shapes(rules.grid.size).map(({ path, fill, stroke }) => ({
       d: pathData(path),
       ...(fill && { fill: painted(fill) }),
       ...(stroke && {
@@ -54,7 +54,7 @@ export const data = defineTarget({
               path: 'developers/icons.json',
               made: {
                 as: 'joined' as const,
-                piece: (portrait: Portrait) => described(portrait, codes.get(portrait.icon.id) ?? 0),
+                piece: (renderer: IconRenderer) => described(renderer, codes.get(renderer.icon.id) ?? 0),
                 join: (pieces: readonly string[]) => `[\n${pieces.join(',\n')}\n]\n`,
               },
             },

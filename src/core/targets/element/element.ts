@@ -1,8 +1,8 @@
-import { opened } from '../dress'
+import { opened } from '../composition'
 import { cased } from '../naming'
 import { text } from '../options'
 import { STROKES, strokesOf } from '../svg/svg'
-import { textSights } from '../sights'
+import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 
 /** The name that an element has where none is chosen. */
@@ -78,14 +78,14 @@ export const element = defineTarget({
         path: `developers/element/${tag}.js`,
         made: {
           as: 'joined',
-          piece(portrait) {
-            const { root, body } = opened(portrait.compactDocument(size, 'current', strokesOf(options.strokes)))
-            return `  ${JSON.stringify(portrait.icon.name)}: [${JSON.stringify(root.trim())}, ${JSON.stringify(body)}],`
+          piece(renderer) {
+            const { root, body } = opened(renderer.compactDocument(size, 'current', strokesOf(options.strokes)))
+            return `  ${JSON.stringify(renderer.icon.name)}: [${JSON.stringify(root.trim())}, ${JSON.stringify(body)}],`
           },
           join: (pieces) => moduleOf(tag, size, pieces),
         },
       },
     ]
   },
-  sights: (portrait) => textSights(portrait),
+  previews: (renderer) => textPreviews(renderer),
 })

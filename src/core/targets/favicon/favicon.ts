@@ -2,18 +2,18 @@ import { contrast, ENOUGH } from '../../proof/contrast'
 import { boxCentre } from '../../geometry/box'
 import { cased } from '../naming'
 import { colour, onOff } from '../options'
-import type { Portrait } from '../portrait'
-import { appBox, type Cut, type Dress, dressed, opened, plateColour, reachOf, solid } from '../dress'
+import type { IconRenderer } from '../icon-renderer'
+import { appBox, type Cut, type Composition, composedIcon, opened, plateColour, reachOf, uncast } from '../composition'
 import { coloursOf } from '../tone'
 import { defineTarget } from '../target'
 
 /** The middle circle of a maskable icon that no mask cuts into, across (W3C Web App Manifest, “Icon masks and safe zone”). */
 const SAFE = 0.8
 
-const plain: Dress = { share: 1, plate: 'own', fallback: null, ground: 'light' }
+const plain: Composition = { share: 1, plate: 'own', fallback: null, ground: 'light' }
 
 /** Edge to edge, in the middle circle where that is asked for. */
-const maskable = ({ ground, fit }: { readonly ground: string; readonly fit: boolean }): Dress => ({
+const maskable = ({ ground, fit }: { readonly ground: string; readonly fit: boolean }): Composition => ({
   share: 1,
   plate: 'full',
   fallback: ground,
@@ -27,8 +27,8 @@ const ICO = [16, 32, 48],
   MANIFEST = [192, 512]
 
 /** The icon for a tab, which follows a dark theme where its colours do. */
-function tabIcon(portrait: Portrait): string {
-  const at = (ground: 'light' | 'dark') => dressed(portrait, 32, { ...plain, ground })
+function tabIcon(renderer: IconRenderer): string {
+  const at = (ground: 'light' | 'dark') => composedIcon(renderer, 32, { ...plain, ground })
   const light = at('light'),
     dark = at('dark')
   if (light === dark) return light
@@ -54,11 +54,11 @@ export const favicon = defineTarget({
   },
   each({ name }, family, options) {
     const folder = `favicon/${cased(name, 'kebab')}`
-    const picture = (path: string, pixels: number, dress: Dress) => ({
+    const picture = (path: string, pixels: number, composition: Composition) => ({
       path: `${folder}/${path}`,
       made: {
         as: 'raster' as const,
-        picture: { pixels, svg: (portrait: Portrait) => dressed(portrait, pixels, dress) },
+        picture: { pixels, svg: (renderer: IconRenderer) => composedIcon(renderer, pixels, composition) },
       },
     })
     const text = (path: string, made: string) => ({
@@ -70,7 +70,7 @@ export const favicon = defineTarget({
         path: `${folder}/favicon.ico`,
         made: {
           as: 'ico',
-          pictures: ICO.map((pixels) => ({ pixels, svg: (portrait) => dressed(portrait, pixels, plain) })),
+          pictures: ICO.map((pixels) => ({ pixels, svg: (renderer) => composedIcon(renderer, pixels, plain) })),
         },
       },
       { path: `${folder}/icon.svg`, made: { as: 'text', text: tabIcon } },
@@ -113,13 +113,13 @@ export const favicon = defineTarget({
       ),
     ]
   },
-  faults(portrait, options) {
-    const { plate, figure } = portrait.layers(512)
-    const box = appBox(portrait, 512)
+  faults(renderer, options) {
+    const { plate, figure } = renderer.layers(512)
+    const box = appBox(renderer, 512)
     const ground = plateColour(plate, 'light', options.ground)
     const most = Math.max(0, ...coloursOf(figure).map((one) => contrast(one, ground)))
     return [
-      ...(!options.fit && reachOf(solid(figure, portrait, 512), boxCentre(box)) > (SAFE * box.w) / 2
+      ...(!options.fit && reachOf(uncast(figure, renderer, 512), boxCentre(box)) > (SAFE * box.w) / 2
         ? [
             {
               sentence: 'reaches out of the safe zone of a maskable icon, which masks may cut away.',
@@ -133,14 +133,14 @@ export const favicon = defineTarget({
         : []),
     ]
   },
-  sights(portrait, options) {
-    const masked = (cut: Cut) => dressed(portrait, 192, { ...maskable(options), cut })
+  previews(renderer, options) {
+    const masked = (cut: Cut) => composedIcon(renderer, 192, { ...maskable(options), cut })
     return [
       ...(['light', 'dark'] as const).map((on) => ({
         word: `tab, ${on}`,
         place: 'tab' as const,
         on,
-        svg: dressed(portrait, 16, { ...plain, ground: on }),
+        svg: composedIcon(renderer, 16, { ...plain, ground: on }),
       })),
       ...(['circle', 'squircle', 'rounded'] as const).map((cut) => ({
         word: `home screen, ${cut}`,

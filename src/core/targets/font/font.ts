@@ -2,9 +2,9 @@ import { pathData } from '../../formats/path-data'
 import { transformPath } from '../../geometry/path'
 import { cased } from '../naming'
 import { text } from '../options'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { coloursOf, emblem } from '../tone'
-import { textSights } from '../sights'
+import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 import { escaped } from '../web/usage-page'
 import { codesOf } from './codes'
@@ -13,10 +13,10 @@ import { codesOf } from './codes'
 const UNITS = 1200
 
 /** An icon as one filled shape in units of the font, y down. */
-function glyph(portrait: Portrait): string {
-  const size = portrait.rules.grid.size,
+function glyph(renderer: IconRenderer): string {
+  const size = renderer.rules.grid.size,
     scale = UNITS / size
-  return pathData(transformPath(emblem(portrait.layers(size)), [scale, 0, 0, scale, 0, 0]), 1)
+  return pathData(transformPath(emblem(renderer.layers(size)), [scale, 0, 0, scale, 0, 0]), 1)
 }
 
 /** An icon font with its style sheet: every icon one shape, in the colour of the text around. */
@@ -78,9 +78,9 @@ ${glyphs.map(({ name, code }) => `<p><i class="${prefix} ${prefix}-${name}" aria
       ),
     ]
   },
-  faults(portrait) {
-    const count = coloursOf(portrait.shapes(portrait.rules.grid.size)).length
+  faults(renderer) {
+    const count = coloursOf(renderer.shapes(renderer.rules.grid.size)).length
     return count > 1 ? [{ sentence: `paints in ${count} colours; a glyph has one.`, isError: false }] : []
   },
-  sights: (portrait) => textSights(portrait),
+  previews: (renderer) => textPreviews(renderer),
 })

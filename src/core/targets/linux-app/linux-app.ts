@@ -1,8 +1,8 @@
-import { type Dress, dressed } from '../dress'
-import { symbolic, symbolicSights } from '../linux/symbolic'
+import { type Composition, composedIcon } from '../composition'
+import { symbolic, symbolicPreviews } from '../linux/symbolic'
 import { cased, wordsIn } from '../naming'
 import { onOff, oneOf, text } from '../options'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { defineTarget } from '../target'
 
 const SIZES = [16, 22, 24, 32, 48, 64, 128, 256, 512]
@@ -27,7 +27,7 @@ const programFault = (value: string): string | null =>
     ? null
     : 'A program is written in letters, digits and . _ - + /; a * stands for the name.'
 
-const OWN: Dress = { share: 1, plate: 'own', fallback: null, ground: 'light' }
+const OWN: Composition = { share: 1, plate: 'own', fallback: null, ground: 'light' }
 
 const titled = (name: string): string =>
   wordsIn(name)
@@ -54,18 +54,18 @@ export const linuxApp = defineTarget({
         path: `${folder}/${pixels}x${pixels}/apps/${plain}.png`,
         made: {
           as: 'raster' as const,
-          picture: { pixels, svg: (portrait: Portrait) => dressed(portrait, pixels, OWN) },
+          picture: { pixels, svg: (renderer: IconRenderer) => composedIcon(renderer, pixels, OWN) },
         },
       })),
       {
         path: `${folder}/scalable/apps/${plain}.svg`,
-        made: { as: 'text', text: (portrait) => dressed(portrait, 128, OWN) },
+        made: { as: 'text', text: (renderer) => composedIcon(renderer, 128, OWN) },
       },
       ...(options.symbolic
         ? [
             {
               path: `${folder}/symbolic/apps/${plain}-symbolic.svg`,
-              made: { as: 'text' as const, text: (portrait: Portrait) => symbolic(portrait) },
+              made: { as: 'text' as const, text: (renderer: IconRenderer) => symbolic(renderer) },
             },
           ]
         : []),
@@ -86,13 +86,13 @@ Terminal=false
       },
     ]
   },
-  sights: (portrait, options) => [
+  previews: (renderer, options) => [
     ...(['light', 'dark'] as const).map((on) => ({
       word: `dash, ${on}`,
       place: 'dock' as const,
       on,
-      svg: dressed(portrait, 64, { ...OWN, ground: on }),
+      svg: composedIcon(renderer, 64, { ...OWN, ground: on }),
     })),
-    ...(options.symbolic ? symbolicSights(portrait) : []),
+    ...(options.symbolic ? symbolicPreviews(renderer) : []),
   ],
 })

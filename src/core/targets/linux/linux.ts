@@ -1,9 +1,9 @@
 import { cased, fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
-import type { Portrait } from '../portrait'
-import { barSights } from '../sights'
+import type { IconRenderer } from '../icon-renderer'
+import { barPreviews } from '../previews'
 import { defineTarget, type Family } from '../target'
-import { figureColours, SYMBOLIC, symbolic, symbolicSights } from './symbolic'
+import { figureColours, SYMBOLIC, symbolic, symbolicPreviews } from './symbolic'
 
 const CONTEXTS = {
   actions: 'Actions',
@@ -47,18 +47,18 @@ export const linux = defineTarget({
         path: `${folder}/${size}x${size}${scale === 1 ? '' : `@${scale}`}/${options.context}/${name}.png`,
         made: {
           as: 'raster' as const,
-          picture: { pixels: size * scale, svg: (portrait: Portrait) => portrait.document(size, 'light') },
+          picture: { pixels: size * scale, svg: (renderer: IconRenderer) => renderer.document(size, 'light') },
         },
       })),
       {
         path: `${folder}/scalable/${options.context}/${name}.svg`,
-        made: { as: 'text', text: (portrait) => portrait.document(grid.size, 'light') },
+        made: { as: 'text', text: (renderer) => renderer.document(grid.size, 'light') },
       },
       ...(options.symbolic
         ? [
             {
               path: `${folder}/symbolic/${options.context}/${name}-symbolic.svg`,
-              made: { as: 'text' as const, text: (portrait: Portrait) => symbolic(portrait) },
+              made: { as: 'text' as const, text: (renderer: IconRenderer) => symbolic(renderer) },
             },
           ]
         : []),
@@ -104,8 +104,8 @@ ${all.map(({ name, lines }) => `[${name}]\n${lines.join('\n')}\n`).join('\n')}`,
       },
     ]
   },
-  faults(portrait, options) {
-    const count = figureColours(portrait)
+  faults(renderer, options) {
+    const count = figureColours(renderer)
     return options.symbolic && count > 1
       ? [
           {
@@ -116,5 +116,5 @@ ${all.map(({ name, lines }) => `[${name}]\n${lines.join('\n')}\n`).join('\n')}`,
         ]
       : []
   },
-  sights: (portrait) => [...barSights(portrait), ...symbolicSights(portrait)],
+  previews: (renderer) => [...barPreviews(renderer), ...symbolicPreviews(renderer)],
 })

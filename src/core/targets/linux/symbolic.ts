@@ -1,6 +1,6 @@
 import { pathData } from '../../formats/path-data'
 import { number } from '../../formats/svg-paint'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { coloursOf, emblem } from '../tone'
 
 /** The side that symbolic icons are drawn on, in pixels. */
@@ -9,20 +9,20 @@ export const SYMBOLIC = 16
 const GREY = '#2e3436'
 
 /** An icon as one filled shape, to be given the colour of text. */
-export function symbolic(portrait: Portrait, colour = GREY): string {
-  const side = number(portrait.grid(SYMBOLIC)),
-    path = emblem(portrait.layers(SYMBOLIC))
+export function symbolic(renderer: IconRenderer, colour = GREY): string {
+  const side = number(renderer.grid(SYMBOLIC)),
+    path = emblem(renderer.layers(SYMBOLIC))
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${SYMBOLIC}" height="${SYMBOLIC}" viewBox="0 0 ${side} ${side}"><path fill="${colour}" d="${pathData(path)}"/></svg>\n`
 }
 
 /** In how many colours the figure of an icon is painted, of which its symbolic variant has one. */
-export const figureColours = (portrait: Portrait): number => coloursOf(portrait.layers(SYMBOLIC).figure).length
+export const figureColours = (renderer: IconRenderer): number => coloursOf(renderer.layers(SYMBOLIC).figure).length
 
 /** The symbolic variant beside text, on light and dark ground. */
-export const symbolicSights = (portrait: Portrait) =>
+export const symbolicPreviews = (renderer: IconRenderer) =>
   (['light', 'dark'] as const).map((on) => ({
     word: `symbolic, ${on}`,
     place: 'tool bar' as const,
     on,
-    svg: symbolic(portrait, on === 'dark' ? '#ffffff' : GREY),
+    svg: symbolic(renderer, on === 'dark' ? '#ffffff' : GREY),
   }))

@@ -1,6 +1,6 @@
 import { fileName, naming } from '../naming'
 import { oneOf } from '../options'
-import { barSights } from '../sights'
+import { barPreviews } from '../previews'
 import { defineTarget } from '../target'
 
 /** `png/SIZE/NAME.png`, and `NAME@2x.png` and so on, for each icon, size and density. */
@@ -21,10 +21,10 @@ export const png = defineTarget({
           as: 'raster',
           picture: {
             pixels: size * density,
-            svg: (portrait) => portrait.document(size, options.ground === 'dark' ? 'dark' : 'light'),
+            svg: (renderer) => renderer.document(size, options.ground === 'dark' ? 'dark' : 'light'),
           },
         },
       })),
     ),
-  sights: (portrait) => barSights(portrait),
+  previews: (renderer) => barPreviews(renderer),
 })

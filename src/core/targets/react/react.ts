@@ -1,7 +1,7 @@
-import { opened } from '../dress'
+import { opened } from '../composition'
 import { identifier } from '../naming'
 import { STROKES, strokesOf } from '../svg/svg'
-import { textSights } from '../sights'
+import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 
 /** Attributes of markup as JSX names them. */
@@ -54,9 +54,9 @@ export const react = defineTarget({
       path: `developers/react/${identifier(name, 'pascal')}.tsx`,
       made: {
         as: 'text',
-        text(portrait) {
+        text(renderer) {
           const { root, body } = opened(
-            portrait.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
+            renderer.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
           )
           const props = [...asJsx(root).matchAll(/ ([A-Za-z]+)="([^"]*)"/g)].map(
             ([, key, value]) => `${key}: ${JSON.stringify(value)}`,
@@ -74,7 +74,7 @@ export const react = defineTarget({
       made: { as: 'fixed', text: `${listOf(icons)}export type { IconProps } from './icon'\n` },
     },
   ],
-  sights: (portrait) => textSights(portrait),
+  previews: (renderer) => textPreviews(renderer),
 })
 
 /** The list of a package's modules. */

@@ -1,8 +1,8 @@
 import { basesOf } from '../../rules/book'
 import { fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
-import type { Strokes } from '../portrait'
-import { barSights } from '../sights'
+import type { Strokes } from '../icon-renderer'
+import { barPreviews } from '../previews'
 import { defineTarget } from '../target'
 
 /** How strokes come, as a choice. */
@@ -12,7 +12,7 @@ export const STROKES = oneOf('strokes', 'rules', {
   outlined: 'outlined',
 })
 
-/** What is asked of a portrait by that choice. */
+/** What is asked of a renderer by that choice. */
 export const strokesOf = (value: string): Strokes | undefined => (value === 'rules' ? undefined : (value as Strokes))
 
 /** `svg/NAME.svg` for each icon, and `svg/BASE/NAME.svg` for each further grid it is drawn on. */
@@ -34,11 +34,11 @@ export const svg = defineTarget({
         path: `svg/${base === rules.grid.size ? '' : `${base}/`}${fileName(icon.name, options, base)}.svg`,
         made: {
           as: 'text',
-          text: (portrait) =>
+          text: (renderer) =>
             options.compact
-              ? portrait.compactDocument(base, 'current', strokesOf(options.strokes))
-              : portrait.document(base, 'current', strokesOf(options.strokes)),
+              ? renderer.compactDocument(base, 'current', strokesOf(options.strokes))
+              : renderer.document(base, 'current', strokesOf(options.strokes)),
         },
       })),
-  sights: (portrait) => barSights(portrait),
+  previews: (renderer) => barPreviews(renderer),
 })

@@ -1,8 +1,8 @@
-import { opened } from '../dress'
+import { opened } from '../composition'
 import { identifier } from '../naming'
 import { listOf } from '../react/react'
 import { STROKES, strokesOf } from '../svg/svg'
-import { textSights } from '../sights'
+import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 
 const BASE = `import { defineComponent, h } from 'vue'
@@ -42,9 +42,9 @@ export const vue = defineTarget({
       path: `developers/vue/${identifier(name, 'pascal')}.ts`,
       made: {
         as: 'text',
-        text(portrait) {
+        text(renderer) {
           const { root, body } = opened(
-            portrait.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
+            renderer.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
           )
           const own = Object.fromEntries(
             [...root.matchAll(/ ([a-z-]+)="([^"]*)"/g)].map(([, key, value]) => [key!, value!]),
@@ -59,5 +59,5 @@ export const vue = defineTarget({
     { path: 'developers/vue/icon.ts', made: { as: 'fixed', text: BASE } },
     { path: 'developers/vue/index.ts', made: { as: 'fixed', text: listOf(icons) } },
   ],
-  sights: (portrait) => textSights(portrait),
+  previews: (renderer) => textPreviews(renderer),
 })

@@ -1,9 +1,9 @@
 import { cased, fileName, naming } from '../naming'
 import { onOff } from '../options'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { STROKES, strokesOf } from '../svg/svg'
-import { opened } from '../dress'
-import { textSights } from '../sights'
+import { opened } from '../composition'
+import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 import { usagePage } from './usage-page'
 
@@ -42,7 +42,7 @@ export const web = defineTarget({
             path: `web/icons/${fileName(icon.name, options, rules.grid.size)}.svg`,
             made: {
               as: 'text',
-              text: (portrait) => portrait.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
+              text: (renderer) => renderer.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
             },
           },
         ]
@@ -50,10 +50,10 @@ export const web = defineTarget({
   whole({ name, icons, rules }, options) {
     const size = rules.grid.size
     const names = icons.map((icon) => fileName(icon.name, options, size))
-    const own = (portrait: Portrait) => fileName(portrait.icon.name, options, size)
-    const document = (portrait: Portrait) => portrait.compactDocument(size, 'current', strokesOf(options.strokes))
+    const own = (renderer: IconRenderer) => fileName(renderer.icon.name, options, size)
+    const document = (renderer: IconRenderer) => renderer.compactDocument(size, 'current', strokesOf(options.strokes))
     // One for both files that hold it, so that it is made once.
-    const piece = (portrait: Portrait) => symbol(own(portrait), document(portrait))
+    const piece = (renderer: IconRenderer) => symbol(own(renderer), document(renderer))
     const prefix = cased(name, 'kebab')
     return [
       ...(options.sprite
@@ -83,8 +83,8 @@ export const web = defineTarget({
               path: 'web/masks.css',
               made: {
                 as: 'joined' as const,
-                piece: (portrait: Portrait) =>
-                  `.${prefix}-${own(portrait)}{--icon:url("${dataUri(portrait.compactDocument(size, 'light', strokesOf(options.strokes)))}")}`,
+                piece: (renderer: IconRenderer) =>
+                  `.${prefix}-${own(renderer)}{--icon:url("${dataUri(renderer.compactDocument(size, 'light', strokesOf(options.strokes)))}")}`,
                 join: (pieces: readonly string[]) =>
                   `[class^="${prefix}-"],[class*=" ${prefix}-"]{display:inline-block;width:1em;height:1em;background:currentColor;-webkit-mask:var(--icon) center/contain no-repeat;mask:var(--icon) center/contain no-repeat}\n${pieces.join('\n')}\n`,
               },
@@ -97,8 +97,8 @@ export const web = defineTarget({
               path: 'web/data-uris.json',
               made: {
                 as: 'joined' as const,
-                piece: (portrait: Portrait) =>
-                  `  ${JSON.stringify(own(portrait))}: ${JSON.stringify(dataUri(portrait.compactDocument(size, 'light', strokesOf(options.strokes))))}`,
+                piece: (renderer: IconRenderer) =>
+                  `  ${JSON.stringify(own(renderer))}: ${JSON.stringify(dataUri(renderer.compactDocument(size, 'light', strokesOf(options.strokes))))}`,
                 join: (pieces: readonly string[]) => `{\n${pieces.join(',\n')}\n}\n`,
               },
             },
@@ -106,5 +106,5 @@ export const web = defineTarget({
         : []),
     ]
   },
-  sights: (portrait) => textSights(portrait),
+  previews: (renderer) => textPreviews(renderer),
 })

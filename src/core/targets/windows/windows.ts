@@ -1,7 +1,7 @@
-import { type Dress, dressed, wideDressed } from '../dress'
+import { type Composition, composedIcon, composedWide } from '../composition'
 import { cased } from '../naming'
 import { onOff } from '../options'
-import type { Portrait } from '../portrait'
+import type { IconRenderer } from '../icon-renderer'
 import { defineTarget } from '../target'
 
 const ICO = [16, 20, 24, 32, 40, 48, 64, 256]
@@ -31,8 +31,8 @@ export const windows = defineTarget({
   each({ name }, _, options) {
     const plain = cased(name, 'kebab'),
       folder = `windows/${plain}`
-    const own: Dress = { share: 1, plate: 'own', fallback: null, ground: 'light' }
-    const asset = (path: string, pixels: number, svg: (portrait: Portrait) => string) => ({
+    const own: Composition = { share: 1, plate: 'own', fallback: null, ground: 'light' }
+    const asset = (path: string, pixels: number, svg: (renderer: IconRenderer) => string) => ({
       path: `${folder}/Assets/${path}.png`,
       made: { as: 'raster' as const, picture: { pixels, svg } },
     })
@@ -41,7 +41,7 @@ export const windows = defineTarget({
         path: `${folder}/${plain}.ico`,
         made: {
           as: 'ico',
-          pictures: ICO.map((pixels) => ({ pixels, svg: (portrait) => dressed(portrait, pixels, own) })),
+          pictures: ICO.map((pixels) => ({ pixels, svg: (renderer) => composedIcon(renderer, pixels, own) })),
         },
       },
       ...(options.assets
@@ -49,21 +49,21 @@ export const windows = defineTarget({
             ...Object.entries(SQUARES).flatMap(([logo, side]) =>
               SCALES.map((scale) => {
                 const pixels = Math.round((side * scale) / 100)
-                return asset(`${logo}.scale-${scale}`, pixels, (portrait) =>
-                  dressed(portrait, pixels, { ...own, share: side > 50 ? TILE : 1 }),
+                return asset(`${logo}.scale-${scale}`, pixels, (renderer) =>
+                  composedIcon(renderer, pixels, { ...own, share: side > 50 ? TILE : 1 }),
                 )
               }),
             ),
             ...SCALES.map((scale) => {
               const pixels = Math.round((WIDE.w * scale) / 100)
-              return asset(`${WIDE.name}.scale-${scale}`, pixels, (portrait) =>
-                wideDressed(portrait, Math.round((WIDE.h * scale) / 100), { ...own, share: TILE }, WIDE.w / WIDE.h),
+              return asset(`${WIDE.name}.scale-${scale}`, pixels, (renderer) =>
+                composedWide(renderer, Math.round((WIDE.h * scale) / 100), { ...own, share: TILE }, WIDE.w / WIDE.h),
               )
             }),
             ...TARGETED.flatMap((pixels) =>
               ['', '_altform-unplated', '_altform-lightunplated'].map((form) =>
-                asset(`Square44x44Logo.targetsize-${pixels}${form}`, pixels, (portrait) =>
-                  dressed(portrait, pixels, { ...own, ground: form === '_altform-unplated' ? 'dark' : 'light' }),
+                asset(`Square44x44Logo.targetsize-${pixels}${form}`, pixels, (renderer) =>
+                  composedIcon(renderer, pixels, { ...own, ground: form === '_altform-unplated' ? 'dark' : 'light' }),
                 ),
               ),
             ),
@@ -71,12 +71,12 @@ export const windows = defineTarget({
         : []),
     ]
   },
-  sights: (portrait) => {
-    const own = (ground: 'light' | 'dark'): Dress => ({ share: 1, plate: 'own', fallback: null, ground })
+  previews: (renderer) => {
+    const own = (ground: 'light' | 'dark'): Composition => ({ share: 1, plate: 'own', fallback: null, ground })
     return [
-      { word: 'task bar, light', place: 'task bar', on: 'light', svg: dressed(portrait, 24, own('light')) },
-      { word: 'task bar, dark', place: 'task bar', on: 'dark', svg: dressed(portrait, 24, own('dark')) },
-      { word: 'tile', place: 'tile', on: 'dark', svg: dressed(portrait, 150, { ...own('light'), share: TILE }) },
+      { word: 'task bar, light', place: 'task bar', on: 'light', svg: composedIcon(renderer, 24, own('light')) },
+      { word: 'task bar, dark', place: 'task bar', on: 'dark', svg: composedIcon(renderer, 24, own('dark')) },
+      { word: 'tile', place: 'tile', on: 'dark', svg: composedIcon(renderer, 150, { ...own('light'), share: TILE }) },
     ]
   },
 })

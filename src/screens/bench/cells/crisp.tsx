@@ -7,12 +7,12 @@ import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
 import { crispnessOf } from '@/workers/questions'
 import { baseIn } from '../state/bench'
-import { useBenchState, useCalmIcon, useSetRules, useSlot } from '../state/context'
-import { slot } from '../state/slot'
+import { useBenchState, useDeferredIcon, useSetRules, useSlice } from '../state/context'
+import { slice } from '../state/slice'
 import { toScreen, type View } from '../state/view'
 
 /** The delivered size whose blurred edges are marked; null for none. */
-export const CRISP = slot('crisp', { markedAt: null as number | null })
+export const CRISP = slice('crisp', { markedAt: null as number | null })
 
 const known = new WeakMap<Icon['masters'], { readonly rules: Rules; readonly all: readonly Crispness[] }>()
 
@@ -32,11 +32,11 @@ export function useCrispness(icon: Icon | null, rules: Rules, size: number): Cri
 
 /** The edges of the open drawing that lie between the pixels of the size that is marked, where it is drawn for that. */
 export function BlurredEdges({ view }: { view: View }) {
-  const { markedAt } = useSlot(CRISP)
+  const { markedAt } = useSlice(CRISP)
   const rules = useSetRules()
   const base = useBenchState(({ master }) => baseIn(rules, master))
   const isHere = markedAt !== null && baseFor(rules, markedAt) === base
-  const icon = useCalmIcon()
+  const icon = useDeferredIcon()
   const crisp = useCrispness(isHere ? icon : null, rules, markedAt ?? 0)
   return (
     <g stroke="var(--snag)" strokeWidth={3} data-blurred={crisp?.blurred.length}>

@@ -9,20 +9,20 @@ import { gradientDefinition } from '@/core/formats/svg-paint'
 /** Digits of the paths on screen: far below a device pixel at the largest zoom. */
 export const DIGITS = 5
 
-/** Resolved shapes as they are painted on the square, in grid units; what lies under one veil in a group. */
+/** Resolved shapes as they are painted on the square, in grid units; what lies under one effect in a group. */
 export function ShapeRuns({ shapes }: { shapes: readonly Shape[] }) {
   return runsOf(shapes).map((run, i) => <RunOf key={i} run={run} />)
 }
 
 function RunOf({ run }: { run: Run }) {
   if (!('runs' in run)) return <ShapePath shape={run} />
-  const { veil, runs } = run
-  const id = veil.mask && maskId(veil.mask)
+  const { effect, runs } = run
+  const id = effect.mask && maskId(effect.mask)
   return (
     <g
-      opacity={veil.opacity < 1 ? veil.opacity : undefined}
+      opacity={effect.opacity < 1 ? effect.opacity : undefined}
       mask={id ? `url(#${id})` : undefined}
-      style={veil.shadow && { filter: dropShadow(veil.shadow) }}
+      style={effect.shadow && { filter: dropShadow(effect.shadow) }}
     >
       {id && (
         <mask
@@ -34,7 +34,7 @@ function RunOf({ run }: { run: Run }) {
           width="30000"
           height="30000"
         >
-          <ShapeRuns shapes={veil.mask!} />
+          <ShapeRuns shapes={effect.mask!} />
         </mask>
       )}
       {runs.map((one, i) => (

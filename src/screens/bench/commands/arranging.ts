@@ -1,12 +1,12 @@
 import { boxToBox } from '@/core/geometry/transform'
-import { type Painted, paintedAnew, styledWithin } from '@/core/drawing/edit/finish'
+import { type Painted, paintedAnew, styledWithin } from '@/core/drawing/edit/paint'
 import { transformPaint } from '@/core/drawing/model/gradient'
 import { isStyled, type DrawingObject } from '@/core/drawing/model/object'
 import type { Mask } from '@/core/drawing/kinds/group/group'
 import { type Finish, isShared, withPaints } from '@/core/drawing/model/style'
 import { styleOf } from '@/core/drawing/evaluate/shared-style'
 import type { Box } from '@/core/geometry/box'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 import type { Side } from '@/core/drawing/edit/arrange'
 import type { Command } from '@/ui/commands'
 import { newId } from '@/ui/new-id'
@@ -135,7 +135,7 @@ function selectAlike(bench: Bench, read: (bench: Bench, object: DrawingObject) =
 }
 
 /** A finish that was copied, and the box of the object it is from. */
-const FINISH = slot('finish', { copied: null as { readonly style: Finish; readonly box: Box } | null })
+const FINISH = slice('finish', { copied: null as { readonly style: Finish; readonly box: Box } | null })
 
 function copyFinish(bench: Bench): void {
   const [one] = paintable(bench)

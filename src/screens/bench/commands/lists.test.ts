@@ -10,7 +10,7 @@ import { createSession } from '../../frame/session'
 import { Bench } from '../state/bench'
 import { benchCommands, benchMenu } from './commands'
 import { PANELS } from '../panels/ledger/panels'
-import { slot, slotInHand } from '../state/slot'
+import { slice, sliceInHand } from '../state/slice'
 import { makeTools, TOOLS, toolOf } from '../tools/tools'
 
 const session = createSession(
@@ -76,8 +76,8 @@ describe('the lists', () => {
 })
 
 describe('what a tool keeps', () => {
-  const COUNT = slot('count', { of: 1, seen: false }),
-    DRAWN = slotInHand('drawn', { places: 0 })
+  const COUNT = slice('count', { of: 1, seen: false }),
+    DRAWN = sliceInHand('drawn', { places: 0 })
 
   it('is what it was at first until it is put, and lasts', () => {
     expect(bench.read(COUNT)).toBe(COUNT.start)

@@ -1,12 +1,12 @@
 import { compose, type Transform } from '@/core/geometry/transform'
 import type { Bench } from '../state/bench'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 /**
  * What was done last: `trail` follows a copy that is moved or turned, so that the next duplicate does likewise; `last`
  * can be done again to whatever is selected.
  */
-export const AGAIN = slot('again', {
+export const AGAIN = slice('again', {
   trail: null as { readonly ids: string; readonly map: Transform } | null,
   last: null as { readonly map: Transform; readonly words: string; readonly scale: number } | null,
 })

@@ -1,4 +1,4 @@
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 import { type Box, boxAbout } from '@/core/geometry/box'
 import { aligned, type Side, spaced } from '@/core/drawing/edit/arrange'
 import { moveObject } from '@/core/drawing/edit/transform-object'
@@ -15,7 +15,7 @@ import type { Bench } from '../state/bench'
 export type AlignTo = 'selection' | 'square' | 'live area' | `keyline ${string}` | `object ${string}`
 
 /** What objects are aligned to, and the gap that they are spaced by: null shares what is between the outermost. */
-export const ARRANGE = slot('arrange', { alignTo: 'selection' as AlignTo, gap: null as number | null })
+export const ARRANGE = slice('arrange', { alignTo: 'selection' as AlignTo, gap: null as number | null })
 
 /** The box that is lined up to, and whether the selection goes there as one. */
 export function alignBox(bench: Bench, to: AlignTo): { box: Box; asOne: boolean } | null {

@@ -12,7 +12,7 @@ import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import type { Bench } from '../state/bench'
 import { remove } from './objects'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 const TYPE = 'application/x-wise-square-objects+json'
 
@@ -122,6 +122,6 @@ export function pasteObjects(bench: Bench, event: ClipboardEvent): void {
 }
 
 /** What is asked before something is pasted that this set lacks what it needs. */
-export const PASTING = slot('pasting', {
+export const PASTING = slice('pasting', {
   question: null as { readonly title: string; readonly lacks: readonly string[]; readonly accept: () => void } | null,
 })

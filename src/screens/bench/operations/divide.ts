@@ -1,7 +1,7 @@
 import { paintable } from './paints'
 import { Split } from 'lucide-react'
 import { divided, pieceStyle } from '@/core/drawing/edit/divided'
-import { paintedAnew, styledWithin } from '@/core/drawing/edit/finish'
+import { paintedAnew, styledWithin } from '@/core/drawing/edit/paint'
 import { freshStyle } from '@/core/drawing/edit/fresh'
 import { contoursOf } from '@/core/drawing/model/plain'
 import type { DrawingObject } from '@/core/drawing/model/object'

@@ -1,7 +1,7 @@
 import type { DrawingEdit, EmptyContainer } from '@/core/drawing/edit/edit'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { isStyled } from '@/core/drawing/model/object'
-import { styledWithin } from '@/core/drawing/edit/finish'
+import { styledWithin } from '@/core/drawing/edit/paint'
 import { freshStyle } from '@/core/drawing/edit/fresh'
 import type { Finish } from '@/core/drawing/model/style'
 import { newId } from '@/ui/new-id'

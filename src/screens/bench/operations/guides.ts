@@ -6,10 +6,10 @@ import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
-import { slotInHand } from '../state/slot'
+import { sliceInHand } from '../state/slice'
 
 /** The guide that was pressed or moved last, as long as nothing else is in hand. */
-export const GUIDE = slotInHand('guide', { id: null as string | null })
+export const GUIDE = sliceInHand('guide', { id: null as string | null })
 
 export const benchGuides = (bench: Bench): readonly Guide[] => (bench.master ? guidesOf(bench.master) : [])
 

@@ -7,10 +7,10 @@ import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
 import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 /** How the main master is seen under the open one, and whether what was changed on both sides is listed. */
-export const MASTERS = slot('masters', {
+export const MASTERS = slice('masters', {
   compare: 'off' as 'off' | 'overlay' | 'blink',
   listing: false,
 })

@@ -4,12 +4,12 @@ import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { say } from '@/ui/notice'
 import { undoStep } from '../../frame/session'
 import type { Bench } from '../state/bench'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 /**
  * An edit that waits for an answer, because a shape would become a path by it; and whether that was agreed to before.
  */
-export const LOSS = slot('loss', {
+export const LOSS = slice('loss', {
   question: null as { readonly name: string; readonly lost: string; readonly accept: () => void } | null,
   mayLose: false,
 })

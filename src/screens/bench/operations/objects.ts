@@ -1,6 +1,6 @@
 import { AGAIN, followCopies, noteTransform, trailOf } from './again'
 import { PAINT } from '../state/paint-in-hand'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 import type { Point } from '@/core/geometry/point'
 import { IDENTITY, type Transform, translation } from '@/core/geometry/transform'
 import { moveObject, transformObject } from '@/core/drawing/edit/transform-object'
@@ -9,7 +9,7 @@ import { isMirroring } from '@/core/drawing/model/frame'
 import { remarked } from '@/core/drawing/model/remark'
 import { scaleOwn } from '@/core/drawing/edit/scale-own'
 import { membersOf } from '@/core/drawing/edit/edit'
-import type { PaintPlace } from '@/core/drawing/edit/finish'
+import type { PaintPlace } from '@/core/drawing/edit/paint'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { freshName } from '@/core/drawing/edit/fresh'
 import { find, walk, withNewIds } from '@/core/drawing/model/tree'
@@ -21,7 +21,7 @@ const many = (count: number, one: string): string => (count === 1 ? one : `${cou
 export const title = (objects: readonly DrawingObject[]): string => many(objects.length, objects[0]?.name ?? 'nothing')
 
 /** Whether weights and corners of an object's own scale with it. */
-export const SCALING = slot('scaling', { scaleOwn: false })
+export const SCALING = slice('scaling', { scaleOwn: false })
 
 export function nudge(bench: Bench, by: Point): void {
   const { free } = bench

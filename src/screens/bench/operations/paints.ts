@@ -8,7 +8,7 @@ import {
   type Painted,
   paintedWithin,
   withPaintAt,
-} from '@/core/drawing/edit/finish'
+} from '@/core/drawing/edit/paint'
 import { freshGradient } from '@/core/drawing/model/gradient'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/model/paint'

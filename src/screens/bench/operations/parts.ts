@@ -18,10 +18,10 @@ import { say } from '@/ui/notice'
 import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
 import { attempt } from './fix'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 /** What the panel and the tool for parts keep: which part is in hand, and what is being asked. */
-export const PARTS = slot('parts', {
+export const PARTS = slice('parts', {
   inHand: null as string | null,
   /** Where a part was opened last. */
   open: null as null | { readonly icon: string },

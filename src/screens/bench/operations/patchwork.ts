@@ -4,7 +4,7 @@ import type { Bench } from '../state/bench'
 import { membersOf } from '@/core/drawing/edit/edit'
 import { gather } from './gather'
 import { parentOf } from './objects'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 /** What a press on the square does: keeps patches, drops them, or cuts a stretch of line. */
 export type Way = 'keep' | 'drop' | 'cut'
@@ -12,7 +12,7 @@ export type Way = 'keep' | 'drop' | 'cut'
 /** What becomes of the objects whose lines make the patches: they are in the patchwork, and beside it hidden, or seen. */
 export type Originals = 'inside' | 'aside' | 'stay'
 
-export const PATCHWORK = slot('patchwork', {
+export const PATCHWORK = slice('patchwork', {
   way: 'keep' as Way,
   originals: 'inside' as Originals,
   /** The shape whose finish is chosen. */

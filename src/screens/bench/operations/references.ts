@@ -6,10 +6,10 @@ import { newId } from '@/ui/new-id'
 import { commit, show } from '../../frame/session'
 import type { Bench } from '../state/bench'
 import { isPicture, keepPicture } from './pictures'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 /** The reference in hand, and the one the icon is compared with: by how much they differ. */
-export const REFERENCES = slot('references', {
+export const REFERENCES = slice('references', {
   referenceInHand: null as string | null,
   compare: null as string | null,
   mismatch: null as { readonly mean: number; readonly ofInk: number } | null,

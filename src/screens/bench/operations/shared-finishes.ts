@@ -1,4 +1,4 @@
-import { dressed, styledWithin } from '@/core/drawing/edit/finish'
+import { withOwnStyle, styledWithin } from '@/core/drawing/edit/paint'
 import { isStyled } from '@/core/drawing/model/object'
 import { shareable, styleOf } from '@/core/drawing/evaluate/shared-style'
 import { isShared } from '@/core/drawing/model/style'
@@ -46,7 +46,7 @@ export function shareFinish(bench: Bench): void {
 export function takeFinish(bench: Bench, finish: string | null): void {
   const objects = styledWithin(bench.free)
   bench.restyle(
-    objects.map((object) => (finish === null ? dressed(object, bench.scene) : { ...object, style: { finish } })),
+    objects.map((object) => (finish === null ? withOwnStyle(object, bench.scene) : { ...object, style: { finish } })),
     finish === null ? `Make the finish of ${title(objects)} its own` : `Finish ${title(objects)} as ${finish}`,
   )
 }

@@ -7,10 +7,10 @@ import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
 import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 /** The snag that is pointed at in the list, and the one that is to be left as it is. */
-export const SNAGS = slot('snags', {
+export const SNAGS = slice('snags', {
   pointed: null as Snag | null,
   leaving: null as Snag | null,
 })

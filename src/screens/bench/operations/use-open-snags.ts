@@ -1,9 +1,9 @@
 import type { Snag } from '@/core/checks/check'
 import { useSnags } from '../../frame/snags'
-import { useCalmPlaced, useSetRules } from '../state/context'
+import { useDeferredPlaced, useSetRules } from '../state/context'
 
 /** The snags of the open master; null until they are found. */
 export function useOpenSnags(): readonly Snag[] | null {
-  const placed = useCalmPlaced()
+  const placed = useDeferredPlaced()
   return useSnags(placed?.master ?? null, useSetRules(), placed?.standing.by === 'derivation')
 }

@@ -6,7 +6,7 @@ import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
 import { PixelPicture } from '@/ui/pixel-picture'
 import type { Source } from '@/workers/drawer'
-import { useBench, useSlot } from '../state/context'
+import { useBench, useSlice } from '../state/context'
 import { BlurredMarks, CRISP, useCrispness } from '../cells/crisp'
 
 /** The width of the magnified picture in screen pixels, at most. */
@@ -28,7 +28,7 @@ export function MagnifiedPixels({
 }) {
   const bench = useBench()
   const crisp = useCrispness(icon, rules, size)
-  const marked = useSlot(CRISP).markedAt !== null
+  const marked = useSlice(CRISP).markedAt !== null
   const pixels = size * density
   const scale = Math.max(1, Math.floor(WIDTH / pixels))
   const [counts, setCounts] = useState<Counts | null>(null)

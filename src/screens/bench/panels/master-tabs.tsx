@@ -5,14 +5,14 @@ import { basesOf } from '@/core/rules/book'
 import { masterOn, type Standing } from '@/core/set/masters'
 import { MenuButton } from '@/ui/menu'
 import { baseIn } from '../state/bench'
-import { useBench, useBenchState, useCalmIcon, useSetRules } from '../state/context'
+import { useBench, useBenchState, useDeferredIcon, useSetRules } from '../state/context'
 import { addMaster, OFFERED, openMaster } from '../operations/masters'
 
 /** The grids of the set as tabs of the icon, with a mark at those that were changed by hand. */
 export function MasterTabs() {
   const bench = useBench()
   const rules = useSetRules()
-  const icon = useCalmIcon()
+  const icon = useDeferredIcon()
   const open = useBenchState(({ master }) => baseIn(rules, master))
   const bases = basesOf(rules)
   const offered = OFFERED.filter((base) => !bases.includes(base))

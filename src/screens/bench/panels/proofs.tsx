@@ -11,10 +11,10 @@ import { Button } from '@/ui/button'
 import { Choice } from '@/ui/choice'
 import { Dialog } from '@/ui/dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { sourceOf } from '@/workers/draw'
 import type { Source } from '@/workers/drawer'
-import { useFamily } from '../../frame/family'
+import { useFamilyMeasures } from '../../frame/family-measures'
 import { IconPicture } from '../../frame/icon-picture'
 import { shown } from '../../frame/session'
 import { useSessionState } from '../../frame/set-provider'
@@ -274,7 +274,7 @@ function Neighbours({ icon, rules }: { icon: Icon; rules: Rules }) {
 /** The icon before those that are most like it at 16 pixels. */
 function Alike({ icon, rules }: { icon: Icon; rules: Rules }) {
   const set = useSetBeside((one) => one)
-  const { siblings, waiting } = useFamily(set)
+  const { siblings, waiting } = useFamilyMeasures(set)
   const row = useMemo(() => {
     const own = siblings.find(({ id }) => id === icon.id)?.balance
     if (!own) return [icon]
@@ -293,7 +293,7 @@ function Alike({ icon, rules }: { icon: Icon; rules: Rules }) {
 }
 
 function Row({ icons, rules }: { icons: readonly Icon[]; rules: Rules }) {
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
   const size = realSize(rules)
   return (
     <div className="flex items-center justify-center gap-4 px-3 pt-1 pb-4">

@@ -12,7 +12,7 @@ import { referencesOf } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Chip } from '@/ui/chip'
 import { say } from '@/ui/notice'
-import { useBench, useCalmMaster, useRules, useSlot } from '../state/context'
+import { useBench, useDeferredMaster, useRules, useSlice } from '../state/context'
 import { putColour } from '../operations/paints'
 import { MORE_THAN_NONE, PERCENT } from '@/ui/limits'
 import { EditCell } from '../cells/edit-cell'
@@ -30,9 +30,9 @@ const flag = 'grid h-5 place-items-center text-quiet hover:text-ink'
 function ReferencesPanel() {
   const bench = useBench()
   const rules = useRules()
-  const master = useCalmMaster()
+  const master = useDeferredMaster()
   const references = master ? referencesOf(master) : []
-  const inHand = useSlot(REFERENCES).referenceInHand
+  const inHand = useSlice(REFERENCES).referenceInHand
   const chosen = references.find(({ id }) => id === inHand)
   const file = useRef<HTMLInputElement>(null)
   const change = (
@@ -198,9 +198,9 @@ function ReferencesPanel() {
 /** What can be done with the reference in hand. */
 function ChosenActions({ reference }: { reference: Reference }) {
   const bench = useBench()
-  const compare = useSlot(REFERENCES).compare
-  const mismatch = useSlot(REFERENCES).mismatch
-  const sampled = useSlot(SAMPLE).sampled
+  const compare = useSlice(REFERENCES).compare
+  const mismatch = useSlice(REFERENCES).mismatch
+  const sampled = useSlice(SAMPLE).sampled
   const comparing = compare === reference.id
   const share = (value: number) => `${(value * 100).toFixed(1)} %`
   const palette = async () => {
@@ -266,6 +266,6 @@ export const referencesPanel: Panel = {
 
 /** How many references there are, if any. */
 function useReferenceCount(): number | null {
-  const master = useCalmMaster()
+  const master = useDeferredMaster()
   return (master && referencesOf(master).length) || null
 }

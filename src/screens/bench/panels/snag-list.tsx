@@ -8,7 +8,7 @@ import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Master } from '@/core/set/set'
 import { NameDialog } from '@/ui/name-dialog'
 import { lookAgain, UNLOOKED, useSnags, weighty } from '../../frame/snags'
-import { useBench, useSlot } from '../state/context'
+import { useBench, useSlice } from '../state/context'
 import { accept, mend, mendAll, SNAGS } from '../operations/snags'
 
 const MARKS = { error: '◆', warning: '◇', note: '·' } as const
@@ -21,7 +21,7 @@ const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.
 /** What is wrong with the open master, with what mends it. */
 export function SnagList({ master, rules, isDerived }: { master: Master; rules: Rules; isDerived: boolean }) {
   const bench = useBench()
-  const { leaving } = useSlot(SNAGS)
+  const { leaving } = useSlice(SNAGS)
   const snags = useSnags(master, rules, isDerived)
   const [isWhole, setWhole] = useState(false)
   const listed = isWhole ? snags : snags?.slice(0, FIRST)

@@ -5,9 +5,9 @@ import { useState } from 'react'
 import { alternativesOf, titleOf } from '@/core/set/set'
 import { RightMenu } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { PixelPicture } from '@/ui/pixel-picture'
-import { useBench, useBenchState, useCalmMaster, useRules } from '../state/context'
+import { useBench, useBenchState, useDeferredMaster, useRules } from '../state/context'
 import { RULER } from '../state/view'
 import { drawOn, keepAlternative, nameAlternative, removeAlternative } from '../operations/alternatives'
 import { OverSquare } from './layers/over-square'
@@ -15,10 +15,10 @@ import { OverSquare } from './layers/over-square'
 /** The drawing and its alternatives side by side; a press draws on another one. */
 export function AlternativesList() {
   const bench = useBench()
-  const master = useCalmMaster()
+  const master = useDeferredMaster()
   const rules = useRules()
   const rulers = useBenchState((state) => state.layers.rulers)
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
   const [naming, setNaming] = useState<string | null>(null)
   if (!master) return null
   const others = alternativesOf(master),

@@ -7,7 +7,7 @@ import { shownInk } from '@/core/checks/look/ink'
 import { pathData } from '@/core/formats/path-data'
 import { masterFor } from '@/core/set/set'
 import { baseIn } from '../state/bench'
-import { useBenchState, useCalmIcon, useSetRules, useSlot } from '../state/context'
+import { useBenchState, useDeferredIcon, useSetRules, useSlice } from '../state/context'
 import { ShapeRuns } from '../cells/shape-runs'
 import type { View } from '../state/view'
 import { MASTERS } from '../operations/masters'
@@ -17,7 +17,7 @@ const BLINK = 700
 
 /** Whether the main master is seen in the place of the open one just now. */
 export function useBlinked(): boolean {
-  const isBlinking = useSlot(MASTERS).compare === 'blink'
+  const isBlinking = useSlice(MASTERS).compare === 'blink'
   const rules = useSetRules()
   const isFurther = useBenchState(({ master }) => baseIn(rules, master) !== rules.grid.size)
   const [isOther, setOther] = useState(false)
@@ -35,9 +35,9 @@ export function useBlinked(): boolean {
 /** The main master where the open one lies: in its place, or as an outline over it. */
 export function ComparedMaster({ view, as }: { view: View; as: 'artwork' | 'outline' }) {
   const rules = useSetRules()
-  const icon = useCalmIcon()
+  const icon = useDeferredIcon()
   const base = useBenchState(({ master }) => baseIn(rules, master))
-  const { compare } = useSlot(MASTERS)
+  const { compare } = useSlice(MASTERS)
   if (!icon || base === rules.grid.size || (as === 'outline' && compare !== 'overlay')) return null
   const { objects } = masterFor(icon)
   if (excessIn(objects, rules)) return null

@@ -2,10 +2,10 @@
 
 import { useMemo } from 'react'
 import type { Conflict } from '@/core/set/merge'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { baseIn } from '../state/bench'
-import { useBench, useBenchState, useCalmPlaced, useSetRules, useSlot } from '../state/context'
+import { useBench, useBenchState, useDeferredPlaced, useSetRules, useSlice } from '../state/context'
 import { OverSquare } from './layers/over-square'
 import { byObject, deriveAgain, drawByItself, MASTERS, settle, settledDrawing } from '../operations/masters'
 
@@ -14,8 +14,8 @@ export function MasterBar() {
   const bench = useBench()
   const rules = useSetRules()
   const base = useBenchState(({ master }) => baseIn(rules, master))
-  const placed = useCalmPlaced()
-  const { compare, listing } = useSlot(MASTERS)
+  const placed = useDeferredPlaced()
+  const { compare, listing } = useSlice(MASTERS)
   const conflicts = useMemo(() => {
     const standing = placed?.standing
     return byObject(standing?.by === 'derivation' ? standing.conflicts : [])
@@ -92,8 +92,8 @@ export function MasterBar() {
 /** An object that was changed here and on the main master: both ways side by side, each to be taken. */
 function ConflictRow({ conflicts, main }: { conflicts: readonly Conflict[]; main: number }) {
   const bench = useBench()
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
-  const placed = useCalmPlaced()
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
+  const placed = useDeferredPlaced()
   const ways = useMemo(
     () => (['mine', 'theirs'] as const).map((keep) => ({ keep, drawing: settledDrawing(bench, conflicts, keep) })),
     // What the bench has open decides.

@@ -2,7 +2,7 @@
 
 import { useSessionState } from '../../frame/set-provider'
 import { shown } from '../../frame/session'
-import { useBench, useBenchState, useSlot } from '../state/context'
+import { useBench, useBenchState, useSlice } from '../state/context'
 import { OverSquare } from './layers/over-square'
 import { openMaster } from '../operations/masters'
 import { closeUnchanged, openedIn, PARTS } from '../operations/parts'
@@ -14,7 +14,7 @@ import { closeUnchanged, openedIn, PARTS } from '../operations/parts'
 export function OpenPartBar() {
   const bench = useBench()
   const here = useBenchState(({ icon }) => icon)
-  const { open: left } = useSlot(PARTS)
+  const { open: left } = useSlice(PARTS)
   const found = useSessionState((state) => {
     const { icons } = shown(state)
     const own = icons.find(({ id }) => id === here) ?? icons[0]

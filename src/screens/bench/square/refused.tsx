@@ -2,7 +2,7 @@
 
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { cannotBeDrawn } from '@/core/checks/drawing/cannot-be-drawn'
-import { useBench, useBenchState, useCalmObjects, useRules } from '../state/context'
+import { useBench, useBenchState, useDeferredObjects, useRules } from '../state/context'
 import { RULER } from '../state/view'
 import { OverSquare } from './layers/over-square'
 
@@ -15,7 +15,7 @@ const NAMED = 3
  */
 export function Refused() {
   const bench = useBench()
-  const objects = useCalmObjects()
+  const objects = useDeferredObjects()
   const rules = useRules()
   const rulers = useBenchState((state) => state.layers.rulers)
   const snags = cannotBeDrawn.find({ objects, scene: sceneOf(rules), rules })

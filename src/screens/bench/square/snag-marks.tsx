@@ -3,14 +3,14 @@
 import { memo } from 'react'
 import type { Snag } from '@/core/checks/check'
 import { useOpenSnags } from '../operations/use-open-snags'
-import { useSlot } from '../state/context'
+import { useSlice } from '../state/context'
 import { toScreen, type View } from '../state/view'
 import { SNAGS } from '../operations/snags'
 
 /** Where the snags of the open icon are: small diamonds and stretches; the one pointed at in the list stands out. */
 export function SnagMarks({ view }: { view: View }) {
   const snags = useOpenSnags()
-  const { pointed } = useSlot(SNAGS)
+  const { pointed } = useSlice(SNAGS)
   const strong = pointed && snags?.find(({ sentence }) => sentence === pointed.sentence)
   return (
     <>

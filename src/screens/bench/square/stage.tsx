@@ -5,7 +5,7 @@ import { wordOf } from '@/core/drawing/model/object'
 import { hits } from '@/core/drawing/evaluate/pick'
 import { inKeys, useKeyboard } from '@/ui/keys'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { shown } from '../../frame/session'
 import { useSessionState } from '../../frame/set-provider'
 import type { Bench } from '../state/bench'
@@ -73,8 +73,8 @@ export function Stage({ tools }: { tools: Tools }) {
   const isBlinked = useBlinked()
   const artwork = useMemo(() => <Artwork />, [])
   const marks = !bare
-  const film = useFilm()
-  const ground = also.darkSquare ? (film === 'night' ? 'day' : 'night') : undefined
+  const theme = useTheme()
+  const ground = also.darkSquare ? (theme === 'night' ? 'day' : 'night') : undefined
 
   return (
     <RightMenu list={menu}>
@@ -87,12 +87,12 @@ export function Stage({ tools }: { tools: Tools }) {
           event.preventDefault()
           void addPictures(bench, [...event.dataTransfer.files])
         }}
-        className="relative touch-none overflow-hidden bg-film select-none"
+        className="relative touch-none overflow-hidden bg-theme select-none"
         style={{ cursor: tools[tool]!.cursor }}
       >
         {view && icon !== undefined && (
           <>
-            <Layer stage={stage} film={ground}>
+            <Layer stage={stage} theme={ground}>
               <Sheet rules={rules} view={view} />
               {marks && layers.grid && <GridLayer rules={rules} view={view} />}
             </Layer>
@@ -101,7 +101,7 @@ export function Stage({ tools }: { tools: Tools }) {
                 <ReferenceLayer over={false} view={view} />
               </Layer>
             )}
-            <Layer stage={stage} label={`The square of ${icon}`} film={ground}>
+            <Layer stage={stage} label={`The square of ${icon}`} theme={ground}>
               <g
                 transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}
                 data-testid="artwork"
@@ -114,7 +114,7 @@ export function Stage({ tools }: { tools: Tools }) {
             {seeing === 'pixels' && (
               <PixelArtwork
                 view={view}
-                ground={(ground ?? film) === 'night' ? 'dark' : 'light'}
+                ground={(ground ?? theme) === 'night' ? 'dark' : 'light'}
                 size={seenPixels !== null && rules.sizes.includes(seenPixels) ? seenPixels : rules.sizes[0]!}
               />
             )}
@@ -128,7 +128,7 @@ export function Stage({ tools }: { tools: Tools }) {
               <ComparedMaster view={view} as="outline" />
             </Layer>
             {marks && (
-              <Layer stage={stage} film={ground}>
+              <Layer stage={stage} theme={ground}>
                 {layers.grid && <GridLayer rules={rules} view={view} over />}
                 <KeylineLayer rules={rules} view={view} layers={layers} />
                 {layers.keylines && <KeylineName view={view} />}
@@ -176,19 +176,19 @@ function PointerHint({ view, text }: { view: View; text: string }) {
 function Layer({
   stage,
   label,
-  film,
+  theme,
   children,
 }: {
   stage: { w: number; h: number }
   label?: string
-  film?: string | undefined
+  theme?: string | undefined
   children: React.ReactNode
 }) {
   return (
     <svg
       width={stage.w}
       height={stage.h}
-      data-film={film}
+      data-theme={theme}
       className="absolute inset-0 will-change-transform"
       {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}
     >

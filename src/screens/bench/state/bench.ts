@@ -18,8 +18,8 @@ import { masterOn } from '@/core/set/masters'
 import { guidesOf, type Icon, type Master } from '@/core/set/set'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../../frame/session'
-import { Calm } from './calm'
-import { readSlot, type Slot } from './slot'
+import { DeferredSet } from './deferred-set'
+import { readSlice, type Slice } from './slice'
 import type { Building, Holding } from './building'
 import { type InHand, NOTHING_IN_HAND } from './in-hand'
 import { type BenchStore, createBenchStore } from './store'
@@ -32,7 +32,7 @@ const NOTHING: ReadonlySet<string> = new Set()
 /** The bench: one icon of the session's set, what is selected in it, and the ways to change it. */
 export class Bench {
   readonly store: BenchStore
-  readonly calm: Calm
+  readonly deferred: DeferredSet
   /** Its tools by their ids, once they are made. */
   private tools: Readonly<Record<string, Holding>> = {}
 
@@ -41,7 +41,7 @@ export class Bench {
     icon: string | null,
   ) {
     this.store = createBenchStore(icon)
-    this.calm = new Calm(session, () => this.objects.length)
+    this.deferred = new DeferredSet(session, () => this.objects.length)
   }
 
   /** What the drawing is evaluated in. */
@@ -125,14 +125,14 @@ export class Bench {
   }
 
   /** What a tool or a panel keeps. */
-  read<S extends object>(slot: Slot<S>): S {
-    return readSlot(slot, this.store.getState())
+  read<S extends object>(slice: Slice<S>): S {
+    return readSlice(slice, this.store.getState())
   }
 
-  put<S extends object>(slot: Slot<S>, change: Partial<S>): void {
-    const next = { ...this.read(slot), ...change }
-    if (slot.inHand) this.hold({ kept: { ...this.store.getState().inHand.kept, [slot.id]: next } })
-    else this.store.setState(({ slots }) => ({ slots: { ...slots, [slot.id]: next } }))
+  put<S extends object>(slice: Slice<S>, change: Partial<S>): void {
+    const next = { ...this.read(slice), ...change }
+    if (slice.inHand) this.hold({ kept: { ...this.store.getState().inHand.kept, [slice.id]: next } })
+    else this.store.setState(({ slices }) => ({ slices: { ...slices, [slice.id]: next } }))
   }
 
   has(id: string): boolean {
@@ -233,7 +233,7 @@ export class Bench {
     if (!here || !objects.every((object) => this.objects.includes(object))) return this.preview(edit())
     if (session.getState().preview !== null) this.preview(null)
     this.hold({ shifted: { ids: new Set(objects.map(({ id }) => id)), by } })
-    this.calm.wish(() => applyEdit(session.getState().history.present, { kind: 'draw', ...here, edit: edit() }))
+    this.deferred.wish(() => applyEdit(session.getState().history.present, { kind: 'draw', ...here, edit: edit() }))
   }
 
   /** Changes the selected objects that are not locked, each by itself. */

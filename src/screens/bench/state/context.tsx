@@ -11,7 +11,7 @@ import type { Icon, IconSet, Master } from '@/core/set/set'
 import { shown } from '../../frame/session'
 import { useSessionState } from '../../frame/set-provider'
 import { baseIn, type Bench } from './bench'
-import { readSlot, type Slot } from './slot'
+import { readSlice, type Slice } from './slice'
 import type { BenchState } from './store'
 
 export const BenchContext = createContext<Bench | null>(null)
@@ -25,7 +25,7 @@ export function useBench(): Bench {
 export const useBenchState = <T,>(select: (state: BenchState) => T): T => useStore(useBench().store, select)
 
 /** What a tool or a panel keeps. */
-export const useSlot = <S extends object>(slot: Slot<S>): S => useBenchState((state) => readSlot(slot, state))
+export const useSlice = <S extends object>(slice: Slice<S>): S => useBenchState((state) => readSlice(slice, state))
 
 /** The open icon of a set: the first where it is no longer there, null where there is none. */
 export const iconIn = ({ icons }: Pick<IconSet, 'icons'>, open: string | null): Icon | null =>
@@ -52,36 +52,36 @@ export function useShownMaster<T>(read: (master: Master | null) => T): T {
 }
 
 /** The open master as it is shown under the square. */
-export function useCalmMaster(): Master | null {
-  return useCalmPlaced()?.master ?? null
+export function useDeferredMaster(): Master | null {
+  return useDeferredPlaced()?.master ?? null
 }
 
 /** The open master as it is shown under the square, and how it comes about. */
-export function useCalmPlaced() {
+export function useDeferredPlaced() {
   const open = useBenchState(({ icon }) => icon)
   const base = useBenchState(({ master }) => master)
-  return useCalmSet((set) => {
+  return useDeferredSet((set) => {
     const icon = iconIn(set, open)
     return icon && masterOn(icon, set.rules, baseIn(set.rules, base))
   })
 }
 
 /** The open icon as it is shown under the square: an edit in hand comes there now and then. */
-export function useCalmIcon(): Icon | null {
+export function useDeferredIcon(): Icon | null {
   const open = useBenchState(({ icon }) => icon)
-  return useCalmSet((set) => iconIn(set, open))
+  return useDeferredSet((set) => iconIn(set, open))
 }
 
 /** What is read of the set as it is shown beside the square, where it comes a task later than under it. */
 export const useSetBeside = <T,>(read: (set: IconSet) => T): T =>
-  useStore(useBench().calm.beside, ({ set }) => read(set))
+  useStore(useBench().deferred.beside, ({ set }) => read(set))
 
 /**
  * What is read of the set as it is shown under the square; while something is in hand it is drawn piece by piece,
  * between the hand's moves.
  */
-export function useCalmSet<T>(read: (set: IconSet) => T): T {
-  const { store } = useBench().calm
+export function useDeferredSet<T>(read: (set: IconSet) => T): T {
+  const { store } = useBench().deferred
   const live = useStore(store, ({ set }) => read(set))
   const inHand = useStore(store, (state) => state.inHand)
   const deferred = useDeferredValue(live)
@@ -94,8 +94,8 @@ const NONE: readonly DrawingObject[] = []
 export const useShownObjects = (): readonly DrawingObject[] => useShownMaster((master) => master?.objects ?? NONE)
 
 /** The objects of the open icon as they are shown under the square. */
-export function useCalmObjects(): readonly DrawingObject[] {
-  return useCalmMaster()?.objects ?? NONE
+export function useDeferredObjects(): readonly DrawingObject[] {
+  return useDeferredMaster()?.objects ?? NONE
 }
 
 /** The rules on the grid of the open master. */

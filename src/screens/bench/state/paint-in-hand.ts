@@ -1,5 +1,5 @@
-import type { PaintPlace } from '@/core/drawing/edit/finish'
-import { slot } from './slot'
+import type { PaintPlace } from '@/core/drawing/edit/paint'
+import { slice } from './slice'
 
 /** The paint that colours go to, and the stop of it where it is a gradient. */
-export const PAINT = slot('paint', { place: 'fill' as PaintPlace, stop: null as number | null })
+export const PAINT = slice('paint', { place: 'fill' as PaintPlace, stop: null as number | null })

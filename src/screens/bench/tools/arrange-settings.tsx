@@ -21,7 +21,7 @@ import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
 import type { OpticalOffset } from '@/core/proof/optical-centre'
 import { offsetOf } from '@/workers/questions'
-import { useBench, useBenchState, useCalmObjects, useRules, useSlot } from '../state/context'
+import { useBench, useBenchState, useDeferredObjects, useRules, useSlice } from '../state/context'
 import { align, type AlignTo, centreOptically, space } from '../operations/arranging'
 
 const SIDES: readonly (readonly [Side, LucideIcon])[] = [
@@ -59,10 +59,10 @@ function useOffset(objects: readonly DrawingObject[], rules: Rules): OpticalOffs
 export function ArrangeSettings() {
   const bench = useBench()
   const rules = useRules()
-  const objects = useCalmObjects()
+  const objects = useDeferredObjects()
   const selection = useBenchState((state) => state.selection)
-  const to = useSlot(ARRANGE).alignTo
-  const gap = useSlot(ARRANGE).gap
+  const to = useSlice(ARRANGE).alignTo
+  const gap = useSlice(ARRANGE).gap
   const selected = useMemo(() => outermost(objects, selection), [objects, selection])
   const off = useOffset(selected, rules)
   const short = (value: number) => figure(Number(value.toFixed(2)))

@@ -20,7 +20,7 @@ import {
   withResultRadius,
 } from './result-corners'
 import { allNodes, editedPath, putPath } from '../operations/node-selection'
-import { slotInHand } from '../state/slot'
+import { sliceInHand } from '../state/slice'
 import { toScreen } from '../state/view'
 import { afterRelease, editDrag, pathDrag, travelled } from './drags'
 import type { At, Drag, Tool } from './tool'
@@ -76,7 +76,7 @@ function cornerTool(bench: Bench): Tool {
 }
 
 /** The corner of a path that was pulled last. */
-const CORNER = slotInHand('corner', { place: null as NodeAt | null })
+const CORNER = sliceInHand('corner', { place: null as NodeAt | null })
 
 /** Makes the corner in hand, or all that are finished of a combination, what they were without. */
 function removalOfCorners(bench: Bench): (() => void) | null {

@@ -1,9 +1,9 @@
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 export type LayBy = 'corners' | 'tilted' | 'three'
 
 /** What the tools that lay shapes in a box start from; `laySize` is what a click places, null when none was typed. */
-export const LAY = slot('lay', {
+export const LAY = slice('lay', {
   sides: 6,
   /** How each tool lays its shape, by its word, where that is not from corner to corner. */
   layBy: {} as Readonly<Record<string, LayBy>>,

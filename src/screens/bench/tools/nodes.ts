@@ -22,7 +22,7 @@ import { say } from '@/ui/notice'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../state/bench'
 import { allNodes, editedPath, nodeKey, previewPath, putPath, selectedNodes } from '../operations/node-selection'
-import { slotInHand } from '../state/slot'
+import { sliceInHand } from '../state/slice'
 import { toScreen } from '../state/view'
 import { lineFigure } from './draw-line'
 import { afterRelease, editDrag, lasso, pathDrag, travelled } from './drags'
@@ -34,7 +34,7 @@ import { hoverOver, pickAt, pickWithin } from './under'
 const GRIP = 7
 
 /** The handle that was pulled last, as long as nothing else is in hand. */
-export const HANDLE = slotInHand('handle', {
+export const HANDLE = sliceInHand('handle', {
   handle: null as { readonly at: NodeAt; readonly side: 'in' | 'out' } | null,
 })
 

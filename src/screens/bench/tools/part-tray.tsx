@@ -1,7 +1,7 @@
 'use client'
 
 import clsx from 'clsx'
-import { useBench, useRules, useSlot } from '../state/context'
+import { useBench, useRules, useSlice } from '../state/context'
 import { PARTS, partsOf } from '../operations/parts'
 import { PartPicture } from '../cells/part-picture'
 
@@ -9,7 +9,7 @@ import { PartPicture } from '../cells/part-picture'
 export function PartTray() {
   const bench = useBench()
   const rules = useRules()
-  const { inHand } = useSlot(PARTS)
+  const { inHand } = useSlice(PARTS)
   const parts = partsOf(rules)
   if (parts.length === 0)
     return <p className="pl-3 text-quiet">No part yet: select objects on the square and save them as one (Shift 9).</p>

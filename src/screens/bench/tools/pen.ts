@@ -14,7 +14,7 @@ import { newId } from '@/ui/new-id'
 import type { Bench } from '../state/bench'
 import { editedObject, editedPath, putPath } from '../operations/node-selection'
 import type { Drawable } from '../state/drawable'
-import { slotInHand } from '../state/slot'
+import { sliceInHand } from '../state/slice'
 import { lineFigure } from './draw-line'
 import { isFilledSet } from './fresh-style'
 import { caught, onGridAlong } from './snapping'
@@ -37,7 +37,7 @@ type PenInHand = {
 }
 type Drawn = Pick<PenInHand, 'nodes' | 'onto'>
 const NOTHING: PenInHand = { nodes: [], next: null, closing: false, onto: null, past: [], future: [], round: false }
-const PEN = slotInHand<PenInHand>('pen', NOTHING)
+const PEN = sliceInHand<PenInHand>('pen', NOTHING)
 
 /** The path under way, its nodes, the last one's handles, and the segment that would come next. */
 function penMarks({ nodes, next, closing }: PenInHand): Drawable[] {

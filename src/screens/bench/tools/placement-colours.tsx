@@ -1,6 +1,6 @@
 'use client'
 
-import { coloursUsed, paintedWithin } from '@/core/drawing/edit/finish'
+import { coloursUsed, paintedWithin } from '@/core/drawing/edit/paint'
 import type { OfKind } from '@/core/drawing/model/object'
 import { useBench, useRules } from '../state/context'
 import { PaintCell } from '../cells/value-cell'

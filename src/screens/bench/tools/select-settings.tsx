@@ -8,13 +8,13 @@ import { PlateSettings } from './plate-settings'
 import { ShadowSettings } from './shadow-settings'
 import { OwnSettings } from '../cells/own-numbers'
 import { ArrangeSettings } from './arrange-settings'
-import { useBench, useBenchState, useCalmObjects, useSlot } from '../state/context'
+import { useBench, useBenchState, useDeferredObjects, useSlice } from '../state/context'
 import { SCALING } from '../operations/objects'
 import { TextSettings } from './text-settings'
 
 /** What the selection itself can be told. */
 export function SelectSettings() {
-  const objects = useCalmObjects()
+  const objects = useDeferredObjects()
   const selection = useBenchState((state) => state.selection)
   const [only, ...more] = outermost(objects, selection)
   if (only?.kind === 'text' && more.length === 0) return <TextSettings key={only.id} object={only} />
@@ -35,7 +35,7 @@ export function SelectSettings() {
 /** Whether weights and corners that do not come from the rules scale with the object. */
 function ScaleOwn() {
   const bench = useBench()
-  const scaleOwn = useSlot(SCALING).scaleOwn
+  const scaleOwn = useSlice(SCALING).scaleOwn
   const selected = useBenchState((state) => state.selection.size > 0)
   if (!selected) return null
   return (

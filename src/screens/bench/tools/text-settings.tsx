@@ -8,7 +8,7 @@ import { faceOfFont } from '@/core/text/face-of-font'
 import { Choice } from '@/ui/choice'
 import { NumberField } from '@/ui/number-field'
 import { say } from '@/ui/notice'
-import { useBench, useSlot } from '../state/context'
+import { useBench, useSlice } from '../state/context'
 
 const BOLDNESS = [
   { value: '400', label: 'regular' },
@@ -20,7 +20,7 @@ const FIELD = '!w-9 flex-none border-b border-ink text-center text-ink'
 /** The text that is selected: its words, size, spacing and face. */
 export function TextSettings({ object }: { object: Text }) {
   const bench = useBench()
-  const typing = useSlot(TEXT).typing
+  const typing = useSlice(TEXT).typing
   const input = useRef<HTMLInputElement>(null)
   const [draft, setDraft] = useState<string | null>(null)
   useEffect(() => {

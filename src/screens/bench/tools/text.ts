@@ -5,10 +5,10 @@ import { newId } from '@/ui/new-id'
 import type { Bench } from '../state/bench'
 import { caught, showCaught } from './snapping'
 import type { Tool } from './tool'
-import { slot } from '../state/slot'
+import { slice } from '../state/slice'
 
 /** Whether the words of the selected text are about to be typed. */
-export const TEXT = slot('text', { typing: false })
+export const TEXT = slice('text', { typing: false })
 
 /** Places a text whose baseline begins where the press is; it is typed in the line of settings above. */
 function textTool(bench: Bench): Tool {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { targetsOf } from '@/core/targets/plan'
 import { database } from '@/server/database'
-import { readFamily } from '@/server/delivery/family'
+import { readStoredSet } from '@/server/delivery/stored-set'
 import { holdRun, knownTargets } from '@/server/delivery/runs'
 import { done, failed } from '@/server/failure'
 import { answer, reply, wishIn } from '@/server/http'
@@ -22,7 +22,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ setId: st
     const wish = await wishIn(request, Wish, MOST, 'A delivery names its targets.')
     if (!wish.ok) return reply(wish)
     const db = await database(),
-      stored = await readFamily(db, (await params).setId)
+      stored = await readStoredSet(db, (await params).setId)
     if (!stored) return reply(failed('not-found', GONE))
     const run = holdRun(db, renderer(), stored, knownTargets(wish.value.targets ?? targetsOf(stored.family)))
     return reply(done({ run: run.id, revision: stored.revision }))

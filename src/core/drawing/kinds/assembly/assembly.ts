@@ -16,7 +16,7 @@ export const assembly = defineKind<Assembly>({
   combines: true,
   rounds: true,
   edge: finishedEdge,
-  solid: finishedEdge,
+  operand: finishedEdge,
   idle: (object, scene) => idleMembers(object, assembled(object, scene).effects),
   frame: (object, scene) =>
     pathBounds(scene.edge(object)) ?? boxUnion(object.members.map((member) => scene.box(member)))!,

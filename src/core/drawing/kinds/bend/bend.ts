@@ -51,7 +51,7 @@ export const bend = defineKind<Bend>({
         visible(object.members).map((member) => carriedPath(scene.edge(member), bending, scene.tolerance)),
       ),
     ),
-  solid: (object, scene) =>
+  operand: (object, scene) =>
     united(
       bendings(object).flatMap((bending) =>
         visible(object.members).map((member) => carriedPath(scene.solid(member), bending, scene.tolerance)),

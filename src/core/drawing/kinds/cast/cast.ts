@@ -48,7 +48,7 @@ export const cast = defineKind<Cast>({
   cut: ({ cut }) => cut,
   withCut: ({ cut: _, ...rest }, cut) => (rest.whole || !cut ? rest : { ...rest, cut }),
   edge: (object, scene) => united([shadowOf(object, scene), ...solids(object, scene)]),
-  solid: (object, scene) => united(solids(object, scene)),
+  operand: (object, scene) => united(solids(object, scene)),
   shapes(object, scene) {
     const shadow = shadowOf(object, scene)
     const drawn = scene.painted(object, shadow)

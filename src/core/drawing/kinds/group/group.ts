@@ -4,7 +4,7 @@ import { type Path, pathBounds } from '../../../geometry/path'
 import { combine } from '../../../planar/boolean'
 import type { Scene } from '../../evaluate/scene'
 import { ValueName } from '../../model/paint'
-import { type Shape, veiled } from '../../evaluate/shape'
+import { type Shape, withEffect } from '../../evaluate/shape'
 import { underlapped } from '../../evaluate/underlap'
 import { defineKind } from '../kind'
 import { visible } from '../members'
@@ -41,7 +41,7 @@ export const group = defineKind<Group>({
   underlap: ({ underlap = 0 }) => underlap,
   withUnderlap: (object, underlap) => ({ ...object, underlap }),
   edge: (object, scene) => joined(object, (member) => scene.edge(member)),
-  solid: (object, scene) => joined(object, (member) => scene.solid(member)),
+  operand: (object, scene) => joined(object, (member) => scene.solid(member)),
   shapes(object, scene) {
     if (object.mask) return masked(object, object.mask, scene)
     const shapes = object.members.flatMap((member) => scene.shapes(member))
@@ -99,5 +99,5 @@ function masked({ members }: Group, mask: Mask, scene: Scene): readonly Shape[] 
     front = seen.at(-1)
   if (!front || seen.length < 2) return []
   const shapes = seen.slice(0, -1).flatMap((member) => scene.shapes(member))
-  return mask === 'fade' ? veiled(shapes, 1, scene.shapes(front)) : clipped(shapes, scene.edge(front), mask)
+  return mask === 'fade' ? withEffect(shapes, 1, scene.shapes(front)) : clipped(shapes, scene.edge(front), mask)
 }

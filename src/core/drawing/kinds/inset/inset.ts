@@ -41,7 +41,7 @@ export const inset = defineKind<Inset>({
     const all = [...outer.toReversed(), ...(object.source ? [] : [area]), ...inner]
     return together([all[0]!, ...all.slice(1).map((path) => path.filter(({ closed }) => !closed))])
   },
-  solid: (object, scene) => scene.edge(object).filter(({ closed }) => closed),
+  operand: (object, scene) => scene.edge(object).filter(({ closed }) => closed),
   shapes(object, scene) {
     const { inner, outer } = rings(object, scene)
     const drawn = (paths: readonly Path[]): Shape[] => paths.flatMap((path) => scene.painted(object, path))

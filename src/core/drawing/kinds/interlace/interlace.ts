@@ -1,6 +1,6 @@
 import { boxUnion } from '../../../geometry/box'
 import { applyTidy } from '../../../geometry/tidy'
-import { movedMarks } from '../../model/mark'
+import { movedSignatures } from '../../model/signature'
 import type { Field } from '../field'
 import { defineKind } from '../kind'
 import { united } from '../together'
@@ -15,13 +15,13 @@ export const interlace = defineKind<Interlace>({
   schema: Interlace,
   hasMembers: true,
   edge: (object, scene) => united(laced(object, scene).shapes.flatMap(inkOf)),
-  solid: (object, scene) => scene.edge(object),
+  operand: (object, scene) => scene.edge(object),
   shapes: (object, scene) => laced(object, scene).shapes,
   frame: ({ members }, scene) => boxUnion(members.map((member) => scene.box(member)))!,
   isSmaller: () => true,
   transform: (object, map) => ({
     ...object,
-    ...(object.flipped && { flipped: movedMarks(object.flipped, map) }),
+    ...(object.flipped && { flipped: movedSignatures(object.flipped, map) }),
     ...(object.start && { start: applyTidy(map, object.start) }),
   }),
   withWeights(object, change) {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Mark } from '../../model/mark'
+import { Signature } from '../../model/signature'
 import { PointXY } from '../../model/place'
 import { Weight } from '../../model/style'
 import { common, type WithMembers } from '../traits'
@@ -13,7 +13,7 @@ export const Interlace = z.strictObject({
   ...common,
   order: z.enum(['turns', 'next']),
   gap: z.union([Weight, z.literal(0)]),
-  flipped: z.array(Mark).max(2000).optional(),
+  flipped: z.array(Signature).max(2000).optional(),
   /** The crossing from which over and under go by turns. */
   start: PointXY.optional(),
 })

@@ -39,7 +39,7 @@ export const mirror = defineKind<Mirror>({
     const images = imagesOf(object)
     return together(visible(object.members).flatMap((member) => mirrored(scene.edge(member), images)))
   },
-  solid(object, scene) {
+  operand(object, scene) {
     const images = imagesOf(object)
     return united(visible(object.members).flatMap((member) => mirroredSolid(member, images, scene)))
   },

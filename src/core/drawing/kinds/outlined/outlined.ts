@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { boxUnion } from '../../../geometry/box'
 import { inkOfAll } from '../../evaluate/ink'
-import { outlined as shapesOutlined } from '../../evaluate/outlined'
+import { withStrokesOutlined as shapesOutlined } from '../../evaluate/stroke-outlines'
 import { defineKind } from '../kind'
 import { common, type WithMembers } from '../traits'
 
@@ -15,7 +15,7 @@ export const outlined = defineKind<Outlined>({
   schema: Outlined,
   hasMembers: true,
   edge: ({ members }, scene) => inkOfAll(members.flatMap((member) => scene.shapes(member))),
-  solid: (object, scene) => scene.edge(object),
+  operand: (object, scene) => scene.edge(object),
   fit: (object) => object,
   shapes: ({ members }, scene) => shapesOutlined(members.flatMap((member) => scene.shapes(member))),
   // Its numbers are those of what is stroked.

@@ -1,7 +1,7 @@
 import { boxUnion } from '../../../geometry/box'
 import { pathBounds } from '../../../geometry/path'
 import type { Transform } from '../../../geometry/transform'
-import { countsByPlace, movedMarks } from '../../model/mark'
+import { countsByPlace, movedSignatures } from '../../model/signature'
 import type { Shape } from '../../evaluate/shape'
 import { underlapped } from '../../evaluate/underlap'
 import { defineKind } from '../kind'
@@ -19,7 +19,7 @@ export const patchwork = defineKind<Patchwork>({
   schema: Patchwork,
   hasMembers: true,
   edge: (object, scene) => united(sweptPaths(object, scene)),
-  solid: (object, scene) => scene.edge(object),
+  operand: (object, scene) => scene.edge(object),
   shapes(object, scene) {
     const paths = sweptPaths(object, scene)
     const shapes = object.swept.flatMap((one, i): readonly Shape[] =>
@@ -68,8 +68,8 @@ function moved({ byPlace: before, ...object }: Patchwork, map: Transform): Patch
   const byPlace = countsByPlace(before, map)
   return {
     ...object,
-    swept: object.swept.map((shape) => ({ ...shape, patches: movedMarks(shape.patches, map) })),
-    ...(object.cut && { cut: movedMarks(object.cut, map) }),
+    swept: object.swept.map((shape) => ({ ...shape, patches: movedSignatures(shape.patches, map) })),
+    ...(object.cut && { cut: movedSignatures(object.cut, map) }),
     ...(byPlace && { byPlace }),
   }
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Label } from '../../model/label'
-import { Mark } from '../../model/mark'
+import { Signature } from '../../model/signature'
 import { Style } from '../../model/style'
 import { common, type WithMembers } from '../traits'
 
@@ -8,7 +8,7 @@ import { common, type WithMembers } from '../traits'
 export const Swept = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/),
   name: Label,
-  patches: z.array(Mark).min(1).max(20_000),
+  patches: z.array(Signature).min(1).max(20_000),
   style: Style,
 })
 export type Swept = z.infer<typeof Swept>
@@ -23,7 +23,7 @@ export const Patchwork = z.strictObject({
   ...common,
   take: z.literal('ink').optional(),
   swept: z.array(Swept).max(5000),
-  cut: z.array(Mark).max(5000).optional(),
+  cut: z.array(Signature).max(5000).optional(),
   /** Patches and cuts count by their places alone. */
   byPlace: z.literal(true).optional(),
   closed: z.array(z.string().max(100)).max(500).optional(),

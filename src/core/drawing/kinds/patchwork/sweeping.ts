@@ -4,7 +4,7 @@ import type { Style } from '../../model/style'
 import type { Patchwork, Swept } from './schema'
 import type { Stretch } from './stretches'
 import { stretchesOf } from './stretches'
-import { meantBy } from '../../model/mark'
+import { meantBy } from '../../model/signature'
 import { type PatchNow, patchMark, remarked } from './swept'
 
 /** What a new shape is called and painted with. */

@@ -3,7 +3,7 @@ import { type Path, pathBounds } from '../../../geometry/path'
 import type { Point } from '../../../geometry/point'
 import { outlineOf } from '../../../planar/loops'
 import { type Patchwork as Patches, withoutEdges } from '../../../planar/patches'
-import { type Mark, meantBy } from '../../model/mark'
+import { type Signature, meantBy } from '../../model/signature'
 import type { Memory, Scene } from '../../evaluate/scene'
 import { insideOf } from './inside'
 import { type LaidPatch, laidOut } from './laid'
@@ -13,7 +13,7 @@ import { stretchesOf } from './stretches'
 /** What the marks of a patchwork mean: the patches of each shape, and those marks that mean nothing any more. */
 type Meant = {
   readonly shapes: readonly (readonly LaidPatch[])[]
-  readonly lost: readonly { readonly shape: Swept; readonly mark: Mark }[]
+  readonly lost: readonly { readonly shape: Swept; readonly mark: Signature }[]
 }
 
 const memory: Memory<Meant> = new WeakMap()
@@ -21,7 +21,7 @@ const memory: Memory<Meant> = new WeakMap()
 const meantIn = (object: Patchwork, scene: Scene): Meant =>
   scene.remembered(memory, object, () => {
     const meant = meantBy(laidOut(object, scene).list, object.byPlace)
-    const lost: { shape: Swept; mark: Mark }[] = []
+    const lost: { shape: Swept; mark: Signature }[] = []
     const shapes = object.swept.map((shape) =>
       shape.patches.flatMap((mark) => {
         const patch = meant(mark)
@@ -117,7 +117,7 @@ export const patchesNow = (object: Patchwork, scene: Scene): readonly PatchNow[]
 const places = new WeakMap<LaidPatch, Point>()
 
 /** The mark of a patch: its lines, and a place within it. */
-export function patchMark(patch: LaidPatch): Mark {
+export function patchMark(patch: LaidPatch): Signature {
   let at = places.get(patch)
   if (!at) places.set(patch, (at = insideOf(patch.path)))
   return { key: patch.key, at }

@@ -19,7 +19,7 @@ export const placement = defineKind<Placement>({
   word: 'Placement',
   schema: Placement,
   edge: (object, scene) => together(placed(object, scene).map((one) => scene.edge(one))),
-  solid: (object, scene) => united(placed(object, scene).map((one) => scene.solid(one))),
+  operand: (object, scene) => united(placed(object, scene).map((one) => scene.solid(one))),
   shapes(object, scene) {
     const shapes = placed(object, scene).flatMap((one) => scene.shapes(one))
     // What is drawn belongs to the placement, wherever it comes from.

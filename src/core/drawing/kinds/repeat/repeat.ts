@@ -28,7 +28,7 @@ export const repeat = defineKind<Repeat>({
   hasMembers: true,
   edge: (object, scene) =>
     together(shown(object).flatMap(({ map }) => paths(object, map, (member) => scene.edge(member)))),
-  solid: (object, scene) =>
+  operand: (object, scene) =>
     combine(
       shown(object).flatMap(({ map, copy }) =>
         paths(object, map, (member) => scene.solid(member)).map((path) => ({ path, role: copy?.role ?? 'adds' })),
@@ -111,12 +111,12 @@ export const repeat = defineKind<Repeat>({
 const isStraight = ({ nodes }: NodeRun): boolean =>
   nodes.length === 2 && !nodes[0]!.out && !nodes[0]!.arc && !nodes[1]!.in
 
-type Place = { readonly map: Transform; readonly copy: Copy | undefined }
+type PlacedCopy = { readonly map: Transform; readonly copy: Copy | undefined }
 
 /** The copies that are not switched off. */
-function shown(object: Repeat): Place[] {
+function shown(object: Repeat): PlacedCopy[] {
   const own = new Map(object.copies?.map((copy) => [copy.at, copy]))
-  return placesOf(object).flatMap((map, i): Place[] => (own.get(i)?.off ? [] : [{ map, copy: own.get(i) }]))
+  return placesOf(object).flatMap((map, i): PlacedCopy[] => (own.get(i)?.off ? [] : [{ map, copy: own.get(i) }]))
 }
 
 const paths = (object: Repeat, map: Transform, of: (member: Repeat['members'][number]) => Path): Path[] =>

@@ -21,7 +21,7 @@ export const warp = defineKind<Warp>({
   schema: Warp,
   hasMembers: true,
   edge: (object, scene) => together(bent(object, scene, (member) => scene.edge(member))),
-  solid: (object, scene) => united(bent(object, scene, (member) => scene.solid(member))),
+  operand: (object, scene) => united(bent(object, scene, (member) => scene.solid(member))),
   shapes(object, scene) {
     const shapes = object.members.flatMap((member) => scene.shapes(member))
     const map = warping(object)

@@ -2,9 +2,9 @@
 
 import type { Panel } from '../ledger/panel'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
-import { paintedWithin } from '@/core/drawing/edit/finish'
+import { paintedWithin } from '@/core/drawing/edit/paint'
 import { outermost } from '@/core/drawing/model/tree'
-import { useBenchState, useCalmObjects, useRules } from '../../state/context'
+import { useBenchState, useDeferredObjects, useRules } from '../../state/context'
 import { PaintEditor } from './paint-editor'
 import { PaintList } from './paint-list'
 import { StrokeSettings } from './stroke-settings'
@@ -14,7 +14,7 @@ import { UsedColours } from './used-colours'
  * The finish of what is selected: its paints in order, the one in hand, its stroke, and the colours that occur in it.
  */
 function ColoursPanel() {
-  const objects = useCalmObjects()
+  const objects = useDeferredObjects()
   const rules = useRules()
   const selection = useBenchState((state) => state.selection)
   const painted = paintedWithin(outermost(objects, selection), sceneOf(rules))

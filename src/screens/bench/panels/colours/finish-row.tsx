@@ -1,13 +1,13 @@
 'use client'
 
 import { useMemo } from 'react'
-import { styledWithin } from '@/core/drawing/edit/finish'
+import { styledWithin } from '@/core/drawing/edit/paint'
 import { isShared } from '@/core/drawing/model/style'
 import { outermost } from '@/core/drawing/model/tree'
 import type { Rules } from '@/core/rules/rules'
 import { Chip } from '@/ui/chip'
 import { useSessionState } from '../../../frame/set-provider'
-import { useBench, useBenchState, useCalmObjects } from '../../state/context'
+import { useBench, useBenchState, useDeferredObjects } from '../../state/context'
 import { ChoiceCell, Line, SEVERAL } from '../../cells/value-cell'
 import { cssPaint } from '../../operations/paint-words'
 import { shareFinish, sharersOf, takeFinish } from '../../operations/shared-finishes'
@@ -15,7 +15,7 @@ import { shareFinish, sharersOf, takeFinish } from '../../operations/shared-fini
 /** Whether the selection has a finish of its own or shares one, and with how many others. */
 export function FinishRow({ rules }: { rules: Rules }) {
   const bench = useBench()
-  const objects = useCalmObjects()
+  const objects = useDeferredObjects()
   const selection = useBenchState((state) => state.selection)
   const set = useSessionState((state) => state.history.present)
   const names = styledWithin(outermost(objects, selection)).map(({ style }) => (isShared(style) ? style.finish : null))

@@ -2,7 +2,7 @@
 
 import { SAMPLE } from '../../tools/sample/gesture'
 import { PAINT } from '../../state/paint-in-hand'
-import { type Painted, paintAt } from '@/core/drawing/edit/finish'
+import { type Painted, paintAt } from '@/core/drawing/edit/paint'
 import { otherKind, reversed, withStop } from '@/core/drawing/model/gradient'
 import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/model/paint'
 import { colourOf, INK, stopsOf } from '@/core/drawing/model/values'
@@ -13,7 +13,7 @@ import { Chip } from '@/ui/chip'
 import { ColourField } from '@/ui/colour-field'
 import { PERCENT } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
-import { useBench, useSlot } from '../../state/context'
+import { useBench, useSlice } from '../../state/context'
 import { addSwatch, hexOf, makeGradient, nameGradient, putColour, setPaint, setStops } from '../../operations/paints'
 import { cssPaint } from '../../operations/paint-words'
 import { Ramp } from './ramp'
@@ -28,7 +28,7 @@ const KINDS = [
 /** The paint in hand: none, a colour or a gradient, with the stop in hand. */
 export function PaintEditor({ objects, rules }: { objects: readonly Painted[]; rules: Rules }) {
   const bench = useBench()
-  const { place, stop } = useSlot(PAINT)
+  const { place, stop } = useSlice(PAINT)
   const paint = paintAt(objects[0]!.style, place) ?? 'none'
   const kind = paint === 'none' ? 'none' : isGradient(paint) ? paint.kind : 'colour'
   const choose = (next: (typeof KINDS)[number]['value']) => {
@@ -61,7 +61,7 @@ const firstColour = (paint: Paint, rules: Rules): string =>
 /** The swatches of the rules and a colour of one's own, for the paint or the stop in hand. */
 function Colours({ value, rules }: { value: string; rules: Rules }) {
   const bench = useBench()
-  const sampled = useSlot(SAMPLE).sampled
+  const sampled = useSlice(SAMPLE).sampled
   const swatch = (name: string, color: string) => (
     <button
       key={name}
@@ -103,7 +103,7 @@ function Colours({ value, rules }: { value: string; rules: Rules }) {
 
 function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
   const bench = useBench()
-  const { place, stop } = useSlot(PAINT)
+  const { place, stop } = useSlice(PAINT)
   const stops = stopsOf(paint, rules)
   const chosen = stop !== null ? stops[stop] : undefined
   const hold = (next: number | null) => bench.put(PAINT, { place, stop: next })

@@ -3,7 +3,7 @@
 import { PAINT } from '../../state/paint-in-hand'
 import clsx from 'clsx'
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
-import { type Painted, fillsOf, opacityAt, type PaintPlace, paintAt, withFills } from '@/core/drawing/edit/finish'
+import { type Painted, fillsOf, opacityAt, type PaintPlace, paintAt, withFills } from '@/core/drawing/edit/paint'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { outermost } from '@/core/drawing/model/tree'
 import { INK } from '@/core/drawing/model/values'
@@ -11,7 +11,7 @@ import type { Rules } from '@/core/rules/rules'
 import { Chip } from '@/ui/chip'
 import { PERCENT } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
-import { useBench, useBenchState, useCalmObjects, useSlot } from '../../state/context'
+import { useBench, useBenchState, useDeferredObjects, useSlice } from '../../state/context'
 import { changeStyles, setPaint } from '../../operations/paints'
 import { FinishRow } from './finish-row'
 import { cssPaint, paintWord } from '../../operations/paint-words'
@@ -22,7 +22,7 @@ const small = 'grid h-5 w-4 place-items-center text-quiet enabled:hover:text-ink
 export function PaintList({ objects, rules }: { objects: readonly Painted[]; rules: Rules }) {
   const bench = useBench()
   const { style } = objects[0]!
-  const inHand = useSlot(PAINT).place
+  const inHand = useSlice(PAINT).place
   const upper = (style.fills ?? []).map((_, i) => i).toReversed()
   const places: PaintPlace[] = style.strokeFirst ? [...upper, 'fill', 'stroke'] : ['stroke', ...upper, 'fill']
   const move = (place: number | 'fill', by: number) =>
@@ -89,7 +89,7 @@ export function PaintList({ objects, rules }: { objects: readonly Painted[]; rul
 /** The opacity of the selected objects as wholes. */
 function WholeRow() {
   const bench = useBench()
-  const objects = useCalmObjects()
+  const objects = useDeferredObjects()
   const selection = useBenchState((state) => state.selection)
   const [first, ...more] = outermost(objects, selection).map(({ opacity = 1 }) => opacity)
   const set = (opacity: number) =>

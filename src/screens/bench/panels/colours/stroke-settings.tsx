@@ -1,6 +1,6 @@
 'use client'
 
-import type { Painted } from '@/core/drawing/edit/finish'
+import type { Painted } from '@/core/drawing/edit/paint'
 import { Cap, Head, Join, type Style, type Weight } from '@/core/drawing/model/style'
 import type { Rules } from '@/core/rules/rules'
 import { DraftField } from '@/ui/draft-field'

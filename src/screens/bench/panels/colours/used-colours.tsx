@@ -4,7 +4,7 @@ import { styleOf } from '@/core/drawing/evaluate/shared-style'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { useMemo, useState } from 'react'
 import { contrast, ENOUGH } from '@/core/proof/contrast'
-import { type Painted, coloursUsed, paintedAnew, recoloured } from '@/core/drawing/edit/finish'
+import { type Painted, coloursUsed, paintedAnew, recoloured } from '@/core/drawing/edit/paint'
 import { extent } from '@/core/drawing/evaluate/extent'
 import { type DrawingObject, isStyled } from '@/core/drawing/model/object'
 import { isGradient } from '@/core/drawing/model/paint'
@@ -14,7 +14,7 @@ import type { Rules } from '@/core/rules/rules'
 import { Button } from '@/ui/button'
 import { Chip } from '@/ui/chip'
 import { PixelPicture } from '@/ui/pixel-picture'
-import { useBench, useCalmObjects } from '../../state/context'
+import { useBench, useDeferredObjects } from '../../state/context'
 import { hexOf, recolour } from '../../operations/paints'
 
 /**
@@ -33,7 +33,7 @@ export function UsedColours({
   const bench = useBench()
   const used = coloursUsed(objects)
   const [first, second] = used
-  const plate = plateOf(useCalmObjects(), rules)
+  const plate = plateOf(useDeferredObjects(), rules)
   const ground = plate ?? second?.color ?? null,
     shown = first?.color === ground ? second : first
   const ratio = shown && ground ? contrast(hexOf(bench, shown.color), hexOf(bench, ground)) : null
@@ -112,7 +112,7 @@ function Pairs({
   chosen: boolean
 }) {
   const bench = useBench()
-  const drawing = useCalmObjects()
+  const drawing = useDeferredObjects()
   const [open, setOpen] = useState(false)
   const pairs = useMemo(() => {
     if (!open) return []

@@ -5,7 +5,7 @@ import { Lock, LockOpen, Trash2 } from 'lucide-react'
 import clsx from 'clsx'
 import type { Guide } from '@/core/drawing/model/guide'
 import { guidesOf } from '@/core/set/set'
-import { useBench, useRules, useCalmMaster } from '../../state/context'
+import { useBench, useRules, useDeferredMaster } from '../../state/context'
 import { freshGuide, setGuides } from '../../operations/guides'
 import { EditCell } from '../../cells/edit-cell'
 
@@ -16,7 +16,7 @@ const button = 'h-6 rounded-sheet border border-hair px-2.5 hover:border-ink'
 function GuidesPanel() {
   const bench = useBench()
   const rules = useRules()
-  const master = useCalmMaster()
+  const master = useDeferredMaster()
   const guides = master ? guidesOf(master) : []
   const middle = rules.grid.size / 2
   const change = (guide: Guide, next: Partial<Guide>, label: string) =>
@@ -133,6 +133,6 @@ export const guidesPanel: Panel = { id: 'guides', word: 'Guides', useCount: useG
 
 /** How many guides there are, if any. */
 function useGuideCount(): number | null {
-  const master = useCalmMaster()
+  const master = useDeferredMaster()
   return (master && guidesOf(master).length) || null
 }

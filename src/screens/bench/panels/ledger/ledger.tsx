@@ -5,7 +5,7 @@ import { useDeferredValue, useMemo, useRef } from 'react'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { evaluateAll } from '@/core/drawing/evaluate/evaluate'
 import { segmentCount } from '@/core/geometry/path'
-import { useBench, useBenchState, useCalmObjects, useRules } from '../../state/context'
+import { useBench, useBenchState, useDeferredObjects, useRules } from '../../state/context'
 import { HeightEdge } from './drag-edge'
 import type { Panel } from './panel'
 import { PANELS } from './panels'
@@ -62,7 +62,7 @@ function Content({ id, Body }: Pick<Panel, 'id' | 'Body'>) {
 
 /** What the icon comes to, when there is time to say it. */
 function Result() {
-  const objects = useDeferredValue(useCalmObjects())
+  const objects = useDeferredValue(useDeferredObjects())
   const rules = useRules()
   const text = useMemo(() => {
     const shapes = evaluateAll(objects, sceneOf(rules))

@@ -13,7 +13,7 @@ import { isContainer } from '@/core/drawing/model/object'
 import { outermost } from '@/core/drawing/model/tree'
 import type { Rules } from '@/core/rules/rules'
 import { type Bench, isLocked } from '../../state/bench'
-import { useBench, useBenchState, useRules, useCalmObjects } from '../../state/context'
+import { useBench, useBenchState, useRules, useDeferredObjects } from '../../state/context'
 import { nodeKey, nodeOfKey, putPath } from '../../operations/node-selection'
 import { CornerStyleChoice } from '../../cells/corner-style'
 import { EditCell } from '../../cells/edit-cell'
@@ -26,7 +26,7 @@ const KINDS: readonly NodeKind[] = ['corner', 'smooth', 'symmetric']
 /** The nodes of the selected path as rows. An edit in a selected row goes to every selected node. */
 function NodesPanel() {
   const rules = useRules()
-  const objects = useCalmObjects()
+  const objects = useDeferredObjects()
   const selection = useBenchState((state) => state.selection)
   const nodes = useBenchState((state) => state.nodes)
   const [object, ...more] = outermost(objects, selection)
@@ -309,7 +309,7 @@ export const nodesPanel: Panel = { id: 'nodes', word: 'Nodes', useCount: useNode
 
 /** How many nodes the one selected path has, if any. */
 function useNodeCount(): number | null {
-  const objects = useCalmObjects()
+  const objects = useDeferredObjects()
   const selection = useBenchState((state) => state.selection)
   const rules = useRules()
   const [object, ...more] = outermost(objects, selection)

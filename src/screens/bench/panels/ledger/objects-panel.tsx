@@ -31,7 +31,7 @@ import { dragAccess } from '@/ui/drag-access'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
 import { observeRect } from '@/ui/observe-rect'
 import { benchMenu } from '../../commands/commands'
-import { useBench, useBenchState, useRules, useCalmObjects } from '../../state/context'
+import { useBench, useBenchState, useRules, useDeferredObjects } from '../../state/context'
 import { parentOf } from '../../operations/objects'
 import { dropOf } from './drop'
 import { AnchorChooser } from '../../cells/anchor'
@@ -55,7 +55,7 @@ const COLUMNS = ['x', 'y', 'w', 'h', 'turn'] as const
 /** Every object of the icon as a row with its numbers. */
 function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null> }) {
   const bench = useBench()
-  const objects = useCalmObjects()
+  const objects = useDeferredObjects()
   const rules = useRules()
   const selection = useBenchState((state) => state.selection)
   const linked = useBenchState((state) => state.linked)
@@ -356,6 +356,6 @@ function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
 export const objectsPanel: Panel = {
   id: 'objects',
   word: 'Objects',
-  useCount: () => countObjects(useCalmObjects()),
+  useCount: () => countObjects(useDeferredObjects()),
   Body: ObjectsPanel,
 }

@@ -21,7 +21,7 @@ import {
 } from '@/core/drawing/model/object'
 import { Refusal } from '@/core/drawing/evaluate/refusal'
 import type { Scene } from '@/core/drawing/evaluate/scene'
-import { countsByInk } from '@/core/drawing/evaluate/solid'
+import { countsByInk } from '@/core/drawing/evaluate/operand'
 import { isShared, type Radius } from '@/core/drawing/model/style'
 import type { Rules } from '@/core/rules/rules'
 import type { Bench } from '../../state/bench'

@@ -1,7 +1,7 @@
 'use client'
 
 import { Pencil, Trash2 } from 'lucide-react'
-import { useBench, useCalmSet, useRules } from '../../state/context'
+import { useBench, useDeferredSet, useRules } from '../../state/context'
 import type { Panel } from '../ledger/panel'
 import { deletePart, PARTS, partsOf, usesOf } from '../../operations/parts'
 import { PartPicture } from '../../cells/part-picture'
@@ -10,7 +10,7 @@ import { PartPicture } from '../../cells/part-picture'
 function PartsPanel() {
   const bench = useBench()
   const rules = useRules()
-  const set = useCalmSet((one) => one)
+  const set = useDeferredSet((one) => one)
   const parts = partsOf(rules)
   if (parts.length === 0)
     return (

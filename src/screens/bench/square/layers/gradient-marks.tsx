@@ -3,7 +3,7 @@
 import { PAINT } from '../../state/paint-in-hand'
 import { colourOf, stopsOf } from '@/core/drawing/model/values'
 import { gradientInHand } from '../../operations/paints'
-import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../state/context'
+import { useBench, useBenchState, useRules, useShownObjects, useSlice } from '../../state/context'
 import { gradientHandles } from '../../tools/gradient-handles'
 
 /** The gradient in hand on the square: its way with the stops on it, each in its colour. */
@@ -11,7 +11,7 @@ export function GradientMarks() {
   const bench = useBench()
   const rules = useRules()
   useShownObjects()
-  const { stop } = useSlot(PAINT)
+  const { stop } = useSlice(PAINT)
   useBenchState((state) => state.selection)
   useBenchState((state) => state.view)
   const shown = useBenchState((state) => state.panel === 'colours' && state.tool === 'select')

@@ -2,13 +2,13 @@
 
 import { alongGuide } from '@/core/snap/targets'
 import { guidesOf } from '@/core/set/set'
-import { useShownMaster, useSlot } from '../../state/context'
+import { useShownMaster, useSlice } from '../../state/context'
 import { GUIDE } from '../../operations/guides'
 import { toScreen, type View } from '../../state/view'
 
 /** The guides of the icon, across the whole stage; locked ones are drawn fainter. */
 export function GuideLayer({ view, size }: { view: View; size: number }) {
-  const inHand = useSlot(GUIDE).id
+  const inHand = useSlice(GUIDE).id
   const guides = useShownMaster((master) => master && guidesOf(master))
   return (
     <g stroke="var(--guide)" fill="none">

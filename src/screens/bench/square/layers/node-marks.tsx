@@ -3,7 +3,7 @@
 import { nodeKindOf } from '@/core/drawing/edit/node-edit'
 import type { Node } from '@/core/drawing/model/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
-import { useBenchState, useSlot } from '../../state/context'
+import { useBenchState, useSlice } from '../../state/context'
 import { nodeKey } from '../../operations/node-selection'
 import { HANDLE, shownHandles } from '../../tools/nodes'
 import { toScreen, type View } from '../../state/view'
@@ -17,7 +17,7 @@ type XY = { readonly x: number; readonly y: number }
 export function NodeMarks({ path, view }: { path: PathObject; view: View }) {
   const selected = useBenchState((state) => state.nodes)
   const markedNode = useBenchState((state) => state.markedNode)
-  const { handle: held } = useSlot(HANDLE)
+  const { handle: held } = useSlice(HANDLE)
   return (
     <g data-testid="nodes">
       {shownHandles(path, selected).map(({ at, side, from, to }) => (

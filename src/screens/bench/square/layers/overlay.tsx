@@ -174,7 +174,7 @@ function Grips({ objects, view }: { objects: readonly DrawingObject[]; view: Vie
 /** What the tool shows as long as it is in hand. */
 function ToolMarks({ tool, view }: { tool: Tool; view: View }) {
   useShownObjects()
-  useBenchState((state) => state.slots)
+  useBenchState((state) => state.slices)
   useBenchState((state) => state.inHand.kept)
   useBenchState((state) => state.pivot)
   useBenchState((state) => state.selection)

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react'
 import { pixelMap, type Reference } from '@/core/drawing/model/reference'
 import type { Mismatch } from '@/core/proof/mismatch'
 import { referencesOf } from '@/core/set/set'
-import { useBench, useBenchState, useRules, useShownMaster, useCalmMaster, useSlot } from '../../state/context'
+import { useBench, useBenchState, useRules, useShownMaster, useDeferredMaster, useSlice } from '../../state/context'
 import { comparison } from '../../operations/compare'
 import { pictureUrl } from '../../operations/pictures'
 import { toScreen, type View } from '../../state/view'
@@ -15,7 +15,7 @@ const NONE: readonly Reference[] = []
 /** The pictures that the icon is drawn by, those under the square or those over it, in grid units. */
 export function ReferenceLayer({ over, view }: { over: boolean; view: View }) {
   const references = useShownMaster((master) => (master ? referencesOf(master) : NONE))
-  const dimmed = useSlot(REFERENCES).compare !== null
+  const dimmed = useSlice(REFERENCES).compare !== null
   if (dimmed) return null
   return references
     .filter((one) => !one.hidden && (one.over === true) === over)
@@ -77,8 +77,8 @@ export function ReferenceMarks({ view }: { view: View }) {
 /** Where the icon and a reference differ, in colours, over the square; the figure goes to the panel. */
 export function DifferenceLayer({ view }: { view: View }) {
   const bench = useBench()
-  const compare = useSlot(REFERENCES).compare
-  const master = useCalmMaster()
+  const compare = useSlice(REFERENCES).compare
+  const master = useDeferredMaster()
   const objects = master?.objects
   const rules = useRules()
   const canvas = useRef<HTMLCanvasElement>(null)
@@ -118,7 +118,7 @@ export function DifferenceLayer({ view }: { view: View }) {
 }
 
 function useReferenceInHand(): string | null {
-  const { referenceInHand } = useSlot(REFERENCES)
+  const { referenceInHand } = useSlice(REFERENCES)
   const open = useBenchState((state) => state.panel === 'references')
   return open ? referenceInHand : null
 }

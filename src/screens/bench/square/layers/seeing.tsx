@@ -5,13 +5,13 @@ import { memo } from 'react'
 import { rememberedPathData } from '@/core/formats/path-data'
 import { editable } from '@/core/drawing/edit/editable'
 import { evaluate, evaluateAll } from '@/core/drawing/evaluate/evaluate'
-import { styledWithin } from '@/core/drawing/edit/finish'
+import { styledWithin } from '@/core/drawing/edit/paint'
 import { type DrawingObject, isContainer, kindOf, type Styled } from '@/core/drawing/model/object'
 import { strokeInkIfQuick } from '@/core/drawing/evaluate/ink'
 import type { Shape } from '@/core/drawing/evaluate/shape'
 import type { NamedValues } from '@/core/drawing/model/values'
 import { PixelPicture } from '@/ui/pixel-picture'
-import { useCalmMaster, useRules, useShownObjects } from '../../state/context'
+import { useDeferredMaster, useRules, useShownObjects } from '../../state/context'
 import { toScreen, type View } from '../../state/view'
 import { DIGITS } from '../../cells/shape-runs'
 
@@ -80,7 +80,7 @@ const Tinted = memo(function Tinted({ object, values, hue }: { object: Styled; v
 
 /** The square as the pixels of one delivered size. */
 export function PixelArtwork({ view, size, ground }: { view: View; size: number; ground: 'light' | 'dark' }) {
-  const master = useCalmMaster()
+  const master = useDeferredMaster()
   const rules = useRules()
   if (!master) return null
   return (

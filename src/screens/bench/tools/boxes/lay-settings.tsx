@@ -4,7 +4,7 @@ import { Fragment } from 'react'
 import { Choice } from '@/ui/choice'
 import type { Limits } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
-import { useBench, useBenchState, useSlot } from '../../state/context'
+import { useBench, useBenchState, useSlice } from '../../state/context'
 import { LAY, type LayBy as LayWay } from '../laying'
 import { FIELD, Setting } from '../setting'
 
@@ -35,7 +35,7 @@ export const OtherShapeSettings = () => (
 
 function Sides({ word }: { word: string }) {
   const bench = useBench()
-  const { sides } = useSlot(LAY)
+  const { sides } = useSlice(LAY)
   return (
     <Setting word={word}>
       <NumberField
@@ -65,10 +65,10 @@ const PARTS = [
 /** How rectangles and ellipses are laid, and at what size a click places them. */
 function LayBy({ ellipse }: { ellipse: boolean }) {
   const bench = useBench()
-  const { layBy: ways } = useSlot(LAY)
+  const { layBy: ways } = useSlice(LAY)
   const word = ellipse ? 'Ellipse' : 'Rectangle',
     layBy = ways[word] ?? 'corners'
-  const part = useSlot(LAY).part
+  const part = useSlice(LAY).part
   return (
     <div className="flex items-center gap-2 pl-3">
       <Choice<LayWay>
@@ -114,7 +114,7 @@ const SIZE: Limits = { least: 0, above: true, most: 1e5 }
 /** The size that a click places. */
 function LaySize() {
   const bench = useBench()
-  const size = useSlot(LAY).laySize
+  const size = useSlice(LAY).laySize
   return (
     <div
       className="flex items-center gap-1.5 pl-3 whitespace-nowrap text-quiet"

@@ -5,7 +5,7 @@ import type { Copy } from '@/core/drawing/kinds/repeat/schema'
 import type { OfKind } from '@/core/drawing/model/object'
 import type { Bench } from '../../state/bench'
 import type { Drawable } from '../../state/drawable'
-import { slot } from '../../state/slot'
+import { slice } from '../../state/slice'
 import { toScreen } from '../../state/view'
 import type { At, Tool } from '../tool'
 import { pickAt } from '../under'
@@ -13,7 +13,7 @@ import { pickAt } from '../under'
 type Repeat = OfKind<'repeat'>
 
 /** The copies that are chosen, by their numbers. */
-export const COPIES = slot('copies', { chosen: [] as readonly number[] })
+export const COPIES = slice('copies', { chosen: [] as readonly number[] })
 
 /** Screen pixels around the place of a copy in which a press takes it. */
 const GRIP = 14

@@ -2,7 +2,7 @@
 
 import { Role } from '@/core/drawing/model/object'
 import type { Paint } from '@/core/drawing/model/paint'
-import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../state/context'
+import { useBench, useBenchState, useRules, useShownObjects, useSlice } from '../../state/context'
 import { PaintCell, WordCell } from '../../cells/value-cell'
 import { changeCopies, COPIES, switchCopies } from './gesture'
 
@@ -10,7 +10,7 @@ import { changeCopies, COPIES, switchCopies } from './gesture'
 export function CopiesSettings() {
   const bench = useBench()
   const rules = useRules()
-  const { chosen } = useSlot(COPIES)
+  const { chosen } = useSlice(COPIES)
   useShownObjects()
   useBenchState((state) => state.selection)
   const object = bench.one('repeat')

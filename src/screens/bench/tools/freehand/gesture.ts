@@ -4,10 +4,10 @@ import { traced } from '@/core/drawing/kinds/path/trace'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../../state/bench'
 import type { Tool } from '../tool'
-import { slot } from '../../state/slot'
+import { slice } from '../../state/slice'
 
 /** How much a hand's lines are smoothed, in grid units. */
-export const FREEHAND = slot('freehand', { smoothness: 0.25 })
+export const FREEHAND = slice('freehand', { smoothness: 0.25 })
 
 /**
  * Draws what a hand draws, as few lines, arcs and curves for the smoothness in hand; an end near the beginning closes

@@ -1,13 +1,13 @@
 'use client'
 
 import { NumberField } from '@/ui/number-field'
-import { useBench, useSlot } from '../../state/context'
+import { useBench, useSlice } from '../../state/context'
 import { FREEHAND } from './gesture'
 import { FIELD, Setting } from '../setting'
 
 export function FreehandSettings() {
   const bench = useBench()
-  const { smoothness } = useSlot(FREEHAND)
+  const { smoothness } = useSlice(FREEHAND)
   return (
     <Setting word="smoothness">
       <NumberField

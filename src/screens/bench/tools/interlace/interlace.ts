@@ -2,14 +2,14 @@ import { Waves } from 'lucide-react'
 import { distance, type Point } from '@/core/geometry/point'
 import { tidy } from '@/core/geometry/tidy'
 import { type Laid, laced } from '@/core/drawing/kinds/interlace/laced'
-import { meant } from '@/core/drawing/model/mark'
+import { meant } from '@/core/drawing/model/signature'
 import type { OfKind } from '@/core/drawing/model/object'
 import { say } from '@/ui/notice'
 import type { Bench } from '../../state/bench'
 import { gather } from '../../operations/gather'
 import type { Drawable } from '../../state/drawable'
 import { orNone } from '../../state/or-none'
-import { slotInHand } from '../../state/slot'
+import { sliceInHand } from '../../state/slice'
 import { toScreen } from '../../state/view'
 import { InterlaceSettings } from './settings'
 import type { At, Tool, ToolDefinition } from '../tool'
@@ -44,7 +44,7 @@ function flippedAt(object: Interlace, { key, at }: Laid, crossings: readonly Lai
 }
 
 /** The crossing that was pressed last. */
-const CROSSING = slotInHand('crossing', { at: null as Point | null })
+const CROSSING = sliceInHand('crossing', { at: null as Point | null })
 
 const isAt = (held: Point | null, at: Point): boolean => held !== null && distance(held, at) < 1e-6
 

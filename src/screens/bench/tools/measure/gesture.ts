@@ -9,14 +9,14 @@ import { caught } from '../snapping'
 import type { Drawable } from '../../state/drawable'
 import type { Tool } from '../tool'
 import { hoverOver, pickAt } from '../under'
-import { slot } from '../../state/slot'
+import { slice } from '../../state/slice'
 
 /** What was measured: a distance between two places, or a circle by three. */
 export type Measured =
   | { readonly kind: 'distance'; readonly from: Point; readonly to: Point }
   | { readonly kind: 'circle'; readonly circle: Circle }
 
-export const MEASURE = slot('measure', {
+export const MEASURE = slice('measure', {
   measureBy: 'distance' as 'distance' | 'circle',
   measured: null as Measured | null,
 })

@@ -6,7 +6,7 @@ import { Choice } from '@/ui/choice'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import type { Bench } from '../../state/bench'
-import { useBench, useSlot } from '../../state/context'
+import { useBench, useSlice } from '../../state/context'
 import { benchGuides, freshGuide, setGuides } from '../../operations/guides'
 import { freshShape } from '../boxes/box-shape'
 import { ELLIPSE } from '../boxes/ellipse-shape'
@@ -22,8 +22,8 @@ const button =
 /** What was measured, and what can be made of it. */
 export function MeasureSettings() {
   const bench = useBench()
-  const measureBy = useSlot(MEASURE).measureBy
-  const measured = useSlot(MEASURE).measured
+  const measureBy = useSlice(MEASURE).measureBy
+  const measured = useSlice(MEASURE).measured
   return (
     <div className="flex min-w-0 items-center gap-2 pl-3 whitespace-nowrap text-quiet">
       <Choice

@@ -6,7 +6,7 @@ import { withoutLost, withSweptStyle } from '@/core/drawing/kinds/patchwork/swee
 import { lostPatches } from '@/core/drawing/kinds/patchwork/swept'
 import type { OfKind } from '@/core/drawing/model/object'
 import { Choice } from '@/ui/choice'
-import { useBench, useBenchState, useRules, useShownObjects, useSlot } from '../../state/context'
+import { useBench, useBenchState, useRules, useShownObjects, useSlice } from '../../state/context'
 import { WEIGHT } from '../../cells/limits'
 import { orNone } from '../../state/or-none'
 import { OwnSettings } from '../../cells/own-numbers'
@@ -28,7 +28,7 @@ const ORIGINALS = [
 /** What a sweep does, the finish of the shape in hand, what becomes of the originals. */
 export function PatchworkSettings() {
   const bench = useBench()
-  const { way, originals, shape } = useSlot(PATCHWORK)
+  const { way, originals, shape } = useSlice(PATCHWORK)
   useShownObjects()
   useBenchState((state) => state.selection)
   const object = bench.one('patchwork')

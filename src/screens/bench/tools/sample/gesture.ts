@@ -1,7 +1,7 @@
 import { styleOf } from '@/core/drawing/evaluate/shared-style'
 import type { Point } from '@/core/geometry/point'
 import { pixelAt } from '@/core/drawing/model/reference'
-import { paintAt } from '@/core/drawing/edit/finish'
+import { paintAt } from '@/core/drawing/edit/paint'
 import { stopsOf } from '@/core/drawing/model/values'
 import { shareAt } from '@/core/drawing/model/gradient'
 import { evaluateAll } from '@/core/drawing/evaluate/evaluate'
@@ -15,11 +15,11 @@ import { hexOf, paintable, putColour } from '../../operations/paints'
 import { pixelsNow, pixelsOf } from '../../operations/pictures'
 import { referenceAt } from '../../operations/references'
 import type { At, Tool } from '../tool'
-import { slot } from '../../state/slot'
+import { slice } from '../../state/slice'
 import { LOUPE, type Sample } from '../../state/sample'
 
 /** Colours that were sampled, the latest first, and over how many pixels along a side each is the average. */
-export const SAMPLE = slot('sample', { sampled: [] as readonly string[], sampleSide: 1 as 1 | 3 | 5 | 11 })
+export const SAMPLE = slice('sample', { sampled: [] as readonly string[], sampleSide: 1 as 1 | 3 | 5 | 11 })
 
 /**
  * Takes the colour under the pointer into the paint or the stop in hand: of a reference its own pixels, whatever lies

@@ -1,7 +1,7 @@
 'use client'
 
 import { Choice } from '@/ui/choice'
-import { useBench, useSlot } from '../../state/context'
+import { useBench, useSlice } from '../../state/context'
 import { SAMPLE } from './gesture'
 
 const SIDES = [
@@ -14,7 +14,7 @@ const SIDES = [
 /** How many pixels are averaged. */
 export function SampleSettings() {
   const bench = useBench()
-  const side = useSlot(SAMPLE).sampleSide
+  const side = useSlice(SAMPLE).sampleSide
   return (
     <div className="flex items-center gap-2 pl-3 whitespace-nowrap text-quiet">
       pixels averaged along a side

@@ -9,9 +9,9 @@ import { toScreen } from '../../state/view'
 import { caught } from '../snapping'
 import type { At, Drag, Tool } from '../tool'
 import { pickAt } from '../under'
-import { slot } from '../../state/slot'
+import { slice } from '../../state/slice'
 
-export const TURN = slot('turn', { turnBy: 'turn' as 'turn' | 'scale' | 'slant' })
+export const TURN = slice('turn', { turnBy: 'turn' as 'turn' | 'scale' | 'slant' })
 
 /** Screen pixels around the pivot in which a press takes it. */
 const GRIP = 9

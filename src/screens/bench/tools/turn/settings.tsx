@@ -5,7 +5,7 @@ import { rotation, type Transform } from '@/core/geometry/transform'
 import { Choice } from '@/ui/choice'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
-import { useBench, useBenchState, useSlot } from '../../state/context'
+import { useBench, useBenchState, useSlice } from '../../state/context'
 import { transformSelection } from '../../operations/objects'
 import { FIELD } from '../setting'
 import { pivotOf, scaling, slanting, TURN } from './gesture'
@@ -20,7 +20,7 @@ const UNITS = { turn: '°', scale: '%', slant: '°' } as const
 /** Turning, scaling and slanting by number, about the pivot, with copies. */
 export function TurnSettings() {
   const bench = useBench()
-  const way = useSlot(TURN).turnBy
+  const way = useSlice(TURN).turnBy
   const pivot = useBenchState((state) => state.pivot)
   const [amounts, setAmounts] = useState({ turn: 45, scale: 50, slant: 15 })
   const [copies, setCopies] = useState(0)

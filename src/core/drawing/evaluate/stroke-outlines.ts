@@ -1,5 +1,5 @@
 import { strokeInk } from './ink'
-import type { Shape, Veil } from './shape'
+import type { Shape, GroupEffect } from './shape'
 
 const outlines = new WeakMap<Shape, readonly Shape[]>()
 
@@ -7,7 +7,7 @@ const outlines = new WeakMap<Shape, readonly Shape[]>()
  * Shapes with their strokes as filled outlines over their fills, and those of masks likewise. Remembered for each
  * shape.
  */
-export function outlined(shapes: readonly Shape[]): Shape[] {
+export function withStrokesOutlined(shapes: readonly Shape[]): Shape[] {
   return shapes.flatMap((shape) => {
     let known = outlines.get(shape)
     if (!known) outlines.set(shape, (known = outlineOf(shape)))
@@ -16,7 +16,7 @@ export function outlined(shapes: readonly Shape[]): Shape[] {
 }
 
 function outlineOf(own: Shape): Shape[] {
-  const shape: Shape = own.veil ? { ...own, veil: outlinedVeil(own.veil) } : own
+  const shape: Shape = own.effect ? { ...own, effect: outlinedEffect(own.effect) } : own
   const { fill, stroke } = shape
   if (!stroke) return [shape]
   const ink = strokeInk(shape)
@@ -24,17 +24,21 @@ function outlineOf(own: Shape): Shape[] {
   return fill ? [{ ...shape, stroke: null }, ...drawn] : drawn
 }
 
-const veils = new WeakMap<Veil, Veil>()
+const effects = new WeakMap<GroupEffect, GroupEffect>()
 
 /**
- * A veil with the strokes of its masks outlined; the same for the same veil, so that what lies under it stays together.
+ * A effect with the strokes of its masks outlined; the same for the same effect, so that what lies under it stays together.
  */
-function outlinedVeil(veil: Veil): Veil {
-  let known = veils.get(veil)
+function outlinedEffect(effect: GroupEffect): GroupEffect {
+  let known = effects.get(effect)
   if (!known)
-    veils.set(
-      veil,
-      (known = { ...veil, mask: veil.mask && outlined(veil.mask), outer: veil.outer && outlinedVeil(veil.outer) }),
+    effects.set(
+      effect,
+      (known = {
+        ...effect,
+        mask: effect.mask && withStrokesOutlined(effect.mask),
+        outer: effect.outer && outlinedEffect(effect.outer),
+      }),
     )
   return known
 }

@@ -16,7 +16,7 @@ const EACH = 5
  * The set as it is shown, for all that stands around the square: under it at once when an edit is done (`store`),
  * beside it in a task of its own (`beside`); now and then while one is in hand, so that the hand never waits for it.
  */
-export class Calm {
+export class DeferredSet {
   readonly store: StoreApi<{ readonly set: IconSet; readonly inHand: boolean }>
   readonly beside: StoreApi<{ readonly set: IconSet }>
   private following = false

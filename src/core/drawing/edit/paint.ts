@@ -112,7 +112,7 @@ export function paintedAnew(painted: readonly Painted[], change: (one: Painted, 
 }
 
 /** An object with what it is painted with said as its own. */
-export const dressed = <T extends Styled>(object: T, scene: Scene): T & { readonly style: Style } =>
+export const withOwnStyle = <T extends Styled>(object: T, scene: Scene): T & { readonly style: Style } =>
   withFinish(object, styleOf(object, scene))
 
 /** The finish of an object alone: everything of its style. */

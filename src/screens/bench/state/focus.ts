@@ -2,7 +2,7 @@ import type { Point } from '@/core/geometry/point'
 import type { View } from './view'
 
 /** What is open on the bench, what is selected in it, and which tool is in hand. */
-export type Place = {
+export type Focus = {
   readonly icon: string | null
   /** The base size of the master that is open; null for the one on the grid of the rules. */
   readonly master: number | null
@@ -26,7 +26,7 @@ export type Place = {
   readonly dragging: boolean
 }
 
-export const place = (icon: string | null): Place => ({
+export const focusOn = (icon: string | null): Focus => ({
   icon,
   master: null,
   selection: new Set(),

@@ -1,7 +1,7 @@
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { wholeDrawing } from '../drawing/evaluate/evaluate'
 import { type DrawingObject, kindOf } from '../drawing/model/object'
-import { outlined } from '../drawing/evaluate/outlined'
+import { withStrokesOutlined } from '../drawing/evaluate/stroke-outlines'
 import type { Shape } from '../drawing/evaluate/shape'
 import { mapObjects, walk } from '../drawing/model/tree'
 import { drawingSvg, type Documents, documentsFor, type Drawn } from '../formats/drawn'
@@ -32,7 +32,7 @@ function castFar(object: DrawingObject): DrawingObject {
  * What files are made from: an icon, drawn for any size by the master that fits it. What was drawn before is taken from
  * there; the rest is computed when it is asked for. Throws what drawing throws.
  */
-export class Portrait {
+export class IconRenderer {
   constructor(
     readonly icon: Icon,
     readonly rules: Rules,
@@ -65,7 +65,7 @@ export class Portrait {
     return timed(() => {
       const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
       const shapes = wholeDrawing(objects, sceneOf(rules))
-      return strokes === 'outlined' ? outlined(shapes) : shapes
+      return strokes === 'outlined' ? withStrokesOutlined(shapes) : shapes
     })
   }
 

@@ -11,7 +11,7 @@ import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import { masterFor, type Icon } from '@/core/set/set'
 import { RightMenu } from '@/ui/menu'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { IconPicture } from '../../frame/icon-picture'
 import { commit, shown } from '../../frame/session'
 import { useSession, useSessionState } from '../../frame/set-provider'
@@ -27,7 +27,7 @@ import { addIcon, deleteIcon, duplicateIcon, renameIcon } from '../operations/ic
 const AFTER_TRAVEL = { activationConstraint: { distance: 5 } }
 
 /** All siblings at real size: the way from icon to icon. */
-export function Family() {
+export function FamilyStrip() {
   const bench = useBench()
   const session = useSession()
   const icons = useSetBeside((set) => set.icons)
@@ -160,7 +160,7 @@ type SiblingProps = {
 const Sibling = memo(
   function Sibling({ icon, rules, top, place, of, open, onOpen, onDuplicate, onRename, onDelete }: SiblingProps) {
     const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: icon.id })
-    const ground = useFilm() === 'night' ? 'dark' : 'light'
+    const ground = useTheme() === 'night' ? 'dark' : 'light'
     const settled = useDeferredValue(icon)
     return (
       <RightMenu

@@ -4,7 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useRef } from 'react'
 import { realSize } from '@/core/rules/real-size'
 import type { IconSet } from '@/core/set/set'
-import { useFilm } from '@/ui/film'
+import { useTheme } from '@/ui/theme'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { observeRect } from '@/ui/observe-rect'
 import { sourceOf } from '@/workers/draw'
@@ -12,7 +12,7 @@ import { IconPicture } from '../frame/icon-picture'
 import type { Changes } from './changes'
 
 /** The icons before and after the pending change, or as they are; only those in sight are drawn. */
-export function Strip({
+export function ChangesStrip({
   before,
   after,
   changes,
@@ -31,7 +31,7 @@ export function Strip({
   whole: boolean
   onWhole: () => void
 }) {
-  const ground = useFilm() === 'night' ? 'dark' : 'light'
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
   const size = realSize(before.rules)
   const scroller = useRef<HTMLDivElement>(null)
   const width = (changes ? 2 * size + 36 : size) + 40

@@ -11,17 +11,17 @@ import { starter } from '../rules/starters'
 import { pixelsOf } from '../../testing/rasterise'
 import { straightened } from './android/straightened'
 import { bled } from './bleed'
-import { dressed, type Dress, isAtEdge } from './dress'
-import { Portrait } from './portrait'
+import { composedIcon, type Composition, isAtEdge } from './composition'
+import { IconRenderer } from './icon-renderer'
 import { coloursOf, emblem, greyed, shades, silhouette, visible } from './tone'
 import { runs } from '../../testing/runs'
 
 const { rules, icons } = readSetFile(readFileSync('demo/skerry-app.wisesquare.json', 'utf8')).set!
-const apps = icons.map((icon) => new Portrait(icon, rules, null))
+const apps = icons.map((icon) => new IconRenderer(icon, rules, null))
 const book = starter('interface-24')!.rules
 
 /** An icon of rectangles, one over the other, without a plate. */
-const stacked = (boxes: readonly { x: number; y: number; w: number; h: number; fill: string }[]): Portrait => {
+const stacked = (boxes: readonly { x: number; y: number; w: number; h: number; fill: string }[]): IconRenderer => {
   const icon: Icon = {
     id: 'icon',
     name: 'icon',
@@ -39,19 +39,19 @@ const stacked = (boxes: readonly { x: number; y: number; w: number; h: number; f
       },
     ],
   } as Icon
-  return new Portrait(icon, book, null)
+  return new IconRenderer(icon, book, null)
 }
 
 const SIDE = 128
-const full: Dress = { share: 1, plate: 'full', fallback: '#fbfcfb', ground: 'light' }
+const full: Composition = { share: 1, plate: 'full', fallback: '#fbfcfb', ground: 'light' }
 
 describe('an application’s icon', () => {
   it('goes from edge to edge, and keeps its figure within the circle that no mask cuts', () => {
     // A cast goes to the edge, wherever the figure lies, and what is drawn for the edge stays there.
     expect(apps.filter((one) => isAtEdge(one, 512)).map((one) => one.icon.name)).toEqual(['banded-buoy', 'breaker'])
-    for (const portrait of apps.filter((one) => one.castIds(512).size === 0 && !isAtEdge(one, 512))) {
-      const whole = pixelsOf(dressed(portrait, 512, { ...full, safe: 0.8 }), SIDE)
-      const ground = pixelsOf(dressed(portrait, 512, { ...full, figure: () => [] }), SIDE)
+    for (const renderer of apps.filter((one) => one.castIds(512).size === 0 && !isAtEdge(one, 512))) {
+      const whole = pixelsOf(composedIcon(renderer, 512, { ...full, safe: 0.8 }), SIDE)
+      const ground = pixelsOf(composedIcon(renderer, 512, { ...full, figure: () => [] }), SIDE)
       for (let y = 0; y < SIDE; y++)
         for (let x = 0; x < SIDE; x++) {
           const i = 4 * (y * SIDE + x)
@@ -59,18 +59,18 @@ describe('an application’s icon', () => {
           const away = Math.hypot(x + 0.5 - SIDE / 2, y + 0.5 - SIDE / 2)
           if (away > 0.4 * SIDE + 1.5)
             for (let k = 0; k < 3; k++)
-              expect(Math.abs(whole[i + k]! - ground[i + k]!), portrait.icon.name).toBeLessThanOrEqual(2)
+              expect(Math.abs(whole[i + k]! - ground[i + k]!), renderer.icon.name).toBeLessThanOrEqual(2)
         }
     }
   })
 
   it('leaves nothing of its plate in the corners where something runs along its edge, and all as it was within', () => {
-    for (const portrait of apps.filter((one) => isAtEdge(one, 512))) {
-      const pixels = pixelsOf(dressed(portrait, 512, full), SIDE),
-        own = pixelsOf(dressed(portrait, 512, { ...full, plate: 'own' }), SIDE)
+    for (const renderer of apps.filter((one) => isAtEdge(one, 512))) {
+      const pixels = pixelsOf(composedIcon(renderer, 512, full), SIDE),
+        own = pixelsOf(composedIcon(renderer, 512, { ...full, plate: 'own' }), SIDE)
       const at = (of: ArrayLike<number>, x: number, y: number) => [0, 1, 2, 3].map((k) => of[4 * (y * SIDE + x) + k]!)
       const sea = at(own, SIDE / 2, SIDE - 2)
-      for (let x = 0; x < SIDE; x++) expect(at(pixels, x, SIDE - 1), portrait.icon.name).toEqual(sea)
+      for (let x = 0; x < SIDE; x++) expect(at(pixels, x, SIDE - 1), renderer.icon.name).toEqual(sea)
       for (let y = 0; y < SIDE; y++)
         for (let x = 0; x < SIDE; x++)
           if (Math.hypot(x - SIDE / 2, y - SIDE / 2) < 0.47 * SIDE)
@@ -122,14 +122,14 @@ describe('an application’s icon', () => {
 
   it('is as large as it was where it lies in that circle already', () => {
     const small = stacked([{ x: 9, y: 9, w: 6, h: 6, fill: '#11807f' }])
-    expect(dressed(small, 24, { ...full, safe: 0.8 })).toBe(dressed(small, 24, full))
+    expect(composedIcon(small, 24, { ...full, safe: 0.8 })).toBe(composedIcon(small, 24, full))
     const large = stacked([{ x: 1, y: 1, w: 22, h: 22, fill: '#11807f' }])
-    expect(dressed(large, 24, { ...full, safe: 0.8 })).not.toBe(dressed(large, 24, full))
+    expect(composedIcon(large, 24, { ...full, safe: 0.8 })).not.toBe(composedIcon(large, 24, full))
   })
 
   it('in greys has no colour left, and what stands out most is white', () => {
-    for (const portrait of apps) {
-      const { figure } = portrait.layers(512)
+    for (const renderer of apps) {
+      const { figure } = renderer.layers(512)
       const greys = coloursOf(greyed(figure, '#11807f'))
       for (const grey of greys) expect(grey).toMatch(/^#(..)\1\1$/)
       expect(greys).toContain('#ffffff')
@@ -172,11 +172,11 @@ describe('what is seen of shapes', () => {
   })
 
   it('of an icon with a plate as one shape is the plate with its figure cut out', () => {
-    for (const portrait of apps) {
-      const layers = portrait.layers(512)
+    for (const renderer of apps) {
+      const layers = renderer.layers(512)
       const plate = Math.abs(area(inkOfAll(layers.plate))),
         left = Math.abs(area(emblem(layers)))
-      expect(left, portrait.icon.name).toBeLessThan(plate)
+      expect(left, renderer.icon.name).toBeLessThan(plate)
       expect(left).toBeGreaterThan(0.2 * plate)
     }
   })

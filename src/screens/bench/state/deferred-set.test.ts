@@ -3,7 +3,7 @@ import { STARTERS } from '@/core/rules/starters'
 import { storedAs } from '../../../testing/samples'
 import type { IconSet } from '@/core/set/set'
 import { commit, createSession, show } from '../../frame/session'
-import { Calm } from './calm'
+import { DeferredSet } from './deferred-set'
 
 const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [] }
 const named = (name: string) => ({ kind: 'rename-set' as const, name })
@@ -23,11 +23,11 @@ describe('what stands beside the square', () => {
 
   it('follows what is done at once, and what is in hand when there is time', () => {
     const session = createSession('pier', storedAs(set), 'hand'),
-      calm = new Calm(session, () => 2)
-    const stop = calm.follow()
-    const name = () => calm.store.getState().set.name
+      deferred = new DeferredSet(session, () => 2)
+    const stop = deferred.follow()
+    const name = () => deferred.store.getState().set.name
     commit(session, named('Mole'), 'rename')
-    const beside = () => calm.beside.getState().set.name
+    const beside = () => deferred.beside.getState().set.name
     expect([name(), beside()]).toEqual(['Mole', 'Pier'])
     vi.advanceTimersByTime(1)
     expect(beside()).toBe('Mole')
@@ -41,7 +41,7 @@ describe('what stands beside the square', () => {
     show(session, named('Quay'))
     show(session, null)
     expect(name()).toBe('Mole')
-    for (const wish of ['Pontoon', 'Slip']) calm.wish(() => ({ ...set, name: wish }))
+    for (const wish of ['Pontoon', 'Slip']) deferred.wish(() => ({ ...set, name: wish }))
     vi.advanceTimersByTime(100)
     idle.at(-1)!()
     expect(name()).toBe('Slip')

@@ -23,13 +23,13 @@ const balanceIn = (icon: Icon, rules: Rules): Balance | null | undefined => {
 }
 
 /** A family as it is known so far: what each icon comes to by eye, how many are still to be looked at. */
-export type Family = {
+export type FamilyMeasures = {
   readonly siblings: readonly (Sibling & { readonly accepted: readonly Accepted[] })[]
   readonly waiting: number
 }
 
 /** What all icons of a set come to by eye, found in a worker. */
-export function useFamily({ icons, rules }: IconSet): Family {
+export function useFamilyMeasures({ icons, rules }: IconSet): FamilyMeasures {
   // What is known grows outside of React; this counts how often it was looked at again.
   const [round, drawAgain] = useState(0)
   useEffect(() => {
@@ -51,7 +51,7 @@ export function useFamily({ icons, rules }: IconSet): Family {
       for (const giveUp of giveUps) giveUp()
     }
   }, [icons, rules])
-  return useMemo((): Family => {
+  return useMemo((): FamilyMeasures => {
     const siblings = icons.map((icon) => ({
       id: icon.id,
       name: icon.name,
@@ -65,14 +65,14 @@ export function useFamily({ icons, rules }: IconSet): Family {
 }
 
 /** The pairs of a family that are at least so much alike, by their ids, the most alike first; compared in a worker. */
-export function useAlikes({ siblings }: Family, least: number): readonly Alike<string>[] {
+export function useAlikes({ siblings }: FamilyMeasures, least: number): readonly Alike<string>[] {
   const [pairs, setPairs] = useState<readonly Alike<string>[]>([])
   useEffect(() => alikesOf(siblings, least, setPairs), [siblings, least])
   return pairs
 }
 
 /** What is found of icons beside each other, by their ids. */
-export function useFamilySnags(family: Family, rules: Rules): ReadonlyMap<string, readonly Snag[]> {
+export function useFamilySnags(family: FamilyMeasures, rules: Rules): ReadonlyMap<string, readonly Snag[]> {
   const alike = useAlikes(family, ALIKE)
   return useMemo(() => familySnags(family.siblings, rules, alike), [family, rules, alike])
 }

@@ -10,7 +10,7 @@ import { ellipse, pathBounds, polyline } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import { platePath } from '../drawing/model/plates'
 import { pathData } from '../formats/path-data'
-import type { Portrait } from './portrait'
+import type { IconRenderer } from './icon-renderer'
 
 /** A document's root and what is in it. */
 type Opened = { readonly root: string; readonly body: string }
@@ -55,7 +55,7 @@ const cutPath = (cut: Cut, { x, y, w, h }: Box): string => {
 }
 
 /** What an application's icon is put together by. */
-export type Dress = {
+export type Composition = {
   /** How much of the picture the plate's box, or the square of an icon without one, takes across. */
   readonly share: number
   /** Whether the plate's paint goes to the edges, the plate stays as it is, there is none, or the fallback is all of it. */
@@ -71,9 +71,9 @@ export type Dress = {
 }
 
 /** The box that an application's icon is about: its plate's, as a square; the whole square where it has none. */
-export function appBox(portrait: Portrait, size: number): Box {
-  const grid = portrait.grid(size)
-  const bounds = pathBounds(portrait.layers(size).plate.flatMap(({ path }) => path))
+export function appBox(renderer: IconRenderer, size: number): Box {
+  const grid = renderer.grid(size)
+  const bounds = pathBounds(renderer.layers(size).plate.flatMap(({ path }) => path))
   if (!bounds) return { x: 0, y: 0, w: grid, h: grid }
   const side = Math.max(bounds.w, bounds.h),
     { x, y } = boxCentre(bounds)
@@ -130,42 +130,42 @@ const EDGE = 0.01
  * Whether something of a figure lies at the edge of its plate, as a sea does: that is drawn for the edge, and made
  * smaller it would come off it.
  */
-export function isAtEdge(portrait: Portrait, size: number): boolean {
-  const { plate, figure } = portrait.layers(size)
+export function isAtEdge(renderer: IconRenderer, size: number): boolean {
+  const { plate, figure } = renderer.layers(size)
   if (plate.length === 0) return false
-  const { x, y, w, h } = grown(appBox(portrait, size), 1 - 2 * EDGE)
-  return solid(figure, portrait, size).some(({ path }) => {
+  const { x, y, w, h } = grown(appBox(renderer, size), 1 - 2 * EDGE)
+  return uncast(figure, renderer, size).some(({ path }) => {
     const box = pathBounds(path)
     return box !== null && (box.x < x || box.y < y || box.x + box.w > x + w || box.y + box.h > y + h)
   })
 }
 
 /** What of a figure is not cast by the rest of it: what is cast goes to the edge in any case. */
-export function solid(figure: readonly Shape[], portrait: Portrait, size: number): readonly Shape[] {
-  const left = figure.filter(({ id }) => !portrait.castIds(size).has(id))
+export function uncast(figure: readonly Shape[], renderer: IconRenderer, size: number): readonly Shape[] {
+  const left = figure.filter(({ id }) => !renderer.castIds(size).has(id))
   return left.length > 0 ? left : figure
 }
 
 /** An application's icon as a document. */
-export function dressed(portrait: Portrait, size: number, dress: Dress): string {
-  const view = grown(appBox(portrait, size), 1 / dress.share)
-  const { plate, figure: own } = portrait.layers(size, dress.plate === 'full' || dress.plate === 'colour')
-  const figure = dress.figure ? dress.figure(own, plate) : own
+export function composedIcon(renderer: IconRenderer, size: number, composition: Composition): string {
+  const view = grown(appBox(renderer, size), 1 / composition.share)
+  const { plate, figure: own } = renderer.layers(size, composition.plate === 'full' || composition.plate === 'colour')
+  const figure = composition.figure ? composition.figure(own, plate) : own
   const under = {
-    full: () => fullPlate(plate, view, dress.fallback),
-    own: () => (plate.length > 0 ? plate : fullPlate(plate, view, dress.fallback)),
-    colour: () => fullPlate([], view, dress.fallback),
+    full: () => fullPlate(plate, view, composition.fallback),
+    own: () => (plate.length > 0 ? plate : fullPlate(plate, view, composition.fallback)),
+    colour: () => fullPlate([], view, composition.fallback),
     none: () => [],
-  }[dress.plate]()
+  }[composition.plate]()
   const scale =
-    dress.safe === undefined || isAtEdge(portrait, size)
+    composition.safe === undefined || isAtEdge(renderer, size)
       ? 1
-      : safeScale(solid(figure, portrait, size), view, dress.safe)
+      : safeScale(uncast(figure, renderer, size), view, composition.safe)
   return composed(
     view,
     [{ shapes: under }, { shapes: figure, scale, about: boxCentre(view) }],
-    dress.ground,
-    dress.cut && cutPath(dress.cut, view),
+    composition.ground,
+    composition.cut && cutPath(composition.cut, view),
   )
 }
 
@@ -177,9 +177,9 @@ export function plateColour(plate: readonly Shape[], ground: 'light' | 'dark', f
 }
 
 /** The same in the middle of a picture that is wider than high by a factor. */
-export function wideDressed(portrait: Portrait, size: number, dress: Dress, wider: number): string {
-  const view = grown(appBox(portrait, size), 1 / dress.share)
-  const { plate, figure } = portrait.layers(size)
+export function composedWide(renderer: IconRenderer, size: number, composition: Composition, wider: number): string {
+  const view = grown(appBox(renderer, size), 1 / composition.share)
+  const { plate, figure } = renderer.layers(size)
   const wide = { x: view.x - (view.w * (wider - 1)) / 2, y: view.y, w: view.w * wider, h: view.h }
-  return composed(wide, [{ shapes: dress.plate === 'none' ? [] : plate }, { shapes: figure }], dress.ground)
+  return composed(wide, [{ shapes: composition.plate === 'none' ? [] : plate }, { shapes: figure }], composition.ground)
 }

@@ -4,10 +4,10 @@ import type { Db } from '../database'
 import { type IconRow, inOrder } from '../set-rows'
 
 /** A set as a delivery sees it, in one of its revisions: without its drawings. */
-export type StoredFamily = { readonly id: string; readonly revision: number; readonly family: Family }
+export type StoredSet = { readonly id: string; readonly revision: number; readonly family: Family }
 
 /** A set to be delivered, null when there is none or it was deleted. Reads no drawing. */
-export async function readFamily(db: Db, id: string): Promise<StoredFamily | null> {
+export async function readStoredSet(db: Db, id: string): Promise<StoredSet | null> {
   const row = await db
     .selectFrom('sets')
     .select(['name', 'kind', 'rules', 'delivery', 'revision', 'icon_order'])
@@ -36,7 +36,7 @@ export async function readFamily(db: Db, id: string): Promise<StoredFamily | nul
 }
 
 /** Icons of a set with their drawings, but for those that were changed since its revision, or whose rules were. */
-export function unchangedIcons(db: Db, { id, revision }: StoredFamily, ids: readonly string[]): Promise<IconRow[]> {
+export function unchangedIcons(db: Db, { id, revision }: StoredSet, ids: readonly string[]): Promise<IconRow[]> {
   return db
     .selectFrom('icons')
     .innerJoin('sets', 'sets.id', 'icons.set_id')

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { createElement } from 'react'
-import { filterOf, SightFilters, SIGHTS } from './sight'
+import { filterOf, VisionFilters, VISIONS } from './vision'
 
 describe('ways of seeing the sheet', () => {
   it('that lack a cone leave greys as they are, and make two colours alike that such people mistake', () => {
-    const text = renderToStaticMarkup(createElement(SightFilters))
+    const text = renderToStaticMarkup(createElement(VisionFilters))
     const matrices = [...text.matchAll(/values="([^"]+)"/g)].map(([, values]) => values!.split(' ').map(Number))
     expect(matrices).toHaveLength(3)
     for (const matrix of matrices)
@@ -21,7 +21,7 @@ describe('ways of seeing the sheet', () => {
     ]
     for (const matrix of matrices.slice(0, 2))
       expect(apart(seen(matrix, red!), seen(matrix, green!))).toBeLessThan(0.45 * apart(red!, green!))
-    for (const sight of SIGHTS.filter((one) => one.startsWith('no')))
-      expect(text).toContain(`id="${/#([a-z-]+)/.exec(filterOf(sight)!)![1]}"`)
+    for (const vision of VISIONS.filter((one) => one.startsWith('no')))
+      expect(text).toContain(`id="${/#([a-z-]+)/.exec(filterOf(vision)!)![1]}"`)
   })
 })

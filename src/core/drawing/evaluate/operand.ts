@@ -6,11 +6,11 @@ import type { Scene } from './scene'
  * The area that an object stands for where it is combined with others: what it says of itself, else the edge of what is
  * closed, and of what is open, which has no inside, the ink. An open line without a stroke is closed by a straight one.
  */
-export function solidOf(object: DrawingObject, scene: Scene): Path {
+export function operandOf(object: DrawingObject, scene: Scene): Path {
   if (object.by === 'ink') return scene.ink(object)
   if (object.by === 'edge') return scene.edge(object)
-  const { solid } = kindOf(object)
-  if (solid) return solid(object, scene)
+  const { operand } = kindOf(object)
+  if (operand) return operand(object, scene)
   const edge = scene.edge(object)
   if (!isStyled(object) || edge.every(({ closed }) => closed)) return edge
   const ink = scene.ink(object)
@@ -20,5 +20,5 @@ export function solidOf(object: DrawingObject, scene: Scene): Path {
 /** Whether an object stands for what it paints, so that its stroke counts. */
 export function countsByInk(object: DrawingObject, scene: Scene): boolean {
   if (object.by) return object.by === 'ink'
-  return !kindOf(object).solid && isStyled(object) && scene.edge(object).some(({ closed }) => !closed)
+  return !kindOf(object).operand && isStyled(object) && scene.edge(object).some(({ closed }) => !closed)
 }

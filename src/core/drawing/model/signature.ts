@@ -10,8 +10,8 @@ import { PointXY } from './place'
  * is made of, and where it was when it was chosen. The lines count while members move; of several along the same lines
  * the nearest is meant.
  */
-export const Mark = z.strictObject({ key: z.string().min(1).max(20_000), at: PointXY })
-export type Mark = z.infer<typeof Mark>
+export const Signature = z.strictObject({ key: z.string().min(1).max(20_000), at: PointXY })
+export type Signature = z.infer<typeof Signature>
 
 /** Something that a mark may mean; `away` is how far it is from a place. */
 export type Marked = { readonly key: string; readonly away: (p: Point) => number }
@@ -23,7 +23,7 @@ const HERE = 1e-4
  * What a mark means, null when it is no longer there. After things were turned over their lines run otherwise: then only
  * the place counts.
  */
-export function meant<M extends Marked>(mark: Mark, things: readonly M[], byPlace = false): M | null {
+export function meant<M extends Marked>(mark: Signature, things: readonly M[], byPlace = false): M | null {
   let best: M | null = null,
     least = Infinity
   for (const thing of things) {
@@ -38,7 +38,7 @@ export function meant<M extends Marked>(mark: Mark, things: readonly M[], byPlac
 }
 
 /** The same for many marks: things are looked up by their keys once. */
-export function meantBy<M extends Marked>(things: readonly M[], byPlace = false): (mark: Mark) => M | null {
+export function meantBy<M extends Marked>(things: readonly M[], byPlace = false): (mark: Signature) => M | null {
   if (byPlace) return (mark) => meant(mark, things, true)
   const byKey = new Map<string, M[]>()
   for (const thing of things) {
@@ -52,7 +52,7 @@ export function meantBy<M extends Marked>(things: readonly M[], byPlace = false)
   }
 }
 
-export const movedMarks = <M extends Mark>(marks: readonly M[], map: Transform): M[] =>
+export const movedSignatures = <M extends Signature>(marks: readonly M[], map: Transform): M[] =>
   marks.map((mark) => ({ ...mark, at: applyTidy(map, mark.at) }))
 
 /** Whether only places count after a map, for marks of which that was so before or not. */
