@@ -1,5 +1,6 @@
 import { readFile, stat } from 'node:fs/promises'
-import { MAX_BYTES, type Pictures, readSetFile } from '../core/formats/set-file'
+import { MAX_BYTES } from '../core/formats/max-bytes'
+import { type Pictures, readSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
 import { UsageError } from './command'
 

@@ -1,4 +1,5 @@
-import { MAX_BYTES, type Pictures } from '../core/formats/set-file'
+import { MAX_BYTES } from '../core/formats/max-bytes'
+import { type Pictures } from '../core/formats/set-file'
 import type { Db } from './database'
 import { done, failed, type Result } from './failure'
 import { addPicture, readPicture } from './pictures'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import { drawPicture } from '@/workers/draw'
+import { drawPicture } from '@/workers/pictures'
 import type { Source } from '@/workers/drawer'
 
 /**

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { drawPicture as drawPictureType } from './draw'
+import type { drawPicture as drawPictureType } from './pictures'
 import type { Answered, Asked } from './draw.worker'
 
 /** A worker that answers as the test has it: a picture, or what it does for a document. */
@@ -51,7 +51,7 @@ describe('pictures drawn in a worker', () => {
         constructor(readonly data: Uint8ClampedArray) {}
       },
     )
-    drawPicture = (await import('./draw')).drawPicture
+    drawPicture = (await import('./pictures')).drawPicture
   })
   afterEach(() => {
     vi.useRealTimers()

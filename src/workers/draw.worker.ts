@@ -8,10 +8,10 @@ import { type Memory, remembered } from '../core/drawing/evaluate/memory'
 import type { Accepted } from '../core/drawing/model/accepted'
 import type { DrawingEdit } from '../core/drawing/edit/edit'
 import type { DrawingObject } from '../core/drawing/model/object'
-import { drawingProblem, iconSvg } from '../core/formats/drawn'
+import { drawingProblem } from '../core/formats/drawing-problem'
+import { iconSvg } from '../core/formats/drawn'
 import { rasterised } from '../core/formats/rasterised'
 import type { Ground } from '../core/formats/svg-paint'
-import { bringClock } from '../core/geometry/deadline'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
 import { type Crispness, crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
@@ -20,6 +20,7 @@ import { quicklyFitted } from '../core/rules/fit/fit'
 import type { Rules } from '../core/rules/rules'
 import { drawingFor } from '../core/set/masters'
 import { type Icon, type Master, masterFor } from '../core/set/set'
+import { boundDrawing } from './bound-drawing'
 import { type Numbered, Things } from './numbered'
 
 /** What is drawn: a document, or objects under rules in the colours for a ground. */
@@ -77,12 +78,7 @@ export type Answered = { readonly id: number } & (
   | { readonly problem: string }
 )
 
-/** How long one drawing may take to compute, in milliseconds. */
-const DRAWING = 6000
-bringClock(() => {
-  const end = performance.now() + DRAWING
-  return () => performance.now() > end
-})
+boundDrawing()
 
 const things = new Things()
 

@@ -46,6 +46,9 @@ export class Drawer {
   private timer: ReturnType<typeof setTimeout> | undefined
   private unneeded: number[] = []
 
+  /** `load` begins a worker. */
+  constructor(private readonly load: () => Worker) {}
+
   /** Asks for a picture; returns the way to give it up. */
   ask(job: Job): () => void {
     this.waiting.push(job)
@@ -90,7 +93,7 @@ export class Drawer {
       if (this.unneeded.push(number) === 1)
         setTimeout(() => this.worker?.postMessage({ forget: this.unneeded.splice(0) } satisfies Asked), 1000)
     })
-    const worker = new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' })
+    const worker = this.load()
     worker.onmessage = ({ data }: MessageEvent<Answered>) => {
       if (worker !== this.worker) return
       const job = this.inWork.get(data.id)

@@ -1,12 +1,13 @@
 import { keepQuicklyFitted } from '../core/rules/fit/fit'
 import type { DrawingObject } from '../core/drawing/model/object'
 import type { Rules } from '../core/rules/rules'
+import { drawingWorker } from './begin'
 import { Drawer } from './drawer'
 
 /** Workers that bring drawings to other grids, as many as there are cores beside the page's, begun when first needed. */
 const fitters = Array.from(
   { length: Math.max(1, Math.min(4, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1)) },
-  () => new Drawer(),
+  () => new Drawer(drawingWorker),
 )
 
 /**

@@ -10,10 +10,11 @@ import { bookAt } from '../core/rules/book'
 import { type Icon, masterFor } from '../core/set/set'
 import type { Answered, Wanted } from './draw.worker'
 import { everyGrid } from './draw'
+import { drawingWorker } from './begin'
 import { Drawer } from './drawer'
 
 /** One worker for all that is looked for in drawings: no picture waits for it. */
-const looker = new Drawer()
+const looker = new Drawer(drawingWorker)
 
 type Objects = readonly DrawingObject[]
 

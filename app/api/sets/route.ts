@@ -1,4 +1,4 @@
-import { MAX_BYTES } from '@/core/formats/set-file'
+import { MAX_BYTES } from '@/core/formats/max-bytes'
 import { database } from '@/server/database'
 import { tell } from '@/server/events'
 import { answer, boundedBytes, reply } from '@/server/http'

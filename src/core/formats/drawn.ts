@@ -10,6 +10,7 @@ import { baseFor } from '../rules/book'
 import { drawingOn } from '../set/masters'
 import type { Icon } from '../set/set'
 import { withStrokesOutlined } from '../drawing/evaluate/stroke-outlines'
+import { drawingProblem } from './drawing-problem'
 import { svgOfShapes } from './svg'
 import type { Ground } from './svg-paint'
 
@@ -47,14 +48,6 @@ export function drawnIcon(icon: Icon, rules: Rules): Drawn {
     const isSlow = error instanceof OutOfTime || (error instanceof Refusal && error.code === 'too-slow')
     return { problem: drawingProblem(error), ...(isSlow && { isSlow }) }
   }
-}
-
-/** Why a drawing failed, as a sentence. Throws what is no failure of the drawing. */
-export function drawingProblem(error: unknown): string {
-  if (error instanceof Refusal || error instanceof OutOfTime) return error.message
-  if (error instanceof RangeError) return 'The drawing is too large to be computed.'
-  if (error instanceof Error) return `The drawing cannot be computed: ${error.message}`
-  throw error
 }
 
 const known: Record<Ground, Memory<Rules, object, string>> = {

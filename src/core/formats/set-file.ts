@@ -3,14 +3,12 @@ import { unknownCheck } from '../checks/known'
 import { type IconSet, IconSet as SetSchema, setProblems } from '../set/set'
 import { PictureId } from '../drawing/model/reference'
 import { excess } from './bounds'
+import { MAX_BYTES } from './max-bytes'
 import { readableJson } from './json'
 import { schemaSentence } from './plain-words'
 
 /** The version of the set file this build reads and writes. */
 const VERSION = 1
-
-/** The largest set file that is read, in bytes. */
-export const MAX_BYTES = 64 * 1024 * 1024
 
 /** The whole of a set file (`name.wisesquare.json`). */
 export const SetFile = z.strictObject({

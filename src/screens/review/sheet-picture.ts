@@ -1,6 +1,7 @@
 import { realSize } from '@/core/rules/real-size'
 import type { IconSet } from '@/core/set/set'
-import { pictureOf, sourceOf } from '@/workers/draw'
+import { sourceOf } from '@/workers/draw'
+import { pictureOf } from '@/workers/pictures'
 
 /** How the sheet looks as a picture. */
 export type SheetLook = {

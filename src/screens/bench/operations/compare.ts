@@ -4,7 +4,7 @@ import type { Picture } from '@/core/proof/picture'
 import { pixelMap, type Reference } from '@/core/drawing/model/reference'
 import type { Rules } from '@/core/rules/rules'
 import type { DrawingObject } from '@/core/drawing/model/object'
-import { pictureOf } from '@/workers/draw'
+import { pictureOf } from '@/workers/pictures'
 import { pixelsOf } from './pictures'
 
 /** Pixels along the square in which icon and reference are laid over each other. */

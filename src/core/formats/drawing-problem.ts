@@ -1,0 +1,10 @@
+import { Refusal } from '../drawing/evaluate/refusal'
+import { OutOfTime } from '../geometry/deadline'
+
+/** Why a drawing failed, as a sentence. Throws what is no failure of the drawing. */
+export function drawingProblem(error: unknown): string {
+  if (error instanceof Refusal || error instanceof OutOfTime) return error.message
+  if (error instanceof RangeError) return 'The drawing is too large to be computed.'
+  if (error instanceof Error) return `The drawing cannot be computed: ${error.message}`
+  throw error
+}

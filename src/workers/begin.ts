@@ -1,0 +1,6 @@
+/** A worker that evaluates, checks and fits drawings. */
+export const drawingWorker = (): Worker => new Worker(new URL('./draw.worker.ts', import.meta.url), { type: 'module' })
+
+/** A worker that makes pixels of documents. */
+export const documentWorker = (): Worker =>
+  new Worker(new URL('./document.worker.ts', import.meta.url), { type: 'module' })

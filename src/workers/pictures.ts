@@ -1,0 +1,36 @@
+import { documentWorker, drawingWorker } from './begin'
+import type { Wanted } from './draw.worker'
+import { Drawer, type Job, type Source } from './drawer'
+
+/** A picture, or why there is none. */
+export type Picture =
+  { readonly image: ImageData; readonly problem?: undefined } | { readonly image?: undefined; readonly problem: string }
+
+/**
+ * One worker for drawings, which may take long, and one for documents, which are drawn already: siblings never wait for
+ * what is on the square. That of documents is a third as large, and all that the shelf loads.
+ */
+const drawings = new Drawer(drawingWorker),
+  documents = new Drawer(documentWorker)
+
+/** Asks something of a drawing or a document; returns the way to give it up. */
+export const ask = (source: Source, wanted: Wanted, done: Job['done']): (() => void) =>
+  ('svg' in source ? documents : drawings).ask({ source, wanted, done })
+
+/**
+ * Draws a picture, so many pixels along a side, in a worker: the pointer never waits for it. `done` is told once,
+ * unless the job is given up by what is returned.
+ */
+export function drawPicture(source: Source, pixels: number, done: (picture: Picture) => void): () => void {
+  return ask(source, pixels, (answer) =>
+    done(
+      'data' in answer
+        ? { image: new ImageData(answer.data, pixels, pixels) }
+        : { problem: 'problem' in answer ? answer.problem : '' },
+    ),
+  )
+}
+
+/** The picture of a source as a promise. */
+export const pictureOf = (source: Source, pixels: number): Promise<Picture> =>
+  new Promise((done) => drawPicture(source, pixels, done))
