@@ -1,3 +1,4 @@
+import { flushSync } from 'react-dom'
 import { type Command, grouped, type MenuPlace, runCommand } from '@/ui/commands'
 import { keyName } from '@/ui/keys'
 import type { MenuEntry } from '@/ui/menu'
@@ -168,8 +169,9 @@ export function benchCommands(bench: Bench): Command[] {
       keys: ['Alt+KeyL'],
       needs: open,
       run() {
-        bench.store.setState({ panel: 'objects' })
-        requestAnimationFrame(() => document.querySelector<HTMLElement>('[role=treegrid]')?.focus())
+        // The ledger takes the very next key.
+        flushSync(() => bench.store.setState({ panel: 'objects' }))
+        document.querySelector<HTMLElement>('[role=treegrid]')?.focus()
       },
     },
     { id: 'step-out', name: 'Step out', keys: ['Escape'], run: () => stepOut(bench) },

@@ -2,7 +2,7 @@
 
 import { TEXT } from './text'
 import opentype from 'opentype.js'
-import { useEffect, useRef, useState } from 'react'
+import { useLayoutEffect, useRef, useState } from 'react'
 import type { Text } from '@/core/drawing/kinds/text/text'
 import { faceOfFont } from '@/core/text/face-of-font'
 import { Choice } from '@/ui/choice'
@@ -23,7 +23,7 @@ export function TextSettings({ object }: { object: Text }) {
   const typing = useSlice(TEXT).typing
   const input = useRef<HTMLInputElement>(null)
   const [draft, setDraft] = useState<string | null>(null)
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (!typing) return
     input.current?.focus()
     input.current?.select()

@@ -1,3 +1,4 @@
+import { flushSync } from 'react-dom'
 import { Type } from 'lucide-react'
 import type { ToolDefinition } from './tool'
 import { freshStyle } from '@/core/drawing/edit/fresh'
@@ -18,7 +19,8 @@ function textTool(bench: Bench): Tool {
     hover: (at) => showCaught(bench, at),
     press(at) {
       const { point } = caught(bench, at, bench.targetsAtRest)
-      const words = () => bench.put(TEXT, { typing: true })
+      // The field takes the very next key.
+      const words = () => flushSync(() => bench.put(TEXT, { typing: true }))
       bench.letGo()
       bench.add(
         [
