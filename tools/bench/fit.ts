@@ -10,18 +10,18 @@ import type { DrawingObject } from '../../src/core/drawing/model/object'
 import { walk } from '../../src/core/drawing/model/tree'
 import { svgOf } from '../../src/core/formats/svg'
 import { readSetFile } from '../../src/core/formats/set-file'
-import { area } from '../../src/core/geometry/area'
-import { type Path, pathBounds, pathNodes, transformPath } from '../../src/core/geometry/path'
-import { combine } from '../../src/core/planar/boolean'
+import { type Path, pathNodes } from '../../src/core/geometry/path'
 import { crispness } from '../../src/core/proof/crispness'
 import { bookAt } from '../../src/core/rules/book'
-import { fitted, quicklyFitted } from '../../src/core/rules/fit/fit'
+import { flawsOf, originalOf } from '../../src/core/rules/fit/flaws'
+import { fitted, quicklyFitted, scaled } from '../../src/core/rules/fit/fit'
 import type { Rules } from '../../src/core/rules/rules'
 import { starter } from '../../src/core/rules/starters'
 import { masterFor } from '../../src/core/set/set'
 import { objectsOf } from '../../src/testing/icon-objects'
 
-const COUNT = 200
+/** How many icons of others are fitted; `COUNT` says another number. */
+const COUNT = Number(process.env['COUNT'] ?? 600)
 
 type Drawing = { readonly name: string; readonly objects: readonly DrawingObject[] }
 const demo = (file: string): { drawings: Drawing[]; rules: Rules } => {
@@ -50,24 +50,6 @@ const inkIn = (objects: readonly DrawingObject[], rules: Rules): Path => inkOfAl
 /** The narrowest ground in an ink, in units, where it is below three. */
 const narrowest = (ink: Path): number => Math.min(3, ...narrows(ink, 3, 0.5).map(({ width }) => width))
 
-/** By which axes an ink is its own image: across, down. */
-function symmetric(ink: Path): string {
-  const box = pathBounds(ink)
-  if (!box) return ''
-  const whole = Math.abs(area(ink))
-  const is = (map: [number, number, number, number, number, number]) =>
-    Math.abs(
-      area(
-        combine([
-          { path: ink, role: 'adds' },
-          { path: transformPath(ink, map), role: 'flips' },
-        ]),
-      ),
-    ) <
-    0.01 * whole
-  return `${is([-1, 0, 0, 1, 2 * box.x + box.w, 0]) ? 'x' : ''}${is([1, 0, 0, -1, 0, 2 * box.y + box.h]) ? 'y' : ''}`
-}
-
 const nodesIn = (objects: readonly DrawingObject[], rules: Rules) =>
   [...walk(objects)].map(({ object }) => pathNodes(outline(object, sceneOf(rules))))
 
@@ -88,9 +70,10 @@ function row(
     nodes: 0,
     fitted: 0,
     narrower: 0,
-    closed: 0,
-    uneven: 0,
-    even: 0,
+    contours: 0,
+    segments: 0,
+    lopsided: 0,
+    back: 0,
     placing: 0,
     ms: 0,
     slowest: 0,
@@ -121,18 +104,14 @@ function row(
       sum.narrower++
       worst.push(`${name} ${gapBefore.toFixed(2)} to ${gapAfter.toFixed(2)}`)
     }
-    if (was.length !== is.length) {
-      sum.closed++
-      worst.push(`${name} ${was.length} contours, now ${is.length}`)
-    }
-    const even = symmetric(was)
-    if (even) {
-      sum.even++
-      const now = symmetric(is)
-      if (![...even].every((axis) => now.includes(axis))) {
-        sum.uneven++
-        worst.push(`${name} no longer symmetric ${even}`)
-      }
+    const flaws = flawsOf(originalOf(was, inkIn(scaled(objects, rules, book), book), scale), is)
+    for (const kind of ['contours', 'segments', 'lopsided'] as const)
+      if (flaws.some((flaw) => flaw.kind === kind)) sum[kind]++
+    if (flaws.length > 0) {
+      sum.back++
+      worst.push(
+        `${name}: ${flaws.map(({ kind, at }) => `${kind} at ${at.x.toFixed(2)} ${at.y.toFixed(2)}`).join(', ')}`,
+      )
     }
     const there = nodesIn(objects, rules),
       here = nodesIn(result.objects, book)
@@ -154,15 +133,15 @@ function row(
   }
   const share = (a: number, b: number) => `${Math.round((100 * a) / (b || 1))} %`
   console.log(
-    `| ${source} | ${base} | ${drawings.length} | ${share(sum.before, sum.long)} | ${share(sum.after, sum.longAfter)} | ${sum.fitted} | ${sum.narrower} | ${sum.closed} | ${sum.uneven} of ${sum.even} | ${(sum.shift / sum.nodes).toFixed(2)} | ${(sum.placing / drawings.length).toFixed(1)} | ${(sum.ms / drawings.length).toFixed(1)} | ${sum.slowest.toFixed(0)} |`,
+    `| ${source} | ${base} | ${drawings.length} | ${share(sum.before, sum.long)} | ${share(sum.after, sum.longAfter)} | ${sum.fitted} | ${sum.contours} | ${sum.segments} | ${sum.lopsided} | ${sum.narrower} | ${sum.back} (${((100 * sum.back) / drawings.length).toFixed(1)} %) | ${(sum.shift / sum.nodes).toFixed(2)} | ${(sum.placing / drawings.length).toFixed(1)} | ${(sum.ms / drawings.length).toFixed(1)} | ${sum.slowest.toFixed(0)} |`,
   )
   if (process.env['WORST']) console.log(worst.join('\n'))
 }
 
 console.log(
-  '| icons | size | how many | crisp before | crisp after | fitted | gaps narrower | contours lost | no longer symmetric | mean shift (px) | ms to place an icon | ms with drawing and looking | slowest |',
+  '| icons | size | how many | crisp before | crisp after | fitted | contours | segments came | lopsided | gaps narrower | to send back | mean shift (px) | ms to place an icon | ms with drawing and looking | slowest |',
 )
-console.log('|---|---|---|---|---|---|---|---|---|---|---|---|---|')
+console.log('|---|---|---|---|---|---|---|---|---|---|---|---|---|---|---|')
 const folder = process.argv[2]
 const sources = { quayside: demo('quayside'), 'skerry-app': demo('skerry-app'), lucide: others() }
-for (const base of [16, 20]) for (const [name, source] of Object.entries(sources)) row(name, source, base, folder)
+for (const base of [16, 20, 32]) for (const [name, source] of Object.entries(sources)) row(name, source, base, folder)

@@ -1,0 +1,139 @@
+import { sweptTwice } from '../../geometry/area'
+import { type Box, boxCentre, boxContains } from '../../geometry/box'
+import { curveOf } from '../../geometry/curve'
+import { nearestOnCurve } from '../../geometry/nearest'
+import { type Contour, type Path, pathBounds } from '../../geometry/path'
+import type { Point } from '../../geometry/point'
+import { pointAt, segmentBounds } from '../../geometry/segment'
+import { AXES, type Axis } from './mark'
+
+/**
+ * What a designer would send back of a picture that was brought to another grid: a contour that came or went, segments
+ * that came (an end through a wall, a joint torn open), or a contour that was its own mirror image and is not any more.
+ * The place is on the other grid.
+ */
+export type Flaw = { readonly kind: 'contours' | 'segments' | 'lopsided'; readonly at: Point }
+
+/** A contour as pictures are compared by it. */
+type Outline = {
+  readonly contour: Contour
+  /** Twice its signed area. */
+  readonly swept: number
+  readonly box: Box
+  readonly count: number
+  /** Which mirror images it is equal to: left and right, up and down. */
+  readonly isEven: Record<Axis, boolean>
+}
+
+/** How far a contour and its mirror image may be apart, in units of the grid it was drawn on, and of the other grid. */
+const EVEN_BEFORE = 0.01,
+  EVEN_AFTER = 0.03
+
+/** A picture before it is brought to another grid, as it is compared with what it comes to. */
+export type Original = { readonly outlines: readonly Outline[]; readonly scale: number }
+
+/**
+ * What of a picture is compared; `scale` is the other grid's size by its own. `plain` is what it comes to where it is only
+ * scaled, with the weights and radii of the other grid: a segment that these alone bring about, such as the inner arc of a
+ * corner under a thinner stroke, is none that fitting brought.
+ */
+export function originalOf(ink: Path, plain: Path, scale: number): Original {
+  const outlines = ink.map((contour) => outlineOf(contour, EVEN_BEFORE))
+  const left = new Set(plain.map((contour) => outlineOf(contour, null)))
+  const counts = outlines.map((was) => {
+    const is = nearestTo(was, left, scale)
+    if (is) left.delete(is)
+    return { ...was, count: Math.max(was.count, is?.count ?? 0) }
+  })
+  return { outlines: counts, scale }
+}
+
+/** The flaws of a picture beside what it was: none where it is the same drawing. */
+export function flawsOf({ outlines, scale }: Original, ink: Path): Flaw[] {
+  const now = ink.map((contour) => outlineOf(contour, null))
+  if (now.length !== outlines.length) return [{ kind: 'contours', at: placeOfChange(outlines, now, scale) }]
+  const left = new Set(now)
+  const flaws: Flaw[] = []
+  for (const was of [...outlines].sort((a, b) => Math.abs(b.swept) - Math.abs(a.swept))) {
+    const is = nearestTo(was, left, scale)
+    if (!is) return [...flaws, { kind: 'contours', at: scaledCentre(was, scale) }]
+    left.delete(is)
+    if (is.count > was.count) flaws.push({ kind: 'segments', at: newPlace(was, is, scale) })
+    for (const axis of AXES) {
+      const away = was.isEven[axis] ? unevenAt(is.contour, is.box, axis, EVEN_AFTER) : null
+      if (away) flaws.push({ kind: 'lopsided', at: away })
+    }
+  }
+  return flaws
+}
+
+function outlineOf(contour: Contour, even: number | null): Outline {
+  const box = pathBounds([contour])!
+  const { segments } = contour
+  return {
+    contour,
+    box,
+    swept: segments.reduce((sum, segment) => sum + sweptTwice(segment), 0),
+    count: segments.length,
+    isEven: {
+      x: even !== null && unevenAt(contour, box, 'x', even) === null,
+      y: even !== null && unevenAt(contour, box, 'y', even) === null,
+    },
+  }
+}
+
+/** A place where a contour is not its own mirror image about the middle of its box; null where it is. */
+function unevenAt({ segments }: Contour, box: Box, axis: Axis, near: number): Point | null {
+  const sum = axis === 'x' ? 2 * box.x + box.w : 2 * box.y + box.h
+  const boxes = segments.map((segment) => segmentBounds(segment))
+  const curves = segments.map(curveOf)
+  const isOn = (p: Point) =>
+    segments.some((_, i) => boxContains(boxes[i]!, p, near) && nearestOnCurve(curves[i]!, p).distance <= near)
+  for (const segment of segments)
+    for (const t of [0, 0.5]) {
+      const p = pointAt(segment, t)
+      if (!isOn({ ...p, [axis]: sum - p[axis] })) return p
+    }
+  return null
+}
+
+const scaledCentre = ({ box }: Outline, scale: number): Point => {
+  const { x, y } = boxCentre(box)
+  return { x: x * scale, y: y * scale }
+}
+
+/** How unlike a contour another one is, in units of the other grid: by the four sides of their boxes. */
+const unlike = (was: Outline, is: Outline, scale: number): number =>
+  Math.abs(was.box.x * scale - is.box.x) +
+  Math.abs(was.box.y * scale - is.box.y) +
+  Math.abs((was.box.x + was.box.w) * scale - is.box.x - is.box.w) +
+  Math.abs((was.box.y + was.box.h) * scale - is.box.y - is.box.h)
+
+/** The contour that another one came to: of those that run the same way around, the likest. */
+function nearestTo(was: Outline, among: ReadonlySet<Outline>, scale: number): Outline | null {
+  let best: Outline | null = null
+  for (const one of among)
+    if (one.swept * was.swept > 0 && (!best || unlike(was, one, scale) < unlike(was, best, scale))) best = one
+  return best
+}
+
+/** The middle of the contour that has no like on the other side. */
+function placeOfChange(before: readonly Outline[], after: readonly Outline[], scale: number): Point {
+  const [more, fewer, isAfter] = after.length > before.length ? [after, before, true] : [before, after, false]
+  const least = (one: Outline) =>
+    Math.min(...fewer.map((other) => (isAfter ? unlike(other, one, scale) : unlike(one, other, scale))), Infinity)
+  const odd = more.reduce((most, one) => (least(one) > least(most) ? one : most))
+  return isAfter ? boxCentre(odd.box) : scaledCentre(odd, scale)
+}
+
+/** The node of a contour that is farthest from all nodes that it had before. */
+function newPlace(was: Outline, is: Outline, scale: number): Point {
+  const nodes = was.contour.segments.map(({ from }) => ({ x: from.x * scale, y: from.y * scale }))
+  let most = -1,
+    place = is.contour.segments[0]!.from
+  for (const { from } of is.contour.segments) {
+    const away = Math.min(...nodes.map((p) => Math.hypot(p.x - from.x, p.y - from.y)))
+    if (away > most) [most, place] = [away, from]
+  }
+  return place
+}
