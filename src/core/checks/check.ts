@@ -38,6 +38,8 @@ export type Check = {
   readonly word: string
   /** How much it matters where the rules say nothing else. */
   readonly severity: Severity
+  /** How much it matters in a master that was derived, where something else was put before it on purpose. */
+  readonly inDerived?: Severity
   /** It is seen in what is delivered, so that it is looked for in derived masters too. */
   readonly isSeen?: true
   /** What it finds is a loss where a change of rules or of grid brought it about in what was well drawn. */

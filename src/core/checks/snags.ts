@@ -20,7 +20,10 @@ export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): S
   const grid = checked.rules.grid.size
   return CHECKS.flatMap((check): Snag[] => {
     if (checked.isDerived && !check.isSeen) return []
-    const severity = severityOf(check, checked.rules)
+    const severity = severityOf(
+      checked.isDerived ? { ...check, severity: check.inDerived ?? check.severity } : check,
+      checked.rules,
+    )
     if (severity === 'off') return []
     return check
       .find(checked)

@@ -13,6 +13,8 @@ export const offPixel: Check = {
   isSeen: true,
   word: 'edges between pixels',
   severity: 'warning',
+  // Fitting lets go what would not be the same picture at a whole place.
+  inDerived: 'note',
   find(checked) {
     const { rules, objects, scene } = checked
     const { size } = rules.grid

@@ -10,15 +10,18 @@ export type Fitting = {
   readonly scale: number
   readonly x: (x: number) => number
   readonly y: (y: number) => number
+  /** Where a place goes that is not simply where its coordinates go, and how large a circle about one becomes. */
+  readonly place?: (p: Point) => Point | null
+  readonly radius?: (centre: Point, r: number) => number | null
 }
 
 export const STAYING: Fitting = { scale: 1, x: (x) => x, y: (y) => y }
 
 /** Where a place goes. */
-export const fittedPlace = ({ x, y }: Point, to: Fitting): { x: number; y: number } => ({
-  x: tidy(to.x(x)),
-  y: tidy(to.y(y)),
-})
+export function fittedPlace(p: Point, to: Fitting): { x: number; y: number } {
+  const { x, y } = to.place?.(p) ?? { x: to.x(p.x), y: to.y(p.y) }
+  return { x: tidy(x), y: tidy(y) }
+}
 
 /**
  * An upright frame whose sides go where their coordinates go; one that is as wide as it is high stays so. Null for one
@@ -27,10 +30,10 @@ export const fittedPlace = ({ x, y }: Point, to: Fitting): { x: number; y: numbe
 export function fittedFrame<T extends WithFrame>(object: T, to: Fitting): T | null {
   const { x, y, w, h, turn, skew } = object
   if (turn || skew) return null
-  const left = to.x(x),
-    top = to.y(y)
-  let wide = to.x(x + w) - left,
-    high = to.y(y + h) - top
+  const { x: left, y: top } = fittedPlace({ x, y }, to),
+    end = fittedPlace({ x: x + w, y: y + h }, to)
+  let wide = end.x - left,
+    high = end.y - top
   const middle = { x: left + wide / 2, y: top + high / 2 }
   if (Math.abs(w - h) < 1e-9 && wide !== high) wide = high = (wide + high) / 2
   return {

@@ -1,4 +1,4 @@
-import { type Fitting } from '../../drawing/edit/fitting'
+import { type Fitting, fittedPlace } from '../../drawing/edit/fitting'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
 import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { inkOfAll } from '../../drawing/evaluate/ink'
@@ -10,48 +10,109 @@ import { type Memory, recalled, remember } from '../../drawing/evaluate/memory'
 import { mapObjects } from '../../drawing/model/tree'
 import { visited } from '../../drawing/model/visit'
 import { tidy } from '../../geometry/tidy'
-import { piecesAndHoles } from '../../geometry/area'
+import type { Path } from '../../geometry/path'
+import type { Point } from '../../geometry/point'
 import { placedAsBrought } from './placed-as-brought'
 import { narrows } from '../../geometry/walls'
 import type { Rules } from '../rules'
 import { anchorOf } from './anchor'
-import type { Marks } from './mark'
+import type { Axis, Marks } from './mark'
 import { marksOf } from './marks'
 import type { AxisFit } from './axis-fit'
+import { figureOf } from './figure'
+import { type Flaw, flawsOf, type Original, originalOf, withPlainWanted } from './flaws'
+import { valueOf } from './form'
 import { placedMarks } from './problem'
+import { relationsOf } from './relations'
+import { type Crisp, crispPlaces, type Pinned, pinnedOf, settledValues } from './settle'
+import { MOST_UNKNOWNS } from './solve'
 import type { Terms } from './wishes'
 
-/** A drawing of the set's grid on that of another rule book, and whether its edges were brought to whole places. */
-type Fitted = { readonly objects: readonly DrawingObject[]; readonly isFitted: boolean }
+/**
+ * A drawing of the set's grid on that of another rule book; whether its edges were brought to whole places, and what a
+ * designer would still send back.
+ */
+type Fitted = {
+  readonly objects: readonly DrawingObject[]
+  readonly isFitted: boolean
+  readonly flaws: readonly Flaw[]
+}
 
-/** How much it counts to stay where scaling leads, one after the other until the picture holds. */
-const CARES = [1, 6, 40]
+/**
+ * Weights of the wish to stay near plain scaling, tried in turn, and how often something crisp is let go under each; the
+ * first result that passes the check is kept.
+ */
+const CARES = [
+  { care: 1, attempts: 10 },
+  { care: 6, attempts: 4 },
+  { care: 40, attempts: 4 },
+] as const
 
 /**
  * A drawing brought from one rule book to the grid of another. Along each axis what is seen as an edge, and what must
- * stay in the middle, gets the best place by `best-places`; all else goes along between the nearest of these. Whichever
- * axis is placed first, so that what is square stays square, the cheaper way is taken. What comes of it is drawn and
- * looked at: where pieces or holes came or went, or a gap closed more than it must, it is fitted more carefully, and
- * where that does not help the drawing is only scaled.
+ * stay in the middle, gets the best place by `best-places`. Everything else is solved for, so that what related the
+ * places of the drawing relates them again (`relations.ts`, `settle.ts`). What comes of it is drawn and compared with
+ * what it was (`flaws.ts`): where it is another picture, the weakest crisp place near the flaw gives way, then all is
+ * fitted more carefully, and where that does not help the drawing is only scaled.
  */
 export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules): Fitted {
-  const gap = to.gap ?? 1
-  const place = placing(objects, from, to)
+  const gap = to.gap ?? 1,
+    scale = to.grid.size / from.grid.size
   const scenes = { from: sceneOf(from), to: sceneOf(to) }
-  const before = looksOf(objects, scenes.from, to.grid.size / from.grid.size)
-  const holds = (looks: Looks, least: number) => sameLooks(before, looks) && looks.gap >= least - SLACK
-  let best: { objects: readonly DrawingObject[]; looks: Looks } | null = null
-  for (const care of CARES) {
-    const next = place(care)
-    const looks = looksOf(next, scenes.to, 1)
-    if (holds(looks, Math.min(before.gap, gap))) return { objects: next, isFitted: true }
-    if (sameLooks(before, looks) && (!best || looks.gap > best.looks.gap + SLACK)) best = { objects: next, looks }
+  const inkAt = (list: readonly DrawingObject[]) => inkOfAll(evaluateAll(list, scenes.to))
+  const before = inkOfAll(evaluateAll(objects, scenes.from)),
+    plain = scaled(objects, from, to),
+    plainInk = inkAt(plain)
+  const least = Math.min(narrowestOf(before, scale).gap, gap) - UNSEEN
+  const original = originalOf(before, plainInk, scale)
+  const search = (wanted: Original): Fitted => {
+    const looked = (list: readonly DrawingObject[], ink: Path): Result => ({
+      objects: list,
+      flaws: flawsOf(wanted, ink),
+      ...narrowestOf(ink, 1),
+    })
+    const place = placing(objects, from, to, wanted)
+    let best: Result | null = null
+    for (const { care, attempts } of CARES) {
+      const settle = place(care),
+        loose = new Set<Crisp>()
+      for (let attempt = 0; attempt < attempts; attempt++) {
+        const { objects: next, pinned } = settle(loose)
+        const result = looked(next, inkAt(next))
+        if (result.flaws.length === 0 && result.gap >= least) return { ...result, isFitted: true }
+        if (!best || isBetter(result, best)) best = result
+        const at = result.flaws[0]?.at ?? result.narrowest
+        const weakest = at && weakestNear(at, pinned, loose)
+        if (!weakest) break
+        loose.add(weakest)
+      }
+    }
+    const unfitted = looked(plain, plainInk)
+    return best && !isBetter(unfitted, best) ? { ...best, isFitted: true } : { ...unfitted, isFitted: false }
   }
-  const plain = scaled(objects, from, to)
-  const looks = looksOf(plain, scenes.to, 1)
-  return best && (!sameLooks(before, looks) || best.looks.gap >= looks.gap - SLACK)
-    ? { objects: best.objects, isFitted: true }
-    : { objects: plain, isFitted: false }
+  const found = search(original)
+  return found.flaws.length > 0 && before.length !== plainInk.length
+    ? search(withPlainWanted(original, plainInk))
+    : found
+}
+
+type Result = { readonly objects: readonly DrawingObject[]; readonly flaws: readonly Flaw[] } & Narrowest
+
+/** Whether one result is less to be sent back than another. */
+const isBetter = (a: Result, b: Result): boolean =>
+  a.flaws.length !== b.flaws.length ? a.flaws.length < b.flaws.length : a.gap > b.gap + SLACK
+
+/** How far from a flaw, in units of the other grid, something crisp may have brought it about. */
+const AROUND = 3
+
+/** The crisp place that is least seen of those near a flaw, and where there is none there, of all. */
+function weakestNear(at: Point, pinned: readonly Pinned[], loose: ReadonlySet<Crisp>): Crisp | null {
+  const held = pinned.filter(({ crisp }) => !loose.has(crisp)),
+    near = held.filter((one) => Math.hypot(one.near.x - at.x, one.near.y - at.y) <= AROUND)
+  return (near.length > 0 ? near : held).reduce<Crisp | null>(
+    (weakest, { crisp }) => (!weakest || crisp.strength < weakest.strength ? crisp : weakest),
+    null,
+  )
 }
 
 /** What drawings came to on the grid of a rule book, and from which rules they were brought there. */
@@ -61,7 +122,9 @@ const quick: Memory<Rules, readonly DrawingObject[], { from: Rules; objects: rea
 export function quicklyFitted(objects: readonly DrawingObject[], from: Rules, to: Rules): readonly DrawingObject[] {
   const known = recalled(quick, to, objects)
   if (known?.from === from) return known.objects
-  const result = placing(objects, from, to)(1)
+  const scale = to.grid.size / from.grid.size
+  const before = inkOfAll(evaluateAll(objects, sceneOf(from)))
+  const { objects: result } = placing(objects, from, to, originalOf(before, before, scale))(1)(new Set())
   keepQuicklyFitted(objects, from, to, result)
   return result
 }
@@ -74,8 +137,16 @@ export const keepQuicklyFitted = (
   result: readonly DrawingObject[],
 ): void => remember(quick, to, objects, { from, objects: result })
 
-/** What becomes of a drawing on another grid, as carefully as it is asked for. */
-function placing(objects: readonly DrawingObject[], from: Rules, to: Rules): (care: number) => DrawingObject[] {
+/**
+ * What becomes of a drawing on another grid, as carefully as it is asked for, without what is `loose` being crisp; and
+ * what of it lies at crisp places.
+ */
+function placing(
+  objects: readonly DrawingObject[],
+  from: Rules,
+  to: Rules,
+  original: Original,
+): (care: number) => (loose: Set<Crisp>) => { objects: DrawingObject[]; pinned: readonly Pinned[] } {
   const scale = to.grid.size / from.grid.size
   const scenes = { from: sceneOf(from), to: sceneOf(to) }
   const marks = marksOf(objects, scenes, scale)
@@ -94,13 +165,50 @@ function placing(objects: readonly DrawingObject[], from: Rules, to: Rules): (ca
   }
   return (care) => {
     const [x, y] = cheaper(marks, { ...terms, care })
-    const brought = broughtTo(objects, scenes.from, { scale, x: courseOf(x, scale), y: courseOf(y, scale) })
-    return placedAsBrought(brought, from, to)
+    const crisp = crispPlaces(marks, { x, y }, scale)
+    return (loose) => {
+      // What gave way draws nothing else along with it any more.
+      const course = (axis: Axis, whole: AxisFit) =>
+        courseOf(
+          loose.size === 0 ? whole : placesOf(crisp.filter((one) => one.axis === axis && !loose.has(one))),
+          scale,
+        )
+      const along: Fitting = { scale, x: course('x', x), y: course('y', y) }
+      const figure = figureOf(objects, scenes, along)
+      const { relations, values } = relationsOf(figure, original)
+      const pinned = pinnedOf(figure, crisp, scale)
+      const settled = values.length > MOST_UNKNOWNS ? values : settledValues(values, relations, pinned, loose)
+      const fitting: Fitting = {
+        ...along,
+        place(p) {
+          const spot = figure.freeAt(p)
+          return spot && { x: short(valueOf(spot.x, settled)), y: short(valueOf(spot.y, settled)) }
+        },
+        radius(centre, r) {
+          const form = figure.radiusAt(centre, r)
+          return form && short(valueOf(form, settled))
+        },
+      }
+      return { objects: placedAsBrought(broughtTo(objects, scenes.from, fitting), from, to), pinned }
+    }
   }
 }
 
-/** By how much a gap may close, in units of the other grid, without anyone seeing it. */
+const placesOf = (crisp: readonly Crisp[]): Pick<AxisFit, 'coordinates' | 'places'> => ({
+  coordinates: crisp.map(({ at }) => at),
+  places: crisp.map(({ place }) => place),
+})
+
+/** A number with four digits after the point, where it is that but for what solving leaves. */
+function short(value: number): number {
+  const rounded = Math.round(value * 1e4) / 1e4
+  return Math.abs(rounded - value) < 1e-6 ? rounded : value
+}
+
+/** By how much one gap must be wider than another, in units of the other grid, to be better. */
 const SLACK = 0.05
+/** By how much a gap may be narrower, in units of the other grid, without anyone seeing it. */
+const UNSEEN = 0.005
 
 function cheaper(marks: Marks, terms: Terms): [AxisFit, AxisFit] {
   const xFirst = placedMarks(marks, 'x', terms, null, Infinity)!,
@@ -126,8 +234,9 @@ function broughtTo(objects: readonly DrawingObject[], scene: Scene, to: Fitting)
   const brought = (object: DrawingObject): DrawingObject => {
     const own = kindOf(object).fit?.(object, to)
     if (!own) {
-      const { x, y } = anchorOf(object, scene)
-      return transformObject(object, [scale, 0, 0, scale, to.x(x.at) - scale * x.at, to.y(y.at) - scale * y.at])
+      const { x, y } = anchorOf(object, scene),
+        place = fittedPlace({ x: x.at, y: y.at }, to)
+      return transformObject(object, [scale, 0, 0, scale, place.x - scale * x.at, place.y - scale * y.at])
     }
     const painted = withMovedPaints(own, [scale, 0, 0, scale, 0, 0])
     return isContainer(painted) ? { ...painted, members: painted.members.map(brought) } : painted
@@ -162,7 +271,10 @@ const BESIDE = 0.03
  * Where any coordinate goes: straight from one placed one to the next, and on in proportion beyond the outermost and
  * next to each.
  */
-function courseOf({ coordinates, places }: AxisFit, scale: number): (value: number) => number {
+function courseOf(
+  { coordinates, places }: Pick<AxisFit, 'coordinates' | 'places'>,
+  scale: number,
+): (value: number) => number {
   const n = coordinates.length
   if (n === 0) return (value) => value * scale
   const from = (i: number, value: number) => places[i]! + (value - coordinates[i]!) * scale
@@ -178,16 +290,16 @@ function courseOf({ coordinates, places }: AxisFit, scale: number): (value: numb
   }
 }
 
-/** What a drawing comes to: how many pieces its ink has, how many holes, and its narrowest ground in units of the other grid. */
-type Looks = { readonly pieces: number; readonly holes: number; readonly gap: number }
-
 /** From which width on, in units of the other grid, ground is wide. */
 const WIDE = 1.5
 
-function looksOf(objects: readonly DrawingObject[], scene: Scene, scale: number): Looks {
-  const ink = inkOfAll(evaluateAll(objects, scene))
-  const gap = narrows(ink, WIDE / scale, 0.5 / scale).reduce((least, { width }) => Math.min(least, width * scale), WIDE)
-  return { ...piecesAndHoles(ink), gap }
-}
+/** How wide the narrowest ground of an ink is, in units of the other grid, and where it is. */
+type Narrowest = { readonly gap: number; readonly narrowest: Point | null }
 
-const sameLooks = (a: Looks, b: Looks): boolean => a.pieces === b.pieces && a.holes === b.holes
+function narrowestOf(ink: Path, scale: number): Narrowest {
+  let least: Narrowest = { gap: WIDE, narrowest: null }
+  for (const { width, from, to } of narrows(ink, WIDE / scale, 0.5 / scale))
+    if (width * scale < least.gap)
+      least = { gap: width * scale, narrowest: { x: ((from.x + to.x) / 2) * scale, y: ((from.y + to.y) / 2) * scale } }
+  return least
+}

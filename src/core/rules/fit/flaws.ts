@@ -29,8 +29,18 @@ type Outline = {
 const EVEN_BEFORE = 0.01,
   EVEN_AFTER = 0.03
 
-/** A picture before it is brought to another grid, as it is compared with what it comes to. */
-export type Original = { readonly outlines: readonly Outline[]; readonly scale: number }
+/** How much of a contour's area is left at least: strokes that become thinner take some of it. */
+const LEFT = 0.2
+
+/** A picture before it is brought to another grid, and what the picture that it comes to is compared with. */
+export type Original = {
+  readonly outlines: readonly Outline[]
+  /** The other grid's size by its own. */
+  readonly scale: number
+  readonly wanted: readonly Outline[]
+  /** The other grid's size by that of what is wanted. */
+  readonly grown: number
+}
 
 /**
  * What of a picture is compared; `scale` is the other grid's size by its own. `plain` is what it comes to where it is only
@@ -40,16 +50,23 @@ export type Original = { readonly outlines: readonly Outline[]; readonly scale: 
 export function originalOf(ink: Path, plain: Path, scale: number): Original {
   const outlines = ink.map((contour) => outlineOf(contour, EVEN_BEFORE))
   const left = new Set(plain.map((contour) => outlineOf(contour, null)))
-  const counts = outlines.map((was) => {
+  const wanted = outlines.map((was) => {
     const is = nearestTo(was, left, scale)
     if (is) left.delete(is)
     return { ...was, count: Math.max(was.count, is?.count ?? 0) }
   })
-  return { outlines: counts, scale }
+  return { outlines, scale, wanted, grown: scale }
 }
 
+/** The same, where the weights of the other grid join or part contours whatever is done: the plain picture is wanted. */
+export const withPlainWanted = (original: Original, plain: Path): Original => ({
+  ...original,
+  wanted: plain.map((contour) => outlineOf(contour, EVEN_BEFORE)),
+  grown: 1,
+})
+
 /** The flaws of a picture beside what it was: none where it is the same drawing. */
-export function flawsOf({ outlines, scale }: Original, ink: Path): Flaw[] {
+export function flawsOf({ wanted: outlines, grown: scale }: Original, ink: Path): Flaw[] {
   const now = ink.map((contour) => outlineOf(contour, null))
   if (now.length !== outlines.length) return [{ kind: 'contours', at: placeOfChange(outlines, now, scale) }]
   const left = new Set(now)
@@ -58,6 +75,7 @@ export function flawsOf({ outlines, scale }: Original, ink: Path): Flaw[] {
     const is = nearestTo(was, left, scale)
     if (!is) return [...flaws, { kind: 'contours', at: scaledCentre(was, scale) }]
     left.delete(is)
+    if (isShrunk(was, is, scale)) flaws.push({ kind: 'contours', at: boxCentre(is.box) })
     if (is.count > was.count) flaws.push({ kind: 'segments', at: newPlace(was, is, scale) })
     for (const axis of AXES) {
       const away = was.isEven[axis] ? unevenAt(is.contour, is.box, axis, EVEN_AFTER) : null
@@ -108,6 +126,10 @@ const unlike = (was: Outline, is: Outline, scale: number): number =>
   Math.abs(was.box.y * scale - is.box.y) +
   Math.abs((was.box.x + was.box.w) * scale - is.box.x - is.box.w) +
   Math.abs((was.box.y + was.box.h) * scale - is.box.y - is.box.h)
+
+/** Whether so little is left of a contour that it is none any more. */
+const isShrunk = (was: Outline, is: Outline, scale: number): boolean =>
+  Math.abs(is.swept) < LEFT * scale * scale * Math.abs(was.swept)
 
 /** The contour that another one came to: of those that run the same way around, the likest. */
 function nearestTo(was: Outline, among: ReadonlySet<Outline>, scale: number): Outline | null {

@@ -97,7 +97,8 @@ export function marksOf(
       const { at, length, weight } = anchor[axis]
       const named = typeof weight === 'string' ? scenes.to.weight(weight) : weight * scale
       const edges = length === 0 ? [] : named > 0 ? [-named / 2, named / 2] : [0]
-      into.marks[axis].push({ ...markAt(at, 0, 0, 0, 0, null), length, edges })
+      const beside = anchor[across(axis)].at
+      into.marks[axis].push({ ...markAt(at, beside, beside, 0, 0, null), length, edges })
     }
   }
 

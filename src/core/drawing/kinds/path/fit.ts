@@ -58,7 +58,7 @@ function circleFrom(a: Node, b: Node): ArcCentre | null {
 export const keepsMiddle = ({ extent }: RoundStretch): boolean => extent > ROUND
 
 /** The corner that a quarter of a circle rounds, where its ends lie level and plumb from it; null for other arcs. */
-function roundedCorner({ nodes }: NodeRun, { at, count, centre, extent }: RoundStretch): Point | null {
+export function roundedCorner({ nodes }: NodeRun, { at, count, centre, extent }: RoundStretch): Point | null {
   if (count !== 1 || Math.abs(extent - Math.PI / 2) > CORNER) return null
   const a = nodes[at]!,
     b = nodes[(at + 1) % nodes.length]!
@@ -104,7 +104,7 @@ export function fittedRun(run: NodeRun, to: Fitting): NodeRun {
   for (const stretch of stretches.filter(keepsMiddle)) {
     const { centre, r, at, count } = stretch
     const middle = fittedPlace(centre, to)
-    const next = fittedRadius(centre, r, to)
+    const next = to.radius?.(centre, r) ?? wholeRadius(centre, r, to)
     for (let k = 0; k <= count; k++) {
       const node = (at + k) % nodes.length
       if (k > 0 && node === at) break
@@ -138,7 +138,7 @@ export function fittedRun(run: NodeRun, to: Fitting): NodeRun {
 }
 
 /** The radius of a circle whose sides go where their coordinates go, by the mean of both axes. */
-const fittedRadius = ({ x, y }: Point, r: number, to: Fitting): number =>
+export const wholeRadius = ({ x, y }: Point, r: number, to: Fitting): number =>
   (to.x(x + r) - to.x(x - r) + to.y(y + r) - to.y(y - r)) / 4
 
 type Stretching = { readonly x: number; readonly y: number }

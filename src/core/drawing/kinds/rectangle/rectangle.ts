@@ -31,7 +31,14 @@ export const rectangle = defineKind<Rectangle>({
   room: ({ w, h }) => Math.min(w, h) / 2,
   edge: (object, scene) =>
     finished([polyline(frameCorners(object), true)], (i) => cornerOf(object, scene, object.corners?.[i])),
-  fit: fittedFrame,
+  // Corners of a radius of their own take as much of the shorter side as before: half a circle stays one.
+  fit(object, to) {
+    const next = fittedFrame(object, to)
+    if (!next) return null
+    const by = Math.min(next.w, next.h) / (Math.min(object.w, object.h) * to.scale)
+    const kept = (radius: Radius): Radius => (typeof radius === 'number' ? tidy(radius * by) : radius)
+    return { ...next, corner: kept(next.corner), ...(next.corners && { corners: next.corners.map(kept) }) }
+  },
   turnedOver(object) {
     if (!object.corners) return object
     const [a, b, c, d] = object.corners as [Radius, Radius, Radius, Radius]

@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest'
+import type { DrawingObject } from '../../drawing/model/object'
+import { evaluateAll } from '../../drawing/evaluate/evaluate'
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { inkOfAll } from '../../drawing/evaluate/ink'
+import { BOOK } from '../../../testing/book'
+import { flawsOf, originalOf } from './flaws'
+
+const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
+const line = (id: string, x: number, y: number, to: readonly [number, number]): DrawingObject =>
+  ({ kind: 'line', id, name: id, from: { x, y }, to: { x: to[0], y: to[1] }, style }) as DrawingObject
+const roof = (peak: number): DrawingObject =>
+  ({
+    kind: 'path',
+    id: 'roof',
+    name: 'roof',
+    corner: 0,
+    contours: [
+      {
+        closed: true,
+        nodes: [
+          { x: 4, y: 18 },
+          { x: peak, y: 6 },
+          { x: 20, y: 18 },
+        ],
+      },
+    ],
+    style,
+  }) as DrawingObject
+const ink = (...objects: DrawingObject[]) => inkOfAll(evaluateAll(objects, sceneOf(BOOK)))
+const flaws = (before: DrawingObject[], after: DrawingObject[]) =>
+  flawsOf(originalOf(ink(...before), ink(...before), 1), ink(...after))
+
+describe('what would be sent back of a picture', () => {
+  const rafter = line('rafter', 8, 12, [16, 12])
+
+  it('is nothing where it is the same, or only drawn from another end', () => {
+    expect(flaws([roof(12), rafter], [roof(12), rafter])).toEqual([])
+    expect(flaws([roof(12), rafter], [line('rafter', 16, 12, [8, 12]), roof(12)])).toEqual([])
+  })
+
+  it('is an end that comes through a wall, at its place', () => {
+    const [flaw] = flaws([roof(12), rafter], [roof(12), line('rafter', 6.4, 12, [16, 12])])
+    expect(flaw!.kind).toBe('segments')
+    expect(Math.hypot(flaw!.at.x - 5.5, flaw!.at.y - 12)).toBeLessThan(2)
+  })
+
+  it('is a contour that was its own mirror image and leans', () => {
+    expect(flaws([roof(12)], [roof(11.5)]).map(({ kind }) => kind)).toContain('lopsided')
+    expect(flaws([roof(11.5)], [roof(11.6)])).toEqual([])
+  })
+
+  it('is a contour that comes, goes, or all but vanishes', () => {
+    const dot = line('dot', 12, 22, [13, 22])
+    expect(flaws([roof(12), dot], [roof(12)])[0]).toEqual({ kind: 'contours', at: { x: 12.5, y: 22 } })
+    expect(flaws([roof(12)], [roof(12), dot])[0]!.kind).toBe('contours')
+    const small = { ...dot, style: { ...style, weight: 0.1 } } as DrawingObject
+    expect(flaws([roof(12), dot], [roof(12), small])[0]!.kind).toBe('contours')
+  })
+})
