@@ -48,7 +48,7 @@ export function bled(shapes: readonly Shape[], plate: Path): readonly Shape[] {
   }
   function grown(shape: Shape): Shape {
     const { path, fill, effect } = shape
-    return { ...shape, path: fill ? grownPath(path) : path, ...(effect && { effect: grownEffect(effect) }) }
+    return { ...shape, ...(effect && { effect: grownEffect(effect) }), path: fill ? grownPath(path) : path }
   }
   return shapes.map(grown)
 }

@@ -36,7 +36,7 @@ export function visible(shapes: readonly Shape[]): { readonly path: Path; readon
     const shown: { path: Path; paint: ResolvedPaint }[] = []
     let above: Path = []
     for (const shape of [...flat].reverse()) {
-      const own = masked(combineAll(inkOf(shape)), shape.effect)
+      const own = masked(shape.effect, combineAll(inkOf(shape)))
       const path =
         above.length === 0
           ? own
@@ -66,8 +66,8 @@ function opacityOf({ fill, effect }: Shape): number {
   return opacity
 }
 
-function masked(path: Path, effect: GroupEffect | undefined): Path {
-  let left = path
+function masked(effect: GroupEffect | undefined, ink: Path): Path {
+  let left = ink
   for (let one: GroupEffect | null = effect ?? null; one; one = one.outer)
     if (one.mask)
       left = combine([
