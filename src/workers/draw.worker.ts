@@ -2,7 +2,8 @@ import type { Checked, Snag } from '../core/checks/check'
 import { type Condition, conditionOf } from '../core/checks/condition'
 import { shownInk } from '../core/checks/look/ink'
 import { mendsOf } from '../core/checks/mended'
-import { snagsIn, snagsOn } from '../core/checks/snags'
+import { snagsWithProvedMends } from '../core/checks/proved'
+import { snagsOn } from '../core/checks/snags'
 import { sceneOf } from '../core/drawing/evaluate/evaluated-scene'
 import { type Memory, remembered } from '../core/drawing/evaluate/memory'
 import type { Accepted } from '../core/drawing/model/accepted'
@@ -94,8 +95,9 @@ self.onmessage = ({ data: asked }: MessageEvent<Asked>) => {
 function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>): Answered {
   try {
     if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
-    if (wanted === 'snags') return { id, snags: snagsIn(checkedOf(drawing)) }
-    if (wanted === 'derived snags') return { id, snags: snagsIn({ ...checkedOf(drawing), isDerived: true }) }
+    if (wanted === 'snags') return { id, snags: snagsWithProvedMends(checkedOf(drawing)) }
+    if (wanted === 'derived snags')
+      return { id, snags: snagsWithProvedMends({ ...checkedOf(drawing), isDerived: true }) }
     if (wanted === 'further snags') return { id, snags: furtherSnags(drawing) }
     if (wanted === 'mends') return { id, mends: mendsIn(drawing) }
     if (wanted === 'crispness') return { id, crispness: crispnessIn(drawing) }

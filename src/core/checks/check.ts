@@ -31,13 +31,20 @@ export type Found = {
 /** One place where an icon breaks a rule or will look bad. */
 export type Snag = Found & { readonly check: string; readonly severity: Exclude<Severity, 'off'> }
 
+/** What a check is about, in the order in which it is mended: what is left over, what the hand missed, the rules, sizes. */
+export const CONCERNS = ['litter', 'slips', 'rules', 'size'] as const
+type Concern = (typeof CONCERNS)[number]
+
 /** Something that is looked for in a drawing. */
 export type Check = {
   readonly id: string
+  readonly concerns: Concern
   /** What it finds, in a few words. */
   readonly word: string
   /** How much it matters where the rules say nothing else. */
   readonly severity: Severity
+  /** Its mend is meant to join or part contours; every other mend leaves the picture as many. */
+  readonly remakes?: true
   /** How much it matters in a master that was derived, where something else was put before it on purpose. */
   readonly inDerived?: Severity
   /** It is seen in what is delivered, so that it is looked for in derived masters too. */

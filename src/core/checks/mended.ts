@@ -1,31 +1,36 @@
 import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit/edit'
 import type { Accepted } from '../drawing/model/accepted'
-import type { Checked } from './check'
-import { keyOf } from './accepting'
+import { CONCERNS, type Checked, type Snag } from './check'
+import { CHECKS } from './checks'
+import { isProved } from './proved'
 import { snagsIn } from './snags'
 
 /** How many repairs are made in one go. */
 const MOST = 200
 
+const ORDER = new Map(CHECKS.map(({ id, concerns }) => [id, CONCERNS.indexOf(concerns)]))
+
 /**
- * Every snag that can be mended, hints aside, mended one after the other, each in what the one before left; of those that
- * come back only once. The edits in order.
+ * The edits that mend a drawing, in order: each was tried in what the one before left, and proved (`proved.ts`). Litter goes
+ * first, then slips, rules and sizes; it goes round until nothing more can be mended. Hints are left. `only` names the checks
+ * that are mended; without it all are.
  */
-export function mendsOf(checked: Checked, accepted: readonly Accepted[]): DrawingEdit[] {
-  const edits: DrawingEdit[] = [],
-    done = new Set<string>()
+export function mendsOf(checked: Checked, accepted: readonly Accepted[], only?: ReadonlySet<string>): DrawingEdit[] {
+  const edits: DrawingEdit[] = []
   let { objects } = checked
   while (edits.length < MOST) {
-    const next = snagsIn({ ...checked, objects }, accepted).find(
-      (snag) => snag.mend && snag.severity !== 'note' && !done.has(nameOf(snag)),
-    )
+    const now = { ...checked, objects }
+    const all = snagsIn(now, accepted)
+    const next = mendable(all, only).find((snag) => isProved(snag, now, all, accepted))
     if (!next) break
-    done.add(nameOf(next))
     edits.push(next.mend!)
     objects = applyDrawingEdit(objects, next.mend!)
   }
   return edits
 }
 
-const nameOf = (snag: { check: string; objects: readonly string[]; sentence: string }): string =>
-  `${keyOf(snag)} ${snag.sentence}`
+/** The snags that a mend is known for, hints aside, in the order in which they are mended. */
+const mendable = (snags: readonly Snag[], only?: ReadonlySet<string>): Snag[] =>
+  snags
+    .filter(({ mend, severity, check }) => mend && severity !== 'note' && (!only || only.has(check)))
+    .sort((a, b) => ORDER.get(a.check)! - ORDER.get(b.check)!)

@@ -4,6 +4,7 @@ import type { Check } from '../check'
 /** Objects that come to too much, take too long or reach too far; all of them together, where no one does by itself. */
 export const cannotBeDrawn: Check = {
   id: 'cannot-be-drawn',
+  concerns: 'slips',
   isLoss: true,
   isSeen: true,
   word: 'cannot be drawn',

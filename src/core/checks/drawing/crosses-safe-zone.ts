@@ -9,6 +9,7 @@ import { OVER } from '../look/tolerance'
 /** Ink outside the safe zone, which some platforms cut away. */
 export const crossesSafeZone: Check = {
   id: 'crosses-safe-zone',
+  concerns: 'size',
   isLoss: true,
   limit: 'safeZone',
   isSeen: true,

@@ -15,6 +15,7 @@ const isDoubled = (run: NodeRun, at: number, unit: number): boolean => {
 /** Two nodes at one place. */
 export const doubledNodes: Check = {
   id: 'doubled-nodes',
+  concerns: 'litter',
   word: 'doubled nodes',
   severity: 'warning',
   find: (checked) =>

@@ -5,6 +5,7 @@ import { seenIn } from '../look/seen'
 /** Objects that lie exactly on another that is alike. */
 export const duplicates: Check = {
   id: 'duplicates',
+  concerns: 'litter',
   word: 'stacked duplicates',
   severity: 'warning',
   find: ({ objects }) => {

@@ -8,6 +8,7 @@ import { seenIn } from '../look/seen'
 /** Objects that paint nothing within the square although they are not hidden. */
 export const invisible: Check = {
   id: 'invisible',
+  concerns: 'litter',
   word: 'invisible objects',
   severity: 'warning',
   find: ({ objects, scene, rules }) =>

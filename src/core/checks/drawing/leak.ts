@@ -10,6 +10,8 @@ import { styleOf } from '../../drawing/evaluate/shared-style'
 /** Open contours whose ends nearly meet. */
 export const leak: Check = {
   id: 'leak',
+  concerns: 'slips',
+  remakes: true,
   word: 'outlines that nearly close',
   severity: 'warning',
   find: ({ objects, rules, scene }) =>

@@ -9,6 +9,7 @@ import { paintedIn, said } from '../look/seen'
 /** Drawings that do not stand out from the plate that they lie on. */
 export const lowContrast: Check = {
   id: 'low-contrast',
+  concerns: 'rules',
   isLoss: true,
   isSeen: true,
   word: 'too little contrast on the plate',

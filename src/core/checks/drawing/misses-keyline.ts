@@ -10,6 +10,7 @@ const SHORT_OF = 0.06
 /** A silhouette that is smaller than the keyline that it comes nearest to. */
 export const missesKeyline: Check = {
   id: 'misses-keyline',
+  concerns: 'size',
   word: 'does not reach its keyline',
   severity: 'note',
   find(checked) {

@@ -9,6 +9,7 @@ import { replacing, said, seenIn } from '../look/seen'
 /** Circles, ovals, rectangles and plates that are nearly in the middle of the square. */
 export const nearlyCentred: Check = {
   id: 'nearly-centred',
+  concerns: 'slips',
   word: 'nearly centred',
   severity: 'warning',
   find({ objects, rules, scene }) {

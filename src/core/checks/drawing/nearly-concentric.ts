@@ -7,6 +7,7 @@ import { replacing, said, seenIn } from '../look/seen'
 /** Circles that nearly share their centre. */
 export const nearlyConcentric: Check = {
   id: 'nearly-concentric',
+  concerns: 'slips',
   word: 'nearly concentric',
   severity: 'warning',
   find({ objects, rules }) {

@@ -7,6 +7,7 @@ import { type Seen, replacing, seenIn } from '../look/seen'
 /** Objects of one kind, side by side, that are nearly of one size. */
 export const nearlyEqual: Check = {
   id: 'nearly-equal',
+  concerns: 'slips',
   word: 'nearly equal',
   severity: 'note',
   find({ objects, rules }) {

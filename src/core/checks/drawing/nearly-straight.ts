@@ -7,6 +7,7 @@ const WORDS: Readonly<Record<number, string>> = { 0: 'horizontal', 90: 'vertical
 
 export const nearlyStraight: Check = {
   id: 'nearly-straight',
+  concerns: 'slips',
   word: 'nearly horizontal, vertical or 45°',
   severity: 'warning',
   find: (checked) =>

@@ -16,6 +16,7 @@ const FLAT = 5e-3,
 /** Drawings that are the same left and right but for a slip. */
 export const nearlySymmetric: Check = {
   id: 'nearly-symmetric',
+  concerns: 'slips',
   word: 'nearly symmetric',
   severity: 'note',
   find(checked) {

@@ -8,6 +8,7 @@ import { SAME } from '../look/tolerance'
 /** Circles that nearly touch each other, from without or within. */
 export const nearlyTangent: Check = {
   id: 'nearly-tangent',
+  concerns: 'slips',
   word: 'nearly tangent',
   severity: 'warning',
   find({ objects, rules }) {

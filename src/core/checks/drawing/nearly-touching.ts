@@ -5,6 +5,7 @@ import { said } from '../look/seen'
 /** Outlines that all but touch. */
 export const nearlyTouching: Check = {
   id: 'nearly-touching',
+  concerns: 'slips',
   word: 'nearly touching',
   severity: 'warning',
   find: (checked) =>

@@ -26,6 +26,7 @@ function fromLine(p: Point, a: Point, b: Point): number {
 /** Nodes in the middle of a straight line. */
 export const needlessNodes: Check = {
   id: 'needless-nodes',
+  concerns: 'litter',
   word: 'needless nodes',
   severity: 'note',
   find: (checked) =>

@@ -4,6 +4,7 @@ import type { Check } from '../check'
 /** An icon of which nothing would be delivered: without objects, or with none that is seen. */
 export const nothingDrawn: Check = {
   id: 'nothing-drawn',
+  concerns: 'litter',
   word: 'nothing drawn',
   severity: 'warning',
   find({ objects, scene }) {

@@ -12,6 +12,7 @@ const OFF_CENTRE = 2
 /** Drawings that do not balance about the middle of the square. */
 export const offCentre: Check = {
   id: 'off-centre',
+  concerns: 'size',
   word: 'optical centre off',
   severity: 'note',
   find(checked) {

@@ -8,6 +8,7 @@ import { ON_GRID } from '../look/tolerance'
 /** Nodes, ends and sides that lie beside the grid. */
 export const offGrid: Check = {
   id: 'off-grid',
+  concerns: 'slips',
   word: 'nodes off the grid',
   severity: 'off',
   find: ({ objects, rules }) =>

@@ -10,6 +10,7 @@ import { replacing, said, seenIn } from '../look/seen'
 /** Straight edges beside the pixels of the sizes that the grid is a whole part of. */
 export const offPixel: Check = {
   id: 'off-pixel',
+  concerns: 'slips',
   isSeen: true,
   word: 'edges between pixels',
   severity: 'warning',
@@ -20,22 +21,46 @@ export const offPixel: Check = {
     const { size } = rules.grid
     const at = rules.sizes.find((one) => one % size === 0)
     if (at === undefined) return []
+    const whole = asideAsAWhole(checked, at)
     return seenIn(objects).flatMap((one): Found[] => {
       if (one.parents.length > 0) return []
       const { blurred } = crispness(ink(one.object, scene), size, at)
       const [first] = blurred
       if (!first) return []
-      const moved = fitted(one.object, checked, at)
+      const moved = whole ? null : fitted(one.object, checked, at)
       return [
         {
           sentence: `“${one.object.name}” has ${blurred.length === 1 ? 'an edge' : `${blurred.length} edges`} between the pixels at ${at} px, off by ${said(first.off)} px.`,
           objects: [one.object.id],
           spot: { at: first.from, to: first.to },
-          ...(moved && replacing(one, moved)),
+          ...(whole ? { mend: { kind: 'replace' as const, objects: whole } } : moved && replacing(one, moved)),
         },
       ]
     })
   },
+}
+
+/**
+ * A drawing that lies beside the pixels as a whole, moved back: null where it does not, or where something in it is
+ * locked. A part of it moved by itself would come away from the rest.
+ */
+function asideAsAWhole(checked: Checked, pixels: number): readonly DrawingObject[] | null {
+  const { objects, rules, scene } = checked
+  const { size } = rules.grid
+  const shown = objects.filter(({ hidden }) => !hidden)
+  if (shown.length < 2 || objects.some(({ locked }) => locked)) return null
+  const off = shown.flatMap((object) => crispness(ink(object, scene), size, pixels).blurred)
+  const shift = { x: 0, y: 0 }
+  for (const axis of ['x', 'y'] as const) {
+    const edge = off.find(({ from, to }) => Math.abs(from[axis] - to[axis]) < 1e-9)
+    if (edge) shift[axis] = tidy((Math.round((edge.from[axis] * pixels) / size) * size) / pixels - edge.from[axis])
+  }
+  if (off.length < 2 || (shift.x === 0 && shift.y === 0)) return null
+  const moved = objects.map((object) => moveObject(object, shift))
+  const isCrisp = moved.every(
+    (object) => object.hidden || crispness(ink(object, scene), size, pixels).blurred.length === 0,
+  )
+  return isCrisp ? moved : null
 }
 
 /**

@@ -12,6 +12,7 @@ const reachOf = ({ x, y, w, h }: Box, c: number): number => Math.max(c - x, x + 
 /** Ink beyond the live area. */
 export const outsideLiveArea: Check = {
   id: 'outside-live-area',
+  concerns: 'size',
   isLoss: true,
   isSeen: true,
   word: 'outside the live area',

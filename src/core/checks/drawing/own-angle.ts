@@ -4,6 +4,7 @@ import { said } from '../look/seen'
 
 export const ownAngle: Check = {
   id: 'own-angle',
+  concerns: 'rules',
   word: 'angles not in the rules',
   severity: 'note',
   find: (checked) =>

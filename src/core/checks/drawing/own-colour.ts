@@ -8,6 +8,7 @@ import { paintedIn, replacing } from '../look/seen'
 /** Paints of a colour that is not in the palette. */
 export const ownColour: Check = {
   id: 'own-colour',
+  concerns: 'rules',
   word: 'colours not in the palette',
   severity: 'warning',
   find: ({ objects, rules }) =>
@@ -26,9 +27,9 @@ export const ownColour: Check = {
       )
       return [
         {
-          sentence: `“${object.name}” is painted ${own[0]!}, which is not in the palette; the nearest is ${nearestSwatch(own[0]!, rules)}.`,
+          sentence: `“${object.name}” is painted ${own[0]!}, which is not in the palette${isNear(own[0]!, rules) ? `; the nearest is ${nearestSwatch(own[0]!, rules)}` : ''}.`,
           objects: [object.id],
-          ...replacing(one, { ...object, style: repainted }),
+          ...(own.every((color) => isNear(color, rules)) && replacing(one, { ...object, style: repainted })),
         },
       ]
     }),
@@ -42,6 +43,12 @@ const coloursOf = (paint: Paint): string[] =>
     : typeof paint.stops === 'string'
       ? []
       : paint.stops.map(({ color }) => color).filter((color) => color.startsWith('#'))
+
+/** How far a colour may be from a swatch, in OKLab, to be taken for a slip: white is no slip of black. */
+const NEAR = 0.2
+
+const isNear = (color: string, rules: Rules): boolean =>
+  oklabDistance(color, rules.palette.find(({ name }) => name === nearestSwatch(color, rules))!.color) < NEAR
 
 const nearestSwatch = (color: string, { palette }: Rules): string =>
   palette.reduce((best, one) => (oklabDistance(color, one.color) < oklabDistance(color, best.color) ? one : best)).name

@@ -7,6 +7,7 @@ import { nearestNamed } from '../look/values-of-rules'
 /** Corners whose radius is a number of their own; sharp ones are no matter of the rules. */
 export const ownRadius: Check = {
   id: 'own-radius',
+  concerns: 'rules',
   word: 'radii not in the rules',
   severity: 'warning',
   find: ({ objects, rules }) =>

@@ -6,6 +6,7 @@ import { nearestNamed } from '../look/values-of-rules'
 /** Strokes whose weight is a number of their own. */
 export const ownWeight: Check = {
   id: 'own-weight',
+  concerns: 'rules',
   word: 'weights not in the rules',
   severity: 'warning',
   find: ({ objects, rules }) =>

@@ -19,6 +19,7 @@ const UNDERLAP = 0.25
 /** Filled pieces that abut, through whose shared edge the ground shows. */
 export const seam: Check = {
   id: 'seam',
+  concerns: 'slips',
   isLoss: true,
   isSeen: true,
   word: 'seams that let the ground through',

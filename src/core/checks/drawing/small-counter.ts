@@ -4,6 +4,7 @@ import { narrower } from '../look/narrow-ground'
 /** Counters that fill at the smallest size. */
 export const smallCounter: Check = {
   id: 'small-counter',
+  concerns: 'size',
   isLoss: true,
   limit: 'counter',
   isSeen: true,

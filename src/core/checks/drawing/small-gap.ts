@@ -4,6 +4,7 @@ import { narrower } from '../look/narrow-ground'
 /** Gaps between what is painted that close at the smallest size. */
 export const smallGap: Check = {
   id: 'small-gap',
+  concerns: 'size',
   isLoss: true,
   limit: 'gap',
   isSeen: true,

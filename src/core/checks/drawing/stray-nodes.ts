@@ -6,6 +6,7 @@ import { SAME } from '../look/tolerance'
 /** Contours that have come down to one place. */
 export const strayNodes: Check = {
   id: 'stray-nodes',
+  concerns: 'litter',
   word: 'stray nodes',
   severity: 'warning',
   find: (checked) =>

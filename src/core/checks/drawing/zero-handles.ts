@@ -9,6 +9,7 @@ const tiny = (handle: Point | undefined, unit: number): boolean =>
 /** Handles of no length, which pull nothing and get in the way. */
 export const zeroHandles: Check = {
   id: 'zero-handles',
+  concerns: 'litter',
   word: 'handles of no length',
   severity: 'note',
   find: (checked) => {

@@ -1,0 +1,65 @@
+import { applyDrawingEdit } from '../drawing/edit/edit'
+import type { Accepted } from '../drawing/model/accepted'
+import { area } from '../geometry/area'
+import { flawsOf, originalOf } from '../rules/fit/flaws'
+import { keyOf } from './accepting'
+import type { Checked, Snag } from './check'
+import { CHECKS } from './checks'
+import { shownInk } from './look/ink'
+import { snagsIn } from './snags'
+
+/** How many mends of one drawing are tried for a list of its snags: what is beyond is tried once those are done. */
+const TRIED = 40
+
+/** By how much the ink may grow or shrink by a mend, as a share: more is another drawing. */
+const MOST = 0.35
+
+/** The snags of a drawing, those mends left away that would do harm. */
+export function snagsWithProvedMends(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
+  const all = snagsIn(checked, accepted)
+  let tried = 0
+  return all.map((snag) => {
+    if (!snag.mend) return snag
+    if (tried++ < TRIED && isProved(snag, checked, all, accepted)) return snag
+    const { mend: _, ...rest } = snag
+    return rest
+  })
+}
+
+/**
+ * Whether a mend, tried out, removes its snag, makes no other that matters, leaves fewer than there were, and leaves the
+ * picture what it was: as many contours with no more segments each, even where they were even, and about as much ink.
+ */
+export function isProved(
+  snag: Snag,
+  checked: Checked,
+  all: readonly Snag[],
+  accepted: readonly Accepted[] = [],
+): boolean {
+  const objects = applyDrawingEdit(checked.objects, snag.mend!)
+  const next = { ...checked, objects }
+  const now = snagsIn(next, accepted)
+  if (now.length >= all.length) return false
+  if (now.some((one) => isSame(one, snag))) return false
+  const known = new Map<string, number>()
+  for (const one of all) known.set(keyOf(one), (known.get(keyOf(one)) ?? 0) + 1)
+  for (const one of now) {
+    if (one.severity === 'note') continue
+    const left = (known.get(keyOf(one)) ?? 0) - 1
+    if (left < 0) return false
+    known.set(keyOf(one), left)
+  }
+  return keepsPicture(snag, checked, next)
+}
+
+const isSame = (a: Snag, b: Snag): boolean => keyOf(a) === keyOf(b) && a.sentence === b.sentence
+
+function keepsPicture(snag: Snag, before: Checked, after: Checked): boolean {
+  const was = shownInk(before),
+    is = shownInk(after)
+  if (was === is) return true
+  const grown = area(is) / (area(was) || 1)
+  if (grown > 1 + MOST || grown < 1 - MOST) return false
+  if (CHECKS.find(({ id }) => id === snag.check)?.remakes) return true
+  return flawsOf(originalOf(was, was, 1), is).length === 0
+}
