@@ -2,11 +2,17 @@ import { familySnags, snagsOn } from '../core/checks/snags'
 import { balanceOfIcon } from '../core/proof/balance'
 import { basesOf } from '../core/rules/book'
 import { acceptedIn, masterFor } from '../core/set/set'
-import type { Answer } from './command'
+import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 
-/** Says what is wrong with the icons of a set; the status is 1 where any of it is an error. */
-export async function checkCommand(files: readonly string[]): Promise<Answer> {
+/** How much a snag weighs, the least first. */
+const WEIGHTS = ['note', 'warning', 'error'] as const
+
+/** Says what is wrong with the icons of a set; the status is 1 where any of it weighs as much as `--fail-on` says, or is an error. */
+export async function checkCommand(files: readonly string[], options: Options = {}): Promise<Answer> {
+  const failOn = options['fail-on'] ?? 'error'
+  const from = WEIGHTS.indexOf(failOn as (typeof WEIGHTS)[number])
+  if (from < 0) throw new UsageError(`A check fails on note, warning or error, not on “${failOn}”.`)
   const { name, rules, icons } = await readSet(files)
   const family = icons.map((icon) => {
     const master = masterFor(icon)
@@ -21,7 +27,7 @@ export async function checkCommand(files: readonly string[]): Promise<Answer> {
   const snags = icons.flatMap((icon) => {
     const found = basesOf(rules).flatMap((base) => snagsOn(icon, rules, base).map((snag) => ({ ...snag, base })))
     const all = [...found, ...(beside.get(icon.id) ?? []).map((snag) => ({ ...snag, base: rules.grid.size }))]
-    return all.map(({ check, severity, sentence, objects, spot, base }) => ({
+    return all.map(({ check, severity, sentence, objects, spot, mend, base }) => ({
       icon: icon.name,
       master: base,
       check,
@@ -29,6 +35,7 @@ export async function checkCommand(files: readonly string[]): Promise<Answer> {
       sentence,
       objects,
       ...(spot && { spot }),
+      ...(mend && { mend }),
     }))
   })
   const errors = snags.filter(({ severity }) => severity === 'error').length
@@ -42,6 +49,6 @@ export async function checkCommand(files: readonly string[]): Promise<Answer> {
       `${count} in the ${icons.length} icons of “${name}”${errors > 0 ? `, ${errors} of them ${errors === 1 ? 'an error' : 'errors'}` : ''}.`,
     ],
     value: { set: name, icons: icons.length, errors, snags },
-    ...(errors > 0 && { status: 1 as const }),
+    ...(snags.some(({ severity }) => WEIGHTS.indexOf(severity) >= from) && { status: 1 as const }),
   }
 }

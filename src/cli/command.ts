@@ -19,6 +19,8 @@ export const OPTIONS = {
   rules: { type: 'string' },
   drawings: { type: 'string' },
   except: { type: 'string' },
+  only: { type: 'string' },
+  'fail-on': { type: 'string' },
   note: { type: 'string' },
   clean: { type: 'boolean' },
   quiet: { type: 'boolean' },

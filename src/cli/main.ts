@@ -7,7 +7,8 @@ import { type Answer, OPTIONS, type Options, UsageError } from './command'
 
 const USAGE = `bin/wise-square COMMAND
 
-  check FILE                                  say what breaks the rules or will look bad; 1 if any is an error
+  check FILE [--fail-on note|warning|error]   say what breaks the rules or will look bad; 1 if any weighs as much (error)
+  mend FILE --out FILE [--only CHECK,CHECK]   mend what can be mended without harm, and say what was left
   deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder: to the targets named, to all, or to
           [--clean]                           those that the set is delivered to; --clean removes what an earlier
                                               delivery wrote there and this one does not
@@ -31,6 +32,7 @@ type Command = (files: readonly string[], options: Options) => Promise<Answer>
 /** Each command is loaded when it is asked for, so that none waits for what another needs. */
 const COMMANDS = new Map<string, () => Promise<Command>>([
   ['check', async () => (await import('./check')).checkCommand],
+  ['mend', async () => (await import('./mend')).mendCommand],
   ['diff', async () => (await import('./diff')).diffCommand],
   ['release', async () => (await import('./release')).releaseCommand],
   ['deliver', async () => (await import('./deliver')).deliverCommand],

@@ -309,6 +309,26 @@ describe('the command line', () => {
     rmSync(folder, { recursive: true })
   })
 
+  it('mends a set: what was forgotten outside goes, the rest stays to the byte; a build may fail on warnings', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))
+    const [broken, out] = ['broken', 'mended'].map((name) => join(folder, `${name}.json`)) as [string, string]
+    const file = JSON.parse(readFileSync('demo/quayside.wisesquare.json', 'utf8')) as {
+      set: { icons: { masters: { objects: object[] }[] }[] }
+    }
+    const style = { fill: 'none', stroke: 'ink', weight: 'main' }
+    file.set.icons[1]!.masters[0]!.objects.push({
+      ...{ kind: 'line', id: 'far', name: 'Far', from: { x: 70, y: 40 }, to: { x: 90, y: 60 }, style },
+    })
+    writeFileSync(broken, JSON.stringify(file))
+    expect((await run('check', broken)).status).toBe(0)
+    expect((await run('check', broken, '--fail-on', 'warning')).status).toBe(1)
+    expect((await run('mend', broken, '--out', out, '--only', 'own-weight')).said).toContain('nothing was mended')
+    expect((await run('mend', broken, '--out', out)).said).toContain('one snag was mended')
+    expect(readFileSync(out, 'utf8')).toBe(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
+    expect((await run('mend', broken, '--out', out, '--only', 'nonsense')).status).toBe(2)
+    rmSync(folder, { recursive: true })
+  })
+
   it('checks a set: nothing is left in the demo but what is accepted there; 1 where there is an error', async () => {
     const { status, said } = await run('check', 'demo/quayside.wisesquare.json')
     expect(status).toBe(0)

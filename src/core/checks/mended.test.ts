@@ -1,4 +1,9 @@
+import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { runs } from '../../testing/runs'
+import { moveObject } from '../drawing/edit/transform-object'
+import { readSetFile } from '../formats/set-file'
 import { BOOK } from '../../testing/book'
 import { applyDrawingEdit } from '../drawing/edit/edit'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
@@ -61,6 +66,55 @@ describe('mending all at once', () => {
     const snag = heavy(slip)[0]!
     expect(mendsOf(at(slip), [{ check: snag.check, objects: [...snag.objects], reason: 'It leans.' }]).length).toBe(
       mendsOf(at(slip), []).length - 1,
+    )
+  })
+
+  it('removes a forgotten line far outside, and never shrinks the drawing to make room for it', () => {
+    const icon = [line('a', 6, 6), line('b', 18, 18)]
+    const mended = after([
+      ...icon,
+      { ...line('far', 6, 6), from: { x: 70, y: 40 }, to: { x: 90, y: 60 } } as DrawingObject,
+    ])
+    expect(mended).toEqual(icon)
+  })
+
+  it('moves a drawing that lies half a unit aside back as a whole', () => {
+    const icon = [line('a', 6, 6), line('b', 18, 18), line('c', 12, 12)]
+    const aside = icon.map((one) => moveObject(one, { x: 0, y: 0.5 }))
+    expect(heavy(aside).length).toBeGreaterThan(0)
+    expect(after(aside)).toEqual(icon)
+  })
+
+  it('paints nothing ink that is white', () => {
+    const hole = line('hole', 12, 12, { stroke: '#ffffff' })
+    expect(snagsIn(at([hole])).find(({ check }) => check === 'own-colour')?.mend).toBeUndefined()
+  })
+
+  it('leaves fewer snags by every mend, and nothing to do a second time, whatever slips into a demo icon', () => {
+    const { icons, rules } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
+    const scene = sceneOf(rules)
+    fc.assert(
+      fc.property(
+        fc.nat(icons.length - 1),
+        fc.nat(),
+        fc.double({ min: -0.3, max: 0.3, noNaN: true }),
+        (i, which, by) => {
+          const whole = icons[i]!.masters[0]!.objects
+          const slipped = whole.map((one, k) =>
+            k === which % whole.length ? moveObject(one, which % 2 ? { x: by, y: 0 } : { x: 0, y: by }) : one,
+          )
+          let objects: readonly DrawingObject[] = slipped
+          let count = snagsIn({ objects, rules, scene }).length
+          for (const edit of mendsOf({ objects, rules, scene }, [])) {
+            objects = applyDrawingEdit(objects, edit)
+            const left = snagsIn({ objects, rules, scene }).length
+            expect(left).toBeLessThan(count)
+            count = left
+          }
+          expect(mendsOf({ objects, rules, scene }, [])).toEqual([])
+        },
+      ),
+      runs(60),
     )
   })
 })

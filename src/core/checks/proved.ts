@@ -1,6 +1,7 @@
 import { applyDrawingEdit } from '../drawing/edit/edit'
 import type { Accepted } from '../drawing/model/accepted'
 import { area } from '../geometry/area'
+import { type Path, pathBounds } from '../geometry/path'
 import { flawsOf, originalOf } from '../rules/fit/flaws'
 import { keyOf } from './accepting'
 import type { Checked, Snag } from './check'
@@ -54,10 +55,18 @@ export function isProved(
 
 const isSame = (a: Snag, b: Snag): boolean => keyOf(a) === keyOf(b) && a.sentence === b.sentence
 
+/** What of a drawing's ink is seen in the square: contours that lie wholly outside go. */
+function inSquare(checked: Checked): Path {
+  const { size } = checked.rules.grid
+  return shownInk(checked).filter((contour) => {
+    const { x, y, w, h } = pathBounds([contour])!
+    return x < size && y < size && x + w > 0 && y + h > 0
+  })
+}
+
 function keepsPicture(snag: Snag, before: Checked, after: Checked): boolean {
-  const was = shownInk(before),
-    is = shownInk(after)
-  if (was === is) return true
+  const was = inSquare(before),
+    is = inSquare(after)
   const grown = area(is) / (area(was) || 1)
   if (grown > 1 + MOST || grown < 1 - MOST) return false
   if (CHECKS.find(({ id }) => id === snag.check)?.remakes) return true

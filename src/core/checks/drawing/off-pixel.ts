@@ -5,6 +5,7 @@ import { pathBounds } from '../../geometry/path'
 import { tidy } from '../../geometry/tidy'
 import type { Check, Checked, Found } from '../check'
 import { ink } from '../../drawing/evaluate/evaluate'
+import { shownInk } from '../look/ink'
 import { replacing, said, seenIn } from '../look/seen'
 
 /** Straight edges beside the pixels of the sizes that the grid is a whole part of. */
@@ -53,7 +54,13 @@ function asideAsAWhole(checked: Checked, pixels: number): readonly DrawingObject
   const shift = { x: 0, y: 0 }
   for (const axis of ['x', 'y'] as const) {
     const edge = off.find(({ from, to }) => Math.abs(from[axis] - to[axis]) < 1e-9)
-    if (edge) shift[axis] = tidy((Math.round((edge.from[axis] * pixels) / size) * size) / pixels - edge.from[axis])
+    if (!edge) continue
+    const { x, y, w, h } = pathBounds(shownInk(checked))!
+    const aside = (axis === 'x' ? x + w / 2 : y + h / 2) - size / 2,
+      at = (edge.from[axis] * pixels) / size
+    // Half a pixel either way: the way that leads to the middle.
+    const on = at - Math.floor(at) === 0.5 ? (aside > 0 ? Math.floor(at) : Math.ceil(at)) : Math.round(at)
+    shift[axis] = tidy((on * size) / pixels - edge.from[axis])
   }
   if (off.length < 2 || (shift.x === 0 && shift.y === 0)) return null
   const moved = objects.map((object) => moveObject(object, shift))
