@@ -242,6 +242,20 @@ describe('checks', () => {
     expect(found([bar('a', 2), bar('b', 6.6), bar('c', 13)])).toEqual([])
   })
 
+  it('take for meant what a drawing mirrors, and say what a thing is in the right words', () => {
+    const star = [line('a', 4, 12, [20, 12.5]), line('b', 4, 12.5, [20, 12])]
+    expect(found(checked(...star))).not.toContain('nearly-straight')
+    expect(found(checked(star[0]!))).toContain('nearly-straight')
+    const said = (...objects: DrawingObject[]) => snagsIn(checked(...objects)).map(({ sentence }) => sentence)
+    expect(said(line('dot', 6, 6, [6, 6], { style: { ...lined, cap: 'butt' } }))).toContain(
+      '“dot” is not seen: it has no length.',
+    )
+    expect(said(path('loop', [...square, square[0]!], { style: lined }, false))).toContain(
+      '“loop” is not closed: its ends lie on each other and are not joined.',
+    )
+    expect(found(checked(box('a', 5.006, 5, 14, 14)))).not.toContain('off-pixel')
+  })
+
   it('find nothing in the demo sets but what is accepted there', () => {
     for (const file of ['quayside', 'quayside-solid', 'skerry-app']) {
       const { icons, rules: own } = readSetFile(readFileSync(`demo/${file}.wisesquare.json`, 'utf8')).set!

@@ -1,9 +1,20 @@
 import { extent } from '../../drawing/evaluate/extent'
-import { isStyled, kindOf } from '../../drawing/model/object'
+import { laidNodes } from '../../drawing/edit/laid-nodes'
+import { type DrawingObject, isStyled, kindOf } from '../../drawing/model/object'
 import { refusalIn } from '../../drawing/evaluate/evaluate'
 import { styleOf } from '../../drawing/evaluate/shared-style'
 import type { Check } from '../check'
+import { pathBounds } from '../../geometry/path'
 import { seenIn } from '../look/seen'
+
+/** Whether all nodes that an object was laid down by lie at one place. */
+function isNowhere(object: DrawingObject): boolean {
+  const nodes = laidNodes(object).flatMap((run) => run.nodes)
+  return (
+    nodes.length > 1 &&
+    nodes.every(({ x, y, in: back, out }) => x === nodes[0]!.x && y === nodes[0]!.y && !back && !out)
+  )
+}
 
 /** Objects that paint nothing within the square although they are not hidden. */
 export const invisible: Check = {
@@ -29,6 +40,8 @@ export const invisible: Check = {
       function reason(): string | null {
         if (object.opacity === 0) return 'its opacity is 0'
         const shapes = scene.shapes(object)
+        if (isNowhere(object) && shapes.every(({ path }) => path.length === 0 || pathBounds(path)?.w === 0))
+          return 'it has no length'
         if (shapes.every(({ fill, stroke }) => !fill && !stroke))
           return isStyled(object) && styleOf(object, scene).stroke !== 'none'
             ? 'its stroke is 0 wide, and it has no fill'

@@ -4,6 +4,7 @@ import { distance } from '../../geometry/point'
 import { LEAK } from '../../geometry/tolerance'
 import type { Check } from '../check'
 import { replacing, said, seenIn } from '../look/seen'
+import { SAME } from '../look/tolerance'
 import { kindOf } from '../../drawing/model/object'
 import { styleOf } from '../../drawing/evaluate/shared-style'
 
@@ -26,7 +27,10 @@ export const leak: Check = {
         if (closed || nodes.length < 3 || gap > (LEAK * rules.grid.size) / 24) return []
         return [
           {
-            sentence: `“${object.name}” nearly closes: its ends are ${said(gap)} apart.`,
+            sentence:
+              gap < SAME
+                ? `“${object.name}” is not closed: its ends lie on each other and are not joined.`
+                : `“${object.name}” nearly closes: its ends are ${said(gap)} apart.`,
             objects: [object.id],
             spot: { at: { x: first.x, y: first.y }, to: { x: last.x, y: last.y } },
             ...replacing(one, closeContour(path, contour)),

@@ -1,5 +1,5 @@
 import type { Check } from '../check'
-import { apart, offDirections } from '../look/directions'
+import { apart, isMirrored, offDirections } from '../look/directions'
 import { said } from '../look/seen'
 import { NEARLY_STRAIGHT } from '../look/tolerance'
 
@@ -17,5 +17,6 @@ export const nearlyStraight: Check = {
       (away) => away < NEARLY_STRAIGHT,
       ({ object }, direction, nearest) =>
         `“${object.name}” is nearly ${WORDS[nearest]}: off by ${said(apart(direction, nearest))}°.`,
+      isMirrored(checked),
     ),
 }

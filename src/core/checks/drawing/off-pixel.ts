@@ -8,6 +8,9 @@ import { ink } from '../../drawing/evaluate/evaluate'
 import { shownInk } from '../look/ink'
 import { replacing, said, seenIn } from '../look/seen'
 
+/** How far an edge lies off a pixel, in pixels, before any delivered value shows it: two of 255. */
+const SHOWN = 2 / 255
+
 /** Straight edges beside the pixels of the sizes that the grid is a whole part of. */
 export const offPixel: Check = {
   id: 'off-pixel',
@@ -25,7 +28,7 @@ export const offPixel: Check = {
     const whole = asideAsAWhole(checked, at)
     return seenIn(objects).flatMap((one): Found[] => {
       if (one.parents.length > 0) return []
-      const { blurred } = crispness(ink(one.object, scene), size, at)
+      const blurred = crispness(ink(one.object, scene), size, at).blurred.filter(({ off }) => off > SHOWN)
       const [first] = blurred
       if (!first) return []
       const moved = whole ? null : fitted(one.object, checked, at)

@@ -23,12 +23,32 @@ function turnedEnd(from: Point, to: Point, direction: number): Point {
   return { x: tidy(from.x + along * way.x), y: tidy(from.y + along * way.y) }
 }
 
-/** Stretches whose direction is off one of some by an amount that matters, brought into it. */
+/** How nearly two slants must be mirror images to be meant, in degrees, and how nearly as long, as a share. */
+const MIRRORED = 0.05,
+  AS_LONG = 0.1
+
+/** Whether a stretch has its mirror image among others: a slant that comes twice so is no slip. */
+export function isMirrored({ objects }: Checked): (from: Point, to: Point) => boolean {
+  const all = seenIn(objects).flatMap(({ object }) =>
+    straightsOf(object).map(({ from, to }) => ({
+      turn: directionOf(from, to),
+      long: Math.hypot(to.x - from.x, to.y - from.y),
+    })),
+  )
+  return (from, to) => {
+    const turn = 180 - directionOf(from, to),
+      long = Math.hypot(to.x - from.x, to.y - from.y)
+    return all.some((one) => apart(one.turn, turn) < MIRRORED && Math.abs(one.long - long) < AS_LONG * long)
+  }
+}
+
+/** Stretches whose direction is off one of some by an amount that matters, brought into it; not those that are meant. */
 export function offDirections(
   { objects, rules }: Checked,
   wanted: readonly number[],
   matters: (away: number) => boolean,
   sentence: (one: Seen, direction: number, nearest: number) => string,
+  isMeant: (from: Point, to: Point) => boolean = () => false,
 ): Found[] {
   const short = (SHORT * rules.grid.size) / 24
   return seenIn(objects).flatMap((one) =>
@@ -37,7 +57,7 @@ export function offDirections(
       const direction = directionOf(from, to),
         nearest = nearestOf(direction, wanted),
         away = apart(direction, nearest)
-      if (away < SAME_DIRECTION || !matters(away)) return []
+      if (away < SAME_DIRECTION || !matters(away) || isMeant(from, to)) return []
       return [
         {
           sentence: sentence(one, direction, nearest),
