@@ -1,24 +1,19 @@
-import { type Fitting, fittedPlace } from '../../drawing/edit/fitting'
+import type { Fitting } from '../../drawing/edit/fitting'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
 import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { inkOfAll } from '../../drawing/evaluate/ink'
-import { type DrawingObject, isContainer, kindOf } from '../../drawing/model/object'
-import { scaleOwn } from '../../drawing/edit/scale-own'
-import type { Scene } from '../../drawing/evaluate/scene'
-import { transformObject, withMovedPaints } from '../../drawing/edit/transform-object'
+import type { DrawingObject } from '../../drawing/model/object'
 import { type Memory, recalled, remember } from '../../drawing/evaluate/memory'
-import { mapObjects } from '../../drawing/model/tree'
-import { visited } from '../../drawing/model/visit'
-import { tidy } from '../../geometry/tidy'
 import type { Path } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
 import { placedAsBrought } from './placed-as-brought'
 import { narrows } from '../../geometry/walls'
 import type { Rules } from '../rules'
-import { anchorOf } from './anchor'
 import type { Axis, Marks } from './mark'
 import { marksOf } from './marks'
 import type { AxisFit } from './axis-fit'
+import { broughtTo, scaled } from './brought'
+import { courseOf } from './course'
 import { figureOf } from './figure'
 import { type Flaw, flawsOf, type Original, originalOf, withPlainWanted } from './flaws'
 import { valueOf } from './form'
@@ -219,75 +214,6 @@ function cheaper(marks: Marks, terms: Terms): [AxisFit, AxisFit] {
   const yFirst = placedMarks(marks, 'y', terms, null, cost),
     xThen = yFirst && placedMarks(marks, 'x', terms, yFirst, cost - yFirst.cost)
   return yFirst && xThen ? [xThen, yFirst] : [xFirst, yThen]
-}
-
-/** A drawing of one rule book scaled to the grid of another, and nothing else: there and back it is what it was. */
-export function scaled(objects: readonly DrawingObject[], from: Rules, to: Rules): DrawingObject[] {
-  const scale = to.grid.size / from.grid.size
-  const brought = objects.map((object) => transformObject(object, [scale, 0, 0, scale, 0, 0]))
-  return placedAsBrought(inOwnNumbers(brought, scale), from, to)
-}
-
-/** Every object where a fitting takes it: point by point where its kind can be, else as a whole. */
-function broughtTo(objects: readonly DrawingObject[], scene: Scene, to: Fitting): DrawingObject[] {
-  const { scale } = to
-  const brought = (object: DrawingObject): DrawingObject => {
-    const own = kindOf(object).fit?.(object, to)
-    if (!own) {
-      const { x, y } = anchorOf(object, scene),
-        place = fittedPlace({ x: x.at, y: y.at }, to)
-      return transformObject(object, [scale, 0, 0, scale, place.x - scale * x.at, place.y - scale * y.at])
-    }
-    const painted = withMovedPaints(own, [scale, 0, 0, scale, 0, 0])
-    return isContainer(painted) ? { ...painted, members: painted.members.map(brought) } : painted
-  }
-  return inOwnNumbers(objects.map(brought), scale)
-}
-
-/** Objects with the weights, radii and dashes that are numbers of their own scaled. */
-const inOwnNumbers = (objects: readonly DrawingObject[], scale: number): DrawingObject[] =>
-  mapObjects(
-    objects.map((object) => scaleOwn(object, scale)),
-    (object) => withDash(object, scale),
-  )
-
-/** An object whose dashes scale although its weight is one of the rules. */
-const withDash = (object: DrawingObject, by: number): DrawingObject =>
-  visited(object, {
-    style: (style) =>
-      typeof style.weight !== 'string' || !style.dash
-        ? style
-        : {
-            ...style,
-            dash: style.dash.map((length) => tidy(length * by)),
-            ...(style.dashOffset !== undefined && { dashOffset: tidy(style.dashOffset * by) }),
-          },
-  })
-
-/** How far from a placed coordinate, in units of the other grid, one is that goes with it at its own distance. */
-const BESIDE = 0.03
-
-/**
- * Where any coordinate goes: straight from one placed one to the next, and on in proportion beyond the outermost and
- * next to each.
- */
-function courseOf(
-  { coordinates, places }: Pick<AxisFit, 'coordinates' | 'places'>,
-  scale: number,
-): (value: number) => number {
-  const n = coordinates.length
-  if (n === 0) return (value) => value * scale
-  const from = (i: number, value: number) => places[i]! + (value - coordinates[i]!) * scale
-  return (value) => {
-    let i = 0
-    while (i < n && coordinates[i]! < value) i++
-    for (const near of [i, i - 1])
-      if (near >= 0 && near < n && Math.abs(value - coordinates[near]!) * scale <= BESIDE) return from(near, value)
-    if (i === 0) return from(0, value)
-    if (i === n) return from(n - 1, value)
-    const share = (value - coordinates[i - 1]!) / (coordinates[i]! - coordinates[i - 1]!)
-    return places[i - 1]! + (places[i]! - places[i - 1]!) * share
-  }
 }
 
 /** From which width on, in units of the other grid, ground is wide. */

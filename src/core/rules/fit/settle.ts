@@ -4,7 +4,7 @@ import { constant, type Form, sumOf } from './form'
 import type { AxisFit } from './axis-fit'
 import { across, AXES, type Axis, type Mark, type Marks } from './mark'
 import { SAME } from './coordinates'
-import { HARD } from './relations'
+import { HARD } from './weights'
 import { missedBy, type Relation, solved } from './solve'
 
 /** A coordinate at which edges are seen crisp, on the other grid; `strength` is how much of them. */

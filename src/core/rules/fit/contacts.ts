@@ -1,0 +1,146 @@
+import { type Curve, curveOf } from '../../geometry/curve'
+import { nearestOnCurve } from '../../geometry/nearest'
+import { boxContains } from '../../geometry/box'
+import { distance, type Point } from '../../geometry/point'
+import { segmentBounds } from '../../geometry/segment'
+import type { Figure, Stretch } from './figure'
+import { constant, type Spot, sumOf } from './form'
+import { across, AXES } from './mark'
+import type { Relation } from './solve'
+import { HARD, NEAR, SHORT } from './weights'
+
+/** Places that lie on stretches of other runs, or on an edge of their strokes, lie there again. */
+export function contacts({ spots, stretches, circles }: Figure, scale: number): Relation[] {
+  const found: Relation[] = []
+  const curves = new Map<Stretch, Curve>()
+  const ends = new Map<Spot, Set<number>>()
+  for (const { from, to, run } of stretches)
+    for (const spot of [from, to]) ends.set(spot, (ends.get(spot) ?? new Set()).add(run))
+  for (const stretch of stretches) {
+    const { segment, from, to, half } = stretch
+    const isOnCircle =
+      segment.kind === 'arc' &&
+      circles.some(({ centre, run }) => run === stretch.run && isHung(from, centre) && isHung(to, centre))
+    if (isOnCircle) continue
+    const reach = (half?.was ?? 0) + NEAR
+    const box = segmentBounds(segment)
+    for (const p of spots) {
+      if (p === from || p === to || !ends.has(p)) continue
+      if (distance(p.was, from.was) < 1e-4 || distance(p.was, to.was) < 1e-4) continue
+      if (!boxContains(box, p.was, reach)) continue
+      let curve = curves.get(stretch)
+      if (!curve) curves.set(stretch, (curve = curveOf(segment)))
+      const { t, at, distance: away } = nearestOnCurve(curve, p.was)
+      if (away > reach) continue
+      const isOn = away <= NEAR,
+        isAtEdge = half !== null && Math.abs(away - half.was) <= NEAR
+      if (t === 0 || t === 1) {
+        if (isOn) found.push(...together(p, t === 0 ? from : to, scale))
+        continue
+      }
+      found.push(...onStretch(stretch, p, t, at, HARD, isAtEdge && !isOn, scale))
+    }
+  }
+  for (const { centre, r, was, half, run } of circles)
+    for (const [p, runs] of ends) {
+      if (runs.has(run)) continue
+      const away = distance(p.was, centre.was) - was
+      if (Math.abs(away) <= NEAR) found.push({ kind: 'away', weight: HARD, p, q: centre, by: r })
+      else if (half && Math.abs(Math.abs(away) - half.was) <= NEAR)
+        found.push({
+          kind: 'away',
+          weight: HARD,
+          p,
+          q: centre,
+          by: sumOf([
+            [1, r],
+            [1, constant(Math.sign(away) * half.is)],
+          ]),
+        })
+      else if (half && Math.abs(away) < half.was)
+        found.push({
+          kind: 'away',
+          weight: HARD,
+          p,
+          q: centre,
+          by: sumOf([
+            [1, r],
+            [1, constant(away * scale)],
+          ]),
+        })
+    }
+  return found
+}
+
+/** Whether a place hangs on the middle of a circle. */
+const isHung = (p: Spot, centre: Spot): boolean => p.x.of.length > 1 && centre.x.of.every((one) => p.x.of.includes(one))
+
+/** Two places that are all but one keep the little that lies between them. */
+const together = (p: Spot, q: Spot, scale: number): Relation[] =>
+  AXES.map((axis) => ({
+    kind: 'sum',
+    weight: HARD,
+    form: sumOf([
+      [1, p[axis]],
+      [-1, q[axis]],
+      [-1, constant((p.was[axis] - q.was[axis]) * scale)],
+    ]),
+  }))
+
+function onStretch(
+  { segment, from, to, half }: Stretch,
+  p: Spot,
+  t: number,
+  at: Point,
+  weight: number,
+  isAtEdge: boolean,
+  scale: number,
+): Relation[] {
+  const u = { x: to.was.x - from.was.x, y: to.was.y - from.was.y }
+  if (Math.hypot(u.x, u.y) < SHORT) return []
+  if (segment.kind === 'line') {
+    const side = u.x * (p.was.y - from.was.y) - u.y * (p.was.x - from.was.x)
+    const away = side / Math.hypot(u.x, u.y)
+    const is = isAtEdge ? Math.sign(away) * half!.is : away * scale
+    return [{ kind: 'beside', weight, p, a: from, b: to, by: constant(is) }]
+  }
+  if (segment.kind === 'cubic') {
+    // Handles are stretched along each axis as the way between their nodes is, and places between go along.
+    return AXES.map((axis): Relation => {
+      const long = u[axis]
+      const share = Math.abs(long) < 0.5 ? 3 * t * t - 2 * t * t * t : (at[axis] - from.was[axis]) / long
+      const rest = (p.was[axis] - from.was[axis] - share * long) * scale
+      return {
+        kind: 'sum',
+        weight,
+        form: sumOf([
+          [1, p[axis]],
+          [share - 1, from[axis]],
+          [-share, to[axis]],
+          [-1, constant(rest)],
+        ]),
+      }
+    })
+  }
+  // A short arc turns and grows with its chord, and so does what lies on it.
+  const w = { x: p.was.x - from.was.x, y: p.was.y - from.was.y },
+    long = u.x * u.x + u.y * u.y
+  const re = (w.x * u.x + w.y * u.y) / long,
+    im = (w.y * u.x - w.x * u.y) / long
+  const turned = (axis: 'x' | 'y'): Relation => {
+    const other = across(axis),
+      sign = axis === 'x' ? -im : im
+    return {
+      kind: 'sum',
+      weight,
+      form: sumOf([
+        [1, p[axis]],
+        [re - 1, from[axis]],
+        [-re, to[axis]],
+        [sign, from[other]],
+        [-sign, to[other]],
+      ]),
+    }
+  }
+  return AXES.map(turned)
+}

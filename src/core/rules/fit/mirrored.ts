@@ -1,0 +1,84 @@
+import { type Box, boxContains } from '../../geometry/box'
+import { curveOf } from '../../geometry/curve'
+import { nearestOnCurve } from '../../geometry/nearest'
+import type { Contour } from '../../geometry/path'
+import { distance, type Point } from '../../geometry/point'
+import { pointAt } from '../../geometry/segment'
+import { equal } from './equal'
+import type { Figure } from './figure'
+import { type Spot, sumOf, unknown } from './form'
+import { across, type Length } from './mark'
+import type { Relation } from './solve'
+import { HARD, NEAR } from './weights'
+
+/** The places that draw a contour: its edge lies half a stroke beside a stretch or a circle of theirs, or on it. */
+export function drawing(contour: Contour, box: Box, { stretches, circles }: Figure): ReadonlySet<Spot> {
+  const curves = contour.segments.map(curveOf)
+  const isBeside = (p: Point, half: Length | null) => {
+    const reach = (half?.was ?? 0) + NEAR
+    return boxContains(box, p, reach) && curves.some((curve) => nearestOnCurve(curve, p).distance <= reach)
+  }
+  const found = new Set<Spot>()
+  for (const { segment, from, to, half } of stretches)
+    if (isBeside(pointAt(segment, 0.5), half)) found.add(from).add(to)
+  for (const { centre, was, half } of circles) {
+    const { x, y } = centre.was
+    const sides = [
+      { x: x + was, y },
+      { x: x - was, y },
+      { x, y: y + was },
+      { x, y: y - was },
+    ]
+    if (sides.some((side) => isBeside(side, half))) found.add(centre)
+  }
+  return found
+}
+
+/** What of a contour that is its own mirror image has an image in it lies mirrored again, about one line. */
+export function mirrored(
+  { spots, circles }: Figure,
+  along: ReadonlySet<Spot>,
+  axis: 'x' | 'y',
+  box: Box,
+  scale: number,
+  values: number[],
+): Relation[] {
+  const other = across(axis)
+  const middle = axis === 'x' ? box.x + box.w / 2 : box.y + box.h / 2
+  const inside = spots.filter((spot) => along.has(spot))
+  const image = (p: Point): Point => ({ ...p, [axis]: 2 * middle - p[axis] })
+  const line = unknown(values.push(middle * scale) - 1)
+  const found: Relation[] = []
+  const half = (p: Spot, q: Spot) =>
+    sumOf([
+      [0.5, p[axis]],
+      [0.5, q[axis]],
+      [-1, line],
+    ])
+  // Of places that are all but one, each has the one image that is nearest.
+  const imageOf = (p: Spot) => {
+    const there = image(p.was)
+    const near = inside.reduce<Spot | null>(
+      (best, q) => (!best || distance(q.was, there) < distance(best.was, there) ? q : best),
+      null,
+    )
+    return near && distance(near.was, there) <= NEAR ? near : null
+  }
+  inside.forEach((p, i) => {
+    const q = imageOf(p)
+    if (!q || inside.indexOf(q) < i || imageOf(q) !== p) return
+    found.push({ kind: 'sum', weight: HARD, form: half(p, q) })
+    if (p !== q) found.push(equal(p[other], q[other], HARD))
+  })
+  circles.forEach((one, i) => {
+    if (!along.has(one.centre)) return
+    for (const two of circles.slice(0, i))
+      if (
+        along.has(two.centre) &&
+        Math.abs(one.was - two.was) < NEAR &&
+        distance(image(one.centre.was), two.centre.was) <= NEAR
+      )
+        found.push(equal(one.r, two.r, HARD))
+  })
+  return found
+}
