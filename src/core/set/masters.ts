@@ -3,12 +3,17 @@ import type { DrawingObject } from '../drawing/model/object'
 import { baseFor, bookAt } from '../rules/book'
 import { scaled } from '../rules/fit/brought'
 import { fitted } from '../rules/fit/fit'
+import type { Flaw } from '../rules/fit/flaws'
 import type { Rules } from '../rules/rules'
 import { type Conflict, mergedObjects } from './merge'
 import { type Icon, type Master, masterFor } from './set'
 
-/** A drawing that is made from another, and whether its edges were brought to whole places. */
-type Derived = { readonly objects: readonly DrawingObject[]; readonly isFitted: boolean }
+/** A drawing that is made from another, whether its edges were brought to whole places, and where it wants a look. */
+type Derived = {
+  readonly objects: readonly DrawingObject[]
+  readonly isFitted: boolean
+  readonly flaws: readonly Flaw[]
+}
 
 const derivations: Memory<Rules, object, Derived> = new WeakMap()
 
@@ -17,7 +22,9 @@ export function derivedFrom(objects: readonly DrawingObject[], rules: Rules, bas
   const book = bookAt(rules, base)
   return remembered(derivations, book, objects, () => {
     const isPlain = rules.masters?.find((one) => one.base === base)?.unfitted === true
-    return isPlain ? { objects: scaled(objects, rules, book), isFitted: false } : fitted(objects, rules, book)
+    return isPlain
+      ? { objects: scaled(objects, rules, book), isFitted: false, flaws: [] }
+      : fitted(objects, rules, book)
   })
 }
 
@@ -25,10 +32,14 @@ export function derivedFrom(objects: readonly DrawingObject[], rules: Rules, bas
 export type Standing =
   /** It is the one that others are derived from. */
   | { readonly by: 'hand'; readonly isMain: boolean }
-  /** It is derived, `changed` by hand since or not; `isFitted` where its edges were brought to whole places. */
+  /**
+   * It is derived, `changed` by hand since or not; `isFitted` where its edges were brought to whole places, `flaws` where that
+   * made another picture of it.
+   */
   | {
       readonly by: 'derivation'
       readonly isFitted: boolean
+      readonly flaws: readonly Flaw[]
       readonly isChanged: boolean
       readonly conflicts: readonly Conflict[]
     }
@@ -52,16 +63,16 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
   const main = masterFor(icon)
   const stored = icon.masters.find((one) => one.base === base)
   if (stored && !stored.from) return { master: stored, standing: { by: 'hand', isMain: stored === main } }
-  const { objects, isFitted } = derivedFrom(main.objects, rules, base)
+  const { objects, isFitted, flaws } = derivedFrom(main.objects, rules, base)
   if (!stored?.from)
     return {
       master: { base, objects: objects as DrawingObject[] },
-      standing: { by: 'derivation', isFitted, isChanged: false, conflicts: [] },
+      standing: { by: 'derivation', isFitted, flaws, isChanged: false, conflicts: [] },
     }
   const { conflicts, ...drawn } = mergedObjects(stored.from, stored.objects, objects)
   return {
     master: { ...stored, objects: drawn.objects as DrawingObject[], from: drawn.from as DrawingObject[] },
-    standing: { by: 'derivation', isFitted, isChanged: true, conflicts },
+    standing: { by: 'derivation', isFitted, flaws, isChanged: true, conflicts },
   }
 }
 

@@ -1,6 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
+import type { Flaw } from '@/core/rules/fit/flaws'
 import type { Conflict } from '@/core/set/merge'
 import { useTheme } from '@/ui/theme'
 import { PixelPicture } from '@/ui/pixel-picture'
@@ -8,6 +9,13 @@ import { baseIn } from '../state/bench'
 import { useBench, useBenchState, useDeferredPlaced, useSetRules, useSlice } from '../state/context'
 import { OverSquare } from './layers/over-square'
 import { byObject, deriveAgain, drawByItself, MASTERS, settle, settledDrawing } from '../operations/masters'
+
+/** What became of the picture where no way was found to fit it as it was. */
+const FLAWS: Readonly<Record<Flaw['kind'], string>> = {
+  contours: 'Something joins or comes apart here that did not.',
+  segments: 'An end comes through, or a joint is torn open here.',
+  lopsided: 'This was its own mirror image and is not any more.',
+}
 
 /** How the open master comes about, where it is not the main one, and the ways to compare it and to give it up. */
 export function MasterBar() {
@@ -22,6 +30,7 @@ export function MasterBar() {
   }, [placed])
   if (!placed || base === rules.grid.size) return null
   const { standing } = placed
+  const flaw = standing.by === 'derivation' && !standing.isChanged ? standing.flaws[0] : undefined
   const toggle = (way: 'overlay' | 'blink') => (
     <button
       type="button"
@@ -55,6 +64,11 @@ export function MasterBar() {
                 ? `derived from ${rules.grid.size}, fitted to pixels`
                 : `derived from ${rules.grid.size}, only scaled`}
         </span>
+        {flaw && (
+          <span className="text-snag" title={`${FLAWS[flaw.kind]} Draw it by hand here, or change the parent.`}>
+            ◇ look at {flaw.at.x.toFixed(1)}, {flaw.at.y.toFixed(1)}
+          </span>
+        )}
         {conflicts.length > 0 && (
           <button
             type="button"
