@@ -2,16 +2,16 @@ import type { Accepted } from '../drawing/model/accepted'
 import { SAME_SNAG } from '../geometry/tolerance'
 import type { Snag } from './check'
 
-/** What tells snags apart: what was looked for, in which objects, and where, in grid units. */
+/** What identifies a snag: its check, its objects, and its place in grid units. */
 type Told = Pick<Snag, 'check' | 'objects' | 'spot'>
 
-/** What was looked for, and in which objects. */
+/** A snag's check and objects as one key. */
 export const keyOf = ({ check, objects }: Pick<Told, 'check' | 'objects'>): string =>
   [check, ...[...objects].sort()].join(' ')
 
 /**
- * Whether a snag is among those that are left as they are on purpose. One that is about no object in particular is known by
- * its place on a grid of so many units: edits elsewhere leave it accepted, another like it is not.
+ * Whether a snag was accepted. A snag about no particular object is recognised by its place, so that it stays accepted
+ * after edits elsewhere, and a second one of its kind does not count as accepted. `grid` is the grid's size in units.
  */
 export function isAccepted(snag: Told, accepted: readonly Accepted[], grid: number): boolean {
   const key = keyOf(snag)
@@ -23,7 +23,7 @@ export function isAccepted(snag: Told, accepted: readonly Accepted[], grid: numb
   })
 }
 
-/** A snag as it is left on purpose, for a reason. */
+/** The record that accepts a snag for a reason. */
 export const acceptedAs = ({ check, objects, spot }: Told, reason: string): Accepted => ({
   check,
   objects: [...objects],

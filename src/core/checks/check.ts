@@ -10,7 +10,7 @@ export type Checked = {
   readonly objects: readonly DrawingObject[]
   readonly scene: Scene
   readonly rules: Rules
-  /** It was derived from another master: what only says how well that one is built is not looked for. */
+  /** It was derived from another master. Checks of how a drawing is built are skipped: they are made on the other one. */
   readonly isDerived?: boolean
 }
 
@@ -18,8 +18,8 @@ export type Checked = {
 type Spot = { readonly at: Point; readonly to?: Point }
 
 /**
- * What a check finds: a sentence, the ids of the objects it is about (none of the whole drawing), where on the square,
- * and the edit that mends it, where one is known.
+ * What a check finds: a sentence, the ids of the objects it is about (none where it is about the whole drawing), the
+ * place on the square, and the edit that mends it where one is known.
  */
 export type Found = {
   readonly sentence: string
@@ -31,7 +31,7 @@ export type Found = {
 /** One place where an icon breaks a rule or will look bad. */
 export type Snag = Found & { readonly check: string; readonly severity: Exclude<Severity, 'off'> }
 
-/** What a check is about, in the order in which it is mended: what is left over, what the hand missed, the rules, sizes. */
+/** What checks are about, in the order in which snags are mended: leftovers, slips of the hand, the rules, sizes. */
 export const CONCERNS = ['litter', 'slips', 'rules', 'size'] as const
 type Concern = (typeof CONCERNS)[number]
 
@@ -41,17 +41,17 @@ export type Check = {
   readonly concerns: Concern
   /** What it finds, in a few words. */
   readonly word: string
-  /** How much it matters where the rules say nothing else. */
+  /** The severity where the rules say none. */
   readonly severity: Severity
-  /** Its mend is meant to join or part contours; every other mend leaves the picture as many. */
+  /** Its mend may change the number of contours. All other mends must keep it. */
   readonly remakes?: true
-  /** How much it matters in a master that was derived, where something else was put before it on purpose. */
+  /** The severity in a derived master, where fitting may have preferred something else on purpose. */
   readonly inDerived?: Severity
-  /** It is seen in what is delivered, so that it is looked for in derived masters too. */
+  /** It shows in delivered pictures, so it is looked for in derived masters too. */
   readonly isSeen?: true
-  /** What it finds is a loss where a change of rules or of grid brought it about in what was well drawn. */
+  /** A change of rules or grid that brings it about in a sound drawing is reported as a loss. */
   readonly isLoss?: true
-  /** The number of the rules that it holds drawings against. */
+  /** The number in the rules that it compares drawings with. */
   readonly limit?: LimitKey
   readonly find: (checked: Checked) => readonly Found[]
 }

@@ -7,19 +7,19 @@ import { snagsIn } from './snags'
 import { shownInk } from './look/ink'
 import { said, seenIn } from './look/seen'
 
-/** How a drawing stands under rules: its snags, of how many pieces its ink is, how many holes it has, what is cramped. */
+/** The state of a drawing under rules: its snags, the pieces and holes of its ink, and radii that do not fit. */
 export type Condition = {
   readonly snags: readonly Pick<Snag, 'check' | 'severity' | 'objects' | 'sentence'>[]
   readonly pieces: number
   readonly holes: number
-  /** Radii that are larger than there is room for, by object, as sentences. */
+  /** A sentence for each object whose radius is larger than it has room for. */
   readonly cramped: readonly string[]
 }
 
-/** The checks whose snags a change of rules can make of what was well drawn; the others are told by the icon's own list. */
+/** The checks whose snags count as losses when a change of rules brings them about. */
 const LOSSES: ReadonlySet<string> = new Set(CHECKS.filter(({ isLoss }) => isLoss).map(({ id }) => id))
 
-/** How a drawing stands under its rules. */
+/** The state of a drawing under its rules. */
 export function conditionOf(checked: Checked): Condition {
   return {
     snags: snagsIn(checked)
@@ -40,7 +40,7 @@ const crampedIn = ({ objects, scene }: Checked): string[] =>
       : []
   })
 
-/** What is lost when a drawing comes from one condition into another, as sentences; none where it follows. */
+/** What is lost when a drawing goes from one state to another, as sentences; none where nothing is. */
 export function strains(before: Condition, after: Condition): string[] {
   const known = new Set(before.snags.map(keyOf)),
     cramped = new Set(before.cramped.map(ofObject))
@@ -56,5 +56,5 @@ export function strains(before: Condition, after: Condition): string[] {
   ]
 }
 
-/** The object that a sentence about room is of. */
+/** The name of the object in a sentence about room, in its quotation marks. */
 const ofObject = (sentence: string): string => /“[^”]*”/.exec(sentence)?.[0] ?? ''

@@ -3,10 +3,10 @@ import type { Alike } from '../proof/look-alikes'
 import type { Rules, Severity } from '../rules/rules'
 import type { Found } from './check'
 
-/** An icon beside its siblings: its name, and what it comes to by eye (null where it paints nothing). */
+/** An icon as family checks see it: its name and its visual balance (null where it paints nothing). */
 export type Sibling = { readonly id: string; readonly name: string; readonly balance: Balance | null }
 
-/** Something that is looked for in a family of icons; found by icon. */
+/** A check that compares the icons of a set with each other. It answers by icon id. */
 export type FamilyCheck = {
   readonly id: string
   readonly word: string

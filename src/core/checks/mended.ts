@@ -5,7 +5,7 @@ import { CHECKS } from './checks'
 import { isProved } from './proved'
 import { snagsIn } from './snags'
 
-/** How many repairs are made in one go. */
+/** The most mends that one run makes. */
 const MOST = 200
 
 const ORDER = new Map(CHECKS.map(({ id, concerns }) => [id, CONCERNS.indexOf(concerns)]))

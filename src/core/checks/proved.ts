@@ -9,13 +9,13 @@ import { CHECKS } from './checks'
 import { shownInk } from './look/ink'
 import { snagsIn } from './snags'
 
-/** How many mends of one drawing are tried for a list of its snags: what is beyond is tried once those are done. */
+/** The most mends that are tried for one list of snags. Further ones are tried once those are made. */
 const TRIED = 40
 
-/** By how much the ink may grow or shrink by a mend, as a share: more is another drawing. */
+/** The largest share by which a mend may change the area of the ink. A larger change makes another drawing. */
 const MOST = 0.35
 
-/** The snags of a drawing, those mends left away that would do harm. */
+/** The snags of a drawing, without the mends that would do harm. */
 export function snagsWithProvedMends(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
   const all = snagsIn(checked, accepted)
   let tried = 0
@@ -55,7 +55,7 @@ export function isProved(
 
 const isSame = (a: Snag, b: Snag): boolean => keyOf(a) === keyOf(b) && a.sentence === b.sentence
 
-/** What of a drawing's ink is seen in the square: contours that lie wholly outside go. */
+/** The ink of a drawing without the contours that lie wholly outside the square. */
 function inSquare(checked: Checked): Path {
   const { size } = checked.rules.grid
   return shownInk(checked).filter((contour) => {

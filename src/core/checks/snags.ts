@@ -11,11 +11,11 @@ import { CHECKS, FAMILY_CHECKS } from './checks'
 import { alikePairs } from './family/look-alike'
 import type { Sibling } from './family-check'
 
-/** How much a check matters under rules: what they say of it, or what it says itself. */
+/** The severity of a check under rules: the one they set, else its own. */
 const severityOf = ({ id, severity }: Pick<Check, 'id' | 'severity'>, { checks }: Rules): Severity =>
   checks?.[id] ?? severity
 
-/** What is found in a drawing, but for what is accepted in it and what the rules do not look for. */
+/** The snags of a drawing, without accepted ones and without checks that the rules switch off. */
 export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
   const grid = checked.rules.grid.size
   return CHECKS.flatMap((check): Snag[] => {
@@ -32,7 +32,7 @@ export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): S
   })
 }
 
-/** What is found in the drawing of an icon on one of the set's grids, but for what is accepted in it. */
+/** The snags of an icon's drawing on one of the set's grids, without accepted ones. */
 export function snagsOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Snag[] {
   const { master, standing } = masterOn(icon, rules, base),
     book = bookAt(rules, base)
@@ -42,7 +42,7 @@ export function snagsOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number)
   )
 }
 
-/** What is found of each icon beside its siblings, by the icon's id; what is accepted in it left out. */
+/** The snags of icons beside their siblings, by icon id, without accepted ones. */
 export function familySnags(
   family: readonly (Sibling & { readonly accepted: readonly Accepted[] })[],
   rules: Rules,

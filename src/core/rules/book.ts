@@ -10,8 +10,8 @@ export const basesOf = ({ grid, masters = [] }: Pick<Rules, 'grid' | 'masters'>)
   [grid.size, ...masters.map(({ base }) => base)].sort((a, b) => a - b)
 
 /**
- * The grid that a picture of so many pixels is drawn on: its own, or else the one nearest in proportion, the smaller of
- * two that are equally near.
+ * The grid that a picture is drawn on, by the picture's size in pixels: the grid of that size, else the nearest in
+ * proportion. Of two equally near grids it is the smaller.
  */
 export function baseFor(rules: Pick<Rules, 'grid' | 'masters'>, size: number): number {
   const away = (base: number) => Math.abs(Math.log(base / size))
@@ -64,23 +64,23 @@ function written(rules: Rules, base: number): Rules {
   })
 }
 
-/** The delivered sizes that are drawn on a grid; its own where there are none, so that there is something to look at. */
+/** The delivered sizes that are drawn on a grid. A grid without any gets its own size, so that proofs have something to show. */
 function served(rules: Rules, base: number): number[] {
   const sizes = rules.sizes.filter((size) => baseFor(rules, size) === base)
   return sizes.length > 0 ? sizes : [base]
 }
 
-/** A length in the middle of a grid with its ends on whole units. */
+/** The even or odd length nearest to a value whose ends lie on whole units when it is centred in the grid. */
 const even = (value: number, base: number): number => {
   const odd = base % 2
   return Math.max(1, 2 * Math.round((value - odd) / 2) + odd)
 }
 const inside = (value: number, base: number): number => Math.min(base, value)
 
-/** A weight that is seen crisp: whole from 1 up, half below. */
+/** The nearest weight that can be crisp: a whole number from 1 up, else a half. */
 const wholeWeight = (value: number): number => (value < 0.75 ? 0.5 : Math.max(1, Math.round(value)))
 
-/** A step in the same proportion that is a whole part, or a multiple, of a unit. */
+/** The step on another grid: a fraction of a unit stays as it is, a larger step becomes the nearest half. */
 const stepAt = (step: number, scale: number): number =>
   step <= 1 ? step : Math.max(0.5, Math.round(2 * step * scale) / 2)
 

@@ -5,7 +5,7 @@ import type { Rules } from './rules'
 type Named = { readonly name: string }
 const listOf = (rules: Rules, list: (typeof NAMED)[number]): readonly Named[] => rules[list] ?? []
 
-/** What two rule books differ in: names of single values, and items of lists as “weights/main”. */
+/** The values in which two rule books differ: single values by key, items of lists as “weights/main”. */
 export function differences(a: Rules, b: Rules): string[] {
   const singles = SINGLES.filter((key) => !same(a[key], b[key]))
   const items = NAMED.flatMap((list) => {
@@ -20,13 +20,13 @@ export function differences(a: Rules, b: Rules): string[] {
 
 type Follows = NonNullable<Rules['follows']>
 
-/** Whether two books follow the same set: by its id, by its name where one of them knows no id. */
+/** Whether two books follow the same set. Ids decide; where one book has no id, names do. */
 export const isSameLeader = (a: Follows | undefined, b: Follows | undefined): boolean =>
   a?.id !== undefined && b?.id !== undefined ? a.id === b.id : a?.set === b?.set
 
 /**
- * Rules that follow others, as those are now: everything but what is its own. What the others lack stays, so that no
- * drawing loses what it refers to.
+ * Rules after they took over the present rules of the set they follow. Values in `own` are kept. Items that the leader
+ * lacks are kept too, so that no drawing loses a value it refers to.
  */
 export function followed(leader: Rules, rules: Rules): Rules {
   const { follows } = rules
@@ -50,7 +50,7 @@ export function followed(leader: Rules, rules: Rules): Rules {
   return next as Rules
 }
 
-/** Rules after a change in a set that follows others: what was changed here is its own from then on. */
+/** Rules after a change in a set that follows another. Every changed value is added to its own. */
 export function withOwn(before: Rules, after: Rules): Rules {
   const { follows } = after
   if (!follows || !isSameLeader(before.follows, follows)) return after

@@ -2,7 +2,7 @@ import { LIMIT_KEYS } from './limits'
 
 /** The lists of a rule book whose items are known by their names. */
 export const NAMED = ['keylines', 'weights', 'radii', 'palette', 'gradients', 'finishes', 'plates', 'parts'] as const
-/** What of a rule book is one value. */
+/** The keys of a rule book that hold one value each. */
 export const SINGLES = [
   'grid',
   'liveArea',

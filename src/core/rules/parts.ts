@@ -19,7 +19,7 @@ function partsPlaced(objects: readonly DrawingObject[]): Set<string> {
 
 const objectsOf = ({ objects }: NamedPart) => objects as readonly DrawingObject[]
 
-/** The part within which a part would come to hold itself, if it held these objects; null where it does not. */
+/** The part through which a part with these objects would contain itself; null where none would. */
 export function holdsItself(
   name: string,
   objects: readonly DrawingObject[],

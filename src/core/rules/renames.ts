@@ -8,7 +8,7 @@ import type { Rules } from './rules'
 /** A named value that goes by another name from now on. */
 export type Rename = { readonly kind: ValueKind; readonly from: string; readonly to: string }
 
-/** All names exchanged at once, so that two may be swapped. */
+/** Replaces all names at once, so that two names can be swapped. */
 function naming(renames: readonly Rename[]): Naming {
   const to = new Map(renames.map(({ kind, from, to }) => [`${kind} ${from}`, to]))
   return (kind, name) => to.get(`${kind} ${name}`) ?? name

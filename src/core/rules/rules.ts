@@ -23,7 +23,7 @@ export const Keyline = z.strictObject({
 
 export const SwatchRule = z.strictObject({ name: ValueName, color: Colour, dark: Colour.optional() })
 
-/** A reusable piece of drawing: `at` is the place of it that is laid where it is placed. */
+/** A reusable piece of drawing. A placement puts the point `at` of the part where it is placed. */
 export const Part = z.strictObject({
   name: ValueName,
   at: PointXY,
@@ -31,7 +31,7 @@ export const Part = z.strictObject({
 })
 export type Part = z.infer<typeof Part>
 
-/** A finish that several objects share; where its gradients lie is said for a box of 1 by 1 at 0, 0. */
+/** A finish that several objects share. Its gradients are given for the box from (0, 0) to (1, 1). */
 export const FinishRule = z.strictObject({ name: ValueName, style: Style })
 
 /** A delivered size in pixels. */
@@ -72,7 +72,7 @@ const unique = (what: string) => (list: readonly { name: string }[], context: z.
   })
 }
 
-/** How much a snag matters: not at all, as a hint, as something to mend, or so much that nothing is delivered. */
+/** How much a snag matters: it is not looked for, it is a hint, it should be mended, or it stops a delivery. */
 export const Severity = z.enum(['off', 'note', 'warning', 'error'])
 export type Severity = z.infer<typeof Severity>
 
@@ -107,7 +107,7 @@ export const Rules = z
       .min(1, 'A set needs at least one weight.')
       .max(24)
       .superRefine(unique('weights')),
-    /** With a `sum` its value is that of the sum, whatever the values in it become. */
+    /** A radius with a `sum` has the value of that sum and is recomputed when a value in it changes. */
     radii: z
       .array(
         Named(

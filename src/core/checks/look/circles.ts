@@ -3,7 +3,7 @@ import type { Point } from '../../geometry/point'
 import type { Seen } from './seen'
 import { NEARLY, SAME } from './tolerance'
 
-/** True of a distance that was meant to be none and is not. */
+/** Whether a distance is small enough to have been meant as 0, and is not 0. */
 export const isNearly = (away: number, unit: number): boolean => away > SAME * unit && away < NEARLY * unit
 
 type Round = Seen & { readonly object: Framed }

@@ -15,7 +15,7 @@ export const apart = (a: number, b: number): number => Math.abs(((a - b + 270) %
 const nearestOf = (direction: number, all: readonly number[]): number =>
   all.reduce((best, one) => (apart(one, direction) < apart(best, direction) ? one : best))
 
-/** The end of a stretch moved as little as it takes to bring the stretch into a direction. */
+/** The end of a stretch, moved as little as possible so that the stretch has a direction (in degrees). */
 function turnedEnd(from: Point, to: Point, direction: number): Point {
   const angle = (direction * Math.PI) / 180,
     way = { x: Math.cos(angle), y: -Math.sin(angle) }
@@ -42,7 +42,7 @@ export function isMirrored({ objects }: Checked): (from: Point, to: Point) => bo
   }
 }
 
-/** Stretches whose direction is off one of some by an amount that matters, brought into it; not those that are meant. */
+/** A finding for each straight stretch whose direction is off the nearest wanted one by an amount that matters. The mend turns it there. */
 export function offDirections(
   { objects, rules }: Checked,
   wanted: readonly number[],

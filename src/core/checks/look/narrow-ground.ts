@@ -4,15 +4,15 @@ import type { Checked, Found } from '../check'
 import { shownInk } from './ink'
 import { said } from './seen'
 
-/** How long the bits of outline are that are looked out from, in units of a 24 grid. */
+/** The length of the pieces into which outlines are cut to look across ground, in units of a 24 grid. */
 const FINE = 0.5
 
-/** How narrow ground is, in units of a 24 grid, that nobody left on purpose. */
+/** Ground narrower than this, in units of a 24 grid, is a slip. */
 export const ALL_BUT_SHUT = 0.15
 
 const known = new WeakMap<Path, { readonly below: number; readonly list: readonly Narrow[] }>()
 
-/** All narrow ground of a drawing, up to the wider of what the rules ask for; looked for once for both. */
+/** All ground of a drawing that is narrower than the larger of the two limits. Remembered, since two checks ask for it. */
 export function narrowsIn(checked: Checked): readonly Narrow[] {
   const { gap = 0, counter = 0, sizes, grid } = checked.rules
   const ink = shownInk(checked),

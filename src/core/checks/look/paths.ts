@@ -7,7 +7,7 @@ import { replacing, seenIn } from './seen'
 export type PathObject = OfKind<'path'>
 type At = { readonly contour: number; readonly node: number }
 
-/** What is wrong with nodes of paths: one finding for each path, its first node marked, all of them mended. */
+/** One finding for each path with faulty nodes. It marks the first of them and mends all. */
 export function inPaths(
   { objects, rules, scene }: Checked,
   faults: (path: PathObject, unit: number) => readonly At[],
@@ -33,7 +33,7 @@ export const eachNode = (path: PathObject, is: (run: NodeRun, at: number) => boo
 
 export const many = (count: number, one: string, more: string): string => (count === 1 ? one : `${count} ${more}`)
 
-/** A path without some of its nodes; contours of less than two nodes go, and a path without contours. */
+/** A path without some of its nodes. Contours left with fewer than two nodes go; null where no contour is left. */
 export function without(path: PathObject, gone: readonly At[]): PathObject | null {
   const contours = path.contours.flatMap((run, contour) => {
     const nodes = run.nodes.filter((_, node) => !gone.some((at) => at.contour === contour && at.node === node))

@@ -19,5 +19,5 @@ export function scaled({ objects, rules }: Checked, by: number): Pick<Found, 'me
 /** The map that scales about a place. */
 export const scaledAbout = ({ x, y }: Point, by: number): Transform => [by, 0, 0, by, x * (1 - by), y * (1 - by)]
 
-/** Something of the drawing's own that fills the square is a ground, and the rest is measured by other rules. */
+/** Whether a drawing has a ground that fills the square. Its other objects are then measured by other rules. */
 export const hasPlate = ({ objects }: Checked): boolean => objects.some((object) => kindOf(object).stands === 'ground')

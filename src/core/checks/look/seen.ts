@@ -20,14 +20,14 @@ const listed = (objects: readonly DrawingObject[]): Seen[] =>
     return all.some(({ hidden }) => hidden) ? [] : [{ object, parents, isFree: !all.some(({ locked }) => locked) }]
   })
 
-/** Those of them that paint by a style that counts: members of a combination do not. */
+/** The seen objects whose own style is painted. Members of a combination take the style of their container. */
 export const paintedIn = (objects: readonly DrawingObject[]): readonly (Seen & { readonly object: Styled })[] =>
   seenIn(objects).filter(
     (one): one is Seen & { object: Styled } =>
       isStyled(one.object) && !one.parents.some((parent) => isContainer(parent) && isStyled(parent)),
   )
 
-/** The edit that puts objects in the place of what they were; none where they may not be changed. */
+/** A mend that replaces objects by others with the same ids; none where the object is locked. */
 export const replacing = (
   { isFree }: Pick<Seen, 'isFree'>,
   ...objects: readonly DrawingObject[]

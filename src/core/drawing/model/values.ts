@@ -17,7 +17,7 @@ export type NamedNumber = { readonly name: string; readonly value: number }
 /** A reusable piece of drawing: its objects, and the place of it that is laid where it is placed. */
 export type NamedPart = { readonly name: string; readonly at: Point; readonly objects: readonly Thing[] }
 
-/** A finish that several objects share; where its gradients lie is said for a box of 1 by 1 at 0, 0. */
+/** A finish that several objects share. Its gradients are given for the box from (0, 0) to (1, 1). */
 type NamedFinish = { readonly name: string; readonly style: Style }
 
 /** What a drawing refers to by name; the rules of a set provide it. */
