@@ -3,12 +3,12 @@ import { onGridOf, withNamedValues } from './merge-set'
 import { freeName, nameKey } from './names'
 import type { Icon, IconSet } from './set'
 
-/** Taking icons back to how they were in an earlier state of their set, by id; or all of it, its name aside. */
+/** Restores icons by id to an earlier state of their set, or the whole set except for its name. */
 export type TakingBack = { readonly past: IconSet; readonly icons: readonly string[] | 'all' }
 
 /**
- * A set with icons as they were. Under other rules than theirs they are drawn as a change of the rules would have left
- * them: on the set's grid, and with what they refer to by name.
+ * A set with some icons restored to an earlier state. Where the rules have changed since, the icons are brought under the
+ * present rules: onto the set's grid, with missing named values added.
  */
 export function asItWas(set: IconSet, { past, icons }: TakingBack): IconSet {
   if (icons === 'all') {
@@ -22,7 +22,7 @@ export function asItWas(set: IconSet, { past, icons }: TakingBack): IconSet {
   return withNamedValues({ ...set, icons: next }, [past.rules])
 }
 
-/** Icons with one in the place that it has, or else behind the sibling it was behind, under a name that no other has. */
+/** Puts an icon among others: in its own place, else after the sibling it used to follow. Its name is made unique. */
 function withIcon(icons: readonly Icon[], past: IconSet, given: Icon): Icon[] {
   const others = icons.filter(({ id }) => id !== given.id)
   const isTaken = others.some(({ name }) => nameKey(name) === nameKey(given.name))
@@ -45,7 +45,7 @@ function withIcon(icons: readonly Icon[], past: IconSet, given: Icon): Icon[] {
   return [...icons.slice(0, at), icon, ...icons.slice(at)]
 }
 
-/** An icon in an earlier state of its set and now; null where it is not there. */
+/** An icon in an earlier state of its set and in the present one; null where that state lacks it. */
 export type ThenAndNow = {
   readonly id: string
   readonly then: Icon | null
@@ -53,7 +53,7 @@ export type ThenAndNow = {
   readonly isSame: boolean
 }
 
-/** All icons of an earlier state and of a set as it is now, in the order of now; those that are gone stand last. */
+/** All icons of an earlier and the present state of a set, in the present order. Icons that are gone come last. */
 export function thenAndNow(past: IconSet, set: IconSet): ThenAndNow[] {
   const were = new Map(past.icons.map((icon) => [icon.id, icon]))
   const are = new Set(set.icons.map(({ id }) => id))
@@ -66,7 +66,7 @@ export function thenAndNow(past: IconSet, set: IconSet): ThenAndNow[] {
   ]
 }
 
-/** The parts of the rules that were otherwise, by their keys. */
+/** The keys of the rules that have another value now. */
 export function rulesThatDiffer(past: IconSet, set: IconSet): string[] {
   const [then, now] = [past.rules, set.rules] as unknown as Record<string, unknown>[]
   return [...new Set([...Object.keys(then!), ...Object.keys(now!)])].filter((key) => !same(then![key], now![key]))

@@ -6,8 +6,8 @@ import type { Delivery } from './settings'
 type Sides<T> = { readonly from: T; readonly to: T }
 
 /**
- * What differs between two states of a set, by part: its name, rules, delivery, the order of its icons by their ids, and
- * each icon by its id; an icon that one state has not is left out on that side. Plain data.
+ * The difference between two states of a set, by part: name, rules, delivery, the order of icon ids, and each icon by its
+ * id. An icon that one state lacks is missing on that side. Plain data.
  */
 export type SetChange = {
   readonly name?: Sides<string>
@@ -17,7 +17,7 @@ export type SetChange = {
   readonly icons: readonly { readonly id: string; readonly from?: Icon | undefined; readonly to?: Icon | undefined }[]
 }
 
-/** What differs between two sets, found by identity: what an edit did not touch is the same object. Null when nothing does. */
+/** The difference between two sets; null where there is none. Parts are compared by identity, since edits keep untouched parts. */
 export function changeBetween(from: IconSet, to: IconSet): SetChange | null {
   const icons = from.icons === to.icons ? [] : iconChanges(from.icons, to.icons)
   const change: SetChange = {
@@ -48,7 +48,7 @@ const idsOf = ({ icons }: IconSet): string[] => icons.map(({ id }) => id)
 const isSameOrder = (a: readonly Icon[], b: readonly Icon[]): boolean =>
   a === b || (a.length === b.length && a.every(({ id }, i) => id === b[i]!.id))
 
-/** A set with the parts of a change as one of its sides has them; icons that the order does not name stay at the end. */
+/** A set with the parts that one side of a change gives. Icons that its order does not name go last. */
 export function withSide(set: IconSet, change: SetChange, side: 'from' | 'to'): IconSet {
   const icons = new Map(set.icons.map((icon) => [icon.id, icon]))
   for (const one of change.icons) {
@@ -70,8 +70,8 @@ export function withSide(set: IconSet, change: SetChange, side: 'from' | 'to'): 
 }
 
 /**
- * A set after a change is done to it (`to`) or taken back (`from`), whatever else happened to it meanwhile: where the set
- * is no longer as the other side has it, what was changed since stays.
+ * A set after a change is done (`to`) or taken back (`from`). Other changes made in the meantime are kept: a value that is
+ * no longer what the other side of the change says stays as it is.
  */
 export function moved(set: IconSet, change: SetChange, side: 'from' | 'to'): IconSet {
   const start = withSide(set, change, side === 'to' ? 'from' : 'to')

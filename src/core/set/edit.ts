@@ -14,7 +14,7 @@ import type { Alternative, Icon, IconSet, Labels, Master } from './set'
 /** A master, by its icon and its base size. */
 export type MasterAt = { readonly icon: string; readonly master: number }
 
-/** A change of a set, as plain data; those of a drawing name the master they mean. */
+/** A change of a set, as plain data. Changes of a drawing name its master. */
 export type SetEdit =
   | ({ readonly kind: 'draw'; readonly edit: DrawingEdit } & MasterAt)
   | ({ readonly kind: 'guides'; readonly guides: readonly Guide[] } & MasterAt)
@@ -41,7 +41,7 @@ export type SetEdit =
   | ({ readonly kind: 'rules' } & Restyling)
   | ({ readonly kind: 'as-it-was' } & TakingBack)
 
-/** The set after an edit. What the edit does not touch stays identical. */
+/** The set after an edit. Parts that the edit does not touch stay the same objects. */
 export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
   const { icons } = set
   switch (edit.kind) {
@@ -97,7 +97,7 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
   }
 }
 
-/** A set with parts of one master changed; what is undefined is left out. One that is derived is kept from then on. */
+/** A set with fields of one master changed; undefined fields are removed. A derived master is stored from then on. */
 function withMaster(
   set: IconSet,
   at: MasterAt,

@@ -5,12 +5,12 @@ import type { IconSet } from './set'
 /** A done edit: its name for the person who did it, the icon it was done in (null for the set), and what it changed. */
 export type Step = { readonly label: string; readonly icon: string | null; readonly change: SetChange }
 
-/** A set with the steps that led to it and those that were undone, nearest first at the end of each list. */
+/** A set with the steps that led to it and the undone ones. The nearest step is the last of each list. */
 export type History = { readonly present: IconSet; readonly past: readonly Step[]; readonly future: readonly Step[] }
 
 export const beginning = (present: IconSet): History => ({ present, past: [], future: [] })
 
-/** The history with one more step; itself when the edit changes nothing. Undone steps are given up. */
+/** The history with one more step and without undone steps; the same history where the edit changes nothing. */
 export function advance(history: History, edit: SetEdit, label: string): History {
   const { present: before, past } = history
   const present = applyEdit(before, edit)
@@ -20,7 +20,7 @@ export function advance(history: History, edit: SetEdit, label: string): History
   return { present, past: [...past, { label, icon, change }], future: [] }
 }
 
-/** Takes back the last step, and nothing that came from elsewhere since. */
+/** Takes back the last step. Changes from other windows since then stay. */
 export function undo({ present, past, future }: History): History {
   const step = past.at(-1)
   if (!step) return { present, past, future }

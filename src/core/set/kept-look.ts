@@ -21,9 +21,9 @@ type NumberKind = 'weight' | 'radius'
 type KeptKind = 'swatch' | 'plate' | 'part' | NumberKind
 
 /**
- * Icons that stay as they look under other rules: what they have by name and would be otherwise becomes their own. A swatch
- * with a colour of its own on dark ground, a plate and a part cannot: these stay in the rules under another name, and with
- * a part the weights and radii in it, which are others on each grid.
+ * Keeps the look of icons under other rules: named values that would change become values of their own. Three kinds of
+ * values cannot be an object's own and are kept in the rules under another name: swatches with a colour for dark ground,
+ * plates, and parts (with the weights and radii in them, which differ from grid to grid).
  */
 export class KeptLook {
   private readonly kept = new Map<string, { readonly kind: KeptKind; readonly value: { readonly name: string } }>()
@@ -231,7 +231,7 @@ export class KeptLook {
   }
 }
 
-/** What is drawn, as text: but for the names of the values it comes from. */
+/** A drawing as text for comparison, without the names of the values that it refers to. */
 const looksOf = (objects: Objects, rules: Rules): string =>
   JSON.stringify(evaluateAll(objects, sceneOf(rules)), (key, value: unknown) =>
     key === 'name' || key === 'weight' ? undefined : value,

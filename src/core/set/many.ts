@@ -12,7 +12,7 @@ import type { SetEdit } from './edit'
 import { IconName, nameKey } from './names'
 import { aliasesOf, type Icon, type IconSet, masterFor, tagsOf } from './set'
 
-/** Words of a comma-separated list, each once, in order. */
+/** The words of a comma-separated list, without repetitions, in order. */
 export const wordsOf = (text: string): string[] => [
   ...new Set(
     text
@@ -32,11 +32,11 @@ export const taggedEdit = (icons: readonly Icon[], give: readonly string[], take
   })),
 })
 
-/** A name by a pattern: * stands for the name as it is, # for a number, ## for one of two digits and so on. */
+/** A name made by a pattern: * is the old name, # a number, ## a number of two digits, and so on. */
 export const nameBy = (pattern: string, name: string, n: number): string =>
   pattern.replace(/#+/g, (digits) => String(n).padStart(digits.length, '0')).replaceAll('*', name)
 
-/** Icons renamed by a pattern, numbered in their order; a sentence where that cannot be. */
+/** Renames icons by a pattern and numbers them in order; a sentence where a name would not be allowed. */
 export function renamedEdit(
   { icons: all }: Pick<IconSet, 'icons'>,
   icons: readonly Icon[],
@@ -58,7 +58,7 @@ export function renamedEdit(
   return { kind: 'all', edits }
 }
 
-/** Every stroke of icons at a weight of the rules. */
+/** Icons with every stroke set to a weight of the rules. */
 export const weightedEdit = (icons: readonly Icon[], rules: Rules, weight: string): SetEdit =>
   restyledEdit(icons, rules, (style) =>
     style.stroke === 'none' || style.weight === weight ? style : { ...style, weight },
@@ -68,7 +68,7 @@ export const weightedEdit = (icons: readonly Icon[], rules: Rules, weight: strin
 export const recolouredEdit = (icons: readonly Icon[], rules: Rules, from: string, to: string): SetEdit =>
   restyledEdit(icons, rules, (style) => withPaints(style, (paint) => repainted(paint, new Map([[from, to]]))))
 
-/** Icons with every style in their drawings changed; one that was shared becomes an object's own where it changes. */
+/** Icons with every style changed. Where a shared finish changes, the object gets a style of its own. */
 function restyledEdit(icons: readonly Icon[], rules: Rules, change: (style: Style) => Style): SetEdit {
   const scene = sceneOf(rules)
   const restyled = (object: DrawingObject): DrawingObject => {
@@ -89,7 +89,7 @@ function restyledEdit(icons: readonly Icon[], rules: Rules, change: (style: Styl
   }
 }
 
-/** A plate of the rules behind the drawing of each icon, in the place of the one it has; none where that is null. */
+/** Icons with a plate of the rules behind each drawing, instead of any plate there; null removes plates. */
 export function platedEdit(icons: readonly Icon[], rules: Rules, plate: string | null, nextId: () => string): SetEdit {
   const middle = rules.grid.size / 2
   const fill = rules.palette.find(({ name }) => name !== INK)?.name ?? '#d9e2df'

@@ -8,7 +8,7 @@ import type { Rules } from '../rules/rules'
 import { type Conflict, mergedObjects } from './merge'
 import { type Icon, type Master, masterFor } from './set'
 
-/** A drawing that is made from another, whether its edges were brought to whole places, and where it wants a look. */
+/** A derived drawing, whether its edges were fitted to whole places, and the flaws that fitting left. */
 type Derived = {
   readonly objects: readonly DrawingObject[]
   readonly isFitted: boolean
@@ -17,7 +17,7 @@ type Derived = {
 
 const derivations: Memory<Rules, object, Derived> = new WeakMap()
 
-/** The drawing of the set's grid on another of its grids, fitted where the rules do not say otherwise. Remembered. */
+/** A drawing of the set's grid brought to another of its grids: fitted, or only scaled where the rules say so. Remembered. */
 export function derivedFrom(objects: readonly DrawingObject[], rules: Rules, base: number): Derived {
   const book = bookAt(rules, base)
   return remembered(derivations, book, objects, () => {
@@ -33,8 +33,8 @@ export type Standing =
   /** It is the one that others are derived from. */
   | { readonly by: 'hand'; readonly isMain: boolean }
   /**
-   * It is derived, `changed` by hand since or not; `isFitted` where its edges were brought to whole places, `flaws` where that
-   * made another picture of it.
+   * It is derived. `isChanged`: it was also changed by hand. `isFitted`: its edges were fitted to whole places. `flaws`: where
+   * fitting made another picture of it.
    */
   | {
       readonly by: 'derivation'
@@ -49,8 +49,8 @@ type Placed = { readonly master: Master; readonly standing: Standing }
 const placed: Memory<Rules, Icon['masters'], Map<number, Placed>> = new WeakMap()
 
 /**
- * The master of an icon on one of the set's grids and how it comes about: as it was drawn for that grid, or derived from
- * the main one, with what was changed by hand since. Remembered for the masters of an icon and its rules.
+ * The master of an icon on one of the set's grids, and how it comes about: drawn for that grid, or derived from the main
+ * master and merged with changes made by hand. Remembered by the icon's masters and the rules.
  */
 export function masterOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed {
   const known = remembered(placed, rules, icon.masters, () => new Map<number, Placed>())
@@ -76,13 +76,13 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
   }
 }
 
-/** A master as it is kept once it was changed by hand: with what it was derived as. */
+/** A master as it is stored once it was changed by hand: together with the drawing that was derived for it. */
 export function touched(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Master {
   const { master, standing } = masterOn(icon, rules, base)
   return standing.by === 'hand' || master.from ? master : { ...master, from: master.objects }
 }
 
-/** What a picture of an icon is made from: its drawing on the grid that fits so many pixels, and the rules there. */
+/** The drawing that a picture of an icon is made from, on the grid that fits the picture's size, and the rules on that grid. */
 export type Drawing = { readonly objects: readonly DrawingObject[]; readonly rules: Rules }
 
 export function drawingFor(icon: Pick<Icon, 'masters'>, rules: Rules, size: number): Drawing {

@@ -24,14 +24,14 @@ export type SetConflict = {
   readonly theirs: unknown
 }
 
-/** A part that was changed on two sides, what both are seen from afterwards, and where they do not agree. */
+/** A merged part of a set, the base for the next merge, and the conflicts. */
 type MergedPart<T> = { readonly value: T; readonly base: T; readonly conflicts: readonly SetConflict[] }
 
 type Objects = readonly DrawingObject[]
 
 /**
- * An icon that was changed here and elsewhere. Drawings are merged by object, each with the one of the same grid and
- * title; what one side changed and the other took out stays.
+ * Merges an icon that was changed here and elsewhere. Drawings of the same grid and title are merged object by object. An
+ * object that one side changed and the other removed is kept.
  */
 export function mergedIcon(from: Icon, mine: Icon, theirs: Icon): MergedPart<Icon> {
   if (same(from, mine) || same(mine, theirs)) return { value: theirs, base: theirs, conflicts: [] }
@@ -163,7 +163,7 @@ function mergedDrawings(
   return { values, bases }
 }
 
-/** What is accepted on either side, but for what one of them took back. */
+/** The snags accepted on either side, without those that one side no longer accepts. */
 function mergedAccepted(from: Master, mine: Master, theirs: Master) {
   const keyed = (master: Master) => new Map(acceptedIn(master).map((one) => [JSON.stringify(one), one]))
   const [was, own, now] = [keyed(from), keyed(mine), keyed(theirs)]

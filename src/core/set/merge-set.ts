@@ -10,7 +10,7 @@ import { freeName, nameKey } from './names'
 import { restyledSet } from './restyle'
 import { Icon, iconProblems, type IconSet, masterFor } from './set'
 
-/** A set that was changed on two sides, what both are now seen from, and where they do not agree. */
+/** A merged set, the base for the next merge, and the conflicts. */
 export type MergedSet = {
   readonly set: IconSet
   readonly base: IconSet
@@ -18,10 +18,10 @@ export type MergedSet = {
 }
 
 /**
- * What becomes of a set `from` that was changed here to `mine` and elsewhere to `theirs`. What only one side changed is
- * as that side has it, down to single numbers of single objects; where both did, `mine` stands and a conflict says so.
- * What one side changed and the other deleted stays. The result is in order wherever both sides are: icons on one grid,
- * no name twice, no value missing that a drawing refers to.
+ * Merges a set `from` that was changed here to `mine` and elsewhere to `theirs`. A value that only one side changed, down
+ * to single numbers of single objects, is taken from that side. A value that both changed is taken from `mine` and
+ * reported as a conflict. What one side changed and the other deleted is kept. Where both sides are valid the result is
+ * too: all icons on one grid, no name twice, no missing named value.
  */
 export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): MergedSet {
   if (from === mine) return { set: theirs, base: theirs, conflicts: [] }
@@ -64,14 +64,14 @@ export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): Merged
   return { set: unchanged(set, mine), base: unchanged(base, theirs), conflicts }
 }
 
-/** Icons as they are elsewhere, or as they were before, where both sides changed one. */
+/** Icons from the other side; icons that both sides changed as they were before. */
 function asThere(from: IconSet, theirs: IconSet, conflicts: readonly SetConflict[]): Icon[] {
   const was = byId(from),
     torn = new Set(conflicts.map(({ part }) => part))
   return theirs.icons.map((icon) => (torn.has(iconPart(icon.id)) && was.get(icon.id)) || icon)
 }
 
-/** The same set where nothing in it is another. */
+/** The given set itself where no part of it differs. */
 function unchanged(set: IconSet, before: IconSet): IconSet {
   const icons =
     set.icons.length === before.icons.length && set.icons.every((icon, i) => icon === before.icons[i])
@@ -92,7 +92,7 @@ const wholeConflict = (part: PartKey, key: string, mine: unknown, theirs: unknow
   theirs,
 })
 
-/** The rules of both sides; as they are here, as a conflict of the whole, where both together would be wrong. */
+/** The merged rules. Where the merge would be invalid, `mine` is kept and the rules as a whole are a conflict. */
 function mergedRules(from: Rules, mine: Rules, theirs: Rules, conflicts: SetConflict[]): { value: Rules; base: Rules } {
   if (same(from, mine) || same(mine, theirs)) return { value: theirs, base: theirs }
   if (same(from, theirs)) return { value: mine, base: theirs }
@@ -169,7 +169,7 @@ function isInOrder(icon: Icon, rules: Rules): boolean {
   return iconProblems(icon, rules, () => true).length === 0
 }
 
-/** Icons of which none has the name of another: one that was named here gives way. */
+/** Icons with unique names. Of two equal names the one given here is changed. */
 function withFreeNames(icons: readonly Icon[], theirs: ReadonlyMap<string, Icon>): Icon[] {
   const taken = new Map<string, string>()
   for (const { id, name } of icons) if (theirs.get(id)?.name === name) taken.set(nameKey(name), id)
@@ -189,7 +189,7 @@ function withFreeNames(icons: readonly Icon[], theirs: ReadonlyMap<string, Icon>
   })
 }
 
-/** A set whose rules have every value that its drawings refer to: what one side took out comes back from the other. */
+/** A set whose rules have every value that its drawings refer to. Values that one side removed come back from the other. */
 export function withNamedValues(set: IconSet, books: readonly Rules[]): IconSet {
   // Only what this side or the other took out can be missing.
   if (books.every((book) => book === set.rules)) return set

@@ -61,7 +61,7 @@ function mergedPlaces(from: readonly unknown[], mine: readonly unknown[], theirs
 
 type Key = (item: unknown) => string
 
-/** How the items of three lists are told apart; null where they cannot be. */
+/** The key by which the items of three lists can be matched; null where there is none. */
 function keyOf(lists: readonly (readonly unknown[])[]): Key | null {
   const all = lists.flat()
   const keys: Key[] = [

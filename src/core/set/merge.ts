@@ -3,7 +3,7 @@ import { same } from '../drawing/model/same'
 import { mergedFields, mergedOrder } from './merge-value'
 import { climbed, type Entries, entriesOf, type Entry, grown, sequence } from './object-tree'
 
-/** Something that was changed on two sides: here, and where it was derived from or saved elsewhere. */
+/** A value that was changed both here and elsewhere (in another window, or in the master it is derived from). */
 export type Conflict = {
   /** The object, by its id and name, and what of it, as its key in the file; `gone` where it was taken out there. */
   readonly object: string
@@ -13,7 +13,7 @@ export type Conflict = {
   readonly theirs: unknown
 }
 
-/** A drawing that was changed on two sides, what both of them are now seen from, and where they do not agree. */
+/** A merged drawing, the base for the next merge, and the conflicts. */
 export type Merged = {
   readonly objects: readonly DrawingObject[]
   readonly from: readonly DrawingObject[]
@@ -26,10 +26,10 @@ type Objects = readonly DrawingObject[]
 export type Removed = 'stays out' | 'comes back'
 
 /**
- * What becomes of a drawing `from` that was changed here to `mine` and elsewhere to `theirs`: each number, name, object
- * and place in the tree that only one side changed is as that side has it; where both did, `mine` stands, and is a
- * conflict until it is settled. Objects are known by their ids, wherever in the tree they are, so that one that was
- * changed here and put into a group there is changed in that group. No id comes twice; `merged(a, a, b)` is `b`.
+ * Merges a drawing `from` that was changed here to `mine` and elsewhere to `theirs`. A number, name, object or place in
+ * the tree that only one side changed is taken from that side. Where both changed it, `mine` is kept and is a conflict
+ * until it is settled. Objects are matched by id wherever they are in the tree: one that was changed here and grouped
+ * there is changed inside the group. No id occurs twice, and `mergedObjects(a, a, b)` is `b`.
  */
 export function mergedObjects(from: Objects, mine: Objects, theirs: Objects, removed: Removed = 'stays out'): Merged {
   if (from === theirs || mine === theirs) return { objects: mine, from: theirs, conflicts: [] }
@@ -113,7 +113,7 @@ function isInRemoved(id: string, was: Entries, own: Entries, now: Entries): bool
 
 const bare = (object: DrawingObject): object => (isContainer(object) ? { ...object, members: [] } : object)
 
-/** One object but for its members, which are merged by themselves. */
+/** Merges one object without its members, which are merged separately. */
 function mergedObject(
   from: DrawingObject,
   mine: DrawingObject,

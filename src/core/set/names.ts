@@ -25,10 +25,10 @@ export const SetName = z
   .refine((name) => !/[\r\n\u2028\u2029]/.test(name), 'A name is one line of text.')
   .refine(isSeen, UNSEEN_SENTENCE)
 
-/** What a name comes to on a system that ignores case: icons with equal keys would be the same file there. */
+/** The name as a file system sees it that ignores case. Icons with equal keys would be written to one file. */
 export const nameKey = (name: string): string => name.normalize('NFC').toLowerCase()
 
-/** `name`, or with the first number from 2 on that makes it free among those taken. */
+/** The name itself where it is free, else with the smallest number from 2 on that makes it free. */
 export function freeName(name: string, taken: readonly string[], separator: '-' | ' ' = '-'): string {
   const keys = new Set(taken.map(nameKey))
   if (!keys.has(nameKey(name))) return name

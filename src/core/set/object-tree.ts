@@ -5,7 +5,7 @@ import { walk } from '../drawing/model/tree'
 /** An object of a drawing and the id of what holds it, null where nothing does. */
 export type Entry = { readonly object: DrawingObject; readonly parent: string | null }
 
-/** A drawing taken apart: its objects by their ids, containers before their members, in paint order. */
+/** A drawing as a flat list: objects by id, containers before their members, in paint order. */
 export type Entries = ReadonlyMap<string, Entry>
 
 export const entriesOf = (objects: readonly DrawingObject[]): Map<string, Entry> =>

@@ -26,7 +26,7 @@ export type Restyling = {
   readonly except?: readonly string[]
 }
 
-/** A set under other rules. Icons that nothing changes for stay identical. */
+/** A set under other rules. Icons that do not change stay the same objects. */
 export function restyledSet(set: IconSet, asked: Restyling): IconSet {
   const restyling = asked.isFollowing ? asked : { ...asked, rules: withOwn(set.rules, asked.rules) }
   const except = new Set(restyling.except)

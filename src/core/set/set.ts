@@ -10,7 +10,7 @@ import { Rules } from '../rules/rules'
 import { IconName, nameKey, SetName } from './names'
 import { Delivery } from './settings'
 
-/** How much one set may hold. Beyond this the bench could no longer answer in time. */
+/** The most that one set may hold. With more the bench would no longer answer in time. */
 export const LIMITS = {
   icons: 2000,
   objectsInIcon: 20_000,
@@ -152,7 +152,7 @@ export function iconProblems(
   return problems
 }
 
-/** What a schema cannot see about a whole set, as sentences; none when all is well. */
+/** Problems of a whole set that its schema cannot express, as sentences. */
 export function setProblems(set: IconSet): string[] {
   const problems = set.icons.flatMap((icon) => iconProblems(icon, set.rules))
   const ids = new Set<string>(),
