@@ -17,12 +17,8 @@ export const missesKeyline: Check = {
     const { rules } = checked
     const box = pathBounds(shownInk(checked))
     if (!box || rules.keylines.length === 0 || hasPlate(checked)) return []
-    // The keyline that is most alike: first in how wide it is for its height, then in size.
-    const room = ({ w, h }: { w: number; h: number }) => {
-      const wide = Math.log(box.w / w),
-        high = Math.log(box.h / h)
-      return 2 * Math.abs(wide - high) + Math.abs(wide) + Math.abs(high)
-    }
+    // The keyline whose shape is nearest: the one that leaves the least room on both sides together.
+    const room = ({ w, h }: { w: number; h: number }) => Math.abs(w - box.w) / w + Math.abs(h - box.h) / h
     const own = rules.keylines.reduce((best, one) => (room(one) < room(best) ? one : best))
     const share = Math.max(box.w / own.w, box.h / own.h)
     if (share > 1 - SHORT_OF) return []
