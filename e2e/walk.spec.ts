@@ -142,6 +142,6 @@ const rows = (page: Page): Promise<string[]> =>
   page.locator('[role=treegrid] [role=row][data-object]').evaluateAll((all) =>
     all.map((row) => {
       const { dataset, innerText } = row as HTMLElement
-      return `${dataset.object} ${innerText.replace(/[◇◆·]/g, ' ').replace(/\s+/g, ' ')}`
+      return `${dataset.object} ${innerText.replace(/[◇◆·]/g, ' ').replace(/\s+/g, ' ').trim()}`
     }),
   )

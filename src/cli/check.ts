@@ -1,4 +1,5 @@
-import { familySnags, snagsOn } from '../core/checks/snags'
+import { snagsWithProvedMends } from '../core/checks/proved'
+import { checkedOn, familySnags } from '../core/checks/snags'
 import { balanceOfIcon } from '../core/proof/balance'
 import { basesOf } from '../core/rules/book'
 import { acceptedIn, masterFor } from '../core/set/set'
@@ -25,7 +26,10 @@ export async function checkCommand(files: readonly string[], options: Options = 
   })
   const beside = familySnags(family, rules)
   const snags = icons.flatMap((icon) => {
-    const found = basesOf(rules).flatMap((base) => snagsOn(icon, rules, base).map((snag) => ({ ...snag, base })))
+    const found = basesOf(rules).flatMap((base) => {
+      const { checked, accepted } = checkedOn(icon, rules, base)
+      return snagsWithProvedMends(checked, accepted).map((snag) => ({ ...snag, base }))
+    })
     const all = [...found, ...(beside.get(icon.id) ?? []).map((snag) => ({ ...snag, base: rules.grid.size }))]
     return all.map(({ check, severity, sentence, objects, spot, mend, base }) => ({
       icon: icon.name,

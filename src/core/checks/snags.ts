@@ -34,12 +34,22 @@ export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): S
 
 /** The snags of an icon's drawing on one of the set's grids, without accepted ones. */
 export function snagsOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Snag[] {
+  const { checked, accepted } = checkedOn(icon, rules, base)
+  return snagsIn(checked, accepted)
+}
+
+/** An icon's drawing on one of the set's grids as checks look at it, and what is accepted in it. */
+export function checkedOn(
+  icon: Pick<Icon, 'masters'>,
+  rules: Rules,
+  base: number,
+): { readonly checked: Checked; readonly accepted: readonly Accepted[] } {
   const { master, standing } = masterOn(icon, rules, base),
     book = bookAt(rules, base)
-  return snagsIn(
-    { objects: master.objects, rules: book, scene: sceneOf(book), isDerived: standing.by === 'derivation' },
-    acceptedIn(master),
-  )
+  return {
+    checked: { objects: master.objects, rules: book, scene: sceneOf(book), isDerived: standing.by === 'derivation' },
+    accepted: acceptedIn(master),
+  }
 }
 
 /** The snags of icons beside their siblings, by icon id, without accepted ones. */

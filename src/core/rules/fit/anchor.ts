@@ -36,6 +36,6 @@ export function anchorOf(object: DrawingObject, scene: Scene): Record<Axis, Anch
   return best
 }
 
-/** The weight of the rules that is so wide. */
-const nameOf = (width: number, scene: Scene): string | undefined =>
+/** The name of the weight of the rules that is so wide. */
+export const nameOf = (width: number, scene: Scene): string | undefined =>
   scene.values.weights.find(({ value }) => Math.abs(value - width) < 1e-9)?.name

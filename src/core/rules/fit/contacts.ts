@@ -5,7 +5,7 @@ import { distance, type Point } from '../../geometry/point'
 import { segmentBounds } from '../../geometry/segment'
 import type { Figure, Stretch } from './figure'
 import { constant, type Spot, sumOf } from './form'
-import { across, AXES } from './mark'
+import { across, AXES, type Length } from './mark'
 import type { Relation } from './solve'
 import { HARD, NEAR, SHORT } from './weights'
 
@@ -32,44 +32,33 @@ export function contacts({ spots, stretches, circles }: Figure, scale: number): 
       if (!curve) curves.set(stretch, (curve = curveOf(segment)))
       const { t, at, distance: away } = nearestOnCurve(curve, p.was)
       if (away > reach) continue
-      const isOn = away <= NEAR,
-        isAtEdge = half !== null && Math.abs(away - half.was) <= NEAR
       if (t === 0 || t === 1) {
-        if (isOn) found.push(...together(p, t === 0 ? from : to, scale))
+        if (away <= NEAR) found.push(...together(p, t === 0 ? from : to, scale))
         continue
       }
-      found.push(...onStretch(stretch, p, t, at, HARD, isAtEdge && !isOn, scale))
+      found.push(...onStretch(stretch, p, t, at, scale))
     }
   }
   for (const { centre, r, was, half, run } of circles)
     for (const [p, runs] of ends) {
-      if (runs.has(run)) continue
       const away = distance(p.was, centre.was) - was
-      if (Math.abs(away) <= NEAR) found.push({ kind: 'away', weight: HARD, p, q: centre, by: r })
-      else if (half && Math.abs(Math.abs(away) - half.was) <= NEAR)
-        found.push({
-          kind: 'away',
-          weight: HARD,
-          p,
-          q: centre,
-          by: sumOf([
-            [1, r],
-            [1, constant(Math.sign(away) * half.is)],
-          ]),
-        })
-      else if (half && Math.abs(away) < half.was)
-        found.push({
-          kind: 'away',
-          weight: HARD,
-          p,
-          q: centre,
-          by: sumOf([
-            [1, r],
-            [1, constant(away * scale)],
-          ]),
-        })
+      if (runs.has(run) || Math.abs(away) > (half?.was ?? 0) + NEAR) continue
+      const by = sumOf([
+        [1, r],
+        [1, constant(besideOf(away, half, scale))],
+      ])
+      found.push({ kind: 'away', weight: HARD, p, q: centre, by })
     }
   return found
+}
+
+/**
+ * How far from the middle of a stroke something lies on the other grid that was `away` from it: on it, on the edge that the
+ * stroke has there, or under the stroke in proportion.
+ */
+function besideOf(away: number, half: Length | null, scale: number): number {
+  if (Math.abs(away) <= NEAR) return 0
+  return half && Math.abs(Math.abs(away) - half.was) <= NEAR ? Math.sign(away) * half.is : away * scale
 }
 
 /** Whether a place hangs on the middle of a circle. */
@@ -87,22 +76,14 @@ const together = (p: Spot, q: Spot, scale: number): Relation[] =>
     ]),
   }))
 
-function onStretch(
-  { segment, from, to, half }: Stretch,
-  p: Spot,
-  t: number,
-  at: Point,
-  weight: number,
-  isAtEdge: boolean,
-  scale: number,
-): Relation[] {
+/** A place that lies on a stretch at `at`, by the parameter `t`, or beside it under its stroke, lies so again. */
+function onStretch({ segment, from, to, half }: Stretch, p: Spot, t: number, at: Point, scale: number): Relation[] {
   const u = { x: to.was.x - from.was.x, y: to.was.y - from.was.y }
   if (Math.hypot(u.x, u.y) < SHORT) return []
   if (segment.kind === 'line') {
     const side = u.x * (p.was.y - from.was.y) - u.y * (p.was.x - from.was.x)
     const away = side / Math.hypot(u.x, u.y)
-    const is = isAtEdge ? Math.sign(away) * half!.is : away * scale
-    return [{ kind: 'beside', weight, p, a: from, b: to, by: constant(is) }]
+    return [{ kind: 'beside', weight: HARD, p, a: from, b: to, by: constant(besideOf(away, half, scale)) }]
   }
   if (segment.kind === 'cubic') {
     // Handles are stretched along each axis as the way between their nodes is, and places between go along.
@@ -112,7 +93,7 @@ function onStretch(
       const rest = (p.was[axis] - from.was[axis] - share * long) * scale
       return {
         kind: 'sum',
-        weight,
+        weight: HARD,
         form: sumOf([
           [1, p[axis]],
           [share - 1, from[axis]],
@@ -132,7 +113,7 @@ function onStretch(
       sign = axis === 'x' ? -im : im
     return {
       kind: 'sum',
-      weight,
+      weight: HARD,
       form: sumOf([
         [1, p[axis]],
         [re - 1, from[axis]],

@@ -1,6 +1,13 @@
 import { type Fitting, fittedPlace, STAYING } from '../../drawing/edit/fitting'
 import { laidNodes } from '../../drawing/edit/laid-nodes'
-import { keepsMiddle, roundedCorner, roundStretches, wholeRadius } from '../../drawing/kinds/path/fit'
+import {
+  cornerRadius,
+  isShared,
+  keepsMiddle,
+  roundedCorner,
+  roundStretches,
+  wholeRadius,
+} from '../../drawing/kinds/path/fit'
 import type { WithStyle } from '../../drawing/kinds/traits'
 import type { NodeRun } from '../../drawing/model/node'
 import { contourOf } from '../../drawing/model/nodes'
@@ -13,7 +20,7 @@ import { segmentCount } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
 import { type Segment, transformSegment } from '../../geometry/segment'
 import { apply, type Transform } from '../../geometry/transform'
-import { anchorOf } from './anchor'
+import { anchorOf, nameOf } from './anchor'
 import { constant, type Form, type Spot, sumOf, unknown } from './form'
 import type { Axis, Length } from './mark'
 
@@ -191,7 +198,7 @@ export function figureOf(
 
   /** What a width of the set's grid is on the other grid: that of the weight that it is, else in proportion. */
   function weightOf(width: number): number {
-    const name = scenes.from.values.weights.find(({ value }) => Math.abs(value - width) < 1e-9)?.name
+    const name = nameOf(width, scenes.from)
     return name === undefined ? width * to.scale : scenes.to.weight(name)
   }
 
@@ -269,10 +276,9 @@ export function figureOf(
     for (const round of rounds) {
       const corner = keepsMiddle(round) ? null : roundedCorner(run, round)
       const ends = [round.at, (round.at + 1) % nodes.length]
-      if (!corner || ends.some((end) => rounds.some((one) => one !== round && touches(one, end, nodes.length))))
-        continue
+      if (!corner || ends.some((end) => isShared(end, rounds, nodes.length))) continue
       const k = spotAt(corner)
-      const small = Math.round(2 * round.r * to.scale) / 2 || round.r * to.scale
+      const small = cornerRadius(round.r, to.scale)
       for (const end of ends) {
         const { x, y } = nodes[end]!
         places[end] = hung(
@@ -311,6 +317,3 @@ export function figureOf(
     radiusAt: (centre, r) => radii.get(radiusKey(centre, r)) ?? null,
   }
 }
-
-const touches = ({ at, count }: { at: number; count: number }, node: number, of: number): boolean =>
-  at === node || (at + count) % of === node

@@ -60,13 +60,13 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
     plainInk = inkAt(plain)
   const least = Math.min(narrowestOf(before, scale).gap, gap) - UNSEEN
   const original = originalOf(before, plainInk, scale)
+  const place = placing(objects, from, to, original)
   const search = (wanted: Original): Fitted => {
     const looked = (list: readonly DrawingObject[], ink: Path): Result => ({
       objects: list,
       flaws: flawsOf(wanted, ink),
       ...narrowestOf(ink, 1),
     })
-    const place = placing(objects, from, to, wanted)
     let best: Result | null = null
     for (const { care, attempts } of CARES) {
       const settle = place(care),

@@ -17,7 +17,10 @@ const SMOOTH = 0.02
 /** How nearly level or plumb a stretch is that stays so, in units of the set's grid. */
 const LEVEL = 1e-6
 
-/** What relates the places of a figure, found where it was drawn; `evens` are its contours that are their own mirror images. */
+/**
+ * What relates the places of a figure, found where it was drawn, and the values of all unknowns to begin with: those of
+ * the figure, and one for the mirror line of each contour that is its own mirror image.
+ */
 export function relationsOf(
   figure: Figure,
   { outlines, scale }: Original,

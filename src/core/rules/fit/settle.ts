@@ -25,6 +25,12 @@ const ONE = 0.03
 const MOST = 10
 /** By how much a relation may be missed, in units of the other grid, without anyone seeing it. */
 const UNSEEN = 5e-3
+/** How much the end of a drawing counts that is not crisp: less than an edge, more than a short one. */
+const SILHOUETTE = 1.5
+/** A crisp place that is missed by less, in units of the other grid, is not what keeps a relation from holding. */
+const PULLED = UNSEEN / 4
+/** Crisp places missed by more than this share of the most missed one are in question. */
+const IN_QUESTION = 1 / 3
 /** How often something crisp may be let go for the relations’ sake. */
 const GIVE = 24
 /** How strongly an unknown wishes to stay where its coordinates lead. */
@@ -45,7 +51,7 @@ export const crispPlaces = (marks: Marks, fits: Readonly<Record<Axis, AxisFit>>,
       if (edges.length > 0) return [{ axis, at, place, edges, strength }]
       // The silhouette keeps its size, within the live area.
       const outermost = here.filter(isOutermost)
-      return outermost.length > 0 ? [{ axis, at, place, edges: outermost, strength: 1.5 }] : []
+      return outermost.length > 0 ? [{ axis, at, place, edges: outermost, strength: SILHOUETTE }] : []
     })
   })
 
@@ -55,7 +61,7 @@ export function pinnedOf(figure: Figure, crisp: readonly Crisp[], scale: number)
     const { axis, at, place, edges } = one,
       other = across(axis)
     const isHere = (value: number) => Math.abs(value - at) * scale <= ONE
-    const isSeen = (from: number, to: number) => edges.some((mark) => to > mark.from - 1e-3 && from < mark.to + 1e-3)
+    const isSeen = (from: number, to: number) => edges.some((mark) => to > mark.from - SAME && from < mark.to + SAME)
     return [
       ...figure.spots
         .filter(({ was }) => isHere(was[axis]) && isSeen(was[other], was[other]))
@@ -102,18 +108,9 @@ export function settledValues(
 ): Float64Array {
   const stay = begin.map(() => STAY)
   for (let round = 0; ; round++) {
-    const pins = pinned.flatMap(({ crisp, form }): (Relation & { crisp: Crisp })[] =>
-      loose.has(crisp)
-        ? []
-        : [
-            {
-              kind: 'sum',
-              weight: HARD,
-              crisp,
-              form,
-            },
-          ],
-    )
+    const pins = pinned
+      .filter(({ crisp }) => !loose.has(crisp))
+      .map(({ crisp, form }): Relation & { crisp: Crisp } => ({ kind: 'sum', weight: HARD, crisp, form }))
     const values = solved(begin, stay, [...relations, ...pins])
     // Numbers that come to nothing are no solution: all goes where its coordinates lead.
     if (!values.every(Number.isFinite)) return Float64Array.from(begin)
@@ -128,9 +125,9 @@ export function settledValues(
     const asked = new Map<Crisp, number>()
     for (const pin of pins) asked.set(pin.crisp, Math.max(asked.get(pin.crisp) ?? 0, Math.abs(missedBy(pin, values))))
     const most = Math.max(...asked.values(), 0)
-    if (most < UNSEEN / 4) return values
+    if (most < PULLED) return values
     const weakest = [...asked]
-      .filter(([, away]) => away > most / 3)
+      .filter(([, away]) => away > IN_QUESTION * most)
       .map(([crisp]) => crisp)
       .reduce((least, one) => (one.strength < least.strength ? one : least))
     loose.add(weakest)

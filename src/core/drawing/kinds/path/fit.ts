@@ -54,6 +54,13 @@ function circleFrom(a: Node, b: Node): ArcCentre | null {
   return segment.kind === 'arc' ? arcCentre(segment) : null
 }
 
+/** The radius of a rounded corner on another grid: the nearest half, or in proportion where that is 0. */
+export const cornerRadius = (r: number, scale: number): number => Math.round(2 * r * scale) / 2 || r * scale
+
+/** Whether a node of a run of so many lies between two round stretches, so that neither has it for itself. */
+export const isShared = (node: number, stretches: readonly RoundStretch[], of: number): boolean =>
+  stretches.filter(({ at, count }) => at === node || (at + count) % of === node).length > 1
+
 /** Whether a stretch keeps its circle's middle when it is fitted. */
 export const keepsMiddle = ({ extent }: RoundStretch): boolean => extent > ROUND
 
@@ -79,21 +86,18 @@ export function fittedRun(run: NodeRun, to: Fitting): NodeRun {
   const corners = new Map<number, number>()
   const stretches = roundStretches(run)
   const rounded = stretches.map((one) => (keepsMiddle(one) ? null : roundedCorner(run, one)))
-  /** Whether a node lies between two stretches of circles, so that no one of them has it for itself. */
-  const isShared = (node: number) =>
-    stretches.filter(({ at, count }) => at === node || (at + count) % nodes.length === node).length > 1
   stretches.forEach((stretch, i) => {
     const { at, count, r } = stretch
     const corner = rounded[i]
-    if (!corner || isShared(at) || isShared((at + 1) % nodes.length)) return
-    const k = fittedPlace(corner, to)
     const ends = [at, (at + 1) % nodes.length]
+    if (!corner || ends.some((end) => isShared(end, stretches, nodes.length))) return
+    const k = fittedPlace(corner, to)
     const reach = ends.map((end) => {
       const beyond = end === at ? (at + nodes.length - 1) % nodes.length : (at + count + 1) % nodes.length
       const away = places[beyond]!
       return Math.max(Math.abs(away.x - k.x), Math.abs(away.y - k.y))
     })
-    const small = Math.min(Math.round(2 * r * to.scale) / 2 || r * to.scale, ...reach)
+    const small = Math.min(cornerRadius(r, to.scale), ...reach)
     for (const end of ends)
       places[end] = {
         x: tidy(k.x + Math.sign(nodes[end]!.x - corner.x) * (Math.abs(nodes[end]!.x - corner.x) < 1e-3 ? 0 : small)),
