@@ -2,7 +2,7 @@ import type { DrawingObject } from '../core/drawing/model/object'
 import type { Node } from '../core/drawing/model/node'
 import type { PathObject } from '../core/drawing/kinds/path/schema'
 import { STARTERS } from '../core/rules/starters'
-import type { Stored } from '../core/saving/saver'
+import type { Stored } from '../core/saving/saver-state'
 import type { Icon, IconSet } from '../core/set/set'
 
 /** Small things that tests begin with. */

@@ -2,7 +2,8 @@ import type { Shape } from '../drawing/evaluate/shape'
 import { flattened } from '../geometry/flat'
 import { convexHull } from '../geometry/hull'
 import type { Point } from '../geometry/point'
-import { type Attributes, attributes, type Ground, paintAttributes } from './svg-paint'
+import { type Attributes, attributes } from './markup'
+import { type Ground, paintAttributes } from './svg-paint'
 
 /** How near the hulls of two areas may come that count as apart, and how far what they are made of is from the outlines. */
 const CLEAR = 0.02,

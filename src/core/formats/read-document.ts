@@ -4,7 +4,7 @@ import { strokedArea } from '../outline/stroking'
 import type { Stroke } from '../outline/line-style'
 import type { Area, Colour, Group, Item, Paint, Shadow } from '../raster/items'
 import type { Picture } from '../raster/raster'
-import { type Element, elementsOf } from './elements'
+import { type Element, elementsOf } from './markup'
 import { readPathData } from './path-reader'
 
 /** What holds where an element stands: what it inherits, where it lies, and what is defined, by id. */

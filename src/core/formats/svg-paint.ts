@@ -5,6 +5,7 @@ import type {
   ResolvedShadow,
   ResolvedStroke,
 } from '../drawing/evaluate/resolved'
+import { type Attributes, attributes, element } from './markup'
 import { shortNumber } from './number'
 import { PRECISION } from './path-data'
 import { SAME_POINT } from '../geometry/tolerance'
@@ -12,12 +13,6 @@ import { SAME_POINT } from '../geometry/tolerance'
 /** Which colours are written: the delivered file's (`currentColor` for ink), or those for a light or a dark ground. */
 export type Ground = 'current' | 'light' | 'dark'
 
-export type Attributes = Record<string, string>
-
-export const attributes = (map: Attributes): string =>
-  Object.entries(map)
-    .map(([key, value]) => ` ${key}="${value}"`)
-    .join('')
 export const number = (value: number): string => shortNumber(value, PRECISION)
 
 /** What a document has to define before it can be used: its id, and the element. */
@@ -79,7 +74,11 @@ const shortColour = (color: string): string => color.replace(/^#(.)\1(.)\2(.)\3$
 export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): Definition {
   const stops = gradient.stops.map(({ at, color: one }) => {
     const { color, opacity } = written(one, ground)
-    return `<stop${attributes({ ...(at > 0 && { offset: number(at) }), 'stop-color': color, ...(opacity < 1 && { 'stop-opacity': number(opacity) }) })}/>`
+    return element('stop', {
+      ...(at > 0 && { offset: number(at) }),
+      'stop-color': color,
+      ...(opacity < 1 && { 'stop-opacity': number(opacity) }),
+    })
   })
   return definition(
     gradient.kind === 'linear' ? 'linearGradient' : 'radialGradient',
@@ -94,13 +93,13 @@ export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): 
  */
 export function shadowDefinition({ x, y, blur, color }: ResolvedShadow, ground: Ground, size: number): Definition {
   const flood = written(color, ground)
-  const text = `<feDropShadow${attributes({
+  const text = element('feDropShadow', {
     dx: number(x),
     dy: number(y),
     stdDeviation: number(blur / 2),
     'flood-color': flood.color,
     ...(flood.opacity < 1 && { 'flood-opacity': number(flood.opacity) }),
-  })}/>`
+  })
   // A rasteriser takes a layer for all of it, and one in wide use does not survive one far larger than its picture.
   const area = { x: '0', y: '0', width: `${size}`, height: `${size}` }
   return definition('filter', { filterUnits: 'userSpaceOnUse', ...area, 'color-interpolation-filters': 'sRGB' }, text)

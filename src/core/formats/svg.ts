@@ -10,9 +10,8 @@ import { type ResolvedGradient, type ResolvedPaint, withOpacity } from '../drawi
 import { rounded } from './number'
 import { joinedShapes } from './compact'
 import { compactPathData, type Painted, pathData, PRECISION } from './path-data'
+import { type Attributes, attributes, element, SVG } from './markup'
 import {
-  type Attributes,
-  attributes,
   definition,
   type Definition,
   gradientDefinition,
@@ -46,7 +45,7 @@ function documentOf(shapes: readonly Shape[], size: number, ground: Ground, isCo
   const runs = runsOf(shapes).flatMap((run) => ('runs' in run && !isPlain(run) ? seenRuns([run], size) : [run]))
   const shared = sharedAttributes(shapesIn(runs).map((shape) => paintOf(shape, ground)))
   const root = {
-    xmlns: 'http://www.w3.org/2000/svg',
+    xmlns: SVG,
     width: `${size}`,
     height: `${size}`,
     viewBox: `0 0 ${size} ${size}`,
@@ -55,7 +54,7 @@ function documentOf(shapes: readonly Shape[], size: number, ground: Ground, isCo
   const writing: Writing = { ground, size, shared, without: attributes(shared), definitions: new Map(), isCompact }
   const body = runs.map((run) => runText(run, writing)).join('')
   const definitions = [...writing.definitions.values()].join('')
-  return `<svg${attributes(root)}>${definitions && `<defs>${definitions}</defs>`}${body}</svg>\n`
+  return `${element('svg', root, (definitions && element('defs', {}, definitions)) + body)}\n`
 }
 
 /** What is known while a document is written: the attributes its root has, and what it defines, by id. */
@@ -81,7 +80,7 @@ function runText(run: Run, writing: Writing, opacity = 1): string {
       filter: `url(#${define(shadowDefinition(effect.shadow, writing.ground, writing.size), writing)})`,
     }),
   }
-  return `<g${attributes(own)}>${runs.map((one) => runText(one, writing)).join('')}</g>`
+  return element('g', own, runs.map((one) => runText(one, writing)).join(''))
 }
 
 const shapesIn = (runs: readonly Run[]): Shape[] => runs.flatMap((run) => ('runs' in run ? shapesIn(run.runs) : [run]))
@@ -195,11 +194,11 @@ function shapeText(shape: Shape, writing: Writing, opacity: number): string {
   const paints = paintOf(shape, ground)
   const known = writing.isCompact ? undefined : written.get(paints)
   if (known?.without === without && opacity === 1) return known.text
-  const { name, geometry } = writing.isCompact ? compactElement(shape) : element(shape.path)
+  const { name, geometry } = writing.isCompact ? compactElement(shape) : drawnAs(shape.path)
   // A shape of one paint is dimmed by that paint's opacity: nothing has to be painted as a layer for it.
   const dimmed = opacity < 1 && !(shape.fill && shape.stroke) ? paintAttributes(faded(shape, opacity), ground) : null
   const own = Object.fromEntries(Object.entries(dimmed ?? paints).filter(([key, value]) => shared[key] !== value))
-  const text = `<${name}${attributes({ ...own, ...(opacity < 1 && !dimmed && { opacity: number(opacity) }), ...geometry })}/>`
+  const text = element(name, { ...own, ...(opacity < 1 && !dimmed && { opacity: number(opacity) }), ...geometry })
   if (opacity === 1 && !writing.isCompact) written.set(paints, { without, text })
   return text
 }
@@ -237,12 +236,12 @@ function sharedAttributes(list: readonly Attributes[]): Attributes {
   return Object.fromEntries(Object.entries(first).filter(([key, value]) => rest.every((other) => other[key] === value)))
 }
 
-type Element = { readonly name: string; readonly geometry: Attributes }
+type Drawn = { readonly name: string; readonly geometry: Attributes }
 
-const elements = new WeakMap<Path, Element>()
+const elements = new WeakMap<Path, Drawn>()
 
 /** The element that draws a path, remembered for it. */
-function element(path: Path): Element {
+function drawnAs(path: Path): Drawn {
   let known = elements.get(path)
   if (!known) elements.set(path, (known = roundElement(path) ?? { name: 'path', geometry: { d: pathData(path) } }))
   return known
@@ -252,7 +251,7 @@ const paintedAs = (stroke: Shape['stroke']): Painted =>
   !stroke ? 'filled' : stroke.cap === 'round' && stroke.join === 'round' && !stroke.dash ? 'stroked round' : 'stroked'
 
 /** The same in as few characters as it takes. */
-const compactElement = ({ path, stroke }: Shape): Element =>
+const compactElement = ({ path, stroke }: Shape): Drawn =>
   roundElement(path) ?? { name: 'path', geometry: { d: compactPathData(path, paintedAs(stroke)) } }
 
 /** A circle or upright ellipse element, where that is what the path is. */

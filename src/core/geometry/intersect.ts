@@ -1,6 +1,7 @@
 import { type Curve, parameterAt, type Round } from './curve'
 import type { Meeting } from './meeting'
-import { cubicArc, cubicCubic, cubicLine } from './meet-cubics'
+import { cubicArc, cubicLine } from './meet-cubics'
+import { cubicCubic } from './meet-cubic-pair'
 import { circleCircle, ellipseEllipse, lineArc, lineLine } from './meet-lines-arcs'
 import { distance } from './point'
 import { type Cubic, pointAt } from './segment'

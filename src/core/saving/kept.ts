@@ -5,7 +5,8 @@ import type { SetChange } from '../set/change'
 import { SetName } from '../set/names'
 import { Icon, type IconSet } from '../set/set'
 import { Delivery } from '../set/settings'
-import { type Left, type Saver, unsaved } from './saver'
+import { unsaved } from './next-save'
+import { type Left, type Saver } from './saver-state'
 import { SaveRequest, type SetWrites } from './wire'
 
 const sides = <T extends z.ZodType>(value: T) => z.object({ from: value, to: value })

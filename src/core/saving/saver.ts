@@ -1,136 +1,16 @@
-import { type SetChange, changeBetween, withSide } from '../set/change'
-import type { PartKey, SetConflict } from '../set/merge-icon'
-import { iconPart } from '../set/merge-icon'
+import { changeBetween, withSide } from '../set/change'
+import type { PartKey } from '../set/merge-icon'
 import { mergedSet } from '../set/merge-set'
 import { settledIn } from '../set/settle-set'
 import type { IconSet } from '../set/set'
-import {
-  basesOf,
-  type Changes,
-  fresh,
-  overlay,
-  type Revisions,
-  revised,
-  type SaveRequest,
-  type SetWrites,
-  UNKNOWN,
-  writesOf,
-} from './wire'
-
-/** A set as the server has it, as far as it is known here: all that changed up to `revision` of the set is in it. */
-export type Stored = {
-  readonly epoch: string
-  readonly set: IconSet
-  readonly revisions: Revisions
-  readonly revision: number
-}
-
-/** A part that the server does not take as it is, and why, as a sentence. */
-type Refused = { readonly part: PartKey; readonly value: unknown; readonly why: string }
-
-/**
- * How the saving of a set stands in one window. Everything that differs between `base` and `present` is not saved yet.
- * Only `step` makes another of it; `wanted` says what is to be done, and `saying` what a person is told.
- */
-export type Saver = {
-  /** Names the window, and its saves. */
-  readonly writer: string
-  readonly stored: Stored
-  /** What `present` is seen from: what is stored but where both sides changed something; there what was before. */
-  readonly base: IconSet
-  readonly present: IconSet
-  readonly conflicts: readonly SetConflict[]
-  /** The save that was sent last and has no answer yet. It is sent again, as it is, until it has one. */
-  readonly sent: SaveRequest | null
-  /** How many saves there were. */
-  readonly saves: number
-  /** The request that is under way, by a number of its own; answers to others are not heard. */
-  readonly underWay: number | null
-  readonly requests: number
-  /** The latest revision of the set that was told of; above `stored.revision` there is something to ask for. */
-  readonly news: number
-  /** The server has another state than what is known here. */
-  readonly isStale: boolean
-  /** Changes that came while something was in hand. */
-  readonly arrived: Changes | null
-  readonly isHandBusy: boolean
-  /** Parts that are kept back until they change. */
-  readonly refused: readonly Refused[]
-  /** After a refusal that names nothing, parts are sent one by one. */
-  readonly isSplit: boolean
-  /** Why the last request had no answer, and how many had none in a row; zero while all goes well. */
-  readonly trouble: string | null
-  readonly failures: number
-  readonly isPausing: boolean
-  readonly isGone: boolean
-  /** What windows that are gone left unsaved and is to be taken over, one after the other. */
-  readonly left: readonly Left[]
-  /** The windows whose work was taken over: what is kept of them may go once this window's is kept. */
-  readonly taken: readonly string[]
-}
-
-/** What a window that is gone left unsaved. */
-export type Left = { readonly writer: string; readonly change: SetChange }
-
-export type Event =
-  | { readonly kind: 'edited'; readonly present: IconSet }
-  /** The person holds something, or let go of it: what comes from elsewhere waits meanwhile. */
-  | { readonly kind: 'hand'; readonly isBusy: boolean }
-  /** The set was changed elsewhere, up to a revision; null where it may have been. */
-  | { readonly kind: 'told'; readonly revision: number | null }
-  /** What `wanted` says is being done. */
-  | { readonly kind: 'begun' }
-  | { readonly kind: 'answered'; readonly request: number; readonly answer: Answer }
-  | { readonly kind: 'paused' }
-  | { readonly kind: 'settled'; readonly conflict: SetConflict; readonly keep: 'mine' | 'theirs' }
-  | { readonly kind: 'found'; readonly left: Left }
-  | { readonly kind: 'forgotten'; readonly writers: readonly string[] }
-
-export type Answer =
-  | { readonly kind: 'saved'; readonly revision: number }
-  | { readonly kind: 'changes'; readonly changes: Changes }
-  /** The server has another state than the one the save was built on. */
-  | { readonly kind: 'stale' }
-  | { readonly kind: 'refused'; readonly why: string; readonly parts: readonly PartKey[] }
-  /** The set was deleted. */
-  | { readonly kind: 'gone' }
-  /** There was no answer, or none that can be understood: it may have been done or not. */
-  | { readonly kind: 'lost'; readonly why: string }
-
-/** What is to be done now: nothing, a save, asking what changed, or waiting so many milliseconds. */
-export type Wanted =
-  | { readonly kind: 'save'; readonly save: SaveRequest }
-  | { readonly kind: 'ask'; readonly since: number; readonly epoch: string }
-  | { readonly kind: 'pause'; readonly ms: number }
-  | null
-
-export const beginning = (writer: string, stored: Stored): Saver => ({
-  writer,
-  stored,
-  base: stored.set,
-  present: stored.set,
-  conflicts: [],
-  sent: null,
-  saves: 0,
-  underWay: null,
-  requests: 0,
-  news: stored.revision,
-  isStale: false,
-  arrived: null,
-  isHandBusy: false,
-  refused: [],
-  isSplit: false,
-  trouble: null,
-  failures: 0,
-  isPausing: false,
-  isGone: false,
-  left: [],
-  taken: [],
-})
+import { type Changes, fresh, overlay, revised, type SaveRequest, UNKNOWN } from './wire'
+import { nextSave, partOf, partsOf } from './next-save'
+import type { Answer, Event, Saver, Stored, Wanted } from './saver-state'
 
 /** Pauses after one, two, three … requests without an answer, in milliseconds. */
 const PAUSES = [1000, 2000, 4000, 8000, 15000]
 
+/** What is to be done next. */
 export function wanted(saver: Saver): Wanted {
   if (saver.isGone || saver.underWay !== null) return null
   if (saver.isPausing) return { kind: 'pause', ms: PAUSES[Math.min(saver.failures, PAUSES.length) - 1] ?? PAUSES[0]! }
@@ -142,70 +22,6 @@ export function wanted(saver: Saver): Wanted {
   const save = nextSave(saver)
   return save && { kind: 'save', save }
 }
-
-/** All that is not saved, as a change; null where nothing is. */
-export const unsaved = (saver: Saver): SetChange | null => changeBetween(saver.base, saver.present)
-
-/** The save of all that may be sent now; null where nothing may. */
-function nextSave(saver: Saver): SaveRequest | null {
-  const change = unsaved(saver)
-  if (!change) return null
-  const kept = new Set<PartKey>(saver.conflicts.map(({ part }) => part))
-  for (const { part, value } of saver.refused) if (partOf(saver.present, part) === value) kept.add(part)
-  const free = <T>(part: PartKey, value: T | undefined): T | undefined => (kept.has(part) ? undefined : value)
-  const order = free('order', change.order)
-  const there = new Set(saver.stored.set.icons.map(({ id }) => id))
-  const isStored = (id: string) => there.has(id)
-  // An icon that is new, or comes out of the bin, comes with its place in the order.
-  const icons = change.icons.filter(({ id, to }) => to && !kept.has(iconPart(id)) && (isStored(id) || order))
-  const isKnown = (id: string) => isStored(id) || icons.some((one) => one.id === id)
-  const ids = order?.to.filter(isKnown)
-  const isOrdered = ids && !(ids.length === there.size && [...there].every((id, i) => id === ids[i]))
-  const writes: SetWrites = {
-    ...writesOf({
-      ...(free('name', change.name) && { name: change.name! }),
-      ...(free('rules', change.rules) && { rules: change.rules! }),
-      ...(free('delivery', change.delivery) && { delivery: change.delivery! }),
-      icons,
-    }),
-    ...(isOrdered && { order: ids }),
-  }
-  const sendable = saver.isSplit && !writes.rules ? firstOf(writes, isStored) : writes
-  if (Object.keys(sendable).length === 0) return null
-  const { epoch, revisions } = saver.stored
-  return { epoch, id: `${saver.writer}-${saver.saves + 1}`, bases: basesOf(sendable, revisions), writes: sendable }
-}
-
-/** One part of writes: single values first, then icons, a new one with its place, then their order. */
-function firstOf({ name, delivery, icons, order }: SetWrites, isStored: (id: string) => boolean): SetWrites {
-  if (name !== undefined) return { name }
-  if (delivery) return { delivery }
-  const icon = icons?.[0]
-  if (!icon) return order ? { order } : {}
-  if (isStored(icon.id) || !order) return { icons: [icon] }
-  return { icons: [icon], order: order.filter((id) => id === icon.id || isStored(id)) }
-}
-
-function partOf(set: IconSet, part: PartKey): unknown {
-  switch (part) {
-    case 'name':
-    case 'rules':
-    case 'delivery':
-      return set[part]
-    case 'order':
-      return set.icons.map(({ id }) => id).join(' ')
-    default:
-      return set.icons.find(({ id }) => iconPart(id) === part)
-  }
-}
-
-const partsOf = ({ name, rules, delivery, icons = [], order }: SetWrites): PartKey[] => [
-  ...(name !== undefined ? (['name'] as const) : []),
-  ...(rules ? (['rules'] as const) : []),
-  ...(delivery ? (['delivery'] as const) : []),
-  ...(order ? (['order'] as const) : []),
-  ...icons.map(({ id }) => iconPart(id)),
-]
 
 /** How saving stands after an event. */
 export function step(saver: Saver, event: Event): Saver {
@@ -350,27 +166,4 @@ function withLeft(saver: Saver): Saver {
     saver.stored.set,
   )
   return withLeft({ ...saver, present: set, base, conflicts, left, taken: [...saver.taken, first.writer] })
-}
-
-/** What a person is told about saving. */
-export type Saying =
-  | { readonly state: 'saved' }
-  | { readonly state: 'saving' }
-  | { readonly state: 'waiting'; readonly why: string }
-  | { readonly state: 'refused'; readonly why: string }
-  | { readonly state: 'torn'; readonly conflicts: readonly SetConflict[] }
-  | { readonly state: 'deleted' }
-
-export function saying(saver: Saver): Saying {
-  if (saver.isGone) return { state: 'deleted' }
-  if (saver.conflicts.length > 0) return { state: 'torn', conflicts: saver.conflicts }
-  const isClean = saver.sent === null && saver.present === saver.base
-  if (isClean) return { state: 'saved' }
-  if (saver.trouble !== null) return { state: 'waiting', why: saver.trouble }
-  if (saver.sent === null && !nextSave(saver)) {
-    const why = saver.refused.find(({ part, value }) => partOf(saver.present, part) === value)?.why
-    if (why !== undefined) return { state: 'refused', why }
-    if (!unsaved(saver)) return { state: 'saved' }
-  }
-  return { state: 'saving' }
 }

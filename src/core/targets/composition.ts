@@ -2,6 +2,7 @@ import { isGradientPaint, meanColour } from './tone'
 import type { Shape } from '../drawing/evaluate/shape'
 import { inkOfAll } from '../drawing/evaluate/ink'
 import { type Ground, number } from '../formats/svg-paint'
+import { type Attributes, type Element, element, elementsOf, markupOf, SVG } from '../formats/markup'
 import { svgOfShapes } from '../formats/svg'
 import { type Box, boxCentre } from '../geometry/box'
 import { timed } from '../geometry/deadline'
@@ -12,13 +13,18 @@ import { platePath } from '../drawing/model/plates'
 import { pathData } from '../formats/path-data'
 import type { IconRenderer } from './icon-renderer'
 
-/** A document's root and what is in it. */
-type Opened = { readonly root: string; readonly body: string }
+/** A document's root, without what makes it a file, its view box, and what it holds. */
+export type Opened = {
+  readonly root: Readonly<Attributes>
+  readonly viewBox: string
+  readonly inside: readonly Element[]
+}
 
-/** A document in two: the attributes of its root beside those of a file, and what is in it. */
+/** A document as what it is put together of. */
 export function opened(svg: string): Opened {
-  const [, root = '', body = ''] = /^<svg([^>]*)>([\s\S]*)<\/svg>\n?$/.exec(svg) ?? []
-  return { root: root.replace(/ (xmlns|width|height|viewBox)="[^"]*"/g, ''), body }
+  const { own, inside } = elementsOf(svg)
+  const { xmlns: _, width: __, height: ___, viewBox = '', ...root } = own
+  return { root, viewBox, inside }
 }
 
 /** What a picture is put together of: shapes, scaled about a place, cut by an outline. */
@@ -28,18 +34,18 @@ type Layer = { readonly shapes: readonly Shape[]; readonly scale?: number; reado
 function composed(view: Box, layers: readonly Layer[], ground: Ground, clip?: string): string {
   const parts = layers.map(({ shapes, scale = 1, about = { x: 0, y: 0 } }) => {
     if (shapes.length === 0) return ''
-    const { root, body } = opened(svgOfShapes(shapes, Math.max(view.x + view.w, view.y + view.h), ground))
-    const moved =
-      scale === 1
-        ? ''
-        : ` transform="matrix(${[scale, 0, 0, scale, about.x * (1 - scale), about.y * (1 - scale)].map((value) => number(value)).join(' ')})"`
-    return root || moved ? `<g${root}${moved}>${body}</g>` : body
+    const { root, inside } = opened(svgOfShapes(shapes, Math.max(view.x + view.w, view.y + view.h), ground))
+    const matrix = [scale, 0, 0, scale, about.x * (1 - scale), about.y * (1 - scale)]
+    const own = { ...root, ...(scale !== 1 && { transform: `matrix(${matrix.map(number).join(' ')})` }) }
+    const body = markupOf(inside)
+    return Object.keys(own).length > 0 ? element('g', own, body) : body
   })
   const box = [view.x, view.y, view.w, view.h].map(number).join(' ')
-  const inside = clip
-    ? `<defs><clipPath id="cut"><path d="${clip}"/></clipPath></defs><g clip-path="url(#cut)">${parts.join('')}</g>`
+  const content = clip
+    ? element('defs', {}, element('clipPath', { id: 'cut' }, element('path', { d: clip }))) +
+      element('g', { 'clip-path': 'url(#cut)' }, parts.join(''))
     : parts.join('')
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${number(view.w)}" height="${number(view.h)}" viewBox="${box}">${inside}</svg>\n`
+  return `${element('svg', { xmlns: SVG, width: number(view.w), height: number(view.h), viewBox: box }, content)}\n`
 }
 
 /** The shape of a mask that a platform cuts icons by. */

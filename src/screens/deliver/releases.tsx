@@ -1,10 +1,9 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { Changes } from '@/core/targets/compare'
-import type { ReleaseEntry } from '@/core/targets/run'
 import { Button } from '@/ui/button'
 import { say } from '@/ui/notice'
+import { useFetched } from '@/ui/use-fetched'
 import { changesSince, releasesOf } from '../frame/releases'
 import { ChangesView } from './changes-view'
 import { bytesInWords } from './file-tree'
@@ -26,35 +25,20 @@ export function Releases({
   /** What is kept in the set before a release is made; resolves when it is saved. */
   onBefore: () => Promise<void>
 }) {
-  const [list, setList] = useState<readonly ReleaseEntry[] | null>(null)
   const [note, setNote] = useState('')
   const [isMaking, setMaking] = useState(false)
-  const [compared, setCompared] = useState<{ number: number; changes: Changes } | null>(null)
   const [asked, setAsked] = useState<number | null>(null)
   const [made, setMade] = useState(0)
-  useEffect(() => {
-    let isWanted = true
-    releasesOf(setId).then(
-      (found) => isWanted && setList(found),
-      () => undefined,
-    )
-    return () => {
-      isWanted = false
-    }
-  }, [setId, made])
+  const { value: list } = useFetched(`${setId} ${made}`, () => releasesOf(setId))
   const last = list?.[0]?.number,
     number = asked ?? last
+  const { value: compared, problem } = useFetched(
+    number === undefined ? null : [setId, number, revision, made, ...targets].join(' '),
+    async () => ({ number, changes: await changesSince(setId, number!, targets) }),
+  )
   useEffect(() => {
-    if (number === undefined) return
-    let isWanted = true
-    changesSince(setId, number, targets).then(
-      (changes) => isWanted && setCompared({ number, changes }),
-      (error: Error) => isWanted && say({ text: error.message, tone: 'fault' }),
-    )
-    return () => {
-      isWanted = false
-    }
-  }, [setId, number, targets, revision, made])
+    if (problem) say({ text: problem, tone: 'fault' })
+  }, [problem])
   const release = async () => {
     setMaking(true)
     try {

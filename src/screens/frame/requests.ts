@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { type Answer, type Stored } from '@/core/saving/saver'
+import { type Answer, type Stored } from '@/core/saving/saver-state'
 import { Changes, Saved, type SaveRequest } from '@/core/saving/wire'
 import type { PartKey } from '@/core/set/merge-icon'
 

@@ -1,5 +1,7 @@
 import { toKeep } from '@/core/saving/kept'
-import { type Event, type Left, type Saver, saying, step, wanted } from '@/core/saving/saver'
+import { step, wanted } from '@/core/saving/saver'
+import { saying } from '@/core/saving/saying'
+import { type Event, type Left, type Saver } from '@/core/saving/saver-state'
 import { askChanges, sendSave } from './requests'
 import type { Session } from './session'
 import { announce, hearOf } from './told'

@@ -1,6 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { changeProblem } from '@/core/formats/change-problem'
-import { beginning as savedAs, type Saver, type Saying, type Stored } from '@/core/saving/saver'
+import { type Saying } from '@/core/saving/saying'
+import { beginning as savedAs, type Saver, type Stored } from '@/core/saving/saver-state'
 import type { Visitor } from '@/core/saving/told'
 import { applyEdit, type SetEdit } from '@/core/set/edit'
 import { advance, beginning, type History, redo, undo } from '@/core/set/history'

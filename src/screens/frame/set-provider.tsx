@@ -4,7 +4,7 @@ import { createContext, type ReactNode, startTransition, useContext, useEffect, 
 import { useStore } from 'zustand'
 import { changeProblem } from '@/core/formats/change-problem'
 import { hasArrived, type Kept, leftOf } from '@/core/saving/kept'
-import type { Answer, Left } from '@/core/saving/saver'
+import type { Answer, Left } from '@/core/saving/saver-state'
 import type { IconSet } from '@/core/set/set'
 import { keepFile } from '@/ui/keep-file'
 import { newId } from '@/ui/new-id'

@@ -1,6 +1,6 @@
 'use client'
 
-import { useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { rulesThatDiffer, thenAndNow, type ThenAndNow } from '@/core/set/as-it-was'
 import type { SetEdit } from '@/core/set/edit'
 import type { Icon, IconSet } from '@/core/set/set'
@@ -10,6 +10,7 @@ import { Dialog } from '@/ui/dialog'
 import { useTheme } from '@/ui/theme'
 import { say } from '@/ui/notice'
 import { PixelPicture } from '@/ui/pixel-picture'
+import { useFetched } from '@/ui/use-fetched'
 import { VirtualGrid } from '@/ui/virtual-grid'
 import { sourceOf } from '@/workers/draw'
 import { commit, type Session, settled, undoStep } from '../frame/session'
@@ -28,36 +29,15 @@ export function PastDialog({
   setId: string
   onClose: () => void
 }) {
-  const [states, setStates] = useState<readonly PastState[] | null>(null)
-  const [chosen, setChosen] = useState<number | null>(null)
-  const [past, setPast] = useState<{ revision: number; set: IconSet } | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
+  const [wanted, setWanted] = useState<number | null>(null)
   const [asks, setAsks] = useState(0)
-  useEffect(() => {
-    let isWanted = true
-    statesOf(setId).then(
-      (found) => {
-        if (!isWanted) return
-        setStates(found)
-        setChosen((one) => one ?? found[0]?.revision ?? null)
-      },
-      (error: Error) => isWanted && setProblem(error.message),
-    )
-    return () => {
-      isWanted = false
-    }
-  }, [setId, asks])
-  useEffect(() => {
-    if (chosen === null) return
-    let isWanted = true
-    setAsItWas(setId, chosen).then(
-      (was) => isWanted && setPast({ revision: chosen, set: was }),
-      (error: Error) => isWanted && setProblem(error.message),
-    )
-    return () => {
-      isWanted = false
-    }
-  }, [setId, chosen])
+  const { value: states, problem: unlisted } = useFetched(`${setId} ${asks}`, () => statesOf(setId))
+  const chosen = wanted ?? states?.[0]?.revision ?? null
+  const { value: past, problem: unread } = useFetched(chosen === null ? null : `${setId} ${chosen}`, async () => ({
+    revision: chosen,
+    set: await setAsItWas(setId, chosen!),
+  }))
+  const problem = unlisted ?? unread
   const state = states?.find(({ revision }) => revision === chosen)
   const named = async (revision: number | null, name: string | null) => {
     try {
@@ -71,7 +51,7 @@ export function PastDialog({
   return (
     <Dialog title="The set as it was" open onClose={onClose} width={980}>
       <div className="grid h-[62vh] grid-cols-[248px_minmax(0,1fr)]">
-        <PastStates states={states} chosen={chosen} onChoose={setChosen} onName={(of, name) => void named(of, name)} />
+        <PastStates states={states} chosen={chosen} onChoose={setWanted} onName={(of, name) => void named(of, name)} />
         {problem !== null ? (
           <p role="alert" className="p-4 text-fault">
             {problem}

@@ -1,8 +1,8 @@
 'use client'
 
-import { useEffect, useState } from 'react'
 import { differences, followed } from '@/core/rules/follow'
 import { say } from '@/ui/notice'
+import { useFetched } from '@/ui/use-fetched'
 import { type Leader, rulesOfSet } from '../frame/following'
 import { useSessionState } from '../frame/set-provider'
 import { draftOf, plainRules } from './draft'
@@ -11,17 +11,11 @@ import { Group, type GroupProps } from './form'
 /** The set whose rules these follow, and what is their own all the same. */
 export function FollowGroup({ draft, onChange }: GroupProps) {
   const own = useSessionState(({ setId }) => setId)
-  const [sets, setSets] = useState<readonly Leader[]>([])
-  useEffect(() => {
-    let isWanted = true
-    void fetch('/api/rules')
-      .then((response) => response.json() as Promise<Leader[]>)
-      .then((all) => isWanted && setSets(all))
-      .catch(() => undefined)
-    return () => {
-      isWanted = false
-    }
-  }, [])
+  const { value } = useFetched(own, async (signal) => {
+    const response = await fetch('/api/rules', { signal })
+    return (await response.json()) as readonly Leader[]
+  })
+  const sets = value ?? []
   const { follows } = draft
   const others = sets.filter(({ id }) => id !== own)
   const led = follows && (others.find(({ id }) => id === follows.id) ?? others.find(({ name }) => name === follows.set))

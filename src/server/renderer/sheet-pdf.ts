@@ -1,4 +1,5 @@
 import { createRequire } from 'node:module'
+import { elementsOf, markupOf } from '../../core/formats/markup'
 import { pdfOf } from './pdf'
 
 /** What a sheet shows: each icon's name and a document for every size it is shown at, in pixels. */
@@ -58,5 +59,8 @@ export function sheetPdf({ title, note, ground, text, icons }: SheetPages): Prom
 }
 
 /** A document that is as large as it is asked to be, not as its root says. */
-const sizeless = (svg: string): string =>
-  svg.replace(/^<svg[^>]*>/, (root) => root.replace(/ (width|height)="[^"]*"/g, ''))
+function sizeless(svg: string): string {
+  const { name, own, inside } = elementsOf(svg)
+  const { width: _, height: __, ...rest } = own
+  return markupOf([{ name, own: rest, inside }])
+}

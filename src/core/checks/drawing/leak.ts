@@ -1,5 +1,5 @@
 import { editable } from '../../drawing/edit/editable'
-import { closeContour } from '../../drawing/edit/node-edit'
+import { closeContour } from '../../drawing/edit/contour-edit'
 import { distance } from '../../geometry/point'
 import { LEAK } from '../../geometry/tolerance'
 import type { Check } from '../check'

@@ -15,20 +15,9 @@ import { moveObject, transformObject } from './transform-object'
 import { anyObject, coordinate, run, simple } from '../../../testing/arbitrary'
 import { afterEdit, editable } from './editable'
 import { evaluateAll, outline } from '../evaluate/evaluate'
-import {
-  changeNodes,
-  closeContour,
-  insertNode,
-  moveNodes,
-  nearestSegment,
-  openAt,
-  pullSegment,
-  removeNodes,
-  reverseContour,
-  setHandle,
-  setKind,
-  straighten,
-} from './node-edit'
+import { changeNodes, moveNodes, removeNodes, setHandle, setKind } from './node-edit'
+import { closeContour, openAt, reverseContour } from './contour-edit'
+import { insertNode, nearestSegment, pullSegment, straighten } from './segment-edit'
 import { DrawingObject } from '../model/object'
 import type { PathObject } from '../kinds/path/schema'
 import { isOver, pick } from '../evaluate/pick'

@@ -8,17 +8,9 @@ import { directionAt } from '../../geometry/slope'
 import { STARTERS } from '../../rules/starters'
 import { editable } from './editable'
 import { outline } from '../evaluate/evaluate'
-import {
-  closeContour,
-  insertNode,
-  joinEnds,
-  openAt,
-  pullSegment,
-  removeNodes,
-  reverseContour,
-  setKind,
-  straighten,
-} from './node-edit'
+import { removeNodes, setKind } from './node-edit'
+import { closeContour, joinEnds, openAt, reverseContour } from './contour-edit'
+import { insertNode, pullSegment, straighten } from './segment-edit'
 import type { PathObject } from '../kinds/path/schema'
 import { path, style } from '../../../testing/samples'
 

@@ -2,7 +2,8 @@ import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from '../../draw
 import type { Shape, GroupEffect } from '../../drawing/evaluate/shape'
 import { withStrokesOutlined } from '../../drawing/evaluate/stroke-outlines'
 import { inkOfAll } from '../../drawing/evaluate/ink'
-import { attributes, type Attributes, number } from '../../formats/svg-paint'
+import { type Attributes, element } from '../../formats/markup'
+import { number } from '../../formats/svg-paint'
 import { pathData } from '../../formats/path-data'
 import { type Path, transformPath } from '../../geometry/path'
 import { inverse, type Transform } from '../../geometry/transform'
@@ -39,7 +40,7 @@ export function vectorDrawable(shapes: readonly Shape[], { dp, viewport, place, 
     ...(tint && { 'android:tint': tint }),
   }
   const body = shapes.map(shapeXml).join('')
-  return `<?xml version="1.0" encoding="utf-8"?>\n<vector${attributes(root)}>\n${place ? placed(place, body) : body}</vector>\n`
+  return `<?xml version="1.0" encoding="utf-8"?>\n${element('vector', root, `\n${place ? placed(place, body) : body}`)}\n`
 }
 
 function placed({ scale, x, y }: NonNullable<VectorView['place']>, body: string): string {
@@ -48,13 +49,13 @@ function placed({ scale, x, y }: NonNullable<VectorView['place']>, body: string)
     ...(x !== 0 && { 'android:translateX': fine(x) }),
     ...(y !== 0 && { 'android:translateY': fine(y) }),
   }
-  return Object.keys(map).length > 0 ? element('group', map, body) : body
+  return Object.keys(map).length > 0 ? line('group', map, body) : body
 }
 
 const fine = (value: number): string => String(Math.round(value * 1e6) / 1e6)
 
-const element = (name: string, map: Attributes, content = ''): string =>
-  content ? `<${name}${attributes(map)}>\n${content}</${name}>\n` : `<${name}${attributes(map)}/>\n`
+const line = (name: string, map: Attributes, content = ''): string =>
+  `${element(name, map, content && `\n${content}`)}\n`
 
 function shapeXml(shape: Shape): string {
   const { stroke, effect } = shape
@@ -63,7 +64,7 @@ function shapeXml(shape: Shape): string {
   const opacity = opacityOf(effect)
   const body = (isArea ? withStrokesOutlined([shape]) : [shape]).map((part) => partXml(part, opacity)).join('')
   return masksOf(effect).reduce(
-    (inner, mask) => element('group', {}, element('clip-path', { 'android:pathData': pathData(mask) }) + inner),
+    (inner, mask) => line('group', {}, line('clip-path', { 'android:pathData': pathData(mask) }) + inner),
     body,
   )
 }
@@ -98,9 +99,7 @@ function pathXml({ path, fill, stroke }: Shape, opacity: number): string {
     const { hex, alpha } = isGradientPaint(one) ? { hex: null, alpha: one.opacity } : colourXml(one)
     if (hex) map[`android:${key}Color`] = hex
     else
-      inner.push(
-        element('aapt:attr', { name: `android:${key}Color` }, gradientXml(one as ResolvedGradient, uneven?.map)),
-      )
+      inner.push(line('aapt:attr', { name: `android:${key}Color` }, gradientXml(one as ResolvedGradient, uneven?.map)))
     if (alpha * opacity < 1) map[`android:${key}Alpha`] = number(alpha * opacity)
   }
   if (fill) paint('fill', fill)
@@ -111,10 +110,10 @@ function pathXml({ path, fill, stroke }: Shape, opacity: number): string {
     if (stroke.join !== 'miter') map['android:strokeLineJoin'] = stroke.join
     else if (stroke.miterLimit !== 4) map['android:strokeMiterLimit'] = number(stroke.miterLimit)
   }
-  const xml = element('path', map, inner.join(''))
+  const xml = line('path', map, inner.join(''))
   if (!uneven) return xml
   const { turn, sx, sy, x, y } = uneven
-  return element(
+  return line(
     'group',
     {
       ...(turn !== 0 && { 'android:rotation': fine(turn) }),
@@ -142,7 +141,7 @@ function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined): s
         .toString(16)
         .padStart(2, '0')
         .toUpperCase()
-      return element('item', {
+      return line('item', {
         'android:offset': number(at),
         'android:color': alpha < 1 ? `#${byte}${hex.slice(1)}` : hex,
       })
@@ -150,7 +149,7 @@ function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined): s
     .join('')
   if (gradient.kind === 'linear') {
     const { from, to } = gradient
-    return element(
+    return line(
       'gradient',
       {
         'android:type': 'linear',
@@ -163,7 +162,7 @@ function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined): s
     )
   }
   const [a, b, , , e, f] = laid ? [1, 0, 0, 1, 0, 0] : gradient.map
-  return element(
+  return line(
     'gradient',
     {
       'android:type': 'radial',

@@ -1,3 +1,4 @@
+import { attributes, markupOf } from '../../formats/markup'
 import { opened } from '../composition'
 import { cased } from '../naming'
 import { text } from '../options'
@@ -79,8 +80,8 @@ export const element = defineTarget({
         made: {
           as: 'joined',
           piece(renderer) {
-            const { root, body } = opened(renderer.compactDocument(size, 'current', strokesOf(options.strokes)))
-            return `  ${JSON.stringify(renderer.icon.name)}: [${JSON.stringify(root.trim())}, ${JSON.stringify(body)}],`
+            const { root, inside } = opened(renderer.compactDocument(size, 'current', strokesOf(options.strokes)))
+            return `  ${JSON.stringify(renderer.icon.name)}: [${JSON.stringify(attributes(root).trim())}, ${JSON.stringify(markupOf(inside))}],`
           },
           join: (pieces) => moduleOf(tag, size, pieces),
         },

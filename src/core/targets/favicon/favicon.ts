@@ -1,9 +1,10 @@
 import { contrast, ENOUGH } from '../../proof/contrast'
+import { element, elementsOf, markupOf } from '../../formats/markup'
 import { boxCentre } from '../../geometry/box'
 import { cased } from '../naming'
 import { colour, onOff } from '../options'
 import type { IconRenderer } from '../icon-renderer'
-import { appBox, type Cut, type Composition, composedIcon, opened, plateColour, reachOf, uncast } from '../composition'
+import { appBox, type Cut, type Composition, composedIcon, plateColour, reachOf, uncast } from '../composition'
 import { coloursOf } from '../tone'
 import { defineTarget } from '../target'
 
@@ -32,12 +33,9 @@ function tabIcon(renderer: IconRenderer): string {
   const light = at('light'),
     dark = at('dark')
   if (light === dark) return light
-  const root = /^<svg[^>]*>/.exec(light)![0]
-  const group = (name: string, svg: string) => {
-    const { body } = opened(svg)
-    return `<g class="${name}">${body}</g>`
-  }
-  return `${root}<style>.d{display:none}@media(prefers-color-scheme:dark){.l{display:none}.d{display:inline}}</style>${group('l', light)}${group('d', dark)}</svg>\n`
+  const group = (name: string, svg: string) => element('g', { class: name }, markupOf(elementsOf(svg).inside))
+  const style = '<style>.d{display:none}@media(prefers-color-scheme:dark){.l{display:none}.d{display:inline}}</style>'
+  return `${element('svg', elementsOf(light).own, style + group('l', light) + group('d', dark))}\n`
 }
 
 /** What a browser shows of a page: in its tab, in bookmarks, on a home screen; with the manifest that names them. */

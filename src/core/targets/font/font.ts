@@ -6,7 +6,7 @@ import type { IconRenderer } from '../icon-renderer'
 import { coloursOf, emblem } from '../tone'
 import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
-import { escaped } from '../web/usage-page'
+import { escaped } from '../../formats/markup'
 import { codesOf } from './codes'
 
 /** The units of a font to the side of an icon. */

@@ -1,3 +1,4 @@
+import { element, SVG } from '../../formats/markup'
 import { pathData } from '../../formats/path-data'
 import { number } from '../../formats/svg-paint'
 import type { IconRenderer } from '../icon-renderer'
@@ -12,7 +13,8 @@ const GREY = '#2e3436'
 export function symbolic(renderer: IconRenderer, colour = GREY): string {
   const side = number(renderer.grid(SYMBOLIC)),
     path = emblem(renderer.layers(SYMBOLIC))
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${SYMBOLIC}" height="${SYMBOLIC}" viewBox="0 0 ${side} ${side}"><path fill="${colour}" d="${pathData(path)}"/></svg>\n`
+  const own = { xmlns: SVG, width: `${SYMBOLIC}`, height: `${SYMBOLIC}`, viewBox: `0 0 ${side} ${side}` }
+  return `${element('svg', own, element('path', { fill: colour, d: pathData(path) }))}\n`
 }
 
 /** In how many colours the figure of an icon is painted, of which its symbolic variant has one. */

@@ -1,15 +1,12 @@
 import { opened } from '../composition'
+import { markupOf } from '../../formats/markup'
 import { identifier } from '../naming'
 import { STROKES, strokesOf } from '../svg/svg'
 import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 
-/** Attributes of markup as JSX names them. */
-const asJsx = (markup: string): string =>
-  markup.replace(
-    / ([a-z]+(?:-[a-z]+)+)="/g,
-    (_, name: string) => ` ${name.replace(/-([a-z])/g, (__, letter: string) => letter.toUpperCase())}="`,
-  )
+/** An attribute as JSX names it. */
+const inJsx = (name: string): string => name.replace(/-([a-z])/g, (_, letter: string) => letter.toUpperCase())
 
 const BASE = `import { createElement, useId, type ReactNode, type SVGProps } from 'react'
 
@@ -55,14 +52,12 @@ export const react = defineTarget({
       made: {
         as: 'text',
         text(renderer) {
-          const { root, body } = opened(
+          const { root, inside } = opened(
             renderer.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
           )
-          const props = [...asJsx(root).matchAll(/ ([A-Za-z]+)="([^"]*)"/g)].map(
-            ([, key, value]) => `${key}: ${JSON.stringify(value)}`,
-          )
+          const props = Object.entries(root).map(([key, value]) => `${inJsx(key)}: ${JSON.stringify(value)}`)
           const one = identifier(name, 'pascal')
-          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon(${rules.grid.size}, { ${props.join(', ')} }, <>${asJsx(body)}</>)\n`
+          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon(${rules.grid.size}, { ${props.join(', ')} }, <>${markupOf(inside, inJsx)}</>)\n`
         },
       },
     },

@@ -1,3 +1,4 @@
+import { markupOf } from '../../formats/markup'
 import { opened } from '../composition'
 import { identifier } from '../naming'
 import { listOf } from '../react/react'
@@ -43,14 +44,11 @@ export const vue = defineTarget({
       made: {
         as: 'text',
         text(renderer) {
-          const { root, body } = opened(
+          const { root, inside } = opened(
             renderer.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
           )
-          const own = Object.fromEntries(
-            [...root.matchAll(/ ([a-z-]+)="([^"]*)"/g)].map(([, key, value]) => [key!, value!]),
-          )
           const one = identifier(name, 'pascal')
-          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, ${JSON.stringify(own)}, ${JSON.stringify(body)})\n`
+          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, ${JSON.stringify(root)}, ${JSON.stringify(markupOf(inside))})\n`
         },
       },
     },

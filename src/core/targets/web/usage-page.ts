@@ -1,12 +1,14 @@
-/** A text as HTML shows it. */
-export const escaped = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!)
+import { element, escaped, SVG } from '../../formats/markup'
+
+/** A symbol of the page's own sprite, or of one in a file. */
+const used = (name: string, side: number, own: Record<string, string>, file = ''): string =>
+  element('svg', { width: `${side}`, height: `${side}`, ...own }, element('use', { href: `${file}#${name}` }))
 
 /** A page that shows every symbol of a sprite and how to use it. It holds the sprite itself, so that it opens anywhere. */
 export function usagePage(name: string, names: readonly string[], symbols: readonly string[], size: number): string {
+  const hidden = { 'aria-hidden': 'true' }
   const cells = names.map(
-    (one) =>
-      `<li><svg width="${2 * size}" height="${2 * size}" aria-hidden="true"><use href="#${one}"/></svg><svg width="${size}" height="${size}" aria-hidden="true"><use href="#${one}"/></svg><code>${escaped(one)}</code></li>`,
+    (one) => `<li>${used(one, 2 * size, hidden)}${used(one, size, hidden)}<code>${escaped(one)}</code></li>`,
   )
   const first = names[0] ?? ''
   return `<!doctype html>
@@ -24,8 +26,8 @@ pre{padding:12px;background:#8882;overflow:auto}
 </style>
 <h1>${escaped(name)}</h1>
 <p>${names.length} icons in <code>sprite.svg</code>. They take the colour of the text around them.</p>
-<pre>${escaped(`<svg width="${size}" height="${size}" role="img" aria-label="${first}"><use href="sprite.svg#${first}"/></svg>`)}</pre>
-<svg xmlns="http://www.w3.org/2000/svg" width="0" height="0" style="position:absolute">
+<pre>${escaped(used(first, size, { role: 'img', 'aria-label': first }, 'sprite.svg'))}</pre>
+<svg xmlns="${SVG}" width="0" height="0" style="position:absolute">
 ${symbols.join('\n')}
 </svg>
 <ul>

@@ -1,3 +1,4 @@
+import { element, markupOf, SVG } from '../../formats/markup'
 import { cased, fileName, naming } from '../naming'
 import { onOff } from '../options'
 import type { IconRenderer } from '../icon-renderer'
@@ -16,9 +17,8 @@ export const dataUri = (svg: string): string =>
 
 /** An icon as a symbol of a sprite. */
 function symbol(id: string, svg: string): string {
-  const { root, body } = opened(svg)
-  const box = /viewBox="[^"]*"/.exec(svg)![0]
-  return `<symbol id="${id}" ${box}${root}>${body}</symbol>`
+  const { root, viewBox, inside } = opened(svg)
+  return element('symbol', { id, viewBox, ...root }, markupOf(inside))
 }
 
 /** For pages: SVG files, a sprite of symbols with a page that shows how to use it, masks in CSS, data URIs. */
@@ -63,8 +63,7 @@ export const web = defineTarget({
               made: {
                 as: 'joined' as const,
                 piece,
-                join: (pieces: readonly string[]) =>
-                  `<svg xmlns="http://www.w3.org/2000/svg">\n${pieces.join('\n')}\n</svg>\n`,
+                join: (pieces: readonly string[]) => `${element('svg', { xmlns: SVG }, `\n${pieces.join('\n')}\n`)}\n`,
               },
             },
             {

@@ -1,18 +1,14 @@
 import {
-  closeContour,
-  insertNode,
-  joinEnds,
   nodeKindOf,
   moveNodes,
   type NodeAt,
   nodeAt,
   type NodeKind,
-  openAt,
   removeNodes,
-  reverseContour,
   setKind,
-  straighten,
 } from '@/core/drawing/edit/node-edit'
+import { closeContour, joinEnds, openAt, reverseContour } from '@/core/drawing/edit/contour-edit'
+import { insertNode, straighten } from '@/core/drawing/edit/segment-edit'
 import { contourOf, nodesOf } from '@/core/drawing/model/nodes'
 import { editable } from '@/core/drawing/edit/editable'
 import { outline } from '@/core/drawing/evaluate/evaluate'

@@ -1,11 +1,11 @@
 'use client'
 
-import { useEffect, useState } from 'react'
-import type { Icon, IconSet } from '@/core/set/set'
+import type { IconSet } from '@/core/set/set'
 import { iconProblems } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
+import { useFetched } from '@/ui/use-fetched'
 import { sourceOf } from '@/workers/draw'
 import { useSession } from '../../frame/set-provider'
 import { useBench, useSetRules } from '../state/context'
@@ -16,16 +16,15 @@ export function BinDialog({ onClose }: { onClose: () => void }) {
   const bench = useBench()
   const rules = useSetRules()
   const { setId } = useSession().getState()
-  const [icons, setIcons] = useState<readonly Icon[] | null>(null)
-  useEffect(() => {
-    void fetch(`/api/sets/${setId}/bin`)
-      .then(async (response) => (response.ok ? ((await response.json()) as IconSet).icons : []))
-      .then(setIcons, () => setIcons([]))
-  }, [setId])
+  const { value: icons, problem: unread } = useFetched(setId, async (signal) => {
+    const response = await fetch(`/api/sets/${setId}/bin`, { signal })
+    if (!response.ok) throw new Error('The deleted icons cannot be read.')
+    return ((await response.json()) as IconSet).icons
+  })
   return (
     <Dialog title="Deleted icons" open onClose={onClose}>
       <div className="max-h-80 overflow-y-auto px-4 py-2">
-        {icons === null && <p className="py-3 text-quiet">Looking…</p>}
+        {icons === null && <p className={`py-3 ${unread ? 'text-fault' : 'text-quiet'}`}>{unread ?? 'Looking…'}</p>}
         {icons?.length === 0 && <p className="py-3 text-quiet">No icon of this set was deleted.</p>}
         {icons?.map((icon) => {
           const [problem] = iconProblems(icon, rules)

@@ -1,8 +1,6 @@
 'use client'
 
-import { memo, useDeferredValue, useMemo, useState } from 'react'
-import { likeness } from '@/core/proof/look-alikes'
-import { realSize } from '@/core/rules/real-size'
+import { memo, useDeferredValue, useState } from 'react'
 import type { Rules } from '@/core/rules/rules'
 import { SnagList } from './snag-list'
 import { masterOn } from '@/core/set/masters'
@@ -11,16 +9,15 @@ import { Button } from '@/ui/button'
 import { Choice } from '@/ui/choice'
 import { Dialog } from '@/ui/dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
-import { useTheme } from '@/ui/theme'
 import { sourceOf } from '@/workers/draw'
 import type { Source } from '@/workers/drawer'
-import { useFamilyMeasures } from '../../frame/family-measures'
-import { IconPicture } from '../../frame/icon-picture'
 import { shown } from '../../frame/session'
 import { useSessionState } from '../../frame/set-provider'
 import { baseIn } from '../state/bench'
 import { iconIn, useBench, useBenchState, useSetBeside } from '../state/context'
 import { CRISP } from '../cells/crisp'
+import { Heading } from './heading'
+import { Siblings } from './siblings'
 import { MagnifiedPixels } from './magnified-pixels'
 
 /**
@@ -141,15 +138,6 @@ function FewOrMany({
   )
 }
 
-function Heading({ title, note }: { title: string; note: React.ReactNode }) {
-  return (
-    <div className="flex min-h-8 items-center justify-between gap-2 px-3 pt-1.5 pb-1">
-      <h2 className="font-[640]">{title}</h2>
-      <div className="truncate text-quiet">{note}</div>
-    </div>
-  )
-}
-
 function ProofRow({
   source,
   sizes,
@@ -228,78 +216,5 @@ function LargerProofs({
         </Dialog>
       )}
     </section>
-  )
-}
-
-/** The largest size, in pixels, of which five stand in this column side by side. */
-const WIDE = 32
-
-/** The icon between others of the family at real size: its neighbours, or those that are most like it. */
-function Siblings({ icon, rules }: { icon: Icon; rules: Rules }) {
-  const [by, setBy] = useState<'order' | 'likeness'>('order')
-  return (
-    <section>
-      <Heading
-        title="Beside its siblings"
-        note={
-          <Choice
-            label="Which siblings"
-            value={by}
-            options={[
-              { value: 'order', label: 'next' },
-              { value: 'likeness', label: 'alike' },
-            ]}
-            onChange={setBy}
-          />
-        }
-      />
-      {by === 'order' ? <Neighbours icon={icon} rules={rules} /> : <Alike icon={icon} rules={rules} />}
-    </section>
-  )
-}
-
-/** The icon between its neighbours. */
-function Neighbours({ icon, rules }: { icon: Icon; rules: Rules }) {
-  const icons = useSetBeside((set) => set.icons)
-  const at = icons.findIndex(({ id }) => id === icon.id)
-  const size = realSize(rules)
-  const row = useMemo(() => {
-    const count = Math.min(size > WIDE ? 3 : 5, icons.length)
-    const first = Math.max(0, Math.min(at - Math.floor(count / 2), icons.length - count))
-    return icons.slice(first, first + count)
-  }, [icons, at, size])
-  return <Row icons={useDeferredValue(row)} rules={rules} />
-}
-
-/** The icon before those that are most like it at 16 pixels. */
-function Alike({ icon, rules }: { icon: Icon; rules: Rules }) {
-  const set = useSetBeside((one) => one)
-  const { siblings, waiting } = useFamilyMeasures(set)
-  const row = useMemo(() => {
-    const own = siblings.find(({ id }) => id === icon.id)?.balance
-    if (!own) return [icon]
-    const like = siblings
-      .flatMap(({ id, balance }) => (balance && id !== icon.id ? [{ id, by: likeness(own.cover, balance.cover) }] : []))
-      .sort((a, b) => b.by - a.by)
-      .slice(0, realSize(rules) > WIDE ? 2 : 4)
-    return [icon, ...like.flatMap(({ id }) => set.icons.find((one) => one.id === id) ?? [])]
-  }, [siblings, icon, set, rules])
-  return (
-    <>
-      <Row icons={row} rules={rules} />
-      {waiting > 0 && <p className="px-3 pb-2 text-small text-quiet">{waiting} icons are still to be looked at.</p>}
-    </>
-  )
-}
-
-function Row({ icons, rules }: { icons: readonly Icon[]; rules: Rules }) {
-  const ground = useTheme() === 'night' ? 'dark' : 'light'
-  const size = realSize(rules)
-  return (
-    <div className="flex items-center justify-center gap-4 px-3 pt-1 pb-4">
-      {icons.map((sibling) => (
-        <IconPicture key={sibling.id} icon={sibling} rules={rules} ground={ground} size={size} label={sibling.name} />
-      ))}
-    </div>
   )
 }

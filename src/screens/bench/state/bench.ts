@@ -2,11 +2,10 @@ import type { Box } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 import { extentOf } from '@/core/drawing/evaluate/extent'
 import { moveObject } from '@/core/drawing/edit/transform-object'
-import type { Guide } from '@/core/drawing/model/guide'
 import type { DrawingEdit } from '@/core/drawing/edit/edit'
 import { membersOf } from '@/core/drawing/edit/edit'
 import { freshName } from '@/core/drawing/edit/fresh'
-import { type DrawingObject, isContainer, type Kind, type OfKind } from '@/core/drawing/model/object'
+import { type DrawingObject, type Kind, type OfKind } from '@/core/drawing/model/object'
 import { find, outermost, walk } from '@/core/drawing/model/tree'
 import type { Scene } from '@/core/drawing/evaluate/scene'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
@@ -16,8 +15,10 @@ import { applyEdit, type MasterAt, type SetEdit } from '@/core/set/edit'
 import { sharingEdit } from '@/core/set/sharing'
 import { masterOn } from '@/core/set/masters'
 import { guidesOf, type Icon, type Master } from '@/core/set/set'
-import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
+import { type SnapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../../frame/session'
+import { lockedWithin } from './locked'
+import { RestingTargets, targetsOf } from './snap-state'
 import { DeferredSet } from './deferred-set'
 import { readSlice, type Slice } from './slice'
 import type { Building, Holding } from './building'
@@ -241,32 +242,15 @@ export class Bench {
     this.edit({ kind: 'replace', objects: this.free.map(change) }, label)
   }
 
-  private atRest: {
-    readonly objects: readonly DrawingObject[]
-    readonly guides: readonly Guide[]
-    readonly rules: Rules
-    readonly on: SnapSwitches
-    readonly pixelsOf: number | null
-    readonly targets: SnapTargets
-  } | null = null
+  private readonly atRest = new RestingTargets()
 
   /**
    * What positions can snap to while nothing is in hand; the same until the drawing, the rules or the switches change.
    */
   get targetsAtRest(): SnapTargets {
-    const { objects, rules } = this
     const { snaps: on, pixelsOf } = this.store.getState()
     const guides = this.master ? guidesOf(this.master) : []
-    if (
-      this.atRest?.objects !== objects ||
-      this.atRest.guides !== guides ||
-      this.atRest.rules !== rules ||
-      this.atRest.on !== on ||
-      this.atRest.pixelsOf !== pixelsOf
-    ) {
-      this.atRest = { objects, guides, rules, on, pixelsOf, targets: this.targets(NOTHING) }
-    }
-    return this.atRest.targets
+    return this.atRest.of({ objects: this.objects, guides, rules: this.rules, on, pixelsOf })
   }
 
   /** What positions can snap to while some objects are in hand; those do not count, but for the places given. */
@@ -275,17 +259,8 @@ export class Bench {
     places: readonly Point[] = [],
     guides = this.master ? guidesOf(this.master) : [],
   ): SnapTargets {
-    const others: DrawingObject[] = []
-    for (const { object, parents } of walk(this.objects)) {
-      const held = inHand.has(object.id) || parents.some(({ id }) => inHand.has(id))
-      if (!held && (!isContainer(object) || !holdsAny(object, inHand))) others.push(object)
-    }
     const { snaps, pixelsOf } = this.store.getState()
-    const drawn = snapTargets(this.rules, others, snaps, guides)
-    const targets = pixelsOf !== null && snaps.grid ? { ...drawn, step: this.rules.grid.size / pixelsOf } : drawn
-    return places.length === 0
-      ? targets
-      : { ...targets, points: [...targets.points, ...places.map((at) => ({ at, label: 'node' }))] }
+    return targetsOf({ objects: this.objects, guides, rules: this.rules, on: snaps, pixelsOf }, inHand, places)
   }
 
   /** What a guide can snap to: everything but itself. */
@@ -335,20 +310,3 @@ export class Bench {
 /** The grid that is open: one of the set's, its own where it has no such. */
 export const baseIn = (rules: Rules, base: number | null): number =>
   base !== null && basesOf(rules).includes(base) ? base : rules.grid.size
-
-const holdsAny = (object: DrawingObject, ids: ReadonlySet<string>): boolean =>
-  [...walk([object])].some((place) => ids.has(place.object.id))
-
-/** The ids of the objects that are locked, or lie in something that is. */
-export function lockedWithin(objects: readonly DrawingObject[]): Set<string> {
-  const locked = new Set<string>()
-  for (const { object, parents } of walk(objects))
-    if (object.locked || parents.some((parent) => parent.locked)) locked.add(object.id)
-  return locked
-}
-
-/** True when an object, or a container around it, is locked. */
-export function isLocked(objects: readonly DrawingObject[], id: string): boolean {
-  const place = find(objects, id)
-  return place !== null && [place.object, ...place.parents].some(({ locked }) => locked === true)
-}

@@ -3,16 +3,8 @@ import { Waypoints } from 'lucide-react'
 import type { ToolDefinition } from './tool'
 import { boxContains } from '@/core/geometry/box'
 import { distance, type Point, subtract } from '@/core/geometry/point'
-import {
-  changeNodes,
-  insertNode,
-  moveNodes,
-  type NodeAt,
-  nearestSegment,
-  nodeAt,
-  pullSegment,
-  setHandle,
-} from '@/core/drawing/edit/node-edit'
+import { changeNodes, moveNodes, type NodeAt, nodeAt, setHandle } from '@/core/drawing/edit/node-edit'
+import { insertNode, nearestSegment, pullSegment } from '@/core/drawing/edit/segment-edit'
 import { outline } from '@/core/drawing/evaluate/evaluate'
 import { hits } from '@/core/drawing/evaluate/pick'
 import { toggledRegion } from '@/core/drawing/kinds/path/regions'

@@ -1,9 +1,8 @@
+import { escaped, SVG } from '../../../core/formats/markup'
 import { pathData } from '../../../core/formats/path-data'
 import { readPathData } from '../../../core/formats/path-reader'
 import { transformPath } from '../../../core/geometry/path'
 import type { FontPlan } from '../../../core/targets/target'
-
-const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`)
 
 /** Glyphs as a TrueType font, one em to a side; the same glyphs always give the same bytes. */
 export async function ttf({ family, size, glyphs }: FontPlan): Promise<Uint8Array> {
@@ -13,6 +12,6 @@ export async function ttf({ family, size, glyphs }: FontPlan): Promise<Uint8Arra
     const path = transformPath(readPathData(d), [1, 0, 0, -1, 0, size])
     return `<glyph glyph-name="${escaped(name)}" unicode="&#${code};" horiz-adv-x="${size}" d="${pathData(path, 1)}"/>`
   })
-  const svg = `<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg"><defs><font id="font" horiz-adv-x="${size}"><font-face font-family="${escaped(family)}" units-per-em="${size}" ascent="${size}" descent="0"/><missing-glyph horiz-adv-x="${size}"/>${written.join('')}</font></defs></svg>`
+  const svg = `<?xml version="1.0"?><svg xmlns="${SVG}"><defs><font id="font" horiz-adv-x="${size}"><font-face font-family="${escaped(family)}" units-per-em="${size}" ascent="${size}" descent="0"/><missing-glyph horiz-adv-x="${size}"/>${written.join('')}</font></defs></svg>`
   return new Uint8Array(svg2ttf(svg, { ts: 0, version: '1.0', description: family, url: '' }).buffer)
 }

@@ -1,27 +1,23 @@
 'use client'
 
-import { styleOf } from '@/core/drawing/evaluate/shared-style'
 import type { Panel } from './panel'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import clsx from 'clsx'
-import { changeNodes, nodeKindOf, moveNodes, type NodeAt, type NodeKind, setKind } from '@/core/drawing/edit/node-edit'
+import { nodeKindOf, type NodeAt, type NodeKind } from '@/core/drawing/edit/node-edit'
 import { editable } from '@/core/drawing/edit/editable'
 import type { Node } from '@/core/drawing/model/node'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
-import { Cap, type CornerStyle, Join, type Radius } from '@/core/drawing/model/style'
 import { isContainer } from '@/core/drawing/model/object'
 import { outermost } from '@/core/drawing/model/tree'
 import type { Rules } from '@/core/rules/rules'
-import { type Bench, isLocked } from '../../state/bench'
+import { type Bench } from '../../state/bench'
+import { isLocked } from '../../state/locked'
 import { useBench, useBenchState, useRules, useDeferredObjects } from '../../state/context'
-import { nodeKey, nodeOfKey, putPath } from '../../operations/node-selection'
-import { CornerStyleChoice } from '../../cells/corner-style'
-import { EditCell } from '../../cells/edit-cell'
-import { RADIUS } from '../../cells/limits'
-import { NamedNumberCell, SEVERAL, WordCell } from '../../cells/value-cell'
+import { nodeKey, nodeOfKey } from '../../operations/node-selection'
+import { NodeCells } from './node-cells'
+import { SEVERAL } from '../../cells/value-cell'
 
 const GRID = 'grid grid-cols-[58px_22px_70px_70px_100px_92px_86px_86px_minmax(120px,1fr)] items-center'
-const KINDS: readonly NodeKind[] = ['corner', 'smooth', 'symmetric']
 
 /** The nodes of the selected path as rows. An edit in a selected row goes to every selected node. */
 function NodesPanel() {
@@ -158,116 +154,6 @@ function Several({ path, rules, places }: { path: PathObject; rules: Rules; plac
       <span />
     </div>
   )
-}
-
-type Shown = { [K in 'x' | 'y' | 'kind' | 'corner' | 'cornerStyle' | 'join' | 'cap']?: Node[K] | typeof SEVERAL }
-
-function NodeCells({
-  bench,
-  path,
-  rules,
-  label,
-  node,
-  isEnd,
-  readOnly = false,
-  targets,
-}: {
-  bench: Bench
-  path: PathObject
-  rules: Rules
-  label: string
-  node: Shown
-  isEnd: boolean
-  readOnly?: boolean
-  targets: () => readonly NodeAt[]
-}) {
-  const commit = (what: string, next: (places: readonly NodeAt[]) => PathObject) => {
-    const places = targets()
-    putPath(bench, next(places), `Set ${what} of ${places.length === 1 ? label : `${places.length} nodes`}`)
-  }
-  const set = (what: string, change: Partial<Node>) =>
-    commit(what, (places) => changeNodes(path, places, (one) => withValues(one, change)))
-  const moveTo = (axis: 'x' | 'y') => (value: number) =>
-    commit(axis, (places) =>
-      places.reduce((so, place) => {
-        const old = so.contours[place.contour]!.nodes[place.node]!
-        return moveNodes(so, [place], axis === 'x' ? { x: value - old.x, y: 0 } : { x: 0, y: value - old.y })
-      }, path),
-    )
-  const ofStyle = styleOf(path, bench.scene)
-  return (
-    <>
-      {(['x', 'y'] as const).map((axis) => (
-        <div role="gridcell" key={axis}>
-          <EditCell
-            label={`${axis} of ${label}`}
-            value={node[axis] === SEVERAL ? null : (node[axis] as number)}
-            step={rules.grid.step}
-            readOnly={readOnly}
-            onChange={moveTo(axis)}
-          />
-        </div>
-      ))}
-      <div role="gridcell">
-        <WordCell<NodeKind>
-          label={`kind of ${label}`}
-          value={node.kind === SEVERAL ? SEVERAL : (node.kind ?? 'corner')}
-          words={KINDS}
-          readOnly={readOnly}
-          onChange={(kind) => commit('the kind', (places) => setKind(path, places, kind ?? 'corner'))}
-        />
-      </div>
-      <div role="gridcell">
-        <NamedNumberCell
-          label={`corner of ${label}`}
-          value={node.corner}
-          list={rules.radii}
-          none="sharp"
-          byParent={{ text: 'the path’s', onChoose: () => set('the corner', { corner: undefined }) }}
-          readOnly={readOnly}
-          limits={RADIUS}
-          onChange={(corner) => set('the corner', { corner: corner as Radius })}
-        >
-          <CornerStyleChoice
-            label={`Style of the corner of ${label}`}
-            value={node.cornerStyle ?? path.cornerStyle}
-            onChange={(style: CornerStyle) =>
-              set('the corner style', { cornerStyle: style === (path.cornerStyle ?? 'round') ? undefined : style })
-            }
-          />
-        </NamedNumberCell>
-      </div>
-      <div role="gridcell">
-        <WordCell<Join>
-          label={`join of ${label}`}
-          value={node.join}
-          words={Join.options}
-          byRules={ofStyle.join ?? rules.join}
-          readOnly={readOnly}
-          onChange={(join) => set('the join', { join })}
-        />
-      </div>
-      <div role="gridcell">
-        {isEnd ? (
-          <WordCell<Cap>
-            label={`cap of ${label}`}
-            value={node.cap}
-            words={Cap.options}
-            byRules={ofStyle.cap ?? rules.cap}
-            readOnly={readOnly}
-            onChange={(cap) => set('the cap', { cap })}
-          />
-        ) : (
-          <span className="px-1 text-quiet/70">–</span>
-        )}
-      </div>
-    </>
-  )
-}
-
-/** A node with other values; those that are undefined are left out. */
-function withValues(node: Node, change: Partial<Node>): Node {
-  return Object.fromEntries(Object.entries({ ...node, ...change }).filter(([, value]) => value !== undefined)) as Node
 }
 
 /** A press on a row selects its node; Shift or Ctrl adds it. The nodes tool is taken with it. */

@@ -11,7 +11,7 @@ import { type DrawingObject, isCombining, isContainer, kindOf, type OfKind } fro
 import { HANDLES } from '@/core/drawing/edit/resize'
 import { find, outermost, walk } from '@/core/drawing/model/tree'
 import type { Rules } from '@/core/rules/rules'
-import { lockedWithin } from '../../state/bench'
+import { lockedWithin } from '../../state/locked'
 import { useBench, useBenchState, usePreviewRules, useShownObjects } from '../../state/context'
 import { toScreen, type View } from '../../state/view'
 import { shownGrips } from '../../tools/pulls'

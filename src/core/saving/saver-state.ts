@@ -1,0 +1,116 @@
+import type { SetChange } from '../set/change'
+import type { PartKey, SetConflict } from '../set/merge-icon'
+import type { IconSet } from '../set/set'
+import type { Changes, Revisions, SaveRequest } from './wire'
+
+/** A set as the server has it, as far as it is known here: all that changed up to `revision` of the set is in it. */
+export type Stored = {
+  readonly epoch: string
+  readonly set: IconSet
+  readonly revisions: Revisions
+  readonly revision: number
+}
+
+/** A part that the server does not take as it is, and why, as a sentence. */
+export type Refused = { readonly part: PartKey; readonly value: unknown; readonly why: string }
+
+/**
+ * How the saving of a set stands in one window. Everything that differs between `base` and `present` is not saved yet.
+ * Only `step` makes another of it; `wanted` says what is to be done, and `saying` what a person is told.
+ */
+export type Saver = {
+  /** Names the window, and its saves. */
+  readonly writer: string
+  readonly stored: Stored
+  /** What `present` is seen from: what is stored but where both sides changed something; there what was before. */
+  readonly base: IconSet
+  readonly present: IconSet
+  readonly conflicts: readonly SetConflict[]
+  /** The save that was sent last and has no answer yet. It is sent again, as it is, until it has one. */
+  readonly sent: SaveRequest | null
+  /** How many saves there were. */
+  readonly saves: number
+  /** The request that is under way, by a number of its own; answers to others are not heard. */
+  readonly underWay: number | null
+  readonly requests: number
+  /** The latest revision of the set that was told of; above `stored.revision` there is something to ask for. */
+  readonly news: number
+  /** The server has another state than what is known here. */
+  readonly isStale: boolean
+  /** Changes that came while something was in hand. */
+  readonly arrived: Changes | null
+  readonly isHandBusy: boolean
+  /** Parts that are kept back until they change. */
+  readonly refused: readonly Refused[]
+  /** After a refusal that names nothing, parts are sent one by one. */
+  readonly isSplit: boolean
+  /** Why the last request had no answer, and how many had none in a row; zero while all goes well. */
+  readonly trouble: string | null
+  readonly failures: number
+  readonly isPausing: boolean
+  readonly isGone: boolean
+  /** What windows that are gone left unsaved and is to be taken over, one after the other. */
+  readonly left: readonly Left[]
+  /** The windows whose work was taken over: what is kept of them may go once this window's is kept. */
+  readonly taken: readonly string[]
+}
+
+/** What a window that is gone left unsaved. */
+export type Left = { readonly writer: string; readonly change: SetChange }
+
+export type Event =
+  | { readonly kind: 'edited'; readonly present: IconSet }
+  /** The person holds something, or let go of it: what comes from elsewhere waits meanwhile. */
+  | { readonly kind: 'hand'; readonly isBusy: boolean }
+  /** The set was changed elsewhere, up to a revision; null where it may have been. */
+  | { readonly kind: 'told'; readonly revision: number | null }
+  /** What `wanted` says is being done. */
+  | { readonly kind: 'begun' }
+  | { readonly kind: 'answered'; readonly request: number; readonly answer: Answer }
+  | { readonly kind: 'paused' }
+  | { readonly kind: 'settled'; readonly conflict: SetConflict; readonly keep: 'mine' | 'theirs' }
+  | { readonly kind: 'found'; readonly left: Left }
+  | { readonly kind: 'forgotten'; readonly writers: readonly string[] }
+
+export type Answer =
+  | { readonly kind: 'saved'; readonly revision: number }
+  | { readonly kind: 'changes'; readonly changes: Changes }
+  /** The server has another state than the one the save was built on. */
+  | { readonly kind: 'stale' }
+  | { readonly kind: 'refused'; readonly why: string; readonly parts: readonly PartKey[] }
+  /** The set was deleted. */
+  | { readonly kind: 'gone' }
+  /** There was no answer, or none that can be understood: it may have been done or not. */
+  | { readonly kind: 'lost'; readonly why: string }
+
+/** What is to be done now: nothing, a save, asking what changed, or waiting so many milliseconds. */
+export type Wanted =
+  | { readonly kind: 'save'; readonly save: SaveRequest }
+  | { readonly kind: 'ask'; readonly since: number; readonly epoch: string }
+  | { readonly kind: 'pause'; readonly ms: number }
+  | null
+
+/** The saver of a window that has just opened a set. */
+export const beginning = (writer: string, stored: Stored): Saver => ({
+  writer,
+  stored,
+  base: stored.set,
+  present: stored.set,
+  conflicts: [],
+  sent: null,
+  saves: 0,
+  underWay: null,
+  requests: 0,
+  news: stored.revision,
+  isStale: false,
+  arrived: null,
+  isHandBusy: false,
+  refused: [],
+  isSplit: false,
+  trouble: null,
+  failures: 0,
+  isPausing: false,
+  isGone: false,
+  left: [],
+  taken: [],
+})

@@ -1,0 +1,27 @@
+import type { SetConflict } from '../set/merge-icon'
+import { nextSave, partOf, unsaved } from './next-save'
+import type { Saver } from './saver-state'
+
+/** What a person is told about saving. */
+export type Saying =
+  | { readonly state: 'saved' }
+  | { readonly state: 'saving' }
+  | { readonly state: 'waiting'; readonly why: string }
+  | { readonly state: 'refused'; readonly why: string }
+  | { readonly state: 'torn'; readonly conflicts: readonly SetConflict[] }
+  | { readonly state: 'deleted' }
+
+/** What is to be told of a saver. */
+export function saying(saver: Saver): Saying {
+  if (saver.isGone) return { state: 'deleted' }
+  if (saver.conflicts.length > 0) return { state: 'torn', conflicts: saver.conflicts }
+  const isClean = saver.sent === null && saver.present === saver.base
+  if (isClean) return { state: 'saved' }
+  if (saver.trouble !== null) return { state: 'waiting', why: saver.trouble }
+  if (saver.sent === null && !nextSave(saver)) {
+    const why = saver.refused.find(({ part, value }) => partOf(saver.present, part) === value)?.why
+    if (why !== undefined) return { state: 'refused', why }
+    if (!unsaved(saver)) return { state: 'saved' }
+  }
+  return { state: 'saving' }
+}

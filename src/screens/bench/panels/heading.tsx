@@ -1,0 +1,9 @@
+/** The title of a part of the proofs column, and what stands beside it. */
+export function Heading({ title, note }: { title: string; note: React.ReactNode }) {
+  return (
+    <div className="flex min-h-8 items-center justify-between gap-2 px-3 pt-1.5 pb-1">
+      <h2 className="font-[640]">{title}</h2>
+      <div className="truncate text-quiet">{note}</div>
+    </div>
+  )
+}

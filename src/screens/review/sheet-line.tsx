@@ -1,0 +1,157 @@
+import { startTransition } from 'react'
+import type { Rules } from '@/core/rules/rules'
+import { Choice, Choices } from '@/ui/choice'
+import { MenuButton } from '@/ui/menu'
+import { type Ground, GROUNDS } from './grounds'
+import type { SheetKind } from './sheet-file'
+import { type Order, ORDERS, type Sheet, type View, VIEWS } from './use-sheet'
+import { VISION_HINTS, VISIONS } from './vision'
+import { Words } from './words'
+
+/** The line over the sheet: what is reviewed, how it is shown, and what can be done with all of it. */
+export function SheetLine({
+  sheet,
+  rules,
+  onPast,
+  onMend,
+  onFile,
+  onPrint,
+}: {
+  sheet: Sheet
+  rules: Rules
+  onPast: () => void
+  onMend: () => void
+  onFile: (kind: SheetKind) => void
+  onPrint: () => void
+}) {
+  const {
+    view,
+    setView,
+    sizes,
+    setChosenSizes,
+    ground,
+    setGround,
+    order,
+    setOrder,
+    vision,
+    setVision,
+    only,
+    setOnly,
+    sought,
+    setSought,
+    tag,
+    setTag,
+    tags,
+    releases,
+    release,
+    setRelease,
+  } = sheet
+  return (
+    <div className="flex items-center border-b border-hair bg-sheet text-quiet">
+      <div className="flex h-full items-center border-r border-hair px-3">
+        <Choice<View>
+          label="What is reviewed"
+          value={view}
+          options={(Object.keys(VIEWS) as View[]).map((value) => ({ value, label: VIEWS[value] }))}
+          onChange={(next) => startTransition(() => setView(next))}
+        />
+      </div>
+      {view === 'sheet' && (
+        <div className="flex h-full min-w-0 flex-1 items-center overflow-x-auto [&>*]:flex-none">
+          <div className="flex h-full items-center gap-2 border-r border-hair px-2.5">
+            <span>sizes</span>
+            <Choices
+              label="Sizes"
+              value={sizes.map(String)}
+              options={rules.sizes.map((size) => ({ value: String(size), label: String(size) }))}
+              onChange={(values) => values.length > 0 && setChosenSizes(values.map(Number).sort((a, b) => a - b))}
+            />
+          </div>
+          <Words
+            label="Ground"
+            word="on"
+            value={ground}
+            options={Object.keys(GROUNDS) as Ground[]}
+            onChange={setGround}
+          />
+          <Words
+            label="Order of the sheet"
+            word="by"
+            value={order}
+            options={Object.keys(ORDERS) as Order[]}
+            names={ORDERS}
+            onChange={setOrder}
+          />
+          <Words
+            label="How the sheet is seen"
+            word="seen"
+            value={vision}
+            options={VISIONS}
+            hints={VISION_HINTS}
+            onChange={setVision}
+          />
+          <Words label="Which icons" word="show" value={only} options={['all', 'with snags']} onChange={setOnly} />
+          {releases.length > 0 && (
+            <Words
+              label="Only what changed since a release"
+              word="since release"
+              value={release}
+              options={['', ...releases.map(String)]}
+              names={{ '': 'any' }}
+              onChange={setRelease}
+            />
+          )}
+          {tags.length > 0 && (
+            <Words
+              label="Only with the tag"
+              word="tag"
+              value={tag}
+              options={['', ...tags]}
+              names={{ '': 'any' }}
+              onChange={setTag}
+            />
+          )}
+          <input
+            type="search"
+            aria-label="Find icons by name, other name or tag"
+            placeholder="find"
+            value={sought}
+            onChange={({ target: { value } }) => setSought(value)}
+            className="mx-2 h-6 w-16 border border-hair bg-sheet px-1.5 text-ink"
+          />
+        </div>
+      )}
+      {view === 'sheet' && (
+        <div className="flex h-full flex-none">
+          <button
+            type="button"
+            title="The set on earlier days, beside how it is now"
+            onClick={onPast}
+            className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
+          >
+            Earlier…
+          </button>
+          <button
+            type="button"
+            title="Every repair that is known, before and after it"
+            onClick={onMend}
+            className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
+          >
+            Mend…
+          </button>
+          <MenuButton
+            label="The sheet as a file"
+            className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
+            list={[
+              { label: 'PNG', run: () => onFile('PNG') },
+              { label: 'PDF', run: () => onFile('PDF') },
+              { label: 'Print …', run: onPrint },
+            ]}
+          >
+            Sheet as…
+          </MenuButton>
+        </div>
+      )}
+    </div>
+  )
+}
