@@ -251,25 +251,23 @@ test('what speaks against names is mended where it is listed; the tree follows w
 
 test('all targets are set up, delivered, released, changed and compared', async ({ page }) => {
   test.slow()
-  for (const [name, count] of [
-    ['Quayside', 39],
-    ['Skerry app icons', 9],
-  ] as const) {
+  for (const name of ['Quayside', 'Skerry app icons']) {
+    const isApp = name !== 'Quayside'
     await page.goto('/')
     const href = (await page.getByRole('link', { name, exact: true }).getAttribute('href'))!
     const response = await page.request.get(`/api${href.replace('/draw', '/file')}`)
     const set = JSON.parse(await response.text())
     set.set.name = `${name} for delivery`
-    // Large pictures of large sets take their time elsewhere.
-    if (count === 9)
-      Object.assign(set.set, { icons: set.set.icons.slice(0, 2), rules: { ...set.set.rules, sizes: [64] } })
+    // A few icons: what large sets take is measured elsewhere.
+    const few = set.set.icons.filter(({ name }: { name: string }, i: number) => i < 8 || name === 'life-ring')
+    if (!isApp) Object.assign(set.set, { icons: few })
+    else Object.assign(set.set, { icons: set.set.icons.slice(0, 2), rules: { ...set.set.rules, sizes: [64] } })
     const { id } = await (await page.request.post('/api/sets', { data: JSON.stringify(set) })).json()
     await page.goto(`/sets/${id}/deliver`)
     const targets = page.getByRole('complementary', { name: 'Targets' })
     await expect(targets.getByRole('checkbox')).toHaveCount(TARGETS.length)
     for (const box of await targets.getByRole('checkbox').all()) await box.check()
-    if (count === 39)
-      await targets.getByLabel('Icon that stands for the app').first().selectOption({ label: 'life-ring' })
+    if (!isApp) await targets.getByLabel('Icon that stands for the app').first().selectOption({ label: 'life-ring' })
     await expect(targets.getByRole('status')).toHaveText(/^\d+ files, [\d.]+ [kM]?B$/, { timeout: 240_000 })
     const zip = async (link: ReturnType<Page['getByRole']>) => {
       const [download] = await Promise.all([page.waitForEvent('download'), link.click()])

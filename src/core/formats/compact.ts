@@ -5,7 +5,7 @@ import type { Point } from '../geometry/point'
 import { type Attributes, attributes } from './markup'
 import { type Ground, paintAttributes } from './svg-paint'
 
-/** How near the hulls of two areas may come that count as apart, and how far what they are made of is from the outlines. */
+/** The clearance below which hulls count as touching, and the tolerance of the outlines they are made from. */
 const CLEAR = 0.02,
   FLAT = 5e-3
 
@@ -35,7 +35,10 @@ function apart(a: readonly Point[], b: readonly Point[], clear: number): boolean
 const isRound = ({ path: [contour, ...more] }: Shape): boolean =>
   more.length === 0 && contour?.segments.length === 2 && contour.segments.every(({ kind }) => kind === 'arc')
 
-/** How the paint of a shape lets it be one with the next: by its stroke alone, its area, or both in one opaque colour. */
+/**
+ * How a shape may be joined with the next of the same paint: by its stroke alone, its area, or both in one opaque
+ * colour.
+ */
 function kindOf({ fill, stroke, effect }: Shape, paint: Attributes): 'stroke' | 'area' | 'both' | null {
   if (effect) return null
   if (!stroke) return fill ? 'area' : null

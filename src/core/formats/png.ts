@@ -4,16 +4,16 @@ import type { Pixels } from '../raster/raster'
 import { filteredLines } from './png-filter'
 
 /**
- * From which share of the pixels on the colours of a picture are so many that a palette, which costs four bytes for each,
- * makes it larger, and the most that a palette takes.
+ * A palette is tried where the share of differing colours is below the first number, with the second as its largest
+ * size; beyond it four bytes for each entry make the file larger.
  */
 const COLOURFUL = 0.15,
   MOST = 256
 
-/** How far deflate looks, 1 to 9: beyond this a fiftieth of the bytes is bought with twice as much time. */
+/** The level of deflate, 1 to 9: a higher one saves a fiftieth of the bytes in twice the time. */
 const LEVEL = 6
 
-/** Up to how many bytes little memory is taken for what was seen before: more would take longer to clear than to use. */
+/** Up to this many bytes deflate gets little memory: clearing more would take longer than the compression. */
 const SMALL = 2 ** 16
 
 const deflated = (bytes: Uint8Array): Uint8Array =>
@@ -47,7 +47,7 @@ export function png(pixels: Pixels, colours: 'fewest bytes' | '32 bits' = 'fewes
   ])
 }
 
-/** From which share of the pixels on that differ from the one before them filters save more than they cost. */
+/** The share of pixels that differ from the one before them, from which filters save more than they cost. */
 const SMOOTH = 0.2
 
 function isSmooth({ width, height, data }: Pixels): boolean {

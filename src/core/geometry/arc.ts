@@ -27,7 +27,7 @@ export type ArcCentre = {
   readonly extent: number
 }
 
-/** By how much the square of a chord may fall short of the diameter's, and the arc still be half a turn. */
+/** Tolerance on 1 − (chord / diameter)² within which an arc counts as exactly half a turn. */
 const HALF_TURN = 4e-15
 
 /**
@@ -68,16 +68,17 @@ export function arcCentre(arc: Arc): ArcCentre {
 }
 
 /**
- * How near half a turn, in radians, an arc whose ends were moved has a centre that is moved by several times as much.
+ * An arc this near to half a turn, in radians, amplifies an error of its ends: its centre moves several times as far.
  */
 const NEAR_HALF = 0.3
 
-/** By what share of the radii a centre may be off and be the same. */
+/** Relative difference of two centres, in shares of the radius, below which they are the same. */
 const SAME_CENTRE = 2e-8
 
 /**
- * An arc with its radii such that it keeps its centre: near half a turn a chord that is off by a little moves the
- * centre by the root of it. Elsewhere the arc itself. Its ends lie near the ellipse about the centre.
+ * The arc with its radii adjusted so that its centre stays where it is. Near half a turn a small error of the chord
+ * moves the centre by the square root of that error; elsewhere the arc is returned as it is. The ends must lie near the
+ * ellipse about `centre`.
  */
 export function keepingCentre(arc: Arc, { centre, rx, ry, extent }: ArcCentre): Arc {
   if (Math.abs(Math.abs(extent) - Math.PI) > NEAR_HALF) return arc

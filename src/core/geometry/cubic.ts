@@ -38,8 +38,8 @@ export function cubicBend({ from, c1, c2, to }: Cubic, t: number): Point {
 }
 
 /**
- * How far a cubic may lie from its chord; a part of it over a share h of the parameter, h² of that (a curve is within
- * an eighth of its largest second derivative from its chord).
+ * The largest distance of a cubic from its chord. A part of the cubic over a share h of its parameter is within h² of
+ * this (an eighth of the largest second derivative bounds the distance of a curve from its chord).
  */
 function sag({ from, c1, c2, to }: Cubic): number {
   return (

@@ -6,7 +6,7 @@ import { rootsOnUnit } from './roots'
 import { type Arc, type Cubic, type Line, pointAt, type Segment, segmentBounds } from './segment'
 import { LAST_BIT } from './tolerance'
 
-/** A segment with what every question about it needs: its bounds, and of an arc its centre. */
+/** A segment together with its bounds, and with its centre form where it is an arc. */
 export type Curve =
   | { readonly segment: Line; readonly box: Box; readonly round: null }
   | { readonly segment: Cubic; readonly box: Box; readonly round: null }
@@ -85,13 +85,18 @@ export function nearestParameter(curve: Curve, p: Point): number {
   return best
 }
 
-/** The parameter of an arc at the angle of a point, more than 1 beyond its ends: for points that lie on it. */
+/**
+ * The parameter of an arc at the angle of a point on its ellipse; above 1 where the point lies beyond the arc's ends.
+ */
 function angleParameter(round: Round, p: Point): number {
   const q = toUnitCircle(round, p)
   return arcParameter(round, Math.atan2(q.y, q.x))
 }
 
-/** By angle for a circle; for an ellipse by Newton's method from every eighth of a turn, and from its ends. */
+/**
+ * The nearest parameter of an arc. A circle gives it by angle; an ellipse by Newton's method, started from every eighth
+ * of a turn and from both ends.
+ */
 function nearestOnArc(arc: Arc, round: Round, p: Point): number {
   const q = toUnitCircle(round, p)
   if (round.rx === round.ry) {

@@ -1,18 +1,18 @@
-/** Says whether the time for a computation is over. The core has no clock: who asks for something brings one. */
+/** Returns true once the time of a computation is over. The core has no clock; its caller provides one. */
 type Deadline = () => boolean
 
-/** A computation that was given up because its time was over. */
+/** Thrown when a computation ran out of its time. */
 export class OutOfTime extends Error {
   constructor() {
     super('This takes too long: the drawing has too many segments that meet.')
   }
 }
 
-/** The deadline of the computation under way, that of whatever it is part of included. */
+/** The deadline in force: that of the current computation and of all computations around it. */
 let current: Deadline | null = null
 
 /**
- * Computes something within a time. Everything it calls looks at the deadline by `keepTime`; a deadline around this one
+ * Runs a computation with a deadline, which `keepTime` checks everywhere below it. A deadline that is already in force
  * stays in force.
  */
 export function within<T>(deadline: Deadline, compute: () => T): T {
@@ -26,25 +26,25 @@ export function within<T>(deadline: Deadline, compute: () => T): T {
 }
 
 /**
- * Throws `OutOfTime` when the time of the computation under way is over. For every loop whose length its input decides.
+ * Throws `OutOfTime` when the deadline in force has passed. Call it in every loop whose length depends on the input.
  */
 export function keepTime(): void {
   if (current?.()) throw new OutOfTime()
 }
 
-/** Begins the deadline of a computation that nobody gave one; null while no clock was brought. */
+/** Starts a deadline for a computation that was given none; null until a clock is provided. */
 let begin: (() => Deadline) | null = null
 
 /**
- * Brings a clock: from now on everything `timed` begins a deadline of its own. A page, a worker and a server each bring
- * theirs, once.
+ * Provides the clock: from now on `timed` starts a deadline for every computation that has none. Pages, workers and
+ * servers call this once.
  */
 export function bringClock(deadlines: (() => Deadline) | null): void {
   begin = deadlines
 }
 
-/** True within a computation that has a deadline. */
+/** Whether a deadline is in force. */
 export const isTimed = (): boolean => current !== null
 
-/** Computes something under the deadline that is in force, or one that begins now. */
+/** Runs a computation under the deadline in force, or under a new one where there is none. */
 export const timed = <T>(compute: () => T): T => (current || !begin ? compute() : within(begin(), compute))

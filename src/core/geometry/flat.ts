@@ -3,13 +3,10 @@ import { distance } from './point'
 import type { Path } from './path'
 import { line, pointAt, type Segment } from './segment'
 
-/** How many pieces a curve comes to at most. */
+/** The largest number of lines one curve is flattened to. */
 const MOST = 4096
 
-/**
- * A path with its curves as lines that stay within a distance of them: as many for each as an arc over its longest
- * chords needs.
- */
+/** A path with its curves replaced by lines that stay within a distance of them. */
 export const flattened = (path: Path, within: number): Path =>
   path.map(({ segments, closed }) => ({ closed, segments: segments.flatMap((segment) => lines(segment, within)) }))
 

@@ -43,7 +43,7 @@ function apart({ box: a }: Curve, { box: b }: Curve, margin: number): boolean {
   return a.x > b.x + b.w + margin || b.x > a.x + a.w + margin || a.y > b.y + b.h + margin || b.y > a.y + a.h + margin
 }
 
-/** The ends of each segment that lie on the other. */
+/** Meetings at the ends of either segment that lie on the other. */
 function endMeetings(a: Curve, b: Curve, tolerance: number): readonly Meeting[] {
   let found: Meeting[] | null = null
   for (let end = 0; end < 4; end++) {
@@ -62,7 +62,10 @@ function endMeetings(a: Curve, b: Curve, tolerance: number): readonly Meeting[] 
   return found ?? NONE
 }
 
-/** Between two ends that follow each other the segments run together when they do so at three places between. */
+/**
+ * Overlaps between neighbouring end meetings: two segments overlap there when they also coincide at three places
+ * between.
+ */
 function overlapsOf(a: Curve, b: Curve, ends: readonly Meeting[], tolerance: number): Overlap[] {
   const order = ends.toSorted((p, q) => p.s - q.s)
   const overlaps: Overlap[] = []

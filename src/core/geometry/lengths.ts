@@ -18,20 +18,20 @@ export const GAUSS = [
 const PLACES = Float64Array.from(GAUSS, ([t]) => t),
   WEIGHTS = Float64Array.from(GAUSS, ([, weight]) => weight)
 
-/** How closely a length is integrated, relative to it; halving goes no deeper than `DEEPEST`. */
+/** Relative accuracy of a length; the interval is halved at most `DEEPEST` times. */
 const CLOSE = 1e-11,
   DEEPEST = 15
 
 /**
- * The length of a segment up to some of its parameters: between two neighbours eight points of Gauss and Legendre give
- * the rest to within `CLOSE`.
+ * Lengths of a segment up to some of its parameters. Between two neighbouring parameters an eight-point Gauss–Legendre
+ * sum gives the rest within `CLOSE`.
  */
 type Lengths = { readonly speed: Speed; readonly ts: readonly number[]; readonly lengths: readonly number[] }
 
 /** How fast a segment runs at a parameter: the size of its first derivative. */
 type Speed = (t: number) => number
 
-/** Segments never change: what was integrated once is kept as long as the segment is. */
+/** Lengths by segment: a segment is immutable, so they are computed once. */
 const known = new WeakMap<Segment, Lengths>()
 
 /** The length of a segment: exact for lines and circular arcs, within 1e-9 of it for ellipses and cubics. */
@@ -39,7 +39,7 @@ export function segmentLength(segment: Segment): number {
   return evenLength(segment) ?? lengthsOf(segment).lengths.at(-1)!
 }
 
-/** The length of a segment that runs at one speed; null of any other. */
+/** The length of a segment of constant speed; null of any other. */
 function evenLength(segment: Segment): number | null {
   if (segment.kind === 'line') return hypot(segment.to.x - segment.from.x, segment.to.y - segment.from.y)
   if (segment.kind === 'cubic') return null
@@ -47,7 +47,7 @@ function evenLength(segment: Segment): number | null {
   return rx === ry ? rx * Math.abs(extent) : null
 }
 
-/** The parameter up to which a segment is so long: by Newton's method, kept between what is too short and too long. */
+/** The parameter at which a segment has a given length behind it: Newton's method, bracketed from both sides. */
 export function lengthTo(segment: Segment, length: number): number {
   const even = evenLength(segment)
   if (even !== null) return length / even
@@ -120,7 +120,7 @@ function speedOf(segment: Segment): Speed {
   }
   if (segment.kind === 'line') return () => evenLength(segment)!
   const { from, c1, c2, to } = segment
-  // The derivative by powers of the parameter, so that a step costs a few products only.
+  // // The coefficients of the derivative are computed once, so that one evaluation takes a few products.
   const x0 = 3 * (c1.x - from.x),
     y0 = 3 * (c1.y - from.y),
     x1 = 6 * (from.x - 2 * c1.x + c2.x),

@@ -6,10 +6,7 @@ import type { Point } from './point'
 import { pointAt, type Segment, segmentBounds } from './segment'
 import { slopeAt } from './slope'
 
-/**
- * What a path measures: lengths in units, its area with holes taken away, where its mass would balance, its exact
- * bounds.
- */
+/** The measures of a path: lengths in grid units, its area without its holes, its centroid, its exact bounds. */
 export type Measures = {
   readonly area: number
   readonly length: number
@@ -18,7 +15,7 @@ export type Measures = {
   readonly segments: number
 }
 
-/** Twice the signed area of a path, and where its mass would balance; null of none. */
+/** Twice the signed area of a path, and its centroid; null where the area is zero. */
 function balance(path: Path): { twice: number; centroid: Point | null } {
   let twice = 0,
     momentX = 0,
@@ -36,7 +33,7 @@ function balance(path: Path): { twice: number; centroid: Point | null } {
   return { twice, centroid: twice === 0 ? null : { x: (2 * momentX) / twice, y: (2 * momentY) / twice } }
 }
 
-/** Where the mass of a path would balance; null of none. */
+/** The centroid of a path's area; null where the area is zero. */
 export const centroidOf = (path: Path): Point | null => balance(path).centroid
 
 export function measure(path: Path): Measures {
@@ -51,7 +48,7 @@ export function measure(path: Path): Measures {
   }
 }
 
-/** An integral over halves until halving changes nothing any more. */
+/** An integral, halved until halving no longer changes the result. */
 function refined(over: (a: number, b: number) => number, a: number, b: number, depth: number): number {
   const whole = over(a, b),
     middle = (a + b) / 2
@@ -64,7 +61,7 @@ function refined(over: (a: number, b: number) => number, a: number, b: number, d
 const integral = (a: number, b: number, f: (t: number) => number): number =>
   GAUSS.reduce((sum, [t, weight]) => sum + weight * f(a + (b - a) * t), 0) * (b - a)
 
-/** The shares of a segment in the moments of area: ½∮x²dy and −½∮y²dx (Green). */
+/** A segment's contributions to the first moments of area: ½∮x²dy and −½∮y²dx (Green's theorem). */
 function moments(segment: Segment): [number, number] {
   const over = (f: (p: Point, d: Point) => number) =>
     refined((a, b) => integral(a, b, (t) => f(pointAt(segment, t), slopeAt(segment, t))), 0, 1, 4)

@@ -5,15 +5,15 @@ import { distance, type Point } from './point'
 import type { Cubic } from './segment'
 
 /**
- * Two cubics meet in nine places at most (Bézout); what seems to meet in more runs together, and more places of it say
- * nothing more.
+ * Two cubics meet in nine places at most (Bézout). Where more are found the cubics coincide, and further places add
+ * nothing.
  */
 const MEETINGS = 18
 
-/** A pair of stretches: the control points of one cubic's, its parameters, and those of the other's. */
+/** Numbers for each pair of stretches: control points and parameter interval of either. */
 const PAIR = 20
 
-/** The pairs that are still to be looked at, one after the other; each step takes one and leaves four at most. */
+/** The stack of pairs still to be examined. Each step takes one pair and pushes four at most. */
 const pairs = new Float64Array(PAIR * 512)
 
 /**
@@ -102,14 +102,15 @@ export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
       continue
     }
     if (tiny || (forth && asideA + asideB < tolerance / 10)) {
-      // What runs together for a while meets once in it.
+      // // Two stretches that coincide for a while count as one meeting.
       const near = 16 * Math.max(sizeA, sizeB)
       if (!found.some(({ at: p }) => Math.abs(p.x - (ax0 + ax3) / 2) + Math.abs(p.y - (ay0 + ay3) / 2) <= near))
         note(found, polish(a, b, (s0 + s1) / 2, (t0 + t1) / 2, tolerance), near)
       continue
     }
     if (count + 4 > pairs.length / PAIR) return found
-    // The longer one is halved, or both when they are about even. What comes first along the first is looked at first.
+    // // The longer stretch is halved, or both when they are about as long. The order of pushing keeps meetings in the
+    // order of the first cubic.
     const halveA = sizeA >= 0.5 * sizeB,
       halveB = sizeB >= 0.5 * sizeA
     const copy = at
@@ -127,12 +128,12 @@ export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
   return found
 }
 
-/** The pair that is halved. */
+/** A copy of the pair that is being halved. */
 const half = new Float64Array(PAIR)
 
 /**
- * How far from straight two stretches may be together, in shares of the shorter one times the sine of the angle between
- * them, to cross once at most.
+ * Two stretches cross once at most when their deviations from straight, added, are below this share of the shorter
+ * stretch times the sine of the angle between them.
  */
 const CROSSING = 0.1
 
@@ -202,7 +203,7 @@ function misses(
   return (d0 > high && d1 > high && d2 > high && d3 > high) || (d0 < low && d1 < low && d2 < low && d3 < low)
 }
 
-/** Whether a stretch never turns back along its chord: its control points follow each other along it. */
+/** Whether the control points follow each other along the chord, so that the stretch never turns back along it. */
 function goesForth(
   dx: number,
   dy: number,
@@ -221,9 +222,8 @@ function goesForth(
 }
 
 /**
- * True for two cubics that share an end and part there for good: a line through it has the one's control points on its
- * one side, the other's on its other. So do the pieces of a smooth outline, which would else be halved against each
- * other down to the node.
+ * True for two cubics that share an end and meet nowhere else: a line through that end separates their control points.
+ * Neighbours in a smooth outline are found by this test; halving would otherwise go down to the node.
  */
 function partAtEnd(a: Cubic, b: Cubic): boolean {
   const startA = samePlace(a.from, b.from) || samePlace(a.from, b.to)

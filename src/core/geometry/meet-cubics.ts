@@ -38,7 +38,8 @@ export function cubicArc(cubic: Cubic, arc: Round, tolerance: number): Meeting[]
     p2 = toUnitCircle(arc, cubic.c2),
     p3 = toUnitCircle(arc, cubic.to)
   const slack = tolerance / Math.min(arc.rx, arc.ry)
-  // Within the ellipse with its whole hull, or outside by more than it may lie from its chord.
+  // // No meeting when the whole hull lies within the ellipse, or when the chord is farther outside than the curve may
+  // deviate from it.
   if (inside(p0, slack) && inside(p1, slack) && inside(p2, slack) && inside(p3, slack)) return []
   if (
     chordAway(p0, p3) >

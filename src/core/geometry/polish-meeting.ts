@@ -6,16 +6,13 @@ import { LAST_BIT, ROUNDING } from './tolerance'
 /** The nearest parameter within a segment. */
 export const clamp = (t: number): number => Math.max(0, Math.min(1, t))
 
-/**
- * How often a place is improved at most, and how often it may fail to come nearer by half before it is given up: no
- * place, or one of many.
- */
+/** The most steps of Newton's method, and the most steps that may fail to halve the gap before the place is dropped. */
 const STEPS = 24,
   FAILURES = 2
 
 /**
- * Newton's method for the place where two cubics meet; where they are parallel, for the place where they are nearest.
- * Near a crossing each step squares what is missing, near a touch it quarters it; where it does neither the two run
+ * Refines a meeting of two cubics by Newton's method; where they are parallel, the place where they are nearest.
+ * Convergence is quadratic at a crossing and by a factor of four at a touch; a slower one means that the cubics run
  * beside each other.
  */
 export function polish(a: Cubic, b: Cubic, s: number, t: number, tolerance: number): Meeting | null {

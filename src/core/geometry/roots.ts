@@ -13,8 +13,8 @@ function valueAt(c: readonly number[], t: number): number {
 }
 
 /**
- * The root of a polynomial that is monotone between `a` and `b` and has other signs there: Newton's steps, halved where
- * they leave.
+ * The root of a polynomial that is monotone between `a` and `b` and changes sign there: Newton's method, with bisection
+ * where a step leaves the interval.
  */
 function refine(c: readonly number[], d: readonly number[], a: number, b: number, rising: boolean): number {
   let lo = a,
@@ -49,7 +49,7 @@ export function rootsOnUnit(coefficients: readonly number[], tolerance: number):
     return t >= -1e-16 && t <= 1 + 4e-16 ? [{ t: Math.max(0, Math.min(1, t)), touch: false }] : []
   }
   const c = n === coefficients.length ? coefficients : coefficients.slice(0, n)
-  // What rounding leaves of a value that should be nothing.
+  // // Values below this are rounding errors of zero.
   const nothing = 4e-16 * scale
   if (n > 3 && staysAway(c, Math.max(tolerance, nothing))) return []
   const d = derivative(c)

@@ -12,7 +12,7 @@ export type Touched = Circle | Through
 
 const isCircle = (one: Touched): one is Circle => 'centre' in one
 
-/** What differs by less than this, in grid units, is one solution. */
+/** Solutions that differ by less than this, in grid units, are the same. */
 const ALIKE = 1e-9
 
 /** The circle through three points; null when they are in line. */

@@ -3,19 +3,22 @@
 /** Two points nearer than this are the same point: a thousandth of the finest step a designer types. */
 export const SAME_POINT = 1e-9
 
-/** How far apart two places are the same to someone who left something as it is there: a share of the grid, 0.75 of 24. */
+/**
+ * How far a place may be from another and still count as untouched when a drawing is compared with its former state: a
+ * share of the grid, 0.75 units of 24.
+ */
 export const SAME_SNAG = 1 / 32
 
-/** A parameter nearer than this to another, or to an end of 0 to 1, is the same: as near as places are told apart. */
+/** Parameters on 0..1 that differ by less than this are the same: they give the same point. */
 export const SAME_PARAMETER = 1e-9
 
-/** What a few operations leave on numbers of about one: shares, ratios, sines of angles. */
+/** Rounding errors that a few operations leave on numbers of about one: shares, ratios, sines. */
 export const ROUNDING = 1e-12
 
-/** The sine of the angle, or the share, below which two straight directions do not cross: some sixty roundings. */
+/** Two directions whose sine is below this do not cross: some sixty rounding errors. */
 export const PARALLEL = 1e-14
 
-/** Where a search between 0 and 1 has nothing left to halve. */
+/** The smallest interval of a search on 0..1 that can still be halved. */
 export const LAST_BIT = 1e-15
 
 /** An angle below which two directions count as one straight line, in radians. */
@@ -35,8 +38,8 @@ export const MEETING = 1e-8
 export const SNAP = 2e-7
 
 /**
- * Up to this far from the origin the tolerances hold as they are; beyond it they grow with the coordinates, as a
- * double's steps do.
+ * Up to this distance from the origin the tolerances hold as they are; beyond it they grow with the coordinates, as the
+ * spacing of doubles does.
  */
 export const REACH = 1e4
 
@@ -64,8 +67,8 @@ export const SMOOTH = 8.7e-3
 export const FOUR_CUBICS = 3e-4
 
 /**
- * Below this share of a cubic's size its speed is none, so that it stands still and turns back there: more than the
- * roots of its slope are off by.
+ * A cubic whose speed is below this share of its size stands still and turns back there; the roots of its slope are
+ * less exact than this.
  */
 export const STILL = 1e-7
 

@@ -3,15 +3,18 @@ import { flattened } from './flat'
 import type { Path } from './path'
 import type { Point } from './point'
 
-/** Straight bits of outlines: both ends and the direction away from the ink, six numbers each; and which contour each is of. */
+/**
+ * Straight pieces of outlines: both ends and the outward normal, six numbers each, and the number of the contour of
+ * each.
+ */
 type Walls = { readonly count: number; readonly at: Float64Array; readonly contour: Int32Array }
 
-/** Where two walls face each other across ground: the places on both, and whether the ground is closed in. */
+/** A gap between two walls that face each other: a place on each, and whether the gap is enclosed. */
 export type Narrow = { readonly from: Point; readonly to: Point; readonly width: number; readonly isCounter: boolean }
 
 /** How near the directions of walls must come to opposite ones to face each other, as a cosine: within 25°. */
 const FACING = -0.9
-/** The most squares along a side that walls are looked up by. */
+/** The largest number of cells along a side of the lookup grid. */
 const MOST = 64
 
 /**
@@ -74,8 +77,8 @@ function wallsOf(ink: Path, outer: number, fine: number): Walls {
 type Span = (x0: number, y0: number, x1: number, y1: number, visit: (cell: number) => void) => void
 
 /**
- * The first wall that a ray meets which goes out from the middle of a wall, where it faces that one and is near enough:
- * walls are looked up by squares as wide as a ray is long.
+ * The first wall hit by a ray from the middle of a wall, where that wall faces the ray and is near enough. Cells of the
+ * lookup grid are as wide as a ray is long.
  */
 function rays(walls: Walls, length: number): (from: number) => { wall: number; away: number } | null {
   const { at, count } = walls
@@ -90,7 +93,7 @@ function rays(walls: Walls, length: number): (from: number) => { wall: number; a
       top = Math.min(top, at[k + 1]!)
       low = Math.max(low, at[k + 1]!)
     }
-  // Of what is very large the squares are larger, so that there are never very many.
+  // // Large drawings get larger cells, so that their number is bounded.
   const side = Math.max(length, (right - left) / MOST, (low - top) / MOST)
   const columns = Math.floor((right - left) / side) + 1,
     rows = Math.floor((low - top) / side) + 1

@@ -57,9 +57,7 @@ export function band({ parts, nodes, closed }: Run, { half, miterLimit }: Width)
 
 const contour = (segments: readonly Segment[]): Contour[] => (segments.length > 0 ? [{ segments, closed: true }] : [])
 
-/**
- * How a corner is gone around on its left and, backwards, on its right; on the inside of it that remains to be seen.
- */
+/** The rims of a corner, left and (reversed) right; which of them is on the inside is decided later. */
 function corner(
   { at, shared, join }: Node,
   into: Point,
@@ -83,7 +81,7 @@ function corner(
 
 const via = (at: Point, from: Point, to: Point): Segment[] => [line(from, at), line(at, to)]
 
-/** One more than the cosine of the angle below which a corner counts as doubled back. */
+/** Corners whose cosine plus one is below this count as doubled back. */
 const SHARP = 1e-3
 
 /** The rims of one side, where lines that meet on the inside of a corner are cut. */

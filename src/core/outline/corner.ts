@@ -81,7 +81,7 @@ export function roundContour({ segments, closed }: Contour, corner: (node: numbe
   }
 }
 
-/** Whether an arc between two sides lies anywhere away from their corner: where they all but run on it does not. */
+/** Whether a corner's arc leaves the corner visibly; where its sides are nearly in line it does not. */
 const shows = (turn: number, radius: number): boolean => (radius * turn * turn) / 8 > SAME_POINT
 
 /** The greatest share in 0..1 that still fits, given that all below it do. */

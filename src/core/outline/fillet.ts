@@ -12,12 +12,12 @@ export type Fillet = { readonly radius: number; readonly s: number; readonly t: 
 type Fillets = { readonly limit: number; readonly at: (radius: number) => Fillet }
 
 /**
- * How far along a side the contact may move between two places of the trace: what Newton's method bridges without a
- * slip.
+ * The largest step of a contact along a side between two points of the trace, so that Newton's method stays on its
+ * branch.
  */
 const STRIDE = 1 / 16
 
-/** How many places a trace has at most: one that still creeps then is at its end. */
+/** The most points of a trace; one that still advances by less is at its end. */
 const PLACES = 600
 
 /**

@@ -149,16 +149,16 @@ function alongChords(points: readonly Point[]): number[] {
 /** How many points between its ends a cubic is checked at. */
 const CHECKS = 14
 /**
- * Into how many cubics a course is fitted at most, and how many lines stand for what could not be: it is too wild for
- * any picture.
+ * The most cubics a course is fitted with, and the number of lines that replace a stretch no cubic fits: such a course
+ * is too wild for any picture.
  */
 const MOST = 64,
   LINES = 48
 
 /**
- * Cubics along a course between two parameters, within a tolerance, few of them: each as long as it can be. Directions
- * at cuts agree. Where no cubic comes near enough, straight ones from place to place. `checks` is at how many points
- * between its ends a cubic is held to the course.
+ * Fits few cubics to a course between two parameters, within a tolerance; each is as long as possible, and they share
+ * their directions where they join. Stretches that no cubic fits become lines. `checks` is the number of points at
+ * which each cubic is checked.
  */
 export function follow(course: Course, tolerance: number, from = 0, to = 1, checks = CHECKS): Cubic[] {
   const fit = (a: number, b: number): Fit => {
@@ -167,7 +167,7 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1, chec
     const points = [start.at]
     for (let i = 1; i <= checks; i++) points.push(course(a + ((b - a) * i) / (checks + 1)).at)
     points.push(end.at)
-    // What keeps within the tolerance of a place is not followed any closer.
+    // // A stretch within the tolerance of a point needs no closer fit.
     if (points.every((p) => distance(p, start.at) <= tolerance / 4))
       return { cubic: straight(start.at, end.at), error: 0 }
     return fitCubic(points, start.direction, end.direction, tolerance / 4)
@@ -191,7 +191,7 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1, chec
 
 const straight = (from: Point, to: Point): Cubic => cubic(from, mix(from, to, 1 / 3), mix(from, to, 2 / 3), to)
 
-/** How often a stretch is made shorter at most until a cubic fits it. */
+/** How often a stretch is shortened at most until a cubic fits it. */
 const HALVINGS = 9
 
 /** The longest stretch from a parameter on that a cubic fits; null where none does. */

@@ -6,16 +6,16 @@ import { SAME_POINT, SNAP } from '../geometry/tolerance'
 export type CapStyle = 'butt' | 'round' | 'square'
 export type JoinStyle = 'miter' | 'round' | 'bevel'
 
-/** Directions within this of doubling back have no side on which a join would lie. */
+/** Directions this near to doubling back have no outer side for a join. */
 const BACK = 1e-6
 
-/** The place so far to the right, on screen, of another in a unit direction. */
+/** The point at a distance to the right, on screen, of another that is passed in a unit direction. */
 export const asideOf = (at: Point, direction: Point, away: number): Point => ({
   x: at.x - away * direction.y,
   y: at.y + away * direction.x,
 })
 
-/** Around an open end from the left of the stroke to its right, as it arrives there in a unit direction. */
+/** The cap of an open end, from the left of the stroke to its right; the stroke arrives in a unit direction. */
 export function capRim(at: Point, direction: Point, half: number, style: CapStyle): Segment[] {
   const left = asideOf(at, direction, -half),
     right = asideOf(at, direction, half)

@@ -54,7 +54,7 @@ export function parallel(segment: Segment, away: number, from = 0, to = 1): Segm
   for (let i = 0; i + 1 < stops.length;) {
     const at = stops[i]!
     let next = i + 1
-    // What turns around one place, as far as anyone can tell, turns around it in arcs of a quarter at most.
+    // // A curve that stays within the tolerance of one point is replaced by arcs around it, of a quarter turn at most.
     if (next + 2 < stops.length && i > 0 && isPlace(segment, at, stops[next + 1]!)) next++
     const until = stops[next]!
     if (i > 0 && next < stops.length - 1 && isPlace(segment, at, until))
@@ -68,8 +68,8 @@ export function parallel(segment: Segment, away: number, from = 0, to = 1): Segm
 }
 
 /**
- * The curve along a course between two parameters of the segment that it runs beside. Where that turns suddenly the
- * course is gone along by steps of about as much of a turn each, so that no fit passes over any of it.
+ * The offset curve between two parameters of a segment. Where the segment turns suddenly, steps follow the turn instead
+ * of the parameter, so that no fit skips it.
  */
 function followed(segment: Segment, course: Course, from: number, to: number): Segment[] {
   const ts = turningSteps(segment, from, to),
@@ -85,13 +85,13 @@ function followed(segment: Segment, course: Course, from: number, to: number): S
   return follow((s) => course(at(s)), 0.8 * OFFSET, 0, 1, CHECKS * last)
 }
 
-/** Down to which share of an even step a curve is gone along by its own parameter. */
+/** Steps of turn shorter than this share of an even step are used; above it the parameter is followed. */
 const GENTLE = 8
 
-/** At how many points to a step a cubic beside a sudden turn is held to its course. */
+/** The number of check points of a cubic beside a sudden turn. */
 const CHECKS = 2
 
-/** True where a curve goes nowhere between two parameters, as far as an outline is exact. */
+/** Whether a segment stays in one place between two parameters, within the accuracy of outlines. */
 const isPlace = (segment: Segment, from: number, to: number): boolean =>
   [0, 0.25, 0.5, 0.75, 1].every(
     (k) => distance(pointAt(segment, from), pointAt(segment, from + (to - from) * k)) <= OFFSET / 8,

@@ -39,16 +39,12 @@ function roundSide(segment: Segment, away: number): Side {
 }
 
 /**
- * How many lines stand for the curve on which the lines across meet at most, and how far they may lie from it: they lie
- * where the stroke folds over itself.
+ * The number of lines that approximate the evolute, and their tolerance: it lies where the stroke folds over itself.
  */
 const LINES = 16,
   FOLD = OFFSET
 
-/**
- * Where the lines across to one side of a tight stretch meet: along the curve of its centres of curvature, inside of
- * it.
- */
+/** The centres of curvature of a tight stretch (its evolute): where neighbouring normals meet. */
 function centres(segment: Segment, away: number, from: number, to: number): Segment[] {
   const place = (k: number): Point => {
     const t = from + (to - from) * k,

@@ -5,10 +5,10 @@ import { rootsOnUnit } from '../geometry/roots'
 import type { Segment } from '../geometry/segment'
 import { SAME_PARAMETER } from '../geometry/tolerance'
 
-/** The lines of direction at which a curve is told to have turned on: every eighth of a turn. */
+/** Directions at which turning is detected: every eighth of a turn. */
 const DIRECTIONS = [0, 1, 2, 3].map((k) => ({ x: Math.cos((k * Math.PI) / 4), y: Math.sin((k * Math.PI) / 4) }))
 
-/** Within so short a stretch of the parameter an eighth of a turn is a hairpin, which even samples would pass over. */
+/** An eighth of a turn within this stretch of the parameter is sudden: even samples would skip it. */
 const SUDDEN = 1 / 16
 
 /**
@@ -30,12 +30,12 @@ export function suddenTurns(segment: Segment): readonly number[] {
   return turns
 }
 
-/** Both sides of a stroke ask for the turns of one segment, which never changes. */
+/** Both sides of a stroke need the turns of the same segment, which is immutable. */
 const known = new WeakMap<Segment, readonly number[]>()
 
 /** Into how many even steps a stretch is cut at first. */
 export const EVEN = 16
-/** By how much, in radians, a curve turns in a step at most, and by how much more in one half of it than in the other. */
+/** The largest turn of a step, in radians, and the largest ratio between the turns of its halves. */
 const TURN = 0.35,
   UNEVEN = 0.004
 
@@ -67,7 +67,7 @@ export function turningSteps(segment: Segment, from: number, to: number): number
   return ts
 }
 
-/** As often a step is halved at most: beyond that its ends are one place. */
+/** The most halvings of a step; its ends coincide after that. */
 const DEEPEST = 34
 
 const angle = (a: Point, b: Point): number => Math.atan2(cross(a, b), dot(a, b))

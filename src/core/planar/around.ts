@@ -41,10 +41,10 @@ export function followers(edges: readonly Edge[], vertices: number, snap: number
   return next
 }
 
-/** Directions that differ by less than this are told apart farther along the edges. */
+/** Directions that differ by less than this, in radians, are compared farther along their edges. */
 const ALIKE = 1e-3
 
-/** How many snaps over its length the direction of an edge may be off, whose ends were moved to their vertices. */
+/** The uncertainty of an edge's direction, in snaps over its length: its ends were moved to their vertices. */
 const MOVED = 8
 
 type Leaving = {
@@ -75,7 +75,7 @@ function sorted(halves: readonly number[], edges: readonly Edge[], snap: number)
   const alike = Math.max(ALIKE, Math.min(1, (MOVED * snap) / shortest))
   const isAlike = (a: Leaving, b: Leaving) => turn(a.angle, b.angle) < alike
   if (!leaving.some((one, i) => isAlike(leaving[(i || n) - 1]!, one))) return leaving.map(({ half }) => half)
-  // A run of like directions must not be torn apart where angles start over.
+  // // The sort must not begin within a group of equal directions.
   let first = 0
   while (first < n && isAlike(leaving[(first + n - 1) % n]!, leaving[first]!)) first++
   const result: number[] = []
@@ -90,7 +90,7 @@ function sorted(halves: readonly number[], edges: readonly Edge[], snap: number)
   return result
 }
 
-/** Half edges that leave alike, in the order in which they lie where the shortest of them is nearly at its end. */
+/** Orders half edges of equal direction by where they are shortly before the end of the shortest of them. */
 function farther(run: readonly Leaving[]): number[] {
   const base = run[0]!.angle - Math.PI
   const reach = 0.4 * Math.min(...run.map(({ segment }) => distance(segment.from, segment.to)))

@@ -10,19 +10,15 @@ import type { Arrangement } from './plane'
 import { fault } from './verify'
 import { Vertices } from './vertices'
 
-/**
- * How paths are laid over each other: whether open contours are closed by a straight line, as where they are filled, or
- * only cut.
- */
+/** How open contours take part: closed by a straight line, as in filling, or as cutting lines only. */
 type Laying = { readonly open?: 'close' | 'cut' }
 
-/** By how much the snap grows where what was laid out cannot be right. */
+/** The factor by which the snap grows after an arrangement failed its check. */
 const RETRIES = [1, 8, 64, 512]
 
 /**
- * Lays paths over each other, and verifies it. Where it cannot be right points further apart become one, and in the end
- * curves become lines near them. Throws on coordinates that are not finite, when nothing that can be verified comes of
- * it, and `OutOfTime`.
+ * The verified arrangement of paths. Where the check fails, the snap is widened, and at last curves are flattened.
+ * Throws on coordinates that are not finite, when no arrangement can be verified, and `OutOfTime`.
  */
 export function arrange(paths: readonly Path[], { open = 'close' }: Laying = {}): Arrangement {
   const scale = scaleOf(paths)
@@ -54,7 +50,7 @@ function laidOut(
   return { arrangement: { vertices: vertices.points, edges, next, ...faces, snap }, insideOut }
 }
 
-/** By how much tolerances grow: 1 up to `REACH`, in proportion beyond it. */
+/** The scale of the tolerances: 1 for drawings within `REACH`, proportional to their size beyond it. */
 function scaleOf(paths: readonly Path[]): number {
   let most = 0
   for (const path of paths) {

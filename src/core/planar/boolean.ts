@@ -8,7 +8,7 @@ export type Role = 'adds' | 'cuts' | 'overlap' | 'flips'
 
 export type Member = { readonly path: Path; readonly role: Role }
 
-/** By which rule a path is inside itself (SVG 2 §13.4). */
+/** The fill rule of each path (SVG 2 §13.4). */
 export type FillRule = 'nonzero' | 'evenodd'
 
 /**
@@ -29,12 +29,12 @@ export function combineOneWay(members: readonly Member[], oneWay: number): Path 
     : outlineOfMembers(arrangement, members, 'nonzero')
 }
 
-/** What members come to, with where each segment of it comes from, and what each member does to it. */
+/** The result of a combination, the source of each of its segments, and the effect of each member. */
 export type Combined = { readonly contours: readonly Traced[]; readonly effects: readonly Effect[] }
 
 /**
- * What a member does: `lasting` where the result is another without it; `none` where it changes nothing of what was
- * there before it; `undone` where those after it take that away again.
+ * The effect of a member: `lasting` where the result would differ without it; `none` where it changed nothing of what
+ * came before it; `undone` where later members cancel its change.
  */
 export type Effect = 'lasting' | 'none' | 'undone'
 
@@ -50,8 +50,8 @@ export function combineTraced(members: readonly Member[]): Combined {
 }
 
 /**
- * What each member does, by one pass over each face: `so` is whether the face is in what the members up to each come to,
- * `then` what becomes of either answer by those after it.
+ * The effect of each member, from one pass over the faces. `so` is whether a face is inside after each member; `then`
+ * is the final answer for either value of that.
  */
 function effectsOf({ windings }: Arrangement, members: readonly Member[]): Effect[] {
   const count = members.length

@@ -6,8 +6,8 @@ import type { Piece } from './pieces'
 import type { Vertices } from './vertices'
 
 /**
- * Notes on every piece where others meet it, and then where it passes a vertex within the snap: afterwards no vertex
- * lies on a piece that is not cut there.
+ * Records the cuts of every piece: at its meetings with others, then at every vertex that it passes within the snap.
+ * Afterwards no vertex lies on a piece that is not cut there.
  */
 export function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap: number, meeting: number): void {
   // Input nodes come first, so that it is their coordinates that survive.
@@ -23,7 +23,7 @@ export function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap:
   close(pieces, vertices.points, snap)
 }
 
-/** How near the ends of a piece a cut may come: the ends stay its first and its last. */
+/** The nearest that a cut may come to either end of a piece. */
 const END = 1e-14
 
 /** A cut of a piece at a vertex. */
@@ -74,7 +74,10 @@ function eachPair(pieces: readonly Piece[], snap: number, visit: (piece: Piece, 
   }
 }
 
-/** Cuts pieces at vertices that lie on them within the snap: what meets pairwise need not meet in threes. */
+/**
+ * Cuts pieces at vertices that lie on them within the snap; three pieces need not meet in one place just because each
+ * two of them do.
+ */
 function close(pieces: readonly Piece[], points: readonly Point[], snap: number): void {
   const rows = rowsOf(points)
   // The last piece, counted from one, that is known to be cut at each vertex.
@@ -90,8 +93,7 @@ function close(pieces: readonly Piece[], points: readonly Point[], snap: number)
       right = box.x + box.w + snap,
       top = box.y - snap,
       bottom = box.y + box.h + snap
-    // A quick look first: whether a place lies near the line, or in a ring around the circle, that the piece is part
-    // of.
+    // // A cheap test first: is the point near the line, or in a ring around the circle, of the piece?
     const isLine = segment.kind === 'line',
       isCircle = round !== null && round.rx === round.ry
     const dx = to.x - from.x,
@@ -126,7 +128,7 @@ function close(pieces: readonly Piece[], points: readonly Point[], snap: number)
 /** Points that lie at about the same height, by x. */
 type Row = { readonly order: readonly number[]; readonly xs: Float64Array; readonly ys: Float64Array }
 
-/** Points in rows of equal height, and the row that a height falls into. */
+/** Points in rows by height, and the row of a height. */
 function rowsOf(points: readonly Point[]): { readonly all: readonly Row[]; readonly of: (y: number) => number } {
   let top = Infinity,
     bottom = -Infinity
@@ -149,7 +151,7 @@ function rowsOf(points: readonly Point[]): { readonly all: readonly Row[]; reado
   return { all, of }
 }
 
-/** Where numbers in order reach a least one. */
+/** The index of the first of sorted numbers that is not less than a value. */
 function firstFrom(xs: Float64Array, least: number): number {
   let lo = 0,
     hi = xs.length

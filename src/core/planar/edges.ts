@@ -6,7 +6,7 @@ import { distance, type Point } from '../geometry/point'
 import { pointAt, type Segment } from '../geometry/segment'
 import { addWinding, type Piece, type Winding } from './pieces'
 
-/** Where an edge comes from: the input path, the segment it is a part of and between which of its parameters. */
+/** The source of an edge: its input path, segment and parameter interval. */
 export type Origin = { readonly path: number; readonly segment: Segment; readonly from: number; readonly to: number }
 
 /**
@@ -75,9 +75,7 @@ export function mergedEdges(pieces: readonly Piece[], points: readonly Point[], 
 /** Where along one of two stretches their distance is looked at. */
 const LOOKS = [0.5, 0.25, 0.75] as const
 
-/**
- * Whether two stretches between the same places are nowhere farther from each other than that, whatever their paces.
- */
+/** Whether two stretches between the same ends stay within a distance of each other, at whatever speed they run. */
 function runTogether(a: Segment, b: Segment, near: number): boolean {
   if (a.kind === 'line' && b.kind === 'line') return true
   const middle = pointAt(b, 0.5),

@@ -8,7 +8,7 @@ import { line, pointAt, type Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
 import { LEAK, SAME_POINT, SNAP } from '../geometry/tolerance'
 
-/** An end of an open contour. */
+/** The open end of a contour. */
 export type End = { readonly path: number; readonly contour: number; readonly last: boolean }
 
 /**
@@ -60,12 +60,12 @@ export function leaks(paths: readonly Path[], reach = LEAK, only: 'ends' | 'all'
       if (ofEnds && !end) continue
       const gap = distance(from, to)
       if (gap <= SNAP || gap >= reach) continue
-      // Beside a place where they do meet, they are near each other without anything left open.
+      // // Beside a meeting two contours are near each other without a leak.
       if (meetings.some(({ at }) => distance(at, from) < 4 * reach)) continue
       found.push({ at: midpoint(from, to), gap, from, to, end, aside })
     }
   }
-  // Of two ends that are as near to each other the one that only has to go on is drawn on.
+  // // Of two ends that are equally near, the one that can go straight on is extended.
   const rank = ({ end, aside }: (typeof found)[number]) => (end ? aside : 2)
   found.sort((p, q) => (Math.abs(p.gap - q.gap) > SAME_POINT ? p.gap - q.gap : rank(p) - rank(q)))
   // An end that lies on something is no leak, nor is a place another leak is already at.
@@ -119,7 +119,7 @@ function nearPlaces(a: Stretch, b: Stretch): Near[] {
   })
 }
 
-/** How many places of a segment are looked at for where it comes nearer to another than on both sides. */
+/** The number of places at which a segment is sampled for local minima of the distance to another. */
 const LOOKS = 16
 
 /**

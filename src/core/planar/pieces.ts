@@ -6,7 +6,7 @@ import { cross, distance, hypot, type Point, subtract } from '../geometry/point'
 import { rootsOnUnit } from '../geometry/roots'
 import { type Cubic, line, type Segment } from '../geometry/segment'
 
-/** How often a path runs along something, forth less back. */
+/** Net runs of a path along something: forwards minus backwards. */
 export type Winding = { readonly path: number; readonly times: number }
 
 /**

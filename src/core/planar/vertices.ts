@@ -1,6 +1,6 @@
 import { hypot, type Point } from '../geometry/point'
 
-/** Points by number, where points nearer to each other than `snap` are the same one, the first that came. */
+/** Numbered points. A point nearer than `snap` to an earlier one is that point. */
 export class Vertices {
   readonly points: Point[] = []
   /**

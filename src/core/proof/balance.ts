@@ -19,10 +19,10 @@ import { crispness } from './crispness'
 import { oklab } from './oklab'
 import { enclosingCircle } from './optical-centre'
 
-/** At how many pixels icons are compared: where most are mistaken for each other. */
+/** The size in pixels at which icons are compared: the one at which most are mistaken for each other. */
 const COMPARED = 16
 
-/** What an icon comes to by eye, of its ink alone. Lengths in grid units. */
+/** Optical measures of an icon, of its ink alone. Lengths in grid units. */
 export type Balance = {
   /** How heavy it looks: the mean difference of its pixels from the ground, 0 to 1. */
   readonly weight: number
@@ -87,7 +87,7 @@ function tones(shapes: readonly Shape[], ground: string, grid: number): Float32A
   return cover
 }
 
-/** The difference of lightness that counts as all there is: that of ink on paper. */
+/** The difference of lightness between ink and paper, which counts as 1. */
 const FULL = 0.75
 
 /** How far apart two colours are but for their lightness. */

@@ -26,7 +26,7 @@ function blocksOf(cover: Float32Array): Blocks {
   return blocks
 }
 
-/** Floats are summed in another order here than in the likeness itself. */
+/** Allowance for sums of floats in another order than in the likeness itself. */
 const SLACK = 1e-4
 
 /**

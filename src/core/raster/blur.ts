@@ -1,6 +1,6 @@
 import type { Layer } from './layer'
 
-/** How often a box is run over what is blurred: four times come so near to a Gaussian that no level of grey differs. */
+/** The number of box filters: four come so near to a Gaussian that no 8-bit level differs. */
 const TIMES = 4
 
 /** A box with ends of less weight: `inner` places to either side of the middle, and one more of weight `end`. */
@@ -31,7 +31,7 @@ export function blurredAlpha({ width, height, data }: Layer, deviation: number):
   return alpha
 }
 
-/** What blurs places of a list, at most so many, from one on, `step` from each to the next. */
+/** A function that blurs a line of at most `most` values in place; `step` is the distance from one value to the next. */
 function lineBlur({ inner, end }: Box, most: number) {
   // Nothing lies before the first place and after the last, as far as the box reaches.
   const around = inner + 1,

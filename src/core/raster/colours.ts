@@ -1,6 +1,6 @@
 import type { Area, Item, Paint } from './items'
 
-/** Four parts, red, green and blue as opaque as they are, 0 to 1: what pixels are added up from. */
+/** Premultiplied red, green, blue, then alpha, each 0 to 1: pixels are sums of these. */
 export type Premultiplied = [r: number, g: number, b: number, a: number]
 
 /** What is seen at a place: the same everywhere, or a colour for each place of the picture, written into `out`. */
@@ -10,8 +10,8 @@ export type Changing = { readonly kind: 'changing'; readonly at: (x: number, y: 
 export const NOTHING: Look = { kind: 'flat', colour: [0, 0, 0, 0] }
 
 /**
- * What is seen where some areas lie over each other and all others do not: the areas among `items` for which `covers`
- * holds, each over those before it (source over, Porter and Duff), groups as one.
+ * The colour where exactly the areas overlap for which `covers` holds: each over those before it (source over, Porter
+ * and Duff), groups as a whole.
  */
 export function lookOf(items: readonly Item[], covers: (area: Area) => boolean): Look {
   const looks: Look[] = []

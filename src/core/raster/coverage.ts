@@ -21,7 +21,7 @@ export const emptyCells = (width: number, height: number, parts: 1 | 4): Cells =
   data: new Float64Array(parts * (width + 1) * height),
 })
 
-/** What lies to the right of a line that goes down, less what lies to its left, in each part of the cells. */
+/** Sums of coverage to the right of downward lines, minus that to the right of upward ones, by part of a cell. */
 export type Step = readonly [number, number, number, number]
 
 /**

@@ -11,7 +11,7 @@ const MOST = 8192
 /** Where a picture is seen: so many pixels to a unit, and the place of the picture at the top left of the first pixel. */
 export type View = { readonly scale: number; readonly x: number; readonly y: number }
 
-/** Lines in pixels, four numbers each (from x, y to x, y), and the number of the edge that each is part of. */
+/** Lines in pixels, four numbers each (from x, y to x, y), and for each the number of its edge. */
 export type Lines = { readonly places: Float64Array; readonly edges: Int32Array; readonly count: number }
 
 /** Edges as lines in pixels that stay near them. */
@@ -92,8 +92,8 @@ function along(segment: Segment, scale: number, to: (x: number, y: number) => vo
 }
 
 /**
- * By how much the places between the ends of an arc lie outside of it, so that the lines enclose with its centre the
- * area that it does: of the triangles all but the first and the last grow by the square of it.
+ * The factor by which the points of a polygon around an arc lie outside of it, so that the polygon has the area of the
+ * arc's sector.
  */
 function areaScale(angle: number, count: number): number {
   const sine = Math.sin(angle),

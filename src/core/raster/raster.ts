@@ -13,7 +13,7 @@ export type Picture = { readonly box: Box; readonly items: readonly Item[] }
 /** Pixels as rows of R, G, B, A bytes with straight alpha, from the top left. */
 export type Pixels = { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray<ArrayBuffer> }
 
-/** How many pixels of layers are drawn at a time: what is in hand of a large picture stays small. */
+/** The largest number of pixels of layers held at a time, so that large pictures take little memory. */
 const BAND = 2 ** 19
 
 /**
@@ -50,7 +50,7 @@ export function pixelsOf({ box, items }: Picture, width: number): Pixels {
 /** A stretch of pixels and where in the picture it lies. */
 type Window = { readonly view: View; readonly width: number; readonly height: number }
 
-/** By how much a level of grey is rounded up early: so that a half goes up on whichever side rounding left it. */
+/** Added before rounding, so that a half rounds up whichever side of it the sum came out on. */
 const HALF = 0.5 + 1e-4
 
 /** Whether the first byte of a word is its lowest. */
@@ -100,7 +100,7 @@ function runsOf(items: readonly Item[]): (readonly Item[])[] {
     else runs.push([item])
     isOpen = isPlain
   }
-  // What could not be laid out together is laid over each other one by one.
+  // // Areas that cannot be arranged together are painted over each other one by one.
   const made = runs.length === 1 && items.length > 1 ? items.map((item) => [item]) : runs
   knownRuns.set(items, made)
   return made

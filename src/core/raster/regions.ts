@@ -6,13 +6,10 @@ import type { Arrangement } from '../planar/plane'
 import { type Look, lookOf, NOTHING } from './colours'
 import { type Area, areasOf, type Item } from './items'
 
-/** An edge of a picture and what is seen on either side of it, as numbers of looks; `left` of it with y upwards. */
+/** An edge of a picture and the numbers of the looks on either side; `left` is seen with y upwards. */
 export type Edge = { readonly segment: Segment; readonly left: number; readonly right: number }
 
-/**
- * A picture as the regions in which one thing is seen, by the edges between them. The first look is nothing: that of all
- * that lies outside.
- */
+/** A picture as regions of one look each, given by the edges between them. Look 0 is empty: the outside. */
 export type Regions = { readonly looks: readonly Look[]; readonly edges: readonly Edge[] }
 
 /**
@@ -53,7 +50,7 @@ export function regionsOf(items: readonly Item[]): Regions {
   }
 }
 
-/** The arrangement of paths by the first of them: the same picture in other colours has the same. */
+/** Arrangements by their first path: a picture in other colours has the same arrangement. */
 const known = new WeakMap<Path, { readonly paths: readonly Path[]; readonly arrangement: Arrangement }>()
 
 function arranged(paths: readonly Path[]): Arrangement {

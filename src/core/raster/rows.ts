@@ -4,7 +4,7 @@ import { addLine, type Cells, emptyCells, type Step } from './coverage'
 import { type Lines, linesOf, type View } from './lines'
 import type { Edge, Regions } from './regions'
 
-/** How many pixels are added up at a time: as many as stay near the processor. */
+/** The number of pixels summed at a time: as many as stay in the processor's cache. */
 const BAND = 2 ** 16
 
 /**
@@ -57,7 +57,7 @@ export function eachRow(regions: Regions, view: View, width: number, height: num
   }
 }
 
-/** A look that changes from place to place, on which side of each edge it is seen, and between which rows. */
+/** A look that varies over the picture: its edges with the side they see it on, and its first and last row. */
 type ChangingLook = {
   readonly look: Changing
   readonly steps: readonly (Step | null)[]
@@ -95,7 +95,7 @@ const IN: Step = [1, 0, 0, 0],
 const membership = ({ left, right }: Edge, number: number): Step | null =>
   right === number ? IN : left === number ? OUT : null
 
-/** Adds up lines in cells that begin with a row of the picture; what was in them before is gone. */
+/** Clears the cells of some rows and accumulates the lines of these rows in them. */
 function accumulate({ places, edges, count }: Lines, steps: readonly (Step | null)[], top: number, cells: Cells): void {
   cells.data.fill(0)
   for (let i = 0; i < count; i++) {
@@ -134,12 +134,12 @@ function flatRow({ data, stride, width }: Cells, row: number, colours: Float64Ar
   return isSeen
 }
 
-/** Differences of coverage this small are what rounding leaves of none. */
+/** Differences of coverage below this are rounding errors of zero. */
 const NONE = 1e-9
 
 const here: Premultiplied = [0, 0, 0, 0]
 
-/** Adds what changes from place to place to a row, by how much of each pixel it covers. */
+/** Adds a look that varies over the picture to a row, weighted by its coverage of each pixel. */
 function changingRow(
   { data, stride, width }: Cells,
   row: number,

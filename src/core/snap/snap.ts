@@ -73,10 +73,10 @@ export function snapPoint(p: Point, targets: SnapTargets, reach: number, from?: 
   return { point: { x: x.value, y: y.value }, marks: marks(x, y) }
 }
 
-/** The share of the reach within which a point is taken to be meant for the place that both axes give. */
+/** Where both axes catch within this share of the reach, the point between them is taken to be meant. */
 const EXACT = 1 / 3
 
-/** How far beyond its ends, in its own lengths, a line is still gone on with. */
+/** How far beyond its ends a line is extended, in lengths of the line. */
 const BEYOND = 3
 
 type Straight = { readonly a: Point; readonly b: Point }
@@ -102,7 +102,7 @@ function extensionNear({ curves }: SnapTargets, p: Point, reach: number): Straig
   return best
 }
 
-/** A place on a line gone on: where it crosses what the point was caught by on either axis, when that is near. */
+/** A place on an extended line where it crosses what the point was caught by on either axis, when that is near. */
 function alongLine({ a, b }: Straight, p: Point, x: Catch, y: Catch, reach: number, from?: Point): Snapped {
   const d = subtract(b, a)
   const places = [

@@ -2,7 +2,7 @@ import type { Cut } from '../model/cut'
 import { type DrawingObject, kindOf } from '../model/object'
 import { mapObjects, walk } from '../model/tree'
 
-/** What the rest of an icon lies on: the first of its objects that is a ground; null where none is. */
+/** The first object of an icon that is a ground, such as a plate; null where there is none. */
 export function groundIn(objects: readonly DrawingObject[]): DrawingObject | null {
   for (const { object } of walk(objects)) if (kindOf(object).stands === 'ground') return object
   return null
@@ -11,8 +11,8 @@ export function groundIn(objects: readonly DrawingObject[]): DrawingObject | nul
 const cutBy = (ground: DrawingObject | null): Cut | undefined => (ground ? kindOf(ground).cuts?.(ground) : undefined)
 
 /**
- * A drawing after an edit, what goes as far as its ground cut by the one that is there now: all of that where a ground
- * came, went, moved or became another one, else what was edited.
+ * A drawing after an edit, with everything that reaches as far as the ground cut by the present ground: all such
+ * objects when the ground was added, moved, removed or exchanged, else only the edited ones.
  */
 export function withCuts(before: readonly DrawingObject[], after: DrawingObject[]): DrawingObject[] {
   const reaching = [...walk(after)].map(({ object }) => object).filter((object) => kindOf(object).withCut)

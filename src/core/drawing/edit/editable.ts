@@ -33,7 +33,7 @@ export function editable(object: DrawingObject, scene: Scene): OfKind<'path'> | 
   })
 }
 
-/** The finish of a course along which something goes: none. */
+/** No finish: the style of a course that copies or bends follow. */
 const BARE = { fill: 'none', stroke: 'none', weight: 1 } as const
 
 const paths: Memory<OfKind<'path'> | null> = new WeakMap()
@@ -41,7 +41,8 @@ const paths: Memory<OfKind<'path'> | null> = new WeakMap()
 const edgeNodes = (object: DrawingObject, scene: Scene) => outline(object, scene).map((contour) => nodesOf(contour))
 
 /**
- * What an edit of an object's nodes comes to, and what of it is no longer live where the object could not express it.
+ * The result of editing an object's nodes, and what of it is no longer live where the object could not express the
+ * edit.
  */
 export type Edited = { readonly object: DrawingObject; readonly lost: string | null }
 

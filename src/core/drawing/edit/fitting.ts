@@ -3,8 +3,8 @@ import { tidy } from '../../geometry/tidy'
 import type { WithFrame } from '../kinds/traits'
 
 /**
- * How a drawing is brought to another grid: where coordinates across and down go, in their order, and by how much what
- * lies free of them is scaled.
+ * How a drawing is brought to another grid: a monotone map for each axis, and the scale of everything that is not tied
+ * to coordinates.
  */
 export type Fitting = {
   readonly scale: number

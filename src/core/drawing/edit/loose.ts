@@ -7,8 +7,8 @@ import { transformObject } from './transform-object'
 import { withNewIds } from '../model/tree'
 
 /**
- * What a live thing falls apart into, looking the same: its members, their images or what was made of them. Ids are new
- * but for those of things that are in it already.
+ * What a live object falls apart into without changing its look: its members, their images, or what was made of them.
+ * Ids are new, except for objects that were in it already.
  */
 export function loosened(object: DrawingObject, scene: Scene, nextId: () => string): DrawingObject[] {
   const { loose } = kindOf(object)
@@ -43,8 +43,8 @@ function commonOf({ id, name, role, by, hidden, locked, opacity, shadow }: Drawi
 }
 
 /**
- * A live thing as plain paths that look the same, under its own id: what has one finish as one path, else what it paints
- * in a group. The same object where it is plain already; null where nothing is left of it. Throws a `Refusal`.
+ * A live object as plain paths of the same look, under its own id: one path where it has one finish, else a group of
+ * what it paints. The same object where it is plain already; null where nothing would be left. Throws a `Refusal`.
  */
 export function fixed(object: DrawingObject, scene: Scene, nextId: () => string): DrawingObject | null {
   if (object.kind === 'path') return object

@@ -130,7 +130,7 @@ export function setKind(path: PathObject, places: readonly NodeAt[], kind: NodeK
 /** A handle of a third of the way between two nodes. */
 export const thirdTo = (from: Point, to: Point): Point => ({ x: (to.x - from.x) / 3, y: (to.y - from.y) / 3 })
 
-/** A node of the kind that its handles still have: in line and of one length, in line, or neither. */
+/** A node with the kind that its handles still have: symmetric, smooth, or corner. */
 function truly(node: Node): Node {
   const { in: into, out, kind } = node
   if (!kind || !into || !out) return node
@@ -142,10 +142,10 @@ function truly(node: Node): Node {
   return kind === 'symmetric' && Math.abs(a - b) > IN_LINE * a ? { ...node, kind: 'smooth' } : node
 }
 
-/** By what share of their lengths handles may be out of line, or unlike in length, and still count as neither. */
+/** Relative tolerance for handles that are in line, or of one length. */
 const IN_LINE = 1e-7
 
-/** A path each of whose nodes is of the kind that its handles have. */
+/** A path whose nodes all have the kind that their handles show. */
 export const honest = (path: PathObject): PathObject => ({
   ...path,
   contours: path.contours.map((run) => {

@@ -22,12 +22,12 @@ export function changeNumbers(object: DrawingObject, scene: Scene, anchor: Point
   return next.turn ? transformObject(sized, rotation(next.turn, held)) : sized
 }
 
-/** How often a size is corrected by what came of it. */
+/** The most corrections of a size whose result differs from what was asked. */
 const CORRECTIONS = 6
 
 /**
- * An object scaled to a size, `held` its place at the anchor. What it comes to may have strokes or corners in it that
- * do not scale: then it is scaled until it comes to that size, as far as it can.
+ * An object scaled to a size, with its place at the anchor held. Strokes and corners may not scale with it; then the
+ * scale is corrected until the result has that size, as far as possible.
  */
 function scaledTo(
   object: DrawingObject,
@@ -51,9 +51,9 @@ function scaledTo(
       best = next
       least = most
     }
-    // What is only fitted within a tolerance may never come nearer.
+    // // A fitted curve is exact within its tolerance only, so the size may never be exact.
     if (least <= OFFSET / 100 || most > 2 * least) break
-    // What does not scale makes less of the change than was asked for, more of it where little scales.
+    // // What does not scale takes its part of the change, so the rest has to scale by more.
     for (const side of ['w', 'h'] as const) {
       const share =
         frame[side] > 0 && asked[side] !== frame[side] ? (got[side] - frame[side]) / (asked[side] - frame[side]) : 1

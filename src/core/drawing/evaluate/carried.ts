@@ -5,13 +5,13 @@ import { type Bending, warpPath } from '../../outline/warp'
 import { withStrokesOutlined } from './stroke-outlines'
 import type { Shape } from './shape'
 
-/** How much of the tolerance goes to following the map, and to taking out nodes that it leaves needless. */
+/** How the tolerance is shared between following the map and taking out nodes that have become needless. */
 const FOLLOW = 0.8,
   SIMPLIFY = 0.2
 
 /** A path carried by a map that bends, within so many grid units, with few nodes. */
 export function carriedPath(path: Path, bending: Bending, within: number): Path {
-  // Far beyond any square a tolerance of the square would come to cubics without number.
+  // // Far outside the square the same tolerance would take countless cubics.
   const ends = path.flatMap(({ segments }) => segments.map(({ from }) => bending(from)))
   const far = ends.reduce((most, { x, y }) => Math.max(most, Math.abs(x), Math.abs(y)), 0)
   const tolerance = within * Math.max(1, far / REACH)

@@ -5,7 +5,7 @@ import { Refusal } from './refusal'
 import type { NamedValues } from '../model/values'
 import { type Finish, isShared, paintsOf, type Style } from '../model/style'
 
-/** What something comes to when it is drawn, counted without drawing it; each an upper bound, or near one. */
+/** Upper bounds of what drawing something takes, counted without drawing it. */
 type Cost = {
   readonly segments: number
   readonly dashes: number
@@ -14,8 +14,8 @@ type Cost = {
 }
 
 /**
- * How much a drawing may come to, every image of a mirror counted. Beyond it no screen and no rasteriser answers in
- * time.
+ * The limits of a drawing, every image of a repeat or mirror counted. Beyond them neither a screen nor a rasteriser
+ * answers in time.
  */
 export const MOST: Cost = { segments: 60_000, dashes: 10_000, stops: 4_000, characters: 2_000 }
 
@@ -40,26 +40,26 @@ const times = (a: Cost, n: number): Cost => ({
   characters: a.characters * n,
 })
 
-/** What is counted within: the parts that placements refer to, the finishes that are shared. */
+/** The context of counting: the parts that placements refer to, and the shared finishes. */
 export type Within = Pick<NamedValues, 'parts' | 'finishes'>
 
 const NOTHING_NAMED: Within = {}
 const known: Memory<Within, DrawingObject, Cost> = new WeakMap()
 
-/** What an object comes to. Hidden ones come to nothing. */
+/** The cost of an object; hidden objects cost nothing. */
 export function costOf(object: DrawingObject, within: Within = NOTHING_NAMED): Cost {
   return object.hidden ? NOTHING : remembered(known, within, object, () => counted(object, within))
 }
 
-/** What a drawing comes to. */
+/** The cost of a drawing. */
 export const costOfAll = (objects: readonly DrawingObject[], within: Within = NOTHING_NAMED): Cost =>
   objects.reduce((sum, object) => plus(sum, costOf(object, within)), NOTHING)
 
-/** True for what comes to more than may be drawn. */
+/** Whether a cost is above the limits. */
 export const isExcessive = (cost: Cost): boolean =>
   (Object.keys(MOST) as (keyof Cost)[]).some((key) => cost[key] > MOST[key])
 
-/** Throws a refusal when something named comes to more than may be drawn. */
+/** Throws a refusal when the cost of something named is above the limits. */
 export function refuseExcess(name: string, cost: Cost): void {
   for (const key of Object.keys(MOST) as (keyof Cost)[]) {
     if (cost[key] > MOST[key])
@@ -94,7 +94,7 @@ function counted(object: DrawingObject, within: Within): Cost {
   )
 }
 
-/** Parts that are being counted: one that would hold itself counts for nothing, and is refused when it is drawn. */
+/** Parts whose cost is being counted: a part inside itself counts as nothing here, and is refused when it is drawn. */
 const counting = new Set<string>()
 
 function ofPart(name: string, within: Within): Cost {
@@ -122,7 +122,7 @@ function dashesIn({ dash, stroke }: Style, length: number): number {
   return Math.ceil((length / dash.reduce((sum, one) => sum + one, 0)) * dash.length)
 }
 
-/** A length that an object's outline does not exceed by much, in grid units. */
+/** About the largest length of an object's outline, in grid units. */
 function lengthOf(object: DrawingObject): number {
   const { length, times: images } = kindOf(object)
   if (length) return length(object)

@@ -6,13 +6,13 @@ import type { Scene } from './scene'
 import type { Shape } from './shape'
 
 /**
- * The shapes an object resolves to, in paint order; hidden objects resolve to none, and so do those that cannot be
- * drawn: `refusalIn` says why. Remembered by what was read of the scene.
+ * The shapes of an object, in paint order; none for hidden objects and for those that cannot be drawn, of which
+ * `refusalIn` gives the reason. Results are remembered by what they read of the scene.
  */
 export const evaluate = (object: DrawingObject, scene: Scene): readonly Shape[] => orNothing(() => scene.shapes(object))
 
 /**
- * An object's geometry without its paint: its own outline, or what its members come to; nothing where that cannot be
+ * An object's geometry without its paint: its outline, or that of its combined members; empty where it cannot be
  * computed.
  */
 export const outline = (object: DrawingObject, scene: Scene): Path => orNothing(() => scene.edge(object))
@@ -39,8 +39,7 @@ export function wholeDrawing(objects: readonly DrawingObject[], scene: Scene): S
 }
 
 /**
- * Why a drawing comes to more than is drawn although each of its objects does not; null when it does not. Computes
- * nothing.
+ * Why a drawing as a whole is above the limits although no object of it is; null when it is not. Computes no geometry.
  */
 export function excessIn(objects: readonly DrawingObject[], within: Within): Refusal | null {
   try {

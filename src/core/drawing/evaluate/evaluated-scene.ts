@@ -31,7 +31,10 @@ import {
 } from '../model/values'
 import { extent } from './extent'
 
-/** For how many scenes the results of one object are kept: before and after a change of rules, and a few more. */
+/**
+ * The number of scenes for which results of one object are kept: before and after a change of the rules, and a few
+ * more.
+ */
 const KEPT = 4
 
 const scenes = new WeakMap<NamedValues, Scene>()
@@ -49,7 +52,7 @@ const solids: Memory<Path | Refusal> = new WeakMap()
 const shapes: Memory<readonly Shape[] | Refusal> = new WeakMap()
 
 class EvaluatedScene implements Scene {
-  /** What is read while something is computed; null when nothing is. */
+  /** The record of what the computation under way reads; null when none is. */
   private reads: Map<string, Read> | null = null
   private readonly looked = new Map<string, Read>()
 
@@ -167,8 +170,8 @@ class EvaluatedScene implements Scene {
   }
 
   /**
-   * What is known of an object, or computed now, a refusal included. One for want of time is remembered only for what
-   * the time was given to: a member that was merely the last may be quick by itself.
+   * The remembered result of an object, or the one computed now; a refusal is a result too. A timeout is remembered
+   * only for the object that was given the time: a member may merely have come last.
    */
   private known<T>(memory: Memory<T | Refusal>, object: DrawingObject, compute: () => T): T {
     const isPart = isTimed()
@@ -192,7 +195,7 @@ class EvaluatedScene implements Scene {
     })
   }
 
-  /** What a computation comes to, and what it read; who computes around it has read that as well. */
+  /** A result and what it read; the computation around it has then read that as well. */
   private noted<T>(compute: () => T): { result: T; reads: ReadonlyMap<string, Read> } {
     const outer = this.reads,
       reads = (this.reads = new Map<string, Read>())

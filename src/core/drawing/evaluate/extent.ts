@@ -8,11 +8,11 @@ import { Refusal } from './refusal'
 import type { Scene } from './scene'
 
 /**
- * The frame that an object's x, y, w, h and turn are read from: its own, the upright box around its nodes, or what its
- * members come to. Strokes do not count.
+ * The frame that an object's x, y, w, h and turn are read from: its own, the upright box around its nodes, or that of
+ * its result. Strokes do not count.
  */
 export function frameOf(object: DrawingObject, scene: Scene): Frame {
-  // Of images without number those that are drawn first: the members themselves.
+  // // Of objects with countless images the first images count: the members themselves.
   if (isContainer(object) && isExcessive(costOf(object, scene.values)))
     return boxUnion(object.members.map((member) => extent(member, scene)))!
   const { frame } = kindOf(object)
@@ -20,7 +20,7 @@ export function frameOf(object: DrawingObject, scene: Scene): Frame {
     try {
       return frame(object, scene)
     } catch (error) {
-      // What its members come to cannot be computed: then they are what it is.
+      // // Where the result cannot be computed the members stand for it.
       if (!(error instanceof Refusal) || !isContainer(object)) throw error
       return boxUnion(object.members.map((member) => extent(member, scene)))!
     }

@@ -3,8 +3,8 @@ import { type DrawingObject, isStyled, kindOf } from '../model/object'
 import type { Scene } from './scene'
 
 /**
- * The area that an object stands for where it is combined with others: what it says of itself, else the edge of what is
- * closed, and of what is open, which has no inside, the ink. An open line without a stroke is closed by a straight one.
+ * The area an object contributes where it is combined with others: what its kind says, else the inside of closed
+ * outlines and the ink of open ones. An open line without a stroke is closed by a straight line.
  */
 export function operandOf(object: DrawingObject, scene: Scene): Path {
   if (object.by === 'ink') return scene.ink(object)
@@ -17,7 +17,7 @@ export function operandOf(object: DrawingObject, scene: Scene): Path {
   return ink.length > 0 ? ink : edge
 }
 
-/** Whether an object stands for what it paints, so that its stroke counts. */
+/** Whether an object contributes what it paints, its stroke included. */
 export function countsByInk(object: DrawingObject, scene: Scene): boolean {
   if (object.by) return object.by === 'ink'
   return !kindOf(object).operand && isStyled(object) && scene.edge(object).some(({ closed }) => !closed)

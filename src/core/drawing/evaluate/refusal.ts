@@ -2,8 +2,8 @@ import { OutOfTime } from '../../geometry/deadline'
 import type { DrawingObject } from '../model/object'
 
 /**
- * Why an object cannot be drawn: it comes to too much, takes too long, reaches too far, or the kernel could not do it.
- * The message is a sentence for a person.
+ * Why an object cannot be drawn: its cost, its time, its reach, or a failure of the kernel. The message is a sentence
+ * for a person.
  */
 export class Refusal extends Error {
   constructor(
@@ -23,7 +23,7 @@ export function refusalOf(object: DrawingObject, error: unknown): Refusal {
   const name = `“${object.name}”`
   if (error instanceof OutOfTime)
     return new Refusal('too-slow', `${name} takes too long to compute: too many of its segments meet.`)
-  // The stack of the runtime is too short for what is nested or repeated here: as much too large as what is counted.
+  // // A stack overflow means that objects are nested or repeated too deeply.
   if (error instanceof RangeError)
     return new Refusal('too-much', `${name} is too large to be computed.`, { cause: error })
   return new Refusal(

@@ -13,8 +13,7 @@ import type { Scene } from './scene'
 import { CornerStyle, Radius } from '../model/style'
 
 /**
- * How the corners of what an object comes to are finished: all of them, those that go in or those that stand out, or
- * those that are `picked`, as long as they are there.
+ * Which corners of a combination are finished: all, the inner, the outer, or the `picked` ones, as long as they exist.
  */
 export const ResultCorners = z.strictObject({
   radius: Radius,
@@ -26,7 +25,9 @@ export const ResultCorners = z.strictObject({
 })
 export type ResultCorners = z.infer<typeof ResultCorners>
 
-/** A corner of a result: where an outline gives way to another, or to itself; `inner` where it goes in. */
+/**
+ * A corner of a result: where one outline is followed by another, or by itself; `inner` where the corner is concave.
+ */
 export type ResultCorner = { readonly at: Point; readonly key: string; readonly inner: boolean }
 
 /** Every corner of a result, for each contour by the number of its node; smooth nodes are none. */

@@ -9,7 +9,7 @@ import type { ResolvedColour } from './resolved'
 import type { Plate } from '../model/plates'
 import type { NamedPart, NamedValues } from '../model/values'
 
-/** What was computed of things that are never changed in place, for each scene that it came out differently in. */
+/** Results of immutable objects, for each scene in which they came out differently. */
 export type Memory<T> = WeakMap<object, Remembered<T>[]>
 export type Remembered<T> = { readonly scene: Scene; readonly reads: ReadonlyMap<string, Read>; readonly result: T }
 
@@ -17,8 +17,8 @@ export type Remembered<T> = { readonly scene: Scene; readonly reads: ReadonlyMap
 export type Read = string | number | undefined
 
 /**
- * What drawings are evaluated in: the values that the rules name, and what other objects come to. What is read of it is
- * noted, so that a result is computed anew only where something it read has changed.
+ * The context in which drawings are evaluated: the named values of the rules, and the results of other objects.
+ * Everything read is recorded, so that a result is computed anew only when something it read has changed.
  */
 export type Scene = {
   /** The values themselves, for what is not remembered; reading them is not noted. */

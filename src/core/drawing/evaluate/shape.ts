@@ -14,8 +14,8 @@ export type Shape = {
 }
 
 /**
- * What is done to shapes as one: an opacity, what lets them through where it is painted, a soft shadow under them.
- * Shapes that follow each other under one and the same effect are one.
+ * An effect on shapes as a group: an opacity, a mask, a soft shadow. Neighbouring shapes under the same effect belong
+ * to one group.
  */
 export type GroupEffect = {
   readonly opacity: number

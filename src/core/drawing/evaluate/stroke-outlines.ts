@@ -27,7 +27,7 @@ function outlineOf(own: Shape): Shape[] {
 const effects = new WeakMap<GroupEffect, GroupEffect>()
 
 /**
- * A effect with the strokes of its masks outlined; the same for the same effect, so that what lies under it stays together.
+ * An effect with the strokes of its masks outlined; the same object for the same effect, so that groups stay groups.
  */
 function outlinedEffect(effect: GroupEffect): GroupEffect {
   let known = effects.get(effect)

@@ -4,8 +4,9 @@ import { combine } from '../../planar/boolean'
 import type { Shape } from './shape'
 
 /**
- * Filled shapes, each drawn on by a distance in grid units beneath those above it and nowhere else, so that along an edge
- * that they share no pixel of the ground shows. Strokes, and what is veiled otherwise than what lies above it, stay.
+ * Filled shapes, each extended by a distance in grid units beneath the shapes above it and nowhere else, so that the
+ * ground never shows along a shared edge. Strokes, and shapes under another effect than what lies above them, stay as
+ * they are.
  */
 export function underlapped(shapes: readonly Shape[], by: number): Shape[] {
   return shapes.map((shape, i) => {

@@ -2,7 +2,7 @@ import type { Bench } from '../state/bench'
 import { RULER } from '../state/view'
 import { fit, type View } from '../state/view'
 
-/** How wide the words at the right of the stage are, which the square stays clear of, and as much at its left. */
+/** The width of the words at the right of the stage, kept free on both sides of the square. */
 const WORDS = 80
 
 /** The view in which the whole square is seen. */

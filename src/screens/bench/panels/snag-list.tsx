@@ -13,7 +13,7 @@ import { accept, mend, mendAll, SNAGS } from '../operations/snags'
 
 const MARKS = { error: '◆', warning: '◇', note: '·' } as const
 
-/** How many snags are listed at first: of a hundred nobody reads the last, and they take long to be drawn. */
+/** The number of snags listed at first; a hundred would take long to draw and nobody reads them all. */
 const FIRST = 30
 
 const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.word ?? id

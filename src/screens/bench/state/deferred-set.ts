@@ -9,7 +9,7 @@ import { type Session, shown } from '../../frame/session'
 const REST = 80
 const AT_LAST = 320
 
-/** How much longer for each object of the drawing: a large one takes longer to draw again, and may so less often. */
+/** The additional wait for each object of the drawing: a large one takes longer to draw, so it is drawn less often. */
 const EACH = 5
 
 /**

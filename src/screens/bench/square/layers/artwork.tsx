@@ -36,10 +36,7 @@ function useSettled(): ReadonlySet<DrawingObject> | null {
   return isPreview ? new Set(bench.objects) : null
 }
 
-/**
- * How many objects are looked through together: of a large drawing only the sheaves in which something changed are gone
- * through.
- */
+/** The number of objects compared at once: in a large drawing only chunks that changed are gone through. */
 const SHEAF = 32
 
 const Sheaf = memo(

@@ -5,7 +5,7 @@ import { type ComponentProps, useRef } from 'react'
 import { useBenchState } from '../../state/context'
 import { toScreen } from '../../state/view'
 
-/** How near, in pixels, what is in hand comes to what lies over the square before that gives way. */
+/** The distance in pixels at which something over the square gives way to what is in hand. */
 const NEAR = 40
 
 /** Something that lies over the square: it gives way while something in hand is under it or near it. */
