@@ -20,8 +20,8 @@ export function sampledPicture({ box, items }: Picture, size: number): Uint8Clam
     across = size * SIDE
   const areas = areasOf(items),
     order = new Map(areas.map((area, i) => [area, i]))
-  const edges = areas.map(({ path }) =>
-    flattened(path, FINE / scale)
+  const edges = areas.map(({ path, outline }) =>
+    flattened(outline?.() ?? path, FINE / scale)
       .flatMap(({ segments, closed }) =>
         closed ? segments : [...segments, { kind: 'line' as const, from: segments.at(-1)!.to, to: segments[0]!.from }],
       )

@@ -16,7 +16,7 @@ export function excess(root: unknown): string | null {
     objects: LIMITS.objectsInSet,
     nodes: LIMITS.nodesInSet,
   }
-  // // Breadth first, so that endless nesting cannot overflow the stack.
+  // Breadth first, so that endless nesting cannot overflow the stack.
   let level: unknown[] = [root]
   for (let depth = 0; level.length > 0; depth++) {
     if (depth > DEPTH) return `The set nests objects more than ${LIMITS.depth} deep, the most a set may have.`

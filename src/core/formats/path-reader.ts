@@ -147,7 +147,7 @@ class Reader {
   private finish(closed: boolean): void {
     const last = this.segments[this.segments.length - 1]
     if (last) {
-      // // The gap that sums of relative steps leave between end and start is no side of its own.
+      // The gap that sums of relative steps leave between end and start is no side of its own.
       if (closed && distance(last.to, this.start) <= SAME_POINT)
         this.segments[this.segments.length - 1] = { ...last, to: this.start }
       else if (closed) this.segments.push(line(last.to, this.start))

@@ -2,6 +2,10 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { lineIcons } from '../../testing/line-icons'
 import { pixelsOf as pixelsOfPeer } from '../../testing/rasterise'
+import { runs } from '../../testing/runs'
+import { random } from '../../testing/shapes'
+import type { Item } from '../raster/items'
+import { pixelsOf } from '../raster/raster'
 import { sampledPicture } from '../../testing/sampled-picture'
 import { IconRenderer } from '../targets/icon-renderer'
 import { composedIcon } from '../targets/composition'
@@ -34,6 +38,31 @@ describe('documents as pixels', () => {
       )
     for (const [svg, size] of [...demo, ...lineIcons(6).map((svg) => [svg, 20] as const)])
       expect(off(svg, size), svg).toBeLessThanOrEqual(2)
+  })
+
+  it('of strokes are painted by their bands as by their outlines, of whatever icon, style and fold', () => {
+    const byOutlines = (item: Item): Item =>
+      item.kind === 'area'
+        ? { kind: 'area', rule: item.rule, paint: item.paint, path: item.outline?.() ?? item.path }
+        : item
+    const next = random(7),
+      pick = <T>(list: readonly T[]) => list[Math.floor(next() * list.length)]!
+    const folds = Array.from({ length: runs(300).numRuns }, () => {
+      const off = 10 ** (-5 * next())
+      const [a, b, c, d] = [next(), next(), next(), next()].map((k) => (6 * k - 3).toFixed(4))
+      return `<path d="M4 ${(8 + 8 * next()).toFixed(3)}L12 12c${a} ${b} ${-Number(a) + off} ${-Number(b)} ${off.toFixed(6)} ${(off * next()).toFixed(6)}l${c} ${d}"/>`
+    })
+    const inside = (svg: string) => svg.replace(/<svg[^>]*>|<\/svg>\s*/g, '')
+    for (const body of [...lineIcons(runs(180).numRuns).map(inside), ...folds]) {
+      const own = `stroke-width="${pick([0.5, 1, 2, 4])}" stroke-linecap="${pick(['butt', 'round', 'square'])}" stroke-linejoin="${pick(['miter', 'round', 'bevel'])}"`
+      const svg = `<svg viewBox="0 0 24 24" fill="none" stroke="#000" ${own}>${body}</svg>`
+      const picture = readDocument(svg)
+      const bands = pixelsOf(picture, 32).data,
+        outlines = pixelsOf({ ...picture, items: picture.items.map(byOutlines) }, 32).data
+      let most = 0
+      for (let i = 0; i < bands.length; i++) most = Math.max(most, Math.abs(bands[i]! - outlines[i]!))
+      expect(most, svg).toBeLessThanOrEqual(1)
+    }
   })
 
   it('of app icons are what another rasteriser draws, but for edges that lie under others, which it lets through', () => {

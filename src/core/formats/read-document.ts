@@ -1,6 +1,6 @@
 import { ellipse, type Path, transformPath } from '../geometry/path'
 import { compose, IDENTITY, inverse, type Transform } from '../geometry/transform'
-import { strokedArea } from '../outline/stroking'
+import { strokeBands, strokedArea } from '../outline/stroking'
 import type { Stroke } from '../outline/line-style'
 import type { Area, Colour, Group, Item, Paint, Shadow } from '../raster/items'
 import type { Picture } from '../raster/raster'
@@ -118,7 +118,13 @@ function shadowOf({ inside: [one] }: Element, { map }: Inherited): Shadow {
   }
 }
 
-const area = (path: Path, paint: Paint): Area => ({ kind: 'area', path, rule: 'nonzero', paint })
+const area = (path: Path, paint: Paint, outline?: () => Path): Area => ({
+  kind: 'area',
+  path,
+  rule: 'nonzero',
+  paint,
+  ...(outline && { outline }),
+})
 
 /** The areas of a shape: its fill, and over it what its stroke paints. */
 function painted(element: Element, place: Inherited): Item[] {
@@ -129,8 +135,22 @@ function painted(element: Element, place: Inherited): Item[] {
     stroke = paintOf('stroke', place)
   return [
     ...(fill ? [area(there(path), fill)] : []),
-    ...(stroke ? [area(there(strokeOf(path, element, look)), stroke)] : []),
+    ...(stroke ? [strokeArea(path, element, look, stroke, there)] : []),
   ]
+}
+
+/** What a stroke paints, as its bands, or as its outline where those fail. */
+function strokeArea(
+  path: Path,
+  element: Element,
+  look: Inherited['look'],
+  paint: Paint,
+  there: (one: Path) => Path,
+): Area {
+  const stroke = strokeOf(look)
+  const key = [geometryOf(element), ...Object.values(stroke)].join()
+  const outline = () => there(remembered(key, () => strokedArea(path, stroke)))
+  return area(there(remembered(`${key} bands`, () => strokeBands(path, stroke))), paint, outline)
 }
 
 const pathOf = (element: Element): Path => remembered(geometryOf(element), () => newPath(element))
@@ -161,8 +181,8 @@ function remembered(key: string, make: () => Path): Path {
 /** What an element says of its outline. */
 const geometryOf = ({ name, own }: Element): string => [name, own.d, own.cx, own.cy, own.r, own.rx, own.ry].join()
 
-function strokeOf(path: Path, element: Element, look: Inherited['look']): Path {
-  const stroke: Stroke = {
+function strokeOf(look: Inherited['look']): Stroke {
+  return {
     width: Number(look['stroke-width'] ?? 1),
     cap: (look['stroke-linecap'] ?? 'butt') as Stroke['cap'],
     join: (look['stroke-linejoin'] ?? 'miter') as Stroke['join'],
@@ -173,7 +193,6 @@ function strokeOf(path: Path, element: Element, look: Inherited['look']): Path {
         dashOffset: Number(look['stroke-dashoffset'] ?? 0),
       }),
   }
-  return remembered([geometryOf(element), ...Object.values(stroke)].join(), () => strokedArea(path, stroke))
 }
 
 function paintOf(key: 'fill' | 'stroke', place: Inherited): Paint | null {

@@ -120,7 +120,7 @@ function speedOf(segment: Segment): Speed {
   }
   if (segment.kind === 'line') return () => evenLength(segment)!
   const { from, c1, c2, to } = segment
-  // // The coefficients of the derivative are computed once, so that one evaluation takes a few products.
+  // The coefficients of the derivative are computed once, so that one evaluation takes a few products.
   const x0 = 3 * (c1.x - from.x),
     y0 = 3 * (c1.y - from.y),
     x1 = 6 * (from.x - 2 * c1.x + c2.x),

@@ -102,14 +102,14 @@ export function cubicCubic(a: Cubic, b: Cubic, tolerance: number): Meeting[] {
       continue
     }
     if (tiny || (forth && asideA + asideB < tolerance / 10)) {
-      // // Two stretches that coincide for a while count as one meeting.
+      // Two stretches that coincide for a while count as one meeting.
       const near = 16 * Math.max(sizeA, sizeB)
       if (!found.some(({ at: p }) => Math.abs(p.x - (ax0 + ax3) / 2) + Math.abs(p.y - (ay0 + ay3) / 2) <= near))
         note(found, polish(a, b, (s0 + s1) / 2, (t0 + t1) / 2, tolerance), near)
       continue
     }
     if (count + 4 > pairs.length / PAIR) return found
-    // // The longer stretch is halved, or both when they are about as long. The order of pushing keeps meetings in the
+    // The longer stretch is halved, or both when they are about as long. The order of pushing keeps meetings in the
     // order of the first cubic.
     const halveA = sizeA >= 0.5 * sizeB,
       halveB = sizeB >= 0.5 * sizeA

@@ -38,7 +38,7 @@ export function cubicArc(cubic: Cubic, arc: Round, tolerance: number): Meeting[]
     p2 = toUnitCircle(arc, cubic.c2),
     p3 = toUnitCircle(arc, cubic.to)
   const slack = tolerance / Math.min(arc.rx, arc.ry)
-  // // No meeting when the whole hull lies within the ellipse, or when the chord is farther outside than the curve may
+  // No meeting when the whole hull lies within the ellipse, or when the chord is farther outside than the curve may
   // deviate from it.
   if (inside(p0, slack) && inside(p1, slack) && inside(p2, slack) && inside(p3, slack)) return []
   if (

@@ -49,7 +49,7 @@ export function rootsOnUnit(coefficients: readonly number[], tolerance: number):
     return t >= -1e-16 && t <= 1 + 4e-16 ? [{ t: Math.max(0, Math.min(1, t)), touch: false }] : []
   }
   const c = n === coefficients.length ? coefficients : coefficients.slice(0, n)
-  // // Values below this are rounding errors of zero.
+  // Values below this are rounding errors of zero.
   const nothing = 4e-16 * scale
   if (n > 3 && staysAway(c, Math.max(tolerance, nothing))) return []
   const d = derivative(c)

@@ -93,7 +93,7 @@ function rays(walls: Walls, length: number): (from: number) => { wall: number; a
       top = Math.min(top, at[k + 1]!)
       low = Math.max(low, at[k + 1]!)
     }
-  // // Large drawings get larger cells, so that their number is bounded.
+  // Large drawings get larger cells, so that their number is bounded.
   const side = Math.max(length, (right - left) / MOST, (low - top) / MOST)
   const columns = Math.floor((right - left) / side) + 1,
     rows = Math.floor((low - top) / side) + 1

@@ -18,7 +18,7 @@ export function passes(segment: Segment, p: Point, box: Box = segmentBounds(segm
   const { from, to } = segment,
     down = from.y <= p.y && to.y > p.y,
     up = to.y <= p.y && from.y > p.y
-  // // All of the segment lies to the right of the point, so its ends decide.
+  // All of the segment lies to the right of the point, so its ends decide.
   if (p.x < box.x) return down ? 1 : up ? -1 : 0
   if (segment.kind === 'line') {
     if (!down && !up) return 0

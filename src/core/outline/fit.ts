@@ -167,7 +167,7 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1, chec
     const points = [start.at]
     for (let i = 1; i <= checks; i++) points.push(course(a + ((b - a) * i) / (checks + 1)).at)
     points.push(end.at)
-    // // A stretch within the tolerance of a point needs no closer fit.
+    // A stretch within the tolerance of a point needs no closer fit.
     if (points.every((p) => distance(p, start.at) <= tolerance / 4))
       return { cubic: straight(start.at, end.at), error: 0 }
     return fitCubic(points, start.direction, end.direction, tolerance / 4)

@@ -54,7 +54,7 @@ export function parallel(segment: Segment, away: number, from = 0, to = 1): Segm
   for (let i = 0; i + 1 < stops.length;) {
     const at = stops[i]!
     let next = i + 1
-    // // A curve that stays within the tolerance of one point is replaced by arcs around it, of a quarter turn at most.
+    // A curve that stays within the tolerance of one point is replaced by arcs around it, of a quarter turn at most.
     if (next + 2 < stops.length && i > 0 && isPlace(segment, at, stops[next + 1]!)) next++
     const until = stops[next]!
     if (i > 0 && next < stops.length - 1 && isPlace(segment, at, until))

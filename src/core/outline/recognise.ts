@@ -68,7 +68,7 @@ export function arcThrough(
   slack = 0,
 ): Arc | null {
   const circle = circleThrough(from, middle, to)
-  // // An arc whose radius is over a thousand chords is a line bent by rounding.
+  // An arc whose radius is over a thousand chords is a line bent by rounding.
   if (!circle || circle.r > 1000 * distance(from, to)) return null
   const { centre, r } = circle
   if (others.some((p) => Math.abs(distance(p, centre) - r) > tolerance + slack * r)) return null

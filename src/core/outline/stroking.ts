@@ -30,6 +30,24 @@ export function strokedArea(path: Path, stroke: Stroke): Path {
     : combineStroke({ path: open, half: stroke.width / 2, stroke, before: [{ path: side, role: 'adds' }] })
 }
 
+const joinsOf = (stars: readonly Star[], half: number, stroke: Stroke): Contour[] =>
+  stars.flatMap(({ at, directions, join }) => starJoin(at, directions, half, join, stroke.miterLimit))
+
+/**
+ * The bands of a stroke on centre: contours that cross each other and together wind around everything that the stroke
+ * paints, by the nonzero rule. They cost no arrangement. They are right only where they wind around nothing backwards,
+ * which the arrangement they go into has to check; else `strokedArea` is to be taken.
+ */
+export function strokeBands(path: Path, stroke: Stroke): Path {
+  const half = stroke.width / 2
+  const { runs, stars, points } = runsOf(path.map(withoutPoints), stroke)
+  return [
+    ...runs.flatMap((run) => band(run, { half, miterLimit: stroke.miterLimit })),
+    ...joinsOf(stars, half, stroke),
+    ...points.flatMap((at) => speck(at, half, stroke.cap)),
+  ]
+}
+
 /** A contour without segments that go nowhere. One that is nothing but a point keeps one segment. */
 function withoutPoints({ segments, closed }: Contour): Contour {
   const kept = segments.filter(
@@ -58,8 +76,7 @@ type StrokeMember = {
 export function combineStroke({ path, half, stroke, role = 'adds', before = [], after = [] }: StrokeMember): Path {
   const { runs, stars, points } = runsOf(path, stroke),
     width: Width = { half, miterLimit: stroke.miterLimit }
-  const joined = (all: readonly Star[]) =>
-    all.flatMap(({ at, directions, join }) => starJoin(at, directions, half, join, stroke.miterLimit))
+  const joined = (all: readonly Star[]) => joinsOf(all, half, stroke)
   const specks = points.flatMap((at) => speck(at, half, stroke.cap))
   const bands = [...runs.flatMap((run) => band(run, width)), ...joined(stars), ...specks]
   const together = combineOneWay([...before, { path: bands, role }, ...after], before.length)

@@ -75,7 +75,7 @@ function sorted(halves: readonly number[], edges: readonly Edge[], snap: number)
   const alike = Math.max(ALIKE, Math.min(1, (MOVED * snap) / shortest))
   const isAlike = (a: Leaving, b: Leaving) => turn(a.angle, b.angle) < alike
   if (!leaving.some((one, i) => isAlike(leaving[(i || n) - 1]!, one))) return leaving.map(({ half }) => half)
-  // // The sort must not begin within a group of equal directions.
+  // The sort must not begin within a group of equal directions.
   let first = 0
   while (first < n && isAlike(leaving[(first + n - 1) % n]!, leaving[first]!)) first++
   const result: number[] = []

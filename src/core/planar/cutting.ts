@@ -93,7 +93,7 @@ function close(pieces: readonly Piece[], points: readonly Point[], snap: number)
       right = box.x + box.w + snap,
       top = box.y - snap,
       bottom = box.y + box.h + snap
-    // // A cheap test first: is the point near the line, or in a ring around the circle, of the piece?
+    // A cheap test first: is the point near the line, or in a ring around the circle, of the piece?
     const isLine = segment.kind === 'line',
       isCircle = round !== null && round.rx === round.ry
     const dx = to.x - from.x,

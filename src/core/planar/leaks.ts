@@ -60,12 +60,12 @@ export function leaks(paths: readonly Path[], reach = LEAK, only: 'ends' | 'all'
       if (ofEnds && !end) continue
       const gap = distance(from, to)
       if (gap <= SNAP || gap >= reach) continue
-      // // Beside a meeting two contours are near each other without a leak.
+      // Beside a meeting two contours are near each other without a leak.
       if (meetings.some(({ at }) => distance(at, from) < 4 * reach)) continue
       found.push({ at: midpoint(from, to), gap, from, to, end, aside })
     }
   }
-  // // Of two ends that are equally near, the one that can go straight on is extended.
+  // Of two ends that are equally near, the one that can go straight on is extended.
   const rank = ({ end, aside }: (typeof found)[number]) => (end ? aside : 2)
   found.sort((p, q) => (Math.abs(p.gap - q.gap) > SAME_POINT ? p.gap - q.gap : rank(p) - rank(q)))
   // An end that lies on something is no leak, nor is a place another leak is already at.

@@ -23,8 +23,17 @@ export type Paint =
       readonly focus: readonly [x: number, y: number]
     }
 
-/** An area and its paint. */
-export type Area = { readonly kind: 'area'; readonly path: Path; readonly rule: FillRule; readonly paint: Paint }
+/**
+ * An area and its paint. The path of an area with an `outline` may wind around nothing backwards, and is quicker to lay
+ * out than that outline, which paints the same and takes its place where the path fails.
+ */
+export type Area = {
+  readonly kind: 'area'
+  readonly path: Path
+  readonly rule: FillRule
+  readonly paint: Paint
+  readonly outline?: () => Path
+}
 
 /** A soft shadow: where it lies, how far it is blurred (a standard deviation), in units of the picture; and its colour. */
 export type Shadow = { readonly x: number; readonly y: number; readonly deviation: number; readonly colour: Colour }

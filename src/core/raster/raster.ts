@@ -100,7 +100,7 @@ function runsOf(items: readonly Item[]): (readonly Item[])[] {
     else runs.push([item])
     isOpen = isPlain
   }
-  // // Areas that cannot be arranged together are painted over each other one by one.
+  // Areas that cannot be arranged together are painted over each other one by one.
   const made = runs.length === 1 && items.length > 1 ? items.map((item) => [item]) : runs
   knownRuns.set(items, made)
   return made

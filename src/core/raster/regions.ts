@@ -1,6 +1,6 @@
 import type { Segment } from '../geometry/segment'
 import { arrange } from '../planar/arrangement'
-import { keepTime } from '../geometry/deadline'
+import { keepTime, OutOfTime } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import type { Arrangement } from '../planar/plane'
 import { type Look, lookOf, NOTHING } from './colours'
@@ -19,7 +19,7 @@ export type Regions = { readonly looks: readonly Look[]; readonly edges: readonl
  */
 export function regionsOf(items: readonly Item[]): Regions {
   const areas = areasOf(items)
-  const { edges, face, windings } = arranged(areas.map(({ path }) => path))
+  const { edges, face, windings } = laidOver(areas)
   const looks: Look[] = [NOTHING],
     byColour = new Map<string, number>()
   const numberOf = (look: Look): number => {
@@ -48,6 +48,21 @@ export function regionsOf(items: readonly Item[]): Regions {
       return left === right ? [] : [{ segment, left, right }]
     }),
   }
+}
+
+/** The arrangement of areas; by their outlines where a path that has one winds backwards, or none can be verified. */
+function laidOver(areas: readonly Area[]): Arrangement {
+  const byOutlines = () => arranged(areas.map(({ path, outline }) => outline?.() ?? path))
+  if (!areas.some(({ outline }) => outline)) return byOutlines()
+  let arrangement: Arrangement
+  try {
+    arrangement = arranged(areas.map(({ path }) => path))
+  } catch (error) {
+    if (error instanceof OutOfTime) throw error
+    return byOutlines()
+  }
+  const isBackwards = arrangement.windings.some((times) => areas.some(({ outline }, i) => outline && times[i]! < 0))
+  return isBackwards ? byOutlines() : arrangement
 }
 
 /** Arrangements by their first path: a picture in other colours has the same arrangement. */

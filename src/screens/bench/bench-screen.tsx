@@ -147,7 +147,7 @@ function OpenIconCrumb() {
   }, [session, open])
   useEffect(() => {
     if (name === undefined) return
-    // // Changing the address takes the browser a while, so it is done after the task that shows the icon.
+    // Changing the address takes the browser a while, so it is done after the task that shows the icon.
     const later = setTimeout(() =>
       window.history.replaceState(window.history.state, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`),
     )

@@ -51,9 +51,9 @@ function scaledTo(
       best = next
       least = most
     }
-    // // A fitted curve is exact within its tolerance only, so the size may never be exact.
+    // A fitted curve is exact within its tolerance only, so the size may never be exact.
     if (least <= OFFSET / 100 || most > 2 * least) break
-    // // What does not scale takes its part of the change, so the rest has to scale by more.
+    // What does not scale takes its part of the change, so the rest has to scale by more.
     for (const side of ['w', 'h'] as const) {
       const share =
         frame[side] > 0 && asked[side] !== frame[side] ? (got[side] - frame[side]) / (asked[side] - frame[side]) : 1

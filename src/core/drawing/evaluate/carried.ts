@@ -11,7 +11,7 @@ const FOLLOW = 0.8,
 
 /** A path carried by a map that bends, within so many grid units, with few nodes. */
 export function carriedPath(path: Path, bending: Bending, within: number): Path {
-  // // Far outside the square the same tolerance would take countless cubics.
+  // Far outside the square the same tolerance would take countless cubics.
   const ends = path.flatMap(({ segments }) => segments.map(({ from }) => bending(from)))
   const far = ends.reduce((most, { x, y }) => Math.max(most, Math.abs(x), Math.abs(y)), 0)
   const tolerance = within * Math.max(1, far / REACH)

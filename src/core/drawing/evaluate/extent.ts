@@ -12,7 +12,7 @@ import type { Scene } from './scene'
  * its result. Strokes do not count.
  */
 export function frameOf(object: DrawingObject, scene: Scene): Frame {
-  // // Of objects with countless images the first images count: the members themselves.
+  // Of objects with countless images the first images count: the members themselves.
   if (isContainer(object) && isExcessive(costOf(object, scene.values)))
     return boxUnion(object.members.map((member) => extent(member, scene)))!
   const { frame } = kindOf(object)
@@ -20,7 +20,7 @@ export function frameOf(object: DrawingObject, scene: Scene): Frame {
     try {
       return frame(object, scene)
     } catch (error) {
-      // // Where the result cannot be computed the members stand for it.
+      // Where the result cannot be computed the members stand for it.
       if (!(error instanceof Refusal) || !isContainer(object)) throw error
       return boxUnion(object.members.map((member) => extent(member, scene)))!
     }

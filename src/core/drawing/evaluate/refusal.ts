@@ -23,7 +23,7 @@ export function refusalOf(object: DrawingObject, error: unknown): Refusal {
   const name = `“${object.name}”`
   if (error instanceof OutOfTime)
     return new Refusal('too-slow', `${name} takes too long to compute: too many of its segments meet.`)
-  // // A stack overflow means that objects are nested or repeated too deeply.
+  // A stack overflow means that objects are nested or repeated too deeply.
   if (error instanceof RangeError)
     return new Refusal('too-much', `${name} is too large to be computed.`, { cause: error })
   return new Refusal(
