@@ -104,6 +104,7 @@ const FAULTS: Readonly<Record<string, { readonly objects: readonly DrawingObject
     objects: [box('a', 3, 3, 9, 18), box('b', 12, 3, 9, 18, { style: { ...ink, fill: 'signal' } })],
     mends: true,
   },
+  'beyond-square': { objects: [box('a', -1, 3, 26, 18)], mends: true },
   'outside-live-area': { objects: [box('a', 0, 3, 24, 18)], mends: true },
   'crosses-safe-zone': { objects: [box('a', 3, 3, 18, 18)], mends: true },
   'misses-keyline': { objects: [disc('a', 12, 12, 5)], mends: true },
@@ -128,6 +129,59 @@ const FAULTS: Readonly<Record<string, { readonly objects: readonly DrawingObject
     ],
     mends: true,
   },
+  'nearly-upright': { objects: [box('a', 3, 3, 18, 18, { turn: 0.6 })], mends: true },
+  'nearly-spaced': {
+    objects: [box('a', 3, 4, 4, 16), box('b', 10, 4, 4, 16), box('c', 17.1, 4, 4, 16)],
+    mends: true,
+  },
+  kinks: {
+    objects: [
+      path('a', [
+        { x: 4, y: 12, out: { x: 4, y: 0 } },
+        { x: 12, y: 8, in: { x: -4, y: 0 }, out: { x: 4, y: 0.3 } },
+        { x: 20, y: 12, in: { x: -4, y: 0 } },
+        { x: 12, y: 20 },
+      ]),
+    ],
+    mends: true,
+  },
+  'ends-off': { objects: [line('a', 4, 12, [12, 12]), line('b', 12.1, 12, [12.1, 20])], mends: true },
+  'filled-counter': {
+    objects: [
+      {
+        ...path('a', square),
+        contours: [
+          { closed: true, nodes: square },
+          {
+            closed: true,
+            nodes: [
+              { x: 8, y: 8 },
+              { x: 16, y: 8 },
+              { x: 16, y: 16 },
+              { x: 8, y: 16 },
+            ],
+          },
+        ],
+      } as DrawingObject,
+    ],
+    mends: true,
+  },
+  'crosses-itself': { objects: [path('a', [square[0]!, square[2]!, square[1]!, square[3]!])], mends: true },
+  'too-many-nodes': {
+    objects: [
+      path(
+        'a',
+        Array.from({ length: 120 }, (_, i) => ({
+          x: 12 + 9 * Math.cos((i * Math.PI) / 60),
+          y: 12 + 9 * Math.sin((i * Math.PI) / 60),
+          arc: { rx: 9, ry: 9, sweep: true },
+        })),
+      ),
+    ],
+    mends: true,
+  },
+  covered: { objects: [box('b', 8, 8, 4, 4), box('a', 3, 3, 18, 18)], mends: true },
+  'hidden-left': { objects: [box('a', 3, 3, 18, 18), { ...box('b', 5, 5, 5, 5), hidden: true }], mends: false },
   'doubled-nodes': { objects: [path('a', [...square, { x: 4, y: 20 }])], mends: true },
   'stray-nodes': {
     objects: [
@@ -197,7 +251,7 @@ describe('checks', () => {
       const locked = objects.map((object) => ({ ...object, locked: true as const }))
       for (const { mend } of snagsIn(checked(...locked))) expect(mend).toBeUndefined()
       const hidden = objects.map((object) => ({ ...object, hidden: true as const }))
-      expect(found(checked(...hidden))).toEqual(['nothing-drawn'])
+      expect(new Set(found(checked(...hidden)))).toEqual(new Set(['nothing-drawn', 'hidden-left']))
     }
   })
 

@@ -30,6 +30,16 @@ import { crossesSafeZone } from './drawing/crosses-safe-zone'
 import { missesKeyline } from './drawing/misses-keyline'
 import { outsideLiveArea } from './drawing/outside-live-area'
 import { seam } from './drawing/seam'
+import { kinks } from './drawing/kinks'
+import { nearlyUpright } from './drawing/nearly-upright'
+import { tooManyNodes } from './drawing/too-many-nodes'
+import { filledCounter } from './drawing/filled-counter'
+import { covered } from './drawing/covered'
+import { hiddenLeft } from './drawing/hidden-left'
+import { endsOff } from './drawing/ends-off'
+import { nearlySpaced } from './drawing/nearly-spaced'
+import { crossesItself } from './drawing/crosses-itself'
+import { beyondSquare } from './drawing/beyond-square'
 import type { Check } from './check'
 import { lookAlike } from './family/look-alike'
 import { namePattern } from './family/name-pattern'
@@ -44,6 +54,7 @@ export const CHECKS: readonly Check[] = [
   offPixel,
   offGrid,
   nearlyStraight,
+  nearlyUpright,
   ownAngle,
   ownWeight,
   ownRadius,
@@ -54,22 +65,31 @@ export const CHECKS: readonly Check[] = [
   nearlyConcentric,
   nearlyTangent,
   nearlyEqual,
+  nearlySpaced,
   nearlySymmetric,
+  kinks,
+  endsOff,
   nearlyTouching,
   smallGap,
   smallCounter,
   seam,
+  beyondSquare,
   outsideLiveArea,
   crossesSafeZone,
   missesKeyline,
   offCentre,
   lowContrast,
   leak,
+  filledCounter,
+  crossesItself,
   doubledNodes,
   strayNodes,
   needlessNodes,
+  tooManyNodes,
   zeroHandles,
   duplicates,
+  covered,
+  hiddenLeft,
   invisible,
 ]
 

@@ -43,8 +43,8 @@ function mostAlike(a: Blocks, b: Blocks): number {
   return either === 0 ? 1 : both / either + SLACK
 }
 
-/** How much alike two pictures of one size are, 0 to 1: what both cover of what either does. */
-export function likeness(a: Float32Array, b: Float32Array): number {
+/** What both of two maps have of what either has, 0 to 1. */
+function shared(a: Float32Array, b: Float32Array): number {
   let both = 0,
     either = 0
   for (let i = 0; i < a.length; i++) {
@@ -53,6 +53,34 @@ export function likeness(a: Float32Array, b: Float32Array): number {
   }
   return either === 0 ? 1 : both / either
 }
+
+const knownEdges = new WeakMap<Float32Array, Float32Array>()
+
+/**
+ * How much the coverage changes at each pixel: the size of its gradient by Sobel's operator, which averages along the
+ * edge, so that a shift by a part of a pixel counts little.
+ */
+function edgesOf(cover: Float32Array): Float32Array {
+  let edges = knownEdges.get(cover)
+  if (edges) return edges
+  const at = (x: number, y: number) => (x < 0 || y < 0 || x >= SIDE || y >= SIDE ? 0 : cover[y * SIDE + x]!)
+  edges = cover.map((_, i) => {
+    const x = i % SIDE,
+      y = Math.floor(i / SIDE)
+    const across = (dy: number) => at(x + 1, y + dy) - at(x - 1, y + dy),
+      down = (dx: number) => at(x + dx, y + 1) - at(x + dx, y - 1)
+    return Math.hypot(across(-1) + 2 * across(0) + across(1), down(-1) + 2 * down(0) + down(1))
+  })
+  knownEdges.set(cover, edges)
+  return edges
+}
+
+/**
+ * How much alike two pictures are, 0 to 1: the lesser of what they share of their ink and of their edges. Two filled
+ * icons of one outline share most of their ink whatever is cut out of them; their edges tell them apart.
+ */
+export const likeness = (a: Float32Array, b: Float32Array): number =>
+  Math.min(shared(a, b), shared(edgesOf(a), edgesOf(b)))
 
 /**
  * The pairs of pictures that are at least so much alike, the most alike first. Remembers what it compared last, so that of

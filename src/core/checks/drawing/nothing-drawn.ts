@@ -6,7 +6,7 @@ export const nothingDrawn: Check = {
   id: 'nothing-drawn',
   concerns: 'litter',
   word: 'nothing drawn',
-  severity: 'warning',
+  severity: 'error',
   find({ objects, scene }) {
     // What cannot be drawn is said by itself.
     if (excessIn(objects, scene.values) || objects.some((object) => refusalIn(object, scene))) return []

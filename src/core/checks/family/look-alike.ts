@@ -3,7 +3,7 @@ import type { Found } from '../check'
 import { type FamilyCheck, type Sibling, about } from '../family-check'
 
 /** How much alike two icons may be at 16 pixels before they are mistaken for each other. */
-export const ALIKE = 0.8
+export const ALIKE = 0.86
 
 const alikes = new LookAlikes<Sibling>(ALIKE)
 

@@ -1,3 +1,4 @@
+import type { Box } from '../../geometry/box'
 import { transformObject } from '../../drawing/edit/transform-object'
 import { kindOf } from '../../drawing/model/object'
 import type { Point } from '../../geometry/point'
@@ -21,3 +22,17 @@ export const scaledAbout = ({ x, y }: Point, by: number): Transform => [by, 0, 0
 
 /** Whether a drawing has a ground that fills the square. Its other objects are then measured by other rules. */
 export const hasPlate = ({ objects }: Checked): boolean => objects.some((object) => kindOf(object).stands === 'ground')
+
+/** How far a box reaches from the middle of the square. */
+export const reachOf = ({ x, y, w, h }: Box, c: number): number => Math.max(c - x, x + w - c, c - y, y + h - c)
+
+/** The middle of the side of a box that is farthest from the middle of the square. */
+export function furthest({ x, y, w, h }: Box, c: number): { at: { x: number; y: number } } {
+  const sides = [
+    { away: c - x, at: { x, y: y + h / 2 } },
+    { away: x + w - c, at: { x: x + w, y: y + h / 2 } },
+    { away: c - y, at: { x: x + w / 2, y } },
+    { away: y + h - c, at: { x: x + w / 2, y: y + h } },
+  ]
+  return { at: sides.reduce((best, one) => (one.away > best.away ? one : best)).at }
+}

@@ -1,0 +1,30 @@
+import { pathBounds } from '../../geometry/path'
+import type { Check } from '../check'
+import { shownInk } from '../look/ink'
+import { furthest, hasPlate, reachOf, scaled } from '../look/reach'
+import { said } from '../look/seen'
+import { OVER } from '../look/tolerance'
+
+/** Ink beyond the square: it is cut off in every delivered picture. */
+export const beyondSquare: Check = {
+  id: 'beyond-square',
+  concerns: 'size',
+  isLoss: true,
+  isSeen: true,
+  word: 'beyond the square',
+  severity: 'error',
+  find(checked) {
+    const { size } = checked.rules.grid,
+      box = pathBounds(shownInk(checked))
+    const over = box ? reachOf(box, size / 2) - size / 2 : 0
+    if (!box || over <= (OVER * size) / 24 || hasPlate(checked)) return []
+    return [
+      {
+        sentence: `The drawing passes the square by ${said(over)}, which is cut off.`,
+        objects: [],
+        spot: furthest(box, size / 2),
+        ...scaled(checked, checked.rules.liveArea / 2 / (size / 2 + over)),
+      },
+    ]
+  },
+}
