@@ -9,6 +9,9 @@ const USAGE = `bin/wise-square COMMAND
 
   check FILE [--fail-on note|warning|error]   say what breaks the rules or will look bad; 1 if any weighs as much (error)
   mend FILE --out FILE [--only CHECK,CHECK]   mend what can be mended without harm, and say what was left
+  import FILES-OR-FOLDERS… --out FILE         read SVG files into a new set under the rules that they follow, or into one
+          [--name NAME] [--style STYLE]       that is there (--into); live shapes are found unless --as drawn
+          [--into FILE] [--as live|drawn]
   deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder: to the targets named, to all, or to
           [--clean]                           those that the set is delivered to; --clean removes what an earlier
                                               delivery wrote there and this one does not
@@ -33,6 +36,7 @@ type Command = (files: readonly string[], options: Options) => Promise<Answer>
 const COMMANDS = new Map<string, () => Promise<Command>>([
   ['check', async () => (await import('./check')).checkCommand],
   ['mend', async () => (await import('./mend')).mendCommand],
+  ['import', async () => (await import('./import')).importCommand],
   ['diff', async () => (await import('./diff')).diffCommand],
   ['release', async () => (await import('./release')).releaseCommand],
   ['deliver', async () => (await import('./deliver')).deliverCommand],

@@ -1,4 +1,4 @@
-import { arcCentre } from '../geometry/arc'
+import { arcCentre, keepingCentre } from '../geometry/arc'
 import type { Contour, Path } from '../geometry/path'
 import { distance, hypot, type Point } from '../geometry/point'
 import { type Arc, type Cubic, line, pointAt, type Segment } from '../geometry/segment'
@@ -145,5 +145,7 @@ function joined(a: Segment, b: Segment, tolerance: number, slack: number): Segme
   const extent = Math.abs(p.extent) + Math.abs(q.extent)
   // A whole turn has to stay two arcs.
   if (extent > (340 * Math.PI) / 180) return null
-  return { ...a, to: b.to, large: extent > Math.PI }
+  // Near half a turn a radius that is off by little would move the centre by much.
+  const centre = { x: (p.centre.x + q.centre.x) / 2, y: (p.centre.y + q.centre.y) / 2 }
+  return keepingCentre({ ...a, to: b.to, large: extent > Math.PI }, { ...p, centre, extent })
 }

@@ -138,3 +138,25 @@ export const STARTERS: readonly Starter[] = [
 ]
 
 export const starter = (id: string): Starter | undefined => STARTERS.find((entry) => entry.id === id)
+
+/** The interface rule book to start from on a grid of any size: that of 24 units, brought to it. */
+export function starterRules(grid: number): Rules {
+  const { rules } = STARTERS.find((one) => one.kind === 'interface' && one.rules.grid.size === grid) ?? STARTERS[0]!
+  if (rules.grid.size === grid) return rules
+  const k = grid / rules.grid.size
+  const scaled = (value: number) => Math.max(1, Math.round(value * k))
+  const sizes = grid <= 64 ? [16, 20, 24, 32, 48] : [64, 128, 256, 512, 1024]
+  return {
+    ...rules,
+    grid: {
+      size: grid,
+      step: grid >= 256 ? grid / 128 : 0.5,
+      major: Math.min(512, Math.max(1, scaled(rules.grid.major))),
+    },
+    liveArea: scaled(rules.liveArea),
+    keylines: rules.keylines.map((one) => ({ ...one, w: scaled(one.w), h: scaled(one.h) })),
+    weights: rules.weights.map(({ name, value }) => ({ name, value: value * k })),
+    radii: rules.radii.map(({ name, value }) => ({ name, value: value * k })),
+    sizes: [...new Set([...sizes, ...(grid <= 64 ? [grid] : [])])].sort((a, b) => a - b),
+  }
+}

@@ -1,0 +1,144 @@
+import { lstat, readdir, readFile, realpath, stat, writeFile } from 'node:fs/promises'
+import { basename, extname, join, relative, resolve, sep } from 'node:path'
+import { gunzipSync } from 'node:zlib'
+import { type Gathered, gatheredSet, type Remark } from '../core/formats/import/gather'
+import { iconsInto } from '../core/formats/import/into'
+import { STYLES, type Style } from '../core/formats/import/names'
+import { type Failed, isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
+import { MOST } from '../core/formats/import/reading'
+import { type Pictures, writeSetFile } from '../core/formats/set-file'
+import type { IconSet } from '../core/set/set'
+import { type Answer, type Options, UsageError } from './command'
+import { readWhole } from './read-set'
+
+/** How many files are looked at in all, and how many bytes one may have. */
+const FILES = 50_000,
+  BYTES = 4 * MOST.characters
+
+/** Reads SVG files, those of whole folders too, into a set file: a new one, or one that is there. */
+export async function importCommand(files: readonly string[], options: Options): Promise<Answer> {
+  const { out, into, name, style } = options
+  if (files.length === 0)
+    throw new UsageError('Name files or folders: import FILES-OR-FOLDERS… --out SET.wisesquare.json.')
+  if (!out) throw new UsageError('Say where to: --out FILE.')
+  if (style !== undefined && style !== 'plain' && !STYLES.some((one) => one === style))
+    throw new UsageError(`There is no style “${style}”; there are plain, ${STYLES.join(', ')}.`)
+  const how = options.as ?? 'live'
+  if (how !== 'live' && how !== 'drawn') throw new UsageError('Drawings are taken over as live or as drawn.')
+  const found = await filesIn(files)
+  const read: (ReadIcon | Failed)[] = []
+  for (const { file, path } of found) read.push(await readFileAs(file, path, how))
+  const made = into
+    ? await added(read, into)
+    : gatheredSet(read, {
+        name: name ?? nameFor(files[0]!),
+        ...(style !== undefined && { style: style as Style | 'plain' }),
+      })
+  if (!made || made.set.icons.length === 0)
+    throw new Error(
+      found.length === 0
+        ? 'There is no SVG file in what was named.'
+        : `Nothing could be read: ${saidOf(read.filter(isFailed)[0])}`,
+    )
+  await writeFile(out, writeSetFile(made.set, 'pictures' in made ? (made.pictures as Pictures) : {}))
+  return answered(made, out, options)
+}
+
+const saidOf = (one: Failed | undefined): string => (one ? `${one.path}: ${one.problem}` : 'there is nothing.')
+
+const nameFor = (path: string): string => basename(resolve(path)).replace(/\.[^.]*$/, '') || 'Icons'
+
+async function added(read: readonly (ReadIcon | Failed)[], into: string) {
+  const { set, pictures } = await readWhole([into])
+  const known = new Set(set.icons.map(({ id }) => id))
+  let count = 0
+  const newId = () => {
+    let id
+    do id = `r${++count}`
+    while (known.has(id))
+    return id
+  }
+  const { icons, remarks, failed } = iconsInto(
+    read.filter((one): one is ReadIcon => !isFailed(one)),
+    set,
+    newId,
+  )
+  const whole: IconSet = { ...set, icons: [...set.icons, ...icons] }
+  return {
+    set: whole,
+    pictures,
+    remarks,
+    failed: [...read.filter(isFailed), ...failed],
+    evidence: [],
+    styles: [],
+    added: icons.length,
+  }
+}
+
+function answered(
+  made: Pick<Gathered, 'set' | 'evidence' | 'styles'> & {
+    remarks: readonly Remark[]
+    failed: readonly Failed[]
+    added?: number
+  },
+  out: string,
+  { quiet }: Options,
+): Answer {
+  const { set, evidence, remarks, failed, styles } = made
+  const count = made.added ?? set.icons.length
+  const others = (list: (typeof evidence)[number]['others']) =>
+    list.length > 0 ? `; ${list.map(({ what, count: times }) => `${what} ${times} ×`).join(', ')}` : ''
+  return {
+    lines: quiet
+      ? []
+      : [
+          ...evidence.map((one) => `${one.what}: ${one.count} of ${one.of}${others(one.others)}`),
+          ...styles
+            .slice(1)
+            .map((one) => `in another style, left out: ${one.style}, ${one.count} icons (--style ${one.style})`),
+          ...remarks.map(({ icon, path, text }) => `${icon} (${path}): ${text}`),
+          ...failed.map(({ path, problem }) => `${path} was not read: ${problem}`),
+          `${count === 1 ? 'one icon' : `${count} icons`} read into “${set.name}”, written to ${out}.`,
+        ],
+    value: { set: set.name, out, icons: count, evidence, styles, remarks, failed },
+  }
+}
+
+/** The SVG files of what was named, with their paths seen from there, in order. Links that lead out of a folder are left. */
+async function filesIn(names: readonly string[]): Promise<{ file: string; path: string }[]> {
+  const all: { file: string; path: string }[] = []
+  for (const name of names) {
+    const root = await realpath(name)
+    const visit = async (at: string): Promise<void> => {
+      for (const one of (await readdir(at, { withFileTypes: true })).sort((a, b) => (a.name < b.name ? -1 : 1))) {
+        if (one.name.startsWith('.')) continue
+        const file = join(at, one.name)
+        if (one.isSymbolicLink()) {
+          const real = await realpath(file).catch(() => null)
+          if (real === null || !(real + sep).startsWith(root + sep) || !(await lstat(real)).isFile()) continue
+        }
+        if (one.isDirectory()) await visit(file)
+        else if (isSvg(one.name)) all.push({ file, path: relative(root, file).split(sep).join('/') })
+        if (all.length > FILES) throw new Error(`There are more than ${FILES} files in “${name}”.`)
+      }
+    }
+    if ((await stat(root)).isDirectory()) await visit(root)
+    else all.push({ file: root, path: basename(root) })
+  }
+  return all
+}
+
+const isSvg = (name: string): boolean => ['.svg', '.svgz'].includes(extname(name).toLowerCase())
+
+async function readFileAs(file: string, path: string, how: 'live' | 'drawn'): Promise<ReadIcon | Failed> {
+  if (!isSvg(path)) return { path, problem: 'It is no SVG.' }
+  const { size } = await stat(file)
+  if (size > BYTES) return { path, problem: `It is larger than ${BYTES / 1e6} MB.` }
+  const bytes = await readFile(file)
+  try {
+    const plain = bytes[0] === 0x1f && bytes[1] === 0x8b ? gunzipSync(bytes, { maxOutputLength: BYTES }) : bytes
+    return readIcon({ path, text: new TextDecoder('utf-8', { fatal: true }).decode(plain) }, how)
+  } catch {
+    return { path, problem: 'It is not text, or its compression is broken.' }
+  }
+}

@@ -1,0 +1,180 @@
+import { scaleOwn } from '../../drawing/edit/scale-own'
+import { transformObject } from '../../drawing/edit/transform-object'
+import type { DrawingObject } from '../../drawing/model/object'
+import type { Rules } from '../../rules/rules'
+import { freeName, nameKey } from '../../set/names'
+import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set/set'
+import { STYLES, type Style } from './names'
+import { type Evidence, proposedRules } from './propose'
+import { type Failed, isFailed, type ReadIcon } from './read-icon'
+import { gathered, Tally } from './tally'
+import { underRules } from './under-rules'
+
+/** How files become a set: its name, and the style that is taken where there are several; the most frequent one by itself. */
+export type Wish = { readonly name: string; readonly style?: Style | 'plain'; readonly without?: ReadonlySet<string> }
+
+/** What is to be told of an icon that was taken over: a clash of names, a size that was left, what was not read. */
+export type Remark = { readonly icon: string; readonly path: string; readonly text: string }
+
+/** Files as a set under proposed rules, with what is to be told. */
+export type Gathered = {
+  readonly set: IconSet
+  readonly evidence: readonly Evidence[]
+  readonly remarks: readonly Remark[]
+  readonly failed: readonly Failed[]
+  /** Every style that occurs and how many icons have it; only one of them is in the set. */
+  readonly styles: readonly { readonly style: Style | 'plain'; readonly count: number }[]
+}
+
+/** How many of the icons must be there in another size to make it a master of the set. */
+const ENOUGH = 0.2
+
+/** An icon's drawing scaled from its own square to a grid. */
+function onGrid({ objects, side }: Pick<ReadIcon, 'objects' | 'side'>, grid: number): readonly DrawingObject[] {
+  const k = grid / side
+  if (Math.abs(k - 1) < 1e-12) return objects
+  return objects.map((object) => scaleOwn(transformObject(object, [k, 0, 0, k, 0, 0]), k))
+}
+
+const styleOf = ({ style }: ReadIcon): Style | 'plain' => style ?? 'plain'
+
+/** Makes a set of what was read, under the rules that its drawings follow. Null where nothing was read. */
+export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Gathered | null {
+  const failed: Failed[] = all.filter(isFailed)
+  const read = withStyles(all.filter((one): one is ReadIcon => !isFailed(one) && !wish.without?.has(one.path)))
+  if (read.length === 0) return null
+  const styles = (['plain', ...STYLES] as const)
+    .map((style) => ({ style, count: read.filter((one) => styleOf(one) === style).length }))
+    .filter(({ count }) => count > 0)
+    .sort((a, b) => b.count - a.count)
+  const style = styles.some((one) => one.style === wish.style) ? wish.style! : styles[0]!.style
+  const taken = read.filter((one) => styleOf(one) === style)
+  const bases = new Tally<number>()
+  for (const { base, path } of taken) bases.add(base, path)
+  const counts = bases.counts
+  const grid = counts.filter(({ count }) => count === counts[0]!.count).sort((a, b) => b.value - a.value)[0]!.value
+  const remarks: Remark[] = []
+  const icons = byName(taken, grid, remarks)
+  const further = counts
+    .map(({ value }) => value)
+    .filter((base) => base !== grid && base >= 8 && base <= 512)
+    .filter((base) => icons.filter(({ sizes }) => sizes.has(base) && sizes.size > 1).length >= ENOUGH * icons.length)
+    .slice(0, 8)
+    .sort((a, b) => a - b)
+  const plain = icons.map(({ name, sizes }) => ({ name, objects: onGrid(nearest(sizes, grid), grid) }))
+  const { rules: proposed, evidence } = proposedRules(plain, grid)
+  const rules: Rules = {
+    ...proposed,
+    ...(further.length > 0 && { masters: further.map((base) => masterRule(base, icons)) }),
+  }
+  const made: Icon[] = []
+  icons.forEach(({ name, tags, sizes, path }, i) => {
+    const main: Master = { base: grid, objects: underRules(plain[i]!.objects, rules) }
+    const others = further.flatMap((base): Master[] => {
+      const own = sizes.get(base)
+      const book = {
+        ...rules,
+        grid: { ...rules.grid, size: base },
+        weights: rules.masters?.find((one) => one.base === base)?.weights ?? [],
+      }
+      return own && base !== grid && sizes.has(grid)
+        ? [
+            {
+              base,
+              objects: underRules(
+                onGrid(own, base),
+                book.weights.length > 0 ? book : { ...book, weights: rules.weights },
+              ),
+            },
+          ]
+        : []
+    })
+    for (const base of sizes.keys())
+      if (base !== grid && !further.includes(base) && sizes.size > 1)
+        remarks.push({
+          icon: name,
+          path: sizes.get(base)!.path,
+          text: `its drawing at ${base} is left out: too few icons have one`,
+        })
+    const icon = Icon.safeParse({ id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] })
+    const problem = icon.success ? iconProblems(icon.data, rules)[0] : icon.error.issues[0]?.message
+    if (icon.success && problem === undefined) made.push(icon.data)
+    else failed.push({ path, problem: problem ?? 'It is no drawing that a set can hold.' })
+    for (const { what, why } of nearest(sizes, grid).unread) remarks.push({ icon: name, path, text: `${what}: ${why}` })
+  })
+  for (const { name } of made.slice(LIMITS.icons))
+    remarks.push({ icon: name, path: name, text: `left out: a set holds ${LIMITS.icons} icons` })
+  return {
+    set: { name: wish.name, kind: 'interface', rules, icons: made.slice(0, LIMITS.icons) },
+    evidence,
+    remarks,
+    failed,
+    styles,
+  }
+}
+
+/** The share of the files from which on a word at the end of their names is a style, and not a part of the names. */
+const STYLED = 0.15
+
+/** What was read, with the style that a name ends in only where many names do. */
+function withStyles(read: readonly ReadIcon[]): readonly ReadIcon[] {
+  const count = (style: Style) => read.filter((one) => one.fullName !== null && one.style === style).length
+  const rare = new Set(STYLES.filter((style) => count(style) < STYLED * read.length))
+  return read.map((one) =>
+    one.fullName !== null && one.style !== null && rare.has(one.style)
+      ? { ...one, name: one.fullName, fullName: null, style: null }
+      : one,
+  )
+}
+
+type Sized = { name: string; tags: string[]; path: string; sizes: Map<number, ReadIcon> }
+
+/** The drawings by their icons: the same name in several sizes is one icon, the same name and size again is another. */
+function byName(read: readonly ReadIcon[], grid: number, remarks: Remark[]): Sized[] {
+  const icons: Sized[] = [],
+    byKey = new Map<string, Sized>()
+  for (const one of read) {
+    const key = nameKey(one.name)
+    const known = byKey.get(key)
+    if (known && !known.sizes.has(one.base)) {
+      known.sizes.set(one.base, one)
+      if (one.base === grid) known.path = one.path
+      continue
+    }
+    const name = known
+      ? freeName(
+          one.name,
+          icons.map((icon) => icon.name),
+        )
+      : one.name
+    if (known)
+      remarks.push({ icon: name, path: one.path, text: `there is another “${one.name}”, so it is named “${name}”` })
+    const fresh: Sized = { name, tags: one.tags.slice(0, 40), path: one.path, sizes: new Map([[one.base, one]]) }
+    icons.push(fresh)
+    byKey.set(nameKey(name), fresh)
+  }
+  return icons
+}
+
+/** The drawing for a grid, else that of the size nearest to it. */
+const nearest = (sizes: ReadonlyMap<number, ReadIcon>, grid: number): ReadIcon =>
+  [...sizes].reduce((best, one) => (Math.abs(one[0] - grid) < Math.abs(best[0] - grid) ? one : best))[1]
+
+/** A further grid with the weight that most strokes have on it. */
+function masterRule(base: number, icons: readonly Sized[]): NonNullable<Rules['masters']>[number] {
+  const weights = new Tally<number>()
+  for (const { name, sizes } of icons) {
+    const own = sizes.get(base)
+    if (!own) continue
+    for (const object of onGrid(own, base))
+      if (
+        'style' in object &&
+        'stroke' in object.style &&
+        object.style.stroke !== 'none' &&
+        typeof object.style.weight === 'number'
+      )
+        weights.add(Math.round(object.style.weight * 1000) / 1000, name)
+  }
+  const [main] = gathered(weights, 0.01)
+  return { base, ...(main && { weights: [{ name: 'main', value: main.value }] }) }
+}

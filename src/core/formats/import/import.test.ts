@@ -1,0 +1,225 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { HARD } from '../../../testing/hard-svg'
+import { pixelsOf } from '../../../testing/rasterise'
+import { runs } from '../../../testing/runs'
+import { random } from '../../../testing/shapes'
+import { type DrawingObject } from '../../drawing/model/object'
+import { evaluateAll } from '../../drawing/evaluate/evaluate'
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { STARTERS } from '../../rules/starters'
+import { IconSet } from '../../set/set'
+import { rasterised } from '../rasterised'
+import { svgOfShapes } from '../svg'
+import { gatheredSet } from './gather'
+import { namedBy } from './names'
+import { isFailed, readIcon, type ReadIcon } from './read-icon'
+import { Unreadable } from './reading'
+import { readSvg } from './svg/read-svg'
+
+const { rules } = STARTERS[0]!
+const SIDE = 96
+
+const documentOf = (objects: readonly DrawingObject[], side: number): string =>
+  svgOfShapes(evaluateAll(objects, sceneOf(rules)), side, 'light')
+
+/** By how much of all there is two pictures differ: the mean over all pixels and channels. */
+function difference(a: ArrayLike<number>, b: ArrayLike<number>): number {
+  let sum = 0
+  for (let i = 0; i < a.length; i++) sum += Math.abs(a[i]! - b[i]!)
+  return sum / a.length / 255
+}
+
+const theirs = (svg: string, pixels = SIDE) =>
+  pixelsOf(svg.replace(/\s(?:width|height)="24(?:px)?"/g, '').replaceAll('currentColor', '#14231f'), pixels)
+
+const folder = join(dirname(createRequire(import.meta.url).resolve('lucide-static/package.json')), 'icons')
+const files = readdirSync(folder).filter((name) => name.endsWith('.svg'))
+const textOf = (name: string) => readFileSync(join(folder, name), 'utf8')
+
+describe('an SVG file', () => {
+  it.each(HARD.map((one) => [one.what, one] as const))(
+    'that is hard to read gives the picture of its plain twin: %s',
+    (_, one) => {
+      const read = readSvg(one.hard)
+      const own = pixelsOf(documentOf(read.objects, read.side), SIDE)
+      expect(difference(own, theirs(one.plain))).toBeLessThan(0.004)
+      const told = read.unread.map(({ what, why }) => `${what}: ${why}`).join('; ')
+      if (one.says === undefined) expect(told.replace(/animate.*/, '')).toBe('')
+      else expect(told).toContain(one.says)
+    },
+  )
+
+  it('of others looks as before, and what is delivered of it and read again is the same', () => {
+    const next = random(3)
+    const some = Array.from({ length: runs(120).numRuns }, () => files[Math.floor(next() * files.length)]!)
+    for (const name of some) {
+      const { objects, side } = readSvg(textOf(name))
+      const written = documentOf(objects, side)
+      expect(difference(pixelsOf(written, 4 * SIDE), theirs(textOf(name), 4 * SIDE)), name).toBeLessThan(0.002)
+      const again = readSvg(written)
+      expect(
+        difference(rasterised(documentOf(again.objects, side), SIDE).data, rasterised(written, SIDE).data),
+        name,
+      ).toBeLessThan(0.0005)
+    }
+  })
+
+  it('is live where it can be: circles, rounded rectangles, polygons, stars, cuts', () => {
+    const kinds = (body: string) => readSvg(`<svg viewBox="0 0 24 24">${body}</svg>`).objects
+    expect(kinds('<path d="M12 4c4.418 0 8 3.582 8 8s-3.582 8-8 8-8-3.582-8-8 3.582-8 8-8z"/>')).toMatchObject([
+      { kind: 'ellipse', x: 4, y: 4, w: 16, h: 16 },
+    ])
+    expect(kinds('<path d="M8 4h8a4 4 0 0 1 4 4v8a4 4 0 0 1-4 4H8a4 4 0 0 1-4-4V8a4 4 0 0 1 4-4z"/>')).toMatchObject([
+      { kind: 'rectangle', x: 4, y: 4, w: 16, h: 16, corner: 4 },
+    ])
+    expect(kinds('<path d="M4 4h12a4 4 0 0 1 4 4v12H4z"/>')).toMatchObject([
+      { kind: 'rectangle', corners: [0, 4, 0, 0] },
+    ])
+    expect(kinds('<path d="M4 12a4 4 0 0 1 4-4h8a4 4 0 0 1 0 8H8a4 4 0 0 1-4-4z"/>')).toMatchObject([
+      { kind: 'rectangle', y: 8, h: 8, corner: 4 },
+    ])
+    expect(kinds('<path d="M12 4L20 12 12 20 4 12z"/>')).toMatchObject([{ kind: 'rectangle', turn: 45 }])
+    const around = (n: number, r: (i: number) => number) =>
+      Array.from({ length: n }, (_, i) => {
+        const a = (2 * Math.PI * i) / n
+        return `${12 + r(i) * Math.sin(a)},${12 - r(i) * Math.cos(a)}`
+      }).join(' ')
+    expect(kinds(`<polygon points="${around(6, () => 9)}"/>`)).toMatchObject([{ kind: 'polygon', sides: 6 }])
+    expect(kinds(`<polygon points="${around(10, (i) => (i % 2 ? 4 : 9))}"/>`)).toMatchObject([
+      { kind: 'polygon', sides: 5, depth: expect.any(Number) },
+    ])
+    expect(kinds('<path fill-rule="evenodd" d="M4 4h16v16H4zM12 8a4 4 0 1 0 0 8 4 4 0 0 0 0-8z"/>')).toMatchObject([
+      {
+        kind: 'assembly',
+        members: [
+          { kind: 'rectangle', role: 'adds' },
+          { kind: 'ellipse', role: 'cuts' },
+        ],
+      },
+    ])
+    expect(readSvg('<svg viewBox="0 0 24 24"><path d="M4 4h16v16H4z"/></svg>', 'drawn').objects).toMatchObject([
+      { kind: 'path' },
+    ])
+  })
+
+  it('that is broken is refused with a sentence, quickly, whatever it holds', () => {
+    const nested = `${'<g>'.repeat(20_000)}${'</g>'.repeat(20_000)}`
+    const bomb = `<!DOCTYPE svg [<!ENTITY a "${'x'.repeat(100)}"><!ENTITY b "${'&a;'.repeat(100)}">]><svg viewBox="0 0 24 24"><path d="M4 4h9v9z" id="&b;"/></svg>`
+    const uses = `<svg viewBox="0 0 24 24"><defs><path id="u0" d="M0 0h1v1z"/>${Array.from({ length: 14 }, (_, i) => `<g id="u${i + 1}">${`<use href="#u${i}"/>`.repeat(10)}</g>`).join('')}</defs><use href="#u14"/></svg>`
+    for (const text of [
+      '',
+      '   ',
+      'hello',
+      '\0\0',
+      '<svg',
+      '<svg viewBox="0 0 24 24"><path d="M4 4"',
+      '<html/>',
+      `<svg>${nested}</svg>`,
+      uses,
+    ])
+      expect(() => readSvg(text), text.slice(0, 40)).toThrow(Unreadable)
+    expect(readSvg(bomb).objects).toHaveLength(1)
+    const odd = (d: string) => readIcon({ path: 'a.svg', text: `<svg viewBox="0 0 24 24"><path d="${d}"/></svg>` })
+    for (const d of ['M0 0L1e308 1e308z', 'M NaN 0', 'M0 0h1e400v9z', 'none', 'M4'])
+      expect(isFailed(odd(d)), d).toBe(true)
+    const loop = readSvg('<svg viewBox="0 0 24 24"><g id="a"><path d="M4 4h9v9z"/><use href="#a"/></g></svg>')
+    expect(loop.unread.map(({ why }) => why)).toEqual([expect.stringContaining('leads back to itself')])
+  })
+
+  it('is never more than refused, however it is cut and mixed', () => {
+    const next = random(11),
+      pick = <T>(list: readonly T[]) => list[Math.floor(next() * list.length)]!
+    const texts = [...HARD.map(({ hard }) => hard), ...files.slice(0, 40).map(textOf)]
+    for (let i = 0; i < runs(600).numRuns; i++) {
+      let text = pick(texts)
+      for (let k = 0; k < 3; k++) {
+        const at = Math.floor(next() * text.length),
+          other = pick(texts)
+        const from = Math.floor(next() * other.length)
+        text =
+          text.slice(0, at) +
+          pick(['', '<', '"', '1e309', '-', other.slice(from, from + 30)]) +
+          text.slice(at + Math.floor(9 * next()))
+      }
+      const read = readIcon({ path: 'x.svg', text })
+      if (isFailed(read)) expect(read.problem).toMatch(/\.$/)
+    }
+  })
+})
+
+describe('a folder of files', () => {
+  const read = (list: readonly (readonly [path: string, text: string])[]) =>
+    list.map(([path, text]) => readIcon({ path, text })).filter((one): one is ReadIcon => !isFailed(one))
+
+  it('says by its paths what an icon is called, which size and style it has', () => {
+    expect(namedBy('nav/24/arrow-left-fill.svg', 24)).toMatchObject({
+      name: 'arrow-left',
+      tags: ['nav'],
+      size: 24,
+      style: 'solid',
+    })
+    expect(namedBy('icons/outline/home.svg', 24)).toMatchObject({ name: 'home', tags: [], style: 'outline' })
+    expect(namedBy('clock-12.svg', 24)).toMatchObject({ name: 'clock-12', size: null })
+    expect(namedBy('bell_20px.svg', 20)).toMatchObject({ name: 'bell', size: 20 })
+    expect(namedBy('a:b?.svg', 24)).toMatchObject({ name: 'a-b-' })
+    expect(namedBy('con.svg', 24)).toMatchObject({ name: 'icon-con' })
+  })
+
+  it('becomes a set under the rules that it was drawn by, and breaks them only where it does', () => {
+    const some = files.filter((_, i) => i % 12 === 0)
+    const heavy = new Set(some.filter((_, i) => i % 10 === 0))
+    const texts = some.map(
+      (name) =>
+        [
+          `nav/${name}`,
+          heavy.has(name) ? textOf(name).replace('stroke-width="2"', 'stroke-width="1.7"') : textOf(name),
+        ] as const,
+    )
+    const made = gatheredSet(read(texts), { name: 'Borrowed' })!
+    expect(IconSet.safeParse(made.set).success).toBe(true)
+    expect(made.failed).toEqual([])
+    expect(made.set.rules).toMatchObject({
+      grid: { size: 24 },
+      liveArea: 22,
+      cap: 'round',
+      join: 'round',
+      naming: 'kebab-case',
+      palette: [{ name: 'ink' }],
+    })
+    expect(made.set.rules.weights.map(({ value }) => value)).toContain(2)
+    expect(made.set.rules.radii.map(({ value }) => value)).toContain(2)
+    expect(made.set.icons.map(({ tags }) => tags)).toEqual(some.map(() => ['nav']))
+  })
+
+  it('gives sizes as masters of one icon, other styles as sets of their own, and names that clash another', () => {
+    const box = (side: number, weight: number) =>
+      `<svg viewBox="0 0 ${side} ${side}"><rect x="3" y="3" width="${side - 6}" height="${side - 6}" fill="none" stroke="currentColor" stroke-width="${weight}"/></svg>`
+    const names = ['anchor', 'buoy', 'ferry']
+    const made = gatheredSet(
+      read([
+        ...names.flatMap((name) => [
+          [`24/${name}.svg`, box(24, 2)] as const,
+          [`16/${name}.svg`, box(16, 1.5)] as const,
+        ]),
+        ...names.slice(0, 2).map((name) => [`24/${name}-fill.svg`, box(24, 2)] as const),
+        ['more/24/anchor.svg', box(24, 2)],
+      ]),
+      { name: 'Sizes' },
+    )!
+    expect(made.styles).toEqual([
+      { style: 'plain', count: 7 },
+      { style: 'solid', count: 2 },
+    ])
+    expect(made.set.icons.map(({ name }) => name)).toEqual([...names, 'anchor-2'])
+    expect(made.set.icons[0]!.masters.map(({ base }) => base)).toEqual([24, 16])
+    expect(made.set.rules.masters).toMatchObject([{ base: 16, weights: [{ name: 'main', value: 1.5 }] }])
+    expect(made.set.icons[0]!.masters[1]!.objects[0]).toMatchObject({ style: { weight: 'main' } })
+    expect(made.remarks).toEqual([
+      expect.objectContaining({ icon: 'anchor-2', text: expect.stringContaining('there is another') }),
+    ])
+    expect(IconSet.safeParse(made.set).success).toBe(true)
+  })
+})

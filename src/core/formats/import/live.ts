@@ -1,0 +1,175 @@
+import { arcCentre } from '../../geometry/arc'
+import { area } from '../../geometry/area'
+import { type Contour, type Path, pathBounds } from '../../geometry/path'
+import { nearestOnPath } from '../../geometry/nearest'
+import { distance, dot, type Point, subtract } from '../../geometry/point'
+import { pointAt } from '../../geometry/segment'
+import { tidy } from '../../geometry/tidy'
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import type { DrawingObject } from '../../drawing/model/object'
+import type { Style } from '../../drawing/model/style'
+import { STARTERS } from '../../rules/starters'
+
+/** A whole shape with its own numbers, without what every object has. */
+export type Live = Record<string, unknown> & { readonly kind: string }
+
+const scene = sceneOf(STARTERS[0]!.rules)
+const PLAIN: Style = { fill: '#000000', stroke: 'none', weight: 1 }
+
+/** The shortest decimal within a tolerance of a number: that is what was meant before rounding and conversion. */
+function number(value: number, within: number): number {
+  for (const power of [1, 10, 100, 1000]) {
+    const short = Math.round(value * power) / power
+    if (Math.abs(short - value) < within) return short
+  }
+  return tidy(value)
+}
+
+/**
+ * The live shape that a contour draws, within a tolerance in grid units: a line, an ellipse, a rectangle with its corners, a
+ * regular polygon or a star. Each candidate is drawn and compared with the contour; null where none is the same.
+ */
+export function liveShape(contour: Contour, within: number): Live | null {
+  const [only, ...more] = contour.segments
+  if (!contour.closed)
+    return only && more.length === 0 && only.kind === 'line'
+      ? {
+          kind: 'line',
+          from: { x: tidy(only.from.x), y: tidy(only.from.y) },
+          to: { x: tidy(only.to.x), y: tidy(only.to.y) },
+        }
+      : null
+  for (const make of [round, upright, turned, regular]) {
+    const live = make(contour, within)
+    if (live && isSame(live, contour, within)) return live
+  }
+  return null
+}
+
+/** Whether a live shape, drawn, is a contour: every place of the one lies on the other, and they enclose as much. */
+function isSame(live: Live, contour: Contour, within: number): boolean {
+  const drawn = scene.edge({ id: 'x', name: 'x', style: PLAIN, ...live } as DrawingObject)
+  const near = (path: Path, p: Point) => (nearestOnPath(path, p)?.distance ?? Infinity) <= within
+  const areas = [area(drawn), area([contour])].map(Math.abs)
+  const box = pathBounds([contour])!
+  return (
+    Math.abs(areas[0]! - areas[1]!) <= 2 * within * (box.w + box.h) &&
+    contour.segments.every((one) => [0, 0.25, 0.5, 0.75].every((t) => near(drawn, pointAt(one, t)))) &&
+    drawn.every(({ segments }) =>
+      segments.every((one) => [0, 0.25, 0.5, 0.75].every((t) => near([contour], pointAt(one, t)))),
+    )
+  )
+}
+
+/** An upright ellipse or a circle that fills the box of a contour of arcs. */
+function round(contour: Contour, within: number): Live | null {
+  const { segments } = contour
+  if (segments.length > 8 || segments.some(({ kind }) => kind !== 'arc')) return null
+  const { x, y, w, h } = pathBounds([contour])!
+  const isCircle = Math.abs(w - h) < within
+  const [wide, high] = [number(w, within), isCircle ? number(w, within) : number(h, within)]
+  return {
+    kind: 'ellipse',
+    x: number(x + w / 2 - wide / 2, within),
+    y: number(y + h / 2 - high / 2, within),
+    w: wide,
+    h: high,
+  }
+}
+
+/** An upright rectangle with its corners: what its upright sides leave of its box is rounded. */
+function upright(contour: Contour, within: number): Live | null {
+  if (contour.segments.length > 12) return null
+  const { x, y, w, h } = pathBounds([contour])!
+  let arcs = 0
+  const radii = [0, 0, 0, 0]
+  for (const one of contour.segments) {
+    if (one.kind === 'cubic') return null
+    if (one.kind === 'line') {
+      if (Math.abs(one.from.x - one.to.x) > within && Math.abs(one.from.y - one.to.y) > within) return null
+      continue
+    }
+    if (Math.abs(one.rx - one.ry) > within) return null
+    const { centre } = arcCentre(one)
+    arcs++
+    // The corners that a circle of this centre touches both sides of.
+    const left = Math.abs(centre.x - one.rx - x) <= 2 * within,
+      right = Math.abs(x + w - centre.x - one.rx) <= 2 * within,
+      top = Math.abs(centre.y - one.rx - y) <= 2 * within,
+      low = Math.abs(y + h - centre.y - one.rx) <= 2 * within
+    ;[left && top, right && top, right && low, left && low].forEach((is, i) => {
+      if (is) radii[i] = one.rx
+    })
+  }
+  if (arcs === 0 && contour.segments.length !== 4) return null
+  const corners = radii.map((r) => number(r, within))
+  const alike = corners.every((r) => Math.abs(r - corners[0]!) < within)
+  return {
+    kind: 'rectangle',
+    x: number(x, within / 2),
+    y: number(y, within / 2),
+    w: number(w, within / 2),
+    h: number(h, within / 2),
+    corner: alike ? corners[0]! : 0,
+    ...(!alike && { corners }),
+  }
+}
+
+const degrees = (radians: number): number => number((radians * 180) / Math.PI, 1e-3)
+
+/** A rectangle that is turned. */
+function turned({ segments }: Contour, within: number): Live | null {
+  if (segments.length !== 4 || segments.some(({ kind }) => kind !== 'line')) return null
+  const [p, q, r, s] = segments.map(({ from }) => from) as [Point, Point, Point, Point]
+  const a = subtract(q, p),
+    b = subtract(s, p)
+  const w = distance(p, q),
+    h = distance(p, s)
+  if (Math.abs(dot(a, b)) > within * Math.max(w, h)) return null
+  const centre = { x: (p.x + r.x) / 2, y: (p.y + r.y) / 2 }
+  const turn = ((Math.atan2(a.y, a.x) % (Math.PI / 2)) + Math.PI / 2) % (Math.PI / 2)
+  const isSwapped = Math.abs(Math.cos(Math.atan2(a.y, a.x) - turn)) < Math.SQRT1_2
+  const [wide, high] = isSwapped ? [h, w] : [w, h]
+  return {
+    kind: 'rectangle',
+    x: tidy(centre.x - wide / 2),
+    y: tidy(centre.y - high / 2),
+    w: number(wide, within / 2),
+    h: number(high, within / 2),
+    turn: degrees(turn),
+    corner: 0,
+  }
+}
+
+/** A regular polygon, or a star whose inner nodes lie over the middles of its sides. */
+function regular({ segments }: Contour, within: number): Live | null {
+  const count = segments.length
+  if (count < 3 || count > 60 || segments.some(({ kind }) => kind !== 'line')) return null
+  const points = segments.map(({ from }) => from)
+  const centre = {
+    x: points.reduce((sum, { x }) => sum + x, 0) / count,
+    y: points.reduce((sum, { y }) => sum + y, 0) / count,
+  }
+  const radii = points.map((p) => distance(p, centre))
+  const most = Math.max(...radii),
+    least = Math.min(...radii)
+  const isStar = most - least > within
+  if (isStar && (count % 2 !== 0 || count < 6)) return null
+  const sides = isStar ? count / 2 : count
+  if (radii.some((r) => Math.min(most - r, r - least) > within)) return null
+  const top = points[radii.indexOf(most)]!
+  const step = 360 / sides
+  const angle = degrees(Math.atan2(top.x - centre.x, centre.y - top.y))
+  const turn = number((((angle % step) + step + 1e-6) % step) - 1e-6, 1e-3)
+  return {
+    kind: 'polygon',
+    x: tidy(centre.x - most),
+    y: tidy(centre.y - most),
+    w: number(2 * most, within / 2),
+    h: number(2 * most, within / 2),
+    sides,
+    ...(isStar && { depth: number(1 - least / most, 1e-5) }),
+    ...(Math.abs(turn) > 1e-3 && { turn }),
+    corner: 0,
+  }
+}

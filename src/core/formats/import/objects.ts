@@ -1,0 +1,118 @@
+import { nodesOf } from '../../drawing/model/nodes'
+import type { DrawingObject } from '../../drawing/model/object'
+import type { Style } from '../../drawing/model/style'
+import { boxInside } from '../../geometry/box'
+import { OutOfTime } from '../../geometry/deadline'
+import { type Contour, type Path, pathBounds } from '../../geometry/path'
+import { distance } from '../../geometry/point'
+import { line, pointAt } from '../../geometry/segment'
+import { SAME_POINT } from '../../geometry/tolerance'
+import { winding } from '../../geometry/winding'
+import { recognise } from '../../outline/recognise'
+import { arrange } from '../../planar/arrangement'
+import { combine, type FillRule } from '../../planar/boolean'
+import { liveShape, type Live } from './live'
+
+/** What is to be drawn: an outline in units of the square, its finish, the rule it is filled by, and its name. */
+export type Drawn = {
+  readonly path: Path
+  readonly style: Style
+  readonly rule: FillRule
+  readonly name: string
+}
+
+/** How a drawing is taken over: as shapes with their own numbers where it can be, or as the paths it was written as. */
+export type Understanding = 'live' | 'drawn'
+
+/** Gives the ids of one icon's objects, in order. */
+export type Ids = () => string
+
+export const counting = (): Ids => {
+  let count = 0
+  return () => `o${++count}`
+}
+
+/**
+ * The objects that draw an outline, in paint order. Contours that are only stroked become an object each; a whole shape with
+ * whole shapes cut out of it becomes an assembly. `within` is how far a live shape may lie from what it stands for.
+ */
+export function objectsOf(drawn: Drawn, how: Understanding, within: number, ids: Ids): DrawingObject[] {
+  const { style, name } = drawn
+  const path = filledAlike(recognise(withoutSpecks(drawn.path), within), drawn)
+  if (path.length === 0) return []
+  const one = (contours: Path, label: string): DrawingObject => {
+    const live = how === 'live' && contours.length === 1 ? liveShape(contours[0]!, within) : null
+    return object(live ?? { kind: 'path', corner: 0, contours: contours.map((contour) => nodesOf(contour)) }, label)
+  }
+  const object = (own: Live, label: string): DrawingObject =>
+    ({ ...own, id: ids(), name: label, style }) as unknown as DrawingObject
+  if (how === 'drawn' || path.length === 1) return [one(path, name)]
+  const isOnlyStroked = style.fill === 'none' && (style.strokeOpacity ?? 1) === 1
+  if (isOnlyStroked) return path.map((contour, i) => one([contour], `${name} ${i + 1}`))
+  return [style.stroke === 'none' ? (cutOut(path, style, name, within, ids) ?? one(path, name)) : one(path, name)]
+}
+
+/** Contours without segments that go nowhere; one that is nothing but a point keeps a line, which is a dot. */
+function withoutSpecks(path: Path): Path {
+  return path.flatMap(({ segments, closed }): Contour[] => {
+    const goes = segments.filter(
+      (one) =>
+        distance(one.from, one.to) > SAME_POINT ||
+        (one.kind === 'arc' && one.large) ||
+        (one.kind === 'cubic' && distance(one.from, one.c1) + distance(one.to, one.c2) > SAME_POINT),
+    )
+    const [first] = segments
+    if (goes.length > 0) return [{ segments: goes, closed }]
+    return first ? [{ segments: [line(first.from, first.from)], closed: false }] : []
+  })
+}
+
+/** A path that the nonzero rule fills as the rule it was written for does. */
+function filledAlike(path: Path, { style, rule }: Drawn): Path {
+  if (style.fill === 'none' || rule === 'nonzero') return path
+  try {
+    const { windings } = arrange([path])
+    if (windings.every(([times]) => Math.abs(times!) <= 1)) return path
+    return combine([{ path, role: 'adds' }], 'evenodd')
+  } catch (error) {
+    if (error instanceof OutOfTime) throw error
+    return path
+  }
+}
+
+/** One live shape with others cut out of it; null where a contour is none, or does not lie in the largest. */
+function cutOut(path: Path, style: Style, name: string, within: number, ids: Ids): DrawingObject | null {
+  if (path.length > 12) return null
+  const boxes = path.map((contour) => pathBounds([contour])!)
+  const outer = boxes.reduce((best, box, i) => (box.w * box.h > boxes[best]!.w * boxes[best]!.h ? i : best), 0)
+  const holes = path.filter((_, i) => i !== outer)
+  const isHole = (contour: Contour, i: number): boolean =>
+    boxInside(boxes[path.indexOf(contour)]!, boxes[outer]!) &&
+    winding(path, inner(contour)) === 0 &&
+    holes.every((other, k) => k === i || !overlap(boxes[path.indexOf(contour)]!, boxes[path.indexOf(other)]!))
+  if (!holes.every(isHole)) return null
+  const lives = [path[outer]!, ...holes].map((contour) => liveShape(contour, within))
+  if (lives.some((live) => live === null)) return null
+  const id = ids()
+  const members = lives.map((live, i) => ({
+    ...live,
+    id: ids(),
+    name: i === 0 ? 'outer' : `cut ${i}`,
+    role: i === 0 ? 'adds' : 'cuts',
+    style,
+  }))
+  return { kind: 'assembly', id, name, style, members } as unknown as DrawingObject
+}
+
+type Bounds = { readonly x: number; readonly y: number; readonly w: number; readonly h: number }
+const overlap = (a: Bounds, b: Bounds): boolean =>
+  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h
+
+/** A point just inside a contour: near the middle of its longest side, on the side of its middle. */
+function inner(contour: Contour): { x: number; y: number } {
+  const { x, y, w, h } = pathBounds([contour])!
+  const middle = { x: x + w / 2, y: y + h / 2 }
+  if (winding([contour], middle) !== 0) return middle
+  const p = pointAt(contour.segments[0]!, 0.5)
+  return { x: p.x + (middle.x - p.x) * 1e-3, y: p.y + (middle.y - p.y) * 1e-3 }
+}

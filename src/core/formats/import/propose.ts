@@ -1,0 +1,255 @@
+import { converter } from 'culori'
+import { evaluateAll } from '../../drawing/evaluate/evaluate'
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { type DrawingObject, isStyled } from '../../drawing/model/object'
+import { isShared, type Style } from '../../drawing/model/style'
+import { walk } from '../../drawing/model/tree'
+import { boxUnion } from '../../geometry/box'
+import { pathBounds } from '../../geometry/path'
+import { starterRules } from '../../rules/starters'
+import type { Rules } from '../../rules/rules'
+import { patternOf } from './pattern'
+import { INK } from './svg/paint'
+import { type Count, gathered, Tally } from './tally'
+
+/** An icon as it was read, on the grid of the set to come. */
+export type Plain = { readonly name: string; readonly objects: readonly DrawingObject[] }
+
+/** One thing that the rules say because the drawings do: which, in how many cases of how many, and what is otherwise. */
+export type Evidence = {
+  readonly what: string
+  readonly count: number
+  readonly of: number
+  /** What else occurs, and in which icons; a few of them. */
+  readonly others: readonly { readonly what: string; readonly count: number; readonly icons: readonly string[] }[]
+}
+
+type Proposal = { readonly rules: Rules; readonly evidence: readonly Evidence[] }
+
+/** Values that differ by less, in units of a 24 grid, are drawn alike: below two of 255 levels at any size. */
+const NEAR = 0.008
+
+/** From which share of all strokes, or of all corners, on a value gets a name. */
+const NAMED = 0.04
+
+/** How many values of one list get a name at most. */
+const MOST = { weights: 4, radii: 4, swatches: 24 }
+
+const said = (value: number): string => String(Math.round(value * 1000) / 1000)
+
+function evidence<T>(
+  what: string,
+  chosen: readonly Count<T>[],
+  all: readonly Count<T>[],
+  word: (value: T) => string,
+): Evidence {
+  const others = all.filter((one) => !chosen.includes(one))
+  const sum = (list: readonly Count<T>[]) => list.reduce((total, { count }) => total + count, 0)
+  return {
+    what,
+    count: sum(chosen),
+    of: sum(all),
+    others: others
+      .slice(0, 6)
+      .map(({ value, count, icons }) => ({ what: word(value), count, icons: icons.slice(0, 8) })),
+  }
+}
+
+/** The rules that drawings follow by what is frequent in them, each with its evidence. Strokes and corners have numbers still. */
+export function proposedRules(icons: readonly Plain[], grid: number): Proposal {
+  const unit = grid / 24
+  const weights = new Tally<number>(),
+    radii = new Tally<number>(),
+    colours = new Tally<string>(),
+    caps = new Tally<Style['cap']>(),
+    joins = new Tally<Style['join']>(),
+    angles = new Tally<boolean>()
+  for (const { name, objects } of icons)
+    for (const { object, parents } of walk(objects)) {
+      if (!isStyled(object) || parents.some((parent) => isStyled(parent)) || isShared(object.style)) continue
+      const { style } = object
+      for (const paint of [style.fill, style.stroke])
+        if (typeof paint === 'string' && paint !== 'none') colours.add(paint, name)
+      if (style.stroke !== 'none' && typeof style.weight === 'number') {
+        weights.add(Math.round(style.weight * 1000) / 1000, name)
+        caps.add(style.cap ?? 'butt', name)
+        joins.add(style.join ?? 'miter', name)
+      }
+      if (object.kind === 'rectangle')
+        for (const radius of object.corners ?? [object.corner])
+          if (typeof radius === 'number' && radius > 0) radii.add(Math.round(radius * 1000) / 1000, name)
+      if (object.kind === 'line') {
+        const { from, to } = object
+        const turn = ((Math.atan2(from.y - to.y, to.x - from.x) * 180) / Math.PI + 360) % 45
+        angles.add(Math.min(turn, 45 - turn) < 0.1, name)
+      }
+    }
+  const base = starterRules(grid)
+  const list: Evidence[] = [{ what: `grid ${said(grid)}`, count: icons.length, of: icons.length, others: [] }]
+
+  const heavy = gathered(weights, NEAR * unit)
+  const total = weights.total
+  const named = heavy.filter(({ count }, i) => i === 0 || (count >= NAMED * total && count >= 3)).slice(0, MOST.weights)
+  const main = named[0]?.value
+  if (main !== undefined)
+    list.push(
+      evidence(`weight ${named.map(({ value }) => said(value)).join(', ')}`, named, heavy, (value) => said(value)),
+    )
+
+  const round = gathered(radii, NEAR * unit)
+  const corners = round
+    .filter(({ count }, i) => i === 0 || (count >= NAMED * radii.total && count >= 3))
+    .slice(0, MOST.radii)
+  if (corners.length > 0)
+    list.push(
+      evidence(`corner ${corners.map(({ value }) => said(value)).join(', ')}`, corners, round, (value) => said(value)),
+    )
+
+  const palette = paletteOf(colours.counts)
+  if (colours.total > 0)
+    list.push(
+      evidence(
+        `${palette.named.length === 1 ? 'one colour' : `${palette.named.length} colours`}`,
+        palette.named,
+        colours.counts,
+        (value) => value,
+      ),
+    )
+  const [cap] = caps.counts,
+    [join] = joins.counts
+  if (cap) list.push(evidence(`${cap.value} caps`, [cap], caps.counts, (value) => value ?? 'butt'))
+  if (join) list.push(evidence(`${join.value} joins`, [join], joins.counts, (value) => value ?? 'miter'))
+  const straight = angles.counts.find(({ value }) => value)
+  const isUpright = straight !== undefined && straight.count >= 0.9 * angles.total && angles.total >= 10
+  if (isUpright) list.push({ what: 'lines at 0°, 45°, 90°', count: straight.count, of: angles.total, others: [] })
+
+  const extents = extentsOf(icons, grid)
+  if (extents.boxes.length > 0) list.push(extents.evidence)
+  const naming = patternOf(icons.map(({ name }) => name))
+  if (naming) list.push({ what: naming.pattern, count: naming.count, of: icons.length, others: [] })
+
+  const rules: Rules = {
+    ...base,
+    liveArea: extents.boxes.length > 0 ? extents.liveArea : base.liveArea,
+    keylines: extents.keylines.length > 0 ? extents.keylines : base.keylines,
+    weights: main === undefined ? base.weights : namedWeights(named.map(({ value }) => value)),
+    radii: corners.map(({ value }, i) => ({ name: ['outer', 'inner', 'small', 'smaller'][i]!, value })),
+    cap: cap?.value ?? base.cap,
+    join: join?.value ?? base.join,
+    palette: palette.palette,
+    ...(isUpright && { angles: [0, 45, 90, 135] }),
+    ...(naming && { naming: naming.pattern }),
+  }
+  return { rules, evidence: list }
+}
+
+/** The most frequent weight is the main one; lighter ones are fine, heavier ones bold. */
+function namedWeights(values: readonly number[]): Rules['weights'] {
+  const [main, ...rest] = values
+  const lighter = rest.filter((value) => value < main!).sort((a, b) => b - a),
+    heavier = rest.filter((value) => value > main!).sort((a, b) => a - b)
+  const all = (word: string, list: readonly number[]) =>
+    list.map((value, i) => ({ name: i === 0 ? word : `${word}-${i + 1}`, value }))
+  return [{ name: 'main', value: main! }, ...all('fine', lighter), ...all('bold', heavier)]
+}
+
+const asOklch = converter('oklch')
+
+/** Hues by the degree at which each ends (OKLCH). */
+const HUES: readonly (readonly [number, string])[] = [
+  [15, 'rose'],
+  [45, 'red'],
+  [75, 'orange'],
+  [115, 'yellow'],
+  [160, 'green'],
+  [200, 'teal'],
+  [240, 'sky'],
+  [285, 'blue'],
+  [320, 'violet'],
+  [350, 'pink'],
+  [361, 'rose'],
+]
+
+/** A plain word for a colour. */
+function wordFor(hex: string): string {
+  const { l, c = 0, h = 0 } = asOklch(hex.slice(0, 7)) ?? { l: 0 }
+  if (c < 0.03) return l > 0.95 ? 'white' : l < 0.25 ? 'black' : 'grey'
+  return HUES.find(([end]) => h < end)![1]
+}
+
+/** The palette of colours by how often they occur; ink is the colour of the text around, else the most frequent one. */
+function paletteOf(counts: readonly Count<string>[]): { palette: Rules['palette']; named: readonly Count<string>[] } {
+  const own = counts.find(({ value }) => value === INK)
+  const leader = own ?? counts[0]
+  const rest = counts.filter((one) => one !== leader && one.value !== INK)
+  const swatches = rest.filter(({ count }) => rest.length <= MOST.swatches || count > 1).slice(0, MOST.swatches)
+  const ink =
+    !leader || leader.value === INK || wordFor(leader.value) === 'black'
+      ? { name: INK, color: leader && leader.value !== INK ? leader.value : '#14231f', dark: '#f4f7f5' }
+      : { name: INK, color: leader.value }
+  const taken = new Map<string, number>([[INK, 1]])
+  const palette = swatches.map(({ value }) => {
+    const word = wordFor(value),
+      times = (taken.get(word) ?? 0) + 1
+    taken.set(word, times)
+    return { name: times === 1 ? word : `${word}-${times}`, color: value }
+  })
+  return { palette: [ink, ...palette], named: leader ? [leader, ...swatches] : [] }
+}
+
+/** The reach of drawings, strokes taken as round: the live area that nearly all keep to, and boxes that many fill as keylines. */
+function extentsOf(icons: readonly Plain[], grid: number) {
+  const scene = sceneOf(starterRules(grid)),
+    step = grid / 48
+  const boxes = icons.flatMap(({ name, objects }) => {
+    const box = boxUnion(
+      evaluateAll(objects, scene).flatMap(({ path, stroke }) => {
+        const own = pathBounds(path)
+        const by = stroke ? stroke.width / 2 : 0
+        return own ? [{ x: own.x - by, y: own.y - by, w: own.w + 2 * by, h: own.h + 2 * by }] : []
+      }),
+    )
+    const isRound = objects.some((object) => object.kind === 'ellipse' && box && Math.abs(object.w - box.w) < grid / 6)
+    return box ? [{ name, box, isRound }] : []
+  })
+  const whole = (value: number) => Math.round(value / step) * step
+  const reaches = boxes
+    .map(({ name, box: { x, y, w, h } }) => ({
+      name,
+      reach: 2 * Math.max(grid / 2 - x, x + w - grid / 2, grid / 2 - y, y + h - grid / 2),
+    }))
+    .sort((a, b) => a.reach - b.reach)
+  const enough = reaches[Math.floor(0.95 * (reaches.length - 1))]?.reach ?? grid
+  const liveArea = Math.min(grid, Math.max(grid / 2, whole(enough)))
+  const inside = reaches.filter(({ reach }) => reach <= liveArea + step / 4)
+  const sizes = new Tally<{ shape: 'ellipse' | 'rectangle'; w: number; h: number }>()
+  for (const { name, box, isRound } of boxes) {
+    const [w, h] = [whole(box.w), whole(box.h)]
+    const shape = isRound && w === h ? 'ellipse' : 'rectangle'
+    if (Math.max(w, h) >= 0.7 * liveArea) sizes.add({ shape, w, h }, name, `${shape} ${w} ${h}`)
+  }
+  const frequent = sizes.counts.filter(({ count }) => count >= Math.max(2, 0.03 * boxes.length))
+  const first = (is: (one: { shape: string; w: number; h: number }) => boolean) =>
+    frequent.find(({ value }) => is(value))?.value
+  const keylines: Rules['keylines'] = [
+    { name: 'circle', own: first(({ shape }) => shape === 'ellipse') },
+    { name: 'square', own: first(({ shape, w, h }) => shape === 'rectangle' && w === h) },
+    { name: 'tall', own: first(({ shape, w, h }) => shape === 'rectangle' && w < h) },
+    { name: 'wide', own: first(({ shape, w, h }) => shape === 'rectangle' && w > h) },
+  ].flatMap(({ name, own }) => (own ? [{ name, ...own }] : []))
+  return {
+    boxes,
+    liveArea,
+    keylines,
+    evidence: {
+      what: `live area ${said(liveArea)}`,
+      count: inside.length,
+      of: reaches.length,
+      others: reaches
+        .slice(inside.length)
+        .reverse()
+        .slice(0, 6)
+        .map(({ name, reach }) => ({ what: said(reach), count: 1, icons: [name] })),
+    },
+  }
+}

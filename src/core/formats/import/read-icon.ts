@@ -1,0 +1,52 @@
+import type { DrawingObject } from '../../drawing/model/object'
+import { namedBy, type Style } from './names'
+import type { Understanding } from './objects'
+import { type Source, type Unread, Unreadable } from './reading'
+import { readSvg } from './svg/read-svg'
+
+/** A file as an icon on a square of so many units, with what of it is not read. */
+export type ReadIcon = {
+  readonly path: string
+  readonly name: string
+  /** The name with a word at its end that may be a style; null where it has none. */
+  readonly fullName: string | null
+  readonly tags: readonly string[]
+  readonly style: Style | null
+  /** The size that folders or the name say, else the side of its square. */
+  readonly base: number
+  readonly side: number
+  readonly objects: readonly DrawingObject[]
+  readonly unread: readonly Unread[]
+}
+
+/** A file that is no icon, and why. */
+export type Failed = { readonly path: string; readonly problem: string }
+
+/** Reads one file. Whatever is wrong with it is said in a sentence; the rest of a folder is read all the same. */
+export function readIcon({ path, text }: Source, how: Understanding = 'live'): ReadIcon | Failed {
+  try {
+    const { side, objects, unread } = readSvg(text, how)
+    if (objects.length === 0) {
+      const why = unread[0] ? `: ${unread[0].why}` : ''
+      return { path, problem: `Nothing in it is drawn${why}.` }
+    }
+    const { name, fullName, tags, size, style } = namedBy(path, side)
+    return {
+      path,
+      name,
+      fullName,
+      tags,
+      style,
+      base: size ?? Math.max(4, Math.min(2048, Math.round(side))),
+      side,
+      objects,
+      unread,
+    }
+  } catch (error) {
+    if (error instanceof Unreadable) return { path, problem: error.message }
+    // What the kernel refuses, as numbers beyond all bounds, is a fault of the file as well.
+    return { path, problem: `It cannot be drawn: ${error instanceof Error ? error.message : String(error)}` }
+  }
+}
+
+export const isFailed = (one: ReadIcon | Failed): one is Failed => 'problem' in one

@@ -1,0 +1,13 @@
+/** A file that was chosen to be read: its path in the folder it came from, with slashes, and its text. */
+export type Source = { readonly path: string; readonly text: string }
+
+/** Something that a file holds and the drawing does not: which element or property, and why, in a few words. */
+export type Unread = { readonly what: string; readonly why: string }
+
+/** Why a file cannot be read at all, as a sentence for a person. */
+export class Unreadable extends Error {
+  override name = 'Unreadable'
+}
+
+/** What one file may come to at most: beyond it nothing is read. */
+export const MOST = { characters: 4_000_000, elements: 50_000, depth: 200, shapes: 5_000 } as const

@@ -1,0 +1,58 @@
+import type { DrawingObject } from '../../drawing/model/object'
+import { isShared, type Style, withPaints } from '../../drawing/model/style'
+import type { Paint } from '../../drawing/model/paint'
+import { visited } from '../../drawing/model/visit'
+import { isContainer } from '../../drawing/model/object'
+import type { Rules } from '../../rules/rules'
+import { INK } from './svg/paint'
+
+/** Numbers that differ by less, in units of a 24 grid, are the value of the rules. */
+const NEAR = 0.008
+
+/**
+ * A drawing of plain numbers and colours that refers to rules wherever it has their values: weights, radii, swatches; caps
+ * and joins of the rules are left out. What the rules do not have stays as it is, and is a snag.
+ */
+export function underRules(objects: readonly DrawingObject[], rules: Rules): DrawingObject[] {
+  const near = (NEAR * rules.grid.size) / 24
+  const named = (list: readonly { name: string; value: number }[], value: number): string | null =>
+    list.reduce<{ name: string; away: number } | null>((best, one) => {
+      const away = Math.abs(one.value - value)
+      return away <= near && (!best || away < best.away) ? { name: one.name, away } : best
+    }, null)?.name ?? null
+  const swatches = new Map(rules.palette.map(({ name, color }) => [color, name]))
+  const colour = (text: string): string => (text === INK || text === 'none' ? text : (swatches.get(text) ?? text))
+  const paint = (one: Paint): Paint =>
+    typeof one === 'string'
+      ? colour(one)
+      : typeof one.stops === 'string'
+        ? one
+        : { ...one, stops: one.stops.map((stop) => ({ ...stop, color: colour(stop.color) })) }
+  const style = (own: Style): Style => {
+    const { cap, join, miterLimit, weight, ...rest } = withPaints(own, paint)
+    const hasStroke = rest.stroke !== 'none'
+    return {
+      ...rest,
+      weight:
+        typeof weight !== 'number'
+          ? weight
+          : hasStroke
+            ? (named(rules.weights, weight) ?? weight)
+            : rules.weights[0]!.name,
+      ...(hasStroke && cap !== undefined && cap !== rules.cap && { cap }),
+      ...(hasStroke && join !== undefined && join !== rules.join && { join }),
+      ...(hasStroke &&
+        (join ?? rules.join) === 'miter' &&
+        miterLimit !== undefined &&
+        miterLimit !== rules.miterLimit && { miterLimit }),
+    }
+  }
+  const one = (object: DrawingObject): DrawingObject => {
+    const next = visited(object, {
+      style: (own) => (isShared(own) ? own : style(own)),
+      radius: (radius) => (typeof radius === 'number' && radius > 0 ? (named(rules.radii, radius) ?? radius) : radius),
+    })
+    return isContainer(next) ? ({ ...next, members: next.members.map(one) } as DrawingObject) : next
+  }
+  return objects.map(one)
+}
