@@ -4,3 +4,6 @@ export const drawingWorker = (): Worker => new Worker(new URL('./draw.worker.ts'
 /** A worker that makes pixels of documents. */
 export const documentWorker = (): Worker =>
   new Worker(new URL('./document.worker.ts', import.meta.url), { type: 'module' })
+
+/** A worker that reads files of others. */
+export const importWorker = (): Worker => new Worker(new URL('./import.worker.ts', import.meta.url), { type: 'module' })

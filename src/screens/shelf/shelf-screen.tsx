@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
@@ -11,9 +12,13 @@ import { NameDialog } from '@/ui/name-dialog'
 import { say } from '@/ui/notice'
 import { hearOf } from '../frame/told'
 import { CommonCommands, TopBar } from '../frame/top-bar'
+import { type ChosenFile, chosenFiles, droppedFiles, isSetFile, isSvgFile, nameOfAll } from './chosen-files'
 import { NewSetDialog } from './new-set-dialog'
 import { RunOfIcons } from './run-of-icons'
 import { type Answer, reached, type ShelfActions, ShelfActionsContext, useShelfActions } from './shelf-actions'
+
+/** Loaded when files are read. */
+const ImportDialog = dynamic(() => import('./import-dialog').then((part) => part.ImportDialog), { ssr: false })
 
 /** How soon the shelf shows what changed elsewhere, in milliseconds. */
 const SOON = 700
@@ -37,16 +42,32 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
   const router = useRouter()
   const [creating, setCreating] = useState(false)
   const [naming, setNaming] = useState<ShelfEntry | null>(null)
-  const file = useRef<HTMLInputElement>(null)
+  const [reading, setReading] = useState<{ files: readonly ChosenFile[]; name: string } | null>(null)
+  const file = useRef<HTMLInputElement>(null),
+    folderInput = useRef<HTMLInputElement>(null)
   const onShelf = entries.filter(({ deleted }) => !deleted)
   const deleted = entries.filter((entry) => entry.deleted)
 
   useNews(router)
 
-  const importFiles = async (files: FileList | null) => {
-    for (const one of files ?? []) await importSet(one)
-    if (file.current) file.current.value = ''
-    router.refresh()
+  /** Set files go to the shelf at once; SVG is shown first. */
+  const take = async (files: readonly ChosenFile[], folder: string | null = null) => {
+    const drawings = files.filter(isSvgFile)
+    const sets = files.filter(isSetFile)
+    for (const one of sets) await importSet(new File([one.file], one.path))
+    if (sets.length > 0) router.refresh()
+    if (drawings.length > 0) setReading({ files: drawings, name: nameOfAll(drawings, folder) })
+    else if (sets.length === 0)
+      say({
+        text: files.length === 0 ? 'There is no file in it.' : 'There is neither a set file nor an SVG file in it.',
+        tone: 'fault',
+      })
+  }
+  const choose = (input: HTMLInputElement) => {
+    const files = input.files ? chosenFiles(input.files) : []
+    const folder = input.files?.[0]?.webkitRelativePath.split('/')[0] || null
+    input.value = ''
+    if (files.length > 0) void take(files, folder)
   }
 
   return (
@@ -56,7 +77,9 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
         onDragOver={(event) => event.preventDefault()}
         onDrop={(event) => {
           event.preventDefault()
-          void importFiles(event.dataTransfer.files)
+          const [first, ...more] = [...event.dataTransfer.items].map((item) => item.webkitGetAsEntry())
+          const folder = more.length === 0 && first?.isDirectory ? first.name : null
+          void droppedFiles(event.dataTransfer).then((files) => take(files, folder))
         }}
       >
         <CommonCommands />
@@ -71,13 +94,31 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
               <input
                 ref={file}
                 type="file"
-                accept=".json,application/json"
+                accept=".json,application/json,.svg,.svgz,image/svg+xml"
                 multiple
                 hidden
                 aria-label="Set file"
-                onChange={(event) => void importFiles(event.target.files)}
+                onChange={({ target }) => choose(target)}
               />
-              <Button onClick={() => file.current!.click()}>Import a set file…</Button>
+              <input
+                ref={folderInput}
+                type="file"
+                multiple
+                hidden
+                aria-label="Folder of SVG files"
+                {...{ webkitdirectory: '' }}
+                onChange={({ target }) => choose(target)}
+              />
+              <MenuButton
+                label="Import"
+                className="inline-flex h-7 items-center rounded-sheet border border-hair bg-sheet px-2.5 hover:border-ink"
+                list={[
+                  { label: 'Set files or SVG files…', run: () => file.current!.click() },
+                  { label: 'A folder of SVG files…', run: () => folderInput.current!.click() },
+                ]}
+              >
+                Import…
+              </MenuButton>
               <Button onClick={() => void told(actions.openDemo())}>Add the demo sets</Button>
               <Button look="strong" onClick={() => setCreating(true)}>
                 New set…
@@ -89,7 +130,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
             <div className="mt-8 border border-hair bg-sheet px-8 py-14 text-center">
               <p className="text-title font-[640]">The shelf is empty</p>
               <p className="mt-1 text-lead text-quiet">
-                Start a set from a rule book, or look around in the demo sets first.
+                Start a set from a rule book, drop a folder of SVG files here, or look around in the demo sets first.
               </p>
               <Button look="strong" className="mt-4" onClick={() => setCreating(true)}>
                 New set…
@@ -137,6 +178,24 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
         </main>
         {creating && (
           <NewSetDialog onClose={() => setCreating(false)} onCreated={(id) => router.push(`/sets/${id}/draw`)} />
+        )}
+        {reading && (
+          <ImportDialog
+            files={reading.files}
+            name={reading.name}
+            onClose={() => setReading(null)}
+            onMade={async (text) => {
+              const answer = await sendSet(text)
+              if ('message' in answer) return answer.message
+              setReading(null)
+              router.refresh()
+              say({
+                text: `“${answer.name}” is on the shelf.`,
+                action: { label: 'Undo', run: () => void told(actions.remove(answer.id)).then(() => router.refresh()) },
+              })
+              return null
+            }}
+          />
         )}
         {naming && (
           <NameDialog
@@ -232,16 +291,18 @@ async function importSet(file: File): Promise<void> {
     })
     return
   }
+  const answer = await sendSet(await file.text())
+  if ('name' in answer) say({ text: `“${answer.name}” is on the shelf.` })
+  else say({ text: `“${file.name}” was not imported. ${answer.message}`, tone: 'fault' })
+}
+
+/** Sends the text of a set file to the server; answers the set that it became, or why it did not. */
+async function sendSet(text: string): Promise<{ id: string; name: string } | { message: string }> {
   const response = await fetch('/api/sets', {
     method: 'POST',
-    body: await file.text(),
+    body: text,
     headers: { 'content-type': 'application/json' },
   }).catch(() => null)
-  const answer = (await response?.json().catch(() => null)) as { name?: string; message?: string } | null
-  if (response?.ok) say({ text: `“${answer!.name}” is on the shelf.` })
-  else
-    say({
-      text: `“${file.name}” was not imported. ${answer?.message ?? 'The server cannot be reached.'}`,
-      tone: 'fault',
-    })
+  const answer = (await response?.json().catch(() => null)) as { id: string; name: string; message?: string } | null
+  return response?.ok && answer ? answer : { message: answer?.message ?? 'The server cannot be reached.' }
 }

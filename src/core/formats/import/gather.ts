@@ -22,6 +22,8 @@ export type Gathered = {
   readonly evidence: readonly Evidence[]
   readonly remarks: readonly Remark[]
   readonly failed: readonly Failed[]
+  /** The files that each icon comes from, by its id. */
+  readonly paths: ReadonlyMap<string, readonly string[]>
   /** Every style that occurs and how many icons have it; only one of them is in the set. */
   readonly styles: readonly { readonly style: Style | 'plain'; readonly count: number }[]
 }
@@ -68,6 +70,7 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     ...(further.length > 0 && { masters: further.map((base) => masterRule(base, icons)) }),
   }
   const made: Icon[] = []
+  const paths = new Map<string, readonly string[]>()
   icons.forEach(({ name, tags, sizes, path }, i) => {
     const main: Master = { base: grid, objects: underRules(plain[i]!.objects, rules) }
     const others = further.flatMap((base): Master[] => {
@@ -98,8 +101,13 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
         })
     const icon = Icon.safeParse({ id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] })
     const problem = icon.success ? iconProblems(icon.data, rules)[0] : icon.error.issues[0]?.message
-    if (icon.success && problem === undefined) made.push(icon.data)
-    else failed.push({ path, problem: problem ?? 'It is no drawing that a set can hold.' })
+    if (icon.success && problem === undefined) {
+      made.push(icon.data)
+      paths.set(
+        icon.data.id,
+        [...sizes.values()].map((one) => one.path),
+      )
+    } else failed.push({ path, problem: problem ?? 'It is no drawing that a set can hold.' })
     for (const { what, why } of nearest(sizes, grid).unread) remarks.push({ icon: name, path, text: `${what}: ${why}` })
   })
   for (const { name } of made.slice(LIMITS.icons))
@@ -109,6 +117,7 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     evidence,
     remarks,
     failed,
+    paths,
     styles,
   }
 }

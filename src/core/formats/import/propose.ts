@@ -1,7 +1,9 @@
 import { converter } from 'culori'
 import { evaluateAll } from '../../drawing/evaluate/evaluate'
+import { laidNodes } from '../../drawing/edit/laid-nodes'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
-import { type DrawingObject, isStyled } from '../../drawing/model/object'
+import { type DrawingObject, isFramed, isStyled, kindOf } from '../../drawing/model/object'
+import { visited } from '../../drawing/model/visit'
 import { isShared, type Style } from '../../drawing/model/style'
 import { walk } from '../../drawing/model/tree'
 import { boxUnion } from '../../geometry/box'
@@ -29,8 +31,12 @@ type Proposal = { readonly rules: Rules; readonly evidence: readonly Evidence[] 
 /** Values that differ by less, in units of a 24 grid, are drawn alike: below two of 255 levels at any size. */
 const NEAR = 0.008
 
-/** From which share of all strokes, or of all corners, on a value gets a name. */
-const NAMED = 0.04
+/** From which share of the icons on, and from how many, a value that is not the most frequent one gets a name. */
+const NAMED = 0.04,
+  FEW = 2
+
+/** Colours none of whose parts differ by more, of 255, were meant to be one. */
+const ALIKE = 8
 
 /** How many values of one list get a name at most. */
 const MOST = { weights: 4, radii: 4, swatches: 24 }
@@ -75,21 +81,26 @@ export function proposedRules(icons: readonly Plain[], grid: number): Proposal {
         caps.add(style.cap ?? 'butt', name)
         joins.add(style.join ?? 'miter', name)
       }
-      if (object.kind === 'rectangle')
-        for (const radius of object.corners ?? [object.corner])
+      visited(object, {
+        radius(radius) {
           if (typeof radius === 'number' && radius > 0) radii.add(Math.round(radius * 1000) / 1000, name)
-      if (object.kind === 'line') {
-        const { from, to } = object
-        const turn = ((Math.atan2(from.y - to.y, to.x - from.x) * 180) / Math.PI + 360) % 45
-        angles.add(Math.min(turn, 45 - turn) < 0.1, name)
-      }
+          return radius
+        },
+      })
+      for (const { closed, nodes } of laidNodes(object))
+        nodes.forEach((from, i) => {
+          const to = nodes[i + 1] ?? (closed ? nodes[0]! : from)
+          if (from === to || from.out || from.arc || to.in) return
+          const turn = ((Math.atan2(from.y - to.y, to.x - from.x) * 180) / Math.PI + 360) % 45
+          angles.add(Math.min(turn, 45 - turn) < 0.1, name)
+        })
     }
   const base = starterRules(grid)
   const list: Evidence[] = [{ what: `grid ${said(grid)}`, count: icons.length, of: icons.length, others: [] }]
 
   const heavy = gathered(weights, NEAR * unit)
-  const total = weights.total
-  const named = heavy.filter(({ count }, i) => i === 0 || (count >= NAMED * total && count >= 3)).slice(0, MOST.weights)
+  const isFrequent = (own: readonly string[]) => own.length >= Math.max(FEW, NAMED * icons.length)
+  const named = heavy.filter(({ icons: own }, i) => i === 0 || isFrequent(own)).slice(0, MOST.weights)
   const main = named[0]?.value
   if (main !== undefined)
     list.push(
@@ -97,9 +108,7 @@ export function proposedRules(icons: readonly Plain[], grid: number): Proposal {
     )
 
   const round = gathered(radii, NEAR * unit)
-  const corners = round
-    .filter(({ count }, i) => i === 0 || (count >= NAMED * radii.total && count >= 3))
-    .slice(0, MOST.radii)
+  const corners = round.filter(({ icons: own }, i) => i === 0 || isFrequent(own)).slice(0, MOST.radii)
   if (corners.length > 0)
     list.push(
       evidence(`corner ${corners.map(({ value }) => said(value)).join(', ')}`, corners, round, (value) => said(value)),
@@ -177,11 +186,24 @@ function wordFor(hex: string): string {
   return HUES.find(([end]) => h < end)![1]
 }
 
+/** Whether two colours are so near each other that one of them is a slip. */
+function areAlike(a: string, b: string): boolean {
+  if (a === INK || b === INK || a.length !== b.length) return false
+  return [1, 3, 5, 7].every(
+    (at) =>
+      Math.abs(Number.parseInt(a.slice(at, at + 2) || '0', 16) - Number.parseInt(b.slice(at, at + 2) || '0', 16)) <=
+      ALIKE,
+  )
+}
+
 /** The palette of colours by how often they occur; ink is the colour of the text around, else the most frequent one. */
 function paletteOf(counts: readonly Count<string>[]): { palette: Rules['palette']; named: readonly Count<string>[] } {
   const own = counts.find(({ value }) => value === INK)
   const leader = own ?? counts[0]
-  const rest = counts.filter((one) => one !== leader && one.value !== INK)
+  const rest = counts.filter(
+    (one, i) =>
+      one !== leader && one.value !== INK && !counts.slice(0, i).some((other) => areAlike(one.value, other.value)),
+  )
   const swatches = rest.filter(({ count }) => rest.length <= MOST.swatches || count > 1).slice(0, MOST.swatches)
   const ink =
     !leader || leader.value === INK || wordFor(leader.value) === 'black'
@@ -209,7 +231,10 @@ function extentsOf(icons: readonly Plain[], grid: number) {
         return own ? [{ x: own.x - by, y: own.y - by, w: own.w + 2 * by, h: own.h + 2 * by }] : []
       }),
     )
-    const isRound = objects.some((object) => object.kind === 'ellipse' && box && Math.abs(object.w - box.w) < grid / 6)
+    const isRound = objects.some(
+      (object) =>
+        isFramed(object) && kindOf(object).fills === 'ellipse' && box && Math.abs(object.w - box.w) < grid / 6,
+    )
     return box ? [{ name, box, isRound }] : []
   })
   const whole = (value: number) => Math.round(value / step) * step

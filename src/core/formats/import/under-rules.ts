@@ -1,8 +1,9 @@
-import type { DrawingObject } from '../../drawing/model/object'
+import { refusalIn } from '../../drawing/evaluate/evaluate'
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { type DrawingObject, isContainer, isStyled, kindOf } from '../../drawing/model/object'
 import { isShared, type Style, withPaints } from '../../drawing/model/style'
 import type { Paint } from '../../drawing/model/paint'
 import { visited } from '../../drawing/model/visit'
-import { isContainer } from '../../drawing/model/object'
 import type { Rules } from '../../rules/rules'
 import { INK } from './svg/paint'
 
@@ -47,7 +48,8 @@ export function underRules(objects: readonly DrawingObject[], rules: Rules): Dra
         miterLimit !== rules.miterLimit && { miterLimit }),
     }
   }
-  const one = (object: DrawingObject): DrawingObject => {
+  const one = (given: DrawingObject): DrawingObject => {
+    const object = withoutIdle(given, rules)
     const next = visited(object, {
       style: (own) => (isShared(own) ? own : style(own)),
       radius: (radius) => (typeof radius === 'number' && radius > 0 ? (named(rules.radii, radius) ?? radius) : radius),
@@ -55,4 +57,18 @@ export function underRules(objects: readonly DrawingObject[], rules: Rules): Dra
     return isContainer(next) ? ({ ...next, members: next.members.map(one) } as DrawingObject) : next
   }
   return objects.map(one)
+}
+
+/** An object without caps where it has no ends, and without joins where it has no corners: nothing shows them. */
+function withoutIdle(object: DrawingObject, rules: Rules): DrawingObject {
+  if (!isStyled(object) || isShared(object.style)) return object
+  const scene = sceneOf(rules)
+  const isClosed = refusalIn(object, scene) === null && scene.edge(object).every(({ closed }) => closed)
+  if (!isClosed || object.style.dash) return object
+  const { cap: _, join, miterLimit, ...rest } = object.style
+  const corners = kindOf(object).fills !== 'ellipse'
+  return {
+    ...object,
+    style: { ...rest, ...(corners && join && { join }), ...(corners && miterLimit !== undefined && { miterLimit }) },
+  }
 }

@@ -1,0 +1,137 @@
+import { gunzipSync } from 'fflate'
+import { gatheredSet, type Gathered } from '../core/formats/import/gather'
+import type { Style } from '../core/formats/import/names'
+import type { Understanding } from '../core/formats/import/objects'
+import { type Failed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
+import { MOST } from '../core/formats/import/reading'
+import { writeSetFile } from '../core/formats/set-file'
+import { drawingSvg } from '../core/formats/drawn'
+import { bookAt } from '../core/rules/book'
+import { masterFor } from '../core/set/set'
+import { boundDrawing } from './bound-drawing'
+
+/** A file with its path in the folder it was chosen from. */
+export type ChosenFile = { readonly path: string; readonly file: Blob }
+
+/** How the set is to be made of what was read. */
+export type Choice = {
+  readonly name: string
+  readonly style: Style | 'plain' | null
+  readonly how: Understanding
+  readonly without: readonly string[]
+}
+
+/** What the worker is asked: to read files, to make a set of them, to give its file. */
+export type AskedImport =
+  | { readonly kind: 'read'; readonly files: readonly ChosenFile[] }
+  | { readonly kind: 'gather'; readonly choice: Choice }
+  | { readonly kind: 'write'; readonly choice: Choice }
+
+/** An icon of the set to come: its name, its files, its pictures, or why it has none. */
+type ComingIcon = {
+  readonly name: string
+  readonly paths: readonly string[]
+  readonly svg: { readonly light: string; readonly dark: string } | null
+}
+
+/** The set to come without its drawings: what a person is shown before anything is stored. */
+export type Coming = Pick<Gathered, 'evidence' | 'remarks' | 'failed' | 'styles'> & {
+  readonly icons: readonly ComingIcon[]
+  readonly grid: number
+}
+
+export type AnsweredImport =
+  | { readonly kind: 'progress'; readonly done: number; readonly of: number; readonly ms: number }
+  | { readonly kind: 'coming'; readonly coming: Coming | null; readonly failed: readonly Failed[] }
+  | { readonly kind: 'file'; readonly text: string }
+
+boundDrawing()
+
+let texts: readonly (readonly [path: string, text: string | null])[] = []
+const read = new Map<Understanding, readonly (ReadIcon | Failed)[]>()
+
+/** How many files are read between two reports. */
+const LOT = 40
+
+self.onmessage = async ({ data }: MessageEvent<AskedImport>) => {
+  switch (data.kind) {
+    case 'read':
+      texts = await textsOf(data.files)
+      read.clear()
+      return
+    case 'gather': {
+      const all = await readAs(data.choice.how)
+      const made = gathered(all, data.choice)
+      const failed = made?.failed ?? all.filter((one): one is Failed => 'problem' in one)
+      return tell({ kind: 'coming', coming: made && comingOf(made), failed })
+    }
+    case 'write': {
+      const made = gathered(await readAs(data.choice.how), data.choice)
+      if (made) tell({ kind: 'file', text: writeSetFile(made.set) })
+    }
+  }
+}
+
+const tell = (answer: AnsweredImport) => postMessage(answer)
+
+const gathered = (all: readonly (ReadIcon | Failed)[], { name, style, without }: Choice): Gathered | null =>
+  gatheredSet(all, { name, ...(style && { style }), without: new Set(without) })
+
+/** The texts of files; null where one is no text, too large, or cannot be unpacked. */
+async function textsOf(files: readonly ChosenFile[]): Promise<[string, string | null][]> {
+  const all: [string, string | null][] = []
+  for (const { path, file } of files) all.push([path, await textOf(file)])
+  return all
+}
+
+async function textOf(file: Blob): Promise<string | null> {
+  if (file.size > 4 * MOST.characters) return null
+  try {
+    const bytes = new Uint8Array(await file.arrayBuffer())
+    const packed = bytes[0] === 0x1f && bytes[1] === 0x8b
+    // The size that a packed file says of itself is its last four bytes (RFC 1952 §2.3.1).
+    if (packed && new DataView(bytes.buffer).getUint32(bytes.length - 4, true) > 4 * MOST.characters) return null
+    return new TextDecoder('utf-8', { fatal: true }).decode(packed ? gunzipSync(bytes) : bytes)
+  } catch {
+    return null
+  }
+}
+
+async function readAs(how: Understanding): Promise<readonly (ReadIcon | Failed)[]> {
+  const known = read.get(how)
+  if (known) return known
+  const all: (ReadIcon | Failed)[] = []
+  const begin = performance.now()
+  for (const [path, text] of texts) {
+    all.push(text === null ? { path, problem: 'It is not text, or it is too large.' } : readIcon({ path, text }, how))
+    if (all.length % LOT === 0)
+      tell({ kind: 'progress', done: all.length, of: texts.length, ms: performance.now() - begin })
+  }
+  read.set(how, all)
+  return all
+}
+
+/** What is shown of a set to come. */
+function comingOf({ set, evidence, remarks, failed, styles, paths }: Gathered): Coming {
+  const book = bookAt(set.rules, set.rules.grid.size)
+  return {
+    evidence,
+    remarks,
+    failed,
+    styles,
+    grid: set.rules.grid.size,
+    icons: set.icons.map((icon) => ({
+      name: icon.name,
+      paths: paths.get(icon.id) ?? [],
+      svg: picturesOf(masterFor(icon).objects, book),
+    })),
+  }
+}
+
+function picturesOf(objects: Parameters<typeof drawingSvg>[0], book: Parameters<typeof drawingSvg>[1]) {
+  try {
+    return { light: drawingSvg(objects, book, 'light'), dark: drawingSvg(objects, book, 'dark') }
+  } catch {
+    return null
+  }
+}

@@ -1,0 +1,60 @@
+import { importWorker } from './begin'
+import type { AnsweredImport, AskedImport, Choice, ChosenFile, Coming } from './import.worker'
+
+export type { Choice, ChosenFile, Coming }
+
+/** How far reading is: files done, of all, and the milliseconds that are left by that. */
+export type ReadingProgress = { readonly done: number; readonly of: number; readonly left: number }
+
+/** Reads files in a worker of its own, which ends with it: giving up leaves nothing. */
+export class Importer {
+  private readonly worker = importWorker()
+  private onComing: ((coming: Coming | null, failed: Coming['failed']) => void) | null = null
+  private onFile: ((text: string) => void) | null = null
+
+  constructor(
+    files: readonly ChosenFile[],
+    onProgress: (progress: ReadingProgress) => void,
+    onFault: (why: string) => void,
+  ) {
+    this.worker.onmessage = ({ data }: MessageEvent<AnsweredImport>) => {
+      switch (data.kind) {
+        case 'progress':
+          return onProgress({ done: data.done, of: data.of, left: (data.ms / data.done) * (data.of - data.done) })
+        case 'coming':
+          return this.onComing?.(data.coming, data.failed)
+        case 'file':
+          return this.onFile?.(data.text)
+      }
+    }
+    this.worker.onerror = (event) => {
+      event.preventDefault()
+      onFault(event.message || 'Reading ended without an answer.')
+    }
+    this.ask({ kind: 'read', files })
+  }
+
+  /** What the files would become; null where nothing of them can be read. */
+  gather(choice: Choice): Promise<{ coming: Coming | null; failed: Coming['failed'] }> {
+    return new Promise((done) => {
+      this.onComing = (coming, failed) => done({ coming, failed })
+      this.ask({ kind: 'gather', choice })
+    })
+  }
+
+  /** The set as the text of a set file. */
+  write(choice: Choice): Promise<string> {
+    return new Promise((done) => {
+      this.onFile = done
+      this.ask({ kind: 'write', choice })
+    })
+  }
+
+  end(): void {
+    this.worker.terminate()
+  }
+
+  private ask(asked: AskedImport): void {
+    this.worker.postMessage(asked)
+  }
+}
