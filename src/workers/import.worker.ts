@@ -2,12 +2,13 @@ import { gunzipSync } from 'fflate'
 import { gatheredSet, type Gathered } from '../core/formats/import/gather'
 import type { Style } from '../core/formats/import/names'
 import type { Understanding } from '../core/formats/import/objects'
-import { type Failed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
+import { iconsInto } from '../core/formats/import/into'
+import { type Failed, isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
 import { MOST } from '../core/formats/import/reading'
 import { writeSetFile } from '../core/formats/set-file'
 import { drawingSvg } from '../core/formats/drawn'
 import { bookAt } from '../core/rules/book'
-import { masterFor } from '../core/set/set'
+import { type IconSet, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'
 
 /** A file with its path in the folder it was chosen from. */
@@ -26,6 +27,8 @@ export type AskedImport =
   | { readonly kind: 'read'; readonly files: readonly ChosenFile[] }
   | { readonly kind: 'gather'; readonly choice: Choice }
   | { readonly kind: 'write'; readonly choice: Choice }
+  /** As icons of a set that is there, with ids to take. */
+  | { readonly kind: 'into'; readonly set: IconSet; readonly ids: readonly string[] }
 
 /** An icon of the set to come: its name, its files, its pictures, or why it has none. */
 type ComingIcon = {
@@ -44,6 +47,7 @@ export type AnsweredImport =
   | { readonly kind: 'progress'; readonly done: number; readonly of: number; readonly ms: number }
   | { readonly kind: 'coming'; readonly coming: Coming | null; readonly failed: readonly Failed[] }
   | { readonly kind: 'file'; readonly text: string }
+  | ({ readonly kind: 'icons' } & ReturnType<typeof iconsInto>)
 
 boundDrawing()
 
@@ -53,21 +57,38 @@ const read = new Map<Understanding, readonly (ReadIcon | Failed)[]>()
 /** How many files are read between two reports. */
 const LOT = 40
 
-self.onmessage = async ({ data }: MessageEvent<AskedImport>) => {
-  switch (data.kind) {
+/** What was asked is answered in order: nothing is gathered before its files are read. */
+let last: Promise<void> = Promise.resolve()
+
+self.onmessage = ({ data }: MessageEvent<AskedImport>) => {
+  last = last.then(() => answer(data))
+}
+
+async function answer(asked: AskedImport): Promise<void> {
+  switch (asked.kind) {
     case 'read':
-      texts = await textsOf(data.files)
+      texts = await textsOf(asked.files)
       read.clear()
       return
     case 'gather': {
-      const all = await readAs(data.choice.how)
-      const made = gathered(all, data.choice)
-      const failed = made?.failed ?? all.filter((one): one is Failed => 'problem' in one)
+      const all = readAs(asked.choice.how)
+      const made = gathered(all, asked.choice)
+      const failed = made?.failed ?? all.filter(isFailed)
       return tell({ kind: 'coming', coming: made && comingOf(made), failed })
     }
     case 'write': {
-      const made = gathered(await readAs(data.choice.how), data.choice)
+      const made = gathered(readAs(asked.choice.how), asked.choice)
       if (made) tell({ kind: 'file', text: writeSetFile(made.set) })
+      return
+    }
+    case 'into': {
+      const all = readAs('live')
+      const made = iconsInto(
+        all.filter((one): one is ReadIcon => !isFailed(one)),
+        asked.set,
+        (i) => asked.ids[i]!,
+      )
+      return tell({ kind: 'icons', ...made, failed: [...all.filter(isFailed), ...made.failed] })
     }
   }
 }
@@ -97,7 +118,7 @@ async function textOf(file: Blob): Promise<string | null> {
   }
 }
 
-async function readAs(how: Understanding): Promise<readonly (ReadIcon | Failed)[]> {
+function readAs(how: Understanding): readonly (ReadIcon | Failed)[] {
   const known = read.get(how)
   if (known) return known
   const all: (ReadIcon | Failed)[] = []

@@ -1,7 +1,11 @@
+import type { IconSet } from '../core/set/set'
 import { importWorker } from './begin'
 import type { AnsweredImport, AskedImport, Choice, ChosenFile, Coming } from './import.worker'
 
 export type { Choice, ChosenFile, Coming }
+
+/** Icons that were read into a set, and what is to be told of them. */
+type FoundIcons = Omit<Extract<AnsweredImport, { kind: 'icons' }>, 'kind'>
 
 /** How far reading is: files done, of all, and the milliseconds that are left by that. */
 export type ReadingProgress = { readonly done: number; readonly of: number; readonly left: number }
@@ -10,6 +14,7 @@ export type ReadingProgress = { readonly done: number; readonly of: number; read
 export class Importer {
   private readonly worker = importWorker()
   private onComing: ((coming: Coming | null, failed: Coming['failed']) => void) | null = null
+  private onIcons: ((found: FoundIcons) => void) | null = null
   private onFile: ((text: string) => void) | null = null
 
   constructor(
@@ -25,6 +30,8 @@ export class Importer {
           return this.onComing?.(data.coming, data.failed)
         case 'file':
           return this.onFile?.(data.text)
+        case 'icons':
+          return this.onIcons?.(data)
       }
     }
     this.worker.onerror = (event) => {
@@ -47,6 +54,14 @@ export class Importer {
     return new Promise((done) => {
       this.onFile = done
       this.ask({ kind: 'write', choice })
+    })
+  }
+
+  /** The files as icons of a set, under its rules. */
+  into(set: IconSet, ids: readonly string[]): Promise<FoundIcons> {
+    return new Promise((done) => {
+      this.onIcons = done
+      this.ask({ kind: 'into', set, ids })
     })
   }
 

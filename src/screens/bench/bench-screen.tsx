@@ -24,6 +24,7 @@ import { MasterBar } from './square/master-bar'
 import { MasterTabs } from './panels/master-tabs'
 import { LostDialog } from './lost-dialog'
 import { OpenPartBar } from './square/open-part-bar'
+import { isSvgText, laySvg } from './operations/lay-svg'
 import { PasteDialog } from './paste-dialog'
 import { PartDialogs } from './part-dialogs'
 import { Proofs } from './panels/proofs'
@@ -60,8 +61,12 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
     const onPaste = (event: ClipboardEvent) => {
       if (inField(event)) return
       const pictures = [...(event.clipboardData?.files ?? [])].filter(isPicture)
+      const text = event.clipboardData?.getData('text/plain') ?? ''
       if (pictures.length > 0) void addPictures(bench, pictures)
-      else pasteObjects(bench, event)
+      else if (!pasteObjects(bench, event) && isSvgText(text)) {
+        event.preventDefault()
+        void laySvg(bench, text, 'what is pasted', null)
+      }
     }
     document.addEventListener('copy', onCopy)
     document.addEventListener('cut', onCut)

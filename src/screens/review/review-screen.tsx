@@ -14,6 +14,7 @@ import { GROUNDS } from './grounds'
 import { MendDialog } from './mend-dialog'
 import { PastDialog } from './past-dialog'
 import { PrintSheet } from './print-sheet'
+import { readInto } from './read-into'
 import { SelectionBar } from './selection-bar'
 import { SheetLine } from './sheet-line'
 import { useSheet } from './use-sheet'
@@ -43,7 +44,16 @@ export function ReviewScreen() {
   const look = GROUNDS[ground]
   const endPrinting = useCallback(() => setPrinting(false), [])
   return (
-    <div className="grid h-dvh min-w-[1024px] grid-cols-[minmax(0,1fr)] grid-rows-[44px_40px_minmax(0,1fr)_auto] overflow-hidden">
+    <div
+      onDragOver={(event) => event.dataTransfer.types.includes('Files') && event.preventDefault()}
+      onDrop={(event) => {
+        const files = [...event.dataTransfer.files].filter(({ name }) => /\.svgz?$/i.test(name))
+        if (files.length === 0) return
+        event.preventDefault()
+        void readInto(session, set, files)
+      }}
+      className="grid h-dvh min-w-[1024px] grid-cols-[minmax(0,1fr)] grid-rows-[44px_40px_minmax(0,1fr)_auto] overflow-hidden"
+    >
       <CommonCommands />
       <VisionFilters />
       <SetBar>
@@ -54,6 +64,7 @@ export function ReviewScreen() {
       <SheetLine
         sheet={sheet}
         rules={rules}
+        onRead={(files) => void readInto(session, set, files)}
         onPast={() => setLookingBack(true)}
         onMend={() => setMending(true)}
         onFile={setFile}

@@ -1,4 +1,4 @@
-import { startTransition } from 'react'
+import { startTransition, useRef } from 'react'
 import type { Rules } from '@/core/rules/rules'
 import { Choice, Choices } from '@/ui/choice'
 import { MenuButton } from '@/ui/menu'
@@ -12,6 +12,7 @@ import { Words } from './words'
 export function SheetLine({
   sheet,
   rules,
+  onRead,
   onPast,
   onMend,
   onFile,
@@ -19,6 +20,7 @@ export function SheetLine({
 }: {
   sheet: Sheet
   rules: Rules
+  onRead: (files: readonly File[]) => void
   onPast: () => void
   onMend: () => void
   onFile: (kind: SheetKind) => void
@@ -46,6 +48,7 @@ export function SheetLine({
     release,
     setRelease,
   } = sheet
+  const input = useRef<HTMLInputElement>(null)
   return (
     <div className="flex items-center border-b border-hair bg-sheet text-quiet">
       <div className="flex h-full items-center border-r border-hair px-3">
@@ -123,6 +126,27 @@ export function SheetLine({
       )}
       {view === 'sheet' && (
         <div className="flex h-full flex-none">
+          <input
+            ref={input}
+            type="file"
+            accept=".svg,.svgz,image/svg+xml"
+            multiple
+            hidden
+            aria-label="SVG files to read into the set"
+            onChange={({ target }) => {
+              const files = [...(target.files ?? [])]
+              target.value = ''
+              if (files.length > 0) onRead(files)
+            }}
+          />
+          <button
+            type="button"
+            title="SVG files as icons of this set, under its rules"
+            onClick={() => input.current!.click()}
+            className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
+          >
+            Read…
+          </button>
           <button
             type="button"
             title="The set on earlier days, beside how it is now"

@@ -38,6 +38,10 @@ export const chosenFiles = (files: FileList): ChosenFile[] =>
 export const isSetFile = ({ path }: ChosenFile): boolean => /\.json$/i.test(path)
 export const isSvgFile = ({ path }: ChosenFile): boolean => /\.svgz?$/i.test(path)
 
+/** Files in the order of their paths, as folders show them. */
+export const inOrder = (files: readonly ChosenFile[]): ChosenFile[] =>
+  files.toSorted((a, b) => a.path.localeCompare(b.path, 'en', { numeric: true }))
+
 /** What files lie in: the name of their folder, or that of the one file. */
 export function nameOfAll(files: readonly ChosenFile[], folder: string | null): string {
   const [only, ...more] = files

@@ -57,6 +57,7 @@ export function ImportDialog({
     if (why !== null) setProblem(why)
   }
   const found = shown?.coming
+  const remarks = new Map(found?.remarks.map(({ icon, text }) => [icon, text]))
   const count = found ? found.icons.filter(({ paths }) => !paths.some((path) => left.has(path))).length : 0
   return (
     <Dialog
@@ -150,6 +151,7 @@ export function ImportDialog({
               <Cell
                 icon={found.icons[index]!}
                 side={Math.min(64, Math.max(16, found.grid))}
+                remark={remarks.get(found.icons[index]!.name)}
                 isLeft={found.icons[index]!.paths.some((path) => left.has(path))}
                 onToggle={(paths, isIn) => {
                   const next = new Set(left)
@@ -169,14 +171,32 @@ export function ImportDialog({
         </div>
       )}
       <div className="flex items-center justify-end gap-2 border-t border-hair px-4 py-3">
-        {problem !== null && (
+        {problem !== null ? (
           <p role="alert" className="flex-1 text-fault">
             {problem}
           </p>
+        ) : (
+          shown && (
+            <p className="flex-1 text-quiet">
+              {[
+                shown.failed.length > 0 && `${shown.failed.length} of the files cannot be read`,
+                remarks.size > 0 &&
+                  `◇ ${remarks.size === 1 ? 'one icon has' : `${remarks.size} icons have`} something to know`,
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </p>
+          )
         )}
         <Button onClick={onClose}>Cancel</Button>
         <Button look="strong" disabled={!found || count === 0 || isMaking} onClick={() => void make()}>
-          {isMaking ? 'Making…' : count === 1 ? 'Make a set of one icon' : `Make a set of ${count} icons`}
+          {isMaking
+            ? 'Making…'
+            : count === 1
+              ? 'Make a set of one icon'
+              : count === 0
+                ? 'Make a set'
+                : `Make a set of ${count} icons`}
         </Button>
       </div>
     </Dialog>
@@ -234,18 +254,20 @@ function Said({ title, lines, tone }: { title: string; lines: readonly string[];
 function Cell({
   icon: { name, paths, svg },
   side,
+  remark,
   isLeft,
   onToggle,
 }: {
   icon: Coming['icons'][number]
   side: number
+  remark: string | undefined
   isLeft: boolean
   onToggle: (paths: readonly string[], isIn: boolean) => void
 }) {
   const ground = useTheme() === 'night' ? 'dark' : 'light'
   return (
     <label
-      title={paths.join(', ')}
+      title={[paths.join(', '), remark].filter(Boolean).join('\n')}
       className={clsx(
         'flex h-full cursor-pointer flex-col items-center gap-1.5 px-1 py-2 hover:bg-sheet',
         isLeft && 'opacity-40',
@@ -265,6 +287,7 @@ function Cell({
           className="size-3 accent-hand"
         />
         <span className="truncate">{name}</span>
+        {remark && <span className="text-snag">◇</span>}
       </span>
     </label>
   )

@@ -12,7 +12,7 @@ import { NameDialog } from '@/ui/name-dialog'
 import { say } from '@/ui/notice'
 import { hearOf } from '../frame/told'
 import { CommonCommands, TopBar } from '../frame/top-bar'
-import { type ChosenFile, chosenFiles, droppedFiles, isSetFile, isSvgFile, nameOfAll } from './chosen-files'
+import { type ChosenFile, chosenFiles, droppedFiles, inOrder, isSetFile, isSvgFile, nameOfAll } from './chosen-files'
 import { NewSetDialog } from './new-set-dialog'
 import { RunOfIcons } from './run-of-icons'
 import { type Answer, reached, type ShelfActions, ShelfActionsContext, useShelfActions } from './shelf-actions'
@@ -52,7 +52,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
 
   /** Set files go to the shelf at once; SVG is shown first. */
   const take = async (files: readonly ChosenFile[], folder: string | null = null) => {
-    const drawings = files.filter(isSvgFile)
+    const drawings = inOrder(files.filter(isSvgFile))
     const sets = files.filter(isSetFile)
     for (const one of sets) await importSet(new File([one.file], one.path))
     if (sets.length > 0) router.refresh()
@@ -111,7 +111,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
               />
               <MenuButton
                 label="Import"
-                className="inline-flex h-7 items-center rounded-sheet border border-hair bg-sheet px-2.5 hover:border-ink"
+                className="inline-flex h-6 items-center rounded-sheet border border-ink/70 bg-sheet px-2.5 hover:border-ink hover:bg-film"
                 list={[
                   { label: 'Set files or SVG files…', run: () => file.current!.click() },
                   { label: 'A folder of SVG files…', run: () => folderInput.current!.click() },

@@ -110,8 +110,9 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     } else failed.push({ path, problem: problem ?? 'It is no drawing that a set can hold.' })
     for (const { what, why } of nearest(sizes, grid).unread) remarks.push({ icon: name, path, text: `${what}: ${why}` })
   })
-  for (const { name } of made.slice(LIMITS.icons))
-    remarks.push({ icon: name, path: name, text: `left out: a set holds ${LIMITS.icons} icons` })
+  const over = made.length - LIMITS.icons
+  if (over > 0)
+    failed.push({ path: `${over} files`, problem: `A set holds ${LIMITS.icons} icons; the last ones are left out.` })
   return {
     set: { name: wish.name, kind: 'interface', rules, icons: made.slice(0, LIMITS.icons) },
     evidence,

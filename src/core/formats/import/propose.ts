@@ -49,7 +49,7 @@ function evidence<T>(
   all: readonly Count<T>[],
   word: (value: T) => string,
 ): Evidence {
-  const others = all.filter((one) => !chosen.includes(one))
+  const others = all.filter((one) => !chosen.some(({ value }) => value === one.value))
   const sum = (list: readonly Count<T>[]) => list.reduce((total, { count }) => total + count, 0)
   return {
     what,

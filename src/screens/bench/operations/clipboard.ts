@@ -96,15 +96,19 @@ function brought(copied: Copied, rules: Rules): { readonly lacks: string[]; read
 
 /**
  * Lays objects from the clipboard in place, in whichever icon is open. What they refer to is matched by name; what this
- * set lacks is named, and brought along when that is wished for.
+ * set lacks is named, and brought along when that is wished for. False where the clipboard holds none.
  */
-export function pasteObjects(bench: Bench, event: ClipboardEvent): void {
+export function pasteObjects(bench: Bench, event: ClipboardEvent): boolean {
   const text = event.clipboardData!.getData(TYPE)
   const { here } = bench
-  if (text === '') return
+  if (text === '') return false
   event.preventDefault()
+  if (here) pasteText(bench, text)
+  return true
+}
+
+function pasteText(bench: Bench, text: string): void {
   const parsed = Copied.safeParse(parsedJson(text))
-  if (!here) return
   if (!parsed.success) return say({ text: 'What is on the clipboard is no drawing that can be pasted.', tone: 'fault' })
   const objects = parsed.data.objects.map((object) => withNewIds(object, newId))
   const label = `Paste ${objects.length === 1 ? objects[0]!.name : `${objects.length} objects`}`

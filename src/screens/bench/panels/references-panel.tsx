@@ -61,7 +61,7 @@ function ReferencesPanel() {
           <ChosenActions reference={chosen} />
         ) : (
           <span className="truncate pl-2 text-quiet">
-            Or drop one on the square, or paste it. It is kept with the set and never delivered.
+            Or drop one on the square (SVG with Alt held), or paste it. It is kept with the set and never delivered.
           </span>
         )}
       </div>

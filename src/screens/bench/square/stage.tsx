@@ -16,6 +16,7 @@ import { useGestures } from './gestures'
 import { Artwork } from './layers/artwork'
 import { DifferenceLayer, ReferenceLayer } from './layers/references'
 import { OutlineArtwork, PixelArtwork, TintedArtwork } from './layers/seeing'
+import { laySvg } from '../operations/lay-svg'
 import { addPictures } from '../operations/references'
 import { GridLayer, KeylineLayer, Sheet } from './layers/grid'
 import { GuideLayer } from './layers/guides'
@@ -25,7 +26,7 @@ import { Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
 import type { Tools } from '../tools/tool'
 import { ComparedMaster, useBlinked } from './compared-master'
-import { toScreen, type View } from '../state/view'
+import { toGrid, toScreen, type View } from '../state/view'
 
 /** The square and what surrounds it. */
 export function Stage({ tools }: { tools: Tools }) {
@@ -85,7 +86,15 @@ export function Stage({ tools }: { tools: Tools }) {
         onDragOver={(event) => event.dataTransfer.types.includes('Files') && event.preventDefault()}
         onDrop={(event) => {
           event.preventDefault()
-          void addPictures(bench, [...event.dataTransfer.files])
+          const { left, top } = event.currentTarget.getBoundingClientRect()
+          const at = view && toGrid(view, { x: event.clientX - left, y: event.clientY - top })
+          // SVG becomes objects; with Alt it is a picture to draw by, as all others are.
+          const isDrawing = (file: File) => /\.svg$/i.test(file.name) && !event.altKey
+          const files = [...event.dataTransfer.files]
+          for (const file of files.filter(isDrawing))
+            void file.text().then((text) => laySvg(bench, text, file.name, at))
+          const pictures = files.filter((file) => !isDrawing(file))
+          if (pictures.length > 0) void addPictures(bench, pictures)
         }}
         className="relative touch-none overflow-hidden bg-theme select-none"
         style={{ cursor: tools[tool]!.cursor }}

@@ -1,0 +1,94 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { BenchPage } from './bench-page'
+import { expect, test } from './test'
+
+const FOLDER = join(import.meta.dirname, '../demo/folder')
+
+test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended, delivered, taken back', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByLabel('Folder of SVG files').setInputFiles(FOLDER)
+  const dialog = page.getByRole('dialog', { name: 'Read 14 files' })
+  const rules = dialog.getByRole('list', { name: 'Rules that they follow' })
+  await expect(rules).toContainText('weight 2')
+  await expect(rules).toContainText('33 of 39')
+  await expect(rules).toContainText('1.75 (buoy)')
+  await expect(dialog.getByRole('img', { name: 'lighthouse' })).toBeVisible()
+  await expect(dialog).toContainText('text is not read')
+  await dialog.getByLabel('Take quay').uncheck()
+  await dialog.getByLabel('Name of the set').fill('Harbour')
+  await dialog.getByRole('button', { name: 'Make a set of 13 icons' }).click()
+  const made = page.getByRole('link', { name: 'Harbour', exact: true })
+  await expect(made).toBeVisible()
+  // It is one step: taken back, and made again.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(made).toHaveCount(0)
+  await page.getByLabel('Folder of SVG files').setInputFiles(FOLDER)
+  await dialog.getByLabel('Name of the set').fill('Harbour')
+  await dialog.getByRole('button', { name: 'Make a set of 14 icons' }).click()
+  await made.click()
+  await page.waitForURL('**/draw**')
+
+  // The shapes are live, and what breaks the rules is said.
+  const bench = new BenchPage(page)
+  await page.getByRole('link', { name: 'lifebelt', exact: true }).first().click()
+  await bench.expectCell('w of circle 1', '18')
+  await page.getByRole('link', { name: 'Review' }).click()
+  await page.getByLabel('Which icons').selectOption('with snags')
+  await expect(page.getByRole('button', { name: 'buoy', exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Mend…' }).click()
+  await page.getByRole('button', { name: /^Mend (all|\d+|one)/ }).click()
+  await page.keyboard.press('Escape')
+  await page.getByLabel('Which icons').selectOption('all')
+
+  // Another file is read into the set, under its rules.
+  await page.getByLabel('SVG files to read into the set').setInputFiles({
+    name: 'crate.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(
+      '<svg viewBox="0 0 48 48"><rect x="8" y="8" width="32" height="32" rx="4" fill="none" stroke="#14231f" stroke-width="4"/></svg>',
+    ),
+  })
+  await expect(page.getByText('“crate” is read.')).toBeVisible()
+  await page.getByRole('button', { name: 'crate', exact: true }).dblclick()
+  await page.keyboard.press('Escape')
+  const { rules: written, icons } = JSON.parse(
+    await (await page.request.get(`/api/sets/${/sets\/([^/]+)/.exec(page.url())![1]}/file`)).text(),
+  ).set
+  expect(written.weights).toEqual([{ name: 'main', value: 2 }])
+  const named = (name: string) => icons.find((icon: { name: string }) => icon.name === name).masters[0].objects
+  expect(named('crate')).toMatchObject([{ kind: 'rectangle', x: 4, w: 16, corner: 'outer', style: { weight: 'main' } }])
+  expect(named('buoy')).toMatchObject([{ style: { stroke: 'ink', weight: 'main' } }, {}, {}, {}])
+})
+
+test('SVG text is pasted and dropped on the square as objects under the rules', async ({ page }) => {
+  const bench = await BenchPage.withNewSet(page, 'Pasted')
+  const text = readFileSync(join(FOLDER, 'signs/lifebelt.svg'), 'utf8')
+  await page.evaluate((svg) => {
+    const data = new DataTransfer()
+    data.setData('text/plain', svg)
+    document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+  }, text)
+  await bench.expectCell('w of circle 1', '18')
+  await expect(page.getByRole('button', { name: /^weight of circle 1: main/ })).toBeVisible()
+  await bench.press('Control+z')
+  await expect(page.getByRole('row', { name: /circle 1/ })).toHaveCount(0)
+  await page.evaluate((svg) => {
+    const stage = document.querySelector('[data-testid=stage]')!
+    const { left, top, width, height } = stage.getBoundingClientRect()
+    const data = new DataTransfer()
+    data.items.add(new File([svg], 'belt.svg', { type: 'image/svg+xml' }))
+    stage.dispatchEvent(
+      new DragEvent('drop', {
+        dataTransfer: data,
+        bubbles: true,
+        cancelable: true,
+        clientX: left + width / 2,
+        clientY: top + height / 2,
+      }),
+    )
+  }, text)
+  await bench.expectCell('w of circle 1', '18')
+})

@@ -1,0 +1,45 @@
+import { scaleOwn } from '@/core/drawing/edit/scale-own'
+import { transformObject } from '@/core/drawing/edit/transform-object'
+import { withNewIds } from '@/core/drawing/model/tree'
+import type { Point } from '@/core/geometry/point'
+import { newId } from '@/ui/new-id'
+import { say } from '@/ui/notice'
+import type { Bench } from '../state/bench'
+
+/** Whether a text is an SVG document, as far as its beginning tells. */
+export const isSvgText = (text: string): boolean =>
+  /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*|<!DOCTYPE[^>]*>\s*)*<svg[\s>]/i.test(text)
+
+/**
+ * Lays an SVG document in the open icon as live objects under the rules of the set, its square scaled to the grid; its middle
+ * comes to a place where one is given. What cannot be read is said. The reader is loaded when it is wanted first.
+ */
+export async function laySvg(bench: Bench, text: string, name: string, middle: Point | null): Promise<void> {
+  const { here } = bench
+  if (!here) return say({ text: 'Make an icon first: + icon, on the left.' })
+  const [{ readSvg }, { underRules }, { Unreadable }] = await Promise.all([
+    import('@/core/formats/import/svg/read-svg'),
+    import('@/core/formats/import/under-rules'),
+    import('@/core/formats/import/reading'),
+  ])
+  try {
+    const { objects, side, unread } = readSvg(text)
+    if (objects.length === 0) return say({ text: `Nothing in ${name} is drawn.`, tone: 'fault' })
+    const { size } = bench.rules.grid,
+      k = size / side
+    const x = middle ? middle.x - size / 2 : 0,
+      y = middle ? middle.y - size / 2 : 0
+    const laid = underRules(
+      objects.map((object) => withNewIds(scaleOwn(transformObject(object, [k, 0, 0, k, x, y]), k), newId)),
+      bench.rules,
+    )
+    bench.add(laid, `Lay ${name}`)
+    const [first] = unread
+    if (first)
+      say({
+        text: `Not read of ${name}: ${first.what}, ${first.why}${unread.length > 1 ? `; and ${unread.length - 1} more` : ''}.`,
+      })
+  } catch (error) {
+    say({ tone: 'fault', text: error instanceof Unreadable ? `${name}: ${error.message}` : `${name} cannot be drawn.` })
+  }
+}
