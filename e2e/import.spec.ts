@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { BenchPage } from './bench-page'
+import { BenchPage, delivered } from './bench-page'
 import { expect, test } from './test'
 
 const FOLDER = join(import.meta.dirname, '../demo/folder')
@@ -33,7 +33,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
 
   // The shapes are live, and what breaks the rules is said.
   const bench = new BenchPage(page)
-  await page.getByRole('link', { name: 'lifebelt', exact: true }).first().click()
+  await page.goto(page.url().replace(/\/draw.*/, '/draw/lifebelt'))
   await bench.expectCell('w of circle 1', '18')
   await page.getByRole('link', { name: 'Review' }).click()
   await page.getByLabel('Which icons').selectOption('with snags')
@@ -60,6 +60,9 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   expect(written.weights).toEqual([{ name: 'main', value: 2 }])
   const named = (name: string) => icons.find((icon: { name: string }) => icon.name === name).masters[0].objects
   expect(named('crate')).toMatchObject([{ kind: 'rectangle', x: 4, w: 16, corner: 'outer', style: { weight: 'main' } }])
+  const files = await delivered(page, bench)
+  expect(Object.keys(files)).toHaveLength(15)
+  expect(files.crate).toContain('stroke-width="2"')
   expect(named('buoy')).toMatchObject([{ style: { stroke: 'ink', weight: 'main' } }, {}, {}, {}])
 })
 
