@@ -4,7 +4,7 @@ import { gunzipSync } from 'node:zlib'
 import { type Gathered, gatheredSet, type Remark } from '../core/formats/import/gather'
 import { iconsInto } from '../core/formats/import/into'
 import { STYLES, type Style } from '../core/formats/import/names'
-import { type Failed, isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
+import { type Failed, isFailed, READABLE, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
 import { MOST } from '../core/formats/import/reading'
 import { type Pictures, writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
@@ -37,7 +37,7 @@ export async function importCommand(files: readonly string[], options: Options):
   if (!made || made.set.icons.length === 0)
     throw new Error(
       found.length === 0
-        ? 'There is no SVG file in what was named.'
+        ? 'There is neither an SVG file nor a vector drawable in what was named.'
         : `Nothing could be read: ${saidOf(read.filter(isFailed)[0])}`,
     )
   await writeFile(out, writeSetFile(made.set, 'pictures' in made ? (made.pictures as Pictures) : {}))
@@ -118,7 +118,7 @@ async function filesIn(names: readonly string[]): Promise<{ file: string; path: 
           if (real === null || !(real + sep).startsWith(root + sep) || !(await lstat(real)).isFile()) continue
         }
         if (one.isDirectory()) await visit(file)
-        else if (isSvg(one.name)) all.push({ file, path: relative(root, file).split(sep).join('/') })
+        else if (isReadable(one.name)) all.push({ file, path: relative(root, file).split(sep).join('/') })
         if (all.length > FILES) throw new Error(`There are more than ${FILES} files in “${name}”.`)
       }
     }
@@ -128,10 +128,10 @@ async function filesIn(names: readonly string[]): Promise<{ file: string; path: 
   return all
 }
 
-const isSvg = (name: string): boolean => ['.svg', '.svgz'].includes(extname(name).toLowerCase())
+const isReadable = (name: string): boolean => READABLE.some((end) => end === extname(name).toLowerCase())
 
 async function readFileAs(file: string, path: string, how: 'live' | 'drawn'): Promise<ReadIcon | Failed> {
-  if (!isSvg(path)) return { path, problem: 'It is no SVG.' }
+  if (!isReadable(path)) return { path, problem: 'It is neither SVG nor a vector drawable.' }
   const { size } = await stat(file)
   if (size > BYTES) return { path, problem: `It is larger than ${BYTES / 1e6} MB.` }
   const bytes = await readFile(file)

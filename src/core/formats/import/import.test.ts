@@ -11,7 +11,9 @@ import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
 import { STARTERS } from '../../rules/starters'
 import { IconSet } from '../../set/set'
+import { vectorDrawable } from '../../targets/android/vector'
 import { rasterised } from '../rasterised'
+import { readSetFile } from '../set-file'
 import { svgOfShapes } from '../svg'
 import { gatheredSet } from './gather'
 import { namedBy } from './names'
@@ -146,6 +148,21 @@ describe('an SVG file', () => {
       }
       const read = readIcon({ path: 'x.svg', text })
       if (isFailed(read)) expect(read.problem).toMatch(/\.$/)
+    }
+  })
+})
+
+describe('a vector drawable', () => {
+  it('of every demo icon is read as the picture that it was written from', () => {
+    const { icons, rules: own } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
+    for (const { name, masters } of icons) {
+      const shapes = evaluateAll(masters[0]!.objects, sceneOf(own))
+      const text = vectorDrawable(shapes, { dp: 24, viewport: 24 })
+      const read = readIcon({ path: `${name}.xml`, text })
+      if (isFailed(read)) throw new Error(`${name}: ${read.problem}`)
+      expect(read.unread, name).toEqual([])
+      const again = rasterised(documentOf(read.objects, read.side), SIDE).data
+      expect(difference(again, rasterised(svgOfShapes(shapes, 24, 'light'), SIDE).data), name).toBeLessThan(0.0005)
     }
   })
 })

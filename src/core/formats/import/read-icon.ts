@@ -2,7 +2,9 @@ import type { DrawingObject } from '../../drawing/model/object'
 import { namedBy, type Style } from './names'
 import type { Understanding } from './objects'
 import { type Source, type Unread, Unreadable } from './reading'
-import { readSvg } from './svg/read-svg'
+import { readSvgRoot } from './svg/read-svg'
+import { parseXml, type XmlElement } from './svg/xml'
+import { svgOfVectorDrawable } from './vector-drawable'
 
 /** A file as an icon on a square of so many units, with what of it is not read. */
 export type ReadIcon = {
@@ -22,10 +24,21 @@ export type ReadIcon = {
 /** A file that is no icon, and why. */
 export type Failed = { readonly path: string; readonly problem: string }
 
+/** The formats that are read, by the first element of their files, and how each becomes an SVG document. */
+const FORMATS: Readonly<Record<string, (root: XmlElement) => XmlElement>> = {
+  svg: (root) => root,
+  vector: svgOfVectorDrawable,
+}
+
+/** The ends of the names of files that may be read. */
+export const READABLE = ['.svg', '.svgz', '.xml'] as const
+
 /** Reads one file. Whatever is wrong with it is said in a sentence; the rest of a folder is read all the same. */
 export function readIcon({ path, text }: Source, how: Understanding = 'live'): ReadIcon | Failed {
   try {
-    const { side, objects, unread } = readSvg(text, how)
+    const root = parseXml(text)
+    const format = Object.hasOwn(FORMATS, root.name) ? FORMATS[root.name]! : (one: XmlElement) => one
+    const { side, objects, unread } = readSvgRoot(format(root), how)
     if (objects.length === 0) {
       const why = unread[0] ? `: ${unread[0].why}` : ''
       return { path, problem: `Nothing in it is drawn${why}.` }

@@ -62,9 +62,11 @@ const LISTED: Readonly<Record<string, string>> = {
 /** Where an element is read: its parent's look, the map to the square, the place percentages are of, and how often `use` led here. */
 type Place = { readonly look: Look; readonly map: Transform; readonly view: Box; readonly uses: readonly XmlElement[] }
 
-/** Reads an SVG document (SVG 2) into a square that its view box is centred in. Throws `Unreadable`. */
-export function readSvg(text: string, how: Understanding = 'live'): ReadSvg {
-  const root = parseXml(text)
+/** Reads the text of an SVG document (SVG 2) into a square that its view box is centred in. Throws `Unreadable`. */
+export const readSvg = (text: string, how: Understanding = 'live'): ReadSvg => readSvgRoot(parseXml(text), how)
+
+/** Reads an SVG document by its root element. Throws `Unreadable`. */
+export function readSvgRoot(root: XmlElement, how: Understanding): ReadSvg {
   if (root.name !== 'svg') throw new Unreadable(`The file is no SVG: its first element is “${root.name.slice(0, 40)}”.`)
   const view = rootView(root) ?? { x: 0, y: 0, w: 24, h: 24 }
   const reading = new Reading(root, view, how)
