@@ -54,6 +54,10 @@ try {
     app = await set('Skerry app icons')
   await picture('shelf', '/')
   await picture('new-set', '/', () => page.getByRole('button', { name: 'New set…' }).click())
+  await picture('reading', '/', async () => {
+    await page.getByLabel('Folder of SVG files').setInputFiles('demo/folder')
+    await page.getByRole('button', { name: /^Make a set of [1-9]/ }).waitFor()
+  })
   await picture('bench', `${quayside}/draw/ticket`, () => page.getByText('Left notch', { exact: true }).click())
   await picture('bench-master', `${quayside}/draw/timetable`, async () => {
     await page.getByRole('tab', { name: '16', exact: true }).click()
@@ -75,7 +79,6 @@ try {
     await page.keyboard.press('s')
     await page.mouse.move(600, 330)
   })
-  await picture('bench-repeat', `${quayside}/draw/depth`, () => page.getByText('Fathoms', { exact: true }).click())
   await picture('bench-parts', `${quayside}/draw/fenders`, async () => {
     await page.getByText('Left fender', { exact: true }).click()
     await page.keyboard.press('9')
