@@ -5,8 +5,9 @@ import type { Rules } from '../../rules/rules'
 import { freeName, nameKey } from '../../set/names'
 import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set/set'
 import { STYLES, type Style } from './names'
-import { type Evidence, proposedRules } from './propose'
+import { type Evidence, type Plain, proposedRules } from './propose'
 import { type Failed, isFailed, type ReadIcon } from './read-icon'
+import { strokeBack } from './strokes-back'
 import { gathered, Tally } from './tally'
 import { underRules } from './under-rules'
 
@@ -27,6 +28,9 @@ export type Gathered = {
   /** Every style that occurs and how many icons have it; only one of them is in the set. */
   readonly styles: readonly { readonly style: Style | 'plain'; readonly count: number }[]
 }
+
+/** How far an area may be from what a stroke paints, in units of a 24 grid. */
+const WITHIN = 0.004
 
 /** How many of the icons must be there in another size to make it a master of the set. */
 const ENOUGH = 0.2
@@ -63,7 +67,10 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     .filter((base) => icons.filter(({ sizes }) => sizes.has(base) && sizes.size > 1).length >= ENOUGH * icons.length)
     .slice(0, 8)
     .sort((a, b) => a - b)
-  const plain = icons.map(({ name, sizes }) => ({ name, objects: onGrid(nearest(sizes, grid), grid) }))
+  const plain = withStrokesBack(
+    icons.map(({ name, sizes }) => ({ name, objects: onGrid(nearest(sizes, grid), grid) })),
+    grid,
+  )
   const { rules: proposed, evidence } = proposedRules(plain, grid)
   const rules: Rules = {
     ...proposed,
@@ -135,6 +142,42 @@ function withStyles(read: readonly ReadIcon[]): readonly ReadIcon[] {
       ? { ...one, name: one.fullName, fullName: null, style: null }
       : one,
   )
+}
+
+/** The share of the icons in which areas are as thick as a stroke before they are taken for strokes that were outlined. */
+const OUTLINED = 0.3
+
+/**
+ * Drawings with areas that strokes were outlined to as strokes again, where they are as heavy as the strokes of the set; of a
+ * set that was outlined as a whole, as heavy as most of its rings, frames and bars.
+ */
+function withStrokesBack(icons: readonly Plain[], grid: number): Plain[] {
+  const within = (2 * WITHIN * grid) / 24,
+    drawn = new Tally<number>(),
+    thick = new Tally<number>()
+  const round = (weight: number) => Math.round(weight * 100) / 100
+  for (const { name, objects } of icons)
+    for (const object of objects) {
+      if (
+        'style' in object &&
+        'stroke' in object.style &&
+        object.style.stroke !== 'none' &&
+        typeof object.style.weight === 'number'
+      )
+        drawn.add(round(object.style.weight), name)
+      const back = strokeBack(object, within)
+      if (back) thick.add(round(back.weight), name)
+    }
+  const isCommon = (share: number) => (one: { readonly icons: readonly string[] }) =>
+    one.icons.length >= Math.max(2, share * icons.length)
+  const weights = [...drawn.counts.filter(isCommon(OUTLINED)), ...thick.counts.filter(isCommon(OUTLINED))]
+  return icons.map(({ name, objects }) => ({
+    name,
+    objects: objects.map((object) => {
+      const back = strokeBack(object, within)
+      return back && weights.some(({ value }) => Math.abs(value - back.weight) <= within) ? back.object : object
+    }),
+  }))
 }
 
 type Sized = { name: string; tags: string[]; path: string; sizes: Map<number, ReadIcon> }

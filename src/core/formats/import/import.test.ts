@@ -211,6 +211,47 @@ describe('a folder of files', () => {
     expect(made.set.icons.map(({ tags }) => tags)).toEqual(some.map(() => ['nav']))
   })
 
+  it('gives back the strokes that were outlined to rings, frames and bars, where the set has such strokes', () => {
+    const svg = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24">${body}</svg>`
+    const line = '<path d="M4 12h16" fill="none" stroke="#000" stroke-width="2" stroke-linecap="round"/>'
+    const ring =
+      '<path fill-rule="evenodd" d="M12 2c5.523 0 10 4.477 10 10s-4.477 10-10 10S2 17.523 2 12 6.477 2 12 2zm0 2c-4.418 0-8 3.582-8 8s3.582 8 8 8 8-3.582 8-8-3.582-8-8-8z"/>'
+    const frame =
+      '<path fill-rule="evenodd" d="M6 3h12a3 3 0 0 1 3 3v12a3 3 0 0 1-3 3H6a3 3 0 0 1-3-3V6a3 3 0 0 1 3-3zm0 2a1 1 0 0 0-1 1v12a1 1 0 0 0 1 1h12a1 1 0 0 0 1-1V6a1 1 0 0 0-1-1z"/>'
+    const bar = '<rect x="4" y="11" width="16" height="2" rx="1"/>'
+    const button = '<rect x="2" y="8" width="20" height="8" rx="4"/>'
+    const bodies = { line, oar: line, ring, frame, bar, button }
+    const list = read(Object.entries(bodies).map(([name, body]) => [`${name}.svg`, svg(body)] as const))
+    const { set } = gatheredSet(list, { name: 'Outlined' })!
+    const of = (name: string) => set.icons.find((icon) => icon.name === name)!.masters[0]!.objects
+    expect(of('ring')).toMatchObject([{ kind: 'ellipse', x: 3, w: 18, style: { fill: 'none', weight: 'main' } }])
+    expect(of('frame')).toMatchObject([{ kind: 'rectangle', x: 4, w: 16, style: { fill: 'none', weight: 'main' } }])
+    expect(of('bar')).toMatchObject([
+      { kind: 'line', from: { x: 5, y: 12 }, to: { x: 19, y: 12 }, style: { weight: 'main' } },
+    ])
+    expect(of('button')).toMatchObject([{ kind: 'rectangle', style: { stroke: 'none' } }])
+    for (const { name, masters } of set.icons) {
+      const shapes = evaluateAll(masters[0]!.objects, sceneOf(set.rules))
+      const after = rasterised(svgOfShapes(shapes, 24, 'light'), SIDE).data
+      const before = pixelsOf(
+        svg(
+          bodies[name as keyof typeof bodies]
+            .replaceAll('#000', '#14231f')
+            .replaceAll('<path fill-rule', '<path fill="#14231f" fill-rule')
+            .replace('<rect', '<rect fill="#14231f"'),
+        ),
+        SIDE,
+      )
+      expect(
+        difference(
+          after.filter((_, i) => i % 4 === 3),
+          before.filter((_, i) => i % 4 === 3),
+        ),
+        name,
+      ).toBeLessThan(0.004)
+    }
+  })
+
   it('gives sizes as masters of one icon, other styles as sets of their own, and names that clash another', () => {
     const box = (side: number, weight: number) =>
       `<svg viewBox="0 0 ${side} ${side}"><rect x="3" y="3" width="${side - 6}" height="${side - 6}" fill="none" stroke="currentColor" stroke-width="${weight}"/></svg>`

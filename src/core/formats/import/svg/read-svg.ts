@@ -42,7 +42,6 @@ const SILENT = new Set([
   'marker',
   'filter',
   'pattern',
-  'sodipodi:namedview',
 ])
 
 /** Elements that are listed, not drawn, and why. */
@@ -351,7 +350,9 @@ class Reading {
   }
 
   private nameOf({ name, attributes }: XmlElement): string {
-    const own = attributes['inkscape:label'] ?? attributes.id ?? ''
+    // Editors write the name of a layer or an object as a label of their own namespace.
+    const label = Object.entries(attributes).find(([key]) => key.endsWith(':label'))?.[1]
+    const own = label ?? attributes.id ?? ''
     const text = own
       .replace(/[^\p{L}\p{N} _.-]/gu, ' ')
       .trim()
