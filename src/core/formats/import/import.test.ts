@@ -220,7 +220,8 @@ describe('a folder of files', () => {
       '<path fill-rule="evenodd" d="M6 3h12a3 3 0 0 1 3 3v12a3 3 0 0 1-3 3H6a3 3 0 0 1-3-3V6a3 3 0 0 1 3-3zm0 2a1 1 0 0 0-1 1v12a1 1 0 0 0 1 1h12a1 1 0 0 0 1-1V6a1 1 0 0 0-1-1z"/>'
     const bar = '<rect x="4" y="11" width="16" height="2" rx="1"/>'
     const button = '<rect x="2" y="8" width="20" height="8" rx="4"/>'
-    const bodies = { line, oar: line, ring, frame, bar, button }
+    const slant = '<path d="M5.29289 17.29289a1 1 0 0 0 1.41422 1.41422l12-12a1 1 0 0 0-1.41422-1.41422z"/>'
+    const bodies = { slant, line, oar: line, ring, frame, bar, button }
     const list = read(Object.entries(bodies).map(([name, body]) => [`${name}.svg`, svg(body)] as const))
     const { set } = gatheredSet(list, { name: 'Outlined' })!
     const of = (name: string) => set.icons.find((icon) => icon.name === name)!.masters[0]!.objects
@@ -229,6 +230,7 @@ describe('a folder of files', () => {
     expect(of('bar')).toMatchObject([
       { kind: 'line', from: { x: 5, y: 12 }, to: { x: 19, y: 12 }, style: { weight: 'main' } },
     ])
+    expect(of('slant')).toMatchObject([{ kind: 'line', from: { x: 18, y: 6 }, to: { x: 6, y: 18 } }])
     expect(of('button')).toMatchObject([{ kind: 'rectangle', style: { stroke: 'none' } }])
     for (const { name, masters } of set.icons) {
       const shapes = evaluateAll(masters[0]!.objects, sceneOf(set.rules))
@@ -238,7 +240,8 @@ describe('a folder of files', () => {
           bodies[name as keyof typeof bodies]
             .replaceAll('#000', '#14231f')
             .replaceAll('<path fill-rule', '<path fill="#14231f" fill-rule')
-            .replace('<rect', '<rect fill="#14231f"'),
+            .replace('<rect', '<rect fill="#14231f"')
+            .replace('<path d="M5', '<path fill="#14231f" d="M5'),
         ),
         SIDE,
       )

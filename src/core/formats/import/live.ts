@@ -17,7 +17,7 @@ const scene = sceneOf(STARTERS[0]!.rules)
 const PLAIN: Style = { fill: '#000000', stroke: 'none', weight: 1 }
 
 /** The shortest decimal within a tolerance of a number: that is what was meant before rounding and conversion. */
-function number(value: number, within: number): number {
+export function shortest(value: number, within: number): number {
   for (const power of [1, 10, 100, 1000]) {
     const short = Math.round(value * power) / power
     if (Math.abs(short - value) < within) return short
@@ -39,7 +39,7 @@ export function liveShape(contour: Contour, within: number): Live | null {
           to: { x: tidy(only.to.x), y: tidy(only.to.y) },
         }
       : null
-  for (const make of [round, upright, turned, regular]) {
+  for (const make of [round, upright, turned, capsule, regular]) {
     const live = make(contour, within)
     if (live && isSame(live, contour, within)) return live
   }
@@ -67,11 +67,11 @@ function round(contour: Contour, within: number): Live | null {
   if (segments.length > 8 || segments.some(({ kind }) => kind !== 'arc')) return null
   const { x, y, w, h } = pathBounds([contour])!
   const isCircle = Math.abs(w - h) < within
-  const [wide, high] = [number(w, within), isCircle ? number(w, within) : number(h, within)]
+  const [wide, high] = [shortest(w, within), isCircle ? shortest(w, within) : shortest(h, within)]
   return {
     kind: 'ellipse',
-    x: number(x + w / 2 - wide / 2, within),
-    y: number(y + h / 2 - high / 2, within),
+    x: shortest(x + w / 2 - wide / 2, within),
+    y: shortest(y + h / 2 - high / 2, within),
     w: wide,
     h: high,
   }
@@ -102,20 +102,20 @@ function upright(contour: Contour, within: number): Live | null {
     })
   }
   if (arcs === 0 && contour.segments.length !== 4) return null
-  const corners = radii.map((r) => number(r, within))
+  const corners = radii.map((r) => shortest(r, within))
   const alike = corners.every((r) => Math.abs(r - corners[0]!) < within)
   return {
     kind: 'rectangle',
-    x: number(x, within / 2),
-    y: number(y, within / 2),
-    w: number(w, within / 2),
-    h: number(h, within / 2),
+    x: shortest(x, within / 2),
+    y: shortest(y, within / 2),
+    w: shortest(w, within / 2),
+    h: shortest(h, within / 2),
     corner: alike ? corners[0]! : 0,
     ...(!alike && { corners }),
   }
 }
 
-const degrees = (radians: number): number => number((radians * 180) / Math.PI, 1e-3)
+const degrees = (radians: number): number => shortest((radians * 180) / Math.PI, 1e-3)
 
 /** A rectangle that is turned. */
 function turned({ segments }: Contour, within: number): Live | null {
@@ -134,10 +134,35 @@ function turned({ segments }: Contour, within: number): Live | null {
     kind: 'rectangle',
     x: tidy(centre.x - wide / 2),
     y: tidy(centre.y - high / 2),
-    w: number(wide, within / 2),
-    h: number(high, within / 2),
+    w: shortest(wide, within / 2),
+    h: shortest(high, within / 2),
     turn: degrees(turn),
     corner: 0,
+  }
+}
+
+/** A turned bar with half circles at its ends, as a stroke with round caps paints it. */
+function capsule({ segments }: Contour, within: number): Live | null {
+  const arcs = segments.filter((one) => one.kind === 'arc'),
+    lines = segments.filter((one) => one.kind === 'line')
+  const [a, b, ...more] = lines
+  if (!a || !b || more.length > 0 || arcs.length < 2 || arcs.length > 4 || lines.length + arcs.length < segments.length)
+    return null
+  const r = arcs[0]!.rx
+  if (arcs.some(({ rx, ry }) => Math.abs(rx - r) > within || Math.abs(ry - r) > within)) return null
+  const long = distance(a.from, a.to)
+  const centre = { x: (a.from.x + a.to.x + b.from.x + b.to.x) / 4, y: (a.from.y + a.to.y + b.from.y + b.to.y) / 4 }
+  const angle = degrees(Math.atan2(a.to.y - a.from.y, a.to.x - a.from.x))
+  const w = shortest(long + 2 * r, within / 2),
+    h = shortest(2 * r, within / 2)
+  return {
+    kind: 'rectangle',
+    x: tidy(centre.x - w / 2),
+    y: tidy(centre.y - h / 2),
+    w,
+    h,
+    turn: ((angle % 180) + 180) % 180,
+    corner: shortest(h / 2, 1e-9),
   }
 }
 
@@ -160,15 +185,15 @@ function regular({ segments }: Contour, within: number): Live | null {
   const top = points[radii.indexOf(most)]!
   const step = 360 / sides
   const angle = degrees(Math.atan2(top.x - centre.x, centre.y - top.y))
-  const turn = number((((angle % step) + step + 1e-6) % step) - 1e-6, 1e-3)
+  const turn = shortest((((angle % step) + step + 1e-6) % step) - 1e-6, 1e-3)
   return {
     kind: 'polygon',
     x: tidy(centre.x - most),
     y: tidy(centre.y - most),
-    w: number(2 * most, within / 2),
-    h: number(2 * most, within / 2),
+    w: shortest(2 * most, within / 2),
+    h: shortest(2 * most, within / 2),
     sides,
-    ...(isStar && { depth: number(1 - least / most, 1e-5) }),
+    ...(isStar && { depth: shortest(1 - least / most, 1e-5) }),
     ...(Math.abs(turn) > 1e-3 && { turn }),
     corner: 0,
   }

@@ -1,12 +1,14 @@
 import type { DrawingObject, OfKind } from '../../drawing/model/object'
 import { isShared, type Style } from '../../drawing/model/style'
 import { tidy } from '../../geometry/tidy'
+import { shortest } from './live'
 
 /** An area that a stroke of a whole shape paints, as that shape: its weight, and the object with the stroke. */
 export type Back = { readonly weight: number; readonly object: DrawingObject }
 
-/** How much longer than thick a bar must be to be a line. */
-const LONG = 2.5
+/** How much longer than thick a bar must be to be a line: one with straight ends, one with round ones. */
+const LONG = 2.5,
+  ROUND = 1.2
 
 /**
  * A filled area as the stroke that paints it: a ring as a circle, a frame as a rectangle, a bar as a line. Exactly the same
@@ -20,11 +22,11 @@ export function strokeBack(object: DrawingObject, within: number): Back | null {
     fill: 'none',
     stroke: fill,
     ...(fillOpacity !== undefined && { strokeOpacity: fillOpacity }),
-    weight: tidy(weight),
+    weight: shortest(weight, within),
     ...more,
   })
   if (object.kind === 'assembly') return ofHollow(object, within, painted)
-  return object.kind === 'rectangle' ? ofBar(object, painted) : null
+  return object.kind === 'rectangle' ? ofBar(object, within, painted) : null
 }
 
 type Painted = (weight: number, more?: Partial<Style>) => Style
@@ -68,19 +70,18 @@ function ofHollow(assembly: OfKind<'assembly'>, within: number, painted: Painted
 }
 
 /** A bar, with round ends or straight ones. */
-function ofBar(bar: OfKind<'rectangle'>, painted: Painted): Back | null {
+function ofBar(bar: OfKind<'rectangle'>, within: number, painted: Painted): Back | null {
   const { x, y, w, h, corner, turn = 0, id, name } = bar
   const weight = Math.min(w, h),
     long = Math.max(w, h)
-  if (bar.corners || bar.skew || long < LONG * weight) return null
   const isRound = typeof corner === 'number' && Math.abs(corner - weight / 2) < 1e-6
-  if (!isRound && corner !== 0) return null
+  if (bar.corners || bar.skew || long < (isRound ? ROUND : LONG) * weight || (!isRound && corner !== 0)) return null
   const half = (long - (isRound ? weight : 0)) / 2
   const angle = ((turn + (w >= h ? 0 : 90)) * Math.PI) / 180
   const centre = { x: x + w / 2, y: y + h / 2 }
   const at = (k: number) => ({
-    x: tidy(centre.x + k * half * Math.cos(angle)),
-    y: tidy(centre.y + k * half * Math.sin(angle)),
+    x: shortest(centre.x + k * half * Math.cos(angle), within),
+    y: shortest(centre.y + k * half * Math.sin(angle), within),
   })
   return {
     weight,
