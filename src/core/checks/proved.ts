@@ -1,12 +1,11 @@
 import { applyDrawingEdit } from '../drawing/edit/edit'
 import type { Accepted } from '../drawing/model/accepted'
 import { area } from '../geometry/area'
-import { type Path, pathBounds } from '../geometry/path'
 import { flawsOf, originalOf } from '../rules/fit/flaws'
 import { keyOf } from './accepting'
 import type { Checked, Snag } from './check'
 import { CHECKS } from './checks'
-import { shownInk } from './look/ink'
+import { inkInSquare } from './look/ink'
 import { snagsIn } from './snags'
 
 /** The most mends that are tried for one list of snags. Further ones are tried once those are made. */
@@ -55,18 +54,9 @@ export function isProved(
 
 const isSame = (a: Snag, b: Snag): boolean => keyOf(a) === keyOf(b) && a.sentence === b.sentence
 
-/** The ink of a drawing without the contours that lie wholly outside the square. */
-function inSquare(checked: Checked): Path {
-  const { size } = checked.rules.grid
-  return shownInk(checked).filter((contour) => {
-    const { x, y, w, h } = pathBounds([contour])!
-    return x < size && y < size && x + w > 0 && y + h > 0
-  })
-}
-
 function keepsPicture(snag: Snag, before: Checked, after: Checked): boolean {
-  const was = inSquare(before),
-    is = inSquare(after)
+  const was = inkInSquare(before),
+    is = inkInSquare(after)
   const grown = area(is) / (area(was) || 1)
   if (grown > 1 + MOST || grown < 1 - MOST) return false
   if (CHECKS.find(({ id }) => id === snag.check)?.remakes) return true

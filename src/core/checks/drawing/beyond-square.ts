@@ -1,11 +1,11 @@
 import { pathBounds } from '../../geometry/path'
 import type { Check } from '../check'
-import { shownInk } from '../look/ink'
+import { inkInSquare } from '../look/ink'
 import { furthest, hasPlate, reachOf, scaled } from '../look/reach'
 import { said } from '../look/seen'
 import { OVER } from '../look/tolerance'
 
-/** Ink beyond the square: it is cut off in every delivered picture. */
+/** Ink that reaches beyond the square: it is cut off in every delivered picture. What lies wholly outside is not seen. */
 export const beyondSquare: Check = {
   id: 'beyond-square',
   concerns: 'size',
@@ -15,7 +15,7 @@ export const beyondSquare: Check = {
   severity: 'error',
   find(checked) {
     const { size } = checked.rules.grid,
-      box = pathBounds(shownInk(checked))
+      box = pathBounds(inkInSquare(checked))
     const over = box ? reachOf(box, size / 2) - size / 2 : 0
     if (!box || over <= (OVER * size) / 24 || hasPlate(checked)) return []
     return [

@@ -1,7 +1,7 @@
 import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { inkOfAll } from '../../drawing/evaluate/ink'
 import type { DrawingObject } from '../../drawing/model/object'
-import type { Path } from '../../geometry/path'
+import { type Path, pathBounds } from '../../geometry/path'
 import type { Memory } from '../../drawing/evaluate/scene'
 import type { Checked } from '../check'
 
@@ -10,3 +10,12 @@ const inks: Memory<Path> = new WeakMap()
 /** All that a drawing paints as one area, whatever the colour; what cannot be drawn is left out. */
 export const shownInk = ({ objects, scene }: Pick<Checked, 'objects' | 'scene'>): Path =>
   scene.remembered(inks, objects as readonly DrawingObject[], () => inkOfAll(evaluateAll(objects, scene)))
+
+/** The ink of a drawing without the contours that lie wholly outside the square. */
+export function inkInSquare(checked: Checked): Path {
+  const { size } = checked.rules.grid
+  return shownInk(checked).filter((contour) => {
+    const { x, y, w, h } = pathBounds([contour])!
+    return x < size && y < size && x + w > 0 && y + h > 0
+  })
+}
