@@ -3,6 +3,7 @@ import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { HARD } from '../../../testing/hard-svg'
+import { mixedSvg } from '../../../testing/mixed-svg'
 import { pixelsOf } from '../../../testing/rasterise'
 import { runs } from '../../../testing/runs'
 import { random } from '../../../testing/shapes'
@@ -132,21 +133,10 @@ describe('an SVG file', () => {
   })
 
   it('is never more than refused, however it is cut and mixed', () => {
-    const next = random(11),
-      pick = <T>(list: readonly T[]) => list[Math.floor(next() * list.length)]!
+    const next = random(11)
     const texts = [...HARD.map(({ hard }) => hard), ...files.slice(0, 40).map(textOf)]
     for (let i = 0; i < runs(600).numRuns; i++) {
-      let text = pick(texts)
-      for (let k = 0; k < 3; k++) {
-        const at = Math.floor(next() * text.length),
-          other = pick(texts)
-        const from = Math.floor(next() * other.length)
-        text =
-          text.slice(0, at) +
-          pick(['', '<', '"', '1e309', '-', other.slice(from, from + 30)]) +
-          text.slice(at + Math.floor(9 * next()))
-      }
-      const read = readIcon({ path: 'x.svg', text })
+      const read = readIcon({ path: 'x.svg', text: mixedSvg(texts, next) })
       if (isFailed(read)) expect(read.problem).toMatch(/\.$/)
     }
   })
