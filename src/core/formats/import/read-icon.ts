@@ -58,7 +58,8 @@ export function readIcon({ path, text }: Source, how: Understanding = 'live'): R
   } catch (error) {
     if (error instanceof Unreadable) return { path, problem: error.message }
     // What the kernel refuses, as numbers beyond all bounds, is a fault of the file as well.
-    return { path, problem: `It cannot be drawn: ${error instanceof Error ? error.message : String(error)}` }
+    const why = error instanceof Error && error.message.endsWith('.') ? `: ${error.message}` : '.'
+    return { path, problem: `It cannot be drawn${why}` }
   }
 }
 

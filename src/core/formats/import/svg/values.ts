@@ -42,12 +42,21 @@ const asRgb = converter('rgb')
 /** A colour: six hexadecimal digits and how opaque it is; `current` for the colour of the text around. */
 type ReadColour = { readonly hex: string; readonly alpha: number } | 'current'
 
+/** What the package makes of a colour; it throws at some that are cut off. */
+function parsed(word: string): ReturnType<typeof parseColour> {
+  try {
+    return parseColour(word)
+  } catch {
+    return undefined
+  }
+}
+
 /** A colour in any syntax of CSS Color 4; null where it is none. */
 export function readColour(text: string): ReadColour | null {
   const word = text.trim()
   if (/^currentcolor$/i.test(word)) return 'current'
   if (/^transparent$/i.test(word)) return { hex: '#000000', alpha: 0 }
-  const colour = parseColour(word)
+  const colour = parsed(word)
   if (!colour) return null
   const { r, g, b } = asRgb(colour)
   const digits = [r, g, b].map((part) =>
