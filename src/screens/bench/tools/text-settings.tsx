@@ -3,6 +3,7 @@
 import { TEXT } from './text'
 import opentype from 'opentype.js'
 import { useLayoutEffect, useRef, useState } from 'react'
+import { find } from '@/core/drawing/model/tree'
 import type { Text } from '@/core/drawing/kinds/text/text'
 import { faceOfFont } from '@/core/text/face-of-font'
 import { Choice } from '@/ui/choice'
@@ -32,7 +33,10 @@ export function TextSettings({ object }: { object: Text }) {
   const set = (change: Partial<Text>, what: string) =>
     bench.edit({ kind: 'replace', objects: [{ ...object, ...change }] }, `Set ${what} of ${object.name}`)
   const accept = () => {
-    if (draft !== null && draft !== '' && draft !== object.text) set({ text: draft }, 'the words')
+    // What is shown may be the preview of these very words; what counts is what the drawing has.
+    const kept = find(bench.objects, object.id)?.object
+    const isNew = draft !== null && draft !== '' && !(kept?.kind === 'text' && kept.text === draft)
+    if (isNew) set({ text: draft }, 'the words')
     else if (draft !== null) bench.preview(null)
     setDraft(null)
   }
