@@ -13,7 +13,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   const dialog = page.getByRole('dialog', { name: 'Read 14 files' })
   const rules = dialog.getByRole('list', { name: 'Rules that they follow' })
   await expect(rules).toContainText('weight 2')
-  await expect(rules).toContainText('33 of 39')
+  await expect(rules).toContainText('34 of 40')
   await expect(rules).toContainText('1.75 (buoy)')
   await expect(dialog.getByRole('img', { name: 'lighthouse' })).toBeVisible()
   await expect(dialog).toContainText('text is not read')
