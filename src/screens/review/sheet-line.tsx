@@ -143,7 +143,7 @@ export function SheetLine({
             type="button"
             title="SVG files as icons of this set, under its rules"
             onClick={() => input.current!.click()}
-            className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
+            className="h-full border-l border-hair px-2 text-ink hover:bg-film"
           >
             Read…
           </button>
@@ -151,7 +151,7 @@ export function SheetLine({
             type="button"
             title="The set on earlier days, beside how it is now"
             onClick={onPast}
-            className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
+            className="h-full border-l border-hair px-2 text-ink hover:bg-film"
           >
             Earlier…
           </button>
@@ -159,13 +159,13 @@ export function SheetLine({
             type="button"
             title="Every repair that is known, before and after it"
             onClick={onMend}
-            className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
+            className="h-full border-l border-hair px-2 text-ink hover:bg-film"
           >
             Mend…
           </button>
           <MenuButton
             label="The sheet as a file"
-            className="h-full border-l border-hair px-2.5 text-ink hover:bg-film"
+            className="h-full border-l border-hair px-2 text-ink hover:bg-film"
             list={[
               { label: 'PNG', run: () => onFile('PNG') },
               { label: 'PDF', run: () => onFile('PDF') },

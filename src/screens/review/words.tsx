@@ -17,7 +17,7 @@ export function Words<T extends string>({
   onChange: (value: T) => void
 }) {
   return (
-    <label className="flex h-full items-center gap-1.5 border-r border-hair px-2" title={hints[value]}>
+    <label className="flex h-full items-center gap-1 border-r border-hair px-1.5" title={hints[value]}>
       <span>{word}</span>
       <select
         aria-label={label}
