@@ -42,7 +42,10 @@ export function ImportDialog({
     void importer.current?.gather({ ...choice(), without: [] }).then((found) => setComing({ of, ...found }))
   })
   useEffect(() => {
-    const one = new Importer(files, setProgress, setProblem)
+    const one = new Importer(files, setProgress, (why) => {
+      setProblem(why)
+      setMaking(false)
+    })
     importer.current = one
     return () => one.end()
   }, [files])

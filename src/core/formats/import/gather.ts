@@ -1,17 +1,19 @@
-import { scaleOwn } from '../../drawing/edit/scale-own'
-import { transformObject } from '../../drawing/edit/transform-object'
-import type { DrawingObject } from '../../drawing/model/object'
+import { bookAt } from '../../rules/book'
 import type { Rules } from '../../rules/rules'
 import { freeName, nameKey } from '../../set/names'
 import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set/set'
 import { STYLES, type Style } from './names'
+import { onGrid } from './on-grid'
 import { type Evidence, type Plain, proposedRules } from './propose'
 import { type Failed, isFailed, type ReadIcon } from './read-icon'
 import { strokeBack } from './strokes-back'
 import { gathered, Tally } from './tally'
 import { underRules } from './under-rules'
 
-/** How files become a set: its name, and the style that is taken where there are several; the most frequent one by itself. */
+/**
+ * How files become a set: its name, the style that is taken where there are several (the most frequent one by itself), and the
+ * files whose icons are left out.
+ */
 export type Wish = { readonly name: string; readonly style?: Style | 'plain'; readonly without?: ReadonlySet<string> }
 
 /** What is to be told of an icon that was taken over: a clash of names, a size that was left, what was not read. */
@@ -35,19 +37,12 @@ const WITHIN = 0.004
 /** How many of the icons must be there in another size to make it a master of the set. */
 const ENOUGH = 0.2
 
-/** An icon's drawing scaled from its own square to a grid. */
-function onGrid({ objects, side }: Pick<ReadIcon, 'objects' | 'side'>, grid: number): readonly DrawingObject[] {
-  const k = grid / side
-  if (Math.abs(k - 1) < 1e-12) return objects
-  return objects.map((object) => scaleOwn(transformObject(object, [k, 0, 0, k, 0, 0]), k))
-}
-
 const styleOf = ({ style }: ReadIcon): Style | 'plain' => style ?? 'plain'
 
 /** Makes a set of what was read, under the rules that its drawings follow. Null where nothing was read. */
 export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Gathered | null {
   const failed: Failed[] = all.filter(isFailed)
-  const read = withStyles(all.filter((one): one is ReadIcon => !isFailed(one) && !wish.without?.has(one.path)))
+  const read = withStyles(all.filter((one): one is ReadIcon => !isFailed(one)))
   if (read.length === 0) return null
   const styles = (['plain', ...STYLES] as const)
     .map((style) => ({ style, count: read.filter((one) => styleOf(one) === style).length }))
@@ -82,22 +77,7 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     const main: Master = { base: grid, objects: underRules(plain[i]!.objects, rules) }
     const others = further.flatMap((base): Master[] => {
       const own = sizes.get(base)
-      const book = {
-        ...rules,
-        grid: { ...rules.grid, size: base },
-        weights: rules.masters?.find((one) => one.base === base)?.weights ?? [],
-      }
-      return own && base !== grid && sizes.has(grid)
-        ? [
-            {
-              base,
-              objects: underRules(
-                onGrid(own, base),
-                book.weights.length > 0 ? book : { ...book, weights: rules.weights },
-              ),
-            },
-          ]
-        : []
+      return own && sizes.has(grid) ? [{ base, objects: underRules(onGrid(own, base), bookAt(rules, base)) }] : []
     })
     for (const base of sizes.keys())
       if (base !== grid && !further.includes(base) && sizes.size > 1)
@@ -109,11 +89,11 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     const icon = Icon.safeParse({ id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] })
     const problem = icon.success ? iconProblems(icon.data, rules)[0] : icon.error.issues[0]?.message
     if (icon.success && problem === undefined) {
+      const files = [...sizes.values()].map((one) => one.path)
+      // What is left out still tells the rules: they are those that were shown.
+      if (files.some((file) => wish.without?.has(file))) return
       made.push(icon.data)
-      paths.set(
-        icon.data.id,
-        [...sizes.values()].map((one) => one.path),
-      )
+      paths.set(icon.data.id, files)
     } else failed.push({ path, problem: problem ?? 'It is no drawing that a set can hold.' })
     for (const { what, why } of nearest(sizes, grid).unread) remarks.push({ icon: name, path, text: `${what}: ${why}` })
   })

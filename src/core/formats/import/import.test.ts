@@ -247,7 +247,7 @@ describe('a folder of files', () => {
 
   it('gives sizes as masters of one icon, other styles as sets of their own, and names that clash another', () => {
     const box = (side: number, weight: number) =>
-      `<svg viewBox="0 0 ${side} ${side}"><rect x="3" y="3" width="${side - 6}" height="${side - 6}" fill="none" stroke="currentColor" stroke-width="${weight}"/></svg>`
+      `<svg viewBox="0 0 ${side} ${side}"><rect x="3" y="3" width="${side - 6}" height="${side - 6}" rx="2" fill="none" stroke="currentColor" stroke-width="${weight}"/></svg>`
     const names = ['anchor', 'buoy', 'ferry']
     const made = gatheredSet(
       read([

@@ -1,8 +1,6 @@
 import { freeName } from '../../set/names'
 import { Icon, type IconSet, iconProblems, LIMITS } from '../../set/set'
-import type { Rules } from '../../rules/rules'
-import { scaleOwn } from '../../drawing/edit/scale-own'
-import { transformObject } from '../../drawing/edit/transform-object'
+import { onGrid } from './on-grid'
 import type { Failed, ReadIcon } from './read-icon'
 import type { Remark } from './gather'
 import { underRules } from './under-rules'
@@ -24,9 +22,7 @@ export function iconsInto(
       return
     }
     const name = freeName(one.fullName ?? one.name, taken)
-    const k = grid / one.side
-    const drawn = one.objects.map((object) => scaleOwn(transformObject(object, [k, 0, 0, k, 0, 0]), k))
-    const master = { base: grid, objects: underRules(drawn, set.rules as Rules) }
+    const master = { base: grid, objects: underRules(onGrid(one, grid), set.rules) }
     const icon = Icon.safeParse({
       id: newId(i),
       name,

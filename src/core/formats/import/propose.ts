@@ -13,6 +13,7 @@ import type { Rules } from '../../rules/rules'
 import { patternOf } from './pattern'
 import { INK } from './svg/paint'
 import { type Count, gathered, Tally } from './tally'
+import { NEAR } from './under-rules'
 
 /** An icon as it was read, on the grid of the set to come. */
 export type Plain = { readonly name: string; readonly objects: readonly DrawingObject[] }
@@ -27,9 +28,6 @@ export type Evidence = {
 }
 
 type Proposal = { readonly rules: Rules; readonly evidence: readonly Evidence[] }
-
-/** Values that differ by less, in units of a 24 grid, are drawn alike: below two of 255 levels at any size. */
-const NEAR = 0.008
 
 /** From which share of the icons on, and from how many, a value that is not the most frequent one gets a name. */
 const NAMED = 0.04,

@@ -7,8 +7,8 @@ import { visited } from '../../drawing/model/visit'
 import type { Rules } from '../../rules/rules'
 import { INK } from './svg/paint'
 
-/** Numbers that differ by less, in units of a 24 grid, are the value of the rules. */
-const NEAR = 0.008
+/** Numbers that differ by less, in units of a 24 grid, are one: below two of 255 levels at any size. */
+export const NEAR = 0.008
 
 /**
  * A drawing of plain numbers and colours that refers to rules wherever it has their values: weights, radii, swatches; caps

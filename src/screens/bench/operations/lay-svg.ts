@@ -1,5 +1,3 @@
-import { scaleOwn } from '@/core/drawing/edit/scale-own'
-import { transformObject } from '@/core/drawing/edit/transform-object'
 import { withNewIds } from '@/core/drawing/model/tree'
 import type { Point } from '@/core/geometry/point'
 import { newId } from '@/ui/new-id'
@@ -17,22 +15,18 @@ export const isSvgText = (text: string): boolean =>
 export async function laySvg(bench: Bench, text: string, name: string, middle: Point | null): Promise<void> {
   const { here } = bench
   if (!here) return say({ text: 'Make an icon first: + icon, on the left.' })
-  const [{ readSvg }, { underRules }, { Unreadable }] = await Promise.all([
+  const [{ readSvg }, { onGrid }, { underRules }, { Unreadable }] = await Promise.all([
     import('@/core/formats/import/svg/read-svg'),
+    import('@/core/formats/import/on-grid'),
     import('@/core/formats/import/under-rules'),
     import('@/core/formats/import/reading'),
   ])
   try {
     const { objects, side, unread } = readSvg(text)
     if (objects.length === 0) return say({ text: `Nothing in ${name} is drawn.`, tone: 'fault' })
-    const { size } = bench.rules.grid,
-      k = size / side
-    const x = middle ? middle.x - size / 2 : 0,
-      y = middle ? middle.y - size / 2 : 0
-    const laid = underRules(
-      objects.map((object) => withNewIds(scaleOwn(transformObject(object, [k, 0, 0, k, x, y]), k), newId)),
-      bench.rules,
-    )
+    const { size } = bench.rules.grid
+    const corner = middle ? { x: middle.x - size / 2, y: middle.y - size / 2 } : undefined
+    const laid = underRules(onGrid({ objects, side }, size, corner), bench.rules).map((one) => withNewIds(one, newId))
     bench.add(laid, `Lay ${name}`)
     const [first] = unread
     if (first)

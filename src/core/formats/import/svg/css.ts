@@ -32,7 +32,7 @@ export function readStyleSheet(text: string): StyleSheet {
         return
       }
       if (rule.prelude.type !== 'SelectorList') return
-      const declarations = declarationsIn(rule)
+      const declarations = declarationsIn(rule.block.children.toArray())
       for (const selector of rule.prelude.children.toArray()) {
         const compiled = compiledSelector(selector)
         if (compiled) rules.push({ ...compiled, declarations })
@@ -43,8 +43,8 @@ export function readStyleSheet(text: string): StyleSheet {
   return { rules, unread }
 }
 
-const declarationsIn = ({ block }: Rule): Declaration[] =>
-  block.children.toArray().flatMap((one) =>
+const declarationsIn = (list: readonly CssNode[]): Declaration[] =>
+  list.flatMap((one) =>
     one.type === 'Declaration'
       ? [
           {
@@ -59,19 +59,7 @@ const declarationsIn = ({ block }: Rule): Declaration[] =>
 /** The declarations of a `style` attribute. */
 export function readStyleAttribute(text: string): Declaration[] {
   const list = parse(text, { context: 'declarationList', parseValue: false })
-  return list.type === 'DeclarationList'
-    ? list.children.toArray().flatMap((one) =>
-        one.type === 'Declaration'
-          ? [
-              {
-                property: one.property.toLowerCase(),
-                value: generate(one.value).trim(),
-                isImportant: one.important !== false,
-              },
-            ]
-          : [],
-      )
-    : []
+  return list.type === 'DeclarationList' ? declarationsIn(list.children.toArray()) : []
 }
 
 type SelectorNode = SelectorList['children'] extends { toArray(): (infer T)[] } ? T : never

@@ -1,0 +1,15 @@
+import { scaleOwn } from '../../drawing/edit/scale-own'
+import { transformObject } from '../../drawing/edit/transform-object'
+import type { DrawingObject } from '../../drawing/model/object'
+import type { Point } from '../../geometry/point'
+
+/** A drawing scaled from its own square to a grid, its strokes and corners too; `corner` is where the square's first corner goes. */
+export function onGrid(
+  { objects, side }: { readonly objects: readonly DrawingObject[]; readonly side: number },
+  grid: number,
+  corner: Point = { x: 0, y: 0 },
+): readonly DrawingObject[] {
+  const k = grid / side
+  if (Math.abs(k - 1) < 1e-12 && corner.x === 0 && corner.y === 0) return objects
+  return objects.map((object) => scaleOwn(transformObject(object, [k, 0, 0, k, corner.x, corner.y]), k))
+}
