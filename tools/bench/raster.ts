@@ -13,26 +13,44 @@ import { pixelsOf as pixelsOfPeer } from '../../src/testing/rasterise'
 const COUNT = Number(process.argv[2] ?? 500)
 const ROUNDS = 5
 
-const ms = (act: () => void): number => {
-  const begin = performance.now()
-  act()
-  return performance.now() - begin
-}
 const middle = (values: readonly number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!
 
-/** Documents at sizes, ours without and with what is computed once for all sizes, beside the peer. */
+/** A watch that adds up what it is asked to time, in milliseconds. */
+function watch() {
+  let sum = 0
+  return {
+    time<T>(act: () => T): T {
+      const begin = performance.now()
+      const made = act()
+      sum += performance.now() - begin
+      return made
+    },
+    total: () => sum,
+  }
+}
+
+/**
+ * Documents at sizes, ours without and with what is computed once for all sizes, beside the peer. All three take turns
+ * at each document, so that a machine that slows down slows all of them.
+ */
 function compare(what: string, documents: readonly string[], sizes: readonly number[]): void {
-  const all = Array.from({ length: ROUNDS }, (_, round) => {
-    // What is remembered by its text is computed anew in each round.
-    const fresh = documents.map((svg) => svg.replace('<svg ', `<svg class="${' '.repeat(round)}" `))
-    const peer = ms(() => fresh.forEach((svg) => sizes.forEach((size) => pixelsOfPeer(svg, size))))
-    const whole = ms(() => fresh.forEach((svg) => sizes.forEach((size) => rasterised(svg, size))))
-    const pictures = documents.map(readDocument)
-    pictures.forEach((picture) => pixelsOf(picture, sizes[0]!))
-    const pixels = ms(() => pictures.forEach((picture) => sizes.forEach((size) => pixelsOf(picture, size))))
-    return { peer, whole: whole / peer, pixels: pixels / peer }
-  })
-  const at = (key: keyof (typeof all)[number], digits: number) => middle(all.map((one) => one[key])).toFixed(digits)
+  const rounds = Array.from({ length: ROUNDS + 1 }, (_, round) => {
+    const peer = watch(),
+      whole = watch(),
+      pixels = watch()
+    for (const document of documents) {
+      // What is remembered by its text is computed anew in each round.
+      const svg = document.replace('<svg ', `<svg class="${' '.repeat(round)}" `)
+      peer.time(() => sizes.forEach((size) => pixelsOfPeer(svg, size)))
+      whole.time(() => sizes.forEach((size) => rasterised(svg, size)))
+      const picture = readDocument(svg)
+      pixelsOf(picture, sizes[0]!)
+      pixels.time(() => sizes.forEach((size) => pixelsOf(picture, size)))
+    }
+    return { peer: peer.total(), whole: whole.total() / peer.total(), pixels: pixels.total() / peer.total() }
+  }).slice(1)
+  const at = (key: keyof (typeof rounds)[number], digits: number) =>
+    middle(rounds.map((one) => one[key])).toFixed(digits)
   console.log(
     `${what}: peer ${at('peer', 0)} ms, ours ${at('pixels', 2)} × of that with outlines computed before, ${at('whole', 2)} × in all`,
   )

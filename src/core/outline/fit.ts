@@ -170,7 +170,8 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1, chec
     // A stretch within the tolerance of a point needs no closer fit.
     if (points.every((p) => distance(p, start.at) <= tolerance / 4))
       return { cubic: straight(start.at, end.at), error: 0 }
-    return fitCubic(points, start.direction, end.direction, tolerance / 4)
+    const found = fitCubic(points, start.direction, end.direction, tolerance / 4)
+    return mayRunBack(found.cubic, points) ? { cubic: found.cubic, error: Infinity } : found
   }
   const cubics: Cubic[] = []
   for (let at = from; to - at > SAME_POINT;) {
@@ -187,6 +188,16 @@ export function follow(course: Course, tolerance: number, from = 0, to = 1, chec
     at = end
   }
   return cubics
+}
+
+/**
+ * True where the handles of a cubic are together longer than the course it follows: it may run back on itself between
+ * points that it passes near enough.
+ */
+function mayRunBack({ from, c1, c2, to }: Cubic, points: readonly Point[]): boolean {
+  let length = 0
+  for (let i = 1; i < points.length; i++) length += distance(points[i - 1]!, points[i]!)
+  return distance(from, c1) + distance(c2, to) > length
 }
 
 const straight = (from: Point, to: Point): Cubic => cubic(from, mix(from, to, 1 / 3), mix(from, to, 2 / 3), to)

@@ -197,6 +197,7 @@ describe('the stroke of a curve that all but returns on itself', () => {
       504,
       1546,
       5623,
+      19826,
       20817,
       21274,
       21929,

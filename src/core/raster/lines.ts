@@ -1,4 +1,5 @@
 import { arcCentre } from '../geometry/arc'
+import { hypot } from '../geometry/point'
 import type { Segment } from '../geometry/segment'
 import type { Edge } from './regions'
 
@@ -16,35 +17,46 @@ export type Lines = { readonly places: Float64Array; readonly edges: Int32Array;
 
 /** Edges as lines in pixels that stay near them. */
 export function linesOf(edges: readonly Edge[], view: View): Lines {
-  let places = new Float64Array(1024),
-    owners = new Int32Array(256),
-    count = 0,
-    x0 = 0,
-    y0 = 0
-  const begin = (x: number, y: number) => {
-    x0 = (x - view.x) * view.scale
-    y0 = (y - view.y) * view.scale
+  const lines = new Polylines(view)
+  for (let i = 0; i < edges.length; i++) along(edges[i]!.segment, lines, i)
+  return lines
+}
+
+/** Lines that are drawn from place to place, in as much room as they need. */
+class Polylines implements Lines {
+  places = new Float64Array(1024)
+  edges = new Int32Array(256)
+  count = 0
+  readonly scale: number
+  private readonly left: number
+  private readonly top: number
+  private x = 0
+  private y = 0
+
+  constructor({ scale, x, y }: View) {
+    this.scale = scale
+    this.left = x
+    this.top = y
   }
-  edges.forEach(({ segment }, edge) => {
-    const { from } = segment
-    begin(from.x, from.y)
-    along(segment, view.scale, (x, y) => {
-      if (count === owners.length) {
-        places = grown(places, new Float64Array(2 * places.length))
-        owners = grown(owners, new Int32Array(2 * owners.length))
-      }
-      const i = 4 * count,
-        fromX = x0,
-        fromY = y0
-      begin(x, y)
-      places[i] = fromX
-      places[i + 1] = fromY
-      places[i + 2] = x0
-      places[i + 3] = y0
-      owners[count++] = edge
-    })
-  })
-  return { places, edges: owners, count }
+
+  begin(x: number, y: number): void {
+    this.x = (x - this.left) * this.scale
+    this.y = (y - this.top) * this.scale
+  }
+
+  to(x: number, y: number, edge: number): void {
+    if (this.count === this.edges.length) {
+      this.places = grown(this.places, new Float64Array(2 * this.places.length))
+      this.edges = grown(this.edges, new Int32Array(2 * this.edges.length))
+    }
+    const { places } = this,
+      i = 4 * this.count
+    places[i] = this.x
+    places[i + 1] = this.y
+    places[i + 2] = this.x = (x - this.left) * this.scale
+    places[i + 3] = this.y = (y - this.top) * this.scale
+    this.edges[this.count++] = edge
+  }
 }
 
 function grown<T extends Float64Array | Int32Array>(old: T, larger: T): T {
@@ -52,31 +64,39 @@ function grown<T extends Float64Array | Int32Array>(old: T, larger: T): T {
   return larger
 }
 
-/** Goes along a segment from place to place so that the lines between them stay near it; ends where it ends. */
-function along(segment: Segment, scale: number, to: (x: number, y: number) => void): void {
-  const end = segment.to
+/** Draws a segment from place to place so that the lines between them stay near it; ends where it ends. */
+function along(segment: Segment, lines: Polylines, edge: number): void {
+  const { scale } = lines,
+    { from, to: end } = segment
+  lines.begin(from.x, from.y)
   if (segment.kind === 'arc') {
     const { centre, rx, ry, start, extent } = arcCentre(segment)
     const cos = Math.cos(segment.turn),
       sin = Math.sin(segment.turn)
     // The height of an arc over its chord.
     const step = 2 * Math.acos(Math.max(0, 1 - FLAT / (Math.max(rx, ry) * scale)))
-    const count = Math.max(2, Math.min(MOST, Math.ceil(Math.abs(extent) / Math.max(step, 1e-9))))
-    const k = areaScale(Math.abs(extent) / count, count)
+    const count = Math.max(2, Math.min(MOST, Math.ceil(Math.abs(extent) / Math.max(step, 1e-9)))),
+      angle = extent / count
+    const k = areaScale(Math.abs(angle), count)
+    const stepCos = Math.cos(angle),
+      stepSin = Math.sin(angle)
+    let x = Math.cos(start),
+      y = Math.sin(start)
     for (let i = 1; i < count; i++) {
-      const angle = start + (extent * i) / count,
-        x = k * rx * Math.cos(angle),
-        y = k * ry * Math.sin(angle)
-      to(centre.x + cos * x - sin * y, centre.y + sin * x + cos * y)
+      const before = x
+      x = before * stepCos - y * stepSin
+      y = before * stepSin + y * stepCos
+      const px = k * rx * x,
+        py = k * ry * y
+      lines.to(centre.x + cos * px - sin * py, centre.y + sin * px + cos * py, edge)
     }
   } else if (segment.kind === 'cubic') {
-    const { from: a, c1: b, c2: c } = segment
+    const { c1: b, c2: c } = segment,
+      a = from
     // The bound of Wang, Computer-Aided Design 16 (1984): by the second differences of the control points.
     const bend =
-      Math.max(
-        Math.hypot(a.x - 2 * b.x + c.x, a.y - 2 * b.y + c.y),
-        Math.hypot(b.x - 2 * c.x + end.x, b.y - 2 * c.y + end.y),
-      ) * scale
+      Math.max(hypot(a.x - 2 * b.x + c.x, a.y - 2 * b.y + c.y), hypot(b.x - 2 * c.x + end.x, b.y - 2 * c.y + end.y)) *
+      scale
     const count = Math.min(MOST, Math.ceil(Math.sqrt((0.75 * bend) / FLAT)))
     for (let i = 1; i < count; i++) {
       const t = i / count,
@@ -85,10 +105,10 @@ function along(segment: Segment, scale: number, to: (x: number, y: number) => vo
         k1 = 3 * s * s * t,
         k2 = 3 * s * t * t,
         k3 = t * t * t
-      to(k0 * a.x + k1 * b.x + k2 * c.x + k3 * end.x, k0 * a.y + k1 * b.y + k2 * c.y + k3 * end.y)
+      lines.to(k0 * a.x + k1 * b.x + k2 * c.x + k3 * end.x, k0 * a.y + k1 * b.y + k2 * c.y + k3 * end.y, edge)
     }
   }
-  to(end.x, end.y)
+  lines.to(end.x, end.y, edge)
 }
 
 /**

@@ -1,10 +1,12 @@
 import { keepTime, OutOfTime } from '../geometry/deadline'
 import type { Box } from '../geometry/box'
 import { blurredAlpha, reachOfBlur } from './blur'
+import type { Premultiplied } from './colours'
 import { type Group, hasShadow, type Item, type Shadow } from './items'
 import { dim, emptyLayer, type Layer, layOver, regionLayer } from './layer'
 import type { View } from './lines'
 import { type Regions, regionsOf } from './regions'
+import { eachCover, onlyColour } from './one-colour'
 import { eachRow } from './rows'
 
 /** A picture: its items, and the box that is seen of it. */
@@ -26,6 +28,11 @@ export function pixelsOf({ box, items }: Picture, width: number): Pixels {
   const data = new Uint8ClampedArray(4 * width * height),
     words = new Uint32Array(data.buffer)
   const regions = items.length === 0 || hasShadow(items) ? null : knownRegions(items)
+  const only = regions && onlyColour(regions)
+  if (only) {
+    oneColour(words, regions.edges, { scale, x: box.x, y: box.y }, width, height, only)
+    return { width, height, data }
+  }
   if (regions) {
     eachRow(regions, { scale, x: box.x, y: box.y }, width, height, (row, colours, changed) => {
       let word = 0
@@ -67,6 +74,34 @@ function wordOf(r: number, g: number, b: number, a: number): number {
   return IS_LITTLE
     ? (alpha << 24) | (blue << 16) | (green << 8) | red
     : (red << 24) | (green << 16) | (blue << 8) | alpha
+}
+
+/** Fills in the pixels of a picture in one colour. */
+function oneColour(
+  words: Uint32Array,
+  edges: Regions['edges'],
+  view: View,
+  width: number,
+  height: number,
+  [r, g, b, a]: Readonly<Premultiplied>,
+): void {
+  // What is covered in part has the colour of what is covered whole, as opaque as that.
+  const whole = wordOf(r / a, g / a, b / a, 1),
+    bare = IS_LITTLE ? whole & 0xffffff : whole & ~0xff,
+    shift = IS_LITTLE ? 24 : 0
+  eachCover(edges, view, width, height, (row, cover, at) => {
+    let sum = 0,
+      now = 0
+    for (let x = 0, i = row * width; x < width; x++, i++) {
+      const change = cover[at + x]!
+      if (change !== 0) {
+        sum += change
+        const alpha = Math.min(255, Math.floor(sum * a * 255 + HALF))
+        now = alpha <= 0 ? 0 : bare | (alpha << shift)
+      }
+      words[i] = now
+    }
+  })
 }
 
 const byteOf = (value: number): number => Math.min(255, Math.max(0, Math.floor(value + HALF)))
