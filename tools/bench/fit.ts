@@ -38,7 +38,8 @@ function others(): { drawings: Drawing[]; rules: Rules } {
   const files = readdirSync(folder).sort()
   const every = Math.floor(files.length / COUNT)
   return {
-    rules: starter('interface-24')!.rules,
+    // Weights that can be crisp on both sides: what is counted is what fitting does.
+    rules: { ...starter('interface-24')!.rules, weightSteps: 'whole' },
     drawings: files
       .filter((_, i) => i % every === 0)
       .slice(0, COUNT)

@@ -4,6 +4,7 @@ import { tidy } from '../geometry/tidy'
 import { onAnotherGrid } from './limits'
 import type { Rules } from './rules'
 import { summed } from './sums'
+import { weightsAt } from './weight-steps'
 
 /** The grids that icons of a set are drawn on, from small to large. */
 export const basesOf = ({ grid, masters = [] }: Pick<Rules, 'grid' | 'masters'>): number[] =>
@@ -48,10 +49,7 @@ function written(rules: Rules, base: number): Rules {
     keylines: rules.keylines.map((keyline) => ({ ...keyline, w: inStep(keyline.w), h: inStep(keyline.h) })),
     ...onAnotherGrid(rules, inStep),
     ...(rules.trim !== undefined && { trim: inStep(rules.trim) }),
-    weights: rules.weights.map((one) => ({
-      ...one,
-      value: said(own?.weights, one.name) ?? wholeWeight(one.value * scale),
-    })),
+    weights: weightsAt(rules, base),
     radii: rules.radii.map((one) => {
       const value = said(own?.radii, one.name)
       const { sum: _, ...plain } = one
@@ -77,12 +75,26 @@ const even = (value: number, base: number): number => {
 }
 const inside = (value: number, base: number): number => Math.min(base, value)
 
-/** The nearest weight that can be crisp: a whole number from 1 up, else a half. */
-const wholeWeight = (value: number): number => (value < 0.75 ? 0.5 : Math.max(1, Math.round(value)))
-
 /** The step on another grid: a fraction of a unit stays as it is, a larger step becomes the nearest half. */
 const stepAt = (step: number, scale: number): number =>
   step <= 1 ? step : Math.max(0.5, Math.round(2 * step * scale) / 2)
 
 const scaledStyle = (style: Style, by: number): Style =>
   typeof style.weight === 'string' ? style : { ...style, weight: tidy(style.weight * by) }
+
+/** What a weight comes to at one delivered size: in pixels, and as a share of what proportion to the set's grid asks. */
+type WeightAtSize = { readonly pixels: number; readonly share: number }
+
+/** Each weight at each delivered size, from small to large; in the order of the weights. */
+export const weightsBySize = (rules: Rules): { readonly size: number; readonly weights: readonly WeightAtSize[] }[] =>
+  rules.sizes.map((size) => {
+    const book = bookAt(rules, baseFor(rules, size)),
+      scale = size / book.grid.size
+    return {
+      size,
+      weights: book.weights.map(({ value }, i) => ({
+        pixels: tidy(value * scale),
+        share: (value * rules.grid.size) / (rules.weights[i]!.value * book.grid.size),
+      })),
+    }
+  })

@@ -12,6 +12,7 @@ export const SINGLES = [
   'sizes',
   'densities',
   'masters',
+  'weightSteps',
   'strokes',
   'angles',
   ...LIMIT_KEYS,

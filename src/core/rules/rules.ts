@@ -183,6 +183,11 @@ export const Rules = z
         'Masters go from small to large, each once.',
       )
       .optional(),
+    /**
+     * How weights follow to further grids: to whole units, to halves, or kept in proportion. Left out, they become whole
+     * where that is within a fifth of proportion, else half.
+     */
+    weightSteps: z.enum(['whole', 'half', 'kept']).optional(),
     /** How strokes are delivered: as strokes, which is what leaving this out means, or as the outlines they paint. */
     strokes: z.enum(['kept', 'outlined']).optional(),
     /** Directions that straight lines may have, in degrees, anticlockwise from the right; any where none are named. */

@@ -1,16 +1,20 @@
 'use client'
 
+import { useMemo } from 'react'
 import { bookAt } from '@/core/rules/book'
 import type { MasterRule, Rules } from '@/core/rules/rules'
 import { MenuButton } from '@/ui/menu'
+import { plainRules } from './draft'
 import { Group, type GroupProps, NumberInput, RemoveButton } from './form'
+import { WeightSizes } from './weight-sizes'
 
 /** The sizes that are offered for a further master. */
 const OFFERED = [16, 20, 32, 48, 64]
 
 /** Further grids that the icons are drawn on, each with weights and radii of its own where those are to differ. */
 export function MastersGroup({ draft, onChange, problems }: GroupProps) {
-  const masters = draft.masters ?? []
+  const masters = draft.masters ?? [],
+    rules = useMemo(() => plainRules(draft), [draft])
   const set = (next: readonly MasterRule[]) =>
     onChange({ ...draft, masters: next.length > 0 ? [...next].sort((a, b) => a.base - b.base) : undefined })
   const problem = [...problems].find(([path]) => path.startsWith('masters'))?.[1]
@@ -27,11 +31,12 @@ export function MastersGroup({ draft, onChange, problems }: GroupProps) {
         <MasterFields
           key={master.base}
           master={master}
-          draft={draft}
+          rules={rules}
           onChange={(next) => set(masters.map((one) => (one === master ? next : one)))}
           onRemove={() => set(masters.filter((one) => one !== master))}
         />
       ))}
+      {masters.length > 0 && problems.size === 0 && <WeightSizes draft={draft} rules={rules} onChange={onChange} />}
       {problem && <p className="mb-1 text-fault">{problem}</p>}
       <MenuButton
         label="Add a master"
@@ -46,16 +51,16 @@ export function MastersGroup({ draft, onChange, problems }: GroupProps) {
 /** The numbers of a master: what is not typed comes from the rules, brought to its size. */
 function MasterFields({
   master,
-  draft,
+  rules,
   onChange,
   onRemove,
 }: {
   master: MasterRule
-  draft: GroupProps['draft']
+  rules: Rules
   onChange: (master: MasterRule) => void
   onRemove: () => void
 }) {
-  const book = bookAt(draft as unknown as Rules, master.base)
+  const book = bookAt(rules, master.base)
   const withNumber = (list: 'weights' | 'radii', name: string, value: number) => {
     const others = (master[list] ?? []).filter((one) => one.name !== name)
     onChange({ ...master, [list]: [...others, { name, value }] })

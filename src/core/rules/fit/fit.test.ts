@@ -17,7 +17,8 @@ import { starter } from '../starters'
 import { fitted } from './fit'
 import { runs } from '../../../testing/runs'
 
-const { rules } = starter('interface-24')!
+/** Weights that can be crisp on both sides show what fitting does. */
+const rules: Rules = { ...starter('interface-24')!.rules, weightSteps: 'whole' }
 const { set: quayside } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const at16 = bookAt(rules, 16)

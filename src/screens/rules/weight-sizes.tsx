@@ -1,0 +1,84 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import { useMemo } from 'react'
+import { element } from '@/core/formats/markup'
+import { baseFor, bookAt, weightsBySize } from '@/core/rules/book'
+import type { Rules } from '@/core/rules/rules'
+import { Choice } from '@/ui/choice'
+import { PixelPicture } from '@/ui/pixel-picture'
+import { useTheme } from '@/ui/theme'
+import type { GroupProps } from './form'
+
+const STEPS = [
+  {
+    value: 'near',
+    label: 'nearest',
+    hint: 'Whole pixels where that is within a fifth of proportion, else half pixels',
+  },
+  { value: 'whole', label: 'whole', hint: 'Whole pixels: crisp on both sides, at times much lighter or heavier' },
+  { value: 'half', label: 'half', hint: 'Half pixels: nearer to proportion, soft on one side' },
+  { value: 'kept', label: 'as they are', hint: 'In proportion: equally heavy at every size, soft on both sides' },
+] as const
+
+const WeightCurve = dynamic(() => import('./weight-curve').then(({ WeightCurve: curve }) => curve), { ssr: false })
+
+/** The largest size that is pictured; beyond it a weight's steps are not seen. */
+const LARGEST = 48
+
+/** How weights follow from size to size: the choice, a picture of it in real pixels, and a curve beside proportion. */
+export function WeightSizes({ draft, rules, onChange }: Pick<GroupProps, 'draft' | 'onChange'> & { rules: Rules }) {
+  const bySize = useMemo(() => weightsBySize(rules), [rules])
+  const main = rules.weights[0]!.name,
+    ink = useTheme() === 'night' ? '#f4f7f5' : '#14231f'
+  return (
+    <div role="group" aria-label="Weights from size to size" className="mb-2">
+      <div className="mb-1.5 flex items-center justify-between">
+        <span className="text-quiet">weights</span>
+        <Choice
+          label="How weights follow to further sizes"
+          value={draft.weightSteps ?? 'near'}
+          options={STEPS}
+          onChange={(steps) => onChange({ ...draft, weightSteps: steps === 'near' ? undefined : steps })}
+        />
+      </div>
+      <div className="flex items-end justify-between gap-1 border-x border-t border-hair px-2 py-1.5">
+        {bySize
+          .filter(({ size }) => size <= LARGEST)
+          .map(({ size, weights }) => (
+            <figure key={size} className="text-center">
+              <PixelPicture
+                source={{ svg: sample(rules, size, ink) }}
+                size={size}
+                exact
+                label={`The ${main} weight at ${size} pixels`}
+                className="mx-auto"
+              />
+              <figcaption className="tabular-nums text-small text-quiet">{pixels(weights[0]!.pixels)}</figcaption>
+            </figure>
+          ))}
+      </div>
+      <div className="h-[104px] border border-hair px-1">
+        <WeightCurve bySize={bySize} names={rules.weights.map(({ name }) => name)} />
+      </div>
+    </div>
+  )
+}
+
+const pixels = (value: number): string => String(Math.round(100 * value) / 100)
+
+/** A ring around a bar in the first weight, as they are drawn at a size. */
+function sample(rules: Rules, size: number, ink: string): string {
+  const { grid, liveArea, weights } = bookAt(rules, baseFor(rules, size)),
+    side = grid.size,
+    weight = weights[0]!.value,
+    // Where edges of such a weight can lie on the grid.
+    on = (value: number) => Math.round(value - weight / 2) + weight / 2
+  const left = on((side - liveArea) / 2 + weight / 2),
+    r = side / 2 - left,
+    level = on(side / 2)
+  const ring = element('circle', { cx: `${side / 2}`, cy: `${side / 2}`, r: `${r}` }),
+    bar = element('path', { d: `M${side / 2 - r / 2} ${level}H${side / 2 + r / 2}` })
+  const inside = element('g', { fill: 'none', stroke: ink, 'stroke-width': `${weight}` }, ring + bar)
+  return element('svg', { viewBox: `0 0 ${side} ${side}` }, inside)
+}
