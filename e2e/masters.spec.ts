@@ -46,3 +46,42 @@ test('a 20 px master is derived and fitted, tuned by hand, and keeps that when i
   await bar.getByRole('button', { name: 'derive again' }).click()
   await expect(bar).toContainText('derived from 24')
 })
+
+test('an edge of a derived master is pinned by a drag, let go by a press, and all else is fitted around it', async ({
+  page,
+}) => {
+  const bench = await BenchPage.withDemoIcon(page, 'lighthouse')
+  await page.getByRole('tablist', { name: 'Masters' }).getByRole('tab', { name: '16' }).click()
+  const bar = page.getByRole('group', { name: 'The 16 master' }),
+    edges = page.getByRole('group', { name: 'Edges of this master' }).getByRole('slider')
+  await expect(bar).toContainText('edges crisp')
+  const left = edges.nth(1)
+  const before = Number(await left.getAttribute('aria-valuenow'))
+  const square = Number(await left.evaluate((mark) => mark.getBoundingClientRect().left))
+  const box = (await left.boundingBox())!
+  await page.mouse.move(box.x + 7, box.y + 7)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 30, box.y + 7, { steps: 4 })
+  await expect(left).toHaveAttribute('aria-valuetext', /pinned by hand/)
+  await page.mouse.up()
+  await expect(left).toHaveAttribute('aria-valuenow', String(before + 1))
+  await expect(bar).toContainText('derived from 24')
+  await expect(bar).toContainText('1 by hand')
+  expect(Number(await left.evaluate((mark) => mark.getBoundingClientRect().left))).toBeGreaterThan(square)
+
+  // What is pinned is kept, and undone like anything else.
+  await bench.saved()
+  await page.reload()
+  await page.getByRole('tablist', { name: 'Masters' }).getByRole('tab', { name: '16' }).click()
+  await expect(left).toHaveAttribute('aria-valuetext', /pinned by hand/)
+  await left.press('ArrowRight')
+  await expect(left).toHaveAttribute('aria-valuenow', String(before + 2))
+  await page.keyboard.press('Control+z')
+  await expect(left).toHaveAttribute('aria-valuenow', String(before + 1))
+
+  await left.press('Enter')
+  await expect(left).toHaveAttribute('aria-valuenow', String(before))
+  await expect(bar).not.toContainText('by hand')
+  await left.press('Enter')
+  await expect(left).toHaveAttribute('aria-valuetext', /let go by hand/)
+})

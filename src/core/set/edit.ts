@@ -4,6 +4,7 @@ import type { Accepted } from '../drawing/model/accepted'
 import type { Guide } from '../drawing/model/guide'
 import type { DrawingObject } from '../drawing/model/object'
 import { basesOf } from '../rules/book'
+import type { Pin } from '../rules/fit/pin'
 import type { Reference } from '../drawing/model/reference'
 import { asItWas, type TakingBack } from './as-it-was'
 import { touched } from './masters'
@@ -19,6 +20,8 @@ export type SetEdit =
   | ({ readonly kind: 'draw'; readonly edit: DrawingEdit } & MasterAt)
   | ({ readonly kind: 'guides'; readonly guides: readonly Guide[] } & MasterAt)
   | ({ readonly kind: 'accept'; readonly accepted: readonly Accepted[] } & MasterAt)
+  /** What is pinned by hand of a derived master. */
+  | ({ readonly kind: 'pins'; readonly pins: readonly Pin[] } & MasterAt)
   | ({ readonly kind: 'references'; readonly references: readonly Reference[] } & MasterAt)
   | ({
       readonly kind: 'alternatives'
@@ -53,6 +56,8 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
       return withMaster(set, edit, () => ({ guides: edit.guides.length > 0 ? [...edit.guides] : undefined }))
     case 'accept':
       return withMaster(set, edit, () => ({ accepted: edit.accepted.length > 0 ? [...edit.accepted] : undefined }))
+    case 'pins':
+      return withMaster(set, edit, () => ({ pins: edit.pins.length > 0 ? [...edit.pins] : undefined }))
     case 'references':
       return withMaster(set, edit, () => ({
         references: edit.references.length > 0 ? [...edit.references] : undefined,

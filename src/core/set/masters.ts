@@ -1,9 +1,12 @@
 import { type Memory, remembered } from '../drawing/evaluate/memory'
+import { same } from '../drawing/model/same'
 import type { DrawingObject } from '../drawing/model/object'
 import { baseFor, bookAt } from '../rules/book'
 import { scaled } from '../rules/fit/brought'
 import { fitted } from '../rules/fit/fit'
 import type { Flaw } from '../rules/fit/flaws'
+import type { Held } from '../rules/fit/held'
+import type { Pin } from '../rules/fit/pin'
 import type { Rules } from '../rules/rules'
 import { type Conflict, mergedObjects } from './merge'
 import { type Icon, type Master, masterFor } from './set'
@@ -13,33 +16,47 @@ type Derived = {
   readonly objects: readonly DrawingObject[]
   readonly isFitted: boolean
   readonly flaws: readonly Flaw[]
+  readonly held: readonly Held[]
 }
 
 const derivations: Memory<Rules, object, Derived> = new WeakMap()
 
 /** A drawing of the set's grid brought to another of its grids: fitted, or only scaled where the rules say so. Remembered. */
-export function derivedFrom(objects: readonly DrawingObject[], rules: Rules, base: number): Derived {
+export function derivedFrom(
+  objects: readonly DrawingObject[],
+  rules: Rules,
+  base: number,
+  pins: readonly Pin[] = [],
+): Derived {
   const book = bookAt(rules, base)
-  return remembered(derivations, book, objects, () => {
-    const isPlain = rules.masters?.find((one) => one.base === base)?.unfitted === true
-    return isPlain
-      ? { objects: scaled(objects, rules, book), isFitted: false, flaws: [] }
-      : fitted(objects, rules, book)
-  })
+  const isPlain = rules.masters?.find((one) => one.base === base)?.unfitted === true
+  if (isPlain || pins.length === 0)
+    return remembered(derivations, book, objects, () =>
+      isPlain
+        ? { objects: scaled(objects, rules, book), isFitted: false, flaws: [], held: [] }
+        : fitted(objects, rules, book),
+    )
+  const known = remembered(pinnedDerivations, pins, objects, () => ({ now: null }) as { now: PinnedDerivation | null })
+  if (known.now?.book !== book) known.now = { book, derived: fitted(objects, rules, book, pins) }
+  return known.now.derived
 }
+
+type PinnedDerivation = { readonly book: Rules; readonly derived: Derived }
+const pinnedDerivations: Memory<readonly Pin[], object, { now: PinnedDerivation | null }> = new WeakMap()
 
 /** How a master of an icon comes about. */
 export type Standing =
   /** It is the one that others are derived from. */
   | { readonly by: 'hand'; readonly isMain: boolean }
   /**
-   * It is derived. `isChanged`: it was also changed by hand. `isFitted`: its edges were fitted to whole places. `flaws`: where
-   * fitting made another picture of it.
+   * It is derived. `isChanged`: its drawing was also changed by hand. `isFitted`: its edges were fitted to whole places. `flaws`: where
+   * fitting made another picture of it. `held`: what became of its edges.
    */
   | {
       readonly by: 'derivation'
       readonly isFitted: boolean
       readonly flaws: readonly Flaw[]
+      readonly held: readonly Held[]
       readonly isChanged: boolean
       readonly conflicts: readonly Conflict[]
     }
@@ -63,16 +80,23 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
   const main = masterFor(icon)
   const stored = icon.masters.find((one) => one.base === base)
   if (stored && !stored.from) return { master: stored, standing: { by: 'hand', isMain: stored === main } }
-  const { objects, isFitted, flaws } = derivedFrom(main.objects, rules, base)
+  const { objects, isFitted, flaws, held } = derivedFrom(main.objects, rules, base, stored?.pins)
   if (!stored?.from)
     return {
       master: { base, objects: objects as DrawingObject[] },
-      standing: { by: 'derivation', isFitted, flaws, isChanged: false, conflicts: [] },
+      standing: { by: 'derivation', isFitted, flaws, held, isChanged: false, conflicts: [] },
     }
   const { conflicts, ...drawn } = mergedObjects(stored.from, stored.objects, objects)
   return {
     master: { ...stored, objects: drawn.objects as DrawingObject[], from: drawn.from as DrawingObject[] },
-    standing: { by: 'derivation', isFitted, flaws, isChanged: true, conflicts },
+    standing: {
+      by: 'derivation',
+      isFitted,
+      flaws,
+      held,
+      isChanged: !same(stored.from, stored.objects),
+      conflicts,
+    },
   }
 }
 

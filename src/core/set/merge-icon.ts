@@ -107,7 +107,7 @@ function mergedMaster(from: Master | undefined, mine: Master, theirs: Master): M
   Object.assign(value, beside(drawings.values, title))
   Object.assign(base, beside(drawings.bases, titleOf(theirs)))
 
-  for (const key of ['guides', 'references'] as const)
+  for (const key of ['guides', 'references', 'pins'] as const)
     take(key, mergedValue(was[key], mine[key], theirs[key]), mine[key], theirs[key])
   const accepted = mergedAccepted(was, mine, theirs)
   if (accepted.length > 0) value.accepted = accepted

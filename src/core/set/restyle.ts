@@ -44,8 +44,13 @@ function restyledIcon(given: Icon, before: Rules, restyling: Restyling, look: Ke
   let same = !isOtherGrid && icon === given
   const masters = [next, ...icon.masters.slice(1).filter(({ base }) => base !== rules.grid.size)].map((master, i) => {
     const renamed = withNewNames(look && isOtherGrid && i === 0 ? look.master(master) : master, renames)
-    const { from: _, ...plain } = renamed
-    const based = i === 0 && isOtherGrid ? { ...plain, base: rules.grid.size } : renamed
+    const { from: _, pins, ...plain } = renamed
+    const based =
+      i === 0 && isOtherGrid
+        ? { ...plain, base: rules.grid.size }
+        : isOtherGrid && pins
+          ? { ...renamed, pins: pins.map((pin) => ({ ...pin, at: (pin.at * rules.grid.size) / before.grid.size })) }
+          : renamed
     if (based !== icon.masters[i]) same = false
     return based
   })

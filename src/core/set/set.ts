@@ -3,6 +3,7 @@ import { namesUsed, type ValueKind } from '../drawing/model/visit'
 import { Accepted } from '../drawing/model/accepted'
 import { Guide } from '../drawing/model/guide'
 import { DrawingObject } from '../drawing/model/object'
+import { Pin } from '../rules/fit/pin'
 import { Reference } from '../drawing/model/reference'
 import { countObjects, walk } from '../drawing/model/tree'
 import { hasValue } from '../rules/renames'
@@ -37,6 +38,8 @@ export const Master = z.strictObject({
   references: z.array(Reference).max(50, 'An icon may have at most 50 references.').optional(),
   /** Snags that are left as they are on purpose. */
   accepted: z.array(Accepted).max(500).optional(),
+  /** What is pinned by hand of a derived master. */
+  pins: z.array(Pin).max(200, 'A master may have at most 200 pins.').optional(),
   title: z.string().min(1).max(40).optional(),
   alternatives: z.array(Alternative).max(20, 'An icon may have at most 20 alternatives.').optional(),
 })
@@ -94,6 +97,11 @@ const NO_ALTERNATIVES: readonly Alternative[] = []
 
 /** The other drawings that are kept beside a master's own. */
 export const alternativesOf = ({ alternatives }: Master): readonly Alternative[] => alternatives ?? NO_ALTERNATIVES
+
+const NO_PINS: readonly Pin[] = []
+
+/** What is pinned by hand of a derived master. */
+export const pinsOf = ({ pins }: Master): readonly Pin[] => pins ?? NO_PINS
 
 const NOTHING_ACCEPTED: readonly Accepted[] = []
 

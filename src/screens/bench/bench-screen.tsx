@@ -21,6 +21,7 @@ import { FamilyStrip } from './panels/family-strip'
 import { addIcon, renameIcon } from './operations/icons'
 import { Ledger } from './panels/ledger/ledger'
 import { MasterBar } from './square/master-bar'
+import { PinMarks } from './square/pin-marks'
 import { MasterTabs } from './panels/master-tabs'
 import { LostDialog } from './lost-dialog'
 import { OpenPartBar } from './square/open-part-bar'
@@ -206,6 +207,7 @@ function StageOrEmpty({ bench, tools, whole }: { bench: Bench; tools: Tools; who
               <Refused />
               <Seeing />
               <AlternativesList />
+              <PinMarks />
               <MasterBar />
               <OpenPartBar />
             </>

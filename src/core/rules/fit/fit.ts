@@ -16,10 +16,12 @@ import { broughtTo, scaled } from './brought'
 import { courseOf } from './course'
 import { figureOf } from './figure'
 import { type Flaw, flawsOf, type Original, originalOf, withPlainWanted } from './flaws'
-import { valueOf } from './form'
+import { short, valueOf } from './form'
 import { placedMarks } from './problem'
 import { relationsOf } from './relations'
-import { type Crisp, crispPlaces, type Pinned, pinnedOf, settledValues } from './settle'
+import { type Held, heldIn } from './held'
+import type { Pin } from './pin'
+import { BY_HAND, type Crisp, crispPlaces, type Pinned, pinnedOf, settledValues } from './settle'
 import { MOST_UNKNOWNS } from './solve'
 import type { Terms } from './wishes'
 
@@ -31,6 +33,8 @@ type Fitted = {
   readonly objects: readonly DrawingObject[]
   readonly isFitted: boolean
   readonly flaws: readonly Flaw[]
+  /** What became of the coordinates at which edges are seen; nothing where it was only scaled. */
+  readonly held: readonly Held[]
 }
 
 /**
@@ -48,9 +52,10 @@ const CARES = [
  * stay in the middle, gets the best place by `best-places`. Everything else is solved for, so that what related the
  * places of the drawing relates them again (`relations.ts`, `settle.ts`). What comes of it is drawn and compared with
  * what it was (`flaws.ts`): where it is another picture, the weakest crisp place near the flaw gives way, then all is
- * fitted more carefully, and where that does not help the drawing is only scaled.
+ * fitted more carefully, and where that does not help the drawing is only scaled. What a person pinned stays, whatever
+ * comes of it.
  */
-export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules): Fitted {
+export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules, pins: readonly Pin[] = []): Fitted {
   const gap = to.gap ?? 1,
     scale = to.grid.size / from.grid.size
   const scenes = { from: sceneOf(from), to: sceneOf(to) }
@@ -60,10 +65,11 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
     plainInk = inkAt(plain)
   const least = Math.min(narrowestOf(before, scale).gap, gap) - UNSEEN
   const original = originalOf(before, plainInk, scale)
-  const place = placing(objects, from, to, original)
+  const place = placing(objects, from, to, original, pins)
   const search = (wanted: Original): Fitted => {
-    const looked = (list: readonly DrawingObject[], ink: Path): Result => ({
+    const looked = (list: readonly DrawingObject[], ink: Path, held: () => readonly Held[]): Result => ({
       objects: list,
+      held,
       flaws: flawsOf(wanted, ink),
       ...narrowestOf(ink, 1),
     })
@@ -72,9 +78,9 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
       const settle = place(care),
         loose = new Set<Crisp>()
       for (let attempt = 0; attempt < attempts; attempt++) {
-        const { objects: next, pinned } = settle(loose)
-        const result = looked(next, inkAt(next))
-        if (result.flaws.length === 0 && result.gap >= least) return { ...result, isFitted: true }
+        const { objects: next, pinned, held } = settle(loose)
+        const result = looked(next, inkAt(next), held)
+        if (result.flaws.length === 0 && result.gap >= least) return ended(result, true)
         if (!best || isBetter(result, best)) best = result
         const at = result.flaws[0]?.at ?? result.narrowest
         const weakest = at && weakestNear(at, pinned, loose)
@@ -82,8 +88,8 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
         loose.add(weakest)
       }
     }
-    const unfitted = looked(plain, plainInk)
-    return best && !isBetter(unfitted, best) ? { ...best, isFitted: true } : { ...unfitted, isFitted: false }
+    const unfitted = looked(plain, plainInk, () => [])
+    return best && (pins.length > 0 || !isBetter(unfitted, best)) ? ended(best, true) : ended(unfitted, false)
   }
   const found = search(original)
   return found.flaws.length > 0 && before.length !== plainInk.length
@@ -91,7 +97,18 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
     : found
 }
 
-type Result = { readonly objects: readonly DrawingObject[]; readonly flaws: readonly Flaw[] } & Narrowest
+type Result = {
+  readonly objects: readonly DrawingObject[]
+  readonly flaws: readonly Flaw[]
+  readonly held: () => readonly Held[]
+} & Narrowest
+
+const ended = ({ objects, flaws, held }: Result, isFitted: boolean): Fitted => ({
+  objects,
+  flaws,
+  isFitted,
+  held: held(),
+})
 
 /** Whether one result is less to be sent back than another. */
 const isBetter = (a: Result, b: Result): boolean =>
@@ -102,7 +119,7 @@ const AROUND = 3
 
 /** The crisp place that is least seen of those near a flaw, and where there is none there, of all. */
 function weakestNear(at: Point, pinned: readonly Pinned[], loose: ReadonlySet<Crisp>): Crisp | null {
-  const held = pinned.filter(({ crisp }) => !loose.has(crisp)),
+  const held = pinned.filter(({ crisp }) => !loose.has(crisp) && crisp.strength < BY_HAND),
     near = held.filter((one) => Math.hypot(one.near.x - at.x, one.near.y - at.y) <= AROUND)
   return (near.length > 0 ? near : held).reduce<Crisp | null>(
     (weakest, { crisp }) => (!weakest || crisp.strength < weakest.strength ? crisp : weakest),
@@ -141,13 +158,19 @@ function placing(
   from: Rules,
   to: Rules,
   original: Original,
-): (care: number) => (loose: Set<Crisp>) => { objects: DrawingObject[]; pinned: readonly Pinned[] } {
+  pins: readonly Pin[] = [],
+): (care: number) => (loose: Set<Crisp>) => {
+  objects: DrawingObject[]
+  pinned: readonly Pinned[]
+  held: () => readonly Held[]
+} {
   const scale = to.grid.size / from.grid.size
   const scenes = { from: sceneOf(from), to: sceneOf(to) }
   const marks = marksOf(objects, scenes, scale)
   const terms = {
     scale,
     gap: to.gap ?? 1,
+    pins,
     weights: from.weights.map(({ name, value }) => ({
       was: value,
       is: to.weights.find((one) => one.name === name)?.value ?? value * scale,
@@ -160,7 +183,8 @@ function placing(
   }
   return (care) => {
     const [x, y] = cheaper(marks, { ...terms, care })
-    const crisp = crispPlaces(marks, { x, y }, scale)
+    const fits = { x, y },
+      crisp = crispPlaces(marks, fits, scale, pins)
     return (loose) => {
       // What gave way draws nothing else along with it any more.
       const course = (axis: Axis, whole: AxisFit) =>
@@ -184,7 +208,11 @@ function placing(
           return form && short(valueOf(form, settled))
         },
       }
-      return { objects: placedAsBrought(broughtTo(objects, scenes.from, fitting), from, to), pinned }
+      return {
+        objects: placedAsBrought(broughtTo(objects, scenes.from, fitting), from, to),
+        pinned,
+        held: () => heldIn(marks, fits, crisp, new Set(loose), pins, { figure, values: settled, along }),
+      }
     }
   }
 }
@@ -193,12 +221,6 @@ const placesOf = (crisp: readonly Crisp[]): Pick<AxisFit, 'coordinates' | 'place
   coordinates: crisp.map(({ at }) => at),
   places: crisp.map(({ place }) => place),
 })
-
-/** A number with four digits after the point, where it is that but for what solving leaves. */
-function short(value: number): number {
-  const rounded = Math.round(value * 1e4) / 1e4
-  return Math.abs(rounded - value) < 1e-6 ? rounded : value
-}
 
 /** By how much one gap must be wider than another, in units of the other grid, to be better. */
 const SLACK = 0.05

@@ -28,3 +28,9 @@ export function valueOf({ constant, of, by }: Form, values: ArrayLike<number>): 
   for (let i = 0; i < of.length; i++) sum += by[i]! * values[of[i]!]!
   return sum
 }
+
+/** A number with four digits after the point, where it is that but for what solving leaves. */
+export function short(value: number): number {
+  const rounded = Math.round(value * 1e4) / 1e4
+  return Math.abs(rounded - value) < 1e-6 ? rounded : value
+}

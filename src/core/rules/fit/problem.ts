@@ -2,10 +2,9 @@ import type { AxisFit } from './axis-fit'
 import { bestPlaces, evenPlaces, type Knot, type Placed, type Wish } from './best-places'
 import { distinct, nearest, SAME } from './coordinates'
 import type { Axis, Mark, Marks } from './mark'
+import { ONE, pinAt } from './pin'
 import { alikeSquares, centred, gapWishes, insideWishes, squareWishes, type Terms } from './wishes'
 
-/** Coordinates nearer than this, in units of the other grid, are one. */
-const ONE = 0.03
 /** How long an edge is, in units of the other grid, that costs one where it is not crisp, and the most that one costs. */
 const LONG = 5,
   MOST = 2
@@ -33,7 +32,12 @@ export function placedMarks(
     last = Math.max(...list.map(({ at, reach }) => at + reach[1].was))
   const at: Mark[][] = coordinates.map(() => [])
   for (const mark of list) at[index(mark.at)]!.push(mark)
-  const knots = coordinates.map((coordinate, i) => knotOf(coordinate, at[i]!, terms, { first, last }))
+  const knots = coordinates.map((coordinate, i) => {
+    const pin = pinAt(terms.pins, axis, coordinate, scale)
+    return pin && pin.to !== null
+      ? pinnedKnot(pin.to)
+      : knotOf(coordinate, pin ? at[i]!.map(soft) : at[i]!, terms, { first, last })
+  })
   const wishes = [
     ...gapWishes(list, index, terms),
     ...insideWishes(list, index, terms, { first, last }),
@@ -47,6 +51,13 @@ export function placedMarks(
   ].flatMap(plain)
   const placed = settled(knots, wishes, centred(list, index, scale, { first, last }), coordinates, scale, below)
   return placed && { coordinates, places: placed.places, cost: placed.cost }
+}
+
+/** Whether coordinates are their own mirror image. */
+export function areEven(coordinates: readonly number[], scale: number): boolean {
+  const n = coordinates.length,
+    sum = n > 1 ? coordinates[0]! + coordinates[n - 1]! : 0
+  return n > 1 && coordinates.every((one, i) => Math.abs(one + coordinates[n - 1 - i]! - sum) < (2 * ONE) / scale)
 }
 
 /** A knot whose cost counts from where all of them lie aside. */
@@ -66,8 +77,7 @@ function settled(
 ): Placed | null {
   const n = coordinates.length
   const sum = n > 1 ? coordinates[0]! + coordinates[n - 1]! : 0
-  const isEven =
-    n > 1 && coordinates.every((one, i) => Math.abs(one + coordinates[n - 1 - i]! - sum) < (2 * ONE) / scale)
+  const isEven = areEven(coordinates, scale)
   const half = Math.round(sum * scale)
   let best: Placed | null = null
   for (const about of isEven ? [half, half - 1, half + 1] : [0, -1, 1]) {
@@ -115,6 +125,19 @@ function knotOf(
     },
   }
 }
+
+/** How much it costs to leave a place that is pinned, for each unit: more than anything else comes to. */
+const HELD = 1e4
+
+/** A knot that is pinned to a place. */
+const pinnedKnot = (to: number): FreeKnot => ({
+  ideal: to,
+  phases: [fraction(to)],
+  cost: (place) => HELD * Math.abs(place - to),
+})
+
+/** A mark whose edges need not be crisp. */
+const soft = (mark: Mark): Mark => ({ ...mark, edges: [] })
 
 /** A wish with each knot once; none where it says nothing. */
 function plain(wish: Wish): Wish[] {

@@ -5,6 +5,8 @@ import type { AxisFit } from './axis-fit'
 import { across, AXES, type Axis, type Mark, type Marks } from './mark'
 import { SAME } from './coordinates'
 import { HARD } from './weights'
+import { ONE, type Pin, pinAt } from './pin'
+import { areEven } from './problem'
 import { missedBy, type Relation, solved } from './solve'
 
 /** A coordinate at which edges are seen crisp, on the other grid; `strength` is how much of them. */
@@ -19,8 +21,6 @@ export type Crisp = {
 /** How far a place of a figure is from the crisp coordinate that it is to lie at, which is to be 0; and where that is, on the other grid. */
 export type Pinned = { readonly crisp: Crisp; readonly form: Form; readonly near: Point }
 
-/** Coordinates nearer than this, in units of the other grid, are one. */
-const ONE = 0.03
 /** How much of one edge counts, in units of the set's grid. */
 const MOST = 10
 /** By how much a relation may be missed, in units of the other grid, without anyone seeing it. */
@@ -33,19 +33,37 @@ const PULLED = UNSEEN / 4
 const IN_QUESTION = 1 / 3
 /** How often something crisp may be let go for the relations’ sake. */
 const GIVE = 24
+/** The strength of what a person pinned: it never gives way. */
+export const BY_HAND = Infinity
+/** The strength of the mirror image of such a place: it gives way after all that is found. */
+const IMAGE = 1e6
+/** The weight of such a place: what makes another picture where it is missed yields to it. */
+const HELD = 1e3 * HARD
 /** How strongly an unknown wishes to stay where its coordinates lead. */
 const STAY = 0.05
 
-/** Where edges are seen crisp, and where a drawing ends, along both axes, in order. */
-export const crispPlaces = (marks: Marks, fits: Readonly<Record<Axis, AxisFit>>, scale: number): Crisp[] =>
+/** Where edges are seen crisp or are pinned by hand, and where a drawing ends, along both axes, in order. */
+export const crispPlaces = (
+  marks: Marks,
+  fits: Readonly<Record<Axis, AxisFit>>,
+  scale: number,
+  pins: readonly Pin[],
+): Crisp[] =>
   AXES.flatMap((axis) => {
     const list = marks.marks[axis]
     const first = Math.min(...list.map(({ at, reach }) => at - reach[0].was)),
       last = Math.max(...list.map(({ at, reach }) => at + reach[1].was))
     const isOutermost = ({ at, reach: [low, high] }: Mark) => at - low.was < first + SAME || at + high.was > last - SAME
-    return fits[axis].coordinates.flatMap((at, i): Crisp[] => {
+    const { coordinates } = fits[axis],
+      isEven = areEven(coordinates, scale)
+    const isImageOfPinned = (i: number) =>
+      isEven && typeof pinAt(pins, axis, coordinates[coordinates.length - 1 - i]!, scale)?.to === 'number'
+    return coordinates.flatMap((at, i): Crisp[] => {
       const place = fits[axis].places[i]!
       const here = list.filter((mark) => Math.abs(mark.at - at) * scale <= ONE)
+      const pin = pinAt(pins, axis, at, scale)
+      if (pin) return pin.to === null ? [] : [{ axis, at, place: pin.to, edges: here, strength: BY_HAND }]
+      if (isImageOfPinned(i)) return [{ axis, at, place, edges: here, strength: IMAGE }]
       const edges = here.filter(({ length, edges: all }) => length > 0 && all.some((edge) => isWhole(place + edge)))
       const strength = edges.reduce((sum, { length }) => sum + Math.min(MOST, length), 0)
       if (edges.length > 0) return [{ axis, at, place, edges, strength }]
@@ -110,7 +128,12 @@ export function settledValues(
   for (let round = 0; ; round++) {
     const pins = pinned
       .filter(({ crisp }) => !loose.has(crisp))
-      .map(({ crisp, form }): Relation & { crisp: Crisp } => ({ kind: 'sum', weight: HARD, crisp, form }))
+      .map(({ crisp, form }): Relation & { crisp: Crisp } => ({
+        kind: 'sum',
+        weight: crisp.strength < BY_HAND ? HARD : HELD,
+        crisp,
+        form,
+      }))
     const values = solved(begin, stay, [...relations, ...pins])
     // Numbers that come to nothing are no solution: all goes where its coordinates lead.
     if (!values.every(Number.isFinite)) return Float64Array.from(begin)
@@ -123,7 +146,9 @@ export function settledValues(
     if (worst < UNSEEN) return values
     // Those that are pulled away by the relations are in question.
     const asked = new Map<Crisp, number>()
-    for (const pin of pins) asked.set(pin.crisp, Math.max(asked.get(pin.crisp) ?? 0, Math.abs(missedBy(pin, values))))
+    for (const pin of pins)
+      if (pin.crisp.strength < BY_HAND)
+        asked.set(pin.crisp, Math.max(asked.get(pin.crisp) ?? 0, Math.abs(missedBy(pin, values))))
     const most = Math.max(...asked.values(), 0)
     if (most < PULLED) return values
     const weakest = [...asked]

@@ -1,6 +1,7 @@
 import type { AxisFit } from './axis-fit'
 import type { Wish } from './best-places'
 import { nearest, SAME } from './coordinates'
+import type { Pin } from './pin'
 import { type Axis, EVEN, type Mark, type Marks, STRONG } from './mark'
 
 /** What the places are to keep besides. */
@@ -12,6 +13,8 @@ export type Terms = {
   readonly gap: number
   /** How far from the ends of the other grid ink stays, where it keeps clear of the live area's margin on the set's. */
   readonly margin: { readonly was: number; readonly is: number; readonly size: number }
+  /** What a person says of coordinates. */
+  readonly pins: readonly Pin[]
   /** Weights of the set's grid and what they are on the other: bars as wide as one get that width. */
   readonly weights: readonly { readonly was: number; readonly is: number }[]
 }

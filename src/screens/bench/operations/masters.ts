@@ -9,10 +9,14 @@ import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
 import { slice } from '../state/slice'
 
-/** How the main master is seen under the open one, and whether what was changed on both sides is listed. */
+/**
+ * How the main master is seen under the open one, whether what was changed on both sides is listed, and whether it is
+ * shown where edges of the open one went.
+ */
 export const MASTERS = slice('masters', {
   compare: 'off' as 'off' | 'overlay' | 'blink',
   listing: false,
+  edges: true,
 })
 
 /** The sizes that are offered for a further master. */
@@ -84,7 +88,7 @@ function settledSides(bench: Bench, conflicts: readonly Conflict[], keep: 'mine'
   const { icon, base } = bench,
     one = placed(bench)
   if (!icon || !one?.master.from) return null
-  const derived = derivedFrom(masterFor(icon).objects, bench.setRules, base).objects
+  const derived = derivedFrom(masterFor(icon).objects, bench.setRules, base, one.master.pins).objects
   let sides: ReturnType<typeof settledConflict> = { objects: one.master.objects, from: one.master.from }
   for (const conflict of conflicts) sides = settledConflict(sides, derived, conflict, keep)
   return sides

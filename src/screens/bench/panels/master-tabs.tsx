@@ -59,7 +59,7 @@ export function MasterTabs() {
     const isKept = icon!.masters.some((one) => one.base === base)
     return isKept || base === open
       ? masterOn(icon!, rules, base)
-      : { standing: { by: 'derivation', isFitted: true, flaws: [], isChanged: false, conflicts: [] } }
+      : { standing: { by: 'derivation', isFitted: true, flaws: [], held: [], isChanged: false, conflicts: [] } }
   }
 }
 

@@ -2,12 +2,14 @@
 
 import { useMemo } from 'react'
 import type { Flaw } from '@/core/rules/fit/flaws'
+import type { Held } from '@/core/rules/fit/held'
 import type { Conflict } from '@/core/set/merge'
 import { useTheme } from '@/ui/theme'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { baseIn } from '../state/bench'
 import { useBench, useBenchState, useDeferredPlaced, useSetRules, useSlice } from '../state/context'
 import { OverSquare } from './layers/over-square'
+import { isByHand } from '../operations/pins'
 import { byObject, deriveAgain, drawByItself, MASTERS, settle, settledDrawing } from '../operations/masters'
 
 /** What became of the picture where no way was found to fit it as it was. */
@@ -23,7 +25,7 @@ export function MasterBar() {
   const rules = useSetRules()
   const base = useBenchState(({ master }) => baseIn(rules, master))
   const placed = useDeferredPlaced()
-  const { compare, listing } = useSlice(MASTERS)
+  const { compare, listing, edges } = useSlice(MASTERS)
   const conflicts = useMemo(() => {
     const standing = placed?.standing
     return byObject(standing?.by === 'derivation' ? standing.conflicts : [])
@@ -45,7 +47,7 @@ export function MasterBar() {
     <OverSquare
       role="group"
       aria-label={`The ${base} master`}
-      className="bottom-2 left-1/2 max-w-[calc(100%-16px)] -translate-x-1/2 border border-hair bg-sheet text-small"
+      className="bottom-2 left-8 max-w-[calc(100%-40px)] border border-hair bg-sheet text-small"
     >
       {listing && conflicts.length > 0 && (
         <ul aria-label="Changed on both sides" className="max-h-[260px] overflow-y-auto border-b border-hair">
@@ -79,11 +81,22 @@ export function MasterBar() {
             {conflicts.length === 1 ? '1 conflict' : `${conflicts.length} conflicts`}
           </button>
         )}
+        {standing.by === 'derivation' && standing.held.length > 0 && (
+          <button
+            type="button"
+            aria-pressed={edges}
+            title="Marks along the rulers: where edges went. Drag one to pin it, press it to let it go."
+            onClick={() => bench.put(MASTERS, { edges: !edges })}
+            className={edges ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-hand'}
+          >
+            {heldInWords(standing.held)}
+          </button>
+        )}
         <span className="flex items-center gap-1 border-l border-hair pl-3 text-quiet">
           {rules.grid.size} as {toggle('overlay')}
           {toggle('blink')}
         </span>
-        {(standing.by === 'hand' || standing.isChanged) && (
+        {(standing.by === 'hand' || standing.isChanged || standing.held.some(isByHand)) && (
           <button type="button" onClick={() => deriveAgain(bench)} className="underline hover:text-hand">
             derive again
           </button>
@@ -101,6 +114,18 @@ export function MasterBar() {
       </div>
     </OverSquare>
   )
+}
+
+/** How many edges are crisp, gave way, and are as a hand said. */
+function heldInWords(held: readonly Held[]): string {
+  const crisp = held.filter(({ state }) => state === 'crisp').length,
+    gave = held.filter(({ state }) => state === 'gave-way').length,
+    byHand = held.filter(isByHand).length
+  return [
+    `${crisp} of ${held.length} edges crisp`,
+    ...(gave > 0 ? [`${gave} gave way`] : []),
+    ...(byHand > 0 ? [`${byHand} by hand`] : []),
+  ].join(', ')
 }
 
 /** An object that was changed here and on the main master: both ways side by side, each to be taken. */
