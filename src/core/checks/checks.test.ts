@@ -61,6 +61,19 @@ const FAULTS: Readonly<Record<string, { readonly objects: readonly DrawingObject
   'own-angle': { objects: [line('a', 4, 8, [20, 16])], mends: true },
   'own-weight': { objects: [line('a', 4, 12, [20, 12], { style: { ...lined, weight: 2.2 } })], mends: true },
   'own-radius': { objects: [box('a', 3, 3, 18, 18, { corner: 1.3 })], mends: true },
+  'own-thickness': { objects: [box('a', 3, 11, 18, 2.2)], mends: false },
+  'own-arc': {
+    objects: [
+      path('a', [
+        { x: 4, y: 4 },
+        { x: 17.8, y: 4, arc: { rx: 2.2, ry: 2.2, sweep: true } },
+        { x: 20, y: 6.2 },
+        { x: 20, y: 20 },
+        { x: 4, y: 20 },
+      ]),
+    ],
+    mends: false,
+  },
   'own-colour': { objects: [box('a', 3, 3, 18, 18, { style: { ...ink, fill: '#d0441f' } })], mends: true },
   'own-cap': { objects: [line('a', 4, 12, [20, 12], { style: { ...lined, cap: 'butt' } })], mends: true },
   'own-join': { objects: [box('a', 3, 3, 18, 18, { style: { ...lined, join: 'bevel' } })], mends: true },

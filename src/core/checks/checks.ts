@@ -25,6 +25,8 @@ import { ownColour } from './drawing/own-colour'
 import { ownCap } from './drawing/own-cap'
 import { ownJoin } from './drawing/own-join'
 import { ownRadius } from './drawing/own-radius'
+import { ownThickness } from './drawing/own-thickness'
+import { ownArc } from './drawing/own-arc'
 import { ownWeight } from './drawing/own-weight'
 import { crossesSafeZone } from './drawing/crosses-safe-zone'
 import { missesKeyline } from './drawing/misses-keyline'
@@ -57,7 +59,9 @@ export const CHECKS: readonly Check[] = [
   nearlyUpright,
   ownAngle,
   ownWeight,
+  ownThickness,
   ownRadius,
+  ownArc,
   ownColour,
   ownCap,
   ownJoin,

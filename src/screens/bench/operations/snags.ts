@@ -5,13 +5,15 @@ import { fitted } from '@/core/rules/fit/fit'
 import { acceptedIn } from '@/core/set/set'
 import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
+import type { DrawingEdit } from '@/core/drawing/edit/edit'
 import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
 import { slice } from '../state/slice'
 
-/** The snag that is pointed at in the list, and the one that is to be left as it is. */
+/** The snag that is pointed at in the list, the mend that is, and the snag that is to be left as it is. */
 export const SNAGS = slice('snags', {
   pointed: null as Snag | null,
+  mending: null as DrawingEdit | null,
   leaving: null as Snag | null,
 })
 

@@ -1,12 +1,16 @@
 'use client'
 
 import clsx from 'clsx'
-import { memo, useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import type { Snag } from '@/core/checks/check'
 import { CHECKS } from '@/core/checks/checks'
+import { applyDrawingEdit, type DrawingEdit } from '@/core/drawing/edit/edit'
+import { bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Master } from '@/core/set/set'
 import { NameDialog } from '@/ui/name-dialog'
+import { PixelPicture } from '@/ui/pixel-picture'
+import { useTheme } from '@/ui/theme'
 import { lookAgain, UNLOOKED, useSnags, weighty } from '../../frame/snags'
 import { useBench, useSlice } from '../state/context'
 import { accept, mend, mendAll, SNAGS } from '../operations/snags'
@@ -21,7 +25,7 @@ const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.
 /** What is wrong with the open master, with what mends it. */
 export function SnagList({ master, rules, isDerived }: { master: Master; rules: Rules; isDerived: boolean }) {
   const bench = useBench()
-  const { leaving } = useSlice(SNAGS)
+  const { leaving, mending } = useSlice(SNAGS)
   const snags = useSnags(master, rules, isDerived)
   const [isWhole, setWhole] = useState(false)
   const listed = isWhole ? snags : snags?.slice(0, FIRST)
@@ -31,6 +35,7 @@ export function SnagList({ master, rules, isDerived }: { master: Master; rules: 
     <section aria-label="Snags" className="border-b border-hair pb-2">
       <div className="flex min-h-8 items-center justify-between gap-2 px-3 pt-1.5 pb-1">
         <h2 className="font-[640]">Snags</h2>
+        {mending && <Mended objects={master.objects} mend={mending} rules={bookAt(rules, master.base)} />}
         <div className="flex items-baseline gap-2 text-quiet">
           {mendable > 1 && (
             <button type="button" onClick={() => mendAll(bench)} className="text-ink underline hover:text-hand">
@@ -71,9 +76,28 @@ export function SnagList({ master, rules, isDerived }: { master: Master; rules: 
   )
 }
 
+/** What a mend makes of the drawing, before and after at the smallest size it is delivered at. */
+function Mended({ objects, mend, rules }: { objects: Master['objects']; mend: DrawingEdit; rules: Rules }) {
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
+  const after = useMemo(() => applyDrawingEdit(objects, mend), [objects, mend])
+  const size = rules.sizes[0]!
+  return (
+    <span className="flex flex-1 items-center gap-1.5 text-quiet" role="group" aria-label={`Mended, at ${size} pixels`}>
+      <PixelPicture source={{ objects, rules, ground }} size={size} exact label="before" />
+      <span aria-hidden>→</span>
+      <PixelPicture source={{ objects: after, rules, ground }} size={size} exact label="after" />
+      <span className="tabular-nums text-small">at {size}</span>
+    </span>
+  )
+}
+
 const SnagRow = memo(function SnagRow({ snag, objects: looked }: { snag: Snag; objects: Master['objects'] }) {
   const bench = useBench()
   const { check, severity, sentence, objects } = snag
+  const point = (isPointed: boolean) => {
+    bench.preview(isPointed ? snag.mend! : null)
+    bench.put(SNAGS, { mending: isPointed ? snag.mend! : null })
+  }
   return (
     <li
       onMouseEnter={() => bench.put(SNAGS, { pointed: snag })}
@@ -105,9 +129,14 @@ const SnagRow = memo(function SnagRow({ snag, objects: looked }: { snag: Snag; o
             type="button"
             aria-label={`Mend: ${sentence}`}
             title="What it would be is seen on the square meanwhile"
-            onPointerEnter={() => bench.preview(snag.mend!)}
-            onPointerLeave={() => bench.preview(null)}
-            onClick={() => mend(bench, snag)}
+            onPointerEnter={() => point(true)}
+            onPointerLeave={() => point(false)}
+            onFocus={() => bench.put(SNAGS, { mending: snag.mend! })}
+            onBlur={() => bench.put(SNAGS, { mending: null })}
+            onClick={() => {
+              bench.put(SNAGS, { mending: null })
+              mend(bench, snag)
+            }}
             className="underline hover:text-hand"
           >
             mend
