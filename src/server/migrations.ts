@@ -204,6 +204,15 @@ const ninth: Migration = {
   },
 }
 
+/** Sets with further masters keep the weights they had there: whole ones, which were the only way. */
+const tenth: Migration = {
+  async up(db: Any) {
+    await sql`
+      update sets set rules = json_set(rules, '$.weightSteps', 'whole')
+      where json_array_length(rules, '$.masters') > 0 and json_extract(rules, '$.weightSteps') is null`.execute(db)
+  },
+}
+
 /**
  * Every migration by name; names are applied in alphabetical order and never change once released. Each may be done
  * again over what it did.
@@ -218,6 +227,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '007-delivery': seventh,
   '008-revisions': eighth,
   '009-past': ninth,
+  '010-weight-steps': tenth,
 }
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }

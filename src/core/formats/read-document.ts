@@ -105,16 +105,17 @@ function maskOf(element: Element, place: Inherited, root: Inherited['look']): It
 }
 
 /** A soft shadow; what lies outside of the filter's region casts one too, as browsers have it. */
-function shadowOf({ inside: [one] }: Element, { map }: Inherited): Shadow {
-  if (one?.name !== 'feDropShadow') throw new Error('Only soft shadows are read.')
-  const { own } = one,
+function shadowOf({ inside }: Element, { map }: Inherited): Shadow {
+  const steps = ['feGaussianBlur', 'feOffset', 'feFlood', 'feComposite', 'feMerge']
+  if (inside.map(({ name }) => name).join() !== steps.join()) throw new Error('Only soft shadows are read.')
+  const [blur, offset, flood] = inside as [Element, Element, Element],
     scale = Math.hypot(map[0], map[1])
-  const part = (key: string) => Number(own[key] ?? 0) * scale
+  const part = (text: string | undefined) => Number(text ?? 0) * scale
   return {
-    x: part('dx'),
-    y: part('dy'),
-    deviation: part('stdDeviation'),
-    colour: colourOf(own['flood-color'], Number(own['flood-opacity'] ?? 1)),
+    x: part(offset.own.dx),
+    y: part(offset.own.dy),
+    deviation: part(blur.own.stdDeviation),
+    colour: colourOf(flood.own['flood-color'], Number(flood.own['flood-opacity'] ?? 1)),
   }
 }
 

@@ -88,18 +88,22 @@ export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): 
 }
 
 /**
- * A soft shadow under what is painted in a square of a size, as the filter that makes it (Filter Effects 1 §9.12); its
- * blur is twice the deviation.
+ * A soft shadow under what is painted in a square of a size, as the filter that makes it, step by step (Filter Effects 1
+ * §9.12 says which): the one element that stands for all of them is not known everywhere. Its blur is twice the
+ * deviation.
  */
 export function shadowDefinition({ x, y, blur, color }: ResolvedShadow, ground: Ground, size: number): Definition {
   const flood = written(color, ground)
-  const text = element('feDropShadow', {
-    dx: number(x),
-    dy: number(y),
-    stdDeviation: number(blur / 2),
-    'flood-color': flood.color,
-    ...(flood.opacity < 1 && { 'flood-opacity': number(flood.opacity) }),
-  })
+  const text = [
+    element('feGaussianBlur', { in: 'SourceAlpha', stdDeviation: number(blur / 2) }),
+    element('feOffset', { dx: number(x), dy: number(y), result: 'cast' }),
+    element('feFlood', {
+      'flood-color': flood.color,
+      ...(flood.opacity < 1 && { 'flood-opacity': number(flood.opacity) }),
+    }),
+    element('feComposite', { in2: 'cast', operator: 'in' }),
+    element('feMerge', {}, element('feMergeNode', {}) + element('feMergeNode', { in: 'SourceGraphic' })),
+  ].join('')
   // A rasteriser takes a layer for all of it, and one in wide use does not survive one far larger than its picture.
   const area = { x: '0', y: '0', width: `${size}`, height: `${size}` }
   return definition('filter', { filterUnits: 'userSpaceOnUse', ...area, 'color-interpolation-filters': 'sRGB' }, text)

@@ -64,8 +64,16 @@ export const fileName = (
   size = 0,
 ): string => patterned(options.pattern, cased(name, options.case), size)
 
-/** A name that programs take for a thing of theirs: letters, digits and underscores, a letter first. */
+/**
+ * A name that programs take for a thing of theirs: letters, digits and underscores, a letter first. Of a name without
+ * any of these, such as one of emoji, it tells the code points.
+ */
 export function identifier(name: string, how: 'camel' | 'pascal' | 'snake'): string {
-  const plain = cased(name, how).replace(/[^A-Za-z0-9_]/g, '')
+  const words = cased(name, how).replace(/[^A-Za-z0-9_]/g, '')
+  const plain =
+    words.replaceAll('_', '') === ''
+      ? [...name].map((sign) => `u${sign.codePointAt(0)!.toString(16)}`).join(how === 'snake' ? '_' : '')
+      : words
+  if (words !== plain && how === 'pascal') return `Icon${plain.toUpperCase()}`
   return /^[A-Za-z]/.test(plain) ? plain : `${how === 'pascal' ? 'Icon' : how === 'camel' ? 'icon' : 'icon_'}${plain}`
 }

@@ -22,6 +22,10 @@ export type Picture = { readonly pixels: number; readonly svg: (renderer: IconRe
 /** A font by its glyphs: each a path in units of `size`, y down, under its code point. */
 export type FontPlan = {
   readonly family: string
+  /** Its name in letters, digits and hyphens of ASCII, at most 63 (OpenType, name 6). */
+  readonly postScript: string
+  /** Whether the name of an icon, typed, becomes its glyph. */
+  readonly ligatures: boolean
   readonly size: number
   readonly glyphs: readonly { readonly name: string; readonly code: number; readonly d: string }[]
 }

@@ -168,23 +168,27 @@ describe('what is delivered', () => {
 
   it('as a font has a glyph for every icon under its code point, as large as it is drawn', () => {
     const script = `
-import json, sys
+import json, logging, sys
 from fontTools.ttLib import TTFont
-font = TTFont(sys.argv[1])
+logging.basicConfig(level=logging.WARNING, stream=sys.stdout)
+font = TTFont(sys.argv[1], checkChecksums=2)
+for tag in font.keys(): font[tag]
 glyphs = font['glyf']
-print(json.dumps({'upm': font['head'].unitsPerEm, 'family': font['name'].getDebugName(1), 'cmap': {hex(code)[2:]: [getattr(glyphs[name], side, 0) for side in ('xMin', 'yMin', 'xMax', 'yMax')] for code, name in font.getBestCmap().items()}}))`
+print(json.dumps({'upm': font['head'].unitsPerEm, 'names': [font['name'].getDebugName(id) for id in (1, 2, 3, 4, 6)], 'vendor': font['OS/2'].achVendID, 'cmap': {hex(code)[2:]: [getattr(glyphs[name], side, 0) for side in ('xMin', 'yMin', 'xMax', 'yMax')] for code, name in font.getBestCmap().items()}}))`
     const fonts = join(folder, 'quayside', 'developers', 'font')
     const codes = JSON.parse(readFileSync(join(fonts, 'code-points.json'), 'utf8')) as Record<string, string>
     const [ttf, woff2] = ['ttf', 'woff2'].map(
       (format) =>
         JSON.parse(program('/usr/bin/python3', '-c', script, join(fonts, `quayside.${format}`))) as {
           upm: number
-          family: string
+          names: string[]
+          vendor: string
           cmap: Record<string, number[]>
         },
     )
     expect(woff2).toEqual(ttf)
-    expect(ttf!.family).toBe('Quayside')
+    expect(ttf!.names).toEqual(['Quayside', 'Regular', '1.0;Quayside-Regular', 'Quayside Regular', 'Quayside-Regular'])
+    expect(ttf!.vendor.trim()).toBe('')
     for (const icon of quayside.icons) {
       const [x0, y0, x1, y1] = ttf!.cmap[codes[icon.name]!]!
       expect(Math.min(x0!, y0!)).toBeGreaterThanOrEqual(0)

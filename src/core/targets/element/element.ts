@@ -1,6 +1,7 @@
 import { attributes, markupOf } from '../../formats/markup'
 import { opened } from '../composition'
 import { cased } from '../naming'
+import { asProgram, withOwnIds } from '../own-ids'
 import { text } from '../options'
 import { STROKES, strokesOf } from '../svg/svg'
 import { textPreviews } from '../previews'
@@ -15,19 +16,26 @@ const tagOf = (chosen: string, name: string): string =>
       .replace(/^[^a-z]+/, '') || 'set'
   }-icon`
 
-/** A module that defines an element by its icons: attributes and drawing of each. */
+/**
+ * A module that defines an element by its icons: attributes and drawing of each. On a server it may be imported too,
+ * where nothing is defined.
+ */
 const moduleOf = (
   tag: string,
   size: number,
   icons: readonly string[],
-): string => `/** Attributes and drawing of each icon. */
+): string => `/** Attributes and drawing of each icon; a drawing with ids is made for each instance. */
 export const icons = {
 ${icons.join('\n')}
 }
 
+const Base = typeof HTMLElement === 'undefined' ? class {} : HTMLElement
+let count = 0
+
 /** <${tag} name="…" size="${size}" title="…">: draws an icon of the set in the colour of the text around it. */
-class Icon extends HTMLElement {
-  static observedAttributes = ['name', 'size', 'title']
+class Icon extends Base {
+  static observedAttributes = ['name', 'size', 'title', 'aria-label']
+  #id = '${tag}-' + ++count
 
   connectedCallback() {
     this.draw()
@@ -39,14 +47,18 @@ class Icon extends HTMLElement {
 
   draw() {
     const name = this.getAttribute('name')
-    const found = Object.hasOwn(icons, name) ? icons[name] : null
-    const size = Number(this.getAttribute('size')) || ${size}
-    const title = this.getAttribute('title')
-    this.innerHTML = found
-      ? \`<svg xmlns="http://www.w3.org/2000/svg" width="\${size}" height="\${size}" viewBox="0 0 ${size} ${size}" \${found[0]}>\${found[1]}</svg>\`
+    const [attributes, drawing] = Object.hasOwn(icons, name) ? icons[name] : []
+    this.innerHTML = drawing
+      ? \`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${size} ${size}" \${attributes}>\${
+          typeof drawing === 'function' ? drawing(this.#id) : drawing
+        }</svg>\`
       : ''
     const svg = this.firstElementChild
     if (!svg) return
+    // A number is of pixels, anything else a length of CSS.
+    const side = this.getAttribute('size') || '${size}'
+    svg.style.width = svg.style.height = /^[\\d.]+$/.test(side) ? side + 'px' : side
+    const title = this.getAttribute('title') || this.getAttribute('aria-label')
     if (title) {
       svg.setAttribute('role', 'img')
       svg.setAttribute('aria-label', title)
@@ -54,7 +66,21 @@ class Icon extends HTMLElement {
   }
 }
 
-if (!customElements.get('${tag}')) customElements.define('${tag}', Icon)
+if (typeof customElements !== 'undefined' && !customElements.get('${tag}')) customElements.define('${tag}', Icon)
+`
+
+/** What TypeScript is told of that module. */
+const typesOf = (tag: string, names: readonly string[]): string => `/** The names of the icons. */
+export type IconName = ${names.map((name) => JSON.stringify(name)).join(' | ')}
+
+/** Attributes and drawing of each icon; a drawing with ids is made for each instance. */
+export declare const icons: Readonly<Record<IconName, readonly [attributes: string, drawing: string | ((id: string) => string)]>>
+
+declare global {
+  interface HTMLElementTagNameMap {
+    '${tag}': HTMLElement
+  }
+}
 `
 
 /** A custom element that draws any icon of the set, without any framework. */
@@ -62,7 +88,7 @@ export const element = defineTarget({
   id: 'element',
   name: 'Web component',
   platform: 'Developers',
-  note: 'One module that defines an element: its name, size and title as attributes, in the colour of the text around.',
+  note: 'One module, with its types, that defines an element: name, size and title as attributes, in the colour of the text around.',
   choices: {
     tag: text('element', '', (value) =>
       value === '' || /^[a-z][a-z0-9]*(-[a-z0-9]+)+$/.test(value)
@@ -71,7 +97,7 @@ export const element = defineTarget({
     ),
     strokes: STROKES,
   },
-  whole({ name, rules }, options) {
+  whole({ name, rules, icons }, options) {
     const tag = tagOf(options.tag, name),
       size = rules.grid.size
     return [
@@ -81,9 +107,19 @@ export const element = defineTarget({
           as: 'joined',
           piece(renderer) {
             const { root, inside } = opened(renderer.compactDocument(size, 'current', strokesOf(options.strokes)))
-            return `  ${JSON.stringify(renderer.icon.name)}: [${JSON.stringify(attributes(root).trim())}, ${JSON.stringify(markupOf(inside))}],`
+            return `  ${JSON.stringify(renderer.icon.name)}: [${JSON.stringify(attributes(root).trim())}, ${asProgram(markupOf(withOwnIds(inside)), 'id')}],`
           },
           join: (pieces) => moduleOf(tag, size, pieces),
+        },
+      },
+      {
+        path: `developers/element/${tag}.d.ts`,
+        made: {
+          as: 'fixed',
+          text: typesOf(
+            tag,
+            icons.map((icon) => icon.name),
+          ),
         },
       },
     ]

@@ -1,7 +1,7 @@
 import { pathData } from '../../formats/path-data'
 import { transformPath } from '../../geometry/path'
-import { cased } from '../naming'
-import { text } from '../options'
+import { cased, identifier } from '../naming'
+import { onOff, text } from '../options'
 import type { IconRenderer } from '../icon-renderer'
 import { coloursOf, emblem } from '../tone'
 import { textPreviews } from '../previews'
@@ -32,15 +32,18 @@ export const font = defineTarget({
     prefix: text('prefix', 'icon', (value) =>
       /^[a-z][a-z0-9-]*$/.test(value) ? null : 'A prefix is of lower-case letters, digits and hyphens.',
     ),
+    ligatures: onOff('names become icons (ligatures)', false),
   },
-  whole(family, { family: chosen, prefix }) {
-    const named = (chosen || family.name).replace(/["'\\{}<>]/g, ''),
+  whole(family, { family: chosen, prefix, ligatures }) {
+    const named = (chosen || family.name).replace(/["'\\{}<>]/g, '').trim() || 'Icons',
       file = cased(named, 'kebab'),
       codes = codesOf(family),
       folder = 'developers/font'
     const glyphs = family.icons.map(({ id, name }) => ({ name: cased(name, 'kebab'), code: codes.get(id)! }))
     const join = (pieces: readonly string[]) => ({
       family: named,
+      postScript: `${identifier(named, 'pascal').slice(0, 55)}-Regular`,
+      ligatures,
       size: UNITS,
       glyphs: glyphs.map((one, i) => ({ ...one, d: pieces[i]! })),
     })

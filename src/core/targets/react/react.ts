@@ -1,6 +1,7 @@
 import { opened } from '../composition'
 import { markupOf } from '../../formats/markup'
-import { identifier } from '../naming'
+import { componentName, listOf } from '../modules'
+import { asJsx, withOwnIds } from '../own-ids'
 import { STROKES, strokesOf } from '../svg/svg'
 import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
@@ -8,34 +9,43 @@ import { defineTarget } from '../target'
 /** An attribute as JSX names it. */
 const inJsx = (name: string): string => name.replace(/-([a-z])/g, (_, letter: string) => letter.toUpperCase())
 
-const BASE = `import { createElement, useId, type ReactNode, type SVGProps } from 'react'
+const BASE = `import { createElement, forwardRef, useId, type ReactNode, type SVGAttributes } from 'react'
 
-export type IconProps = Omit<SVGProps<SVGSVGElement>, 'children'> & {
+export type IconProps = Omit<SVGAttributes<SVGSVGElement>, 'children'> & {
   /** The side of the icon, in pixels or as CSS has it. */
   size?: number | string
-  /** What the icon says to those who do not see it; without it they are not told of it. */
+  /** What the icon says to those who do not see it; without it, and without a label, they are not told of it. */
   title?: string
 }
 
-/** An icon out of its drawing. */
-export function icon(grid: number, attributes: SVGProps<SVGSVGElement>, drawing: ReactNode) {
-  return function Icon({ size = grid, title, ...props }: IconProps) {
+/** An icon out of its drawing; what in that has ids has them for each instance anew. */
+export function icon(
+  name: string,
+  grid: number,
+  attributes: SVGAttributes<SVGSVGElement>,
+  drawing: ReactNode | ((id: string) => ReactNode),
+) {
+  const Icon = forwardRef<SVGSVGElement, IconProps>(({ size = grid, title, ...props }, ref) => {
     const id = useId()
+    const isSaid = props['aria-label'] !== undefined || props['aria-labelledby'] !== undefined
     return createElement(
       'svg',
       {
+        ref,
         xmlns: 'http://www.w3.org/2000/svg',
         width: size,
         height: size,
         viewBox: \`0 0 \${grid} \${grid}\`,
         ...attributes,
-        ...(title ? { role: 'img', 'aria-labelledby': id } : { 'aria-hidden': true }),
+        ...(title ? { role: 'img', 'aria-labelledby': \`\${id}-title\` } : isSaid ? { role: 'img' } : { 'aria-hidden': true }),
         ...props,
       },
-      title ? createElement('title', { id }, title) : null,
-      drawing,
+      title ? createElement('title', { id: \`\${id}-title\` }, title) : null,
+      typeof drawing === 'function' ? drawing(id) : drawing,
     )
-  }
+  })
+  Icon.displayName = name
+  return Icon
 }
 `
 
@@ -44,11 +54,11 @@ export const react = defineTarget({
   id: 'react',
   name: 'React components',
   platform: 'Developers',
-  note: 'A typed module an icon with size, colour and title; only what is imported is shipped.',
+  note: 'A typed module an icon with size, colour, title and ref, for React 18 and 19; only what is imported is shipped.',
   choices: { strokes: STROKES },
   each: ({ name }, { rules }, options) => [
     {
-      path: `developers/react/${identifier(name, 'pascal')}.tsx`,
+      path: `developers/react/${componentName(name)}.tsx`,
       made: {
         as: 'text',
         text(renderer) {
@@ -56,8 +66,9 @@ export const react = defineTarget({
             renderer.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
           )
           const props = Object.entries(root).map(([key, value]) => `${inJsx(key)}: ${JSON.stringify(value)}`)
-          const one = identifier(name, 'pascal')
-          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon(${rules.grid.size}, { ${props.join(', ')} }, <>${markupOf(inside, inJsx)}</>)\n`
+          const one = componentName(name),
+            drawing = asJsx(markupOf(withOwnIds(inside), inJsx))
+          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, { ${props.join(', ')} }, ${drawing})\n`
         },
       },
     },
@@ -71,10 +82,3 @@ export const react = defineTarget({
   ],
   previews: (renderer) => textPreviews(renderer),
 })
-
-/** The list of a package's modules. */
-export const listOf = (icons: readonly { readonly name: string }[]): string =>
-  icons
-    .map(({ name }) => identifier(name, 'pascal'))
-    .map((one) => `export { ${one} } from './${one}'\n`)
-    .join('')

@@ -1,15 +1,23 @@
 import { markupOf } from '../../formats/markup'
 import { opened } from '../composition'
-import { identifier } from '../naming'
-import { listOf } from '../react/react'
+import { componentName, listOf } from '../modules'
+import { asProgram, withOwnIds } from '../own-ids'
 import { STROKES, strokesOf } from '../svg/svg'
 import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 
-const BASE = `import { defineComponent, h } from 'vue'
+const BASE = `import { defineComponent, h, useId } from 'vue'
 
-/** An icon out of its drawing: \`size\` is its side, \`color\` its ink, \`title\` what it says to those who do not see it. */
-export const icon = (name: string, grid: number, attributes: Record<string, string>, drawing: string) =>
+/**
+ * An icon out of its drawing: \`size\` is its side, \`color\` its ink, \`title\` what it says to those who do not see it; all
+ * else goes to its element. What in the drawing has ids has them for each instance anew.
+ */
+export const icon = (
+  name: string,
+  grid: number,
+  attributes: Record<string, string>,
+  drawing: string | ((id: string) => string),
+) =>
   defineComponent({
     name,
     props: {
@@ -17,17 +25,25 @@ export const icon = (name: string, grid: number, attributes: Record<string, stri
       color: { type: String, default: undefined },
       title: { type: String, default: undefined },
     },
-    setup: (props) => () =>
-      h('svg', {
-        xmlns: 'http://www.w3.org/2000/svg',
-        width: props.size,
-        height: props.size,
-        viewBox: \`0 0 \${grid} \${grid}\`,
-        ...attributes,
-        ...(props.color && { color: props.color }),
-        ...(props.title ? { role: 'img', 'aria-label': props.title } : { 'aria-hidden': 'true' }),
-        innerHTML: drawing,
-      }),
+    setup(props, { attrs }) {
+      const id = useId()
+      const isSaid = () => attrs['aria-label'] !== undefined || attrs['aria-labelledby'] !== undefined
+      return () =>
+        h('svg', {
+          xmlns: 'http://www.w3.org/2000/svg',
+          width: props.size,
+          height: props.size,
+          viewBox: \`0 0 \${grid} \${grid}\`,
+          ...attributes,
+          ...(props.color && { color: props.color }),
+          ...(props.title
+            ? { role: 'img', 'aria-label': props.title }
+            : isSaid()
+              ? { role: 'img' }
+              : { 'aria-hidden': 'true' }),
+          innerHTML: typeof drawing === 'function' ? drawing(id) : drawing,
+        })
+    },
   })
 `
 
@@ -40,15 +56,15 @@ export const vue = defineTarget({
   choices: { strokes: STROKES },
   each: ({ name }, { rules }, options) => [
     {
-      path: `developers/vue/${identifier(name, 'pascal')}.ts`,
+      path: `developers/vue/${componentName(name)}.ts`,
       made: {
         as: 'text',
         text(renderer) {
           const { root, inside } = opened(
             renderer.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
           )
-          const one = identifier(name, 'pascal')
-          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, ${JSON.stringify(root)}, ${JSON.stringify(markupOf(inside))})\n`
+          const one = componentName(name)
+          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, ${JSON.stringify(root)}, ${asProgram(markupOf(withOwnIds(inside)), 'id: string')})\n`
         },
       },
     },

@@ -1,0 +1,17 @@
+import { identifier } from './naming'
+
+/** The names of modules of a package that are not icons; systems take those that differ in case for one. */
+const OWN = new Set(['icon', 'index'])
+
+/** The name of an icon's component and of its module. */
+export function componentName(name: string): string {
+  const plain = identifier(name, 'pascal')
+  return OWN.has(plain.toLowerCase()) ? `${plain}Icon` : plain
+}
+
+/** The list of a package's modules. */
+export const listOf = (icons: readonly { readonly name: string }[]): string =>
+  icons
+    .map(({ name }) => componentName(name))
+    .map((one) => `export { ${one} } from './${one}'\n`)
+    .join('')

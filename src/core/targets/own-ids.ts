@@ -1,0 +1,39 @@
+import type { Element } from '../formats/markup'
+
+/** Where an instance's own mark goes before an id; no drawing has it. */
+const MARK = '\uE000'
+
+const REFERENCE = /^(#|url\(#)/
+
+/**
+ * Elements whose ids are an instance's own: before each id, and wherever one is referred to, stands a mark that the
+ * instance fills in (`filledIn`). Two instances on a page then share nothing, so hiding one leaves the other as it is.
+ */
+export const withOwnIds = (elements: readonly Element[]): Element[] =>
+  elements.map(({ name, own, inside }) => ({
+    name,
+    own: Object.fromEntries(
+      Object.entries(own).map(([key, value]) => [
+        key,
+        key === 'id' ? MARK + value : value.replace(REFERENCE, (start) => start + MARK),
+      ]),
+    ),
+    inside: withOwnIds(inside),
+  }))
+
+/** Whether markup has ids that are an instance's own. */
+export const hasOwnIds = (markup: string): boolean => markup.includes(MARK)
+
+/** Markup in a template literal of a program, with the instance's mark by the variable `id`. */
+const inTemplate = (markup: string): string =>
+  `\`${markup.replace(/[`\\]|\$(?=\{)/g, '\\$&').replaceAll(MARK, '${id}-')}\``
+
+/** Markup as an expression of a program: a text, or a function of the instance's mark where it has ids. */
+export const asProgram = (markup: string, argument: string): string =>
+  hasOwnIds(markup) ? `(${argument}) => ${inTemplate(markup)}` : JSON.stringify(markup)
+
+/** The same for JSX: attributes that hold the mark become expressions. */
+export const asJsx = (markup: string): string =>
+  hasOwnIds(markup)
+    ? `(id) => <>${markup.replace(/="([^"]*)"/g, (all, value: string) => (hasOwnIds(value) ? `={${inTemplate(value)}}` : all))}</>`
+    : `<>${markup}</>`
