@@ -30,7 +30,7 @@ export async function deliverCommand(files: readonly string[], options: Options)
     const { stale } = await moving.moveIn(clean)
     const errors = faults.filter(({ isError, target }) => isError && target !== undefined),
       warnings = faults.filter((fault) => !errors.includes(fault))
-    const left = [...new Set(errors.map(({ target }) => target))]
+    const left = [...new Set(errors.flatMap(({ target, icon }) => (icon === undefined ? [target] : [])))]
     return {
       lines: options.quiet
         ? errors.map(({ sentence }) => `error: ${sentence}`)

@@ -54,7 +54,7 @@ export async function makeFiles(
   if (problem && targets.length === 0) throw new Error(problem.sentence)
   const pieces: Record<string, string[]> = {}
   const threads = new Renderer(threadFile(), { limit: LONG }),
-    family = JSON.stringify({ ...set, icons: set.icons.map(({ masters: _, ...named }) => named) })
+    family = JSON.stringify({ ...able.family, icons: set.icons.map(({ masters: _, ...named }) => named) })
   const begin = (icon: IconSet['icons'][number]) => {
     const making = threads
       .run('make', { icons: [{ row: rowOfIcon(icon), drawn: null }], family, targets })
@@ -80,7 +80,7 @@ export async function makeFiles(
   } finally {
     await threads.close()
   }
-  for (const file of await madeSet(set, targets, pieces)) await take(file)
+  for (const file of await madeSet(able.family, targets, pieces)) await take(file)
   progress(set.icons.length, set.icons.length)
   return faults
 }

@@ -105,7 +105,7 @@ export function shadowDefinition({ x, y, blur, color }: ResolvedShadow, ground: 
     element('feMerge', {}, element('feMergeNode', {}) + element('feMergeNode', { in: 'SourceGraphic' })),
   ].join('')
   // A rasteriser takes a layer for all of it, and one in wide use does not survive one far larger than its picture.
-  const area = { x: '0', y: '0', width: `${size}`, height: `${size}` }
+  const area = { x: '0', y: '0', width: number(size), height: number(size) }
   return definition('filter', { filterUnits: 'userSpaceOnUse', ...area, 'color-interpolation-filters': 'sRGB' }, text)
 }
 

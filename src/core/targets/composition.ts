@@ -27,6 +27,17 @@ export function opened(svg: string): Opened {
   return { root, viewBox, inside }
 }
 
+/** A document with another side: what it shows, scaled. */
+export function resized(svg: string, side: number): string {
+  const { root, viewBox, inside } = opened(svg)
+  const own = Number(viewBox.split(' ')[2])
+  if (own === side) return svg
+  const matrix = `matrix(${number(side / own)} 0 0 ${number(side / own)} 0 0)`
+  const body = element('g', { ...root, transform: matrix }, markupOf(inside))
+  const box = { width: number(side), height: number(side), viewBox: `0 0 ${number(side)} ${number(side)}` }
+  return `${element('svg', { xmlns: SVG, ...box }, body)}\n`
+}
+
 /** What a picture is put together of: shapes, scaled about a place, cut by an outline. */
 type Layer = { readonly shapes: readonly Shape[]; readonly scale?: number; readonly about?: Point }
 

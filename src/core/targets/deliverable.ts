@@ -6,15 +6,18 @@ import type { Family, Fault, Named } from './target'
 
 /** What a delivery of a set writes, and what keeps some targets from being delivered. */
 export type Deliverable<I extends Named> = {
+  /** The set, with the icons that some targets are delivered without. */
+  readonly family: Family<I>
   readonly targets: readonly string[]
   readonly files: readonly PlannedFile<I>[]
-  /** Each names the target that is left out for it. */
+  /** Each names the target that is left out for it, or that an icon is left out of. */
   readonly faults: readonly Fault[]
 }
 
 /**
  * What of some targets can be delivered: those whose choices mean something and whose files have paths that stay in their
- * folder, that every system takes and that no other file has. The screen, the server and the command line all ask this.
+ * folder, that every system takes and that no other file has. Where that is for the name of one icon, only that is left
+ * out. The screen, the server and the command line all ask this.
  */
 export const deliverable = <I extends Named>(family: Family<I>, targets: Iterable<string>): Deliverable<I> =>
   atOnce(deliverableIn(family, targets))
@@ -26,13 +29,26 @@ export function* deliverableIn<I extends Named>(family: Family<I>, targets: Iter
   const asked = [...targets].filter((id) => !wrong.has(id))
   const planned = yield* plannedFilesIn(family, asked)
   const paths = yield* pathFaultsIn(planned, family.delivery)
-  for (const { target } of paths) wrong.add(target)
+  const without: Record<string, string[]> = {}
+  for (const { target, icon } of paths)
+    if (icon === undefined || everyIconIn(family, paths, target)) wrong.add(target)
+    else if (!without[target]?.includes(icon)) (without[target] ??= []).push(icon)
+  const left = Object.keys(without).length > 0 ? { ...family, without } : family
+  const files = left === family ? planned : yield* plannedFilesIn(left, asked)
   return {
+    family: left,
     targets: asked.filter((id) => !wrong.has(id)),
-    files: wrong.size === 0 ? planned : planned.filter(({ target }) => !wrong.has(target)),
+    files: wrong.size === 0 ? files : files.filter(({ target }) => !wrong.has(target)),
     faults: [...choices, ...paths],
   }
 }
+
+/** Whether something speaks against every icon at a target: then it is the target that is left out. */
+const everyIconIn = (
+  { icons }: Pick<Family, 'icons'>,
+  faults: readonly { readonly target: string; readonly icon?: string }[],
+  target: string,
+): boolean => icons.every(({ id }) => faults.some((fault) => fault.target === target && fault.icon === id))
 
 /** What is chosen about a target and means nothing there. */
 const choiceFaults =

@@ -13,6 +13,11 @@ const STRETCH = 256
 /** The longest path that every system and archive takes. */
 const LONGEST = 180
 
+/** How much of both ends of a part of a path is looked at: a file may have a longer name than an icon. */
+const ENDS = 40
+
+const shortened = (part: string): string => (part.length > 2 * ENDS ? part.slice(0, ENDS) + part.slice(-ENDS) : part)
+
 /**
  * What speaks against the paths of files planned by what is chosen: two that would be one, names that some system
  * refuses, long ones; each with what would mend it, where that is known.
@@ -40,7 +45,7 @@ export function* pathFaultsIn(
           target: file.target,
           ...(icon && { icon: icon.id }),
           ...(rename !== undefined && { rename }),
-          ...(rename === undefined && about !== 'long' && usualNames(file.target, delivery)),
+          ...(rename === undefined && usualNames(file.target, delivery)),
         })
     }
     if (other)
@@ -55,7 +60,8 @@ export function* pathFaultsIn(
       say('long', `The path ${path.slice(0, 60)}… is longer than the ${LONGEST} characters that every system takes.`)
     for (const part of path.split('/')) {
       let why = refused.get(part)
-      if (why === undefined) refused.set(part, (why = IconName.safeParse(part).error?.issues[0]!.message ?? null))
+      if (why === undefined)
+        refused.set(part, (why = IconName.safeParse(shortened(part)).error?.issues[0]!.message ?? null))
       if (why === null) continue
       // Where the name itself is the fault, as a device’s is, no pattern of names is.
       const isName = icon && !IconName.safeParse(part.replace(/\..*$/, '')).success

@@ -28,18 +28,29 @@ export const named = (targets: Iterable<string>): Target[] => {
   return TARGETS.filter(({ id }) => ids.has(id))
 }
 
+/** A set as a target is delivered of it: without the icons that will not do there. */
+export function familyFor<I extends Named>(family: Family<I>, target: string): Family<I> {
+  const gone = family.without?.[target]
+  return gone ? { ...family, icons: family.icons.filter(({ id }) => !gone.includes(id)) } : family
+}
+
 /** What gives the files of each icon of a set. */
 function filesByIcon<I extends Named>(
   family: Family<I>,
   targets: Iterable<string>,
 ): (icon: I) => readonly PlannedOfIcon<I>[] {
   const apps = new Set(appsOf(family).map(({ id }) => id)),
-    each = named(targets).map((target) => ({ target, options: optionsOf(target, family.delivery) }))
+    each = named(targets).map((target) => ({
+      target,
+      options: optionsOf(target, family.delivery),
+      own: familyFor(family, target.id),
+      gone: new Set(family.without?.[target.id]),
+    }))
   return (icon) =>
-    each.flatMap(({ target, options }) =>
-      target.isForApps && !apps.has(icon.id)
+    each.flatMap(({ target, options, own, gone }) =>
+      gone.has(icon.id) || (target.isForApps && !apps.has(icon.id))
         ? []
-        : (target.each?.(icon, family, options) ?? []).map((file) => ({ ...file, target: target.id, icon })),
+        : (target.each?.(icon, own, options) ?? []).map((file) => ({ ...file, target: target.id, icon })),
     )
 }
 
@@ -56,7 +67,7 @@ export function filesOfSet(family: Family, targets: Iterable<string>): PlannedOf
   return named(targets).flatMap((target) =>
     target.isForApps && appsOf(family).length === 0
       ? []
-      : (target.whole?.(family, optionsOf(target, family.delivery)) ?? []).map((file) => ({
+      : (target.whole?.(familyFor(family, target.id), optionsOf(target, family.delivery)) ?? []).map((file) => ({
           ...file,
           target: target.id,
           icon: null,

@@ -14,6 +14,8 @@ export type Family<I extends Named = Named> = {
   readonly icons: readonly I[]
   readonly rules: Rules
   readonly delivery?: Delivery | undefined
+  /** The icons that a target is delivered without, by its id: their names will not do there. */
+  readonly without?: Readonly<Record<string, readonly string[]>> | undefined
 }
 
 /** A picture of so many pixels along a side, by the document that it is drawn from. */
@@ -70,7 +72,7 @@ export type Mend = { readonly word: string; readonly options: Readonly<Record<st
 export type Fault = {
   readonly sentence: string
   readonly isError: boolean
-  /** The target that is left out for it. */
+  /** The target that is left out for it; of one with an icon, only that. */
   readonly target?: string
   readonly icon?: string
   readonly rename?: string

@@ -9,6 +9,7 @@ import { changelog, changesBetween, isSame } from './compare'
 import { codesOf } from './font/codes'
 import { cased, identifier, wordsIn } from './naming'
 import { choiceFault, optionsOf, withOptions } from './options'
+import { deliverable } from './deliverable'
 import { pathFaultsIn, targetFaultsOf } from './faults'
 import { appsOf, filesOfIcon, filesOfSet, plannedFiles } from './plan'
 import { IconRenderer } from './icon-renderer'
@@ -154,6 +155,41 @@ describe('a delivery', () => {
       'favicon: bring it into the safe zone',
       'linux: leave symbolic variants out',
     ])
+  })
+
+  it('leaves out no more than the one icon that has no name at a target, and says so', () => {
+    const odd = [
+      'index',
+      'icon',
+      '🚢',
+      '🚢⚓',
+      'x'.repeat(80),
+      'Fähre',
+      '24 hours',
+      'class',
+      "R&D's",
+      'ferry',
+      'fer ry',
+    ]
+    const icons = odd.map((name, i) => ({ ...few.icons[i % 3]!, id: `icon-${i}`, name }))
+    const { targets, files, faults, family } = deliverable({ ...quayside, icons }, all)
+    expect(targets).toEqual(all)
+    for (const { sentence, icon, isError } of faults)
+      expect([sentence, ['icon-9', 'icon-10'].includes(icon!), isError]).toEqual([sentence, true, true])
+    expect(faults.length).toBeGreaterThan(0)
+    const paths = files.map(({ path }) => path)
+    expect(new Set(paths.map((path) => path.toLowerCase())).size).toBe(paths.length)
+    for (const module of ['IndexIcon', 'IconIcon', 'IconU1F6A2', 'IconU1F6A2U2693', 'Icon24Hours'])
+      expect(paths).toContain(`developers/react/${module}.tsx`)
+    // What lists all icons lists only what is there.
+    const index = files.find(({ path }) => path === 'developers/react/index.ts')!
+    const left = family.without!['react'] ?? []
+    const text = index.made.as === 'fixed' ? index.made.text : ''
+    expect(text.match(/^export \{/gm)).toHaveLength(icons.length - left.length)
+    const shared = filesOfSet(family, all).find(({ path }) => path === 'web/masks.css')!
+    expect(shared.made.as === 'joined' && shared.made.piece(new IconRenderer(icons[8]!, quayside.rules, null))).toMatch(
+      /^\.quayside-r-d-s\{/,
+    )
   })
 
   it('of nothing chosen, of what is no target, or of no icon, has no files', () => {

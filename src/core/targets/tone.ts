@@ -149,8 +149,21 @@ export function greyed(figure: readonly Shape[], plate: string): Shape[] {
     isGradientPaint(one)
       ? { ...one, stops: one.stops.map((stop) => ({ ...stop, color: grey(stop.color) })) }
       : grey(one)
+  const effect = (one: GroupEffect): GroupEffect => ({
+    ...one,
+    ...(one.shadow && { shadow: { ...one.shadow, color: grey(one.shadow.color) } }),
+    outer: one.outer && effect(one.outer),
+  })
+  // Shapes of one group keep one effect between them.
+  const effects = new Map<GroupEffect, GroupEffect>()
+  const shared = (one: GroupEffect): GroupEffect => {
+    let next = effects.get(one)
+    if (!next) effects.set(one, (next = effect(one)))
+    return next
+  }
   return figure.map((shape) => ({
     ...shape,
+    ...(shape.effect && { effect: shared(shape.effect) }),
     fill: shape.fill && paint(shape.fill),
     stroke: shape.stroke && { ...shape.stroke, paint: paint(shape.stroke.paint) },
   }))

@@ -5,13 +5,13 @@ import type { Icon, IconSet } from '@/core/set/set'
 /** How long the page may be kept from answering, in milliseconds. */
 const SLICE = 10
 
-const NOTHING: Deliverable<Icon> = { targets: [], files: [], faults: [] }
+type Found = Omit<Deliverable<Icon>, 'family'>
+
+const NOTHING: Found = { targets: [], files: [], faults: [] }
 
 /** What of some targets can be delivered; nothing while that is counted the first time, after that what was counted last. */
-export function useDeliverable(set: IconSet, targets: readonly string[]): Deliverable<Icon> & { isCounted: boolean } {
-  const [answer, setAnswer] = useState<{ set: IconSet; targets: readonly string[]; found: Deliverable<Icon> } | null>(
-    null,
-  )
+export function useDeliverable(set: IconSet, targets: readonly string[]): Found & { isCounted: boolean } {
+  const [answer, setAnswer] = useState<{ set: IconSet; targets: readonly string[]; found: Found } | null>(null)
   useEffect(() => {
     const steps = deliverableIn(set, targets)
     let timer: ReturnType<typeof setTimeout> | undefined

@@ -35,6 +35,7 @@ export class Run {
 
   /** The targets that are made: those asked for, but for such as nothing can be written for. */
   readonly targets: readonly string[]
+  private readonly family: StoredSet['family']
 
   constructor(
     readonly id: string,
@@ -43,8 +44,9 @@ export class Run {
     db: Db,
     renderer: Renderer,
   ) {
-    const { targets, faults } = deliverable(stored.family, asked)
+    const { targets, faults, family } = deliverable(stored.family, asked)
     this.targets = targets
+    this.family = family
     this.faults.push(...faults)
     this.ended = this.make(db, renderer).then(
       () => this.end(this.state === 'cancelled' ? 'cancelled' : 'done'),
@@ -84,8 +86,7 @@ export class Run {
 
   private async make(db: Db, renderer: Renderer): Promise<void> {
     const spool = (this.spool = await Spool.begin())
-    const { targets, stored } = this,
-      { family } = stored,
+    const { targets, stored, family } = this,
       { icons } = family,
       places = new Map(icons.map(({ id }, i) => [id, i]))
     const text = JSON.stringify(family)

@@ -28,8 +28,10 @@ export async function madeIcon(
   const files: DeliveredFile[] = []
   for (const { path, made } of filesOfIcon(icon, family, targets))
     files.push({ path, bytes: await bytesOfIcon(made, renderer) })
-  const pieces = wholeFiles(family, targets).flatMap(({ path, made }) =>
-    made.as === 'fixed' ? [] : [[path, pieceOf(made.piece, renderer)] as const],
+  const pieces = wholeFiles(family, targets).flatMap(({ path, made, target }) =>
+    made.as === 'fixed' || family.without?.[target]?.includes(icon.id)
+      ? []
+      : [[path, pieceOf(made.piece, renderer)] as const],
   )
   return { files, pieces: Object.fromEntries(pieces), faults: targetFaultsOf(renderer, family, targets) }
 }

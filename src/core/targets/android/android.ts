@@ -1,6 +1,6 @@
 import { realSize } from '../../rules/real-size'
 import { cased, patterned } from '../naming'
-import { onOff, text } from '../options'
+import { onOff, oneOf, text } from '../options'
 import type { IconRenderer } from '../icon-renderer'
 import { coloursOf } from '../tone'
 import { barPreviews } from '../previews'
@@ -9,6 +9,9 @@ import { leftOut, vectorDrawable } from './vector'
 
 /** The densities of the platform by their folders, and how many pixels a density-independent one is. */
 export const DENSITIES = { mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 }
+
+/** Where the colour of a tinted icon comes from: the platform has it since version 21; apps with the library have theirs. */
+const TINTS = { framework: '?android:attr/colorControlNormal', library: '?attr/colorControlNormal' }
 
 /** Words of Java, which no resource may be named. */
 const TAKEN = new Set(
@@ -42,6 +45,7 @@ export const android = defineTarget({
   choices: {
     pattern: text('pattern', 'ic_*', patternFault),
     tint: onOff('tinted by the theme', true),
+    attribute: oneOf('tint from', 'framework', { framework: 'the platform', library: 'the support library' }),
     pictures: onOff('pictures for every density', false),
   },
   each(icon, { rules }, options) {
@@ -56,7 +60,7 @@ export const android = defineTarget({
             vectorDrawable(renderer.shapes(dp), {
               dp,
               viewport: renderer.grid(dp),
-              ...(options.tint && { tint: '?attr/colorControlNormal' }),
+              ...(options.tint && { tint: TINTS[options.attribute as keyof typeof TINTS] }),
             }),
         },
       },

@@ -2,6 +2,7 @@ import { realSize } from '../../rules/real-size'
 import { fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
 import type { IconRenderer } from '../icon-renderer'
+import { resized } from '../composition'
 import { coloursOf } from '../tone'
 import { tabBarPreviews } from '../previews'
 import { defineTarget } from '../target'
@@ -11,6 +12,8 @@ export const contents = (more: object): string =>
   `${JSON.stringify({ ...more, info: { author: 'wise-square', version: 1 } }, null, 2)}\n`
 
 const SCALES = [1, 2, 3]
+/** From how many characters on a name is not said twice in a path. */
+const LONG = 60
 
 /** Interface icons in an asset catalogue: pictures at three scales, or a page of vectors that stays one. */
 export const apple = defineTarget({
@@ -26,7 +29,9 @@ export const apple = defineTarget({
   each(icon, { rules }, options) {
     const size = realSize(rules)
     const name = fileName(icon.name, options, size),
-      folder = `apple/Icons.xcassets/${name}.imageset`
+      folder = `apple/Icons.xcassets/${name}.imageset`,
+      // Within the set its name need not be said again; where it is long, the path would become too long for some systems.
+      inner = name.length > LONG ? 'icon' : name
     const rendering = options.template ? { 'template-rendering-intent': 'template' } : {}
     if (options.form === 'pdf')
       return [
@@ -35,14 +40,17 @@ export const apple = defineTarget({
           made: {
             as: 'fixed',
             text: contents({
-              images: [{ filename: `${name}.pdf`, idiom: 'universal' }],
+              images: [{ filename: `${inner}.pdf`, idiom: 'universal' }],
               properties: { 'preserves-vector-representation': true, ...rendering },
             }),
           },
         },
-        { path: `${folder}/${name}.pdf`, made: { as: 'pdf', svg: (renderer) => renderer.document(size, 'light') } },
+        {
+          path: `${folder}/${inner}.pdf`,
+          made: { as: 'pdf', svg: (renderer) => resized(renderer.document(size, 'light'), size) },
+        },
       ]
-    const file = (scale: number) => `${name}${scale === 1 ? '' : `@${scale}x`}.png`
+    const file = (scale: number) => `${inner}${scale === 1 ? '' : `@${scale}x`}.png`
     return [
       {
         path: `${folder}/Contents.json`,

@@ -2,10 +2,10 @@ import { contrast, ENOUGH } from '../../proof/contrast'
 import { element, elementsOf, markupOf } from '../../formats/markup'
 import { boxCentre } from '../../geometry/box'
 import { cased } from '../naming'
-import { colour, onOff } from '../options'
+import { colour, onOff, text } from '../options'
 import type { IconRenderer } from '../icon-renderer'
 import { appBox, type Cut, type Composition, composedIcon, plateColour, reachOf, uncast } from '../composition'
-import { coloursOf } from '../tone'
+import { coloursOf, inked, silhouette } from '../tone'
 import { defineTarget } from '../target'
 
 /** The middle circle of a maskable icon that no mask cuts into, across (W3C Web App Manifest, “Icon masks and safe zone”). */
@@ -21,6 +21,22 @@ const maskable = ({ ground, fit }: { readonly ground: string; readonly fit: bool
   ground: 'light',
   ...(fit && { safe: SAFE }),
 })
+
+/** One colour that stands out from the plate, on nothing, in the middle circle: for whoever paints it in another. */
+const monochrome = ({ ground }: { readonly ground: string }): Composition => ({
+  share: 1,
+  plate: 'none',
+  fallback: null,
+  safe: SAFE,
+  ground: 'light',
+  figure: (figure, plate) => [inked(silhouette(figure, plateColour(plate, 'light', ground)), '#000000')],
+})
+
+/** The first words of a name that come to twelve characters; of one word as many characters. */
+function shortName(name: string): string {
+  const short = name.split(/\s+/).reduce((so, word) => ([...`${so} ${word}`].length <= 13 ? `${so} ${word}` : so), '')
+  return short.trim() || [...name].slice(0, 12).join('')
+}
 
 /** Sizes of the ICO, of plain PNGs and of a home screen. */
 const ICO = [16, 32, 48],
@@ -49,6 +65,9 @@ export const favicon = defineTarget({
     ground: colour('ground without a plate', '#fbfcfb'),
     theme: colour('theme colour', '#11807f'),
     fit: onOff('bring into the safe zone', true),
+    start: text('start page', './', (value) =>
+      /^[^\s<>"]{1,200}$/.test(value) ? null : 'A start page is an address without spaces or quotes.',
+    ),
   },
   each({ name }, family, options) {
     const folder = `favicon/${cased(name, 'kebab')}`
@@ -59,7 +78,7 @@ export const favicon = defineTarget({
         picture: { pixels, svg: (renderer: IconRenderer) => composedIcon(renderer, pixels, composition) },
       },
     })
-    const text = (path: string, made: string) => ({
+    const written = (path: string, made: string) => ({
       path: `${folder}/${path}`,
       made: { as: 'fixed' as const, text: made },
     })
@@ -77,19 +96,22 @@ export const favicon = defineTarget({
       ...MANIFEST.flatMap((size) => [
         picture(`icon-${size}.png`, size, plain),
         picture(`maskable-${size}.png`, size, maskable(options)),
+        picture(`monochrome-${size}.png`, size, monochrome(options)),
       ]),
-      text(
+      written(
         'manifest.webmanifest',
         `${JSON.stringify(
           {
-            name: family.name,
-            short_name: family.name.slice(0, 12),
+            id: `/?app=${encodeURIComponent(cased(name, 'kebab'))}`,
+            name,
+            short_name: shortName(name),
+            start_url: options.start,
             display: 'standalone',
             background_color: options.ground,
             theme_color: options.theme,
             icons: MANIFEST.flatMap((size) =>
-              (['any', 'maskable'] as const).map((purpose) => ({
-                src: `${purpose === 'any' ? 'icon' : 'maskable'}-${size}.png`,
+              (['any', 'maskable', 'monochrome'] as const).map((purpose) => ({
+                src: `${purpose === 'any' ? 'icon' : purpose}-${size}.png`,
                 sizes: `${size}x${size}`,
                 type: 'image/png',
                 purpose,
@@ -100,7 +122,7 @@ export const favicon = defineTarget({
           2,
         )}\n`,
       ),
-      text(
+      written(
         'head.html',
         `<link rel="icon" href="favicon.ico" sizes="48x48">
 <link rel="icon" href="icon.svg" type="image/svg+xml" sizes="any">

@@ -1,5 +1,6 @@
 import { pathData } from '../../formats/path-data'
 import { transformPath } from '../../geometry/path'
+import { className, cssClass, cssString } from '../web/css'
 import { cased, identifier } from '../naming'
 import { onOff, text } from '../options'
 import type { IconRenderer } from '../icon-renderer'
@@ -57,9 +58,9 @@ export const font = defineTarget({
       { path: `${folder}/${file}.ttf`, made: { as: 'font', format: 'ttf', piece: glyph, join } },
       fixed(
         `${file}.css`,
-        `@font-face{font-family:"${named}";src:url("${file}.woff2") format("woff2"),url("${file}.ttf") format("truetype");font-display:block}
-.${prefix}{font-family:"${named}";font-style:normal;font-weight:normal;line-height:1;display:inline-block;-webkit-font-smoothing:antialiased}
-${glyphs.map(({ name, code }) => `.${prefix}-${name}::before{content:"\\${hex(code)}"}`).join('\n')}
+        `@font-face{font-family:${cssString(named)};src:url(${cssString(`${file}.woff2`)}) format("woff2"),url(${cssString(`${file}.ttf`)}) format("truetype");font-display:block}
+.${prefix}{font-family:${cssString(named)};font-style:normal;font-weight:normal;line-height:1;display:inline-block;-webkit-font-smoothing:antialiased}
+${glyphs.map(({ name, code }) => `.${cssClass(`${prefix}-${name}`)}::before{content:"\\${hex(code)}"}`).join('\n')}
 `,
       ),
       fixed(
@@ -72,10 +73,10 @@ ${glyphs.map(({ name, code }) => `.${prefix}-${name}::before{content:"\\${hex(co
 <html lang="en">
 <meta charset="utf-8">
 <title>${escaped(named)}</title>
-<link rel="stylesheet" href="${file}.css">
+<link rel="stylesheet" href="${escaped(encodeURI(`${file}.css`))}">
 <style>body{font:14px/1.5 system-ui,sans-serif;margin:32px}p{display:inline-grid;justify-items:center;width:120px}i{font-size:${family.rules.grid.size}px}</style>
 <h1>${escaped(named)}</h1>
-${glyphs.map(({ name, code }) => `<p><i class="${prefix} ${prefix}-${name}" aria-hidden="true"></i><code>${escaped(name)} ${hex(code)}</code></p>`).join('\n')}
+${glyphs.map(({ name, code }) => `<p><i class="${prefix} ${escaped(className(`${prefix}-${name}`))}" aria-hidden="true"></i><code>${escaped(name)} ${hex(code)}</code></p>`).join('\n')}
 </html>
 `,
       ),

@@ -6,6 +6,7 @@ import { STROKES, strokesOf } from '../svg/svg'
 import { opened } from '../composition'
 import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
+import { className, cssClass, cssString } from './css'
 import { usagePage } from './usage-page'
 
 /** A document as a data URI that CSS and HTML take in double quotes, with as little escaped as they allow. */
@@ -54,7 +55,7 @@ export const web = defineTarget({
     const document = (renderer: IconRenderer) => renderer.compactDocument(size, 'current', strokesOf(options.strokes))
     // One for both files that hold it, so that it is made once.
     const piece = (renderer: IconRenderer) => symbol(own(renderer), document(renderer))
-    const prefix = cased(name, 'kebab')
+    const prefix = className(cased(name, 'kebab'))
     return [
       ...(options.sprite
         ? [
@@ -83,9 +84,12 @@ export const web = defineTarget({
               made: {
                 as: 'joined' as const,
                 piece: (renderer: IconRenderer) =>
-                  `.${prefix}-${own(renderer)}{--icon:url("${dataUri(renderer.compactDocument(size, 'light', strokesOf(options.strokes)))}")}`,
+                  `.${cssClass(`${prefix}-${own(renderer)}`)}{--icon:url("${dataUri(renderer.compactDocument(size, 'light', strokesOf(options.strokes)))}")}`,
                 join: (pieces: readonly string[]) =>
-                  `[class^="${prefix}-"],[class*=" ${prefix}-"]{display:inline-block;width:1em;height:1em;background:currentColor;-webkit-mask:var(--icon) center/contain no-repeat;mask:var(--icon) center/contain no-repeat}\n${pieces.join('\n')}\n`,
+                  `[class^=${cssString(`${prefix}-`)}],[class*=${cssString(` ${prefix}-`)}]{display:inline-block;width:1em;height:1em;background:currentColor;-webkit-mask:var(--icon) center/contain no-repeat;mask:var(--icon) center/contain no-repeat}
+@media (forced-colors:active){[class^=${cssString(`${prefix}-`)}],[class*=${cssString(` ${prefix}-`)}]{forced-color-adjust:none;background:CanvasText}a [class^=${cssString(`${prefix}-`)}],a [class*=${cssString(` ${prefix}-`)}]{background:LinkText}button [class^=${cssString(`${prefix}-`)}],button [class*=${cssString(` ${prefix}-`)}]{background:ButtonText}}
+${pieces.join('\n')}
+`,
               },
             },
           ]

@@ -2,6 +2,7 @@ import { escaped, SVG } from '../../../core/formats/markup'
 import { pathData } from '../../../core/formats/path-data'
 import { readPathData } from '../../../core/formats/path-reader'
 import { transformPath } from '../../../core/geometry/path'
+import { identifier } from '../../../core/targets/naming'
 import type { FontPlan } from '../../../core/targets/target'
 import { fontOf, nameTable, tablesOf } from './sfnt'
 
@@ -10,16 +11,19 @@ const VERSION = '1.0'
 /** Glyphs as a TrueType font, one em to a side; the same glyphs always give the same bytes. */
 export async function ttf(plan: FontPlan): Promise<Uint8Array> {
   const { default: svg2ttf } = await import('svg2ttf')
-  const { family, size, glyphs, ligatures } = plan
+  const { postScript, size, glyphs, ligatures } = plan
   const written = glyphs.map(({ name, code, d }) => {
     // A font counts upwards from its base line.
     const path = transformPath(readPathData(d), [1, 0, 0, -1, 0, size])
     const glyph = (unicode: string) =>
-      `<glyph glyph-name="${escaped(name)}" unicode="${unicode}" horiz-adv-x="${size}" d="${pathData(path, 1)}"/>`
+      `<glyph glyph-name="${identifier(name, 'snake')}" unicode="${unicode}" horiz-adv-x="${size}" d="${pathData(path, 1)}"/>`
     return glyph(`&#${code};`) + (ligatures && [...name].length > 1 ? glyph(escaped(name)) : '')
   })
-  const svg = `<?xml version="1.0"?><svg xmlns="${SVG}"><defs><font id="font" horiz-adv-x="${size}"><font-face font-family="${escaped(family)}" units-per-em="${size}" ascent="${size}" descent="0"/><missing-glyph horiz-adv-x="${size}"/>${written.join('')}</font></defs></svg>`
-  return withNames(new Uint8Array(svg2ttf(svg, { ts: 0, version: VERSION, description: family, url: '' }).buffer), plan)
+  const svg = `<?xml version="1.0"?><svg xmlns="${SVG}"><defs><font id="font" horiz-adv-x="${size}"><font-face font-family="${postScript}" units-per-em="${size}" ascent="${size}" descent="0"/><missing-glyph horiz-adv-x="${size}"/>${written.join('')}</font></defs></svg>`
+  return withNames(
+    new Uint8Array(svg2ttf(svg, { ts: 0, version: VERSION, description: postScript, url: '' }).buffer),
+    plan,
+  )
 }
 
 /** A font with names of its own in place of those of the package that makes it. */
