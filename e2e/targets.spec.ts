@@ -53,6 +53,15 @@ test.beforeAll(async () => {
     'favicon',
     '--quiet',
   ])
+  execFileSync('bin/wise-square', [
+    'deliver',
+    'demo/skerry-app.wisesquare.json',
+    '--to',
+    join(folder, 'apps'),
+    '--targets',
+    'svg,react,vue,element',
+    '--quiet',
+  ])
   server = createServer(({ url }, response) => {
     try {
       const path = join(folder, decodeURIComponent(url!.split('?')[0]!))
@@ -149,6 +158,75 @@ test('a tab icon follows a dark theme as the proofs do', async ({ page }) => {
   expect(differ).toBeGreaterThan(0)
 })
 
+/** A program with what it imports, as a page loads it. */
+async function bundled(file: string): Promise<string> {
+  const { outputFiles } = await build({
+    entryPoints: [file],
+    bundle: true,
+    write: false,
+    format: 'esm',
+    jsx: 'automatic',
+    minify: true,
+    define: {
+      'process.env.NODE_ENV': '"production"',
+      __VUE_OPTIONS_API__: 'true',
+      __VUE_PROD_DEVTOOLS__: 'false',
+      __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: 'false',
+    },
+    nodePaths: [join(process.cwd(), 'node_modules')],
+  })
+  return outputFiles[0]!.text
+}
+
+/** A first copy that is hidden, and a second one that is measured, of an icon with gradients and a soft shadow. */
+const COPIES = {
+  react: `import { createRoot } from 'react-dom/client'
+import { Timetable } from './apps/developers/react'
+createRoot(document.getElementById('root')!).render(<><p style={{ display: 'none' }}><Timetable /></p><Timetable id="shown" size={${SIDE}} aria-label="Timetable" /></>)`,
+  vue: `import { createApp, h } from 'vue'
+import { Timetable } from './apps/developers/vue'
+createApp({ render: () => [h('p', { style: 'display:none' }, [h(Timetable)]), h(Timetable, { id: 'shown', size: ${SIDE}, 'aria-label': 'Timetable' })] }).mount('#root')`,
+  element: `import './apps/developers/element/skerry-app-icons-icon.js'
+document.getElementById('root')!.innerHTML = '<p style="display:none"><skerry-app-icons-icon name="timetable"></skerry-app-icons-icon></p><skerry-app-icons-icon id="shown" name="timetable" size="6rem" aria-label="Timetable"></skerry-app-icons-icon>'`,
+} as const
+
+test('a copy that is hidden takes nothing from the one that is seen, whatever it is made of', async ({ page }) => {
+  await show(page, '', `<img id="shown" alt="" src="apps/svg/timetable.svg">`)
+  const wanted = decoded(await page.locator('#shown').screenshot()).data
+  for (const [kind, program] of Object.entries(COPIES)) {
+    const file = join(folder, `copies-${kind}.tsx`)
+    writeFileSync(file, program)
+    writeFileSync(join(folder, `copies-${kind}.js`), await bundled(file))
+    await show(page, '', `<div id="root"></div><script type="module" src="copies-${kind}.js"></script>`)
+    await expect(page.getByRole('img', { name: 'Timetable' })).toBeVisible()
+    const { data } = decoded(await page.locator('#shown').screenshot())
+    const sum = data.reduce((all, value, i) => all + Math.abs(value - wanted[i]!), 0)
+    expect(sum / data.length, kind).toBeLessThan(BROWSER)
+  }
+  // On a server the element may be imported; nothing is defined there.
+  const module = join(folder, 'apps/developers/element/skerry-app-icons-icon.js')
+  const names = execFileSync(process.execPath, [
+    '--input-type=module',
+    '-e',
+    `import(${JSON.stringify(module)}).then(({ icons }) => process.stdout.write(String(Object.keys(icons).length)))`,
+  ])
+  expect(Number(names)).toBe(9)
+})
+
+test('masks show in forced colours', async ({ page }) => {
+  await page.emulateMedia({ forcedColors: 'active' })
+  await show(
+    page,
+    '<link rel="stylesheet" href="web/masks.css">',
+    `<i id="shown" class="quayside-ferry" style="font-size:${SIDE}px"></i>`,
+  )
+  const colours = async () => {
+    const { data } = decoded(await page.locator('#shown').screenshot())
+    return new Set(Array.from({ length: data.length / 4 }, (_, i) => data.slice(4 * i, 4 * i + 3).join())).size
+  }
+  await expect.poll(colours).toBeGreaterThan(2)
+})
+
 for (const kind of ['react', 'vue'] as const)
   test(`${kind} components compile by themselves, are mounted, and only what is imported is there`, async ({
     page,
@@ -163,22 +241,7 @@ import { Ferry } from './developers/vue'
 createApp({ render: () => h(Ferry, { id: 'shown', size: ${SIDE}, color: '#000', title: 'A ferry', class: 'mine' }) }).mount('#root')`
     const file = join(folder, `${kind}-app.tsx`)
     writeFileSync(file, mount)
-    const { outputFiles } = await build({
-      entryPoints: [file],
-      bundle: true,
-      write: false,
-      format: 'esm',
-      jsx: 'automatic',
-      minify: true,
-      define: {
-        'process.env.NODE_ENV': '"production"',
-        __VUE_OPTIONS_API__: 'true',
-        __VUE_PROD_DEVTOOLS__: 'false',
-        __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: 'false',
-      },
-      nodePaths: [join(process.cwd(), 'node_modules')],
-    })
-    const { text } = outputFiles[0]!
+    const text = await bundled(file)
     writeFileSync(join(folder, `${kind}-app.js`), text)
     await show(
       page,

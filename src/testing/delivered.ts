@@ -27,7 +27,7 @@ export class DeliveredSets {
   readonly folder = mkdtempSync(join(tmpdir(), 'wise-square-read-'))
   readonly quayside = some(read('quayside'), ['ferry', 'departure', 'radio', 'knot', 'fog-horn'])
   readonly skerry = ((app) => ({
-    ...some(app, ['passenger', 'porthole', 'breaker']),
+    ...some(app, ['passenger', 'porthole', 'breaker', 'timetable']),
     rules: { ...app.rules, sizes: [64, 128], densities: [1] },
   }))(read('skerry-app'))
 

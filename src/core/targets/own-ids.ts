@@ -3,7 +3,12 @@ import type { Element } from '../formats/markup'
 /** Where an instance's own mark goes before an id; no drawing has it. */
 const MARK = '\uE000'
 
-const REFERENCE = /^(#|url\(#)/
+/** The value of an attribute with the mark before an id, where it is one or refers to one. */
+function marked(key: string, value: string): string {
+  if (key === 'id') return MARK + value
+  if (key === 'href') return value.replace(/^#/, `#${MARK}`)
+  return value.replace(/^url\(#/, (start) => start + MARK)
+}
 
 /**
  * Elements whose ids are an instance's own: before each id, and wherever one is referred to, stands a mark that the
@@ -12,12 +17,7 @@ const REFERENCE = /^(#|url\(#)/
 export const withOwnIds = (elements: readonly Element[]): Element[] =>
   elements.map(({ name, own, inside }) => ({
     name,
-    own: Object.fromEntries(
-      Object.entries(own).map(([key, value]) => [
-        key,
-        key === 'id' ? MARK + value : value.replace(REFERENCE, (start) => start + MARK),
-      ]),
-    ),
+    own: Object.fromEntries(Object.entries(own).map(([key, value]) => [key, marked(key, value)])),
     inside: withOwnIds(inside),
   }))
 

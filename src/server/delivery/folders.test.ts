@@ -1,10 +1,8 @@
-import { execFileSync } from 'node:child_process'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { iconSvg } from '../../core/formats/drawn'
 import { decoded } from '../../testing/decoded'
-import { apart, DeliveredSets, proof, seenByPeer } from '../../testing/delivered'
+import { apart, DeliveredSets, seenByPeer } from '../../testing/delivered'
 import { svgOfVector } from '../../testing/vector-svg'
 
 /** What the folders of a delivery say of their pictures, beside the pictures. */
@@ -67,19 +65,36 @@ describe('a folder', () => {
       const own = join(folder, 'skerry', 'favicon', name)
       const head = readFileSync(join(own, 'head.html'), 'utf8')
       for (const [, file] of head.matchAll(/href="([^"]+)"/g)) expect(existsSync(join(own, file!)), file).toBe(true)
-      const { icons } = json(join(own, 'manifest.webmanifest')) as {
+      const manifest = json(join(own, 'manifest.webmanifest')) as {
+        name: string
+        short_name: string
+        id: string
         icons: { src: string; sizes: string; purpose: string }[]
       }
-      expect(icons.map(({ purpose }) => purpose)).toEqual(['any', 'maskable', 'any', 'maskable'])
+      const { icons } = manifest
+      expect(manifest.name).toBe(name)
+      expect([...manifest.short_name].length).toBeLessThanOrEqual(12)
+      const purposes = ['any', 'maskable', 'monochrome']
+      expect(icons.map(({ purpose }) => purpose)).toEqual([...purposes, ...purposes])
       for (const { src, sizes, purpose } of icons) {
         expect(sizeOf(join(own, src)).join('x')).toBe(sizes)
         if (purpose === 'any') continue
         const { data } = decoded(readFileSync(join(own, src)))
-        expect(
-          data.every((value, i) => i % 4 !== 3 || value === 255),
-          src,
-        ).toBe(true)
+        const isRight = (value: number, i: number) =>
+          purpose === 'maskable' ? i % 4 !== 3 || value === 255 : i % 4 === 3 || value === 0
+        expect(data.every(isRight), src).toBe(true)
       }
+    }
+  })
+
+  it('of a home screen that tints is grey to the last bit', () => {
+    for (const { name } of skerry.icons) {
+      const path = join(folder, 'skerry', 'apple', 'App.xcassets', `${name}.appiconset`, 'tinted.png')
+      const { data } = decoded(readFileSync(path))
+      expect(
+        data.every((value, i) => i % 4 === 3 || value === data[i - (i % 4)]),
+        name,
+      ).toBe(true)
     }
   })
 
@@ -104,28 +119,6 @@ describe('a folder', () => {
       for (const [density, scale] of Object.entries({ mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 }))
         for (const file of ['ic_launcher.png', 'ic_launcher_round.png'])
           expect(sizeOf(join(res, `mipmap-${density}`, file))).toEqual([48 * scale, 48 * scale])
-    }
-  })
-
-  it('for programs says what each icon paints: drawn from that by another renderer it is the icon', async () => {
-    type Described = {
-      name: string
-      grid: number
-      paths: { d: string; fill?: string; stroke?: string; width?: number; cap?: string; join?: string }[]
-    }
-    const icons = json(join(folder, 'quayside', 'developers', 'icons.json')) as Described[]
-    expect(icons.map(({ name }) => name)).toEqual(quayside.icons.map(({ name }) => name))
-    for (const [i, { name, grid, paths }] of icons.entries()) {
-      const body = paths.map(
-        ({ d, fill = 'none', stroke = 'none', width = 1, cap = 'butt', join: corner = 'miter' }) =>
-          `<path d="${d}" fill="${fill}" stroke="${stroke}" stroke-width="${width}" stroke-linecap="${cap}" stroke-linejoin="${corner}"/>`,
-      )
-      const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${grid} ${grid}" color="#14231f">${body.join('')}</svg>`
-      const drawn = execFileSync('rsvg-convert', ['-w', '96', '-h', '96'], { input: svg })
-      expect(
-        apart(decoded(drawn), proof(iconSvg(quayside.icons[i]!, quayside.rules, 'light'), 96)).mean,
-        name,
-      ).toBeLessThan(1.5)
     }
   })
 

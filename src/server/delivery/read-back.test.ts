@@ -161,6 +161,8 @@ describe('what is delivered', () => {
     for (const [i, file] of svgs.entries()) {
       program('rsvg-convert', '-w', '96', '-h', '96', '-o', join(out, `${i}.png`), file)
       const { mean } = apart(decoded(readFileSync(join(out, `${i}.png`))), proof(readFileSync(file, 'utf8'), 96))
+      // What lies under a soft shadow is drawn with it, not lost.
+      expect(readFileSync(file, 'utf8')).not.toContain('feDropShadow')
       // Two ways to count what an edge covers of a pixel.
       expect(mean, file).toBeLessThan(1.5)
     }

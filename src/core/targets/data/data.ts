@@ -1,49 +1,42 @@
+import { z } from 'zod'
 import { writeTokens } from '../../formats/tokens'
-import type { ResolvedPaint } from '../../drawing/evaluate/resolved'
-import { pathData } from '../../formats/path-data'
+import { basesOf, bookAt } from '../../rules/book'
 import { aliasesOf, tagsOf } from '../../set/set'
 import { onOff } from '../options'
 import type { IconRenderer } from '../icon-renderer'
-import { isGradientPaint } from '../tone'
 import { defineTarget } from '../target'
 import { codesOf } from '../font/codes'
+import { described, IconsFile } from './described'
 
-const painted = (paint: ResolvedPaint) =>
-  isGradientPaint(paint)
-    ? { stops: paint.stops.map(({ at, color }) => ({ at, color: color.light })) }
-    : paint.ink
-      ? 'currentColor'
-      : paint.light
-
-/** What a program wants to know of an icon: how it is found, and what it paints. */
-function described(renderer: IconRenderer, code: number): string {
+/** What a program wants to know of an icon: how it is found, and what it paints on each grid. */
+function iconOf(renderer: IconRenderer, code: number): string {
   const { icon, rules } = renderer
-  return JSON.stringify({
+  const bases = [rules.grid.size, ...basesOf(rules).filter((base) => base !== rules.grid.size)]
+  const one: IconsFile['icons'][number] = {
     name: icon.name,
-    aliases: aliasesOf(icon),
-    tags: tagsOf(icon),
-    grid: rules.grid.size,
+    aliases: [...aliasesOf(icon)],
+    tags: [...tagsOf(icon)],
     code: code.toString(16),
-    paths: renderer.shapes(rules.grid.size).map(({ path, fill, stroke }) => ({
-      d: pathData(path),
-      ...(fill && { fill: painted(fill) }),
-      ...(stroke && {
-        stroke: painted(stroke.paint),
-        width: Math.round(stroke.width * 1000) / 1000,
-        cap: stroke.cap,
-        join: stroke.join,
-        ...(stroke.dash && { dash: stroke.dash }),
-      }),
+    drawings: bases.map((grid) => ({
+      grid,
+      sizes: bookAt(rules, grid).sizes,
+      items: described(renderer.shapes(grid)),
     })),
-  })
+  }
+  return JSON.stringify(one)
 }
 
-/** The set for programs: names, tags and paths as JSON, and its rules as design tokens. */
+const schema = (): string => {
+  const value = z.toJSONSchema(IconsFile, { io: 'input' })
+  return `${JSON.stringify({ ...value, title: 'Icons of a set' }, null, 2)}\n`
+}
+
+/** The set for programs: names, tags and drawings as JSON with their schema, and its rules as design tokens. */
 export const data = defineTarget({
   id: 'data',
   name: 'Data and tokens',
   platform: 'Developers',
-  note: 'Names, other names, tags, code points and paths as JSON; the rules as design tokens.',
+  note: 'Names, other names, tags, code points and all that is painted as JSON, with its schema; the rules as design tokens.',
   choices: { icons: onOff('icons as JSON', true), tokens: onOff('rules as design tokens', true) },
   whole(family, options) {
     const codes = codesOf(family)
@@ -54,10 +47,12 @@ export const data = defineTarget({
               path: 'developers/icons.json',
               made: {
                 as: 'joined' as const,
-                piece: (renderer: IconRenderer) => described(renderer, codes.get(renderer.icon.id) ?? 0),
-                join: (pieces: readonly string[]) => `[\n${pieces.join(',\n')}\n]\n`,
+                piece: (renderer: IconRenderer) => iconOf(renderer, codes.get(renderer.icon.id) ?? 0),
+                join: (pieces: readonly string[]) =>
+                  `{"$schema": "./icons.schema.json", "version": 2, "set": ${JSON.stringify(family.name)}, "icons": [\n${pieces.join(',\n')}\n]}\n`,
               },
             },
+            { path: 'developers/icons.schema.json', made: { as: 'fixed' as const, text: schema() } },
           ]
         : []),
       ...(options.tokens
