@@ -1,11 +1,14 @@
 import { lstat, readdir, readFile, realpath, stat, writeFile } from 'node:fs/promises'
-import { basename, extname, join, relative, resolve, sep } from 'node:path'
+import { basename, join, relative, resolve, sep } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { type Gathered, gatheredSet, type Remark } from '../core/formats/import/gather'
 import { iconsInto } from '../core/formats/import/into'
 import { STYLES, type Style } from '../core/formats/import/names'
-import { type Failed, isFailed, READABLE, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
-import { MOST } from '../core/formats/import/reading'
+import { fontFlavour } from '../core/formats/import/font'
+import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
+import { isReadable } from '../core/formats/import/readable'
+import { type Failed, MOST, type Source } from '../core/formats/import/reading'
+import { sourcesIn } from '../core/formats/import/sources'
 import { type Pictures, writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
 import { type Answer, type Options, UsageError } from './command'
@@ -27,7 +30,8 @@ export async function importCommand(files: readonly string[], options: Options):
   if (how !== 'live' && how !== 'drawn') throw new UsageError('Drawings are taken over as live or as drawn.')
   const found = await filesIn(files)
   const read: (ReadIcon | Failed)[] = []
-  for (const { file, path } of found) read.push(await readFileAs(file, path, how))
+  for (const { file, path } of found)
+    for (const one of await sourcesOf(file, path)) read.push('problem' in one ? one : readIcon(one, how))
   const made = into
     ? await added(read, into)
     : gatheredSet(read, {
@@ -37,7 +41,7 @@ export async function importCommand(files: readonly string[], options: Options):
   if (!made || made.set.icons.length === 0)
     throw new Error(
       found.length === 0
-        ? 'There is neither an SVG file nor a vector drawable in what was named.'
+        ? 'There is no SVG file, vector drawable or font in what was named.'
         : `Nothing could be read: ${saidOf(read.filter(isFailed)[0])}`,
     )
   await writeFile(out, writeSetFile(made.set, 'pictures' in made ? (made.pictures as Pictures) : {}))
@@ -128,17 +132,18 @@ async function filesIn(names: readonly string[]): Promise<{ file: string; path: 
   return all
 }
 
-const isReadable = (name: string): boolean => READABLE.some((end) => end === extname(name).toLowerCase())
-
-async function readFileAs(file: string, path: string, how: 'live' | 'drawn'): Promise<ReadIcon | Failed> {
-  if (!isReadable(path)) return { path, problem: 'It is neither SVG nor a vector drawable.' }
+/** What a file holds to be read: itself, or the glyphs of a font. */
+async function sourcesOf(file: string, path: string): Promise<readonly (Source | Failed)[]> {
+  if (!isReadable(path)) return [{ path, problem: 'It is neither SVG, a vector drawable nor a font.' }]
   const { size } = await stat(file)
-  if (size > BYTES) return { path, problem: `It is larger than ${BYTES / 1e6} MB.` }
+  if (size > BYTES) return [{ path, problem: `It is larger than ${BYTES / 1e6} MB.` }]
   const bytes = await readFile(file)
   try {
     const plain = bytes[0] === 0x1f && bytes[1] === 0x8b ? gunzipSync(bytes, { maxOutputLength: BYTES }) : bytes
-    return readIcon({ path, text: new TextDecoder('utf-8', { fatal: true }).decode(plain) }, how)
+    if (fontFlavour(plain) !== 'woff2') return sourcesIn(path, plain)
+    const { decompress } = await import('wawoff2')
+    return sourcesIn(path, new Uint8Array(await decompress(plain)))
   } catch {
-    return { path, problem: 'It is not text, or its compression is broken.' }
+    return [{ path, problem: 'Its compression is broken.' }]
   }
 }

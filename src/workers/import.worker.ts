@@ -3,8 +3,9 @@ import { gatheredSet, type Gathered } from '../core/formats/import/gather'
 import type { Style } from '../core/formats/import/names'
 import type { Understanding } from '../core/formats/import/objects'
 import { iconsInto } from '../core/formats/import/into'
-import { type Failed, isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
-import { MOST } from '../core/formats/import/reading'
+import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
+import { type Failed, MOST, type Source } from '../core/formats/import/reading'
+import { sourcesIn } from '../core/formats/import/sources'
 import { writeSetFile } from '../core/formats/set-file'
 import { drawingSvg } from '../core/formats/drawn'
 import { bookAt } from '../core/rules/book'
@@ -51,7 +52,7 @@ export type AnsweredImport =
 
 boundDrawing()
 
-let texts: readonly (readonly [path: string, text: string | null])[] = []
+let sources: readonly (Source | Failed)[] = []
 const read = new Map<Understanding, readonly (ReadIcon | Failed)[]>()
 
 /** How many files are read between two reports. */
@@ -67,7 +68,7 @@ self.onmessage = ({ data }: MessageEvent<AskedImport>) => {
 async function answer(asked: AskedImport): Promise<void> {
   switch (asked.kind) {
     case 'read':
-      texts = await textsOf(asked.files)
+      sources = await sourcesOf(asked.files)
       read.clear()
       return
     case 'gather': {
@@ -98,21 +99,24 @@ const tell = (answer: AnsweredImport) => postMessage(answer)
 const gathered = (all: readonly (ReadIcon | Failed)[], { name, style, without }: Choice): Gathered | null =>
   gatheredSet(all, { name, ...(style && { style }), without: new Set(without) })
 
-/** The texts of files; null where one is no text, too large, or cannot be unpacked. */
-async function textsOf(files: readonly ChosenFile[]): Promise<[string, string | null][]> {
-  const all: [string, string | null][] = []
-  for (const { path, file } of files) all.push([path, await textOf(file)])
+/** What files hold to be read. */
+async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | Failed)[]> {
+  const all: (Source | Failed)[] = []
+  for (const { path, file } of files) {
+    const bytes = await unpacked(file)
+    all.push(...(bytes ? sourcesIn(path, bytes) : [{ path, problem: 'It cannot be unpacked, or it is too large.' }]))
+  }
   return all
 }
 
-async function textOf(file: Blob): Promise<string | null> {
+async function unpacked(file: Blob): Promise<Uint8Array | null> {
   if (file.size > 4 * MOST.characters) return null
   try {
     const bytes = new Uint8Array(await file.arrayBuffer())
-    const packed = bytes[0] === 0x1f && bytes[1] === 0x8b
+    if (bytes[0] !== 0x1f || bytes[1] !== 0x8b) return bytes
     // The size that a packed file says of itself is its last four bytes (RFC 1952 §2.3.1).
-    if (packed && new DataView(bytes.buffer).getUint32(bytes.length - 4, true) > 4 * MOST.characters) return null
-    return new TextDecoder('utf-8', { fatal: true }).decode(packed ? gunzipSync(bytes) : bytes)
+    const size = new DataView(bytes.buffer).getUint32(bytes.length - 4, true)
+    return size > 4 * MOST.characters ? null : gunzipSync(bytes)
   } catch {
     return null
   }
@@ -123,10 +127,10 @@ function readAs(how: Understanding): readonly (ReadIcon | Failed)[] {
   if (known) return known
   const all: (ReadIcon | Failed)[] = []
   const begin = performance.now()
-  for (const [path, text] of texts) {
-    all.push(text === null ? { path, problem: 'It is not text, or it is too large.' } : readIcon({ path, text }, how))
+  for (const source of sources) {
+    all.push('problem' in source ? source : readIcon(source, how))
     if (all.length % LOT === 0)
-      tell({ kind: 'progress', done: all.length, of: texts.length, ms: performance.now() - begin })
+      tell({ kind: 'progress', done: all.length, of: sources.length, ms: performance.now() - begin })
   }
   read.set(how, all)
   return all

@@ -22,7 +22,7 @@ export const withOwnIds = (elements: readonly Element[]): Element[] =>
   }))
 
 /** Whether markup has ids that are an instance's own. */
-export const hasOwnIds = (markup: string): boolean => markup.includes(MARK)
+const hasOwnIds = (markup: string): boolean => markup.includes(MARK)
 
 /** Markup in a template literal of a program, with the instance's mark by the variable `id`. */
 const inTemplate = (markup: string): string =>

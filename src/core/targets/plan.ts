@@ -29,7 +29,7 @@ export const named = (targets: Iterable<string>): Target[] => {
 }
 
 /** A set as a target is delivered of it: without the icons that will not do there. */
-export function familyFor<I extends Named>(family: Family<I>, target: string): Family<I> {
+function familyFor<I extends Named>(family: Family<I>, target: string): Family<I> {
   const gone = family.without?.[target]
   return gone ? { ...family, icons: family.icons.filter(({ id }) => !gone.includes(id)) } : family
 }

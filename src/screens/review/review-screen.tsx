@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { useCallback, useMemo, useState } from 'react'
+import { isReadable } from '@/core/formats/import/readable'
 import { renamedEdit } from '@/core/set/many'
 import { VirtualGrid } from '@/ui/virtual-grid'
 import { commit } from '../frame/session'
@@ -47,7 +48,7 @@ export function ReviewScreen() {
     <div
       onDragOver={(event) => event.dataTransfer.types.includes('Files') && event.preventDefault()}
       onDrop={(event) => {
-        const files = [...event.dataTransfer.files].filter(({ name }) => /\.svgz?$/i.test(name))
+        const files = [...event.dataTransfer.files].filter(({ name }) => isReadable(name))
         if (files.length === 0) return
         event.preventDefault()
         void readInto(session, set, files)

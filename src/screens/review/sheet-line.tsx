@@ -129,7 +129,7 @@ export function SheetLine({
           <input
             ref={input}
             type="file"
-            accept=".svg,.svgz,image/svg+xml"
+            accept=".svg,.svgz,.xml,.ttf,.otf,.woff,image/svg+xml"
             multiple
             hidden
             aria-label="SVG files to read into the set"

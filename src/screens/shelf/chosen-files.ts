@@ -36,7 +36,6 @@ export const chosenFiles = (files: FileList): ChosenFile[] =>
     .map((file) => ({ path: file.webkitRelativePath.split('/').slice(1).join('/') || file.name, file }))
 
 export const isSetFile = ({ path }: ChosenFile): boolean => /\.json$/i.test(path)
-export const isSvgFile = ({ path }: ChosenFile): boolean => /\.(?:svgz?|xml)$/i.test(path)
 
 /** Files in the order of their paths, as folders show them. */
 export const inOrder = (files: readonly ChosenFile[]): ChosenFile[] =>

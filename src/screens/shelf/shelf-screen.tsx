@@ -12,7 +12,8 @@ import { NameDialog } from '@/ui/name-dialog'
 import { say } from '@/ui/notice'
 import { hearOf } from '../frame/told'
 import { CommonCommands, TopBar } from '../frame/top-bar'
-import { type ChosenFile, chosenFiles, droppedFiles, inOrder, isSetFile, isSvgFile, nameOfAll } from './chosen-files'
+import { isReadable } from '@/core/formats/import/readable'
+import { type ChosenFile, chosenFiles, droppedFiles, inOrder, isSetFile, nameOfAll } from './chosen-files'
 import { NewSetDialog } from './new-set-dialog'
 import { RunOfIcons } from './run-of-icons'
 import { type Answer, reached, type ShelfActions, ShelfActionsContext, useShelfActions } from './shelf-actions'
@@ -52,7 +53,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
 
   /** Set files go to the shelf at once; SVG is shown first. */
   const take = async (files: readonly ChosenFile[], folder: string | null = null) => {
-    const drawings = inOrder(files.filter(isSvgFile))
+    const drawings = inOrder(files.filter(({ path }) => isReadable(path)))
     const sets = files.filter(isSetFile)
     for (const one of sets) await importSet(new File([one.file], one.path))
     if (sets.length > 0) router.refresh()
@@ -94,7 +95,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
               <input
                 ref={file}
                 type="file"
-                accept=".json,application/json,.svg,.svgz,image/svg+xml"
+                accept=".json,application/json,.svg,.svgz,.xml,.ttf,.otf,.woff,image/svg+xml"
                 multiple
                 hidden
                 aria-label="Set file"

@@ -5,7 +5,8 @@ import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set
 import { STYLES, type Style } from './names'
 import { onGrid } from './on-grid'
 import { type Evidence, type Plain, proposedRules } from './propose'
-import { type Failed, isFailed, type ReadIcon } from './read-icon'
+import { isFailed, type ReadIcon } from './read-icon'
+import type { Failed } from './reading'
 import { strokeBack } from './strokes-back'
 import { gathered, Tally } from './tally'
 import { underRules } from './under-rules'
@@ -36,6 +37,9 @@ const WITHIN = 0.004
 
 /** How many of the icons must be there in another size to make it a master of the set. */
 const ENOUGH = 0.2
+
+/** The first code point for private use: what lies below is text. */
+const PRIVATE = 0xe000
 
 const styleOf = ({ style }: ReadIcon): Style | 'plain' => style ?? 'plain'
 
@@ -73,7 +77,8 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
   }
   const made: Icon[] = []
   const paths = new Map<string, readonly string[]>()
-  icons.forEach(({ name, tags, sizes, path }, i) => {
+  const codes: Record<string, number> = {}
+  icons.forEach(({ name, tags, sizes, path, code }, i) => {
     const main: Master = { base: grid, objects: underRules(plain[i]!.objects, rules) }
     const others = further.flatMap((base): Master[] => {
       const own = sizes.get(base)
@@ -93,6 +98,7 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
       // What is left out still tells the rules: they are those that were shown.
       if (files.some((file) => wish.without?.has(file))) return
       made.push(icon.data)
+      if (code !== undefined && code >= PRIVATE) codes[icon.data.id] = code
       paths.set(icon.data.id, files)
     } else failed.push({ path, problem: problem ?? 'It is no drawing that a set can hold.' })
     for (const { what, why } of nearest(sizes, grid).unread) remarks.push({ icon: name, path, text: `${what}: ${why}` })
@@ -101,7 +107,14 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
   if (over > 0)
     failed.push({ path: `${over} files`, problem: `A set holds ${LIMITS.icons} icons; the last ones are left out.` })
   return {
-    set: { name: wish.name, kind: 'interface', rules, icons: made.slice(0, LIMITS.icons) },
+    set: {
+      name: wish.name,
+      kind: 'interface',
+      rules,
+      icons: made.slice(0, LIMITS.icons),
+      // What a font was read of stays its font.
+      ...(Object.keys(codes).length > 0 && { delivery: { codes } }),
+    },
     evidence,
     remarks,
     failed,
@@ -160,7 +173,7 @@ function withStrokesBack(icons: readonly Plain[], grid: number): Plain[] {
   }))
 }
 
-type Sized = { name: string; tags: string[]; path: string; sizes: Map<number, ReadIcon> }
+type Sized = { name: string; tags: string[]; path: string; code?: number; sizes: Map<number, ReadIcon> }
 
 /** The drawings by their icons: the same name in several sizes is one icon, the same name and size again is another. */
 function byName(read: readonly ReadIcon[], grid: number, remarks: Remark[]): Sized[] {
@@ -182,7 +195,13 @@ function byName(read: readonly ReadIcon[], grid: number, remarks: Remark[]): Siz
       : one.name
     if (known)
       remarks.push({ icon: name, path: one.path, text: `there is another “${one.name}”, so it is named “${name}”` })
-    const fresh: Sized = { name, tags: one.tags.slice(0, 40), path: one.path, sizes: new Map([[one.base, one]]) }
+    const fresh: Sized = {
+      name,
+      tags: one.tags.slice(0, 40),
+      path: one.path,
+      ...(one.code !== undefined && { code: one.code }),
+      sizes: new Map([[one.base, one]]),
+    }
     icons.push(fresh)
     byKey.set(nameKey(name), fresh)
   }

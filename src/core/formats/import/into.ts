@@ -1,7 +1,8 @@
 import { freeName } from '../../set/names'
 import { Icon, type IconSet, iconProblems, LIMITS } from '../../set/set'
 import { onGrid } from './on-grid'
-import type { Failed, ReadIcon } from './read-icon'
+import type { ReadIcon } from './read-icon'
+import type { Failed } from './reading'
 import type { Remark } from './gather'
 import { underRules } from './under-rules'
 

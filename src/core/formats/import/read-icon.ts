@@ -1,7 +1,7 @@
 import type { DrawingObject } from '../../drawing/model/object'
 import { namedBy, type Style } from './names'
 import type { Understanding } from './objects'
-import { type Source, type Unread, Unreadable } from './reading'
+import { type Failed, type Source, type Unread, Unreadable } from './reading'
 import { readSvgRoot } from './svg/read-svg'
 import { parseXml, type XmlElement } from './svg/xml'
 import { svgOfVectorDrawable } from './vector-drawable'
@@ -19,10 +19,9 @@ export type ReadIcon = {
   readonly side: number
   readonly objects: readonly DrawingObject[]
   readonly unread: readonly Unread[]
+  /** The code point of a glyph. */
+  readonly code?: number
 }
-
-/** A file that is no icon, and why. */
-export type Failed = { readonly path: string; readonly problem: string }
 
 /** The formats that are read, by the first element of their files, and how each becomes an SVG document. */
 const FORMATS: Readonly<Record<string, (root: XmlElement) => XmlElement>> = {
@@ -30,11 +29,8 @@ const FORMATS: Readonly<Record<string, (root: XmlElement) => XmlElement>> = {
   vector: svgOfVectorDrawable,
 }
 
-/** The ends of the names of files that may be read. */
-export const READABLE = ['.svg', '.svgz', '.xml'] as const
-
 /** Reads one file. Whatever is wrong with it is said in a sentence; the rest of a folder is read all the same. */
-export function readIcon({ path, text }: Source, how: Understanding = 'live'): ReadIcon | Failed {
+export function readIcon({ path, text, code }: Source, how: Understanding = 'live'): ReadIcon | Failed {
   try {
     const root = parseXml(text)
     const format = Object.hasOwn(FORMATS, root.name) ? FORMATS[root.name]! : (one: XmlElement) => one
@@ -54,6 +50,7 @@ export function readIcon({ path, text }: Source, how: Understanding = 'live'): R
       side,
       objects,
       unread,
+      ...(code !== undefined && { code }),
     }
   } catch (error) {
     if (error instanceof Unreadable) return { path, problem: error.message }
@@ -63,4 +60,4 @@ export function readIcon({ path, text }: Source, how: Understanding = 'live'): R
   }
 }
 
-export const isFailed = (one: ReadIcon | Failed): one is Failed => 'problem' in one
+export const isFailed = <T extends object>(one: T | Failed): one is Failed => 'problem' in one

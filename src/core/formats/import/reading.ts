@@ -1,5 +1,11 @@
-/** A file that was chosen to be read: its path in the folder it came from, with slashes, and its text. */
-export type Source = { readonly path: string; readonly text: string }
+/**
+ * An icon that is to be read: the path of its file in the folder it came from, with slashes, and its text; of a glyph
+ * its code point.
+ */
+export type Source = { readonly path: string; readonly text: string; readonly code?: number }
+
+/** A file that is no icon, and why. */
+export type Failed = { readonly path: string; readonly problem: string }
 
 /** Something that a file holds and the drawing does not: which element or property, and why, in a few words. */
 export type Unread = { readonly what: string; readonly why: string }

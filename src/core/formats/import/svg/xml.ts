@@ -10,6 +10,12 @@ export type XmlElement = {
   readonly parent: XmlElement | null
 }
 
+/** Every element of a name in an element, itself included, in order. */
+export const elementsIn = (element: XmlElement, name: string): XmlElement[] => [
+  ...(element.name === name ? [element] : []),
+  ...element.children.flatMap((child) => elementsIn(child, name)),
+]
+
 type Open = { name: string; attributes: Record<string, string>; children: Open[]; text: string; parent: Open | null }
 
 /** What a parser says of an entity that is none of XML's five: it is left as it is written. */

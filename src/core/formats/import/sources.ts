@@ -1,0 +1,32 @@
+import { fontFlavour, iconsOfFont, iconsOfSvgFont } from './font'
+import { type Failed, MOST, type Source, Unreadable } from './reading'
+import { parseXml } from './svg/xml'
+
+/**
+ * What an unpacked file holds to be read: itself as text, or every glyph of a font. A WOFF2 font is unpacked before, to a
+ * font of another form; else it is not read.
+ */
+export function sourcesIn(path: string, bytes: Uint8Array): readonly (Source | Failed)[] {
+  if (bytes.length > 4 * MOST.characters)
+    return [{ path, problem: `It is larger than ${(4 * MOST.characters) / 1e6} MB.` }]
+  try {
+    const flavour = fontFlavour(bytes)
+    if (flavour === 'woff2')
+      return [{ path, problem: 'A WOFF2 font is read by the command line only: choose its TTF or WOFF here.' }]
+    if (flavour) return iconsOfFont(path, bytes)
+    const text = textOf(bytes)
+    if (text === null) return [{ path, problem: 'It is not text.' }]
+    return (/<font[\s>]/.test(text) && iconsOfSvgFont(path, parseXml(text))) || [{ path, text }]
+  } catch (error) {
+    if (error instanceof Unreadable) return [{ path, problem: error.message }]
+    return [{ path, problem: 'It is broken.' }]
+  }
+}
+
+function textOf(bytes: Uint8Array): string | null {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    return null
+  }
+}
