@@ -11,6 +11,9 @@ type Face = { readonly ascent: number; readonly descent: number; readonly glyphs
 /** The sides of grids that icons of a font may have been drawn on; the first where none fits better. */
 const GRIDS = [24, 16, 20, 32, 48] as const
 
+/** The first code point for private use: what lies below is text. */
+export const PRIVATE = 0xe000
+
 /** The most glyphs that one font is read of. */
 const MOST = 20_000
 
@@ -40,7 +43,8 @@ export function iconsOfFont(path: string, bytes: Uint8Array): Source[] {
   }
   const glyphs: Glyph[] = []
   for (let i = 0; i < Math.min(font.glyphs.length, MOST); i++) {
-    const { name, unicode, path: outline, advanceWidth } = font.glyphs.get(i)
+    const { name, unicodes, path: outline, advanceWidth } = font.glyphs.get(i)
+    const unicode = unicodes.find((code) => code >= PRIVATE) ?? unicodes[0]
     const d = outline.commands.map(commandOf).join('')
     if (d === '' || name === '.notdef') continue
     glyphs.push({ name: nameOf(name, unicode), code: unicode ?? null, d, advance: advanceWidth ?? font.unitsPerEm })

@@ -5,6 +5,7 @@ import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set
 import { STYLES, type Style } from './names'
 import { onGrid } from './on-grid'
 import { type Evidence, type Plain, proposedRules } from './propose'
+import { PRIVATE } from './font'
 import { isFailed, type ReadIcon } from './read-icon'
 import type { Failed } from './reading'
 import { strokeBack } from './strokes-back'
@@ -37,9 +38,6 @@ const WITHIN = 0.004
 
 /** How many of the icons must be there in another size to make it a master of the set. */
 const ENOUGH = 0.2
-
-/** The first code point for private use: what lies below is text. */
-const PRIVATE = 0xe000
 
 const styleOf = ({ style }: ReadIcon): Style | 'plain' => style ?? 'plain'
 
