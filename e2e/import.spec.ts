@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { BenchPage, delivered } from './bench-page'
@@ -64,6 +65,36 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   expect(Object.keys(files)).toHaveLength(15)
   expect(files.crate).toContain('stroke-width="2"')
   expect(named('buoy')).toMatchObject([{ style: { stroke: 'ink', weight: 'main' } }, {}, {}, {}])
+})
+
+test('a font that a set was delivered as is read as that set again, with its code points', async ({ page }, info) => {
+  const folder = info.outputPath('font')
+  execFileSync('bin/wise-square', [
+    'deliver',
+    'demo/quayside.wisesquare.json',
+    '--to',
+    folder,
+    '--targets',
+    'font',
+    '--quiet',
+  ])
+  const files = join(folder, 'developers/font')
+  await page.goto('/')
+  await page.getByLabel('Set file').setInputFiles(join(files, 'quayside.woff2'))
+  await expect(page.getByText('A WOFF2 font is read by the command line only')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByLabel('Set file').setInputFiles(join(files, 'quayside.ttf'))
+  const dialog = page.getByRole('dialog', { name: /^Read/ })
+  await dialog.getByLabel('Name of the set').fill('From a font')
+  await dialog.getByRole('button', { name: 'Make a set of 39 icons' }).click()
+  await page.getByRole('link', { name: 'From a font', exact: true }).click()
+  await page.waitForURL('**/draw**')
+  const { icons, rules, delivery } = JSON.parse(
+    await (await page.request.get(`/api/sets/${/sets\/([^/]+)/.exec(page.url())![1]}/file`)).text(),
+  ).set
+  expect(rules.grid.size).toBe(24)
+  const codes = JSON.parse(readFileSync(join(files, 'code-points.json'), 'utf8'))
+  for (const { id, name } of icons) expect([name, delivery.codes[id].toString(16)]).toEqual([name, codes[name]])
 })
 
 test('SVG text is pasted and dropped on the square as objects under the rules', async ({ page }) => {

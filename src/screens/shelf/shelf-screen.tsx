@@ -114,7 +114,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
                 label="Import"
                 className="inline-flex h-6 items-center rounded-sheet border border-ink/70 bg-sheet px-2.5 hover:border-ink hover:bg-film"
                 list={[
-                  { label: 'Set files or SVG files…', run: () => file.current!.click() },
+                  { label: 'Set files, SVG files or fonts…', run: () => file.current!.click() },
                   { label: 'A folder of SVG files…', run: () => folderInput.current!.click() },
                 ]}
               >

@@ -16,7 +16,7 @@ export async function ttf(plan: FontPlan): Promise<Uint8Array> {
     // A font counts upwards from its base line.
     const path = transformPath(readPathData(d), [1, 0, 0, -1, 0, size])
     const glyph = (unicode: string) =>
-      `<glyph glyph-name="${identifier(name, 'snake')}" unicode="${unicode}" horiz-adv-x="${size}" d="${pathData(path, 1)}"/>`
+      `<glyph glyph-name="${glyphName(name)}" unicode="${unicode}" horiz-adv-x="${size}" d="${pathData(path, 1)}"/>`
     return glyph(`&#${code};`) + (ligatures && [...name].length > 1 ? glyph(escaped(name)) : '')
   })
   const svg = `<?xml version="1.0"?><svg xmlns="${SVG}"><defs><font id="font" horiz-adv-x="${size}"><font-face font-family="${postScript}" units-per-em="${size}" ascent="${size}" descent="0"/><missing-glyph horiz-adv-x="${size}"/>${written.join('')}</font></defs></svg>`
@@ -25,6 +25,9 @@ export async function ttf(plan: FontPlan): Promise<Uint8Array> {
     plan,
   )
 }
+
+/** A name as fonts have it: its own where that is of ASCII’s letters, digits, points and hyphens. */
+const glyphName = (name: string): string => (/^[A-Za-z_][\w.-]{0,62}$/.test(name) ? name : identifier(name, 'snake'))
 
 /** A font with names of its own in place of those of the package that makes it. */
 function withNames(font: Uint8Array, { family, postScript }: FontPlan): Uint8Array {
