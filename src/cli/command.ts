@@ -27,6 +27,8 @@ export const OPTIONS = {
   'fail-on': { type: 'string' },
   note: { type: 'string' },
   clean: { type: 'boolean' },
+  check: { type: 'boolean' },
+  watch: { type: 'boolean' },
   quiet: { type: 'boolean' },
   time: { type: 'boolean' },
   tokens: { type: 'boolean' },

@@ -1,17 +1,26 @@
 import { type Answer, type Options, UsageError } from './command'
 import { askedTargets, makeFiles, progressLine } from './made-files'
-import { MovedIn } from './moved-in'
+import { type FolderChanges, MovedIn } from './moved-in'
 import { readSet } from './read-set'
+import { watched } from './watched'
 
 /** How many paths are named at once. */
 const FEW = 10
 
 /**
  * Writes a set's files into a folder, all or none; what is in the folder already and not part of the delivery stays. What
- * an earlier delivery wrote and this one does not is named, and removed with --clean.
+ * an earlier delivery wrote and this one does not is named, and removed with --clean. With --check nothing is written: the
+ * status is 1 where the folder is not what the set gives. With --watch it is done again whenever the set file changes.
  */
 export async function deliverCommand(files: readonly string[], options: Options): Promise<Answer> {
-  const { to, clean = false } = options
+  if (!options.watch) return delivered(files, options)
+  const [file] = files
+  if (file === undefined) throw new UsageError('Name the set file to watch.')
+  return watched(file, async () => (await delivered(files, options)).lines)
+}
+
+async function delivered(files: readonly string[], options: Options): Promise<Answer> {
+  const { to, clean = false, check = false } = options
   if (!to) throw new UsageError('Name the folder to write into: --to DIR.')
   const set = await readSet(files)
   const targets = askedTargets(options, set)
@@ -27,9 +36,12 @@ export async function deliverCommand(files: readonly string[], options: Options)
       },
       progressLine(options, 'Drawing'),
     )
-    const { stale } = await moving.moveIn(clean)
+    const changes = await moving.changes(),
+      { stale } = changes
+    if (!check) await moving.moveIn(clean)
     const errors = faults.filter(({ isError, target }) => isError && target !== undefined),
       warnings = faults.filter((fault) => !errors.includes(fault))
+    const isSame = [...changes.added, ...changes.changed, ...stale].length === 0
     const left = [...new Set(errors.flatMap(({ target, icon }) => (icon === undefined ? [target] : [])))]
     return {
       lines: options.quiet
@@ -37,8 +49,10 @@ export async function deliverCommand(files: readonly string[], options: Options)
         : [
             ...errors.map(({ sentence }) => `error: ${sentence}`),
             ...warnings.map(({ sentence }) => `warning: ${sentence}`),
-            ...staleLines(stale, clean),
-            `${written.length} files of “${set.name}” written to ${to}.${left.length > 0 ? ` Left out: ${left.join(', ')}.` : ''}`,
+            ...(check ? checkLines(changes) : staleLines(stale, clean)),
+            check
+              ? `${to} is ${isSame ? '' : 'not '}what “${set.name}” gives: ${countsOf(changes)}.`
+              : `${written.length} files of “${set.name}” written to ${to}: ${countsOf(changes)}.${left.length > 0 ? ` Left out: ${left.join(', ')}.` : ''}`,
           ],
       value: {
         set: set.name,
@@ -46,15 +60,35 @@ export async function deliverCommand(files: readonly string[], options: Options)
         files: written,
         errors: errors.map(({ sentence }) => sentence),
         warnings: warnings.map(({ sentence }) => sentence),
-        stale,
-        removed: clean ? stale : [],
+        ...changes,
+        removed: clean && !check ? stale : [],
       },
-      ...(errors.length > 0 && { status: 1 as const }),
+      ...((errors.length > 0 || (check && !isSame)) && { status: 1 as const }),
     }
   } finally {
     await moving.clear()
   }
 }
+
+const countsOf = ({ added, changed, stale }: FolderChanges): string =>
+  [
+    added.length > 0 && `${added.length} new`,
+    changed.length > 0 && `${changed.length} changed`,
+    stale.length > 0 && `${stale.length} no longer delivered`,
+  ]
+    .filter(Boolean)
+    .join(', ') || 'nothing changed'
+
+const checkLines = ({ added, changed, stale }: FolderChanges): string[] => [
+  ...some('missing', added),
+  ...some('differs', changed),
+  ...some('no longer delivered', stale),
+]
+
+const some = (word: string, paths: readonly string[]): string[] => [
+  ...paths.slice(0, FEW).map((path) => `${word}: ${path}`),
+  ...(paths.length > FEW ? [`${word}: ${paths.length - FEW} more`] : []),
+]
 
 function staleLines(stale: readonly string[], isRemoved: boolean): string[] {
   if (stale.length === 0) return []

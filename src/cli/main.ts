@@ -13,8 +13,10 @@ const USAGE = `bin/wise-square COMMAND
           [--name NAME] [--style STYLE]       that is there (--into); live shapes are found unless --as drawn
           [--into FILE] [--as live|drawn]
   deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder: to the targets named, to all, or to
-          [--clean]                           those that the set is delivered to; --clean removes what an earlier
-                                              delivery wrote there and this one does not
+          [--clean] [--check]                 those that the set is delivered to; what is there already stays as it is;
+                                              --clean removes what an earlier delivery wrote and this one does not;
+                                              --check writes nothing and ends with 1 if anything differs;
+          [--watch]                           --watch delivers again whenever the set file changes
   release FILE --to DIR [--note TEXT]         keep a delivery as the next numbered release in a folder
   diff OLD NEW [--out PAGE.html]              say which icons changed between two set files; 1 if any did
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered

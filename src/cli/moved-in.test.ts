@@ -1,4 +1,14 @@
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
@@ -51,6 +61,26 @@ describe('a delivery into a folder', () => {
     expect(plain().sort()).toEqual(['svg/a.svg', 'svg/mine.svg'])
     expect(existsSync(join(folder, 'png'))).toBe(false)
     expect(await deliver({ 'svg/a.svg': 'A3' }, true)).toEqual({ stale: [] })
+  })
+
+  it('writes only what differs, and says what that is', async () => {
+    await deliver({ 'svg/a.svg': 'A', 'svg/b.svg': 'B' })
+    const old = new Date(2001, 1, 1)
+    for (const name of ['a', 'b']) utimesSync(join(folder, 'svg', `${name}.svg`), old, old)
+    const moving = await MovedIn.begin(folder)
+    for (const [path, text] of [
+      ['svg/b.svg', 'B2'],
+      ['svg/a.svg', 'A'],
+      ['svg/c.svg', 'C'],
+    ] as const)
+      await moving.add(path, Buffer.from(text))
+    expect(await moving.changes()).toEqual({ added: ['svg/c.svg'], changed: ['svg/b.svg'], stale: [] })
+    await moving.moveIn(false)
+    await moving.clear()
+    const times = ['a', 'b'].map((name) => statSync(join(folder, 'svg', `${name}.svg`)).mtimeMs)
+    expect(times.map((time) => time === old.getTime())).toEqual([true, false])
+    expect(readFileSync(join(folder, 'svg/b.svg'), 'utf8')).toBe('B2')
+    expect(await deliver({ 'svg/a.svg': 'A' })).toEqual({ stale: ['svg/b.svg', 'svg/c.svg'] })
   })
 
   it('leaves the folder as it was where something is in the way, wherever that is', async () => {

@@ -9,6 +9,13 @@ const MANIFEST = '.wise-square-delivery.json'
 const besideOf = (folder: string, pid: number | string): string =>
   join(dirname(resolve(folder)), `.${basename(resolve(folder))}.delivery-${pid}`)
 
+/** What changes in a folder, by paths. */
+export type FolderChanges = {
+  readonly added: readonly string[]
+  readonly changed: readonly string[]
+  readonly stale: readonly string[]
+}
+
 /** Whether a process is there. */
 export const isAlive = (pid: number): boolean => {
   try {
@@ -26,6 +33,8 @@ export const isAlive = (pid: number): boolean => {
 export class MovedIn {
   private readonly beside: string
   private readonly paths: string[] = []
+  private readonly added: string[] = []
+  private readonly changed: string[] = []
   private readonly stop = (signal: NodeJS.Signals) => {
     void this.clear().finally(() => process.exit(signal === 'SIGINT' ? 130 : 143))
   }
@@ -42,24 +51,37 @@ export class MovedIn {
     return one
   }
 
+  /** Prepares a file; one that the folder has already, byte for byte, is left as it is there. */
   async add(path: string, bytes: Uint8Array): Promise<void> {
+    this.paths.push(path)
+    const there = await readFile(join(this.folder, path)).catch(() => null)
+    if (there?.equals(bytes)) return
+    ;(there ? this.changed : this.added).push(path)
     const file = join(this.beside, 'new', path)
     await mkdir(dirname(file), { recursive: true })
     await writeFile(file, bytes)
-    this.paths.push(path)
+  }
+
+  /** What a delivery makes of the folder, by paths in order: new files, others, and those of an earlier one that it has no more. */
+  async changes(): Promise<FolderChanges> {
+    return { added: this.added.toSorted(), changed: this.changed.toSorted(), stale: await this.stale() }
+  }
+
+  private async stale(): Promise<string[]> {
+    const now = new Set(this.paths)
+    return (await this.lastPaths()).filter((path) => !now.has(path) && existsSync(join(this.folder, path))).toSorted()
   }
 
   /** Moves all in; gives the paths that an earlier delivery wrote and this one does not, removed where that is wanted. */
   async moveIn(clean: boolean): Promise<{ stale: string[] }> {
     await this.lookForObstacles()
-    const last = await this.lastPaths()
-    const now = new Set(this.paths)
-    const stale = last.filter((path) => !now.has(path) && existsSync(join(this.folder, path)))
+    const stale = await this.stale()
+    const now = new Set([...this.added, ...this.changed])
     const back: (() => Promise<void>)[] = []
     try {
       const made = await mkdir(this.folder, { recursive: true })
       if (made) back.push(() => rmdir(made))
-      for (const path of [...this.paths, ...(clean ? stale : [])]) {
+      for (const path of [...now, ...(clean ? stale : [])]) {
         const file = join(this.folder, path),
           aside = join(this.beside, 'old', path)
         const first = await mkdir(dirname(file), { recursive: true })

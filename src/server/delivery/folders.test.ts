@@ -1,6 +1,7 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { main } from '../../cli/main'
 import { decoded } from '../../testing/decoded'
 import { apart, DeliveredSets, seenByPeer } from '../../testing/delivered'
 import { svgOfVector } from '../../testing/vector-svg'
@@ -86,6 +87,21 @@ describe('a folder', () => {
       }
     }
   })
+
+  it('of a build is looked at without being written: whether it is what the set gives', async () => {
+    const file = join(folder, 'skerry.wisesquare.json'),
+      out = join(folder, 'build')
+    const run = (...more: string[]) =>
+      main(['deliver', file, '--to', out, '--targets', 'svg,favicon', '--quiet', ...more])
+    expect(await run('--check')).toBe(1)
+    expect(existsSync(out)).toBe(false)
+    expect(await run()).toBe(0)
+    expect(await run('--check')).toBe(0)
+    const [one] = readdirSync(join(out, 'svg')).map((name) => join(out, 'svg', name))
+    writeFileSync(one!, 'by hand')
+    expect(await run('--check')).toBe(1)
+    expect(readFileSync(one!, 'utf8')).toBe('by hand')
+  }, 60_000)
 
   it('of a home screen that tints is grey to the last bit', () => {
     for (const { name } of skerry.icons) {
