@@ -213,6 +213,44 @@ test('a copy that is hidden takes nothing from the one that is seen, whatever it
   expect(Number(names)).toBe(9)
 })
 
+test('the showcase opens from a file, finds icons, shows and copies them, and asks nothing of anywhere', async ({
+  page,
+  context,
+}) => {
+  execFileSync('bin/wise-square', [
+    'deliver',
+    'demo/quayside.wisesquare.json',
+    '--to',
+    folder,
+    '--targets',
+    'showcase',
+    '--quiet',
+  ])
+  const asked: string[] = []
+  page.on('request', (request) => asked.push(request.url()))
+  const file = `file://${join(folder, 'showcase/index.html')}`
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']).catch(() => undefined)
+  await page.goto(file)
+  await expect(page.getByRole('listitem')).toHaveCount(39)
+  await page.getByRole('searchbox').fill('tide')
+  await expect(page.getByRole('status')).toHaveText('4 icons')
+  await expect(page.getByRole('button', { name: 'high-tide' })).toBeVisible()
+  await page.getByRole('checkbox', { name: 'dark' }).check()
+  await page.getByRole('button', { name: 'high-tide' }).click()
+  const dialog = page.getByRole('dialog', { name: 'high-tide' })
+  await expect(dialog).toContainText('<HighTide />')
+  await expect(dialog).toContainText('@drawable/ic_high_tide')
+  await dialog.getByRole('button', { name: 'Copy SVG' }).click()
+  await expect(dialog.getByText('copied')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(dialog).toHaveCount(0)
+  // A link to what was looked for.
+  expect(page.url()).toBe(`${file}#tide`)
+  await page.getByRole('searchbox').fill('nothing of the kind')
+  await expect(page.getByRole('status')).toHaveText('No icon is found.')
+  expect(asked).toEqual([file])
+})
+
 test('masks show in forced colours', async ({ page }) => {
   await page.emulateMedia({ forcedColors: 'active' })
   await show(

@@ -10,6 +10,7 @@ import { linux } from './linux/linux'
 import { linuxApp } from './linux-app/linux-app'
 import { png } from './png/png'
 import { react } from './react/react'
+import { showcase } from './showcase/showcase'
 import { svg } from './svg/svg'
 import type { Target } from './target'
 import { vue } from './vue/vue'
@@ -21,6 +22,7 @@ export const TARGETS: readonly Target[] = [
   svg,
   png,
   web,
+  showcase,
   favicon,
   apple,
   appleApp,

@@ -24,7 +24,7 @@ const TAKEN = new Set(
 )
 
 /** The name of a resource: lower-case letters, digits and underscores. */
-const resourceName = (pattern: string, name: string): string =>
+export const resourceName = (pattern: string, name: string): string =>
   patterned(pattern, cased(name, 'snake'), 0)
     .toLowerCase()
     .replace(/[^a-z0-9_]/g, '_')
