@@ -43,6 +43,11 @@ async function delivered(files: readonly string[], options: Options): Promise<An
       warnings = faults.filter((fault) => !errors.includes(fault))
     const isSame = [...changes.added, ...changes.changed, ...stale].length === 0
     const left = [...new Set(errors.flatMap(({ target, icon }) => (icon === undefined ? [target] : [])))]
+    const nameOf = (id: string) => set.icons.find((icon) => icon.id === id)!.name
+    const leftWords = [
+      ...left,
+      ...new Set(errors.flatMap(({ target, icon }) => (icon === undefined ? [] : [`“${nameOf(icon)}” of ${target}`]))),
+    ]
     return {
       lines: options.quiet
         ? errors.map(({ sentence }) => `error: ${sentence}`)
@@ -52,7 +57,7 @@ async function delivered(files: readonly string[], options: Options): Promise<An
             ...(check ? checkLines(changes) : staleLines(stale, clean)),
             check
               ? `${to} is ${isSame ? '' : 'not '}what “${set.name}” gives: ${countsOf(changes)}.`
-              : `${written.length} files of “${set.name}” written to ${to}: ${countsOf(changes)}.${left.length > 0 ? ` Left out: ${left.join(', ')}.` : ''}`,
+              : `${written.length} files of “${set.name}” written to ${to}: ${countsOf(changes)}.${leftWords.length > 0 ? ` Left out: ${leftWords.join(', ')}.` : ''}`,
           ],
       value: {
         set: set.name,

@@ -330,11 +330,12 @@ describe('the command line', () => {
     })
     const twins = { ...set, icons: [icon('a'), { ...icon('b'), name: 'a@2x' }] }
     expect(readdirSync(folder)).toEqual(['bomb.json'])
-    // The names clash in one target only: the other is written.
+    // The names clash in one target only: there the second is left out.
     const clashed = await run('deliver', written('twins.json', twins), '--to', to)
-    expect([clashed.status, readdirSync(to).sort()]).toEqual([1, ['.wise-square-delivery.json', 'svg']])
+    expect([clashed.status, readdirSync(to).sort()]).toEqual([1, ['.wise-square-delivery.json', 'png', 'svg']])
+    expect(readdirSync(join(to, 'svg'))).toHaveLength(2)
     expect(clashed.said).toMatch(
-      /^error: “a(@2x)?” and “a(@2x)?” would both be the file png\/\d+\/a@2x\.png: rename one of them\.\n.* Left out: png\.$/,
+      /^error: “a(@2x)?” and “a(@2x)?” would both be the file png\/\d+\/a@2x\.png: rename one of them\.\n.* Left out: “a(@2x)?” of png\.$/,
     )
     const good = written('good.json', { ...set, icons: [icon('oar')] }, '\uFEFF')
     expect((await run('deliver', good, '--to', to, '--clean')).status).toBe(0)
