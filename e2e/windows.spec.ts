@@ -174,7 +174,7 @@ test('names are renumbered over each other, a set is left while it is saved, and
   await bench.press('2')
   await bench.drag([12, 12], [20, 20])
   await page.getByRole('link', { name: 'Shelf', exact: true }).click()
-  await expect(page.getByRole('heading', { name: 'Sets' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Sets', exact: true })).toBeVisible()
   release()
   await page.goBack()
   await expect(bench.row('Ellipse 1')).toBeVisible()

@@ -1,11 +1,12 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import { useMemo } from 'react'
+import { useMemo, useRef } from 'react'
 import { element } from '@/core/formats/markup'
 import { baseFor, bookAt, weightsBySize } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { Choice } from '@/ui/choice'
+import { useSeen } from '@/ui/in-sight'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useTheme } from '@/ui/theme'
 import type { GroupProps } from './form'
@@ -29,6 +30,9 @@ const LARGEST = 48
 /** How weights follow from size to size: the choice, a picture of it in real pixels, and a curve beside proportion. */
 export function WeightSizes({ draft, rules, onChange }: Pick<GroupProps, 'draft' | 'onChange'> & { rules: Rules }) {
   const bySize = useMemo(() => weightsBySize(rules), [rules])
+  // Charts are large to load, and this one is far down.
+  const place = useRef<HTMLDivElement>(null),
+    isSeen = useSeen(place)
   const main = rules.weights[0]!.name,
     ink = useTheme() === 'night' ? '#f4f7f5' : '#14231f'
   return (
@@ -58,8 +62,8 @@ export function WeightSizes({ draft, rules, onChange }: Pick<GroupProps, 'draft'
             </figure>
           ))}
       </div>
-      <div className="h-[104px] border border-hair px-1">
-        <WeightCurve bySize={bySize} names={rules.weights.map(({ name }) => name)} />
+      <div ref={place} className="h-[104px] border border-hair px-1">
+        {isSeen && <WeightCurve bySize={bySize} names={rules.weights.map(({ name }) => name)} />}
       </div>
     </div>
   )
