@@ -23,9 +23,13 @@ const FIRST = 30
 const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.word ?? id
 
 /** What is wrong with the open master, with what mends it. */
-export function SnagList({ master, rules, isDerived }: { master: Master; rules: Rules; isDerived: boolean }) {
+export function SnagList({ master: shown, rules, isDerived }: { master: Master; rules: Rules; isDerived: boolean }) {
   const bench = useBench()
   const { leaving, mending } = useSlice(SNAGS)
+  // While a mend is pointed at, the square shows what it makes, and the list stays that of what there is.
+  const [kept, setKept] = useState(shown)
+  if (!mending && kept !== shown) setKept(shown)
+  const master = mending ? kept : shown
   const snags = useSnags(master, rules, isDerived)
   const [isWhole, setWhole] = useState(false)
   const listed = isWhole ? snags : snags?.slice(0, FIRST)
