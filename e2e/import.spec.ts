@@ -1,6 +1,6 @@
-import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { deliver } from './deliver'
 import { BenchPage, delivered } from './bench-page'
 import { expect, test } from './test'
 
@@ -69,15 +69,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
 
 test('a font that a set was delivered as is read as that set again, with its code points', async ({ page }, info) => {
   const folder = info.outputPath('font')
-  execFileSync('bin/wise-square', [
-    'deliver',
-    'demo/quayside.wisesquare.json',
-    '--to',
-    folder,
-    '--targets',
-    'font',
-    '--quiet',
-  ])
+  deliver('quayside', folder, 'font')
   const files = join(folder, 'developers/font')
   await page.goto('/')
   await page.getByLabel('Set file').setInputFiles(join(files, 'quayside.woff2'))

@@ -12,6 +12,7 @@ import { IconRenderer } from '../src/core/targets/icon-renderer'
 import { TARGETS } from '../src/core/targets/targets'
 import { decoded } from '../src/testing/decoded'
 import { rasterised } from '../src/core/formats/rasterised'
+import { deliver } from './deliver'
 import { BenchPage } from './bench-page'
 
 /** Delivered files as a browser shows them, beside what the proof shows. */
@@ -35,33 +36,9 @@ let server: Server, base: string
 
 test.beforeAll(async () => {
   test.setTimeout(120_000)
-  execFileSync('bin/wise-square', [
-    'deliver',
-    'demo/quayside.wisesquare.json',
-    '--to',
-    folder,
-    '--targets',
-    'svg,web,react,vue,element,font',
-    '--quiet',
-  ])
-  execFileSync('bin/wise-square', [
-    'deliver',
-    'demo/skerry-app.wisesquare.json',
-    '--to',
-    folder,
-    '--targets',
-    'favicon',
-    '--quiet',
-  ])
-  execFileSync('bin/wise-square', [
-    'deliver',
-    'demo/skerry-app.wisesquare.json',
-    '--to',
-    join(folder, 'apps'),
-    '--targets',
-    'svg,react,vue,element',
-    '--quiet',
-  ])
+  deliver('quayside', folder, 'svg,web,react,vue,element,font')
+  deliver('skerry-app', folder, 'favicon')
+  deliver('skerry-app', join(folder, 'apps'), 'svg,react,vue,element')
   server = createServer(({ url }, response) => {
     try {
       const path = join(folder, decodeURIComponent(url!.split('?')[0]!))
@@ -217,15 +194,7 @@ test('the showcase opens from a file, finds icons, shows and copies them, and as
   page,
   context,
 }) => {
-  execFileSync('bin/wise-square', [
-    'deliver',
-    'demo/quayside.wisesquare.json',
-    '--to',
-    folder,
-    '--targets',
-    'showcase',
-    '--quiet',
-  ])
+  deliver('quayside', folder, 'showcase')
   const asked: string[] = []
   page.on('request', (request) => asked.push(request.url()))
   const file = `file://${join(folder, 'showcase/index.html')}`

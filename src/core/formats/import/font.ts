@@ -1,5 +1,5 @@
 import { parse, type Font } from 'opentype.js'
-import { Unreadable, type Source } from './reading'
+import { PRIVATE, Unreadable, type Source } from './reading'
 import { elementsIn, type XmlElement } from './svg/xml'
 
 /** A glyph as an icon: its name, its code point, its outline with y upwards, and how far it advances. */
@@ -10,9 +10,6 @@ type Face = { readonly ascent: number; readonly descent: number; readonly glyphs
 
 /** The sides of grids that icons of a font may have been drawn on; the first where none fits better. */
 const GRIDS = [24, 16, 20, 32, 48] as const
-
-/** The first code point for private use: what lies below is text. */
-export const PRIVATE = 0xe000
 
 /** The most glyphs that one font is read of. */
 const MOST = 20_000
