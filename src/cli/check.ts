@@ -3,6 +3,7 @@ import { checkedOn, familySnags } from '../core/checks/snags'
 import { balanceOfIcon } from '../core/proof/balance'
 import { basesOf } from '../core/rules/book'
 import { acceptedIn, masterFor } from '../core/set/set'
+import { unusedValues } from '../core/set/unused'
 import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 
@@ -14,7 +15,8 @@ export async function checkCommand(files: readonly string[], options: Options = 
   const failOn = options['fail-on'] ?? 'error'
   const from = WEIGHTS.indexOf(failOn as (typeof WEIGHTS)[number])
   if (from < 0) throw new UsageError(`A check fails on note, warning or error, not on “${failOn}”.`)
-  const { name, rules, icons } = await readSet(files)
+  const set = await readSet(files)
+  const { name, rules, icons } = set
   const family = icons.map((icon) => {
     const master = masterFor(icon)
     return {
@@ -42,6 +44,7 @@ export async function checkCommand(files: readonly string[], options: Options = 
       ...(mend && { mend }),
     }))
   })
+  const unused = unusedValues(set)
   const errors = snags.filter(({ severity }) => severity === 'error').length
   const count = snags.length === 0 ? 'No snags' : snags.length === 1 ? 'One snag' : `${snags.length} snags`
   return {
@@ -50,9 +53,10 @@ export async function checkCommand(files: readonly string[], options: Options = 
         ({ icon, master, severity, sentence }) =>
           `${severity.padEnd(7)} ${icon}${master === rules.grid.size ? '' : ` (${master} master)`}: ${sentence}`,
       ),
+      ...unused.map(({ kind, name: value }) => `note    rules: the ${kind} “${value}” is in no icon.`),
       `${count} in the ${icons.length} icons of “${name}”${errors > 0 ? `, ${errors} of them ${errors === 1 ? 'an error' : 'errors'}` : ''}.`,
     ],
-    value: { set: name, icons: icons.length, errors, snags },
+    value: { set: name, icons: icons.length, errors, snags, unused },
     ...(snags.some(({ severity }) => WEIGHTS.indexOf(severity) >= from) && { status: 1 as const }),
   }
 }

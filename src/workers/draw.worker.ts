@@ -37,6 +37,8 @@ export type SentDrawing =
       readonly to?: Numbered<Rules>
       /** Snags that are left as they are. */
       readonly accepted?: readonly Accepted[]
+      /** What the main master comes to on this grid, for one that was drawn by hand. */
+      readonly main?: Numbered<readonly DrawingObject[]>
     }
 
 /**
@@ -158,7 +160,8 @@ function fittedTo(drawing: SentDrawing): readonly DrawingObject[] {
 function checkedOf(drawing: SentDrawing): Checked {
   if ('svg' in drawing) throw new Error('A document cannot be checked.')
   const { icon, rules } = taken(drawing)
-  return { objects: masterFor(icon).objects, rules, scene: sceneOf(rules) }
+  const main = drawing.main && (things.take(drawing.main) as readonly DrawingObject[])
+  return { objects: masterFor(icon).objects, rules, scene: sceneOf(rules), ...(main && { main }) }
 }
 
 function balanceIn(drawing: SentDrawing): Balance | null {

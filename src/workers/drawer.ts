@@ -8,7 +8,7 @@ import { Numbers } from './numbered'
 
 /**
  * What a picture shows: a document, or a drawing under rules in the colours for a ground; on the grid `base`, where that
- * is not the set's own, with what is kept of the icon on other grids.
+ * is not the set's own, with what is kept of the icon on other grids; `main` is the drawing that it is compared with.
  */
 export type Source =
   | { readonly svg: string }
@@ -20,6 +20,7 @@ export type Source =
       readonly kept?: readonly Master[] | undefined
       readonly accepted?: readonly Accepted[] | undefined
       readonly to?: Rules
+      readonly main?: readonly DrawingObject[] | undefined
     }
 
 export type Job = { readonly source: Source; readonly wanted: Wanted; readonly done: (answer: Answered) => void }
@@ -74,7 +75,7 @@ export class Drawer {
   /** What goes to the worker: of a drawing only the objects that it does not have yet. */
   private sent(source: Source): SentDrawing {
     if ('svg' in source) return source
-    const { objects, base, kept, accepted, to } = source
+    const { objects, base, kept, accepted, to, main } = source
     const list = this.numbers.of<object>(objects, [])
     return {
       objects: { number: list.number, ...(list.thing && { thing: objects.map((object) => this.numbers.of(object)) }) },
@@ -84,6 +85,7 @@ export class Drawer {
       ...(kept && { kept: this.numbers.of(kept) }),
       ...(accepted && { accepted }),
       ...(to && { to: this.numbers.of(to) }),
+      ...(main && { main: this.numbers.of(main) }),
     }
   }
 

@@ -44,6 +44,14 @@ const searchOf = (answer: Answered): Search =>
 /** What is found in objects, what is accepted included. */
 export const snagsOf = question('snags', searchOf)
 
+/** The same, of a master drawn by hand, beside what the main one comes to on its grid. */
+export const snagsBesideMain = (objects: Objects, main: Objects, rules: Rules, done: (answer: Search) => void) =>
+  looker.ask({
+    source: { objects, rules, ground: 'light', main },
+    wanted: 'snags',
+    done: (answer) => done(searchOf(answer)),
+  })
+
 /** What is found in objects that were derived. */
 export const derivedSnagsOf = question('derived snags', searchOf)
 

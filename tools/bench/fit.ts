@@ -75,6 +75,7 @@ function row(
     contours: 0,
     segments: 0,
     lopsided: 0,
+    moved: 0,
     back: 0,
     placing: 0,
     ms: 0,
@@ -107,7 +108,7 @@ function row(
       worst.push(`${name} ${gapBefore.toFixed(2)} to ${gapAfter.toFixed(2)}`)
     }
     const flaws = flawsOf(originalOf(was, inkIn(scaled(objects, rules, book), book), scale), is)
-    for (const kind of ['contours', 'segments', 'lopsided'] as const)
+    for (const kind of ['contours', 'segments', 'lopsided', 'moved'] as const)
       if (flaws.some((flaw) => flaw.kind === kind)) sum[kind]++
     if (flaws.length > 0) {
       sum.back++
@@ -135,15 +136,15 @@ function row(
   }
   const share = (a: number, b: number) => `${Math.round((100 * a) / (b || 1))} %`
   console.log(
-    `| ${source} | ${base} | ${drawings.length} | ${share(sum.before, sum.long)} | ${share(sum.after, sum.longAfter)} | ${sum.fitted} | ${sum.contours} | ${sum.segments} | ${sum.lopsided} | ${sum.narrower} | ${sum.back} (${((100 * sum.back) / drawings.length).toFixed(1)} %) | ${(sum.shift / sum.nodes).toFixed(2)} | ${(sum.placing / drawings.length).toFixed(1)} | ${(sum.ms / drawings.length).toFixed(1)} | ${sum.slowest.toFixed(0)} |`,
+    `| ${source} | ${base} | ${drawings.length} | ${share(sum.before, sum.long)} | ${share(sum.after, sum.longAfter)} | ${sum.fitted} | ${sum.contours} | ${sum.segments} | ${sum.lopsided} | ${sum.moved} | ${sum.narrower} | ${sum.back} (${((100 * sum.back) / drawings.length).toFixed(1)} %) | ${(sum.shift / sum.nodes).toFixed(2)} | ${(sum.placing / drawings.length).toFixed(1)} | ${(sum.ms / drawings.length).toFixed(1)} | ${sum.slowest.toFixed(0)} |`,
   )
   if (process.env['WORST']) console.log(worst.join('\n'))
 }
 
 console.log(
-  '| icons | size | how many | crisp before | crisp after | fitted | contours | segments came | lopsided | gaps narrower | to send back | mean shift (px) | ms to place an icon | ms with drawing and looking | slowest |',
+  '| icons | size | how many | crisp before | crisp after | fitted | contours | segments came | lopsided | moved | gaps narrower | to send back | mean shift (px) | ms to place an icon | ms with drawing and looking | slowest |',
 )
-console.log('|---|---|---|---|---|---|---|---|---|---|---|---|---|---|---|')
+console.log('|---|---|---|---|---|---|---|---|---|---|---|---|---|---|---|---|')
 const folder = process.argv[2]
 const sources = { quayside: demo('quayside'), 'skerry-app': demo('skerry-app'), lucide: others() }
 for (const base of [16, 20, 32]) for (const [name, source] of Object.entries(sources)) row(name, source, base, folder)

@@ -12,6 +12,8 @@ export type Checked = {
   readonly rules: Rules
   /** It was derived from another master. Checks of how a drawing is built are skipped: they are made on the other one. */
   readonly isDerived?: boolean
+  /** What the main master comes to on this grid, where the drawing was made by hand for a further grid. */
+  readonly main?: readonly DrawingObject[]
 }
 
 /** Where a snag is, in grid units: a place, or a stretch between two. */

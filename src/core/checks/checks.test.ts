@@ -49,7 +49,12 @@ const square = [
 ]
 
 /** For each check a drawing that is in order but for it; whether the fault can be mended. */
-const FAULTS: Readonly<Record<string, { readonly objects: readonly DrawingObject[]; readonly mends: boolean }>> = {
+type Fault = {
+  readonly objects: readonly DrawingObject[]
+  readonly mends: boolean
+  readonly main?: readonly DrawingObject[]
+}
+const FAULTS: Readonly<Record<string, Fault>> = {
   'cannot-be-drawn': {
     objects: [line('l', 2, 2, [900_000, 2], { style: { ...lined, dash: [0.1] } })],
     mends: false,
@@ -216,6 +221,32 @@ const FAULTS: Readonly<Record<string, { readonly objects: readonly DrawingObject
   },
   'needless-nodes': { objects: [path('a', [square[0]!, { x: 12, y: 4 }, ...square.slice(1)])], mends: true },
   'zero-handles': { objects: [path('a', [{ ...square[0]!, out: { x: 0, y: 0 } }, ...square.slice(1)])], mends: true },
+  'lost-from-main': {
+    objects: [box('a', 5, 5, 14, 14)],
+    main: [box('a', 5, 5, 14, 9), box('b', 5, 14, 14, 5), disc('c', 12, 2, 1)],
+    mends: false,
+  },
+  'moved-from-main': { objects: [box('a', 5, 5, 14, 14)], main: [box('a', 6, 5, 14, 14)], mends: true },
+  'weight-of-main': {
+    objects: [line('a', 4, 12, [20, 12], { style: { ...lined, weight: 'fine' } })],
+    main: [line('a', 4, 12, [20, 12])],
+    mends: true,
+  },
+  'too-large': { objects: [box('a', 1, 1, 22, 22)], mends: false },
+  'below-pixel': {
+    objects: [box('a', 3, 3, 18, 18), line('b', 3, 22, [21, 22], { style: { ...lined, weight: 0.5 } })],
+    mends: false,
+  },
+  'plate-coloured': {
+    objects: [
+      plate('p', 'signal'),
+      disc('a', 12, 12, 6),
+      disc('b', 12, 19.5, 1, { style: { ...ink, fill: 'signal' } }),
+    ],
+    mends: false,
+  },
+  'off-plate-middle': { objects: [plate('p', 'signal'), disc('a', 13, 12, 6)], mends: true },
+  'beyond-plate': { objects: [plate('p', 'signal'), box('a', 0, 11, 24, 2)], mends: false },
   duplicates: { objects: [box('a', 3, 3, 18, 18), box('b', 3, 3, 18, 18)], mends: true },
   invisible: {
     objects: [box('a', 3, 3, 18, 18), disc('b', 12, 12, 4, { style: { ...lined, stroke: 'none' } })],
@@ -230,16 +261,17 @@ describe('checks', () => {
 
   for (const { id, find } of CHECKS) {
     it(`find ${id}, and its repair mends it`, () => {
-      const { objects, mends } = FAULTS[id]!
+      const { objects, mends, main } = FAULTS[id]!
       for (const object of objects) expect(DrawingObject.safeParse(object).error).toBeUndefined()
-      const [one] = find(checked(...objects))
+      const at = (list: readonly DrawingObject[]): Checked => ({ ...checked(...list), ...(main && { main }) })
+      const [one] = find(at(objects))
       expect(one?.sentence).toMatch(/^[A-Z“].*\.$/)
       expect(one!.mend !== undefined).toBe(mends)
       if (!one!.mend) return
       const next = applyDrawingEdit(objects, one!.mend)
       for (const object of next) expect(DrawingObject.safeParse(object).error).toBeUndefined()
-      expect(find(checked(...next)).map(({ sentence }) => sentence)).not.toContain(one!.sentence)
-      expect(find(checked(...next)).length).toBeLessThan(find(checked(...objects)).length)
+      expect(find(at(next)).map(({ sentence }) => sentence)).not.toContain(one!.sentence)
+      expect(find(at(next)).length).toBeLessThan(find(at(objects)).length)
     })
   }
 

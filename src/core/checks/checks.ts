@@ -42,6 +42,14 @@ import { endsOff } from './drawing/ends-off'
 import { nearlySpaced } from './drawing/nearly-spaced'
 import { crossesItself } from './drawing/crosses-itself'
 import { beyondSquare } from './drawing/beyond-square'
+import { lostFromMain } from './drawing/lost-from-main'
+import { movedFromMain } from './drawing/moved-from-main'
+import { weightOfMain } from './drawing/weight-of-main'
+import { tooLarge } from './drawing/too-large'
+import { belowPixel } from './drawing/below-pixel'
+import { plateColoured } from './drawing/plate-coloured'
+import { offPlateMiddle } from './drawing/off-plate-middle'
+import { beyondPlate } from './drawing/beyond-plate'
 import type { Check } from './check'
 import { lookAlike } from './family/look-alike'
 import { namePattern } from './family/name-pattern'
@@ -76,13 +84,18 @@ export const CHECKS: readonly Check[] = [
   nearlyTouching,
   smallGap,
   smallCounter,
+  belowPixel,
   seam,
   beyondSquare,
   outsideLiveArea,
   crossesSafeZone,
   missesKeyline,
+  tooLarge,
   offCentre,
   lowContrast,
+  plateColoured,
+  offPlateMiddle,
+  beyondPlate,
   leak,
   filledCounter,
   crossesItself,
@@ -93,6 +106,9 @@ export const CHECKS: readonly Check[] = [
   zeroHandles,
   duplicates,
   covered,
+  lostFromMain,
+  movedFromMain,
+  weightOfMain,
   hiddenLeft,
   invisible,
 ]

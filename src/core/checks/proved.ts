@@ -60,5 +60,6 @@ function keepsPicture(snag: Snag, before: Checked, after: Checked): boolean {
   const grown = area(is) / (area(was) || 1)
   if (grown > 1 + MOST || grown < 1 - MOST) return false
   if (CHECKS.find(({ id }) => id === snag.check)?.remakes) return true
-  return flawsOf(originalOf(was, was, 1), is).length === 0
+  // A mend may move things: that is what it says.
+  return flawsOf(originalOf(was, was, 1), is).every(({ kind }) => kind === 'moved')
 }

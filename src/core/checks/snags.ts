@@ -3,7 +3,7 @@ import type { Accepted } from '../drawing/model/accepted'
 import type { Alike } from '../proof/look-alikes'
 import { bookAt } from '../rules/book'
 import type { Rules, Severity } from '../rules/rules'
-import { masterOn } from '../set/masters'
+import { mainOn, masterOn } from '../set/masters'
 import { acceptedIn, type Icon } from '../set/set'
 import { isAccepted } from './accepting'
 import type { Check, Checked, Snag } from './check'
@@ -45,9 +45,16 @@ export function checkedOn(
   base: number,
 ): { readonly checked: Checked; readonly accepted: readonly Accepted[] } {
   const { master, standing } = masterOn(icon, rules, base),
-    book = bookAt(rules, base)
+    book = bookAt(rules, base),
+    main = mainOn(icon, rules, base)
   return {
-    checked: { objects: master.objects, rules: book, scene: sceneOf(book), isDerived: standing.by === 'derivation' },
+    checked: {
+      objects: master.objects,
+      rules: book,
+      scene: sceneOf(book),
+      isDerived: standing.by === 'derivation',
+      ...(main && { main }),
+    },
     accepted: acceptedIn(master),
   }
 }

@@ -41,6 +41,9 @@ export const summed = <V extends Values>(values: V): V => ({
   }),
 })
 
+/** The names that a sum is made of. */
+export const namesIn = (sum: string): readonly string[] => sum.match(NAME) ?? []
+
 /** A sum with names exchanged. */
 export const renamedSum = (sum: string, name: (name: string) => string): string => sum.replace(NAME, name)
 

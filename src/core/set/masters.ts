@@ -100,6 +100,16 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
   }
 }
 
+/**
+ * What the main master of an icon comes to on a grid that another one was drawn for by hand: what that one is compared
+ * with. Null where there is none.
+ */
+export function mainOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): readonly DrawingObject[] | null {
+  const { standing } = masterOn(icon, rules, base)
+  if (standing.by !== 'hand' || standing.isMain) return null
+  return derivedFrom(masterFor(icon).objects, rules, base).objects
+}
+
 /** A master as it is stored once it was changed by hand: together with the drawing that was derived for it. */
 export function touched(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Master {
   const { master, standing } = masterOn(icon, rules, base)

@@ -1,10 +1,12 @@
 import { useDeferredValue, useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { Snag } from '@/core/checks/check'
 import { isAccepted } from '@/core/checks/accepting'
+import { type Memory, remembered } from '@/core/drawing/evaluate/memory'
+import type { DrawingObject } from '@/core/drawing/model/object'
 import { bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Icon, masterFor, type Master } from '@/core/set/set'
-import { derivedSnagsOf, furtherSnagsOf, type Search as Found, snagsOf } from '@/workers/questions'
+import { derivedSnagsOf, furtherSnagsOf, type Search as Found, snagsBesideMain, snagsOf } from '@/workers/questions'
 
 type Ask = (done: (found: Found) => void) => () => void
 type Search = { readonly rules: Rules; readonly giveUp: () => void; wanted: number }
@@ -57,8 +59,8 @@ const unlooked = (problem: string): Snag => ({
 })
 
 /** Looks again at drawings whose search failed: whatever shows them asks anew. */
-export function lookAgain(objects: object): void {
-  known.delete(objects)
+export function lookAgain(objects: object, main: object | null = null): void {
+  known.delete(keyBeside(objects, main))
   looked++
   again++
   for (const listener of listeners) listener()
@@ -78,25 +80,42 @@ function listen(listener: () => void): () => void {
   return () => listeners.delete(listener)
 }
 
+/** How a master comes about, as far as it matters to what is looked for: it was derived, or is compared with the main one. */
+export type Beside = { readonly isDerived?: boolean; readonly main?: readonly DrawingObject[] | null }
+const ALONE: Beside = {}
+
 /**
  * The snags of a master under rules, but for those that are accepted; found in a worker, and null until then. Only what
  * changed is looked at again.
  */
-export function useSnags(master: Master | null, setRules: Rules, isDerived = false): readonly Snag[] | null {
+export function useSnags(
+  master: Master | null,
+  setRules: Rules,
+  { isDerived = false, main = null }: Beside = ALONE,
+): readonly Snag[] | null {
   const objects = master?.objects ?? null
   const rules = master ? bookAt(setRules, master.base) : setRules
+  const key = objects && keyBeside(objects, main)
   const all = useSyncExternalStore(
     listen,
-    () => foundIn(objects, rules),
+    () => foundIn(key, rules),
     () => null,
   )
   const tries = useAgain()
   useEffect(() => {
-    if (!objects) return
-    return look(objects, rules, (done) => (isDerived ? derivedSnagsOf : snagsOf)(objects, rules, done))
-  }, [objects, rules, isDerived, tries])
+    if (!objects || !key) return
+    return look(key, rules, (done) =>
+      main ? snagsBesideMain(objects, main, rules, done) : (isDerived ? derivedSnagsOf : snagsOf)(objects, rules, done),
+    )
+  }, [objects, key, main, rules, isDerived, tries])
   return all && master && unaccepted(all, master)
 }
+
+const pairs: Memory<object, object, object> = new WeakMap()
+
+/** What a drawing's snags are remembered by: itself, or it together with the one that it is compared with. */
+const keyBeside = (objects: object, main: object | null): object =>
+  main ? remembered(pairs, main, objects, () => ({})) : objects
 
 /** Of all that was found in a master what is not accepted. */
 function unaccepted(all: readonly Snag[], master: Master): readonly Snag[] {

@@ -3,6 +3,7 @@
 import { cssStops } from '@/ui/css-gradient'
 import type { Draft } from './draft'
 import { freshName, Group, type GroupProps, NameInput, NumberInput, RemoveButton } from './form'
+import { UnusedValues } from './unused-values'
 
 type Named = Draft['gradients'][number]
 type Stop = Named['stops'][number]
@@ -43,6 +44,11 @@ export function GradientGroup({ draft, onChange, problems }: GroupProps) {
           <Stops gradient={gradient} palette={palette} onStops={(stops) => set(i, { stops })} />
         </div>
       ))}
+      <UnusedValues
+        kind="gradient"
+        values={gradients}
+        onRemove={(isUnused) => onChange({ ...draft, gradients: gradients.filter((one) => !isUnused(one)) })}
+      />
     </Group>
   )
 }

@@ -3,6 +3,7 @@
 import { isGradient, type Paint } from '@/core/drawing/model/paint'
 import { INK } from '@/core/drawing/model/values'
 import type { Draft } from './draft'
+import { UnusedValues } from './unused-values'
 import { freshName, Group, type GroupProps, NameInput, RemoveButton } from './form'
 
 /** The colours by name, on light ground and on dark. */
@@ -60,6 +61,11 @@ export function PaletteGroup({ draft, onChange, problems }: GroupProps) {
           />
         </div>
       ))}
+      <UnusedValues
+        kind="swatch"
+        values={palette}
+        onRemove={(isUnused) => onChange({ ...draft, palette: palette.filter((one) => !isUnused(one)) })}
+      />
     </Group>
   )
 }
@@ -90,6 +96,11 @@ export function FinishGroup({ draft, onChange, problems }: GroupProps) {
           />
         </div>
       ))}
+      <UnusedValues
+        kind="finish"
+        values={finishes}
+        onRemove={(isUnused) => onChange({ ...draft, finishes: finishes.filter((one) => !isUnused(one)) })}
+      />
     </Group>
   )
 }

@@ -3,6 +3,7 @@
 import { Choice } from '@/ui/choice'
 import type { Draft } from './draft'
 import { Group, type GroupProps, NameInput, NumberInput, RemoveButton } from './form'
+import { UnusedValues } from './unused-values'
 
 type Plate = Draft['plates'][number]
 
@@ -78,6 +79,11 @@ export function PlateGroup({ draft, onChange, problems }: GroupProps) {
           </div>
         </div>
       ))}
+      <UnusedValues
+        kind="plate"
+        values={plates}
+        onRemove={(isUnused) => onChange({ ...draft, plates: plates.filter((one) => !isUnused(one)) })}
+      />
     </Group>
   )
 }

@@ -5,6 +5,7 @@ import { Choice } from '@/ui/choice'
 import { DraftField } from '@/ui/draft-field'
 import { say } from '@/ui/notice'
 import type { Draft } from './draft'
+import { UnusedValues } from './unused-values'
 import { freshName, Group, type GroupProps, NameInput, NumberInput, RemoveButton } from './form'
 
 /** Named numbers: weights, or radii, which may be sums. */
@@ -53,6 +54,11 @@ export function NumberGroup({
           />
         </div>
       ))}
+      <UnusedValues
+        kind={list === 'weights' ? 'weight' : 'radius'}
+        values={values}
+        onRemove={(isUnused) => onChange({ ...draft, [list]: values.filter((one) => !isUnused(one)) })}
+      />
     </Group>
   )
 }

@@ -111,8 +111,11 @@ const ended = ({ objects, flaws, held }: Result, isFitted: boolean): Fitted => (
 })
 
 /** Whether one result is less to be sent back than another. */
-const isBetter = (a: Result, b: Result): boolean =>
-  a.flaws.length !== b.flaws.length ? a.flaws.length < b.flaws.length : a.gap > b.gap + SLACK
+function isBetter(a: Result, b: Result): boolean {
+  const [bad, worse] = [a, b].map(({ flaws }) => flaws.filter(({ kind }) => kind !== 'moved').length)
+  if (bad !== worse) return bad! < worse!
+  return a.flaws.length !== b.flaws.length ? a.flaws.length < b.flaws.length : a.gap > b.gap + SLACK
+}
 
 /** How far from a flaw, in units of the other grid, something crisp may have brought it about. */
 const AROUND = 3

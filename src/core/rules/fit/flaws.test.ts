@@ -50,6 +50,13 @@ describe('what would be sent back of a picture', () => {
     expect(flaws([roof(11.5)], [roof(11.6)])).toEqual([])
   })
 
+  it('is a contour that lies elsewhere or is of another size', () => {
+    const dot = (x: number, y: number, long: number) => line('dot', x, y, [x + long, y])
+    expect(flaws([roof(12), dot(4, 22, 6)], [roof(12), dot(5, 22, 6)])).toEqual([])
+    expect(flaws([roof(12), dot(4, 22, 6)], [roof(12), dot(5.5, 22, 6)]).map(({ kind }) => kind)).toEqual(['moved'])
+    expect(flaws([roof(12), dot(4, 22, 6)], [roof(12), dot(5, 22, 2)]).map(({ kind }) => kind)).toEqual(['moved'])
+  })
+
   it('is a contour that comes, goes, or all but vanishes', () => {
     const dot = line('dot', 12, 22, [13, 22])
     expect(flaws([roof(12), dot], [roof(12)])[0]).toEqual({ kind: 'contours', at: { x: 12.5, y: 22 } })

@@ -9,10 +9,10 @@ import { AXES, type Axis } from './mark'
 
 /**
  * What a designer would send back of a picture that was brought to another grid: a contour that came or went, segments
- * that came (an end through a wall, a joint torn open), or a contour that was its own mirror image and is not any more.
- * The place is on the other grid.
+ * that came (an end through a wall, a joint torn open), a contour that was its own mirror image and is not any more, or one
+ * that lies elsewhere or is of another size than plain scaling would have it. The place is on the other grid.
  */
-export type Flaw = { readonly kind: 'contours' | 'segments' | 'lopsided'; readonly at: Point }
+export type Flaw = { readonly kind: 'contours' | 'segments' | 'lopsided' | 'moved'; readonly at: Point }
 
 /** A contour as pictures are compared by it. */
 type Outline = {
@@ -25,6 +25,9 @@ type Outline = {
   readonly isEven: Record<Axis, boolean>
 }
 
+/** A contour as it is wanted, and what plain scaling makes of it, where it makes one. */
+type Wanted = Outline & { readonly plain: Outline | null }
+
 /** How far a contour and its mirror image may be apart, in units of the grid it was drawn on, and of the other grid. */
 const EVEN_BEFORE = 0.01,
   EVEN_AFTER = 0.03
@@ -32,12 +35,19 @@ const EVEN_BEFORE = 0.01,
 /** How much of a contour's area is left at least: strokes that become thinner take some of it. */
 const LEFT = 0.2
 
+/** How far a side of a contour may be from where plain scaling has it, in units of the other grid. */
+const AWAY = 1.25
+
+/** By which share the area of a contour may differ from that of plain scaling, where it differs by more than a few pixels. */
+const OTHER = 0.45,
+  FEW = 2
+
 /** A picture before it is brought to another grid, and what the picture that it comes to is compared with. */
 export type Original = {
   readonly outlines: readonly Outline[]
   /** The other grid's size by its own. */
   readonly scale: number
-  readonly wanted: readonly Outline[]
+  readonly wanted: readonly Wanted[]
   /** The other grid's size by that of what is wanted. */
   readonly grown: number
 }
@@ -53,7 +63,7 @@ export function originalOf(ink: Path, plain: Path, scale: number): Original {
   const wanted = outlines.map((was) => {
     const is = nearestTo(was, left, scale)
     if (is) left.delete(is)
-    return { ...was, count: Math.max(was.count, is?.count ?? 0) }
+    return { ...was, count: Math.max(was.count, is?.count ?? 0), plain: is }
   })
   return { outlines, scale, wanted, grown: scale }
 }
@@ -61,7 +71,10 @@ export function originalOf(ink: Path, plain: Path, scale: number): Original {
 /** The same, where the weights of the other grid join or part contours whatever is done: the plain picture is wanted. */
 export const withPlainWanted = (original: Original, plain: Path): Original => ({
   ...original,
-  wanted: plain.map((contour) => outlineOf(contour, EVEN_BEFORE)),
+  wanted: plain.map((contour) => {
+    const outline = outlineOf(contour, EVEN_BEFORE)
+    return { ...outline, plain: outline }
+  }),
   grown: 1,
 })
 
@@ -76,6 +89,7 @@ export function flawsOf({ wanted: outlines, grown: scale }: Original, ink: Path)
     if (!is) return [...flaws, { kind: 'contours', at: scaledCentre(was, scale) }]
     left.delete(is)
     if (isShrunk(was, is, scale)) flaws.push({ kind: 'contours', at: boxCentre(is.box) })
+    else if (was.plain && isElsewhere(was.plain, is)) flaws.push({ kind: 'moved', at: boxCentre(is.box) })
     if (is.count > was.count) flaws.push({ kind: 'segments', at: newPlace(was, is, scale) })
     for (const axis of AXES) {
       const away = was.isEven[axis] ? unevenAt(is.contour, is.box, axis, EVEN_AFTER) : null
@@ -130,6 +144,15 @@ const unlike = (was: Outline, is: Outline, scale: number): number =>
 /** Whether so little is left of a contour that it is none any more. */
 const isShrunk = (was: Outline, is: Outline, scale: number): boolean =>
   Math.abs(is.swept) < LEFT * scale * scale * Math.abs(was.swept)
+
+/** Whether a contour lies elsewhere, or is of another size, than it would by plain scaling. */
+const isElsewhere = (plain: Outline, is: Outline): boolean =>
+  Math.abs(plain.box.x - is.box.x) > AWAY ||
+  Math.abs(plain.box.y - is.box.y) > AWAY ||
+  Math.abs(plain.box.x + plain.box.w - is.box.x - is.box.w) > AWAY ||
+  Math.abs(plain.box.y + plain.box.h - is.box.y - is.box.h) > AWAY ||
+  Math.abs(plain.swept - is.swept) / 2 >
+    Math.max(FEW, (OTHER * Math.max(Math.abs(plain.swept), Math.abs(is.swept))) / 2)
 
 /** The contour that another one came to: of those that run the same way around, the likest. */
 function nearestTo(was: Outline, among: ReadonlySet<Outline>, scale: number): Outline | null {

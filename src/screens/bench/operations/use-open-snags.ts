@@ -1,9 +1,23 @@
+import { useMemo } from 'react'
 import type { Snag } from '@/core/checks/check'
-import { useSnags } from '../../frame/snags'
-import { useDeferredPlaced, useSetRules } from '../state/context'
+import type { Rules } from '@/core/rules/rules'
+import { mainOn, masterOn } from '@/core/set/masters'
+import type { Icon } from '@/core/set/set'
+import { type Beside, useSnags } from '../../frame/snags'
+import { useDeferredIcon, useDeferredPlaced, useSetRules } from '../state/context'
+
+/** How an icon's master on a grid comes about, as far as it matters to its snags. */
+export function useBeside(icon: Icon | null, rules: Rules, base: number): Beside {
+  const isDerived = icon !== null && masterOn(icon, rules, base).standing.by === 'derivation'
+  // What the main master comes to stays the same list while another one is drawn.
+  const main = icon && mainOn(icon, rules, base)
+  return useMemo(() => ({ isDerived, main }), [isDerived, main])
+}
 
 /** The snags of the open master; null until they are found. */
 export function useOpenSnags(): readonly Snag[] | null {
-  const placed = useDeferredPlaced()
-  return useSnags(placed?.master ?? null, useSetRules(), placed?.standing.by === 'derivation')
+  const master = useDeferredPlaced()?.master ?? null,
+    rules = useSetRules()
+  const beside = useBeside(useDeferredIcon(), rules, master?.base ?? rules.grid.size)
+  return useSnags(master, rules, beside)
 }

@@ -15,6 +15,7 @@ import { shown } from '../../frame/session'
 import { useSessionState } from '../../frame/set-provider'
 import { baseIn } from '../state/bench'
 import { iconIn, useBench, useBenchState, useSetBeside } from '../state/context'
+import { useBeside } from '../operations/use-open-snags'
 import { CRISP } from '../cells/crisp'
 import { Heading } from './heading'
 import { Siblings } from './siblings'
@@ -51,7 +52,8 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
   const light = at('light'),
     dark = at('dark')
   const openBase = useBenchState(({ master }) => baseIn(rules, master))
-  const { master, standing } = masterOn(icon, rules, openBase)
+  const { master } = masterOn(icon, rules, openBase)
+  const beside = useBeside(icon, rules, openBase)
   const bench = useBench()
   const [size, setSize] = useState(rules.sizes[0]!)
   const [density, setDensity] = useState(1)
@@ -93,7 +95,7 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
           <MagnifiedPixels source={light(magnified)} size={magnified} density={multiple} icon={icon} rules={rules} />
         </section>
       )}
-      <SnagList master={master} rules={rules} isDerived={standing.by === 'derivation'} />
+      <SnagList master={master} rules={rules} beside={beside} />
       <Siblings icon={icon} rules={rules} />
       <LargerProofs name={icon.name} sizes={rules.sizes.filter((one) => one > LARGEST)} light={light} dark={dark} />
     </>

@@ -11,7 +11,7 @@ import { acceptedIn, type Master } from '@/core/set/set'
 import { NameDialog } from '@/ui/name-dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useTheme } from '@/ui/theme'
-import { lookAgain, UNLOOKED, useSnags, weighty } from '../../frame/snags'
+import { type Beside, lookAgain, UNLOOKED, useSnags, weighty } from '../../frame/snags'
 import { useBench, useSlice } from '../state/context'
 import { accept, mend, mendAll, SNAGS } from '../operations/snags'
 
@@ -23,14 +23,14 @@ const FIRST = 30
 const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.word ?? id
 
 /** What is wrong with the open master, with what mends it. */
-export function SnagList({ master: shown, rules, isDerived }: { master: Master; rules: Rules; isDerived: boolean }) {
+export function SnagList({ master: shown, rules, beside }: { master: Master; rules: Rules; beside: Beside }) {
   const bench = useBench()
   const { leaving, mending } = useSlice(SNAGS)
   // While a mend is pointed at, the square shows what it makes, and the list stays that of what there is.
   const [kept, setKept] = useState(shown)
   if (!mending && kept !== shown) setKept(shown)
   const master = mending ? kept : shown
-  const snags = useSnags(master, rules, isDerived)
+  const snags = useSnags(master, rules, beside)
   const [isWhole, setWhole] = useState(false)
   const listed = isWhole ? snags : snags?.slice(0, FIRST)
   const left = acceptedIn(master).length
@@ -54,7 +54,11 @@ export function SnagList({ master: shown, rules, isDerived }: { master: Master; 
       </div>
       <ul>
         {listed?.map((snag, i) => (
-          <SnagRow key={`${i} ${snag.sentence}`} snag={snag} objects={master.objects} />
+          <SnagRow
+            key={`${i} ${snag.sentence}`}
+            snag={snag}
+            onLookAgain={() => lookAgain(master.objects, beside.main)}
+          />
         ))}
       </ul>
       {snags && listed && listed.length < snags.length && (
@@ -95,7 +99,7 @@ function Mended({ objects, mend, rules }: { objects: Master['objects']; mend: Dr
   )
 }
 
-const SnagRow = memo(function SnagRow({ snag, objects: looked }: { snag: Snag; objects: Master['objects'] }) {
+const SnagRow = memo(function SnagRow({ snag, onLookAgain }: { snag: Snag; onLookAgain: () => void }) {
   const bench = useBench()
   const { check, severity, sentence, objects } = snag
   const point = (isPointed: boolean) => {
@@ -147,7 +151,7 @@ const SnagRow = memo(function SnagRow({ snag, objects: looked }: { snag: Snag; o
           </button>
         )}
         {check === UNLOOKED && (
-          <button type="button" onClick={() => lookAgain(looked)} className="underline hover:text-hand">
+          <button type="button" onClick={onLookAgain} className="underline hover:text-hand">
             look again
           </button>
         )}

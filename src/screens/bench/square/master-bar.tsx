@@ -17,6 +17,7 @@ const FLAWS: Readonly<Record<Flaw['kind'], string>> = {
   contours: 'Something joins or comes apart here that did not.',
   segments: 'An end comes through, or a joint is torn open here.',
   lopsided: 'This was its own mirror image and is not any more.',
+  moved: 'This lies elsewhere, or is larger or smaller, than at the other sizes.',
 }
 
 /** How the open master comes about, where it is not the main one, and the ways to compare it and to give it up. */

@@ -1,0 +1,36 @@
+import type { Check, Checked, Found } from '../check'
+import { farthestFrom } from '../look/away'
+import { shownInk } from '../look/ink'
+import { said } from '../look/seen'
+
+/** What lies farther than this from anything on the other drawing has no counterpart there, in pixels of the master's grid. */
+const FAR = 2
+
+/** Something of the main master that is not in a master drawn by hand, or the other way around. */
+export const lostFromMain: Check = {
+  id: 'lost-from-main',
+  concerns: 'slips',
+  word: 'not what the main master shows',
+  severity: 'warning',
+  find(checked) {
+    if (!checked.main) return []
+    const own = shownInk(checked),
+      main = shownInk({ ...checked, objects: checked.main })
+    if (own.length === 0 || main.length === 0) return []
+    return [
+      ...odd(farthestFrom(main, own, FAR), checked, 'The main master shows something here that this one does not'),
+      ...odd(farthestFrom(own, main, FAR), checked, 'This master shows something here that the main one does not'),
+    ]
+  },
+}
+
+const odd = (found: ReturnType<typeof farthestFrom>, { rules }: Checked, words: string): Found[] =>
+  found
+    ? [
+        {
+          sentence: `${words}: ${said(found.away)} px from its like at ${rules.grid.size} px.`,
+          objects: [],
+          spot: { at: found.at },
+        },
+      ]
+    : []

@@ -1,0 +1,24 @@
+import { type DrawingObject, isContainer, kindOf } from '../../drawing/model/object'
+import type { Path } from '../../geometry/path'
+import type { Checked } from '../check'
+
+/**
+ * The plate of a drawing with its outline, what is above it, and that again without the shadows that it casts; null where
+ * there is no plate.
+ */
+export function onPlate({ objects, scene }: Checked): {
+  readonly plate: DrawingObject
+  readonly edge: Path
+  readonly above: readonly DrawingObject[]
+  readonly front: readonly DrawingObject[]
+} | null {
+  const at = objects.findIndex((object) => !object.hidden && kindOf(object).stands === 'ground')
+  const plate = objects[at]
+  if (!plate) return null
+  const above = objects.slice(at + 1).filter(({ hidden }) => !hidden)
+  return { plate, edge: scene.ink(plate), above, front: above.flatMap(unshaded) }
+}
+
+/** What is seen of an object but for the shadow that it casts. */
+const unshaded = (object: DrawingObject): readonly DrawingObject[] =>
+  kindOf(object).stands !== 'shade' ? [object] : isContainer(object) ? object.members : []
