@@ -8,7 +8,7 @@ import { namesIn } from '../rules/sums'
 import type { IconSet } from './set'
 
 /** A named value of the rules that nothing in the set refers to. */
-export type Unused = { readonly kind: ValueKind; readonly name: string }
+type Unused = { readonly kind: ValueKind; readonly name: string }
 
 const known = new WeakMap<IconSet, readonly Unused[]>()
 
@@ -24,25 +24,25 @@ export function unusedValues(set: IconSet): readonly Unused[] {
 
 function searched({ rules, icons }: IconSet): Unused[] {
   const used = new Set<string>([`swatch ${INK}`])
-  const use = (kind: ValueKind, name: string) => {
+  const note = (kind: ValueKind, name: string) => {
     used.add(`${kind} ${name}`)
     return name
   }
   // New objects are drawn with the first weight.
-  use('weight', rules.weights[0]!.name)
-  const useAll = (objects: readonly DrawingObject[]) => {
-    for (const { object } of walk(objects)) for (const { kind, name } of namesUsed(object)) use(kind, name)
+  note('weight', rules.weights[0]!.name)
+  const noteAll = (objects: readonly DrawingObject[]) => {
+    for (const { object } of walk(objects)) for (const { kind, name } of namesUsed(object)) note(kind, name)
   }
   for (const { masters } of icons)
     for (const { objects, from = [], alternatives = [] } of masters)
-      for (const list of [objects, from, ...alternatives.map((one) => one.objects)]) useAll(list)
-  for (const { objects } of rules.parts ?? []) useAll(objects as readonly DrawingObject[])
-  for (const { style } of rules.finishes ?? []) withStyleNames(style as Style, use)
-  for (const { stops } of rules.gradients ?? []) for (const { color } of stops) use('swatch', color)
+      for (const list of [objects, from, ...alternatives.map((one) => one.objects)]) noteAll(list)
+  for (const { objects } of rules.parts ?? []) noteAll(objects as readonly DrawingObject[])
+  for (const { style } of rules.finishes ?? []) withStyleNames(style as Style, note)
+  for (const { stops } of rules.gradients ?? []) for (const { color } of stops) note('swatch', color)
   for (const { sum } of rules.radii)
     for (const name of sum ? namesIn(sum) : []) {
-      use('radius', name)
-      use('weight', name)
+      note('radius', name)
+      note('weight', name)
     }
   const own = new Set(rules.follows?.own)
   const isOwn = (list: string, name: string) => !rules.follows || own.has(`${list}/${name}`)
