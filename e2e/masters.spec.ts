@@ -85,3 +85,21 @@ test('an edge of a derived master is pinned by a drag, let go by a press, and al
   await left.press('Enter')
   await expect(left).toHaveAttribute('aria-valuetext', /let go by hand/)
 })
+
+test('a master drawn by itself is compared with the main one, and mended where it lies elsewhere', async ({ page }) => {
+  const bench = await BenchPage.withDemoIcon(page, 'anchor')
+  await page.getByRole('tablist', { name: 'Masters' }).getByRole('tab', { name: '16' }).click()
+  const bar = page.getByRole('group', { name: 'The 16 master' }),
+    snags = page.getByRole('region', { name: 'Snags' })
+  await bar.getByRole('button', { name: /by itself/ }).click()
+  await expect(bar).toContainText('drawn by itself')
+  await expect(snags).not.toContainText('main master')
+  await page.keyboard.press('Control+a')
+  for (let i = 0; i < 2; i++) await page.keyboard.press('ArrowRight')
+  const moved = snags
+    .getByRole('listitem')
+    .filter({ hasText: 'The drawing lies 1 px from where the main master has it' })
+  await moved.getByRole('button', { name: /^Mend/ }).click()
+  await expect(moved).toHaveCount(0)
+  await bench.saved()
+})

@@ -17,18 +17,21 @@ import { type Balance, balanceOfIcon } from '../core/proof/balance'
 import { type Crispness, crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
 import { basesOf } from '../core/rules/book'
-import { quicklyFitted } from '../core/rules/fit/fit'
+import { type Fitted, fitted } from '../core/rules/fit/fit'
 import type { Rules } from '../core/rules/rules'
 import { drawingFor } from '../core/set/masters'
 import { type Icon, type Master, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'
 import { type Numbered, Things } from './numbered'
 
+/** A list of objects as it is sent. */
+export type Sent = Numbered<readonly Numbered<DrawingObject>[]>
+
 /** What is drawn: a document, or objects under rules in the colours for a ground. */
 export type SentDrawing =
   | { readonly svg: string }
   | {
-      readonly objects: Numbered<readonly Numbered<DrawingObject>[]>
+      readonly objects: Sent
       readonly rules: Numbered<Rules>
       readonly ground: Ground
       readonly base?: number
@@ -38,7 +41,7 @@ export type SentDrawing =
       /** Snags that are left as they are. */
       readonly accepted?: readonly Accepted[]
       /** What the main master comes to on this grid, for one that was drawn by hand. */
-      readonly main?: Numbered<readonly DrawingObject[]>
+      readonly main?: Sent
     }
 
 /**
@@ -77,7 +80,7 @@ export type Answered = { readonly id: number } & (
   | { readonly balance: Balance | null }
   | { readonly condition: Condition }
   | { readonly crispness: readonly Crispness[] }
-  | { readonly fitted: readonly DrawingObject[] }
+  | { readonly fitted: Pick<Fitted, 'objects' | 'flaws'> }
   | { readonly problem: string }
 )
 
@@ -150,17 +153,18 @@ function crispnessIn(drawing: SentDrawing): Crispness[] {
   })
 }
 
-function fittedTo(drawing: SentDrawing): readonly DrawingObject[] {
+function fittedTo(drawing: SentDrawing): Pick<Fitted, 'objects' | 'flaws'> {
   if ('svg' in drawing || !drawing.to) throw new Error('Only a drawing can be fitted, to other rules.')
   const { icon, rules } = taken(drawing)
-  return quicklyFitted(masterFor(icon).objects, rules, things.take(drawing.to) as Rules)
+  const { objects, flaws } = fitted(masterFor(icon).objects, rules, things.take(drawing.to) as Rules)
+  return { objects, flaws }
 }
 
 /** A drawing as checks look at it. */
 function checkedOf(drawing: SentDrawing): Checked {
   if ('svg' in drawing) throw new Error('A document cannot be checked.')
   const { icon, rules } = taken(drawing)
-  const main = drawing.main && (things.take(drawing.main) as readonly DrawingObject[])
+  const main = drawing.main && masterFor(iconSent(drawing.main, rules)).objects
   return { objects: masterFor(icon).objects, rules, scene: sceneOf(rules), ...(main && { main }) }
 }
 
@@ -175,14 +179,17 @@ function balanceIn(drawing: SentDrawing): Balance | null {
  */
 function taken({ objects, rules: sent, kept }: Exclude<SentDrawing, { svg: unknown }>): { icon: Icon; rules: Rules } {
   const rules = things.take(sent) as Rules
-  const icon = things.take(objects, (list) =>
+  const icon = iconSent(objects, rules)
+  return { icon: kept ? withKept(icon, things.take(kept) as readonly Master[]) : icon, rules }
+}
+
+const iconSent = (objects: Sent, rules: Rules): Icon =>
+  things.take(objects, (list) =>
     iconOf(
       list.map((one) => things.take(one) as DrawingObject),
       rules,
     ),
   ) as Icon
-  return { icon: kept ? withKept(icon, things.take(kept) as readonly Master[]) : icon, rules }
-}
 
 const iconOf = (objects: DrawingObject[], rules: Rules): Icon => ({
   id: 'icon',

@@ -1,4 +1,4 @@
-import type { Answered, Asked, SentDrawing, Wanted } from './draw.worker'
+import type { Answered, Asked, Sent, SentDrawing, Wanted } from './draw.worker'
 import type { Accepted } from '../core/drawing/model/accepted'
 import type { DrawingObject } from '../core/drawing/model/object'
 import type { Ground } from '../core/formats/svg-paint'
@@ -76,17 +76,21 @@ export class Drawer {
   private sent(source: Source): SentDrawing {
     if ('svg' in source) return source
     const { objects, base, kept, accepted, to, main } = source
-    const list = this.numbers.of<object>(objects, [])
     return {
-      objects: { number: list.number, ...(list.thing && { thing: objects.map((object) => this.numbers.of(object)) }) },
+      objects: this.listOf(objects),
       rules: this.numbers.of(source.rules),
       ground: source.ground,
       ...(base !== undefined && { base }),
       ...(kept && { kept: this.numbers.of(kept) }),
       ...(accepted && { accepted }),
       ...(to && { to: this.numbers.of(to) }),
-      ...(main && { main: this.numbers.of(main) }),
+      ...(main && { main: this.listOf(main) }),
     }
+  }
+
+  private listOf(objects: readonly DrawingObject[]): Sent {
+    const list = this.numbers.of<object>(objects, [])
+    return { number: list.number, ...(list.thing && { thing: objects.map((object) => this.numbers.of(object)) }) }
   }
 
   private begin(): Worker {

@@ -1,4 +1,4 @@
-import { keepQuicklyFitted } from '../core/rules/fit/fit'
+import { keepFitted } from '../core/rules/fit/fit'
 import type { DrawingObject } from '../core/drawing/model/object'
 import type { Rules } from '../core/rules/rules'
 import { drawingWorker } from './begin'
@@ -27,7 +27,7 @@ export function fitAll(
       wanted: 'fitted',
       done(answer) {
         if (!isWanted) return
-        if ('fitted' in answer) keepQuicklyFitted(objects, from, to, answer.fitted)
+        if ('fitted' in answer) keepFitted(objects, from, to, answer.fitted)
         done()
       },
     }),

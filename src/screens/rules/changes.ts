@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react'
 import { strains } from '@/core/checks/condition'
+import { flawsLeft } from '@/core/rules/fit/fit'
+import { FLAW_WORDS } from '@/core/rules/fit/flaws'
 import { type Icon, type IconSet, masterFor } from '@/core/set/set'
 import { documentOf } from '@/workers/draw'
 import { conditionOf } from '@/workers/questions'
@@ -64,7 +66,8 @@ async function changeOf(was: Icon, is: Icon, before: IconSet, after: IconSet): P
     conditionOf(masterFor(was).objects, before.rules),
     conditionOf(masterFor(is).objects, after.rules),
   ])
-  return { before: was, after: is, strains: old && next ? strains(old, next) : [] }
+  const flaws = flawsLeft(masterFor(was).objects, after.rules).map(({ kind }) => FLAW_WORDS[kind])
+  return { before: was, after: is, strains: [...new Set(flaws), ...(old && next ? strains(old, next) : [])] }
 }
 
 async function looksOtherwise(was: Icon, is: Icon, before: IconSet, after: IconSet): Promise<boolean> {

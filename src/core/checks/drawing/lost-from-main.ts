@@ -1,6 +1,6 @@
 import type { Check, Checked, Found } from '../check'
 import { farthestFrom } from '../look/away'
-import { shownInk } from '../look/ink'
+import { besideMain } from '../look/beside-main'
 import { said } from '../look/seen'
 
 /** What lies farther than this from anything on the other drawing has no counterpart there, in pixels of the master's grid. */
@@ -13,10 +13,10 @@ export const lostFromMain: Check = {
   word: 'not what the main master shows',
   severity: 'warning',
   find(checked) {
-    if (!checked.main) return []
-    const own = shownInk(checked),
-      main = shownInk({ ...checked, objects: checked.main })
-    if (own.length === 0 || main.length === 0) return []
+    const beside = besideMain(checked)
+    // What lies elsewhere as a whole is said by another check.
+    if (!beside || beside.moved) return []
+    const { own, main } = beside
     return [
       ...odd(farthestFrom(main, own, FAR), checked, 'The main master shows something here that this one does not'),
       ...odd(farthestFrom(own, main, FAR), checked, 'This master shows something here that the main one does not'),

@@ -29,7 +29,7 @@ import type { Terms } from './wishes'
  * A drawing of the set's grid on that of another rule book; whether its edges were brought to whole places, and what a
  * designer would still send back.
  */
-type Fitted = {
+export type Fitted = {
   readonly objects: readonly DrawingObject[]
   readonly isFitted: boolean
   readonly flaws: readonly Flaw[]
@@ -130,27 +130,32 @@ function weakestNear(at: Point, pinned: readonly Pinned[], loose: ReadonlySet<Cr
   )
 }
 
-/** What drawings came to on the grid of a rule book, and from which rules they were brought there. */
-const quick: Memory<Rules, readonly DrawingObject[], { from: Rules; objects: readonly DrawingObject[] }> = new WeakMap()
+/** What a drawing came to on the grid of a rule book, from which rules it was brought there, and the flaws that are known of it. */
+type Kept = Pick<Fitted, 'objects' | 'flaws'> & { readonly from: Rules }
+const kept: Memory<Rules, readonly DrawingObject[], Kept> = new WeakMap()
 
-/** The same without drawing what comes of it: for many icons at once, which are looked at afterwards. Remembered. */
+/** The same without drawing what comes of it, where that was not fitted in full before: for many icons at once. Remembered. */
 export function quicklyFitted(objects: readonly DrawingObject[], from: Rules, to: Rules): readonly DrawingObject[] {
-  const known = recalled(quick, to, objects)
+  const known = recalled(kept, to, objects)
   if (known?.from === from) return known.objects
   const scale = to.grid.size / from.grid.size
   const before = inkOfAll(evaluateAll(objects, sceneOf(from)))
   const { objects: result } = placing(objects, from, to, originalOf(before, before, scale))(1)(new Set())
-  keepQuicklyFitted(objects, from, to, result)
+  keepFitted(objects, from, to, { objects: result, flaws: [] })
   return result
 }
 
-/** Remembers what was fitted elsewhere, by a worker. */
-export const keepQuicklyFitted = (
+/** Remembers what was fitted in full elsewhere, by a worker. */
+export const keepFitted = (
   objects: readonly DrawingObject[],
   from: Rules,
   to: Rules,
-  result: readonly DrawingObject[],
-): void => remember(quick, to, objects, { from, objects: result })
+  { objects: result, flaws }: Pick<Fitted, 'objects' | 'flaws'>,
+): void => remember(kept, to, objects, { from, objects: result, flaws })
+
+/** The flaws that are left in what a drawing came to on the grid of other rules, where it was fitted in full. */
+export const flawsLeft = (objects: readonly DrawingObject[], to: Rules): readonly Flaw[] =>
+  recalled(kept, to, objects)?.flaws ?? []
 
 /**
  * What becomes of a drawing on another grid, as carefully as it is asked for, without what is `loose` being crisp; and

@@ -14,6 +14,14 @@ import { AXES, type Axis } from './mark'
  */
 export type Flaw = { readonly kind: 'contours' | 'segments' | 'lopsided' | 'moved'; readonly at: Point }
 
+/** What a flaw is, in a sentence about its place. */
+export const FLAW_WORDS: Readonly<Record<Flaw['kind'], string>> = {
+  contours: 'Something joins or comes apart here that did not.',
+  segments: 'An end comes through, or a joint is torn open here.',
+  lopsided: 'This was its own mirror image and is not any more.',
+  moved: 'This lies elsewhere, or is larger or smaller, than at the other sizes.',
+}
+
 /** A contour as pictures are compared by it. */
 type Outline = {
   readonly contour: Contour

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
-import type { Flaw } from '@/core/rules/fit/flaws'
+import { FLAW_WORDS } from '@/core/rules/fit/flaws'
 import type { Held } from '@/core/rules/fit/held'
 import type { Conflict } from '@/core/set/merge'
 import { useTheme } from '@/ui/theme'
@@ -11,14 +11,6 @@ import { useBench, useBenchState, useDeferredPlaced, useSetRules, useSlice } fro
 import { OverSquare } from './layers/over-square'
 import { isByHand } from '../operations/pins'
 import { byObject, deriveAgain, drawByItself, MASTERS, settle, settledDrawing } from '../operations/masters'
-
-/** What became of the picture where no way was found to fit it as it was. */
-const FLAWS: Readonly<Record<Flaw['kind'], string>> = {
-  contours: 'Something joins or comes apart here that did not.',
-  segments: 'An end comes through, or a joint is torn open here.',
-  lopsided: 'This was its own mirror image and is not any more.',
-  moved: 'This lies elsewhere, or is larger or smaller, than at the other sizes.',
-}
 
 /** How the open master comes about, where it is not the main one, and the ways to compare it and to give it up. */
 export function MasterBar() {
@@ -68,7 +60,7 @@ export function MasterBar() {
                 : `derived from ${rules.grid.size}, only scaled`}
         </span>
         {flaw && (
-          <span className="text-snag" title={`${FLAWS[flaw.kind]} Draw it by hand here, or change the parent.`}>
+          <span className="text-snag" title={`${FLAW_WORDS[flaw.kind]} Draw it by hand here, or change the parent.`}>
             ◇ look at {flaw.at.x.toFixed(1)}, {flaw.at.y.toFixed(1)}
           </span>
         )}
