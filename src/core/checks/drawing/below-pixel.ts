@@ -5,8 +5,8 @@ import { pathBounds } from '../../geometry/path'
 import type { Check, Checked } from '../check'
 import { paintedIn, said } from '../look/seen'
 
-/** What is this little short of a pixel is one. */
-const NEARLY_ONE = 1e-3
+/** What is at least as much of a pixel is dark enough to be read. */
+const READ = 0.75
 
 /** Strokes and shapes that are less than a pixel across at the smallest size: they come out grey. */
 export const belowPixel: Check = {
@@ -21,7 +21,7 @@ export const belowPixel: Check = {
       pixel = rules.grid.size / smallest
     return paintedIn(checked.objects).flatMap(({ object }) => {
       const across = thickness(object, checked)
-      if (across === null || across >= pixel * (1 - NEARLY_ONE)) return []
+      if (across === null || across >= READ * pixel) return []
       const box = pathBounds(checked.scene.ink(object))!
       return [
         {
