@@ -246,6 +246,17 @@ export const HARD: readonly Hard[] = [
     '<path fill="url(#gone) #d5401b" d="M4 4h16v16H4z"/>',
     '<path fill="#d5401b" d="M4 4h16v16H4z"/>',
   ),
+  // Places that are stroked.
+  one(
+    'a dot: a way of no length with round ends',
+    '<path d="M12 12h0M4 4zM20 20" stroke="#000" stroke-width="6" stroke-linecap="round"/>',
+    '<circle cx="12" cy="12" r="3"/><circle cx="4" cy="4" r="3"/>',
+  ),
+  one(
+    'a line of no length with square ends, and one with blunt ones',
+    '<line x1="12" y1="12" x2="12" y2="12" stroke="#000" stroke-width="8" stroke-linecap="square"/><line x1="4" y1="4" x2="4" y2="4" stroke="#000" stroke-width="8"/>',
+    '<path d="M8 8h8v8H8z"/>',
+  ),
   // What is told.
   one('text', `${BOX}<text x="2" y="2">A</text>`, BOX, 'text'),
   one('a script', `<script>alert(1)</script>${BOX}`, BOX, 'script'),

@@ -67,6 +67,19 @@ const FAULTS: Readonly<Record<string, Fault>> = {
   'own-weight': { objects: [line('a', 4, 12, [20, 12], { style: { ...lined, weight: 2.2 } })], mends: true },
   'own-radius': { objects: [box('a', 3, 3, 18, 18, { corner: 1.3 })], mends: true },
   'own-thickness': { objects: [box('a', 3, 11, 18, 2.2)], mends: false },
+  'outlined-by-hand': {
+    objects: [
+      path('a', [
+        { x: 4, y: 11 },
+        { x: 13, y: 11 },
+        { x: 13, y: 4 },
+        { x: 15, y: 4 },
+        { x: 15, y: 13 },
+        { x: 4, y: 13 },
+      ]),
+    ],
+    mends: true,
+  },
   'own-arc': {
     objects: [
       path('a', [

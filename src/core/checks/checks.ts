@@ -50,6 +50,7 @@ import { belowPixel } from './drawing/below-pixel'
 import { plateColoured } from './drawing/plate-coloured'
 import { offPlateMiddle } from './drawing/off-plate-middle'
 import { beyondPlate } from './drawing/beyond-plate'
+import { outlinedByHand } from './drawing/outlined-by-hand'
 import type { Check } from './check'
 import { lookAlike } from './family/look-alike'
 import { namePattern } from './family/name-pattern'
@@ -68,6 +69,7 @@ export const CHECKS: readonly Check[] = [
   ownAngle,
   ownWeight,
   ownThickness,
+  outlinedByHand,
   ownRadius,
   ownArc,
   ownColour,

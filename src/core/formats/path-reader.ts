@@ -37,6 +37,7 @@ class Reader {
   /** The control point that a smooth command goes on from, and for which kind of curve. */
   private control: { readonly p: Point; readonly of: 'C' | 'Q' } | null = null
   private segments: Segment[] = []
+  private hasStood = false
   private readonly contours: Contour[] = []
 
   constructor(private readonly text: string) {
@@ -140,8 +141,9 @@ class Reader {
     this.here = segment.to
     this.control = null
     const still = segment.from.x === segment.to.x && segment.from.y === segment.to.y
-    // An arc or a line that goes nowhere draws nothing; a cubic may be a loop.
+    // An arc or a line that goes nowhere is no part of a way; a cubic may be a loop.
     if (!still || segment.kind === 'cubic') this.segments.push(segment)
+    else this.hasStood = true
   }
 
   private finish(closed: boolean): void {
@@ -152,8 +154,12 @@ class Reader {
         this.segments[this.segments.length - 1] = { ...last, to: this.start }
       else if (closed) this.segments.push(line(last.to, this.start))
       this.contours.push({ segments: this.segments, closed })
+    } else if (closed || this.hasStood) {
+      // All of it is a place: a dot where it is stroked with round or square caps (SVG 2 §13.5.3).
+      this.contours.push({ segments: [line(this.start, this.start)], closed: false })
     }
     this.segments = []
+    this.hasStood = false
   }
 
   private number(): number {

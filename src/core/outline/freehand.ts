@@ -16,7 +16,7 @@ const CORNER = 0.96
  */
 export function freehand(points: readonly Point[], smoothness: number, closed = false): Contour | null {
   const raw = polyline(points, false).segments
-  if (raw.length === 0) return null
+  if (raw.every(({ from, to }) => distance(from, to) <= SAME_POINT)) return null
   const dense = withPointsBetween([raw[0]!.from, ...raw.map(({ to }) => to)], Math.max(smoothness, 0.05))
   const ring = closed && distance(dense[0]!, dense[dense.length - 1]!) > SAME_POINT ? [...dense, dense[0]!] : dense
   const corners = cornersOf(ring, Math.max(4 * smoothness, 0.4))

@@ -13,13 +13,13 @@ export function cornerOf(object: WithCorners, scene: Scene, own?: Radius, style?
   return { radius: scene.radius(own ?? object.corner), style: style ?? object.cornerStyle ?? 'round' }
 }
 
-/** Contours with their corners finished; segments of no length are left out, and contours without any. */
+/** Contours with their corners finished; segments of no length are left out, but for one of what is only a point. */
 export function finished(path: Path, corner: (node: number) => Corner): Path {
   return path.flatMap(({ segments, closed }): Contour[] => {
     const kept = segments.flatMap((s, i) =>
       s.kind === 'line' && distance(s.from, s.to) <= SAME_POINT ? [] : [{ s, i }],
     )
-    if (kept.length === 0) return []
+    if (kept.length === 0) return closed ? [] : [{ segments: segments.slice(0, 1), closed }]
     return [roundContour({ segments: kept.map(({ s }) => s), closed }, (node) => corner(kept[node]!.i)).contour]
   })
 }

@@ -1,4 +1,5 @@
 import { bookAt } from '../../rules/book'
+import type { DrawingObject } from '../../drawing/model/object'
 import type { Rules } from '../../rules/rules'
 import { freeName, nameKey } from '../../set/names'
 import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set/set'
@@ -32,8 +33,8 @@ export type Gathered = {
   readonly styles: readonly { readonly style: Style | 'plain'; readonly count: number }[]
 }
 
-/** How far an area may be from what a stroke paints, in units of a 24 grid. */
-const WITHIN = 0.004
+/** How far the outline of a stroke may lie from an area that becomes that stroke, in units of a 24 grid. */
+const STROKED = 0.01
 
 /** How many of the icons must be there in another size to make it a master of the set. */
 const ENOUGH = 0.2
@@ -142,9 +143,11 @@ const OUTLINED = 0.3
  * set that was outlined as a whole, as heavy as most of its rings, frames and bars.
  */
 function withStrokesBack(icons: readonly Plain[], grid: number): Plain[] {
-  const within = (2 * WITHIN * grid) / 24,
+  const within = (STROKED * grid) / 24,
     drawn = new Tally<number>(),
-    thick = new Tally<number>()
+    thick = new Tally<number>(),
+    centred = hasCentreLines(icons, within)
+  const backOf = (object: DrawingObject) => strokeBack(object, within, centred)
   const round = (weight: number) => Math.round(weight * 100) / 100
   for (const { name, objects } of icons)
     for (const object of objects) {
@@ -155,7 +158,7 @@ function withStrokesBack(icons: readonly Plain[], grid: number): Plain[] {
         typeof object.style.weight === 'number'
       )
         drawn.add(round(object.style.weight), name)
-      const back = strokeBack(object, within)
+      const back = backOf(object)
       if (back) thick.add(round(back.weight), name)
     }
   const isCommon = (share: number) => (one: { readonly icons: readonly string[] }) =>
@@ -163,11 +166,23 @@ function withStrokesBack(icons: readonly Plain[], grid: number): Plain[] {
   const weights = [...drawn.counts.filter(isCommon(OUTLINED)), ...thick.counts.filter(isCommon(OUTLINED))]
   return icons.map(({ name, objects }) => ({
     name,
-    objects: objects.map((object) => {
-      const back = strokeBack(object, within)
-      return back && weights.some(({ value }) => Math.abs(value - back.weight) <= within) ? back.object : object
+    objects: objects.flatMap((object) => {
+      const back = backOf(object)
+      return back && weights.some(({ value }) => Math.abs(value - back.weight) <= within) ? back.objects : [object]
     }),
   }))
+}
+
+/** How many icons are looked at to see whether outlines have centre lines, and the share that has. */
+const SAMPLE = 40,
+  CENTRED = 0.15
+
+/** Whether outlines tell of centre lines: what is written with few digits, as in fonts, does not, and it takes long to see. */
+function hasCentreLines(icons: readonly Plain[], within: number): boolean {
+  const every = Math.max(1, Math.floor(icons.length / SAMPLE))
+  const some = icons.filter((_, i) => i % every === 0)
+  const found = some.filter(({ objects }) => objects.some((object) => strokeBack(object, within, true)))
+  return found.length >= CENTRED * some.length
 }
 
 type Sized = { name: string; tags: string[]; path: string; code?: number; sizes: Map<number, ReadIcon> }

@@ -10,9 +10,11 @@ import { random } from '../../../testing/shapes'
 import { type DrawingObject } from '../../drawing/model/object'
 import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { inkOfAll } from '../../drawing/evaluate/ink'
 import { STARTERS } from '../../rules/starters'
 import { IconSet } from '../../set/set'
 import { vectorDrawable } from '../../targets/android/vector'
+import { pathData } from '../path-data'
 import { rasterised } from '../rasterised'
 import { readSetFile } from '../set-file'
 import { svgOfShapes } from '../svg'
@@ -199,6 +201,31 @@ describe('a folder of files', () => {
     expect(made.set.rules.weights.map(({ value }) => value)).toContain(2)
     expect(made.set.rules.radii.map(({ value }) => value)).toContain(2)
     expect(made.set.icons.map(({ tags }) => tags)).toEqual(some.map(() => ['nav']))
+  })
+
+  it('gives back the strokes of icons that were outlined to one area each, and the rules they were drawn by', () => {
+    const some = files.filter((_, i) => i % 40 === 0)
+    const outlined = some.map((name) => {
+      const { objects, side } = readSvg(textOf(name))
+      const ink = inkOfAll(evaluateAll(objects, sceneOf(rules)))
+      return [
+        name,
+        `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${side} ${side}"><path fill-rule="evenodd" d="${pathData(ink)}"/></svg>`,
+      ] as const
+    })
+    const { set } = gatheredSet(read(outlined), { name: 'Outlined' })!
+    const areStrokes = (icon: (typeof set.icons)[number]) =>
+      icon.masters[0]!.objects.every(
+        (object) => 'style' in object && 'stroke' in object.style && object.style.stroke !== 'none',
+      )
+    expect(set.icons.filter(areStrokes).length / some.length).toBeGreaterThan(0.75)
+    expect(set.rules.weights.map(({ value }) => value)).toEqual([2])
+    expect(set.rules).toMatchObject({ cap: 'round', join: 'round' })
+    for (const [i, icon] of set.icons.entries()) {
+      const picture = svgOfShapes(evaluateAll(icon.masters[0]!.objects, sceneOf(set.rules)), 24, 'light')
+      const was = documentOf(readSvg(outlined[i]![1], 'drawn').objects, 24)
+      expect(difference(rasterised(picture, SIDE).data, rasterised(was, SIDE).data), icon.name).toBeLessThan(0.001)
+    }
   })
 
   it('gives back the strokes that were outlined to rings, frames and bars, where the set has such strokes', () => {

@@ -1,9 +1,7 @@
 import { arcCentre } from '../../geometry/arc'
-import { area } from '../../geometry/area'
-import { type Contour, type Path, pathBounds } from '../../geometry/path'
-import { nearestOnPath } from '../../geometry/nearest'
+import { type Contour, pathBounds } from '../../geometry/path'
 import { distance, dot, type Point, subtract } from '../../geometry/point'
-import { pointAt } from '../../geometry/segment'
+import { isSameOutline } from '../../outline/same-outline'
 import { tidy } from '../../geometry/tidy'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
 import type { DrawingObject } from '../../drawing/model/object'
@@ -46,20 +44,9 @@ export function liveShape(contour: Contour, within: number): Live | null {
   return null
 }
 
-/** Whether a live shape, drawn, is a contour: every place of the one lies on the other, and they enclose as much. */
-function isSame(live: Live, contour: Contour, within: number): boolean {
-  const drawn = scene.edge({ id: 'x', name: 'x', style: PLAIN, ...live } as DrawingObject)
-  const near = (path: Path, p: Point) => (nearestOnPath(path, p)?.distance ?? Infinity) <= within
-  const areas = [area(drawn), area([contour])].map(Math.abs)
-  const box = pathBounds([contour])!
-  return (
-    Math.abs(areas[0]! - areas[1]!) <= 2 * within * (box.w + box.h) &&
-    contour.segments.every((one) => [0, 0.25, 0.5, 0.75].every((t) => near(drawn, pointAt(one, t)))) &&
-    drawn.every(({ segments }) =>
-      segments.every((one) => [0, 0.25, 0.5, 0.75].every((t) => near([contour], pointAt(one, t)))),
-    )
-  )
-}
+/** Whether a live shape, drawn, is a contour. */
+const isSame = (live: Live, contour: Contour, within: number): boolean =>
+  isSameOutline(scene.edge({ id: 'x', name: 'x', style: PLAIN, ...live } as DrawingObject), [contour], within)
 
 /** An upright ellipse or a circle that fills the box of a contour of arcs. */
 function round(contour: Contour, within: number): Live | null {

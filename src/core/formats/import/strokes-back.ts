@@ -1,20 +1,40 @@
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { refusalIn } from '../../drawing/evaluate/evaluate'
+import { nodesOf } from '../../drawing/model/nodes'
 import type { DrawingObject, OfKind } from '../../drawing/model/object'
 import { isShared, type Style } from '../../drawing/model/style'
 import { tidy } from '../../geometry/tidy'
-import { shortest } from './live'
+import { centreLines } from '../../outline/centre-lines/centre-lines'
+import { STARTERS } from '../../rules/starters'
+import { liveShape, shortest } from './live'
 
-/** An area that a stroke of a whole shape paints, as that shape: its weight, and the object with the stroke. */
-export type Back = { readonly weight: number; readonly object: DrawingObject }
+/** An area that strokes paint, as these: their weight, and the objects that have them. */
+export type Back = { readonly weight: number; readonly objects: readonly DrawingObject[] }
+
+const scene = sceneOf(STARTERS[0]!.rules)
+const known = new WeakMap<
+  DrawingObject,
+  { readonly within: number; readonly centred: boolean; readonly back: Back | null }
+>()
 
 /** How much longer than thick a bar must be to be a line: one with straight ends, one with round ones. */
 const LONG = 2.5,
   ROUND = 1.2
 
 /**
- * A filled area as the stroke that paints it: a ring as a circle, a frame as a rectangle, a bar as a line. Exactly the same
- * area, within a tolerance; null of all others.
+ * A filled area as the strokes that paint it: a ring as a circle, a frame as a rectangle, a bar as a line, all else by its
+ * centre lines. Exactly the same area, within a tolerance; what of it no stroke paints stays an area. Null where none
+ * does. Centre lines are looked for where `centred` says so. Remembered.
  */
-export function strokeBack(object: DrawingObject, within: number): Back | null {
+export function strokeBack(object: DrawingObject, within: number, centred = true): Back | null {
+  const before = known.get(object)
+  if (before?.within === within && before.centred === centred) return before.back
+  const back = searched(object, within, centred)
+  known.set(object, { within, centred, back })
+  return back
+}
+
+function searched(object: DrawingObject, within: number, centred: boolean): Back | null {
   if (!('style' in object) || isShared(object.style)) return null
   const { fill, stroke, fillOpacity, fills } = object.style
   if (fill === 'none' || stroke !== 'none' || fills) return null
@@ -25,8 +45,39 @@ export function strokeBack(object: DrawingObject, within: number): Back | null {
     weight: shortest(weight, within),
     ...more,
   })
-  if (object.kind === 'assembly') return ofHollow(object, within, painted)
-  return object.kind === 'rectangle' ? ofBar(object, within, painted) : null
+  if (object.kind === 'assembly')
+    return ofHollow(object, within, painted) ?? (centred ? ofArea(object, within, painted) : null)
+  return object.kind === 'rectangle'
+    ? ofBar(object, within, painted)
+    : object.kind === 'path' && centred
+      ? ofArea(object, within, painted)
+      : null
+}
+
+/** An area by its centre lines. */
+function ofArea(object: OfKind<'path' | 'assembly'>, within: number, painted: Painted): Back | null {
+  if (refusalIn(object, scene)) return null
+  const pieces = centreLines(scene.ink(object), within, shortest)
+  const weight = pieces.find(({ stroked }) => stroked)?.stroked?.stroke.width
+  if (weight === undefined) return null
+  const { id, name, style } = object
+  let count = 0
+  const one = (own: object, its: object): DrawingObject => {
+    count++
+    const told = count === 1 ? { id, name } : { id: `${id}-${count}`, name: `${name} ${count}` }
+    return { ...own, ...told, style: its } as DrawingObject
+  }
+  const objects = pieces.flatMap(({ area, stroked }) => {
+    if (!stroked) return [one({ kind: 'path', corner: 0, contours: area.map((contour) => nodesOf(contour)) }, style)]
+    const { cap, join } = stroked.stroke
+    return stroked.path.map((contour) =>
+      one(
+        liveShape(contour, within) ?? { kind: 'path', corner: 0, contours: [nodesOf(contour)] },
+        painted(weight, { cap, join }),
+      ),
+    )
+  })
+  return { weight, objects }
 }
 
 type Painted = (weight: number, more?: Partial<Style>) => Style
@@ -55,7 +106,7 @@ function ofHollow(assembly: OfKind<'assembly'>, within: number, painted: Painted
   if (outer.kind === 'ellipse')
     // What lies evenly around an ellipse is none, but for circles.
     return Math.abs(outer.w - outer.h) <= within
-      ? { weight, object: { kind: 'ellipse', ...frame, style: painted(weight) } }
+      ? { weight, objects: [{ kind: 'ellipse', ...frame, style: painted(weight) }] }
       : null
   if (outer.kind !== 'rectangle' || inner.kind !== 'rectangle' || outer.corners || inner.corners) return null
   const [around, within_] = [outer.corner, inner.corner]
@@ -65,7 +116,7 @@ function ofHollow(assembly: OfKind<'assembly'>, within: number, painted: Painted
   const join = around === 0 ? 'miter' : 'round'
   return {
     weight,
-    object: { kind: 'rectangle', ...frame, corner: tidy(Math.max(0, corner)), style: painted(weight, { join }) },
+    objects: [{ kind: 'rectangle', ...frame, corner: tidy(Math.max(0, corner)), style: painted(weight, { join }) }],
   }
 }
 
@@ -85,13 +136,15 @@ function ofBar(bar: OfKind<'rectangle'>, within: number, painted: Painted): Back
   })
   return {
     weight,
-    object: {
-      kind: 'line',
-      id,
-      name,
-      from: at(-1),
-      to: at(1),
-      style: painted(weight, { cap: isRound ? 'round' : 'butt' }),
-    },
+    objects: [
+      {
+        kind: 'line',
+        id,
+        name,
+        from: at(-1),
+        to: at(1),
+        style: painted(weight, { cap: isRound ? 'round' : 'butt' }),
+      },
+    ],
   }
 }

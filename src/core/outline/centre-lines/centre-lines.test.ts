@@ -1,0 +1,102 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { BOOK } from '../../../testing/book'
+import { objectsOf } from '../../../testing/icon-objects'
+import { runs } from '../../../testing/runs'
+import { random } from '../../../testing/shapes'
+import { evaluateAll } from '../../drawing/evaluate/evaluate'
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { inkOfAll } from '../../drawing/evaluate/ink'
+import { shortest } from '../../formats/import/live'
+import { readPathData } from '../../formats/path-reader'
+import { area } from '../../geometry/area'
+import type { Contour, Path } from '../../geometry/path'
+import { line } from '../../geometry/segment'
+import { combine } from '../../planar/boolean'
+import { strokedArea } from '../stroking'
+import { centreLines } from './centre-lines'
+
+const WITHIN = 0.01
+const strokesOf = (outline: Path) => centreLines(outline, WITHIN, shortest).flatMap(({ stroked }) => stroked ?? [])
+const difference = (a: Path, b: Path): number =>
+  Math.abs(
+    area(
+      combine([
+        { path: a, role: 'adds' },
+        { path: b, role: 'flips' },
+      ]),
+    ),
+  )
+
+const folder = join(dirname(createRequire(import.meta.url).resolve('lucide-static/package.json')), 'icons')
+const files = readdirSync(folder).filter((name) => name.endsWith('.svg'))
+
+describe('the centre lines of an outline', () => {
+  it('are the lines that were stroked, whatever their ends, joins and crossings', () => {
+    const half = fc.integer({ min: 4, max: 44 }).map((n) => n / 2)
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ x: half, y: half }), { minLength: 2, maxLength: 5 }),
+        fc.constantFrom('round' as const, 'butt' as const),
+        fc.constantFrom('round' as const, 'miter' as const, 'bevel' as const),
+        fc.constantFrom(0.75, 1.5, 2),
+        (places, cap, join, width) => {
+          const contour: Contour = {
+            closed: false,
+            segments: places
+              .slice(1)
+              .map((p, i) => line(places[i]!, p))
+              .filter(({ from, to }) => from.x !== to.x || from.y !== to.y),
+          }
+          if (contour.segments.length === 0) return
+          const outline = strokedArea([contour], { width, cap, join, miterLimit: 10 })
+          const found = strokesOf(outline)
+          // What is found is never another picture; a single line is always found.
+          const again = found.flatMap(({ path, stroke }) => strokedArea(path, stroke))
+          if (found.length > 0) expect(difference(again, outline)).toBeLessThan(0.02 * area(outline) + 0.02)
+          if (contour.segments.length === 1 && cap === 'round') {
+            expect(found).toHaveLength(1)
+            const [only, ...more] = found[0]!.path.flatMap(({ segments }) => segments)
+            expect(more).toEqual([])
+            const ends = [only!.from, only!.to].map(({ x, y }) => `${x} ${y}`).sort()
+            expect(ends).toEqual(places.map(({ x, y }) => `${x} ${y}`).sort())
+          }
+        },
+      ),
+      runs(150),
+    )
+  })
+
+  it('are found in nine of ten pieces of icons that were outlined, with their weight', () => {
+    const next = random(5)
+    let all = 0,
+      found = 0
+    for (let i = 0; i < runs(40).numRuns; i++) {
+      const name = files[Math.floor(next() * files.length)]!
+      const objects = objectsOf(readFileSync(join(folder, name), 'utf8'))
+      const pieces = centreLines(inkOfAll(evaluateAll(objects, sceneOf(BOOK))), WITHIN, shortest)
+      for (const { area: outline, stroked } of pieces) {
+        all++
+        if (!stroked) continue
+        found++
+        expect(stroked.stroke.width, name).toBe(2)
+        expect(difference(strokedArea(stroked.path, stroked.stroke), outline), name).toBeLessThan(0.01 * area(outline))
+      }
+    }
+    expect(found / all).toBeGreaterThan(0.88)
+  })
+
+  it('are none of what no stroke paints', () => {
+    for (const solid of [
+      'M12 2a10 10 0 1 0 0 20 10 10 0 0 0 0-20z',
+      'M12 3 14 10H21L15 14 17 21 12 17 7 21 9 14 3 10H10z',
+      'M4 4h16v16h-16z',
+      'M4 20c0-9 7-16 16-16-2 9-8 15-16 16z',
+      'M4 12h12l-4-4h4l6 5-6 5h-4l4-4H4z',
+    ])
+      expect(strokesOf(readPathData(solid)), solid).toEqual([])
+  })
+})

@@ -1,0 +1,157 @@
+import { sweptTwice } from '../../geometry/area'
+import { distanceTo } from '../../geometry/distance-to'
+import { OutOfTime } from '../../geometry/deadline'
+import { type Contour, type Path, pathBounds } from '../../geometry/path'
+import { measure } from '../../geometry/measure'
+import { distance, type Point } from '../../geometry/point'
+import { line, pointAt, type Segment } from '../../geometry/segment'
+import { winding } from '../../geometry/winding'
+import type { Stroke } from '../line-style'
+import { beside } from '../parallel'
+import { isSameOutline } from '../same-outline'
+import { strokedArea } from '../stroking'
+import { carriersOf } from './carriers'
+import { pathsOf } from './paths'
+import { skeletonOf } from './skeleton'
+import { commonThickness } from './thickness'
+
+/** A connected piece of an area with its holes, and its centre lines with how they are stroked; null where it has none. */
+export type Piece = { readonly area: Path; readonly stroked: { readonly path: Path; readonly stroke: Stroke } | null }
+
+/** Rounds a number that may be off by so much. */
+export type Rounding = (value: number, within: number) => number
+
+/** The most segments of an outline, and of each of its contours, that is looked at: noise makes many of few. */
+const MOST = 400,
+  MOST_EACH = 20
+
+/** The most carriers of the centre lines of one piece. */
+const MOST_CARRIERS = 56
+
+/** A bar with blunt ends that is shorter, in widths, is no stroke. */
+const LONG = 1.5
+
+/** Numbers that differ by less are one. */
+const EXACT = 1e-4
+
+/** Caps and joins that strokes have, the most common first. */
+const STYLES = (['round', 'miter', 'bevel'] as const).flatMap((join) =>
+  (['round', 'butt'] as const).map((cap) => ({ cap, join, miterLimit: 10 })),
+)
+
+/**
+ * The centre lines of an area that is equally thick nearly all along, as strokes leave it when they are outlined: lines,
+ * circles and curves that lie half a thickness inside of its outline on both sides, joined through crossings. Each piece
+ * is stroked again and compared: it has centre lines only where that gives the same within `within`, in units. Empty
+ * where the area has no common thickness. `width` is looked for where it is not given.
+ */
+export function centreLines(area: Path, within: number, short: Rounding, width?: number): Piece[] {
+  const segments = area.flatMap((contour) => contour.segments)
+  if (
+    segments.length < 2 ||
+    segments.length > Math.min(MOST, MOST_EACH * (area.length + 1)) ||
+    area.some(({ closed }) => !closed)
+  )
+    return []
+  const inward = inwardOf(area, within)
+  const thick = width ?? commonThickness(area, inward, within / 2)
+  if (thick === null || thick < 8 * within) return []
+  const pieces = piecesOf(area).map((piece) => ({
+    area: piece,
+    stroked: ofPiece(piece, inward, short(thick, within), within, short),
+  }))
+  // A disc by itself is a dot of any stroke that wide, and no stroke.
+  const isStroked = pieces.some(({ stroked }) => stroked && !isDot(stroked.path))
+  return isStroked ? pieces : pieces.map((piece) => ({ ...piece, stroked: null }))
+}
+
+function ofPiece(area: Path, inward: 1 | -1, width: number, within: number, short: Rounding): Piece['stroked'] {
+  const half = width / 2,
+    near = 2 * within
+  const dot = dotOf(area, half, within)
+  const found = dot ? null : carriersOf(area, inward, half, near)
+  // Noise in an outline tells of many lines where there is one.
+  if (found && found.carriers.length > MOST_CARRIERS) return null
+  const skeleton = found && skeletonOf(area, found, half, near)
+  // As it was meant before it was written with few digits, else as it is.
+  for (const slack of [within / 2, EXACT]) {
+    const rounded = (value: number) => short(value, slack)
+    const path = skeleton ? pathsOf(skeleton, rounded) : [pointAs(dot!, rounded)]
+    if (path.length === 0) return null
+    for (const style of stylesOf(path, area, half, within)) {
+      if (style.cap === 'butt' && measure(path).length < LONG * width) continue
+      const stroke: Stroke = { width, ...style }
+      try {
+        if (isSameOutline(strokedArea(path, stroke), area, within)) return { path, stroke }
+      } catch (error) {
+        if (error instanceof OutOfTime) throw error
+        return null
+      }
+    }
+  }
+  return null
+}
+
+/**
+ * The caps and joins by which a path may paint an area: round ones leave every place of its outline half a width from
+ * the path, others corners that are farther. None where a place is nearer that is not at a blunt end.
+ */
+function stylesOf(path: Path, area: Path, half: number, within: number): readonly (typeof STYLES)[number][] {
+  const away = distanceTo(path),
+    ends = path.flatMap(({ segments, closed }) => (closed ? [] : [segments[0]!.from, segments.at(-1)!.to]))
+  const places = area.flatMap(({ segments }) =>
+    segments.flatMap((segment) => [0, 0.25, 0.5, 0.75].map((t) => pointAt(segment, t))),
+  )
+  const near = places.filter((p) => away(p) < half - within)
+  if (near.some((p) => ends.every((end) => distance(end, p) > half + within))) return []
+  return near.length === 0 && places.every((p) => away(p) <= half + within) ? STYLES.slice(0, 1) : STYLES.slice(1)
+}
+
+const isDot = ([contour]: Path): boolean => {
+  const [only, ...more] = contour!.segments
+  return more.length === 0 && distance(only!.from, only!.to) === 0
+}
+
+const pointAs = ({ x, y }: Point, rounded: (value: number) => number): Contour => {
+  const at = { x: rounded(x), y: rounded(y) }
+  return { closed: false, segments: [line(at, at)] }
+}
+
+/** The middle of a piece that is a circle as wide as the stroke: a dot, which is a line of no length. */
+function dotOf(area: Path, half: number, within: number): Point | null {
+  if (area.length !== 1) return null
+  const { x, y, w, h } = pathBounds(area)!
+  const middle = { x: x + w / 2, y: y + h / 2 }
+  const isRound = area[0]!.segments.every((segment) =>
+    [0, 0.5].every((t) => Math.abs(distance(pointAt(segment, t), middle) - half) <= within),
+  )
+  return isRound ? middle : null
+}
+
+/** The outer contours of an area, each with the holes in it. */
+function piecesOf(area: Path): Contour[][] {
+  const swept = new Map(area.map((one) => [one, one.segments.reduce((sum, segment) => sum + sweptTwice(segment), 0)]))
+  const sizes = [...swept.values()]
+  const outward = Math.sign(sizes.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most)))
+  const outer = area
+    .filter((one) => swept.get(one)! * outward > 0)
+    .sort((a, b) => Math.abs(swept.get(a)!) - Math.abs(swept.get(b)!))
+  const pieces = new Map(outer.map((one) => [one, [one]]))
+  for (const hole of area) {
+    if (swept.get(hole)! * outward > 0) continue
+    // The smallest contour around it.
+    const around = outer.find((one) => winding([one], hole.segments[0]!.from) !== 0)
+    if (around) pieces.get(around)!.push(hole)
+  }
+  return [...pieces.values()]
+}
+
+/** On which side of its outline an area lies: 1 to the right on screen, -1 to the left. */
+function inwardOf(area: Path, within: number): 1 | -1 {
+  const longest = area
+    .flatMap(({ segments }) => segments)
+    .reduce((best, one) => (spanOf(one) > spanOf(best) ? one : best))
+  return winding(area, beside(longest, 0.5, within)) !== 0 ? 1 : -1
+}
+
+const spanOf = (segment: Segment): number => distance(segment.from, pointAt(segment, 0.5))
