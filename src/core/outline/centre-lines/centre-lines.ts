@@ -79,7 +79,7 @@ function ofPiece(area: Path, inward: 1 | -1, width: number, within: number, shor
     const path = skeleton ? pathsOf(skeleton, rounded) : [pointAs(dot!, rounded)]
     if (path.length === 0) return null
     for (const style of stylesOf(path, area, half, within)) {
-      if (style.cap === 'butt' && measure(path).length < LONG * width) continue
+      if (style.cap === 'butt' && path.every((one) => measure([one]).length < LONG * width)) continue
       const stroke: Stroke = { width, ...style }
       try {
         if (isSameOutline(strokedArea(path, stroke), area, within)) return { path, stroke }
