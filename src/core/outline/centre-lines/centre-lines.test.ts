@@ -54,10 +54,12 @@ describe('the centre lines of an outline', () => {
           if (contour.segments.length === 0) return
           const outline = strokedArea([contour], { width, cap, join, miterLimit: 10 })
           const found = strokesOf(outline)
-          // What is found is never another picture; a single line is always found.
+          // What is found is never another picture; a single line as long as it is wide is always found.
           const again = found.flatMap(({ path, stroke }) => strokedArea(path, stroke))
           if (found.length > 0) expect(difference(again, outline)).toBeLessThan(0.02 * area(outline) + 0.02)
-          if (contour.segments.length === 1 && cap === 'round') {
+          const [first] = contour.segments
+          const isLong = Math.hypot(first!.to.x - first!.from.x, first!.to.y - first!.from.y) >= width
+          if (contour.segments.length === 1 && cap === 'round' && isLong) {
             expect(found).toHaveLength(1)
             const [only, ...more] = found[0]!.path.flatMap(({ segments }) => segments)
             expect(more).toEqual([])
