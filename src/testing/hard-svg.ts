@@ -7,6 +7,9 @@ const svg = (body: string, own = 'viewBox="0 0 24 24"'): string =>
 const BOX = '<path d="M4 4H20V20H4z"/>'
 const LINE = '<path d="M4 12H20" fill="none" stroke="#000" stroke-width="2"/>'
 
+const SHADOWED =
+  '<filter id="f" filterUnits="userSpaceOnUse" x="0" y="0" width="24" height="24" color-interpolation-filters="sRGB"><feDropShadow dx="1" dy="2" stdDeviation="1" flood-color="#d5401b" flood-opacity="0.5"/></filter><path filter="url(#f)" d="M6 6H16V16H6z"/>'
+
 const one = (what: string, hard: string, plain: string, says?: string): Hard => ({
   what,
   hard: svg(hard),
@@ -246,6 +249,50 @@ export const HARD: readonly Hard[] = [
     '<path fill="url(#gone) #d5401b" d="M4 4h16v16H4z"/>',
     '<path fill="#d5401b" d="M4 4h16v16H4z"/>',
   ),
+  // Markers.
+  one(
+    'a marker at the end, turned and as large as the stroke says',
+    '<marker id="m" viewBox="0 0 10 10" refX="5" refY="5" markerWidth="4" markerHeight="4" orient="auto"><path d="M0 0L10 5L0 10z"/></marker><path d="M4 12V20" fill="none" stroke="#000" stroke-width="2" marker-end="url(#m)"/>',
+    '<path d="M4 12V20" fill="none" stroke="#000" stroke-width="2"/><path d="M8 16L4 24L0 16z"/>',
+  ),
+  one(
+    'markers at every vertex, in units of their own, in the colour of the stroke',
+    '<marker id="m" refX="2" refY="2" markerWidth="4" markerHeight="4" markerUnits="userSpaceOnUse"><circle cx="2" cy="2" r="2" fill="context-stroke"/></marker><polyline points="4,12 12,4 20,12" fill="none" stroke="#d5401b" marker="url(#m)" style="marker:url(#m)"/>',
+    '<polyline points="4,12 12,4 20,12" fill="none" stroke="#d5401b"/><g fill="#d5401b"><circle cx="4" cy="12" r="2"/><circle cx="12" cy="4" r="2"/><circle cx="20" cy="12" r="2"/></g>',
+  ),
+  one(
+    'a marker at the start that looks back',
+    '<marker id="m" viewBox="0 0 4 4" refX="0" refY="2" markerWidth="4" markerHeight="4" orient="auto-start-reverse" markerUnits="userSpaceOnUse"><path d="M0 0L4 2L0 4z"/></marker><path d="M8 12H20" stroke="#000" stroke-width="2" marker-start="url(#m)"/>',
+    '<path d="M8 12H20" stroke="#000" stroke-width="2"/><path d="M8 10L4 12L8 14z"/>',
+  ),
+  // Masks and clips.
+  one(
+    'a mask with a black hole',
+    '<mask id="m"><rect width="24" height="24" fill="#fff"/><circle cx="12" cy="12" r="4" fill="#000"/></mask><path mask="url(#m)" d="M4 4H20V20H4z"/>',
+    '<path fill-rule="evenodd" d="M4 4H20V20H4zM12 8a4 4 0 1 0 0 8 4 4 0 0 0 0-8z"/>',
+  ),
+  one(
+    'a clip by the box of what it cuts',
+    '<clipPath id="c" clipPathUnits="objectBoundingBox"><rect width="0.5" height="1"/></clipPath><path clip-path="url(#c)" d="M4 4H20V20H4z"/>',
+    '<path d="M4 4H12V20H4z"/>',
+  ),
+  // Soft shadows.
+  ...[
+    '<filter id="f"><feDropShadow dx="1" dy="2" stdDeviation="1" flood-color="#d5401b" flood-opacity="0.5"/></filter>',
+    '<filter id="f" color-interpolation-filters="sRGB"><feGaussianBlur in="SourceAlpha" stdDeviation="1"/><feOffset dx="1" dy="2" result="o"/><feFlood flood-color="#d5401b" flood-opacity="0.5"/><feComposite in2="o" operator="in"/><feMerge><feMergeNode/><feMergeNode in="SourceGraphic"/></feMerge></filter>',
+    '<filter id="f" color-interpolation-filters="sRGB"><feFlood flood-opacity="0" result="b"/><feColorMatrix in="SourceAlpha" values="0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 127 0" result="h"/><feOffset dx="1" dy="2"/><feGaussianBlur stdDeviation="1"/><feComposite in2="h" operator="out"/><feColorMatrix values="0 0 0 0 0.835 0 0 0 0 0.251 0 0 0 0 0.106 0 0 0 0.5 0"/><feBlend in2="b" result="s"/><feBlend in="SourceGraphic" in2="s"/></filter>',
+  ].map((filter, i) =>
+    one(
+      `a soft shadow, written in way ${i + 1}`,
+      `<defs>${filter}</defs><path filter="url(#f)" d="M6 6H16V16H6z"/>`,
+      SHADOWED,
+    ),
+  ),
+  one(
+    'a soft shadow as a function',
+    '<path style="filter:drop-shadow(1px 2px 1px rgb(213 64 27 / 50%))" d="M6 6H16V16H6z"/>',
+    SHADOWED,
+  ),
   // Places that are stroked.
   one(
     'a dot: a way of no length with round ends',
@@ -258,7 +305,7 @@ export const HARD: readonly Hard[] = [
     '<path d="M8 8h8v8H8z"/>',
   ),
   // What is told.
-  one('text', `${BOX}<text x="2" y="2">A</text>`, BOX, 'text'),
+  one('text without letters', `${BOX}<text x="2" y="2"> </text>`, BOX),
   one('a script', `<script>alert(1)</script>${BOX}`, BOX, 'script'),
   one('a picture', `<image href="https://example.org/a.png" width="9" height="9"/>${BOX}`, BOX, 'image'),
   one('an animation', '<path d="M4 4h16v16H4z"><animate attributeName="d"/></path>', BOX),

@@ -13,7 +13,7 @@ import { Delivery } from './settings'
 
 /** The most that one set may hold. With more the bench would no longer answer in time. */
 export const LIMITS = {
-  icons: 2000,
+  icons: 6000,
   objectsInIcon: 20_000,
   objectsInSet: 200_000,
   nodesInSet: 600_000,

@@ -50,7 +50,7 @@ describe('an SVG file', () => {
     (_, one) => {
       const read = readSvg(one.hard)
       const own = pixelsOf(documentOf(read.objects, read.side), SIDE)
-      expect(difference(own, theirs(one.plain))).toBeLessThan(0.004)
+      expect(difference(own, theirs(one.plain))).toBeLessThan(0.005)
       const told = read.unread.map(({ what, why }) => `${what}: ${why}`).join('; ')
       if (one.says === undefined) expect(told.replace(/animate.*/, '')).toBe('')
       else expect(told).toContain(one.says)

@@ -21,7 +21,7 @@ export type Document = {
 }
 
 /** A colour as objects have it; ink where nobody says which the text around has. */
-function flat(text: string, look: Look): { color: string; alpha: number } | null {
+export function flat(text: string, look: Look): { color: string; alpha: number } | null {
   const read = readColour(text)
   if (read === null) return null
   if (read !== 'current') return { color: read.hex, alpha: read.alpha }

@@ -1,18 +1,20 @@
 import type { DrawingObject } from '../../../drawing/model/object'
-import type { Style } from '../../../drawing/model/style'
-import { transformPaint } from '../../../drawing/model/gradient'
 import { type Box, boxInside } from '../../../geometry/box'
-import { pathBounds, transformPath } from '../../../geometry/path'
+import type { Path } from '../../../geometry/path'
 import { compose, IDENTITY, type Transform } from '../../../geometry/transform'
 import { tidy } from '../../../geometry/tidy'
-import { strokedArea } from '../../../outline/stroking'
-import { counting, type Ids, objectsOf, type Understanding } from '../objects'
+import { counting, type Ids, type Understanding } from '../objects'
 import { MOST, type Unread, Unreadable } from '../reading'
 import { readStyleSheet, type StyleRule } from './css'
+import { boxMap, maskFront } from './cut'
 import { INITIAL, type Look, lookOf } from './look'
 import { outlineOf, pathOf, SHAPES } from './outline'
-import { type Document, hrefOf, readPaint, share } from './paint'
-import { linkIn, readLength, readNumbers, readTransform } from './values'
+import { markersOf } from './markers'
+import { type Document, hrefOf, share } from './paint'
+import { readShadow } from './shadow'
+import { drawnShape } from './shape'
+import { textOutline } from './text'
+import { linkIn, readLength, readTransform } from './values'
 import { fitted, rootView, viewBoxOf } from './viewport'
 import { parseXml, type XmlElement } from './xml'
 
@@ -26,6 +28,9 @@ type ReadSvg = {
 
 /** How far a live shape may lie from what it stands for, as a share of the square: 0.002 units of 24. */
 const WITHIN = 0.002 / 24
+
+/** The elements that may have markers (SVG 2 §11.6). */
+const MARKED = new Set(['path', 'line', 'polyline', 'polygon'])
 
 /** Elements that draw nothing by themselves. */
 const SILENT = new Set([
@@ -46,7 +51,6 @@ const SILENT = new Set([
 
 /** Elements that are listed, not drawn, and why. */
 const LISTED: Readonly<Record<string, string>> = {
-  text: 'text is not read; turn it into outlines where it was drawn',
   image: 'pictures of pixels are not read',
   foreignObject: 'foreign content is not read',
   script: 'scripts are never taken over',
@@ -59,7 +63,13 @@ const LISTED: Readonly<Record<string, string>> = {
 }
 
 /** Where an element is read: its parent's look, the map to the square, the place percentages are of, and how often `use` led here. */
-type Place = { readonly look: Look; readonly map: Transform; readonly view: Box; readonly uses: readonly XmlElement[] }
+type Place = {
+  readonly look: Look
+  readonly map: Transform
+  readonly view: Box
+  readonly uses: readonly XmlElement[]
+  readonly around?: Look
+}
 
 /** Reads the text of an SVG document (SVG 2) into a square that its view box is centred in. Throws `Unreadable`. */
 export const readSvg = (text: string, how: Understanding = 'live'): ReadSvg => readSvgRoot(parseXml(text), how)
@@ -127,20 +137,20 @@ class Reading {
       this.say(name, LISTED[name]!)
       return []
     }
-    const look = lookOf(element, place.look, this.document.rules)
+    const look = inContext(lookOf(element, place.look, this.document.rules), place.around)
     if (look.display === 'none') return []
     const own = readTransform(look.transform)
     if (!own) this.say(`the transform of ${name}`, `“${look.transform.slice(0, 40)}” is not understood`)
     const within: Place = { ...place, look, map: compose(place.map, own ?? IDENTITY) }
-    if (look.filter !== 'none') this.say('filter', 'filters are not read')
     if (look['mix-blend-mode'] !== 'normal') this.say('mix-blend-mode', 'blending is not read')
     const drawn = this.drawn(element, within)
     if (drawn.length === 0) return []
-    return this.masked(this.dimmed(drawn, look, name), element, within)
+    return this.masked(this.dimmed(this.shadowed(drawn, within, name), look, name), element, within)
   }
 
   private drawn(element: XmlElement, place: Place): DrawingObject[] {
-    if (SHAPES.has(element.name)) return this.shape(element, place)
+    if (SHAPES.has(element.name) || element.name === 'text')
+      return [...this.shape(element, place), ...this.marked(element, place)]
     switch (element.name) {
       case 'g':
       case 'a':
@@ -204,13 +214,8 @@ class Reading {
     if (++this.shapes > MOST.shapes) throw new Unreadable(`The file draws more than ${MOST.shapes} shapes.`)
     if (look.visibility !== 'visible') return []
     const em = readLength(look['font-size']) ?? 16
-    const outline = outlineOf(element, view, em)
-    if (typeof outline === 'string') {
-      this.say(element.name, outline)
-      return []
-    }
-    if (!outline) return []
-    const path = pathOf(outline)
+    const path = this.pathIn(element, look, view, em)
+    if (!path) return []
     if (
       path.some(({ segments }) =>
         segments.some(({ from, to }) => ![from.x, from.y, to.x, to.y].every((n) => Math.abs(n) < 1e6)),
@@ -219,84 +224,62 @@ class Reading {
       this.say(element.name, 'it reaches farther than anything is drawn')
       return []
     }
-    for (const key of ['marker-start', 'marker-mid', 'marker-end'] as const)
-      if (look[key] !== 'none') this.say('marker', 'markers are not read')
-    const box = pathBounds(path)
-    const fill = readPaint('fill', look, box, this.document),
-      stroke = readPaint('stroke', look, box, this.document)
-    for (const { unread } of [fill, stroke]) if (unread) this.say(`${element.name}, paint`, `${unread} is not read`)
-    const isOpenLine =
-      element.name === 'line' || (path.length === 1 && !path[0]!.closed && path[0]!.segments.length === 1)
-    const paints = fill.paint !== 'none' && fill.opacity > 0 && !isOpenLine,
-      strokes = stroke.paint !== 'none' && stroke.opacity > 0
-    if (!paints && !strokes) return []
-    const k = Math.sqrt(Math.abs(map[0] * map[3] - map[1] * map[2]))
-    if (!(k > 0)) return []
-    const weight = readLength(look['stroke-width'], { em, whole: Math.hypot(view.w, view.h) / Math.SQRT2 }) ?? 1
-    const hasStroke = strokes && weight > 0
-    if (!paints && !hasStroke) return []
-    const isEven =
-      Math.abs(map[0] ** 2 + map[1] ** 2 - map[2] ** 2 - map[3] ** 2) < 1e-6 * k * k &&
-      Math.abs(map[0] * map[2] + map[1] * map[3]) < 1e-6 * k * k
-    const keeps = look['vector-effect'] === 'non-scaling-stroke'
-    const name = this.nameOf(element)
-    const there = transformPath(path, map)
-    const dash = look['stroke-dasharray'] === 'none' ? [] : readNumbers(look['stroke-dasharray']).map(Math.abs)
-    const line = {
-      cap: (['butt', 'round', 'square'] as const).find((one) => one === look['stroke-linecap']) ?? 'butt',
-      join: (['miter', 'round', 'bevel'] as const).find((one) => one === look['stroke-linejoin']) ?? 'miter',
-      miterLimit: Math.min(100, Math.max(1, Number(look['stroke-miterlimit']) || 4)),
-    } as const
-    const dashes = dash.length > 0 && dash.length <= 12 && dash.some((length) => length > 0)
-    const fillStyle = paints
-      ? { fill: transformPaint(fill.paint, map), ...(fill.opacity < 1 && { fillOpacity: tidy(fill.opacity) }) }
-      : { fill: 'none' as const }
-    const rule = look['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero'
-    const within = WITHIN * this.side
-    if (hasStroke && (isEven || keeps)) {
-      const by = keeps ? 1 : k
-      const style: Style = {
-        ...fillStyle,
-        stroke: transformPaint(stroke.paint, map),
-        ...(stroke.opacity < 1 && { strokeOpacity: tidy(stroke.opacity) }),
-        weight: Math.min(1000, tidy(weight * by)),
-        ...line,
-        ...(dashes && { dash: dash.map((length) => Math.min(1000, tidy(length * by))) }),
-        ...(dashes &&
-          Number(look['stroke-dashoffset']) && { dashOffset: tidy((readLength(look['stroke-dashoffset']) ?? 0) * by) }),
-        ...(paints && isStrokeFirst(look['paint-order']) && { strokeFirst: true as const }),
-      }
-      return objectsOf({ path: there, style, rule, name }, this.how, within, this.ids)
-    }
-    const filled = paints
-      ? objectsOf(
-          { path: there, style: { ...fillStyle, stroke: 'none', weight: 1 }, rule, name },
-          this.how,
-          within,
-          this.ids,
-        )
-      : []
-    if (!hasStroke) return filled
-    // A stroke that is drawn out of shape is an area.
-    const area = transformPath(
-      strokedArea(path, {
-        width: weight,
-        ...line,
-        ...(dashes && { dash, dashOffset: readLength(look['stroke-dashoffset']) ?? 0 }),
-      }),
-      map,
+    return drawnShape(
+      { element, name: this.nameOf(element), path, look, map, view, em },
+      {
+        document: this.document,
+        how: this.how,
+        within: WITHIN * this.side,
+        ids: this.ids,
+        say: (what, why) => this.say(what, why),
+      },
     )
-    const style: Style = {
-      fill: transformPaint(stroke.paint, map),
-      ...(stroke.opacity < 1 && { fillOpacity: tidy(stroke.opacity) }),
-      stroke: 'none',
-      weight: 1,
+  }
+
+  /** What an element draws, in its own units; null where that is nothing or is not understood. */
+  private pathIn(element: XmlElement, look: Look, view: Box, em: number): Path | null {
+    if (element.name === 'text') {
+      const path = textOutline(element, look, view)
+      if (path) this.say('text', 'it is set in the face that comes with Wise Square, as outlines')
+      return path
     }
-    this.say(element.name, 'its stroke is scaled unevenly, so it is an outline now')
-    return [
-      ...filled,
-      ...objectsOf({ path: area, style, rule: 'nonzero', name: `${name} stroke` }, this.how, within, this.ids),
-    ]
+    const outline = outlineOf(element, view, em)
+    if (typeof outline === 'string') this.say(element.name, outline)
+    return outline && typeof outline !== 'string' ? pathOf(outline) : null
+  }
+
+  /** What the markers of an element draw. */
+  private marked(element: XmlElement, place: Place): DrawingObject[] {
+    const { look, view } = place
+    if (!MARKED.has(element.name) || look.visibility !== 'visible') return []
+    const outline = outlineOf(element, view, 16)
+    if (!outline || typeof outline === 'string') return []
+    const width = readLength(look['stroke-width'], { whole: Math.hypot(view.w, view.h) / Math.SQRT2 }) ?? 1
+    return markersOf(pathOf(outline), look, width, this.document).flatMap(({ marker, map }) => {
+      if (place.uses.includes(marker) || place.uses.length > 16) {
+        this.say('marker', 'it leads back to itself')
+        return []
+      }
+      const own = lookOf(marker, INITIAL, this.document.rules)
+      return this.children(marker, {
+        look: { ...own, 'marker-start': 'none', 'marker-mid': 'none', 'marker-end': 'none' },
+        map: compose(place.map, map),
+        view: viewBoxOf(marker) ?? view,
+        uses: [...place.uses, marker],
+        around: look,
+      })
+    })
+  }
+
+  /** Objects with the soft shadow that the filter of their element makes. */
+  private shadowed(objects: DrawingObject[], { look, map }: Place, name: string): DrawingObject[] {
+    if (look.filter === 'none') return objects
+    const shadow = readShadow(look.filter, look, map, this.document)
+    if (!shadow) {
+      this.say('filter', 'filters other than a soft shadow are not read')
+      return objects
+    }
+    return objects.length === 1 ? [{ ...objects[0]!, shadow }] : [this.group(objects, name, { shadow })]
   }
 
   /** Objects under the opacity of the element that they come from. */
@@ -327,23 +310,23 @@ class Reading {
         continue
       }
       const isClip = key === 'clip-path'
-      if (
-        by.attributes.clipPathUnits === 'objectBoundingBox' ||
-        by.attributes.maskContentUnits === 'objectBoundingBox'
-      ) {
-        this.say(key, 'it is measured by the box of what it cuts, which is not read')
+      const isOfBox = [by.attributes.clipPathUnits, by.attributes.maskContentUnits].includes('objectBoundingBox')
+      const map = isOfBox ? boxMap(shown, place.map) : place.map
+      if (!map) {
+        this.say(key, 'it is measured by the box of what it cuts, which is turned')
         continue
       }
       const look = { ...lookOf(by, INITIAL, this.document.rules), ...(isClip && { fill: 'black', stroke: 'none' }) }
-      const shapes = this.children(by, { ...place, look: { ...look, 'clip-path': 'none' } })
+      const shapes = this.children(by, { ...place, map, look: { ...look, 'clip-path': 'none' } })
       const area = shapes.length === 1 && isWhole(shapes[0]!) ? (shapes[0] as unknown as Box) : null
       // Exports put everything into a window as large as the square: nothing is cut by that.
       if (area && boxInside({ x: 1e-3, y: 1e-3, w: this.side - 2e-3, h: this.side - 2e-3 }, area)) continue
       if (shapes.length === 0) return []
-      if (!isClip && shapes.some((one) => !isWhite(one))) {
-        this.say('mask', 'its greys are not read: it lets through what it covers')
-      }
-      const front = shapes.length === 1 ? shapes[0]! : this.group(shapes, key, {})
+      const { front, isExact } = isClip
+        ? { front: shapes.length === 1 ? shapes[0]! : this.group(shapes, key, {}), isExact: true }
+        : maskFront(shapes, this.ids)
+      if (!isExact) this.say('mask', 'its greys are not read: they let through what white does')
+      if (!front) return []
       shown = [this.group([...shown, front], element.attributes.id?.slice(0, 40) || key, { mask: 'inside' })]
     }
     return shown
@@ -361,13 +344,12 @@ class Reading {
   }
 }
 
-const isWhole = (object: DrawingObject): boolean => object.kind === 'rectangle' && object.corner === 0 && !object.turn
-
-const isWhite = (object: DrawingObject): boolean =>
-  'style' in object && 'fill' in object.style && ['#ffffff', 'none'].includes(String(object.style.fill))
-
-const isStrokeFirst = (order: string): boolean => {
-  const words = order.split(/\s+/)
-  const at = words.indexOf('stroke')
-  return at >= 0 && (words.indexOf('fill') < 0 || at < words.indexOf('fill'))
+/** A look whose paints of what a marker stands on are those (SVG 2 §13.2). */
+const inContext = (look: Look, around: Look | undefined): Look => {
+  if (!around) return look
+  const of = (paint: string) =>
+    paint === 'context-fill' ? around.fill : paint === 'context-stroke' ? around.stroke : paint
+  return { ...look, fill: of(look.fill), stroke: of(look.stroke) }
 }
+
+const isWhole = (object: DrawingObject): boolean => object.kind === 'rectangle' && object.corner === 0 && !object.turn
