@@ -17,7 +17,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   await expect(rules).toContainText('34 of 40')
   await expect(rules).toContainText('1.75 (buoy)')
   await expect(dialog.getByRole('img', { name: 'lighthouse' })).toBeVisible()
-  await expect(dialog).toContainText('text is not read')
+  await expect(dialog).toContainText('text: it is set in the face that comes with Wise Square')
   await dialog.getByLabel('Take quay').uncheck()
   await dialog.getByLabel('Name of the set').fill('Harbour')
   await dialog.getByRole('button', { name: 'Make a set of 13 icons' }).click()
@@ -45,14 +45,25 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   await page.getByLabel('Which icons').selectOption('all')
 
   // Another file is read into the set, under its rules.
-  await page.getByLabel('SVG files to read into the set').setInputFiles({
-    name: 'crate.svg',
+  const drawn = (name: string, body: string) => ({
+    name: `${name}.svg`,
     mimeType: 'image/svg+xml',
-    buffer: Buffer.from(
-      '<svg viewBox="0 0 48 48"><rect x="8" y="8" width="32" height="32" rx="4" fill="none" stroke="#14231f" stroke-width="4"/></svg>',
-    ),
+    buffer: Buffer.from(`<svg viewBox="0 0 48 48"><g fill="none" stroke="#14231f" stroke-width="4">${body}</g></svg>`),
   })
-  await expect(page.getByText('“crate” is read.')).toBeVisible()
+  const square = '<rect x="8" y="8" width="32" height="32" rx="4"/>'
+  await page
+    .getByLabel('SVG files to read into the set')
+    .setInputFiles([
+      drawn('crate', square),
+      drawn('chest', square),
+      drawn('barrel', '<circle cx="24" cy="24" r="16"/>'),
+    ])
+  const preview = page.getByRole('dialog', { name: /^Read 3 files into/ })
+  await preview.getByRole('checkbox', { name: 'Take barrel' }).uncheck()
+  await preview.getByRole('button', { name: 'chest is taken over as live as can be' }).click()
+  await expect(preview.getByRole('button', { name: 'chest is taken over as drawn' })).toBeVisible()
+  await preview.getByRole('button', { name: 'Read 2 icons' }).click()
+  await expect(page.getByText('2 icons are read.')).toBeVisible()
   await page.getByRole('button', { name: 'crate', exact: true }).dblclick()
   await page.keyboard.press('Escape')
   const { rules: written, icons } = JSON.parse(
@@ -61,8 +72,9 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   expect(written.weights).toEqual([{ name: 'main', value: 2 }])
   const named = (name: string) => icons.find((icon: { name: string }) => icon.name === name).masters[0].objects
   expect(named('crate')).toMatchObject([{ kind: 'rectangle', x: 4, w: 16, corner: 'outer', style: { weight: 'main' } }])
+  expect(named('chest')).toMatchObject([{ kind: 'path', style: { weight: 'main' } }])
   const files = await delivered(page, bench)
-  expect(Object.keys(files)).toHaveLength(15)
+  expect(Object.keys(files)).toHaveLength(16)
   expect(files.crate).toContain('stroke-width="2"')
   expect(named('buoy')).toMatchObject([{ style: { stroke: 'ink', weight: 'main' } }, {}, {}, {}])
 })

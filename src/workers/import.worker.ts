@@ -21,6 +21,8 @@ export type Choice = {
   readonly style: Style | 'plain' | null
   readonly how: Understanding
   readonly without: readonly string[]
+  /** The paths of the files that are taken over the other way. */
+  readonly otherwise: readonly string[]
 }
 
 /** What the worker is asked: to read files, to make a set of them, to give its file. */
@@ -28,11 +30,16 @@ export type AskedImport =
   | { readonly kind: 'read'; readonly files: readonly ChosenFile[] }
   | { readonly kind: 'gather'; readonly choice: Choice }
   | { readonly kind: 'write'; readonly choice: Choice }
-  /** As icons of a set that is there, with ids to take. */
-  | { readonly kind: 'into'; readonly set: IconSet; readonly ids: readonly string[] }
+  /** As icons of a set that is there; their ids begin with `id`. */
+  | {
+      readonly kind: 'into'
+      readonly set: IconSet
+      readonly id: string
+      readonly choice: Pick<Choice, 'how' | 'otherwise'>
+    }
 
 /** An icon of the set to come: its name, its files, its pictures, or why it has none. */
-type ComingIcon = {
+export type ComingIcon = {
   readonly name: string
   readonly paths: readonly string[]
   readonly svg: { readonly light: string; readonly dark: string } | null
@@ -48,7 +55,7 @@ export type AnsweredImport =
   | { readonly kind: 'progress'; readonly done: number; readonly of: number; readonly ms: number }
   | { readonly kind: 'coming'; readonly coming: Coming | null; readonly failed: readonly Failed[] }
   | { readonly kind: 'file'; readonly text: string }
-  | ({ readonly kind: 'icons' } & ReturnType<typeof iconsInto>)
+  | ({ readonly kind: 'icons'; readonly coming: readonly ComingIcon[] } & ReturnType<typeof iconsInto>)
 
 boundDrawing()
 
@@ -72,24 +79,31 @@ async function answer(asked: AskedImport): Promise<void> {
       read.clear()
       return
     case 'gather': {
-      const all = readAs(asked.choice.how)
+      const all = chosen(asked.choice)
       const made = gathered(all, asked.choice)
       const failed = made?.failed ?? all.filter(isFailed)
       return tell({ kind: 'coming', coming: made && comingOf(made), failed })
     }
     case 'write': {
-      const made = gathered(readAs(asked.choice.how), asked.choice)
+      const made = gathered(chosen(asked.choice), asked.choice)
       if (made) tell({ kind: 'file', text: writeSetFile(made.set) })
       return
     }
     case 'into': {
-      const all = readAs('live')
+      const all = chosen(asked.choice),
+        { rules } = asked.set
       const made = iconsInto(
         all.filter((one): one is ReadIcon => !isFailed(one)),
         asked.set,
-        (i) => asked.ids[i]!,
+        (i) => `${asked.id}-${i}`,
       )
-      return tell({ kind: 'icons', ...made, failed: [...all.filter(isFailed), ...made.failed] })
+      const book = bookAt(rules, rules.grid.size)
+      const coming = made.icons.map((icon, i) => ({
+        name: icon.name,
+        paths: [made.paths[i]!],
+        svg: picturesOf(masterFor(icon).objects, book),
+      }))
+      return tell({ kind: 'icons', ...made, coming, failed: [...all.filter(isFailed), ...made.failed] })
     }
   }
 }
@@ -134,6 +148,15 @@ function readAs(how: Understanding): readonly (ReadIcon | Failed)[] {
   }
   read.set(how, all)
   return all
+}
+
+/** The files as they are chosen to be taken over: all in one way but for some. */
+function chosen({ how, otherwise }: Pick<Choice, 'how' | 'otherwise'>): readonly (ReadIcon | Failed)[] {
+  const all = readAs(how)
+  if (otherwise.length === 0) return all
+  const paths = new Set(otherwise)
+  const others = readAs(how === 'live' ? 'drawn' : 'live')
+  return all.map((one, i) => (paths.has(one.path) ? others[i]! : one))
 }
 
 /** What is shown of a set to come. */

@@ -1,11 +1,11 @@
 import type { IconSet } from '../core/set/set'
 import { importWorker } from './begin'
-import type { AnsweredImport, AskedImport, Choice, ChosenFile, Coming } from './import.worker'
+import type { AnsweredImport, AskedImport, Choice, ChosenFile, Coming, ComingIcon } from './import.worker'
 
-export type { Choice, ChosenFile, Coming }
+export type { Choice, ChosenFile, Coming, ComingIcon }
 
 /** Icons that were read into a set, and what is to be told of them. */
-type FoundIcons = Omit<Extract<AnsweredImport, { kind: 'icons' }>, 'kind'>
+export type FoundIcons = Omit<Extract<AnsweredImport, { kind: 'icons' }>, 'kind'>
 
 /** How far reading is: files done, of all, and the milliseconds that are left by that. */
 export type ReadingProgress = { readonly done: number; readonly of: number; readonly left: number }
@@ -57,11 +57,11 @@ export class Importer {
     })
   }
 
-  /** The files as icons of a set, under its rules. */
-  into(set: IconSet, ids: readonly string[]): Promise<FoundIcons> {
+  /** The files as icons of a set, under its rules; their ids begin with `id`. */
+  into(set: IconSet, id: string, choice: Pick<Choice, 'how' | 'otherwise'>): Promise<FoundIcons> {
     return new Promise((done) => {
       this.onIcons = done
-      this.ask({ kind: 'into', set, ids })
+      this.ask({ kind: 'into', set, id, choice })
     })
   }
 

@@ -1,30 +1,11 @@
-import type { IconSet } from '@/core/set/set'
-import { newId } from '@/ui/new-id'
+import type { Icon } from '@/core/set/set'
 import { say } from '@/ui/notice'
+import type { FoundIcons } from '@/workers/importer'
 import { commit, type Session, undoStep } from '../frame/session'
 
-/** Reads SVG files as icons of a set, under its rules, in one step that can be taken back; says what could not be read. */
-export async function readInto(session: Session, set: IconSet, files: readonly File[]): Promise<void> {
-  const { Importer } = await import('@/workers/importer')
-  const found = await new Promise<Awaited<ReturnType<InstanceType<typeof Importer>['into']>> | string>((done) => {
-    const chosen = files.map((file) => ({ path: file.name, file }))
-    const importer = new Importer(chosen, () => undefined, done)
-    void importer
-      .into(
-        set,
-        files.map(() => newId()),
-      )
-      .then((icons) => {
-        importer.end()
-        done(icons)
-      })
-  })
-  if (typeof found === 'string') return say({ text: found, tone: 'fault' })
-  const { icons, remarks, failed } = found
-  const [first] = failed,
-    [note] = remarks
-  if (icons.length === 0)
-    return say({ text: first ? `${first.path} was not read: ${first.problem}` : 'Nothing was read.', tone: 'fault' })
+/** Adds icons that were read to a set in one step that can be taken back; says what could not be read. */
+export function addRead(session: Session, icons: readonly Icon[], failed: FoundIcons['failed']): void {
+  const [first] = failed
   const what = icons.length === 1 ? `“${icons[0]!.name}”` : `${icons.length} icons`
   const at = session.getState().history.present.icons.length
   commit(session, { kind: 'add-icons', icons, at }, `Read ${what}`)
@@ -33,7 +14,6 @@ export async function readInto(session: Session, set: IconSet, files: readonly F
       `${what} ${icons.length === 1 ? 'is' : 'are'} read.`,
       first &&
         `${failed.length === 1 ? 'One file was' : `${failed.length} files were`} not: ${first.path}, ${first.problem}`,
-      note && `${note.icon}: ${note.text}.`,
     ]
       .filter(Boolean)
       .join(' '),

@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useCallback, useMemo, useState } from 'react'
 import { isReadable } from '@/core/formats/import/readable'
@@ -15,7 +16,7 @@ import { GROUNDS } from './grounds'
 import { MendDialog } from './mend-dialog'
 import { PastDialog } from './past-dialog'
 import { PrintSheet } from './print-sheet'
-import { readInto } from './read-into'
+import { addRead } from './read-into'
 import { SelectionBar } from './selection-bar'
 import { SheetLine } from './sheet-line'
 import { useSheet } from './use-sheet'
@@ -23,7 +24,11 @@ import { SheetCell } from './sheet-cell'
 import { SheetFile, type SheetKind } from './sheet-file'
 import { filterOf, VisionFilters } from './vision'
 import { BalanceView } from './balance-view'
+import type { ChosenFile } from '@/workers/importer'
 import { NOBODY, useSelection } from './use-selection'
+
+// What it takes to read is loaded when something is read.
+const ReadDialog = dynamic(() => import('./read-dialog').then((part) => part.ReadDialog), { ssr: false })
 
 /** Pixels between the sizes of an icon. */
 const GAP = 16
@@ -41,6 +46,7 @@ export function ReviewScreen() {
   const [printing, setPrinting] = useState(false)
   const [mending, setMending] = useState(false)
   const [file, setFile] = useState<SheetKind | null>(null)
+  const [reading, setReading] = useState<readonly ChosenFile[] | null>(null)
   const [lookingBack, setLookingBack] = useState(false)
   const look = GROUNDS[ground]
   const endPrinting = useCallback(() => setPrinting(false), [])
@@ -51,7 +57,7 @@ export function ReviewScreen() {
         const files = [...event.dataTransfer.files].filter(({ name }) => isReadable(name))
         if (files.length === 0) return
         event.preventDefault()
-        void readInto(session, set, files)
+        setReading(files.map((file) => ({ path: file.name, file })))
       }}
       className="grid h-dvh min-w-[1024px] grid-cols-[minmax(0,1fr)] grid-rows-[44px_40px_minmax(0,1fr)_auto] overflow-hidden"
     >
@@ -65,7 +71,7 @@ export function ReviewScreen() {
       <SheetLine
         sheet={sheet}
         rules={rules}
-        onRead={(files) => void readInto(session, set, files)}
+        onRead={(files) => setReading(files.map((file) => ({ path: file.name, file })))}
         onPast={() => setLookingBack(true)}
         onMend={() => setMending(true)}
         onFile={setFile}
@@ -141,6 +147,17 @@ export function ReviewScreen() {
         <div />
       )}
       {mending && <MendDialog session={session} set={set} onClose={() => setMending(false)} />}
+      {reading && (
+        <ReadDialog
+          files={reading}
+          set={set}
+          onClose={() => setReading(null)}
+          onRead={(read, failed) => {
+            setReading(null)
+            addRead(session, read, failed)
+          }}
+        />
+      )}
       {lookingBack && <PastDialog session={session} set={set} setId={setId} onClose={() => setLookingBack(false)} />}
       {file && (
         <SheetFile kind={file} set={set} session={session} look={{ sizes, ...look }} onEnd={() => setFile(null)} />

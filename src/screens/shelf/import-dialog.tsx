@@ -5,13 +5,8 @@ import { useEffect, useEffectEvent, useRef, useState } from 'react'
 import { Button } from '@/ui/button'
 import { Choice as Words } from '@/ui/choice'
 import { Dialog } from '@/ui/dialog'
-import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'
-import { useTheme } from '@/ui/theme'
-import { VirtualGrid } from '@/ui/virtual-grid'
 import { type Choice, type ChosenFile, type Coming, Importer, type ReadingProgress } from '@/workers/importer'
-
-/** How many sentences of one list are shown; a folder may have thousands. */
-const SAID = 200
+import { ALL_TAKEN, ComingIcons, Reading, Said, WAYS } from '../frame/coming-icons'
 
 /**
  * What files would become, before anything is stored: their icons, the rules that they follow with how often, and what cannot
@@ -31,13 +26,19 @@ export function ImportDialog({
   const [name, setName] = useState(proposed)
   const [how, setHow] = useState<Choice['how']>('live')
   const [style, setStyle] = useState<Choice['style']>(null)
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
+  const [taken, setTaken] = useState(ALL_TAKEN)
   const [progress, setProgress] = useState<ReadingProgress | null>(null)
   const [coming, setComing] = useState<{ of: string; coming: Coming | null; failed: Coming['failed'] } | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [isMaking, setMaking] = useState(false)
   const importer = useRef<Importer | null>(null)
-  const choice = (): Choice => ({ name: name.trim() || 'Icons', style, how, without: [...left] })
+  const choice = (): Choice => ({
+    name: name.trim() || 'Icons',
+    style,
+    how,
+    without: [...taken.left],
+    otherwise: [...taken.otherwise],
+  })
   const gather = useEffectEvent((of: string) => {
     void importer.current?.gather({ ...choice(), without: [] }).then((found) => setComing({ of, ...found }))
   })
@@ -49,7 +50,7 @@ export function ImportDialog({
     importer.current = one
     return () => one.end()
   }, [files])
-  const key = `${how} ${style}`
+  const key = `${how} ${style} ${[...taken.otherwise].join(' ')}`
   useEffect(() => gather(key), [files, key])
   const shown = coming?.of === key ? coming : null
   const make = async () => {
@@ -61,7 +62,7 @@ export function ImportDialog({
   }
   const found = shown?.coming
   const remarks = new Map(found?.remarks.map(({ icon, text }) => [icon, text]))
-  const count = found ? found.icons.filter(({ paths }) => !paths.some((path) => left.has(path))).length : 0
+  const count = found ? found.icons.filter(({ paths }) => !paths.some((path) => taken.left.has(path))).length : 0
   return (
     <Dialog
       title={`Read ${files.length === 1 ? 'a file' : `${files.length} files`}`}
@@ -86,15 +87,7 @@ export function ImportDialog({
             />
             <div className="mt-3 flex items-center justify-between gap-2">
               <span className="text-quiet">shapes</span>
-              <Words
-                label="How drawings are taken over"
-                value={how}
-                options={[
-                  { value: 'live', label: 'as live as can be' },
-                  { value: 'drawn', label: 'as drawn' },
-                ]}
-                onChange={setHow}
-              />
+              <Words label="How drawings are taken over" value={how} options={WAYS} onChange={setHow} />
             </div>
             {found.styles.length > 1 && (
               <div className="mt-2 flex items-center justify-between gap-2">
@@ -144,27 +137,13 @@ export function ImportDialog({
             />
             <Said title="To know" lines={found.remarks.map(({ icon, text }) => `${icon}: ${text}`)} />
           </div>
-          <VirtualGrid
-            label="Icons to come"
-            count={found.icons.length}
-            width={104}
-            height={Math.min(64, Math.max(24, found.grid)) + 40}
-            className="min-h-0 overflow-y-auto bg-film"
-            cell={(index) => (
-              <Cell
-                icon={found.icons[index]!}
-                side={Math.min(64, Math.max(16, found.grid))}
-                remark={remarks.get(found.icons[index]!.name)}
-                isLeft={found.icons[index]!.paths.some((path) => left.has(path))}
-                onToggle={(paths, isIn) => {
-                  const next = new Set(left)
-                  for (const path of paths)
-                    if (isIn) next.delete(path)
-                    else next.add(path)
-                  setLeft(next)
-                }}
-              />
-            )}
+          <ComingIcons
+            icons={found.icons}
+            grid={found.grid}
+            remarks={remarks}
+            how={how}
+            taken={taken}
+            onTaken={setTaken}
           />
         </div>
       ) : (
@@ -203,95 +182,5 @@ export function ImportDialog({
         </Button>
       </div>
     </Dialog>
-  )
-}
-
-/** How far reading is, and about how long it still takes. */
-function Reading({
-  progress,
-  count,
-  problem,
-}: {
-  progress: ReadingProgress | null
-  count: number
-  problem: string | null
-}) {
-  const share = progress ? progress.done / progress.of : 0
-  const seconds = progress ? Math.ceil(progress.left / 1000) : null
-  return (
-    <div className="p-4" role="status">
-      <div className="h-1 bg-faint">
-        <div className="h-1 bg-hand" style={{ width: `${100 * share}%` }} />
-      </div>
-      <p className="mt-2 text-quiet">
-        {problem ??
-          (progress
-            ? `${progress.done} of ${progress.of} files read${seconds !== null && seconds > 1 ? `, about ${seconds} seconds left` : ''}…`
-            : `Reading ${count === 1 ? 'one file' : `${count} files`}…`)}
-      </p>
-    </div>
-  )
-}
-
-/** A list of sentences with its title; nothing where there is none. */
-function Said({ title, lines, tone }: { title: string; lines: readonly string[]; tone?: 'fault' }) {
-  if (lines.length === 0) return null
-  return (
-    <section aria-label={title} className="mt-4">
-      <h3 className="font-[640]">
-        {title} <span className="font-[400] text-quiet">{lines.length}</span>
-      </h3>
-      <ul className={clsx('mt-1 text-small', tone === 'fault' ? 'text-fault' : 'text-quiet')}>
-        {lines.slice(0, SAID).map((line, i) => (
-          <li key={i} className="border-t border-hair py-0.5 break-words">
-            {line}
-          </li>
-        ))}
-        {lines.length > SAID && <li className="border-t border-hair py-0.5">and {lines.length - SAID} more</li>}
-      </ul>
-    </section>
-  )
-}
-
-/** An icon to come, which may be left out. */
-function Cell({
-  icon: { name, paths, svg },
-  side,
-  remark,
-  isLeft,
-  onToggle,
-}: {
-  icon: Coming['icons'][number]
-  side: number
-  remark: string | undefined
-  isLeft: boolean
-  onToggle: (paths: readonly string[], isIn: boolean) => void
-}) {
-  const ground = useTheme() === 'night' ? 'dark' : 'light'
-  return (
-    <label
-      title={[paths.join(', '), remark].filter(Boolean).join('\n')}
-      className={clsx(
-        'flex h-full cursor-pointer flex-col items-center gap-1.5 px-1 py-2 hover:bg-sheet',
-        isLeft && 'opacity-40',
-      )}
-    >
-      {svg ? (
-        <PixelPicture source={{ svg: svg[ground] }} size={side} label={name} />
-      ) : (
-        <CrossedOut problem="It cannot be drawn." label={name} style={{ width: side, height: side }} />
-      )}
-      <span className="flex max-w-full items-center gap-1 text-small">
-        <input
-          type="checkbox"
-          aria-label={`Take ${name}`}
-          checked={!isLeft}
-          onChange={({ target }) => onToggle(paths, target.checked)}
-          className="size-3 accent-hand"
-        />
-        <span className="truncate">{name}</span>
-        {remark && <span className="text-snag">◇</span>}
-      </span>
-    </label>
   )
 }

@@ -8,7 +8,7 @@ import { onGrid } from './on-grid'
 import { type Evidence, type Plain, proposedRules } from './propose'
 import { isFailed, type ReadIcon } from './read-icon'
 import { type Failed, PRIVATE } from './reading'
-import { strokeBack } from './strokes-back'
+import { strokeBack, strokeTolerance } from './strokes-back'
 import { gathered, Tally } from './tally'
 import { underRules } from './under-rules'
 
@@ -32,9 +32,6 @@ export type Gathered = {
   /** Every style that occurs and how many icons have it; only one of them is in the set. */
   readonly styles: readonly { readonly style: Style | 'plain'; readonly count: number }[]
 }
-
-/** How far the outline of a stroke may lie from an area that becomes that stroke, in units of a 24 grid. */
-const STROKED = 0.01
 
 /** How many of the icons must be there in another size to make it a master of the set. */
 const ENOUGH = 0.2
@@ -65,7 +62,10 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     .slice(0, 8)
     .sort((a, b) => a - b)
   const plain = withStrokesBack(
-    icons.map(({ name, sizes }) => ({ name, objects: onGrid(nearest(sizes, grid), grid) })),
+    icons.map(({ name, sizes }) => {
+      const one = nearest(sizes, grid)
+      return { name, objects: onGrid(one, grid), how: one.how }
+    }),
     grid,
   )
   const { rules: proposed, evidence } = proposedRules(plain, grid)
@@ -142,14 +142,14 @@ const OUTLINED = 0.3
  * Drawings with areas that strokes were outlined to as strokes again, where they are as heavy as the strokes of the set; of a
  * set that was outlined as a whole, as heavy as most of its rings, frames and bars.
  */
-function withStrokesBack(icons: readonly Plain[], grid: number): Plain[] {
-  const within = (STROKED * grid) / 24,
+function withStrokesBack(icons: readonly (Plain & Pick<ReadIcon, 'how'>)[], grid: number): Plain[] {
+  const within = strokeTolerance(grid),
     drawn = new Tally<number>(),
     thick = new Tally<number>(),
     centred = hasCentreLines(icons, within)
   const backOf = (object: DrawingObject) => strokeBack(object, within, centred)
   const round = (weight: number) => Math.round(weight * 100) / 100
-  for (const { name, objects } of icons)
+  for (const { name, objects, how } of icons)
     for (const object of objects) {
       if (
         'style' in object &&
@@ -158,16 +158,16 @@ function withStrokesBack(icons: readonly Plain[], grid: number): Plain[] {
         typeof object.style.weight === 'number'
       )
         drawn.add(round(object.style.weight), name)
-      const back = backOf(object)
+      const back = how === 'live' ? backOf(object) : null
       if (back) thick.add(round(back.weight), name)
     }
   const isCommon = (share: number) => (one: { readonly icons: readonly string[] }) =>
     one.icons.length >= Math.max(2, share * icons.length)
   const weights = [...drawn.counts.filter(isCommon(OUTLINED)), ...thick.counts.filter(isCommon(OUTLINED))]
-  return icons.map(({ name, objects }) => ({
+  return icons.map(({ name, objects, how }) => ({
     name,
     objects: objects.flatMap((object) => {
-      const back = backOf(object)
+      const back = how === 'live' ? backOf(object) : null
       return back && weights.some(({ value }) => Math.abs(value - back.weight) <= within) ? back.objects : [object]
     }),
   }))

@@ -19,6 +19,7 @@ import { rasterised } from '../rasterised'
 import { readSetFile } from '../set-file'
 import { svgOfShapes } from '../svg'
 import { gatheredSet } from './gather'
+import { iconsInto } from './into'
 import { namedBy } from './names'
 import { isFailed, readIcon, type ReadIcon } from './read-icon'
 import { Unreadable } from './reading'
@@ -226,6 +227,21 @@ describe('a folder of files', () => {
       const was = documentOf(readSvg(outlined[i]![1], 'drawn').objects, 24)
       expect(difference(rasterised(picture, SIDE).data, rasterised(was, SIDE).data), icon.name).toBeLessThan(0.001)
     }
+  })
+
+  it('comes into a set under its rules, outlined strokes as strokes of its weights, and as drawn where it is asked', () => {
+    const ring =
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24"><path d="M5 11h6V5h2v6h6v2h-6v6h-2v-6H5z"/></svg>'
+    const set = { name: 'There', kind: 'interface', rules, icons: [] } as IconSet
+    const into = (how: 'live' | 'drawn') => {
+      const one = readIcon({ path: 'plus.svg', text: ring }, how) as ReadIcon
+      return iconsInto([one], set, (i) => `own-${i}`).icons[0]!.masters[0]!.objects
+    }
+    expect(into('live')).toMatchObject([
+      { kind: 'line', style: { fill: 'none', weight: 'main', cap: 'butt' } },
+      { kind: 'line', style: { fill: 'none', weight: 'main', cap: 'butt' } },
+    ])
+    expect(into('drawn')).toMatchObject([{ kind: 'path', style: { stroke: 'none' } }])
   })
 
   it('gives back the strokes that were outlined to rings, frames and bars, where the set has such strokes', () => {

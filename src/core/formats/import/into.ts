@@ -1,20 +1,39 @@
 import { freeName } from '../../set/names'
 import { Icon, type IconSet, iconProblems, LIMITS } from '../../set/set'
+import type { DrawingObject } from '../../drawing/model/object'
+import type { Rules } from '../../rules/rules'
 import { onGrid } from './on-grid'
+import { strokeBack, strokeTolerance } from './strokes-back'
 import type { ReadIcon } from './read-icon'
 import type { Failed } from './reading'
 import type { Remark } from './gather'
 import { underRules } from './under-rules'
+
+/** Areas that strokes of the rules paint, as these strokes. */
+function asStrokes(objects: readonly DrawingObject[], { weights, grid }: Rules): DrawingObject[] {
+  const within = strokeTolerance(grid.size)
+  return objects.flatMap((object) => {
+    const back = strokeBack(object, within)
+    return back && weights.some(({ value }) => Math.abs(value - back.weight) <= within) ? back.objects : [object]
+  })
+}
 
 /** What was read, as icons of a set that is there: on its grid, under its rules, with names and ids that are free in it. */
 export function iconsInto(
   read: readonly ReadIcon[],
   set: IconSet,
   newId: (i: number) => string,
-): { readonly icons: readonly Icon[]; readonly remarks: readonly Remark[]; readonly failed: readonly Failed[] } {
+): {
+  readonly icons: readonly Icon[]
+  /** The file of each icon. */
+  readonly paths: readonly string[]
+  readonly remarks: readonly Remark[]
+  readonly failed: readonly Failed[]
+} {
   const grid = set.rules.grid.size
   const taken = set.icons.map(({ name }) => name)
   const icons: Icon[] = [],
+    paths: string[] = [],
     remarks: Remark[] = [],
     failed: Failed[] = []
   read.forEach((one, i) => {
@@ -23,7 +42,11 @@ export function iconsInto(
       return
     }
     const name = freeName(one.fullName ?? one.name, taken)
-    const master = { base: grid, objects: underRules(onGrid(one, grid), set.rules) }
+    const objects = onGrid(one, grid)
+    const master = {
+      base: grid,
+      objects: underRules(one.how === 'live' ? asStrokes(objects, set.rules) : objects, set.rules),
+    }
     const icon = Icon.safeParse({
       id: newId(i),
       name,
@@ -37,6 +60,7 @@ export function iconsInto(
     }
     taken.push(name)
     icons.push(icon.data)
+    paths.push(one.path)
     if (name !== (one.fullName ?? one.name))
       remarks.push({
         icon: name,
@@ -45,5 +69,5 @@ export function iconsInto(
       })
     for (const { what, why } of one.unread) remarks.push({ icon: name, path: one.path, text: `${what}: ${why}` })
   })
-  return { icons, remarks, failed }
+  return { icons, paths, remarks, failed }
 }

@@ -17,6 +17,7 @@ export type ReadIcon = {
   /** The size that folders or the name say, else the side of its square. */
   readonly base: number
   readonly side: number
+  readonly how: Understanding
   readonly objects: readonly DrawingObject[]
   readonly unread: readonly Unread[]
   /** The code point of a glyph. */
@@ -48,6 +49,7 @@ export function readIcon({ path, text, code }: Source, how: Understanding = 'liv
       style,
       base: size ?? Math.max(4, Math.min(2048, Math.round(side))),
       side,
+      how,
       objects,
       unread,
       ...(code !== undefined && { code }),

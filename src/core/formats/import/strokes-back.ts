@@ -11,6 +11,9 @@ import { liveShape, shortest } from './live'
 /** An area that strokes paint, as these: their weight, and the objects that have them. */
 export type Back = { readonly weight: number; readonly objects: readonly DrawingObject[] }
 
+/** How far the outline of a stroke may lie from an area that becomes that stroke on a grid: 0.01 units of 24. */
+export const strokeTolerance = (grid: number): number => (0.01 * grid) / 24
+
 const scene = sceneOf(STARTERS[0]!.rules)
 const known = new WeakMap<
   DrawingObject,
