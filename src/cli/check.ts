@@ -1,5 +1,6 @@
 import { snagsWithProvedMends } from '../core/checks/proved'
-import { checkedOn, familySnags } from '../core/checks/snags'
+import { familySnags } from '../core/checks/family-snags'
+import { checkedOn } from '../core/checks/snags'
 import { balanceOfIcon } from '../core/proof/balance'
 import { basesOf } from '../core/rules/book'
 import { acceptedIn, masterFor } from '../core/set/set'

@@ -30,8 +30,12 @@ export type Found = {
   readonly mend?: DrawingEdit
 }
 
-/** One place where an icon breaks a rule or will look bad. */
-export type Snag = Found & { readonly check: string; readonly severity: Exclude<Severity, 'off'> }
+/** One place where an icon breaks a rule or will look bad: what was found, by which check, in its words, and how much it matters. */
+export type Snag = Found & {
+  readonly check: string
+  readonly word: string
+  readonly severity: Exclude<Severity, 'off'>
+}
 
 /** What checks are about, in the order in which snags are mended: leftovers, slips of the hand, the rules, sizes. */
 export const CONCERNS = ['litter', 'slips', 'rules', 'size'] as const

@@ -52,11 +52,6 @@ import { offPlateMiddle } from './drawing/off-plate-middle'
 import { beyondPlate } from './drawing/beyond-plate'
 import { outlinedByHand } from './drawing/outlined-by-hand'
 import type { Check } from './check'
-import { lookAlike } from './family/look-alike'
-import { namePattern } from './family/name-pattern'
-import { tooHeavy } from './family/too-heavy'
-import { tooLight } from './family/too-light'
-import type { FamilyCheck } from './family-check'
 
 /** Everything that is looked for in a drawing, in the order in which it is shown. */
 export const CHECKS: readonly Check[] = [
@@ -114,6 +109,3 @@ export const CHECKS: readonly Check[] = [
   hiddenLeft,
   invisible,
 ]
-
-/** Everything that is looked for in a family, in the order in which it is shown. */
-export const FAMILY_CHECKS: readonly FamilyCheck[] = [tooHeavy, tooLight, lookAlike, namePattern]

@@ -1,5 +1,6 @@
 import type { Rules } from '../rules/rules'
-import { CHECKS, FAMILY_CHECKS } from './checks'
+import { CHECKS } from './checks'
+import { FAMILY_CHECKS } from './family-checks'
 
 const KNOWN = new Set([...CHECKS, ...FAMILY_CHECKS].map(({ id }) => id))
 

@@ -1,19 +1,13 @@
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { Accepted } from '../drawing/model/accepted'
-import type { Alike } from '../proof/look-alikes'
 import { bookAt } from '../rules/book'
-import type { Rules, Severity } from '../rules/rules'
+import type { Rules } from '../rules/rules'
 import { mainOn, masterOn } from '../set/masters'
 import { acceptedIn, type Icon } from '../set/set'
 import { isAccepted } from './accepting'
-import type { Check, Checked, Snag } from './check'
-import { CHECKS, FAMILY_CHECKS } from './checks'
-import { alikePairs } from './family/look-alike'
-import type { Sibling } from './family-check'
-
-/** The severity of a check under rules: the one they set, else its own. */
-const severityOf = ({ id, severity }: Pick<Check, 'id' | 'severity'>, { checks }: Rules): Severity =>
-  checks?.[id] ?? severity
+import type { Checked, Snag } from './check'
+import { CHECKS } from './checks'
+import { severityOf } from './severity'
 
 /** The snags of a drawing, without accepted ones and without checks that the rules switch off. */
 export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
@@ -27,7 +21,7 @@ export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): S
     if (severity === 'off') return []
     return check
       .find(checked)
-      .map((found) => ({ ...found, check: check.id, severity }))
+      .map((found) => ({ ...found, check: check.id, word: check.word, severity }))
       .filter((snag) => !isAccepted(snag, accepted, grid))
   })
 }
@@ -57,23 +51,4 @@ export function checkedOn(
     },
     accepted: acceptedIn(master),
   }
-}
-
-/** The snags of icons beside their siblings, by icon id, without accepted ones. */
-export function familySnags(
-  family: readonly (Sibling & { readonly accepted: readonly Accepted[] })[],
-  rules: Rules,
-  alike: readonly Alike<string>[] = alikePairs(family),
-): ReadonlyMap<string, readonly Snag[]> {
-  const snags = new Map<string, Snag[]>()
-  const accepted = new Map(family.map((one) => [one.id, one.accepted]))
-  for (const check of FAMILY_CHECKS) {
-    const severity = severityOf(check, rules)
-    if (severity === 'off') continue
-    for (const [id, found] of check.find(family, rules, alike)) {
-      const snag: Snag = { ...found, check: check.id, severity }
-      if (!isAccepted(snag, accepted.get(id)!, rules.grid.size)) snags.set(id, [...(snags.get(id) ?? []), snag])
-    }
-  }
-  return snags
 }

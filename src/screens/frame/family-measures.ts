@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react'
-import { familySnags } from '@/core/checks/snags'
+import { familySnags } from '@/core/checks/family-snags'
 import type { Snag } from '@/core/checks/check'
 import { ALIKE } from '@/core/checks/family/look-alike'
 import type { Sibling } from '@/core/checks/family-check'

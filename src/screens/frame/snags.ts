@@ -53,6 +53,7 @@ function look(objects: object, rules: Rules, ask: Ask): (() => void) | undefined
 export const UNLOOKED = 'not-looked-at'
 const unlooked = (problem: string): Snag => ({
   check: UNLOOKED,
+  word: 'not looked at',
   severity: 'warning',
   sentence: `It could not be looked at for snags. ${problem}`,
   objects: [],
@@ -137,7 +138,7 @@ export function useFurtherSnags(icon: Icon, rules: Rules): readonly Snag[] | nul
   return all
 }
 
-/** The icons that have snags of their own, by id, as far as they were looked at; looked for only where it is wanted. */
+/** The icons that have snags of their own that are more than hints, by id, as far as they were looked at; looked for only where it is wanted. */
 export function useSnagged(icons: readonly Icon[], setRules: Rules, isWanted: boolean): ReadonlySet<string> {
   const rules = bookAt(setRules, setRules.grid.size)
   const count = useDeferredValue(
@@ -160,7 +161,8 @@ export function useSnagged(icons: readonly Icon[], setRules: Rules, isWanted: bo
       const master = masterFor(icon),
         all = isWanted && count >= 0 && foundIn(master.objects, rules)
       return (
-        (all && unaccepted(all, master).length > 0) || (isWanted && (foundIn(icon.masters, setRules)?.length ?? 0) > 0)
+        (all && weighty(unaccepted(all, master)).length > 0) ||
+        (isWanted && weighty(foundIn(icon.masters, setRules) ?? []).length > 0)
       )
     })
     return new Set(snagged.map(({ id }) => id))

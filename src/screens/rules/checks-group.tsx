@@ -1,6 +1,7 @@
 'use client'
 
-import { CHECKS, FAMILY_CHECKS } from '@/core/checks/checks'
+import { CHECKS } from '@/core/checks/checks'
+import { FAMILY_CHECKS } from '@/core/checks/family-checks'
 import { LIMIT_KEYS, type LimitKey, LIMITS } from '@/core/rules/limits'
 import { Severity } from '@/core/rules/rules'
 import { DraftField } from '@/ui/draft-field'

@@ -1,6 +1,5 @@
 import type { Snag } from '@/core/checks/check'
 import { acceptedAs } from '@/core/checks/accepting'
-import { mendsOf } from '@/core/checks/mended'
 import { fitted } from '@/core/rules/fit/fit'
 import { acceptedIn } from '@/core/set/set'
 import type { Command } from '@/ui/commands'
@@ -22,11 +21,16 @@ export const mend = (bench: Bench, snag: Snag): void => {
   if (snag.mend) bench.edit(snag.mend, `Mend: ${snag.sentence}`.slice(0, 120))
 }
 
-/** Does every repair that is known for the open icon, as one step. */
-export function mendAll(bench: Bench): void {
-  const { master, objects, scene, rules } = bench
-  if (!master) return
-  const edits = mendsOf({ objects, scene, rules }, acceptedIn(master))
+/** Does every repair that is known for the open icon, as one step. What looks for them is loaded when it is wanted. */
+export async function mendAll(bench: Bench): Promise<void> {
+  const [{ mendsOf }, { checkedOn }] = await Promise.all([
+    import('@/core/checks/mended'),
+    import('@/core/checks/snags'),
+  ])
+  const { icon, master, objects } = bench
+  if (!icon || !master) return
+  const { checked, accepted } = checkedOn(icon, bench.setRules, master.base)
+  const edits = mendsOf({ ...checked, objects }, accepted)
   if (edits.length === 0) return say({ text: 'Nothing here can be mended by itself.' })
   bench.edit({ kind: 'all', edits }, `Mend ${edits.length === 1 ? 'a snag' : `${edits.length} snags`}`)
 }
@@ -62,7 +66,7 @@ export function snagCommands(bench: Bench): Command[] {
       id: 'mend-all',
       name: 'Mend every snag of this icon that can be mended',
       needs: () => (bench.icon ? null : 'Make an icon first: + icon, on the left.'),
-      run: () => mendAll(bench),
+      run: () => void mendAll(bench),
     },
     {
       id: 'fit-to-pixels',

@@ -3,7 +3,6 @@
 import clsx from 'clsx'
 import { memo, useMemo, useState } from 'react'
 import type { Snag } from '@/core/checks/check'
-import { CHECKS } from '@/core/checks/checks'
 import { applyDrawingEdit, type DrawingEdit } from '@/core/drawing/edit/edit'
 import { bookAt } from '@/core/rules/book'
 import type { Rules } from '@/core/rules/rules'
@@ -19,8 +18,6 @@ const MARKS = { error: '◆', warning: '◇', note: '·' } as const
 
 /** The number of snags listed at first; a hundred would take long to draw and nobody reads them all. */
 const FIRST = 30
-
-const wordOf = (id: string): string => CHECKS.find((check) => check.id === id)?.word ?? id
 
 /** What is wrong with the open master, with what mends it. */
 export function SnagList({ master: shown, rules, beside }: { master: Master; rules: Rules; beside: Beside }) {
@@ -42,7 +39,7 @@ export function SnagList({ master: shown, rules, beside }: { master: Master; rul
         {mending && <Mended objects={master.objects} mend={mending} rules={bookAt(rules, master.base)} />}
         <div className="flex items-baseline gap-2 text-quiet">
           {mendable > 1 && (
-            <button type="button" onClick={() => mendAll(bench)} className="text-ink underline hover:text-hand">
+            <button type="button" onClick={() => void mendAll(bench)} className="text-ink underline hover:text-hand">
               mend {mendable}
             </button>
           )}
@@ -101,7 +98,7 @@ function Mended({ objects, mend, rules }: { objects: Master['objects']; mend: Dr
 
 const SnagRow = memo(function SnagRow({ snag, onLookAgain }: { snag: Snag; onLookAgain: () => void }) {
   const bench = useBench()
-  const { check, severity, sentence, objects } = snag
+  const { check, word, severity, sentence, objects } = snag
   const point = (isPointed: boolean) => {
     bench.preview(isPointed ? snag.mend! : null)
     bench.put(SNAGS, { mending: isPointed ? snag.mend! : null })
@@ -115,7 +112,7 @@ const SnagRow = memo(function SnagRow({ snag, onLookAgain }: { snag: Snag; onLoo
       <span
         role="img"
         aria-label={severity}
-        title={`${severity}: ${wordOf(check)}`}
+        title={`${severity}: ${word}`}
         className={clsx('w-3 flex-none text-center', severity === 'error' ? 'text-fault' : 'text-snag')}
       >
         {MARKS[severity]}
