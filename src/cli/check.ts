@@ -2,6 +2,8 @@ import { snagsWithProvedMends } from '../core/checks/proved'
 import { familySnags } from '../core/checks/family-snags'
 import { checkedOn } from '../core/checks/snags'
 import { balanceOfIcon } from '../core/proof/balance'
+import { crispnessBySize } from '../core/proof/crispness-by-size'
+import { softSentence, softSizes } from '../core/proof/soft-sizes'
 import { basesOf } from '../core/rules/book'
 import { acceptedIn, masterFor } from '../core/set/set'
 import { unusedValues } from '../core/set/unused'
@@ -45,7 +47,11 @@ export async function checkCommand(files: readonly string[], options: Options = 
       ...(mend && { mend }),
     }))
   })
-  const unused = unusedValues(set)
+  const unused = unusedValues(set),
+    soft = softSizes(
+      icons.map((icon) => crispnessBySize(icon, rules)),
+      rules,
+    )
   const errors = snags.filter(({ severity }) => severity === 'error').length
   const count = snags.length === 0 ? 'No snags' : snags.length === 1 ? 'One snag' : `${snags.length} snags`
   return {
@@ -55,9 +61,10 @@ export async function checkCommand(files: readonly string[], options: Options = 
           `${severity.padEnd(7)} ${icon}${master === rules.grid.size ? '' : ` (${master} master)`}: ${sentence}`,
       ),
       ...unused.map(({ kind, name: value }) => `note    rules: the ${kind} “${value}” is in no icon.`),
+      ...(soft.length > 0 ? [`note    rules: ${softSentence(soft)}`] : []),
       `${count} in the ${icons.length} icons of “${name}”${errors > 0 ? `, ${errors} of them ${errors === 1 ? 'an error' : 'errors'}` : ''}.`,
     ],
-    value: { set: name, icons: icons.length, errors, snags, unused },
+    value: { set: name, icons: icons.length, errors, snags, unused, soft },
     ...(snags.some(({ severity }) => WEIGHTS.indexOf(severity) >= from) && { status: 1 as const }),
   }
 }

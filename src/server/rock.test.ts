@@ -272,7 +272,7 @@ describe('what is too much or odd', () => {
   }
 
   it.each([
-    ['A set may have at most 2,000 icons.', Array(3_000_00).fill({})],
+    ['A set may have at most 6,000 icons.', Array(3_000_00).fill({})],
     ['The set holds more than 200,000 objects, the most a set may have.', [icon('a', Array(200_001).fill({}))]],
     [
       'The set holds more than 600,000 nodes and points, the most a set may have.',

@@ -8,7 +8,7 @@ import { main } from '../cli/main'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
 import { iconSvg } from '../core/formats/drawn'
 import { rasterised } from '../core/formats/rasterised'
-import type { IconSet } from '../core/set/set'
+import { type IconSet, LIMITS } from '../core/set/set'
 import { type Db, openDatabase } from './database'
 import { addDemoSets, firstStart } from './demo'
 import { Renderer, THREAD } from './renderer/renderer'
@@ -165,14 +165,14 @@ describe('saving', () => {
       ok: false,
       failure: { message: expect.stringContaining('uses the radius “outer”') },
     })
-    const many = Array.from({ length: 1998 }, (_, i) => icon(`new-${i}`))
+    const many = Array.from({ length: LIMITS.icons - 2 }, (_, i) => icon(`new-${i}`))
     const order = [...set.icons, ...many].map((one) => one.id)
-    expect(await refusal({ icons: many, order })).toMatchObject({ message: expect.stringContaining('at most 2,000') })
+    expect(await refusal({ icons: many, order })).toMatchObject({ message: expect.stringContaining('at most 6,000') })
     expect(await save({ icons: many.slice(1), order: order.filter((one) => one !== 'new-0') })).toMatchObject({
       ok: true,
     })
     expect(await refusal({ icons: [icon('one-more')] })).toMatchObject({
-      message: 'A set may have at most 2,000 icons.',
+      message: 'A set may have at most 6,000 icons.',
     })
   })
 
@@ -332,9 +332,10 @@ describe('the command line', () => {
   it('checks a set: nothing is left in the demo but what is accepted there; 1 where there is an error', async () => {
     const { status, said } = await run('check', 'demo/quayside.wisesquare.json')
     expect(status).toBe(0)
-    // What fitting let go in a small master for the picture’s sake is noted, and nothing else.
+    // What fitting let go in a small master for the picture’s sake is noted, and which sizes have none; nothing else.
     const lines = said.split('\n')
     expect(lines.pop()).toMatch(/^\d+ snags in the 39 icons of “Quayside”\.$/)
+    expect(lines.pop()).toMatch(/^note {4}rules: Most straight edges lie between pixels at 20 px /)
     for (const line of lines) expect(line).toMatch(/^note {4}\S+ \(16 master\): “.*” has \d+ edges between the pixels/)
     const text = readFileSync('demo/quayside.wisesquare.json', 'utf8')
     const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))

@@ -1,6 +1,5 @@
 import type { Checked, Snag } from '../core/checks/check'
 import { type Condition, conditionOf } from '../core/checks/condition'
-import { shownInk } from '../core/checks/look/ink'
 import { mendsOf } from '../core/checks/mended'
 import { snagsWithProvedMends } from '../core/checks/proved'
 import { snagsOn } from '../core/checks/snags'
@@ -14,12 +13,12 @@ import { iconSvg } from '../core/formats/drawn'
 import { rasterised } from '../core/formats/rasterised'
 import type { Ground } from '../core/formats/svg-paint'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
-import { type Crispness, crispness } from '../core/proof/crispness'
+import type { Crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
 import { basesOf } from '../core/rules/book'
 import { type Fitted, fitted } from '../core/rules/fit/fit'
 import type { Rules } from '../core/rules/rules'
-import { drawingFor } from '../core/set/masters'
+import { crispnessBySize } from '../core/proof/crispness-by-size'
 import { type Icon, type Master, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'
 import { type Numbered, Things } from './numbered'
@@ -143,14 +142,10 @@ function furtherSnags(drawing: SentDrawing): Snag[] {
 const mendsIn = (drawing: SentDrawing): DrawingEdit[] =>
   'svg' in drawing ? [] : mendsOf(checkedOf(drawing), drawing.accepted ?? [])
 
-/** How crisp a drawing is at each size, from the master that fits it. */
-function crispnessIn(drawing: SentDrawing): Crispness[] {
+function crispnessIn(drawing: SentDrawing): readonly Crispness[] {
   if ('svg' in drawing) return []
   const { icon, rules } = taken(drawing)
-  return rules.sizes.map((size) => {
-    const { objects, rules: book } = drawingFor(icon, rules, size)
-    return crispness(shownInk({ objects, scene: sceneOf(book) }), book.grid.size, size)
-  })
+  return crispnessBySize(icon, rules)
 }
 
 function fittedTo(drawing: SentDrawing): Pick<Fitted, 'objects' | 'flaws'> {

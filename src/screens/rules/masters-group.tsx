@@ -4,6 +4,9 @@ import { useMemo } from 'react'
 import { bookAt } from '@/core/rules/book'
 import type { MasterRule, Rules } from '@/core/rules/rules'
 import { MenuButton } from '@/ui/menu'
+import { softSentence } from '@/core/proof/soft-sizes'
+import { useSessionState } from '../frame/set-provider'
+import { useSoftSizes } from '../frame/soft-sizes'
 import { plainRules } from './draft'
 import { Group, type GroupProps, NumberInput, RemoveButton } from './form'
 import { WeightSizes } from './weight-sizes'
@@ -17,6 +20,9 @@ export function MastersGroup({ draft, onChange, problems }: GroupProps) {
     rules = useMemo(() => plainRules(draft), [draft])
   const set = (next: readonly MasterRule[]) =>
     onChange({ ...draft, masters: next.length > 0 ? [...next].sort((a, b) => a.base - b.base) : undefined })
+  const soft = useSoftSizes(useSessionState(({ history }) => history.present)).filter(
+    ({ size }) => !masters.some(({ base }) => base === size),
+  )
   const problem = [...problems].find(([path]) => path.startsWith('masters'))?.[1]
   const offered = OFFERED.filter((base) => base !== draft.grid.size && !masters.some((one) => one.base === base))
   return (
@@ -37,6 +43,7 @@ export function MastersGroup({ draft, onChange, problems }: GroupProps) {
         />
       ))}
       {masters.length > 0 && problems.size === 0 && <WeightSizes draft={draft} rules={rules} onChange={onChange} />}
+      {soft.length > 0 && <p className="mb-1 text-quiet">{softSentence(soft)}</p>}
       {problem && <p className="mb-1 text-fault">{problem}</p>}
       <MenuButton
         label="Add a master"

@@ -1,0 +1,34 @@
+import { baseFor } from '../rules/book'
+import type { Rules } from '../rules/rules'
+import type { Crispness } from './crispness'
+
+/** A delivered size at which most straight edges lie between pixels: the grid it is drawn on, and the share that is soft. */
+export type SoftSize = { readonly size: number; readonly base: number; readonly share: number }
+
+/** Above so many pixels a soft edge is not seen. */
+const SEEN = 64
+
+/** The least share of straight edges between pixels that is said. */
+const MOST = 0.5
+
+/**
+ * The delivered sizes without a master of their own at which most straight edges of the icons are soft. `measures` are the
+ * crispness of each icon at each size of the rules, in their order.
+ */
+export function softSizes(measures: readonly (readonly Crispness[])[], rules: Rules): SoftSize[] {
+  return rules.sizes.flatMap((size, i) => {
+    const base = baseFor(rules, size)
+    if (size > SEEN || size === base) return []
+    const long = measures.reduce((sum, all) => sum + (all[i]?.length ?? 0), 0),
+      crisp = measures.reduce((sum, all) => sum + (all[i]?.crisp ?? 0), 0)
+    const share = long === 0 ? 0 : 1 - crisp / long
+    return share > MOST ? [{ size, base, share }] : []
+  })
+}
+
+/** Soft sizes in a sentence, with the way to mend them. */
+export function softSentence(soft: readonly SoftSize[]): string {
+  const list = soft.map(({ size, base, share }) => `${size} px (from ${base}, ${Math.round(100 * share)}\u00a0%)`)
+  const all = list.length === 1 ? list[0] : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`
+  return `Most straight edges lie between pixels at ${all}: a master for such a size brings them onto pixels.`
+}
