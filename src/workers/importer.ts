@@ -13,9 +13,10 @@ export type ReadingProgress = { readonly done: number; readonly of: number; read
 /** Reads files in a worker of its own, which ends with it: giving up leaves nothing. */
 export class Importer {
   private readonly worker = importWorker()
-  private onComing: ((coming: Coming | null, failed: Coming['failed']) => void) | null = null
-  private onIcons: ((found: FoundIcons) => void) | null = null
-  private onFile: ((text: string) => void) | null = null
+  /** Who waits for an answer of each kind. Answers come in the order of the questions. */
+  private readonly onComing: ((coming: Coming | null, failed: Coming['failed']) => void)[] = []
+  private readonly onIcons: ((found: FoundIcons) => void)[] = []
+  private readonly onFile: ((text: string) => void)[] = []
 
   constructor(
     files: readonly ChosenFile[],
@@ -27,11 +28,11 @@ export class Importer {
         case 'progress':
           return onProgress({ done: data.done, of: data.of, left: (data.ms / data.done) * (data.of - data.done) })
         case 'coming':
-          return this.onComing?.(data.coming, data.failed)
+          return this.onComing.shift()?.(data.coming, data.failed)
         case 'file':
-          return this.onFile?.(data.text)
+          return this.onFile.shift()?.(data.text)
         case 'icons':
-          return this.onIcons?.(data)
+          return this.onIcons.shift()?.(data)
       }
     }
     this.worker.onerror = (event) => {
@@ -44,7 +45,7 @@ export class Importer {
   /** What the files would become; null where nothing of them can be read. */
   gather(choice: Choice): Promise<{ coming: Coming | null; failed: Coming['failed'] }> {
     return new Promise((done) => {
-      this.onComing = (coming, failed) => done({ coming, failed })
+      this.onComing.push((coming, failed) => done({ coming, failed }))
       this.ask({ kind: 'gather', choice })
     })
   }
@@ -52,7 +53,7 @@ export class Importer {
   /** The set as the text of a set file. */
   write(choice: Choice): Promise<string> {
     return new Promise((done) => {
-      this.onFile = done
+      this.onFile.push(done)
       this.ask({ kind: 'write', choice })
     })
   }
@@ -60,7 +61,7 @@ export class Importer {
   /** The files as icons of a set, under its rules; their ids begin with `id`. */
   into(set: IconSet, id: string, choice: Pick<Choice, 'how' | 'otherwise'>): Promise<FoundIcons> {
     return new Promise((done) => {
-      this.onIcons = done
+      this.onIcons.push(done)
       this.ask({ kind: 'into', set, id, choice })
     })
   }

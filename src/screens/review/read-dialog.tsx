@@ -24,7 +24,7 @@ export function ReadDialog({
   const [how, setHow] = useState<Choice['how']>('live')
   const [taken, setTaken] = useState(ALL_TAKEN)
   const [progress, setProgress] = useState<ReadingProgress | null>(null)
-  const [found, setFound] = useState<FoundIcons | null>(null)
+  const [answer, setAnswer] = useState<{ of: object; how: Choice['how']; found: FoundIcons } | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const importer = useRef<Importer | null>(null)
   useEffect(() => {
@@ -37,11 +37,13 @@ export function ReadDialog({
     let isWanted = true
     void importer.current
       ?.into(set, newId(), { how, otherwise: [...taken.otherwise] })
-      .then((icons) => isWanted && setFound(icons))
+      .then((icons) => isWanted && setAnswer({ of: taken.otherwise, how, found: icons }))
     return () => {
       isWanted = false
     }
   }, [files, set, how, taken.otherwise])
+  const found = answer?.found ?? null,
+    isFresh = answer?.of === taken.otherwise && answer.how === how
   const isLeft = (index: number) => taken.left.has(found!.paths[index]!)
   const icons = found?.icons.filter((_, i) => !isLeft(i)) ?? []
   return (
@@ -88,7 +90,7 @@ export function ReadDialog({
           </p>
         )}
         <Button onClick={onClose}>Cancel</Button>
-        <Button look="strong" disabled={icons.length === 0} onClick={() => onRead(icons, found!.failed)}>
+        <Button look="strong" disabled={!isFresh || icons.length === 0} onClick={() => onRead(icons, found!.failed)}>
           {icons.length === 1 ? 'Read one icon' : icons.length === 0 ? 'Read nothing' : `Read ${icons.length} icons`}
         </Button>
       </div>

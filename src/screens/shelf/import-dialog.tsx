@@ -50,9 +50,11 @@ export function ImportDialog({
     importer.current = one
     return () => one.end()
   }, [files])
-  const key = `${how} ${style} ${[...taken.otherwise].join(' ')}`
+  const way = `${how} ${style}`,
+    key = `${way} ${[...taken.otherwise].join(' ')}`
   useEffect(() => gather(key), [files, key])
-  const shown = coming?.of === key ? coming : null
+  // While a single icon is taken the other way, what was shown stays where it is.
+  const shown = coming?.of.startsWith(`${way} `) ? coming : null
   const make = async () => {
     setMaking(true)
     const text = await importer.current!.write(choice())
@@ -171,7 +173,11 @@ export function ImportDialog({
           )
         )}
         <Button onClick={onClose}>Cancel</Button>
-        <Button look="strong" disabled={!found || count === 0 || isMaking} onClick={() => void make()}>
+        <Button
+          look="strong"
+          disabled={!found || coming?.of !== key || count === 0 || isMaking}
+          onClick={() => void make()}
+        >
           {isMaking
             ? 'Making…'
             : count === 1

@@ -1,4 +1,5 @@
-import { sweptTwice } from '../../geometry/area'
+import { area } from '../../geometry/area'
+import { connected } from '../../geometry/connected'
 import { type Path, pathBounds } from '../../geometry/path'
 import { winding } from '../../geometry/winding'
 import type { Rules } from '../../rules/rules'
@@ -36,13 +37,11 @@ export const tooLarge: Check = {
 
 /** The area of an area with all that its outer contours enclose. */
 function silhouetteOf(ink: Path): number {
-  const swept = ink.map(({ segments }) => segments.reduce((sum, segment) => sum + sweptTwice(segment) / 2, 0))
-  const outward = Math.sign(swept.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most)))
-  const outer = ink.filter((_, i) => swept[i]! * outward > 0)
+  const outer = connected(ink).map(([one]) => one)
   // A piece inside a counter adds nothing to what is around it.
   const isWithin = (one: Path[number]) =>
     outer.some((other) => other !== one && winding([other], one.segments[0]!.from) !== 0)
-  return ink.reduce((sum, one, i) => sum + (outer.includes(one) && !isWithin(one) ? Math.abs(swept[i]!) : 0), 0)
+  return outer.reduce((sum, one) => sum + (isWithin(one) ? 0 : Math.abs(area([one]))), 0)
 }
 
 const areaOf = ({ shape, w, h }: Rules['keylines'][number]): number =>

@@ -1,4 +1,4 @@
-import { sweptTwice } from '../../geometry/area'
+import { connected } from '../../geometry/connected'
 import { distanceTo } from '../../geometry/distance-to'
 import { OutOfTime } from '../../geometry/deadline'
 import { type Contour, type Path, pathBounds } from '../../geometry/path'
@@ -43,9 +43,9 @@ const STYLES = (['round', 'miter', 'bevel'] as const).flatMap((join) =>
  * The centre lines of an area that is equally thick nearly all along, as strokes leave it when they are outlined: lines,
  * circles and curves that lie half a thickness inside of its outline on both sides, joined through crossings. Each piece
  * is stroked again and compared: it has centre lines only where that gives the same within `within`, in units. Empty
- * where the area has no common thickness. `width` is looked for where it is not given.
+ * where the area has no common thickness.
  */
-export function centreLines(area: Path, within: number, short: Rounding, width?: number): Piece[] {
+export function centreLines(area: Path, within: number, short: Rounding): Piece[] {
   const segments = area.flatMap((contour) => contour.segments)
   if (
     segments.length < 2 ||
@@ -54,9 +54,9 @@ export function centreLines(area: Path, within: number, short: Rounding, width?:
   )
     return []
   const inward = inwardOf(area, within)
-  const thick = width ?? commonThickness(area, inward, within / 2)
+  const thick = commonThickness(area, inward, within / 2)
   if (thick === null || thick < 8 * within) return []
-  const pieces = piecesOf(area).map((piece) => ({
+  const pieces = connected(area).map((piece) => ({
     area: piece,
     stroked: ofPiece(piece, inward, short(thick, within), within, short),
   }))
@@ -126,24 +126,6 @@ function dotOf(area: Path, half: number, within: number): Point | null {
     [0, 0.5].every((t) => Math.abs(distance(pointAt(segment, t), middle) - half) <= within),
   )
   return isRound ? middle : null
-}
-
-/** The outer contours of an area, each with the holes in it. */
-function piecesOf(area: Path): Contour[][] {
-  const swept = new Map(area.map((one) => [one, one.segments.reduce((sum, segment) => sum + sweptTwice(segment), 0)]))
-  const sizes = [...swept.values()]
-  const outward = Math.sign(sizes.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most)))
-  const outer = area
-    .filter((one) => swept.get(one)! * outward > 0)
-    .sort((a, b) => Math.abs(swept.get(a)!) - Math.abs(swept.get(b)!))
-  const pieces = new Map(outer.map((one) => [one, [one]]))
-  for (const hole of area) {
-    if (swept.get(hole)! * outward > 0) continue
-    // The smallest contour around it.
-    const around = outer.find((one) => winding([one], hole.segments[0]!.from) !== 0)
-    if (around) pieces.get(around)!.push(hole)
-  }
-  return [...pieces.values()]
 }
 
 /** On which side of its outline an area lies: 1 to the right on screen, -1 to the left. */

@@ -17,7 +17,6 @@ type Vertex = { readonly at: Point; readonly turn: number; readonly key: 'marker
 
 /** The markers of a path, in order: at its first vertex, its last, and all between (SVG 2 §11.6). `width` is that of its stroke. */
 export function markersOf(path: Path, look: Look, width: number, { byId }: Document): Marked[] {
-  if (look['marker-start'] === 'none' && look['marker-mid'] === 'none' && look['marker-end'] === 'none') return []
   return verticesOf(path).flatMap(({ at, turn, key }) => {
     const id = linkIn(look[key]),
       marker = id === null ? undefined : byId.get(id)

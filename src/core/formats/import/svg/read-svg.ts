@@ -251,7 +251,8 @@ class Reading {
   /** What the markers of an element draw. */
   private marked(element: XmlElement, place: Place): DrawingObject[] {
     const { look, view } = place
-    if (!MARKED.has(element.name) || look.visibility !== 'visible') return []
+    const isMarked = [look['marker-start'], look['marker-mid'], look['marker-end']].some((one) => one !== 'none')
+    if (!isMarked || !MARKED.has(element.name) || look.visibility !== 'visible') return []
     const outline = outlineOf(element, view, 16)
     if (!outline || typeof outline === 'string') return []
     const width = readLength(look['stroke-width'], { whole: Math.hypot(view.w, view.h) / Math.SQRT2 }) ?? 1
