@@ -5,6 +5,15 @@ import type { Crispness } from './crispness'
 /** A delivered size at which most straight edges lie between pixels: the grid it is drawn on, and the share that is soft. */
 export type SoftSize = { readonly size: number; readonly base: number; readonly share: number }
 
+/** How many icons stand for a set: their edges lie as those of all others. */
+const SAMPLE = 24
+
+/** Some icons out of the whole of a set, evenly, whose crispness tells of all. */
+export function sampleOf<T>(icons: readonly T[]): readonly T[] {
+  const every = Math.max(1, Math.floor(icons.length / SAMPLE))
+  return icons.filter((_, i) => i % every === 0).slice(0, SAMPLE)
+}
+
 /** Above so many pixels a soft edge is not seen. */
 const SEEN = 64
 

@@ -3,8 +3,7 @@
 import clsx from 'clsx'
 import Link from 'next/link'
 import { useState } from 'react'
-import { softSentence } from '@/core/proof/soft-sizes'
-import { useSoftSizes } from '../frame/soft-sizes'
+import { softSentence, type SoftSize } from '@/core/proof/soft-sizes'
 import type { Fault } from '@/core/targets/target'
 import type { IconSet } from '@/core/set/set'
 import type { Progress } from '@/core/targets/run'
@@ -64,7 +63,7 @@ export function RunPanel({
   return (
     <div className="border-t border-ink px-4 py-3">
       <Faults faults={all} set={set} setId={setId} onRename={onRename} onMend={onMend} />
-      <SoftSizes set={set} setId={setId} />
+      <SoftSizes soft={plan?.soft ?? []} setId={setId} />
       <p role="status" className="mb-2 text-quiet">
         {isBlocked && faults.length > 0
           ? 'Nothing can be written as it is.'
@@ -131,10 +130,8 @@ const idOf = (set: IconSet, name: string) => {
 /** How many faults are shown before they are asked for. */
 const FEW = 3
 
-/** What speaks against the delivery, errors first, each with the way to its icon. */
 /** Sizes at which the icons come out soft, and the way to masters for them. */
-function SoftSizes({ set, setId }: { set: IconSet; setId: string }) {
-  const soft = useSoftSizes(set)
+function SoftSizes({ soft, setId }: { soft: readonly SoftSize[]; setId: string }) {
   if (soft.length === 0) return null
   return (
     <p className="mb-2 border-l-2 border-snag py-0.5 pl-2">
@@ -146,6 +143,7 @@ function SoftSizes({ set, setId }: { set: IconSet; setId: string }) {
   )
 }
 
+/** What speaks against the delivery, errors first, each with the way to its icon. */
 function Faults({
   faults,
   set,

@@ -1,12 +1,14 @@
 import { useEffect, useState } from 'react'
+import type { SoftSize } from '@/core/proof/soft-sizes'
 import type { Fault } from '@/core/targets/target'
 import type { LeftOut, Progress } from '@/core/targets/run'
 
-/** What the server has made: the size of every file in bytes, what it leaves out, and what speaks against the rest. */
+/** What the server has made: the size of every file in bytes, what it leaves out, what speaks against the rest, and what comes out soft. */
 export type Plan = {
   readonly sizes: ReadonlyMap<string, number> | null
   readonly problems: readonly LeftOut[]
   readonly faults: readonly Fault[]
+  readonly soft: readonly SoftSize[]
   /** Why nothing could be made. */
   readonly fault?: string
 }
@@ -90,13 +92,26 @@ export function usePlan(wish: Wish | null): Omit<Answer, 'key'> {
 
 function planOf(
   ok: boolean,
-  body: { files?: { path: string; bytes: number }[]; problems?: LeftOut[]; faults?: Fault[]; message?: string },
+  body: {
+    files?: { path: string; bytes: number }[]
+    problems?: LeftOut[]
+    faults?: Fault[]
+    soft?: SoftSize[]
+    message?: string
+  },
 ): Plan {
   if (!ok || !body.files)
-    return { sizes: null, problems: [], faults: [], fault: body.message ?? 'The server could not make the files.' }
+    return {
+      sizes: null,
+      problems: [],
+      faults: [],
+      soft: [],
+      fault: body.message ?? 'The server could not make the files.',
+    }
   return {
     sizes: new Map(body.files.map(({ path, bytes }) => [path, bytes])),
     problems: body.problems ?? [],
     faults: body.faults ?? [],
+    soft: body.soft ?? [],
   }
 }

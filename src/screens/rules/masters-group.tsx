@@ -1,8 +1,9 @@
 'use client'
 
-import { useMemo } from 'react'
+import { useMemo, useRef } from 'react'
 import { bookAt } from '@/core/rules/book'
 import type { MasterRule, Rules } from '@/core/rules/rules'
+import { useSeen } from '@/ui/in-sight'
 import { MenuButton } from '@/ui/menu'
 import { softSentence } from '@/core/proof/soft-sizes'
 import { useSessionState } from '../frame/set-provider'
@@ -20,13 +21,17 @@ export function MastersGroup({ draft, onChange, problems }: GroupProps) {
     rules = useMemo(() => plainRules(draft), [draft])
   const set = (next: readonly MasterRule[]) =>
     onChange({ ...draft, masters: next.length > 0 ? [...next].sort((a, b) => a.base - b.base) : undefined })
-  const soft = useSoftSizes(useSessionState(({ history }) => history.present)).filter(
-    ({ size }) => !masters.some(({ base }) => base === size),
-  )
+  const place = useRef<HTMLDivElement>(null),
+    isSeen = useSeen(place)
+  const soft = useSoftSizes(
+    useSessionState(({ history }) => history.present),
+    isSeen,
+  ).filter(({ size }) => !masters.some(({ base }) => base === size))
   const problem = [...problems].find(([path]) => path.startsWith('masters'))?.[1]
   const offered = OFFERED.filter((base) => base !== draft.grid.size && !masters.some((one) => one.base === base))
   return (
     <Group title="Masters for further sizes">
+      <div ref={place} />
       {masters.length === 0 && (
         <p className="mb-1 text-quiet">
           Every size is drawn on the grid of {draft.grid.size}. A size with a master of its own is derived from it, with

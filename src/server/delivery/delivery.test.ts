@@ -51,6 +51,9 @@ describe('delivery', () => {
     expect(run.progress).toMatchObject({ state: 'done', done: entry.family.icons.length })
     expect(steps.toSorted((a, b) => a - b)).toEqual(steps)
     expect(run.problems).toEqual([])
+    // 20 px has no master in the demo, and says so; 16 and 24 have.
+    expect(run.soft.map(({ size }) => size)).toContain(20)
+    expect(run.soft.map(({ size }) => size)).not.toContain(16)
     const served = unzipSync(await bytesOf(archiveStream(run.spool!)))
     const folder = mkdtempSync(join(tmpdir(), 'wise-square-'))
     const log = vi.spyOn(console, 'log').mockImplementation(() => undefined)

@@ -1,4 +1,5 @@
 import pLimit from 'p-limit'
+import { sampleOf, type SoftSize, softSizes } from '../../core/proof/soft-sizes'
 import type { LeftOut, Progress } from '../../core/targets/run'
 import { deliverable } from '../../core/targets/deliverable'
 import type { Fault } from '../../core/targets/target'
@@ -25,6 +26,8 @@ type Made = Awaited<ReturnType<Tasks['make']>>
 export class Run {
   readonly problems: LeftOut[] = []
   readonly faults: Fault[] = []
+  /** Sizes at which most edges of its icons lie between pixels. */
+  soft: readonly SoftSize[] = []
   readonly ended: Promise<void>
   spool: Spool | null = null
   private state: Progress['state'] = 'running'
@@ -94,8 +97,9 @@ export class Run {
     const turn = pLimit(AT_ONCE)
     const lot = lotOf(icons.length)
     const batches = Array.from({ length: Math.ceil(icons.length / lot) }, (_, k) => k * lot)
-    await Promise.all(
-      batches.map((from) =>
+    await Promise.all([
+      this.findSoft(db, renderer),
+      ...batches.map((from) =>
         turn(async () => {
           if (this.state !== 'running') return
           const own = icons.slice(from, from + lot),
@@ -129,13 +133,25 @@ export class Run {
           this.tell()
         }),
       ),
-    )
+    ])
     if (this.state !== 'running') return
     const left = new Set(this.problems.map(({ icon }) => icon))
     const whole = { ...family, icons: family.icons.filter(({ name }) => !left.has(name)) }
     const kept = Object.fromEntries([...pieces].map(([path, list]) => [path, list.filter((one) => one !== undefined)]))
     await spool.add(await renderer.run('join', { family: JSON.stringify(whole), targets, pieces: kept }))
     await spool.check()
+  }
+
+  /** Looks at some icons for sizes that come out soft; where that takes too long, none is said to. */
+  private async findSoft(db: Db, renderer: Renderer): Promise<void> {
+    const { icons, rules } = this.family
+    const ids = sampleOf(icons).map(({ id }) => id)
+    const rows = await unchangedIcons(db, this.stored, ids)
+    try {
+      this.soft = softSizes(await renderer.run('crispness', { icons: rows, rules: JSON.stringify(rules) }), rules)
+    } catch (error) {
+      if (!isTaskEnded(error)) throw error
+    }
   }
 
   /** What icons are delivered as; where that takes too much, one by one, so that only what takes it is left out. */

@@ -39,6 +39,7 @@ const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
   draw: 'draw',
   drawSlowly: 'slow',
   make: 'make',
+  crispness: 'whole',
   join: 'whole',
   readPicture: 'picture',
   sheetPdf: 'whole',

@@ -1,3 +1,5 @@
+import type { Crispness } from '../../core/proof/crispness'
+import { crispnessBySize } from '../../core/proof/crispness-by-size'
 import { snagsOn } from '../../core/checks/snags'
 import { basesOf } from '../../core/rules/book'
 import type { Rules } from '../../core/rules/rules'
@@ -92,6 +94,16 @@ export const TASKS = {
     }
     return made
   },
+
+  /** How crisp icons are at each delivered size; those that cannot be drawn are left out. */
+  crispness: ({ icons, rules }: { icons: readonly IconRow[]; rules: string }): (readonly Crispness[])[] =>
+    icons.flatMap((row) => {
+      try {
+        return [crispnessBySize(iconOfRow(row), rulesFrom(rules))]
+      } catch {
+        return []
+      }
+    }),
 
   /** The files of a set as a whole, of the pieces of its icons. */
   join: ({ family, targets, pieces }: ToJoin): Promise<DeliveredFile[]> => madeSet(familyFrom(family), targets, pieces),

@@ -9,7 +9,8 @@ type Asked = { params: Promise<{ setId: string; runId: string }> }
 const PATIENCE = 300
 
 /**
- * What a delivery writes: every file's path and its size in bytes; which icons it cannot, and what speaks against others.
+ * What a delivery writes: every file's path and its size in bytes; which icons it cannot, what speaks against others, and
+ * which sizes come out soft.
  * While the files are being made, how far that is.
  */
 export const GET = (_: Request, { params }: Asked): Promise<Response> =>
@@ -27,6 +28,7 @@ export const GET = (_: Request, { params }: Asked): Promise<Response> =>
       files: (run.spool?.files ?? []).map(({ path, bytes }) => ({ path, bytes })),
       problems: run.problems,
       faults: run.faults,
+      soft: run.soft,
     })
   })
 
