@@ -86,6 +86,24 @@ test('an edge of a derived master is pinned by a drag, let go by a press, and al
   await expect(left).toHaveAttribute('aria-valuetext', /let go by hand/)
 })
 
+test('what could not be kept of a derived master is held to by a press, and let go by another', async ({ page }) => {
+  await BenchPage.withDemoIcon(page, 'chart')
+  await page.getByRole('tablist', { name: 'Masters' }).getByRole('tab', { name: '16' }).click()
+  const bar = page.getByRole('group', { name: 'The 16 master' }),
+    marks = page.getByRole('group', { name: 'Edges of this master' })
+  await expect(bar).toContainText('4 ties not kept')
+  await marks.getByRole('button', { name: 'slant, not kept' }).first().click()
+  await expect(marks.getByRole('button', { name: 'slant, held to by hand' })).toHaveCount(1)
+  await expect(bar).toContainText('1 by hand')
+  await expect(bar).not.toContainText('4 ties')
+  await marks.getByRole('button', { name: 'slant, held to by hand' }).click()
+  await expect(bar).toContainText('4 ties not kept')
+  await marks.getByRole('button', { name: 'slant, holds' }).first().click()
+  await expect(marks.getByRole('button', { name: 'slant, let go by hand' })).toHaveCount(1)
+  await page.keyboard.press('Control+z')
+  await expect(bar).not.toContainText('by hand')
+})
+
 test('a master drawn by itself is compared with the main one, and mended where it lies elsewhere', async ({ page }) => {
   const bench = await BenchPage.withDemoIcon(page, 'anchor')
   await page.getByRole('tablist', { name: 'Masters' }).getByRole('tab', { name: '16' }).click()

@@ -7,6 +7,7 @@ import { fitted } from '../rules/fit/fit'
 import type { Flaw } from '../rules/fit/flaws'
 import type { Held } from '../rules/fit/held'
 import type { Pin } from '../rules/fit/pin'
+import type { HeldTie } from '../rules/fit/tie'
 import type { Rules } from '../rules/rules'
 import { type Conflict, mergedObjects } from './merge'
 import { type Icon, type Master, masterFor } from './set'
@@ -17,6 +18,7 @@ type Derived = {
   readonly isFitted: boolean
   readonly flaws: readonly Flaw[]
   readonly held: readonly Held[]
+  readonly ties: readonly HeldTie[]
 }
 
 const derivations: Memory<Rules, object, Derived> = new WeakMap()
@@ -33,7 +35,7 @@ export function derivedFrom(
   if (isPlain || pins.length === 0)
     return remembered(derivations, book, objects, () =>
       isPlain
-        ? { objects: scaled(objects, rules, book), isFitted: false, flaws: [], held: [] }
+        ? { objects: scaled(objects, rules, book), isFitted: false, flaws: [], held: [], ties: [] }
         : fitted(objects, rules, book),
     )
   const known = remembered(pinnedDerivations, pins, objects, () => ({ now: null }) as { now: PinnedDerivation | null })
@@ -50,13 +52,14 @@ export type Standing =
   | { readonly by: 'hand'; readonly isMain: boolean }
   /**
    * It is derived. `isChanged`: its drawing was also changed by hand. `isFitted`: its edges were fitted to whole places. `flaws`: where
-   * fitting made another picture of it. `held`: what became of its edges.
+   * fitting made another picture of it. `held`, `ties`: what became of its edges, and of what relates them.
    */
   | {
       readonly by: 'derivation'
       readonly isFitted: boolean
       readonly flaws: readonly Flaw[]
       readonly held: readonly Held[]
+      readonly ties: readonly HeldTie[]
       readonly isChanged: boolean
       readonly conflicts: readonly Conflict[]
     }
@@ -80,11 +83,11 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
   const main = masterFor(icon)
   const stored = icon.masters.find((one) => one.base === base)
   if (stored && !stored.from) return { master: stored, standing: { by: 'hand', isMain: stored === main } }
-  const { objects, isFitted, flaws, held } = derivedFrom(main.objects, rules, base, stored?.pins)
+  const { objects, isFitted, flaws, held, ties } = derivedFrom(main.objects, rules, base, stored?.pins)
   if (!stored?.from)
     return {
       master: { base, objects: objects as DrawingObject[] },
-      standing: { by: 'derivation', isFitted, flaws, held, isChanged: false, conflicts: [] },
+      standing: { by: 'derivation', isFitted, flaws, held, ties, isChanged: false, conflicts: [] },
     }
   const { conflicts, ...drawn } = mergedObjects(stored.from, stored.objects, objects)
   return {
@@ -94,6 +97,7 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
       isFitted,
       flaws,
       held,
+      ties,
       isChanged: !same(stored.from, stored.objects),
       conflicts,
     },

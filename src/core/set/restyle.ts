@@ -4,6 +4,7 @@ import { basesOf } from '../rules/book'
 import { withOwn } from '../rules/follow'
 import { scaled } from '../rules/fit/brought'
 import { quicklyFitted } from '../rules/fit/fit'
+import { pinsScaled } from '../rules/fit/pin'
 import { type Rename, renameValues } from '../rules/renames'
 import type { Rules } from '../rules/rules'
 import { KeptLook } from './kept-look'
@@ -49,7 +50,7 @@ function restyledIcon(given: Icon, before: Rules, restyling: Restyling, look: Ke
       i === 0 && isOtherGrid
         ? { ...plain, base: rules.grid.size }
         : isOtherGrid && pins
-          ? { ...renamed, pins: pins.map((pin) => ({ ...pin, at: (pin.at * rules.grid.size) / before.grid.size })) }
+          ? { ...renamed, pins: pinsScaled(pins, rules.grid.size / before.grid.size) }
           : renamed
     if (based !== icon.masters[i]) same = false
     return based

@@ -7,11 +7,15 @@ import type { Figure, Stretch } from './figure'
 import { constant, type Spot, sumOf } from './form'
 import { across, AXES, type Length } from './mark'
 import type { Relation } from './solve'
-import { HARD, NEAR, SHORT } from './weights'
+import type { Tied } from './tie'
+import { HARD, NEAR, SEEN, SHORT } from './weights'
 
 /** Places that lie on stretches of other runs, or on an edge of their strokes, lie there again. */
-export function contacts({ spots, stretches, circles }: Figure, scale: number): Relation[] {
-  const found: Relation[] = []
+export function contacts({ spots, stretches, circles }: Figure, scale: number): Tied[] {
+  const found: Tied[] = []
+  const add = (spot: Spot, relations: readonly Relation[]) => {
+    if (relations.length > 0) found.push({ tie: { kind: 'end', spot }, relations })
+  }
   const curves = new Map<Stretch, Curve>()
   const ends = new Map<Spot, Set<number>>()
   for (const { from, to, run } of stretches)
@@ -33,32 +37,35 @@ export function contacts({ spots, stretches, circles }: Figure, scale: number): 
       const { t, at, distance: away } = nearestOnCurve(curve, p.was)
       if (away > reach) continue
       if (t === 0 || t === 1) {
-        if (away <= NEAR) found.push(...together(p, t === 0 ? from : to, scale))
+        if (away <= NEAR) add(p, together(p, t === 0 ? from : to, scale))
         continue
       }
-      found.push(...onStretch(stretch, p, t, at, scale))
+      add(p, onStretch(stretch, p, t, at, scale))
     }
   }
   for (const { centre, r, was, half, run } of circles)
     for (const [p, runs] of ends) {
       const away = distance(p.was, centre.was) - was
       if (runs.has(run) || Math.abs(away) > (half?.was ?? 0) + NEAR) continue
+      const { by: beside, weight } = besideOf(away, half, scale)
       const by = sumOf([
         [1, r],
-        [1, constant(besideOf(away, half, scale))],
+        [1, constant(beside)],
       ])
-      found.push({ kind: 'away', weight: HARD, p, q: centre, by })
+      add(p, [{ kind: 'away', weight, p, q: centre, by }])
     }
   return found
 }
 
 /**
  * How far from the middle of a stroke something lies on the other grid that was `away` from it: on it, on the edge that the
- * stroke has there, or under the stroke in proportion.
+ * stroke has there, or under the stroke in proportion, which matters less: it is not seen while it stays there.
  */
-function besideOf(away: number, half: Length | null, scale: number): number {
-  if (Math.abs(away) <= NEAR) return 0
-  return half && Math.abs(Math.abs(away) - half.was) <= NEAR ? Math.sign(away) * half.is : away * scale
+function besideOf(away: number, half: Length | null, scale: number): { by: number; weight: number } {
+  if (Math.abs(away) <= NEAR) return { by: 0, weight: HARD }
+  return half && Math.abs(Math.abs(away) - half.was) <= NEAR
+    ? { by: Math.sign(away) * half.is, weight: HARD }
+    : { by: away * scale, weight: SEEN }
 }
 
 /** Whether a place hangs on the middle of a circle. */
@@ -83,7 +90,8 @@ function onStretch({ segment, from, to, half }: Stretch, p: Spot, t: number, at:
   if (segment.kind === 'line') {
     const side = u.x * (p.was.y - from.was.y) - u.y * (p.was.x - from.was.x)
     const away = side / Math.hypot(u.x, u.y)
-    return [{ kind: 'beside', weight: HARD, p, a: from, b: to, by: constant(besideOf(away, half, scale)) }]
+    const { by, weight } = besideOf(away, half, scale)
+    return [{ kind: 'beside', weight, p, a: from, b: to, by: constant(by) }]
   }
   if (segment.kind === 'cubic') {
     // Handles are stretched along each axis as the way between their nodes is, and places between go along.

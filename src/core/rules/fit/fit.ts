@@ -4,12 +4,13 @@ import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { inkOfAll } from '../../drawing/evaluate/ink'
 import type { DrawingObject } from '../../drawing/model/object'
 import { type Memory, recalled, remember } from '../../drawing/evaluate/memory'
+import { boxCentre } from '../../geometry/box'
 import type { Path } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
 import { placedAsBrought } from './placed-as-brought'
 import { narrows } from '../../geometry/walls'
 import type { Rules } from '../rules'
-import type { Axis, Marks } from './mark'
+import { AXES, type Axis, type Marks } from './mark'
 import { marksOf } from './marks'
 import type { AxisFit } from './axis-fit'
 import { broughtTo, scaled } from './brought'
@@ -20,9 +21,10 @@ import { short, valueOf } from './form'
 import { placedMarks } from './problem'
 import { relationsOf } from './relations'
 import { type Held, heldIn } from './held'
-import type { Pin } from './pin'
+import { letsGoOfMirror, type Pin, type TieKind } from './pin'
 import { BY_HAND, type Crisp, crispPlaces, type Pinned, pinnedOf, settledValues } from './settle'
 import { MOST_UNKNOWNS } from './solve'
+import { type HeldTie, heldTies, relationsLeft, tiePinAt } from './tie'
 import type { Terms } from './wishes'
 
 /**
@@ -33,8 +35,9 @@ export type Fitted = {
   readonly objects: readonly DrawingObject[]
   readonly isFitted: boolean
   readonly flaws: readonly Flaw[]
-  /** What became of the coordinates at which edges are seen; nothing where it was only scaled. */
+  /** What became of the coordinates at which edges are seen, and of what relates them; nothing where it was only scaled. */
   readonly held: readonly Held[]
+  readonly ties: readonly HeldTie[]
 }
 
 /**
@@ -64,10 +67,10 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
     plain = scaled(objects, from, to),
     plainInk = inkAt(plain)
   const least = Math.min(narrowestOf(before, scale).gap, gap) - UNSEEN
-  const original = originalOf(before, plainInk, scale)
+  const original = withoutMirrors(originalOf(before, plainInk, scale), pins)
   const place = placing(objects, from, to, original, pins)
   const search = (wanted: Original): Fitted => {
-    const looked = (list: readonly DrawingObject[], ink: Path, held: () => readonly Held[]): Result => ({
+    const looked = (list: readonly DrawingObject[], ink: Path, held: Outcome): Result => ({
       objects: list,
       held,
       flaws: flawsOf(wanted, ink),
@@ -88,7 +91,7 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
         loose.add(weakest)
       }
     }
-    const unfitted = looked(plain, plainInk, () => [])
+    const unfitted = looked(plain, plainInk, () => ({ held: [], ties: [] }))
     return best && (pins.length > 0 || !isBetter(unfitted, best)) ? ended(best, true) : ended(unfitted, false)
   }
   const found = search(original)
@@ -97,17 +100,34 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
     : found
 }
 
+/** What a picture is compared with, where a person let go that contours of it are their own mirror images. */
+function withoutMirrors(original: Original, pins: readonly Pin[]): Original {
+  if (!AXES.some((axis) => letsGoOfMirror(pins, axis))) return original
+  const goes = (kind: TieKind, at: Point) => tiePinAt(pins, kind, at)?.kept === false
+  const wanted = original.wanted.map((one) => ({
+    ...one,
+    isEven: {
+      x: one.isEven.x && !goes('left-right', boxCentre(one.box)),
+      y: one.isEven.y && !goes('top-bottom', boxCentre(one.box)),
+    },
+  }))
+  return { ...original, wanted }
+}
+
 type Result = {
   readonly objects: readonly DrawingObject[]
   readonly flaws: readonly Flaw[]
-  readonly held: () => readonly Held[]
+  readonly held: Outcome
 } & Narrowest
+
+/** What became of edges and ties; found when it is asked for. */
+type Outcome = () => Pick<Fitted, 'held' | 'ties'>
 
 const ended = ({ objects, flaws, held }: Result, isFitted: boolean): Fitted => ({
   objects,
   flaws,
   isFitted,
-  held: held(),
+  ...held(),
 })
 
 /** Whether one result is less to be sent back than another. */
@@ -170,7 +190,7 @@ function placing(
 ): (care: number) => (loose: Set<Crisp>) => {
   objects: DrawingObject[]
   pinned: readonly Pinned[]
-  held: () => readonly Held[]
+  held: Outcome
 } {
   const scale = to.grid.size / from.grid.size
   const scenes = { from: sceneOf(from), to: sceneOf(to) }
@@ -202,7 +222,8 @@ function placing(
         )
       const along: Fitting = { scale, x: course('x', x), y: course('y', y) }
       const figure = figureOf(objects, scenes, along)
-      const { relations, values } = relationsOf(figure, original)
+      const { built, ties, values } = relationsOf(figure, original)
+      const relations = [...built, ...relationsLeft(ties, pins)]
       const pinned = pinnedOf(figure, crisp, scale)
       const settled = values.length > MOST_UNKNOWNS ? values : settledValues(values, relations, pinned, loose)
       const fitting: Fitting = {
@@ -219,7 +240,10 @@ function placing(
       return {
         objects: placedAsBrought(broughtTo(objects, scenes.from, fitting), from, to),
         pinned,
-        held: () => heldIn(marks, fits, crisp, new Set(loose), pins, { figure, values: settled, along }),
+        held: () => ({
+          held: heldIn(marks, fits, crisp, new Set(loose), pins, { figure, values: settled, along }),
+          ties: heldTies(ties, pins, settled, ({ x, y }) => ({ x: valueOf(x, settled), y: valueOf(y, settled) })),
+        }),
       }
     }
   }

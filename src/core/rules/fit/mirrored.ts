@@ -1,4 +1,4 @@
-import { type Box, boxContains } from '../../geometry/box'
+import { type Box, boxCentre, boxContains } from '../../geometry/box'
 import { curveOf } from '../../geometry/curve'
 import { nearestOnCurve } from '../../geometry/nearest'
 import type { Contour } from '../../geometry/path'
@@ -6,9 +6,10 @@ import { distance, type Point } from '../../geometry/point'
 import { pointAt } from '../../geometry/segment'
 import { equal } from './equal'
 import type { Figure } from './figure'
-import { type Spot, sumOf, unknown } from './form'
-import { across, type Length } from './mark'
+import { constant, type Spot, sumOf, unknown } from './form'
+import { across, type Axis, type Length } from './mark'
 import type { Relation } from './solve'
+import type { Tied } from './tie'
 import { HARD, NEAR } from './weights'
 
 /** The places that draw a contour: its edge lies half a stroke beside a stretch or a circle of theirs, or on it. */
@@ -38,11 +39,11 @@ export function drawing(contour: Contour, box: Box, { stretches, circles }: Figu
 export function mirrored(
   { spots, circles }: Figure,
   along: ReadonlySet<Spot>,
-  axis: 'x' | 'y',
+  axis: Axis,
   box: Box,
   scale: number,
   values: number[],
-): Relation[] {
+): Tied {
   const other = across(axis)
   const middle = axis === 'x' ? box.x + box.w / 2 : box.y + box.h / 2
   const inside = spots.filter((spot) => along.has(spot))
@@ -80,5 +81,11 @@ export function mirrored(
       )
         found.push(equal(one.r, two.r, HARD))
   })
-  return found
+  const still = (along: Axis) => constant(boxCentre(box)[along] * scale)
+  const spot: Spot = {
+    was: boxCentre(box),
+    x: axis === 'x' ? line : still('x'),
+    y: axis === 'y' ? line : still('y'),
+  }
+  return { tie: { kind: axis === 'x' ? 'left-right' : 'top-bottom', spot }, relations: found }
 }

@@ -2,7 +2,7 @@ import type { AxisFit } from './axis-fit'
 import { bestPlaces, evenPlaces, type Knot, type Placed, type Wish } from './best-places'
 import { distinct, nearest, SAME } from './coordinates'
 import type { Axis, Mark, Marks } from './mark'
-import { ONE, pinAt } from './pin'
+import { letsGoOfMirror, ONE, pinAt } from './pin'
 import { alikeSquares, centred, gapWishes, insideWishes, squareWishes, type Terms } from './wishes'
 
 /** How long an edge is, in units of the other grid, that costs one where it is not crisp, and the most that one costs. */
@@ -49,7 +49,8 @@ export function placedMarks(
     })),
     ...(known ? squareWishes(marks, axis, index, known) : alikeSquares(marks, axis, index)),
   ].flatMap(plain)
-  const placed = settled(knots, wishes, centred(list, index, scale, { first, last }), coordinates, scale, below)
+  const isEven = areEven(coordinates, scale) && !letsGoOfMirror(terms.pins, axis)
+  const placed = settled(knots, wishes, centred(list, index, scale, { first, last }), coordinates, scale, isEven, below)
   return placed && { coordinates, places: placed.places, cost: placed.cost }
 }
 
@@ -73,11 +74,11 @@ function settled(
   centring: readonly Wish[],
   coordinates: readonly number[],
   scale: number,
+  isEven: boolean,
   below: number,
 ): Placed | null {
   const n = coordinates.length
   const sum = n > 1 ? coordinates[0]! + coordinates[n - 1]! : 0
-  const isEven = areEven(coordinates, scale)
   const half = Math.round(sum * scale)
   let best: Placed | null = null
   for (const about of isEven ? [half, half - 1, half + 1] : [0, -1, 1]) {

@@ -9,6 +9,7 @@ import { constant, type Spot } from './form'
 import { AXES } from './mark'
 import { drawing, mirrored } from './mirrored'
 import type { Relation } from './solve'
+import { between, type Tied } from './tie'
 import { touching } from './touching'
 import { HARD, NEAR, SEEN, SHORT, SLIGHT } from './weights'
 
@@ -18,40 +19,50 @@ const SMOOTH = 0.02
 const LEVEL = 1e-6
 
 /**
- * What relates the places of a figure, found where it was drawn, and the values of all unknowns to begin with: those of
- * the figure, and one for the mirror line of each contour that is its own mirror image.
+ * What relates the places of a figure, found where it was drawn: what it is made of holds always (`built`), the rest is
+ * tied and may be let go. `values` are those of all unknowns to begin with: those of the figure, and one for the mirror
+ * line of each contour that is its own mirror image.
  */
 export function relationsOf(
   figure: Figure,
   { outlines, scale }: Original,
-): { relations: Relation[]; values: number[] } {
-  const relations: Relation[] = figure.same.map(([a, b]) => equal(a, b, HARD))
+): { built: readonly Relation[]; ties: readonly Tied[]; values: number[] } {
+  const built = figure.same.map(([a, b]) => equal(a, b, HARD))
+  const ties: Tied[] = []
   const values = [...figure.values]
-  for (const stretch of figure.stretches) relations.push(...ofStretch(stretch))
-  for (const joint of figure.joints) relations.push(...ofJoint(joint, figure.circles))
-  relations.push(...contacts(figure, scale))
-  relations.push(...touching(figure.circles, figure.stretches))
+  for (const stretch of figure.stretches) {
+    const relation = levelOf(stretch) ?? slantOf(stretch),
+      { segment, from, to } = stretch
+    if (!relation) continue
+    if (segment.kind !== 'line' || relation.weight === HARD) built.push(relation)
+    else ties.push({ tie: { kind: 'slant', spot: between(from, to, 0.5) }, relations: [relation] })
+  }
+  for (const joint of figure.joints) ties.push(...ofJoint(joint, figure.circles))
+  ties.push(...contacts(figure, scale))
+  ties.push(...touching(figure.circles, figure.stretches))
   for (const { contour, isEven, box } of outlines) {
     if (!isEven.x && !isEven.y) continue
     const along = drawing(contour, box, figure)
-    for (const axis of AXES) if (isEven[axis]) relations.push(...mirrored(figure, along, axis, box, scale, values))
+    for (const axis of AXES) if (isEven[axis]) ties.push(mirrored(figure, along, axis, box, scale, values))
   }
-  return { relations, values }
+  return { built, ties, values }
 }
 
-/** Level and plumb stretches stay so; slanted ones keep their direction, those at 45° and the like more than others. */
-function ofStretch({ segment, from, to }: Stretch): Relation[] {
-  const dx = segment.to.x - segment.from.x,
-    dy = segment.to.y - segment.from.y
+/** A level or plumb line stays so. */
+function levelOf({ segment, from, to }: Stretch): Relation | null {
+  if (segment.kind !== 'line' || distance(segment.from, segment.to) < SHORT) return null
+  if (Math.abs(segment.to.x - segment.from.x) < LEVEL) return equal(from.x, to.x, HARD)
+  return Math.abs(segment.to.y - segment.from.y) < LEVEL ? equal(from.y, to.y, HARD) : null
+}
+
+/** Other stretches keep their direction, lines at 45° and the like more than others. */
+function slantOf({ segment, from, to }: Stretch): Relation | null {
+  const { x, y } = chord(segment)
   // What returns to where it began leads nowhere.
-  if (Math.hypot(dx, dy) < SHORT) return []
-  if (segment.kind === 'line') {
-    if (Math.abs(dx) < LEVEL) return [equal(from.x, to.x, HARD)]
-    if (Math.abs(dy) < LEVEL) return [equal(from.y, to.y, HARD)]
-  }
-  const turn = (Math.atan2(dy, dx) * 180) / Math.PI
+  if (Math.hypot(x, y) < SHORT) return null
+  const turn = (Math.atan2(y, x) * 180) / Math.PI
   const isRound = Math.abs(turn / 15 - Math.round(turn / 15)) < 0.02
-  return [leading(from, to, { x: dx, y: dy }, isRound && segment.kind === 'line' ? SEEN : SLIGHT)]
+  return leading(from, to, { x, y }, isRound && segment.kind === 'line' ? SEEN : SLIGHT)
 }
 
 /** The way between two places leads in a direction. */
@@ -72,7 +83,7 @@ function leading(a: Spot, b: Spot, along: Point, weight: number): Relation {
 }
 
 /** Where one stretch goes on smoothly as the next, it goes on so. */
-function ofJoint([one, next]: readonly [Stretch, Stretch], circles: readonly Circle[]): Relation[] {
+function ofJoint([one, next]: readonly [Stretch, Stretch], circles: readonly Circle[]): Tied[] {
   if (one.segment.kind === 'cubic' || next.segment.kind === 'cubic') return []
   if ([one, next].some(({ segment: { from, to } }) => distance(from, to) < SHORT)) return []
   const u = directionAt(one.segment, 1),
@@ -91,21 +102,20 @@ function ofJoint([one, next]: readonly [Stretch, Stretch], circles: readonly Cir
   const [a, b] = [isKept(one), isKept(next)]
   if (a && b) return []
   // A tangent that stays keeps the chord of a short arc or line where it is.
-  if (a) return [leading(next.from, next.to, chord(next.segment), HARD)]
-  if (b) return [leading(one.from, one.to, chord(one.segment), HARD)]
+  const tied = (relation: Relation): Tied[] => [{ tie: { kind: 'smooth', spot: next.from }, relations: [relation] }]
+  if (a) return tied(leading(next.from, next.to, chord(next.segment), HARD))
+  if (b) return tied(leading(one.from, one.to, chord(one.segment), HARD))
   const by = turnBetween(chord(one.segment), chord(next.segment))
-  return [
-    {
-      kind: 'parallel',
-      weight: HARD,
-      a: one.from,
-      b: one.to,
-      c: next.from,
-      d: next.to,
-      cos: Math.cos(-by),
-      sin: Math.sin(-by),
-    },
-  ]
+  return tied({
+    kind: 'parallel',
+    weight: HARD,
+    a: one.from,
+    b: one.to,
+    c: next.from,
+    d: next.to,
+    cos: Math.cos(-by),
+    sin: Math.sin(-by),
+  })
 }
 
 const chord = ({ from, to }: Segment): Point => ({ x: to.x - from.x, y: to.y - from.y })

@@ -5,7 +5,7 @@ import type { AxisFit } from './axis-fit'
 import { across, AXES, type Axis, type Mark, type Marks } from './mark'
 import { SAME } from './coordinates'
 import { HARD } from './weights'
-import { ONE, type Pin, pinAt } from './pin'
+import { letsGoOfMirror, ONE, type Pin, pinAt } from './pin'
 import { areEven } from './problem'
 import { missedBy, type Relation, solved } from './solve'
 
@@ -55,7 +55,7 @@ export const crispPlaces = (
       last = Math.max(...list.map(({ at, reach }) => at + reach[1].was))
     const isOutermost = ({ at, reach: [low, high] }: Mark) => at - low.was < first + SAME || at + high.was > last - SAME
     const { coordinates } = fits[axis],
-      isEven = areEven(coordinates, scale)
+      isEven = areEven(coordinates, scale) && !letsGoOfMirror(pins, axis)
     const isImageOfPinned = (i: number) =>
       isEven && typeof pinAt(pins, axis, coordinates[coordinates.length - 1 - i]!, scale)?.to === 'number'
     return coordinates.flatMap((at, i): Crisp[] => {
@@ -139,7 +139,7 @@ export function settledValues(
     if (!values.every(Number.isFinite)) return Float64Array.from(begin)
     if (round === GIVE) return values
     const worst = Math.max(
-      ...relations.map((one) => (one.weight === HARD ? Math.abs(missedBy(one, values)) : 0)),
+      ...relations.map((one) => (one.weight >= HARD ? Math.abs(missedBy(one, values)) : 0)),
       ...pins.map((one) => Math.abs(missedBy(one, values))),
       0,
     )

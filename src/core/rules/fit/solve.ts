@@ -24,15 +24,20 @@ export type Relation = { readonly weight: number } & (
 
 /** The most unknowns that are solved for at once: the work grows with their third power. */
 export const MOST_UNKNOWNS = 300
-/** How often the relations are drawn straight again where they are. */
-const ROUNDS = 6
+/** How often the relations are drawn straight again where they are, at most. */
+const ROUNDS = 40
 /** Unknowns that move by less, in units of the other grid, have come to rest. */
 const REST = 1e-10
+/** The damping after a first step that made things worse, by how much it changes, and below which share there is none. */
+const DAMPING = 1e-3,
+  FACTOR = 10,
+  LEAST = 1e-7
 
 /**
- * The values of unknowns by which relations hold best, near where they begin: damped least squares (Levenberg 1944) with
- * `stay` as the weight of each unknown’s wish to stay, relations drawn straight at the present values (Gauss–Newton), the
- * normal equations solved by Cholesky’s method.
+ * The values of unknowns by which relations hold best, near where they begin: damped least squares (Levenberg 1944,
+ * Marquardt 1963) with `stay` as the weight of each unknown’s wish to stay. Relations are drawn straight at the present
+ * values (Gauss–Newton) and the normal equations solved by Cholesky’s method; a step that makes the sum of squares larger
+ * is taken back and tried shorter.
  */
 export function solved(
   begin: readonly number[],
@@ -40,31 +45,62 @@ export function solved(
   relations: readonly Relation[],
 ): Float64Array {
   const n = begin.length
-  const values = Float64Array.from(begin)
+  const squares = (at: ArrayLike<number>): number => {
+    let sum = 0
+    for (let i = 0; i < n; i++) sum += stay[i]! * (begin[i]! - at[i]!) ** 2
+    for (const relation of relations) sum += relation.weight * missedBy(relation, at) ** 2
+    return sum
+  }
+  let values = Float64Array.from(begin),
+    least = squares(values),
+    damping = 0
   for (let round = 0; round < ROUNDS; round++) {
-    const matrix = new Float64Array(n * n),
-      right = new Float64Array(n)
-    for (let i = 0; i < n; i++) {
-      matrix[i * n + i] = stay[i]!
-      right[i] = stay[i]! * (begin[i]! - values[i]!)
-    }
-    for (const relation of relations) {
-      const { off, of, by } = straight(relation, values)
-      for (let i = 0; i < of.length; i++) {
-        const factor = relation.weight * by[i]!
-        right[of[i]!]! -= factor * off
-        for (let k = 0; k < of.length; k++) matrix[of[i]! * n + of[k]!]! += factor * by[k]!
-      }
-    }
-    const step = cholesky(matrix, right, n)
+    const { matrix, right } = normal(begin, stay, relations, values)
     let most = 0
-    for (let i = 0; i < n; i++) {
-      values[i]! += step[i]!
-      most = Math.max(most, Math.abs(step[i]!))
+    for (;;) {
+      const damped = Float64Array.from(matrix)
+      for (let i = 0; i < n; i++) damped[i * n + i]! *= 1 + damping
+      const step = cholesky(damped, right, n)
+      const next = values.map((value, i) => value + step[i]!)
+      const sum = squares(next)
+      most = step.reduce((far, one) => Math.max(far, Math.abs(one)), 0)
+      if (sum <= least || most < REST) {
+        ;[values, least] = [next, sum]
+        damping = damping < LEAST ? 0 : damping / FACTOR
+        break
+      }
+      damping = Math.max(DAMPING, damping * FACTOR)
+      // Not even a tiny step helps, or numbers come to nothing.
+      if (damping > 1e12 || Number.isNaN(sum)) return values
     }
     if (most < REST) break
   }
   return values
+}
+
+/** The normal equations of the relations at some values, with the wish of each unknown to stay. */
+function normal(
+  begin: readonly number[],
+  stay: ArrayLike<number>,
+  relations: readonly Relation[],
+  values: Float64Array,
+): { matrix: Float64Array; right: Float64Array } {
+  const n = begin.length
+  const matrix = new Float64Array(n * n),
+    right = new Float64Array(n)
+  for (let i = 0; i < n; i++) {
+    matrix[i * n + i] = stay[i]!
+    right[i] = stay[i]! * (begin[i]! - values[i]!)
+  }
+  for (const relation of relations) {
+    const { off, of, by } = straight(relation, values)
+    for (let i = 0; i < of.length; i++) {
+      const factor = relation.weight * by[i]!
+      right[of[i]!]! -= factor * off
+      for (let k = 0; k < of.length; k++) matrix[of[i]! * n + of[k]!]! += factor * by[k]!
+    }
+  }
+  return { matrix, right }
 }
 
 /** By how much a relation is missed, in units of the other grid. */

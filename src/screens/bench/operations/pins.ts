@@ -1,5 +1,6 @@
 import type { Held } from '@/core/rules/fit/held'
-import { type Pin, withPin } from '@/core/rules/fit/pin'
+import { type EdgePin, withPin } from '@/core/rules/fit/pin'
+import { type HeldTie, withTiePin } from '@/core/rules/fit/tie'
 import type { SetEdit } from '@/core/set/edit'
 import { pinsOf } from '@/core/set/set'
 import { figure } from '@/ui/sum'
@@ -15,12 +16,57 @@ export const STATES: Readonly<Record<Held['state'], string>> = {
   soft: 'soft',
 }
 
-export const isByHand = ({ state }: Held): boolean => state === 'pinned' || state === 'let-go'
+/** What a tie is, in words. */
+const TIE_WORDS: Readonly<Record<HeldTie['kind'], string>> = {
+  'left-right': 'left and right alike',
+  'top-bottom': 'top and bottom alike',
+  end: 'end on a line',
+  touch: 'touches',
+  slant: 'slant',
+  smooth: 'goes on smoothly',
+}
+
+const TIE_STATES: Readonly<Record<HeldTie['state'], string>> = {
+  pinned: 'held to by hand',
+  'in-vain': 'held to by hand, but cannot hold',
+  'let-go': 'let go by hand',
+  holds: 'holds',
+  missed: 'not kept',
+}
+
+/** A tie in words: “slant, not kept”. */
+export const tieInWords = ({ kind, state }: HeldTie): string => `${TIE_WORDS[kind]}, ${TIE_STATES[state]}`
+
+/** What a press on a tie in a state comes to: one that holds is let go, one that is missed is held to, and on around. */
+const NEXT: Readonly<Record<HeldTie['state'], { readonly kept: boolean | null; readonly words: string }>> = {
+  holds: { kept: false, words: 'let it go' },
+  'let-go': { kept: true, words: 'hold to it' },
+  missed: { kept: true, words: 'hold to it' },
+  pinned: { kept: null, words: 'leave it to the fitting' },
+  'in-vain': { kept: null, words: 'leave it to the fitting' },
+}
+
+export const nextOfTie = ({ state }: HeldTie): string => NEXT[state].words
+
+export function pressTie(bench: Bench, tie: HeldTie): void {
+  const { here, master } = bench
+  if (!here || !master) return
+  const { kept, words } = NEXT[tie.state]
+  const edit: SetEdit = { kind: 'pins', ...here, pins: withTiePin(pinsOf(master), tie, kept) }
+  commit(
+    bench.session,
+    edit,
+    `${words[0]!.toUpperCase()}${words.slice(1)}: ${TIE_WORDS[tie.kind]}, ${bench.base} master`,
+  )
+}
+
+export const isByHand = ({ state }: Held | HeldTie): boolean =>
+  state === 'pinned' || state === 'in-vain' || state === 'let-go'
 
 /** Where something is held, in words: “x 3.5”. */
 export const heldPlace = ({ axis, place }: Held): string => `${axis} ${figure(place)}`
 
-function pinEdit(bench: Bench, { axis, at }: Held, pin: Pin | null): SetEdit | null {
+function pinEdit(bench: Bench, { axis, at }: Held, pin: EdgePin | null): SetEdit | null {
   const { here, master, base, setRules } = bench
   if (!here || !master) return null
   return { kind: 'pins', ...here, pins: withPin(pinsOf(master), { axis, at }, pin, base / setRules.grid.size) }

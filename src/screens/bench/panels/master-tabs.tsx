@@ -59,7 +59,17 @@ export function MasterTabs() {
     const isKept = icon!.masters.some((one) => one.base === base)
     return isKept || base === open
       ? masterOn(icon!, rules, base)
-      : { standing: { by: 'derivation', isFitted: true, flaws: [], held: [], isChanged: false, conflicts: [] } }
+      : {
+          standing: {
+            by: 'derivation',
+            isFitted: true,
+            flaws: [],
+            held: [],
+            ties: [],
+            isChanged: false,
+            conflicts: [],
+          },
+        }
   }
 }
 

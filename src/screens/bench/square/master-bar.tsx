@@ -3,6 +3,7 @@
 import { useMemo } from 'react'
 import { FLAW_WORDS } from '@/core/rules/fit/flaws'
 import type { Held } from '@/core/rules/fit/held'
+import type { HeldTie } from '@/core/rules/fit/tie'
 import type { Conflict } from '@/core/set/merge'
 import { useTheme } from '@/ui/theme'
 import { PixelPicture } from '@/ui/pixel-picture'
@@ -78,18 +79,18 @@ export function MasterBar() {
           <button
             type="button"
             aria-pressed={edges}
-            title="Marks along the rulers: where edges went. Drag one to pin it, press it to let it go."
+            title="Along the rulers, where edges went: drag one to pin it, press it to let it go. On the square, what relates places: press to let it go or hold to it."
             onClick={() => bench.put(MASTERS, { edges: !edges })}
             className={edges ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-hand'}
           >
-            {heldInWords(standing.held)}
+            {heldInWords(standing)}
           </button>
         )}
         <span className="flex items-center gap-1 border-l border-hair pl-3 text-quiet">
           {rules.grid.size} as {toggle('overlay')}
           {toggle('blink')}
         </span>
-        {(standing.by === 'hand' || standing.isChanged || standing.held.some(isByHand)) && (
+        {(standing.by === 'hand' || standing.isChanged || [...standing.held, ...standing.ties].some(isByHand)) && (
           <button type="button" onClick={() => deriveAgain(bench)} className="underline hover:text-hand">
             derive again
           </button>
@@ -109,14 +110,16 @@ export function MasterBar() {
   )
 }
 
-/** How many edges are crisp, gave way, and are as a hand said. */
-function heldInWords(held: readonly Held[]): string {
+/** How many edges are crisp, gave way, and are as a hand said; how many ties could not be kept. */
+function heldInWords({ held, ties }: { held: readonly Held[]; ties: readonly HeldTie[] }): string {
   const crisp = held.filter(({ state }) => state === 'crisp').length,
     gave = held.filter(({ state }) => state === 'gave-way').length,
-    byHand = held.filter(isByHand).length
+    byHand = [...held, ...ties].filter(isByHand).length,
+    missed = ties.filter(({ state }) => state === 'missed').length
   return [
     `${crisp} of ${held.length} edges crisp`,
     ...(gave > 0 ? [`${gave} gave way`] : []),
+    ...(missed > 0 ? [`${missed} ${missed === 1 ? 'tie' : 'ties'} not kept`] : []),
     ...(byHand > 0 ? [`${byHand} by hand`] : []),
   ].join(', ')
 }

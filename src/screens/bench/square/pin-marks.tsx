@@ -8,6 +8,7 @@ import { baseIn } from '../state/bench'
 import { useBench, useBenchState, useDeferredPlaced, useSetRules, useSlice } from '../state/context'
 import { RULER, type View } from '../state/view'
 import { MASTERS } from '../operations/masters'
+import { TieMarks } from './tie-marks'
 import { fitAgain, heldPlace, letGoOrFit, pinTo, showPinned, STATES, nextPlace, wholePlace } from '../operations/pins'
 
 /** How far the pointer goes before a press is a drag, in pixels. */
@@ -17,7 +18,7 @@ const HALF = 7
 
 /**
  * Where the edges of a derived master went, as marks along the rulers: a press lets an edge go or fits it again, a drag
- * or an arrow key pins it, and the master is solved again at once.
+ * or an arrow key pins it; and what relates its places, as marks on the square. The master is solved again at once.
  */
 export function PinMarks() {
   const rules = useSetRules()
@@ -35,6 +36,7 @@ export function PinMarks() {
       {standing.held.map((held) => (
         <PinMark key={`${held.axis} ${held.at}`} held={held} view={view} />
       ))}
+      <TieMarks ties={standing.ties} view={view} />
       {standing.flaws.map(({ at }, i) => (
         <span
           key={i}
