@@ -49,8 +49,8 @@ export type Check = {
   readonly word: string
   /** The severity where the rules say none. */
   readonly severity: Severity
-  /** Its mend may change the number of contours. All other mends must keep it. */
-  readonly remakes?: true
+  /** What its mend may change of the picture: how many segments contours have, or the contours too. All other mends keep both. */
+  readonly remakes?: 'segments' | 'contours'
   /** The severity in a derived master, where fitting may have preferred something else on purpose. */
   readonly inDerived?: Severity
   /** It shows in delivered pictures, so it is looked for in derived masters too. */

@@ -59,7 +59,8 @@ function keepsPicture(snag: Snag, before: Checked, after: Checked): boolean {
     is = inkInSquare(after)
   const grown = area(is) / (area(was) || 1)
   if (grown > 1 + MOST || grown < 1 - MOST) return false
-  if (CHECKS.find(({ id }) => id === snag.check)?.remakes) return true
+  const remakes = CHECKS.find(({ id }) => id === snag.check)?.remakes
+  if (remakes === 'contours') return true
   // A mend may move things: that is what it says.
-  return flawsOf(originalOf(was, was, 1), is).every(({ kind }) => kind === 'moved')
+  return flawsOf(originalOf(was, was, 1), is).every(({ kind }) => kind === 'moved' || kind === remakes)
 }

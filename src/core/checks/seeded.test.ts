@@ -6,6 +6,7 @@ import { BOOK } from '../../testing/book'
 import { objectsOf } from '../../testing/icon-objects'
 import { runs } from '../../testing/runs'
 import { random } from '../../testing/shapes'
+import { laidNodes, withLaidNodes } from '../drawing/edit/laid-nodes'
 import { applyDrawingEdit } from '../drawing/edit/edit'
 import { insertNode } from '../drawing/edit/segment-edit'
 import { moveObject } from '../drawing/edit/transform-object'
@@ -13,11 +14,13 @@ import { evaluateAll } from '../drawing/evaluate/evaluate'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { inkOfAll } from '../drawing/evaluate/ink'
 import type { Accepted } from '../drawing/model/accepted'
-import { type DrawingObject, isFramed, isStyled } from '../drawing/model/object'
+import { type DrawingObject, isFramed, isStyled, type OfKind } from '../drawing/model/object'
 import { readSetFile } from '../formats/set-file'
+import { add, distance } from '../geometry/point'
 import { pixelsOf } from '../raster/raster'
 import type { Rules } from '../rules/rules'
 import { acceptedIn } from '../set/set'
+import { circularIn } from './look/circles'
 import { mendsOf } from './mended'
 
 type Drawing = readonly DrawingObject[]
@@ -34,6 +37,8 @@ const changed = (objects: Drawing, one: DrawingObject | undefined, next: (one: D
 
 const stroked = (objects: Drawing) =>
   objects.filter((one) => isStyled(one) && 'stroke' in one.style && one.style.stroke !== 'none')
+
+const isFilled = (one: DrawingObject) => isStyled(one) && 'fill' in one.style && one.style.fill === 'ink'
 
 /** What slips into a drawing; null where it has nothing that it could slip into. */
 const FAULTS: Readonly<Record<string, (objects: Drawing, pick: Pick) => Drawing | null>> = {
@@ -97,6 +102,88 @@ const FAULTS: Readonly<Record<string, (objects: Drawing, pick: Pick) => Drawing 
     )
     return one ? changed(objects, one, (each) => insertNode(each as never, { contour: 0, node: 0 }, 0.4)) : null
   },
+  'an arc a tenth aside': (objects, pick) => {
+    const one = pick(
+      circularIn(objects, 1).filter(
+        ({ seen, centre, run, moved }, i, all) =>
+          seen.parents.length === 0 &&
+          run !== seen.object &&
+          moved({ x: 0, y: 0 }) !== null &&
+          all.some((other, k) => k < i && other.run !== run && distance(other.centre, centre) < 1e-6),
+      ),
+    )
+    return one ? changed(objects, one.seen.object, () => one.moved({ x: 0.1, y: 0 })!) : null
+  },
+  'a hidden copy': (objects, pick) => {
+    const one = pick(objects)!
+    return [...objects, { ...moveObject(one, { x: 3, y: 2 }), id: 'copy', name: 'copy', hidden: true } as DrawingObject]
+  },
+  'something covered': (objects, pick) => {
+    const one = pick(objects.filter((each) => isFramed(each) && isFilled(each) && Math.min(each.w, each.h) > 6))
+    if (!one || !isFramed(one)) return null
+    const { x, y, w, h } = one
+    const under = { kind: 'rectangle', id: 'under', name: 'under', x: x + w / 2 - 1, y: y + h / 2 - 1, w: 2, h: 2 }
+    const style = { fill: 'ink', stroke: 'none', weight: 'main' }
+    return [{ ...under, corner: 0, style } as DrawingObject, ...objects]
+  },
+  'an end a tenth off a node': (objects, pick) => {
+    const ends = objects.flatMap((one) =>
+      laidNodes(one).flatMap(({ closed, nodes }, k) =>
+        !closed && distance(nodes[0]!, nodes.at(-1)!) > 3 ? [{ one, k, at: nodes.at(-1)! }] : [],
+      ),
+    )
+    const end = pick(
+      ends.filter(({ one, at }) =>
+        objects.some(
+          (other) =>
+            other !== one &&
+            laidNodes(other).some(({ nodes }) => nodes.some((node) => distance(node, at) < 1e-6 && !node.arc)),
+        ),
+      ),
+    )
+    return end
+      ? changed(objects, end.one, (each) =>
+          withLaidNodes(
+            each as DrawingObject,
+            laidNodes(end.one).map((run, k) =>
+              k === end.k
+                ? {
+                    ...run,
+                    nodes: run.nodes.map((node) =>
+                      node === end.at ? { ...node, ...add(node, { x: 0.1, y: -0.06 }) } : node,
+                    ),
+                  }
+                : run,
+            ),
+          ),
+        )
+      : null
+  },
+  'a node twice': (objects, pick) => {
+    const one = pick(objects.filter((each) => each.kind === 'path' && each.contours[0]!.nodes.length > 3))
+    return one
+      ? changed(objects, one, (each) => {
+          const { contours } = each as OfKind<'path'>
+          const [first, ...rest] = contours,
+            nodes = first!.nodes
+          return {
+            ...each,
+            contours: [
+              {
+                ...first!,
+                nodes: [
+                  ...nodes.slice(0, 1),
+                  { ...nodes[1]!, arc: undefined, out: undefined, x: nodes[1]!.x + 0.03 },
+                  { ...nodes[1]!, in: undefined },
+                  ...nodes.slice(2),
+                ],
+              },
+              ...rest,
+            ],
+          }
+        })
+      : null
+  },
   'all of it half a unit aside': (objects) => objects.map((one) => moveObject(one, { x: 0.5, y: 0 })),
 }
 
@@ -151,6 +238,9 @@ const icons: Icon[] = [
     })),
 ]
 
+/** How many icons are looked at for one that a fault can slip into. */
+const ICONS_TRIED = 60
+
 describe('a fault that slipped into a drawing', () => {
   it.each(Object.entries(FAULTS))('is mended, and the drawing is what it was: %s', (fault, slip) => {
     const count = runs(60).numRuns
@@ -159,9 +249,13 @@ describe('a fault that slipped into a drawing', () => {
     for (let i = 0; i < count; i++) {
       const next = random(31 * i + 7)
       const pick: Pick = (list) => list[Math.floor(next() * list.length)]
-      const { name, objects, accepted, rules } = pick(icons)!
-      const faulty = slip(objects, pick)
-      if (!faulty) continue
+      let icon: Icon | undefined, faulty: Drawing | null | undefined
+      for (let k = 0; k < ICONS_TRIED && !faulty; k++) {
+        icon = pick(icons)!
+        faulty = slip(icon.objects, pick)
+      }
+      if (!icon || !faulty) continue
+      const { name, objects, accepted, rules } = icon
       tried++
       const scene = sceneOf(rules)
       // What was there before may be mended as well.

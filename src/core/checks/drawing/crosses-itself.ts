@@ -24,7 +24,7 @@ function crosses(run: NodeRun): boolean {
 export const crossesItself: Check = {
   id: 'crosses-itself',
   concerns: 'slips',
-  remakes: true,
+  remakes: 'contours',
   word: 'fills that cross themselves',
   severity: 'warning',
   find: (checked) =>

@@ -1,44 +1,66 @@
-import type { NodeRun } from '../../drawing/model/node'
+import type { Node, NodeRun } from '../../drawing/model/node'
 import { distance } from '../../geometry/point'
+import type { Rules } from '../../rules/rules'
 import type { Check } from '../check'
-import { type PathObject, after, eachNode, inPaths, many, without } from '../look/paths'
+import { type At, after, eachNode, inPaths, many, type PathObject, without } from '../look/paths'
 import { isStraight } from '../look/straights'
-import { SAME } from '../look/tolerance'
+import { ON_GRID } from '../look/tolerance'
+
+/** Nodes with a straight way between them that are nearer, in units of a 24 grid, were meant to be one. */
+const ONE = 0.05
 
 const isDoubled = (run: NodeRun, at: number, unit: number): boolean => {
   const next = after(run, at)
-  return (
-    !!next && run.nodes.length > 2 && isStraight(run.nodes[at]!, next) && distance(run.nodes[at]!, next) < SAME * unit
-  )
+  if (!next || run.nodes.length < 3) return false
+  const node = run.nodes[at]!,
+    near = ONE * unit
+  // A whole contour that is no longer draws a dot.
+  return isStraight(node, next) && distance(node, next) < near && run.nodes.some((one) => distance(one, node) >= near)
 }
 
-/** Two nodes at one place. */
+const liesOnGrid = ({ x, y }: Node, { grid: { step } }: Rules): boolean =>
+  [x, y].every((value) => Math.abs(value / step - Math.round(value / step)) < ON_GRID)
+
+/** A path with one node for each two: that which lies on the grid, else the later; it has the handles of both. */
+function joined(path: PathObject, faults: readonly At[], rules: Rules): PathObject | null {
+  const gone: At[] = []
+  const contours = path.contours.map((run, contour) => {
+    const nodes = [...run.nodes]
+    for (const at of faults) {
+      if (at.contour !== contour) continue
+      const i = at.node,
+        k = (i + 1) % nodes.length
+      const first = nodes[i]!,
+        second = nodes[k]!
+      const isFirstKept = liesOnGrid(first, rules) && !liesOnGrid(second, rules)
+      gone.push({ contour, node: isFirstKept ? k : i })
+      if (isFirstKept) nodes[i] = withSides(first, first, second)
+      else nodes[k] = withSides(second, first, second)
+    }
+    return { ...run, nodes }
+  })
+  return without({ ...path, contours }, gone)
+}
+
+/** A node entered as one was and left as another was. */
+function withSides(node: Node, { in: entering }: Node, { out: leaving, arc }: Node): Node {
+  const { in: _, out: __, arc: ___, ...rest } = node
+  return { ...rest, ...(entering && { in: entering }), ...(leaving && { out: leaving }), ...(arc && { arc }) }
+}
+
+/** Two nodes at one place, or so near that one was meant. */
 export const doubledNodes: Check = {
   id: 'doubled-nodes',
   concerns: 'litter',
   word: 'doubled nodes',
+  // Corners that were rounded around one node are so again.
+  remakes: 'segments',
   severity: 'warning',
   find: (checked) =>
     inPaths(
       checked,
       (path, unit) => eachNode(path, (run, at) => isDoubled(run, at, unit)),
-      // The later of the two stays, with the handle that enters the earlier.
-      (path, faults) => {
-        const handed: PathObject = {
-          ...path,
-          contours: path.contours.map((run, contour) => ({
-            ...run,
-            nodes: run.nodes.map((node, i) => {
-              const k = i === 0 ? run.nodes.length - 1 : i - 1
-              const last = run.nodes[k]!
-              return faults.some((at) => at.contour === contour && at.node === k) && last.in
-                ? { ...node, in: last.in }
-                : node
-            }),
-          })),
-        }
-        return without(handed, faults)
-      },
+      (path, faults) => joined(path, faults, checked.rules),
       (name, count) => `“${name}” has ${many(count, 'two nodes at one place', 'places with two nodes each')}.`,
     ),
 }

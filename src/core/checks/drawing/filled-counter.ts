@@ -30,7 +30,7 @@ function filled({ contours }: PathObject): number[] {
 export const filledCounter: Check = {
   id: 'filled-counter',
   concerns: 'slips',
-  remakes: true,
+  remakes: 'contours',
   word: 'counters that are filled',
   severity: 'warning',
   find: (checked) =>

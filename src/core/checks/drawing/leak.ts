@@ -12,7 +12,7 @@ import { styleOf } from '../../drawing/evaluate/shared-style'
 export const leak: Check = {
   id: 'leak',
   concerns: 'slips',
-  remakes: true,
+  remakes: 'contours',
   word: 'outlines that nearly close',
   severity: 'warning',
   find: ({ objects, rules, scene }) =>

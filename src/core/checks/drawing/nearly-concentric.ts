@@ -1,10 +1,12 @@
-import { moveObject } from '../../drawing/edit/transform-object'
-import { distance } from '../../geometry/point'
+import { distance, subtract } from '../../geometry/point'
 import type { Check } from '../check'
-import { centreOf, isNearly, isRound } from '../look/circles'
-import { replacing, said, seenIn } from '../look/seen'
+import { circularIn, isNearly } from '../look/circles'
+import { replacing, said } from '../look/seen'
 
-/** Circles that nearly share their centre. */
+/** Middles of arcs nearer than this, in units of a 24 grid, are one: ends written with two digits bring about as much. */
+const ONE_MIDDLE = 0.02
+
+/** Circles, and arcs of paths, that nearly share their centre. */
 export const nearlyConcentric: Check = {
   id: 'nearly-concentric',
   concerns: 'slips',
@@ -12,18 +14,27 @@ export const nearlyConcentric: Check = {
   severity: 'warning',
   find({ objects, rules }) {
     const unit = rules.grid.size / 24,
-      circles = seenIn(objects).filter(isRound)
-    return circles.flatMap((one, i) => {
-      const centre = centreOf(one.object)
-      const other = circles.slice(0, i).find(({ object }) => isNearly(distance(centreOf(object), centre), unit))
+      circles = circularIn(objects, unit)
+    return circles.flatMap(({ seen, centre, run, moved }, i) => {
+      const other = circles.slice(0, i).find((one) => {
+        const away = distance(one.centre, centre),
+          isArc = [one, circles[i]!].some((each) => each.run !== each.seen.object)
+        return one.run !== run && isNearly(away, unit) && (!isArc || away > ONE_MIDDLE * unit)
+      })
       if (!other) return []
-      const to = centreOf(other.object)
+      const next = moved(subtract(other.centre, centre)),
+        away = said(distance(other.centre, centre))
+      const { id, name } = seen.object,
+        beside = other.seen.object
       return [
         {
-          sentence: `“${one.object.name}” and “${other.object.name}” are nearly concentric: ${said(distance(to, centre))} apart.`,
-          objects: [one.object.id, other.object.id],
+          sentence:
+            id === beside.id
+              ? `Two arcs of “${name}” are nearly concentric: ${away} apart.`
+              : `“${name}” and “${beside.name}” are nearly concentric: ${away} apart.`,
+          objects: id === beside.id ? [id] : [id, beside.id],
           spot: { at: centre },
-          ...replacing(one, moveObject(one.object, { x: to.x - centre.x, y: to.y - centre.y })),
+          ...(next && replacing(seen, next)),
         },
       ]
     })

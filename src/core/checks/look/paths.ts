@@ -5,7 +5,7 @@ import type { Checked, Found } from '../check'
 import { replacing, seenIn } from './seen'
 
 export type PathObject = OfKind<'path'>
-type At = { readonly contour: number; readonly node: number }
+export type At = { readonly contour: number; readonly node: number }
 
 /** One finding for each path with faulty nodes. It marks the first of them and mends all. */
 export function inPaths(
