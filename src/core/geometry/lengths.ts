@@ -3,7 +3,7 @@ import { hypot } from './point'
 import type { Segment } from './segment'
 
 /** Gauss and Legendre's places and weights for eight points on 0..1. */
-export const GAUSS = [
+const GAUSS = [
   [0.1834346424956498, 0.362683783378362],
   [0.525532409916329, 0.3137066458778873],
   [0.7966664774136267, 0.2223810344533745],

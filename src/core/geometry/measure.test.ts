@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lengthTo, segmentLength } from './lengths'
 import { measure } from './measure'
+import { moments } from './moments'
 import { stretch } from './stretch'
 import { ellipse, polyline, transformPath } from './path'
 import { distance } from './point'
@@ -48,6 +49,47 @@ describe('measuring', () => {
       },
     ])
     expect(half.centroid!.y).toBeCloseTo(-4 / Math.PI, 9)
+  })
+
+  it('finds the moments that summing over many small steps finds, of lines, arcs and curves', () => {
+    const radius = fc.double({ min: 0.5, max: 20, noNaN: true }),
+      turn = fc.double({ min: -3, max: 3, noNaN: true })
+    const segment: fc.Arbitrary<Segment> = fc.oneof(
+      fc.record({ kind: fc.constant('line' as const), from: p, to: p }),
+      fc.record({ kind: fc.constant('cubic' as const), from: p, c1: p, c2: p, to: p }),
+      fc
+        .record({
+          kind: fc.constant('arc' as const),
+          from: p,
+          to: p,
+          rx: radius,
+          ry: radius,
+          turn,
+          large: fc.boolean(),
+          sweep: fc.boolean(),
+        })
+        .filter(({ from, to }) => distance(from, to) > 0.1),
+    )
+    fc.assert(
+      fc.property(segment, (one) => {
+        const steps = 4000
+        let x = 0,
+          y = 0,
+          most = 1,
+          last = pointAt(one, 0)
+        for (let i = 1; i <= steps; i++) {
+          const next = pointAt(one, i / steps),
+            middle = pointAt(one, (i - 0.5) / steps)
+          x += (middle.x ** 2 * (next.y - last.y)) / 2
+          y -= (middle.y ** 2 * (next.x - last.x)) / 2
+          most = Math.max(most, Math.abs(next.x), Math.abs(next.y))
+          last = next
+        }
+        const [mx, my] = moments(one)
+        expect(Math.abs(mx - x)).toBeLessThan(1e-5 * most ** 3)
+        expect(Math.abs(my - y)).toBeLessThan(1e-5 * most ** 3)
+      }),
+    )
   })
 
   it('of an ellipse agrees with the series for its perimeter', () => {

@@ -1,10 +1,10 @@
 import { sweptTwice } from './area'
 import { boxUnion, type Box } from './box'
-import { GAUSS, segmentLength } from './lengths'
+import { segmentLength } from './lengths'
+import { moments } from './moments'
 import type { Path } from './path'
 import type { Point } from './point'
-import { pointAt, type Segment, segmentBounds } from './segment'
-import { slopeAt } from './slope'
+import { segmentBounds } from './segment'
 
 /** The measures of a path: lengths in grid units, its area without its holes, its centroid, its exact bounds. */
 export type Measures = {
@@ -46,24 +46,4 @@ export function measure(path: Path): Measures {
     centroid,
     segments: segments.length,
   }
-}
-
-/** An integral, halved until halving no longer changes the result. */
-function refined(over: (a: number, b: number) => number, a: number, b: number, depth: number): number {
-  const whole = over(a, b),
-    middle = (a + b) / 2
-  const sum = over(a, middle) + over(middle, b)
-  return Math.abs(sum - whole) < 1e-11 * (1 + Math.abs(sum)) || depth > 14
-    ? sum
-    : refined(over, a, middle, depth + 1) + refined(over, middle, b, depth + 1)
-}
-
-const integral = (a: number, b: number, f: (t: number) => number): number =>
-  GAUSS.reduce((sum, [t, weight]) => sum + weight * f(a + (b - a) * t), 0) * (b - a)
-
-/** A segment's contributions to the first moments of area: ½∮x²dy and −½∮y²dx (Green's theorem). */
-function moments(segment: Segment): [number, number] {
-  const over = (f: (p: Point, d: Point) => number) =>
-    refined((a, b) => integral(a, b, (t) => f(pointAt(segment, t), slopeAt(segment, t))), 0, 1, 4)
-  return [over((p, d) => p.x * p.x * d.y) / 2, -over((p, d) => p.y * p.y * d.x) / 2]
 }

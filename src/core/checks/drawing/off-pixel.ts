@@ -2,6 +2,7 @@ import { type DrawingObject, isFramed, kindOf } from '../../drawing/model/object
 import { moveObject } from '../../drawing/edit/transform-object'
 import { crispness, SEEN } from '../../proof/crispness'
 import { pathBounds } from '../../geometry/path'
+import type { Point } from '../../geometry/point'
 import { tidy } from '../../geometry/tidy'
 import type { Check, Checked, Found } from '../check'
 import { ink } from '../../drawing/evaluate/evaluate'
@@ -66,11 +67,32 @@ function asideAsAWhole(checked: Checked, pixels: number): readonly DrawingObject
     shift[axis] = tidy((on * size) / pixels - edge.from[axis])
   }
   if (off.length < 2 || (shift.x === 0 && shift.y === 0)) return null
+  if (!cameCrisp(shown, checked, pixels, shift)) return null
   const moved = objects.map((object) => moveObject(object, shift))
   const isCrisp = moved.every(
     (object) => object.hidden || crispness(ink(object, scene), size, pixels).blurred.length === 0,
   )
   return isCrisp ? moved : null
+}
+
+/** Whether the straight edges of a drawing, as they are known, lie on pixels once they are moved: a quick look before it is drawn so. */
+function cameCrisp(
+  shown: readonly DrawingObject[],
+  { rules: { grid }, scene }: Checked,
+  pixels: number,
+  shift: Point,
+): boolean {
+  const scale = pixels / grid.size
+  return shown.every((object) =>
+    ink(object, scene).every(({ segments }) =>
+      segments.every(({ kind, from, to }) => {
+        const axis = from.x === to.x ? 'x' : from.y === to.y ? 'y' : null
+        if (kind !== 'line' || !axis) return true
+        const place = (from[axis] + shift[axis]) * scale
+        return Math.abs(place - Math.round(place)) < 0.05
+      }),
+    ),
+  )
 }
 
 /**
