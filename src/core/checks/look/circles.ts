@@ -16,7 +16,7 @@ export const isRound = (one: Seen): one is Round =>
 export const centreOf = ({ x, y, w, h }: Framed): Point => ({ x: x + w / 2, y: y + h / 2 })
 
 /** A circle of its own or a stretch of a path along one; `run` is what it is drawn in one go with. */
-export type Circular = {
+type Circular = {
   readonly seen: Seen
   readonly centre: Point
   readonly r: number

@@ -4,7 +4,7 @@ import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { inkOfAll } from '../../drawing/evaluate/ink'
 import type { DrawingObject } from '../../drawing/model/object'
 import { type Memory, recalled, remember } from '../../drawing/evaluate/memory'
-import { boxCentre } from '../../geometry/box'
+import { type Box, boxCentre } from '../../geometry/box'
 import type { Path } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
 import { placedAsBrought } from './placed-as-brought'
@@ -21,7 +21,7 @@ import { short, valueOf } from './form'
 import { placedMarks } from './problem'
 import { relationsOf } from './relations'
 import { type Held, heldIn } from './held'
-import { letsGoOfMirror, type Pin, type TieKind } from './pin'
+import { letsGoOfMirror, type Pin } from './pin'
 import { BY_HAND, type Crisp, crispPlaces, type Pinned, pinnedOf, settledValues } from './settle'
 import { MOST_UNKNOWNS } from './solve'
 import { type HeldTie, heldTies, relationsLeft, tiePinAt } from './tie'
@@ -67,7 +67,7 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
     plain = scaled(objects, from, to),
     plainInk = inkAt(plain)
   const least = Math.min(narrowestOf(before, scale).gap, gap) - UNSEEN
-  const original = withoutMirrors(originalOf(before, plainInk, scale), pins)
+  const original = originalOf(before, plainInk, scale)
   const place = placing(objects, from, to, original, pins)
   const search = (wanted: Original): Fitted => {
     const looked = (list: readonly DrawingObject[], ink: Path, held: Outcome): Result => ({
@@ -94,24 +94,27 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
     const unfitted = looked(plain, plainInk, () => ({ held: [], ties: [] }))
     return best && (pins.length > 0 || !isBetter(unfitted, best)) ? ended(best, true) : ended(unfitted, false)
   }
-  const found = search(original)
+  const found = search(withoutMirrors(original, pins))
   return found.flaws.length > 0 && before.length !== plainInk.length
     ? search(withPlainWanted(original, plainInk))
     : found
 }
 
-/** What a picture is compared with, where a person let go that contours of it are their own mirror images. */
+/** What a picture is compared with, where a person let go that contours of it are mirror images. */
 function withoutMirrors(original: Original, pins: readonly Pin[]): Original {
   if (!AXES.some((axis) => letsGoOfMirror(pins, axis))) return original
-  const goes = (kind: TieKind, at: Point) => tiePinAt(pins, kind, at)?.kept === false
-  const wanted = original.wanted.map((one) => ({
-    ...one,
-    isEven: {
-      x: one.isEven.x && !goes('left-right', boxCentre(one.box)),
-      y: one.isEven.y && !goes('top-bottom', boxCentre(one.box)),
-    },
-  }))
-  return { ...original, wanted }
+  const isLetGo = (axis: Axis, box: Box) =>
+    tiePinAt(pins, axis === 'x' ? 'left-right' : 'top-bottom', boxCentre(box))?.kept === false
+  const next = new Map(
+    original.wanted.map((one) => {
+      const isEven = { x: one.isEven.x && !isLetGo('x', one.box), y: one.isEven.y && !isLetGo('y', one.box) }
+      return [one, { ...one, isEven }]
+    }),
+  )
+  const pairs = original.pairs
+    .filter(({ axis, box }) => !isLetGo(axis, box))
+    .map((pair) => ({ ...pair, one: next.get(pair.one)!, other: next.get(pair.other)! }))
+  return { ...original, wanted: [...next.values()], pairs }
 }
 
 type Result = {

@@ -45,6 +45,13 @@ describe('what would be sent back of a picture', () => {
     expect(Math.hypot(flaw!.at.x - 5.5, flaw!.at.y - 12)).toBeLessThan(2)
   })
 
+  it('is one of two that were mirror images and is turned by itself, but not both alike', () => {
+    const left = line('left', 3, 4, [8, 16]),
+      right = line('right', 21, 4, [16, 16])
+    expect(flaws([left, right], [left, line('right', 21, 4, [16.5, 16])]).map(({ kind }) => kind)).toContain('lopsided')
+    expect(flaws([left, right], [line('left', 3, 4, [7.5, 16]), line('right', 21, 4, [16.5, 16])])).toEqual([])
+  })
+
   it('is a contour that was its own mirror image and leans', () => {
     expect(flaws([roof(12)], [roof(11.5)]).map(({ kind }) => kind)).toContain('lopsided')
     expect(flaws([roof(11.5)], [roof(11.6)])).toEqual([])

@@ -1,16 +1,14 @@
 import { sweptTwice } from '../../geometry/area'
-import { type Box, boxCentre, boxContains } from '../../geometry/box'
-import { curveOf } from '../../geometry/curve'
-import { nearestOnCurve } from '../../geometry/nearest'
+import { type Box, boxCentre, boxUnion } from '../../geometry/box'
 import { type Contour, type Path, pathBounds } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
-import { pointAt, segmentBounds } from '../../geometry/segment'
 import { AXES, type Axis } from './mark'
+import { mirroredPairs, mirrorSum, type Pair, unevenAt } from './mirror-image'
 
 /**
  * What a designer would send back of a picture that was brought to another grid: a contour that came or went, segments
- * that came (an end through a wall, a joint torn open), a contour that was its own mirror image and is not any more, or one
- * that lies elsewhere or is of another size than plain scaling would have it. The place is on the other grid.
+ * that came (an end through a wall, a joint torn open), a contour that was its own mirror image, or that of another, and is
+ * not any more, or one that lies elsewhere or is of another size than plain scaling would have it. The place is on the other grid.
  */
 export type Flaw = { readonly kind: 'contours' | 'segments' | 'lopsided' | 'moved'; readonly at: Point }
 
@@ -18,7 +16,7 @@ export type Flaw = { readonly kind: 'contours' | 'segments' | 'lopsided' | 'move
 export const FLAW_WORDS: Readonly<Record<Flaw['kind'], string>> = {
   contours: 'Something joins or comes apart here that did not.',
   segments: 'An end comes through, or a joint is torn open here.',
-  lopsided: 'This was its own mirror image and is not any more.',
+  lopsided: 'This was a mirror image, of itself or of its like, and is not any more.',
   moved: 'This lies elsewhere, or is larger or smaller, than at the other sizes.',
 }
 
@@ -56,6 +54,8 @@ export type Original = {
   /** The other grid's size by its own. */
   readonly scale: number
   readonly wanted: readonly Wanted[]
+  /** Those of them that are each other's mirror images. */
+  readonly pairs: readonly Pair<Wanted>[]
   /** The other grid's size by that of what is wanted. */
   readonly grown: number
 }
@@ -73,36 +73,45 @@ export function originalOf(ink: Path, plain: Path, scale: number): Original {
     if (is) left.delete(is)
     return { ...was, count: Math.max(was.count, is?.count ?? 0), plain: is }
   })
-  return { outlines, scale, wanted, grown: scale }
+  return { outlines, scale, wanted, pairs: pairsOf(wanted), grown: scale }
 }
 
 /** The same, where the weights of the other grid join or part contours whatever is done: the plain picture is wanted. */
-export const withPlainWanted = (original: Original, plain: Path): Original => ({
-  ...original,
-  wanted: plain.map((contour) => {
+export function withPlainWanted(original: Original, plain: Path): Original {
+  const wanted = plain.map((contour) => {
     const outline = outlineOf(contour, EVEN_BEFORE)
     return { ...outline, plain: outline }
-  }),
-  grown: 1,
-})
+  })
+  return { ...original, wanted, pairs: pairsOf(wanted), grown: 1 }
+}
+
+const pairsOf = (wanted: readonly Wanted[]): Pair<Wanted>[] =>
+  AXES.flatMap((axis) => mirroredPairs(wanted, axis, EVEN_BEFORE))
 
 /** The flaws of a picture beside what it was: none where it is the same drawing. */
-export function flawsOf({ wanted: outlines, grown: scale }: Original, ink: Path): Flaw[] {
+export function flawsOf({ wanted: outlines, pairs, grown: scale }: Original, ink: Path): Flaw[] {
   const now = ink.map((contour) => outlineOf(contour, null))
   if (now.length !== outlines.length) return [{ kind: 'contours', at: placeOfChange(outlines, now, scale) }]
   const left = new Set(now)
   const flaws: Flaw[] = []
+  const became = new Map<Outline, Outline>()
   for (const was of [...outlines].sort((a, b) => Math.abs(b.swept) - Math.abs(a.swept))) {
     const is = nearestTo(was, left, scale)
     if (!is) return [...flaws, { kind: 'contours', at: scaledCentre(was, scale) }]
     left.delete(is)
+    became.set(was, is)
     if (isShrunk(was, is, scale)) flaws.push({ kind: 'contours', at: boxCentre(is.box) })
     else if (was.plain && isElsewhere(was.plain, is)) flaws.push({ kind: 'moved', at: boxCentre(is.box) })
     if (is.count > was.count) flaws.push({ kind: 'segments', at: newPlace(was, is, scale) })
     for (const axis of AXES) {
-      const away = was.isEven[axis] ? unevenAt(is.contour, is.box, axis, EVEN_AFTER) : null
+      const away = was.isEven[axis] ? leansAt(is.contour, is.box, axis, EVEN_AFTER) : null
       if (away) flaws.push({ kind: 'lopsided', at: away })
     }
+  }
+  for (const { axis, one, other } of pairs) {
+    const [a, b] = [became.get(one)!, became.get(other)!]
+    const away = unevenAt(a.contour, b.contour, axis, mirrorSum(boxUnion([a.box, b.box])!, axis), EVEN_AFTER)
+    if (away) flaws.push({ kind: 'lopsided', at: away })
   }
   return flaws
 }
@@ -116,26 +125,15 @@ function outlineOf(contour: Contour, even: number | null): Outline {
     swept: segments.reduce((sum, segment) => sum + sweptTwice(segment), 0),
     count: segments.length,
     isEven: {
-      x: even !== null && unevenAt(contour, box, 'x', even) === null,
-      y: even !== null && unevenAt(contour, box, 'y', even) === null,
+      x: even !== null && leansAt(contour, box, 'x', even) === null,
+      y: even !== null && leansAt(contour, box, 'y', even) === null,
     },
   }
 }
 
 /** A place where a contour is not its own mirror image about the middle of its box; null where it is. */
-function unevenAt({ segments }: Contour, box: Box, axis: Axis, near: number): Point | null {
-  const sum = axis === 'x' ? 2 * box.x + box.w : 2 * box.y + box.h
-  const boxes = segments.map((segment) => segmentBounds(segment))
-  const curves = segments.map(curveOf)
-  const isOn = (p: Point) =>
-    segments.some((_, i) => boxContains(boxes[i]!, p, near) && nearestOnCurve(curves[i]!, p).distance <= near)
-  for (const segment of segments)
-    for (const t of [0, 0.5]) {
-      const p = pointAt(segment, t)
-      if (!isOn({ ...p, [axis]: sum - p[axis] })) return p
-    }
-  return null
-}
+const leansAt = (contour: Contour, box: Box, axis: Axis, near: number): Point | null =>
+  unevenAt(contour, contour, axis, mirrorSum(box, axis), near)
 
 const scaledCentre = ({ box }: Outline, scale: number): Point => {
   const { x, y } = boxCentre(box)

@@ -25,7 +25,7 @@ const LEVEL = 1e-6
  */
 export function relationsOf(
   figure: Figure,
-  { outlines, scale }: Original,
+  { outlines, pairs, scale }: Original,
 ): { built: readonly Relation[]; ties: readonly Tied[]; values: number[] } {
   const built = figure.same.map(([a, b]) => equal(a, b, HARD))
   const ties: Tied[] = []
@@ -44,6 +44,10 @@ export function relationsOf(
     if (!isEven.x && !isEven.y) continue
     const along = drawing(contour, box, figure)
     for (const axis of AXES) if (isEven[axis]) ties.push(mirrored(figure, along, axis, box, scale, values))
+  }
+  for (const { axis, one, other, box } of pairs) {
+    const along = new Set([one, other].flatMap((each) => [...drawing(each.contour, each.box, figure)]))
+    ties.push(mirrored(figure, along, axis, box, scale, values))
   }
   return { built, ties, values }
 }
