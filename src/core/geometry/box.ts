@@ -51,3 +51,7 @@ export const boxCentre = (box: Box): Point => ({ x: box.x + box.w / 2, y: box.y 
 export function boxAbout(centre: Point, w: number, h: number): Box {
   return { x: centre.x - w / 2, y: centre.y - h / 2, w, h }
 }
+
+/** Whether two boxes have a place in common. */
+export const boxesMeet = (a: Box, b: Box): boolean =>
+  a.x <= b.x + b.w && b.x <= a.x + a.w && a.y <= b.y + b.h && b.y <= a.y + a.h

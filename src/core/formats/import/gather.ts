@@ -6,6 +6,7 @@ import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set
 import { STYLES, type Style } from './names'
 import { onGrid } from './on-grid'
 import { type Evidence, type Plain, proposedRules } from './propose'
+import { imagesBack } from './images/images-back'
 import { isFailed, type ReadIcon } from './read-icon'
 import { type Failed, PRIVATE } from './reading'
 import { strokeBack, strokeTolerance } from './strokes-back'
@@ -77,7 +78,9 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
   const paths = new Map<string, readonly string[]>()
   const codes: Record<string, number> = {}
   icons.forEach(({ name, tags, sizes, path, code }, i) => {
-    const main: Master = { base: grid, objects: underRules(plain[i]!.objects, rules) }
+    const { objects, how } = plain[i]!
+    const whole = how === 'live' ? imagesBack(objects, strokeTolerance(grid)) : objects
+    const main: Master = { base: grid, objects: underRules(whole, rules) }
     const others = further.flatMap((base): Master[] => {
       const own = sizes.get(base)
       return own && sizes.has(grid) ? [{ base, objects: underRules(onGrid(own, base), bookAt(rules, base)) }] : []
@@ -135,6 +138,8 @@ function withStyles(read: readonly ReadIcon[]): readonly ReadIcon[] {
   )
 }
 
+type Taken = Plain & Pick<ReadIcon, 'how'>
+
 /** The share of the icons in which areas are as thick as a stroke before they are taken for strokes that were outlined. */
 const OUTLINED = 0.3
 
@@ -142,7 +147,7 @@ const OUTLINED = 0.3
  * Drawings with areas that strokes were outlined to as strokes again, where they are as heavy as the strokes of the set; of a
  * set that was outlined as a whole, as heavy as most of its rings, frames and bars.
  */
-function withStrokesBack(icons: readonly (Plain & Pick<ReadIcon, 'how'>)[], grid: number): Plain[] {
+function withStrokesBack(icons: readonly Taken[], grid: number): Taken[] {
   const within = strokeTolerance(grid),
     drawn = new Tally<number>(),
     thick = new Tally<number>(),
@@ -166,6 +171,7 @@ function withStrokesBack(icons: readonly (Plain & Pick<ReadIcon, 'how'>)[], grid
   const weights = [...drawn.counts.filter(isCommon(OUTLINED)), ...thick.counts.filter(isCommon(OUTLINED))]
   return icons.map(({ name, objects, how }) => ({
     name,
+    how,
     objects: objects.flatMap((object) => {
       const back = how === 'live' ? backOf(object) : null
       return back && weights.some(({ value }) => Math.abs(value - back.weight) <= within) ? back.objects : [object]

@@ -17,6 +17,7 @@ import { vectorDrawable } from '../../targets/android/vector'
 import { pathData } from '../path-data'
 import { rasterised } from '../rasterised'
 import { readSetFile } from '../set-file'
+import { walk } from '../../drawing/model/tree'
 import { svgOfShapes } from '../svg'
 import { gatheredSet } from './gather'
 import { iconsInto } from './into'
@@ -216,8 +217,9 @@ describe('a folder of files', () => {
     })
     const { set } = gatheredSet(read(outlined), { name: 'Outlined' })!
     const areStrokes = (icon: (typeof set.icons)[number]) =>
-      icon.masters[0]!.objects.every(
-        (object) => 'style' in object && 'stroke' in object.style && object.style.stroke !== 'none',
+      [...walk(icon.masters[0]!.objects)].every(
+        ({ object }) =>
+          'members' in object || ('style' in object && 'stroke' in object.style && object.style.stroke !== 'none'),
       )
     expect(set.icons.filter(areStrokes).length / some.length).toBeGreaterThan(0.75)
     expect(set.rules.weights.map(({ value }) => value)).toEqual([2])

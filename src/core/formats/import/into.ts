@@ -2,6 +2,7 @@ import { freeName } from '../../set/names'
 import { Icon, type IconSet, iconProblems, LIMITS } from '../../set/set'
 import type { DrawingObject } from '../../drawing/model/object'
 import type { Rules } from '../../rules/rules'
+import { imagesBack } from './images/images-back'
 import { onGrid } from './on-grid'
 import { strokeBack, strokeTolerance } from './strokes-back'
 import type { ReadIcon } from './read-icon'
@@ -45,7 +46,10 @@ export function iconsInto(
     const objects = onGrid(one, grid)
     const master = {
       base: grid,
-      objects: underRules(one.how === 'live' ? asStrokes(objects, set.rules) : objects, set.rules),
+      objects: underRules(
+        one.how === 'live' ? imagesBack(asStrokes(objects, set.rules), strokeTolerance(grid)) : objects,
+        set.rules,
+      ),
     }
     const icon = Icon.safeParse({
       id: newId(i),

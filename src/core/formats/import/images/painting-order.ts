@@ -1,0 +1,43 @@
+import { type DrawingObject, isStyled } from '../../../drawing/model/object'
+import { isShared } from '../../../drawing/model/style'
+import { type Box, boxesMeet } from '../../../geometry/box'
+import { pathBounds } from '../../../geometry/path'
+import { scene } from './piece'
+
+/** Whether objects may be painted together where the first of them is: what is painted between lies beside, or has their one colour. */
+export function mayBeOne(objects: readonly DrawingObject[], gone: ReadonlySet<DrawingObject>): boolean {
+  const places = objects.flatMap((object, i) => (gone.has(object) ? [i] : []))
+  const between = objects.slice(places[0]!, places.at(-1)! + 1).filter((object) => !gone.has(object))
+  if (between.length === 0) return true
+  const colours = new Set([...gone, ...between].flatMap(coloursOf))
+  if (colours.size === 1 && !colours.has(null)) return true
+  const own = [...gone].map(reachOf)
+  return between.every((object) => own.every((box) => !boxesMeet(box, reachOf(object))))
+}
+
+/** The box of what an object paints: by its strokes' widths, or, of what holds others, by its ink. */
+function reachOf(object: DrawingObject): Box {
+  if (!isStyled(object) || isShared(object.style)) return pathBounds(scene.ink(object)) ?? scene.box(object)
+  const { x, y, w, h } = scene.box(object)
+  const by = typeof object.style.weight === 'number' ? object.style.weight : 0
+  return { x: x - by, y: y - by, w: w + 2 * by, h: h + 2 * by }
+}
+
+/** The opaque colours that an object is painted in; null for what is seen through, or is no plain colour. */
+function coloursOf(object: DrawingObject): (string | null)[] {
+  if ('members' in object && !isStyled(object)) return (object.members as DrawingObject[]).flatMap(coloursOf)
+  if (!isStyled(object) || isShared(object.style) || object.opacity !== undefined) return [null]
+  const { fill, stroke, fillOpacity, strokeOpacity, fills } = object.style
+  if (fills || fillOpacity !== undefined || strokeOpacity !== undefined) return [null]
+  return [fill, stroke].flatMap((paint) => (typeof paint !== 'string' ? [null] : paint === 'none' ? [] : [paint]))
+}
+
+/** Objects with one in place of others, where the first of them was. */
+export function inPlaceOf(
+  objects: readonly DrawingObject[],
+  gone: ReadonlySet<DrawingObject>,
+  one: DrawingObject,
+): readonly DrawingObject[] {
+  const first = objects.findIndex((object) => gone.has(object))
+  return objects.flatMap((object, i) => (i === first ? [one] : gone.has(object) ? [] : [object]))
+}

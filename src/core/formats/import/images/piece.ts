@@ -1,0 +1,63 @@
+import { sceneOf } from '../../../drawing/evaluate/evaluated-scene'
+import { type DrawingObject, isStyled } from '../../../drawing/model/object'
+import { isShared } from '../../../drawing/model/style'
+import { type Box } from '../../../geometry/box'
+import { segmentLength } from '../../../geometry/lengths'
+import { type Path, pathBounds, segmentCount } from '../../../geometry/path'
+import type { Point } from '../../../geometry/point'
+import { pointAt } from '../../../geometry/segment'
+import { STARTERS } from '../../../rules/starters'
+
+/** An object with what it is compared by: its outline, its box and the middle of its places, and its finish. */
+export type Piece = {
+  readonly object: DrawingObject
+  readonly edge: Path
+  readonly box: Box
+  readonly centre: Point
+  readonly length: number
+  readonly finish: string
+}
+
+/** A scene for objects whose numbers are all their own. */
+export const scene = sceneOf(STARTERS[0]!.rules)
+
+export const lengthOf = (path: Path): number =>
+  path.reduce((sum, { segments }) => sum + segments.reduce((all, one) => all + segmentLength(one), 0), 0)
+
+/** An object as a piece; null for what is no plain shape of one finish, or holds others. */
+export function pieceOf(object: DrawingObject): Piece | null {
+  if (!isStyled(object) || isShared(object.style) || object.hidden || object.locked || object.role) return null
+  const { fill, stroke, fills } = object.style
+  if (typeof fill !== 'string' || typeof stroke !== 'string' || fills) return null
+  const edge = scene.edge(object),
+    box = pathBounds(edge)
+  if (!box) return null
+  const places = edge.flatMap(({ segments }) => segments.flatMap((one) => [0.25, 0.75].map((t) => pointAt(one, t))))
+  const mean = (axis: 'x' | 'y') => places.reduce((sum, p) => sum + p[axis], 0) / places.length
+  return {
+    object,
+    edge,
+    box,
+    centre: { x: mean('x'), y: mean('y') },
+    length: lengthOf(edge),
+    finish: JSON.stringify(object.style),
+  }
+}
+
+/** Whether two objects may be images of each other: painted alike, of as many segments, as long. */
+export const isLike = (a: Piece, b: Piece, within: number): boolean =>
+  a.finish === b.finish &&
+  segmentCount(a.edge) === segmentCount(b.edge) &&
+  Math.abs(a.length - b.length) <= 4 * within * segmentCount(a.edge)
+
+/** Groups of pieces that may be images of each other, of so many at least, each piece in one group. */
+export function groupsOf(objects: readonly DrawingObject[], within: number, least: number): Piece[][] {
+  const left = objects.flatMap((object) => pieceOf(object) ?? [])
+  const groups: Piece[][] = []
+  while (left.length > 0) {
+    const group = left.filter((one) => isLike(left[0]!, one, within))
+    left.splice(0, left.length, ...left.filter((one) => !group.includes(one)))
+    if (group.length >= least) groups.push(group)
+  }
+  return groups
+}
