@@ -19,6 +19,10 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   await expect(dialog.getByRole('img', { name: 'lighthouse' })).toBeVisible()
   await expect(dialog).toContainText('text: it is set in the face that comes with Wise Square')
   await dialog.getByLabel('Take quay').uncheck()
+  // A proposed rule is left by a click, and taken by another.
+  await rules.getByRole('checkbox', { name: /^corner/ }).uncheck()
+  await expect(rules.getByRole('checkbox', { checked: false })).toHaveCount(1)
+  await rules.getByRole('checkbox', { name: /^corner/ }).check()
   await dialog.getByLabel('Name of the set').fill('Harbour')
   await dialog.getByRole('button', { name: 'Make a set of 13 icons' }).click()
   const made = page.getByRole('link', { name: 'Harbour', exact: true })

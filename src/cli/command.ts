@@ -21,6 +21,7 @@ export const OPTIONS = {
   name: { type: 'string' },
   style: { type: 'string' },
   as: { type: 'string' },
+  leave: { type: 'string' },
   drawings: { type: 'string' },
   except: { type: 'string' },
   only: { type: 'string' },

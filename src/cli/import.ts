@@ -6,6 +6,7 @@ import { iconsInto } from '../core/formats/import/into'
 import { STYLES, type Style } from '../core/formats/import/names'
 import { fontFlavour } from '../core/formats/import/font'
 import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
+import { type Topic, TOPICS } from '../core/formats/import/propose'
 import { isReadable } from '../core/formats/import/readable'
 import { type Failed, MOST, type Source } from '../core/formats/import/reading'
 import { sourcesIn } from '../core/formats/import/sources'
@@ -20,7 +21,7 @@ const FILES = 50_000,
 
 /** Reads SVG files, those of whole folders too, into a set file: a new one, or one that is there. */
 export async function importCommand(files: readonly string[], options: Options): Promise<Answer> {
-  const { out, into, name, style } = options
+  const { out, into, name, style, rules = 'proposed' } = options
   if (files.length === 0)
     throw new UsageError('Name files or folders: import FILES-OR-FOLDERS… --out SET.wisesquare.json.')
   if (!out) throw new UsageError('Say where to: --out FILE.')
@@ -28,16 +29,20 @@ export async function importCommand(files: readonly string[], options: Options):
     throw new UsageError(`There is no style “${style}”; there are plain, ${STYLES.join(', ')}.`)
   const how = options.as ?? 'live'
   if (how !== 'live' && how !== 'drawn') throw new UsageError('Drawings are taken over as live or as drawn.')
+  const left = topicsIn(options.leave)
   const found = await filesIn(files)
   const read: (ReadIcon | Failed)[] = []
   for (const { file, path } of found)
     for (const one of await sourcesOf(file, path)) read.push('problem' in one ? one : readIcon(one, how))
   const made = into
-    ? await added(read, into)
-    : gatheredSet(read, {
-        name: name ?? nameFor(files[0]!),
-        ...(style !== undefined && { style: style as Style | 'plain' }),
-      })
+    ? await added(read, await readWhole([into]))
+    : rules !== 'proposed'
+      ? await added(read, await emptyUnder(rules, name ?? nameFor(files[0]!)))
+      : gatheredSet(read, {
+          name: name ?? nameFor(files[0]!),
+          left,
+          ...(style !== undefined && { style: style as Style | 'plain' }),
+        })
   if (!made || made.set.icons.length === 0)
     throw new Error(
       found.length === 0
@@ -52,8 +57,25 @@ const saidOf = (one: Failed | undefined): string => (one ? `${one.path}: ${one.p
 
 const nameFor = (path: string): string => basename(resolve(path)).replace(/\.[^.]*$/, '') || 'Icons'
 
-async function added(read: readonly (ReadIcon | Failed)[], into: string) {
-  const { set, pictures } = await readWhole([into])
+/** The proposed rules that are not to be taken, by what they are about. */
+function topicsIn(words = ''): ReadonlySet<Topic> {
+  const asked = words.split(',').filter((word) => word !== '')
+  const known = TOPICS.filter((topic) => topic !== 'grid')
+  const wrong = asked.find((word) => !known.some((topic) => topic === word))
+  if (wrong !== undefined) throw new UsageError(`There is no rule “${wrong}” to leave; there are ${known.join(', ')}.`)
+  return new Set(asked as Topic[])
+}
+
+type Whole = Awaited<ReturnType<typeof readWhole>>
+
+/** A set without icons under the rules of another. */
+async function emptyUnder(file: string, name: string): Promise<Whole> {
+  const { set } = await readWhole([file])
+  const { kind, rules } = set
+  return { set: { name, kind, rules, icons: [] }, pictures: {} }
+}
+
+async function added(read: readonly (ReadIcon | Failed)[], { set, pictures }: Whole) {
   const known = new Set(set.icons.map(({ id }) => id))
   let count = 0
   const newId = () => {

@@ -3,6 +3,7 @@ import { gatheredSet, type Gathered } from '../core/formats/import/gather'
 import type { Style } from '../core/formats/import/names'
 import type { Understanding } from '../core/formats/import/objects'
 import { iconsInto } from '../core/formats/import/into'
+import type { Topic } from '../core/formats/import/propose'
 import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
 import { type Failed, MOST, type Source } from '../core/formats/import/reading'
 import { sourcesIn } from '../core/formats/import/sources'
@@ -21,6 +22,8 @@ export type Choice = {
   readonly style: Style | 'plain' | null
   readonly how: Understanding
   readonly without: readonly string[]
+  /** The proposed rules that are not taken. */
+  readonly left: readonly Topic[]
   /** The paths of the files that are taken over the other way. */
   readonly otherwise: readonly string[]
 }
@@ -110,8 +113,8 @@ async function answer(asked: AskedImport): Promise<void> {
 
 const tell = (answer: AnsweredImport) => postMessage(answer)
 
-const gathered = (all: readonly (ReadIcon | Failed)[], { name, style, without }: Choice): Gathered | null =>
-  gatheredSet(all, { name, ...(style && { style }), without: new Set(without) })
+const gathered = (all: readonly (ReadIcon | Failed)[], { name, style, without, left }: Choice): Gathered | null =>
+  gatheredSet(all, { name, ...(style && { style }), without: new Set(without), left: new Set(left) })
 
 /** What files hold to be read. */
 async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | Failed)[]> {

@@ -6,7 +6,11 @@ import { Button } from '@/ui/button'
 import { Choice as Words } from '@/ui/choice'
 import { Dialog } from '@/ui/dialog'
 import { type Choice, type ChosenFile, type Coming, Importer, type ReadingProgress } from '@/workers/importer'
+import type { Topic } from '@/core/formats/import/propose'
 import { ALL_TAKEN, ComingIcons, Reading, Said, WAYS } from '../frame/coming-icons'
+
+const toggled = <T,>(set: ReadonlySet<T>, one: T): ReadonlySet<T> =>
+  set.has(one) ? new Set([...set].filter((other) => other !== one)) : new Set(set).add(one)
 
 /**
  * What files would become, before anything is stored: their icons, the rules that they follow with how often, and what cannot
@@ -27,6 +31,7 @@ export function ImportDialog({
   const [how, setHow] = useState<Choice['how']>('live')
   const [style, setStyle] = useState<Choice['style']>(null)
   const [taken, setTaken] = useState(ALL_TAKEN)
+  const [left, setLeft] = useState<ReadonlySet<Topic>>(new Set())
   const [progress, setProgress] = useState<ReadingProgress | null>(null)
   const [coming, setComing] = useState<{ of: string; coming: Coming | null; failed: Coming['failed'] } | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
@@ -37,6 +42,7 @@ export function ImportDialog({
     style,
     how,
     without: [...taken.left],
+    left: [...left],
     otherwise: [...taken.otherwise],
   })
   const gather = useEffectEvent((of: string) => {
@@ -110,16 +116,28 @@ export function ImportDialog({
             )}
             <h3 className="mt-4 font-[640]">Rules that they follow</h3>
             <ul aria-label="Rules that they follow" className="mt-1 border-t border-hair">
-              {found.evidence.map(({ what, count: times, of, others }) => (
-                <li key={what} className="border-b border-hair py-1">
+              {found.evidence.map(({ topic, what, count: times, of, others }) => (
+                <li key={topic} className="border-b border-hair py-1">
                   <span className="flex justify-between gap-3">
-                    <span>{what}</span>
+                    {topic === 'grid' ? (
+                      <span className="pl-5">{what}</span>
+                    ) : (
+                      <label className={clsx('flex items-center gap-2', left.has(topic) && 'text-quiet line-through')}>
+                        <input
+                          type="checkbox"
+                          className="size-3 accent-ink"
+                          checked={!left.has(topic)}
+                          onChange={() => setLeft(toggled(left, topic))}
+                        />
+                        {what}
+                      </label>
+                    )}
                     <span className={clsx('whitespace-nowrap', times < of ? 'text-snag' : 'text-quiet')}>
                       {times} of {of}
                     </span>
                   </span>
                   {others.length > 0 && (
-                    <span className="block text-small text-quiet">
+                    <span className="block pl-5 text-small text-quiet">
                       {others
                         .map(
                           (one) =>

@@ -5,7 +5,7 @@ import { freeName, nameKey } from '../../set/names'
 import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set/set'
 import { STYLES, type Style } from './names'
 import { onGrid } from './on-grid'
-import { type Evidence, type Plain, proposedRules } from './propose'
+import { type Evidence, type Plain, proposedRules, type Topic } from './propose'
 import { imagesBack } from './images/images-back'
 import { isFailed, type ReadIcon } from './read-icon'
 import { type Failed, PRIVATE } from './reading'
@@ -14,10 +14,15 @@ import { gathered, Tally } from './tally'
 import { underRules } from './under-rules'
 
 /**
- * How files become a set: its name, the style that is taken where there are several (the most frequent one by itself), and the
- * files whose icons are left out.
+ * How files become a set: its name, the style that is taken where there are several (the most frequent one by itself), the
+ * files whose icons are left out, and the proposed rules that are not taken.
  */
-export type Wish = { readonly name: string; readonly style?: Style | 'plain'; readonly without?: ReadonlySet<string> }
+export type Wish = {
+  readonly name: string
+  readonly style?: Style | 'plain'
+  readonly without?: ReadonlySet<string>
+  readonly left?: ReadonlySet<Topic>
+}
 
 /** What is to be told of an icon that was taken over: a clash of names, a size that was left, what was not read. */
 export type Remark = { readonly icon: string; readonly path: string; readonly text: string }
@@ -69,7 +74,7 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     }),
     grid,
   )
-  const { rules: proposed, evidence } = proposedRules(plain, grid)
+  const { rules: proposed, evidence } = proposedRules(plain, grid, wish.left)
   const rules: Rules = {
     ...proposed,
     ...(further.length > 0 && { masters: further.map((base) => masterRule(base, icons)) }),

@@ -203,6 +203,13 @@ describe('a folder of files', () => {
     expect(made.set.rules.weights.map(({ value }) => value)).toContain(2)
     expect(made.set.rules.radii.map(({ value }) => value)).toContain(2)
     expect(made.set.icons.map(({ tags }) => tags)).toEqual(some.map(() => ['nav']))
+    // A rule that is left names nothing: corners keep their numbers, and all else is as it was.
+    const left = gatheredSet(read(texts), { name: 'Borrowed', left: new Set(['corners', 'names']) })!.set
+    expect({ ...left.rules, radii: made.set.rules.radii, naming: made.set.rules.naming }).toEqual(made.set.rules)
+    expect(left.rules.radii).not.toEqual(made.set.rules.radii)
+    const pictures = (set: IconSet) =>
+      set.icons.map(({ masters }) => svgOfShapes(evaluateAll(masters[0]!.objects, sceneOf(set.rules)), 24, 'light'))
+    expect(pictures(left)).toEqual(pictures(made.set))
   })
 
   it('gives back the strokes of icons that were outlined to one area each, and the rules they were drawn by', () => {

@@ -18,8 +18,13 @@ import { NEAR } from './under-rules'
 /** An icon as it was read, on the grid of the set to come. */
 export type Plain = { readonly name: string; readonly objects: readonly DrawingObject[] }
 
+/** What a proposed rule is about; all but the grid can be left. */
+export const TOPICS = ['grid', 'weights', 'corners', 'colours', 'cap', 'join', 'angles', 'extents', 'names'] as const
+export type Topic = (typeof TOPICS)[number]
+
 /** One thing that the rules say because the drawings do: which, in how many cases of how many, and what is otherwise. */
 export type Evidence = {
+  readonly topic: Topic
   readonly what: string
   readonly count: number
   readonly of: number
@@ -42,6 +47,7 @@ const MOST = { weights: 4, radii: 4, swatches: 24 }
 const said = (value: number): string => String(Math.round(value * 1000) / 1000)
 
 function evidence<T>(
+  topic: Topic,
   what: string,
   chosen: readonly Count<T>[],
   all: readonly Count<T>[],
@@ -50,6 +56,7 @@ function evidence<T>(
   const others = all.filter((one) => !chosen.some(({ value }) => value === one.value))
   const sum = (list: readonly Count<T>[]) => list.reduce((total, { count }) => total + count, 0)
   return {
+    topic,
     what,
     count: sum(chosen),
     of: sum(all),
@@ -59,8 +66,12 @@ function evidence<T>(
   }
 }
 
-/** The rules that drawings follow by what is frequent in them, each with its evidence. Strokes and corners have numbers still. */
-export function proposedRules(icons: readonly Plain[], grid: number): Proposal {
+/**
+ * The rules that drawings follow by what is frequent in them, each with its evidence. Strokes and corners have numbers
+ * still. A rule that is `left` is as in a new set, without named radii, and what it would have named
+ * keeps its own numbers.
+ */
+export function proposedRules(icons: readonly Plain[], grid: number, left: ReadonlySet<Topic> = new Set()): Proposal {
   const unit = grid / 24
   const weights = new Tally<number>(),
     radii = new Tally<number>(),
@@ -94,7 +105,9 @@ export function proposedRules(icons: readonly Plain[], grid: number): Proposal {
         })
     }
   const base = starterRules(grid)
-  const list: Evidence[] = [{ what: `grid ${said(grid)}`, count: icons.length, of: icons.length, others: [] }]
+  const list: Evidence[] = [
+    { topic: 'grid', what: `grid ${said(grid)}`, count: icons.length, of: icons.length, others: [] },
+  ]
 
   const heavy = gathered(weights, NEAR * unit)
   const isFrequent = (own: readonly string[]) => own.length >= Math.max(FEW, NAMED * icons.length)
@@ -102,20 +115,25 @@ export function proposedRules(icons: readonly Plain[], grid: number): Proposal {
   const main = named[0]?.value
   if (main !== undefined)
     list.push(
-      evidence(`weight ${named.map(({ value }) => said(value)).join(', ')}`, named, heavy, (value) => said(value)),
+      evidence('weights', `weight ${named.map(({ value }) => said(value)).join(', ')}`, named, heavy, (value) =>
+        said(value),
+      ),
     )
 
   const round = gathered(radii, NEAR * unit)
   const corners = round.filter(({ icons: own }, i) => i === 0 || isFrequent(own)).slice(0, MOST.radii)
   if (corners.length > 0)
     list.push(
-      evidence(`corner ${corners.map(({ value }) => said(value)).join(', ')}`, corners, round, (value) => said(value)),
+      evidence('corners', `corner ${corners.map(({ value }) => said(value)).join(', ')}`, corners, round, (value) =>
+        said(value),
+      ),
     )
 
   const palette = paletteOf(colours.counts)
   if (colours.total > 0)
     list.push(
       evidence(
+        'colours',
         `${palette.named.length === 1 ? 'one colour' : `${palette.named.length} colours`}`,
         palette.named,
         colours.counts,
@@ -124,28 +142,32 @@ export function proposedRules(icons: readonly Plain[], grid: number): Proposal {
     )
   const [cap] = caps.counts,
     [join] = joins.counts
-  if (cap) list.push(evidence(`${cap.value} caps`, [cap], caps.counts, (value) => value ?? 'butt'))
-  if (join) list.push(evidence(`${join.value} joins`, [join], joins.counts, (value) => value ?? 'miter'))
+  if (cap) list.push(evidence('cap', `${cap.value} caps`, [cap], caps.counts, (value) => value ?? 'butt'))
+  if (join) list.push(evidence('join', `${join.value} joins`, [join], joins.counts, (value) => value ?? 'miter'))
   const straight = angles.counts.find(({ value }) => value)
   const isUpright = straight !== undefined && straight.count >= 0.9 * angles.total && angles.total >= 10
-  if (isUpright) list.push({ what: 'lines at 0°, 45°, 90°', count: straight.count, of: angles.total, others: [] })
+  if (isUpright)
+    list.push({ topic: 'angles', what: 'lines at 0°, 45°, 90°', count: straight.count, of: angles.total, others: [] })
 
   const extents = extentsOf(icons, grid)
   if (extents.boxes.length > 0) list.push(extents.evidence)
   const naming = patternOf(icons.map(({ name }) => name))
-  if (naming) list.push({ what: naming.pattern, count: naming.count, of: icons.length, others: [] })
+  if (naming) list.push({ topic: 'names', what: naming.pattern, count: naming.count, of: icons.length, others: [] })
 
+  const takes = (topic: Topic) => !left.has(topic)
   const rules: Rules = {
     ...base,
-    liveArea: extents.boxes.length > 0 ? extents.liveArea : base.liveArea,
-    keylines: extents.keylines.length > 0 ? extents.keylines : base.keylines,
-    weights: main === undefined ? base.weights : namedWeights(named.map(({ value }) => value)),
-    radii: corners.map(({ value }, i) => ({ name: ['outer', 'inner', 'small', 'smaller'][i]!, value })),
-    cap: cap?.value ?? base.cap,
-    join: join?.value ?? base.join,
-    palette: palette.palette,
-    ...(isUpright && { angles: [0, 45, 90, 135] }),
-    ...(naming && { naming: naming.pattern }),
+    ...(extents.boxes.length > 0 && takes('extents') && { liveArea: extents.liveArea }),
+    ...(extents.keylines.length > 0 && takes('extents') && { keylines: extents.keylines }),
+    ...(main !== undefined && takes('weights') && { weights: namedWeights(named.map(({ value }) => value)) }),
+    radii: takes('corners')
+      ? corners.map(({ value }, i) => ({ name: ['outer', 'inner', 'small', 'smaller'][i]!, value }))
+      : [],
+    ...(cap?.value && takes('cap') && { cap: cap.value }),
+    ...(join?.value && takes('join') && { join: join.value }),
+    ...(takes('colours') && { palette: palette.palette }),
+    ...(isUpright && takes('angles') && { angles: [0, 45, 90, 135] }),
+    ...(naming && takes('names') && { naming: naming.pattern }),
   }
   return { rules, evidence: list }
 }
@@ -265,6 +287,7 @@ function extentsOf(icons: readonly Plain[], grid: number) {
     liveArea,
     keylines,
     evidence: {
+      topic: 'extents' as const,
       what: `live area ${said(liveArea)}`,
       count: inside.length,
       of: reaches.length,
