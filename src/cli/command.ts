@@ -22,6 +22,7 @@ export const OPTIONS = {
   style: { type: 'string' },
   as: { type: 'string' },
   leave: { type: 'string' },
+  parts: { type: 'boolean' },
   drawings: { type: 'string' },
   except: { type: 'string' },
   only: { type: 'string' },

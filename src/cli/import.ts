@@ -41,6 +41,7 @@ export async function importCommand(files: readonly string[], options: Options):
       : gatheredSet(read, {
           name: name ?? nameFor(files[0]!),
           left,
+          parts: options.parts === true,
           ...(style !== undefined && { style: style as Style | 'plain' }),
         })
   if (!made || made.set.icons.length === 0)
@@ -60,7 +61,7 @@ const nameFor = (path: string): string => basename(resolve(path)).replace(/\.[^.
 /** The proposed rules that are not to be taken, by what they are about. */
 function topicsIn(words = ''): ReadonlySet<Topic> {
   const asked = words.split(',').filter((word) => word !== '')
-  const known = TOPICS.filter((topic) => topic !== 'grid')
+  const known = TOPICS.filter((topic) => topic !== 'grid' && topic !== 'parts')
   const wrong = asked.find((word) => !known.some((topic) => topic === word))
   if (wrong !== undefined) throw new UsageError(`There is no rule “${wrong}” to leave; there are ${known.join(', ')}.`)
   return new Set(asked as Topic[])

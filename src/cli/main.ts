@@ -12,7 +12,8 @@ const USAGE = `bin/wise-square COMMAND
   import FILES-OR-FOLDERS… --out FILE         read SVG files into a new set under the rules that they follow, or into one
           [--name NAME] [--style STYLE]       that is there (--into); live shapes are found unless --as drawn
           [--into FILE] [--as live|drawn]     --rules FILE takes the rules of another set instead; --leave corners,cap takes
-          [--rules FILE] [--leave RULES]      all proposed rules but those
+          [--rules FILE] [--leave RULES]      all proposed rules but those; --parts makes parts of what comes
+          [--parts]                           again in several icons
   deliver FILE --to DIR [--targets svg,png]   write a set's files into a folder: to the targets named, to all, or to
           [--clean] [--check]                 those that the set is delivered to; what is there already stays as it is;
                                               --clean removes what an earlier delivery wrote and this one does not;

@@ -114,7 +114,13 @@ async function answer(asked: AskedImport): Promise<void> {
 const tell = (answer: AnsweredImport) => postMessage(answer)
 
 const gathered = (all: readonly (ReadIcon | Failed)[], { name, style, without, left }: Choice): Gathered | null =>
-  gatheredSet(all, { name, ...(style && { style }), without: new Set(without), left: new Set(left) })
+  gatheredSet(all, {
+    name,
+    ...(style && { style }),
+    without: new Set(without),
+    left: new Set(left),
+    parts: !left.includes('parts'),
+  })
 
 /** What files hold to be read. */
 async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | Failed)[]> {

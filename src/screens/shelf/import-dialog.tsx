@@ -9,6 +9,9 @@ import { type Choice, type ChosenFile, type Coming, Importer, type ReadingProgre
 import type { Topic } from '@/core/formats/import/propose'
 import { ALL_TAKEN, ComingIcons, Reading, Said, WAYS } from '../frame/coming-icons'
 
+/** What is proposed but not taken by itself. */
+const OFFERED: ReadonlySet<Topic> = new Set(['parts'])
+
 const toggled = <T,>(set: ReadonlySet<T>, one: T): ReadonlySet<T> =>
   set.has(one) ? new Set([...set].filter((other) => other !== one)) : new Set(set).add(one)
 
@@ -31,7 +34,7 @@ export function ImportDialog({
   const [how, setHow] = useState<Choice['how']>('live')
   const [style, setStyle] = useState<Choice['style']>(null)
   const [taken, setTaken] = useState(ALL_TAKEN)
-  const [left, setLeft] = useState<ReadonlySet<Topic>>(new Set())
+  const [left, setLeft] = useState<ReadonlySet<Topic>>(OFFERED)
   const [progress, setProgress] = useState<ReadingProgress | null>(null)
   const [coming, setComing] = useState<{ of: string; coming: Coming | null; failed: Coming['failed'] } | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
@@ -122,17 +125,27 @@ export function ImportDialog({
                     {topic === 'grid' ? (
                       <span className="pl-5">{what}</span>
                     ) : (
-                      <label className={clsx('flex items-center gap-2', left.has(topic) && 'text-quiet line-through')}>
+                      <label
+                        className={clsx(
+                          'flex items-center gap-2',
+                          left.has(topic) && (topic === 'parts' ? 'text-quiet' : 'text-quiet line-through'),
+                        )}
+                      >
                         <input
                           type="checkbox"
-                          className="size-3 accent-ink"
+                          className="size-3 accent-hand"
                           checked={!left.has(topic)}
                           onChange={() => setLeft(toggled(left, topic))}
                         />
                         {what}
                       </label>
                     )}
-                    <span className={clsx('whitespace-nowrap', times < of ? 'text-snag' : 'text-quiet')}>
+                    <span
+                      className={clsx(
+                        'whitespace-nowrap',
+                        times < of && topic !== 'parts' ? 'text-snag' : 'text-quiet',
+                      )}
+                    >
                       {times} of {of}
                     </span>
                   </span>

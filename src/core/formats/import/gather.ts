@@ -7,6 +7,7 @@ import { STYLES, type Style } from './names'
 import { onGrid } from './on-grid'
 import { type Evidence, type Plain, proposedRules, type Topic } from './propose'
 import { imagesBack } from './images/images-back'
+import { type ComingPart, partsIn, withPlacements } from './images/parts'
 import { isFailed, type ReadIcon } from './read-icon'
 import { type Failed, PRIVATE } from './reading'
 import { strokeBack, strokeTolerance } from './strokes-back'
@@ -15,13 +16,15 @@ import { underRules } from './under-rules'
 
 /**
  * How files become a set: its name, the style that is taken where there are several (the most frequent one by itself), the
- * files whose icons are left out, and the proposed rules that are not taken.
+ * files whose icons are left out, and the proposed rules that are not taken; whether
+ * what comes again in several icons becomes parts.
  */
 export type Wish = {
   readonly name: string
   readonly style?: Style | 'plain'
   readonly without?: ReadonlySet<string>
   readonly left?: ReadonlySet<Topic>
+  readonly parts?: boolean
 }
 
 /** What is to be told of an icon that was taken over: a clash of names, a size that was left, what was not read. */
@@ -75,17 +78,25 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     grid,
   )
   const { rules: proposed, evidence } = proposedRules(plain, grid, wish.left)
+  const { drawings, parts, told } = withParts(
+    plain.map(({ name, how, objects }) => ({
+      name,
+      objects: how === 'live' ? imagesBack(objects, strokeTolerance(grid)) : objects,
+    })),
+    grid,
+    wish.parts === true,
+  )
   const rules: Rules = {
     ...proposed,
     ...(further.length > 0 && { masters: further.map((base) => masterRule(base, icons)) }),
   }
+  if (parts.length > 0)
+    rules.parts = parts.map(({ name, at, object }) => ({ name, at, objects: underRules([object], rules) }))
   const made: Icon[] = []
   const paths = new Map<string, readonly string[]>()
   const codes: Record<string, number> = {}
   icons.forEach(({ name, tags, sizes, path, code }, i) => {
-    const { objects, how } = plain[i]!
-    const whole = how === 'live' ? imagesBack(objects, strokeTolerance(grid)) : objects
-    const main: Master = { base: grid, objects: underRules(whole, rules) }
+    const main: Master = { base: grid, objects: underRules(drawings[i]!.objects, rules) }
     const others = further.flatMap((base): Master[] => {
       const own = sizes.get(base)
       return own && sizes.has(grid) ? [{ base, objects: underRules(onGrid(own, base), bookAt(rules, base)) }] : []
@@ -121,11 +132,36 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
       // What a font was read of stays its font.
       ...(Object.keys(codes).length > 0 && { delivery: { codes } }),
     },
-    evidence,
+    evidence: [...evidence, ...told],
     remarks,
     failed,
     paths,
     styles,
+  }
+}
+
+/** Drawings, the parts that come again in them, what is told of these; placed where they are `wanted`. */
+function withParts(
+  icons: readonly Plain[],
+  grid: number,
+  wanted: boolean,
+): { readonly drawings: readonly Plain[]; readonly parts: readonly ComingPart[]; readonly told: readonly Evidence[] } {
+  const parts = partsIn(icons, strokeTolerance(grid))
+  const iconsOf = (list: readonly ComingPart[]) => new Set(list.flatMap(({ uses }) => uses.map(({ icon }) => icon)))
+  const told: Evidence = {
+    topic: 'parts',
+    what: parts.length === 1 ? 'one part that comes again' : `${parts.length} parts that come again`,
+    count: iconsOf(parts).size,
+    of: icons.length,
+    others: parts.slice(0, 6).map((part) => {
+      const own = [...iconsOf([part])].map((i) => icons[i]!.name)
+      return { what: part.name, count: own.length, icons: own.slice(0, 8) }
+    }),
+  }
+  return {
+    drawings: wanted ? withPlacements(icons, parts) : icons,
+    parts: wanted ? parts : [],
+    told: parts.length > 0 ? [told] : [],
   }
 }
 

@@ -297,6 +297,40 @@ describe('a folder of files', () => {
     }
   })
 
+  it('proposes what comes again in several icons as parts, moved, turned and flipped, and draws the same with them', () => {
+    const sheet = 'M6 3h8l5 5v11a2 2 0 0 1-2 2H6a2 2 0 0 1-2-2V5a2 2 0 0 1 2-2z'
+    const svg = (transform: string, more: string) =>
+      `<svg viewBox="0 0 24 24"><g fill="none" stroke="#14231f" stroke-width="2" stroke-linecap="round" stroke-linejoin="round"><path d="${sheet}" transform="${transform}"/>${more}</g></svg>`
+    const texts = [
+      ['sheet-new.svg', svg('', '<path d="M9 12h6"/>')],
+      ['sheet-old.svg', svg('translate(1 0)', '<path d="M9 14h6"/>')],
+      ['sheet-flipped.svg', svg('translate(24 0) scale(-1 1)', '')],
+      ['sheet-lying.svg', svg('rotate(90 12 12)', '')],
+      [
+        'bar.svg',
+        '<svg viewBox="0 0 24 24"><path d="M3 12h18" stroke="#14231f" stroke-width="2" stroke-linecap="round" stroke-linejoin="round"/></svg>',
+      ],
+    ] as const
+    const [as, parted] = [false, true].map((parts) => gatheredSet(read(texts), { name: 'Sheets', parts })!)
+    expect(as!.evidence.at(-1)).toMatchObject({
+      topic: 'parts',
+      count: 4,
+      of: 5,
+      others: [{ what: 'sheet', count: 4 }],
+    })
+    expect(as!.set.rules.parts).toBeUndefined()
+    const { rules: under, icons } = parted!.set
+    expect(under.parts).toMatchObject([{ name: 'sheet' }])
+    expect(IconSet.safeParse(parted!.set).success).toBe(true)
+    icons.slice(0, 4).forEach(({ masters, name }, i) => {
+      expect(masters[0]!.objects).toContainEqual(expect.objectContaining({ kind: 'placement', part: 'sheet' }))
+      const [one, other] = [as!.set, parted!.set].map((set) =>
+        rasterised(svgOfShapes(evaluateAll(set.icons[i]!.masters[0]!.objects, sceneOf(set.rules)), 24, 'light'), SIDE),
+      )
+      expect(difference(one!.data, other!.data), name).toBeLessThan(1e-4)
+    })
+  })
+
   it('gives sizes as masters of one icon, other styles as sets of their own, and names that clash another', () => {
     const box = (side: number, weight: number) =>
       `<svg viewBox="0 0 ${side} ${side}"><rect x="3" y="3" width="${side - 6}" height="${side - 6}" rx="2" fill="none" stroke="currentColor" stroke-width="${weight}"/></svg>`

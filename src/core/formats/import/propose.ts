@@ -19,7 +19,18 @@ import { NEAR } from './under-rules'
 export type Plain = { readonly name: string; readonly objects: readonly DrawingObject[] }
 
 /** What a proposed rule is about; all but the grid can be left. */
-export const TOPICS = ['grid', 'weights', 'corners', 'colours', 'cap', 'join', 'angles', 'extents', 'names'] as const
+export const TOPICS = [
+  'grid',
+  'weights',
+  'corners',
+  'colours',
+  'cap',
+  'join',
+  'angles',
+  'extents',
+  'names',
+  'parts',
+] as const
 export type Topic = (typeof TOPICS)[number]
 
 /** One thing that the rules say because the drawings do: which, in how many cases of how many, and what is otherwise. */
