@@ -22,9 +22,11 @@ test('many icons changed together: tagged, renamed by a pattern, another weight,
   await page.getByRole('button', { name: 'Tag', exact: true }).click()
   await page.getByLabel('Only with the tag').selectOption('gear')
   await expect(sheet(page).getByRole('link')).toHaveCount(4)
-  await page.getByLabel('Find icons by name, other name or tag').fill('buo')
+  await page.getByLabel('Find icons by name').fill('buo')
   await expect(sheet(page).getByRole('link')).toHaveCount(1)
-  await page.getByLabel('Find icons by name, other name or tag').fill('')
+  await page.getByLabel('Find icons by name').fill('like anch')
+  await expect(sheet(page).getByRole('link').first()).toHaveAttribute('title', 'Draw anchor')
+  await page.getByLabel('Find icons by name').fill('')
 
   await bar.getByRole('button', { name: 'Rename…' }).click()
   await page.getByLabel('Pattern for the names').fill('ferry')

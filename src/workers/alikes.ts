@@ -1,8 +1,5 @@
-import type { Alike } from '../core/proof/look-alikes'
+import type { Alike, Seen } from '../core/proof/look-alikes'
 import type { AnsweredAlikes, AskedAlikes } from './alikes.worker'
-
-/** A picture of a family by its coverage; null where nothing is painted. */
-type Seen = { readonly id: string; readonly balance: { readonly cover: Float32Array } | null }
 
 type Job = {
   readonly family: readonly Seen[]

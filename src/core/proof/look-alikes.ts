@@ -1,5 +1,5 @@
 /** A picture by its coverage: `cover` of 16 × 16 pixels, 0 to 1; null where nothing is painted. */
-type Seen = { readonly id: string; readonly balance: { readonly cover: Float32Array } | null }
+export type Seen = { readonly id: string; readonly balance: { readonly cover: Float32Array } | null }
 
 /** Two pictures and how much alike they are, 0 to 1. */
 export type Alike<T> = { readonly a: T; readonly b: T; readonly likeness: number }

@@ -142,7 +142,13 @@ export function ReviewScreen() {
         </main>
       )}
       {chosen.length > 0 ? (
-        <SelectionBar session={session} set={set} icons={chosen} onNone={() => setSelected(NOBODY)} />
+        <SelectionBar
+          session={session}
+          set={set}
+          icons={chosen}
+          onNone={() => setSelected(NOBODY)}
+          onLike={(name) => sheet.setSought(`like ${name}`)}
+        />
       ) : (
         <div />
       )}

@@ -20,11 +20,14 @@ export function SelectionBar({
   set,
   icons,
   onNone,
+  onLike,
 }: {
   session: Session
   set: IconSet
   icons: readonly Icon[]
   onNone: () => void
+  /** Shows what is drawn like an icon. */
+  onLike: (name: string) => void
 }) {
   const [asking, setAsking] = useState<'tag' | 'rename' | 'aliases' | 'overlay' | null>(null)
   const what = icons.length === 1 ? icons[0]!.name : `${icons.length} icons`
@@ -103,6 +106,7 @@ export function SelectionBar({
           Plate
         </Menu>
       )}
+      {icons.length === 1 && <Button onClick={() => onLike(icons[0]!.name)}>Drawn like it</Button>}
       {icons.length === 2 && <Button onClick={() => setAsking('overlay')}>Overlay</Button>}
       <span className="mx-1 h-5 w-px bg-hair" />
       <Button

@@ -116,11 +116,12 @@ export function SheetLine({
           )}
           <input
             type="search"
-            aria-label="Find icons by name, other name or tag"
+            aria-label="Find icons by name, other name or tag, or by what they are drawn like"
+            title="A name or a tag; “like anchor” finds what is drawn like it"
             placeholder="find"
             value={sought}
             onChange={({ target: { value } }) => setSought(value)}
-            className="mx-2 h-6 w-16 border border-hair bg-sheet px-1.5 text-ink"
+            className="mx-2 h-6 w-24 border border-hair bg-sheet px-1.5 text-ink"
           />
         </div>
       )}

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react'
+import { drawnLike } from '@/core/proof/drawn-like'
 import { realSize } from '@/core/rules/real-size'
 import type { Rules } from '@/core/rules/rules'
 import { aliasesOf, type Icon, type IconSet, tagsOf } from '@/core/set/set'
@@ -61,12 +62,11 @@ export function useSheet(set: IconSet, setId: string) {
   const since = useSince(setId, release === '' ? null : Number(release), revision)
   const shown = useMemo(
     () =>
-      inOrder(icons, order, family).filter(
+      soughtIn(icons, sought, order, family).filter(
         (icon) =>
           (only === 'all' || snagged.has(icon.id) || beside.has(icon.id)) &&
           (tag === '' || tagsOf(icon).includes(tag)) &&
-          (!since || since.has(icon.id)) &&
-          isFoundBy(icon, sought),
+          (!since || since.has(icon.id)),
       ),
     [icons, order, family, beside, only, snagged, sought, tag, since],
   )
@@ -110,6 +110,22 @@ export type Sheet = ReturnType<typeof useSheet>
 function defaultSizes({ sizes, grid }: Rules): number[] {
   const large = sizes.filter((size) => size <= 64).at(-1)
   return [...new Set([sizes[0]!, realSize({ sizes, grid }), large ?? sizes[0]!])].sort((a, b) => a - b)
+}
+
+/** What is sought by likeness: “like” and the beginning of a name. */
+const LIKE = /^\s*like\s+(\S.*)$/i
+
+/** The icons that are found by words, in an order; or, for “like” and a name, those that are drawn like that icon. */
+function soughtIn(icons: readonly Icon[], sought: string, order: Order, family: FamilyMeasures): readonly Icon[] {
+  const name = LIKE.exec(sought)?.[1]!.trim().toLowerCase()
+  const model =
+    name === undefined
+      ? undefined
+      : (icons.find((icon) => icon.name.toLowerCase() === name) ??
+        icons.find((icon) => icon.name.toLowerCase().startsWith(name)))
+  if (!model) return inOrder(icons, order, family).filter((icon) => isFoundBy(icon, sought))
+  const byId = new Map(icons.map((icon) => [icon.id, icon]))
+  return drawnLike(family.siblings, model.id).flatMap(({ id }) => byId.get(id) ?? [])
 }
 
 /** Whether an icon has something sought in its name, its other names or its tags. */
