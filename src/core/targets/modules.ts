@@ -1,7 +1,7 @@
 import { identifier } from './naming'
 
 /** The names of modules of a package that are not icons; systems take those that differ in case for one. */
-const OWN = new Set(['icon', 'index'])
+const OWN = new Set(['icon', 'index', 'drawn'])
 
 /** The name of an icon's component and of its module. */
 export function componentName(name: string): string {

@@ -6,11 +6,14 @@ import { data } from './data/data'
 import { element } from './element/element'
 import { favicon } from './favicon/favicon'
 import { font } from './font/font'
+import { functions } from './functions/functions'
 import { linux } from './linux/linux'
 import { linuxApp } from './linux-app/linux-app'
 import { png } from './png/png'
 import { react } from './react/react'
 import { showcase } from './showcase/showcase'
+import { solid } from './solid/solid'
+import { svelte } from './svelte/svelte'
 import { svg } from './svg/svg'
 import type { Target } from './target'
 import { vue } from './vue/vue'
@@ -33,7 +36,10 @@ export const TARGETS: readonly Target[] = [
   linuxApp,
   react,
   vue,
+  svelte,
+  solid,
   element,
+  functions,
   font,
   data,
 ]

@@ -1,8 +1,6 @@
-import { markupOf } from '../../formats/markup'
-import { opened } from '../composition'
+import { drawingOf } from '../drawing-of'
 import { componentName, listOf } from '../modules'
-import { asProgram, withOwnIds } from '../own-ids'
-import { STROKES, strokesOf } from '../svg/svg'
+import { STROKES } from '../svg/svg'
 import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 
@@ -60,11 +58,9 @@ export const vue = defineTarget({
       made: {
         as: 'text',
         text(renderer) {
-          const { root, inside } = opened(
-            renderer.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
-          )
+          const { attributes, drawing } = drawingOf(renderer, rules.grid.size, options.strokes)
           const one = componentName(name)
-          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, ${JSON.stringify(root)}, ${asProgram(markupOf(withOwnIds(inside)), 'id: string')})\n`
+          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, ${attributes}, ${drawing})\n`
         },
       },
     },

@@ -1,0 +1,5 @@
+declare module 'babel-preset-solid' {
+  import type { PluginItem } from '@babel/core'
+  const preset: PluginItem
+  export default preset
+}

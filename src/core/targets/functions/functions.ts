@@ -1,0 +1,83 @@
+import { drawingOf } from '../drawing-of'
+import { componentName } from '../modules'
+import { textPreviews } from '../previews'
+import { STROKES } from '../svg/svg'
+import { defineTarget } from '../target'
+
+const BASE = `/** How an icon is written: its side, its ink, what it says to those who do not see it, and further attributes. */
+export type IconOptions = {
+  /** The side of the icon, in pixels or as CSS has it. */
+  readonly size?: number | string
+  readonly color?: string
+  /** What the icon says to those who do not see it; without it they are not told of it. */
+  readonly title?: string
+  /** What stands before the ids in it; by itself a number of its own, so that two icons on a page share none. */
+  readonly id?: string
+  readonly attributes?: Readonly<Record<string, string | number>>
+}
+
+let count = 0
+
+const escaped = (text: string | number): string =>
+  String(text).replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
+
+/** A function that writes an icon as the text of an SVG element. */
+export const icon =
+  (grid: number, own: Readonly<Record<string, string>>, drawing: string | ((id: string) => string)) =>
+  ({ size = grid, color, title, id, attributes }: IconOptions = {}): string => {
+    const all = {
+      xmlns: 'http://www.w3.org/2000/svg',
+      width: size,
+      height: size,
+      viewBox: \`0 0 \${grid} \${grid}\`,
+      ...own,
+      ...(color === undefined ? {} : { color }),
+      ...(title === undefined ? { 'aria-hidden': 'true' } : { role: 'img', 'aria-label': title }),
+      ...attributes,
+    }
+    const written = Object.entries(all).map(([name, value]) => \` \${name}="\${escaped(value)}"\`)
+    const inside = typeof drawing === 'string' ? drawing : drawing(id ?? \`icon-\${++count}\`)
+    return \`<svg\${written.join('')}>\${inside}</svg>\`
+  }
+`
+
+/** The name of the function that writes an icon: never a word that programs keep for themselves. */
+function functionName(name: string): string {
+  const plain = componentName(name)
+  return `${plain.slice(0, 1).toLowerCase()}${plain.slice(1)}Icon`
+}
+
+/** Functions without a framework that return the text of an SVG element, a module an icon. */
+export const functions = defineTarget({
+  id: 'functions',
+  name: 'Plain functions',
+  platform: 'Developers',
+  note: 'A typed module an icon whose function returns the text of an SVG element; it needs no framework.',
+  choices: { strokes: STROKES },
+  each: ({ name }, { rules }, options) => [
+    {
+      path: `developers/functions/${functionName(name)}.ts`,
+      made: {
+        as: 'text',
+        text(renderer) {
+          const { attributes, drawing } = drawingOf(renderer, rules.grid.size, options.strokes)
+          return `import { icon } from './icon'\n\nexport const ${functionName(name)} = /* @__PURE__ */ icon(${rules.grid.size}, ${attributes}, ${drawing})\n`
+        },
+      },
+    },
+  ],
+  whole: ({ icons }) => [
+    { path: 'developers/functions/icon.ts', made: { as: 'fixed', text: BASE } },
+    {
+      path: 'developers/functions/index.ts',
+      made: {
+        as: 'fixed',
+        text: [
+          ...icons.map(({ name }) => `export { ${functionName(name)} } from './${functionName(name)}'\n`),
+          "export type { IconOptions } from './icon'\n",
+        ].join(''),
+      },
+    },
+  ],
+  previews: (renderer) => textPreviews(renderer),
+})
