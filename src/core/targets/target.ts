@@ -18,8 +18,12 @@ export type Family<I extends Named = Named> = {
   readonly without?: Readonly<Record<string, readonly string[]>> | undefined
 }
 
-/** A picture of so many pixels along a side, by the document that it is drawn from. */
-export type Picture = { readonly pixels: number; readonly svg: (renderer: IconRenderer) => string }
+/** A picture of so many pixels along a side, by the document that it is drawn from; with a palette, where that is smaller, or of 32 bits always. */
+export type Picture = {
+  readonly pixels: number
+  readonly svg: (renderer: IconRenderer) => string
+  readonly colours?: '32 bits'
+}
 
 /** A font by its glyphs: each a path in units of `size`, y down, under its code point. */
 export type FontPlan = {
@@ -106,6 +110,8 @@ export type Target<C extends Choices = Choices> = {
   readonly note: string
   /** Whether it is made of icons that stand for an application. */
   readonly isForApps?: true
+  /** The programs that tests read it back with, and what they compare. */
+  readonly readBy: readonly { readonly reader: string; readonly compares: string }[]
   /** What can be chosen, by name. */
   readonly choices: C
   /** The files of one icon. */

@@ -68,11 +68,14 @@ async function bytesOfIcon(
   if ('svg' in made) return PAGES[made.as](made.svg(renderer))
   // What reads these files takes pictures of 32 bits only.
   return PICTURES[made.as](
-    made.pictures.map((picture) => ({ pixels: picture.pixels, png: pictureOf(picture, renderer, '32 bits') })),
+    made.pictures.map((picture) => ({
+      pixels: picture.pixels,
+      png: pictureOf({ ...picture, colours: '32 bits' }, renderer),
+    })),
   )
 }
 
-const pictureOf = ({ pixels, svg }: Picture, renderer: IconRenderer, colours?: '32 bits'): Uint8Array =>
+const pictureOf = ({ pixels, svg, colours }: Picture, renderer: IconRenderer): Uint8Array =>
   png(rasterised(svg(renderer), pixels), colours)
 
 /** The files of a set as a whole, of the pieces of its icons in their order. */

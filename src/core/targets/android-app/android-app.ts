@@ -53,6 +53,10 @@ export const androidApp = defineTarget({
   platform: 'Android',
   note: 'An adaptive icon of background, foreground and monochrome layers, pictures for older launchers, square and round, and one for a shop.',
   isForApps: true,
+  readBy: [
+    { reader: 'aapt2', compares: 'compiles' },
+    { reader: 'a PNG decoder of its own', compares: 'the shop’s picture: 32 bits' },
+  ],
   choices: {
     ground: colour('ground without a plate', '#fbfcfb'),
     legacy: onOff('pictures for older launchers', true),
@@ -101,7 +105,11 @@ export const androidApp = defineTarget({
         : []),
       {
         path: `${folder}/shop-${SHOP}.png`,
-        made: { as: 'raster', picture: { pixels: SHOP, svg: (renderer) => composedIcon(renderer, SHOP, full) } },
+        // The shop asks for 32 bits.
+        made: {
+          as: 'raster',
+          picture: { pixels: SHOP, svg: (renderer) => composedIcon(renderer, SHOP, full), colours: '32 bits' },
+        },
       },
     ]
   },

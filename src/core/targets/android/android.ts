@@ -42,6 +42,10 @@ export const android = defineTarget({
   name: 'Resources',
   platform: 'Android',
   note: 'A vector drawable an icon, strokes and arcs kept as they are; pictures for every density where they are wanted.',
+  readBy: [
+    { reader: 'aapt2', compares: 'compiles' },
+    { reader: 'a reader of vector drawables', compares: 'the picture at 96 px, within 0.5 of 255' },
+  ],
   choices: {
     pattern: text('pattern', 'ic_*', patternFault),
     tint: onOff('tinted by the theme', true),

@@ -53,6 +53,7 @@ export const appleApp = defineTarget({
   platform: 'Apple',
   note: 'An app icon set with light, dark and tinted pictures of 1024, edge to edge, and an ICNS for the desktop.',
   isForApps: true,
+  readBy: [{ reader: 'icns2png', compares: 'every size of the ICNS' }],
   choices: {
     ground: colour('ground without a plate', '#fbfcfb'),
     dark: oneOf('dark icon', 'clear', { clear: 'on the system’s ground', plate: 'on its plate' }),

@@ -21,6 +21,7 @@ export const apple = defineTarget({
   name: 'Asset catalogue',
   platform: 'Apple',
   note: 'An image set an icon with its Contents.json, as PNG at 1×, 2× and 3× or as one PDF of vectors.',
+  readBy: [{ reader: 'pdftocairo', compares: 'the page of vectors at 96 px, within 1 of 255' }],
   choices: {
     ...naming(),
     form: oneOf('form', 'png', { png: 'PNG at three scales', pdf: 'PDF of vectors' }),

@@ -89,6 +89,10 @@ export const element = defineTarget({
   name: 'Web component',
   platform: 'Developers',
   note: 'One module, with its types, that defines an element: name, size and title as attributes, in the colour of the text around.',
+  readBy: [
+    { reader: 'Chromium', compares: 'defined, as the proof shows it; a hidden copy beside it' },
+    { reader: 'Node.js', compares: 'imported on a server' },
+  ],
   choices: {
     tag: text('element', '', (value) =>
       value === '' || /^[a-z][a-z0-9]*(-[a-z0-9]+)+$/.test(value)

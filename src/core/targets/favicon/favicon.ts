@@ -61,6 +61,11 @@ export const favicon = defineTarget({
   platform: 'Web',
   note: 'Tab icon as ICO, as SVG that follows a dark theme and as PNG, touch icon, web app manifest with any and maskable icons.',
   isForApps: true,
+  readBy: [
+    { reader: 'icotool', compares: 'every size of the ICO, to the pixel' },
+    { reader: 'Chromium', compares: 'the SVG in light and dark, as the proof shows it' },
+    { reader: 'rsvg-convert', compares: 'the SVG at 96 px' },
+  ],
   choices: {
     ground: colour('ground without a plate', '#fbfcfb'),
     theme: colour('theme colour', '#11807f'),

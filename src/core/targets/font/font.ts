@@ -26,6 +26,10 @@ export const font = defineTarget({
   name: 'Icon font',
   platform: 'Developers',
   note: 'WOFF2 and TTF with a style sheet and a page; code points stay what they are from release to release.',
+  readBy: [
+    { reader: 'fontTools', compares: 'every table, no warning; glyphs under their code points, as large as drawn' },
+    { reader: 'Chromium', compares: 'glyphs as the proof shows them' },
+  ],
   choices: {
     family: text('family', '', (value) =>
       /["'\\{}<>]/.test(value) || value.length > 60 ? 'A family has no quotes or braces in its name.' : null,

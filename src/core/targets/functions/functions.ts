@@ -53,6 +53,10 @@ export const functions = defineTarget({
   name: 'Plain functions',
   platform: 'Developers',
   note: 'A typed module an icon whose function returns the text of an SVG element; it needs no framework.',
+  readBy: [
+    { reader: 'TypeScript', compares: 'types hold' },
+    { reader: 'Chromium', compares: 'the text as a picture, as the proof shows it; a hidden copy beside it' },
+  ],
   choices: { strokes: STROKES },
   each: ({ name }, { rules }, options) => [
     {

@@ -41,6 +41,10 @@ export const linuxApp = defineTarget({
   platform: 'Linux desktop',
   note: 'The app icon at every size, scalable and symbolic, in the folders of the theme that all desktops fall back to, and the desktop entry that names it (freedesktop.org). Its folder share is copied into /usr or ~/.local.',
   isForApps: true,
+  readBy: [
+    { reader: 'desktop-file-validate', compares: 'the entry' },
+    { reader: 'rsvg-convert', compares: 'the picture at 128 px, within 0.5 of 255' },
+  ],
   choices: {
     program: text('program', '*', programFault),
     category: oneOf('category', 'Utility', CATEGORIES),

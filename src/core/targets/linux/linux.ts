@@ -32,6 +32,10 @@ export const linux = defineTarget({
   name: 'Icon theme',
   platform: 'Linux desktop',
   note: 'Theme folders by size and scale, scalable and symbolic variants, and the index that lists them (freedesktop.org icon themes).',
+  readBy: [
+    { reader: 'gtk-update-icon-cache', compares: 'takes the theme, folder by folder' },
+    { reader: 'rsvg-convert', compares: 'the picture at 96 px' },
+  ],
   choices: {
     ...naming('kebab'),
     context: oneOf('context', 'actions', CONTEXTS),

@@ -55,6 +55,10 @@ export const react = defineTarget({
   name: 'React components',
   platform: 'Developers',
   note: 'A typed module an icon with size, colour, title and ref, for React 18 and 19; only what is imported is shipped.',
+  readBy: [
+    { reader: 'TypeScript', compares: 'types hold' },
+    { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
+  ],
   choices: { strokes: STROKES },
   each: ({ name }, { rules }, options) => [
     {

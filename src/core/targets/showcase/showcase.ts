@@ -50,6 +50,7 @@ export const showcase = defineTarget({
   name: 'Showcase',
   platform: 'Web',
   note: 'One page of all icons that opens anywhere: found by name and tag, seen at every size and on dark, copied as SVG or code.',
+  readBy: [{ reader: 'Chromium', compares: 'opened from a file: search, dark, copying, no request to elsewhere' }],
   choices: { code: onOff('code for each platform', true) },
   whole: (family, { code }) => [
     {

@@ -44,6 +44,10 @@ export const solid = defineTarget({
   name: 'Solid components',
   platform: 'Developers',
   note: 'A typed module an icon with size, title and all attributes; only what is imported is shipped.',
+  readBy: [
+    { reader: 'TypeScript', compares: 'types hold' },
+    { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
+  ],
   choices: { strokes: STROKES },
   each: ({ name }, { rules }, options) => [
     {

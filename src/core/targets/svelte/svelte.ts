@@ -47,6 +47,10 @@ export const svelte = defineTarget({
   name: 'Svelte components',
   platform: 'Developers',
   note: 'A component an icon for Svelte 5 with size, title and all attributes; only what is imported is shipped.',
+  readBy: [
+    { reader: 'Svelte’s compiler', compares: 'compiles without a warning' },
+    { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
+  ],
   choices: { strokes: STROKES },
   each: ({ name }, { rules }, options) => [
     {

@@ -21,6 +21,11 @@ export const svg = defineTarget({
   name: 'SVG files',
   platform: 'Plain files',
   note: 'One file an icon: one viewBox, ink as currentColor, numbers as short as they can be. Each further master in a folder of its own.',
+  readBy: [
+    { reader: 'xmllint', compares: 'well formed' },
+    { reader: 'rsvg-convert', compares: 'the picture at 96 px, within 1.5 of 255' },
+    { reader: 'this program’s own reader', compares: 'the set as it was' },
+  ],
   choices: {
     ...naming(),
     strokes: STROKES,

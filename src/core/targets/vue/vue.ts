@@ -51,6 +51,10 @@ export const vue = defineTarget({
   name: 'Vue components',
   platform: 'Developers',
   note: 'A typed module an icon with size, colour and title; only what is imported is shipped.',
+  readBy: [
+    { reader: 'TypeScript', compares: 'types hold' },
+    { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
+  ],
   choices: { strokes: STROKES },
   each: ({ name }, { rules }, options) => [
     {

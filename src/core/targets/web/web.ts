@@ -28,6 +28,10 @@ export const web = defineTarget({
   name: 'Pages',
   platform: 'Web',
   note: 'An SVG an icon, a sprite of symbols with a page on how to use it, CSS masks that take the text’s colour, data URIs.',
+  readBy: [
+    { reader: 'Chromium', compares: 'sprite, masks and data URIs as the proof shows them; masks in forced colours' },
+    { reader: 'xmllint', compares: 'well formed' },
+  ],
   choices: {
     ...naming('kebab'),
     strokes: STROKES,

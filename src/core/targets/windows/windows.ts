@@ -27,6 +27,10 @@ export const windows = defineTarget({
   platform: 'Windows',
   note: 'An ICO of 16 to 256, tiles and logos at every scale, and pictures for the sizes of the task bar, with their qualifiers.',
   isForApps: true,
+  readBy: [
+    { reader: 'icotool', compares: 'every size of the ICO' },
+    { reader: 'a PNG decoder of its own', compares: 'the largest is of 32 bits' },
+  ],
   choices: { assets: onOff('tiles and logos', true) },
   each({ name }, _, options) {
     const plain = cased(name, 'kebab'),
