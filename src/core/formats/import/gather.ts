@@ -1,16 +1,16 @@
 import { bookAt } from '../../rules/book'
-import type { DrawingObject } from '../../drawing/model/object'
 import type { Rules } from '../../rules/rules'
-import { freeName, nameKey } from '../../set/names'
 import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set/set'
+import { byName, nearest, type Sized, withStyles } from './by-name'
 import { STYLES, type Style } from './names'
 import { onGrid } from './on-grid'
-import { type Evidence, type Plain, proposedRules, type Topic } from './propose'
+import { type Evidence, proposedRules, type Topic } from './propose'
 import { imagesBack } from './images/images-back'
-import { type ComingPart, partsIn, withPlacements } from './images/parts'
+import { withParts } from './proposed-parts'
 import { isFailed, type ReadIcon } from './read-icon'
-import { type Failed, PRIVATE } from './reading'
-import { strokeBack, strokeTolerance } from './strokes-back'
+import { type Failed, PRIVATE, type Remark } from './reading'
+import { withStrokesBack } from './strokes-of-set'
+import { strokeTolerance } from './strokes-back'
 import { gathered, Tally } from './tally'
 import { underRules } from './under-rules'
 
@@ -26,9 +26,6 @@ export type Wish = {
   readonly left?: ReadonlySet<Topic>
   readonly parts?: boolean
 }
-
-/** What is to be told of an icon that was taken over: a clash of names, a size that was left, what was not read. */
-export type Remark = { readonly icon: string; readonly path: string; readonly text: string }
 
 /** Files as a set under proposed rules, with what is to be told. */
 export type Gathered = {
@@ -139,137 +136,6 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
     styles,
   }
 }
-
-/** Drawings, the parts that come again in them, what is told of these; placed where they are `wanted`. */
-function withParts(
-  icons: readonly Plain[],
-  grid: number,
-  wanted: boolean,
-): { readonly drawings: readonly Plain[]; readonly parts: readonly ComingPart[]; readonly told: readonly Evidence[] } {
-  const parts = partsIn(icons, strokeTolerance(grid))
-  const iconsOf = (list: readonly ComingPart[]) => new Set(list.flatMap(({ uses }) => uses.map(({ icon }) => icon)))
-  const told: Evidence = {
-    topic: 'parts',
-    what: parts.length === 1 ? 'one part that comes again' : `${parts.length} parts that come again`,
-    count: iconsOf(parts).size,
-    of: icons.length,
-    others: parts.slice(0, 6).map((part) => {
-      const own = [...iconsOf([part])].map((i) => icons[i]!.name)
-      return { what: part.name, count: own.length, icons: own.slice(0, 8) }
-    }),
-  }
-  return {
-    drawings: wanted ? withPlacements(icons, parts) : icons,
-    parts: wanted ? parts : [],
-    told: parts.length > 0 ? [told] : [],
-  }
-}
-
-/** The share of the files from which on a word at the end of their names is a style, and not a part of the names. */
-const STYLED = 0.15
-
-/** What was read, with the style that a name ends in only where many names do. */
-function withStyles(read: readonly ReadIcon[]): readonly ReadIcon[] {
-  const count = (style: Style) => read.filter((one) => one.fullName !== null && one.style === style).length
-  const rare = new Set(STYLES.filter((style) => count(style) < STYLED * read.length))
-  return read.map((one) =>
-    one.fullName !== null && one.style !== null && rare.has(one.style)
-      ? { ...one, name: one.fullName, fullName: null, style: null }
-      : one,
-  )
-}
-
-type Taken = Plain & Pick<ReadIcon, 'how'>
-
-/** The share of the icons in which areas are as thick as a stroke before they are taken for strokes that were outlined. */
-const OUTLINED = 0.3
-
-/**
- * Drawings with areas that strokes were outlined to as strokes again, where they are as heavy as the strokes of the set; of a
- * set that was outlined as a whole, as heavy as most of its rings, frames and bars.
- */
-function withStrokesBack(icons: readonly Taken[], grid: number): Taken[] {
-  const within = strokeTolerance(grid),
-    drawn = new Tally<number>(),
-    thick = new Tally<number>(),
-    centred = hasCentreLines(icons, within)
-  const backOf = (object: DrawingObject) => strokeBack(object, within, centred)
-  const round = (weight: number) => Math.round(weight * 100) / 100
-  for (const { name, objects, how } of icons)
-    for (const object of objects) {
-      if (
-        'style' in object &&
-        'stroke' in object.style &&
-        object.style.stroke !== 'none' &&
-        typeof object.style.weight === 'number'
-      )
-        drawn.add(round(object.style.weight), name)
-      const back = how === 'live' ? backOf(object) : null
-      if (back) thick.add(round(back.weight), name)
-    }
-  const isCommon = (share: number) => (one: { readonly icons: readonly string[] }) =>
-    one.icons.length >= Math.max(2, share * icons.length)
-  const weights = [...drawn.counts.filter(isCommon(OUTLINED)), ...thick.counts.filter(isCommon(OUTLINED))]
-  return icons.map(({ name, objects, how }) => ({
-    name,
-    how,
-    objects: objects.flatMap((object) => {
-      const back = how === 'live' ? backOf(object) : null
-      return back && weights.some(({ value }) => Math.abs(value - back.weight) <= within) ? back.objects : [object]
-    }),
-  }))
-}
-
-/** How many icons are looked at to see whether outlines have centre lines, and the share that has. */
-const SAMPLE = 40,
-  CENTRED = 0.15
-
-/** Whether outlines tell of centre lines: what is written with few digits, as in fonts, does not, and it takes long to see. */
-function hasCentreLines(icons: readonly Plain[], within: number): boolean {
-  const every = Math.max(1, Math.floor(icons.length / SAMPLE))
-  const some = icons.filter((_, i) => i % every === 0)
-  const found = some.filter(({ objects }) => objects.some((object) => strokeBack(object, within, true)))
-  return found.length >= CENTRED * some.length
-}
-
-type Sized = { name: string; tags: string[]; path: string; code?: number; sizes: Map<number, ReadIcon> }
-
-/** The drawings by their icons: the same name in several sizes is one icon, the same name and size again is another. */
-function byName(read: readonly ReadIcon[], grid: number, remarks: Remark[]): Sized[] {
-  const icons: Sized[] = [],
-    byKey = new Map<string, Sized>()
-  for (const one of read) {
-    const key = nameKey(one.name)
-    const known = byKey.get(key)
-    if (known && !known.sizes.has(one.base)) {
-      known.sizes.set(one.base, one)
-      if (one.base === grid) known.path = one.path
-      continue
-    }
-    const name = known
-      ? freeName(
-          one.name,
-          icons.map((icon) => icon.name),
-        )
-      : one.name
-    if (known)
-      remarks.push({ icon: name, path: one.path, text: `there is another “${one.name}”, so it is named “${name}”` })
-    const fresh: Sized = {
-      name,
-      tags: one.tags.slice(0, 40),
-      path: one.path,
-      ...(one.code !== undefined && { code: one.code }),
-      sizes: new Map([[one.base, one]]),
-    }
-    icons.push(fresh)
-    byKey.set(nameKey(name), fresh)
-  }
-  return icons
-}
-
-/** The drawing for a grid, else that of the size nearest to it. */
-const nearest = (sizes: ReadonlyMap<number, ReadIcon>, grid: number): ReadIcon =>
-  [...sizes].reduce((best, one) => (Math.abs(one[0] - grid) < Math.abs(best[0] - grid) ? one : best))[1]
 
 /** A further grid with the weight that most strokes have on it. */
 function masterRule(base: number, icons: readonly Sized[]): NonNullable<Rules['masters']>[number] {

@@ -6,8 +6,7 @@ import { imagesBack } from './images/images-back'
 import { onGrid } from './on-grid'
 import { strokeBack, strokeTolerance } from './strokes-back'
 import type { ReadIcon } from './read-icon'
-import type { Failed } from './reading'
-import type { Remark } from './gather'
+import type { Failed, Remark } from './reading'
 import { underRules } from './under-rules'
 
 /** Areas that strokes of the rules paint, as these strokes. */

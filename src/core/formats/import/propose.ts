@@ -1,22 +1,16 @@
-import { converter } from 'culori'
-import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { laidNodes } from '../../drawing/edit/laid-nodes'
-import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
-import { type DrawingObject, isFramed, isStyled, kindOf } from '../../drawing/model/object'
+import { isStyled } from '../../drawing/model/object'
 import { visited } from '../../drawing/model/visit'
 import { isShared, type Style } from '../../drawing/model/style'
 import { walk } from '../../drawing/model/tree'
-import { boxUnion } from '../../geometry/box'
-import { pathBounds } from '../../geometry/path'
 import { starterRules } from '../../rules/starters'
 import type { Rules } from '../../rules/rules'
+import { type Plain, said } from './plain'
 import { patternOf } from './pattern'
-import { INK } from './svg/paint'
+import { extentsOf } from './proposed-extents'
+import { paletteOf } from './proposed-palette'
 import { type Count, gathered, Tally } from './tally'
 import { NEAR } from './under-rules'
-
-/** An icon as it was read, on the grid of the set to come. */
-export type Plain = { readonly name: string; readonly objects: readonly DrawingObject[] }
 
 /** What a proposed rule is about; all but the grid can be left. */
 export const TOPICS = [
@@ -49,13 +43,8 @@ type Proposal = { readonly rules: Rules; readonly evidence: readonly Evidence[] 
 const NAMED = 0.04,
   FEW = 2
 
-/** Colours none of whose parts differ by more, of 255, were meant to be one. */
-const ALIKE = 8
-
 /** How many values of one list get a name at most. */
-const MOST = { weights: 4, radii: 4, swatches: 24 }
-
-const said = (value: number): string => String(Math.round(value * 1000) / 1000)
+const MOST = { weights: 4, radii: 4 }
 
 function evidence<T>(
   topic: Topic,
@@ -191,122 +180,4 @@ function namedWeights(values: readonly number[]): Rules['weights'] {
   const all = (word: string, list: readonly number[]) =>
     list.map((value, i) => ({ name: i === 0 ? word : `${word}-${i + 1}`, value }))
   return [{ name: 'main', value: main! }, ...all('fine', lighter), ...all('bold', heavier)]
-}
-
-const asOklch = converter('oklch')
-
-/** Hues by the degree at which each ends (OKLCH). */
-const HUES: readonly (readonly [number, string])[] = [
-  [15, 'rose'],
-  [45, 'red'],
-  [75, 'orange'],
-  [115, 'yellow'],
-  [160, 'green'],
-  [200, 'teal'],
-  [240, 'sky'],
-  [285, 'blue'],
-  [320, 'violet'],
-  [350, 'pink'],
-  [361, 'rose'],
-]
-
-/** A plain word for a colour. */
-function wordFor(hex: string): string {
-  const { l, c = 0, h = 0 } = asOklch(hex.slice(0, 7)) ?? { l: 0 }
-  if (c < 0.03) return l > 0.95 ? 'white' : l < 0.25 ? 'black' : 'grey'
-  return HUES.find(([end]) => h < end)![1]
-}
-
-/** Whether two colours are so near each other that one of them is a slip. */
-function areAlike(a: string, b: string): boolean {
-  if (a === INK || b === INK || a.length !== b.length) return false
-  return [1, 3, 5, 7].every(
-    (at) =>
-      Math.abs(Number.parseInt(a.slice(at, at + 2) || '0', 16) - Number.parseInt(b.slice(at, at + 2) || '0', 16)) <=
-      ALIKE,
-  )
-}
-
-/** The palette of colours by how often they occur; ink is the colour of the text around, else the most frequent one. */
-function paletteOf(counts: readonly Count<string>[]): { palette: Rules['palette']; named: readonly Count<string>[] } {
-  const own = counts.find(({ value }) => value === INK)
-  const leader = own ?? counts[0]
-  const rest = counts.filter(
-    (one, i) =>
-      one !== leader && one.value !== INK && !counts.slice(0, i).some((other) => areAlike(one.value, other.value)),
-  )
-  const swatches = rest.filter(({ count }) => rest.length <= MOST.swatches || count > 1).slice(0, MOST.swatches)
-  const ink =
-    !leader || leader.value === INK || wordFor(leader.value) === 'black'
-      ? { name: INK, color: leader && leader.value !== INK ? leader.value : '#14231f', dark: '#f4f7f5' }
-      : { name: INK, color: leader.value }
-  const taken = new Map<string, number>([[INK, 1]])
-  const palette = swatches.map(({ value }) => {
-    const word = wordFor(value),
-      times = (taken.get(word) ?? 0) + 1
-    taken.set(word, times)
-    return { name: times === 1 ? word : `${word}-${times}`, color: value }
-  })
-  return { palette: [ink, ...palette], named: leader ? [leader, ...swatches] : [] }
-}
-
-/** The reach of drawings, strokes taken as round: the live area that nearly all keep to, and boxes that many fill as keylines. */
-function extentsOf(icons: readonly Plain[], grid: number) {
-  const scene = sceneOf(starterRules(grid)),
-    step = grid / 48
-  const boxes = icons.flatMap(({ name, objects }) => {
-    const box = boxUnion(
-      evaluateAll(objects, scene).flatMap(({ path, stroke }) => {
-        const own = pathBounds(path)
-        const by = stroke ? stroke.width / 2 : 0
-        return own ? [{ x: own.x - by, y: own.y - by, w: own.w + 2 * by, h: own.h + 2 * by }] : []
-      }),
-    )
-    const isRound = objects.some(
-      (object) =>
-        isFramed(object) && kindOf(object).fills === 'ellipse' && box && Math.abs(object.w - box.w) < grid / 6,
-    )
-    return box ? [{ name, box, isRound }] : []
-  })
-  const whole = (value: number) => Math.round(value / step) * step
-  const reaches = boxes
-    .map(({ name, box: { x, y, w, h } }) => ({
-      name,
-      reach: 2 * Math.max(grid / 2 - x, x + w - grid / 2, grid / 2 - y, y + h - grid / 2),
-    }))
-    .sort((a, b) => a.reach - b.reach)
-  const enough = reaches[Math.floor(0.95 * (reaches.length - 1))]?.reach ?? grid
-  const liveArea = Math.min(grid, Math.max(grid / 2, whole(enough)))
-  const inside = reaches.filter(({ reach }) => reach <= liveArea + step / 4)
-  const sizes = new Tally<{ shape: 'ellipse' | 'rectangle'; w: number; h: number }>()
-  for (const { name, box, isRound } of boxes) {
-    const [w, h] = [whole(box.w), whole(box.h)]
-    const shape = isRound && w === h ? 'ellipse' : 'rectangle'
-    if (Math.max(w, h) >= 0.7 * liveArea) sizes.add({ shape, w, h }, name, `${shape} ${w} ${h}`)
-  }
-  const frequent = sizes.counts.filter(({ count }) => count >= Math.max(2, 0.03 * boxes.length))
-  const first = (is: (one: { shape: string; w: number; h: number }) => boolean) =>
-    frequent.find(({ value }) => is(value))?.value
-  const keylines: Rules['keylines'] = [
-    { name: 'circle', own: first(({ shape }) => shape === 'ellipse') },
-    { name: 'square', own: first(({ shape, w, h }) => shape === 'rectangle' && w === h) },
-    { name: 'tall', own: first(({ shape, w, h }) => shape === 'rectangle' && w < h) },
-    { name: 'wide', own: first(({ shape, w, h }) => shape === 'rectangle' && w > h) },
-  ].flatMap(({ name, own }) => (own ? [{ name, ...own }] : []))
-  return {
-    boxes,
-    liveArea,
-    keylines,
-    evidence: {
-      topic: 'extents' as const,
-      what: `live area ${said(liveArea)}`,
-      count: inside.length,
-      of: reaches.length,
-      others: reaches
-        .slice(inside.length)
-        .reverse()
-        .slice(0, 6)
-        .map(({ name, reach }) => ({ what: said(reach), count: 1, icons: [name] })),
-    },
-  }
 }

@@ -20,3 +20,6 @@ export const MOST = { characters: 4_000_000, elements: 50_000, depth: 200, shape
 
 /** The first code point for private use: what lies below is text. */
 export const PRIVATE = 0xe000
+
+/** What is to be told of an icon that was taken over: a clash of names, a size that was left, what was not read. */
+export type Remark = { readonly icon: string; readonly path: string; readonly text: string }

@@ -4,7 +4,7 @@ import type { Point } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
 import { apply, compose, type Transform, translation } from '../../../geometry/transform'
 import { isSameOutline } from '../../../outline/same-outline'
-import type { Plain } from '../propose'
+import type { Plain } from '../plain'
 import { isLike, type Piece, pieceOf } from './piece'
 
 /** A piece that comes again in several icons: where it is held, and which object of which icon is an image of it. */

@@ -1,0 +1,29 @@
+import { type ComingPart, partsIn, withPlacements } from './images/parts'
+import type { Plain } from './plain'
+import type { Evidence } from './propose'
+import { strokeTolerance } from './strokes-back'
+
+/** Drawings, the parts that come again in them, what is told of these; placed where they are `wanted`. */
+export function withParts(
+  icons: readonly Plain[],
+  grid: number,
+  wanted: boolean,
+): { readonly drawings: readonly Plain[]; readonly parts: readonly ComingPart[]; readonly told: readonly Evidence[] } {
+  const parts = partsIn(icons, strokeTolerance(grid))
+  const iconsOf = (list: readonly ComingPart[]) => new Set(list.flatMap(({ uses }) => uses.map(({ icon }) => icon)))
+  const told: Evidence = {
+    topic: 'parts',
+    what: parts.length === 1 ? 'one part that comes again' : `${parts.length} parts that come again`,
+    count: iconsOf(parts).size,
+    of: icons.length,
+    others: parts.slice(0, 6).map((part) => {
+      const own = [...iconsOf([part])].map((i) => icons[i]!.name)
+      return { what: part.name, count: own.length, icons: own.slice(0, 8) }
+    }),
+  }
+  return {
+    drawings: wanted ? withPlacements(icons, parts) : icons,
+    parts: wanted ? parts : [],
+    told: parts.length > 0 ? [told] : [],
+  }
+}

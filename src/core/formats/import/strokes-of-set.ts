@@ -1,0 +1,58 @@
+import type { DrawingObject } from '../../drawing/model/object'
+import type { Plain } from './plain'
+import type { ReadIcon } from './read-icon'
+import { strokeBack, strokeTolerance } from './strokes-back'
+import { Tally } from './tally'
+
+type Taken = Plain & Pick<ReadIcon, 'how'>
+
+/** The share of the icons in which areas are as thick as a stroke before they are taken for strokes that were outlined. */
+const OUTLINED = 0.3
+
+/**
+ * Drawings with areas that strokes were outlined to as strokes again, where they are as heavy as the strokes of the set; of a
+ * set that was outlined as a whole, as heavy as most of its rings, frames and bars.
+ */
+export function withStrokesBack(icons: readonly Taken[], grid: number): Taken[] {
+  const within = strokeTolerance(grid),
+    drawn = new Tally<number>(),
+    thick = new Tally<number>(),
+    centred = hasCentreLines(icons, within)
+  const backOf = (object: DrawingObject) => strokeBack(object, within, centred)
+  const round = (weight: number) => Math.round(weight * 100) / 100
+  for (const { name, objects, how } of icons)
+    for (const object of objects) {
+      if (
+        'style' in object &&
+        'stroke' in object.style &&
+        object.style.stroke !== 'none' &&
+        typeof object.style.weight === 'number'
+      )
+        drawn.add(round(object.style.weight), name)
+      const back = how === 'live' ? backOf(object) : null
+      if (back) thick.add(round(back.weight), name)
+    }
+  const isCommon = (share: number) => (one: { readonly icons: readonly string[] }) =>
+    one.icons.length >= Math.max(2, share * icons.length)
+  const weights = [...drawn.counts.filter(isCommon(OUTLINED)), ...thick.counts.filter(isCommon(OUTLINED))]
+  return icons.map(({ name, objects, how }) => ({
+    name,
+    how,
+    objects: objects.flatMap((object) => {
+      const back = how === 'live' ? backOf(object) : null
+      return back && weights.some(({ value }) => Math.abs(value - back.weight) <= within) ? back.objects : [object]
+    }),
+  }))
+}
+
+/** How many icons are looked at to see whether outlines have centre lines, and the share that has. */
+const SAMPLE = 40,
+  CENTRED = 0.15
+
+/** Whether outlines tell of centre lines: what is written with few digits, as in fonts, does not, and it takes long to see. */
+function hasCentreLines(icons: readonly Plain[], within: number): boolean {
+  const every = Math.max(1, Math.floor(icons.length / SAMPLE))
+  const some = icons.filter((_, i) => i % every === 0)
+  const found = some.filter(({ objects }) => objects.some((object) => strokeBack(object, within, true)))
+  return found.length >= CENTRED * some.length
+}
