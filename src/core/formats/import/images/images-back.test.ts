@@ -3,15 +3,20 @@ import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { simple } from '../../../../testing/arbitrary'
 import { runs } from '../../../../testing/runs'
+import { transformObject } from '../../../drawing/edit/transform-object'
 import { evaluateAll } from '../../../drawing/evaluate/evaluate'
 import { inkOfAll } from '../../../drawing/evaluate/ink'
 import { nodesOf } from '../../../drawing/model/nodes'
-import type { DrawingObject, OfKind } from '../../../drawing/model/object'
+import { type DrawingObject, isStyled, type OfKind } from '../../../drawing/model/object'
+import { isShared } from '../../../drawing/model/style'
 import { walk } from '../../../drawing/model/tree'
 import { polyline, transformPath } from '../../../geometry/path'
 import { rotation, type Transform, translation } from '../../../geometry/transform'
 import { pixelsOf } from '../../../raster/raster'
+import { rasterised } from '../../rasterised'
+import { svgOfShapes } from '../../svg'
 import { onGrid } from '../on-grid'
 import { isFailed, readIcon } from '../read-icon'
 import { imagesBack } from './images-back'
@@ -53,6 +58,10 @@ function difference(a: readonly DrawingObject[], b: readonly DrawingObject[]): n
   }
   return off / Math.max(1, ink)
 }
+
+/** What files are read as. */
+const SHAPES = ['path', 'line', 'ellipse', 'rectangle', 'polygon']
+const shape = simple.filter((one) => SHAPES.includes(one.kind) && isStyled(one) && !isShared(one.style))
 
 const MIRRORED: Transform = [-1, 0, 0, 1, 24, 0]
 const center = { x: 12, y: 12 }
@@ -115,6 +124,32 @@ describe('what is drawn several times', () => {
     expect(imagesBack(between, WITHIN)).toEqual(between)
     const joined = [hook('a', translation(-3, 0)), hook('b', [-1, 0, 0, 1, 27, 0])]
     expect(imagesBack(joined, WITHIN)).toEqual(joined)
+  })
+
+  it('draws the same picture, whatever it is, however it is painted and whatever is painted between', () => {
+    let fewer = 0
+    fc.assert(
+      fc.property(shape, shape, fc.integer({ min: 2, max: 6 }), fc.nat(2), fc.nat(5), (one, other, count, way, at) => {
+        const maps: Transform[] =
+          way === 0
+            ? Array.from({ length: count }, (_, i) => rotation((i * 360) / count, center))
+            : way === 1
+              ? Array.from({ length: count }, (_, i) => translation(2.5 * i, 0))
+              : [translation(0, 0), MIRRORED]
+        const copies = maps.map((map, i) => ({ ...transformObject(one, map), id: `c${i}`, name: `c${i}` }))
+        const list = at % 2 === 0 ? copies : copies.toSpliced(at % maps.length, 0, { ...other, id: 'b', name: 'b' })
+        const next = imagesBack(list, WITHIN)
+        if (next === list) return
+        fewer++
+        const [was, is] = [list, next].map(
+          (objects) => rasterised(svgOfShapes(evaluateAll(objects, scene), 24, 'light'), 96).data,
+        )
+        const off = was!.reduce((sum, value, i) => sum + Math.abs(value - is![i]!), 0)
+        expect(off).toBeLessThan(0.006 * was!.reduce((sum, value) => sum + value, 1))
+      }),
+      runs(1500),
+    )
+    expect(fewer).toBeGreaterThan(0)
   })
 
   it('of a folder draws the same picture with fewer objects', () => {

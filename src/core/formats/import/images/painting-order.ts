@@ -4,15 +4,23 @@ import { type Box, boxesMeet } from '../../../geometry/box'
 import { pathBounds } from '../../../geometry/path'
 import { scene } from './piece'
 
-/** Whether objects may be painted together where the first of them is: what is painted between lies beside, or has their one colour. */
+/**
+ * Whether objects may be painted together where the first of them is, in whatever order: they and what is painted between
+ * have one colour, or lie beside each other.
+ */
 export function mayBeOne(objects: readonly DrawingObject[], gone: ReadonlySet<DrawingObject>): boolean {
   const places = objects.flatMap((object, i) => (gone.has(object) ? [i] : []))
   const between = objects.slice(places[0]!, places.at(-1)! + 1).filter((object) => !gone.has(object))
-  if (between.length === 0) return true
-  const colours = new Set([...gone, ...between].flatMap(coloursOf))
-  if (colours.size === 1 && !colours.has(null)) return true
+  const isOne = (some: readonly DrawingObject[]) => {
+    const colours = new Set(some.flatMap(coloursOf))
+    return colours.size <= 1 && !colours.has(null)
+  }
+  if (isOne([...gone, ...between])) return true
   const own = [...gone].map(reachOf)
-  return between.every((object) => own.every((box) => !boxesMeet(box, reachOf(object))))
+  return (
+    (isOne([...gone]) || own.every((box, i) => own.slice(0, i).every((other) => !boxesMeet(box, other)))) &&
+    between.every((object) => own.every((box) => !boxesMeet(box, reachOf(object))))
+  )
 }
 
 /** The box of what an object paints: by its strokes' widths, or, of what holds others, by its ink. */

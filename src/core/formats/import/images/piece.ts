@@ -24,14 +24,23 @@ export const scene = sceneOf(STARTERS[0]!.rules)
 export const lengthOf = (path: Path): number =>
   path.reduce((sum, { segments }) => sum + segments.reduce((all, one) => all + segmentLength(one), 0), 0)
 
+/** A colour of eight digits, the last two of which say how opaque it is. */
+const TRANSLUCENT = /^#[0-9a-f]{8}$/i
+
 /** An object as a piece; null for what is no plain shape of one finish, or holds others. */
 export function pieceOf(object: DrawingObject): Piece | null {
   if (!isStyled(object) || isShared(object.style) || object.hidden || object.locked || object.role) return null
-  const { fill, stroke, fills } = object.style
-  if (typeof fill !== 'string' || typeof stroke !== 'string' || fills) return null
+  // A shadow does not turn along, and what is seen through is seen twice where images overlap.
+  if (object.opacity !== undefined || object.shadow) return null
+  const { fill, stroke, fills, fillOpacity, strokeOpacity, dash, startHead, endHead } = object.style
+  if (fills || fillOpacity !== undefined || strokeOpacity !== undefined) return null
+  if ([fill, stroke].some((paint) => typeof paint !== 'string' || TRANSLUCENT.test(paint))) return null
+  // Where a stroke begins is not seen of its outline.
+  if (dash || startHead || endHead) return null
   const edge = scene.edge(object),
     box = pathBounds(edge)
-  if (!box) return null
+  // Open lines may be joined with their images, and what they enclose be filled otherwise.
+  if (!box || (fill !== 'none' && edge.some(({ closed }) => !closed))) return null
   const places = edge.flatMap(({ segments }) => segments.flatMap((one) => [0.25, 0.75].map((t) => pointAt(one, t))))
   const mean = (axis: 'x' | 'y') => places.reduce((sum, p) => sum + p[axis], 0) / places.length
   return {
