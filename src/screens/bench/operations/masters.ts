@@ -10,13 +10,14 @@ import type { Bench } from '../state/bench'
 import { slice } from '../state/slice'
 
 /**
- * How the main master is seen under the open one, whether what was changed on both sides is listed, and whether it is
- * shown where edges of the open one went.
+ * How the main master is seen under the open one, whether what was changed on both sides is listed, whether it is
+ * shown where edges of the open one went, and whether all that relates its places is, or only what is not as it should be.
  */
 export const MASTERS = slice('masters', {
   compare: 'off' as 'off' | 'overlay' | 'blink',
   listing: false,
   edges: true,
+  ties: false,
 })
 
 /** The sizes that are offered for a further master. */

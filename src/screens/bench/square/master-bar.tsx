@@ -19,7 +19,7 @@ export function MasterBar() {
   const rules = useSetRules()
   const base = useBenchState(({ master }) => baseIn(rules, master))
   const placed = useDeferredPlaced()
-  const { compare, listing, edges } = useSlice(MASTERS)
+  const { compare, listing, edges, ties } = useSlice(MASTERS)
   const conflicts = useMemo(() => {
     const standing = placed?.standing
     return byObject(standing?.by === 'derivation' ? standing.conflicts : [])
@@ -79,11 +79,22 @@ export function MasterBar() {
           <button
             type="button"
             aria-pressed={edges}
-            title="Along the rulers, where edges went: drag one to pin it, press it to let it go. On the square, what relates places: press to let it go or hold to it."
+            title="Along the rulers, where edges went: drag one to pin it, press it to let it go"
             onClick={() => bench.put(MASTERS, { edges: !edges })}
             className={edges ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-hand'}
           >
             {heldInWords(standing)}
+          </button>
+        )}
+        {standing.by === 'derivation' && edges && standing.ties.length > 0 && (
+          <button
+            type="button"
+            aria-pressed={ties}
+            title="On the square, what relates places: press one to let it go or to hold to it"
+            onClick={() => bench.put(MASTERS, { ties: !ties })}
+            className={ties ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-hand'}
+          >
+            {tiesInWords(standing.ties)}
           </button>
         )}
         <span className="flex items-center gap-1 border-l border-hair pl-3 text-quiet">
@@ -110,16 +121,21 @@ export function MasterBar() {
   )
 }
 
-/** How many edges are crisp, gave way, and are as a hand said; how many ties could not be kept. */
+/** How many ties there are, and how many could not be kept. */
+function tiesInWords(ties: readonly HeldTie[]): string {
+  const missed = ties.filter(({ state }) => state === 'missed').length
+  return `${ties.length} ${ties.length === 1 ? 'tie' : 'ties'}${missed > 0 ? `, ${missed} not kept` : ''}`
+}
+
+/** How many edges are crisp, gave way, and are as a hand said, ties among these. */
 function heldInWords({ held, ties }: { held: readonly Held[]; ties: readonly HeldTie[] }): string {
   const crisp = held.filter(({ state }) => state === 'crisp').length,
     gave = held.filter(({ state }) => state === 'gave-way').length,
-    byHand = [...held, ...ties].filter(isByHand).length,
-    missed = ties.filter(({ state }) => state === 'missed').length
+    byHand = [...held, ...ties].filter(isByHand).length
+
   return [
     `${crisp} of ${held.length} edges crisp`,
     ...(gave > 0 ? [`${gave} gave way`] : []),
-    ...(missed > 0 ? [`${missed} ${missed === 1 ? 'tie' : 'ties'} not kept`] : []),
     ...(byHand > 0 ? [`${byHand} by hand`] : []),
   ].join(', ')
 }

@@ -24,7 +24,7 @@ export function PinMarks() {
   const rules = useSetRules()
   const isFurther = useBenchState(({ master }) => baseIn(rules, master) !== rules.grid.size)
   const view = useBenchState((state) => state.view)
-  const { edges } = useSlice(MASTERS)
+  const { edges, ties } = useSlice(MASTERS)
   const standing = useDeferredPlaced()?.standing
   if (!isFurther || !edges || !view || standing?.by !== 'derivation') return null
   return (
@@ -36,7 +36,7 @@ export function PinMarks() {
       {standing.held.map((held) => (
         <PinMark key={`${held.axis} ${held.at}`} held={held} view={view} />
       ))}
-      <TieMarks ties={standing.ties} view={view} />
+      <TieMarks ties={standing.ties} all={ties} view={view} />
       {standing.flaws.map(({ at }, i) => (
         <span
           key={i}

@@ -9,10 +9,14 @@ import { nextOfTie, pressTie, tieInWords } from '../operations/pins'
 /** The side of a mark, in pixels. */
 const SIDE = 15
 
-/** What relates places of a derived master, as marks where it is seen: a press lets it go, holds to it, or leaves it. */
-export function TieMarks({ ties, view }: { ties: readonly HeldTie[]; view: View }) {
+/**
+ * What relates places of a derived master, as marks where it is seen: a press lets it go, holds to it, or leaves it. What
+ * holds by itself is only marked when `all` is asked for: marks take the pointer from what is drawn beneath.
+ */
+export function TieMarks({ ties, all, view }: { ties: readonly HeldTie[]; all: boolean; view: View }) {
   const bench = useBench()
   return ties.map((tie) => {
+    if (!all && tie.state === 'holds') return null
     const { kind, at, place, state } = tie
     const left = view.x + place.x * view.scale,
       top = view.y + place.y * view.scale
