@@ -52,6 +52,6 @@ export function boxAbout(centre: Point, w: number, h: number): Box {
   return { x: centre.x - w / 2, y: centre.y - h / 2, w, h }
 }
 
-/** Whether two boxes have a place in common. */
-export const boxesMeet = (a: Box, b: Box): boolean =>
-  a.x <= b.x + b.w && b.x <= a.x + a.w && a.y <= b.y + b.h && b.y <= a.y + a.h
+/** Whether two boxes overlap, or are nearer to each other than `margin`; touching is not overlapping. */
+export const boxesOverlap = (a: Box, b: Box, margin = 0): boolean =>
+  a.x < b.x + b.w + margin && b.x < a.x + a.w + margin && a.y < b.y + b.h + margin && b.y < a.y + a.h + margin

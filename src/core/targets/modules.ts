@@ -10,8 +10,8 @@ export function componentName(name: string): string {
 }
 
 /** The list of a package's modules. */
-export const listOf = (icons: readonly { readonly name: string }[]): string =>
-  icons
-    .map(({ name }) => componentName(name))
+export const listOf = (names: readonly string[]): string =>
+  names
+    .map(componentName)
     .map((one) => `export { ${one} } from './${one}'\n`)
     .join('')

@@ -5,15 +5,13 @@ import { useEffect, useEffectEvent, useRef, useState } from 'react'
 import { Button } from '@/ui/button'
 import { Choice as Words } from '@/ui/choice'
 import { Dialog } from '@/ui/dialog'
+import { toggled } from '@/ui/toggled'
 import { type Choice, type ChosenFile, type Coming, Importer, type ReadingProgress } from '@/workers/importer'
 import type { Topic } from '@/core/formats/import/propose'
 import { ALL_TAKEN, ComingIcons, Reading, Said, WAYS } from '../frame/coming-icons'
 
 /** What is proposed but not taken by itself. */
 const OFFERED: ReadonlySet<Topic> = new Set(['parts'])
-
-const toggled = <T,>(set: ReadonlySet<T>, one: T): ReadonlySet<T> =>
-  set.has(one) ? new Set([...set].filter((other) => other !== one)) : new Set(set).add(one)
 
 /**
  * What files would become, before anything is stored: their icons, the rules that they follow with how often, and what cannot

@@ -1,7 +1,7 @@
 import { nodesOf } from '../../drawing/model/nodes'
 import type { DrawingObject } from '../../drawing/model/object'
 import type { Style } from '../../drawing/model/style'
-import { boxInside } from '../../geometry/box'
+import { boxesOverlap, boxInside } from '../../geometry/box'
 import { OutOfTime } from '../../geometry/deadline'
 import { type Contour, type Path, pathBounds } from '../../geometry/path'
 import { distance } from '../../geometry/point'
@@ -89,7 +89,7 @@ function cutOut(path: Path, style: Style, name: string, within: number, ids: Ids
   const isHole = (contour: Contour, i: number): boolean =>
     boxInside(boxes[path.indexOf(contour)]!, boxes[outer]!) &&
     winding(path, inner(contour)) === 0 &&
-    holes.every((other, k) => k === i || !overlap(boxes[path.indexOf(contour)]!, boxes[path.indexOf(other)]!))
+    holes.every((other, k) => k === i || !boxesOverlap(boxes[path.indexOf(contour)]!, boxes[path.indexOf(other)]!))
   if (!holes.every(isHole)) return null
   const lives = [path[outer]!, ...holes].map((contour) => liveShape(contour, within))
   if (lives.some((live) => live === null)) return null
@@ -103,10 +103,6 @@ function cutOut(path: Path, style: Style, name: string, within: number, ids: Ids
   }))
   return { kind: 'assembly', id, name, style, members } as unknown as DrawingObject
 }
-
-type Bounds = { readonly x: number; readonly y: number; readonly w: number; readonly h: number }
-const overlap = (a: Bounds, b: Bounds): boolean =>
-  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h
 
 /** A point just inside a contour: near the middle of its longest side, on the side of its middle. */
 function inner(contour: Contour): { x: number; y: number } {

@@ -1,8 +1,6 @@
+import { componentTarget } from '../component-target'
 import { drawingOf } from '../drawing-of'
 import { componentName } from '../modules'
-import { textPreviews } from '../previews'
-import { STROKES } from '../svg/svg'
-import { defineTarget } from '../target'
 
 const BASE = `/** How an icon is written: its side, its ink, what it says to those who do not see it, and further attributes. */
 export type IconOptions = {
@@ -48,40 +46,23 @@ function functionName(name: string): string {
 }
 
 /** Functions without a framework that return the text of an SVG element, a module an icon. */
-export const functions = defineTarget({
+export const functions = componentTarget({
   id: 'functions',
   name: 'Plain functions',
-  platform: 'Developers',
   note: 'A typed module an icon whose function returns the text of an SVG element; it needs no framework.',
   readBy: [
     { reader: 'TypeScript', compares: 'types hold' },
     { reader: 'Chromium', compares: 'the text as a picture, as the proof shows it; a hidden copy beside it' },
   ],
-  choices: { strokes: STROKES },
-  each: ({ name }, { rules }, options) => [
-    {
-      path: `developers/functions/${functionName(name)}.ts`,
-      made: {
-        as: 'text',
-        text(renderer) {
-          const { attributes, drawing } = drawingOf(renderer, rules.grid.size, options.strokes)
-          return `import { icon } from './icon'\n\nexport const ${functionName(name)} = /* @__PURE__ */ icon(${rules.grid.size}, ${attributes}, ${drawing})\n`
-        },
-      },
-    },
-  ],
-  whole: ({ icons }) => [
-    { path: 'developers/functions/icon.ts', made: { as: 'fixed', text: BASE } },
-    {
-      path: 'developers/functions/index.ts',
-      made: {
-        as: 'fixed',
-        text: [
-          ...icons.map(({ name }) => `export { ${functionName(name)} } from './${functionName(name)}'\n`),
-          "export type { IconOptions } from './icon'\n",
-        ].join(''),
-      },
-    },
-  ],
-  previews: (renderer) => textPreviews(renderer),
+  file: (name) => `${functionName(name)}.ts`,
+  module(name, renderer, grid, strokes) {
+    const { attributes, drawing } = drawingOf(renderer, grid, strokes)
+    return `import { icon } from './icon'\n\nexport const ${functionName(name)} = /* @__PURE__ */ icon(${grid}, ${attributes}, ${drawing})\n`
+  },
+  shared: { 'icon.ts': BASE },
+  index: (names) =>
+    [
+      ...names.map(functionName).map((one) => `export { ${one} } from './${one}'\n`),
+      "export type { IconOptions } from './icon'\n",
+    ].join(''),
 })

@@ -1,10 +1,9 @@
+import { componentTarget } from '../component-target'
 import { opened } from '../composition'
 import { markupOf } from '../../formats/markup'
 import { componentName, listOf } from '../modules'
 import { asJsx, withOwnIds } from '../own-ids'
-import { STROKES, strokesOf } from '../svg/svg'
-import { textPreviews } from '../previews'
-import { defineTarget } from '../target'
+import { strokesOf } from '../svg/svg'
 
 /** An attribute as JSX names it. */
 const inJsx = (name: string): string => name.replace(/-([a-z])/g, (_, letter: string) => letter.toUpperCase())
@@ -50,39 +49,22 @@ export function icon(
 `
 
 /** Components for React in TypeScript, a module an icon, so that what is not used is not shipped. */
-export const react = defineTarget({
+export const react = componentTarget({
   id: 'react',
   name: 'React components',
-  platform: 'Developers',
   note: 'A typed module an icon with size, colour, title and ref, for React 18 and 19; only what is imported is shipped.',
   readBy: [
     { reader: 'TypeScript', compares: 'types hold' },
     { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
   ],
-  choices: { strokes: STROKES },
-  each: ({ name }, { rules }, options) => [
-    {
-      path: `developers/react/${componentName(name)}.tsx`,
-      made: {
-        as: 'text',
-        text(renderer) {
-          const { root, inside } = opened(
-            renderer.compactDocument(rules.grid.size, 'current', strokesOf(options.strokes)),
-          )
-          const props = Object.entries(root).map(([key, value]) => `${inJsx(key)}: ${JSON.stringify(value)}`)
-          const one = componentName(name),
-            drawing = asJsx(markupOf(withOwnIds(inside), inJsx))
-          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, { ${props.join(', ')} }, ${drawing})\n`
-        },
-      },
-    },
-  ],
-  whole: ({ icons }) => [
-    { path: 'developers/react/icon.ts', made: { as: 'fixed', text: BASE } },
-    {
-      path: 'developers/react/index.ts',
-      made: { as: 'fixed', text: `${listOf(icons)}export type { IconProps } from './icon'\n` },
-    },
-  ],
-  previews: (renderer) => textPreviews(renderer),
+  file: (name) => `${componentName(name)}.tsx`,
+  module(name, renderer, grid, strokes) {
+    const { root, inside } = opened(renderer.compactDocument(grid, 'current', strokesOf(strokes)))
+    const props = Object.entries(root).map(([key, value]) => `${inJsx(key)}: ${JSON.stringify(value)}`)
+    const one = componentName(name),
+      drawing = asJsx(markupOf(withOwnIds(inside), inJsx))
+    return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${grid}, { ${props.join(', ')} }, ${drawing})\n`
+  },
+  shared: { 'icon.ts': BASE },
+  index: (names) => `${listOf(names)}export type { IconProps } from './icon'\n`,
 })

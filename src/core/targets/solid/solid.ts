@@ -1,8 +1,6 @@
+import { componentTarget } from '../component-target'
 import { drawingOf } from '../drawing-of'
 import { componentName, listOf } from '../modules'
-import { textPreviews } from '../previews'
-import { STROKES } from '../svg/svg'
-import { defineTarget } from '../target'
 
 const BASE = `import { createUniqueId, type JSX, splitProps } from 'solid-js'
 
@@ -39,34 +37,19 @@ export const icon =
 `
 
 /** Components for Solid in TypeScript, a module an icon. */
-export const solid = defineTarget({
+export const solid = componentTarget({
   id: 'solid',
   name: 'Solid components',
-  platform: 'Developers',
   note: 'A typed module an icon with size, title and all attributes; only what is imported is shipped.',
   readBy: [
     { reader: 'TypeScript', compares: 'types hold' },
     { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
   ],
-  choices: { strokes: STROKES },
-  each: ({ name }, { rules }, options) => [
-    {
-      path: `developers/solid/${componentName(name)}.ts`,
-      made: {
-        as: 'text',
-        text(renderer) {
-          const { attributes, drawing } = drawingOf(renderer, rules.grid.size, options.strokes)
-          return `import { icon } from './icon'\n\nexport const ${componentName(name)} = /* @__PURE__ */ icon(${rules.grid.size}, ${attributes}, ${drawing})\n`
-        },
-      },
-    },
-  ],
-  whole: ({ icons }) => [
-    { path: 'developers/solid/icon.tsx', made: { as: 'fixed', text: BASE } },
-    {
-      path: 'developers/solid/index.ts',
-      made: { as: 'fixed', text: `${listOf(icons)}export type { IconProps } from './icon'\n` },
-    },
-  ],
-  previews: (renderer) => textPreviews(renderer),
+  file: (name) => `${componentName(name)}.ts`,
+  module(name, renderer, grid, strokes) {
+    const { attributes, drawing } = drawingOf(renderer, grid, strokes)
+    return `import { icon } from './icon'\n\nexport const ${componentName(name)} = /* @__PURE__ */ icon(${grid}, ${attributes}, ${drawing})\n`
+  },
+  shared: { 'icon.tsx': BASE },
+  index: (names) => `${listOf(names)}export type { IconProps } from './icon'\n`,
 })

@@ -1,8 +1,6 @@
+import { componentTarget } from '../component-target'
 import { drawingOf } from '../drawing-of'
 import { componentName } from '../modules'
-import { textPreviews } from '../previews'
-import { STROKES } from '../svg/svg'
-import { defineTarget } from '../target'
 
 const BASE = `<!-- An icon out of its drawing; what in that has ids has them for each instance anew. -->
 <script lang="ts">
@@ -42,24 +40,18 @@ export type IconProps = Omit<SVGAttributes<SVGSVGElement>, 'children'> & {
 `
 
 /** Components for Svelte 5 with TypeScript, a file an icon. */
-export const svelte = defineTarget({
+export const svelte = componentTarget({
   id: 'svelte',
   name: 'Svelte components',
-  platform: 'Developers',
   note: 'A component an icon for Svelte 5 with size, title and all attributes; only what is imported is shipped.',
   readBy: [
     { reader: 'Svelte’s compiler', compares: 'compiles without a warning' },
     { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
   ],
-  choices: { strokes: STROKES },
-  each: ({ name }, { rules }, options) => [
-    {
-      path: `developers/svelte/${componentName(name)}.svelte`,
-      made: {
-        as: 'text',
-        text(renderer) {
-          const { attributes, drawing } = drawingOf(renderer, rules.grid.size, options.strokes)
-          return `<script lang="ts">
+  file: (name) => `${componentName(name)}.svelte`,
+  module(_, renderer, grid, strokes) {
+    const { attributes, drawing } = drawingOf(renderer, grid, strokes)
+    return `<script lang="ts">
   import Drawn from './drawn.svelte'
   import type { IconProps } from './icon'
 
@@ -68,27 +60,13 @@ export const svelte = defineTarget({
   const drawing = ${drawing.replaceAll('</script', '<\\/script')}
 </script>
 
-<Drawn grid={${rules.grid.size}} {own} {drawing} {...props} />
+<Drawn grid={${grid}} {own} {drawing} {...props} />
 `
-        },
-      },
-    },
-  ],
-  whole: ({ icons }) => [
-    { path: 'developers/svelte/drawn.svelte', made: { as: 'fixed', text: BASE } },
-    { path: 'developers/svelte/icon.ts', made: { as: 'fixed', text: TYPES } },
-    {
-      path: 'developers/svelte/index.ts',
-      made: {
-        as: 'fixed',
-        text: [
-          ...icons.map(
-            ({ name }) => `export { default as ${componentName(name)} } from './${componentName(name)}.svelte'\n`,
-          ),
-          "export type { IconProps } from './icon'\n",
-        ].join(''),
-      },
-    },
-  ],
-  previews: (renderer) => textPreviews(renderer),
+  },
+  shared: { 'drawn.svelte': BASE, 'icon.ts': TYPES },
+  index: (names) =>
+    [
+      ...names.map(componentName).map((one) => `export { default as ${one} } from './${one}.svelte'\n`),
+      "export type { IconProps } from './icon'\n",
+    ].join(''),
 })

@@ -1,8 +1,6 @@
+import { componentTarget } from '../component-target'
 import { drawingOf } from '../drawing-of'
 import { componentName, listOf } from '../modules'
-import { STROKES } from '../svg/svg'
-import { textPreviews } from '../previews'
-import { defineTarget } from '../target'
 
 const BASE = `import { defineComponent, h, useId } from 'vue'
 
@@ -46,32 +44,20 @@ export const icon = (
 `
 
 /** Components for Vue in TypeScript, a module an icon. */
-export const vue = defineTarget({
+export const vue = componentTarget({
   id: 'vue',
   name: 'Vue components',
-  platform: 'Developers',
   note: 'A typed module an icon with size, colour and title; only what is imported is shipped.',
   readBy: [
     { reader: 'TypeScript', compares: 'types hold' },
     { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
   ],
-  choices: { strokes: STROKES },
-  each: ({ name }, { rules }, options) => [
-    {
-      path: `developers/vue/${componentName(name)}.ts`,
-      made: {
-        as: 'text',
-        text(renderer) {
-          const { attributes, drawing } = drawingOf(renderer, rules.grid.size, options.strokes)
-          const one = componentName(name)
-          return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${rules.grid.size}, ${attributes}, ${drawing})\n`
-        },
-      },
-    },
-  ],
-  whole: ({ icons }) => [
-    { path: 'developers/vue/icon.ts', made: { as: 'fixed', text: BASE } },
-    { path: 'developers/vue/index.ts', made: { as: 'fixed', text: listOf(icons) } },
-  ],
-  previews: (renderer) => textPreviews(renderer),
+  file: (name) => `${componentName(name)}.ts`,
+  module(name, renderer, grid, strokes) {
+    const { attributes, drawing } = drawingOf(renderer, grid, strokes)
+    const one = componentName(name)
+    return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${grid}, ${attributes}, ${drawing})\n`
+  },
+  shared: { 'icon.ts': BASE },
+  index: listOf,
 })

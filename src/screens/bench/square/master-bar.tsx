@@ -28,14 +28,9 @@ export function MasterBar() {
   const { standing } = placed
   const flaw = standing.by === 'derivation' && !standing.isChanged ? standing.flaws[0] : undefined
   const toggle = (way: 'overlay' | 'blink') => (
-    <button
-      type="button"
-      aria-pressed={compare === way}
-      onClick={() => bench.put(MASTERS, { compare: compare === way ? 'off' : way })}
-      className={compare === way ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-hand'}
-    >
+    <Toggle on={compare === way} onPress={() => bench.put(MASTERS, { compare: compare === way ? 'off' : way })}>
       {way}
-    </button>
+    </Toggle>
   )
   return (
     <OverSquare
@@ -76,26 +71,22 @@ export function MasterBar() {
           </button>
         )}
         {standing.by === 'derivation' && standing.held.length > 0 && (
-          <button
-            type="button"
-            aria-pressed={edges}
+          <Toggle
+            on={edges}
             title="Along the rulers, where edges went: drag one to pin it, press it to let it go"
-            onClick={() => bench.put(MASTERS, { edges: !edges })}
-            className={edges ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-hand'}
+            onPress={() => bench.put(MASTERS, { edges: !edges })}
           >
             {heldInWords(standing)}
-          </button>
+          </Toggle>
         )}
         {standing.by === 'derivation' && edges && standing.ties.length > 0 && (
-          <button
-            type="button"
-            aria-pressed={ties}
+          <Toggle
+            on={ties}
             title="On the square, what relates places: press one to let it go or to hold to it"
-            onClick={() => bench.put(MASTERS, { ties: !ties })}
-            className={ties ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-hand'}
+            onPress={() => bench.put(MASTERS, { ties: !ties })}
           >
             {tiesInWords(standing.ties)}
-          </button>
+          </Toggle>
         )}
         <span className="flex items-center gap-1 border-l border-hair pl-3 text-quiet">
           {rules.grid.size} as {toggle('overlay')}
@@ -118,6 +109,31 @@ export function MasterBar() {
         )}
       </div>
     </OverSquare>
+  )
+}
+
+/** A word of the bar that is pressed in or not. */
+function Toggle({
+  on,
+  title,
+  onPress,
+  children,
+}: {
+  on: boolean
+  title?: string
+  onPress: () => void
+  children: string
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      title={title}
+      onClick={onPress}
+      className={on ? 'bg-ink px-1 text-sheet' : 'px-1 underline decoration-dotted hover:text-hand'}
+    >
+      {children}
+    </button>
   )
 }
 

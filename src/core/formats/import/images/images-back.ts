@@ -1,5 +1,7 @@
+import { refusalIn } from '../../../drawing/evaluate/evaluate'
 import type { DrawingObject } from '../../../drawing/model/object'
 import { mirroredBack } from './mirrored'
+import { scene } from './piece'
 import { rowsBack } from './rows'
 import { turnedBack } from './turned'
 
@@ -9,4 +11,7 @@ import { turnedBack } from './turned'
  * object that it stands for, within a distance; the order of painting is kept where it is seen.
  */
 export const imagesBack = (objects: readonly DrawingObject[], within: number): readonly DrawingObject[] =>
-  mirroredBack(turnedBack(rowsBack(objects, within), within), within)
+  // What cannot be drawn cannot be compared.
+  objects.some((object) => refusalIn(object, scene))
+    ? objects
+    : mirroredBack(turnedBack(rowsBack(objects, within), within), within)

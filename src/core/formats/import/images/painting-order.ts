@@ -1,6 +1,6 @@
 import { type DrawingObject, isStyled } from '../../../drawing/model/object'
 import { isShared } from '../../../drawing/model/style'
-import { type Box, boxesMeet } from '../../../geometry/box'
+import { type Box, boxesOverlap } from '../../../geometry/box'
 import { pathBounds } from '../../../geometry/path'
 import { scene } from './piece'
 
@@ -18,8 +18,8 @@ export function mayBeOne(objects: readonly DrawingObject[], gone: ReadonlySet<Dr
   if (isOne([...gone, ...between])) return true
   const own = [...gone].map(reachOf)
   return (
-    (isOne([...gone]) || own.every((box, i) => own.slice(0, i).every((other) => !boxesMeet(box, other)))) &&
-    between.every((object) => own.every((box) => !boxesMeet(box, reachOf(object))))
+    (isOne([...gone]) || own.every((box, i) => own.slice(0, i).every((other) => !boxesOverlap(box, other)))) &&
+    between.every((object) => own.every((box) => !boxesOverlap(box, reachOf(object))))
   )
 }
 

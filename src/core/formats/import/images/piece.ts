@@ -1,4 +1,5 @@
 import { sceneOf } from '../../../drawing/evaluate/evaluated-scene'
+import { refusalIn } from '../../../drawing/evaluate/evaluate'
 import { type DrawingObject, isStyled } from '../../../drawing/model/object'
 import { isShared } from '../../../drawing/model/style'
 import { type Box } from '../../../geometry/box'
@@ -37,6 +38,7 @@ export function pieceOf(object: DrawingObject): Piece | null {
   if ([fill, stroke].some((paint) => typeof paint !== 'string' || TRANSLUCENT.test(paint))) return null
   // Where a stroke begins is not seen of its outline.
   if (dash || startHead || endHead) return null
+  if (refusalIn(object, scene)) return null
   const edge = scene.edge(object),
     box = pathBounds(edge)
   // Open lines may be joined with their images, and what they enclose be filled otherwise.

@@ -14,8 +14,8 @@ const FEW = 3,
   LEAST = 5,
   FAN = 61
 
-/** How near the copies of a repeat may come to its centre, in units of a 24 grid: what is nearer is about itself. */
-const OUT = 0.5
+/** How near the copies of a repeat may come to its centre, by how far images may be off: what is nearer is about itself. */
+const OUT = 50
 
 /** Equal objects that are each other's images turned about a place, as a repeat of one of them. */
 export function turnedBack(objects: readonly DrawingObject[], within: number): readonly DrawingObject[] {
@@ -46,7 +46,8 @@ function courseOf(group: readonly Piece[], within: number): Course | null {
   if (!circle) return null
   const at = { x: shortest(circle.centre.x, 2 * within), y: shortest(circle.centre.y, 2 * within) }
   const radius = distance(group[0]!.centre, at)
-  if (radius < OUT || group.some(({ centre }) => Math.abs(distance(centre, at) - radius) > 2 * within)) return null
+  if (radius < OUT * within || group.some(({ centre }) => Math.abs(distance(centre, at) - radius) > 2 * within))
+    return null
   const turnOf = ({ centre }: Piece) => (Math.atan2(centre.y - at.y, centre.x - at.x) * 180) / Math.PI
   const sorted = group.toSorted((a, b) => turnOf(a) - turnOf(b))
   const steps = sorted.map((one, i) => (turnOf(sorted[(i + 1) % sorted.length]!) - turnOf(one) + 360) % 360)

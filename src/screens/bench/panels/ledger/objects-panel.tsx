@@ -27,6 +27,7 @@ import {
 } from 'react'
 import { isContainer } from '@/core/drawing/model/object'
 import { countObjects, find, outermost, walk } from '@/core/drawing/model/tree'
+import { toggled } from '@/ui/toggled'
 import { dragAccess } from '@/ui/drag-access'
 import { type MenuEntry, RightMenu } from '@/ui/menu'
 import { observeRect } from '@/ui/observe-rect'
@@ -345,12 +346,6 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
       </div>
     </RightMenu>
   )
-}
-
-function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
-  const next = new Set(set)
-  if (!next.delete(id)) next.add(id)
-  return next
 }
 
 export const objectsPanel: Panel = {

@@ -1,4 +1,4 @@
-import type { Box } from '@/core/geometry/box'
+import { type Box, boxesOverlap } from '@/core/geometry/box'
 
 /** A word or a figure over the square, in screen pixels; `box` is where it would like to stand. */
 export type Slip = { readonly text: string; readonly tone: 'word' | 'figure'; readonly box: Box }
@@ -22,14 +22,11 @@ export function placed(slips: readonly Slip[], bounds: Box): Slip[] {
         [1, -1].map((way) => within({ ...home, y: home.y + way * (i + 1) * step }, bounds)),
       ).flat(),
     ]
-    const free = places.find((box) => result.every((other) => !overlap(box, other.box)))
+    const free = places.find((box) => result.every((other) => !boxesOverlap(box, other.box, GAP)))
     result.push({ ...slip, box: free ?? home })
   }
   return result
 }
-
-const overlap = (a: Box, b: Box): boolean =>
-  a.x < b.x + b.w + GAP && b.x < a.x + a.w + GAP && a.y < b.y + b.h + GAP && b.y < a.y + a.h + GAP
 
 function within({ x, y, w, h }: Box, bounds: Box): Box {
   const into = (at: number, size: number, from: number, room: number) =>
