@@ -1,11 +1,9 @@
 import { readFile, writeFile } from 'node:fs/promises'
-import { conditionOf, strains } from '../core/checks/condition'
-import { sceneOf } from '../core/drawing/evaluate/evaluated-scene'
+import { lossesOf } from '../core/checks/change'
 import { readRulesFile } from '../core/formats/rules-file'
 import { writeSetFile } from '../core/formats/set-file'
-import type { Rules } from '../core/rules/rules'
 import { restyledSet } from '../core/set/restyle'
-import { type Icon, masterFor, setProblems } from '../core/set/set'
+import { setProblems } from '../core/set/set'
 import { type Answer, type Options, UsageError } from './command'
 import { readWhole } from './read-set'
 
@@ -33,7 +31,7 @@ export async function restyleCommand(files: readonly string[], options: Options)
   const [wrong] = setProblems(next)
   if (wrong) throw new Error(wrong)
   const need = set.icons.flatMap((icon, i) => {
-    const lost = strains(conditionIn(icon, set.rules), conditionIn(next.icons[i]!, rules))
+    const lost = lossesOf({ icon, rules: set.rules }, { icon: next.icons[i]!, rules })
     return lost.length > 0 ? [{ icon: icon.name, strains: lost }] : []
   })
   await writeFile(out, writeSetFile(next, pictures))
@@ -45,6 +43,3 @@ export async function restyleCommand(files: readonly string[], options: Options)
     value: { set: set.name, out, icons: next.icons.length, need },
   }
 }
-
-const conditionIn = (icon: Icon, rules: Rules) =>
-  conditionOf({ objects: masterFor(icon).objects, rules, scene: sceneOf(rules) })

@@ -1,3 +1,4 @@
+import pLimit from 'p-limit'
 import type { Drawn } from '../core/formats/drawn'
 import type { Db } from './database'
 import type { Shown } from './renderer/tasks'
@@ -45,13 +46,31 @@ export async function drawnIcons(
   })
 }
 
-/** Draws and keeps what is not kept, or no longer holds; reads no other drawing. */
+/** How many icons each one who asks has drawn at once: whoever asks for a few does not wait for who asks for all. */
+const AT_ONCE = 4
+
+/** Draws and keeps what is not kept, or no longer holds, in the order of the family; reads no other drawing. */
 async function drawStale(db: Db, renderer: Renderer, setId: string, which: Which): Promise<void> {
-  const rows = await iconsOf(db, setId, which, await orderOf(db, setId)).execute(),
-    own = await fingerprint()
+  const own = await fingerprint(),
+    order = await orderOf(db, setId)
+  const rows = await iconsOf(db, setId, which, order)
+    .where((eb) =>
+      eb.or([
+        eb('drawn.drawn_by', 'is', null),
+        eb('drawn.drawn_by', '!=', own),
+        eb('drawn.icon_revision', '!=', eb.ref('icons.revision')),
+        eb('drawn.rules_revision', '!=', eb.ref('sets.rules_revision')),
+      ]),
+    )
+    .execute()
   const now = performance.now()
-  const isDue = (row: Row) => !holds(row, own) && !(now < (hanging.get(keyOf(setId, row))?.until ?? 0))
-  await Promise.all(rows.filter(isDue).map((row) => drawOnce(db, renderer, setId, row)))
+  const isDue = (row: Row) => !(now < (hanging.get(keyOf(setId, row))?.until ?? 0))
+  const turn = pLimit(AT_ONCE)
+  await Promise.all(
+    inOrder(rows, order)
+      .filter(isDue)
+      .map((row) => turn(() => drawOnce(db, renderer, setId, row))),
+  )
 }
 
 /** Waits for something, but no longer than so many milliseconds; true when it is done. */

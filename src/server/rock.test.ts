@@ -172,6 +172,17 @@ describe('icons as they are drawn', () => {
     reads.mockRestore()
   })
 
+  it('are drawn at once for who asks for a few, while a whole family is being drawn', async () => {
+    const family = Array.from({ length: 300 }, (_, i) => icon(`oar-${i}`, [{ ...box, x: 2 + (i % 8) }]))
+    const many = (await addSet(db, rowsOfSet({ ...set, name: 'Many', icons: family }))).id
+    const all = drawnIcons(db, renderer, many, 'all')
+    const [last] = await drawnIcons(db, renderer, many, { ids: ['oar-299'] })
+    expect(last!.svg).toBeDefined()
+    const there = await db.selectFrom('drawn').select('icon_id').where('set_id', '=', many).execute()
+    expect(there.length).toBeLessThan(100)
+    expect((await all).filter(({ svg }) => svg)).toHaveLength(300)
+  })
+
   it('wait for one another no longer than asked: what is slow is pending', async () => {
     const slow = { run: () => new Promise(() => undefined) } as unknown as Renderer
     const other = (await addSet(db, rowsOfSet({ ...set, name: 'Slow' }))).id

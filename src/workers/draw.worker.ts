@@ -1,5 +1,5 @@
 import type { Checked, Snag } from '../core/checks/check'
-import { type Condition, conditionOf } from '../core/checks/condition'
+import { changeOf } from '../core/checks/change'
 import { mendsOf } from '../core/checks/mended'
 import { snagsWithProvedMends } from '../core/checks/proved'
 import { snagsOn } from '../core/checks/snags'
@@ -37,6 +37,8 @@ export type SentDrawing =
       readonly kept?: Numbered<readonly Master[]>
       /** The rules that it is brought under. */
       readonly to?: Numbered<Rules>
+      /** What it becomes under those rules, where that is known. */
+      readonly becomes?: Sent
       /** Snags that are left as they are. */
       readonly accepted?: readonly Accepted[]
       /** What the main master comes to on this grid, for one that was drawn by hand. */
@@ -46,7 +48,7 @@ export type SentDrawing =
 /**
  * What is asked of a drawing: a picture, so many pixels along a side, its document, how far its optical middle is off,
  * the snags in it, as in one that was derived or on the further grids of its set, the edits that mend them, what it comes
- * to by eye, how it stands under its rules, how crisp it is at each delivered size, or what it comes to on another grid.
+ * to by eye, what a change of the rules does to it, how crisp it is at each delivered size, or what it comes to on another grid.
  */
 export type Wanted =
   | number
@@ -57,7 +59,7 @@ export type Wanted =
   | 'further snags'
   | 'mends'
   | 'balance'
-  | 'condition'
+  | 'change'
   | 'crispness'
   | 'fitted'
 
@@ -77,7 +79,7 @@ export type Answered = { readonly id: number } & (
   | { readonly snags: readonly Snag[] }
   | { readonly mends: readonly DrawingEdit[] }
   | { readonly balance: Balance | null }
-  | { readonly condition: Condition }
+  | { readonly change: readonly string[] | null }
   | { readonly crispness: readonly Crispness[] }
   | { readonly fitted: Pick<Fitted, 'objects' | 'flaws'> }
   | { readonly problem: string }
@@ -105,7 +107,7 @@ function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>):
     if (wanted === 'further snags') return { id, snags: furtherSnags(drawing) }
     if (wanted === 'mends') return { id, mends: mendsIn(drawing) }
     if (wanted === 'crispness') return { id, crispness: crispnessIn(drawing) }
-    if (wanted === 'condition') return { id, condition: conditionOf(checkedOf(drawing)) }
+    if (wanted === 'change') return { id, change: changeIn(drawing) }
     if (wanted === 'fitted') return { id, fitted: fittedTo(drawing) }
     if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
     const svg = documentOf(drawing)
@@ -146,6 +148,12 @@ function crispnessIn(drawing: SentDrawing): readonly Crispness[] {
   if ('svg' in drawing) return []
   const { icon, rules } = taken(drawing)
   return crispnessBySize(icon, rules)
+}
+
+function changeIn(drawing: SentDrawing): readonly string[] | null {
+  if ('svg' in drawing || !drawing.to || !drawing.becomes) throw new Error('Only a drawing changes, with its rules.')
+  const after = things.take(drawing.to) as Rules
+  return changeOf(taken(drawing), { icon: iconSent(drawing.becomes, after), rules: after })
 }
 
 function fittedTo(drawing: SentDrawing): Pick<Fitted, 'objects' | 'flaws'> {

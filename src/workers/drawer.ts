@@ -20,6 +20,7 @@ export type Source =
       readonly kept?: readonly Master[] | undefined
       readonly accepted?: readonly Accepted[] | undefined
       readonly to?: Rules
+      readonly becomes?: readonly DrawingObject[]
       readonly main?: readonly DrawingObject[] | undefined
     }
 
@@ -75,7 +76,7 @@ export class Drawer {
   /** What goes to the worker: of a drawing only the objects that it does not have yet. */
   private sent(source: Source): SentDrawing {
     if ('svg' in source) return source
-    const { objects, base, kept, accepted, to, main } = source
+    const { objects, base, kept, accepted, to, becomes, main } = source
     return {
       objects: this.listOf(objects),
       rules: this.numbers.of(source.rules),
@@ -84,6 +85,7 @@ export class Drawer {
       ...(kept && { kept: this.numbers.of(kept) }),
       ...(accepted && { accepted }),
       ...(to && { to: this.numbers.of(to) }),
+      ...(becomes && { becomes: this.listOf(becomes) }),
       ...(main && { main: this.listOf(main) }),
     }
   }

@@ -1,14 +1,7 @@
 import { keepFitted } from '../core/rules/fit/fit'
 import type { DrawingObject } from '../core/drawing/model/object'
 import type { Rules } from '../core/rules/rules'
-import { drawingWorker } from './begin'
-import { Drawer } from './drawer'
-
-/** Workers that bring drawings to other grids, as many as there are cores beside the page's, begun when first needed. */
-const fitters = Array.from(
-  { length: Math.max(1, Math.min(4, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1)) },
-  () => new Drawer(drawingWorker),
-)
+import { askAll } from './pool'
 
 /**
  * Brings drawings from one rule book to the grid of another, so that the page knows what they come to without computing
@@ -21,8 +14,8 @@ export function fitAll(
   done: () => void,
 ): () => void {
   let isWanted = true
-  const ways = drawings.map((objects, i) =>
-    fitters[i % fitters.length]!.ask({
+  const giveUp = askAll(
+    drawings.map((objects) => ({
       source: { objects, rules: from, ground: 'light', to },
       wanted: 'fitted',
       done(answer) {
@@ -30,10 +23,10 @@ export function fitAll(
         if ('fitted' in answer) keepFitted(objects, from, to, answer.fitted)
         done()
       },
-    }),
+    })),
   )
   return () => {
     isWanted = false
-    for (const giveUp of ways) giveUp()
+    giveUp()
   }
 }

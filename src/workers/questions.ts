@@ -1,5 +1,4 @@
 import type { Snag } from '../core/checks/check'
-import type { Condition } from '../core/checks/condition'
 import type { DrawingEdit } from '../core/drawing/edit/edit'
 import type { DrawingObject } from '../core/drawing/model/object'
 import type { Balance } from '../core/proof/balance'
@@ -67,12 +66,6 @@ export const balanceOf = questionOfAll('balance', (answer): Balance | null =>
 export const crispnessOf = questionOfAll('crispness', (answer): readonly Crispness[] =>
   'crispness' in answer ? answer.crispness : [],
 )
-
-const condition = question('condition', (answer): Condition | null => ('condition' in answer ? answer.condition : null))
-
-/** How objects stand under rules; null where that cannot be computed. */
-export const conditionOf = (objects: Objects, rules: Rules): Promise<Condition | null> =>
-  new Promise((done) => condition(objects, rules, done))
 
 /** The edits that mend an icon's snags, hints and accepted ones aside, in their order; or why they could not be found. */
 export const mendsOfIcon = (

@@ -1,6 +1,7 @@
 // Measures what a large set costs in Chromium: the longest main-thread tasks while stages open, a shape is drawn, an icon
 // deleted and put back and a rule is changed, how many elements each page has, how many bytes opening, saving and listing
-// take, and how long SVG alone and a sheet as PDF take: npm run bench:set, npm run bench:set -- 2000
+// take, and how long SVG alone and a sheet as PDF take: npm run bench:set, npm run bench:set -- 2000. The icons are those
+// of the demo, or of a set file that is named, over and over: npm run bench:set -- 5000 FILE
 import { readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
@@ -14,7 +15,7 @@ rmSync(data, { recursive: true, force: true })
 const server = await startServer({ port: 4391, data, empty: true })
 if (!(await server.ready)) throw new Error(server.output)
 const { base } = server
-const demo = JSON.parse(readFileSync(join(root, 'demo', 'quayside.wisesquare.json'), 'utf8')).set
+const demo = JSON.parse(readFileSync(process.argv[3] ?? join(root, 'demo', 'quayside.wisesquare.json'), 'utf8')).set
 const set = {
   ...demo,
   name: NAME,

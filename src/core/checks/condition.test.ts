@@ -3,6 +3,7 @@ import { BOOK } from '../../testing/book'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { DrawingObject } from '../drawing/model/object'
 import type { Rules } from '../rules/rules'
+import { changeOf } from './change'
 import { conditionOf, strains } from './condition'
 
 const lined = { fill: 'none', stroke: 'ink', weight: 'main' } as const
@@ -56,5 +57,16 @@ describe('a change of rules', () => {
     const pill = box('pill', 4, 10, 16, 5)
     expect(lost([pill], 2, 3)).toEqual(['The radius 3 does not fit “pill”, which has room for 2.5.'])
     expect(strains(under([pill], 2, 3), under([pill], 2, 4))).toEqual([])
+  })
+
+  it('is told apart from one that nobody sees', () => {
+    const icon = { masters: [{ base: BOOK.grid.size, objects: [box('case', 4, 10, 16, 4)] }] }
+    const to = (rules: Partial<Rules>) => changeOf({ icon, rules: BOOK }, { icon, rules: { ...BOOK, ...rules } })
+    const main = (value: number) => BOOK.weights.map((one) => (one.name === 'main' ? { ...one, value } : one))
+    expect(to({ weights: [...BOOK.weights, { name: 'unused', value: 9 }] })).toBeNull()
+    expect(to({ weights: main(1.5) })).toEqual([])
+    expect(to({ weights: main(4) })).toContain('A counter fills.')
+    // What cannot be drawn any more looks otherwise.
+    expect(to({ weights: BOOK.weights.filter(({ name }) => name !== 'main') })).not.toBeNull()
   })
 })

@@ -1,3 +1,4 @@
+import type { Memory } from '../drawing/evaluate/scene'
 import { isCornered, kindOf } from '../drawing/model/object'
 import { piecesAndHoles } from '../geometry/area'
 import type { Checked, Snag } from './check'
@@ -17,13 +18,18 @@ export type Condition = {
 }
 
 /** The checks whose snags count as losses when a change of rules brings them about. */
-const LOSSES: ReadonlySet<string> = new Set(CHECKS.filter(({ isLoss }) => isLoss).map(({ id }) => id))
+const LOSSES = CHECKS.filter(({ isLoss }) => isLoss)
 
-/** The state of a drawing under its rules. */
-export function conditionOf(checked: Checked): Condition {
+const known: Memory<Condition> = new WeakMap()
+
+/** The state of a drawing under its rules. Remembered: of two changes that are tried, both begin with the same. */
+export const conditionOf = (checked: Checked): Condition =>
+  checked.scene.remembered(known, checked.objects, () => found(checked))
+
+function found(checked: Checked): Condition {
   return {
-    snags: snagsIn(checked)
-      .filter(({ check, severity }) => severity !== 'note' && LOSSES.has(check))
+    snags: snagsIn(checked, [], LOSSES)
+      .filter(({ severity }) => severity !== 'note')
       .map(({ check, severity, objects, sentence }) => ({ check, severity, objects, sentence })),
     ...piecesAndHoles(shownInk(checked)),
     cramped: crampedIn(checked),

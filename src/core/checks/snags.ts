@@ -5,14 +5,18 @@ import type { Rules } from '../rules/rules'
 import { mainOn, masterOn } from '../set/masters'
 import { acceptedIn, type Icon } from '../set/set'
 import { isAccepted } from './accepting'
-import type { Checked, Snag } from './check'
+import type { Check, Checked, Snag } from './check'
 import { CHECKS } from './checks'
 import { severityOf } from './severity'
 
-/** The snags of a drawing, without accepted ones and without checks that the rules switch off. */
-export function snagsIn(checked: Checked, accepted: readonly Accepted[] = []): Snag[] {
+/** What checks find in a drawing, without what is accepted and without checks that the rules switch off. */
+export function snagsIn(
+  checked: Checked,
+  accepted: readonly Accepted[] = [],
+  checks: readonly Check[] = CHECKS,
+): Snag[] {
   const grid = checked.rules.grid.size
-  return CHECKS.flatMap((check): Snag[] => {
+  return checks.flatMap((check): Snag[] => {
     if (checked.isDerived && !check.isSeen) return []
     const severity = severityOf(
       checked.isDerived ? { ...check, severity: check.inDerived ?? check.severity } : check,

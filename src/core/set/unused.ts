@@ -5,7 +5,7 @@ import { INK } from '../drawing/model/values'
 import { namesUsed, type ValueKind, withStyleNames } from '../drawing/model/visit'
 import { LISTS } from '../rules/lists'
 import { namesIn } from '../rules/sums'
-import type { IconSet } from './set'
+import type { IconSet, Master } from './set'
 
 /** A named value of the rules that nothing in the set refers to. */
 type Unused = { readonly kind: ValueKind; readonly name: string }
@@ -30,13 +30,9 @@ function searched({ rules, icons }: IconSet): Unused[] {
   }
   // New objects are drawn with the first weight.
   note('weight', rules.weights[0]!.name)
-  const noteAll = (objects: readonly DrawingObject[]) => {
-    for (const { object } of walk(objects)) for (const { kind, name } of namesUsed(object)) note(kind, name)
-  }
-  for (const { masters } of icons)
-    for (const { objects, from = [], alternatives = [] } of masters)
-      for (const list of [objects, from, ...alternatives.map((one) => one.objects)]) noteAll(list)
-  for (const { objects } of rules.parts ?? []) noteAll(objects as readonly DrawingObject[])
+  for (const { masters } of icons) for (const key of usedInIcon(masters)) used.add(key)
+  for (const { objects } of rules.parts ?? [])
+    for (const key of usedIn(objects as readonly DrawingObject[])) used.add(key)
   for (const { style } of rules.finishes ?? []) withStyleNames(style as Style, note)
   for (const { stops } of rules.gradients ?? []) for (const { color } of stops) note('swatch', color)
   for (const { sum } of rules.radii)
@@ -51,4 +47,23 @@ function searched({ rules, icons }: IconSet): Unused[] {
       used.has(`${kind} ${name}`) || !isOwn(LISTS[kind], name) ? [] : [{ kind, name }],
     ),
   )
+}
+
+const usedIn = (objects: readonly DrawingObject[]): string[] =>
+  [...walk(objects)].flatMap(({ object }) => namesUsed(object).map(({ kind, name }) => `${kind} ${name}`))
+
+const knownInIcons = new WeakMap<readonly Master[], ReadonlySet<string>>()
+
+/** The values that all drawings of an icon refer to, by kind and name. Remembered: of many icons, few change at once. */
+function usedInIcon(masters: readonly Master[]): ReadonlySet<string> {
+  let names = knownInIcons.get(masters)
+  if (!names) {
+    names = new Set(
+      masters.flatMap(({ objects, from = [], alternatives = [] }) =>
+        [objects, from, ...alternatives.map((one) => one.objects)].flatMap(usedIn),
+      ),
+    )
+    knownInIcons.set(masters, names)
+  }
+  return names
 }

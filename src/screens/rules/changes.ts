@@ -1,10 +1,8 @@
 import { useEffect, useState } from 'react'
-import { strains } from '@/core/checks/condition'
 import { flawsLeft } from '@/core/rules/fit/fit'
 import { FLAW_WORDS } from '@/core/rules/fit/flaws'
 import { type Icon, type IconSet, masterFor } from '@/core/set/set'
-import { documentOf } from '@/workers/draw'
-import { conditionOf } from '@/workers/questions'
+import { changesOf } from '@/workers/changes'
 
 /** An icon that a pending change would alter, before and after it, and what it loses by that, as sentences. */
 export type Change = {
@@ -18,62 +16,37 @@ export type Changes = { readonly found: readonly Change[]; readonly looked: numb
 
 const NOTHING: Changes = { found: [], looked: 0 }
 
-/** How many icons are looked at at once. */
-const AT_ONCE = 6
 /** How often what was found is shown, in milliseconds. */
 const PAUSE = 120
 
-/**
- * The icons that look otherwise in another state of the set, found one after the other by a worker; null without
- * another state.
- */
+/** The icons that look otherwise in another state of the set, found by workers; null without another state. */
 export function useChanges(before: IconSet, after: IconSet | null): Changes | null {
   const [answer, setAnswer] = useState<{ before: IconSet; after: IconSet; changes: Changes } | null>(null)
   useEffect(() => {
     if (!after) return
-    let isWanted = true
-    void (async () => {
-      const found: Change[] = []
-      let shown = performance.now()
-      for (let i = 0; i < before.icons.length && isWanted; i += AT_ONCE) {
-        const some = before.icons.slice(i, i + AT_ONCE)
-        const changes = await Promise.all(some.map((icon, k) => changeOf(icon, after.icons[i + k]!, before, after)))
-        found.push(...changes.filter((one) => one !== null))
-        const looked = Math.min(before.icons.length, i + AT_ONCE)
-        if (!isWanted || (looked < before.icons.length && performance.now() - shown < PAUSE)) continue
-        shown = performance.now()
-        setAnswer({ before, after, changes: { found: worstFirst(found), looked } })
-      }
-    })()
-    return () => {
-      isWanted = false
-    }
+    const found: (Change | undefined)[] = []
+    let looked = 0,
+      shown = performance.now()
+    return changesOf(before.icons, before.rules, after.icons, after.rules, (i, lost) => {
+      looked++
+      if (lost) found[i] = change(before.icons[i]!, after.icons[i]!, after, lost)
+      if (looked < before.icons.length && performance.now() - shown < PAUSE) return
+      shown = performance.now()
+      setAnswer({ before, after, changes: { found: worstFirst(found), looked } })
+    })
   }, [before, after])
   if (!after) return null
   return answer?.before === before && answer.after === after ? answer.changes : NOTHING
 }
 
 /** Those that need a hand before those that follow, each in the order of the family. */
-const worstFirst = (found: readonly Change[]): Change[] => [
-  ...found.filter(({ strains }) => strains.length > 0),
-  ...found.filter(({ strains }) => strains.length === 0),
-]
-
-/** How an icon changes, and what it loses by that; null where it looks as before. */
-async function changeOf(was: Icon, is: Icon, before: IconSet, after: IconSet): Promise<Change | null> {
-  if (!(await looksOtherwise(was, is, before, after))) return null
-  const [old, next] = await Promise.all([
-    conditionOf(masterFor(was).objects, before.rules),
-    conditionOf(masterFor(is).objects, after.rules),
-  ])
-  const flaws = flawsLeft(masterFor(was).objects, after.rules).map(({ kind }) => FLAW_WORDS[kind])
-  return { before: was, after: is, strains: [...new Set(flaws), ...(old && next ? strains(old, next) : [])] }
+function worstFirst(found: readonly (Change | undefined)[]): Change[] {
+  const all = found.filter((one) => one !== undefined)
+  return [...all.filter(({ strains }) => strains.length > 0), ...all.filter(({ strains }) => strains.length === 0)]
 }
 
-async function looksOtherwise(was: Icon, is: Icon, before: IconSet, after: IconSet): Promise<boolean> {
-  for (const ground of ['light', 'dark'] as const) {
-    const [old, next] = await Promise.all([documentOf(was, before.rules, ground), documentOf(is, after.rules, ground)])
-    if (old.svg !== next.svg || old.problem !== next.problem) return true
-  }
-  return false
+/** An icon that changes, with what fitting it could not keep and what it loses beside that. */
+function change(before: Icon, after: Icon, { rules }: IconSet, lost: readonly string[]): Change {
+  const flaws = flawsLeft(masterFor(before).objects, rules).map(({ kind }) => FLAW_WORDS[kind])
+  return { before, after, strains: [...new Set([...flaws, ...lost])] }
 }

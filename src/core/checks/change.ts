@@ -1,0 +1,35 @@
+import { sceneOf } from '../drawing/evaluate/evaluated-scene'
+import { drawingProblem } from '../formats/drawing-problem'
+import { iconSvg } from '../formats/drawn'
+import type { Rules } from '../rules/rules'
+import { type Icon, masterFor } from '../set/set'
+import { conditionOf, strains } from './condition'
+
+/** An icon's drawing under rules. */
+export type Under = { readonly icon: Pick<Icon, 'masters'>; readonly rules: Rules }
+
+/**
+ * What a change of rules does to an icon: null where it looks as before on either ground, else what it loses by the
+ * change, as sentences; none where it merely follows.
+ */
+export function changeOf(was: Under, is: Under): readonly string[] | null {
+  if (looks(was, 'light') === looks(is, 'light') && looks(was, 'dark') === looks(is, 'dark')) return null
+  return lossesOf(was, is)
+}
+
+/** What an icon loses when it goes from one state to another, as sentences. */
+export function lossesOf(was: Under, is: Under): string[] {
+  return strains(conditionOf(checkedOf(was)), conditionOf(checkedOf(is)))
+}
+
+const checkedOf = ({ icon, rules }: Under) => ({ objects: masterFor(icon).objects, rules, scene: sceneOf(rules) })
+
+/** The document of an icon, or why there is none. */
+function looks({ icon, rules }: Under, ground: 'light' | 'dark'): string {
+  try {
+    return iconSvg(icon, rules, ground)
+  } catch (error) {
+    if (error instanceof Error) return drawingProblem(error)
+    throw error
+  }
+}
