@@ -36,6 +36,7 @@ export function VirtualGrid({
     count: room > 0 ? Math.ceil(count / columns) : 0,
     getScrollElement: () => scroller.current,
     observeElementRect: observeRect,
+    useFlushSync: false,
     estimateSize: () => height,
     overscan: 2,
     paddingStart: PADDING,

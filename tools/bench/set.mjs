@@ -94,9 +94,23 @@ try {
     await seen(page.getByRole('heading', { name: new RegExp(`\\d+ of ${ICONS} icons change`) }))
   })
   await measured('the change applied', 50, () => page.getByRole('button', { name: 'Apply' }).click())
+  // What is drawn anew on the server meanwhile would be measured too.
+  await timed('all of it drawn again', () => delivered(base, id, { targets: ['svg'] }))
   await measured('opening Review', 100, async () => {
     await page.getByRole('link', { name: 'Review' }).click()
     await seen(page.getByRole('list', { name: 'Sheet' }))
+  })
+  const scrolled = (x, y) => async () => {
+    await page.mouse.move(x, y)
+    for (let i = 0; i < 20; i++) {
+      await page.mouse.wheel(0, 300)
+      await page.waitForTimeout(50)
+    }
+  }
+  await measured('scrolling in Review', 50, scrolled(600, 500))
+  await measured('a name looked for in Review', 50, async () => {
+    await page.getByRole('searchbox').first().pressSequentially('an', { delay: 80 })
+    await page.getByRole('searchbox').first().fill('')
   })
   await measured('two icons deleted in Review', 50, async () => {
     for (const name of ['icon-1', 'icon-2'])
@@ -134,7 +148,8 @@ try {
   await measured('a shape drawn', 50, () => draw(0))
   await measured('a second shape drawn', 50, () => draw(3))
   await measured('undo', 50, () => page.keyboard.press('Control+z'))
-  await measured('another icon opened', 50, () => page.getByRole('button', { name: 'icon-3', exact: true }).click())
+  await measured('scrolling in the family strip', 50, scrolled(40, 500))
+  await measured('another icon opened', 50, () => page.getByRole('button', { name: /^icon-\d+$/ }).nth(3).click())
 
   const { epoch, revisions, set: now } = await (await fetch(`${base}/api/sets/${id}`)).json()
   const request = JSON.stringify({

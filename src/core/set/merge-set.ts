@@ -170,7 +170,9 @@ function isInOrder(icon: Icon, rules: Rules): boolean {
 }
 
 /** Icons with unique names. Of two equal names the one given here is changed. */
-function withFreeNames(icons: readonly Icon[], theirs: ReadonlyMap<string, Icon>): Icon[] {
+function withFreeNames(icons: Icon[], theirs: ReadonlyMap<string, Icon>): Icon[] {
+  // Names that are all as they are there are unique there.
+  if (icons.every(({ id, name }) => theirs.get(id)?.name === name)) return icons
   const taken = new Map<string, string>()
   for (const { id, name } of icons) if (theirs.get(id)?.name === name) taken.set(nameKey(name), id)
   return icons.map((icon) => {

@@ -121,7 +121,9 @@ export function mergedOrder(
   mine: readonly string[],
   theirs: readonly string[],
   stays: ReadonlySet<string>,
-): string[] {
+): readonly string[] {
+  if (mine.length === theirs.length && mine.every((id, i) => id === theirs[i]))
+    return mine.filter((id) => stays.has(id))
   const [was, own, now] = [from, mine, theirs].map((list) => list.filter((id) => stays.has(id))) as [
     string[],
     string[],

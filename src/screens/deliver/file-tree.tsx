@@ -15,8 +15,14 @@ type PlannedFile = Planned<Icon>
 /** Bytes by path, once they are known. */
 export type Sizes = ReadonlyMap<string, number>
 
-type Folder = { readonly folder: string; readonly files: readonly PlannedFile[]; readonly open: boolean }
-type Row = Folder | { readonly file: PlannedFile; readonly folder: string }
+type Folder = {
+  readonly folder: string
+  readonly files: readonly PlannedFile[]
+  /** Whose files lie in it. */
+  readonly targets: ReadonlySet<string>
+}
+type OpenFolder = Folder & { readonly open: boolean }
+type Row = OpenFolder | { readonly file: PlannedFile; readonly folder: string }
 
 /** The height of a row in pixels. */
 const ROW = 32
@@ -40,9 +46,10 @@ export function FileTree({
   const [switched, setSwitched] = useState<ReadonlySet<string>>(new Set())
   // A few folders are open to begin with, of many only the first kind.
   const isOpen = (folder: string) => (folder === 'svg' || folders.length < 4) !== switched.has(folder)
-  const rows = folders.flatMap(([folder, list]): Row[] => {
-    const open = isOpen(folder)
-    return [{ folder, files: list, open }, ...(open ? list.map((file) => ({ file, folder })) : [])]
+  const rows = folders.flatMap((one): Row[] => {
+    const { folder, files } = one,
+      open = isOpen(folder)
+    return [{ ...one, open }, ...(open ? files.map((file) => ({ file, folder })) : [])]
   })
   const scroller = useRef<HTMLDivElement>(null)
   const virtual = useVirtualizer({
@@ -54,7 +61,7 @@ export function FileTree({
     initialRect: { width: 0, height: 700 },
   })
   const { scrollToIndex } = virtual
-  const first = rows.findIndex((row) => 'files' in row && isOf(row, target))
+  const first = rows.findIndex((row) => 'files' in row && row.targets.has(target))
   // What is pointed at changes outside of the tree, with a click or a key.
   useEffect(() => {
     if (first >= 0) scrollToIndex(first, { align: 'start' })
@@ -91,7 +98,7 @@ export function FileTree({
                   <FolderRow
                     row={row}
                     sizes={sizes}
-                    isPointedAt={isOf(row, target)}
+                    isPointedAt={row.targets.has(target)}
                     onToggle={() => toggle(row.folder)}
                   />
                 )}
@@ -104,15 +111,13 @@ export function FileTree({
   )
 }
 
-const isOf = ({ files }: Folder, target: string) => files.some((file) => file.target === target)
-
 function FolderRow({
   row: { folder, files, open },
   sizes,
   isPointedAt,
   onToggle,
 }: {
-  row: Folder
+  row: OpenFolder
   sizes: Sizes | null
   isPointedAt: boolean
   onToggle: () => void
@@ -172,7 +177,7 @@ function FileRow({
   )
 }
 
-function foldersOf(files: readonly PlannedFile[]): [string, PlannedFile[]][] {
+function foldersOf(files: readonly PlannedFile[]): Folder[] {
   const folders = new Map<string, PlannedFile[]>()
   for (const file of files) {
     const folder = file.path.slice(0, file.path.lastIndexOf('/'))
@@ -180,7 +185,9 @@ function foldersOf(files: readonly PlannedFile[]): [string, PlannedFile[]][] {
     if (list) list.push(file)
     else folders.set(folder, [file])
   }
-  return [...folders].sort(([a], [b]) => a.localeCompare(b, 'en', { numeric: true }))
+  return [...folders]
+    .sort(([a], [b]) => a.localeCompare(b, 'en', { numeric: true }))
+    .map(([folder, list]) => ({ folder, files: list, targets: new Set(list.map(({ target }) => target)) }))
 }
 
 export function bytesInWords(bytes: number): string {

@@ -9,6 +9,7 @@ import type { Surface, Preview, Target } from '@/core/targets/target'
 import { drawingProblem } from '@/core/formats/drawing-problem'
 import { bringClock } from '@/core/geometry/deadline'
 import type { Icon, IconSet } from '@/core/set/set'
+import { NameChoice } from '@/ui/name-choice'
 import { PixelPicture } from '@/ui/pixel-picture'
 
 /** How wide an icon is in each place, in pixels. */
@@ -38,18 +39,14 @@ export function InPlace({ set, target }: { set: IconSet; target: Target }) {
         <h2 className="text-title font-[640]">{target.name}</h2>
         <span className="text-quiet">{target.platform}</span>
         {icon && (
-          <select
-            aria-label="Icon that is shown in place"
-            value={icon.id}
-            onChange={({ target: { value } }) => setChosen(value)}
+          <NameChoice
+            label="Icon that is shown in place"
+            all={icons}
+            chosen={icon.id}
+            prompt=""
+            onChoose={setChosen}
             className="ml-auto h-6 rounded-sheet border border-hair bg-sheet px-1"
-          >
-            {icons.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+          />
         )}
       </div>
       <p className="mb-3 max-w-[720px] text-quiet">{target.note}</p>

@@ -10,6 +10,7 @@ import { TARGETS } from '@/core/targets/targets'
 import type { IconSet } from '@/core/set/set'
 import type { Delivery } from '@/core/set/settings'
 import { DraftField } from '@/ui/draft-field'
+import { NameChoice } from '@/ui/name-choice'
 import { say } from '@/ui/notice'
 
 /** Every target by platform: whether it is delivered to, and what is chosen about it. */
@@ -148,19 +149,14 @@ function Apps({ set, onChange }: { set: IconSet; onChange: (delivery: Delivery, 
         <span className="text-quiet">
           {chosen.length === 0 ? 'Which icon stands for the app?' : 'stands for the app'}
         </span>
-        <select
-          aria-label="Icon that stands for the app"
-          value=""
-          onChange={({ target }) => put([...chosen, target.value])}
+        <NameChoice
+          label="Icon that stands for the app"
+          all={left}
+          chosen={null}
+          prompt={chosen.length === 0 ? 'choose…' : 'one more…'}
+          onChoose={(id) => put([...chosen, id])}
           className="h-6 min-w-0 flex-1 rounded-sheet border border-hair bg-sheet px-1"
-        >
-          <option value="">{chosen.length === 0 ? 'choose…' : 'one more…'}</option>
-          {left.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+        />
       </label>
       {set.icons
         .filter(({ id }) => chosen.includes(id))

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { startTransition, useEffect, useMemo, useState } from 'react'
 import { familySnags } from '@/core/checks/family-snags'
 import type { Snag } from '@/core/checks/check'
 import { ALIKE } from '@/core/checks/family/look-alike'
@@ -11,8 +11,8 @@ import { acceptedIn, type Icon, type IconSet, masterFor } from '@/core/set/set'
 import { alikesOf } from '@/workers/alikes'
 import { balanceOf } from '@/workers/questions'
 
-/** How often what was found is shown, in milliseconds. */
-const PAUSE = 150
+/** How often what was found is shown, in milliseconds: more seldom for a large family, of which all is drawn anew. */
+const pauseOf = (icons: number): number => Math.max(150, icons / 5)
 
 type Known = { readonly rules: Rules; readonly balance: Balance | null }
 const known = new WeakMap<Icon['masters'], Known>()
@@ -41,8 +41,8 @@ export function useFamilyMeasures({ icons, rules }: IconSet): FamilyMeasures {
           known.set(icon.masters, { rules, balance })
           timer ??= setTimeout(() => {
             timer = undefined
-            drawAgain((n) => n + 1)
-          }, PAUSE)
+            startTransition(() => drawAgain((n) => n + 1))
+          }, pauseOf(icons.length))
         }),
       ]
     })

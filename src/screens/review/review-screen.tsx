@@ -4,9 +4,6 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useCallback, useMemo, useState } from 'react'
 import { isReadable } from '@/core/formats/import/readable'
-import { renamedEdit } from '@/core/set/many'
-import { VirtualGrid } from '@/ui/virtual-grid'
-import { commit } from '../frame/session'
 import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
@@ -20,9 +17,9 @@ import { addRead } from './read-into'
 import { SelectionBar } from './selection-bar'
 import { SheetLine } from './sheet-line'
 import { useSheet } from './use-sheet'
-import { SheetCell } from './sheet-cell'
+import { SheetGrid } from './sheet-grid'
 import { SheetFile, type SheetKind } from './sheet-file'
-import { filterOf, VisionFilters } from './vision'
+import { VisionFilters } from './vision'
 import { BalanceView } from './balance-view'
 import type { ChosenFile } from '@/workers/importer'
 import { NOBODY, useSelection } from './use-selection'
@@ -30,16 +27,13 @@ import { NOBODY, useSelection } from './use-selection'
 // What it takes to read is loaded when something is read.
 const ReadDialog = dynamic(() => import('./read-dialog').then((part) => part.ReadDialog), { ssr: false })
 
-/** Pixels between the sizes of an icon. */
-const GAP = 16
-
 /** The sheet: the whole set at chosen sizes on light or dark, in real pixels. */
 export function ReviewScreen() {
   const set = useSessionState(({ history }) => history.present)
   const setId = useSessionState((state) => state.setId)
   const { rules, icons } = set
   const sheet = useSheet(set, setId)
-  const { view, sizes, ground, vision, shown, beside, sought, family, showAll } = sheet
+  const { view, sizes, ground, shown, sought, family, showAll } = sheet
   const session = useSession()
   const { selected, select, setSelected } = useSelection(shown)
   const chosen = useMemo(() => icons.filter(({ id }) => selected.has(id)), [icons, selected])
@@ -109,36 +103,7 @@ export function ReviewScreen() {
           className="min-h-0"
           style={{ background: ground === 'film' ? 'var(--film)' : look.color, color: look.text }}
         >
-          <VirtualGrid
-            label="Sheet"
-            count={shown.length}
-            width={Math.max(112, sizes.reduce((sum, size) => sum + size, 0) + GAP * (sizes.length + 1))}
-            height={Math.max(...sizes) + 52}
-            className="h-full overflow-y-auto"
-            cell={(index) => {
-              const icon = shown[index]!
-              return (
-                <SheetCell
-                  icon={icon}
-                  rules={rules}
-                  sizes={sizes}
-                  look={look}
-                  filter={filterOf(vision)}
-                  gap={GAP}
-                  href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
-                  beside={beside.get(icon.id)}
-                  isSelected={selected.has(icon.id)}
-                  onSelect={(isRange) => select(icon.id, isRange)}
-                  onRename={(name) => {
-                    const edit = renamedEdit(set, [icon], name)
-                    if (typeof edit === 'string') return edit
-                    commit(session, edit, `Rename ${icon.name} to ${name}`)
-                    return null
-                  }}
-                />
-              )
-            }}
-          />
+          <SheetGrid sheet={sheet} rules={rules} setId={setId} selected={selected} onSelect={select} />
         </main>
       )}
       {chosen.length > 0 ? (

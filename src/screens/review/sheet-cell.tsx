@@ -2,7 +2,7 @@
 
 import clsx from 'clsx'
 import Link from 'next/link'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { Snag } from '@/core/checks/check'
 import type { Rules } from '@/core/rules/rules'
 import { type Icon, masterFor, tagsOf } from '@/core/set/set'
@@ -11,7 +11,7 @@ import { useFurtherSnags, useSnags } from '../frame/snags'
 import type { Look } from './grounds'
 
 /** An icon on the sheet: at the chosen sizes, with its name, to be opened, selected or renamed. */
-export function SheetCell({
+export const SheetCell = memo(function SheetCell({
   icon,
   rules,
   sizes,
@@ -33,8 +33,9 @@ export function SheetCell({
   href: string
   beside: readonly Snag[] | undefined
   isSelected: boolean
-  onSelect: (isRange: boolean) => void
-  onRename: (name: string) => string | null
+  onSelect: (id: string, isRange: boolean) => void
+  /** Gives the icon a name, or says why it cannot have it. */
+  onRename: (icon: Icon, name: string) => string | null
 }) {
   return (
     <div
@@ -50,7 +51,7 @@ export function SheetCell({
         aria-checked={isSelected}
         aria-label={`Select ${icon.name}`}
         title="Select it; with Shift all from the last one to here"
-        onClick={(event) => onSelect(event.shiftKey)}
+        onClick={(event) => onSelect(icon.id, event.shiftKey)}
         className={clsx(
           'absolute top-1 left-1 z-[2] grid size-4 place-items-center border text-[10px] leading-none',
           isSelected
@@ -66,7 +67,7 @@ export function SheetCell({
         onClick={(event) => {
           if (!event.ctrlKey && !event.metaKey && !event.shiftKey) return
           event.preventDefault()
-          onSelect(event.shiftKey)
+          onSelect(icon.id, event.shiftKey)
         }}
         className="flex flex-1 items-center outline-offset-4 hover:opacity-80"
         style={{ gap, filter }}
@@ -83,12 +84,12 @@ export function SheetCell({
         ))}
       </Link>
       <span className="mt-2 flex max-w-full items-baseline gap-1.5 text-small" title={tagsOf(icon).join(', ')}>
-        <Name name={icon.name} onRename={onRename} />
+        <Name name={icon.name} onRename={(name) => onRename(icon, name)} />
         <SnagCount icon={icon} rules={rules} beside={beside} />
       </span>
     </div>
   )
-}
+})
 
 /** A name that is edited in its place: by a double click, or by F2 or Enter where it has the focus. */
 function Name({ name, onRename }: { name: string; onRename: (name: string) => string | null }) {

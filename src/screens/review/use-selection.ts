@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Icon } from '@/core/set/set'
 import { isModalOpen, typing } from '@/ui/commands'
 
@@ -8,16 +8,20 @@ export const NOBODY: ReadonlySet<string> = new Set()
 export function useSelection(shown: readonly Icon[]) {
   const [selected, setSelected] = useState<ReadonlySet<string>>(NOBODY)
   const last = useRef<string | null>(null)
-  const select = (id: string, isRange: boolean) => {
-    const next = new Set(selected)
-    const from = shown.findIndex((icon) => icon.id === last.current),
-      to = shown.findIndex((icon) => icon.id === id)
-    if (isRange && from >= 0)
-      for (const icon of shown.slice(Math.min(from, to), Math.max(from, to) + 1)) next.add(icon.id)
-    else if (!next.delete(id)) next.add(id)
-    last.current = id
-    setSelected(next)
-  }
+  const select = useCallback(
+    (id: string, isRange: boolean) => {
+      const from = isRange ? shown.findIndex((icon) => icon.id === last.current) : -1,
+        to = shown.findIndex((icon) => icon.id === id)
+      last.current = id
+      setSelected((before) => {
+        const next = new Set(before)
+        if (from >= 0) for (const icon of shown.slice(Math.min(from, to), Math.max(from, to) + 1)) next.add(icon.id)
+        else if (!next.delete(id)) next.add(id)
+        return next
+      })
+    },
+    [shown],
+  )
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isModalOpen() || typing(event)) return

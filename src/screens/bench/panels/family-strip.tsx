@@ -49,6 +49,7 @@ export function FamilyStrip() {
     count: icons.length,
     getScrollElement: () => scroller.current,
     observeElementRect: observeRect,
+    useFlushSync: false,
     estimateSize: () => height,
     overscan: 4,
     initialRect: { width: 0, height: 700 },

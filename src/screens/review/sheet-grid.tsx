@@ -1,0 +1,69 @@
+'use client'
+
+import { useCallback } from 'react'
+import { renamedEdit } from '@/core/set/many'
+import type { Rules } from '@/core/rules/rules'
+import type { Icon } from '@/core/set/set'
+import { VirtualGrid } from '@/ui/virtual-grid'
+import { commit } from '../frame/session'
+import { useSession } from '../frame/set-provider'
+import { GROUNDS } from './grounds'
+import { SheetCell } from './sheet-cell'
+import type { Sheet } from './use-sheet'
+import { filterOf } from './vision'
+
+/** Pixels between the sizes of an icon. */
+const GAP = 16
+
+/** The icons of the sheet in cells; a cell is drawn again only where what it shows changes. */
+export function SheetGrid({
+  sheet: { shown, sizes, ground, vision, beside },
+  rules,
+  setId,
+  selected,
+  onSelect,
+}: {
+  sheet: Sheet
+  rules: Rules
+  setId: string
+  selected: ReadonlySet<string>
+  onSelect: (id: string, isRange: boolean) => void
+}) {
+  const session = useSession()
+  const rename = useCallback(
+    (icon: Icon, name: string): string | null => {
+      const edit = renamedEdit(session.getState().history.present, [icon], name)
+      if (typeof edit === 'string') return edit
+      commit(session, edit, `Rename ${icon.name} to ${name}`)
+      return null
+    },
+    [session],
+  )
+  return (
+    <VirtualGrid
+      label="Sheet"
+      count={shown.length}
+      width={Math.max(112, sizes.reduce((sum, size) => sum + size, 0) + GAP * (sizes.length + 1))}
+      height={Math.max(...sizes) + 52}
+      className="h-full overflow-y-auto"
+      cell={(index) => {
+        const icon = shown[index]!
+        return (
+          <SheetCell
+            icon={icon}
+            rules={rules}
+            sizes={sizes}
+            look={GROUNDS[ground]}
+            filter={filterOf(vision)}
+            gap={GAP}
+            href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
+            beside={beside.get(icon.id)}
+            isSelected={selected.has(icon.id)}
+            onSelect={onSelect}
+            onRename={rename}
+          />
+        )
+      }}
+    />
+  )
+}
