@@ -42,6 +42,13 @@ export function pointAt(segment: Segment, t: number): Point {
   }
 }
 
+/** The segment's points by `t`, as `pointAt` gives them: for many of one segment, whose centre is computed once. */
+export function pointsOf(segment: Segment): (t: number) => Point {
+  if (segment.kind !== 'arc') return (t) => pointAt(segment, t)
+  const { centre, rx, ry, start, extent } = arcCentre(segment)
+  return (t) => arcFromAngles(centre, rx, ry, segment.turn, start + extent * t)
+}
+
 export function reverse(segment: Segment): Segment {
   switch (segment.kind) {
     case 'line':

@@ -4,7 +4,7 @@ import { powers } from './curve'
 import type { Path } from './path'
 import type { Point } from './point'
 import { rootsOnUnit } from './roots'
-import { line, pointAt, type Segment, segmentBounds } from './segment'
+import { line, pointsOf, type Segment, segmentBounds } from './segment'
 import { LAST_BIT } from './tolerance'
 
 /**
@@ -24,15 +24,22 @@ export function passes(segment: Segment, p: Point, box: Box = segmentBounds(segm
     if (!down && !up) return 0
     return from.x + ((to.x - from.x) * (p.y - from.y)) / (to.y - from.y) > p.x ? (down ? 1 : -1) : 0
   }
-  const stops = [0, ...levels(segment), 1]
+  const at = pointsOf(segment),
+    stops = [0, ...levels(segment), 1],
+    places = stops.map((t) => (t === 0 ? from : t === 1 ? to : at(t)))
   let count = 0
-  for (let i = 0; i + 1 < stops.length; i++) count += passesOnce(segment, stops[i]!, stops[i + 1]!, p)
+  for (let i = 0; i + 1 < stops.length; i++)
+    count += passesOnce(at, [stops[i]!, stops[i + 1]!], places[i]!, places[i + 1]!, p)
   return count
 }
 
-function passesOnce(segment: Segment, t0: number, t1: number, p: Point): number {
-  const from = t0 === 0 ? segment.from : pointAt(segment, t0),
-    to = t1 === 1 ? segment.to : pointAt(segment, t1)
+function passesOnce(
+  pointAt: (t: number) => Point,
+  [t0, t1]: readonly [number, number],
+  from: Point,
+  to: Point,
+  p: Point,
+): number {
   const down = from.y <= p.y && to.y > p.y,
     up = to.y <= p.y && from.y > p.y
   if (!down && !up) return 0
@@ -41,7 +48,7 @@ function passesOnce(segment: Segment, t0: number, t1: number, p: Point): number 
     at = from
   for (let i = 0; i < 60 && hi - lo > LAST_BIT; i++) {
     const t = (lo + hi) / 2
-    at = pointAt(segment, t)
+    at = pointAt(t)
     if (at.y <= p.y === down) lo = t
     else hi = t
   }

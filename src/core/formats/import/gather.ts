@@ -12,6 +12,7 @@ import { type Failed, PRIVATE, type Remark } from './reading'
 import { withStrokesBack } from './strokes-of-set'
 import { strokeTolerance } from './strokes-back'
 import { gathered, Tally } from './tally'
+import { unbroken } from './unbroken'
 import { underRules } from './under-rules'
 
 /**
@@ -78,7 +79,7 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
   const { drawings, parts, told } = withParts(
     plain.map(({ name, how, objects }) => ({
       name,
-      objects: how === 'live' ? imagesBack(objects, strokeTolerance(grid)) : objects,
+      objects: how === 'live' ? unbroken(() => imagesBack(objects, strokeTolerance(grid)), objects) : objects,
     })),
     grid,
     wish.parts === true,

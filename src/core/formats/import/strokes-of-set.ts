@@ -3,6 +3,7 @@ import type { Plain } from './plain'
 import type { ReadIcon } from './read-icon'
 import { strokeBack, strokeTolerance } from './strokes-back'
 import { Tally } from './tally'
+import { unbroken } from './unbroken'
 
 type Taken = Plain & Pick<ReadIcon, 'how'>
 
@@ -18,7 +19,7 @@ export function withStrokesBack(icons: readonly Taken[], grid: number): Taken[] 
     drawn = new Tally<number>(),
     thick = new Tally<number>(),
     centred = hasCentreLines(icons, within)
-  const backOf = (object: DrawingObject) => strokeBack(object, within, centred)
+  const backOf = (object: DrawingObject) => unbroken(() => strokeBack(object, within, centred), null)
   const round = (weight: number) => Math.round(weight * 100) / 100
   for (const { name, objects, how } of icons)
     for (const object of objects) {
@@ -53,6 +54,8 @@ const SAMPLE = 40,
 function hasCentreLines(icons: readonly Plain[], within: number): boolean {
   const every = Math.max(1, Math.floor(icons.length / SAMPLE))
   const some = icons.filter((_, i) => i % every === 0)
-  const found = some.filter(({ objects }) => objects.some((object) => strokeBack(object, within, true)))
+  const found = some.filter(({ objects }) =>
+    objects.some((object) => unbroken(() => strokeBack(object, within, true), null)),
+  )
   return found.length >= CENTRED * some.length
 }

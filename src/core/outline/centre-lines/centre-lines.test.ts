@@ -101,4 +101,12 @@ describe('the centre lines of an outline', () => {
     ])
       expect(strokesOf(readPathData(solid)), solid).toEqual([])
   })
+
+  it('are never lines of no length, in a wisp that was written with one digit', () => {
+    const wisp =
+      'M8.1 11.2A1.1 1.1 0 0 1 7.1 12C6.4 11.8 6 11.6 6 11 6.1 10.7 6.3 8.9 8.3 7.4 10 6.4 9.9 4.9 10 4.8 10.2 4.4 10.7 3.9 11.1 4.2 11.7 4.3 12 4.8 11.9 5.2 11.9 5.1 11.7 7 9.6 8.7 8.1 9.9 8 11.2 8.1 11.1Z'
+    for (const within of [0.01, 0.0133])
+      for (const { stroked } of centreLines(readPathData(wisp), within, shortest))
+        for (const { segments } of stroked?.path ?? []) expect(segments.length).toBeGreaterThan(0)
+  })
 })

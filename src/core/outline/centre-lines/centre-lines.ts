@@ -76,7 +76,10 @@ function ofPiece(area: Path, inward: 1 | -1, width: number, within: number, shor
   // As it was meant before it was written with few digits, else as it is.
   for (const slack of [within / 2, EXACT]) {
     const rounded = (value: number) => short(value, slack)
-    const path = skeleton ? pathsOf(skeleton, rounded) : [pointAs(dot!, rounded)]
+    // Lines that come to nothing with few digits are none; whether they are missed is seen below.
+    const path = (skeleton ? pathsOf(skeleton, rounded) : [pointAs(dot!, rounded)]).filter(
+      ({ segments }) => segments.length > 0,
+    )
     if (path.length === 0) return null
     for (const style of stylesOf(path, area, half, within)) {
       if (style.cap === 'butt' && path.every((one) => measure([one]).length < LONG * width)) continue
