@@ -1,4 +1,6 @@
 import type { IconRenderer } from './icon-renderer'
+import { runningListOf } from './modules'
+import { PACKAGE, packageJson } from './npm-package'
 import { textPreviews } from './previews'
 import { STROKES } from './svg/svg'
 import { defineTarget, type Target } from './target'
@@ -12,28 +14,70 @@ type Package = Pick<Target, 'id' | 'name' | 'note' | 'readBy'> & {
   readonly shared: Readonly<Record<string, string>>
   /** The module that has all of them. */
   readonly index: (names: readonly string[]) => string
+  /** The same as it is installed; without it the package is of sources alone. */
+  readonly compiled?: Compiled
+}
+
+/** A package's modules as they run, in its folder `dist`. */
+type Compiled = {
+  /** What an icon is exported as; its module has that name too. */
+  readonly exported: (name: string) => string
+  readonly module: Package['module']
+  readonly shared: string
+  /** The types of all, by what is exported. */
+  readonly types: (exported: readonly string[]) => string
+  /** What it is installed beside, by package and version. */
+  readonly peers?: Readonly<Record<string, string>>
 }
 
 /** A target of a package under `developers/`, so that only what is imported is shipped. */
-export const componentTarget = ({ id, name, note, readBy, file, module, shared, index }: Package): Target => {
+export const componentTarget = ({ id, name, note, readBy, file, module, shared, index, compiled }: Package): Target => {
   const path = (own: string) => `developers/${id}/${own}`
+  const fixed = (own: string, text: string) => ({ path: path(own), made: { as: 'fixed' as const, text } })
   return defineTarget({
     id,
     name,
     platform: 'Developers',
     note,
     readBy,
-    choices: { strokes: STROKES },
-    each: ({ name: icon }, { rules }, { strokes }) => [
-      {
-        path: path(file(icon)),
-        made: { as: 'text', text: (renderer) => module(icon, renderer, rules.grid.size, strokes) },
-      },
-    ],
-    whole: ({ icons }) => [
-      ...Object.entries(shared).map(([own, text]) => ({ path: path(own), made: { as: 'fixed' as const, text } })),
-      { path: path('index.ts'), made: { as: 'fixed', text: index(icons.map(({ name: icon }) => icon)) } },
-    ],
+    choices: { strokes: STROKES, ...(compiled && PACKAGE) },
+    each: ({ name: icon }, { rules }, { strokes }) => {
+      const made = (write: Package['module']) => ({
+        as: 'text' as const,
+        text: (renderer: IconRenderer) => write(icon, renderer, rules.grid.size, strokes),
+      })
+      return [
+        { path: path(file(icon)), made: made(module) },
+        ...(compiled ? [{ path: path(`dist/${compiled.exported(icon)}.js`), made: made(compiled.module) }] : []),
+      ]
+    },
+    whole: ({ name: set, icons }, options) => {
+      const names = icons.map(({ name: icon }) => icon)
+      const exported = compiled ? names.map(compiled.exported) : []
+      return [
+        ...Object.entries(shared).map(([own, text]) => fixed(own, text)),
+        fixed('index.ts', index(names)),
+        ...(compiled
+          ? [
+              fixed('dist/icon.js', compiled.shared),
+              fixed('dist/index.js', runningListOf(exported)),
+              fixed('dist/index.d.ts', compiled.types(exported)),
+              fixed(
+                'package.json',
+                packageJson({
+                  set,
+                  what: name,
+                  ending: id,
+                  main: './dist/index.js',
+                  types: './dist/index.d.ts',
+                  ...(compiled.peers && { peers: compiled.peers }),
+                  options,
+                }),
+              ),
+            ]
+          : []),
+      ]
+    },
     previews: (renderer) => textPreviews(renderer),
   })
 }

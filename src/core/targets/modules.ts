@@ -15,3 +15,13 @@ export const listOf = (names: readonly string[]): string =>
     .map(componentName)
     .map((one) => `export { ${one} } from './${one}'\n`)
     .join('')
+
+/** The same of modules that run as they are, which are named with their ending. */
+export const runningListOf = (names: readonly string[]): string =>
+  names.map((one) => `export { ${one} } from './${one}.js'\n`).join('')
+
+/** A program with its types; they stand between ‹ and ›. */
+export const typed = (program: string): string => program.replace(/[‹›]/g, '')
+
+/** The same program without them, as it runs. */
+export const untyped = (program: string): string => program.replace(/‹[^›]*›/g, '')

@@ -37,3 +37,14 @@ export const asJsx = (markup: string): string =>
   hasOwnIds(markup)
     ? `(id) => <>${markup.replace(/="([^"]*)"/g, (all, value: string) => (hasOwnIds(value) ? `={${inTemplate(value)}}` : all))}</>`
     : `<>${markup}</>`
+
+/** Elements as calls of `h`, which makes an element of a name, attributes and what is in it; named as `named` says. */
+export function asCalls(elements: readonly Element[], named: (attribute: string) => string): string {
+  const value = (text: string) => (hasOwnIds(text) ? inTemplate(text) : JSON.stringify(text))
+  const call = ({ name, own, inside }: Element): string => {
+    const props = Object.entries(own).map(([key, text]) => `${JSON.stringify(named(key))}: ${value(text)}`)
+    return `h(${[JSON.stringify(name), `{ ${props.join(', ')} }`, ...inside.map(call)].join(', ')})`
+  }
+  const drawn = `h(${['Fragment', 'null', ...elements.map(call)].join(', ')})`
+  return hasOwnIds(JSON.stringify(elements)) ? `(id) => ${drawn}` : drawn
+}

@@ -79,7 +79,9 @@ describe.each(TARGETS)('the target $id', (target) => {
           ? [!choice.usual]
           : choice.as === 'one of'
             ? choice.of.map(({ value }) => value).filter((value) => value !== choice.usual)
-            : ['other-*', 'other_*', '#123456', 'other-name'].filter((value) => choiceFault(choice, value) === null)
+            : ['other-*', 'other_*', '#123456', 'other-name', '2.0.0', 'org.example.other'].filter(
+                (value) => choiceFault(choice, value) === null,
+              )
       expect(
         others.some((value) => textOf({ [key]: value }) !== before),
         `${id} ${key}`,

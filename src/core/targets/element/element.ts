@@ -1,11 +1,12 @@
 import { attributes, markupOf } from '../../formats/markup'
 import { opened } from '../composition'
 import { cased } from '../naming'
+import { PACKAGE, packageJson } from '../npm-package'
 import { asProgram, withOwnIds } from '../own-ids'
 import { text } from '../options'
 import { STROKES, strokesOf } from '../svg/svg'
 import { textPreviews } from '../previews'
-import { defineTarget } from '../target'
+import { defineTarget, type Target } from '../target'
 
 /** The name that an element has where none is chosen. */
 const tagOf = (chosen: string, name: string): string =>
@@ -84,14 +85,17 @@ declare global {
 `
 
 /** A custom element that draws any icon of the set, without any framework. */
-export const element = defineTarget({
+export const element: Target = defineTarget({
   id: 'element',
   name: 'Web component',
   platform: 'Developers',
-  note: 'One module, with its types, that defines an element: name, size and title as attributes, in the colour of the text around.',
+  note: 'A package to install of one module, with its types, that defines an element: name, size and title as attributes, in the colour of the text around.',
   readBy: [
     { reader: 'Chromium', compares: 'defined, as the proof shows it; a hidden copy beside it' },
-    { reader: 'Node.js', compares: 'imported on a server' },
+    {
+      reader: 'publint, arethetypeswrong, Node.js',
+      compares: 'packed, installed from the folder, imported on a server',
+    },
   ],
   choices: {
     tag: text('element', '', (value) =>
@@ -100,6 +104,7 @@ export const element = defineTarget({
         : 'An element is named in lower-case letters and digits, with a hyphen in it.',
     ),
     strokes: STROKES,
+    ...PACKAGE,
   },
   whole({ name, rules, icons }, options) {
     const tag = tagOf(options.tag, name),
@@ -124,6 +129,21 @@ export const element = defineTarget({
             tag,
             icons.map((icon) => icon.name),
           ),
+        },
+      },
+      {
+        path: 'developers/element/package.json',
+        made: {
+          as: 'fixed',
+          text: packageJson({
+            set: name,
+            what: element.name,
+            ending: 'element',
+            main: `./${tag}.js`,
+            types: `./${tag}.d.ts`,
+            acting: [`./${tag}.js`],
+            options,
+          }),
         },
       },
     ]

@@ -1,8 +1,8 @@
 import { componentTarget } from '../component-target'
 import { drawingOf } from '../drawing-of'
-import { componentName } from '../modules'
+import { componentName, typed, untyped } from '../modules'
 
-const BASE = `/** How an icon is written: its side, its ink, what it says to those who do not see it, and further attributes. */
+const OPTIONS = `/** How an icon is written: its side, its ink, what it says to those who do not see it, and further attributes. */
 export type IconOptions = {
   /** The side of the icon, in pixels or as CSS has it. */
   readonly size?: number | string
@@ -13,16 +13,18 @@ export type IconOptions = {
   readonly id?: string
   readonly attributes?: Readonly<Record<string, string | number>>
 }
+`
 
-let count = 0
+const BASE = `‹${OPTIONS}
+›let count = 0
 
-const escaped = (text: string | number): string =>
+const escaped = (text‹: string | number›)‹: string› =>
   String(text).replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
 
 /** A function that writes an icon as the text of an SVG element. */
 export const icon =
-  (grid: number, own: Readonly<Record<string, string>>, drawing: string | ((id: string) => string)) =>
-  ({ size = grid, color, title, id, attributes }: IconOptions = {}): string => {
+  (grid‹: number›, own‹: Readonly<Record<string, string>>›, drawing‹: string | ((id: string) => string)›) =>
+  ({ size = grid, color, title, id, attributes }‹: IconOptions› = {})‹: string› => {
     const all = {
       xmlns: 'http://www.w3.org/2000/svg',
       width: size,
@@ -49,9 +51,10 @@ function functionName(name: string): string {
 export const functions = componentTarget({
   id: 'functions',
   name: 'Plain functions',
-  note: 'A typed module an icon whose function returns the text of an SVG element; it needs no framework.',
+  note: 'A package to install: a typed module an icon whose function returns the text of an SVG element, and its source; it needs no framework.',
   readBy: [
     { reader: 'TypeScript', compares: 'types hold' },
+    { reader: 'publint, arethetypeswrong, Node.js', compares: 'packed, installed from the folder, imported' },
     { reader: 'Chromium', compares: 'the text as a picture, as the proof shows it; a hidden copy beside it' },
   ],
   file: (name) => `${functionName(name)}.ts`,
@@ -59,10 +62,20 @@ export const functions = componentTarget({
     const { attributes, drawing } = drawingOf(renderer, grid, strokes)
     return `import { icon } from './icon'\n\nexport const ${functionName(name)} = /* @__PURE__ */ icon(${grid}, ${attributes}, ${drawing})\n`
   },
-  shared: { 'icon.ts': BASE },
+  shared: { 'icon.ts': typed(BASE) },
   index: (names) =>
     [
       ...names.map(functionName).map((one) => `export { ${one} } from './${one}'\n`),
       "export type { IconOptions } from './icon'\n",
     ].join(''),
+  compiled: {
+    exported: functionName,
+    module(name, renderer, grid, strokes) {
+      const { attributes, drawing } = drawingOf(renderer, grid, strokes, 'id')
+      return `import { icon } from './icon.js'\n\nexport const ${functionName(name)} = /* @__PURE__ */ icon(${grid}, ${attributes}, ${drawing})\n`
+    },
+    shared: untyped(BASE),
+    types: (names) =>
+      `${OPTIONS}\n${names.map((one) => `export declare const ${one}: (options?: IconOptions) => string\n`).join('')}`,
+  },
 })

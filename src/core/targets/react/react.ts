@@ -1,30 +1,33 @@
 import { componentTarget } from '../component-target'
 import { opened } from '../composition'
 import { markupOf } from '../../formats/markup'
-import { componentName, listOf } from '../modules'
-import { asJsx, withOwnIds } from '../own-ids'
+import type { IconRenderer } from '../icon-renderer'
+import { componentName, listOf, typed, untyped } from '../modules'
+import { asCalls, asJsx, withOwnIds } from '../own-ids'
 import { strokesOf } from '../svg/svg'
 
 /** An attribute as JSX names it. */
 const inJsx = (name: string): string => name.replace(/-([a-z])/g, (_, letter: string) => letter.toUpperCase())
 
-const BASE = `import { createElement, forwardRef, useId, type ReactNode, type SVGAttributes } from 'react'
-
-export type IconProps = Omit<SVGAttributes<SVGSVGElement>, 'children'> & {
+const PROPS = `export type IconProps = Omit<SVGAttributes<SVGSVGElement>, 'children'> & {
   /** The side of the icon, in pixels or as CSS has it. */
   size?: number | string
   /** What the icon says to those who do not see it; without it, and without a label, they are not told of it. */
   title?: string
 }
+`
 
+const BASE = `import { createElement, forwardRef, useId‹, type ReactNode, type SVGAttributes› } from 'react'
+‹
+${PROPS}›
 /** An icon out of its drawing; what in that has ids has them for each instance anew. */
 export function icon(
-  name: string,
-  grid: number,
-  attributes: SVGAttributes<SVGSVGElement>,
-  drawing: ReactNode | ((id: string) => ReactNode),
+  name‹: string›,
+  grid‹: number›,
+  attributes‹: SVGAttributes<SVGSVGElement>›,
+  drawing‹: ReactNode | ((id: string) => ReactNode)›,
 ) {
-  const Icon = forwardRef<SVGSVGElement, IconProps>(({ size = grid, title, ...props }, ref) => {
+  const Icon = forwardRef‹<SVGSVGElement, IconProps>›(({ size = grid, title, ...props }, ref) => {
     const id = useId()
     const isSaid = props['aria-label'] !== undefined || props['aria-labelledby'] !== undefined
     return createElement(
@@ -48,23 +51,46 @@ export function icon(
 }
 `
 
+/** The name of an icon's component, the attributes of its element as an object, and what is in it. */
+function partsOf(name: string, renderer: IconRenderer, grid: number, strokes: string) {
+  const { root, inside } = opened(renderer.compactDocument(grid, 'current', strokesOf(strokes)))
+  const props = Object.entries(root).map(([key, value]) => `${inJsx(key)}: ${JSON.stringify(value)}`)
+  return { one: componentName(name), props: `{ ${props.join(', ')} }`, inside: withOwnIds(inside) }
+}
+
+/** Calls that do nothing but make something, said so to whatever leaves out what is not used. */
+const inPure = (calls: string): string => (calls.startsWith('h(') ? `/* @__PURE__ */ ${calls}` : calls)
+
 /** Components for React in TypeScript, a module an icon, so that what is not used is not shipped. */
 export const react = componentTarget({
   id: 'react',
   name: 'React components',
-  note: 'A typed module an icon with size, colour, title and ref, for React 18 and 19; only what is imported is shipped.',
+  note: 'A package to install: a typed module an icon with size, colour, title and ref, for React 18 and 19, and its source; only what is imported is shipped.',
   readBy: [
     { reader: 'TypeScript', compares: 'types hold' },
+    { reader: 'publint, arethetypeswrong, Node.js', compares: 'packed, installed from the folder, imported' },
     { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
   ],
   file: (name) => `${componentName(name)}.tsx`,
   module(name, renderer, grid, strokes) {
-    const { root, inside } = opened(renderer.compactDocument(grid, 'current', strokesOf(strokes)))
-    const props = Object.entries(root).map(([key, value]) => `${inJsx(key)}: ${JSON.stringify(value)}`)
-    const one = componentName(name),
-      drawing = asJsx(markupOf(withOwnIds(inside), inJsx))
-    return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${grid}, { ${props.join(', ')} }, ${drawing})\n`
+    const { one, props, inside } = partsOf(name, renderer, grid, strokes)
+    return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${grid}, ${props}, ${asJsx(markupOf(inside, inJsx))})\n`
   },
-  shared: { 'icon.ts': BASE },
+  shared: { 'icon.ts': typed(BASE) },
   index: (names) => `${listOf(names)}export type { IconProps } from './icon'\n`,
+  compiled: {
+    exported: componentName,
+    module(name, renderer, grid, strokes) {
+      const { one, props, inside } = partsOf(name, renderer, grid, strokes)
+      return `import { createElement as h, Fragment } from 'react'\nimport { icon } from './icon.js'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${grid}, ${props}, ${inPure(asCalls(inside, inJsx))})\n`
+    },
+    shared: untyped(BASE),
+    types: (names) => `import type { ForwardRefExoticComponent, RefAttributes, SVGAttributes } from 'react'
+
+${PROPS}
+export type Icon = ForwardRefExoticComponent<IconProps & RefAttributes<SVGSVGElement>>
+
+${names.map((one) => `export declare const ${one}: Icon\n`).join('')}`,
+    peers: { react: '>=18' },
+  },
 })

@@ -1,6 +1,6 @@
 import { componentTarget } from '../component-target'
 import { drawingOf } from '../drawing-of'
-import { componentName, listOf } from '../modules'
+import { componentName, listOf, typed, untyped } from '../modules'
 
 const BASE = `import { defineComponent, h, useId } from 'vue'
 
@@ -9,10 +9,10 @@ const BASE = `import { defineComponent, h, useId } from 'vue'
  * else goes to its element. What in the drawing has ids has them for each instance anew.
  */
 export const icon = (
-  name: string,
-  grid: number,
-  attributes: Record<string, string>,
-  drawing: string | ((id: string) => string),
+  name‹: string›,
+  grid‹: number›,
+  attributes‹: Record<string, string>›,
+  drawing‹: string | ((id: string) => string)›,
 ) =>
   defineComponent({
     name,
@@ -47,9 +47,10 @@ export const icon = (
 export const vue = componentTarget({
   id: 'vue',
   name: 'Vue components',
-  note: 'A typed module an icon with size, colour and title; only what is imported is shipped.',
+  note: 'A package to install: a typed module an icon with size, colour and title, and its source; only what is imported is shipped.',
   readBy: [
     { reader: 'TypeScript', compares: 'types hold' },
+    { reader: 'publint, arethetypeswrong, Node.js', compares: 'packed, installed from the folder, imported' },
     { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
   ],
   file: (name) => `${componentName(name)}.ts`,
@@ -58,6 +59,27 @@ export const vue = componentTarget({
     const one = componentName(name)
     return `import { icon } from './icon'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${grid}, ${attributes}, ${drawing})\n`
   },
-  shared: { 'icon.ts': BASE },
+  shared: { 'icon.ts': typed(BASE) },
   index: listOf,
+  compiled: {
+    exported: componentName,
+    module(name, renderer, grid, strokes) {
+      const { attributes, drawing } = drawingOf(renderer, grid, strokes, 'id')
+      const one = componentName(name)
+      return `import { icon } from './icon.js'\n\nexport const ${one} = /* @__PURE__ */ icon('${one}', ${grid}, ${attributes}, ${drawing})\n`
+    },
+    shared: untyped(BASE),
+    types: (names) => `import type { DefineComponent } from 'vue'
+
+export type Icon = DefineComponent<{
+  /** The side of the icon, in pixels or as CSS has it. */
+  size?: number | string
+  color?: string
+  /** What the icon says to those who do not see it; without it, and without a label, they are not told of it. */
+  title?: string
+}>
+
+${names.map((one) => `export declare const ${one}: Icon\n`).join('')}`,
+    peers: { vue: '>=3.5' },
+  },
 })

@@ -1,0 +1,51 @@
+import { cased } from './naming'
+import { text } from './options'
+
+/** What is chosen of a package that is installed: its name and version as its registry takes them. */
+export const PACKAGE = {
+  package: text('package', '', (value) =>
+    value === '' || /^(?:@[a-z0-9][a-z0-9._-]*\/)?[a-z0-9][a-z0-9._-]{0,100}$/.test(value)
+      ? null
+      : 'A package is named in lower-case letters, digits and . _ -, perhaps after @ and an owner.',
+  ),
+  version: text('version', '1.0.0', (value) =>
+    /^\d{1,6}\.\d{1,6}\.\d{1,6}(?:-[0-9A-Za-z.-]{1,40})?$/.test(value)
+      ? null
+      : 'A version has three numbers, as 1.4.0.',
+  ),
+}
+
+/** A package of modules that run as they are. */
+type Package = {
+  readonly set: string
+  /** What its icons are, in a few words. */
+  readonly what: string
+  /** Ends the name that it has where none is chosen. */
+  readonly ending: string
+  /** The module that is imported by the name of the package, and its types. */
+  readonly main: string
+  readonly types: string
+  /** The modules that do something when they are imported; none do but these. */
+  readonly acting?: readonly string[]
+  /** What it is installed beside, by package and version. */
+  readonly peers?: Readonly<Record<string, string>>
+  readonly options: { readonly package?: unknown; readonly version?: unknown }
+}
+
+/** The package.json of a package (Node.js, “Modules: Packages”), all of whose files are delivered with it. */
+export function packageJson({ set, what, ending, main, types, acting, peers, options }: Package): string {
+  const plain = cased(set, 'kebab').replace(/[^a-z0-9-]/g, '')
+  return `${JSON.stringify(
+    {
+      name: options.package || `${/^[a-z0-9]/.test(plain) ? plain : 'icons'}-${ending}`,
+      version: options.version || PACKAGE.version.usual,
+      description: `${set}: ${what}`,
+      type: 'module',
+      sideEffects: acting ?? false,
+      exports: { '.': { types, default: main }, './package.json': './package.json' },
+      ...(peers && { peerDependencies: peers }),
+    },
+    null,
+    2,
+  )}\n`
+}
