@@ -184,6 +184,7 @@ const READERS = {
   'rsvg-convert': 'librsvg2-bin',
   'gtk-update-icon-cache': 'gtk-update-icon-cache',
   'desktop-file-validate': 'desktop-file-utils',
+  appstreamcli: 'appstream',
 }
 const PYTHON = ['python3-fonttools', 'python3-brotli']
 

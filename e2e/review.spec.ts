@@ -88,6 +88,38 @@ test('two icons over each other, icons in use, and the sheet as a picture and as
   expect((await kept('PDF')).subarray(0, 5).toString()).toBe('%PDF-')
 })
 
+test('what an icon is right to left is said in Review and on the bench, seen in use, and taken back', async ({
+  page,
+}) => {
+  await BenchPage.withDemoIcon(page, 'ferry')
+  const direction = page.getByRole('region', { name: 'Right to left' })
+  await expect(direction.getByRole('button')).toHaveText('nothing said')
+  await direction.getByRole('button').click()
+  await page.getByRole('menuitem', { name: 'another icon…' }).click()
+  await page.getByLabel('Name of an icon of this set').fill('no such')
+  await page.getByRole('button', { name: 'Take it' }).click()
+  await expect(page.getByText('There is no icon “no such” in this set.')).toBeVisible()
+  await page.getByLabel('Name of an icon of this set').fill('dinghy')
+  await page.getByRole('button', { name: 'Take it' }).click()
+  await expect(direction.getByRole('button')).toHaveText('dinghy')
+  await expect(direction.getByRole('img', { name: 'ferry right to left, light' })).toBeVisible()
+
+  await page.getByRole('link', { name: 'Review' }).click()
+  await select(page, 'ferry')
+  await select(page, 'anchor')
+  const bar = page.getByRole('toolbar', { name: 'Selected icons' })
+  await bar.getByRole('button', { name: 'Right to left' }).click()
+  await page.getByRole('menuitem', { name: 'mirrors' }).click()
+  await page.getByRole('radio', { name: 'in use' }).click()
+  const row = page.locator('figure', { hasText: 'A row of tools' }).first()
+  await expect(row.getByRole('img', { name: 'ferry' })).not.toHaveClass(/scale/)
+  await page.getByRole('radio', { name: 'right to left' }).click()
+  for (const name of ['ferry', 'anchor']) await expect(row.getByRole('img', { name, exact: true })).toHaveClass(/scale/)
+  await expect(row.getByRole('img', { name: 'dinghy' })).not.toHaveClass(/scale/)
+  await page.keyboard.press('Control+z')
+  await expect(row.getByRole('img', { name: 'anchor' })).not.toHaveClass(/scale/)
+})
+
 test('a whole set is brought to a grid of 20: seen on one sheet, one icon left as it looks, applied and undone', async ({
   page,
 }) => {

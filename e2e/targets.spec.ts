@@ -61,13 +61,16 @@ const SIDE = 96
 const NAMES = ['ferry', 'departure', 'radio', 'knot']
 
 /** How far what a page shows at #shown is from the proof of an icon in black, on white: the mean of 255. */
-async function apart(page: Page, name: string): Promise<number> {
+async function apart(page: Page, name: string, isMirrored = false): Promise<number> {
   const { data, width, height } = decoded(await page.locator('#shown').screenshot())
   expect([width, height]).toEqual([SIDE, SIDE])
   const svg = readFileSync(join(folder, 'svg', `${name}.svg`), 'utf8').replaceAll('currentColor', '#000')
   const proof = rasterised(svg, SIDE).data
   let sum = 0
-  for (let i = 0; i < data.length; i += 4) sum += Math.abs(data[i]! - (255 - proof[i + 3]!))
+  for (let i = 0; i < data.length; i += 4) {
+    const x = (i / 4) % SIDE
+    sum += Math.abs(data[i]! - (255 - proof[(isMirrored ? i + 4 * (SIDE - 1 - 2 * x) : i) + 3]!))
+  }
   return sum / (data.length / 4)
 }
 
@@ -111,6 +114,44 @@ test('a sprite, masks, data URIs, a font and a custom element show the icons as 
   }
   await page.goto(`${base}/web/index.html`)
   await expect(page.getByRole('listitem')).toHaveCount(39)
+})
+
+test('what mirrors does so where text runs from right to left, and nothing else does', async ({ page }) => {
+  writeFileSync(
+    join(folder, 'mirrored.tsx'),
+    `import { createRoot } from 'react-dom/client'
+import { createElement } from 'react'
+import { Ferry, ToTheBoat } from './developers/react/dist/index.js'
+const isBoat = document.querySelector('[data-name=to-the-boat]') !== null
+createRoot(document.getElementById('shown')!).render(createElement(isBoat ? ToTheBoat : Ferry, { size: ${SIDE} }))
+`,
+  )
+  const react = await bundled(join(folder, 'mirrored.tsx'))
+  writeFileSync(join(folder, 'mirrored.js'), react)
+  for (const [name, isTurned] of [
+    ['to-the-boat', true],
+    ['ferry', false],
+  ] as const)
+    for (const dir of ['ltr', 'rtl'])
+      for (const [head, body] of [
+        [
+          '<link rel="stylesheet" href="web/masks.css">',
+          `<i id="shown" class="quayside-${name}" style="font-size:${SIDE}px"></i>`,
+        ],
+        [
+          '<script type="module" src="developers/element/quayside-icon.js"></script>',
+          `<quayside-icon id="shown" name="${name}" size="${SIDE}"></quayside-icon>`,
+        ],
+        [
+          '<link rel="stylesheet" href="developers/react/direction.css">',
+          `<span id="shown"></span><script type="module" src="mirrored.js?${name}"></script>`,
+        ],
+      ] as const) {
+        await show(page, head, `<div dir="${dir}" data-name="${name}" style="width:${SIDE}px">${body}</div>`)
+        await expect
+          .poll(() => apart(page, name, isTurned && dir === 'rtl'), `${name} ${dir} ${head}`)
+          .toBeLessThan(BROWSER)
+      }
 })
 
 test('a tab icon follows a dark theme as the proofs do', async ({ page }) => {

@@ -23,8 +23,7 @@ export async function checkCommand(files: readonly string[], options: Options = 
   const family = icons.map((icon) => {
     const master = masterFor(icon)
     return {
-      id: icon.id,
-      name: icon.name,
+      ...icon,
       balance: balanceOfIcon(icon, rules),
       accepted: acceptedIn(master),
     }

@@ -31,10 +31,13 @@ export function inOrder<T extends { readonly id: string }>(rows: readonly T[], o
   return [...rows].sort((a, b) => placeOf(a) - placeOf(b))
 }
 
-export const rowOfIcon = ({ id, name, tags, aliases, masters }: IconSet['icons'][number]): IconRow => ({
+export const rowOfIcon = ({ id, name, tags, aliases, rtl, masters }: IconSet['icons'][number]): IconRow => ({
   id,
   name,
-  labels: tags || aliases ? JSON.stringify({ ...(tags && { tags }), ...(aliases && { aliases }) }) : null,
+  labels:
+    tags || aliases || rtl
+      ? JSON.stringify({ ...(tags && { tags }), ...(aliases && { aliases }), ...(rtl && { rtl }) })
+      : null,
   masters: JSON.stringify(masters),
   size: sizeOf(masters),
 })

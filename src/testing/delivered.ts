@@ -21,7 +21,8 @@ export const program = (name: string, ...args: string[]): string =>
 
 /**
  * Some icons of the demo delivered into a folder by the command line: interface icons to all targets (`quayside`), to
- * asset catalogues of vectors (`pdf`), and icons of applications to what is made of these (`skerry`).
+ * asset catalogues of vectors (`pdf`), and icons of applications to what is made of these (`skerry`), and to desktops under the id of a
+ * domain (`centre`).
  */
 export class DeliveredSets {
   readonly folder = mkdtempSync(join(tmpdir(), 'wise-square-read-'))
@@ -37,6 +38,7 @@ export class DeliveredSets {
       ['quayside', quayside, 'all', {}],
       ['pdf', quayside, 'apple', { apple: { form: 'pdf' } }],
       ['skerry', skerry, 'favicon,apple-app,android,android-app,windows,linux,linux-app', {}],
+      ['centre', skerry, 'linux-app', { 'linux-app': { id: 'org.skerry.*' } }],
     ] as const) {
       const file = join(folder, `${name}.wisesquare.json`)
       writeFileSync(file, writeSetFile({ ...set, delivery: { options } }))

@@ -1,10 +1,11 @@
 import type { Balance } from '../proof/balance'
 import type { Alike } from '../proof/look-alikes'
 import type { Rules, Severity } from '../rules/rules'
+import type { Icon } from '../set/set'
 import type { Found } from './check'
 
-/** An icon as family checks see it: its name and its visual balance (null where it paints nothing). */
-export type Sibling = { readonly id: string; readonly name: string; readonly balance: Balance | null }
+/** An icon as family checks see it: what is said of it, and its visual balance (null where it paints nothing). */
+export type Sibling = Pick<Icon, 'id' | 'name' | 'tags' | 'rtl'> & { readonly balance: Balance | null }
 
 /** A check that compares the icons of a set with each other. It answers by icon id. */
 export type FamilyCheck = {

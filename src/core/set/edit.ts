@@ -35,7 +35,7 @@ export type SetEdit =
   | { readonly kind: 'all'; readonly edits: readonly SetEdit[] }
   | { readonly kind: 'add-icons'; readonly icons: readonly Icon[]; readonly at: number }
   | { readonly kind: 'remove-icons'; readonly ids: readonly string[] }
-  /** What icons are found by, each with all of its tags and other names. */
+  /** What is said of icons, each with all that is. */
   | { readonly kind: 'labels'; readonly labels: readonly ({ readonly id: string } & Labels)[] }
   | { readonly kind: 'rename-icon'; readonly id: string; readonly name: string }
   | { readonly kind: 'move-icon'; readonly id: string; readonly to: number }
@@ -120,12 +120,13 @@ function withMaster(
 /** An icon with other labels; empty lists are left out. */
 function labelled(icon: Icon, labels: Labels | undefined): Icon {
   if (!labels) return icon
-  const { masters, tags: _, aliases: __, ...rest } = icon
-  const { tags = [], aliases = [] } = labels
+  const { masters, tags: _, aliases: __, rtl: ___, ...rest } = icon
+  const { tags = [], aliases = [], rtl } = labels
   return {
     ...rest,
     ...(tags.length > 0 && { tags: [...tags] }),
     ...(aliases.length > 0 && { aliases: [...aliases] }),
+    ...(rtl && { rtl }),
     masters,
   }
 }

@@ -10,7 +10,7 @@ import { INK } from '../drawing/model/values'
 import type { Rules } from '../rules/rules'
 import type { SetEdit } from './edit'
 import { IconName, nameKey } from './names'
-import { aliasesOf, type Icon, type IconSet, masterFor, tagsOf } from './set'
+import { aliasesOf, type Icon, type IconSet, type Labels, masterFor, type RightToLeft, tagsOf } from './set'
 
 /** The words of a comma-separated list, without repetitions, in order. */
 export const wordsOf = (text: string): string[] => [
@@ -22,15 +22,31 @@ export const wordsOf = (text: string): string[] => [
   ),
 ]
 
-/** Tags given to icons, or taken from them. */
-export const taggedEdit = (icons: readonly Icon[], give: readonly string[], take: readonly string[]): SetEdit => ({
+/** Something said otherwise of icons; all else that is said of them stays. */
+const labelsEdit = (icons: readonly Icon[], change: (icon: Icon) => Labels): SetEdit => ({
   kind: 'labels',
   labels: icons.map((icon) => ({
     id: icon.id,
-    tags: [...new Set([...tagsOf(icon), ...give])].filter((tag) => !take.includes(tag)),
+    tags: [...tagsOf(icon)],
     aliases: [...aliasesOf(icon)],
+    ...(icon.rtl && { rtl: icon.rtl }),
+    ...change(icon),
   })),
 })
+
+/** Tags given to icons, or taken from them. */
+export const taggedEdit = (icons: readonly Icon[], give: readonly string[], take: readonly string[]): SetEdit =>
+  labelsEdit(icons, (icon) => ({
+    tags: [...new Set([...tagsOf(icon), ...give])].filter((tag) => !take.includes(tag)),
+  }))
+
+/** Other names for icons. */
+export const aliasedEdit = (icons: readonly Icon[], aliases: readonly string[]): SetEdit =>
+  labelsEdit(icons, () => ({ aliases: [...aliases] }))
+
+/** What icons are where text runs from right to left; undefined where nothing is said of it. */
+export const directedEdit = (icons: readonly Icon[], rtl: RightToLeft | undefined): SetEdit =>
+  labelsEdit(icons, () => ({ rtl }))
 
 /** A name made by a pattern: * is the old name, # a number, ## a number of two digits, and so on. */
 export const nameBy = (pattern: string, name: string, n: number): string =>

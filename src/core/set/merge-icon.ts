@@ -41,7 +41,7 @@ export function mergedIcon(from: Icon, mine: Icon, theirs: Icon): MergedPart<Ico
     conflicts.push({ part: iconPart(from.id), master, object: null, name: from.name, key, mine, theirs })
   const value: Record<string, unknown> = { id: mine.id },
     base: Record<string, unknown> = { id: mine.id }
-  for (const key of ['name', 'tags', 'aliases'] as const) {
+  for (const key of ['name', 'tags', 'aliases', 'rtl'] as const) {
     const one = mergedValue(from[key], mine[key], theirs[key])
     if (one.isTorn) note(key, null, mine[key], theirs[key])
     put(value, key, one.value)

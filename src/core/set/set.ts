@@ -52,15 +52,25 @@ const Word = z
   .max(40, 'A word has at most 40 characters.')
   .refine((word) => !word.includes(','), 'A word cannot contain a comma.')
 
-/** What an icon is found by beside its name: tags that group icons, and other names for it. */
+const IconId = z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.')
+
+/**
+ * What becomes of an icon where text runs from right to left: its mirror image, as arrows and lines of text; the same, as
+ * clocks and checks; or another icon of the set, by its id.
+ */
+const RightToLeft = z.union([z.enum(['mirrored', 'kept']), z.strictObject({ icon: IconId })])
+export type RightToLeft = z.infer<typeof RightToLeft>
+
+/** What is said of an icon beside its name: tags that group icons, other names for it, and how it is right to left. */
 export const Labels = z.strictObject({
   tags: z.array(Word).max(40, 'An icon may have at most 40 tags.').optional(),
   aliases: z.array(Word).max(40, 'An icon may have at most 40 other names.').optional(),
+  rtl: RightToLeft.optional(),
 })
 export type Labels = z.infer<typeof Labels>
 
 export const Icon = z.strictObject({
-  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
+  id: IconId,
   name: IconName,
   ...Labels.shape,
   masters: z.array(Master).min(1).max(16),

@@ -1,3 +1,4 @@
+import { directionCss } from './direction'
 import type { IconRenderer } from './icon-renderer'
 import { runningListOf } from './modules'
 import { PACKAGE, packageJson } from './npm-package'
@@ -53,10 +54,12 @@ export const componentTarget = ({ id, name, note, readBy, file, module, shared, 
     },
     whole: ({ name: set, icons }, options) => {
       const names = icons.map(({ name: icon }) => icon)
-      const exported = compiled ? names.map(compiled.exported) : []
+      const exported = compiled ? names.map(compiled.exported) : [],
+        css = directionCss(icons)
       return [
         ...Object.entries(shared).map(([own, text]) => fixed(own, text)),
         fixed('index.ts', index(names)),
+        ...(css ? [fixed('direction.css', css)] : []),
         ...(compiled
           ? [
               fixed('dist/icon.js', compiled.shared),
@@ -71,6 +74,7 @@ export const componentTarget = ({ id, name, note, readBy, file, module, shared, 
                   main: './dist/index.js',
                   types: './dist/index.d.ts',
                   ...(compiled.peers && { peers: compiled.peers }),
+                  ...(css && { sheet: './direction.css' }),
                   options,
                 }),
               ),

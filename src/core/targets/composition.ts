@@ -38,6 +38,15 @@ export function resized(svg: string, side: number): string {
   return `${element('svg', { xmlns: SVG, ...box }, body)}\n`
 }
 
+/** A document's mirror image, left and right exchanged. */
+export function inMirror(svg: string): string {
+  const { own, inside } = elementsOf(svg)
+  const { xmlns = SVG, width, height, viewBox = '', ...root } = own
+  const [x, , w] = viewBox.split(' ').map(Number) as [number, number, number]
+  const body = element('g', { ...root, transform: `matrix(-1 0 0 1 ${number(2 * x + w)} 0)` }, markupOf(inside))
+  return `${element('svg', { xmlns, ...(width && { width }), ...(height && { height }), viewBox }, body)}\n`
+}
+
 /** What a picture is put together of: shapes, scaled about a place, cut by an outline. */
 type Layer = { readonly shapes: readonly Shape[]; readonly scale?: number; readonly about?: Point }
 

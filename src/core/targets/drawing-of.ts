@@ -1,12 +1,20 @@
 import { markupOf } from '../formats/markup'
-import { opened } from './composition'
+import { type Opened, opened } from './composition'
+import { RTL } from './direction'
 import type { IconRenderer } from './icon-renderer'
 import { asProgram, withOwnIds } from './own-ids'
 import { strokesOf } from './svg/svg'
 
+/** An icon as a module of a program has it; what mirrors says so in its root. */
+export function openedFor(renderer: IconRenderer, grid: number, strokes: string): Pick<Opened, 'root' | 'inside'> {
+  const { root, inside } = opened(renderer.compactDocument(grid, 'current', strokesOf(strokes)))
+  const isMirrored = renderer.icon.rtl === 'mirrored'
+  return { root: isMirrored ? { ...root, [RTL]: 'mirrored' } : root, inside: withOwnIds(inside) }
+}
+
 /**
- * An icon as a module of a program has it: the attributes of its element as JSON, and what is in it as an expression, a text
- * or, where it has ids, a function of an instance's own mark, its `argument`.
+ * The attributes of an icon's element as JSON, and what is in it as an expression, a text or, where it has ids, a function
+ * of an instance's own mark, its `argument`.
  */
 export function drawingOf(
   renderer: IconRenderer,
@@ -14,6 +22,6 @@ export function drawingOf(
   strokes: string,
   argument = 'id: string',
 ): { readonly attributes: string; readonly drawing: string } {
-  const { root, inside } = opened(renderer.compactDocument(grid, 'current', strokesOf(strokes)))
-  return { attributes: JSON.stringify(root), drawing: asProgram(markupOf(withOwnIds(inside)), argument) }
+  const { root, inside } = openedFor(renderer, grid, strokes)
+  return { attributes: JSON.stringify(root), drawing: asProgram(markupOf(inside), argument) }
 }

@@ -25,15 +25,17 @@ type Package = {
   /** The module that is imported by the name of the package, and its types. */
   readonly main: string
   readonly types: string
-  /** The modules that do something when they are imported; none do but these. */
-  readonly acting?: readonly string[]
+  /** The module that does something when it is imported, and a style sheet beside it; nothing else does. */
+  readonly acting?: string
+  readonly sheet?: string
   /** What it is installed beside, by package and version. */
   readonly peers?: Readonly<Record<string, string>>
   readonly options: { readonly package?: unknown; readonly version?: unknown }
 }
 
 /** The package.json of a package (Node.js, “Modules: Packages”), all of whose files are delivered with it. */
-export function packageJson({ set, what, ending, main, types, acting, peers, options }: Package): string {
+export function packageJson({ set, what, ending, main, types, acting, sheet, peers, options }: Package): string {
+  const effects = [acting, sheet].filter((one) => one !== undefined)
   const plain = cased(set, 'kebab').replace(/[^a-z0-9-]/g, '')
   return `${JSON.stringify(
     {
@@ -41,8 +43,12 @@ export function packageJson({ set, what, ending, main, types, acting, peers, opt
       version: options.version || PACKAGE.version.usual,
       description: `${set}: ${what}`,
       type: 'module',
-      sideEffects: acting ?? false,
-      exports: { '.': { types, default: main }, './package.json': './package.json' },
+      sideEffects: effects.length > 0 ? effects : false,
+      exports: {
+        '.': { types, default: main },
+        ...(sheet && { [sheet]: sheet }),
+        './package.json': './package.json',
+      },
       ...(peers && { peerDependencies: peers }),
     },
     null,

@@ -5,7 +5,7 @@ import type { IconRenderer } from './icon-renderer'
 import type { Choices, Options } from './options'
 
 /** What a file is named after; plans are made of names alone. */
-export type Named = Pick<Icon, 'id' | 'name' | 'tags' | 'aliases'>
+export type Named = Pick<Icon, 'id' | 'name' | 'tags' | 'aliases' | 'rtl'>
 
 /** A set as plans see it: no drawing is read. */
 export type Family<I extends Named = Named> = {

@@ -53,8 +53,7 @@ export function useFamilyMeasures({ icons, rules }: IconSet): FamilyMeasures {
   }, [icons, rules])
   return useMemo((): FamilyMeasures => {
     const siblings = icons.map((icon) => ({
-      id: icon.id,
-      name: icon.name,
+      ...icon,
       balance: balanceIn(icon, rules) ?? null,
       accepted: acceptedIn(masterFor(icon)),
     }))

@@ -4,13 +4,22 @@ import { useState } from 'react'
 import { coloursUsed, paintedWithin } from '@/core/drawing/edit/paint'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import type { SetEdit } from '@/core/set/edit'
-import { platedEdit, recolouredEdit, renamedEdit, taggedEdit, weightedEdit, wordsOf } from '@/core/set/many'
+import {
+  aliasedEdit,
+  platedEdit,
+  recolouredEdit,
+  renamedEdit,
+  taggedEdit,
+  weightedEdit,
+  wordsOf,
+} from '@/core/set/many'
 import { aliasesOf, type Icon, type IconSet, masterFor, tagsOf } from '@/core/set/set'
 import { Button } from '@/ui/button'
 import { MenuButton } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
+import { DirectionMenu } from '../frame/direction-menu'
 import { commit, type Session, undoStep } from '../frame/session'
 import { OverlayDialog } from './overlay-dialog'
 
@@ -68,6 +77,9 @@ export function SelectionBar({
       )}
       <Button onClick={() => setAsking('rename')}>Rename…</Button>
       {icons.length === 1 && <Button onClick={() => setAsking('aliases')}>Other names…</Button>}
+      <DirectionMenu icons={icons} all={set.icons} className={BUTTON} onChange={act}>
+        Right to left
+      </DirectionMenu>
       <Menu
         label="Weight of all strokes"
         list={rules.weights.map(({ name, value }) => ({
@@ -160,11 +172,7 @@ export function SelectionBar({
             const words = wordsOf(text)
             const long = words.find((word) => word.length > 40)
             if (long) return `“${long}” is longer than 40 characters.`
-            const { id } = icons[0]!
-            act(
-              { kind: 'labels', labels: [{ id, tags: [...tagsOf(icons[0]!)], aliases: words }] },
-              `Change the other names of ${what}`,
-            )
+            act(aliasedEdit(icons, words), `Change the other names of ${what}`)
             return null
           }}
         />
@@ -176,9 +184,7 @@ export function SelectionBar({
   )
 }
 
-const Menu = (props: React.ComponentProps<typeof MenuButton>) => (
-  <MenuButton
-    {...props}
-    className="inline-flex h-6 items-center rounded-sheet border border-ink/70 bg-sheet px-2.5 hover:border-ink hover:bg-film"
-  />
-)
+const BUTTON =
+  'inline-flex h-6 items-center rounded-sheet border border-ink/70 bg-sheet px-2.5 hover:border-ink hover:bg-film'
+
+const Menu = (props: React.ComponentProps<typeof MenuButton>) => <MenuButton {...props} className={BUTTON} />

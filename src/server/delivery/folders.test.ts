@@ -48,17 +48,20 @@ describe('a folder', () => {
     for (const { name } of skerry.icons)
       for (const file of delivery.files('skerry', join('windows', name), '.png')) {
         const [, w, h, scale] = /(\d+)x(\d+)Logo\.scale-(\d+)/.exec(file) ?? []
+        const splash = Number(/SplashScreen\.scale-(\d+)/.exec(file)?.[1])
         const targeted = /targetsize-(\d+)/.exec(file)?.[1],
           store = /StoreLogo\.scale-(\d+)/.exec(file)?.[1]
         const expected = targeted
           ? [Number(targeted), Number(targeted)]
           : store
             ? [Number(store) / 2, Number(store) / 2]
-            : [Number(w), Number(h)].map((side) => (side * Number(scale)) / 100)
+            : splash
+              ? [6.2 * splash, 3 * splash]
+              : [Number(w), Number(h)].map((side) => (side * Number(scale)) / 100)
         expect(sizeOf(file), file).toEqual(expected.map(Math.round))
         seen++
       }
-    expect(seen).toBe(skerry.icons.length * (6 * 5 + 5 * 3))
+    expect(seen).toBe(skerry.icons.length * (7 * 5 + 14 * 3))
   })
 
   it('of a page has every file that its head and its manifest name, as they say', () => {

@@ -152,6 +152,37 @@ describe('what is delivered', () => {
     }
   })
 
+  it('to software centres is an application by the name of a domain, whose entry and icon have that name too', () => {
+    const share = join(folder, 'centre', 'linux', 'share')
+    for (const file of files('centre', join('linux', 'share', 'metainfo'), '.xml')) {
+      expect(program('appstreamcli', 'validate', '--no-net', file)).toContain('successful')
+      const id = /<id>(.*)<\/id>/.exec(readFileSync(file, 'utf8'))![1]!
+      expect(id).toMatch(/^org\.skerry\.[A-Z]\w+$/)
+      expect(program('desktop-file-validate', join(share, 'applications', `${id}.desktop`))).toBe('')
+      for (const size of [64, 128])
+        expect(
+          fileOf('centre', 'linux', 'share', 'icons', 'hicolor', `${size}x${size}`, 'apps', `${id}.png`).width,
+        ).toBe(size)
+    }
+    expect(files('centre', join('linux', 'share', 'metainfo'), '.xml')).toHaveLength(skerry.icons.length)
+  })
+
+  it('to Windows has every picture that the lines of its manifest name, at every scale and of its size', () => {
+    for (const { name } of skerry.icons) {
+      const root = join(folder, 'skerry', 'windows', name)
+      const lines = readFileSync(join(root, 'visual-elements.xml'), 'utf8')
+      const named = [...lines.matchAll(/Assets\\(\w+)\.png/g)].map(([, one]) => one!)
+      expect(new Set(named).size).toBe(7)
+      const sides = { SplashScreen: [620, 300], StoreLogo: [50, 50] } as Record<string, number[]>
+      for (const one of named)
+        for (const scale of [100, 125, 150, 200, 400]) {
+          const [w, h] = sides[one] ?? /(\d+)x(\d+)/.exec(one)!.slice(1).map(Number)
+          const { width, height } = decoded(readFileSync(join(root, 'Assets', `${one}.scale-${scale}.png`)))
+          expect([width, height]).toEqual([w!, h!].map((side) => Math.round((side * scale) / 100)))
+        }
+    }
+  })
+
   it('as XML is well formed, and every SVG paints the same by another renderer', async () => {
     for (const set of ['quayside', 'skerry']) {
       const all = [...files(set, '', '.svg'), ...files(set, '', '.xml')]

@@ -2,6 +2,8 @@ import { realSize } from '../../rules/real-size'
 import { cased, patterned } from '../naming'
 import { onOff, oneOf, text } from '../options'
 import type { IconRenderer } from '../icon-renderer'
+import { standsFor } from '../../set/direction'
+import { inMirror } from '../composition'
 import { coloursOf } from '../tone'
 import { barPreviews } from '../previews'
 import { defineTarget, type TargetFault } from '../target'
@@ -41,7 +43,7 @@ export const android = defineTarget({
   id: 'android',
   name: 'Resources',
   platform: 'Android',
-  note: 'A vector drawable an icon, strokes and arcs kept as they are; pictures for every density where they are wanted.',
+  note: 'A vector drawable an icon, strokes and arcs kept as they are, mirrored right to left where it says so; drawables for dark and pictures for every density where they are wanted.',
   readBy: [
     { reader: 'aapt2', compares: 'compiles' },
     { reader: 'a reader of vector drawables', compares: 'the picture at 96 px, within 0.5 of 255' },
@@ -50,33 +52,51 @@ export const android = defineTarget({
     pattern: text('pattern', 'ic_*', patternFault),
     tint: onOff('tinted by the theme', true),
     attribute: oneOf('tint from', 'framework', { framework: 'the platform', library: 'the support library' }),
+    night: onOff('drawables for dark, where it is not tinted', false),
     pictures: onOff('pictures for every density', false),
   },
-  each(icon, { rules }, options) {
-    const name = resourceName(options.pattern, icon.name),
-      dp = realSize(rules)
-    return [
-      {
-        path: `android/res/drawable/${name}.xml`,
-        made: {
-          as: 'text',
-          text: (renderer) =>
-            vectorDrawable(renderer.shapes(dp), {
-              dp,
-              viewport: renderer.grid(dp),
-              ...(options.tint && { tint: TINTS[options.attribute as keyof typeof TINTS] }),
-            }),
-        },
+  each(icon, { rules, icons }, options) {
+    const dp = realSize(rules)
+    const drawable = (folder: string, name: string, ground: 'light' | 'dark', isMirrored = false) => ({
+      path: `android/res/${folder}/${name}.xml`,
+      made: {
+        as: 'text' as const,
+        text: (renderer: IconRenderer) =>
+          vectorDrawable(renderer.shapes(dp), {
+            dp,
+            viewport: renderer.grid(dp),
+            ground,
+            isMirrored,
+            ...(options.tint && { tint: TINTS[options.attribute as keyof typeof TINTS] }),
+          }),
       },
-      ...(options.pictures
-        ? Object.entries(DENSITIES).map(([folder, scale]) => ({
-            path: `android/res/drawable-${folder}/${name}_picture.png`,
+    })
+    // Layout direction comes before night, and night before density (“Providing resources”, table of qualifiers).
+    const files = (folder: string, name: string, isMirrored: boolean) => [
+      drawable(folder, name, 'light', isMirrored),
+      ...(options.night && !options.tint ? [drawable(`${folder}-night`, name, 'dark', isMirrored)] : []),
+    ]
+    const pictures = (folder: string, name: string, turned: (svg: string) => string = (svg) => svg) =>
+      options.pictures
+        ? Object.entries(DENSITIES).map(([density, scale]) => ({
+            path: `android/res/${folder}-${density}/${name}_picture.png`,
             made: {
               as: 'raster' as const,
-              picture: { pixels: dp * scale, svg: (renderer: IconRenderer) => renderer.document(dp, 'light') },
+              picture: { pixels: dp * scale, svg: (renderer: IconRenderer) => turned(renderer.document(dp, 'light')) },
             },
           }))
-        : []),
+        : []
+    const name = resourceName(options.pattern, icon.name),
+      isMirrored = icon.rtl === 'mirrored'
+    return [
+      ...files('drawable', name, isMirrored),
+      ...pictures('drawable', name),
+      // A picture does not mirror by itself.
+      ...(isMirrored ? pictures('drawable-ldrtl', name, inMirror) : []),
+      ...standsFor(icon, icons).flatMap((other) => {
+        const own = resourceName(options.pattern, other.name)
+        return [...files('drawable-ldrtl', own, false), ...pictures('drawable-ldrtl', own)]
+      }),
     ]
   },
   faults(renderer, options): TargetFault[] {

@@ -10,6 +10,9 @@ import { inverse, type Transform } from '../../geometry/transform'
 import { isGradientPaint } from '../tone'
 import { straightened } from './straightened'
 
+/** By day or by night. */
+type ThemeGround = 'light' | 'dark'
+
 /** How a vector drawable shows shapes: its size on screen, the part of them that is seen, and how they lie in it. */
 type VectorView = {
   /** Its side on screen, in density-independent pixels. */
@@ -20,13 +23,20 @@ type VectorView = {
   readonly place?: { readonly scale: number; readonly x: number; readonly y: number }
   /** The reference of a colour that tints all of it. */
   readonly tint?: string
+  /** Whether it is seen in the mirror where text runs from right to left. */
+  readonly isMirrored?: boolean
+  /** Whose colours it has. */
+  readonly ground?: ThemeGround
 }
 
 /**
  * Shapes as a vector drawable (Android’s VectorDrawable): strokes stay strokes but for dashed ones, which it cannot draw,
  * arcs stay arcs, masks become clip paths. Soft shadows are left out.
  */
-export function vectorDrawable(shapes: readonly Shape[], { dp, viewport, place, tint }: VectorView): string {
+export function vectorDrawable(
+  shapes: readonly Shape[],
+  { dp, viewport, place, tint, isMirrored, ground = 'light' }: VectorView,
+): string {
   const hasGradient = shapes.some(({ fill, stroke }) =>
     [fill, stroke?.paint].some((paint) => paint && isGradientPaint(paint)),
   )
@@ -38,8 +48,9 @@ export function vectorDrawable(shapes: readonly Shape[], { dp, viewport, place, 
     'android:viewportWidth': number(viewport),
     'android:viewportHeight': number(viewport),
     ...(tint && { 'android:tint': tint }),
+    ...(isMirrored && { 'android:autoMirrored': 'true' }),
   }
-  const body = shapes.map(shapeXml).join('')
+  const body = shapes.map((shape) => shapeXml(shape, ground)).join('')
   return `<?xml version="1.0" encoding="utf-8"?>\n${element('vector', root, `\n${place ? placed(place, body) : body}`)}\n`
 }
 
@@ -57,12 +68,12 @@ const fine = (value: number): string => String(Math.round(value * 1e6) / 1e6)
 const line = (name: string, map: Attributes, content = ''): string =>
   `${element(name, map, content && `\n${content}`)}\n`
 
-function shapeXml(shape: Shape): string {
+function shapeXml(shape: Shape, ground: ThemeGround): string {
   const { stroke, effect } = shape
   // What a stroke cannot be there, it is as an area.
   const isArea = stroke && (stroke.dash !== undefined || unevenIn(stroke.paint) !== null)
   const opacity = opacityOf(effect)
-  const body = (isArea ? withStrokesOutlined([shape]) : [shape]).map((part) => partXml(part, opacity)).join('')
+  const body = (isArea ? withStrokesOutlined([shape]) : [shape]).map((part) => partXml(part, opacity, ground)).join('')
   return masksOf(effect).reduce(
     (inner, mask) => line('group', {}, line('clip-path', { 'android:pathData': pathData(mask) }) + inner),
     body,
@@ -70,10 +81,10 @@ function shapeXml(shape: Shape): string {
 }
 
 /** A shape; where both of its paints need another grid, fill and stroke one by one. */
-const partXml = (shape: Shape, opacity: number): string =>
+const partXml = (shape: Shape, opacity: number, ground: ThemeGround): string =>
   shape.fill && shape.stroke && unevenIn(shape.fill)
-    ? pathXml({ ...shape, stroke: null }, opacity) + pathXml({ ...shape, fill: null }, opacity)
-    : pathXml(shape, opacity)
+    ? pathXml({ ...shape, stroke: null }, opacity, ground) + pathXml({ ...shape, fill: null }, opacity, ground)
+    : pathXml(shape, opacity, ground)
 
 function opacityOf(effect: GroupEffect | undefined): number {
   let opacity = 1
@@ -91,15 +102,17 @@ function masksOf(effect: GroupEffect | undefined): Path[] {
 const unevenIn = (paint: ResolvedPaint) =>
   isGradientPaint(paint) && paint.kind === 'radial' ? straightened(paint.map) : null
 
-function pathXml({ path, fill, stroke }: Shape, opacity: number): string {
+function pathXml({ path, fill, stroke }: Shape, opacity: number, ground: ThemeGround): string {
   const uneven = fill && unevenIn(fill)
   const map: Attributes = { 'android:pathData': pathData(uneven ? transformPath(path, inverse(uneven.map)) : path) }
   const inner: string[] = []
   const paint = (key: 'fill' | 'stroke', one: ResolvedPaint) => {
-    const { hex, alpha } = isGradientPaint(one) ? { hex: null, alpha: one.opacity } : colourXml(one)
+    const { hex, alpha } = isGradientPaint(one) ? { hex: null, alpha: one.opacity } : colourXml(one, ground)
     if (hex) map[`android:${key}Color`] = hex
     else
-      inner.push(line('aapt:attr', { name: `android:${key}Color` }, gradientXml(one as ResolvedGradient, uneven?.map)))
+      inner.push(
+        line('aapt:attr', { name: `android:${key}Color` }, gradientXml(one as ResolvedGradient, uneven?.map, ground)),
+      )
     if (alpha * opacity < 1) map[`android:${key}Alpha`] = number(alpha * opacity)
   }
   if (fill) paint('fill', fill)
@@ -127,16 +140,19 @@ function pathXml({ path, fill, stroke }: Shape, opacity: number): string {
 }
 
 /** A colour as six digits, and how opaque it is. */
-const colourXml = ({ light, opacity }: ResolvedColour): { hex: string; alpha: number } => ({
-  hex: light.slice(0, 7).toUpperCase(),
-  alpha: light.length === 9 ? (opacity * Number.parseInt(light.slice(7), 16)) / 255 : opacity,
-})
+function colourXml(colour: ResolvedColour, ground: ThemeGround): { hex: string; alpha: number } {
+  const { [ground]: own, opacity } = colour
+  return {
+    hex: own.slice(0, 7).toUpperCase(),
+    alpha: own.length === 9 ? (opacity * Number.parseInt(own.slice(7), 16)) / 255 : opacity,
+  }
+}
 
 /** A gradient, seen in the unit circle where its ellipse is laid by a group. */
-function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined): string {
+function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined, ground: ThemeGround): string {
   const items = gradient.stops
     .map(({ at, color }) => {
-      const { hex, alpha } = colourXml(color)
+      const { hex, alpha } = colourXml(color, ground)
       const byte = Math.round(alpha * 255)
         .toString(16)
         .padStart(2, '0')

@@ -3,15 +3,57 @@ import { fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
 import type { IconRenderer } from '../icon-renderer'
 import { resized } from '../composition'
+import { rightToLeft, standsFor } from '../../set/direction'
 import { coloursOf } from '../tone'
 import { tabBarPreviews } from '../previews'
-import { defineTarget } from '../target'
+import { defineTarget, type Named } from '../target'
 
 /** A catalogue's Contents.json. */
 export const contents = (more: object): string =>
   `${JSON.stringify({ ...more, info: { author: 'wise-square', version: 1 } }, null, 2)}\n`
 
-const SCALES = [1, 2, 3]
+type Ground = 'light' | 'dark'
+
+/** Forms of an image set: its files by the ends of their names, at which scale each is, and how it is made. */
+const FORMS = {
+  png: {
+    isVector: false,
+    files: [1, 2, 3].map((scale) => ({
+      ending: `${scale === 1 ? '' : `@${scale}x`}.png`,
+      scale: `${scale}x`,
+      made: (size: number, ground: Ground) => ({
+        as: 'raster' as const,
+        picture: { pixels: size * scale, svg: (renderer: IconRenderer) => renderer.document(size, ground) },
+      }),
+    })),
+  },
+  pdf: {
+    isVector: true,
+    files: [
+      {
+        ending: '.pdf',
+        scale: null,
+        made: (size: number, ground: Ground) => ({
+          as: 'pdf' as const,
+          svg: (renderer: IconRenderer) => resized(renderer.document(size, ground), size),
+        }),
+      },
+    ],
+  },
+  svg: {
+    isVector: true,
+    files: [
+      {
+        ending: '.svg',
+        scale: null,
+        made: (size: number, ground: Ground) => ({
+          as: 'text' as const,
+          text: (renderer: IconRenderer) => resized(renderer.document(size, ground), size),
+        }),
+      },
+    ],
+  },
+}
 /** From how many characters on a name is not said twice in a path. */
 const LONG = 60
 
@@ -20,56 +62,64 @@ export const apple = defineTarget({
   id: 'apple',
   name: 'Asset catalogue',
   platform: 'Apple',
-  note: 'An image set an icon with its Contents.json, as PNG at 1×, 2× and 3× or as one PDF of vectors.',
+  note: 'An image set an icon with its Contents.json, as PNG at 1×, 2× and 3× or as one PDF or SVG of vectors, for dark where its colours are kept, with its direction.',
   readBy: [{ reader: 'pdftocairo', compares: 'the page of vectors at 96 px, within 1 of 255' }],
   choices: {
     ...naming(),
-    form: oneOf('form', 'png', { png: 'PNG at three scales', pdf: 'PDF of vectors' }),
+    form: oneOf('form', 'png', { png: 'PNG at three scales', pdf: 'PDF of vectors', svg: 'SVG of vectors' }),
     template: onOff('tinted by the system', true),
+    dark: onOff('pictures for dark, where it is not tinted', false),
   },
-  each(icon, { rules }, options) {
+  each(icon, { rules, icons }, options) {
     const size = realSize(rules)
-    const name = fileName(icon.name, options, size),
-      folder = `apple/Icons.xcassets/${name}.imageset`,
+    const setOf = (one: Pick<Named, 'name'>) => {
+      const name = fileName(one.name, options, size)
       // Within the set its name need not be said again; where it is long, the path would become too long for some systems.
-      inner = name.length > LONG ? 'icon' : name
-    const rendering = options.template ? { 'template-rendering-intent': 'template' } : {}
-    if (options.form === 'pdf')
-      return [
-        {
-          path: `${folder}/Contents.json`,
-          made: {
-            as: 'fixed',
-            text: contents({
-              images: [{ filename: `${inner}.pdf`, idiom: 'universal' }],
-              properties: { 'preserves-vector-representation': true, ...rendering },
-            }),
-          },
-        },
-        {
-          path: `${folder}/${inner}.pdf`,
-          made: { as: 'pdf', svg: (renderer) => resized(renderer.document(size, 'light'), size) },
-        },
-      ]
-    const file = (scale: number) => `${inner}${scale === 1 ? '' : `@${scale}x`}.png`
+      return { folder: `apple/Icons.xcassets/${name}.imageset`, inner: name.length > LONG ? 'icon' : name }
+    }
+    const form = FORMS[options.form as keyof typeof FORMS],
+      grounds = options.dark && !options.template ? (['light', 'dark'] as const) : (['light'] as const)
+    const suffix = (ground: 'light' | 'dark', isTurned: boolean) =>
+      `${ground === 'dark' ? '-dark' : ''}${isTurned ? '-rtl' : ''}`
+    const pictures = (one: Pick<Named, 'name'>, isTurned: boolean) => {
+      const { folder, inner } = setOf(one)
+      return grounds.flatMap((ground) =>
+        form.files.map(({ ending, made }) => ({
+          path: `${folder}/${inner}${suffix(ground, isTurned)}${ending}`,
+          made: made(size, ground),
+        })),
+      )
+    }
+    const { folder, inner } = setOf(icon)
+    const hasTurned = rightToLeft(icon, icons).icon !== icon
+    const directions = hasTurned ? [false, true] : [false]
+    const images = directions.flatMap((isTurned) =>
+      grounds.flatMap((ground) =>
+        form.files.map(({ ending, scale }) => ({
+          filename: `${inner}${suffix(ground, isTurned)}${ending}`,
+          idiom: 'universal',
+          ...(scale && { scale }),
+          ...(ground === 'dark' && { appearances: [{ appearance: 'luminosity', value: 'dark' }] }),
+          ...(isTurned
+            ? { 'language-direction': 'right-to-left' }
+            : (hasTurned || icon.rtl === 'mirrored') && { 'language-direction': 'left-to-right' }),
+        })),
+      ),
+    )
+    const properties = {
+      ...(form.isVector && { 'preserves-vector-representation': true }),
+      ...(options.template && { 'template-rendering-intent': 'template' }),
+    }
     return [
       {
         path: `${folder}/Contents.json`,
         made: {
           as: 'fixed',
-          text: contents({
-            images: SCALES.map((scale) => ({ filename: file(scale), idiom: 'universal', scale: `${scale}x` })),
-            ...(options.template && { properties: rendering }),
-          }),
+          text: contents({ images, ...(Object.keys(properties).length > 0 && { properties }) }),
         },
       },
-      ...SCALES.map((scale) => ({
-        path: `${folder}/${file(scale)}`,
-        made: {
-          as: 'raster' as const,
-          picture: { pixels: size * scale, svg: (renderer: IconRenderer) => renderer.document(size, 'light') },
-        },
-      })),
+      ...pictures(icon, false),
+      ...standsFor(icon, icons).flatMap((other) => pictures(other, true)),
     ]
   },
   whole: () => [{ path: 'apple/Icons.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } }],

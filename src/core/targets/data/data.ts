@@ -9,13 +9,14 @@ import { codesOf } from '../font/codes'
 import { described, IconsFile } from './described'
 
 /** What a program wants to know of an icon: how it is found, and what it paints on each grid. */
-function iconOf(renderer: IconRenderer, code: number): string {
+function iconOf(renderer: IconRenderer, code: number, nameOf: (id: string) => string | undefined): string {
   const { icon, rules } = renderer
   const bases = [rules.grid.size, ...basesOf(rules).filter((base) => base !== rules.grid.size)]
   const one: IconsFile['icons'][number] = {
     name: icon.name,
     aliases: [...aliasesOf(icon)],
     tags: [...tagsOf(icon)],
+    ...(icon.rtl && { rtl: typeof icon.rtl === 'string' ? icon.rtl : { icon: nameOf(icon.rtl.icon) ?? icon.name } }),
     code: code.toString(16),
     drawings: bases.map((grid) => ({
       grid,
@@ -51,7 +52,12 @@ export const data = defineTarget({
               path: 'developers/icons.json',
               made: {
                 as: 'joined' as const,
-                piece: (renderer: IconRenderer) => iconOf(renderer, codes.get(renderer.icon.id) ?? 0),
+                piece: (renderer: IconRenderer) =>
+                  iconOf(
+                    renderer,
+                    codes.get(renderer.icon.id) ?? 0,
+                    (id) => family.icons.find((one) => one.id === id)?.name,
+                  ),
                 join: (pieces: readonly string[]) =>
                   `{"$schema": "./icons.schema.json", "version": 2, "set": ${JSON.stringify(family.name)}, "icons": [\n${pieces.join(',\n')}\n]}\n`,
               },

@@ -89,6 +89,10 @@ export const IconsFile = z.strictObject({
       name: z.string(),
       aliases: z.array(z.string()),
       tags: z.array(z.string()),
+      rtl: z
+        .union([z.enum(['mirrored', 'kept']), z.strictObject({ icon: z.string() })])
+        .optional()
+        .describe('what it is where text runs from right to left: its mirror image, the same, or the icon of a name'),
       code: z.string().describe('its code point in the icon font, in hexadecimal'),
       drawings: z.array(Drawing).min(1).describe('on the grid of the set, then on further grids'),
     }),

@@ -1,10 +1,11 @@
 import { attributes, markupOf } from '../../formats/markup'
-import { opened } from '../composition'
+import { directionCss, MIRRORED } from '../direction'
+import { openedFor } from '../drawing-of'
 import { cased } from '../naming'
 import { PACKAGE, packageJson } from '../npm-package'
-import { asProgram, withOwnIds } from '../own-ids'
+import { asProgram } from '../own-ids'
 import { text } from '../options'
-import { STROKES, strokesOf } from '../svg/svg'
+import { STROKES } from '../svg/svg'
 import { textPreviews } from '../previews'
 import { defineTarget, type Target } from '../target'
 
@@ -25,6 +26,7 @@ const moduleOf = (
   tag: string,
   size: number,
   icons: readonly string[],
+  mirrors: boolean,
 ): string => `/** Attributes and drawing of each icon; a drawing with ids is made for each instance. */
 export const icons = {
 ${icons.join('\n')}
@@ -68,6 +70,15 @@ class Icon extends Base {
 }
 
 if (typeof customElements !== 'undefined' && !customElements.get('${tag}')) customElements.define('${tag}', Icon)
+${mirrors ? sheet(tag) : ''}`
+
+/** What mirrors the icons that mirror where text runs from right to left. */
+const sheet = (tag: string): string => `
+if (typeof document !== 'undefined') {
+  const sheet = new CSSStyleSheet()
+  sheet.replaceSync('${tag} > ${MIRRORED}')
+  document.adoptedStyleSheets.push(sheet)
+}
 `
 
 /** What TypeScript is told of that module. */
@@ -115,10 +126,10 @@ export const element: Target = defineTarget({
         made: {
           as: 'joined',
           piece(renderer) {
-            const { root, inside } = opened(renderer.compactDocument(size, 'current', strokesOf(options.strokes)))
-            return `  ${JSON.stringify(renderer.icon.name)}: [${JSON.stringify(attributes(root).trim())}, ${asProgram(markupOf(withOwnIds(inside)), 'id')}],`
+            const { root, inside } = openedFor(renderer, size, options.strokes)
+            return `  ${JSON.stringify(renderer.icon.name)}: [${JSON.stringify(attributes(root).trim())}, ${asProgram(markupOf(inside), 'id')}],`
           },
-          join: (pieces) => moduleOf(tag, size, pieces),
+          join: (pieces) => moduleOf(tag, size, pieces, directionCss(icons) !== null),
         },
       },
       {
@@ -141,7 +152,7 @@ export const element: Target = defineTarget({
             ending: 'element',
             main: `./${tag}.js`,
             types: `./${tag}.d.ts`,
-            acting: [`./${tag}.js`],
+            acting: `./${tag}.js`,
             options,
           }),
         },

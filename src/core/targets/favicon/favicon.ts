@@ -69,6 +69,7 @@ export const favicon = defineTarget({
   choices: {
     ground: colour('ground without a plate', '#fbfcfb'),
     theme: colour('theme colour', '#11807f'),
+    themeDark: colour('theme colour, dark', '#14231f'),
     fit: onOff('bring into the safe zone', true),
     start: text('start page', './', (value) =>
       /^[^\s<>"]{1,200}$/.test(value) ? null : 'A start page is an address without spaces or quotes.',
@@ -133,7 +134,8 @@ export const favicon = defineTarget({
 <link rel="icon" href="icon.svg" type="image/svg+xml" sizes="any">
 <link rel="apple-touch-icon" href="apple-touch-icon.png">
 <link rel="manifest" href="manifest.webmanifest">
-<meta name="theme-color" content="${options.theme}">
+<meta name="theme-color" media="(prefers-color-scheme: light)" content="${options.theme}">
+<meta name="theme-color" media="(prefers-color-scheme: dark)" content="${options.themeDark}">
 `,
       ),
     ]

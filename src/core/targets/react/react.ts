@@ -1,13 +1,13 @@
 import { componentTarget } from '../component-target'
-import { opened } from '../composition'
+import { openedFor } from '../drawing-of'
 import { markupOf } from '../../formats/markup'
 import type { IconRenderer } from '../icon-renderer'
 import { componentName, listOf, typed, untyped } from '../modules'
-import { asCalls, asJsx, withOwnIds } from '../own-ids'
-import { strokesOf } from '../svg/svg'
+import { asCalls, asJsx } from '../own-ids'
 
 /** An attribute as JSX names it. */
-const inJsx = (name: string): string => name.replace(/-([a-z])/g, (_, letter: string) => letter.toUpperCase())
+const inJsx = (name: string): string =>
+  /^(?:data|aria)-/.test(name) ? name : name.replace(/-([a-z])/g, (_, letter: string) => letter.toUpperCase())
 
 const PROPS = `export type IconProps = Omit<SVGAttributes<SVGSVGElement>, 'children'> & {
   /** The side of the icon, in pixels or as CSS has it. */
@@ -24,7 +24,7 @@ ${PROPS}›
 export function icon(
   name‹: string›,
   grid‹: number›,
-  attributes‹: SVGAttributes<SVGSVGElement>›,
+  attributes‹: SVGAttributes<SVGSVGElement> & { 'data-rtl'?: string }›,
   drawing‹: ReactNode | ((id: string) => ReactNode)›,
 ) {
   const Icon = forwardRef‹<SVGSVGElement, IconProps>›(({ size = grid, title, ...props }, ref) => {
@@ -53,9 +53,12 @@ export function icon(
 
 /** The name of an icon's component, the attributes of its element as an object, and what is in it. */
 function partsOf(name: string, renderer: IconRenderer, grid: number, strokes: string) {
-  const { root, inside } = opened(renderer.compactDocument(grid, 'current', strokesOf(strokes)))
-  const props = Object.entries(root).map(([key, value]) => `${inJsx(key)}: ${JSON.stringify(value)}`)
-  return { one: componentName(name), props: `{ ${props.join(', ')} }`, inside: withOwnIds(inside) }
+  const { root, inside } = openedFor(renderer, grid, strokes)
+  const props = Object.entries(root).map(([key, value]) => {
+    const own = inJsx(key)
+    return `${own.includes('-') ? `'${own}'` : own}: ${JSON.stringify(value)}`
+  })
+  return { one: componentName(name), props: `{ ${props.join(', ')} }`, inside }
 }
 
 /** Calls that do nothing but make something, said so to whatever leaves out what is not used. */

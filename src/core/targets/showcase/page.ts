@@ -5,6 +5,8 @@ export type Shown = {
   readonly name: string
   readonly words: readonly string[]
   readonly tags: readonly string[]
+  /** What becomes of it right to left, in words. */
+  readonly rtl?: string
   readonly svg: Readonly<Record<string, string>>
   readonly code: readonly (readonly [where: string, text: string])[]
 }
@@ -99,9 +101,9 @@ function row(where, text) {
   return [name, value, button]
 }
 tiles.forEach((tile, i) => tile.firstElementChild.addEventListener('click', () => {
-  const { name, words: others, tags, code } = icons[i]
+  const { name, words: others, tags, rtl, code } = icons[i]
   dialog.querySelector('h2').textContent = name
-  dialog.querySelector('p').textContent = [...others, ...tags.map((tag) => '#' + tag)].join(' · ')
+  dialog.querySelector('p').textContent = [...others, ...tags.map((tag) => '#' + tag), ...(rtl ? [rtl] : [])].join(' · ')
   const figure = dialog.querySelector('figure')
   figure.innerHTML = ''
   for (const side of SIDES) {

@@ -38,6 +38,14 @@ function shown(renderer: IconRenderer, code: Shown['code']): Shown {
   return {
     name,
     words: aliasesOf(icon),
+    ...(icon.rtl && {
+      rtl:
+        icon.rtl === 'mirrored'
+          ? 'mirrors right to left'
+          : icon.rtl === 'kept'
+            ? 'stays as it is right to left'
+            : 'another icon right to left',
+    }),
     tags: tagsOf(icon),
     svg: Object.fromEntries(basesOf(rules).map((grid) => [grid, on(grid)])),
     code,

@@ -2,6 +2,7 @@ import { element, markupOf, SVG } from '../../formats/markup'
 import { cased, fileName, naming } from '../naming'
 import { onOff } from '../options'
 import type { IconRenderer } from '../icon-renderer'
+import { standsFor } from '../../set/direction'
 import { STROKES, strokesOf } from '../svg/svg'
 import { opened } from '../composition'
 import { textPreviews } from '../previews'
@@ -87,8 +88,17 @@ export const web = defineTarget({
               path: 'web/masks.css',
               made: {
                 as: 'joined' as const,
-                piece: (renderer: IconRenderer) =>
-                  `.${cssClass(`${prefix}-${own(renderer)}`)}{--icon:url("${dataUri(renderer.compactDocument(size, 'light', strokesOf(options.strokes)))}")}`,
+                piece: (renderer: IconRenderer) => {
+                  const ruleFor = (name: string) => `.${cssClass(`${prefix}-${fileName(name, options, size)}`)}`,
+                    image = `{--icon:url("${dataUri(renderer.compactDocument(size, 'light', strokesOf(options.strokes)))}")}`
+                  return [
+                    `${ruleFor(renderer.icon.name)}${image}`,
+                    ...(renderer.icon.rtl === 'mirrored'
+                      ? [`${ruleFor(renderer.icon.name)}:dir(rtl){scale:-1 1}`]
+                      : []),
+                    ...standsFor(renderer.icon, icons).map((other) => `${ruleFor(other.name)}:dir(rtl)${image}`),
+                  ].join('\n')
+                },
                 join: (pieces: readonly string[]) =>
                   `[class^=${cssString(`${prefix}-`)}],[class*=${cssString(` ${prefix}-`)}]{display:inline-block;width:1em;height:1em;background:currentColor;-webkit-mask:var(--icon) center/contain no-repeat;mask:var(--icon) center/contain no-repeat}
 @media (forced-colors:active){[class^=${cssString(`${prefix}-`)}],[class*=${cssString(` ${prefix}-`)}]{forced-color-adjust:none;background:CanvasText}a [class^=${cssString(`${prefix}-`)}],a [class*=${cssString(` ${prefix}-`)}]{background:LinkText}button [class^=${cssString(`${prefix}-`)}],button [class*=${cssString(` ${prefix}-`)}]{background:ButtonText}}

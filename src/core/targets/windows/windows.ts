@@ -1,4 +1,5 @@
 import { type Composition, composedIcon, composedWide } from '../composition'
+import { element } from '../../formats/markup'
 import { cased } from '../naming'
 import { onOff } from '../options'
 import type { IconRenderer } from '../icon-renderer'
@@ -6,6 +7,8 @@ import { defineTarget } from '../target'
 
 const ICO = [16, 20, 24, 32, 40, 48, 64, 256]
 const SCALES = [100, 125, 150, 200, 400]
+/** How much of a tile its icon takes across: a tile has a name beneath and air around. */
+const TILE = 2 / 3
 /** Tiles and logos by name, and their side at 100 %. */
 const SQUARES = {
   Square44x44Logo: 44,
@@ -14,18 +17,56 @@ const SQUARES = {
   Square310x310Logo: 310,
   StoreLogo: 50,
 }
-const WIDE = { name: 'Wide310x150Logo', w: 310, h: 150 }
-const TARGETED = [16, 24, 32, 48, 256]
+/** What is wider than high, by name, and the share of its height that the icon takes. */
+const WIDE = [
+  { name: 'Wide310x150Logo', w: 310, h: 150, share: TILE },
+  { name: 'SplashScreen', w: 620, h: 300, share: 2 / 3 },
+]
+/** The sizes that the shell asks for, in lists, the task bar and the start menu at every scale. */
+const TARGETED = [16, 20, 24, 30, 32, 36, 40, 48, 60, 64, 72, 80, 96, 256]
 
-/** How much of a tile its icon takes across: a tile has a name beneath and air around. */
-const TILE = 2 / 3
+/** The lines of a package's manifest that name the pictures, where they stand in it; all else of it is the application's own. */
+function manifestLines(name: string): string {
+  const image = (one: string) => `Assets\\${one}.png`
+  const tile = element('uap:DefaultTile', {
+    Square71x71Logo: image('Square71x71Logo'),
+    Square310x310Logo: image('Square310x310Logo'),
+    Wide310x150Logo: image('Wide310x150Logo'),
+  })
+  const elements = element(
+    'uap:VisualElements',
+    {
+      DisplayName: name,
+      Description: name,
+      BackgroundColor: 'transparent',
+      Square150x150Logo: image('Square150x150Logo'),
+      Square44x44Logo: image('Square44x44Logo'),
+    },
+    `\n        ${tile}\n        ${element('uap:SplashScreen', { Image: image('SplashScreen') })}\n      `,
+  )
+  return `${element(
+    'Package',
+    {
+      xmlns: 'http://schemas.microsoft.com/appx/manifest/foundation/windows10',
+      'xmlns:uap': 'http://schemas.microsoft.com/appx/manifest/uap/windows10',
+    },
+    `
+  ${element('Properties', {}, element('Logo', {}, image('StoreLogo')))}
+  <Applications>
+    <Application>
+      ${elements}
+    </Application>
+  </Applications>
+`,
+  )}\n`
+}
 
 /** An application's icon in one file, and the scaled pictures that its package names by qualifiers. */
 export const windows = defineTarget({
   id: 'windows',
   name: 'App icon and tiles',
   platform: 'Windows',
-  note: 'An ICO of 16 to 256, tiles and logos at every scale, and pictures for the sizes of the task bar, with their qualifiers.',
+  note: 'An ICO of 16 to 256, tiles, logos and splash screen at every scale, pictures for all sizes of the shell, plated and unplated, and the lines of the manifest that name them.',
   isForApps: true,
   readBy: [
     { reader: 'icotool', compares: 'every size of the ICO' },
@@ -58,12 +99,13 @@ export const windows = defineTarget({
                 )
               }),
             ),
-            ...SCALES.map((scale) => {
-              const pixels = Math.round((WIDE.w * scale) / 100)
-              return asset(`${WIDE.name}.scale-${scale}`, pixels, (renderer) =>
-                composedWide(renderer, Math.round((WIDE.h * scale) / 100), { ...own, share: TILE }, WIDE.w / WIDE.h),
-              )
-            }),
+            ...WIDE.flatMap(({ name: wide, w, h, share }) =>
+              SCALES.map((scale) =>
+                asset(`${wide}.scale-${scale}`, Math.round((w * scale) / 100), (renderer) =>
+                  composedWide(renderer, Math.round((h * scale) / 100), { ...own, share }, w / h),
+                ),
+              ),
+            ),
             ...TARGETED.flatMap((pixels) =>
               ['', '_altform-unplated', '_altform-lightunplated'].map((form) =>
                 asset(`Square44x44Logo.targetsize-${pixels}${form}`, pixels, (renderer) =>
@@ -71,6 +113,10 @@ export const windows = defineTarget({
                 ),
               ),
             ),
+            {
+              path: `${folder}/visual-elements.xml`,
+              made: { as: 'fixed' as const, text: manifestLines(name) },
+            },
           ]
         : []),
     ]

@@ -17,6 +17,7 @@ import { baseIn } from '../state/bench'
 import { iconIn, useBench, useBenchState, useSetBeside } from '../state/context'
 import { useBeside } from '../operations/use-open-snags'
 import { CRISP } from '../cells/crisp'
+import { Direction } from './direction'
 import { Heading } from './heading'
 import { Siblings } from './siblings'
 import { MagnifiedPixels } from './magnified-pixels'
@@ -97,6 +98,7 @@ const ProofColumn = memo(function ProofColumn({ icon, rules }: { icon: Icon; rul
       )}
       <SnagList master={master} rules={rules} beside={beside} />
       <Siblings icon={icon} rules={rules} />
+      <Direction icon={icon} rules={rules} />
       <LargerProofs name={icon.name} sizes={rules.sizes.filter((one) => one > LARGEST)} light={light} dark={dark} />
     </>
   )
