@@ -149,7 +149,12 @@ try {
   await measured('a second shape drawn', 50, () => draw(3))
   await measured('undo', 50, () => page.keyboard.press('Control+z'))
   await measured('scrolling in the family strip', 50, scrolled(40, 500))
-  await measured('another icon opened', 50, () => page.getByRole('button', { name: /^icon-\d+$/ }).nth(3).click())
+  await measured('another icon opened', 50, () =>
+    page
+      .getByRole('button', { name: /^icon-\d+$/ })
+      .nth(3)
+      .click(),
+  )
 
   const { epoch, revisions, set: now } = await (await fetch(`${base}/api/sets/${id}`)).json()
   const request = JSON.stringify({
