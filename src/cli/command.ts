@@ -29,6 +29,7 @@ export const OPTIONS = {
   'fail-on': { type: 'string' },
   note: { type: 'string' },
   clean: { type: 'boolean' },
+  releases: { type: 'string' },
   check: { type: 'boolean' },
   watch: { type: 'boolean' },
   quiet: { type: 'boolean' },

@@ -1,7 +1,9 @@
+import { releasedAs } from '../core/targets/released'
 import { type Answer, type Options, UsageError } from './command'
 import { askedTargets, makeFiles, progressLine } from './made-files'
 import { type FolderChanges, MovedIn } from './moved-in'
 import { readSet } from './read-set'
+import { lastRelease } from './release'
 import { watched } from './watched'
 
 /** How many paths are named at once. */
@@ -20,10 +22,11 @@ export async function deliverCommand(files: readonly string[], options: Options)
 }
 
 async function delivered(files: readonly string[], options: Options): Promise<Answer> {
-  const { to, clean = false, check = false } = options
+  const { to, clean = false, check = false, releases } = options
   if (!to) throw new UsageError('Name the folder to write into: --to DIR.')
   const set = await readSet(files)
-  const targets = askedTargets(options, set)
+  const targets = askedTargets(options, set),
+    last = releases === undefined ? null : await lastRelease(releases)
   const moving = await MovedIn.begin(to)
   try {
     const written: { path: string; bytes: number }[] = []
@@ -35,6 +38,7 @@ async function delivered(files: readonly string[], options: Options): Promise<An
         written.push({ path, bytes: bytes.length })
       },
       progressLine(options, 'Drawing'),
+      last && releasedAs(last.number, last.icons),
     )
     const changes = await moving.changes(),
       { stale } = changes

@@ -4,6 +4,7 @@ import type { IconSet } from '../core/set/set'
 import type { DeliveredFile } from '../core/targets/archive'
 import { deliverable } from '../core/targets/deliverable'
 import { targetsOf } from '../core/targets/plan'
+import type { Released } from '../core/targets/released'
 import type { Fault } from '../core/targets/target'
 import { TARGETS } from '../core/targets/targets'
 import { madeSet } from '../server/renderer/make'
@@ -46,8 +47,9 @@ export async function makeFiles(
   asked: readonly string[],
   take: (file: DeliveredFile) => Promise<void> | void,
   progress: (done: number, of: number) => void,
+  released?: Released | null,
 ): Promise<Fault[]> {
-  const able = deliverable(set, asked),
+  const able = deliverable(released ? { ...set, released } : set, asked),
     faults: Fault[] = [...able.faults],
     { targets } = able
   const [problem] = faults

@@ -18,7 +18,8 @@ const USAGE = `bin/wise-square COMMAND
           [--clean] [--check]                 those that the set is delivered to; what is there already stays as it is;
                                               --clean removes what an earlier delivery wrote and this one does not;
                                               --check writes nothing and ends with 1 if anything differs;
-          [--watch]                           --watch delivers again whenever the set file changes
+          [--watch] [--releases DIR]          --watch delivers again whenever the set file changes;
+                                              --releases says where its last release is, for what is new since
   release FILE --to DIR [--note TEXT]         keep a delivery as the next numbered release in a folder
   diff OLD NEW [--out PAGE.html]              say which icons changed between two set files; 1 if any did
   proof FILE --icon NAME --size N --out PNG   draw one icon as it will be delivered

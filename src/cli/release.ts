@@ -8,6 +8,7 @@ import { type DeliveredFile, zip } from '../core/targets/archive'
 import { changelog, changesBetween, type Delivered } from '../core/targets/compare'
 import { codesOf } from '../core/targets/font/codes'
 import { byPath } from '../core/targets/plan'
+import { releasedAs } from '../core/targets/released'
 import { type Answer, type Options, UsageError } from './command'
 import { askedTargets, makeFiles, progressLine } from './made-files'
 import { isAlive } from './moved-in'
@@ -40,7 +41,13 @@ async function released({ files, options, to, note, read, set, targets }: Releas
   const last = await lastRelease(to),
     number = (last?.number ?? 0) + 1
   const made: DeliveredFile[] = []
-  const faults = await makeFiles(set, targets, (one) => void made.push(one), progressLine(options, 'Drawing'))
+  const faults = await makeFiles(
+    set,
+    targets,
+    (one) => void made.push(one),
+    progressLine(options, 'Drawing'),
+    last && releasedAs(last.number, last.icons),
+  )
   const refusal = faults.find(({ isError, target }) => isError && target !== undefined)
   if (refusal) throw new Error(refusal.sentence)
   const delivered = deliveredOf(set, made)
@@ -100,8 +107,11 @@ export const deliveredOf = (set: IconSet, files: readonly DeliveredFile[]): Deli
   })),
 })
 
-async function lastRelease(folder: string): Promise<Kept | null> {
-  const numbers = (await readdir(folder)).flatMap((name) => /^(\d+)\.json$/.exec(name)?.[1] ?? []).map(Number)
+/** The last release in a folder; none where there is no such folder. */
+export async function lastRelease(folder: string): Promise<Kept | null> {
+  const numbers = (await readdir(folder).catch(() => []))
+    .flatMap((name) => /^(\d+)\.json$/.exec(name)?.[1] ?? [])
+    .map(Number)
   const last = Math.max(0, ...numbers)
   return last === 0 ? null : (JSON.parse(await readFile(join(folder, `${last}.json`), 'utf8')) as Kept)
 }

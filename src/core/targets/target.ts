@@ -3,6 +3,7 @@ import type { Icon } from '../set/set'
 import type { Delivery } from '../set/settings'
 import type { IconRenderer } from './icon-renderer'
 import type { Choices, Options } from './options'
+import type { Released } from './released'
 
 /** What a file is named after; plans are made of names alone. */
 export type Named = Pick<Icon, 'id' | 'name' | 'tags' | 'aliases' | 'rtl'>
@@ -14,6 +15,8 @@ export type Family<I extends Named = Named> = {
   readonly icons: readonly I[]
   readonly rules: Rules
   readonly delivery?: Delivery | undefined
+  /** Its last release, where there is one. */
+  readonly released?: Released | undefined
   /** The icons that a target is delivered without, by its id: their names will not do there. */
   readonly without?: Readonly<Record<string, readonly string[]>> | undefined
 }

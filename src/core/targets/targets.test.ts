@@ -57,7 +57,7 @@ describe.each(TARGETS)('the target $id', (target) => {
     const [set] = sets
     const icon = set!.icons[0]!
     const textOf = (options: Record<string, string | boolean>) => {
-      const chosen = { ...set!, delivery: { options: { [id]: options } } }
+      const chosen = { ...set!, delivery: { options: { [id]: options } }, released: { number: 1, icons: {} } }
       const renderer = new IconRenderer(icon, set!.rules, null)
       return JSON.stringify(
         plannedFiles(chosen, [id]).map(({ path, made }) => {

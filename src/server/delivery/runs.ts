@@ -32,7 +32,8 @@ function forgetLater(id: string): NodeJS.Timeout {
   return timer
 }
 
-const keyOf = ({ id, revision }: StoredSet, targets: readonly string[]) => `${id} ${revision} ${targets.join()}`
+const keyOf = ({ id, revision, family }: StoredSet, targets: readonly string[]) =>
+  `${id} ${revision} ${family.released?.number ?? 0} ${targets.join()}`
 
 /**
  * The run that makes a set's delivery as it is now, held by whoever asks for it until that gives it up: one that is under

@@ -1,4 +1,6 @@
 import type { Rules } from '../../core/rules/rules'
+import type { DeliveredIcon } from '../../core/targets/compare'
+import { releasedAs } from '../../core/targets/released'
 import type { Family } from '../../core/targets/target'
 import type { Db } from '../database'
 import { type IconRow, inOrder } from '../set-rows'
@@ -21,11 +23,19 @@ export async function readStoredSet(db: Db, id: string): Promise<StoredSet | nul
     .where('set_id', '=', id)
     .where('deleted_at', 'is', null)
     .execute()
+  const last = await db
+    .selectFrom('releases')
+    .select(['number', 'icons'])
+    .where('set_id', '=', id)
+    .orderBy('number', 'desc')
+    .limit(1)
+    .executeTakeFirst()
   const family: Family = {
     name: row.name,
     kind: row.kind as Family['kind'],
     rules: JSON.parse(row.rules) as Rules,
     ...(row.delivery !== null && { delivery: JSON.parse(row.delivery) }),
+    ...(last && { released: releasedAs(last.number, JSON.parse(last.icons) as DeliveredIcon[]) }),
     icons: inOrder(icons, row.icon_order).map(({ id, name, labels }) => ({
       id,
       name,

@@ -5,6 +5,8 @@ export type Shown = {
   readonly name: string
   readonly words: readonly string[]
   readonly tags: readonly string[]
+  /** What it is since the last release. */
+  readonly since?: 'new' | 'changed'
   /** What becomes of it right to left, in words. */
   readonly rtl?: string
   readonly svg: Readonly<Record<string, string>>
@@ -25,10 +27,11 @@ input[type=search]{width:min(320px,60vw)}
 label{display:flex;gap:6px;align-items:center}
 :focus-visible{outline:2px solid var(--hand);outline-offset:1px}
 ul{list-style:none;margin:0;padding:24px;display:grid;grid-template-columns:repeat(auto-fill,minmax(112px,1fr));gap:1px}
-li button{width:100%;height:112px;display:grid;grid-template-rows:1fr auto;place-items:center;gap:4px;padding:12px 4px 8px;border:0;background:var(--sheet);outline-offset:-2px;box-shadow:0 0 0 1px var(--hair);cursor:pointer}
+li button{position:relative;width:100%;height:112px;display:grid;grid-template-rows:1fr auto;place-items:center;gap:4px;padding:12px 4px 8px;border:0;background:var(--sheet);outline-offset:-2px;box-shadow:0 0 0 1px var(--hair);cursor:pointer}
 li button:hover{color:var(--hand)}
 li span{max-width:100%;overflow:hidden;text-overflow:ellipsis;white-space:nowrap;font-size:12px;color:var(--quiet)}
 li svg{width:var(--size);height:var(--size)}
+li em{position:absolute;top:6px;right:6px;font:11px/1 system-ui,sans-serif;color:var(--hand)}
 [hidden]{display:none!important}
 p[role=status]{margin:0;padding:16px 24px 0;color:var(--quiet)}
 dialog{width:min(560px,94vw);padding:0;border:1px solid var(--ink);border-radius:2px;background:var(--sheet);color:var(--ink)}
@@ -52,17 +55,19 @@ const SIDES = [16, 24, 48, 96]
 const PROGRAM = `
 const SIDES = ${JSON.stringify(SIDES)}
 const icons = JSON.parse(document.getElementById('icons').textContent)
-const tiles = [...document.querySelectorAll('li')], find = document.getElementById('find'), status = document.querySelector('[role=status]')
+const tiles = [...document.querySelectorAll('li')], find = document.getElementById('find'), since = document.getElementById('since'), status = document.querySelector('[role=status]')
 const plain = (text) => text.toLowerCase().normalize('NFKD').replace(/\\p{M}+/gu, '')
 const words = icons.map((icon) => plain([icon.name, ...icon.words, ...icon.tags].join(' ')))
 function look() {
   const asked = plain(find.value).split(/\\s+/).filter(Boolean)
   let count = 0
-  tiles.forEach((tile, i) => { tile.hidden = !asked.every((word) => words[i].includes(word)); if (!tile.hidden) count++ })
-  status.textContent = asked.length === 0 ? '' : count === 0 ? 'No icon is found.' : count === 1 ? '1 icon' : count + ' icons'
+  const isSince = since !== null && since.checked
+  tiles.forEach((tile, i) => { tile.hidden = !asked.every((word) => words[i].includes(word)) || (isSince && !icons[i].since); if (!tile.hidden) count++ })
+  status.textContent = asked.length === 0 && !isSince ? '' : count === 0 ? 'No icon is found.' : count === 1 ? '1 icon' : count + ' icons'
   history.replaceState(null, '', find.value ? '#' + encodeURIComponent(find.value) : location.pathname + location.search)
 }
 find.addEventListener('input', look)
+if (since !== null) since.addEventListener('change', look)
 const grids = JSON.parse(document.getElementById('grids').textContent)
 const drawn = (i, side, id) => icons[i].svg[grids[side]].replaceAll('\\uE000', id)
 const size = document.getElementById('size')
@@ -128,11 +133,13 @@ export function showcasePage(
   icons: readonly Shown[],
   real: number,
   gridOf: (size: number) => number,
+  /** The number of the last release, where what is new since then is told. */
+  released?: number,
 ): string {
   const grids = Object.fromEntries([...SIDES, ...sizes].map((size) => [size, gridOf(size)]))
   const tiles = icons.map(
     (icon, i) =>
-      `<li><button type="button">${icon.svg[grids[real]!]!.replaceAll('\uE000', `i${i}-`).replace('<svg ', '<svg aria-hidden="true" ')}<span>${escaped(icon.name)}</span></button></li>`,
+      `<li><button type="button">${icon.svg[grids[real]!]!.replaceAll('\uE000', `i${i}-`).replace('<svg ', '<svg aria-hidden="true" ')}<span>${escaped(icon.name)}</span>${icon.since ? `<em>${icon.since}</em>` : ''}</button></li>`,
   )
   const chosen = sizes.map((size) => `<option${size === real ? ' selected' : ''} value="${size}">${size} px</option>`)
   return `<!doctype html>
@@ -145,7 +152,7 @@ export function showcasePage(
 <h1>${escaped(name)} <span>${icons.length === 1 ? '1 icon' : `${icons.length} icons`}</span></h1>
 <input id="find" type="search" aria-label="Find icons by name or tag" placeholder="Find by name or tag">
 <label>size <select id="size">${chosen.join('')}</select></label>
-<label><input id="dark" type="checkbox"> dark</label>
+${released === undefined ? '' : `<label><input id="since" type="checkbox"> new since release ${released}</label>\n`}<label><input id="dark" type="checkbox"> dark</label>
 </header>
 <main>
 <p role="status"></p>

@@ -11,6 +11,7 @@ import { fileName } from '../naming'
 import { onOff, optionsOf } from '../options'
 import { withOwnIds } from '../own-ids'
 import { textPreviews } from '../previews'
+import { type Released, sinceRelease } from '../released'
 import { defineTarget, type Family, type Target } from '../target'
 import { web } from '../web/web'
 import { type Shown, showcasePage } from './page'
@@ -28,9 +29,10 @@ function codeOf(name: string, { delivery, rules }: Pick<Family, 'delivery' | 'ru
   ]
 }
 
-function shown(renderer: IconRenderer, code: Shown['code']): Shown {
+function shown(renderer: IconRenderer, code: Shown['code'], released?: Released): Shown {
   const { icon, rules } = renderer,
     { name } = icon
+  const since = released && sinceRelease(icon, renderer.document(rules.grid.size, 'light'), released)
   const on = (grid: number): string => {
     const { root, viewBox, inside } = opened(renderer.compactDocument(grid, 'current'))
     return element('svg', { xmlns: SVG, viewBox, ...root }, markupOf(withOwnIds(inside)))
@@ -47,6 +49,7 @@ function shown(renderer: IconRenderer, code: Shown['code']): Shown {
             : 'another icon right to left',
     }),
     tags: tagsOf(icon),
+    ...(since && { since }),
     svg: Object.fromEntries(basesOf(rules).map((grid) => [grid, on(grid)])),
     code,
   }
@@ -57,15 +60,21 @@ export const showcase = defineTarget({
   id: 'showcase',
   name: 'Showcase',
   platform: 'Web',
-  note: 'One page of all icons that opens anywhere: found by name and tag, seen at every size and on dark, copied as SVG or code.',
+  note: 'One page of all icons that opens anywhere: found by name and tag, seen at every size and on dark, copied as SVG or code; what is new since the last release, where that is wanted.',
   readBy: [{ reader: 'Chromium', compares: 'opened from a file: search, dark, copying, no request to elsewhere' }],
-  choices: { code: onOff('code for each platform', true) },
-  whole: (family, { code }) => [
+  choices: {
+    code: onOff('code for each platform', true),
+    since: onOff('what is new since the last release', false),
+  },
+  whole: (family, { code, since }) => [
     {
       path: 'showcase/index.html',
       made: {
         as: 'joined',
-        piece: (renderer) => JSON.stringify(shown(renderer, code ? codeOf(renderer.icon.name, family) : [])),
+        piece: (renderer) =>
+          JSON.stringify(
+            shown(renderer, code ? codeOf(renderer.icon.name, family) : [], since ? family.released : undefined),
+          ),
         join: (pieces) =>
           showcasePage(
             family.name,
@@ -73,6 +82,7 @@ export const showcase = defineTarget({
             pieces.map((piece) => JSON.parse(piece) as Shown),
             realSize(family.rules),
             (size) => baseFor(family.rules, size),
+            since ? family.released?.number : undefined,
           ),
       },
     },
