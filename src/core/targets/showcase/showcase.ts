@@ -32,7 +32,7 @@ function codeOf(name: string, { delivery, rules }: Pick<Family, 'delivery' | 'ru
 function shown(renderer: IconRenderer, code: Shown['code'], released?: Released): Shown {
   const { icon, rules } = renderer,
     { name } = icon
-  const since = released && sinceRelease(icon, renderer.document(rules.grid.size, 'light'), released)
+  const since = released && sinceRelease(icon.id, renderer.document(rules.grid.size, 'light'), released)
   const on = (grid: number): string => {
     const { root, viewBox, inside } = opened(renderer.compactDocument(grid, 'current'))
     return element('svg', { xmlns: SVG, viewBox, ...root }, markupOf(withOwnIds(inside)))
