@@ -39,7 +39,7 @@ export const markupOf = (elements: readonly Element[], named = (key: string): st
     })
     .join('')
 
-const TAG = /<(\/?)([a-zA-Z]+)((?:\s+[\w:-]+="[^"<]*")*)\s*(\/?)>\s*/y
+const TAG = /<(\/?)([a-zA-Z][\w:-]*)((?:\s+[\w:-]+="[^"<]*")*)\s*(\/?)>\s*/y
 const ATTRIBUTE = /([\w:-]+)="([^"]*)"/g
 
 /** The elements of a document without text, as this program writes them. Throws on everything else. */

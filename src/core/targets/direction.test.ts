@@ -94,6 +94,15 @@ describe('right to left', () => {
       }
   })
 
+  it('names in Swift are cases of their own, each an image set that is there', () => {
+    const files = filesOf(['apple'], { apple: { swift: true } })
+    const source = files.get('apple/Icons.swift')!
+    const cases = [...source.matchAll(/^ {4}case (`?\w+`?) = "(.*)"$/gm)]
+    expect(cases.map(([, one]) => one)).toEqual(['ferry', 'dinghy', 'buoy'])
+    for (const [, , image] of cases)
+      expect(files.has(`apple/Icons.xcassets/${image}.imageset/Contents.json`)).toBe(true)
+  })
+
   it('components say so in their root, and come with the rule that mirrors; a set without any has none', () => {
     const files = filesOf(['react', 'vue', 'svelte', 'solid', 'functions', 'element'])
     for (const [path, text] of files) {

@@ -81,7 +81,7 @@ describe.each(TARGETS)('the target $id', (target) => {
           ? [!choice.usual]
           : choice.as === 'one of'
             ? choice.of.map(({ value }) => value).filter((value) => value !== choice.usual)
-            : ['other-*', 'other_*', '#123456', 'other-name', '2.0.0', 'org.example.*'].filter(
+            : ['other-*', 'other_*', '#123456', 'other-name', '2.0.0', 'org.example.*', 'org.example'].filter(
                 (value) => choiceFault(choice, value) === null,
               )
       expect(
@@ -200,6 +200,25 @@ describe('a delivery', () => {
     expect(plannedFiles(quayside, [])).toEqual([])
     expect(plannedFiles(quayside, ['nothing'])).toEqual([])
     expect(plannedFiles({ ...quayside, icons: [] }, all)).toEqual([])
+  })
+
+  it('names in the catalogue of an app icon the pictures that are there, as large as it says', () => {
+    const options = { 'apple-app': { mac: true, watch: true } }
+    const planned = plannedFiles({ ...apps, delivery: { options } }, ['apple-app'])
+    const made = new Map(planned.map((file) => [file.path, file.made]))
+    for (const { path, made: one } of planned) {
+      if (!path.endsWith('.appiconset/Contents.json') || one.as !== 'fixed') continue
+      const { images } = JSON.parse(one.text) as { images: { filename: string; size: string; scale?: string }[] }
+      const named = images.map(({ filename, size, scale = '1x' }) => {
+        const picture = made.get(path.replace('Contents.json', filename))
+        if (picture?.as !== 'raster') throw new Error(`${filename} is not there.`)
+        expect(picture.picture.pixels).toBe(Number.parseInt(size) * Number.parseInt(scale))
+        return filename
+      })
+      const folder = path.replace('Contents.json', '')
+      const there = planned.filter((file) => file.path.startsWith(folder) && file.path !== path)
+      expect(there.map((file) => file.path.slice(folder.length)).sort()).toEqual([...new Set(named)].sort())
+    }
   })
 
   it('makes what is for applications of icons that stand for one', () => {

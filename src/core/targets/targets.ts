@@ -2,6 +2,7 @@ import { android } from './android/android'
 import { androidApp } from './android-app/android-app'
 import { apple } from './apple/apple'
 import { appleApp } from './apple-app/apple-app'
+import { compose } from './compose/compose'
 import { data } from './data/data'
 import { element } from './element/element'
 import { favicon } from './favicon/favicon'
@@ -30,6 +31,7 @@ export const TARGETS: readonly Target[] = [
   apple,
   appleApp,
   android,
+  compose,
   androidApp,
   windows,
   linux,

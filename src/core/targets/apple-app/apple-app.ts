@@ -16,6 +16,8 @@ const NIGHT = '#1c1c1e'
 const SEEN = 1.5
 
 const ICNS = [16, 32, 64, 128, 256, 512, 1024]
+/** The sizes of a desktop icon in the set, each at two scales. */
+const DESKTOP_SIZES = [16, 32, 128, 256, 512]
 
 type Chosen = { readonly ground: string; readonly dark: string }
 
@@ -51,20 +53,22 @@ export const appleApp = defineTarget({
   id: 'apple-app',
   name: 'App icon',
   platform: 'Apple',
-  note: 'An app icon set with light, dark and tinted pictures of 1024, edge to edge, and an ICNS for the desktop.',
+  note: 'An app icon set with light, dark and tinted pictures of 1024, edge to edge, for the watch and the desktop where they are wanted, and an ICNS for the desktop.',
   isForApps: true,
   readBy: [{ reader: 'icns2png', compares: 'every size of the ICNS' }],
   choices: {
     ground: colour('ground without a plate', '#fbfcfb'),
     dark: oneOf('dark icon', 'clear', { clear: 'on the system’s ground', plate: 'on its plate' }),
+    mac: onOff('desktop in the set', false),
+    watch: onOff('watch in the set', false),
     icns: onOff('ICNS', true),
   },
   each({ name }, _, options) {
     const plain = cased(name, 'kebab'),
       folder = `apple/App.xcassets/${plain}.appiconset`
-    const picture = (file: string, svg: (renderer: IconRenderer) => string) => ({
+    const picture = (file: string, svg: (renderer: IconRenderer) => string, pixels = SIDE) => ({
       path: `${folder}/${file}`,
-      made: { as: 'raster' as const, picture: { pixels: SIDE, svg } },
+      made: { as: 'raster' as const, picture: { pixels, svg } },
     })
     const image = (filename: string, value?: string) => ({
       filename,
@@ -78,12 +82,35 @@ export const appleApp = defineTarget({
         path: `${folder}/Contents.json`,
         made: {
           as: 'fixed',
-          text: contents({ images: [image('light.png'), image('dark.png', 'dark'), image('tinted.png', 'tinted')] }),
+          text: contents({
+            images: [
+              image('light.png'),
+              image('dark.png', 'dark'),
+              image('tinted.png', 'tinted'),
+              ...(options.watch
+                ? [{ filename: 'watch.png', idiom: 'universal', platform: 'watchos', size: `${SIDE}x${SIDE}` }]
+                : []),
+              ...(options.mac
+                ? DESKTOP_SIZES.flatMap((size) =>
+                    [1, 2].map((scale) => ({
+                      filename: `desktop-${size * scale}.png`,
+                      idiom: 'mac',
+                      scale: `${scale}x`,
+                      size: `${size}x${size}`,
+                    })),
+                  )
+                : []),
+            ],
+          }),
         },
       },
       picture('light.png', (renderer) => lightIcon(renderer, options)),
       picture('dark.png', (renderer) => darkIcon(renderer, options)),
       picture('tinted.png', (renderer) => tintedIcon(renderer, options)),
+      ...(options.watch ? [picture('watch.png', (renderer) => lightIcon(renderer, options))] : []),
+      ...(options.mac
+        ? ICNS.map((pixels) => picture(`desktop-${pixels}.png`, (renderer) => desktopIcon(renderer, pixels), pixels))
+        : []),
       ...(options.icns
         ? [
             {

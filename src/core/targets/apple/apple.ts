@@ -5,6 +5,7 @@ import type { IconRenderer } from '../icon-renderer'
 import { resized } from '../composition'
 import { rightToLeft, standsFor } from '../../set/direction'
 import { coloursOf } from '../tone'
+import { swiftSource } from './swift'
 import { tabBarPreviews } from '../previews'
 import { defineTarget, type Named } from '../target'
 
@@ -62,13 +63,14 @@ export const apple = defineTarget({
   id: 'apple',
   name: 'Asset catalogue',
   platform: 'Apple',
-  note: 'An image set an icon with its Contents.json, as PNG at 1×, 2× and 3× or as one PDF or SVG of vectors, for dark where its colours are kept, with its direction.',
+  note: 'An image set an icon with its Contents.json, as PNG at 1×, 2× and 3× or as one PDF or SVG of vectors, for dark where its colours are kept, with its direction; the names as Swift source where they are wanted.',
   readBy: [{ reader: 'pdftocairo', compares: 'the page of vectors at 96 px, within 1 of 255' }],
   choices: {
     ...naming(),
     form: oneOf('form', 'png', { png: 'PNG at three scales', pdf: 'PDF of vectors', svg: 'SVG of vectors' }),
     template: onOff('tinted by the system', true),
     dark: onOff('pictures for dark, where it is not tinted', false),
+    swift: onOff('names as Swift source', false),
   },
   each(icon, { rules, icons }, options) {
     const size = realSize(rules)
@@ -122,7 +124,23 @@ export const apple = defineTarget({
       ...standsFor(icon, icons).flatMap((other) => pictures(other, true)),
     ]
   },
-  whole: () => [{ path: 'apple/Icons.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } }],
+  whole: ({ name, icons, rules }, options) => [
+    { path: 'apple/Icons.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } },
+    ...(options.swift
+      ? [
+          {
+            path: 'apple/Icons.swift',
+            made: {
+              as: 'fixed' as const,
+              text: swiftSource(
+                name,
+                icons.map((icon) => [icon.name, fileName(icon.name, options, realSize(rules))] as const),
+              ),
+            },
+          },
+        ]
+      : []),
+  ],
   faults(renderer, options) {
     const count = coloursOf(renderer.shapes(realSize(renderer.rules))).length
     return options.template && count > 1
