@@ -8,6 +8,12 @@ import { Worker } from 'node:worker_threads'
 import { root } from '../../bin/prepare.mjs'
 import { delivered, startServer } from '../server.mjs'
 
+// The share of each target is measured by itself: npm run bench:delivery -- all
+if (process.argv[2] === 'all') {
+  await import('../../build/bench-targets.mjs')
+  process.exit()
+}
+
 const SIZES = [12, 14, 16, 18, 20, 24, 28, 32, 36, 40, 48, 64]
 const demo = JSON.parse(readFileSync(join(root, 'demo', 'quayside.wisesquare.json'), 'utf8')).set
 const { masters: _, ...rules } = demo.rules

@@ -20,20 +20,24 @@ const deflated = (bytes: Uint8Array): Uint8Array =>
   zlibSync(bytes, { level: LEVEL, ...(bytes.length <= SMALL && { mem: 2 }) })
 
 /** Colour types (PNG, third edition, §11.2.1). */
-const INDEXED = 3,
+const TRUECOLOUR = 2,
+  INDEXED = 3,
   WITH_ALPHA = 6
 
 /**
- * Pixels as a PNG file, without loss: by a palette where there are few colours, else RGBA, its lines filtered where
- * colours run into each other. What takes no palette is asked for in 32 bits.
+ * Pixels as a PNG file, without loss: by a palette where there are few colours, else RGB or RGBA, its lines filtered where
+ * colours run into each other. Where all of it is opaque it says nothing of alpha, which stores of apps refuse. What takes
+ * no palette is asked for in 32 bits.
  * The same pixels always give the same bytes, on any machine.
  */
 export function png(pixels: Pixels, colours: 'fewest bytes' | '32 bits' = 'fewest bytes'): Uint8Array {
   const { width, height } = pixels,
     indexed = colours === '32 bits' ? null : indices(pixels)
   if (!indexed) {
-    const all = isSmooth(pixels) ? filteredLines(pixels.data, height, 4) : lines(pixels.data, height)
-    return file(width, height, 8, WITH_ALPHA, [['IDAT', deflated(all)]])
+    const isOpaque = colours !== '32 bits' && isAllOpaque(pixels)
+    const [bytes, step] = isOpaque ? [withoutAlpha(pixels.data), 3] : [pixels.data, 4]
+    const all = isSmooth(pixels) ? filteredLines(bytes, height, step) : lines(bytes, height)
+    return file(width, height, 8, isOpaque ? TRUECOLOUR : WITH_ALPHA, [['IDAT', deflated(all)]])
   }
   const { colours: listed, alphas, places } = palette(indexed.colours),
     count = places.length,
@@ -55,6 +59,21 @@ function isSmooth({ width, height, data }: Pixels): boolean {
   let changes = 0
   for (let i = 1; i < words.length; i++) if (words[i] !== words[i - 1]) changes++
   return changes > SMOOTH * words.length
+}
+
+function isAllOpaque({ data }: Pixels): boolean {
+  for (let i = 3; i < data.length; i += 4) if (data[i] !== 255) return false
+  return true
+}
+
+function withoutAlpha(data: Pixels['data']): Uint8Array {
+  const out = new Uint8Array((data.length / 4) * 3)
+  for (let from = 0, to = 0; from < data.length; from += 4, to += 3) {
+    out[to] = data[from]!
+    out[to + 1] = data[from + 1]!
+    out[to + 2] = data[from + 2]!
+  }
+  return out
 }
 
 /** Pixels as words of four bytes. */

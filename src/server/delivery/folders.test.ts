@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
+import { decode } from 'fast-png'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { main } from '../../cli/main'
 import { decoded } from '../../testing/decoded'
@@ -105,6 +106,15 @@ describe('a folder', () => {
     expect(await run('--check')).toBe(1)
     expect(readFileSync(one!, 'utf8')).toBe('by hand')
   }, 60_000)
+
+  it('of a home screen has no alpha in what stores take, which they refuse', () => {
+    for (const { name } of skerry.icons)
+      for (const file of ['light.png', 'tinted.png']) {
+        const path = join(folder, 'skerry', 'apple', 'App.xcassets', `${name}.appiconset`, file)
+        const { channels, palette } = decode(readFileSync(path))
+        expect(palette ? palette.every((colour) => colour.length === 3) : channels === 3, `${name} ${file}`).toBe(true)
+      }
+  })
 
   it('of a home screen that tints is grey to the last bit', () => {
     for (const { name } of skerry.icons) {
