@@ -1,5 +1,5 @@
 import { choiceFault } from './options'
-import { pathFaultsIn } from './faults'
+import { callFaultsIn, pathFaultsIn } from './faults'
 import { named, plannedFilesIn, type PlannedFile } from './plan'
 import { atOnce, type Steps } from './steps'
 import type { Family, Fault, Named } from './target'
@@ -28,7 +28,7 @@ export function* deliverableIn<I extends Named>(family: Family<I>, targets: Iter
   const wrong = new Set(choices.map(({ target }) => target))
   const asked = [...targets].filter((id) => !wrong.has(id))
   const planned = yield* plannedFilesIn(family, asked)
-  const paths = yield* pathFaultsIn(planned, family.delivery)
+  const paths = [...(yield* pathFaultsIn(planned, family.delivery)), ...(yield* callFaultsIn(family, asked))]
   const without: Record<string, string[]> = {}
   for (const { target, icon } of paths)
     if (icon === undefined || everyIconIn(family, paths, target)) wrong.add(target)

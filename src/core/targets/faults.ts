@@ -75,6 +75,39 @@ export function* pathFaultsIn(
   return [...faults.values()]
 }
 
+/** Icons that would be called alike in files of a whole set, at some targets. */
+export function* callFaultsIn(
+  family: Family,
+  targets: Iterable<string>,
+): Steps<(Fault & { readonly target: string; readonly icon: string })[]> {
+  const faults: (Fault & { readonly target: string; readonly icon: string })[] = []
+  for (const target of named(targets)) {
+    yield
+    const options = optionsOf(target, family.delivery),
+      seen = new Map<string, string>()
+    for (const icon of family.icons) {
+      const called = target.called?.(icon, options, family)
+      if (called == null) continue
+      const key = nameKey(called),
+        other = seen.get(key)
+      if (other === undefined) seen.set(key, icon.name)
+      else
+        faults.push({
+          sentence: `“${other}” and “${icon.name}” would both be called ${called}: rename one of them.`,
+          isError: true,
+          target: target.id,
+          icon: icon.id,
+          rename: freeName(
+            icon.name,
+            family.icons.map(({ name }) => name),
+          ),
+          ...usualNames(target.id, family.delivery),
+        })
+    }
+  }
+  return faults
+}
+
 /** The way back to the names that a target usually gives, where others can be chosen. */
 function usualNames(id: string, delivery: Delivery | undefined): { mend?: Fault['mend'] } {
   const target = TARGETS.find((one) => one.id === id)!,

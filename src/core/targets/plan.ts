@@ -1,3 +1,4 @@
+import { codesOf } from './font/codes'
 import { optionsOf } from './options'
 import { atOnce, sortedIn, type Steps } from './steps'
 import type { Family, IconFile, Named, SetFile, Target } from './target'
@@ -28,10 +29,15 @@ export const named = (targets: Iterable<string>): Target[] => {
   return TARGETS.filter(({ id }) => ids.has(id))
 }
 
-/** A set as a target is delivered of it: without the icons that will not do there. */
+/** A set as a target is delivered of it: without the icons that will not do there; code points are those of all. */
 function familyFor<I extends Named>(family: Family<I>, target: string): Family<I> {
   const gone = family.without?.[target]
-  return gone ? { ...family, icons: family.icons.filter(({ id }) => !gone.includes(id)) } : family
+  if (!gone) return family
+  return {
+    ...family,
+    delivery: { ...family.delivery, codes: Object.fromEntries(codesOf(family)) },
+    icons: family.icons.filter(({ id }) => !gone.includes(id)),
+  }
 }
 
 /** What gives the files of each icon of a set. */

@@ -117,6 +117,8 @@ export type Target<C extends Choices = Choices> = {
   readonly readBy: readonly { readonly reader: string; readonly compares: string }[]
   /** What can be chosen, by name. */
   readonly choices: C
+  /** What an icon is called in files of the whole set, where no file of its own tells: of two that are alike one is left out. */
+  readonly called?: (icon: Named, options: Options<C>, family: Family) => string | null
   /** The files of one icon. */
   readonly each?: (icon: Named, family: Family, options: Options<C>) => readonly IconFile[]
   /** The files of the set as a whole; there are none of an empty one. */

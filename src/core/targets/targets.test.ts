@@ -202,6 +202,32 @@ describe('a delivery', () => {
     expect(plannedFiles({ ...quayside, icons: [] }, all)).toEqual([])
   })
 
+  it('leaves an icon out that would be called as another in a font or a sprite; code points are alike in all targets', () => {
+    const set = {
+      ...quayside,
+      icons: quayside.icons.slice(0, 3).map((icon, i) => ({ ...icon, name: ['Fähre', 'fahre', 'buoy'][i]! })),
+    }
+    const files = { ...set, delivery: { options: { web: { files: false } } } }
+    for (const [of, target, word] of [
+      [set, 'font', 'icon-fahre'],
+      [files, 'web', 'fahre'],
+    ] as const) {
+      const { faults, family } = deliverable(of, [target])
+      expect(faults.map(({ sentence, rename }) => [sentence, rename])).toEqual([
+        [`“Fähre” and “fahre” would both be called ${word}: rename one of them.`, 'fahre-2'],
+      ])
+      expect(family.without).toEqual({ [target]: [set.icons[1]!.id] })
+    }
+    const { family } = deliverable(set, ['font', 'data'])
+    const codes = plannedFiles(family, ['font']).find(({ path }) => path.endsWith('code-points.json'))!
+    expect(codes.made.as === 'fixed' && JSON.parse(codes.made.text)).toEqual({ fahre: 'e001', buoy: 'e003' })
+    const data = plannedFiles(family, ['data']).find(({ path }) => path.endsWith('icons.json'))!
+    if (data.made.as !== 'joined') throw new Error('It is joined.')
+    const { piece } = data.made
+    const told = set.icons.map((icon) => JSON.parse(piece(new IconRenderer(icon, set.rules, null))) as { code: string })
+    expect(told.map(({ code }) => code)).toEqual(['e001', 'e002', 'e003'])
+  })
+
   it('names in the catalogue of an app icon the pictures that are there, as large as it says', () => {
     const options = { 'apple-app': { mac: true, watch: true } }
     const planned = plannedFiles({ ...apps, delivery: { options } }, ['apple-app'])

@@ -39,6 +39,7 @@ export const font = defineTarget({
     ),
     ligatures: onOff('names become icons (ligatures)', false),
   },
+  called: ({ name }, { prefix }) => `${prefix}-${cased(name, 'kebab')}`,
   whole(family, { family: chosen, prefix, ligatures }) {
     const named = (chosen || family.name).replace(/["'\\{}<>]/g, '').trim() || 'Icons',
       file = cased(named, 'kebab'),

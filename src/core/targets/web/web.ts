@@ -41,6 +41,7 @@ export const web = defineTarget({
     masks: onOff('CSS masks', true),
     uris: onOff('data URIs', true),
   },
+  called: ({ name }, options, { rules }) => (options.files ? null : fileName(name, options, rules.grid.size)),
   each: (icon, { rules }, options) =>
     options.files
       ? [
