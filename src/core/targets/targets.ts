@@ -1,6 +1,7 @@
 import { android } from './android/android'
 import { androidApp } from './android-app/android-app'
 import { apple } from './apple/apple'
+import { appleSymbols } from './apple-symbols/apple-symbols'
 import { appleApp } from './apple-app/apple-app'
 import { compose } from './compose/compose'
 import { data } from './data/data'
@@ -29,6 +30,7 @@ export const TARGETS: readonly Target[] = [
   showcase,
   favicon,
   apple,
+  appleSymbols,
   appleApp,
   android,
   compose,
