@@ -26,7 +26,7 @@ describe('a folder', () => {
     let seen = 0
     for (const set of ['quayside', 'pdf', 'skerry'])
       for (const contents of delivery.files(set, 'apple', 'Contents.json')) {
-        const { images = [] } = json(contents) as { images?: Image[] }
+        const { symbols = [], images = symbols } = json(contents) as { images?: Image[]; symbols?: Image[] }
         const beside = readdirSync(dirname(contents), { withFileTypes: true })
         expect(images.map(({ filename }) => filename).sort()).toEqual(
           beside
@@ -36,12 +36,12 @@ describe('a folder', () => {
         )
         for (const { filename, scale, size } of images) {
           seen++
-          if (filename.endsWith('.pdf')) continue
+          if (/\.(?:pdf|svg)$/.test(filename)) continue
           const side = size ? Number(size.split('x')[0]) : 24 * Number(scale!.replace('x', ''))
           expect(sizeOf(join(dirname(contents), filename))).toEqual([side, side])
         }
       }
-    expect(seen).toBe(quayside.icons.length * 4 + skerry.icons.length * 3)
+    expect(seen).toBe(quayside.icons.length * 5 + skerry.icons.length * 3)
   })
 
   it('of tiles has pictures of the sizes that their qualifiers say', () => {
