@@ -4,6 +4,8 @@ import { GUARDS } from './guards.mjs'
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
+  // A set of thousands of icons is larger than what the proxy hands on by itself.
+  experimental: { proxyClientMaxBodySize: '256mb' },
   devIndicators: false,
   // Also where no request reaches the proxy: addresses that cannot be read.
   headers: async () => [{ source: '/:path*', headers: [...GUARDS] }],
