@@ -1,11 +1,12 @@
 import type { NextConfig } from 'next'
 import { GUARDS } from './guards.mjs'
+import { MAX_BYTES } from './src/core/formats/max-bytes'
 
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
-  // A set of thousands of icons is larger than what the proxy hands on by itself.
-  experimental: { proxyClientMaxBodySize: '256mb' },
+  // The proxy hands on what the largest set file takes, and a little more, so that what is too large is told so.
+  experimental: { proxyClientMaxBodySize: MAX_BYTES + 2 ** 20 },
   devIndicators: false,
   // Also where no request reaches the proxy: addresses that cannot be read.
   headers: async () => [{ source: '/:path*', headers: [...GUARDS] }],

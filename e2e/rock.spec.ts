@@ -224,3 +224,29 @@ test('only pages of this machine get in, and pages may do no more than they need
   await expect(page.getByRole('tree')).toBeVisible()
   expect(faults).toEqual([])
 })
+
+test('a set file of many megabytes arrives whole, and one of too many is told so', async ({ page }) => {
+  const file = setFileOf(rules, 'Ballast', {
+    stone: [
+      {
+        kind: 'rectangle',
+        id: 'box',
+        name: 'Box',
+        x: 3,
+        y: 3,
+        w: 18,
+        h: 18,
+        corner: 0,
+        style: { fill: 'ink', stroke: 'none', weight: 'main' },
+      },
+    ],
+  })
+  const sent = async (megabytes: number) => {
+    // What is cut off at its end would lose the set itself.
+    const data = ' '.repeat(megabytes * 2 ** 20) + file
+    const response = await page.request.post('/api/sets', { data, headers: { 'content-type': 'application/json' } })
+    return { status: response.status(), ...((await response.json()) as { name?: string; message?: string }) }
+  }
+  expect(await sent(40)).toMatchObject({ status: 200, name: 'Ballast' })
+  expect((await sent(70)).message).toBe('The file is larger than 64 MB, the most that is taken.')
+})

@@ -28,7 +28,7 @@ export type Choice = {
   readonly otherwise: readonly string[]
 }
 
-/** What the worker is asked: to read files, to make a set of them, to give its file. */
+/** What the worker is asked: to read some more files, to make a set of all of them, to give its file. */
 export type AskedImport =
   | { readonly kind: 'read'; readonly files: readonly ChosenFile[] }
   | { readonly kind: 'gather'; readonly choice: Choice }
@@ -57,12 +57,12 @@ export type Coming = Pick<Gathered, 'evidence' | 'remarks' | 'failed' | 'styles'
 export type AnsweredImport =
   | { readonly kind: 'progress'; readonly done: number; readonly of: number; readonly ms: number }
   | { readonly kind: 'coming'; readonly coming: Coming | null; readonly failed: readonly Failed[] }
-  | { readonly kind: 'file'; readonly text: string }
+  | { readonly kind: 'file'; readonly file: Blob }
   | ({ readonly kind: 'icons'; readonly coming: readonly ComingIcon[] } & ReturnType<typeof iconsInto>)
 
 boundDrawing()
 
-let sources: readonly (Source | Failed)[] = []
+const sources: (Source | Failed)[] = []
 const read = new Map<Understanding, readonly (ReadIcon | Failed)[]>()
 
 /** How many files are read between two reports. */
@@ -78,7 +78,7 @@ self.onmessage = ({ data }: MessageEvent<AskedImport>) => {
 async function answer(asked: AskedImport): Promise<void> {
   switch (asked.kind) {
     case 'read':
-      sources = await sourcesOf(asked.files)
+      for (const one of await sourcesOf(asked.files)) sources.push(one)
       read.clear()
       return
     case 'gather': {
@@ -89,7 +89,7 @@ async function answer(asked: AskedImport): Promise<void> {
     }
     case 'write': {
       const made = gathered(chosen(asked.choice), asked.choice)
-      if (made) tell({ kind: 'file', text: writeSetFile(made.set) })
+      if (made) tell({ kind: 'file', file: new Blob([writeSetFile(made.set)], { type: 'application/json' }) })
       return
     }
     case 'into': {

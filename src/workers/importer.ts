@@ -10,13 +10,19 @@ export type FoundIcons = Omit<Extract<AnsweredImport, { kind: 'icons' }>, 'kind'
 /** How far reading is: files done, of all, and the milliseconds that are left by that. */
 export type ReadingProgress = { readonly done: number; readonly of: number; readonly left: number }
 
+/** How many files are handed over at once. */
+const LOT = 60
+
 /** Reads files in a worker of its own, which ends with it: giving up leaves nothing. */
 export class Importer {
   private readonly worker = importWorker()
   /** Who waits for an answer of each kind. Answers come in the order of the questions. */
   private readonly onComing: ((coming: Coming | null, failed: Coming['failed']) => void)[] = []
   private readonly onIcons: ((found: FoundIcons) => void)[] = []
-  private readonly onFile: ((text: string) => void)[] = []
+  private readonly onFile: ((file: Blob) => void)[] = []
+  /** The files are with the worker: what is asked of them comes after. */
+  private readonly handed: Promise<void>
+  private isEnded = false
 
   constructor(
     files: readonly ChosenFile[],
@@ -30,7 +36,7 @@ export class Importer {
         case 'coming':
           return this.onComing.shift()?.(data.coming, data.failed)
         case 'file':
-          return this.onFile.shift()?.(data.text)
+          return this.onFile.shift()?.(data.file)
         case 'icons':
           return this.onIcons.shift()?.(data)
       }
@@ -39,22 +45,22 @@ export class Importer {
       event.preventDefault()
       onFault(event.message || 'Reading ended without an answer.')
     }
-    this.ask({ kind: 'read', files })
+    this.handed = this.hand(files)
   }
 
   /** What the files would become; null where nothing of them can be read. */
   gather(choice: Choice): Promise<{ coming: Coming | null; failed: Coming['failed'] }> {
     return new Promise((done) => {
       this.onComing.push((coming, failed) => done({ coming, failed }))
-      this.ask({ kind: 'gather', choice })
+      void this.ask({ kind: 'gather', choice })
     })
   }
 
-  /** The set as the text of a set file. */
-  write(choice: Choice): Promise<string> {
+  /** The set as a set file. */
+  write(choice: Choice): Promise<Blob> {
     return new Promise((done) => {
       this.onFile.push(done)
-      this.ask({ kind: 'write', choice })
+      void this.ask({ kind: 'write', choice })
     })
   }
 
@@ -62,15 +68,25 @@ export class Importer {
   into(set: IconSet, id: string, choice: Pick<Choice, 'how' | 'otherwise'>): Promise<FoundIcons> {
     return new Promise((done) => {
       this.onIcons.push(done)
-      this.ask({ kind: 'into', set, id, choice })
+      void this.ask({ kind: 'into', set, id, choice })
     })
   }
 
   end(): void {
+    this.isEnded = true
     this.worker.terminate()
   }
 
-  private ask(asked: AskedImport): void {
+  /** Hands files over a few at a time, so that the page answers meanwhile: each takes a part of a millisecond. */
+  private async hand(files: readonly ChosenFile[]): Promise<void> {
+    for (let i = 0; i < files.length && !this.isEnded; i += LOT) {
+      if (i > 0) await new Promise((done) => setTimeout(done))
+      this.worker.postMessage({ kind: 'read', files: files.slice(i, i + LOT) } satisfies AskedImport)
+    }
+  }
+
+  private async ask(asked: AskedImport): Promise<void> {
+    await this.handed
     this.worker.postMessage(asked)
   }
 }

@@ -15,7 +15,7 @@ const OFFERED: ReadonlySet<Topic> = new Set(['parts'])
 
 /**
  * What files would become, before anything is stored: their icons, the rules that they follow with how often, and what cannot
- * be read. `onMade` gets the text of a set file and answers why it was not taken, or null.
+ * be read. `onMade` gets a set file and answers why it was not taken, or null.
  */
 export function ImportDialog({
   files,
@@ -25,7 +25,7 @@ export function ImportDialog({
 }: {
   files: readonly ChosenFile[]
   name: string
-  onMade: (text: string) => Promise<string | null>
+  onMade: (file: Blob) => Promise<string | null>
   onClose: () => void
 }) {
   const [name, setName] = useState(proposed)
@@ -64,8 +64,7 @@ export function ImportDialog({
   const shown = coming?.of.startsWith(`${way} `) ? coming : null
   const make = async () => {
     setMaking(true)
-    const text = await importer.current!.write(choice())
-    const why = await onMade(text)
+    const why = await onMade(await importer.current!.write(choice()))
     setMaking(false)
     if (why !== null) setProblem(why)
   }

@@ -185,8 +185,8 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
             files={reading.files}
             name={reading.name}
             onClose={() => setReading(null)}
-            onMade={async (text) => {
-              const answer = await sendSet(text)
+            onMade={async (file) => {
+              const answer = await sendSet(file)
               if ('message' in answer) return answer.message
               setReading(null)
               router.refresh()
@@ -292,16 +292,16 @@ async function importSet(file: File): Promise<void> {
     })
     return
   }
-  const answer = await sendSet(await file.text())
+  const answer = await sendSet(file)
   if ('name' in answer) say({ text: `“${answer.name}” is on the shelf.` })
   else say({ text: `“${file.name}” was not imported. ${answer.message}`, tone: 'fault' })
 }
 
-/** Sends the text of a set file to the server; answers the set that it became, or why it did not. */
-async function sendSet(text: string): Promise<{ id: string; name: string } | { message: string }> {
+/** Sends a set file to the server; answers the set that it became, or why it did not. */
+async function sendSet(file: Blob): Promise<{ id: string; name: string } | { message: string }> {
   const response = await fetch('/api/sets', {
     method: 'POST',
-    body: text,
+    body: file,
     headers: { 'content-type': 'application/json' },
   }).catch(() => null)
   const answer = (await response?.json().catch(() => null)) as { id: string; name: string; message?: string } | null
