@@ -13,6 +13,18 @@ export function rightToLeft<I extends Directed>(icon: I, family: readonly I[]): 
   return { icon: other ?? icon, isMirrored: false }
 }
 
+/** The icons of families that name another one, by its id. */
+const known = new WeakMap<readonly Directed[], ReadonlyMap<string, readonly Directed[]>>()
+
 /** The icons of a family that an icon stands for right to left. */
-export const standsFor = <I extends Directed>({ id }: Directed, family: readonly I[]): readonly I[] =>
-  family.filter(({ id: own, rtl }) => typeof rtl === 'object' && rtl.icon === id && own !== id)
+export function standsFor<I extends Directed>({ id }: Directed, family: readonly I[]): readonly I[] {
+  let named = known.get(family)
+  if (!named) {
+    const pairs = family.flatMap((one) =>
+      typeof one.rtl === 'object' && one.rtl.icon !== one.id ? [[one.rtl.icon, one] as const] : [],
+    )
+    named = new Map(pairs.map(([to]) => [to, pairs.flatMap(([other, one]) => (other === to ? [one] : []))]))
+    known.set(family, named)
+  }
+  return (named.get(id) ?? []) as readonly I[]
+}

@@ -7,13 +7,28 @@ import { rightToLeft, standsFor } from '../../set/direction'
 import { coloursOf } from '../tone'
 import { swiftSource } from './swift'
 import { tabBarPreviews } from '../previews'
-import { defineTarget, type Named } from '../target'
+import { defineTarget, type MadeOfIcon, type Named } from '../target'
 
 /** A catalogue's Contents.json. */
 export const contents = (more: object): string =>
   `${JSON.stringify({ ...more, info: { author: 'wise-square', version: 1 } }, null, 2)}\n`
 
 type Ground = 'light' | 'dark'
+
+/** An image set of one file of vectors, which stays one. */
+const vectors = (
+  ending: string,
+  made: (svg: (renderer: IconRenderer) => string) => Extract<MadeOfIcon, { as: 'pdf' | 'text' }>,
+) => ({
+  isVector: true,
+  files: [
+    {
+      ending,
+      scale: null,
+      made: (size: number, ground: Ground) => made((renderer) => resized(renderer.document(size, ground), size)),
+    },
+  ],
+})
 
 /** Forms of an image set: its files by the ends of their names, at which scale each is, and how it is made. */
 const FORMS = {
@@ -28,32 +43,8 @@ const FORMS = {
       }),
     })),
   },
-  pdf: {
-    isVector: true,
-    files: [
-      {
-        ending: '.pdf',
-        scale: null,
-        made: (size: number, ground: Ground) => ({
-          as: 'pdf' as const,
-          svg: (renderer: IconRenderer) => resized(renderer.document(size, ground), size),
-        }),
-      },
-    ],
-  },
-  svg: {
-    isVector: true,
-    files: [
-      {
-        ending: '.svg',
-        scale: null,
-        made: (size: number, ground: Ground) => ({
-          as: 'text' as const,
-          text: (renderer: IconRenderer) => resized(renderer.document(size, ground), size),
-        }),
-      },
-    ],
-  },
+  pdf: vectors('.pdf', (svg) => ({ as: 'pdf', svg })),
+  svg: vectors('.svg', (text) => ({ as: 'text', text })),
 }
 /** From how many characters on a name is not said twice in a path. */
 const LONG = 60

@@ -7,7 +7,7 @@ import { asProgram } from '../own-ids'
 import { text } from '../options'
 import { STROKES } from '../svg/svg'
 import { textPreviews } from '../previews'
-import { defineTarget, type Target } from '../target'
+import { defineTarget } from '../target'
 
 /** The name that an element has where none is chosen. */
 const tagOf = (chosen: string, name: string): string =>
@@ -95,10 +95,12 @@ declare global {
 }
 `
 
+const NAME = 'Web component'
+
 /** A custom element that draws any icon of the set, without any framework. */
-export const element: Target = defineTarget({
+export const element = defineTarget({
   id: 'element',
-  name: 'Web component',
+  name: NAME,
   platform: 'Developers',
   note: 'A package to install of one module, with its types, that defines an element: name, size and title as attributes, in the colour of the text around.',
   readBy: [
@@ -148,7 +150,7 @@ export const element: Target = defineTarget({
           as: 'fixed',
           text: packageJson({
             set: name,
-            what: element.name,
+            what: NAME,
             ending: 'element',
             main: `./${tag}.js`,
             types: `./${tag}.d.ts`,
