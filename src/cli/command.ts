@@ -1,9 +1,23 @@
+import { faultSentence } from '../server/fault-sentence'
+
 /** What a command answers: lines for a person, a value for a program. */
 export type Answer = {
   readonly lines: readonly string[]
   readonly value: unknown
   /** What the command ends with where it was done and is not well all the same. */
   readonly status?: 1
+}
+
+/** Prints an answer: for a program as one line, for a person unless there is nothing to say. */
+export function print({ lines, value }: Answer, json: boolean): void {
+  if (json) console.log(JSON.stringify(value))
+  else if (lines.length > 0) console.log(lines.join('\n'))
+}
+
+/** What went wrong, in a sentence: our own, or the system's in plain words. */
+export function wentWrong(error: unknown): string {
+  const isSystem = typeof (error as { syscall?: unknown } | null)?.syscall === 'string'
+  return error instanceof Error && !isSystem ? error.message : faultSentence(error)
 }
 
 /** Something the caller did wrong, in a sentence. */

@@ -1,5 +1,5 @@
 import { releasedAs } from '../core/targets/released'
-import { type Answer, type Options, UsageError } from './command'
+import { type Answer, type Options, print, UsageError } from './command'
 import { askedTargets, makeFiles, progressLine } from './made-files'
 import { type FolderChanges, MovedIn } from './moved-in'
 import { readSet } from './read-set'
@@ -14,16 +14,25 @@ const FEW = 10
  * an earlier delivery wrote and this one does not is named, and removed with --clean. With --check nothing is written: the
  * status is 1 where the folder is not what the set gives. With --watch it is done again whenever the set file changes.
  */
-export async function deliverCommand(files: readonly string[], options: Options): Promise<Answer> {
+export async function deliverCommand(files: readonly string[], options: Options, end?: AbortSignal): Promise<Answer> {
   if (!options.watch) return delivered(files, options)
   const [file] = files
   if (file === undefined) throw new UsageError('Name the set file to watch.')
-  return watched(file, async () => (await delivered(files, options)).lines)
+  if (!options.to) throw new UsageError(NO_FOLDER)
+  await watched(
+    file,
+    () => delivered(files, options),
+    (answer) => print(answer, options.json === true),
+    end,
+  )
+  return { lines: [], value: null }
 }
+
+const NO_FOLDER = 'Name the folder to write into: --to DIR.'
 
 async function delivered(files: readonly string[], options: Options): Promise<Answer> {
   const { to, clean = false, check = false, releases } = options
-  if (!to) throw new UsageError('Name the folder to write into: --to DIR.')
+  if (!to) throw new UsageError(NO_FOLDER)
   const set = await readSet(files)
   const targets = askedTargets(options, set),
     last = releases === undefined ? null : await lastRelease(releases)

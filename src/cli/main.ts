@@ -1,9 +1,8 @@
 import { createInterface } from 'node:readline'
 import { parseArgs } from 'node:util'
 import { bringClock } from '../core/geometry/deadline'
-import { faultSentence } from '../server/fault-sentence'
 import { ownDeadline } from '../server/renderer/own-time'
-import { type Answer, OPTIONS, type Options, UsageError } from './command'
+import { type Answer, OPTIONS, type Options, print, UsageError, wentWrong } from './command'
 
 const USAGE = `bin/wise-square COMMAND
 
@@ -79,14 +78,13 @@ export async function main(args: readonly string[]): Promise<number> {
     const load = COMMANDS.get(name)
     if (!load) throw new UsageError(`There is no command “${name}”.`)
     const command = await load()
-    const { lines, value, status = 0 } = await command(files, values)
-    if (json || lines.length > 0) console.log(json ? JSON.stringify(value) : lines.join('\n'))
-    return status
+    const answer = await command(files, values)
+    print(answer, json)
+    return answer.status ?? 0
   } catch (error) {
     const wrongUse =
       error instanceof UsageError || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS') === true
-    const isSystem = typeof (error as { syscall?: unknown } | null)?.syscall === 'string'
-    const message = error instanceof Error && !isSystem ? error.message : faultSentence(error)
+    const message = wentWrong(error)
     console.error(json ? JSON.stringify({ error: { code: wrongUse ? 'usage' : 'failed', message } }) : message)
     return wrongUse ? 2 : 1
   }

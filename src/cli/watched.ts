@@ -1,5 +1,6 @@
 import { stat } from 'node:fs/promises'
 import { setTimeout as pause } from 'node:timers/promises'
+import { type Answer, wentWrong } from './command'
 
 /** How often a file is looked at, in milliseconds. */
 const OFTEN = 300
@@ -9,12 +10,24 @@ const stateOf = async (file: string): Promise<string> => {
   return `${mtimeMs} ${size}`
 }
 
-/** Does something now and again whenever a file has changed, until the process ends; what goes wrong is said. */
-export async function watched(file: string, act: () => Promise<readonly string[]>): Promise<never> {
-  for (;;) {
+/**
+ * Does something now and again whenever a file has changed, until it is told to end; each answer is told, and so is what
+ * goes wrong. What changes while it is being done is seen after it.
+ */
+export async function watched(
+  file: string,
+  act: () => Promise<Answer>,
+  tell: (answer: Answer) => void,
+  end?: AbortSignal,
+): Promise<void> {
+  while (!end?.aborted) {
     const before = await stateOf(file)
-    const lines = await act().catch((error: unknown) => [error instanceof Error ? error.message : String(error)])
-    process.stdout.write(`${lines.join('\n')}\n`)
-    while ((await stateOf(file)) === before) await pause(OFTEN)
+    tell(await act().catch(failed))
+    while (!end?.aborted && (await stateOf(file)) === before) await pause(OFTEN)
   }
+}
+
+function failed(error: unknown): Answer {
+  const message = wentWrong(error)
+  return { lines: [message], value: { error: { code: 'failed', message } }, status: 1 }
 }

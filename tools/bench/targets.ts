@@ -1,5 +1,6 @@
 // Measures what each target takes of a delivery to all of them, on one thread, beside its pictures alone: as pixels, and as
-// PNG. Each is measured in a process of its own, so that neither finds what the other has remembered:
+// PNG; and what all of them take together, where each picture that several want is made once, beside each picture once.
+// Each is measured in a process of its own, so that neither finds what the other has remembered:
 // npm run bench:delivery -- all, npm run bench:delivery -- all 100
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
@@ -14,9 +15,12 @@ import { filesOfIcon } from '../../src/core/targets/plan'
 import { TARGETS } from '../../src/core/targets/targets'
 import { madeIcon } from '../../src/server/renderer/make'
 
-/** What is measured: all that targets write, or their pictures alone. */
-type Part = 'all' | 'pictures'
+/** What is measured: all that targets write, one by one or together, or their pictures alone. */
+type Part = 'all' | 'together' | 'pictures'
 type Row = { files: number; made: number; pixels: number; encoded: number }
+
+/** The row of all targets at once. */
+const TOGETHER = 'together'
 
 const COUNT = Number(process.argv[3] ?? 300)
 const read = (name: string): IconSet => readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!
@@ -30,19 +34,27 @@ const many = (set: IconSet, count: number): IconSet => ({
 const sets = [many(read('quayside'), COUNT), read('skerry-app')]
 
 async function measured(part: Part): Promise<Record<string, Row>> {
-  const rows = Object.fromEntries(TARGETS.map(({ id }) => [id, { files: 0, made: 0, pixels: 0, encoded: 0 }]))
+  const none = (): Row => ({ files: 0, made: 0, pixels: 0, encoded: 0 })
+  const rows = Object.fromEntries([TOGETHER, ...TARGETS.map(({ id }) => id)].map((id) => [id, none()]))
   for (const set of sets)
     for (const icon of set.icons) {
       const drawn = drawnIcon(icon, set.rules)
       if (drawn.svg === undefined) throw new Error(drawn.problem)
-      for (const { id, isForApps } of TARGETS) {
-        if ((set.kind === 'app') !== (isForApps === true)) continue
-        const row = rows[id]!
+      const own = TARGETS.filter(({ isForApps }) => (set.kind === 'app') === (isForApps === true)).map(({ id }) => id)
+      const make = async (row: Row, targets: readonly string[]) => {
+        const start = performance.now()
+        const { files } = await madeIcon(icon, drawn, set, targets)
+        row.made += performance.now() - start
+        row.files += files.length
+      }
+      if (part === 'together') {
+        await make(rows[TOGETHER]!, own)
+        continue
+      }
+      const known = new Set<string>()
+      for (const id of own) {
         if (part === 'all') {
-          const start = performance.now()
-          const { files } = await madeIcon(icon, drawn, set, [id])
-          row.made += performance.now() - start
-          row.files += files.length
+          await make(rows[id]!, [id])
           continue
         }
         const renderer = new IconRenderer(icon, set.rules, drawn)
@@ -55,8 +67,14 @@ async function measured(part: Part): Promise<Record<string, Row>> {
             const image = rasterised(document, picture.pixels),
               drawnAt = performance.now()
             png(image, picture.colours)
-            row.pixels += drawnAt - start
-            row.encoded += performance.now() - drawnAt
+            const endAt = performance.now(),
+              key = `${picture.pixels} ${picture.colours} ${document}`
+            for (const row of known.has(key) ? [rows[id]!] : [rows[id]!, rows[TOGETHER]!]) {
+              row.files++
+              row.pixels += drawnAt - start
+              row.encoded += endAt - drawnAt
+            }
+            known.add(key)
           }
         }
       }
@@ -76,20 +94,19 @@ else {
       }),
     ) as Record<string, Row>
   const made = of('all'),
+    together = of('together')[TOGETHER]!,
     alone = of('pictures')
-  const sum = (rows: Record<string, Row>, key: keyof Row) => Object.values(rows).reduce((all, row) => all + row[key], 0)
-  const all = sum(made, 'made')
+  const all = Object.values(made).reduce((sum, row) => sum + row.made, 0)
   console.log(`${COUNT} interface icons and ${sets[1]!.icons.length} of applications, drawn before, on one thread`)
-  console.log('target            files       ms    share  its pixels alone  as PNG')
-  const line = (id: string, files: number, ms: number, pixels: number, encoded: number) =>
+  console.log('target            files       ms    share  pictures   their pixels alone  as PNG')
+  const line = (id: string, row: Row, { files, pixels, encoded }: Row) =>
     console.log(
-      `${id.padEnd(14)} ${String(files).padStart(8)} ${ms.toFixed(0).padStart(8)} ${((100 * ms) / all).toFixed(1).padStart(6)} % ${pixels.toFixed(0).padStart(14)} ${encoded.toFixed(0).padStart(8)}`,
+      `${id.padEnd(14)} ${String(row.files).padStart(8)} ${row.made.toFixed(0).padStart(8)} ${((100 * row.made) / all).toFixed(1).padStart(6)} % ${String(files).padStart(9)} ${pixels.toFixed(0).padStart(20)} ${encoded.toFixed(0).padStart(7)}`,
     )
-  for (const [id, row] of Object.entries(made)) line(id, row.files, row.made, alone[id]!.pixels, alone[id]!.encoded)
-  const pixels = sum(alone, 'pixels'),
-    encoded = sum(alone, 'encoded')
-  line('all', sum(made, 'files'), all, pixels, encoded)
+  for (const { id } of TARGETS) line(id, made[id]!, alone[id]!)
+  line(TOGETHER, together, alone[TOGETHER]!)
+  const { pixels, encoded } = alone[TOGETHER]!
   console.log(
-    `${(all / pixels).toFixed(2)} x of the pixels alone, ${(all / (pixels + encoded)).toFixed(2)} x of the pictures as PNG`,
+    `together ${(together.made / (pixels + encoded)).toFixed(2)} x of their pictures as PNG, ${(together.made / pixels).toFixed(2)} x of the pixels alone`,
   )
 }

@@ -8,11 +8,13 @@ import { drawingSvg, type Documents, documentsFor, type Drawn } from '../formats
 import { compactSvg, svgOfShapes } from '../formats/svg'
 import type { Ground } from '../formats/svg-paint'
 import { timed } from '../geometry/deadline'
+import type { Path } from '../geometry/path'
 import { baseFor } from '../rules/book'
 import type { Rules } from '../rules/rules'
 import { drawingOn } from '../set/masters'
 import type { Icon } from '../set/set'
 import { bled } from './bleed'
+import { emblem } from './tone'
 
 export type Strokes = 'kept' | 'outlined'
 
@@ -30,14 +32,22 @@ function castFar(object: DrawingObject): DrawingObject {
 
 /**
  * What files are made from: an icon, drawn for any size by the master that fits it. What was drawn before is taken from
- * there; the rest is computed when it is asked for. Throws what drawing throws.
+ * there; the rest is computed when it is asked for, and once for all targets. Throws what drawing throws.
  */
 export class IconRenderer {
+  private readonly known = new Map<string, unknown>()
+
   constructor(
     readonly icon: Icon,
     readonly rules: Rules,
     private readonly drawn: Extract<Drawn, { svg: Documents }> | null,
   ) {}
+
+  /** What was computed under a name before, or is now. */
+  private once<T>(name: string, compute: () => T): T {
+    if (!this.known.has(name)) this.known.set(name, timed(compute))
+    return this.known.get(name) as T
+  }
 
   /** The side of the grid that fits so many pixels. */
   grid(size: number): number {
@@ -57,12 +67,13 @@ export class IconRenderer {
 
   /** The same in as few characters as it takes: for programs, not to be drawn on. */
   compactDocument(size: number, ground: Ground, strokes: Strokes = this.rules.strokes ?? 'kept'): string {
-    return timed(() => compactSvg(this.shapes(size, strokes), this.grid(size), ground))
+    const grid = this.grid(size)
+    return this.once(`compact ${grid} ${ground} ${strokes}`, () => compactSvg(this.shapes(size, strokes), grid, ground))
   }
 
   /** What the icon paints, from the lowest up. */
   shapes(size: number, strokes: Strokes = 'kept'): readonly Shape[] {
-    return timed(() => {
+    return this.once(`shapes ${this.grid(size)} ${strokes}`, () => {
       const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
       const shapes = wholeDrawing(objects, sceneOf(rules))
       return strokes === 'outlined' ? withStrokesOutlined(shapes) : shapes
@@ -87,6 +98,11 @@ export class IconRenderer {
           )
         : figure,
     }
+  }
+
+  /** The icon as one shape: its silhouette, or, of one with a plate, the plate with what lies on it cut out. */
+  emblem(size: number): Path {
+    return this.once(`emblem ${this.grid(size)}`, () => emblem(this.layers(size)))
   }
 
   /** The ids of what is cast. */

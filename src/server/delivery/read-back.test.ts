@@ -42,7 +42,7 @@ describe('what is delivered', () => {
           own += png(rasterised(document, size)).length
           theirs += pngOf(document, size).length
         }
-      expect(own / theirs, name).toBeLessThanOrEqual(name === 'skerry-app' ? 0.85 : 2 / 3)
+      expect(own / theirs, name).toBeLessThanOrEqual(name === 'skerry-app' ? 0.87 : 2 / 3)
     }
   })
 

@@ -75,8 +75,18 @@ async function bytesOfIcon(
   )
 }
 
-const pictureOf = ({ pixels, svg, colours }: Picture, renderer: IconRenderer): Uint8Array =>
-  png(rasterised(svg(renderer), pixels), colours)
+/** Pictures of one renderer that several files share, of one target or of several, are drawn and written once. */
+const drawnPictures = new WeakMap<IconRenderer, Map<string, Uint8Array>>()
+
+function pictureOf({ pixels, svg, colours }: Picture, renderer: IconRenderer): Uint8Array {
+  let known = drawnPictures.get(renderer)
+  if (!known) drawnPictures.set(renderer, (known = new Map()))
+  const document = svg(renderer),
+    key = `${pixels} ${colours} ${document}`
+  let bytes = known.get(key)
+  if (!bytes) known.set(key, (bytes = png(rasterised(document, pixels), colours)))
+  return bytes
+}
 
 /** The files of a set as a whole, of the pieces of its icons in their order. */
 export async function madeSet(

@@ -3,7 +3,7 @@ import { contents } from '../apple/apple'
 import { fileName, naming } from '../naming'
 import { tabBarPreviews } from '../previews'
 import { defineTarget } from '../target'
-import { coloursOf, emblem } from '../tone'
+import { coloursOf } from '../tone'
 import { symbolTemplate } from './template'
 
 /** Interface icons as symbols, which stand in text as its letters do: one shape each, with its margins. */
@@ -42,7 +42,7 @@ export const appleSymbols = defineTarget({
         path: `${folder}/symbol.svg`,
         made: {
           as: 'text',
-          text: (renderer) => symbolTemplate(emblem(renderer.layers(rules.grid.size)), rules.grid.size),
+          text: (renderer) => symbolTemplate(renderer.emblem(rules.grid.size), rules.grid.size),
         },
       },
     ]

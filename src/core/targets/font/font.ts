@@ -4,7 +4,7 @@ import { className, cssClass, cssString } from '../web/css'
 import { cased, identifier } from '../naming'
 import { onOff, text } from '../options'
 import type { IconRenderer } from '../icon-renderer'
-import { coloursOf, emblem } from '../tone'
+import { coloursOf } from '../tone'
 import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 import { escaped } from '../../formats/markup'
@@ -17,7 +17,7 @@ const UNITS = 1200
 function glyph(renderer: IconRenderer): string {
   const size = renderer.rules.grid.size,
     scale = UNITS / size
-  return pathData(transformPath(emblem(renderer.layers(size)), [scale, 0, 0, scale, 0, 0]), 1)
+  return pathData(transformPath(renderer.emblem(size), [scale, 0, 0, scale, 0, 0]), 1)
 }
 
 /** An icon font with its style sheet: every icon one shape, in the colour of the text around. */

@@ -2,7 +2,7 @@ import { element, SVG } from '../../formats/markup'
 import { pathData } from '../../formats/path-data'
 import { number } from '../../formats/svg-paint'
 import type { IconRenderer } from '../icon-renderer'
-import { coloursOf, emblem } from '../tone'
+import { coloursOf } from '../tone'
 
 /** The side that symbolic icons are drawn on, in pixels. */
 export const SYMBOLIC = 16
@@ -12,7 +12,7 @@ const GREY = '#2e3436'
 /** An icon as one filled shape, to be given the colour of text. */
 export function symbolic(renderer: IconRenderer, colour = GREY): string {
   const side = number(renderer.grid(SYMBOLIC)),
-    path = emblem(renderer.layers(SYMBOLIC))
+    path = renderer.emblem(SYMBOLIC)
   const own = { xmlns: SVG, width: `${SYMBOLIC}`, height: `${SYMBOLIC}`, viewBox: `0 0 ${side} ${side}` }
   return `${element('svg', own, element('path', { fill: colour, d: pathData(path) }))}\n`
 }
