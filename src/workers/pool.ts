@@ -1,11 +1,11 @@
 import { drawingWorker } from './begin'
 import { Drawer, type Job } from './drawer'
 
-/** Workers for what is asked of every icon of a set, as many as there are cores, begun when first needed. */
-const pool = Array.from(
-  { length: Math.min(4, globalThis.navigator?.hardwareConcurrency ?? 2) },
-  () => new Drawer(drawingWorker),
-)
+/** Cores, of which one is left to the page, so that it answers meanwhile. */
+const CORES = globalThis.navigator?.hardwareConcurrency ?? 2
+
+/** Workers for what is asked of every icon of a set, begun when first needed. */
+const pool = Array.from({ length: Math.max(1, Math.min(4, CORES - 1)) }, () => new Drawer(drawingWorker))
 
 /** Asks something of each of many drawings; returns the way to give them all up. */
 export function askAll(jobs: readonly Job[]): () => void {

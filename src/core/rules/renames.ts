@@ -27,3 +27,10 @@ export const renameInStyle = (style: Style, renames: readonly Rename[]): Style =
 /** True when the rules have a value of that kind and name. */
 export const hasValue = (rules: Rules, kind: ValueKind, name: string): boolean =>
   (rules[LISTS[kind]] ?? []).some((value) => value.name === name)
+
+/** Whether rules have every named value that others before them had, by the names these go by now. */
+export function keepsNames(before: Rules, after: Rules, renames: readonly Rename[]): boolean {
+  const name = naming(renames),
+    kinds = Object.keys(LISTS) as ValueKind[]
+  return kinds.every((kind) => (before[LISTS[kind]] ?? []).every((one) => hasValue(after, kind, name(kind, one.name))))
+}

@@ -69,11 +69,26 @@ export function withSide(set: IconSet, change: SetChange, side: 'from' | 'to'): 
   }
 }
 
+/** Whether a set has every part that one side of a change gives, as the very same object. */
+function isAt(set: IconSet, { icons, name, rules, delivery, order }: SetChange, side: 'from' | 'to'): boolean {
+  const known = new Map(set.icons.map((icon) => [icon.id, icon]))
+  return (
+    (!name || name[side] === set.name) &&
+    (!rules || rules[side] === set.rules) &&
+    (!delivery || delivery[side] === set.delivery) &&
+    (!order || (order[side].length === set.icons.length && set.icons.every(({ id }, i) => id === order[side][i]))) &&
+    icons.every((one) => known.get(one.id) === one[side])
+  )
+}
+
 /**
  * A set after a change is done (`to`) or taken back (`from`). Other changes made in the meantime are kept: a value that is
  * no longer what the other side of the change says stays as it is.
  */
 export function moved(set: IconSet, change: SetChange, side: 'from' | 'to'): IconSet {
-  const start = withSide(set, change, side === 'to' ? 'from' : 'to')
+  const other = side === 'to' ? 'from' : 'to'
+  // Where nothing of it has changed since, there is nothing to merge.
+  if (isAt(set, change, other)) return withSide(set, change, side)
+  const start = withSide(set, change, other)
   return mergedSet(start, set, withSide(start, change, side)).set
 }

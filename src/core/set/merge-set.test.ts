@@ -4,6 +4,7 @@ import type { DrawingObject } from '../drawing/model/object'
 import { iconOf as icon, smallBox as box } from '../../testing/samples'
 import { find, walk } from '../drawing/model/tree'
 import { starter } from '../rules/starters'
+import { changeBetween, moved, withSide } from './change'
 import { applyEdit, type SetEdit } from './edit'
 import { mergedSet } from './merge-set'
 import { IconSet, setProblems } from './set'
@@ -104,6 +105,30 @@ const after = (set: IconSet, list: readonly Hand[], side: string): IconSet =>
 const idsOf = (set: IconSet) =>
   set.icons.flatMap((one) => one.masters.flatMap(({ objects }) => [...walk(objects)].map(({ object }) => object.id)))
 const plain = (set: IconSet) => JSON.parse(JSON.stringify(set)) as IconSet
+
+describe('a change', () => {
+  it('is taken back and done again exactly; where others were made since, as a merge has it', () => {
+    let alone = 0
+    fc.assert(
+      fc.property(hands, hands, hands, (before, list, since) => {
+        const from = after(pier, before, 'f'),
+          to = after(from, list, 'm'),
+          now = after(to, since, 's'),
+          change = changeBetween(from, to)
+        if (!change) return
+        if (now === to) alone++
+        expect(moved(to, change, 'from')).toEqual(from)
+        expect(moved(from, change, 'to')).toEqual(to)
+        const start = withSide(now, change, 'to')
+        expect(plain(moved(now, change, 'from'))).toEqual(
+          plain(mergedSet(start, now, withSide(start, change, 'from')).set),
+        )
+      }),
+      runs(250),
+    )
+    expect(alone).toBeGreaterThan(0)
+  })
+})
 
 describe('a set that was changed on two sides', () => {
   it('is as either side has it where the other did nothing', () => {

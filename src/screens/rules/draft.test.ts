@@ -1,8 +1,12 @@
 import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { iconSvg } from '@/core/formats/drawn'
 import { readSetFile } from '@/core/formats/set-file'
-import type { IconSet } from '@/core/set/set'
+import { applyEdit } from '@/core/set/edit'
+import { type IconSet, setProblems } from '@/core/set/set'
+import { runs } from '@/testing/runs'
+import { boxIcon, iconOf, smallBox } from '@/testing/samples'
 import { type Draft, draftOf, noted, outcome as outcomeUnder, ruled } from './draft'
 
 const { set } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
@@ -49,6 +53,48 @@ describe('a draft that follows another set', () => {
 })
 
 describe('a change of the rules', () => {
+  it('of names is refused if and only if some drawing is left with a name that is not there', () => {
+    const names = fc.array(
+      fc.record({
+        list: fc.constantFrom('weights' as const, 'radii' as const),
+        at: fc.nat(6),
+        to: fc.constantFrom(null, null, null, 'main', 'outer', 'mole'),
+      }),
+      { minLength: 1, maxLength: 3 },
+    )
+    // Without parts, plates and finishes, which name values too and are looked at before.
+    const { parts: _, plates: __, finishes: ___, ...plain } = quayside.rules
+    const book = { ...plain, weights: [...plain.weights, { name: 'hairline', value: 0.5 }] }
+    const [first, ...rest] = plain.weights
+    const pier: IconSet = {
+      ...quayside,
+      rules: book,
+      icons: [boxIcon('quay'), iconOf('mole', smallBox('a', 3, rest.at(-1)!.name), smallBox('b', 9, first!.name))],
+    }
+    const counts = { refused: 0, taken: 0 }
+    fc.assert(
+      fc.property(names, (changes) => {
+        const next = changes.reduce<Draft>((one, { list, at, to }) => {
+          const values = one[list].flatMap((value, i) =>
+            i !== at % one[list].length ? [value] : to === null ? [] : [{ ...value, name: to }],
+          )
+          return { ...one, [list]: values }
+        }, draftOf(pier.rules))
+        const under = ruled(next, pier.rules)
+        if (!under.ok) return
+        const result = outcomeUnder(under, pier)
+        const { rules, renames } = under
+        const problems = setProblems(applyEdit(pier, { kind: 'rules', rules, renames }))
+        expect(result.ok).toBe(problems.length === 0)
+        if (!result.ok) expect(result.sentence).toBe(problems[0])
+        counts[result.ok ? 'taken' : 'refused']++
+      }),
+      runs(100),
+    )
+    expect(counts.refused).toBeGreaterThan(5)
+    expect(counts.taken).toBeGreaterThan(5)
+  })
+
   it('that changes nothing comes to the same rules', () => {
     const result = outcome(draft, quayside)
     expect(result.ok && result.rules).toEqual(quayside.rules)

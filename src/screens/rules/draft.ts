@@ -3,7 +3,7 @@ import type { Keyline, Rules as RulesType } from '@/core/rules/rules'
 import { Rules } from '@/core/rules/rules'
 import type { ValueKind } from '@/core/drawing/model/visit'
 import { onAnotherGrid } from '@/core/rules/limits'
-import { type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
+import { keepsNames, type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
 import { bookAt } from '@/core/rules/book'
 import { scaled } from '@/core/rules/fit/brought'
 import { differences, isSameLeader } from '@/core/rules/follow'
@@ -158,6 +158,7 @@ export function ruled(draft: Draft, before: RulesType): Ruled {
   return { ok: true, rules: parsed.data, renames }
 }
 
+/** A set under other rules, or why it cannot be. */
 export function outcome({ rules, renames }: Extract<Ruled, { ok: true }>, set: IconSet, ways: Ways = {}): Outcome {
   const next = applyEdit(set, {
     kind: 'rules',
@@ -166,7 +167,10 @@ export function outcome({ rules, renames }: Extract<Ruled, { ok: true }>, set: I
     ...ways,
     ...(rules.follows && { isFollowing: true }),
   })
-  const [problem] = setProblems(next)
+  // On the same grid, with all names there, drawings that were well are well, and need not be read through again.
+  const isWell =
+    !ways.except?.length && rules.grid.size === set.rules.grid.size && keepsNames(set.rules, next.rules, renames)
+  const [problem] = isWell ? [] : setProblems(next)
   return problem ? { ok: false, problems: new Map(), sentence: problem } : { ok: true, set: next }
 }
 
