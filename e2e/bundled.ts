@@ -4,6 +4,7 @@ import { transformAsync } from '@babel/core'
 import solidPreset from 'babel-preset-solid'
 import { build, type Plugin, transform } from 'esbuild'
 import { compile } from 'svelte/compiler'
+import { compileScript, parse } from 'vue/compiler-sfc'
 
 /** Components of Svelte as its own compiler makes them; any warning is a fault. */
 const svelteFiles: Plugin = {
@@ -13,6 +14,18 @@ const svelteFiles: Plugin = {
       const { js, warnings } = compile(readFileSync(path, 'utf8'), { filename: basename(path), generate: 'client' })
       if (warnings.length > 0) throw new Error(warnings.map(({ message }) => message).join('\n'))
       return { contents: js.code, loader: 'ts' }
+    })
+  },
+}
+
+/** Single files of Vue, their template within their setup, as its own compiler makes them. */
+const vueFiles: Plugin = {
+  name: 'vue',
+  setup({ onLoad }) {
+    onLoad({ filter: /\.vue$/ }, ({ path }) => {
+      const { descriptor, errors } = parse(readFileSync(path, 'utf8'), { filename: basename(path) })
+      if (errors.length > 0) throw new Error(errors.map(({ message }) => message).join('\n'))
+      return { contents: compileScript(descriptor, { id: 'app', inlineTemplate: true }).content, loader: 'ts' }
     })
   },
 }
@@ -40,7 +53,7 @@ export async function bundled(file: string): Promise<string> {
     jsx: 'automatic',
     minify: true,
     conditions: ['browser', 'svelte'],
-    plugins: [svelteFiles, solidFiles],
+    plugins: [svelteFiles, vueFiles, solidFiles],
     define: {
       'process.env.NODE_ENV': '"production"',
       __VUE_OPTIONS_API__: 'true',

@@ -37,6 +37,7 @@ let server: Server, base: string
 test.beforeAll(async () => {
   test.setTimeout(120_000)
   deliver('quayside', folder, 'svg,web,react,vue,svelte,solid,functions,element,font')
+  deliver('quayside-solid', join(folder, 'solid'), 'svg,font', { font: { ligatures: true } })
   deliver('skerry-app', folder, 'favicon')
   deliver('skerry-app', join(folder, 'apps'), 'svg,react,vue,svelte,solid,functions,element')
   server = createServer(({ url }, response) => {
@@ -61,10 +62,10 @@ const SIDE = 96
 const NAMES = ['ferry', 'departure', 'radio', 'knot']
 
 /** How far what a page shows at #shown is from the proof of an icon in black, on white: the mean of 255. */
-async function apart(page: Page, name: string, isMirrored = false): Promise<number> {
+async function apart(page: Page, name: string, { isMirrored = false, of = '' } = {}): Promise<number> {
   const { data, width, height } = decoded(await page.locator('#shown').screenshot())
   expect([width, height]).toEqual([SIDE, SIDE])
-  const svg = readFileSync(join(folder, 'svg', `${name}.svg`), 'utf8').replaceAll('currentColor', '#000')
+  const svg = readFileSync(join(folder, of, 'svg', `${name}.svg`), 'utf8').replaceAll('currentColor', '#000')
   const proof = rasterised(svg, SIDE).data
   let sum = 0
   for (let i = 0; i < data.length; i += 4) {
@@ -100,7 +101,7 @@ test('a sprite, masks, data URIs, a font and a custom element show the icons as 
     await show(
       page,
       '<link rel="stylesheet" href="developers/font/quayside.css">',
-      `<i id="shown" class="icon icon-${name}" style="font-size:${SIDE}px"></i>`,
+      `<i id="shown" class="icon-quayside icon-quayside-${name}" style="font-size:${SIDE}px"></i>`,
     )
     await page.evaluate(() => document.fonts.ready)
     await expect.poll(() => apart(page, name)).toBeLessThan(2)
@@ -114,6 +115,29 @@ test('a sprite, masks, data URIs, a font and a custom element show the icons as 
   }
   await page.goto(`${base}/web/index.html`)
   await expect(page.getByRole('listitem')).toHaveCount(39)
+})
+
+test('the fonts of two sets on one page show each its own; names become icons where that is wanted', async ({
+  page,
+}) => {
+  const fonts =
+    '<link rel="stylesheet" href="developers/font/quayside.css"><link rel="stylesheet" href="solid/developers/font/quayside-solid.css">'
+  const shows = async (body: string, name: string, of: string) => {
+    await show(page, fonts, body)
+    await page.evaluate(() => document.fonts.ready)
+    await expect.poll(() => apart(page, name, { of })).toBeLessThan(2)
+  }
+  for (const name of ['ferry', 'anchor']) {
+    const shown = (set: string) =>
+      `<i id="shown" class="icon-${set} icon-${set}-${name}" style="font-size:${SIDE}px"></i>`
+    await shows(shown('quayside'), name, '')
+    await shows(shown('quayside-solid'), name, 'solid')
+    await shows(
+      `<span id="shown" style="font:${SIDE}px/1 'Quayside solid';overflow:hidden">${name}</span>`,
+      name,
+      'solid',
+    )
+  }
 })
 
 test('what mirrors does so where text runs from right to left, and nothing else does', async ({ page }) => {
@@ -149,7 +173,7 @@ createRoot(document.getElementById('shown')!).render(createElement(isBoat ? ToTh
       ] as const) {
         await show(page, head, `<div dir="${dir}" data-name="${name}" style="width:${SIDE}px">${body}</div>`)
         await expect
-          .poll(() => apart(page, name, isTurned && dir === 'rtl'), `${name} ${dir} ${head}`)
+          .poll(() => apart(page, name, { isMirrored: isTurned && dir === 'rtl' }), `${name} ${dir} ${head}`)
           .toBeLessThan(BROWSER)
       }
 })
@@ -184,6 +208,9 @@ createRoot(document.getElementById('root')!).render(<><p style={{ display: 'none
   vue: `import { createApp, h } from 'vue'
 import { Timetable } from './apps/developers/vue'
 createApp({ render: () => [h('p', { style: 'display:none' }, [h(Timetable)]), h(Timetable, { id: 'shown', size: ${SIDE}, 'aria-label': 'Timetable' })] }).mount('#root')`,
+  'vue-file': `import { createApp } from 'vue'
+import App from './app.vue'
+createApp(App).mount('#root')`,
   svelte: `import { mount } from 'svelte'
 import { Timetable } from './apps/developers/svelte'
 const root = document.getElementById('root')!
@@ -199,9 +226,22 @@ document.getElementById('root')!.innerHTML = '<p style="display:none">' + timeta
 document.getElementById('root')!.innerHTML = '<p style="display:none"><skerry-app-icons-icon name="timetable"></skerry-app-icons-icon></p><skerry-app-icons-icon id="shown" name="timetable" size="6rem" aria-label="Timetable"></skerry-app-icons-icon>'`,
 } as const
 
+/** A single file of Vue: what is known of the icon is set in its template, all else falls through to its element. */
+const VUE_FILE = `<script setup lang="ts">
+import { ref } from 'vue'
+import { Timetable } from './apps/developers/vue'
+const side = ref(${SIDE})
+</script>
+<template>
+  <p style="display:none"><Timetable /></p>
+  <Timetable id="shown" :size="side" aria-label="Timetable" class="mine" @click="side = 48" />
+</template>
+`
+
 test('a copy that is hidden takes nothing from the one that is seen, whatever it is made of', async ({ page }) => {
   await show(page, '', `<img id="shown" alt="" src="apps/svg/timetable.svg">`)
   const wanted = decoded(await page.locator('#shown').screenshot()).data
+  writeFileSync(join(folder, 'app.vue'), VUE_FILE)
   for (const [kind, program] of Object.entries(COPIES)) {
     const file = join(folder, `${kind}-copies.tsx`)
     writeFileSync(file, program)
@@ -211,6 +251,12 @@ test('a copy that is hidden takes nothing from the one that is seen, whatever it
     const { data } = decoded(await page.locator('#shown').screenshot())
     const sum = data.reduce((all, value, i) => all + Math.abs(value - wanted[i]!), 0)
     expect(sum / data.length, kind).toBeLessThan(BROWSER)
+    if (kind === 'vue-file') {
+      const shown = page.locator('#shown')
+      await expect(shown).toHaveClass('mine')
+      await shown.click()
+      await expect(shown).toHaveAttribute('width', '48')
+    }
   }
   // On a server the element may be imported; nothing is defined there.
   const module = join(folder, 'apps/developers/element/skerry-app-icons-icon.js')

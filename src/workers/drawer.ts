@@ -42,7 +42,8 @@ export class Drawer {
   private worker: Worker | null = null
   private numbers = new Numbers(() => undefined)
   private nextId = 1
-  private readonly waiting: Job[] = []
+  /** In the order in which it is asked; given up by the thousand when a large set changes. */
+  private waiting = new Set<Job>()
   /** What the worker has, in the order in which it draws. */
   private readonly inWork = new Map<number, Job>()
   private timer: ReturnType<typeof setTimeout> | undefined
@@ -53,19 +54,16 @@ export class Drawer {
 
   /** Asks for a picture; returns the way to give it up. */
   ask(job: Job): () => void {
-    this.waiting.push(job)
+    this.waiting.add(job)
     this.feed()
-    return () => {
-      const at = this.waiting.indexOf(job)
-      if (at >= 0) this.waiting.splice(at, 1)
-    }
+    return () => void this.waiting.delete(job)
   }
 
   private feed(): void {
     this.worker ??= this.begin()
-    while (this.inWork.size < AHEAD) {
-      const job = this.waiting.shift()
-      if (!job) return
+    for (const job of this.waiting) {
+      if (this.inWork.size >= AHEAD) return
+      this.waiting.delete(job)
       const id = this.nextId++
       this.inWork.set(id, job)
       this.worker.postMessage({ id, drawing: this.sent(job.source), wanted: job.wanted } satisfies Asked)
@@ -136,7 +134,7 @@ export class Drawer {
     this.worker?.terminate()
     this.worker = null
     clearTimeout(this.timer)
-    this.waiting.unshift(...this.inWork.values())
+    this.waiting = new Set([...this.inWork.values(), ...this.waiting])
     this.inWork.clear()
   }
 }

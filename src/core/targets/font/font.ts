@@ -34,15 +34,17 @@ export const font = defineTarget({
     family: text('family', '', (value) =>
       /["'\\{}<>]/.test(value) || value.length > 60 ? 'A family has no quotes or braces in its name.' : null,
     ),
-    prefix: text('prefix', 'icon', (value) =>
-      /^[a-z][a-z0-9-]*$/.test(value) ? null : 'A prefix is of lower-case letters, digits and hyphens.',
+    prefix: text('prefix', '', (value) =>
+      /^([a-z][a-z0-9-]*)?$/.test(value) ? null : 'A prefix is of lower-case letters, digits and hyphens.',
     ),
     ligatures: onOff('names become icons (ligatures)', false),
   },
-  called: ({ name }, { prefix }) => `${prefix}-${cased(name, 'kebab')}`,
-  whole(family, { family: chosen, prefix, ligatures }) {
+  called: ({ name }) => cased(name, 'kebab'),
+  whole(family, { family: chosen, prefix: own, ligatures }) {
     const named = (chosen || family.name).replace(/["'\\{}<>]/g, '').trim() || 'Icons',
       file = cased(named, 'kebab'),
+      // By the set, so that the fonts of two sets can be on one page.
+      prefix = own || className(`icon-${file}`),
       codes = codesOf(family),
       folder = 'developers/font'
     const glyphs = family.icons.map(({ id, name }) => ({ name: cased(name, 'kebab'), code: codes.get(id)! }))
@@ -64,7 +66,7 @@ export const font = defineTarget({
       fixed(
         `${file}.css`,
         `@font-face{font-family:${cssString(named)};src:url(${cssString(`${file}.woff2`)}) format("woff2"),url(${cssString(`${file}.ttf`)}) format("truetype");font-display:block}
-.${prefix}{font-family:${cssString(named)};font-style:normal;font-weight:normal;line-height:1;display:inline-block;-webkit-font-smoothing:antialiased}
+.${cssClass(prefix)}{font-family:${cssString(named)};font-style:normal;font-weight:normal;line-height:1;display:inline-block;-webkit-font-smoothing:antialiased}
 ${glyphs.map(({ name, code }) => `.${cssClass(`${prefix}-${name}`)}::before{content:"\\${hex(code)}"}`).join('\n')}
 `,
       ),
@@ -81,7 +83,7 @@ ${glyphs.map(({ name, code }) => `.${cssClass(`${prefix}-${name}`)}::before{cont
 <link rel="stylesheet" href="${escaped(encodeURI(`${file}.css`))}">
 <style>body{font:14px/1.5 system-ui,sans-serif;margin:32px}p{display:inline-grid;justify-items:center;width:120px}i{font-size:${family.rules.grid.size}px}</style>
 <h1>${escaped(named)}</h1>
-${glyphs.map(({ name, code }) => `<p><i class="${prefix} ${escaped(className(`${prefix}-${name}`))}" aria-hidden="true"></i><code>${escaped(name)} ${hex(code)}</code></p>`).join('\n')}
+${glyphs.map(({ name, code }) => `<p><i class="${escaped(prefix)} ${escaped(className(`${prefix}-${name}`))}" aria-hidden="true"></i><code>${escaped(name)} ${hex(code)}</code></p>`).join('\n')}
 </html>
 `,
       ),
