@@ -127,7 +127,7 @@ test('the fonts of two sets on one page show each its own; names become icons wh
     await page.evaluate(() => document.fonts.ready)
     await expect.poll(() => apart(page, name, { of })).toBeLessThan(2)
   }
-  for (const name of ['ferry', 'anchor']) {
+  for (const name of ['ferry', 'fog-horn']) {
     const shown = (set: string) =>
       `<i id="shown" class="icon-${set} icon-${set}-${name}" style="font-size:${SIDE}px"></i>`
     await shows(shown('quayside'), name, '')

@@ -28,7 +28,7 @@ export const font = defineTarget({
   note: 'WOFF2 and TTF with a style sheet and a page; code points stay what they are from release to release.',
   readBy: [
     { reader: 'fontTools', compares: 'every table, no warning; glyphs under their code points, as large as drawn' },
-    { reader: 'Chromium', compares: 'glyphs as the proof shows them' },
+    { reader: 'Chromium', compares: 'glyphs as the proof shows them; two sets on one page; ligatures' },
   ],
   choices: {
     family: text('family', '', (value) =>

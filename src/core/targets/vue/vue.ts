@@ -51,6 +51,7 @@ export const vue = componentTarget({
   readBy: [
     { reader: 'TypeScript', compares: 'types hold' },
     { reader: 'publint, arethetypeswrong, Node.js', compares: 'packed, installed from the folder, imported' },
+    { reader: 'Vue’s compiler', compares: 'a single file whose template has it' },
     { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
   ],
   file: (name) => `${componentName(name)}.ts`,
