@@ -37,7 +37,13 @@ let server: Server, base: string
 test.beforeAll(async () => {
   test.setTimeout(120_000)
   deliver('quayside', folder, 'svg,web,react,vue,svelte,solid,functions,element,font')
-  deliver('quayside-solid', join(folder, 'solid'), 'svg,font', { font: { ligatures: true } })
+  deliver('quayside-solid', join(folder, 'solid'), 'svg,font', (set) => {
+    set.delivery = { options: { font: { ligatures: true } } }
+  })
+  deliver('quayside', join(folder, 'turned'), 'react,vue,svelte,solid,functions,element', ({ icons }) => {
+    const [radio, knot] = ['radio', 'knot'].map((name) => icons.find((icon) => icon.name === name)!)
+    radio!.rtl = { icon: knot!.id }
+  })
   deliver('skerry-app', folder, 'favicon')
   deliver('skerry-app', join(folder, 'apps'), 'svg,react,vue,svelte,solid,functions,element')
   server = createServer(({ url }, response) => {
@@ -176,6 +182,50 @@ createRoot(document.getElementById('shown')!).render(createElement(isBoat ? ToTh
           .poll(() => apart(page, name, { isMirrored: isTurned && dir === 'rtl' }), `${name} ${dir} ${head}`)
           .toBeLessThan(BROWSER)
       }
+})
+
+/** Programs that show the radio, which has another drawing right to left, beside a copy of another icon. */
+const TURNED = {
+  react: `import { createRoot } from 'react-dom/client'
+import { Radio } from './turned/developers/react'
+createRoot(document.getElementById('shown')!).render(<Radio size={${SIDE}} />)`,
+  vue: `import { createApp, h } from 'vue'
+import { Radio } from './turned/developers/vue/dist/index.js'
+createApp({ render: () => h(Radio, { size: ${SIDE} }) }).mount('#shown')`,
+  svelte: `import { mount } from 'svelte'
+import { Radio } from './turned/developers/svelte'
+mount(Radio, { target: document.getElementById('shown')!, props: { size: ${SIDE} } })`,
+  solid: `import { render } from 'solid-js/web'
+import { Radio } from './turned/developers/solid'
+render(() => <Radio size={${SIDE}} />, document.getElementById('shown')!)`,
+  functions: `import { radioIcon } from './turned/developers/functions'
+document.getElementById('shown')!.innerHTML = radioIcon({ size: ${SIDE} })`,
+  element: `import './turned/developers/element/quayside-icon.js'
+document.getElementById('shown')!.innerHTML = '<quayside-icon name="radio" size="${SIDE}"></quayside-icon>'`,
+} as const
+
+test('an icon with another drawing for right to left shows it there, and its own where nobody links the style sheet', async ({
+  page,
+}) => {
+  for (const [kind, program] of Object.entries(TURNED)) {
+    const file = join(folder, `${kind}-turned.tsx`)
+    writeFileSync(file, program)
+    writeFileSync(join(folder, `${kind}-turned.js`), await bundled(file))
+    // The element brings its rules along.
+    const link = kind === 'element' ? '' : `<link rel="stylesheet" href="turned/developers/${kind}/direction.css">`
+    for (const [head, dir, name] of [
+      [link, 'ltr', 'radio'],
+      [link, 'rtl', 'knot'],
+      ...(kind === 'element' ? [] : [['', 'rtl', 'radio'] as const]),
+    ] as const) {
+      await show(
+        page,
+        head,
+        `<div dir="${dir}" style="width:${SIDE}px"><span id="shown"></span></div><script type="module" src="${kind}-turned.js"></script>`,
+      )
+      await expect.poll(() => apart(page, name), `${kind} ${dir} ${head}`).toBeLessThan(BROWSER)
+    }
+  }
 })
 
 test('a tab icon follows a dark theme as the proofs do', async ({ page }) => {

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import { rightToLeft } from '../core/set/direction'
 import type { IconSet } from '../core/set/set'
 import type { DeliveredFile } from '../core/targets/archive'
 import { deliverable } from '../core/targets/deliverable'
@@ -58,8 +59,10 @@ export async function makeFiles(
   const threads = new Renderer(threadFile(), { limit: LONG }),
     family = JSON.stringify({ ...able.family, icons: set.icons.map(({ masters: _, ...named }) => named) })
   const begin = (icon: IconSet['icons'][number]) => {
+    const { icon: other } = rightToLeft(icon, set.icons),
+      turned = other === icon ? undefined : rowOfIcon(other)
     const making = threads
-      .run('make', { icons: [{ row: rowOfIcon(icon), drawn: null }], family, targets })
+      .run('make', { icons: [{ row: rowOfIcon(icon), drawn: null, turned }], family, targets })
       .catch((error: unknown) => {
         throw isTaskEnded(error) ? undeliverable(icon.name, error.message) : error
       })

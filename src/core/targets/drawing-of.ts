@@ -1,13 +1,31 @@
 import { markupOf } from '../formats/markup'
 import { type Opened, opened } from './composition'
-import { RTL } from './direction'
+import { RTL, SIDE } from './direction'
 import type { IconRenderer } from './icon-renderer'
 import { asProgram, withOwnIds } from './own-ids'
 import { strokesOf } from './svg/svg'
 
-/** An icon as a module of a program has it; what mirrors says so in its root. */
+/**
+ * An icon as a module of a program has it: what mirrors says so in its root; of one with a drawing of its own for right to
+ * left both are there, and the style sheet of directions shows one.
+ */
 export function openedFor(renderer: IconRenderer, grid: number, strokes: string): Pick<Opened, 'root' | 'inside'> {
-  const { root, inside } = opened(renderer.compactDocument(grid, 'current', strokesOf(strokes)))
+  const of = (one: IconRenderer) => opened(one.compactDocument(grid, 'current', strokesOf(strokes)))
+  const { root, inside } = of(renderer)
+  if (renderer.turned) {
+    const other = of(renderer.turned)
+    return {
+      root: {},
+      inside: [
+        { name: 'g', own: { ...root, [SIDE]: 'ltr' }, inside: withOwnIds(inside) },
+        {
+          name: 'g',
+          own: { ...other.root, [SIDE]: 'rtl', display: 'none' },
+          inside: withOwnIds(other.inside, 'rtl-'),
+        },
+      ],
+    }
+  }
   const isMirrored = renderer.icon.rtl === 'mirrored'
   return { root: isMirrored ? { ...root, [RTL]: 'mirrored' } : root, inside: withOwnIds(inside) }
 }

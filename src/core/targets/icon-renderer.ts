@@ -41,6 +41,8 @@ export class IconRenderer {
     readonly icon: Icon,
     readonly rules: Rules,
     private readonly drawn: Extract<Drawn, { svg: Documents }> | null,
+    /** Another icon that stands for it where text runs from right to left. */
+    readonly turned: IconRenderer | null = null,
   ) {}
 
   /** What was computed under a name before, or is now. */

@@ -4,21 +4,21 @@ import type { Element } from '../formats/markup'
 const MARK = '\uE000'
 
 /** The value of an attribute with the mark before an id, where it is one or refers to one. */
-function marked(key: string, value: string): string {
-  if (key === 'id') return MARK + value
-  if (key === 'href') return value.replace(/^#/, `#${MARK}`)
-  return value.replace(/^url\(#/, (start) => start + MARK)
+function marked(key: string, value: string, mark: string): string {
+  if (key === 'id') return mark + value
+  if (key === 'href') return value.replace(/^#/, `#${mark}`)
+  return value.replace(/^url\(#/, (start) => start + mark)
 }
 
 /**
  * Elements whose ids are an instance's own: before each id, and wherever one is referred to, stands a mark that the
- * instance fills in (`filledIn`). Two instances on a page then share nothing, so hiding one leaves the other as it is.
+ * instance fills in, and `before`, by which two drawings of one instance are told apart. Two instances on a page then share nothing, so hiding one leaves the other as it is.
  */
-export const withOwnIds = (elements: readonly Element[]): Element[] =>
+export const withOwnIds = (elements: readonly Element[], before = ''): Element[] =>
   elements.map(({ name, own, inside }) => ({
     name,
-    own: Object.fromEntries(Object.entries(own).map(([key, value]) => [key, marked(key, value)])),
-    inside: withOwnIds(inside),
+    own: Object.fromEntries(Object.entries(own).map(([key, value]) => [key, marked(key, value, MARK + before)])),
+    inside: withOwnIds(inside, before),
   }))
 
 /** Whether markup has ids that are an instance's own. */

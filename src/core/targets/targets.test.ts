@@ -209,7 +209,7 @@ describe('a delivery', () => {
     }
     const files = { ...set, delivery: { options: { web: { files: false } } } }
     for (const [of, target, word] of [
-      [set, 'font', 'icon-fahre'],
+      [set, 'font', 'fahre'],
       [files, 'web', 'fahre'],
     ] as const) {
       const { faults, family } = deliverable(of, [target])

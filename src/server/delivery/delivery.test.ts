@@ -1,7 +1,7 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { unzipSync } from 'fflate'
+import { strFromU8, unzipSync } from 'fflate'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { main } from '../../cli/main'
 import { changesBetween } from '../../core/targets/compare'
@@ -156,6 +156,29 @@ describe('delivery', () => {
     const late = holdRun(db, renderer, begun, ['svg', 'data'])
     await late.ended
     expect(late.problems).toHaveLength(set.icons.length)
+  })
+
+  it('has the other drawing of an icon for right to left in its module; where that one was changed it is left out', async () => {
+    const [oar, buoy, ferry] = set.icons,
+      box = buoy!.masters[0]!.objects[0]!,
+      smaller = { ...buoy!, masters: [{ base: 24, objects: [{ ...box, w: 7 } as typeof box] }] }
+    expect(await save({ icons: [{ ...oar!, rtl: { icon: buoy!.id } }, smaller] })).toBe(true)
+    const begun = (await readStoredSet(db, id))!
+    const run = holdRun(db, renderer, begun, ['functions'])
+    await run.ended
+    const files = unzipSync(await bytesOf(archiveStream(run.spool!)))
+    const textOf = (path: string) => strFromU8(files[`developers/functions/${path}`]!)
+    const drawingOf = (text: string) => /d=\\?"(.*?)\\?"/.exec(text)![1]!
+    const module = textOf('oarIcon.ts')
+    expect(module).toContain(drawingOf(textOf('buoyIcon.ts')))
+    expect(module).toContain(drawingOf(textOf('ferryIcon.ts')))
+    expect(textOf('direction.css')).toContain('[data-side="rtl"]')
+
+    expect(await save({ icons: [{ ...smaller, tags: ['mark'] }] })).toBe(true)
+    const late = holdRun(db, renderer, begun, ['functions', 'svg'])
+    await late.ended
+    expect(late.problems.map(({ icon }) => icon).sort()).toEqual([oar!.name, buoy!.name].sort())
+    expect(late.spool!.files.map(({ path }) => path)).toContain(`svg/${ferry!.name}.svg`)
   })
 
   it('kept as a release is had again byte for byte, and later ones are compared with it', async () => {

@@ -1,4 +1,5 @@
 import pLimit from 'p-limit'
+import { rightToLeft } from '../../core/set/direction'
 import { sampleOf, type SoftSize, softSizes } from '../../core/proof/soft-sizes'
 import type { LeftOut, Progress } from '../../core/targets/run'
 import { deliverable } from '../../core/targets/deliverable'
@@ -103,14 +104,21 @@ export class Run {
         turn(async () => {
           if (this.state !== 'running') return
           const own = icons.slice(from, from + lot),
-            ids = own.map(({ id }) => id)
+            ids = own.map(({ id }) => id),
+            turned = new Map(own.map((icon) => [icon.id, rightToLeft(icon, icons).icon.id]))
           const drawn = new Map((await drawnIcons(db, renderer, stored.id, { ids })).map((one) => [one.id, one]))
           // Read after the drawings: what is as it was then was so before as well.
-          const rows = new Map((await unchangedIcons(db, stored, ids)).map((row) => [row.id, row]))
+          const rows = new Map(
+            (await unchangedIcons(db, stored, [...new Set([...ids, ...turned.values()])])).map((row) => [row.id, row]),
+          )
           const ready = own.flatMap(({ id, name }) => {
             const one = drawn.get(id),
               row = rows.get(id)
-            if (row && one?.svg) return [{ row, drawn: { svg: one.svg, ...(one.others && { others: one.others }) } }]
+            const other = rows.get(turned.get(id)!)
+            if (row && other && one?.svg) {
+              const drawn = { svg: one.svg, ...(one.others && { others: one.others }) }
+              return [{ row, drawn, ...(other !== row && { turned: other }) }]
+            }
             this.problems.push({ icon: name, message: one?.problem ?? 'It was changed while it was drawn.' })
             return []
           })

@@ -17,14 +17,19 @@ export type MadeIcon = {
   readonly faults: readonly Fault[]
 }
 
-/** What one icon of a set is delivered as to some targets. Throws where it cannot be drawn. */
+/**
+ * What one icon of a set is delivered as to some targets; `turned` is the one that stands for it right to left, where that
+ * is another. Throws where it cannot be drawn.
+ */
 export async function madeIcon(
   icon: Icon,
   drawn: Extract<Drawn, { svg: Documents }> | null,
   family: Family,
   targets: readonly string[],
+  turned?: Icon,
 ): Promise<MadeIcon> {
-  const renderer = new IconRenderer(icon, family.rules, drawn)
+  const other = turned ? new IconRenderer(turned, family.rules, null) : null
+  const renderer = new IconRenderer(icon, family.rules, drawn, other)
   const files: DeliveredFile[] = []
   for (const { path, made } of filesOfIcon(icon, family, targets))
     files.push({ path, bytes: await bytesOfIcon(made, renderer) })

@@ -56,7 +56,12 @@ const rulesFrom = readOnce<Rules>(),
 
 type ToMake = {
   /** Where an icon is not drawn yet, it is drawn first. */
-  readonly icons: readonly { readonly row: IconRow; readonly drawn: Extract<Drawn, { svg: Documents }> | null }[]
+  readonly icons: readonly {
+    readonly row: IconRow
+    readonly drawn: Extract<Drawn, { svg: Documents }> | null
+    /** Another icon that stands for it right to left. */
+    readonly turned?: IconRow | undefined
+  }[]
   /** As JSON. */
   readonly family: string
   readonly targets: readonly string[]
@@ -83,11 +88,13 @@ export const TASKS = {
   async make({ icons, family, targets }: ToMake): Promise<(MadeIcon | { readonly problem: string })[]> {
     const known = familyFrom(family)
     const made: (MadeIcon | { readonly problem: string })[] = []
-    for (const { row, drawn } of icons) {
+    for (const { row, drawn, turned } of icons) {
       try {
         const icon = iconOfRow(row),
           now = drawn ?? drawnIcon(icon, known.rules)
-        made.push(now.svg ? await madeIcon(icon, now, known, targets) : { problem: now.problem })
+        made.push(
+          now.svg ? await madeIcon(icon, now, known, targets, turned && iconOfRow(turned)) : { problem: now.problem },
+        )
       } catch (error) {
         made.push({ problem: drawingProblem(error) })
       }

@@ -1,5 +1,5 @@
 import { attributes, markupOf } from '../../formats/markup'
-import { directionCss, MIRRORED } from '../direction'
+import { directionRules } from '../direction'
 import { openedFor } from '../drawing-of'
 import { cased } from '../naming'
 import { PACKAGE, packageJson } from '../npm-package'
@@ -26,7 +26,7 @@ const moduleOf = (
   tag: string,
   size: number,
   icons: readonly string[],
-  mirrors: boolean,
+  rules: readonly string[],
 ): string => `/** Attributes and drawing of each icon; a drawing with ids is made for each instance. */
 export const icons = {
 ${icons.join('\n')}
@@ -70,13 +70,13 @@ class Icon extends Base {
 }
 
 if (typeof customElements !== 'undefined' && !customElements.get('${tag}')) customElements.define('${tag}', Icon)
-${mirrors ? sheet(tag) : ''}`
+${rules.length > 0 ? sheet(tag, rules) : ''}`
 
-/** What mirrors the icons that mirror where text runs from right to left. */
-const sheet = (tag: string): string => `
+/** What icons do where text runs from right to left, by rules of CSS. */
+const sheet = (tag: string, rules: readonly string[]): string => `
 if (typeof document !== 'undefined') {
   const sheet = new CSSStyleSheet()
-  sheet.replaceSync('${tag} > ${MIRRORED}')
+  sheet.replaceSync(${JSON.stringify(rules.map((rule) => `${tag} > ${rule}`).join('\n'))})
   document.adoptedStyleSheets.push(sheet)
 }
 `
@@ -131,7 +131,7 @@ export const element = defineTarget({
             const { root, inside } = openedFor(renderer, size, options.strokes)
             return `  ${JSON.stringify(renderer.icon.name)}: [${JSON.stringify(attributes(root).trim())}, ${asProgram(markupOf(inside), 'id')}],`
           },
-          join: (pieces) => moduleOf(tag, size, pieces, directionCss(icons) !== null),
+          join: (pieces) => moduleOf(tag, size, pieces, directionRules(icons)),
         },
       },
       {
