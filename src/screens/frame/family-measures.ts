@@ -22,9 +22,21 @@ const balanceIn = (icon: Icon, rules: Rules): Balance | null | undefined => {
   return one?.rules === rules ? one.balance : undefined
 }
 
+type Measured = Icon & Sibling & { readonly accepted: readonly Accepted[] }
+const siblings = new WeakMap<Icon, Measured>()
+
+/** An icon with what it comes to by eye: the same object as long as both are the same, so that checks can remember it. */
+function siblingOf(icon: Icon, balance: Balance | null): Measured {
+  const one = siblings.get(icon)
+  if (one?.balance === balance) return one
+  const measured = { ...icon, balance, accepted: acceptedIn(masterFor(icon)) }
+  siblings.set(icon, measured)
+  return measured
+}
+
 /** A family as it is known so far: what each icon comes to by eye, how many are still to be looked at. */
 export type FamilyMeasures = {
-  readonly siblings: readonly (Sibling & { readonly accepted: readonly Accepted[] })[]
+  readonly siblings: readonly Measured[]
   readonly waiting: number
 }
 
@@ -52,11 +64,7 @@ export function useFamilyMeasures({ icons, rules }: IconSet): FamilyMeasures {
     }
   }, [icons, rules])
   return useMemo((): FamilyMeasures => {
-    const siblings = icons.map((icon) => ({
-      ...icon,
-      balance: balanceIn(icon, rules) ?? null,
-      accepted: acceptedIn(masterFor(icon)),
-    }))
+    const siblings = icons.map((icon) => siblingOf(icon, balanceIn(icon, rules) ?? null))
     const waiting = icons.filter((icon) => balanceIn(icon, rules) === undefined).length
     return { siblings, waiting }
     // eslint-disable-next-line react-hooks/exhaustive-deps

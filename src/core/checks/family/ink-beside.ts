@@ -1,5 +1,5 @@
 import type { Found } from '../check'
-import { type FamilyCheck, about } from '../family-check'
+import { type FamilyCheck, about, type Sibling } from '../family-check'
 
 /** How far an icon's weight may be from the middle of the family, as a share of that, before it stands out. */
 const OUT_OF_FAMILY = 0.65
@@ -10,7 +10,7 @@ export const outOfFamily = (id: string, word: string, heavy: boolean): FamilyChe
   word,
   severity: 'note',
   find(family) {
-    const middle = median(family.flatMap(({ balance }) => (balance ? [balance.weight] : [])))
+    const middle = middleOf(family)
     return new Map(
       family.flatMap((one): [string, Found][] => {
         const share = one.balance && one.balance.weight / middle - 1
@@ -22,8 +22,20 @@ export const outOfFamily = (id: string, word: string, heavy: boolean): FamilyChe
   },
 })
 
+const middles = new WeakMap<readonly Sibling[], number>()
+
+/** The middle of the weights of a family, remembered for it: both sides ask. */
+function middleOf(family: readonly Sibling[]): number {
+  let middle = middles.get(family)
+  if (middle === undefined) {
+    middle = median(family.flatMap(({ balance }) => (balance ? [balance.weight] : [])))
+    middles.set(family, middle)
+  }
+  return middle
+}
+
 export const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b),
+  const sorted = Float64Array.from(values).sort(),
     half = Math.floor(sorted.length / 2)
   return sorted.length === 0 ? 0 : sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }

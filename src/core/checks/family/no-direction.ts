@@ -33,6 +33,18 @@ function aside(cover: Float32Array): number {
   return all === 0 ? 0 : apart / all
 }
 
+const known = new WeakMap<Sibling, boolean>()
+
+/** Whether an icon looks directional, remembered for it: families are looked at again and again. */
+function looksDirected(one: Sibling): boolean {
+  let is = known.get(one)
+  if (is === undefined) {
+    is = one.balance !== null && words(one).some((word) => ALONG.has(word)) && aside(one.balance.cover) > ASIDE
+    known.set(one, is)
+  }
+  return is
+}
+
 /** Icons that look directional, by their names and their drawings, and do not say what becomes of them right to left. */
 export const noDirection: FamilyCheck = {
   id: 'no-direction',
@@ -41,10 +53,7 @@ export const noDirection: FamilyCheck = {
   find: (family) =>
     new Map(
       family.flatMap((one) =>
-        one.rtl === undefined &&
-        one.balance &&
-        words(one).some((word) => ALONG.has(word)) &&
-        aside(one.balance.cover) > ASIDE
+        one.rtl === undefined && looksDirected(one)
           ? [
               about(
                 one.id,
