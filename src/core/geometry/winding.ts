@@ -24,13 +24,21 @@ export function passes(segment: Segment, p: Point, box: Box = segmentBounds(segm
     if (!down && !up) return 0
     return from.x + ((to.x - from.x) * (p.y - from.y)) / (to.y - from.y) > p.x ? (down ? 1 : -1) : 0
   }
+  return climbs(segment)(p)
+}
+
+/** The same of a curve whose bounds the point lies in: the curve is cut once for all points. */
+function climbs(segment: Segment): (p: Point) => number {
+  const { from, to } = segment
   const at = pointsOf(segment),
     stops = [0, ...levels(segment), 1],
     places = stops.map((t) => (t === 0 ? from : t === 1 ? to : at(t)))
-  let count = 0
-  for (let i = 0; i + 1 < stops.length; i++)
-    count += passesOnce(at, [stops[i]!, stops[i + 1]!], places[i]!, places[i + 1]!, p)
-  return count
+  return (p) => {
+    let count = 0
+    for (let i = 0; i + 1 < stops.length; i++)
+      count += passesOnce(at, [stops[i]!, stops[i + 1]!], places[i]!, places[i + 1]!, p)
+    return count
+  }
 }
 
 function passesOnce(
@@ -56,11 +64,26 @@ function passesOnce(
 }
 
 /** How many times a path winds around a point; open contours count as closed by a straight line. */
-export function winding(path: Path, p: Point): number {
-  return path.reduce((sum, { segments }) => {
-    const closing = line(segments[segments.length - 1]!.to, segments[0]!.from)
-    return segments.reduce((count, segment) => count + passes(segment, p), sum + passes(closing, p))
-  }, 0)
+export const winding = (path: Path, p: Point): number => windingOf(path)(p)
+
+/** The same for many points of one path, which is measured once. */
+export function windingOf(path: Path): (p: Point) => number {
+  const walls = path.flatMap(({ segments }) =>
+    [...segments, line(segments.at(-1)!.to, segments[0]!.from)].map((segment) => ({
+      segment,
+      box: segmentBounds(segment),
+      curve: null as ((p: Point) => number) | null,
+    })),
+  )
+  return (p) => {
+    let count = 0
+    for (const wall of walls) {
+      const { segment, box } = wall
+      const isWithin = p.y >= box.y && p.y <= box.y + box.h && p.x >= box.x && p.x <= box.x + box.w
+      count += isWithin && segment.kind !== 'line' ? (wall.curve ??= climbs(segment))(p) : passes(segment, p, box)
+    }
+    return count
+  }
 }
 
 /** Parameters at which a segment runs level, in order. */

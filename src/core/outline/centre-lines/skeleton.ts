@@ -3,7 +3,7 @@ import type { Path } from '../../geometry/path'
 import { distance, type Point } from '../../geometry/point'
 import { pointAt } from '../../geometry/segment'
 import { directionAt } from '../../geometry/slope'
-import { winding } from '../../geometry/winding'
+import { windingOf } from '../../geometry/winding'
 import type { Carrier, Carriers } from './carriers'
 
 /** A stretch of a carrier between two of its marks, from one place to another, by their numbers. */
@@ -35,7 +35,8 @@ export function skeletonOf(area: Path, { carriers, ends }: Carriers, half: numbe
   }
   const away = distanceTo(area)
   const isOn = (p: Point) => away(p, near) <= near
-  const isInside = (p: Point) => winding(area, p) !== 0
+  const times = windingOf(area),
+    isInside = (p: Point) => times(p) !== 0
   const sound: Stretch[] = [],
     through: Stretch[] = []
   for (const carrier of carriers)
