@@ -5,7 +5,7 @@ import type { Styled } from '../../drawing/model/object'
 import type { Path } from '../../geometry/path'
 import { cross, distance, dot, mix, type Point, subtract } from '../../geometry/point'
 import type { Segment } from '../../geometry/segment'
-import { winding } from '../../geometry/winding'
+import { windingOf } from '../../geometry/winding'
 import type { Check, Checked } from '../check'
 import { many } from '../look/paths'
 import { paintedIn, said } from '../look/seen'
@@ -28,9 +28,10 @@ type Bar = { readonly thick: number; readonly at: Point }
 function barsOf(ink: Path, below: number, unit: number): Bar[] {
   const all = ink.flatMap(({ segments }) => segments)
   if (all.length * all.length > MOST) return []
+  const around = windingOf(ink)
   return all
     .flatMap((a, i) => all.slice(i + 1).flatMap((b) => barBetween(a, b, below, unit) ?? []))
-    .filter(({ at }) => winding(ink, at) !== 0)
+    .filter(({ at }) => around(at) !== 0)
 }
 
 function barBetween(a: Segment, b: Segment, below: number, unit: number): Bar | null {

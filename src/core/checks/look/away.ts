@@ -2,7 +2,7 @@ import { distanceTo } from '../../geometry/distance-to'
 import { flattened } from '../../geometry/flat'
 import type { Path } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
-import { winding } from '../../geometry/winding'
+import { windingOf } from '../../geometry/winding'
 
 /** How finely outlines are looked at, as a share of the distance in question. */
 const FINE = 0.25
@@ -16,7 +16,8 @@ export function farthestFrom(
   other: Path,
   limit: number,
 ): { readonly at: Point; readonly away: number } | null {
-  const distance = distanceTo(other)
+  const distance = distanceTo(other),
+    around = windingOf(other)
   let most = limit,
     place: Point | null = null
   for (const { segments } of flattened(area, FINE * limit)) {
@@ -25,7 +26,7 @@ export function farthestFrom(
       for (let i = 0; i < bits; i++) {
         const p = { x: from.x + ((to.x - from.x) * i) / bits, y: from.y + ((to.y - from.y) * i) / bits }
         const away = distance(p, most)
-        if (away > most && winding(other, p) === 0) [most, place] = [away, p]
+        if (away > most && around(p) === 0) [most, place] = [away, p]
       }
     }
   }
