@@ -55,7 +55,14 @@ export type Coming = Pick<Gathered, 'evidence' | 'remarks' | 'failed' | 'styles'
 }
 
 export type AnsweredImport =
-  | { readonly kind: 'progress'; readonly done: number; readonly of: number; readonly ms: number }
+  /** How many files are read, or drawings understood, after so many milliseconds of that. */
+  | {
+      readonly kind: 'progress'
+      readonly what: 'read' | 'understood'
+      readonly done: number
+      readonly of: number
+      readonly ms: number
+    }
   | { readonly kind: 'coming'; readonly coming: Coming | null; readonly failed: readonly Failed[] }
   | { readonly kind: 'file'; readonly file: Blob }
   | ({ readonly kind: 'icons'; readonly coming: readonly ComingIcon[] } & ReturnType<typeof iconsInto>)
@@ -65,8 +72,8 @@ boundDrawing()
 const sources: (Source | Failed)[] = []
 const read = new Map<Understanding, readonly (ReadIcon | Failed)[]>()
 
-/** How many files are read between two reports. */
-const LOT = 40
+/** How long nothing is told between two reports, in milliseconds. */
+const SELDOM = 250
 
 /** What was asked is answered in order: nothing is gathered before its files are read. */
 let last: Promise<void> = Promise.resolve()
@@ -99,6 +106,7 @@ async function answer(asked: AskedImport): Promise<void> {
         all.filter((one): one is ReadIcon => !isFailed(one)),
         asked.set,
         (i) => `${asked.id}-${i}`,
+        tellingOf('understood'),
       )
       const book = bookAt(rules, rules.grid.size)
       const coming = made.icons.map((icon, i) => ({
@@ -113,14 +121,31 @@ async function answer(asked: AskedImport): Promise<void> {
 
 const tell = (answer: AnsweredImport) => postMessage(answer)
 
+/** Tells now and then how far something is that begins now, or when it is first said that nothing of it is done. */
+function tellingOf(what: 'read' | 'understood'): (done: number, of: number) => void {
+  let begin = performance.now(),
+    last = begin
+  return (done, of) => {
+    const now = performance.now()
+    if (done === 0) begin = last = now
+    if (now - last < SELDOM) return
+    last = now
+    tell({ kind: 'progress', what, done, of, ms: now - begin })
+  }
+}
+
 const gathered = (all: readonly (ReadIcon | Failed)[], { name, style, without, left }: Choice): Gathered | null =>
-  gatheredSet(all, {
-    name,
-    ...(style && { style }),
-    without: new Set(without),
-    left: new Set(left),
-    parts: !left.includes('parts'),
-  })
+  gatheredSet(
+    all,
+    {
+      name,
+      ...(style && { style }),
+      without: new Set(without),
+      left: new Set(left),
+      parts: !left.includes('parts'),
+    },
+    tellingOf('understood'),
+  )
 
 /** What files hold to be read. */
 async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | Failed)[]> {
@@ -149,11 +174,10 @@ function readAs(how: Understanding): readonly (ReadIcon | Failed)[] {
   const known = read.get(how)
   if (known) return known
   const all: (ReadIcon | Failed)[] = []
-  const begin = performance.now()
+  const telling = tellingOf('read')
   for (const source of sources) {
     all.push('problem' in source ? source : readIcon(source, how))
-    if (all.length % LOT === 0)
-      tell({ kind: 'progress', done: all.length, of: sources.length, ms: performance.now() - begin })
+    telling(all.length, sources.length)
   }
   read.set(how, all)
   return all

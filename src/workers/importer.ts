@@ -7,8 +7,13 @@ export type { Choice, ChosenFile, Coming, ComingIcon }
 /** Icons that were read into a set, and what is to be told of them. */
 export type FoundIcons = Omit<Extract<AnsweredImport, { kind: 'icons' }>, 'kind'>
 
-/** How far reading is: files done, of all, and the milliseconds that are left by that. */
-export type ReadingProgress = { readonly done: number; readonly of: number; readonly left: number }
+/** How far reading is: files read or drawings understood, of all, and the milliseconds that are left by that. */
+export type ReadingProgress = {
+  readonly what: 'read' | 'understood'
+  readonly done: number
+  readonly of: number
+  readonly left: number
+}
 
 /** How many files are handed over at once. */
 const LOT = 60
@@ -32,7 +37,12 @@ export class Importer {
     this.worker.onmessage = ({ data }: MessageEvent<AnsweredImport>) => {
       switch (data.kind) {
         case 'progress':
-          return onProgress({ done: data.done, of: data.of, left: (data.ms / data.done) * (data.of - data.done) })
+          return onProgress({
+            what: data.what,
+            done: data.done,
+            of: data.of,
+            left: (data.ms / data.done) * (data.of - data.done),
+          })
         case 'coming':
           return this.onComing.shift()?.(data.coming, data.failed)
         case 'file':

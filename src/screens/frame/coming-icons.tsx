@@ -69,6 +69,9 @@ export function ComingIcons({
   )
 }
 
+/** The share that is done before it is said how long the rest takes. */
+const FEW = 0.05
+
 /** How far reading is, and about how long it still takes. */
 export function Reading({
   progress,
@@ -80,7 +83,8 @@ export function Reading({
   problem: string | null
 }) {
   const share = progress ? progress.done / progress.of : 0
-  const seconds = progress ? Math.ceil(progress.left / 1000) : null
+  // The first few tell little of the rest.
+  const seconds = share > FEW ? Math.ceil(progress!.left / 1000) : null
   return (
     <div className="p-4" role="status">
       <div className="h-1 bg-faint">
@@ -89,7 +93,7 @@ export function Reading({
       <p className="mt-2 text-quiet">
         {problem ??
           (progress
-            ? `${progress.done} of ${progress.of} files read${seconds !== null && seconds > 1 ? `, about ${seconds} seconds left` : ''}…`
+            ? `${progress.done} of ${progress.of} ${progress.what === 'read' ? 'files read' : 'drawings understood'}${seconds !== null && seconds > 1 ? `, about ${seconds} seconds left` : ''}…`
             : `Reading ${count === 1 ? 'one file' : `${count} files`}…`)}
       </p>
     </div>

@@ -45,8 +45,11 @@ const ENOUGH = 0.2
 
 const styleOf = ({ style }: ReadIcon): Style | 'plain' => style ?? 'plain'
 
+/** Is told of how many drawings, of so many, strokes were looked for. */
+export type Telling = (done: number, of: number) => void
+
 /** Makes a set of what was read, under the rules that its drawings follow. Null where nothing was read. */
-export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Gathered | null {
+export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tell?: Telling): Gathered | null {
   const failed: Failed[] = all.filter(isFailed)
   const read = withStyles(all.filter((one): one is ReadIcon => !isFailed(one)))
   if (read.length === 0) return null
@@ -74,6 +77,7 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish): Ga
       return { name, objects: onGrid(one, grid), how: one.how }
     }),
     grid,
+    tell && ((done) => tell(done, icons.length)),
   )
   const { rules: proposed, evidence } = proposedRules(plain, grid, wish.left)
   const { drawings, parts, told } = withParts(

@@ -3,6 +3,7 @@ import { Icon, type IconSet, iconProblems, LIMITS } from '../../set/set'
 import type { DrawingObject } from '../../drawing/model/object'
 import type { Rules } from '../../rules/rules'
 import { imagesBack } from './images/images-back'
+import type { Telling } from './gather'
 import { onGrid } from './on-grid'
 import { strokeBack, strokeTolerance } from './strokes-back'
 import type { ReadIcon } from './read-icon'
@@ -23,6 +24,7 @@ export function iconsInto(
   read: readonly ReadIcon[],
   set: IconSet,
   newId: (i: number) => string,
+  tell?: Telling,
 ): {
   readonly icons: readonly Icon[]
   /** The file of each icon. */
@@ -37,6 +39,7 @@ export function iconsInto(
     remarks: Remark[] = [],
     failed: Failed[] = []
   read.forEach((one, i) => {
+    tell?.(i, read.length)
     if (set.icons.length + icons.length >= LIMITS.icons) {
       failed.push({ path: one.path, problem: `A set holds ${LIMITS.icons} icons at most.` })
       return

@@ -12,16 +12,18 @@ const OUTLINED = 0.3
 
 /**
  * Drawings with areas that strokes were outlined to as strokes again, where they are as heavy as the strokes of the set; of a
- * set that was outlined as a whole, as heavy as most of its rings, frames and bars.
+ * set that was outlined as a whole, as heavy as most of its rings, frames and bars. `tell` is told how many of the icons
+ * were looked at, which is what takes longest.
  */
-export function withStrokesBack(icons: readonly Taken[], grid: number): Taken[] {
+export function withStrokesBack(icons: readonly Taken[], grid: number, tell?: (done: number) => void): Taken[] {
   const within = strokeTolerance(grid),
     drawn = new Tally<number>(),
     thick = new Tally<number>(),
     centred = hasCentreLines(icons, within)
   const backOf = (object: DrawingObject) => unbroken(() => strokeBack(object, within, centred), null)
   const round = (weight: number) => Math.round(weight * 100) / 100
-  for (const { name, objects, how } of icons)
+  for (const [i, { name, objects, how }] of icons.entries()) {
+    tell?.(i)
     for (const object of objects) {
       if (
         'style' in object &&
@@ -33,6 +35,7 @@ export function withStrokesBack(icons: readonly Taken[], grid: number): Taken[] 
       const back = how === 'live' ? backOf(object) : null
       if (back) thick.add(round(back.weight), name)
     }
+  }
   const isCommon = (share: number) => (one: { readonly icons: readonly string[] }) =>
     one.icons.length >= Math.max(2, share * icons.length)
   const weights = [...drawn.counts.filter(isCommon(OUTLINED)), ...thick.counts.filter(isCommon(OUTLINED))]
