@@ -56,24 +56,32 @@ export function RunOfIcons({
     }
   }, [setId, seen, count, changedAt])
   return (
-    <span ref={place} role="cell" className="flex items-center gap-3 overflow-hidden" style={{ minHeight: side }}>
+    <span ref={place} role="cell" className="flex items-center gap-3" style={{ minHeight: side }}>
       {count === 0 && <span className="text-quiet">no icon yet</span>}
-      {run?.map(({ id, name, svg, problem, pending }) =>
-        svg ? (
-          <PixelPicture key={id} source={{ svg: svg[ground] }} size={side} label={name} className="flex-none" />
-        ) : pending ? (
-          <span key={id} title={`${name} is being drawn`} className="flex-none" style={{ width: side, height: side }} />
-        ) : (
-          <CrossedOut
-            key={id}
-            problem={problem ?? ''}
-            label={name}
-            className="relative z-10 flex-none"
-            style={{ width: side, height: side }}
-          />
-        ),
-      )}
-      {count > RUN && <span className="text-quiet">+{count - RUN}</span>}
+      {/* What has no room in the line goes to one that is not seen, so that no icon is cut. */}
+      <span className="flex min-w-0 flex-wrap gap-x-3 overflow-hidden" style={{ height: side }}>
+        {run?.map(({ id, name, svg, problem, pending }) =>
+          svg ? (
+            <PixelPicture key={id} source={{ svg: svg[ground] }} size={side} label={name} className="flex-none" />
+          ) : pending ? (
+            <span
+              key={id}
+              title={`${name} is being drawn`}
+              className="flex-none"
+              style={{ width: side, height: side }}
+            />
+          ) : (
+            <CrossedOut
+              key={id}
+              problem={problem ?? ''}
+              label={name}
+              className="relative z-10 flex-none"
+              style={{ width: side, height: side }}
+            />
+          ),
+        )}
+      </span>
+      {count > 0 && <span className="ml-auto flex-none text-quiet tabular-nums">{count}</span>}
     </span>
   )
 }

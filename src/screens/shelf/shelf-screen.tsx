@@ -146,7 +146,10 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
                 <span role="columnheader">name</span>
                 <span role="columnheader">kind</span>
                 <span role="columnheader">grid</span>
-                <span role="columnheader">icons at real size</span>
+                <span role="columnheader" className="flex justify-between gap-3">
+                  <span>icons at real size</span>
+                  <span>number</span>
+                </span>
                 <span role="columnheader" className="text-right">
                   snags
                 </span>
