@@ -10,6 +10,9 @@ import { FOUR_CUBICS, SAME_POINT } from '../geometry/tolerance'
 /** Places between the ends at which a curve is compared with what it may be. */
 const PLACES = [0.1, 0.25, 0.4, 0.5, 0.6, 0.75, 0.9]
 
+/** From how many radians on an arc stays two: a whole turn has to. */
+const WHOLE = (340 * Math.PI) / 180
+
 /**
  * A path with its cubics that draw lines, circles and upright ellipses replaced by these: whatever lies within
  * `tolerance` of them, and for circles besides within the share `slack` of the radius, by which the usual four cubics
@@ -109,22 +112,47 @@ function quarterOf(segment: Cubic, tolerance: number, slack: number): Arc | null
   return { kind: 'arc', from, to, rx: tidy(rx), ry: tidy(ry), turn: 0, large: false, sweep: d.x * e.y - d.y * e.x > 0 }
 }
 
+/** A stretch, and places of the segments that it stands for. */
+type Run = { readonly segment: Segment; readonly places: readonly Point[] }
+
 /** Segments of one line or one circle that follow each other as one; a whole circle as two halves. */
-function runsJoined({ closed }: Contour, tolerance: number, slack: number, segments: Segment[]): Segment[] {
-  const result: Segment[] = []
-  for (const segment of segments) {
-    const last = result[result.length - 1]
-    const one = last && joined(last, segment, tolerance, slack)
+function runsJoined(
+  { closed, segments: before }: Contour,
+  tolerance: number,
+  slack: number,
+  segments: readonly Segment[],
+): Segment[] {
+  const result: Run[] = []
+  for (const [i, segment] of segments.entries()) {
+    const last = result.at(-1),
+      own = { segment, places: PLACES.map((t) => pointAt(before[i]!, t)) }
+    const one = last && joinedRun(last, own, tolerance, slack)
     if (one) result[result.length - 1] = one
-    else result.push(segment)
+    else result.push(own)
   }
   while (closed && result.length > 2) {
-    const one = joined(result[result.length - 1]!, result[0]!, tolerance, slack)
+    const one = joinedRun(result.at(-1)!, result[0]!, tolerance, slack)
     if (!one) break
     result.pop()
     result[0] = one
   }
-  return result
+  return result.map(({ segment }) => segment)
+}
+
+function joinedRun(a: Run, b: Run, tolerance: number, slack: number): Run | null {
+  const places = [...a.places, a.segment.to, ...b.places]
+  const segment =
+    joined(a.segment, b.segment, tolerance, slack) ?? roundRun(a.segment, b.segment, places, tolerance, slack)
+  return segment && { segment, places }
+}
+
+/** The circular arc of two that follow each other: short ones tell little of their radius, all their places together do. */
+function roundRun(a: Segment, b: Segment, places: readonly Point[], tolerance: number, slack: number): Arc | null {
+  if (a.kind !== 'arc' || b.kind !== 'arc' || a.sweep !== b.sweep || a.rx !== a.ry || b.rx !== b.ry) return null
+  if (Math.abs(arcCentre(a).extent) + Math.abs(arcCentre(b).extent) > WHOLE) return null
+  const middle = places[places.length >> 1]!
+  const arc = arcThrough(a.from, middle, b.to, places, tolerance, slack)
+  return arc?.sweep === a.sweep ? arc : null
 }
 
 function joined(a: Segment, b: Segment, tolerance: number, slack: number): Segment | null {
@@ -143,8 +171,7 @@ function joined(a: Segment, b: Segment, tolerance: number, slack: number): Segme
   const near = 2 * tolerance + slack * p.rx
   if (distance(p.centre, q.centre) > near || Math.abs(p.rx - q.rx) > near || Math.abs(p.ry - q.ry) > near) return null
   const extent = Math.abs(p.extent) + Math.abs(q.extent)
-  // A whole turn has to stay two arcs.
-  if (extent > (340 * Math.PI) / 180) return null
+  if (extent > WHOLE) return null
   // Near half a turn a radius that is off by little would move the centre by much.
   const centre = { x: (p.centre.x + q.centre.x) / 2, y: (p.centre.y + q.centre.y) / 2 }
   return keepingCentre({ ...a, to: b.to, large: extent > Math.PI }, { ...p, centre, extent })

@@ -6,6 +6,7 @@ import { STYLES, type Style } from './names'
 import { onGrid } from './on-grid'
 import { type Evidence, proposedRules, type Topic } from './propose'
 import { imagesBack } from './images/images-back'
+import { inPieces } from './live-pieces'
 import { withParts } from './proposed-parts'
 import { isFailed, type ReadIcon } from './read-icon'
 import { type Failed, PRIVATE, type Remark } from './reading'
@@ -71,13 +72,16 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tel
     .filter((base) => icons.filter(({ sizes }) => sizes.has(base) && sizes.size > 1).length >= ENOUGH * icons.length)
     .slice(0, 8)
     .sort((a, b) => a - b)
-  const plain = withStrokesBack(
+  const stroked = withStrokesBack(
     icons.map(({ name, sizes }) => {
       const one = nearest(sizes, grid)
       return { name, objects: onGrid(one, grid), how: one.how }
     }),
     grid,
     tell && ((done) => tell(done, icons.length)),
+  )
+  const plain = stroked.map((one) =>
+    one.how === 'live' ? { ...one, objects: inPieces(one.objects, strokeTolerance(grid)) } : one,
   )
   const { rules: proposed, evidence } = proposedRules(plain, grid, wish.left)
   const { drawings, parts, told } = withParts(

@@ -4,6 +4,7 @@ import type { DrawingObject } from '../../drawing/model/object'
 import type { Rules } from '../../rules/rules'
 import { imagesBack } from './images/images-back'
 import type { Telling } from './gather'
+import { inPieces } from './live-pieces'
 import { onGrid } from './on-grid'
 import { strokeBack, strokeTolerance } from './strokes-back'
 import type { ReadIcon } from './read-icon'
@@ -49,7 +50,9 @@ export function iconsInto(
     const master = {
       base: grid,
       objects: underRules(
-        one.how === 'live' ? imagesBack(asStrokes(objects, set.rules), strokeTolerance(grid)) : objects,
+        one.how === 'live'
+          ? imagesBack(inPieces(asStrokes(objects, set.rules), strokeTolerance(grid)), strokeTolerance(grid))
+          : objects,
         set.rules,
       ),
     }

@@ -1,16 +1,15 @@
 import { nodesOf } from '../../drawing/model/nodes'
 import type { DrawingObject } from '../../drawing/model/object'
 import type { Style } from '../../drawing/model/style'
-import { boxesOverlap, boxInside } from '../../geometry/box'
 import { OutOfTime } from '../../geometry/deadline'
-import { type Contour, type Path, pathBounds } from '../../geometry/path'
+import type { Contour, Path } from '../../geometry/path'
 import { distance } from '../../geometry/point'
-import { line, pointAt } from '../../geometry/segment'
+import { line } from '../../geometry/segment'
 import { SAME_POINT } from '../../geometry/tolerance'
-import { winding } from '../../geometry/winding'
 import { recognise } from '../../outline/recognise'
 import { arrange } from '../../planar/arrangement'
 import { combine, type FillRule } from '../../planar/boolean'
+import { cutOut } from './cut-out'
 import { liveShape, type Live } from './live'
 
 /** What is to be drawn: an outline in units of the square, its finish, the rule it is filled by, and its name. */
@@ -78,37 +77,4 @@ function filledAlike(path: Path, { style, rule }: Drawn): Path {
     if (error instanceof OutOfTime) throw error
     return path
   }
-}
-
-/** One live shape with others cut out of it; null where a contour is none, or does not lie in the largest. */
-function cutOut(path: Path, style: Style, name: string, within: number, ids: Ids): DrawingObject | null {
-  if (path.length > 12) return null
-  const boxes = path.map((contour) => pathBounds([contour])!)
-  const outer = boxes.reduce((best, box, i) => (box.w * box.h > boxes[best]!.w * boxes[best]!.h ? i : best), 0)
-  const holes = path.filter((_, i) => i !== outer)
-  const isHole = (contour: Contour, i: number): boolean =>
-    boxInside(boxes[path.indexOf(contour)]!, boxes[outer]!) &&
-    winding(path, inner(contour)) === 0 &&
-    holes.every((other, k) => k === i || !boxesOverlap(boxes[path.indexOf(contour)]!, boxes[path.indexOf(other)]!))
-  if (!holes.every(isHole)) return null
-  const lives = [path[outer]!, ...holes].map((contour) => liveShape(contour, within))
-  if (lives.some((live) => live === null)) return null
-  const id = ids()
-  const members = lives.map((live, i) => ({
-    ...live,
-    id: ids(),
-    name: i === 0 ? 'outer' : `cut ${i}`,
-    role: i === 0 ? 'adds' : 'cuts',
-    style,
-  }))
-  return { kind: 'assembly', id, name, style, members } as unknown as DrawingObject
-}
-
-/** A point just inside a contour: near the middle of its longest side, on the side of its middle. */
-function inner(contour: Contour): { x: number; y: number } {
-  const { x, y, w, h } = pathBounds([contour])!
-  const middle = { x: x + w / 2, y: y + h / 2 }
-  if (winding([contour], middle) !== 0) return middle
-  const p = pointAt(contour.segments[0]!, 0.5)
-  return { x: p.x + (middle.x - p.x) * 1e-3, y: p.y + (middle.y - p.y) * 1e-3 }
 }

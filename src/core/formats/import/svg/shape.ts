@@ -8,6 +8,7 @@ import type { Transform } from '../../../geometry/transform'
 import { strokedArea } from '../../../outline/stroking'
 import { type Ids, objectsOf, type Understanding } from '../objects'
 import type { Look } from './look'
+import { roundedBy } from './rounding'
 import { type Document, readPaint } from './paint'
 import { readLength, readNumbers } from './values'
 import type { XmlElement } from './xml'
@@ -35,7 +36,7 @@ type Reader = {
 /** The objects that a shape draws with its paints and its stroke; none where it paints nothing. */
 export function drawnShape(
   { element, name, path, look, map, view, em }: Shape,
-  { document, how, within, ids, say }: Reader,
+  { document, how, within: exact, ids, say }: Reader,
 ): DrawingObject[] {
   const box = pathBounds(path)
   const fill = readPaint('fill', look, box, document),
@@ -48,6 +49,7 @@ export function drawnShape(
   if (!paints && !strokes) return []
   const k = Math.sqrt(Math.abs(map[0] * map[3] - map[1] * map[2]))
   if (!(k > 0)) return []
+  const within = Math.max(exact, roundedBy(element.attributes['d'], k, exact))
   const weight = readLength(look['stroke-width'], { em, whole: Math.hypot(view.w, view.h) / Math.SQRT2 }) ?? 1
   const hasStroke = strokes && weight > 0
   if (!paints && !hasStroke) return []

@@ -1,0 +1,48 @@
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { refusalIn } from '../../drawing/evaluate/evaluate'
+import { nodesOf } from '../../drawing/model/nodes'
+import type { DrawingObject } from '../../drawing/model/object'
+import { isShared } from '../../drawing/model/style'
+import { connected } from '../../geometry/connected'
+import { recognise } from '../../outline/recognise'
+import { STARTERS } from '../../rules/starters'
+import { cutOut } from './cut-out'
+import { liveShape } from './live'
+import { unbroken } from './unbroken'
+
+const scene = sceneOf(STARTERS[0]!.rules)
+
+/** The most contours of a path whose pieces are looked at. */
+const MOST = 60
+
+/**
+ * A filled path of several pieces as one object for each piece that is a live shape, or one with others cut out of it,
+ * within a tolerance in units; what is none stays a path. The object itself where no piece is live.
+ */
+function livePieces(object: DrawingObject, within: number): readonly DrawingObject[] {
+  if (object.kind !== 'path' || isShared(object.style) || object.contours.length < 2 || object.contours.length > MOST)
+    return [object]
+  const { id, name, style } = object,
+    { fill, fills, stroke } = style
+  if (typeof fill !== 'string' || fill === 'none' || fills || stroke !== 'none' || refusalIn(object, scene))
+    return [object]
+  let count = 0
+  const ids = () => `${id}-${++count}`
+  const pieces = connected(recognise(scene.ink(object), within))
+  const objects = pieces.map((piece): DrawingObject | null => {
+    const [only, ...holes] = piece
+    if (holes.length > 0) return cutOut(piece, style, name, within, ids)
+    const live = liveShape(only, within)
+    return live && ({ ...live, id: ids(), name, style } as unknown as DrawingObject)
+  })
+  const live = objects.filter((one) => one !== null)
+  if (live.length === 0) return [object]
+  const rest = pieces.filter((_, i) => objects[i] === null).flat()
+  const path = { ...object, contours: rest.map((contour) => nodesOf(contour)) } as DrawingObject
+  const all = rest.length > 0 ? [path, ...live] : live
+  return all.map((one, i) => (i === 0 ? one : { ...one, name: `${name} ${i + 1}` }))
+}
+
+/** Objects with their filled paths in pieces that are live where they can be. */
+export const inPieces = (objects: readonly DrawingObject[], within: number): DrawingObject[] =>
+  objects.flatMap((object) => unbroken(() => livePieces(object, within), [object]))

@@ -1,0 +1,23 @@
+/** Steps that numbers are written in tell of rounding up to so many times what is exact; larger ones are meant. */
+const COARSE = 15
+
+/** The share of a step that a place is off, and what follows from two of them. */
+const OFF = 0.6
+
+/** The most that is put down to rounding, in times of what is exact: less than shows at any size. */
+const MOST = 6
+
+/**
+ * How far the outline of path data may lie from what was meant, in units of the square, for its numbers were written with
+ * so few digits as they are: glyphs in whole units of their font, paths with two digits. `scale` leads from units of the
+ * data to units of the square, `exact` is how far apart what is the same may be. 0 where steps are so large that the
+ * numbers are meant.
+ */
+export function roundedBy(data: string | undefined, scale: number, exact: number): number {
+  if (data === undefined) return 0
+  let digits = 0
+  for (const [, fraction, power] of data.matchAll(/(?:\.(\d+))?(?:e([-+]?\d+))?/gi))
+    if (fraction || power) digits = Math.max(digits, (fraction?.length ?? 0) - Number(power ?? 0))
+  const step = scale * 10 ** -digits
+  return step <= COARSE * exact ? Math.min(OFF * step, MOST * exact) : 0
+}
