@@ -60,6 +60,28 @@ it('a filled path of several pieces becomes one object for each that is a whole 
   )
 })
 
+it('a ring whose outlines begin with a sliver, as fonts have them, keeps its hole', () => {
+  /** A circle of curves of three points in whole units, from a line of one unit that leads back over itself. */
+  const round = (cx: number, r: number, way: 1 | -1) => {
+    const at = (turn: number, by = 1) =>
+      `${Math.round(cx + r * by * Math.sin(way * turn))} ${Math.round(500 - r * by * Math.cos(turn))}`
+    const step = Math.PI / 4,
+      out = 1 / Math.cos(step / 2)
+    const curves = Array.from({ length: 8 }, (_, i) => `Q${at((i + 0.5) * step, out)} ${at((i + 1) * step)}`)
+    return `M${cx} ${500 - r}L${cx + 1} ${500 - r}${curves.join('')}L${cx} ${500 - r}Z`
+  }
+  for (const r of [100, 166, 120, 83])
+    for (const way of [1, -1] as const) {
+      const d = round(290, 166, way) + round(290, r / 2, way === 1 ? -1 : 1) + round(720, 150, way)
+      const text = `<svg viewBox="0 0 24 24"><path transform="scale(.024)" d="${d}"/></svg>`
+      const read = readIcon({ path: 'ring.svg', text })
+      if (isFailed(read)) throw new Error(read.problem)
+      const [before, after] = [pixelsOf(read.objects), pixelsOf(inPieces(read.objects, 0.01))]
+      const apart = before.reduce((sum, value, i) => sum + Math.abs(value - after[i]!), 0) / before.length
+      expect(apart, `${r} ${way}`).toBeLessThan(0.3)
+    }
+})
+
 it('numbers with few digits are what they were meant to be; those with large steps are meant as they are', () => {
   const kindOf = (d: string, size = 24) => {
     const read = readIcon({ path: 'icon.svg', text: `<svg viewBox="0 0 ${size} ${size}"><path d="${d}"/></svg>` })

@@ -5,6 +5,7 @@ import type { DrawingObject } from '../../drawing/model/object'
 import { isShared } from '../../drawing/model/style'
 import { connected } from '../../geometry/connected'
 import { recognise } from '../../outline/recognise'
+import { isSameOutline } from '../../outline/same-outline'
 import { STARTERS } from '../../rules/starters'
 import { cutOut } from './cut-out'
 import { liveShape } from './live'
@@ -28,7 +29,8 @@ function livePieces(object: DrawingObject, within: number): readonly DrawingObje
     return [object]
   let count = 0
   const ids = () => `${id}-${++count}`
-  const pieces = connected(recognise(scene.ink(object), within))
+  const ink = scene.ink(object),
+    pieces = connected(recognise(ink, within))
   const objects = pieces.map((piece): DrawingObject | null => {
     const [only, ...holes] = piece
     if (holes.length > 0) return cutOut(piece, style, name, within, ids)
@@ -40,6 +42,9 @@ function livePieces(object: DrawingObject, within: number): readonly DrawingObje
   const rest = pieces.filter((_, i) => objects[i] === null).flat()
   const path = { ...object, contours: rest.map((contour) => nodesOf(contour)) } as DrawingObject
   const all = rest.length > 0 ? [path, ...live] : live
+  // Slivers of an outline may lead to pieces that are none.
+  const painted = all.flatMap((one) => scene.ink(one))
+  if (!isSameOutline(painted, ink, 2 * within)) return [object]
   return all.map((one, i) => (i === 0 ? one : { ...one, name: `${name} ${i + 1}` }))
 }
 

@@ -5,7 +5,7 @@ const COARSE = 15
 const OFF = 0.6
 
 /** The most that is put down to rounding, in times of what is exact: less than shows at any size. */
-const MOST = 6
+const MOST = 4
 
 /**
  * How far the outline of path data may lie from what was meant, in units of the square, for its numbers were written with
