@@ -1,4 +1,5 @@
 import { gunzipSync } from 'fflate'
+import { fontFlavour } from '../core/formats/import/font'
 import { gatheredSet, type Gathered } from '../core/formats/import/gather'
 import type { Style } from '../core/formats/import/names'
 import type { Understanding } from '../core/formats/import/objects'
@@ -151,13 +152,24 @@ const gathered = (all: readonly (ReadIcon | Failed)[], { name, style, without, l
 async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | Failed)[]> {
   const all: (Source | Failed)[] = []
   for (const { path, file } of files) {
-    const bytes = await unpacked(file)
+    const plain = await unpacked(file),
+      bytes = plain && fontFlavour(plain) === 'woff2' ? await unpackedFont(plain) : plain
     all.push(...(bytes ? sourcesIn(path, bytes) : [{ path, problem: 'It cannot be unpacked, or it is too large.' }]))
   }
   return all
 }
 
-async function unpacked(file: Blob): Promise<Uint8Array | null> {
+/** A WOFF2 font as the server unpacks it: browsers keep that way to themselves. As it is where that fails. */
+async function unpackedFont(bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
+  try {
+    const response = await fetch(`${self.location.origin}/api/fonts`, { method: 'POST', body: bytes })
+    return response.ok ? new Uint8Array(await response.arrayBuffer()) : bytes
+  } catch {
+    return bytes
+  }
+}
+
+async function unpacked(file: Blob): Promise<Uint8Array<ArrayBuffer> | null> {
   if (file.size > 4 * MOST.characters) return null
   try {
     const bytes = new Uint8Array(await file.arrayBuffer())

@@ -42,6 +42,7 @@ const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
   crispness: 'whole',
   join: 'whole',
   readPicture: 'picture',
+  unpackFont: 'picture',
   sheetPdf: 'whole',
   zip: 'whole',
   readFile: 'read',

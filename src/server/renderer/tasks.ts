@@ -13,6 +13,7 @@ import { within } from '../../core/geometry/deadline'
 import type { Result } from '../failure'
 import { checkedSave, type SaveCheck, type StoredForCheck } from './checked-save'
 import { ownDeadline } from './own-time'
+import { readFontFile } from './font-file'
 import { type ReadPicture, readPictureFile } from './picture-file'
 import { type MadeIcon, madeIcon, madeSet } from './make'
 import { sheetPdf } from './sheet-pdf'
@@ -133,6 +134,9 @@ export const TASKS = {
 
   /** A picture file as it is kept: drawings become pixels. */
   readPicture: (bytes: Uint8Array): Promise<Result<ReadPicture>> => readPictureFile(bytes),
+
+  /** A WOFF2 font, unpacked. */
+  unpackFont: (bytes: Uint8Array): Promise<Result<Uint8Array>> => readFontFile(bytes),
 }
 
 export type Tasks = typeof TASKS

@@ -11,8 +11,7 @@ export function sourcesIn(path: string, bytes: Uint8Array): readonly (Source | F
     return [{ path, problem: `It is larger than ${(4 * MOST.characters) / 1e6} MB.` }]
   try {
     const flavour = fontFlavour(bytes)
-    if (flavour === 'woff2')
-      return [{ path, problem: 'A WOFF2 font is read by the command line only: choose its TTF or WOFF here.' }]
+    if (flavour === 'woff2') return [{ path, problem: 'The WOFF2 font cannot be unpacked.' }]
     if (flavour) return iconsOfFont(path, bytes)
     const text = textOf(bytes)
     if (text === null) return [{ path, problem: 'It is not text.' }]
