@@ -7,12 +7,13 @@ import { type Db, openDatabase } from './database'
 import { nameState, pastSet, pastStates } from './past'
 import { purge } from './purge'
 import { Renderer, THREAD } from './renderer/renderer'
+import { PATIENT } from '../testing/patience'
 import { saveSet } from './save'
 import { rowsOfSet, setOfRows } from './set-rows'
 import { addSet, readSet, renameSet } from './sets'
 import { runs } from '../testing/runs'
 
-const renderer = new Renderer(THREAD)
+const renderer = new Renderer(THREAD, PATIENT)
 afterAll(() => renderer.close())
 
 const DAY = 86_400_000

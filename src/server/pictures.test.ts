@@ -7,6 +7,7 @@ import { type Db, openDatabase } from './database'
 import { addDemoSets } from './demo'
 import { addPicture, PICTURE_BYTES, readPicture } from './pictures'
 import { Renderer, THREAD } from './renderer/renderer'
+import { PATIENT } from '../testing/patience'
 import { keepPictures, picturesOf } from './set-files'
 import { setOfRows } from './set-rows'
 import { listSets, readSet } from './sets'
@@ -18,7 +19,7 @@ beforeEach(async () => {
 })
 afterEach(() => db.destroy())
 
-const renderer = new Renderer(THREAD)
+const renderer = new Renderer(THREAD, PATIENT)
 afterAll(() => renderer.close())
 
 const porthole = readFileSync('e2e/pictures/porthole.png')

@@ -12,6 +12,7 @@ import { type IconSet, LIMITS } from '../core/set/set'
 import { type Db, openDatabase } from './database'
 import { addDemoSets, firstStart } from './demo'
 import { Renderer, THREAD } from './renderer/renderer'
+import { PATIENT } from '../testing/patience'
 import { epochOf } from './epoch'
 import { changesSince, deletedIcons, saveSet } from './save'
 import { rowsOfSet, setOfRows } from './set-rows'
@@ -28,7 +29,7 @@ beforeEach(async () => {
 })
 afterEach(() => db.destroy())
 
-const renderer = new Renderer(THREAD)
+const renderer = new Renderer(THREAD, PATIENT)
 afterAll(() => renderer.close())
 
 const read = async (of: string) => {

@@ -9,6 +9,7 @@ import { TARGETS } from '../../core/targets/targets'
 import { type Db, openDatabase } from '../database'
 import { addDemoSets } from '../demo'
 import { Renderer, THREAD } from '../renderer/renderer'
+import { PATIENT } from '../../testing/patience'
 import { bytesOfJson, saveOver } from '../../testing/stored'
 import { faultSentence } from '../fault-sentence'
 import { saveSet } from '../save'
@@ -29,7 +30,7 @@ beforeEach(async () => {
 })
 afterEach(() => db.destroy())
 
-const renderer = new Renderer(THREAD)
+const renderer = new Renderer(THREAD, PATIENT)
 afterAll(() => renderer.close())
 
 const save = async (writes: object): Promise<boolean> =>
