@@ -185,6 +185,8 @@ const READERS = {
   'gtk-update-icon-cache': 'gtk-update-icon-cache',
   'desktop-file-validate': 'desktop-file-utils',
   appstreamcli: 'appstream',
+  kotlinc: 'kotlin',
+  java: 'default-jre-headless',
 }
 const PYTHON = ['python3-fonttools', 'python3-brotli']
 

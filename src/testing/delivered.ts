@@ -37,7 +37,7 @@ export class DeliveredSets {
     for (const [name, set, targets, options] of [
       ['quayside', quayside, 'all', {}],
       ['pdf', quayside, 'apple', { apple: { form: 'pdf' } }],
-      ['skerry', skerry, 'favicon,apple-app,android,android-app,windows,linux,linux-app', {}],
+      ['skerry', skerry, 'favicon,apple-app,android,android-app,compose,windows,linux,linux-app', {}],
       ['centre', skerry, 'linux-app', { 'linux-app': { id: 'org.skerry.*' } }],
     ] as const) {
       const file = join(folder, `${name}.wisesquare.json`)

@@ -1,5 +1,6 @@
 import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { unzipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { iconSvg } from '../../core/formats/drawn'
 import { png } from '../../core/formats/png'
@@ -83,6 +84,16 @@ describe('what is delivered', () => {
       // Vectors, not pictures.
       expect(readFileSync(pdf, 'latin1')).not.toContain('/Subtype /Image')
     }
+  })
+
+  it('as Kotlin compiles beside the declarations of what it calls', { timeout: 300_000 }, () => {
+    const declared = readdirSync('src/testing/compose').map((name) => join('src/testing/compose', name)),
+      written = [...files('quayside', 'android/compose', '.kt'), ...files('skerry', 'android/compose', '.kt')],
+      out = join(folder, 'icons.jar')
+    expect(written).toHaveLength(quayside.icons.length + skerry.icons.length)
+    program('kotlinc', '-nowarn', ...declared, ...written, '-d', out)
+    const classes = Object.keys(unzipSync(readFileSync(out))).filter((path) => /^icons\/\w+Kt\.class$/.test(path))
+    expect(classes).toHaveLength(written.length)
   })
 
   it('to Android compiles, and paints what the proof shows', async () => {

@@ -93,7 +93,10 @@ export const compose = defineTarget({
   name: 'Compose sources',
   platform: 'Android',
   note: 'A Kotlin file an icon with its ImageVector, strokes and arcs kept as they are, mirrored right to left where it says so.',
-  readBy: [{ reader: 'a reader of these calls', compares: 'the picture at 96 px, within 0.5 of 255' }],
+  readBy: [
+    { reader: 'kotlinc', compares: 'compiles beside the declarations of what it calls' },
+    { reader: 'a reader of these calls', compares: 'the picture at 96 px, within 0.5 of 255' },
+  ],
   choices: {
     package: text('package', 'icons', (value) =>
       /^[a-z][a-z0-9_]*(?:\.[a-z][a-z0-9_]*)*$/.test(value)

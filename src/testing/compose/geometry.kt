@@ -1,0 +1,3 @@
+package androidx.compose.ui.geometry
+
+class Offset(val x: Float, val y: Float)
