@@ -10,6 +10,19 @@ const { BOMBS, setFileOf } = (await import('../tools/fuzz/bombs.mjs' as string))
   setFileOf: (rules: object, name: string, drawings: Drawings) => string
 }
 
+/** A sound drawing beside those that are not. */
+const box = {
+  kind: 'rectangle',
+  id: 'box',
+  name: 'Box',
+  x: 3,
+  y: 3,
+  w: 18,
+  h: 18,
+  corner: 0,
+  style: { fill: 'none', stroke: 'ink', weight: 'main' },
+}
+
 test('drawings that come to too much take nothing else down: shelf, bench, review and delivery show the rest and say why', async ({
   page,
 }) => {
@@ -19,17 +32,6 @@ test('drawings that come to too much take nothing else down: shelf, bench, revie
     'a spiral without width': flat,
     'a faded shape beside the square': far,
   } = BOMBS
-  const box = {
-    kind: 'rectangle',
-    id: 'box',
-    name: 'Box',
-    x: 3,
-    y: 3,
-    w: 18,
-    h: 18,
-    corner: 0,
-    style: { fill: 'none', stroke: 'ink', weight: 'main' },
-  }
   const id = await imported(
     page,
     setFileOf(rules, 'Squall', { dashes: dashes!, mirrors: [...mirrors!, box], flat: flat!, far: far!, sound: [box] }),
@@ -227,19 +229,7 @@ test('only pages of this machine get in, and pages may do no more than they need
 
 test('a set file of many megabytes arrives whole, and one of too many is told so', async ({ page }) => {
   const file = setFileOf(rules, 'Ballast', {
-    stone: [
-      {
-        kind: 'rectangle',
-        id: 'box',
-        name: 'Box',
-        x: 3,
-        y: 3,
-        w: 18,
-        h: 18,
-        corner: 0,
-        style: { fill: 'ink', stroke: 'none', weight: 'main' },
-      },
-    ],
+    stone: [box],
   })
   const sent = async (megabytes: number) => {
     // What is cut off at its end would lose the set itself.

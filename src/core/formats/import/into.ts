@@ -9,6 +9,7 @@ import { onGrid } from './on-grid'
 import { strokeBack, strokeTolerance } from './strokes-back'
 import type { ReadIcon } from './read-icon'
 import type { Failed, Remark } from './reading'
+import { unbroken } from './unbroken'
 import { underRules } from './under-rules'
 
 /** Areas that strokes of the rules paint, as these strokes. */
@@ -33,7 +34,8 @@ export function iconsInto(
   readonly remarks: readonly Remark[]
   readonly failed: readonly Failed[]
 } {
-  const grid = set.rules.grid.size
+  const grid = set.rules.grid.size,
+    within = strokeTolerance(grid)
   const taken = set.icons.map(({ name }) => name)
   const icons: Icon[] = [],
     paths: string[] = [],
@@ -51,7 +53,7 @@ export function iconsInto(
       base: grid,
       objects: underRules(
         one.how === 'live'
-          ? imagesBack(inPieces(asStrokes(objects, set.rules), strokeTolerance(grid)), strokeTolerance(grid))
+          ? unbroken(() => imagesBack(inPieces(asStrokes(objects, set.rules), within), within), objects)
           : objects,
         set.rules,
       ),

@@ -16,8 +16,8 @@ const MOST = 4
 export function roundedBy(data: string | undefined, scale: number, exact: number): number {
   if (data === undefined) return 0
   let digits = 0
-  for (const [, fraction, power] of data.matchAll(/(?:\.(\d+))?(?:e([-+]?\d+))?/gi))
-    if (fraction || power) digits = Math.max(digits, (fraction?.length ?? 0) - Number(power ?? 0))
+  for (const [, fraction = '', power, alone] of data.matchAll(/\.(\d+)(?:e([-+]?\d+))?|\de([-+]?\d+)/gi))
+    digits = Math.max(digits, fraction.length - Number(power ?? alone ?? 0))
   const step = scale * 10 ** -digits
   return step <= COARSE * exact ? Math.min(OFF * step, MOST * exact) : 0
 }
