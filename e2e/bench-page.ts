@@ -170,8 +170,10 @@ export class BenchPage {
   /** The pixels of a proof as a person sees them: R, G, B, A bytes. */
   proofPixels(label: string): Promise<number[]> {
     return this.page.getByRole('img', { name: label, exact: true }).evaluate((element) => {
-      const canvas = element as HTMLCanvasElement
-      return [...canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height).data]
+      const image = element as HTMLImageElement,
+        context = new OffscreenCanvas(image.naturalWidth, image.naturalHeight).getContext('2d')!
+      context.drawImage(image, 0, 0)
+      return [...context.getImageData(0, 0, image.naturalWidth, image.naturalHeight).data]
     })
   }
 }

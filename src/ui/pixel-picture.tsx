@@ -1,5 +1,6 @@
 'use client'
 
+import clsx from 'clsx'
 import { useEffect, useRef, useState } from 'react'
 import { drawPicture } from '@/workers/pictures'
 import type { Source } from '@/workers/drawer'
@@ -29,8 +30,7 @@ export function PixelPicture({
   className?: string
   onPixels?: (picture: ImageData) => void
 }) {
-  const canvas = useRef<HTMLCanvasElement>(null)
-  const [problem, setProblem] = useState<string | null>(null)
+  const [shown, setShown] = useState<{ url: string } | { problem: string } | null>(null)
   const told = useRef(onPixels)
   useEffect(() => {
     told.current = onPixels
@@ -45,14 +45,9 @@ export function PixelPicture({
     const pixels = scale === 1 && !exact ? Math.round(size * window.devicePixelRatio) : size
     let isWanted = true
     const giveUp = drawPicture(source, pixels, (picture) => {
-      const target = canvas.current
-      if (!isWanted || !target) return
-      setProblem(picture.problem ?? null)
-      if (!picture.image) return
-      const { image } = picture
-      if (target.width !== image.width) target.width = target.height = image.width
-      target.getContext('2d')!.putImageData(image, 0, 0)
-      told.current?.(image)
+      if (!isWanted) return
+      setShown('url' in picture ? { url: picture.url } : picture)
+      if (picture.image) told.current?.(picture.image)
     })
     return () => {
       isWanted = false
@@ -62,19 +57,17 @@ export function PixelPicture({
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [drawn, rules, ground, base, kept, size, scale, exact])
   const side = { width: size * scale, height: size * scale }
+  if (!shown) return <span aria-hidden className={clsx('block', className)} style={side} />
+  if ('problem' in shown) return <CrossedOut problem={shown.problem} label={label} className={className} style={side} />
   return (
-    <>
-      <canvas
-        ref={canvas}
-        {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
-        width={size}
-        height={size}
-        hidden={problem !== null}
-        className={className}
-        style={{ ...side, imageRendering: 'pixelated', ...(problem !== null && { display: 'none' }) }}
-      />
-      {problem !== null && <CrossedOut problem={problem} label={label} className={className} style={side} />}
-    </>
+    <img
+      src={shown.url}
+      alt={label}
+      decoding="sync"
+      draggable={false}
+      className={clsx('max-w-none', className)}
+      style={{ ...side, imageRendering: 'pixelated' }}
+    />
   )
 }
 

@@ -4,9 +4,10 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { type CSSProperties, type ReactNode, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { observeRect } from './observe-rect'
 
-/** Cells of one size in rows, as many as fit; only those in sight are there. `cell` draws the one of a number. */
-export function VirtualGrid({
-  count,
+/** Cells of one size in rows, as many as fit; only those in sight are there. `cell` draws one item. */
+export function VirtualGrid<T>({
+  items,
+  keyOf,
   width,
   height,
   label,
@@ -14,15 +15,18 @@ export function VirtualGrid({
   style,
   cell,
 }: {
-  count: number
+  items: readonly T[]
+  /** What tells an item from the others: its cell stays the same one where others come or go before it. */
+  keyOf: (item: T) => string
   /** Of a cell, in pixels. */
   width: number
   height: number
   label: string
   className?: string
   style?: CSSProperties
-  cell: (index: number) => ReactNode
+  cell: (item: T) => ReactNode
 }) {
+  const count = items.length
   const scroller = useRef<HTMLDivElement>(null)
   const [room, setRoom] = useState(0)
   useLayoutEffect(() => {
@@ -48,16 +52,17 @@ export function VirtualGrid({
       <ul aria-label={label} className="relative" style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().flatMap(({ index: row, start }) =>
           Array.from({ length: Math.min(columns, count - row * columns) }, (_, column) => {
-            const index = row * columns + column
+            const index = row * columns + column,
+              item = items[index]!
             return (
               <li
-                key={index}
+                key={keyOf(item)}
                 aria-posinset={index + 1}
                 aria-setsize={count}
                 className="absolute"
                 style={{ top: start, left: PADDING + column * width, width: width + 1, height: height + 1 }}
               >
-                {cell(index)}
+                {cell(item)}
               </li>
             )
           }),

@@ -1,5 +1,6 @@
 import type { Alike, Seen } from '../core/proof/look-alikes'
 import type { AnsweredAlikes, AskedAlikes } from './alikes.worker'
+import { untilRest } from './rest'
 
 type Job = {
   readonly family: readonly Seen[]
@@ -13,6 +14,7 @@ class Comparer {
   private waiting: Job[] = []
   private inWork: Job | null = null
   private asked = 0
+  private soon: ReturnType<typeof setTimeout> | undefined
   private numbers = new WeakMap<Float32Array, number>()
   private next = 1
   /** The covers that the worker has. */
@@ -20,11 +22,20 @@ class Comparer {
 
   ask(job: Job): () => void {
     this.waiting = [...this.waiting.filter(({ least }) => least !== job.least), job]
-    this.feed()
+    this.feedSoon()
     return () => {
       this.waiting = this.waiting.filter((one) => one !== job)
       if (this.inWork === job) this.inWork = { ...job, done: () => undefined }
     }
+  }
+
+  /** Whole families are sent: that is a task of its own, while hands rest. */
+  private feedSoon(): void {
+    this.soon ??= setTimeout(() => {
+      this.soon = undefined
+      if (untilRest() === 0) this.feed()
+      else this.feedSoon()
+    }, untilRest())
   }
 
   private feed(): void {
@@ -64,7 +75,7 @@ class Comparer {
     const job = this.inWork
     this.inWork = null
     job?.done(pairs)
-    this.feed()
+    this.feedSoon()
   }
 }
 

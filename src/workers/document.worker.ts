@@ -1,7 +1,7 @@
 import { drawingProblem } from '../core/formats/drawing-problem'
-import { rasterised } from '../core/formats/rasterised'
 import type { Answered, Asked } from './draw.worker'
 import { boundDrawing } from './bound-drawing'
+import { painted } from './painted'
 
 // Documents are drawn already: this worker makes pixels of them, and loads no more than that takes.
 
@@ -16,7 +16,7 @@ self.onmessage = ({ data: asked }: MessageEvent<Asked>) => {
 function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>): Answered {
   try {
     if (!('svg' in drawing) || typeof wanted !== 'number') throw new Error('A document can only become a picture.')
-    return { id, data: rasterised(drawing.svg, wanted).data }
+    return { id, ...painted(drawing.svg, wanted) }
   } catch (error) {
     return { id, problem: error instanceof Error ? drawingProblem(error) : `It cannot be drawn: ${String(error)}` }
   }

@@ -25,7 +25,7 @@ class FakeWorker {
       if (this.terminated || waits || text === 'hang') return
       if (text === 'crash') this.onerror?.({ preventDefault: () => undefined })
       else if (text === 'odd') this.answer({ id, problem: '“Rope” comes to too much.' })
-      else this.answer({ id, data: new Uint8ClampedArray(4) })
+      else this.answer({ id, data: new Uint8ClampedArray(4), url: 'data:,' })
     })
   }
 
@@ -60,7 +60,8 @@ describe('pictures drawn in a worker', () => {
   /** What becomes of documents asked for at once, after a while. */
   const drawn = async (texts: readonly string[], ms = 0) => {
     const told: Record<string, string> = {}
-    for (const svg of texts) drawPicture({ svg }, 24, ({ problem }) => (told[svg] = problem ?? 'drawn'))
+    for (const svg of texts)
+      drawPicture({ svg }, 24, (picture) => (told[svg] = 'problem' in picture ? picture.problem : 'drawn'))
     await vi.advanceTimersByTimeAsync(ms)
     return told
   }
@@ -115,5 +116,34 @@ describe('pictures drawn in a worker', () => {
     await vi.advanceTimersByTimeAsync(20_000)
     expect(told).toEqual(['drawing', 'hang', 'a', 'b', 'c'])
     expect(FakeWorker.all.flatMap(({ asked }) => asked)).not.toContain('late')
+  })
+
+  it('that can wait are drawn while hands rest, after all that is wanted at once', async () => {
+    const page = new EventTarget()
+    vi.stubGlobal('window', page)
+    vi.resetModules()
+    const { Drawer } = await import('./drawer')
+    const drawer = new Drawer(() => new FakeWorker() as unknown as Worker),
+      told: string[] = []
+    const ask = (svg: string, urgency?: 'at rest') =>
+      drawer.ask({ source: { svg }, wanted: 24, done: () => told.push(svg) }, urgency)
+    const acting = async (acts: number) => {
+      for (let i = 0; i < acts; i++) {
+        page.dispatchEvent(new Event('wheel'))
+        await vi.advanceTimersByTimeAsync(100)
+      }
+    }
+    page.dispatchEvent(new Event('keydown'))
+    for (const name of ['a', 'b', 'c', 'd', 'e']) ask(name, 'at rest')
+    const giveUp = ask('late', 'at rest')
+    await acting(5)
+    expect(told).toEqual([])
+    ask('now')
+    giveUp()
+    await vi.advanceTimersByTimeAsync(0)
+    expect(told).toEqual(['now'])
+    await acting(1)
+    await vi.advanceTimersByTimeAsync(200)
+    expect(told).toEqual(['now', 'a', 'b', 'c', 'd', 'e'])
   })
 })

@@ -10,7 +10,6 @@ import type { DrawingEdit } from '../core/drawing/edit/edit'
 import type { DrawingObject } from '../core/drawing/model/object'
 import { drawingProblem } from '../core/formats/drawing-problem'
 import { iconSvg } from '../core/formats/drawn'
-import { rasterised } from '../core/formats/rasterised'
 import type { Ground } from '../core/formats/svg-paint'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
 import type { Crispness } from '../core/proof/crispness'
@@ -22,6 +21,7 @@ import { crispnessBySize } from '../core/proof/crispness-by-size'
 import { type Icon, type Master, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'
 import { type Numbered, Things } from './numbered'
+import { type Painted, painted } from './painted'
 
 /** A list of objects as it is sent. */
 export type Sent = Numbered<readonly Numbered<DrawingObject>[]>
@@ -68,12 +68,9 @@ export type Asked =
   | { readonly id: number; readonly drawing: SentDrawing; readonly wanted: Wanted }
   | { readonly forget: readonly number[] }
 
-/**
- * What became of it: straight-alpha pixels (rows of R, G, B, A bytes), the document or the offset, or why there is
- * none.
- */
+/** What became of it: the picture, the document or the offset, or why there is none. */
 export type Answered = { readonly id: number } & (
-  | { readonly data: Uint8ClampedArray<ArrayBuffer> }
+  | Painted
   | { readonly svg: string }
   | { readonly offset: OpticalOffset | null }
   | { readonly snags: readonly Snag[] }
@@ -112,7 +109,7 @@ function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>):
     if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
     const svg = documentOf(drawing)
     if (wanted === 'document') return { id, svg }
-    return { id, data: rasterised(svg, wanted).data }
+    return { id, ...painted(svg, wanted) }
   } catch (error) {
     return { id, problem: error instanceof Error ? drawingProblem(error) : `It cannot be drawn: ${String(error)}` }
   }

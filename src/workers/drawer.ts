@@ -5,6 +5,7 @@ import type { Ground } from '../core/formats/svg-paint'
 import type { Rules } from '../core/rules/rules'
 import type { Master } from '../core/set/set'
 import { Numbers } from './numbered'
+import { untilRest } from './rest'
 
 /**
  * What a picture shows: a document, or a drawing under rules in the colours for a ground; on the grid `base`, where that
@@ -31,8 +32,13 @@ export type Job = { readonly source: Source; readonly wanted: Wanted; readonly d
  * is not drawn.
  */
 const AHEAD = 4
+/** How many of what can wait: what is wanted at once comes after these. */
+const AHEAD_OF_REST = 2
 /** How long one picture may take, in milliseconds, before the worker is given up and a new one begun. */
 const LIMIT = 9000
+
+/** When something is wanted: before all else, or when nothing else is and the hands of who is waiting rest. */
+export type Urgency = 'now' | 'at rest'
 
 /**
  * A worker that draws, one picture after the other. One that takes too long or crashes is given up; what it had beside
@@ -44,6 +50,8 @@ export class Drawer {
   private nextId = 1
   /** In the order in which it is asked; given up by the thousand when a large set changes. */
   private waiting = new Set<Job>()
+  private readonly waitingForRest = new Set<Job>()
+  private resting: ReturnType<typeof setTimeout> | undefined
   /** What the worker has, in the order in which it draws. */
   private readonly inWork = new Map<number, Job>()
   private timer: ReturnType<typeof setTimeout> | undefined
@@ -53,17 +61,34 @@ export class Drawer {
   constructor(private readonly load: () => Worker) {}
 
   /** Asks for a picture; returns the way to give it up. */
-  ask(job: Job): () => void {
-    this.waiting.add(job)
+  ask(job: Job, urgency: Urgency = 'now'): () => void {
+    const waiting = urgency === 'now' ? this.waiting : this.waitingForRest
+    waiting.add(job)
     this.feed()
-    return () => void this.waiting.delete(job)
+    return () => {
+      // A restart may have moved it.
+      this.waiting.delete(job)
+      this.waitingForRest.delete(job)
+    }
   }
 
   private feed(): void {
-    this.worker ??= this.begin()
-    for (const job of this.waiting) {
-      if (this.inWork.size >= AHEAD) return
-      this.waiting.delete(job)
+    this.give(this.waiting, AHEAD)
+    if (this.waiting.size > 0 || this.waitingForRest.size === 0) return
+    const rest = untilRest()
+    if (rest === 0) this.give(this.waitingForRest, AHEAD_OF_REST)
+    else
+      this.resting ??= setTimeout(() => {
+        this.resting = undefined
+        this.feed()
+      }, rest)
+  }
+
+  private give(waiting: Set<Job>, most: number): void {
+    for (const job of waiting) {
+      if (this.inWork.size >= most) return
+      this.worker ??= this.begin()
+      waiting.delete(job)
       const id = this.nextId++
       this.inWork.set(id, job)
       this.worker.postMessage({ id, drawing: this.sent(job.source), wanted: job.wanted } satisfies Asked)

@@ -2,9 +2,9 @@ import { documentWorker, drawingWorker } from './begin'
 import type { Wanted } from './draw.worker'
 import { Drawer, type Job, type Source } from './drawer'
 
-/** A picture, or why there is none. */
+/** A picture, its pixels and where an image shows them from; or why there is none. */
 export type Picture =
-  { readonly image: ImageData; readonly problem?: undefined } | { readonly image?: undefined; readonly problem: string }
+  { readonly image: ImageData; readonly url: string } | { readonly image?: undefined; readonly problem: string }
 
 /**
  * One worker for drawings, which may take long, and one for documents, which are drawn already: siblings never wait for
@@ -25,7 +25,7 @@ export function drawPicture(source: Source, pixels: number, done: (picture: Pict
   return ask(source, pixels, (answer) =>
     done(
       'data' in answer
-        ? { image: new ImageData(answer.data, pixels, pixels) }
+        ? { image: new ImageData(answer.data, pixels, pixels), url: answer.url }
         : { problem: 'problem' in answer ? answer.problem : '' },
     ),
   )

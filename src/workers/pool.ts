@@ -7,9 +7,9 @@ const CORES = globalThis.navigator?.hardwareConcurrency ?? 2
 /** Workers for what is asked of every icon of a set, begun when first needed. */
 const pool = Array.from({ length: Math.max(1, Math.min(4, CORES - 1)) }, () => new Drawer(drawingWorker))
 
-/** Asks something of each of many drawings; returns the way to give them all up. */
+/** Asks something of each of many drawings, while hands rest; returns the way to give them all up. */
 export function askAll(jobs: readonly Job[]): () => void {
-  const ways = jobs.map((job, i) => pool[i % pool.length]!.ask(job))
+  const ways = jobs.map((job, i) => pool[i % pool.length]!.ask(job, 'at rest'))
   return () => {
     for (const giveUp of ways) giveUp()
   }

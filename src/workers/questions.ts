@@ -10,7 +10,7 @@ import { type Icon, masterFor } from '../core/set/set'
 import type { Answered, Wanted } from './draw.worker'
 import { everyGrid } from './draw'
 import { drawingWorker } from './begin'
-import { Drawer } from './drawer'
+import { Drawer, type Urgency } from './drawer'
 
 /** One worker for all that is looked for in drawings: no picture waits for it. */
 const looker = new Drawer(drawingWorker)
@@ -25,9 +25,9 @@ const question =
 
 /** A question about an icon on all grids of its set. */
 const questionOfAll =
-  <T>(wanted: Wanted, read: (answer: Answered) => T) =>
+  <T>(wanted: Wanted, read: (answer: Answered) => T, urgency: Urgency = 'now') =>
   (icon: Icon, rules: Rules, done: (answer: T) => void): (() => void) =>
-    looker.ask({ source: everyGrid(icon, rules), wanted, done: (answer) => done(read(answer)) })
+    looker.ask({ source: everyGrid(icon, rules), wanted, done: (answer) => done(read(answer)) }, urgency)
 
 /** How far the optical middle of objects is from the middle of the square; null where there is none. */
 export const offsetOf = question('optical offset', (answer): OpticalOffset | null =>
@@ -57,9 +57,11 @@ export const derivedSnagsOf = question('derived snags', searchOf)
 /** What is found in an icon on the further grids of its set, but for what is accepted there. */
 export const furtherSnagsOf = questionOfAll('further snags', searchOf)
 
-/** What an icon comes to by eye; null where it paints nothing. */
-export const balanceOf = questionOfAll('balance', (answer): Balance | null =>
-  'balance' in answer ? answer.balance : null,
+/** What an icon comes to by eye; null where it paints nothing. Asked of whole families, it waits for all else. */
+export const balanceOf = questionOfAll(
+  'balance',
+  (answer): Balance | null => ('balance' in answer ? answer.balance : null),
+  'at rest',
 )
 
 /** How crisp an icon is at each delivered size, from the master that fits it. */

@@ -45,13 +45,13 @@ export function ComingIcons({
   return (
     <VirtualGrid
       label="Icons to come"
-      count={icons.length}
+      items={icons}
+      keyOf={({ paths }) => paths.join('\n')}
       width={104}
       height={Math.min(64, Math.max(24, grid)) + 58}
       className="min-h-0 overflow-y-auto bg-film"
-      cell={(index) => {
-        const icon = icons[index]!,
-          { paths } = icon
+      cell={(icon) => {
+        const { paths } = icon
         const isOther = paths.some((path) => taken.otherwise.has(path))
         return (
           <Cell

@@ -1,4 +1,4 @@
-import { startTransition, useEffect, useMemo, useState } from 'react'
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react'
 import { familySnags } from '@/core/checks/family-snags'
 import type { Snag } from '@/core/checks/check'
 import { ALIKE } from '@/core/checks/family/look-alike'
@@ -40,29 +40,60 @@ export type FamilyMeasures = {
   readonly waiting: number
 }
 
+/** The questions of a family that are not answered yet, by what they are asked of. */
+class Asked {
+  private readonly questions = new Map<Icon['masters'], { readonly rules: Rules; readonly giveUp: () => void }>()
+
+  /** Asks what is not known of icons under rules, and gives up all else: where one of thousands changes, the others go on. */
+  ask(icons: readonly Icon[], rules: Rules, found: () => void): void {
+    const there = new Set(icons.map(({ masters }) => masters))
+    this.giveUp((masters, one) => !there.has(masters) || one.rules !== rules)
+    for (const icon of icons) {
+      const { masters } = icon
+      if (balanceIn(icon, rules) !== undefined || this.questions.has(masters)) continue
+      const giveUp = balanceOf(icon, rules, (balance) => {
+        known.set(masters, { rules, balance })
+        if (this.questions.get(masters)?.rules === rules) this.questions.delete(masters)
+        found()
+      })
+      this.questions.set(masters, { rules, giveUp })
+    }
+  }
+
+  giveUp(isNeedless: (masters: Icon['masters'], one: { readonly rules: Rules }) => boolean = () => true): void {
+    for (const [masters, one] of this.questions) {
+      if (!isNeedless(masters, one)) continue
+      one.giveUp()
+      this.questions.delete(masters)
+    }
+  }
+}
+
 /** What all icons of a set come to by eye, found in a worker. */
 export function useFamilyMeasures({ icons, rules }: IconSet): FamilyMeasures {
   // What is known grows outside of React; this counts how often it was looked at again.
   const [round, drawAgain] = useState(0)
+  const [asked] = useState(() => new Asked())
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined
-    const giveUps = icons.flatMap((icon) => {
-      if (balanceIn(icon, rules) !== undefined) return []
-      return [
-        balanceOf(icon, rules, (balance) => {
-          known.set(icon.masters, { rules, balance })
-          timer ??= setTimeout(() => {
-            timer = undefined
-            startTransition(() => drawAgain((n) => n + 1))
-          }, pauseOf(icons.length))
-        }),
-      ]
-    })
-    return () => {
-      clearTimeout(timer)
-      for (const giveUp of giveUps) giveUp()
+    const found = () => {
+      timer.current ??= setTimeout(() => {
+        timer.current = undefined
+        startTransition(() => drawAgain((n) => n + 1))
+      }, pauseOf(icons.length))
     }
-  }, [icons, rules])
+    // Thousands are looked through: that is a task of its own, after what was done is seen.
+    const soon = setTimeout(() => asked.ask(icons, rules, found))
+    return () => clearTimeout(soon)
+  }, [asked, icons, rules])
+  useEffect(
+    () => () => {
+      clearTimeout(timer.current)
+      timer.current = undefined
+      asked.giveUp()
+    },
+    [asked],
+  )
   return useMemo((): FamilyMeasures => {
     const siblings = icons.map((icon) => siblingOf(icon, balanceIn(icon, rules) ?? null))
     const waiting = icons.filter((icon) => balanceIn(icon, rules) === undefined).length

@@ -118,18 +118,13 @@ function Beside({ session, past, set, when }: { session: Session; past: IconSet;
       </div>
       <VirtualGrid
         label="Then and now"
-        count={shown.length}
+        items={shown}
+        keyOf={({ id }) => id}
         width={168}
         height={112}
         className="overflow-y-auto bg-film"
-        cell={(index) => (
-          <Pair
-            key={shown[index]!.id}
-            one={shown[index]!}
-            past={past}
-            set={present}
-            onTakeBack={({ id, name }) => takeBack({ icons: [id] }, name)}
-          />
+        cell={(one) => (
+          <Pair one={one} past={past} set={present} onTakeBack={({ id, name }) => takeBack({ icons: [id] }, name)} />
         )}
       />
     </section>

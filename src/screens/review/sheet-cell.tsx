@@ -63,6 +63,8 @@ export const SheetCell = memo(function SheetCell({
       </button>
       <Link
         href={href}
+        // All lead to one page: asking the server for each that is scrolled past would keep it busy.
+        prefetch={false}
         title={`Draw ${icon.name}`}
         onClick={(event) => {
           if (!event.ctrlKey && !event.metaKey && !event.shiftKey) return

@@ -42,28 +42,26 @@ export function SheetGrid({
   return (
     <VirtualGrid
       label="Sheet"
-      count={shown.length}
+      items={shown}
+      keyOf={({ id }) => id}
       width={Math.max(112, sizes.reduce((sum, size) => sum + size, 0) + GAP * (sizes.length + 1))}
       height={Math.max(...sizes) + 52}
       className="h-full overflow-y-auto"
-      cell={(index) => {
-        const icon = shown[index]!
-        return (
-          <SheetCell
-            icon={icon}
-            rules={rules}
-            sizes={sizes}
-            look={GROUNDS[ground]}
-            filter={filterOf(vision)}
-            gap={GAP}
-            href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
-            beside={beside.get(icon.id)}
-            isSelected={selected.has(icon.id)}
-            onSelect={onSelect}
-            onRename={rename}
-          />
-        )
-      }}
+      cell={(icon) => (
+        <SheetCell
+          icon={icon}
+          rules={rules}
+          sizes={sizes}
+          look={GROUNDS[ground]}
+          filter={filterOf(vision)}
+          gap={GAP}
+          href={`/sets/${setId}/draw/${encodeURIComponent(icon.name)}`}
+          beside={beside.get(icon.id)}
+          isSelected={selected.has(icon.id)}
+          onSelect={onSelect}
+          onRename={rename}
+        />
+      )}
     />
   )
 }

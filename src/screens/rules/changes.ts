@@ -14,7 +14,7 @@ export type Change = {
 /** What is known of the icons that a pending change alters: those found so far, and how many were looked at. */
 export type Changes = { readonly found: readonly Change[]; readonly looked: number }
 
-const NOTHING: Changes = { found: [], looked: 0 }
+export const NOTHING_YET: Changes = { found: [], looked: 0 }
 
 /** How often what was found is shown, in milliseconds. */
 const PAUSE = 120
@@ -36,7 +36,7 @@ export function useChanges(before: IconSet, after: IconSet | null): Changes | nu
     })
   }, [before, after])
   if (!after) return null
-  return answer?.before === before && answer.after === after ? answer.changes : NOTHING
+  return answer?.before === before && answer.after === after ? answer.changes : NOTHING_YET
 }
 
 /** Those that need a hand before those that follow, each in the order of the family. */

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import type { Rules } from '@/core/rules/rules'
 import type { OnNewGrid } from '@/core/set/restyle'
 import { Button } from '@/ui/button'
@@ -10,7 +10,7 @@ import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { keepWaitingRules, waitingRules } from '../frame/waiting-rules'
-import { useChanges } from './changes'
+import { NOTHING_YET, useChanges } from './changes'
 import { RuleDiagram } from './diagram'
 import { ChangesSheet } from './changes-sheet'
 import { type Draft, draftOf, noted, outcome, rebased, ruled, settled, type Ways } from './draft'
@@ -55,7 +55,10 @@ export function RulesScreen() {
     }),
     [isOtherGrid, drawings, left],
   )
-  const under = useMemo(() => (draft ? ruled(draft, set.rules) : null), [draft, set.rules])
+  const underNow = useMemo(() => (draft ? ruled(draft, set.rules) : null), [draft, set.rules])
+  // What it does to thousands of icons is found after the form shows what was typed.
+  const lately = useDeferredValue(underNow),
+    under = lately === underNow ? underNow : null
   const fitting = useFitted(set, under?.ok && isOtherGrid && drawings === 'fitted' ? under.rules : null)
   const isFitting = fitting !== null
   const result = useMemo(
@@ -63,7 +66,7 @@ export function RulesScreen() {
     [under, set, ways, isFitting],
   )
   const after = result?.ok ? result.set : null
-  const changes = useChanges(set, after)
+  const changes = useChanges(set, after) ?? (underNow?.ok && !under ? NOTHING_YET : null)
   const wrong = result && !result.ok ? result : null
 
   const leave = (icon: string) => {
