@@ -3,6 +3,7 @@ import { refusalIn } from '../../drawing/evaluate/evaluate'
 import { nodesOf } from '../../drawing/model/nodes'
 import type { DrawingObject } from '../../drawing/model/object'
 import { isShared } from '../../drawing/model/style'
+import { walk } from '../../drawing/model/tree'
 import { connected } from '../../geometry/connected'
 import { recognise } from '../../outline/recognise'
 import { isSameOutline } from '../../outline/same-outline'
@@ -18,9 +19,10 @@ const MOST = 60
 
 /**
  * A filled path of several pieces as one object for each piece that is a live shape, or one with others cut out of it,
- * within a tolerance in units; what is none stays a path. The object itself where no piece is live.
+ * within a tolerance in units; what is none stays a path. The object itself where no piece is live. New ids are added to
+ * those that are taken.
  */
-function livePieces(object: DrawingObject, within: number): readonly DrawingObject[] {
+function livePieces(object: DrawingObject, within: number, taken: Set<string>): readonly DrawingObject[] {
   if (object.kind !== 'path' || isShared(object.style) || object.contours.length < 2 || object.contours.length > MOST)
     return [object]
   const { id, name, style } = object,
@@ -28,7 +30,10 @@ function livePieces(object: DrawingObject, within: number): readonly DrawingObje
   if (typeof fill !== 'string' || fill === 'none' || fills || stroke !== 'none' || refusalIn(object, scene))
     return [object]
   let count = 0
-  const ids = () => `${id}-${++count}`
+  const ids = (): string => {
+    const next = `${id}-${++count}`
+    return taken.has(next) ? ids() : (taken.add(next), next)
+  }
   const ink = scene.ink(object),
     pieces = connected(recognise(ink, within))
   const objects = pieces.map((piece): DrawingObject | null => {
@@ -49,5 +54,7 @@ function livePieces(object: DrawingObject, within: number): readonly DrawingObje
 }
 
 /** Objects with their filled paths in pieces that are live where they can be. */
-export const inPieces = (objects: readonly DrawingObject[], within: number): DrawingObject[] =>
-  objects.flatMap((object) => unbroken(() => livePieces(object, within), [object]))
+export function inPieces(objects: readonly DrawingObject[], within: number): DrawingObject[] {
+  const taken = new Set([...walk(objects)].map(({ object }) => object.id))
+  return objects.flatMap((object) => unbroken(() => livePieces(object, within, taken), [object]))
+}
