@@ -63,8 +63,10 @@ export function nearestParameter(curve: Curve, p: Point): number {
   if (segment.kind === 'line') {
     const dx = segment.to.x - segment.from.x,
       dy = segment.to.y - segment.from.y
-    const t = ((p.x - segment.from.x) * dx + (p.y - segment.from.y) * dy) / (dx * dx + dy * dy)
-    return Math.max(0, Math.min(1, t))
+    const square = dx * dx + dy * dy
+    // A line of no length, as a dot has it, is nearest at its one place.
+    if (square === 0) return 0
+    return Math.max(0, Math.min(1, ((p.x - segment.from.x) * dx + (p.y - segment.from.y) * dy) / square))
   }
   if (curve.round) return nearestOnArc(curve.segment as Arc, curve.round, p)
   const { from, c1, c2, to } = segment as Cubic

@@ -34,10 +34,8 @@ const LONG = 1.5
 /** Numbers that differ by less are one. */
 const EXACT = 1e-4
 
-/** Caps and joins that strokes have, the most common first. */
-const STYLES = (['round', 'miter', 'bevel'] as const).flatMap((join) =>
-  (['round', 'butt'] as const).map((cap) => ({ cap, join, miterLimit: 10 })),
-)
+/** Rounding moves what is drawn by no more tolerances than these. */
+const ROUNDED_BY = 8
 
 /**
  * The centre lines of an area that is equally thick nearly all along, as strokes leave it when they are outlined: lines,
@@ -96,18 +94,34 @@ function ofPiece(area: Path, inward: 1 | -1, width: number, within: number, shor
 }
 
 /**
- * The caps and joins by which a path may paint an area: round ones leave every place of its outline half a width from
- * the path, others corners that are farther. None where a place is nearer that is not at a blunt end.
+ * The caps and joins by which a path may paint an area, the most likely first: round ones leave every place of its outline
+ * half a width from the path, mitered corners are farther, blunt ends nearer; where it is hardly so, rounding may have
+ * done it. None where a place is nearer elsewhere.
  */
-function stylesOf(path: Path, area: Path, half: number, within: number): readonly (typeof STYLES)[number][] {
+function stylesOf(
+  path: Path,
+  area: Path,
+  half: number,
+  within: number,
+): readonly Pick<Stroke, 'cap' | 'join' | 'miterLimit'>[] {
   const away = distanceTo(path),
     ends = path.flatMap(({ segments, closed }) => (closed ? [] : [segments[0]!.from, segments.at(-1)!.to]))
-  const places = area.flatMap(({ segments }) =>
-    segments.flatMap((segment) => [0, 0.25, 0.5, 0.75].map((t) => pointAt(segment, t))),
-  )
-  const near = places.filter((p) => away(p) < half - within)
-  if (near.some((p) => ends.every((end) => distance(end, p) > half + within))) return []
-  return near.length === 0 && places.every((p) => away(p) <= half + within) ? STYLES.slice(0, 1) : STYLES.slice(1)
+  let nearest = 0,
+    farthest = 0
+  for (const { segments } of area)
+    for (const segment of segments)
+      for (const t of [0, 0.25, 0.5, 0.75]) {
+        const p = pointAt(segment, t),
+          off = away(p) - half
+        farthest = Math.max(farthest, off)
+        nearest = Math.min(nearest, off)
+        if (off < -within && ends.every((end) => distance(end, p) > half + within)) return []
+      }
+  const told = <T>(off: number, plain: T, other: T): readonly T[] =>
+    off <= within ? [plain] : off <= ROUNDED_BY * within ? [plain, other] : [other]
+  const caps = told(-nearest, 'round' as const, 'butt' as const),
+    joins = told(farthest, 'round' as const, 'miter' as const)
+  return joins.flatMap((join) => caps.map((cap) => ({ cap, join, miterLimit: 10 })))
 }
 
 const isDot = ([contour]: Path): boolean => {

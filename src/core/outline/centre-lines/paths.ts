@@ -6,6 +6,9 @@ import { onCarrier, type Skeleton, type Stretch } from './skeleton'
 /** A stretch as a path goes along it. */
 type Step = { readonly stretch: Stretch; readonly isBack: boolean }
 
+/** The beginning of a stretch, or its end. */
+type End = { readonly stretch: Stretch; readonly end: 0 | 1 }
+
 /** How straight two stretches go on as each other, as a cosine. */
 const STRAIGHT = 0.996
 
@@ -43,12 +46,13 @@ function pairings(
   const next = new Map<Stretch, [Step | undefined, Step | undefined]>(
     stretches.map((one) => [one, [undefined, undefined]]),
   )
-  for (const place of places.keys()) {
-    const ends = stretches.flatMap((stretch) => [
-      ...(stretch.a === place ? [{ stretch, end: 0 as const }] : []),
-      ...(stretch.b === place ? [{ stretch, end: 1 as const }] : []),
-    ])
-    const join = (one: (typeof ends)[number], other: (typeof ends)[number]) => {
+  const endsAt = places.map((): End[] => [])
+  for (const stretch of stretches) {
+    endsAt[stretch.a]!.push({ stretch, end: 0 })
+    endsAt[stretch.b]!.push({ stretch, end: 1 })
+  }
+  for (const ends of endsAt) {
+    const join = (one: End, other: End) => {
       next.get(one.stretch)![one.end] = { stretch: other.stretch, isBack: other.end === 1 }
       next.get(other.stretch)![other.end] = { stretch: one.stretch, isBack: one.end === 1 }
     }
@@ -72,7 +76,7 @@ function pairings(
 }
 
 /** The direction in which a stretch leaves one of its ends. */
-function leaving({ stretch: { carrier, from, to }, end }: { stretch: Stretch; end: 0 | 1 }): Point {
+function leaving({ stretch: { carrier, from, to }, end }: End): Point {
   const { across } = onCarrier(carrier, end === 0 ? from : to)
   // Of a circle the way across leads outwards, of all else to the right.
   const forward = carrier.kind === 'circle' ? { x: -across.y, y: across.x } : { x: across.y, y: -across.x }

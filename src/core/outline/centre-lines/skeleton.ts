@@ -53,8 +53,8 @@ export function skeletonOf(area: Path, { carriers, ends }: Carriers, half: numbe
       if (!isSeen && !(long <= THROUGH * 2 * half && fits())) continue
       const [a, b] = [from, to].map((t) => placeOf(onCarrier(carrier, t).at)) as [number, number]
       if (a === b && long <= 2 * near) continue
-      const known = [...sound, ...through].some((one) => isDouble(one, { a, b }, looks[1]!.at, near))
-      if (!known) (isSeen ? sound : through).push({ carrier, from, to, a, b })
+      const isKnown = (one: Stretch) => isDouble(one, { a, b }, looks[1]!.at, near)
+      if (!sound.some(isKnown) && !through.some(isKnown)) (isSeen ? sound : through).push({ carrier, from, to, a, b })
     }
   return { places, stretches: [...sound, ...leading(sound, through, ends.map(placeOf))] }
 }

@@ -1,6 +1,6 @@
 import { flattened } from '../../geometry/flat'
 import type { Path } from '../../geometry/path'
-import { cross, distance, type Point, subtract } from '../../geometry/point'
+import { distance } from '../../geometry/point'
 import { pointAt, type Segment } from '../../geometry/segment'
 import { directionAt } from '../../geometry/slope'
 
@@ -48,15 +48,18 @@ function acrossFrom(
 ): number | null {
   const p = pointAt(segment, t),
     d = directionAt(segment, t)
-  const ray: Point = { x: -d.y * inward, y: d.x * inward }
+  const rx = -d.y * inward,
+    ry = d.x * inward
   let first = Infinity
   for (const { from, to } of walls) {
-    const along = subtract(to, from),
-      bend = cross(ray, along)
+    const x = to.x - from.x,
+      y = to.y - from.y,
+      bend = rx * y - ry * x
     if (bend === 0) continue
-    const off = subtract(from, p)
-    const away = cross(off, along) / bend,
-      at = cross(off, ray) / bend
+    const offX = from.x - p.x,
+      offY = from.y - p.y
+    const away = (offX * y - offY * x) / bend,
+      at = (offX * ry - offY * rx) / bend
     if (away > least && away < first && at >= 0 && at <= 1) first = away
   }
   return first === Infinity ? null : first
