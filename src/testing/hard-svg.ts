@@ -179,6 +179,11 @@ export const HARD: readonly Hard[] = [
   one('polygon', '<polygon points="4,4 20 4 20,20,4,20"/>', BOX),
   one('polyline', '<polyline points="4 12 20 12" fill="none" stroke="#000" stroke-width="2"/>', LINE),
   one('flags run together', '<path d="M4 12a8 8 0 1116 0 8 8 0 01-16 0z"/>', '<circle cx="12" cy="12" r="8"/>'),
+  one(
+    'a loop of one curve, level at one end and plumb at the other',
+    '<path d="M12 4c0 24-24 0 0 0z"/>',
+    '<path d="M12 4c0 12-6 12-9 9S0 4 12 4z"/>',
+  ),
   one('numbers without separators', '<path d="M4 4h15.5.5v15.5.5H4z"/>', BOX),
   one('a move after z', '<path d="M4 4h16v4H4zm0 12h16v4H4z"/>', '<path d="M4 4h16v4H4z"/><path d="M4 16h16v4H4z"/>'),
   one('evenodd', '<path fill-rule="evenodd" d="M4 4h16v16H4zM8 8h8v8H8z"/>', '<path d="M4 4h16v16H4zM8 8v8h8V8z"/>'),

@@ -1,6 +1,6 @@
 import { gunzipSync } from 'fflate'
 import { fontFlavour } from '../core/formats/import/font'
-import { gatheredSet, type Gathered } from '../core/formats/import/gather'
+import { gatheredSet, type Gathered, sought } from '../core/formats/import/gather'
 import type { Style } from '../core/formats/import/names'
 import type { Understanding } from '../core/formats/import/objects'
 import { iconsInto } from '../core/formats/import/into'
@@ -13,6 +13,7 @@ import { drawingSvg } from '../core/formats/drawn'
 import { bookAt } from '../core/rules/book'
 import { type IconSet, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'
+import { understandAll } from './understanders'
 
 /** A file with its path in the folder it was chosen from. */
 export type ChosenFile = { readonly path: string; readonly file: Blob }
@@ -91,12 +92,12 @@ async function answer(asked: AskedImport): Promise<void> {
       return
     case 'gather': {
       const all = chosen(asked.choice)
-      const made = gathered(all, asked.choice)
+      const made = await gathered(all, asked.choice)
       const failed = made?.failed ?? all.filter(isFailed)
       return tell({ kind: 'coming', coming: made && comingOf(made), failed })
     }
     case 'write': {
-      const made = gathered(chosen(asked.choice), asked.choice)
+      const made = await gathered(chosen(asked.choice), asked.choice)
       if (made) tell({ kind: 'file', file: new Blob([writeSetFile(made.set)], { type: 'application/json' }) })
       return
     }
@@ -135,18 +136,22 @@ function tellingOf(what: 'read' | 'understood'): (done: number, of: number) => v
   }
 }
 
-const gathered = (all: readonly (ReadIcon | Failed)[], { name, style, without, left }: Choice): Gathered | null =>
-  gatheredSet(
-    all,
-    {
-      name,
-      ...(style && { style }),
-      without: new Set(without),
-      left: new Set(left),
-      parts: !left.includes('parts'),
-    },
-    tellingOf('understood'),
-  )
+async function gathered(
+  all: readonly (ReadIcon | Failed)[],
+  { name, style, without, left }: Choice,
+): Promise<Gathered | null> {
+  const wish = {
+    name,
+    ...(style && { style }),
+    without: new Set(without),
+    left: new Set(left),
+    parts: !left.includes('parts'),
+  }
+  const telling = tellingOf('understood')
+  const objects = sought(all, wish)
+  if (objects) await understandAll(objects, telling)
+  return gatheredSet(all, wish, telling)
+}
 
 /** What files hold to be read. */
 async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | Failed)[]> {

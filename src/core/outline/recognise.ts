@@ -101,6 +101,8 @@ function quarterOf(segment: Cubic, tolerance: number, slack: number): Arc | null
   const { from, to } = segment
   const rx = Math.abs(to.x - from.x),
     ry = Math.abs(to.y - from.y)
+  // A loop comes back to where it began.
+  if (rx <= SAME_POINT || ry <= SAME_POINT) return null
   const centre = level(d) ? { x: from.x, y: to.y } : { x: to.x, y: from.y }
   const off = Math.max(
     ...PLACES.map((t) => {

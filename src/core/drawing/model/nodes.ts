@@ -1,3 +1,4 @@
+import { splitCubic } from '../../geometry/cubic'
 import { type Contour } from '../../geometry/path'
 import { type Point } from '../../geometry/point'
 import type { Segment } from '../../geometry/segment'
@@ -32,8 +33,14 @@ export function segmentBetween(a: Node, b: Node): Segment {
   }
 }
 
-/** A contour as nodes; those that stay where nodes of `before` were keep their corners and kinds. */
-export function nodesOf({ segments, closed }: Contour, before: readonly Node[] = []): NodeRun {
+/**
+ * A contour as nodes, two at least: a loop of one curve gets another in its middle. Those that stay where nodes of `before`
+ * were keep their corners and kinds.
+ */
+export function nodesOf(contour: Contour, before: readonly Node[] = []): NodeRun {
+  const { closed } = contour,
+    [only, ...more] = contour.segments
+  const segments = closed && more.length === 0 && only?.kind === 'cubic' ? splitCubic(only, 0.5) : contour.segments
   const nodes = segments.map((segment): Node => ({
     x: tidy(segment.from.x),
     y: tidy(segment.from.y),

@@ -1,8 +1,9 @@
 import { bookAt } from '../../rules/book'
 import type { Rules } from '../../rules/rules'
-import { Icon, type IconSet, iconProblems, LIMITS, type Master } from '../../set/set'
+import { type Icon, type IconSet, LIMITS, type Master } from '../../set/set'
 import { byName, nearest, type Sized, withStyles } from './by-name'
 import { STYLES, type Style } from './names'
+import { held } from './held'
 import { onGrid } from './on-grid'
 import { type Evidence, proposedRules, type Topic } from './propose'
 import { imagesBack } from './images/images-back'
@@ -10,7 +11,7 @@ import { inPieces } from './live-pieces'
 import { withParts } from './proposed-parts'
 import { isFailed, type ReadIcon } from './read-icon'
 import { type Failed, PRIVATE, type Remark } from './reading'
-import { withStrokesBack } from './strokes-of-set'
+import { type Sought, soughtIn, withStrokesBack } from './strokes-of-set'
 import { strokeTolerance } from './strokes-back'
 import { gathered, Tally } from './tally'
 import { unbroken } from './unbroken'
@@ -49,9 +50,8 @@ const styleOf = ({ style }: ReadIcon): Style | 'plain' => style ?? 'plain'
 /** Is told of how many drawings, of so many, strokes were looked for. */
 export type Telling = (done: number, of: number) => void
 
-/** Makes a set of what was read, under the rules that its drawings follow. Null where nothing was read. */
-export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tell?: Telling): Gathered | null {
-  const failed: Failed[] = all.filter(isFailed)
+/** The icons of the style that is taken, and their drawings on the grid that most are for; null where nothing was read. */
+function chosenOf(all: readonly (ReadIcon | Failed)[], wish: Pick<Wish, 'style'>) {
   const read = withStyles(all.filter((one): one is ReadIcon => !isFailed(one)))
   if (read.length === 0) return null
   const styles = (['plain', ...STYLES] as const)
@@ -66,20 +66,31 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tel
   const grid = counts.filter(({ count }) => count === counts[0]!.count).sort((a, b) => b.value - a.value)[0]!.value
   const remarks: Remark[] = []
   const icons = byName(taken, grid, remarks)
-  const further = counts
-    .map(({ value }) => value)
+  const drawings = icons.map(({ name, sizes }) => {
+    const one = nearest(sizes, grid)
+    return { name, objects: onGrid(one, grid), how: one.how }
+  })
+  return { styles, grid, sizes: counts.map(({ value }) => value), icons, drawings, remarks }
+}
+
+/** What strokes are looked for in before a set is made: it takes longest, and may be done by several at once. */
+export function sought(all: readonly (ReadIcon | Failed)[], wish: Pick<Wish, 'style'>): Sought | null {
+  const chosen = chosenOf(all, wish)
+  return chosen && soughtIn(chosen.drawings, chosen.grid)
+}
+
+/** Makes a set of what was read, under the rules that its drawings follow. Null where nothing was read. */
+export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tell?: Telling): Gathered | null {
+  const failed: Failed[] = all.filter(isFailed)
+  const chosen = chosenOf(all, wish)
+  if (!chosen) return null
+  const { styles, grid, icons, remarks } = chosen
+  const further = chosen.sizes
     .filter((base) => base !== grid && base >= 8 && base <= 512)
     .filter((base) => icons.filter(({ sizes }) => sizes.has(base) && sizes.size > 1).length >= ENOUGH * icons.length)
     .slice(0, 8)
     .sort((a, b) => a - b)
-  const stroked = withStrokesBack(
-    icons.map(({ name, sizes }) => {
-      const one = nearest(sizes, grid)
-      return { name, objects: onGrid(one, grid), how: one.how }
-    }),
-    grid,
-    tell && ((done) => tell(done, icons.length)),
-  )
+  const stroked = withStrokesBack(chosen.drawings, grid, tell && ((done) => tell(done, icons.length)))
   const plain = stroked.map((one) =>
     one.how === 'live' ? { ...one, objects: inPieces(one.objects, strokeTolerance(grid)) } : one,
   )
@@ -114,16 +125,15 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tel
           path: sizes.get(base)!.path,
           text: `its drawing at ${base} is left out: too few icons have one`,
         })
-    const icon = Icon.safeParse({ id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] })
-    const problem = icon.success ? iconProblems(icon.data, rules)[0] : icon.error.issues[0]?.message
-    if (icon.success && problem === undefined) {
+    const one = held({ id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] }, rules)
+    if ('icon' in one) {
       const files = [...sizes.values()].map((one) => one.path)
       // What is left out still tells the rules: they are those that were shown.
       if (files.some((file) => wish.without?.has(file))) return
-      made.push(icon.data)
-      if (code !== undefined && code >= PRIVATE) codes[icon.data.id] = code
-      paths.set(icon.data.id, files)
-    } else failed.push({ path, problem: problem ?? 'It is no drawing that a set can hold.' })
+      made.push(one.icon)
+      if (code !== undefined && code >= PRIVATE) codes[one.icon.id] = code
+      paths.set(one.icon.id, files)
+    } else failed.push({ path, problem: one.problem })
     for (const { what, why } of nearest(sizes, grid).unread) remarks.push({ icon: name, path, text: `${what}: ${why}` })
   })
   const over = made.length - LIMITS.icons

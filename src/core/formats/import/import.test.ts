@@ -19,8 +19,9 @@ import { rasterised } from '../rasterised'
 import { readSetFile } from '../set-file'
 import { walk } from '../../drawing/model/tree'
 import { svgOfShapes } from '../svg'
-import { gatheredSet } from './gather'
+import { gatheredSet, sought } from './gather'
 import { iconsInto } from './into'
+import { keepStrokeBack, strokeBack, strokeTolerance } from './strokes-back'
 import { namedBy } from './names'
 import { isFailed, readIcon, type ReadIcon } from './read-icon'
 import { Unreadable } from './reading'
@@ -56,6 +57,7 @@ describe('an SVG file', () => {
       const told = read.unread.map(({ what, why }) => `${what}: ${why}`).join('; ')
       if (one.says === undefined) expect(told.replace(/animate.*/, '')).toBe('')
       else expect(told).toContain(one.says)
+      expect(gatheredSet([readIcon({ path: 'x.svg', text: one.hard }) as ReadIcon], { name: 'X' })!.failed).toEqual([])
     },
   )
 
@@ -136,12 +138,15 @@ describe('an SVG file', () => {
     expect(loop.unread.map(({ why }) => why)).toEqual([expect.stringContaining('leads back to itself')])
   })
 
-  it('is never more than refused, however it is cut and mixed', () => {
+  it('is never more than refused, however it is cut and mixed, and a set holds what is not', () => {
     const next = random(11)
     const texts = [...HARD.map(({ hard }) => hard), ...files.slice(0, 40).map(textOf)]
     for (let i = 0; i < runs(600).numRuns; i++) {
       const read = readIcon({ path: 'x.svg', text: mixedSvg(texts, next) })
       if (isFailed(read)) expect(read.problem).toMatch(/\.$/)
+      else
+        for (const { problem } of gatheredSet([read], { name: 'X' })!.failed)
+          expect(problem).toBe('It is no drawing that a set can hold: a number in it is too large.')
     }
   })
 })
@@ -236,6 +241,13 @@ describe('a folder of files', () => {
       const was = documentOf(readSvg(outlined[i]![1], 'drawn').objects, 24)
       expect(difference(rasterised(picture, SIDE).data, rasterised(was, SIDE).data), icon.name).toBeLessThan(0.001)
     }
+    // Looked for by others, in copies of the objects, strokes are the same, and not looked for again.
+    const again = read(outlined),
+      within = strokeTolerance(24)
+    for (const object of again.flatMap((one) => ('objects' in one ? one.objects : [])))
+      keepStrokeBack(object, within, true, structuredClone(strokeBack(structuredClone(object), within)))
+    expect(sought(again, {})!.objects).toEqual([])
+    expect(gatheredSet(again, { name: 'Outlined' })!.set).toEqual(set)
   })
 
   it('comes into a set under its rules, outlined strokes as strokes of its weights, and as drawn where it is asked', () => {

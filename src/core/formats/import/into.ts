@@ -1,9 +1,10 @@
 import { freeName } from '../../set/names'
-import { Icon, type IconSet, iconProblems, LIMITS } from '../../set/set'
+import { type Icon, type IconSet, LIMITS } from '../../set/set'
 import type { DrawingObject } from '../../drawing/model/object'
 import type { Rules } from '../../rules/rules'
 import { imagesBack } from './images/images-back'
 import type { Telling } from './gather'
+import { held } from './held'
 import { inPieces } from './live-pieces'
 import { onGrid } from './on-grid'
 import { strokeBack, strokeTolerance } from './strokes-back'
@@ -58,19 +59,16 @@ export function iconsInto(
         set.rules,
       ),
     }
-    const icon = Icon.safeParse({
-      id: newId(i),
-      name,
-      ...(one.tags.length > 0 && { tags: one.tags }),
-      masters: [master],
-    })
-    const problem = icon.success ? iconProblems(icon.data, set.rules)[0] : icon.error.issues[0]?.message
-    if (!icon.success || problem !== undefined) {
-      failed.push({ path: one.path, problem: problem ?? 'It is no drawing that a set can hold.' })
+    const icon = held(
+      { id: newId(i), name, ...(one.tags.length > 0 && { tags: one.tags }), masters: [master] },
+      set.rules,
+    )
+    if ('problem' in icon) {
+      failed.push({ path: one.path, problem: icon.problem })
       return
     }
     taken.push(name)
-    icons.push(icon.data)
+    icons.push(icon.icon)
     paths.push(one.path)
     if (name !== (one.fullName ?? one.name))
       remarks.push({

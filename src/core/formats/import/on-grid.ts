@@ -3,6 +3,9 @@ import { transformObject } from '../../drawing/edit/transform-object'
 import type { DrawingObject } from '../../drawing/model/object'
 import type { Point } from '../../geometry/point'
 
+/** What drawings came to on a grid last: what is found about objects is found once. */
+const known = new WeakMap<readonly DrawingObject[], { readonly k: number; readonly scaled: readonly DrawingObject[] }>()
+
 /** A drawing scaled from its own square to a grid, its strokes and corners too; `corner` is where the square's first corner goes. */
 export function onGrid(
   { objects, side }: { readonly objects: readonly DrawingObject[]; readonly side: number },
@@ -11,5 +14,10 @@ export function onGrid(
 ): readonly DrawingObject[] {
   const k = grid / side
   if (Math.abs(k - 1) < 1e-12 && corner.x === 0 && corner.y === 0) return objects
-  return objects.map((object) => scaleOwn(transformObject(object, [k, 0, 0, k, corner.x, corner.y]), k))
+  const isAtOrigin = corner.x === 0 && corner.y === 0,
+    before = known.get(objects)
+  if (isAtOrigin && before?.k === k) return before.scaled
+  const scaled = objects.map((object) => scaleOwn(transformObject(object, [k, 0, 0, k, corner.x, corner.y]), k))
+  if (isAtOrigin) known.set(objects, { k, scaled })
+  return scaled
 }

@@ -30,17 +30,36 @@ const LONG = 2.5,
  * does. Centre lines are looked for where `centred` says so. Remembered.
  */
 export function strokeBack(object: DrawingObject, within: number, centred = true): Back | null {
-  const before = known.get(object)
-  if (before?.within === within && before.centred === centred) return before.back
+  if (isLookedThrough(object, within, centred)) return known.get(object)!.back
   const back = searched(object, within, centred)
   known.set(object, { within, centred, back })
   return back
 }
 
+/** Remembers what was found of an object elsewhere, as if it had been looked for here. */
+export const keepStrokeBack = (object: DrawingObject, within: number, centred: boolean, back: Back | null): void =>
+  void known.set(object, { within, centred, back })
+
+/** Whether it is remembered what strokes paint an object. */
+export function isLookedThrough(object: DrawingObject, within: number, centred: boolean): boolean {
+  const before = known.get(object)
+  return before?.within === within && before.centred === centred
+}
+
+/** A filled area with a style of its own. */
+type Filled = DrawingObject & { readonly style: Style }
+
+/** Whether an object is an area, which strokes may paint. */
+export const mayBeStrokes = (object: DrawingObject): object is Filled =>
+  'style' in object &&
+  !isShared(object.style) &&
+  object.style.fill !== 'none' &&
+  object.style.stroke === 'none' &&
+  !object.style.fills
+
 function searched(object: DrawingObject, within: number, centred: boolean): Back | null {
-  if (!('style' in object) || isShared(object.style)) return null
-  const { fill, stroke, fillOpacity, fills } = object.style
-  if (fill === 'none' || stroke !== 'none' || fills) return null
+  if (!mayBeStrokes(object)) return null
+  const { fill, fillOpacity } = object.style
   const painted = (weight: number, more: Partial<Style> = {}): Style => ({
     fill: 'none',
     stroke: fill,

@@ -1,7 +1,7 @@
 import type { DrawingObject } from '../../drawing/model/object'
 import type { Plain } from './plain'
 import type { ReadIcon } from './read-icon'
-import { strokeBack, strokeTolerance } from './strokes-back'
+import { isLookedThrough, mayBeStrokes, strokeBack, strokeTolerance } from './strokes-back'
 import { Tally } from './tally'
 import { unbroken } from './unbroken'
 
@@ -47,6 +47,28 @@ export function withStrokesBack(icons: readonly Taken[], grid: number, tell?: (d
       return back && weights.some(({ value }) => Math.abs(value - back.weight) <= within) ? back.objects : [object]
     }),
   }))
+}
+
+/**
+ * Objects that strokes are to be looked for in, how far off they may be in units, and whether centre lines are: what
+ * `strokeBack` is asked of each.
+ */
+export type Sought = {
+  readonly objects: readonly DrawingObject[]
+  readonly within: number
+  readonly centred: boolean
+}
+
+/** What `withStrokesBack` has to look for strokes in that was not looked through before. */
+export function soughtIn(icons: readonly Taken[], grid: number): Sought {
+  const within = strokeTolerance(grid),
+    centred = hasCentreLines(icons, within)
+  const isNew = (object: DrawingObject) => mayBeStrokes(object) && !isLookedThrough(object, within, centred)
+  return {
+    objects: icons.flatMap(({ how, objects }) => (how === 'live' ? objects.filter(isNew) : [])),
+    within,
+    centred,
+  }
 }
 
 /** How many icons are looked at to see whether outlines have centre lines, and the share that has. */
