@@ -20,6 +20,15 @@ export function run(command, args, options = {}) {
   return status ?? 1
 }
 
+/** How long a connection stays open, in milliseconds: one that is closed while a page saves would have to be asked again. */
+const KEPT_ALIVE = 60_000
+
+/** What the server of the product is started with, on this machine only. */
+export const serverArguments = (port) => [
+  'start',
+  ...['--hostname', '127.0.0.1', '--port', String(port), '--keepAliveTimeout', String(KEPT_ALIVE)],
+]
+
 /**
  * What a server is started with, that keeps its sets in a folder. With few arenas, the memory of threads that ended is
  * used by those that come after them.

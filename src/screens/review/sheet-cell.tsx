@@ -87,7 +87,7 @@ export const SheetCell = memo(function SheetCell({
       </Link>
       <span className="mt-2 flex max-w-full items-baseline gap-1.5 text-small" title={tagsOf(icon).join(', ')}>
         <Name name={icon.name} onRename={(name) => onRename(icon, name)} />
-        <SnagCount icon={icon} rules={rules} beside={beside} />
+        <SnagCount icon={icon} rules={rules} beside={beside} color={look.snag} />
       </span>
     </div>
   )
@@ -140,13 +140,23 @@ function Name({ name, onRename }: { name: string; onRename: (name: string) => st
 }
 
 /** How many snags an icon has. */
-function SnagCount({ icon, rules, beside = [] }: { icon: Icon; rules: Rules; beside?: readonly Snag[] | undefined }) {
+function SnagCount({
+  icon,
+  rules,
+  beside = [],
+  color,
+}: {
+  icon: Icon
+  rules: Rules
+  beside?: readonly Snag[] | undefined
+  color: string
+}) {
   const own = useSnags(masterFor(icon), rules)
   const further = useFurtherSnags(icon, rules)
   const snags = [...(own ?? []), ...(further ?? []), ...beside]
   if (snags.length === 0) return null
   return (
-    <span className="flex-none text-snag" title={snags.map(({ sentence }) => sentence).join('\n')}>
+    <span className="flex-none" style={{ color }} title={snags.map(({ sentence }) => sentence).join('\n')}>
       ◇ {snags.length}
     </span>
   )
