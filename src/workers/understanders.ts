@@ -44,5 +44,5 @@ export async function understandAll(
       }
       feed()
     })
-  await Promise.all(Array.from({ length: MOST }, one))
+  await Promise.allSettled(Array.from({ length: MOST }, one))
 }
