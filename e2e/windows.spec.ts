@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from './test'
 import type { IconSet } from '../src/core/set/set'
-import { BenchPage } from './bench-page'
+import { BenchPage, imported } from './bench-page'
 
 /** A second window on what a first one shows. */
 async function second(bench: BenchPage): Promise<BenchPage> {
@@ -231,4 +231,27 @@ test('every stage takes in what another window saved, with what waits in it', as
   await other.page.getByRole('button', { name: 'icon', exact: true }).click({ button: 'right' })
   await other.page.getByRole('menuitem', { name: 'Delete' }).click()
   await expect(page.getByText('“icon” is gone from the set. This is “icon-2”.')).toBeVisible()
+})
+
+test('a name that is typed in Review stays with its icon while another window deletes the one before it', async ({
+  page,
+  context,
+}) => {
+  const { set } = JSON.parse(readFileSync('demo/quayside.wisesquare.json', 'utf8')) as { set: IconSet }
+  const icons = ['anchor', 'oar', 'buoy'].map((name) => ({ id: name, name, masters: [{ base: 24, objects: [] }] }))
+  const id = await imported(page, JSON.stringify({ format: 'wise-square-set', version: 1, set: { ...set, icons } }))
+  await page.goto(`/sets/${id}/review`)
+  await page.getByRole('button', { name: 'oar', exact: true }).dblclick()
+  const field = page.getByLabel('Name of oar')
+  await field.fill('long-oar')
+
+  const other = await context.newPage()
+  await other.goto(`/sets/${id}/review`)
+  await other.getByRole('checkbox', { name: 'Select anchor' }).click({ force: true })
+  await other.getByRole('toolbar', { name: 'Selected icons' }).getByRole('button', { name: 'Delete' }).click()
+  await expect(page.getByRole('checkbox', { name: 'Select anchor' })).toHaveCount(0)
+  await expect(field).toHaveValue('long-oar')
+  await field.press('Enter')
+  await expect(other.getByRole('button', { name: 'long-oar', exact: true })).toBeVisible()
+  await expect(other.getByRole('checkbox', { name: /^Select/ })).toHaveCount(2)
 })
