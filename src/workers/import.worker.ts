@@ -149,7 +149,8 @@ async function gathered(
   }
   const telling = tellingOf('understood')
   const objects = sought(all, wish)
-  if (objects) await understandAll(objects, telling)
+  // A drawing has one area or several; what is told is how many drawings that is.
+  if (objects) await understandAll(objects, (done, of) => telling(Math.floor((done / of) * all.length), all.length))
   return gatheredSet(all, wish, telling)
 }
 

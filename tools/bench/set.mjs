@@ -1,7 +1,8 @@
-// Measures what a large set costs in Chromium: the longest main-thread tasks, by what they ran and by the clock, while stages open, a shape is drawn, an icon
-// deleted and put back and a rule is changed, how many elements each page has, how many bytes opening, saving and listing
-// take, and how long SVG alone and a sheet as PDF take: npm run bench:set, npm run bench:set -- 2000. The icons are those
-// of the demo, or of a set file that is named, over and over: npm run bench:set -- 5000 FILE
+// Measures what a large set costs in Chromium: the longest main-thread tasks, by what they ran and by the clock, while
+// stages open, a shape is drawn, an icon deleted and put back and a rule is changed, how many elements each page has, how
+// many bytes opening, saving and listing take, and how long SVG alone and a sheet as PDF take: npm run bench:set,
+// npm run bench:set -- 2000. The icons are those of the demo, or of a set file that is named, over and over:
+// npm run bench:set -- 5000 FILE
 import { readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'

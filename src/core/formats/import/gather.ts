@@ -125,15 +125,15 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tel
           path: sizes.get(base)!.path,
           text: `its drawing at ${base} is left out: too few icons have one`,
         })
-    const one = held({ id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] }, rules)
-    if ('icon' in one) {
+    const kept = held({ id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] }, rules)
+    if ('icon' in kept) {
       const files = [...sizes.values()].map((one) => one.path)
       // What is left out still tells the rules: they are those that were shown.
       if (files.some((file) => wish.without?.has(file))) return
-      made.push(one.icon)
-      if (code !== undefined && code >= PRIVATE) codes[one.icon.id] = code
-      paths.set(one.icon.id, files)
-    } else failed.push({ path, problem: one.problem })
+      made.push(kept.icon)
+      if (code !== undefined && code >= PRIVATE) codes[kept.icon.id] = code
+      paths.set(kept.icon.id, files)
+    } else failed.push({ path, problem: kept.problem })
     for (const { what, why } of nearest(sizes, grid).unread) remarks.push({ icon: name, path, text: `${what}: ${why}` })
   })
   const over = made.length - LIMITS.icons

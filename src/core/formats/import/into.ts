@@ -59,16 +59,16 @@ export function iconsInto(
         set.rules,
       ),
     }
-    const icon = held(
+    const made = held(
       { id: newId(i), name, ...(one.tags.length > 0 && { tags: one.tags }), masters: [master] },
       set.rules,
     )
-    if ('problem' in icon) {
-      failed.push({ path: one.path, problem: icon.problem })
+    if ('problem' in made) {
+      failed.push({ path: one.path, problem: made.problem })
       return
     }
     taken.push(name)
-    icons.push(icon.icon)
+    icons.push(made.icon)
     paths.push(one.path)
     if (name !== (one.fullName ?? one.name))
       remarks.push({
