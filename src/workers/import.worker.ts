@@ -73,6 +73,8 @@ boundDrawing()
 
 const sources: (Source | Failed)[] = []
 const read = new Map<Understanding, readonly (ReadIcon | Failed)[]>()
+/** The few that were taken over the other way, by where they stand among all. */
+const others = { live: new Map<number, ReadIcon | Failed>(), drawn: new Map<number, ReadIcon | Failed>() }
 
 /** How long nothing is told between two reports, in milliseconds. */
 const SELDOM = 250
@@ -89,6 +91,8 @@ async function answer(asked: AskedImport): Promise<void> {
     case 'read':
       for (const one of await sourcesOf(asked.files)) sources.push(one)
       read.clear()
+      others.live.clear()
+      others.drawn.clear()
       return
     case 'gather': {
       const all = chosen(asked.choice)
@@ -194,11 +198,23 @@ function readAs(how: Understanding): readonly (ReadIcon | Failed)[] {
   const all: (ReadIcon | Failed)[] = []
   const telling = tellingOf('read')
   for (const source of sources) {
-    all.push('problem' in source ? source : readIcon(source, how))
+    all.push(readOne(source, how))
     telling(all.length, sources.length)
   }
   read.set(how, all)
   return all
+}
+
+const readOne = (source: Source | Failed, how: Understanding): ReadIcon | Failed =>
+  'problem' in source ? source : readIcon(source, how)
+
+/** One of the files in a way that the others are not taken over in. */
+function readOther(i: number, how: Understanding): ReadIcon | Failed {
+  const known = read.get(how)?.[i] ?? others[how].get(i)
+  if (known) return known
+  const one = readOne(sources[i]!, how)
+  others[how].set(i, one)
+  return one
 }
 
 /** The files as they are chosen to be taken over: all in one way but for some. */
@@ -206,8 +222,8 @@ function chosen({ how, otherwise }: Pick<Choice, 'how' | 'otherwise'>): readonly
   const all = readAs(how)
   if (otherwise.length === 0) return all
   const paths = new Set(otherwise)
-  const others = readAs(how === 'live' ? 'drawn' : 'live')
-  return all.map((one, i) => (paths.has(one.path) ? others[i]! : one))
+  const other = how === 'live' ? 'drawn' : 'live'
+  return all.map((one, i) => (paths.has(one.path) ? readOther(i, other) : one))
 }
 
 /** What is shown of a set to come. */
