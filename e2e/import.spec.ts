@@ -70,9 +70,10 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   await expect(page.getByText('2 icons are read.')).toBeVisible()
   await page.getByRole('button', { name: 'crate', exact: true }).dblclick()
   await page.keyboard.press('Escape')
-  const { rules: written, icons } = JSON.parse(
-    await (await page.request.get(`/api/sets/${/sets\/([^/]+)/.exec(page.url())![1]}/file`)).text(),
-  ).set
+  const stored = async () =>
+    JSON.parse(await (await page.request.get(`/api/sets/${/sets\/([^/]+)/.exec(page.url())![1]}/file`)).text()).set
+  await expect.poll(async () => (await stored()).icons.map(({ name }: { name: string }) => name)).toContain('chest')
+  const { rules: written, icons } = await stored()
   expect(written.weights).toEqual([{ name: 'main', value: 2 }])
   const named = (name: string) => icons.find((icon: { name: string }) => icon.name === name).masters[0].objects
   expect(named('crate')).toMatchObject([{ kind: 'rectangle', x: 4, w: 16, corner: 'outer', style: { weight: 'main' } }])
