@@ -47,7 +47,7 @@ export default {
       severity: 'error',
       from: { path: '^src/core/' },
       to: {
-        path: '^(?:src/(?:server|workers|cli|screens|ui)|app)/|^(?:fs|path|os|url|crypto|child_process|worker_threads)$|node_modules/(?:react|next|zustand|kysely|better-sqlite3|@resvg)',
+        path: '^(?:src/(?:server|workers|cli|screens|ui)|app)/|^(?:fs|path|os|url|crypto|child_process|worker_threads)$|node_modules/(?:react|next|zustand|kysely|libsql|@resvg)',
       },
     },
     {

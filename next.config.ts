@@ -10,7 +10,7 @@ const config: NextConfig = {
   devIndicators: false,
   // Also where no request reaches the proxy: addresses that cannot be read.
   headers: async () => [{ source: '/:path*', headers: [...GUARDS] }],
-  serverExternalPackages: ['better-sqlite3', 'piscina'],
+  serverExternalPackages: ['libsql', 'piscina'],
   // The type check and the linter run on their own, in bin/test.
   typescript: { ignoreBuildErrors: true },
 }

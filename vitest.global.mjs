@@ -1,4 +1,7 @@
-import { buildRenderer } from './bin/prepare.mjs'
+import { buildDatabaseCommand, buildRenderer } from './bin/prepare.mjs'
 
-/** The server's threads run a built file. */
-export const setup = () => buildRenderer()
+/** The server's threads and its copies of the database run built files. */
+export function setup() {
+  buildRenderer()
+  buildDatabaseCommand()
+}

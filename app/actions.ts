@@ -3,7 +3,7 @@
 import { refresh } from 'next/cache'
 import { starter } from '@/core/rules/starters'
 import { SetName } from '@/core/set/names'
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { addDemoSets } from '@/server/demo'
 import { done, failed, type Result } from '@/server/failure'
 import { tell } from '@/server/events'

@@ -1,5 +1,5 @@
 import { createSet, deleteFromShelf, duplicateOnShelf, openDemo, renameOnShelf, restoreToShelf } from './actions'
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { listSets } from '@/server/sets'
 import { ShelfScreen } from '@/screens/shelf/shelf-screen'
 

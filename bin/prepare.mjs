@@ -33,12 +33,14 @@ export const serverArguments = (port) => [
  * What a server is started with, that keeps its sets in a folder. With few arenas, the memory of threads that ended is
  * used by those that come after them.
  */
-export const serverEnvironment = ({ data, empty = false }) => ({
+export const serverEnvironment = ({ data, empty = false, fresh = false, 'without-copy': withoutCopy = false }) => ({
   ...process.env,
   NEXT_TELEMETRY_DISABLED: '1',
   MALLOC_ARENA_MAX: '2',
   WISE_SQUARE_DATA: resolve(data),
   WISE_SQUARE_EMPTY: empty ? '1' : '0',
+  WISE_SQUARE_FRESH: fresh ? '1' : '0',
+  WISE_SQUARE_WITHOUT_COPY: withoutCopy ? '1' : '0',
   WISE_SQUARE_PARENT: String(process.pid),
 })
 
@@ -116,7 +118,7 @@ export function buildCommandLine() {
         '--minify',
         '--platform=node',
         '--format=esm',
-        '--external:better-sqlite3',
+        '--external:libsql',
         '--external:pdfkit',
         '--external:svg-to-pdfkit',
         '--external:svg2ttf',
@@ -158,6 +160,29 @@ export function buildRenderer() {
   )
 }
 
+/** The program that copies and restores databases, once it is built. */
+export const databaseCommand = join(stamps, 'database', 'command.js')
+
+/** What copies and restores a database, in a process of its own. */
+export function buildDatabaseCommand() {
+  const inputs = ['src/core/formats', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
+  whenChanged(
+    'database',
+    inputs,
+    () => existsSync(databaseCommand),
+    () =>
+      run(tool('esbuild'), [
+        'src/server/database/command.ts',
+        '--bundle',
+        '--platform=node',
+        '--format=esm',
+        '--external:libsql',
+        '--outdir=build/database',
+        '--log-level=warning',
+      ]),
+  )
+}
+
 export function build() {
   const inputs = [
     'app',
@@ -180,6 +205,7 @@ export function build() {
     },
   )
   buildRenderer()
+  buildDatabaseCommand()
   buildCommandLine()
 }
 

@@ -1,10 +1,11 @@
 // A server of its own for tools that load, break or measure it: on 127.0.0.1 only, ended by its id.
 import { spawn } from 'node:child_process'
-import { buildRenderer, root, serverArguments, serverEnvironment, tool } from '../bin/prepare.mjs'
+import { buildDatabaseCommand, buildRenderer, root, serverArguments, serverEnvironment, tool } from '../bin/prepare.mjs'
 
 /** Starts the built product on a folder; resolves once it answers, or with `ready: false` when it ended before. */
 export async function startServer({ port, data, empty = false }) {
   buildRenderer()
+  buildDatabaseCommand()
   const child = spawn(process.execPath, [tool('next'), ...serverArguments(port)], {
     cwd: root,
     stdio: ['ignore', 'pipe', 'pipe'],

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { Db } from './database'
+import type { Db } from './database/database'
 import { drawSoon } from './drawn'
 import type { Renderer } from './renderer/renderer'
 import { keepPictures } from './set-files'

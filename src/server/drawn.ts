@@ -1,6 +1,6 @@
 import pLimit from 'p-limit'
 import type { Drawn } from '../core/formats/drawn'
-import type { Db } from './database'
+import type { Db } from './database/database'
 import type { Shown } from './renderer/tasks'
 import { inOrder } from './set-rows'
 import { fingerprint } from './renderer/fingerprint'

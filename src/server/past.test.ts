@@ -3,9 +3,9 @@ import { afterAll, describe, expect, it } from 'vitest'
 import type { IconSet } from '../core/set/set'
 import { boxIcon, pier } from '../testing/samples'
 import { bytesOfJson, saveOver } from '../testing/stored'
-import { type Db, openDatabase } from './database'
+import { type Db, openDatabase } from './database/database'
 import { nameState, pastSet, pastStates } from './past'
-import { purge } from './purge'
+import { purge } from './database/purge'
 import { Renderer, THREAD } from './renderer/renderer'
 import { PATIENT } from '../testing/patience'
 import { saveSet } from './save'
@@ -97,13 +97,7 @@ class Days {
         return void (await nameState(this.db, this.id, null, step.name))
       case 'purge': {
         // A month and a half later: the bin is emptied, days are let go of, names are not.
-        await this.db
-          .updateTable('icons')
-          .set({ deleted_at: '2026-03-01' })
-          .where('deleted_at', 'is not', null)
-          .execute()
-        await this.db.updateTable('states').set({ at: '2026-03-01T18:00:00.000Z' }).execute()
-        await purge(this.db, Date.parse('2026-03-01T18:00:00Z') + 45 * DAY)
+        await purge(this.db, Date.now() + 45 * DAY)
         for (const [at, { name }] of this.kept) if (name === null) this.kept.delete(at)
       }
     }
@@ -129,6 +123,27 @@ describe('the past of a set', () => {
       }),
       runs(40),
     )
+  })
+
+  it('lasts for thirty days from when it became the past, however long the set rested before', async () => {
+    const days = await Days.begun()
+    const rested = new Date(Date.now() - 40 * DAY).toISOString()
+    await days.db.updateTable('sets').set({ changed_at: rested }).execute()
+    const { set, revision } = await days.now()
+    await days.go({ kind: 'draw', icon: 'buoy', x: 1 })
+    await purge(days.db)
+    await purge(days.db, Date.now() + 29 * DAY)
+    expect(await pastStates(days.db, days.id)).toMatchObject([{ revision, at: rested }])
+    expect(JSON.parse((await pastSet(days.db, days.id, revision))!)).toEqual(set)
+    // One that lost its name has thirty days again.
+    await nameState(days.db, days.id, revision, 'shown')
+    await purge(days.db, Date.now() + 60 * DAY)
+    await nameState(days.db, days.id, revision, null)
+    await purge(days.db, Date.now() + 29 * DAY)
+    expect(await pastStates(days.db, days.id)).toHaveLength(1)
+    await purge(days.db, Date.now() + 31 * DAY)
+    expect(await pastStates(days.db, days.id)).toEqual([])
+    await days.db.destroy()
   })
 
   it('keeps what changed, not the whole', async () => {

@@ -1,7 +1,7 @@
 import { sql } from 'kysely'
 import { z } from 'zod'
 import { iconPart } from '../core/set/merge-icon'
-import type { Db } from './database'
+import type { Db } from './database/database'
 import { done, failed, type Result } from './failure'
 import { GONE, type SetRow, setRow } from './set-row'
 import { iconJson, inOrder, writtenSet } from './set-rows'
@@ -41,7 +41,7 @@ export async function keepPast(
   if (dayOf(row.changed_at) !== dayOf(now))
     await tx
       .insertInto('states')
-      .values({ set_id: row.id, revision: row.revision, at: row.changed_at, name: null })
+      .values({ set_id: row.id, revision: row.revision, at: row.changed_at, kept_at: now, name: null })
       .onConflict((on) => on.doNothing())
       .execute()
   const latest = await tx
@@ -167,13 +167,15 @@ export async function nameState(
     if (revision !== null) {
       const { numUpdatedRows } = await tx
         .updateTable('states')
-        .set({ name: parsed.data })
+        // A state without a name is kept for some days more, however long it had one.
+        .set({ name: parsed.data, kept_at: new Date().toISOString() })
         .where('set_id', '=', id)
         .where('revision', '=', revision)
         .executeTakeFirst()
       return numUpdatedRows > 0n ? done(revision) : failed('not-found', 'This state is no longer kept.')
     }
-    const values = { set_id: id, revision: set.revision, at: new Date().toISOString(), name: parsed.data }
+    const now = new Date().toISOString()
+    const values = { set_id: id, revision: set.revision, at: now, kept_at: now, name: parsed.data }
     await tx
       .insertInto('states')
       .values(values)
@@ -183,7 +185,7 @@ export async function nameState(
   })
 }
 
-/** How long each day's last state is kept, in days. */
+/** How long each day's last state is kept from when another took its place, in days. */
 const DAYS = 30
 
 /** Lets go of days that are long past, of what belongs to no state any more, and keeps of icons about to go what does. */
@@ -191,7 +193,7 @@ export async function purgePast(db: Db, now: number, binnedBefore: string): Prom
   await db
     .deleteFrom('states')
     .where('name', 'is', null)
-    .where('at', '<', new Date(now - DAYS * 86_400_000).toISOString())
+    .where('kept_at', '<', new Date(now - DAYS * 86_400_000).toISOString())
     .execute()
   const going = await db
     .selectFrom('icons')

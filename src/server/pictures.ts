@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { Db } from './database'
+import type { Db } from './database/database'
 import { done, failed, type Result } from './failure'
 import type { PictureKind, ReadPicture } from './renderer/picture-file'
 import type { Renderer } from './renderer/renderer'
@@ -25,11 +25,13 @@ export async function addPicture(
   })
   if (!read.ok) return read
   const { kind, w, h, bytes: kept } = read.value
+  const at = new Date().toISOString()
   const id = createHash('sha256').update(kept).digest('hex').slice(0, 24)
   await db
     .insertInto('pictures')
-    .values({ id, kind, w, h, bytes: Buffer.from(kept), added_at: new Date().toISOString() })
-    .onConflict((on) => on.column('id').doNothing())
+    .values({ id, kind, w, h, bytes: Buffer.from(kept), added_at: at })
+    // One that comes again waits anew for a drawing to refer to it.
+    .onConflict((on) => on.column('id').doUpdateSet({ added_at: at }))
     .execute()
   return done({ id, kind, w, h })
 }

@@ -1,13 +1,13 @@
 import { type Revisions, staleParts } from '../core/saving/wire'
-import type { Db } from './database'
-import { epochOf } from './epoch'
+import type { Db } from './database/database'
+import { epochOf } from './database/epoch'
 import { done, failed, type Result } from './failure'
 import { keepPast } from './past'
 import type { CheckedWrites, Lacking, StoredForCheck } from './renderer/checked-save'
 import type { Renderer } from './renderer/renderer'
 import { GONE, setRow } from './set-row'
 import { iconValues, readSet, revisionsOf } from './sets'
-import { iconJson, inOrder, type IconRow, setJson } from './set-rows'
+import { type CountedIconRow, iconJson, inOrder, setJson } from './set-rows'
 
 /**
  * Saves changes (a request in JSON), all or nothing, and gives the set's new revision. It is done once, however often it
@@ -114,7 +114,7 @@ async function write(tx: Db, id: string, save: CheckedWrites, checkedIn: number)
 const partsOf = (save: CheckedWrites) =>
   (['name', 'rules', 'delivery', 'order'] as const).filter((part) => save[part] !== undefined)
 
-async function writeIcon(tx: Db, setId: string, icon: IconRow, revision: number): Promise<void> {
+async function writeIcon(tx: Db, setId: string, icon: CountedIconRow, revision: number): Promise<void> {
   const values = iconValues(setId, icon, revision)
   await tx
     .insertInto('icons')

@@ -1,6 +1,6 @@
 import { MAX_BYTES } from '../core/formats/max-bytes'
 import { type Pictures } from '../core/formats/set-file'
-import type { Db } from './database'
+import type { Db } from './database/database'
 import { done, failed, type Result } from './failure'
 import { addPicture, readPicture } from './pictures'
 import type { Renderer } from './renderer/renderer'

@@ -1,6 +1,6 @@
 import type { Selectable } from 'kysely'
-import type { Db } from './database'
-import type { Tables } from './schema'
+import type { Db } from './database/database'
+import type { Tables } from './database/schema'
 
 export const GONE = 'This set is no longer there.'
 

@@ -7,21 +7,22 @@ export type IconRow = {
   readonly name: string
   readonly labels: string | null
   readonly masters: string
-  /** How much all its drawings hold, where that was counted. */
-  readonly size?: Size
 }
+
+/** An icon that is about to be stored, with how much all its drawings hold: a set has bounds for that. */
+export type CountedIconRow = IconRow & { readonly size: Size }
 
 /**
  * A set as it is stored: its rules, and the masters of its icons, as JSON that the schema has accepted. Requests pass
  * it on without reading it.
  */
-export type SetRows = {
+export type SetRows<Row extends IconRow = IconRow> = {
   readonly name: string
   readonly kind: string
   readonly rules: string
   /** How it is delivered, as JSON; null where all is as usual. */
   readonly delivery: string | null
-  readonly icons: readonly IconRow[]
+  readonly icons: readonly Row[]
 }
 
 /** Rows of icons in an order of ids, which is JSON; what it does not name comes last. */
@@ -31,7 +32,7 @@ export function inOrder<T extends { readonly id: string }>(rows: readonly T[], o
   return [...rows].sort((a, b) => placeOf(a) - placeOf(b))
 }
 
-export const rowOfIcon = ({ id, name, tags, aliases, rtl, masters }: IconSet['icons'][number]): IconRow => ({
+export const rowOfIcon = ({ id, name, tags, aliases, rtl, masters }: IconSet['icons'][number]): CountedIconRow => ({
   id,
   name,
   labels:
@@ -49,7 +50,7 @@ export const iconOfRow = ({ id, name, labels, masters }: IconRow): IconSet['icon
   masters: JSON.parse(masters),
 })
 
-export const rowsOfSet = ({ name, kind, rules, delivery, icons }: IconSet): SetRows => ({
+export const rowsOfSet = ({ name, kind, rules, delivery, icons }: IconSet): SetRows<CountedIconRow> => ({
   name,
   kind,
   rules: JSON.stringify(rules),

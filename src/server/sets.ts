@@ -5,11 +5,11 @@ import { realSize } from '../core/rules/real-size'
 import type { Revisions } from '../core/saving/wire'
 import { freeName, SetName } from '../core/set/names'
 import type { ShelfEntry } from '../core/set/shelf-entry'
-import type { Db } from './database'
+import type { Db } from './database/database'
 import { done, failed, type Result } from './failure'
 import { keepPast } from './past'
 import { GONE, setRow } from './set-row'
-import { type IconRow, inOrder, type SetRows } from './set-rows'
+import { type CountedIconRow, inOrder, type SetRows } from './set-rows'
 
 const newId = customAlphabet('0123456789abcdefghijklmnopqrstuvwxyz', 12)
 
@@ -19,7 +19,7 @@ export type StoredSet = {
   readonly revision: number
   readonly revisions: Revisions
   readonly changedAt: string
-  readonly rows: SetRows
+  readonly rows: SetRows<CountedIconRow>
 }
 
 const now = () => new Date().toISOString()
@@ -78,7 +78,7 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
   await readableOrThrow(db, id)
   const icons = await db
     .selectFrom('icons')
-    .select(['id', 'name', 'labels', 'masters', 'revision'])
+    .select(['id', 'name', 'labels', 'masters', 'objects', 'nodes', 'revision'])
     .where('set_id', '=', id)
     .where('deleted_at', 'is', null)
     .execute()
@@ -99,7 +99,10 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
       kind: row.kind,
       rules: row.rules,
       delivery: row.delivery,
-      icons: inOrder(icons, row.icon_order).map(({ revision: _, ...icon }) => icon),
+      icons: inOrder(icons, row.icon_order).map(({ revision: _, objects, nodes, ...icon }) => ({
+        ...icon,
+        size: { objects: objects ?? 0, nodes: nodes ?? 0 },
+      })),
     },
   }
 }
@@ -156,7 +159,7 @@ export async function nameOfSet(db: Db, id: string): Promise<string | null> {
 }
 
 /** Stores a set under a new id at the end of the shelf; its name gets a number where it is taken. */
-export async function addSet(db: Db, set: SetRows): Promise<{ id: string; name: string }> {
+export async function addSet(db: Db, set: SetRows<CountedIconRow>): Promise<{ id: string; name: string }> {
   if (!db.isTransaction) return db.transaction().execute((tx) => addSet(tx, set))
   const taken = await db.selectFrom('sets').select(['name', 'position']).where('deleted_at', 'is', null).execute()
   const id = newId(),
@@ -188,9 +191,8 @@ export async function addSet(db: Db, set: SetRows): Promise<{ id: string; name: 
 }
 
 /** An icon as it is written in a revision of its set. */
-export function iconValues(setId: string, { id, name, labels, masters, size }: IconRow, revision: number) {
-  const counted = { objects: size?.objects ?? null, nodes: size?.nodes ?? null }
-  return { set_id: setId, id, name, labels, masters, ...counted, revision, changed_at: now(), deleted_at: null }
+export function iconValues(setId: string, { id, name, labels, masters, size }: CountedIconRow, revision: number) {
+  return { set_id: setId, id, name, labels, masters, ...size, revision, changed_at: now(), deleted_at: null }
 }
 
 /** A copy of a set, its icons included, at the end of the shelf. */

@@ -1,11 +1,15 @@
-import { copyDaily } from './copies'
-import { database, dataFolder, type Db, holdFolder } from './database'
+import { copyDaily } from './database/copies'
+import { database, dataFolder, type Db } from './database/database'
+import { holdFolder } from './database/lock'
 import { tellEnding } from './events'
 import { clearLeftovers } from './delivery/spool'
 import { firstStart } from './demo'
 import { faultSentence } from './fault-sentence'
-import { purge } from './purge'
+import { purge } from './database/purge'
 import { renderer } from './renderer/renderer'
+
+/** Keeps the lock from being closed with the object that holds it. */
+const shared = globalThis as { wiseSquareLock?: unknown }
 
 /** How the server ends when its data folder cannot be used: starting it again would not help. */
 const UNUSABLE = 78
@@ -19,7 +23,7 @@ export async function start(): Promise<void> {
   endInTime()
   const folder = dataFolder()
   try {
-    holdFolder(folder)
+    shared.wiseSquareLock = holdFolder(folder)
     await clearLeftovers()
     await firstStart(await database(), renderer(), process.env.WISE_SQUARE_EMPTY === '1')
     copyDaily(folder)

@@ -1,6 +1,6 @@
 import { basesOf, type SaveRequest, type SetWrites } from '../core/saving/wire'
-import type { Db } from '../server/database'
-import { epochOf } from '../server/epoch'
+import type { Db } from '../server/database/database'
+import { epochOf } from '../server/database/epoch'
 import { readSet } from '../server/sets'
 
 let saves = 0

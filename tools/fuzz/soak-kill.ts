@@ -15,10 +15,12 @@ import {
 } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { type Browser, chromium } from '@playwright/test'
-import Database from 'better-sqlite3'
 import { unzipSync } from 'fflate'
-import { Kysely, SqliteDialect } from 'kysely'
-import { MIGRATION_NAMES, migrate } from '../../src/server/migrations'
+import { Kysely } from 'kysely'
+import { AtomicDialect } from '../../src/server/database/dialect'
+import { MIGRATION_NAMES, migrate } from '../../src/server/database/migrations'
+import { restore } from '../../src/server/database/restore'
+import { SqliteFile } from '../../src/server/database/sqlite'
 
 type Server = {
   base: string
@@ -47,20 +49,20 @@ const PORT = 4392
 for (const [i, name] of MIGRATION_NAMES.slice(0, -1).entries()) {
   const data = join(folder, `old-${i}`)
   mkdirSync(data)
-  const file = new Database(join(data, 'wise-square.db'))
+  const file = new SqliteFile(join(data, 'wise-square.db'))
   file.pragma('journal_mode = WAL')
-  const db = new Kysely<unknown>({ dialect: new SqliteDialect({ database: file }) })
+  const db = new Kysely<unknown>({ dialect: new AtomicDialect(file) })
   await migrate(db, name)
   file
     .prepare('insert into sets (id, name, kind, rules, position, changed_at) values (?, ?, ?, ?, 1, ?)')
-    .run('old', 'Old pier', 'interface', JSON.stringify(demo.set.rules), '2026-01-01T00:00:00.000Z')
+    .run(['old', 'Old pier', 'interface', JSON.stringify(demo.set.rules), '2026-01-01T00:00:00.000Z'])
   const [icon] = demo.set.icons
-  const hasPlace = file.prepare("select 1 from pragma_table_info('icons') where name = 'position'").get()
+  const hasPlace = file.all("select 1 from pragma_table_info('icons') where name = 'position'").length > 0
   file
     .prepare(
       `insert into icons (set_id, id, name, masters, changed_at${hasPlace ? ', position' : ''}) values (?, ?, ?, ?, ?${hasPlace ? ', 0' : ''})`,
     )
-    .run('old', icon.id, icon.name, JSON.stringify(icon.masters), '2026-01-01T00:00:00.000Z')
+    .run(['old', icon.id, icon.name, JSON.stringify(icon.masters), '2026-01-01T00:00:00.000Z'])
   file.prepare("insert into settings values ('started', '2026-01-01')").run()
   await db.destroy()
 }
@@ -89,11 +91,10 @@ async function begun(data: string): Promise<Server> {
 }
 
 const shelf = (data: string) => {
-  const db = new Database(join(data, 'wise-square.db'), { readonly: true })
+  const db = new SqliteFile(join(data, 'wise-square.db'), 'read')
   const names = db
-    .prepare('select name from sets where deleted_at is null order by position')
-    .all()
-    .map((row) => (row as { name: string }).name)
+    .all<{ name: string }>('select name from sets where deleted_at is null order by position')
+    .map(({ name }) => name)
   db.close()
   return names
 }
@@ -119,8 +120,6 @@ async function migration(round: number): Promise<void> {
   await server.stop()
   rmSync(data, { recursive: true, force: true })
 }
-
-const { restore } = (await import(resolve('bin/restore.mjs'))) as { restore: (data: string) => { copy: string } }
 
 /** Kills a server, spoils its database somewhere, and goes back to the copy that was made when it began. */
 async function restoring(round: number): Promise<void> {
@@ -343,8 +342,8 @@ for (const one of browsers) await one.close()
 const last = await begun(working)
 if ((await fetch(last.base)).status !== 200) faults.push('the shelf does not open at the end')
 await last.stop()
-const db = new Database(join(working, 'wise-square.db'), { readonly: true })
-const integrity = (db.prepare('pragma integrity_check').get() as { integrity_check: string }).integrity_check
+const db = new SqliteFile(join(working, 'wise-square.db'), 'read')
+const integrity = db.pragma('integrity_check')
 if (integrity !== 'ok') faults.push(`the database says ${integrity}`)
 for (const fault of faults.slice(0, 20)) console.log(fault)
 console.log(

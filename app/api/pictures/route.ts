@@ -1,4 +1,4 @@
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { answer, boundedBytes, reply } from '@/server/http'
 import { addPicture, PICTURE_BYTES } from '@/server/pictures'
 import { renderer } from '@/server/renderer/renderer'

@@ -1,5 +1,5 @@
 import { MAX_BYTES } from '@/core/formats/max-bytes'
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { tell } from '@/server/events'
 import { answer, boundedBytes, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import type { ReactNode } from 'react'
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { nameOfSet } from '@/server/sets'
 import { SetProvider } from '@/screens/frame/set-provider'
 

@@ -6,7 +6,7 @@ import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vites
 import { main } from '../../cli/main'
 import { changesBetween } from '../../core/targets/compare'
 import { TARGETS } from '../../core/targets/targets'
-import { type Db, openDatabase } from '../database'
+import { type Db, openDatabase } from '../database/database'
 import { addDemoSets } from '../demo'
 import { Renderer, THREAD } from '../renderer/renderer'
 import { PATIENT } from '../../testing/patience'

@@ -1,6 +1,6 @@
 import type { DeliveredIcon, DeliveredPath, Delivered } from '../../core/targets/compare'
 import type { ReleaseEntry } from '../../core/targets/run'
-import type { Db } from '../database'
+import type { Db } from '../database/database'
 import { drawnIcons } from '../drawn'
 import { done, failed, type Result } from '../failure'
 import type { Renderer } from '../renderer/renderer'

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { TARGETS } from '../../core/targets/targets'
-import type { Db } from '../database'
+import type { Db } from '../database/database'
 import type { Renderer } from '../renderer/renderer'
 import type { StoredSet } from './stored-set'
 import { Run } from './run'

@@ -2,7 +2,7 @@ import type { Rules } from '../../core/rules/rules'
 import type { DeliveredIcon } from '../../core/targets/compare'
 import { releasedAs } from '../../core/targets/released'
 import type { Family } from '../../core/targets/target'
-import type { Db } from '../database'
+import type { Db } from '../database/database'
 import { type IconRow, inOrder } from '../set-rows'
 
 /** A set as a delivery sees it, in one of its revisions: without its drawings. */

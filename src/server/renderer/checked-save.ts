@@ -9,7 +9,7 @@ import { iconPart, type PartKey } from '../../core/set/merge-icon'
 import { nameKey } from '../../core/set/names'
 import { type Icon, iconProblems } from '../../core/set/set'
 import type { Failure } from '../failure'
-import { type IconRow, iconOfRow, rowOfIcon } from '../set-rows'
+import { type CountedIconRow, type IconRow, iconOfRow, rowOfIcon } from '../set-rows'
 
 /** The drawings that a check needs beside what is written: those of icons by their ids, or all. */
 export type Lacking = readonly string[] | 'all'
@@ -37,7 +37,7 @@ export type CheckedWrites = {
   readonly name?: string
   readonly rules?: string
   readonly delivery?: string
-  readonly icons: readonly IconRow[]
+  readonly icons: readonly CountedIconRow[]
   readonly order?: readonly string[]
 }
 

@@ -17,7 +17,7 @@ import { readFontFile } from './font-file'
 import { type ReadPicture, readPictureFile } from './picture-file'
 import { type MadeIcon, madeIcon, madeSet } from './make'
 import { sheetPdf } from './sheet-pdf'
-import { iconOfRow, type IconRow, type SetRows, setOfRows, rowsOfSet } from '../set-rows'
+import { type CountedIconRow, iconOfRow, type IconRow, type SetRows, setOfRows, rowsOfSet } from '../set-rows'
 
 /** An icon as documents, and how many snags it has; null where that is not known. */
 export type Shown = { readonly drawn: Drawn; readonly snags: number | null }
@@ -121,7 +121,7 @@ export const TASKS = {
   zip: (files: readonly DeliveredFile[]): Uint8Array => zipped(files),
 
   /** A set file as the rows it is stored in, and the pictures it brings. */
-  readFile(bytes: Uint8Array): { rows: SetRows; pictures: Pictures } | { error: FileError } {
+  readFile(bytes: Uint8Array): { rows: SetRows<CountedIconRow>; pictures: Pictures } | { error: FileError } {
     const { set, pictures, error } = readSetFile(new TextDecoder('utf-8', { ignoreBOM: false }).decode(bytes))
     return error ? { error } : { rows: rowsOfSet(set), pictures }
   },

@@ -1,5 +1,5 @@
-import { database } from '@/server/database'
-import { epochOf } from '@/server/epoch'
+import { database } from '@/server/database/database'
+import { epochOf } from '@/server/database/epoch'
 import { failed } from '@/server/failure'
 import { answer, reply } from '@/server/http'
 import { setJson } from '@/server/set-rows'

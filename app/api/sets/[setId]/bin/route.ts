@@ -1,4 +1,4 @@
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { answer } from '@/server/http'
 import { deletedIcons } from '@/server/save'
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { targetsOf } from '@/core/targets/plan'
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { readStoredSet } from '@/server/delivery/stored-set'
 import { holdRun, knownTargets } from '@/server/delivery/runs'
 import { done, failed } from '@/server/failure'

@@ -1,4 +1,4 @@
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { drawnIcons, type Which } from '@/server/drawn'
 import { failed } from '@/server/failure'
 import { answer, reply } from '@/server/http'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { addRelease, listReleases } from '@/server/delivery/releases'
 import { answer, reply, wishIn } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'

@@ -1,4 +1,4 @@
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { tell } from '@/server/events'
 import { answer, reply } from '@/server/http'
 import { restoreSet } from '@/server/sets'

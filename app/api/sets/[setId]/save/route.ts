@@ -1,5 +1,5 @@
 import { MAX_BYTES } from '@/core/formats/max-bytes'
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { drawSoon } from '@/server/drawn'
 import { tell } from '@/server/events'
 import { done } from '@/server/failure'

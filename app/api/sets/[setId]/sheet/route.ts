@@ -1,4 +1,4 @@
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { failed } from '@/server/failure'
 import { answer, download, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'

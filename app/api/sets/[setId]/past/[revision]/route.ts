@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { done, failed } from '@/server/failure'
 import { answer, reply, wishIn } from '@/server/http'
 import { nameState, pastSet } from '@/server/past'

@@ -1,5 +1,5 @@
 import { changesBetween } from '@/core/targets/compare'
-import { database } from '@/server/database'
+import { database } from '@/server/database/database'
 import { deliveredNow, releasedIn } from '@/server/delivery/releases'
 import { done, failed } from '@/server/failure'
 import { answer, reply } from '@/server/http'

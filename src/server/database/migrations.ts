@@ -1,4 +1,5 @@
 import { type Kysely, type Migration, type MigrationProvider, Migrator, sql } from 'kysely'
+import { sizeOf } from '../../core/formats/bounds'
 
 type Any = Kysely<unknown>
 
@@ -214,6 +215,27 @@ const tenth: Migration = {
 }
 
 /**
+ * States of the past say since when they are kept, those from before since now; icons whose objects and nodes were never
+ * counted are counted.
+ */
+const eleventh: Migration = {
+  async up(db: Any) {
+    await addColumn(db, 'states', 'kept_at', 'text')
+    await sql`update states set kept_at = ${new Date().toISOString()} where kept_at is null`.execute(db)
+    const { rows } = await sql<{ set_id: string; id: string }>`
+      select set_id, id from icons where objects is null and json_valid(masters)`.execute(db)
+    for (const { set_id, id } of rows) {
+      const icon = await sql<{ masters: string }>`
+        select masters from icons where set_id = ${set_id} and id = ${id}`.execute(db)
+      const { objects, nodes } = sizeOf(JSON.parse(icon.rows[0]!.masters))
+      await sql`update icons set objects = ${objects}, nodes = ${nodes} where set_id = ${set_id} and id = ${id}`.execute(
+        db,
+      )
+    }
+  },
+}
+
+/**
  * Every migration by name; names are applied in alphabetical order and never change once released. Each may be done
  * again over what it did.
  */
@@ -228,6 +250,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '008-revisions': eighth,
   '009-past': ninth,
   '010-weight-steps': tenth,
+  '011-kept-since': eleventh,
 }
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }

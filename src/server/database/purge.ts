@@ -1,6 +1,6 @@
 import { sql } from 'kysely'
 import type { Db } from './database'
-import { purgePast } from './past'
+import { purgePast } from '../past'
 
 const DAY = 86_400_000
 

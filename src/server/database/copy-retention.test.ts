@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dayOf, outdatedCopies } from './copies'
+import { dayOf, outdatedCopies } from './copy-retention'
 
 const nameOf = (ago: number, today = '2026-11-29') =>
   `${new Date(Date.parse(today) - ago * 86_400_000).toISOString().slice(0, 10)}.db`

@@ -99,8 +99,11 @@ type ReleaseTable = {
 /** Saves that were done, by their ids, and the revision that each gave: one that comes again is answered alike. */
 type SaveTable = { set_id: string; id: string; revision: number; at: string }
 
-/** States of a set that can be looked at again, by the revisions they were: unnamed ones are a day's last. */
-type StateTable = { set_id: string; revision: number; at: string; name: string | null }
+/**
+ * States of a set that can be looked at again, by the revisions they were: unnamed ones are a day's last. `at` is when the
+ * state came to be, `kept_at` when it began to be kept: its time in the past is counted from then.
+ */
+type StateTable = { set_id: string; revision: number; at: string; kept_at: string; name: string | null }
 
 /**
  * Parts of sets as they were in the revisions from `revision` on and before `until`, as JSON; only what belongs to a state
