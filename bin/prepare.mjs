@@ -8,6 +8,12 @@ import { fileURLToPath } from 'node:url'
 export const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const stamps = join(root, 'build')
 
+/** Begins to measure; what it returns says how long it is since then. */
+export function stopwatch() {
+  const began = performance.now()
+  return () => `${((performance.now() - began) / 1000).toFixed(1)} s`
+}
+
 /** Runs a program of the project and ends with it when it fails. */
 export function run(command, args, options = {}) {
   const { status, error } = spawnSync(command, args, {
@@ -86,14 +92,14 @@ export function install({ tests = false } = {}) {
     ['package-lock.json'],
     () => existsSync(join(root, 'node_modules', '.package-lock.json')),
     () => {
-      console.log('Installing packages (one to two minutes the first time)…')
-      const began = Date.now()
+      console.log('Installing packages (about half a minute the first time)…')
+      const took = stopwatch()
       const status = run(
         'npm',
         ['ci', '--no-audit', '--no-fund', all ? '--include=dev' : '--omit=dev', '--loglevel=error'],
         { stdio: ['ignore', 'ignore', 'inherit'] },
       )
-      console.log(`Installed in ${Math.round((Date.now() - began) / 1000)} s.`)
+      console.log(`Installed in ${took()}.`)
       return status
     },
   )
@@ -201,7 +207,10 @@ export function build() {
     () => existsSync(join(root, '.next', 'BUILD_ID')),
     () => {
       console.log('Building (under a minute)…')
-      return run(tool('next'), ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+      const took = stopwatch()
+      const status = run(tool('next'), ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
+      console.log(`Built in ${took()}.`)
+      return status
     },
   )
   buildRenderer()
@@ -243,7 +252,7 @@ function debian(packages) {
   })
 }
 
-/** Debian's Chromium for the end-to-end tests, installed where it is missing. */
+/** Debian's Chromium without windows for the end-to-end tests, installed where it is missing. */
 export function chromium() {
-  if (!existsSync('/usr/bin/chromium')) debian(['chromium'])
+  if (!existsSync('/usr/bin/chromium-headless-shell')) debian(['chromium-headless-shell'])
 }

@@ -6,6 +6,7 @@ import { sql } from 'kysely'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { main } from '../cli/main'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
+import { sizeOf } from '../core/formats/bounds'
 import { iconSvg } from '../core/formats/drawn'
 import { rasterised } from '../core/formats/rasterised'
 import { type IconSet, LIMITS } from '../core/set/set'
@@ -57,6 +58,13 @@ describe('the shelf', () => {
     const copy = await duplicateSet(db, id)
     expect(await names()).toEqual(['Pier', 'Pier 2'])
     expect((await read(copy.ok ? copy.value : ''))!.set.icons).toEqual(set.icons)
+    // What a copy holds counts towards the bounds of a set.
+    const counts = await db
+      .selectFrom('icons')
+      .select(['objects', 'nodes'])
+      .where('set_id', '=', copy.ok ? copy.value : '')
+      .execute()
+    expect(counts).toEqual(set.icons.map((icon) => sizeOf(icon.masters)))
     expect((await renameSet(db, id, '  Mole ')).ok).toBe(true)
     expect(await renameSet(db, id, ' ')).toMatchObject({ ok: false, failure: { message: 'Give the set a name.' } })
     await deleteSet(db, id)

@@ -24,7 +24,7 @@ if (!process.argv.includes('--at')) {
   })
 }
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 })
 try {

@@ -13,7 +13,7 @@ const server = await startServer({ port: 4391, data })
 if (!(await server.ready)) throw new Error(server.output)
 const { base } = server
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 })
 try {

@@ -45,7 +45,7 @@ await timed('a sheet as PDF', async () =>
 )
 
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 })
 try {

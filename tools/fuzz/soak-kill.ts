@@ -166,7 +166,10 @@ async function drawing(round: number): Promise<void> {
   }
   if (browsers.length === 0)
     browsers.push(
-      await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] }),
+      await chromium.launch({
+        executablePath: '/usr/bin/chromium-headless-shell',
+        args: ['--no-sandbox', '--disable-gpu'],
+      }),
     )
   const context = await browsers[0]!.newContext({ viewport: { width: 1280, height: 800 } }),
     page = await context.newPage()

@@ -22,7 +22,7 @@ await new Promise((resolve, reject) => {
   server.on('exit', () => reject(new Error('The server did not start.')))
 })
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
