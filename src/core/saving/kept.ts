@@ -28,8 +28,15 @@ export const Kept = z.object({
   at: z.string(),
   change: Change,
   sent: SaveRequest.nullable(),
+  /** The open window that takes it over. */
+  claimedBy: z.string().optional(),
 })
-export type Kept = { readonly setId: string; readonly writer: string; readonly at: string } & Unsaved
+export type Kept = {
+  readonly setId: string
+  readonly writer: string
+  readonly at: string
+  readonly claimedBy?: string | undefined
+} & Unsaved
 
 /** What of a window is not saved. */
 type Unsaved = { readonly change: SetChange; readonly sent: SaveRequest | null }

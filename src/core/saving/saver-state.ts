@@ -51,6 +51,8 @@ export type Saver = {
   readonly isGone: boolean
   /** What windows that are gone left unsaved and is to be taken over, one after the other. */
   readonly left: readonly Left[]
+  /** How many closed windows left a save of which it is not known yet whether it arrived. */
+  readonly awaited: number
   /** The windows whose work was taken over: what is kept of them may go once this window's is kept. */
   readonly taken: readonly string[]
 }
@@ -70,6 +72,7 @@ export type Event =
   | { readonly kind: 'paused' }
   | { readonly kind: 'settled'; readonly conflict: SetConflict; readonly keep: 'mine' | 'theirs' }
   | { readonly kind: 'found'; readonly left: Left }
+  | { readonly kind: 'awaited'; readonly count: number }
   | { readonly kind: 'forgotten'; readonly writers: readonly string[] }
 
 export type Answer =
@@ -112,5 +115,6 @@ export const beginning = (writer: string, stored: Stored): Saver => ({
   isPausing: false,
   isGone: false,
   left: [],
+  awaited: 0,
   taken: [],
 })

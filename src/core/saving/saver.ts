@@ -10,14 +10,16 @@ import type { Answer, Event, Saver, Stored, Wanted } from './saver-state'
 /** Pauses after one, two, three … requests without an answer, in milliseconds. */
 const PAUSES = [1000, 2000, 4000, 8000, 15000]
 
+/** Whether the server has, or may have, another state than what is known here. */
+const isBehind = ({ isStale, news, stored }: Saver): boolean => isStale || news > stored.revision
+
 /** What is to be done next. */
 export function wanted(saver: Saver): Wanted {
   if (saver.isGone || saver.underWay !== null) return null
   if (saver.isPausing) return { kind: 'pause', ms: PAUSES[Math.min(saver.failures, PAUSES.length) - 1] ?? PAUSES[0]! }
   if (saver.sent) return { kind: 'save', save: saver.sent }
   const { revision, epoch } = saver.stored
-  const isBehind = saver.isStale || saver.news > revision
-  if (isBehind && !saver.arrived) return { kind: 'ask', since: revision, epoch }
+  if (isBehind(saver) && !saver.arrived) return { kind: 'ask', since: revision, epoch }
   if (saver.isStale) return null
   const save = nextSave(saver)
   return save && { kind: 'save', save }
@@ -59,7 +61,10 @@ export function step(saver: Saver, event: Event): Saver {
       return remerged({ ...saver, present: set, base })
     }
     case 'found':
+      if ([...saver.left.map(({ writer }) => writer), ...saver.taken].includes(event.left.writer)) return saver
       return withLeft({ ...saver, left: [...saver.left, event.left] })
+    case 'awaited':
+      return event.count === saver.awaited ? saver : { ...saver, awaited: event.count }
     case 'forgotten':
       return { ...saver, taken: saver.taken.filter((writer) => !event.writers.includes(writer)) }
   }
@@ -156,9 +161,10 @@ function taken(saver: Saver, changes: Changes): Saver {
   return remerged({ ...saver, stored: next, news, isStale: false })
 }
 
-/** Takes over what another window left, once all of the own is saved. */
+/** Takes over what another window left, once all of the own is saved and all that was saved elsewhere is known. */
 function withLeft(saver: Saver): Saver {
   const [first, ...left] = saver.left
+  if (isBehind(saver)) return saver
   if (!first || saver.sent || saver.conflicts.length > 0 || changeBetween(saver.base, saver.present)) return saver
   const { set, base, conflicts } = mergedSet(
     withSide(saver.stored.set, first.change, 'from'),

@@ -11,17 +11,20 @@ export type Saying =
   | { readonly state: 'torn'; readonly conflicts: readonly SetConflict[] }
   | { readonly state: 'deleted' }
 
+const AWAITED = 'Changes of a window that was closed are not saved yet: the server cannot be reached.'
+
 /** What is to be told of a saver. */
 export function saying(saver: Saver): Saying {
   if (saver.isGone) return { state: 'deleted' }
   if (saver.conflicts.length > 0) return { state: 'torn', conflicts: saver.conflicts }
   const isClean = saver.sent === null && saver.present === saver.base
-  if (isClean) return { state: 'saved' }
+  if (isClean && saver.left.length > 0) return { state: 'saving' }
+  if (isClean) return saver.awaited === 0 ? { state: 'saved' } : { state: 'waiting', why: AWAITED }
   if (saver.trouble !== null) return { state: 'waiting', why: saver.trouble }
   if (saver.sent === null && !nextSave(saver)) {
     const why = saver.refused.find(({ part, value }) => partOf(saver.present, part) === value)?.why
     if (why !== undefined) return { state: 'refused', why }
-    if (!unsaved(saver)) return { state: 'saved' }
+    if (!unsaved(saver)) return saying({ ...saver, present: saver.base })
   }
   return { state: 'saving' }
 }

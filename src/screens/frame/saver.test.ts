@@ -6,7 +6,7 @@ import type { SaveRequest } from '@/core/saving/wire'
 import { boxIcon as icon, pier as set, storedAs } from '../../testing/samples'
 import { whenLeft, startSaving } from './saver'
 import { commit, createSession, type Session, undoStep } from './session'
-import { forgetUnsaved, keepUnsaved, leftUnsaved } from './unsaved'
+import { claimLeft, forgetUnsaved, keepUnsaved, keptUnsaved } from './unsaved'
 
 const rename = (id: string, name: string): SetEdit => ({ kind: 'rename-icon', id, name })
 
@@ -56,7 +56,7 @@ describe('saving by itself', () => {
     await forgetUnsaved({ setId: 'pier', writer: 'here-here' })
   })
   const saving = () => session.getState().saving
-  const kept = async () => (await leftUnsaved('pier')).kept.find(({ writer }) => writer === 'here-here') ?? null
+  const kept = async () => (await keptUnsaved('pier')).find(({ writer }) => writer === 'here-here') ?? null
   const names = () => sent.map(({ body }) => body?.writes.icons?.map(({ name }) => name).join())
 
   it('keeps a change at once, and sends a run of edits as one, on the revision of the icon', async () => {
@@ -207,6 +207,85 @@ describe('saving by itself', () => {
   })
 })
 
+describe('what a window leaves unsaved that is closed while others are open', () => {
+  const mark = { ...icon('buoy'), name: 'mark' }
+  const change = { icons: [{ id: 'buoy', from: icon('buoy'), to: mark }] }
+  const gone = { setId: 'mole', writer: 'gone-gone', at: '2026-01-01', change, sent: null }
+  let session: Session, leave: () => void
+  const listeners = new Map<string, () => void>()
+  beforeEach(() => {
+    const held = ['here-here', 'next-next'].map((writer) => ({ name: `wise-square window ${writer}` }))
+    vi.stubGlobal('navigator', { locks: { query: async () => ({ held }) } })
+    vi.stubGlobal('addEventListener', (name: string, listener: () => void) => listeners.set(name, listener))
+    vi.stubGlobal('removeEventListener', () => undefined)
+    session = createSession('mole', storedAs(set, 4), 'here-here')
+    leave = startSaving(session)
+  })
+  afterEach(async () => {
+    leave()
+    await pass(0)
+  })
+  const saving = () => session.getState().saving
+  const written = () => sent.map(({ body }) => body?.writes.icons?.map(({ name }) => name).join())
+
+  it('is taken over and saved once the server answers again; not before is “Saved” said', async () => {
+    await keepUnsaved(gone)
+    await keepUnsaved({ ...gone, writer: 'next-next' })
+    answers = [down, ok(5), ok(6)]
+    commit(session, rename('oar', 'sweep'), 'rename')
+    await pass(200)
+    expect(saving().state).toBe('waiting')
+    await pass(3000)
+    await pass(200)
+    expect([written(), saving().state]).toEqual([['sweep', 'sweep', 'mark'], 'saved'])
+    expect(session.getState().history.present.icons.map(({ name }) => name)).toEqual(['sweep', 'mark', 'ferry'])
+    // What an open window has not saved yet is its own.
+    expect((await keptUnsaved('mole')).map(({ writer }) => writer)).toEqual(['next-next'])
+    await forgetUnsaved({ setId: 'mole', writer: 'next-next' })
+  })
+
+  it('is asked for again where its last save had no answer, and waits as long as that is not known', async () => {
+    const save = { epoch: 'first', id: 'gone-gone-1', bases: { icons: { buoy: 4 } }, writes: { icons: [mark] } }
+    await keepUnsaved({ ...gone, sent: save })
+    answers = [down, ok(6)]
+    listeners.get('focus')!()
+    await pass(100)
+    expect(saving()).toMatchObject({ state: 'waiting', why: expect.stringContaining('a window that was closed') })
+    const news = { epoch: 'first', revision: 6, revisions: { icons: { buoy: 6 } }, writes: { icons: [mark] } }
+    answers.push(async () => Response.json(news))
+    await pass(5100)
+    for (let i = 0; i < 3; i++) await pass(200)
+    expect([sent[0]!.body, sent[1]!.body]).toEqual([save, save])
+    expect([saving().state, session.getState().history.present.icons[1]!.name]).toEqual(['saved', 'mark'])
+    expect(await keptUnsaved('mole')).toEqual([])
+  })
+
+  it('is sent at once when the page goes, without waiting for a clock', async () => {
+    answers = [ok(5)]
+    commit(session, rename('oar', 'sweep'), 'rename')
+    listeners.get('pagehide')!()
+    expect([written(), sent[0]!.keepalive]).toEqual([['sweep'], true])
+    await pass(200)
+  })
+})
+
+it('a browser whose storage and locks do not answer keeps nobody from working: after three seconds they are done without', async () => {
+  vi.resetModules()
+  const open = vi.spyOn(IDBFactory.prototype, 'open').mockReturnValue(new EventTarget() as never)
+  const silent = () => new Promise(() => undefined)
+  vi.stubGlobal('navigator', { locks: { request: silent, query: silent } })
+  const { claimLeft, holdWindow, keepUnsaved } = await import('./unsaved')
+  const all = Promise.all([
+    claimLeft('mole', 'here-here'),
+    holdWindow('here-here').then((letGo) => letGo()),
+    keepUnsaved({ setId: 'mole', writer: 'here-here', at: '', change: { icons: [] }, sent: null }),
+  ])
+  await pass(2900)
+  await pass(200)
+  expect(await all).toEqual([{ kept: [], unreadable: [], isKnown: false }, undefined, false])
+  open.mockRestore()
+})
+
 describe('what is left unsaved', () => {
   const work = (writer: string) => ({
     setId: 'quay',
@@ -220,7 +299,7 @@ describe('what is left unsaved', () => {
     await Promise.all(['one', 'two', 'open'].map((writer) => keepUnsaved(work(writer))))
     await keepUnsaved({ setId: 'quay', writer: 'odd', base: null, writes: { icons: [{}] } } as never)
     vi.stubGlobal('navigator', { locks: { query: async () => ({ held: [{ name: 'wise-square window open' }] }) } })
-    const { kept, unreadable } = await leftUnsaved('quay')
+    const { kept, unreadable } = await claimLeft('quay', 'new-window')
     expect([kept, unreadable].map((all) => all.map(({ writer }) => writer))).toEqual([['one', 'two'], ['odd']])
     await forgetUnsaved(work('two'))
 
@@ -229,7 +308,7 @@ describe('what is left unsaved', () => {
     const leave = startSaving(session, [leftOf(kept[0]!, false)])
     await pass(300)
     expect(sent[0]!.body.writes.icons![0]!.name).toBe('sweep')
-    expect((await leftUnsaved('quay')).kept).toEqual([])
+    expect((await keptUnsaved('quay')).map(({ writer }) => writer)).toEqual(['odd', 'open'])
     leave()
   })
 })

@@ -1,14 +1,18 @@
-import { toKeep } from '@/core/saving/kept'
+import { leftOf, toKeep } from '@/core/saving/kept'
 import { step, wanted } from '@/core/saving/saver'
 import { saying } from '@/core/saving/saying'
 import { type Event, type Left, type Saver } from '@/core/saving/saver-state'
 import { askChanges, sendSave } from './requests'
 import type { Session } from './session'
 import { announce, hearOf } from './told'
-import { forgetUnsaved, keepUnsaved } from './unsaved'
+import { claimLeft, forgetUnsaved, keepUnsaved } from './unsaved'
 
 /** How long edits are gathered before they are sent, in milliseconds. */
 const DELAY = 120
+
+/** How long a window takes to be gone after it said so, and how long until it is asked again what became of it, in milliseconds. */
+const GOING = 1000,
+  AGAIN = 5000
 
 /** Saving that goes on of sets that were left: whoever opens such a set again waits for it. */
 const leaving = new Map<string, Promise<void>>()
@@ -41,6 +45,7 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
       ...(next.present !== history.present && { history: { ...history, present: next.present } }),
     }))
     void keep()
+    if (before.trouble !== null && next.trouble === null) void takeOver()
     go(event.kind === 'edited' && !isLeaving ? DELAY : 0)
   }
 
@@ -73,6 +78,31 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
     if (answer.kind === 'saved') announce({ kind: 'set', set: setId, revision: answer.revision })
   }
 
+  /**
+   * Takes over what windows that were closed left unsaved. A save of theirs that had no answer is sent once more first:
+   * whether it arrived is known then.
+   */
+  let isTaking = false
+  let asking: ReturnType<typeof setTimeout> | undefined
+  async function takeOver(): Promise<void> {
+    if (isTaking || isLeaving) return
+    isTaking = true
+    clearTimeout(asking)
+    const { kept } = await claimLeft(setId, saver().writer, { certain: true })
+    let awaited = 0
+    for (const one of kept) {
+      const answer = one.sent && (await sendSave(setId, one.sent))
+      if (answer?.kind === 'lost') awaited++
+      else {
+        if (answer) apply({ kind: 'told', revision: answer.kind === 'saved' ? answer.revision : null })
+        apply({ kind: 'found', left: leftOf(one, answer?.kind === 'saved') })
+      }
+    }
+    apply({ kind: 'awaited', count: awaited })
+    isTaking = false
+    if (awaited > 0 && !isLeaving) asking = setTimeout(() => void takeOver(), AGAIN)
+  }
+
   /** Keeps in the browser what is not saved; the last of several that come while one is being kept. */
   let keeping: Promise<void> | null = null
   let again = false
@@ -103,7 +133,11 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
     if (isBusy !== state.saver.isHandBusy) apply({ kind: 'hand', isBusy })
   })
   const unhear = hearOf((told) => {
-    if (told.kind === 'again') apply({ kind: 'told', revision: null })
+    if (told.kind === 'again') {
+      apply({ kind: 'told', revision: null })
+      void takeOver()
+    }
+    if (told.kind === 'left' && told.set === setId) asking = setTimeout(() => void takeOver(), GOING)
     if (told.kind === 'set' && told.set === setId) apply({ kind: 'told', revision: told.revision })
     if (told.kind === 'visitors' && told.set === setId)
       session.setState({ visitors: told.visitors.filter(({ window }) => window !== saver().writer) })
@@ -117,17 +151,25 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
     const { saving } = session.getState()
     if (saving.state !== 'saved' && !saving.kept) event.preventDefault()
   }
-  // A page that goes sends what it has at once; it is kept alive to its end.
-  const hurry = () => go(0)
+  // A page that goes sends what it has at once, while it still can; the request is kept alive to its end. The other
+  // windows are told of what may not arrive.
+  const hurry = () => {
+    clearTimeout(timer)
+    void act()
+    if (toKeep(saver())) announce({ kind: 'left', set: setId })
+  }
+  const look = () => void takeOver()
   // Back on the network there is no need to wait.
   const online = () => apply({ kind: 'paused' })
-  const listeners = { beforeunload: warn, pagehide: hurry, online } as const
+  const listeners = { beforeunload: warn, pagehide: hurry, online, focus: look } as const
   for (const [name, listener] of Object.entries(listeners))
     globalThis.addEventListener?.(name, listener as EventListener)
 
   function end(): void {
     clearTimeout(timer)
     clearTimeout(pausing)
+    clearTimeout(asking)
+    if (toKeep(saver())) announce({ kind: 'left', set: setId })
     unsubscribe()
     unhear()
     for (const [name, listener] of Object.entries(listeners))

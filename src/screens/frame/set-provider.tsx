@@ -16,7 +16,7 @@ import { fetchSet, sendSave } from './requests'
 import { whenLeft, startSaving } from './saver'
 import { createSession, type Session, type SessionState } from './session'
 import { TopBar } from './top-bar'
-import { forgetUnsaved, holdWindow, leftUnsaved, type LeftUnsaved } from './unsaved'
+import { claimLeft, forgetUnsaved, holdWindow, type LeftUnsaved } from './unsaved'
 import { visit } from './visit'
 import { hasWaitingRules } from './waiting-rules'
 
@@ -35,7 +35,7 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
     let stop: () => void = () => undefined
     let isLeft = false
     open(setId).then(
-      ({ session, found, unreadable, letGo }) => {
+      ({ session, found, unreadable, isKnown, letGo }) => {
         if (isLeft) return void letGo()
         session.setState({ rulesWait: hasWaitingRules(setId) })
         const leave = startSaving(session, found)
@@ -47,6 +47,7 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
           endFollowing()
         }
         offerUnreadable(unreadable)
+        if (!isKnown) say({ text: SILENT, tone: 'fault' })
         // A whole stage is drawn piece by piece, so that the page answers meanwhile.
         startTransition(() => setOpened({ session }))
         window.requestIdleCallback?.(() => warmUp(session.getState().history.present))
@@ -98,12 +99,12 @@ async function open(setId: string): Promise<{
   session: Session
   found: readonly Left[]
   unreadable: LeftUnsaved['unreadable']
+  isKnown: boolean
   letGo: () => Promise<void>
 }> {
   await whenLeft(setId)
   const writer = newId() + newId()
-  const letGo = await holdWindow(writer)
-  const { kept, unreadable } = await leftUnsaved(setId)
+  const [letGo, { kept, unreadable, isKnown }] = await Promise.all([holdWindow(writer), claimLeft(setId, writer)])
   // A save without an answer is asked for once more: whether it arrived is known then, before all is read.
   const answers = new Map<Kept, Answer>()
   for (const one of kept) if (one.sent) answers.set(one, await sendSave(setId, one.sent))
@@ -113,8 +114,11 @@ async function open(setId: string): Promise<{
     const isThere = answer?.kind === 'lost' && one.sent !== null && hasArrived(stored.set, one.sent.writes)
     return leftOf(one, answer?.kind === 'saved' || isThere)
   })
-  return { session: createSession(setId, stored, writer), found, unreadable, letGo }
+  return { session: createSession(setId, stored, writer), found, unreadable, isKnown, letGo }
 }
+
+const SILENT =
+  'This browser does not answer for its storage. Until a change is saved by the server, nothing else keeps it.'
 
 /** What was kept and cannot be laid over the set is offered as a file; it stays until the person lets it go. */
 function offerUnreadable(unreadable: LeftUnsaved['unreadable']): void {

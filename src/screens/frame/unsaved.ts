@@ -20,10 +20,21 @@ function database(): Promise<IDBPDatabase<Store>> {
   return opened
 }
 
-/** Keeps unsaved changes of a window; false when the browser does not (its storage is full or closed to this page). */
+/** How long the browser's database and its locks may take to answer, in milliseconds; then one goes on without them. */
+const PATIENCE = 3000
+
+/** What a promise gives, or an error when it takes too long. */
+function inTime<T>(work: Promise<T>): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const timer = setTimeout(() => reject(new Error('The browser does not answer.')), PATIENCE)
+    work.then(resolve, reject).finally(() => clearTimeout(timer))
+  })
+}
+
+/** Keeps unsaved changes of a window; false when the browser does not (its storage is full, closed to this page or silent). */
 export async function keepUnsaved(work: Kept): Promise<boolean> {
   try {
-    await (await database()).put('unsaved', work)
+    await inTime(database().then((db) => db.put('unsaved', work)))
     return true
   } catch {
     return false
@@ -32,7 +43,7 @@ export async function keepUnsaved(work: Kept): Promise<boolean> {
 
 export async function forgetUnsaved({ setId, writer }: Pick<Kept, 'setId' | 'writer'>): Promise<void> {
   try {
-    await (await database()).delete('unsaved', [setId, writer])
+    await inTime(database().then((db) => db.delete('unsaved', [setId, writer])))
   } catch {
     // Storage is closed to this page; then nothing was kept either.
   }
@@ -42,26 +53,46 @@ export async function forgetUnsaved({ setId, writer }: Pick<Kept, 'setId' | 'wri
 export type LeftUnsaved = {
   readonly kept: readonly Kept[]
   readonly unreadable: readonly { readonly setId: string; readonly writer: string }[]
+  /** Whether the browser said what it keeps. */
+  readonly isKnown: boolean
 }
 
-export async function leftUnsaved(setId: string): Promise<LeftUnsaved> {
+/**
+ * Claims for a window what windows that are gone left of a set, so that no other takes it over as well, and gives it, oldest
+ * first. Where the browser does not say which windows are open, all is taken for left, or with `certain` nothing.
+ */
+export async function claimLeft(setId: string, writer: string, { certain = false } = {}): Promise<LeftUnsaved> {
   const kept: Kept[] = [],
     unreadable: LeftUnsaved['unreadable'][number][] = []
   try {
-    const all: unknown[] = await (await database()).getAllFromIndex('unsaved', 'set', setId)
-    const open = await openWriters()
-    for (const one of all) {
-      const { writer } = one as { writer: string }
-      if (open.has(writer)) continue
-      const parsed = Kept.safeParse(one)
-      if (parsed.success) kept.push(parsed.data as Kept)
-      else unreadable.push(one as LeftUnsaved['unreadable'][number])
-    }
+    const open = await inTime(openWriters())
+    if (open === null && certain) return { kept, unreadable, isKnown: false }
+    const isOpen = (one: unknown) => typeof one === 'string' && one !== writer && (open?.has(one) ?? false)
+    await inTime(
+      database().then(async (db) => {
+        const all = db.transaction('unsaved', 'readwrite')
+        for (let at = await all.store.index('set').openCursor(setId); at; at = await at.continue()) {
+          const one: { setId: string; writer: string; claimedBy?: unknown } = at.value
+          if (one.writer === writer || isOpen(one.writer) || isOpen(one.claimedBy)) continue
+          const parsed = Kept.safeParse(one)
+          if (!parsed.success) unreadable.push(one)
+          else {
+            kept.push(parsed.data as Kept)
+            await at.update({ ...at.value, claimedBy: writer })
+          }
+        }
+        await all.done
+      }),
+    )
   } catch {
-    // Storage is closed to this page.
+    return { kept, unreadable, isKnown: false }
   }
-  return { kept: kept.sort((a, b) => (a.at < b.at ? -1 : 1)), unreadable }
+  return { kept: kept.sort((a, b) => (a.at < b.at ? -1 : 1)), unreadable, isKnown: true }
 }
+
+/** All that a browser keeps of a set. */
+export const keptUnsaved = async (setId: string): Promise<Kept[]> =>
+  (await database()).getAllFromIndex('unsaved', 'set', setId)
 
 const LOCK = 'wise-square window '
 
@@ -70,8 +101,9 @@ const LOCK = 'wise-square window '
  * is held, with the way to let go, which resolves once nobody takes it to be open any more.
  */
 export function holdWindow(writer: string): Promise<() => Promise<void>> {
-  if (!navigator.locks) return Promise.resolve(() => Promise.resolve())
-  return new Promise((held) => {
+  const without = () => Promise.resolve()
+  if (!navigator.locks) return Promise.resolve(without)
+  const holding = new Promise<() => Promise<void>>((held) => {
     // Not settled until then; the browser lets go of the lock by itself when the window is gone.
     const over: Promise<unknown> = navigator.locks.request(
       LOCK + writer,
@@ -84,10 +116,12 @@ export function holdWindow(writer: string): Promise<() => Promise<void>> {
         ),
     )
   })
+  return inTime(holding).catch(() => without)
 }
 
-/** The windows that are open. */
-async function openWriters(): Promise<ReadonlySet<string>> {
-  const { held = [] } = (await navigator.locks?.query()) ?? {}
+/** The windows that are open; null where the browser does not say. */
+async function openWriters(): Promise<ReadonlySet<string> | null> {
+  if (!navigator.locks) return null
+  const { held = [] } = await navigator.locks.query()
   return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : [])))
 }
