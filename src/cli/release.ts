@@ -6,7 +6,7 @@ import { writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
 import { type DeliveredFile, zip } from '../core/targets/archive'
 import { changelog, changesBetween, type Delivered } from '../core/targets/compare'
-import { codesOf } from '../core/targets/font/codes'
+import { keptCodes } from '../core/targets/font/codes'
 import { byPath } from '../core/targets/plan'
 import { releasedAs } from '../core/targets/released'
 import { type Answer, type Options, UsageError } from './command'
@@ -89,12 +89,6 @@ export const namesIn = ({ added, removed, renamed, changed }: ReturnType<typeof 
   removed: removed.map(({ name }) => name),
   renamed: renamed.map((one) => [one.before.name, one.after.name]),
   changed: changed.map(({ after }) => after.name),
-})
-
-/** The code points of all icons, those of icons that are no more included. */
-const keptCodes = (set: IconSet): Record<string, number> => ({
-  ...set.delivery?.codes,
-  ...Object.fromEntries(codesOf(set)),
 })
 
 /** What is delivered of a set. */

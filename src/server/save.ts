@@ -1,4 +1,6 @@
 import { type Revisions, staleParts } from '../core/saving/wire'
+import { unitedCodes, withCodes } from '../core/set/code-points'
+import type { Delivery } from '../core/set/settings'
 import type { Db } from './database/database'
 import { epochOf } from './database/epoch'
 import { done, failed, type Result } from './failure'
@@ -99,7 +101,7 @@ async function write(tx: Db, id: string, save: CheckedWrites, checkedIn: number)
     .set({
       ...(name !== undefined && { name, name_revision: revision }),
       ...(rules !== undefined && { rules, rules_revision: revision }),
-      ...(delivery !== undefined && { delivery, delivery_revision: revision }),
+      ...(delivery !== undefined && { delivery: withStoredCodes(delivery, row.delivery), delivery_revision: revision }),
       ...(order && { icon_order: JSON.stringify(order), order_revision: revision }),
       revision,
       changed_at: at,
@@ -108,6 +110,14 @@ async function write(tx: Db, id: string, save: CheckedWrites, checkedIn: number)
     .execute()
   await tx.insertInto('saves').values({ set_id: id, id: save.id, revision, at }).execute()
   return done(revision)
+}
+
+/** A delivery as JSON with all code points that are stored: those of released glyphs are never taken back. */
+function withStoredCodes(delivery: string, stored: string | null): string {
+  if (!stored?.includes('"codes":')) return delivery
+  const next = JSON.parse(delivery) as Delivery,
+    before = JSON.parse(stored) as Delivery
+  return JSON.stringify(withCodes(next, unitedCodes(before.codes, next.codes)))
 }
 
 /** The parts beside its icons that a save writes over. */

@@ -1,4 +1,5 @@
 import type { Rules } from '../rules/rules'
+import { keepingCodes } from './code-points'
 import { mergedSet } from './merge-set'
 import type { Icon, IconSet } from './set'
 import type { Delivery } from './settings'
@@ -83,12 +84,12 @@ function isAt(set: IconSet, { icons, name, rules, delivery, order }: SetChange, 
 
 /**
  * A set after a change is done (`to`) or taken back (`from`). Other changes made in the meantime are kept: a value that is
- * no longer what the other side of the change says stays as it is.
+ * no longer what the other side of the change says stays as it is, and so do code points.
  */
 export function moved(set: IconSet, change: SetChange, side: 'from' | 'to'): IconSet {
   const other = side === 'to' ? 'from' : 'to'
   // Where nothing of it has changed since, there is nothing to merge.
-  if (isAt(set, change, other)) return withSide(set, change, side)
+  if (isAt(set, change, other)) return keepingCodes(withSide(set, change, side), set)
   const start = withSide(set, change, other)
-  return mergedSet(start, set, withSide(start, change, side)).set
+  return keepingCodes(mergedSet(start, set, withSide(start, change, side)).set, set)
 }

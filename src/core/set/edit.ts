@@ -9,6 +9,7 @@ import type { Reference } from '../drawing/model/reference'
 import { asItWas, type TakingBack } from './as-it-was'
 import { touched } from './masters'
 import type { Delivery } from './settings'
+import { keepingCodes } from './code-points'
 import { restyledSet, type Restyling } from './restyle'
 import type { Alternative, Icon, IconSet, Labels, Master } from './set'
 
@@ -44,8 +45,10 @@ export type SetEdit =
   | ({ readonly kind: 'rules' } & Restyling)
   | ({ readonly kind: 'as-it-was' } & TakingBack)
 
-/** The set after an edit. Parts that the edit does not touch stay the same objects. */
-export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
+/** The set after an edit. Parts that the edit does not touch stay the same objects; code points are never taken back. */
+export const applyEdit = (set: IconSet, edit: SetEdit): IconSet => keepingCodes(edited(set, edit), set)
+
+function edited(set: IconSet, edit: SetEdit): IconSet {
   const { icons } = set
   switch (edit.kind) {
     case 'draw':
@@ -74,7 +77,7 @@ export function applyEdit(set: IconSet, edit: SetEdit): IconSet {
     case 'master':
       return withStored(set, edit, () => edit.drawn)
     case 'all':
-      return edit.edits.reduce(applyEdit, set)
+      return edit.edits.reduce(edited, set)
     case 'add-icons':
       return { ...set, icons: [...icons.slice(0, edit.at), ...edit.icons, ...icons.slice(edit.at)] }
     case 'remove-icons':

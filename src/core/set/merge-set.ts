@@ -5,10 +5,12 @@ import { LISTS } from '../rules/lists'
 import { hasValue } from '../rules/renames'
 import { Rules } from '../rules/rules'
 import { iconPart, mergedIcon, type PartKey, type SetConflict } from './merge-icon'
-import { mergedFields, mergedOrder, mergedValue } from './merge-value'
+import { mergedFields, mergedOrder, mergedValue, type MergedValue } from './merge-value'
+import { unitedCodes, withCodes } from './code-points'
 import { freeName, nameKey } from './names'
 import { restyledSet } from './restyle'
 import { Icon, iconProblems, type IconSet, masterFor } from './set'
+import type { Delivery } from './settings'
 
 /** A merged set, the base for the next merge, and the conflicts. */
 export type MergedSet = {
@@ -30,7 +32,7 @@ export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): Merged
   const name = mergedValue(from.name, mine.name, theirs.name)
   if (name.isTorn) conflicts.push(wholeConflict('name', 'name', mine.name, theirs.name))
   const rules = mergedRules(from.rules, mine.rules, theirs.rules, conflicts)
-  const delivery = mergedValue(from.delivery, mine.delivery, theirs.delivery)
+  const delivery = mergedDelivery(from.delivery, mine.delivery, theirs.delivery)
   if (delivery.isTorn) conflicts.push(wholeConflict('delivery', 'all', mine.delivery, theirs.delivery))
 
   // Where one side brought all icons to another grid, what the other one drew is brought there the same way.
@@ -62,6 +64,24 @@ export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): Merged
     icons: isThere ? icons.bases : asThere(from, theirs, icons.conflicts),
   }
   return { set: unchanged(set, mine), base: unchanged(base, theirs), conflicts }
+}
+
+/**
+ * How a set is delivered, merged. Code points are not merged as values are: those that were saved elsewhere stand, and one
+ * that was given here at the same time moves on.
+ */
+function mergedDelivery(from?: Delivery, mine?: Delivery, theirs?: Delivery): MergedValue {
+  const bare = (delivery?: Delivery) => {
+    const { codes: _, ...rest } = delivery ?? {}
+    return delivery && rest
+  }
+  const merged = mergedValue(bare(from), bare(mine), bare(theirs))
+  const codes = unitedCodes(theirs?.codes, { ...from?.codes, ...mine?.codes })
+  return {
+    ...merged,
+    value: withCodes(merged.value as Delivery | undefined, codes),
+    base: withCodes(merged.base as Delivery | undefined, theirs?.codes ?? {}),
+  }
 }
 
 /** Icons from the other side; icons that both sides changed as they were before. */

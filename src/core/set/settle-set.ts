@@ -1,3 +1,4 @@
+import { keepingCodes } from './code-points'
 import { type MergedSet, onGridOf } from './merge-set'
 import { iconPart, type SetConflict } from './merge-icon'
 import { type Icon, type IconSet, type Master } from './set'
@@ -35,7 +36,7 @@ function withPart(set: IconSet, theirs: IconSet, { part, master, key }: SetConfl
     case 'name':
       return { ...set, name: theirs.name }
     case 'delivery':
-      return { ...set, delivery: theirs.delivery ?? {} }
+      return keepingCodes({ ...set, delivery: theirs.delivery ?? {} }, set)
     case 'rules':
       return { ...set, rules: key === 'all' ? theirs.rules : withKey(set.rules, theirs.rules, key) }
   }

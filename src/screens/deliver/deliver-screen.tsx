@@ -1,14 +1,15 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { codesOf } from '@/core/targets/font/codes'
+import { keptCodes } from '@/core/targets/font/codes'
+import { withCodes } from '@/core/set/code-points'
 import { withOptions } from '@/core/targets/options'
 import { targetsOf } from '@/core/targets/plan'
 import { TARGETS } from '@/core/targets/targets'
 import type { Delivery } from '@/core/set/settings'
 import { Choice } from '@/ui/choice'
 import { SetBar } from '../frame/set-bar'
-import { commit, settled } from '../frame/session'
+import { commit, record, settled } from '../frame/session'
 import { useSession, useSessionState } from '../frame/set-provider'
 import { CommonCommands } from '../frame/top-bar'
 import { FileTree } from './file-tree'
@@ -37,11 +38,11 @@ export function DeliverScreen() {
     isSaved && isCounted && files.length > 0 ? { setId, revision, targets, again } : null,
   )
   const change = (delivery: Delivery, label: string) => commit(session, { kind: 'delivery', delivery }, label)
-  /** Icons keep the code points that they are released with. */
+  /** Icons keep the code points that they are released with, for good. */
   const keepCodes = async () => {
-    const codes = { ...set.delivery?.codes, ...Object.fromEntries(codesOf(set)) }
-    if (JSON.stringify(codes) === JSON.stringify(set.delivery?.codes)) return
-    change({ ...set.delivery, codes }, 'Keep code points')
+    const delivery = withCodes(set.delivery, keptCodes(set))
+    if (!delivery || delivery === set.delivery) return
+    record(session, { kind: 'delivery', delivery })
     await settled(session)
   }
   const target = TARGETS.find(({ id }) => id === shown)!

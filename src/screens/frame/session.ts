@@ -83,6 +83,11 @@ export function commit(session: Session, edit: SetEdit, label: string): void {
   if (problem !== null) say({ text: problem, tone: 'fault' })
 }
 
+/** Does what is no step of anybody's work and is never undone. It is saved as an edit is. */
+export function record(session: Session, edit: SetEdit): void {
+  session.setState(({ history }) => ({ history: { ...history, present: applyEdit(history.present, edit) } }))
+}
+
 /** Shows an edit without doing it; null shows the set as it is. */
 export function show(session: Session, edit: SetEdit | null): void {
   session.setState(({ history }) => ({ preview: edit && applyEdit(history.present, edit) }))

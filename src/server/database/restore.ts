@@ -6,7 +6,7 @@ import { asidesOf, copiesIn, copiesOf, databaseIn, DATABASE, INDEX, JOURNAL, new
 import { whyUnsound } from './sound'
 
 /** What a shelf was put back to, and the folder that what was there is kept in; null where nothing was there. */
-export type Restored = { readonly from: string; readonly aside: string | null }
+type Restored = { readonly from: string; readonly aside: string | null }
 
 /**
  * Puts a shelf back to a copy, or to what an earlier restore put aside: the one of a name (or the beginning of a name),

@@ -3,7 +3,7 @@ import { pathToFileURL } from 'node:url'
 import Libsql from 'libsql'
 
 /** A value that a column can hold or a statement can be given. */
-export type SqliteValue = string | number | bigint | Uint8Array | null
+type SqliteValue = string | number | bigint | Uint8Array | null
 
 type Row = Record<string, unknown>
 
