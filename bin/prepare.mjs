@@ -171,7 +171,7 @@ export const databaseCommand = join(stamps, 'database', 'command.js')
 
 /** What copies and restores a database, in a process of its own. */
 export function buildDatabaseCommand() {
-  const inputs = ['src/core/formats', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
+  const inputs = ['src/core', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
   whenChanged(
     'database',
     inputs,

@@ -1,4 +1,4 @@
-import { type Size, sizeOf } from '../core/formats/bounds'
+import { type Size, sizeOf } from '../core/set/bounds'
 import type { IconSet } from '../core/set/set'
 
 /** An icon as it is stored: its masters, and what it is found by, as JSON that the schema has accepted. */

@@ -1,4 +1,5 @@
 import { type SetChange, changeBetween, moved } from './change'
+import { sizeOf } from './bounds'
 import { applyEdit, type SetEdit } from './edit'
 import type { IconSet } from './set'
 
@@ -31,4 +32,41 @@ export function redo({ present, past, future }: History): History {
   const step = future.at(-1)
   if (!step) return { present, past, future }
   return { present: moved(present, step.change, 'to'), past: [...past, step], future: future.slice(0, -1) }
+}
+
+/** The most that the steps of a history may hold of icons as they were, in bytes. */
+export const UNDO_BYTES = 128 * 2 ** 20
+
+/** What an object and a node take in memory, in bytes, measured over the demo sets; an icon takes as much as an object. */
+const OBJECT = 250,
+  NODE = 100
+
+const sizes = new WeakMap<Step, number>()
+
+/** About how many bytes a step keeps that the set itself does not. */
+function bytesOf(step: Step): number {
+  let bytes = sizes.get(step)
+  if (bytes === undefined) {
+    bytes = OBJECT
+    for (const { from } of step.change.icons) {
+      const { objects, nodes } = from ? sizeOf(from.masters) : { objects: 0, nodes: 0 }
+      bytes += (objects + 1) * OBJECT + nodes * NODE
+    }
+    sizes.set(step, bytes)
+  }
+  return bytes
+}
+
+/**
+ * A history without its oldest steps, as far as all steps hold more than so many bytes; the last one stays. The same history
+ * where that is not so.
+ */
+export function bounded(history: History, limit = UNDO_BYTES): History {
+  let left = limit - history.future.reduce((sum, step) => sum + bytesOf(step), 0)
+  const { past } = history
+  for (let i = past.length - 1; i >= 0; i--) {
+    left -= bytesOf(past[i]!)
+    if (left < 0 && i < past.length - 1) return { ...history, past: past.slice(i + 1) }
+  }
+  return history
 }

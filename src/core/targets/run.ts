@@ -20,4 +20,6 @@ export type ReleaseEntry = {
   readonly icons: number
   readonly files: number
   readonly bytes: number
+  /** Whether the set file that is kept with it has the reference pictures; they may be too much for one file. */
+  readonly hasPictures: boolean
 }

@@ -8,6 +8,9 @@ import { changesSince, releasesOf } from '../frame/releases'
 import { ChangesView } from './changes-view'
 import { bytesInWords } from './file-tree'
 
+/** Said of a release whose set file would be too large with them. */
+const WITHOUT_PICTURES = ' Its set file has no reference pictures: they are too large for one file.'
+
 /** The releases of a set: a new one with its note, and what changed since any of them. */
 export function Releases({
   setId,
@@ -52,7 +55,9 @@ export function Releases({
         say({ text: body?.message ?? 'The server does not say what became of the release.', tone: 'fault' })
       else {
         setNote('')
-        say({ text: `Release ${body.number} is kept: ${body.files} files.` })
+        say({
+          text: `Release ${body.number} is kept: ${body.files} files.${body.hasPictures ? '' : WITHOUT_PICTURES}`,
+        })
       }
       setMade(made + 1)
     } catch (error) {
@@ -105,6 +110,7 @@ export function Releases({
                 <td className="pr-4 whitespace-nowrap">{bytesInWords(one.bytes)}</td>
                 <td className="max-w-60 truncate pr-4" title={one.note}>
                   {one.note}
+                  {!one.hasPictures && <span className="text-quiet">{WITHOUT_PICTURES}</span>}
                 </td>
                 <td className="whitespace-nowrap">
                   <a

@@ -4,7 +4,7 @@ import { type Saying } from '@/core/saving/saying'
 import { beginning as savedAs, type Saver, type Stored } from '@/core/saving/saver-state'
 import type { Visitor } from '@/core/saving/told'
 import { applyEdit, type SetEdit } from '@/core/set/edit'
-import { advance, beginning, type History, redo, undo } from '@/core/set/history'
+import { advance, beginning, bounded, type History, redo, undo } from '@/core/set/history'
 import type { SetConflict } from '@/core/set/merge-icon'
 import type { IconSet } from '@/core/set/set'
 import { say } from '@/ui/notice'
@@ -81,6 +81,17 @@ export function commit(session: Session, edit: SetEdit, label: string): void {
   const problem = changeProblem(state.history.present, history.present)
   session.setState(problem === null ? { history, preview: null } : { preview: null })
   if (problem !== null) say({ text: problem, tone: 'fault' })
+  else whenIdle(() => forgetOldest(session))
+}
+
+const whenIdle = (act: () => void): void =>
+  void (typeof requestIdleCallback === 'undefined' ? setTimeout(act) : requestIdleCallback(act))
+
+/** Lets go of the oldest steps where undo holds too much. */
+function forgetOldest(session: Session): void {
+  const { history } = session.getState(),
+    next = bounded(history)
+  if (next !== history) session.setState({ history: next })
 }
 
 /** Does what is no step of anybody's work and is never undone. It is saved as an edit is. */

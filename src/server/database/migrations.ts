@@ -1,5 +1,5 @@
 import { type Kysely, type Migration, type MigrationProvider, Migrator, sql } from 'kysely'
-import { sizeOf } from '../../core/formats/bounds'
+import { sizeOf } from '../../core/set/bounds'
 
 type Any = Kysely<unknown>
 
@@ -216,11 +216,12 @@ const tenth: Migration = {
 
 /**
  * States of the past say since when they are kept, those from before since now; icons whose objects and nodes were never
- * counted are counted.
+ * counted are counted; releases say whether their set files have the reference pictures, as all did that were made before.
  */
 const eleventh: Migration = {
   async up(db: Any) {
     await addColumn(db, 'states', 'kept_at', 'text')
+    await addColumn(db, 'releases', 'has_pictures', 'integer', 1)
     await sql`update states set kept_at = ${new Date().toISOString()} where kept_at is null`.execute(db)
     const { rows } = await sql<{ set_id: string; id: string }>`
       select set_id, id from icons where objects is null and json_valid(masters)`.execute(db)

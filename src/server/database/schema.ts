@@ -91,6 +91,8 @@ type ReleaseTable = {
   files: string
   icons: string
   set_file: Buffer
+  /** Whether the set file has the pictures that lie under its drawings; they may be too much for one file. */
+  has_pictures: ColumnType<number, number | undefined, number>
   archive: Buffer
   icon_count: ColumnType<number, number | undefined, number>
   file_count: ColumnType<number, number | undefined, number>

@@ -63,6 +63,7 @@ export async function addRelease(
         icon_count: icons.length,
         file_count: files.length,
         set_file: Buffer.from(setFile),
+        has_pictures: pictures.ok ? 1 : 0,
         archive: Buffer.from(archive.buffer, archive.byteOffset, archive.byteLength),
       })
       .execute()
@@ -73,6 +74,7 @@ export async function addRelease(
       icons: icons.length,
       files: files.length,
       bytes: archive.length,
+      hasPictures: pictures.ok,
     })
   })
 }
@@ -86,18 +88,19 @@ async function deliveredIcons(db: Db, renderer: Renderer, setId: string): Promis
 export async function listReleases(db: Db, setId: string): Promise<ReleaseEntry[]> {
   const rows = await db
     .selectFrom('releases')
-    .select(['number', 'note', 'made_at', 'icon_count', 'file_count'])
+    .select(['number', 'note', 'made_at', 'icon_count', 'file_count', 'has_pictures'])
     .select(({ fn }) => fn<number>('length', ['archive']).as('bytes'))
     .where('set_id', '=', setId)
     .orderBy('number', 'desc')
     .execute()
-  return rows.map(({ number, note, made_at, icon_count, file_count, bytes }) => ({
+  return rows.map(({ number, note, made_at, icon_count, file_count, bytes, has_pictures }) => ({
     number,
     note,
     madeAt: made_at,
     icons: icon_count,
     files: file_count,
     bytes,
+    hasPictures: has_pictures === 1,
   }))
 }
 

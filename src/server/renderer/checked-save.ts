@@ -1,6 +1,6 @@
 import { type z } from 'zod'
 import { unknownCheck } from '../../core/checks/known'
-import { excess, excessOf, sizeOf } from '../../core/formats/bounds'
+import { excess, excessOf, sizeOf } from '../../core/set/bounds'
 import { schemaSentence } from '../../core/formats/plain-words'
 import { type Bases, SaveRequest, type SetWrites } from '../../core/saving/wire'
 import { LISTS } from '../../core/rules/lists'

@@ -1,4 +1,4 @@
-import { LIMITS } from '../set/set'
+import { LIMITS } from './set'
 
 /** How deep a document may be nested: as deep as objects may be, each in its container's list, and what they hold. */
 const DEPTH = 2 * LIMITS.depth + 16
