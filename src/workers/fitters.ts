@@ -1,28 +1,27 @@
-import { keepFitted } from '../core/rules/fit/fit'
-import type { DrawingObject } from '../core/drawing/model/object'
+import type { Flaw } from '../core/rules/fit/flaws'
 import type { Rules } from '../core/rules/rules'
+import type { Fit } from '../core/set/restyle'
 import { askAll } from './pool'
 
+/** What a drawing becomes, and the flaws that are left in it. */
+export type FlawedFit = Fit & { readonly flaws: readonly Flaw[] }
+
 /**
- * Brings drawings from one rule book to the grid of another, so that the page knows what they come to without computing
- * it; `done` is told of each. What cannot be fitted by a worker is left to the page. Returns the way to give it up.
+ * Brings drawings from one rule book to the grid of another in workers; `done` is told of each, null where the worker gave
+ * none. Returns the way to give it up.
  */
 export function fitAll(
-  drawings: readonly (readonly DrawingObject[])[],
+  drawings: readonly Omit<Fit, 'objects'>[],
   from: Rules,
   to: Rules,
-  done: () => void,
+  done: (fit: FlawedFit | null) => void,
 ): () => void {
   let isWanted = true
   const giveUp = askAll(
-    drawings.map((objects) => ({
-      source: { objects, rules: from, ground: 'light', to },
+    drawings.map((drawing) => ({
+      source: { objects: drawing.of, rules: from, ground: 'light', to },
       wanted: 'fitted',
-      done(answer) {
-        if (!isWanted) return
-        if ('fitted' in answer) keepFitted(objects, from, to, answer.fitted)
-        done()
-      },
+      done: (answer) => isWanted && done('fitted' in answer ? { ...drawing, ...answer.fitted } : null),
     })),
   )
   return () => {

@@ -15,7 +15,7 @@ import { crispness } from '../../src/core/proof/crispness'
 import { bookAt } from '../../src/core/rules/book'
 import { flawsOf, originalOf } from '../../src/core/rules/fit/flaws'
 import { scaled } from '../../src/core/rules/fit/brought'
-import { fitted, quicklyFitted } from '../../src/core/rules/fit/fit'
+import { fitted } from '../../src/core/rules/fit/fit'
 import type { Rules } from '../../src/core/rules/rules'
 import { starter } from '../../src/core/rules/starters'
 import { masterFor } from '../../src/core/set/set'
@@ -77,15 +77,11 @@ function row(
     lopsided: 0,
     moved: 0,
     back: 0,
-    placing: 0,
     ms: 0,
     slowest: 0,
   }
   const worst: string[] = []
   for (const { name, objects } of drawings) {
-    const begun = performance.now()
-    quicklyFitted(objects, rules, book)
-    sum.placing += performance.now() - begun
     const start = performance.now()
     const result = fitted(objects, rules, book)
     const ms = performance.now() - start
@@ -136,15 +132,15 @@ function row(
   }
   const share = (a: number, b: number) => `${Math.round((100 * a) / (b || 1))} %`
   console.log(
-    `| ${source} | ${base} | ${drawings.length} | ${share(sum.before, sum.long)} | ${share(sum.after, sum.longAfter)} | ${sum.fitted} | ${sum.contours} | ${sum.segments} | ${sum.lopsided} | ${sum.moved} | ${sum.narrower} | ${sum.back} (${((100 * sum.back) / drawings.length).toFixed(1)} %) | ${(sum.shift / sum.nodes).toFixed(2)} | ${(sum.placing / drawings.length).toFixed(1)} | ${(sum.ms / drawings.length).toFixed(1)} | ${sum.slowest.toFixed(0)} |`,
+    `| ${source} | ${base} | ${drawings.length} | ${share(sum.before, sum.long)} | ${share(sum.after, sum.longAfter)} | ${sum.fitted} | ${sum.contours} | ${sum.segments} | ${sum.lopsided} | ${sum.moved} | ${sum.narrower} | ${sum.back} (${((100 * sum.back) / drawings.length).toFixed(1)} %) | ${(sum.shift / sum.nodes).toFixed(2)} | ${(sum.ms / drawings.length).toFixed(1)} | ${sum.slowest.toFixed(0)} |`,
   )
   if (process.env['WORST']) console.log(worst.join('\n'))
 }
 
 console.log(
-  '| icons | size | how many | crisp before | crisp after | fitted | contours | segments came | lopsided | moved | gaps narrower | to send back | mean shift (px) | ms to place an icon | ms with drawing and looking | slowest |',
+  '| icons | size | how many | crisp before | crisp after | fitted | contours | segments came | lopsided | moved | gaps narrower | to send back | mean shift (px) | ms | slowest |',
 )
-console.log('|---|---|---|---|---|---|---|---|---|---|---|---|---|---|---|---|')
+console.log('|---|---|---|---|---|---|---|---|---|---|---|---|---|---|---|')
 const folder = process.argv[2]
 const sources = { quayside: demo('quayside'), 'skerry-app': demo('skerry-app'), lucide: others() }
 for (const base of [16, 20, 32]) for (const [name, source] of Object.entries(sources)) row(name, source, base, folder)

@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { evaluateAll } from '../drawing/evaluate/evaluate'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { extentOf } from '../drawing/evaluate/extent'
+import { moveObject } from '../drawing/edit/transform-object'
 import { scaled } from '../rules/fit/brought'
+import { fitted } from '../rules/fit/fit'
 import type { OfKind } from '../drawing/model/object'
 import { walk } from '../drawing/model/tree'
 import { iconSvg } from '../formats/drawn'
@@ -12,7 +14,8 @@ import { basesOf, bookAt } from '../rules/book'
 import { Rules } from '../rules/rules'
 import { applyEdit } from './edit'
 import { masterOn } from './masters'
-import { restyledSet } from './restyle'
+import { mergedSet } from './merge-set'
+import { onOtherGridFrom, restyledSet } from './restyle'
 import { type Icon, masterFor, setProblems } from './set'
 
 const set = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
@@ -112,6 +115,38 @@ describe('a set under other rules', () => {
       })
     },
   )
+
+  it('has one fitting: computed before or not, read anew, merged with what was drawn elsewhere', () => {
+    const icons = set.icons.slice(0, 8),
+      few = { ...set, icons }
+    const edit = { kind: 'rules', rules: gridOf(20), renames: [], drawings: 'fitted' } as const
+    const anew = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+    const cold = applyEdit(few, edit)
+    const fits = onOtherGridFrom(few).map((one) => ({
+      ...one,
+      objects: anew(fitted(anew(one.of), anew(set.rules), gridOf(20)).objects),
+    }))
+    expect(applyEdit(few, { ...edit, fits }).icons).toEqual(cold.icons)
+    // What was computed of other drawings is not taken.
+    expect(applyEdit(anew(few), { ...edit, fits: anew(fits).map((one) => ({ ...one, objects: [] })) }).icons).toEqual(
+      cold.icons,
+    )
+    for (const { id, masters } of icons) {
+      const [object] = masters[0]!.objects
+      const moved = {
+        kind: 'draw',
+        icon: id,
+        master: 24,
+        edit: { kind: 'replace', objects: [moveObject(object!, { x: 0.5, y: 0 })] },
+      } as const
+      const theirs = applyEdit(few, moved)
+      const merged = mergedSet(few, cold, anew(theirs))
+      expect([id, merged.conflicts]).toEqual([id, []])
+      expect(merged.set.icons.find((icon) => icon.id === id)).toEqual(
+        applyEdit(theirs, edit).icons.find((icon) => icon.id === id),
+      )
+    }
+  })
 
   it('only scaled to another grid and back is what it was', () => {
     const { masters: _, ...plain } = set.rules

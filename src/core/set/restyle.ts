@@ -3,7 +3,7 @@ import { walk, withNewIds } from '../drawing/model/tree'
 import { basesOf } from '../rules/book'
 import { withOwn } from '../rules/follow'
 import { scaled } from '../rules/fit/brought'
-import { quicklyFitted } from '../rules/fit/fit'
+import { fitted } from '../rules/fit/fit'
 import { pinsScaled } from '../rules/fit/pin'
 import { type Rename, renameValues } from '../rules/renames'
 import type { Rules } from '../rules/rules'
@@ -15,6 +15,17 @@ import { type Icon, type IconSet, type Master, masterFor, titleOf } from './set'
 /** What becomes of drawings on another grid: fitted to it, only scaled, or left at their coordinates. */
 export type OnNewGrid = 'fitted' | 'scaled'
 
+/**
+ * What one drawing of an icon becomes on the grid of other rules: the main drawing (`place` 0) or one kept beside it (from 1
+ * on), the objects it was, and those it becomes.
+ */
+export type Fit = {
+  readonly icon: string
+  readonly place: number
+  readonly of: readonly DrawingObject[]
+  readonly objects: readonly DrawingObject[]
+}
+
 /** A change of a set's rules, and what becomes of its icons by it. */
 export type Restyling = {
   readonly rules: Rules
@@ -23,6 +34,8 @@ export type Restyling = {
   readonly isFollowing?: true
   /** On another grid; left out, coordinates stay what they are. */
   readonly drawings?: OnNewGrid
+  /** What drawings become where they are fitted, as far as that was computed before; the rest is computed here. */
+  readonly fits?: readonly Fit[]
   /** The icons that stay as they look, by id: what they had by name and is otherwise now becomes their own. */
   readonly except?: readonly string[]
 }
@@ -33,15 +46,20 @@ export function restyledSet(set: IconSet, asked: Restyling): IconSet {
   const except = new Set(restyling.except)
   const { rules, renames, drawings } = restyling
   const look = new KeptLook(set.rules, rules, renames, drawings ? rules.grid.size / set.rules.grid.size : 1)
-  const icons = set.icons.map((icon) => restyledIcon(icon, set.rules, restyling, except.has(icon.id) ? look : null))
+  const fits = new Map<string, Fit[]>()
+  for (const fit of restyling.fits ?? []) fits.set(fit.icon, [...(fits.get(fit.icon) ?? []), fit])
+  const icons = set.icons.map((icon) => {
+    const own = { ...restyling, fits: fits.get(icon.id) ?? [] }
+    return restyledIcon(icon, set.rules, own, except.has(icon.id) ? look : null)
+  })
   return { ...set, rules: look.rules, icons }
 }
 
 function restyledIcon(given: Icon, before: Rules, restyling: Restyling, look: KeptLook | null): Icon {
-  const { rules, renames, drawings } = restyling
+  const { rules, renames, drawings, fits = [] } = restyling
   const isOtherGrid = rules.grid.size !== before.grid.size
   const icon = look && !isOtherGrid ? look.icon(given) : given
-  const next = isOtherGrid ? onOtherGrid(icon, before, rules, drawings) : masterFor(icon)
+  const next = isOtherGrid ? onOtherGrid(icon, before, rules, drawings, fits) : masterFor(icon)
   let same = !isOtherGrid && icon === given
   const masters = [next, ...icon.masters.slice(1).filter(({ base }) => base !== rules.grid.size)].map((master, i) => {
     const renamed = withNewNames(look && isOtherGrid && i === 0 ? look.master(master) : master, renames)
@@ -62,25 +80,31 @@ function restyledIcon(given: Icon, before: Rules, restyling: Restyling, look: Ke
  * The main drawing on another grid. What is drawn for that grid already becomes it where drawings are fitted, and is
  * kept as an alternative where they are not; what was kept beside the main drawing stays beside it.
  */
-function onOtherGrid(icon: Icon, before: Rules, after: Rules, how: OnNewGrid | undefined): Master {
+function onOtherGrid(
+  icon: Icon,
+  before: Rules,
+  after: Rules,
+  how: OnNewGrid | undefined,
+  fits: readonly Fit[],
+): Master {
   const main = masterFor(icon),
     base = after.grid.size
   const own = icon.masters.slice(1).find((one) => one.base === base)
   if (how === 'fitted' && basesOf(before).includes(base)) {
     const { objects, accepted, alternatives = [] } = masterOn(icon, before, base).master
-    const beside = regridded({ ...main, objects: [] }, before, after, how)
+    const beside = regridded({ ...main, objects: [] }, before, after, how, fits)
     const next = { ...beside, objects, ...(accepted && { accepted }) }
     return alternatives.reduce((all, one) => withAlternative(all, one.name, one.objects), next)
   }
-  const next = how ? regridded(main, before, after, how) : main
+  const next = how ? regridded(main, before, after, how, fits) : main
   return own ? withAlternative(next, `${base} master`, own.objects) : next
 }
 
-/** All drawings of a set that are brought along when its grid becomes another one. */
-export const onOtherGridFrom = (set: IconSet): (readonly DrawingObject[])[] =>
+/** All drawings of a set that are brought along when its grid becomes another one, by icon and place. */
+export const onOtherGridFrom = (set: IconSet): Omit<Fit, 'objects'>[] =>
   set.icons.flatMap((icon) => {
     const { objects, alternatives = [] } = masterFor(icon)
-    return [objects, ...alternatives.map((one) => one.objects)]
+    return [objects, ...alternatives.map((one) => one.objects)].map((of, place) => ({ icon: icon.id, place, of }))
   })
 
 /** A master with one more alternative, its objects under ids that no other of it has. */
@@ -124,15 +148,20 @@ function withNewNames(master: Master, renames: readonly Rename[]): Master {
 }
 
 /** The main drawing, and those kept beside it, on another grid. Guides and pictures go along in proportion. */
-function regridded(master: Master, before: Rules, after: Rules, how: OnNewGrid): Master {
-  const onGrid = (objects: readonly DrawingObject[]) =>
-    (how === 'fitted' ? quicklyFitted : scaled)(objects, before, after) as DrawingObject[]
+function regridded(master: Master, before: Rules, after: Rules, how: OnNewGrid, fits: readonly Fit[]): Master {
+  const onGrid = (objects: readonly DrawingObject[], place: number) => {
+    if (how === 'scaled') return scaled(objects, before, after) as DrawingObject[]
+    const known = fits.find((fit) => fit.place === place && fit.of === objects)
+    return (known ?? fitted(objects, before, after)).objects as DrawingObject[]
+  }
   const scale = after.grid.size / before.grid.size
   const { guides, references, alternatives, accepted, ...rest } = master
   return {
     ...rest,
-    objects: onGrid(master.objects),
-    ...(alternatives && { alternatives: alternatives.map((one) => ({ ...one, objects: onGrid(one.objects) })) }),
+    objects: onGrid(master.objects, 0),
+    ...(alternatives && {
+      alternatives: alternatives.map((one, i) => ({ ...one, objects: onGrid(one.objects, i + 1) })),
+    }),
     // What lies elsewhere than scaling takes it is found, and looked at, again.
     ...(accepted && {
       accepted: accepted.map((one) => (one.at ? { ...one, at: { x: one.at.x * scale, y: one.at.y * scale } } : one)),

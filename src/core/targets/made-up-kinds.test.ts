@@ -92,12 +92,12 @@ describe('kinds that exist only here', () => {
   })
 
   it('are fitted to pixels, and looked at by checks that mend them', async () => {
-    const { quicklyFitted } = await import('../rules/fit/fit')
+    const { fitted } = await import('../rules/fit/fit')
     const { sceneOf } = await import('../drawing/evaluate/evaluated-scene')
     const { applyDrawingEdit } = await import('../drawing/edit/edit')
     const { snagsIn } = await import('../checks/snags')
     const small: Rules = { ...rules, grid: { ...rules.grid, size: 16 } }
-    const [deck] = quicklyFitted(iconOf(slab('deck', 4, 9, 16, 7)).masters[0]!.objects, rules, small) as unknown as [
+    const [deck] = fitted(iconOf(slab('deck', 4, 9, 16, 7)).masters[0]!.objects, rules, small).objects as unknown as [
       ReturnType<typeof slab>,
     ]
     for (const side of [deck.x, deck.y, deck.x + deck.w, deck.y + deck.h]) expect(side).toBeCloseTo(Math.round(side), 9)

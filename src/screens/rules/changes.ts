@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react'
-import { flawsLeft } from '@/core/rules/fit/fit'
-import { FLAW_WORDS } from '@/core/rules/fit/flaws'
-import { type Icon, type IconSet, masterFor } from '@/core/set/set'
+import { type Flaw, FLAW_WORDS } from '@/core/rules/fit/flaws'
+import { type Icon, type IconSet } from '@/core/set/set'
 import { changesOf } from '@/workers/changes'
+import type { FlawedFit } from '@/workers/fitters'
 
 /** An icon that a pending change would alter, before and after it, and what it loses by that, as sentences. */
 export type Change = {
@@ -19,22 +19,26 @@ export const NOTHING_YET: Changes = { found: [], looked: 0 }
 /** How often what was found is shown, in milliseconds. */
 const PAUSE = 120
 
-/** The icons that look otherwise in another state of the set, found by workers; null without another state. */
-export function useChanges(before: IconSet, after: IconSet | null): Changes | null {
+/**
+ * The icons that look otherwise in another state of the set, found by workers; null without another state. `fits` are the
+ * drawings that were fitted for it.
+ */
+export function useChanges(before: IconSet, after: IconSet | null, fits: readonly FlawedFit[] | null): Changes | null {
   const [answer, setAnswer] = useState<{ before: IconSet; after: IconSet; changes: Changes } | null>(null)
   useEffect(() => {
     if (!after) return
+    const flaws = new Map(fits?.filter(({ place }) => place === 0).map((fit) => [fit.icon, fit.flaws]))
     const found: (Change | undefined)[] = []
     let looked = 0,
       shown = performance.now()
     return changesOf(before.icons, before.rules, after.icons, after.rules, (i, lost) => {
       looked++
-      if (lost) found[i] = change(before.icons[i]!, after.icons[i]!, after, lost)
+      if (lost) found[i] = change(before.icons[i]!, after.icons[i]!, flaws.get(before.icons[i]!.id) ?? [], lost)
       if (looked < before.icons.length && performance.now() - shown < PAUSE) return
       shown = performance.now()
       setAnswer({ before, after, changes: { found: worstFirst(found), looked } })
     })
-  }, [before, after])
+  }, [before, after, fits])
   if (!after) return null
   return answer?.before === before && answer.after === after ? answer.changes : NOTHING_YET
 }
@@ -46,7 +50,6 @@ function worstFirst(found: readonly (Change | undefined)[]): Change[] {
 }
 
 /** An icon that changes, with what fitting it could not keep and what it loses beside that. */
-function change(before: Icon, after: Icon, { rules }: IconSet, lost: readonly string[]): Change {
-  const flaws = flawsLeft(masterFor(before).objects, rules).map(({ kind }) => FLAW_WORDS[kind])
-  return { before, after, strains: [...new Set([...flaws, ...lost])] }
+function change(before: Icon, after: Icon, flaws: readonly Flaw[], lost: readonly string[]): Change {
+  return { before, after, strains: [...new Set([...flaws.map(({ kind }) => FLAW_WORDS[kind]), ...lost])] }
 }

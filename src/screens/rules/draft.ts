@@ -103,7 +103,7 @@ type Ruled = { readonly ok: true; readonly rules: RulesType; readonly renames: r
 type Outcome = { readonly ok: true; readonly set: IconSet } | Wrong
 
 /** What becomes of the drawings by a change, beside what the rules say. */
-export type Ways = Pick<Restyling, 'drawings' | 'except'>
+export type Ways = Pick<Restyling, 'drawings' | 'except' | 'fits'>
 
 export function ruled(draft: Draft, before: RulesType): Ruled {
   const plain = <T extends { was: string | null }>(list: readonly T[]) => list.map(({ was: _, ...value }) => value)

@@ -60,13 +60,14 @@ export function RulesScreen() {
   const lately = useDeferredValue(underNow),
     under = lately === underNow ? underNow : null
   const fitting = useFitted(set, under?.ok && isOtherGrid && drawings === 'fitted' ? under.rules : null)
-  const isFitting = fitting !== null
+  const isFitting = fitting !== null && fitting.fits === null
+  const fits = fitting?.fits ?? null
   const result = useMemo(
-    () => (under?.ok ? (isFitting ? null : outcome(under, set, ways)) : under),
-    [under, set, ways, isFitting],
+    () => (under?.ok ? (isFitting ? null : outcome(under, set, { ...ways, ...(fits && { fits }) })) : under),
+    [under, set, ways, fits, isFitting],
   )
   const after = result?.ok ? result.set : null
-  const changes = useChanges(set, after) ?? (underNow?.ok && !under ? NOTHING_YET : null)
+  const changes = useChanges(set, after, fits) ?? (underNow?.ok && !under ? NOTHING_YET : null)
   const wrong = result && !result.ok ? result : null
 
   const leave = (icon: string) => {
@@ -88,6 +89,7 @@ export function RulesScreen() {
         rules: under.rules,
         renames: under.renames,
         ...ways,
+        ...(fits && { fits }),
         ...(under.rules.follows && { isFollowing: true as const }),
       },
       'Change the rules',
@@ -110,7 +112,7 @@ export function RulesScreen() {
           <p role="status" className={`mb-2 min-h-4 ${wrong ? 'text-fault' : 'text-quiet'}`}>
             {wrong
               ? wrong.sentence
-              : fitting
+              : fitting && isFitting
                 ? `${fitting.done} of ${fitting.of} drawings are fitted to the new grid…`
                 : changes
                   ? changesInWords(changes, set.icons.length).replace(/[^.…]$/, '$&.')

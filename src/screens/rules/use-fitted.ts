@@ -2,31 +2,38 @@ import { useEffect, useState } from 'react'
 import { onOtherGridFrom } from '@/core/set/restyle'
 import type { Rules } from '@/core/rules/rules'
 import type { IconSet } from '@/core/set/set'
-import { fitAll } from '@/workers/fitters'
+import { fitAll, type FlawedFit } from '@/workers/fitters'
 
 /** How often it is said how far the fitting is, in milliseconds. */
 const PAUSE = 100
 
-/**
- * How many of a set's drawings were brought to the grid of other rules by workers; null when all are, or there is
- * nothing to bring.
- */
-export function useFitted(set: IconSet, to: Rules | null): { readonly done: number; readonly of: number } | null {
-  const [state, setState] = useState<{ set: IconSet; to: Rules; done: number; of: number } | null>(null)
+/** How many of a set's drawings were brought to the grid of other rules, and what they become once all were. */
+export type Fitting = {
+  readonly done: number
+  readonly of: number
+  readonly fits: readonly FlawedFit[] | null
+}
+
+/** Brings the drawings of a set to the grid of other rules in workers; null where there is nothing to bring. */
+export function useFitted(set: IconSet, to: Rules | null): Fitting | null {
+  const [state, setState] = useState<{ set: IconSet; to: Rules; fitting: Fitting } | null>(null)
   useEffect(() => {
     if (!to) return
     const drawings = onOtherGridFrom(set)
+    const fits: FlawedFit[] = []
     let done = 0,
       said = performance.now()
     if (drawings.length === 0) return
-    return fitAll(drawings, set.rules, to, () => {
+    return fitAll(drawings, set.rules, to, (fit) => {
+      if (fit) fits.push(fit)
       const isLast = ++done === drawings.length
       if (!isLast && performance.now() - said < PAUSE) return
       said = performance.now()
-      setState({ set, to, done, of: drawings.length })
+      setState({ set, to, fitting: { done, of: drawings.length, fits: isLast ? fits : null } })
     })
   }, [set, to])
   if (!to || set.icons.length === 0) return null
-  const now = state?.set === set && state.to === to ? state : { done: 0, of: onOtherGridFrom(set).length }
-  return now.done < now.of ? now : null
+  return state?.set === set && state.to === to
+    ? state.fitting
+    : { done: 0, of: onOtherGridFrom(set).length, fits: null }
 }

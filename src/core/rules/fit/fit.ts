@@ -59,6 +59,18 @@ const CARES = [
  * comes of it.
  */
 export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules, pins: readonly Pin[] = []): Fitted {
+  if (pins.length > 0) return search(objects, from, to, pins)
+  const known = recalled(found, to, objects)
+  if (known?.from === from) return known.fitted
+  const result = search(objects, from, to, pins)
+  remember(found, to, objects, { from, fitted: result })
+  return result
+}
+
+/** Results without pins, by the other rules and the drawing: the same question has the same answer. */
+const found: Memory<Rules, readonly DrawingObject[], { readonly from: Rules; readonly fitted: Fitted }> = new WeakMap()
+
+function search(objects: readonly DrawingObject[], from: Rules, to: Rules, pins: readonly Pin[]): Fitted {
   const gap = to.gap ?? 1,
     scale = to.grid.size / from.grid.size
   const scenes = { from: sceneOf(from), to: sceneOf(to) }
@@ -69,7 +81,7 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
   const least = Math.min(narrowestOf(before, scale).gap, gap) - UNSEEN
   const original = originalOf(before, plainInk, scale)
   const place = placing(objects, from, to, original, pins)
-  const search = (wanted: Original): Fitted => {
+  const bestFor = (wanted: Original): Fitted => {
     const looked = (list: readonly DrawingObject[], ink: Path, held: Outcome): Result => ({
       objects: list,
       held,
@@ -94,10 +106,10 @@ export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules
     const unfitted = looked(plain, plainInk, () => ({ held: [], ties: [] }))
     return best && (pins.length > 0 || !isBetter(unfitted, best)) ? ended(best, true) : ended(unfitted, false)
   }
-  const found = search(withoutMirrors(original, pins))
-  return found.flaws.length > 0 && before.length !== plainInk.length
-    ? search(withPlainWanted(original, plainInk))
-    : found
+  const first = bestFor(withoutMirrors(original, pins))
+  return first.flaws.length > 0 && before.length !== plainInk.length
+    ? bestFor(withPlainWanted(original, plainInk))
+    : first
 }
 
 /** What a picture is compared with, where a person let go that contours of it are mirror images. */
@@ -152,33 +164,6 @@ function weakestNear(at: Point, pinned: readonly Pinned[], loose: ReadonlySet<Cr
     null,
   )
 }
-
-/** What a drawing came to on the grid of a rule book, from which rules it was brought there, and the flaws that are known of it. */
-type Kept = Pick<Fitted, 'objects' | 'flaws'> & { readonly from: Rules }
-const kept: Memory<Rules, readonly DrawingObject[], Kept> = new WeakMap()
-
-/** The same without drawing what comes of it, where that was not fitted in full before: for many icons at once. Remembered. */
-export function quicklyFitted(objects: readonly DrawingObject[], from: Rules, to: Rules): readonly DrawingObject[] {
-  const known = recalled(kept, to, objects)
-  if (known?.from === from) return known.objects
-  const scale = to.grid.size / from.grid.size
-  const before = inkOfAll(evaluateAll(objects, sceneOf(from)))
-  const { objects: result } = placing(objects, from, to, originalOf(before, before, scale))(1)(new Set())
-  keepFitted(objects, from, to, { objects: result, flaws: [] })
-  return result
-}
-
-/** Remembers what was fitted in full elsewhere, by a worker. */
-export const keepFitted = (
-  objects: readonly DrawingObject[],
-  from: Rules,
-  to: Rules,
-  { objects: result, flaws }: Pick<Fitted, 'objects' | 'flaws'>,
-): void => remember(kept, to, objects, { from, objects: result, flaws })
-
-/** The flaws that are left in what a drawing came to on the grid of other rules, where it was fitted in full. */
-export const flawsLeft = (objects: readonly DrawingObject[], to: Rules): readonly Flaw[] =>
-  recalled(kept, to, objects)?.flaws ?? []
 
 /**
  * What becomes of a drawing on another grid, as carefully as it is asked for, without what is `loose` being crisp; and
