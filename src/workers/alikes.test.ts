@@ -2,24 +2,27 @@ import fc from 'fast-check'
 import { afterEach, expect, it, vi } from 'vitest'
 import { likeness, type Seen } from '../core/proof/look-alikes'
 import { runs } from '../testing/runs'
-import type { AnsweredAlikes, AskedAlikes } from './alikes.worker'
+import type { AlikesCalls } from './alikes.worker'
+import type { Reply, Request } from './serve'
+
+type Asked = Parameters<AlikesCalls['alikes']>[0]
 
 /** Runs the real worker in this thread: what goes there and back is copied. */
 class HereWorker {
-  static sent: AskedAlikes[] = []
-  onmessage: ((event: { data: AnsweredAlikes }) => void) | null = null
+  static sent: Asked[] = []
+  onmessage: ((event: { data: Reply }) => void) | null = null
   onerror = null
-  private readonly there: Promise<{ onmessage: (event: { data: AskedAlikes }) => void }>
+  private readonly there: Promise<{ onmessage: (event: { data: Request }) => void }>
 
   constructor() {
     const self = { onmessage: () => undefined }
     vi.stubGlobal('self', self)
-    vi.stubGlobal('postMessage', (data: AnsweredAlikes) => this.onmessage?.({ data: structuredClone(data) }))
+    vi.stubGlobal('postMessage', (data: Reply) => this.onmessage?.({ data: structuredClone(data) }))
     this.there = import('./alikes.worker').then(() => self)
   }
 
-  postMessage(asked: AskedAlikes): void {
-    HereWorker.sent.push(asked)
+  postMessage(asked: Request): void {
+    HereWorker.sent.push(asked.input as Asked)
     void this.there.then(({ onmessage }) => onmessage({ data: structuredClone(asked) }))
   }
 
@@ -48,7 +51,7 @@ it('alikes of a family that grows and changes are those of all its pairs, and ea
         const families = [family.slice(0, 2), family, ...changes.map((at) => family.filter((_, i) => i !== at))]
         for (const some of families) {
           const pairs = await new Promise<readonly { a: string; b: string; likeness: number }[]>((done) =>
-            alikesOf(some, LEAST, done),
+            alikesOf(some, LEAST, done, expect.unreachable),
           )
           const found = some.flatMap((a, i) =>
             some
@@ -77,10 +80,14 @@ it('a question that waits gives way to a later one of its kind, and one that is 
   const { alikesOf } = await import('./alikes')
   const family: Seen[] = ['a', 'b'].map((id) => ({ id, balance: { cover: new Float32Array(256).fill(1) } }))
   const told: string[] = []
-  alikesOf(family, LEAST, () => told.push('first'))
-  const last = new Promise<void>((done) => alikesOf(family, LEAST, () => done(void told.push('second'))))
-  alikesOf(family, 0.9, () => told.push('given up'))()
-  const other = new Promise<void>((done) => alikesOf(family, 0.8, () => done(void told.push('another kind'))))
+  alikesOf(family, LEAST, () => told.push('first'), expect.unreachable)
+  const last = new Promise<void>((done) =>
+    alikesOf(family, LEAST, () => done(void told.push('second')), expect.unreachable),
+  )
+  alikesOf(family, 0.9, () => told.push('given up'), expect.unreachable)()
+  const other = new Promise<void>((done) =>
+    alikesOf(family, 0.8, () => done(void told.push('another kind')), expect.unreachable),
+  )
   await Promise.all([last, other])
   expect(told).toEqual(['second', 'another kind'])
   expect(HereWorker.sent.map(({ least }) => least)).toEqual([LEAST, 0.8])

@@ -1,19 +1,25 @@
 import type { Alike, Seen } from '../core/proof/look-alikes'
-import type { AnsweredAlikes, AskedAlikes } from './alikes.worker'
+import type { AlikesCalls } from './alikes.worker'
+import { WorkerClient } from './client'
 import { untilRest } from './rest'
 
 type Job = {
   readonly family: readonly Seen[]
   readonly least: number
   readonly done: (pairs: readonly Alike<string>[]) => void
+  readonly failed: (why: string) => void
 }
+
+/** How long the worker may compare, in milliseconds. */
+const SILENCE = 300_000
+
+const load = () => new Worker(new URL('./alikes.worker.ts', import.meta.url), { type: 'module' })
 
 /** A worker that compares all pictures of a family; of several questions that wait, each of the last kind is asked. */
 class Comparer {
-  private worker: Worker | null = null
+  private readonly client = new WorkerClient<AlikesCalls>(load, SILENCE, () => (this.there = new Set()))
   private waiting: Job[] = []
   private inWork: Job | null = null
-  private asked = 0
   private soon: ReturnType<typeof setTimeout> | undefined
   private numbers = new WeakMap<Float32Array, number>()
   private next = 1
@@ -25,7 +31,7 @@ class Comparer {
     this.feedSoon()
     return () => {
       this.waiting = this.waiting.filter((one) => one !== job)
-      if (this.inWork === job) this.inWork = { ...job, done: () => undefined }
+      if (this.inWork === job) this.inWork = { ...job, done: () => undefined, failed: () => undefined }
     }
   }
 
@@ -54,27 +60,16 @@ class Comparer {
       return { id, cover: number }
     })
     this.there = has
-    this.worker ??= this.begin()
-    this.worker.postMessage({ id: ++this.asked, least: job.least, family, covers } satisfies AskedAlikes)
+    this.client.call('alikes', { least: job.least, family, covers }).then(
+      (pairs) => this.end(({ done }) => done(pairs)),
+      ({ message }: Error) => this.end(({ failed }) => failed(message)),
+    )
   }
 
-  private begin(): Worker {
-    const worker = new Worker(new URL('./alikes.worker.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = ({ data }: MessageEvent<AnsweredAlikes>) => this.end(data.pairs)
-    worker.onerror = (event) => {
-      event.preventDefault()
-      worker.terminate()
-      this.worker = null
-      this.there = new Set()
-      this.end([])
-    }
-    return worker
-  }
-
-  private end(pairs: readonly Alike<string>[]): void {
+  private end(tell: (job: Job) => void): void {
     const job = this.inWork
     this.inWork = null
-    job?.done(pairs)
+    if (job) tell(job)
     this.feedSoon()
   }
 }
@@ -82,11 +77,12 @@ class Comparer {
 const comparer = new Comparer()
 
 /**
- * Finds the pairs of a family that are at least so much alike, by their ids, the most alike first, in a worker; `done` is
- * told once, unless a later question of the kind comes first. Returns the way to give it up.
+ * Finds the pairs of a family that are at least so much alike, by their ids, the most alike first, in a worker; `done` or
+ * `failed` is told once, unless a later question of the kind comes first. Returns the way to give it up.
  */
 export const alikesOf = (
   family: readonly Seen[],
   least: number,
   done: (pairs: readonly Alike<string>[]) => void,
-): (() => void) => comparer.ask({ family, least, done })
+  failed: (why: string) => void,
+): (() => void) => comparer.ask({ family, least, done, failed })

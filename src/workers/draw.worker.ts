@@ -8,7 +8,6 @@ import { type Memory, remembered } from '../core/drawing/evaluate/memory'
 import type { Accepted } from '../core/drawing/model/accepted'
 import type { DrawingEdit } from '../core/drawing/edit/edit'
 import type { DrawingObject } from '../core/drawing/model/object'
-import { drawingProblem } from '../core/formats/drawing-problem'
 import { iconSvg } from '../core/formats/drawn'
 import type { Ground } from '../core/formats/svg-paint'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
@@ -22,6 +21,8 @@ import { type Icon, type Master, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'
 import { type Numbered, Things } from './numbered'
 import { type Painted, painted } from './painted'
+import { drawingSentence, transferred } from './replies'
+import { serve, type Transferred } from './serve'
 
 /** A list of objects as it is sent. */
 export type Sent = Numbered<readonly Numbered<DrawingObject>[]>
@@ -63,13 +64,11 @@ export type Wanted =
   | 'crispness'
   | 'fitted'
 
-/** What is asked for, or numbers that are no longer needed. */
-export type Asked =
-  | { readonly id: number; readonly drawing: SentDrawing; readonly wanted: Wanted }
-  | { readonly forget: readonly number[] }
+/** Something that is asked of a drawing. */
+export type Asked = { readonly drawing: SentDrawing; readonly wanted: Wanted }
 
-/** What became of it: the picture, the document or the offset, or why there is none. */
-export type Answered = { readonly id: number } & (
+/** What became of it: the picture, the document, the offset and so on. */
+export type Answer =
   | Painted
   | { readonly svg: string }
   | { readonly offset: OpticalOffset | null }
@@ -79,39 +78,44 @@ export type Answered = { readonly id: number } & (
   | { readonly change: readonly string[] | null }
   | { readonly crispness: readonly Crispness[] }
   | { readonly fitted: Pick<Fitted, 'objects' | 'flaws'> }
-  | { readonly problem: string }
-)
 
 boundDrawing()
 
+/** What drawings are asked, and numbers of things that are no longer needed. */
+const calls = {
+  answer: (asked: Asked): Answer | Transferred<Answer> => transferred(answerTo(asked)),
+  forget: (numbers: readonly number[]): void => things.forget(numbers),
+}
+export type DrawingCalls = typeof calls
+
 const things = new Things()
 
-self.onmessage = ({ data: asked }: MessageEvent<Asked>) => {
-  if ('forget' in asked) {
-    things.forget(asked.forget)
-    return
-  }
-  const answer = answered(asked)
-  postMessage(answer, { transfer: 'data' in answer ? [answer.data.buffer] : [] })
-}
+serve(calls, drawingSentence)
 
-function answered({ id, drawing, wanted }: Exclude<Asked, { forget: unknown }>): Answered {
-  try {
-    if (wanted === 'optical offset') return { id, offset: offsetOf(drawing) }
-    if (wanted === 'snags') return { id, snags: snagsWithProvedMends(checkedOf(drawing)) }
-    if (wanted === 'derived snags')
-      return { id, snags: snagsWithProvedMends({ ...checkedOf(drawing), isDerived: true }) }
-    if (wanted === 'further snags') return { id, snags: furtherSnags(drawing) }
-    if (wanted === 'mends') return { id, mends: mendsIn(drawing) }
-    if (wanted === 'crispness') return { id, crispness: crispnessIn(drawing) }
-    if (wanted === 'change') return { id, change: changeIn(drawing) }
-    if (wanted === 'fitted') return { id, fitted: fittedTo(drawing) }
-    if (wanted === 'balance') return { id, balance: balanceIn(drawing) }
-    const svg = documentOf(drawing)
-    if (wanted === 'document') return { id, svg }
-    return { id, ...painted(svg, wanted) }
-  } catch (error) {
-    return { id, problem: error instanceof Error ? drawingProblem(error) : `It cannot be drawn: ${String(error)}` }
+function answerTo({ drawing, wanted }: Asked): Answer {
+  switch (wanted) {
+    case 'optical offset':
+      return { offset: offsetOf(drawing) }
+    case 'snags':
+      return { snags: snagsWithProvedMends(checkedOf(drawing)) }
+    case 'derived snags':
+      return { snags: snagsWithProvedMends({ ...checkedOf(drawing), isDerived: true }) }
+    case 'further snags':
+      return { snags: furtherSnags(drawing) }
+    case 'mends':
+      return { mends: mendsIn(drawing) }
+    case 'crispness':
+      return { crispness: crispnessIn(drawing) }
+    case 'change':
+      return { change: changeIn(drawing) }
+    case 'fitted':
+      return { fitted: fittedTo(drawing) }
+    case 'balance':
+      return { balance: balanceIn(drawing) }
+    case 'document':
+      return { svg: documentOf(drawing) }
+    default:
+      return painted(documentOf(drawing), wanted)
   }
 }
 

@@ -1,4 +1,5 @@
-import type { Answered, Asked, Sent, SentDrawing, Wanted } from './draw.worker'
+import type { Answer, DrawingCalls, Sent, SentDrawing, Wanted } from './draw.worker'
+import { WorkerClient, type WorkerFault } from './client'
 import type { Accepted } from '../core/drawing/model/accepted'
 import type { DrawingObject } from '../core/drawing/model/object'
 import type { Ground } from '../core/formats/svg-paint'
@@ -25,6 +26,9 @@ export type Source =
       readonly main?: readonly DrawingObject[] | undefined
     }
 
+/** What became of a question, or why nothing did, as a sentence. */
+export type Answered = Answer | { readonly problem: string }
+
 export type Job = { readonly source: Source; readonly wanted: Wanted; readonly done: (answer: Answered) => void }
 
 /**
@@ -34,31 +38,34 @@ export type Job = { readonly source: Source; readonly wanted: Wanted; readonly d
 const AHEAD = 4
 /** How many of what can wait: what is wanted at once comes after these. */
 const AHEAD_OF_REST = 2
-/** How long one picture may take, in milliseconds, before the worker is given up and a new one begun. */
-const LIMIT = 9000
+/** How long a worker may compute without an answer, in milliseconds: what takes work ends long before by itself. */
+const SILENCE = 90_000
 
 /** When something is wanted: before all else, or when nothing else is and the hands of who is waiting rest. */
 export type Urgency = 'now' | 'at rest'
 
 /**
- * A worker that draws, one picture after the other. One that takes too long or crashes is given up; what it had beside
- * that is drawn by the next.
+ * A worker that draws, one picture after the other. One that is silent for too long or breaks down is given up; what it had
+ * beside that is drawn by the next. What took too long is tried once more, after all else: it may have been the machine.
  */
 export class Drawer {
-  private worker: Worker | null = null
-  private numbers = new Numbers(() => undefined)
-  private nextId = 1
+  private readonly client: WorkerClient<DrawingCalls>
+  private numbers = this.newNumbers()
   /** In the order in which it is asked; given up by the thousand when a large set changes. */
-  private waiting = new Set<Job>()
+  private readonly waiting = new Set<Job>()
+  /** What a worker had that was given up: it comes before all else. */
+  private readonly returned = new Set<Job>()
   private readonly waitingForRest = new Set<Job>()
   private resting: ReturnType<typeof setTimeout> | undefined
   /** What the worker has, in the order in which it draws. */
-  private readonly inWork = new Map<number, Job>()
-  private timer: ReturnType<typeof setTimeout> | undefined
+  private readonly inWork = new Set<Job>()
+  private readonly tried = new WeakSet<Job>()
   private unneeded: number[] = []
 
   /** `load` begins a worker. */
-  constructor(private readonly load: () => Worker) {}
+  constructor(load: () => Worker) {
+    this.client = new WorkerClient(load, SILENCE, () => (this.numbers = this.newNumbers()))
+  }
 
   /** Asks for a picture; returns the way to give it up. */
   ask(job: Job, urgency: Urgency = 'now'): () => void {
@@ -67,14 +74,16 @@ export class Drawer {
     this.feed()
     return () => {
       // A restart may have moved it.
+      this.returned.delete(job)
       this.waiting.delete(job)
       this.waitingForRest.delete(job)
     }
   }
 
   private feed(): void {
+    this.give(this.returned, AHEAD)
     this.give(this.waiting, AHEAD)
-    if (this.waiting.size > 0 || this.waitingForRest.size === 0) return
+    if (this.returned.size + this.waiting.size > 0 || this.waitingForRest.size === 0) return
     const rest = untilRest()
     if (rest === 0) this.give(this.waitingForRest, AHEAD_OF_REST)
     else
@@ -87,13 +96,31 @@ export class Drawer {
   private give(waiting: Set<Job>, most: number): void {
     for (const job of waiting) {
       if (this.inWork.size >= most) return
-      this.worker ??= this.begin()
       waiting.delete(job)
-      const id = this.nextId++
-      this.inWork.set(id, job)
-      this.worker.postMessage({ id, drawing: this.sent(job.source), wanted: job.wanted } satisfies Asked)
-      if (this.inWork.size === 1) this.watch()
+      this.inWork.add(job)
+      const asked = { drawing: this.sent(job.source), wanted: job.wanted }
+      void this.client.call('answer', asked).then(
+        (answer) => this.end(job, answer),
+        (fault: WorkerFault) => this.fail(job, fault),
+      )
     }
+  }
+
+  private end(job: Job, answered: Answered): void {
+    this.inWork.delete(job)
+    job.done(answered)
+    this.feed()
+  }
+
+  private fail(job: Job, { kind, message }: WorkerFault): void {
+    this.inWork.delete(job)
+    if (kind === 'interrupted') this.returned.add(job)
+    else if (kind === 'late' && !this.tried.has(job)) {
+      this.tried.add(job)
+      this.waiting.add(job)
+    } else job.done({ problem: WORDS[kind] ?? message })
+    // What the worker had beside it returns first.
+    queueMicrotask(() => this.feed())
   }
 
   /** What goes to the worker: of a drawing only the objects that it does not have yet. */
@@ -118,48 +145,17 @@ export class Drawer {
     return { number: list.number, ...(list.thing && { thing: objects.map((object) => this.numbers.of(object)) }) }
   }
 
-  private begin(): Worker {
+  private newNumbers(): Numbers {
     this.unneeded = []
-    this.numbers = new Numbers((number) => {
+    return new Numbers((number) => {
       if (this.unneeded.push(number) === 1)
-        setTimeout(() => this.worker?.postMessage({ forget: this.unneeded.splice(0) } satisfies Asked), 1000)
+        setTimeout(() => this.client.notify('forget', this.unneeded.splice(0)), 1000)
     })
-    const worker = this.load()
-    worker.onmessage = ({ data }: MessageEvent<Answered>) => {
-      if (worker !== this.worker) return
-      const job = this.inWork.get(data.id)
-      this.inWork.delete(data.id)
-      this.watch()
-      job?.done(data)
-      this.feed()
-    }
-    worker.onerror = (event) => {
-      event.preventDefault()
-      if (worker === this.worker) this.giveUpFirst('It cannot be drawn: the worker gave up.')
-    }
-    return worker
   }
+}
 
-  /** Begins the time of the picture that the worker is at. */
-  private watch(): void {
-    clearTimeout(this.timer)
-    if (this.inWork.size > 0) this.timer = setTimeout(() => this.giveUpFirst('It takes too long to draw.'), LIMIT)
-  }
-
-  /** Says of the picture that the worker was at that it cannot be drawn; all others are drawn by a new worker. */
-  private giveUpFirst(problem: string): void {
-    const [first] = this.inWork
-    if (first) this.inWork.delete(first[0])
-    this.restart()
-    first?.[1].done({ id: first[0], problem })
-    this.feed()
-  }
-
-  private restart(): void {
-    this.worker?.terminate()
-    this.worker = null
-    clearTimeout(this.timer)
-    this.waiting = new Set([...this.inWork.values(), ...this.waiting])
-    this.inWork.clear()
-  }
+/** What is said of a picture that its worker said nothing of. */
+const WORDS: Partial<Record<WorkerFault['kind'], string>> = {
+  crashed: 'It cannot be drawn: the worker gave up.',
+  late: 'It takes too long to draw.',
 }

@@ -13,6 +13,7 @@ import { drawingSvg } from '../core/formats/drawn'
 import { bookAt } from '../core/rules/book'
 import { type IconSet, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'
+import { serve } from './serve'
 import { understandAll } from './understanders'
 
 /** A file with its path in the folder it was chosen from. */
@@ -30,19 +31,6 @@ export type Choice = {
   readonly otherwise: readonly string[]
 }
 
-/** What the worker is asked: to read some more files, to make a set of all of them, to give its file. */
-export type AskedImport =
-  | { readonly kind: 'read'; readonly files: readonly ChosenFile[] }
-  | { readonly kind: 'gather'; readonly choice: Choice }
-  | { readonly kind: 'write'; readonly choice: Choice }
-  /** As icons of a set that is there; their ids begin with `id`. */
-  | {
-      readonly kind: 'into'
-      readonly set: IconSet
-      readonly id: string
-      readonly choice: Pick<Choice, 'how' | 'otherwise'>
-    }
-
 /** An icon of the set to come: its name, its files, its pictures, or why it has none. */
 export type ComingIcon = {
   readonly name: string
@@ -56,18 +44,9 @@ export type Coming = Pick<Gathered, 'evidence' | 'remarks' | 'failed' | 'styles'
   readonly grid: number
 }
 
-export type AnsweredImport =
-  /** How many files are read, or drawings understood, after so many milliseconds of that. */
-  | {
-      readonly kind: 'progress'
-      readonly what: 'read' | 'understood'
-      readonly done: number
-      readonly of: number
-      readonly ms: number
-    }
-  | { readonly kind: 'coming'; readonly coming: Coming | null; readonly failed: readonly Failed[] }
-  | { readonly kind: 'file'; readonly file: Blob }
-  | ({ readonly kind: 'icons'; readonly coming: readonly ComingIcon[] } & ReturnType<typeof iconsInto>)
+/** How many files are read, or drawings understood, after so many milliseconds of that. */
+type Told = { readonly what: 'read' | 'understood'; readonly done: number; readonly of: number; readonly ms: number }
+type Tell = (told: Told) => void
 
 boundDrawing()
 
@@ -79,56 +58,57 @@ const others = { live: new Map<number, ReadIcon | Failed>(), drawn: new Map<numb
 /** How long nothing is told between two reports, in milliseconds. */
 const SELDOM = 250
 
-/** What was asked is answered in order: nothing is gathered before its files are read. */
-let last: Promise<void> = Promise.resolve()
+const calls = {
+  /** Some more files, which are read when something is asked of them. */
+  async files(files: readonly ChosenFile[]): Promise<void> {
+    for (const one of await sourcesOf(files)) sources.push(one)
+    read.clear()
+    others.live.clear()
+    others.drawn.clear()
+  },
 
-self.onmessage = ({ data }: MessageEvent<AskedImport>) => {
-  last = last.then(() => answer(data))
+  /** What the files would become; null where nothing of them can be read. */
+  async gather(choice: Choice, tell: Tell): Promise<{ coming: Coming | null; failed: readonly Failed[] }> {
+    const all = chosen(choice, tell)
+    const made = await gathered(all, choice, tell)
+    return { coming: made && comingOf(made), failed: made?.failed ?? all.filter(isFailed) }
+  },
+
+  /** The set as a set file. */
+  async write(choice: Choice, tell: Tell): Promise<Blob> {
+    const made = await gathered(chosen(choice, tell), choice, tell)
+    if (!made) throw new Error('There is no icon to make a set of.')
+    return new Blob([writeSetFile(made.set)], { type: 'application/json' })
+  },
+
+  /** The files as icons of a set, under its rules; their ids begin with `id`. */
+  into(
+    { set, id, choice }: { set: IconSet; id: string; choice: Pick<Choice, 'how' | 'otherwise'> },
+    tell: Tell,
+  ): ReturnType<typeof iconsInto> & { readonly coming: readonly ComingIcon[] } {
+    const all = chosen(choice, tell),
+      { rules } = set
+    const made = iconsInto(
+      all.filter((one): one is ReadIcon => !isFailed(one)),
+      set,
+      (i) => `${id}-${i}`,
+      tellingOf('understood', tell),
+    )
+    const book = bookAt(rules, rules.grid.size)
+    const coming = made.icons.map((icon, i) => ({
+      name: icon.name,
+      paths: [made.paths[i]!],
+      svg: picturesOf(masterFor(icon).objects, book),
+    }))
+    return { ...made, coming, failed: [...all.filter(isFailed), ...made.failed] }
+  },
 }
+export type ImportCalls = typeof calls
 
-async function answer(asked: AskedImport): Promise<void> {
-  switch (asked.kind) {
-    case 'read':
-      for (const one of await sourcesOf(asked.files)) sources.push(one)
-      read.clear()
-      others.live.clear()
-      others.drawn.clear()
-      return
-    case 'gather': {
-      const all = chosen(asked.choice)
-      const made = await gathered(all, asked.choice)
-      const failed = made?.failed ?? all.filter(isFailed)
-      return tell({ kind: 'coming', coming: made && comingOf(made), failed })
-    }
-    case 'write': {
-      const made = await gathered(chosen(asked.choice), asked.choice)
-      if (made) tell({ kind: 'file', file: new Blob([writeSetFile(made.set)], { type: 'application/json' }) })
-      return
-    }
-    case 'into': {
-      const all = chosen(asked.choice),
-        { rules } = asked.set
-      const made = iconsInto(
-        all.filter((one): one is ReadIcon => !isFailed(one)),
-        asked.set,
-        (i) => `${asked.id}-${i}`,
-        tellingOf('understood'),
-      )
-      const book = bookAt(rules, rules.grid.size)
-      const coming = made.icons.map((icon, i) => ({
-        name: icon.name,
-        paths: [made.paths[i]!],
-        svg: picturesOf(masterFor(icon).objects, book),
-      }))
-      return tell({ kind: 'icons', ...made, coming, failed: [...all.filter(isFailed), ...made.failed] })
-    }
-  }
-}
-
-const tell = (answer: AnsweredImport) => postMessage(answer)
+serve(calls)
 
 /** Tells now and then how far something is that begins now, or when it is first said that nothing of it is done. */
-function tellingOf(what: 'read' | 'understood'): (done: number, of: number) => void {
+function tellingOf(what: Told['what'], tell: Tell): (done: number, of: number) => void {
   let begin = performance.now(),
     last = begin
   return (done, of) => {
@@ -136,13 +116,14 @@ function tellingOf(what: 'read' | 'understood'): (done: number, of: number) => v
     if (done === 0) begin = last = now
     if (now - last < SELDOM) return
     last = now
-    tell({ kind: 'progress', what, done, of, ms: now - begin })
+    tell({ what, done, of, ms: now - begin })
   }
 }
 
 async function gathered(
   all: readonly (ReadIcon | Failed)[],
   { name, style, without, left }: Choice,
+  tell: Tell,
 ): Promise<Gathered | null> {
   const wish = {
     name,
@@ -151,7 +132,7 @@ async function gathered(
     left: new Set(left),
     parts: !left.includes('parts'),
   }
-  const telling = tellingOf('understood')
+  const telling = tellingOf('understood', tell)
   const objects = sought(all, wish)
   // A drawing has one area or several; what is told is how many drawings that is.
   if (objects) await understandAll(objects, (done, of) => telling(Math.floor((done / of) * all.length), all.length))
@@ -192,11 +173,11 @@ async function unpacked(file: Blob): Promise<Uint8Array<ArrayBuffer> | null> {
   }
 }
 
-function readAs(how: Understanding): readonly (ReadIcon | Failed)[] {
+function readAs(how: Understanding, tell: Tell): readonly (ReadIcon | Failed)[] {
   const known = read.get(how)
   if (known) return known
   const all: (ReadIcon | Failed)[] = []
-  const telling = tellingOf('read')
+  const telling = tellingOf('read', tell)
   for (const source of sources) {
     all.push(readOne(source, how))
     telling(all.length, sources.length)
@@ -218,8 +199,8 @@ function readOther(i: number, how: Understanding): ReadIcon | Failed {
 }
 
 /** The files as they are chosen to be taken over: all in one way but for some. */
-function chosen({ how, otherwise }: Pick<Choice, 'how' | 'otherwise'>): readonly (ReadIcon | Failed)[] {
-  const all = readAs(how)
+function chosen({ how, otherwise }: Pick<Choice, 'how' | 'otherwise'>, tell: Tell): readonly (ReadIcon | Failed)[] {
+  const all = readAs(how, tell)
   if (otherwise.length === 0) return all
   const paths = new Set(otherwise)
   const other = how === 'live' ? 'drawn' : 'live'

@@ -1,11 +1,12 @@
 import type { IconSet } from '../core/set/set'
 import { importWorker } from './begin'
-import type { AnsweredImport, AskedImport, Choice, ChosenFile, Coming, ComingIcon } from './import.worker'
+import { WorkerClient } from './client'
+import type { Choice, ChosenFile, Coming, ComingIcon, ImportCalls } from './import.worker'
 
 export type { Choice, ChosenFile, Coming, ComingIcon }
 
 /** Icons that were read into a set, and what is to be told of them. */
-export type FoundIcons = Omit<Extract<AnsweredImport, { kind: 'icons' }>, 'kind'>
+export type FoundIcons = ReturnType<ImportCalls['into']>
 
 /** How far reading is: files read or drawings understood, of all, and the milliseconds that are left by that. */
 export type ReadingProgress = {
@@ -18,85 +19,75 @@ export type ReadingProgress = {
 /** How many files are handed over at once. */
 const LOT = 60
 
-/** Reads files in a worker of its own, which ends with it: giving up leaves nothing. */
+/** How long reading may go on without saying how far it is, in milliseconds. */
+const SILENCE = 180_000
+
+/**
+ * Reads files in a worker of its own, which ends with it: giving up leaves nothing. What is asked is answered, or it is said
+ * why not; a worker that broke down is begun anew with the same files.
+ */
 export class Importer {
-  private readonly worker = importWorker()
-  /** Who waits for an answer of each kind. Answers come in the order of the questions. */
-  private readonly onComing: ((coming: Coming | null, failed: Coming['failed']) => void)[] = []
-  private readonly onIcons: ((found: FoundIcons) => void)[] = []
-  private readonly onFile: ((file: Blob) => void)[] = []
+  private readonly client: WorkerClient<ImportCalls>
   /** The files are with the worker: what is asked of them comes after. */
-  private readonly handed: Promise<void>
+  private handed: Promise<void> | null = null
   private isEnded = false
 
   constructor(
-    files: readonly ChosenFile[],
-    onProgress: (progress: ReadingProgress) => void,
-    onFault: (why: string) => void,
+    private readonly files: readonly ChosenFile[],
+    private readonly onProgress: (progress: ReadingProgress) => void,
   ) {
-    this.worker.onmessage = ({ data }: MessageEvent<AnsweredImport>) => {
-      switch (data.kind) {
-        case 'progress':
-          return onProgress({
-            what: data.what,
-            done: data.done,
-            of: data.of,
-            left: (data.ms / data.done) * (data.of - data.done),
-          })
-        case 'coming':
-          return this.onComing.shift()?.(data.coming, data.failed)
-        case 'file':
-          return this.onFile.shift()?.(data.file)
-        case 'icons':
-          return this.onIcons.shift()?.(data)
-      }
-    }
-    this.worker.onerror = (event) => {
-      event.preventDefault()
-      onFault(event.message || 'Reading ended without an answer.')
-    }
-    this.handed = this.hand(files)
+    this.client = new WorkerClient(importWorker, SILENCE, () => (this.handed = null))
   }
 
-  /** What the files would become; null where nothing of them can be read. */
-  gather(choice: Choice): Promise<{ coming: Coming | null; failed: Coming['failed'] }> {
-    return new Promise((done) => {
-      this.onComing.push((coming, failed) => done({ coming, failed }))
-      void this.ask({ kind: 'gather', choice })
-    })
+  /** What the files would become; null where nothing of them can be read. Throws a sentence. */
+  async gather(choice: Choice): Promise<Awaited<ReturnType<ImportCalls['gather']>>> {
+    await this.hand()
+    return this.client.call('gather', choice, this.tell)
   }
 
-  /** The set as a set file. */
-  write(choice: Choice): Promise<Blob> {
-    return new Promise((done) => {
-      this.onFile.push(done)
-      void this.ask({ kind: 'write', choice })
-    })
+  /** The set as a set file. Throws a sentence. */
+  async write(choice: Choice): Promise<Blob> {
+    await this.hand()
+    return this.client.call('write', choice, this.tell)
   }
 
-  /** The files as icons of a set, under its rules; their ids begin with `id`. */
-  into(set: IconSet, id: string, choice: Pick<Choice, 'how' | 'otherwise'>): Promise<FoundIcons> {
-    return new Promise((done) => {
-      this.onIcons.push(done)
-      void this.ask({ kind: 'into', set, id, choice })
-    })
+  /** The files as icons of a set, under its rules; their ids begin with `id`. Throws a sentence. */
+  async into(set: IconSet, id: string, choice: Pick<Choice, 'how' | 'otherwise'>): Promise<FoundIcons> {
+    await this.hand()
+    return this.client.call('into', { set, id, choice }, this.tell)
   }
 
   end(): void {
     this.isEnded = true
-    this.worker.terminate()
+    this.client.end()
   }
+
+  private readonly tell = ({
+    what,
+    done,
+    of,
+    ms,
+  }: {
+    what: 'read' | 'understood'
+    done: number
+    of: number
+    ms: number
+  }) => this.onProgress({ what, done, of, left: (ms / done) * (of - done) })
 
   /** Hands files over a few at a time, so that the page answers meanwhile: each takes a part of a millisecond. */
-  private async hand(files: readonly ChosenFile[]): Promise<void> {
-    for (let i = 0; i < files.length && !this.isEnded; i += LOT) {
-      if (i > 0) await new Promise((done) => setTimeout(done))
-      this.worker.postMessage({ kind: 'read', files: files.slice(i, i + LOT) } satisfies AskedImport)
+  private hand(): Promise<void> {
+    const handing = async () => {
+      const lots: Promise<void>[] = []
+      for (let i = 0; i < this.files.length && !this.isEnded; i += LOT) {
+        if (i > 0) await new Promise((done) => setTimeout(done))
+        lots.push(this.client.call('files', this.files.slice(i, i + LOT)))
+      }
+      await Promise.all(lots)
     }
-  }
-
-  private async ask(asked: AskedImport): Promise<void> {
-    await this.handed
-    this.worker.postMessage(asked)
+    if (!this.handed) {
+      this.handed = handing()
+      this.handed.catch(() => (this.handed = null))
+    }
+    return this.handed
   }
 }

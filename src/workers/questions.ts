@@ -7,10 +7,10 @@ import type { OpticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
 import { bookAt } from '../core/rules/book'
 import { type Icon, masterFor } from '../core/set/set'
-import type { Answered, Wanted } from './draw.worker'
+import type { Wanted } from './draw.worker'
 import { everyGrid } from './draw'
 import { drawingWorker } from './begin'
-import { Drawer, type Urgency } from './drawer'
+import { type Answered, Drawer, type Urgency } from './drawer'
 
 /** One worker for all that is looked for in drawings: no picture waits for it. */
 const looker = new Drawer(drawingWorker)

@@ -2,12 +2,12 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { isLookedThrough, strokeBack } from '../core/formats/import/strokes-back'
 import { readIcon, type ReadIcon } from '../core/formats/import/read-icon'
 import type { Sought } from '../core/formats/import/strokes-of-set'
-import type { Understood } from './understand.worker'
+import type { Reply, Request } from './serve'
 
 /** A worker that looks as the real one does, at copies, and breaks down after so many lots. */
 class FakeWorker {
   static all: FakeWorker[] = []
-  onmessage: ((event: { data: Understood }) => void) | null = null
+  onmessage: ((event: { data: Reply }) => void) | null = null
   onerror: ((event: { preventDefault: () => void }) => void) | null = null
   terminated = false
   lots = 0
@@ -16,12 +16,13 @@ class FakeWorker {
     FakeWorker.all.push(this)
   }
 
-  postMessage({ objects, within, centred }: Sought): void {
+  postMessage({ id, input }: Request): void {
+    const { objects, within, centred } = input as Sought
     const isLast = FakeWorker.all[0] === this && ++this.lots > 2
     setTimeout(() => {
       if (isLast) return this.onerror?.({ preventDefault: () => undefined })
       const backs = structuredClone(objects).map((object) => strokeBack(object, within, centred))
-      this.onmessage?.({ data: structuredClone(backs) })
+      this.onmessage?.({ data: structuredClone({ id: id!, result: backs }) })
     })
   }
 

@@ -1,12 +1,16 @@
 import { keepStrokeBack } from '../core/formats/import/strokes-back'
 import type { Sought } from '../core/formats/import/strokes-of-set'
-import type { Understood } from './understand.worker'
+import { WorkerClient } from './client'
+import type { UnderstandingCalls } from './understand.worker'
 
 /** Cores that reading may take: who reads waits for it, and the page asks little of them meanwhile. */
 const MOST = Math.min(4, globalThis.navigator?.hardwareConcurrency ?? 1)
 
 /** Objects that go to a worker at once: few enough that all workers end together. */
 const LOT = 8
+
+/** How long a worker may be at one lot, in milliseconds. */
+const SILENCE = 120_000
 
 /** Fewer objects are looked through sooner than workers begin. */
 const FEW = 200
@@ -22,27 +26,21 @@ export async function understandAll(
   if (MOST < 2 || objects.length < FEW) return
   let next = 0,
     done = 0
-  const one = (): Promise<void> =>
-    new Promise((end) => {
-      const worker = new Worker(new URL('./understand.worker.ts', import.meta.url), { type: 'module' })
-      let lot: Sought['objects'] = []
-      const feed = () => {
-        lot = objects.slice(next, (next += LOT))
-        if (lot.length > 0) return worker.postMessage({ objects: lot, within, centred } satisfies Sought)
-        worker.terminate()
-        end()
-      }
-      worker.onmessage = ({ data }: MessageEvent<Understood>) => {
-        for (const [i, object] of lot.entries()) keepStrokeBack(object, within, centred, data[i]!)
+  const one = async (): Promise<void> => {
+    const client = new WorkerClient<UnderstandingCalls>(load, SILENCE)
+    try {
+      for (;;) {
+        const lot = objects.slice(next, (next += LOT))
+        if (lot.length === 0) return
+        const backs = await client.call('understand', { objects: lot, within, centred })
+        for (const [i, object] of lot.entries()) keepStrokeBack(object, within, centred, backs[i]!)
         tell((done += lot.length), objects.length)
-        feed()
       }
-      worker.onerror = (event) => {
-        event.preventDefault()
-        worker.terminate()
-        end()
-      }
-      feed()
-    })
+    } finally {
+      client.end()
+    }
+  }
   await Promise.allSettled(Array.from({ length: MOST }, one))
 }
+
+const load = () => new Worker(new URL('./understand.worker.ts', import.meta.url), { type: 'module' })

@@ -8,6 +8,7 @@ import type { Accepted } from '@/core/drawing/model/accepted'
 import type { Rules } from '@/core/rules/rules'
 import { type Alike } from '@/core/proof/look-alikes'
 import { acceptedIn, type Icon, type IconSet, masterFor } from '@/core/set/set'
+import { say } from '@/ui/notice'
 import { alikesOf } from '@/workers/alikes'
 import { balanceOf } from '@/workers/questions'
 
@@ -102,10 +103,12 @@ export function useFamilyMeasures({ icons, rules }: IconSet): FamilyMeasures {
   }, [icons, rules, round])
 }
 
+const sayUncompared = (why: string) => say({ text: `Icons were not compared with each other. ${why}`, tone: 'fault' })
+
 /** The pairs of a family that are at least so much alike, by their ids, the most alike first; compared in a worker. */
 export function useAlikes({ siblings }: FamilyMeasures, least: number): readonly Alike<string>[] {
   const [pairs, setPairs] = useState<readonly Alike<string>[]>([])
-  useEffect(() => alikesOf(siblings, least, setPairs), [siblings, least])
+  useEffect(() => alikesOf(siblings, least, setPairs, sayUncompared), [siblings, least])
   return pairs
 }
 

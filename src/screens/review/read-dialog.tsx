@@ -28,16 +28,21 @@ export function ReadDialog({
   const [problem, setProblem] = useState<string | null>(null)
   const importer = useRef<Importer | null>(null)
   useEffect(() => {
-    const one = new Importer(files, setProgress, setProblem)
+    const one = new Importer(files, setProgress)
     importer.current = one
     return () => one.end()
   }, [files])
   // Names and ids are looked for anew where the set changed meanwhile.
   useEffect(() => {
     let isWanted = true
-    void importer.current
-      ?.into(set, newId(), { how, otherwise: [...taken.otherwise] })
-      .then((icons) => isWanted && setAnswer({ of: taken.otherwise, how, found: icons }))
+    void importer.current?.into(set, newId(), { how, otherwise: [...taken.otherwise] }).then(
+      (icons) => {
+        if (!isWanted) return
+        setProblem(null)
+        setAnswer({ of: taken.otherwise, how, found: icons })
+      },
+      ({ message }: Error) => isWanted && setProblem(message),
+    )
     return () => {
       isWanted = false
     }

@@ -47,13 +47,18 @@ export function ImportDialog({
     otherwise: [...taken.otherwise],
   })
   const gather = useEffectEvent((of: string) => {
-    void importer.current?.gather({ ...choice(), without: [] }).then((found) => setComing({ of, ...found }))
+    const asked = importer.current
+    void asked?.gather({ ...choice(), without: [] }).then(
+      (found) => {
+        setProblem(null)
+        setComing({ of, ...found })
+      },
+      // One that was given up says so too, to nobody.
+      ({ message }: Error) => asked === importer.current && setProblem(message),
+    )
   })
   useEffect(() => {
-    const one = new Importer(files, setProgress, (why) => {
-      setProblem(why)
-      setMaking(false)
-    })
+    const one = new Importer(files, setProgress)
     importer.current = one
     return () => one.end()
   }, [files])
@@ -64,7 +69,7 @@ export function ImportDialog({
   const shown = coming?.of.startsWith(`${way} `) ? coming : null
   const make = async () => {
     setMaking(true)
-    const why = await onMade(await importer.current!.write(choice()))
+    const why = await importer.current!.write(choice()).then(onMade, ({ message }: Error) => message)
     setMaking(false)
     if (why !== null) setProblem(why)
   }
