@@ -15,5 +15,15 @@ export default tseslint.config(
       'no-console': 'error',
     },
   },
+  {
+    // Promises that nobody waits for, with the types of the whole project.
+    files: ['src/**/*.{ts,tsx}', 'app/**/*.{ts,tsx}', 'e2e/**/*.ts', 'tools/**/*.ts', '*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      // An event of React may well begin something; what it begins says by itself what went wrong.
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+    },
+  },
   { files: ['src/cli/**', 'bin/**', 'tools/**'], rules: { 'no-console': 'off' } },
 )

@@ -25,6 +25,8 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // As browsers with windows draw text: at the places that fonts say, not at whole pixels.
+        '--font-render-hinting=none',
       ],
     },
     permissions: ['clipboard-read', 'clipboard-write'],

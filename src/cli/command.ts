@@ -42,6 +42,7 @@ export const OPTIONS = {
   only: { type: 'string' },
   'fail-on': { type: 'string' },
   note: { type: 'string' },
+  limit: { type: 'string' },
   clean: { type: 'boolean' },
   releases: { type: 'string' },
   check: { type: 'boolean' },
@@ -52,6 +53,14 @@ export const OPTIONS = {
   json: { type: 'boolean' },
   help: { type: 'boolean' },
 } as const
+
+/** How long one drawing may be computed, in milliseconds of processor time; Infinity where no limit is asked for. */
+export function limitOf({ limit }: Options): number {
+  if (limit === undefined) return Infinity
+  const seconds = Number(limit)
+  if (!(seconds > 0)) throw new UsageError(`“${limit}” is no number of seconds.`)
+  return seconds * 1000
+}
 
 export type Options = {
   readonly [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string

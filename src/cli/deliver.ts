@@ -1,5 +1,5 @@
 import { releasedAs } from '../core/targets/released'
-import { type Answer, type Options, print, UsageError } from './command'
+import { type Answer, limitOf, type Options, print, UsageError } from './command'
 import { askedTargets, makeFiles, progressLine } from './made-files'
 import { type FolderChanges, MovedIn } from './moved-in'
 import { readSet } from './read-set'
@@ -39,7 +39,7 @@ async function delivered(files: readonly string[], options: Options): Promise<An
   const moving = await MovedIn.begin(to)
   try {
     const written: { path: string; bytes: number }[] = []
-    const faults = await makeFiles(
+    const { faults, leftOut } = await makeFiles(
       set,
       targets,
       async ({ path, bytes }) => {
@@ -48,24 +48,30 @@ async function delivered(files: readonly string[], options: Options): Promise<An
       },
       progressLine(options, 'Drawing'),
       last && releasedAs(last.number, last.icons),
+      limitOf(options),
     )
     const changes = await moving.changes(),
       { stale } = changes
     if (!check) await moving.moveIn(clean)
     const errors = faults.filter(({ isError, target }) => isError && target !== undefined),
-      warnings = faults.filter((fault) => !errors.includes(fault))
+      warnings = faults.filter((fault) => !errors.includes(fault)),
+      sentences = [
+        ...errors.map(({ sentence }) => sentence),
+        ...leftOut.map(({ icon, message }) => `“${icon}” cannot be delivered. ${message}`),
+      ]
     const isSame = [...changes.added, ...changes.changed, ...stale].length === 0
     const left = [...new Set(errors.flatMap(({ target, icon }) => (icon === undefined ? [target] : [])))]
     const nameOf = (id: string) => set.icons.find((icon) => icon.id === id)!.name
     const leftWords = [
       ...left,
       ...new Set(errors.flatMap(({ target, icon }) => (icon === undefined ? [] : [`“${nameOf(icon)}” of ${target}`]))),
+      ...leftOut.map(({ icon }) => `“${icon}”`),
     ]
     return {
       lines: options.quiet
-        ? errors.map(({ sentence }) => `error: ${sentence}`)
+        ? sentences.map((sentence) => `error: ${sentence}`)
         : [
-            ...errors.map(({ sentence }) => `error: ${sentence}`),
+            ...sentences.map((sentence) => `error: ${sentence}`),
             ...warnings.map(({ sentence }) => `warning: ${sentence}`),
             ...(check ? checkLines(changes) : staleLines(stale, clean)),
             check
@@ -76,12 +82,12 @@ async function delivered(files: readonly string[], options: Options): Promise<An
         set: set.name,
         targets: targets.filter((id) => !left.includes(id)),
         files: written,
-        errors: errors.map(({ sentence }) => sentence),
+        errors: sentences,
         warnings: warnings.map(({ sentence }) => sentence),
         ...changes,
         removed: clean && !check ? stale : [],
       },
-      ...((errors.length > 0 || (check && !isSame)) && { status: 1 as const }),
+      ...((sentences.length > 0 || (check && !isSame)) && { status: 1 as const }),
     }
   } finally {
     await moving.clear()

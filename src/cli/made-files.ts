@@ -6,6 +6,7 @@ import type { DeliveredFile } from '../core/targets/archive'
 import { deliverable } from '../core/targets/deliverable'
 import { targetsOf } from '../core/targets/plan'
 import type { Released } from '../core/targets/released'
+import type { LeftOut } from '../core/targets/run'
 import type { Fault } from '../core/targets/target'
 import { TARGETS } from '../core/targets/targets'
 import { madeSet } from '../server/renderer/make'
@@ -34,14 +35,13 @@ export function progressLine({ quiet, json }: Options, verb: string): (done: num
   }
 }
 
-/** How long one icon may take with all its files, in milliseconds. */
-const LONG = 60_000
 /** From how many icons on a further thread saves more time than it takes to be as quick as the first. */
 const WORTH = 20
 
 /**
  * Makes every file of a delivery, in the order of the icons, on as many threads as there are; gives what speaks against
- * it: targets that cannot be written are left out. Throws a sentence where an icon cannot be drawn or none can be written.
+ * it: targets that cannot be written are left out, and so are icons that take longer than the limit that was asked for.
+ * Throws a sentence where an icon cannot be drawn or none can be written.
  */
 export async function makeFiles(
   set: IconSet,
@@ -49,45 +49,55 @@ export async function makeFiles(
   take: (file: DeliveredFile) => Promise<void> | void,
   progress: (done: number, of: number) => void,
   released?: Released | null,
-): Promise<Fault[]> {
+  limit = Infinity,
+): Promise<{ readonly faults: Fault[]; readonly leftOut: LeftOut[] }> {
   const able = deliverable(released ? { ...set, released } : set, asked),
     faults: Fault[] = [...able.faults],
+    leftOut: LeftOut[] = [],
     { targets } = able
   const [problem] = faults
   if (problem && targets.length === 0) throw new Error(problem.sentence)
   const pieces: Record<string, string[]> = {}
-  const threads = new Renderer(threadFile(), { limit: LONG }),
+  const threads = new Renderer(threadFile(), { limit }),
     family = JSON.stringify({ ...able.family, icons: set.icons.map(({ masters: _, ...named }) => named) })
   const begin = (icon: IconSet['icons'][number]) => {
     const { icon: other } = rightToLeft(icon, set.icons),
       turned = other === icon ? undefined : rowOfIcon(other)
-    const making = threads
-      .run('make', { icons: [{ row: rowOfIcon(icon), drawn: null, turned }], family, targets })
-      .catch((error: unknown) => {
-        throw isTaskEnded(error) ? undeliverable(icon.name, error.message) : error
-      })
+    const making = threads.run('make', { icons: [{ row: rowOfIcon(icon), drawn: null, turned }], family, targets })
     making.catch(() => undefined)
     return making
   }
   const ahead = Math.min(2 * MAKERS, Math.ceil(set.icons.length / WORTH)),
     begun = set.icons.slice(0, ahead).map(begin)
   try {
-    for (const [i, { name }] of set.icons.entries()) {
+    for (const [i, icon] of set.icons.entries()) {
       progress(i, set.icons.length)
-      const [made] = await begun.shift()!
-      if ('problem' in made!) throw undeliverable(name, made.problem)
+      const [made] = await begun.shift()!.catch(async (error: unknown) => {
+        if (!isTaskEnded(error)) throw error
+        // It is tried again by itself: it may have been the machine.
+        await Promise.allSettled(begun)
+        return begin(icon).catch((again: unknown) => {
+          if (!isTaskEnded(again)) throw again
+          leftOut.push({ icon: icon.name, message: again.message })
+          return [null]
+        })
+      })
       const next = set.icons[i + ahead]
       if (next) begun.push(begin(next))
-      for (const file of made!.files) await take(file)
-      for (const [path, piece] of Object.entries(made!.pieces)) (pieces[path] ??= []).push(piece)
-      faults.push(...made!.faults)
+      if (!made) continue
+      if ('problem' in made) throw undeliverable(icon.name, made.problem)
+      for (const file of made.files) await take(file)
+      for (const [path, piece] of Object.entries(made.pieces)) (pieces[path] ??= []).push(piece)
+      faults.push(...made.faults)
     }
   } finally {
     await threads.close()
   }
-  for (const file of await madeSet(able.family, targets, pieces)) await take(file)
+  const out = new Set(leftOut.map(({ icon }) => icon))
+  const rest = { ...able.family, icons: able.family.icons.filter(({ name }) => !out.has(name)) }
+  for (const file of await madeSet(out.size > 0 ? rest : able.family, targets, pieces)) await take(file)
   progress(set.icons.length, set.icons.length)
-  return faults
+  return { faults, leftOut }
 }
 
 const undeliverable = (name: string, why: string) => new Error(`“${name}” cannot be delivered. ${why}`)

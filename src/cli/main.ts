@@ -2,7 +2,7 @@ import { createInterface } from 'node:readline'
 import { parseArgs } from 'node:util'
 import { bringClock } from '../core/geometry/deadline'
 import { ownDeadline } from '../server/renderer/own-time'
-import { type Answer, OPTIONS, type Options, print, UsageError, wentWrong } from './command'
+import { type Answer, limitOf, OPTIONS, type Options, print, UsageError, wentWrong } from './command'
 
 const USAGE = `bin/wise-square COMMAND
 
@@ -32,7 +32,8 @@ const USAGE = `bin/wise-square COMMAND
                                               (union, subtract, intersect, exclude, divide, patches,
                                               offset, stroke, round, simplify, measure)
 
-Every command takes --json for an answer that programs can read; deliver, release and diff take --quiet. FILE is a set file (name.wisesquare.json).`
+Every command takes --json for an answer that programs can read, and --limit SECONDS for how long one drawing may be
+computed (processor time; without it there is no limit); deliver, release and diff take --quiet. FILE is a set file (name.wisesquare.json).`
 
 type Command = (files: readonly string[], options: Options) => Promise<Answer>
 
@@ -51,16 +52,14 @@ const COMMANDS = new Map<string, () => Promise<Command>>([
   ['schema', async () => (await import('./schema')).schemaCommand],
 ])
 
-/** How long one drawing may take to compute, in milliseconds. */
-const DRAWING = 60_000
-
 /** Runs the command line and gives the exit status: 0 done, 1 it could not be done, 2 it was asked wrongly. */
 export async function main(args: readonly string[]): Promise<number> {
   let json = args.includes('--json')
-  bringClock(() => ownDeadline(DRAWING))
   try {
     const { values, positionals } = parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true })
     json = values.json === true
+    const limit = limitOf(values)
+    bringClock(limit === Infinity ? null : () => ownDeadline(limit))
     const [name, ...files] = positionals
     if (values.help || name === undefined) {
       console.log(USAGE)

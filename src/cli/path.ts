@@ -2,7 +2,8 @@ import { z } from 'zod'
 import { pathData } from '../core/formats/path-data'
 import { PathDataError, readPathData } from '../core/formats/path-reader'
 import { schemaSentence } from '../core/formats/plain-words'
-import { OutOfTime, within } from '../core/geometry/deadline'
+import { OutOfTime, timed, within } from '../core/geometry/deadline'
+import { ownDeadline } from '../server/renderer/own-time'
 import { measure } from '../core/geometry/measure'
 import type { Path } from '../core/geometry/path'
 import { roundContour } from '../core/outline/corner'
@@ -19,8 +20,8 @@ const FillRule = z.enum(['nonzero', 'evenodd']).default('nonzero')
 const Length = z.number().min(-1e6).max(1e6)
 const Join = z.enum(['miter', 'round', 'bevel'])
 const MiterLimit = z.number().min(1).max(1e6).default(4)
-/** How long one request may take, in milliseconds. */
-const Limit = z.number().positive().max(3_600_000).default(60_000)
+/** How long one request may be computed, in milliseconds of processor time; without it there is no limit but --limit. */
+const Limit = z.number().positive().max(3_600_000).optional()
 const common = { id: Id, paths: Paths, limit: Limit }
 
 const Request = z.discriminatedUnion('op', [
@@ -87,11 +88,8 @@ export function answerLine(text: string): string {
 }
 
 function answer(request: z.infer<typeof Request>): object {
-  const end = performance.now() + request.limit
-  return within(
-    () => performance.now() > end,
-    () => computed(request, request.paths.map(readPathData)),
-  )
+  const compute = () => computed(request, request.paths.map(readPathData))
+  return request.limit === undefined ? timed(compute) : within(ownDeadline(request.limit), compute)
 }
 
 function computed(request: z.infer<typeof Request>, paths: readonly Path[]): object {

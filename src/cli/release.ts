@@ -9,7 +9,7 @@ import { changelog, changesBetween, type Delivered } from '../core/targets/compa
 import { keptCodes } from '../core/targets/font/codes'
 import { byPath } from '../core/targets/plan'
 import { releasedAs } from '../core/targets/released'
-import { type Answer, type Options, UsageError } from './command'
+import { type Answer, limitOf, type Options, UsageError } from './command'
 import { askedTargets, makeFiles, progressLine } from './made-files'
 import { isAlive } from './moved-in'
 import { readWhole } from './read-set'
@@ -41,13 +41,16 @@ async function released({ files, options, to, note, read, set, targets }: Releas
   const last = await lastRelease(to),
     number = (last?.number ?? 0) + 1
   const made: DeliveredFile[] = []
-  const faults = await makeFiles(
+  const { faults, leftOut } = await makeFiles(
     set,
     targets,
     (one) => void made.push(one),
     progressLine(options, 'Drawing'),
     last && releasedAs(last.number, last.icons),
+    limitOf(options),
   )
+  const [late] = leftOut
+  if (late) throw new Error(`“${late.icon}” cannot be delivered. ${late.message}`)
   const refusal = faults.find(({ isError, target }) => isError && target !== undefined)
   if (refusal) throw new Error(refusal.sentence)
   const delivered = deliveredOf(set, made)

@@ -20,7 +20,8 @@ export async function addDemoSets(db: Db, renderer: Renderer, also?: (tx: Db) =>
     read.push(await readDemo(renderer, join(/* turbopackIgnore: true */ folder, file)))
   }
   // Pictures first: they are kept by their contents, so that twice is once.
-  for (const { pictures } of read) await keepPictures(db, renderer, pictures)
+  for (const { pictures } of read)
+    if ((await keepPictures(db, renderer, pictures)) > 0) throw new Error('A picture of the demo sets cannot be read.')
   const added = await db.transaction().execute(async (tx) => {
     const ids: string[] = []
     for (const { rows } of read) ids.push((await addSet(tx, rows)).id)

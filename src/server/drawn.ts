@@ -118,8 +118,8 @@ const holds = ({ revision, rulesRevision, drawnOf, drawnUnder, drawnBy }: Row, o
 type Stale = Pick<Row, 'id' | 'revision' | 'rulesRevision'>
 
 /**
- * Drawings that hung, by set, icon and revisions: why, and until when they are not tried again, by the clock. It may have
- * been the machine, so that nothing of it is stored.
+ * Drawings that took too long, by set, icon and revisions: why, and until when they are not tried again, by the clock. It
+ * may have been the machine, so that nothing of it is stored.
  */
 const hanging = new Map<string, { readonly problem: string; readonly until: number }>()
 /** How long a drawing that hung is not tried again, in milliseconds, and how many of them are known at most. */
@@ -158,9 +158,10 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
   if (!row || row.revision !== revision || row.rules_revision !== rulesRevision) return
   const quick = await drawnBy('draw', QUICK)
   const isSlow = quick.hung || (quick.drawn.problem !== undefined && quick.drawn.isSlow)
-  const { drawn, snags, hung } = isSlow ? await drawnBy('drawSlowly', LONG) : quick
+  const { drawn, snags } = isSlow ? await drawnBy('drawSlowly', LONG) : quick
   const { svg, problem } = drawn
-  if (hung) {
+  // What took too long, even by itself, is not stored: it may have been the machine.
+  if (drawn.problem !== undefined && drawn.isSlow) {
     if (hanging.size >= KNOWN) hanging.clear()
     hanging.set(keyOf(setId, { id, revision, rulesRevision }), { problem: problem!, until: performance.now() + REST })
     return

@@ -193,7 +193,14 @@ describe('threads', () => {
     const file = join(tmpdir(), `wise-square-thread-${process.pid}.mjs`)
     writeFileSync(
       file,
-      'export default ({ input }) => { if (input === "hang") for (;;); if (input === "break") process.exit(1); return input }',
+      `import { readlinkSync } from 'node:fs'
+       export default ({ input, clock }) => {
+         Atomics.store(clock, 0, Number(readlinkSync('/proc/thread-self').split('/').at(-1)))
+         if (input === "hang") for (;;);
+         if (input === "break") process.exit(1)
+         if (input === "wait") Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 900)
+         return input
+       }`,
     )
     const own = new Renderer(file, { limit: 300 })
     const run = (input: string) => own.run('zip', input as never) as Promise<unknown>
@@ -205,6 +212,8 @@ describe('threads', () => {
       ),
     ).toBe(true)
     expect(await run('well')).toBe('well')
+    // Waiting is not computing: it is not held against a task.
+    expect(await run('wait')).toBe('wait')
     await own.close()
     rmSync(file)
   })

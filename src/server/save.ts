@@ -3,10 +3,11 @@ import { unitedCodes, withCodes } from '../core/set/code-points'
 import type { Delivery } from '../core/set/settings'
 import type { Db } from './database/database'
 import { epochOf } from './database/epoch'
-import { done, failed, type Result } from './failure'
+import { done, failed, type Failure, type Result } from './failure'
 import { keepPast } from './past'
 import type { CheckedWrites, Lacking, StoredForCheck } from './renderer/checked-save'
 import type { Renderer } from './renderer/renderer'
+import { isTaskEnded } from './renderer/task-ended'
 import { GONE, setRow } from './set-row'
 import { iconValues, readSet, revisionsOf } from './sets'
 import { type CountedIconRow, iconJson, inOrder, setJson } from './set-rows'
@@ -21,7 +22,11 @@ export async function saveSet(db: Db, renderer: Renderer, id: string, request: U
   for (let tries = 0; tries < 8; tries++) {
     const stored = await storedFor(db, id, lacking)
     if (!stored) return failed('not-found', GONE)
-    const checked = await renderer.run('checkSave', { request, stored: stored.check })
+    const checked = await renderer.run('checkSave', { request, stored: stored.check }).catch((error: unknown) => {
+      // Sent again as it is it would be ended again.
+      if (isTaskEnded(error)) return { ok: false, failure: TOO_MUCH, save: undefined } as const
+      throw error
+    })
     if (!checked.ok) return (await answeredBefore(db, id, checked.save)) ?? checked
     if ('lacking' in checked.value) {
       lacking = checked.value.lacking
@@ -32,6 +37,11 @@ export async function saveSet(db: Db, renderer: Renderer, id: string, request: U
     if (saved) return saved
   }
   return failed('unavailable', 'The set is being changed by many at once; the change is sent again.')
+}
+
+const TOO_MUCH: Failure = {
+  code: 'too-large',
+  message: 'This change is too much to be checked at once. Undo a part of it, and do it in smaller steps.',
 }
 
 /** The answer to a save that was done before. */

@@ -9,23 +9,22 @@ import type { SetRows } from './set-rows'
 import { addSet } from './sets'
 
 /**
- * Imports a set file as a new set; gives its id and the name it got. One picture that cannot be read is left out, and
- * its reference shows that it is missing.
+ * Imports a set file as a new set; gives its id, the name it got, and how many of its reference pictures cannot be read:
+ * those are left out, and their references show that they are missing.
  */
 export async function importSetFile(
   db: Db,
   renderer: Renderer,
   bytes: Uint8Array,
-): Promise<Result<{ id: string; name: string }>> {
+): Promise<Result<{ id: string; name: string; lost: number }>> {
   const read = await renderer.run('readFile', bytes).catch((error: unknown) => {
     if (isTaskEnded(error))
-      return { error: { code: 'too-large' as const, message: 'The set file is too large to be read in time.' } }
+      return { error: { code: 'too-large' as const, message: 'The set file takes too much work to be read.' } }
     throw error
   })
   if ('error' in read) return failed(read.error.code === 'too-large' ? 'too-large' : 'invalid', read.error.message)
   const added = await addSet(db, read.rows)
-  await keepPictures(db, renderer, read.pictures)
-  return done(added)
+  return done({ ...added, lost: await keepPictures(db, renderer, read.pictures) })
 }
 
 /** A set as the text of its file, with the pictures it is drawn by where they are wanted. */
@@ -63,7 +62,10 @@ export async function picturesOf(db: Db, { icons }: SetRows): Promise<Result<Pic
   return done(pictures)
 }
 
-/** Keeps the pictures of a set file. */
-export async function keepPictures(db: Db, renderer: Renderer, pictures: Pictures): Promise<void> {
-  for (const base64 of Object.values(pictures)) await addPicture(db, renderer, Buffer.from(base64, 'base64'))
+/** Keeps the pictures of a set file; gives how many of them cannot be read. */
+export async function keepPictures(db: Db, renderer: Renderer, pictures: Pictures): Promise<number> {
+  let lost = 0
+  for (const base64 of Object.values(pictures))
+    if (!(await addPicture(db, renderer, Buffer.from(base64, 'base64'))).ok) lost++
+  return lost
 }

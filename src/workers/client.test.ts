@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { WorkerClient, WorkerFault } from './client'
+import { WorkerClient, type WorkerFault } from './client'
 import type { Reply, Request } from './serve'
 
 /** What the worker of this test offers: it doubles, throws, gives what cannot be copied, hangs, breaks down, counts. */

@@ -45,10 +45,12 @@ export function drawnIcon(icon: Icon, rules: Rules): Drawn {
     const others = (rules.masters ?? []).map(({ base }) => [base, on(base)] as const)
     return others.length === 0 ? { svg } : { svg, others: Object.fromEntries(others) }
   } catch (error) {
-    const isSlow = error instanceof OutOfTime || (error instanceof Refusal && error.code === 'too-slow')
-    return { problem: drawingProblem(error), ...(isSlow && { isSlow }) }
+    return { problem: drawingProblem(error), ...(isTimeout(error) && { isSlow: true }) }
   }
 }
+
+const isTimeout = (error: unknown): boolean =>
+  error instanceof OutOfTime || (error instanceof Refusal && error.code === 'too-slow')
 
 const known: Record<Ground, Memory<Rules, object, string>> = {
   current: new WeakMap(),
@@ -66,7 +68,7 @@ export function iconSvg(icon: Pick<Icon, 'masters'>, rules: Rules, ground: Groun
 
 /**
  * A drawing as an SVG document for a ground. Remembered. Throws when it cannot be drawn, which is remembered too:
- * `drawingProblem` says why.
+ * `drawingProblem` says why. That it took too long is not remembered here.
  */
 export function drawingSvg(objects: readonly DrawingObject[], rules: Rules, ground: Ground): string {
   const failure = recalled(failed, rules, objects)
@@ -76,7 +78,7 @@ export function drawingSvg(objects: readonly DrawingObject[], rules: Rules, grou
       timed(() => svgOfShapes(shapesOf(objects, rules), rules.grid.size, ground)),
     )
   } catch (error) {
-    if (error instanceof Error) remember(failed, rules, objects, error)
+    if (error instanceof Error && !isTimeout(error)) remember(failed, rules, objects, error)
     throw error
   }
 }

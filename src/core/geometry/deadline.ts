@@ -48,3 +48,28 @@ export const isTimed = (): boolean => current !== null
 
 /** Runs a computation under the deadline in force, or under a new one where there is none. */
 export const timed = <T>(compute: () => T): T => (current || !begin ? compute() : within(begin(), compute))
+
+/**
+ * A deadline by a clock that also counts: what else the machine does is not held against a computation. It has passed after
+ * `ms` milliseconds and so many checks, whichever comes later, or at the latest after `most` milliseconds. `now` is the clock.
+ */
+export function workDeadline(now: () => number, { ms, checks, most }: WorkLimit): Deadline {
+  const begun = now()
+  let count = 0
+  return () => {
+    const isWorked = ++count > checks
+    const gone = now() - begun
+    return gone > most || (isWorked && gone > ms)
+  }
+}
+
+/** How much time and how many checks of the deadline a computation has, and the most time in any case. */
+export type WorkLimit = { readonly ms: number; readonly checks: number; readonly most: number }
+
+let era = 0
+
+/** Since when timeouts are remembered: one of an earlier era is not, since it may have been the machine. */
+export const timeoutEra = (): number => era
+
+/** Forgets all timeouts that are remembered, so that what took too long is tried again when it is asked for. */
+export const forgetTimeouts = (): void => void era++

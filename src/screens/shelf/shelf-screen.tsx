@@ -286,6 +286,9 @@ function SetRow({
   )
 }
 
+/** A set that was added, and how many of its reference pictures are missing. */
+type Added = { readonly id: string; readonly name: string; readonly lost: number }
+
 /** Sends a set file to the server; says what is wrong with it where something is. */
 async function importSet(file: File): Promise<void> {
   if (file.size > MAX_BYTES) {
@@ -296,17 +299,27 @@ async function importSet(file: File): Promise<void> {
     return
   }
   const answer = await sendSet(file)
-  if ('name' in answer) say({ text: `“${answer.name}” is on the shelf.` })
-  else say({ text: `“${file.name}” was not imported. ${answer.message}`, tone: 'fault' })
+  if ('name' in answer) {
+    const { name, lost } = answer
+    const what = lost === 1 ? 'One of its reference pictures' : `${lost} of its reference pictures`
+    say(
+      lost === 0
+        ? { text: `“${name}” is on the shelf.` }
+        : {
+            text: `“${name}” is on the shelf. ${what} could not be read and ${lost === 1 ? 'is' : 'are'} missing.`,
+            tone: 'fault',
+          },
+    )
+  } else say({ text: `“${file.name}” was not imported. ${answer.message}`, tone: 'fault' })
 }
 
 /** Sends a set file to the server; answers the set that it became, or why it did not. */
-async function sendSet(file: Blob): Promise<{ id: string; name: string } | { message: string }> {
+async function sendSet(file: Blob): Promise<Added | { message: string }> {
   const response = await fetch('/api/sets', {
     method: 'POST',
     body: file,
     headers: { 'content-type': 'application/json' },
   }).catch(() => null)
-  const answer = (await response?.json().catch(() => null)) as { id: string; name: string; message?: string } | null
+  const answer = (await response?.json().catch(() => null)) as (Added & { message?: string }) | null
   return response?.ok && answer ? answer : { message: answer?.message ?? 'The server cannot be reached.' }
 }

@@ -9,7 +9,7 @@ try {
   if (act === 'copy') writeCopy(from, to!)
   else {
     const { from: copy, aside } = restore(resolve(from), to)
-    console.log(`The shelf is as in “${copy}”.${aside === null ? '' : ` What was there is in ${aside}.`}`)
+    process.stdout.write(`The shelf is as in “${copy}”.${aside === null ? '' : ` What was there is in ${aside}.`}\n`)
   }
 } catch (error) {
   const isOwn = error instanceof Error && !('code' in error)

@@ -1,5 +1,5 @@
 import { SqliteAdapter, SqliteDialect } from 'kysely'
-import { SqliteFile } from './sqlite'
+import type { SqliteFile } from './sqlite'
 
 /** SQLite changes tables within transactions like anything else; Kysely's own adapter does not make use of it. */
 class AtomicAdapter extends SqliteAdapter {

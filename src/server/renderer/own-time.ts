@@ -1,12 +1,26 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, readlinkSync } from 'node:fs'
 
 /** The kernel counts a thread's time in ticks of so many milliseconds (`USER_HZ` is 100 everywhere on Linux, proc(5)). */
 const TICK = 10
 
 /** How long this thread itself has computed, in milliseconds; null where the system does not say. */
-export function ownTime(): number | null {
+export const ownTime = (): number | null => computed('/proc/thread-self/stat')
+
+/** How long a thread of this process has computed, in milliseconds, by its number; null where the system does not say. */
+export const timeOfThread = (thread: number): number | null => computed(`/proc/self/task/${thread}/stat`)
+
+/** The number that the system gives this thread; null where it does not say (proc(5), /proc/thread-self). */
+export function ownThread(): number | null {
   try {
-    const stat = readFileSync('/proc/thread-self/stat', 'latin1')
+    return Number(readlinkSync('/proc/thread-self').split('/').at(-1)) || null
+  } catch {
+    return null
+  }
+}
+
+function computed(path: string): number | null {
+  try {
+    const stat = readFileSync(path, 'latin1')
     // The name before the last bracket may hold anything; user and system time are the 14th and 15th field.
     const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ')
     return (Number(fields[11]) + Number(fields[12])) * TICK

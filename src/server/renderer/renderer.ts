@@ -4,10 +4,11 @@ import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import { TaskEnded } from './task-ended'
 import type { Tasks } from './tasks'
+import { newThreadClock, watchThread } from './thread-clock'
 
 /**
- * What threads do for one purpose: how many at once, and how long one task may take before its thread is ended, in
- * milliseconds by the clock. That is for what hangs: what a drawing may cost is counted in the thread's own time.
+ * What threads do for one purpose: how many at once, and how long one task may compute before its thread is ended, in
+ * milliseconds of the thread's own time. That is for what hangs: drawings have bounds of their own.
  */
 type Purpose = { readonly atOnce: number; readonly limit: number }
 
@@ -22,13 +23,13 @@ const PURPOSES = {
   /** Making the files of icons, all of one at once; as many threads as there are cores, but for one that answers. */
   make: { atOnce: MAKERS, limit: 60_000 },
   /** Looking at pictures that come from elsewhere. */
-  picture: { atOnce: 1, limit: 4500 },
+  picture: { atOnce: 1, limit: 6000 },
   /** Checking what is saved: nothing else is in its way. */
-  save: { atOnce: 1, limit: 20_000 },
+  save: { atOnce: 1, limit: 60_000 },
   /** Reading and writing documents. */
-  read: { atOnce: 1, limit: 30_000 },
+  read: { atOnce: 1, limit: 120_000 },
   /** What is put together of a whole set: its sheet, what its files share. */
-  whole: { atOnce: 1, limit: 60_000 },
+  whole: { atOnce: 1, limit: 120_000 },
 } satisfies Record<string, Purpose>
 
 /** As many threads as it takes that no purpose ever waits for another. */
@@ -65,7 +66,7 @@ export class Renderer {
   private started: Piscina | null = null
   private readonly turns = new Map<keyof typeof PURPOSES, ReturnType<typeof pLimit>>()
 
-  /** `limit` goes before the times that purposes have, in milliseconds. */
+  /** `limit` goes before the times that purposes have, in milliseconds; Infinity is none. */
   constructor(
     private readonly file: string,
     private readonly options: { readonly limit?: number } = {},
@@ -74,12 +75,16 @@ export class Renderer {
   async run<K extends keyof Tasks>(task: K, input: Parameters<Tasks[K]>[0]): Promise<Awaited<ReturnType<Tasks[K]>>> {
     const purpose = PLACES[task],
       limit = this.options.limit ?? PURPOSES[purpose].limit
-    // Each task has its time from when a thread takes it, not from when it was asked for.
     return this.turn(purpose)(async () => {
+      const clock = newThreadClock(),
+        ending = new AbortController()
+      const stop = limit === Infinity ? () => undefined : watchThread(clock, limit, () => ending.abort())
       try {
-        return await this.threads.run({ task, input }, { signal: AbortSignal.timeout(limit) })
+        return await this.threads.run({ task, input, clock }, { signal: ending.signal })
       } catch (error) {
         throw endedBy(error) ?? error
+      } finally {
+        stop()
       }
     })
   }

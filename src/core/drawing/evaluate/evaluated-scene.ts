@@ -1,5 +1,5 @@
 import type { Box } from '../../geometry/box'
-import { isTimed, timed } from '../../geometry/deadline'
+import { isTimed, timed, timeoutEra } from '../../geometry/deadline'
 import type { Path } from '../../geometry/path'
 import { WARP } from '../../geometry/tolerance'
 import type { Transform } from '../../geometry/transform'
@@ -171,7 +171,7 @@ class EvaluatedScene implements Scene {
 
   /**
    * The remembered result of an object, or the one computed now; a refusal is a result too. A timeout is remembered
-   * only for the object that was given the time: a member may merely have come last.
+   * only for the object that was given the time, as a member may merely have come last, and only for a while.
    */
   private known<T>(memory: Memory<T | Refusal>, object: DrawingObject, compute: () => T): T {
     const isPart = isTimed()
@@ -181,6 +181,10 @@ class EvaluatedScene implements Scene {
       return attempt(object, this.values, compute)
     })
     if (!(result instanceof Refusal)) return result
+    if (!isNew && result.code === 'too-slow' && result.era !== timeoutEra()) {
+      memory.delete(object)
+      return this.known(memory, object, compute)
+    }
     if (isNew && isPart && result.code === 'too-slow') memory.set(object, memory.get(object)!.slice(1))
     throw result
   }

@@ -1,4 +1,4 @@
-import { timed } from '../../geometry/deadline'
+import { timed, timeoutEra } from '../../geometry/deadline'
 import type { Path } from '../../geometry/path'
 import { strokedArea } from '../../outline/stroking'
 import { combine } from '../../planar/boolean'
@@ -6,7 +6,7 @@ import type { Shape } from './shape'
 
 const known = new WeakMap<Shape, Path>()
 /** Shapes whose strokes took too long, or could not be computed. */
-const slow = new WeakSet<Shape>()
+const slow = new WeakMap<Shape, number>()
 
 /** The area that a shape's stroke paints; nothing where there is none. Remembered for each shape. Throws as strokes do. */
 export function strokeInk(shape: Shape): Path {
@@ -29,11 +29,11 @@ export const inkOfAll = (shapes: readonly Shape[]): Path =>
 
 /** The area of a shape's stroke where it can be computed in time, nothing where it cannot. */
 export function strokeInkIfQuick(shape: Shape): Path {
-  if (slow.has(shape)) return []
+  if (slow.get(shape) === timeoutEra()) return []
   try {
     return timed(() => strokeInk(shape))
   } catch {
-    slow.add(shape)
+    slow.set(shape, timeoutEra())
     return []
   }
 }

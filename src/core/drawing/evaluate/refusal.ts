@@ -1,4 +1,4 @@
-import { OutOfTime } from '../../geometry/deadline'
+import { OutOfTime, timeoutEra } from '../../geometry/deadline'
 import type { DrawingObject } from '../model/object'
 
 /**
@@ -6,6 +6,9 @@ import type { DrawingObject } from '../model/object'
  * for a person.
  */
 export class Refusal extends Error {
+  /** When it was refused, as far as that matters: a timeout of an earlier era is not remembered. */
+  readonly era = timeoutEra()
+
   constructor(
     readonly code: 'too-much' | 'too-slow' | 'too-far' | 'failed',
     message: string,
