@@ -1,14 +1,18 @@
-// Reads files that were cut and mixed, and says which are neither read nor refused, or take long: npm run fuzz:svg,
+// Reads files that were cut and mixed, and small ones that cost much, and says which are neither read nor refused, or take
+// long: npm run fuzz:svg,
 // npm run fuzz:svg -- 5000 1 (how many, from which seed)
 import { readdirSync, readFileSync } from 'node:fs'
 import { isFailed, readIcon } from '../../src/core/formats/import/read-icon'
 import { HARD } from '../../src/testing/hard-svg'
+import { hostileSvg } from '../../src/testing/hostile-svg'
 import { mixedSvg } from '../../src/testing/mixed-svg'
 import { random } from '../../src/testing/shapes'
 
 const [count = 2000, first = 1] = process.argv.slice(2).map(Number)
 /** The longest that one file may take, in milliseconds. */
 const LONG = 1000
+/** The longest that it may take to refuse a hostile file, in milliseconds of processor time. */
+const HOSTILE = 2000
 
 const folder = 'node_modules/lucide-static/icons'
 const texts = [
@@ -40,5 +44,14 @@ for (let seed = first; seed < first + count; seed++) {
     console.log(`seed ${seed} took ${Math.round(ms)} ms`)
   }
 }
+for (let seed = first; seed < first + Math.ceil(count / 20); seed++)
+  for (const { what, text, says } of hostileSvg(random(seed))) {
+    const begin = process.cpuUsage()
+    const read = readIcon({ path: 'x.svg', text })
+    const ms = process.cpuUsage(begin).user / 1000
+    if (isFailed(read) && says.test(read.problem) && ms < HOSTILE) continue
+    wrong++
+    console.log(`seed ${seed}, ${what}: ${isFailed(read) ? read.problem : 'read'} after ${Math.round(ms)} ms`)
+  }
 console.log(`${count} files, ${wrong} wrong, ${refused} refused, the longest took ${Math.round(longest)} ms`)
 process.exit(wrong > 0 ? 1 : 0)

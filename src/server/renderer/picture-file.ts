@@ -1,4 +1,6 @@
 import { imageSize } from 'image-size'
+import { TooMuch } from '../../core/formats/import/budget'
+import { readSvg } from '../../core/formats/import/svg/read-svg'
 import { png } from '../../core/formats/png'
 import { done, failed, type Result } from '../failure'
 import { startForeignRasteriser } from './foreign-drawing'
@@ -46,7 +48,19 @@ export async function readPictureFile(bytes: Uint8Array): Promise<Result<ReadPic
   return done({ kind, w: turned ? size.height : size.width, h: turned ? size.width : size.height, bytes })
 }
 
+/** What is too much about a drawing, as a sentence; null where it can be drawn, be it by what our own reader leaves out. */
+function excessOf(bytes: Uint8Array): string | null {
+  try {
+    readSvg(new TextDecoder().decode(bytes), 'drawn')
+    return null
+  } catch (error) {
+    return error instanceof TooMuch ? error.message : null
+  }
+}
+
 async function drawn(bytes: Uint8Array): Promise<Result<ReadPicture>> {
+  const excess = excessOf(bytes)
+  if (excess !== null) return failed('invalid', excess)
   const rasterise = await startForeignRasteriser()
   try {
     const pixels = rasterise(bytes, DRAWN)

@@ -3,6 +3,7 @@ import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { HARD } from '../../../testing/hard-svg'
+import { hostileSvg } from '../../../testing/hostile-svg'
 import { mixedSvg } from '../../../testing/mixed-svg'
 import { pixelsOf } from '../../../testing/rasterise'
 import { runs } from '../../../testing/runs'
@@ -136,6 +137,28 @@ describe('an SVG file', () => {
       expect(isFailed(odd(d)), d).toBe(true)
     const loop = readSvg('<svg viewBox="0 0 24 24"><g id="a"><path d="M4 4h9v9z"/><use href="#a"/></g></svg>')
     expect(loop.unread.map(({ why }) => why)).toEqual([expect.stringContaining('leads back to itself')])
+  })
+
+  it('names the bound that a small file passes that would cost more than any icon, and reads deep ones below it', () => {
+    for (const { what, text, says } of hostileSvg(random(3)))
+      expect([what, readIcon({ path: 'x.svg', text })]).toEqual([
+        what,
+        { path: 'x.svg', problem: expect.stringMatching(says) },
+      ])
+    const nested = (levels: number) =>
+      `<svg viewBox="0 0 24 24">${Array.from({ length: levels }, (_, i) => `<symbol id="s${i}"><use href="#s${i + 1}"/></symbol>`).join('')}<path id="s${levels}" d="M4 4h9v9z"/><use href="#s0"/></svg>`
+    expect(readSvg(nested(40)).objects).toHaveLength(2)
+    expect(readSvg(nested(80)).unread.map(({ why }) => why)).toEqual(['more than 64 elements lead one to another'])
+    // A selector of many parts is matched as it says, however many of them fail on the way.
+    const matched = (selector: string) =>
+      readSvg(
+        `<svg viewBox="0 0 24 24"><style>${selector}{fill:#112233}</style><g class="a"><g class="b"><g class="a"><path class="c" d="M4 4h9v9z"/></g></g></g></svg>`,
+      ).objects[0]!
+    const fill = (object: object) => (object as { style: { fill: unknown } }).style.fill
+    for (const selector of ['.a .b .c', '.a > .b .c', '* * * .c', '.b > .a > .c', '.a .a > .c', 'svg > .a .b > .a .c'])
+      expect([selector, fill(matched(selector))]).toEqual([selector, '#112233'])
+    for (const selector of ['.b .b .c', '.a > .c > .c', '.b > .c', '* * * * * * .c', '.b > .b .c', '.a > .a > .c'])
+      expect([selector, fill(matched(selector))]).not.toEqual([selector, '#112233'])
   })
 
   it('is never more than refused, however it is cut and mixed, and a set holds what is not', () => {

@@ -15,8 +15,8 @@ export class Unreadable extends Error {
   override name = 'Unreadable'
 }
 
-/** What one file may come to at most: beyond it nothing is read. */
-export const MOST = { characters: 4_000_000, elements: 50_000, depth: 200, shapes: 5_000 } as const
+/** Upper bounds for the text of one file; a larger file is refused. `budget.ts` has those for what it draws. */
+export const MOST = { characters: 4_000_000, elements: 50_000, depth: 200 } as const
 
 /** The first code point for private use: what lies below is text. */
 export const PRIVATE = 0xe000

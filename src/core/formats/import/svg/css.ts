@@ -2,6 +2,7 @@ import type { CssNode, Rule, SelectorList } from 'css-tree'
 import generate from 'css-tree/generator'
 import parse from 'css-tree/parser'
 import walk from 'css-tree/walker'
+import type { Budget } from '../budget'
 import type { XmlElement } from './xml'
 
 /** A declaration, and whether it goes before all that are not important. */
@@ -127,10 +128,45 @@ function attributeTest(matcher: string | null, wanted = ''): ((value: string | u
   }
 }
 
-/** Whether a rule's selector matches an element. */
-export function isMatch({ parts }: StyleRule, element: XmlElement): boolean {
+/** A declaration of a rule that matches an element, and how specific that rule is. */
+type Matched = { readonly declaration: Declaration; readonly specificity: number }
+
+/** The rules of all style sheets of a file, matched with each element once. */
+export class Cascade {
+  private readonly matched = new WeakMap<XmlElement, readonly Matched[]>()
+
+  constructor(
+    private readonly rules: readonly StyleRule[],
+    private readonly budget: Pick<Budget, 'step'>,
+  ) {}
+
+  /** The declarations of all rules that match an element, in the order of the sheets. Throws `TooMuch`. */
+  declarationsFor(element: XmlElement): readonly Matched[] {
+    let all = this.matched.get(element)
+    if (!all) {
+      all = this.rules.flatMap((rule) =>
+        isMatch(rule, element, this.budget)
+          ? rule.declarations.map((declaration) => ({ declaration, specificity: rule.specificity }))
+          : [],
+      )
+      this.matched.set(element, all)
+    }
+    return all
+  }
+}
+
+/** Whether a rule's selector matches an element. What failed once is not tried again: at most one step for each part and ancestor. */
+function isMatch({ parts }: StyleRule, element: XmlElement, budget: Pick<Budget, 'step'>): boolean {
+  const failed = parts.length > 2 ? parts.map(() => new Set<XmlElement>()) : null
   const from = (at: XmlElement | null, i: number): boolean => {
-    if (!at || !parts[i]!.tests.every((test) => test(at))) return false
+    if (!at || failed?.[i]!.has(at)) return false
+    const is = matches(at, i)
+    if (!is) failed?.[i]!.add(at)
+    return is
+  }
+  const matches = (at: XmlElement, i: number): boolean => {
+    budget.step()
+    if (!parts[i]!.tests.every((test) => test(at))) return false
     if (i === 0) return true
     if (parts[i]!.within === 'child') return from(at.parent, i - 1)
     for (let up = at.parent; up; up = up.parent) if (from(up, i - 1)) return true

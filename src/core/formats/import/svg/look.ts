@@ -1,4 +1,4 @@
-import { type Declaration, isMatch, readStyleAttribute, type StyleRule } from './css'
+import { type Cascade, type Declaration, readStyleAttribute } from './css'
 import type { XmlElement } from './xml'
 
 /** The properties that are read, with their initial values; those that `inherit` come from the parent (SVG 2, property index). */
@@ -52,7 +52,7 @@ const STYLE_ATTRIBUTE = 1e9,
   IMPORTANT = 1e10
 
 /** The computed properties of an element within its parent's (CSS Cascade 4 §6; SVG 2 §6). */
-export function lookOf(element: XmlElement, parent: Look, rules: readonly StyleRule[]): Look {
+export function lookOf(element: XmlElement, parent: Look, rules: Cascade): Look {
   const own = new Map<Property, { value: string; order: number }>()
   const declare = ({ property, value, isImportant }: Declaration, order: number) => {
     // The marker shorthand stands for all three.
@@ -68,8 +68,7 @@ export function lookOf(element: XmlElement, parent: Look, rules: readonly StyleR
   }
   for (const [property, value] of Object.entries(element.attributes))
     declare({ property, value: value.trim(), isImportant: false }, -1)
-  for (const rule of rules)
-    if (isMatch(rule, element)) for (const one of rule.declarations) declare(one, rule.specificity)
+  for (const { declaration, specificity } of rules.declarationsFor(element)) declare(declaration, specificity)
   const { style } = element.attributes
   if (style) for (const one of readStyleAttribute(style)) declare(one, STYLE_ATTRIBUTE)
   const look: Record<string, string> = {}

@@ -2,7 +2,7 @@ import type { Box } from '../../../geometry/box'
 import { apply, compose, IDENTITY, inverse, type Transform } from '../../../geometry/transform'
 import type { Gradient, Paint, Stop } from '../../../drawing/model/paint'
 import { type Look, lookOf, INITIAL } from './look'
-import type { StyleRule } from './css'
+import type { Cascade } from './css'
 import { linkIn, readColour, readLength, readTransform } from './values'
 import type { XmlElement } from './xml'
 
@@ -17,7 +17,7 @@ const NONE: ReadPaint = { paint: 'none', opacity: 1 }
 /** What paints are looked up in: the document's definitions and rules. */
 export type Document = {
   readonly byId: ReadonlyMap<string, XmlElement>
-  readonly rules: readonly StyleRule[]
+  readonly rules: Cascade
 }
 
 /** A colour as objects have it; ink where nobody says which the text around has. */

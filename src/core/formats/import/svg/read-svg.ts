@@ -4,8 +4,9 @@ import type { Path } from '../../../geometry/path'
 import { compose, IDENTITY, type Transform } from '../../../geometry/transform'
 import { tidy } from '../../../geometry/tidy'
 import { counting, type Ids, type Understanding } from '../objects'
-import { MOST, type Unread, Unreadable } from '../reading'
-import { readStyleSheet, type StyleRule } from './css'
+import { BOUNDS, Budget } from '../budget'
+import { type Unread, Unreadable } from '../reading'
+import { Cascade, readStyleSheet, type StyleRule } from './css'
 import { boxMap, maskFront } from './cut'
 import { INITIAL, type Look, lookOf } from './look'
 import { outlineOf, pathOf, SHAPES } from './outline'
@@ -89,10 +90,11 @@ export function readSvgRoot(root: XmlElement, how: Understanding): ReadSvg {
 
 class Reading {
   readonly document: Document
+  readonly budget = new Budget()
   private readonly said = new Map<string, Unread>()
   private readonly ids: Ids = counting()
   private readonly side: number
-  private shapes = 0
+  private count = 0
 
   constructor(
     root: XmlElement,
@@ -113,7 +115,7 @@ class Reading {
       element.children.forEach(visit)
     }
     visit(root)
-    this.document = { byId, rules }
+    this.document = { byId, rules: new Cascade(rules, this.budget) }
   }
 
   get unread(): readonly Unread[] {
@@ -132,6 +134,7 @@ class Reading {
   /** The objects of an element; none where it draws nothing. */
   private element(element: XmlElement, place: Place): DrawingObject[] {
     const { name } = element
+    this.budget.visit()
     if (SILENT.has(name) || name.includes(':')) return []
     if (Object.hasOwn(LISTED, name)) {
       this.say(name, LISTED[name]!)
@@ -195,8 +198,12 @@ class Reading {
       this.say('use', `#${id.slice(0, 40)} is not there`)
       return []
     }
-    if (place.uses.includes(target) || place.uses.length > 16) {
+    if (place.uses.includes(target)) {
       this.say('use', `#${id.slice(0, 40)} leads back to itself`)
+      return []
+    }
+    if (place.uses.length >= BOUNDS.nested) {
+      this.say('use', `more than ${BOUNDS.nested} elements lead one to another`)
       return []
     }
     const { attributes } = element
@@ -211,7 +218,8 @@ class Reading {
   }
 
   private shape(element: XmlElement, { look, map, view }: Place): DrawingObject[] {
-    if (++this.shapes > MOST.shapes) throw new Unreadable(`The file draws more than ${MOST.shapes} shapes.`)
+    this.count++
+    this.budget.shape()
     if (look.visibility !== 'visible') return []
     const em = readLength(look['font-size']) ?? 16
     const path = this.pathIn(element, look, view, em)
@@ -224,6 +232,7 @@ class Reading {
       this.say(element.name, 'it reaches farther than anything is drawn')
       return []
     }
+    this.budget.path(path, look.fill !== 'none')
     return drawnShape(
       { element, name: this.nameOf(element), path, look, map, view, em },
       {
@@ -257,8 +266,12 @@ class Reading {
     if (!outline || typeof outline === 'string') return []
     const width = readLength(look['stroke-width'], { whole: Math.hypot(view.w, view.h) / Math.SQRT2 }) ?? 1
     return markersOf(pathOf(outline), look, width, this.document).flatMap(({ marker, map }) => {
-      if (place.uses.includes(marker) || place.uses.length > 16) {
+      if (place.uses.includes(marker)) {
         this.say('marker', 'it leads back to itself')
+        return []
+      }
+      if (place.uses.length >= BOUNDS.nested) {
+        this.say('marker', `more than ${BOUNDS.nested} elements lead one to another`)
         return []
       }
       const own = lookOf(marker, INITIAL, this.document.rules)
@@ -341,7 +354,7 @@ class Reading {
       .replace(/[^\p{L}\p{N} _.-]/gu, ' ')
       .trim()
       .slice(0, 60)
-    return text || `${name} ${this.shapes}`
+    return text || `${name} ${this.count}`
   }
 }
 
