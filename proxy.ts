@@ -9,6 +9,31 @@ const OWN = new Set(['127.0.0.1', 'localhost', '[::1]'])
 
 const refuse = (message: string) => guarded(NextResponse.json({ code: 'forbidden', message }, { status: 403 }))
 
+const invalid = (message: string, status: 400 | 405) =>
+  guarded(NextResponse.json({ code: 'invalid', message }, { status }))
+
+/**
+ * Whether a text calls an action as the pages of this program do: by a list of plain strings. In one a dollar sign is
+ * doubled at the beginning; a single one stands for something else.
+ */
+function isCall(text: string): boolean {
+  try {
+    const list: unknown = JSON.parse(text)
+    return Array.isArray(list) && list.every((one) => typeof one === 'string' && !/^\$(?!\$)/.test(one))
+  } catch {
+    return false
+  }
+}
+
+/** What is wrong with a request that is no GET and for no route of the API; null where it calls an action. */
+async function wrongCall(request: NextRequest): Promise<NextResponse | null> {
+  if (request.method !== 'POST' || !request.headers.has('next-action'))
+    return invalid('This address can only be read.', 405)
+  const type = request.headers.get('content-type') ?? ''
+  const isPlain = type.startsWith('text/plain') && isCall(await request.clone().text())
+  return isPlain ? null : invalid('This call cannot be read.', 400)
+}
+
 /** An answer with what every one says of what may be done with it. */
 function guarded(response: NextResponse): NextResponse {
   for (const { key, value } of GUARDS) response.headers.set(key, value)
@@ -28,20 +53,22 @@ function isReadable(path: string): boolean {
  * Before every request: it must be meant for this machine, and what changes something must come from a page of its own.
  * Answers say what pages may do.
  */
-export function proxy(request: NextRequest): NextResponse {
+export async function proxy(request: NextRequest): Promise<NextResponse> {
   const host = request.headers.get('host') ?? ''
   if (!OWN.has(host.replace(/:\d+$/, ''))) return refuse('This server answers to 127.0.0.1 and localhost only.')
   if (!isReadable(request.nextUrl.pathname))
     return guarded(NextResponse.json({ code: 'invalid', message: 'This address cannot be read.' }, { status: 400 }))
   const site = request.headers.get('sec-fetch-site')
-  // What a page of another site asks for starts no work here, be it only to look.
-  if (site === 'cross-site' && request.nextUrl.pathname.startsWith('/api/'))
-    return refuse('Requests from other sites are refused.')
+  const isApi = request.nextUrl.pathname.startsWith('/api/')
+  // What a page of another site or port asks for starts no work here, be it only to look.
+  if ((site === 'cross-site' || site === 'same-site') && isApi) return refuse('Requests from other sites are refused.')
   if (request.method !== 'GET' && request.method !== 'HEAD') {
     const origin = request.headers.get('origin')
     if (origin !== null && origin !== `http://${host}`) return refuse('Requests from other sites are refused.')
     if (site !== null && site !== 'same-origin' && site !== 'none')
       return refuse('Requests from other sites are refused.')
+    const wrong = isApi ? null : await wrongCall(request)
+    if (wrong) return wrong
   }
   const nonce = btoa(crypto.randomUUID())
   const policy = [

@@ -1,7 +1,8 @@
-import { buildDatabaseCommand, buildRenderer } from './bin/prepare.mjs'
+import { buildCommandLine, buildDatabaseCommand, buildRenderer } from './bin/prepare.mjs'
 
-/** The server's threads and its copies of the database run built files. */
+/** The server's threads, its copies of the database and the command line run built files. */
 export function setup() {
   buildRenderer()
   buildDatabaseCommand()
+  buildCommandLine()
 }

@@ -204,7 +204,26 @@ test('only pages of this machine get in, and pages may do no more than they need
     ).toBe(403)
   }
   expect((await raw(base, '/api/sets', 'POST', { host, 'sec-fetch-site': 'cross-site' }, '{}')).status).toBe(403)
+  // A page of another port of this machine is another page.
+  for (const site of ['cross-site', 'same-site'])
+    expect((await raw(base, '/api/events', 'GET', { host, 'sec-fetch-site': site })).status, site).toBe(403)
   expect((await raw(base, '/api/sets', 'POST', { host }, '{}')).status).toBe(422)
+  for (const [method, headers, body, status] of [
+    ['TRACE', {}, undefined, 405],
+    ['PUT', {}, 'x', 405],
+    ['POST', { 'content-type': 'multipart/form-data; boundary=x' }, 'garbage', 405],
+    ['POST', { 'next-action': '40', 'content-type': 'text/plain' }, '[broken', 400],
+    ['POST', { 'next-action': '40', 'content-type': 'text/plain' }, '["$F1"]', 400],
+    ['POST', { 'next-action': '40', 'content-type': 'multipart/form-data; boundary=x' }, 'garbage', 400],
+  ] as const) {
+    const answer = await raw(base, '/', method, { host, ...headers }, body)
+    expect([method, body, answer.status, sentence(answer.text)]).toEqual([
+      method,
+      body,
+      status,
+      expect.stringMatching(/^[A-Z].*\.$/),
+    ])
+  }
   expect((await raw(base, '/api/sets/%ff', 'GET', { host })).status).toBeLessThan(500)
   expect((await raw(base, '/sets/%ff/draw', 'GET', { host })).status).toBeLessThan(500)
 

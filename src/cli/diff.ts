@@ -1,10 +1,10 @@
-import { writeFile } from 'node:fs/promises'
 import { iconSvg } from '../core/formats/drawn'
 import { rasterised } from '../core/formats/rasterised'
 import type { IconSet } from '../core/set/set'
 import { changesBetween, isSame } from '../core/targets/compare'
 import { escaped } from '../core/formats/markup'
 import { dataUri } from '../core/targets/web/web'
+import { replaceFile } from '../server/replace-file'
 import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 import { deliveredOf, namesIn } from './release'
@@ -27,7 +27,7 @@ export async function diffCommand(files: readonly string[], { out, quiet }: Opti
     name: pair.after.name,
     pixels: changedPixels(pair.before.svg, pair.after.svg),
   }))
-  if (out) await writeFile(out, page(old, next, changes, changed))
+  if (out) await replaceFile(out, page(old, next, changes, changed))
   const names = namesIn(changes)
   const line = (word: string, list: readonly string[]) => (list.length === 0 ? [] : [`${word}: ${list.join(', ')}`])
   return {

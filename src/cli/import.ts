@@ -1,4 +1,4 @@
-import { lstat, readdir, readFile, realpath, stat, writeFile } from 'node:fs/promises'
+import { lstat, readdir, readFile, realpath, stat } from 'node:fs/promises'
 import { basename, join, relative, resolve, sep } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { type Gathered, gatheredSet } from '../core/formats/import/gather'
@@ -12,6 +12,7 @@ import { type Failed, MOST, type Remark, type Source } from '../core/formats/imp
 import { sourcesIn } from '../core/formats/import/sources'
 import { type Pictures, writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
+import { replaceFile } from '../server/replace-file'
 import { type Answer, type Options, UsageError } from './command'
 import { readWhole } from './read-set'
 
@@ -50,7 +51,7 @@ export async function importCommand(files: readonly string[], options: Options):
         ? 'There is no SVG file, vector drawable or font in what was named.'
         : `Nothing could be read: ${saidOf(read.filter(isFailed)[0])}`,
     )
-  await writeFile(out, writeSetFile(made.set, 'pictures' in made ? (made.pictures as Pictures) : {}))
+  await replaceFile(out, writeSetFile(made.set, 'pictures' in made ? (made.pictures as Pictures) : {}))
   return answered(made, out, options)
 }
 

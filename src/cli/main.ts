@@ -2,6 +2,7 @@ import { createInterface } from 'node:readline'
 import { parseArgs } from 'node:util'
 import { bringClock } from '../core/geometry/deadline'
 import { ownDeadline } from '../server/renderer/own-time'
+import { replaceFile } from '../server/replace-file'
 import { type Answer, limitOf, OPTIONS, type Options, print, UsageError, wentWrong } from './command'
 
 const USAGE = `bin/wise-square COMMAND
@@ -25,9 +26,9 @@ const USAGE = `bin/wise-square COMMAND
   restyle FILE --rules FILE --out FILE        bring a set under other rules and say which icons need a hand
           [--drawings fitted|scaled|kept]     what becomes of them on another grid (fitted)
           [--except NAME,NAME]                icons that stay as they look
-  rules FILE [--tokens]                       print the rules alone, or as design tokens
-  targets                                     list what a set can be delivered to, and the files of each
-  schema                                      print the JSON Schema of the set file
+  rules FILE [--tokens] [--out FILE]          print the rules alone, or as design tokens
+  targets [--out FILE]                        list what a set can be delivered to, and the files of each
+  schema [--out FILE]                         print the JSON Schema of the set file
   path [--time]                               answer geometry requests, one JSON object a line
                                               (union, subtract, intersect, exclude, divide, patches,
                                               offset, stroke, round, simplify, measure)
@@ -51,6 +52,9 @@ const COMMANDS = new Map<string, () => Promise<Command>>([
   ['targets', async () => (await import('./targets')).targetsCommand],
   ['schema', async () => (await import('./schema')).schemaCommand],
 ])
+
+/** Commands that print a document; with --out it goes to a file. */
+const PRINTED = new Set(['rules', 'targets', 'schema'])
 
 /** Runs the command line and gives the exit status: 0 done, 1 it could not be done, 2 it was asked wrongly. */
 export async function main(args: readonly string[]): Promise<number> {
@@ -78,7 +82,8 @@ export async function main(args: readonly string[]): Promise<number> {
     if (!load) throw new UsageError(`There is no command “${name}”.`)
     const command = await load()
     const answer = await command(files, values)
-    print(answer, json)
+    if (values.out !== undefined && PRINTED.has(name)) await replaceFile(values.out, `${answer.lines.join('\n')}\n`)
+    else print(answer, json)
     return answer.status ?? 0
   } catch (error) {
     const wrongUse =

@@ -1,4 +1,3 @@
-import { writeFile } from 'node:fs/promises'
 import { CHECKS } from '../core/checks/checks'
 import { mendsOf } from '../core/checks/mended'
 import { snagsOn } from '../core/checks/snags'
@@ -8,6 +7,7 @@ import { writeSetFile } from '../core/formats/set-file'
 import { bookAt } from '../core/rules/book'
 import { acceptedIn, type Icon, type Master, setProblems } from '../core/set/set'
 import type { Rules } from '../core/rules/rules'
+import { replaceFile } from '../server/replace-file'
 import { type Answer, type Options, UsageError } from './command'
 import { readWhole } from './read-set'
 
@@ -39,7 +39,7 @@ export async function mendCommand(files: readonly string[], { out, only }: Optio
   const whole = { ...set, icons }
   const [wrong] = setProblems(whole)
   if (wrong) throw new Error(wrong)
-  await writeFile(out, writeSetFile(whole, pictures))
+  await replaceFile(out, writeSetFile(whole, pictures))
   return {
     lines: [
       ...did.flatMap(({ icon, mends, left }) => [

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
-import { lstat, mkdir, readdir, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises'
+import { lstat, readdir, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises'
 import { basename, dirname, join, resolve } from 'node:path'
+import { makeFolder } from '../server/make-folder'
 
 /** What the last delivery wrote into a folder: its paths, with forward slashes. */
 const MANIFEST = '.wise-square-delivery.json'
@@ -46,7 +47,7 @@ export class MovedIn {
   static async begin(folder: string): Promise<MovedIn> {
     const one = new MovedIn(folder)
     await clearLeft(folder)
-    await mkdir(join(one.beside, 'new'), { recursive: true })
+    makeFolder(join(one.beside, 'new'))
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, one.stop)
     return one
   }
@@ -58,7 +59,7 @@ export class MovedIn {
     if (there?.equals(bytes)) return
     ;(there ? this.changed : this.added).push(path)
     const file = join(this.beside, 'new', path)
-    await mkdir(dirname(file), { recursive: true })
+    makeFolder(dirname(file))
     await writeFile(file, bytes)
   }
 
@@ -79,15 +80,15 @@ export class MovedIn {
     const now = new Set([...this.added, ...this.changed])
     const back: (() => Promise<void>)[] = []
     try {
-      const made = await mkdir(this.folder, { recursive: true })
+      const made = makeFolder(this.folder)
       if (made) back.push(() => rmdir(made))
       for (const path of [...now, ...(clean ? stale : [])]) {
         const file = join(this.folder, path),
           aside = join(this.beside, 'old', path)
-        const first = await mkdir(dirname(file), { recursive: true })
+        const first = makeFolder(dirname(file))
         if (first && first !== made) back.push(() => rm(first, { recursive: true, force: true }))
         if (existsSync(file)) {
-          await mkdir(dirname(aside), { recursive: true })
+          makeFolder(dirname(aside))
           await rename(file, aside)
           back.push(() => rename(aside, file))
         }

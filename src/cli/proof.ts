@@ -1,9 +1,9 @@
-import { writeFile } from 'node:fs/promises'
 import { documentsFor, drawnIcon } from '../core/formats/drawn'
 import { png } from '../core/formats/png'
 import { rasterised } from '../core/formats/rasterised'
 import { schemaSentence } from '../core/formats/plain-words'
 import { Size } from '../core/rules/rules'
+import { replaceFile } from '../server/replace-file'
 import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
 
@@ -19,7 +19,7 @@ export async function proofCommand(files: readonly string[], { icon: name, size,
   if (!drawn.svg) throw new Error(drawn.problem)
   const { light } = documentsFor(drawn, set.rules, pixels.data)
   const bytes = png(rasterised(light, pixels.data))
-  await writeFile(out, bytes)
+  await replaceFile(out, bytes)
   return {
     lines: [`${name} at ${pixels.data} px written to ${out}.`],
     value: { icon: name, size: pixels.data, out, bytes: bytes.length },

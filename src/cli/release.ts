@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
+import { readdir, readFile, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { iconSvg } from '../core/formats/drawn'
 import { writeSetFile } from '../core/formats/set-file'
@@ -9,6 +9,8 @@ import { changelog, changesBetween, type Delivered } from '../core/targets/compa
 import { keptCodes } from '../core/targets/font/codes'
 import { byPath } from '../core/targets/plan'
 import { releasedAs } from '../core/targets/released'
+import { makeFolder } from '../server/make-folder'
+import { replaceFile } from '../server/replace-file'
 import { type Answer, limitOf, type Options, UsageError } from './command'
 import { askedTargets, makeFiles, progressLine } from './made-files'
 import { isAlive } from './moved-in'
@@ -27,7 +29,7 @@ export async function releaseCommand(files: readonly string[], options: Options)
   const read = await readWhole(files)
   const set: IconSet = { ...read.set, delivery: { ...read.set.delivery, codes: keptCodes(read.set) } }
   const targets = askedTargets(options, set)
-  await mkdir(to, { recursive: true })
+  makeFolder(to)
   const letGo = await alone(to)
   try {
     return await released({ files, options, to, note, read, set, targets })
@@ -57,13 +59,13 @@ async function released({ files, options, to, note, read, set, targets }: Releas
   const changes = changesBetween(last ?? { icons: [], files: [] }, delivered)
   const text = changelog(`Release ${number}`, note, changes)
   const kept: Kept = { number, note, ...delivered }
-  await put(join(to, `${number}.zip`), zip(made.sort(byPath)))
-  await put(join(to, `${number}.wisesquare.json`), writeSetFile(set, read.pictures))
+  await replaceFile(join(to, `${number}.zip`), zip(made.sort(byPath)))
+  await replaceFile(join(to, `${number}.wisesquare.json`), writeSetFile(set, read.pictures))
   const before = await readFile(join(to, 'changelog.md'), 'utf8').catch(() => '')
-  await put(join(to, 'changelog.md'), `${text}${before && `\n${before}`}`)
-  await put(file, writeSetFile(set, read.pictures))
+  await replaceFile(join(to, 'changelog.md'), `${text}${before && `\n${before}`}`)
+  await replaceFile(file, writeSetFile(set, read.pictures))
   // What makes it a release comes last: a release that was cut off is none.
-  await put(join(to, `${number}.json`), `${JSON.stringify(kept)}\n`)
+  await replaceFile(join(to, `${number}.json`), `${JSON.stringify(kept)}\n`)
   const gone = changes.files.removed.length
   return {
     lines: options.quiet
@@ -111,18 +113,6 @@ export async function lastRelease(folder: string): Promise<Kept | null> {
     .map(Number)
   const last = Math.max(0, ...numbers)
   return last === 0 ? null : (JSON.parse(await readFile(join(folder, `${last}.json`), 'utf8')) as Kept)
-}
-
-/** Writes a file beside and moves it into its place; nothing is left of it where there is no room. */
-async function put(file: string, content: string | Uint8Array): Promise<void> {
-  const part = `${file}.part`
-  try {
-    await writeFile(part, content)
-    await rename(part, file)
-  } catch (error) {
-    await rm(part, { force: true })
-    throw error
-  }
 }
 
 /** Keeps other releases out of a folder until this one is made; those of processes that are gone keep nobody out. */

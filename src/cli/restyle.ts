@@ -1,9 +1,10 @@
-import { readFile, writeFile } from 'node:fs/promises'
+import { readFile } from 'node:fs/promises'
 import { lossesOf } from '../core/checks/change'
 import { readRulesFile } from '../core/formats/rules-file'
 import { writeSetFile } from '../core/formats/set-file'
 import { restyledSet } from '../core/set/restyle'
 import { setProblems } from '../core/set/set'
+import { replaceFile } from '../server/replace-file'
 import { type Answer, type Options, UsageError } from './command'
 import { readWhole } from './read-set'
 
@@ -34,7 +35,7 @@ export async function restyleCommand(files: readonly string[], options: Options)
     const lost = lossesOf({ icon, rules: set.rules }, { icon: next.icons[i]!, rules })
     return lost.length > 0 ? [{ icon: icon.name, strains: lost }] : []
   })
-  await writeFile(out, writeSetFile(next, pictures))
+  await replaceFile(out, writeSetFile(next, pictures))
   return {
     lines: [
       ...need.map(({ icon, strains: lost }) => `${icon}: ${lost.join(' ')}`),

@@ -7,6 +7,7 @@ import { firstStart } from './demo'
 import { faultSentence } from './fault-sentence'
 import { purge } from './database/purge'
 import { renderer } from './renderer/renderer'
+import { refuseStrangeMethods } from './strange-methods'
 
 /** Keeps the lock from being closed with the object that holds it. */
 const shared = globalThis as { wiseSquareLock?: unknown }
@@ -19,6 +20,7 @@ const UNUSABLE = 78
  * parent the server ends too.
  */
 export async function start(): Promise<void> {
+  refuseStrangeMethods()
   followParent()
   endInTime()
   const folder = dataFolder()
