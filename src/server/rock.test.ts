@@ -356,12 +356,21 @@ describe('the command line', () => {
       /^error: “a(@2x)?” and “a(@2x)?” would both be the file png\/\d+\/a@2x\.png: rename one of them\.\n.* Left out: “a(@2x)?” of png\.$/,
     )
     // With a limit of its own an icon that takes longer is left out and named; all others are delivered.
-    const dots = { ...bomb, style: { ...style, dash: [0.01, 0.01] }, turns: 12 }
-    const slow = written('slow.json', { ...set, icons: [icon('oar'), icon('rope', [dots]), icon('ferry')] })
-    const limited = await run('deliver', slow, '--to', to, '--targets', 'svg,data', '--clean', '--limit', '0.6')
+    const nodes = Array.from({ length: 1500 }, (_, i) => ({ x: (i * 7.31) % 24, y: (i * i * 3.17) % 24 }))
+    const knot = {
+      kind: 'path',
+      id: 'knot',
+      name: 'Knot',
+      corner: 0,
+      contours: [{ closed: true, nodes }],
+      style: { fill: 'ink', stroke: 'none', weight: 'main' },
+    }
+    const slow = written('slow.json', { ...set, icons: [icon('oar'), icon('rope', [knot]), icon('ferry')] })
+    const limited = await run('deliver', slow, '--to', to, '--targets', 'png,data', '--clean', '--limit', '2.5')
     expect([limited.status, limited.said]).toEqual([1, expect.any(String)])
     expect(limited.said).toMatch(/error: “rope” cannot be delivered\. .* takes too long .*Left out: “rope”\.$/s)
-    expect(readdirSync(join(to, 'svg')).sort()).toEqual(['ferry.svg', 'oar.svg'])
+    const pictures = readdirSync(join(to, 'png', '16'))
+    expect(new Set(pictures.map((name) => name.split(/[.@]/)[0]))).toEqual(new Set(['ferry', 'oar']))
     expect(readFileSync(join(to, 'developers', 'icons.json'), 'utf8')).not.toContain('rope')
     expect((await run('deliver', slow, '--to', to, '--limit', 'soon')).said).toBe('“soon” is no number of seconds.')
     const good = written('good.json', { ...set, icons: [icon('oar')] }, '\uFEFF')

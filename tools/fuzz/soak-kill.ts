@@ -1,6 +1,8 @@
 // Kills the server (SIGKILL) during first starts, migrations, saves, imports, deliveries, releases and while a window
-// draws, and starts it again: npm run soak:kill -- ROUNDS SEED. Nothing acknowledged and nothing drawn may be lost, no
-// data folder may be of no more use, and the demo sets come once.
+// draws, and starts it again; kills restores of a shelf and commands that write a set file: npm run soak:kill -- ROUNDS
+// SEED. Nothing acknowledged and nothing drawn may be lost, no data folder may be of no more use, no file is half written,
+// and the demo sets come once.
+import { spawn } from 'node:child_process'
 import {
   closeSync,
   cpSync,
@@ -11,6 +13,7 @@ import {
   readdirSync,
   rmSync,
   statSync,
+  writeFileSync,
   writeSync,
 } from 'node:fs'
 import { join, resolve } from 'node:path'
@@ -19,6 +22,7 @@ import { unzipSync } from 'fflate'
 import { Kysely } from 'kysely'
 import { AtomicDialect } from '../../src/server/database/dialect'
 import { MIGRATION_NAMES, migrate } from '../../src/server/database/migrations'
+import { asidesOf, copiesOf } from '../../src/server/database/places'
 import { restore } from '../../src/server/database/restore'
 import { SqliteFile } from '../../src/server/database/sqlite'
 
@@ -150,6 +154,74 @@ async function restoring(round: number): Promise<void> {
   rmSync(data, { recursive: true, force: true })
 }
 let restored = 0
+
+/** Runs a program and kills it after a while; whether it ended by itself before. */
+async function killed(args: readonly string[], after: number): Promise<boolean> {
+  const child = spawn(process.execPath, args, { stdio: 'ignore' })
+  const ended = new Promise<boolean>((done) => child.once('exit', (code) => done(code === 0)))
+  const timer = setTimeout(() => child.kill('SIGKILL'), after)
+  const isDone = await ended
+  clearTimeout(timer)
+  return isDone
+}
+
+let restoresKilled = 0
+
+/** Kills a restore: the shelf is as it was or as the copy, or the next start asks, and what was there is aside. */
+async function killedRestore(round: number): Promise<void> {
+  const data = join(folder, `restore-${round}`)
+  const server = await begun(data)
+  for (let tries = 0; tries < 400 && copiesOf(data).length === 0; tries++) await wait(50)
+  const added = await json(`${server.base}/api/sets`, JSON.stringify({ ...demo, set: { ...demo.set, name: 'Later' } }))
+  await server.stop('SIGKILL')
+  const DEMO = 'Quayside,Quayside solid,Skerry app icons'
+  const isDone = await killed(['build/database/command.js', 'restore', data], 60 + next() * 240)
+  if (!isDone) restoresKilled++
+  const again = await startServer({ port: PORT, data })
+  if (await again.ready) {
+    await again.stop()
+    const names = shelf(data).join()
+    if (names !== (isDone ? DEMO : names === DEMO ? DEMO : `${DEMO},Later`) || added.status !== 200)
+      faults.push(`round ${round}: after a restore that was ${isDone ? 'done' : 'killed'} the shelf has ${names}`)
+  } else {
+    if (isDone || !/but there was one: .*aside/.test(again.output))
+      faults.push(`round ${round}: after a killed restore the server says ${again.output.slice(-300)}`)
+    const [aside] = asidesOf(data)
+    restore(data, aside)
+    const names = shelf(data).join()
+    if (names !== `${DEMO},Later`) faults.push(`round ${round}: what a killed restore put aside has ${names}`)
+  }
+  rmSync(data, { recursive: true, force: true })
+}
+
+let commandsKilled = 0
+
+/** Kills a command that writes a set file over one that is there: that is whole, as it was or as it became. */
+async function killedCommand(round: number): Promise<void> {
+  const file = join(folder, `command-${round}.json`),
+    rules = join(folder, 'grid-20.json')
+  if (!existsSync(rules)) {
+    const { masters: _, ...plain } = demo.set.rules
+    const text = {
+      format: 'wise-square-rules',
+      version: 1,
+      rules: { ...plain, grid: { ...plain.grid, size: 20 }, liveArea: 18 },
+    }
+    writeFileSync(rules, JSON.stringify(text))
+  }
+  const few = { ...demo, set: { ...demo.set, icons: demo.set.icons.slice(0, 3) } }
+  writeFileSync(file, JSON.stringify(few))
+  const before = readFileSync(file, 'utf8')
+  const [command, ...more] = next() < 0.5 ? ['mend'] : ['restyle', '--rules', rules, '--drawings', 'scaled']
+  if (!(await killed(['bin/wise-square', command!, file, ...more, '--out', file], 100 + next() * 900))) commandsKilled++
+  const after = readFileSync(file, 'utf8')
+  try {
+    if (after !== before && JSON.parse(after).set.icons.length !== 3) throw new Error('icons are missing')
+  } catch (error) {
+    faults.push(`round ${round}: ${command} left ${String(error)}`)
+  }
+  for (const name of readdirSync(folder)) if (name.startsWith(`command-${round}`)) rmSync(join(folder, name))
+}
 
 const browsers: Browser[] = []
 let drawn = 0
@@ -330,11 +402,15 @@ for (let round = 0; round < rounds; round++) {
       ? firstStart(round)
       : kind < 0.4
         ? migration(round)
-        : kind < 0.5
+        : kind < 0.46
           ? restoring(round)
-          : kind < 0.65
-            ? drawing(round)
-            : work(round))
+          : kind < 0.54
+            ? killedRestore(round)
+            : kind < 0.62
+              ? killedCommand(round)
+              : kind < 0.72
+                ? drawing(round)
+                : work(round))
     done++
   } catch (error) {
     faults.push(`round ${round}: ${error instanceof Error ? error.message : String(error)}`)
@@ -350,6 +426,6 @@ const integrity = db.pragma('integrity_check')
 if (integrity !== 'ok') faults.push(`the database says ${integrity}`)
 for (const fault of faults.slice(0, 20)) console.log(fault)
 console.log(
-  `${done} of ${rounds} rounds from seed ${seed} in ${Math.round((performance.now() - start) / 1000)} s: ${saves} saves, ${imports} imports acknowledged, ${drawn} shapes drawn, ${releases} releases, ${restored} shelves restored, ${faults.length} faults`,
+  `${done} of ${rounds} rounds from seed ${seed} in ${Math.round((performance.now() - start) / 1000)} s: ${saves} saves, ${imports} imports acknowledged, ${drawn} shapes drawn, ${releases} releases, ${restored} shelves restored, ${restoresKilled} restores and ${commandsKilled} commands killed, ${faults.length} faults`,
 )
 process.exit(faults.length > 0 ? 1 : 0)
