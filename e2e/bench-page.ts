@@ -201,7 +201,7 @@ export async function delivered(page: Page, bench: BenchPage): Promise<Record<st
     page.getByRole('link', { name: 'Download as a zip' }).click(),
   ])
   const files = unzipSync(readFileSync(await download.path()))
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await bench.ready()
   return Object.fromEntries(
     Object.entries(files).flatMap(([path, bytes]) =>

@@ -93,7 +93,7 @@ test('from an empty shelf to a delivered set', async ({ page }) => {
   expect(svg('ticket')).toContain(root)
 
   // What is delivered is what the proof showed, pixel by pixel.
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await bench.ready()
   for (const name of ['life-buoy', 'ticket']) {
     await page.getByRole('button', { name, exact: true }).click()

@@ -16,7 +16,7 @@ test('the main weight and the outer radius change: all follow, those that need a
   await expect(strip.getByRole('listitem').first()).toBeVisible()
   await page.getByRole('button', { name: 'Apply' }).click()
   await expect(page.getByText('No change is pending.')).toBeVisible()
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await bench.ready()
   const after = await delivered(page, bench)
   // Every stroke that was of the main weight is 1.5 wide now; none is 2.
@@ -94,7 +94,7 @@ test('a gradient of the rules is made and edited there, trim and lines to draw b
     },
   ])
   expect([file.set.rules['trim'], file.set.rules['lines']]).toEqual([1000, ['thirds']])
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await bench.ready()
   await expect(page.locator('[data-layer=trim]')).toBeVisible()
   await expect(page.locator('[data-layer=lines] path')).toHaveCount(2)

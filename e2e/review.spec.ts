@@ -136,7 +136,7 @@ test('a whole set is brought to a grid of 20: seen on one sheet, one icon left a
   await expect(page.getByText('one icon is left as it looks')).toBeVisible()
   await expect(status).toContainText(/of 39 icons change/, { timeout: 30_000 })
   await page.getByRole('button', { name: 'Apply' }).click()
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await bench.ready()
   await expect(page.getByRole('tab', { name: '20', exact: true })).toHaveAttribute('aria-selected', 'true')
   await bench.press('Control+z')

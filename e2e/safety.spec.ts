@@ -91,6 +91,6 @@ test('rules that cannot be are refused where they stand', async ({ page }) => {
   await expect(page.getByRole('textbox', { name: 'Height of wide' })).toHaveValue('14')
   await apply.click()
   await bench.saved()
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await expect(bench.row('Funnel')).toContainText('stout')
 })

@@ -59,7 +59,7 @@ test('snags: found while drawing, marked, mended one by one and all at once, lef
   await page.getByLabel('How much it matters: weights not in the rules').selectOption('off')
   await setting(page, 'Smallest gap', '3')
   await page.getByRole('button', { name: 'Apply' }).click()
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await bench.ready()
   await expect(rows.filter({ hasText: 'A gap is' })).toContainText('at 16 px; the least is 3 px.')
   await expect(own).toHaveCount(0)

@@ -19,7 +19,7 @@ test('the set: other rules, those that need a hand mended, a small master tuned 
   await expect(page.getByText('No change is pending.')).toBeVisible()
 
   // By hand what no repair knows, and by the repairs what they do.
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await bench.ready()
   await bench.pick('Rope')
   await bench.own('corner of Rope', '2')
@@ -32,7 +32,7 @@ test('the set: other rules, those that need a hand mended, a small master tuned 
   await expect(page.getByText(/^Mend .* in .*\.$/)).toBeVisible()
 
   // The 16 master of another icon is tuned; its parent changes, and the tuning stays.
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await bench.ready()
   await (await bench.sibling('timetable')).click()
   const tab = (base: number) => page.getByRole('tablist', { name: 'Masters' }).getByRole('tab', { name: String(base) })

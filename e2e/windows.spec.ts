@@ -216,7 +216,7 @@ test('every stage takes in what another window saved, with what waits in it', as
   await one.saved()
 
   await page.getByRole('link', { name: 'Review' }).click()
-  await other.page.getByRole('link', { name: 'Draw' }).click()
+  await other.page.getByRole('link', { name: 'Draw', exact: true }).click()
   await other.ready()
   await other.press('1')
   await other.drag([3, 3], [9, 9])
@@ -224,7 +224,7 @@ test('every stage takes in what another window saved, with what waits in it', as
   await expect(page.getByText(/^Saved · rev 5/)).toBeVisible()
 
   // An icon that is deleted elsewhere while it is open here is named, and another one is open then.
-  await page.getByRole('link', { name: 'Draw' }).click()
+  await page.getByRole('link', { name: 'Draw', exact: true }).click()
   await one.ready()
   await other.page.getByRole('button', { name: '+ icon' }).click()
   await other.saved()

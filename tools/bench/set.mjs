@@ -128,7 +128,7 @@ try {
     await seen(page.getByRole('tree'))
   })
   await measured('opening Draw', 100, async () => {
-    await page.getByRole('link', { name: 'Draw' }).click()
+    await page.getByRole('link', { name: 'Draw', exact: true }).click()
     await seen(page.getByTestId('artwork'))
   })
   const [left, top, scale] = await page.getByTestId('artwork').evaluate((element) => {
