@@ -12,6 +12,9 @@ import { keepPictures, picturesOf } from './set-files'
 import { setOfRows } from './set-rows'
 import { listSets, readSet } from './sets'
 import { decoded } from '../testing/decoded'
+import { hostileSvg } from '../testing/hostile-svg'
+import { random } from '../testing/shapes'
+import { purge } from './database/purge'
 
 let db: Db
 beforeEach(async () => {
@@ -30,13 +33,23 @@ const message = async (bytes: Uint8Array) => {
 
 describe('pictures to draw by', () => {
   it('are kept as they came, once, under an id made of their bytes', async () => {
-    const first = await addPicture(db, renderer, porthole),
-      again = await addPicture(db, renderer, porthole)
+    const first = await addPicture(db, renderer, porthole)
+    // One that comes again counts as new: it is not cleared before a drawing refers to it.
+    await db.updateTable('pictures').set({ added_at: '2026-01-01' }).execute()
+    const again = await addPicture(db, renderer, porthole)
+    expect((await purge(db)).pictures).toBe(0)
     if (!first.ok || !again.ok) throw new Error('The picture was not taken.')
     expect(first.value).toMatchObject({ kind: 'image/png', w: 480, h: 480 })
     expect(again.value.id).toBe(first.value.id)
     expect(Buffer.from((await readPicture(db, first.value.id))!.bytes).equals(porthole)).toBe(true)
     expect(await db.selectFrom('pictures').select('id').execute()).toHaveLength(1)
+  })
+
+  it('that come with a set file and cannot be read are counted, and refused with their true reason', async () => {
+    const hostile = hostileSvg(random(5))[0]!
+    const pictures = { good: porthole.toString('base64'), bad: Buffer.from('none').toString('base64') }
+    expect(await keepPictures(db, renderer, pictures)).toBe(1)
+    expect(await message(Buffer.from(hostile.text))).toMatch(hostile.says)
   })
 
   it('that are drawings become pixels: no script, no text of them is kept', async () => {

@@ -9,12 +9,16 @@ export function decoded(bytes: Uint8Array): Decoded {
     { width, height } = png
   const from = png.palette ? convertIndexedToRgb(png) : png.data,
     channels = from.length / (width * height),
-    deep = png.depth === 16 ? 257 : 1
+    deep = png.depth === 16 ? 257 : 1,
+    // Where in a pixel red, green and blue are: in a grey one all of them are its first value.
+    [green, blue] = channels < 3 ? [0, 0] : [1, 2],
+    hasAlpha = channels % 2 === 0
   const data = new Uint8Array(4 * width * height)
-  for (let i = 0; i < width * height; i++) {
-    const own = [...from.slice(i * channels, (i + 1) * channels)].map((value) => Math.round(value / deep))
-    const grey = channels < 3
-    data.set([own[0]!, own[grey ? 0 : 1]!, own[grey ? 0 : 2]!, channels % 2 === 0 ? own[channels - 1]! : 255], 4 * i)
+  for (let i = 0, at = 0; i < data.length; i += 4, at += channels) {
+    data[i] = Math.round(from[at]! / deep)
+    data[i + 1] = Math.round(from[at + green]! / deep)
+    data[i + 2] = Math.round(from[at + blue]! / deep)
+    data[i + 3] = hasAlpha ? Math.round(from[at + channels - 1]! / deep) : 255
   }
   return { width, height, data }
 }

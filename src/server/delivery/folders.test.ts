@@ -95,8 +95,7 @@ describe('a folder', () => {
   it('of a build is looked at without being written: whether it is what the set gives', async () => {
     const file = join(folder, 'skerry.wisesquare.json'),
       out = join(folder, 'build')
-    const run = (...more: string[]) =>
-      main(['deliver', file, '--to', out, '--targets', 'svg,favicon', '--quiet', ...more])
+    const run = (...more: string[]) => main(['deliver', file, '--to', out, '--targets', 'svg,data', '--quiet', ...more])
     expect(await run('--check')).toBe(1)
     expect(existsSync(out)).toBe(false)
     expect(await run()).toBe(0)
