@@ -1,7 +1,7 @@
 import { mkdirSync, type Stats, statSync } from 'node:fs'
 import { dirname, resolve } from 'node:path'
 
-/** What is at a path; undefined where nothing is, also below a file. */
+/** The file or folder at a path; undefined if there is none. */
 function entryAt(path: string): Stats | undefined {
   try {
     return statSync(/* turbopackIgnore: true */ path, { throwIfNoEntry: false })
@@ -12,8 +12,8 @@ function entryAt(path: string): Stats | undefined {
 }
 
 /**
- * Makes a folder and the parents that are missing; returns the first of those it made, null where all were there. Throws the
- * system's error with the path that is in the way. (`mkdir` of Node.js with `recursive` never returns below `/proc`.)
+ * Creates a folder and its missing parents; returns the outermost folder that was created, null if none was. Throws the
+ * system's error with the path that failed. (Node.js's recursive `mkdir` never returns below `/proc`.)
  */
 export function makeFolder(folder: string): string | null {
   const missing: string[] = []

@@ -1,7 +1,7 @@
 import { chmod, open, realpath, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { dirname } from 'node:path'
 
-/** What replacing a file does to the disk, one step each, so that a test can make every one of them fail. */
+/** The steps of replacing a file, so that a test can make each of them fail. */
 export const steps = {
   async write(path: string, content: string | Uint8Array): Promise<void> {
     const file = await open(path, 'w')
@@ -27,9 +27,9 @@ export const steps = {
 export type Steps = typeof steps
 
 /**
- * Writes a file whole or not at all: beside its place, to the disk, and only then under its name. Where a step fails the
- * file that was there is as it was, byte for byte, and the system's error is thrown. Links are followed; what is no plain
- * file (a terminal, a pipe) is written to as it is.
+ * Replaces a file atomically: writes a temporary file beside it, flushes it to the disk and renames it. Throws the system's
+ * error if a step fails; the old file is then unchanged, byte for byte. Follows links. Terminals and pipes are written to
+ * directly.
  */
 export async function replaceFile(path: string, content: string | Uint8Array, on: Steps = steps): Promise<void> {
   const there = await stat(path).catch(() => null)
@@ -42,7 +42,7 @@ export async function replaceFile(path: string, content: string | Uint8Array, on
     await on.rename(part, file)
   } catch (error) {
     await rm(part, { force: true }).catch(() => undefined)
-    // What is said is about the file that was asked for.
+    // The error names the requested file, not the temporary one.
     throw Object.assign(error as Error, { path, dest: undefined })
   }
   await on.syncFolder(dirname(file))

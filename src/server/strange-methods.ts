@@ -6,8 +6,8 @@ const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS']
 const ANSWER = JSON.stringify({ code: 'invalid', message: 'This method is not answered here.' })
 
 /**
- * Answers requests by other methods (TRACE, which the framework takes for a fault of its own) with 405, before anything else
- * of this process sees them.
+ * Answers requests with other methods with 405, before the framework sees them: it answers TRACE with 500. Patches the
+ * servers of this process.
  */
 export function refuseStrangeMethods(): void {
   const emit = Server.prototype.emit

@@ -1,12 +1,12 @@
 import { bringClock, forgetTimeouts, workDeadline } from '../core/geometry/deadline'
 
 /**
- * What one drawing may take in a worker: six seconds and the checks that quiet cores come to in them, whichever lasts
- * longer, and a minute in any case. Measured over the demo sets and random fills: 1 to 50 checks a millisecond.
+ * Limit for one drawing in a worker: six seconds, longer on a busy machine until it has made the calls that an idle machine
+ * makes in that time, at most a minute. Measured with the demo sets and random fills: 1 to 50 calls per millisecond.
  */
 const DRAWING = { ms: 6000, checks: 300_000, most: 60_000 }
 
-/** How long that something took too long is remembered, in milliseconds. */
+/** How long a timeout is remembered, in milliseconds. */
 const REMEMBERED = 30_000
 
 /** Ends whatever takes too long in this worker, with a sentence. */

@@ -9,8 +9,8 @@ type Given<C extends Call> = Plain<Awaited<ReturnType<C>>>
 type Told<C extends Call> = C extends (input: never, tell: (progress: infer P) => void) => unknown ? P : never
 
 /**
- * Why a call gave nothing: the function said so (`refused`), the worker broke down (`crashed`) or gave no sign of life
- * (`late`), another call brought it down (`interrupted`), or it was ended (`ended`). The message is a sentence.
+ * The reason why a call has no result: the function threw (`refused`), the worker crashed (`crashed`) or was silent too long
+ * (`late`), another call crashed it (`interrupted`), or the client was closed (`ended`). The message is a sentence.
  */
 export class WorkerFault extends Error {
   constructor(
@@ -28,9 +28,9 @@ type Waiting = {
 }
 
 /**
- * The page's side of a worker that `serve` offers functions in. The worker begins with the first call. Every call is
- * settled: by what the function gives, or by a `WorkerFault`. A worker that breaks down or is silent for too long is ended
- * and all that wait are told; the next call begins another one.
+ * Client of a worker whose functions are offered by `serve`. The first call starts the worker. Every call settles, with the
+ * function's result or a `WorkerFault`. A worker that crashes or is silent too long is terminated, all waiting calls are
+ * rejected, and the next call starts a new one.
  */
 export class WorkerClient<C extends Calls> {
   private worker: Worker | null = null
@@ -41,8 +41,8 @@ export class WorkerClient<C extends Calls> {
   private timer: ReturnType<typeof setTimeout> | undefined
 
   /**
-   * `load` begins a worker; `silence` is how long it may compute without a sign of life, in milliseconds; `onLost` is told
-   * when a worker is gone with what it knew.
+   * `load` starts a worker. `silence` is the longest time without a message from it, in milliseconds. `onLost` is called when
+   * a worker ended; its state is lost.
    */
   constructor(
     private readonly load: () => Worker,

@@ -38,22 +38,22 @@ export type Job = { readonly source: Source; readonly wanted: Wanted; readonly d
 const AHEAD = 4
 /** How many of what can wait: what is wanted at once comes after these. */
 const AHEAD_OF_REST = 2
-/** How long a worker may compute without an answer, in milliseconds: what takes work ends long before by itself. */
+/** The longest time without an answer, in milliseconds. Drawings end long before by their own limit. */
 const SILENCE = 90_000
 
 /** When something is wanted: before all else, or when nothing else is and the hands of who is waiting rest. */
 export type Urgency = 'now' | 'at rest'
 
 /**
- * A worker that draws, one picture after the other. One that is silent for too long or breaks down is given up; what it had
- * beside that is drawn by the next. What took too long is tried once more, after all else: it may have been the machine.
+ * A queue of pictures for one worker. A worker that crashes or is silent too long is replaced; its other pictures are drawn
+ * by the next one. A picture that took too long is tried once more, after all others, since the machine may have been busy.
  */
 export class Drawer {
   private readonly client: WorkerClient<DrawingCalls>
   private numbers = this.newNumbers()
   /** In the order in which it is asked; given up by the thousand when a large set changes. */
   private readonly waiting = new Set<Job>()
-  /** What a worker had that was given up: it comes before all else. */
+  /** Pictures of a worker that was replaced; they come first. */
   private readonly returned = new Set<Job>()
   private readonly waitingForRest = new Set<Job>()
   private resting: ReturnType<typeof setTimeout> | undefined
@@ -119,7 +119,7 @@ export class Drawer {
       this.tried.add(job)
       this.waiting.add(job)
     } else job.done({ problem: WORDS[kind] ?? message })
-    // What the worker had beside it returns first.
+    // The worker's other pictures return first.
     queueMicrotask(() => this.feed())
   }
 
@@ -154,7 +154,7 @@ export class Drawer {
   }
 }
 
-/** What is said of a picture that its worker said nothing of. */
+/** Sentences for pictures whose worker gave no answer. */
 const WORDS: Partial<Record<WorkerFault['kind'], string>> = {
   crashed: 'It cannot be drawn: the worker gave up.',
   late: 'It takes too long to draw.',

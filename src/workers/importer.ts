@@ -5,7 +5,7 @@ import type { Choice, ChosenFile, Coming, ComingIcon, ImportCalls } from './impo
 
 export type { Choice, ChosenFile, Coming, ComingIcon }
 
-/** Icons that were read into a set, and what is to be told of them. */
+/** Icons that were read into a set, with remarks and failures. */
 export type FoundIcons = ReturnType<ImportCalls['into']>
 
 /** How far reading is: files read or drawings understood, of all, and the milliseconds that are left by that. */
@@ -23,12 +23,12 @@ const LOT = 60
 const SILENCE = 180_000
 
 /**
- * Reads files in a worker of its own, which ends with it: giving up leaves nothing. What is asked is answered, or it is said
- * why not; a worker that broke down is begun anew with the same files.
+ * Reads files in a worker of its own, which `end` terminates. Every question is answered or rejected with a sentence. After
+ * a crash the next question starts a new worker with the same files.
  */
 export class Importer {
   private readonly client: WorkerClient<ImportCalls>
-  /** The files are with the worker: what is asked of them comes after. */
+  /** Resolves when the worker has all files; null before they are sent. */
   private handed: Promise<void> | null = null
   private isEnded = false
 

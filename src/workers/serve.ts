@@ -1,9 +1,7 @@
-/**
- * What goes from a page to a worker: a call with a number, that is answered under it, or a notice (no number) that is not.
- */
+/** A message from the page to a worker: a call with an id, or a notice (`id` null) that gets no reply. */
 export type Request = { readonly id: number | null; readonly call: string; readonly input: unknown }
 
-/** What comes back for a call: how far it is, then what it gives or why it gives nothing, as a sentence. */
+/** A message from a worker to the page: the progress of a call, its result, or a sentence that says why there is none. */
 export type Reply = { readonly id: number } & (
   { readonly progress: unknown } | { readonly result: unknown } | { readonly problem: string }
 )
@@ -23,13 +21,13 @@ export class Transferred<T> {
 const plainly = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
 /**
- * Offers functions to the page that began this worker, one call after the other in the order in which they come. Whatever
- * one throws is an answer as well, in the words of `sentence`.
+ * Offers functions to the page that started this worker. Calls run one after the other, in the order of their messages. An
+ * exception becomes a reply; `sentence` turns it into words.
  */
 export function serve(calls: Calls, sentence: (error: unknown) => string = plainly): void {
   let last: unknown = null
   self.onmessage = ({ data }: MessageEvent<Request>) => {
-    // What computes at once is answered at once, unless something before it is not done yet.
+    // A synchronous function replies at once, unless an earlier call is still running.
     const next = last instanceof Promise ? last.then(() => answer(data)) : answer(data)
     last = next instanceof Promise ? next.finally(() => last === next && (last = null)) : null
   }

@@ -50,8 +50,8 @@ export const isTimed = (): boolean => current !== null
 export const timed = <T>(compute: () => T): T => (current || !begin ? compute() : within(begin(), compute))
 
 /**
- * A deadline by a clock that also counts: what else the machine does is not held against a computation. It has passed after
- * `ms` milliseconds and so many checks, whichever comes later, or at the latest after `most` milliseconds. `now` is the clock.
+ * A deadline that a busy machine does not shorten. It has passed when both `ms` milliseconds and `checks` calls are over, or
+ * after `most` milliseconds in any case. `now` is the clock, in milliseconds.
  */
 export function workDeadline(now: () => number, { ms, checks, most }: WorkLimit): Deadline {
   const begun = now()
@@ -63,13 +63,13 @@ export function workDeadline(now: () => number, { ms, checks, most }: WorkLimit)
   }
 }
 
-/** How much time and how many checks of the deadline a computation has, and the most time in any case. */
+/** Bounds of a computation: milliseconds, calls of its deadline, and the upper bound in milliseconds. */
 export type WorkLimit = { readonly ms: number; readonly checks: number; readonly most: number }
 
 let era = 0
 
-/** Since when timeouts are remembered: one of an earlier era is not, since it may have been the machine. */
+/** Number of the current era. A timeout is remembered within its era only, because the machine may have been busy. */
 export const timeoutEra = (): number => era
 
-/** Forgets all timeouts that are remembered, so that what took too long is tried again when it is asked for. */
+/** Begins a new era: computations that timed out are tried again on the next request. */
 export const forgetTimeouts = (): void => void era++

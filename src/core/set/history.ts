@@ -34,7 +34,7 @@ export function redo({ present, past, future }: History): History {
   return { present: moved(present, step.change, 'to'), past: [...past, step], future: future.slice(0, -1) }
 }
 
-/** The most that the steps of a history may hold of icons as they were, in bytes. */
+/** Upper bound for the memory of all undo steps, in bytes. */
 export const UNDO_BYTES = 128 * 2 ** 20
 
 /** What an object and a node take in memory, in bytes, measured over the demo sets; an icon takes as much as an object. */
@@ -43,7 +43,7 @@ const OBJECT = 250,
 
 const sizes = new WeakMap<Step, number>()
 
-/** About how many bytes a step keeps that the set itself does not. */
+/** Estimated memory of a step beside that of the set, in bytes. */
 function bytesOf(step: Step): number {
   let bytes = sizes.get(step)
   if (bytes === undefined) {
@@ -57,10 +57,7 @@ function bytesOf(step: Step): number {
   return bytes
 }
 
-/**
- * A history without its oldest steps, as far as all steps hold more than so many bytes; the last one stays. The same history
- * where that is not so.
- */
+/** Drops the oldest steps until all steps need at most `limit` bytes. The last step stays. Returns the same history within the limit. */
 export function bounded(history: History, limit = UNDO_BYTES): History {
   let left = limit - history.future.reduce((sum, step) => sum + bytesOf(step), 0)
   const { past } = history

@@ -16,8 +16,8 @@ import { type Icon, type IconSet, type Master, masterFor, titleOf } from './set'
 export type OnNewGrid = 'fitted' | 'scaled'
 
 /**
- * What one drawing of an icon becomes on the grid of other rules: the main drawing (`place` 0) or one kept beside it (from 1
- * on), the objects it was, and those it becomes.
+ * The fitted form of one drawing of an icon on the grid of other rules. `place` 0 is the main drawing, 1 and more are its
+ * alternatives. `of` are the original objects, `objects` the fitted ones.
  */
 export type Fit = {
   readonly icon: string
@@ -34,7 +34,7 @@ export type Restyling = {
   readonly isFollowing?: true
   /** On another grid; left out, coordinates stay what they are. */
   readonly drawings?: OnNewGrid
-  /** What drawings become where they are fitted, as far as that was computed before; the rest is computed here. */
+  /** Fitted drawings that were computed before; missing ones are computed here. */
   readonly fits?: readonly Fit[]
   /** The icons that stay as they look, by id: what they had by name and is otherwise now becomes their own. */
   readonly except?: readonly string[]

@@ -7,18 +7,17 @@ import { bringClock, forgetTimeouts, workDeadline } from '@/core/geometry/deadli
 const TURN = 1000,
   EACH = 250
 
-/** How many checks quiet cores come to in one turn: with fewer the machine is busy, and nothing is refused for that. */
+/** Calls of the deadline that an idle machine makes in one turn. With fewer calls the machine is busy, and nothing is refused. */
 const CHECKS = 20_000
 /** How long a drawing may take on however busy a machine, in milliseconds. */
 const MOST = 8000
 
-/** How long that something took too long is remembered, in milliseconds. */
+/** How long a timeout is remembered, in milliseconds. */
 const REMEMBERED = 15_000
 
 /**
- * Brings the page's clock: what is computed in one turn of the page has one time together, so that the page answers
- * again however much of it is too much. What the time was not enough for is said to be too slow and left out, and tried
- * again when it is asked for after a while.
+ * Installs the page's clock. All drawings that are computed in one turn of the page share one time limit, so that the page
+ * stays responsive. A drawing that exceeds it is reported as too slow and left out; it is tried again after a while.
  */
 export function bringPageClock(): void {
   if (typeof window === 'undefined') return

@@ -79,8 +79,8 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
   }
 
   /**
-   * Takes over what windows that were closed left unsaved. A save of theirs that had no answer is sent once more first:
-   * whether it arrived is known then.
+   * Takes over the unsaved changes of closed windows. A save of theirs without an answer is sent again first, which tells
+   * whether it arrived.
    */
   let isTaking = false
   let asking: ReturnType<typeof setTimeout> | undefined
@@ -151,8 +151,8 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
     const { saving } = session.getState()
     if (saving.state !== 'saved' && !saving.kept) event.preventDefault()
   }
-  // A page that goes sends what it has at once, while it still can; the request is kept alive to its end. The other
-  // windows are told of what may not arrive.
+  // A closing page sends its unsaved changes at once; the browser keeps the request alive. The other windows are told of
+  // changes that may not arrive.
   const hurry = () => {
     clearTimeout(timer)
     void act()

@@ -49,17 +49,17 @@ export async function forgetUnsaved({ setId, writer }: Pick<Kept, 'setId' | 'wri
   }
 }
 
-/** What windows that are gone left unsaved of a set, and what of it cannot be read: as it is, with its key. */
+/** Unsaved changes of closed windows, and records that cannot be read, each with its key. */
 export type LeftUnsaved = {
   readonly kept: readonly Kept[]
   readonly unreadable: readonly { readonly setId: string; readonly writer: string }[]
-  /** Whether the browser said what it keeps. */
+  /** False if the browser's storage did not answer. */
   readonly isKnown: boolean
 }
 
 /**
- * Claims for a window what windows that are gone left of a set, so that no other takes it over as well, and gives it, oldest
- * first. Where the browser does not say which windows are open, all is taken for left, or with `certain` nothing.
+ * Claims the unsaved changes of closed windows for `writer`, so that no other window takes them over too. Returns them,
+ * oldest first. If the browser does not say which windows are open, all records are claimed, or none with `certain`.
  */
 export async function claimLeft(setId: string, writer: string, { certain = false } = {}): Promise<LeftUnsaved> {
   const kept: Kept[] = [],

@@ -7,7 +7,7 @@ import { fitAll, type FlawedFit } from '@/workers/fitters'
 /** How often it is said how far the fitting is, in milliseconds. */
 const PAUSE = 100
 
-/** How many of a set's drawings were brought to the grid of other rules, and what they become once all were. */
+/** Progress of fitting a set's drawings to another grid, and the fitted drawings once all are done. */
 export type Fitting = {
   readonly done: number
   readonly of: number

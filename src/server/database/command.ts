@@ -1,4 +1,4 @@
-// What is done to a database by a process of its own: node command.js copy FROM TO, node command.js restore FOLDER [NAME].
+// Copies or restores a database in its own process: node command.js copy FROM TO, node command.js restore FOLDER [NAME].
 import { resolve } from 'node:path'
 import { faultSentence } from '../fault-sentence'
 import { writeCopy } from './copies'

@@ -18,8 +18,8 @@ const FREE = 256 * 2 ** 20
 const today = () => new Date().toISOString().slice(0, 10)
 
 /**
- * Writes a copy of a database that is in use: beside its place, read through, written to the disk, and only then under its
- * name. Throws where one of these fails; a copy that had the name before is then as it was.
+ * Copies a database that may be in use. Writes a temporary file, checks it, flushes it to the disk and renames it. Throws if
+ * a step fails; an earlier copy of that name is then unchanged.
  */
 export function writeCopy(from: string, to: string, on: Disk = disk): void {
   const part = `${to}.part`

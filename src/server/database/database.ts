@@ -12,11 +12,11 @@ import { SqliteFile } from './sqlite'
 
 export type Db = Kysely<Tables>
 
-/** What may be done with a folder that opening would else ask about. */
+/** Answers to the questions that opening a folder may ask. */
 export type Opening = {
-  /** A new shelf begins where there is none, although copies or earlier shelves are kept. */
+  /** Begins a new shelf if the database is missing, even if there are copies of an earlier one. */
   readonly fresh?: boolean
-  /** A shelf of an earlier version is changed although it could not be copied before. */
+  /** Migrates a shelf of an earlier version even if it cannot be copied first. */
   readonly withoutCopy?: boolean
 }
 
@@ -38,13 +38,13 @@ export async function openDatabase(folder: string, { fresh = false, withoutCopy 
   })
 }
 
-/** Brings an opened database up to date; an earlier version is first kept by `keep`, which is told what comes next. */
+/** Migrates an opened database. `keep` copies it first if it is of an earlier version; it gets the name of the next migration. */
 async function opened(file: SqliteFile, keep: (next: string) => Promise<void>): Promise<Db> {
   const db = new Kysely<Tables>({ dialect: new AtomicDialect(file) })
   try {
     file.pragma('busy_timeout = 5000')
     file.pragma('journal_mode = WAL')
-    // FULL: what was acknowledged as saved survives a power cut, not only a killed process.
+    // FULL: an acknowledged save survives a power cut, not only a killed process.
     file.pragma('synchronous = FULL')
     file.pragma('foreign_keys = ON')
     const pending = await pendingMigrations(db)
@@ -68,10 +68,10 @@ function usableOrThrow(folder: string): void {
   }
 }
 
-/** Copies and shelves put aside that a folder has, as one text to name them by; empty where there are none. */
+/** The names of a folder's copies and of shelves put aside, separated by commas; empty if there are none. */
 const keptIn = (folder: string): string => [...copiesOf(folder), ...asidesOf(folder)].join(', ')
 
-/** Throws a question where a shelf is missing that was there: another may not begin in its place unasked. */
+/** Throws a question if the database is missing but copies of it are there: no new shelf begins unasked. */
 function thereOrThrow(folder: string, fresh: boolean): void {
   const path = databaseIn(folder)
   if (existsSync(/* turbopackIgnore: true */ path)) return
@@ -86,7 +86,7 @@ function thereOrThrow(folder: string, fresh: boolean): void {
     )
 }
 
-/** Throws a sentence where the database of a folder is there and cannot be read through: it is never written to. */
+/** Throws a sentence if the database of a folder is damaged. A damaged database is never written to. */
 function soundOrThrow(folder: string): void {
   const path = databaseIn(folder)
   if (!existsSync(/* turbopackIgnore: true */ path)) return

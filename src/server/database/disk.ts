@@ -3,10 +3,7 @@ import { randomBytes } from 'node:crypto'
 import { makeFolder } from '../make-folder'
 import { SqliteFile } from './sqlite'
 
-/**
- * What copying and restoring do to the disk, one step each, so that a test can make every one of them fail. All throw the
- * error of the system or of SQLite.
- */
+/** The file operations of copying and restoring, so that a test can make each of them fail. All throw the system's or SQLite's error. */
 export const disk = {
   makeFolder,
   rename: (from: string, to: string): void => renameSync(from, to),
@@ -33,7 +30,7 @@ export const disk = {
       closeSync(handle)
     }
   },
-  /** Writes a database, as it is at one moment, to a new file without gaps (SQLite, VACUUM INTO). */
+  /** Writes a snapshot of a database to a new, compact file (SQLite, VACUUM INTO). */
   vacuum(from: string, to: string): void {
     const file = new SqliteFile(from, 'read')
     try {
@@ -59,12 +56,12 @@ export const disk = {
 
 export type Disk = typeof disk
 
-/** Removes what a failed step left, as far as that can be done: why it failed is what has to be said. */
+/** Removes temporary files after a failure. Ignores errors, so that the first failure is reported. */
 export function discard(paths: readonly string[], on: Disk): void {
   for (const path of paths)
     try {
       on.remove(path)
     } catch {
-      // The next who writes there removes it first.
+      // The next copy or restore removes it.
     }
 }

@@ -2,12 +2,12 @@ import { join } from 'node:path'
 import { makeFolder } from '../make-folder'
 import { SqliteFile } from './sqlite'
 
-/** The file that whoever uses a data folder holds. */
+/** The lock file of a data folder. */
 const LOCK = 'server.lock'
 
 /**
- * Keeps others out of a data folder until what it returns is closed or this process ends, however it ends. Throws a sentence
- * where somebody is there already, or where the folder cannot be used.
+ * Locks a data folder for this process. The lock lasts until the returned connection is closed or the process ends. Throws a
+ * sentence if another process holds it, or if the folder cannot be used.
  */
 export function holdFolder(folder: string): SqliteFile {
   const path = join(/* turbopackIgnore: true */ folder, LOCK)

@@ -5,7 +5,7 @@ import { dayOf } from './copy-retention'
 /** The file of a data folder that holds the shelf. */
 export const DATABASE = 'wise-square.db'
 
-/** What SQLite keeps beside a database while it is in use: the journal holds saves that are not in the database yet. */
+/** Endings of SQLite's files beside a database in use. The journal holds saves that are not in the database yet. */
 export const JOURNAL = '-wal',
   INDEX = '-shm'
 
@@ -13,7 +13,7 @@ export const databaseIn = (folder: string): string => join(/* turbopackIgnore: t
 
 export const copiesIn = (folder: string): string => join(/* turbopackIgnore: true */ folder, 'copies')
 
-/** The names in a folder; none where there is no such folder. Throws where it cannot be read: it may hold copies. */
+/** The names in a folder; empty if there is no such folder. Throws if it cannot be read, since it may hold copies. */
 function namesIn(folder: string): string[] {
   try {
     return readdirSync(/* turbopackIgnore: true */ folder)
@@ -39,7 +39,7 @@ export const asidesOf = (folder: string): string[] =>
     .sort()
     .reverse()
 
-/** A name for a folder to put a shelf aside in, at a time, that is not taken yet. */
+/** An unused name of a folder that a shelf is put aside in. */
 export function newAside(folder: string, now: Date): string {
   const name = `aside ${now.toISOString().slice(0, 19).replaceAll(':', '-')}`
   const taken = new Set(namesIn(folder))

@@ -5,13 +5,13 @@ import { holdFolder } from './lock'
 import { asidesOf, copiesIn, copiesOf, databaseIn, DATABASE, INDEX, JOURNAL, newAside } from './places'
 import { whyUnsound } from './sound'
 
-/** What a shelf was put back to, and the folder that what was there is kept in; null where nothing was there. */
+/** The name of the restored copy, and the folder that keeps the replaced database; null if there was none. */
 type Restored = { readonly from: string; readonly aside: string | null }
 
 /**
- * Puts a shelf back to a copy, or to what an earlier restore put aside: the one of a name (or the beginning of a name),
- * else the latest copy that can be read. What is there is moved aside, never deleted. Throws a sentence; the folder is
- * then as it was.
+ * Restores the database of a folder from a copy, or from a folder that an earlier restore put aside. `name` is its name or
+ * the beginning of it; default: the latest sound copy. The current database is moved aside, never deleted. Throws a
+ * sentence; the folder is then unchanged.
  */
 export function restore(folder: string, name?: string, on: Disk = disk): Restored {
   const lock = holdFolder(folder),
@@ -30,7 +30,7 @@ export function restore(folder: string, name?: string, on: Disk = disk): Restore
 /** The files that a database may have. */
 const filesOf = (path: string): string[] => ['', JOURNAL, INDEX].map((end) => path + end)
 
-/** Writes what is restored, read through and settled, beside the database; returns its name. */
+/** Writes the restored database, checked, to a temporary file beside the current one; returns the name of its source. */
 function prepare(folder: string, name: string | undefined, part: string, on: Disk): string {
   const copies = copiesOf(folder),
     asides = asidesOf(folder)
@@ -53,7 +53,7 @@ function prepare(folder: string, name: string | undefined, part: string, on: Dis
   )
 }
 
-/** Settles a copied shelf; false where it cannot be read through. Throws where the disk is at fault. */
+/** Settles a copied shelf; false if it is damaged. Throws if the disk fails. */
 function isSettled(part: string, on: Disk): boolean {
   try {
     on.settle(part)
@@ -65,8 +65,8 @@ function isSettled(part: string, on: Disk): boolean {
 }
 
 /**
- * Puts a prepared file in the place of the database. The database and its journal get a second name aside first, so that
- * they are there whole wherever this ends; a folder in which it ended between them has no database, which opening asks about.
+ * Replaces the database by a prepared file. Links the current database and its journal aside first, so that both survive an
+ * interruption at any step. An interruption after they were removed leaves a folder without a database; opening asks then.
  */
 function swap(folder: string, part: string, on: Disk): string | null {
   const database = databaseIn(folder)
@@ -89,7 +89,7 @@ function swap(folder: string, part: string, on: Disk): string | null {
     return aside
   } catch (error) {
     if (isTaken) {
-      // The journal first: a database without it would be an earlier one.
+      // The journal first: without it the database would be an earlier state.
       for (const end of there.toReversed()) {
         on.remove(database + end)
         on.link(keep(end), database + end)

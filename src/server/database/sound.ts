@@ -8,8 +8,8 @@ const PAGE = 512
 const TABLES = ['sets', 'icons', 'settings']
 
 /**
- * Why a file is no shelf that can be read through, as the end of a sentence; null when it is one. Runs SQLite's quick check.
- * With `tables: false` a database that has none yet will do.
+ * The reason why a file is not a sound shelf, as the end of a sentence; null if it is sound. Runs SQLite's quick check. With
+ * `tables: false` a database without tables is sound too.
  */
 export function whyUnsound(path: string, { tables = true } = {}): string | null {
   try {

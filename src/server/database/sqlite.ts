@@ -30,13 +30,13 @@ export class SqliteFile {
     }
   }
 
-  /** Whether a transaction has begun and not ended. A full disk makes SQLite end one by itself. */
+  /** Whether a transaction is open. */
   get inTransaction(): boolean {
     return this.file.inTransaction
   }
 
   prepare(sql: string): Statement {
-    // That SQLite ended a transaction by itself must not hide why: there is nothing left to roll back.
+    // A full disk makes SQLite end the transaction by itself: there is nothing to roll back, and the first error is reported.
     return new Statement(this.file.prepare(sql === 'rollback' && !this.inTransaction ? 'select 1' : sql))
   }
 
@@ -45,7 +45,7 @@ export class SqliteFile {
     return this.prepare(sql).all(values) as T[]
   }
 
-  /** Runs statements; what they give is not read. */
+  /** Runs statements and ignores their rows. */
   exec(sql: string): void {
     this.file.exec(sql)
   }
@@ -56,8 +56,8 @@ export class SqliteFile {
   }
 
   /**
-   * Ends what is open of a transaction, brings the journal into the database and closes it. The package keeps the file open
-   * until prepared statements are collected; where that matters (locks, files about to be renamed), use `exec` only.
+   * Rolls back an open transaction, writes the journal into the database and closes it. The package keeps the file open
+   * until its prepared statements are garbage-collected; use `exec` only for locks and for files that are renamed next.
    */
   close(): void {
     if (!this.file.open) return
@@ -92,7 +92,7 @@ class Statement {
   }
 }
 
-/** Values as the package takes them. Throws where it would abort the process (booleans) or cut a text (at NUL). */
+/** Values in the types that the package supports. Throws for booleans (the package aborts) and for texts with NUL (it cuts them). */
 function bindable(values: readonly unknown[]): SqliteValue[] {
   return values.map((value) => {
     if (typeof value === 'string') {

@@ -29,10 +29,7 @@ function computed(path: string): number | null {
   }
 }
 
-/**
- * A deadline after so many milliseconds of this thread's own time: what else the machine does is not held against it. By
- * the clock where the system does not say.
- */
+/** A deadline in milliseconds of this thread's processor time; of the clock on systems without `/proc`. */
 export function ownDeadline(ms: number): () => boolean {
   const own = ownTime()
   let next = performance.now() + ms

@@ -1,29 +1,28 @@
 import { ownThread, ownTime, timeOfThread } from './own-time'
 
-/** Where a thread notes who it is: its number with the system, and the milliseconds that it had computed when its task began. */
+/** Shared between a thread and its parent: the thread's system id, and its processor time in milliseconds when the task began. */
 export type ThreadClock = Int32Array<SharedArrayBuffer>
 
-/** What a thread notes where the system gives it no number. */
+/** Id of a thread on systems that do not tell it. */
 const UNKNOWN = -1
 
 export const newThreadClock = (): ThreadClock => new Int32Array(new SharedArrayBuffer(8))
 
-/** Notes, in the thread itself, that a task begins. */
+/** Called in the thread when its task begins. */
 export function noteBeginning(clock: ThreadClock): void {
   Atomics.store(clock, 1, ownTime() ?? 0)
   Atomics.store(clock, 0, ownThread() ?? UNKNOWN)
 }
 
-/** How often it is looked how much a thread has computed, in milliseconds. */
+/** Interval between two looks at a thread's processor time, in milliseconds. */
 const LOOK = 200
 
-/** How long a task may wait to be begun, or compute nothing at all, in milliseconds: then it waits for nothing. */
+/** A task that uses no processor time for so long, in milliseconds, is stuck. */
 const IDLE = 300_000
 
 /**
- * Watches a task in a thread and calls `end` once it has computed for `limit` milliseconds of the thread's own time: what
- * else the machine does, and waiting for a thread, is not held against it. By the clock where the system does not say.
- * Returns the way to stop.
+ * Calls `end` when a task has used `limit` milliseconds of its thread's processor time (of the clock on systems without
+ * `/proc`). Time in which the task waits does not count. Returns a function that stops watching.
  */
 export function watchThread(clock: ThreadClock, limit: number, end: () => void): () => void {
   let computed = 0,

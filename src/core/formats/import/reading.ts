@@ -15,7 +15,7 @@ export class Unreadable extends Error {
   override name = 'Unreadable'
 }
 
-/** Upper bounds for the text of one file; a larger file is refused. `budget.ts` has those for what it draws. */
+/** Upper bounds for the text of one file; a larger file is refused. `budget.ts` has the bounds for its drawing. */
 export const MOST = { characters: 4_000_000, elements: 50_000, depth: 200 } as const
 
 /** The first code point for private use: what lies below is text. */

@@ -8,7 +8,7 @@ import type { XmlElement } from './xml'
 /** A declaration, and whether it goes before all that are not important. */
 export type Declaration = { readonly property: string; readonly value: string; readonly isImportant: boolean }
 
-/** A rule of a style sheet: one complex selector of it, how specific that is, and what it declares. */
+/** A rule of a style sheet with one complex selector, its specificity and its declarations. */
 export type StyleRule = {
   readonly parts: readonly Part[]
   readonly specificity: number
@@ -18,7 +18,7 @@ export type StyleRule = {
 /** A compound selector, and how it is bound to the one before it: anywhere within that, or right in it. */
 type Part = { readonly within: 'anywhere' | 'child'; readonly tests: readonly ((element: XmlElement) => boolean)[] }
 
-/** The rules of a style sheet and what of it is not understood (CSS Syntax 3; Selectors 4 §3 to 6). */
+/** The rules of a style sheet, and the parts that are not supported (CSS Syntax 3; Selectors 4 §3 to 6). */
 type StyleSheet = { readonly rules: readonly StyleRule[]; readonly unread: readonly string[] }
 
 /** Reads a style sheet: type, class, id and attribute selectors, descendants and children. */
