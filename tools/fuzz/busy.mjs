@@ -1,12 +1,12 @@
 // Delivers the demo sets, saves, imports and reads pictures while all cores are busy with other work many times over:
-// npm run soak:busy -- LOOPS. Nothing may be refused because the machine is slow.
+// npm run soak:busy -- LOOPS ICONS. Nothing may be refused because the machine is slow.
 import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { build } from '../../bin/prepare.mjs'
 import { delivered, startServer } from '../server.mjs'
 
-const [loops = 40] = process.argv.slice(2).map(Number)
+const [loops = 40, count = 1500] = process.argv.slice(2).map(Number)
 const folder = resolve('build/busy')
 rmSync(folder, { recursive: true, force: true })
 mkdirSync(folder, { recursive: true })
@@ -38,15 +38,15 @@ const post = (path, body) => ask(path, { method: 'POST', body })
 said('the server is open')
 
 const demo = JSON.parse(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
-const icons = Array.from({ length: 1500 }, (_, i) => ({
+const icons = Array.from({ length: count }, (_, i) => ({
   ...demo.set.icons[i % demo.set.icons.length],
   id: `many-${i}`,
   name: `many-${i}`,
   rtl: undefined,
 }))
 const many = await post('/api/sets', JSON.stringify({ ...demo, set: { ...demo.set, name: 'Many', icons } }))
-if (many.status !== 200) faults.push(`a file of 1,500 icons: ${JSON.stringify(many.body)}`)
-said('1,500 icons imported')
+if (many.status !== 200) faults.push(`a file of ${count} icons: ${JSON.stringify(many.body)}`)
+said(`${count} icons imported`)
 const now = (await ask(`/api/sets/${many.body.id}`)).body
 const saved = await post(
   `/api/sets/${many.body.id}/save`,
@@ -57,8 +57,8 @@ const saved = await post(
     writes: { icons: now.set.icons.map((icon) => ({ ...icon, tags: ['busy'] })) },
   }),
 )
-if (saved.status !== 200) faults.push(`saving 1,500 icons: ${JSON.stringify(saved.body)}`)
-said('1,500 icons saved')
+if (saved.status !== 200) faults.push(`saving ${count} icons: ${JSON.stringify(saved.body)}`)
+said(`${count} icons saved`)
 let refused = 0
 for (let i = 0; i < 20; i++) {
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="24" height="24"><path d="M${i % 8} 4h9v${1 + i}z"/></svg>`
