@@ -1,12 +1,13 @@
 // Delivers the demo sets, saves, imports and reads pictures while all cores are busy with other work many times over:
-// npm run soak:busy -- LOOPS ICONS. Nothing may be refused because the machine is slow.
+// npm run soak:busy -- LOOPS ICONS [cli|server]. Nothing may be refused because the machine is slow.
 import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { build } from '../../bin/prepare.mjs'
 import { delivered, startServer } from '../server.mjs'
 
-const [loops = 40, count = 1500] = process.argv.slice(2).map(Number)
+const [loops = 40, count = 1500] = process.argv.slice(2, 4).map(Number)
+const only = process.argv[4]
 const folder = resolve('build/busy')
 rmSync(folder, { recursive: true, force: true })
 mkdirSync(folder, { recursive: true })
@@ -18,7 +19,7 @@ const faults = []
 const begun = performance.now()
 const said = (what) => console.log(`${Math.round((performance.now() - begun) / 1000)} s: ${what}`)
 
-for (const set of ['skerry-app', 'quayside']) {
+for (const set of only === 'server' ? [] : ['skerry-app', 'quayside']) {
   const { status, stderr } = spawnSync(
     'bin/wise-square',
     ['deliver', `demo/${set}.wisesquare.json`, '--to', `${folder}/${set}`, '--targets', 'all', '--quiet'],
@@ -28,6 +29,7 @@ for (const set of ['skerry-app', 'quayside']) {
   said(`${set} delivered on the command line: ${status}`)
 }
 
+if (only === 'cli') end()
 const server = await startServer({ port: 4393, data: `${folder}/data` })
 if (!(await server.ready)) faults.push(`the server did not start: ${server.output}`)
 const ask = async (path, init) => {
@@ -71,6 +73,10 @@ const run = await delivered(server.base, quayside.body.id)
 if (run.problems?.length > 0) faults.push(`a delivery of the server left out ${JSON.stringify(run.problems)}`)
 said('delivered by the server')
 await server.stop()
-for (const fault of faults) console.log(fault)
-console.log(`${loops} busy loops: ${faults.length} faults`)
-process.exit(faults.length > 0 ? 1 : 0)
+end()
+
+function end() {
+  for (const fault of faults) console.log(fault)
+  console.log(`${loops} busy loops: ${faults.length} faults`)
+  process.exit(faults.length > 0 ? 1 : 0)
+}
