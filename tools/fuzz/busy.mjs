@@ -15,6 +15,7 @@ build()
 
 const busy = Array.from({ length: loops }, () => spawn(process.execPath, ['-e', 'for (;;);'], { stdio: 'ignore' }))
 process.on('exit', () => busy.forEach((one) => one.kill('SIGKILL')))
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(1))
 const faults = []
 const begun = performance.now()
 const said = (what) => console.log(`${Math.round((performance.now() - begun) / 1000)} s: ${what}`)
