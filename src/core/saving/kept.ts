@@ -11,7 +11,7 @@ import { SaveRequest, type SetWrites } from './wire'
 
 const sides = <T extends z.ZodType>(value: T) => z.object({ from: value, to: value })
 
-/** A change as plain data: whole parts, as they were and as they are. */
+/** A change as plain data: whole parts, before and after. */
 const Change = z.object({
   name: sides(SetName).optional(),
   rules: sides(Rules).optional(),
@@ -20,7 +20,7 @@ const Change = z.object({
   icons: z.array(z.object({ id: z.string(), from: Icon.optional(), to: Icon.optional() })),
 })
 
-/** What a browser keeps of a window until it is saved: what it changed, and the save that had no answer yet. */
+/** The record that a browser keeps of a window until all is saved: its change, and the save that has no answer yet. */
 export const Kept = z.object({
   setId: z.string(),
   writer: z.string(),
@@ -38,24 +38,24 @@ export type Kept = {
   readonly claimedBy?: string | undefined
 } & Unsaved
 
-/** What of a window is not saved. */
+/** The unsaved work of a window. */
 type Unsaved = { readonly change: SetChange; readonly sent: SaveRequest | null }
 
-/** What is to be kept of a window; null where all of it is saved. */
+/** The unsaved work of a window; null if all is saved. */
 export function toKeep(saver: Saver): Unsaved | null {
   const change = unsaved(saver)
   return change || saver.sent ? { change: change ?? { icons: [] }, sent: saver.sent } : null
 }
 
 /**
- * What a window left, to be laid over what is stored now. `wasSaved` says that its last save arrived: what was sent is
- * what the rest is then seen from.
+ * The unsaved work of a closed window, to be merged into the stored set. With `wasSaved` its last save arrived, and the
+ * change is rebased on it.
  */
 export function leftOf({ writer, change, sent }: Pick<Kept, 'writer' | 'change' | 'sent'>, wasSaved: boolean): Left {
   return { writer, change: wasSaved && sent ? seenFrom(change, sent.writes) : change }
 }
 
-/** Whether a set holds all that was written, as it was. */
+/** Whether a set already contains all written parts. */
 export function hasArrived(set: IconSet, { name, rules, delivery, icons = [], order }: SetWrites): boolean {
   const there = new Map(set.icons.map((icon) => [icon.id, icon]))
   return (

@@ -3,7 +3,7 @@ import type { PartKey, SetConflict } from '../set/merge-icon'
 import type { IconSet } from '../set/set'
 import type { Changes, Revisions, SaveRequest } from './wire'
 
-/** A set as the server has it, as far as it is known here: all that changed up to `revision` of the set is in it. */
+/** The set as the server has it, up to `revision` of the set. */
 export type Stored = {
   readonly epoch: string
   readonly set: IconSet
@@ -11,22 +11,22 @@ export type Stored = {
   readonly revision: number
 }
 
-/** A part that the server does not take as it is, and why, as a sentence. */
+/** A part that the server refused, with the reason as a sentence. */
 export type Refused = { readonly part: PartKey; readonly value: unknown; readonly why: string }
 
 /**
- * How the saving of a set stands in one window. Everything that differs between `base` and `present` is not saved yet.
- * Only `step` makes another of it; `wanted` says what is to be done, and `saying` what a person is told.
+ * State of saving a set in one window. The difference between `base` and `present` is not saved yet. Only `step`
+ * returns a new state; `wanted` returns the next action, `saying` the message for a person.
  */
 export type Saver = {
   /** Names the window, and its saves. */
   readonly writer: string
   readonly stored: Stored
-  /** What `present` is seen from: what is stored but where both sides changed something; there what was before. */
+  /** The merge base of `present`: the stored set, except for parts that both sides changed; those are as before. */
   readonly base: IconSet
   readonly present: IconSet
   readonly conflicts: readonly SetConflict[]
-  /** The save that was sent last and has no answer yet. It is sent again, as it is, until it has one. */
+  /** The last save that was sent and has no answer yet. It is repeated unchanged until it has one. */
   readonly sent: SaveRequest | null
   /** How many saves there were. */
   readonly saves: number
@@ -35,7 +35,7 @@ export type Saver = {
   readonly requests: number
   /** The latest revision of the set that was told of; above `stored.revision` there is something to ask for. */
   readonly news: number
-  /** The server has another state than what is known here. */
+  /** Whether the server may have another state than `stored`. */
   readonly isStale: boolean
   /** Changes that came while something was in hand. */
   readonly arrived: Changes | null
@@ -53,7 +53,7 @@ export type Saver = {
   readonly left: readonly Left[]
   /** How many closed windows left a save of which it is not known yet whether it arrived. */
   readonly awaited: number
-  /** The windows whose work was taken over: what is kept of them may go once this window's is kept. */
+  /** The windows whose work was taken over. Their records are removed once the record of this window is written. */
   readonly taken: readonly string[]
 }
 
@@ -62,7 +62,7 @@ export type Left = { readonly writer: string; readonly change: SetChange }
 
 export type Event =
   | { readonly kind: 'edited'; readonly present: IconSet }
-  /** The person holds something, or let go of it: what comes from elsewhere waits meanwhile. */
+  /** The person takes or releases something with the pointer; changes from elsewhere wait meanwhile. */
   | { readonly kind: 'hand'; readonly isBusy: boolean }
   /** The set was changed elsewhere, up to a revision; null where it may have been. */
   | { readonly kind: 'told'; readonly revision: number | null }
@@ -86,7 +86,7 @@ export type Answer =
   /** There was no answer, or none that can be understood: it may have been done or not. */
   | { readonly kind: 'lost'; readonly why: string }
 
-/** What is to be done now: nothing, a save, asking what changed, or waiting so many milliseconds. */
+/** The next action: nothing, a save, a question for changes, or a pause in milliseconds. */
 export type Wanted =
   | { readonly kind: 'save'; readonly save: SaveRequest }
   | { readonly kind: 'ask'; readonly since: number; readonly epoch: string }

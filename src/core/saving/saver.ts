@@ -10,10 +10,10 @@ import type { Answer, Event, Saver, Stored, Wanted } from './saver-state'
 /** Pauses after one, two, three … requests without an answer, in milliseconds. */
 const PAUSES = [1000, 2000, 4000, 8000, 15000]
 
-/** Whether the server has, or may have, another state than what is known here. */
+/** Whether the server has, or may have, a newer state than `stored`. */
 const isBehind = ({ isStale, news, stored }: Saver): boolean => isStale || news > stored.revision
 
-/** What is to be done next. */
+/** The next action of the saver. */
 export function wanted(saver: Saver): Wanted {
   if (saver.isGone || saver.underWay !== null) return null
   if (saver.isPausing) return { kind: 'pause', ms: PAUSES[Math.min(saver.failures, PAUSES.length) - 1] ?? PAUSES[0]! }
@@ -70,14 +70,14 @@ export function step(saver: Saver, event: Event): Saver {
   }
 }
 
-/** After an edit, what was refused is tried again with it where it is about the same part. */
+/** After an edit, refused parts that it touches are sent again. */
 function edited(saver: Saver, present: IconSet): Saver {
   const isTouched = saver.refused.some(({ part, value }) => partOf(present, part) !== value)
   const next = { ...saver, present, isSplit: false, ...(isTouched && { refused: [] }) }
   return saver.conflicts.length > 0 ? remerged(next) : withLeft(next)
 }
 
-/** What is torn is found anew. */
+/** Merges again and finds the conflicts anew. */
 function remerged(saver: Saver): Saver {
   const { set, base, conflicts } = mergedSet(saver.base, saver.present, saver.stored.set)
   return withLeft({ ...saver, present: set, base, conflicts })
@@ -101,7 +101,7 @@ function answered(saver: Saver, answer: Answer): Saver {
   }
 }
 
-/** The server has what was sent. */
+/** The server confirmed the save. */
 function acknowledged(saver: Saver, { bases, writes }: SaveRequest, revision: number): Saver {
   const { stored } = saver
   const isNext = revision === stored.revision + 1

@@ -13,7 +13,7 @@ export type Saying =
 
 const AWAITED = 'Changes of a window that was closed are not saved yet: the server cannot be reached.'
 
-/** What is to be told of a saver. */
+/** The message about saving for a person. */
 export function saying(saver: Saver): Saying {
   if (saver.isGone) return { state: 'deleted' }
   if (saver.conflicts.length > 0) return { state: 'torn', conflicts: saver.conflicts }

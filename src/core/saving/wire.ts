@@ -19,7 +19,7 @@ export type Revisions = {
   readonly icons: Readonly<Record<string, number>>
 }
 
-/** Whole parts of a set as they are from now on; what is left out stays as it was. */
+/** New values of whole parts of a set; missing parts are unchanged. */
 export const SetWrites = z.strictObject({
   name: SetName.optional(),
   rules: Rules.optional(),
@@ -42,10 +42,7 @@ export const Bases = z.strictObject({
 })
 export type Bases = z.infer<typeof Bases>
 
-/**
- * Names the run of revisions that a server counts in: a shelf that was put back to an earlier state begins another one, so
- * that none of its numbers is taken for what it meant before.
- */
+/** Name of a run of revisions. A restored shelf begins a new epoch, because its revision numbers mean other states. */
 const Epoch = z.string().regex(/^[\w-]{1,40}$/)
 
 /** A save. Its id is its own: sent twice it is done once, and answered alike. */
@@ -61,8 +58,8 @@ export type SaveRequest = z.infer<typeof SaveRequest>
 export const Saved = z.strictObject({ revision: z.int().min(1) })
 
 /**
- * What changed in a set since a revision: the parts as they are at `revision`, and the revision of each. All of it where the
- * epoch is another one than that of the question.
+ * Changes of a set since a revision: the parts as of `revision`, each with its own revision. Contains all parts if the
+ * epoch differs from that of the question.
  */
 export const Changes = z.strictObject({
   epoch: Epoch,
@@ -77,7 +74,7 @@ export type Changes = {
   readonly writes: SetWrites
 }
 
-/** What a change comes to, as whole parts. */
+/** The new values of a change, as whole parts. */
 export function writesOf({ name, rules, delivery, order, icons }: SetChange): SetWrites {
   const written = icons.flatMap(({ to }) => to ?? [])
   return {
@@ -156,7 +153,7 @@ export function fresh({ revisions, writes, ...rest }: Changes, known: Revisions)
   }
 }
 
-/** Revisions with those of a save or of changes laid over them; with `at`, all of them are that one. */
+/** Revisions overlaid with those of a save or of changes; with `at`, those parts get this revision. */
 export function revised(revisions: Revisions, parts: Bases, at?: number): Revisions {
   const {
     name = revisions.name,

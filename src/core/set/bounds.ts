@@ -1,14 +1,14 @@
 import { LIMITS } from './set'
 
-/** How deep a document may be nested: as deep as objects may be, each in its container's list, and what they hold. */
+/** Greatest nesting of a document: that of objects, each in the list of its container, and of their values. */
 const DEPTH = 2 * LIMITS.depth + 16
 
 /** What the entries of a list count as, by its key; those of all others are nodes, points and the like. */
 const LISTS: Partial<Record<string, 'icons' | 'objects'>> = { icons: 'icons', objects: 'objects', members: 'objects' }
 
 /**
- * What is too much about a document that was read but not checked, as a sentence; null when a schema may go through it.
- * The same for files and for saves. Stops counting at the limit.
+ * The first exceeded bound of a document that is parsed but not validated, as a sentence; null within the bounds. Used
+ * for files and for saves. Stops counting at the bound.
  */
 export function excess(root: unknown): string | null {
   const left: Record<keyof typeof SENTENCES, number> = {
@@ -55,7 +55,7 @@ export function sizeOf(masters: unknown): Size {
   return { objects: count.objects, nodes: count.nodes }
 }
 
-/** What is too much about a set of so many icons that hold so much, as a sentence; null when it is not too much. */
+/** The first exceeded bound of a set of so many icons and of this size, as a sentence; null within the bounds. */
 export function excessOf(icons: number, { objects, nodes }: Size): string | null {
   if (icons > LIMITS.icons) return SENTENCES.icons
   if (objects > LIMITS.objectsInSet) return SENTENCES.objects

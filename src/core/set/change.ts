@@ -83,8 +83,8 @@ function isAt(set: IconSet, { icons, name, rules, delivery, order }: SetChange, 
 }
 
 /**
- * A set after a change is done (`to`) or taken back (`from`). Other changes made in the meantime are kept: a value that is
- * no longer what the other side of the change says stays as it is, and so do code points.
+ * Applies a change (`to`) or reverts it (`from`). Keeps other changes made since: a value that is not that of the other
+ * side of the change stays. Code points stay too.
  */
 export function moved(set: IconSet, change: SetChange, side: 'from' | 'to'): IconSet {
   const other = side === 'to' ? 'from' : 'to'

@@ -5,7 +5,7 @@ type Directed = Pick<Icon, 'id' | 'rtl'>
 /** The icon that stands for another where text runs from right to left, and whether it is seen in the mirror. */
 type Turned<I extends Directed> = { readonly icon: I; readonly isMirrored: boolean }
 
-/** What stands for an icon of a family right to left: itself where nothing is said, or what was said is no longer there. */
+/** The icon that replaces an icon right to left: the icon itself if nothing is set, or if the chosen one is missing. */
 export function rightToLeft<I extends Directed>(icon: I, family: readonly I[]): Turned<I> {
   const { rtl } = icon
   if (rtl === 'mirrored') return { icon, isMirrored: true }

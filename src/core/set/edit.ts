@@ -21,7 +21,7 @@ export type SetEdit =
   | ({ readonly kind: 'draw'; readonly edit: DrawingEdit } & MasterAt)
   | ({ readonly kind: 'guides'; readonly guides: readonly Guide[] } & MasterAt)
   | ({ readonly kind: 'accept'; readonly accepted: readonly Accepted[] } & MasterAt)
-  /** What is pinned by hand of a derived master. */
+  /** Pins set by hand in a derived master. */
   | ({ readonly kind: 'pins'; readonly pins: readonly Pin[] } & MasterAt)
   | ({ readonly kind: 'references'; readonly references: readonly Reference[] } & MasterAt)
   | ({
@@ -30,13 +30,13 @@ export type SetEdit =
       readonly objects: readonly DrawingObject[]
       readonly alternatives: readonly Alternative[]
     } & MasterAt)
-  /** A master on another than the set's grid as it is kept from now on; null where it is derived again. */
+  /** A stored master on a further grid; null derives it again. */
   | ({ readonly kind: 'master'; readonly drawn: Master | null } & MasterAt)
   /** Several edits, one after the other, as one. */
   | { readonly kind: 'all'; readonly edits: readonly SetEdit[] }
   | { readonly kind: 'add-icons'; readonly icons: readonly Icon[]; readonly at: number }
   | { readonly kind: 'remove-icons'; readonly ids: readonly string[] }
-  /** What is said of icons, each with all that is. */
+  /** The labels of icons, all of them for each icon. */
   | { readonly kind: 'labels'; readonly labels: readonly ({ readonly id: string } & Labels)[] }
   | { readonly kind: 'rename-icon'; readonly id: string; readonly name: string }
   | { readonly kind: 'move-icon'; readonly id: string; readonly to: number }

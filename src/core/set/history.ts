@@ -3,7 +3,7 @@ import { sizeOf } from './bounds'
 import { applyEdit, type SetEdit } from './edit'
 import type { IconSet } from './set'
 
-/** A done edit: its name for the person who did it, the icon it was done in (null for the set), and what it changed. */
+/** A done edit: its label, the icon it was done in (null for the set), and its change. */
 export type Step = { readonly label: string; readonly icon: string | null; readonly change: SetChange }
 
 /** A set with the steps that led to it and the undone ones. The nearest step is the last of each list. */

@@ -88,7 +88,7 @@ export class KeptLook {
     }
   }
 
-  /** A master with what other rules would change of it as its own. */
+  /** A master whose values that other rules would change are stored as its own. */
   master(master: Master, before: Rules = this.before, after: Rules = this.after): Master {
     const own = (objects: Objects) => this.objects(objects, before, after)
     return {
@@ -169,7 +169,7 @@ export class KeptLook {
     return this.keep<{ name: string; value: number }>(kind, value, ({ name }) => ({ name, value: was })) as V
   }
 
-  /** Whether a number of the rules is on every grid what it was. */
+  /** Whether a named number has the same value on every grid. */
   private isSameNumber(kind: NumberKind, name: string): boolean {
     const after = this.nameAfter(kind, name)
     return basesOf(this.before).every((base) => {
@@ -214,7 +214,7 @@ export class KeptLook {
     return this.renames.find((one) => one.kind === kind && one.from === name)?.to ?? name
   }
 
-  /** The name under which a value stays in the rules, as it was. */
+  /** The name under which the rules keep an unchanged value. */
   private keep<V extends { readonly name: string }>(kind: KeptKind, name: string, own: (value: V) => V): string {
     const key = `${kind} ${name}`
     const known = this.kept.get(key)

@@ -105,8 +105,8 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
 }
 
 /**
- * What the main master of an icon comes to on a grid that another one was drawn for by hand: what that one is compared
- * with. Null where there is none.
+ * The drawing derived from the main master for a grid that has a master drawn by hand, for comparison. Null if there is
+ * none.
  */
 export function mainOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): readonly DrawingObject[] | null {
   const { standing } = masterOn(icon, rules, base)
@@ -114,7 +114,7 @@ export function mainOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number):
   return derivedFrom(masterFor(icon).objects, rules, base).objects
 }
 
-/** A master as it is stored once it was changed by hand: together with the drawing that was derived for it. */
+/** A master with a change by hand, as stored: together with the derived drawing it started from. */
 export function touched(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Master {
   const { master, standing } = masterOn(icon, rules, base)
   return standing.by === 'hand' || master.from ? master : { ...master, from: master.objects }

@@ -17,7 +17,7 @@ export type SetConflict = {
   readonly part: PartKey
   readonly master: number | null
   readonly object: string | null
-  /** What it is about, by its name. */
+  /** Name of the object or icon in conflict. */
   readonly name: string
   readonly key: string
   readonly mine: unknown

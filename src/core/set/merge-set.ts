@@ -20,10 +20,10 @@ export type MergedSet = {
 }
 
 /**
- * Merges a set `from` that was changed here to `mine` and elsewhere to `theirs`. A value that only one side changed, down
- * to single numbers of single objects, is taken from that side. A value that both changed is taken from `mine` and
- * reported as a conflict. What one side changed and the other deleted is kept. Where both sides are valid the result is
- * too: all icons on one grid, no name twice, no missing named value.
+ * Three-way merge of a set: `from` is the merge base, `mine` and `theirs` are the two sides. A value changed on one
+ * side, down to single numbers of single objects, is taken from that side. A value changed on both sides is taken from
+ * `mine` and reported as a conflict. An object changed on one side and deleted on the other is kept. If both sides are
+ * valid the result is valid: one grid for all icons, unique names, no missing named values.
  */
 export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): MergedSet {
   if (from === mine) return { set: theirs, base: theirs, conflicts: [] }
@@ -42,7 +42,7 @@ export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): Merged
   const icons = mergedIcons([from, mine, theirs], rules.value, onGrid)
   const isThere = grid.grid.size === theirs.rules.grid.size
   conflicts.push(...(isThere ? icons.conflicts : wholeIcons(icons.conflicts)))
-  // Nothing chosen is left out, not kept as it was.
+  // An empty delivery is left out.
   const { delivery: _, ...bare } = mine,
     { delivery: __, ...bareThere } = theirs
   const set = withNamedValues(
@@ -60,7 +60,7 @@ export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): Merged
     name: name.base as string,
     rules: rules.base,
     ...(delivery.base !== undefined && { delivery: delivery.base as IconSet['delivery'] }),
-    // On a grid that only this side has, what was saved elsewhere is still what it is there.
+    // If only this side changed the grid, the base keeps the stored icons on the old grid.
     icons: isThere ? icons.bases : asThere(from, theirs, icons.conflicts),
   }
   return { set: unchanged(set, mine), base: unchanged(base, theirs), conflicts }
@@ -84,7 +84,7 @@ function mergedDelivery(from?: Delivery, mine?: Delivery, theirs?: Delivery): Me
   }
 }
 
-/** Icons from the other side; icons that both sides changed as they were before. */
+/** The icons of the other side; conflicting icons as in the merge base. */
 function asThere(from: IconSet, theirs: IconSet, conflicts: readonly SetConflict[]): Icon[] {
   const was = byId(from),
     torn = new Set(conflicts.map(({ part }) => part))
@@ -191,7 +191,7 @@ function isInOrder(icon: Icon, rules: Rules): boolean {
 
 /** Icons with unique names. Of two equal names the one given here is changed. */
 function withFreeNames(icons: Icon[], theirs: ReadonlyMap<string, Icon>): Icon[] {
-  // Names that are all as they are there are unique there.
+  // Names that all equal those of the other side are unique.
   if (icons.every(({ id, name }) => theirs.get(id)?.name === name)) return icons
   const taken = new Map<string, string>()
   for (const { id, name } of icons) if (theirs.get(id)?.name === name) taken.set(nameKey(name), id)

@@ -12,10 +12,10 @@ type Fields = Readonly<Record<string, unknown>>
 const KEYS = ['id', 'name', 'base'] as const
 
 /**
- * Merges three states of a value of a file: as it was (`from`), as it is here (`mine`) and as it is elsewhere
- * (`theirs`). Fields are merged one by one, items of lists by their id, name or base, words by themselves, and all other
- * lists place by place while they are equally long. Where both sides changed one value, `mine` stands and `base` keeps
- * what it was, so that merging again says the same; everywhere else `base` is `theirs`. `undefined` is what is not there.
+ * Three-way merge of a value: `from` is the merge base, `mine` and `theirs` are the two sides. Fields are merged one by
+ * one, list items by id, name or base, words one by one, other lists of equal length by index. If both sides changed a
+ * value, `mine` is taken and `base` keeps the old value, so that a later merge reports the conflict again; otherwise
+ * `base` is `theirs`. `undefined` stands for a missing value.
  */
 export function mergedValue(from: unknown, mine: unknown, theirs: unknown): MergedValue {
   if (same(from, mine) || same(mine, theirs)) return { value: theirs, base: theirs, isTorn: false }
@@ -95,7 +95,7 @@ function mergedItems(
   let isTorn = false
   for (const id of new Set([...was.keys(), ...own.keys(), ...now.keys()])) {
     const one = mergedValue(was.get(id), own.get(id), now.get(id))
-    // What one side changed and the other took out stays.
+    // An item changed on one side and removed on the other stays.
     const isOut = one.isTorn && !(own.has(id) && now.has(id))
     const value = isOut ? (own.get(id) ?? now.get(id)) : one.value
     const base = isOut ? now.get(id) : one.base
@@ -113,8 +113,8 @@ function mergedItems(
 }
 
 /**
- * The order of what stays of a list that was put in order on two sides: as here, or as elsewhere where nothing was moved
- * here; what only the other side has comes after what it follows there.
+ * Merged order of a list that both sides may have reordered: the own order, or the other one if nothing was moved here.
+ * Items of the other side only follow their predecessor there.
  */
 export function mergedOrder(
   from: readonly string[],

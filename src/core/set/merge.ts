@@ -5,7 +5,7 @@ import { climbed, type Entries, entriesOf, type Entry, grown, sequence } from '.
 
 /** A value that was changed both here and elsewhere (in another window, or in the master it is derived from). */
 export type Conflict = {
-  /** The object, by its id and name, and what of it, as its key in the file; `gone` where it was taken out there. */
+  /** Id and name of the object, and the key of the value in the file; `gone` if the other side removed the object. */
   readonly object: string
   readonly name: string
   readonly key: string
@@ -104,7 +104,7 @@ function changedButGone(was: Entries, changed: Entries, without: Entries): Set<s
 const hasSurvivor = (container: string, changed: Entries, without: Entries): boolean =>
   [...changed].some(([id, { parent }]) => parent === container && without.has(id))
 
-/** Whether something new elsewhere lies in what was taken out here with all that was in it. */
+/** Whether the other side added something to a container that was removed here. */
 function isInRemoved(id: string, was: Entries, own: Entries, now: Entries): boolean {
   for (let at = now.get(id)!.parent; at !== null; at = now.get(at)?.parent ?? null)
     if (was.has(at) && !own.has(at) && !hasSurvivor(at, was, own)) return true

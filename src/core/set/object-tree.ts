@@ -52,8 +52,8 @@ export function sequence(drawing: Entries, entries: Entries, parent: string | nu
 }
 
 /**
- * A drawing put together of entries, the members of each container in the order that is asked for. What comes to the
- * same as in one of the drawings it is made of is the same object; a container without members is left out.
+ * Builds a drawing from entries, with the given order of members in each container. Reuses objects that equal those of
+ * a source drawing; omits containers without members.
  */
 export function grown(
   entries: Entries,

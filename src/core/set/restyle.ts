@@ -32,11 +32,11 @@ export type Restyling = {
   readonly renames: readonly Rename[]
   /** It follows the rules of another set by this: what changes is not its own. */
   readonly isFollowing?: true
-  /** On another grid; left out, coordinates stay what they are. */
+  /** Treatment of drawings on another grid; without it coordinates stay. */
   readonly drawings?: OnNewGrid
   /** Fitted drawings that were computed before; missing ones are computed here. */
   readonly fits?: readonly Fit[]
-  /** The icons that stay as they look, by id: what they had by name and is otherwise now becomes their own. */
+  /** Ids of icons that keep their look: named values that change become their own values. */
   readonly except?: readonly string[]
 }
 
@@ -77,8 +77,8 @@ function restyledIcon(given: Icon, before: Rules, restyling: Restyling, look: Ke
 }
 
 /**
- * The main drawing on another grid. What is drawn for that grid already becomes it where drawings are fitted, and is
- * kept as an alternative where they are not; what was kept beside the main drawing stays beside it.
+ * The main drawing on another grid. With fitting, a drawing made by hand for that grid becomes the main drawing;
+ * otherwise it is kept as an alternative. Alternatives of the main drawing stay.
  */
 function onOtherGrid(
   icon: Icon,
@@ -162,7 +162,7 @@ function regridded(master: Master, before: Rules, after: Rules, how: OnNewGrid, 
     ...(alternatives && {
       alternatives: alternatives.map((one, i) => ({ ...one, objects: onGrid(one.objects, i + 1) })),
     }),
-    // What lies elsewhere than scaling takes it is found, and looked at, again.
+    // An accepted snag at another place than the scaled one is found and shown again.
     ...(accepted && {
       accepted: accepted.map((one) => (one.at ? { ...one, at: { x: one.at.x * scale, y: one.at.y * scale } } : one)),
     }),

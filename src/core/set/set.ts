@@ -36,9 +36,9 @@ export const Master = z.strictObject({
   from: z.array(DrawingObject).optional(),
   guides: z.array(Guide).max(200, 'An icon may have at most 200 guides.').optional(),
   references: z.array(Reference).max(50, 'An icon may have at most 50 references.').optional(),
-  /** Snags that are left as they are on purpose. */
+  /** Snags that a person accepted. */
   accepted: z.array(Accepted).max(500).optional(),
-  /** What is pinned by hand of a derived master. */
+  /** Pins set by hand in a derived master. */
   pins: z.array(Pin).max(200, 'A master may have at most 200 pins.').optional(),
   title: z.string().min(1).max(40).optional(),
   alternatives: z.array(Alternative).max(20, 'An icon may have at most 20 alternatives.').optional(),
@@ -61,7 +61,7 @@ const IconId = z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower
 const RightToLeft = z.union([z.enum(['mirrored', 'kept']), z.strictObject({ icon: IconId })])
 export type RightToLeft = z.infer<typeof RightToLeft>
 
-/** What is said of an icon beside its name: tags that group icons, other names for it, and how it is right to left. */
+/** Labels of an icon beside its name: tags, other names, and its right-to-left form. */
 export const Labels = z.strictObject({
   tags: z.array(Word).max(40, 'An icon may have at most 40 tags.').optional(),
   aliases: z.array(Word).max(40, 'An icon may have at most 40 other names.').optional(),
@@ -110,12 +110,12 @@ export const alternativesOf = ({ alternatives }: Master): readonly Alternative[]
 
 const NO_PINS: readonly Pin[] = []
 
-/** What is pinned by hand of a derived master. */
+/** The pins of a derived master. */
 export const pinsOf = ({ pins }: Master): readonly Pin[] => pins ?? NO_PINS
 
 const NOTHING_ACCEPTED: readonly Accepted[] = []
 
-/** The snags of a master that are left as they are on purpose. */
+/** The accepted snags of a master. */
 export const acceptedIn = ({ accepted }: Master): readonly Accepted[] => accepted ?? NOTHING_ACCEPTED
 
 const NO_WORDS: readonly string[] = []

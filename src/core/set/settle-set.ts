@@ -6,8 +6,8 @@ import { find } from '../drawing/model/tree'
 import { settledConflict } from './settle'
 
 /**
- * A merged set with a conflict settled: the set as it is here, or with what is elsewhere (`theirs`) in that place; and
- * what it is seen from afterwards.
+ * Resolves a conflict of a merged set with the own value or with that of the other side (`theirs`). Returns the set and
+ * its new merge base.
  */
 export function settledIn(
   { set, base }: Pick<MergedSet, 'set' | 'base'>,

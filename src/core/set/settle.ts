@@ -7,8 +7,8 @@ import { entriesOf } from './object-tree'
 type Objects = readonly DrawingObject[]
 
 /**
- * A drawing with a conflict settled: what was made here stays as it is, or becomes what it is elsewhere. Objects as they
- * are, what they are seen from, and as they are elsewhere.
+ * Resolves a conflict of a drawing with the own value or with that of the other side. Parameters: ours, merge base,
+ * theirs.
  */
 export function settledConflict(
   { objects, from }: Pick<Merged, 'objects' | 'from'>,

@@ -54,7 +54,7 @@ function objectsAt({ icons, rules }: IconSet, { icon, master }: MasterAt): reado
   return one ? masterOn(one, rules, master).master.objects : []
 }
 
-/** The objects that shared a finish and differ from what they were in their style alone, by id. */
+/** Objects with a shared finish that differ from their earlier state in the style alone, by id. */
 function restyledBy(before: readonly DrawingObject[], after: readonly DrawingObject[]): Map<string, Restyled> {
   const next = new Map(after.map((object) => [object.id, object]))
   const found = new Map<string, Restyled>()

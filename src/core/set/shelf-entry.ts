@@ -8,9 +8,9 @@ export type ShelfEntry = {
   readonly side: number
   /** How many icons it has. */
   readonly icons: number
-  /** How many snags they have, as far as they are drawn; null where none is. */
+  /** Number of snags in drawn icons; null if none is drawn. */
   readonly snags: number | null
-  /** What is stored of it cannot be read any more. */
+  /** Whether the stored set cannot be read. */
   readonly isDamaged: boolean
   readonly changedAt: string
   readonly deleted: boolean

@@ -13,8 +13,8 @@ type Unused = { readonly kind: ValueKind; readonly name: string }
 const known = new WeakMap<IconSet, readonly Unused[]>()
 
 /**
- * The named values that no drawing of a set refers to, alternatives and parts included, and no other value of the rules.
- * The icons’ own colour is never among them, nor what comes from rules that these follow. Remembered.
+ * Named values of a set that no drawing, alternative, part or other rule refers to. Excludes the colour of the icons
+ * and values from followed rules. Memoised.
  */
 export function unusedValues(set: IconSet): readonly Unused[] {
   let unused = known.get(set)
