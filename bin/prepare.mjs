@@ -8,7 +8,7 @@ import { fileURLToPath } from 'node:url'
 export const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const stamps = join(root, 'build')
 
-/** Begins to measure; what it returns says how long it is since then. */
+/** Starts a stopwatch; calling the result gives the elapsed time in seconds, as text. */
 export function stopwatch() {
   const began = performance.now()
   return () => `${((performance.now() - began) / 1000).toFixed(1)} s`
@@ -72,7 +72,7 @@ function fingerprint(paths) {
   return hash.digest('hex')
 }
 
-/** Does a step unless its inputs are what they were when it was last done. */
+/** Runs a step unless its inputs are unchanged since the last run. */
 function whenChanged(name, inputs, present, step) {
   const stamp = join(stamps, `${name}.stamp`)
   const now = fingerprint(inputs)
@@ -82,7 +82,7 @@ function whenChanged(name, inputs, present, step) {
   writeFileSync(stamp, now)
 }
 
-/** Installs what the product is built of and runs on; with `tests`, what it is tested by as well. */
+/** Installs the packages of the product; with `tests` those of the tests too. */
 export function install({ tests = false } = {}) {
   const stamp = (all) => join(stamps, `install${all ? '-tests' : ''}.stamp`)
   // Who has everything has what the product needs.
@@ -105,10 +105,7 @@ export function install({ tests = false } = {}) {
   )
 }
 
-/**
- * The command line, built ahead so that it starts at once: a file for each command with all it needs, but what is not
- * JavaScript.
- */
+/** Builds the command line: one bundle for each command, without native packages. */
 export function buildCommandLine() {
   const inputs = ['src/cli', 'src/core', 'src/server', 'package-lock.json', 'bin/prepare.mjs']
   whenChanged(
@@ -218,7 +215,7 @@ export function build() {
   buildCommandLine()
 }
 
-/** Debian's programs that read what is delivered, for the tests; they are installed where one is missing. */
+/** Debian's programs that read deliveries back in the tests; missing ones are installed. */
 const READERS = {
   icotool: 'icoutils',
   icns2png: 'icnsutils',

@@ -13,7 +13,7 @@ import { readSet } from './read-set'
 /** How much a snag weighs, the least first. */
 const WEIGHTS = ['note', 'warning', 'error'] as const
 
-/** Says what is wrong with the icons of a set; the status is 1 where any of it weighs as much as `--fail-on` says, or is an error. */
+/** Lists the snags of a set's icons. The status is 1 if a snag is an error, or as severe as `--fail-on` says. */
 export async function checkCommand(files: readonly string[], options: Options = {}): Promise<Answer> {
   const failOn = options['fail-on'] ?? 'error'
   const from = WEIGHTS.indexOf(failOn as (typeof WEIGHTS)[number])

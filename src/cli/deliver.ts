@@ -10,9 +10,9 @@ import { watched } from './watched'
 const FEW = 10
 
 /**
- * Writes a set's files into a folder, all or none; what is in the folder already and not part of the delivery stays. What
- * an earlier delivery wrote and this one does not is named, and removed with --clean. With --check nothing is written: the
- * status is 1 where the folder is not what the set gives. With --watch it is done again whenever the set file changes.
+ * Writes a set's files into a folder, all or none. Foreign files in the folder stay. Files of an earlier delivery that
+ * are no longer delivered are listed, and removed with --clean. --check writes nothing and gives the status 1 if the
+ * folder differs. --watch repeats this whenever the set file changes.
  */
 export async function deliverCommand(files: readonly string[], options: Options, end?: AbortSignal): Promise<Answer> {
   if (!options.watch) return delivered(files, options)

@@ -59,7 +59,7 @@ const saidOf = (one: Failed | undefined): string => (one ? `${one.path}: ${one.p
 
 const nameFor = (path: string): string => basename(resolve(path)).replace(/\.[^.]*$/, '') || 'Icons'
 
-/** The proposed rules that are not to be taken, by what they are about. */
+/** The proposed rules to leave out, by topic. */
 function topicsIn(words = ''): ReadonlySet<Topic> {
   const asked = words.split(',').filter((word) => word !== '')
   const known = TOPICS.filter((topic) => topic !== 'grid' && topic !== 'parts')
@@ -132,7 +132,7 @@ function answered(
   }
 }
 
-/** The SVG files of what was named, with their paths seen from there, in order. Links that lead out of a folder are left. */
+/** The SVG files below the given names, with their relative paths, in order. Links out of a folder are not followed. */
 async function filesIn(names: readonly string[]): Promise<{ file: string; path: string }[]> {
   const all: { file: string; path: string }[] = []
   for (const name of names) {

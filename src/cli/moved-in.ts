@@ -52,7 +52,7 @@ export class MovedIn {
     return one
   }
 
-  /** Prepares a file; one that the folder has already, byte for byte, is left as it is there. */
+  /** Prepares a file, unless the folder already has the same bytes. */
   async add(path: string, bytes: Uint8Array): Promise<void> {
     this.paths.push(path)
     const there = await readFile(join(this.folder, path)).catch(() => null)
@@ -107,7 +107,7 @@ export class MovedIn {
     return { stale }
   }
 
-  /** Gives up what is prepared. */
+  /** Removes the prepared files. */
   async clear(): Promise<void> {
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.off(signal, this.stop)
     await rm(this.beside, { recursive: true, force: true })

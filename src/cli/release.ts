@@ -16,12 +16,12 @@ import { askedTargets, makeFiles, progressLine } from './made-files'
 import { isAlive } from './moved-in'
 import { readWhole } from './read-set'
 
-/** What a release keeps beside its archive: what was delivered, by which the next one is compared. */
+/** The record that a release keeps beside its archive; the next release is compared with it. */
 type Kept = Delivered & { readonly number: number; readonly note: string }
 
 /**
- * Keeps a delivery as the next numbered release in a folder: its archive, the set as it was, what is in it, and what
- * changed in changelog.md. The code points of icons go into the set file, so that they stay.
+ * Keeps a delivery as the next numbered release in a folder: its archive, set file, contents, and the changes in
+ * changelog.md. The code points of the icons are written into the set file.
  */
 export async function releaseCommand(files: readonly string[], options: Options): Promise<Answer> {
   const { to, note = '' } = options
@@ -96,7 +96,7 @@ export const namesIn = ({ added, removed, renamed, changed }: ReturnType<typeof 
   changed: changed.map(({ after }) => after.name),
 })
 
-/** What is delivered of a set. */
+/** The icons and files of a delivery. */
 export const deliveredOf = (set: IconSet, files: readonly DeliveredFile[]): Delivered => ({
   icons: set.icons.map((icon) => ({ id: icon.id, name: icon.name, svg: iconSvg(icon, set.rules, 'light') })),
   files: [...files].sort(byPath).map(({ path, bytes }) => ({

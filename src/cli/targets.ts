@@ -37,7 +37,7 @@ function page({ id, name, note, isForApps, choices }: Target): string[] {
   ]
 }
 
-/** Lists every target, what can be chosen about it and the files it comes to, as docs/targets.md has them. */
+/** Lists every target with its options and files, as docs/targets.md has them. */
 export async function targetsCommand(files: readonly string[]): Promise<Answer> {
   if (files.length > 0) throw new UsageError('targets takes no file.')
   return {

@@ -11,8 +11,8 @@ const stateOf = async (file: string): Promise<string> => {
 }
 
 /**
- * Does something now and again whenever a file has changed, until it is told to end; each answer is told, and so is what
- * goes wrong. What changes while it is being done is seen after it.
+ * Runs an action now and after every change of a file, until it is ended. Each answer and each error is reported. A
+ * change during a run leads to another run.
  */
 export async function watched(
   file: string,

@@ -16,8 +16,8 @@ export type DrawnIcon = { readonly id: string; readonly name: string } & (
 export type Which = { readonly first: number } | { readonly ids: readonly string[] } | 'all'
 
 /**
- * Icons of a set as they are drawn, in the order of the family. What is not kept, or no longer holds, is drawn and
- * kept; what takes longer than `patience` (milliseconds) is pending, and goes on being drawn.
+ * Drawn icons of a set, in the order of the family. Missing and outdated drawings are made and stored. Icons that take
+ * longer than `patience` (milliseconds) are pending and continue in the background.
  */
 export async function drawnIcons(
   db: Db,
@@ -49,7 +49,7 @@ export async function drawnIcons(
 /** How many icons each one who asks has drawn at once: whoever asks for a few does not wait for who asks for all. */
 const AT_ONCE = 4
 
-/** Draws and keeps what is not kept, or no longer holds, in the order of the family; reads no other drawing. */
+/** Draws and stores all missing and outdated icons, in the order of the family. */
 async function drawStale(db: Db, renderer: Renderer, setId: string, which: Which): Promise<void> {
   const own = await fingerprint(),
     order = await orderOf(db, setId)
@@ -81,10 +81,7 @@ export async function inTime(doing: Promise<unknown>, patience: number): Promise
   return Promise.race([doing.then(() => true), over]).finally(() => clearTimeout(timer))
 }
 
-/**
- * Draws what a save changed, so that it is there when it is asked for. Nobody waits for it; what fails is drawn when it
- * is asked for.
- */
+/** Draws changed icons in the background after a save. Failures are tried again on the next request. */
 export function drawSoon(db: Db, renderer: Renderer, setId: string): void {
   drawStale(db, renderer, setId, 'all').catch(() => undefined)
 }
@@ -111,18 +108,18 @@ function iconsOf(db: Db, setId: string, which: Which, order: string) {
 
 type Row = Awaited<ReturnType<ReturnType<typeof iconsOf>['execute']>>[number]
 
-/** Whether what is kept of an icon is of its last change, under the rules of now, and by this program. */
+/** Whether a stored drawing belongs to the current icon, rules and program. */
 const holds = ({ revision, rulesRevision, drawnOf, drawnUnder, drawnBy }: Row, own: string): boolean =>
   drawnOf === revision && drawnUnder === rulesRevision && drawnBy === own
 
 type Stale = Pick<Row, 'id' | 'revision' | 'rulesRevision'>
 
 /**
- * Drawings that took too long, by set, icon and revisions: why, and until when they are not tried again, by the clock. It
- * may have been the machine, so that nothing of it is stored.
+ * Drawings that timed out, by set, icon and revisions: the reason, and the time until which they are not tried again.
+ * Not stored, because the machine may have been busy.
  */
 const hanging = new Map<string, { readonly problem: string; readonly until: number }>()
-/** How long a drawing that hung is not tried again, in milliseconds, and how many of them are known at most. */
+/** How long a timed-out drawing is not tried again, in milliseconds, and the most of them that are remembered. */
 const REST = 60_000,
   KNOWN = 500
 

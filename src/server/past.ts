@@ -29,8 +29,8 @@ const jsonOf = (row: SetRow, part: SetPart): string =>
 const dayOf = (at: string): string => new Date(at).toDateString()
 
 /**
- * Says, before a set is written to, which of its parts will be written over. Where it was last changed on an earlier day
- * it is as that day left it, and what of it belongs to a state that is kept goes to the past.
+ * Called before a save with the parts it overwrites. On the first save of a day it keeps the last state of the day
+ * before. Overwritten parts that belong to a kept state are copied to the past.
  */
 export async function keepPast(
   tx: Db,
@@ -96,7 +96,7 @@ export async function pastStates(db: Db, id: string): Promise<PastState[] | null
     .then((rows) => rows.map((row) => ({ ...row, changed: row.changed ?? 0 })))
 }
 
-/** A set as it was in a state that is kept, as JSON; null where there is none. */
+/** A kept state of a set, as JSON; null if there is none. */
 export function pastSet(db: Db, id: string, revision: number): Promise<string | null> {
   return db.transaction().execute(async (tx) => {
     const set = await setRow(tx, id)
@@ -152,7 +152,7 @@ const StateName = z
   .max(80, 'The name of a state has at most 80 letters.')
   .nullable()
 
-/** Gives a state its name, the set as it is now where no revision is said; gives its revision. A named state stays for good. */
+/** Names a state, by default the current one; returns its revision. A named state is kept for good. */
 export async function nameState(
   db: Db,
   id: string,

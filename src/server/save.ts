@@ -13,17 +13,17 @@ import { iconValues, readSet, revisionsOf } from './sets'
 import { type CountedIconRow, iconJson, inOrder, setJson } from './set-rows'
 
 /**
- * Saves changes (a request in JSON), all or nothing, and gives the set's new revision. It is done once, however often it
- * comes: a save whose answer was lost is answered again. What was written elsewhere since makes it stale.
+ * Saves changes (a request in JSON) in one transaction; returns the new revision of the set. Idempotent: a repeated
+ * save gets the same answer. Stale if a written part changed since its base revision.
  */
 export async function saveSet(db: Db, renderer: Renderer, id: string, request: Uint8Array): Promise<Result<number>> {
-  // Checked against what is stored now; when that changes before it is written, it is checked again.
+  // Checked against the stored state, and again if that changes before the write.
   let lacking: Lacking | null = null
   for (let tries = 0; tries < 8; tries++) {
     const stored = await storedFor(db, id, lacking)
     if (!stored) return failed('not-found', GONE)
     const checked = await renderer.run('checkSave', { request, stored: stored.check }).catch((error: unknown) => {
-      // Sent again as it is it would be ended again.
+      // The same request would time out again.
       if (isTaskEnded(error)) return { ok: false, failure: TOO_MUCH, save: undefined } as const
       throw error
     })
@@ -86,7 +86,7 @@ async function storedFor(
   }
 }
 
-/** Writes what was checked; null when the set moved on meanwhile. */
+/** Writes a checked save; null if the set changed since the check. */
 async function write(tx: Db, id: string, save: CheckedWrites, checkedIn: number): Promise<Result<number> | null> {
   const row = await setRow(tx, id)
   if (!row) return failed('not-found', GONE)
@@ -143,7 +143,7 @@ async function writeIcon(tx: Db, setId: string, icon: CountedIconRow, revision: 
     .execute()
 }
 
-/** Puts into the bin what an order does not name, and takes out of it what it does. */
+/** Deletes icons that the order does not name, and restores deleted ones that it names. */
 async function bin(
   tx: Db,
   setId: string,
@@ -179,8 +179,8 @@ export async function deletedIcons(db: Db, id: string): Promise<string> {
 }
 
 /**
- * What changed in a set since a revision, as JSON: the parts that did as they are now, and their revisions. All of it where
- * the question is from another epoch. Null when the set is not there.
+ * Changes of a set since a revision, as JSON: the new values of changed parts, and their revisions. All parts if the
+ * epoch differs. Null if there is no such set.
  */
 export async function changesSince(db: Db, id: string, since: number, epoch: string): Promise<string | null> {
   return db.transaction().execute(async (tx) => {

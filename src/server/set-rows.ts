@@ -1,7 +1,7 @@
 import { type Size, sizeOf } from '../core/set/bounds'
 import type { IconSet } from '../core/set/set'
 
-/** An icon as it is stored: its masters, and what it is found by, as JSON that the schema has accepted. */
+/** A stored icon: its masters and labels as validated JSON. */
 export type IconRow = {
   readonly id: string
   readonly name: string
@@ -12,10 +12,7 @@ export type IconRow = {
 /** An icon that is about to be stored, with how much all its drawings hold: a set has bounds for that. */
 export type CountedIconRow = IconRow & { readonly size: Size }
 
-/**
- * A set as it is stored: its rules, and the masters of its icons, as JSON that the schema has accepted. Requests pass
- * it on without reading it.
- */
+/** A stored set: its rules and the masters of its icons as validated JSON. Requests pass it on without parsing it. */
 export type SetRows<Row extends IconRow = IconRow> = {
   readonly name: string
   readonly kind: string
@@ -25,7 +22,7 @@ export type SetRows<Row extends IconRow = IconRow> = {
   readonly icons: readonly Row[]
 }
 
-/** Rows of icons in an order of ids, which is JSON; what it does not name comes last. */
+/** Sorts rows by a list of ids in JSON; rows it does not name come last. */
 export function inOrder<T extends { readonly id: string }>(rows: readonly T[], order: string | null): T[] {
   const places = new Map((JSON.parse(order ?? '[]') as string[]).map((id, i) => [id, i]))
   const placeOf = ({ id }: T) => places.get(id) ?? places.size
@@ -66,7 +63,7 @@ export const setOfRows = ({ name, kind, rules, delivery, icons }: SetRows): Icon
   icons: icons.map(iconOfRow),
 })
 
-/** A stored row as the JSON of an icon, without reading what is JSON already. */
+/** A stored row as the JSON of an icon, without parsing it. */
 export const iconJson = (icon: IconRow): string =>
   `{"id":${JSON.stringify(icon.id)},"name":${JSON.stringify(icon.name)},${icon.labels === null ? '' : `${icon.labels.slice(1, -1)},`}"masters":${icon.masters}}`
 

@@ -13,7 +13,7 @@ import { type CountedIconRow, inOrder, type SetRows } from './set-rows'
 
 const newId = customAlphabet('0123456789abcdefghijklmnopqrstuvwxyz', 12)
 
-/** A set as it is stored: with its id, its revisions and the time of its last change. */
+/** A stored set with its id, its revisions and the time of its last change. */
 export type StoredSet = {
   readonly id: string
   readonly revision: number
@@ -82,7 +82,7 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
     .where('set_id', '=', id)
     .where('deleted_at', 'is', null)
     .execute()
-  // Whoever takes an icon out of the bin says as well which state of it that was.
+  // A restored icon names its last revision as its base.
   const binned = await db
     .selectFrom('icons')
     .select(['id', 'revision'])
@@ -107,7 +107,7 @@ export async function readSet(db: Db, id: string): Promise<StoredSet | null> {
   }
 }
 
-/** Throws a sentence where what is stored of a set is no JSON any more. */
+/** Throws a sentence if the stored JSON of a set is damaged. */
 async function readableOrThrow(db: Db, id: string): Promise<void> {
   const damaged = await db
     .selectFrom('icons')
@@ -126,7 +126,7 @@ async function readableOrThrow(db: Db, id: string): Promise<void> {
   if (damaged) throw new DamagedSet(`The icon “${damaged.name}” is damaged in the database.`)
 }
 
-/** What is stored of a set cannot be read: in a sentence that says how to go back. */
+/** Thrown if a stored set is damaged; its sentence says how to restore it. */
 class DamagedSet extends Error {
   readonly code = 'WISE_SQUARE_DAMAGED'
   constructor(message: string) {
@@ -190,7 +190,7 @@ export async function addSet(db: Db, set: SetRows<CountedIconRow>): Promise<{ id
   return { id, name }
 }
 
-/** An icon as it is written in a revision of its set. */
+/** The values of an icon's row in a revision of its set. */
 export function iconValues(setId: string, { id, name, labels, masters, size }: CountedIconRow, revision: number) {
   return { set_id: setId, id, name, labels, masters, ...size, revision, changed_at: now(), deleted_at: null }
 }

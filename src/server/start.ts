@@ -50,7 +50,7 @@ function endInTime(): void {
     })
 }
 
-/** Takes out for good what is due for it, now and once a day. */
+/** Purges old data, soon after the start and once a day. */
 function purgeDaily(db: Db): void {
   const run = () =>
     purge(db).catch((error: unknown) =>

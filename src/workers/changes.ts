@@ -3,9 +3,8 @@ import { type Icon, masterFor } from '../core/set/set'
 import { askAll } from './pool'
 
 /**
- * Finds in workers what a change of rules does to each of a set's icons; `done` is told of each by its place: null where it
- * looks as before, else what it loses, as sentences. Of what cannot be compared nothing is said to be lost. Returns the
- * way to give it up.
+ * Compares each icon of a set before and after a change of rules, in workers. `done` gets its index, and null if it
+ * looks the same, else its losses as sentences; none if it cannot be compared. Returns a function that cancels.
  */
 export function changesOf(
   icons: readonly Icon[],

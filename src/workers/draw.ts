@@ -5,7 +5,7 @@ import { type Icon, type Master, masterFor } from '../core/set/set'
 import type { Source } from './drawer'
 import { ask } from './pictures'
 
-/** An icon as it is delivered, in the colours for a ground: on the grid that fits a size, or on the set's own. */
+/** An icon as delivered at a size, by default on the grid of the set, in the colours for a ground. */
 export function sourceOf(icon: Icon, rules: Rules, ground: Ground, size = rules.grid.size): Source {
   const base = baseFor(rules, size)
   return {
@@ -18,7 +18,7 @@ export function sourceOf(icon: Icon, rules: Rules, ground: Ground, size = rules.
 
 const kept = new WeakMap<Icon['masters'], readonly Master[]>()
 
-/** What is kept of an icon on further grids; the same list for the same icon. */
+/** The masters of an icon on further grids; the same list for the same icon. */
 function keptOf({ masters }: Icon): { kept?: readonly Master[] } {
   if (masters.length < 2) return {}
   let one = kept.get(masters)

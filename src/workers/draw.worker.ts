@@ -24,10 +24,10 @@ import { type Painted, painted } from './painted'
 import { drawingSentence, transferred } from './replies'
 import { serve, type Transferred } from './serve'
 
-/** A list of objects as it is sent. */
+/** A list of objects in its numbered form. */
 export type Sent = Numbered<readonly Numbered<DrawingObject>[]>
 
-/** What is drawn: a document, or objects under rules in the colours for a ground. */
+/** The drawing of a question: a document, or objects under rules in the colours for a ground. */
 export type SentDrawing =
   | { readonly svg: string }
   | {
@@ -38,18 +38,18 @@ export type SentDrawing =
       readonly kept?: Numbered<readonly Master[]>
       /** The rules that it is brought under. */
       readonly to?: Numbered<Rules>
-      /** What it becomes under those rules, where that is known. */
+      /** The objects under those rules, if known. */
       readonly becomes?: Sent
-      /** Snags that are left as they are. */
+      /** Accepted snags. */
       readonly accepted?: readonly Accepted[]
-      /** What the main master comes to on this grid, for one that was drawn by hand. */
+      /** The drawing derived from the main master for this grid, for a master drawn by hand. */
       readonly main?: Sent
     }
 
 /**
- * What is asked of a drawing: a picture, so many pixels along a side, its document, how far its optical middle is off,
- * the snags in it, as in one that was derived or on the further grids of its set, the edits that mend them, what it comes
- * to by eye, what a change of the rules does to it, how crisp it is at each delivered size, or what it comes to on another grid.
+ * Question about a drawing: its picture with so many pixels along a side, its document, the offset of its optical
+ * centre, its snags (as drawn, as derived, on further grids), the edits that mend them, its visual balance, its losses
+ * by a change of rules, its crispness at each delivered size, or its fitted form on another grid.
  */
 export type Wanted =
   | number
@@ -131,7 +131,7 @@ function offsetOf(drawing: SentDrawing): OpticalOffset | null {
   return opticalOffset(masterFor(icon).objects, rules)
 }
 
-/** What is found on the further grids of an icon's set. */
+/** Snags on the further grids of a set. */
 function furtherSnags(drawing: SentDrawing): Snag[] {
   if ('svg' in drawing) return []
   const { icon, rules } = taken(drawing)
@@ -178,9 +178,7 @@ function balanceIn(drawing: SentDrawing): Balance | null {
   return balanceOfIcon(icon, rules)
 }
 
-/**
- * The drawing that was sent: one icon for each list of objects, so that what is known of it serves whatever is asked.
- */
+/** The drawing of a question: one icon for each list of objects, so that memoised results are shared. */
 function taken({ objects, rules: sent, kept }: Exclude<SentDrawing, { svg: unknown }>): { icon: Icon; rules: Rules } {
   const rules = things.take(sent) as Rules
   const icon = iconSent(objects, rules)
@@ -201,7 +199,7 @@ const iconOf = (objects: DrawingObject[], rules: Rules): Icon => ({
   masters: [{ base: rules.grid.size, objects }],
 })
 
-/** Icons with what is kept of them on other grids: the same for the same. */
+/** Icons with their further masters, memoised. */
 const whole: Memory<Icon, readonly Master[], Icon> = new WeakMap()
 
 const withKept = (icon: Icon, kept: readonly Master[]): Icon =>

@@ -9,8 +9,8 @@ import { Numbers } from './numbered'
 import { untilRest } from './rest'
 
 /**
- * What a picture shows: a document, or a drawing under rules in the colours for a ground; on the grid `base`, where that
- * is not the set's own, with what is kept of the icon on other grids; `main` is the drawing that it is compared with.
+ * Source of a picture: a document, or a drawing under rules in the colours for a ground. `base` is a further grid,
+ * `kept` are the stored masters on further grids, `main` is the drawing to compare with.
  */
 export type Source =
   | { readonly svg: string }
@@ -31,12 +31,9 @@ export type Answered = Answer | { readonly problem: string }
 
 export type Job = { readonly source: Source; readonly wanted: Wanted; readonly done: (answer: Answered) => void }
 
-/**
- * How many jobs a worker has at once: enough that it never waits for the page, few enough that what is no longer wanted
- * is not drawn.
- */
+/** Jobs that a worker has at once: enough to keep it busy, few enough to cancel the rest. */
 const AHEAD = 4
-/** How many of what can wait: what is wanted at once comes after these. */
+/** Background jobs that a worker has at once; urgent jobs come next. */
 const AHEAD_OF_REST = 2
 /** The longest time without an answer, in milliseconds. Drawings end long before by their own limit. */
 const SILENCE = 90_000
@@ -123,7 +120,7 @@ export class Drawer {
     queueMicrotask(() => this.feed())
   }
 
-  /** What goes to the worker: of a drawing only the objects that it does not have yet. */
+  /** The message for a worker: only objects that it does not have yet. */
   private sent(source: Source): SentDrawing {
     if ('svg' in source) return source
     const { objects, base, kept, accepted, to, becomes, main } = source

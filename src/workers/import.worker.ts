@@ -19,7 +19,7 @@ import { understandAll } from './understanders'
 /** A file with its path in the folder it was chosen from. */
 export type ChosenFile = { readonly path: string; readonly file: Blob }
 
-/** How the set is to be made of what was read. */
+/** Choices for the set that is made of the files. */
 export type Choice = {
   readonly name: string
   readonly style: Style | 'plain' | null
@@ -107,7 +107,7 @@ export type ImportCalls = typeof calls
 
 serve(calls)
 
-/** Tells now and then how far something is that begins now, or when it is first said that nothing of it is done. */
+/** Returns a function that reports progress at most every 250 ms, measured from the first call. */
 function tellingOf(what: Told['what'], tell: Tell): (done: number, of: number) => void {
   let begin = performance.now(),
     last = begin
@@ -134,7 +134,7 @@ async function gathered(
   }
   const telling = tellingOf('understood', tell)
   const objects = sought(all, wish)
-  // A drawing has one area or several; what is told is how many drawings that is.
+  // Progress counts drawings, though a drawing may have several areas.
   if (objects) await understandAll(objects, (done, of) => telling(Math.floor((done / of) * all.length), all.length))
   return gatheredSet(all, wish, telling)
 }
@@ -150,7 +150,7 @@ async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | Failed
   return all
 }
 
-/** A WOFF2 font as the server unpacks it: browsers keep that way to themselves. As it is where that fails. */
+/** Unpacks a WOFF2 font on the server; returns it unchanged if that fails. */
 async function unpackedFont(bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
   try {
     const response = await fetch(`${self.location.origin}/api/fonts`, { method: 'POST', body: bytes })
@@ -198,7 +198,7 @@ function readOther(i: number, how: Understanding): ReadIcon | Failed {
   return one
 }
 
-/** The files as they are chosen to be taken over: all in one way but for some. */
+/** The files, read in the chosen way; some of them the other way. */
 function chosen({ how, otherwise }: Pick<Choice, 'how' | 'otherwise'>, tell: Tell): readonly (ReadIcon | Failed)[] {
   const all = readAs(how, tell)
   if (otherwise.length === 0) return all
@@ -207,7 +207,7 @@ function chosen({ how, otherwise }: Pick<Choice, 'how' | 'otherwise'>, tell: Tel
   return all.map((one, i) => (paths.has(one.path) ? readOther(i, other) : one))
 }
 
-/** What is shown of a set to come. */
+/** Preview of the set. */
 function comingOf({ set, evidence, remarks, failed, styles, paths }: Gathered): Coming {
   const book = bookAt(set.rules, set.rules.grid.size)
   return {

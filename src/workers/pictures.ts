@@ -7,8 +7,8 @@ export type Picture =
   { readonly image: ImageData; readonly url: string } | { readonly image?: undefined; readonly problem: string }
 
 /**
- * One worker for drawings, which may take long, and one for documents, which are drawn already: siblings never wait for
- * what is on the square. That of documents is a third as large, and all that the shelf loads.
+ * One worker for drawings, which may be slow, and one for finished documents, which never wait for them. The latter is
+ * a third as large, and the only one that the shelf loads.
  */
 const drawings = new Drawer(drawingWorker),
   documents = new Drawer(documentWorker)
@@ -18,8 +18,8 @@ export const ask = (source: Source, wanted: Wanted, done: Job['done']): (() => v
   ('svg' in source ? documents : drawings).ask({ source, wanted, done })
 
 /**
- * Draws a picture, so many pixels along a side, in a worker: the pointer never waits for it. `done` is told once,
- * unless the job is given up by what is returned.
+ * Draws a picture with so many pixels along a side in a worker. `done` is called once, unless the returned function
+ * cancels it.
  */
 export function drawPicture(source: Source, pixels: number, done: (picture: Picture) => void): () => void {
   return ask(source, pixels, (answer) =>

@@ -1,10 +1,10 @@
 import { drawingWorker } from './begin'
 import { Drawer, type Job } from './drawer'
 
-/** Cores, of which one is left to the page, so that it answers meanwhile. */
+/** Number of cores; one of them is left to the page. */
 const CORES = globalThis.navigator?.hardwareConcurrency ?? 2
 
-/** Workers for what is asked of every icon of a set, begun when first needed. */
+/** Lazily started pool of workers for per-icon questions. */
 const pool = Array.from({ length: Math.max(1, Math.min(4, CORES - 1)) }, () => new Drawer(drawingWorker))
 
 /** Asks something of each of many drawings, while hands rest; returns the way to give them all up. */

@@ -34,16 +34,16 @@ export const offsetOf = question('optical offset', (answer): OpticalOffset | nul
   'offset' in answer ? answer.offset : null,
 )
 
-/** What was found, or why the search failed, in a sentence. */
+/** The snags that were found, or why the search failed, as a sentence. */
 export type Search = { readonly snags: readonly Snag[] } | { readonly problem: string }
 
 const searchOf = (answer: Answered): Search =>
   'snags' in answer ? answer : { problem: 'problem' in answer ? answer.problem : 'It was not looked at.' }
 
-/** What is found in objects, what is accepted included. */
+/** The snags of objects, accepted ones included. */
 export const snagsOf = question('snags', searchOf)
 
-/** The same, of a master drawn by hand, beside what the main one comes to on its grid. */
+/** The snags of a master drawn by hand, compared with the derived drawing of the main master. */
 export const snagsBesideMain = (objects: Objects, main: Objects, rules: Rules, done: (answer: Search) => void) =>
   looker.ask({
     source: { objects, rules, ground: 'light', main },
@@ -51,13 +51,13 @@ export const snagsBesideMain = (objects: Objects, main: Objects, rules: Rules, d
     done: (answer) => done(searchOf(answer)),
   })
 
-/** What is found in objects that were derived. */
+/** The snags of derived objects. */
 export const derivedSnagsOf = question('derived snags', searchOf)
 
-/** What is found in an icon on the further grids of its set, but for what is accepted there. */
+/** The snags of an icon on the further grids of its set, without accepted ones. */
 export const furtherSnagsOf = questionOfAll('further snags', searchOf)
 
-/** What an icon comes to by eye; null where it paints nothing. Asked of whole families, it waits for all else. */
+/** The visual balance of an icon; null if it paints nothing. Runs at low priority. */
 export const balanceOf = questionOfAll(
   'balance',
   (answer): Balance | null => ('balance' in answer ? answer.balance : null),

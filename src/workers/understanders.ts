@@ -16,8 +16,8 @@ const SILENCE = 120_000
 const FEW = 200
 
 /**
- * Looks for the strokes that paint objects in several workers at once; `tell` is told how many objects are done. What is
- * found is remembered with the objects. What a worker that ends too early leaves is looked for later by whoever needs it.
+ * Finds the strokes of outlined objects in several workers at once. `tell` gets the number of finished objects. Results
+ * are memoised. Objects of a crashed worker are searched later on demand.
  */
 export async function understandAll(
   { objects, within, centred }: Sought,

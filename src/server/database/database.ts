@@ -71,7 +71,7 @@ function usableOrThrow(folder: string): void {
 /** The names of a folder's copies and of shelves put aside, separated by commas; empty if there are none. */
 const keptIn = (folder: string): string => [...copiesOf(folder), ...asidesOf(folder)].join(', ')
 
-/** Throws a question if the database is missing but copies of it are there: no new shelf begins unasked. */
+/** Throws a question if the database is missing although copies of it are there, unless a fresh one is wanted. */
 function thereOrThrow(folder: string, fresh: boolean): void {
   const path = databaseIn(folder)
   if (existsSync(/* turbopackIgnore: true */ path)) return

@@ -79,7 +79,7 @@ const third: Migration = {
   },
 }
 
-/** Icons as they are drawn, kept until the icon or the rules change; until then no drawing is read to show one. */
+/** Drawn icons, kept until the icon or the rules change. */
 const fourth: Migration = {
   async up(db: Any) {
     await addColumn(db, 'sets', 'rules_revision', 'integer', 1)
@@ -108,7 +108,7 @@ const fifth: Migration = {
   },
 }
 
-/** How each icon is drawn on the further grids of its set, and what it is found by beside its name, as JSON. */
+/** Drawn icons on the further grids of their set, and labels of icons, as JSON. */
 const sixth: Migration = {
   async up(db: Any) {
     await addColumn(db, 'drawn', 'others', 'text')
@@ -116,7 +116,7 @@ const sixth: Migration = {
   },
 }
 
-/** How a set is delivered, and the deliveries of it that are kept. */
+/** Delivery settings of sets, and releases. */
 const seventh: Migration = {
   async up(db: Any) {
     await addColumn(db, 'sets', 'delivery', 'text')
@@ -180,7 +180,7 @@ const eighth: Migration = {
   },
 }
 
-/** The states of a set that can be looked at again, and what of them was written over since. */
+/** Kept states of sets, and their overwritten parts. */
 const ninth: Migration = {
   async up(db: Any) {
     await db.schema
@@ -237,8 +237,8 @@ const eleventh: Migration = {
 }
 
 /**
- * Every migration by name; names are applied in alphabetical order and never change once released. Each may be done
- * again over what it did.
+ * All migrations by name. They run in alphabetical order, never change once released, and may run again over their own
+ * result.
  */
 const MIGRATIONS: Record<string, Migration> = {
   '001-sets-and-icons': first,
@@ -266,10 +266,7 @@ export async function pendingMigrations<T>(db: Kysely<T>): Promise<{ isOld: bool
   return { isOld: next !== undefined && all.some(({ executedAt }) => executedAt !== undefined), next: next?.name ?? '' }
 }
 
-/**
- * Brings a database up to date (or up to a migration), in one transaction: it is as it was, or as it should be. Throws
- * when a migration fails.
- */
+/** Migrates a database to the latest version, or to `upTo`, in one transaction. Throws if a migration fails. */
 export async function migrate<T>(db: Kysely<T>, upTo = MIGRATION_NAMES.at(-1)!): Promise<void> {
   const { error } = await new Migrator({ db, provider }).migrateTo(upTo)
   if (error) throw error

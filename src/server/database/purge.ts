@@ -4,7 +4,7 @@ import { purgePast } from '../past'
 
 const DAY = 86_400_000
 
-/** How long what was deleted can be put back, in days, and how long a picture waits for a drawing to refer to it. */
+/** Days after which deleted sets and icons, and pictures without a reference, are removed. */
 const IN_BIN = 30,
   UNUSED = 1
 

@@ -44,7 +44,7 @@ type IconTable = {
   set_id: string
   id: string
   name: string
-  /** What it is found by, tags and other names, as JSON; null where there is nothing. */
+  /** Labels of the icon as JSON: tags, other names; null if there are none. */
   labels: string | null
   masters: string
   /** The revision of the set in which the icon changed last. */
@@ -72,17 +72,14 @@ type DrawnTable = {
   problem: string | null
   /** How it is drawn on the further grids of its set, as JSON by their sizes; null where there are none. */
   others: string | null
-  /** How many snags it has, hints and accepted ones aside; null where that is not known. */
+  /** Number of snags without hints and accepted ones; null if unknown. */
   snags: number | null
 }
 
 /** Pictures that icons are drawn by; `kind` is their media type, `id` made of their bytes. */
 type PictureTable = { id: string; kind: string; w: number; h: number; bytes: Buffer; added_at: string }
 
-/**
- * A delivery that is kept: the archive as it was made and the set as it was (a set file). As JSON, what is in the archive,
- * and the icons as they were drawn.
- */
+/** A release: its archive and set file; as JSON the contents of the archive, and the drawn icons. */
 type ReleaseTable = {
   set_id: string
   number: number
@@ -108,8 +105,8 @@ type SaveTable = { set_id: string; id: string; revision: number; at: string }
 type StateTable = { set_id: string; revision: number; at: string; kept_at: string; name: string | null }
 
 /**
- * Parts of sets as they were in the revisions from `revision` on and before `until`, as JSON; only what belongs to a state
- * that is kept.
+ * Values of parts of sets in the revisions from `revision` to before `until`, as JSON; only those that a kept state
+ * needs.
  */
 type PastTable = { set_id: string; part: string; revision: number; until: number; value: string }
 

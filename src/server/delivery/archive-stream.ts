@@ -3,8 +3,8 @@ import { ARCHIVED, isPacked } from '../../core/targets/archive'
 import type { Spool } from './spool'
 
 /**
- * What was made as a zip archive, file by file as it is read: the same files always give the same bytes. Nothing of it
- * is held but the file that is being written. Until it is read or given up, what was made stays.
+ * Streams a delivery as a zip archive. The same files give the same bytes. Holds one file in memory at a time. The
+ * spool stays open until the stream ends or is cancelled.
  */
 export function archiveStream(spool: Spool): ReadableStream<Uint8Array> {
   const paths = spool.files.map(({ path }) => path)
@@ -45,7 +45,7 @@ export function archiveStream(spool: Spool): ReadableStream<Uint8Array> {
     await letGo()
   }
   return new ReadableStream({
-    // Whoever reads is told of what cannot be read; what was made is given back all the same.
+    // A reader gets the error; the spool is released in any case.
     pull: (controller) =>
       filled(controller).catch(async (error: unknown) => {
         await letGo()

@@ -14,7 +14,7 @@ import { holdRun, knownTargets } from './runs'
 /** The longest note of a release. */
 const NOTE = 2000
 
-/** Keeps the delivery of a set as it is now as its next release. What cannot be drawn stands against it. */
+/** Stores the current delivery of a set as its next release. Refused if an icon cannot be drawn. */
 export async function addRelease(
   db: Db,
   renderer: Renderer,
@@ -104,7 +104,7 @@ export async function listReleases(db: Db, setId: string): Promise<ReleaseEntry[
   }))
 }
 
-/** The archive of a release, as it was made; null where there is none. */
+/** The archive of a release, byte for byte; null if there is none. */
 export async function releaseArchive(db: Db, setId: string, number: number): Promise<Buffer | null> {
   const row = await db
     .selectFrom('releases')
@@ -115,7 +115,7 @@ export async function releaseArchive(db: Db, setId: string, number: number): Pro
   return row?.archive ?? null
 }
 
-/** What was delivered in a release; null where there is none. */
+/** The icons and files of a release; null if there is none. */
 export async function releasedIn(db: Db, setId: string, number: number): Promise<Delivered | null> {
   const row = await db
     .selectFrom('releases')
@@ -128,7 +128,7 @@ export async function releasedIn(db: Db, setId: string, number: number): Promise
     : null
 }
 
-/** What would be delivered now; without targets its icons alone. */
+/** The icons and files of a delivery of the current set; without targets the icons alone. */
 export async function deliveredNow(
   db: Db,
   renderer: Renderer,

@@ -13,11 +13,11 @@ import type { Tasks } from '../renderer/tasks'
 import { type StoredSet, unchangedIcons } from './stored-set'
 import { Spool } from './spool'
 
-/** How many icons a thread gets at once at most, and how many lots are under way: what is not made yet takes no memory. */
+/** Greatest number of icons in a lot for a thread, and of lots under way: pending icons take no memory. */
 const BATCH = 10,
   AT_ONCE = 4
 
-/** Of few icons each is a lot, so that it is seen how far they are. */
+/** With few icons each is a lot of its own, for finer progress. */
 const lotOf = (icons: number): number => Math.max(1, Math.min(BATCH, Math.floor(icons / 20)))
 
 type Ready = Parameters<Tasks['make']>[0]['icons']
@@ -69,7 +69,7 @@ export class Run {
     return { state, done, of, left, ...(message !== undefined && { message }) }
   }
 
-  /** Calls off what is not made yet. What was made is given up. */
+  /** Cancels the run and removes its files. */
   async cancel(): Promise<void> {
     if (this.state === 'running') this.state = 'cancelled'
     await this.ended
@@ -107,7 +107,7 @@ export class Run {
             ids = own.map(({ id }) => id),
             turned = new Map(own.map((icon) => [icon.id, rightToLeft(icon, icons).icon.id]))
           const drawn = new Map((await drawnIcons(db, renderer, stored.id, { ids })).map((one) => [one.id, one]))
-          // Read after the drawings: what is as it was then was so before as well.
+          // Read after the drawings: an unchanged row was unchanged before too.
           const rows = new Map(
             (await unchangedIcons(db, stored, [...new Set([...ids, ...turned.values()])])).map((row) => [row.id, row]),
           )

@@ -9,7 +9,7 @@ import { Run } from './run'
 export const knownTargets = (names: readonly string[]): readonly string[] =>
   TARGETS.map(({ id }) => id).filter((id) => names.includes(id))
 
-/** How long what was made is kept while nobody asks for it, in milliseconds. */
+/** How long an unused delivery is kept, in milliseconds. */
 const KEPT = 600_000
 
 /** A run, how many asked for it and have not given it up, and when it is forgotten. */
@@ -36,8 +36,8 @@ const keyOf = ({ id, revision, family }: StoredSet, targets: readonly string[]) 
   `${id} ${revision} ${family.released?.number ?? 0} ${targets.join()}`
 
 /**
- * The run that makes a set's delivery as it is now, held by whoever asks for it until that gives it up: one that is under
- * way or done already, or a new one. Other runs go on.
+ * Returns a run that makes the current delivery of a set: a running or finished one, or a new one. The caller holds it
+ * until `giveUpRun`. Other runs continue.
  */
 export function holdRun(db: Db, renderer: Renderer, stored: StoredSet, targets: readonly string[]): Run {
   const key = keyOf(stored, targets)

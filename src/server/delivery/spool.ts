@@ -34,9 +34,8 @@ const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes)
 const cutShort = (code: 'ENOSPC' | 'EIO', message: string): Error => Object.assign(new Error(message), { code })
 
 /**
- * Files of a delivery one after the other in one file on the disk, so that they take no memory however many they are. It
- * has no name there: its space is given back whatever becomes of this program. What is read is what was written, or an
- * error.
+ * The files of a delivery, one after the other in one unnamed temporary file, so that they take no memory. The system
+ * frees its space when this process ends. Reading checks the bytes.
  */
 export class Spool {
   private readonly places = new Map<string, SpoolEntry>()
@@ -76,7 +75,7 @@ export class Spool {
     }
   }
 
-  /** What was made so far, in order of path. */
+  /** The files made so far, in order of path. */
   get files(): readonly Weighed[] {
     return [...this.places.values()].sort(byPath).map(({ path, bytes, hash }) => ({ path, bytes, hash }))
   }
@@ -95,7 +94,7 @@ export class Spool {
     return bytes
   }
 
-  /** Reads everything once; throws where a file is not what was made. */
+  /** Reads all files once; throws if one is damaged. */
   async check(): Promise<void> {
     for (const path of this.places.keys()) await this.read(path)
   }

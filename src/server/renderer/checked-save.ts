@@ -11,10 +11,13 @@ import { type Icon, iconProblems } from '../../core/set/set'
 import type { Failure } from '../failure'
 import { type CountedIconRow, type IconRow, iconOfRow, rowOfIcon } from '../set-rows'
 
-/** The drawings that a check needs beside what is written: those of icons by their ids, or all. */
+/** Further drawings that a check needs: of icons by id, or all. */
 export type Lacking = readonly string[] | 'all'
 
-/** What a save is checked against: the rules as JSON, the order, and what is known of every icon, in the bin or not. */
+/**
+ * The stored state that a save is checked against: the rules as JSON, the order, and facts of every icon, deleted ones
+ * included.
+ */
 export type StoredForCheck = {
   readonly rules: string
   readonly order: readonly string[]
@@ -41,7 +44,7 @@ export type CheckedWrites = {
   readonly order?: readonly string[]
 }
 
-/** What may be written, what is lacking to say so, or why it may not be, with the id of the save where it has one. */
+/** Result of a check: the values to write, the missing drawings, or a refusal with the id of the save. */
 export type SaveCheck =
   | { readonly ok: true; readonly value: CheckedWrites | { readonly lacking: Lacking } }
   | { readonly ok: false; readonly failure: Failure; readonly save?: string }
@@ -97,7 +100,7 @@ function guiltyIn({ issues }: z.ZodError, body: unknown): PartKey[] {
   })
 }
 
-/** A part that is written without saying what it is built on. */
+/** A refusal if a written part does not name its base revision. */
 function unbased(bases: Bases, { icons = [], ...writes }: SetWrites): Failure | null {
   const key = (['name', 'rules', 'delivery', 'order'] as const).find(
     (one) => writes[one] !== undefined && bases[one] === undefined,
@@ -129,7 +132,7 @@ const mayLeaveBehind = (before: Rules, after: Rules): boolean =>
     return (before[list] ?? []).some(({ name }) => !names.has(name))
   })
 
-/** What would be wrong with the set after the writes; null when all is well. */
+/** The problem of the set after the writes; null if there is none. */
 function failureAfter(writes: SetWrites, stored: StoredForCheck): Failure | null {
   const invalid = (message: string, ...parts: PartKey[]): Failure => ({ code: 'invalid', message, parts })
   const icons = writes.icons ?? [],

@@ -18,8 +18,8 @@ export type MadeIcon = {
 }
 
 /**
- * What one icon of a set is delivered as to some targets; `turned` is the one that stands for it right to left, where that
- * is another. Throws where it cannot be drawn.
+ * All files of one icon for some targets. `turned` is the icon that replaces it right to left, if any. Throws if it
+ * cannot be drawn.
  */
 export async function madeIcon(
   icon: Icon,

@@ -13,7 +13,7 @@ const DRAWN = 2048
 
 export type PictureKind = 'image/png' | 'image/jpeg' | 'image/webp'
 
-/** A picture as it is kept: its media type, size in pixels, and bytes. */
+/** A stored picture: media type, size in pixels, bytes. */
 export type ReadPicture = {
   readonly kind: PictureKind
   readonly w: number
@@ -24,8 +24,8 @@ export type ReadPicture = {
 const KINDS: Record<string, PictureKind> = { png: 'image/png', jpg: 'image/jpeg', webp: 'image/webp' }
 
 /**
- * A picture file as it is kept. Drawings (SVG) become pixels first: nothing of their text is ever shown, and they see
- * no files.
+ * Converts a picture file to its stored form. SVG drawings become pixels: their text is never shown, and they read no
+ * files.
  */
 export async function readPictureFile(bytes: Uint8Array): Promise<Result<ReadPicture>> {
   let size: ReturnType<typeof imageSize>
@@ -48,7 +48,7 @@ export async function readPictureFile(bytes: Uint8Array): Promise<Result<ReadPic
   return done({ kind, w: turned ? size.height : size.width, h: turned ? size.width : size.height, bytes })
 }
 
-/** What is too much about a drawing, as a sentence; null where it can be drawn, be it by what our own reader leaves out. */
+/** The exceeded bound of an SVG file, as a sentence; null within the bounds. */
 function excessOf(bytes: Uint8Array): string | null {
   try {
     readSvg(new TextDecoder().decode(bytes), 'drawn')

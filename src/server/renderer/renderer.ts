@@ -16,19 +16,19 @@ type Purpose = { readonly atOnce: number; readonly limit: number }
 export const MAKERS = Math.max(2, availableParallelism() - 1)
 
 const PURPOSES = {
-  /** Drawing what is drawn quickly, as nearly everything is. */
+  /** Drawing icons within the usual time. */
   draw: { atOnce: 2, limit: 20_000 },
-  /** Drawing what is not: nothing else waits for it. */
+  /** Drawing slow icons, apart from all others. */
   slow: { atOnce: 1, limit: 90_000 },
   /** Making the files of icons, all of one at once; as many threads as there are cores, but for one that answers. */
   make: { atOnce: MAKERS, limit: 60_000 },
   /** Looking at pictures that come from elsewhere. */
   picture: { atOnce: 1, limit: 6000 },
-  /** Checking what is saved: nothing else is in its way. */
+  /** Checking saves. */
   save: { atOnce: 1, limit: 60_000 },
   /** Reading and writing documents. */
   read: { atOnce: 1, limit: 120_000 },
-  /** What is put together of a whole set: its sheet, what its files share. */
+  /** Work on a whole set: its sheet, its common files. */
   whole: { atOnce: 1, limit: 120_000 },
 } satisfies Record<string, Purpose>
 
@@ -52,8 +52,8 @@ const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
 }
 
 /**
- * The most memory a thread may take for values of its own, in megabytes, and of that for those that have just come to be:
- * with little room for these, what nobody needs any more is given back soon. The rasteriser has a bound of its own.
+ * Memory limits of a thread in megabytes: all values, and young ones. A small young space frees garbage early. The
+ * rasteriser has its own limit.
  */
 const MEMORY = 768,
   YOUNG = 12

@@ -58,7 +58,7 @@ export function sheetPdf({ title, note, ground, text, icons }: SheetPages): Prom
   })
 }
 
-/** A document that is as large as it is asked to be, not as its root says. */
+/** An SVG document without the size of its root element. */
 function sizeless(svg: string): string {
   const { name, own, inside } = elementsOf(svg)
   const { width: _, height: __, ...rest } = own

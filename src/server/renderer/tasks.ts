@@ -19,7 +19,7 @@ import { type MadeIcon, madeIcon, madeSet } from './make'
 import { sheetPdf } from './sheet-pdf'
 import { type CountedIconRow, iconOfRow, type IconRow, type SetRows, setOfRows, rowsOfSet } from '../set-rows'
 
-/** An icon as documents, and how many snags it has; null where that is not known. */
+/** An icon as documents, and its number of snags; null if unknown. */
 export type Shown = { readonly drawn: Drawn; readonly snags: number | null }
 
 /** An icon as documents with its snags, in so many milliseconds of the thread; its masters and the rules as JSON. */
@@ -43,7 +43,7 @@ function snagCount(icon: Icon, rules: Rules): number | null {
   }
 }
 
-/** What was read last, by its text: all icons of one set but the first find it here, with all that is known of it. */
+/** Remembers the last parsed text: all icons of a set share its rules. */
 function readOnce<T>(): (text: string) => T {
   let last: { readonly text: string; readonly value: T } | null = null
   return (text) => {
@@ -82,7 +82,7 @@ type ToJoin = {
 export const TASKS = {
   draw,
 
-  /** The same for what was not drawn quickly: apart, so that nothing else waits for it. */
+  /** The same for slow icons, in a thread of their own. */
   drawSlowly: draw,
 
   /** What icons of a set are delivered as, one after the other. */
@@ -132,7 +132,7 @@ export const TASKS = {
   checkSave: (asked: { request: Uint8Array; stored: StoredForCheck }): SaveCheck =>
     checkedSave(asked.request, asked.stored),
 
-  /** A picture file as it is kept: drawings become pixels. */
+  /** Converts a picture file to its stored form: drawings become pixels. */
   readPicture: (bytes: Uint8Array): Promise<Result<ReadPicture>> => readPictureFile(bytes),
 
   /** A WOFF2 font, unpacked. */

@@ -1,6 +1,6 @@
 import type { PictureFile } from './picture-file'
 
-/** Pictures (PNG) as one ICO: large ones as they are, smaller ones as bitmaps, which every reader takes. */
+/** Writes PNG pictures as one ICO file: large ones as PNG, smaller ones as bitmaps, which every reader supports. */
 export const ico: PictureFile = async (pictures) => {
   const { IconIco } = await import('@shockpkg/icon-encoder')
   const file = new IconIco()

@@ -25,7 +25,7 @@ function checksum(bytes: Uint8Array): number {
   return sum
 }
 
-/** What the checksums of a font and of what is missing in it come to together. */
+/** Required sum of a font's checksum and its adjustment (OpenType, head.checksumAdjustment). */
 const WHOLE = 0xb1b0afba
 
 /** Tables as a TrueType font, in order of their tags, with their checksums. */
