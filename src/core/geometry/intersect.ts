@@ -15,10 +15,10 @@ type Intersection = { readonly meetings: readonly Meeting[]; readonly overlaps: 
 const NOWHERE: Intersection = { meetings: [], overlaps: [] }
 
 /**
- * Where two segments meet. Every crossing and every touch is one meeting; stretches in common are overlaps, whose ends
- * are among the meetings. Lines and circular arcs are solved in closed form, the rest through polynomials whose roots
- * cannot be missed (see `rootsOnUnit`), cubics against each other by subdivision and Newton's method. An end that lies
- * on the other segment is met exactly there.
+ * Intersections of two segments. Every crossing and every touch is one meeting; common stretches are overlaps, whose
+ * ends are among the meetings. Lines and circular arcs are solved in closed form, other pairs through polynomials whose
+ * roots cannot be missed (see `rootsOnUnit`), two cubics by subdivision and Newton's method. An end on the other
+ * segment is met exactly there.
  */
 export function intersect(a: Curve, b: Curve, tolerance = MEETING): Intersection {
   if (apart(a, b, tolerance)) return NOWHERE
@@ -43,7 +43,7 @@ function apart({ box: a }: Curve, { box: b }: Curve, margin: number): boolean {
   return a.x > b.x + b.w + margin || b.x > a.x + a.w + margin || a.y > b.y + b.h + margin || b.y > a.y + a.h + margin
 }
 
-/** Meetings at the ends of either segment that lie on the other. */
+/** Meetings at ends of one segment that are on the other one. */
 function endMeetings(a: Curve, b: Curve, tolerance: number): readonly Meeting[] {
   let found: Meeting[] | null = null
   for (let end = 0; end < 4; end++) {

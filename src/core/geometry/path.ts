@@ -19,7 +19,7 @@ export function polyline(points: readonly Point[], closed: boolean): Contour {
       to = points[(i + 1) % points.length]!
     if (distance(from, to) > SAME_POINT) segments.push(line(from, to))
   }
-  // What goes nowhere is a dot where it is stroked with round or square caps (SVG 2 §13.5.3).
+  // A subpath of length zero is a dot when stroked with round or square caps (SVG 2 §13.5.3).
   if (segments.length === 0 && !closed && points.length > 1) segments.push(line(points[0]!, points[0]!))
   return { segments, closed }
 }

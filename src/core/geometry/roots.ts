@@ -96,10 +96,7 @@ function quadraticRoots([c, b, a]: readonly number[]): Root[] {
   return [...(first ? [{ t: least, touch: false }] : []), ...(second ? [{ t: most, touch: false }] : [])]
 }
 
-/**
- * True when the control values of a polynomial on 0..1, as a Bézier curve's, all lie on one side of zero, farther than
- * a margin.
- */
+/** True if all control values of a Bézier polynomial on 0..1 are on one side of zero, farther than a margin. */
 function staysAway(c: readonly number[], margin: number): boolean {
   const n = c.length - 1,
     control = new Array<number>(n + 1)

@@ -33,8 +33,8 @@ export function curvatureAt(segment: Segment, t: number): number {
 }
 
 /**
- * The unit direction in which a segment runs at `t`; at the ends of a cubic whose control point lies on its end, the
- * limit of it.
+ * Unit tangent of a segment at `t`. At an end of a cubic that coincides with its control point, the limit of the
+ * tangent.
  */
 export function directionAt(segment: Segment, t: number): Point {
   let d = slopeAt(segment, t)

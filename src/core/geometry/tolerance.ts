@@ -25,8 +25,8 @@ export const LAST_BIT = 1e-15
 export const STRAIGHT = 1e-9
 
 /**
- * How near two segments must come to meet: what a double leaves of exact coordinates after a few operations. For
- * drawings of up to `REACH`.
+ * Greatest distance of segments that meet: the rounding error of exact coordinates after a few operations, for drawings
+ * of up to `REACH`.
  */
 export const MEETING = 1e-8
 
@@ -38,8 +38,8 @@ export const MEETING = 1e-8
 export const SNAP = 2e-7
 
 /**
- * Up to this distance from the origin the tolerances hold as they are; beyond it they grow with the coordinates, as the
- * spacing of doubles does.
+ * Up to this distance from the origin the tolerances are constant; beyond it they grow with the coordinates, like the
+ * spacing of doubles.
  */
 export const REACH = 1e4
 
@@ -49,7 +49,7 @@ export const REACH = 1e4
  */
 export const OFFSET = 1e-3
 
-/** How far a bent or warped path may lie from the true one: as near as what is shown on screen. */
+/** Greatest error of a bent or warped path: as small as the error on screen. */
 export const WARP = 5e-3
 
 /**

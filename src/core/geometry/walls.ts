@@ -12,7 +12,7 @@ type Walls = { readonly count: number; readonly at: Float64Array; readonly conto
 /** A gap between two walls that face each other: a place on each, and whether the gap is enclosed. */
 export type Narrow = { readonly from: Point; readonly to: Point; readonly width: number; readonly isCounter: boolean }
 
-/** How near the directions of walls must come to opposite ones to face each other, as a cosine: within 25°. */
+/** Cosine between the directions of walls that face each other: within 25° of opposite. */
 const FACING = -0.9
 /** The largest number of cells along a side of the lookup grid. */
 const MOST = 64

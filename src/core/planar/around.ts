@@ -104,7 +104,7 @@ const turn = (from: number, to: number): number => (((to - from) % (2 * Math.PI)
 /** The direction from a segment's start to the first place that is `reach` away from it. */
 function directionFrom({ segment, half, round, angle }: Leaving, reach: number): number {
   if (segment.kind === 'line') return angle
-  // A chord of a circle turns from its tangent by half of what it spans.
+  // A chord of a circle turns from its tangent by half of the arc's angle.
   if (round && round.rx === round.ry)
     return angle + Math.sign(round.extent) * (half & 1 ? -1 : 1) * Math.asin(Math.min(1, reach / (2 * round.rx)))
   const forth = half & 1 ? reverse(segment) : segment,

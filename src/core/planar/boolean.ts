@@ -12,10 +12,10 @@ export type Member = { readonly path: Path; readonly role: Role }
 export type FillRule = 'nonzero' | 'evenodd'
 
 /**
- * Combines closed paths in order: the first is the ground, whatever its role; each later one adds to it (union), cuts
- * from it (difference), keeps the overlap (intersection) or flips what it covers (symmetric difference). Lines, arcs
- * and cubics of the result are parts of those of the members. Outer contours run one way, holes the other, so the
- * result fills alike by either rule.
+ * Boolean operations on closed paths, in order: the first is the base, whatever its role; each later one adds to it
+ * (union), cuts from it (difference), keeps the overlap (intersection) or flips the area it covers (symmetric
+ * difference). Lines, arcs and cubics of the result are parts of those of the members. Outer contours run one way,
+ * holes the other, so the result fills alike by either rule.
  */
 export function combine(members: readonly Member[], rule: FillRule = 'nonzero'): Path {
   return members.length === 0 ? [] : outlineOfMembers(arrange(members.map(({ path }) => path)), members, rule)
@@ -79,7 +79,7 @@ function outlineOfMembers(arrangement: Arrangement, members: readonly Member[], 
   return outlineOf(arrangement, (face) => inside[face]!)
 }
 
-/** Whether each face of an arrangement is in what members come to. */
+/** Whether each face of an arrangement is inside the result. */
 function insides({ windings }: Arrangement, members: readonly Member[], rule: FillRule): boolean[] {
   const isIn = (times: number) => (rule === 'nonzero' ? times !== 0 : times % 2 !== 0)
   return windings.map((times) => members.reduce((so, { role }, i) => step(role, i, so, isIn(times[i]!)), false))

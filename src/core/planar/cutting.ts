@@ -6,11 +6,11 @@ import type { Piece } from './pieces'
 import type { Vertices } from './vertices'
 
 /**
- * Records the cuts of every piece: at its meetings with others, then at every vertex that it passes within the snap.
- * Afterwards no vertex lies on a piece that is not cut there.
+ * Records the cuts of every piece: at its meetings with others, then at every vertex within the snap. Afterwards every
+ * vertex on a piece is a cut of it.
  */
 export function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap: number, meeting: number): void {
-  // Input nodes come first, so that it is their coordinates that survive.
+  // Input nodes come first, so their coordinates are kept.
   for (const { curve, cuts } of pieces)
     cuts.push({ t: 0, vertex: vertices.of(curve.segment.from) }, { t: 1, vertex: vertices.of(curve.segment.to) })
   eachPair(pieces, snap, (piece, other) => {
@@ -23,7 +23,7 @@ export function cutEachOther(pieces: readonly Piece[], vertices: Vertices, snap:
   close(pieces, vertices.points, snap)
 }
 
-/** The nearest that a cut may come to either end of a piece. */
+/** Least distance of a cut from the ends of a piece, as a parameter. */
 const END = 1e-14
 
 /** A cut of a piece at a vertex. */
@@ -74,10 +74,7 @@ function eachPair(pieces: readonly Piece[], snap: number, visit: (piece: Piece, 
   }
 }
 
-/**
- * Cuts pieces at vertices that lie on them within the snap; three pieces need not meet in one place just because each
- * two of them do.
- */
+/** Cuts pieces at vertices within the snap: three pieces need not meet in one point, even if each two of them do. */
 function close(pieces: readonly Piece[], points: readonly Point[], snap: number): void {
   const rows = rowsOf(points)
   // The last piece, counted from one, that is known to be cut at each vertex.

@@ -196,7 +196,7 @@ function spread(
         if (!windings[across]) {
           block.copyWithin(across * paths, here * paths, (here + 1) * paths)
           const there = block.subarray(across * paths, (across + 1) * paths)
-          // A path winds once more around what is on its left than around what is on its right.
+          // A path winds once more around the face on its left than around the face on its right.
           for (const { path, times } of edges[half >> 1]!.windings) there[path]! += half & 1 ? times : -times
           windings[across] = there
           pending.push(across)

@@ -68,7 +68,7 @@ export function leaks(paths: readonly Path[], reach = LEAK, only: 'ends' | 'all'
   // Of two ends that are equally near, the one that can go straight on is extended.
   const rank = ({ end, aside }: (typeof found)[number]) => (end ? aside : 2)
   found.sort((p, q) => (Math.abs(p.gap - q.gap) > SAME_POINT ? p.gap - q.gap : rank(p) - rank(q)))
-  // An end that lies on something is no leak, nor is a place another leak is already at.
+  // An end on another stretch is no leak, nor is a place that another leak already has.
   const shut = (p: Point) => stretches.filter(({ curve }) => nearestOnCurve(curve, p).distance <= SNAP).length > 1
   return found.filter(
     ({ at, end, from }, i) =>

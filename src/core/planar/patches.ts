@@ -40,8 +40,8 @@ function patchworkOf(arrangement: Arrangement): Patchwork {
 }
 
 /**
- * The patchwork without some edges of its arrangement: the patches on both sides of each become one, and what was kept
- * apart from the outside by it opens to the outside.
+ * Removes edges from a patchwork: the patches on both sides of each are merged, and a patch next to the outside opens
+ * to it.
  */
 export function withoutEdges({ arrangement }: Patchwork, removed: Iterable<number>): Patchwork {
   const { face, windings } = arrangement

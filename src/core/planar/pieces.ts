@@ -24,9 +24,9 @@ export type Piece = {
 }
 
 /**
- * Segments as pieces; arcs of more than half a turn are cut in two, cubics that may meet themselves where they turn
- * back along x or y, so that no piece comes back to where it was. Stretches that are drawn twice, to the last bit, are
- * one piece. Where only what is enclosed counts (`close`), those that are drawn forth and back are none.
+ * Cuts segments into pieces that do not return to their start: arcs of more than half a turn are halved,
+ * self-intersecting cubics are cut at their extremes in x or y. Stretches that are drawn twice, to the last bit, are
+ * one piece. With `close`, stretches drawn forth and back are dropped.
  */
 export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: number): Piece[] {
   const pieces = new Pieces()
@@ -41,8 +41,8 @@ export function piecesOf(paths: readonly Path[], open: 'close' | 'cut', snap: nu
           t0 === 0 && t1 === 1
             ? source
             : stretch(source, t0, t1, t0 === 0 ? source.from : undefined, t1 === 1 ? source.to : undefined)
-        // However short: it keeps the contour together when its ends come to lie at two vertices. A cubic that runs
-        // straight is a line, for only so can it share a stretch with one.
+        // Kept however short: it closes the contour if its ends become two vertices.
+        // A straight cubic becomes a line: only lines can share a stretch.
         if (segment.kind === 'line' || isStraight(segment, snap)) straight(segment.from, segment.to, segment)
         else pieces.add(index, source, t0, t1, segment, encloses)
       }
@@ -132,7 +132,7 @@ function mayMeetItself(curve: Cubic, snap: number): boolean {
   return selfMeeting(curve) !== null || distance(curve.from, curve.to) <= snap || isStraight(curve, snap)
 }
 
-/** True for a cubic whose control points lie on its chord; it has been cut where it turns back. */
+/** True if the control points of a cubic are on its chord; it has been cut at its extremes. */
 function isStraight(segment: Segment, snap: number): boolean {
   if (segment.kind !== 'cubic') return false
   const { from, c1, c2, to } = segment

@@ -2,10 +2,10 @@ import type { Point } from '../geometry/point'
 import type { Edge } from './edges'
 
 /**
- * Paths laid over each other: vertices, the edges between them, and faces. Half edge 2·i runs along edge i, 2·i + 1
- * against it; `next` has the half edge that follows each around its face, `face` the face to its left (as seen with y
- * upwards). Face 0 is what lies outside of everything. `windings` has for each face how often each path winds around
- * it; `snap` is how near points are one vertex.
+ * Planar arrangement of paths: vertices, the edges between them, and faces (half-edge structure). Half edge 2·i runs
+ * along edge i, 2·i + 1 against it; `next` has the half edge that follows each around its face, `face` the face to its
+ * left (with y upwards). Face 0 is the outside. `windings` has the winding number of each path for each face; points
+ * within `snap` are one vertex.
  */
 export type Arrangement = {
   readonly vertices: readonly Point[]

@@ -1,10 +1,10 @@
 import type { Arrangement } from './plane'
 
 /**
- * What is wrong with an arrangement, in a few words; null when it is a plane one. Of every edge the face on its left is
- * wound around by each path as much more than that on its right as the path runs along it, so that windings balance at
- * every vertex; and every connected part has two more vertices and cycles than edges (Euler), so that no edges are in a
- * wrong order around a vertex.
+ * The fault of an arrangement in a few words; null if it is planar. The winding number of each path differs between the
+ * faces on both sides of an edge by the times the path runs along it, so that windings balance at every vertex; and
+ * every connected part has two more vertices and cycles than edges (Euler), so that edges are in order around every
+ * vertex.
  */
 export function fault({ vertices, edges, next, face, windings }: Arrangement, paths: number): string | null {
   const expected = new Int32Array(paths)

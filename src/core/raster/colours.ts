@@ -3,7 +3,7 @@ import type { Area, Item, Paint } from './items'
 /** Premultiplied red, green, blue, then alpha, each 0 to 1: pixels are sums of these. */
 export type Premultiplied = [r: number, g: number, b: number, a: number]
 
-/** What is seen at a place: the same everywhere, or a colour for each place of the picture, written into `out`. */
+/** Colour of an area: constant, or a function of the place that writes it into `out`. */
 export type Look = { readonly kind: 'flat'; readonly colour: Readonly<Premultiplied> } | Changing
 export type Changing = { readonly kind: 'changing'; readonly at: (x: number, y: number, out: Premultiplied) => void }
 
@@ -18,7 +18,7 @@ export function lookOf(items: readonly Item[], covers: (area: Area) => boolean):
   for (const item of items) {
     const look = item.kind === 'area' ? (covers(item) ? paintLook(item.paint) : NOTHING) : groupLook(item, covers)
     if (look.kind === 'flat' && look.colour[3] === 0) continue
-    // What is opaque is all that is seen.
+    // An opaque layer hides all layers below it.
     if (look.kind === 'flat' && look.colour[3] === 1) looks.length = 0
     looks.push(look)
   }
@@ -68,7 +68,7 @@ function addBelow(out: Premultiplied, below: Readonly<Premultiplied>): void {
   out[3] += rest * below[3]
 }
 
-/** What is seen through something that is as opaque as that. */
+/** A look multiplied by the opacity of a mask. */
 function dimmedBy(seen: Look, by: Look): Look {
   if (seen.kind === 'flat' && by.kind === 'flat') {
     const [r, g, b, a] = seen.colour,
@@ -86,7 +86,7 @@ function dimmedBy(seen: Look, by: Look): Look {
   }
 }
 
-/** Writes what is seen at a place into `out`. */
+/** Writes the colour at a place into `out`. */
 export function look(one: Look, x: number, y: number, out: Premultiplied): void {
   if (one.kind === 'changing') return one.at(x, y, out)
   const { colour } = one

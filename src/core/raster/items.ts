@@ -50,7 +50,7 @@ export type Group = {
 /** What a picture is painted of, the lowest first. */
 export type Item = Area | Group
 
-/** The areas of items in the order they come in, those of masks after what is seen through them. */
+/** The areas of items in paint order; the areas of masks come after those they mask. */
 export const areasOf = (items: readonly Item[]): Area[] =>
   items.flatMap((item) => (item.kind === 'area' ? [item] : [...areasOf(item.items), ...areasOf(item.mask ?? [])]))
 

@@ -2,7 +2,7 @@ import type { View } from './lines'
 import type { Regions } from './regions'
 import { eachRow } from './rows'
 
-/** Some rows of a picture, each pixel as four numbers 0 to 1: red, green and blue as opaque as they are, and alpha. */
+/** Some rows of a picture. Each pixel has four numbers 0 to 1: premultiplied red, green and blue, and alpha. */
 export type Layer = { readonly width: number; readonly height: number; readonly data: Float32Array }
 
 export const emptyLayer = (width: number, height: number): Layer => ({

@@ -6,7 +6,7 @@ import type { Edge } from './regions'
 /** How far the lines by which curves are drawn may lie from them, in pixels: less than a level of grey. */
 const FLAT = 1 / 256
 
-/** The most lines that one curve comes to. */
+/** Greatest number of lines that one curve is flattened to. */
 const MOST = 8192
 
 /** Where a picture is seen: so many pixels to a unit, and the place of the picture at the top left of the first pixel. */

@@ -19,8 +19,9 @@ export type Pixels = { readonly width: number; readonly height: number; readonly
 const BAND = 2 ** 19
 
 /**
- * A picture as so many pixels across: each is the mean of what is seen in it, by exact areas, rounded once, at the end;
- * so what is covered by one colour alone has exactly that colour. Throws as arrangements do, and `OutOfTime`.
+ * Rasterises a picture to so many pixels across by exact area coverage. Each pixel is the mean colour of its area,
+ * rounded once at the end, so an area of one colour has exactly that colour. Throws as arrangements do, and
+ * `OutOfTime`.
  */
 export function pixelsOf({ box, items }: Picture, width: number): Pixels {
   const scale = width / box.w,
@@ -85,7 +86,7 @@ function oneColour(
   height: number,
   [r, g, b, a]: Readonly<Premultiplied>,
 ): void {
-  // What is covered in part has the colour of what is covered whole, as opaque as that.
+  // A partly covered pixel has the colour of full coverage, at that opacity.
   const whole = wordOf(r / a, g / a, b / a, 1),
     bare = IS_LITTLE ? whole & 0xffffff : whole & ~0xff,
     shift = IS_LITTLE ? 24 : 0
@@ -150,7 +151,7 @@ function groupLayer({ items, opacity, mask, shadow }: Group, window: Window): La
   return layer
 }
 
-/** The shadow of items: what they paint, where the shadow lies, blurred and in its colour. */
+/** The shadow of items: their shape, moved, blurred, in the colour of the shadow. */
 function shadowLayer(items: readonly Item[], { x, y, deviation, colour }: Shadow, window: Window): Layer {
   const { view, width, height } = window
   const blur = deviation * view.scale,

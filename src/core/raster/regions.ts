@@ -13,9 +13,8 @@ export type Edge = { readonly segment: Segment; readonly left: number; readonly 
 export type Regions = { readonly looks: readonly Look[]; readonly edges: readonly Edge[] }
 
 /**
- * Items without shadows as regions: their areas are laid over each other once, and each face of that has one look. So
- * each pixel is the mean of what is seen in it, by exact areas, whatever abuts or overlaps in it. Throws as arrangements
- * do.
+ * Items without shadows as regions: one arrangement of all their areas, with one look for each face. Abutting and
+ * overlapping areas in a pixel are therefore exact. Throws as arrangements do.
  */
 export function regionsOf(items: readonly Item[]): Regions {
   const areas = areasOf(items)

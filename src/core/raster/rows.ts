@@ -8,12 +8,12 @@ import type { Edge, Regions } from './regions'
 const BAND = 2 ** 16
 
 /**
- * Is told the rows of a picture from the top: its number, and for each pixel what is seen in it on the mean, four
- * numbers, 0 to 1. `changed` is 1 where a pixel differs from the one before it; it is never 1 in a row of nothing.
+ * Receives the rows of a picture from the top: the number of the row, and the mean colour of each pixel as four
+ * numbers, 0 to 1. `changed` is 1 where a pixel differs from the one before; empty rows are skipped.
  */
 type RowTaker = (row: number, colours: Float64Array, changed: Uint8Array) => void
 
-/** Goes through regions row by row: each pixel is the mean of what is seen in it, by area. Rows of nothing are left out. */
+/** Scanline coverage accumulation over regions: each pixel is the mean colour by area. Empty rows are skipped. */
 export function eachRow(regions: Regions, view: View, width: number, height: number, take: RowTaker): void {
   const { looks, edges } = regions
   const lines = linesOf(edges, view)
@@ -76,7 +76,7 @@ function changingLook(look: Changing, steps: readonly (Step | null)[], { places,
   return { look, steps, first, last }
 }
 
-/** The difference that each edge makes in what is seen, of flat colours; null where it makes none. */
+/** The change of colour across each edge between flat looks; null if there is none. */
 const stepsOf = (edges: readonly Edge[], looks: readonly Look[]): (Step | null)[] =>
   edges.map(({ left, right }) => {
     const a = flatColour(looks[left]!),

@@ -22,9 +22,8 @@ export function baseFor(rules: Pick<Rules, 'grid' | 'masters'>, size: number): n
 const books = new WeakMap<Rules, Map<number, Rules>>()
 
 /**
- * The rules on one of the set's grids, with the sizes that are drawn on it: what its master says, and all else brought to
- * that size, whole where it is to be seen crisp. Parts and plates stay as they are; who lays them scales them. The same rules for the same grid always give
- * the same book.
+ * The rules on one of the set's grids: values of its master rule, and all other values scaled to that size, rounded to
+ * whole units where they must be crisp. Parts and plates are unchanged; placements scale them. Memoised.
  */
 export function bookAt(rules: Rules, base: number): Rules {
   if (base === rules.grid.size && !rules.masters?.length) return rules
@@ -68,21 +67,21 @@ function served(rules: Rules, base: number): number[] {
   return sizes.length > 0 ? sizes : [base]
 }
 
-/** The even or odd length nearest to a value whose ends lie on whole units when it is centred in the grid. */
+/** The even or odd length nearest to a value, so that its ends are on whole units when centred in the grid. */
 const even = (value: number, base: number): number => {
   const odd = base % 2
   return Math.max(1, 2 * Math.round((value - odd) / 2) + odd)
 }
 const inside = (value: number, base: number): number => Math.min(base, value)
 
-/** The step on another grid: a fraction of a unit stays as it is, a larger step becomes the nearest half. */
+/** The step on another grid: a fraction of a unit is unchanged, a larger step is rounded to the nearest half. */
 const stepAt = (step: number, scale: number): number =>
   step <= 1 ? step : Math.max(0.5, Math.round(2 * step * scale) / 2)
 
 const scaledStyle = (style: Style, by: number): Style =>
   typeof style.weight === 'string' ? style : { ...style, weight: tidy(style.weight * by) }
 
-/** What a weight comes to at one delivered size: in pixels, and as a share of what proportion to the set's grid asks. */
+/** A weight at a delivered size: in pixels, and as a share of the proportional weight. */
 type WeightAtSize = { readonly pixels: number; readonly share: number }
 
 /** Each weight at each delivered size, from small to large; in the order of the weights. */

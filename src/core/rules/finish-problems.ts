@@ -2,7 +2,7 @@ import type { NamedValues } from '../drawing/model/values'
 import { withStyleNames } from '../drawing/model/visit'
 import { LISTS } from './lists'
 
-/** What is wrong with the shared finishes of a rule book, as sentences. */
+/** Problems of the shared finishes of a rule book, as sentences. */
 export function finishProblems(rules: NamedValues): string[] {
   const problems: string[] = []
   for (const { name, style } of rules.finishes ?? []) {

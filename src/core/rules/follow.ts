@@ -40,7 +40,7 @@ export function followed(leader: Rules, rules: Rules): Rules {
   }
   for (const list of NAMED) {
     const mine = new Map(listOf(rules, list).map((item) => [item.name, item]))
-    // What was taken out here stays out.
+    // An item that was removed here stays removed.
     const led = listOf(leader, list).flatMap((item) =>
       own.has(`${list}/${item.name}`) ? (mine.get(item.name) ?? []) : item,
     )

@@ -22,7 +22,7 @@ export const SINGLES = [
   'checks',
 ] as const
 
-/** What is said to be a rule book's own that no rule book has, as sentences: a value, or an item as “weights/main”. */
+/** Own keys of a following rule book that do not exist, as sentences: a value, or an item like “weights/main”. */
 export function followProblems({
   follows,
 }: {

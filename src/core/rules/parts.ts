@@ -46,7 +46,7 @@ export const selfSentence = (name: string, within: string): string =>
     ? `The part “${name}” cannot contain itself.`
     : `The part “${name}” cannot contain itself, which it would within “${within}”.`
 
-/** What is wrong with the parts of a rule book, as sentences. */
+/** Problems of the parts of a rule book, as sentences. */
 export function partProblems(rules: NamedValues): string[] {
   const { parts = [] } = rules
   const problems: string[] = []

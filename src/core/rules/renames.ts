@@ -5,7 +5,7 @@ import { type Naming, type ValueKind, withNames, withStyleNames } from '../drawi
 import { LISTS } from './lists'
 import type { Rules } from './rules'
 
-/** A named value that goes by another name from now on. */
+/** The new name of a named value. */
 export type Rename = { readonly kind: ValueKind; readonly from: string; readonly to: string }
 
 /** Replaces all names at once, so that two names can be swapped. */
@@ -28,7 +28,7 @@ export const renameInStyle = (style: Style, renames: readonly Rename[]): Style =
 export const hasValue = (rules: Rules, kind: ValueKind, name: string): boolean =>
   (rules[LISTS[kind]] ?? []).some((value) => value.name === name)
 
-/** Whether rules have every named value that others before them had, by the names these go by now. */
+/** Whether rules still have every earlier named value, under its new name. */
 export function keepsNames(before: Rules, after: Rules, renames: readonly Rename[]): boolean {
   const name = naming(renames),
     kinds = Object.keys(LISTS) as ValueKind[]

@@ -40,10 +40,7 @@ export const Size = z
   .min(1, 'A size must be at least 1 pixel.')
   .max(2048, 'A size may be at most 2048 pixels.')
 
-/**
- * A size that is drawn on a grid of its own, one unit for each pixel: what is left out comes from the set's rules,
- * brought to that size.
- */
+/** Rules of a further grid, one unit per pixel. Missing values are those of the set, scaled to that size. */
 export const MasterRule = z.strictObject({
   base: z
     .int('The grid of a master is a whole number of units.')
@@ -161,8 +158,8 @@ export const Rules = z
         'Densities go from small to large, each once.',
       ),
     /**
-     * The set whose rules these follow, by its id on the shelf and by its name, which is looked for where the id is unknown;
-     * and what is their own all the same: “cap”, “weights/main”.
+     * The set whose rules these follow, by its id on the shelf and by its name as a fallback; and the keys that are its
+     * own: “cap”, “weights/main”.
      */
     follows: z
       .strictObject({
@@ -202,7 +199,7 @@ export const Rules = z
       .optional(),
     /** How the icons are named. */
     naming: z.enum(['kebab-case', 'snake_case', 'camelCase', 'PascalCase']).optional(),
-    /** How much a check matters where it is not as usual, by its id. */
+    /** Severity of checks that differ from the default, by id. */
     checks: z.record(z.string().regex(/^[a-z-]{1,40}$/), Severity).optional(),
   })
   .superRefine((rules, context) => {
@@ -249,7 +246,7 @@ export const Rules = z
     })
   })
 
-/** What is wrong with the masters of a rule book, as sentences. */
+/** Problems of the masters of a rule book, as sentences. */
 function masterProblems({
   grid,
   masters = [],

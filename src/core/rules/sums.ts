@@ -7,8 +7,8 @@ type Values = { readonly weights: readonly NamedNumber[]; readonly radii: readon
 const NAME = /[a-zA-Z][a-zA-Z0-9-]*/g
 
 /**
- * What a sum comes to, such as “outer - main” or “main * 1.5 + 1”: products before sums, names of weights and of radii
- * that are no sums themselves. Null where it is none or names what is not there; below 0 it is no radius.
+ * Value of a sum like “outer - main” or “main * 1.5 + 1”: products before sums, names of weights and of plain radii.
+ * Null if it is no sum or a name is unknown. A negative value is no radius.
  */
 export function sumValue(sum: string, { weights, radii }: Values): number | null {
   const named = new Map([...radii.filter((one) => !one.sum), ...weights].map(({ name, value }) => [name, value]))
@@ -32,7 +32,7 @@ export function sumValue(sum: string, { weights, radii }: Values): number | null
   return Number.isFinite(value) ? Math.round(value * 1e6) / 1e6 + 0 : null
 }
 
-/** The same with every radius that is a sum at what it comes to. */
+/** The same values with every sum replaced by its number. */
 export const summed = <V extends Values>(values: V): V => ({
   ...values,
   radii: values.radii.map((one) => {
@@ -47,11 +47,11 @@ export const namesIn = (sum: string): readonly string[] => sum.match(NAME) ?? []
 /** A sum with names exchanged. */
 export const renamedSum = (sum: string, name: (name: string) => string): string => sum.replace(NAME, name)
 
-/** The sentence for a sum that comes to less than nothing. */
+/** The sentence for a negative sum. */
 export const negativeSentence = (name: string, sum: string, value: number): string =>
   `The radius “${name}” would be ${value} by “${sum}”: a radius cannot be below 0.`
 
-/** What is wrong with the sums of a rule book, as sentences. */
+/** Problems of the sums of a rule book, as sentences. */
 export const sumProblems = (values: Values): string[] =>
   values.radii.flatMap(({ name, value, sum }) => {
     if (!sum) return []

@@ -46,7 +46,7 @@ export function weightsAt(
     const least = Math.max(0, ...all.filter(({ on }) => on < base).map(({ value }) => value)),
       most = Math.min(Infinity, ...all.filter(({ on }) => on > base).map(({ value }) => value))
     const value = steppedWeight((one.value * base) / grid.size, weightSteps)
-    // What is said may itself be out of order; then the smaller grid's weight counts.
+    // Given weights may be out of order; then the smaller grid's weight is the bound.
     return { ...one, value: Math.max(least, Math.min(most, value)) }
   })
 }

@@ -10,7 +10,7 @@ type Anchor = { readonly at: number; readonly length: number; readonly weight: n
 
 export function anchorOf(object: DrawingObject, scene: Scene): Record<Axis, Anchor> {
   const middle = kindOf(object).middle?.(object)
-  // What it paints is drawn already; its outline may not be.
+  // Its painted shapes are evaluated already; its outline may not be.
   const shapes = middle ? [] : evaluate(object, scene)
   const box = pathBounds(shapes.flatMap(({ path }) => path))
   const centre = middle ?? boxCentre(box ?? scene.box(object))

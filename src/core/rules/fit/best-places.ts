@@ -26,10 +26,9 @@ const BUDGET = 4000
 const TIE = 1e-12
 
 /**
- * The cheapest places for knots that keep their order: a branch and bound over the places each may take. What is still
- * to come is bounded from below by dynamic programming over the costs of single knots and of neighbours, so that
- * nothing is missed as long as the budget lasts. Only what costs less than `below` is looked for; where there is no such
- * thing, the cost is Infinity. Deterministic.
+ * Branch and bound over knots: the cheapest places for ordered knots. Dynamic programming over the costs of single
+ * knots and of neighbours gives a lower bound for the rest, so the optimum is found within the budget. Only results
+ * below `below` are searched; the cost is Infinity if there is none. Deterministic.
  */
 export function bestPlaces(knots: readonly Knot[], wishes: readonly Wish[], below = Infinity): Placed {
   const n = knots.length
@@ -47,7 +46,7 @@ export function bestPlaces(knots: readonly Knot[], wishes: readonly Wish[], belo
   const rest = boundsOf(choices, steps)
   const places = new Float64Array(n),
     chosen = new Float64Array(n)
-  /** The choices of each knot that may still win, the most promising first, with what each costs and can come to. */
+  /** The remaining choices of each knot, the most promising first, with their costs and lower bounds. */
   const open = choices.map(({ length }) => ({
     at: new Int32Array(length),
     cost: new Float64Array(length),
@@ -159,7 +158,7 @@ function missed(wishes: readonly Wish[], places: ArrayLike<number>): number {
   return sum
 }
 
-/** The places within reach: halves, and those at which painted edges lie on whole units. */
+/** The possible places of a knot: halves, and places at which painted edges are on whole units. */
 function choicesOf({ ideal, phases }: Knot): number[] {
   const places = new Set<number>()
   const add = (from: number, by: number) => {
@@ -172,8 +171,7 @@ function choicesOf({ ideal, phases }: Knot): number[] {
 }
 
 /**
- * What each choice of a knot costs by itself and with each choice of the knot before it, that of the earlier one counting
- * by rows; Infinity where it breaks the order.
+ * Cost of each choice of a knot, alone and with each choice of the knot before it (rows); Infinity if the order breaks.
  */
 function stepsOf(
   knots: readonly Knot[],
@@ -196,7 +194,7 @@ function stepsOf(
   })
 }
 
-/** The least that all knots after one can come to, for each choice of that one: wishes of three and more left aside. */
+/** Lower bound of all later knots for each choice of a knot, without wishes of three and more knots. */
 function boundsOf(choices: readonly (readonly number[])[], steps: readonly Float64Array[]): Float64Array[] {
   const rest = choices.map(({ length }) => new Float64Array(length))
   for (let i = choices.length - 2; i >= 0; i--) {

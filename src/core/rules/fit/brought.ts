@@ -10,7 +10,7 @@ import type { Rules } from '../rules'
 import { anchorOf } from './anchor'
 import { placedAsBrought } from './placed-as-brought'
 
-/** A drawing of one rule book scaled to the grid of another, and nothing else: there and back it is what it was. */
+/** Scales a drawing to the grid of another rule book. Scaling back restores it. */
 export function scaled(objects: readonly DrawingObject[], from: Rules, to: Rules): DrawingObject[] {
   const scale = to.grid.size / from.grid.size
   const brought = objects.map((object) => transformObject(object, [scale, 0, 0, scale, 0, 0]))

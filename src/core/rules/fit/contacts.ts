@@ -10,7 +10,7 @@ import type { Relation } from './solve'
 import type { Tied } from './tie'
 import { HARD, NEAR, SEEN, SHORT } from './weights'
 
-/** Places that lie on stretches of other runs, or on an edge of their strokes, lie there again. */
+/** Relations that keep places on stretches of other runs, or on an edge of their strokes. */
 export function contacts({ spots, stretches, circles }: Figure, scale: number): Tied[] {
   const found: Tied[] = []
   const add = (spot: Spot, relations: readonly Relation[]) => {
@@ -58,8 +58,8 @@ export function contacts({ spots, stretches, circles }: Figure, scale: number): 
 }
 
 /**
- * How far from the middle of a stroke something lies on the other grid that was `away` from it: on it, on the edge that the
- * stroke has there, or under the stroke in proportion, which matters less: it is not seen while it stays there.
+ * Distance on the other grid of a place that was `away` from the centre line of a stroke: on the line, on the edge of
+ * the stroke, or in proportion below it. The latter has a low weight, because it is hidden.
  */
 function besideOf(away: number, half: Length | null, scale: number): { by: number; weight: number } {
   if (Math.abs(away) <= NEAR) return { by: 0, weight: HARD }
@@ -83,7 +83,7 @@ const together = (p: Spot, q: Spot, scale: number): Relation[] =>
     ]),
   }))
 
-/** A place that lies on a stretch at `at`, by the parameter `t`, or beside it under its stroke, lies so again. */
+/** A relation that keeps a place on a stretch, at parameter `t`, or beside it below its stroke. */
 function onStretch({ segment, from, to, half }: Stretch, p: Spot, t: number, at: Point, scale: number): Relation[] {
   const u = { x: to.was.x - from.was.x, y: to.was.y - from.was.y }
   if (Math.hypot(u.x, u.y) < SHORT) return []
@@ -111,7 +111,7 @@ function onStretch({ segment, from, to, half }: Stretch, p: Spot, t: number, at:
       }
     })
   }
-  // A short arc turns and grows with its chord, and so does what lies on it.
+  // A short arc turns and grows with its chord, and its points with it.
   const w = { x: p.was.x - from.was.x, y: p.was.y - from.was.y },
     long = u.x * u.x + u.y * u.y
   const re = (w.x * u.x + w.y * u.y) / long,

@@ -1,7 +1,7 @@
 import { type Form, sumOf } from './form'
 import type { Relation } from './solve'
 
-/** Two forms come to the same. */
+/** Relation: two forms have the same value. */
 export const equal = (a: Form, b: Form, weight: number): Relation => ({
   kind: 'sum',
   weight,

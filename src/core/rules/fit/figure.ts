@@ -56,7 +56,7 @@ export type Figure = {
   readonly values: readonly number[]
   /** The place that a point is by an unknown of its own; null where it has none. */
   readonly freeAt: (p: Point) => Spot | null
-  /** The radius of a circle by its middle and what it was. */
+  /** The radius of a circle, by its centre and its old radius. */
   readonly radiusAt: (centre: Point, r: number) => Form | null
 }
 
@@ -66,7 +66,7 @@ const MOST_OF_ONE = 200
 const keyOf = ({ x, y }: Point): string => `${Math.round(x * 1e4)},${Math.round(y * 1e4)}`
 const radiusKey = (centre: Point, r: number): string => `${keyOf(centre)} ${Math.round(r * 1e4)}`
 
-/** The figure of a drawing; `to` is where its coordinates go by themselves, `scenes` those of both grids. */
+/** The figure of a drawing. `to` maps coordinates to the other grid, `scenes` are those of both grids. */
 export function figureOf(
   objects: readonly DrawingObject[],
   scenes: { readonly from: Scene; readonly to: Scene },
@@ -137,7 +137,7 @@ export function figureOf(
     }
   }
 
-  /** The images, across a level or plumb line, of what was gathered since. */
+  /** Adds mirror images, across a horizontal or vertical line, of all places gathered since `first`. */
   function imaged(axis: Axis, line: Spot, first: { spots: number; stretches: number; circles: number }): void {
     const over = (form: Form) =>
       sumOf([

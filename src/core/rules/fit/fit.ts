@@ -112,7 +112,7 @@ function search(objects: readonly DrawingObject[], from: Rules, to: Rules, pins:
     : first
 }
 
-/** What a picture is compared with, where a person let go that contours of it are mirror images. */
+/** The comparison picture without mirror symmetries that a person released. */
 function withoutMirrors(original: Original, pins: readonly Pin[]): Original {
   if (!AXES.some((axis) => letsGoOfMirror(pins, axis))) return original
   const isLetGo = (axis: Axis, box: Box) =>
@@ -165,10 +165,7 @@ function weakestNear(at: Point, pinned: readonly Pinned[], loose: ReadonlySet<Cr
   )
 }
 
-/**
- * What becomes of a drawing on another grid, as carefully as it is asked for, without what is `loose` being crisp; and
- * what of it lies at crisp places.
- */
+/** Returns a function from care and released places to the fitted drawing and its crisp places. */
 function placing(
   objects: readonly DrawingObject[],
   from: Rules,
@@ -250,7 +247,7 @@ const UNSEEN = 0.005
 function cheaper(marks: Marks, terms: Terms): [AxisFit, AxisFit] {
   const xFirst = placedMarks(marks, 'x', terms, null, Infinity)!,
     yThen = placedMarks(marks, 'y', terms, xFirst, Infinity)!
-  // Nothing ties the axes together: either order comes to the same.
+  // Without squares the axes are independent: the order does not matter.
   if (marks.squares.length === 0) return [xFirst, yThen]
   const cost = xFirst.cost + yThen.cost
   const yFirst = placedMarks(marks, 'y', terms, null, cost),

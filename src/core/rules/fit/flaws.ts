@@ -31,7 +31,7 @@ type Outline = {
   readonly isEven: Record<Axis, boolean>
 }
 
-/** A contour as it is wanted, and what plain scaling makes of it, where it makes one. */
+/** A wanted contour, and its plainly scaled form, if there is one. */
 type Wanted = Outline & { readonly plain: Outline | null }
 
 /** How far a contour and its mirror image may be apart, in units of the grid it was drawn on, and of the other grid. */
@@ -48,22 +48,22 @@ const AWAY = 1.25
 const OTHER = 0.45,
   FEW = 2
 
-/** A picture before it is brought to another grid, and what the picture that it comes to is compared with. */
+/** The comparison picture of a drawing before it is fitted. */
 export type Original = {
   readonly outlines: readonly Outline[]
   /** The other grid's size by its own. */
   readonly scale: number
   readonly wanted: readonly Wanted[]
-  /** Those of them that are each other's mirror images. */
+  /** Pairs of contours that are mirror images of each other. */
   readonly pairs: readonly Pair<Wanted>[]
-  /** The other grid's size by that of what is wanted. */
+  /** Ratio of the other grid's size to that of the wanted picture. */
   readonly grown: number
 }
 
 /**
- * What of a picture is compared; `scale` is the other grid's size by its own. `plain` is what it comes to where it is only
- * scaled, with the weights and radii of the other grid: a segment that these alone bring about, such as the inner arc of a
- * corner under a thinner stroke, is none that fitting brought.
+ * Makes the comparison picture of a drawing. `scale` is the ratio of the grids. `plain` is the ink of the plainly
+ * scaled drawing with the weights and radii of the other grid: segments that these create, such as the inner arc of a
+ * corner under a thinner stroke, are no flaws.
  */
 export function originalOf(ink: Path, plain: Path, scale: number): Original {
   const outlines = ink.map((contour) => outlineOf(contour, EVEN_BEFORE))
@@ -88,7 +88,7 @@ export function withPlainWanted(original: Original, plain: Path): Original {
 const pairsOf = (wanted: readonly Wanted[]): Pair<Wanted>[] =>
   AXES.flatMap((axis) => mirroredPairs(wanted, axis, EVEN_BEFORE))
 
-/** The flaws of a picture beside what it was: none where it is the same drawing. */
+/** Differences of a picture from the comparison picture; none if it is the same drawing. */
 export function flawsOf({ wanted: outlines, pairs, grown: scale }: Original, ink: Path): Flaw[] {
   const now = ink.map((contour) => outlineOf(contour, null))
   if (now.length !== outlines.length) return [{ kind: 'contours', at: placeOfChange(outlines, now, scale) }]

@@ -22,7 +22,7 @@ export function sumOf(terms: readonly (readonly [number, Form])[]): Form {
   return { constant: all, of: [...factors.keys()], by: [...factors.values()] }
 }
 
-/** What a form comes to where the unknowns have these values. */
+/** Value of a linear form for the given unknowns. */
 export function valueOf({ constant, of, by }: Form, values: ArrayLike<number>): number {
   let sum = constant
   for (let i = 0; i < of.length; i++) sum += by[i]! * values[of[i]!]!

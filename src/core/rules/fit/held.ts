@@ -7,8 +7,8 @@ import { ONE, type Pin, pinAt } from './pin'
 import type { Crisp } from './settle'
 
 /**
- * What became of a coordinate at which edges are seen: `at` on the set's grid, `place` on the derived one. It is pinned
- * by hand, let go by hand, crisp, gave way so that the picture holds, or is soft because no whole place was found.
+ * State of a coordinate at which edges are seen: `at` on the set's grid, `place` on the derived one. It is pinned by
+ * hand, released by hand, crisp, released to keep the picture, or soft because no whole place was found.
  */
 export type Held = {
   readonly axis: Axis

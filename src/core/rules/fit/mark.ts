@@ -4,7 +4,7 @@ export type Axis = 'x' | 'y'
 export const AXES: readonly Axis[] = ['x', 'y']
 export const across = (axis: Axis): Axis => (axis === 'x' ? 'y' : 'x')
 
-/** A distance on the grid of the set, and what it is on the other grid. */
+/** A length on the set's grid and on the other grid. */
 export type Length = { readonly was: number; readonly is: number }
 
 /**
@@ -32,7 +32,7 @@ export type Marks = {
     Axis,
     { readonly a: number; readonly b: number; readonly middle: number; readonly weight: number }[]
   >
-  /** Stretches that are as long across as they are down. */
+  /** Stretches of equal width and height. */
   readonly squares: {
     readonly x: readonly [number, number]
     readonly y: readonly [number, number]
@@ -40,7 +40,7 @@ export type Marks = {
   }[]
 }
 
-/** How strongly a wish counts: what makes a picture wrong, what makes it uneven, what would be nice. */
+/** Weights of wishes: against a wrong picture, against unevenness, for looks. */
 export const STRONG = 60,
   EVEN = 20,
   NICE = 4

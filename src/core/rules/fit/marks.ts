@@ -81,7 +81,7 @@ export function marksOf(
     for (const run of runs) runMarks(run, Math.sign(main) || 1, paint, into)
   }
 
-  /** The sides of a frame, as far as they are straight. */
+  /** The straight sides of a frame. */
   function along(object: Framed, paint: Paint, into: Marks): void {
     const corner = isCornered(object) ? scenes.from.radius(object.corner) : 0
     const nodes = frameCorners(object)
@@ -90,7 +90,10 @@ export function marksOf(
       into.squares.push({ x: [object.x, object.x + object.w], y: [object.y, object.y + object.h], weight: EVEN })
   }
 
-  /** What is fitted as a whole goes with its longest straight edge each way, or else with its middle. */
+  /**
+   * An object that is fitted as a whole is anchored at its longest straight edge along each axis, or else at its
+   * centre.
+   */
   function anchored(object: DrawingObject, into: Marks): void {
     const anchor = anchorOf(object, scenes.from)
     for (const axis of AXES) {

@@ -16,12 +16,12 @@ export type Pair<T extends Boxed = Boxed> = {
   readonly box: Box
 }
 
-/** Twice the middle of a box along an axis: what a coordinate and its mirror image come to. */
+/** Twice the centre of a box along an axis: the sum of a coordinate and its mirror image. */
 export const mirrorSum = ({ x, y, w, h }: Box, axis: Axis): number => (axis === 'x' ? 2 * x + w : 2 * y + h)
 
 /**
- * A place of a contour whose mirror image along an axis is not within `near` of another one; null where there is none.
- * `sum` is what a coordinate and its image come to.
+ * A point of a contour whose mirror image is farther than `near` from another contour; null if there is none. `sum` is
+ * the sum of a coordinate and its image.
  */
 export function unevenAt(of: Contour, on: Contour, axis: Axis, sum: number, near: number): Point | null {
   const { segments } = on

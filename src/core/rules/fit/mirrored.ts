@@ -35,7 +35,7 @@ export function drawing(contour: Contour, box: Box, { stretches, circles }: Figu
   return found
 }
 
-/** What of a contour that is its own mirror image has an image in it lies mirrored again, about one line. */
+/** Relations that keep a symmetric contour symmetric about one line. */
 export function mirrored(
   { spots, circles }: Figure,
   along: ReadonlySet<Spot>,

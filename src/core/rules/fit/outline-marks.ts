@@ -47,7 +47,10 @@ export function roundMarks(
     })
 }
 
-/** What lies along the segments of a run; `turn` is 1 where ink lies on its right, `less` is not straight of each side. */
+/**
+ * Marks along the segments of a run. `turn` is 1 if ink is on its right; `less` is the length at each end that is not
+ * straight.
+ */
 export function runMarks(of: NodeRun, turn: number, paint: Paint, into: Marks, less = 0): void {
   const { segments, closed } = contourOf(of)
   segments.forEach((segment) => {
@@ -162,7 +165,7 @@ export const areaOf = ({ nodes, closed }: NodeRun): number =>
       }, 0)
     : 0
 
-/** Whether a point of a circle lies on the arc between two others of it. */
+/** Whether a point of a circle is on the arc between two others. */
 function onArc(p: Point, a: Point, b: Point, sweep: boolean): boolean {
   const side = (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)
   // The arc that runs clockwise on screen lies to the left of its chord.

@@ -5,7 +5,9 @@ import type { Axis, Mark, Marks } from './mark'
 import { letsGoOfMirror, ONE, pinAt } from './pin'
 import { alikeSquares, centred, gapWishes, insideWishes, squareWishes, type Terms } from './wishes'
 
-/** How long an edge is, in units of the other grid, that costs one where it is not crisp, and the most that one costs. */
+/**
+ * Length of an edge, in units of the other grid, that costs one if it is not crisp, and the greatest cost of an edge.
+ */
 const LONG = 5,
   MOST = 2
 /** How much it costs to lie a unit off where scaling would lead, squared. */
@@ -64,10 +66,10 @@ export function areEven(coordinates: readonly number[], scale: number): boolean 
 /** A knot whose cost counts from where all of them lie aside. */
 type FreeKnot = Omit<Knot, 'cost'> & { readonly cost: (place: number, aside: number) => number }
 
-/** What it costs to lie half a unit beside where scaling leads, as a whole. */
+/** Penalty for shifting the whole drawing half a unit from its scaled position. */
 const ASIDE = 0.4
 
-/** Symmetric where the coordinates are; as a whole it may go half a unit aside, where more of it is crisp there. */
+/** Symmetric if the coordinates are. The whole drawing may move half a unit if more edges become crisp. */
 function settled(
   knots: readonly FreeKnot[],
   wishes: readonly Wish[],
@@ -127,7 +129,7 @@ function knotOf(
   }
 }
 
-/** How much it costs to leave a place that is pinned, for each unit: more than anything else comes to. */
+/** Cost of leaving a pinned place, per unit: more than all others. */
 const HELD = 1e4
 
 /** A knot that is pinned to a place. */

@@ -19,9 +19,9 @@ const SMOOTH = 0.02
 const LEVEL = 1e-6
 
 /**
- * What relates the places of a figure, found where it was drawn: what it is made of holds always (`built`), the rest is
- * tied and may be let go. `values` are those of all unknowns to begin with: those of the figure, and one for the mirror
- * line of each contour that is its own mirror image.
+ * Finds the relations between places of a figure. Relations by construction always hold (`built`); ties may be
+ * released. `values` are the initial values of all unknowns: those of the figure, and one for the mirror line of each
+ * symmetric contour.
  */
 export function relationsOf(
   figure: Figure,

@@ -35,7 +35,7 @@ const IN_QUESTION = 1 / 3
 const GIVE = 24
 /** The strength of what a person pinned: it never gives way. */
 export const BY_HAND = Infinity
-/** The strength of the mirror image of such a place: it gives way after all that is found. */
+/** Strength of the mirror image of such a place: it is released after all found ones. */
 const IMAGE = 1e6
 /** The weight of such a place: what makes another picture where it is missed yields to it. */
 const HELD = 1e3 * HARD
@@ -73,7 +73,7 @@ export const crispPlaces = (
     })
   })
 
-/** What of the figure lies where edges are crisp. */
+/** The places of the figure at crisp edges. */
 export function pinnedOf(figure: Figure, crisp: readonly Crisp[], scale: number): Pinned[] {
   return crisp.flatMap((one): Pinned[] => {
     const { axis, at, place, edges } = one,
@@ -135,7 +135,7 @@ export function settledValues(
         form,
       }))
     const values = solved(begin, stay, [...relations, ...pins])
-    // Numbers that come to nothing are no solution: all goes where its coordinates lead.
+    // Values that are not finite are no solution: the initial values are used.
     if (!values.every(Number.isFinite)) return Float64Array.from(begin)
     if (round === GIVE) return values
     const worst = Math.max(

@@ -1,11 +1,12 @@
 import { type Form, type Spot, sumOf, valueOf } from './form'
 
 /**
- * What is to hold of the unknowns of a figure. `weight` counts in squares; a residual is a length on the other grid.
- *  - `sum`: a form is 0.
- *  - `beside`: a place lies at a distance from the line through two others, to the left of the way from the first.
- *  - `away`: two places lie at a distance from each other.
- *  - `parallel`: the way between two places leads as that between two others, turned by an angle.
+ * A relation between the unknowns of a figure, solved by Levenberg–Marquardt with damping. `weight` applies to squares;
+ * residuals are lengths on the other grid.
+ * - `sum`: a form is 0.
+ * - `beside`: a place has a distance from the line through two others, on its left.
+ * - `away`: two places have a distance.
+ * - `parallel`: the direction between two places is that between two others, turned by an angle.
  */
 export type Relation = { readonly weight: number } & (
   | { readonly kind: 'sum'; readonly form: Form }
@@ -26,7 +27,7 @@ export type Relation = { readonly weight: number } & (
 export const MOST_UNKNOWNS = 300
 /** How often the relations are drawn straight again where they are, at most. */
 const ROUNDS = 40
-/** Unknowns that move by less, in units of the other grid, have come to rest. */
+/** Unknowns that move by less, in units of the other grid, are at rest. */
 const REST = 1e-10
 /** The damping after a first step that made things worse, by how much it changes, and below which share there is none. */
 const DAMPING = 1e-3,
@@ -70,7 +71,7 @@ export function solved(
         break
       }
       damping = Math.max(DAMPING, damping * FACTOR)
-      // Not even a tiny step helps, or numbers come to nothing.
+      // No step improves the result, or values are not finite.
       if (damping > 1e12 || Number.isNaN(sum)) return values
     }
     if (most < REST) break
@@ -163,7 +164,7 @@ function straight(relation: Relation, values: ArrayLike<number>): Straight {
         vy = sin * wx + cos * wy
       const u = Math.hypot(ux, uy) || 1e-9,
         v = Math.hypot(vx, vy) || 1e-9
-      // As a length: how far the end of the shorter way lies beside the other direction.
+      // As a length: the distance of the end of the shorter vector from the other direction.
       const short = Math.min(u, v),
         k = short / (u * v)
       const fx = -uy * k,

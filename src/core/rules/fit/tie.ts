@@ -5,7 +5,7 @@ import { type Pin, type TieKind, type TiePin, tiePinsOf } from './pin'
 import { missedBy, type Relation } from './solve'
 import { HARD } from './weights'
 
-/** What relates places of a drawing, as a person sees it and may hold to it or let it go: what it is, and where it is seen. */
+/** A relation of places that a person may hold or release: its kind, and the place where it is shown. */
 type Tie = { readonly kind: TieKind; readonly spot: Spot }
 
 /** Relations that belong to a tie. */

@@ -1,4 +1,4 @@
-/** Weights of relations, in squares: of what makes another picture where it is missed, of what is seen, of what is nice. */
+/** Weights of relations, for squares: essential, visible, nice to have. */
 export const HARD = 1e6,
   SEEN = 4,
   SLIGHT = 0.3

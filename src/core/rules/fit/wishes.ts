@@ -15,11 +15,11 @@ export type Terms = {
   readonly margin: { readonly was: number; readonly is: number; readonly size: number }
   /** What a person says of coordinates. */
   readonly pins: readonly Pin[]
-  /** Weights of the set's grid and what they are on the other: bars as wide as one get that width. */
+  /** Weights on the set's grid and on the other: bars of such a width get the new one. */
   readonly weights: readonly { readonly was: number; readonly is: number }[]
 }
 
-/** How much a unit of difference between equal gaps costs, and how much a unit that the margins on both sides come to differ. */
+/** Cost per unit of difference between equal gaps, and between the margins of both sides. */
 const ALIKE = 0.5,
   CENTRED = 0.6
 /** How much a unit beyond the live area costs. */
@@ -27,7 +27,7 @@ const INSIDE = 3
 /** How wide a gap may be, in units of the other grid, to be minded. */
 const MINDED = 5
 
-/** Gaps stay open, contacts stay contacts, bars keep a whole width, and what is equal stays so. */
+/** Wishes that keep gaps open, contacts closed, bars at whole widths, and equal lengths equal. */
 export function gapWishes(
   list: readonly Mark[],
   index: (at: number) => number,
@@ -76,7 +76,7 @@ export function gapWishes(
   return wishes
 }
 
-/** What lies in the live area lies in that of the other grid. */
+/** Wishes that keep a drawing in the live area. */
 export function insideWishes(
   list: readonly Mark[],
   index: (at: number) => number,
@@ -117,7 +117,7 @@ export function centred(
   return [{ knots: [index(low.at), index(high.at)], factors: [1, 1], value, weight: CENTRED }]
 }
 
-/** What is as long down as across becomes so again. */
+/** Wishes that keep equal widths and heights equal. */
 export function squareWishes(marks: Marks, axis: Axis, index: (at: number) => number, known: AxisFit): Wish[] {
   const other = axis === 'x' ? 'y' : 'x'
   return marks.squares.map((one): Wish => {
