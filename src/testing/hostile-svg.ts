@@ -9,7 +9,7 @@ const tenfold = (levels: number, core: string, lead = (id: string) => `<use href
   `<defs><g id="n0">${core}</g>${Array.from({ length: levels }, (_, i) => `<g id="n${i + 1}">${lead(`n${i}`).repeat(10)}</g>`).join('')}</defs>`
 
 /** A closed path of straight segments between places of a generator of numbers from 0 to 1. */
-export const selfCrossing = (segments: number, random: () => number): string =>
+const selfCrossing = (segments: number, random: () => number): string =>
   `M${Array.from({ length: segments }, () => `${(24 * random()).toFixed(2)} ${(24 * random()).toFixed(2)}`).join('L')}z`
 
 /** One file of each kind, of sizes that a generator of numbers from 0 to 1 chooses. */

@@ -64,7 +64,7 @@ export function workDeadline(now: () => number, { ms, checks, most }: WorkLimit)
 }
 
 /** Bounds of a computation: milliseconds, calls of its deadline, and the upper bound in milliseconds. */
-export type WorkLimit = { readonly ms: number; readonly checks: number; readonly most: number }
+type WorkLimit = { readonly ms: number; readonly checks: number; readonly most: number }
 
 let era = 0
 

@@ -57,7 +57,7 @@ export function band({ parts, nodes, closed }: Run, { half, miterLimit }: Width)
 
 const contour = (segments: readonly Segment[]): Contour[] => (segments.length > 0 ? [{ segments, closed: true }] : [])
 
-/** The rims of a corner, left and (reversed) right; which of them is on the inside is decided later. */
+/** The rims of a corner, left and (reversed) right. */
 function corner(
   { at, shared, join }: Node,
   into: Point,

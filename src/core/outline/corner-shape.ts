@@ -3,9 +3,8 @@ import { line, type Segment } from '../geometry/segment'
 import { fitCubic } from './fit'
 
 /**
- * What lies between the two sides of a finished corner, from where the tangent arc leaves the first to where it reaches
- * the second: that arc (round), a straight line (bevel), an arc hollowed out of the corner (scoop), a step inwards
- * (notch) or a quarter of a superellipse of exponent 4 (squircle).
+ * Shape of a finished corner between the ends of its tangent arc: the arc (round), a straight line (bevel), a concave
+ * arc (scoop), a step inwards (notch) or a quarter of a superellipse of exponent 4 (squircle).
  */
 export type CornerStyle = 'round' | 'bevel' | 'scoop' | 'notch' | 'squircle'
 

@@ -8,10 +8,7 @@ import { type CornerGap, type CornerStyle, cornerShape } from './corner-shape'
 import { type Fillet, fillets, turnOf } from './fillet'
 import { beside } from './parallel'
 
-/**
- * What is asked for at a corner: the radius of its tangent arc in grid units, and what is drawn between the places
- * where that begins.
- */
+/** A wanted corner: the radius of its tangent arc in grid units, and its shape. */
 export type Corner = { readonly radius: number; readonly style?: CornerStyle }
 
 /** A contour with finished corners, and the nodes at which the radius had to be reduced to fit. */

@@ -6,9 +6,9 @@ import type { Segment } from '../geometry/segment'
 import { SAME_POINT } from '../geometry/tolerance'
 
 /**
- * A contour as the open contours its dashes are (SVG 2 §13.5.6): lengths drawn and left out by turns, from an offset
- * into the pattern. Where a closed contour begins within a dash, that dash is whole. A pattern of an odd count is taken
- * twice; one without length or with negative lengths draws the contour as it is.
+ * Splits a contour into its dashes, as open contours (SVG 2 §13.5.6): drawn and skipped lengths alternate, from an
+ * offset into the pattern. A dash across the start of a closed contour is whole. A pattern of odd length is repeated; a
+ * pattern without length or with negative lengths gives the contour itself.
  */
 export function dashes(contour: Contour, pattern: readonly number[], offset: number): Contour[] {
   const lengths = pattern.length % 2 ? [...pattern, ...pattern] : pattern

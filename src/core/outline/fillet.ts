@@ -8,7 +8,7 @@ import { beside } from './parallel'
 /** Where an arc of a radius leaves the segment before a corner, at `s`, and reaches the one after, at `t`. */
 export type Fillet = { readonly radius: number; readonly s: number; readonly t: number }
 
-/** The arcs that touch both sides of a corner, up to a radius: the greatest of them is `limit`. */
+/** The arcs that touch both sides of a corner, for all radii up to `limit`. */
 type Fillets = { readonly limit: number; readonly at: (radius: number) => Fillet }
 
 /**

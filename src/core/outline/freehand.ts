@@ -116,7 +116,7 @@ function asOne(
   return fit.error <= smoothness ? { segment: fit.cubic, arriving } : null
 }
 
-/** The direction of the line around a point: of the chord between what lies a few smoothnesses before and after it. */
+/** Direction of the line at a point: that of the chord over a few smoothnesses before and after it. */
 function directionNear(points: readonly Point[], i: number, smoothness: number): Point {
   const reach = Math.max(3 * smoothness, 0.2)
   const a = reached(points, i, -1, reach),

@@ -1,9 +1,6 @@
 import type { CapStyle, JoinStyle } from './joint'
 
-/**
- * How a path is stroked. Lengths in grid units; `position` is where the stroke lies on closed contours, open ones are
- * stroked on centre.
- */
+/** Stroke of a path. Lengths in grid units; `position` applies to closed contours, open ones are stroked on centre. */
 export type Stroke = {
   readonly width: number
   readonly cap: CapStyle

@@ -20,7 +20,7 @@ export function offsetOpen(lines: Path, away: number, { join, miterLimit }: Offs
   })
 }
 
-/** The runs of a stroke's outline that lie on one side of the line it belongs to. */
+/** The runs of a stroke's outline on one side of its line. */
 function runsBeside({ segments }: Contour, line: Contour, away: number): Contour[] {
   const kept = segments.map((segment) => isBeside(segment, line, away))
   if (kept.every(Boolean)) return [{ segments, closed: true }]

@@ -7,7 +7,7 @@ import { circleThrough } from '../geometry/solve'
 import { tidy } from '../geometry/tidy'
 import { FOUR_CUBICS, SAME_POINT } from '../geometry/tolerance'
 
-/** Places between the ends at which a curve is compared with what it may be. */
+/** Parameters at which a curve is compared with a candidate. */
 const PLACES = [0.1, 0.25, 0.4, 0.5, 0.6, 0.75, 0.9]
 
 /** From how many radians on an arc stays two: a whole turn has to. */

@@ -6,7 +6,7 @@ import { pointAt } from '../geometry/segment'
 /** Where along each segment two outlines are compared. */
 const PLACES = [0, 0.25, 0.5, 0.75]
 
-/** Whether two areas are one: each place of one outline lies on the other within a distance, and they enclose as much. */
+/** Whether two areas are equal: their outlines are within a distance of each other, and they have the same area. */
 export function isSameOutline(a: Path, b: Path, within: number): boolean {
   const box = pathBounds(b)
   if (!box || a.length === 0) return false

@@ -38,9 +38,7 @@ function roundSide(segment: Segment, away: number): Side {
   return { rim, beyond: rx > Math.abs(away) ? [] : clockwise(closed(rim, [line(centre, centre)]), segment.sweep) }
 }
 
-/**
- * The number of lines that approximate the evolute, and their tolerance: it lies where the stroke folds over itself.
- */
+/** Number of lines that approximate the evolute, and their tolerance. It is where the stroke folds over itself. */
 const LINES = 16,
   FOLD = OFFSET
 

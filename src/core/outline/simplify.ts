@@ -15,8 +15,8 @@ const CORNER = Math.PI / 6
 const PLACES = 6
 
 /**
- * A path with fewer nodes, nowhere farther than `tolerance` grid units from what it was: stretches between corners
- * become as few lines, arcs and cubics as come near enough, each as long as it can be. Corners keep their places.
+ * Simplifies a path within `tolerance` grid units: stretches between corners become the fewest lines, arcs and cubics,
+ * each as long as possible. Corners stay.
  */
 export function simplify(path: Path, tolerance: number): Path {
   const half = tolerance / 2
@@ -52,7 +52,7 @@ function fewest(contour: Contour, tolerance: number): Segment[] {
   return result
 }
 
-/** Two half arcs, when all of a closed contour lies on one circle. */
+/** Two half arcs, if a closed contour is a circle. */
 function wholeCircle(segments: readonly Segment[], tolerance: number): Segment[] | null {
   const count = segments.length,
     node = (i: number) => segments[i % count]!.from
@@ -92,7 +92,7 @@ function run(segments: readonly Segment[], tolerance: number): Segment[] {
   for (let i = 0; i < segments.length;) {
     let best: Segment = segments[i]!,
       end = i + 1
-    // First by doubling, then by halving what is between the last that was near enough and the first that was not.
+    // Galloping search: doubling, then bisection between the last fit and the first failure.
     let fits = 1,
       fails = segments.length - i + 1
     for (let count = 2; count < fails;) {
@@ -138,7 +138,7 @@ function replacement(segments: readonly Segment[], tolerance: number): Segment |
       )
     }
     if (points.every(near)) return line(from, to)
-    // A node near the middle is on the circle, where what lies between nodes is not.
+    // A node near the middle is exactly on the circle; points between nodes are not.
     const arc = arcThrough(from, points[PLACES * Math.floor(segments.length / 2)]!, to, points, tolerance * 0.5)
     if (arc && follows(arc, first, last)) return arc
   }
@@ -146,7 +146,7 @@ function replacement(segments: readonly Segment[], tolerance: number): Segment |
   return error <= tolerance * 0.9 && chord > SAME_POINT ? cubic : null
 }
 
-/** Whether an arc leaves and arrives about as what it replaces does. */
+/** Whether an arc has about the end directions of the segments it replaces. */
 function follows(arc: Segment, first: Segment, last: Segment): boolean {
   return dot(directionAt(arc, 0), directionAt(first, 0)) > 0.9 && dot(directionAt(arc, 1), directionAt(last, 1)) > 0.9
 }

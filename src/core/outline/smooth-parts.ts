@@ -27,7 +27,7 @@ export function smoothParts(segment: Segment): readonly Segment[] {
     return hypot(x, y) <= STILL * size
   })
   if (cusp === undefined) return [segment]
-  // What is left of the slope there is rounding: both parts leave the cusp as if it were none.
+  // The remaining slope at the cusp is rounding error: both parts leave it as if it were zero.
   const before = stretch(segment, 0, cusp) as Cubic,
     after = stretch(segment, cusp, 1) as Cubic
   return [
@@ -36,7 +36,7 @@ export function smoothParts(segment: Segment): readonly Segment[] {
   ]
 }
 
-/** True for a cubic whose points all lie on one line. */
+/** True for a cubic with collinear points. */
 function isStraight({ from, c1, c2, to }: Cubic): boolean {
   // The farthest of its points from its start says along which line.
   const far = [c1, c2, to].reduce((a, b) => (distance(from, a) >= distance(from, b) ? a : b))

@@ -59,7 +59,7 @@ function withoutPoints({ segments, closed }: Contour): Contour {
   return { segments: kept.length > 0 ? kept : segments.slice(0, 1), closed }
 }
 
-/** A stroke that is combined with what comes before and after it; on centre, half its width to each side. */
+/** A stroke with the members before and after it in a boolean operation; on centre, half its width to each side. */
 type StrokeMember = {
   readonly path: Path
   readonly half: number
@@ -70,8 +70,8 @@ type StrokeMember = {
 }
 
 /**
- * Combines a stroke with others. Its bands wind around what they paint, never backwards, so that they add up to it;
- * where that is not so after all, because a curve is too wild for them, each part of it takes part by itself.
+ * Combines a stroke with other members. Its bands have positive winding numbers and add up to the stroke; if a curve is
+ * too wild for that, each part is a member of its own.
  */
 export function combineStroke({ path, half, stroke, role = 'adds', before = [], after = [] }: StrokeMember): Path {
   const { runs, stars, points } = runsOf(path, stroke),

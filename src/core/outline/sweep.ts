@@ -11,9 +11,8 @@ import { cosSin, translation } from '../geometry/transform'
 import { combine } from '../planar/boolean'
 
 /**
- * The area that a filled path passes while it is moved along a vector: itself, where it comes to, and what each of its
- * segments sweeps. Segments are cut where they run along the vector, so that the straight edges of the result begin at
- * the exact tangent points.
+ * Sweeps a filled path along a vector: the union of its start, its end and the area of each moving segment. Segments
+ * are split where they are parallel to the vector, so that straight edges begin at exact tangent points.
  */
 export function swept(path: Path, by: Point): Path {
   const ground = combine([{ path, role: 'adds' }])

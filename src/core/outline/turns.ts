@@ -40,8 +40,8 @@ const TURN = 0.35,
   UNEVEN = 0.004
 
 /**
- * Parameters from one to another between which a curve turns by little and evenly: even ones, halved where it does not.
- * Between two sudden turns it never turns by half a turn, so that its directions tell by how much.
+ * Parameters between which a curve turns evenly by small angles: uniform ones, bisected where needed. The direction
+ * never turns by half a turn between two of them.
  */
 export function turningSteps(segment: Segment, from: number, to: number): number[] {
   const ts = [from]

@@ -8,7 +8,7 @@ import { directionAt } from '../geometry/slope'
 import { WARP } from '../geometry/tolerance'
 import { follow } from './fit'
 
-/** A map of the plane that bends what lies on it. */
+/** A bending of the plane. */
 export type Bending = (p: Point) => Point
 
 /** Step of the differences from which directions are taken, as a share of a segment. */
@@ -61,9 +61,8 @@ function joinedUp(runs: readonly Segment[][], closed: boolean): Segment[] {
 }
 
 /**
- * The map that lays what stands on a straight baseline along a contour: places along the baseline go to the same share
- * of the contour's length, what lies beside it stays beside it, `width` times as far. Beyond its ends the contour goes
- * on straight.
+ * Maps a straight baseline to a contour: a share of the baseline's length goes to the same share of the contour's
+ * length, distances from it are kept, times `width`. Beyond its ends the contour is extended straight.
  */
 export function along(contour: Contour, baseline: { readonly from: Point; readonly to: Point }, width = 1): Bending {
   const lengths = contour.segments.map(segmentLength),
@@ -107,7 +106,7 @@ export function placeOn(
  */
 export type Handles = readonly Point[]
 
-/** The handles that leave everything as it is. */
+/** The handles of the identity map. */
 export function evenHandles({ x, y, w, h }: Box): Point[] {
   return Array.from({ length: 16 }, (_, i) => ({ x: x + (w * (i % 4)) / 3, y: y + (h * Math.floor(i / 4)) / 3 }))
 }

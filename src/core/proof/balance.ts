@@ -35,15 +35,15 @@ export type Balance = {
   /** Where the ink balances, seen from the middle of the square. */
   readonly centre: Point
   readonly nodes: number
-  /** How much of what is painted, fills and strokes each by itself, is painted by strokes: 0 to 1. */
+  /** The share of strokes in the painted area, 0 to 1; fills and strokes are counted separately. */
   readonly strokes: number
-  /** Of the straight edges at each delivered size, in order, the share that lies on pixels; 1 where there are none. */
+  /** Share of straight edges on pixel boundaries, for each delivered size in order; 1 if there are none. */
   readonly crisp: readonly number[]
   /** How much each of 16 by 16 pixels differs from the ground, 0 to 1, row by row. */
   readonly cover: Float32Array
 }
 
-/** What stands on a plate, and the colour that is ground to it: the plate, and the shadow on it, are not looked at. */
+/** The objects on a plate, and the plate's colour. The plate and the shadow on it are ignored. */
 function standing(
   objects: readonly DrawingObject[],
   scene: Scene,
@@ -109,7 +109,7 @@ function strokeShare(shapes: readonly Shape[]): number {
 /** How far the lines by which a hull is found may lie from the outline, as a share of the square. */
 const FLAT = 4e-4
 
-/** What a drawing comes to by eye; null where it paints nothing. */
+/** Visual balance of a drawing; null if it paints nothing. */
 export function balanceOf(objects: readonly DrawingObject[], scene: Scene, rules: Rules): Balance | null {
   const { size } = rules.grid
   const { front, ground } = standing(objects, scene)
@@ -138,8 +138,8 @@ export function balanceOf(objects: readonly DrawingObject[], scene: Scene, rules
 }
 
 /**
- * What an icon comes to by eye on all grids of its set: its silhouette as it is drawn on the set's own, how heavy it
- * looks and what it covers from the drawing that fits the compared size, how crisp it is from the one that fits each.
+ * Visual balance of an icon on all grids of its set: the silhouette on the set's own grid, weight and cover from the
+ * drawing for the compared size, crispness from the drawing for each size.
  */
 export function balanceOfIcon(icon: Pick<Icon, 'masters'>, rules: Rules): Balance | null {
   const on = (size: number) => {

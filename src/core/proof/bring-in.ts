@@ -10,9 +10,9 @@ export type OutBy = 'weight' | 'size' | 'off'
 const MOST = 1.15
 
 /**
- * A drawing brought nearer to its family, `value` what it comes to and `middle` the family: larger or smaller about the
- * middle of the square, no larger than the live area, or shifted so that its ink balances there. Weights of the rules
- * stay. Null where that changes nothing, or something is locked.
+ * Brings a drawing nearer to its family. `value` is its balance, `middle` that of the family. Scales it about the
+ * centre of the square within the live area, or shifts it to balance its ink. Weights of the rules stay. Null if
+ * nothing changes or something is locked.
  */
 export function broughtIn(
   objects: readonly DrawingObject[],

@@ -4,7 +4,7 @@ import type { Point } from '../geometry/point'
 /** A straight edge that lies between pixels: its ends, and how far off the next boundary it is, in pixels. */
 export type Blurred = { readonly from: Point; readonly to: Point; readonly off: number }
 
-/** How much straight edge an area has along the pixels of a size, how much of it lies on their boundaries, and the rest. Lengths in grid units. */
+/** Length of straight edges along the pixel grid of a size: on pixel boundaries, and beside them. In grid units. */
 export type Crispness = {
   readonly length: number
   readonly crisp: number

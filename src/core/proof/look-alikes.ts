@@ -4,7 +4,7 @@ export type Seen = { readonly id: string; readonly balance: { readonly cover: Fl
 /** Two pictures and how much alike they are, 0 to 1. */
 export type Alike<T> = { readonly a: T; readonly b: T; readonly likeness: number }
 
-/** What a picture comes to in blocks of 4 × 4 pixels. */
+/** Coverage of a picture in blocks of 4 × 4 pixels. */
 type Blocks = { readonly sums: Float32Array; readonly total: number }
 
 const SIDE = 16,
@@ -76,15 +76,15 @@ function edgesOf(cover: Float32Array): Float32Array {
 }
 
 /**
- * How much alike two pictures are, 0 to 1: the lesser of what they share of their ink and of their edges. Two filled
- * icons of one outline share most of their ink whatever is cut out of them; their edges tell them apart.
+ * Likeness of two pictures, 0 to 1: the lesser of their common shares of ink and of edges. Edges tell apart filled
+ * icons of one outline with different cut-outs.
  */
 export const likeness = (a: Float32Array, b: Float32Array): number =>
   Math.min(shared(a, b), shared(edgesOf(a), edgesOf(b)))
 
 /**
- * The pairs of pictures that are at least so much alike, the most alike first. Remembers what it compared last, so that of
- * a family of which one picture changed only that one is compared again.
+ * The most similar pairs of pictures, from a least likeness on. Remembers the last comparison: only changed pictures
+ * are compared again.
  */
 export class LookAlikes<T extends Seen> {
   private compared = new Map<string, { readonly of: T; readonly cover: Float32Array }>()

@@ -57,7 +57,7 @@ export function enclosingCircle(ink: Path): Circle | null {
       ),
     ),
   )
-  // Only what lies on the hull can touch it; out of order, so that the first few already come near.
+  // Only points of the hull can touch it; shuffled, so that the first few are near the result.
   const hull = convexHull(all)
   const points = hull.map((_, i) => hull[(i * STRIDE) % hull.length]!)
   const [first] = points

@@ -7,10 +7,7 @@ export type Picture = { readonly width: number; readonly height: number; readonl
 export const hex = (r: number, g: number, b: number): string =>
   `#${[r, g, b].map((value) => Math.round(value).toString(16).padStart(2, '0')).join('')}`
 
-/**
- * The average colour of a square of pixels around one, each as much as it is opaque; null where the picture has none
- * there.
- */
+/** Average colour of a square of pixels, weighted by opacity; null if they are transparent. */
 export function sampled({ width, height, data }: Picture, { x, y }: Point, side: number): string | null {
   const reach = (side - 1) / 2,
     cx = Math.floor(x),

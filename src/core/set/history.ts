@@ -35,7 +35,7 @@ export function redo({ present, past, future }: History): History {
 }
 
 /** Upper bound for the memory of all undo steps, in bytes. */
-export const UNDO_BYTES = 128 * 2 ** 20
+const UNDO_BYTES = 128 * 2 ** 20
 
 /** What an object and a node take in memory, in bytes, measured over the demo sets; an icon takes as much as an object. */
 const OBJECT = 250,

@@ -64,7 +64,7 @@ export function touchesFrom(from: Point, curve: Curve, near: Point): SnapPoint[]
   return found
 }
 
-/** A root of a function on 0..1 near a start, by the secant method; null when it does not come to one. */
+/** A root of a function on 0..1 near a start, by the secant method; null if it does not converge. */
 function root(start: number, f: (t: number) => number): number | null {
   let a = Math.max(0, start - 0.02),
     b = Math.min(1, start + 0.02),

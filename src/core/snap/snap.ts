@@ -6,9 +6,7 @@ import { crossingsOf, curvesNear, nearestPlace, touchesFrom } from './places'
 import type { SnapLine, SnapTargets } from './targets'
 import { SAME_POINT } from '../geometry/tolerance'
 
-/**
- * Where a position was caught: on a line across or down, or at a point, with what is there. The grid leaves no mark.
- */
+/** The place of a snap: a horizontal or vertical line, or a point, with its label. The grid has no mark. */
 export type SnapMark =
   | { readonly kind: 'x' | 'y'; readonly value: number; readonly label: string }
   | { readonly kind: 'point'; readonly at: Point; readonly label: string }
@@ -61,7 +59,7 @@ export function snapPoint(p: Point, targets: SnapTargets, reach: number, from?: 
   const y = catchAxis(p.y, targets.ys, targets.step, reach)
   const beyond = on.extensions ? extensionNear(targets, p, reach) : null
   const along = beyond && alongLine(beyond, p, x, y, reach, from)
-  // What is of the grid, the rules or a side beats a line that happens to go on nearby.
+  // A place of the grid, the rules or a side wins against the extension of a line.
   const isExact = Math.max(x.away, y.away) <= reach * EXACT
   if (along && (!isExact || distance(along.point, { x: x.value, y: y.value }) < SAME_POINT)) return along
   if (on.edges && near.length > 0) {

@@ -13,7 +13,7 @@ import { type DrawingObject, isCornered, isFramed } from '../drawing/model/objec
 import type { Rules } from '../rules/rules'
 import { SAME_POINT } from '../geometry/tolerance'
 
-/** A place on one axis that a position can snap to, and what is there, in a word or two. */
+/** A snap position on one axis, with a label of a word or two. */
 export type SnapLine = { readonly value: number; readonly label: string }
 
 export type SnapPoint = { readonly at: Point; readonly label: string }
@@ -44,7 +44,7 @@ export type SnapTargets = {
   readonly ys: readonly SnapLine[]
   readonly points: readonly SnapPoint[]
   readonly curves: readonly Curve[]
-  /** Those of them that belong to objects and guides: what a circle may touch. */
+  /** The edges of objects and guides: a circle may touch them. */
   readonly edges: readonly Curve[]
   readonly boxes: readonly Box[]
   /** What curves of the rules are called. */
@@ -53,7 +53,7 @@ export type SnapTargets = {
   readonly on: SnapSwitches
 }
 
-/** What is snapped to at first: all but any place of an edge, which is everywhere. */
+/** Default snaps: all except arbitrary points of edges. */
 export const SNAPS: SnapSwitches = {
   grid: true,
   keylines: true,

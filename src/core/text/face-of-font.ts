@@ -1,6 +1,6 @@
 import type { Face, Glyph } from './face'
 
-/** What is needed of a font, as opentype.js reads it. */
+/** The part of opentype.js's font that is used. */
 type FontLike = {
   readonly unitsPerEm: number
   charToGlyph(char: string): GlyphLike

@@ -43,8 +43,8 @@ export function aligned(
 }
 
 /**
- * Objects with equal gaps along an axis. Without a gap of their own the outermost stay and the gaps share what is left
- * between them; with one the first stays. Three objects or more, or two and a gap.
+ * Distributes objects with equal gaps along an axis. Without `gap` the outermost stay and the gaps are equal; with it
+ * the first stays. Needs three objects, or two and a gap.
  */
 export function spaced(
   objects: readonly DrawingObject[],

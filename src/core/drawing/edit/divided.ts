@@ -4,7 +4,7 @@ import { type DrawingObject, isStyled, type Styled } from '../model/object'
 import type { Scene } from '../evaluate/scene'
 import { countsByInk } from '../evaluate/operand'
 
-/** A piece of what was divided: its outline, and the topmost of the objects that it was part of. */
+/** A piece of a division: its outline, and the topmost object that it is part of. */
 export type Piece = { readonly path: Path; readonly of: DrawingObject }
 
 /**
@@ -21,10 +21,10 @@ export function divided(objects: readonly DrawingObject[], scene: Scene): Piece[
   })
 }
 
-/** Whether an object cuts along its line: it is open, and not told to count by what it paints. */
+/** Whether an object is a cutting line: it is open, and does not count by its stroke. */
 const isCutting = (object: DrawingObject, scene: Scene): boolean =>
   object.by !== 'ink' && isStyled(object) && countsByInk(object, scene)
 
-/** The finish of a piece: that of what it was part of, as a fill. */
+/** The finish of a piece: that of its object, as a fill. */
 export const pieceStyle = (of: DrawingObject, others: readonly Styled[]): Styled['style'] | null =>
   isStyled(of) ? of.style : (others[0]?.style ?? null)

@@ -40,10 +40,7 @@ const paths: Memory<OfKind<'path'> | null> = new WeakMap()
 
 const edgeNodes = (object: DrawingObject, scene: Scene) => outline(object, scene).map((contour) => nodesOf(contour))
 
-/**
- * The result of editing an object's nodes, and what of it is no longer live where the object could not express the
- * edit.
- */
+/** Result of editing an object's nodes, and the live features that were lost, as a phrase; null if none. */
 export type Edited = { readonly object: DrawingObject; readonly lost: string | null }
 
 /** The object after its nodes were edited as a path: still live where it can be, else the path itself. */

@@ -23,10 +23,7 @@ export function fittedPlace(p: Point, to: Fitting): { x: number; y: number } {
   return { x: tidy(x), y: tidy(y) }
 }
 
-/**
- * An upright frame whose sides go where their coordinates go; one that is as wide as it is high stays so. Null for one
- * that is turned.
- */
+/** Fits an upright frame by mapping its sides; a square frame stays square. Null if the frame is turned. */
 export function fittedFrame<T extends WithFrame>(object: T, to: Fitting): T | null {
   const { x, y, w, h, turn, skew } = object
   if (turn || skew) return null

@@ -7,7 +7,7 @@ import type { Radius, Style } from '../model/style'
 import type { NamedValues } from '../model/values'
 import { INK } from '../model/values'
 
-/** How new objects are painted: from the rules alone, never from what was drawn before. */
+/** The style of new objects, from the rules alone. */
 export function freshStyle(values: NamedValues, filled: boolean): Style {
   const weight = values.weights[0]!.name
   return filled ? { fill: INK, stroke: 'none', weight } : { fill: 'none', stroke: INK, weight }

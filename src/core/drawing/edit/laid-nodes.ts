@@ -1,7 +1,7 @@
 import type { NodeRun } from '../model/node'
 import { type DrawingObject, kindOf } from '../model/object'
 
-/** The nodes that an object was laid down by; none of what was laid down otherwise. */
+/** The nodes that define an object; none if it is defined otherwise. */
 export const laidNodes = (object: DrawingObject): readonly NodeRun[] => kindOf(object).runs?.(object) ?? []
 
 /** The object with those nodes elsewhere. */

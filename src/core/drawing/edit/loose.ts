@@ -7,8 +7,8 @@ import { transformObject } from './transform-object'
 import { withNewIds } from '../model/tree'
 
 /**
- * What a live object falls apart into without changing its look: its members, their images, or what was made of them.
- * Ids are new, except for objects that were in it already.
+ * Releases a live object without changing its look: returns its members, their images, or its results. Ids are new,
+ * except for existing members.
  */
 export function loosened(object: DrawingObject, scene: Scene, nextId: () => string): DrawingObject[] {
   const { loose } = kindOf(object)
@@ -43,8 +43,8 @@ function commonOf({ id, name, role, by, hidden, locked, opacity, shadow }: Drawi
 }
 
 /**
- * A live object as plain paths of the same look, under its own id: one path where it has one finish, else a group of
- * what it paints. The same object where it is plain already; null where nothing would be left. Throws a `Refusal`.
+ * Turns a live object into plain paths of the same look, under its own id: one path if it has one finish, else a group.
+ * Returns a plain object unchanged, null if nothing is left. Throws a `Refusal`.
  */
 export function fixed(object: DrawingObject, scene: Scene, nextId: () => string): DrawingObject | null {
   if (object.kind === 'path') return object

@@ -22,7 +22,7 @@ export function changeNumbers(object: DrawingObject, scene: Scene, anchor: Point
   return next.turn ? transformObject(sized, rotation(next.turn, held)) : sized
 }
 
-/** The most corrections of a size whose result differs from what was asked. */
+/** Greatest number of corrections if the result has another size than requested. */
 const CORRECTIONS = 6
 
 /**
@@ -79,7 +79,7 @@ export function fitObjects(objects: readonly DrawingObject[], from: Box, to: Box
   return objects.map((object) => transformObject(object, map))
 }
 
-/** A change of size in proportion: by what was typed, or of two sizes by the one that changes more. */
+/** A proportional change of size: by the given side, or by the side that changes more. */
 function evenly(frame: Frame, change: FrameChange): FrameChange {
   const across = frame.w > 0 ? (change.w ?? frame.w) / frame.w : 1,
     down = frame.h > 0 ? (change.h ?? frame.h) / frame.h : 1

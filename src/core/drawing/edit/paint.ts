@@ -71,10 +71,7 @@ export type Painted = {
   readonly style: Style
 }
 
-/**
- * What is seen painted in a selection. What makes shapes of its members is painted as these are: the members are not
- * seen.
- */
+/** The paints of a selection. Objects that make shapes of their members count as one; their members are not seen. */
 export function paintedWithin(objects: readonly DrawingObject[], scene: Scene): Painted[] {
   return objects.flatMap((of): Painted[] => {
     const { name } = of
@@ -111,7 +108,7 @@ export function paintedAnew(painted: readonly Painted[], change: (one: Painted, 
   return [...anew.values()]
 }
 
-/** An object with what it is painted with said as its own. */
+/** Replaces a shared style by an inline copy. */
 export const withOwnStyle = <T extends Styled>(object: T, scene: Scene): T & { readonly style: Style } =>
   withFinish(object, styleOf(object, scene))
 

@@ -9,7 +9,7 @@ import type { Node } from '../model/node'
 import { contourOf, nodesOf, segmentBetween } from '../model/nodes'
 import { changeNodes, dropped, honest, type NodeAt, pick, setHandle, thirdTo, withoutArc } from './node-edit'
 
-/** A node put into the segment that leaves a node, at its parameter; the course stays exactly as it is. */
+/** Inserts a node into the segment after a node, at its parameter; the curve is unchanged. */
 export function insertNode(path: PathObject, { contour, node }: NodeAt, t: number): PathObject {
   const run = path.contours[contour]!
   const a = run.nodes[node]!,
@@ -42,8 +42,8 @@ export function straighten(path: PathObject, places: readonly NodeAt[]): PathObj
 }
 
 /**
- * A segment pulled so that its place at `t` comes to a point: straight ones become curves (both handles share the pull,
- * as their places in the curve say).
+ * Moves the point at `t` of a segment to a place. A straight segment becomes a curve; both handles share the movement
+ * by their weights.
  */
 export function pullSegment(path: PathObject, { contour, node }: NodeAt, t: number, to: Point): PathObject {
   const base = path.contours[contour]!.nodes[node]!.arc

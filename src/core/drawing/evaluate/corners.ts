@@ -13,7 +13,7 @@ export function cornerOf(object: WithCorners, scene: Scene, own?: Radius, style?
   return { radius: scene.radius(own ?? object.corner), style: style ?? object.cornerStyle ?? 'round' }
 }
 
-/** Contours with their corners finished; segments of no length are left out, but for one of what is only a point. */
+/** Finishes the corners of contours. Segments of length zero are dropped, except in a contour that is a point. */
 export function finished(path: Path, corner: (node: number) => Corner): Path {
   return path.flatMap(({ segments, closed }): Contour[] => {
     const kept = segments.flatMap((s, i) =>

@@ -83,7 +83,7 @@ function counted(object: DrawingObject, within: Within): Cost {
   if (!isStyled(object)) return members
   const style = styleIn(object.style, within)
   return plus(
-    // What members are painted with does not show in what they are combined to.
+    // The paints of members are not visible in their combination.
     { ...members, stops: 0 },
     {
       segments: segments?.(object) ?? 0,

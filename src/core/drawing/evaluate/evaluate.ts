@@ -6,8 +6,8 @@ import type { Scene } from './scene'
 import type { Shape } from './shape'
 
 /**
- * The shapes of an object, in paint order; none for hidden objects and for those that cannot be drawn, of which
- * `refusalIn` gives the reason. Results are remembered by what they read of the scene.
+ * The shapes of an object, in paint order; none for hidden objects and for those that cannot be drawn (see
+ * `refusalIn`). Memoised by the values they depend on.
  */
 export const evaluate = (object: DrawingObject, scene: Scene): readonly Shape[] => orNothing(() => scene.shapes(object))
 
@@ -29,8 +29,8 @@ export function evaluateAll(objects: readonly DrawingObject[], scene: Scene): Sh
 }
 
 /**
- * The shapes of a whole drawing. Throws a `Refusal` when any of it cannot be drawn, or all of it comes to too much: a
- * picture that lacks something is never made.
+ * The shapes of a whole drawing. Throws a `Refusal` if an object cannot be drawn or the drawing exceeds the limits: an
+ * incomplete picture is never made.
  */
 export function wholeDrawing(objects: readonly DrawingObject[], scene: Scene): Shape[] {
   for (const object of objects) refuseExcess(`“${object.name}”`, costOf(object, scene.values))
@@ -39,7 +39,8 @@ export function wholeDrawing(objects: readonly DrawingObject[], scene: Scene): S
 }
 
 /**
- * Why a drawing as a whole is above the limits although no object of it is; null when it is not. Computes no geometry.
+ * The refusal of a drawing that exceeds the limits as a whole, although no object does; null otherwise. Computes no
+ * geometry.
  */
 export function excessIn(objects: readonly DrawingObject[], within: Within): Refusal | null {
   try {

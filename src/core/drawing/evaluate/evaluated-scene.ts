@@ -199,7 +199,7 @@ class EvaluatedScene implements Scene {
     })
   }
 
-  /** A result and what it read; the computation around it has then read that as well. */
+  /** A result with the values it depends on; they are added to those of the enclosing computation. */
   private noted<T>(compute: () => T): { result: T; reads: ReadonlyMap<string, Read> } {
     const outer = this.reads,
       reads = (this.reads = new Map<string, Read>())

@@ -68,7 +68,7 @@ function head(kind: Head, tip: Point, { x, y }: Point, stroke: ResolvedStroke): 
   }
 }
 
-/** An open contour without so much of its length at both ends; what is shorter keeps a hundredth. */
+/** Shortens an open contour at both ends; at least a hundredth of its length stays. */
 function shortened({ segments }: Contour, atStart: number, atEnd: number): Contour {
   const whole = segments.reduce((sum, segment) => sum + segmentLength(segment), 0)
   const scale = Math.min(1, (0.99 * whole) / (atStart + atEnd || 1))

@@ -17,7 +17,7 @@ export function operandOf(object: DrawingObject, scene: Scene): Path {
   return ink.length > 0 ? ink : edge
 }
 
-/** Whether an object contributes what it paints, its stroke included. */
+/** Whether an object counts by its painted area, stroke included, in boolean operations. */
 export function countsByInk(object: DrawingObject, scene: Scene): boolean {
   if (object.by) return object.by === 'ink'
   return !kindOf(object).operand && isStyled(object) && scene.edge(object).some(({ closed }) => !closed)

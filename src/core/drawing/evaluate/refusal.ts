@@ -18,9 +18,7 @@ export class Refusal extends Error {
   }
 }
 
-/**
- * What stopped an object from being drawn, as a refusal that names it; one that names an object already stays as it is.
- */
+/** Converts an error into a refusal that names the object; a refusal is returned unchanged. */
 export function refusalOf(object: DrawingObject, error: unknown): Refusal {
   if (error instanceof Refusal) return error
   const name = `“${object.name}”`

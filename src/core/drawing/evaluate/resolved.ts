@@ -5,8 +5,8 @@ import type { Linear } from '../model/paint'
 import type { Cap, Join, Weight } from '../model/style'
 
 /**
- * A colour with its name looked up, for light and dark ground; `name` is what was looked up. `ink` is true when it is
- * the icon's own colour.
+ * A resolved colour for light and dark ground; `name` is its name in the rules. `ink` is true for the icon's own
+ * colour.
  */
 export type ResolvedColour = {
   readonly name: string

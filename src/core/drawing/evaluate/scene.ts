@@ -13,7 +13,7 @@ import type { NamedPart, NamedValues } from '../model/values'
 export type Memory<T> = WeakMap<object, Remembered<T>[]>
 export type Remembered<T> = { readonly scene: Scene; readonly reads: ReadonlyMap<string, Read>; readonly result: T }
 
-/** A value as it was read, in a form that can be compared. */
+/** A named value in a comparable form. */
 export type Read = string | number | undefined
 
 /**
@@ -21,7 +21,7 @@ export type Read = string | number | undefined
  * Everything read is recorded, so that a result is computed anew only when something it read has changed.
  */
 export type Scene = {
-  /** The values themselves, for what is not remembered; reading them is not noted. */
+  /** The named values, without tracking of dependencies. */
   readonly values: NamedValues
   /** A weight in grid units. Throws when the rules lack the name. */
   weight(weight: Weight): number
@@ -43,9 +43,9 @@ export type Scene = {
   readonly cap: Cap
   readonly join: Join
   readonly miterLimit: number
-  /** How far what is bent may lie from where it belongs, in grid units. */
+  /** Greatest error of bent paths, in grid units. */
   readonly tolerance: number
-  /** The outline of an object as it is filled, paint left aside. Throws a `Refusal`. */
+  /** The filled outline of an object, without paint. Throws a `Refusal`. */
   edge(object: Thing): Path
   /** The area that an object paints, strokes included. Throws a `Refusal`. */
   ink(object: Thing): Path
@@ -61,6 +61,6 @@ export type Scene = {
   scaled<T extends Thing>(object: T, by: number): T
   /** The upright box of an object's geometry, strokes left aside; under a map, where one is given. */
   box(object: Thing, map?: Transform): Box
-  /** What is remembered for an object, or computed now. */
+  /** The memoised result for an object, or a new one. */
   remembered<T>(memory: Memory<T>, object: object, compute: () => T): T
 }

@@ -2,8 +2,8 @@ import type { Path } from '../../geometry/path'
 import type { ResolvedPaint, ResolvedShadow, ResolvedStroke } from './resolved'
 
 /**
- * A resolved piece of an icon: an exact path and its paint. `id` is the object it came from; `effect` what lies on it and
- * its neighbours together.
+ * A resolved shape of an icon: an exact path and its paint. `id` is its object; `effect` applies to it and its
+ * neighbours together.
  */
 export type Shape = {
   readonly id: string

@@ -10,7 +10,7 @@ import { finishOf, type NamedValues } from '../model/values'
 /** The box over which the gradients of a shared finish are said. */
 const UNIT: Box = { x: 0, y: 0, w: 1, h: 1 }
 
-/** The box of something flat is as wide as it is high, so that a gradient has room in it; without a box, one unit. */
+/** A flat box is extended to a square, so that gradients have room; without a box, one unit. */
 function roomy(box: Box | null): Box {
   if (!box) return UNIT
   const { x, y, w, h } = box
@@ -21,10 +21,7 @@ function roomy(box: Box | null): Box {
 const laid = (style: Style, from: Box, to: Box): Style =>
   withPaints(style, (paint) => transformPaint(paint, boxToBox(from, to)))
 
-/**
- * The style that a finish comes to on something with such a box, which is asked for only where gradients lie in it.
- * Throws when the rules lack its name.
- */
+/** The style of a finish on an object. `box` is called only for gradients. Throws if the rules lack the name. */
 export function laidStyle(finish: Finish, values: NamedValues, box: () => Box | null): Style {
   if (!isShared(finish)) return finish
   const style = finishOf(finish.finish, values)

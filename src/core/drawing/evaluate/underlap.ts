@@ -4,9 +4,8 @@ import { combine } from '../../planar/boolean'
 import type { Shape } from './shape'
 
 /**
- * Filled shapes, each extended by a distance in grid units beneath the shapes above it and nowhere else, so that the
- * ground never shows along a shared edge. Strokes, and shapes under another effect than what lies above them, stay as
- * they are.
+ * Extends filled shapes by a distance in grid units below the shapes above them, so that the ground does not show along
+ * shared edges. Strokes, and shapes under another effect than those above, are unchanged.
  */
 export function underlapped(shapes: readonly Shape[], by: number): Shape[] {
   return shapes.map((shape, i) => {

@@ -15,7 +15,7 @@ export type Limits = {
 /** A number or a choice that one kind of object has: how it is named, shown, limited, read and written. */
 export type Field<T> = {
   readonly id: string
-  /** What an edit of it is called after “Change”, such as “the depth”. */
+  /** The name of the field in a label after “Change”, such as “the depth”. */
   readonly what: string
 } & (NumberField<T> | ChoiceField<T> | ResetField<T> | RadiiField<T> | WeightField<T>)
 

@@ -16,25 +16,21 @@ import type { z } from 'zod'
 import type { Thing } from './traits'
 
 /**
- * All that the program knows of one kind of object. What several kinds have in common goes by their traits (a frame,
- * corners, a style, members: see `traits.ts`) and is not said again; members are evaluated, moved and counted by who
- * asks. Lengths in grid units.
+ * Everything the program knows of one kind of object. Features that several kinds share (a frame, corners, a style,
+ * members) are traits, see `traits.ts`; callers evaluate, move and count members. Lengths in grid units.
  */
 export type Kind<T extends Thing> = {
   readonly kind: T['kind']
-  /** What it is called before it has a name of its own. */
+  /** Its default name. */
   readonly word: string
   /** What a file may hold; members are added to it. */
   readonly schema: z.ZodObject
   readonly hasMembers?: true
   /** Its members have roles, and count by their outlines, paint left aside. */
   readonly combines?: true
-  /** The corners of what it comes to can be finished. */
+  /** Whether the corners of its result can be finished. */
   readonly rounds?: true
-  /**
-   * Where it stands where that is not with the drawing itself: as the `ground` that the rest lies on, or as the `shade`
-   * of its members.
-   */
+  /** Its place in the drawing, if special: the `ground` below all else, or the `shade` of its members. */
   readonly stands?: 'ground' | 'shade'
   /** What fills the frame that it was laid down by: straight sides, or an ellipse. Of others the frame only follows. */
   readonly fills?: 'sides' | 'ellipse'
@@ -44,9 +40,9 @@ export type Kind<T extends Thing> = {
   readonly isMask?: (object: T) => boolean
   /** The outline that is filled, corners finished. Throws where it cannot be computed. */
   readonly edge: (object: T, scene: Scene) => Path
-  /** What it stands for where it is combined with others, where that is not its edge, or of an open line its ink. */
+  /** Operand in boolean operations. Default: the outline; for an open line, the stroked area. */
   readonly operand?: (object: T, scene: Scene) => Path
-  /** Of its members those that change nothing of what it comes to, and why; by their ids. */
+  /** Members without effect on the result, with the reason, by id. */
   readonly idle?: (object: T, scene: Scene) => ReadonlyMap<string, string>
   /** What is painted, where that is not its edge with its style. */
   readonly shapes?: (object: T, scene: Scene) => readonly Shape[]

@@ -14,7 +14,7 @@ type NamedGradient = { readonly name: string; readonly stops: readonly Stop[] }
 
 export type NamedNumber = { readonly name: string; readonly value: number }
 
-/** A reusable piece of drawing: its objects, and the place of it that is laid where it is placed. */
+/** A reusable part: its objects, and its anchor point for placements. */
 export type NamedPart = { readonly name: string; readonly at: Point; readonly objects: readonly Thing[] }
 
 /** A finish that several objects share. Its gradients are given for the box from (0, 0) to (1, 1). */
@@ -32,20 +32,20 @@ export type NamedValues = {
   readonly cap: Cap
   readonly join: Join
   readonly miterLimit: number
-  /** How far what is bent may lie from where it belongs, in grid units; `WARP` unless something is only previewed. */
+  /** Greatest error of bent paths, in grid units; `WARP` except in previews. */
   readonly tolerance?: number | undefined
 }
 
 const rough = new WeakMap<NamedValues, NamedValues>()
 
-/** The same values for a preview that must keep pace with the pointer: what is bent is fitted less closely. */
+/** The same values with a greater tolerance, for previews that follow the pointer. */
 export function roughly<T extends NamedValues>(values: T): T {
   let known = rough.get(values) as T | undefined
   if (!known) rough.set(values, (known = { ...values, tolerance: PREVIEW * WARP }))
   return known
 }
 
-/** How many times as far as in the finished drawing what is previewed may lie from its place. */
+/** Ratio of the tolerance of previews to that of finished drawings. */
 const PREVIEW = 8
 
 /** The swatch that stands for the icon's own colour; it is delivered as `currentColor`. */

@@ -2,7 +2,7 @@ import { type DrawingObject, isCornered, isStyled, kindOf } from './object'
 import { type Paint, isGradient } from './paint'
 import { isShared, type Radius, type Style, type Weight, withPaints } from './style'
 
-/** What becomes of everything in an object that refers to the rules, measures or paints; what is left out stays. */
+/** Replacements for all values of an object that refer to rules, measure or paint; missing ones keep the value. */
 export type Visitor = {
   readonly style?: (style: Style) => Style
   /** Of the name of a finish that is shared. */

@@ -35,7 +35,7 @@ export function carriersOf(area: Path, inward: 1 | -1, half: number, near: numbe
     else if (segment.kind === 'arc' && isCircular(segment)) addArc(carriers, segment, near)
     else {
       carriers.push({ kind: 'curve', segment, marks: [0, 1] })
-      // Where nothing goes on from it, it may go on straight to what it meets.
+      // A free end may be extended straight to the next carrier.
       for (const [p, t, way] of [
         [segment.from, 0, -1],
         [segment.to, 1, 1],
@@ -109,7 +109,7 @@ function addArc(carriers: Carrier[], segment: Extract<Segment, { kind: 'arc' }>,
   circle.marks.push(angleOn(circle, segment.from), angleOn(circle, segment.to))
 }
 
-/** Marks where two carriers cross. Where they only touch, or nearly, what was drawn along them tells where. */
+/** Marks the crossings of two carriers. Near-touching carriers are decided by the drawn stretches. */
 function markMeetings(a: Carrier, b: Carrier, near: number): void {
   if (a.kind === 'curve' || b.kind === 'curve') return
   for (const p of meetings(a, b, near))

@@ -34,7 +34,7 @@ const LONG = 1.5
 /** Numbers that differ by less are one. */
 const EXACT = 1e-4
 
-/** Rounding moves what is drawn by no more tolerances than these. */
+/** Upper bound for the movement by rounding, in tolerances. */
 const ROUNDED_BY = 8
 
 /**
@@ -71,10 +71,10 @@ function ofPiece(area: Path, inward: 1 | -1, width: number, within: number, shor
   // Noise in an outline tells of many lines where there is one.
   if (found && found.carriers.length > MOST_CARRIERS) return null
   const skeleton = found && skeletonOf(area, found, half, near)
-  // As it was meant before it was written with few digits, else as it is.
+  // First with the precision of few digits, then exactly.
   for (const slack of [within / 2, EXACT]) {
     const rounded = (value: number) => short(value, slack)
-    // Lines that come to nothing with few digits are none; whether they are missed is seen below.
+    // Degenerate lines are dropped; the proof below notices if one is missed.
     const path = (skeleton ? pathsOf(skeleton, rounded) : [pointAs(dot!, rounded)]).filter(
       ({ segments }) => segments.length > 0,
     )

@@ -38,7 +38,7 @@ export function pathsOf({ places, stretches }: Skeleton, short: (value: number) 
   return paths
 }
 
-/** For each stretch what goes on from its beginning and from its end. */
+/** For each stretch its continuations at both ends. */
 function pairings(
   stretches: readonly Stretch[],
   places: readonly Point[],

@@ -24,8 +24,8 @@ const THROUGH = 3
 const LOOKS = [0.2, 0.5, 0.8]
 
 /**
- * The stretches of carriers half a thickness inside of an area's outline, and those that join such stretches through
- * crossings; `half` is half the thickness. Lengths in units; what lies nearer than `near` is one place.
+ * Medial axis from offset carriers: the stretches at half a thickness inside the outline of an area, and those that
+ * join them through crossings. `half` is half the thickness; points nearer than `near` are one. Lengths in units.
  */
 export function skeletonOf(area: Path, { carriers, ends }: Carriers, half: number, near: number): Skeleton {
   const places: Point[] = []

@@ -52,7 +52,7 @@ export const arrow = defineKind<Arrow>({
       figure: `${Math.round(head * 100)} % head, ${Math.round(shaft * 100)} % shaft`,
     }
   },
-  // Its corners as they are before they are finished.
+  // Its corners before they are finished.
   nodes: (object, scene) =>
     finished([polyline(places(object), true)], () => cornerOf(object, scene, 0)).map((contour) => nodesOf(contour)),
   lost: 'head and shaft as numbers',

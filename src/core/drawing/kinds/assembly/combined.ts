@@ -9,7 +9,7 @@ import type { Assembly } from './schema'
 
 const memory: Memory<Combined> = new WeakMap()
 
-/** What the visible members of an assembly come to before its corners are finished. */
+/** The combination of an assembly's visible members, before its corners are finished. */
 export const assembled = (object: Assembly, scene: Scene): Combined =>
   scene.remembered(memory, object, () =>
     combineTraced(
@@ -27,7 +27,7 @@ export function finishedEdge(object: Assembly, scene: Scene): Path {
     : contours.map(({ contour }) => contour)
 }
 
-/** The corners of what an assembly comes to, before they are finished. */
+/** The corners of an assembly's result, before they are finished. */
 export const assemblyCorners = (object: Assembly, scene: Scene): ResultCorner[] =>
   cornersOf(assembled(object, scene).contours, sourcesOf(object, scene)).flatMap((corners) => [...corners.values()])
 

@@ -4,8 +4,8 @@ import { Finish } from '../../model/style'
 import { common, type WithMembers } from '../traits'
 
 /**
- * A live combination: each member, in order, adds to, cuts, keeps the overlap with or flips what came before it.
- * `corners` finishes those of what comes of it.
+ * A live combination: each member, in order, adds to, cuts, keeps the overlap with or flips the result of the members
+ * before it. `corners` finishes the corners of the result.
  */
 export const Assembly = z.strictObject({
   kind: z.literal('assembly'),

@@ -125,7 +125,7 @@ export const bend = defineKind<Bend>({
     }),
 })
 
-/** The box of what is drawn; of the members where that is nothing. */
+/** The box of the result; of the members if that is empty. */
 function drawnBox(object: Bend, scene: Scene): Box {
   return pathBounds(scene.edge(object)) ?? boxUnion(object.members.map((member) => scene.box(member)))!
 }
@@ -160,7 +160,7 @@ const LIES = {
   'both ways': 'both',
 } as const
 
-/** How what is bent lies along one of the strokes. */
+/** Fields for the course of the members along one of the strokes. */
 const lying = (i: number): Field<Bend> => ({
   id: `stroke ${i + 1}`,
   what: `how it lies along stroke ${i + 1}`,

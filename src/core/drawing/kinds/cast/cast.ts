@@ -22,8 +22,8 @@ import { united } from '../together'
 import { common, Degrees, type WithMembers } from '../traits'
 
 /**
- * A flat long shadow that its members cast: what they pass while they are moved in a direction (degrees, anticlockwise
- * from the right), so far, or to the edge of the plate that cuts it. It may fade towards its end.
+ * A flat long shadow: the area that the members sweep in a direction (degrees, anticlockwise from the right), for a
+ * length, or to the edge of the plate that clips it. It may fade towards its end.
  */
 const Cast = z.strictObject({
   kind: z.literal('cast'),
@@ -101,14 +101,14 @@ export const cast = defineKind<Cast>({
 
 const solids = ({ members }: Cast, scene: Scene): Path[] => visible(members).map((member) => scene.ink(member))
 
-/** What is cast: what the members pass, as far as the plate lets it. */
+/** The swept area of the members, clipped by the plate. */
 function shadowOf(object: Cast, scene: Scene): Path {
   const { angle, length, cut } = object
   const silhouette = united(solids(object, scene))
   const box = pathBounds(silhouette)
   if (!box) return []
   const plate = cut && laidPlate(scene.plate(cut.plate), cut)
-  // To the edge of the plate, and beyond whatever lies on it.
+  // To the edge of the plate, beyond all members.
   const whole = plate ? pathBounds(plate)! : box
   const far = length || Math.hypot(whole.w, whole.h) + Math.hypot(box.w, box.h)
   const area = swept(silhouette, vectorOf(far, angle))

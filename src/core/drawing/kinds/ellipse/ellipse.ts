@@ -68,7 +68,7 @@ export const ellipse = defineKind<Ellipse>({
       const hole = Math.max(0.01, Math.min(0.99, Math.round(distance({ x: 0, y: 0 }, p) * 100) / 100))
       return { object: { ...object, hole }, figure: `${Math.round(hole * 100)} % hole` }
     }
-    // Of all the angles that point there, the one nearest to what it was.
+    // Of all equal angles, the one nearest to the old value.
     const seen = (Math.atan2(-p.y, p.x) * 180) / Math.PI,
       was = (grip === 'from' ? object.from : object.to) ?? 0
     const near = seen + 360 * Math.round((was - seen) / 360),
@@ -120,10 +120,7 @@ const angle = (key: 'from' | 'to', what: string): Field<Ellipse> => ({
 
 type Part = { cut?: 'whole' | 'pie' | 'chord' | 'open'; from?: number; to?: number; hole?: number }
 
-/**
- * An ellipse with another part of it drawn: how it is cut, from where to where (degrees), how much of it is a hole (a
- * share).
- */
+/** An ellipse with another part: its cut, its start and end angle (degrees), and its hole (a share). */
 export function withPart(object: Ellipse, change: Part): Ellipse {
   const { from = 0, to = 270, cut, hole, ...rest } = { ...object, ...change }
   const kept: Ellipse = { ...rest, ...(hole && { hole }) } as Ellipse

@@ -5,7 +5,7 @@ import { type Arc, line, reverse } from '../../../geometry/segment'
 import { cosSin } from '../../../geometry/transform'
 import { type Frame, framePoint, scaledAxes } from '../../model/frame'
 
-/** What of an ellipse is drawn: angles in degrees, anticlockwise from the right, and a hole as a share of its size. */
+/** The drawn part of an ellipse: angles in degrees, anticlockwise from the right, and a hole as a share of its size. */
 type Drawn = Frame & {
   readonly from?: number | undefined
   readonly to?: number | undefined
@@ -65,8 +65,7 @@ export function ellipsePlace(frame: Frame, degrees: number, share = 1): Point {
 }
 
 /**
- * The arc from one angle to another, anticlockwise on screen: as two where it is longer than half a turn, so that its
- * centre is sure.
+ * The arc between two angles, anticlockwise on screen; two arcs beyond half a turn, so that the centre is well defined.
  */
 function arcs(frame: Frame, share: number, from: number, to: number): Arc[] {
   const { u, v } = scaledAxes(frame, share)

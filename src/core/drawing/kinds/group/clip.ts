@@ -3,9 +3,7 @@ import { strokeInk } from '../../evaluate/ink'
 import { combine } from '../../../planar/boolean'
 import type { Shape } from '../../evaluate/shape'
 
-/**
- * Shapes with what lies in an area (`inside`) or out of it alone; strokes become the outlines of what is left of them.
- */
+/** Clips shapes to the inside or outside of an area; clipped strokes become outlines. */
 export function clipped(shapes: readonly Shape[], area: Path, keep: 'inside' | 'outside'): Shape[] {
   const role = keep === 'inside' ? 'overlap' : 'cuts'
   const left = (path: Path): Path =>

@@ -14,9 +14,9 @@ import { together, united } from '../together'
 import { common, hasStyle, type WithMembers } from '../traits'
 
 /**
- * Live insets and outsets: lines at a distance within or around its members, one or several, each a step further. Of
- * open lines those on their right (inside), on their left (outside) or on both sides. The members are painted too,
- * unless the source is hidden. What is `flipped` has open lines' sides the other way round.
+ * Live insets and outsets: one or several lines at a distance inside or around the members, each a step further. For
+ * open lines the right side (inside), the left side (outside) or both. The members are painted too, unless the source
+ * is hidden. `flipped` swaps the sides of open lines.
  */
 const Inset = z.strictObject({
   kind: z.literal('inset'),
@@ -51,7 +51,7 @@ export const inset = defineKind<Inset>({
       ...drawn(inner),
     ]
   },
-  // Its numbers are those of what it follows.
+  // Its size is that of its members.
   frame: ({ members }, scene) => boxUnion(members.map((member) => scene.box(member)))!,
   isSmaller: () => true,
   transform: ({ flipped, ...object }, map) =>
@@ -80,7 +80,7 @@ export const inset = defineKind<Inset>({
     ),
 })
 
-/** What lies within and around its members, from the nearest on, and the area that they are themselves. */
+/** The rings inside and around the members, from the nearest on, and the members' own area. */
 const rings = (object: Inset, scene: Scene): Rings => scene.remembered(memory, object, () => computed(object, scene))
 
 type Rings = { readonly inner: readonly Path[]; readonly area: Path; readonly outer: readonly Path[] }

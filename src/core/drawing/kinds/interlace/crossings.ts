@@ -72,7 +72,7 @@ export function strandCrossings(strands: readonly Strand[]): Crossing[] {
 const lengthOf = (segment: Contour['segments'][number], t: number): number =>
   t <= 0 ? 0 : segmentLength(t >= 1 ? segment : stretch(segment, 0, t))
 
-/** Where two areas overlap: each part of what they have in common by itself. */
+/** The parts of the overlap of two areas, each a crossing. */
 export function areaCrossings(a: number, first: Path, b: number, second: Path): Crossing[] {
   const common = combine([
     { path: first, role: 'adds' },

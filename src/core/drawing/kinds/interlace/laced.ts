@@ -21,7 +21,7 @@ const memory: Memory<Laced> = new WeakMap()
 export const laced = (object: Interlace, scene: Scene): Laced =>
   scene.remembered(memory, object, () => computed(object, scene))
 
-/** What one member is: lines by their strokes, or an area. */
+/** A member: lines with their strokes, or an area. */
 type Part = { readonly shapes: readonly Shape[]; readonly strands: readonly Strand[]; readonly area: Path | null }
 
 function partOf(member: Thing, index: number, scene: Scene): Part {
@@ -63,7 +63,7 @@ function computed(object: Interlace, scene: Scene): Laced {
   }
 }
 
-/** A member without what lies over it: cut away beside it, and beneath it where it would be painted above. */
+/** Cuts a member where others pass over it, and beneath them if it is painted above. */
 function cutUnder(
   { shapes }: Part,
   index: number,
@@ -97,7 +97,7 @@ function cutUnder(
   )
 }
 
-/** What lies over at a crossing, so far to each side, as long as it crosses what lies under and its gap. */
+/** The cover of the upper strand at a crossing: long enough to cross the lower strand and its gap. */
 function coverOf(
   { sin, region }: Crossing,
   over: Pass,

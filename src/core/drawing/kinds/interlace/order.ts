@@ -6,7 +6,7 @@ import type { Crossing } from './crossings'
  * turns, as far as that goes; between two areas by turns too. They begin at the crossing that is nearest to `start`.
  */
 export function alternating(all: readonly Crossing[], start?: Point): (0 | 1)[] {
-  // From the nearest on, so that it is the same however things were numbered.
+  // From the nearest on, independent of numbering.
   const order = all.map((_, i) => i)
   if (start) order.sort((a, b) => distance(all[a]!.at, start) - distance(all[b]!.at, start))
   const over = fromFirst(order.map((i) => all[i]!))
@@ -49,7 +49,7 @@ function fromFirst(crossings: readonly Crossing[]): (0 | 1)[] {
       const here = pending.pop()!
       for (const { to, own, other } of follow.get(here) ?? []) {
         if (over[to] !== null) continue
-        // What lies over here lies under there.
+        // The upper strand here is the lower one there.
         over[to] = over[here] === own ? ((1 - other) as 0 | 1) : other
         pending.push(to)
       }

@@ -5,8 +5,8 @@ import { Weight } from '../../model/style'
 import { common, type WithMembers } from '../traits'
 
 /**
- * Strands and shapes that go over and under each other: by turns along each strand, or each over the next. `flipped`
- * are the crossings at which it is the other way round; `gap` is left free beside what lies over.
+ * Strands and shapes that pass over and under each other: alternating along each strand, or each over the next.
+ * `flipped` are the crossings with the opposite order; `gap` stays free beside the upper strand.
  */
 export const Interlace = z.strictObject({
   kind: z.literal('interlace'),
@@ -14,7 +14,7 @@ export const Interlace = z.strictObject({
   order: z.enum(['turns', 'next']),
   gap: z.union([Weight, z.literal(0)]),
   flipped: z.array(Signature).max(2000).optional(),
-  /** The crossing from which over and under go by turns. */
+  /** The crossing at which the alternation starts. */
   start: PointXY.optional(),
 })
 export type Interlace = z.infer<typeof Interlace> & WithMembers
