@@ -9,11 +9,10 @@ import { type Side, sideOf } from './side'
 export type Width = { readonly half: number; readonly miterLimit: number }
 
 /**
- * What is painted along a run, as contours clockwise on screen around it: along its left, around its end, back along
- * its right; a closed run has one contour on each side. On the inside of a corner they go by way of the node, so that
- * the whole winds around every place as often as the line across passes over it; but where two lines are long enough
- * they are cut where they meet. What lies beyond the centres of tight turns is added twice over, once for what the
- * contour takes away.
+ * The stroked area of a run, as contours clockwise on screen: along its left, around its end, back along its right; a
+ * closed run has one contour on each side. On the inside of a corner they pass through the node, so that winding
+ * numbers count how often the moving pen passes; long lines are cut at their intersection instead. The area beyond the
+ * centres of tight turns is added twice, once for the part that the contour subtracts.
  */
 export function band({ parts, nodes, closed }: Run, { half, miterLimit }: Width): Contour[] {
   const lefts = parts.map((part) => sideOf(part, -half)),
@@ -104,8 +103,8 @@ class Cuts {
   }
 
   /**
-   * Cuts what arrives at a corner and what leaves it where they meet, if both are lines and long enough that all of
-   * what is cut off lies in the strokes of both: then none of it is missed. Null where they are not.
+   * Cuts the lines before and after a corner at their intersection, if they are long enough that the cut parts are
+   * inside both strokes. Null otherwise.
    */
   at(before: number, after: number, into: Point, out: Point, away: number): Segment[] | null {
     const a = this.parts[before]!,

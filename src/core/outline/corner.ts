@@ -15,10 +15,9 @@ export type Corner = { readonly radius: number; readonly style?: CornerStyle }
 type Rounded = { readonly contour: Contour; readonly reduced: readonly number[] }
 
 /**
- * Finishes the corners of a contour, between any two kinds of segment; node i is where segment i begins. The ends of an
- * open contour and places where the segments run on smoothly or double back stay as they are. Where two corners would
- * overlap on a segment, both are reduced in proportion (the rule of CSS Backgrounds 3 §5.5); where no arc of the radius
- * touches both sides, the greatest that does.
+ * Finishes the corners of a contour, between any two kinds of segment; node i is the start of segment i. Ends of an
+ * open contour, smooth nodes and cusps are unchanged. Corners that would overlap on a segment are both reduced in
+ * proportion (CSS Backgrounds 3 §5.5); a radius without a touching arc is reduced to the greatest that has one.
  */
 export function roundContour({ segments, closed }: Contour, corner: (node: number) => Corner | null): Rounded {
   const count = segments.length

@@ -32,11 +32,10 @@ export function turnOf(a: Segment, b: Segment): number {
 }
 
 /**
- * The arcs of every radius up to the one asked for that touch the end of one segment and the start of the next, which
- * turn into each other. Between lines they may lie beyond the sides' far ends (`s` below 0, `t` above 1). Elsewhere the
- * circle is grown out of the corner, its contacts followed by Newton's method, until it is as large as asked, comes to
- * the end of a side, or is tighter than none: what numerical continuation calls tracing a branch (Allgower & Georg,
- * Introduction to Numerical Continuation Methods, ch. 2).
+ * The arcs of every radius up to a given one that touch the end of one segment and the start of the next. Between lines
+ * they may be beyond the sides' far ends (`s` below 0, `t` above 1). Otherwise numerical continuation traces the branch
+ * of touching circles from the corner, with Newton's method for the contacts, until the radius, the end of a side or a
+ * turning point is reached (Allgower & Georg, Introduction to Numerical Continuation Methods, ch. 2).
  */
 export function fillets(a: Segment, b: Segment, radius: number): Fillets {
   const turn = turnOf(a, b),

@@ -14,10 +14,9 @@ export type Fit = { readonly cubic: Cubic; readonly error: number }
 const STEPS = 30
 
 /**
- * The cubic nearest to points, from the first to the last of them, leaving and arriving in given unit directions. Its
- * two handle lengths are what least squares over the distances across the curve come to (squared distance minimisation,
- * by Levenberg and Marquardt's method), from the start that chord lengths give (Schneider, Graphics Gems 1990). They
- * are not improved further once the error is `enough`.
+ * Four-point least-squares curve fit: the cubic nearest to points, with given unit directions at both ends. Its two
+ * handle lengths minimise squared distances across the curve (Levenberg–Marquardt), from a start by chord lengths
+ * (Schneider, Graphics Gems 1990), until the error is `enough`.
  */
 export function fitCubic(points: readonly Point[], leaving: Point, arriving: Point, enough = 0): Fit {
   const from = points[0]!,

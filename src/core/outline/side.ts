@@ -7,10 +7,9 @@ import { OFFSET, SAME_POINT } from '../geometry/tolerance'
 import { beside, isCircular, parallel, turnBacks } from './parallel'
 
 /**
- * One side of a segment's stroke. `rim` runs beside the segment from its start to its end; none where it shrinks to a
- * point. Where the segment turns tighter than the rim is away, the lines across to it meet before they reach it, and it
- * runs backwards: what they sweep beyond where they meet is `beyond`, closed contours clockwise on screen, which the
- * rim encloses the wrong way round.
+ * One side of a segment's stroke. `rim` is the offset curve from start to end; empty if it shrinks to a point. Where
+ * the curvature exceeds the offset, the rim runs backwards; the area that the normals sweep beyond the evolute is
+ * `beyond`, closed contours clockwise on screen, which the rim encloses the wrong way round.
  */
 export type Side = { readonly rim: readonly Segment[]; readonly beyond: readonly Contour[] }
 

@@ -44,28 +44,25 @@ export type Kind<T extends Thing> = {
   readonly operand?: (object: T, scene: Scene) => Path
   /** Members without effect on the result, with the reason, by id. */
   readonly idle?: (object: T, scene: Scene) => ReadonlyMap<string, string>
-  /** What is painted, where that is not its edge with its style. */
+  /** The painted shapes. Default: the outline with the object's style. */
   readonly shapes?: (object: T, scene: Scene) => readonly Shape[]
   /** The part of its edge that is filled, and what its stroke paints, where they are not as with others. */
   readonly filled?: (object: T, edge: Path) => Path
   readonly stroked?: (object: T, edge: Path, stroke: ResolvedStroke, style: Style) => Path | null
   /** What its x, y, w, h and turn are read from, where they are not its own numbers. */
   readonly frame?: (object: T, scene: Scene) => Frame
-  /** The object brought to such a frame, where that is more than writing its numbers or scaling it. */
+  /** Fits the object to a frame. Default: writes its numbers, or scales it. */
   readonly toFrame?: (object: T, frame: Frame, scene: Scene) => T
-  /** Whether only even scaling makes what it comes to larger as a whole: what is turned in it turns with any other. */
+  /** Whether only uniform scaling keeps its form, because it contains turned parts. */
   readonly isEven?: (object: T) => boolean
   /** Whether its outline may be smaller than its frame, or pass it. */
   readonly isSmaller?: (object: T) => boolean
   /** The object under an affine map; of framed ones only what becomes of it when it is turned over, left to right. */
   readonly transform?: (object: T, map: Transform) => T
   readonly turnedOver?: (object: T) => T
-  /** The object with what it knows by place after it was turned over known by its lines again. */
+  /** After a flip, recomputes signatures from stored positions. */
   readonly remarked?: (object: T, scene: Scene) => T
-  /**
-   * The object on another grid, point by point, its members left aside; null where it can only be scaled as a whole,
-   * which is also what is done where nothing is said.
-   */
+  /** Fits the object to another grid, without its members. Null, or missing: it can only be scaled as a whole. */
   readonly fit?: (object: T, to: Fitting) => T | null
   /** The level or plumb line that its members are mirrored at, once; null where they are imaged otherwise. */
   readonly mirror?: (object: T) => { readonly axis: 'x' | 'y'; readonly at: number } | null
@@ -74,9 +71,9 @@ export type Kind<T extends Thing> = {
   /** By how much its members are drawn on beneath each other, and the same with more or less of that. */
   readonly underlap?: (object: T) => number
   readonly withUnderlap?: (object: T, by: number) => T
-  /** As what a ground cuts what goes as far as its edge. */
+  /** How this object, as a background, clips objects that reach its edge. */
   readonly cuts?: (object: T) => Cut
-  /** What it is cut by, and the same cut by something else or by nothing, unless it is to stay whole. */
+  /** The object's clip, and the object with another clip or none. */
   readonly cut?: (object: T) => Cut | undefined
   readonly withCut?: (object: T, cut: Cut | undefined) => T
   /** What its copies lie around. */
@@ -95,12 +92,12 @@ export type Kind<T extends Thing> = {
   /** The part that it places, and the same with another. */
   readonly part?: (object: T) => string | undefined
   readonly withPart?: (object: T, name: string) => T
-  /** About how many segments and how much length its outline comes to, and how often its members are drawn. */
+  /** Estimates of the segments and the length of its outline, and the number of images of its members. */
   readonly segments?: (object: T) => number
   readonly length?: (object: T) => number
   readonly characters?: (object: T) => number
   readonly times?: (object: T) => number
-  /** The numbers and choices that it alone has, as they are shown and typed in the ledger. */
+  /** Its own numbers and choices in the ledger. */
   readonly fields?: (object: T) => readonly Field<T>[]
   /** Its make-up in a few words, where there is something to say. */
   readonly summary?: (object: T, scene: Scene) => string
@@ -114,16 +111,16 @@ export type Kind<T extends Thing> = {
   readonly nodes?: (object: T, scene: Scene) => NodeRun[]
   /** The object after its nodes were edited; null where it cannot express the edit and becomes a path. */
   readonly fold?: (object: T, contours: readonly NodeRun[]) => T | null
-  /** What it falls apart into so that it looks the same, where that is more than its members. */
+  /** The pieces it is released into. Default: its members. */
   readonly loose?: (object: T, scene: Scene) => readonly LoosePiece[]
-  /** What it gives up when it becomes a path; null for what has no outline of its own. */
+  /** The live features that are lost when it becomes a path; null for objects without an outline. */
   readonly lost: string | null
-  /** Any such object, for tests of laws: its own numbers, without what all have. */
+  /** Arbitrary objects of this kind for property tests, without the common values. */
   readonly any: (given: Arbitraries) => unknown
 }
 
 /** A piece of what falls apart: an object where a map takes it, or with a `path` one in its place that has this outline. */
 export type LoosePiece = { readonly of: Thing; readonly map?: Transform; readonly path?: Path }
 
-/** A kind, checked against what it says of itself. */
+/** A kind, checked by its type. */
 export const defineKind = <T extends Thing>(kind: Kind<T>): Kind<T> => kind

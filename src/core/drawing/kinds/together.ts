@@ -1,7 +1,7 @@
 import type { Path } from '../../geometry/path'
 import { combine } from '../../planar/boolean'
 
-/** Several outlines as one: what is closed becomes one area, open lines stay lines. */
+/** Joins outlines: closed ones become one area, open lines stay lines. */
 export function together(paths: readonly Path[]): Path {
   const closed = paths.map((path) => path.filter((contour) => contour.closed)).filter((path) => path.length > 0)
   return [

@@ -41,14 +41,14 @@ export const framed = {
   skew: z.number().gt(-90).lt(90).optional(),
 }
 
-/** The corner of a shape, and what is drawn at it where that is not an arc. */
+/** The corner of a shape: its radius and form. */
 export const cornered = { corner: Radius, cornerStyle: CornerStyle.optional() }
 
 /** The numbers and names that a part of a schema stands for. */
 type Of<S extends z.ZodRawShape> = z.infer<z.ZodObject<S>>
 type Common = Of<typeof common>
 
-/** Any object, as one kind knows the others: what all have in common. */
+/** Any object, with the common values alone. */
 export type Thing = Common & { kind: string }
 
 /** What has the traits that several kinds share: numbers of a frame, corners that can be finished, paint, members. */

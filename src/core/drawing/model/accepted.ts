@@ -1,10 +1,7 @@
 import { z } from 'zod'
 import { PointXY } from './place'
 
-/**
- * A snag that is left as it is on purpose: what was looked for, the objects that it is about, or where it is where it is
- * about none in particular, and why it stays.
- */
+/** An accepted snag: its check, its objects or else its place, and the reason. */
 export const Accepted = z.strictObject({
   check: z.string().regex(/^[a-z-]{1,40}$/),
   objects: z.array(z.string().max(40)).max(200),

@@ -57,7 +57,7 @@ export function shareAt(gradient: Gradient, p: Point): number {
   return Math.hypot(cross(q, v) / det, cross(u, q) / det)
 }
 
-/** The two ends of the way that a gradient's stops lie on. */
+/** The two ends of a gradient's axis. */
 export const wayOf = (gradient: Gradient): { from: Point; to: Point } =>
   gradient.kind === 'linear' ? gradient : { from: gradient.centre, to: gradient.to }
 

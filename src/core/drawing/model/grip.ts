@@ -3,13 +3,10 @@ import { tidy } from '../../geometry/tidy'
 import type { Scene } from '../evaluate/scene'
 import type { Radius } from './style'
 
-/**
- * A place on the square by which one number of a shape is dragged; one that `isPlace` is drawn to what other places are
- * drawn to.
- */
+/** A place on the square that drags one number of a shape. With `isPlace` it snaps to other places. */
 export type Grip = { readonly id: string; readonly at: Point; readonly what: string; readonly isPlace?: true }
 
-/** What a pull of a grip comes to: the object, and the number in words. */
+/** Result of dragging a grip: the object, and the number in words. */
 export type Pulled<T> = { readonly object: T; readonly figure: string }
 
 /** How a grip is pulled: the distance the number is drawn to (null: none), and for one corner alone. */
@@ -34,8 +31,8 @@ export function cornerGrip(corners: readonly Point[], i: number, radius: number,
 }
 
 /**
- * The radius whose centre comes to a point pulled from a corner between its neighbours: one of the rules where it comes
- * near, else by the step.
+ * The corner radius whose centre is at a point dragged from a corner: a radius of the rules if it is near, else a
+ * multiple of the step.
  */
 export function pulledRadius(
   corners: readonly Point[],

@@ -1,8 +1,6 @@
 import { z } from 'zod'
 
-/**
- * Characters that cannot be seen or change the direction of what is beside them, line ends, and halves of characters.
- */
+/** Invisible characters, characters that change the writing direction, line ends, and lone surrogates. */
 const UNSEEN = /[\p{Cc}\p{Cf}\p{Zl}\p{Zp}\p{Surrogate}]/u
 
 export const isSeen = (name: string): boolean => !UNSEEN.test(name)

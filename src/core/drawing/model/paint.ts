@@ -51,8 +51,8 @@ const OwnOrNamedStops = z.union([ValueName, Stops])
 export const Linear = z.strictObject({ kind: z.literal('linear'), from: PointXY, to: PointXY, stops: OwnOrNamedStops })
 
 /**
- * A gradient out of a centre to the ellipse whose conjugate half axes end at `to` and `across`; without `across` to a
- * circle. What lies at the `focus` has the first stop's colour. In grid units.
+ * A radial gradient from a centre to the ellipse with the conjugate half axes `to` and `across`; without `across` to a
+ * circle. The first stop is at the `focus`. In grid units.
  */
 export const Radial = z.strictObject({
   kind: z.literal('radial'),

@@ -3,7 +3,7 @@ import { z } from 'zod'
 /** A finite number a drawing may hold, in grid units. */
 export const Coordinate = z.number().min(-1e6).max(1e6)
 
-/** Whether the linear part of a map keeps what it maps from being all but flat. */
+/** Whether the linear part of a map is not nearly singular. */
 function isFull([a, b, c, d]: readonly number[]): boolean {
   const det = Math.abs(a! * d! - b! * c!)
   return det > 1e-9 && det > 1e-5 * (a! ** 2 + b! ** 2 + c! ** 2 + d! ** 2)

@@ -13,8 +13,8 @@ import type { Style } from './style'
 export type Naming = { readonly id: () => string; readonly name: string }
 
 /**
- * Shapes as plain paths that look the same and refer to the same names of the rules; what lies under one effect as a
- * group, its mask in front.
+ * Shapes as plain paths of the same look and the same named values; shapes under one effect become a group with its
+ * mask in front.
  */
 export const plainPaths = (shapes: readonly Shape[], naming: Naming): DrawingObject[] =>
   runsOf(shapes).flatMap((run) => plainRun(run, naming))

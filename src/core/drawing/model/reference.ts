@@ -13,8 +13,8 @@ export const PictureId = z.string().regex(/^[0-9a-f]{24}$/, 'The id of a picture
 const Pixels = z.int().min(1).max(8000)
 
 /**
- * A picture to draw by, laid under the square or over it; it is never delivered. The frame is where the whole picture
- * lies, `size` its pixels, `crop` the part of them that is shown.
+ * A reference picture under or over the square; it is never delivered. The frame is that of the whole picture, `size`
+ * is in pixels, `crop` is the visible part.
  */
 export const Reference = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'An id has at most 40 lower-case letters, digits and hyphens.'),
@@ -69,8 +69,8 @@ export function laid(
 }
 
 /**
- * A reference turned, scaled and moved so that two of its places come to lie on two others; as it is when either pair
- * is one place.
+ * Turns, scales and moves a reference so that two of its places coincide with two others; unchanged if either pair
+ * coincides.
  */
 export function placedBy(reference: Reference, from: readonly [Point, Point], to: readonly [Point, Point]): Reference {
   const [p, q] = from,

@@ -2,8 +2,7 @@ import { type DrawingObject, isContainer, kindOf } from './object'
 import type { Scene } from '../evaluate/scene'
 
 /**
- * An object, and all in it, with what it knew by place after it was turned over known by its lines again, so that it
- * follows when they are moved. Throws a `Refusal`.
+ * After a flip, recomputes the signatures of an object and all its members from stored positions. Throws a `Refusal`.
  */
 export function remarked<T extends DrawingObject>(object: T, scene: Scene): T
 export function remarked(object: DrawingObject, scene: Scene): DrawingObject {

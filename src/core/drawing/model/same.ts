@@ -1,4 +1,4 @@
-/** Whether two values say the same, in whatever order their keys are written; what is undefined is not there. */
+/** Deep equality of plain values; the order of keys and undefined values do not matter. */
 export function same(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false

@@ -10,13 +10,13 @@ export const Weight = z.union([ValueName, z.number().positive().max(1000)])
 /** A corner radius in grid units, 0 for a sharp corner, or the name of one in the rules. */
 export const Radius = z.union([ValueName, z.number().min(0).max(10000)])
 
-/** What is drawn at a corner within reach of its radius. */
+/** Form of a finished corner. */
 export const CornerStyle = z.enum(['round', 'bevel', 'scoop', 'notch', 'squircle'])
 
-/** What is drawn at an open end: a filled head, an open one, a bar across, a dot. */
+/** Form of a line end: a filled arrow, an open one, a bar, a dot. */
 export const Head = z.enum(['arrow', 'open', 'bar', 'dot'])
 
-/** On which side of closed contours a stroke lies, where it does not lie on them. */
+/** Side of closed contours on which a stroke is, if not on centre. */
 const StrokeSide = z.enum(['inside', 'outside'])
 
 /** Lengths drawn and left out by turns, in grid units. */
@@ -27,8 +27,8 @@ const Dash = z
   .refine((lengths) => lengths.some((length) => length > 0), 'A dash needs a length above 0.')
 
 /**
- * How an object is painted. What is left out follows the rules (cap, join, miter limit) or is not there. `fills` lie
- * over the fill, in order.
+ * Style of an object. A missing cap, join or miter limit follows the rules. `fills` are painted over the fill, in
+ * order.
  */
 export const Style = z.strictObject({
   fill: Paint,

@@ -46,7 +46,7 @@ export function mapObjects(
   return same ? (objects as DrawingObject[]) : next
 }
 
-/** The ids whose container is not itself among them: what is left of a selection when whole branches count once. */
+/** The selected objects without those inside other selected ones. */
 export function outermost(objects: readonly DrawingObject[], ids: ReadonlySet<string>): DrawingObject[] {
   const found: DrawingObject[] = []
   for (const object of objects) {

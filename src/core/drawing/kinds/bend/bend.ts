@@ -18,9 +18,9 @@ import { common, type WithMembers } from '../traits'
 import { freehandRun, Trace } from './trace'
 
 /**
- * Members bent along strokes: what lies along the straight `base` goes to the same share of each stroke's length, what
- * lies beside it stays beside it, `width` times as far. A stroke drawn by hand keeps its `trace`, so that it can be
- * smoothed more or less later. What lies along a stroke may be `flipped` over it, run `reversed` from its end, or both.
+ * Members bent along strokes. A share of the length of the straight `base` goes to the same share of each stroke's
+ * length; distances from it are kept, times `width`. A stroke drawn by hand keeps its `trace`, so that its smoothing
+ * can be changed later. The result may be `flipped` over its stroke, `reversed`, or both.
  */
 const Bend = z.strictObject({
   kind: z.literal('bend'),

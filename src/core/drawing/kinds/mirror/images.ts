@@ -7,7 +7,7 @@ import { cross, distance, type Point, subtract } from '../../../geometry/point'
 import { pointAt, reverse, type Segment } from '../../../geometry/segment'
 import { SAME_PARAMETER, SAME_POINT } from '../../../geometry/tolerance'
 import { apply, compose, cosSin, IDENTITY, rotation, type Transform } from '../../../geometry/transform'
-/** How a mirror turns and flips what is in it. */
+/** The axis, count of folds and flip of a mirror. */
 type Axis = { readonly at: Point; readonly angle: number; readonly folds: number; readonly flip: boolean }
 
 /**
@@ -94,7 +94,7 @@ function linked(a: Segment[], b: Segment[]): Segment[] {
   return [...a, { ...first!, from: a[a.length - 1]!.to }, ...rest]
 }
 
-/** Which side of a line through a point a place lies on: positive to the left of its direction with y upwards. */
+/** The side of a line through a point on which a place is: positive to the left of its direction with y upwards. */
 const sideOf = (p: Point, at: Point, angle: number): number => {
   const { cos, sin } = cosSin(-angle)
   return -cross({ x: cos, y: sin }, subtract(p, at))

@@ -18,7 +18,7 @@ export const outlined = defineKind<Outlined>({
   operand: (object, scene) => scene.edge(object),
   fit: (object) => object,
   shapes: ({ members }, scene) => shapesOutlined(members.flatMap((member) => scene.shapes(member))),
-  // Its numbers are those of what is stroked.
+  // Its size is that of its members.
   frame: ({ members }, scene) => boxUnion(members.map((member) => scene.box(member)))!,
   isSmaller: () => true,
   // A stroke has two sides, with caps and joins between.

@@ -26,7 +26,7 @@ export type Laid = {
 
 const memories = new Map<string, Memory<Laid>>()
 
-/** The patches of a patchwork before any line of it is cut; remembered for its members. */
+/** The patches of a patchwork before stretches are cut; memoised by its members. */
 export function laidOut(object: Patchwork, scene: Scene): Laid {
   const { take, closed = [], close = 0, members } = object
   const way = JSON.stringify([take, closed, close])

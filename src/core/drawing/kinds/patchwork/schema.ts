@@ -14,9 +14,9 @@ export const Swept = z.strictObject({
 export type Swept = z.infer<typeof Swept>
 
 /**
- * Live patches: where the lines of its members cross, or the edges of what they paint, they make patches; those that
- * were swept together are shapes, all others are nothing. `cut` are stretches of line that no longer keep patches apart,
- * `closed` ends that are drawn on to what they nearly reach, `close` the widest gap that is closed everywhere.
+ * Live patches: the faces of the arrangement of its members' lines, or of their painted edges. Swept patches are
+ * shapes, all others are empty. `cut` are removed stretches of line, `closed` are open ends that are extended to a near
+ * line, `close` is the widest gap that is closed everywhere.
  */
 export const Patchwork = z.strictObject({
   kind: z.literal('patchwork'),

@@ -15,8 +15,8 @@ const same = (a: { key: string; at: { x: number; y: number } }, b: typeof a) =>
   a.key === b.key && a.at.x === b.at.x && a.at.y === b.at.y
 
 /**
- * A patchwork with patches swept together: to the shape of the first of them that has one, or `into`, or to a new one.
- * Other shapes that were touched become part of it.
+ * Sweeps patches together: into the shape of the first that has one, into `into`, or into a new one. Other touched
+ * shapes are merged into it.
  */
 export function kept<P extends Patchwork>(
   object: P,
@@ -75,7 +75,7 @@ export function cutStretches(object: Patchwork, scene: Scene): readonly Stretch[
   return object.cut.flatMap((mark) => meant(mark) ?? [])
 }
 
-/** A patchwork with an open end drawn on to what it nearly reaches. */
+/** Extends an open end to the line that it nearly reaches. */
 export const withClosed = <P extends Patchwork>(object: P, key: string): P => ({
   ...object,
   closed: [...(object.closed ?? []).filter((one) => one !== key), key],

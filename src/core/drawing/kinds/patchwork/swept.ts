@@ -65,7 +65,7 @@ export const sweptPaths = (object: Patchwork, scene: Scene): readonly Path[] =>
     })
   })
 
-/** A patch as it is now: what it is made of, and the shape that it was swept to. */
+/** A patch at present: its outline, and the shape that it belongs to. */
 export type PatchNow = {
   readonly parts: readonly LaidPatch[]
   readonly path: Path
@@ -123,7 +123,7 @@ export function patchMark(patch: LaidPatch): Signature {
   return { key: patch.key, at }
 }
 
-/** A patchwork whose marks are what they mean at present, so that they follow its lines again. */
+/** Updates the marks of a patchwork to its present patches. */
 export function remarked<P extends Patchwork>(object: P, scene: Scene): P {
   const { byPlace, ...rest } = object
   if (!byPlace) return object

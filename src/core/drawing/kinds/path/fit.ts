@@ -178,13 +178,13 @@ function isSmooth({ in: back, out }: Node): boolean {
   )
 }
 
-/** A node whose handles lie in one line again: along the middle of the two directions, each as long as it is. */
+/** Makes the handles of a node collinear again: along the mean of their directions, with their lengths. */
 function inLine(before: Node, node: Node): Node {
   const back = node.in!,
     out = node.out!
   const inLength = Math.hypot(back.x, back.y),
     outLength = Math.hypot(out.x, out.y)
-  // What lies level or plumb stays so to the last bit.
+  // Horizontal and vertical handles stay exact.
   if (before.out!.x === 0 || before.out!.y === 0) return node
   const x = out.x / outLength - back.x / inLength,
     y = out.y / outLength - back.y / inLength

@@ -29,7 +29,7 @@ export const path = defineKind<PathObject>({
       ? ownJointsOutline(object, edge, { ...stroke, ...(style.side && { position: style.side }) })
       : null,
   frame: ({ contours }) => pathBounds(contours.map(contourOf)) ?? boxAround(contours.flatMap((run) => run.nodes))!,
-  // What is drawn at a corner otherwise than by an arc may pass its sides.
+  // A corner shape other than an arc may extend beyond its sides.
   isSmaller: ({ cornerStyle, contours }) =>
     [cornerStyle, ...contours.flatMap(({ nodes }) => nodes.map((node) => node.cornerStyle))].some(
       (style) => style !== undefined && style !== 'round',

@@ -23,7 +23,7 @@ function regionsOf(path: Path): Regions {
 const patchAt = ({ patches }: Regions, p: Point): Patch | undefined =>
   patches.find(({ path }) => winding(path, p) !== 0)
 
-/** What is filled of a path that fills single regions: those in which the given points lie. */
+/** The filled regions of a path: those that contain the given points. */
 export function filledRegions(path: Path, points: readonly Point[]): Path {
   const regions = regionsOf(path)
   const faces = new Set(points.flatMap((p) => patchAt(regions, p)?.face ?? []))

@@ -30,7 +30,7 @@ export function movedPlacing<P extends Pick<Placing, 'at' | 'map'>>(placing: P, 
   return withLinear({ ...placing, at: applyTidy(map, placing.at) }, next)
 }
 
-/** The same at another size, as a share of what is placed. */
+/** The same placing at another size, as a share of the part's size. */
 export function sizedPlacing<P extends Pick<Placing, 'map'>>(placing: P, size: number): P {
   const by = size / sizeOf(placing)
   return withLinear(

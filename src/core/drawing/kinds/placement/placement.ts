@@ -22,7 +22,7 @@ export const placement = defineKind<Placement>({
   operand: (object, scene) => united(placed(object, scene).map((one) => scene.solid(one))),
   shapes(object, scene) {
     const shapes = placed(object, scene).flatMap((one) => scene.shapes(one))
-    // What is drawn belongs to the placement, wherever it comes from.
+    // All shapes belong to the placement.
     return shapes.map((shape): Shape => ({ ...shape, id: object.id }))
   },
   frame: (object, scene) => boxUnion(placed(object, scene).map((one) => scene.box(one)))!,

@@ -5,8 +5,8 @@ import { LinearMap, PointXY } from '../../model/place'
 const ColourName = z.union([ValueName, Colour])
 
 /**
- * How a part is placed: its place of insertion at `at`, and what was done to it beyond moving as a linear map. Weights
- * from the rules stay as they are unless they are to scale; `colours` take the place of the part's own.
+ * The placing of a part: its anchor at `at`, and a linear map. Weights from the rules do not scale by default;
+ * `colours` replace those of the part.
  */
 export const placing = {
   at: PointXY,

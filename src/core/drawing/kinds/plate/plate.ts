@@ -8,7 +8,7 @@ import { movedPlacing, sizedPlacing, sizeOf } from '../placement/placed'
 import { common } from '../traits'
 import { laidPlate } from './laid'
 
-/** A plate of the rules behind a drawing, centred at a place, and what was done to it beyond moving as a linear map. */
+/** A plate of the rules behind a drawing: its centre, and a linear map. */
 const PlateObject = z.strictObject({
   kind: z.literal('plate'),
   ...common,

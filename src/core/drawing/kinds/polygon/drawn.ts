@@ -6,7 +6,7 @@ import type { Memory, Scene } from '../../evaluate/scene'
 import { polygonPath } from './outline'
 import type { Polygon } from './schema'
 
-/** What is drawn of a polygon in the axes of its frame, before it is turned and slanted. */
+/** Box of a polygon's outline in the axes of its frame. */
 function drawnBox(object: Polygon, scene: Scene): Box {
   const { turn: _, skew: __, ...upright } = object
   return pathBounds(polygonPath(upright, scene)) ?? object
@@ -14,7 +14,7 @@ function drawnBox(object: Polygon, scene: Scene): Box {
 
 const frames: Memory<Frame> = new WeakMap()
 
-/** The frame around what is drawn of a polygon, turned and slanted as it is: a triangle does not fill its circle. */
+/** The tight frame of a polygon, with its turn and slant: a triangle does not fill its circle. */
 export const drawnFrame = (object: Polygon, scene: Scene): Frame =>
   scene.remembered(frames, object, () => {
     const { x, y, w, h, turn, skew } = object
@@ -49,7 +49,7 @@ export function drawnIn(object: Polygon, to: Frame, scene: Scene): Polygon {
       h: Math.max(0, next.h + (h * object.h) / sharp.h),
     }
   }
-  // Corners so large that what is drawn is round cannot be of any size: then as if it were sharp.
+  // A polygon that is round by its corners cannot have every size: its sharp form is sized.
   const plain = { ...next, w: (object.w * to.w) / box.w, h: (object.h * to.h) / box.h }
   return placed(plain, to, scene)
 }

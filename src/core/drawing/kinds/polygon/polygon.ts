@@ -119,7 +119,7 @@ function withDepth({ depth: _, side: __, ...rest }: Polygon, depth: number): Pol
   return depth > 0 ? { ...rest, depth } : rest
 }
 
-/** On the middle of the first side, as deep as it is drawn in. */
+/** The grip on the middle of the first side, at its depth. */
 function depthGrip(object: Polygon): Point {
   const { cos, sin } = cosSin(180 / object.sides - 90),
     reach = (object.depth ? 1 - object.depth : Math.cos(Math.PI / object.sides)) / 2

@@ -4,8 +4,8 @@ import { common, cornered, framed } from '../traits'
 import { PolygonSide } from './side'
 
 /**
- * A regular polygon in the ellipse that its frame spans, a node at the top; with `depth`, the share by which every side
- * is drawn in, a star; with a `side` of its own, what lies along each.
+ * A regular polygon in the ellipse of its frame, with a node at the top. With `depth`, the share by which each side is
+ * drawn in, a star; with `side`, a polygon with edited sides.
  */
 export const Polygon = z.strictObject({
   kind: z.literal('polygon'),

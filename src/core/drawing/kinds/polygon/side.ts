@@ -9,9 +9,9 @@ import type { CornerStyle, Radius } from '../../model/style'
 import { SAME_POINT } from '../../../geometry/tolerance'
 
 /**
- * What lies along each side of a polygon, alike on all: the handle that leaves its corner, the nodes on it, the handle
- * that arrives at the next corner. Seen from the corner, one unit of x is the side, y is as long and points outwards,
- * in the circle before the frame stretches it.
+ * The common course of all sides of a polygon: the handle at the first corner, inner nodes, the handle at the next
+ * corner. Coordinates: origin at the corner, one unit of x along the side, y of the same length outwards, before the
+ * frame stretches the circle.
  */
 export const PolygonSide = z.strictObject({
   out: PointXY.optional(),
@@ -39,7 +39,7 @@ function sideOf(sides: number, k: number): Side {
   return { corner: { x: a.cos, y: a.sin }, u, v: { x: u.y, y: -u.x } }
 }
 
-/** A side as it is seen from behind: run from its other end. */
+/** A side in the opposite direction. */
 export function turnedSide({ out, in: into, nodes }: PolygonSide): PolygonSide {
   const over = (p: Point): Point => ({ x: -p.x, y: p.y })
   return {
@@ -54,7 +54,7 @@ export function turnedSide({ out, in: into, nodes }: PolygonSide): PolygonSide {
   }
 }
 
-/** What lies along the sides of a polygon: its own, the inner node of a star, or nothing. */
+/** The course of a polygon's sides: its own, the inner node of a star, or straight. */
 function sidesOf({ side, depth, sides }: Sided): PolygonSide {
   if (side) return side
   if (!depth) return { nodes: [] }
@@ -125,7 +125,7 @@ export function folded<T extends Sided>(object: T, [run, ...more]: readonly Node
       ...(corner.cornerStyle && { cornerStyle: corner.cornerStyle }),
     }
   }
-  // What was taken out must not have been a corner, nor lie on several sides.
+  // A removed node must not be a corner, nor several nodes of different sides.
   if (grown !== 0 && (moved(corner, before[start]!) || moved(next, before[((k + 1) % object.sides) * per]!)))
     return null
   const side = sideOf(object.sides, k)

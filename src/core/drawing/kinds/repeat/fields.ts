@@ -21,7 +21,7 @@ export function repeatFields({ course, copies }: Repeat): Field<Repeat>[] {
   }
 }
 
-/** Fields of one course as fields of a repeat; those of others are left as they are. */
+/** Fields of one course as fields of a repeat with that course. */
 const of = <By extends Course['by']>(_: By, fields: readonly Field<OfCourse<By>>[]): Field<Repeat>[] =>
   fields as unknown as Field<Repeat>[]
 
@@ -120,7 +120,7 @@ const PATH: readonly Field<OfCourse<'path'>>[] = [
   },
 ]
 
-/** The distance of copies along a path, where they go by it. */
+/** The distance of copies along a path. */
 const DISTANCE: Field<OfCourse<'path'>> = {
   id: 'distance',
   what: 'the distance',

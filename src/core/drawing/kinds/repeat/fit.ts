@@ -4,8 +4,8 @@ import { type Fitting, fittedPlace } from '../../edit/fitting'
 import type { Repeat } from './schema'
 
 /**
- * Copies in rows on another grid: the first goes where its coordinates go, and all others lie whole steps from it, so
- * that they are as crisp as it is. Null for copies around a place or along a curve.
+ * Fits a repeat in rows to another grid: the first copy is mapped, all others have whole steps from it, so that all are
+ * equally crisp. Null for copies around a centre or along a curve.
  */
 export function fittedRepeat(object: Repeat, to: Fitting): Repeat | null {
   const { course } = object

@@ -6,7 +6,7 @@ import type { Scene } from '../../evaluate/scene'
 import { placesOf } from './places'
 import type { Repeat } from './schema'
 
-/** The places by which a repeat is pulled: its centre and what is taken around it, or the next copies of a lattice. */
+/** Grips of a repeat: its centre and the copied place, or the next copies of a lattice. */
 export function repeatGrips(object: Repeat): Grip[] {
   const { course, from } = object
   switch (course.by) {

@@ -8,7 +8,7 @@ import { apply, compose, rotation, type Transform, translation } from '../../../
 import { contourOf } from '../../model/nodes'
 import type { Course, Repeat } from './schema'
 
-/** How many copies a course comes to, those that are switched off included. */
+/** Number of copies of a course, hidden ones included. */
 export function countOf(course: Course): number {
   if (course.by === 'lattice') return course.columns * course.rows
   if (course.by === 'turn' || course.distance === undefined) return course.count

@@ -38,7 +38,7 @@ const Lattice = z.strictObject({
   shift: z.number().min(-1).max(1).optional(),
 })
 
-/** What is otherwise with one of the copies, by its number. */
+/** Differences of one copy, by its number. */
 export const Copy = z.strictObject({
   at: z.int().min(0).max(250_000),
   off: z.literal(true).optional(),
@@ -48,7 +48,10 @@ export const Copy = z.strictObject({
 })
 export type Copy = z.infer<typeof Copy>
 
-/** Live copies of its members; `from` is the place of them that is taken round, or along a path. */
+/**
+ * Live copies of its members; `from` is the place of the members that is turned around the centre or moved along the
+ * path.
+ */
 export const Repeat = z.strictObject({
   kind: z.literal('repeat'),
   ...common,

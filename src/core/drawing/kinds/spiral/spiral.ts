@@ -54,8 +54,7 @@ export const spiral = defineKind<Spiral>({
     return at ? [{ id: 'inner', at, what: 'first radius' }] : []
   },
   pull(object, _, to) {
-    // The end lies where the last quarter circle does: the first radius is found by halving, as the end moves out with
-    // it.
+    // The end is that of the last quarter circle. It moves outwards with the first radius, which is found by bisection.
     const centre = framePoint(object, { x: 0.5, y: 0.5 })
     const reach = (inner: number) => distance(start({ ...object, inner }) ?? centre, centre)
     const far = distance(to, centre)
@@ -83,7 +82,10 @@ export const spiral = defineKind<Spiral>({
 /** Where it begins, in its middle; null where it has no extent. */
 const start = (object: Spiral): Point | null => spiralPath(object)[0]?.segments.at(-1)?.to ?? null
 
-/** Quarter circles in the frame's own axes, so ellipses where it is not square: each centre lies on the radius at the joint. */
+/**
+ * The quarter circles of a spiral in the axes of its frame; ellipses if that is not square. Each centre is on the
+ * radius at the joint.
+ */
 function spiralPath(object: Spiral): Path {
   const quarters = Math.max(1, Math.round(object.turns * 4)),
     { inner, flip } = object

@@ -11,9 +11,9 @@ import { defineKind } from '../kind'
 import { common } from '../traits'
 
 /**
- * A text, set from a baseline that begins at `at`; it stays text until it is fixed. `size` of the em and `spacing`
- * between characters in grid units; `boldness` of the shipped face, or a `face` of its own. `map` is the linear part of
- * what was done to it beyond moving and scaling.
+ * A text on a baseline that starts at `at`; it stays text until it is fixed. `size` of the em and `spacing` between
+ * characters in grid units; `boldness` of the shipped typeface, or an own `face`. `map` is the linear part of its
+ * transform.
  */
 const Text = z.strictObject({
   kind: z.literal('text'),

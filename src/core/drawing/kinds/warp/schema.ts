@@ -17,7 +17,7 @@ export const Form = z.discriminatedUnion('by', [
 ])
 export type Form = z.infer<typeof Form>
 
-/** Members warped: `space` is the affine map of the unit square to where they lie, `form` what is done to it. */
+/** Warped members: `space` is the affine map of the unit square to their place, `form` the warp. */
 export const Warp = z.strictObject({
   kind: z.literal('warp'),
   ...common,

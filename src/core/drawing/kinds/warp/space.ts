@@ -5,7 +5,7 @@ import type { Form, Warp } from './schema'
 
 const UNIT = { x: 0, y: 0, w: 1, h: 1 }
 
-/** The sixteen handles that a form comes to, in shares of the space. */
+/** The sixteen handles of a form, in shares of the space. */
 export function handlesOf(form: Form): Point[] {
   switch (form.by) {
     case 'corners': {
