@@ -10,8 +10,8 @@ export const keyOf = ({ check, objects }: Pick<Told, 'check' | 'objects'>): stri
   [check, ...[...objects].sort()].join(' ')
 
 /**
- * Whether a snag was accepted. A snag about no particular object is recognised by its place, so that it stays accepted
- * after edits elsewhere, and a second one of its kind does not count as accepted. `grid` is the grid's size in units.
+ * Whether a snag is accepted. A snag without objects is recognised by its place: it stays accepted after edits
+ * elsewhere, and a second snag of its kind is not accepted. `grid` is the grid's size in units.
  */
 export function isAccepted(snag: Told, accepted: readonly Accepted[], grid: number): boolean {
   const key = keyOf(snag)

@@ -9,8 +9,8 @@ import { conditionOf, strains } from './condition'
 export type Under = { readonly icon: Pick<Icon, 'masters'>; readonly rules: Rules }
 
 /**
- * What a change of rules does to an icon: null where it looks as before on either ground, else what it loses by the
- * change, as sentences; none where it merely follows.
+ * Losses of an icon by a change of rules, as sentences; none if it merely follows, null if it looks the same on both
+ * grounds.
  */
 export function changeOf(was: Under, is: Under): readonly string[] | null {
   if (looks(was, 'light') === looks(is, 'light') && looks(was, 'dark') === looks(is, 'dark')) return null

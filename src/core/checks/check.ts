@@ -12,7 +12,7 @@ export type Checked = {
   readonly rules: Rules
   /** It was derived from another master. Checks of how a drawing is built are skipped: they are made on the other one. */
   readonly isDerived?: boolean
-  /** What the main master comes to on this grid, where the drawing was made by hand for a further grid. */
+  /** The drawing derived from the main master for this grid, if the drawing was made by hand for a further grid. */
   readonly main?: readonly DrawingObject[]
 }
 
@@ -30,7 +30,7 @@ export type Found = {
   readonly mend?: DrawingEdit
 }
 
-/** One place where an icon breaks a rule or will look bad: what was found, by which check, in its words, and how much it matters. */
+/** A snag: a place where an icon breaks a rule or will look bad, with its check, its sentence and its severity. */
 export type Snag = Found & {
   readonly check: string
   readonly word: string
@@ -45,7 +45,7 @@ type Concern = (typeof CONCERNS)[number]
 export type Check = {
   readonly id: string
   readonly concerns: Concern
-  /** What it finds, in a few words. */
+  /** Its finding in a few words. */
   readonly word: string
   /** The severity where the rules say none. */
   readonly severity: Severity

@@ -46,7 +46,7 @@ const crampedIn = ({ objects, scene }: Checked): string[] =>
       : []
   })
 
-/** What is lost when a drawing goes from one state to another, as sentences; none where nothing is. */
+/** Losses between two states of a drawing, as sentences; none if there are none. */
 export function strains(before: Condition, after: Condition): string[] {
   const known = new Set(before.snags.map(keyOf)),
     cramped = new Set(before.cramped.map(ofObject))

@@ -4,7 +4,7 @@ import type { Rules, Severity } from '../rules/rules'
 import type { Icon } from '../set/set'
 import type { Found } from './check'
 
-/** An icon as family checks see it: what is said of it, and its visual balance (null where it paints nothing). */
+/** An icon for family checks: its labels, and its visual balance (null if it paints nothing). */
 export type Sibling = Pick<Icon, 'id' | 'name' | 'tags' | 'rtl'> & { readonly balance: Balance | null }
 
 /** A check that compares the icons of a set with each other. It answers by icon id. */

@@ -27,8 +27,8 @@ export function snagsWithProvedMends(checked: Checked, accepted: readonly Accept
 }
 
 /**
- * Whether a mend, tried out, removes its snag, makes no other that matters, leaves fewer than there were, and leaves the
- * picture what it was: as many contours with no more segments each, even where they were even, and about as much ink.
+ * Tries a mend: whether its snag is gone, no other relevant snag came, fewer are left, and the picture stays: as many
+ * contours, no more segments in each, the same symmetries, and about as much ink.
  */
 export function isProved(
   snag: Snag,
@@ -61,6 +61,6 @@ function keepsPicture(snag: Snag, before: Checked, after: Checked): boolean {
   if (grown > 1 + MOST || grown < 1 - MOST) return false
   const remakes = CHECKS.find(({ id }) => id === snag.check)?.remakes
   if (remakes === 'contours') return true
-  // A mend may move things: that is what it says.
+  // A mend may move things, as its sentence says.
   return flawsOf(originalOf(was, was, 1), is).every(({ kind }) => kind === 'moved' || kind === remakes)
 }

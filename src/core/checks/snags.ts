@@ -9,7 +9,7 @@ import type { Check, Checked, Snag } from './check'
 import { CHECKS } from './checks'
 import { severityOf } from './severity'
 
-/** What checks find in a drawing, without what is accepted and without checks that the rules switch off. */
+/** Snags of a drawing, without accepted ones and without checks that are off. */
 export function snagsIn(
   checked: Checked,
   accepted: readonly Accepted[] = [],
@@ -36,7 +36,7 @@ export function snagsOn(icon: Pick<Icon, 'masters'>, rules: Rules, base: number)
   return snagsIn(checked, accepted)
 }
 
-/** An icon's drawing on one of the set's grids as checks look at it, and what is accepted in it. */
+/** An icon's drawing on one of the set's grids in the form for checks, and its accepted snags. */
 export function checkedOn(
   icon: Pick<Icon, 'masters'>,
   rules: Rules,

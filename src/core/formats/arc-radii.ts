@@ -6,11 +6,9 @@ import { rounded } from './number'
 export const FINE = 9
 
 /**
- * The radii to write for an arc whose ends are rounded: as they are where the arc then bulges as far as it should,
- * within half of the last digit; else such that it does. Near half a turn a chord that is rounded shorter would move
- * the middle of the arc by the root of what is missing; radii too small for the chord are grown to it by every reader
- * (SVG 2, B.2.5), which makes exactly half a turn. `slack` is how many times as far off it may bulge; with that, radii
- * that are grown have one digit after the point, where it does.
+ * Radii to write for an arc with rounded ends: unchanged if the bulge is right within half of the last digit, else
+ * adjusted. Near half a turn a shortened chord would move the centre by the square root of the error. Radii too small
+ * for the chord are enlarged by every reader (SVG 2, B.2.5).
  */
 export function writtenRadii(
   arc: Arc,

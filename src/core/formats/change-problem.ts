@@ -62,7 +62,7 @@ const MEMBER: DrawingObject = {
   style: { fill: 'none', stroke: 'none', weight: 1 },
 }
 
-/** What is wrong with an object by itself, or with one within it. What did not change is not looked at again. */
+/** The problem of a changed object or one of its members; null if there is none. */
 function objectProblem(object: DrawingObject): string | null {
   if (fine.has(object)) return null
   const parsed = DrawingObject.safeParse(

@@ -53,9 +53,8 @@ function kindOf({ fill, stroke, effect }: Shape, paint: Attributes): 'stroke' | 
 const isFlatColour = (written: string | undefined) => written !== undefined && !written.startsWith('url(')
 
 /**
- * Shapes with those that follow each other in one paint as one: areas that do not reach each other, and opaque strokes,
- * which may, as may the areas that such strokes go around. What is painted stays the same, but for pixels that two
- * edges cover in part.
+ * Joins consecutive shapes of one paint: disjoint areas, and opaque strokes, which may overlap. The picture is
+ * unchanged, except for pixels partly covered by two edges.
  */
 export function joinedShapes(shapes: readonly Shape[], ground: Ground): Shape[] {
   const out: { shape: Shape; paint: string; hulls: (readonly Point[])[] }[] = []

@@ -1,7 +1,7 @@
 import { Refusal } from '../drawing/evaluate/refusal'
 import { OutOfTime } from '../geometry/deadline'
 
-/** Why a drawing failed, as a sentence. Throws what is no failure of the drawing. */
+/** The failure of a drawing as a sentence. Rethrows other errors. */
 export function drawingProblem(error: unknown): string {
   if (error instanceof Refusal || error instanceof OutOfTime) return error.message
   if (error instanceof RangeError) return 'The drawing is too large to be computed.'

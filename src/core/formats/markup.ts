@@ -1,10 +1,10 @@
 /** The namespace of SVG. */
 export const SVG = 'http://www.w3.org/2000/svg'
 
-/** The attributes of an element by name, as they are meant: nothing in them is escaped. */
+/** The attributes of an element by name, unescaped. */
 export type Attributes = Record<string, string>
 
-/** An element without text: its name, its attributes, and what it holds. */
+/** An element without text: its name, attributes and children. */
 export type Element = {
   readonly name: string
   readonly own: Readonly<Attributes>

@@ -21,8 +21,8 @@ export function pathData(path: Path, digits = PRECISION): string {
 }
 
 /**
- * The same in fewer characters: curves that are quadratic, or go on smoothly, by shorter commands. What is only filled is
- * closed by whoever fills it; a stroke with round ends and joins looks closed where it comes back to where it began.
+ * Shorter path data: quadratic and smooth curves by their commands. Filled contours are closed implicitly; a stroke
+ * with round caps and joins looks closed at its start.
  */
 export function compactPathData(path: Path, painted: Painted, digits = PRECISION): string {
   const writer = new PathWriter(digits, painted)
@@ -105,7 +105,7 @@ class PathWriter {
     this.command('M', [x, y], XY)
   }
 
-  /** Whether a segment comes to a place alone at this precision. */
+  /** Whether a segment is a point at this precision. */
   private isNothing(segment: Segment): boolean {
     if (segment.kind === 'arc' && segment.large) return false
     const at = segment.kind === 'cubic' ? [segment.c1, segment.c2, segment.to] : [segment.to]
@@ -178,7 +178,7 @@ class PathWriter {
     }
   }
 
-  /** A command as it is written absolute or relative, whichever is shorter. */
+  /** A command, absolute or relative, whichever is shorter. */
   private shortest(
     letter: string,
     numbers: readonly number[],

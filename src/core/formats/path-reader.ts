@@ -3,7 +3,7 @@ import { distance, type Point } from '../geometry/point'
 import { line, type Segment } from '../geometry/segment'
 import { SAME_POINT } from '../geometry/tolerance'
 
-/** Path data that cannot be read: what is wrong, and at which character. */
+/** Thrown for invalid path data, with the position of the error. */
 export class PathDataError extends Error {
   constructor(
     message: string,
@@ -155,7 +155,7 @@ class Reader {
       else if (closed) this.segments.push(line(last.to, this.start))
       this.contours.push({ segments: this.segments, closed })
     } else if (closed || this.hasStood) {
-      // All of it is a place: a dot where it is stroked with round or square caps (SVG 2 §13.5.3).
+      // A subpath of length zero: a dot when stroked with round or square caps (SVG 2 §13.5.3).
       this.contours.push({ segments: [line(this.start, this.start)], closed: false })
     }
     this.segments = []

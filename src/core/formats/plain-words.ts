@@ -80,10 +80,7 @@ const placeOf = (path: readonly PropertyKey[]): string =>
     .join('')
     .replace(/^\./, '')
 
-/**
- * Of an issue with several ways, what is wrong on the way that comes nearest: one of the right type, or the one that
- * went deepest.
- */
+/** Of a union's issues, the one of the nearest alternative: with the right type, or the deepest path. */
 function innermost(issue: z.core.$ZodIssue): z.core.$ZodIssue {
   if (issue.code !== 'invalid_union') return issue
   const ways = issue.errors.flatMap(([first]) => (first ? [innermost(first)] : []))

@@ -1,4 +1,4 @@
-/** The numbers of filters of lines (PNG, third edition, §9.2): by what of the pixels before it each byte is foretold. */
+/** The filter types of lines (PNG, third edition, §9.2). */
 const NONE = 0,
   SUB = 1,
   UP = 2,
@@ -45,7 +45,7 @@ function filterLine(filter: number, here: Uint8Array, above: Uint8Array, step: n
   return sum
 }
 
-/** Of three bytes the one nearest to what a plane through them comes to (Paeth). */
+/** The Paeth predictor: of three bytes the nearest to their linear prediction. */
 function nearest(left: number, up: number, before: number): number {
   const p = left + up - before
   const a = Math.abs(p - left),

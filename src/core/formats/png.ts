@@ -11,8 +11,8 @@ const COLOURFUL = 0.15,
   MOST = 256
 
 /**
- * The level of deflate, 1 to 9. Of large pictures it is a lower one: of what is mostly flat, a higher one saves a fiftieth
- * of the bytes in nearly twice the time.
+ * Level of deflate, 1 to 9; lower for large pictures, where a higher one saves a fiftieth of the bytes in nearly twice
+ * the time.
  */
 const LEVEL = 6,
   LEVEL_OF_LARGE = 4
@@ -32,10 +32,9 @@ const TRUECOLOUR = 2,
   WITH_ALPHA = 6
 
 /**
- * Pixels as a PNG file, without loss: by a palette where there are few colours, else RGB or RGBA, its lines filtered where
- * colours run into each other. Where all of it is opaque it says nothing of alpha, which stores of apps refuse. What takes
- * no palette is asked for in 32 bits.
- * The same pixels always give the same bytes, on any machine.
+ * Writes pixels as a PNG file, without loss: with a palette for few colours, else as RGB or RGBA, with filters where
+ * colours vary. Opaque pictures have no alpha channel, which app stores refuse. '32 bits' never uses a palette.
+ * Deterministic.
  */
 export function png(pixels: Pixels, colours: 'fewest bytes' | '32 bits' = 'fewest bytes'): Uint8Array {
   const { width, height } = pixels,
@@ -97,7 +96,7 @@ function indices({ width, height, data }: Pixels): Indices | null {
   const count = width * height,
     words = wordsOf(data, count)
   const most = Math.min(MOST, Math.max(1, Math.floor(COLOURFUL * count)))
-  // A table with open addressing, four times as large as what it takes.
+  // Hash table with open addressing, four times as large as its content.
   const slots = new Int16Array(4 * MOST).fill(-1),
     colours = new Uint32Array(most),
     at = new Uint8Array(count)

@@ -2,7 +2,7 @@ import { timed } from '../geometry/deadline'
 import { type Picture, type Pixels, pixelsOf } from '../raster/raster'
 import { readDocument } from './read-document'
 
-/** How many documents are remembered by what they paint: one is drawn at many sizes, one after the other. */
+/** Number of parsed documents in the cache: one document is drawn at many sizes. */
 const MOST = 32
 
 const pictures = new Map<string, Picture>()

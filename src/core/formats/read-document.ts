@@ -7,7 +7,7 @@ import type { Picture } from '../raster/raster'
 import { type Element, elementsOf } from './markup'
 import { readPathData } from './path-reader'
 
-/** What holds where an element stands: what it inherits, where it lies, and what is defined, by id. */
+/** Context of an element: inherited values, its map, and definitions by id. */
 type Inherited = {
   readonly look: Readonly<Record<string, string>>
   readonly map: Transform
@@ -15,8 +15,8 @@ type Inherited = {
 }
 
 /**
- * Reads a document as this program writes them (`svg.ts`, and what targets put together of it) into what it paints.
- * Strokes become the areas that they paint. It is no reader of what others write: it throws on everything else.
+ * Parses a document written by this program (`svg.ts` and targets) to a picture. Strokes become their areas. Throws for
+ * other documents.
  */
 export function readDocument(svg: string): Picture {
   const root = elementsOf(svg)
@@ -104,7 +104,7 @@ function maskOf(element: Element, place: Inherited, root: Inherited['look']): It
   )
 }
 
-/** A soft shadow; what lies outside of the filter's region casts one too, as browsers have it. */
+/** A soft shadow; objects outside the filter region cast one too, as in browsers. */
 function shadowOf({ inside }: Element, { map }: Inherited): Shadow {
   const steps = ['feGaussianBlur', 'feOffset', 'feFlood', 'feComposite', 'feMerge']
   if (inside.map(({ name }) => name).join() !== steps.join()) throw new Error('Only soft shadows are read.')
@@ -163,10 +163,7 @@ function newPath({ name, own }: Element): Path {
   return [ellipse({ x: Number(own.cx ?? 0), y: Number(own.cy ?? 0) }, rx, ry)]
 }
 
-/**
- * Outlines by what is written of them, for so many at most: those of a large icon on every ground, which differs in
- * colours alone.
- */
+/** Cache of outlines by their path data: the grounds of a large icon differ in colours alone. */
 const MOST = 512
 const outlines = new Map<string, Path>()
 
@@ -206,7 +203,7 @@ function paintOf(key: 'fill' | 'stroke', place: Inherited): Paint | null {
     : { kind: 'flat', colour: colourOf(text, opacity) }
 }
 
-/** A colour as it is written; the ink that has no colour of its own is black. */
+/** Parses a colour; currentColor is black. */
 function colourOf(text = '#000', opacity: number): Colour {
   if (text === 'currentColor') return [0, 0, 0, opacity]
   const digits = /^#([\da-f]{3}|[\da-f]{6})$/i.exec(text)?.[1]

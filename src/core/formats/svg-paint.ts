@@ -67,10 +67,7 @@ function written({ light, dark, ink, opacity }: ResolvedColour, ground: Ground):
 /** `#aabbcc` as `#abc`. */
 const shortColour = (color: string): string => color.replace(/^#(.)\1(.)\2(.)\3$/, '#$1$2$3')
 
-/**
- * A gradient as the element that defines it (SVG 2 §14.2), under an id that says what is in it: the same gradient has
- * the same id everywhere.
- */
+/** The element of a gradient (SVG 2 §14.2). Its id is a hash of its content. */
 export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): Definition {
   const stops = gradient.stops.map(({ at, color: one }) => {
     const { color, opacity } = written(one, ground)
@@ -88,9 +85,8 @@ export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): 
 }
 
 /**
- * A soft shadow under what is painted in a square of a size, as the filter that makes it, step by step (Filter Effects 1
- * §9.12 says which): the one element that stands for all of them is not known everywhere. Its blur is twice the
- * deviation.
+ * The filter of a soft shadow in a square of a size, as single primitives (Filter Effects 1 §9.12), because not every
+ * program supports feDropShadow. The blur is twice the deviation.
  */
 export function shadowDefinition({ x, y, blur, color }: ResolvedShadow, ground: Ground, size: number): Definition {
   const flood = written(color, ground)
@@ -139,7 +135,7 @@ function geometryOf(gradient: ResolvedGradient): Attributes {
   }
 }
 
-/** An element of `defs` with an id made of what is in it. */
+/** An element of `defs`; its id is a hash of its content. */
 export function definition(name: string, own: Attributes, content: string): Definition {
   const body = `${attributes(own)}>${content}</${name}>`
   const id = hash(name + body)

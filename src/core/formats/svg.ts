@@ -57,7 +57,7 @@ function documentOf(shapes: readonly Shape[], size: number, ground: Ground, isCo
   return `${element('svg', root, (definitions && element('defs', {}, definitions)) + body)}\n`
 }
 
-/** What is known while a document is written: the attributes its root has, and what it defines, by id. */
+/** State while a document is written: attributes of the root, and definitions by id. */
 type Writing = {
   readonly ground: Ground
   readonly size: number
@@ -98,9 +98,8 @@ function isPlain({ effect, runs: [only, ...more] }: Exclude<Run, Shape>): boolea
 }
 
 /**
- * Runs that are painted as layers, without what lies outside of the square: a rasteriser takes a layer for what it
- * covers, and one in wide use does not survive one that covers nothing of its picture, nor one in another whose origin
- * lies far from it, so what holds layers is cut not far beyond.
+ * Runs as layers, clipped near the square. One rasteriser in wide use crashes on a layer that covers nothing of its
+ * picture, or on a nested one with a distant origin.
  */
 function seenRuns(runs: readonly Run[], size: number, isCut = false): Run[] {
   return runs.flatMap((run): Run[] => {
@@ -163,7 +162,7 @@ const INITIAL: Attributes = {
   'stroke-dashoffset': '0',
 }
 
-/** Shapes as a mask that lets through what they paint, as opaque as they are (CSS Masking 1 §6). */
+/** A mask that clips by the opacity of shapes (CSS Masking 1 §6). */
 function maskDefinition(shapes: readonly Shape[], writing: Writing): Definition {
   const { size, shared } = writing
   const initial = Object.fromEntries(

@@ -5,7 +5,7 @@ import { pathBounds } from '../../geometry/path'
 import type { Check, Checked } from '../check'
 import { paintedIn, said } from '../look/seen'
 
-/** What is at least as much of a pixel is dark enough to be read. */
+/** Least coverage of a pixel that is legible. */
 const READ = 0.75
 
 /** Strokes and shapes that are less than a pixel across at the smallest size: they come out grey. */

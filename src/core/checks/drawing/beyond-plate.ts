@@ -7,10 +7,10 @@ import { shownInk } from '../look/ink'
 import { onPlate } from '../look/on-plate'
 import { said } from '../look/seen'
 
-/** The ink that may lie beside a plate unnoticed, in squares of a unit of a 24 grid. */
+/** Ink beside a plate that is not noticed, in squares of a unit of a 24 grid. */
 const UNSEEN = 0.05
 
-/** What lies on a plate and passes its edge: most platforms cut it off there. */
+/** Objects on a plate that cross its edge: most platforms clip them there. */
 export const beyondPlate: Check = {
   id: 'beyond-plate',
   concerns: 'size',

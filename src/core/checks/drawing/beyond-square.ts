@@ -5,7 +5,7 @@ import { furthest, hasPlate, reachOf, scaled } from '../look/reach'
 import { said } from '../look/seen'
 import { OVER } from '../look/tolerance'
 
-/** Ink that reaches beyond the square: it is cut off in every delivered picture. What lies wholly outside is not seen. */
+/** Ink beyond the square: every delivered picture clips it. */
 export const beyondSquare: Check = {
   id: 'beyond-square',
   concerns: 'size',

@@ -1,7 +1,7 @@
 import { excessIn, refusalIn } from '../../drawing/evaluate/evaluate'
 import type { Check } from '../check'
 
-/** Objects that come to too much, take too long or reach too far; all of them together, where no one does by itself. */
+/** Objects that exceed a limit of cost, time or extent; the whole drawing if only all together do. */
 export const cannotBeDrawn: Check = {
   id: 'cannot-be-drawn',
   concerns: 'slips',

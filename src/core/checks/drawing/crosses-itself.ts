@@ -20,7 +20,7 @@ function crosses(run: NodeRun): boolean {
   return does
 }
 
-/** Filled outlines that cross themselves: what is enclosed twice, or the other way round, is an accident of drawing. */
+/** Filled outlines that cross themselves: an area enclosed twice, or in the other direction, is an accident. */
 export const crossesItself: Check = {
   id: 'crosses-itself',
   concerns: 'slips',

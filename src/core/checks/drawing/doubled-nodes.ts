@@ -21,7 +21,7 @@ const isDoubled = (run: NodeRun, at: number, unit: number): boolean => {
 const liesOnGrid = ({ x, y }: Node, { grid: { step } }: Rules): boolean =>
   [x, y].every((value) => Math.abs(value / step - Math.round(value / step)) < ON_GRID)
 
-/** A path with one node for each two: that which lies on the grid, else the later; it has the handles of both. */
+/** A path with each pair of nodes replaced by one: the node on the grid, else the later, with the handles of both. */
 function joined(path: PathObject, faults: readonly At[], rules: Rules): PathObject | null {
   const gone: At[] = []
   const contours = path.contours.map((run, contour) => {

@@ -26,7 +26,7 @@ function endsOf(object: DrawingObject): End[] {
   )
 }
 
-/** Open ends that nearly lie on a node of another object. */
+/** Open ends that nearly meet a node of another object. */
 export const endsOff: Check = {
   id: 'ends-off',
   concerns: 'slips',
@@ -43,7 +43,7 @@ export const endsOff: Check = {
     return all.flatMap(({ one, ends }, i) =>
       ends.flatMap(({ at, moved }) => {
         const others = all.filter((_, k) => k !== i)
-        // An end that lies on a node of another is where it is meant to be.
+        // An end exactly on a node of another object is intended.
         if (others.some(({ nodes }) => nodes.some((node) => distance(node, at) === 0))) return []
         for (const other of others) {
           const node = other.nodes.find((near) => isNearly(distance(near, at), unit))

@@ -3,7 +3,10 @@ import { farthestFrom } from '../look/away'
 import { besideMain } from '../look/beside-main'
 import { said } from '../look/seen'
 
-/** What lies farther than this from anything on the other drawing has no counterpart there, in pixels of the master's grid. */
+/**
+ * A contour farther than this from all contours of the other drawing has no counterpart, in pixels of the master's
+ * grid.
+ */
 const FAR = 2
 
 /** Something of the main master that is not in a master drawn by hand, or the other way around. */
@@ -14,7 +17,7 @@ export const lostFromMain: Check = {
   severity: 'warning',
   find(checked) {
     const beside = besideMain(checked)
-    // What lies elsewhere as a whole is said by another check.
+    // A drawing that is moved as a whole has a check of its own.
     if (!beside || beside.moved) return []
     const { own, main } = beside
     return [

@@ -6,7 +6,7 @@ import { ENOUGH, contrast } from '../../proof/contrast'
 import type { Check } from '../check'
 import { paintedIn, said } from '../look/seen'
 
-/** Drawings that do not stand out from the plate that they lie on. */
+/** Drawings with low contrast to their plate. */
 export const lowContrast: Check = {
   id: 'low-contrast',
   concerns: 'rules',

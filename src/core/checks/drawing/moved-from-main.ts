@@ -13,7 +13,7 @@ export const movedFromMain: Check = {
     const moved = besideMain(checked)?.moved
     if (!moved) return []
     const { from, to } = moved
-    // By whole pixels, so that what is crisp stays crisp.
+    // By whole pixels, which keeps crisp edges crisp.
     const by = { x: Math.round(to.x - from.x), y: Math.round(to.y - from.y) }
     const mends = (by.x !== 0 || by.y !== 0) && !checked.objects.some(({ locked }) => locked)
     return [

@@ -77,8 +77,8 @@ function isMirrored(ink: Path, axis: Axis, middle: number, near: number): boolea
 }
 
 /**
- * How far the half of an outline before the middle, seen in lines so `flat`, is at most from the mirrored other one, where,
- * and what share of it is off at all; null where it is further than a limit.
+ * Greatest distance of the first half of an outline (flattened) from the mirrored second half, its place, and the share
+ * that is off; null beyond a limit.
  */
 function mirrored(
   ink: Path,
@@ -113,8 +113,8 @@ function mirrored(
 }
 
 /**
- * How far a place is from the nearest of some lines, and which that is; what is near enough ends the search, which goes
- * back from where the last one ended: the other half of what is symmetric runs the other way.
+ * Distance of a point from the nearest of some lines, and its index. Stops at a near enough line, and starts backwards
+ * from the last one: the mirrored half runs the other way.
  */
 function nearestOf(
   bits: readonly { readonly from: Point; readonly to: Point }[],

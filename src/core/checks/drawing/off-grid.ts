@@ -5,7 +5,7 @@ import type { Check } from '../check'
 import { replacing, said, seenIn } from '../look/seen'
 import { ON_GRID } from '../look/tolerance'
 
-/** Nodes, ends and sides that lie beside the grid. */
+/** Nodes, ends and sides off the grid. */
 export const offGrid: Check = {
   id: 'off-grid',
   concerns: 'slips',

@@ -19,7 +19,7 @@ export const offPixel: Check = {
   isSeen: true,
   word: 'edges between pixels',
   severity: 'warning',
-  // Fitting lets go what would not be the same picture at a whole place.
+  // Fitting leaves edges soft whose crisp place would change the picture.
   inDerived: 'note',
   find(checked) {
     const { rules, objects, scene } = checked
@@ -46,8 +46,8 @@ export const offPixel: Check = {
 }
 
 /**
- * A drawing that lies beside the pixels as a whole, moved back: null where it does not, or where something in it is
- * locked. A part of it moved by itself would come away from the rest.
+ * Moves a drawing that is off the pixels as a whole; null if it is not, or if an object is locked. Moving a part alone
+ * would tear it from the rest.
  */
 function asideAsAWhole(checked: Checked, pixels: number): readonly DrawingObject[] | null {
   const { objects, rules, scene } = checked
@@ -75,7 +75,7 @@ function asideAsAWhole(checked: Checked, pixels: number): readonly DrawingObject
   return isCrisp ? moved : null
 }
 
-/** Whether the straight edges of a drawing, as they are known, lie on pixels once they are moved: a quick look before it is drawn so. */
+/** Whether the straight edges of a moved drawing are on pixels: a quick test before it is drawn. */
 function cameCrisp(
   shown: readonly DrawingObject[],
   { rules: { grid }, scene }: Checked,
@@ -96,8 +96,8 @@ function cameCrisp(
 }
 
 /**
- * An object moved by less than a pixel so that all its straight edges lie on pixels; a rectangle that no move brings
- * there also with its sides elsewhere. Null where neither does.
+ * Moves an object by less than a pixel so that all its straight edges are on pixels; a rectangle may change its size
+ * too. Null if there is no such move.
  */
 function fitted(object: DrawingObject, { rules, scene }: Checked, pixels: number): DrawingObject | null {
   const { size } = rules.grid,

@@ -7,13 +7,13 @@ import { shownInk } from '../look/ink'
 import { onPlate } from '../look/on-plate'
 import { said } from '../look/seen'
 
-/** How far what lies on a plate may be from its middle, as a share of the plate. */
+/** Greatest distance of objects on a plate from its centre, as a share of the plate. */
 const OFF = 0.02
 
-/** What comes nearer to the edge than this share of the plate is scenery, which ends where the plate does. */
+/** Objects nearer to the edge than this share of the plate are scenery, clipped by the plate. */
 const MARGIN = 0.05
 
-/** What lies on a plate and is aside of its middle, by its extent and by its balance alike. */
+/** Objects on a plate that are off its centre, both by their extent and by their balance. */
 export const offPlateMiddle: Check = {
   id: 'off-plate-middle',
   concerns: 'size',

@@ -16,7 +16,7 @@ import { nearestNamed } from '../look/values-of-rules'
 const NEARLY = 0.2
 /** A weight is met within this share of it: outlines are written with few digits. */
 const MET = 0.01
-/** A bar is at least so many times as long as it is thick. */
+/** Least ratio of length to thickness of a bar. */
 const LONG = 1.5
 /** The most pairs of segments of one object that are looked at. */
 const MOST = 40_000

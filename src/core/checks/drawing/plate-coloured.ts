@@ -8,10 +8,10 @@ import { combine } from '../../planar/boolean'
 import type { Check } from '../check'
 import { onPlate } from '../look/on-plate'
 
-/** The share of an object that lies on other things where it is a cut into them. */
+/** Share of an object over other objects from which it is a cut into them. */
 const ON_OTHERS = 0.05
 
-/** Objects in the plate's colour that lie on nothing but the plate. */
+/** Objects in the plate's colour with only the plate below them. */
 export const plateColoured: Check = {
   id: 'plate-coloured',
   concerns: 'litter',
@@ -47,7 +47,7 @@ export const plateColoured: Check = {
   },
 }
 
-/** Stands for every gradient: two of them are not compared. */
+/** Placeholder for every gradient: gradients are not compared. */
 const GRADIENT = 'gradient'
 
 /** The colours that an object is painted with, each once. */

@@ -10,7 +10,7 @@ import type { Check, Found } from '../check'
 import { type Seen, seenIn } from '../look/seen'
 import { SAME } from '../look/tolerance'
 
-/** How many places of each segment must lie on the other outline for the edge to be shared. */
+/** Parameters of a segment that must be on the other outline for a shared edge. */
 const LOOKS = [0.25, 0.5, 0.75]
 
 /** By how much pieces are drawn on beneath each other, in units of a 24 grid: enough for the ground not to show. */
@@ -96,7 +96,7 @@ function sharedEdge(a: Path, b: Path, within: number): Point | null {
   return null
 }
 
-/** True where one area lies on one side of a segment alone, and the other on the other. */
+/** True if one area is only on one side of a segment, and the other only on the other side. */
 function isBetween(a: Path, b: Path, segment: Segment, by: number): boolean {
   const { x, y } = pointAt(segment, 0.5),
     [p, q] = [pointAt(segment, 0.49), pointAt(segment, 0.51)]

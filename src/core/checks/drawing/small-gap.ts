@@ -1,7 +1,7 @@
 import type { Check } from '../check'
 import { narrower } from '../look/narrow-ground'
 
-/** Gaps between what is painted that close at the smallest size. */
+/** Gaps that close at the smallest size. */
 export const smallGap: Check = {
   id: 'small-gap',
   concerns: 'size',

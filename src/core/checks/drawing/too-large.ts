@@ -38,7 +38,7 @@ export const tooLarge: Check = {
 /** The area of an area with all that its outer contours enclose. */
 function silhouetteOf(ink: Path): number {
   const outer = connected(ink).map(([one]) => one)
-  // A piece inside a counter adds nothing to what is around it.
+  // A piece inside a counter does not extend the outline.
   const isWithin = (one: Path[number]) =>
     outer.some((other) => other !== one && winding([other], one.segments[0]!.from) !== 0)
   return outer.reduce((sum, one) => sum + (isWithin(one) ? 0 : Math.abs(area([one]))), 0)

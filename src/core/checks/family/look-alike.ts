@@ -24,7 +24,7 @@ export const lookAlike: FamilyCheck = {
       if (!found.has(one)) found.set(...about(one, `At 16 px it is ${percent} % like “${names.get(other)}”.`))
     }
     for (const { a, b, likeness } of alike) {
-      // What was compared may be older than the family.
+      // The comparison may be older than the family.
       if (!names.has(a) || !names.has(b)) continue
       const percent = Math.round(100 * likeness)
       say(a, b, percent)

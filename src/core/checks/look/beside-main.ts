@@ -9,7 +9,10 @@ const SAME_SIZE = 1
 /** A drawing that lies farther from where the main one lies jumps from size to size, in pixels of the master's grid. */
 const FAR = 0.75
 
-/** What a master drawn by hand shows, and what the main one comes to on its grid; null where there is nothing to compare. */
+/**
+ * The ink of a master drawn by hand, and of the drawing derived from the main master for its grid; null without a main
+ * master.
+ */
 export function besideMain(checked: Checked): {
   readonly own: Path
   readonly main: Path

@@ -15,7 +15,7 @@ export const isRound = (one: Seen): one is Round =>
   isFramed(one.object) && kindOf(one.object).fills === 'ellipse' && Math.abs(one.object.w - one.object.h) < 1e-6
 export const centreOf = ({ x, y, w, h }: Framed): Point => ({ x: x + w / 2, y: y + h / 2 })
 
-/** A circle of its own or a stretch of a path along one; `run` is what it is drawn in one go with. */
+/** A circle, or a circular stretch of a path; `run` is the run it belongs to. */
 type Circular = {
   readonly seen: Seen
   readonly centre: Point

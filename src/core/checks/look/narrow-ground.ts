@@ -33,7 +33,7 @@ export function narrower(
   if (!pixels) return []
   const smallest = rules.sizes[0]!,
     scale = smallest / rules.grid.size
-  // What is exactly as wide as asked for is wide enough.
+  // A width equal to the limit is wide enough.
   return narrowsIn(checked)
     .filter((one) => counts(one) && one.width < (pixels / scale) * (1 - 1e-3))
     .map(({ from, to, width }) => ({

@@ -3,8 +3,8 @@ import type { Path } from '../../geometry/path'
 import type { Checked } from '../check'
 
 /**
- * The plate of a drawing with its outline, what is above it, and that again without the shadows that it casts; null where
- * there is no plate.
+ * The plate of a drawing with its outline, the objects above it, and these without their cast shadows; null without a
+ * plate.
  */
 export function onPlate({ objects, scene }: Checked): {
   readonly plate: DrawingObject
@@ -19,6 +19,6 @@ export function onPlate({ objects, scene }: Checked): {
   return { plate, edge: scene.ink(plate), above, front: above.flatMap(unshaded) }
 }
 
-/** What is seen of an object but for the shadow that it casts. */
+/** The visible parts of an object without its cast shadow. */
 const unshaded = (object: DrawingObject): readonly DrawingObject[] =>
   kindOf(object).stands !== 'shade' ? [object] : isContainer(object) ? object.members : []

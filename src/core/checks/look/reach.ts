@@ -5,7 +5,7 @@ import type { Point } from '../../geometry/point'
 import type { Transform } from '../../geometry/transform'
 import type { Checked, Found } from '../check'
 
-/** The drawing at another size about the middle of the square, where nothing of it is locked. */
+/** The drawing scaled about the centre of the square, unless an object is locked. */
 export function scaled({ objects, rules }: Checked, by: number): Pick<Found, 'mend'> {
   const c = rules.grid.size / 2
   if (objects.some(({ locked }) => locked)) return {}

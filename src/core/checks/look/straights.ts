@@ -3,7 +3,7 @@ import { laidNodes, withLaidNodes } from '../../drawing/edit/laid-nodes'
 import type { Node } from '../../drawing/model/node'
 import type { Point } from '../../geometry/point'
 
-/** A straight stretch as it was drawn, and the object with either end of it elsewhere. */
+/** A straight stretch, and functions that move either end of it. */
 export type Straight = {
   readonly from: Point
   readonly to: Point

@@ -6,7 +6,7 @@ import type { Remark } from './reading'
 /** The share of the files from which on a word at the end of their names is a style, and not a part of the names. */
 const STYLED = 0.15
 
-/** What was read, with the style that a name ends in only where many names do. */
+/** Assigns styles by the last word of names, if many names have one. */
 export function withStyles(read: readonly ReadIcon[]): readonly ReadIcon[] {
   const count = (style: Style) => read.filter((one) => one.fullName !== null && one.style === style).length
   const rare = new Set(STYLES.filter((style) => count(style) < STYLED * read.length))

@@ -17,7 +17,7 @@ const MOST = 20_000
 /** How near to a half unit of a grid a coordinate lies that was drawn on it, in units. */
 const ON_GRID = 0.03
 
-/** The first bytes of font files, and what they are. */
+/** The first bytes of font files, and their formats. */
 const FLAVOURS: Readonly<Record<string, 'sfnt' | 'woff' | 'woff2'>> = {
   '\0\x01\0\0': 'sfnt',
   OTTO: 'sfnt',

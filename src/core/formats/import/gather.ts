@@ -18,9 +18,8 @@ import { unbroken } from './unbroken'
 import { underRules } from './under-rules'
 
 /**
- * How files become a set: its name, the style that is taken where there are several (the most frequent one by itself), the
- * files whose icons are left out, and the proposed rules that are not taken; whether
- * what comes again in several icons becomes parts.
+ * Choices for a set made of files: its name, its style if there are several (default: the most frequent), the files to
+ * leave out, the proposed rules to leave out, and whether repeated pieces become parts.
  */
 export type Wish = {
   readonly name: string
@@ -30,7 +29,7 @@ export type Wish = {
   readonly parts?: boolean
 }
 
-/** Files as a set under proposed rules, with what is to be told. */
+/** A set made of files under proposed rules, with remarks and failures. */
 export type Gathered = {
   readonly set: IconSet
   readonly evidence: readonly Evidence[]
@@ -38,7 +37,7 @@ export type Gathered = {
   readonly failed: readonly Failed[]
   /** The files that each icon comes from, by its id. */
   readonly paths: ReadonlyMap<string, readonly string[]>
-  /** Every style that occurs and how many icons have it; only one of them is in the set. */
+  /** All styles with their numbers of icons; the set has one of them. */
   readonly styles: readonly { readonly style: Style | 'plain'; readonly count: number }[]
 }
 
@@ -79,7 +78,7 @@ export function sought(all: readonly (ReadIcon | Failed)[], wish: Pick<Wish, 'st
   return chosen && soughtIn(chosen.drawings, chosen.grid)
 }
 
-/** Makes a set of what was read, under the rules that its drawings follow. Null where nothing was read. */
+/** Makes a set of read files, under the rules that their drawings follow. Null if there is no icon. */
 export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tell?: Telling): Gathered | null {
   const failed: Failed[] = all.filter(isFailed)
   const chosen = chosenOf(all, wish)
@@ -128,7 +127,7 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tel
     const kept = held({ id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] }, rules)
     if ('icon' in kept) {
       const files = [...sizes.values()].map((one) => one.path)
-      // What is left out still tells the rules: they are those that were shown.
+      // Icons that are left out still count for the proposed rules.
       if (files.some((file) => wish.without?.has(file))) return
       made.push(kept.icon)
       if (code !== undefined && code >= PRIVATE) codes[kept.icon.id] = code

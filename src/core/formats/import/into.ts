@@ -22,7 +22,7 @@ function asStrokes(objects: readonly DrawingObject[], { weights, grid }: Rules):
   })
 }
 
-/** What was read, as icons of a set that is there: on its grid, under its rules, with names and ids that are free in it. */
+/** Converts read files to icons of an existing set: on its grid, under its rules, with free names and ids. */
 export function iconsInto(
   read: readonly ReadIcon[],
   set: IconSet,

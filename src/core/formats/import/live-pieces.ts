@@ -18,9 +18,8 @@ const scene = sceneOf(STARTERS[0]!.rules)
 const MOST = 60
 
 /**
- * A filled path of several pieces as one object for each piece that is a live shape, or one with others cut out of it,
- * within a tolerance in units; what is none stays a path. The object itself where no piece is live. New ids are added to
- * those that are taken.
+ * Splits a filled path into live shapes, one for each piece that is one, or that is one with others cut out, within a
+ * tolerance in units; other pieces stay a path. The object itself if no piece is live. New ids are added to `taken`.
  */
 function livePieces(object: DrawingObject, within: number, taken: Set<string>): readonly DrawingObject[] {
   if (object.kind !== 'path' || isShared(object.style) || object.contours.length < 2 || object.contours.length > MOST)

@@ -14,7 +14,7 @@ export type Live = Record<string, unknown> & { readonly kind: string }
 const scene = sceneOf(STARTERS[0]!.rules)
 const PLAIN: Style = { fill: '#000000', stroke: 'none', weight: 1 }
 
-/** The shortest decimal within a tolerance of a number: that is what was meant before rounding and conversion. */
+/** The shortest decimal within a tolerance of a number: most likely its value before rounding. */
 export function shortest(value: number, within: number): number {
   for (const power of [1, 10, 100, 1000]) {
     const short = Math.round(value * power) / power

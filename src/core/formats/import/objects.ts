@@ -12,7 +12,7 @@ import { combine, type FillRule } from '../../planar/boolean'
 import { cutOut } from './cut-out'
 import { liveShape, type Live } from './live'
 
-/** What is to be drawn: an outline in units of the square, its finish, the rule it is filled by, and its name. */
+/** An outline in units of the square, with its finish, fill rule and name. */
 export type Drawn = {
   readonly path: Path
   readonly style: Style
@@ -32,8 +32,8 @@ export const counting = (): Ids => {
 }
 
 /**
- * The objects that draw an outline, in paint order. Contours that are only stroked become an object each; a whole shape with
- * whole shapes cut out of it becomes an assembly. `within` is how far a live shape may lie from what it stands for.
+ * Objects for an outline, in paint order. Contours that are only stroked become one object each; a whole shape with
+ * whole shapes cut out becomes an assembly. `within` is the tolerance of live shapes.
  */
 export function objectsOf(drawn: Drawn, how: Understanding, within: number, ids: Ids): DrawingObject[] {
   const { style, name } = drawn

@@ -3,7 +3,7 @@ import { transformObject } from '../../drawing/edit/transform-object'
 import type { DrawingObject } from '../../drawing/model/object'
 import type { Point } from '../../geometry/point'
 
-/** What drawings came to on a grid last: what is found about objects is found once. */
+/** Last scaled form of drawings, so that memoised results are found again. */
 const known = new WeakMap<readonly DrawingObject[], { readonly k: number; readonly scaled: readonly DrawingObject[] }>()
 
 /** A drawing scaled from its own square to a grid, its strokes and corners too; `corner` is where the square's first corner goes. */

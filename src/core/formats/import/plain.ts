@@ -1,6 +1,6 @@
 import type { DrawingObject } from '../../drawing/model/object'
 
-/** An icon as it was read, on the grid of the set to come. */
+/** A read icon on the grid of the future set. */
 export type Plain = { readonly name: string; readonly objects: readonly DrawingObject[] }
 
 /** A number as evidence says it. */

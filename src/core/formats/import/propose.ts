@@ -27,13 +27,13 @@ export const TOPICS = [
 ] as const
 export type Topic = (typeof TOPICS)[number]
 
-/** One thing that the rules say because the drawings do: which, in how many cases of how many, and what is otherwise. */
+/** Evidence for a proposed rule: its value, in how many cases of how many, and the exceptions. */
 export type Evidence = {
   readonly topic: Topic
   readonly what: string
   readonly count: number
   readonly of: number
-  /** What else occurs, and in which icons; a few of them. */
+  /** Other values, with some of their icons. */
   readonly others: readonly { readonly what: string; readonly count: number; readonly icons: readonly string[] }[]
 }
 
@@ -67,9 +67,8 @@ function evidence<T>(
 }
 
 /**
- * The rules that drawings follow by what is frequent in them, each with its evidence. Strokes and corners have numbers
- * still. A rule that is `left` is as in a new set, without named radii, and what it would have named
- * keeps its own numbers.
+ * Proposes the rules that drawings follow, by frequency, with evidence. Strokes and corners still have numbers. A topic
+ * in `left` keeps the default of a new set without named radii, and its values stay numbers.
  */
 export function proposedRules(icons: readonly Plain[], grid: number, left: ReadonlySet<Topic> = new Set()): Proposal {
   const unit = grid / 24

@@ -3,7 +3,7 @@ import type { Plain } from './plain'
 import type { Evidence } from './propose'
 import { strokeTolerance } from './strokes-back'
 
-/** Drawings, the parts that come again in them, what is told of these; placed where they are `wanted`. */
+/** Finds repeated pieces of drawings as parts, with evidence; replaces them by placements if `wanted`. */
 export function withParts(
   icons: readonly Plain[],
   grid: number,

@@ -6,7 +6,7 @@ import { readSvgRoot } from './svg/read-svg'
 import { parseXml, type XmlElement } from './svg/xml'
 import { svgOfVectorDrawable } from './vector-drawable'
 
-/** A file as an icon on a square of so many units, with what of it is not read. */
+/** A read file: an icon on a square of so many units, and the features that are not supported. */
 export type ReadIcon = {
   readonly path: string
   readonly name: string

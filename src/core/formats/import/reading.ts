@@ -18,8 +18,8 @@ export class Unreadable extends Error {
 /** Upper bounds for the text of one file; a larger file is refused. `budget.ts` has the bounds for its drawing. */
 export const MOST = { characters: 4_000_000, elements: 50_000, depth: 200 } as const
 
-/** The first code point for private use: what lies below is text. */
+/** The first code point for private use; lower ones are text. */
 export const PRIVATE = 0xe000
 
-/** What is to be told of an icon that was taken over: a clash of names, a size that was left, what was not read. */
+/** A remark about a read icon: a name clash, a dropped size, an unsupported feature. */
 export type Remark = { readonly icon: string; readonly path: string; readonly text: string }

@@ -25,9 +25,9 @@ const LONG = 2.5,
   ROUND = 1.2
 
 /**
- * A filled area as the strokes that paint it: a ring as a circle, a frame as a rectangle, a bar as a line, all else by its
- * centre lines. Exactly the same area, within a tolerance; what of it no stroke paints stays an area. Null where none
- * does. Centre lines are looked for where `centred` says so. Remembered.
+ * Finds the strokes that paint a filled area: a ring becomes a circle, a frame a rectangle, a bar a line, others their
+ * centre lines (if `centred`). The painted area is equal within a tolerance; the rest stays an area. Null if there are
+ * none. Memoised.
  */
 export function strokeBack(object: DrawingObject, within: number, centred = true): Back | null {
   if (isLookedThrough(object, within, centred)) return known.get(object)!.back
@@ -36,7 +36,7 @@ export function strokeBack(object: DrawingObject, within: number, centred = true
   return back
 }
 
-/** Remembers what was found of an object elsewhere, as if it had been looked for here. */
+/** Stores a result of `strokeBack` that was computed elsewhere. */
 export const keepStrokeBack = (object: DrawingObject, within: number, centred: boolean, back: Back | null): void =>
   void known.set(object, { within, centred, back })
 
@@ -126,7 +126,7 @@ function ofHollow(assembly: OfKind<'assembly'>, within: number, painted: Painted
     h: tidy(outer.h - weight),
   }
   if (outer.kind === 'ellipse')
-    // What lies evenly around an ellipse is none, but for circles.
+    // A uniform band around an ellipse is no stroke of one, except for circles.
     return Math.abs(outer.w - outer.h) <= within
       ? { weight, objects: [{ kind: 'ellipse', ...frame, style: painted(weight) }] }
       : null

@@ -75,7 +75,10 @@ export function soughtIn(icons: readonly Taken[], grid: number): Sought {
 const SAMPLE = 40,
   CENTRED = 0.15
 
-/** Whether outlines tell of centre lines: what is written with few digits, as in fonts, does not, and it takes long to see. */
+/**
+ * Whether the outlines have centre lines. Outlines with few digits, as in fonts, have not, and the search would be
+ * slow.
+ */
 function hasCentreLines(icons: readonly Plain[], within: number): boolean {
   const every = Math.max(1, Math.floor(icons.length / SAMPLE))
   const some = icons.filter((_, i) => i % every === 0)

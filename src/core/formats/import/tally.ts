@@ -24,7 +24,7 @@ export class Tally<T> {
   }
 }
 
-/** Numbers that differ by less than what is seen, gathered about the most frequent of them. */
+/** Clusters of numbers that differ invisibly, around the most frequent ones. */
 export function gathered(tally: Tally<number>, near: number): Count<number>[] {
   const groups: { value: number; count: number; icons: Set<string> }[] = []
   for (const { value, count, icons } of tally.counts) {

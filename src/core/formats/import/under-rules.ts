@@ -11,8 +11,8 @@ import { INK } from './svg/paint'
 export const NEAR = 0.008
 
 /**
- * A drawing of plain numbers and colours that refers to rules wherever it has their values: weights, radii, swatches; caps
- * and joins of the rules are left out. What the rules do not have stays as it is, and is a snag.
+ * Replaces the numbers and colours of a drawing by named values of the rules that have them: weights, radii, swatches.
+ * Caps and joins of the rules are dropped. Other values stay, and are snags.
  */
 export function underRules(objects: readonly DrawingObject[], rules: Rules): DrawingObject[] {
   const near = (NEAR * rules.grid.size) / 24

@@ -6,9 +6,8 @@ import { rowsBack } from './rows'
 import { turnedBack } from './turned'
 
 /**
- * A drawing whose objects are images of each other, as one of them and the images: equal ones in rows or turned about a
- * place become a repeat, and where half of it is the other half's mirror image, a mirror. Each image is compared with the
- * object that it stands for, within a distance; the order of painting is kept where it is seen.
+ * Finds copies in a drawing: equal objects in rows or around a centre become a repeat, mirrored halves become a mirror.
+ * Each copy is compared with its original, within a distance; the painting order is kept where it is visible.
  */
 export const imagesBack = (objects: readonly DrawingObject[], within: number): readonly DrawingObject[] =>
   // What cannot be drawn cannot be compared.

@@ -8,7 +8,7 @@ import { shortest } from '../live'
 import { inPlaceOf, mayBeOne } from './painting-order'
 import { isLike, lengthOf, type Piece, pieceOf, scene } from './piece'
 
-/** The least share of what is painted that has an image, for a mirror to be worth while: two dots are none. */
+/** Least mirrored share of the painted objects for a mirror: two dots are not enough. */
 const WORTH = 0.3
 
 /** A drawing whose one half is the other's mirror image, as that half and a mirror. */
@@ -73,7 +73,7 @@ function halfOf(
   return halves.length > 0 && imaged >= WORTH * all ? halves : null
 }
 
-/** Whether an open end lies on the mirror line: its image would join it there, which ends with caps do not. */
+/** Whether an open end is on the mirror line: its image would join it there and remove the caps. */
 const meetsAt = (edge: Path, axis: 'x' | 'y', middle: number, within: number): boolean =>
   edge.some(
     ({ closed, segments }) =>

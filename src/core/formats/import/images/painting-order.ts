@@ -5,8 +5,8 @@ import { pathBounds } from '../../../geometry/path'
 import { scene } from './piece'
 
 /**
- * Whether objects may be painted together where the first of them is, in whatever order: they and what is painted between
- * have one colour, or lie beside each other.
+ * Whether objects may be painted together at the first one's place: they and the objects between them have one colour,
+ * or do not overlap.
  */
 export function mayBeOne(objects: readonly DrawingObject[], gone: ReadonlySet<DrawingObject>): boolean {
   const places = objects.flatMap((object, i) => (gone.has(object) ? [i] : []))
@@ -31,7 +31,7 @@ function reachOf(object: DrawingObject): Box {
   return { x: x - by, y: y - by, w: w + 2 * by, h: h + 2 * by }
 }
 
-/** The opaque colours that an object is painted in; null for what is seen through, or is no plain colour. */
+/** The opaque colours of an object; null for translucent paints and gradients. */
 function coloursOf(object: DrawingObject): (string | null)[] {
   if ('members' in object && !isStyled(object)) return (object.members as DrawingObject[]).flatMap(coloursOf)
   if (!isStyled(object) || isShared(object.style) || object.opacity !== undefined) return [null]

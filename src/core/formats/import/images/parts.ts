@@ -101,7 +101,7 @@ function nameFor(names: readonly string[], taken: Set<string>): string {
   return name
 }
 
-/** Drawings with placements of parts in place of what is an image of these. */
+/** Replaces copies of parts in drawings by placements. */
 export function withPlacements(icons: readonly Plain[], parts: readonly ComingPart[]): Plain[] {
   const placements = new Map<DrawingObject, DrawingObject>()
   for (const { name, at, uses } of parts)

@@ -9,7 +9,7 @@ import type { Point } from '../../../geometry/point'
 import { pointAt } from '../../../geometry/segment'
 import { STARTERS } from '../../../rules/starters'
 
-/** An object with what it is compared by: its outline, its box and the middle of its places, and its finish. */
+/** An object in the form for comparison: its outline, its box, the mean of its points, and its finish. */
 export type Piece = {
   readonly object: DrawingObject
   readonly edge: Path
@@ -28,10 +28,10 @@ export const lengthOf = (path: Path): number =>
 /** A colour of eight digits, the last two of which say how opaque it is. */
 const TRANSLUCENT = /^#[0-9a-f]{8}$/i
 
-/** An object as a piece; null for what is no plain shape of one finish, or holds others. */
+/** An object in the form for comparison; null for containers and objects with several finishes. */
 export function pieceOf(object: DrawingObject): Piece | null {
   if (!isStyled(object) || isShared(object.style) || object.hidden || object.locked || object.role) return null
-  // A shadow does not turn along, and what is seen through is seen twice where images overlap.
+  // A shadow does not turn with its object, and translucent copies would overlap visibly.
   if (object.opacity !== undefined || object.shadow) return null
   const { fill, stroke, fills, fillOpacity, strokeOpacity, dash, startHead, endHead } = object.style
   if (fills || fillOpacity !== undefined || strokeOpacity !== undefined) return null
@@ -41,7 +41,7 @@ export function pieceOf(object: DrawingObject): Piece | null {
   if (refusalIn(object, scene)) return null
   const edge = scene.edge(object),
     box = pathBounds(edge)
-  // Open lines may be joined with their images, and what they enclose be filled otherwise.
+  // Open lines may join their images, and enclose another filled area.
   if (!box || (fill !== 'none' && edge.some(({ closed }) => !closed))) return null
   const places = edge.flatMap(({ segments }) => segments.flatMap((one) => [0.25, 0.75].map((t) => pointAt(one, t))))
   const mean = (axis: 'x' | 'y') => places.reduce((sum, p) => sum + p[axis], 0) / places.length

@@ -14,7 +14,7 @@ const FEW = 3,
   LEAST = 5,
   FAN = 61
 
-/** How near the copies of a repeat may come to its centre, by how far images may be off: what is nearer is about itself. */
+/** Least distance of copies from the centre of a repeat, in tolerances: nearer ones are about their own centre. */
 const OUT = 50
 
 /** Equal objects that are each other's images turned about a place, as a repeat of one of them. */

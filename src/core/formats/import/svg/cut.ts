@@ -8,8 +8,8 @@ import { STARTERS } from '../../../rules/starters'
 const scene = sceneOf(STARTERS[0]!.rules)
 
 /**
- * The map of what a clip path or a mask holds that is measured by the box of what it cuts (SVG 2 §8.10): the unit square
- * onto that box; null where they are turned against each other.
+ * Map of a clip path or mask with units of the bounding box (SVG 2 §8.10): the unit square onto that box; null if they
+ * are rotated against each other.
  */
 export function boxMap(cut: readonly DrawingObject[], [a, b, c, d]: Transform): Transform | null {
   const box: Box | null = extentOf(cut, scene)
@@ -28,8 +28,8 @@ function lets(object: DrawingObject): 'all' | 'nothing' | null {
 }
 
 /**
- * The shapes of a luminance mask as one that lets through what it covers: what is white adds, what is black cuts what is
- * below it. `isExact` is false where there are greys, which let through as white does.
+ * A luminance mask as shapes that clip by their area: white adds, black subtracts from the shapes below. `isExact` is
+ * false with greys, which count as white.
  */
 export function maskFront(
   shapes: readonly DrawingObject[],

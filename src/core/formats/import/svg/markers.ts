@@ -10,7 +10,7 @@ import { linkIn, readLength } from './values'
 import { fitted, viewBoxOf } from './viewport'
 import type { XmlElement } from './xml'
 
-/** A marker at a vertex: its element, and the map of what it holds to the units of the path. */
+/** A marker at a vertex: its element, and the map of its content to the units of the path. */
 export type Marked = { readonly marker: XmlElement; readonly map: Transform }
 
 type Vertex = { readonly at: Point; readonly turn: number; readonly key: 'marker-start' | 'marker-mid' | 'marker-end' }
@@ -41,7 +41,7 @@ function placed(marker: XmlElement, at: Point, turn: number, width: number): Tra
   const angle = orient.startsWith('auto') ? turn : ((Number.parseFloat(orient) || 0) * Math.PI) / 180
   const cos = Math.cos(angle) * scale,
     sin = Math.sin(angle) * scale
-  // The reference point comes to lie at the vertex.
+  // Maps the reference point to the vertex.
   return compose([cos, sin, -sin, cos, at.x, at.y], [a, b, c, d, -(a * ref.x + c * ref.y), -(b * ref.x + d * ref.y)])
 }
 

@@ -5,7 +5,7 @@ import { line } from '../../../geometry/segment'
 import { readLength, readNumbers } from './values'
 import type { XmlElement } from './xml'
 
-/** What an element draws, as it is said: whole shapes stay whole. Lengths in the element's own units. */
+/** Outline of an element; whole shapes stay whole. Lengths in the element's own units. */
 export type Outline =
   | ({ readonly kind: 'rectangle'; readonly rx: number; readonly ry: number } & Box)
   | { readonly kind: 'ellipse'; readonly cx: number; readonly cy: number; readonly rx: number; readonly ry: number }
@@ -14,7 +14,7 @@ export type Outline =
 /** The elements that draw something. */
 export const SHAPES: ReadonlySet<string> = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon'])
 
-/** What an element draws; null where that is nothing, and a few words where it cannot be read (SVG 2 §9.3, §10). */
+/** Outline of an element; null if it draws nothing, a few words if it is invalid (SVG 2 §9.3, §10). */
 export function outlineOf({ name, attributes }: XmlElement, view: Box, em: number): Outline | null | string {
   const diagonal = Math.hypot(view.w, view.h) / Math.SQRT2
   const length = (key: string, whole: number): number | undefined => {
@@ -71,7 +71,7 @@ export function outlineOf({ name, attributes }: XmlElement, view: Box, em: numbe
   }
 }
 
-/** A path's data, as far as it is right: what follows a fault is not drawn (SVG 2 §9.5.2). */
+/** Reads path data up to the first error (SVG 2 §9.5.2). */
 function readPath(d: string): Outline | null | string {
   if (d.trim() === '' || d.trim() === 'none') return null
   try {

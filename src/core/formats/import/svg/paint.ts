@@ -64,7 +64,7 @@ export function share(text: string): number {
 /** How many gradients may follow each other by `href`. */
 const LINKS = 16
 
-/** A gradient with what it takes from others by `href` (SVG 2 §14.2); null where it is none or has no extent. */
+/** A gradient with the values inherited by `href` (SVG 2 §14.2); null if it is missing or has no extent. */
 function readGradient(element: XmlElement, look: Look, box: Box | null, document: Document): Paint | null {
   if (element.name !== 'linearGradient' && element.name !== 'radialGradient') return null
   const chain: XmlElement[] = [element]

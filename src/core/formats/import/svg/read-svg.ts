@@ -19,7 +19,7 @@ import { linkIn, readLength, readTransform } from './values'
 import { fitted, rootView, viewBoxOf } from './viewport'
 import { parseXml, type XmlElement } from './xml'
 
-/** A file as a drawing in a square: its side in the file's units, what is drawn, and what is not. */
+/** A read SVG document: its side in its own units, its objects, and unsupported features. */
 type ReadSvg = {
   readonly side: number
   readonly objects: readonly DrawingObject[]
@@ -27,7 +27,7 @@ type ReadSvg = {
   readonly title: string | null
 }
 
-/** How far a live shape may lie from what it stands for, as a share of the square: 0.002 units of 24. */
+/** Tolerance of live shapes, as a share of the square: 0.002 units of 24. */
 const WITHIN = 0.002 / 24
 
 /** The elements that may have markers (SVG 2 §11.6). */
@@ -122,7 +122,7 @@ class Reading {
     return [...this.said.values()]
   }
 
-  /** Notes what is not read, each once. */
+  /** Notes an unsupported feature once. */
   say(what: string, why: string): void {
     this.said.set(`${what} ${why}`, { what, why })
   }
@@ -245,7 +245,7 @@ class Reading {
     )
   }
 
-  /** What an element draws, in its own units; null where that is nothing or is not understood. */
+  /** Outline of an element in its own units; null if it draws nothing or is invalid. */
   private pathIn(element: XmlElement, look: Look, view: Box, em: number): Path | null {
     if (element.name === 'text') {
       const path = textOutline(element, look, view)

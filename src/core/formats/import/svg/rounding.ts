@@ -1,10 +1,13 @@
-/** Steps that numbers are written in tell of rounding up to so many times what is exact; larger ones are meant. */
+/**
+ * Greatest step of written numbers that counts as rounding, in multiples of the exact tolerance; larger steps are
+ * intended.
+ */
 const COARSE = 15
 
 /** The share of a step that a place is off, and what follows from two of them. */
 const OFF = 0.6
 
-/** The most that is put down to rounding, in times of what is exact: less than shows at any size. */
+/** Greatest tolerance for rounding, in multiples of the exact one: invisible at any size. */
 const MOST = 4
 
 /**

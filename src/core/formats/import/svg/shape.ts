@@ -13,7 +13,7 @@ import { type Document, readPaint } from './paint'
 import { readLength, readNumbers } from './values'
 import type { XmlElement } from './xml'
 
-/** An element with what it draws, in its own units; `map` leads to the square, `em` is its font size. */
+/** An element with its outline, in its own units; `map` leads to the square, `em` is its font size. */
 type Shape = {
   readonly element: XmlElement
   readonly name: string
@@ -24,7 +24,7 @@ type Shape = {
   readonly em: number
 }
 
-/** How shapes become objects, and who is told of what is not read. */
+/** Settings of the conversion to objects, and the receiver of unsupported features. */
 type Reader = {
   readonly document: Document
   readonly how: Understanding

@@ -78,7 +78,7 @@ const degrees = (text: string): number => {
         : value
 }
 
-/** The map of a `transform` attribute or property; null where it is not understood (CSS Transforms 1 §8). */
+/** The map of a `transform` attribute or property; null if it is invalid (CSS Transforms 1 §8). */
 export function readTransform(text: string): Transform | null {
   const words = text.trim()
   if (words === '' || words === 'none') return IDENTITY

@@ -1,7 +1,7 @@
 import { SaxesParser } from 'saxes'
 import { MOST, Unreadable } from '../reading'
 
-/** An element of a document: its name without a prefix, its attributes, what it holds, and the text right in it. */
+/** An element of a document: its name without prefix, attributes, children, and direct text. */
 export type XmlElement = {
   readonly name: string
   readonly attributes: Readonly<Record<string, string>>
@@ -18,7 +18,7 @@ export const elementsIn = (element: XmlElement, name: string): XmlElement[] => [
 
 type Open = { name: string; attributes: Record<string, string>; children: Open[]; text: string; parent: Open | null }
 
-/** What a parser says of an entity that is none of XML's five: it is left as it is written. */
+/** The parser's message for an unknown entity, which is left as written. */
 const UNKNOWN_ENTITY = /undefined entity/
 
 /**
