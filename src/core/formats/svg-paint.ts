@@ -67,7 +67,7 @@ function written({ light, dark, ink, opacity }: ResolvedColour, ground: Ground):
 /** `#aabbcc` as `#abc`. */
 const shortColour = (color: string): string => color.replace(/^#(.)\1(.)\2(.)\3$/, '#$1$2$3')
 
-/** The element of a gradient (SVG 2 §14.2). Its id is a hash of its content. */
+/** The element of a gradient (SVG 2 §14.2). Its id is derived from its content. */
 export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): Definition {
   const stops = gradient.stops.map(({ at, color: one }) => {
     const { color, opacity } = written(one, ground)
@@ -135,7 +135,7 @@ function geometryOf(gradient: ResolvedGradient): Attributes {
   }
 }
 
-/** An element of `defs`; its id is a hash of its content. */
+/** An element of `defs`; its id is derived from its content. */
 export function definition(name: string, own: Attributes, content: string): Definition {
   const body = `${attributes(own)}>${content}</${name}>`
   const id = hash(name + body)
