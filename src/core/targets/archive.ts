@@ -2,7 +2,7 @@ import { zipSync } from 'fflate'
 
 export type DeliveredFile = { readonly path: string; readonly bytes: Uint8Array }
 
-/** What is packed already: it goes into an archive as it is. */
+/** Whether a file is compressed already and goes into an archive unchanged. */
 export const isPacked = (path: string): boolean => /\.(png|woff2|icns)$/.test(path)
 
 /** The date of every file in an archive, so that the same files always give the same bytes. */

@@ -7,8 +7,8 @@ import { midpoint, type Point } from '../geometry/point'
 import { combine } from '../planar/boolean'
 
 /**
- * As shares of a plate's side: how far the lines that stand for its curves lie from them, how near to its outline
- * something runs along it, how far below its edge what is added begins, and how far beyond it that goes.
+ * Shares of a plate's side: flatness of its lines, greatest distance of lines along its outline, depth below the edge
+ * at which the bleed begins, and its extent beyond the edge.
  */
 const FLAT = 1e-4,
   NEAR = 1e-3,

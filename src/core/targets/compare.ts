@@ -1,13 +1,13 @@
-/** An icon as it was delivered: its document for light ground, on the set's grid, is its picture. */
+/** A delivered icon: its picture is its document for light ground on the set's grid. */
 export type DeliveredIcon = { readonly id: string; readonly name: string; readonly svg: string }
 
-/** A file as it was delivered, by what is in it. */
+/** A delivered file: its path, size and hash. */
 export type DeliveredPath = { readonly path: string; readonly bytes: number; readonly hash: string }
 
-/** What was delivered. */
+/** A delivery. */
 export type Delivered = { readonly icons: readonly DeliveredIcon[]; readonly files: readonly DeliveredPath[] }
 
-/** What is otherwise in one delivery than in another. */
+/** Differences of two deliveries. */
 export type Changes = {
   readonly added: readonly DeliveredIcon[]
   readonly removed: readonly DeliveredIcon[]

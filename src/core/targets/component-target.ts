@@ -8,14 +8,14 @@ import { defineTarget, type Target } from './target'
 
 /** A package of modules, one an icon, for those who write programs. */
 type Package = Pick<Target, 'id' | 'name' | 'note' | 'readBy'> & {
-  /** The module of an icon: its file in the package, and what is in it. */
+  /** The module of an icon: its file in the package, and its text. */
   readonly file: (name: string) => string
   readonly module: (name: string, renderer: IconRenderer, grid: number, strokes: string) => string
   /** The files that all modules share, by their names in the package. */
   readonly shared: Readonly<Record<string, string>>
   /** The module that has all of them. */
   readonly index: (names: readonly string[]) => string
-  /** The same as it is installed; without it the package is of sources alone. */
+  /** The compiled form; without it the package has sources only. */
   readonly compiled?: Compiled
 }
 
@@ -25,13 +25,13 @@ type Compiled = {
   readonly exported: (name: string) => string
   readonly module: Package['module']
   readonly shared: string
-  /** The types of all, by what is exported. */
+  /** The type declarations, by exported names. */
   readonly types: (exported: readonly string[]) => string
-  /** What it is installed beside, by package and version. */
+  /** Peer dependencies, by package and version. */
   readonly peers?: Readonly<Record<string, string>>
 }
 
-/** A target of a package under `developers/`, so that only what is imported is shipped. */
+/** A target that is a package under `developers/`, with one module per icon, so that bundlers drop unused icons. */
 export const componentTarget = ({ id, name, note, readBy, file, module, shared, index, compiled }: Package): Target => {
   const path = (own: string) => `developers/${id}/${own}`
   const fixed = (own: string, text: string) => ({ path: path(own), made: { as: 'fixed' as const, text } })

@@ -13,21 +13,21 @@ import { platePath } from '../drawing/model/plates'
 import { pathData } from '../formats/path-data'
 import type { IconRenderer } from './icon-renderer'
 
-/** A document's root, without what makes it a file, its view box, and what it holds. */
+/** A document as the attributes of its root, its view box and its content. */
 export type Opened = {
   readonly root: Readonly<Attributes>
   readonly viewBox: string
   readonly inside: readonly Element[]
 }
 
-/** A document as what it is put together of. */
+/** Splits a document into its parts. */
 export function opened(svg: string): Opened {
   const { own, inside } = elementsOf(svg)
   const { xmlns: _, width: __, height: ___, viewBox = '', ...root } = own
   return { root, viewBox, inside }
 }
 
-/** A document with another side: what it shows, scaled. */
+/** A document scaled to another side. */
 export function resized(svg: string, side: number): string {
   const { root, viewBox, inside } = opened(svg)
   const own = Number(viewBox.split(' ')[2])
@@ -84,9 +84,12 @@ const cutPath = (cut: Cut, { x, y, w, h }: Box): string => {
 export type Composition = {
   /** How much of the picture the plate's box, or the square of an icon without one, takes across. */
   readonly share: number
-  /** Whether the plate's paint goes to the edges, the plate stays as it is, there is none, or the fallback is all of it. */
+  /**
+   * Whether the plate's paint extends to the edges, the plate is unchanged, it is dropped, or the fallback colour fills
+   * all.
+   */
   readonly plate: 'full' | 'own' | 'none' | 'colour'
-  /** What is painted where there is no plate; null leaves it clear. */
+  /** The colour without a plate; null is transparent. */
   readonly fallback: string | null
   /** The circle that the figure is brought into, as a share of the picture's side across; 1 or more leaves it. */
   readonly safe?: number
@@ -166,7 +169,7 @@ export function isAtEdge(renderer: IconRenderer, size: number): boolean {
   })
 }
 
-/** What of a figure is not cast by the rest of it: what is cast goes to the edge in any case. */
+/** The shapes of a figure without cast shadows, which reach the edge in any case. */
 export function uncast(figure: readonly Shape[], renderer: IconRenderer, size: number): readonly Shape[] {
   const left = figure.filter(({ id }) => !renderer.castIds(size).has(id))
   return left.length > 0 ? left : figure

@@ -15,9 +15,9 @@ export type Deliverable<I extends Named> = {
 }
 
 /**
- * What of some targets can be delivered: those whose choices mean something and whose files have paths that stay in their
- * folder, that every system takes and that no other file has. Where that is for the name of one icon, only that is left
- * out. The screen, the server and the command line all ask this.
+ * The deliverable part of some targets: those with valid choices, and with unique paths inside their folder that every
+ * system accepts. If the name of one icon is at fault, only that icon is left out. Used by the screen, the server and
+ * the command line.
  */
 export const deliverable = <I extends Named>(family: Family<I>, targets: Iterable<string>): Deliverable<I> =>
   atOnce(deliverableIn(family, targets))
@@ -50,7 +50,7 @@ const everyIconIn = (
   target: string,
 ): boolean => icons.every(({ id }) => faults.some((fault) => fault.target === target && fault.icon === id))
 
-/** What is chosen about a target and means nothing there. */
+/** Invalid choices of a target. */
 const choiceFaults =
   ({ delivery }: Pick<Family, 'delivery'>) =>
   ({ id, platform, name, choices }: ReturnType<typeof named>[number]): (Fault & { readonly target: string })[] =>

@@ -22,7 +22,7 @@ export const directionRules = (icons: readonly Named[]): readonly string[] => [
   ...(icons.some((icon) => rightToLeft(icon, icons).icon !== icon) ? SIDES : []),
 ]
 
-/** A style sheet with these rules; null where icons stay as they are. */
+/** A style sheet with these rules; null if no icon changes right to left. */
 export function directionCss(icons: readonly Named[]): string | null {
   const rules = directionRules(icons)
   return rules.length === 0

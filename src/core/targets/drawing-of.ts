@@ -31,8 +31,8 @@ export function openedFor(renderer: IconRenderer, grid: number, strokes: string)
 }
 
 /**
- * The attributes of an icon's element as JSON, and what is in it as an expression, a text or, where it has ids, a function
- * of an instance's own mark, its `argument`.
+ * The attributes of an icon's element as JSON, and its content as an expression: a text, or with ids a function of an
+ * instance's own prefix, its `argument`.
  */
 export function drawingOf(
   renderer: IconRenderer,

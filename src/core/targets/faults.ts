@@ -19,8 +19,8 @@ const ENDS = 40
 const shortened = (part: string): string => (part.length > 2 * ENDS ? part.slice(0, ENDS) + part.slice(-ENDS) : part)
 
 /**
- * What speaks against the paths of files planned by what is chosen: two that would be one, names that some system
- * refuses, long ones; each with what would mend it, where that is known.
+ * Faults of the planned paths: two equal ones, names that a system refuses, long ones; each with a mend if there is
+ * one.
  */
 export function* pathFaultsIn(
   files: readonly PlannedFile[],

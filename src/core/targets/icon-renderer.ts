@@ -31,8 +31,8 @@ function castFar(object: DrawingObject): DrawingObject {
 }
 
 /**
- * What files are made from: an icon, drawn for any size by the master that fits it. What was drawn before is taken from
- * there; the rest is computed when it is asked for, and once for all targets. Throws what drawing throws.
+ * The drawings of one icon that files are made of, for any size by the master that fits it. Takes stored drawings;
+ * computes others on demand, once for all targets. Throws the errors of drawing.
  */
 export class IconRenderer {
   private readonly known = new Map<string, unknown>()
@@ -45,7 +45,7 @@ export class IconRenderer {
     readonly turned: IconRenderer | null = null,
   ) {}
 
-  /** What was computed under a name before, or is now. */
+  /** A value computed once under a name. */
   private once<T>(name: string, compute: () => T): T {
     if (!this.known.has(name)) this.known.set(name, timed(compute))
     return this.known.get(name) as T
@@ -82,7 +82,10 @@ export class IconRenderer {
     })
   }
 
-  /** What it paints in two: plates, and what lies on them; `beyond` them, where their paint goes to the edges of a picture. */
+  /**
+   * Its shapes in two layers: plates, and the figure on them; with `beyond` the plates' paint extends to the edges of a
+   * picture.
+   */
   layers(size: number, beyond = false): { readonly plate: readonly Shape[]; readonly figure: readonly Shape[] } {
     const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
     const plates = new Set(objects.filter((object) => kindOf(object).stands === 'ground').map(({ id }) => id))
@@ -102,12 +105,12 @@ export class IconRenderer {
     }
   }
 
-  /** The icon as one shape: its silhouette, or, of one with a plate, the plate with what lies on it cut out. */
+  /** The icon as one shape: its silhouette, or the plate with the figure cut out. */
   emblem(size: number): Path {
     return this.once(`emblem ${this.grid(size)}`, () => emblem(this.layers(size)))
   }
 
-  /** The ids of what is cast. */
+  /** The ids of cast shadows. */
   castIds(size: number): ReadonlySet<string> {
     const { objects } = drawingOn(this.icon, this.rules, this.grid(size))
     return new Set([...walk(objects)].flatMap(({ object }) => (kindOf(object).stands === 'shade' ? [object.id] : [])))

@@ -16,7 +16,7 @@ export const listOf = (names: readonly string[]): string =>
     .map((one) => `export { ${one} } from './${one}'\n`)
     .join('')
 
-/** The same of modules that run as they are, which are named with their ending. */
+/** The same for modules that run directly, which are imported with their file extension. */
 export const runningListOf = (names: readonly string[]): string =>
   names.map((one) => `export { ${one} } from './${one}.js'\n`).join('')
 

@@ -21,7 +21,7 @@ export const wordsIn = (name: string): string[] =>
 
 const capital = (word: string) => word.slice(0, 1).toUpperCase() + word.slice(1)
 
-/** A name in a way of writing; as it is where that leaves nothing of it. */
+/** A name in another case; unchanged if nothing would be left. */
 export function cased(name: string, how: Case | string): string {
   if (how === 'kept') return name
   const words = wordsIn(name).map((word) => word.toLowerCase())

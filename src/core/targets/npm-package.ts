@@ -1,7 +1,7 @@
 import { cased } from './naming'
 import { text } from './options'
 
-/** What is chosen of a package that is installed: its name and version as its registry takes them. */
+/** Choices of an installable package: its name and version, in the registry's form. */
 export const PACKAGE = {
   package: text('package', '', (value) =>
     value === '' || /^(?:@[a-z0-9][a-z0-9._-]*\/)?[a-z0-9][a-z0-9._-]{0,100}$/.test(value)
@@ -15,7 +15,7 @@ export const PACKAGE = {
   ),
 }
 
-/** A package of modules that run as they are. */
+/** A package of modules that run directly. */
 type Package = {
   readonly set: string
   /** What its icons are, in a few words. */
@@ -28,7 +28,7 @@ type Package = {
   /** The module that does something when it is imported, and a style sheet beside it; nothing else does. */
   readonly acting?: string
   readonly sheet?: string
-  /** What it is installed beside, by package and version. */
+  /** Peer dependencies, by package and version. */
   readonly peers?: Readonly<Record<string, string>>
   readonly options: { readonly package?: unknown; readonly version?: unknown }
 }

@@ -19,7 +19,7 @@ export type Choice =
 
 export type Choices = Readonly<Record<string, Choice>>
 
-/** What is chosen, by name. */
+/** Chosen options, by name. */
 export type Options<C extends Choices = Choices> = {
   readonly [K in keyof C]: C[K] extends { as: 'switch' } ? boolean : string
 }
@@ -58,7 +58,7 @@ export function choiceFault(choice: Choice, value: unknown): string | null {
   }
 }
 
-/** What a set has chosen of a target: what is kept where it will do, else what is usual. */
+/** The options of a target: the set's valid choices, defaults otherwise. */
 export function optionsOf<C extends Choices>(
   { id, choices }: { readonly id: string; readonly choices: C },
   delivery: Delivery | undefined,

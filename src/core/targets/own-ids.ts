@@ -11,8 +11,9 @@ function marked(key: string, value: string, mark: string): string {
 }
 
 /**
- * Elements whose ids are an instance's own: before each id, and wherever one is referred to, stands a mark that the
- * instance fills in, and `before`, by which two drawings of one instance are told apart. Two instances on a page then share nothing, so hiding one leaves the other as it is.
+ * Elements with ids for each instance: every id and reference gets a prefix that the instance fills in, and `before`,
+ * which separates two drawings of one instance. Two instances on a page share no id, so hiding one does not change the
+ * other.
  */
 export const withOwnIds = (elements: readonly Element[], before = ''): Element[] =>
   elements.map(({ name, own, inside }) => ({
@@ -38,7 +39,7 @@ export const asJsx = (markup: string): string =>
     ? `(id) => <>${markup.replace(/="([^"]*)"/g, (all, value: string) => (hasOwnIds(value) ? `={${inTemplate(value)}}` : all))}</>`
     : `<>${markup}</>`
 
-/** Elements as calls of `h`, which makes an element of a name, attributes and what is in it; named as `named` says. */
+/** Elements as calls of `h(name, attributes, content)`; `named` gives the names of attributes. */
 export function asCalls(elements: readonly Element[], named: (attribute: string) => string): string {
   const value = (text: string) => (hasOwnIds(text) ? inTemplate(text) : JSON.stringify(text))
   const call = ({ name, own, inside }: Element): string => {

@@ -4,7 +4,7 @@ import type { Preview } from './target'
 
 const GROUNDS = ['light', 'dark'] as const
 
-/** An icon as it is, in a place, on light and dark ground. */
+/** An icon in a place, on light and dark ground. */
 const plain = (renderer: IconRenderer, word: string, place: Preview['place']): Preview[] =>
   GROUNDS.map((on) => ({
     word: `${word}, ${on}`,

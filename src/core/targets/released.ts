@@ -4,7 +4,7 @@ import type { DeliveredIcon } from './compare'
 /** The last release of a set, as deliveries after it see it: its number, and a mark of each icon by its id. */
 export type Released = { readonly number: number; readonly icons: Readonly<Record<string, number>> }
 
-/** A release by its number and what was delivered in it. */
+/** A release by its number and its delivered icons. */
 export const releasedAs = (number: number, icons: readonly DeliveredIcon[]): Released => ({
   number,
   icons: Object.fromEntries(icons.map(({ id, svg }) => [id, CRC32.str(svg)])),

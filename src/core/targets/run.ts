@@ -12,7 +12,7 @@ export type Progress = {
   readonly message?: string
 }
 
-/** A delivery that is kept, without what is in it; `madeAt` in ISO 8601, `bytes` those of its archive. */
+/** A release without its content; `madeAt` in ISO 8601, `bytes` is the size of its archive. */
 export type ReleaseEntry = {
   readonly number: number
   readonly note: string

@@ -1,4 +1,4 @@
-/** A computation that rests often, so that whoever runs it can do something else meanwhile; it returns what it comes to. */
+/** A computation that yields often, so that its caller can do other work; returns its result. */
 export type Steps<T> = Generator<void, T>
 
 /** Runs a computation to its end without a rest. */

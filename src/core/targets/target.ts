@@ -72,10 +72,10 @@ export type MadeOfSet =
 export type IconFile = { readonly path: string; readonly made: MadeOfIcon | Extract<MadeOfSet, { as: 'fixed' }> }
 export type SetFile = { readonly path: string; readonly made: MadeOfSet }
 
-/** What is chosen otherwise of a target mends something: what that comes to, and the choices. */
+/** A mend of a fault by other options of a target: its words, and the options. */
 export type Mend = { readonly word: string; readonly options: Readonly<Record<string, string | boolean>> }
 
-/** Why something should not be delivered as it is, in a sentence; another name, or other choices of a target, would mend it. */
+/** A fault of a delivery, as a sentence; another name, or other options of a target, would mend it. */
 export type Fault = {
   readonly sentence: string
   readonly isError: boolean
@@ -89,7 +89,7 @@ export type Fault = {
 /** Where a result is seen, for a picture of that. */
 export type Surface = 'tab' | 'home' | 'launcher' | 'task bar' | 'tile' | 'tool bar' | 'tab bar' | 'text' | 'dock'
 
-/** A result as it is seen in its place: a document, on light or dark ground. */
+/** Preview of a result in its place: a document, on light or dark ground. */
 export type Preview = {
   readonly word: string
   readonly place: Surface
@@ -104,16 +104,16 @@ type Platform = (typeof PLATFORMS)[number]
 /** What speaks against a drawing at a target: the sentence goes on from the icon’s name. */
 export type TargetFault = { readonly sentence: string; readonly isError: boolean; readonly mend?: Mend }
 
-/** Something a set is delivered as: a list of files, by what is chosen of it. */
+/** A target: a list of files, by its options. */
 export type Target<C extends Choices = Choices> = {
   readonly id: string
   readonly name: string
   readonly platform: Platform
-  /** What is written, in a sentence. */
+  /** Its files, in a sentence. */
   readonly note: string
   /** Whether it is made of icons that stand for an application. */
   readonly isForApps?: true
-  /** The programs that tests read it back with, and what they compare. */
+  /** The programs that the tests read it back with, and the compared values. */
   readonly readBy: readonly { readonly reader: string; readonly compares: string }[]
   /** What can be chosen, by name. */
   readonly choices: C

@@ -29,7 +29,10 @@ const SEEN = 0.08,
 /** From which opacity on. */
 const OPAQUE = 0.5
 
-/** What each shape shows of itself, strokes as outlines, from the lowest up: what lies over it, and masks, cut away. */
+/**
+ * The visible part of each shape, strokes as outlines, from the lowest up, without the area of masks and shapes above
+ * it.
+ */
 export function visible(shapes: readonly Shape[]): { readonly path: Path; readonly paint: ResolvedPaint }[] {
   return timed(() => {
     const flat = withStrokesOutlined(shapes).filter((shape) => shape.fill && opacityOf(shape) >= OPAQUE)
@@ -77,7 +80,7 @@ function masked(effect: GroupEffect | undefined, ink: Path): Path {
   return left
 }
 
-/** What is seen of a figure, part by part, and how much each stands out from its plate: 1 for what does most. */
+/** The visible parts of a figure, and the contrast of each to its plate, as a share of the greatest. */
 export function shades(figure: readonly Shape[], plate: string): { readonly path: Path; readonly share: number }[] {
   const parts = visible(figure).map(({ path, paint }) => ({ path, away: oklabDistance(colourOf(paint), plate) }))
   const most = Math.max(SEEN, ...parts.map(({ away }) => away))
@@ -85,15 +88,15 @@ export function shades(figure: readonly Shape[], plate: string): { readonly path
 }
 
 /**
- * A figure as one shape of one colour: what stands out from its plate. Where one colour lies on another, as windows on a
- * hull, what hardly differs from the plate becomes a hole.
+ * A figure as one shape of one colour: the parts that contrast with its plate. A part inside another that hardly
+ * differs from the plate, such as windows of a hull, becomes a hole.
  */
 export function silhouette(figure: readonly Shape[], plate: string): Path {
   const parts = shades(figure, plate).filter(({ share }) => share >= INK)
   return timed(() => combine(parts.map(({ path }) => ({ path, role: 'adds' as const }))))
 }
 
-/** The least opacity of what is seen at all. */
+/** Least opacity of visible parts. */
 const FAINT = 0.3
 
 /** A figure in one colour, fainter where it stands out less: what tints it keeps its parts apart. */
@@ -106,7 +109,7 @@ export const shaded = (figure: readonly Shape[], plate: string, colour: string):
     }
   })
 
-/** An icon as one shape: its silhouette, or, of one with a plate, the plate with what lies on it cut out. */
+/** An icon as one shape: its silhouette, or the plate with the figure cut out. */
 export function emblem({
   plate,
   figure,

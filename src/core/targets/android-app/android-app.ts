@@ -30,7 +30,7 @@ const LEGACY = 48,
 /** How a themed icon may be coloured, for a picture of it. */
 const THEMED = { ground: '#2f4a44', ink: '#cfe6de' }
 
-/** The box that a layer shows: what a mask shows of it is the plate’s. */
+/** The box of a layer. The area that every mask shows is that of the plate. */
 const viewOf = (renderer: IconRenderer) => grown(appBox(renderer, LAYER), LAYER / SHOWN)
 
 /** Shapes as a layer, smaller about its middle by a scale. */
@@ -46,7 +46,7 @@ const safely = (renderer: IconRenderer) =>
     ? 1
     : safeScale(uncast(renderer.layers(LAYER).figure, renderer, LAYER), viewOf(renderer), SAFE / LAYER)
 
-/** A launcher icon in layers that the system masks and moves, with one for themed icons, and as it was before. */
+/** An adaptive launcher icon in layers, with a layer for themed icons, and the older pictures. */
 export const androidApp = defineTarget({
   id: 'android-app',
   name: 'Launcher icon',

@@ -13,7 +13,7 @@ import { straightened } from './straightened'
 /** By day or by night. */
 type ThemeGround = 'light' | 'dark'
 
-/** How a vector drawable shows shapes: its size on screen, the part of them that is seen, and how they lie in it. */
+/** View of shapes in a vector drawable: its size on screen, its viewport, and the map of the shapes. */
 type VectorView = {
   /** Its side on screen, in density-independent pixels. */
   readonly dp: number
@@ -190,7 +190,7 @@ function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined, gr
   )
 }
 
-/** What of shapes a vector drawable leaves out, in a few words; none where it shows them all. */
+/** Features of shapes that a vector drawable cannot show, in a few words; none if it shows all. */
 export function leftOut(shapes: readonly Shape[]): string[] {
   const words = new Set<string>()
   for (const { fill, stroke, effect } of shapes) {

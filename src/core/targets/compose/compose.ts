@@ -58,7 +58,7 @@ function brush({ own, inside }: Element): string {
   return `Brush.${kind}(${[...stops, ...place].join(', ')})`
 }
 
-/** What is in a drawable as calls of a builder, each on a line. */
+/** The content of a drawable as builder calls, one per line. */
 function calls(elements: readonly Element[]): string[] {
   return elements.flatMap((one): string[] => {
     if (one.name === 'path') {
@@ -87,7 +87,7 @@ const IMPORTS: Readonly<Record<string, string>> = {
   dp: 'androidx.compose.ui.unit.dp',
 }
 
-/** Interface icons as source in Kotlin: an image vector each, made of the calls that a vector drawable comes to. */
+/** Interface icons as Kotlin source: an image vector each, from the same drawing as the vector drawable. */
 export const compose = defineTarget({
   id: 'compose',
   name: 'Compose sources',

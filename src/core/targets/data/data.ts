@@ -8,7 +8,7 @@ import { defineTarget } from '../target'
 import { codesOf } from '../font/codes'
 import { described, IconsFile } from './described'
 
-/** What a program wants to know of an icon: how it is found, and what it paints on each grid. */
+/** Data of an icon for programs: its labels, and its drawing on each grid. */
 function iconOf(renderer: IconRenderer, code: number, nameOf: (id: string) => string | undefined): string {
   const { icon, rules } = renderer
   const bases = [rules.grid.size, ...basesOf(rules).filter((base) => base !== rules.grid.size)]

@@ -32,7 +32,7 @@ const monochrome = ({ ground }: { readonly ground: string }): Composition => ({
   figure: (figure, plate) => [inked(silhouette(figure, plateColour(plate, 'light', ground)), '#000000')],
 })
 
-/** The first words of a name that come to twelve characters; of one word as many characters. */
+/** The first words of a name within twelve characters; a longer first word is cut. */
 function shortName(name: string): string {
   const short = name.split(/\s+/).reduce((so, word) => ([...`${so} ${word}`].length <= 13 ? `${so} ${word}` : so), '')
   return short.trim() || [...name].slice(0, 12).join('')

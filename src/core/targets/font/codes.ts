@@ -2,8 +2,8 @@ import { nextCode, unitedCodes } from '../../set/code-points'
 import type { Family } from '../target'
 
 /**
- * The code point of each icon, by its id: as it was released, else the next one that none ever had. What an icon had that
- * is no more is not given again.
+ * The code point of each icon, by its id: the released one, or the next unused one. Code points of deleted icons are
+ * not used again.
  */
 export function codesOf({ icons, delivery }: Pick<Family, 'icons' | 'delivery'>): ReadonlyMap<string, number> {
   // A file may give one code point to two icons.

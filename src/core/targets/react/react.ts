@@ -51,7 +51,7 @@ export function icon(
 }
 `
 
-/** The name of an icon's component, the attributes of its element as an object, and what is in it. */
+/** The name of an icon's component, the attributes of its element as an object, and its content. */
 function partsOf(name: string, renderer: IconRenderer, grid: number, strokes: string) {
   const { root, inside } = openedFor(renderer, grid, strokes)
   const props = Object.entries(root).map(([key, value]) => {
@@ -61,10 +61,10 @@ function partsOf(name: string, renderer: IconRenderer, grid: number, strokes: st
   return { one: componentName(name), props: `{ ${props.join(', ')} }`, inside }
 }
 
-/** Calls that do nothing but make something, said so to whatever leaves out what is not used. */
+/** Marks calls without side effects, so that bundlers drop them if unused. */
 const inPure = (calls: string): string => (calls.startsWith('h(') ? `/* @__PURE__ */ ${calls}` : calls)
 
-/** Components for React in TypeScript, a module an icon, so that what is not used is not shipped. */
+/** React components in TypeScript, one module per icon, so that bundlers drop unused icons. */
 export const react = componentTarget({
   id: 'react',
   name: 'React components',

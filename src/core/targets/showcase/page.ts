@@ -5,7 +5,7 @@ export type Shown = {
   readonly name: string
   readonly words: readonly string[]
   readonly tags: readonly string[]
-  /** What it is since the last release. */
+  /** Its change since the last release. */
   readonly since?: 'new' | 'changed'
   /** What becomes of it right to left, in words. */
   readonly rtl?: string
@@ -133,7 +133,7 @@ export function showcasePage(
   icons: readonly Shown[],
   real: number,
   gridOf: (size: number) => number,
-  /** The number of the last release, where what is new since then is told. */
+  /** The number of the last release, if changes since then are shown. */
   released?: number,
 ): string {
   const grids = Object.fromEntries([...SIDES, ...sizes].map((size) => [size, gridOf(size)]))

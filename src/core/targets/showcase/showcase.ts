@@ -16,7 +16,7 @@ import { defineTarget, type Family, type Target } from '../target'
 import { web } from '../web/web'
 import { type Shown, showcasePage } from './page'
 
-/** How other targets write the name of an icon, by what is chosen of them. */
+/** The name of an icon in other targets, by their options. */
 function codeOf(name: string, { delivery, rules }: Pick<Family, 'delivery' | 'rules'>): Shown['code'] {
   const size = realSize(rules)
   const file = (target: Target) =>

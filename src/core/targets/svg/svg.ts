@@ -12,7 +12,7 @@ export const STROKES = oneOf('strokes', 'rules', {
   outlined: 'outlined',
 })
 
-/** What is asked of a renderer by that choice. */
+/** The renderer's setting for that choice. */
 export const strokesOf = (value: string): Strokes | undefined => (value === 'rules' ? undefined : (value as Strokes))
 
 /** `svg/NAME.svg` for each icon, and `svg/BASE/NAME.svg` for each further grid it is drawn on. */

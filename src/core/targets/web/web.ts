@@ -59,7 +59,7 @@ export const web = defineTarget({
     const names = icons.map((icon) => fileName(icon.name, options, size))
     const own = (renderer: IconRenderer) => fileName(renderer.icon.name, options, size)
     const document = (renderer: IconRenderer) => renderer.compactDocument(size, 'current', strokesOf(options.strokes))
-    // One for both files that hold it, so that it is made once.
+    // One function for both files, so that each piece is computed once.
     const piece = (renderer: IconRenderer) => symbol(own(renderer), document(renderer))
     const prefix = className(cased(name, 'kebab'))
     return [

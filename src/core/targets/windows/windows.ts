@@ -17,7 +17,7 @@ const SQUARES = {
   Square310x310Logo: 310,
   StoreLogo: 50,
 }
-/** What is wider than high, by name, and the share of its height that the icon takes. */
+/** Wide pictures by name, and the share of the height that the icon takes. */
 const WIDE = [
   { name: 'Wide310x150Logo', w: 310, h: 150, share: TILE },
   { name: 'SplashScreen', w: 620, h: 300, share: 2 / 3 },
@@ -25,7 +25,7 @@ const WIDE = [
 /** The sizes that the shell asks for, in lists, the task bar and the start menu at every scale. */
 const TARGETED = [16, 20, 24, 30, 32, 36, 40, 48, 60, 64, 72, 80, 96, 256]
 
-/** The lines of a package's manifest that name the pictures, where they stand in it; all else of it is the application's own. */
+/** The lines of a package's manifest that name the pictures, in their places. */
 function manifestLines(name: string): string {
   const image = (one: string) => `Assets\\${one}.png`
   const tile = element('uap:DefaultTile', {
