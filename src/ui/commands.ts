@@ -7,7 +7,7 @@ import { create } from 'zustand'
 import { isMeant, watched } from './keys'
 import { say } from './notice'
 
-/** Something a person can do, by name, by key or by a control. `needs` says what is missing before it can be done. */
+/** A command with its name, keys and controls. `needs` says what is missing to run it. */
 export type Command = {
   readonly id: string
   readonly name: string
@@ -32,7 +32,7 @@ const useCommandSets = create<Record<string, readonly Command[]>>(() => ({}))
 /** Every command of the screens that are open. */
 export const useCommands = (): Command[] => Object.values(useCommandSets()).flat()
 
-/** Runs a command, or says what it needs first. */
+/** Runs a command, or says what it needs. */
 export function runCommand(command: Command): void {
   const missing = command.needs?.() ?? null
   if (missing === null) command.run()
@@ -68,7 +68,7 @@ export function useCommandSet(name: string, commands: readonly Command[]): void 
   }, [name, commands])
 }
 
-/** True while a sheet lies over the page: wherever the focus is, no key reaches what is beneath. */
+/** True while a dialog covers the page: keys do not reach the page then. */
 export const isModalOpen = (): boolean => document.querySelector('[data-modal]') !== null
 
 /** True while the keys belong to a text field, or to something open over the page. */

@@ -4,8 +4,8 @@ import { useState } from 'react'
 import { say } from './notice'
 
 /**
- * A text that is typed and taken with Enter or on leaving; Escape gives back what was there. What will not do is said,
- * and what was there comes back.
+ * A text field: Enter or leaving takes the text, Escape restores the old one. An invalid text is reported and the old
+ * one comes back.
  */
 export function DraftField({
   label,

@@ -27,7 +27,7 @@ const HELD = [
   ['Ctrl wheel', 'Zoom to the pointer'],
 ] as const
 
-/** Every key on one sheet, by what it is for; `?` opens and closes it. */
+/** All keys on one sheet, by purpose; `?` opens and closes it. */
 export function KeySheet() {
   const { open } = useOpen()
   const commands = useCommands()

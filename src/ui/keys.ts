@@ -2,7 +2,7 @@
 
 import { useSyncExternalStore } from 'react'
 
-/** The keyboard in front of the screen: whose signs its keys have, and what is printed on them where that is known. */
+/** The keyboard: its system's modifier signs, and its printed characters, if known. */
 export type Keyboard = {
   readonly mac: boolean
   /** The character on a key, by the key's place: KeyQ is “a” on a French keyboard. */
@@ -41,7 +41,7 @@ function watch(tell: () => void): () => void {
   return () => watching.delete(tell)
 }
 
-/** The keyboard as far as it is known; a plain one before the browser was asked. */
+/** The keyboard as far as it is known; a default before the browser answers. */
 export const useKeyboard = (): Keyboard =>
   useSyncExternalStore(
     watch,
@@ -49,7 +49,7 @@ export const useKeyboard = (): Keyboard =>
     () => PLAIN,
   )
 
-/** The same for what is not drawn by React, such as a sentence that is said. */
+/** The same outside React, for messages. */
 export const keyboardNow = (): Keyboard => keyboard
 
 const SIGNS: Readonly<Record<string, string>> = {
@@ -76,8 +76,8 @@ const MAC: Readonly<Record<string, string>> = {
 const ORDER = { mac: ['Control', 'Alt', 'Shift', '$mod'], other: ['$mod', 'Control', 'Alt', 'Shift'] }
 
 /**
- * A key in tinykeys' notation as it is printed on the keyboard: `$mod+Shift+KeyZ` is Ctrl Shift Z, or ⇧⌘Z. Letters with
- * the system's own modifier go by their character, all other keys by their place.
+ * A key in tinykeys' notation as printed on the keyboard: `$mod+Shift+KeyZ` is Ctrl Shift Z, or ⇧⌘Z. Letters with the
+ * system's modifier are matched by character, other keys by position.
  */
 export function keyName(key: string, { mac, printed }: Keyboard = keyboard): string {
   const parts = key.split('+'),
@@ -106,12 +106,12 @@ export function inKeys(text: string, board: Keyboard = keyboard): string {
     .replace(/\bAlt\b/g, '⌥')
 }
 
-/** Whether a key goes by its character: everyone's Ctrl+Z, wherever Z is. ⌥ makes other characters, so it does not. */
+/** Whether a key is matched by character: Ctrl+Z, wherever Z is. ⌥ makes other characters and is not. */
 export const byCharacter = (key: string): boolean => /^\$mod\+(?:Shift\+)?Key[A-Z]$/.test(key)
 
 /**
- * Whether a pressed key is meant by a binding that goes by character, where its place said so: on a keyboard with
- * other letters the character decides, on one with none of ours (Greek, Cyrillic) the place.
+ * Whether a pressed key matches a binding by character: on keyboards with other Latin letters the character decides, on
+ * Greek or Cyrillic ones the position.
  */
 export const isMeant = (key: string, event: Pick<KeyboardEvent, 'key'>): boolean =>
   !byCharacter(key) || !/^[a-z]$/i.test(event.key) || event.key.toUpperCase() === key.at(-1)

@@ -3,7 +3,7 @@
 import { ContextMenu, DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 
-/** A line of a menu; `null` in a list of them is a rule between groups. A text alone is a heading; a `list` opens beside its line. */
+/** An entry of a menu; `null` is a separator, a text alone a heading; a `list` opens a submenu. */
 export type MenuEntry =
   | null
   | string

@@ -23,7 +23,7 @@ export function NameChoice({
   all: readonly Named[]
   /** The id of the one that is chosen; null where none is. */
   chosen: string | null
-  /** What is said where none is chosen. */
+  /** The placeholder. */
   prompt: string
   className: string
   onChoose: (id: string) => void
@@ -62,7 +62,7 @@ export function NameChoice({
         value={text ?? name}
         onFocus={({ target }) => target.select()}
         onChange={({ target, nativeEvent }) => {
-          // What is taken from the list comes whole; what is typed may go on.
+          // A choice from the list is complete; typing may go on.
           const { inputType } = nativeEvent as InputEvent
           if (inputType === undefined || inputType === 'insertReplacementText') choose(target.value)
           else setText(target.value)

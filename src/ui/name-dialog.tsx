@@ -15,7 +15,7 @@ export function NameDialog({
 }: {
   title: string
   name: string
-  /** What is asked for. */
+  /** The label of the field. */
   label?: string
   /** The word on the button. */
   action?: string

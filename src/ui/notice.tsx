@@ -14,7 +14,7 @@ type Notice = {
 
 const useNotice = create<{ notice: Notice | null; at: number }>(() => ({ notice: null, at: 0 }))
 
-/** Says something; it replaces what was said before and goes after a while. */
+/** Shows a notice; it replaces the last one and disappears after a while. */
 export const say = (notice: Notice): void => useNotice.setState(({ at }) => ({ notice, at: at + 1 }))
 
 const unsay = (): void => useNotice.setState({ notice: null })

@@ -21,8 +21,8 @@ type NumberFieldProps = {
 }
 
 /**
- * A number that is typed, may be a sum, and steps with the arrow keys (Shift ×10, Alt ÷10). Escape gives back what was
- * there. What lies beyond its limits is refused with a sentence.
+ * A number field that takes sums and steps with the arrow keys (Shift ×10, Alt ÷10). Escape restores the old number. A
+ * number beyond its limits is refused with a sentence.
  */
 export function NumberField({
   label,
@@ -43,7 +43,7 @@ export function NumberField({
 
   const stays = value === null ? `${label} stays as it is.` : `${label} stays ${figure(value)}.`
 
-  /** Takes what was typed; what will not do is said, and what was there comes back. Whether it was taken. */
+  /** Takes the text, or reports it and restores the old number. Returns whether it was taken. */
   function accept(): boolean {
     if (draft === null || abandoned.current) return true
     setDraft(null)
@@ -66,7 +66,7 @@ export function NumberField({
     if (event.key === 'Enter') {
       const field = event.currentTarget
       if (accept()) onDone?.()
-      // What comes next may be typed over it.
+      // Selected, which lets the next text replace it.
       else requestAnimationFrame(() => field.select())
     } else if (event.key === 'Escape') {
       event.stopPropagation()

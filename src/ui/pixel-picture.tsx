@@ -18,7 +18,7 @@ export function PixelPicture({
   className,
   onPixels,
 }: {
-  /** Drawn anew when what is in it differs. */
+  /** The drawing; a new one is drawn again. */
   source: Source
   /** Its side in pixels. */
   size: number
@@ -71,7 +71,7 @@ export function PixelPicture({
   )
 }
 
-/** What stands for a picture that cannot be drawn. */
+/** Placeholder of a picture that cannot be drawn. */
 export function CrossedOut({
   problem,
   label,

@@ -1,7 +1,6 @@
 /**
- * What a typed sum comes to: numbers with + - * / and brackets, a comma for a decimal point where there is no other. A
- * sum that begins with an operator goes on from `current`: "+0.5", "*2", "/3"; but "-4" alone is the number. Null when
- * it makes no sense.
+ * Value of a typed sum: numbers with + - * / and brackets; a comma is a decimal point if there is no other. A sum that
+ * begins with an operator applies to `current`: "+0.5", "*2", "/3"; but "-4" alone is a number. Null if it is invalid.
  */
 export function sum(text: string, current: number | null): number | null {
   const clean = text.replace(/\s+/g, '').replace(/,/g, '.').replace(/[×x]/g, '*').replace(/÷/g, '/').replace(/−/g, '-')

@@ -1,6 +1,6 @@
 import { useEffect, useEffectEvent, useState } from 'react'
 
-/** What was fetched last, and the sentence of the last failure; each null until there is one. */
+/** The last fetched value, and the sentence of the last failure; null before. */
 type Fetched<T> = { readonly value: T | null; readonly problem: string | null }
 
 /**

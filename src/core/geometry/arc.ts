@@ -76,9 +76,8 @@ const NEAR_HALF = 0.3
 const SAME_CENTRE = 2e-8
 
 /**
- * Adjusts the radii of an arc so that its centre is kept. Near half a turn a small error of the chord moves the centre
- * by the square root of that error; elsewhere the arc is returned unchanged. The ends must be near the ellipse about
- * `centre`.
+ * Adjusts the radii of an arc to keep its centre. Near half a turn a small error of the chord moves the centre by the
+ * square root of that error; elsewhere the arc is returned unchanged. The ends must be near the ellipse about `centre`.
  */
 export function keepingCentre(arc: Arc, { centre, rx, ry, extent }: ArcCentre): Arc {
   if (Math.abs(Math.abs(extent) - Math.PI) > NEAR_HALF) return arc

@@ -67,7 +67,7 @@ function served(rules: Rules, base: number): number[] {
   return sizes.length > 0 ? sizes : [base]
 }
 
-/** The even or odd length nearest to a value, so that its ends are on whole units when centred in the grid. */
+/** The nearest even or odd length with ends on whole units when centred in the grid. */
 const even = (value: number, base: number): number => {
   const odd = base % 2
   return Math.max(1, 2 * Math.round((value - odd) / 2) + odd)

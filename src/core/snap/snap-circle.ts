@@ -12,8 +12,8 @@ type Touching = { readonly circle: Circle; readonly marks: readonly SnapMark[] }
 type Carrier = { readonly locus: Touched; readonly touched: Touched }
 
 /**
- * Moves a circle of fixed size so that it touches nearby targets: two within reach, else one, kept on the grid along it
- * if that is near. Null if there is none.
+ * Moves a circle of fixed size to touch nearby targets: two within reach, else one, kept on the grid along it if that
+ * is near. Null if there is none.
  */
 export function touchByMoving({ centre, r }: Circle, targets: SnapTargets, reach: number): Touching | null {
   if (!targets.on.tangents) return null
@@ -72,7 +72,7 @@ export function touchByMoving({ centre, r }: Circle, targets: SnapTargets, reach
   return touching({ centre: nearestOf(locus, centre), r }, [touched])
 }
 
-/** Sizes a circle about a fixed centre so that it touches a target near the pointer. Null if there is none. */
+/** Sizes a circle about a fixed centre to touch a target near the pointer. Null if there is none. */
 export function touchBySizing({ centre, r }: Circle, targets: SnapTargets, reach: number): Touching | null {
   if (!targets.on.tangents) return null
   let best: { r: number; at: Point } | null = null,

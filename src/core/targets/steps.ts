@@ -1,4 +1,4 @@
-/** A computation that yields often, so that its caller can do other work; returns its result. */
+/** A computation that yields often to let its caller do other work; returns its result. */
 export type Steps<T> = Generator<void, T>
 
 /** Runs a computation to its end without a rest. */

@@ -26,7 +26,7 @@ async function asked(url: string, init: RequestInit = {}): Promise<Said> {
 
 const Refusal = z.object({ code: z.string(), message: z.string(), parts: z.array(z.string()).optional() })
 
-/** What an answer comes to that is not the one that was asked for. Only what the server says itself is a refusal. */
+/** Converts an unexpected reply to an answer. Only a sentence of the server is a refusal. */
 function otherwise({ status, body }: Said): Answer {
   const refusal = Refusal.safeParse(body)
   if (status === 0) return { kind: 'lost', why: UNREACHED }

@@ -21,9 +21,8 @@ const leaving = new Map<string, Promise<void>>()
 export const whenLeft = (setId: string): Promise<void> => leaving.get(setId) ?? Promise.resolve()
 
 /**
- * Saves a set by itself: wires `core/saving`, which decides what is sent, kept and said, to the network, the browser's
- * database, clocks and the other windows. Returns the way to leave, which lets what is unsaved go on to its end, and then
- * does what it is given.
+ * Connects `core/saving`, which decides, with the network, the browser's database, clocks and other windows. Returns a
+ * function that leaves the set: pending saves go on to their end, then `letGo` runs.
  */
 export function startSaving(session: Session, found: readonly Left[] = []): (letGo?: () => Promise<void>) => void {
   const { setId } = session.getState()
@@ -49,7 +48,7 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
     go(event.kind === 'edited' && !isLeaving ? DELAY : 0)
   }
 
-  /** Does what is wanted now, or after a while. */
+  /** Starts the next action now, or after a delay. */
   function go(delay: number): void {
     clearTimeout(timer)
     const doing = wanted(saver())
@@ -103,7 +102,7 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
     if (awaited > 0 && !isLeaving) asking = setTimeout(() => void takeOver(), AGAIN)
   }
 
-  /** Keeps in the browser what is not saved; the last of several that come while one is being kept. */
+  /** Writes the unsaved work to the browser's database; calls during a write lead to one more write. */
   let keeping: Promise<void> | null = null
   let again = false
   function keep(): Promise<void> {

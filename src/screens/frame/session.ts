@@ -10,10 +10,10 @@ import type { IconSet } from '@/core/set/set'
 import { say } from '@/ui/notice'
 import { StoredDrawings } from './stored-drawings'
 
-/** How saving stands; `kept` is whether the browser keeps what is not saved. */
+/** State of saving; `kept` is whether the browser stores the unsaved work. */
 export type Saving = Saying & { readonly kept: boolean }
 
-/** True when nothing more is saved: what would be drawn now would be lost. */
+/** True if saving has ended for good: further edits would be lost. */
 export const isOver = ({ saving }: Pick<SessionState, 'saving'>): boolean => saving.state === 'deleted'
 
 /** Steps of something that is not an edit of the set yet. */
@@ -24,24 +24,24 @@ export type SessionState = {
   readonly setId: string
   readonly history: History
   readonly preview: IconSet | null
-  /** Something is held with the pointer: what is done on release was begun with the set as it is now. */
+  /** True during a drag with the pointer; its edit is based on the present set. */
   readonly isHeld: boolean
-  /** What is being built in several steps: undo and redo go through these before they go through the set's. */
+  /** A construction in several steps; undo and redo apply to it before the set. */
   readonly building: () => Stepping | null
   /** A change of its rules waits to be applied or discarded. */
   readonly rulesWait: boolean
-  /** How the set is saved; `revision`, `saving` and `kept` are what of it screens show. */
+  /** State of the saver; `revision`, `saving` and `kept` are its visible values. */
   readonly saver: Saver
   readonly revision: number
   readonly saving: Saving
   readonly kept: boolean
-  /** Settles a conflict with what was saved elsewhere. */
+  /** Resolves a conflict with another window's save. */
   readonly settle: (conflict: SetConflict, keep: 'mine' | 'theirs') => void
   /** The other windows that show the set. */
   readonly visitors: readonly Visitor[]
   /** The icon that was last open on the bench. */
   readonly lastIcon: string | null
-  /** What the server keeps drawn of the set as it was opened. */
+  /** The drawings that the server stores of the opened set. */
   readonly stored: StoredDrawings
 }
 
@@ -67,7 +67,7 @@ export function createSession(setId: string, stored: Stored, writer: string): Se
   }))
 }
 
-/** The set as it is shown: with the edit in hand, if there is one. */
+/** The visible set, with the edit in hand. */
 export const shown = ({ preview, history }: SessionState): IconSet => preview ?? history.present
 
 /**
@@ -94,12 +94,12 @@ function forgetOldest(session: Session): void {
   if (next !== history) session.setState({ history: next })
 }
 
-/** Does what is no step of anybody's work and is never undone. It is saved as an edit is. */
+/** Applies an edit that is no undo step. It is saved like others. */
 export function record(session: Session, edit: SetEdit): void {
   session.setState(({ history }) => ({ history: { ...history, present: applyEdit(history.present, edit) } }))
 }
 
-/** Shows an edit without doing it; null shows the set as it is. */
+/** Previews an edit; null ends the preview. */
 export function show(session: Session, edit: SetEdit | null): void {
   session.setState(({ history }) => ({ preview: edit && applyEdit(history.present, edit) }))
 }
@@ -121,16 +121,16 @@ export function settled(session: Session): Promise<void> {
   })
 }
 
-/** Whether there is a step to go back, or forth again: of what is being built, else of the set. */
+/** Whether undo or redo is possible, in a construction or else in the set. */
 export const canStep = (session: Session, way: 'back' | 'forth'): boolean => {
   const { building, history } = session.getState(),
     stepping = building()
   if (stepping?.[way]) return true
-  // What is in hand comes before the set: redo beneath it would change what it is drawn over.
+  // A construction comes before the set: redo beneath it would change its base.
   return way === 'back' ? history.past.length > 0 : !stepping && history.future.length > 0
 }
 
-/** One step back or forth, of what is being built or else of the set. */
+/** Undo or redo, in a construction or else in the set. */
 export function step(session: Session, way: 'back' | 'forth'): void {
   const stepping = session.getState().building()
   if (stepping?.[way]) stepping[way]()

@@ -27,7 +27,7 @@ type Opened = { readonly session: Session } | { readonly fault: Error }
 
 bringPageClock()
 
-/** Opens a set for all the stages beneath, always as it is now: its history, and saving by itself. */
+/** Opens a set for its stages, in its present state, with history and saving. */
 export function SetProvider({ setId, children }: { setId: string; children: ReactNode }) {
   const [opened, setOpened] = useState<Opened | null>(null)
   const [tries, setTries] = useState(0)
@@ -60,7 +60,7 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
     }
   }, [setId, tries])
   useEffect(() => {
-    // A page that the browser had put aside whole shows what was, not what is.
+    // A page restored from the browser's cache is outdated.
     const onShow = (event: PageTransitionEvent) => event.persisted && window.location.reload()
     window.addEventListener('pageshow', onShow)
     return () => window.removeEventListener('pageshow', onShow)
@@ -120,7 +120,7 @@ async function open(setId: string): Promise<{
 const SILENT =
   'This browser does not answer for its storage. Until a change is saved by the server, nothing else keeps it.'
 
-/** What was kept and cannot be laid over the set is offered as a file; it stays until the person lets it go. */
+/** Offers unsaved records that cannot be merged as files; they stay until the person dismisses them. */
 function offerUnreadable(unreadable: LeftUnsaved['unreadable']): void {
   const [first] = unreadable
   if (!first) return

@@ -11,7 +11,7 @@ import { derivedSnagsOf, furtherSnagsOf, type Search as Found, snagsBesideMain, 
 type Ask = (done: (found: Found) => void) => () => void
 type Search = { readonly rules: Rules; readonly giveUp: () => void; wanted: number }
 
-/** What was found in drawings, for the rules it was found under last; and what is being looked for. */
+/** Cache of snags by drawing, with the rules of the search; and pending searches. */
 const known = new WeakMap<object, { readonly rules: Rules; readonly snags: readonly Snag[] }>()
 const searches = new WeakMap<object, Search>()
 const listeners = new Set<() => void>()
@@ -81,7 +81,7 @@ function listen(listener: () => void): () => void {
   return () => listeners.delete(listener)
 }
 
-/** How a master comes about, as far as it matters to what is looked for: it was derived, or is compared with the main one. */
+/** Origin of a master, for checks: derived, or to be compared with the main one. */
 export type Beside = { readonly isDerived?: boolean; readonly main?: readonly DrawingObject[] | null }
 const ALONE: Beside = {}
 
@@ -118,7 +118,7 @@ const pairs: Memory<object, object, object> = new WeakMap()
 const keyBeside = (objects: object, main: object | null): object =>
   main ? remembered(pairs, main, objects, () => ({})) : objects
 
-/** Of all that was found in a master what is not accepted. */
+/** The snags of a master without accepted ones. */
 function unaccepted(all: readonly Snag[], master: Master): readonly Snag[] {
   const accepted = acceptedIn(master)
   return accepted.length === 0 ? all : all.filter((snag) => !isAccepted(snag, accepted, master.base))
@@ -127,7 +127,7 @@ function unaccepted(all: readonly Snag[], master: Master): readonly Snag[] {
 const lookFurther = (icon: Icon, rules: Rules) =>
   rules.masters?.length ? look(icon.masters, rules, (done) => furtherSnagsOf(icon, rules, done)) : undefined
 
-/** What is found in an icon on the further grids of its set, but for what is accepted there; null until it is known. */
+/** The snags of an icon on the further grids of its set, without accepted ones; null until known. */
 export function useFurtherSnags(icon: Icon, rules: Rules): readonly Snag[] | null {
   const all = useSyncExternalStore(
     listen,
@@ -138,7 +138,7 @@ export function useFurtherSnags(icon: Icon, rules: Rules): readonly Snag[] | nul
   return all
 }
 
-/** The icons that have snags of their own that are more than hints, by id, as far as they were looked at; looked for only where it is wanted. */
+/** Ids of icons with snags other than hints, as far as they were checked; searches only if wanted. */
 export function useSnagged(icons: readonly Icon[], setRules: Rules, isWanted: boolean): ReadonlySet<string> {
   const rules = bookAt(setRules, setRules.grid.size)
   const count = useDeferredValue(

@@ -19,7 +19,7 @@ const BATCH = 60
 /** After how many milliseconds icons that were still being drawn are asked for again. */
 const AGAIN = 1000
 
-/** The drawings that the server keeps of a set as it was opened: asked for as icons come into sight, many at once. */
+/** The drawings that the server stores of the opened set; requested in batches as icons become visible. */
 export class StoredDrawings {
   private readonly icons: ReadonlyMap<string, Icon>
   private readonly known = new Map<string, StoredDrawing | 'asked' | 'missing'>()
@@ -38,7 +38,7 @@ export class StoredDrawings {
     return () => this.listeners.delete(listener)
   }
 
-  /** What is kept of an icon: null where it has changed since, or is not kept; undefined while it is on its way. */
+  /** The stored drawing of an icon: null if it is outdated or missing, undefined while it loads. */
   of(icon: Icon, rules: Rules): StoredDrawing | null | undefined {
     if (rules !== this.opened.rules || this.icons.get(icon.id) !== icon) return null
     const drawing = this.known.get(icon.id)

@@ -9,8 +9,8 @@ let channel: BroadcastChannel | null = null
 const hear = (told: Told): void => hearers.forEach((one) => one(told))
 
 /**
- * Hears what is told by the server and by the other windows of this browser, until it stops. All windows of a browser
- * share one connection: browsers allow but six to a server.
+ * Listens to the server and to other windows of this browser, until the returned function is called. All windows of a
+ * browser share one connection: browsers allow six per server.
  */
 export function hearOf(hearer: (told: Told) => void): () => void {
   begin()

@@ -29,7 +29,7 @@ export function TornDialog({ conflicts, onClose }: { conflicts: readonly SetConf
   )
 }
 
-/** What of one icon, or of the set, was changed on both sides. */
+/** The conflicts of one icon, or of the set. */
 function Part({ conflicts }: { conflicts: readonly SetConflict[] }) {
   const session = useSession()
   const settleAll = (keep: 'mine' | 'theirs') => {
@@ -107,7 +107,7 @@ function pictureOf(set: IconSet, { part }: SetConflict, ground: 'light' | 'dark'
   return icon ? sourceOf(icon, set.rules, ground, SIZE) : null
 }
 
-/** What was changed on both sides, in words. */
+/** A conflict in words. */
 function wordsOf({ key, master }: SetConflict): string {
   const where = master === null ? '' : ` on the ${master} grid`
   if (key === 'gone') return `was deleted there and changed here${where}`

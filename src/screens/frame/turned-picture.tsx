@@ -4,7 +4,7 @@ import { rightToLeft } from '@/core/set/direction'
 import type { Icon } from '@/core/set/set'
 import { IconPicture } from './icon-picture'
 
-/** An icon in real pixels as it is where text runs from right to left. */
+/** An icon in real pixels, in its right-to-left form. */
 export function TurnedPicture({
   icon,
   family,

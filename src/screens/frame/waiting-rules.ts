@@ -5,7 +5,7 @@ const keyOf = (setId: string) => `wise-square rules ${setId}`
 /** Whether a change of rules waits to be applied in this window. */
 export const hasWaitingRules = (setId: string): boolean => window.sessionStorage.getItem(keyOf(setId)) !== null
 
-/** The change of a set's rules that waits in this window, as it was kept; null where there is none. */
+/** The pending change of rules in this window; null if there is none. */
 export function waitingRules(setId: string): unknown {
   try {
     return JSON.parse(window.sessionStorage.getItem(keyOf(setId)) ?? 'null')
@@ -21,7 +21,7 @@ export function keepWaitingRules(session: Session, waiting: object | null): void
     if (waiting) window.sessionStorage.setItem(keyOf(setId), JSON.stringify(waiting))
     else window.sessionStorage.removeItem(keyOf(setId))
   } catch {
-    // What is too large to be kept is there as long as Rules is open.
+    // A change too large for the storage lasts as long as Rules is open.
   }
   if (rulesWait !== (waiting !== null)) session.setState({ rulesWait: waiting !== null })
 }

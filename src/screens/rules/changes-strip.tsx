@@ -11,7 +11,7 @@ import { sourceOf } from '@/workers/draw'
 import { IconPicture } from '../frame/icon-picture'
 import type { Changes } from './changes'
 
-/** The icons before and after the pending change, or as they are; only those in sight are drawn. */
+/** The icons before and after the pending change; only visible ones are drawn. */
 export function ChangesStrip({
   before,
   after,
@@ -156,7 +156,7 @@ export function Leave({
 
 /** How wide the words are that say what an icon loses, in pixels. */
 const WHY = 190
-/** How many of them are said at once. */
+/** Number of losses that are listed at once. */
 const SAID = 3
 
 /** What an icon loses, in a few lines. */
@@ -180,7 +180,7 @@ function Why({ strains }: { strains: readonly string[] }) {
   )
 }
 
-/** How many icons change, as far as they were looked at. */
+/** The number of changed icons, as far as they were compared. */
 export function changesInWords({ found, looked }: Changes, of: number): string {
   if (looked < of) return `${found.length} icons change so far, ${of - looked} still to be looked at…`
   const need = found.filter(({ strains }) => strains.length > 0).length

@@ -4,19 +4,19 @@ import { type Icon, type IconSet } from '@/core/set/set'
 import { changesOf } from '@/workers/changes'
 import type { FlawedFit } from '@/workers/fitters'
 
-/** An icon that a pending change would alter, before and after it, and what it loses by that, as sentences. */
+/** An icon before and after a pending change, with its losses as sentences. */
 export type Change = {
   readonly before: Icon
   readonly after: Icon
   readonly strains: readonly string[]
 }
 
-/** What is known of the icons that a pending change alters: those found so far, and how many were looked at. */
+/** Changed icons of a pending change: those found so far, and the number of compared ones. */
 export type Changes = { readonly found: readonly Change[]; readonly looked: number }
 
 export const NOTHING_YET: Changes = { found: [], looked: 0 }
 
-/** How often what was found is shown, in milliseconds. */
+/** Interval of updates, in milliseconds. */
 const PAUSE = 120
 
 /**
@@ -49,7 +49,7 @@ function worstFirst(found: readonly (Change | undefined)[]): Change[] {
   return [...all.filter(({ strains }) => strains.length > 0), ...all.filter(({ strains }) => strains.length === 0)]
 }
 
-/** An icon that changes, with what fitting it could not keep and what it loses beside that. */
+/** A changed icon with its flaws of fitting and its losses. */
 function change(before: Icon, after: Icon, flaws: readonly Flaw[], lost: readonly string[]): Change {
   return { before, after, strains: [...new Set([...flaws.map(({ kind }) => FLAW_WORDS[kind]), ...lost])] }
 }

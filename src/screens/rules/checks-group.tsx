@@ -10,7 +10,7 @@ import { Group, type GroupProps, NumberInput } from './form'
 
 const NAMINGS = ['kebab-case', 'snake_case', 'camelCase', 'PascalCase'] as const
 
-/** A draft without what is left to chance. */
+/** A draft without a limit. */
 const without = (draft: Draft, key: LimitKey | 'angles' | 'naming' | 'checks'): Draft => {
   const { [key]: _, ...rest } = draft
   return rest as Draft
@@ -77,7 +77,7 @@ export function MeasuresGroup({ draft, onChange, problems }: GroupProps) {
   )
 }
 
-/** What is looked for in every drawing, and how much each matters. */
+/** All checks with their severities. */
 export function ChecksGroup({ draft, onChange }: GroupProps) {
   const set = (id: string, severity: Severity, usual: Severity) => {
     const { [id]: _, ...others } = draft.checks ?? {}

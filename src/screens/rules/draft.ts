@@ -41,7 +41,7 @@ export function draftOf(rules: RulesType): Draft {
   }
 }
 
-/** A draft that was begun on some rules, on what these are now: what was not changed in it is as it is there. */
+/** Rebases a draft: unedited fields take the current rules' values. */
 export function rebased(draft: Draft, before: RulesType, now: RulesType): Draft | null {
   const next = draftOf(now),
     { value } = mergedValue(draftOf(before), draft, next)
@@ -82,7 +82,7 @@ export function onGrid(draft: Draft, size: number): Draft {
   }
 }
 
-/** A draft with its sums at what they come to, by the names that the values in them have now. */
+/** A draft with its sums computed, by the current names of values. */
 export function settled(draft: Draft): Draft {
   const all = [...draft.weights, ...draft.radii],
     now = new Map(all.flatMap(({ name, was }) => (was !== null && was !== name ? [[was, name] as const] : [])))
@@ -93,13 +93,13 @@ export function settled(draft: Draft): Draft {
   return summed({ ...draft, radii })
 }
 
-/** What is wrong, by place, and in a sentence. */
+/** The problems of a draft by place, and as a sentence. */
 type Wrong = { readonly ok: false; readonly problems: ReadonlyMap<string, string>; readonly sentence: string }
 
-/** The rules that a draft comes to, or what is wrong. */
+/** The rules of a draft, or its problems. */
 type Ruled = { readonly ok: true; readonly rules: RulesType; readonly renames: readonly Rename[] } | Wrong
 
-/** The set under the rules of a draft, or what is wrong. */
+/** The set under the rules of a draft, or its problems. */
 type Outcome = { readonly ok: true; readonly set: IconSet } | Wrong
 
 /** What becomes of the drawings by a change, beside what the rules say. */
@@ -136,7 +136,7 @@ export function ruled(draft: Draft, before: RulesType): Ruled {
   const parts = draft.parts?.map((part) => ({ ...part, objects: renameValues(part.objects, renames) }))
   const follows = draft.follows && {
     ...draft.follows,
-    // What is typed here becomes its own; what is to follow again is not.
+    // Edited keys become its own; keys that follow again do not.
     own: ownIn(draft, before),
   }
   const parsed = Rules.safeParse({
@@ -177,26 +177,26 @@ export function outcome({ rules, renames }: Extract<Ruled, { ok: true }>, set: I
 const renamed = (kind: ValueKind, list: readonly { name: string; was: string | null }[]): Rename[] =>
   list.flatMap(({ name, was }) => (was !== null && was !== name ? [{ kind, from: was, to: name }] : []))
 
-/** What of a draft is its own where it follows another set. */
+/** Own keys of a draft that follows another set. */
 function ownIn(draft: Draft, before: RulesType): string[] {
   const { follows } = draft
   if (!follows) return []
   if (!isSameLeader(before.follows, follows)) return follows.own
-  // What was changed and changed back goes on following.
+  // A key that was changed back goes on following.
   const changed = new Set([...before.follows!.own, ...differences(before, plainRules(draft))])
   return follows.own.filter((key) => changed.has(key))
 }
 
-/** A draft after a change by hand: what was changed is its own from now on, where it follows another set. */
+/** Marks the edited keys of a following draft as its own. */
 export function noted(before: Draft, after: Draft): Draft {
   const { follows } = after
-  // Another leader, or something let follow again: that says itself what is its own.
+  // A new leader, or keys that follow again, set the own keys directly.
   if (!follows || !before.follows || !same(before.follows, follows)) return after
   const own = [...new Set([...follows.own, ...differences(plainRules(before), plainRules(after))])].sort()
   return { ...after, follows: { ...follows, own } }
 }
 
-/** A draft as rules, without what it knows of the names before; it may hold what no rules may. */
+/** A draft as rules, without former names; it may be invalid. */
 export function plainRules(draft: Draft): RulesType {
   const bare = (list: readonly { was: string | null }[]) => list.map(({ was: _, ...rest }) => rest)
   const some = (list: readonly { was: string | null }[]) => (list.length > 0 ? bare(list) : undefined)

@@ -8,7 +8,7 @@ import { useSessionState } from '../frame/set-provider'
 import { draftOf, plainRules } from './draft'
 import { Group, type GroupProps } from './form'
 
-/** The set whose rules these follow, and what is their own all the same. */
+/** The followed set, and the keys that are the set's own. */
 export function FollowGroup({ draft, onChange }: GroupProps) {
   const own = useSessionState(({ setId }) => setId)
   const { value } = useFetched(own, async (signal) => {

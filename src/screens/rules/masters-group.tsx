@@ -60,7 +60,7 @@ export function MastersGroup({ draft, onChange, problems }: GroupProps) {
   )
 }
 
-/** The numbers of a master: what is not typed comes from the rules, brought to its size. */
+/** The numbers of a master; missing ones come from the rules, scaled to its size. */
 function MasterFields({
   master,
   rules,

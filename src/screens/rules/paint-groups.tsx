@@ -70,7 +70,7 @@ export function PaletteGroup({ draft, onChange, problems }: GroupProps) {
   )
 }
 
-/** The finishes that objects share, by name; what they are is said on the bench, on any object that has them. */
+/** Shared finishes by name; their values are edited on the bench, on any object that has them. */
 export function FinishGroup({ draft, onChange, problems }: GroupProps) {
   const { finishes } = draft
   const word = (paint: Paint): string => (isGradient(paint) ? `${paint.kind} gradient` : paint)

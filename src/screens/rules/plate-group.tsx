@@ -13,7 +13,7 @@ const SHAPES = [
   { value: 'rounded', label: '▢', hint: 'rectangle, its radius a share of the shorter side' },
 ] as const
 
-/** The background shapes that drawings may lie on. */
+/** The plates of the set. */
 export function PlateGroup({ draft, onChange, problems }: GroupProps) {
   const { plates } = draft
   const set = (i: number, change: Partial<Plate>) =>

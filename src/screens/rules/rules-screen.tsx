@@ -34,7 +34,7 @@ export function RulesScreen() {
   const [kept] = useState(() => waitingRules(session.getState().setId) as Waiting | null)
   const [draft, setDraft] = useState<Draft | null>(() => kept && rebased(kept.draft, kept.basis, set.rules))
   const [left, setLeft] = useState<ReadonlySet<string>>(kept ? new Set(kept.left) : NOBODY)
-  // A pending change is laid over the rules it was made on; when those change beneath it, it is laid over what they are.
+  // A pending change is rebased when the rules change beneath it.
   const [basis, setBasis] = useState(set.rules)
   if (basis !== set.rules) {
     setBasis(set.rules)
@@ -56,7 +56,7 @@ export function RulesScreen() {
     [isOtherGrid, drawings, left],
   )
   const underNow = useMemo(() => (draft ? ruled(draft, set.rules) : null), [draft, set.rules])
-  // What it does to thousands of icons is found after the form shows what was typed.
+  // Its effect on thousands of icons is computed after the form is updated.
   const lately = useDeferredValue(underNow),
     under = lately === underNow ? underNow : null
   const fitting = useFitted(set, under?.ok && isOtherGrid && drawings === 'fitted' ? under.rules : null)

@@ -8,7 +8,7 @@ const DASHES = ['', '4 2', '1 2', '6 2 1 2']
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`
 
-/** What each weight comes to at each delivered size, as a share of what proportion asks. */
+/** Each weight at each delivered size, as a share of its proportional value. */
 export function WeightCurve({ bySize, names }: { bySize: ReturnType<typeof weightsBySize>; names: readonly string[] }) {
   const rows = bySize.map(({ size, weights }) => ({ size, weights }))
   const shares = bySize.flatMap(({ weights }) => weights.map(({ share }) => share))

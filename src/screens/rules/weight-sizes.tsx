@@ -71,7 +71,7 @@ export function WeightSizes({ draft, rules, onChange }: Pick<GroupProps, 'draft'
 
 const pixels = (value: number): string => String(Math.round(100 * value) / 100)
 
-/** A ring around a bar in the first weight, as they are drawn at a size. */
+/** A ring and a bar in the first weight, at a size. */
 function sample(rules: Rules, size: number, ink: string): string {
   const { grid, liveArea, weights } = bookAt(rules, baseFor(rules, size)),
     side = grid.size,

@@ -51,12 +51,11 @@ const CARES = [
 ] as const
 
 /**
- * A drawing brought from one rule book to the grid of another. Along each axis what is seen as an edge, and what must
- * stay in the middle, gets the best place by `best-places`. Everything else is solved for, so that what related the
- * places of the drawing relates them again (`relations.ts`, `settle.ts`). What comes of it is drawn and compared with
- * what it was (`flaws.ts`): where it is another picture, the weakest crisp place near the flaw gives way, then all is
- * fitted more carefully, and where that does not help the drawing is only scaled. What a person pinned stays, whatever
- * comes of it.
+ * Fits a drawing to the grid of another rule book. Along each axis seen edges and centres get their best places
+ * (`best-places`). All other places are solved for by their relations (`relations.ts`, `settle.ts`). The result is
+ * drawn and compared with the original (`flaws.ts`). If it is another picture, the weakest crisp place near the flaw is
+ * released, then the fit is repeated with more care; at last the drawing is only scaled. Pins always hold. Memoised
+ * without pins.
  */
 export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules, pins: readonly Pin[] = []): Fitted {
   if (pins.length > 0) return search(objects, from, to, pins)

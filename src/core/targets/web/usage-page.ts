@@ -4,7 +4,7 @@ import { element, escaped, SVG } from '../../formats/markup'
 const used = (name: string, side: number, own: Record<string, string>, file = ''): string =>
   element('svg', { width: `${side}`, height: `${side}`, ...own }, element('use', { href: `${file}#${name}` }))
 
-/** A page that shows every symbol of a sprite and its use. It contains the sprite, so that it opens from anywhere. */
+/** A page that shows every symbol of a sprite and its use. It contains the sprite and opens from anywhere. */
 export function usagePage(name: string, names: readonly string[], symbols: readonly string[], size: number): string {
   const hidden = { 'aria-hidden': 'true' }
   const cells = names.map(

@@ -3,8 +3,8 @@ import type { Bench } from '../state/bench'
 import { slice } from '../state/slice'
 
 /**
- * What was done last: `trail` follows a copy that is moved or turned, so that the next duplicate does likewise; `last`
- * can be done again to whatever is selected.
+ * The last action: `trail` is the map of a copy that was moved or turned, for the next duplicate; `last` can be
+ * repeated on any selection.
  */
 export const AGAIN = slice('again', {
   trail: null as { readonly ids: string; readonly map: Transform } | null,
@@ -19,7 +19,7 @@ export function followCopies(bench: Bench, copies: readonly { readonly id: strin
   bench.put(AGAIN, { trail: { ids: joined(copies.map(({ id }) => id)), map } })
 }
 
-/** The map by which the selection came out of its originals, with what was done to it since; null when it did not. */
+/** The map from the originals to the selected copies, with later changes; null if they are no copies. */
 export function trailOf(bench: Bench, selected: readonly { readonly id: string }[]): Transform | null {
   const { trail } = bench.read(AGAIN)
   return trail?.ids === joined(selected.map(({ id }) => id)) ? trail.map : null

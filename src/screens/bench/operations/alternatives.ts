@@ -5,7 +5,7 @@ import { say } from '@/ui/notice'
 import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
 
-/** Keeps the drawing as it is beside a copy of it that is drawn on, under the first free name. */
+/** Keeps the present drawing as an alternative under the first free name, and goes on with a copy. */
 export function keepAlternative(bench: Bench): void {
   const { here, master } = bench
   if (!here || !master) return

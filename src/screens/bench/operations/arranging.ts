@@ -9,12 +9,12 @@ import { say } from '@/ui/notice'
 import type { Bench } from '../state/bench'
 
 /**
- * What is lined up to: the selection's own box, the square, the live area, a keyline by name, or one of the selected
- * objects by id.
+ * Reference of an alignment: the selection's box, the square, the live area, a keyline by name, or a selected object by
+ * id.
  */
 export type AlignTo = 'selection' | 'square' | 'live area' | `keyline ${string}` | `object ${string}`
 
-/** What objects are aligned to, and the gap that they are spaced by: null shares what is between the outermost. */
+/** Reference of alignments, and gap of distributions; null keeps the outermost objects. */
 export const ARRANGE = slice('arrange', { alignTo: 'selection' as AlignTo, gap: null as number | null })
 
 /** The box that is lined up to, and whether the selection goes there as one. */

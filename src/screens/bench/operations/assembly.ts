@@ -29,7 +29,7 @@ export function assemble(bench: Bench, role: Role): void {
   bench.select([id])
 }
 
-/** The finish of a combination: that of what is closed; of lines alone, their stroke as a fill. */
+/** The finish of a combination: that of a closed member; of lines alone, their stroke as a fill. */
 function finishOf(bench: Bench, objects: readonly DrawingObject[]): Finish {
   const styled = objects.filter(isStyled)
   const closed = styled.find((object) => !countsByInk(object, bench.scene))
@@ -60,7 +60,7 @@ const ROLES: readonly { readonly role: Role; readonly key: string; readonly word
   { role: 'flips', key: 'BracketRight', words: 'flips' },
 ]
 
-/** Takes the selection one level out: just above what it was in. */
+/** Moves the selection one level out, above its container. */
 function takeOut(bench: Bench): void {
   const { free } = bench
   const from = parentOf(bench, free[0]!.id)!,

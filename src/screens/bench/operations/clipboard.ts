@@ -18,7 +18,7 @@ const TYPE = 'application/x-wise-square-objects+json'
 
 const NamedNumber = z.strictObject({ name: ValueName, value: z.number() })
 
-/** What is on the clipboard: objects, and all that they refer to by name in the rules of their set. */
+/** Content of the clipboard: objects, and the named values they use. */
 const Copied = z.strictObject({
   objects: z.array(DrawingObject),
   weights: z.array(NamedNumber),
@@ -81,7 +81,7 @@ function parsedJson(text: string): unknown {
   }
 }
 
-/** What of the clipboard these rules lack, in words, and the rules with it. */
+/** The named values of the clipboard that these rules lack, in words, and the rules with them. */
 function brought(copied: Copied, rules: Rules): { readonly lacks: string[]; readonly rules: Rules } {
   const lacks: string[] = []
   const next: Record<string, unknown> = { ...rules }
@@ -95,8 +95,8 @@ function brought(copied: Copied, rules: Rules): { readonly lacks: string[]; read
 }
 
 /**
- * Lays objects from the clipboard in place, in whichever icon is open. What they refer to is matched by name; what this
- * set lacks is named, and brought along when that is wished for. False where the clipboard holds none.
+ * Pastes objects in place, into the open icon. Named values are matched by name; missing ones are listed, and added on
+ * request. False if the clipboard has no objects.
  */
 export function pasteObjects(bench: Bench, event: ClipboardEvent): boolean {
   const text = event.clipboardData!.getData(TYPE)
@@ -125,7 +125,7 @@ function pasteText(bench: Bench, text: string): void {
   bench.put(PASTING, { question: { title: `${label}?`, lacks, accept } })
 }
 
-/** What is asked before something is pasted that this set lacks what it needs. */
+/** The question before objects with missing named values are pasted. */
 export const PASTING = slice('pasting', {
   question: null as { readonly title: string; readonly lacks: readonly string[]; readonly accept: () => void } | null,
 })

@@ -20,7 +20,7 @@ export function fitSquare(bench: Bench): void {
   bench.store.setState({ view: fitted(bench) })
 }
 
-/** Whether the whole square is seen as it was brought into view, or nothing yet. */
+/** Whether the whole square is in view, unchanged since it was fitted. */
 export function isFitted(bench: Bench): boolean {
   const { view } = bench.store.getState()
   if (!view) return true

@@ -12,7 +12,7 @@ import { title } from './objects'
 /** Whether an object falls apart into others. */
 const isLoosable = (object: DrawingObject): boolean => isContainer(object) || kindOf(object).loose !== undefined
 
-/** Takes containers apart; what is in them stays where it is and looks the same. */
+/** Releases containers; their content looks the same. */
 export function loosen(bench: Bench): void {
   const containers = bench.free.filter(isLoosable)
   const left: string[] = []
@@ -34,7 +34,7 @@ export function fixToPath(bench: Bench): void {
   else bench.edit({ kind: 'replace', objects: next }, `Fix ${title(free)} to paths`)
 }
 
-/** What comes of something, or says why nothing does. */
+/** The result of a function; null with a notice if it throws. */
 export function attempt<T>(make: () => T): T | null {
   try {
     return timed(make)

@@ -9,8 +9,8 @@ export const isSvgText = (text: string): boolean =>
   /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*|<!DOCTYPE[^>]*>\s*)*<svg[\s>]/i.test(text)
 
 /**
- * Lays an SVG document in the open icon as live objects under the rules of the set, its square scaled to the grid; its middle
- * comes to a place where one is given. What cannot be read is said. The reader is loaded when it is wanted first.
+ * Adds an SVG document to the open icon as live objects under the rules of the set, scaled to the grid, centred at a
+ * place if given. Unsupported features are reported. The reader is loaded on first use.
  */
 export async function laySvg(bench: Bench, text: string, name: string, middle: Point | null): Promise<void> {
   const { here } = bench

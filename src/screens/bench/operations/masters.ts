@@ -10,8 +10,8 @@ import type { Bench } from '../state/bench'
 import { slice } from '../state/slice'
 
 /**
- * How the main master is seen under the open one, whether what was changed on both sides is listed, whether it is
- * shown where edges of the open one went, and whether all that relates its places is, or only what is not as it should be.
+ * View of a derived master: opacity of the main master beneath, list of conflicts, places of edges, and relations (all,
+ * or only violated ones).
  */
 export const MASTERS = slice('masters', {
   compare: 'off' as 'off' | 'overlay' | 'blink',
@@ -23,7 +23,7 @@ export const MASTERS = slice('masters', {
 /** The sizes that are offered for a further master. */
 export const OFFERED = [16, 20, 32, 48]
 
-/** Opens the drawing of the icon on another grid of the set; the square stays as large as it is. */
+/** Opens the drawing of the icon on another grid of the set; the square keeps its size on screen. */
 export function openMaster(bench: Bench, base: number): void {
   const was = bench.base
   if (base === was) return
@@ -53,7 +53,7 @@ export function addMaster(bench: Bench, base: number): void {
 
 const placed = (bench: Bench) => bench.icon && masterOn(bench.icon, bench.setRules, bench.base)
 
-/** Gives up what was changed by hand on the open master. */
+/** Discards the changes by hand of the open master. */
 export function deriveAgain(bench: Bench): void {
   const { here, icon, base } = bench
   if (!here || base === bench.setRules.grid.size) return
@@ -70,7 +70,7 @@ export function drawByItself(bench: Bench): void {
   commit(bench.session, { kind: 'master', ...here, drawn }, `Draw the ${base} master by itself`)
 }
 
-/** Settles what was changed on both sides: as it was drawn here, or as it is derived now. */
+/** Resolves conflicts: with the drawing by hand, or with the derived one. */
 export function settle(bench: Bench, conflicts: readonly Conflict[], keep: 'mine' | 'theirs'): void {
   const { here } = bench,
     one = placed(bench),
@@ -84,7 +84,7 @@ export function settle(bench: Bench, conflicts: readonly Conflict[], keep: 'mine
   )
 }
 
-/** The drawing, and what it was derived from, with conflicts settled one way. */
+/** The drawing and its merge base, with conflicts resolved. */
 function settledSides(bench: Bench, conflicts: readonly Conflict[], keep: 'mine' | 'theirs') {
   const { icon, base } = bench,
     one = placed(bench)
@@ -101,7 +101,7 @@ export function settledDrawing(bench: Bench, conflicts: readonly Conflict[], kee
   return sides && { objects: sides.objects, rules: bookAt(bench.setRules, bench.base) }
 }
 
-/** Conflicts by object: what was changed of one object on both sides is one thing to decide. */
+/** Groups conflicts by object: all of one object are one decision. */
 export function byObject(conflicts: readonly Conflict[]): readonly (readonly Conflict[])[] {
   const found = new Map<string, Conflict[]>()
   for (const one of conflicts) {

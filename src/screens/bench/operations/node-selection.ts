@@ -27,15 +27,15 @@ export function editedPath(bench: Bench): PathObject | null {
   return object && more.length === 0 ? editable(object, bench.scene) : null
 }
 
-/** What an edited path comes to in the drawing: the shape it was taken from where that can express it. */
+/** The edited path as an object: the original shape if it can express the edit. */
 export function editedObject(bench: Bench, path: PathObject): Edited {
   const object = bench.free.find(({ id }) => id === path.id)
   return object ? afterEdit(object, path) : { object: path, lost: null }
 }
 
 /**
- * Puts an edited path into the drawing. The first time that a shape has to become a path for it that is asked, with
- * what is lost; later it is said.
+ * Puts an edited path into the drawing. The first time a shape must become a path, the person is asked and told the
+ * losses; later they are told only.
  */
 export function putPath(bench: Bench, path: PathObject, label: string): void {
   const { object, lost } = editedObject(bench, path)

@@ -41,7 +41,7 @@ export function nudgeNodes(bench: Bench, by: Point): void {
   edit(bench, moveNodes(path, places, by), `Move ${title(places)} of ${path.name}`)
 }
 
-/** Deletes the selected nodes; what is left of a path whose last contour goes is nothing. */
+/** Deletes the selected nodes; a path without contours is deleted. */
 export function deleteNodes(bench: Bench): void {
   const path = editedPath(bench)!,
     places = selectedNodes(bench)
@@ -61,7 +61,7 @@ export function setNodeKind(bench: Bench, kind: NodeKind): void {
 export function insertBetween(bench: Bench): void {
   const path = editedPath(bench)!
   const segments = selectedSegments(bench)
-  // From the last on, so that the numbers of those before stay what they are.
+  // From the last on, which keeps earlier indices.
   const next = segments.toReversed().reduce((so, at) => insertNode(so, at, 0.5), path)
   if (segments.length === 0) say({ text: 'Select both nodes of a segment: the new node goes between them.' })
   else edit(bench, next, `Insert ${title(segments)} in ${path.name}`)

@@ -87,7 +87,7 @@ export function transformSelection(
   bench.put(AGAIN, { last: { map, words, scale } })
 }
 
-/** Does to the selection what was done last, to whatever it was. */
+/** Repeats the last action on the selection. */
 export function repeatTransform(bench: Bench, copy: boolean): void {
   const { last } = bench.read(AGAIN)
   if (last) transformSelection(bench, last.map, last.words, { copies: copy ? 1 : 0, scale: last.scale })

@@ -20,7 +20,7 @@ import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
 import { PATCHWORK } from './patchwork'
 
-/** What of the selection is painted and may be changed; of a patchwork the shape in hand, or all of them. */
+/** The selected paints that can be changed; of a patchwork the shape in hand, or all. */
 export function paintable(bench: Bench): Painted[] {
   const painted = paintedWithin(bench.free, bench.scene),
     open = bench.one('patchwork'),
@@ -49,7 +49,7 @@ export function setPaint(bench: Bench, place: PaintPlace, change: { paint?: Pain
   changeStyles(bench, (style) => withPaintAt(style, place, change), WORDS(place))
 }
 
-/** Gives every object a gradient over its own box, from what it was painted with. */
+/** Gives every object a gradient over its own box, from its former paint. */
 export function makeGradient(bench: Bench, place: PaintPlace, kind: Gradient['kind']): void {
   changeStyles(
     bench,
@@ -72,10 +72,7 @@ function firstStops(paint: Paint | undefined): Stop[] {
   ]
 }
 
-/**
- * The gradient in hand of the one selected object, if there is one; as it is shown while it is pulled, or as it was
- * before.
- */
+/** The gradient of the one selected object, if any; with the preview of a drag. */
 export function gradientInHand(
   bench: Bench,
   asShown = false,
@@ -90,7 +87,7 @@ export function gradientInHand(
   return paint !== undefined && isGradient(paint) ? { painted, place, gradient: paint } : null
 }
 
-/** What is painted with another gradient at a place. */
+/** The objects with another gradient at a place. */
 export const withGradient = (painted: Painted, place: PaintPlace, gradient: Gradient): DrawingObject[] =>
   paintedAnew([painted], ({ style }) => withPaintAt(style, place, { paint: gradient }))
 

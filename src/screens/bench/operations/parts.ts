@@ -20,7 +20,7 @@ import type { Bench } from '../state/bench'
 import { attempt } from './fix'
 import { slice } from '../state/slice'
 
-/** What the panel and the tool for parts keep: which part is in hand, and what is being asked. */
+/** State of the panel and the tool for parts: the part in hand, and the open question. */
 export const PARTS = slice('parts', {
   inHand: null as string | null,
   /** Where a part was opened last. */
@@ -203,7 +203,7 @@ export function openedPart(bench: Bench): Opened | null {
   return inside ?? openedById(bench, bench.selected[0]?.id ?? '') ?? (bench.icon && openedIn(bench.icon)?.group) ?? null
 }
 
-/** What putting an opened part back comes to: the set with it, and the other icons that change; or why it cannot be. */
+/** The set after an opened part is put back, and the other icons that change; or the reason why it cannot be. */
 export function puttingBack(
   bench: Bench,
   id: string,

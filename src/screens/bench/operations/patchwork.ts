@@ -19,7 +19,7 @@ export const PATCHWORK = slice('patchwork', {
   shape: null as string | null,
 })
 
-/** Opens the selected patchwork, or makes one of what is selected. */
+/** Opens the selected patchwork, or makes one of the selection. */
 export function beginPatchwork(bench: Bench): void {
   bench.put(PATCHWORK, { way: 'keep', shape: null })
   if (!bench.one('patchwork')) gather(bench, bench.free, 'Patchwork', { kind: 'patchwork', swept: [] })

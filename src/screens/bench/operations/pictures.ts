@@ -22,7 +22,7 @@ export async function keepPicture(file: Blob): Promise<KeptPicture> {
 const known = new Map<string, Promise<Picture | null>>()
 const there = new Map<string, Picture>()
 
-/** The pixels of a kept picture as they are, undimmed; null when it is not there. Remembered. */
+/** The undimmed pixels of a stored picture; null if it is missing. Memoised. */
 export function pixelsOf(id: string): Promise<Picture | null> {
   let pixels = known.get(id)
   if (!pixels) known.set(id, (pixels = read(id)))

@@ -37,7 +37,7 @@ const TIE_STATES: Readonly<Record<HeldTie['state'], string>> = {
 /** A tie in words: “slant, not kept”. */
 export const tieInWords = ({ kind, state }: HeldTie): string => `${TIE_WORDS[kind]}, ${TIE_STATES[state]}`
 
-/** What a press on a tie in a state comes to: one that holds is let go, one that is missed is held to, and on around. */
+/** Next state of a tie at each press: a held one is released, a missed one is held, and so on around. */
 const NEXT: Readonly<Record<HeldTie['state'], { readonly kept: boolean | null; readonly words: string }>> = {
   holds: { kept: false, words: 'let it go' },
   'let-go': { kept: true, words: 'hold to it' },
@@ -96,13 +96,13 @@ export function fitAgain(bench: Bench, held: Held): void {
   if (edit && isByHand(held)) commit(bench.session, edit, `Fit ${heldPlace(held)} of the ${bench.base} master again`)
 }
 
-/** The place nearest to one at which an edge of what is held is whole. */
+/** The nearest place at which an edge of a held coordinate is whole. */
 export function wholePlace({ edges }: Held, place: number): number {
   const places = edges.map((edge) => Math.round(place + edge) - edge)
   return places.reduce((best, one) => (Math.abs(one - place) < Math.abs(best - place) - 1e-9 ? one : best))
 }
 
-/** The next place, one way or the other, at which an edge of what is held is whole. */
+/** The next place, up or down, at which an edge of a held coordinate is whole. */
 export function nextPlace({ edges, place }: Held, way: number): number {
   const next = edges.map((edge) => {
     const at = place + edge

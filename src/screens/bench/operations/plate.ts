@@ -92,7 +92,7 @@ export function changePlate(bench: Bench, name: string): void {
   )
 }
 
-/** Brings what lies on the plate to its middle, as large as its padding lets it. */
+/** Centres the objects on the plate and sizes them to its padding. */
 function fitOnPlate(bench: Bench): void {
   const plate = groundIn(bench.objects)
   if (plate?.kind !== 'plate') return
@@ -107,7 +107,7 @@ function fitOnPlate(bench: Bench): void {
   bench.edit({ kind: 'replace', objects: fitObjects(others, box, to) }, 'Fit the drawing on its plate')
 }
 
-/** The rules with a swatch of a name, which a colour is added to the palette for where it is not there. */
+/** The rules with a swatch of a name, added to the palette if missing. */
 function withSwatch(rules: Rules, swatch: Rules['palette'][number]): Rules {
   const { palette } = rules
   if (palette.length >= MOST_SWATCHES || palette.some(({ name }) => name === swatch.name)) return rules
@@ -123,7 +123,7 @@ const MOST_SWATCHES = 64
 /** The swatch of shadows; it does not turn light on dark ground, as ink does. */
 const SHADE = 'shade'
 
-/** The rules with the swatch of shadows: ink as it is on light ground. */
+/** The rules with the swatch of shadows: the ink of light ground. */
 const withShade = (rules: Rules): Rules =>
   withSwatch(rules, { name: SHADE, color: rules.palette.find(({ name }) => name === INK)!.color })
 

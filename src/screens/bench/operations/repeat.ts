@@ -12,7 +12,7 @@ import { gather } from './gather'
 const AROUND = 6,
   ALONG = 4
 
-/** Copies around the pivot, the centre of the square, or where that is where they are themselves, what is beneath them. */
+/** Repeats the selection around the pivot, else around the centre of the square, or below if that is its own centre. */
 function around(bench: Bench): void {
   const objects = bench.free
   const box = bench.extent(objects)!,

@@ -9,7 +9,7 @@ import { commit } from '../../frame/session'
 import type { Bench } from '../state/bench'
 import { slice } from '../state/slice'
 
-/** The snag that is pointed at in the list, the mend that is, and the snag that is to be left as it is. */
+/** The snag and the mend under the pointer in the list, and the snag that is being accepted. */
 export const SNAGS = slice('snags', {
   pointed: null as Snag | null,
   mending: null as DrawingEdit | null,
@@ -44,7 +44,7 @@ function fitToPixels(bench: Bench): void {
   bench.edit({ kind: 'replace', objects: next }, 'Fit the drawing to pixels')
 }
 
-/** Leaves a snag as it is, for a reason. */
+/** Accepts a snag, with a reason. */
 export function accept(bench: Bench, snag: Snag, reason: string): string | null {
   const { here, master } = bench
   if (!here || !master) return null
@@ -54,7 +54,7 @@ export function accept(bench: Bench, snag: Snag, reason: string): string | null 
   return null
 }
 
-/** Looks again at what was left as it is. */
+/** Revokes all accepted snags. */
 function acceptNothing(bench: Bench): void {
   const { here } = bench
   if (here) commit(bench.session, { kind: 'accept', ...here, accepted: [] }, 'Look again at what was left')

@@ -9,7 +9,7 @@ import { useDeferredIcon, useDeferredPlaced, useSetRules } from '../state/contex
 /** How an icon's master on a grid comes about, as far as it matters to its snags. */
 export function useBeside(icon: Icon | null, rules: Rules, base: number): Beside {
   const isDerived = icon !== null && masterOn(icon, rules, base).standing.by === 'derivation'
-  // What the main master comes to stays the same list while another one is drawn.
+  // The derived drawing stays the same list while another master is drawn.
   const main = icon && mainOn(icon, rules, base)
   return useMemo(() => ({ isDerived, main }), [isDerived, main])
 }

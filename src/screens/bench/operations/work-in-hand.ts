@@ -5,14 +5,14 @@ import { gradientInHand, setStops } from './paints'
 import { benchGuides, GUIDE, setGuides } from './guides'
 import { PAINT } from '../state/paint-in-hand'
 
-/** What Delete means before it means the selection: each gives what it would do, null where nothing of its is in hand. */
+/** Candidates for Delete before the selection: each returns its removal, null if nothing of its kind is in hand. */
 const REMOVALS: readonly ((bench: Bench) => (() => void) | null)[] = [
   (bench) => bench.holding.removal?.() ?? null,
   removalOfStop,
   removalOfGuide,
 ]
 
-/** Removes what is seen to be in hand; null where that is nothing, so that Delete means the selection. */
+/** Removes the thing in hand; null if there is none, and Delete applies to the selection. */
 export function removalOf(bench: Bench): (() => void) | null {
   for (const removal of REMOVALS) {
     const remove = removal(bench)

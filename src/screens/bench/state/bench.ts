@@ -30,7 +30,7 @@ const REACH = 6
 
 const NOTHING: ReadonlySet<string> = new Set()
 
-/** The bench: one icon of the session's set, what is selected in it, and the ways to change it. */
+/** The bench: an open icon of the set, its selection, and the operations on it. */
 export class Bench {
   readonly store: BenchStore
   readonly deferred: DeferredSet
@@ -65,10 +65,7 @@ export class Bench {
     return baseIn(this.setRules, this.store.getState().master)
   }
 
-  /**
-   * The icon as it is after the last finished edit; the first of the set when the open one is gone; null in an empty
-   * set.
-   */
+  /** The icon after the last finished edit; the first icon if the open one was deleted; null in an empty set. */
   get icon(): Icon | null {
     const { icons } = this.session.getState().history.present
     return icons.find(({ id }) => id === this.store.getState().icon) ?? icons[0] ?? null
@@ -88,7 +85,7 @@ export class Bench {
     return this.icon && this.master && { icon: this.icon.id, master: this.master.base }
   }
 
-  /** The objects as they are shown, the edit in hand included. */
+  /** The visible objects, with the edit in hand. */
   get shownObjects(): readonly DrawingObject[] {
     const icon = shown(this.session.getState()).icons.find(({ id }) => id === this.icon?.id)
     return icon ? masterOn(icon, this.setRules, this.base).master.objects : []
@@ -172,7 +169,7 @@ export class Bench {
     return this.holding.building?.() ?? null
   }
 
-  /** Keeps what is being built, as far as it is finished: something else is about to be in hand. */
+  /** Keeps the finished part of a construction before another tool takes over. */
   keepBuilding(): void {
     this.building?.keep()
   }
@@ -190,7 +187,7 @@ export class Bench {
     this.store.setState({ inHand: NOTHING_IN_HAND })
   }
 
-  /** Drops what is in hand as if it had never been. */
+  /** Discards everything in hand. */
   drop(): void {
     this.preview(null)
     this.letGo()
@@ -224,10 +221,7 @@ export class Bench {
     show(this.session, edit && here ? this.sharing(here, edit) : null)
   }
 
-  /**
-   * Shows objects moved while they are in hand. Those of the drawing itself are only shifted where they are drawn:
-   * nothing is computed anew for that, and what stands beside the square follows when there is time.
-   */
+  /** Shows moved objects during a drag. Objects of the drawing are only shifted on screen; panels follow when idle. */
   shift(objects: readonly DrawingObject[], by: Point): void {
     const { here, session } = this
     const edit = (): DrawingEdit => ({ kind: 'replace', objects: objects.map((object) => moveObject(object, by)) })

@@ -1,15 +1,12 @@
 import type { Stepping } from '../../frame/session'
 
-/**
- * What a tool builds in several steps before it is an edit of the set: a step back and one forth, where there is one, and
- * what keeps of it what is finished enough.
- */
+/** A construction in several steps: undo and redo, if possible, and a function that keeps its finished part. */
 export type Building = Stepping & { readonly keep: () => void }
 
 /** What a tool may have in hand. */
 export type Holding = {
-  /** What it is building; null where there is nothing yet. */
+  /** The construction; null before it begins. */
   building?(): Building | null
-  /** Removes or resets what of it is seen to be in hand; null where nothing is, so that Delete means the selection. */
+  /** Removes or resets the thing in hand; null if there is none, and Delete applies to the selection. */
   removal?(): (() => void) | null
 }

@@ -31,16 +31,13 @@ export const useSlice = <S extends object>(slice: Slice<S>): S => useBenchState(
 export const iconIn = ({ icons }: Pick<IconSet, 'icons'>, open: string | null): Icon | null =>
   icons.find(({ id }) => id === open) ?? icons[0] ?? null
 
-/**
- * What is read of the open icon as it is shown, the edit in hand included (null in an empty set); draws again only when
- * that differs.
- */
+/** A value read from the visible open icon, with the edit in hand (null in an empty set); renders only on change. */
 export function useShownIcon<T>(read: (icon: Icon | null) => T): T {
   const open = useBenchState(({ icon }) => icon)
   return useSessionState((state) => read(iconIn(shown(state), open)))
 }
 
-/** What is read of the open master as it is shown on the square. */
+/** A value read from the visible open master. */
 export function useShownMaster<T>(read: (master: Master | null) => T): T {
   const open = useBenchState(({ icon }) => icon)
   const base = useBenchState(({ master }) => master)
@@ -51,12 +48,12 @@ export function useShownMaster<T>(read: (master: Master | null) => T): T {
   })
 }
 
-/** The open master as it is shown under the square. */
+/** The open master for panels, deferred. */
 export function useDeferredMaster(): Master | null {
   return useDeferredPlaced()?.master ?? null
 }
 
-/** The open master as it is shown under the square, and how it comes about. */
+/** The open master for panels with its origin, deferred. */
 export function useDeferredPlaced() {
   const open = useBenchState(({ icon }) => icon)
   const base = useBenchState(({ master }) => master)
@@ -66,7 +63,7 @@ export function useDeferredPlaced() {
   })
 }
 
-/** The open icon as it is shown under the square: an edit in hand comes there now and then. */
+/** The open icon for panels: an edit in hand arrives with a delay. */
 export function useDeferredIcon(): Icon | null {
   const open = useBenchState(({ icon }) => icon)
   return useDeferredSet((set) => iconIn(set, open))

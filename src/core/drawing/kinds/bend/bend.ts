@@ -19,8 +19,8 @@ import { freehandRun, Trace } from './trace'
 
 /**
  * Members bent along strokes. A share of the length of the straight `base` goes to the same share of each stroke's
- * length; distances from it are kept, times `width`. A stroke drawn by hand keeps its `trace`, so that its smoothing
- * can be changed later. The result may be `flipped` over its stroke, `reversed`, or both.
+ * length; distances from it are kept, times `width`. A stroke drawn by hand keeps its `trace`, which allows another
+ * smoothing later. The result may be `flipped` over its stroke, `reversed`, or both.
  */
 const Bend = z.strictObject({
   kind: z.literal('bend'),

@@ -11,10 +11,9 @@ const OFF = 0.6
 const MOST = 4
 
 /**
- * How far the outline of path data may lie from what was meant, in units of the square, for its numbers were written with
- * so few digits as they are: glyphs in whole units of their font, paths with two digits. `scale` leads from units of the
- * data to units of the square, `exact` is how far apart what is the same may be. 0 where steps are so large that the
- * numbers are meant.
+ * Error of an outline by rounding, in units of the square: of glyphs in whole units of their font, of paths with two
+ * digits. `scale` maps units of the data to units of the square, `exact` is the exact tolerance. 0 if the steps are too
+ * large for rounding.
  */
 export function roundedBy(data: string | undefined, scale: number, exact: number): number {
   if (data === undefined) return 0
