@@ -81,7 +81,8 @@ export function commit(session: Session, edit: SetEdit, label: string): void {
   const problem = changeProblem(state.history.present, history.present)
   session.setState(problem === null ? { history, preview: null } : { preview: null })
   if (problem !== null) say({ text: problem, tone: 'fault' })
-  else whenIdle(() => forgetOldest(session))
+  // The last step always stays.
+  else if (history.past.length > 1) whenIdle(() => forgetOldest(session))
 }
 
 const whenIdle = (act: () => void): void =>
