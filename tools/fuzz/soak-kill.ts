@@ -396,6 +396,8 @@ async function work(round: number): Promise<void> {
 const start = performance.now()
 let done = 0
 for (let round = 0; round < rounds; round++) {
+  if (round > 0 && round % 25 === 0)
+    console.log(`${round} rounds: ${faults.length} faults ${faults.slice(-3).join('; ')}`)
   const kind = next()
   try {
     await (kind < 0.2
