@@ -21,7 +21,7 @@ export default tseslint.config(
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: {
       '@typescript-eslint/no-floating-promises': 'error',
-      // An event of React may well begin something; what it begins says by itself what went wrong.
+      // Event handlers of React may be async functions: these report their own errors.
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
     },
   },

@@ -25,7 +25,7 @@ function isCall(text: string): boolean {
   }
 }
 
-/** What is wrong with a request that is no GET and for no route of the API; null where it calls an action. */
+/** The refusal of a request to a page that is neither GET nor HEAD; null if it calls a server action. */
 async function wrongCall(request: NextRequest): Promise<NextResponse | null> {
   if (request.method !== 'POST' || !request.headers.has('next-action'))
     return invalid('This address can only be read.', 405)

@@ -6,7 +6,7 @@ import { expect, test } from './test'
 
 const PORT = 4388
 
-/** Runs `bin/start`: what it said once it served or ended, and how it ended. */
+/** Runs `bin/start`. Resolves `served` when it serves or ends, `ended` with its exit status; `said` is its output. */
 function started(...args: string[]) {
   const child = spawn('bin/start', args, { stdio: ['ignore', 'pipe', 'pipe'] })
   let said = ''

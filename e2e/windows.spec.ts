@@ -109,6 +109,26 @@ test('windows that are closed while the server is away leave nothing behind: the
   await expect(bench.row('Ellipse 1')).toBeVisible()
 })
 
+test('a window that stays open takes over what another one could not save before it was closed, and says Saved only then', async ({
+  page,
+  context,
+}) => {
+  const one = await BenchPage.withNewSet(page, 'Squall')
+  const other = await second(one)
+  await context.route('**/save', (route) => route.abort())
+  await one.press('1')
+  await one.drag([3, 3], [9, 9])
+  await expect(page.getByText('Not saved yet')).toBeVisible()
+  await page.close({ runBeforeUnload: false })
+  await expect(other.page.getByText('Not saved yet')).toBeVisible()
+  await context.unroute('**/save')
+  await expect(other.row('Rectangle 1')).toBeVisible()
+  await other.saved()
+  const later = await context.newPage()
+  await later.goto(other.page.url())
+  await expect(new BenchPage(later).row('Rectangle 1')).toBeVisible()
+})
+
 test('answers that are cut off are asked for again, and nothing is refused or doubled by it', async ({ page }) => {
   const bench = await BenchPage.withNewSet(page, 'Squall line')
   await bench.saved()

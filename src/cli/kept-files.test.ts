@@ -18,7 +18,7 @@ describe('a file that is there', () => {
       const failing = {
         ...steps,
         [name]: async (path: string, content: string) => {
-          // A full disk takes a part of what it is given.
+          // A full disk stores only the first bytes.
           if (name === 'write') writeFileSync(path, content.slice(0, 2))
           throw Object.assign(new Error('no room'), { code: 'ENOSPC', path })
         },

@@ -11,7 +11,7 @@ import { replaceFile } from '../server/replace-file'
 import { type Answer, type Options, UsageError } from './command'
 import { readWhole } from './read-set'
 
-/** Applies all safe mends to the stored drawings of a set and writes it; lists what was mended and what remains. */
+/** Applies all safe mends to the stored drawings of a set and writes it; lists the mended and the remaining snags. */
 export async function mendCommand(files: readonly string[], { out, only }: Options): Promise<Answer> {
   if (!out) throw new UsageError('Say where to: --out FILE.')
   const ids = only?.split(',')

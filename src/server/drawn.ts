@@ -119,7 +119,7 @@ type Stale = Pick<Row, 'id' | 'revision' | 'rulesRevision'>
  * Not stored, because the machine may have been busy.
  */
 const hanging = new Map<string, { readonly problem: string; readonly until: number }>()
-/** How long a timed-out drawing is not tried again, in milliseconds, and the most of them that are remembered. */
+/** Pause before a timed-out drawing is tried again, in milliseconds, and greatest number of remembered ones. */
 const REST = 60_000,
   KNOWN = 500
 

@@ -10,7 +10,7 @@ export function decoded(bytes: Uint8Array): Decoded {
   const from = png.palette ? convertIndexedToRgb(png) : png.data,
     channels = from.length / (width * height),
     deep = png.depth === 16 ? 257 : 1,
-    // Where in a pixel red, green and blue are: in a grey one all of them are its first value.
+    // Offsets of green and blue in a pixel: 0 in a grey one.
     [green, blue] = channels < 3 ? [0, 0] : [1, 2],
     hasAlpha = channels % 2 === 0
   const data = new Uint8Array(4 * width * height)

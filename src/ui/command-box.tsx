@@ -12,7 +12,7 @@ export const openCommandBox = (): void => useOpen.setState({ open: true })
 
 const OWN = [{ id: 'find', name: 'Find a command', keys: ['$mod+KeyK'], everywhere: true, run: openCommandBox }]
 
-/** Every command by name, with its key; an unavailable one says what it needs. */
+/** Every command by name, with its key; an unavailable one names its condition. */
 export function CommandBox() {
   const { open } = useOpen()
   const commands = useCommands()

@@ -7,7 +7,7 @@ import { create } from 'zustand'
 import { isMeant, watched } from './keys'
 import { say } from './notice'
 
-/** A command with its name, keys and controls. `needs` says what is missing to run it. */
+/** A command with its name, keys and controls. `needs` is the missing condition as a sentence; null if it can run. */
 export type Command = {
   readonly id: string
   readonly name: string
@@ -32,7 +32,7 @@ const useCommandSets = create<Record<string, readonly Command[]>>(() => ({}))
 /** Every command of the screens that are open. */
 export const useCommands = (): Command[] => Object.values(useCommandSets()).flat()
 
-/** Runs a command, or says what it needs. */
+/** Runs a command, or reports its missing condition. */
 export function runCommand(command: Command): void {
   const missing = command.needs?.() ?? null
   if (missing === null) command.run()

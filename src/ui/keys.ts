@@ -41,7 +41,7 @@ function watch(tell: () => void): () => void {
   return () => watching.delete(tell)
 }
 
-/** The keyboard as far as it is known; a default before the browser answers. */
+/** The known keyboard; a default before the browser answers. */
 export const useKeyboard = (): Keyboard =>
   useSyncExternalStore(
     watch,

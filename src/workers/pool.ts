@@ -1,7 +1,7 @@
 import { drawingWorker } from './begin'
 import { Drawer, type Job } from './drawer'
 
-/** Number of cores; one of them is left to the page. */
+/** Number of cores. The page keeps one of them. */
 const CORES = globalThis.navigator?.hardwareConcurrency ?? 2
 
 /** Lazily started pool of workers for per-icon questions. */

@@ -167,7 +167,7 @@ async function killed(args: readonly string[], after: number): Promise<boolean> 
 
 let restoresKilled = 0
 
-/** Kills a restore: the shelf is as it was or as the copy, or the next start asks, and what was there is aside. */
+/** Kills a restore. Afterwards the shelf is the old one or the copy, or the next start asks and the old one is aside. */
 async function killedRestore(round: number): Promise<void> {
   const data = join(folder, `restore-${round}`)
   const server = await begun(data)
@@ -196,7 +196,7 @@ async function killedRestore(round: number): Promise<void> {
 
 let commandsKilled = 0
 
-/** Kills a command that writes a set file over one that is there: that is whole, as it was or as it became. */
+/** Kills a command that replaces a set file. Afterwards the file is the old one or the new one, whole. */
 async function killedCommand(round: number): Promise<void> {
   const file = join(folder, `command-${round}.json`),
     rules = join(folder, 'grid-20.json')

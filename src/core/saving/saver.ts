@@ -161,7 +161,7 @@ function taken(saver: Saver, changes: Changes): Saver {
   return remerged({ ...saver, stored: next, news, isStale: false })
 }
 
-/** Takes over what another window left, once all of the own is saved and all that was saved elsewhere is known. */
+/** Merges the unsaved changes of a closed window, once all own changes are saved and all stored changes are known. */
 function withLeft(saver: Saver): Saver {
   const [first, ...left] = saver.left
   if (isBehind(saver)) return saver

@@ -19,7 +19,7 @@ const act: fc.Arbitrary<Act> = fc.record({
   kind: fc.constantFrom('add', 'remove', 'release', 'undo', 'redo', 'targets', 'save', 'save'),
 })
 
-/** Two windows on one set: what the server has, and for each window its history and what it is seen from. */
+/** Two windows on one set: the stored set, and the history and merge base of each window. */
 class Windows {
   stored: IconSet = pier
   readonly histories: [History, History] = [beginning(pier), beginning(pier)]

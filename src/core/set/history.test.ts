@@ -25,7 +25,7 @@ describe('a history', () => {
     expect(undo(ten).present).toEqual(undo(history).present)
     expect(bounded(history, 1).past).toEqual(history.past.slice(-1))
     expect(bounded(history)).toBe(history)
-    // What was undone counts too.
+    // Undone steps count too.
     const back = Array.from({ length: 5 }).reduce<History>(undo, history)
     expect(bounded(back, 10.5 * perStep).past).toEqual(back.past.slice(-5))
   })

@@ -127,7 +127,7 @@ describe('a set under other rules', () => {
       objects: anew(fitted(anew(one.of), anew(set.rules), gridOf(20)).objects),
     }))
     expect(applyEdit(few, { ...edit, fits }).icons).toEqual(cold.icons)
-    // What was computed of other drawings is not taken.
+    // Fits of other drawings are ignored.
     expect(applyEdit(anew(few), { ...edit, fits: anew(fits).map((one) => ({ ...one, objects: [] })) }).icons).toEqual(
       cold.icons,
     )

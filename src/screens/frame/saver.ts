@@ -10,7 +10,7 @@ import { claimLeft, forgetUnsaved, keepUnsaved } from './unsaved'
 /** How long edits are gathered before they are sent, in milliseconds. */
 const DELAY = 120
 
-/** How long a window takes to be gone after it said so, and how long until it is asked again what became of it, in milliseconds. */
+/** Time in which a closing window ends, and pause before its save is sent again, in milliseconds. */
 const GOING = 1000,
   AGAIN = 5000
 
@@ -81,10 +81,16 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
    * Takes over the unsaved changes of closed windows. A save of theirs without an answer is sent again first, which tells
    * whether it arrived.
    */
-  let isTaking = false
+  let isTaking = false,
+    isAsked = false
   let asking: ReturnType<typeof setTimeout> | undefined
   async function takeOver(): Promise<void> {
-    if (isTaking || isLeaving) return
+    if (isLeaving) return
+    if (isTaking) {
+      // Another window may have closed meanwhile.
+      isAsked = true
+      return
+    }
     isTaking = true
     clearTimeout(asking)
     const { kept } = await claimLeft(setId, saver().writer, { certain: true })
@@ -99,7 +105,12 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
     }
     apply({ kind: 'awaited', count: awaited })
     isTaking = false
-    if (awaited > 0 && !isLeaving) asking = setTimeout(() => void takeOver(), AGAIN)
+    if (!isLeaving && (isAsked || awaited > 0)) takeOverIn(isAsked ? 0 : AGAIN)
+    isAsked = false
+  }
+  function takeOverIn(ms: number): void {
+    clearTimeout(asking)
+    asking = setTimeout(() => void takeOver(), ms)
   }
 
   /** Writes the unsaved work to the browser's database; calls during a write lead to one more write. */
@@ -136,7 +147,7 @@ export function startSaving(session: Session, found: readonly Left[] = []): (let
       apply({ kind: 'told', revision: null })
       void takeOver()
     }
-    if (told.kind === 'left' && told.set === setId) asking = setTimeout(() => void takeOver(), GOING)
+    if (told.kind === 'left' && told.set === setId) takeOverIn(GOING)
     if (told.kind === 'set' && told.set === setId) apply({ kind: 'told', revision: told.revision })
     if (told.kind === 'visitors' && told.set === setId)
       session.setState({ visitors: told.visitors.filter(({ window }) => window !== saver().writer) })

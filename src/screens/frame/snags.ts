@@ -138,7 +138,7 @@ export function useFurtherSnags(icon: Icon, rules: Rules): readonly Snag[] | nul
   return all
 }
 
-/** Ids of icons with snags other than hints, as far as they were checked; searches only if wanted. */
+/** Ids of the checked icons that have snags other than hints. Checks icons only if wanted. */
 export function useSnagged(icons: readonly Icon[], setRules: Rules, isWanted: boolean): ReadonlySet<string> {
   const rules = bookAt(setRules, setRules.grid.size)
   const count = useDeferredValue(

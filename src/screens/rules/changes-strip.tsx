@@ -180,7 +180,7 @@ function Why({ strains }: { strains: readonly string[] }) {
   )
 }
 
-/** The number of changed icons, as far as they were compared. */
+/** A sentence with the numbers of compared and of changed icons. */
 export function changesInWords({ found, looked }: Changes, of: number): string {
   if (looked < of) return `${found.length} icons change so far, ${of - looked} still to be looked at…`
   const need = found.filter(({ strains }) => strains.length > 0).length

@@ -71,7 +71,7 @@ function usableOrThrow(folder: string): void {
 /** The names of a folder's copies and of shelves put aside, separated by commas; empty if there are none. */
 const keptIn = (folder: string): string => [...copiesOf(folder), ...asidesOf(folder)].join(', ')
 
-/** Throws a question if the database is missing although copies of it are there, unless a fresh one is wanted. */
+/** Throws a question if the database is missing and copies of it exist. With `fresh` a new one may begin. */
 function thereOrThrow(folder: string, fresh: boolean): void {
   const path = databaseIn(folder)
   if (existsSync(/* turbopackIgnore: true */ path)) return

@@ -90,7 +90,7 @@ describe('whatever step of the disk goes wrong', () => {
         const opened = await namesIn(data).catch((error: Error) => error.message)
         if (opened.startsWith('There is no database')) {
           seen.add('asks')
-          // A process that goes on puts back what it took; only a dead one leaves a question.
+          // A living process undoes its steps; only a dead one leaves a folder without a database.
           expect(fault).not.toBe('fails')
           const [aside] = asidesOf(data)
           restore(data, aside)

@@ -115,7 +115,7 @@ describe('a shelf that one can trust', () => {
       restore(folder)
       expect(await names()).toEqual(['Pier'])
     }
-    // What is no shelf is passed over, however sound it looks.
+    // Files that are not shelves are skipped, even sound databases.
     const copy = (name: string) => join(folder, 'copies', name)
     writeFileSync(copy('2999-01-04.db'), 'no copy')
     writeFileSync(copy('2999-01-03.db'), '')

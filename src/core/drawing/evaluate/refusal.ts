@@ -6,7 +6,7 @@ import type { DrawingObject } from '../model/object'
  * for a person.
  */
 export class Refusal extends Error {
-  /** When it was refused, as far as that matters: a timeout of an earlier era is not remembered. */
+  /** The era of the refusal: a timeout is remembered within its era only. */
   readonly era = timeoutEra()
 
   constructor(

@@ -33,7 +33,7 @@ function wordFor(hex: string): string {
   return HUES.find(([end]) => h < end)![1]
 }
 
-/** Whether two colours are nearly equal: one of them is a slip. */
+/** Whether two colours are nearly equal, and probably meant to be one. */
 function areAlike(a: string, b: string): boolean {
   if (a === INK || b === INK || a.length !== b.length) return false
   return [1, 3, 5, 7].every(
