@@ -23,7 +23,7 @@ async function refreshed<T>(act: () => Promise<Result<T>>): Promise<Result<T>> {
   }
 }
 
-/** What is done to a set is told to the windows that show it. */
+/** Sends the change of a set to the windows that show it. */
 function toldOf<T>(settled: T): T {
   tell({ kind: 'again' })
   return settled

@@ -3,7 +3,7 @@
 import '@/ui/theme.css'
 import { FaultPage } from '@/screens/frame/fault-page'
 
-/** What is shown when not even the frame around the pages can be. */
+/** The page shown when the frame around the pages fails. */
 export default function GlobalErrorPage({ error, reset }: { error: Error; reset: () => void }) {
   return (
     <html lang="en">

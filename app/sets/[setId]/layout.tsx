@@ -5,8 +5,7 @@ import { nameOfSet } from '@/server/sets'
 import { SetProvider } from '@/screens/frame/set-provider'
 
 /**
- * Only whether the set is there is asked here; what is in it is fetched by the page itself, so that going back never
- * shows an older state.
+ * Checks only that the set exists; the page fetches its content itself, so that going back never shows an older state.
  */
 export default async function Layout({
   children,

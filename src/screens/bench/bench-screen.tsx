@@ -88,7 +88,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
       session.setState({ building: () => null })
     }
   }, [session, bench, tools])
-  // The square first, then what lies over and under it, then what stands around it.
+  // The square, then the layers over and under it, then the panels around it.
   const parts = useParts(4)
 
   // What an undone step, or another window, took away cannot stay open, selected or stepped into.
@@ -147,7 +147,7 @@ function OpenIconCrumb() {
   const { setId } = session.getState()
   const open = useShownIcon((icon) => icon?.id)
   const isElsewhere = useSessionState(({ visitors }) => visitors.some(({ icon }) => icon === open))
-  // Coming back from another stage opens what was open last.
+  // Coming back from another stage opens the icon that was open last.
   useEffect(() => {
     if (open !== undefined) session.setState({ lastIcon: open })
   }, [session, open])

@@ -9,7 +9,7 @@ import { commit } from '../frame/session'
 import { useBench, useSlice } from './state/context'
 import { closeUnchanged, PARTS, puttingBack, renamePart, saveAsPart } from './operations/parts'
 
-/** What is asked about parts: a name, and whether a changed part is put back into all its placements. */
+/** Dialogs for parts: naming one, and choosing whether a changed part updates all its placements. */
 export function PartDialogs() {
   const bench = useBench()
   const { asking } = useSlice(PARTS)

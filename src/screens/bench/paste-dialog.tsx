@@ -5,7 +5,7 @@ import { Dialog } from '@/ui/dialog'
 import { PASTING } from './operations/clipboard'
 import { useBench, useSlice } from './state/context'
 
-/** Asks before what is pasted brings along what it refers to and this set lacks; until then nothing is pasted. */
+/** Asks before a paste that adds rules or parts which this set lacks; nothing is pasted until it is answered. */
 export function PasteDialog() {
   const bench = useBench()
   const question = useSlice(PASTING).question

@@ -32,7 +32,7 @@ export function ToolLine({ commands }: { commands: readonly Command[] }) {
   )
 }
 
-/** The rows of a keyboard that the clusters lie on. */
+/** Keyboard rows of the three clusters. */
 const ROWS = ['1234567890', 'QWERTYUIOP', 'ASDFGHJKL']
 
 /** How far along its row the key of a command lies, so that tools lie as their keys do. */

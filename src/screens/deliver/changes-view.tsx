@@ -92,7 +92,10 @@ function Group({
   )
 }
 
-/** Two pictures over each other: what is gone in one colour, what came in the other; and how many pixels changed. */
+/**
+ * Two pictures laid over each other: removed pixels in one colour, added pixels in the other, with the number of
+ * changed pixels.
+ */
 function Overlaid({ before, after, name }: { before: string; after: string; name: string }) {
   const [pixels, setPixels] = useState<{ before?: ImageData; after?: ImageData }>({})
   const draw = (canvas: HTMLCanvasElement | null) => {

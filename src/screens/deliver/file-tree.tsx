@@ -62,7 +62,7 @@ export function FileTree({
   })
   const { scrollToIndex } = virtual
   const first = rows.findIndex((row) => 'files' in row && row.targets.has(target))
-  // What is pointed at changes outside of the tree, with a click or a key.
+  // The pointed-at file is chosen outside the tree, by a click or a key.
   useEffect(() => {
     if (first >= 0) scrollToIndex(first, { align: 'start' })
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another target is pointed at

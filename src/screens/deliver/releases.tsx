@@ -25,7 +25,7 @@ export function Releases({
   targets: readonly string[]
   revision: number
   isReady: boolean
-  /** What is kept in the set before a release is made; resolves when it is saved. */
+  /** Saves the release's settings in the set; resolves when they are saved. */
   onBefore: () => Promise<void>
 }) {
   const [note, setNote] = useState('')

@@ -10,7 +10,7 @@ import type { Progress } from '@/core/targets/run'
 import { bytesInWords } from './file-tree'
 import type { Plan } from './use-plan'
 
-/** What stands against the delivery, how far it is made, and the download. */
+/** Problems of the delivery, its progress, and the download. */
 export function RunPanel({
   set,
   setId,

@@ -13,7 +13,7 @@ import { DraftField } from '@/ui/draft-field'
 import { NameChoice } from '@/ui/name-choice'
 import { say } from '@/ui/notice'
 
-/** Every target by platform: whether it is delivered to, and what is chosen about it. */
+/** All targets by platform, with a tick and options for each. */
 export function TargetsPanel({
   set,
   targets,

@@ -9,7 +9,7 @@ type Found = Omit<Deliverable<Icon>, 'family'>
 
 const NOTHING: Found = { targets: [], files: [], faults: [] }
 
-/** What of some targets can be delivered; nothing while that is counted the first time, after that what was counted last. */
+/** The deliverable files of some targets; empty until first counted, then the last count. */
 export function useDeliverable(set: IconSet, targets: readonly string[]): Found & { isCounted: boolean } {
   const [answer, setAnswer] = useState<{ set: IconSet; targets: readonly string[]; found: Found } | null>(null)
   useEffect(() => {
@@ -23,7 +23,7 @@ export function useDeliverable(set: IconSet, targets: readonly string[]): Found 
       }
       timer = setTimeout(go)
     }
-    // What is few is there at once.
+    // Small sets are counted at once.
     go()
     return () => clearTimeout(timer)
   }, [set, targets])

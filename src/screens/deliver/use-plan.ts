@@ -3,7 +3,7 @@ import type { SoftSize } from '@/core/proof/soft-sizes'
 import type { Fault } from '@/core/targets/target'
 import type { LeftOut, Progress } from '@/core/targets/run'
 
-/** What the server has made: the size of every file in bytes, what it leaves out, what speaks against the rest, and what comes out soft. */
+/** The server's plan: each file's size in bytes, omitted icons, problems, and soft pictures. */
 export type Plan = {
   readonly sizes: ReadonlyMap<string, number> | null
   readonly problems: readonly LeftOut[]
@@ -13,7 +13,7 @@ export type Plan = {
   readonly fault?: string
 }
 
-/** What is asked for: which set, in which revision of it, and to which targets; `again` counts how often. */
+/** A request for a plan: the set, its revision, and the targets; `again` counts retries. */
 export type Wish = {
   readonly setId: string
   readonly revision: number

@@ -13,7 +13,7 @@ type Way = Choice['how']
 const WORDS: Readonly<Record<Way, string>> = { live: 'as live as can be', drawn: 'as drawn' }
 export const WAYS = (['live', 'drawn'] as const).map((value) => ({ value, label: WORDS[value] }))
 
-/** What is chosen of the icons to come, by the paths of their files: those that are left out, those taken over the other way. */
+/** Choices about the icons of an import, by file path: those left out, and those read the other way. */
 export type Taken = { readonly left: ReadonlySet<string>; readonly otherwise: ReadonlySet<string> }
 export const ALL_TAKEN: Taken = { left: new Set(), otherwise: new Set() }
 

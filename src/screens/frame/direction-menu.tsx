@@ -7,7 +7,7 @@ import type { Icon, RightToLeft } from '@/core/set/set'
 import { MenuButton } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
 
-/** What is said of an icon where text runs from right to left, in words. */
+/** Labels of the ways an icon behaves in right-to-left text. */
 export function rtlInWords(rtl: RightToLeft | undefined, icons: readonly Icon[]): string {
   if (rtl === undefined) return 'nothing said'
   if (rtl === 'mirrored') return 'mirrors'

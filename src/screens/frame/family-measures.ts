@@ -12,7 +12,7 @@ import { say } from '@/ui/notice'
 import { alikesOf } from '@/workers/alikes'
 import { balanceOf } from '@/workers/questions'
 
-/** How often what was found is shown, in milliseconds: more seldom for a large family, of which all is drawn anew. */
+/** Interval between updates in milliseconds: longer for large families, which are rendered anew as a whole. */
 const pauseOf = (icons: number): number => Math.max(150, icons / 5)
 
 type Known = { readonly rules: Rules; readonly balance: Balance | null }
@@ -26,7 +26,7 @@ const balanceIn = (icon: Icon, rules: Rules): Balance | null | undefined => {
 type Measured = Icon & Sibling & { readonly accepted: readonly Accepted[] }
 const siblings = new WeakMap<Icon, Measured>()
 
-/** An icon with what it comes to by eye: the same object as long as both are the same, so that checks can remember it. */
+/** An icon with its optical measures; the same object while both are unchanged, so that checks can cache by it. */
 function siblingOf(icon: Icon, balance: Balance | null): Measured {
   const one = siblings.get(icon)
   if (one?.balance === balance) return one
@@ -35,17 +35,17 @@ function siblingOf(icon: Icon, balance: Balance | null): Measured {
   return measured
 }
 
-/** A family as it is known so far: what each icon comes to by eye, how many are still to be looked at. */
+/** A partly measured family: the measures of each icon, and the number still unmeasured. */
 export type FamilyMeasures = {
   readonly siblings: readonly Measured[]
   readonly waiting: number
 }
 
-/** The questions of a family that are not answered yet, by what they are asked of. */
+/** Unanswered questions of a family, by icon. */
 class Asked {
   private readonly questions = new Map<Icon['masters'], { readonly rules: Rules; readonly giveUp: () => void }>()
 
-  /** Asks what is not known of icons under rules, and gives up all else: where one of thousands changes, the others go on. */
+  /** Requests missing measures under rules and cancels outdated requests; unchanged icons keep theirs. */
   ask(icons: readonly Icon[], rules: Rules, found: () => void): void {
     const there = new Set(icons.map(({ masters }) => masters))
     this.giveUp((masters, one) => !there.has(masters) || one.rules !== rules)
@@ -70,9 +70,9 @@ class Asked {
   }
 }
 
-/** What all icons of a set come to by eye, found in a worker. */
+/** The optical measures of all icons of a set, computed in a worker. */
 export function useFamilyMeasures({ icons, rules }: IconSet): FamilyMeasures {
-  // What is known grows outside of React; this counts how often it was looked at again.
+  // Results grow outside React; this counter triggers a render.
   const [round, drawAgain] = useState(0)
   const [asked] = useState(() => new Asked())
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
@@ -83,7 +83,7 @@ export function useFamilyMeasures({ icons, rules }: IconSet): FamilyMeasures {
         startTransition(() => drawAgain((n) => n + 1))
       }, pauseOf(icons.length))
     }
-    // Thousands are looked through: that is a task of its own, after what was done is seen.
+    // Checking thousands of icons is a task of its own, after the edit is on the screen.
     const soon = setTimeout(() => asked.ask(icons, rules, found))
     return () => clearTimeout(soon)
   }, [asked, icons, rules])
@@ -112,7 +112,7 @@ export function useAlikes({ siblings }: FamilyMeasures, least: number): readonly
   return pairs
 }
 
-/** What is found of icons beside each other, by their ids. */
+/** Snags between icons, by icon id. */
 export function useFamilySnags(family: FamilyMeasures, rules: Rules): ReadonlyMap<string, readonly Snag[]> {
   const alike = useAlikes(family, ALIKE)
   return useMemo(() => familySnags(family.siblings, rules, alike), [family, rules, alike])

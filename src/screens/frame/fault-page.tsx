@@ -3,7 +3,9 @@
 import { usePathname } from 'next/navigation'
 import { Button } from '@/ui/button'
 
-/** A page that failed: why, and the ways on. What was drawn is stored; the set can still be had as a file. */
+/**
+ * The page of an unexpected error: the reason and the ways on. Drawings are stored; the set can still be downloaded.
+ */
 export function FaultPage({ error, onAgain }: { error: Error; onAgain: () => void }) {
   const setId = /^\/sets\/([^/]+)/.exec(usePathname() ?? '')?.[1]
   return (

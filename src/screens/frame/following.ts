@@ -27,7 +27,7 @@ async function followAnew(session: Session): Promise<void> {
   if (!follows) return
   const leader = await rulesOfSet(follows.id, follows.set)
   if ('problem' in leader) return say({ text: `The rules are to follow “${follows.set}”. ${leader.problem}` })
-  // What was changed meanwhile is looked at the next time.
+  // Changes that arrived meanwhile are handled in the next round.
   if (session.getState().history.present.rules !== rules) return
   const known = { ...follows, set: leader.name, id: leader.id }
   const next = followed(leader.rules, { ...rules, follows: known })

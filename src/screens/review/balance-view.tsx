@@ -30,7 +30,7 @@ const NAMED = 8
 /** Up to how many icons each has a bar; more would be thinner than they can be told apart, and are one area. */
 const BARS = 120
 
-/** Charts of what the icons of a family come to by eye; what stands out is named, and opened by a press. */
+/** Charts of a family's optical measures; outliers are named and open on a press. */
 export function BalanceView({ family, rules, setId }: { family: FamilyMeasures; rules: Rules; setId: string }) {
   // One chart comes after the other, so that the page answers meanwhile.
   const [count, setCount] = useState(1)

@@ -63,7 +63,7 @@ type Props = {
   readonly family: readonly Icon[] | null
 }
 
-/** An icon as it is in the direction of text. */
+/** An icon mirrored as its text direction asks. */
 const Shown = ({ family, ...props }: React.ComponentProps<typeof IconPicture> & Pick<Props, 'family'>) =>
   family ? <TurnedPicture {...props} family={family} /> : <IconPicture {...props} />
 

@@ -1,6 +1,6 @@
 export type Ground = 'film' | 'white' | 'ink' | 'night'
 
-/** What the sheet lies on: its colour, those of text, snags and hairlines on it, and which of the palette's colours are drawn. */
+/** The sheet's backgrounds: colour, the colours of text, snags and hairlines on it, and the visible palette colours. */
 export type Look = {
   readonly color: string
   readonly text: string

@@ -103,7 +103,7 @@ export function readings(
 /** How many readings a chart shows at most: more would be closer than pixels. */
 const SHOWN = 240
 
-/** Readings as they are shown: of neighbours that share a place, the one farthest from the middle. */
+/** Readings to display: of neighbours at the same place, the one farthest from the middle. */
 export function shownOf(all: readonly Reading[], middle: number): readonly Reading[] {
   const share = Math.ceil(all.length / SHOWN)
   if (share <= 1) return all

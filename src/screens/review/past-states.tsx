@@ -15,7 +15,7 @@ export function PastStates({
   states: readonly PastState[] | null
   chosen: number | null
   onChoose: (revision: number) => void
-  /** Of a state, or of the set as it is where that is null; without a name it is let go in time. */
+  /** The named or unnamed state of a row, null for the current set; unnamed states are deleted in time. */
   onName: (of: number | null, name: string | null) => void
 }) {
   const [name, setName] = useState('')

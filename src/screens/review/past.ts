@@ -19,10 +19,10 @@ async function asked(setId: string, path: string, body?: object): Promise<unknow
 /** The states of a set that are kept, latest first. */
 export const statesOf = async (setId: string): Promise<PastState[]> => States.parse(await asked(setId, '')).states
 
-/** A set as it was in one of them. */
+/** Fetches the set of an earlier state. */
 export const setAsItWas = async (setId: string, revision: number): Promise<IconSet> =>
   (await asked(setId, `/${revision}`)) as IconSet
 
-/** Names a state, the set as it is saved now where no revision is said; null takes a name away. */
+/** Names a state (the current saved set if no revision is given); null removes the name. */
 export const nameState = (setId: string, revision: number | null, name: string | null): Promise<unknown> =>
   asked(setId, revision === null ? '' : `/${revision}`, { name })

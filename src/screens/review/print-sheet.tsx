@@ -7,7 +7,10 @@ import { documentOf } from '@/workers/draw'
 
 type Drawn = { readonly id: string; readonly name: string; readonly documents: readonly (string | null)[] }
 
-/** All icons of a set as they go to paper: drawn first, then the browser is asked to print; nothing of it is on screen. */
+/**
+ * All icons of a set for printing: they are drawn first, then the browser's print dialog opens; nothing shows on the
+ * screen.
+ */
 export function PrintSheet({ set, sizes, onEnd }: { set: IconSet; sizes: readonly number[]; onEnd: () => void }) {
   const [drawn, setDrawn] = useState<readonly Drawn[] | null>(null)
   useEffect(() => {

@@ -24,7 +24,7 @@ import { BalanceView } from './balance-view'
 import type { ChosenFile } from '@/workers/importer'
 import { NOBODY, useSelection } from './use-selection'
 
-// What it takes to read is loaded when something is read.
+// The import code is loaded when an import begins.
 const ReadDialog = dynamic(() => import('./read-dialog').then((part) => part.ReadDialog), { ssr: false })
 
 /** The sheet: the whole set at chosen sizes on light or dark, in real pixels. */

@@ -35,7 +35,7 @@ export function SelectionBar({
   set: IconSet
   icons: readonly Icon[]
   onNone: () => void
-  /** Shows what is drawn like an icon. */
+  /** Shows icons that look like a selected one. */
   onLike: (name: string) => void
 }) {
   const [asking, setAsking] = useState<'tag' | 'rename' | 'aliases' | 'overlay' | null>(null)

@@ -52,7 +52,7 @@ export function SheetFile({
       clearTimeout(timer)
       abort.abort()
     }
-    // What is made is what was asked for, whatever changes meanwhile.
+    // The file is made of the settings at the time of the request, whatever changes meanwhile.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [kind])
   const of = set.icons.length

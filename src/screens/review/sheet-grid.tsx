@@ -15,7 +15,7 @@ import { filterOf } from './vision'
 /** Pixels between the sizes of an icon. */
 const GAP = 16
 
-/** The icons of the sheet in cells; a cell is drawn again only where what it shows changes. */
+/** The sheet's icons in cells; a cell renders again only when its content changes. */
 export function SheetGrid({
   sheet: { shown, sizes, ground, vision, beside },
   rules,

@@ -8,7 +8,7 @@ import { type Order, ORDERS, type Sheet, type View, VIEWS } from './use-sheet'
 import { VISION_HINTS, VISIONS } from './vision'
 import { Words } from './words'
 
-/** The line over the sheet: what is reviewed, how it is shown, and what can be done with all of it. */
+/** The line over the sheet: the reviewed sizes and styles, view choices, and commands for the whole sheet. */
 export function SheetLine({
   sheet,
   rules,

@@ -57,7 +57,7 @@ export function useSheet(set: IconSet, setId: string) {
   const tags = useMemo(() => [...new Set(icons.flatMap(tagsOf))].sort(), [icons])
   const releases = useReleases(setId)
   const [release, setRelease] = useState('')
-  // Only what is compared with a release looks at what is saved.
+  // Only the comparison with a release uses the saved set.
   const revision = useSessionState((state) => (release === '' ? 0 : state.revision))
   const since = useSince(setId, release === '' ? null : Number(release), revision)
   const shown = useMemo(
@@ -112,7 +112,7 @@ function defaultSizes({ sizes, grid }: Rules): number[] {
   return [...new Set([sizes[0]!, realSize({ sizes, grid }), large ?? sizes[0]!])].sort((a, b) => a - b)
 }
 
-/** What is sought by likeness: “like” and the beginning of a name. */
+/** A search by likeness: “like” and the beginning of a name. */
 const LIKE = /^\s*like\s+(\S.*)$/i
 
 /** The icons that are found by words, in an order; or, for “like” and a name, those that are drawn like that icon. */

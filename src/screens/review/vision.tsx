@@ -1,4 +1,4 @@
-/** Ways of seeing the sheet: as it is, from afar, without colour, and as people see who lack one kind of cone. */
+/** Views of the sheet: plain, from afar, without colour, and with simulated colour blindness. */
 export type Vision = 'plain' | 'blurred' | 'grey' | 'no red' | 'no green' | 'no blue'
 
 export const VISIONS: readonly Vision[] = ['plain', 'blurred', 'grey', 'no red', 'no green', 'no blue']

@@ -76,7 +76,7 @@ function sample(rules: Rules, size: number, ink: string): string {
   const { grid, liveArea, weights } = bookAt(rules, baseFor(rules, size)),
     side = grid.size,
     weight = weights[0]!.value,
-    // Where edges of such a weight can lie on the grid.
+    // The positions of edges of this weight on the grid.
     on = (value: number) => Math.round(value - weight / 2) + weight / 2
   const left = on((side - liveArea) / 2 + weight / 2),
     r = side / 2 - left,

@@ -5,7 +5,7 @@ export type { ChosenFile }
 /** How many files are taken at most. */
 const MOST = 50_000
 
-/** Files that were dropped, those in folders too; their paths are seen from what was dropped. */
+/** Dropped files, including those in folders; paths are relative to the drop. */
 export async function droppedFiles(data: DataTransfer): Promise<ChosenFile[]> {
   // The list is empty once the event is over, so the entries are taken from it at once.
   const entries = [...data.items].flatMap((item) => item.webkitGetAsEntry() ?? [])

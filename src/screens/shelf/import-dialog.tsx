@@ -10,7 +10,7 @@ import { type Choice, type ChosenFile, type Coming, Importer, type ReadingProgre
 import type { Topic } from '@/core/formats/import/propose'
 import { ALL_TAKEN, ComingIcons, Reading, Said, WAYS } from '../frame/coming-icons'
 
-/** What is proposed but not taken by itself. */
+/** Proposals that are not applied without a choice. */
 const OFFERED: ReadonlySet<Topic> = new Set(['parts'])
 
 /**
@@ -65,7 +65,7 @@ export function ImportDialog({
   const way = `${how} ${style}`,
     key = `${way} ${[...taken.otherwise].join(' ')}`
   useEffect(() => gather(key), [files, key])
-  // While a single icon is taken the other way, what was shown stays where it is.
+  // While one icon is read again the other way, the preview stays in place.
   const shown = coming?.of.startsWith(`${way} `) ? coming : null
   const make = async () => {
     setMaking(true)

@@ -19,7 +19,7 @@ type DrawnIcon = {
   readonly problem?: string
 }
 
-/** The first icons of a set at real size, as they are kept; asked for when the row comes into sight. */
+/** The first icons of a set at real size, from stored pictures; requested when the row scrolls into sight. */
 export function RunOfIcons({
   setId,
   count,

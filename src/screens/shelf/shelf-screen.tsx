@@ -24,7 +24,7 @@ const ImportDialog = dynamic(() => import('./import-dialog').then((part) => part
 /** How soon the shelf shows what changed elsewhere, in milliseconds. */
 const SOON = 700
 
-/** Shows what other windows do to the sets. */
+/** Follows changes to sets made in other windows. */
 function useNews(router: { readonly refresh: () => void }): void {
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined
@@ -217,7 +217,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
   )
 }
 
-/** Waits for something the server does, and says what was wrong where it could not. */
+/** Waits for the server, and shows its error sentence if it fails. */
 async function told(doing: Promise<Answer<unknown>>): Promise<boolean> {
   const answer = await reached(doing)
   if (!answer.ok) say({ text: answer.failure.message, tone: 'fault' })
@@ -289,7 +289,7 @@ function SetRow({
 /** A set that was added, and how many of its reference pictures are missing. */
 type Added = { readonly id: string; readonly name: string; readonly lost: number }
 
-/** Sends a set file to the server; says what is wrong with it where something is. */
+/** Sends a set file to the server; shows the error sentence if it is refused. */
 async function importSet(file: File): Promise<void> {
   if (file.size > MAX_BYTES) {
     say({

@@ -6,7 +6,7 @@ import { setJson } from '@/server/set-rows'
 import { GONE } from '@/server/set-row'
 import { readSet } from '@/server/sets'
 
-/** A set as it is now: its revisions, and all that is in it. */
+/** The current set with its revisions. */
 export const GET = (_: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
   answer(async () => {
     const db = await database(),

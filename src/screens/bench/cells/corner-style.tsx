@@ -13,7 +13,7 @@ const PICTURES: Record<CornerStyle, string> = {
   squircle: 'M1 3H5C11 3 13 5 13 11V13',
 }
 
-/** Chooses what is drawn at a corner within its radius. */
+/** Chooses the shape of a corner within its radius: round, bevel, scoop, notch or squircle. */
 export function CornerStyleChoice({
   label,
   value,

@@ -1,4 +1,4 @@
-/** What is there, or a dash where nothing is. */
+/** A value, or a dash where there is none. */
 export function Optional<T>({
   there,
   children,

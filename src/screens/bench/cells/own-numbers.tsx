@@ -33,7 +33,7 @@ export function OwnNumbers({
     scene = sceneOf(rules)
   const words = summaryOf(object, scene)
   const fields = kind.fields?.(object) ?? []
-  // What is typed goes to all selected objects of the kind.
+  // A typed value goes to all selected objects of the kind.
   const write = (field: Own, to: (other: DrawingObject) => DrawingObject) =>
     change((other) => (other.kind === object.kind ? to(other) : other), field.what)
   const isMany = fields.length > MANY
@@ -75,7 +75,7 @@ const MANY = 3
 
 type Own = Field<DrawingObject>
 
-/** A field as it is read in passing. */
+/** A field's label and value, for reading only. */
 function shortly(field: Own, object: DrawingObject, scene: Scene): string {
   switch (field.as) {
     case 'number':

@@ -9,7 +9,7 @@ import { gradientDefinition } from '@/core/formats/svg-paint'
 /** Digits of the paths on screen: far below a device pixel at the largest zoom. */
 export const DIGITS = 5
 
-/** Resolved shapes as they are painted on the square, in grid units; what lies under one effect in a group. */
+/** Resolved shapes as SVG elements, in grid units; one run for the shapes under one group effect. */
 export function ShapeRuns({ shapes }: { shapes: readonly Shape[] }) {
   return runsOf(shapes).map((run, i) => <RunOf key={i} run={run} />)
 }
@@ -121,5 +121,5 @@ const opacityOf = (paint: ResolvedPaint | null): number | undefined =>
 const colour = (paint: ResolvedPaint): string =>
   'kind' in paint ? `url(#${gradientDefinition(paint, 'light').id})` : inkOrColour(paint)
 
-/** The icon's own colour is the sheet's ink, so that it can be seen by day and by night. */
+/** The icon's own colour is drawn in the sheet's ink, so that it is visible by day and by night. */
 const inkOrColour = ({ light, ink }: ResolvedColour): string => (ink ? 'var(--ink)' : light)

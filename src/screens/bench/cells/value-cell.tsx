@@ -64,14 +64,14 @@ export function ChoiceCell({
               collisionPadding={8}
               className={panel}
               onEscapeKeyDown={() => {
-                // What was chosen since it was opened goes with it.
+                // A choice made since the field was opened is committed with the value.
                 const { past } = bench.session.getState().history
                 if (past.length > steps.current) goToStep(bench.session, steps.current)
               }}
               onKeyDown={(event) => {
                 const field = (event.target as HTMLElement).closest('input')
                 if (event.key === 'Enter' && field && field.getAttribute('aria-invalid') === null) {
-                  // Once what was typed is taken, or refused.
+                  // Runs after the field has taken or refused the typed value.
                   setTimeout(() => field.getAttribute('aria-invalid') === null && setOpen(false))
                 } else if (isToolKey(event) && (!field || field.dataset.untouched === 'true')) {
                   const { key, code, shiftKey } = event
@@ -131,12 +131,12 @@ export function NamedNumberCell({
   list: readonly NamedNumber[]
   /** What 0 is called where it has a name. */
   none?: string
-  /** What is followed where there is no value of its own, and how to go back to that. */
+  /** The value that is inherited where the cell has none of its own, and the way back to inheriting. */
   byParent?: { readonly text: string; readonly onChoose: () => void }
   limits: Limits
   onChange: (value: string | number) => void
   readOnly?: boolean
-  /** What else belongs to the value. */
+  /** Further controls of the value. */
   children?: ReactNode
 }) {
   const named = list.find(({ name }) => name === value)

@@ -51,7 +51,7 @@ const ALIKE: readonly (readonly [
   ['kind', 'kind', (_, object) => object.kind],
 ]
 
-/** Commands that line up, select by what is alike, copy the finish, mask, and keep alternatives. */
+/** Commands: align, select similar objects, copy the finish, mask, and keep alternatives. */
 export function arrangeCommands(bench: Bench): Command[] {
   const free = () => (bench.free.length > 0 ? null : 'Select an object first.')
   const painted = () => (paintable(bench).length > 0 ? null : 'Select a painted object first.')
@@ -145,8 +145,8 @@ function copyFinish(bench: Bench): void {
 }
 
 /**
- * Gives the copied finish to what is selected, which shares it if it was shared; gradients lie in each object's box as
- * they lay in theirs.
+ * Gives the copied finish to the selection, as a shared style if it was shared; gradients keep their place relative to
+ * each object's box.
  */
 function pasteFinish(bench: Bench): void {
   const finish = bench.read(FINISH).copied

@@ -12,7 +12,7 @@ import { Heading } from './heading'
 
 const GROUNDS = { light: 'bg-[#fbfcfb]', dark: 'bg-[#14231f]' }
 
-/** The icon where text runs from right to left, and what is said of it. */
+/** A preview of the icon for right-to-left text, with the choice of how it is mirrored. */
 export function Direction({ icon, rules }: { icon: Icon; rules: Rules }) {
   const icons = useSetBeside((set) => set.icons)
   const session = useSession()

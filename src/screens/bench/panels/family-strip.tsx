@@ -53,7 +53,7 @@ export function FamilyStrip() {
     estimateSize: () => height,
     overscan: 4,
     initialRect: { width: 0, height: 700 },
-    // What is dragged stays, however far it is from what is in sight.
+    // The dragged cell stays mounted, however far it is scrolled out of sight.
     rangeExtractor: (range) =>
       [...new Set([...defaultRangeExtractor(range), ...(dragged === null ? [] : [dragged])])].sort((a, b) => a - b),
   })

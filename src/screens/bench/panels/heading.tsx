@@ -1,4 +1,4 @@
-/** The title of a part of the proofs column, and what stands beside it. */
+/** A heading in the proofs column, with controls at its right. */
 export function Heading({ title, note }: { title: string; note: React.ReactNode }) {
   return (
     <div className="flex min-h-8 items-center justify-between gap-2 px-3 pt-1.5 pb-1">

@@ -54,7 +54,7 @@ export function MasterTabs() {
     </div>
   )
 
-  /** A master that is not open is looked at only where something of it is kept: no other is derived for its mark. */
+  /** Only masters with stored changes are examined for a mark; no other master is derived for it. */
   function masterOf(base: number): { standing: Standing } {
     const isKept = icon!.masters.some((one) => one.base === base)
     return isKept || base === open

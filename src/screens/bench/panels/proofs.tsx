@@ -27,7 +27,7 @@ import { MagnifiedPixels } from './magnified-pixels'
  * siblings.
  */
 export function Proofs() {
-  // What is in hand comes first; the proofs follow as soon as there is time.
+  // The drag is drawn first; proofs follow when idle.
   const openId = useBenchState(({ icon: open }) => open)
   const icon = useDeferredValue(useSetBeside((set) => iconIn(set, openId)))
   const rules = useSessionState((state) => shown(state).rules)

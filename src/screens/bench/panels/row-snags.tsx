@@ -3,7 +3,7 @@
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { useOpenSnags } from '../operations/use-open-snags'
 
-/** A mark at an object that snags are about, with what they say. */
+/** A mark on an object's row that lists its snags. */
 export function RowSnags({ object }: { object: DrawingObject }) {
   const snags = useOpenSnags()?.filter(({ objects }) => objects.includes(object.id)) ?? []
   if (snags.length === 0) return null

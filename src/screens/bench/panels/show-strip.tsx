@@ -31,7 +31,7 @@ const SNAP: Record<keyof SnapSwitches, readonly [word: string, hint: string]> = 
 
 const keys = <T extends object>(record: T) => Object.keys(record) as (keyof T)[]
 
-/** Under the square: the pointer's place, what is shown and what is snapped to. */
+/** Under the square: the pointer's position, and the Show and Snap lists. */
 export function ShowStrip() {
   const bench = useBench()
   const rules = useSetRules()

@@ -19,11 +19,11 @@ const MARKS = { error: '◆', warning: '◇', note: '·' } as const
 /** The number of snags listed at first; a hundred would take long to draw and nobody reads them all. */
 const FIRST = 30
 
-/** What is wrong with the open master, with what mends it. */
+/** The snags of the open master, each with its mends. */
 export function SnagList({ master: shown, rules, beside }: { master: Master; rules: Rules; beside: Beside }) {
   const bench = useBench()
   const { leaving, mending } = useSlice(SNAGS)
-  // While a mend is pointed at, the square shows what it makes, and the list stays that of what there is.
+  // While a mend is pointed at, the square previews it, and the list stays that of the actual drawing.
   const [kept, setKept] = useState(shown)
   if (!mending && kept !== shown) setKept(shown)
   const master = mending ? kept : shown

@@ -13,7 +13,7 @@ import { OverSquare } from './layers/over-square'
 import { isByHand } from '../operations/pins'
 import { byObject, deriveAgain, drawByItself, MASTERS, settle, settledDrawing } from '../operations/masters'
 
-/** How the open master comes about, where it is not the main one, and the ways to compare it and to give it up. */
+/** How the open master is derived, if it is not the main master, and the buttons to compare or delete it. */
 export function MasterBar() {
   const bench = useBench()
   const rules = useSetRules()
@@ -193,7 +193,7 @@ function ConflictRow({ conflicts, main }: { conflicts: readonly Conflict[]; main
   )
 }
 
-/** What was changed on both sides, in words. */
+/** Describes a change made on both sides. */
 function wordsOf(conflicts: readonly Conflict[]): string {
   const keys = conflicts.map(({ key }) => (key === 'contours' ? 'nodes' : key))
   if (keys.includes('gone')) return 'was deleted there and changed here'

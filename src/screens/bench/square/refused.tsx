@@ -10,8 +10,8 @@ import { OverSquare } from './layers/over-square'
 const NAMED = 3
 
 /**
- * What of the drawing cannot be drawn, and why: it is left out on the square, and the icon is not delivered until it is
- * mended.
+ * Lists objects that cannot be drawn, with reasons: the square leaves them out, and the icon is not delivered until
+ * they are repaired.
  */
 export function Refused() {
   const bench = useBench()

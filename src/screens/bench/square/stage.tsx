@@ -51,7 +51,7 @@ export function Stage({ tools }: { tools: Tools }) {
   useEffect(() => {
     const observer = new ResizeObserver(([entry]) => {
       const { width: w, height: h } = entry!.contentRect
-      // What was seen whole stays so.
+      // If the whole square was visible, it stays so.
       const isWhole = isFitted(bench)
       bench.store.setState({ stage: { w, h } })
       if (isWhole) fitSquare(bench)

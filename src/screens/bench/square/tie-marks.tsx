@@ -10,8 +10,8 @@ import { nextOfTie, pressTie, tieInWords } from '../operations/pins'
 const SIDE = 15
 
 /**
- * What relates places of a derived master, as marks where it is seen: a press lets it go, holds to it, or leaves it. What
- * holds by itself is only marked when `all` is asked for: marks take the pointer from what is drawn beneath.
+ * Relations between places of a derived master, as marks: a press toggles whether a relation is kept. Relations that
+ * hold without being kept are marked only with `all`, because marks take the pointer from the drawing beneath.
  */
 export function TieMarks({ ties, all, view }: { ties: readonly HeldTie[]; all: boolean; view: View }) {
   const bench = useBench()

@@ -1,7 +1,7 @@
 import { distance, type Point } from '@/core/geometry/point'
 import { type View, zoomAt } from '../state/view'
 
-/** The view after two fingers went from two places of the stage to others: what is between them stays there. */
+/** The view after two fingers moved between places of the stage: the drawing between them follows. */
 export function pinched(view: View, from: readonly [Point, Point], to: readonly [Point, Point], size: number): View {
   const middle = ([a, b]: readonly [Point, Point]): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 })
   const was = middle(from),
@@ -24,7 +24,7 @@ export class Fingers {
     return true
   }
 
-  /** A finger moved; the view that two of them come to, null where they do not. */
+  /** Moves one finger; returns the new view, null unless two fingers are down. */
   move(id: number, at: Point, size: number): View | null {
     if (!this.down.has(id)) return null
     this.down.set(id, at)

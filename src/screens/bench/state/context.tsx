@@ -69,14 +69,11 @@ export function useDeferredIcon(): Icon | null {
   return useDeferredSet((set) => iconIn(set, open))
 }
 
-/** What is read of the set as it is shown beside the square, where it comes a task later than under it. */
+/** Selects from the set shown beside the square, which follows the square's by one task. */
 export const useSetBeside = <T,>(read: (set: IconSet) => T): T =>
   useStore(useBench().deferred.beside, ({ set }) => read(set))
 
-/**
- * What is read of the set as it is shown under the square; while something is in hand it is drawn piece by piece,
- * between the hand's moves.
- */
+/** Selects from the set shown under the square; during a drag it is rendered in pieces, between pointer moves. */
 export function useDeferredSet<T>(read: (set: IconSet) => T): T {
   const { store } = useBench().deferred
   const live = useStore(store, ({ set }) => read(set))
@@ -87,10 +84,10 @@ export function useDeferredSet<T>(read: (set: IconSet) => T): T {
 
 const NONE: readonly DrawingObject[] = []
 
-/** The objects of the open icon as they are shown on the square. */
+/** The objects of the open icon as drawn on the square. */
 export const useShownObjects = (): readonly DrawingObject[] => useShownMaster((master) => master?.objects ?? NONE)
 
-/** The objects of the open icon as they are shown under the square. */
+/** The objects of the open icon as listed under the square. */
 export function useDeferredObjects(): readonly DrawingObject[] {
   return useDeferredMaster()?.objects ?? NONE
 }
@@ -104,7 +101,7 @@ export function useRules(): Rules {
   })
 }
 
-/** The same for what is drawn with each move of the pointer: while something is in hand, less closely. */
+/** The same for values drawn at each pointer move: coarser during a drag. */
 export function usePreviewRules(): Rules {
   const rules = useRules()
   return useSessionState(({ preview }) => preview !== null) ? roughly(rules) : rules

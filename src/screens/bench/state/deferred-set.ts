@@ -2,10 +2,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { IconSet } from '@/core/set/set'
 import { type Session, shown } from '../../frame/session'
 
-/**
- * While something is in hand, what stands beside the square waits so long, in milliseconds, then for a moment in which
- * nothing else is to do, but not for ever.
- */
+/** During a drag, panels beside the square wait `REST` ms, then for an idle moment, but no longer than `AT_LAST` ms. */
 const REST = 80
 const AT_LAST = 320
 
@@ -13,8 +10,8 @@ const AT_LAST = 320
 const EACH = 5
 
 /**
- * The set as it is shown, for all that stands around the square: under it at once when an edit is done (`store`),
- * beside it in a task of its own (`beside`); now and then while one is in hand, so that the hand never waits for it.
+ * The set as shown around the square: under it immediately after an edit (`store`), beside it in a task of its own
+ * (`beside`); during a drag both follow at intervals, so that the hand never waits for them.
  */
 export class DeferredSet {
   readonly store: StoreApi<{ readonly set: IconSet; readonly inHand: boolean }>

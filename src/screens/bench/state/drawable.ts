@@ -17,12 +17,12 @@ export type Drawable =
   | { readonly as: 'node'; readonly node: Node; readonly filled: boolean; readonly handles: boolean }
   /** A place that can be dragged: a ring with a cross. */
   | { readonly as: 'pivot'; readonly at: Point }
-  /** Areas in tints of their own, in turn; or hatched, as what will be gone; or washed, as what is in hand. */
+  /** Areas in separate tints; hatched to be dropped; or washed while in hand. */
   | { readonly as: 'areas'; readonly paths: readonly Path[]; readonly look: 'tinted' | 'hatched' | 'washed' }
   /** A place where lines nearly meet, and how far they are apart. */
   | { readonly as: 'leak'; readonly at: Point; readonly text: string }
   /** A corner that can be picked, filled where it is. */
   | { readonly as: 'corner'; readonly at: Point; readonly filled: boolean }
   | { readonly as: 'figure'; readonly at: Point; readonly text: string }
-  /** Enlarged pixels and a colour beside the pointer; `side` of them are averaged. */
+  /** A magnifier beside the pointer: enlarged pixels and the mean colour of `side` × `side` of them. */
   | ({ readonly as: 'loupe'; readonly at: Point; readonly side: number } & Sample)

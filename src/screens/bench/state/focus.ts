@@ -1,7 +1,7 @@
 import type { Point } from '@/core/geometry/point'
 import type { View } from './view'
 
-/** What is open on the bench, what is selected in it, and which tool is in hand. */
+/** The open icon and master, the selection, and the current tool. */
 export type Focus = {
   readonly icon: string | null
   /** The base size of the master that is open; null for the one on the grid of the rules. */

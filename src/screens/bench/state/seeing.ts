@@ -8,7 +8,7 @@ export type Layers = {
   readonly references: boolean
 }
 
-/** How the drawing is seen, and what else is shown on the square. */
+/** The drawing's view mode, and the layers shown on the square. */
 export type Seeing = {
   readonly layers: Layers
   readonly seeing: 'finish' | 'outline' | 'tints' | 'pixels'

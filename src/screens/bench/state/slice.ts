@@ -1,6 +1,6 @@
 /**
- * What one tool, panel or command keeps on the bench: under which name, and what it is at first. A slice is made where it
- * is used; the store knows none of them. What is `inHand` goes when the hand lets go.
+ * A named part of the bench's state that one tool, panel or command owns, with its initial value. The store knows no
+ * slice by name. The `inHand` part is cleared when the tool is put down.
  */
 export type Slice<S extends object> = { readonly id: string; readonly start: S; readonly inHand: boolean }
 

@@ -5,7 +5,7 @@ import { walk } from '@/core/drawing/model/tree'
 import type { Rules } from '@/core/rules/rules'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 
-/** What decides where positions snap: the drawing, its rules, what is switched on, and the pixels that are snapped to. */
+/** Input of snapping: the drawing, its rules, the enabled targets, and the reference pixels. */
 type SnapState = {
   readonly objects: readonly DrawingObject[]
   readonly guides: readonly Guide[]

@@ -6,8 +6,8 @@ import { seeing, type Seeing } from './seeing'
 import { snapping, type Snapping } from './snapping'
 
 /**
- * What is open on the bench and how it is seen, in slices; the drawing itself is the session's. `slices` has what each
- * tool and panel keeps, by its name.
+ * The bench's store: open icon and view in slices; the drawing itself belongs to the session. `slices` holds the state
+ * of tools and panels by name.
  */
 export type BenchState = Focus &
   Seeing &

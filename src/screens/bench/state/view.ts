@@ -1,7 +1,7 @@
 import type { Box } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 
-/** How the square lies on the screen: screen pixels to a grid unit, and where the grid's origin is. */
+/** The view of the square: screen pixels per grid unit, and the position of the grid's origin on the screen. */
 export type View = { readonly scale: number; readonly x: number; readonly y: number }
 
 /** The breadth of a ruler in screen pixels. */

@@ -38,7 +38,7 @@ const button = 'grid h-6 w-[22px] place-items-center hover:bg-film'
 /** Milliseconds without an edit after which the optical offset is asked for: the proofs come first. */
 const REST = 150
 
-/** How far off the middle objects are, a little after they came to rest; until then what it was. */
+/** The offset of the optical centre from the middle, computed shortly after the objects stop moving. */
 function useOffset(objects: readonly DrawingObject[], rules: Rules): OpticalOffset | null {
   const [off, setOff] = useState<OpticalOffset | null>(null)
   useEffect(() => {

@@ -78,7 +78,7 @@ function cornerTool(bench: Bench): Tool {
 /** The corner of a path that was pulled last. */
 const CORNER = sliceInHand('corner', { place: null as NodeAt | null })
 
-/** Makes the corner in hand, or all that are finished of a combination, what they were without. */
+/** Resets the corner in hand, or all finished corners of a combination. */
 function removalOfCorners(bench: Bench): (() => void) | null {
   const object = roundingInHand(bench)
   if (object) {

@@ -12,7 +12,7 @@ const SLACK = 3
 
 export const travelled = (start: At, at: At): boolean => distance(at.screen, start.screen) >= SLACK
 
-/** Where a drag has come to: the edit, and what the hand shows beside it. */
+/** The current state of a drag: its edit, and the marks shown beside it. */
 export type Step<T> = { readonly edit: T; readonly held: Partial<InHand> }
 
 /**
@@ -40,7 +40,7 @@ export function editDrag<T>(bench: Bench, next: (at: At) => Step<T> | null, { sh
   }
 }
 
-/** A drag after whose release something more is done: what was pulled stays in hand. */
+/** A drag that runs another act on release; the pulled thing stays in hand. */
 export const afterRelease = (drag: Drag, then: () => void): Drag => ({
   ...drag,
   release(at) {
@@ -56,7 +56,7 @@ export const objectsDrag = (bench: Bench, label: string, next: (at: At) => Step<
     put: (objects) => bench.edit({ kind: 'replace', objects }, label),
   })
 
-/** A drag that changes the nodes of what is edited as a path. */
+/** A drag that edits the nodes of the path in hand. */
 export const pathDrag = (
   bench: Bench,
   label: string,
@@ -69,7 +69,7 @@ export const pathDrag = (
     ...(click && { click }),
   })
 
-/** A box drawn around what it chooses. */
+/** A drag of a selection box. */
 export function lasso(
   bench: Bench,
   start: At,

@@ -97,7 +97,7 @@ function fromCorner(bench: Bench, shape: BoxShape, at: At): Drag {
           say({ text: `${shape.word} of no ${box.w === 0 ? 'width' : 'height'}: nothing to draw. Drag aslant.` })
         return
       }
-      // A size that was typed is that of what is drawn.
+      // A typed size replaces the drawn size.
       const drawn = add(box)
       const edit = isTyped ? { ...drawn, objects: [toFrame(drawn.objects[0]!, box, bench.scene)] } : drawn
       bench.edit(edit, `Draw ${shape.word.toLowerCase()}`)

@@ -46,7 +46,7 @@ export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: num
 const BAND = 6
 
 /**
- * Where a guide lies on an edge in the picture under the pointer: between its pixels; null where there is none near, or
+ * The guide's position on an edge of the reference picture under the pointer, between pixels; null if none is near or
  * snapping is suspended.
  */
 function onContrast(bench: Bench, { angle }: Guide, at: At): Snapped | null {

@@ -80,7 +80,7 @@ function nodesTool(bench: Bench): Tool {
   }
 }
 
-/** True where only the image of something mirrored lies, not what is mirrored. */
+/** True at a mirrored image, false at its original. */
 function isOnImage({ reachable, scope, scene, reach }: Bench, { p }: At): boolean {
   return [...reachable, ...(scope ? [scope] : [])].some(
     (object) =>

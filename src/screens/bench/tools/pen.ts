@@ -133,7 +133,7 @@ function penTool(bench: Bench): Tool {
       }
       const { point, closing, last } = placeOf(at)
       if (last && nodes.length > 0) {
-        // A click on the last node takes back its outgoing handle: what comes next leaves it straight.
+        // A click on the last node deletes its outgoing handle: the next segment leaves it straight.
         step({ nodes: [...nodes.slice(0, -1), without(nodes.at(-1)!, 'out', 'kind')] })
         return null
       }
@@ -286,7 +286,7 @@ function segmentOf(bench: Bench, at: At): (NodeAt & { t: number; path: PathObjec
   const path = editedPath(bench)
   const found = path && nearestSegment(path, at.p)
   if (!path || !found || found.distance > bench.reach / 2 || found.t <= 0.02 || found.t >= 0.98) return null
-  // A live shape that would become a path by it stays what it is: a new path begins beside it.
+  // A live shape that this would turn into a path is kept: a new path begins beside it.
   const isPath = editedObject(bench, insertNode(path, found, found.t)).lost === null
   return isPath ? { ...found, path } : null
 }

@@ -47,7 +47,7 @@ export function withPicked(
 ): Rounding {
   const { byPlace: _, ...corners } = object.corners ?? { radius: 0 }
   const now = [...finishedOf(object, all)].filter((one) => one !== corner)
-  // What is picked and not there at present may come back.
+  // A picked corner that is absent at present may reappear.
   const gone = corners.only === 'picked' && !object.corners?.byPlace ? (corners.picked ?? []) : []
   const away = gone.filter(({ key }) => !all.some((one) => one.key === key))
   return {

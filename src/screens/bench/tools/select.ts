@@ -71,7 +71,7 @@ function selectTool(bench: Bench): Tool {
   }
 }
 
-/** Moves what is selected. A press that never travels is a click on `target`. */
+/** Moves the selection. A press without travel is a click on `target`. */
 function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
   const objects = bench.free
   const box = bench.extent(objects)
@@ -139,7 +139,7 @@ function snapMoved(
 
 const signed = (value: number): string => (value > 0 ? `+${figure(value)}` : figure(value))
 
-/** Selects what lies wholly within a box; Shift adds to the selection. */
+/** Selects the objects wholly within a box; Shift adds to the selection. */
 function selectWithin(bench: Bench, start: At): Drag {
   const before = start.shift ? bench.store.getState().selection : new Set<string>()
   const locked = lockedWithin(bench.objects)

@@ -7,8 +7,8 @@ import type { Bench } from '../state/bench'
 import type { At } from './tool'
 
 /**
- * The pointer's place drawn to the targets, or as it is while snapping is suspended. `from` is where a line to it
- * begins.
+ * The pointer's position snapped to the targets, or unsnapped while snapping is suspended. `from` is the start of the
+ * line being drawn.
  */
 export function caught(bench: Bench, at: At, targets: SnapTargets, from?: Point): Snapped {
   return at.free ? { point: at.p, marks: [] } : snapPoint(at.p, targets, bench.reach, from)

@@ -33,7 +33,7 @@ export function TextSettings({ object }: { object: Text }) {
   const set = (change: Partial<Text>, what: string) =>
     bench.edit({ kind: 'replace', objects: [{ ...object, ...change }] }, `Set ${what} of ${object.name}`)
   const accept = () => {
-    // What is shown may be the preview of these very words; what counts is what the drawing has.
+    // The square may show a preview of these characters; the field shows the drawing's own text.
     const kept = find(bench.objects, object.id)?.object
     const isNew = draft !== null && draft !== '' && !(kept?.kind === 'text' && kept.text === draft)
     if (isNew) set({ text: draft }, 'the words')

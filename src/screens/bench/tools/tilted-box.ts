@@ -39,7 +39,7 @@ export function tiltedBox(bench: Bench, shape: BoxShape): Pressing {
     bench.select([])
     bench.letGo()
   }
-  /** Keeps the shape as high as it is shown. */
+  /** Keeps the shape's displayed height. */
   const keep = ({ id, name }: { id: string; name: string }, frame: Frame) => {
     base = null
     bench.drop()

@@ -5,7 +5,7 @@ import type { Bench } from '../state/bench'
 import type { Drawable } from '../state/drawable'
 import type { Holding } from '../state/building'
 
-/** Where the pointer is, in grid units and on the stage, and what is held with it. `free` suspends snapping. */
+/** The pointer's position in grid units and on the stage, with the held keys. `free` suspends snapping. */
 export type At = {
   readonly p: Point
   readonly screen: Point
@@ -23,9 +23,9 @@ export type Drag = { move(at: At): void; release(at: At): void; cancel(): void }
 export type Tool = Holding & {
   readonly cursor: string
   readonly hint: string
-  /** What is shown of the selection: the handles of its frame with its grips, its grips alone, its nodes; and the outline of what is under the pointer. */
+  /** Marks on the selection: frame handles with grips, grips only, or nodes; and the outline under the pointer. */
   readonly shows?: { readonly handles?: true; readonly grips?: true; readonly nodes?: true; readonly hovered?: true }
-  /** What is drawn over the square as long as the tool is in hand. */
+  /** A layer over the square for as long as the tool is current. */
   marks?(): readonly Drawable[]
   press(at: At): Drag | null
   hover?(at: At): void
@@ -46,13 +46,13 @@ export type ToolDefinition = {
   readonly under?: string
   readonly picture: LucideIcon
   readonly make: (bench: Bench) => Tool
-  /** What has to be selected before it is taken, and what is done to it then. */
+  /** The selection that the tool requires, and the act it performs on it when taken. */
   readonly needs?: (bench: Bench) => string | null
   readonly begin?: (bench: Bench) => void
   readonly Settings?: ComponentType
   /**
-   * How its presses are made by keys, where Enter is not at first a press and then a release: Enter as a click, or
-   * never, because arrows nudge what is selected.
+   * How the keyboard presses: Enter alternates press and release, clicks, or is unused because arrows nudge the
+   * selection.
    */
   readonly byKeys?: 'clicks' | 'never'
 }

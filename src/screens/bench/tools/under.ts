@@ -7,7 +7,7 @@ import type { At } from './tool'
 export const pickAt = (bench: Bench, at: At): DrawingObject | null =>
   pick(bench.reachable, bench.scene, at.p, bench.reach, isCombining(bench.scope))
 
-/** Notes what lies under the pointer, so that its outline is shown. */
+/** Stores the object under the pointer, whose outline is then shown. */
 export function hoverOver(bench: Bench, object: DrawingObject | null): void {
   const id = object?.id ?? null
   if (id !== bench.store.getState().hover) bench.store.setState({ hover: id })

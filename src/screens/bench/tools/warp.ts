@@ -31,7 +31,7 @@ function warpTool(bench: Bench): Tool {
   }
 }
 
-/** The lines of the space as they are warped, or between the handles of a lattice. */
+/** The warped grid lines, or those between the handles of a lattice. */
 function lattice(object: OfKind<'warp'>): Drawable[] {
   const { form } = object
   if (form.by === 'lattice') {
@@ -60,7 +60,7 @@ function lattice(object: OfKind<'warp'>): Drawable[] {
   return [{ as: 'path', path: lines, dashed: true }]
 }
 
-/** Opens the selected warp, or makes one of what is selected: by its four corners at first. */
+/** Opens the selected warp, or makes one from the selection, by its four corners at first. */
 function begin(bench: Bench): void {
   if (bench.one('warp')) return
   const { x, y, w, h } = bench.extent(bench.free)!

@@ -6,7 +6,7 @@ import type { PictureFile } from './picture-file'
 import { ttf } from './ttf'
 import { woff2 } from './woff2'
 
-// Each container loads the package that writes it when the first of them is written: most threads never write one.
+// A container loads its package when its first file is written: most threads never write one.
 
 /** What writes the files that hold several pictures of an icon. */
 export const PICTURES: Readonly<Record<PicturesFile, PictureFile>> = { ico, icns }

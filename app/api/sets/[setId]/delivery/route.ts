@@ -14,8 +14,8 @@ const Wish = z.strictObject({ targets: z.array(z.string().max(40)).max(40).optio
 const MOST = 16_000
 
 /**
- * Begins a delivery of a set as it is now, to the targets named or to those it is delivered to: answers the id by which it
- * is followed, fetched and given up.
+ * Begins a delivery of the current set to the named targets, by default those chosen in the set; answers the id for
+ * progress, download and cancelling.
  */
 export const POST = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
   answer(async () => {

@@ -11,8 +11,8 @@ const PATIENCE = 600
 const MOST = 200
 
 /**
- * Icons as they are drawn: `first=11`, or those of `ids=a,b,c`. What is not drawn yet is said to be pending: it may be
- * asked for again.
+ * Pictures of icons: the first few (`first=11`) or those of `ids=a,b,c`. Pictures not yet made are listed as pending;
+ * ask again for them.
  */
 export const GET = (request: Request, { params }: { params: Promise<{ setId: string }> }): Promise<Response> =>
   answer(async () => {

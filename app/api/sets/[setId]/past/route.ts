@@ -19,7 +19,7 @@ export const GET = (_: Request, { params }: Asked): Promise<Response> =>
     return reply(states ? done({ states }) : failed('not-found', GONE))
   })
 
-/** Keeps a set as it is now under a name. */
+/** Stores the current state of a set under a name. */
 export const POST = (request: Request, { params }: Asked): Promise<Response> =>
   answer(async () => {
     const wish = await wishIn(request, Wish, MOST, 'Give the state a name.')

@@ -15,7 +15,7 @@ const MOST = 64_000
 export const GET = (_: Request, { params }: Asked): Promise<Response> =>
   answer(async () => Response.json({ releases: await listReleases(await database(), (await params).setId) }))
 
-/** Keeps the delivery of a set as it is now as its next release. */
+/** Stores the delivery of the current set as its next release. */
 export const POST = (request: Request, { params }: Asked): Promise<Response> =>
   answer(async () => {
     const wish = await wishIn(request, Wish, MOST, 'A release has a note and the targets it is made for.')

@@ -10,9 +10,7 @@ import { PaintList } from './paint-list'
 import { StrokeSettings } from './stroke-settings'
 import { UsedColours } from './used-colours'
 
-/**
- * The finish of what is selected: its paints in order, the one in hand, its stroke, and the colours that occur in it.
- */
+/** The finish of the selection: its paints in order, the paint in hand, its stroke, and the colours used in it. */
 function ColoursPanel() {
   const objects = useDeferredObjects()
   const rules = useRules()

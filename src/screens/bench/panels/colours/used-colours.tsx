@@ -88,8 +88,7 @@ export function UsedColours({
 }
 
 /**
- * The colour of what lies behind everything and covers most of the square; of a gradient its first; null where nothing
- * does.
+ * The colour of the rearmost object that covers most of the square; a gradient's first stop; null if nothing covers it.
  */
 function plateOf([back]: readonly DrawingObject[], rules: Rules): string | null {
   if (!back || !isStyled(back)) return null

@@ -24,7 +24,7 @@ export function numbersOf(object: DrawingObject, values: NamedValues, anchor: Po
   return { x, y, w: frame.w, h: frame.h, turn: frame.turn ?? 0 }
 }
 
-/** The corner of an object that has one, or of what it comes to. */
+/** An object's corner radius, or that of a combination's rounded corners. */
 export const cornerOf = (object: DrawingObject): Radius | undefined =>
   isCornered(object) ? object.corner : isRounding(object) ? (object.corners?.radius ?? 0) : undefined
 
@@ -54,7 +54,10 @@ export function withCornerStyle(object: DrawingObject, cornerStyle: CornerStyle)
   return (cornerStyle === 'round' ? rest : { ...rest, cornerStyle }) as DrawingObject
 }
 
-/** An object with some of its style changed; what it shared is its own then, until that is put to all that share it. */
+/**
+ * An object with changes to its style; a shared style becomes its own, until the change is applied to all that share
+ * it.
+ */
 export function withStyle(object: DrawingObject, change: Partial<Style>, scene: Scene): DrawingObject {
   if (!isStyled(object)) return object
   const style = { ...styleOf(object, scene), ...change }

@@ -6,7 +6,7 @@ import type { Bench } from '../../state/bench'
 import { parentOf } from '../../operations/objects'
 import type { LedgerRow } from './rows'
 
-/** Where a row that is dragged would go; `onto` when into the container whose row it lies on. */
+/** The drop position of a dragged row; `onto` to put it into the container it is over. */
 type Drop = { readonly into: string | null; readonly at: number; readonly onto: boolean }
 
 /** The share of a row of a container within which something dropped comes into it: between are the gaps. */

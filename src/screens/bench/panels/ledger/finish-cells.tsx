@@ -11,7 +11,7 @@ import { WEIGHT } from '../../cells/limits'
 import { Optional } from '../../cells/optional'
 import { NamedNumberCell, PaintCell, WordCell } from '../../cells/value-cell'
 
-/** How an object is painted, in the columns of its row; of a member of a combination also as what it counts there. */
+/** The paint cells of an object's row; for a member of a combination also its operation. */
 export function FinishCells({
   object,
   inside,
@@ -24,7 +24,7 @@ export function FinishCells({
   object: DrawingObject
   inside: Container | null
   byInk: boolean
-  /** Null where it is not painted by itself. */
+  /** Null where the object is not painted on its own. */
   style: Style | null
   rules: Rules
   locked: boolean

@@ -10,7 +10,9 @@ import { HeightEdge } from './drag-edge'
 import type { Panel } from './panel'
 import { PANELS } from './panels'
 
-/** The table under the square: every object as a row with its numbers, and what else there is to the icon. */
+/**
+ * The table under the square: one row of numbers for each object, and tabs for nodes, colours, references and history.
+ */
 export function Ledger() {
   const bench = useBench()
   const open = useBenchState((state) => state.panel)
@@ -60,7 +62,7 @@ function Content({ id, Body }: Pick<Panel, 'id' | 'Body'>) {
   )
 }
 
-/** What the icon comes to, when there is time to say it. */
+/** A summary of the icon's result, updated when idle. */
 function Result() {
   const objects = useDeferredValue(useDeferredObjects())
   const rules = useRules()

@@ -87,7 +87,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
   })
   const selected = outermost(objects, selection)
   const firstSelected = selected[0]?.id
-  // What is selected on the square comes into sight here, once the square has shown it.
+  // Scrolls to the selected row, once the square has shown the selection.
   useEffect(() => {
     const index = rows.findIndex(({ object }) => object.id === firstSelected)
     if (index < 0) return
@@ -102,7 +102,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
     // Only when something else is selected: not while rows change around it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [firstSelected])
-  // The row that the keys are at, and where a range begins; what was selected elsewhere since counts instead.
+  // The row with keyboard focus and the start of a range; a selection made elsewhere since then wins.
   const [mark, setMark] = useState<{ active: string; from: string; selection: ReadonlySet<string> } | null>(null)
   const own = mark?.selection === selection ? mark : null
   const active = own?.active ?? firstSelected
@@ -243,7 +243,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
               onChange={({ target }) => setSought(target.value)}
               onKeyDown={(event) => {
                 if (event.key !== 'Escape' && event.key !== 'Enter') return
-                // The first of what was found, and on with the keys among the rows.
+                // Moves to the first row found, and gives the rows the keyboard.
                 const found = event.key === 'Enter' && rows[0]
                 if (found && !found.locked) pick(found.object.id, { shiftKey: false, ctrlKey: false, metaKey: false })
                 setSought('')

@@ -1,6 +1,6 @@
 import type { ComponentType, RefObject } from 'react'
 
-/** A panel of the ledger: its word, how many things are in it, and what it shows within what scrolls. */
+/** A panel of the ledger: its title, its count, and its scrolling content. */
 export type Panel = {
   readonly id: string
   readonly word: string

@@ -259,7 +259,7 @@ export const Row = memo(function Row({
   )
 })
 
-/** Why a member changes nothing of what the container comes to; null when it does. */
+/** Why a member has no effect on the container's result; null if it has one. */
 function idleIn(inside: Container, object: DrawingObject, scene: Scene): string | null {
   try {
     return kindOf(inside).idle?.(inside, scene).get(object.id) ?? null

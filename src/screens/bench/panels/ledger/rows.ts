@@ -33,7 +33,7 @@ export function rowsWith(objects: readonly DrawingObject[], sought: string): Led
   )
 }
 
-/** The ids of the rows from one to another, but for what is locked. */
+/** The ids of the rows from one to another, without locked rows. */
 export function rangeOf(rows: readonly LedgerRow[], from: string, to: string): string[] {
   const places = [from, to].map((id) => rows.findIndex(({ object }) => object.id === id))
   const [a, b] = places[0]! < 0 ? [places[1]!, places[1]!] : [Math.min(...places), Math.max(...places)]

@@ -6,7 +6,7 @@ import type { Panel } from '../ledger/panel'
 import { deletePart, PARTS, partsOf, usesOf } from '../../operations/parts'
 import { PartPicture } from '../../cells/part-picture'
 
-/** The parts of the set: what they look like, where they are placed, those that are not. */
+/** The set's parts: their pictures, their placements, and those without any placement. */
 function PartsPanel() {
   const bench = useBench()
   const rules = useRules()

@@ -11,15 +11,14 @@ import { useBench, useBenchState, useRules, useShownObjects } from '../../state/
 import { ShapeRuns } from '../../cells/shape-runs'
 
 /**
- * The drawing itself, in grid units. An object that did not change is not drawn again; what lies outside a container
- * stepped into is dimmed.
+ * The drawing, in grid units. Unchanged objects are not rendered again; objects outside an opened container are dimmed.
  */
 export function Artwork() {
   const objects = useShownObjects()
   const rules = useRules()
   const settled = useSettled()
   const scope = useBenchState((state) => state.scope)
-  // More than any screen draws in time: what is too much is said instead.
+  // Upper bound of shapes drawn on the screen in time; beyond it a message is shown.
   if (excessIn(objects, rules)) return null
   const count = Math.ceil(objects.length / SHEAF)
   return Array.from({ length: count }, (_, i) => {
@@ -84,6 +83,6 @@ const ObjectShapes = memo(function ObjectShapes({
   )
 })
 
-/** True for what is selected, or holds what is. */
+/** True for a selected object or a container of one. */
 const outlives = (object: DrawingObject, selection: ReadonlySet<string>): boolean =>
   [...walk([object])].some((place) => selection.has(place.object.id))

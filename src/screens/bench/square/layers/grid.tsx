@@ -76,7 +76,7 @@ function centred(view: View, size: number, w: number, h: number) {
   return { x, y, width: w * view.scale, height: h * view.scale }
 }
 
-/** The grid on the sheet, beneath the drawing; or over it, where it is seen on what is dark against the sheet. */
+/** The grid, beneath the drawing, or above it with the contrast to see it on dark artwork. */
 export const GridLayer = memo(function GridLayer({
   rules,
   view,

@@ -11,7 +11,7 @@ import { toScreen, type View } from '../../state/view'
 type XY = { readonly x: number; readonly y: number }
 
 /**
- * The nodes of a path: a corner is a triangle, a smooth node a disc, a symmetric one a ring; what is selected is
+ * Node marks of a path: a corner is a triangle, a smooth node a disc, a symmetric node a ring; selected nodes are
  * filled.
  */
 export function NodeMarks({ path, view }: { path: PathObject; view: View }) {

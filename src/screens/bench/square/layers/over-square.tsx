@@ -5,7 +5,7 @@ import { type ComponentProps, useRef } from 'react'
 import { useBenchState } from '../../state/context'
 import { toScreen } from '../../state/view'
 
-/** The distance in pixels at which something over the square gives way to what is in hand. */
+/** A box over the square moves away when the pointer's drag is nearer than this, in pixels. */
 const NEAR = 40
 
 /** Something that lies over the square: it gives way while something in hand is under it or near it. */

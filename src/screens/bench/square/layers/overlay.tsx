@@ -57,9 +57,7 @@ function Shifted({ scale, children }: { scale: number; children: React.ReactNode
   return <g transform={by ? `translate(${by.x * scale} ${by.y * scale})` : undefined}>{children}</g>
 }
 
-/**
- * Outlines of what is selected and of what lies under the pointer, with the places by which the selection is pulled.
- */
+/** Outlines of the selection and of the object under the pointer, with the selection's handles. */
 const Selected = memo(function Selected({
   view,
   rules,
@@ -107,7 +105,7 @@ const Selected = memo(function Selected({
   )
 })
 
-/** The mirrors that are selected, or that hold what is. */
+/** Mirror lines that are selected or contain the selection. */
 function mirrorsAround(objects: readonly DrawingObject[], selection: ReadonlySet<string>): OfKind<'mirror'>[] {
   const found = [...walk(objects)]
     .filter(({ object }) => selection.has(object.id))
@@ -171,7 +169,7 @@ function Grips({ objects, view }: { objects: readonly DrawingObject[]; view: Vie
   return <path d={d} fill="var(--sheet)" strokeWidth={1.25} />
 }
 
-/** What the tool shows as long as it is in hand. */
+/** Marks of the current tool. */
 function ToolMarks({ tool, view }: { tool: Tool; view: View }) {
   useShownObjects()
   useBenchState((state) => state.slices)

@@ -25,7 +25,7 @@ export function ReferenceLayer({ over, view }: { over: boolean; view: View }) {
 function PictureOf({ reference, view }: { reference: Reference; view: View }) {
   const { id, picture, size, opacity, crop } = reference
   const map = pixelMap(reference)
-  // Pixels are shown as they are once they are large enough to be measured between.
+  // Pixels are drawn without smoothing once they are large enough to measure between.
   const large = Math.hypot(map[0], map[1]) * view.scale >= 3
   return (
     <g

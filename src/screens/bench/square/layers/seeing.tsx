@@ -15,7 +15,7 @@ import { useDeferredMaster, useRules, useShownObjects } from '../../state/contex
 import { toScreen, type View } from '../../state/view'
 import { DIGITS } from '../../cells/shape-runs'
 
-/** The drawing by its lines: edges of what is painted in full lines, the centre lines of strokes in broken ones. */
+/** The drawing as lines: edges of painted areas solid, centre lines of strokes dashed. */
 export function OutlineArtwork() {
   const objects = useShownObjects()
   const rules = useRules()
@@ -51,7 +51,7 @@ const Lines = memo(function Lines({ shape }: { shape: Shape }) {
   )
 })
 
-/** Every object translucent in a tint of its own, so that overlaps are seen; the finish is left as it is. */
+/** Every object translucent in its own tint, which makes overlaps visible; the finish is not changed. */
 export function TintedArtwork() {
   const objects = useShownObjects()
   const rules = useRules()

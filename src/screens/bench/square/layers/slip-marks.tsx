@@ -6,7 +6,7 @@ import { placed, type Slip } from './slips'
 /** How far the rulers reach into the stage, in pixels. */
 const EDGE = 24
 
-/** Words and figures at the pointer and at what was caught, on slips of their own so that they can be read over ink and lines. */
+/** Labels at the pointer and at snapped places, on slips that keep them readable over ink and lines. */
 export function Slips({ slips }: { slips: readonly Slip[] }) {
   const { w: width, h: height } = useBenchState((state) => state.stage)
   return (

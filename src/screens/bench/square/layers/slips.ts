@@ -7,8 +7,8 @@ export type Slip = { readonly text: string; readonly tone: 'word' | 'figure'; re
 const GAP = 2
 
 /**
- * Slips where they stand: each as near to its place as it can without lying over one before it or beyond the bounds. What
- * comes first keeps its place; the others give way up or down.
+ * Places labels as near to their anchors as possible without overlaps or leaving the bounds. Earlier labels keep their
+ * place; later ones move up or down.
  */
 export function placed(slips: readonly Slip[], bounds: Box): Slip[] {
   const result: Slip[] = []

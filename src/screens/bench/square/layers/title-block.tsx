@@ -5,7 +5,7 @@ import { useSessionState } from '../../../frame/set-provider'
 import { figure } from '@/ui/sum'
 import { OverSquare } from './over-square'
 
-/** The drawing's title block, as on a drafting sheet: what it is, by which rules, at which scale. */
+/** The drawing's title block, as on a drafting sheet: icon name, rules, scale. */
 export function TitleBlock({ name, set, rules, scale }: { name: string; set: string; rules: Rules; scale: number }) {
   const revision = useSessionState((state) => state.revision)
   const [weight] = rules.weights,

@@ -10,7 +10,7 @@ export type Fresh = { readonly id: string; readonly name: string; readonly style
 
 /** A shape that is drawn in a box. */
 export type BoxShape = {
-  /** What it is called, and what it is when its sides are alike. */
+  /** The shape's name, and its name when its sides are equal. */
   readonly word: string
   readonly even?: string
   /** Whether it is a line, and never filled at first. */

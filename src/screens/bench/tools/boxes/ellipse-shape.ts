@@ -1,7 +1,7 @@
 import { LAY } from '../laying'
 import type { BoxShape } from './box-shape'
 
-/** What a new ellipse starts with, by the part of it that is drawn. */
+/** Initial values of a new ellipse, for a whole ellipse, an arc or a pie. */
 const PARTS = {
   whole: {},
   ring: { hole: 0.5 },

@@ -83,7 +83,7 @@ export function copiesTool(bench: Bench): Tool {
   }
 }
 
-/** Switches copies off, or on again where all of them are off. */
+/** Turns copies off, or on if all are off. */
 export function switchCopies(bench: Bench, object: Repeat, numbers: readonly number[]): void {
   const isOff = (at: number) => object.copies?.some((copy) => copy.at === at && copy.off) === true
   const off = numbers.every(isOff) ? undefined : true

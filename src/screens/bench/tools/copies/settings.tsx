@@ -6,7 +6,7 @@ import { useBench, useBenchState, useRules, useShownObjects, useSlice } from '..
 import { PaintCell, WordCell } from '../../cells/value-cell'
 import { changeCopies, COPIES, switchCopies } from './gesture'
 
-/** What is otherwise with the copies that are chosen: their paints, their role, whether they are there. */
+/** Overrides of the chosen copies: paints, role, presence. */
 export function CopiesSettings() {
   const bench = useBench()
   const rules = useRules()

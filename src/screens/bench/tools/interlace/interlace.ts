@@ -96,7 +96,7 @@ function interlaceTool(bench: Bench): Tool {
   }
 }
 
-/** Opens the selected interlace, or makes one of what is selected. */
+/** Opens the selected interlace, or makes one from the selection. */
 function begin(bench: Bench): void {
   if (bench.one('interlace')) return
   const gap = bench.rules.weights.at(-1)!.name

@@ -11,7 +11,7 @@ import type { Tool } from '../tool'
 import { hoverOver, pickAt } from '../under'
 import { slice } from '../../state/slice'
 
-/** What was measured: a distance between two places, or a circle by three. */
+/** A measurement: a distance between two places, or a circle through three. */
 export type Measured =
   | { readonly kind: 'distance'; readonly from: Point; readonly to: Point }
   | { readonly kind: 'circle'; readonly circle: Circle }
@@ -21,7 +21,7 @@ export const MEASURE = slice('measure', {
   measured: null as Measured | null,
 })
 
-/** A measurement in words, as it is shown and copied. */
+/** A measurement as text, for display and copying. */
 export function measuredWords(measured: Measured): string {
   if (measured.kind === 'circle') {
     const { centre, r } = measured.circle
@@ -44,8 +44,8 @@ function measuredMarks(measured: Measured | null): readonly Drawable[] {
 }
 
 /**
- * Measures without drawing: a drag a distance and its angle, three presses a circle. Over an object it says its size,
- * and the gaps to what is selected.
+ * Measures without drawing: a drag measures distance and angle, three presses a circle. Over an object it shows the
+ * object's size and its gaps to the selection.
  */
 export function measureTool(bench: Bench): Tool {
   let conditions: Condition[] = []

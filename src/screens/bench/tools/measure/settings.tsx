@@ -19,7 +19,7 @@ const WAYS = [
 const button =
   'h-6 flex-none rounded-sheet border border-hair px-2 text-ink enabled:hover:border-ink disabled:opacity-40'
 
-/** What was measured, and what can be made of it. */
+/** The last measurement, and buttons that use it. */
 export function MeasureSettings() {
   const bench = useBench()
   const measureBy = useSlice(MEASURE).measureBy

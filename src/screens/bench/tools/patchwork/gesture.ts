@@ -221,7 +221,7 @@ function sweep(bench: Bench, object: Patchwork, start: At): Drag {
   }
 }
 
-/** The finish of a new shape: that of the shape in hand, of what is filled among the sources, or a fresh one. */
+/** The finish of a new shape: that of the shape in hand, of a filled source, or a default one. */
 function finishOf(bench: Bench, object: Patchwork) {
   const { shape } = bench.read(PATCHWORK)
   const inHand = object.swept.find(({ id }) => id === shape)?.style

@@ -88,10 +88,7 @@ function dragTransform(bench: Bench, pivot: Point, start: At): Drag {
   }
 }
 
-/**
- * The map that a pull from one place to another makes about a pivot, and what it does in words; `by` is how much it
- * scales.
- */
+/** The map of a pull from one place to another about a pivot, with its description; `by` is the scale factor. */
 function pulled(
   kind: 'turn' | 'scale' | 'slant',
   pivot: Point,

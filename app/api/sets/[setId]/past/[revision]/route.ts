@@ -11,7 +11,7 @@ const Wish = z.strictObject({ name: z.string().nullable() })
 /** The longest request, in bytes. */
 const MOST = 4_000
 
-/** A set as it was in a state that is kept. */
+/** A stored earlier state of a set. */
 export const GET = (_: Request, { params }: Asked): Promise<Response> =>
   answer(async () => {
     const { setId, revision } = await params

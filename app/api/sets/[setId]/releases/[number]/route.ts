@@ -4,7 +4,7 @@ import { failed } from '@/server/failure'
 import { answer, download, reply } from '@/server/http'
 import { nameOfSet } from '@/server/sets'
 
-/** A release again, byte for byte as it was made. */
+/** A release's files, byte for byte as released. */
 export const GET = (
   _: Request,
   { params }: { params: Promise<{ setId: string; number: string }> },

@@ -3,7 +3,7 @@ import { runOf } from '@/server/delivery/runs'
 import { failed } from '@/server/failure'
 import { answer, download, reply } from '@/server/http'
 
-/** The files of a delivery as a zip archive, sent as it is read. */
+/** Streams the files of a delivery as a zip archive. */
 export const GET = (_: Request, { params }: { params: Promise<{ setId: string; runId: string }> }): Promise<Response> =>
   answer(async () => {
     const { setId, runId } = await params,
