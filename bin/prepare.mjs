@@ -1,4 +1,5 @@
-// What has to be done before the product can run, and only when something it depends on has changed: install and build.
+// Steps before the product can run, each only when its inputs have changed: install and build. Progress goes to standard
+// error, because the command line answers on standard output.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
@@ -60,15 +61,20 @@ function* filesBelow(path) {
   else for (const name of readdirSync(full).sort()) yield* filesBelow(join(path, name))
 }
 
+const contents = new Map()
+
+/** The hash of a file's name and content, computed once in a process: steps share most of their inputs. */
+function hashOf(file) {
+  if (!contents.has(file)) {
+    const hash = createHash('sha256').update(file).update('\0')
+    contents.set(file, hash.update(readFileSync(join(root, file))).digest('hex'))
+  }
+  return contents.get(file)
+}
+
 function fingerprint(paths) {
   const hash = createHash('sha256').update(process.version)
-  for (const path of paths)
-    for (const file of filesBelow(path))
-      hash
-        .update(file)
-        .update('\0')
-        .update(readFileSync(join(root, file)))
-        .update('\0')
+  for (const path of paths) for (const file of filesBelow(path)) hash.update(hashOf(file))
   return hash.digest('hex')
 }
 
@@ -92,14 +98,14 @@ export function install({ tests = false } = {}) {
     ['package-lock.json'],
     () => existsSync(join(root, 'node_modules', '.package-lock.json')),
     () => {
-      console.log('Installing packages (about half a minute the first time)…')
+      console.error('Installing packages (about half a minute the first time)…')
       const took = stopwatch()
       const status = run(
         'npm',
         ['ci', '--no-audit', '--no-fund', all ? '--include=dev' : '--omit=dev', '--loglevel=error'],
         { stdio: ['ignore', 'ignore', 'inherit'] },
       )
-      console.log(`Installed in ${took()}.`)
+      console.error(`Installed in ${took()}.`)
       return status
     },
   )
@@ -203,10 +209,10 @@ export function build() {
     inputs,
     () => existsSync(join(root, '.next', 'BUILD_ID')),
     () => {
-      console.log('Building (under a minute)…')
+      console.error('Building (under a minute)…')
       const took = stopwatch()
       const status = run(tool('next'), ['build'], { stdio: ['ignore', 'ignore', 'inherit'] })
-      console.log(`Built in ${took()}.`)
+      console.error(`Built in ${took()}.`)
       return status
     },
   )
@@ -241,7 +247,7 @@ export function readers() {
 
 /** Installs Debian's packages. */
 function debian(packages) {
-  console.log(`Installing ${packages.join(', ')}…`)
+  console.error(`Installing ${packages.join(', ')}…`)
   execFileSync('apt-get', ['update'], { stdio: 'ignore' })
   execFileSync('apt-get', ['install', '-y', '--no-install-recommends', ...packages], {
     stdio: 'ignore',

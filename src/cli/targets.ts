@@ -47,10 +47,12 @@ export async function targetsCommand(files: readonly string[]): Promise<Answer> 
       'Written by `bin/wise-square targets`. The files are those of a set “Skerry Line” with one icon, *ferry*, at 24 px and two',
       'densities. What is chosen is kept in the set, under `delivery` in its file.',
       '',
-      '| target | reader | what is compared |',
-      '|---|---|---|',
+      '| target | reader | compared values | test |',
+      '|---|---|---|---|',
       ...TARGETS.flatMap(({ name, readBy }) =>
-        readBy.map(({ reader, compares }, i) => `| ${i === 0 ? name : ''} | ${reader} | ${compares} |`),
+        readBy.map(
+          ({ reader, compares, spec }, i) => `| ${i === 0 ? name : ''} | ${reader} | ${compares} | \`${spec}\` |`,
+        ),
       ),
       '',
       ...PLATFORMS.flatMap((platform) => [

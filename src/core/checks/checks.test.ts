@@ -48,7 +48,7 @@ const square = [
   { x: 4, y: 20 },
 ]
 
-/** For each check a drawing that is in order but for it; whether the fault can be mended. */
+/** For each check the smallest drawing that has its fault (most have other snags too), and whether it can be mended. */
 type Fault = {
   readonly objects: readonly DrawingObject[]
   readonly mends: boolean

@@ -54,7 +54,7 @@ const patternFault = (pattern: string): string | null =>
 /** The choices of a target whose files are named after icons. */
 export const naming = (how: Case = 'kept', pattern = '*') => ({
   case: oneOf('names', how, CASES),
-  pattern: text('pattern', pattern, patternFault),
+  pattern: text('pattern', pattern, 'other-*', patternFault),
 })
 
 /** The name of an icon as a file of a target is named. */

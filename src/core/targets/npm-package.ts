@@ -3,12 +3,12 @@ import { text } from './options'
 
 /** Choices of an installable package: its name and version, in the registry's form. */
 export const PACKAGE = {
-  package: text('package', '', (value) =>
+  package: text('package', '', 'other-name', (value) =>
     value === '' || /^(?:@[a-z0-9][a-z0-9._-]*\/)?[a-z0-9][a-z0-9._-]{0,100}$/.test(value)
       ? null
       : 'A package is named in lower-case letters, digits and . _ -, perhaps after @ and an owner.',
   ),
-  version: text('version', '1.0.0', (value) =>
+  version: text('version', '1.0.0', '2.0.0', (value) =>
     /^\d{1,6}\.\d{1,6}\.\d{1,6}(?:-[0-9A-Za-z.-]{1,40})?$/.test(value)
       ? null
       : 'A version has three numbers, as 1.4.0.',

@@ -13,6 +13,8 @@ export type Choice =
       readonly as: 'text'
       readonly word: string
       readonly usual: string
+      /** Another valid text, which changes the files. */
+      readonly example: string
       /** Why a text will not do, in a sentence; null where it will. */
       readonly fault: (text: string) => string | null
     }
@@ -33,16 +35,19 @@ export const oneOf = (word: string, usual: string, of: Readonly<Record<string, s
 
 export const onOff = (word: string, usual: boolean) => ({ as: 'switch' as const, word, usual })
 
-export const text = (word: string, usual: string, fault: (text: string) => string | null) => ({
+export const text = (word: string, usual: string, example: string, fault: (text: string) => string | null) => ({
   as: 'text' as const,
   word,
   usual,
+  example,
   fault,
 })
 
 /** A colour as six digits. */
 export const colour = (word: string, usual: string) =>
-  text(word, usual, (value) => (/^#[0-9a-f]{6}$/i.test(value) ? null : 'A colour is # and six digits, as in #fbfcfb.'))
+  text(word, usual, '#123456', (value) =>
+    /^#[0-9a-f]{6}$/i.test(value) ? null : 'A colour is # and six digits, as in #fbfcfb.',
+  )
 
 /** Why something kept or typed will not do for a choice, in a sentence; null where it will. */
 export function choiceFault(choice: Choice, value: unknown): string | null {

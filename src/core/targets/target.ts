@@ -113,8 +113,8 @@ export type Target<C extends Choices = Choices> = {
   readonly note: string
   /** Whether it is made of icons that stand for an application. */
   readonly isForApps?: true
-  /** The programs that the tests read it back with, and the compared values. */
-  readonly readBy: readonly { readonly reader: string; readonly compares: string }[]
+  /** The programs that tests read it back with, the compared values, and the test file. */
+  readonly readBy: readonly { readonly reader: string; readonly compares: string; readonly spec: string }[]
   /** What can be chosen, by name. */
   readonly choices: C
   /** What an icon is called in files of the whole set, where no file of its own tells: of two that are alike one is left out. */

@@ -38,8 +38,15 @@ describe.each(TARGETS)('the target $id', (target) => {
       expect(pathFaults(planned, undefined)).toEqual([])
       for (const { path, target: of } of planned) {
         expect(of).toBe(id)
-        expect(path).toMatch(/^[a-z]+\//)
+        expect(path).toMatch(/^[a-z][a-z0-9-]*\//)
       }
+    }
+  })
+
+  it('is read back by a test that names its reader or itself', () => {
+    for (const { reader, spec } of target.readBy) {
+      const [word] = /[\w-]+/.exec(reader)!
+      expect(readFileSync(spec, 'utf8'), spec).toMatch(new RegExp(`\\b(?:${word}|${id})\\b`))
     }
   })
 
@@ -81,9 +88,8 @@ describe.each(TARGETS)('the target $id', (target) => {
           ? [!choice.usual]
           : choice.as === 'one of'
             ? choice.of.map(({ value }) => value).filter((value) => value !== choice.usual)
-            : ['other-*', 'other_*', '#123456', 'other-name', '2.0.0', 'org.example.*', 'org.example'].filter(
-                (value) => choiceFault(choice, value) === null,
-              )
+            : [choice.example]
+      for (const value of others) expect(choiceFault(choice, value), `${id} ${key}`).toBeNull()
       expect(
         others.some((value) => textOf({ ...beside, [key]: value }) !== before),
         `${id} ${key}`,

@@ -54,8 +54,12 @@ export const androidApp = defineTarget({
   note: 'An adaptive icon of background, foreground and monochrome layers, pictures for older launchers, square and round, and one for a shop.',
   isForApps: true,
   readBy: [
-    { reader: 'aapt2', compares: 'compiles' },
-    { reader: 'a PNG decoder of its own', compares: 'the shop’s picture: 32 bits' },
+    { reader: 'aapt2', compares: 'compiles', spec: 'src/server/delivery/read-back.test.ts' },
+    {
+      reader: 'a PNG decoder of its own',
+      compares: 'the shop’s picture: 32 bits',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
   ],
   choices: {
     ground: colour('ground without a plate', '#fbfcfb'),

@@ -45,11 +45,15 @@ export const android = defineTarget({
   platform: 'Android',
   note: 'A vector drawable an icon, strokes and arcs kept as they are, mirrored right to left where it says so; drawables for dark and pictures for every density where they are wanted.',
   readBy: [
-    { reader: 'aapt2', compares: 'compiles' },
-    { reader: 'a reader of vector drawables', compares: 'the picture at 96 px, within 0.5 of 255' },
+    { reader: 'aapt2', compares: 'compiles', spec: 'src/server/delivery/read-back.test.ts' },
+    {
+      reader: 'a reader of vector drawables',
+      compares: 'the picture at 96 px, within 0.5 of 255',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
   ],
   choices: {
-    pattern: text('pattern', 'ic_*', patternFault),
+    pattern: text('pattern', 'ic_*', 'other_*', patternFault),
     tint: onOff('tinted by the theme', true),
     attribute: oneOf('tint from', 'framework', { framework: 'the platform', library: 'the support library' }),
     night: onOff('drawables for dark, where it is not tinted', false),

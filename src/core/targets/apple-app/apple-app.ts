@@ -55,7 +55,7 @@ export const appleApp = defineTarget({
   platform: 'Apple',
   note: 'An app icon set with light, dark and tinted pictures of 1024, edge to edge, for the watch and the desktop where they are wanted, and an ICNS for the desktop.',
   isForApps: true,
-  readBy: [{ reader: 'icns2png', compares: 'every size of the ICNS' }],
+  readBy: [{ reader: 'icns2png', compares: 'every size of the ICNS', spec: 'src/server/delivery/read-back.test.ts' }],
   choices: {
     ground: colour('ground without a plate', '#fbfcfb'),
     dark: oneOf('dark icon', 'clear', { clear: 'on the system’s ground', plate: 'on its plate' }),

@@ -16,6 +16,7 @@ export const appleSymbols = defineTarget({
     {
       reader: 'a reader of the template',
       compares: 'the shape between its margins, as the proof shows it in one colour',
+      spec: 'src/core/targets/apple-symbols/apple-symbols.test.ts',
     },
   ],
   choices: { ...naming() },

@@ -55,7 +55,13 @@ export const apple = defineTarget({
   name: 'Asset catalogue',
   platform: 'Apple',
   note: 'An image set an icon with its Contents.json, as PNG at 1×, 2× and 3× or as one PDF or SVG of vectors, for dark where its colours are kept, with its direction; the names as Swift source where they are wanted.',
-  readBy: [{ reader: 'pdftocairo', compares: 'the page of vectors at 96 px, within 1 of 255' }],
+  readBy: [
+    {
+      reader: 'pdftocairo',
+      compares: 'the page of vectors at 96 px, within 1 of 255',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
+  ],
   choices: {
     ...naming(),
     form: oneOf('form', 'png', { png: 'PNG at three scales', pdf: 'PDF of vectors', svg: 'SVG of vectors' }),

@@ -94,11 +94,19 @@ export const compose = defineTarget({
   platform: 'Android',
   note: 'A Kotlin file an icon with its ImageVector, strokes and arcs kept as they are, mirrored right to left where it says so.',
   readBy: [
-    { reader: 'kotlinc', compares: 'compiles beside the declarations of what it calls' },
-    { reader: 'a reader of these calls', compares: 'the picture at 96 px, within 0.5 of 255' },
+    {
+      reader: 'kotlinc',
+      compares: 'compiles beside the declarations of what it calls',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
+    {
+      reader: 'a reader of these calls',
+      compares: 'the picture at 96 px, within 0.5 of 255',
+      spec: 'src/core/targets/compose/compose.test.ts',
+    },
   ],
   choices: {
-    package: text('package', 'icons', (value) =>
+    package: text('package', 'icons', 'org.example', (value) =>
       /^[a-z][a-z0-9_]*(?:\.[a-z][a-z0-9_]*)*$/.test(value)
         ? null
         : 'A package is named in lower-case letters, digits and _, its parts with points between them.',

@@ -39,8 +39,12 @@ export const data = defineTarget({
   platform: 'Developers',
   note: 'Names, other names, tags, code points and all that is painted as JSON, with its schema; the rules as design tokens.',
   readBy: [
-    { reader: 'its schema', compares: 'valid' },
-    { reader: 'a program that draws from it alone', compares: 'every icon, grid and ground, within 2 of 255' },
+    { reader: 'its schema', compares: 'valid', spec: 'src/core/targets/data/data.test.ts' },
+    {
+      reader: 'a program that draws from it alone',
+      compares: 'every icon, grid and ground, within 2 of 255',
+      spec: 'src/core/targets/data/data.test.ts',
+    },
   ],
   choices: { icons: onOff('icons as JSON', true), tokens: onOff('rules as design tokens', true) },
   whole(family, options) {

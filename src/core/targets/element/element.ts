@@ -104,14 +104,19 @@ export const element = defineTarget({
   platform: 'Developers',
   note: 'A package to install of one module, with its types, that defines an element: name, size and title as attributes, in the colour of the text around.',
   readBy: [
-    { reader: 'Chromium', compares: 'defined, as the proof shows it; a hidden copy beside it' },
+    {
+      reader: 'Chromium',
+      compares: 'defined, as the proof shows it; a hidden copy beside it',
+      spec: 'e2e/targets.spec.ts',
+    },
     {
       reader: 'publint, arethetypeswrong, Node.js',
       compares: 'packed, installed from the folder, imported on a server',
+      spec: 'src/core/targets/npm-package.test.ts',
     },
   ],
   choices: {
-    tag: text('element', '', (value) =>
+    tag: text('element', '', 'other-name', (value) =>
       value === '' || /^[a-z][a-z0-9]*(-[a-z0-9]+)+$/.test(value)
         ? null
         : 'An element is named in lower-case letters and digits, with a hyphen in it.',

@@ -62,16 +62,20 @@ export const favicon = defineTarget({
   note: 'Tab icon as ICO, as SVG that follows a dark theme and as PNG, touch icon, web app manifest with any and maskable icons.',
   isForApps: true,
   readBy: [
-    { reader: 'icotool', compares: 'every size of the ICO, to the pixel' },
-    { reader: 'Chromium', compares: 'the SVG in light and dark, as the proof shows it' },
-    { reader: 'rsvg-convert', compares: 'the SVG at 96 px' },
+    {
+      reader: 'icotool',
+      compares: 'every size of the ICO, to the pixel',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
+    { reader: 'Chromium', compares: 'the SVG in light and dark, as the proof shows it', spec: 'e2e/targets.spec.ts' },
+    { reader: 'rsvg-convert', compares: 'the SVG at 96 px', spec: 'src/server/delivery/read-back.test.ts' },
   ],
   choices: {
     ground: colour('ground without a plate', '#fbfcfb'),
     theme: colour('theme colour', '#11807f'),
     themeDark: colour('theme colour, dark', '#14231f'),
     fit: onOff('bring into the safe zone', true),
-    start: text('start page', './', (value) =>
+    start: text('start page', './', '/other/', (value) =>
       /^[^\s<>"]{1,200}$/.test(value) ? null : 'A start page is an address without spaces or quotes.',
     ),
   },

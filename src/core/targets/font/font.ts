@@ -27,14 +27,22 @@ export const font = defineTarget({
   platform: 'Developers',
   note: 'WOFF2 and TTF with a style sheet and a page; code points stay what they are from release to release.',
   readBy: [
-    { reader: 'fontTools', compares: 'every table, no warning; glyphs under their code points, as large as drawn' },
-    { reader: 'Chromium', compares: 'glyphs as the proof shows them; two sets on one page; ligatures' },
+    {
+      reader: 'fontTools',
+      compares: 'every table, no warning; glyphs under their code points, as large as drawn',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
+    {
+      reader: 'Chromium',
+      compares: 'glyphs as the proof shows them; two sets on one page; ligatures',
+      spec: 'e2e/targets.spec.ts',
+    },
   ],
   choices: {
-    family: text('family', '', (value) =>
+    family: text('family', '', 'Other', (value) =>
       /["'\\{}<>]/.test(value) || value.length > 60 ? 'A family has no quotes or braces in its name.' : null,
     ),
-    prefix: text('prefix', '', (value) =>
+    prefix: text('prefix', '', 'other', (value) =>
       /^([a-z][a-z0-9-]*)?$/.test(value) ? null : 'A prefix is of lower-case letters, digits and hyphens.',
     ),
     ligatures: onOff('names become icons (ligatures)', false),

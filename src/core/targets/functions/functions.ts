@@ -53,9 +53,17 @@ export const functions = componentTarget({
   name: 'Plain functions',
   note: 'A package to install: a typed module an icon whose function returns the text of an SVG element, and its source; it needs no framework.',
   readBy: [
-    { reader: 'TypeScript', compares: 'types hold' },
-    { reader: 'publint, arethetypeswrong, Node.js', compares: 'packed, installed from the folder, imported' },
-    { reader: 'Chromium', compares: 'the text as a picture, as the proof shows it; a hidden copy beside it' },
+    { reader: 'TypeScript', compares: 'types hold', spec: 'e2e/targets.spec.ts' },
+    {
+      reader: 'publint, arethetypeswrong, Node.js',
+      compares: 'packed, installed from the folder, imported',
+      spec: 'src/core/targets/npm-package.test.ts',
+    },
+    {
+      reader: 'Chromium',
+      compares: 'the text as a picture, as the proof shows it; a hidden copy beside it',
+      spec: 'e2e/targets.spec.ts',
+    },
   ],
   file: (name) => `${functionName(name)}.ts`,
   module(name, renderer, grid, strokes) {

@@ -78,13 +78,17 @@ export const linuxApp = defineTarget({
   note: 'The app icon at every size, scalable and symbolic, in the folders of the theme that all desktops fall back to, and the desktop entry that names it (freedesktop.org); with an id of a domain, what software centres show. Its folder share is copied into /usr or ~/.local.',
   isForApps: true,
   readBy: [
-    { reader: 'desktop-file-validate', compares: 'the entry' },
-    { reader: 'appstreamcli', compares: 'what software centres show' },
-    { reader: 'rsvg-convert', compares: 'the picture at 128 px, within 0.5 of 255' },
+    { reader: 'desktop-file-validate', compares: 'the entry', spec: 'src/server/delivery/read-back.test.ts' },
+    { reader: 'appstreamcli', compares: 'what software centres show', spec: 'src/server/delivery/read-back.test.ts' },
+    {
+      reader: 'rsvg-convert',
+      compares: 'the picture at 128 px, within 0.5 of 255',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
   ],
   choices: {
-    id: text('id', '*', idFault),
-    program: text('program', '*', programFault),
+    id: text('id', '*', 'org.example.*', idFault),
+    program: text('program', '*', 'other-*', programFault),
     category: oneOf('category', 'Utility', CATEGORIES),
     symbolic: onOff('symbolic variant', true),
   },

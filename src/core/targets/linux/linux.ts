@@ -33,8 +33,12 @@ export const linux = defineTarget({
   platform: 'Linux desktop',
   note: 'Theme folders by size and scale, scalable and symbolic variants, and the index that lists them (freedesktop.org icon themes).',
   readBy: [
-    { reader: 'gtk-update-icon-cache', compares: 'takes the theme, folder by folder' },
-    { reader: 'rsvg-convert', compares: 'the picture at 96 px' },
+    {
+      reader: 'gtk-update-icon-cache',
+      compares: 'takes the theme, folder by folder',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
+    { reader: 'rsvg-convert', compares: 'the picture at 96 px', spec: 'src/server/delivery/read-back.test.ts' },
   ],
   choices: {
     ...naming('kebab'),

@@ -9,7 +9,13 @@ export const png = defineTarget({
   name: 'PNG files',
   platform: 'Plain files',
   note: 'Every delivered size at every density, as the proofs show it.',
-  readBy: [{ reader: 'a PNG decoder of its own', compares: 'every pixel of the proof' }],
+  readBy: [
+    {
+      reader: 'a PNG decoder of its own',
+      compares: 'every pixel of the proof',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
+  ],
   choices: {
     ...naming(),
     ground: oneOf('drawn for', 'light', { light: 'light ground', dark: 'dark ground' }),

@@ -70,9 +70,17 @@ export const react = componentTarget({
   name: 'React components',
   note: 'A package to install: a typed module an icon with size, colour, title and ref, for React 18 and 19, and its source; only what is imported is shipped.',
   readBy: [
-    { reader: 'TypeScript', compares: 'types hold' },
-    { reader: 'publint, arethetypeswrong, Node.js', compares: 'packed, installed from the folder, imported' },
-    { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
+    { reader: 'TypeScript', compares: 'types hold', spec: 'e2e/targets.spec.ts' },
+    {
+      reader: 'publint, arethetypeswrong, Node.js',
+      compares: 'packed, installed from the folder, imported',
+      spec: 'src/core/targets/npm-package.test.ts',
+    },
+    {
+      reader: 'Chromium',
+      compares: 'mounted, as the proof shows it; a hidden copy beside it',
+      spec: 'e2e/targets.spec.ts',
+    },
   ],
   file: (name) => `${componentName(name)}.tsx`,
   module(name, renderer, grid, strokes) {

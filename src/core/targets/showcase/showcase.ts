@@ -61,7 +61,13 @@ export const showcase = defineTarget({
   name: 'Showcase',
   platform: 'Web',
   note: 'One page of all icons that opens anywhere: found by name and tag, seen at every size and on dark, copied as SVG or code; what is new since the last release, where that is wanted.',
-  readBy: [{ reader: 'Chromium', compares: 'opened from a file: search, dark, copying, no request to elsewhere' }],
+  readBy: [
+    {
+      reader: 'Chromium',
+      compares: 'opened from a file: search, dark, copying, no request to elsewhere',
+      spec: 'e2e/targets.spec.ts',
+    },
+  ],
   choices: {
     code: onOff('code for each platform', true),
     since: onOff('what is new since the last release', false),

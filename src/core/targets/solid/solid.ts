@@ -42,8 +42,12 @@ export const solid = componentTarget({
   name: 'Solid components',
   note: 'A typed module an icon with size, title and all attributes; only what is imported is shipped.',
   readBy: [
-    { reader: 'TypeScript', compares: 'types hold' },
-    { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
+    { reader: 'TypeScript', compares: 'types hold', spec: 'e2e/targets.spec.ts' },
+    {
+      reader: 'Chromium',
+      compares: 'mounted, as the proof shows it; a hidden copy beside it',
+      spec: 'e2e/targets.spec.ts',
+    },
   ],
   file: (name) => `${componentName(name)}.ts`,
   module(name, renderer, grid, strokes) {

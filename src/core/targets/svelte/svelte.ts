@@ -45,8 +45,12 @@ export const svelte = componentTarget({
   name: 'Svelte components',
   note: 'A component an icon for Svelte 5 with size, title and all attributes; only what is imported is shipped.',
   readBy: [
-    { reader: 'Svelte’s compiler', compares: 'compiles without a warning' },
-    { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
+    { reader: 'Svelte’s compiler', compares: 'compiles without a warning', spec: 'e2e/bundled.ts' },
+    {
+      reader: 'Chromium',
+      compares: 'mounted, as the proof shows it; a hidden copy beside it',
+      spec: 'e2e/targets.spec.ts',
+    },
   ],
   file: (name) => `${componentName(name)}.svelte`,
   module(_, renderer, grid, strokes) {

@@ -22,9 +22,17 @@ export const svg = defineTarget({
   platform: 'Plain files',
   note: 'One file an icon: one viewBox, ink as currentColor, numbers as short as they can be. Each further master in a folder of its own.',
   readBy: [
-    { reader: 'xmllint', compares: 'well formed' },
-    { reader: 'rsvg-convert', compares: 'the picture at 96 px, within 1.5 of 255' },
-    { reader: 'this program’s own reader', compares: 'the set as it was' },
+    { reader: 'xmllint', compares: 'well formed', spec: 'src/server/delivery/read-back.test.ts' },
+    {
+      reader: 'rsvg-convert',
+      compares: 'the picture at 96 px, within 1.5 of 255',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
+    {
+      reader: 'this program’s own reader',
+      compares: 'the set as it was',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
   ],
   choices: {
     ...naming(),

@@ -49,10 +49,18 @@ export const vue = componentTarget({
   name: 'Vue components',
   note: 'A package to install: a typed module an icon with size, colour and title, and its source; only what is imported is shipped.',
   readBy: [
-    { reader: 'TypeScript', compares: 'types hold' },
-    { reader: 'publint, arethetypeswrong, Node.js', compares: 'packed, installed from the folder, imported' },
-    { reader: 'Vue’s compiler', compares: 'a single file whose template has it' },
-    { reader: 'Chromium', compares: 'mounted, as the proof shows it; a hidden copy beside it' },
+    { reader: 'TypeScript', compares: 'types hold', spec: 'e2e/targets.spec.ts' },
+    {
+      reader: 'publint, arethetypeswrong, Node.js',
+      compares: 'packed, installed from the folder, imported',
+      spec: 'src/core/targets/npm-package.test.ts',
+    },
+    { reader: 'Vue’s compiler', compares: 'a single file whose template has it', spec: 'e2e/bundled.ts' },
+    {
+      reader: 'Chromium',
+      compares: 'mounted, as the proof shows it; a hidden copy beside it',
+      spec: 'e2e/targets.spec.ts',
+    },
   ],
   file: (name) => `${componentName(name)}.ts`,
   module(name, renderer, grid, strokes) {

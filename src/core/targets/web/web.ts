@@ -9,13 +9,7 @@ import { textPreviews } from '../previews'
 import { defineTarget } from '../target'
 import { className, cssClass, cssString } from './css'
 import { usagePage } from './usage-page'
-
-/** A document as a data URI that CSS and HTML take in double quotes, with as little escaped as they allow. */
-export const dataUri = (svg: string): string =>
-  `data:image/svg+xml,${svg
-    .trim()
-    .replace(/"/g, "'")
-    .replace(/[%#<>{}]/g, (sign) => `%${sign.charCodeAt(0).toString(16).toUpperCase()}`)}`
+import { dataUri } from '../../formats/data-uri'
 
 /** An icon as a symbol of a sprite. */
 function symbol(id: string, svg: string): string {
@@ -30,8 +24,12 @@ export const web = defineTarget({
   platform: 'Web',
   note: 'An SVG an icon, a sprite of symbols with a page on how to use it, CSS masks that take the text’s colour, data URIs.',
   readBy: [
-    { reader: 'Chromium', compares: 'sprite, masks and data URIs as the proof shows them; masks in forced colours' },
-    { reader: 'xmllint', compares: 'well formed' },
+    {
+      reader: 'Chromium',
+      compares: 'sprite, masks and data URIs as the proof shows them; masks in forced colours',
+      spec: 'e2e/targets.spec.ts',
+    },
+    { reader: 'xmllint', compares: 'well formed', spec: 'src/server/delivery/read-back.test.ts' },
   ],
   choices: {
     ...naming('kebab'),

@@ -69,8 +69,12 @@ export const windows = defineTarget({
   note: 'An ICO of 16 to 256, tiles, logos and splash screen at every scale, pictures for all sizes of the shell, plated and unplated, and the lines of the manifest that name them.',
   isForApps: true,
   readBy: [
-    { reader: 'icotool', compares: 'every size of the ICO' },
-    { reader: 'a PNG decoder of its own', compares: 'the largest is of 32 bits' },
+    { reader: 'icotool', compares: 'every size of the ICO', spec: 'src/server/delivery/read-back.test.ts' },
+    {
+      reader: 'a PNG decoder of its own',
+      compares: 'the largest is of 32 bits',
+      spec: 'src/server/delivery/read-back.test.ts',
+    },
   ],
   choices: { assets: onOff('tiles and logos', true) },
   each({ name }, _, options) {

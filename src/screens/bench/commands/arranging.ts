@@ -16,39 +16,40 @@ import { paintable } from '../operations/paints'
 import { keepAlternative } from '../operations/alternatives'
 import { align, centreOptically, space } from '../operations/arranging'
 
-/** What objects may have in common: each gives a text that is the same where they do. */
-const ALIKE: readonly (readonly [
-  id: string,
-  name: string,
-  read: (bench: Bench, object: DrawingObject) => string | null,
-])[] = [
-  [
-    'stroke',
-    'stroke',
-    (bench, object) => {
+/** A property that objects may share. `read` gives equal texts for equal properties, null if an object has none. */
+type Common = {
+  readonly word: string
+  readonly isFinish?: true
+  readonly read: (bench: Bench, object: DrawingObject) => string | null
+}
+
+const COMMON: readonly Common[] = [
+  {
+    word: 'stroke',
+    isFinish: true,
+    read(bench, object) {
       if (!isStyled(object)) return null
       const { stroke, weight, dash, side } = styleOf(object, bench.scene)
       return JSON.stringify([stroke, weight, dash, side])
     },
-  ],
-  [
-    'fill',
-    'fill',
-    (bench, object) => {
+  },
+  {
+    word: 'fill',
+    isFinish: true,
+    read(bench, object) {
       if (!isStyled(object)) return null
       const { fill, fills } = styleOf(object, bench.scene)
       return JSON.stringify([fill, fills])
     },
-  ],
-  [
-    'size',
-    'size',
-    (bench, object) => {
+  },
+  {
+    word: 'size',
+    read(bench, object) {
       const { w, h } = bench.extent([object])!
       return `${w.toFixed(6)} ${h.toFixed(6)}`
     },
-  ],
-  ['kind', 'kind', (_, object) => object.kind],
+  },
+  { word: 'kind', read: (_, object) => object.kind },
 ]
 
 /** Commands: align, select similar objects, copy the finish, mask, and keep alternatives. */
@@ -84,9 +85,9 @@ export function arrangeCommands(bench: Bench): Command[] {
       needs: free,
       run: () => centreOptically(bench, 'circle'),
     },
-    ...ALIKE.map(([id, word, read]): Command => ({
-      id: `alike-${id}`,
-      ...((id === 'stroke' || id === 'fill') && { inMenu: [{ of: 'objects', part: 1, list: 'Finish' }] }),
+    ...COMMON.map(({ word, isFinish, read }): Command => ({
+      id: `alike-${word}`,
+      ...(isFinish && { inMenu: [{ of: 'objects', part: 1, list: 'Finish' }] }),
       name: `Select all with the same ${word}`,
       needs: () => (bench.selected.length > 0 ? null : 'Select an object first, to find those like it.'),
       run: () => selectAlike(bench, read),

@@ -34,7 +34,9 @@ describe('the lists', () => {
     expect(doubled(KINDS.map(({ kind }) => kind))).toEqual([])
     expect(doubled(KINDS.map(({ word }) => word))).toEqual([])
     for (const list of [CHECKS, TARGETS, TOOLS, PANELS, commands]) expect(doubled(list.map(({ id }) => id))).toEqual([])
-    expect(doubled(commands.flatMap(({ keys = [] }) => keys).flatMap(watched))).toEqual([])
+    const taken = commands.flatMap(({ keys = [] }) => keys).flatMap(watched)
+    const free = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].filter((letter) => !taken.includes(`Key${letter}`))
+    expect(doubled(taken), `two commands share a key; letters without one: ${free.join(' ')}`).toEqual([])
   })
 
   it('of tools lie on the keyboard as in the line: numbers, then the row beneath', () => {
