@@ -2,6 +2,7 @@ import { execFileSync, spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { SqliteFile } from '../src/server/database/sqlite'
 import { expect, test } from './test'
 
 const PORT = 4388
@@ -53,6 +54,43 @@ test('a shelf is not pulled from under its server, which ends when told whatever
     ])
     const lost = started('--port', String(PORT), '--data', '/proc/1/x')
     expect([await lost.ended, lost.said()]).toEqual([78, expect.stringContaining('/proc/1/x cannot be used')])
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+})
+
+test('a server that ends while it copies its shelf leaves nobody who writes there', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'wise-square-copying-')),
+    copies = join(folder, 'copies')
+  try {
+    const first = started('--port', String(PORT + 2), '--data', folder, '--empty')
+    expect(await first.served, first.said()).toBe(true)
+    await expect.poll(() => readdirSync(copies).filter((name) => name.endsWith('.db'))).toHaveLength(1)
+    first.child.kill('SIGTERM')
+    await first.ended
+    // Enough to copy that the copying can be seen, and no copy of today.
+    rmSync(copies, { recursive: true })
+    const file = new SqliteFile(join(folder, 'wise-square.db'))
+    file.exec('create table filling (bytes blob)')
+    for (let i = 0; i < 60; i++) file.exec('insert into filling values (randomblob(2000000))')
+    file.close()
+
+    const second = started('--port', String(PORT + 2), '--data', folder)
+    const copying = () => {
+      try {
+        return execFileSync('pgrep', ['-f', `command.js copy ${folder}`], { encoding: 'utf8' }).trim()
+      } catch {
+        return ''
+      }
+    }
+    await expect.poll(copying, { intervals: [20] }).not.toBe('')
+    const pid = Number(copying())
+    // Held where it is, so that it cannot be done first.
+    process.kill(pid, 'SIGSTOP')
+    second.child.kill('SIGTERM')
+    await second.ended
+    await expect.poll(copying).toBe('')
+    expect(readdirSync(copies).filter((name) => name.endsWith('.db'))).toEqual([])
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }

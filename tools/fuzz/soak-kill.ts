@@ -47,6 +47,8 @@ mkdirSync(folder, { recursive: true })
 const demo = JSON.parse(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
 const wait = (ms: number) => new Promise((done) => setTimeout(done, ms))
 const faults: string[] = []
+/** Removes a folder; what a killed server left running may still write there for a moment. */
+const clear = (path: string) => rmSync(path, { recursive: true, force: true, maxRetries: 20, retryDelay: 100 })
 const PORT = 4392
 
 /** A database as each earlier version of the program left it, with one set in it. */
@@ -110,7 +112,7 @@ async function firstStart(round: number): Promise<void> {
   const names = shelf(data)
   if (names.join() !== 'Quayside,Quayside solid,Skerry app icons')
     faults.push(`round ${round}: the shelf of a first start has ${names.join()}`)
-  rmSync(data, { recursive: true, force: true })
+  clear(data)
 }
 
 async function migration(round: number): Promise<void> {
@@ -122,7 +124,7 @@ async function migration(round: number): Promise<void> {
   if (status !== 200 || (body as { set: { icons: unknown[] } }).set.icons.length !== 1)
     faults.push(`round ${round}: after a migration from ${MIGRATION_NAMES[old]} the set answers ${status}`)
   await server.stop()
-  rmSync(data, { recursive: true, force: true })
+  clear(data)
 }
 
 /** Kills a server, spoils its database somewhere, and goes back to the copy that was made when it began. */
@@ -151,7 +153,7 @@ async function restoring(round: number): Promise<void> {
   if (names.join() !== 'Quayside,Quayside solid,Skerry app icons')
     faults.push(`round ${round}: the restored shelf has ${names.join()}`)
   restored++
-  rmSync(data, { recursive: true, force: true })
+  clear(data)
 }
 let restored = 0
 
@@ -191,7 +193,7 @@ async function killedRestore(round: number): Promise<void> {
     const names = shelf(data).join()
     if (names !== `${DEMO},Later`) faults.push(`round ${round}: what a killed restore put aside has ${names}`)
   }
-  rmSync(data, { recursive: true, force: true })
+  clear(data)
 }
 
 let commandsKilled = 0
@@ -283,7 +285,7 @@ async function drawing(round: number): Promise<void> {
   drawn += count
   await context.close()
   await server.stop()
-  rmSync(data, { recursive: true, force: true })
+  clear(data)
 }
 
 const working = join(folder, 'working')

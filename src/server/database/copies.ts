@@ -37,6 +37,18 @@ export function writeCopy(from: string, to: string, on: Disk = disk): void {
   }
 }
 
+/** Runs a program, and kills it if this process ends first: nothing writes to a folder after its server has ended. */
+async function runWithin(program: string, args: readonly string[]): Promise<void> {
+  const running = promisify(execFile)(process.execPath, [program, ...args])
+  const kill = () => running.child.kill('SIGKILL')
+  process.once('exit', kill)
+  try {
+    await running
+  } finally {
+    process.off('exit', kill)
+  }
+}
+
 /**
  * Copies the database of a folder, in a process of its own, and clears outdated copies. Gives the name of the copy, or why
  * there is none, in a sentence.
@@ -51,7 +63,7 @@ export async function copyDatabase(folder: string, why = ''): Promise<{ name: st
       { bavail, bsize } = await statfs(/* turbopackIgnore: true */ folder)
     if (bavail * bsize < size + FREE) return { problem: 'There is no room on the disk for a copy of the shelf.' }
     const program = join(/* turbopackIgnore: true */ process.cwd(), 'build', 'database', 'command.js')
-    await promisify(execFile)(process.execPath, [program, 'copy', from, join(copies, name)])
+    await runWithin(program, ['copy', from, join(copies, name)])
     for (const old of outdatedCopies(readdirSync(copies), today())) rmSync(join(copies, old), { force: true })
     return { name }
   } catch (error) {
