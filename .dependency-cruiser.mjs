@@ -6,7 +6,7 @@ const LAYERS = [
   'drawing',
   'rules',
   'set',
-  '(?:snap|proof|formats|checks|saving)',
+  '(?:snap|proof|formats|picture|checks|saving)',
   'targets',
 ]
 

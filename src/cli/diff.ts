@@ -1,5 +1,7 @@
-import { iconSvg } from '../core/formats/drawn'
-import { rasterised } from '../core/formats/rasterised'
+import { iconPicture } from '../core/picture/drawn'
+import type { Picture } from '../core/picture/picture'
+import { picturePixels } from '../core/picture/pixels'
+import { svgOfPicture } from '../core/picture/svg'
 import type { IconSet } from '../core/set/set'
 import { changesBetween, isSame } from '../core/targets/compare'
 import { escaped } from '../core/formats/markup'
@@ -25,7 +27,7 @@ export async function diffCommand(files: readonly string[], { out, quiet }: Opti
   const changes = changesBetween(deliveredOf(old, []), deliveredOf(next, []))
   const changed = changes.changed.map((pair) => ({
     name: pair.after.name,
-    pixels: changedPixels(pair.before.svg, pair.after.svg),
+    pixels: changedPixels(pictureIn(old, pair.before.id), pictureIn(next, pair.after.id)),
   }))
   if (out) await replaceFile(out, page(old, next, changes, changed))
   const names = namesIn(changes)
@@ -52,8 +54,15 @@ export async function diffCommand(files: readonly string[], { out, quiet }: Opti
   }
 }
 
-function changedPixels(before: string, after: string): number {
-  const [a, b] = [before, after].map((svg) => rasterised(svg, SIDE).data)
+const pictureIn = ({ icons, rules }: IconSet, id: string): Picture =>
+  iconPicture(
+    icons.find((icon) => icon.id === id)!,
+    rules,
+    'light',
+  )
+
+function changedPixels(before: Picture, after: Picture): number {
+  const [a, b] = [before, after].map((picture) => picturePixels(picture, SIDE).data)
   let count = 0
   for (let i = 0; i < a!.length; i += 4)
     if ([0, 1, 2, 3].some((k) => Math.abs(a![i + k]! - b![i + k]!) >= SEEN)) count++
@@ -72,12 +81,7 @@ function page(
   const one = (name: string, body: string) => `<figure>${body}<figcaption>${escaped(name)}</figcaption></figure>`
   const part = (title: string, body: readonly string[]) =>
     body.length === 0 ? '' : `<h2>${title}</h2>\n<div>${body.join('\n')}</div>\n`
-  const find = (set: IconSet, id: string) =>
-    iconSvg(
-      set.icons.find((icon) => icon.id === id)!,
-      set.rules,
-      'light',
-    )
+  const find = (set: IconSet, id: string) => svgOfPicture(pictureIn(set, id))
   return `<!doctype html>
 <html lang="en">
 <meta charset="utf-8">

@@ -1,8 +1,11 @@
-import { documentsFor, drawnIcon } from '../core/formats/drawn'
 import { png } from '../core/formats/png'
-import { rasterised } from '../core/formats/rasterised'
 import { schemaSentence } from '../core/formats/plain-words'
-import { Size } from '../core/rules/rules'
+import { drawingProblem } from '../core/picture/drawing-problem'
+import { iconPicture } from '../core/picture/drawn'
+import { picturePixels } from '../core/picture/pixels'
+import { baseFor } from '../core/rules/book'
+import { type Rules, Size } from '../core/rules/rules'
+import type { Icon } from '../core/set/set'
 import { replaceFile } from '../server/replace-file'
 import { type Answer, type Options, UsageError } from './command'
 import { readSet } from './read-set'
@@ -15,13 +18,19 @@ export async function proofCommand(files: readonly string[], { icon: name, size,
   const set = await readSet(files)
   const icon = set.icons.find((one) => one.name === name)
   if (!icon) throw new Error(`There is no icon “${name}” in “${set.name}”.`)
-  const drawn = drawnIcon(icon, set.rules)
-  if (!drawn.svg) throw new Error(drawn.problem)
-  const { light } = documentsFor(drawn, set.rules, pixels.data)
-  const bytes = png(rasterised(light, pixels.data))
+  const bytes = proofOf(icon, set.rules, pixels.data)
   await replaceFile(out, bytes)
   return {
     lines: [`${name} at ${pixels.data} px written to ${out}.`],
     value: { icon: name, size: pixels.data, out, bytes: bytes.length },
+  }
+}
+
+/** An icon as a PNG file of a size, drawn by the master that fits. Throws a sentence if it cannot be drawn. */
+function proofOf(icon: Icon, rules: Rules, size: number): Uint8Array {
+  try {
+    return png(picturePixels(iconPicture(icon, rules, 'light', baseFor(rules, size)), size))
+  } catch (error) {
+    throw new Error(drawingProblem(error), { cause: error })
   }
 }

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { readdir, readFile, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { iconSvg } from '../core/formats/drawn'
+import { iconSvg } from '../core/picture/drawn'
 import { writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
 import { type DeliveredFile, zip } from '../core/targets/archive'

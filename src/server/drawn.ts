@@ -1,5 +1,5 @@
 import pLimit from 'p-limit'
-import type { Drawn } from '../core/formats/drawn'
+import type { Drawn } from '../core/picture/drawn'
 import type { Db } from './database/database'
 import type { Shown } from './renderer/tasks'
 import { inOrder } from './set-rows'

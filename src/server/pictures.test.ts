@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
-import { iconSvg } from '../core/formats/drawn'
+import { iconSvg } from '../core/picture/drawn'
 import { masterFor, referencesOf } from '../core/set/set'
 import { type Db, openDatabase } from './database/database'
 import { addDemoSets } from './demo'

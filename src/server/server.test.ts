@@ -7,7 +7,7 @@ import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vites
 import { main } from '../cli/main'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
 import { sizeOf } from '../core/set/bounds'
-import { iconSvg } from '../core/formats/drawn'
+import { iconSvg } from '../core/picture/drawn'
 import { rasterised } from '../core/formats/rasterised'
 import { type IconSet, LIMITS } from '../core/set/set'
 import { type Db, openDatabase } from './database/database'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { documentsFor } from '../core/formats/drawn'
+import { documentsFor } from '../core/picture/drawn'
 import { schemaSentence } from '../core/formats/plain-words'
 import { type Rules, Size } from '../core/rules/rules'
 import type { Db } from './database/database'

@@ -1,6 +1,6 @@
 import type { Answer, Asked } from './draw.worker'
 import { boundDrawing } from './bound-drawing'
-import { painted } from './painted'
+import { paintedDocument } from './painted'
 import { drawingSentence, transferred } from './replies'
 import { serve, type Transferred } from './serve'
 
@@ -12,7 +12,7 @@ serve(
   {
     answer({ drawing, wanted }: Asked): Answer | Transferred<Answer> {
       if (!('svg' in drawing) || typeof wanted !== 'number') throw new Error('A document can only become a picture.')
-      return transferred(painted(drawing.svg, wanted))
+      return transferred(paintedDocument(drawing.svg, wanted))
     },
   },
   drawingSentence,

@@ -1,4 +1,4 @@
-import type { Ground } from '../core/formats/svg-paint'
+import type { Ground } from '../core/picture/picture'
 import type { Rules } from '../core/rules/rules'
 import { baseFor } from '../core/rules/book'
 import { type Icon, type Master, masterFor } from '../core/set/set'

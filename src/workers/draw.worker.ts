@@ -8,8 +8,10 @@ import { type Memory, remembered } from '../core/drawing/evaluate/memory'
 import type { Accepted } from '../core/drawing/model/accepted'
 import type { DrawingEdit } from '../core/drawing/edit/edit'
 import type { DrawingObject } from '../core/drawing/model/object'
-import { iconSvg } from '../core/formats/drawn'
-import type { Ground } from '../core/formats/svg-paint'
+import { timed } from '../core/geometry/deadline'
+import { iconPicture } from '../core/picture/drawn'
+import type { Ground, Picture } from '../core/picture/picture'
+import { svgOfPicture } from '../core/picture/svg'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
 import type { Crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
@@ -113,16 +115,16 @@ function answerTo({ drawing, wanted }: Asked): Answer {
     case 'balance':
       return { balance: balanceIn(drawing) }
     case 'document':
-      return { svg: documentOf(drawing) }
+      return { svg: timed(() => svgOfPicture(pictureOf(drawing))) }
     default:
-      return painted(documentOf(drawing), wanted)
+      return painted(pictureOf(drawing), wanted)
   }
 }
 
-function documentOf(drawing: SentDrawing): string {
-  if ('svg' in drawing) return drawing.svg
+function pictureOf(drawing: SentDrawing): Picture {
+  if ('svg' in drawing) throw new Error('A document is drawn by its own worker.')
   const { icon, rules } = taken(drawing)
-  return iconSvg(icon, rules, drawing.ground, drawing.base)
+  return iconPicture(icon, rules, drawing.ground, drawing.base)
 }
 
 function offsetOf(drawing: SentDrawing): OpticalOffset | null {

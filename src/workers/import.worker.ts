@@ -9,7 +9,7 @@ import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-i
 import { type Failed, MOST, type Source } from '../core/formats/import/reading'
 import { sourcesIn } from '../core/formats/import/sources'
 import { writeSetFile } from '../core/formats/set-file'
-import { drawingSvg } from '../core/formats/drawn'
+import { drawingSvg } from '../core/picture/drawn'
 import { bookAt } from '../core/rules/book'
 import { type IconSet, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'

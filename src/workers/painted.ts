@@ -1,14 +1,21 @@
 import { png } from '../core/formats/png'
+import type { Pixels } from '../core/raster/raster'
 import { rasterised } from '../core/formats/rasterised'
+import type { Picture } from '../core/picture/picture'
+import { picturePixels } from '../core/picture/pixels'
 
 /**
- * A document as so many pixels across: straight-alpha bytes in rows of R, G, B, A, and a PNG file of them as a data URL
+ * A picture as so many pixels across: straight-alpha bytes in rows of R, G, B, A, and a PNG file of them as a data URL
  * (RFC 2397). Hundreds of images share a layer of the page, where each canvas would have one of its own.
  */
 export type Painted = { readonly data: Uint8ClampedArray<ArrayBuffer>; readonly url: string }
 
-export function painted(svg: string, width: number): Painted {
-  const pixels = rasterised(svg, width)
+export const painted = (picture: Picture, width: number): Painted => shown(picturePixels(picture, width))
+
+/** The same of a document. */
+export const paintedDocument = (svg: string, width: number): Painted => shown(rasterised(svg, width))
+
+function shown(pixels: Pixels): Painted {
   return { data: pixels.data, url: `data:image/png;base64,${base64(png(pixels))}` }
 }
 

@@ -1,4 +1,4 @@
-import { drawingProblem } from '../core/formats/drawing-problem'
+import { drawingProblem } from '../core/picture/drawing-problem'
 import { Transferred } from './serve'
 
 /** Why a drawing has no answer, as a sentence. */

@@ -5,9 +5,10 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { drawnIcon } from '../../src/core/formats/drawn'
+import { drawnIcon } from '../../src/core/picture/drawn'
 import { png } from '../../src/core/formats/png'
-import { rasterised } from '../../src/core/formats/rasterised'
+import { picturePixels } from '../../src/core/picture/pixels'
+import { svgOfPicture } from '../../src/core/picture/svg'
 import { readSetFile } from '../../src/core/formats/set-file'
 import type { IconSet } from '../../src/core/set/set'
 import { IconRenderer } from '../../src/core/targets/icon-renderer'
@@ -62,13 +63,13 @@ async function measured(part: Part): Promise<Record<string, Row>> {
           const pictures =
             made.as === 'raster' ? [made.picture] : made.as === 'ico' || made.as === 'icns' ? made.pictures : []
           for (const picture of pictures) {
-            const document = picture.svg(renderer),
+            const drawing = picture.of(renderer),
               start = performance.now()
-            const image = rasterised(document, picture.pixels),
+            const image = picturePixels(drawing, picture.pixels),
               drawnAt = performance.now()
             png(image, picture.colours)
             const endAt = performance.now(),
-              key = `${picture.pixels} ${picture.colours} ${document}`
+              key = `${picture.pixels} ${picture.colours} ${svgOfPicture(drawing)}`
             for (const row of known.has(key) ? [rows[id]!] : [rows[id]!, rows[TOGETHER]!]) {
               row.files++
               row.pixels += drawnAt - start

@@ -2,7 +2,7 @@
 // rasteriser or takes too long: npm run fuzz:pictures -- COUNT SEED
 import fc from 'fast-check'
 import { wildObject } from '../../src/testing/wild'
-import { drawnIcon } from '../../src/core/formats/drawn'
+import { drawnIcon } from '../../src/core/picture/drawn'
 import { bringClock } from '../../src/core/geometry/deadline'
 import { STARTERS } from '../../src/core/rules/starters'
 import { BOOK } from '../../src/testing/book'

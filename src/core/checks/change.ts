@@ -1,6 +1,6 @@
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
-import { drawingProblem } from '../formats/drawing-problem'
-import { iconSvg } from '../formats/drawn'
+import { drawingProblem } from '../picture/drawing-problem'
+import { iconSvg } from '../picture/drawn'
 import type { Rules } from '../rules/rules'
 import { type Icon, masterFor } from '../set/set'
 import { conditionOf, strains } from './condition'

@@ -30,6 +30,22 @@ export const attributes = (map: Readonly<Attributes>): string =>
 export const element = (name: string, own: Readonly<Attributes>, content = ''): string =>
   content ? `<${name}${attributes(own)}>${content}</${name}>` : `<${name}${attributes(own)}/>`
 
+/** An element of elements. */
+export const tag = (name: string, own: Readonly<Attributes>, inside: readonly Element[] = []): Element => ({
+  name,
+  own,
+  inside,
+})
+
+const texts = new WeakMap<Element, string>()
+
+/** An element as text, remembered for it. */
+export function markup(one: Element): string {
+  let text = texts.get(one)
+  if (text === undefined) texts.set(one, (text = element(one.name, one.own, one.inside.map(markup).join(''))))
+  return text
+}
+
 /** Elements as text. `named` says how an attribute is called there, as JSX has its own way. */
 export const markupOf = (elements: readonly Element[], named = (key: string): string => key): string =>
   elements

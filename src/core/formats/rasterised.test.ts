@@ -9,6 +9,8 @@ import { pixelsOf } from '../raster/raster'
 import { sampledPicture } from '../../testing/sampled-picture'
 import { IconRenderer } from '../targets/icon-renderer'
 import { composedIcon } from '../targets/composition'
+import { picturePixels } from '../picture/pixels'
+import { svgOfPicture } from '../picture/svg'
 import { rasterised } from './rasterised'
 import { readDocument } from './read-document'
 import { readSetFile } from './set-file'
@@ -68,15 +70,15 @@ describe('documents as pixels', () => {
   it('of app icons are what another rasteriser draws, but for edges that lie under others, which it lets through', () => {
     const { icons, rules } = setOf('skerry-app')
     for (const icon of icons) {
-      const svg = composedIcon(new IconRenderer(icon, rules, null), 240, {
+      const picture = composedIcon(new IconRenderer(icon, rules, null), 240, {
         share: 0.9,
         plate: 'own',
         fallback: null,
         ground: 'dark',
         cut: 'squircle',
       })
-      const own = rasterised(svg, 240).data,
-        theirs = pixelsOfPeer(svg, 240)
+      const own = picturePixels(picture, 240).data,
+        theirs = pixelsOfPeer(svgOfPicture(picture), 240)
       let sum = 0
       for (let i = 0; i < own.length; i++)
         sum += Math.abs((i % 4 === 3 ? own[i]! : (own[i]! * own[i - (i % 4) + 3]!) / 255) - theirs[i]!)

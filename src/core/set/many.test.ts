@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { iconSvg } from '../formats/drawn'
+import { iconSvg } from '../picture/drawn'
 import { readSetFile, writeSetFile } from '../formats/set-file'
 import { applyEdit, type SetEdit } from './edit'
 import { nameBy, platedEdit, recolouredEdit, renamedEdit, taggedEdit, weightedEdit, wordsOf } from './many'

@@ -11,6 +11,7 @@ import { starter } from '../rules/starters'
 import { pixelsOf } from '../../testing/rasterise'
 import { straightened } from './android/straightened'
 import { bled } from './bleed'
+import { svgOfPicture } from '../picture/svg'
 import { composedIcon, type Composition, isAtEdge } from './composition'
 import { IconRenderer } from './icon-renderer'
 import { coloursOf, emblem, greyed, shades, silhouette, visible } from './tone'
@@ -42,6 +43,7 @@ const stacked = (boxes: readonly { x: number; y: number; w: number; h: number; f
   return new IconRenderer(icon, book, null)
 }
 
+const documentOf = (...of: Parameters<typeof composedIcon>) => svgOfPicture(composedIcon(...of))
 const SIDE = 128
 const full: Composition = { share: 1, plate: 'full', fallback: '#fbfcfb', ground: 'light' }
 
@@ -50,8 +52,8 @@ describe('an application’s icon', () => {
     // A cast goes to the edge, wherever the figure lies, and what is drawn for the edge stays there.
     expect(apps.filter((one) => isAtEdge(one, 512)).map((one) => one.icon.name)).toEqual(['banded-buoy', 'breaker'])
     for (const renderer of apps.filter((one) => one.castIds(512).size === 0 && !isAtEdge(one, 512))) {
-      const whole = pixelsOf(composedIcon(renderer, 512, { ...full, safe: 0.8 }), SIDE)
-      const ground = pixelsOf(composedIcon(renderer, 512, { ...full, figure: () => [] }), SIDE)
+      const whole = pixelsOf(documentOf(renderer, 512, { ...full, safe: 0.8 }), SIDE)
+      const ground = pixelsOf(documentOf(renderer, 512, { ...full, figure: () => [] }), SIDE)
       for (let y = 0; y < SIDE; y++)
         for (let x = 0; x < SIDE; x++) {
           const i = 4 * (y * SIDE + x)
@@ -66,8 +68,8 @@ describe('an application’s icon', () => {
 
   it('leaves nothing of its plate in the corners where something runs along its edge, and all as it was within', () => {
     for (const renderer of apps.filter((one) => isAtEdge(one, 512))) {
-      const pixels = pixelsOf(composedIcon(renderer, 512, full), SIDE),
-        own = pixelsOf(composedIcon(renderer, 512, { ...full, plate: 'own' }), SIDE)
+      const pixels = pixelsOf(documentOf(renderer, 512, full), SIDE),
+        own = pixelsOf(documentOf(renderer, 512, { ...full, plate: 'own' }), SIDE)
       const at = (of: ArrayLike<number>, x: number, y: number) => [0, 1, 2, 3].map((k) => of[4 * (y * SIDE + x) + k]!)
       const sea = at(own, SIDE / 2, SIDE - 2)
       for (let x = 0; x < SIDE; x++) expect(at(pixels, x, SIDE - 1), renderer.icon.name).toEqual(sea)
@@ -122,9 +124,9 @@ describe('an application’s icon', () => {
 
   it('is as large as it was where it lies in that circle already', () => {
     const small = stacked([{ x: 9, y: 9, w: 6, h: 6, fill: '#11807f' }])
-    expect(composedIcon(small, 24, { ...full, safe: 0.8 })).toBe(composedIcon(small, 24, full))
+    expect(documentOf(small, 24, { ...full, safe: 0.8 })).toBe(documentOf(small, 24, full))
     const large = stacked([{ x: 1, y: 1, w: 22, h: 22, fill: '#11807f' }])
-    expect(composedIcon(large, 24, { ...full, safe: 0.8 })).not.toBe(composedIcon(large, 24, full))
+    expect(documentOf(large, 24, { ...full, safe: 0.8 })).not.toBe(documentOf(large, 24, full))
   })
 
   it('in greys has no colour left, and what stands out most is white', () => {

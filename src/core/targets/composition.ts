@@ -1,16 +1,14 @@
 import { isGradientPaint, meanColour } from './tone'
 import type { Shape } from '../drawing/evaluate/shape'
 import { inkOfAll } from '../drawing/evaluate/ink'
-import { type Ground, number } from '../formats/svg-paint'
-import { type Attributes, type Element, element, elementsOf, markupOf, SVG } from '../formats/markup'
-import { svgOfShapes } from '../formats/svg'
+import type { Ground, Layer, Picture } from '../picture/picture'
+import type { Attributes, Element } from '../formats/markup'
 import { type Box, boxCentre } from '../geometry/box'
 import { timed } from '../geometry/deadline'
 import { flattened } from '../geometry/flat'
-import { ellipse, pathBounds, polyline } from '../geometry/path'
+import { ellipse, type Path, pathBounds, polyline } from '../geometry/path'
 import type { Point } from '../geometry/point'
 import { platePath } from '../drawing/model/plates'
-import { pathData } from '../formats/path-data'
 import type { IconRenderer } from './icon-renderer'
 
 /** A document as the attributes of its root, its view box and its content. */
@@ -21,63 +19,33 @@ export type Opened = {
 }
 
 /** Splits a document into its parts. */
-export function opened(svg: string): Opened {
-  const { own, inside } = elementsOf(svg)
+export function opened({ own, inside }: Element): Opened {
   const { xmlns: _, width: __, height: ___, viewBox = '', ...root } = own
   return { root, viewBox, inside }
 }
 
-/** A document scaled to another side. */
-export function resized(svg: string, side: number): string {
-  const { root, viewBox, inside } = opened(svg)
-  const own = Number(viewBox.split(' ')[2])
-  if (own === side) return svg
-  const matrix = `matrix(${number(side / own)} 0 0 ${number(side / own)} 0 0)`
-  const body = element('g', { ...root, transform: matrix }, markupOf(inside))
-  const box = { width: number(side), height: number(side), viewBox: `0 0 ${number(side)} ${number(side)}` }
-  return `${element('svg', { xmlns: SVG, ...box }, body)}\n`
-}
+/** Shapes scaled about a place. */
+type Part = { readonly shapes: readonly Shape[]; readonly scale?: number; readonly about?: Point }
 
-/** A document's mirror image, left and right exchanged. */
-export function inMirror(svg: string): string {
-  const { own, inside } = elementsOf(svg)
-  const { xmlns = SVG, width, height, viewBox = '', ...root } = own
-  const [x, , w] = viewBox.split(' ').map(Number) as [number, number, number]
-  const body = element('g', { ...root, transform: `matrix(-1 0 0 1 ${number(2 * x + w)} 0)` }, markupOf(inside))
-  return `${element('svg', { xmlns, ...(width && { width }), ...(height && { height }), viewBox }, body)}\n`
-}
-
-/** What a picture is put together of: shapes, scaled about a place, cut by an outline. */
-type Layer = { readonly shapes: readonly Shape[]; readonly scale?: number; readonly about?: Point }
-
-/** A document that shows a box of layers over each other, cut by an outline where one is given. */
-function composed(view: Box, layers: readonly Layer[], ground: Ground, clip?: string): string {
-  const parts = layers.map(({ shapes, scale = 1, about = { x: 0, y: 0 } }) => {
-    if (shapes.length === 0) return ''
-    const { root, inside } = opened(svgOfShapes(shapes, Math.max(view.x + view.w, view.y + view.h), ground))
-    const matrix = [scale, 0, 0, scale, about.x * (1 - scale), about.y * (1 - scale)]
-    const own = { ...root, ...(scale !== 1 && { transform: `matrix(${matrix.map(number).join(' ')})` }) }
-    const body = markupOf(inside)
-    return Object.keys(own).length > 0 ? element('g', own, body) : body
-  })
-  const box = [view.x, view.y, view.w, view.h].map(number).join(' ')
-  const content = clip
-    ? element('defs', {}, element('clipPath', { id: 'cut' }, element('path', { d: clip }))) +
-      element('g', { 'clip-path': 'url(#cut)' }, parts.join(''))
-    : parts.join('')
-  return `${element('svg', { xmlns: SVG, width: number(view.w), height: number(view.h), viewBox: box }, content)}\n`
+/** A picture of a box with parts over each other, clipped by an outline where one is given. */
+function composed(view: Box, parts: readonly Part[], ground: Ground, clip?: Path): Picture {
+  const size = Math.max(view.x + view.w, view.y + view.h)
+  const layers = parts.map(({ shapes, scale = 1, about = { x: 0, y: 0 } }): Layer => ({
+    shapes,
+    size,
+    ...(scale !== 1 && { map: [scale, 0, 0, scale, about.x * (1 - scale), about.y * (1 - scale)] }),
+  }))
+  return { box: view, layers, ground, clip }
 }
 
 /** The shape of a mask that a platform cuts icons by. */
 export type Cut = 'circle' | 'squircle' | 'rounded'
 
-const cutPath = (cut: Cut, { x, y, w, h }: Box): string => {
+const cutPath = (cut: Cut, { x, y, w, h }: Box): Path => {
   const centre = { x: x + w / 2, y: y + h / 2 }
-  return pathData(
-    cut === 'circle'
-      ? [ellipse(centre, w / 2, h / 2)]
-      : platePath({ name: 'cut', shape: cut === 'squircle' ? 'squircle' : 'rounded', w, h }, centre),
-  )
+  return cut === 'circle'
+    ? [ellipse(centre, w / 2, h / 2)]
+    : platePath({ name: 'cut', shape: cut === 'squircle' ? 'squircle' : 'rounded', w, h }, centre)
 }
 
 /** What an application's icon is put together by. */
@@ -175,8 +143,8 @@ export function uncast(figure: readonly Shape[], renderer: IconRenderer, size: n
   return left.length > 0 ? left : figure
 }
 
-/** An application's icon as a document. */
-export function composedIcon(renderer: IconRenderer, size: number, composition: Composition): string {
+/** The picture of an application's icon. */
+export function composedIcon(renderer: IconRenderer, size: number, composition: Composition): Picture {
   const view = grown(appBox(renderer, size), 1 / composition.share)
   const { plate, figure: own } = renderer.layers(size, composition.plate === 'full' || composition.plate === 'colour')
   const figure = composition.figure ? composition.figure(own, plate) : own
@@ -206,7 +174,7 @@ export function plateColour(plate: readonly Shape[], ground: 'light' | 'dark', f
 }
 
 /** The same in the middle of a picture that is wider than high by a factor. */
-export function composedWide(renderer: IconRenderer, size: number, composition: Composition, wider: number): string {
+export function composedWide(renderer: IconRenderer, size: number, composition: Composition, wider: number): Picture {
   const view = grown(appBox(renderer, size), 1 / composition.share)
   const { plate, figure } = renderer.layers(size)
   const wide = { x: view.x - (view.w * (wider - 1)) / 2, y: view.y, w: view.w * wider, h: view.h }

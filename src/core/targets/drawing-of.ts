@@ -10,7 +10,7 @@ import { strokesOf } from './svg/svg'
  * left both are there, and the style sheet of directions shows one.
  */
 export function openedFor(renderer: IconRenderer, grid: number, strokes: string): Pick<Opened, 'root' | 'inside'> {
-  const of = (one: IconRenderer) => opened(one.compactDocument(grid, 'current', strokesOf(strokes)))
+  const of = (one: IconRenderer) => opened(one.compact(grid, 'current', strokesOf(strokes)))
   const { root, inside } = of(renderer)
   if (renderer.turned) {
     const other = of(renderer.turned)

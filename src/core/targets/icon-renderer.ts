@@ -4,9 +4,10 @@ import { type DrawingObject, kindOf } from '../drawing/model/object'
 import { withStrokesOutlined } from '../drawing/evaluate/stroke-outlines'
 import type { Shape } from '../drawing/evaluate/shape'
 import { mapObjects, walk } from '../drawing/model/tree'
-import { drawingSvg, type Documents, documentsFor, type Drawn } from '../formats/drawn'
-import { compactSvg, svgOfShapes } from '../formats/svg'
-import type { Ground } from '../formats/svg-paint'
+import { drawingPicture, type Documents, documentsFor, type Drawn } from '../picture/drawn'
+import { compactElement, svgOfPicture } from '../picture/svg'
+import { type Ground, type Picture, pictureOf } from '../picture/picture'
+import { type Element, markup } from '../formats/markup'
 import { timed } from '../geometry/deadline'
 import type { Path } from '../geometry/path'
 import { baseFor } from '../rules/book'
@@ -60,17 +61,30 @@ export class IconRenderer {
   document(size: number, ground: Ground, strokes = this.rules.strokes ?? 'kept'): string {
     const isUsual = strokes === (this.rules.strokes ?? 'kept')
     if (isUsual && this.drawn) return documentsFor(this.drawn, this.rules, size)[ground]
-    if (isUsual) {
-      const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
-      return drawingSvg(objects, rules, ground)
-    }
-    return timed(() => svgOfShapes(this.shapes(size, strokes), this.grid(size), ground))
+    const picture = this.picture(size, ground, strokes)
+    return timed(() => svgOfPicture(picture))
   }
 
-  /** The same in as few characters as it takes: for programs, not to be drawn on. */
-  compactDocument(size: number, ground: Ground, strokes: Strokes = this.rules.strokes ?? 'kept'): string {
+  /** The icon as a picture; its strokes as the rules have them, where nothing else is asked. */
+  picture(size: number, ground: Ground, strokes = this.rules.strokes ?? 'kept'): Picture {
+    if (strokes === (this.rules.strokes ?? 'kept')) {
+      const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
+      return drawingPicture(objects, rules, ground)
+    }
+    return pictureOf(this.shapes(size, strokes), this.grid(size), ground)
+  }
+
+  /** The document in as few characters as it takes: for programs, not to be drawn on. */
+  compact(size: number, ground: Ground, strokes: Strokes = this.rules.strokes ?? 'kept'): Element {
     const grid = this.grid(size)
-    return this.once(`compact ${grid} ${ground} ${strokes}`, () => compactSvg(this.shapes(size, strokes), grid, ground))
+    return this.once(`compact ${grid} ${ground} ${strokes}`, () =>
+      compactElement(this.shapes(size, strokes), grid, ground),
+    )
+  }
+
+  /** The same as text. */
+  compactDocument(size: number, ground: Ground, strokes?: Strokes): string {
+    return markup(this.compact(size, ground, strokes))
   }
 
   /** What the icon paints, from the lowest up. */

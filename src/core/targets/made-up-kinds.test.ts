@@ -113,7 +113,7 @@ describe('kinds that exist only here', () => {
 
   it('stand as grounds do for balance and for every target, and are drawn by all of them', async () => {
     const { balanceOfIcon } = await import('../proof/balance')
-    const { rasterised } = await import('../formats/rasterised')
+    const { picturePixels } = await import('../picture/pixels')
     const { IconRenderer } = await import('./icon-renderer')
     const { filesOfIcon } = await import('./plan')
     const { TARGETS } = await import('./targets')
@@ -130,8 +130,8 @@ describe('kinds that exist only here', () => {
       TARGETS.map(({ id }) => id),
     )) {
       if (made.as === 'text') expect(made.text(renderer).length, String(texts++)).toBeGreaterThan(20)
-      for (const { pixels, svg } of made.as === 'raster' ? [made.picture] : 'pictures' in made ? made.pictures : []) {
-        const { data, width } = rasterised(svg(renderer), Math.min(pixels, 64))
+      for (const { pixels, of } of made.as === 'raster' ? [made.picture] : 'pictures' in made ? made.pictures : []) {
+        const { data, width } = picturePixels(of(renderer), Math.min(pixels, 64))
         const middle = 4 * (Math.floor(data.length / 4 / width / 2) * width + Math.floor(width / 2))
         expect(data[middle + 3]).toBe(255)
         pictures++

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
-import { iconSvg } from '../formats/drawn'
+import { iconSvg } from '../picture/drawn'
 import { readSetFile } from '../formats/set-file'
 import { IconRenderer } from './icon-renderer'
 import { plannedFiles } from './plan'

@@ -1,3 +1,4 @@
+import type { Picture } from '../picture/picture'
 import type { Rules } from '../rules/rules'
 import type { Icon } from '../set/set'
 import type { Delivery } from '../set/settings'
@@ -21,10 +22,10 @@ export type Family<I extends Named = Named> = {
   readonly without?: Readonly<Record<string, readonly string[]>> | undefined
 }
 
-/** A picture of so many pixels along a side, by the document that it is drawn from; with a palette, where that is smaller, or of 32 bits always. */
-export type Picture = {
+/** A picture as so many pixels along a side; with a palette where that is smaller, or always of 32 bits. */
+export type Raster = {
   readonly pixels: number
-  readonly svg: (renderer: IconRenderer) => string
+  readonly of: (renderer: IconRenderer) => Picture
   readonly colours?: '32 bits'
 }
 
@@ -41,7 +42,7 @@ export type FontPlan = {
 
 /** Several pictures of an icon in one file: of Windows, of macOS. */
 export type PicturesFile = 'ico' | 'icns'
-/** A page of vectors, one unit of the document to a point. */
+/** A page of vectors, one unit of the picture to a point. */
 export type PageFile = 'pdf'
 export type FontFile = 'ttf' | 'woff2'
 
@@ -49,9 +50,9 @@ export type FontFile = 'ttf' | 'woff2'
 export type MadeOfIcon =
   | { readonly as: 'text'; readonly text: (renderer: IconRenderer) => string }
   /** A PNG. */
-  | { readonly as: 'raster'; readonly picture: Picture }
-  | { readonly as: PicturesFile; readonly pictures: readonly Picture[] }
-  | { readonly as: PageFile; readonly svg: (renderer: IconRenderer) => string }
+  | { readonly as: 'raster'; readonly picture: Raster }
+  | { readonly as: PicturesFile; readonly pictures: readonly Raster[] }
+  | { readonly as: PageFile; readonly of: (renderer: IconRenderer) => Picture }
 
 /** How a file of the set as a whole is made: of nothing but names, or of a piece from each icon. */
 export type MadeOfSet =

@@ -14,6 +14,7 @@ import { pathFaultsIn, targetFaultsOf } from './faults'
 import { appsOf, filesOfIcon, filesOfSet, plannedFiles } from './plan'
 import { IconRenderer } from './icon-renderer'
 import { atOnce } from './steps'
+import { svgOfPicture } from '../picture/svg'
 import { TARGETS } from './targets'
 
 const pathFaults = (...of: Parameters<typeof pathFaultsIn>) => atOnce(pathFaultsIn(...of))
@@ -71,9 +72,9 @@ describe.each(TARGETS)('the target $id', (target) => {
           if (made.as === 'fixed') return [path, made.text]
           if (made.as === 'text') return [path, made.text(renderer)]
           if (made.as === 'joined' || made.as === 'font') return [path, made.join([made.piece(renderer)])]
-          if (made.as === 'pdf') return [path, made.svg(renderer)]
+          if (made.as === 'pdf') return [path, svgOfPicture(made.of(renderer))]
           const pictures = made.as === 'raster' ? [made.picture] : made.pictures
-          return [path, ...pictures.map((one) => one.svg(renderer))]
+          return [path, ...pictures.map((one) => svgOfPicture(one.of(renderer)))]
         }),
       )
     }

@@ -1,7 +1,7 @@
 'use client'
 
 import { useCallback, useSyncExternalStore } from 'react'
-import type { Ground } from '@/core/formats/svg-paint'
+import type { Ground } from '@/core/picture/picture'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
 import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'

@@ -1,5 +1,5 @@
-import { type Documents, documentsFor } from '@/core/formats/drawn'
-import type { Ground } from '@/core/formats/svg-paint'
+import { type Documents, documentsFor } from '@/core/picture/drawn'
+import type { Ground } from '@/core/picture/picture'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon, IconSet } from '@/core/set/set'
 import { sourceOf } from '@/workers/draw'

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { iconSvg } from '@/core/formats/drawn'
+import { iconSvg } from '@/core/picture/drawn'
 import { readSetFile } from '@/core/formats/set-file'
 import { applyEdit } from '@/core/set/edit'
 import { type IconSet, setProblems } from '@/core/set/set'

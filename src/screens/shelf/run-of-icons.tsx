@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import type { Ground } from '@/core/formats/svg-paint'
+import type { Ground } from '@/core/picture/picture'
 import { useTheme } from '@/ui/theme'
 import { useSeen } from '@/ui/in-sight'
 import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'

@@ -1,13 +1,15 @@
 import { strToU8 } from 'fflate'
 import { png } from '../../core/formats/png'
-import { rasterised } from '../../core/formats/rasterised'
-import type { Documents, Drawn } from '../../core/formats/drawn'
+import { type Picture } from '../../core/picture/picture'
+import { picturePixels } from '../../core/picture/pixels'
+import { svgOfPicture } from '../../core/picture/svg'
+import type { Documents, Drawn } from '../../core/picture/drawn'
 import type { Icon } from '../../core/set/set'
 import type { DeliveredFile } from '../../core/targets/archive'
 import { targetFaultsOf } from '../../core/targets/faults'
 import { filesOfIcon, filesOfSet } from '../../core/targets/plan'
 import { IconRenderer } from '../../core/targets/icon-renderer'
-import type { Family, Fault, MadeOfIcon, MadeOfSet, Picture } from '../../core/targets/target'
+import type { Family, Fault, MadeOfIcon, MadeOfSet, Raster } from '../../core/targets/target'
 import { FONTS, PAGES, PICTURES } from './containers/containers'
 
 /** What an icon is delivered as: its files, its pieces of files of the whole set by their paths, and what speaks against it. */
@@ -70,7 +72,7 @@ async function bytesOfIcon(
   if (made.as === 'fixed') return strToU8(made.text)
   if (made.as === 'text') return strToU8(made.text(renderer))
   if (made.as === 'raster') return pictureOf(made.picture, renderer)
-  if ('svg' in made) return PAGES[made.as](made.svg(renderer))
+  if ('of' in made) return PAGES[made.as](svgOfPicture(made.of(renderer)))
   // What reads these files takes pictures of 32 bits only.
   return PICTURES[made.as](
     made.pictures.map((picture) => ({
@@ -80,16 +82,23 @@ async function bytesOfIcon(
   )
 }
 
-/** Pictures of one renderer that several files share, of one target or of several, are drawn and written once. */
-const drawnPictures = new WeakMap<IconRenderer, Map<string, Uint8Array>>()
+/**
+ * Pictures of one renderer by their documents, and PNG files by pixels, colours and document: equal ones, of one target or
+ * of several, are arranged and written once.
+ */
+type Shared = { readonly pictures: Map<string, Picture>; readonly files: Map<string, Uint8Array> }
+const sharedBy = new WeakMap<IconRenderer, Shared>()
 
-function pictureOf({ pixels, svg, colours }: Picture, renderer: IconRenderer): Uint8Array {
-  let known = drawnPictures.get(renderer)
-  if (!known) drawnPictures.set(renderer, (known = new Map()))
-  const document = svg(renderer),
+function pictureOf({ pixels, of, colours }: Raster, renderer: IconRenderer): Uint8Array {
+  let known = sharedBy.get(renderer)
+  if (!known) sharedBy.set(renderer, (known = { pictures: new Map(), files: new Map() }))
+  const asked = of(renderer),
+    document = svgOfPicture(asked),
     key = `${pixels} ${colours} ${document}`
-  let bytes = known.get(key)
-  if (!bytes) known.set(key, (bytes = png(rasterised(document, pixels), colours)))
+  const picture = known.pictures.get(document) ?? asked
+  known.pictures.set(document, picture)
+  let bytes = known.files.get(key)
+  if (!bytes) known.files.set(key, (bytes = png(picturePixels(picture, pixels), colours)))
   return bytes
 }
 

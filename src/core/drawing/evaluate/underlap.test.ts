@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { BOOK } from '../../../testing/book'
 import { pixelsOf } from '../../../testing/rasterise'
-import { svgOf } from '../../formats/svg'
+import { svgOf } from '../../picture/svg'
 import { area } from '../../geometry/area'
 import { divided } from '../edit/divided'
 import { sceneOf } from './evaluated-scene'

@@ -13,6 +13,7 @@ import {
   safeScale,
   uncast,
 } from '../composition'
+import { svgOfPicture } from '../../picture/svg'
 import { cased } from '../naming'
 import { colour, onOff } from '../options'
 import type { IconRenderer } from '../icon-renderer'
@@ -101,7 +102,7 @@ export const androidApp = defineTarget({
                 as: 'raster' as const,
                 picture: {
                   pixels: LEGACY * scale,
-                  svg: (renderer: IconRenderer) => composedIcon(renderer, LEGACY * scale, { ...full, cut }),
+                  of: (renderer: IconRenderer) => composedIcon(renderer, LEGACY * scale, { ...full, cut }),
                 },
               },
             })),
@@ -112,14 +113,14 @@ export const androidApp = defineTarget({
         // The shop asks for 32 bits.
         made: {
           as: 'raster',
-          picture: { pixels: SHOP, svg: (renderer) => composedIcon(renderer, SHOP, full), colours: '32 bits' },
+          picture: { pixels: SHOP, of: (renderer) => composedIcon(renderer, SHOP, full), colours: '32 bits' },
         },
       },
     ]
   },
   previews(renderer, options) {
     const full = { share: 1, plate: 'full', fallback: options.ground, ground: 'light', safe: SAFE / SHOWN } as const
-    const masked = (cut: Cut) => composedIcon(renderer, SHOWN, { ...full, cut })
+    const masked = (cut: Cut) => svgOfPicture(composedIcon(renderer, SHOWN, { ...full, cut }))
     const themed = composedIcon(renderer, SHOWN, {
       ...full,
       plate: 'colour',
@@ -134,7 +135,7 @@ export const androidApp = defineTarget({
         on: 'light' as const,
         svg: masked(cut),
       })),
-      { word: 'launcher, themed', place: 'launcher', on: 'dark', svg: themed },
+      { word: 'launcher, themed', place: 'launcher', on: 'dark', svg: svgOfPicture(themed) },
     ]
   },
 })

@@ -3,7 +3,7 @@ import { cased, patterned } from '../naming'
 import { onOff, oneOf, text } from '../options'
 import type { IconRenderer } from '../icon-renderer'
 import { standsFor } from '../../set/direction'
-import { inMirror } from '../composition'
+import { inMirror, type Picture } from '../../picture/picture'
 import { coloursOf } from '../tone'
 import { barPreviews } from '../previews'
 import { defineTarget, type TargetFault } from '../target'
@@ -80,13 +80,13 @@ export const android = defineTarget({
       drawable(folder, name, 'light', isMirrored),
       ...(options.night && !options.tint ? [drawable(`${folder}-night`, name, 'dark', isMirrored)] : []),
     ]
-    const pictures = (folder: string, name: string, turned: (svg: string) => string = (svg) => svg) =>
+    const pictures = (folder: string, name: string, turned: (picture: Picture) => Picture = (picture) => picture) =>
       options.pictures
         ? Object.entries(DENSITIES).map(([density, scale]) => ({
             path: `android/res/${folder}-${density}/${name}_picture.png`,
             made: {
               as: 'raster' as const,
-              picture: { pixels: dp * scale, svg: (renderer: IconRenderer) => turned(renderer.document(dp, 'light')) },
+              picture: { pixels: dp * scale, of: (renderer: IconRenderer) => turned(renderer.picture(dp, 'light')) },
             },
           }))
         : []

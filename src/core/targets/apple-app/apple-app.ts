@@ -1,6 +1,8 @@
 import { contrast } from '../../proof/contrast'
 import { contents } from '../apple/apple'
 import { type Composition, composedIcon, plateColour } from '../composition'
+import { svgOfPicture } from '../../picture/svg'
+import type { Picture } from '../../picture/picture'
 import { cased } from '../naming'
 import { colour, onOff, oneOf } from '../options'
 import type { IconRenderer } from '../icon-renderer'
@@ -66,9 +68,9 @@ export const appleApp = defineTarget({
   each({ name }, _, options) {
     const plain = cased(name, 'kebab'),
       folder = `apple/App.xcassets/${plain}.appiconset`
-    const picture = (file: string, svg: (renderer: IconRenderer) => string, pixels = SIDE) => ({
+    const picture = (file: string, of: (renderer: IconRenderer) => Picture, pixels = SIDE) => ({
       path: `${folder}/${file}`,
-      made: { as: 'raster' as const, picture: { pixels, svg } },
+      made: { as: 'raster' as const, picture: { pixels, of } },
     })
     const image = (filename: string, value?: string) => ({
       filename,
@@ -119,7 +121,7 @@ export const appleApp = defineTarget({
                 as: 'icns' as const,
                 pictures: ICNS.map((pixels) => ({
                   pixels,
-                  svg: (renderer: IconRenderer) => desktopIcon(renderer, pixels),
+                  of: (renderer: IconRenderer) => desktopIcon(renderer, pixels),
                 })),
               },
             },
@@ -142,9 +144,19 @@ export const appleApp = defineTarget({
       : []
   },
   previews: (renderer, options) => [
-    { word: 'home screen', place: 'home', on: 'light', svg: lightIcon(renderer, options, 'squircle') },
-    { word: 'home screen, dark', place: 'home', on: 'dark', svg: darkIcon(renderer, options, 'squircle') },
-    { word: 'home screen, tinted', place: 'home', on: 'dark', svg: tintedIcon(renderer, options, 'squircle') },
-    { word: 'desktop', place: 'dock', on: 'light', svg: desktopIcon(renderer, 128) },
+    { word: 'home screen', place: 'home', on: 'light', svg: svgOfPicture(lightIcon(renderer, options, 'squircle')) },
+    {
+      word: 'home screen, dark',
+      place: 'home',
+      on: 'dark',
+      svg: svgOfPicture(darkIcon(renderer, options, 'squircle')),
+    },
+    {
+      word: 'home screen, tinted',
+      place: 'home',
+      on: 'dark',
+      svg: svgOfPicture(tintedIcon(renderer, options, 'squircle')),
+    },
+    { word: 'desktop', place: 'dock', on: 'light', svg: svgOfPicture(desktopIcon(renderer, 128)) },
   ],
 })

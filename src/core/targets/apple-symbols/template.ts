@@ -1,6 +1,6 @@
 import { element, SVG } from '../../formats/markup'
 import { pathData } from '../../formats/path-data'
-import { number } from '../../formats/svg-paint'
+import { number } from '../../picture/svg-paint'
 import { type Path, pathBounds, transformPath } from '../../geometry/path'
 
 /** The side of a template’s canvas, its version, and where the line of the small scale stands on it, baseline and capitals. */

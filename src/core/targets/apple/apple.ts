@@ -2,7 +2,8 @@ import { realSize } from '../../rules/real-size'
 import { fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
 import type { IconRenderer } from '../icon-renderer'
-import { resized } from '../composition'
+import { type Picture, resized } from '../../picture/picture'
+import { svgOfPicture } from '../../picture/svg'
 import { rightToLeft, standsFor } from '../../set/direction'
 import { coloursOf } from '../tone'
 import { swiftSource } from './swift'
@@ -18,14 +19,14 @@ type Ground = 'light' | 'dark'
 /** An image set of one file of vectors, which stays one. */
 const vectors = (
   ending: string,
-  made: (svg: (renderer: IconRenderer) => string) => Extract<MadeOfIcon, { as: 'pdf' | 'text' }>,
+  made: (of: (renderer: IconRenderer) => Picture) => Extract<MadeOfIcon, { as: 'pdf' | 'text' }>,
 ) => ({
   isVector: true,
   files: [
     {
       ending,
       scale: null,
-      made: (size: number, ground: Ground) => made((renderer) => resized(renderer.document(size, ground), size)),
+      made: (size: number, ground: Ground) => made((renderer) => resized(renderer.picture(size, ground), size)),
     },
   ],
 })
@@ -39,12 +40,12 @@ const FORMS = {
       scale: `${scale}x`,
       made: (size: number, ground: Ground) => ({
         as: 'raster' as const,
-        picture: { pixels: size * scale, svg: (renderer: IconRenderer) => renderer.document(size, ground) },
+        picture: { pixels: size * scale, of: (renderer: IconRenderer) => renderer.picture(size, ground) },
       }),
     })),
   },
-  pdf: vectors('.pdf', (svg) => ({ as: 'pdf', svg })),
-  svg: vectors('.svg', (text) => ({ as: 'text', text })),
+  pdf: vectors('.pdf', (of) => ({ as: 'pdf', of })),
+  svg: vectors('.svg', (of) => ({ as: 'text', text: (renderer) => svgOfPicture(of(renderer)) })),
 }
 /** From how many characters on a name is not said twice in a path. */
 const LONG = 60

@@ -1,5 +1,6 @@
 import { contrast, ENOUGH } from '../../proof/contrast'
-import { element, elementsOf, markupOf } from '../../formats/markup'
+import { type Element, element, markup, markupOf } from '../../formats/markup'
+import { svgElement, svgOfPicture } from '../../picture/svg'
 import { boxCentre } from '../../geometry/box'
 import { cased } from '../naming'
 import { colour, onOff, text } from '../options'
@@ -45,13 +46,13 @@ const ICO = [16, 32, 48],
 
 /** The icon for a tab, which follows a dark theme where its colours do. */
 function tabIcon(renderer: IconRenderer): string {
-  const at = (ground: 'light' | 'dark') => composedIcon(renderer, 32, { ...plain, ground })
+  const at = (ground: 'light' | 'dark') => svgElement(composedIcon(renderer, 32, { ...plain, ground }))
   const light = at('light'),
     dark = at('dark')
-  if (light === dark) return light
-  const group = (name: string, svg: string) => element('g', { class: name }, markupOf(elementsOf(svg).inside))
+  if (markup(light) === markup(dark)) return `${markup(light)}\n`
+  const group = (name: string, { inside }: Element) => element('g', { class: name }, markupOf(inside))
   const style = '<style>.d{display:none}@media(prefers-color-scheme:dark){.l{display:none}.d{display:inline}}</style>'
-  return `${element('svg', elementsOf(light).own, style + group('l', light) + group('d', dark))}\n`
+  return `${element('svg', light.own, style + group('l', light) + group('d', dark))}\n`
 }
 
 /** What a browser shows of a page: in its tab, in bookmarks, on a home screen; with the manifest that names them. */
@@ -85,7 +86,7 @@ export const favicon = defineTarget({
       path: `${folder}/${path}`,
       made: {
         as: 'raster' as const,
-        picture: { pixels, svg: (renderer: IconRenderer) => composedIcon(renderer, pixels, composition) },
+        picture: { pixels, of: (renderer: IconRenderer) => composedIcon(renderer, pixels, composition) },
       },
     })
     const written = (path: string, made: string) => ({
@@ -97,7 +98,7 @@ export const favicon = defineTarget({
         path: `${folder}/favicon.ico`,
         made: {
           as: 'ico',
-          pictures: ICO.map((pixels) => ({ pixels, svg: (renderer) => composedIcon(renderer, pixels, plain) })),
+          pictures: ICO.map((pixels) => ({ pixels, of: (renderer) => composedIcon(renderer, pixels, plain) })),
         },
       },
       { path: `${folder}/icon.svg`, made: { as: 'text', text: tabIcon } },
@@ -165,13 +166,13 @@ export const favicon = defineTarget({
     ]
   },
   previews(renderer, options) {
-    const masked = (cut: Cut) => composedIcon(renderer, 192, { ...maskable(options), cut })
+    const masked = (cut: Cut) => svgOfPicture(composedIcon(renderer, 192, { ...maskable(options), cut }))
     return [
       ...(['light', 'dark'] as const).map((on) => ({
         word: `tab, ${on}`,
         place: 'tab' as const,
         on,
-        svg: composedIcon(renderer, 16, { ...plain, ground: on }),
+        svg: svgOfPicture(composedIcon(renderer, 16, { ...plain, ground: on })),
       })),
       ...(['circle', 'squircle', 'rounded'] as const).map((cut) => ({
         word: `home screen, ${cut}`,

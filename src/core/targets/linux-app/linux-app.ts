@@ -1,4 +1,5 @@
 import { type Composition, composedIcon } from '../composition'
+import { svgOfPicture } from '../../picture/svg'
 import { symbolic, symbolicPreviews } from '../linux/symbolic'
 import { element, escaped } from '../../formats/markup'
 import { cased, identifier, wordsIn } from '../naming'
@@ -101,12 +102,12 @@ export const linuxApp = defineTarget({
         path: `${folder}/${pixels}x${pixels}/apps/${id}.png`,
         made: {
           as: 'raster' as const,
-          picture: { pixels, svg: (renderer: IconRenderer) => composedIcon(renderer, pixels, OWN) },
+          picture: { pixels, of: (renderer: IconRenderer) => composedIcon(renderer, pixels, OWN) },
         },
       })),
       {
         path: `${folder}/scalable/apps/${id}.svg`,
-        made: { as: 'text', text: (renderer) => composedIcon(renderer, 128, OWN) },
+        made: { as: 'text', text: (renderer) => svgOfPicture(composedIcon(renderer, 128, OWN)) },
       },
       ...(options.symbolic
         ? [
@@ -147,7 +148,7 @@ Terminal=false
       word: `dash, ${on}`,
       place: 'dock' as const,
       on,
-      svg: composedIcon(renderer, 64, { ...OWN, ground: on }),
+      svg: svgOfPicture(composedIcon(renderer, 64, { ...OWN, ground: on })),
     })),
     ...(options.symbolic ? symbolicPreviews(renderer) : []),
   ],

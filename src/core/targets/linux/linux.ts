@@ -55,7 +55,7 @@ export const linux = defineTarget({
         path: `${folder}/${size}x${size}${scale === 1 ? '' : `@${scale}`}/${options.context}/${name}.png`,
         made: {
           as: 'raster' as const,
-          picture: { pixels: size * scale, svg: (renderer: IconRenderer) => renderer.document(size, 'light') },
+          picture: { pixels: size * scale, of: (renderer: IconRenderer) => renderer.picture(size, 'light') },
         },
       })),
       {

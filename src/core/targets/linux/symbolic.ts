@@ -1,6 +1,6 @@
 import { element, SVG } from '../../formats/markup'
 import { pathData } from '../../formats/path-data'
-import { number } from '../../formats/svg-paint'
+import { number } from '../../picture/svg-paint'
 import type { IconRenderer } from '../icon-renderer'
 import { coloursOf } from '../tone'
 

@@ -28,7 +28,7 @@ export const png = defineTarget({
           as: 'raster',
           picture: {
             pixels: size * density,
-            svg: (renderer) => renderer.document(size, options.ground === 'dark' ? 'dark' : 'light'),
+            of: (renderer) => renderer.picture(size, options.ground === 'dark' ? 'dark' : 'light'),
           },
         },
       })),

@@ -34,7 +34,7 @@ function shown(renderer: IconRenderer, code: Shown['code'], released?: Released)
     { name } = icon
   const since = released && sinceRelease(icon.id, renderer.document(rules.grid.size, 'light'), released)
   const on = (grid: number): string => {
-    const { root, viewBox, inside } = opened(renderer.compactDocument(grid, 'current'))
+    const { root, viewBox, inside } = opened(renderer.compact(grid, 'current'))
     return element('svg', { xmlns: SVG, viewBox, ...root }, markupOf(withOwnIds(inside)))
   }
   return {

@@ -1,4 +1,4 @@
-import { element, markupOf, SVG } from '../../formats/markup'
+import { type Element, element, markupOf, SVG } from '../../formats/markup'
 import { cased, fileName, naming } from '../naming'
 import { onOff } from '../options'
 import type { IconRenderer } from '../icon-renderer'
@@ -12,7 +12,7 @@ import { usagePage } from './usage-page'
 import { dataUri } from '../../formats/data-uri'
 
 /** An icon as a symbol of a sprite. */
-function symbol(id: string, svg: string): string {
+function symbol(id: string, svg: Element): string {
   const { root, viewBox, inside } = opened(svg)
   return element('symbol', { id, viewBox, ...root }, markupOf(inside))
 }
@@ -56,9 +56,9 @@ export const web = defineTarget({
     const size = rules.grid.size
     const names = icons.map((icon) => fileName(icon.name, options, size))
     const own = (renderer: IconRenderer) => fileName(renderer.icon.name, options, size)
-    const document = (renderer: IconRenderer) => renderer.compactDocument(size, 'current', strokesOf(options.strokes))
     // One function for both files, so that each piece is computed once.
-    const piece = (renderer: IconRenderer) => symbol(own(renderer), document(renderer))
+    const piece = (renderer: IconRenderer) =>
+      symbol(own(renderer), renderer.compact(size, 'current', strokesOf(options.strokes)))
     const prefix = className(cased(name, 'kebab'))
     return [
       ...(options.sprite

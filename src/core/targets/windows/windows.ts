@@ -1,4 +1,6 @@
 import { type Composition, composedIcon, composedWide } from '../composition'
+import { svgOfPicture } from '../../picture/svg'
+import type { Picture } from '../../picture/picture'
 import { element } from '../../formats/markup'
 import { cased } from '../naming'
 import { onOff } from '../options'
@@ -81,16 +83,16 @@ export const windows = defineTarget({
     const plain = cased(name, 'kebab'),
       folder = `windows/${plain}`
     const own: Composition = { share: 1, plate: 'own', fallback: null, ground: 'light' }
-    const asset = (path: string, pixels: number, svg: (renderer: IconRenderer) => string) => ({
+    const asset = (path: string, pixels: number, of: (renderer: IconRenderer) => Picture) => ({
       path: `${folder}/Assets/${path}.png`,
-      made: { as: 'raster' as const, picture: { pixels, svg } },
+      made: { as: 'raster' as const, picture: { pixels, of } },
     })
     return [
       {
         path: `${folder}/${plain}.ico`,
         made: {
           as: 'ico',
-          pictures: ICO.map((pixels) => ({ pixels, svg: (renderer) => composedIcon(renderer, pixels, own) })),
+          pictures: ICO.map((pixels) => ({ pixels, of: (renderer) => composedIcon(renderer, pixels, own) })),
         },
       },
       ...(options.assets
@@ -128,9 +130,24 @@ export const windows = defineTarget({
   previews: (renderer) => {
     const own = (ground: 'light' | 'dark'): Composition => ({ share: 1, plate: 'own', fallback: null, ground })
     return [
-      { word: 'task bar, light', place: 'task bar', on: 'light', svg: composedIcon(renderer, 24, own('light')) },
-      { word: 'task bar, dark', place: 'task bar', on: 'dark', svg: composedIcon(renderer, 24, own('dark')) },
-      { word: 'tile', place: 'tile', on: 'dark', svg: composedIcon(renderer, 150, { ...own('light'), share: TILE }) },
+      {
+        word: 'task bar, light',
+        place: 'task bar',
+        on: 'light',
+        svg: svgOfPicture(composedIcon(renderer, 24, own('light'))),
+      },
+      {
+        word: 'task bar, dark',
+        place: 'task bar',
+        on: 'dark',
+        svg: svgOfPicture(composedIcon(renderer, 24, own('dark'))),
+      },
+      {
+        word: 'tile',
+        place: 'tile',
+        on: 'dark',
+        svg: svgOfPicture(composedIcon(renderer, 150, { ...own('light'), share: TILE })),
+      },
     ]
   },
 })

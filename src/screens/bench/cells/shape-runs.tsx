@@ -4,7 +4,7 @@ import { memo } from 'react'
 import { type Run, runsOf, type Shape } from '@/core/drawing/evaluate/shape'
 import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedShadow } from '@/core/drawing/evaluate/resolved'
 import { rememberedPathData } from '@/core/formats/path-data'
-import { gradientDefinition } from '@/core/formats/svg-paint'
+import { gradientDefinition } from '@/core/picture/svg-paint'
 
 /** Digits of the paths on screen: far below a device pixel at the largest zoom. */
 export const DIGITS = 5

@@ -1,6 +1,6 @@
 import { ARRANGE } from './arranging'
 import { describe, expect, it } from 'vitest'
-import { svgOf } from '@/core/formats/svg'
+import { svgOf } from '@/core/picture/svg'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { opticalOffset } from '@/core/proof/optical-centre'
 import { align, alignBox, centreOptically, space } from './arranging'

@@ -2,8 +2,9 @@ import type { Shape } from '../drawing/evaluate/shape'
 import { flattened } from '../geometry/flat'
 import { convexHull } from '../geometry/hull'
 import type { Point } from '../geometry/point'
-import { type Attributes, attributes } from './markup'
-import { type Ground, paintAttributes } from './svg-paint'
+import { type Attributes, attributes } from '../formats/markup'
+import type { Ground } from './picture'
+import { paintAttributes } from './svg-paint'
 
 /** The clearance below which hulls count as touching, and the tolerance of the outlines they are made from. */
 const CLEAR = 0.02,

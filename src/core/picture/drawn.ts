@@ -11,8 +11,8 @@ import { drawingOn } from '../set/masters'
 import type { Icon } from '../set/set'
 import { withStrokesOutlined } from '../drawing/evaluate/stroke-outlines'
 import { drawingProblem } from './drawing-problem'
-import { svgOfShapes } from './svg'
-import type { Ground } from './svg-paint'
+import { type Ground, type Picture, pictureOf } from './picture'
+import { svgOfPicture } from './svg'
 
 /** A drawing as SVG documents: the one that is delivered, and those that proofs and rasters are made from, for either ground. */
 export type Documents = Readonly<Record<Ground, string>>
@@ -52,7 +52,7 @@ export function drawnIcon(icon: Icon, rules: Rules): Drawn {
 const isTimeout = (error: unknown): boolean =>
   error instanceof OutOfTime || (error instanceof Refusal && error.code === 'too-slow')
 
-const known: Record<Ground, Memory<Rules, object, string>> = {
+const known: Record<Ground, Memory<Rules, object, Picture>> = {
   current: new WeakMap(),
   light: new WeakMap(),
   dark: new WeakMap(),
@@ -60,22 +60,39 @@ const known: Record<Ground, Memory<Rules, object, string>> = {
 
 const failed: Memory<Rules, object, Error> = new WeakMap()
 
-/** An icon on one of the grids of its set, that of the set where none is named, as `drawingSvg` draws it. */
-export function iconSvg(icon: Pick<Icon, 'masters'>, rules: Rules, ground: Ground, base = rules.grid.size): string {
+/** The picture of an icon on one of the grids of its set, by default the set's own. Throws as `drawingPicture` does. */
+export function iconPicture(
+  icon: Pick<Icon, 'masters'>,
+  rules: Rules,
+  ground: Ground,
+  base = rules.grid.size,
+): Picture {
   const { objects, rules: book } = timed(() => drawingOn(icon, rules, base))
-  return drawingSvg(objects, book, ground)
+  return drawingPicture(objects, book, ground)
+}
+
+/** The picture of an icon as an SVG document. */
+export const iconSvg = (...of: Parameters<typeof iconPicture>): string => {
+  const picture = iconPicture(...of)
+  return timed(() => svgOfPicture(picture))
+}
+
+/** The picture of a drawing as an SVG document. */
+export const drawingSvg = (...of: Parameters<typeof drawingPicture>): string => {
+  const picture = drawingPicture(...of)
+  return timed(() => svgOfPicture(picture))
 }
 
 /**
- * A drawing as an SVG document for a ground. Remembered. Throws when it cannot be drawn, which is remembered too:
- * `drawingProblem` says why. That it took too long is not remembered here.
+ * The picture of a drawing for a ground, remembered. Throws when it cannot be drawn, which is remembered too, except for a
+ * timeout; `drawingProblem` says why.
  */
-export function drawingSvg(objects: readonly DrawingObject[], rules: Rules, ground: Ground): string {
+export function drawingPicture(objects: readonly DrawingObject[], rules: Rules, ground: Ground): Picture {
   const failure = recalled(failed, rules, objects)
   if (failure) throw failure
   try {
     return remembered(known[ground], rules, objects, () =>
-      timed(() => svgOfShapes(shapesOf(objects, rules), rules.grid.size, ground)),
+      timed(() => pictureOf(shapesOf(objects, rules), rules.grid.size, ground)),
     )
   } catch (error) {
     if (error instanceof Error && !isTimeout(error)) remember(failed, rules, objects, error)

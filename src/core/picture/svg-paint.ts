@@ -5,18 +5,19 @@ import type {
   ResolvedShadow,
   ResolvedStroke,
 } from '../drawing/evaluate/resolved'
-import { type Attributes, attributes, element } from './markup'
-import { shortNumber } from './number'
-import { PRECISION } from './path-data'
+import { arcCentre } from '../geometry/arc'
+import type { Path } from '../geometry/path'
+import type { Point } from '../geometry/point'
+import { type Attributes, attributes, type Element, markupOf, tag } from '../formats/markup'
+import { shortNumber } from '../formats/number'
+import { PRECISION } from '../formats/path-data'
 import { SAME_POINT } from '../geometry/tolerance'
-
-/** Which colours are written: the delivered file's (`currentColor` for ink), or those for a light or a dark ground. */
-export type Ground = 'current' | 'light' | 'dark'
+import { type Ground, stated } from './picture'
 
 export const number = (value: number): string => shortNumber(value, PRECISION)
 
-/** What a document has to define before it can be used: its id, and the element. */
-export type Definition = { readonly id: string; readonly text: string }
+/** An element of a document's `defs`, and its id. */
+export type Definition = { readonly id: string; readonly element: Element }
 
 /** Attributes that repeat SVG's initial values are left out, except `fill`, whose absence means black. */
 export function paintAttributes(
@@ -71,17 +72,13 @@ const shortColour = (color: string): string => color.replace(/^#(.)\1(.)\2(.)\3$
 export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): Definition {
   const stops = gradient.stops.map(({ at, color: one }) => {
     const { color, opacity } = written(one, ground)
-    return element('stop', {
+    return tag('stop', {
       ...(at > 0 && { offset: number(at) }),
       'stop-color': color,
       ...(opacity < 1 && { 'stop-opacity': number(opacity) }),
     })
   })
-  return definition(
-    gradient.kind === 'linear' ? 'linearGradient' : 'radialGradient',
-    geometryOf(gradient),
-    stops.join(''),
-  )
+  return definition(gradient.kind === 'linear' ? 'linearGradient' : 'radialGradient', geometryOf(gradient), stops)
 }
 
 /**
@@ -90,40 +87,33 @@ export function gradientDefinition(gradient: ResolvedGradient, ground: Ground): 
  */
 export function shadowDefinition({ x, y, blur, color }: ResolvedShadow, ground: Ground, size: number): Definition {
   const flood = written(color, ground)
-  const text = [
-    element('feGaussianBlur', { in: 'SourceAlpha', stdDeviation: number(blur / 2) }),
-    element('feOffset', { dx: number(x), dy: number(y), result: 'cast' }),
-    element('feFlood', {
+  const steps = [
+    tag('feGaussianBlur', { in: 'SourceAlpha', stdDeviation: number(blur / 2) }),
+    tag('feOffset', { dx: number(x), dy: number(y), result: 'cast' }),
+    tag('feFlood', {
       'flood-color': flood.color,
       ...(flood.opacity < 1 && { 'flood-opacity': number(flood.opacity) }),
     }),
-    element('feComposite', { in2: 'cast', operator: 'in' }),
-    element('feMerge', {}, element('feMergeNode', {}) + element('feMergeNode', { in: 'SourceGraphic' })),
-  ].join('')
+    tag('feComposite', { in2: 'cast', operator: 'in' }),
+    tag('feMerge', {}, [tag('feMergeNode', {}), tag('feMergeNode', { in: 'SourceGraphic' })]),
+  ]
   // A rasteriser takes a layer for all of it, and one in wide use does not survive one far larger than its picture.
   const area = { x: '0', y: '0', width: number(size), height: number(size) }
-  return definition('filter', { filterUnits: 'userSpaceOnUse', ...area, 'color-interpolation-filters': 'sRGB' }, text)
+  return definition('filter', { filterUnits: 'userSpaceOnUse', ...area, 'color-interpolation-filters': 'sRGB' }, steps)
 }
 
 function geometryOf(gradient: ResolvedGradient): Attributes {
   const units = { gradientUnits: 'userSpaceOnUse' }
   if (gradient.kind === 'linear') {
-    const { from, to } = gradient
-    return { x1: number(from.x), y1: number(from.y), x2: number(to.x), y2: number(to.y), ...units }
+    const { x1, y1, x2, y2 } = linearEnds(gradient)
+    return { x1: number(x1), y1: number(y1), x2: number(x2), y2: number(y2), ...units }
   }
   const { map, focus } = gradient,
-    [a, b, c, d, e, f] = map
-  const circle = Math.abs(a - d) < SAME_POINT && Math.abs(b + c) < SAME_POINT
-  const off = Math.hypot(focus.x, focus.y) > SAME_POINT
+    off = isOff(focus)
+  const circle = radialCircle(gradient)
   if (circle) {
-    const at = { x: e + a * focus.x + c * focus.y, y: f + b * focus.x + d * focus.y }
-    return {
-      cx: number(e),
-      cy: number(f),
-      r: number(Math.hypot(a, b)),
-      ...(off && { fx: number(at.x), fy: number(at.y) }),
-      ...units,
-    }
+    const { cx, cy, r, fx, fy } = circle
+    return { cx: number(cx), cy: number(cy), r: number(r), ...(off && { fx: number(fx), fy: number(fy) }), ...units }
   }
   return {
     cx: '0',
@@ -135,11 +125,51 @@ function geometryOf(gradient: ResolvedGradient): Attributes {
   }
 }
 
+/** The ends of a linear gradient as files state them. */
+export const linearEnds = ({ from, to }: Extract<ResolvedGradient, { kind: 'linear' }>) => ({
+  x1: stated(from.x),
+  y1: stated(from.y),
+  x2: stated(to.x),
+  y2: stated(to.y),
+})
+
+const isOff = (focus: Point): boolean => Math.hypot(focus.x, focus.y) > SAME_POINT
+
+/** The circle and focus of a radial gradient as files state them; null where its map makes an ellipse of the circle. */
+export function radialCircle({ map, focus }: Extract<ResolvedGradient, { kind: 'radial' }>) {
+  const [a, b, c, d, e, f] = map
+  if (Math.abs(a - d) >= SAME_POINT || Math.abs(b + c) >= SAME_POINT) return null
+  const circle = { cx: stated(e), cy: stated(f), r: stated(Math.hypot(a, b)) }
+  return isOff(focus)
+    ? { ...circle, fx: stated(e + a * focus.x + c * focus.y), fy: stated(f + b * focus.x + d * focus.y) }
+    : { ...circle, fx: circle.cx, fy: circle.cy }
+}
+
+/** An upright ellipse. */
+export type Round = { readonly centre: Point; readonly rx: number; readonly ry: number }
+
+/** The circle or upright ellipse that a path is, if it is one. */
+export function roundOf(path: Path): Round | null {
+  const [first, second, ...more] = path.length === 1 ? path[0]!.segments : []
+  if (more.length > 0 || first?.kind !== 'arc' || second?.kind !== 'arc') return null
+  const a = arcCentre(first),
+    b = arcCentre(second)
+  const same = (p: number, q: number) => Math.abs(p - q) < SAME_POINT
+  if (
+    !same(a.centre.x, b.centre.x) ||
+    !same(a.centre.y, b.centre.y) ||
+    !same(a.rx, b.rx) ||
+    !same(a.ry, b.ry) ||
+    first.sweep !== second.sweep
+  )
+    return null
+  return stated(a.rx) === stated(a.ry) || first.turn === 0 ? a : null
+}
+
 /** An element of `defs`; its id is derived from its content. */
-export function definition(name: string, own: Attributes, content: string): Definition {
-  const body = `${attributes(own)}>${content}</${name}>`
-  const id = hash(name + body)
-  return { id, text: `<${name} id="${id}"${body}` }
+export function definition(name: string, own: Attributes, inside: readonly Element[]): Definition {
+  const id = hash(`${name}${attributes(own)}>${markupOf(inside)}</${name}>`)
+  return { id, element: tag(name, { id, ...own }, inside) }
 }
 
 const LETTERS = 'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789'
