@@ -8,7 +8,7 @@ import { fontFlavour } from '../core/formats/import/font'
 import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
 import { type Topic, TOPICS } from '../core/formats/import/propose'
 import { isReadable } from '../core/formats/import/readable'
-import { type Failed, MOST, type Remark, type Source } from '../core/formats/import/reading'
+import { type ImportProblem, MOST, type ImportRemark, type Source } from '../core/formats/import/reading'
 import { sourcesIn } from '../core/formats/import/sources'
 import { type Pictures, writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
@@ -32,7 +32,7 @@ export async function importCommand(files: readonly string[], options: Options):
   if (how !== 'live' && how !== 'drawn') throw new UsageError('Drawings are taken over as live or as drawn.')
   const left = topicsIn(options.leave)
   const found = await filesIn(files)
-  const read: (ReadIcon | Failed)[] = []
+  const read: (ReadIcon | ImportProblem)[] = []
   for (const { file, path } of found)
     for (const one of await sourcesOf(file, path)) read.push('problem' in one ? one : readIcon(one, how))
   const made = into
@@ -55,7 +55,7 @@ export async function importCommand(files: readonly string[], options: Options):
   return answered(made, out, options)
 }
 
-const saidOf = (one: Failed | undefined): string => (one ? `${one.path}: ${one.problem}` : 'there is nothing.')
+const saidOf = (one: ImportProblem | undefined): string => (one ? `${one.path}: ${one.problem}` : 'there is nothing.')
 
 const nameFor = (path: string): string => basename(resolve(path)).replace(/\.[^.]*$/, '') || 'Icons'
 
@@ -77,7 +77,7 @@ async function emptyUnder(file: string, name: string): Promise<Whole> {
   return { set: { name, kind, rules, icons: [] }, pictures: {} }
 }
 
-async function added(read: readonly (ReadIcon | Failed)[], { set, pictures }: Whole) {
+async function added(read: readonly (ReadIcon | ImportProblem)[], { set, pictures }: Whole) {
   const known = new Set(set.icons.map(({ id }) => id))
   let count = 0
   const newId = () => {
@@ -105,8 +105,8 @@ async function added(read: readonly (ReadIcon | Failed)[], { set, pictures }: Wh
 
 function answered(
   made: Pick<Gathered, 'set' | 'evidence' | 'styles'> & {
-    remarks: readonly Remark[]
-    failed: readonly Failed[]
+    remarks: readonly ImportRemark[]
+    failed: readonly ImportProblem[]
     added?: number
   },
   out: string,
@@ -157,7 +157,7 @@ async function filesIn(names: readonly string[]): Promise<{ file: string; path: 
 }
 
 /** What a file holds to be read: itself, or the glyphs of a font. */
-async function sourcesOf(file: string, path: string): Promise<readonly (Source | Failed)[]> {
+async function sourcesOf(file: string, path: string): Promise<readonly (Source | ImportProblem)[]> {
   if (!isReadable(path)) return [{ path, problem: 'It is neither SVG, a vector drawable nor a font.' }]
   const { size } = await stat(file)
   if (size > BYTES) return [{ path, problem: `It is larger than ${BYTES / 1e6} MB.` }]

@@ -7,7 +7,7 @@ import { deliverable } from '../core/targets/deliverable'
 import { targetsOf } from '../core/targets/plan'
 import type { Released } from '../core/targets/released'
 import type { LeftOut } from '../core/targets/run'
-import type { Fault } from '../core/targets/target'
+import type { DeliveryProblem } from '../core/targets/target'
 import { TARGETS } from '../core/targets/targets'
 import { madeSet } from '../server/renderer/make'
 import { MAKERS, Renderer, THREAD } from '../server/renderer/renderer'
@@ -50,9 +50,9 @@ export async function makeFiles(
   progress: (done: number, of: number) => void,
   released?: Released | null,
   limit = Infinity,
-): Promise<{ readonly faults: Fault[]; readonly leftOut: LeftOut[] }> {
+): Promise<{ readonly faults: DeliveryProblem[]; readonly leftOut: LeftOut[] }> {
   const able = deliverable(released ? { ...set, released } : set, asked),
-    faults: Fault[] = [...able.faults],
+    faults: DeliveryProblem[] = [...able.faults],
     leftOut: LeftOut[] = [],
     { targets } = able
   const [problem] = faults

@@ -4,7 +4,7 @@ import { snagsOn } from '../core/checks/snags'
 import { applyDrawingEdit } from '../core/drawing/edit/edit'
 import { sceneOf } from '../core/drawing/evaluate/evaluated-scene'
 import { writeSetFile } from '../core/formats/set-file'
-import { bookAt } from '../core/rules/book'
+import { rulesForGrid } from '../core/rules/rules-for-grid'
 import { acceptedIn, type Icon, type Master, setProblems } from '../core/set/set'
 import type { Rules } from '../core/rules/rules'
 import { replaceFile } from '../server/replace-file'
@@ -57,7 +57,7 @@ function mendedMaster(
   rules: Rules,
   only: ReadonlySet<string> | undefined,
 ): { next: Master; count: number } {
-  const book = bookAt(rules, master.base)
+  const book = rulesForGrid(rules, master.base)
   const edits = mendsOf({ objects: master.objects, rules: book, scene: sceneOf(book) }, acceptedIn(master), only)
   if (edits.length === 0) return { next: master, count: 0 }
   const objects = edits.reduce<Master['objects']>(

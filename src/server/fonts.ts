@@ -1,4 +1,4 @@
-import { failed, type Result } from './failure'
+import { failed, type Result } from './result'
 import type { Renderer } from './renderer/renderer'
 import { isTaskEnded } from './renderer/task-ended'
 

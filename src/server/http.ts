@@ -1,7 +1,7 @@
-import { failed, type Failure, type Result } from './failure'
+import { failed, type Problem, type Result } from './result'
 import { faultSentence } from './fault-sentence'
 
-const STATUS: Record<Failure['code'], number> = {
+const STATUS: Record<Problem['code'], number> = {
   invalid: 422,
   'not-found': 404,
   conflict: 409,

@@ -2,7 +2,7 @@ import { sql } from 'kysely'
 import { z } from 'zod'
 import { iconPart } from '../core/set/merge-icon'
 import type { Db } from './database/database'
-import { done, failed, type Result } from './failure'
+import { done, failed, type Result } from './result'
 import { GONE, type SetRow, setRow } from './set-row'
 import { iconJson, inOrder, writtenSet } from './set-rows'
 

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { Db } from './database/database'
-import { done, failed, type Result } from './failure'
+import { done, failed, type Result } from './result'
 import type { PictureKind, ReadPicture } from './renderer/picture-file'
 import type { Renderer } from './renderer/renderer'
 import { isTaskEnded } from './renderer/task-ended'

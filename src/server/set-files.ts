@@ -1,7 +1,7 @@
 import { MAX_BYTES } from '../core/formats/max-bytes'
 import { type Pictures } from '../core/formats/set-file'
 import type { Db } from './database/database'
-import { done, failed, type Result } from './failure'
+import { done, failed, type Result } from './result'
 import { addPicture, readPicture } from './pictures'
 import type { Renderer } from './renderer/renderer'
 import { isTaskEnded } from './renderer/task-ended'

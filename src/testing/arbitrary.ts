@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Arbitraries } from '../core/drawing/kinds/given'
+import type { Arbitraries } from '../core/drawing/kinds/arbitraries'
 import { KINDS } from '../core/drawing/kinds/kinds'
 import type { DrawingObject } from '../core/drawing/model/object'
 import type { Node, NodeRun } from '../core/drawing/model/node'

@@ -1,6 +1,6 @@
 import type { Ground } from '../core/picture/picture'
 import type { Rules } from '../core/rules/rules'
-import { baseFor } from '../core/rules/book'
+import { baseFor } from '../core/rules/rules-for-grid'
 import { type Icon, type Master, masterFor } from '../core/set/set'
 import type { Source } from './drawer'
 import { ask } from './pictures'

@@ -15,7 +15,7 @@ import { svgOfPicture } from '../core/picture/svg'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
 import type { Crispness } from '../core/proof/crispness'
 import { type OpticalOffset, opticalOffset } from '../core/proof/optical-centre'
-import { basesOf } from '../core/rules/book'
+import { basesOf } from '../core/rules/rules-for-grid'
 import { type Fitted, fitted } from '../core/rules/fit/fit'
 import type { Rules } from '../core/rules/rules'
 import { crispnessBySize } from '../core/proof/crispness-by-size'
@@ -79,7 +79,7 @@ export type Answer =
   | { readonly balance: Balance | null }
   | { readonly change: readonly string[] | null }
   | { readonly crispness: readonly Crispness[] }
-  | { readonly fitted: Pick<Fitted, 'objects' | 'flaws'> }
+  | { readonly fitted: Pick<Fitted, 'objects' | 'losses'> }
 
 boundDrawing()
 
@@ -159,11 +159,11 @@ function changeIn(drawing: SentDrawing): readonly string[] | null {
   return changeOf(taken(drawing), { icon: iconSent(drawing.becomes, after), rules: after })
 }
 
-function fittedTo(drawing: SentDrawing): Pick<Fitted, 'objects' | 'flaws'> {
+function fittedTo(drawing: SentDrawing): Pick<Fitted, 'objects' | 'losses'> {
   if ('svg' in drawing || !drawing.to) throw new Error('Only a drawing can be fitted, to other rules.')
   const { icon, rules } = taken(drawing)
-  const { objects, flaws } = fitted(masterFor(icon).objects, rules, things.take(drawing.to) as Rules)
-  return { objects, flaws }
+  const { objects, losses } = fitted(masterFor(icon).objects, rules, things.take(drawing.to) as Rules)
+  return { objects, losses }
 }
 
 /** A drawing as checks look at it. */

@@ -1,10 +1,10 @@
-import type { Flaw } from '../core/rules/fit/flaws'
+import type { FitLoss } from '../core/rules/fit/fit-losses'
 import type { Rules } from '../core/rules/rules'
 import type { Fit } from '../core/set/restyle'
 import { askAll } from './pool'
 
-/** What a drawing becomes, and the flaws that are left in it. */
-export type FlawedFit = Fit & { readonly flaws: readonly Flaw[] }
+/** What a drawing becomes, and the losses that are left in it. */
+export type FitWithLosses = Fit & { readonly losses: readonly FitLoss[] }
 
 /**
  * Brings drawings from one rule book to the grid of another in workers; `done` is told of each, null where the worker gave
@@ -14,7 +14,7 @@ export function fitAll(
   drawings: readonly Omit<Fit, 'objects'>[],
   from: Rules,
   to: Rules,
-  done: (fit: FlawedFit | null) => void,
+  done: (fit: FitWithLosses | null) => void,
 ): () => void {
   let isWanted = true
   const giveUp = askAll(

@@ -6,11 +6,11 @@ import type { Understanding } from '../core/formats/import/objects'
 import { iconsInto } from '../core/formats/import/into'
 import type { Topic } from '../core/formats/import/propose'
 import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
-import { type Failed, MOST, type Source } from '../core/formats/import/reading'
+import { type ImportProblem, MOST, type Source } from '../core/formats/import/reading'
 import { sourcesIn } from '../core/formats/import/sources'
 import { writeSetFile } from '../core/formats/set-file'
 import { drawingSvg } from '../core/picture/drawn'
-import { bookAt } from '../core/rules/book'
+import { rulesForGrid } from '../core/rules/rules-for-grid'
 import { type IconSet, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'
 import { serve } from './serve'
@@ -50,10 +50,10 @@ type Tell = (told: Told) => void
 
 boundDrawing()
 
-const sources: (Source | Failed)[] = []
-const read = new Map<Understanding, readonly (ReadIcon | Failed)[]>()
+const sources: (Source | ImportProblem)[] = []
+const read = new Map<Understanding, readonly (ReadIcon | ImportProblem)[]>()
 /** The few that were taken over the other way, by where they stand among all. */
-const others = { live: new Map<number, ReadIcon | Failed>(), drawn: new Map<number, ReadIcon | Failed>() }
+const others = { live: new Map<number, ReadIcon | ImportProblem>(), drawn: new Map<number, ReadIcon | ImportProblem>() }
 
 /** How long nothing is told between two reports, in milliseconds. */
 const SELDOM = 250
@@ -68,7 +68,7 @@ const calls = {
   },
 
   /** What the files would become; null where nothing of them can be read. */
-  async gather(choice: Choice, tell: Tell): Promise<{ coming: Coming | null; failed: readonly Failed[] }> {
+  async gather(choice: Choice, tell: Tell): Promise<{ coming: Coming | null; failed: readonly ImportProblem[] }> {
     const all = chosen(choice, tell)
     const made = await gathered(all, choice, tell)
     return { coming: made && comingOf(made), failed: made?.failed ?? all.filter(isFailed) }
@@ -94,7 +94,7 @@ const calls = {
       (i) => `${id}-${i}`,
       tellingOf('understood', tell),
     )
-    const book = bookAt(rules, rules.grid.size)
+    const book = rulesForGrid(rules, rules.grid.size)
     const coming = made.icons.map((icon, i) => ({
       name: icon.name,
       paths: [made.paths[i]!],
@@ -121,7 +121,7 @@ function tellingOf(what: Told['what'], tell: Tell): (done: number, of: number) =
 }
 
 async function gathered(
-  all: readonly (ReadIcon | Failed)[],
+  all: readonly (ReadIcon | ImportProblem)[],
   { name, style, without, left }: Choice,
   tell: Tell,
 ): Promise<Gathered | null> {
@@ -140,8 +140,8 @@ async function gathered(
 }
 
 /** What files hold to be read. */
-async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | Failed)[]> {
-  const all: (Source | Failed)[] = []
+async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | ImportProblem)[]> {
+  const all: (Source | ImportProblem)[] = []
   for (const { path, file } of files) {
     const plain = await unpacked(file),
       bytes = plain && fontFlavour(plain) === 'woff2' ? await unpackedFont(plain) : plain
@@ -173,10 +173,10 @@ async function unpacked(file: Blob): Promise<Uint8Array<ArrayBuffer> | null> {
   }
 }
 
-function readAs(how: Understanding, tell: Tell): readonly (ReadIcon | Failed)[] {
+function readAs(how: Understanding, tell: Tell): readonly (ReadIcon | ImportProblem)[] {
   const known = read.get(how)
   if (known) return known
-  const all: (ReadIcon | Failed)[] = []
+  const all: (ReadIcon | ImportProblem)[] = []
   const telling = tellingOf('read', tell)
   for (const source of sources) {
     all.push(readOne(source, how))
@@ -186,11 +186,11 @@ function readAs(how: Understanding, tell: Tell): readonly (ReadIcon | Failed)[] 
   return all
 }
 
-const readOne = (source: Source | Failed, how: Understanding): ReadIcon | Failed =>
+const readOne = (source: Source | ImportProblem, how: Understanding): ReadIcon | ImportProblem =>
   'problem' in source ? source : readIcon(source, how)
 
 /** One of the files in a way that the others are not taken over in. */
-function readOther(i: number, how: Understanding): ReadIcon | Failed {
+function readOther(i: number, how: Understanding): ReadIcon | ImportProblem {
   const known = read.get(how)?.[i] ?? others[how].get(i)
   if (known) return known
   const one = readOne(sources[i]!, how)
@@ -199,7 +199,10 @@ function readOther(i: number, how: Understanding): ReadIcon | Failed {
 }
 
 /** The files, read in the chosen way; some of them the other way. */
-function chosen({ how, otherwise }: Pick<Choice, 'how' | 'otherwise'>, tell: Tell): readonly (ReadIcon | Failed)[] {
+function chosen(
+  { how, otherwise }: Pick<Choice, 'how' | 'otherwise'>,
+  tell: Tell,
+): readonly (ReadIcon | ImportProblem)[] {
   const all = readAs(how, tell)
   if (otherwise.length === 0) return all
   const paths = new Set(otherwise)
@@ -209,7 +212,7 @@ function chosen({ how, otherwise }: Pick<Choice, 'how' | 'otherwise'>, tell: Tel
 
 /** Preview of the set. */
 function comingOf({ set, evidence, remarks, failed, styles, paths }: Gathered): Coming {
-  const book = bookAt(set.rules, set.rules.grid.size)
+  const book = rulesForGrid(set.rules, set.rules.grid.size)
   return {
     evidence,
     remarks,

@@ -5,7 +5,7 @@ import type { Balance } from '../core/proof/balance'
 import type { Crispness } from '../core/proof/crispness'
 import type { OpticalOffset } from '../core/proof/optical-centre'
 import type { Rules } from '../core/rules/rules'
-import { bookAt } from '../core/rules/book'
+import { rulesForGrid } from '../core/rules/rules-for-grid'
 import { type Icon, masterFor } from '../core/set/set'
 import type { Wanted } from './draw.worker'
 import { everyGrid } from './draw'
@@ -77,7 +77,7 @@ export const mendsOfIcon = (
   new Promise((done) => {
     const { objects, accepted } = masterFor(icon)
     looker.ask({
-      source: { objects, rules: bookAt(rules, rules.grid.size), ground: 'light', accepted },
+      source: { objects, rules: rulesForGrid(rules, rules.grid.size), ground: 'light', accepted },
       wanted: 'mends',
       done: (answer) =>
         done(

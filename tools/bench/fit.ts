@@ -12,8 +12,8 @@ import { svgOf } from '../../src/core/picture/svg'
 import { readSetFile } from '../../src/core/formats/set-file'
 import { type Path, pathNodes } from '../../src/core/geometry/path'
 import { crispness } from '../../src/core/proof/crispness'
-import { bookAt } from '../../src/core/rules/book'
-import { flawsOf, originalOf } from '../../src/core/rules/fit/flaws'
+import { rulesForGrid } from '../../src/core/rules/rules-for-grid'
+import { fitLossesOf, originalOf } from '../../src/core/rules/fit/fit-losses'
 import { scaled } from '../../src/core/rules/fit/brought'
 import { fitted } from '../../src/core/rules/fit/fit'
 import type { Rules } from '../../src/core/rules/rules'
@@ -62,7 +62,7 @@ function row(
   folder?: string,
 ): void {
   const scale = base / rules.grid.size
-  const book = bookAt(rules, base)
+  const book = rulesForGrid(rules, base)
   const sum = {
     before: 0,
     long: 0,
@@ -103,7 +103,7 @@ function row(
       sum.narrower++
       worst.push(`${name} ${gapBefore.toFixed(2)} to ${gapAfter.toFixed(2)}`)
     }
-    const flaws = flawsOf(originalOf(was, inkIn(scaled(objects, rules, book), book), scale), is)
+    const flaws = fitLossesOf(originalOf(was, inkIn(scaled(objects, rules, book), book), scale), is)
     for (const kind of ['contours', 'segments', 'lopsided', 'moved'] as const)
       if (flaws.some((flaw) => flaw.kind === kind)) sum[kind]++
     if (flaws.length > 0) {

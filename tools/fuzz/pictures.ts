@@ -5,7 +5,7 @@ import { wildObject } from '../../src/testing/wild'
 import { drawnIcon } from '../../src/core/picture/drawn'
 import { bringClock } from '../../src/core/geometry/deadline'
 import { STARTERS } from '../../src/core/rules/starters'
-import { BOOK } from '../../src/testing/book'
+import { SAMPLE_RULES } from '../../src/testing/sample-rules'
 import { pixelsOf } from '../../src/testing/rasterise'
 
 const [count = 1000, seed = 1] = process.argv.slice(2).map(Number)
@@ -15,7 +15,7 @@ bringClock(() => {
   const end = performance.now() + LIMIT
   return () => performance.now() > end
 })
-const books = STARTERS.map(({ rules }) => ({ ...rules, parts: BOOK.parts }))
+const books = STARTERS.map(({ rules }) => ({ ...rules, parts: SAMPLE_RULES.parts }))
 let drawn = 0,
   refused = 0,
   failed = 0,

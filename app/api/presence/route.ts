@@ -1,5 +1,5 @@
 import { Presence, visit } from '@/server/events'
-import { failed } from '@/server/failure'
+import { failed } from '@/server/result'
 import { answer, boundedBytes, jsonOf, reply } from '@/server/http'
 
 /** Says which set and icon a window shows; none once it is left. */

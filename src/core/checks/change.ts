@@ -3,7 +3,7 @@ import { drawingProblem } from '../picture/drawing-problem'
 import { iconSvg } from '../picture/drawn'
 import type { Rules } from '../rules/rules'
 import { type Icon, masterFor } from '../set/set'
-import { conditionOf, strains } from './condition'
+import { conditionOf, lossesBetween } from './condition'
 
 /** An icon's drawing under rules. */
 export type Under = { readonly icon: Pick<Icon, 'masters'>; readonly rules: Rules }
@@ -19,7 +19,7 @@ export function changeOf(was: Under, is: Under): readonly string[] | null {
 
 /** What an icon loses when it goes from one state to another, as sentences. */
 export function lossesOf(was: Under, is: Under): string[] {
-  return strains(conditionOf(checkedOf(was)), conditionOf(checkedOf(is)))
+  return lossesBetween(conditionOf(checkedOf(was)), conditionOf(checkedOf(is)))
 }
 
 const checkedOf = ({ icon, rules }: Under) => ({ objects: masterFor(icon).objects, rules, scene: sceneOf(rules) })

@@ -6,10 +6,10 @@ import { applyDrawingEdit } from '../drawing/edit/edit'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { DrawingObject } from '../drawing/model/object'
 import { readSetFile } from '../formats/set-file'
-import { basesOf } from '../rules/book'
+import { basesOf } from '../rules/rules-for-grid'
 import { LIMIT_KEYS } from '../rules/limits'
 import { type Rules } from '../rules/rules'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import type { Checked } from './check'
 import { acceptedAs, keyOf } from './accepting'
 import { CHECKS } from './checks'
@@ -18,8 +18,8 @@ import { nameProblem, patterned } from './family/naming'
 import { runs } from '../../testing/runs'
 
 const rules: Rules = {
-  ...BOOK,
-  palette: [...BOOK.palette, { name: 'signal', color: '#d5401b' }],
+  ...SAMPLE_RULES,
+  palette: [...SAMPLE_RULES.palette, { name: 'signal', color: '#d5401b' }],
   angles: [0, 45, 90, 135],
   gap: 1,
   counter: 1,

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { DrawingObject } from '../drawing/model/object'
 import type { Rules } from '../rules/rules'
 import { changeOf } from './change'
-import { conditionOf, strains } from './condition'
+import { conditionOf, lossesBetween } from './condition'
 
 const lined = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const box = (id: string, x: number, y: number, w: number, h: number): DrawingObject => ({
@@ -28,15 +28,15 @@ const line = (id: string, x: number): DrawingObject => ({
 })
 const under = (objects: readonly DrawingObject[], main: number, outer: number) => {
   const rules: Rules = {
-    ...BOOK,
+    ...SAMPLE_RULES,
     gap: 0.5,
-    weights: BOOK.weights.map((one) => (one.name === 'main' ? { ...one, value: main } : one)),
-    radii: BOOK.radii.map((one) => (one.name === 'outer' ? { ...one, value: outer } : one)),
+    weights: SAMPLE_RULES.weights.map((one) => (one.name === 'main' ? { ...one, value: main } : one)),
+    radii: SAMPLE_RULES.radii.map((one) => (one.name === 'outer' ? { ...one, value: outer } : one)),
   }
   return conditionOf({ objects, rules, scene: sceneOf(rules) })
 }
 const lost = (objects: readonly DrawingObject[], main: number, outer: number) =>
-  strains(under(objects, 2, 2), under(objects, main, outer))
+  lossesBetween(under(objects, 2, 2), under(objects, main, outer))
 
 describe('a change of rules', () => {
   it('loses nothing where a drawing follows it', () => {
@@ -56,17 +56,18 @@ describe('a change of rules', () => {
   it('names what has no room for a radius, once it has none', () => {
     const pill = box('pill', 4, 10, 16, 5)
     expect(lost([pill], 2, 3)).toEqual(['The radius 3 does not fit “pill”, which has room for 2.5.'])
-    expect(strains(under([pill], 2, 3), under([pill], 2, 4))).toEqual([])
+    expect(lossesBetween(under([pill], 2, 3), under([pill], 2, 4))).toEqual([])
   })
 
   it('is told apart from one that nobody sees', () => {
-    const icon = { masters: [{ base: BOOK.grid.size, objects: [box('case', 4, 10, 16, 4)] }] }
-    const to = (rules: Partial<Rules>) => changeOf({ icon, rules: BOOK }, { icon, rules: { ...BOOK, ...rules } })
-    const main = (value: number) => BOOK.weights.map((one) => (one.name === 'main' ? { ...one, value } : one))
-    expect(to({ weights: [...BOOK.weights, { name: 'unused', value: 9 }] })).toBeNull()
+    const icon = { masters: [{ base: SAMPLE_RULES.grid.size, objects: [box('case', 4, 10, 16, 4)] }] }
+    const to = (rules: Partial<Rules>) =>
+      changeOf({ icon, rules: SAMPLE_RULES }, { icon, rules: { ...SAMPLE_RULES, ...rules } })
+    const main = (value: number) => SAMPLE_RULES.weights.map((one) => (one.name === 'main' ? { ...one, value } : one))
+    expect(to({ weights: [...SAMPLE_RULES.weights, { name: 'unused', value: 9 }] })).toBeNull()
     expect(to({ weights: main(1.5) })).toEqual([])
     expect(to({ weights: main(4) })).toContain('A counter fills.')
     // What cannot be drawn any more looks otherwise.
-    expect(to({ weights: BOOK.weights.filter(({ name }) => name !== 'main') })).not.toBeNull()
+    expect(to({ weights: SAMPLE_RULES.weights.filter(({ name }) => name !== 'main') })).not.toBeNull()
   })
 })

@@ -47,7 +47,7 @@ const crampedIn = ({ objects, scene }: Checked): string[] =>
   })
 
 /** Losses between two states of a drawing, as sentences; none if there are none. */
-export function strains(before: Condition, after: Condition): string[] {
+export function lossesBetween(before: Condition, after: Condition): string[] {
   const known = new Set(before.snags.map(keyOf)),
     cramped = new Set(before.cramped.map(ofObject))
   const holes = after.holes - before.holes,

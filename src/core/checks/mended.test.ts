@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { runs } from '../../testing/runs'
 import { moveObject } from '../drawing/edit/transform-object'
 import { readSetFile } from '../formats/set-file'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { applyDrawingEdit } from '../drawing/edit/edit'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { DrawingObject } from '../drawing/model/object'
@@ -20,7 +20,7 @@ const line = (id: string, y: number, to: number, more: object = {}): DrawingObje
     to: { x: 21, y: to },
     style: { fill: 'none', stroke: 'ink', weight: 'main', ...more },
   }) as DrawingObject
-const at = (objects: readonly DrawingObject[]) => ({ objects, rules: BOOK, scene: sceneOf(BOOK) })
+const at = (objects: readonly DrawingObject[]) => ({ objects, rules: SAMPLE_RULES, scene: sceneOf(SAMPLE_RULES) })
 const heavy = (objects: readonly DrawingObject[]) =>
   snagsIn(at(objects)).filter(({ severity, mend }) => severity !== 'note' && mend)
 const after = (objects: readonly DrawingObject[]) =>

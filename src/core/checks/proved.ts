@@ -1,7 +1,7 @@
 import { applyDrawingEdit } from '../drawing/edit/edit'
 import type { Accepted } from '../drawing/model/accepted'
 import { area } from '../geometry/area'
-import { flawsOf, originalOf } from '../rules/fit/flaws'
+import { fitLossesOf, originalOf } from '../rules/fit/fit-losses'
 import { keyOf } from './accepting'
 import type { Checked, Snag } from './check'
 import { CHECKS } from './checks'
@@ -62,5 +62,5 @@ function keepsPicture(snag: Snag, before: Checked, after: Checked): boolean {
   const remakes = CHECKS.find(({ id }) => id === snag.check)?.remakes
   if (remakes === 'contours') return true
   // A mend may move things, as its sentence says.
-  return flawsOf(originalOf(was, was, 1), is).every(({ kind }) => kind === 'moved' || kind === remakes)
+  return fitLossesOf(originalOf(was, was, 1), is).every(({ kind }) => kind === 'moved' || kind === remakes)
 }

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { objectsOf } from '../../testing/icon-objects'
 import { runs } from '../../testing/runs'
 import { random } from '../../testing/shapes'
@@ -217,7 +217,7 @@ const demo = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).
 const folder = join(dirname(createRequire(import.meta.url).resolve('lucide-static/package.json')), 'icons')
 const files = readdirSync(folder).filter((name) => name.endsWith('.svg'))
 const others: Rules = {
-  ...BOOK,
+  ...SAMPLE_RULES,
   liveArea: 24,
   checks: { 'own-radius': 'off', 'off-grid': 'off', 'misses-keyline': 'off', 'own-angle': 'off', 'off-centre': 'off' },
 }

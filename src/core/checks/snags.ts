@@ -1,6 +1,6 @@
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { Accepted } from '../drawing/model/accepted'
-import { bookAt } from '../rules/book'
+import { rulesForGrid } from '../rules/rules-for-grid'
 import type { Rules } from '../rules/rules'
 import { mainOn, masterOn } from '../set/masters'
 import { acceptedIn, type Icon } from '../set/set'
@@ -43,7 +43,7 @@ export function checkedOn(
   base: number,
 ): { readonly checked: Checked; readonly accepted: readonly Accepted[] } {
   const { master, standing } = masterOn(icon, rules, base),
-    book = bookAt(rules, base),
+    book = rulesForGrid(rules, base),
     main = mainOn(icon, rules, base)
   return {
     checked: {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { DrawingObject } from '../drawing/model/object'
 import { oddObject } from '../../testing/wild'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { applyEdit } from '../set/edit'
 import { IconSet, type IconSet as Set, setProblems } from '../set/set'
 import { changeProblem } from './change-problem'
@@ -10,7 +10,7 @@ import { overlay, SetWrites, writesOf } from '../saving/wire'
 import { changeBetween } from '../set/change'
 import { runs } from '../../testing/runs'
 
-const rules = BOOK
+const rules = SAMPLE_RULES
 const icon = (id: string, objects: DrawingObject[] = []) => ({ id, name: id, masters: [{ base: 24, objects }] })
 const set: Set = { name: 'Pier', kind: 'interface', rules, icons: [icon('oar'), icon('buoy'), icon('ferry')] }
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { STARTERS } from '../rules/starters'
 import { readRulesFile, writeRulesFile } from './rules-file'
 import { readSetFile } from './set-file'
@@ -9,7 +9,7 @@ import { writeTokens } from './tokens'
 const demo = ['quayside', 'skerry-app'].map(
   (name) => readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!,
 )
-const books = [BOOK, ...STARTERS.map(({ rules }) => rules), ...demo.map(({ rules }) => rules)]
+const books = [SAMPLE_RULES, ...STARTERS.map(({ rules }) => rules), ...demo.map(({ rules }) => rules)]
 
 describe('rules in a file of their own', () => {
   it('come back as they were, and are written alike each time', () => {
@@ -25,11 +25,11 @@ describe('rules in a file of their own', () => {
       ['', 'This is not a rules file: it is not JSON.'],
       ['[1]', 'This is not a Wise Square rules file.'],
       [
-        writeRulesFile(BOOK).replace('"liveArea": 22', '"liveArea": 99'),
+        writeRulesFile(SAMPLE_RULES).replace('"liveArea": 22', '"liveArea": 99'),
         'At rules.liveArea: The live area cannot be larger than the grid of 24.',
       ],
       [
-        writeRulesFile(BOOK).replace('"cap": "round"', '"cap": "wavy"'),
+        writeRulesFile(SAMPLE_RULES).replace('"cap": "round"', '"cap": "wavy"'),
         'At rules: cap must be “butt” or “round” or “square”.',
       ],
     ] as const)

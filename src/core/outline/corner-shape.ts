@@ -1,6 +1,6 @@
 import { add, cross, distance, type Point, scale, subtract } from '../geometry/point'
 import { line, type Segment } from '../geometry/segment'
-import { fitCubic } from './fit'
+import { fitCubic } from './fit-cubic'
 
 /**
  * Shape of a finished corner between the ends of its tangent arc: the arc (round), a straight line (bevel), a concave

@@ -3,7 +3,7 @@ import { cross, distance, dot, type Point, subtract, unit } from '../geometry/po
 import { line, type Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
 import { SAME_POINT } from '../geometry/tolerance'
-import { fitCubic } from './fit'
+import { fitCubic } from './fit-cubic'
 import { arcThrough } from './recognise'
 
 /** A turn within the reach of the smoothness by more than this is meant as a corner, in radians (55°). */

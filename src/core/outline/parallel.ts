@@ -3,7 +3,7 @@ import { curvatureAt, directionAt } from '../geometry/slope'
 import { cross, distance, type Point } from '../geometry/point'
 import { line, pointAt, type Segment } from '../geometry/segment'
 import { OFFSET, ROUNDING, SAME_POINT } from '../geometry/tolerance'
-import { type Course, follow } from './fit'
+import { type Course, follow } from './fit-cubic'
 import { EVEN, suddenTurns, turningSteps } from './turns'
 
 /** The place beside a segment at `t`, so far to its right on screen (to its left where negative). */

@@ -4,7 +4,7 @@ import type { Contour } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
 import { type Arc, line, pointAt, type Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
-import { fitCubic } from './fit'
+import { fitCubic } from './fit-cubic'
 
 /**
  * A contour without some of its nodes (node i is where segment i begins), the course of it kept as well as `pieces`

@@ -6,7 +6,7 @@ import { directionAt } from '../geometry/slope'
 import { circleThrough } from '../geometry/solve'
 import { tidy } from '../geometry/tidy'
 import { SAME_PARAMETER, SAME_POINT } from '../geometry/tolerance'
-import { fitCubic } from './fit'
+import { fitCubic } from './fit-cubic'
 import { arcThrough, recognise } from './recognise'
 
 /** A node at which the path turns by more than this is a corner that stays, in radians (30°). */

@@ -6,7 +6,7 @@ import { cross, distance, hypot, type Point, subtract, unit } from '../geometry/
 import { line, pointAt, type Segment } from '../geometry/segment'
 import { directionAt } from '../geometry/slope'
 import { WARP } from '../geometry/tolerance'
-import { follow } from './fit'
+import { follow } from './fit-cubic'
 
 /** A bending of the plane. */
 export type Bending = (p: Point) => Point

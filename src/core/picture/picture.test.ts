@@ -2,13 +2,13 @@ import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { anyObject } from '../../testing/arbitrary'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { runs } from '../../testing/runs'
 import { evaluateAll } from '../drawing/evaluate/evaluate'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { rasterised } from '../formats/rasterised'
 import { readSetFile } from '../formats/set-file'
-import { basesOf } from '../rules/book'
+import { basesOf } from '../rules/rules-for-grid'
 import { type Composition, composedIcon } from '../targets/composition'
 import { IconRenderer } from '../targets/icon-renderer'
 import { iconPicture } from './drawn'
@@ -60,7 +60,7 @@ describe('a picture has the pixels of its document, to the bit', () => {
           try {
             shapes = evaluateAll(
               objects.map((object, i) => ({ ...object, id: `object-${i}` })),
-              sceneOf(BOOK),
+              sceneOf(SAMPLE_RULES),
             )
           } catch {
             return fc.pre(false)

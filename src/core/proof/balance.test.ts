@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { familySnags } from '../checks/family-snags'
 import { ALIKE } from '../checks/family/look-alike'
 import type { Sibling } from '../checks/family-check'
@@ -24,7 +24,7 @@ import { crispness } from './crispness'
 import { oklab, oklabDistance } from './oklab'
 import { runs } from '../../testing/runs'
 
-const scene = sceneOf(BOOK)
+const scene = sceneOf(SAMPLE_RULES)
 const demo = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
 const ink = { fill: 'ink', stroke: 'none', weight: 'main' } as const
 const box = (x: number, y: number, w: number, h: number): DrawingObject => ({
@@ -48,7 +48,7 @@ const disc = (x: number, y: number, r: number): DrawingObject => ({
   h: 2 * r,
   style: ink,
 })
-const of = (...objects: DrawingObject[]) => balanceOf(objects, scene, BOOK)!
+const of = (...objects: DrawingObject[]) => balanceOf(objects, scene, SAMPLE_RULES)!
 
 describe('how much of each pixel is covered', () => {
   it('adds up to the area, whatever the shape, holes taken away', () => {
@@ -189,7 +189,7 @@ describe('what an icon comes to by eye', () => {
     expect(new LookAlikes<Sibling>(ALIKE).pairs(family).map(({ a: one, b: other }) => [one.name, other.name])).toEqual([
       ['quay', 'pier'],
     ])
-    const snags = familySnags(family, { ...BOOK, naming: 'kebab-case' })
+    const snags = familySnags(family, { ...SAMPLE_RULES, naming: 'kebab-case' })
     expect(snags.get('a')).toMatchObject([
       { check: 'too-heavy' },
       { check: 'look-alike', sentence: expect.stringContaining('“pier”') },
@@ -215,9 +215,9 @@ describe('an icon that stands out of its family', () => {
     fc.assert(
       fc.property(fc.integer({ min: 6, max: 20 }), fc.integer({ min: 8, max: 22 }), (own, middle) => {
         const objects = [disc(12, 12, own / 2)]
-        const next = broughtIn(objects, of(...objects), BOOK, 'size', own, middle)
+        const next = broughtIn(objects, of(...objects), SAMPLE_RULES, 'size', own, middle)
         const is = next ? of(...next).w : own
-        expect(is).toBeLessThanOrEqual(BOOK.liveArea + 1e-9)
+        expect(is).toBeLessThanOrEqual(SAMPLE_RULES.liveArea + 1e-9)
         // Never beyond the family, and never farther from it than before.
         expect(Math.abs(is - middle)).toBeLessThanOrEqual(Math.abs(own - middle) + 1e-9)
         if (next) expect((is - own) * (middle - own)).toBeGreaterThan(0)
@@ -227,13 +227,13 @@ describe('an icon that stands out of its family', () => {
 
   it('balances in the middle once it is shifted, and weighs less once it is smaller', () => {
     const objects = [box(3, 5, 9, 6), disc(17, 15, 3)]
-    const shifted = broughtIn(objects, of(...objects), BOOK, 'off', 1, 0)!
+    const shifted = broughtIn(objects, of(...objects), SAMPLE_RULES, 'off', 1, 0)!
     expect(Math.hypot(of(...shifted).centre.x, of(...shifted).centre.y)).toBeLessThan(1e-3)
     const heavy = [box(3, 3, 18, 18)],
       { weight } = of(...heavy)
-    const lighter = broughtIn(heavy, of(...heavy), BOOK, 'weight', weight, weight * 0.9)!
+    const lighter = broughtIn(heavy, of(...heavy), SAMPLE_RULES, 'weight', weight, weight * 0.9)!
     expect(of(...lighter).weight).toBeCloseTo(weight * 0.9, 1)
-    expect(broughtIn([{ ...heavy[0]!, locked: true }], of(...heavy), BOOK, 'weight', 1, 2)).toBeNull()
+    expect(broughtIn([{ ...heavy[0]!, locked: true }], of(...heavy), SAMPLE_RULES, 'weight', 1, 2)).toBeNull()
   })
 
   it('tells strokes from fills', () => {

@@ -1,4 +1,4 @@
-import { baseFor } from '../rules/book'
+import { baseFor } from '../rules/rules-for-grid'
 import type { Rules } from '../rules/rules'
 import type { Crispness } from './crispness'
 

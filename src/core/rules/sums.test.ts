@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { Rules } from './rules'
 import { renamedSum, summed, sumValue } from './sums'
 
@@ -44,9 +44,9 @@ describe('a radius that is a sum', () => {
       { name: 'outer', value: 2 },
       { name: 'inner', value: 1, sum: 'outer - fine' },
     ]
-    expect(Rules.safeParse({ ...BOOK, radii }).error?.issues[0]!.message).toBe(
+    expect(Rules.safeParse({ ...SAMPLE_RULES, radii }).error?.issues[0]!.message).toBe(
       'The radius “inner” is said to be “outer - fine”, which is 0.5, not 1.',
     )
-    expect(Rules.safeParse({ ...BOOK, radii: [radii[0], { ...radii[1], value: 0.5 }] }).success).toBe(true)
+    expect(Rules.safeParse({ ...SAMPLE_RULES, radii: [radii[0], { ...radii[1], value: 0.5 }] }).success).toBe(true)
   })
 })

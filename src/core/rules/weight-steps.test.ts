@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { runs } from '../../testing/runs'
-import { weightsBySize } from './book'
+import { weightsBySize } from './rules-for-grid'
 import { starter } from './starters'
 import { steppedWeight, weightsAt } from './weight-steps'
 

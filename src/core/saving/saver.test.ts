@@ -157,7 +157,7 @@ class World {
     for (const one of found) window.apply({ kind: 'found', left: one })
   }
 
-  /** Lets everything come to its end: no more is lost, everybody is told, whoever is torn decides. */
+  /** Lets everything come to its end: no more is lost, everybody is told, whoever has a conflict decides. */
   settle(): void {
     if (this.windows.length === 0) this.open()
     for (let round = 0; round < 200; round++) {
@@ -377,7 +377,7 @@ describe('saving', () => {
       pass()
     }
     expect(saying(other.saver)).toMatchObject({
-      state: 'torn',
+      state: 'conflict',
       conflicts: [{ object: 'a', key: 'x', mine: 9, theirs: 7 }],
     })
     expect(JSON.stringify(world.server.set.icons[1])).toContain('new-1')

@@ -8,7 +8,7 @@ export type Saying =
   | { readonly state: 'saving' }
   | { readonly state: 'waiting'; readonly why: string }
   | { readonly state: 'refused'; readonly why: string }
-  | { readonly state: 'torn'; readonly conflicts: readonly SetConflict[] }
+  | { readonly state: 'conflict'; readonly conflicts: readonly SetConflict[] }
   | { readonly state: 'deleted' }
 
 const AWAITED = 'Changes of a window that was closed are not saved yet: the server cannot be reached.'
@@ -16,7 +16,7 @@ const AWAITED = 'Changes of a window that was closed are not saved yet: the serv
 /** The message about saving for a person. */
 export function saying(saver: Saver): Saying {
   if (saver.isGone) return { state: 'deleted' }
-  if (saver.conflicts.length > 0) return { state: 'torn', conflicts: saver.conflicts }
+  if (saver.conflicts.length > 0) return { state: 'conflict', conflicts: saver.conflicts }
   const isClean = saver.sent === null && saver.present === saver.base
   if (isClean && saver.left.length > 0) return { state: 'saving' }
   if (isClean) return saver.awaited === 0 ? { state: 'saved' } : { state: 'waiting', why: AWAITED }

@@ -8,7 +8,7 @@ import { isShared, type Style, withPaints } from '../drawing/model/style'
 import { mapObjects } from '../drawing/model/tree'
 import { colourOf, finishOf, radiusOf, stopsOf, weightOf } from '../drawing/model/values'
 import { visited } from '../drawing/model/visit'
-import { basesOf, bookAt } from '../rules/book'
+import { basesOf, rulesForGrid } from '../rules/rules-for-grid'
 import { LISTS } from '../rules/lists'
 import type { Rename } from '../rules/renames'
 import { type Part, type Rules } from '../rules/rules'
@@ -50,7 +50,7 @@ export class KeptLook {
   /** What a further grid says of the numbers that stay. */
   private withKeptNumbers(master: NonNullable<Rules['masters']>[number]): typeof master {
     if (!basesOf(this.before).includes(master.base)) return master
-    const was = bookAt(this.before, master.base)
+    const was = rulesForGrid(this.before, master.base)
     const kept = (kind: NumberKind) =>
       [...this.kept].flatMap(([key, one]) => {
         const value = was[LISTS[kind]].find(({ name }) => key === `${kind} ${name}`)?.value
@@ -68,8 +68,8 @@ export class KeptLook {
     let next: Icon = { ...icon, masters: [main, ...stored.values()] }
     const shared = basesOf(this.after).filter((base) => base !== main.base && basesOf(this.before).includes(base))
     for (const base of shared) {
-      const was = bookAt(this.before, base),
-        is = bookAt(this.rules, base)
+      const was = rulesForGrid(this.before, base),
+        is = rulesForGrid(this.rules, base)
       const { master } = masterOn(icon, this.before, base)
       if (looksOf(master.objects, was) === this.tried(next, base)) continue
       const { from: _, ...own } = this.master(master, was, is)
@@ -82,7 +82,7 @@ export class KeptLook {
   /** What an icon would look like on a grid under the other rules; null where it cannot be drawn there. */
   private tried(icon: Icon, base: number): string | null {
     try {
-      return looksOf(masterOn(icon, this.rules, base).master.objects, bookAt(this.rules, base))
+      return looksOf(masterOn(icon, this.rules, base).master.objects, rulesForGrid(this.rules, base))
     } catch {
       return null
     }
@@ -174,7 +174,9 @@ export class KeptLook {
     const after = this.nameAfter(kind, name)
     return basesOf(this.before).every((base) => {
       if (!basesOf(this.after).includes(base)) return true
-      const [was, is] = [bookAt(this.before, base), bookAt(this.after, base)].map((book) => book[LISTS[kind]])
+      const [was, is] = [rulesForGrid(this.before, base), rulesForGrid(this.after, base)].map(
+        (book) => book[LISTS[kind]],
+      )
       return was!.find((one) => one.name === name)?.value === is!.find((one) => one.name === after)?.value
     })
   }

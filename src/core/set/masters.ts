@@ -1,23 +1,23 @@
 import { type Memory, remembered } from '../drawing/evaluate/memory'
 import { same } from '../drawing/model/same'
 import type { DrawingObject } from '../drawing/model/object'
-import { baseFor, bookAt } from '../rules/book'
+import { baseFor, rulesForGrid } from '../rules/rules-for-grid'
 import { scaled } from '../rules/fit/brought'
 import { fitted } from '../rules/fit/fit'
-import type { Flaw } from '../rules/fit/flaws'
-import type { Held } from '../rules/fit/held'
+import type { FitLoss } from '../rules/fit/fit-losses'
+import type { CoordinateState } from '../rules/fit/coordinate-state'
 import type { Pin } from '../rules/fit/pin'
 import type { HeldTie } from '../rules/fit/tie'
 import type { Rules } from '../rules/rules'
 import { type Conflict, mergedObjects } from './merge'
 import { type Icon, type Master, masterFor } from './set'
 
-/** A derived drawing, whether its edges were fitted to whole places, and the flaws that fitting left. */
+/** A derived drawing, whether its edges were fitted to whole places, and the losses that fitting left. */
 type Derived = {
   readonly objects: readonly DrawingObject[]
   readonly isFitted: boolean
-  readonly flaws: readonly Flaw[]
-  readonly held: readonly Held[]
+  readonly losses: readonly FitLoss[]
+  readonly held: readonly CoordinateState[]
   readonly ties: readonly HeldTie[]
 }
 
@@ -30,12 +30,12 @@ export function derivedFrom(
   base: number,
   pins: readonly Pin[] = [],
 ): Derived {
-  const book = bookAt(rules, base)
+  const book = rulesForGrid(rules, base)
   const isPlain = rules.masters?.find((one) => one.base === base)?.unfitted === true
   if (isPlain || pins.length === 0)
     return remembered(derivations, book, objects, () =>
       isPlain
-        ? { objects: scaled(objects, rules, book), isFitted: false, flaws: [], held: [], ties: [] }
+        ? { objects: scaled(objects, rules, book), isFitted: false, losses: [], held: [], ties: [] }
         : fitted(objects, rules, book),
     )
   const known = remembered(pinnedDerivations, pins, objects, () => ({ now: null }) as { now: PinnedDerivation | null })
@@ -51,14 +51,14 @@ export type Standing =
   /** It is the one that others are derived from. */
   | { readonly by: 'hand'; readonly isMain: boolean }
   /**
-   * It is derived. `isChanged`: its drawing was also changed by hand. `isFitted`: its edges were fitted to whole places. `flaws`: where
+   * It is derived. `isChanged`: its drawing was also changed by hand. `isFitted`: its edges were fitted to whole places. `losses`: where
    * fitting made another picture of it. `held`, `ties`: what became of its edges, and of what relates them.
    */
   | {
       readonly by: 'derivation'
       readonly isFitted: boolean
-      readonly flaws: readonly Flaw[]
-      readonly held: readonly Held[]
+      readonly losses: readonly FitLoss[]
+      readonly held: readonly CoordinateState[]
       readonly ties: readonly HeldTie[]
       readonly isChanged: boolean
       readonly conflicts: readonly Conflict[]
@@ -83,11 +83,11 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
   const main = masterFor(icon)
   const stored = icon.masters.find((one) => one.base === base)
   if (stored && !stored.from) return { master: stored, standing: { by: 'hand', isMain: stored === main } }
-  const { objects, isFitted, flaws, held, ties } = derivedFrom(main.objects, rules, base, stored?.pins)
+  const { objects, isFitted, losses, held, ties } = derivedFrom(main.objects, rules, base, stored?.pins)
   if (!stored?.from)
     return {
       master: { base, objects: objects as DrawingObject[] },
-      standing: { by: 'derivation', isFitted, flaws, held, ties, isChanged: false, conflicts: [] },
+      standing: { by: 'derivation', isFitted, losses, held, ties, isChanged: false, conflicts: [] },
     }
   const { conflicts, ...drawn } = mergedObjects(stored.from, stored.objects, objects)
   return {
@@ -95,7 +95,7 @@ function place(icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Placed 
     standing: {
       by: 'derivation',
       isFitted,
-      flaws,
+      losses,
       held,
       ties,
       isChanged: !same(stored.from, stored.objects),
@@ -129,5 +129,5 @@ export function drawingFor(icon: Pick<Icon, 'masters'>, rules: Rules, size: numb
 
 export const drawingOn = (icon: Pick<Icon, 'masters'>, rules: Rules, base: number): Drawing => ({
   objects: masterOn(icon, rules, base).master.objects,
-  rules: bookAt(rules, base),
+  rules: rulesForGrid(rules, base),
 })

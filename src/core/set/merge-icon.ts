@@ -43,7 +43,7 @@ export function mergedIcon(from: Icon, mine: Icon, theirs: Icon): MergedPart<Ico
     base: Record<string, unknown> = { id: mine.id }
   for (const key of ['name', 'tags', 'aliases', 'rtl'] as const) {
     const one = mergedValue(from[key], mine[key], theirs[key])
-    if (one.isTorn) note(key, null, mine[key], theirs[key])
+    if (one.isConflict) note(key, null, mine[key], theirs[key])
     put(value, key, one.value)
     put(base, key, one.base)
   }
@@ -98,7 +98,7 @@ function mergedMaster(from: Master | undefined, mine: Master, theirs: Master): M
   const take = (key: string, one: MergedValue, own?: unknown, other?: unknown) => {
     put(value, key, one.value)
     put(base, key, one.base)
-    if (one.isTorn) note({ object: null, name: '', key, mine: own, theirs: other })
+    if (one.isConflict) note({ object: null, name: '', key, mine: own, theirs: other })
   }
 
   const titles = mergedValue(titleOf(was), titleOf(mine), titleOf(theirs))

@@ -30,10 +30,10 @@ export function mergedSet(from: IconSet, mine: IconSet, theirs: IconSet): Merged
   if (from === theirs) return { set: mine, base: theirs, conflicts: [] }
   const conflicts: SetConflict[] = []
   const name = mergedValue(from.name, mine.name, theirs.name)
-  if (name.isTorn) conflicts.push(wholeConflict('name', 'name', mine.name, theirs.name))
+  if (name.isConflict) conflicts.push(wholeConflict('name', 'name', mine.name, theirs.name))
   const rules = mergedRules(from.rules, mine.rules, theirs.rules, conflicts)
   const delivery = mergedDelivery(from.delivery, mine.delivery, theirs.delivery)
-  if (delivery.isTorn) conflicts.push(wholeConflict('delivery', 'all', mine.delivery, theirs.delivery))
+  if (delivery.isConflict) conflicts.push(wholeConflict('delivery', 'all', mine.delivery, theirs.delivery))
 
   // Where one side brought all icons to another grid, what the other one drew is brought there the same way.
   const grid = rules.value.grid.size === mine.rules.grid.size ? mine.rules : theirs.rules
@@ -87,8 +87,8 @@ function mergedDelivery(from?: Delivery, mine?: Delivery, theirs?: Delivery): Me
 /** The icons of the other side; conflicting icons as in the merge base. */
 function asThere(from: IconSet, theirs: IconSet, conflicts: readonly SetConflict[]): Icon[] {
   const was = byId(from),
-    torn = new Set(conflicts.map(({ part }) => part))
-  return theirs.icons.map((icon) => (torn.has(iconPart(icon.id)) && was.get(icon.id)) || icon)
+    inConflict = new Set(conflicts.map(({ part }) => part))
+  return theirs.icons.map((icon) => (inConflict.has(iconPart(icon.id)) && was.get(icon.id)) || icon)
 }
 
 /** The given set itself where no part of it differs. */
@@ -123,11 +123,11 @@ function mergedRules(from: Rules, mine: Rules, theirs: Rules, conflicts: SetConf
     return { value: mine, base: from }
   }
   const [own, now] = [mine, theirs] as unknown as Record<string, unknown>[]
-  for (const key of one.torn) conflicts.push(wholeConflict('rules', key, own![key], now![key]))
+  for (const key of one.conflicting) conflicts.push(wholeConflict('rules', key, own![key], now![key]))
   return { value: parsed.data, base: one.base as unknown as Rules }
 }
 
-/** Each icon that is torn as one conflict, for want of a grid that both sides are on. */
+/** Each icon in conflict as one conflict, for want of a grid that both sides are on. */
 const wholeIcons = (conflicts: readonly SetConflict[]): SetConflict[] => [
   ...new Map(conflicts.map((one) => [one.part, { ...one, master: null, object: null, key: 'all' }] as const)).values(),
 ]

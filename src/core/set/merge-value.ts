@@ -4,7 +4,7 @@ import { same } from '../drawing/model/same'
  * A value that was changed on two sides: what becomes of it, what both sides are seen from afterwards, and whether both
  * changed it, each in its own way.
  */
-export type MergedValue = { readonly value: unknown; readonly base: unknown; readonly isTorn: boolean }
+export type MergedValue = { readonly value: unknown; readonly base: unknown; readonly isConflict: boolean }
 
 type Fields = Readonly<Record<string, unknown>>
 
@@ -18,8 +18,8 @@ const KEYS = ['id', 'name', 'base'] as const
  * `base` is `theirs`. `undefined` stands for a missing value.
  */
 export function mergedValue(from: unknown, mine: unknown, theirs: unknown): MergedValue {
-  if (same(from, mine) || same(mine, theirs)) return { value: theirs, base: theirs, isTorn: false }
-  if (same(from, theirs)) return { value: mine, base: theirs, isTorn: false }
+  if (same(from, mine) || same(mine, theirs)) return { value: theirs, base: theirs, isConflict: false }
+  if (same(from, theirs)) return { value: mine, base: theirs, isConflict: false }
   if (isFields(from) && isFields(mine) && isFields(theirs)) return mergedFields(from, mine, theirs)
   if (Array.isArray(mine) && Array.isArray(theirs) && (from === undefined || Array.isArray(from))) {
     const lists = [(from ?? []) as unknown[], mine, theirs] as const
@@ -27,7 +27,7 @@ export function mergedValue(from: unknown, mine: unknown, theirs: unknown): Merg
     if (key) return mergedItems(...lists, key)
     if (lists[0].length === mine.length && mine.length === theirs.length) return mergedPlaces(...lists)
   }
-  return { value: mine, base: from, isTorn: true }
+  return { value: mine, base: from, isConflict: true }
 }
 
 /** Fields merged one by one, and the keys of those that both sides changed; `skip` names one that is merged elsewhere. */
@@ -36,18 +36,18 @@ export function mergedFields(
   mine: Fields,
   theirs: Fields,
   skip?: string,
-): MergedValue & { readonly value: Fields; readonly base: Fields; readonly torn: readonly string[] } {
+): MergedValue & { readonly value: Fields; readonly base: Fields; readonly conflicting: readonly string[] } {
   const value: Record<string, unknown> = {},
     base: Record<string, unknown> = {}
-  const torn: string[] = []
+  const conflicting: string[] = []
   for (const key of new Set([...Object.keys(theirs), ...Object.keys(mine), ...Object.keys(from)])) {
     if (key === skip) continue
     const one = mergedValue(from[key], mine[key], theirs[key])
     if (one.value !== undefined) value[key] = one.value
     if (one.base !== undefined) base[key] = one.base
-    if (one.isTorn) torn.push(key)
+    if (one.isConflict) conflicting.push(key)
   }
-  return { value, base, torn, isTorn: torn.length > 0 }
+  return { value, base, conflicting, isConflict: conflicting.length > 0 }
 }
 
 function mergedPlaces(from: readonly unknown[], mine: readonly unknown[], theirs: readonly unknown[]): MergedValue {
@@ -55,7 +55,7 @@ function mergedPlaces(from: readonly unknown[], mine: readonly unknown[], theirs
   return {
     value: all.map(({ value }) => value),
     base: all.map(({ base }) => base),
-    isTorn: all.some(({ isTorn }) => isTorn),
+    isConflict: all.some(({ isConflict }) => isConflict),
   }
 }
 
@@ -92,23 +92,23 @@ function mergedItems(
   ]
   const values = new Map<string, unknown>(),
     bases = new Map<string, unknown>()
-  let isTorn = false
+  let isConflict = false
   for (const id of new Set([...was.keys(), ...own.keys(), ...now.keys()])) {
     const one = mergedValue(was.get(id), own.get(id), now.get(id))
     // An item changed on one side and removed on the other stays.
-    const isOut = one.isTorn && !(own.has(id) && now.has(id))
+    const isOut = one.isConflict && !(own.has(id) && now.has(id))
     const value = isOut ? (own.get(id) ?? now.get(id)) : one.value
     const base = isOut ? now.get(id) : one.base
     if (value !== undefined) values.set(id, value)
     if (base !== undefined) bases.set(id, base)
-    isTorn ||= one.isTorn && !isOut
+    isConflict ||= one.isConflict && !isOut
   }
   const orders = [[...was.keys()], [...own.keys()], [...now.keys()]] as const
   const bareBases = [...bases.keys()]
   return {
     value: mergedOrder(...orders, new Set(values.keys())).map((id) => values.get(id)),
     base: mergedOrder(orders[0], bareBases, orders[2], new Set(bareBases)).map((id) => bases.get(id)),
-    isTorn,
+    isConflict,
   }
 }
 

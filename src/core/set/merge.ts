@@ -127,8 +127,9 @@ function mergedObject(
     return { object: mine, base: from }
   }
   const [was, own, now] = [from, mine, theirs] as unknown as Record<string, unknown>[]
-  const { value, base, torn } = mergedFields(was!, own!, now!, 'members')
-  for (const key of torn) conflicts.push({ object: mine.id, name: mine.name, key, mine: own![key], theirs: now![key] })
+  const { value, base, conflicting } = mergedFields(was!, own!, now!, 'members')
+  for (const key of conflicting)
+    conflicts.push({ object: mine.id, name: mine.name, key, mine: own![key], theirs: now![key] })
   return {
     object: { ...(value as object), ...membersOf(mine) } as DrawingObject,
     base: { ...(base as object), ...membersOf(theirs) } as DrawingObject,

@@ -10,7 +10,7 @@ import type { OfKind } from '../drawing/model/object'
 import { walk } from '../drawing/model/tree'
 import { iconSvg } from '../picture/drawn'
 import { readSetFile } from '../formats/set-file'
-import { basesOf, bookAt } from '../rules/book'
+import { basesOf, rulesForGrid } from '../rules/rules-for-grid'
 import { Rules } from '../rules/rules'
 import { applyEdit } from './edit'
 import { masterOn } from './masters'
@@ -24,7 +24,7 @@ const thin: Rules = {
   weights: set.rules.weights.map((one) => (one.name === 'main' ? { ...one, value: 1.5 } : one)),
 }
 const gridOf = (size: number): Rules => {
-  const { masters: _, ...rules } = bookAt({ ...set.rules, masters: [] }, size)
+  const { masters: _, ...rules } = rulesForGrid({ ...set.rules, masters: [] }, size)
   return { ...rules, sizes: set.rules.sizes }
 }
 const circles = ({ masters }: Icon) =>
@@ -84,7 +84,7 @@ describe('a set under other rules', () => {
       expect(Rules.safeParse(next.rules).error).toBeUndefined()
       const looks = (icon: Icon, rules: Rules) =>
         basesOf(rules).flatMap((base) =>
-          evaluateAll(masterOn(icon, rules, base).master.objects, sceneOf(bookAt(rules, base))).map((shape) =>
+          evaluateAll(masterOn(icon, rules, base).master.objects, sceneOf(rulesForGrid(rules, base))).map((shape) =>
             JSON.parse(
               JSON.stringify(shape, (key, value) => (['name', 'ink', 'weight'].includes(key) ? undefined : value)),
             ),
@@ -165,7 +165,7 @@ describe('a set under other rules', () => {
     'brings plates and parts along once, where the rules did so already too: %s',
     (drawings) => {
       const app = readSetFile(readFileSync('demo/skerry-app.wisesquare.json', 'utf8')).set!
-      const half: Rules = { ...bookAt(app.rules, 512), sizes: app.rules.sizes }
+      const half: Rules = { ...rulesForGrid(app.rules, 512), sizes: app.rules.sizes }
       const halved: Rules = {
         ...half,
         plates: app.rules.plates!.map((one) => ({ ...one, w: one.w / 2, h: one.h / 2 })),

@@ -1,6 +1,6 @@
 import type { DrawingObject } from '../drawing/model/object'
 import { walk, withNewIds } from '../drawing/model/tree'
-import { basesOf } from '../rules/book'
+import { basesOf } from '../rules/rules-for-grid'
 import { withOwn } from '../rules/follow'
 import { scaled } from '../rules/fit/brought'
 import { fitted } from '../rules/fit/fit'

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../testing/book'
+import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { readSetFile } from '../formats/set-file'
 import { LISTS } from '../rules/lists'
 import { type IconSet, setProblems } from './set'
@@ -28,7 +28,7 @@ describe('named values that nothing refers to', () => {
 
   it('are not those that another value of the rules is made of', () => {
     const rules = {
-      ...BOOK,
+      ...SAMPLE_RULES,
       radii: [
         { name: 'outer', value: 3 },
         { name: 'lone', value: 4 },

@@ -1,8 +1,8 @@
-import { choiceFault } from './options'
-import { callFaultsIn, pathFaultsIn } from './faults'
+import { choiceProblem } from './options'
+import { callFaultsIn, pathProblemsIn } from './delivery-problems'
 import { named, plannedFilesIn, type PlannedFile } from './plan'
 import { atOnce, type Steps } from './steps'
-import type { Family, Fault, Named } from './target'
+import type { Family, DeliveryProblem, Named } from './target'
 
 /** What a delivery of a set writes, and what keeps some targets from being delivered. */
 export type Deliverable<I extends Named> = {
@@ -11,7 +11,7 @@ export type Deliverable<I extends Named> = {
   readonly targets: readonly string[]
   readonly files: readonly PlannedFile<I>[]
   /** Each names the target that is left out for it, or that an icon is left out of. */
-  readonly faults: readonly Fault[]
+  readonly faults: readonly DeliveryProblem[]
 }
 
 /**
@@ -28,7 +28,7 @@ export function* deliverableIn<I extends Named>(family: Family<I>, targets: Iter
   const wrong = new Set(choices.map(({ target }) => target))
   const asked = [...targets].filter((id) => !wrong.has(id))
   const planned = yield* plannedFilesIn(family, asked)
-  const paths = [...(yield* pathFaultsIn(planned, family.delivery)), ...(yield* callFaultsIn(family, asked))]
+  const paths = [...(yield* pathProblemsIn(planned, family.delivery)), ...(yield* callFaultsIn(family, asked))]
   const without: Record<string, string[]> = {}
   for (const { target, icon } of paths)
     if (icon === undefined || everyIconIn(family, paths, target)) wrong.add(target)
@@ -53,10 +53,15 @@ const everyIconIn = (
 /** Invalid choices of a target. */
 const choiceFaults =
   ({ delivery }: Pick<Family, 'delivery'>) =>
-  ({ id, platform, name, choices }: ReturnType<typeof named>[number]): (Fault & { readonly target: string })[] =>
+  ({
+    id,
+    platform,
+    name,
+    choices,
+  }: ReturnType<typeof named>[number]): (DeliveryProblem & { readonly target: string })[] =>
     Object.entries(delivery?.options?.[id] ?? {}).flatMap(([key, value]) => {
       const choice = choices[key]
-      const why = choice ? choiceFault(choice, value) : `There is nothing called “${key}” to choose.`
+      const why = choice ? choiceProblem(choice, value) : `There is nothing called “${key}” to choose.`
       if (why === null) return []
       const mend = choice && { mend: { word: 'take what is usual', target: id, options: { [key]: choice.usual } } }
       return [{ sentence: `${platform}, ${name}: ${why}`, isError: true, target: id, ...mend }]

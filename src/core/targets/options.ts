@@ -50,7 +50,7 @@ export const colour = (word: string, usual: string) =>
   )
 
 /** Why something kept or typed will not do for a choice, in a sentence; null where it will. */
-export function choiceFault(choice: Choice, value: unknown): string | null {
+export function choiceProblem(choice: Choice, value: unknown): string | null {
   switch (choice.as) {
     case 'switch':
       return typeof value === 'boolean' ? null : `“${choice.word}” is on or off.`
@@ -72,7 +72,7 @@ export function optionsOf<C extends Choices>(
   return Object.fromEntries(
     Object.entries(choices).map(([key, choice]) => {
       const value = kept[key]
-      return [key, value !== undefined && choiceFault(choice, value) === null ? value : choice.usual]
+      return [key, value !== undefined && choiceProblem(choice, value) === null ? value : choice.usual]
     }),
   ) as Options<C>
 }

@@ -77,7 +77,7 @@ export type SetFile = { readonly path: string; readonly made: MadeOfSet }
 export type Mend = { readonly word: string; readonly options: Readonly<Record<string, string | boolean>> }
 
 /** A fault of a delivery, as a sentence; another name, or other options of a target, would mend it. */
-export type Fault = {
+export type DeliveryProblem = {
   readonly sentence: string
   readonly isError: boolean
   /** The target that is left out for it; of one with an icon, only that. */
@@ -103,7 +103,7 @@ export const PLATFORMS = ['Plain files', 'Web', 'Apple', 'Android', 'Windows', '
 type Platform = (typeof PLATFORMS)[number]
 
 /** What speaks against a drawing at a target: the sentence goes on from the icon’s name. */
-export type TargetFault = { readonly sentence: string; readonly isError: boolean; readonly mend?: Mend }
+export type TargetProblem = { readonly sentence: string; readonly isError: boolean; readonly mend?: Mend }
 
 /** A target: a list of files, by its options. */
 export type Target<C extends Choices = Choices> = {
@@ -127,7 +127,7 @@ export type Target<C extends Choices = Choices> = {
   /** How an icon looks where it is used. */
   readonly previews?: (renderer: IconRenderer, options: Options<C>) => readonly Preview[]
   /** What speaks against a drawing there, beside its name. */
-  readonly faults?: (renderer: IconRenderer, options: Options<C>) => readonly TargetFault[]
+  readonly faults?: (renderer: IconRenderer, options: Options<C>) => readonly TargetProblem[]
 }
 
 /** A target, its choices known to its files. */

@@ -8,16 +8,16 @@ import { zip } from './archive'
 import { changelog, changesBetween, isSame } from './compare'
 import { codesOf } from './font/codes'
 import { cased, identifier, wordsIn } from './naming'
-import { choiceFault, optionsOf, withOptions } from './options'
+import { choiceProblem, optionsOf, withOptions } from './options'
 import { deliverable } from './deliverable'
-import { pathFaultsIn, targetFaultsOf } from './faults'
+import { pathProblemsIn, targetProblemsOf } from './delivery-problems'
 import { appsOf, filesOfIcon, filesOfSet, plannedFiles } from './plan'
 import { IconRenderer } from './icon-renderer'
 import { atOnce } from './steps'
 import { svgOfPicture } from '../picture/svg'
 import { TARGETS } from './targets'
 
-const pathFaults = (...of: Parameters<typeof pathFaultsIn>) => atOnce(pathFaultsIn(...of))
+const pathFaults = (...of: Parameters<typeof pathProblemsIn>) => atOnce(pathProblemsIn(...of))
 const read = (name: string): IconSet => readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!
 const quayside = read('quayside'),
   skerry = read('skerry-app')
@@ -90,7 +90,7 @@ describe.each(TARGETS)('the target $id', (target) => {
           : choice.as === 'one of'
             ? choice.of.map(({ value }) => value).filter((value) => value !== choice.usual)
             : [choice.example]
-      for (const value of others) expect(choiceFault(choice, value), `${id} ${key}`).toBeNull()
+      for (const value of others) expect(choiceProblem(choice, value), `${id} ${key}`).toBeNull()
       expect(
         others.some((value) => textOf({ ...beside, [key]: value }) !== before),
         `${id} ${key}`,
@@ -151,11 +151,11 @@ describe('a delivery', () => {
     for (const set of sets)
       for (const icon of set.icons) {
         const renderer = new IconRenderer(icon, set.rules, null)
-        for (const { sentence, mend } of targetFaultsOf(renderer, set, all)) {
+        for (const { sentence, mend } of targetProblemsOf(renderer, set, all)) {
           if (!mend) continue
           mends.add(`${mend.target}: ${mend.word}`)
           const delivery = withOptions(set.delivery, mend.target, mend.options)
-          const left = targetFaultsOf(renderer, { ...set, delivery }, all).map((fault) => fault.sentence)
+          const left = targetProblemsOf(renderer, { ...set, delivery }, all).map((fault) => fault.sentence)
           expect(left).not.toContain(sentence)
         }
       }

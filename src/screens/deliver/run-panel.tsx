@@ -4,7 +4,7 @@ import clsx from 'clsx'
 import Link from 'next/link'
 import { useState } from 'react'
 import { softSentence, type SoftSize } from '@/core/proof/soft-sizes'
-import type { Fault } from '@/core/targets/target'
+import type { DeliveryProblem } from '@/core/targets/target'
 import type { IconSet } from '@/core/set/set'
 import type { Progress } from '@/core/targets/run'
 import { bytesInWords } from './file-tree'
@@ -35,7 +35,7 @@ export function RunPanel({
   /** How many files are planned. */
   count: number
   /** What speaks against the plan. */
-  faults: readonly Fault[]
+  faults: readonly DeliveryProblem[]
   plan: Plan | null
   progress: Progress | null
   isSaved: boolean
@@ -43,11 +43,11 @@ export function RunPanel({
   why: string
   onAgain: () => void
   onRename: (icon: string, name: string) => void
-  onMend: (mend: NonNullable<Fault['mend']>) => void
+  onMend: (mend: NonNullable<DeliveryProblem['mend']>) => void
 }) {
   const isBlocked = !isAble
   const isReady = count > 0 && isSaved && url !== null && plan?.fault === undefined
-  const all: Fault[] = [
+  const all: DeliveryProblem[] = [
     ...faults,
     ...(plan?.fault !== undefined ? [{ sentence: plan.fault, isError: true }] : []),
     ...(plan?.problems ?? []).map(({ icon, message }) => ({
@@ -151,11 +151,11 @@ function Faults({
   onRename,
   onMend,
 }: {
-  faults: readonly Fault[]
+  faults: readonly DeliveryProblem[]
   set: IconSet
   setId: string
   onRename: (icon: string, name: string) => void
-  onMend: (mend: NonNullable<Fault['mend']>) => void
+  onMend: (mend: NonNullable<DeliveryProblem['mend']>) => void
 }) {
   const [whole, setWhole] = useState(false)
   if (faults.length === 0) return null

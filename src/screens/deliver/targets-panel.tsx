@@ -3,7 +3,7 @@
 import clsx from 'clsx'
 import { ChevronRight } from 'lucide-react'
 import { useState } from 'react'
-import { type Choice as TargetChoice, choiceFault, optionsOf, withOptions } from '@/core/targets/options'
+import { type Choice as TargetChoice, choiceProblem, optionsOf, withOptions } from '@/core/targets/options'
 import { appsOf } from '@/core/targets/plan'
 import { PLATFORMS, type Target } from '@/core/targets/target'
 import { TARGETS } from '@/core/targets/targets'
@@ -219,7 +219,7 @@ function ChoiceField({
           placeholder="as usual"
           className="h-6 min-w-0 rounded-sheet border border-hair bg-sheet px-1.5 font-mono"
           onAccept={(text) => {
-            const fault = choiceFault(choice, text)
+            const fault = choiceProblem(choice, text)
             if (fault) say({ text: fault, tone: 'fault' })
             else onAccept(text)
           }}

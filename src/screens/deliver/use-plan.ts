@@ -1,13 +1,13 @@
 import { useEffect, useState } from 'react'
 import type { SoftSize } from '@/core/proof/soft-sizes'
-import type { Fault } from '@/core/targets/target'
+import type { DeliveryProblem } from '@/core/targets/target'
 import type { LeftOut, Progress } from '@/core/targets/run'
 
 /** The server's plan: each file's size in bytes, omitted icons, problems, and soft pictures. */
 export type Plan = {
   readonly sizes: ReadonlyMap<string, number> | null
   readonly problems: readonly LeftOut[]
-  readonly faults: readonly Fault[]
+  readonly faults: readonly DeliveryProblem[]
   readonly soft: readonly SoftSize[]
   /** Why nothing could be made. */
   readonly fault?: string
@@ -95,7 +95,7 @@ function planOf(
   body: {
     files?: { path: string; bytes: number }[]
     problems?: LeftOut[]
-    faults?: Fault[]
+    faults?: DeliveryProblem[]
     soft?: SoftSize[]
     message?: string
   },

@@ -9,7 +9,7 @@ import { type Command, useCommandSet } from '@/ui/commands'
 import { keyName, useKeyboard } from '@/ui/keys'
 import { canStep, isOver, type Saving, type Session, step } from './session'
 import { useSession, useSessionState } from './set-provider'
-import { TornDialog } from './torn-dialog'
+import { ConflictDialog } from './conflict-dialog'
 import { BarCommand, StageLinks, TopBar } from './top-bar'
 
 /** The top bar of a set's screens: its name, the stages, undo and redo, and how saving stands. */
@@ -79,7 +79,7 @@ const WORDS = {
   saving: 'Saving…',
   waiting: 'Not saved yet',
   refused: 'Not saved',
-  torn: 'Changed twice',
+  conflict: 'Changed twice',
   deleted: 'Deleted elsewhere',
 } as const
 
@@ -95,23 +95,23 @@ function SavedState() {
         title={isPending ? `${saving.why} ${keptSentence(saving)}` : undefined}
         className={clsx(
           'ml-1.5 min-w-24 text-right',
-          saving.state === 'waiting' || saving.state === 'torn'
+          saving.state === 'waiting' || saving.state === 'conflict'
             ? 'text-snag'
             : saving.state === 'refused' || isOver({ saving })
               ? 'text-fault'
               : 'text-quiet',
         )}
       >
-        {(isPending || saving.state === 'torn') && '◆ '}
+        {(isPending || saving.state === 'conflict') && '◆ '}
         {saving.state === 'saved' ? `Saved · rev ${revision}` : WORDS[saving.state]}
       </span>
-      {saving.state === 'torn' && (
+      {saving.state === 'conflict' && (
         <Button onClick={() => setChoosing(true)}>
           {saving.conflicts.length === 1 ? 'Choose…' : `Choose ${saving.conflicts.length}…`}
         </Button>
       )}
-      {saving.state === 'torn' && isChoosing && (
-        <TornDialog conflicts={saving.conflicts} onClose={() => setChoosing(false)} />
+      {saving.state === 'conflict' && isChoosing && (
+        <ConflictDialog conflicts={saving.conflicts} onClose={() => setChoosing(false)} />
       )}
       {isPending && <PendingNotice saving={saving} />}
       {saving.state === 'deleted' && <DeletedDialog />}

@@ -3,7 +3,7 @@ import type { Snag } from '@/core/checks/check'
 import { isAccepted } from '@/core/checks/accepting'
 import { type Memory, remembered } from '@/core/drawing/evaluate/memory'
 import type { DrawingObject } from '@/core/drawing/model/object'
-import { bookAt } from '@/core/rules/book'
+import { rulesForGrid } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Icon, masterFor, type Master } from '@/core/set/set'
 import { derivedSnagsOf, furtherSnagsOf, type Search as Found, snagsBesideMain, snagsOf } from '@/workers/questions'
@@ -95,7 +95,7 @@ export function useSnags(
   { isDerived = false, main = null }: Beside = ALONE,
 ): readonly Snag[] | null {
   const objects = master?.objects ?? null
-  const rules = master ? bookAt(setRules, master.base) : setRules
+  const rules = master ? rulesForGrid(setRules, master.base) : setRules
   const key = objects && keyBeside(objects, main)
   const all = useSyncExternalStore(
     listen,
@@ -140,7 +140,7 @@ export function useFurtherSnags(icon: Icon, rules: Rules): readonly Snag[] | nul
 
 /** Ids of the checked icons that have snags other than hints. Checks icons only if wanted. */
 export function useSnagged(icons: readonly Icon[], setRules: Rules, isWanted: boolean): ReadonlySet<string> {
-  const rules = bookAt(setRules, setRules.grid.size)
+  const rules = rulesForGrid(setRules, setRules.grid.size)
   const count = useDeferredValue(
     useSyncExternalStore(
       listen,

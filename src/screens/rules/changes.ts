@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react'
-import { type Flaw, FLAW_WORDS } from '@/core/rules/fit/flaws'
+import { type FitLoss, LOSS_WORDS } from '@/core/rules/fit/fit-losses'
 import { type Icon, type IconSet } from '@/core/set/set'
 import { changesOf } from '@/workers/changes'
-import type { FlawedFit } from '@/workers/fitters'
+import type { FitWithLosses } from '@/workers/fitters'
 
 /** An icon before and after a pending change, with its losses as sentences. */
 export type Change = {
@@ -23,17 +23,21 @@ const PAUSE = 120
  * The icons that look otherwise in another state of the set, found by workers; null without another state. `fits` are the
  * drawings that were fitted for it.
  */
-export function useChanges(before: IconSet, after: IconSet | null, fits: readonly FlawedFit[] | null): Changes | null {
+export function useChanges(
+  before: IconSet,
+  after: IconSet | null,
+  fits: readonly FitWithLosses[] | null,
+): Changes | null {
   const [answer, setAnswer] = useState<{ before: IconSet; after: IconSet; changes: Changes } | null>(null)
   useEffect(() => {
     if (!after) return
-    const flaws = new Map(fits?.filter(({ place }) => place === 0).map((fit) => [fit.icon, fit.flaws]))
+    const losses = new Map(fits?.filter(({ place }) => place === 0).map((fit) => [fit.icon, fit.losses]))
     const found: (Change | undefined)[] = []
     let looked = 0,
       shown = performance.now()
     return changesOf(before.icons, before.rules, after.icons, after.rules, (i, lost) => {
       looked++
-      if (lost) found[i] = change(before.icons[i]!, after.icons[i]!, flaws.get(before.icons[i]!.id) ?? [], lost)
+      if (lost) found[i] = change(before.icons[i]!, after.icons[i]!, losses.get(before.icons[i]!.id) ?? [], lost)
       if (looked < before.icons.length && performance.now() - shown < PAUSE) return
       shown = performance.now()
       setAnswer({ before, after, changes: { found: worstFirst(found), looked } })
@@ -49,7 +53,7 @@ function worstFirst(found: readonly (Change | undefined)[]): Change[] {
   return [...all.filter(({ strains }) => strains.length > 0), ...all.filter(({ strains }) => strains.length === 0)]
 }
 
-/** A changed icon with its flaws of fitting and its losses. */
-function change(before: Icon, after: Icon, flaws: readonly Flaw[], lost: readonly string[]): Change {
-  return { before, after, strains: [...new Set([...flaws.map(({ kind }) => FLAW_WORDS[kind]), ...lost])] }
+/** A changed icon with its losses of fitting and its losses. */
+function change(before: Icon, after: Icon, losses: readonly FitLoss[], lost: readonly string[]): Change {
+  return { before, after, strains: [...new Set([...losses.map(({ kind }) => LOSS_WORDS[kind]), ...lost])] }
 }

@@ -4,7 +4,7 @@ import { Rules } from '@/core/rules/rules'
 import type { ValueKind } from '@/core/drawing/model/visit'
 import { onAnotherGrid } from '@/core/rules/limits'
 import { keepsNames, type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
-import { bookAt } from '@/core/rules/book'
+import { rulesForGrid } from '@/core/rules/rules-for-grid'
 import { scaled } from '@/core/rules/fit/brought'
 import { differences, isSameLeader } from '@/core/rules/follow'
 import { same } from '@/core/drawing/model/same'
@@ -52,7 +52,7 @@ export function rebased(draft: Draft, before: RulesType, now: RulesType): Draft 
 export function onGrid(draft: Draft, size: number): Draft {
   const { masters, ...rest } = draft
   const now = plainRules(draft),
-    book = bookAt(now, size),
+    book = rulesForGrid(now, size),
     scale = size / now.grid.size
   const further = masters?.filter(({ base }) => base !== size)
   return {

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo, useRef } from 'react'
-import { bookAt } from '@/core/rules/book'
+import { rulesForGrid } from '@/core/rules/rules-for-grid'
 import type { MasterRule, Rules } from '@/core/rules/rules'
 import { useSeen } from '@/ui/in-sight'
 import { MenuButton } from '@/ui/menu'
@@ -72,7 +72,7 @@ function MasterFields({
   onChange: (master: MasterRule) => void
   onRemove: () => void
 }) {
-  const book = bookAt(rules, master.base)
+  const book = rulesForGrid(rules, master.base)
   const withNumber = (list: 'weights' | 'radii', name: string, value: number) => {
     const others = (master[list] ?? []).filter((one) => one.name !== name)
     onChange({ ...master, [list]: [...others, { name, value }] })

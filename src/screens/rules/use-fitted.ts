@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import { onOtherGridFrom } from '@/core/set/restyle'
 import type { Rules } from '@/core/rules/rules'
 import type { IconSet } from '@/core/set/set'
-import { fitAll, type FlawedFit } from '@/workers/fitters'
+import { fitAll, type FitWithLosses } from '@/workers/fitters'
 
 /** How often it is said how far the fitting is, in milliseconds. */
 const PAUSE = 100
@@ -11,7 +11,7 @@ const PAUSE = 100
 export type Fitting = {
   readonly done: number
   readonly of: number
-  readonly fits: readonly FlawedFit[] | null
+  readonly fits: readonly FitWithLosses[] | null
 }
 
 /** Brings the drawings of a set to the grid of other rules in workers; null where there is nothing to bring. */
@@ -20,7 +20,7 @@ export function useFitted(set: IconSet, to: Rules | null): Fitting | null {
   useEffect(() => {
     if (!to) return
     const drawings = onOtherGridFrom(set)
-    const fits: FlawedFit[] = []
+    const fits: FitWithLosses[] = []
     let done = 0,
       said = performance.now()
     if (drawings.length === 0) return

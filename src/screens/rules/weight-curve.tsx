@@ -1,7 +1,7 @@
 'use client'
 
 import { Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
-import type { weightsBySize } from '@/core/rules/book'
+import type { weightsBySize } from '@/core/rules/rules-for-grid'
 
 /** The strokes of the lines of a chart, by their place in it: told apart without colour. */
 const DASHES = ['', '4 2', '1 2', '6 2 1 2']

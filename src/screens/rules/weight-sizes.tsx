@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic'
 import { useMemo, useRef } from 'react'
 import { element } from '@/core/formats/markup'
-import { baseFor, bookAt, weightsBySize } from '@/core/rules/book'
+import { baseFor, rulesForGrid, weightsBySize } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'
 import { Choice } from '@/ui/choice'
 import { useSeen } from '@/ui/in-sight'
@@ -73,7 +73,7 @@ const pixels = (value: number): string => String(Math.round(100 * value) / 100)
 
 /** A ring and a bar in the first weight, at a size. */
 function sample(rules: Rules, size: number, ink: string): string {
-  const { grid, liveArea, weights } = bookAt(rules, baseFor(rules, size)),
+  const { grid, liveArea, weights } = rulesForGrid(rules, baseFor(rules, size)),
     side = grid.size,
     weight = weights[0]!.value,
     // The positions of edges of this weight on the grid.

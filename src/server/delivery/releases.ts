@@ -2,7 +2,7 @@ import type { DeliveredIcon, DeliveredPath, Delivered } from '../../core/targets
 import type { ReleaseEntry } from '../../core/targets/run'
 import type { Db } from '../database/database'
 import { drawnIcons } from '../drawn'
-import { done, failed, type Result } from '../failure'
+import { done, failed, type Result } from '../result'
 import type { Renderer } from '../renderer/renderer'
 import { picturesOf } from '../set-files'
 import { GONE } from '../set-row'

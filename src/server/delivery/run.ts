@@ -3,7 +3,7 @@ import { rightToLeft } from '../../core/set/direction'
 import { sampleOf, type SoftSize, softSizes } from '../../core/proof/soft-sizes'
 import type { LeftOut, Progress } from '../../core/targets/run'
 import { deliverable } from '../../core/targets/deliverable'
-import type { Fault } from '../../core/targets/target'
+import type { DeliveryProblem } from '../../core/targets/target'
 import type { Db } from '../database/database'
 import { drawnIcons } from '../drawn'
 import { faultSentence } from '../fault-sentence'
@@ -26,7 +26,7 @@ type Made = Awaited<ReturnType<Tasks['make']>>
 /** One delivery being made: it goes on whether anyone looks or not, until it is done or called off. */
 export class Run {
   readonly problems: LeftOut[] = []
-  readonly faults: Fault[] = []
+  readonly faults: DeliveryProblem[] = []
   /** Sizes at which most edges of its icons lie between pixels. */
   soft: readonly SoftSize[] = []
   readonly ended: Promise<void>

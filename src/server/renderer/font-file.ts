@@ -1,5 +1,5 @@
 import { fontFlavour } from '../../core/formats/import/font'
-import { done, failed, type Result } from '../failure'
+import { done, failed, type Result } from '../result'
 
 /** The most bytes that a font may unpack to. */
 const MOST = 64 * 2 ** 20

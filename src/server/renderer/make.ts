@@ -6,17 +6,17 @@ import { svgOfPicture } from '../../core/picture/svg'
 import type { Documents, Drawn } from '../../core/picture/drawn'
 import type { Icon } from '../../core/set/set'
 import type { DeliveredFile } from '../../core/targets/archive'
-import { targetFaultsOf } from '../../core/targets/faults'
+import { targetProblemsOf } from '../../core/targets/delivery-problems'
 import { filesOfIcon, filesOfSet } from '../../core/targets/plan'
 import { IconRenderer } from '../../core/targets/icon-renderer'
-import type { Family, Fault, MadeOfIcon, MadeOfSet, Raster } from '../../core/targets/target'
+import type { Family, DeliveryProblem, MadeOfIcon, MadeOfSet, Raster } from '../../core/targets/target'
 import { FONTS, PAGES, PICTURES } from './containers/containers'
 
 /** What an icon is delivered as: its files, its pieces of files of the whole set by their paths, and what speaks against it. */
 export type MadeIcon = {
   readonly files: readonly DeliveredFile[]
   readonly pieces: Readonly<Record<string, string>>
-  readonly faults: readonly Fault[]
+  readonly faults: readonly DeliveryProblem[]
 }
 
 /**
@@ -40,7 +40,7 @@ export async function madeIcon(
       ? []
       : [[path, pieceOf(made.piece, renderer)] as const],
   )
-  return { files, pieces: Object.fromEntries(pieces), faults: targetFaultsOf(renderer, family, targets) }
+  return { files, pieces: Object.fromEntries(pieces), faults: targetProblemsOf(renderer, family, targets) }
 }
 
 /** The files of sets as a whole, by their families: planned once for all icons of a delivery. */

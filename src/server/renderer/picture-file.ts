@@ -2,7 +2,7 @@ import { imageSize } from 'image-size'
 import { TooMuch } from '../../core/formats/import/budget'
 import { readSvg } from '../../core/formats/import/svg/read-svg'
 import { png } from '../../core/formats/png'
-import { done, failed, type Result } from '../failure'
+import { done, failed, type Result } from '../result'
 import { startForeignRasteriser } from './foreign-drawing'
 
 /** The most pixels along a side of a picture that is taken. */

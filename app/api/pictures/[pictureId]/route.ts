@@ -1,5 +1,5 @@
 import { database } from '@/server/database/database'
-import { failed } from '@/server/failure'
+import { failed } from '@/server/result'
 import { answer, reply } from '@/server/http'
 import { readPicture } from '@/server/pictures'
 

@@ -1,6 +1,6 @@
 import { database } from '@/server/database/database'
 import { epochOf } from '@/server/database/epoch'
-import { failed } from '@/server/failure'
+import { failed } from '@/server/result'
 import { answer, reply } from '@/server/http'
 import { setJson } from '@/server/set-rows'
 import { GONE } from '@/server/set-row'

@@ -1,6 +1,6 @@
 import { laidNodes, withLaidNodes } from '../../drawing/edit/laid-nodes'
 import { moveObject } from '../../drawing/edit/transform-object'
-import { keepsMiddle, type RoundStretch, roundStretches } from '../../drawing/kinds/path/fit'
+import { keepsMiddle, type RoundStretch, roundStretches } from '../../drawing/kinds/path/fitted-run'
 import type { NodeRun } from '../../drawing/model/node'
 import { type DrawingObject, type Framed, isFramed, kindOf } from '../../drawing/model/object'
 import { add, type Point } from '../../geometry/point'

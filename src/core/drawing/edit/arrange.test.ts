@@ -6,7 +6,7 @@ import { distance, point } from '../../geometry/point'
 import { ellipse, polyline } from '../../geometry/path'
 import { enclosingCircle, inkCentroid } from '../../proof/optical-centre'
 import { inkOfAll } from '../evaluate/ink'
-import { BOOK } from '../../../testing/book'
+import { SAMPLE_RULES } from '../../../testing/sample-rules'
 import { extent } from '../evaluate/extent'
 import { aligned, type Side, spaced } from './arrange'
 import { simple } from '../../../testing/arbitrary'
@@ -14,7 +14,7 @@ import { evaluateAll } from '../evaluate/evaluate'
 import type { DrawingObject } from '../model/object'
 import { runs } from '../../../testing/runs'
 
-const rules = BOOK
+const rules = SAMPLE_RULES
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const
 const box = (id: string, x: number, y: number, w: number, h: number): DrawingObject => ({
   kind: 'rectangle',

@@ -8,7 +8,7 @@ import { svgOf, svgOfShapes } from '../../picture/svg'
 import { pathBounds, transformPath } from '../../geometry/path'
 import { OFFSET } from '../../geometry/tolerance'
 import { rotation } from '../../geometry/transform'
-import { BOOK } from '../../../testing/book'
+import { SAMPLE_RULES } from '../../../testing/sample-rules'
 import { applyDrawingEdit } from './edit'
 import { extent } from '../evaluate/extent'
 import { moveObject, transformObject } from './transform-object'
@@ -25,7 +25,7 @@ import { find, walk, withNewIds } from '../model/tree'
 import { pixelsOf } from '../../../testing/rasterise'
 import { runs } from '../../../testing/runs'
 
-const rules = BOOK
+const rules = SAMPLE_RULES
 const drawing = fc.array(anyObject, { minLength: 1, maxLength: 5 })
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 

@@ -5,7 +5,7 @@ import { apart } from '../../../testing/apart'
 import { transformPath } from '../../geometry/path'
 import { compose, rotation, translation } from '../../geometry/transform'
 import { renameValues } from '../../rules/renames'
-import { BOOK } from '../../../testing/book'
+import { SAMPLE_RULES } from '../../../testing/sample-rules'
 import { anyObject, eachKind, simple } from '../../../testing/arbitrary'
 import { outline } from '../evaluate/evaluate'
 import { sceneOf } from '../evaluate/evaluated-scene'
@@ -20,7 +20,7 @@ import { walk } from '../model/tree'
 import { namesUsed } from '../model/visit'
 import { runs } from '../../../testing/runs'
 
-const rules = BOOK
+const rules = SAMPLE_RULES
 const scene = sceneOf(rules)
 const share = fc.constantFrom(0, 0.5, 1)
 const anchor = fc.record({ x: share, y: share })

@@ -2,7 +2,7 @@ import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringClock } from '../../geometry/deadline'
-import { BOOK } from '../../../testing/book'
+import { SAMPLE_RULES } from '../../../testing/sample-rules'
 import { drawnIcon } from '../../picture/drawn'
 import { evaluate, outline, refusalIn, wholeDrawing } from './evaluate'
 import { extent } from './extent'
@@ -12,7 +12,7 @@ import { wildObject } from '../../../testing/wild'
 import { pixelsOf } from '../../../testing/rasterise'
 import { runs } from '../../../testing/runs'
 
-const rules = BOOK
+const rules = SAMPLE_RULES
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
 const box = { x: 3, y: 3, w: 18, h: 18 }
 

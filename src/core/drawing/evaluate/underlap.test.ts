@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../../testing/book'
+import { SAMPLE_RULES } from '../../../testing/sample-rules'
 import { pixelsOf } from '../../../testing/rasterise'
 import { svgOf } from '../../picture/svg'
 import { area } from '../../geometry/area'
@@ -8,7 +8,7 @@ import { sceneOf } from './evaluated-scene'
 import type { DrawingObject } from '../model/object'
 import { contoursOf } from '../model/plain'
 
-const scene = sceneOf(BOOK)
+const scene = sceneOf(SAMPLE_RULES)
 /** How opaque a pixel is that is covered, less a level by which layers are rounded when they are laid over each other. */
 const SOLID = 254
 
@@ -64,13 +64,13 @@ function holes(svg: string, size: number): number {
 
 describe('pieces that abut', () => {
   it('let no pixel of the ground through where they run beneath each other, at any delivered size and density', () => {
-    for (const size of BOOK.sizes)
-      for (const density of BOOK.densities) {
+    for (const size of SAMPLE_RULES.sizes)
+      for (const density of SAMPLE_RULES.densities) {
         const pixels = size * density
         // Without it the seams show: the law would see it.
-        expect(holes(svgOf([pieces(0)], BOOK, 24, 'light'), pixels)).toBeGreaterThan(0)
+        expect(holes(svgOf([pieces(0)], SAMPLE_RULES, 24, 'light'), pixels)).toBeGreaterThan(0)
         // As far as a pixel of the least size is wide.
-        const lapped = svgOf([pieces(24 / BOOK.sizes[0]!)], BOOK, 24, 'light')
+        const lapped = svgOf([pieces(24 / SAMPLE_RULES.sizes[0]!)], SAMPLE_RULES, 24, 'light')
         expect([pixels, holes(lapped, pixels)]).toEqual([pixels, 0])
       }
   })

@@ -11,7 +11,7 @@ import type { Shape } from '../evaluate/shape'
 import type { Radius, Style, Weight } from '../model/style'
 import type { ResolvedStroke } from '../evaluate/resolved'
 import type { Field } from './field'
-import type { Arbitraries } from './given'
+import type { Arbitraries } from './arbitraries'
 import type { z } from 'zod'
 import type { Thing } from './traits'
 
@@ -61,7 +61,7 @@ export type Kind<T extends Thing> = {
   readonly transform?: (object: T, map: Transform) => T
   readonly turnedOver?: (object: T) => T
   /** After a flip, recomputes signatures from stored positions. */
-  readonly remarked?: (object: T, scene: Scene) => T
+  readonly withSignatures?: (object: T, scene: Scene) => T
   /** Fits the object to another grid, without its members. Null, or missing: it can only be scaled as a whole. */
   readonly fit?: (object: T, to: Fitting) => T | null
   /** The level or plumb line that its members are mirrored at, once; null where they are imaged otherwise. */

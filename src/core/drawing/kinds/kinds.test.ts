@@ -4,7 +4,7 @@ import { segmentCount, transformPath } from '../../geometry/path'
 import { compose, IDENTITY, rotation, type Transform, translation } from '../../geometry/transform'
 import { pixelsOf } from '../../../testing/rasterise'
 import { svgOf, svgOfShapes } from '../../picture/svg'
-import { BOOK } from '../../../testing/book'
+import { SAMPLE_RULES } from '../../../testing/sample-rules'
 import { eachKind } from '../../../testing/arbitrary'
 import { costOf } from '../evaluate/cost'
 import { afterEdit, editable } from '../edit/editable'
@@ -21,7 +21,7 @@ import { walk } from '../model/tree'
 import { visited } from '../model/visit'
 import { runs } from '../../../testing/runs'
 
-const scene = sceneOf(BOOK)
+const scene = sceneOf(SAMPLE_RULES)
 const written = (object: unknown) => JSON.parse(JSON.stringify(object)) as unknown
 const cases = runs(40)
 
@@ -157,7 +157,7 @@ describe.each(eachKind)('any %s', (_, any) => {
         expect([...walk([paths])].every(({ object: { kind } }) => kind === 'path' || kind === 'group')).toBe(true)
         const ids = [...walk([paths])].map(({ object: { id } }) => id)
         expect(new Set(ids).size).toBe(ids.length)
-        const [was, is] = [object, paths].map((one) => svgOf([one], BOOK, 24, 'light'))
+        const [was, is] = [object, paths].map((one) => svgOf([one], SAMPLE_RULES, 24, 'light'))
         expect(differing(was!, is!)).toBeLessThan(0.002)
       }),
       runs(15),

@@ -4,7 +4,7 @@ import type { Point } from '../../geometry/point'
 import { unit } from '../../geometry/point'
 import { line } from '../../geometry/segment'
 import { WARP } from '../../geometry/tolerance'
-import { follow } from '../../outline/fit'
+import { follow } from '../../outline/fit-cubic'
 import { ValueName } from './paint'
 
 /**

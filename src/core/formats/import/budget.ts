@@ -1,10 +1,10 @@
 import type { Box } from '../../geometry/box'
 import type { Path } from '../../geometry/path'
 import { segmentBounds } from '../../geometry/segment'
-import { Unreadable } from './reading'
+import { ImportRefusal } from './reading'
 
 /** A file that costs more to read than any file may. */
-export class TooMuch extends Unreadable {}
+export class TooMuch extends ImportRefusal {}
 
 /**
  * Upper bounds for one file. A visit is an element that is drawn once, through `use` and markers as often as they lead to

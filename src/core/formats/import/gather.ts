@@ -1,16 +1,16 @@
-import { bookAt } from '../../rules/book'
+import { rulesForGrid } from '../../rules/rules-for-grid'
 import type { Rules } from '../../rules/rules'
 import { type Icon, type IconSet, LIMITS, type Master } from '../../set/set'
 import { byName, nearest, type Sized, withStyles } from './by-name'
 import { STYLES, type Style } from './names'
-import { held } from './held'
+import { settableIcon } from './settable-icon'
 import { onGrid } from './on-grid'
 import { type Evidence, proposedRules, type Topic } from './propose'
 import { imagesBack } from './images/images-back'
 import { inPieces } from './live-pieces'
 import { withParts } from './proposed-parts'
 import { isFailed, type ReadIcon } from './read-icon'
-import { type Failed, PRIVATE, type Remark } from './reading'
+import { type ImportProblem, PRIVATE, type ImportRemark } from './reading'
 import { type Sought, soughtIn, withStrokesBack } from './strokes-of-set'
 import { strokeTolerance } from './strokes-back'
 import { gathered, Tally } from './tally'
@@ -33,8 +33,8 @@ export type Wish = {
 export type Gathered = {
   readonly set: IconSet
   readonly evidence: readonly Evidence[]
-  readonly remarks: readonly Remark[]
-  readonly failed: readonly Failed[]
+  readonly remarks: readonly ImportRemark[]
+  readonly failed: readonly ImportProblem[]
   /** The files that each icon comes from, by its id. */
   readonly paths: ReadonlyMap<string, readonly string[]>
   /** All styles with their numbers of icons; the set has one of them. */
@@ -50,7 +50,7 @@ const styleOf = ({ style }: ReadIcon): Style | 'plain' => style ?? 'plain'
 export type Telling = (done: number, of: number) => void
 
 /** The icons of the style that is taken, and their drawings on the grid that most are for; null where nothing was read. */
-function chosenOf(all: readonly (ReadIcon | Failed)[], wish: Pick<Wish, 'style'>) {
+function chosenOf(all: readonly (ReadIcon | ImportProblem)[], wish: Pick<Wish, 'style'>) {
   const read = withStyles(all.filter((one): one is ReadIcon => !isFailed(one)))
   if (read.length === 0) return null
   const styles = (['plain', ...STYLES] as const)
@@ -63,7 +63,7 @@ function chosenOf(all: readonly (ReadIcon | Failed)[], wish: Pick<Wish, 'style'>
   for (const { base, path } of taken) bases.add(base, path)
   const counts = bases.counts
   const grid = counts.filter(({ count }) => count === counts[0]!.count).sort((a, b) => b.value - a.value)[0]!.value
-  const remarks: Remark[] = []
+  const remarks: ImportRemark[] = []
   const icons = byName(taken, grid, remarks)
   const drawings = icons.map(({ name, sizes }) => {
     const one = nearest(sizes, grid)
@@ -73,14 +73,14 @@ function chosenOf(all: readonly (ReadIcon | Failed)[], wish: Pick<Wish, 'style'>
 }
 
 /** What strokes are looked for in before a set is made: it takes longest, and may be done by several at once. */
-export function sought(all: readonly (ReadIcon | Failed)[], wish: Pick<Wish, 'style'>): Sought | null {
+export function sought(all: readonly (ReadIcon | ImportProblem)[], wish: Pick<Wish, 'style'>): Sought | null {
   const chosen = chosenOf(all, wish)
   return chosen && soughtIn(chosen.drawings, chosen.grid)
 }
 
 /** Makes a set of read files, under the rules that their drawings follow. Null if there is no icon. */
-export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tell?: Telling): Gathered | null {
-  const failed: Failed[] = all.filter(isFailed)
+export function gatheredSet(all: readonly (ReadIcon | ImportProblem)[], wish: Wish, tell?: Telling): Gathered | null {
+  const failed: ImportProblem[] = all.filter(isFailed)
   const chosen = chosenOf(all, wish)
   if (!chosen) return null
   const { styles, grid, icons, remarks } = chosen
@@ -115,7 +115,7 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tel
     const main: Master = { base: grid, objects: underRules(drawings[i]!.objects, rules) }
     const others = further.flatMap((base): Master[] => {
       const own = sizes.get(base)
-      return own && sizes.has(grid) ? [{ base, objects: underRules(onGrid(own, base), bookAt(rules, base)) }] : []
+      return own && sizes.has(grid) ? [{ base, objects: underRules(onGrid(own, base), rulesForGrid(rules, base)) }] : []
     })
     for (const base of sizes.keys())
       if (base !== grid && !further.includes(base) && sizes.size > 1)
@@ -124,7 +124,10 @@ export function gatheredSet(all: readonly (ReadIcon | Failed)[], wish: Wish, tel
           path: sizes.get(base)!.path,
           text: `its drawing at ${base} is left out: too few icons have one`,
         })
-    const kept = held({ id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] }, rules)
+    const kept = settableIcon(
+      { id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] },
+      rules,
+    )
     if ('icon' in kept) {
       const files = [...sizes.values()].map((one) => one.path)
       // Icons that are left out still count for the proposed rules.

@@ -25,7 +25,7 @@ import { iconsInto } from './into'
 import { keepStrokeBack, strokeBack, strokeTolerance } from './strokes-back'
 import { namedBy } from './names'
 import { isFailed, readIcon, type ReadIcon } from './read-icon'
-import { Unreadable } from './reading'
+import { ImportRefusal } from './reading'
 import { readSvg } from './svg/read-svg'
 
 const { rules } = STARTERS[0]!
@@ -130,7 +130,7 @@ describe('an SVG file', () => {
       `<svg>${nested}</svg>`,
       uses,
     ])
-      expect(() => readSvg(text), text.slice(0, 40)).toThrow(Unreadable)
+      expect(() => readSvg(text), text.slice(0, 40)).toThrow(ImportRefusal)
     expect(readSvg(bomb).objects).toHaveLength(1)
     const odd = (d: string) => readIcon({ path: 'a.svg', text: `<svg viewBox="0 0 24 24"><path d="${d}"/></svg>` })
     for (const d of ['M0 0L1e308 1e308z', 'M NaN 0', 'M0 0h1e400v9z', 'none', 'M4'])

@@ -4,12 +4,12 @@ import type { DrawingObject } from '../../drawing/model/object'
 import type { Rules } from '../../rules/rules'
 import { imagesBack } from './images/images-back'
 import type { Telling } from './gather'
-import { held } from './held'
+import { settableIcon } from './settable-icon'
 import { inPieces } from './live-pieces'
 import { onGrid } from './on-grid'
 import { strokeBack, strokeTolerance } from './strokes-back'
 import type { ReadIcon } from './read-icon'
-import type { Failed, Remark } from './reading'
+import type { ImportProblem, ImportRemark } from './reading'
 import { unbroken } from './unbroken'
 import { underRules } from './under-rules'
 
@@ -32,16 +32,16 @@ export function iconsInto(
   readonly icons: readonly Icon[]
   /** The file of each icon. */
   readonly paths: readonly string[]
-  readonly remarks: readonly Remark[]
-  readonly failed: readonly Failed[]
+  readonly remarks: readonly ImportRemark[]
+  readonly failed: readonly ImportProblem[]
 } {
   const grid = set.rules.grid.size,
     within = strokeTolerance(grid)
   const taken = set.icons.map(({ name }) => name)
   const icons: Icon[] = [],
     paths: string[] = [],
-    remarks: Remark[] = [],
-    failed: Failed[] = []
+    remarks: ImportRemark[] = [],
+    failed: ImportProblem[] = []
   read.forEach((one, i) => {
     tell?.(i, read.length)
     if (set.icons.length + icons.length >= LIMITS.icons) {
@@ -59,7 +59,7 @@ export function iconsInto(
         set.rules,
       ),
     }
-    const made = held(
+    const made = settableIcon(
       { id: newId(i), name, ...(one.tags.length > 0 && { tags: one.tags }), masters: [master] },
       set.rules,
     )

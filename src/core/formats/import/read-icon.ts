@@ -1,7 +1,7 @@
 import type { DrawingObject } from '../../drawing/model/object'
 import { namedBy, type Style } from './names'
 import type { Understanding } from './objects'
-import { type Failed, type Source, type Unread, Unreadable } from './reading'
+import { type ImportProblem, type Source, type ImportLoss, ImportRefusal } from './reading'
 import { readSvgRoot } from './svg/read-svg'
 import { parseXml, type XmlElement } from './svg/xml'
 import { svgOfVectorDrawable } from './vector-drawable'
@@ -19,7 +19,7 @@ export type ReadIcon = {
   readonly side: number
   readonly how: Understanding
   readonly objects: readonly DrawingObject[]
-  readonly unread: readonly Unread[]
+  readonly unread: readonly ImportLoss[]
   /** The code point of a glyph. */
   readonly code?: number
 }
@@ -31,7 +31,7 @@ const FORMATS: Readonly<Record<string, (root: XmlElement) => XmlElement>> = {
 }
 
 /** Reads one file. Whatever is wrong with it is said in a sentence; the rest of a folder is read all the same. */
-export function readIcon({ path, text, code }: Source, how: Understanding = 'live'): ReadIcon | Failed {
+export function readIcon({ path, text, code }: Source, how: Understanding = 'live'): ReadIcon | ImportProblem {
   try {
     const root = parseXml(text)
     const format = Object.hasOwn(FORMATS, root.name) ? FORMATS[root.name]! : (one: XmlElement) => one
@@ -55,11 +55,11 @@ export function readIcon({ path, text, code }: Source, how: Understanding = 'liv
       ...(code !== undefined && { code }),
     }
   } catch (error) {
-    if (error instanceof Unreadable) return { path, problem: error.message }
+    if (error instanceof ImportRefusal) return { path, problem: error.message }
     // What the kernel refuses, as numbers beyond all bounds, is a fault of the file as well.
     const why = error instanceof Error && error.message.endsWith('.') ? `: ${error.message}` : '.'
     return { path, problem: `It cannot be drawn${why}` }
   }
 }
 
-export const isFailed = <T extends object>(one: T | Failed): one is Failed => 'problem' in one
+export const isFailed = <T extends object>(one: T | ImportProblem): one is ImportProblem => 'problem' in one

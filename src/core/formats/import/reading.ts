@@ -5,13 +5,13 @@
 export type Source = { readonly path: string; readonly text: string; readonly code?: number }
 
 /** A file that is no icon, and why. */
-export type Failed = { readonly path: string; readonly problem: string }
+export type ImportProblem = { readonly path: string; readonly problem: string }
 
 /** Something that a file holds and the drawing does not: which element or property, and why, in a few words. */
-export type Unread = { readonly what: string; readonly why: string }
+export type ImportLoss = { readonly what: string; readonly why: string }
 
 /** Why a file cannot be read at all, as a sentence for a person. */
-export class Unreadable extends Error {
+export class ImportRefusal extends Error {
   override name = 'Unreadable'
 }
 
@@ -22,4 +22,4 @@ export const MOST = { characters: 4_000_000, elements: 50_000, depth: 200 } as c
 export const PRIVATE = 0xe000
 
 /** A remark about a read icon: a name clash, a dropped size, an unsupported feature. */
-export type Remark = { readonly icon: string; readonly path: string; readonly text: string }
+export type ImportRemark = { readonly icon: string; readonly path: string; readonly text: string }

@@ -1,12 +1,12 @@
 import { fontFlavour, iconsOfFont, iconsOfSvgFont } from './font'
-import { type Failed, MOST, type Source, Unreadable } from './reading'
+import { type ImportProblem, MOST, type Source, ImportRefusal } from './reading'
 import { parseXml } from './svg/xml'
 
 /**
  * What an unpacked file holds to be read: itself as text, or every glyph of a font. A WOFF2 font is unpacked before, to a
  * font of another form; else it is not read.
  */
-export function sourcesIn(path: string, bytes: Uint8Array): readonly (Source | Failed)[] {
+export function sourcesIn(path: string, bytes: Uint8Array): readonly (Source | ImportProblem)[] {
   if (bytes.length > 4 * MOST.characters)
     return [{ path, problem: `It is larger than ${(4 * MOST.characters) / 1e6} MB.` }]
   try {
@@ -17,7 +17,7 @@ export function sourcesIn(path: string, bytes: Uint8Array): readonly (Source | F
     if (text === null) return [{ path, problem: 'It is not text.' }]
     return (/<font[\s>]/.test(text) && iconsOfSvgFont(path, parseXml(text))) || [{ path, text }]
   } catch (error) {
-    if (error instanceof Unreadable) return [{ path, problem: error.message }]
+    if (error instanceof ImportRefusal) return [{ path, problem: error.message }]
     return [{ path, problem: 'It is broken.' }]
   }
 }

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../../testing/book'
+import { SAMPLE_RULES } from '../../../testing/sample-rules'
 import { objectsOf } from '../../../testing/icon-objects'
 import { runs } from '../../../testing/runs'
 import { random } from '../../../testing/shapes'
@@ -79,7 +79,7 @@ describe('the centre lines of an outline', () => {
     for (let i = 0; i < runs(40).numRuns; i++) {
       const name = files[Math.floor(next() * files.length)]!
       const objects = objectsOf(readFileSync(join(folder, name), 'utf8'))
-      const pieces = centreLines(inkOfAll(evaluateAll(objects, sceneOf(BOOK))), WITHIN, shortest)
+      const pieces = centreLines(inkOfAll(evaluateAll(objects, sceneOf(SAMPLE_RULES))), WITHIN, shortest)
       for (const { area: outline, stroked } of pieces) {
         all++
         if (!stroked) continue

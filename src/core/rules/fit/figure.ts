@@ -7,7 +7,7 @@ import {
   roundedCorner,
   roundStretches,
   wholeRadius,
-} from '../../drawing/kinds/path/fit'
+} from '../../drawing/kinds/path/fitted-run'
 import type { WithStyle } from '../../drawing/kinds/traits'
 import type { NodeRun } from '../../drawing/model/node'
 import { contourOf } from '../../drawing/model/nodes'

@@ -11,7 +11,7 @@ import type { DrawingObject, OfKind } from '../../drawing/model/object'
 import { walk } from '../../drawing/model/tree'
 import { readSetFile } from '../../formats/set-file'
 import { crispness } from '../../proof/crispness'
-import { bookAt } from '../book'
+import { rulesForGrid } from '../rules-for-grid'
 import type { Rules } from '../rules'
 import { starter } from '../starters'
 import { fitted } from './fit'
@@ -21,7 +21,7 @@ import { runs } from '../../../testing/runs'
 const rules: Rules = { ...starter('interface-24')!.rules, weightSteps: 'whole' }
 const { set: quayside } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
 const style = { fill: 'none', stroke: 'ink', weight: 'main' } as const
-const at16 = bookAt(rules, 16)
+const at16 = rulesForGrid(rules, 16)
 
 const crisp = (objects: readonly DrawingObject[], under: Rules, pixels: number) => {
   const { crisp: on, length } = crispness(inkOfAll(evaluateAll(objects, sceneOf(under))), under.grid.size, pixels)
@@ -60,17 +60,19 @@ describe('a drawing brought to a smaller grid', () => {
   it('is nothing that would be sent back: the demo at every size, and icons of a folder', () => {
     const back = [16, 20, 32].flatMap((size) => [
       ...quayside!.icons.flatMap(({ name, masters }) =>
-        fitted(masters[0]!.objects, quayside!.rules, bookAt(quayside!.rules, size)).flaws.map(() => `${name} ${size}`),
+        fitted(masters[0]!.objects, quayside!.rules, rulesForGrid(quayside!.rules, size)).losses.map(
+          () => `${name} ${size}`,
+        ),
       ),
       ...icons(60).flatMap(({ name, objects }) =>
-        fitted(objects, rules, bookAt(rules, size)).flaws.map(() => `${name} ${size}`),
+        fitted(objects, rules, rulesForGrid(rules, size)).losses.map(() => `${name} ${size}`),
       ),
     ])
     expect(back).toEqual([])
   }, 60_000)
 
   it('keeps every object of the demo icons what it is: circles round, weights by name, members in their place', () => {
-    const book = bookAt(quayside!.rules, 16)
+    const book = rulesForGrid(quayside!.rules, 16)
     for (const { masters } of quayside!.icons) {
       const { objects } = masters[0]!
       const was = [...walk(objects)],

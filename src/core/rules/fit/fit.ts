@@ -16,11 +16,11 @@ import type { AxisFit } from './axis-fit'
 import { broughtTo, scaled } from './brought'
 import { courseOf } from './course'
 import { figureOf } from './figure'
-import { type Flaw, flawsOf, type Original, originalOf, withPlainWanted } from './flaws'
+import { type FitLoss, fitLossesOf, type Original, originalOf, withPlainWanted } from './fit-losses'
 import { short, valueOf } from './form'
 import { placedMarks } from './problem'
 import { relationsOf } from './relations'
-import { type Held, heldIn } from './held'
+import { type CoordinateState, coordinateStates } from './coordinate-state'
 import { letsGoOfMirror, type Pin } from './pin'
 import { BY_HAND, type Crisp, crispPlaces, type Pinned, pinnedOf, settledValues } from './settle'
 import { MOST_UNKNOWNS } from './solve'
@@ -34,9 +34,9 @@ import type { Terms } from './wishes'
 export type Fitted = {
   readonly objects: readonly DrawingObject[]
   readonly isFitted: boolean
-  readonly flaws: readonly Flaw[]
+  readonly losses: readonly FitLoss[]
   /** What became of the coordinates at which edges are seen, and of what relates them; nothing where it was only scaled. */
-  readonly held: readonly Held[]
+  readonly held: readonly CoordinateState[]
   readonly ties: readonly HeldTie[]
 }
 
@@ -53,7 +53,7 @@ const CARES = [
 /**
  * Fits a drawing to the grid of another rule book. Along each axis seen edges and centres get their best places
  * (`best-places`). All other places are solved for by their relations (`relations.ts`, `settle.ts`). The result is
- * drawn and compared with the original (`flaws.ts`). If it is another picture, the weakest crisp place near the flaw is
+ * drawn and compared with the original (`losses.ts`). If it is another picture, the weakest crisp place near the loss is
  * released, then the fit is repeated with more care; at last the drawing is only scaled. Pins always hold. Memoised
  * without pins.
  */
@@ -84,7 +84,7 @@ function search(objects: readonly DrawingObject[], from: Rules, to: Rules, pins:
     const looked = (list: readonly DrawingObject[], ink: Path, held: Outcome): Result => ({
       objects: list,
       held,
-      flaws: flawsOf(wanted, ink),
+      losses: fitLossesOf(wanted, ink),
       ...narrowestOf(ink, 1),
     })
     let best: Result | null = null
@@ -94,9 +94,9 @@ function search(objects: readonly DrawingObject[], from: Rules, to: Rules, pins:
       for (let attempt = 0; attempt < attempts; attempt++) {
         const { objects: next, pinned, held } = settle(loose)
         const result = looked(next, inkAt(next), held)
-        if (result.flaws.length === 0 && result.gap >= least) return ended(result, true)
+        if (result.losses.length === 0 && result.gap >= least) return ended(result, true)
         if (!best || isBetter(result, best)) best = result
-        const at = result.flaws[0]?.at ?? result.narrowest
+        const at = result.losses[0]?.at ?? result.narrowest
         const weakest = at && weakestNear(at, pinned, loose)
         if (!weakest) break
         loose.add(weakest)
@@ -106,7 +106,7 @@ function search(objects: readonly DrawingObject[], from: Rules, to: Rules, pins:
     return best && (pins.length > 0 || !isBetter(unfitted, best)) ? ended(best, true) : ended(unfitted, false)
   }
   const first = bestFor(withoutMirrors(original, pins))
-  return first.flaws.length > 0 && before.length !== plainInk.length
+  return first.losses.length > 0 && before.length !== plainInk.length
     ? bestFor(withPlainWanted(original, plainInk))
     : first
 }
@@ -130,31 +130,31 @@ function withoutMirrors(original: Original, pins: readonly Pin[]): Original {
 
 type Result = {
   readonly objects: readonly DrawingObject[]
-  readonly flaws: readonly Flaw[]
+  readonly losses: readonly FitLoss[]
   readonly held: Outcome
 } & Narrowest
 
 /** What became of edges and ties; found when it is asked for. */
 type Outcome = () => Pick<Fitted, 'held' | 'ties'>
 
-const ended = ({ objects, flaws, held }: Result, isFitted: boolean): Fitted => ({
+const ended = ({ objects, losses, held }: Result, isFitted: boolean): Fitted => ({
   objects,
-  flaws,
+  losses,
   isFitted,
   ...held(),
 })
 
 /** Whether one result is less to be sent back than another. */
 function isBetter(a: Result, b: Result): boolean {
-  const [bad, worse] = [a, b].map(({ flaws }) => flaws.filter(({ kind }) => kind !== 'moved').length)
+  const [bad, worse] = [a, b].map(({ losses }) => losses.filter(({ kind }) => kind !== 'moved').length)
   if (bad !== worse) return bad! < worse!
-  return a.flaws.length !== b.flaws.length ? a.flaws.length < b.flaws.length : a.gap > b.gap + SLACK
+  return a.losses.length !== b.losses.length ? a.losses.length < b.losses.length : a.gap > b.gap + SLACK
 }
 
-/** How far from a flaw, in units of the other grid, something crisp may have brought it about. */
+/** How far from a loss, in units of the other grid, something crisp may have brought it about. */
 const AROUND = 3
 
-/** The crisp place that is least seen of those near a flaw, and where there is none there, of all. */
+/** The crisp place that is least seen of those near a loss, and where there is none there, of all. */
 function weakestNear(at: Point, pinned: readonly Pinned[], loose: ReadonlySet<Crisp>): Crisp | null {
   const held = pinned.filter(({ crisp }) => !loose.has(crisp) && crisp.strength < BY_HAND),
     near = held.filter((one) => Math.hypot(one.near.x - at.x, one.near.y - at.y) <= AROUND)
@@ -225,7 +225,7 @@ function placing(
         objects: placedAsBrought(broughtTo(objects, scenes.from, fitting), from, to),
         pinned,
         held: () => ({
-          held: heldIn(marks, fits, crisp, new Set(loose), pins, { figure, values: settled, along }),
+          held: coordinateStates(marks, fits, crisp, new Set(loose), pins, { figure, values: settled, along }),
           ties: heldTies(ties, pins, settled, ({ x, y }) => ({ x: valueOf(x, settled), y: valueOf(y, settled) })),
         }),
       }

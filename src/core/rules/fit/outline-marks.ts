@@ -1,4 +1,4 @@
-import { keepsMiddle, roundStretches, type RoundStretch } from '../../drawing/kinds/path/fit'
+import { keepsMiddle, roundStretches, type RoundStretch } from '../../drawing/kinds/path/fitted-run'
 import type { NodeRun } from '../../drawing/model/node'
 import { contourOf } from '../../drawing/model/nodes'
 import type { Point } from '../../geometry/point'

@@ -5,13 +5,13 @@ import { applyEdit } from '../../set/edit'
 import { masterOn, type Standing } from '../../set/masters'
 import { pinsOf } from '../../set/set'
 import { fitted } from './fit'
-import { bookAt } from '../book'
+import { rulesForGrid } from '../rules-for-grid'
 import { masterFor } from '../../set/set'
 import { withPin } from './pin'
 
 const { set } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8'))
 const { rules } = set!
-const at16 = bookAt(rules, 16),
+const at16 = rulesForGrid(rules, 16),
   SCALE = 16 / 24
 const icons = set!.icons.filter((_, i) => i % 4 === 0)
 

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { DrawingObject, OfKind } from '../../drawing/model/object'
 import { starter } from '../starters'
-import { bookAt } from '../book'
+import { rulesForGrid } from '../rules-for-grid'
 import { fitted } from './fit'
 
 const { rules } = starter('interface-24')!
@@ -46,7 +46,7 @@ describe('what related the places of a drawing', () => {
             { x: middle.x + 0.6 * r, y: middle.y + 0.8 * r },
             { x: middle.x + 2 * r, y: middle.y + 2 * r },
           )
-          const [wall2, strut2, hub2, spoke2] = fitted([wall, strut, hub, spoke], rules, bookAt(rules, size))
+          const [wall2, strut2, hub2, spoke2] = fitted([wall, strut, hub, spoke], rules, rulesForGrid(rules, size))
             .objects as [typeof wall, typeof strut, typeof hub, typeof spoke]
           const was = centre(hub2)
           expect(beside(strut2.from, wall2)).toBeLessThan(1e-2)
@@ -79,7 +79,7 @@ describe('what related the places of a drawing', () => {
           style,
         } as OfKind<'path'> & DrawingObject
         const chimney = line('chimney', { x: 12 + aside / 2, y: 22 }, { x: 12 + aside / 2, y: 23 })
-        const [next] = fitted([roof, chimney], rules, bookAt(rules, size)).objects as unknown as [typeof roof]
+        const [next] = fitted([roof, chimney], rules, rulesForGrid(rules, size)).objects as unknown as [typeof roof]
         const [a, b, c] = next.contours[0]!.nodes as [At, At, At]
         expect(Math.abs(a.x + c.x - 2 * b.x)).toBeLessThan(2e-2)
         expect(Math.abs(a.y - c.y)).toBeLessThan(1e-6)

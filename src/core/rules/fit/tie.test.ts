@@ -2,13 +2,13 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readSetFile } from '../../formats/set-file'
 import { masterFor } from '../../set/set'
-import { bookAt } from '../book'
+import { rulesForGrid } from '../rules-for-grid'
 import { fitted } from './fit'
 import { withPin } from './pin'
 import { type HeldTie, withTiePin } from './tie'
 
 const { rules, icons } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
-const at16 = bookAt(rules, 16)
+const at16 = rulesForGrid(rules, 16)
 const cases = icons.map((icon) => {
   const { objects } = masterFor(icon)
   const on16 = (pins: Parameters<typeof fitted>[3]) => fitted(objects, rules, at16, pins)

@@ -6,7 +6,7 @@ import { standsFor } from '../../set/direction'
 import { inMirror, type Picture } from '../../picture/picture'
 import { coloursOf } from '../tone'
 import { barPreviews } from '../previews'
-import { defineTarget, type TargetFault } from '../target'
+import { defineTarget, type TargetProblem } from '../target'
 import { leftOut, vectorDrawable } from './vector'
 
 /** The densities of the platform by their folders, and how many pixels a density-independent one is. */
@@ -103,7 +103,7 @@ export const android = defineTarget({
       }),
     ]
   },
-  faults(renderer, options): TargetFault[] {
+  faults(renderer, options): TargetProblem[] {
     const shapes = renderer.shapes(realSize(renderer.rules)),
       count = coloursOf(shapes).length,
       name = resourceName(options.pattern, renderer.icon.name)

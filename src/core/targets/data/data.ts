@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { writeTokens } from '../../formats/tokens'
-import { basesOf, bookAt } from '../../rules/book'
+import { basesOf, rulesForGrid } from '../../rules/rules-for-grid'
 import { aliasesOf, tagsOf } from '../../set/set'
 import { onOff } from '../options'
 import type { IconRenderer } from '../icon-renderer'
@@ -20,7 +20,7 @@ function iconOf(renderer: IconRenderer, code: number, nameOf: (id: string) => st
     code: code.toString(16),
     drawings: bases.map((grid) => ({
       grid,
-      sizes: bookAt(rules, grid).sizes,
+      sizes: rulesForGrid(rules, grid).sizes,
       items: described(renderer.shapes(grid)),
     })),
   }

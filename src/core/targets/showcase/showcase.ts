@@ -1,5 +1,5 @@
 import { element, markupOf, SVG } from '../../formats/markup'
-import { baseFor, basesOf } from '../../rules/book'
+import { baseFor, basesOf } from '../../rules/rules-for-grid'
 import { realSize } from '../../rules/real-size'
 import { aliasesOf, tagsOf } from '../../set/set'
 import { opened } from '../composition'

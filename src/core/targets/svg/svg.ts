@@ -1,4 +1,4 @@
-import { basesOf } from '../../rules/book'
+import { basesOf } from '../../rules/rules-for-grid'
 import { fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
 import type { Strokes } from '../icon-renderer'

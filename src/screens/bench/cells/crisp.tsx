@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import type { Blurred, Crispness } from '@/core/proof/crispness'
-import { baseFor } from '@/core/rules/book'
+import { baseFor } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
 import { crispnessOf } from '@/workers/questions'

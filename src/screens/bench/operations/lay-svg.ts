@@ -15,7 +15,7 @@ export const isSvgText = (text: string): boolean =>
 export async function laySvg(bench: Bench, text: string, name: string, middle: Point | null): Promise<void> {
   const { here } = bench
   if (!here) return say({ text: 'Make an icon first: + icon, on the left.' })
-  const [{ readSvg }, { onGrid }, { underRules }, { Unreadable }] = await Promise.all([
+  const [{ readSvg }, { onGrid }, { underRules }, { ImportRefusal: ImportRefusal }] = await Promise.all([
     import('@/core/formats/import/svg/read-svg'),
     import('@/core/formats/import/on-grid'),
     import('@/core/formats/import/under-rules'),
@@ -34,6 +34,9 @@ export async function laySvg(bench: Bench, text: string, name: string, middle: P
         text: `Not read of ${name}: ${first.what}, ${first.why}${unread.length > 1 ? `; and ${unread.length - 1} more` : ''}.`,
       })
   } catch (error) {
-    say({ tone: 'fault', text: error instanceof Unreadable ? `${name}: ${error.message}` : `${name} cannot be drawn.` })
+    say({
+      tone: 'fault',
+      text: error instanceof ImportRefusal ? `${name}: ${error.message}` : `${name} cannot be drawn.`,
+    })
   }
 }

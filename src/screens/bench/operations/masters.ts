@@ -1,4 +1,4 @@
-import { basesOf, bookAt } from '@/core/rules/book'
+import { basesOf, rulesForGrid } from '@/core/rules/rules-for-grid'
 import type { Conflict } from '@/core/set/merge'
 import { settledConflict } from '@/core/set/settle'
 import { derivedFrom, masterOn } from '@/core/set/masters'
@@ -98,7 +98,7 @@ function settledSides(bench: Bench, conflicts: readonly Conflict[], keep: 'mine'
 /** What a drawing would be if conflicts were settled one way. */
 export function settledDrawing(bench: Bench, conflicts: readonly Conflict[], keep: 'mine' | 'theirs') {
   const sides = settledSides(bench, conflicts, keep)
-  return sides && { objects: sides.objects, rules: bookAt(bench.setRules, bench.base) }
+  return sides && { objects: sides.objects, rules: rulesForGrid(bench.setRules, bench.base) }
 }
 
 /** Groups conflicts by object: all of one object are one decision. */

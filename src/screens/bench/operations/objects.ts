@@ -6,7 +6,7 @@ import { IDENTITY, type Transform, translation } from '@/core/geometry/transform
 import { moveObject, transformObject } from '@/core/drawing/edit/transform-object'
 import { refusalIn } from '@/core/drawing/evaluate/evaluate'
 import { isMirroring } from '@/core/drawing/model/frame'
-import { remarked } from '@/core/drawing/model/remark'
+import { withSignatures } from '@/core/drawing/model/with-signatures'
 import { scaleOwn } from '@/core/drawing/edit/scale-own'
 import { membersOf } from '@/core/drawing/edit/edit'
 import type { PaintPlace } from '@/core/drawing/edit/paint'
@@ -43,7 +43,7 @@ export function copies(objects: readonly DrawingObject[], map: Transform): Drawi
 /** An object under a map; weights and corners of its own scale with it where that is switched on. */
 const transformed = (bench: Bench, object: DrawingObject, map: Transform, scale: number): DrawingObject => {
   const there = transformObject(object, map)
-  const moved = isMirroring(map) && !refusalIn(there, bench.scene) ? remarked(there, bench.scene) : there
+  const moved = isMirroring(map) && !refusalIn(there, bench.scene) ? withSignatures(there, bench.scene) : there
   return scale !== 1 && bench.read(SCALING).scaleOwn ? scaleOwn(moved, scale) : moved
 }
 

@@ -1,4 +1,4 @@
-import type { Held } from '@/core/rules/fit/held'
+import type { CoordinateState } from '@/core/rules/fit/coordinate-state'
 import { type EdgePin, withPin } from '@/core/rules/fit/pin'
 import { type HeldTie, withTiePin } from '@/core/rules/fit/tie'
 import type { SetEdit } from '@/core/set/edit'
@@ -8,7 +8,7 @@ import { commit, show } from '../../frame/session'
 import type { Bench } from '../state/bench'
 
 /** The words for what became of an edge. */
-export const STATES: Readonly<Record<Held['state'], string>> = {
+export const STATES: Readonly<Record<CoordinateState['state'], string>> = {
   pinned: 'pinned by hand',
   'let-go': 'let go by hand',
   crisp: 'crisp',
@@ -60,50 +60,50 @@ export function pressTie(bench: Bench, tie: HeldTie): void {
   )
 }
 
-export const isByHand = ({ state }: Held | HeldTie): boolean =>
+export const isByHand = ({ state }: CoordinateState | HeldTie): boolean =>
   state === 'pinned' || state === 'in-vain' || state === 'let-go'
 
 /** Where something is held, in words: “x 3.5”. */
-export const heldPlace = ({ axis, place }: Held): string => `${axis} ${figure(place)}`
+export const heldPlace = ({ axis, place }: CoordinateState): string => `${axis} ${figure(place)}`
 
-function pinEdit(bench: Bench, { axis, at }: Held, pin: EdgePin | null): SetEdit | null {
+function pinEdit(bench: Bench, { axis, at }: CoordinateState, pin: EdgePin | null): SetEdit | null {
   const { here, master, base, setRules } = bench
   if (!here || !master) return null
   return { kind: 'pins', ...here, pins: withPin(pinsOf(master), { axis, at }, pin, base / setRules.grid.size) }
 }
 
 /** Shows the open master with an edge at another place, all else solved for again; the place it is held at with null. */
-export function showPinned(bench: Bench, held: Held, to: number | null): void {
+export function showPinned(bench: Bench, held: CoordinateState, to: number | null): void {
   show(bench.session, to === null ? null : pinEdit(bench, held, { axis: held.axis, at: held.at, to }))
 }
 
 /** Pins an edge to a place on the open master. */
-export function pinTo(bench: Bench, held: Held, to: number): void {
+export function pinTo(bench: Bench, held: CoordinateState, to: number): void {
   const edit = pinEdit(bench, held, { axis: held.axis, at: held.at, to })
   if (edit) commit(bench.session, edit, `Pin ${heldPlace(held)} of the ${bench.base} master to ${figure(to)}`)
 }
 
 /** Lets an edge go, or fits it again where a hand decided on it. */
-export function letGoOrFit(bench: Bench, held: Held): void {
+export function letGoOrFit(bench: Bench, held: CoordinateState): void {
   if (isByHand(held)) return fitAgain(bench, held)
   const edit = pinEdit(bench, held, { axis: held.axis, at: held.at, to: null })
   if (edit) commit(bench.session, edit, `Let ${heldPlace(held)} of the ${bench.base} master go`)
 }
 
 /** Leaves an edge to the fitting again. */
-export function fitAgain(bench: Bench, held: Held): void {
+export function fitAgain(bench: Bench, held: CoordinateState): void {
   const edit = pinEdit(bench, held, null)
   if (edit && isByHand(held)) commit(bench.session, edit, `Fit ${heldPlace(held)} of the ${bench.base} master again`)
 }
 
 /** The nearest place at which an edge of a held coordinate is whole. */
-export function wholePlace({ edges }: Held, place: number): number {
+export function wholePlace({ edges }: CoordinateState, place: number): number {
   const places = edges.map((edge) => Math.round(place + edge) - edge)
   return places.reduce((best, one) => (Math.abs(one - place) < Math.abs(best - place) - 1e-9 ? one : best))
 }
 
 /** The next place, up or down, at which an edge of a held coordinate is whole. */
-export function nextPlace({ edges, place }: Held, way: number): number {
+export function nextPlace({ edges, place }: CoordinateState, way: number): number {
   const next = edges.map((edge) => {
     const at = place + edge
     return (way > 0 ? Math.floor(at + 1e-6) + 1 : Math.ceil(at - 1e-6) - 1) - edge

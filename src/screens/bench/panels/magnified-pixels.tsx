@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { baseFor } from '@/core/rules/book'
+import { baseFor } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
 import { PixelPicture } from '@/ui/pixel-picture'

@@ -1,7 +1,7 @@
 'use client'
 
 import clsx from 'clsx'
-import { basesOf } from '@/core/rules/book'
+import { basesOf } from '@/core/rules/rules-for-grid'
 import { masterOn, type Standing } from '@/core/set/masters'
 import { MenuButton } from '@/ui/menu'
 import { baseIn } from '../state/bench'
@@ -63,7 +63,7 @@ export function MasterTabs() {
           standing: {
             by: 'derivation',
             isFitted: true,
-            flaws: [],
+            losses: [],
             held: [],
             ties: [],
             isChanged: false,

@@ -4,7 +4,7 @@ import clsx from 'clsx'
 import { memo, useMemo, useState } from 'react'
 import type { Snag } from '@/core/checks/check'
 import { applyDrawingEdit, type DrawingEdit } from '@/core/drawing/edit/edit'
-import { bookAt } from '@/core/rules/book'
+import { rulesForGrid } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'
 import { acceptedIn, type Master } from '@/core/set/set'
 import { NameDialog } from '@/ui/name-dialog'
@@ -36,7 +36,7 @@ export function SnagList({ master: shown, rules, beside }: { master: Master; rul
     <section aria-label="Snags" className="border-b border-hair pb-2">
       <div className="flex min-h-8 items-center justify-between gap-2 px-3 pt-1.5 pb-1">
         <h2 className="font-[640]">Snags</h2>
-        {mending && <Mended objects={master.objects} mend={mending} rules={bookAt(rules, master.base)} />}
+        {mending && <Mended objects={master.objects} mend={mending} rules={rulesForGrid(rules, master.base)} />}
         <div className="flex items-baseline gap-2 text-quiet">
           {mendable > 1 && (
             <button type="button" onClick={() => void mendAll(bench)} className="text-ink underline hover:text-hand">

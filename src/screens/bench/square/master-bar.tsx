@@ -1,8 +1,8 @@
 'use client'
 
 import { useMemo } from 'react'
-import { FLAW_WORDS } from '@/core/rules/fit/flaws'
-import type { Held } from '@/core/rules/fit/held'
+import { LOSS_WORDS } from '@/core/rules/fit/fit-losses'
+import type { CoordinateState } from '@/core/rules/fit/coordinate-state'
 import type { HeldTie } from '@/core/rules/fit/tie'
 import type { Conflict } from '@/core/set/merge'
 import { useTheme } from '@/ui/theme'
@@ -26,7 +26,7 @@ export function MasterBar() {
   }, [placed])
   if (!placed || base === rules.grid.size) return null
   const { standing } = placed
-  const flaw = standing.by === 'derivation' && !standing.isChanged ? standing.flaws[0] : undefined
+  const loss = standing.by === 'derivation' && !standing.isChanged ? standing.losses[0] : undefined
   const toggle = (way: 'overlay' | 'blink') => (
     <Toggle on={compare === way} onPress={() => bench.put(MASTERS, { compare: compare === way ? 'off' : way })}>
       {way}
@@ -55,9 +55,9 @@ export function MasterBar() {
                 ? `derived from ${rules.grid.size}, fitted to pixels`
                 : `derived from ${rules.grid.size}, only scaled`}
         </span>
-        {flaw && (
-          <span className="text-snag" title={`${FLAW_WORDS[flaw.kind]} Draw it by hand here, or change the parent.`}>
-            ◇ look at {flaw.at.x.toFixed(1)}, {flaw.at.y.toFixed(1)}
+        {loss && (
+          <span className="text-snag" title={`${LOSS_WORDS[loss.kind]} Draw it by hand here, or change the parent.`}>
+            ◇ look at {loss.at.x.toFixed(1)}, {loss.at.y.toFixed(1)}
           </span>
         )}
         {conflicts.length > 0 && (
@@ -144,7 +144,7 @@ function tiesInWords(ties: readonly HeldTie[]): string {
 }
 
 /** How many edges are crisp, gave way, and are as a hand said, ties among these. */
-function heldInWords({ held, ties }: { held: readonly Held[]; ties: readonly HeldTie[] }): string {
+function heldInWords({ held, ties }: { held: readonly CoordinateState[]; ties: readonly HeldTie[] }): string {
   const crisp = held.filter(({ state }) => state === 'crisp').length,
     gave = held.filter(({ state }) => state === 'gave-way').length,
     byHand = [...held, ...ties].filter(isByHand).length

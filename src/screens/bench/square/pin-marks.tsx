@@ -2,7 +2,7 @@
 
 import clsx from 'clsx'
 import { useRef, useState } from 'react'
-import type { Held } from '@/core/rules/fit/held'
+import type { CoordinateState } from '@/core/rules/fit/coordinate-state'
 import { useKeyHeld } from '@/ui/key-held'
 import { baseIn } from '../state/bench'
 import { useBench, useBenchState, useDeferredPlaced, useSetRules, useSlice } from '../state/context'
@@ -37,7 +37,7 @@ export function PinMarks() {
         <PinMark key={`${held.axis} ${held.at}`} held={held} view={view} />
       ))}
       <TieMarks ties={standing.ties} all={ties} view={view} />
-      {standing.flaws.map(({ at }, i) => (
+      {standing.losses.map(({ at }, i) => (
         <span
           key={i}
           aria-hidden
@@ -51,12 +51,12 @@ export function PinMarks() {
   )
 }
 
-function PinMark({ held, view }: { held: Held; view: View }) {
+function PinMark({ held, view }: { held: CoordinateState; view: View }) {
   const bench = useBench()
   const { axis, place, edges, state } = held
   const isLevel = axis === 'x'
   const [isHeld, setHeld] = useState(false)
-  const drag = useRef<{ from: number; held: Held; to: number | null } | null>(null)
+  const drag = useRef<{ from: number; held: CoordinateState; to: number | null } | null>(null)
   const isFree = useKeyHeld('KeyX')
   const at = (isLevel ? view.x : view.y) + place * view.scale
   if (at < RULER + HALF) return null
@@ -143,8 +143,8 @@ function PinMark({ held, view }: { held: Held; view: View }) {
 }
 
 /** A mark by what became of its edge; each differs in shape, not in colour alone. */
-function Mark({ state, isLevel }: { state: Held['state']; isLevel: boolean }) {
-  const shape: Readonly<Record<Held['state'], React.ReactNode>> = {
+function Mark({ state, isLevel }: { state: CoordinateState['state']; isLevel: boolean }) {
+  const shape: Readonly<Record<CoordinateState['state'], React.ReactNode>> = {
     pinned: <path d="M7 13V8M3.5 1h7v3.5L7 8 3.5 4.5z" fill="var(--hand)" stroke="var(--hand)" />,
     'let-go': <path d="M7 1V13" stroke="var(--hand)" strokeDasharray="2 2" strokeWidth="1.5" />,
     crisp: <path d="M4.5 1.5h5V9h-5z" fill="var(--ink)" stroke="var(--sheet)" />,

@@ -9,7 +9,7 @@ import { type DrawingObject, type Kind, type OfKind } from '@/core/drawing/model
 import { find, outermost, walk } from '@/core/drawing/model/tree'
 import type { Scene } from '@/core/drawing/evaluate/scene'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
-import { basesOf, bookAt } from '@/core/rules/book'
+import { basesOf, rulesForGrid } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'
 import { applyEdit, type MasterAt, type SetEdit } from '@/core/set/edit'
 import { sharingEdit } from '@/core/set/sharing'
@@ -52,7 +52,7 @@ export class Bench {
 
   /** The rules on the grid of the open master. */
   get rules(): Rules {
-    return bookAt(this.setRules, this.base)
+    return rulesForGrid(this.setRules, this.base)
   }
 
   /** The rules of the set, which every change of them starts from. */

@@ -4,7 +4,7 @@ import { createContext, useContext, useDeferredValue } from 'react'
 import { useStore } from 'zustand'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { roughly } from '@/core/drawing/model/values'
-import { bookAt } from '@/core/rules/book'
+import { rulesForGrid } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'
 import { masterOn } from '@/core/set/masters'
 import type { Icon, IconSet, Master } from '@/core/set/set'
@@ -97,7 +97,7 @@ export function useRules(): Rules {
   const base = useBenchState(({ master }) => master)
   return useSessionState((state) => {
     const { rules } = shown(state)
-    return bookAt(rules, baseIn(rules, base))
+    return rulesForGrid(rules, baseIn(rules, base))
   })
 }
 

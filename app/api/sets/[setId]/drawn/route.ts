@@ -1,6 +1,6 @@
 import { database } from '@/server/database/database'
 import { drawnIcons, type Which } from '@/server/drawn'
-import { failed } from '@/server/failure'
+import { failed } from '@/server/result'
 import { answer, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 

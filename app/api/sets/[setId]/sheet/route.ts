@@ -1,5 +1,5 @@
 import { database } from '@/server/database/database'
-import { failed } from '@/server/failure'
+import { failed } from '@/server/result'
 import { answer, download, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 import { sheetOf } from '@/server/sheet'

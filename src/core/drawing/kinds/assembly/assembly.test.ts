@@ -8,7 +8,7 @@ import { changeNumbers } from '../../edit/numbers'
 import { type DrawingObject, kindOf, type OfKind } from '../../model/object'
 import { moveObject, transformObject } from '../../edit/transform-object'
 import { cornerMark } from '../../evaluate/result-corners'
-import { remarked } from '../../model/remark'
+import { withSignatures } from '../../model/with-signatures'
 import { assemblyCorners } from './combined'
 
 const scene = sceneOf(STARTERS[0]!.rules)
@@ -115,7 +115,7 @@ describe('the corners of what an assembly comes to', () => {
     const picked = ell({ radius: 1, only: 'picked', picked: [cornerMark(outer)] })
     const there = transformObject(picked, [-1, 0, 0, 1, 24, 0])
     expect(areaOf(there)).toBeCloseTo(areaOf(picked), 9)
-    const again = remarked(there, scene)
+    const again = withSignatures(there, scene)
     const [foot, post] = again.members as [DrawingObject, DrawingObject]
     const moved = { ...again, members: [moveObject(foot, { x: -2, y: 1 }), post] }
     expect(areaOf(moved) - areaOf({ ...moved, corners: undefined } as never)).toBeCloseTo(-lost, 9)

@@ -23,7 +23,7 @@ export const assembly = defineKind<Assembly>({
   transform: (object, map) => (object.corners ? { ...object, corners: movedCorners(object.corners, map) } : object),
   // Picked corners are known by their places.
   fit: (object) => (object.corners?.picked ? null : object),
-  remarked: remarkedCorners,
+  withSignatures: remarkedCorners,
   withRadii: (object, change) => withResultRadius(object, change),
   segments: () => 0,
   fields: ({ corners }) => (corners ? [cornerChoice] : []),

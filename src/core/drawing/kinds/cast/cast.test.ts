@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { BOOK } from '../../../../testing/book'
+import { SAMPLE_RULES } from '../../../../testing/sample-rules'
 import { pixelsOf } from '../../../../testing/rasterise'
 import { svgOf } from '../../../picture/svg'
 import { area } from '../../../geometry/area'
@@ -9,7 +9,7 @@ import { type DrawingObject, isStyled, type OfKind } from '../../model/object'
 import { platePath } from '../../model/plates'
 import { transformObject } from '../../edit/transform-object'
 
-const scene = sceneOf(BOOK)
+const scene = sceneOf(SAMPLE_RULES)
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const
 const disc: DrawingObject = { kind: 'ellipse', id: 'd', name: 'd', x: 4, y: 4, w: 6, h: 6, style }
 const cast = (members: DrawingObject[], more: object = {}) =>
@@ -115,7 +115,7 @@ describe('plates', () => {
 
   it('follow the rules', () => {
     const plate: DrawingObject = { kind: 'plate', id: 'p', name: 'p', plate: 'disc', at: middle, style }
-    const other = sceneOf({ ...BOOK, plates: [{ name: 'disc', shape: 'circle', w: 10, h: 10 }] })
+    const other = sceneOf({ ...SAMPLE_RULES, plates: [{ name: 'disc', shape: 'circle', w: 10, h: 10 }] })
     expect(Math.abs(area(scene.edge(plate)))).toBeCloseTo(121 * Math.PI, 6)
     expect(Math.abs(area(other.edge(plate)))).toBeCloseTo(25 * Math.PI, 6)
     const turned = transformObject({ ...plate, plate: 'badge' } as DrawingObject, [0, 1, -1, 0, 24, 0])
@@ -129,7 +129,7 @@ describe('plates', () => {
 describe('a soft shadow', () => {
   it('darkens what lies beside the object, and only there', () => {
     const soft = { ...disc, shadow: { x: 6, y: 0, blur: 1, color: '#d5401b', opacity: 1 } } as DrawingObject
-    const pixels = pixelsOf(svgOf([soft], BOOK, 24, 'light'), 24)
+    const pixels = pixelsOf(svgOf([soft], SAMPLE_RULES, 24, 'light'), 24)
     const at = (x: number, y: number) => [...pixels.slice(4 * (24 * y + x), 4 * (24 * y + x) + 4)]
     expect(at(6, 6)).toEqual([0x14, 0x23, 0x1f, 255])
     expect(at(13, 6)[3]).toBeGreaterThan(240)

@@ -6,7 +6,7 @@ import { STARTERS } from '../../../rules/starters'
 import { sceneOf } from '../../evaluate/evaluated-scene'
 import { loosened } from '../../edit/loose'
 import type { DrawingObject, OfKind } from '../../model/object'
-import { remarked } from '../../model/remark'
+import { withSignatures } from '../../model/with-signatures'
 import { transformObject } from '../../edit/transform-object'
 import { laidOut } from './laid'
 import { stretchesOf } from './stretches'
@@ -93,7 +93,7 @@ describe('a patchwork', () => {
     const one = keep(sectors, [17, 15])
     const flip: Transform = [-1, 0, 0, 1, 24, 0]
     for (const map of [rotation(180, { x: 12, y: 12 }), rotation(37, { x: 0, y: 3 }), flip]) {
-      const there = remarked(transformObject(one, map), scene)
+      const there = withSignatures(transformObject(one, map), scene)
       expect(there.byPlace).toBeUndefined()
       const [path] = sweptPaths(there, scene)
       const home: Transform = map === flip ? flip : ([1, 0, 0, 1, 0, 0] as const)

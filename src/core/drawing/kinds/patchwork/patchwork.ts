@@ -30,7 +30,7 @@ export const patchwork = defineKind<Patchwork>({
   frame: (object, scene) =>
     pathBounds(scene.edge(object)) ?? boxUnion(object.members.map((member) => scene.box(member)))!,
   transform: moved,
-  remarked,
+  withSignatures: remarked,
   withStyles(object, change) {
     let same = true
     const swept = object.swept.map((one) => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { apart } from '../../../../testing/apart'
-import { BOOK } from '../../../../testing/book'
+import { SAMPLE_RULES } from '../../../../testing/sample-rules'
 import { area } from '../../../geometry/area'
 import { segmentCount, transformPath } from '../../../geometry/path'
 import { rotation } from '../../../geometry/transform'
@@ -10,7 +10,7 @@ import { fixed } from '../../edit/loose'
 import { type DrawingObject, kindOf, type OfKind } from '../../model/object'
 import { transformObject } from '../../edit/transform-object'
 
-const scene = sceneOf(BOOK)
+const scene = sceneOf(SAMPLE_RULES)
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const
 const box = (x: number, y: number, w: number, h: number): DrawingObject =>
   ({ kind: 'rectangle', id: 'b', name: 'b', x, y, w, h, corner: 0, style }) as DrawingObject

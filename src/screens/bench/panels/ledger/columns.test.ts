@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest'
 import type { Line as LineObject } from '@/core/drawing/kinds/line/line'
 import { simple } from '@/testing/arbitrary'
 import { DrawingObject, isCornered, isStyled } from '@/core/drawing/model/object'
-import { BOOK } from '../../../../testing/book'
+import { SAMPLE_RULES } from '../../../../testing/sample-rules'
 import { common, cornerOf, cornerStyleOf, numbersOf, withCorner, withCornerStyle, withStyle } from './columns'
 import { SEVERAL } from '../../cells/value-cell'
 
@@ -20,7 +20,7 @@ const line = (x: number, y: number): LineObject => ({
 })
 describe('the ledger’s numbers', () => {
   it('of any object can be read at any anchor, and what has no corner or style is left alone', () => {
-    const rules = BOOK
+    const rules = SAMPLE_RULES
     fc.assert(
       fc.property(simple, (object) => {
         const [from, middle, to] = [0, 0.5, 1].map((k) => numbersOf(object, rules, { x: k, y: k }))
@@ -42,11 +42,13 @@ describe('the ledger’s numbers', () => {
   it('of several objects are shown where they agree, as several where they differ, and not at all where none has them', () => {
     const objects = [line(1, 1), line(1, 1), { ...line(1, 1), style: { ...style, weight: 2 } }]
     expect(
-      common(objects.slice(0, 2), (object) => (isStyled(object) ? styleOf(object, sceneOf(BOOK)).weight : undefined)),
+      common(objects.slice(0, 2), (object) =>
+        isStyled(object) ? styleOf(object, sceneOf(SAMPLE_RULES)).weight : undefined,
+      ),
     ).toBe('main')
-    expect(common(objects, (object) => (isStyled(object) ? styleOf(object, sceneOf(BOOK)).weight : undefined))).toBe(
-      SEVERAL,
-    )
+    expect(
+      common(objects, (object) => (isStyled(object) ? styleOf(object, sceneOf(SAMPLE_RULES)).weight : undefined)),
+    ).toBe(SEVERAL)
     expect(common(objects, cornerOf)).toBeUndefined()
     // Alike in what they say, not in being one and the same.
     expect(common(objects, () => ({ kind: 'linear', stops: [] }))).toEqual({ kind: 'linear', stops: [] })

@@ -1,6 +1,6 @@
 import { giveUpRun, runOf } from '@/server/delivery/runs'
 import { inTime } from '@/server/drawn'
-import { failed } from '@/server/failure'
+import { failed } from '@/server/result'
 import { answer, reply } from '@/server/http'
 
 type Asked = { params: Promise<{ setId: string; runId: string }> }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { database } from '@/server/database/database'
-import { done, failed } from '@/server/failure'
+import { done, failed } from '@/server/result'
 import { answer, reply, wishIn } from '@/server/http'
 import { nameState, pastSet } from '@/server/past'
 

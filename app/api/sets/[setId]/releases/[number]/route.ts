@@ -1,6 +1,6 @@
 import { database } from '@/server/database/database'
 import { releaseArchive } from '@/server/delivery/releases'
-import { failed } from '@/server/failure'
+import { failed } from '@/server/result'
 import { answer, download, reply } from '@/server/http'
 import { nameOfSet } from '@/server/sets'
 

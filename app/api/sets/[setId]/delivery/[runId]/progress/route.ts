@@ -1,5 +1,5 @@
 import { runOf } from '@/server/delivery/runs'
-import { failed } from '@/server/failure'
+import { failed } from '@/server/result'
 import { answer, reply } from '@/server/http'
 
 /** How far a delivery is, as server-sent events until it ends. */

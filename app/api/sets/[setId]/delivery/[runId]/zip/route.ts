@@ -1,6 +1,6 @@
 import { archiveStream } from '@/server/delivery/archive-stream'
 import { runOf } from '@/server/delivery/runs'
-import { failed } from '@/server/failure'
+import { failed } from '@/server/result'
 import { answer, download, reply } from '@/server/http'
 
 /** Streams the files of a delivery as a zip archive. */

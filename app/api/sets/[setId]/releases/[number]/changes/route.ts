@@ -1,7 +1,7 @@
 import { changesBetween } from '@/core/targets/compare'
 import { database } from '@/server/database/database'
 import { deliveredNow, releasedIn } from '@/server/delivery/releases'
-import { done, failed } from '@/server/failure'
+import { done, failed } from '@/server/result'
 import { answer, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
 

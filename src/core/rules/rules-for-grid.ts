@@ -25,7 +25,7 @@ const books = new WeakMap<Rules, Map<number, Rules>>()
  * The rules on one of the set's grids: values of its master rule, and all other values scaled to that size, rounded to
  * whole units where they must be crisp. Parts and plates are unchanged; placements scale them. Memoised.
  */
-export function bookAt(rules: Rules, base: number): Rules {
+export function rulesForGrid(rules: Rules, base: number): Rules {
   if (base === rules.grid.size && !rules.masters?.length) return rules
   let known = books.get(rules)
   if (!known) books.set(rules, (known = new Map()))
@@ -87,7 +87,7 @@ type WeightAtSize = { readonly pixels: number; readonly share: number }
 /** Each weight at each delivered size, from small to large; in the order of the weights. */
 export const weightsBySize = (rules: Rules): { readonly size: number; readonly weights: readonly WeightAtSize[] }[] =>
   rules.sizes.map((size) => {
-    const book = bookAt(rules, baseFor(rules, size)),
+    const book = rulesForGrid(rules, baseFor(rules, size)),
       scale = size / book.grid.size
     return {
       size,

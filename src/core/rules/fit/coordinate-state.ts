@@ -10,7 +10,7 @@ import type { Crisp } from './settle'
  * State of a coordinate at which edges are seen: `at` on the set's grid, `place` on the derived one. It is pinned by
  * hand, released by hand, crisp, released to keep the picture, or soft because no whole place was found.
  */
-export type Held = {
+export type CoordinateState = {
   readonly axis: Axis
   readonly at: number
   readonly place: number
@@ -20,18 +20,18 @@ export type Held = {
 }
 
 /** Every coordinate at which edges are seen, along both axes in order, and what became of it. */
-export function heldIn(
+export function coordinateStates(
   marks: Marks,
   fits: Readonly<Record<Axis, AxisFit>>,
   crisp: readonly Crisp[],
   loose: ReadonlySet<Crisp>,
   pins: readonly Pin[],
   solved: { readonly figure: Figure; readonly values: ArrayLike<number>; readonly along: Fitting },
-): Held[] {
+): CoordinateState[] {
   const { figure, values, along } = solved,
     { scale } = along
   return AXES.flatMap((axis) =>
-    fits[axis].coordinates.flatMap((at): Held[] => {
+    fits[axis].coordinates.flatMap((at): CoordinateState[] => {
       const isHere = (value: number) => Math.abs(value - at) * scale <= ONE
       const edges = marks.marks[axis].filter((mark) => isHere(mark.at) && mark.length > 0).flatMap((mark) => mark.edges)
       if (edges.length === 0) return []

@@ -10,10 +10,10 @@ import { mirroredPairs, mirrorSum, type Pair, unevenAt } from './mirror-image'
  * that came (an end through a wall, a joint torn open), a contour that was its own mirror image, or that of another, and is
  * not any more, or one that lies elsewhere or is of another size than plain scaling would have it. The place is on the other grid.
  */
-export type Flaw = { readonly kind: 'contours' | 'segments' | 'lopsided' | 'moved'; readonly at: Point }
+export type FitLoss = { readonly kind: 'contours' | 'segments' | 'lopsided' | 'moved'; readonly at: Point }
 
-/** What a flaw is, in a sentence about its place. */
-export const FLAW_WORDS: Readonly<Record<Flaw['kind'], string>> = {
+/** What a loss is, in a sentence about its place. */
+export const LOSS_WORDS: Readonly<Record<FitLoss['kind'], string>> = {
   contours: 'Something joins or comes apart here that did not.',
   segments: 'An end comes through, or a joint is torn open here.',
   lopsided: 'This was a mirror image, of itself or of its like, and is not any more.',
@@ -63,7 +63,7 @@ export type Original = {
 /**
  * Makes the comparison picture of a drawing. `scale` is the ratio of the grids. `plain` is the ink of the plainly
  * scaled drawing with the weights and radii of the other grid: segments that these create, such as the inner arc of a
- * corner under a thinner stroke, are no flaws.
+ * corner under a thinner stroke, are no losses.
  */
 export function originalOf(ink: Path, plain: Path, scale: number): Original {
   const outlines = ink.map((contour) => outlineOf(contour, EVEN_BEFORE))
@@ -89,31 +89,31 @@ const pairsOf = (wanted: readonly Wanted[]): Pair<Wanted>[] =>
   AXES.flatMap((axis) => mirroredPairs(wanted, axis, EVEN_BEFORE))
 
 /** Differences of a picture from the comparison picture; none if it is the same drawing. */
-export function flawsOf({ wanted: outlines, pairs, grown: scale }: Original, ink: Path): Flaw[] {
+export function fitLossesOf({ wanted: outlines, pairs, grown: scale }: Original, ink: Path): FitLoss[] {
   const now = ink.map((contour) => outlineOf(contour, null))
   if (now.length !== outlines.length) return [{ kind: 'contours', at: placeOfChange(outlines, now, scale) }]
   const left = new Set(now)
-  const flaws: Flaw[] = []
+  const losses: FitLoss[] = []
   const became = new Map<Outline, Outline>()
   for (const was of [...outlines].sort((a, b) => Math.abs(b.swept) - Math.abs(a.swept))) {
     const is = nearestTo(was, left, scale)
-    if (!is) return [...flaws, { kind: 'contours', at: scaledCentre(was, scale) }]
+    if (!is) return [...losses, { kind: 'contours', at: scaledCentre(was, scale) }]
     left.delete(is)
     became.set(was, is)
-    if (isShrunk(was, is, scale)) flaws.push({ kind: 'contours', at: boxCentre(is.box) })
-    else if (was.plain && isElsewhere(was.plain, is)) flaws.push({ kind: 'moved', at: boxCentre(is.box) })
-    if (is.count > was.count) flaws.push({ kind: 'segments', at: newPlace(was, is, scale) })
+    if (isShrunk(was, is, scale)) losses.push({ kind: 'contours', at: boxCentre(is.box) })
+    else if (was.plain && isElsewhere(was.plain, is)) losses.push({ kind: 'moved', at: boxCentre(is.box) })
+    if (is.count > was.count) losses.push({ kind: 'segments', at: newPlace(was, is, scale) })
     for (const axis of AXES) {
       const away = was.isEven[axis] ? leansAt(is.contour, is.box, axis, EVEN_AFTER) : null
-      if (away) flaws.push({ kind: 'lopsided', at: away })
+      if (away) losses.push({ kind: 'lopsided', at: away })
     }
   }
   for (const { axis, one, other } of pairs) {
     const [a, b] = [became.get(one)!, became.get(other)!]
     const away = unevenAt(a.contour, b.contour, axis, mirrorSum(boxUnion([a.box, b.box])!, axis), EVEN_AFTER)
-    if (away) flaws.push({ kind: 'lopsided', at: away })
+    if (away) losses.push({ kind: 'lopsided', at: away })
   }
-  return flaws
+  return losses
 }
 
 function outlineOf(contour: Contour, even: number | null): Outline {

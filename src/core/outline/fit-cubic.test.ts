@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { distance, type Point } from '../geometry/point'
 import { type Cubic, pointAt } from '../geometry/segment'
-import { type Course, follow } from './fit'
+import { type Course, follow } from './fit-cubic'
 
 /** A course given by its places, with directions by differences. */
 const courseOf =

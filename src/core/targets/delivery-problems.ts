@@ -4,7 +4,7 @@ import { optionsOf } from './options'
 import { appsOf, named, type PlannedFile } from './plan'
 import type { IconRenderer } from './icon-renderer'
 import { type Steps } from './steps'
-import type { Family, Fault } from './target'
+import type { Family, DeliveryProblem } from './target'
 import { TARGETS } from './targets'
 
 /** How many files are looked at in one step. */
@@ -22,12 +22,12 @@ const shortened = (part: string): string => (part.length > 2 * ENDS ? part.slice
  * Faults of the planned paths: two equal ones, names that a system refuses, long ones; each with a mend if there is
  * one.
  */
-export function* pathFaultsIn(
+export function* pathProblemsIn(
   files: readonly PlannedFile[],
   delivery: Delivery | undefined,
-): Steps<(Fault & { readonly target: string })[]> {
+): Steps<(DeliveryProblem & { readonly target: string })[]> {
   const seen = new Map<string, PlannedFile>()
-  const faults = new Map<string, Fault & { readonly target: string }>(),
+  const faults = new Map<string, DeliveryProblem & { readonly target: string }>(),
     refused = new Map<string, string | null>()
   const names = () => [...new Set(files.flatMap(({ icon }) => (icon ? [icon.name] : [])))]
   for (const [i, file] of files.entries()) {
@@ -79,8 +79,8 @@ export function* pathFaultsIn(
 export function* callFaultsIn(
   family: Family,
   targets: Iterable<string>,
-): Steps<(Fault & { readonly target: string; readonly icon: string })[]> {
-  const faults: (Fault & { readonly target: string; readonly icon: string })[] = []
+): Steps<(DeliveryProblem & { readonly target: string; readonly icon: string })[]> {
+  const faults: (DeliveryProblem & { readonly target: string; readonly icon: string })[] = []
   for (const target of named(targets)) {
     yield
     const options = optionsOf(target, family.delivery),
@@ -109,7 +109,7 @@ export function* callFaultsIn(
 }
 
 /** The way back to the names that a target usually gives, where others can be chosen. */
-function usualNames(id: string, delivery: Delivery | undefined): { mend?: Fault['mend'] } {
+function usualNames(id: string, delivery: Delivery | undefined): { mend?: DeliveryProblem['mend'] } {
   const target = TARGETS.find((one) => one.id === id)!,
     chosen = optionsOf(target, delivery)
   const options = Object.fromEntries(
@@ -122,14 +122,14 @@ function usualNames(id: string, delivery: Delivery | undefined): { mend?: Fault[
 }
 
 /** What speaks against an icon at some targets, beside its name. */
-export function targetFaultsOf(renderer: IconRenderer, family: Family, targets: Iterable<string>): Fault[] {
+export function targetProblemsOf(renderer: IconRenderer, family: Family, targets: Iterable<string>): DeliveryProblem[] {
   const { icon } = renderer
   const isApp = appsOf(family).some(({ id }) => id === icon.id)
   return named(targets).flatMap((target) =>
     target.isForApps && !isApp
       ? []
       : (target.faults?.(renderer, optionsOf(target, family.delivery)) ?? []).map(
-          ({ sentence, isError, mend }): Fault => ({
+          ({ sentence, isError, mend }): DeliveryProblem => ({
             sentence: `${target.platform}, ${target.name}: “${icon.name}” ${sentence}`,
             isError,
             icon: icon.id,

@@ -15,7 +15,7 @@ import { useSession, useSessionState } from './set-provider'
 const SIZE = 64
 
 /** Everything that was changed here and in another window, each with both ways to go on. */
-export function TornDialog({ conflicts, onClose }: { conflicts: readonly SetConflict[]; onClose: () => void }) {
+export function ConflictDialog({ conflicts, onClose }: { conflicts: readonly SetConflict[]; onClose: () => void }) {
   const parts = [...new Set(conflicts.map(({ part }) => part))]
   return (
     <Dialog title="Changed here and in another window" open onClose={onClose} width={620}>

@@ -2,7 +2,7 @@ import { STARTERS } from '../core/rules/starters'
 import type { Rules } from '../core/rules/rules'
 
 /** The rule book that tests draw by: the first of those to start from, with finishes, plates and a part in it. */
-export const BOOK: Rules = {
+export const SAMPLE_RULES: Rules = {
   ...STARTERS[0]!.rules,
   finishes: [
     { name: 'deck', style: { fill: '#d5401b', stroke: 'ink', weight: 'main', join: 'bevel' } },

@@ -8,7 +8,7 @@ import { SAME_POINT } from '../geometry/tolerance'
 export type Course = (t: number) => { readonly at: Point; readonly direction: Point }
 
 /** A cubic and how far the points it was fitted to lie from it at most. */
-export type Fit = { readonly cubic: Cubic; readonly error: number }
+export type CubicFit = { readonly cubic: Cubic; readonly error: number }
 
 /** How often the handles are improved at most; near the end each step about doubles the digits. */
 const STEPS = 30
@@ -18,7 +18,7 @@ const STEPS = 30
  * handle lengths minimise squared distances across the curve (Levenberg–Marquardt), from a start by chord lengths
  * (Schneider, Graphics Gems 1990), until the error is `enough`.
  */
-export function fitCubic(points: readonly Point[], leaving: Point, arriving: Point, enough = 0): Fit {
+export function fitCubic(points: readonly Point[], leaving: Point, arriving: Point, enough = 0): CubicFit {
   const from = points[0]!,
     to = points[points.length - 1]!
   const chord = distance(from, to),
@@ -160,7 +160,7 @@ const MOST = 64,
  * which each cubic is checked.
  */
 export function follow(course: Course, tolerance: number, from = 0, to = 1, checks = CHECKS): Cubic[] {
-  const fit = (a: number, b: number): Fit => {
+  const fit = (a: number, b: number): CubicFit => {
     const start = course(a),
       end = course(b)
     const points = [start.at]
@@ -206,14 +206,14 @@ const HALVINGS = 9
 
 /** The longest stretch from a parameter on that a cubic fits; null where none does. */
 function longest(
-  fit: (a: number, b: number) => Fit,
+  fit: (a: number, b: number) => CubicFit,
   at: number,
   to: number,
   tolerance: number,
 ): { cubic: Cubic; to: number } | null {
   let last = fit(at, to)
   if (last.error <= tolerance) return { cubic: last.cubic, to }
-  let best: Fit | null = null,
+  let best: CubicFit | null = null,
     fits = at,
     fails = to
   for (let i = 0; i < HALVINGS; i++) {

@@ -3,7 +3,7 @@ import type { Rules } from '../../rules/rules'
 import { Icon, iconProblems } from '../../set/set'
 
 /** An icon as a set under rules can hold it; or why none can, as a sentence. */
-export function held(icon: unknown, rules: Rules): { readonly icon: Icon } | { readonly problem: string } {
+export function settableIcon(icon: unknown, rules: Rules): { readonly icon: Icon } | { readonly problem: string } {
   const read = Icon.safeParse(icon)
   if (!read.success) {
     const why = read.error.issues.some(isBoundless) ? ': a number in it is too large' : ''
