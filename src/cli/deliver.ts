@@ -1,3 +1,4 @@
+import { leavesOut } from '../core/targets/release-refusal'
 import { releasedAs } from '../core/targets/released'
 import { type Answer, limitOf, type Options, print, UsageError } from './command'
 import { askedTargets, makeFiles, progressLine } from './made-files'
@@ -53,7 +54,7 @@ async function delivered(files: readonly string[], options: Options): Promise<An
     const changes = await moving.changes(),
       { stale } = changes
     if (!check) await moving.moveIn(clean)
-    const errors = faults.filter(({ isError, target }) => isError && target !== undefined),
+    const errors = faults.filter(leavesOut),
       warnings = faults.filter((fault) => !errors.includes(fault)),
       sentences = [
         ...errors.map(({ sentence }) => sentence),

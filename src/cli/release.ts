@@ -6,8 +6,9 @@ import { writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
 import { type DeliveredFile, zip } from '../core/targets/archive'
 import { changelog, changesBetween, type Delivered } from '../core/targets/compare'
-import { keptCodes } from '../core/targets/font/codes'
+import { withFixedCodes } from '../core/targets/font/codes'
 import { byPath } from '../core/targets/plan'
+import { releaseRefusal } from '../core/targets/release-refusal'
 import { releasedAs } from '../core/targets/released'
 import { makeFolder } from '../server/make-folder'
 import { replaceFile } from '../server/replace-file'
@@ -27,7 +28,8 @@ export async function releaseCommand(files: readonly string[], options: Options)
   const { to, note = '' } = options
   if (!to) throw new UsageError('Name the folder of the releases: --to DIR.')
   const read = await readWhole(files)
-  const set: IconSet = { ...read.set, delivery: { ...read.set.delivery, codes: keptCodes(read.set) } }
+  const delivery = withFixedCodes(read.set),
+    set: IconSet = { ...read.set, ...(delivery && { delivery }) }
   const targets = askedTargets(options, set)
   makeFolder(to)
   const letGo = await alone(to)
@@ -51,10 +53,8 @@ async function released({ files, options, to, note, read, set, targets }: Releas
     last && releasedAs(last.number, last.icons),
     limitOf(options),
   )
-  const [late] = leftOut
-  if (late) throw new Error(`“${late.icon}” cannot be delivered. ${late.message}`)
-  const refusal = faults.find(({ isError, target }) => isError && target !== undefined)
-  if (refusal) throw new Error(refusal.sentence)
+  const refusal = releaseRefusal(faults, leftOut)
+  if (refusal !== null) throw new Error(refusal)
   const delivered = deliveredOf(set, made)
   const changes = changesBetween(last ?? { icons: [], files: [] }, delivered)
   const text = changelog(`Release ${number}`, note, changes)

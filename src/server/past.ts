@@ -2,6 +2,7 @@ import { sql } from 'kysely'
 import { z } from 'zod'
 import { iconPart } from '../core/set/merge-icon'
 import type { Db } from './database/database'
+import { DAY_MS, PAST_DAYS } from './retention'
 import { done, failed, type Result } from './result'
 import { GONE, type SetRow, setRow } from './set-row'
 import { iconJson, inOrder, writtenSet } from './set-rows'
@@ -185,15 +186,12 @@ export async function nameState(
   })
 }
 
-/** How long each day's last state is kept from when another took its place, in days. */
-const DAYS = 30
-
 /** Lets go of days that are long past, of what belongs to no state any more, and keeps of icons about to go what does. */
 export async function purgePast(db: Db, now: number, binnedBefore: string): Promise<void> {
   await db
     .deleteFrom('states')
     .where('name', 'is', null)
-    .where('kept_at', '<', new Date(now - DAYS * 86_400_000).toISOString())
+    .where('kept_at', '<', new Date(now - PAST_DAYS * DAY_MS).toISOString())
     .execute()
   const going = await db
     .selectFrom('icons')

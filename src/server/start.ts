@@ -6,6 +6,7 @@ import { clearLeftovers } from './delivery/spool'
 import { firstStart } from './demo'
 import { faultSentence } from './fault-sentence'
 import { purge } from './database/purge'
+import { DAY_MS } from './retention'
 import { renderer } from './renderer/renderer'
 import { refuseStrangeMethods } from './strange-methods'
 
@@ -58,7 +59,7 @@ function purgeDaily(db: Db): void {
     )
   // Not in the way of the first page.
   setTimeout(() => void run(), 60_000).unref()
-  setInterval(() => void run(), 86_400_000).unref()
+  setInterval(() => void run(), DAY_MS).unref()
 }
 
 /** Ends this process when the one that started it is gone, however it went. */

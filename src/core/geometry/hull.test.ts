@@ -13,7 +13,7 @@ describe('the convex hull', () => {
         const hull = convexHull(places)
         expect(hull.length).toBeGreaterThan(0)
         for (const corner of hull) expect(places).toContainEqual(corner)
-        if (hull.length < 3) return
+        fc.pre(hull.length >= 3)
         hull.forEach((a, i) => {
           const b = hull[(i + 1) % hull.length]!
           for (const p of places) expect(cross(a, b, p)).toBeGreaterThanOrEqual(0)

@@ -95,7 +95,7 @@ describe.each(pairs)('a %s and a %s', (first, second) => {
     fc.assert(
       fc.property(pair, ([a, b]) => {
         const { meetings, overlaps } = intersect(curveOf(a), curveOf(b))
-        if (overlaps.length > 0) return
+        fc.pre(overlaps.length === 0)
         for (const p of crossingsOfChords(a, b))
           expect(
             meetings.some(({ at }) => distance(at, p) < 0.01),

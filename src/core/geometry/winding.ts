@@ -14,7 +14,7 @@ import { LAST_BIT } from './tolerance'
  * node counts it once.
  */
 export function passes(segment: Segment, p: Point, box: Box = segmentBounds(segment)): number {
-  if (p.y < box.y || p.y > box.y + box.h || p.x > box.x + box.w) return 0
+  if (p.y < box.y || p.y > farEdge(box.y, box.h) || p.x > farEdge(box.x, box.w)) return 0
   const { from, to } = segment,
     down = from.y <= p.y && to.y > p.y,
     up = to.y <= p.y && from.y > p.y
@@ -26,6 +26,9 @@ export function passes(segment: Segment, p: Point, box: Box = segmentBounds(segm
   }
   return climbs(segment)(p)
 }
+
+/** The far edge of a box, not below the true one: the sum of an edge and a length may round to less. */
+const farEdge = (near: number, length: number): number => near + length + Number.EPSILON * (Math.abs(near) + length)
 
 /** The same of a curve whose bounds the point lies in: the curve is cut once for all points. */
 function climbs(segment: Segment): (p: Point) => number {

@@ -8,7 +8,7 @@ import { SAME_POINT } from '../geometry/tolerance'
 export type Course = (t: number) => { readonly at: Point; readonly direction: Point }
 
 /** A cubic and how far the points it was fitted to lie from it at most. */
-export type CubicFit = { readonly cubic: Cubic; readonly error: number }
+type CubicFit = { readonly cubic: Cubic; readonly error: number }
 
 /** How often the handles are improved at most; near the end each step about doubles the digits. */
 const STEPS = 30

@@ -45,6 +45,7 @@ describe('the verification of an arrangement', () => {
         )
         const crossed = arriving.filter((halves) => halves.length > 3)
         const chosen = crossed[at % (crossed.length || 1)]
+        fc.pre(chosen !== undefined)
         if (!chosen) return
         const next = right.next.slice(),
           a = chosen[0]!,

@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boxIcon, pier } from '../../testing/samples'
 import { runs } from '../../testing/runs'
-import { keptCodes } from '../targets/font/codes'
-import { unitedCodes, withCodes } from './code-points'
+import { withFixedCodes } from '../targets/font/codes'
+import { unitedCodes } from './code-points'
 import { applyEdit } from './edit'
 import { advance, beginning, type History, redo, undo } from './history'
 import { mergedSet } from './merge-set'
@@ -42,7 +42,7 @@ class Windows {
       case 'redo':
         return void (this.histories[window] = redo(history))
       case 'release': {
-        const delivery = withCodes(present.delivery, keptCodes(present))!
+        const delivery = withFixedCodes(present)!
         this.histories[window] = { ...history, present: applyEdit(present, { kind: 'delivery', delivery }) }
         return this.save(window)
       }

@@ -1,8 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { keptCodes } from '@/core/targets/font/codes'
-import { withCodes } from '@/core/set/code-points'
+import { withFixedCodes } from '@/core/targets/font/codes'
 import { withOptions } from '@/core/targets/options'
 import { targetsOf } from '@/core/targets/plan'
 import { TARGETS } from '@/core/targets/targets'
@@ -40,7 +39,7 @@ export function DeliverScreen() {
   const change = (delivery: Delivery, label: string) => commit(session, { kind: 'delivery', delivery }, label)
   /** Icons keep the code points that they are released with, for good. */
   const keepCodes = async () => {
-    const delivery = withCodes(set.delivery, keptCodes(set))
+    const delivery = withFixedCodes(set)
     if (!delivery || delivery === set.delivery) return
     record(session, { kind: 'delivery', delivery })
     await settled(session)

@@ -1,8 +1,4 @@
-/** How many days, and how many weeks before them, copies are kept of. */
-const DAYS = 7,
-  WEEKS = 4
-
-const DAY = 86_400_000
+import { COPY_DAYS, COPY_WEEKS, DAY_MS } from '../retention'
 
 /** The day of a copy in ISO 8601, from the name of its file: “2026-11-29.db”, “2026-11-29 before 008-revisions.db”. */
 export const dayOf = (name: string): string | null =>
@@ -18,12 +14,12 @@ export function outdatedCopies(names: readonly string[], today: string): string[
     return day === null ? [] : [{ name, day, at: Date.parse(day) }]
   })
   const days = [...new Set(copies.map(({ day }) => day))].sort().reverse()
-  const recent = new Set(days.slice(0, DAYS))
-  const weekOf = (at: number) => Math.floor((Date.parse(today) - at) / (7 * DAY))
+  const recent = new Set(days.slice(0, COPY_DAYS))
+  const weekOf = (at: number) => Math.floor((Date.parse(today) - at) / (7 * DAY_MS))
   const weekly = new Map<number, string>()
-  for (const day of days.slice(DAYS)) {
+  for (const day of days.slice(COPY_DAYS)) {
     const week = weekOf(Date.parse(day))
-    if (!weekly.has(week) && weekly.size < WEEKS) weekly.set(week, day)
+    if (!weekly.has(week) && weekly.size < COPY_WEEKS) weekly.set(week, day)
   }
   const kept = new Set([...recent, ...weekly.values()])
   return copies.flatMap(({ name, day }) => (kept.has(day) ? [] : name))

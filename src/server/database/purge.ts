@@ -1,24 +1,19 @@
 import { sql } from 'kysely'
 import type { Db } from './database'
 import { purgePast } from '../past'
-
-const DAY = 86_400_000
-
-/** Days after which deleted sets and icons, and pictures without a reference, are removed. */
-const IN_BIN = 30,
-  UNUSED = 1
+import { BIN_DAYS, DAY_MS, UNUSED_PICTURE_DAYS } from '../retention'
 
 /** From which share of a database on, and from how many bytes, giving room back to the disk is worth its time. */
 const PAYS = { share: 0.25, bytes: 32 * 2 ** 20 }
 
-const before = (days: number, now: number): string => new Date(now - days * DAY).toISOString()
+const before = (days: number, now: number): string => new Date(now - days * DAY_MS).toISOString()
 
 /**
  * Takes out for good what has been in the bin for thirty days, sets with their releases, icons, and what nothing refers to
  * any more; gives room back to the disk where that pays. Gives how much went.
  */
 export async function purge(db: Db, now = Date.now()): Promise<{ sets: number; icons: number; pictures: number }> {
-  const old = before(IN_BIN, now)
+  const old = before(BIN_DAYS, now)
   const sets = await db.deleteFrom('sets').where('deleted_at', '<', old).executeTakeFirst()
   await purgePast(db, now, old)
   const icons = await db.deleteFrom('icons').where('deleted_at', '<', old).executeTakeFirst()
@@ -45,7 +40,11 @@ export async function purge(db: Db, now = Date.now()): Promise<{ sets: number; i
     .execute()
   for (const { json } of drawings) for (const [, id] of json.matchAll(/"picture":"([0-9a-f]{24})"/g)) used.add(id!)
   let pictures = 0
-  const idle = await db.selectFrom('pictures').select('id').where('added_at', '<', before(UNUSED, now)).execute()
+  const idle = await db
+    .selectFrom('pictures')
+    .select('id')
+    .where('added_at', '<', before(UNUSED_PICTURE_DAYS, now))
+    .execute()
   for (const { id } of idle) {
     if (used.has(id)) continue
     await db.deleteFrom('pictures').where('id', '=', id).execute()

@@ -1,4 +1,5 @@
 import type { DeliveredIcon, DeliveredPath, Delivered } from '../../core/targets/compare'
+import { releaseRefusal } from '../../core/targets/release-refusal'
 import type { ReleaseEntry } from '../../core/targets/run'
 import type { Db } from '../database/database'
 import { drawnIcons } from '../drawn'
@@ -29,12 +30,10 @@ export async function addRelease(
   if (targets.length === 0) return failed('invalid', 'Choose at least one target.')
   const run = holdRun(db, renderer, stored, knownTargets(targets))
   await run.ended
-  const [refusal] = run.faults.filter(({ isError, target }) => isError && target !== undefined)
-  if (refusal) return failed('invalid', refusal.sentence)
+  const refusal = releaseRefusal(run.faults, run.problems)
+  if (refusal !== null) return failed('invalid', refusal)
   if (run.progress.state !== 'done' || !run.spool)
     return failed('unavailable', run.progress.message ?? 'The delivery was called off.')
-  const [problem] = run.problems
-  if (problem) return failed('invalid', `“${problem.icon}” cannot be delivered. ${problem.message}`)
   const files = run.spool.files,
     archive = await bytesOf(archiveStream(run.spool))
   const icons = await deliveredIcons(db, renderer, setId)

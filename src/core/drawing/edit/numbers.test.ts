@@ -44,7 +44,7 @@ describe.each(eachKind)('the numbers of any %s', (_, any) => {
     fc.assert(
       fc.property(any, anchor, sizes, sizes, (object, at, w, x) => {
         const before = frameOf(object, scene)
-        if (before.w < 0.1 || before.h < 0.1) return
+        fc.pre(before.w >= 0.1 && before.h >= 0.1)
         const moved = frameOf(changeNumbers(object, scene, at, { x, y: -x }), scene)
         expect(framePoint(moved, at).x).toBeCloseTo(x, 3)
         expect(framePoint(moved, at).y).toBeCloseTo(-x, 3)
@@ -106,7 +106,7 @@ describe('any object', () => {
     fc.assert(
       fc.property(anyObject, sizes, sizes, (object, w, h) => {
         const from = extent(object, scene)
-        if (from.w < 0.1 || from.h < 0.1) return
+        fc.pre(from.w >= 0.1 && from.h >= 0.1)
         const to = { x: 3, y: -2, w, h }
         const [there] = fitObjects([object], from, to)
         const [back] = fitObjects([there!], to, from)

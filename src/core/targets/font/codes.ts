@@ -1,4 +1,5 @@
-import { nextCode, unitedCodes } from '../../set/code-points'
+import { nextCode, unitedCodes, withCodes } from '../../set/code-points'
+import type { Delivery } from '../../set/settings'
 import type { Family } from '../target'
 
 /**
@@ -17,8 +18,12 @@ export function codesOf({ icons, delivery }: Pick<Family, 'icons' | 'delivery'>)
   return new Map(icons.map(({ id }) => [id, codes[id]!]))
 }
 
-/** What a release keeps: the code points of all icons, those of icons that are no more included. */
-export const keptCodes = (family: Pick<Family, 'icons' | 'delivery'>): Record<string, number> => ({
-  ...unitedCodes({}, family.delivery?.codes),
-  ...Object.fromEntries(codesOf(family)),
-})
+/**
+ * The delivery settings of a set with the code points of all icons fixed, those of deleted icons included. Each release
+ * fixes them; the same settings if nothing changes.
+ */
+export const withFixedCodes = (family: Pick<Family, 'icons' | 'delivery'>): Delivery | undefined =>
+  withCodes(family.delivery, {
+    ...unitedCodes({}, family.delivery?.codes),
+    ...Object.fromEntries(codesOf(family)),
+  })

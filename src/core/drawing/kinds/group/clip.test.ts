@@ -47,6 +47,12 @@ describe('masks', () => {
           clipped([one], mask, keep).reduce((sum, { path }) => sum + area(path), 0)
         const whole = area(one.fill ? combine([{ path: a, role: 'adds' }]) : strokedArea(a, STROKE))
         expect([seed, Math.abs(left('inside') + left('outside') - whole) < slack]).toEqual([seed, true])
+        // What is kept inside lies in the mask, what is kept outside beyond it.
+        const kept = (keep: 'inside' | 'outside') =>
+          combine(clipped([one], mask, keep).map(({ path }) => ({ path, role: 'adds' as const })))
+        expect([seed, within(kept('inside'), mask) < slack]).toEqual([seed, true])
+        const outside = kept('outside')
+        expect([seed, area(outside) - within(outside, mask) < slack]).toEqual([seed, true])
       }
     }
   })
