@@ -6,7 +6,7 @@ import { boxContains } from './box'
 import { distanceToPath, flatten, winding } from '../../testing/flatten'
 import { ellipse, pathBounds, polyline, transformPath } from './path'
 import { distance, type Point } from './point'
-import { line as lineBetween, pointAt, reverse, type Segment, segmentBounds, transformSegment } from './segment'
+import { pointAt, reverse, type Segment, segmentBounds, transformSegment } from './segment'
 import { tidy } from './tidy'
 import { passes } from './winding'
 import { apply, compose, rotation, type Transform } from './transform'
@@ -129,6 +129,7 @@ describe('the area under a segment', () => {
 describe('points beside a path', () => {
   it('meet a curve that ends one last bit above them, although its box states its height rounded', () => {
     // The sum of the top and the height of the first box rounds to less than where the curve begins.
+    const round = { rx: 0.5, ry: 0.5, turn: 0, large: false, sweep: false }
     const segments: Segment[] = [
       {
         kind: 'cubic',
@@ -137,8 +138,8 @@ describe('points beside a path', () => {
         c2: { x: 0, y: 0 },
         to: { x: 0.1, y: -2.1823459193912463e-252 },
       },
-      lineBetween({ x: 0.1, y: -2.1823459193912463e-252 }, { x: 0, y: 0.1 }),
-      lineBetween({ x: 0, y: 0.1 }, { x: 0, y: 1.8824470698611447e-259 }),
+      { kind: 'arc', from: { x: 0.1, y: -2.1823459193912463e-252 }, to: { x: 0, y: 0.1 }, ...round },
+      { kind: 'arc', from: { x: 0, y: 0.1 }, to: { x: 0, y: 1.8824470698611447e-259 }, ...round },
     ]
     expect(winding([{ segments, closed: true }], { x: -0.05, y: 1.8824470698611444e-259 })).toBe(0)
   })
