@@ -70,6 +70,13 @@ export default {
       to: { path: '^(?:src/(?:screens|server|cli)|app)/' },
     },
     {
+      name: 'session-below-screens',
+      comment: 'The session of a set knows no widget and no screen.',
+      severity: 'error',
+      from: { path: '^src/screens/session/' },
+      to: { path: '^src/screens/(?!session/)' },
+    },
+    {
       name: 'screens-without-server',
       severity: 'error',
       from: { path: '^src/screens/' },

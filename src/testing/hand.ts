@@ -1,7 +1,7 @@
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { STARTERS } from '@/core/rules/starters'
 import { masterFor, type IconSet } from '@/core/set/set'
-import { createSession, shown } from '../screens/frame/session'
+import { createSession, shown } from '../screens/session/session'
 import { storedAs } from './samples'
 import { Bench } from '../screens/bench/state/bench'
 import type { At, Tool } from '../screens/bench/tools/tool'

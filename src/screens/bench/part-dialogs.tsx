@@ -5,7 +5,7 @@ import { Dialog } from '@/ui/dialog'
 import { NameDialog } from '@/ui/name-dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { sourceOf } from '@/workers/draw'
-import { commit } from '../frame/session'
+import { commit } from '../session/session'
 import { useBench, useSlice } from './state/context'
 import { closeUnchanged, PARTS, puttingBack, renamePart, saveAsPart } from './operations/parts'
 

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { Button } from '@/ui/button'
 import { say } from '@/ui/notice'
 import { useFetched } from '@/ui/use-fetched'
-import { changesSince, releasesOf } from '../frame/releases'
+import { changesSince, releasesOf } from '../session/releases'
 import { ChangesView } from './changes-view'
 import { bytesInWords } from './file-tree'
 

@@ -10,7 +10,7 @@ import { Dialog } from '@/ui/dialog'
 import { useTheme } from '@/ui/theme'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { sourceOf } from '@/workers/draw'
-import { useSession, useSessionState } from './set-provider'
+import { useSession, useSessionState } from '../session/use-session'
 
 const SIZE = 64
 

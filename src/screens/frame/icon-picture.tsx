@@ -5,8 +5,8 @@ import type { Ground } from '@/core/picture/picture'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'
 import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'
-import { useSession } from './set-provider'
-import { shownBy } from './stored-drawings'
+import { useSession } from '../session/use-session'
+import { shownBy } from '../session/stored-drawings'
 
 /**
  * An icon of the open set in real pixels: as the server keeps it drawn, or drawn here where it changed since it was

@@ -1,26 +1,19 @@
 'use client'
 
-import { createContext, type ReactNode, startTransition, useContext, useEffect, useState } from 'react'
-import { useStore } from 'zustand'
+import { type ReactNode, startTransition, useEffect, useState } from 'react'
 import { changeProblem } from '@/core/formats/change-problem'
-import { hasArrived, type Kept, leftOf } from '@/core/saving/kept'
-import type { Answer, Left } from '@/core/saving/saver-state'
 import type { IconSet } from '@/core/set/set'
-import { keepFile } from '@/ui/keep-file'
-import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
-import { bringPageClock } from './page-clock'
-import { keepFollowing } from './following'
+import { keepFollowing } from '../session/following'
+import { offerUnreadable, openSet } from '../session/open-set'
+import { bringPageClock } from '../session/page-clock'
+import { startSaving } from '../session/saver'
+import type { Session } from '../session/session'
+import { SessionContext } from '../session/use-session'
+import { visit } from '../session/visit'
+import { hasWaitingRules } from '../session/waiting-rules'
 import { FaultPage } from './fault-page'
-import { fetchSet, sendSave } from './requests'
-import { whenLeft, startSaving } from './saver'
-import { createSession, type Session, type SessionState } from './session'
 import { TopBar } from './top-bar'
-import { claimLeft, forgetUnsaved, holdWindow, type LeftUnsaved } from './unsaved'
-import { visit } from './visit'
-import { hasWaitingRules } from './waiting-rules'
-
-const SessionContext = createContext<Session | null>(null)
 
 /** What became of opening a set: it is open, or why it cannot be. */
 type Opened = { readonly session: Session } | { readonly fault: Error }
@@ -34,7 +27,7 @@ export function SetProvider({ setId, children }: { setId: string; children: Reac
   useEffect(() => {
     let stop: () => void = () => undefined
     let isLeft = false
-    open(setId).then(
+    openSet(setId).then(
       ({ session, found, unreadable, isKnown, letGo }) => {
         if (isLeft) return void letGo()
         session.setState({ rulesWait: hasWaitingRules(setId) })
@@ -94,53 +87,5 @@ function Opening() {
   )
 }
 
-/** Fetches a set, and what windows that are gone left unsaved of it. Throws a sentence when it cannot be had. */
-async function open(setId: string): Promise<{
-  session: Session
-  found: readonly Left[]
-  unreadable: LeftUnsaved['unreadable']
-  isKnown: boolean
-  letGo: () => Promise<void>
-}> {
-  await whenLeft(setId)
-  const writer = newId() + newId()
-  const [letGo, { kept, unreadable, isKnown }] = await Promise.all([holdWindow(writer), claimLeft(setId, writer)])
-  // A save without an answer is asked for once more: whether it arrived is known then, before all is read.
-  const answers = new Map<Kept, Answer>()
-  for (const one of kept) if (one.sent) answers.set(one, await sendSave(setId, one.sent))
-  const stored = await fetchSet(setId)
-  const found = kept.map((one) => {
-    const answer = answers.get(one)
-    const isThere = answer?.kind === 'lost' && one.sent !== null && hasArrived(stored.set, one.sent.writes)
-    return leftOf(one, answer?.kind === 'saved' || isThere)
-  })
-  return { session: createSession(setId, stored, writer), found, unreadable, isKnown, letGo }
-}
-
 const SILENT =
   'This browser does not answer for its storage. Until a change is saved by the server, nothing else keeps it.'
-
-/** Offers unsaved records that cannot be merged as files; they stay until the person dismisses them. */
-function offerUnreadable(unreadable: LeftUnsaved['unreadable']): void {
-  const [first] = unreadable
-  if (!first) return
-  say({
-    text: 'Changes that this browser kept unsaved cannot be laid over the set: they were kept by another version.',
-    action: {
-      label: 'Keep them as a file',
-      run: () => {
-        keepFile(new Blob([JSON.stringify(first, null, 1)]), `unsaved ${first.writer}.json`)
-        void forgetUnsaved(first)
-      },
-    },
-  })
-}
-
-/** The store of the set that is open. */
-export function useSession(): Session {
-  const session = useContext(SessionContext)
-  if (!session) throw new Error('There is no set open here.')
-  return session
-}
-
-export const useSessionState = <T,>(select: (state: SessionState) => T): T => useStore(useSession(), select)

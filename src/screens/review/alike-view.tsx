@@ -5,7 +5,7 @@ import { realSize } from '@/core/rules/real-size'
 import type { IconSet } from '@/core/set/set'
 import { useTheme } from '@/ui/theme'
 import { IconPicture } from '../frame/icon-picture'
-import { type FamilyMeasures, useAlikes } from '../frame/family-measures'
+import { type FamilyMeasures, useAlikes } from '../session/family-measures'
 
 /** From which likeness on pairs are shown, and how many. */
 const LEAST = 0.55,

@@ -19,9 +19,9 @@ import { broughtIn, type OutBy } from '@/core/proof/bring-in'
 import type { Rules } from '@/core/rules/rules'
 import { masterFor } from '@/core/set/set'
 import { say } from '@/ui/notice'
-import { commit, type Session, undoStep } from '../frame/session'
-import { useSession } from '../frame/set-provider'
-import type { FamilyMeasures } from '../frame/family-measures'
+import { commit, type Session, undoStep } from '../session/session'
+import { useSession } from '../session/use-session'
+import type { FamilyMeasures } from '../session/family-measures'
 import { type Measure, MEASURES, type Reading, readings, shownOf } from './measures'
 
 /** How many of those that stand out are named. */

@@ -10,7 +10,7 @@ import { useTheme } from '@/ui/theme'
 import { say } from '@/ui/notice'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { mendsOfIcon } from '@/workers/questions'
-import { commit, type Session, undoStep } from '../frame/session'
+import { commit, type Session, undoStep } from '../session/session'
 
 type Mended = { readonly icon: Icon; readonly edits: readonly DrawingEdit[] }
 

@@ -13,7 +13,7 @@ import { PixelPicture } from '@/ui/pixel-picture'
 import { useFetched } from '@/ui/use-fetched'
 import { VirtualGrid } from '@/ui/virtual-grid'
 import { sourceOf } from '@/workers/draw'
-import { commit, type Session, settled, undoStep } from '../frame/session'
+import { commit, type Session, settled, undoStep } from '../session/session'
 import { nameState, type PastState, setAsItWas, statesOf } from './past'
 import { PastStates } from './past-states'
 

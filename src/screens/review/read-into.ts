@@ -1,7 +1,7 @@
 import type { Icon } from '@/core/set/set'
 import { say } from '@/ui/notice'
 import type { FoundIcons } from '@/workers/importer'
-import { commit, type Session, undoStep } from '../frame/session'
+import { commit, type Session, undoStep } from '../session/session'
 
 /** Adds icons that were read to a set in one step that can be taken back; says what could not be read. */
 export function addRead(session: Session, icons: readonly Icon[], failed: FoundIcons['failed']): void {

@@ -20,7 +20,7 @@ import { NameDialog } from '@/ui/name-dialog'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import { DirectionMenu } from '../frame/direction-menu'
-import { commit, type Session, undoStep } from '../frame/session'
+import { commit, type Session, undoStep } from '../session/session'
 import { OverlayDialog } from './overlay-dialog'
 
 /** What can be done with several icons at once, each as one step. */

@@ -7,7 +7,7 @@ import type { Snag } from '@/core/checks/check'
 import type { Rules } from '@/core/rules/rules'
 import { type Icon, masterFor, tagsOf } from '@/core/set/set'
 import { IconPicture } from '../frame/icon-picture'
-import { useFurtherSnags, useSnags } from '../frame/snags'
+import { useFurtherSnags, useSnags } from '../session/snags'
 import type { Look } from './grounds'
 
 /** An icon on the sheet: at the chosen sizes, with its name, to be opened, selected or renamed. */

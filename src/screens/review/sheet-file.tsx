@@ -6,7 +6,7 @@ import { Button } from '@/ui/button'
 import { Dialog } from '@/ui/dialog'
 import { keepFile } from '@/ui/keep-file'
 import { say } from '@/ui/notice'
-import { type Session, settled } from '../frame/session'
+import { type Session, settled } from '../session/session'
 import { type SheetLook, sheetPicture } from './sheet-picture'
 
 export type SheetKind = 'PNG' | 'PDF'

@@ -1,7 +1,7 @@
 import { useEffect } from 'react'
 import { say } from '@/ui/notice'
 import { useFetched } from '@/ui/use-fetched'
-import { changesSince, releasesOf } from '../frame/releases'
+import { changesSince, releasesOf } from '../session/releases'
 
 /** The numbers of a set's releases, latest first. */
 export function useReleases(setId: string): readonly number[] {

@@ -3,8 +3,8 @@
 import { differences, followed } from '@/core/rules/follow'
 import { say } from '@/ui/notice'
 import { useFetched } from '@/ui/use-fetched'
-import { type Leader, rulesOfSet } from '../frame/following'
-import { useSessionState } from '../frame/set-provider'
+import { type Leader, rulesOfSet } from '../session/following'
+import { useSessionState } from '../session/use-session'
 import { draftOf, plainRules } from './draft'
 import { Group, type GroupProps } from './form'
 

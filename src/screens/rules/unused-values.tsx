@@ -2,7 +2,7 @@
 
 import type { ValueKind } from '@/core/drawing/model/visit'
 import { unusedValues } from '@/core/set/unused'
-import { useSessionState } from '../frame/set-provider'
+import { useSessionState } from '../session/use-session'
 
 /** The values of a group that no icon, part or other rule refers to, and the way to take them out; nothing where all are used. */
 export function UnusedValues({

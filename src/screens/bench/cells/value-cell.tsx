@@ -9,7 +9,7 @@ import { ColourField } from '@/ui/colour-field'
 import type { Limits } from '@/ui/limits'
 import { NumberField } from '@/ui/number-field'
 import { figure } from '@/ui/sum'
-import { goToStep } from '../../frame/session'
+import { goToStep } from '../../session/session'
 import { cssPaint, paintWord } from '../operations/paint-words'
 import { useBench } from '../state/context'
 

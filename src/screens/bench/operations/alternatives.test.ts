@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { alternativesOf, masterFor, titleOf } from '@/core/set/set'
-import { undoStep } from '../../frame/session'
+import { undoStep } from '../../session/session'
 import { drawOn, keepAlternative, nameAlternative, removeAlternative } from './alternatives'
 import { Hand } from '../../../testing/hand'
 

@@ -2,7 +2,7 @@ import { withNewIds } from '@/core/drawing/model/tree'
 import { alternativesOf, titleOf } from '@/core/set/set'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
-import { commit } from '../../frame/session'
+import { commit } from '../../session/session'
 import type { Bench } from '../state/bench'
 
 /** Keeps the present drawing as an alternative under the first free name, and goes on with a copy. */

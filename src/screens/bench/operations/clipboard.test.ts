@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { Hand } from '../../../testing/hand'
 import { copySelection, PASTING, pasteObjects } from './clipboard'
-import { undoStep } from '../../frame/session'
+import { undoStep } from '../../session/session'
 
 /** A clipboard event with what was copied in it. */
 function clipboard() {

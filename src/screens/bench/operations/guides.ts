@@ -4,7 +4,7 @@ import type { Guide } from '@/core/drawing/model/guide'
 import { guidesOf } from '@/core/set/set'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
-import { commit } from '../../frame/session'
+import { commit } from '../../session/session'
 import type { Bench } from '../state/bench'
 import { sliceInHand } from '../state/slice'
 

@@ -2,7 +2,7 @@ import { freeName, IconName } from '@/core/set/names'
 import type { Icon } from '@/core/set/set'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
-import { commit, undoStep } from '../../frame/session'
+import { commit, undoStep } from '../../session/session'
 import type { Bench } from '../state/bench'
 
 const present = (bench: Bench) => bench.session.getState().history.present

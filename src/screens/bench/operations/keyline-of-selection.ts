@@ -1,7 +1,7 @@
 import { tidy } from '@/core/geometry/tidy'
 import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
-import { commit } from '../../frame/session'
+import { commit } from '../../session/session'
 import type { Bench } from '../state/bench'
 
 /** How many keylines the rules may have. */

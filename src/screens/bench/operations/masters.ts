@@ -5,7 +5,7 @@ import { derivedFrom, masterOn } from '@/core/set/masters'
 import { masterFor } from '@/core/set/set'
 import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
-import { commit } from '../../frame/session'
+import { commit } from '../../session/session'
 import type { Bench } from '../state/bench'
 import { slice } from '../state/slice'
 

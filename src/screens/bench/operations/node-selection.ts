@@ -2,7 +2,7 @@ import type { NodeAt } from '@/core/drawing/edit/node-edit'
 import { afterEdit, editable, type Edited } from '@/core/drawing/edit/editable'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { say } from '@/ui/notice'
-import { undoStep } from '../../frame/session'
+import { undoStep } from '../../session/session'
 import type { Bench } from '../state/bench'
 import { slice } from '../state/slice'
 

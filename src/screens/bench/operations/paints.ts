@@ -16,7 +16,7 @@ import type { Style } from '@/core/drawing/model/style'
 import { colourOf, INK, stopsOf } from '@/core/drawing/model/values'
 import { outermost } from '@/core/drawing/model/tree'
 import { say } from '@/ui/notice'
-import { commit } from '../../frame/session'
+import { commit } from '../../session/session'
 import type { Bench } from '../state/bench'
 import { PATCHWORK } from './patchwork'
 

@@ -4,7 +4,7 @@ import { type HeldTie, withTiePin } from '@/core/rules/fit/tie'
 import type { SetEdit } from '@/core/set/edit'
 import { pinsOf } from '@/core/set/set'
 import { figure } from '@/ui/sum'
-import { commit, show } from '../../frame/session'
+import { commit, show } from '../../session/session'
 import type { Bench } from '../state/bench'
 
 /** The words for what became of an edge. */

@@ -15,7 +15,7 @@ import { masterFor } from '@/core/set/set'
 import type { Command } from '@/ui/commands'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
-import { commit } from '../../frame/session'
+import { commit } from '../../session/session'
 import type { Bench } from '../state/bench'
 import { gather } from './gather'
 

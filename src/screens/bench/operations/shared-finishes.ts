@@ -6,7 +6,7 @@ import { walk } from '@/core/drawing/model/tree'
 import type { IconSet } from '@/core/set/set'
 import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
-import { commit } from '../../frame/session'
+import { commit } from '../../session/session'
 import type { Bench } from '../state/bench'
 import { title } from './objects'
 

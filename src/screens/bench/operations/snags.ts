@@ -5,7 +5,7 @@ import { acceptedIn } from '@/core/set/set'
 import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
 import type { DrawingEdit } from '@/core/drawing/edit/edit'
-import { commit } from '../../frame/session'
+import { commit } from '../../session/session'
 import type { Bench } from '../state/bench'
 import { slice } from '../state/slice'
 

@@ -3,7 +3,7 @@ import type { Snag } from '@/core/checks/check'
 import type { Rules } from '@/core/rules/rules'
 import { mainOn, masterOn } from '@/core/set/masters'
 import type { Icon } from '@/core/set/set'
-import { type Beside, useSnags } from '../../frame/snags'
+import { type Beside, useSnags } from '../../session/snags'
 import { useDeferredIcon, useDeferredPlaced, useSetRules } from '../state/context'
 
 /** How an icon's master on a grid comes about, as far as it matters to its snags. */

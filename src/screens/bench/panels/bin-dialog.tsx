@@ -7,7 +7,7 @@ import { Dialog } from '@/ui/dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useFetched } from '@/ui/use-fetched'
 import { sourceOf } from '@/workers/draw'
-import { useSession } from '../../frame/set-provider'
+import { useSession } from '../../session/use-session'
 import { useBench, useSetRules } from '../state/context'
 import { restoreIcon } from '../operations/icons'
 

@@ -3,7 +3,7 @@
 import clsx from 'clsx'
 import type { SnapSwitches } from '@/core/snap/targets'
 import { NumberField } from '@/ui/number-field'
-import { commit } from '../../frame/session'
+import { commit } from '../../session/session'
 import { useBench, useBenchState, useSetRules } from '../state/context'
 import type { Layers } from '../state/seeing'
 

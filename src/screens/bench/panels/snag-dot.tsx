@@ -2,7 +2,7 @@
 
 import type { Rules } from '@/core/rules/rules'
 import { type Icon, masterFor } from '@/core/set/set'
-import { useSnags, weighty } from '../../frame/snags'
+import { useSnags, weighty } from '../../session/snags'
 
 /** A diamond at an icon that has snags, with their number. */
 export function SnagDot({ icon, rules }: { icon: Icon; rules: Rules }) {

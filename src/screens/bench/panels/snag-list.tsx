@@ -10,7 +10,7 @@ import { acceptedIn, type Master } from '@/core/set/set'
 import { NameDialog } from '@/ui/name-dialog'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useTheme } from '@/ui/theme'
-import { type Beside, lookAgain, UNLOOKED, useSnags, weighty } from '../../frame/snags'
+import { type Beside, lookAgain, UNLOOKED, useSnags, weighty } from '../../session/snags'
 import { useBench, useSlice } from '../state/context'
 import { accept, mend, mendAll, SNAGS } from '../operations/snags'
 

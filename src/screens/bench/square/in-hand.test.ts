@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { DrawingObject } from '@/core/drawing/model/object'
-import { canStep, shown, step, undoStep } from '../../frame/session'
+import { canStep, shown, step, undoStep } from '../../session/session'
 import { path } from '../../../testing/samples'
 import { benchCommands } from '../commands/commands'
 import { benchGuides, setGuides } from '../operations/guides'

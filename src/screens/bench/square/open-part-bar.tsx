@@ -1,7 +1,7 @@
 'use client'
 
-import { useSessionState } from '../../frame/set-provider'
-import { shown } from '../../frame/session'
+import { useSessionState } from '../../session/use-session'
+import { shown } from '../../session/session'
 import { useBench, useBenchState, useSlice } from '../state/context'
 import { OverSquare } from './layers/over-square'
 import { openMaster } from '../operations/masters'

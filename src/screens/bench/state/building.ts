@@ -1,4 +1,4 @@
-import type { Stepping } from '../../frame/session'
+import type { Stepping } from '../../session/session'
 
 /** A construction in several steps: undo and redo, if possible, and a function that keeps its finished part. */
 export type Building = Stepping & { readonly keep: () => void }

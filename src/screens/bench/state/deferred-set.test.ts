@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { STARTERS } from '@/core/rules/starters'
 import { storedAs } from '../../../testing/samples'
 import type { IconSet } from '@/core/set/set'
-import { commit, createSession, show } from '../../frame/session'
+import { commit, createSession, show } from '../../session/session'
 import { DeferredSet } from './deferred-set'
 
 const set: IconSet = { name: 'Pier', kind: 'interface', rules: STARTERS[0]!.rules, icons: [] }

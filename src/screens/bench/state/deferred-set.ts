@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { IconSet } from '@/core/set/set'
-import { type Session, shown } from '../../frame/session'
+import { type Session, shown } from '../../session/session'
 
 /** During a drag, panels beside the square wait `REST` ms, then for an idle moment, but no longer than `AT_LAST` ms. */
 const REST = 80

@@ -5,7 +5,7 @@ import { outline } from '@/core/drawing/evaluate/evaluate'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { pathBounds } from '@/core/geometry/path'
-import { undoStep } from '../../frame/session'
+import { undoStep } from '../../session/session'
 import {
   alignNodes,
   deleteNodes,

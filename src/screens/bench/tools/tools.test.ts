@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { DrawingObject } from '@/core/drawing/model/object'
-import { undoStep } from '../../frame/session'
+import { undoStep } from '../../session/session'
 import type { Bench } from '../state/bench'
 import { duplicate } from '../operations/objects'
 import { at, Hand } from '../../../testing/hand'

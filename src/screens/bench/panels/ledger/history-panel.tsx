@@ -2,8 +2,8 @@
 
 import type { Panel } from './panel'
 import clsx from 'clsx'
-import { goToStep } from '../../../frame/session'
-import { useSession, useSessionState } from '../../../frame/set-provider'
+import { goToStep } from '../../../session/session'
+import { useSession, useSessionState } from '../../../session/use-session'
 
 /** Every step since the set was opened, latest first; a press goes back, or forth again, to any of them. */
 function HistoryPanel() {

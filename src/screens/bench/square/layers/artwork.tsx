@@ -6,7 +6,7 @@ import { evaluate, excessIn } from '@/core/drawing/evaluate/evaluate'
 import type { DrawingObject } from '@/core/drawing/model/object'
 import { type NamedValues, roughly } from '@/core/drawing/model/values'
 import { find, walk } from '@/core/drawing/model/tree'
-import { useSessionState } from '../../../frame/set-provider'
+import { useSessionState } from '../../../session/use-session'
 import { useBench, useBenchState, useRules, useShownObjects } from '../../state/context'
 import { ShapeRuns } from '../../cells/shape-runs'
 

@@ -1,7 +1,7 @@
 'use client'
 
 import type { Rules } from '@/core/rules/rules'
-import { useSessionState } from '../../../frame/set-provider'
+import { useSessionState } from '../../../session/use-session'
 import { figure } from '@/ui/sum'
 import { OverSquare } from './over-square'
 
