@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { documentsFor } from '../core/picture/drawn'
 import { schemaSentence } from '../core/formats/plain-words'
 import { type Rules, Size } from '../core/rules/rules'
 import type { Db } from './database/database'
@@ -28,15 +27,19 @@ export async function sheetOf(
   if (!asked.success) return failed('invalid', schemaSentence(asked.error))
   const { sizes, ground } = asked.data
   const rules = JSON.parse(rows.rules) as Rules
-  const drawn = await drawnIcons(db, renderer, id, 'all')
+  const drawn = await drawnIcons(db, renderer, id, 'all'),
+    drawable = new Set(drawn.flatMap((icon) => (icon.svg ? icon.id : [])))
   return done({
     title: rows.name,
     note: `${drawn.length} icons · grid ${rules.grid.size} · ${sizes.join(', ')} px`,
+    colours: ground,
     ground: ground === 'dark' ? '#14231f' : '#fbfcfb',
     text: ground === 'dark' ? '#9dafa8' : '#55645f',
-    icons: drawn.map((icon) => ({
-      name: icon.svg ? icon.name : `${icon.name} (cannot be drawn)`,
-      sizes: icon.svg ? sizes.map((size) => ({ size, svg: documentsFor(icon, rules, size)[ground] })) : [],
+    rules: rows.rules,
+    icons: rows.icons.map((row) => ({
+      name: drawable.has(row.id) ? row.name : `${row.name} (cannot be drawn)`,
+      row,
+      sizes: drawable.has(row.id) ? sizes : [],
     })),
   })
 }

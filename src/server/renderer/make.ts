@@ -72,7 +72,7 @@ async function bytesOfIcon(
   if (made.as === 'fixed') return strToU8(made.text)
   if (made.as === 'text') return strToU8(made.text(renderer))
   if (made.as === 'raster') return pictureOf(made.picture, renderer)
-  if ('of' in made) return PAGES[made.as](svgOfPicture(made.of(renderer)))
+  if ('of' in made) return PAGES[made.as](made.of(renderer))
   // What reads these files takes pictures of 32 bits only.
   return PICTURES[made.as](
     made.pictures.map((picture) => ({

@@ -1,17 +1,19 @@
 import { createRequire } from 'node:module'
-import { elementsOf, markupOf } from '../../core/formats/markup'
+import type { Rules } from '../../core/rules/rules'
+import { IconRenderer } from '../../core/targets/icon-renderer'
+import { type IconRow, iconOfRow } from '../set-rows'
 import { pdfOf } from './pdf'
+import { drawPicture } from './pdf-picture'
 
-/** What a sheet shows: each icon's name and a document for every size it is shown at, in pixels. */
+/** A sheet: its colours, the rules as JSON, and the rows of its icons with the sizes that each is shown at, in pixels. */
 export type SheetPages = {
   readonly title: string
   readonly note: string
+  readonly colours: 'light' | 'dark'
   readonly ground: string
   readonly text: string
-  readonly icons: readonly {
-    readonly name: string
-    readonly sizes: readonly { readonly size: number; readonly svg: string }[]
-  }[]
+  readonly rules: string
+  readonly icons: readonly { readonly name: string; readonly row: IconRow; readonly sizes: readonly number[] }[]
 }
 
 /** A4, in points; one CSS pixel is three quarters of one. */
@@ -22,18 +24,19 @@ const GAP = 10,
   NAME = 7
 
 /** The sheet as a PDF of vectors, as many pages as it takes. The same sheet always gives the same bytes. */
-export function sheetPdf({ title, note, ground, text, icons }: SheetPages): Promise<Uint8Array> {
+export function sheetPdf({ title, note, colours, ground, text, rules: json, icons }: SheetPages): Promise<Uint8Array> {
+  const rules = JSON.parse(json) as Rules
   const require = createRequire(import.meta.url)
   const font = (weight: number) => require.resolve(`@fontsource/archivo/files/archivo-latin-${weight}-normal.woff`)
-  const widths = icons.map(({ sizes }) => sizes.reduce((sum, { size }) => sum + size * PIXEL, GAP * (sizes.length + 1)))
+  const widths = icons.map(({ sizes }) => sizes.reduce((sum, size) => sum + size * PIXEL, GAP * (sizes.length + 1)))
   const cell = {
     w: Math.max(64, ...widths),
-    h: Math.max(16, ...icons.flatMap(({ sizes }) => sizes.map(({ size }) => size * PIXEL))) + 3 * GAP + NAME,
+    h: Math.max(16, ...icons.flatMap(({ sizes }) => sizes.map((size) => size * PIXEL))) + 3 * GAP + NAME,
   }
   const columns = Math.max(1, Math.floor((PAGE.w - 2 * MARGIN) / cell.w))
   const rows = Math.max(1, Math.floor((PAGE.h - 2 * MARGIN - 34) / cell.h))
   const perPage = columns * rows
-  return pdfOf({ size: 'A4', autoFirstPage: false, info: { Title: title } }, (doc, place) => {
+  return pdfOf({ size: 'A4', autoFirstPage: false, info: { Title: title } }, (doc) => {
     for (let page = 0; page * perPage < Math.max(1, icons.length); page++) {
       doc.addPage()
       doc.rect(0, 0, PAGE.w, PAGE.h).fill(ground)
@@ -42,13 +45,14 @@ export function sheetPdf({ title, note, ground, text, icons }: SheetPages): Prom
         .font(font(400))
         .fontSize(8)
         .text(note, MARGIN, MARGIN + 17, { lineBreak: false })
-      icons.slice(page * perPage, (page + 1) * perPage).forEach(({ name, sizes }, i) => {
+      icons.slice(page * perPage, (page + 1) * perPage).forEach(({ name, row, sizes }, i) => {
+        const renderer = new IconRenderer(iconOfRow(row), rules, null)
         const x = MARGIN + (i % columns) * cell.w,
           y = MARGIN + 34 + Math.floor(i / columns) * cell.h
-        let left = x + (cell.w - sizes.reduce((sum, { size }) => sum + size * PIXEL + GAP, -GAP)) / 2
-        for (const { size, svg } of sizes) {
+        let left = x + (cell.w - sizes.reduce((sum, size) => sum + size * PIXEL + GAP, -GAP)) / 2
+        for (const size of sizes) {
           const side = size * PIXEL
-          place(sizeless(svg), left, y + (cell.h - NAME - GAP - side) / 2, side)
+          drawPicture(doc, renderer.picture(size, colours), left, y + (cell.h - NAME - GAP - side) / 2, side)
           left += side + GAP
         }
         doc.font(font(400)).fontSize(NAME).fillColor(text)
@@ -56,11 +60,4 @@ export function sheetPdf({ title, note, ground, text, icons }: SheetPages): Prom
       })
     }
   })
-}
-
-/** An SVG document without the size of its root element. */
-function sizeless(svg: string): string {
-  const { name, own, inside } = elementsOf(svg)
-  const { width: _, height: __, ...rest } = own
-  return markupOf([{ name, own: rest, inside }])
 }

@@ -1,3 +1,4 @@
+import type { Picture } from '../../../core/picture/picture'
 import type { FontFile, FontPlan, PageFile, PicturesFile } from '../../../core/targets/target'
 import { icns } from './icns'
 import { ico } from './ico'
@@ -11,8 +12,8 @@ import { woff2 } from './woff2'
 /** What writes the files that hold several pictures of an icon. */
 export const PICTURES: Readonly<Record<PicturesFile, PictureFile>> = { ico, icns }
 
-/** What writes a document as a page of vectors. */
-export const PAGES: Readonly<Record<PageFile, (svg: string) => Promise<Uint8Array>>> = { pdf }
+/** Writers of a picture as a page of vectors. */
+export const PAGES: Readonly<Record<PageFile, (picture: Picture) => Promise<Uint8Array>>> = { pdf }
 
 /** What writes the glyphs of a set as a font. */
 export const FONTS: Readonly<Record<FontFile, (plan: FontPlan) => Promise<Uint8Array>>> = { ttf, woff2 }

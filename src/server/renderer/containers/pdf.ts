@@ -1,10 +1,11 @@
+import type { Picture } from '../../../core/picture/picture'
 import { pdfOf } from '../pdf'
+import { drawPicture } from '../pdf-picture'
 
-/** A document as a page of vectors, a unit of it to a point. */
-export function pdf(svg: string): Promise<Uint8Array> {
-  const [, side = '24'] = /viewBox="0 0 (\S+) /.exec(svg) ?? []
-  const size = Number(side)
-  return pdfOf({ size: [size, size], info: { Producer: 'Wise Square', Creator: 'Wise Square' } }, (_, place) =>
-    place(svg, 0, 0, size),
+/** A picture as a page of vectors, one unit to a point. */
+export function pdf(picture: Picture): Promise<Uint8Array> {
+  const { w, h } = picture.box
+  return pdfOf({ size: [w, h], info: { Producer: 'Wise Square', Creator: 'Wise Square' } }, (doc) =>
+    drawPicture(doc, picture, 0, 0, w),
   )
 }
