@@ -1,6 +1,7 @@
+import { rasterised } from '../core/formats/rasterised'
 import type { Answer, Asked } from './draw.worker'
 import { boundDrawing } from './bound-drawing'
-import { paintedDocument } from './painted'
+import { painted } from './painted'
 import { drawingSentence, transferred } from './replies'
 import { serve, type Transferred } from './serve'
 
@@ -12,7 +13,7 @@ serve(
   {
     answer({ drawing, wanted }: Asked): Answer | Transferred<Answer> {
       if (!('svg' in drawing) || typeof wanted !== 'number') throw new Error('A document can only become a picture.')
-      return transferred(paintedDocument(drawing.svg, wanted))
+      return transferred(painted(rasterised(drawing.svg, wanted)))
     },
   },
   drawingSentence,

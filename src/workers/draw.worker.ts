@@ -11,6 +11,7 @@ import type { DrawingObject } from '../core/drawing/model/object'
 import { timed } from '../core/geometry/deadline'
 import { iconPicture } from '../core/picture/drawn'
 import type { Ground, Picture } from '../core/picture/picture'
+import { picturePixels } from '../core/picture/pixels'
 import { svgOfPicture } from '../core/picture/svg'
 import { type Balance, balanceOfIcon } from '../core/proof/balance'
 import type { Crispness } from '../core/proof/crispness'
@@ -117,7 +118,7 @@ function answerTo({ drawing, wanted }: Asked): Answer {
     case 'document':
       return { svg: timed(() => svgOfPicture(pictureOf(drawing))) }
     default:
-      return painted(pictureOf(drawing), wanted)
+      return painted(picturePixels(pictureOf(drawing), wanted))
   }
 }
 

@@ -1,8 +1,5 @@
 import { png } from '../core/formats/png'
 import type { Pixels } from '../core/raster/raster'
-import { rasterised } from '../core/formats/rasterised'
-import type { Picture } from '../core/picture/picture'
-import { picturePixels } from '../core/picture/pixels'
 
 /**
  * A picture as so many pixels across: straight-alpha bytes in rows of R, G, B, A, and a PNG file of them as a data URL
@@ -10,12 +7,8 @@ import { picturePixels } from '../core/picture/pixels'
  */
 export type Painted = { readonly data: Uint8ClampedArray<ArrayBuffer>; readonly url: string }
 
-export const painted = (picture: Picture, width: number): Painted => shown(picturePixels(picture, width))
-
-/** The same of a document. */
-export const paintedDocument = (svg: string, width: number): Painted => shown(rasterised(svg, width))
-
-function shown(pixels: Pixels): Painted {
+/** Pixels as they are sent to the page. */
+export function painted(pixels: Pixels): Painted {
   return { data: pixels.data, url: `data:image/png;base64,${base64(png(pixels))}` }
 }
 
