@@ -7,7 +7,7 @@ import type { Pixels } from '../core/raster/raster'
  */
 export type Painted = { readonly data: Uint8ClampedArray<ArrayBuffer>; readonly url: string }
 
-/** Pixels as they are sent to the page. */
+/** Encodes pixels for the page. */
 export function painted(pixels: Pixels): Painted {
   return { data: pixels.data, url: `data:image/png;base64,${base64(png(pixels))}` }
 }

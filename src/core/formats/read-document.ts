@@ -2,7 +2,7 @@ import { ellipse, type Path, transformPath } from '../geometry/path'
 import { compose, IDENTITY, inverse, type Transform } from '../geometry/transform'
 import { strokeBands, strokedArea } from '../outline/stroking'
 import type { Stroke } from '../outline/line-style'
-import type { Area, Colour, Group, Item, Paint, Shadow } from '../raster/items'
+import { type Area, type Colour, filledArea, type Group, type Item, type Paint, type Shadow } from '../raster/items'
 import type { Picture } from '../raster/raster'
 import { type Element, elementsOf } from './markup'
 import { readPathData } from './path-reader'
@@ -100,7 +100,7 @@ function maskOf(element: Element, place: Inherited, root: Inherited['look']): It
   if (element.name === 'mask') return itemsIn(element.inside, { ...place, look: inherited(root, element) }, root)
   if (element.name !== 'clipPath') throw new Error(`“${element.name}” is nothing that masks.`)
   return element.inside.map((one) =>
-    area(transformPath(pathOf(one), place.map), { kind: 'flat', colour: [0, 0, 0, 1] }),
+    filledArea(transformPath(pathOf(one), place.map), { kind: 'flat', colour: [0, 0, 0, 1] }),
   )
 }
 
@@ -119,14 +119,6 @@ function shadowOf({ inside }: Element, { map }: Inherited): Shadow {
   }
 }
 
-const area = (path: Path, paint: Paint, outline?: () => Path): Area => ({
-  kind: 'area',
-  path,
-  rule: 'nonzero',
-  paint,
-  ...(outline && { outline }),
-})
-
 /** The areas of a shape: its fill, and over it what its stroke paints. */
 function painted(element: Element, place: Inherited): Item[] {
   const { look, map } = place,
@@ -135,7 +127,7 @@ function painted(element: Element, place: Inherited): Item[] {
   const fill = paintOf('fill', place),
     stroke = paintOf('stroke', place)
   return [
-    ...(fill ? [area(there(path), fill)] : []),
+    ...(fill ? [filledArea(there(path), fill)] : []),
     ...(stroke ? [strokeArea(path, element, look, stroke, there)] : []),
   ]
 }
@@ -151,7 +143,7 @@ function strokeArea(
   const stroke = strokeOf(look)
   const key = [geometryOf(element), ...Object.values(stroke)].join()
   const outline = () => there(remembered(key, () => strokedArea(path, stroke)))
-  return area(there(remembered(`${key} bands`, () => strokeBands(path, stroke))), paint, outline)
+  return filledArea(there(remembered(`${key} bands`, () => strokeBands(path, stroke))), paint, outline)
 }
 
 const pathOf = (element: Element): Path => remembered(geometryOf(element), () => newPath(element))

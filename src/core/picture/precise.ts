@@ -9,8 +9,8 @@ import { type Ground, stated } from './picture'
 import { linearEnds, type Round, radialCircle, roundOf } from './svg-paint'
 
 /**
- * Paths and paints with the numbers that a file states, so that pixels are those of the file. Paths lose what lies beyond
- * three digits after the point.
+ * Rounds paths and paints to the numbers that a file states (three digits after the point), so that a proof has the pixels
+ * of the file.
  */
 
 const paths = new WeakMap<Path, Path>()

@@ -4,7 +4,7 @@ import { type Path, transformPath } from '../geometry/path'
 import { IDENTITY, type Transform } from '../geometry/transform'
 import { strokeBands, strokedArea } from '../outline/stroking'
 import type { Stroke } from '../outline/line-style'
-import type { Area, Group, Item, Paint, Shadow } from '../raster/items'
+import { type Area, filledArea, type Group, type Item, type Paint, type Shadow } from '../raster/items'
 import { dimmed, isLoneShape, writtenRuns } from './runs'
 import { type Ground, type Layer, type Picture, stated } from './picture'
 import { preciseColour, precisePaint, precisePath, preciseStroke, statedOpacity } from './precise'
@@ -21,7 +21,7 @@ export function rasterItems(picture: Picture): Item[] {
 function itemsOfPicture({ layers, ground, clip }: Picture): Item[] {
   const items = layers.flatMap((layer) => itemsOfLayer(layer, ground))
   if (!clip || items.length === 0) return items
-  return [{ kind: 'group', items, opacity: 1, mask: [area(precisePath(clip), BLACK)], shadow: null }]
+  return [{ kind: 'group', items, opacity: 1, mask: [filledArea(precisePath(clip), BLACK)], shadow: null }]
 }
 
 const BLACK: Paint = { kind: 'flat', colour: [0, 0, 0, 1] }
@@ -69,25 +69,17 @@ function itemsOfShape(shape: Shape, place: Place, opacity = 1): Item[] {
     { ground, map } = place
   const there = (one: Path) => (map === IDENTITY ? one : transformPath(one, map))
   const items: Item[] = [
-    ...(fill ? [area(there(path), precisePaint(fill, ground, map))] : []),
+    ...(fill ? [filledArea(there(path), precisePaint(fill, ground, map))] : []),
     ...(stroke ? [strokeArea(path, preciseStroke(stroke), precisePaint(stroke.paint, ground, map), there)] : []),
   ]
   if (opacity === 1 || own || items.length === 0) return items
   return [{ kind: 'group', items, opacity: statedOpacity(opacity), mask: null, shadow: null }]
 }
 
-const area = (path: Path, paint: Paint, outline?: () => Path): Area => ({
-  kind: 'area',
-  path,
-  rule: 'nonzero',
-  paint,
-  ...(outline && { outline }),
-})
-
 /** The area of a stroke as its bands, or as its outline where those fail. */
 function strokeArea(path: Path, stroke: Stroke, paint: Paint, there: (one: Path) => Path): Area {
   const outline = () => there(remembered(path, `outline ${keyOf(stroke)}`, () => strokedArea(path, stroke)))
-  return area(there(remembered(path, keyOf(stroke), () => strokeBands(path, stroke))), paint, outline)
+  return filledArea(there(remembered(path, keyOf(stroke), () => strokeBands(path, stroke))), paint, outline)
 }
 
 const keyOf = (stroke: Stroke): string => Object.values(stroke).join()

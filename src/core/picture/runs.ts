@@ -5,7 +5,7 @@ import { pathBounds, polyline } from '../geometry/path'
 
 type Grouped = Exclude<Run, Shape>
 
-/** The runs of shapes as they are written in a square of a side. Groups are clipped near the square; so are masks. */
+/** The runs of shapes for a square of a side. Shapes of groups and masks are clipped near the square. */
 export const writtenRuns = (shapes: readonly Shape[], size: number, isMask = false): Run[] =>
   isMask
     ? seenRuns(runsOf(shapes), size, true)

@@ -35,6 +35,15 @@ export type Area = {
   readonly outline?: () => Path
 }
 
+/** An area that is filled by the nonzero rule. */
+export const filledArea = (path: Path, paint: Paint, outline?: () => Path): Area => ({
+  kind: 'area',
+  path,
+  rule: 'nonzero',
+  paint,
+  ...(outline && { outline }),
+})
+
 /** A soft shadow: where it lies, how far it is blurred (a standard deviation), in units of the picture; and its colour. */
 export type Shadow = { readonly x: number; readonly y: number; readonly deviation: number; readonly colour: Colour }
 

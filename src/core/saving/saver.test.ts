@@ -157,7 +157,7 @@ class World {
     for (const one of found) window.apply({ kind: 'found', left: one })
   }
 
-  /** Lets everything come to its end: no more is lost, everybody is told, whoever has a conflict decides. */
+  /** Settles all windows: messages arrive, saves are answered, and each conflict is decided. */
   settle(): void {
     if (this.windows.length === 0) this.open()
     for (let round = 0; round < 200; round++) {

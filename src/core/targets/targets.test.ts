@@ -143,7 +143,10 @@ describe('a delivery', () => {
       options: { favicon: { fit: false }, android: { pattern: '*' } },
     }
     const boat = { ...quayside.icons[0]!, name: '3 boats' }
-    const sets = [
+    const asPdf = { ...skerry.delivery, options: { apple: { form: 'pdf', template: false } } },
+      shaded = skerry.icons.filter(({ name }) => name === 'timetable')
+    const sets: IconSet[] = [
+      { ...skerry, delivery: asPdf, icons: shaded },
       { ...quayside, delivery: wrong, icons: [boat, ...quayside.icons.slice(1, 6)] },
       { ...skerry, delivery: wrong },
     ]
@@ -162,6 +165,7 @@ describe('a delivery', () => {
     expect([...mends].sort()).toEqual([
       'android: begin names with ic_',
       'android: keep the colours',
+      'apple: deliver PNG',
       'apple: keep the colours',
       'favicon: bring it into the safe zone',
       'linux: leave symbolic variants out',

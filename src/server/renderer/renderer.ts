@@ -28,7 +28,9 @@ const PURPOSES = {
   save: { atOnce: 1, limit: 60_000 },
   /** Reading and writing documents. */
   read: { atOnce: 1, limit: 120_000 },
-  /** Work on a whole set: its sheet, its common files. */
+  /** Evaluating and drawing all icons of a set on one sheet. */
+  sheet: { atOnce: 1, limit: 600_000 },
+  /** Work on a whole set: its common files. */
   whole: { atOnce: 1, limit: 120_000 },
 } satisfies Record<string, Purpose>
 
@@ -44,7 +46,7 @@ const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
   join: 'whole',
   readPicture: 'picture',
   unpackFont: 'picture',
-  sheetPdf: 'whole',
+  sheetPdf: 'sheet',
   zip: 'whole',
   readFile: 'read',
   writeFile: 'read',

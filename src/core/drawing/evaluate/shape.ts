@@ -42,6 +42,12 @@ export function withEffect(
   return shapes.map((shape) => ({ ...shape, effect: within(shape.effect) }))
 }
 
+/** Whether a soft shadow lies under a shape. */
+export function hasShadow({ effect }: Shape): boolean {
+  for (let one: GroupEffect | null = effect ?? null; one; one = one.outer) if (one.shadow) return true
+  return false
+}
+
 /** Shapes in runs: each a shape by itself, or those that lie under one effect, in runs again. */
 export type Run = Shape | { readonly effect: GroupEffect; readonly runs: readonly Run[] }
 

@@ -53,7 +53,7 @@ const CARES = [
 /**
  * Fits a drawing to the grid of another rule book. Along each axis seen edges and centres get their best places
  * (`best-places`). All other places are solved for by their relations (`relations.ts`, `settle.ts`). The result is
- * drawn and compared with the original (`losses.ts`). If it is another picture, the weakest crisp place near the loss is
+ * drawn and compared with the original (`fit-losses.ts`). If it is another picture, the weakest crisp place near the loss is
  * released, then the fit is repeated with more care; at last the drawing is only scaled. Pins always hold. Memoised
  * without pins.
  */

@@ -1,3 +1,4 @@
+import { hasShadow } from '../../drawing/evaluate/shape'
 import { realSize } from '../../rules/real-size'
 import { fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
@@ -8,7 +9,7 @@ import { rightToLeft, standsFor } from '../../set/direction'
 import { coloursOf } from '../tone'
 import { swiftSource } from './swift'
 import { tabBarPreviews } from '../previews'
-import { defineTarget, type MadeOfIcon, type Named } from '../target'
+import { defineTarget, type MadeOfIcon, type Named, type TargetProblem } from '../target'
 
 /** A catalogue's Contents.json. */
 export const contents = (more: object): string =>
@@ -139,17 +140,29 @@ export const apple = defineTarget({
         ]
       : []),
   ],
-  faults(renderer, options) {
-    const count = coloursOf(renderer.shapes(realSize(renderer.rules))).length
-    return options.template && count > 1
-      ? [
-          {
-            sentence: `paints in ${count} colours, of which the system makes one.`,
-            isError: false,
-            mend: { word: 'keep the colours', options: { template: false } },
-          },
-        ]
-      : []
+  faults(renderer, options): TargetProblem[] {
+    const shapes = renderer.shapes(realSize(renderer.rules)),
+      count = coloursOf(shapes).length
+    return [
+      ...(options.template && count > 1
+        ? [
+            {
+              sentence: `paints in ${count} colours, of which the system makes one.`,
+              isError: false,
+              mend: { word: 'keep the colours', options: { template: false } },
+            },
+          ]
+        : []),
+      ...(options.form === 'pdf' && shapes.some(hasShadow)
+        ? [
+            {
+              sentence: 'has a soft shadow, which a PDF cannot blur and leaves out.',
+              isError: false,
+              mend: { word: 'deliver PNG', options: { form: 'png' } },
+            },
+          ]
+        : []),
+    ]
   },
   previews: (renderer) => tabBarPreviews(renderer),
 })

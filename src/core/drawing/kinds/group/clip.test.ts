@@ -47,7 +47,7 @@ describe('masks', () => {
           clipped([one], mask, keep).reduce((sum, { path }) => sum + area(path), 0)
         const whole = area(one.fill ? combine([{ path: a, role: 'adds' }]) : strokedArea(a, STROKE))
         expect([seed, Math.abs(left('inside') + left('outside') - whole) < slack]).toEqual([seed, true])
-        // What is kept inside lies in the mask, what is kept outside beyond it.
+        // The inner pieces lie in the mask, the outer pieces beyond it.
         const kept = (keep: 'inside' | 'outside') =>
           combine(clipped([one], mask, keep).map(({ path }) => ({ path, role: 'adds' as const })))
         expect([seed, within(kept('inside'), mask) < slack]).toEqual([seed, true])
