@@ -19,6 +19,20 @@ const within = LAYERS.slice(0, -1).map((layer, i) => ({
   to: { path: `^src/core/(?:${LAYERS.slice(i + 1).join('|')})/` },
 }))
 
+/** The floors of `core/drawing`: values, what kinds draw with, kinds, any object, its picture, its editing. */
+const DRAWING = ['model', 'scene', 'kinds', 'objects', 'evaluate', 'edit']
+
+const drawing = DRAWING.slice(0, -1).map((floor, i) => ({
+  name: `drawing-${floor}`,
+  comment: `src/core/drawing/${floor} may not import what stands on it.`,
+  severity: 'error',
+  from: { path: `^src/core/drawing/${floor}/` },
+  to: { path: `^src/core/drawing/(?:${DRAWING.slice(i + 1).join('|')})/` },
+}))
+
+/** The facets of a kind that stand on its geometry, and so are not known to it. */
+const FACETS = '(?:ledger|grips|fitting|references)'
+
 /** The floors of the bench; each may be looked down on only by those after it. */
 const FLOORS = ['state', 'operations', 'cells', 'tools', 'commands', 'square', 'panels']
 
@@ -33,6 +47,14 @@ const downwards = FLOORS.map((floor, i) => ({
 export default {
   forbidden: [
     ...within,
+    ...drawing,
+    {
+      name: 'kind-geometry',
+      comment: 'The geometry of a kind knows nothing of its ledger, its grips, its fitting or its references.',
+      severity: 'error',
+      from: { path: '^src/core/drawing/kinds/[^/]+/geometry\\.ts$' },
+      to: { path: `^src/core/drawing/kinds/[^/]+/${FACETS}\\.ts$` },
+    },
     ...downwards,
     {
       name: 'bench-side-by-side',

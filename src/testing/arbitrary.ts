@@ -1,7 +1,8 @@
 import fc from 'fast-check'
-import type { Arbitraries } from '../core/drawing/kinds/arbitraries'
+import type { Arbitraries } from './arbitraries'
+import { KIND_ARBITRARIES } from './kinds'
 import { KINDS } from '../core/drawing/kinds/kinds'
-import type { DrawingObject } from '../core/drawing/model/object'
+import type { DrawingObject } from '../core/drawing/objects/object'
 import type { Node, NodeRun } from '../core/drawing/model/node'
 import type { Gradient, Paint, Stop } from '../core/drawing/model/paint'
 import type { Style } from '../core/drawing/model/style'
@@ -119,9 +120,20 @@ export const run: fc.Arbitrary<NodeRun> = fc.record({
 
 /** Objects of one kind; members, if it holds any, from `members`. */
 function ofKind(kind: (typeof KINDS)[number], members: Arbitraries['members']): fc.Arbitrary<DrawingObject> {
-  const own = kind.any({ fc, half, place, radius, run, style, plainStyle, frame, corner: cornered, members })
+  const own = KIND_ARBITRARIES[kind.kind]({
+    fc,
+    half,
+    place,
+    radius,
+    run,
+    style,
+    plainStyle,
+    frame,
+    corner: cornered,
+    members,
+  })
   const sharing = fc.option(fc.constant({ style: { finish: 'deck' } }), { freq: 8 })
-  return fc.tuple(common(kind.kind), own as fc.Arbitrary<object>, sharing).map(
+  return fc.tuple(common(kind.kind), own, sharing).map(
     ([all, numbers, shared]) =>
       ({
         kind: kind.kind,

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { STARTERS } from '@/core/rules/starters'
 import { masterFor, type IconSet } from '@/core/set/set'
 import { createSession, shown } from '../screens/session/session'

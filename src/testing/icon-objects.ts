@@ -1,5 +1,5 @@
 import { nodesOf } from '../core/drawing/model/nodes'
-import type { DrawingObject } from '../core/drawing/model/object'
+import type { DrawingObject } from '../core/drawing/objects/object'
 import { readPathData } from '../core/formats/path-reader'
 import { pathsOf } from './icon-paths'
 

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../core/drawing/model/object'
+import type { DrawingObject } from '../core/drawing/objects/object'
 import type { Node } from '../core/drawing/model/node'
 import type { PathObject } from '../core/drawing/kinds/path/schema'
 import { STARTERS } from '../core/rules/starters'

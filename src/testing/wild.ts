@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { anyObject } from './arbitrary'
-import { DrawingObject } from '../core/drawing/model/object'
+import { DrawingObject } from '../core/drawing/objects/object'
 
 /**
  * Arbitrary objects with some of their numbers exchanged for ones from where it hurts, as far as the schema takes them:

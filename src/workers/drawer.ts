@@ -1,7 +1,7 @@
 import type { Answer, DrawingCalls, Sent, SentDrawing, Wanted } from './draw.worker'
 import { WorkerClient, type WorkerFault } from './client'
 import type { Accepted } from '../core/drawing/model/accepted'
-import type { DrawingObject } from '../core/drawing/model/object'
+import type { DrawingObject } from '../core/drawing/objects/object'
 import type { Ground } from '../core/picture/picture'
 import type { Rules } from '../core/rules/rules'
 import type { Master } from '../core/set/set'

@@ -1,6 +1,6 @@
 import type { Snag } from '../core/checks/check'
 import type { DrawingEdit } from '../core/drawing/edit/edit'
-import type { DrawingObject } from '../core/drawing/model/object'
+import type { DrawingObject } from '../core/drawing/objects/object'
 import type { Balance } from '../core/proof/balance'
 import type { Crispness } from '../core/proof/crispness'
 import type { OpticalOffset } from '../core/proof/optical-centre'

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../core/drawing/model/object'
+import type { DrawingObject } from '../core/drawing/objects/object'
 import { type Back, strokeBack } from '../core/formats/import/strokes-back'
 import type { Sought } from '../core/formats/import/strokes-of-set'
 import { unbroken } from '../core/formats/import/unbroken'

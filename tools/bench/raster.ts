@@ -1,7 +1,7 @@
 // Draws many icons to pixels in one thread, with our rasteriser and with a peer in turn: npm run bench:raster,
 // npm run bench:raster -- 500
 import { readFileSync } from 'node:fs'
-import type { Shape } from '../../src/core/drawing/evaluate/shape'
+import type { Shape } from '../../src/core/drawing/scene/shape'
 import { readPathData } from '../../src/core/formats/path-reader'
 import { readSetFile } from '../../src/core/formats/set-file'
 import { type Picture, pictureOf } from '../../src/core/picture/picture'

@@ -1,5 +1,5 @@
 // Measures how long snapping takes to answer in a square of 200 objects, everything switched on: npm run bench:snap
-import type { DrawingObject } from '../../src/core/drawing/model/object'
+import type { DrawingObject } from '../../src/core/drawing/objects/object'
 import { STARTERS } from '../../src/core/rules/starters'
 import { snapBox, snapPoint } from '../../src/core/snap/snap'
 import { touchByMoving } from '../../src/core/snap/snap-circle'

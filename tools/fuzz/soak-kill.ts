@@ -343,7 +343,7 @@ async function work(round: number): Promise<void> {
   const guard = async (act: () => Promise<void>) => {
     while (going) await act().catch(() => wait(5))
   }
-  // While everything changes nothing can be released: some rounds only release.
+  // A release is refused while the set changes, and queues behind deliveries: some rounds only release, and are longer.
   const isQuiet = next() < 0.4
   const savers = guard(async () => {
     if (isQuiet) return void (await wait(50))
@@ -367,6 +367,7 @@ async function work(round: number): Promise<void> {
     else iconRevisions = ((await json(`${server.base}/api/sets/${id}`)).body as typeof now).revisions.icons
   })
   const importers = guard(async () => {
+    if (isQuiet) return void (await wait(50))
     const { status, body } = await json(
       `${server.base}/api/sets`,
       JSON.stringify({ ...demo, set: { ...demo.set, icons: demo.set.icons.slice(0, 2) } }),
@@ -378,6 +379,7 @@ async function work(round: number): Promise<void> {
     await wait(60)
   })
   const deliverers = guard(async () => {
+    if (isQuiet) return void (await wait(50))
     const { url } = await delivered(server.base, id)
     await (await fetch(`${url}/zip`, { signal: AbortSignal.timeout(20_000) })).arrayBuffer()
   })
@@ -389,7 +391,7 @@ async function work(round: number): Promise<void> {
     if (status === 200) releases++
     await wait(200)
   })
-  await wait(400 + next() * 2600)
+  await wait(400 + next() * (isQuiet ? 6000 : 2600))
   await server.stop('SIGKILL')
   going = false
   await Promise.all([savers, importers, deliverers, releasers])

@@ -1,6 +1,6 @@
 import type { DrawingEdit } from '../drawing/edit/edit'
-import type { DrawingObject } from '../drawing/model/object'
-import type { Scene } from '../drawing/evaluate/scene'
+import type { DrawingObject } from '../drawing/objects/object'
+import type { Scene } from '../drawing/scene/scene'
 import type { Point } from '../geometry/point'
 import type { LimitKey } from '../rules/limits'
 import type { Rules, Severity } from '../rules/rules'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
-import type { DrawingObject } from '../drawing/model/object'
+import type { DrawingObject } from '../drawing/objects/object'
 import type { Rules } from '../rules/rules'
 import { changeOf } from './change'
 import { conditionOf, lossesBetween } from './condition'

@@ -1,5 +1,5 @@
-import type { Memory } from '../drawing/evaluate/scene'
-import { isCornered, kindOf } from '../drawing/model/object'
+import type { Memory } from '../drawing/scene/scene'
+import { isCornered, kindOf } from '../drawing/objects/object'
 import { piecesAndHoles } from '../geometry/area'
 import type { Checked, Snag } from './check'
 import { keyOf } from './accepting'
@@ -38,7 +38,7 @@ function found(checked: Checked): Condition {
 
 const crampedIn = ({ objects, scene }: Checked): string[] =>
   seenIn(objects).flatMap(({ object }) => {
-    const room = kindOf(object).room?.(object)
+    const room = kindOf(object).geometry.room?.(object)
     if (room === undefined || !isCornered(object) || object.corner === 0) return []
     const radius = scene.radius(object.corner)
     return radius > room + 1e-9

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { DrawingObject } from '../drawing/model/object'
+import type { DrawingObject } from '../drawing/objects/object'
 import { oddObject } from '../../testing/wild'
 import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { applyEdit } from '../set/edit'

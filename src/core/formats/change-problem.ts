@@ -1,4 +1,4 @@
-import { DrawingObject, isContainer } from '../drawing/model/object'
+import { DrawingObject, isContainer } from '../drawing/objects/object'
 import { unknownCheck } from '../checks/known'
 import { Rules } from '../rules/rules'
 import { Icon, iconProblems, type IconSet, LIMITS, type Master } from '../set/set'

@@ -1,4 +1,4 @@
-import type { Shape } from '../drawing/evaluate/shape'
+import type { Shape } from '../drawing/scene/shape'
 import { flattened } from '../geometry/flat'
 import { convexHull } from '../geometry/hull'
 import type { Point } from '../geometry/point'

@@ -1,4 +1,4 @@
-import type { Shape } from '../drawing/evaluate/shape'
+import type { Shape } from '../drawing/scene/shape'
 import type { Box } from '../geometry/box'
 import type { Path } from '../geometry/path'
 import type { Transform } from '../geometry/transform'

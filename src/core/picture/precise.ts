@@ -1,4 +1,4 @@
-import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedStroke } from '../drawing/evaluate/resolved'
+import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedStroke } from '../drawing/model/resolved'
 import { ellipse, type Path } from '../geometry/path'
 import { compose, inverse, type Transform } from '../geometry/transform'
 import type { Stroke } from '../outline/line-style'

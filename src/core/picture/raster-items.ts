@@ -1,5 +1,5 @@
-import type { ResolvedShadow } from '../drawing/evaluate/resolved'
-import type { Run, Shape } from '../drawing/evaluate/shape'
+import type { ResolvedShadow } from '../drawing/model/resolved'
+import type { Run, Shape } from '../drawing/scene/shape'
 import { type Path, transformPath } from '../geometry/path'
 import { IDENTITY, type Transform } from '../geometry/transform'
 import { strokeBands, strokedArea } from '../outline/stroking'

@@ -1,6 +1,6 @@
 import { clipped } from '../drawing/kinds/group/clip'
-import { withOpacity } from '../drawing/evaluate/resolved'
-import { type Run, runsOf, type Shape } from '../drawing/evaluate/shape'
+import { withOpacity } from '../drawing/model/resolved'
+import { type Run, runsOf, type Shape } from '../drawing/scene/shape'
 import { pathBounds, polyline } from '../geometry/path'
 
 type Grouped = Exclude<Run, Shape>

@@ -4,7 +4,7 @@ import type {
   ResolvedPaint,
   ResolvedShadow,
   ResolvedStroke,
-} from '../drawing/evaluate/resolved'
+} from '../drawing/model/resolved'
 import { arcCentre } from '../geometry/arc'
 import type { Path } from '../geometry/path'
 import type { Point } from '../geometry/point'

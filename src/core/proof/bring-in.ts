@@ -1,5 +1,5 @@
-import type { DrawingObject } from '../drawing/model/object'
-import { moveObject, transformObject } from '../drawing/edit/transform-object'
+import type { DrawingObject } from '../drawing/objects/object'
+import { moveObject, transformObject } from '../drawing/objects/transform-object'
 import type { Rules } from '../rules/rules'
 import type { Balance } from './balance'
 

@@ -1,6 +1,6 @@
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { evaluateAll } from '../drawing/evaluate/evaluate'
-import { inkOfAll } from '../drawing/evaluate/ink'
+import { inkOfAll } from '../drawing/scene/ink'
 import { type Crispness, crispness } from './crispness'
 import type { Rules } from '../rules/rules'
 import { drawingFor } from '../set/masters'

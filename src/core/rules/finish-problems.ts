@@ -1,5 +1,5 @@
 import type { NamedValues } from '../drawing/model/values'
-import { withStyleNames } from '../drawing/model/visit'
+import { withStyleNames } from '../drawing/objects/visit'
 import { LISTS } from './lists'
 
 /** Problems of the shared finishes of a rule book, as sentences. */

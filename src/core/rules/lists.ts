@@ -1,4 +1,4 @@
-import type { ValueKind } from '../drawing/model/visit'
+import type { ValueKind } from '../drawing/objects/visit'
 
 /** The lists of named values a drawing can refer to, by the kind of reference. */
 export const LISTS = {

@@ -1,7 +1,7 @@
-import { type DrawingObject, kindOf } from '../drawing/model/object'
-import { countObjects, walk } from '../drawing/model/tree'
+import { type DrawingObject, kindOf } from '../drawing/objects/object'
+import { countObjects, walk } from '../drawing/objects/tree'
 import type { NamedPart, NamedValues } from '../drawing/model/values'
-import { namesUsed } from '../drawing/model/visit'
+import { namesUsed } from '../drawing/objects/visit'
 import { LISTS } from './lists'
 
 /** How many objects one part may hold. */
@@ -11,7 +11,7 @@ const MOST = 2000
 function partsPlaced(objects: readonly DrawingObject[]): Set<string> {
   const found = new Set<string>()
   for (const { object } of walk(objects)) {
-    const name = kindOf(object).part?.(object)
+    const name = kindOf(object).references.part?.(object)
     if (name !== undefined) found.add(name)
   }
   return found

@@ -1,7 +1,7 @@
-import { mapObjects } from '../drawing/model/tree'
+import { mapObjects } from '../drawing/objects/tree'
 import type { Style } from '../drawing/model/style'
-import type { DrawingObject } from '../drawing/model/object'
-import { type Naming, type ValueKind, withNames, withStyleNames } from '../drawing/model/visit'
+import type { DrawingObject } from '../drawing/objects/object'
+import { type Naming, type ValueKind, withNames, withStyleNames } from '../drawing/objects/visit'
 import { LISTS } from './lists'
 import type { Rules } from './rules'
 

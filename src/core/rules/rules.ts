@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Colour, Stops, ValueName } from '../drawing/model/paint'
-import { DrawingObject } from '../drawing/model/object'
+import { DrawingObject } from '../drawing/objects/object'
 import { Plate } from '../drawing/model/plates'
 import { PointXY } from '../drawing/model/place'
 import { Cap, Join, Style } from '../drawing/model/style'

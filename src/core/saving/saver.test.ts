@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { iconOf as icon, smallBox as box } from '../../testing/samples'
-import { walk } from '../drawing/model/tree'
+import { walk } from '../drawing/objects/tree'
 import { starter } from '../rules/starters'
 import { applyEdit, type SetEdit } from '../set/edit'
 import { advance, beginning as historyOf, type History, redo, undo } from '../set/history'

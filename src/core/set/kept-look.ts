@@ -1,17 +1,17 @@
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { evaluateAll } from '../drawing/evaluate/evaluate'
-import { type DrawingObject, isStyled, kindOf } from '../drawing/model/object'
+import { type DrawingObject, isStyled, kindOf } from '../drawing/objects/object'
 import { isGradient, type Paint, type Stop } from '../drawing/model/paint'
 import { same } from '../drawing/model/same'
-import { styleOf } from '../drawing/evaluate/shared-style'
+import { styleOf } from '../drawing/scene/shared-style'
 import { isShared, type Style, withPaints } from '../drawing/model/style'
-import { mapObjects } from '../drawing/model/tree'
+import { mapObjects } from '../drawing/objects/tree'
 import { colourOf, finishOf, radiusOf, stopsOf, weightOf } from '../drawing/model/values'
-import { visited } from '../drawing/model/visit'
+import { visited } from '../drawing/objects/visit'
 import { basesOf, rulesForGrid } from '../rules/rules-for-grid'
 import { LISTS } from '../rules/lists'
 import type { Rename } from '../rules/renames'
-import { type Part, type Rules } from '../rules/rules'
+import type { Part, Rules } from '../rules/rules'
 import { masterOn } from './masters'
 import { freeName } from './names'
 import { type Icon, type Master, masterFor } from './set'
@@ -115,7 +115,7 @@ export class KeptLook {
         style: (style) => this.style(style, before, after),
         colour: (colour) => this.colour(colour),
       })
-      const { plate, withPlate, part, withPart } = kindOf(next)
+      const { plate, withPlate, part, withPart } = kindOf(next).references
       const plateName = plate?.(next)
       if (plateName !== undefined) next = named(next, plateName, this.plate(plateName), withPlate)
       const partName = part?.(next)

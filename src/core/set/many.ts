@@ -1,9 +1,9 @@
 import { repainted } from '../drawing/edit/paint'
-import { type DrawingObject, isStyled, type OfKind, kindOf } from '../drawing/model/object'
-import { styleOf } from '../drawing/evaluate/shared-style'
+import { type DrawingObject, isStyled, type OfKind, kindOf } from '../drawing/objects/object'
+import { styleOf } from '../drawing/scene/shared-style'
 import { isShared, type Style, withPaints } from '../drawing/model/style'
-import { mapObjects } from '../drawing/model/tree'
-import { visited } from '../drawing/model/visit'
+import { mapObjects } from '../drawing/objects/tree'
+import { visited } from '../drawing/objects/visit'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { DrawingEdit } from '../drawing/edit/edit'
 import { INK } from '../drawing/model/values'
@@ -117,7 +117,7 @@ export function platedEdit(icons: readonly Icon[], rules: Rules, plate: string |
       const draw = (edit: DrawingEdit): SetEdit[] => [{ kind: 'draw', icon: icon.id, master: base, edit }]
       if (plate === null) return own.length > 0 ? draw({ kind: 'remove', ids: own.map(({ id }) => id) }) : []
       if (own.length > 0)
-        return draw({ kind: 'replace', objects: own.map((one) => kindOf(one).withPlate!(one, plate)) })
+        return draw({ kind: 'replace', objects: own.map((one) => kindOf(one).references.withPlate!(one, plate)) })
       const laid: OfKind<'plate'> = {
         kind: 'plate',
         id: nextId(),

@@ -1,6 +1,6 @@
-import { type Memory, remembered } from '../drawing/evaluate/memory'
+import { type Memory, remembered } from '../drawing/scene/memory'
 import { same } from '../drawing/model/same'
-import type { DrawingObject } from '../drawing/model/object'
+import type { DrawingObject } from '../drawing/objects/object'
 import { baseFor, rulesForGrid } from '../rules/rules-for-grid'
 import { scaled } from '../rules/fit/brought'
 import { fitted } from '../rules/fit/fit'

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../drawing/model/object'
+import type { DrawingObject } from '../drawing/objects/object'
 import { same } from '../drawing/model/same'
 import { mergedObjects } from './merge'
 import { type MergedValue, mergedOrder, mergedValue } from './merge-value'

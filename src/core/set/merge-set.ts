@@ -1,6 +1,6 @@
 import { same } from '../drawing/model/same'
-import { namesUsed, type ValueKind } from '../drawing/model/visit'
-import { walk } from '../drawing/model/tree'
+import { namesUsed, type ValueKind } from '../drawing/objects/visit'
+import { walk } from '../drawing/objects/tree'
 import { LISTS } from '../rules/lists'
 import { hasValue } from '../rules/renames'
 import { Rules } from '../rules/rules'

@@ -1,4 +1,4 @@
-import { type DrawingObject, isContainer } from '../drawing/model/object'
+import { type DrawingObject, isContainer } from '../drawing/objects/object'
 import { same } from '../drawing/model/same'
 import { mergedFields, mergedOrder } from './merge-value'
 import { climbed, type Entries, entriesOf, type Entry, grown, sequence } from './object-tree'

@@ -1,6 +1,6 @@
-import { type DrawingObject, isContainer } from '../drawing/model/object'
+import { type DrawingObject, isContainer } from '../drawing/objects/object'
 import { same } from '../drawing/model/same'
-import { walk } from '../drawing/model/tree'
+import { walk } from '../drawing/objects/tree'
 
 /** An object of a drawing and the id of what holds it, null where nothing does. */
 export type Entry = { readonly object: DrawingObject; readonly parent: string | null }

@@ -1,5 +1,5 @@
-import type { DrawingObject } from '../drawing/model/object'
-import { walk, withNewIds } from '../drawing/model/tree'
+import type { DrawingObject } from '../drawing/objects/object'
+import { walk, withNewIds } from '../drawing/objects/tree'
 import { basesOf } from '../rules/rules-for-grid'
 import { withOwn } from '../rules/follow'
 import { scaled } from '../rules/fit/brought'

@@ -1,8 +1,8 @@
 import { keepingCodes } from './code-points'
 import { type MergedSet, onGridOf } from './merge-set'
 import { iconPart, type SetConflict } from './merge-icon'
-import { type Icon, type IconSet, type Master } from './set'
-import { find } from '../drawing/model/tree'
+import type { Icon, IconSet, Master } from './set'
+import { find } from '../drawing/objects/tree'
 import { settledConflict } from './settle'
 
 /**

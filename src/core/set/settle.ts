@@ -1,6 +1,6 @@
-import type { DrawingObject } from '../drawing/model/object'
-import { isContainer } from '../drawing/model/object'
-import { find, mapObjects } from '../drawing/model/tree'
+import type { DrawingObject } from '../drawing/objects/object'
+import { isContainer } from '../drawing/objects/object'
+import { find, mapObjects } from '../drawing/objects/tree'
 import type { Conflict, Merged } from './merge'
 import { entriesOf } from './object-tree'
 

@@ -9,7 +9,7 @@ import { editable } from '../drawing/edit/editable'
 import { outline } from '../drawing/evaluate/evaluate'
 import { framePoint } from '../drawing/model/frame'
 import type { Guide } from '../drawing/model/guide'
-import { type DrawingObject, isCornered, isFramed } from '../drawing/model/object'
+import { type DrawingObject, isCornered, isFramed } from '../drawing/objects/object'
 import type { Rules } from '../rules/rules'
 import { SAME_POINT } from '../geometry/tolerance'
 

@@ -1,4 +1,4 @@
-import type { Shape, GroupEffect } from '../drawing/evaluate/shape'
+import type { Shape, GroupEffect } from '../drawing/scene/shape'
 import { boxCentre } from '../geometry/box'
 import { flattened } from '../geometry/flat'
 import { nearestOnPath } from '../geometry/nearest'

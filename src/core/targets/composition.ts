@@ -1,6 +1,6 @@
 import { isGradientPaint, meanColour } from './tone'
-import type { Shape } from '../drawing/evaluate/shape'
-import { inkOfAll } from '../drawing/evaluate/ink'
+import type { Shape } from '../drawing/scene/shape'
+import { inkOfAll } from '../drawing/scene/ink'
 import type { Ground, Layer, Picture } from '../picture/picture'
 import type { Attributes, Element } from '../formats/markup'
 import { type Box, boxCentre } from '../geometry/box'

@@ -1,9 +1,9 @@
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { wholeDrawing } from '../drawing/evaluate/evaluate'
-import { type DrawingObject, kindOf } from '../drawing/model/object'
-import { withStrokesOutlined } from '../drawing/evaluate/stroke-outlines'
-import type { Shape } from '../drawing/evaluate/shape'
-import { mapObjects, walk } from '../drawing/model/tree'
+import { type DrawingObject, kindOf } from '../drawing/objects/object'
+import { withStrokesOutlined } from '../drawing/scene/stroke-outlines'
+import type { Shape } from '../drawing/scene/shape'
+import { mapObjects, walk } from '../drawing/objects/tree'
 import { drawingPicture, type Documents, documentsFor, type Drawn } from '../picture/drawn'
 import { compactElement, svgOfPicture } from '../picture/svg'
 import { type Ground, type Picture, pictureOf } from '../picture/picture'
@@ -24,7 +24,7 @@ const FAR = 3
 
 /** A cast that is not cut by its plate any more, but far outside of it. */
 function castFar(object: DrawingObject): DrawingObject {
-  const { cut: cutOf, withCut } = kindOf(object),
+  const { cut: cutOf, withCut } = kindOf(object).geometry,
     cut = cutOf?.(object)
   if (!cut) return object
   const map = (cut.map ?? [1, 0, 0, 1]).map((value) => value * FAR) as [number, number, number, number]

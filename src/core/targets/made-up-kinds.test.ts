@@ -6,17 +6,17 @@ import type { Rules } from '../rules/rules'
 import type { Icon } from '../set/set'
 
 /**
- * Two kinds that exist here alone, each its definition and one place in the list. Everything knows them: files, fitting,
+ * Two kinds that exist here alone, each its facets and one place in the list. Everything knows them: files, fitting,
  * checks with their mends, balance, and all targets.
  */
 vi.mock('../drawing/kinds/kinds', async (original) => {
   const { KINDS } = await original<{ KINDS: typeof Kinds }>()
   const { z } = await import('zod')
   const { defineKind } = await import('../drawing/kinds/kind')
-  const { common, framed } = await import('../drawing/kinds/traits')
+  const { common, framed } = await import('../drawing/model/traits')
   const { Finish } = await import('../drawing/model/style')
   const { PointXY } = await import('../drawing/model/place')
-  const { fittedFrame } = await import('../drawing/edit/fitting')
+  const { fittedFrame } = await import('../drawing/model/fitting')
   const { frameCorners } = await import('../drawing/model/frame')
   const { boxAbout } = await import('../geometry/box')
   const { ellipse, polyline } = await import('../geometry/path')
@@ -30,10 +30,8 @@ vi.mock('../drawing/kinds/kinds', async (original) => {
     word: 'Slab',
     schema: Slab,
     fills: 'sides',
-    edge: (object) => [polyline(frameCorners(object), true)],
-    fit: fittedFrame,
-    lost: 'its size as numbers',
-    any: ({ fc, frame, style }) => fc.tuple(frame, style).map(([box, finish]) => ({ ...box, style: finish })),
+    geometry: { edge: (object) => [polyline(frameCorners(object), true)], lost: 'its size as numbers' },
+    fitting: { fit: fittedFrame },
   })
 
   /** A raft: a round ground of a radius that the rest lies on. */
@@ -50,15 +48,16 @@ vi.mock('../drawing/kinds/kinds', async (original) => {
     word: 'Raft',
     schema: Raft,
     stands: 'ground',
-    edge: ({ at, r }) => [ellipse(at, r, r)],
-    frame: ({ at, r }) => boxAbout(at, 2 * r, 2 * r),
-    transform: (object, map) => ({
-      ...object,
-      at: applyTidy(map, object.at),
-      r: object.r * Math.hypot(map[0], map[1]),
-    }),
-    lost: 'its radius as a number',
-    any: ({ fc, place, style }) => fc.record({ at: place, r: fc.integer({ min: 1, max: 9 }), style }),
+    geometry: {
+      edge: ({ at, r }) => [ellipse(at, r, r)],
+      frame: ({ at, r }) => boxAbout(at, 2 * r, 2 * r),
+      transform: (object, map) => ({
+        ...object,
+        at: applyTidy(map, object.at),
+        r: object.r * Math.hypot(map[0], map[1]),
+      }),
+      lost: 'its radius as a number',
+    },
   })
   return { KINDS: [...KINDS, slab, raft] }
 })

@@ -1,7 +1,7 @@
 import { renamedSum, summed } from '@/core/rules/sums'
 import type { Keyline, Rules as RulesType } from '@/core/rules/rules'
 import { Rules } from '@/core/rules/rules'
-import type { ValueKind } from '@/core/drawing/model/visit'
+import type { ValueKind } from '@/core/drawing/objects/visit'
 import { onAnotherGrid } from '@/core/rules/limits'
 import { keepsNames, type Rename, renameInStyle, renameValues } from '@/core/rules/renames'
 import { rulesForGrid } from '@/core/rules/rules-for-grid'

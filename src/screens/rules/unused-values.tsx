@@ -1,6 +1,6 @@
 'use client'
 
-import type { ValueKind } from '@/core/drawing/model/visit'
+import type { ValueKind } from '@/core/drawing/objects/visit'
 import { unusedValues } from '@/core/set/unused'
 import { useSessionState } from '../session/use-session'
 

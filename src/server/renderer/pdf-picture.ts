@@ -1,5 +1,5 @@
-import { runsOf, type Run, type Shape } from '../../core/drawing/evaluate/shape'
-import type { ResolvedGradient, ResolvedPaint } from '../../core/drawing/evaluate/resolved'
+import { runsOf, type Run, type Shape } from '../../core/drawing/scene/shape'
+import type { ResolvedGradient, ResolvedPaint } from '../../core/drawing/model/resolved'
 import { arcCentre, arcFromAngles } from '../../core/geometry/arc'
 import type { Path } from '../../core/geometry/path'
 import type { Point } from '../../core/geometry/point'

@@ -1,6 +1,6 @@
 import { refusalIn } from '../../drawing/evaluate/evaluate'
-import { styleOf } from '../../drawing/evaluate/shared-style'
-import type { Styled } from '../../drawing/model/object'
+import { styleOf } from '../../drawing/scene/shared-style'
+import type { Styled } from '../../drawing/objects/object'
 import { pathBounds } from '../../geometry/path'
 import type { Check, Checked } from '../check'
 import { paintedIn, said } from '../look/seen'

@@ -1,4 +1,4 @@
-import { type DrawingObject, isStyled } from '../../drawing/model/object'
+import { type DrawingObject, isStyled } from '../../drawing/objects/object'
 import { refusalIn } from '../../drawing/evaluate/evaluate'
 import { extent } from '../../drawing/evaluate/extent'
 import { area } from '../../geometry/area'

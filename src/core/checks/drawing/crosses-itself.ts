@@ -1,4 +1,4 @@
-import { styleOf } from '../../drawing/evaluate/shared-style'
+import { styleOf } from '../../drawing/scene/shared-style'
 import type { NodeRun } from '../../drawing/model/node'
 import { contourOf, nodesOf } from '../../drawing/model/nodes'
 import { combine } from '../../planar/boolean'

@@ -1,5 +1,5 @@
-import { transformObject } from '../../drawing/edit/transform-object'
-import { kindOf } from '../../drawing/model/object'
+import { transformObject } from '../../drawing/objects/transform-object'
+import { kindOf } from '../../drawing/objects/object'
 import type { Check } from '../check'
 import { shownInk } from '../look/ink'
 import { scaledAbout } from '../look/reach'

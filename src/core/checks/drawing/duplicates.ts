@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import type { Check } from '../check'
 import { seenIn } from '../look/seen'
 

@@ -1,5 +1,5 @@
-import { laidNodes, withLaidNodes } from '../../drawing/edit/laid-nodes'
-import type { DrawingObject } from '../../drawing/model/object'
+import { laidNodes, withLaidNodes } from '../../drawing/objects/laid-nodes'
+import type { DrawingObject } from '../../drawing/objects/object'
 import { distance, type Point } from '../../geometry/point'
 import type { Check } from '../check'
 import { isNearly } from '../look/circles'

@@ -1,5 +1,5 @@
 import { reverseContour } from '../../drawing/edit/contour-edit'
-import { styleOf } from '../../drawing/evaluate/shared-style'
+import { styleOf } from '../../drawing/scene/shared-style'
 import type { NodeRun } from '../../drawing/model/node'
 import { contourOf } from '../../drawing/model/nodes'
 import { sweptTwice } from '../../geometry/area'

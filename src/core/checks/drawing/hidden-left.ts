@@ -1,4 +1,4 @@
-import { walk } from '../../drawing/model/tree'
+import { walk } from '../../drawing/objects/tree'
 import type { Check } from '../check'
 
 /** Hidden objects of the drawing itself: nobody sees that they are still there. */

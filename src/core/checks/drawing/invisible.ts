@@ -1,8 +1,8 @@
 import { extent } from '../../drawing/evaluate/extent'
-import { laidNodes } from '../../drawing/edit/laid-nodes'
-import { type DrawingObject, isStyled, kindOf } from '../../drawing/model/object'
+import { laidNodes } from '../../drawing/objects/laid-nodes'
+import { type DrawingObject, isStyled, kindOf } from '../../drawing/objects/object'
 import { refusalIn } from '../../drawing/evaluate/evaluate'
-import { styleOf } from '../../drawing/evaluate/shared-style'
+import { styleOf } from '../../drawing/scene/shared-style'
 import type { Check } from '../check'
 import { pathBounds } from '../../geometry/path'
 import { seenIn } from '../look/seen'
@@ -24,8 +24,8 @@ export const invisible: Check = {
   severity: 'warning',
   find: ({ objects, scene, rules }) =>
     seenIn(objects).flatMap(({ object, parents, isFree }) => {
-      if (parents.some((parent) => isStyled(parent) || kindOf(parent).isMask?.(parent) !== false)) return []
-      if (kindOf(object).isMask) return []
+      if (parents.some((parent) => isStyled(parent) || kindOf(parent).geometry.isMask?.(parent) !== false)) return []
+      if (kindOf(object).geometry.isMask) return []
       if (refusalIn(object, scene)) return []
       const why = reason()
       if (!why) return []

@@ -5,8 +5,8 @@ import { LEAK } from '../../geometry/tolerance'
 import type { Check } from '../check'
 import { replacing, said, seenIn } from '../look/seen'
 import { SAME } from '../look/tolerance'
-import { kindOf } from '../../drawing/model/object'
-import { styleOf } from '../../drawing/evaluate/shared-style'
+import { kindOf } from '../../drawing/objects/object'
+import { styleOf } from '../../drawing/scene/shared-style'
 
 /** Open contours whose ends nearly meet. */
 export const leak: Check = {
@@ -18,7 +18,7 @@ export const leak: Check = {
   find: ({ objects, rules, scene }) =>
     seenIn(objects).flatMap((one) => {
       const { object } = one
-      const path = kindOf(object).runs ? editable(object, scene) : null
+      const path = kindOf(object).geometry.runs ? editable(object, scene) : null
       if (!path || styleOf(path, scene).dash) return []
       return path.contours.flatMap(({ closed, nodes }, contour) => {
         const first = nodes[0]!,

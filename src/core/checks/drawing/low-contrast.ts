@@ -1,5 +1,5 @@
-import { styleOf } from '../../drawing/evaluate/shared-style'
-import { isStyled, kindOf } from '../../drawing/model/object'
+import { styleOf } from '../../drawing/scene/shared-style'
+import { isStyled, kindOf } from '../../drawing/objects/object'
 import { isGradient } from '../../drawing/model/paint'
 import { colourOf } from '../../drawing/model/values'
 import { ENOUGH, contrast } from '../../proof/contrast'

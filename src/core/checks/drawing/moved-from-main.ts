@@ -1,4 +1,4 @@
-import { moveObject } from '../../drawing/edit/transform-object'
+import { moveObject } from '../../drawing/objects/transform-object'
 import type { Check } from '../check'
 import { besideMain } from '../look/beside-main'
 import { said } from '../look/seen'

@@ -1,6 +1,6 @@
-import { moveObject } from '../../drawing/edit/transform-object'
+import { moveObject } from '../../drawing/objects/transform-object'
 import { extent } from '../../drawing/evaluate/extent'
-import { kindOf } from '../../drawing/model/object'
+import { kindOf } from '../../drawing/objects/object'
 import { boxCentre } from '../../geometry/box'
 import type { Check } from '../check'
 import { isNearly } from '../look/circles'

@@ -1,4 +1,4 @@
-import { type DrawingObject, type Framed, isFramed, kindOf } from '../../drawing/model/object'
+import { type DrawingObject, type Framed, isFramed, kindOf } from '../../drawing/objects/object'
 import { boxCentre } from '../../geometry/box'
 import type { Check } from '../check'
 import { isNearly } from '../look/circles'

@@ -1,5 +1,5 @@
-import { moveObject } from '../../drawing/edit/transform-object'
-import { type Framed, isFramed } from '../../drawing/model/object'
+import { moveObject } from '../../drawing/objects/transform-object'
+import { type Framed, isFramed } from '../../drawing/objects/object'
 import type { Check, Found } from '../check'
 import { isNearly } from '../look/circles'
 import { replacing, said, type Seen, seenIn } from '../look/seen'

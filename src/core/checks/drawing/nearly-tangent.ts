@@ -1,4 +1,4 @@
-import { moveObject } from '../../drawing/edit/transform-object'
+import { moveObject } from '../../drawing/objects/transform-object'
 import { distance } from '../../geometry/point'
 import type { Check } from '../check'
 import { centreOf, isNearly, isRound } from '../look/circles'

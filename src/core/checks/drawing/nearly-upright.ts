@@ -1,4 +1,4 @@
-import { isFramed } from '../../drawing/model/object'
+import { isFramed } from '../../drawing/objects/object'
 import type { Check } from '../check'
 import { replacing, said, seenIn } from '../look/seen'
 import { NEARLY_STRAIGHT, SAME_DIRECTION } from '../look/tolerance'

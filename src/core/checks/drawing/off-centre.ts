@@ -1,4 +1,4 @@
-import { moveObject } from '../../drawing/edit/transform-object'
+import { moveObject } from '../../drawing/objects/transform-object'
 import { tidy } from '../../geometry/tidy'
 import { inkCentroid } from '../../proof/optical-centre'
 import type { Check } from '../check'

@@ -1,5 +1,5 @@
-import { laidNodes, withLaidNodes } from '../../drawing/edit/laid-nodes'
-import { type DrawingObject, type Framed, isFramed, kindOf } from '../../drawing/model/object'
+import { laidNodes, withLaidNodes } from '../../drawing/objects/laid-nodes'
+import { type DrawingObject, type Framed, isFramed, kindOf } from '../../drawing/objects/object'
 import type { Point } from '../../geometry/point'
 import type { Check } from '../check'
 import { replacing, said, seenIn } from '../look/seen'

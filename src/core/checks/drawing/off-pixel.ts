@@ -1,5 +1,5 @@
-import { type DrawingObject, isFramed, kindOf } from '../../drawing/model/object'
-import { moveObject } from '../../drawing/edit/transform-object'
+import { type DrawingObject, isFramed, kindOf } from '../../drawing/objects/object'
+import { moveObject } from '../../drawing/objects/transform-object'
 import { crispness, SEEN } from '../../proof/crispness'
 import { pathBounds } from '../../geometry/path'
 import type { Point } from '../../geometry/point'

@@ -1,4 +1,4 @@
-import { moveObject } from '../../drawing/edit/transform-object'
+import { moveObject } from '../../drawing/objects/transform-object'
 import { boxCentre, boxInside } from '../../geometry/box'
 import { pathBounds } from '../../geometry/path'
 import { inkCentroid } from '../../proof/optical-centre'

@@ -1,5 +1,5 @@
 import { refusalIn } from '../../drawing/evaluate/evaluate'
-import { styleOf } from '../../drawing/evaluate/shared-style'
+import { styleOf } from '../../drawing/scene/shared-style'
 import { arcCentre } from '../../geometry/arc'
 import { cross, dot } from '../../geometry/point'
 import { pointAt, type Segment } from '../../geometry/segment'

@@ -1,5 +1,5 @@
-import { isCornered, isRounding } from '../../drawing/model/object'
-import { visited } from '../../drawing/model/visit'
+import { isCornered, isRounding } from '../../drawing/objects/object'
+import { visited } from '../../drawing/objects/visit'
 import type { Check } from '../check'
 import { replacing, said, seenIn } from '../look/seen'
 import { nearestNamed } from '../look/values-of-rules'

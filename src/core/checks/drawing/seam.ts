@@ -1,6 +1,6 @@
-import { isStyled, kindOf, type Styled } from '../../drawing/model/object'
+import { isStyled, kindOf, type Styled } from '../../drawing/objects/object'
 import { outline } from '../../drawing/evaluate/evaluate'
-import { styleOf } from '../../drawing/evaluate/shared-style'
+import { styleOf } from '../../drawing/scene/shared-style'
 import { nearestOnPath } from '../../geometry/nearest'
 import { type Path, pathBounds } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
@@ -29,7 +29,9 @@ export const seam: Check = {
     const filled = seenIn(objects).filter(
       ({ object, parents }) =>
         isStyled(object) &&
-        !parents.some((parent) => kindOf(parent).isMask?.(parent) !== false || kindOf(parent).underlap?.(parent)) &&
+        !parents.some(
+          (parent) => kindOf(parent).geometry.isMask?.(parent) !== false || kindOf(parent).geometry.underlap?.(parent),
+        ) &&
         styleOf(object, scene).fill !== 'none' &&
         styleOf(object, scene).stroke === 'none',
     ) as (Seen & { object: Styled })[]
@@ -47,11 +49,11 @@ export const seam: Check = {
             spot: { at },
             ...(one.isFree &&
               other.isFree &&
-              (group && kindOf(group).withUnderlap
+              (group && kindOf(group).geometry.withUnderlap
                 ? {
                     mend: {
                       kind: 'replace' as const,
-                      objects: [kindOf(group).withUnderlap!(group, UNDERLAP * unit)],
+                      objects: [kindOf(group).geometry.withUnderlap!(group, UNDERLAP * unit)],
                     },
                   }
                 : {

@@ -1,8 +1,8 @@
 import { evaluateAll } from '../../drawing/evaluate/evaluate'
-import { inkOfAll } from '../../drawing/evaluate/ink'
-import type { DrawingObject } from '../../drawing/model/object'
+import { inkOfAll } from '../../drawing/scene/ink'
+import type { DrawingObject } from '../../drawing/objects/object'
 import { type Path, pathBounds } from '../../geometry/path'
-import type { Memory } from '../../drawing/evaluate/scene'
+import type { Memory } from '../../drawing/scene/scene'
 import type { Checked } from '../check'
 
 const inks: Memory<Path> = new WeakMap()

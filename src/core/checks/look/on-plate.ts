@@ -1,4 +1,4 @@
-import { type DrawingObject, isContainer, kindOf } from '../../drawing/model/object'
+import { type DrawingObject, isContainer, kindOf } from '../../drawing/objects/object'
 import type { Path } from '../../geometry/path'
 import type { Checked } from '../check'
 

@@ -1,6 +1,6 @@
 import { editable } from '../../drawing/edit/editable'
 import type { Node, NodeRun } from '../../drawing/model/node'
-import { type DrawingObject, type OfKind, kindOf } from '../../drawing/model/object'
+import { type DrawingObject, type OfKind, kindOf } from '../../drawing/objects/object'
 import type { Checked, Found } from '../check'
 import { replacing, seenIn } from './seen'
 
@@ -16,7 +16,7 @@ export function inPaths(
 ): Found[] {
   return seenIn(objects).flatMap((one): Found[] => {
     const { object } = one
-    const path = kindOf(object).runs ? editable(object, scene) : null
+    const path = kindOf(object).geometry.runs ? editable(object, scene) : null
     if (!path) return []
     const found = faults(path, rules.grid.size / 24)
     const [first] = found

@@ -1,6 +1,6 @@
 import type { Box } from '../../geometry/box'
-import { transformObject } from '../../drawing/edit/transform-object'
-import { kindOf } from '../../drawing/model/object'
+import { transformObject } from '../../drawing/objects/transform-object'
+import { kindOf } from '../../drawing/objects/object'
 import type { Point } from '../../geometry/point'
 import type { Transform } from '../../geometry/transform'
 import type { Checked, Found } from '../check'

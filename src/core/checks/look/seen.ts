@@ -1,6 +1,6 @@
 import type { DrawingEdit } from '../../drawing/edit/edit'
-import { type DrawingObject, isContainer, isStyled, type Styled } from '../../drawing/model/object'
-import { type Located, walk } from '../../drawing/model/tree'
+import { type DrawingObject, isContainer, isStyled, type Styled } from '../../drawing/objects/object'
+import { type Located, walk } from '../../drawing/objects/tree'
 
 /** An object that is seen, with the containers around it, and whether it may be changed. */
 export type Seen = Located & { readonly isFree: boolean }

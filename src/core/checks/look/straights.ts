@@ -1,5 +1,5 @@
-import type { DrawingObject } from '../../drawing/model/object'
-import { laidNodes, withLaidNodes } from '../../drawing/edit/laid-nodes'
+import type { DrawingObject } from '../../drawing/objects/object'
+import { laidNodes, withLaidNodes } from '../../drawing/objects/laid-nodes'
 import type { Node } from '../../drawing/model/node'
 import type { Point } from '../../geometry/point'
 

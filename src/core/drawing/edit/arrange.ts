@@ -2,9 +2,9 @@ import { type Box, boxUnion } from '../../geometry/box'
 import type { Point } from '../../geometry/point'
 import { tidy } from '../../geometry/tidy'
 import { extent } from '../evaluate/extent'
-import { moveObject } from './transform-object'
-import type { DrawingObject } from '../model/object'
-import type { Scene } from '../evaluate/scene'
+import { moveObject } from '../objects/transform-object'
+import type { DrawingObject } from '../objects/object'
+import type { Scene } from '../scene/scene'
 
 /** A side or a middle on which boxes are lined up. */
 export type Side = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom'

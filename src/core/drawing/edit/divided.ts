@@ -1,7 +1,7 @@
 import type { Path } from '../../geometry/path'
 import { patchwork } from '../../planar/patches'
-import { type DrawingObject, isStyled, type Styled } from '../model/object'
-import type { Scene } from '../evaluate/scene'
+import { type DrawingObject, isStyled, type Styled } from '../objects/object'
+import type { Scene } from '../scene/scene'
 import { countsByInk } from '../evaluate/operand'
 
 /** A piece of a division: its outline, and the topmost object that it is part of. */

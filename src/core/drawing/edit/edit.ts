@@ -1,5 +1,5 @@
-import { type Container, type DrawingObject, isCombining, isContainer, type Role } from '../model/object'
-import { find, mapObjects, outermost } from '../model/tree'
+import { type Container, type DrawingObject, isCombining, isContainer, type Role } from '../objects/object'
+import { find, mapObjects, outermost } from '../objects/tree'
 
 /** A container still without members. */
 export type EmptyContainer = Container extends infer C ? (C extends Container ? Omit<C, 'members'> : never) : never

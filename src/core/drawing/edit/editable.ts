@@ -1,7 +1,7 @@
 import { outline } from '../evaluate/evaluate'
 import { nodesOf } from '../model/nodes'
-import { type DrawingObject, isCornered, isStyled, kindOf, type OfKind } from '../model/object'
-import type { Memory, Scene } from '../evaluate/scene'
+import { type DrawingObject, isCornered, isStyled, kindOf, type OfKind } from '../objects/object'
+import type { Memory, Scene } from '../scene/scene'
 
 /**
  * An object as a path whose nodes can be edited, with its corners still live; null for what has no outline of its own.
@@ -9,9 +9,9 @@ import type { Memory, Scene } from '../evaluate/scene'
  */
 export function editable(object: DrawingObject, scene: Scene): OfKind<'path'> | null {
   if (object.kind === 'path') return object
-  if (!isStyled(object) && !kindOf(object).nodes) return null
+  if (!isStyled(object) && !kindOf(object).geometry.nodes) return null
   return scene.remembered(paths, object, () => {
-    const { nodes } = kindOf(object)
+    const { nodes } = kindOf(object).geometry
     const contours = nodes ? nodes(object, scene) : edgeNodes(object, scene)
     if (contours.length === 0) return null
     const { id, name, role, by, hidden, locked, opacity, shadow } = object
@@ -45,7 +45,7 @@ export type Edited = { readonly object: DrawingObject; readonly lost: string | n
 
 /** The object after its nodes were edited as a path: still live where it can be, else the path itself. */
 export function afterEdit(object: DrawingObject, path: OfKind<'path'>): Edited {
-  const { fold, lost } = kindOf(object)
+  const { fold, lost } = kindOf(object).geometry
   const folded = fold?.(object, path.contours)
   return folded ? { object: folded, lost: null } : { object: path, lost: lost || 'its own numbers' }
 }

@@ -1,6 +1,6 @@
 import type { Point } from '../../geometry/point'
-import type { DrawingObject } from '../model/object'
-import type { Line as LineObject } from '../kinds/line/line'
+import type { DrawingObject } from '../objects/object'
+import type { Line as LineObject } from '../kinds/line/schema'
 import type { NodeRun } from '../model/node'
 import type { PathObject } from '../kinds/path/schema'
 import type { Radius, Style } from '../model/style'

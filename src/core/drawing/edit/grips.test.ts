@@ -2,7 +2,7 @@ import { sceneOf } from '../evaluate/evaluated-scene'
 import { describe, expect, it } from 'vitest'
 import { STARTERS } from '../../rules/starters'
 import { gripsOf, pullGrip } from './grips'
-import type { DrawingObject } from '../model/object'
+import type { DrawingObject } from '../objects/object'
 import { polygon, style } from '../../../testing/samples'
 
 const values = STARTERS[0]!.rules

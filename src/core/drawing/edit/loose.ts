@@ -1,17 +1,17 @@
 import { editable } from './editable'
-import type { LoosePiece } from '../kinds/kind'
-import { type DrawingObject, isContainer, isStyled, kindOf } from '../model/object'
-import { contoursOf, plainPaths } from '../model/plain'
-import type { Scene } from '../evaluate/scene'
-import { transformObject } from './transform-object'
-import { withNewIds } from '../model/tree'
+import type { LoosePiece } from '../kinds/facets/geometry'
+import { type DrawingObject, isContainer, isStyled, kindOf } from '../objects/object'
+import { contoursOf, plainPaths } from '../objects/plain'
+import type { Scene } from '../scene/scene'
+import { transformObject } from '../objects/transform-object'
+import { withNewIds } from '../objects/tree'
 
 /**
  * Releases a live object without changing its look: returns its members, their images, or its results. Ids are new,
  * except for existing members.
  */
 export function loosened(object: DrawingObject, scene: Scene, nextId: () => string): DrawingObject[] {
-  const { loose } = kindOf(object)
+  const { loose } = kindOf(object).geometry
   if (!loose) return isContainer(object) ? object.members : []
   const used = new Set<string>()
   return loose(object, scene).flatMap((piece): DrawingObject[] => {
@@ -48,9 +48,9 @@ function commonOf({ id, name, role, by, hidden, locked, opacity, shadow }: Drawi
  */
 export function fixed(object: DrawingObject, scene: Scene, nextId: () => string): DrawingObject | null {
   if (object.kind === 'path') return object
-  const { shapes, lost } = kindOf(object)
+  const { shapes, lost } = kindOf(object).geometry
   if (isStyled(object) && !shapes && lost !== null) return editable(object, scene)
-  if (isContainer(object) && kindOf(object).isMask) {
+  if (isContainer(object) && kindOf(object).geometry.isMask) {
     const members = object.members.flatMap((member) => fixed(member, scene, nextId) ?? [])
     if (members.length === 0) return null
     return members.every((member, i) => member === object.members[i]) ? object : { ...object, members }

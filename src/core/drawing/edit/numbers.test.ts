@@ -12,12 +12,12 @@ import { sceneOf } from '../evaluate/evaluated-scene'
 import { extent, frameOf } from '../evaluate/extent'
 import { framePoint } from '../model/frame'
 import { changeNumbers, fitObjects } from './numbers'
-import { DrawingObject, isCombining, isContainer, isFramed, kindOf } from '../model/object'
-import { scaleOwn } from './scale-own'
+import { DrawingObject, isCombining, isContainer, isFramed, kindOf } from '../objects/object'
+import { scaleOwn } from '../objects/scale-own'
 import { countsByInk } from '../evaluate/operand'
-import { transformObject } from './transform-object'
-import { walk } from '../model/tree'
-import { namesUsed } from '../model/visit'
+import { transformObject } from '../objects/transform-object'
+import { walk } from '../objects/tree'
+import { namesUsed } from '../objects/visit'
 import { runs } from '../../../testing/runs'
 
 const rules = SAMPLE_RULES
@@ -32,7 +32,7 @@ const isSharp = (object: DrawingObject): boolean =>
   [...walk([object])].every(({ object: one }) => {
     let sharp = true
     if ('corner' in one && one.corner !== 0) sharp = false
-    kindOf(one).withRadii?.(one, (radius) => {
+    kindOf(one).references.withRadii?.(one, (radius) => {
       if (radius !== 0) sharp = false
       return radius
     })
@@ -66,7 +66,7 @@ describe.each(eachKind)('the numbers of any %s', (_, any) => {
             : ['inset', 'outlined'].includes(object.kind)
               ? 5e-3
               : 5e-4
-        const isEven = kindOf(object).isEven?.(object) === true
+        const isEven = kindOf(object).geometry.isEven?.(object) === true
         const share = isEven ? w / before.w : 1
         expect(Math.abs(sized.w - w)).toBeLessThan(within)
         expect(Math.abs(sized.h - before.h * share)).toBeLessThan(within * Math.max(1, share))

@@ -1,12 +1,12 @@
-import { type Box } from '../../geometry/box'
+import type { Box } from '../../geometry/box'
 import { distance, type Point, subtract } from '../../geometry/point'
 import { OFFSET, SAME_POINT } from '../../geometry/tolerance'
 import { boxToBox, rotation } from '../../geometry/transform'
 import { frameOf } from '../evaluate/extent'
 import { changeFrame, type Frame, type FrameChange, framePoint, frameToFrame } from '../model/frame'
-import { type DrawingObject, isContainer, isFramed, kindOf } from '../model/object'
-import type { Scene } from '../evaluate/scene'
-import { moveObject, settled, transformObject, withMovedPaints } from './transform-object'
+import { type DrawingObject, isContainer, isFramed, kindOf } from '../objects/object'
+import type { Scene } from '../scene/scene'
+import { moveObject, settled, transformObject, withMovedPaints } from '../objects/transform-object'
 
 /**
  * The object with numbers typed for an anchor (a share of its frame). For paths and containers a turn is added to the
@@ -15,7 +15,7 @@ import { moveObject, settled, transformObject, withMovedPaints } from './transfo
 export function changeNumbers<T extends DrawingObject>(object: T, scene: Scene, anchor: Point, change: FrameChange): T
 export function changeNumbers(object: DrawingObject, scene: Scene, anchor: Point, change: FrameChange): DrawingObject {
   const frame = frameOf(object, scene)
-  const next = changeFrame(frame, anchor, kindOf(object).isEven?.(object) ? evenly(frame, change) : change)
+  const next = changeFrame(frame, anchor, kindOf(object).geometry.isEven?.(object) ? evenly(frame, change) : change)
   if (isFramed(object)) return toFrame(object, next, scene)
   const held = framePoint(next, anchor)
   const sized = scaledTo(object, scene, frame, anchor, { ...next, turn: undefined }, held)
@@ -69,7 +69,7 @@ function scaledTo(
 export function toFrame<T extends DrawingObject>(object: T, frame: Frame, scene: Scene): T
 export function toFrame(object: DrawingObject, frame: Frame, scene: Scene): DrawingObject {
   if (!isFramed(object)) return object
-  const own = kindOf(object).toFrame?.(object, frame, scene) ?? { ...object, ...frame }
+  const own = kindOf(object).geometry.toFrame?.(object, frame, scene) ?? { ...object, ...frame }
   return withMovedPaints(settled(own), frameToFrame(object, own))
 }
 

@@ -1,6 +1,6 @@
-import { type DrawingObject, isContainer, isStyled, kindOf, type Styled } from '../model/object'
-import type { Scene } from '../evaluate/scene'
-import { styleOf } from '../evaluate/shared-style'
+import { type DrawingObject, isContainer, isStyled, kindOf, type Styled } from '../objects/object'
+import type { Scene } from '../scene/scene'
+import { styleOf } from '../scene/shared-style'
 import { type Fill, isGradient, type Paint } from '../model/paint'
 import { paintsOf, type Style, withPaints } from '../model/style'
 
@@ -84,7 +84,7 @@ export function paintedWithin(objects: readonly DrawingObject[], scene: Scene): 
 
 /** The styles of the shapes that an object makes of its members; null where it makes none. */
 function stylesMade(object: DrawingObject): Style[] | null {
-  const { withStyles } = kindOf(object)
+  const { withStyles } = kindOf(object).references
   if (!withStyles) return null
   const styles: Style[] = []
   withStyles(object, (style) => (styles.push(style), style))
@@ -102,7 +102,7 @@ export function paintedAnew(painted: readonly Painted[], change: (one: Painted, 
       object.id,
       isStyled(object)
         ? withFinish(object, style)
-        : (kindOf(object).withStyles?.(object, (own) => (nth++ === one.shape ? style : own)) ?? object),
+        : (kindOf(object).references.withStyles?.(object, (own) => (nth++ === one.shape ? style : own)) ?? object),
     )
   })
   return [...anew.values()]

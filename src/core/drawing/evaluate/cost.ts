@@ -1,6 +1,6 @@
-import { type DrawingObject, isContainer, isFramed, isStyled, kindOf } from '../model/object'
+import { type DrawingObject, isContainer, isFramed, isStyled, kindOf } from '../objects/object'
 import { isGradient } from '../model/paint'
-import { type Memory, remembered } from './memory'
+import { type Memory, remembered } from '../scene/memory'
 import { Refusal } from './refusal'
 import type { NamedValues } from '../model/values'
 import { type Finish, isShared, paintsOf, type Style } from '../model/style'
@@ -76,7 +76,8 @@ function amount(count: number): string {
 }
 
 function counted(object: DrawingObject, within: Within): Cost {
-  const { segments, characters, times: images, part } = kindOf(object)
+  const { segments, characters, times: images } = kindOf(object).cost,
+    { part } = kindOf(object).references
   const placed = isContainer(object) ? undefined : part?.(object)
   if (placed !== undefined) return ofPart(placed, within)
   const members = isContainer(object) ? times(costOfAll(object.members, within), images?.(object) ?? 1) : NOTHING
@@ -124,7 +125,7 @@ function dashesIn({ dash, stroke }: Style, length: number): number {
 
 /** About the largest length of an object's outline, in grid units. */
 function lengthOf(object: DrawingObject): number {
-  const { length, times: images } = kindOf(object)
+  const { length, times: images } = kindOf(object).cost
   if (length) return length(object)
   if (isContainer(object))
     return object.members.reduce((sum, member) => sum + lengthOf(member), 0) * (images?.(object) ?? 1)

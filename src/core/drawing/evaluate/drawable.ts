@@ -2,7 +2,7 @@ import type { Path } from '../../geometry/path'
 import { distance } from '../../geometry/point'
 import { line, type Segment } from '../../geometry/segment'
 import { FAR, SAME_POINT } from '../../geometry/tolerance'
-import type { Thing } from '../kinds/traits'
+import type { Thing } from '../model/traits'
 import { Refusal } from './refusal'
 
 /**

@@ -1,9 +1,9 @@
 import type { Path } from '../../geometry/path'
 import { costOf, costOfAll, isExcessive, type Within, refuseExcess } from './cost'
-import type { DrawingObject } from '../model/object'
+import type { DrawingObject } from '../objects/object'
 import { Refusal } from './refusal'
-import type { Scene } from './scene'
-import type { Shape } from './shape'
+import type { Scene } from '../scene/scene'
+import type { Shape } from '../scene/shape'
 
 /**
  * The shapes of an object, in paint order; none for hidden objects and for those that cannot be drawn (see

@@ -5,20 +5,20 @@ import { WARP } from '../../geometry/tolerance'
 import type { Transform } from '../../geometry/transform'
 import { costOf, refuseExcess } from './cost'
 import { drawable } from './drawable'
-import { inkOfAll } from './ink'
-import type { Thing } from '../kinds/traits'
-import { type DrawingObject, isStyled, kindOf, type Styled } from '../model/object'
+import { inkOfAll } from '../scene/ink'
+import type { Thing } from '../model/traits'
+import { type DrawingObject, isStyled, kindOf, type Styled } from '../objects/object'
 import { painted } from './painted'
 import type { Gradient } from '../model/paint'
 import type { Plate } from '../model/plates'
 import { Refusal, refusalOf } from './refusal'
-import type { Memory, Read, Remembered, Scene } from './scene'
-import { type Shape, withEffect } from './shape'
+import type { Memory, Read, Remembered, Scene } from '../scene/scene'
+import { type Shape, withEffect } from '../scene/shape'
 import { operandOf } from './operand'
 import { type Cap, type Finish, isShared, type Join, type Radius, type Style, type Weight } from '../model/style'
-import { transformObject } from '../edit/transform-object'
-import { scaleOwn } from '../edit/scale-own'
-import { laidStyle } from './shared-style'
+import { transformObject } from '../objects/transform-object'
+import { scaleOwn } from '../objects/scale-own'
+import { laidStyle } from '../scene/shared-style'
 import {
   colourOf,
   type NamedPart,
@@ -115,7 +115,7 @@ class EvaluatedScene implements Scene {
 
   edge(thing: Thing): Path {
     const object = thing as DrawingObject
-    return this.known(edges, object, () => drawable(object, kindOf(object).edge(object, this)))
+    return this.known(edges, object, () => drawable(object, kindOf(object).geometry.edge(object, this)))
   }
 
   ink(thing: Thing): Path {
@@ -190,7 +190,7 @@ class EvaluatedScene implements Scene {
   }
 
   private ownShapes(object: DrawingObject): readonly Shape[] {
-    const { shapes: own } = kindOf(object)
+    const { shapes: own } = kindOf(object).geometry
     if (own) return own(object, this)
     if (!isStyled(object)) return []
     return painted(object, this.edge(object), this).flatMap((shape) => {

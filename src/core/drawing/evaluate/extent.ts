@@ -3,9 +3,9 @@ import { pathBounds } from '../../geometry/path'
 import { costOf, isExcessive } from './cost'
 import { outline } from './evaluate'
 import type { Frame } from '../model/frame'
-import { type DrawingObject, isContainer, isFramed, kindOf } from '../model/object'
+import { type DrawingObject, isContainer, isFramed, kindOf } from '../objects/object'
 import { Refusal } from './refusal'
-import type { Scene } from './scene'
+import type { Scene } from '../scene/scene'
 
 /**
  * The frame that an object's x, y, w, h and turn are read from: its own, the upright box around its nodes, or that of
@@ -15,7 +15,7 @@ export function frameOf(object: DrawingObject, scene: Scene): Frame {
   // Of objects with countless images the first images count: the members themselves.
   if (isContainer(object) && isExcessive(costOf(object, scene.values)))
     return boxUnion(object.members.map((member) => extent(member, scene)))!
-  const { frame } = kindOf(object)
+  const { frame } = kindOf(object).geometry
   if (frame) {
     try {
       return frame(object, scene)
@@ -32,7 +32,7 @@ export function frameOf(object: DrawingObject, scene: Scene): Frame {
 /** The upright box of an object's geometry, turn and slant included. */
 export function extent(object: DrawingObject, scene: Scene): Box {
   const frame = frameOf(object, scene)
-  if (!frame.turn && !frame.skew && !kindOf(object).isSmaller?.(object)) return frame
+  if (!frame.turn && !frame.skew && !kindOf(object).geometry.isSmaller?.(object)) return frame
   return pathBounds(outline(object, scene)) ?? frame
 }
 

@@ -1,11 +1,11 @@
 import { type Path, pathBounds } from '../../geometry/path'
 import { strokedArea } from '../../outline/stroking'
-import { headedOutline } from './heads'
-import { kindOf, type Styled } from '../model/object'
-import { paintOf, strokeOf } from './resolve'
-import { type ResolvedPaint, type ResolvedStroke, withOpacity } from './resolved'
-import type { Scene } from './scene'
-import type { Shape } from './shape'
+import { headedOutline } from '../scene/heads'
+import { kindOf, type Styled } from '../objects/object'
+import { paintOf, strokeOf } from '../scene/resolve'
+import { type ResolvedPaint, type ResolvedStroke, withOpacity } from '../model/resolved'
+import type { Scene } from '../scene/scene'
+import type { Shape } from '../scene/shape'
 import type { Style } from '../model/style'
 
 /**
@@ -18,7 +18,7 @@ export function painted(object: Styled, path: Path, scene: Scene): Shape[] {
   const style = scene.style(object.style, () => pathBounds(path))
   const fills = fillsOf(style, scene)
   const stroke = strokeOf(style, scene)
-  const filled = (fills.length > 0 && kindOf(object).filled?.(object, path)) || path
+  const filled = (fills.length > 0 && kindOf(object).geometry.filled?.(object, path)) || path
   const ownLine = stroke && strokeOutline(object, style, path, stroke)
   if (filled === path && !ownLine && !style.strokeFirst && fills.length <= 1)
     return fills[0] || stroke ? [{ id, path, fill: fills[0] ?? null, stroke }] : []
@@ -45,7 +45,7 @@ function strokeOutline(object: Styled, style: Style, path: Path, stroke: Resolve
   const { startHead, endHead, side } = style
   if (startHead || endHead) return headedOutline(path, stroke, startHead, endHead)
   return (
-    kindOf(object).stroked?.(object, path, stroke, style) ??
+    kindOf(object).geometry.stroked?.(object, path, stroke, style) ??
     (side ? strokedArea(path, { ...stroke, position: side }) : null)
   )
 }

@@ -3,9 +3,9 @@ import type { Path } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
 import { winding } from '../../geometry/winding'
 import { evaluate, outline, solid } from './evaluate'
-import { type DrawingObject, isCombining, isContainer } from '../model/object'
-import type { Scene } from './scene'
-import type { Shape } from './shape'
+import { type DrawingObject, isCombining, isContainer } from '../objects/object'
+import type { Scene } from '../scene/scene'
+import type { Shape } from '../scene/shape'
 
 /**
  * Something under the pointer: an object, or with `depth` > 0 a member of one. Locked things are listed, never picked.

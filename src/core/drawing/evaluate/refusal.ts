@@ -1,5 +1,5 @@
 import { OutOfTime, timeoutEra } from '../../geometry/deadline'
-import type { DrawingObject } from '../model/object'
+import type { DrawingObject } from '../objects/object'
 
 /**
  * Why an object cannot be drawn: its cost, its time, its reach, or a failure of the kernel. The message is a sentence

@@ -4,8 +4,8 @@ import { readSetFile } from '../../formats/set-file'
 import type { Rules } from '../../rules/rules'
 import { masterFor } from '../../set/set'
 import { sceneOf } from './evaluated-scene'
-import { type DrawingObject, isContainer } from '../model/object'
-import { namesUsed, type ValueKind } from '../model/visit'
+import { type DrawingObject, isContainer } from '../objects/object'
+import { namesUsed, type ValueKind } from '../objects/visit'
 
 const { icons, rules } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
 const objects = icons.flatMap((icon) => masterFor(icon).objects)

@@ -8,7 +8,7 @@ import { distance } from '../../geometry/point'
 import { STARTERS } from '../../rules/starters'
 import { outline } from './evaluate'
 import { gripsOf, pullGrip } from '../edit/grips'
-import type { DrawingObject } from '../model/object'
+import type { DrawingObject } from '../objects/object'
 import { runs } from '../../../testing/runs'
 
 const { rules } = STARTERS[0]!

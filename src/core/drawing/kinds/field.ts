@@ -1,4 +1,4 @@
-import type { Scene } from '../evaluate/scene'
+import type { Scene } from '../scene/scene'
 import type { Radius, Weight } from '../model/style'
 
 /**

@@ -13,12 +13,12 @@ import { sceneOf } from '../evaluate/evaluated-scene'
 import { extent, frameOf } from '../evaluate/extent'
 import { gripsOf, pullGrip } from '../edit/grips'
 import { fixed } from '../edit/loose'
-import { DrawingObject, isContainer, isStyled, kindOf } from '../model/object'
-import { movedPaint } from '../evaluate/resolved'
-import type { Shape, GroupEffect } from '../evaluate/shape'
-import { transformObject } from '../edit/transform-object'
-import { walk } from '../model/tree'
-import { visited } from '../model/visit'
+import { DrawingObject, isContainer, isStyled, kindOf } from '../objects/object'
+import { movedPaint } from '../model/resolved'
+import type { Shape, GroupEffect } from '../scene/shape'
+import { transformObject } from '../objects/transform-object'
+import { walk } from '../objects/tree'
+import { visited } from '../objects/visit'
 import { runs } from '../../../testing/runs'
 
 const scene = sceneOf(SAMPLE_RULES)
@@ -73,7 +73,7 @@ describe.each(eachKind)('any %s', (_, any) => {
   it('has fields that say what was written to them, and take what the schema takes up to their limits', () => {
     fc.assert(
       fc.property(any, fc.double({ min: 0, max: 1, noNaN: true }), (object, share) => {
-        for (const field of kindOf(object).fields?.(object) ?? []) {
+        for (const field of kindOf(object).ledger.fields?.(object) ?? []) {
           if (field.as === 'choice') {
             for (const option of field.options) {
               const next = field.write(object, option)
@@ -100,7 +100,7 @@ describe.each(eachKind)('any %s', (_, any) => {
             expect(field.read(field.reset(next))).toBeNull()
           } else {
             const next = field.write(object)
-            expect(kindOf(next).fields!(next).some(({ id }) => id === field.id)).toBe(false)
+            expect(kindOf(next).ledger.fields!(next).some(({ id }) => id === field.id)).toBe(false)
           }
         }
       }),
@@ -179,7 +179,7 @@ describe.each(eachKind)('any %s', (_, any) => {
     fc.assert(
       fc.property(any, (object) => {
         const path = editable(object, scene)
-        if (!path || !kindOf(object).fold) return
+        if (!path || !kindOf(object).geometry.fold) return
         const { object: after, lost } = afterEdit(object, path)
         expect(lost).toBeNull()
         expect(after.kind).toBe(object.kind)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Degrees } from '../kinds/traits'
+import { Degrees } from './traits'
 import { Coordinate, PointXY } from './place'
 import { Cap, CornerStyle, Join, Radius } from './style'
 

@@ -1,9 +1,9 @@
 import type { Point } from '../../geometry/point'
 import { WARP } from '../../geometry/tolerance'
-import type { Thing } from '../kinds/traits'
+import type { Thing } from './traits'
 import type { Plate } from './plates'
-import { type Gradient, type Stop } from './paint'
-import type { ResolvedColour } from '../evaluate/resolved'
+import type { Gradient, Stop } from './paint'
+import type { ResolvedColour } from './resolved'
 import type { Cap, Join, Radius, Style, Weight } from './style'
 
 /** A palette entry: its colour on light ground, and on dark ground where that differs. */

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import type { Style } from '../../drawing/model/style'
 import { boxesOverlap, boxInside } from '../../geometry/box'
 import { type Contour, type Path, pathBounds } from '../../geometry/path'

@@ -1,6 +1,6 @@
 import { freeName } from '../../set/names'
 import { type Icon, type IconSet, LIMITS } from '../../set/set'
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import type { Rules } from '../../rules/rules'
 import { imagesBack } from './images/images-back'
 import type { Telling } from './gather'

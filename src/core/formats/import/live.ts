@@ -4,7 +4,7 @@ import { distance, dot, type Point, subtract } from '../../geometry/point'
 import { isSameOutline } from '../../outline/same-outline'
 import { tidy } from '../../geometry/tidy'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import type { Style } from '../../drawing/model/style'
 import { STARTERS } from '../../rules/starters'
 

@@ -1,5 +1,5 @@
 import { nodesOf } from '../../drawing/model/nodes'
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import type { Style } from '../../drawing/model/style'
 import { OutOfTime } from '../../geometry/deadline'
 import type { Contour, Path } from '../../geometry/path'

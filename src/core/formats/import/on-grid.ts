@@ -1,6 +1,6 @@
-import { scaleOwn } from '../../drawing/edit/scale-own'
-import { transformObject } from '../../drawing/edit/transform-object'
-import type { DrawingObject } from '../../drawing/model/object'
+import { scaleOwn } from '../../drawing/objects/scale-own'
+import { transformObject } from '../../drawing/objects/transform-object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import type { Point } from '../../geometry/point'
 
 /** Last scaled form of drawings, so that memoised results are found again. */

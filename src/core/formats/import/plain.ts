@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 
 /** A read icon on the grid of the future set. */
 export type Plain = { readonly name: string; readonly objects: readonly DrawingObject[] }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import type { Plain } from './plain'
 import { proposedRules, type Topic } from './propose'
 

@@ -1,6 +1,6 @@
 import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
-import { isFramed, kindOf } from '../../drawing/model/object'
+import { isFramed, kindOf } from '../../drawing/objects/object'
 import { boxUnion } from '../../geometry/box'
 import { pathBounds } from '../../geometry/path'
 import { starterRules } from '../../rules/starters'

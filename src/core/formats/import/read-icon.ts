@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import { namedBy, type Style } from './names'
 import type { Understanding } from './objects'
 import { type ImportProblem, type Source, type ImportLoss, ImportRefusal } from './reading'

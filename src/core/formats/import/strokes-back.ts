@@ -1,7 +1,7 @@
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
 import { refusalIn } from '../../drawing/evaluate/evaluate'
 import { nodesOf } from '../../drawing/model/nodes'
-import type { DrawingObject, OfKind } from '../../drawing/model/object'
+import type { DrawingObject, OfKind } from '../../drawing/objects/object'
 import { isShared, type Style } from '../../drawing/model/style'
 import { tidy } from '../../geometry/tidy'
 import { centreLines } from '../../outline/centre-lines/centre-lines'

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import type { Plain } from './plain'
 import type { ReadIcon } from './read-icon'
 import { isLookedThrough, mayBeStrokes, strokeBack, strokeTolerance } from './strokes-back'

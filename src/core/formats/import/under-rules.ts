@@ -1,9 +1,9 @@
 import { refusalIn } from '../../drawing/evaluate/evaluate'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
-import { type DrawingObject, isContainer, isStyled, kindOf } from '../../drawing/model/object'
+import { type DrawingObject, isContainer, isStyled, kindOf } from '../../drawing/objects/object'
 import { isShared, type Style, withPaints } from '../../drawing/model/style'
 import type { Paint } from '../../drawing/model/paint'
-import { visited } from '../../drawing/model/visit'
+import { visited } from '../../drawing/objects/visit'
 import type { Rules } from '../../rules/rules'
 import { INK } from './svg/paint'
 

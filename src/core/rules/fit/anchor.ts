@@ -1,6 +1,6 @@
 import { evaluate } from '../../drawing/evaluate/evaluate'
-import { type DrawingObject, kindOf } from '../../drawing/model/object'
-import type { Scene } from '../../drawing/evaluate/scene'
+import { type DrawingObject, kindOf } from '../../drawing/objects/object'
+import type { Scene } from '../../drawing/scene/scene'
 import { boxCentre } from '../../geometry/box'
 import { pathBounds } from '../../geometry/path'
 import { across, AXES, type Axis } from './mark'
@@ -9,7 +9,7 @@ import { across, AXES, type Axis } from './mark'
 type Anchor = { readonly at: number; readonly length: number; readonly weight: number | string }
 
 export function anchorOf(object: DrawingObject, scene: Scene): Record<Axis, Anchor> {
-  const middle = kindOf(object).middle?.(object)
+  const middle = kindOf(object).fitting.middle?.(object)
   // Its painted shapes are evaluated already; its outline may not be.
   const shapes = middle ? [] : evaluate(object, scene)
   const box = pathBounds(shapes.flatMap(({ path }) => path))

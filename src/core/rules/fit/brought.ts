@@ -1,10 +1,10 @@
-import { type Fitting, fittedPlace } from '../../drawing/edit/fitting'
-import { scaleOwn } from '../../drawing/edit/scale-own'
-import { transformObject, withMovedPaints } from '../../drawing/edit/transform-object'
-import type { Scene } from '../../drawing/evaluate/scene'
-import { type DrawingObject, isContainer, kindOf } from '../../drawing/model/object'
-import { mapObjects } from '../../drawing/model/tree'
-import { visited } from '../../drawing/model/visit'
+import { type Fitting, fittedPlace } from '../../drawing/model/fitting'
+import { scaleOwn } from '../../drawing/objects/scale-own'
+import { transformObject, withMovedPaints } from '../../drawing/objects/transform-object'
+import type { Scene } from '../../drawing/scene/scene'
+import { type DrawingObject, isContainer, kindOf } from '../../drawing/objects/object'
+import { mapObjects } from '../../drawing/objects/tree'
+import { visited } from '../../drawing/objects/visit'
 import { tidy } from '../../geometry/tidy'
 import type { Rules } from '../rules'
 import { anchorOf } from './anchor'
@@ -21,7 +21,7 @@ export function scaled(objects: readonly DrawingObject[], from: Rules, to: Rules
 export function broughtTo(objects: readonly DrawingObject[], scene: Scene, to: Fitting): DrawingObject[] {
   const { scale } = to
   const brought = (object: DrawingObject): DrawingObject => {
-    const own = kindOf(object).fit?.(object, to)
+    const own = kindOf(object).fitting.fit?.(object, to)
     if (!own) {
       const { x, y } = anchorOf(object, scene),
         place = fittedPlace({ x: x.at, y: y.at }, to)

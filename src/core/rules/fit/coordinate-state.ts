@@ -1,4 +1,4 @@
-import { fittedPlace, type Fitting } from '../../drawing/edit/fitting'
+import { fittedPlace, type Fitting } from '../../drawing/model/fitting'
 import type { AxisFit } from './axis-fit'
 import type { Figure } from './figure'
 import { short, valueOf } from './form'

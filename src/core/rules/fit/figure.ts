@@ -1,5 +1,5 @@
-import { type Fitting, fittedPlace, STAYING } from '../../drawing/edit/fitting'
-import { laidNodes } from '../../drawing/edit/laid-nodes'
+import { type Fitting, fittedPlace, STAYING } from '../../drawing/model/fitting'
+import { laidNodes } from '../../drawing/objects/laid-nodes'
 import {
   cornerRadius,
   isShared,
@@ -8,12 +8,12 @@ import {
   roundStretches,
   wholeRadius,
 } from '../../drawing/kinds/path/fitted-run'
-import type { WithStyle } from '../../drawing/kinds/traits'
+import type { WithStyle } from '../../drawing/model/traits'
 import type { NodeRun } from '../../drawing/model/node'
 import { contourOf } from '../../drawing/model/nodes'
-import { type DrawingObject, type Framed, isContainer, isFramed, isStyled, kindOf } from '../../drawing/model/object'
-import type { Scene } from '../../drawing/evaluate/scene'
-import { styleOf } from '../../drawing/evaluate/shared-style'
+import { type DrawingObject, type Framed, isContainer, isFramed, isStyled, kindOf } from '../../drawing/objects/object'
+import type { Scene } from '../../drawing/scene/scene'
+import { styleOf } from '../../drawing/scene/shared-style'
 import { evaluate } from '../../drawing/evaluate/evaluate'
 import { boxCentre } from '../../geometry/box'
 import { segmentCount } from '../../geometry/path'
@@ -113,18 +113,19 @@ export function figureOf(
 
   function gather(object: DrawingObject): void {
     if (object.hidden) return
-    const kind = kindOf(object)
-    if (!kind.fit || kind.fit(object, STAYING) === null) return asAWhole(object)
+    const { fills, fitting } = kindOf(object),
+      { fit, mirror, middle: middleOf } = fitting
+    if (!fit || fit(object, STAYING) === null) return asAWhole(object)
     if (isContainer(object)) {
-      const line = kind.mirror?.(object),
-        middle = line && kind.middle?.(object)
+      const line = mirror?.(object),
+        middle = line && middleOf?.(object)
       const first = { spots: spots.length, stretches: stretches.length, circles: circles.length }
       for (const member of object.members) gather(member)
       if (line && middle) imaged(line.axis, spotAt(middle), first)
       return
     }
     const half = isStyled(object) ? halfOf(object) : null
-    if (isFramed(object) && kind.fills) framed(object, kind.fills === 'ellipse', half)
+    if (isFramed(object) && fills) framed(object, fills === 'ellipse', half)
     for (const run of laidNodes(object)) laid(run, half)
   }
 

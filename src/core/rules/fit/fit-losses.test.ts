@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import type { DrawingObject } from '../../drawing/model/object'
+import type { DrawingObject } from '../../drawing/objects/object'
 import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
-import { inkOfAll } from '../../drawing/evaluate/ink'
+import { inkOfAll } from '../../drawing/scene/ink'
 import { SAMPLE_RULES } from '../../../testing/sample-rules'
 import { fitLossesOf, originalOf } from './fit-losses'
 

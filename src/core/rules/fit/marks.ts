@@ -1,6 +1,6 @@
-import { STAYING } from '../../drawing/edit/fitting'
+import { STAYING } from '../../drawing/model/fitting'
 import { frameCorners } from '../../drawing/model/frame'
-import type { WithStyle } from '../../drawing/kinds/traits'
+import type { WithStyle } from '../../drawing/model/traits'
 import {
   type Container,
   type DrawingObject,
@@ -10,11 +10,11 @@ import {
   isFramed,
   isStyled,
   kindOf,
-} from '../../drawing/model/object'
-import { laidNodes } from '../../drawing/edit/laid-nodes'
-import type { Scene } from '../../drawing/evaluate/scene'
-import { styleOf } from '../../drawing/evaluate/shared-style'
-import { walk } from '../../drawing/model/tree'
+} from '../../drawing/objects/object'
+import { laidNodes } from '../../drawing/objects/laid-nodes'
+import type { Scene } from '../../drawing/scene/scene'
+import { styleOf } from '../../drawing/scene/shared-style'
+import { walk } from '../../drawing/objects/tree'
 import { boxCentre } from '../../geometry/box'
 import type { Point } from '../../geometry/point'
 import { anchorOf } from './anchor'
@@ -35,14 +35,14 @@ export function marksOf(
 
   function gather(object: DrawingObject, paint: Paint | null, into: Marks): void {
     if (object.hidden) return
-    const kind = kindOf(object)
-    if (!kind.fit || kind.fit(object, STAYING) === null) return anchored(object, into)
+    const { combines, fitting } = kindOf(object)
+    if (!fitting.fit || fitting.fit(object, STAYING) === null) return anchored(object, into)
     const own = isStyled(object) ? paintOf(object) : null
     if (isContainer(object)) {
-      const mirror = kind.mirror?.(object)
+      const mirror = fitting.mirror?.(object)
       if (mirror) return imaged(object, mirror, paint, into)
       for (const member of object.members)
-        gather(member, kind.combines ? { ...own!, isCut: member.role === 'cuts' } : paint, into)
+        gather(member, combines ? { ...own!, isCut: member.role === 'cuts' } : paint, into)
       return
     }
     const isOpen = laidNodes(object).some(({ closed }) => !closed)

@@ -1,8 +1,8 @@
-import { type DrawingObject, kindOf } from '../../drawing/model/object'
+import { type DrawingObject, kindOf } from '../../drawing/objects/object'
 import { sizedPlacing, sizeOf } from '../../drawing/kinds/placement/placed'
 import { extentOf } from '../../drawing/evaluate/extent'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
-import { mapObjects } from '../../drawing/model/tree'
+import { mapObjects } from '../../drawing/objects/tree'
 import type { Rules } from '../rules'
 
 /**
@@ -18,7 +18,7 @@ export function placedAsBrought(objects: readonly DrawingObject[], from: Rules, 
     return Math.abs(grown - Math.log(scale)) < Math.abs(grown)
   }
   return mapObjects(objects, (object) => {
-    const { plate, part } = kindOf(object)
+    const { plate, part } = kindOf(object).references
     const plateName = plate?.(object),
       partName = part?.(object)
     const sizes = [from, to].map((rules) =>

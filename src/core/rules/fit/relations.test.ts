@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { DrawingObject, OfKind } from '../../drawing/model/object'
+import type { DrawingObject, OfKind } from '../../drawing/objects/object'
 import { starter } from '../starters'
 import { rulesForGrid } from '../rules-for-grid'
 import { fitted } from './fit'

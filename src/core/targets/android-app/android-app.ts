@@ -1,4 +1,4 @@
-import type { Shape } from '../../drawing/evaluate/shape'
+import type { Shape } from '../../drawing/scene/shape'
 import { boxCentre } from '../../geometry/box'
 import { DENSITIES } from '../android/android'
 import { vectorDrawable } from '../android/vector'

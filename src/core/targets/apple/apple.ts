@@ -1,4 +1,4 @@
-import { hasShadow } from '../../drawing/evaluate/shape'
+import { hasShadow } from '../../drawing/scene/shape'
 import { realSize } from '../../rules/real-size'
 import { fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { ResolvedColour, ResolvedPaint, ResolvedShadow, ResolvedStroke } from '../../drawing/evaluate/resolved'
-import { type GroupEffect, type Run, runsOf, type Shape } from '../../drawing/evaluate/shape'
+import type { ResolvedColour, ResolvedPaint, ResolvedShadow, ResolvedStroke } from '../../drawing/model/resolved'
+import { type GroupEffect, type Run, runsOf, type Shape } from '../../drawing/scene/shape'
 import { Cap, Join } from '../../drawing/model/style'
 import { pathData } from '../../formats/path-data'
 import { isGradientPaint } from '../tone'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 
 /** The object's name; a double click edits it. */
 export function NameCell({

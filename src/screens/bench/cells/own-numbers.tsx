@@ -4,8 +4,8 @@ import clsx from 'clsx'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { Refusal } from '@/core/drawing/evaluate/refusal'
 import type { Field } from '@/core/drawing/kinds/field'
-import { type DrawingObject, kindOf } from '@/core/drawing/model/object'
-import type { Scene } from '@/core/drawing/evaluate/scene'
+import { type DrawingObject, kindOf } from '@/core/drawing/objects/object'
+import type { Scene } from '@/core/drawing/scene/scene'
 import type { Weight } from '@/core/drawing/model/style'
 import type { Rules } from '@/core/rules/rules'
 import { useBench, useRules } from '../state/context'
@@ -29,10 +29,9 @@ export function OwnNumbers({
   readOnly: boolean
   change: Change
 }) {
-  const kind = kindOf(object),
-    scene = sceneOf(rules)
+  const scene = sceneOf(rules)
   const words = summaryOf(object, scene)
-  const fields = kind.fields?.(object) ?? []
+  const fields = kindOf(object).ledger.fields?.(object) ?? []
   // A typed value goes to all selected objects of the kind.
   const write = (field: Own, to: (other: DrawingObject) => DrawingObject) =>
     change((other) => (other.kind === object.kind ? to(other) : other), field.what)
@@ -95,7 +94,7 @@ function shortly(field: Own, object: DrawingObject, scene: Scene): string {
 export function OwnSettings({ object }: { object: DrawingObject }) {
   const bench = useBench()
   const rules = useRules()
-  const fields = kindOf(object).fields?.(object) ?? []
+  const fields = kindOf(object).ledger.fields?.(object) ?? []
   if (fields.length === 0) return null
   const write = (field: Own, to: (other: DrawingObject) => DrawingObject) =>
     bench.edit({ kind: 'replace', objects: [to(object)] }, `Change ${field.what} of ${object.name}`)
@@ -121,7 +120,7 @@ export function OwnSettings({ object }: { object: DrawingObject }) {
 /** What an object is made of, nothing where it cannot be drawn. */
 function summaryOf(object: DrawingObject, scene: Scene): string {
   try {
-    return kindOf(object).summary?.(object, scene) ?? ''
+    return kindOf(object).ledger.summary?.(object, scene) ?? ''
   } catch (error) {
     if (error instanceof Refusal) return ''
     throw error

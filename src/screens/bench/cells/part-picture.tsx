@@ -2,7 +2,7 @@
 
 import { evaluateAll } from '@/core/drawing/evaluate/evaluate'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
-import { inkOf } from '@/core/drawing/evaluate/ink'
+import { inkOf } from '@/core/drawing/scene/ink'
 import { boxUnion } from '@/core/geometry/box'
 import { pathBounds } from '@/core/geometry/path'
 import type { Part, Rules } from '@/core/rules/rules'

@@ -1,8 +1,8 @@
 'use client'
 
 import { memo } from 'react'
-import { type Run, runsOf, type Shape } from '@/core/drawing/evaluate/shape'
-import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedShadow } from '@/core/drawing/evaluate/resolved'
+import { type Run, runsOf, type Shape } from '@/core/drawing/scene/shape'
+import type { ResolvedColour, ResolvedGradient, ResolvedPaint, ResolvedShadow } from '@/core/drawing/model/resolved'
 import { rememberedPathData } from '@/core/formats/path-data'
 import { gradientDefinition } from '@/core/picture/svg-paint'
 

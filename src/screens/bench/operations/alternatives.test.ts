@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { alternativesOf, masterFor, titleOf } from '@/core/set/set'
 import { undoStep } from '../../session/session'
 import { drawOn, keepAlternative, nameAlternative, removeAlternative } from './alternatives'

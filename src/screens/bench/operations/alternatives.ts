@@ -1,4 +1,4 @@
-import { withNewIds } from '@/core/drawing/model/tree'
+import { withNewIds } from '@/core/drawing/objects/tree'
 import { alternativesOf, titleOf } from '@/core/set/set'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'

@@ -1,7 +1,7 @@
 import { ARRANGE } from './arranging'
 import { describe, expect, it } from 'vitest'
 import { svgOf } from '@/core/picture/svg'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { opticalOffset } from '@/core/proof/optical-centre'
 import { align, alignBox, centreOptically, space } from './arranging'
 import { benchCommands } from '../commands/commands'

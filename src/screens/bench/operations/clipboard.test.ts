@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { Hand } from '../../../testing/hand'
 import { copySelection, PASTING, pasteObjects } from './clipboard'
 import { undoStep } from '../../session/session'

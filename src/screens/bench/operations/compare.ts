@@ -3,7 +3,7 @@ import { mismatch, type Mismatch } from '@/core/proof/mismatch'
 import type { Picture } from '@/core/proof/picture'
 import { pixelMap, type Reference } from '@/core/drawing/model/reference'
 import type { Rules } from '@/core/rules/rules'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { pictureOf } from '@/workers/pictures'
 import { pixelsOf } from './pictures'
 

@@ -1,6 +1,6 @@
 import { fixed, loosened } from '@/core/drawing/edit/loose'
-import { type DrawingObject, isContainer } from '@/core/drawing/model/object'
-import { kindOf } from '@/core/drawing/model/object'
+import { type DrawingObject, isContainer } from '@/core/drawing/objects/object'
+import { kindOf } from '@/core/drawing/objects/object'
 import { Refusal } from '@/core/drawing/evaluate/refusal'
 import { OutOfTime, timed } from '@/core/geometry/deadline'
 import type { Command } from '@/ui/commands'
@@ -10,7 +10,8 @@ import type { Bench } from '../state/bench'
 import { title } from './objects'
 
 /** Whether an object falls apart into others. */
-const isLoosable = (object: DrawingObject): boolean => isContainer(object) || kindOf(object).loose !== undefined
+const isLoosable = (object: DrawingObject): boolean =>
+  isContainer(object) || kindOf(object).geometry.loose !== undefined
 
 /** Releases containers; their content looks the same. */
 export function loosen(bench: Bench): void {

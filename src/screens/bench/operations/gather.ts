@@ -1,6 +1,6 @@
 import type { DrawingEdit, EmptyContainer } from '@/core/drawing/edit/edit'
-import type { DrawingObject } from '@/core/drawing/model/object'
-import { isStyled } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
+import { isStyled } from '@/core/drawing/objects/object'
 import { styledWithin } from '@/core/drawing/edit/paint'
 import { freshStyle } from '@/core/drawing/edit/fresh'
 import type { Finish } from '@/core/drawing/model/style'

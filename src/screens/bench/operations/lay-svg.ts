@@ -1,4 +1,4 @@
-import { withNewIds } from '@/core/drawing/model/tree'
+import { withNewIds } from '@/core/drawing/objects/tree'
 import type { Point } from '@/core/geometry/point'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'

@@ -10,11 +10,11 @@ import {
   withPaintAt,
 } from '@/core/drawing/edit/paint'
 import { freshGradient } from '@/core/drawing/model/gradient'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/model/paint'
 import type { Style } from '@/core/drawing/model/style'
 import { colourOf, INK, stopsOf } from '@/core/drawing/model/values'
-import { outermost } from '@/core/drawing/model/tree'
+import { outermost } from '@/core/drawing/objects/tree'
 import { say } from '@/ui/notice'
 import { commit } from '../../session/session'
 import type { Bench } from '../state/bench'

@@ -2,11 +2,11 @@ import { boxCentre } from '@/core/geometry/box'
 import type { Point } from '@/core/geometry/point'
 import { compose, inverse, translation } from '@/core/geometry/transform'
 import { mapOf, sizeOf } from '@/core/drawing/kinds/placement/placed'
-import { type DrawingObject, kindOf, type OfKind } from '@/core/drawing/model/object'
+import { type DrawingObject, kindOf, type OfKind } from '@/core/drawing/objects/object'
 import { ValueName } from '@/core/drawing/model/paint'
-import { scaleOwn } from '@/core/drawing/edit/scale-own'
-import { transformObject } from '@/core/drawing/edit/transform-object'
-import { find, walk } from '@/core/drawing/model/tree'
+import { scaleOwn } from '@/core/drawing/objects/scale-own'
+import { transformObject } from '@/core/drawing/objects/transform-object'
+import { find, walk } from '@/core/drawing/objects/tree'
 import { loosened } from '@/core/drawing/edit/loose'
 import { renameValues } from '@/core/rules/renames'
 import { holdsItself, selfSentence } from '@/core/rules/parts'
@@ -97,7 +97,7 @@ export function usesOf(
 ): { readonly icons: readonly Icon[]; readonly parts: readonly string[]; readonly count: number } {
   let count = 0
   const within = (objects: readonly DrawingObject[]) => {
-    const found = [...walk(objects)].filter(({ object }) => kindOf(object).part?.(object) === name).length
+    const found = [...walk(objects)].filter(({ object }) => kindOf(object).references.part?.(object) === name).length
     count += found
     return found > 0
   }

@@ -1,4 +1,4 @@
-import { withNewIds } from '@/core/drawing/model/tree'
+import { withNewIds } from '@/core/drawing/objects/tree'
 import { newId } from '@/ui/new-id'
 import type { Bench } from '../state/bench'
 import { membersOf } from '@/core/drawing/edit/edit'

@@ -1,6 +1,6 @@
 import { REFERENCES } from './references'
 import { describe, expect, it } from 'vitest'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { guidesOf } from '@/core/set/set'
 import { benchReferences, setReferences } from './references'
 import { Hand } from '../../../testing/hand'

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import type { DrawingObject, Styled } from '@/core/drawing/model/object'
-import { styleOf } from '@/core/drawing/evaluate/shared-style'
+import type { DrawingObject, Styled } from '@/core/drawing/objects/object'
+import { styleOf } from '@/core/drawing/scene/shared-style'
 import { setProblems } from '@/core/set/set'
 import { undoStep } from '../../session/session'
 import { benchCommands } from '../commands/commands'

@@ -1,6 +1,6 @@
 'use client'
 
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { useOpenSnags } from '../operations/use-open-snags'
 
 /** A mark on an object's row that lists its snags. */

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { canStep, shown, step, undoStep } from '../../session/session'
 import { path } from '../../../testing/samples'
 import { benchCommands } from '../commands/commands'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { wordOf } from '@/core/drawing/model/object'
+import { wordOf } from '@/core/drawing/objects/object'
 import { hits } from '@/core/drawing/evaluate/pick'
 import { inKeys, useKeyboard } from '@/ui/keys'
 import { type MenuEntry, RightMenu } from '@/ui/menu'

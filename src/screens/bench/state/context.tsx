@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useDeferredValue } from 'react'
 import { useStore } from 'zustand'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { roughly } from '@/core/drawing/model/values'
 import { rulesForGrid } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'

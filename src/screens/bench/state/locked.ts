@@ -1,5 +1,5 @@
-import type { DrawingObject } from '@/core/drawing/model/object'
-import { find, walk } from '@/core/drawing/model/tree'
+import type { DrawingObject } from '@/core/drawing/objects/object'
+import { find, walk } from '@/core/drawing/objects/tree'
 
 /** The ids of the objects that are locked, or lie in something that is. */
 export function lockedWithin(objects: readonly DrawingObject[]): Set<string> {

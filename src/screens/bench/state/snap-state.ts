@@ -1,7 +1,7 @@
 import type { Point } from '@/core/geometry/point'
 import type { Guide } from '@/core/drawing/model/guide'
-import { type DrawingObject, isContainer } from '@/core/drawing/model/object'
-import { walk } from '@/core/drawing/model/tree'
+import { type DrawingObject, isContainer } from '@/core/drawing/objects/object'
+import { walk } from '@/core/drawing/objects/tree'
 import type { Rules } from '@/core/rules/rules'
 import { type SnapSwitches, type SnapTargets, snapTargets } from '@/core/snap/targets'
 

@@ -1,6 +1,6 @@
 import { type Box, boxBetween } from '@/core/geometry/box'
 import { distance } from '@/core/geometry/point'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import type { Bench } from '../state/bench'
 import { previewPath, putPath } from '../operations/node-selection'

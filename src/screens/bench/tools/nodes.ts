@@ -1,4 +1,4 @@
-import { styleOf } from '@/core/drawing/evaluate/shared-style'
+import { styleOf } from '@/core/drawing/scene/shared-style'
 import { Waypoints } from 'lucide-react'
 import type { ToolDefinition } from './tool'
 import { boxContains } from '@/core/geometry/box'

@@ -1,6 +1,6 @@
 'use client'
 
-import type { Kind } from '@/core/drawing/model/object'
+import type { Kind } from '@/core/drawing/objects/object'
 import { useBench, useBenchState, useShownObjects } from '../state/context'
 import { OwnSettings } from '../cells/own-numbers'
 

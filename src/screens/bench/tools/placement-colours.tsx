@@ -1,7 +1,7 @@
 'use client'
 
 import { coloursUsed, paintedWithin } from '@/core/drawing/edit/paint'
-import type { OfKind } from '@/core/drawing/model/object'
+import type { OfKind } from '@/core/drawing/objects/object'
 import { useBench, useRules } from '../state/context'
 import { PaintCell } from '../cells/value-cell'
 import { partsOf } from '../operations/parts'

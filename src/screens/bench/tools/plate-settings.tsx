@@ -1,6 +1,6 @@
 'use client'
 
-import type { OfKind } from '@/core/drawing/model/object'
+import type { OfKind } from '@/core/drawing/objects/object'
 import { useBench, useRules } from '../state/context'
 import { WordCell } from '../cells/value-cell'
 import { changePlate } from '../operations/plate'

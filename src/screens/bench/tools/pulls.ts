@@ -3,11 +3,11 @@ import { boxAbout } from '@/core/geometry/box'
 import { distance, type Point } from '@/core/geometry/point'
 import { changeNumbers, fitObjects } from '@/core/drawing/edit/numbers'
 import { frameOf } from '@/core/drawing/evaluate/extent'
-import { scaleOwn } from '@/core/drawing/edit/scale-own'
+import { scaleOwn } from '@/core/drawing/objects/scale-own'
 import { type Frame, framePoint } from '@/core/drawing/model/frame'
-import type { Grip } from '@/core/drawing/model/grip'
+import type { Grip } from '@/core/drawing/scene/grip'
 import { gripsOf, pullGrip } from '@/core/drawing/edit/grips'
-import { type DrawingObject, isFramed, kindOf } from '@/core/drawing/model/object'
+import { type DrawingObject, isFramed, kindOf } from '@/core/drawing/objects/object'
 import { type Handle, HANDLES, pullFrame } from '@/core/drawing/edit/resize'
 import { constrainAngle } from '@/core/snap/snap'
 import { touchBySizing } from '@/core/snap/snap-circle'
@@ -45,7 +45,7 @@ export function pullAt(bench: Bench, at: At): Drag | null {
  */
 function handleFrame(bench: Bench, objects: readonly DrawingObject[]): Frame | null {
   const [first, ...more] = objects
-  if (!first || (more.length === 0 && kindOf(first).ends)) return null
+  if (!first || (more.length === 0 && kindOf(first).grips.ends)) return null
   return more.length === 0 ? frameOf(first, bench.scene) : bench.extent(objects)
 }
 
@@ -59,7 +59,7 @@ function handleAt(bench: Bench, at: At): Handle | null {
 function endAt(bench: Bench, at: At): { object: DrawingObject; end: number } | null {
   const { view } = bench.store.getState()
   const [object, ...more] = bench.free
-  const ends = object && more.length === 0 ? kindOf(object).ends?.(object) : undefined
+  const ends = object && more.length === 0 ? kindOf(object).grips.ends?.(object) : undefined
   if (!view || !object || !ends) return null
   const end = ends.findLastIndex((place) => distance(toScreen(view, place), at.screen) <= GRIP)
   return end < 0 ? null : { object, end }
@@ -67,7 +67,7 @@ function endAt(bench: Bench, at: At): { object: DrawingObject; end: number } | n
 
 function pullEnd(bench: Bench, object: DrawingObject, end: number): Drag {
   const targets = bench.targets(new Set([object.id]))
-  const { ends, withEnd } = kindOf(object)
+  const { ends, withEnd } = kindOf(object).grips
   const other = ends!(object)[1 - end]!
   return objectsDrag(bench, `Pull the end of ${object.name}`, (at) => {
     const { point, marks } = caught(bench, at, targets, other)

@@ -1,8 +1,8 @@
 'use client'
 
 import { Scaling } from 'lucide-react'
-import { outermost } from '@/core/drawing/model/tree'
-import { isContainer } from '@/core/drawing/model/object'
+import { outermost } from '@/core/drawing/objects/tree'
+import { isContainer } from '@/core/drawing/objects/object'
 import { PlacementColours } from './placement-colours'
 import { PlateSettings } from './plate-settings'
 import { ShadowSettings } from './shadow-settings'

@@ -1,6 +1,6 @@
 'use client'
 
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import type { Shadow } from '@/core/drawing/model/paint'
 import { NumberField } from '@/ui/number-field'
 import { useBench, useRules } from '../state/context'

@@ -1,5 +1,5 @@
 import type { Point } from '@/core/geometry/point'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { equalSizes } from '@/core/snap/gaps'
 import { type Snapped, snapPoint } from '@/core/snap/snap'
 import type { SnapTargets } from '@/core/snap/targets'

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import { undoStep } from '../../session/session'
 import type { Bench } from '../state/bench'
 import { duplicate } from '../operations/objects'

@@ -1,4 +1,4 @@
-import { type DrawingObject, isCombining, isContainer } from '@/core/drawing/model/object'
+import { type DrawingObject, isCombining, isContainer } from '@/core/drawing/objects/object'
 import { pick } from '@/core/drawing/evaluate/pick'
 import type { Bench } from '../state/bench'
 import type { At } from './tool'

@@ -1,6 +1,6 @@
 import { Grid3x3 } from 'lucide-react'
 import { handlesOf, spaceOf, warping } from '@/core/drawing/kinds/warp/space'
-import type { OfKind } from '@/core/drawing/model/object'
+import type { OfKind } from '@/core/drawing/objects/object'
 import type { Path } from '@/core/geometry/path'
 import { apply } from '@/core/geometry/transform'
 import type { Bench } from '../state/bench'

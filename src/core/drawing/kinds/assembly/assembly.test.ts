@@ -5,10 +5,10 @@ import { STARTERS } from '../../../rules/starters'
 import { sceneOf } from '../../evaluate/evaluated-scene'
 import { frameOf } from '../../evaluate/extent'
 import { changeNumbers } from '../../edit/numbers'
-import { type DrawingObject, kindOf, type OfKind } from '../../model/object'
-import { moveObject, transformObject } from '../../edit/transform-object'
-import { cornerMark } from '../../evaluate/result-corners'
-import { withSignatures } from '../../model/with-signatures'
+import { type DrawingObject, kindOf, type OfKind } from '../../objects/object'
+import { moveObject, transformObject } from '../../objects/transform-object'
+import { cornerMark } from '../../scene/result-corners'
+import { withSignatures } from '../../objects/with-signatures'
 import { assemblyCorners } from './combined'
 
 const scene = sceneOf(STARTERS[0]!.rules)
@@ -62,7 +62,7 @@ describe('an assembly', () => {
   it('says which members do nothing that lasts, and why', () => {
     const idle = (...members: DrawingObject[]) => {
       const object = assembly(members)
-      return Object.fromEntries(kindOf(object).idle!(object, scene))
+      return Object.fromEntries(kindOf(object).geometry.idle!(object, scene))
     }
     const plate = box('plate', 0, 0, 10, 10)
     expect(idle(plate, box('dent', 8, 8, 4, 4, { role: 'cuts' }))).toEqual({})

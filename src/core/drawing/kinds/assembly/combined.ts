@@ -1,10 +1,10 @@
 import type { Path } from '../../../geometry/path'
 import { combineTraced, type Combined, type Effect } from '../../../planar/boolean'
-import type { Source } from '../../evaluate/carriers'
-import { cornerMark, cornersOf, pickedOf, type ResultCorner, withCorners } from '../../evaluate/result-corners'
-import type { Memory, Scene } from '../../evaluate/scene'
+import type { Source } from '../../scene/carriers'
+import { cornerMark, cornersOf, pickedOf, type ResultCorner, withCorners } from '../../scene/result-corners'
+import type { Memory, Scene } from '../../scene/scene'
 import { visible } from '../members'
-import type { Thing } from '../traits'
+import type { Thing } from '../../model/traits'
 import type { Assembly } from './schema'
 
 const memory: Memory<Combined> = new WeakMap()

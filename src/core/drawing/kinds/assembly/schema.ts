@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { ResultCorners } from '../../evaluate/result-corners'
+import { ResultCorners } from '../../scene/result-corners'
 import { Finish } from '../../model/style'
-import { common, type WithMembers } from '../traits'
+import { common, type WithMembers } from '../../model/traits'
 
 /**
  * A live combination: each member, in order, adds to, cuts, keeps the overlap with or flips the result of the members

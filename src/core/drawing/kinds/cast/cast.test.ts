@@ -5,9 +5,9 @@ import { svgOf } from '../../../picture/svg'
 import { area } from '../../../geometry/area'
 import { segmentCount } from '../../../geometry/path'
 import { sceneOf } from '../../evaluate/evaluated-scene'
-import { type DrawingObject, isStyled, type OfKind } from '../../model/object'
+import { type DrawingObject, isStyled, type OfKind } from '../../objects/object'
 import { platePath } from '../../model/plates'
-import { transformObject } from '../../edit/transform-object'
+import { transformObject } from '../../objects/transform-object'
 
 const scene = sceneOf(SAMPLE_RULES)
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const

@@ -7,8 +7,8 @@ import { roundContour } from '../../../outline/corner'
 import { strokedArea } from '../../../outline/stroking'
 import { combine } from '../../../planar/boolean'
 import { clipped } from './clip'
-import type { Shape } from '../../evaluate/shape'
-import type { ResolvedPaint, ResolvedStroke } from '../../evaluate/resolved'
+import type { Shape } from '../../scene/shape'
+import type { ResolvedPaint, ResolvedStroke } from '../../model/resolved'
 
 const INK: ResolvedPaint = { name: '#14231f', light: '#14231f', dark: '#f4f7f5', ink: false, opacity: 1 }
 const STROKE = { width: 1.5, cap: 'round', join: 'miter', miterLimit: 4 } as const

@@ -1,7 +1,7 @@
 import type { Path } from '../../../geometry/path'
-import { strokeInk } from '../../evaluate/ink'
+import { strokeInk } from '../../scene/ink'
 import { combine } from '../../../planar/boolean'
-import type { Shape } from '../../evaluate/shape'
+import type { Shape } from '../../scene/shape'
 
 /** Clips shapes to the inside or outside of an area; clipped strokes become outlines. */
 export function clipped(shapes: readonly Shape[], area: Path, keep: 'inside' | 'outside'): Shape[] {

@@ -4,7 +4,7 @@ import { pathBounds, type Path } from '../../../geometry/path'
 import { STARTERS } from '../../../rules/starters'
 import { sceneOf } from '../../evaluate/evaluated-scene'
 import { fixed } from '../../edit/loose'
-import type { DrawingObject, OfKind } from '../../model/object'
+import type { DrawingObject, OfKind } from '../../objects/object'
 
 const { rules } = STARTERS[0]!
 const scene = sceneOf(rules)

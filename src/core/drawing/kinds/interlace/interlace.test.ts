@@ -4,7 +4,7 @@ import { winding } from '../../../geometry/winding'
 import { STARTERS } from '../../../rules/starters'
 import { divided } from '../../edit/divided'
 import { sceneOf } from '../../evaluate/evaluated-scene'
-import type { DrawingObject, OfKind } from '../../model/object'
+import type { DrawingObject, OfKind } from '../../objects/object'
 import { laced } from './laced'
 
 const scene = sceneOf(STARTERS[0]!.rules)

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { Signature } from '../../model/signature'
 import { PointXY } from '../../model/place'
 import { Weight } from '../../model/style'
-import { common, type WithMembers } from '../traits'
+import { common, type WithMembers } from '../../model/traits'
 
 /**
  * Strands and shapes that pass over and under each other: alternating along each strand, or each over the next.

@@ -8,7 +8,7 @@ import { STARTERS } from '../../../rules/starters'
 import { evaluate, outline } from '../../evaluate/evaluate'
 import { halfOf, imagesOf, mirrored } from './images'
 import { nodesOf } from '../../model/nodes'
-import type { DrawingObject } from '../../model/object'
+import type { DrawingObject } from '../../objects/object'
 import { path } from '../../../../testing/samples'
 
 const values = STARTERS[0]!.rules

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { Label } from '../../model/label'
 import { Signature } from '../../model/signature'
 import { Style } from '../../model/style'
-import { common, type WithMembers } from '../traits'
+import { common, type WithMembers } from '../../model/traits'
 
 /** A shape that patches were swept together to, and its finish. */
 export const Swept = z.strictObject({

@@ -3,7 +3,7 @@ import { nearestOnPath } from '../../../geometry/nearest'
 import type { Point } from '../../../geometry/point'
 import { pointAt } from '../../../geometry/segment'
 import type { Marked } from '../../model/signature'
-import type { Memory, Scene } from '../../evaluate/scene'
+import type { Memory, Scene } from '../../scene/scene'
 import { type Laid, laidOut } from './laid'
 import type { Patchwork } from './schema'
 

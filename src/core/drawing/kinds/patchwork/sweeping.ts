@@ -1,5 +1,5 @@
 import { tidy } from '../../../geometry/tidy'
-import type { Scene } from '../../evaluate/scene'
+import type { Scene } from '../../scene/scene'
 import type { Style } from '../../model/style'
 import type { Patchwork, Swept } from './schema'
 import type { Stretch } from './stretches'

@@ -1,7 +1,7 @@
 import { type ArcCentre, arcCentre } from '../../../geometry/arc'
 import type { Point } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
-import { type Fitting, fittedPlace } from '../../edit/fitting'
+import { type Fitting, fittedPlace } from '../../model/fitting'
 import type { Node, NodeRun } from '../../model/node'
 import { segmentBetween } from '../../model/nodes'
 

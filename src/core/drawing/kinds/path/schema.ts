@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { NodeRun } from '../../model/node'
 import { PointXY } from '../../model/place'
 import { Finish } from '../../model/style'
-import { common, cornered } from '../traits'
+import { common, cornered } from '../../model/traits'
 
 /**
  * Contours of nodes. With `regions` only the regions around those points are filled; `trace` is what a hand drew, to be

@@ -2,9 +2,9 @@ import type { Point } from '../../../geometry/point'
 import { applyTidy, tidy } from '../../../geometry/tidy'
 import { compose, type Transform, translation } from '../../../geometry/transform'
 import { type Paint, isGradient } from '../../model/paint'
-import type { Memory, Scene } from '../../evaluate/scene'
+import type { Memory, Scene } from '../../scene/scene'
 import { type Style, withPaints } from '../../model/style'
-import { hasMembers, hasStyle, type Thing } from '../traits'
+import { hasMembers, hasStyle, type Thing } from '../../model/traits'
 
 type Placing = {
   readonly id: string

@@ -1,8 +1,8 @@
-import { type Box } from '../../../geometry/box'
+import type { Box } from '../../../geometry/box'
 import { pathBounds } from '../../../geometry/path'
 import { subtract } from '../../../geometry/point'
 import { type Frame, framePoint } from '../../model/frame'
-import type { Memory, Scene } from '../../evaluate/scene'
+import type { Memory, Scene } from '../../scene/scene'
 import { polygonPath } from './outline'
 import type { Polygon } from './schema'
 

@@ -1,9 +1,9 @@
 import { type Path, polyline } from '../../../geometry/path'
 import type { Point } from '../../../geometry/point'
 import { cosSin } from '../../../geometry/transform'
-import { cornerOf, finished, finishedRun } from '../../evaluate/corners'
+import { cornerOf, finished, finishedRun } from '../../scene/corners'
 import { framePoint } from '../../model/frame'
-import type { Scene } from '../../evaluate/scene'
+import type { Scene } from '../../scene/scene'
 import type { Polygon } from './schema'
 import { polygonRun } from './side'
 

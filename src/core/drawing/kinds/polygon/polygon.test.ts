@@ -7,7 +7,7 @@ import { sceneOf } from '../../evaluate/evaluated-scene'
 import { frameOf } from '../../evaluate/extent'
 import { framePoint } from '../../model/frame'
 import { changeNumbers } from '../../edit/numbers'
-import type { Polygon } from './polygon'
+import type { Polygon } from './schema'
 
 const scene = sceneOf(STARTERS[0]!.rules)
 const any = fc.record({

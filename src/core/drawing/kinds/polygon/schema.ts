@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Finish } from '../../model/style'
-import { common, cornered, framed } from '../traits'
+import { common, cornered, framed } from '../../model/traits'
 import { PolygonSide } from './side'
 
 /**

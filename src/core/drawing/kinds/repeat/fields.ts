@@ -1,7 +1,7 @@
 import { distance, type Point, subtract } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
 import { translation } from '../../../geometry/transform'
-import type { Scene } from '../../evaluate/scene'
+import type { Scene } from '../../scene/scene'
 import type { Field } from '../field'
 import { countOf } from './places'
 import type { Course, OfCourse, Repeat } from './schema'

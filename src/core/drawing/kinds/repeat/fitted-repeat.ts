@@ -1,6 +1,6 @@
 import type { Point } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
-import { type Fitting, fittedPlace } from '../../edit/fitting'
+import { type Fitting, fittedPlace } from '../../model/fitting'
 import type { Repeat } from './schema'
 
 /**

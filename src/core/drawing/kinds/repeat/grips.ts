@@ -1,13 +1,14 @@
+import type { GripsFacet } from '../facets/grips'
 import { distance, type Point } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
 import { apply, translation } from '../../../geometry/transform'
-import type { Grip, GripPull, Pulled } from '../../model/grip'
-import type { Scene } from '../../evaluate/scene'
+import type { Grip, GripPull, Pulled } from '../../scene/grip'
+import type { Scene } from '../../scene/scene'
 import { placesOf } from './places'
 import type { Repeat } from './schema'
 
 /** Grips of a repeat: its centre and the copied place, or the next copies of a lattice. */
-export function repeatGrips(object: Repeat): Grip[] {
+function repeatGrips(object: Repeat): Grip[] {
   const { course, from } = object
   switch (course.by) {
     case 'turn':
@@ -27,13 +28,7 @@ export function repeatGrips(object: Repeat): Grip[] {
   }
 }
 
-export function pulledRepeat(
-  object: Repeat,
-  grip: string,
-  to: Point,
-  scene: Scene,
-  { step }: GripPull,
-): Pulled<Repeat> {
+function pulledRepeat(object: Repeat, grip: string, to: Point, scene: Scene, { step }: GripPull): Pulled<Repeat> {
   const on = (value: number) => (step === null ? tidy(value) : Math.round(value / step) * step)
   const at = { x: on(to.x), y: on(to.y) }
   const { course, from } = object
@@ -51,3 +46,5 @@ export function pulledRepeat(
   const key = grip === 'across' ? 'across' : 'down'
   return { object: { ...object, course: { ...course, [key]: vector } }, figure: `${vector.x}, ${vector.y} ${key}` }
 }
+
+export const grips: GripsFacet<Repeat> = { places: repeatGrips, pull: pulledRepeat }

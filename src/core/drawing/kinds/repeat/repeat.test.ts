@@ -6,7 +6,7 @@ import { costOf, isExcessive } from '../../evaluate/cost'
 import { refusalIn } from '../../evaluate/evaluate'
 import { sceneOf } from '../../evaluate/evaluated-scene'
 import { loosened } from '../../edit/loose'
-import { type DrawingObject, kindOf, type OfKind } from '../../model/object'
+import { type DrawingObject, kindOf, type OfKind } from '../../objects/object'
 
 const scene = sceneOf(STARTERS[0]!.rules)
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const
@@ -58,7 +58,7 @@ describe('a repeat around a centre', () => {
   })
 
   it('has a radius that can be typed, and copies that are off, of another role or colour', () => {
-    const radius = kindOf(around({})).fields!(around({})).find(({ id }) => id === 'radius')!
+    const radius = kindOf(around({})).ledger.fields!(around({})).find(({ id }) => id === 'radius')!
     const wider = (radius as { write: (o: DrawingObject, v: number, s: typeof scene) => DrawingObject }).write(
       around({}),
       10,

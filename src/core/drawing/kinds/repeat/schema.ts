@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { NodeRun } from '../../model/node'
 import { Paint } from '../../model/paint'
 import { PointXY } from '../../model/place'
-import { common, Degrees, Role, type WithMembers } from '../traits'
+import { common, Degrees, Role, type WithMembers } from '../../model/traits'
 
 const Count = z.int().min(1).max(500)
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { AffineMap, PointXY } from '../../model/place'
-import { common, type WithMembers } from '../traits'
+import { common, type WithMembers } from '../../model/traits'
 
 /** A point of the space that is warped: from (0, 0), its first corner, to (1, 1), and beyond. */
 const Share = PointXY

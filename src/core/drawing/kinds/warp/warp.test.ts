@@ -7,8 +7,8 @@ import { rotation } from '../../../geometry/transform'
 import { sceneOf } from '../../evaluate/evaluated-scene'
 import { gripsOf, pullGrip } from '../../edit/grips'
 import { fixed } from '../../edit/loose'
-import { type DrawingObject, kindOf, type OfKind } from '../../model/object'
-import { transformObject } from '../../edit/transform-object'
+import { type DrawingObject, kindOf, type OfKind } from '../../objects/object'
+import { transformObject } from '../../objects/transform-object'
 
 const scene = sceneOf(SAMPLE_RULES)
 const style = { fill: 'ink', stroke: 'none', weight: 'main' } as const
@@ -52,7 +52,7 @@ describe('a warp', () => {
 
   it('goes over from one form to the next as it is, and moves handles in pairs', () => {
     const object = warp({ by: 'form', form: 'pinch', amount: 0.2 }, box(4, 8, 16, 8))
-    const form = kindOf(object).fields!(object)[0]!
+    const form = kindOf(object).ledger.fields!(object)[0]!
     const loose = (form as { write: (o: DrawingObject, v: string) => DrawingObject }).write(object, 'lattice')
     expect(areaOf(loose)).toBeCloseTo(areaOf(object), 6)
     expect(gripsOf(loose, scene, 0)).toHaveLength(16)
@@ -103,11 +103,11 @@ describe('a bend', () => {
   it('has a smoothness that is changed afterwards while the hand’s points are known', () => {
     const points = Array.from({ length: 60 }, (_, i) => ({ x: i / 3, y: 10 + 2 * Math.sin(i / 6) + (i % 2) * 0.15 }))
     const object = bend([{ run: half, trace: { points, smoothness: 0.05 } }])
-    const smoothness = kindOf(object).fields!(object).find(({ id }) => id === 'smoothness')!
+    const smoothness = kindOf(object).ledger.fields!(object).find(({ id }) => id === 'smoothness')!
     const write = (smoothness as { write: (o: DrawingObject, v: number) => OfKind<'bend'> }).write
     const nodes = (value: number) => write(object, value).strokes[0]!.run.nodes.length
     expect(nodes(0.05)).toBeGreaterThan(nodes(0.5))
-    const touched = kindOf(object).fold!(object, [{ ...half, nodes: [...half.nodes] } as never])!
+    const touched = kindOf(object).geometry.fold!(object, [{ ...half, nodes: [...half.nodes] } as never])!
     expect(touched.strokes[0]!.trace).toBeUndefined()
   })
 })

@@ -1,5 +1,5 @@
 import { refusalIn } from '../../../drawing/evaluate/evaluate'
-import type { DrawingObject } from '../../../drawing/model/object'
+import type { DrawingObject } from '../../../drawing/objects/object'
 import { mirroredBack } from './mirrored'
 import { scene } from './piece'
 import { rowsBack } from './rows'

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../../drawing/model/object'
+import type { DrawingObject } from '../../../drawing/objects/object'
 import { boxUnion } from '../../../geometry/box'
 import { type Path, pathBounds, transformPath } from '../../../geometry/path'
 import { tidy } from '../../../geometry/tidy'

@@ -1,4 +1,4 @@
-import { type DrawingObject, isStyled } from '../../../drawing/model/object'
+import { type DrawingObject, isStyled } from '../../../drawing/objects/object'
 import { isShared } from '../../../drawing/model/style'
 import { type Box, boxesOverlap } from '../../../geometry/box'
 import { pathBounds } from '../../../geometry/path'

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../../drawing/model/object'
+import type { DrawingObject } from '../../../drawing/objects/object'
 import { pathBounds, segmentCount, transformPath } from '../../../geometry/path'
 import type { Point } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'

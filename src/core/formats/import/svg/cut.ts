@@ -1,6 +1,6 @@
 import { sceneOf } from '../../../drawing/evaluate/evaluated-scene'
 import { extentOf } from '../../../drawing/evaluate/extent'
-import type { DrawingObject } from '../../../drawing/model/object'
+import type { DrawingObject } from '../../../drawing/objects/object'
 import type { Box } from '../../../geometry/box'
 import type { Transform } from '../../../geometry/transform'
 import { STARTERS } from '../../../rules/starters'

@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../../drawing/model/object'
+import type { DrawingObject } from '../../../drawing/objects/object'
 import { type Box, boxInside } from '../../../geometry/box'
 import type { Path } from '../../../geometry/path'
 import { compose, IDENTITY, type Transform } from '../../../geometry/transform'

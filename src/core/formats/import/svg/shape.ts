@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../../drawing/model/object'
+import type { DrawingObject } from '../../../drawing/objects/object'
 import { transformPaint } from '../../../drawing/model/gradient'
 import type { Style } from '../../../drawing/model/style'
 import type { Box } from '../../../geometry/box'

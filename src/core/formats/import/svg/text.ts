@@ -1,4 +1,4 @@
-import type { DrawingObject } from '../../../drawing/model/object'
+import type { DrawingObject } from '../../../drawing/objects/object'
 import { sceneOf } from '../../../drawing/evaluate/evaluated-scene'
 import type { Path } from '../../../geometry/path'
 import type { Box } from '../../../geometry/box'

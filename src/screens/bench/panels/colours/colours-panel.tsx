@@ -3,7 +3,7 @@
 import type { Panel } from '../ledger/panel'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { paintedWithin } from '@/core/drawing/edit/paint'
-import { outermost } from '@/core/drawing/model/tree'
+import { outermost } from '@/core/drawing/objects/tree'
 import { useBenchState, useDeferredObjects, useRules } from '../../state/context'
 import { PaintEditor } from './paint-editor'
 import { PaintList } from './paint-list'

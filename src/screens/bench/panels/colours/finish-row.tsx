@@ -3,7 +3,7 @@
 import { useMemo } from 'react'
 import { styledWithin } from '@/core/drawing/edit/paint'
 import { isShared } from '@/core/drawing/model/style'
-import { outermost } from '@/core/drawing/model/tree'
+import { outermost } from '@/core/drawing/objects/tree'
 import type { Rules } from '@/core/rules/rules'
 import { Chip } from '@/ui/chip'
 import { useSessionState } from '../../../session/use-session'

@@ -1,7 +1,7 @@
 'use client'
 
 import type { Paint } from '@/core/drawing/model/paint'
-import { By, type Container, type DrawingObject } from '@/core/drawing/model/object'
+import { By, type Container, type DrawingObject } from '@/core/drawing/objects/object'
 import { Cap, type Style, type Weight } from '@/core/drawing/model/style'
 import type { Rules } from '@/core/rules/rules'
 import { useBench } from '../../state/context'

@@ -1,5 +1,5 @@
 import { changeNodes, moveNodes, type NodeAt, type NodeKind, setKind } from '@/core/drawing/edit/node-edit'
-import { styleOf } from '@/core/drawing/evaluate/shared-style'
+import { styleOf } from '@/core/drawing/scene/shared-style'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import type { Node } from '@/core/drawing/model/node'
 import { Cap, type CornerStyle, Join, type Radius } from '@/core/drawing/model/style'

@@ -25,8 +25,8 @@ import {
   type MouseEvent,
   type RefObject,
 } from 'react'
-import { isContainer } from '@/core/drawing/model/object'
-import { countObjects, find, outermost, walk } from '@/core/drawing/model/tree'
+import { isContainer } from '@/core/drawing/objects/object'
+import { countObjects, find, outermost, walk } from '@/core/drawing/objects/tree'
 import { toggled } from '@/ui/toggled'
 import { dragAccess } from '@/ui/drag-access'
 import { type MenuEntry, RightMenu } from '@/ui/menu'

@@ -1,6 +1,6 @@
 'use client'
 
-import { styleOf } from '@/core/drawing/evaluate/shared-style'
+import { styleOf } from '@/core/drawing/scene/shared-style'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
@@ -18,9 +18,9 @@ import {
   kindOf,
   Role,
   wordOf,
-} from '@/core/drawing/model/object'
+} from '@/core/drawing/objects/object'
 import { Refusal } from '@/core/drawing/evaluate/refusal'
-import type { Scene } from '@/core/drawing/evaluate/scene'
+import type { Scene } from '@/core/drawing/scene/scene'
 import { countsByInk } from '@/core/drawing/evaluate/operand'
 import { isShared, type Radius } from '@/core/drawing/model/style'
 import type { Rules } from '@/core/rules/rules'
@@ -262,7 +262,7 @@ export const Row = memo(function Row({
 /** Why a member has no effect on the container's result; null if it has one. */
 function idleIn(inside: Container, object: DrawingObject, scene: Scene): string | null {
   try {
-    return kindOf(inside).idle?.(inside, scene).get(object.id) ?? null
+    return kindOf(inside).geometry.idle?.(inside, scene).get(object.id) ?? null
   } catch (error) {
     // What cannot be drawn says so itself.
     if (error instanceof Refusal) return null

@@ -1,5 +1,5 @@
-import type { DrawingObject, Container } from '@/core/drawing/model/object'
-import { isCombining, isContainer, wordOf } from '@/core/drawing/model/object'
+import type { DrawingObject, Container } from '@/core/drawing/objects/object'
+import { isCombining, isContainer, wordOf } from '@/core/drawing/objects/object'
 
 /** A row of the ledger: an object, how deep it lies, and whether it or something around it is locked. */
 export type LedgerRow = {

@@ -7,9 +7,9 @@ import { extentOf, frameOf } from '@/core/drawing/evaluate/extent'
 import { editable } from '@/core/drawing/edit/editable'
 import { outline } from '@/core/drawing/evaluate/evaluate'
 import { type Frame, frameCorners, framePoint } from '@/core/drawing/model/frame'
-import { type DrawingObject, isCombining, isContainer, kindOf, type OfKind } from '@/core/drawing/model/object'
+import { type DrawingObject, isCombining, isContainer, kindOf, type OfKind } from '@/core/drawing/objects/object'
 import { HANDLES } from '@/core/drawing/edit/resize'
-import { find, outermost, walk } from '@/core/drawing/model/tree'
+import { find, outermost, walk } from '@/core/drawing/objects/tree'
 import type { Rules } from '@/core/rules/rules'
 import { lockedWithin } from '../../state/locked'
 import { useBench, useBenchState, usePreviewRules, useShownObjects } from '../../state/context'
@@ -142,7 +142,7 @@ function Outlines({
 function Handles({ selected, rules, view }: { selected: readonly DrawingObject[]; rules: Rules; view: View }) {
   const [first, ...more] = selected
   if (!first) return null
-  const ends = more.length === 0 ? kindOf(first).ends?.(first) : undefined
+  const ends = more.length === 0 ? kindOf(first).grips.ends?.(first) : undefined
   if (ends) {
     return ends.map((end, i) => {
       const { x, y } = toScreen(view, end)

@@ -6,9 +6,9 @@ import { rememberedPathData } from '@/core/formats/path-data'
 import { editable } from '@/core/drawing/edit/editable'
 import { evaluate, evaluateAll } from '@/core/drawing/evaluate/evaluate'
 import { styledWithin } from '@/core/drawing/edit/paint'
-import { type DrawingObject, isContainer, kindOf, type Styled } from '@/core/drawing/model/object'
-import { strokeInkIfQuick } from '@/core/drawing/evaluate/ink'
-import type { Shape } from '@/core/drawing/evaluate/shape'
+import { type DrawingObject, isContainer, kindOf, type Styled } from '@/core/drawing/objects/object'
+import { strokeInkIfQuick } from '@/core/drawing/scene/ink'
+import type { Shape } from '@/core/drawing/scene/shape'
 import type { NamedValues } from '@/core/drawing/model/values'
 import { PixelPicture } from '@/ui/pixel-picture'
 import { useDeferredMaster, useRules, useShownObjects } from '../../state/context'
@@ -121,7 +121,7 @@ const NodesOf = memo(function NodesOf({
   view: View
 }) {
   const path =
-    isContainer(object) || kindOf(object).characters || object.hidden ? null : editable(object, sceneOf(values))
+    isContainer(object) || kindOf(object).cost.characters || object.hidden ? null : editable(object, sceneOf(values))
   return path?.contours.flatMap(({ nodes }, contour) =>
     nodes.map((node, n) => {
       const { x, y } = toScreen(view, node)

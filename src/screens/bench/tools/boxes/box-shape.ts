@@ -1,6 +1,6 @@
 import { freshCorner, freshStyle } from '@/core/drawing/edit/fresh'
 import type { Frame } from '@/core/drawing/model/frame'
-import type { DrawingObject } from '@/core/drawing/model/object'
+import type { DrawingObject } from '@/core/drawing/objects/object'
 import type { Radius, Style } from '@/core/drawing/model/style'
 import type { Bench } from '../../state/bench'
 import { isFilledSet } from '../fresh-style'

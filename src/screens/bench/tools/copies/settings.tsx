@@ -1,6 +1,6 @@
 'use client'
 
-import { Role } from '@/core/drawing/model/object'
+import { Role } from '@/core/drawing/objects/object'
 import type { Paint } from '@/core/drawing/model/paint'
 import { useBench, useBenchState, useRules, useShownObjects, useSlice } from '../../state/context'
 import { PaintCell, WordCell } from '../../cells/value-cell'

@@ -1,9 +1,0 @@
-import type { NodeRun } from '../model/node'
-import { type DrawingObject, kindOf } from '../model/object'
-
-/** The nodes that define an object; none if it is defined otherwise. */
-export const laidNodes = (object: DrawingObject): readonly NodeRun[] => kindOf(object).runs?.(object) ?? []
-
-/** The object with those nodes elsewhere. */
-export const withLaidNodes = (object: DrawingObject, runs: readonly NodeRun[]): DrawingObject =>
-  kindOf(object).fold?.(object, runs) ?? object

@@ -1,0 +1,7 @@
+import { fittedFrame } from '../../model/fitting'
+import type { Ellipse } from './schema'
+import type { FittingFacet } from '../facets/fitting'
+
+export const fitting: FittingFacet<Ellipse> = {
+  fit: fittedFrame,
+}

@@ -1,0 +1,20 @@
+import { nodesOf } from '../../model/nodes'
+import { ellipsePath } from './outline'
+import type { Ellipse } from './schema'
+import type { GeometryFacet } from '../facets/geometry'
+
+export const isPart = ({ from, to }: Ellipse): boolean => from !== undefined && to !== undefined
+
+export const geometry: GeometryFacet<Ellipse> = {
+  edge: ellipsePath,
+  isSmaller: isPart,
+  turnedOver: (object) =>
+    object.from !== undefined && object.to !== undefined
+      ? { ...object, from: upright(180 - object.to), to: upright(180 - object.from) }
+      : object,
+  nodes: (object) => ellipsePath(object).map((contour) => nodesOf(contour)),
+  lost: 'its diameters and angles as numbers',
+}
+
+/** An angle in degrees between -180 and 360. */
+const upright = (degrees: number): number => (degrees < -180 ? degrees + 360 : degrees > 360 ? degrees - 360 : degrees)

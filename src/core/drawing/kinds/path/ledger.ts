@@ -1,0 +1,23 @@
+import type { Field } from '../field'
+import { type PathObject } from './schema'
+import { traced } from './trace'
+import type { LedgerFacet } from '../facets/ledger'
+
+export const ledger: LedgerFacet<PathObject> = {
+  fields: ({ trace }) => (trace ? [SMOOTHNESS] : []),
+  summary({ contours }) {
+    const count = contours.reduce((sum, run) => sum + run.nodes.length, 0)
+    return `${count} nodes${contours.every(({ closed }) => closed) ? '' : ', open'}`
+  },
+}
+
+const SMOOTHNESS: Field<PathObject> = {
+  id: 'smoothness',
+  what: 'the smoothness',
+  as: 'number',
+  suffix: ' smooth',
+  step: 0.05,
+  limits: { least: 0.01, most: 10 },
+  read: ({ trace }) => trace?.smoothness ?? 0,
+  write: (object, smoothness) => (object.trace ? { ...object, ...traced({ ...object.trace, smoothness }) } : object),
+}
