@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from './test'
-import { rasterised } from '../src/core/formats/rasterised'
+import { rasterised } from '../src/testing/rasterised'
 import { unzipSync } from 'fflate'
 import { BenchPage } from './bench-page'
 import { decoded } from '../src/testing/decoded'

@@ -9,7 +9,7 @@ import { isTaskEnded } from './renderer/task-ended'
 
 /** An icon of a set and how it is drawn, or that it is not drawn yet. */
 export type DrawnIcon = { readonly id: string; readonly name: string } & (
-  Drawn | { readonly pending: true; readonly svg?: undefined; readonly problem?: undefined }
+  Drawn | { readonly pending: true; readonly picture?: undefined; readonly problem?: undefined }
 )
 
 /** Which icons: the first so many in the order of the family, those of given ids, or all. */
@@ -32,16 +32,16 @@ export async function drawnIcons(
   await inTime(drawing, patience)
   const order = await orderOf(db, setId)
   const rows = await iconsOf(db, setId, which, order)
-    .select(['drawn.current', 'drawn.light', 'drawn.dark', 'drawn.others', 'drawn.problem'])
+    .select(['drawn.picture', 'drawn.others', 'drawn.problem'])
     .execute()
   const own = await fingerprint()
   return inOrder(rows, order).map((row): DrawnIcon => {
-    const { id, name, current, light, dark, others, problem } = row
+    const { id, name, picture, others, problem } = row
     const hung = holds(row, own) ? undefined : hanging.get(keyOf(setId, row))
     if (hung) return { id, name, problem: hung.problem }
     if (!holds(row, own)) return { id, name, pending: true }
-    return current !== null && light !== null && dark !== null
-      ? { id, name, svg: { current, light, dark }, ...(others !== null && { others: JSON.parse(others) }) }
+    return picture !== null
+      ? { id, name, picture, ...(others !== null && { others: JSON.parse(others) }) }
       : { id, name, problem: problem ?? 'It cannot be drawn.' }
   })
 }
@@ -156,7 +156,7 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
   const quick = await drawnBy('draw', QUICK)
   const isSlow = quick.hung || (quick.drawn.problem !== undefined && quick.drawn.isSlow)
   const { drawn, snags } = isSlow ? await drawnBy('drawSlowly', LONG) : quick
-  const { svg, problem } = drawn
+  const { picture, problem } = drawn
   // What took too long, even by itself, is not stored: it may have been the machine.
   if (drawn.problem !== undefined && drawn.isSlow) {
     if (hanging.size >= KNOWN) hanging.clear()
@@ -164,7 +164,7 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
     return
   }
   hanging.delete(keyOf(setId, { id, revision, rulesRevision }))
-  const others = drawn.svg && drawn.others
+  const others = drawn.picture && drawn.others
   async function drawnBy(task: 'draw' | 'drawSlowly', limit: number): Promise<Shown & { readonly hung?: true }> {
     try {
       return await renderer.run(task, { masters: row!.masters, rules: row!.rules, limit })
@@ -179,9 +179,7 @@ async function draw(db: Db, renderer: Renderer, setId: string, { id, revision, r
     icon_revision: revision,
     rules_revision: rulesRevision,
     drawn_by: await fingerprint(),
-    current: svg?.current ?? null,
-    light: svg?.light ?? null,
-    dark: svg?.dark ?? null,
+    picture: picture ?? null,
     others: others ? JSON.stringify(others) : null,
     problem: problem ?? null,
     snags,

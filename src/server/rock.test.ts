@@ -1,3 +1,4 @@
+import { pictureIn } from '../core/picture/stored'
 import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -142,13 +143,13 @@ describe('icons as they are drawn', () => {
       ['rope', '“Rope” comes to billions of dashes; at most 10,000 are drawn.'],
       ['ferry', undefined],
     ])
-    expect(first[0]!.svg!.current).toContain('currentColor')
+    expect(pictureIn(first[0]!.picture!).layers).toHaveLength(1)
     expect([await drawnIcons(db, renderer, id, { first: 2 }), drawn()]).toEqual([first.slice(0, 2), 3])
     await save({ icons: [icon('oar', [{ ...box, x: 4 }])] })
     expect((await drawnIcons(db, renderer, id, 'all'))[0]).not.toEqual(first[0])
     expect(drawn()).toBe(4)
     await save({ rules: { ...set.rules, weights: [{ name: 'main', value: 1 }, ...set.rules.weights.slice(1)] } })
-    expect((await drawnIcons(db, renderer, id, { ids: ['ferry'] }))[0]!.svg!.current).not.toBe(first[2]!.svg!.current)
+    expect((await drawnIcons(db, renderer, id, { ids: ['ferry'] }))[0]!.picture).not.toBe(first[2]!.picture)
     expect(drawn()).toBe(5)
     run.mockRestore()
   })
@@ -166,7 +167,7 @@ describe('icons as they are drawn', () => {
   it('are not read by the shelf', async () => {
     const reads = vi.spyOn(SqliteFile.prototype, 'prepare')
     await listSets(db)
-    expect(reads.mock.calls.map(([sql]) => sql).join()).not.toMatch(/masters|"rules"\s*(,|from)|current|light/)
+    expect(reads.mock.calls.map(([sql]) => sql).join()).not.toMatch(/masters|"rules"\s*(,|from)|picture|others/)
     reads.mockRestore()
   })
 
@@ -175,10 +176,10 @@ describe('icons as they are drawn', () => {
     const many = (await addSet(db, rowsOfSet({ ...set, name: 'Many', icons: family }))).id
     const all = drawnIcons(db, renderer, many, 'all')
     const [last] = await drawnIcons(db, renderer, many, { ids: ['oar-299'] })
-    expect(last!.svg).toBeDefined()
+    expect(last!.picture).toBeDefined()
     const there = await db.selectFrom('drawn').select('icon_id').where('set_id', '=', many).execute()
     expect(there.length).toBeLessThan(100)
-    expect((await all).filter(({ svg }) => svg)).toHaveLength(300)
+    expect((await all).filter(({ picture }) => picture)).toHaveLength(300)
   })
 
   it('wait for one another no longer than asked: what is slow is pending', async () => {

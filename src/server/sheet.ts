@@ -28,7 +28,7 @@ export async function sheetOf(
   const { sizes, ground } = asked.data
   const rules = JSON.parse(rows.rules) as Rules
   const drawn = await drawnIcons(db, renderer, id, 'all'),
-    drawable = new Set(drawn.flatMap((icon) => (icon.svg ? icon.id : [])))
+    pictures = new Map(drawn.flatMap((icon) => (icon.picture ? [[icon.id, icon] as const] : [])))
   return done({
     title: rows.name,
     note: `${drawn.length} icons · grid ${rules.grid.size} · ${sizes.join(', ')} px`,
@@ -36,10 +36,11 @@ export async function sheetOf(
     ground: ground === 'dark' ? '#14231f' : '#fbfcfb',
     text: ground === 'dark' ? '#9dafa8' : '#55645f',
     rules: rows.rules,
-    icons: rows.icons.map((row) => ({
-      name: drawable.has(row.id) ? row.name : `${row.name} (cannot be drawn)`,
-      row,
-      sizes: drawable.has(row.id) ? sizes : [],
-    })),
+    icons: rows.icons.map(({ id: own, name }) => {
+      const known = pictures.get(own)
+      return known
+        ? { name, drawn: { picture: known.picture, others: known.others }, sizes }
+        : { name: `${name} (cannot be drawn)`, drawn: null, sizes: [] }
+    }),
   })
 }

@@ -3,7 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { main } from '../cli/main'
-import { rasterised } from '../core/formats/rasterised'
+import { rasterised } from './rasterised'
 import { pixelsOf } from './rasterise'
 import { readSetFile, writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'

@@ -35,10 +35,10 @@ export function PixelPicture({
   useEffect(() => {
     told.current = onPixels
   })
-  const isText = 'svg' in source
-  const drawn = isText ? source.svg : source.objects,
+  const isText = 'picture' in source
+  const drawn = isText ? source.picture : source.objects,
     rules = isText ? null : source.rules,
-    ground = isText ? null : source.ground,
+    { ground } = source,
     base = isText ? null : source.base,
     kept = isText ? null : source.kept
   useEffect(() => {

@@ -18,7 +18,7 @@ class FakeWorker {
   postMessage({ id, input }: Request): void {
     if (id === null) return
     const { drawing } = input as Asked,
-      text = 'svg' in drawing ? drawing.svg : 'drawing'
+      text = 'picture' in drawing ? drawing.picture : 'drawing'
     // Whatever stands behind what hangs waits for it, as in a worker.
     const waits = this.asked.includes('hang')
     this.asked.push(text)
@@ -39,6 +39,8 @@ class FakeWorker {
   }
 }
 
+const stored = (picture: string) => ({ picture, ground: 'light' as const })
+
 describe('pictures drawn in a worker', () => {
   let drawPicture: typeof drawPictureType
   beforeEach(async () => {
@@ -58,11 +60,11 @@ describe('pictures drawn in a worker', () => {
     vi.useRealTimers()
     vi.unstubAllGlobals()
   })
-  /** What becomes of documents asked for at once, after a while. */
+  /** What becomes of pictures asked for at once, after a while. */
   const drawn = async (texts: readonly string[], ms = 0) => {
     const told: Record<string, string> = {}
-    for (const svg of texts)
-      drawPicture({ svg }, 24, (picture) => (told[svg] = 'problem' in picture ? picture.problem : 'drawn'))
+    for (const text of texts)
+      drawPicture(stored(text), 24, (picture) => (told[text] = 'problem' in picture ? picture.problem : 'drawn'))
     await vi.advanceTimersByTimeAsync(ms)
     return told
   }
@@ -108,10 +110,10 @@ describe('pictures drawn in a worker', () => {
     expect(FakeWorker.all[0]!.terminated).toBe(true)
   })
 
-  it('that are no longer wanted are not drawn, and drawings do not wait for documents', async () => {
+  it('that are no longer wanted are not drawn, and drawings do not wait for stored pictures', async () => {
     const told: string[] = []
-    for (const svg of ['hang', 'a', 'b', 'c']) drawPicture({ svg }, 24, () => told.push(svg))
-    const giveUp = drawPicture({ svg: 'late' }, 24, () => told.push('late'))
+    for (const text of ['hang', 'a', 'b', 'c']) drawPicture(stored(text), 24, () => told.push(text))
+    const giveUp = drawPicture(stored('late'), 24, () => told.push('late'))
     giveUp()
     drawPicture({ objects: [], rules: {} as never, ground: 'light' }, 24, () => told.push('drawing'))
     await vi.advanceTimersByTimeAsync(0)
@@ -128,8 +130,8 @@ describe('pictures drawn in a worker', () => {
     const { Drawer } = await import('./drawer')
     const drawer = new Drawer(() => new FakeWorker() as unknown as Worker),
       told: string[] = []
-    const ask = (svg: string, urgency?: 'at rest') =>
-      drawer.ask({ source: { svg }, wanted: 24, done: () => told.push(svg) }, urgency)
+    const ask = (text: string, urgency?: 'at rest') =>
+      drawer.ask({ source: stored(text), wanted: 24, done: () => told.push(text) }, urgency)
     const acting = async (acts: number) => {
       for (let i = 0; i < acts; i++) {
         page.dispatchEvent(new Event('wheel'))

@@ -30,9 +30,12 @@ import { serve, type Transferred } from './serve'
 /** A list of objects in its numbered form. */
 export type Sent = Numbered<readonly Numbered<DrawingObject>[]>
 
-/** The drawing of a question: a document, or objects under rules in the colours for a ground. */
+/** A stored picture, seen on a ground. */
+export type StoredSource = { readonly picture: string; readonly ground: Ground }
+
+/** The drawing of a question: a stored picture, or objects under rules in the colours for a ground. */
 export type SentDrawing =
-  | { readonly svg: string }
+  | StoredSource
   | {
       readonly objects: Sent
       readonly rules: Numbered<Rules>
@@ -123,20 +126,20 @@ function answerTo({ drawing, wanted }: Asked): Answer {
 }
 
 function pictureOf(drawing: SentDrawing): Picture {
-  if ('svg' in drawing) throw new Error('A document is drawn by its own worker.')
+  if ('picture' in drawing) throw new Error('A stored picture is drawn by its own worker.')
   const { icon, rules } = taken(drawing)
   return iconPicture(icon, rules, drawing.ground, drawing.base)
 }
 
 function offsetOf(drawing: SentDrawing): OpticalOffset | null {
-  if ('svg' in drawing) return null
+  if ('picture' in drawing) return null
   const { icon, rules } = taken(drawing)
   return opticalOffset(masterFor(icon).objects, rules)
 }
 
 /** Snags on the further grids of a set. */
 function furtherSnags(drawing: SentDrawing): Snag[] {
-  if ('svg' in drawing) return []
+  if ('picture' in drawing) return []
   const { icon, rules } = taken(drawing)
   return basesOf(rules).flatMap((base) =>
     base === rules.grid.size
@@ -146,22 +149,23 @@ function furtherSnags(drawing: SentDrawing): Snag[] {
 }
 
 const mendsIn = (drawing: SentDrawing): DrawingEdit[] =>
-  'svg' in drawing ? [] : mendsOf(checkedOf(drawing), drawing.accepted ?? [])
+  'picture' in drawing ? [] : mendsOf(checkedOf(drawing), drawing.accepted ?? [])
 
 function crispnessIn(drawing: SentDrawing): readonly Crispness[] {
-  if ('svg' in drawing) return []
+  if ('picture' in drawing) return []
   const { icon, rules } = taken(drawing)
   return crispnessBySize(icon, rules)
 }
 
 function changeIn(drawing: SentDrawing): readonly string[] | null {
-  if ('svg' in drawing || !drawing.to || !drawing.becomes) throw new Error('Only a drawing changes, with its rules.')
+  if ('picture' in drawing || !drawing.to || !drawing.becomes)
+    throw new Error('Only a drawing changes, with its rules.')
   const after = things.take(drawing.to) as Rules
   return changeOf(taken(drawing), { icon: iconSent(drawing.becomes, after), rules: after })
 }
 
 function fittedTo(drawing: SentDrawing): Pick<Fitted, 'objects' | 'losses'> {
-  if ('svg' in drawing || !drawing.to) throw new Error('Only a drawing can be fitted, to other rules.')
+  if ('picture' in drawing || !drawing.to) throw new Error('Only a drawing can be fitted, to other rules.')
   const { icon, rules } = taken(drawing)
   const { objects, losses } = fitted(masterFor(icon).objects, rules, things.take(drawing.to) as Rules)
   return { objects, losses }
@@ -169,20 +173,20 @@ function fittedTo(drawing: SentDrawing): Pick<Fitted, 'objects' | 'losses'> {
 
 /** A drawing as checks look at it. */
 function checkedOf(drawing: SentDrawing): Checked {
-  if ('svg' in drawing) throw new Error('A document cannot be checked.')
+  if ('picture' in drawing) throw new Error('A stored picture cannot be checked.')
   const { icon, rules } = taken(drawing)
   const main = drawing.main && masterFor(iconSent(drawing.main, rules)).objects
   return { objects: masterFor(icon).objects, rules, scene: sceneOf(rules), ...(main && { main }) }
 }
 
 function balanceIn(drawing: SentDrawing): Balance | null {
-  if ('svg' in drawing) return null
+  if ('picture' in drawing) return null
   const { icon, rules } = taken(drawing)
   return balanceOfIcon(icon, rules)
 }
 
 /** The drawing of a question: one icon for each list of objects, so that memoised results are shared. */
-function taken({ objects, rules: sent, kept }: Exclude<SentDrawing, { svg: unknown }>): { icon: Icon; rules: Rules } {
+function taken({ objects, rules: sent, kept }: Exclude<SentDrawing, StoredSource>): { icon: Icon; rules: Rules } {
   const rules = things.take(sent) as Rules
   const icon = iconSent(objects, rules)
   return { icon: kept ? withKept(icon, things.take(kept) as readonly Master[]) : icon, rules }

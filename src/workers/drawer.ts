@@ -1,4 +1,4 @@
-import type { Answer, DrawingCalls, Sent, SentDrawing, Wanted } from './draw.worker'
+import type { Answer, DrawingCalls, Sent, SentDrawing, StoredSource, Wanted } from './draw.worker'
 import { WorkerClient, type WorkerFault } from './client'
 import type { Accepted } from '../core/drawing/model/accepted'
 import type { DrawingObject } from '../core/drawing/objects/object'
@@ -9,11 +9,11 @@ import { Numbers } from './numbered'
 import { untilRest } from './rest'
 
 /**
- * Source of a picture: a document, or a drawing under rules in the colours for a ground. `base` is a further grid,
+ * Source of a picture: a stored picture, or a drawing under rules in the colours for a ground. `base` is a further grid,
  * `kept` are the stored masters on further grids, `main` is the drawing to compare with.
  */
 export type Source =
-  | { readonly svg: string }
+  | StoredSource
   | {
       readonly objects: readonly DrawingObject[]
       readonly rules: Rules
@@ -122,7 +122,7 @@ export class Drawer {
 
   /** The message for a worker: only objects that it does not have yet. */
   private sent(source: Source): SentDrawing {
-    if ('svg' in source) return source
+    if ('picture' in source) return source
     const { objects, base, kept, accepted, to, becomes, main } = source
     return {
       objects: this.listOf(objects),

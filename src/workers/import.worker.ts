@@ -9,7 +9,9 @@ import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-i
 import { type ImportProblem, MOST, type Source } from '../core/formats/import/reading'
 import { sourcesIn } from '../core/formats/import/sources'
 import { writeSetFile } from '../core/formats/set-file'
-import { drawingSvg } from '../core/picture/drawn'
+import { drawingPicture } from '../core/picture/drawn'
+import { pictureText } from '../core/picture/stored'
+import type { Rules } from '../core/rules/rules'
 import { rulesForGrid } from '../core/rules/rules-for-grid'
 import { type IconSet, masterFor } from '../core/set/set'
 import { boundDrawing } from './bound-drawing'
@@ -35,7 +37,7 @@ export type Choice = {
 export type ComingIcon = {
   readonly name: string
   readonly paths: readonly string[]
-  readonly svg: { readonly light: string; readonly dark: string } | null
+  readonly picture: string | null
 }
 
 /** The set to come without its drawings: what a person is shown before anything is stored. */
@@ -98,7 +100,7 @@ const calls = {
     const coming = made.icons.map((icon, i) => ({
       name: icon.name,
       paths: [made.paths[i]!],
-      svg: picturesOf(masterFor(icon).objects, book),
+      picture: storedPicture(masterFor(icon).objects, book),
     }))
     return { ...made, coming, failed: [...all.filter(isFailed), ...made.failed] }
   },
@@ -222,14 +224,14 @@ function comingOf({ set, evidence, remarks, failed, styles, paths }: Gathered): 
     icons: set.icons.map((icon) => ({
       name: icon.name,
       paths: paths.get(icon.id) ?? [],
-      svg: picturesOf(masterFor(icon).objects, book),
+      picture: storedPicture(masterFor(icon).objects, book),
     })),
   }
 }
 
-function picturesOf(objects: Parameters<typeof drawingSvg>[0], book: Parameters<typeof drawingSvg>[1]) {
+function storedPicture(objects: Parameters<typeof drawingPicture>[0], book: Rules): string | null {
   try {
-    return { light: drawingSvg(objects, book, 'light'), dark: drawingSvg(objects, book, 'dark') }
+    return pictureText(drawingPicture(objects, book, 'current'))
   } catch {
     return null
   }

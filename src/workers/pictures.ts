@@ -1,4 +1,4 @@
-import { documentWorker, drawingWorker } from './begin'
+import { drawingWorker, pictureWorker } from './begin'
 import type { Wanted } from './draw.worker'
 import { Drawer, type Job, type Source } from './drawer'
 
@@ -7,15 +7,15 @@ export type Picture =
   { readonly image: ImageData; readonly url: string } | { readonly image?: undefined; readonly problem: string }
 
 /**
- * One worker for drawings, which may be slow, and one for finished documents, which never wait for them. The latter is
+ * One worker for drawings, which may be slow, and one for stored pictures, which never wait for them. The latter is
  * a third as large, and the only one that the shelf loads.
  */
 const drawings = new Drawer(drawingWorker),
-  documents = new Drawer(documentWorker)
+  stored = new Drawer(pictureWorker)
 
-/** Asks something of a drawing or a document; returns the way to give it up. */
+/** Asks something of a drawing or a stored picture; returns the way to give it up. */
 export const ask = (source: Source, wanted: Wanted, done: Job['done']): (() => void) =>
-  ('svg' in source ? documents : drawings).ask({ source, wanted, done })
+  ('picture' in source ? stored : drawings).ask({ source, wanted, done })
 
 /**
  * Draws a picture with so many pixels along a side in a worker. `done` is called once, unless the returned function

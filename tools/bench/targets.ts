@@ -40,7 +40,7 @@ async function measured(part: Part): Promise<Record<string, Row>> {
   for (const set of sets)
     for (const icon of set.icons) {
       const drawn = drawnIcon(icon, set.rules)
-      if (drawn.svg === undefined) throw new Error(drawn.problem)
+      if (drawn.picture === undefined) throw new Error(drawn.problem)
       const own = TARGETS.filter(({ isForApps }) => (set.kind === 'app') === (isForApps === true)).map(({ id }) => id)
       const make = async (row: Row, targets: readonly string[]) => {
         const start = performance.now()

@@ -1,5 +1,7 @@
 // Draws drawings with odd numbers and rasterises them at several sizes, looking for what is not finite, breaks the
 // rasteriser or takes too long: npm run fuzz:pictures -- COUNT SEED
+import { pictureIn } from '../../src/core/picture/stored'
+import { svgOfPicture } from '../../src/core/picture/svg'
 import fc from 'fast-check'
 import { wildObject } from '../../src/testing/wild'
 import { drawnIcon } from '../../src/core/picture/drawn'
@@ -30,17 +32,18 @@ for (const [i, objects] of drawings.entries()) {
     console.log(`case ${i}: ${why}\n  ${JSON.stringify(objects)}`)
   }
   try {
-    const { svg, problem } = drawnIcon(
+    const { picture, problem } = drawnIcon(
       { id: 'wild', name: 'wild', masters: [{ base: rules.grid.size, objects }] },
       rules,
     )
-    if (svg) {
+    if (picture) {
       drawn++
-      if (/NaN|Infinity|undefined/.test(svg.current + svg.dark)) fail('a number is not finite')
-      for (const size of SIZES) pixelsOf(svg.light, size)
+      const svg = svgOfPicture(pictureIn(picture))
+      if (/NaN|Infinity|undefined|null/.test(svg)) fail('a number is not finite')
+      for (const size of SIZES) pixelsOf(svg, size)
     } else {
       refused++
-      if (!/[.]$/.test(problem)) fail(`no sentence: ${problem}`)
+      if (!/[.]$/.test(problem!)) fail(`no sentence: ${problem}`)
     }
   } catch (error) {
     fail(String(error))

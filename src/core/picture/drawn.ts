@@ -12,38 +12,34 @@ import type { Icon } from '../set/set'
 import { withStrokesOutlined } from '../drawing/scene/stroke-outlines'
 import { drawingProblem } from './drawing-problem'
 import { type Ground, type Picture, pictureOf } from './picture'
+import { pictureText } from './stored'
 import { svgOfPicture } from './svg'
 
-/** A drawing as SVG documents: the one that is delivered, and those that proofs and rasters are made from, for either ground. */
-export type Documents = Readonly<Record<Ground, string>>
+/** The pictures of an icon in their stored form: on the grid of its set, and by its base on each other grid. */
+export type StoredPictures = {
+  readonly picture: string
+  readonly others?: Readonly<Record<string, string>> | undefined
+}
 
-/**
- * An icon as documents: on the grid of its set, and by its base on each other grid; or why it cannot be drawn, and
- * whether that was for want of time.
- */
+/** An icon's pictures; or why it cannot be drawn, and whether that was for want of time. */
 export type Drawn =
-  | { readonly svg: Documents; readonly others?: Readonly<Record<string, Documents>>; readonly problem?: undefined }
-  | { readonly svg?: undefined; readonly problem: string; readonly isSlow?: true }
+  | (StoredPictures & { readonly problem?: undefined })
+  | { readonly picture?: undefined; readonly problem: string; readonly isSlow?: true }
 
-/** The documents of an icon that fit so many pixels. */
-export const documentsFor = (
-  { svg, others }: { readonly svg: Documents; readonly others?: Readonly<Record<string, Documents>> | undefined },
+/** The stored picture of an icon that fits so many pixels. */
+export const storedFor = (
+  { picture, others }: StoredPictures,
   rules: Pick<Rules, 'grid' | 'masters'>,
   size: number,
-): Documents => others?.[baseFor(rules, size)] ?? svg
+): string => others?.[baseFor(rules, size)] ?? picture
 
-const GROUNDS: readonly Ground[] = ['current', 'light', 'dark']
-
-/** An icon drawn on every grid of its set, for every ground; never in part. */
+/** An icon drawn on every grid of its set; never in part. */
 export function drawnIcon(icon: Icon, rules: Rules): Drawn {
   try {
-    const on = (base: number): Documents => {
-      const [current, light, dark] = timed(() => GROUNDS.map((ground) => iconSvg(icon, rules, ground, base)))
-      return { current: current!, light: light!, dark: dark! }
-    }
-    const svg = on(rules.grid.size)
+    const on = (base: number): string => pictureText(iconPicture(icon, rules, 'current', base))
+    const picture = on(rules.grid.size)
     const others = (rules.masters ?? []).map(({ base }) => [base, on(base)] as const)
-    return others.length === 0 ? { svg } : { svg, others: Object.fromEntries(others) }
+    return others.length === 0 ? { picture } : { picture, others: Object.fromEntries(others) }
   } catch (error) {
     return { problem: drawingProblem(error), ...(isTimeout(error) && { isSlow: true }) }
   }

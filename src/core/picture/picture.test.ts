@@ -6,7 +6,7 @@ import { SAMPLE_RULES } from '../../testing/sample-rules'
 import { runs } from '../../testing/runs'
 import { evaluateAll } from '../drawing/evaluate/evaluate'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
-import { rasterised } from '../formats/rasterised'
+import { rasterised } from '../../testing/rasterised'
 import { readSetFile } from '../formats/set-file'
 import { basesOf } from '../rules/rules-for-grid'
 import { type Composition, composedIcon } from '../targets/composition'
@@ -14,6 +14,7 @@ import { IconRenderer } from '../targets/icon-renderer'
 import { iconPicture } from './drawn'
 import { inMirror, type Picture, pictureOf, resized } from './picture'
 import { picturePixels } from './pixels'
+import { pictureIn, pictureText } from './stored'
 import { svgOfPicture } from './svg'
 
 const setOf = (name: string) => readSetFile(readFileSync(`demo/${name}.wisesquare.json`, 'utf8')).set!
@@ -21,12 +22,14 @@ const GROUNDS = ['current', 'light', 'dark'] as const
 
 /** The first pixel at which a picture differs from its own document, drawn by a reader of that document; -1 if none. */
 function firstDifference(picture: Picture, width: number): number {
-  const own = picturePixels(picture, width).data,
-    read = rasterised(svgOfPicture(picture), width).data
+  const document = svgOfPicture(picture)
+  expect(svgOfPicture(pictureIn(pictureText(picture)))).toBe(document)
+  const own = picturePixels(pictureIn(pictureText(picture)), width).data,
+    read = rasterised(document, width).data
   return own.findIndex((value, i) => value !== read[i])
 }
 
-describe('a picture has the pixels of its document, to the bit', () => {
+describe('a picture, stored and read again, has its document and the pixels of it, to the bit', () => {
   it('for every icon of the demo, on every grid and ground, scaled and in the mirror', () => {
     const { icons, rules } = setOf('quayside')
     for (const [i, icon] of icons.entries())

@@ -1,6 +1,9 @@
 /** A delivered icon: its picture is its document for light ground on the set's grid. */
 export type DeliveredIcon = { readonly id: string; readonly name: string; readonly svg: string }
 
+/** A delivered icon with its picture in the stored form; null if its document cannot be read. */
+export type ShownIcon = DeliveredIcon & { readonly picture: string | null }
+
 /** A delivered file: its path, size and hash. */
 export type DeliveredPath = { readonly path: string; readonly bytes: number; readonly hash: string }
 
@@ -8,12 +11,12 @@ export type DeliveredPath = { readonly path: string; readonly bytes: number; rea
 export type Delivered = { readonly icons: readonly DeliveredIcon[]; readonly files: readonly DeliveredPath[] }
 
 /** Differences of two deliveries. */
-export type Changes = {
-  readonly added: readonly DeliveredIcon[]
-  readonly removed: readonly DeliveredIcon[]
-  readonly renamed: readonly { readonly before: DeliveredIcon; readonly after: DeliveredIcon }[]
+export type Changes<I extends DeliveredIcon = DeliveredIcon> = {
+  readonly added: readonly I[]
+  readonly removed: readonly I[]
+  readonly renamed: readonly { readonly before: I; readonly after: I }[]
   /** Icons that look otherwise; one that was renamed too is among both. */
-  readonly changed: readonly { readonly before: DeliveredIcon; readonly after: DeliveredIcon }[]
+  readonly changed: readonly { readonly before: I; readonly after: I }[]
   readonly files: {
     readonly added: readonly string[]
     readonly removed: readonly string[]
@@ -41,6 +44,26 @@ export function changesBetween(before: Delivered, after: Delivered): Changes {
       removed: before.files.flatMap(({ path }) => (paths.has(path) ? [] : [path])),
       changed: after.files.flatMap(({ path, hash }) => ((files.get(path) ?? hash) === hash ? [] : [path])),
     },
+  }
+}
+
+/** The icons of changes, each once for each place where it stands. */
+export const iconsIn = <I extends DeliveredIcon>({ added, removed, renamed, changed }: Changes<I>): I[] => [
+  ...added,
+  ...removed,
+  ...[...renamed, ...changed].flatMap(({ before, after }) => [before, after]),
+]
+
+/** Changes with something more for each icon. */
+export function changesWith<I extends DeliveredIcon>(changes: Changes, more: (icon: DeliveredIcon) => I): Changes<I> {
+  const { added, removed, renamed, changed, files } = changes
+  const pair = ({ before, after }: Changes['changed'][number]) => ({ before: more(before), after: more(after) })
+  return {
+    added: added.map(more),
+    removed: removed.map(more),
+    renamed: renamed.map(pair),
+    changed: changed.map(pair),
+    files,
   }
 }
 

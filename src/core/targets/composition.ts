@@ -1,4 +1,4 @@
-import { isGradientPaint, meanColour } from './tone'
+import { flat, isGradientPaint, meanColour } from './tone'
 import type { Shape } from '../drawing/scene/shape'
 import { inkOfAll } from '../drawing/scene/ink'
 import type { Ground, Layer, Picture } from '../picture/picture'
@@ -111,8 +111,6 @@ const square = ({ x, y, w, h }: Box) =>
     ],
     true,
   )
-
-const flat = (light: string): Shape['fill'] => ({ name: '', light, dark: light, ink: false, opacity: 1 })
 
 /** What covers a whole picture: the plate's paint, or a colour where there is no plate. */
 export function fullPlate(plate: readonly Shape[], view: Box, fallback: string | null): Shape[] {

@@ -4,7 +4,8 @@ import { type DrawingObject, kindOf } from '../drawing/objects/object'
 import { withStrokesOutlined } from '../drawing/scene/stroke-outlines'
 import type { Shape } from '../drawing/scene/shape'
 import { mapObjects, walk } from '../drawing/objects/tree'
-import { drawingPicture, type Documents, documentsFor, type Drawn } from '../picture/drawn'
+import { drawingPicture, type StoredPictures, storedFor } from '../picture/drawn'
+import { pictureIn } from '../picture/stored'
 import { compactElement, svgOfPicture } from '../picture/svg'
 import { type Ground, type Picture, pictureOf } from '../picture/picture'
 import { type Element, markup } from '../formats/markup'
@@ -41,7 +42,7 @@ export class IconRenderer {
   constructor(
     readonly icon: Icon,
     readonly rules: Rules,
-    private readonly drawn: Extract<Drawn, { svg: Documents }> | null,
+    private readonly drawn: StoredPictures | null,
     /** Another icon that stands for it where text runs from right to left. */
     readonly turned: IconRenderer | null = null,
   ) {}
@@ -59,8 +60,6 @@ export class IconRenderer {
 
   /** The icon as a document; its strokes as the rules have them, where nothing else is asked. */
   document(size: number, ground: Ground, strokes = this.rules.strokes ?? 'kept'): string {
-    const isUsual = strokes === (this.rules.strokes ?? 'kept')
-    if (isUsual && this.drawn) return documentsFor(this.drawn, this.rules, size)[ground]
     const picture = this.picture(size, ground, strokes)
     return timed(() => svgOfPicture(picture))
   }
@@ -68,6 +67,7 @@ export class IconRenderer {
   /** The icon as a picture; its strokes as the rules have them, where nothing else is asked. */
   picture(size: number, ground: Ground, strokes = this.rules.strokes ?? 'kept'): Picture {
     if (strokes === (this.rules.strokes ?? 'kept')) {
+      if (this.drawn) return { ...pictureIn(storedFor(this.drawn, this.rules, size)), ground }
       const { objects, rules } = drawingOn(this.icon, this.rules, this.grid(size))
       return drawingPicture(objects, rules, ground)
     }

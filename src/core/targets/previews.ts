@@ -10,7 +10,7 @@ const plain = (renderer: IconRenderer, word: string, place: Preview['place']): P
     word: `${word}, ${on}`,
     place,
     on,
-    svg: renderer.document(realSize(renderer.rules), on),
+    picture: renderer.picture(realSize(renderer.rules), on),
   }))
 
 export const barPreviews = (renderer: IconRenderer): Preview[] => plain(renderer, 'tool bar', 'tool bar')

@@ -90,12 +90,12 @@ export type DeliveryProblem = {
 /** Where a result is seen, for a picture of that. */
 export type Surface = 'tab' | 'home' | 'launcher' | 'task bar' | 'tile' | 'tool bar' | 'tab bar' | 'text' | 'dock'
 
-/** Preview of a result in its place: a document, on light or dark ground. */
+/** Preview of a result in its place, on light or dark ground. */
 export type Preview = {
   readonly word: string
   readonly place: Surface
   readonly on: 'light' | 'dark'
-  readonly svg: string
+  readonly picture: Picture
 }
 
 /** The platforms that targets are offered under, in that order. */

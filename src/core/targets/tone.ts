@@ -13,6 +13,9 @@ const channels = (hex: string): number[] => [1, 3, 5].map((i) => Number.parseInt
 const hexOf = (parts: readonly number[]): string =>
   `#${parts.map((part) => Math.round(part).toString(16).padStart(2, '0')).join('')}`
 
+/** A colour that is the same on every ground. */
+export const flat = (light: string): ResolvedColour => ({ name: '', light, dark: light, ink: false, opacity: 1 })
+
 /** The mean of a gradient's stops. */
 export function meanColour({ stops }: ResolvedGradient, ground: 'light' | 'dark'): string {
   const all = stops.map(({ color }) => channels(color[ground]))

@@ -1,15 +1,15 @@
 'use client'
 
 import { useState } from 'react'
-import { changelog, type Changes, isSame } from '@/core/targets/compare'
+import { changelog, type Changes, isSame, type ShownIcon } from '@/core/targets/compare'
 import { keepFile } from '@/ui/keep-file'
-import { PixelPicture } from '@/ui/pixel-picture'
+import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'
 
 /** The side that icons are compared at, in pixels. */
 const SIDE = 48
 
 /** What changed, with pictures. */
-export function ChangesView({ title, changes, name }: { title: string; changes: Changes; name: string }) {
+export function ChangesView({ title, changes, name }: { title: string; changes: Changes<ShownIcon>; name: string }) {
   const { added, removed, renamed, changed, files } = changes
   return (
     <section aria-label={title} className="max-w-[720px]">
@@ -34,20 +34,23 @@ export function ChangesView({ title, changes, name }: { title: string; changes: 
           Whoever uses them has to be told.
         </p>
       )}
-      <Group word="new" icons={added.map((icon) => ({ name: icon.name, svgs: [icon.svg] }))} />
+      <Group word="new" icons={added.map((icon) => ({ name: icon.name, pictures: [icon.picture] }))} />
       <Group
         word="changed"
         icons={changed.map(({ before, after }) => ({
           name: after.name,
-          svgs: [before.svg, after.svg],
+          pictures: [before.picture, after.picture],
           isOverlaid: true,
         }))}
       />
       <Group
         word="renamed"
-        icons={renamed.map(({ before, after }) => ({ name: `${before.name} → ${after.name}`, svgs: [after.svg] }))}
+        icons={renamed.map(({ before, after }) => ({
+          name: `${before.name} → ${after.name}`,
+          pictures: [after.picture],
+        }))}
       />
-      <Group word="gone" icons={removed.map((icon) => ({ name: icon.name, svgs: [icon.svg] }))} />
+      <Group word="gone" icons={removed.map((icon) => ({ name: icon.name, pictures: [icon.picture] }))} />
       {!isSame(changes) && (
         <p className="text-quiet">
           Files: {files.added.length} new, {files.changed.length} changed, {files.removed.length} gone.
@@ -62,7 +65,7 @@ function Group({
   icons,
 }: {
   word: string
-  icons: readonly { readonly name: string; readonly svgs: readonly string[]; readonly isOverlaid?: true }[]
+  icons: readonly { readonly name: string; readonly pictures: readonly (string | null)[]; readonly isOverlaid?: true }[]
 }) {
   if (icons.length === 0) return null
   return (
@@ -71,24 +74,33 @@ function Group({
         {word} · {icons.length}
       </h3>
       <div className="flex flex-wrap gap-2">
-        {icons.map(({ name, svgs, isOverlaid }) => (
+        {icons.map(({ name, pictures, isOverlaid }) => (
           <figure key={name} className="border border-hair bg-sheet px-3 py-2">
             <div className="flex items-center gap-2">
-              {svgs.map((svg, i) => (
-                <PixelPicture
+              {pictures.map((picture, i) => (
+                <Shown
                   key={i}
-                  source={{ svg }}
-                  size={SIDE}
-                  label={`${name} ${svgs.length > 1 ? ['before', 'after'][i] : ''}`}
+                  picture={picture}
+                  label={`${name} ${pictures.length > 1 ? ['before', 'after'][i] : ''}`}
                 />
               ))}
-              {isOverlaid && <Overlaid before={svgs[0]!} after={svgs[1]!} name={name} />}
+              {isOverlaid && pictures[0] && pictures[1] && (
+                <Overlaid before={pictures[0]} after={pictures[1]} name={name} />
+              )}
             </div>
             <figcaption className="mt-1 text-small">{name}</figcaption>
           </figure>
         ))}
       </div>
     </div>
+  )
+}
+
+function Shown({ picture, label }: { picture: string | null; label: string }) {
+  return picture ? (
+    <PixelPicture source={{ picture, ground: 'light' }} size={SIDE} label={label} />
+  ) : (
+    <CrossedOut problem="Its document cannot be read." label={label} style={{ width: SIDE, height: SIDE }} />
   )
 }
 
@@ -107,14 +119,14 @@ function Overlaid({ before, after, name }: { before: string; after: string; name
     <span className="flex items-center gap-2">
       <span className="hidden">
         <PixelPicture
-          source={{ svg: before }}
+          source={{ picture: before, ground: 'light' }}
           size={SIDE}
           exact
           label=""
           onPixels={(one) => setPixels((all) => ({ ...all, before: one }))}
         />
         <PixelPicture
-          source={{ svg: after }}
+          source={{ picture: after, ground: 'light' }}
           size={SIDE}
           exact
           label=""

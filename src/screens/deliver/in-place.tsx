@@ -1,5 +1,6 @@
 'use client'
 
+import { pictureText } from '@/core/picture/stored'
 import clsx from 'clsx'
 import { useMemo, useState } from 'react'
 import { optionsOf } from '@/core/targets/options'
@@ -92,8 +93,9 @@ function sightsOf(icon: Icon, set: IconSet, target: Target): readonly Preview[] 
   }
 }
 
-function InItsPlace({ preview: { svg, place, on, word }, name }: { preview: Preview; name: string }) {
-  const picture = <PixelPicture source={{ svg }} size={SIDES[place]} label={`${name}: ${word}`} />
+function InItsPlace({ preview: { picture: shown, place, on, word }, name }: { preview: Preview; name: string }) {
+  const source = { picture: pictureText(shown), ground: shown.ground }
+  const picture = <PixelPicture source={source} size={SIDES[place]} label={`${name}: ${word}`} />
   const isDark = on === 'dark'
   const ground = clsx(
     'border',

@@ -122,7 +122,7 @@ export function Said({ title, lines, tone }: { title: string; lines: readonly st
 
 /** An icon to come, which may be left out or taken over the other way. */
 function Cell({
-  icon: { name, paths, svg },
+  icon: { name, paths, picture },
   side,
   remark,
   way,
@@ -147,8 +147,8 @@ function Cell({
         isLeft && 'opacity-40',
       )}
     >
-      {svg ? (
-        <PixelPicture source={{ svg: svg[ground] }} size={side} label={name} />
+      {picture ? (
+        <PixelPicture source={{ picture, ground }} size={side} label={name} />
       ) : (
         <CrossedOut problem="It cannot be drawn." label={name} style={{ width: side, height: side }} />
       )}

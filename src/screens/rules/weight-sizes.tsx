@@ -2,7 +2,9 @@
 
 import dynamic from 'next/dynamic'
 import { useMemo, useRef } from 'react'
-import { element } from '@/core/formats/markup'
+import { ellipse, polyline } from '@/core/geometry/path'
+import { pictureOf } from '@/core/picture/picture'
+import { pictureText } from '@/core/picture/stored'
 import { baseFor, rulesForGrid, weightsBySize } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'
 import { Choice } from '@/ui/choice'
@@ -52,7 +54,7 @@ export function WeightSizes({ draft, rules, onChange }: Pick<GroupProps, 'draft'
           .map(({ size, weights }) => (
             <figure key={size} className="text-center">
               <PixelPicture
-                source={{ svg: sample(rules, size, ink) }}
+                source={{ picture: sample(rules, size, ink), ground: 'light' }}
                 size={size}
                 exact
                 label={`The ${main} weight at ${size} pixels`}
@@ -81,8 +83,16 @@ function sample(rules: Rules, size: number, ink: string): string {
   const left = on((side - liveArea) / 2 + weight / 2),
     r = side / 2 - left,
     level = on(side / 2)
-  const ring = element('circle', { cx: `${side / 2}`, cy: `${side / 2}`, r: `${r}` }),
-    bar = element('path', { d: `M${side / 2 - r / 2} ${level}H${side / 2 + r / 2}` })
-  const inside = element('g', { fill: 'none', stroke: ink, 'stroke-width': `${weight}` }, ring + bar)
-  return element('svg', { viewBox: `0 0 ${side} ${side}` }, inside)
+  const stroke = {
+    paint: { name: '', light: ink, dark: ink, ink: false, opacity: 1 },
+    width: weight,
+    weight,
+    cap: 'butt',
+    join: 'miter',
+    miterLimit: 4,
+  } as const
+  const ring = ellipse({ x: side / 2, y: side / 2 }, r, r),
+    from = { x: side / 2 - r / 2, y: level },
+    bar = polyline([from, { x: side / 2 + r / 2, y: level }], false)
+  return pictureText(pictureOf([{ id: 'sample', path: [ring, bar], fill: null, stroke }], side, 'light'))
 }

@@ -1,4 +1,4 @@
-import type { Changes } from '@/core/targets/compare'
+import type { Changes, ShownIcon } from '@/core/targets/compare'
 import type { ReleaseEntry } from '@/core/targets/run'
 
 /** The releases of a set, latest first. */
@@ -8,9 +8,13 @@ export async function releasesOf(setId: string): Promise<readonly ReleaseEntry[]
 }
 
 /** What changed since a release, in files too where targets are named; throws a sentence. */
-export async function changesSince(setId: string, number: number, targets: readonly string[]): Promise<Changes> {
+export async function changesSince(
+  setId: string,
+  number: number,
+  targets: readonly string[],
+): Promise<Changes<ShownIcon>> {
   const response = await fetch(`/api/sets/${setId}/releases/${number}/changes?targets=${targets.join()}`)
-  const body = (await response.json()) as Changes & { message?: string }
+  const body = (await response.json()) as Changes<ShownIcon> & { message?: string }
   if (!response.ok) throw new Error(body.message)
   return body
 }

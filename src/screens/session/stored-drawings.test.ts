@@ -10,7 +10,6 @@ const set: IconSet = {
   rules: STARTERS[0]!.rules,
   icons: Array.from({ length: 150 }, (_, i) => icon(`icon-${i}`)),
 }
-const svg = (text: string) => ({ current: text, light: text, dark: `${text} dark` })
 
 describe('drawings that the server keeps', () => {
   let asked: string[][]
@@ -38,7 +37,7 @@ describe('drawings that the server keeps', () => {
           : { id, problem: 'It takes too long.' }
         : id === 'icon-9'
           ? null
-          : { id, svg: svg(id) }
+          : { id, picture: id }
     const stored = new StoredDrawings('pier', set),
       told = vi.fn()
     stored.subscribe(told)
@@ -51,7 +50,7 @@ describe('drawings that the server keeps', () => {
       stored.of(set.icons[3]!, set.rules),
       stored.of(set.icons[7]!, set.rules),
       stored.of(set.icons[9]!, set.rules),
-    ]).toEqual([{ id: 'icon-3', svg: svg('icon-3') }, undefined, null])
+    ]).toEqual([{ id: 'icon-3', picture: 'icon-3' }, undefined, null])
     isSlow = false
     await vi.advanceTimersByTimeAsync(1000)
     expect([asked.at(-1), stored.of(set.icons[7]!, set.rules)]).toEqual([
@@ -61,7 +60,7 @@ describe('drawings that the server keeps', () => {
   })
 
   it('do not hold for what changed since, nor under other rules', async () => {
-    answer = (id) => ({ id, svg: svg(id) })
+    answer = (id) => ({ id, picture: id })
     const stored = new StoredDrawings('pier', set),
       [first] = set.icons
     const changed = { ...first!, name: 'oar' },
@@ -70,7 +69,10 @@ describe('drawings that the server keeps', () => {
     expect(shownBy(null, changed, set.rules, 'dark', 24)).toEqual({ objects: [], rules: set.rules, ground: 'dark' })
     stored.of(first!, set.rules)
     await vi.advanceTimersByTimeAsync(10)
-    expect(shownBy(stored.of(first!, set.rules), first!, set.rules, 'dark', 24)).toEqual({ svg: 'icon-0 dark' })
+    expect(shownBy(stored.of(first!, set.rules), first!, set.rules, 'dark', 24)).toEqual({
+      picture: 'icon-0',
+      ground: 'dark',
+    })
     expect(shownBy(undefined, first!, set.rules, 'dark', 24)).toBeNull()
   })
 })

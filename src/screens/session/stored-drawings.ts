@@ -1,4 +1,4 @@
-import { type Documents, documentsFor } from '@/core/picture/drawn'
+import { type StoredPictures, storedFor } from '@/core/picture/drawn'
 import type { Ground } from '@/core/picture/picture'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon, IconSet } from '@/core/set/set'
@@ -6,11 +6,9 @@ import { sourceOf } from '@/workers/draw'
 import type { Source } from '@/workers/drawer'
 
 /** An icon as the server keeps it drawn, or why it cannot be drawn. */
-type StoredDrawing = {
+type StoredDrawing = Partial<StoredPictures> & {
   readonly id: string
   readonly pending?: true
-  readonly svg?: Documents
-  readonly others?: Readonly<Record<string, Documents>>
   readonly problem?: string
 }
 
@@ -78,6 +76,7 @@ export function shownBy(
   size: number,
 ): Source | null {
   if (stored === undefined) return null
-  if (!stored?.svg) return sourceOf(icon, rules, ground, size)
-  return { svg: documentsFor({ svg: stored.svg, others: stored.others }, rules, size)[ground] }
+  if (!stored?.picture) return sourceOf(icon, rules, ground, size)
+  const { picture, others } = stored
+  return { picture: storedFor({ picture, others }, rules, size), ground }
 }

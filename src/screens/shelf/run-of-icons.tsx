@@ -1,7 +1,6 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import type { Ground } from '@/core/picture/picture'
 import { useTheme } from '@/ui/theme'
 import { useSeen } from '@/ui/in-sight'
 import { CrossedOut, PixelPicture } from '@/ui/pixel-picture'
@@ -15,7 +14,7 @@ type DrawnIcon = {
   readonly id: string
   readonly name: string
   readonly pending?: true
-  readonly svg?: Readonly<Record<Ground, string>>
+  readonly picture?: string
   readonly problem?: string
 }
 
@@ -60,9 +59,9 @@ export function RunOfIcons({
       {count === 0 && <span className="text-quiet">no icon yet</span>}
       {/* What has no room in the line goes to one that is not seen, so that no icon is cut. */}
       <span className="flex min-w-0 flex-wrap gap-x-3 overflow-hidden" style={{ height: side }}>
-        {run?.map(({ id, name, svg, problem, pending }) =>
-          svg ? (
-            <PixelPicture key={id} source={{ svg: svg[ground] }} size={side} label={name} className="flex-none" />
+        {run?.map(({ id, name, picture, problem, pending }) =>
+          picture ? (
+            <PixelPicture key={id} source={{ picture, ground }} size={side} label={name} className="flex-none" />
           ) : pending ? (
             <span
               key={id}

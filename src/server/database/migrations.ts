@@ -236,6 +236,26 @@ const eleventh: Migration = {
   },
 }
 
+/** Drawn icons as pictures instead of documents; all are drawn anew. */
+const twelfth: Migration = {
+  async up(db: Any) {
+    await db.schema.dropTable('drawn').ifExists().execute()
+    await db.schema
+      .createTable('drawn')
+      .addColumn('set_id', 'text', (column) => column.notNull().references('sets.id').onDelete('cascade'))
+      .addColumn('icon_id', 'text', (column) => column.notNull())
+      .addColumn('icon_revision', 'integer', (column) => column.notNull())
+      .addColumn('rules_revision', 'integer', (column) => column.notNull())
+      .addColumn('drawn_by', 'text', (column) => column.notNull())
+      .addColumn('picture', 'text')
+      .addColumn('others', 'text')
+      .addColumn('problem', 'text')
+      .addColumn('snags', 'integer')
+      .addPrimaryKeyConstraint('drawn_key', ['set_id', 'icon_id'])
+      .execute()
+  },
+}
+
 /**
  * All migrations by name. They run in alphabetical order, never change once released, and may run again over their own
  * result.
@@ -252,6 +272,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '009-past': ninth,
   '010-weight-steps': tenth,
   '011-kept-since': eleventh,
+  '012-pictures-drawn': twelfth,
 }
 
 const provider: MigrationProvider = { getMigrations: async () => MIGRATIONS }

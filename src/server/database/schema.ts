@@ -57,8 +57,7 @@ type IconTable = {
 }
 
 /**
- * Icons as documents, or why they cannot be drawn: `current` is delivered, `light` and `dark` are what rasters are made
- * from. It holds for those revisions of icon and rules, and for the program that drew it.
+ * Icons as pictures in their stored form, or why they cannot be drawn. It holds for those revisions of icon and rules, and for the program that drew it.
  */
 type DrawnTable = {
   set_id: string
@@ -66,9 +65,7 @@ type DrawnTable = {
   icon_revision: number
   rules_revision: number
   drawn_by: string
-  current: string | null
-  light: string | null
-  dark: string | null
+  picture: string | null
   problem: string | null
   /** How it is drawn on the further grids of its set, as JSON by their sizes; null where there are none. */
   others: string | null

@@ -1,4 +1,12 @@
-import type { DeliveredIcon, DeliveredPath, Delivered } from '../../core/targets/compare'
+import {
+  type Changes,
+  changesWith,
+  type Delivered,
+  type DeliveredIcon,
+  type DeliveredPath,
+  iconsIn,
+  type ShownIcon,
+} from '../../core/targets/compare'
 import { releaseRefusal } from '../../core/targets/release-refusal'
 import type { ReleaseEntry } from '../../core/targets/run'
 import type { Db } from '../database/database'
@@ -80,7 +88,12 @@ export async function addRelease(
 
 async function deliveredIcons(db: Db, renderer: Renderer, setId: string): Promise<DeliveredIcon[]> {
   const drawn = await drawnIcons(db, renderer, setId, 'all')
-  return drawn.flatMap(({ id, name, svg }) => (svg ? [{ id, name, svg: svg.light }] : []))
+  const icons = drawn.flatMap(({ id, name, picture }) => (picture ? [{ id, name, picture }] : []))
+  const documents = await renderer.run(
+    'documents',
+    icons.map(({ picture }) => picture),
+  )
+  return icons.map(({ id, name }, i) => ({ id, name, svg: documents[i]! }))
 }
 
 /** The releases of a set, latest first. */
@@ -143,4 +156,12 @@ export async function deliveredNow(
   if (run.progress.state !== 'done' || !run.spool)
     return failed('unavailable', run.progress.message ?? 'The delivery was called off.')
   return done({ icons, files: run.spool.files })
+}
+
+/** Changes with the pictures of their icons, read from the documents that were delivered. */
+export async function shownChanges(renderer: Renderer, changes: Changes): Promise<Changes<ShownIcon>> {
+  const documents = [...new Set(iconsIn(changes).map(({ svg }) => svg))]
+  const pictures = await renderer.run('picturesOf', documents)
+  const known = new Map(documents.map((svg, i) => [svg, pictures[i]!]))
+  return changesWith(changes, (icon) => ({ ...icon, picture: known.get(icon.svg) ?? null }))
 }

@@ -115,8 +115,8 @@ export class Run {
             const one = drawn.get(id),
               row = rows.get(id)
             const other = rows.get(turned.get(id)!)
-            if (row && other && one?.svg) {
-              const drawn = { svg: one.svg, ...(one.others && { others: one.others }) }
+            if (row && other && one?.picture) {
+              const drawn = { picture: one.picture, ...(one.others && { others: one.others }) }
               return [{ row, drawn, ...(other !== row && { turned: other }) }]
             }
             this.problems.push({ icon: name, message: one?.problem ?? 'It was changed while it was drawn.' })

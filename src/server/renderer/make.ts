@@ -3,7 +3,7 @@ import { png } from '../../core/formats/png'
 import { type Picture } from '../../core/picture/picture'
 import { picturePixels } from '../../core/picture/pixels'
 import { svgOfPicture } from '../../core/picture/svg'
-import type { Documents, Drawn } from '../../core/picture/drawn'
+import type { StoredPictures } from '../../core/picture/drawn'
 import type { Icon } from '../../core/set/set'
 import type { DeliveredFile } from '../../core/targets/archive'
 import { targetProblemsOf } from '../../core/targets/delivery-problems'
@@ -25,7 +25,7 @@ export type MadeIcon = {
  */
 export async function madeIcon(
   icon: Icon,
-  drawn: Extract<Drawn, { svg: Documents }> | null,
+  drawn: StoredPictures | null,
   family: Family,
   targets: readonly string[],
   turned?: Icon,

@@ -47,6 +47,8 @@ const PLACES: Record<keyof Tasks, keyof typeof PURPOSES> = {
   readPicture: 'picture',
   unpackFont: 'picture',
   sheetPdf: 'sheet',
+  documents: 'whole',
+  picturesOf: 'whole',
   zip: 'whole',
   readFile: 'read',
   writeFile: 'read',

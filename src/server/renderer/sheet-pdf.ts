@@ -1,11 +1,11 @@
 import { createRequire } from 'node:module'
 import type { Rules } from '../../core/rules/rules'
-import { IconRenderer } from '../../core/targets/icon-renderer'
-import { type IconRow, iconOfRow } from '../set-rows'
+import { type StoredPictures, storedFor } from '../../core/picture/drawn'
+import { pictureIn } from '../../core/picture/stored'
 import { pdfOf } from './pdf'
 import { drawPicture } from './pdf-picture'
 
-/** A sheet: its colours, the rules as JSON, and the rows of its icons with the sizes that each is shown at, in pixels. */
+/** A sheet: its colours, the rules as JSON, and its icons as pictures with the sizes that each is shown at, in pixels. */
 export type SheetPages = {
   readonly title: string
   readonly note: string
@@ -13,7 +13,11 @@ export type SheetPages = {
   readonly ground: string
   readonly text: string
   readonly rules: string
-  readonly icons: readonly { readonly name: string; readonly row: IconRow; readonly sizes: readonly number[] }[]
+  readonly icons: readonly {
+    readonly name: string
+    readonly drawn: StoredPictures | null
+    readonly sizes: readonly number[]
+  }[]
 }
 
 /** A4, in points; one CSS pixel is three quarters of one. */
@@ -45,14 +49,14 @@ export function sheetPdf({ title, note, colours, ground, text, rules: json, icon
         .font(font(400))
         .fontSize(8)
         .text(note, MARGIN, MARGIN + 17, { lineBreak: false })
-      icons.slice(page * perPage, (page + 1) * perPage).forEach(({ name, row, sizes }, i) => {
-        const renderer = new IconRenderer(iconOfRow(row), rules, null)
+      icons.slice(page * perPage, (page + 1) * perPage).forEach(({ name, drawn, sizes }, i) => {
         const x = MARGIN + (i % columns) * cell.w,
           y = MARGIN + 34 + Math.floor(i / columns) * cell.h
         let left = x + (cell.w - sizes.reduce((sum, size) => sum + size * PIXEL + GAP, -GAP)) / 2
         for (const size of sizes) {
           const side = size * PIXEL
-          drawPicture(doc, renderer.picture(size, colours), left, y + (cell.h - NAME - GAP - side) / 2, side)
+          const picture = { ...pictureIn(storedFor(drawn!, rules, size)), ground: colours }
+          drawPicture(doc, picture, left, y + (cell.h - NAME - GAP - side) / 2, side)
           left += side + GAP
         }
         doc.font(font(400)).fontSize(NAME).fillColor(text)

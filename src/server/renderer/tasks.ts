@@ -7,7 +7,10 @@ import type { Icon } from '../../core/set/set'
 import { type DeliveredFile, zip as zipped } from '../../core/targets/archive'
 import type { Family } from '../../core/targets/target'
 import { drawingProblem } from '../../core/picture/drawing-problem'
-import { type Documents, type Drawn, drawnIcon } from '../../core/picture/drawn'
+import { type Drawn, drawnIcon, type StoredPictures } from '../../core/picture/drawn'
+import { pictureIn, pictureText } from '../../core/picture/stored'
+import { svgOfPicture } from '../../core/picture/svg'
+import { pictureOfSvg } from '../../core/formats/import/picture-of-svg'
 import { type FileError, type Pictures, readSetFile, writeSetFile } from '../../core/formats/set-file'
 import { within } from '../../core/geometry/deadline'
 import type { Result } from '../result'
@@ -19,16 +22,16 @@ import { type MadeIcon, madeIcon, madeSet } from './make'
 import { sheetPdf } from './sheet-pdf'
 import { type CountedIconRow, iconOfRow, type IconRow, type SetRows, setOfRows, rowsOfSet } from '../set-rows'
 
-/** An icon as documents, and its number of snags; null if unknown. */
+/** An icon as pictures, and its number of snags; null if unknown. */
 export type Shown = { readonly drawn: Drawn; readonly snags: number | null }
 
-/** An icon as documents with its snags, in so many milliseconds of the thread; its masters and the rules as JSON. */
+/** An icon as pictures with its snags, in so many milliseconds of the thread; its masters and the rules as JSON. */
 function draw({ masters, rules: text, limit }: { masters: string; rules: string; limit: number }): Shown {
   const icon: Icon = { id: 'icon', name: 'icon', masters: JSON.parse(masters) },
     rules = rulesFrom(text)
   return within(ownDeadline(limit), () => {
     const drawn = drawnIcon(icon, rules)
-    return { drawn, snags: drawn.svg ? snagCount(icon, rules) : null }
+    return { drawn, snags: drawn.picture ? snagCount(icon, rules) : null }
   })
 }
 
@@ -59,7 +62,7 @@ type ToMake = {
   /** Where an icon is not drawn yet, it is drawn first. */
   readonly icons: readonly {
     readonly row: IconRow
-    readonly drawn: Extract<Drawn, { svg: Documents }> | null
+    readonly drawn: StoredPictures | null
     /** Another icon that stands for it right to left. */
     readonly turned?: IconRow | undefined
   }[]
@@ -94,7 +97,9 @@ export const TASKS = {
         const icon = iconOfRow(row),
           now = drawn ?? drawnIcon(icon, known.rules)
         made.push(
-          now.svg ? await madeIcon(icon, now, known, targets, turned && iconOfRow(turned)) : { problem: now.problem },
+          now.picture === undefined
+            ? { problem: now.problem }
+            : await madeIcon(icon, now, known, targets, turned && iconOfRow(turned)),
         )
       } catch (error) {
         made.push({ problem: drawingProblem(error) })
@@ -117,6 +122,17 @@ export const TASKS = {
   join: ({ family, targets, pieces }: ToJoin): Promise<DeliveredFile[]> => madeSet(familyFrom(family), targets, pieces),
 
   sheetPdf,
+
+  /** Stored pictures as SVG documents on light ground. */
+  documents: (pictures: readonly string[]): string[] =>
+    pictures.map((text) => svgOfPicture({ ...pictureIn(text), ground: 'light' })),
+
+  /** SVG documents as stored pictures; null for those that cannot be read. */
+  picturesOf: (documents: readonly string[]): (string | null)[] =>
+    documents.map((text) => {
+      const picture = pictureOfSvg(text)
+      return picture && pictureText(picture)
+    }),
 
   zip: (files: readonly DeliveredFile[]): Uint8Array => zipped(files),
 

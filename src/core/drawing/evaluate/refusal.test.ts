@@ -1,3 +1,5 @@
+import { pictureIn } from '../../picture/stored'
+import { svgOfPicture } from '../../picture/svg'
 import { sceneOf } from './evaluated-scene'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -30,13 +32,14 @@ describe('any object that the schema takes, however odd its numbers', () => {
   it('is drawn with finite numbers and survives the rasteriser, or is refused in a sentence', () => {
     fc.assert(
       fc.property(wildObject, (object) => {
-        const { svg, problem } = drawnIcon(
+        const { picture, problem } = drawnIcon(
           { id: 'wild', name: 'wild', masters: [{ base: 24, objects: [object] }] },
           rules,
         )
-        if (svg) {
-          expect(svg.light).not.toMatch(/NaN|Infinity|undefined/)
-          expect(() => pixelsOf(svg.light, 24)).not.toThrow()
+        if (picture) {
+          const svg = svgOfPicture(pictureIn(picture))
+          expect(svg).not.toMatch(/NaN|Infinity|undefined/)
+          expect(() => pixelsOf(svg, 24)).not.toThrow()
         } else expect(problem).toMatch(/^(“A \w+”|The drawing|This) .*\.$/)
         for (const { segments } of outline(object, sceneOf(rules))) expect(segments.length).toBeGreaterThan(0)
         const { x, y, w, h } = extent(object, sceneOf(rules))

@@ -5,7 +5,7 @@ import type { DrawingObject } from '../../drawing/objects/object'
 import { walk } from '../../drawing/objects/tree'
 import { STARTERS } from '../../rules/starters'
 import { drawingSvg } from '../../picture/drawn'
-import { rasterised } from '../rasterised'
+import { rasterised } from '../../../testing/rasterised'
 import { inPieces } from './live-pieces'
 import { isFailed, readIcon } from './read-icon'
 

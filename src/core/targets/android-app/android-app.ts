@@ -13,7 +13,6 @@ import {
   safeScale,
   uncast,
 } from '../composition'
-import { svgOfPicture } from '../../picture/svg'
 import { cased } from '../naming'
 import { colour, onOff } from '../options'
 import type { IconRenderer } from '../icon-renderer'
@@ -120,7 +119,7 @@ export const androidApp = defineTarget({
   },
   previews(renderer, options) {
     const full = { share: 1, plate: 'full', fallback: options.ground, ground: 'light', safe: SAFE / SHOWN } as const
-    const masked = (cut: Cut) => svgOfPicture(composedIcon(renderer, SHOWN, { ...full, cut }))
+    const masked = (cut: Cut) => composedIcon(renderer, SHOWN, { ...full, cut })
     const themed = composedIcon(renderer, SHOWN, {
       ...full,
       plate: 'colour',
@@ -133,9 +132,9 @@ export const androidApp = defineTarget({
         word: `launcher, ${cut}`,
         place: 'launcher' as const,
         on: 'light' as const,
-        svg: masked(cut),
+        picture: masked(cut),
       })),
-      { word: 'launcher, themed', place: 'launcher', on: 'dark', svg: svgOfPicture(themed) },
+      { word: 'launcher, themed', place: 'launcher', on: 'dark', picture: themed },
     ]
   },
 })

@@ -2,7 +2,7 @@ import type { ResolvedColour, ResolvedGradient, ResolvedPaint } from '../../draw
 import type { Shape, GroupEffect } from '../../drawing/scene/shape'
 import { withStrokesOutlined } from '../../drawing/scene/stroke-outlines'
 import { inkOfAll } from '../../drawing/scene/ink'
-import { type Attributes, element } from '../../formats/markup'
+import { type Attributes, type Element, element, tag } from '../../formats/markup'
 import { number } from '../../picture/svg-paint'
 import { pathData } from '../../formats/path-data'
 import { type Path, transformPath } from '../../geometry/path'
@@ -50,41 +50,46 @@ export function vectorDrawable(
     ...(tint && { 'android:tint': tint }),
     ...(isMirrored && { 'android:autoMirrored': 'true' }),
   }
-  const body = shapes.map((shape) => shapeXml(shape, ground)).join('')
-  return `<?xml version="1.0" encoding="utf-8"?>\n${element('vector', root, `\n${place ? placed(place, body) : body}`)}\n`
+  const body = vectorElements(shapes, ground)
+  return `<?xml version="1.0" encoding="utf-8"?>\n${lines(tag('vector', root, place ? placed(place, body) : body))}`
 }
 
-function placed({ scale, x, y }: NonNullable<VectorView['place']>, body: string): string {
+/** The elements of shapes within a vector drawable. */
+export const vectorElements = (shapes: readonly Shape[], ground: ThemeGround = 'light'): Element[] =>
+  shapes.flatMap((shape) => shapeElements(shape, ground))
+
+/** An element as text, each element in a line of its own. */
+const lines = ({ name, own, inside }: Element): string =>
+  `${element(name, own, inside.length > 0 ? `\n${inside.map(lines).join('')}` : '')}\n`
+
+function placed({ scale, x, y }: NonNullable<VectorView['place']>, body: readonly Element[]): readonly Element[] {
   const map: Attributes = {
     ...(scale !== 1 && { 'android:scaleX': fine(scale), 'android:scaleY': fine(scale) }),
     ...(x !== 0 && { 'android:translateX': fine(x) }),
     ...(y !== 0 && { 'android:translateY': fine(y) }),
   }
-  return Object.keys(map).length > 0 ? line('group', map, body) : body
+  return Object.keys(map).length > 0 ? [tag('group', map, body)] : body
 }
 
 const fine = (value: number): string => String(Math.round(value * 1e6) / 1e6)
 
-const line = (name: string, map: Attributes, content = ''): string =>
-  `${element(name, map, content && `\n${content}`)}\n`
-
-function shapeXml(shape: Shape, ground: ThemeGround): string {
+function shapeElements(shape: Shape, ground: ThemeGround): Element[] {
   const { stroke, effect } = shape
   // What a stroke cannot be there, it is as an area.
   const isArea = stroke && (stroke.dash !== undefined || unevenIn(stroke.paint) !== null)
   const opacity = opacityOf(effect)
-  const body = (isArea ? withStrokesOutlined([shape]) : [shape]).map((part) => partXml(part, opacity, ground)).join('')
+  const body = (isArea ? withStrokesOutlined([shape]) : [shape]).flatMap((part) => partElements(part, opacity, ground))
   return masksOf(effect).reduce(
-    (inner, mask) => line('group', {}, line('clip-path', { 'android:pathData': pathData(mask) }) + inner),
+    (inner, mask) => [tag('group', {}, [tag('clip-path', { 'android:pathData': pathData(mask) }), ...inner])],
     body,
   )
 }
 
 /** A shape; where both of its paints need another grid, fill and stroke one by one. */
-const partXml = (shape: Shape, opacity: number, ground: ThemeGround): string =>
+const partElements = (shape: Shape, opacity: number, ground: ThemeGround): Element[] =>
   shape.fill && shape.stroke && unevenIn(shape.fill)
-    ? pathXml({ ...shape, stroke: null }, opacity, ground) + pathXml({ ...shape, fill: null }, opacity, ground)
-    : pathXml(shape, opacity, ground)
+    ? [pathElement({ ...shape, stroke: null }, opacity, ground), pathElement({ ...shape, fill: null }, opacity, ground)]
+    : [pathElement(shape, opacity, ground)]
 
 function opacityOf(effect: GroupEffect | undefined): number {
   let opacity = 1
@@ -102,16 +107,18 @@ function masksOf(effect: GroupEffect | undefined): Path[] {
 const unevenIn = (paint: ResolvedPaint) =>
   isGradientPaint(paint) && paint.kind === 'radial' ? straightened(paint.map) : null
 
-function pathXml({ path, fill, stroke }: Shape, opacity: number, ground: ThemeGround): string {
+function pathElement({ path, fill, stroke }: Shape, opacity: number, ground: ThemeGround): Element {
   const uneven = fill && unevenIn(fill)
   const map: Attributes = { 'android:pathData': pathData(uneven ? transformPath(path, inverse(uneven.map)) : path) }
-  const inner: string[] = []
+  const inner: Element[] = []
   const paint = (key: 'fill' | 'stroke', one: ResolvedPaint) => {
     const { hex, alpha } = isGradientPaint(one) ? { hex: null, alpha: one.opacity } : colourXml(one, ground)
     if (hex) map[`android:${key}Color`] = hex
     else
       inner.push(
-        line('aapt:attr', { name: `android:${key}Color` }, gradientXml(one as ResolvedGradient, uneven?.map, ground)),
+        tag('aapt:attr', { name: `android:${key}Color` }, [
+          gradientElement(one as ResolvedGradient, uneven?.map, ground),
+        ]),
       )
     if (alpha * opacity < 1) map[`android:${key}Alpha`] = number(alpha * opacity)
   }
@@ -123,10 +130,10 @@ function pathXml({ path, fill, stroke }: Shape, opacity: number, ground: ThemeGr
     if (stroke.join !== 'miter') map['android:strokeLineJoin'] = stroke.join
     else if (stroke.miterLimit !== 4) map['android:strokeMiterLimit'] = number(stroke.miterLimit)
   }
-  const xml = line('path', map, inner.join(''))
-  if (!uneven) return xml
+  const drawn = tag('path', map, inner)
+  if (!uneven) return drawn
   const { turn, sx, sy, x, y } = uneven
-  return line(
+  return tag(
     'group',
     {
       ...(turn !== 0 && { 'android:rotation': fine(turn) }),
@@ -135,7 +142,7 @@ function pathXml({ path, fill, stroke }: Shape, opacity: number, ground: ThemeGr
       'android:translateX': fine(x),
       'android:translateY': fine(y),
     },
-    xml,
+    [drawn],
   )
 }
 
@@ -149,23 +156,21 @@ function colourXml(colour: ResolvedColour, ground: ThemeGround): { hex: string; 
 }
 
 /** A gradient, seen in the unit circle where its ellipse is laid by a group. */
-function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined, ground: ThemeGround): string {
-  const items = gradient.stops
-    .map(({ at, color }) => {
-      const { hex, alpha } = colourXml(color, ground)
-      const byte = Math.round(alpha * 255)
-        .toString(16)
-        .padStart(2, '0')
-        .toUpperCase()
-      return line('item', {
-        'android:offset': number(at),
-        'android:color': alpha < 1 ? `#${byte}${hex.slice(1)}` : hex,
-      })
+function gradientElement(gradient: ResolvedGradient, laid: Transform | undefined, ground: ThemeGround): Element {
+  const items = gradient.stops.map(({ at, color }) => {
+    const { hex, alpha } = colourXml(color, ground)
+    const byte = Math.round(alpha * 255)
+      .toString(16)
+      .padStart(2, '0')
+      .toUpperCase()
+    return tag('item', {
+      'android:offset': number(at),
+      'android:color': alpha < 1 ? `#${byte}${hex.slice(1)}` : hex,
     })
-    .join('')
+  })
   if (gradient.kind === 'linear') {
     const { from, to } = gradient
-    return line(
+    return tag(
       'gradient',
       {
         'android:type': 'linear',
@@ -178,7 +183,7 @@ function gradientXml(gradient: ResolvedGradient, laid: Transform | undefined, gr
     )
   }
   const [a, b, , , e, f] = laid ? [1, 0, 0, 1, 0, 0] : gradient.map
-  return line(
+  return tag(
     'gradient',
     {
       'android:type': 'radial',

@@ -1,7 +1,6 @@
 import { contrast } from '../../proof/contrast'
 import { contents } from '../apple/apple'
 import { type Composition, composedIcon, plateColour } from '../composition'
-import { svgOfPicture } from '../../picture/svg'
 import type { Picture } from '../../picture/picture'
 import { cased } from '../naming'
 import { colour, onOff, oneOf } from '../options'
@@ -144,19 +143,19 @@ export const appleApp = defineTarget({
       : []
   },
   previews: (renderer, options) => [
-    { word: 'home screen', place: 'home', on: 'light', svg: svgOfPicture(lightIcon(renderer, options, 'squircle')) },
+    { word: 'home screen', place: 'home', on: 'light', picture: lightIcon(renderer, options, 'squircle') },
     {
       word: 'home screen, dark',
       place: 'home',
       on: 'dark',
-      svg: svgOfPicture(darkIcon(renderer, options, 'squircle')),
+      picture: darkIcon(renderer, options, 'squircle'),
     },
     {
       word: 'home screen, tinted',
       place: 'home',
       on: 'dark',
-      svg: svgOfPicture(tintedIcon(renderer, options, 'squircle')),
+      picture: tintedIcon(renderer, options, 'squircle'),
     },
-    { word: 'desktop', place: 'dock', on: 'light', svg: svgOfPicture(desktopIcon(renderer, 128)) },
+    { word: 'desktop', place: 'dock', on: 'light', picture: desktopIcon(renderer, 128) },
   ],
 })

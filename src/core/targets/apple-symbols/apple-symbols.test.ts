@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
-import { type Element, elementsOf } from '../../formats/markup'
+import type { Element } from '../../formats/markup'
+import { elementsOf } from '../../../testing/elements-of'
 import { readPathData } from '../../formats/path-reader'
 import { readSetFile } from '../../formats/set-file'
 import { area } from '../../geometry/area'

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
 import { svgOfCompose } from '../../../testing/compose-svg'
-import { rasterised } from '../../formats/rasterised'
+import { rasterised } from '../../../testing/rasterised'
 import { readSetFile } from '../../formats/set-file'
 import { svgOfVector } from '../../../testing/vector-svg'
 import { realSize } from '../../rules/real-size'

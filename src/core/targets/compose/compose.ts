@@ -1,6 +1,6 @@
-import { type Element, elementsOf } from '../../formats/markup'
+import type { Element } from '../../formats/markup'
 import { realSize } from '../../rules/real-size'
-import { leftOut, vectorDrawable } from '../android/vector'
+import { leftOut, vectorElements } from '../android/vector'
 import { componentName } from '../modules'
 import { text } from '../options'
 import { barPreviews } from '../previews'
@@ -122,12 +122,10 @@ export const compose = defineTarget({
           as: 'text',
           text(renderer) {
             const viewport = renderer.grid(dp)
-            const drawable = vectorDrawable(renderer.shapes(dp), { dp, viewport })
-            const { inside } = elementsOf(drawable.slice(drawable.indexOf('<vector')))
             const side = `${dp}.dp`
             const body = `public val ${own}: ImageVector by lazy(LazyThreadSafetyMode.NONE) {
     ImageVector.Builder(name = ${quoted(icon.name)}, defaultWidth = ${side}, defaultHeight = ${side}, viewportWidth = ${viewport}f, viewportHeight = ${viewport}f${icon.rtl === 'mirrored' ? ', autoMirror = true' : ''})
-${calls(inside)
+${calls(vectorElements(renderer.shapes(dp)))
   .map((call) => `        ${call}\n`)
   .join('')}        .build()
 }

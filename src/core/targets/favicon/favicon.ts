@@ -1,6 +1,6 @@
 import { contrast, ENOUGH } from '../../proof/contrast'
 import { type Element, element, markup, markupOf } from '../../formats/markup'
-import { svgElement, svgOfPicture } from '../../picture/svg'
+import { svgElement } from '../../picture/svg'
 import { boxCentre } from '../../geometry/box'
 import { cased } from '../naming'
 import { colour, onOff, text } from '../options'
@@ -166,19 +166,19 @@ export const favicon = defineTarget({
     ]
   },
   previews(renderer, options) {
-    const masked = (cut: Cut) => svgOfPicture(composedIcon(renderer, 192, { ...maskable(options), cut }))
+    const masked = (cut: Cut) => composedIcon(renderer, 192, { ...maskable(options), cut })
     return [
       ...(['light', 'dark'] as const).map((on) => ({
         word: `tab, ${on}`,
         place: 'tab' as const,
         on,
-        svg: svgOfPicture(composedIcon(renderer, 16, { ...plain, ground: on })),
+        picture: composedIcon(renderer, 16, { ...plain, ground: on }),
       })),
       ...(['circle', 'squircle', 'rounded'] as const).map((cut) => ({
         word: `home screen, ${cut}`,
         place: 'home' as const,
         on: 'light' as const,
-        svg: masked(cut),
+        picture: masked(cut),
       })),
     ]
   },

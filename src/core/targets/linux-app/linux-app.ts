@@ -148,7 +148,7 @@ Terminal=false
       word: `dash, ${on}`,
       place: 'dock' as const,
       on,
-      svg: svgOfPicture(composedIcon(renderer, 64, { ...OWN, ground: on })),
+      picture: composedIcon(renderer, 64, { ...OWN, ground: on }),
     })),
     ...(options.symbolic ? symbolicPreviews(renderer) : []),
   ],

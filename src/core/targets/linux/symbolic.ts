@@ -2,7 +2,8 @@ import { element, SVG } from '../../formats/markup'
 import { pathData } from '../../formats/path-data'
 import { number } from '../../picture/svg-paint'
 import type { IconRenderer } from '../icon-renderer'
-import { coloursOf } from '../tone'
+import { coloursOf, flat } from '../tone'
+import { pictureOf } from '../../picture/picture'
 
 /** The side that symbolic icons are drawn on, in pixels. */
 export const SYMBOLIC = 16
@@ -10,11 +11,11 @@ export const SYMBOLIC = 16
 const GREY = '#2e3436'
 
 /** An icon as one filled shape, to be given the colour of text. */
-export function symbolic(renderer: IconRenderer, colour = GREY): string {
+export function symbolic(renderer: IconRenderer): string {
   const side = number(renderer.grid(SYMBOLIC)),
     path = renderer.emblem(SYMBOLIC)
   const own = { xmlns: SVG, width: `${SYMBOLIC}`, height: `${SYMBOLIC}`, viewBox: `0 0 ${side} ${side}` }
-  return `${element('svg', own, element('path', { fill: colour, d: pathData(path) }))}\n`
+  return `${element('svg', own, element('path', { fill: GREY, d: pathData(path) }))}\n`
 }
 
 /** In how many colours the figure of an icon is painted, of which its symbolic variant has one. */
@@ -26,5 +27,9 @@ export const symbolicPreviews = (renderer: IconRenderer) =>
     word: `symbolic, ${on}`,
     place: 'tool bar' as const,
     on,
-    svg: symbolic(renderer, on === 'dark' ? '#ffffff' : GREY),
+    picture: pictureOf(
+      [{ id: 'symbolic', path: renderer.emblem(SYMBOLIC), fill: flat(on === 'dark' ? '#ffffff' : GREY), stroke: null }],
+      renderer.grid(SYMBOLIC),
+      on,
+    ),
   }))

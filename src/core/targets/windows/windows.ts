@@ -1,5 +1,4 @@
 import { type Composition, composedIcon, composedWide } from '../composition'
-import { svgOfPicture } from '../../picture/svg'
 import type { Picture } from '../../picture/picture'
 import { element } from '../../formats/markup'
 import { cased } from '../naming'
@@ -134,19 +133,19 @@ export const windows = defineTarget({
         word: 'task bar, light',
         place: 'task bar',
         on: 'light',
-        svg: svgOfPicture(composedIcon(renderer, 24, own('light'))),
+        picture: composedIcon(renderer, 24, own('light')),
       },
       {
         word: 'task bar, dark',
         place: 'task bar',
         on: 'dark',
-        svg: svgOfPicture(composedIcon(renderer, 24, own('dark'))),
+        picture: composedIcon(renderer, 24, own('dark')),
       },
       {
         word: 'tile',
         place: 'tile',
         on: 'dark',
-        svg: svgOfPicture(composedIcon(renderer, 150, { ...own('light'), share: TILE })),
+        picture: composedIcon(renderer, 150, { ...own('light'), share: TILE }),
       },
     ]
   },

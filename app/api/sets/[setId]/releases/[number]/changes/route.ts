@@ -1,6 +1,6 @@
-import { changesBetween } from '@/core/targets/compare'
+import { changesBetween, type Delivered } from '@/core/targets/compare'
 import { database } from '@/server/database/database'
-import { deliveredNow, releasedIn } from '@/server/delivery/releases'
+import { deliveredNow, releasedIn, shownChanges } from '@/server/delivery/releases'
 import { done, failed } from '@/server/result'
 import { answer, reply } from '@/server/http'
 import { renderer } from '@/server/renderer/renderer'
@@ -19,8 +19,10 @@ export const GET = (
     const to = query.get('to')
     if (to !== null) {
       const after = await releasedIn(db, setId, Number(to))
-      return reply(after ? done(changesBetween(before, after)) : failed('not-found', 'There is no such release.'))
+      return reply(after ? done(await shown(before, after)) : failed('not-found', 'There is no such release.'))
     }
     const now = await deliveredNow(db, renderer(), setId, (query.get('targets') ?? '').split(',').filter(Boolean))
-    return reply(now.ok ? done(changesBetween(before, now.value)) : now)
+    return reply(now.ok ? done(await shown(before, now.value)) : now)
   })
+
+const shown = (before: Delivered, after: Delivered) => shownChanges(renderer(), changesBetween(before, after))

@@ -1,5 +1,5 @@
-import { timed } from '../geometry/deadline'
-import { type Picture, type Pixels, pixelsOf } from '../raster/raster'
+import { timed } from '../core/geometry/deadline'
+import { type Picture, type Pixels, pixelsOf } from '../core/raster/raster'
 import { readDocument } from './read-document'
 
 /** Number of parsed documents in the cache: one document is drawn at many sizes. */

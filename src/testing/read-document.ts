@@ -1,11 +1,20 @@
-import { ellipse, type Path, transformPath } from '../geometry/path'
-import { compose, IDENTITY, inverse, type Transform } from '../geometry/transform'
-import { strokeBands, strokedArea } from '../outline/stroking'
-import type { Stroke } from '../outline/line-style'
-import { type Area, type Colour, filledArea, type Group, type Item, type Paint, type Shadow } from '../raster/items'
-import type { Picture } from '../raster/raster'
-import { type Element, elementsOf } from './markup'
-import { readPathData } from './path-reader'
+import { ellipse, type Path, transformPath } from '../core/geometry/path'
+import { compose, IDENTITY, inverse, type Transform } from '../core/geometry/transform'
+import { strokeBands, strokedArea } from '../core/outline/stroking'
+import type { Stroke } from '../core/outline/line-style'
+import {
+  type Area,
+  type Colour,
+  filledArea,
+  type Group,
+  type Item,
+  type Paint,
+  type Shadow,
+} from '../core/raster/items'
+import type { Picture } from '../core/raster/raster'
+import type { Element } from '../core/formats/markup'
+import { elementsOf } from './elements-of'
+import { readPathData } from '../core/formats/path-reader'
 
 /** Context of an element: inherited values, its map, and definitions by id. */
 type Inherited = {

@@ -1,0 +1,18 @@
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { wholeDrawing } from '../../drawing/evaluate/evaluate'
+import { timed } from '../../geometry/deadline'
+import { type Picture, pictureOf } from '../../picture/picture'
+import { STARTERS } from '../../rules/starters'
+import { isFailed, readIcon } from './read-icon'
+
+/** The picture of an SVG file as the reader of foreign files understands it; null if it cannot be read or drawn. */
+export function pictureOfSvg(text: string): Picture | null {
+  const read = readIcon({ path: 'picture.svg', text }, 'drawn')
+  if (isFailed(read)) return null
+  try {
+    const { objects, side } = read
+    return timed(() => pictureOf(wholeDrawing(objects, sceneOf(STARTERS[0]!.rules)), side, 'light'))
+  } catch {
+    return null
+  }
+}
