@@ -46,6 +46,7 @@ export const OPTIONS = {
   clean: { type: 'boolean' },
   releases: { type: 'string' },
   check: { type: 'boolean' },
+  prove: { type: 'boolean' },
   watch: { type: 'boolean' },
   quiet: { type: 'boolean' },
   time: { type: 'boolean' },

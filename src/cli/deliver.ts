@@ -4,6 +4,7 @@ import { type Answer, limitOf, type Options, print, UsageError } from './command
 import { askedTargets, makeFiles, progressLine } from './made-files'
 import { type FolderChanges, MovedIn } from './moved-in'
 import { readSet } from './read-set'
+import { startProof } from './prove'
 import { lastRelease } from './release'
 import { watched } from './watched'
 
@@ -13,7 +14,7 @@ const FEW = 10
 /**
  * Writes a set's files into a folder, all or none. Foreign files in the folder stay. Files of an earlier delivery that
  * are no longer delivered are listed, and removed with --clean. --check writes nothing and gives the status 1 if the
- * folder differs. --watch repeats this whenever the set file changes.
+ * folder differs. --prove reads every SVG back. --watch repeats this whenever the set file changes.
  */
 export async function deliverCommand(files: readonly string[], options: Options, end?: AbortSignal): Promise<Answer> {
   if (!options.watch) return delivered(files, options)
@@ -39,13 +40,17 @@ async function delivered(files: readonly string[], options: Options): Promise<An
     last = releases === undefined ? null : await lastRelease(releases)
   const moving = await MovedIn.begin(to)
   try {
-    const written: { path: string; bytes: number }[] = []
+    const written: { path: string; bytes: number }[] = [],
+      unproved: string[] = [],
+      proof = options.prove ? await startProof() : null
     const { faults, leftOut } = await makeFiles(
       set,
       targets,
       async ({ path, bytes }) => {
         await moving.add(path, bytes)
         written.push({ path, bytes: bytes.length })
+        const sentence = path.endsWith('.svg') ? proof?.(path, bytes) : null
+        if (sentence) unproved.push(sentence)
       },
       progressLine(options, 'Drawing'),
       last && releasedAs(last.number, last.icons),
@@ -59,6 +64,7 @@ async function delivered(files: readonly string[], options: Options): Promise<An
       sentences = [
         ...errors.map(({ sentence }) => sentence),
         ...leftOut.map(({ icon, message }) => `“${icon}” cannot be delivered. ${message}`),
+        ...unproved,
       ]
     const isSame = [...changes.added, ...changes.changed, ...stale].length === 0
     const left = [...new Set(errors.flatMap(({ target, icon }) => (icon === undefined ? [target] : [])))]

@@ -19,6 +19,7 @@ const USAGE = `bin/wise-square COMMAND
                                               --clean removes what an earlier delivery wrote and this one does not;
                                               --check writes nothing and ends with 1 if anything differs;
           [--watch] [--releases DIR]          --watch delivers again whenever the set file changes;
+          [--prove]                           --prove reads every written SVG back and ends with 1 if one differs;
                                               --releases says where its last release is, for what is new since
   release FILE --to DIR [--note TEXT]         keep a delivery as the next numbered release in a folder
   diff OLD NEW [--out PAGE.html]              say which icons changed between two set files; 1 if any did

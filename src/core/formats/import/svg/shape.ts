@@ -42,9 +42,10 @@ export function drawnShape(
   const fill = readPaint('fill', look, box, document),
     stroke = readPaint('stroke', look, box, document)
   for (const { unread } of [fill, stroke]) if (unread) say(`${element.name}, paint`, `${unread} is not read`)
-  const isOpenLine =
-    element.name === 'line' || (path.length === 1 && !path[0]!.closed && path[0]!.segments.length === 1)
-  const paints = fill.paint !== 'none' && fill.opacity > 0 && !isOpenLine,
+  // Lines that are all in one straight line have no area.
+  const isFlat =
+    element.name === 'line' || path.every(({ segments }) => segments.length === 1 && segments[0]!.kind === 'line')
+  const paints = fill.paint !== 'none' && fill.opacity > 0 && !isFlat,
     strokes = stroke.paint !== 'none' && stroke.opacity > 0
   if (!paints && !strokes) return []
   const k = Math.sqrt(Math.abs(map[0] * map[3] - map[1] * map[2]))
