@@ -134,6 +134,11 @@ export function Releases({
           </tbody>
         </table>
       )}
+      {number !== undefined && !compared && !problem && (
+        <p role="status" className="text-quiet">
+          Comparing with release {number}…
+        </p>
+      )}
       {compared && <ChangesView title={`Since release ${compared.number}`} changes={compared.changes} name={name} />}
     </section>
   )
