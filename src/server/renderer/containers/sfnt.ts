@@ -1,17 +1,5 @@
 /** A font file by its tables (OpenType 1.9, “Font file”): the bytes of each by its tag. */
-export type Tables = Map<string, Uint8Array>
-
-/** The tables of a font. */
-export function tablesOf(font: Uint8Array): Tables {
-  const view = new DataView(font.buffer, font.byteOffset, font.byteLength)
-  return new Map(
-    Array.from({ length: view.getUint16(4) }, (_, i) => {
-      const at = 12 + 16 * i
-      const tag = String.fromCharCode(...font.subarray(at, at + 4))
-      return [tag, font.slice(view.getUint32(at + 8), view.getUint32(at + 8) + view.getUint32(at + 12))] as const
-    }),
-  )
-}
+type Tables = Map<string, Uint8Array>
 
 const padded = (length: number): number => (length + 3) & ~3
 
