@@ -1,7 +1,5 @@
 import type { Point } from '../../geometry/point'
-import { compose, type Transform } from '../../geometry/transform'
-import { transformGradient } from './gradient'
-import type { Linear } from './paint'
+import type { Transform } from '../../geometry/transform'
 import type { Cap, Join, Weight } from './style'
 
 /**
@@ -57,11 +55,3 @@ export type ResolvedShadow = {
 /** A paint made more transparent. */
 export const withOpacity = (paint: ResolvedPaint, by: number): ResolvedPaint =>
   by === 1 ? paint : { ...paint, opacity: paint.opacity * by }
-
-/** A paint where a map takes it: colours stay, gradients go along. */
-export function movedPaint(paint: ResolvedPaint, map: Transform): ResolvedPaint {
-  if (!('kind' in paint)) return paint
-  if (paint.kind === 'radial') return { ...paint, map: compose(map, paint.map) }
-  const { from, to } = transformGradient({ kind: 'linear', from: paint.from, to: paint.to, stops: '' }, map) as Linear
-  return { ...paint, from, to }
-}
