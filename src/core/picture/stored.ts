@@ -1,13 +1,13 @@
 import type { GroupEffect, Shape } from '../drawing/scene/shape'
 import type { Layer, Picture } from './picture'
 
-/** An effect as it is stored: the effect around it by its number, shapes of a mask in the stored form. */
+/** A stored effect. `outer` is the number of the effect around it; the shapes of its mask are stored shapes. */
 type StoredEffect = Omit<GroupEffect, 'mask' | 'outer'> & {
   readonly mask: readonly StoredShape[] | null
   readonly outer: number | null
 }
 
-/** A shape as it is stored: its effect by its number. */
+/** A stored shape. `effect` is the number of its effect. */
 type StoredShape = Omit<Shape, 'effect'> & { readonly effect?: number }
 
 type Stored = Omit<Picture, 'layers'> & {

@@ -78,3 +78,26 @@ export const share = <T, K extends keyof T & string>(
   read: (object) => object[key] * 100,
   write: (object, value) => ({ ...object, [key]: value / 100 }),
 })
+
+/** An angle in degrees, in steps of 15. */
+export const angle = <T extends { readonly angle: number }>(): Field<T> => ({
+  id: 'angle',
+  what: 'the angle',
+  as: 'number',
+  suffix: '°',
+  step: 15,
+  limits: { least: -360, most: 360 },
+  read: (object) => object.angle,
+  write: (object, degrees) => ({ ...object, angle: degrees }),
+})
+
+/** A smoothness in grid units, read and written by the kind. */
+export const smoothness = <T>(way: Pick<NumberField<T>, 'read' | 'write'>): Field<T> => ({
+  id: 'smoothness',
+  what: 'the smoothness',
+  as: 'number',
+  suffix: ' smooth',
+  step: 0.05,
+  limits: { least: 0.01, most: 10 },
+  ...way,
+})

@@ -5,7 +5,10 @@ import { type Ground, type Picture, pictureOf } from '../../picture/picture'
 import { STARTERS } from '../../rules/starters'
 import { isFailed, readIcon } from './read-icon'
 
-/** The picture of an SVG file as the reader of foreign files understands it, by default on light ground; null if it cannot be read or drawn. */
+/**
+ * Returns the picture of an SVG file, read by the reader of foreign files, by default on light ground; null if the file
+ * cannot be read or drawn.
+ */
 export function pictureOfSvg(text: string, ground: Ground = 'light'): Picture | null {
   const read = readIcon({ path: 'picture.svg', text }, 'drawn')
   if (isFailed(read)) return null

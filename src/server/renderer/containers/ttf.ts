@@ -71,7 +71,7 @@ export async function ttf(plan: FontPlan): Promise<Uint8Array> {
 /** A name as fonts have it: its own where that is of ASCII’s letters, digits, points and hyphens. */
 const glyphName = (name: string): string => (/^[A-Za-z_][\w.-]{0,62}$/.test(name) ? name : identifier(name, 'snake'))
 
-/** The name of a letter’s glyph (Adobe Glyph List specification): its code point. */
+/** The name of a letter’s glyph: “u” and its code point in hexadecimal digits, at least four. */
 const letterName = (letter: string): string => `u${letter.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`
 
 /** The letters that names are typed with. */

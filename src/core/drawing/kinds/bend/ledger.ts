@@ -1,4 +1,4 @@
-import type { Field } from '../field'
+import { type Field, smoothness } from '../field'
 import { freehandRun } from './trace'
 import type { Bend } from './schema'
 import type { LedgerFacet } from '../facets/ledger'
@@ -47,21 +47,15 @@ const lying = (i: number): Field<Bend> => ({
   }),
 })
 
-const SMOOTHNESS: Field<Bend> = {
-  id: 'smoothness',
-  what: 'the smoothness',
-  as: 'number',
-  suffix: ' smooth',
-  step: 0.05,
-  limits: { least: 0.01, most: 10 },
+const SMOOTHNESS: Field<Bend> = smoothness({
   read: ({ strokes }) => strokes.find(({ trace }) => trace)?.trace!.smoothness ?? 0,
-  write: (object, smoothness) => ({
+  write: (object, value) => ({
     ...object,
     strokes: object.strokes.map((one) => {
       if (!one.trace) return one
-      const trace = { ...one.trace, smoothness }
+      const trace = { ...one.trace, smoothness: value }
       const run = freehandRun(trace)
       return run ? { ...one, run, trace } : one
     }),
   }),
-}
+})

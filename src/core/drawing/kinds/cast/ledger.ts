@@ -1,5 +1,5 @@
 import { styleOf } from '../../scene/shared-style'
-import type { Field } from '../field'
+import { angle, type Field } from '../field'
 import type { Cast } from './schema'
 import type { LedgerFacet } from '../facets/ledger'
 
@@ -8,16 +8,7 @@ export const ledger: LedgerFacet<Cast> = {
 }
 
 const FIELDS: readonly Field<Cast>[] = [
-  {
-    id: 'angle',
-    what: 'the angle',
-    as: 'number',
-    suffix: '°',
-    step: 15,
-    limits: { least: -360, most: 360 },
-    read: ({ angle }) => angle,
-    write: (object, angle) => ({ ...object, angle }),
-  },
+  angle(),
   {
     id: 'length',
     what: 'the length',

@@ -2,7 +2,7 @@ import type { Thing } from '../../model/traits'
 import type { Scene } from '../../scene/scene'
 import type { Field } from '../field'
 
-/** What the ledger shows of objects of a kind beside what all have. */
+/** The columns that the ledger adds for objects of one kind. */
 export type LedgerFacet<T extends Thing> = {
   /** Its own numbers and choices. */
   readonly fields?: (object: T) => readonly Field<T>[]

@@ -1,3 +1,4 @@
+import { angle } from '../field'
 import type { Mirror } from './schema'
 import type { LedgerFacet } from '../facets/ledger'
 
@@ -21,15 +22,6 @@ export const ledger: LedgerFacet<Mirror> = {
       read: ({ folds }) => folds,
       write: (object, folds) => ({ ...object, folds }),
     },
-    {
-      id: 'angle',
-      what: 'the angle',
-      as: 'number',
-      suffix: '°',
-      step: 15,
-      limits: { least: -360, most: 360 },
-      read: ({ angle }) => angle,
-      write: (object, angle) => ({ ...object, angle }),
-    },
+    angle(),
   ],
 }

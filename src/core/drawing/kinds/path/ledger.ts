@@ -1,4 +1,4 @@
-import type { Field } from '../field'
+import { type Field, smoothness } from '../field'
 import { type PathObject } from './schema'
 import { traced } from './trace'
 import type { LedgerFacet } from '../facets/ledger'
@@ -11,13 +11,7 @@ export const ledger: LedgerFacet<PathObject> = {
   },
 }
 
-const SMOOTHNESS: Field<PathObject> = {
-  id: 'smoothness',
-  what: 'the smoothness',
-  as: 'number',
-  suffix: ' smooth',
-  step: 0.05,
-  limits: { least: 0.01, most: 10 },
+const SMOOTHNESS: Field<PathObject> = smoothness({
   read: ({ trace }) => trace?.smoothness ?? 0,
-  write: (object, smoothness) => (object.trace ? { ...object, ...traced({ ...object.trace, smoothness }) } : object),
-}
+  write: (object, value) => (object.trace ? { ...object, ...traced({ ...object.trace, smoothness: value }) } : object),
+})

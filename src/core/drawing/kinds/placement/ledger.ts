@@ -1,6 +1,7 @@
 import { isMirroring } from '../../model/frame'
 import type { Field } from '../field'
-import { linearOf, mapOf, sizedPlacing, sizeOf, withLinear } from './placed'
+import { linearOf, mapOf, withLinear } from './placed'
+import { size } from './size-field'
 import type { Placement } from './schema'
 import type { LedgerFacet } from '../facets/ledger'
 
@@ -10,16 +11,7 @@ export const ledger: LedgerFacet<Placement> = {
 }
 
 const FIELDS: readonly Field<Placement>[] = [
-  {
-    id: 'size',
-    what: 'the size',
-    as: 'number',
-    suffix: ' % size',
-    step: 5,
-    limits: { least: 1, most: 10_000 },
-    read: (object) => sizeOf(object) * 100,
-    write: (object, percent) => sizedPlacing(object, percent / 100),
-  },
+  size(),
   {
     id: 'way round',
     what: 'the way round',

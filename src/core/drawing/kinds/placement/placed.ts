@@ -6,7 +6,7 @@ import type { Memory, Scene } from '../../scene/scene'
 import { type Style, withPaints } from '../../model/style'
 import { hasMembers, hasStyle, type Thing } from '../../model/traits'
 
-type Placing = {
+export type Placing = {
   readonly id: string
   readonly part: string
   readonly at: Point
