@@ -1,6 +1,7 @@
 // Imports go one way: core ← server, workers, cli, screens; ui ← screens ← app; within core by layer.
 const LAYERS = [
   'geometry',
+  'findings',
   '(?:planar|outline|text)',
   'raster',
   'drawing',

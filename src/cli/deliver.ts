@@ -43,7 +43,7 @@ async function delivered(files: readonly string[], options: Options): Promise<An
     const written: { path: string; bytes: number }[] = [],
       unproved: string[] = [],
       proof = options.prove ? await startProof() : null
-    const { faults, leftOut } = await makeFiles(
+    const { problems, leftOut } = await makeFiles(
       set,
       targets,
       async ({ path, bytes }) => {
@@ -59,8 +59,8 @@ async function delivered(files: readonly string[], options: Options): Promise<An
     const changes = await moving.changes(),
       { stale } = changes
     if (!check) await moving.moveIn(clean)
-    const errors = faults.filter(leavesOut),
-      warnings = faults.filter((fault) => !errors.includes(fault)),
+    const errors = problems.filter(leavesOut),
+      warnings = problems.filter((one) => !errors.includes(one)),
       sentences = [
         ...errors.map(({ sentence }) => sentence),
         ...leftOut.map(({ icon, message }) => `“${icon}” cannot be delivered. ${message}`),

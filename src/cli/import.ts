@@ -1,3 +1,4 @@
+import { fileError, type FileProblem } from '../core/findings/problem'
 import { lstat, readdir, readFile, realpath, stat } from 'node:fs/promises'
 import { basename, join, relative, resolve, sep } from 'node:path'
 import { gunzipSync } from 'node:zlib'
@@ -8,7 +9,7 @@ import { fontFlavour } from '../core/formats/import/font'
 import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
 import { type Topic, TOPICS } from '../core/formats/import/propose'
 import { isReadable } from '../core/formats/import/readable'
-import { type ImportProblem, MOST, type ImportRemark, type Source } from '../core/formats/import/reading'
+import { MOST, type Source } from '../core/formats/import/reading'
 import { sourcesIn } from '../core/formats/import/sources'
 import { type Pictures, writeSetFile } from '../core/formats/set-file'
 import type { IconSet } from '../core/set/set'
@@ -32,9 +33,9 @@ export async function importCommand(files: readonly string[], options: Options):
   if (how !== 'live' && how !== 'drawn') throw new UsageError('Drawings are taken over as live or as drawn.')
   const left = topicsIn(options.leave)
   const found = await filesIn(files)
-  const read: (ReadIcon | ImportProblem)[] = []
+  const read: (ReadIcon | FileProblem)[] = []
   for (const { file, path } of found)
-    for (const one of await sourcesOf(file, path)) read.push('problem' in one ? one : readIcon(one, how))
+    for (const one of await sourcesOf(file, path)) read.push('sentence' in one ? one : readIcon(one, how))
   const made = into
     ? await added(read, await readWhole([into]))
     : rules !== 'proposed'
@@ -55,7 +56,7 @@ export async function importCommand(files: readonly string[], options: Options):
   return answered(made, out, options)
 }
 
-const saidOf = (one: ImportProblem | undefined): string => (one ? `${one.path}: ${one.problem}` : 'there is nothing.')
+const saidOf = (one: FileProblem | undefined): string => (one ? `${one.path}: ${one.sentence}` : 'there is nothing.')
 
 const nameFor = (path: string): string => basename(resolve(path)).replace(/\.[^.]*$/, '') || 'Icons'
 
@@ -77,7 +78,7 @@ async function emptyUnder(file: string, name: string): Promise<Whole> {
   return { set: { name, kind, rules, icons: [] }, pictures: {} }
 }
 
-async function added(read: readonly (ReadIcon | ImportProblem)[], { set, pictures }: Whole) {
+async function added(read: readonly (ReadIcon | FileProblem)[], { set, pictures }: Whole) {
   const known = new Set(set.icons.map(({ id }) => id))
   let count = 0
   const newId = () => {
@@ -105,8 +106,8 @@ async function added(read: readonly (ReadIcon | ImportProblem)[], { set, picture
 
 function answered(
   made: Pick<Gathered, 'set' | 'evidence' | 'styles'> & {
-    remarks: readonly ImportRemark[]
-    failed: readonly ImportProblem[]
+    remarks: readonly FileProblem[]
+    failed: readonly FileProblem[]
     added?: number
   },
   out: string,
@@ -124,8 +125,8 @@ function answered(
           ...styles
             .slice(1)
             .map((one) => `in another style, left out: ${one.style}, ${one.count} icons (--style ${one.style})`),
-          ...remarks.map(({ icon, path, text }) => `${icon} (${path}): ${text}`),
-          ...failed.map(({ path, problem }) => `${path} was not read: ${problem}`),
+          ...remarks.map(({ icon, path, sentence }) => `${icon} (${path}): ${sentence}`),
+          ...failed.map(({ path, sentence }) => `${path} was not read: ${sentence}`),
           `${count === 1 ? 'one icon' : `${count} icons`} read into “${set.name}”, written to ${out}.`,
         ],
     value: { set: set.name, out, icons: count, evidence, styles, remarks, failed },
@@ -157,10 +158,10 @@ async function filesIn(names: readonly string[]): Promise<{ file: string; path: 
 }
 
 /** What a file holds to be read: itself, or the glyphs of a font. */
-async function sourcesOf(file: string, path: string): Promise<readonly (Source | ImportProblem)[]> {
-  if (!isReadable(path)) return [{ path, problem: 'It is neither SVG, a vector drawable nor a font.' }]
+async function sourcesOf(file: string, path: string): Promise<readonly (Source | FileProblem)[]> {
+  if (!isReadable(path)) return [fileError(path, 'It is neither SVG, a vector drawable nor a font.')]
   const { size } = await stat(file)
-  if (size > BYTES) return [{ path, problem: `It is larger than ${BYTES / 1e6} MB.` }]
+  if (size > BYTES) return [fileError(path, `It is larger than ${BYTES / 1e6} MB.`)]
   const bytes = await readFile(file)
   try {
     const plain = bytes[0] === 0x1f && bytes[1] === 0x8b ? gunzipSync(bytes, { maxOutputLength: BYTES }) : bytes
@@ -168,6 +169,6 @@ async function sourcesOf(file: string, path: string): Promise<readonly (Source |
     const { decompress } = await import('wawoff2')
     return sourcesIn(path, new Uint8Array(await decompress(plain)))
   } catch {
-    return [{ path, problem: 'Its compression is broken.' }]
+    return [fileError(path, 'Its compression is broken.')]
   }
 }

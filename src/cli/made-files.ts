@@ -1,3 +1,4 @@
+import type { Problem } from '../core/findings/problem'
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { rightToLeft } from '../core/set/direction'
@@ -7,7 +8,6 @@ import { deliverable } from '../core/targets/deliverable'
 import { targetsOf } from '../core/targets/plan'
 import type { Released } from '../core/targets/released'
 import type { LeftOut } from '../core/targets/run'
-import type { DeliveryProblem } from '../core/targets/target'
 import { TARGETS } from '../core/targets/targets'
 import { madeSet } from '../server/renderer/make'
 import { MAKERS, Renderer, THREAD } from '../server/renderer/renderer'
@@ -50,12 +50,12 @@ export async function makeFiles(
   progress: (done: number, of: number) => void,
   released?: Released | null,
   limit = Infinity,
-): Promise<{ readonly faults: DeliveryProblem[]; readonly leftOut: LeftOut[] }> {
+): Promise<{ readonly problems: Problem[]; readonly leftOut: LeftOut[] }> {
   const able = deliverable(released ? { ...set, released } : set, asked),
-    faults: DeliveryProblem[] = [...able.faults],
+    problems: Problem[] = [...able.problems],
     leftOut: LeftOut[] = [],
     { targets } = able
-  const [problem] = faults
+  const [problem] = problems
   if (problem && targets.length === 0) throw new Error(problem.sentence)
   const pieces: Record<string, string[]> = {}
   const threads = new Renderer(threadFile(), { limit }),
@@ -88,7 +88,7 @@ export async function makeFiles(
       if ('problem' in made) throw undeliverable(icon.name, made.problem)
       for (const file of made.files) await take(file)
       for (const [path, piece] of Object.entries(made.pieces)) (pieces[path] ??= []).push(piece)
-      faults.push(...made.faults)
+      problems.push(...made.problems)
     }
   } finally {
     await threads.close()
@@ -97,7 +97,7 @@ export async function makeFiles(
   const rest = { ...able.family, icons: able.family.icons.filter(({ name }) => !out.has(name)) }
   for (const file of await madeSet(out.size > 0 ? rest : able.family, targets, pieces)) await take(file)
   progress(set.icons.length, set.icons.length)
-  return { faults, leftOut }
+  return { problems, leftOut }
 }
 
 const undeliverable = (name: string, why: string) => new Error(`“${name}” cannot be delivered. ${why}`)

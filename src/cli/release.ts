@@ -45,7 +45,7 @@ async function released({ files, options, to, note, read, set, targets }: Releas
   const last = await lastRelease(to),
     number = (last?.number ?? 0) + 1
   const made: DeliveredFile[] = []
-  const { faults, leftOut } = await makeFiles(
+  const { problems, leftOut } = await makeFiles(
     set,
     targets,
     (one) => void made.push(one),
@@ -53,7 +53,7 @@ async function released({ files, options, to, note, read, set, targets }: Releas
     last && releasedAs(last.number, last.icons),
     limitOf(options),
   )
-  const refusal = releaseRefusal(faults, leftOut)
+  const refusal = releaseRefusal(problems, leftOut)
   if (refusal !== null) throw new Error(refusal)
   const delivered = deliveredOf(set, made)
   const changes = changesBetween(last ?? { icons: [], files: [] }, delivered)

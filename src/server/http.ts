@@ -1,7 +1,7 @@
-import { failed, type Problem, type Result } from './result'
+import { failed, type RequestRefusal, type Result } from './result'
 import { faultSentence } from './fault-sentence'
 
-const STATUS: Record<Problem['code'], number> = {
+const STATUS: Record<RequestRefusal['code'], number> = {
   invalid: 422,
   'not-found': 404,
   conflict: 409,

@@ -3,7 +3,7 @@ import { unitedCodes, withCodes } from '../core/set/code-points'
 import type { Delivery } from '../core/set/settings'
 import type { Db } from './database/database'
 import { epochOf } from './database/epoch'
-import { done, failed, type Problem, type Result } from './result'
+import { done, failed, type RequestRefusal, type Result } from './result'
 import { keepPast } from './past'
 import type { CheckedWrites, Lacking, StoredForCheck } from './renderer/checked-save'
 import type { Renderer } from './renderer/renderer'
@@ -39,7 +39,7 @@ export async function saveSet(db: Db, renderer: Renderer, id: string, request: U
   return failed('unavailable', 'The set is being changed by many at once; the change is sent again.')
 }
 
-const TOO_MUCH: Problem = {
+const TOO_MUCH: RequestRefusal = {
   code: 'too-large',
   message: 'This change is too much to be checked at once. Undo a part of it, and do it in smaller steps.',
 }

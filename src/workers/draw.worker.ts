@@ -1,4 +1,5 @@
-import type { Checked, Snag } from '../core/checks/check'
+import type { Checked } from '../core/checks/check'
+import type { Snag } from '../core/checks/snag'
 import { changeOf } from '../core/checks/change'
 import { mendsOf } from '../core/checks/mended'
 import { snagsWithProvedMends } from '../core/checks/proved'

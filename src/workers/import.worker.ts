@@ -1,3 +1,4 @@
+import { fileError, type FileProblem } from '../core/findings/problem'
 import { gunzipSync } from 'fflate'
 import { fontFlavour } from '../core/formats/import/font'
 import { gatheredSet, type Gathered, sought } from '../core/formats/import/gather'
@@ -6,7 +7,7 @@ import type { Understanding } from '../core/formats/import/objects'
 import { iconsInto } from '../core/formats/import/into'
 import type { Topic } from '../core/formats/import/propose'
 import { isFailed, readIcon, type ReadIcon } from '../core/formats/import/read-icon'
-import { type ImportProblem, MOST, type Source } from '../core/formats/import/reading'
+import { MOST, type Source } from '../core/formats/import/reading'
 import { sourcesIn } from '../core/formats/import/sources'
 import { writeSetFile } from '../core/formats/set-file'
 import { drawingPicture } from '../core/picture/drawn'
@@ -52,10 +53,10 @@ type Tell = (told: Told) => void
 
 boundDrawing()
 
-const sources: (Source | ImportProblem)[] = []
-const read = new Map<Understanding, readonly (ReadIcon | ImportProblem)[]>()
+const sources: (Source | FileProblem)[] = []
+const read = new Map<Understanding, readonly (ReadIcon | FileProblem)[]>()
 /** The few that were taken over the other way, by where they stand among all. */
-const others = { live: new Map<number, ReadIcon | ImportProblem>(), drawn: new Map<number, ReadIcon | ImportProblem>() }
+const others = { live: new Map<number, ReadIcon | FileProblem>(), drawn: new Map<number, ReadIcon | FileProblem>() }
 
 /** How long nothing is told between two reports, in milliseconds. */
 const SELDOM = 250
@@ -70,7 +71,7 @@ const calls = {
   },
 
   /** What the files would become; null where nothing of them can be read. */
-  async gather(choice: Choice, tell: Tell): Promise<{ coming: Coming | null; failed: readonly ImportProblem[] }> {
+  async gather(choice: Choice, tell: Tell): Promise<{ coming: Coming | null; failed: readonly FileProblem[] }> {
     const all = chosen(choice, tell)
     const made = await gathered(all, choice, tell)
     return { coming: made && comingOf(made), failed: made?.failed ?? all.filter(isFailed) }
@@ -123,7 +124,7 @@ function tellingOf(what: Told['what'], tell: Tell): (done: number, of: number) =
 }
 
 async function gathered(
-  all: readonly (ReadIcon | ImportProblem)[],
+  all: readonly (ReadIcon | FileProblem)[],
   { name, style, without, left }: Choice,
   tell: Tell,
 ): Promise<Gathered | null> {
@@ -142,12 +143,12 @@ async function gathered(
 }
 
 /** What files hold to be read. */
-async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | ImportProblem)[]> {
-  const all: (Source | ImportProblem)[] = []
+async function sourcesOf(files: readonly ChosenFile[]): Promise<(Source | FileProblem)[]> {
+  const all: (Source | FileProblem)[] = []
   for (const { path, file } of files) {
     const plain = await unpacked(file),
       bytes = plain && fontFlavour(plain) === 'woff2' ? await unpackedFont(plain) : plain
-    all.push(...(bytes ? sourcesIn(path, bytes) : [{ path, problem: 'It cannot be unpacked, or it is too large.' }]))
+    all.push(...(bytes ? sourcesIn(path, bytes) : [fileError(path, 'It cannot be unpacked, or it is too large.')]))
   }
   return all
 }
@@ -175,10 +176,10 @@ async function unpacked(file: Blob): Promise<Uint8Array<ArrayBuffer> | null> {
   }
 }
 
-function readAs(how: Understanding, tell: Tell): readonly (ReadIcon | ImportProblem)[] {
+function readAs(how: Understanding, tell: Tell): readonly (ReadIcon | FileProblem)[] {
   const known = read.get(how)
   if (known) return known
-  const all: (ReadIcon | ImportProblem)[] = []
+  const all: (ReadIcon | FileProblem)[] = []
   const telling = tellingOf('read', tell)
   for (const source of sources) {
     all.push(readOne(source, how))
@@ -188,11 +189,11 @@ function readAs(how: Understanding, tell: Tell): readonly (ReadIcon | ImportProb
   return all
 }
 
-const readOne = (source: Source | ImportProblem, how: Understanding): ReadIcon | ImportProblem =>
-  'problem' in source ? source : readIcon(source, how)
+const readOne = (source: Source | FileProblem, how: Understanding): ReadIcon | FileProblem =>
+  'sentence' in source ? source : readIcon(source, how)
 
 /** One of the files in a way that the others are not taken over in. */
-function readOther(i: number, how: Understanding): ReadIcon | ImportProblem {
+function readOther(i: number, how: Understanding): ReadIcon | FileProblem {
   const known = read.get(how)?.[i] ?? others[how].get(i)
   if (known) return known
   const one = readOne(sources[i]!, how)
@@ -204,7 +205,7 @@ function readOther(i: number, how: Understanding): ReadIcon | ImportProblem {
 function chosen(
   { how, otherwise }: Pick<Choice, 'how' | 'otherwise'>,
   tell: Tell,
-): readonly (ReadIcon | ImportProblem)[] {
+): readonly (ReadIcon | FileProblem)[] {
   const all = readAs(how, tell)
   if (otherwise.length === 0) return all
   const paths = new Set(otherwise)

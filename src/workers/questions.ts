@@ -1,4 +1,4 @@
-import type { Snag } from '../core/checks/check'
+import type { Snag } from '../core/checks/snag'
 import type { DrawingEdit } from '../core/drawing/edit/edit'
 import type { DrawingObject } from '../core/drawing/objects/object'
 import type { Balance } from '../core/proof/balance'

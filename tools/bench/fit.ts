@@ -104,12 +104,12 @@ function row(
       worst.push(`${name} ${gapBefore.toFixed(2)} to ${gapAfter.toFixed(2)}`)
     }
     const flaws = fitLossesOf(originalOf(was, inkIn(scaled(objects, rules, book), book), scale), is)
-    for (const kind of ['contours', 'segments', 'lopsided', 'moved'] as const)
-      if (flaws.some((flaw) => flaw.kind === kind)) sum[kind]++
+    for (const what of ['contours', 'segments', 'lopsided', 'moved'] as const)
+      if (flaws.some((flaw) => flaw.what === what)) sum[what]++
     if (flaws.length > 0) {
       sum.back++
       worst.push(
-        `${name}: ${flaws.map(({ kind, at }) => `${kind} at ${at.x.toFixed(2)} ${at.y.toFixed(2)}`).join(', ')}`,
+        `${name}: ${flaws.map(({ what, at }) => `${what} at ${at.x.toFixed(2)} ${at.y.toFixed(2)}`).join(', ')}`,
       )
     }
     const there = nodesIn(objects, rules),

@@ -32,7 +32,7 @@ for (let seed = first; seed < first + count; seed++) {
     const read = readIcon({ path: 'x.svg', text })
     if (isFailed(read)) {
       refused++
-      if (!/\.$/.test(read.problem)) throw new Error(`no sentence: ${read.problem}`)
+      if (!/\.$/.test(read.sentence)) throw new Error(`no sentence: ${read.sentence}`)
     }
   } catch (error) {
     wrong++
@@ -50,9 +50,9 @@ for (let seed = first; seed < first + Math.ceil(count / 20); seed++)
     const begin = ownTime() ?? 0
     const read = readIcon({ path: 'x.svg', text })
     const ms = (ownTime() ?? 0) - begin
-    if (isFailed(read) && says.test(read.problem) && ms < HOSTILE) continue
+    if (isFailed(read) && says.test(read.sentence) && ms < HOSTILE) continue
     wrong++
-    console.log(`seed ${seed}, ${what}: ${isFailed(read) ? read.problem : 'read'} after ${Math.round(ms)} ms`)
+    console.log(`seed ${seed}, ${what}: ${isFailed(read) ? read.sentence : 'read'} after ${Math.round(ms)} ms`)
   }
 console.log(`${count} files, ${wrong} wrong, ${refused} refused, the longest took ${Math.round(longest)} ms`)
 process.exit(wrong > 0 ? 1 : 0)

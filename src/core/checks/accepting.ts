@@ -1,6 +1,6 @@
 import type { Accepted } from '../drawing/model/accepted'
 import { SAME_SNAG } from '../geometry/tolerance'
-import type { Snag } from './check'
+import type { Snag } from './snag'
 
 /** What identifies a snag: its check, its objects, and its place in grid units. */
 type Told = Pick<Snag, 'check' | 'objects' | 'spot'>

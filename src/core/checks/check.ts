@@ -1,7 +1,6 @@
-import type { DrawingEdit } from '../drawing/edit/edit'
+import type { Found } from './snag'
 import type { DrawingObject } from '../drawing/objects/object'
 import type { Scene } from '../drawing/scene/scene'
-import type { Point } from '../geometry/point'
 import type { LimitKey } from '../rules/limits'
 import type { Rules, Severity } from '../rules/rules'
 
@@ -14,27 +13,6 @@ export type Checked = {
   readonly isDerived?: boolean
   /** The drawing derived from the main master for this grid, if the drawing was made by hand for a further grid. */
   readonly main?: readonly DrawingObject[]
-}
-
-/** Where a snag is, in grid units: a place, or a stretch between two. */
-type Spot = { readonly at: Point; readonly to?: Point }
-
-/**
- * What a check finds: a sentence, the ids of the objects it is about (none where it is about the whole drawing), the
- * place on the square, and the edit that mends it where one is known.
- */
-export type Found = {
-  readonly sentence: string
-  readonly objects: readonly string[]
-  readonly spot?: Spot
-  readonly mend?: DrawingEdit
-}
-
-/** A snag: a place where an icon breaks a rule or will look bad, with its check, its sentence and its severity. */
-export type Snag = Found & {
-  readonly check: string
-  readonly word: string
-  readonly severity: Exclude<Severity, 'off'>
 }
 
 /** What checks are about, in the order in which snags are mended: leftovers, slips of the hand, the rules, sizes. */

@@ -2,7 +2,7 @@ import type { Balance } from '../proof/balance'
 import type { Alike } from '../proof/look-alikes'
 import type { Rules, Severity } from '../rules/rules'
 import type { Icon } from '../set/set'
-import type { Found } from './check'
+import type { Found } from './snag'
 
 /** An icon for family checks: its labels, and its visual balance (null if it paints nothing). */
 export type Sibling = Pick<Icon, 'id' | 'name' | 'tags' | 'rtl'> & { readonly balance: Balance | null }

@@ -1,6 +1,7 @@
 import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit/edit'
 import type { Accepted } from '../drawing/model/accepted'
-import { CONCERNS, type Checked, type Snag } from './check'
+import { CONCERNS, type Checked } from './check'
+import type { Snag } from './snag'
 import { CHECKS } from './checks'
 import { isProved } from './proved'
 import { snagsIn } from './snags'

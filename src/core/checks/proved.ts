@@ -3,7 +3,8 @@ import type { Accepted } from '../drawing/model/accepted'
 import { area } from '../geometry/area'
 import { fitLossesOf, originalOf } from '../rules/fit/fit-losses'
 import { keyOf } from './accepting'
-import type { Checked, Snag } from './check'
+import type { Checked } from './check'
+import type { Snag } from './snag'
 import { CHECKS } from './checks'
 import { inkInSquare } from './look/ink'
 import { snagsIn } from './snags'
@@ -62,5 +63,5 @@ function keepsPicture(snag: Snag, before: Checked, after: Checked): boolean {
   const remakes = CHECKS.find(({ id }) => id === snag.check)?.remakes
   if (remakes === 'contours') return true
   // A mend may move things, as its sentence says.
-  return fitLossesOf(originalOf(was, was, 1), is).every(({ kind }) => kind === 'moved' || kind === remakes)
+  return fitLossesOf(originalOf(was, was, 1), is).every(({ what }) => what === 'moved' || what === remakes)
 }

@@ -1,4 +1,4 @@
-import { Refusal } from '../drawing/evaluate/refusal'
+import { Refusal } from '../findings/refusal'
 import { OutOfTime } from '../geometry/deadline'
 
 /** The failure of a drawing as a sentence. Rethrows other errors. */

@@ -1,8 +1,9 @@
+import type { Problem } from '../findings/problem'
 import { choiceProblem } from './options'
-import { callFaultsIn, pathProblemsIn } from './delivery-problems'
+import { callProblemsIn, pathProblemsIn } from './delivery-problems'
 import { named, plannedFilesIn, type PlannedFile } from './plan'
 import { atOnce, type Steps } from './steps'
-import type { Family, DeliveryProblem, Named } from './target'
+import type { Family, Named } from './target'
 
 /** What a delivery of a set writes, and what keeps some targets from being delivered. */
 export type Deliverable<I extends Named> = {
@@ -11,7 +12,7 @@ export type Deliverable<I extends Named> = {
   readonly targets: readonly string[]
   readonly files: readonly PlannedFile<I>[]
   /** Each names the target that is left out for it, or that an icon is left out of. */
-  readonly faults: readonly DeliveryProblem[]
+  readonly problems: readonly Problem[]
 }
 
 /**
@@ -24,11 +25,11 @@ export const deliverable = <I extends Named>(family: Family<I>, targets: Iterabl
 
 /** The same in steps: of a large set it is some tens of thousands of files. */
 export function* deliverableIn<I extends Named>(family: Family<I>, targets: Iterable<string>): Steps<Deliverable<I>> {
-  const choices = named(targets).flatMap(choiceFaults(family))
+  const choices = named(targets).flatMap(choiceProblems(family))
   const wrong = new Set(choices.map(({ target }) => target))
   const asked = [...targets].filter((id) => !wrong.has(id))
   const planned = yield* plannedFilesIn(family, asked)
-  const paths = [...(yield* pathProblemsIn(planned, family.delivery)), ...(yield* callFaultsIn(family, asked))]
+  const paths = [...(yield* pathProblemsIn(planned, family.delivery)), ...(yield* callProblemsIn(family, asked))]
   const without: Record<string, string[]> = {}
   for (const { target, icon } of paths)
     if (icon === undefined || everyIconIn(family, paths, target)) wrong.add(target)
@@ -39,26 +40,21 @@ export function* deliverableIn<I extends Named>(family: Family<I>, targets: Iter
     family: left,
     targets: asked.filter((id) => !wrong.has(id)),
     files: wrong.size === 0 ? files : files.filter(({ target }) => !wrong.has(target)),
-    faults: [...choices, ...paths],
+    problems: [...choices, ...paths],
   }
 }
 
 /** Whether something speaks against every icon at a target: then it is the target that is left out. */
 const everyIconIn = (
   { icons }: Pick<Family, 'icons'>,
-  faults: readonly { readonly target: string; readonly icon?: string }[],
+  problems: readonly { readonly target: string; readonly icon?: string }[],
   target: string,
-): boolean => icons.every(({ id }) => faults.some((fault) => fault.target === target && fault.icon === id))
+): boolean => icons.every(({ id }) => problems.some((one) => one.target === target && one.icon === id))
 
 /** Invalid choices of a target. */
-const choiceFaults =
+const choiceProblems =
   ({ delivery }: Pick<Family, 'delivery'>) =>
-  ({
-    id,
-    platform,
-    name,
-    choices,
-  }: ReturnType<typeof named>[number]): (DeliveryProblem & { readonly target: string })[] =>
+  ({ id, platform, name, choices }: ReturnType<typeof named>[number]): (Problem & { readonly target: string })[] =>
     Object.entries(delivery?.options?.[id] ?? {}).flatMap(([key, value]) => {
       const choice = choices[key]
       const why = choice ? choiceProblem(choice, value) : `There is nothing called “${key}” to choose.`

@@ -1,10 +1,11 @@
+import type { OptionsMend, Problem } from '../findings/problem'
 import { freeName, IconName, nameKey } from '../set/names'
 import type { Delivery } from '../set/settings'
 import { optionsOf } from './options'
 import { appsOf, named, type PlannedFile } from './plan'
 import type { IconRenderer } from './icon-renderer'
 import { type Steps } from './steps'
-import type { Family, DeliveryProblem } from './target'
+import type { Family } from './target'
 import { TARGETS } from './targets'
 
 /** How many files are looked at in one step. */
@@ -19,15 +20,15 @@ const ENDS = 40
 const shortened = (part: string): string => (part.length > 2 * ENDS ? part.slice(0, ENDS) + part.slice(-ENDS) : part)
 
 /**
- * Faults of the planned paths: two equal ones, names that a system refuses, long ones; each with a mend if there is
+ * Problems of the planned paths: two equal ones, names that a system refuses, long ones; each with a mend if there is
  * one.
  */
 export function* pathProblemsIn(
   files: readonly PlannedFile[],
   delivery: Delivery | undefined,
-): Steps<(DeliveryProblem & { readonly target: string })[]> {
+): Steps<(Problem & { readonly target: string })[]> {
   const seen = new Map<string, PlannedFile>()
-  const faults = new Map<string, DeliveryProblem & { readonly target: string }>(),
+  const problems = new Map<string, Problem & { readonly target: string }>(),
     refused = new Map<string, string | null>()
   const names = () => [...new Set(files.flatMap(({ icon }) => (icon ? [icon.name] : [])))]
   for (const [i, file] of files.entries()) {
@@ -38,8 +39,8 @@ export function* pathProblemsIn(
     seen.set(key, other ?? file)
     const say = (about: string, sentence: string, rename?: string) => {
       const at = `${about} ${file.target} ${icon?.id ?? path}`
-      if (!faults.has(at))
-        faults.set(at, {
+      if (!problems.has(at))
+        problems.set(at, {
           sentence,
           isError: true,
           target: file.target,
@@ -72,15 +73,15 @@ export function* pathProblemsIn(
       )
     }
   }
-  return [...faults.values()]
+  return [...problems.values()]
 }
 
 /** Icons that would be called alike in files of a whole set, at some targets. */
-export function* callFaultsIn(
+export function* callProblemsIn(
   family: Family,
   targets: Iterable<string>,
-): Steps<(DeliveryProblem & { readonly target: string; readonly icon: string })[]> {
-  const faults: (DeliveryProblem & { readonly target: string; readonly icon: string })[] = []
+): Steps<(Problem & { readonly target: string; readonly icon: string })[]> {
+  const problems: (Problem & { readonly target: string; readonly icon: string })[] = []
   for (const target of named(targets)) {
     yield
     const options = optionsOf(target, family.delivery),
@@ -92,7 +93,7 @@ export function* callFaultsIn(
         other = seen.get(key)
       if (other === undefined) seen.set(key, icon.name)
       else
-        faults.push({
+        problems.push({
           sentence: `“${other}” and “${icon.name}” would both be called ${called}: rename one of them.`,
           isError: true,
           target: target.id,
@@ -105,11 +106,11 @@ export function* callFaultsIn(
         })
     }
   }
-  return faults
+  return problems
 }
 
 /** The way back to the names that a target usually gives, where others can be chosen. */
-function usualNames(id: string, delivery: Delivery | undefined): { mend?: DeliveryProblem['mend'] } {
+function usualNames(id: string, delivery: Delivery | undefined): { mend?: OptionsMend } {
   const target = TARGETS.find((one) => one.id === id)!,
     chosen = optionsOf(target, delivery)
   const options = Object.fromEntries(
@@ -121,19 +122,19 @@ function usualNames(id: string, delivery: Delivery | undefined): { mend?: Delive
   return Object.keys(options).length > 0 ? { mend: { word: 'take the usual names', target: id, options } } : {}
 }
 
-/** What speaks against an icon at some targets, beside its name. */
-export function targetProblemsOf(renderer: IconRenderer, family: Family, targets: Iterable<string>): DeliveryProblem[] {
+/** Problems of an icon at some targets, beside those of its name. */
+export function targetProblemsOf(renderer: IconRenderer, family: Family, targets: Iterable<string>): Problem[] {
   const { icon } = renderer
   const isApp = appsOf(family).some(({ id }) => id === icon.id)
   return named(targets).flatMap((target) =>
     target.isForApps && !isApp
       ? []
-      : (target.faults?.(renderer, optionsOf(target, family.delivery)) ?? []).map(
-          ({ sentence, isError, mend }): DeliveryProblem => ({
+      : (target.problems?.(renderer, optionsOf(target, family.delivery)) ?? []).map(
+          ({ sentence, isError, mend }): Problem => ({
             sentence: `${target.platform}, ${target.name}: “${icon.name}” ${sentence}`,
             isError,
             icon: icon.id,
-            ...(mend && { mend: { ...mend, target: target.id } }),
+            ...(mend && { mend }),
           }),
         ),
   )

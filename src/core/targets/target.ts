@@ -1,3 +1,4 @@
+import type { Problem } from '../findings/problem'
 import type { Picture } from '../picture/picture'
 import type { Rules } from '../rules/rules'
 import type { Icon } from '../set/set'
@@ -73,20 +74,6 @@ export type MadeOfSet =
 export type IconFile = { readonly path: string; readonly made: MadeOfIcon | Extract<MadeOfSet, { as: 'fixed' }> }
 export type SetFile = { readonly path: string; readonly made: MadeOfSet }
 
-/** A mend of a fault by other options of a target: its words, and the options. */
-export type Mend = { readonly word: string; readonly options: Readonly<Record<string, string | boolean>> }
-
-/** A fault of a delivery, as a sentence; another name, or other options of a target, would mend it. */
-export type DeliveryProblem = {
-  readonly sentence: string
-  readonly isError: boolean
-  /** The target that is left out for it; of one with an icon, only that. */
-  readonly target?: string
-  readonly icon?: string
-  readonly rename?: string
-  readonly mend?: Mend & { readonly target: string }
-}
-
 /** Where a result is seen, for a picture of that. */
 export type Surface = 'tab' | 'home' | 'launcher' | 'task bar' | 'tile' | 'tool bar' | 'tab bar' | 'text' | 'dock'
 
@@ -101,9 +88,6 @@ export type Preview = {
 /** The platforms that targets are offered under, in that order. */
 export const PLATFORMS = ['Plain files', 'Web', 'Apple', 'Android', 'Windows', 'Linux desktop', 'Developers'] as const
 type Platform = (typeof PLATFORMS)[number]
-
-/** What speaks against a drawing at a target: the sentence goes on from the icon’s name. */
-export type TargetProblem = { readonly sentence: string; readonly isError: boolean; readonly mend?: Mend }
 
 /** A target: a list of files, by its options. */
 export type Target<C extends Choices = Choices> = {
@@ -126,8 +110,8 @@ export type Target<C extends Choices = Choices> = {
   readonly whole?: (family: Family, options: Options<C>) => readonly SetFile[]
   /** How an icon looks where it is used. */
   readonly previews?: (renderer: IconRenderer, options: Options<C>) => readonly Preview[]
-  /** What speaks against a drawing there, beside its name. */
-  readonly faults?: (renderer: IconRenderer, options: Options<C>) => readonly TargetProblem[]
+  /** Problems of a drawing there; each sentence goes on from the name of the icon. */
+  readonly problems?: (renderer: IconRenderer, options: Options<C>) => readonly Problem[]
 }
 
 /** A target, its choices known to its files. */

@@ -188,11 +188,11 @@ describe('a delivery', () => {
       'fer ry',
     ]
     const icons = odd.map((name, i) => ({ ...few.icons[i % 3]!, id: `icon-${i}`, name }))
-    const { targets, files, faults, family } = deliverable({ ...quayside, icons }, all)
+    const { targets, files, problems, family } = deliverable({ ...quayside, icons }, all)
     expect(targets).toEqual(all)
-    for (const { sentence, icon, isError } of faults)
+    for (const { sentence, icon, isError } of problems)
       expect([sentence, ['icon-9', 'icon-10'].includes(icon!), isError]).toEqual([sentence, true, true])
-    expect(faults.length).toBeGreaterThan(0)
+    expect(problems.length).toBeGreaterThan(0)
     const paths = files.map(({ path }) => path)
     expect(new Set(paths.map((path) => path.toLowerCase())).size).toBe(paths.length)
     for (const module of ['IndexIcon', 'IconIcon', 'IconU1F6A2', 'IconU1F6A2U2693', 'Icon24Hours'])
@@ -224,8 +224,8 @@ describe('a delivery', () => {
       [set, 'font', 'fahre'],
       [files, 'web', 'fahre'],
     ] as const) {
-      const { faults, family } = deliverable(of, [target])
-      expect(faults.map(({ sentence, rename }) => [sentence, rename])).toEqual([
+      const { problems, family } = deliverable(of, [target])
+      expect(problems.map(({ sentence, rename }) => [sentence, rename])).toEqual([
         [`“Fähre” and “fahre” would both be called ${word}: rename one of them.`, 'fahre-2'],
       ])
       expect(family.without).toEqual({ [target]: [set.icons[1]!.id] })

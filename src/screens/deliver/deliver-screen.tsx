@@ -32,7 +32,7 @@ export function DeliverScreen() {
   const [again, setAgain] = useState(0)
   const targets = useMemo(() => TARGETS.map(({ id }) => id).filter((id) => targetsOf(set).includes(id)), [set])
   const [shown, setShown] = useState(targets[0] ?? 'svg')
-  const { files, faults, targets: able, isCounted } = useDeliverable(set, targets)
+  const { files, problems, targets: able, isCounted } = useDeliverable(set, targets)
   const { url, plan, progress } = usePlan(
     isSaved && isCounted && files.length > 0 ? { setId, revision, targets, again } : null,
   )
@@ -59,7 +59,7 @@ export function DeliverScreen() {
           url={url}
           isAble={able.length > 0}
           count={files.length}
-          faults={faults}
+          problems={problems}
           plan={plan}
           progress={progress}
           isSaved={isSaved}
@@ -96,7 +96,7 @@ export function DeliverScreen() {
             name={set.name}
             targets={targets}
             revision={revision}
-            isReady={isSaved && isCounted && files.length > 0 && !faults.some(({ isError }) => isError)}
+            isReady={isSaved && isCounted && files.length > 0 && !problems.some(({ isError }) => isError)}
             onBefore={keepCodes}
           />
         )}

@@ -1,10 +1,10 @@
 'use client'
 
+import type { OptionsMend, Problem } from '@/core/findings/problem'
 import clsx from 'clsx'
 import Link from 'next/link'
 import { useState } from 'react'
 import { softSentence, type SoftSize } from '@/core/proof/soft-sizes'
-import type { DeliveryProblem } from '@/core/targets/target'
 import type { IconSet } from '@/core/set/set'
 import type { Progress } from '@/core/targets/run'
 import { bytesInWords } from './file-tree'
@@ -17,7 +17,7 @@ export function RunPanel({
   url,
   isAble,
   count,
-  faults,
+  problems,
   plan,
   progress,
   isSaved,
@@ -34,8 +34,8 @@ export function RunPanel({
   isAble: boolean
   /** How many files are planned. */
   count: number
-  /** What speaks against the plan. */
-  faults: readonly DeliveryProblem[]
+  /** Problems of the plan. */
+  problems: readonly Problem[]
   plan: Plan | null
   progress: Progress | null
   isSaved: boolean
@@ -43,29 +43,29 @@ export function RunPanel({
   why: string
   onAgain: () => void
   onRename: (icon: string, name: string) => void
-  onMend: (mend: NonNullable<DeliveryProblem['mend']>) => void
+  onMend: (mend: OptionsMend) => void
 }) {
   const isBlocked = !isAble
-  const isReady = count > 0 && isSaved && url !== null && plan?.fault === undefined
-  const all: DeliveryProblem[] = [
-    ...faults,
-    ...(plan?.fault !== undefined ? [{ sentence: plan.fault, isError: true }] : []),
-    ...(plan?.problems ?? []).map(({ icon, message }) => ({
+  const isReady = count > 0 && isSaved && url !== null && plan?.failure === undefined
+  const all: Problem[] = [
+    ...problems,
+    ...(plan?.failure !== undefined ? [{ sentence: plan.failure, isError: true }] : []),
+    ...(plan?.leftOut ?? []).map(({ icon, message }) => ({
       sentence: `“${icon}” is left out. ${message}`,
       isError: true,
       ...idOf(set, icon),
     })),
-    ...(plan?.faults ?? []).filter((fault) => !faults.some(({ sentence }) => sentence === fault.sentence)),
+    ...(plan?.problems ?? []).filter((one) => !problems.some(({ sentence }) => sentence === one.sentence)),
   ]
   const total = plan?.sizes ? [...plan.sizes.values()].reduce((sum, bytes) => sum + bytes, 0) : null
   const isRunning = progress?.state === 'running',
     isCancelled = progress?.state === 'cancelled'
   return (
     <div className="border-t border-ink px-4 py-3">
-      <Faults faults={all} set={set} setId={setId} onRename={onRename} onMend={onMend} />
+      <Problems problems={all} set={set} setId={setId} onRename={onRename} onMend={onMend} />
       <SoftSizes soft={plan?.soft ?? []} setId={setId} />
       <p role="status" className="mb-2 text-quiet">
-        {isBlocked && faults.length > 0
+        {isBlocked && problems.length > 0
           ? 'Nothing can be written as it is.'
           : count === 0
             ? why
@@ -73,7 +73,7 @@ export function RunPanel({
               ? 'The run was called off; nothing was written.'
               : isRunning
                 ? `${count} files, ${made(progress)}`
-                : `${plan?.sizes?.size ?? count} files${total === null ? (plan?.fault === undefined ? ', weighing…' : '') : `, ${bytesInWords(total)}`}`}
+                : `${plan?.sizes?.size ?? count} files${total === null ? (plan?.failure === undefined ? ', weighing…' : '') : `, ${bytesInWords(total)}`}`}
       </p>
       {isRunning && (
         <div className="mb-2 flex items-center gap-2">
@@ -127,7 +127,7 @@ const idOf = (set: IconSet, name: string) => {
   return icon ? { icon: icon.id } : {}
 }
 
-/** How many faults are shown before they are asked for. */
+/** How many problems are shown before they are asked for. */
 const FEW = 3
 
 /** Sizes at which the icons come out soft, and the way to masters for them. */
@@ -143,23 +143,23 @@ function SoftSizes({ soft, setId }: { soft: readonly SoftSize[]; setId: string }
   )
 }
 
-/** What speaks against the delivery, errors first, each with the way to its icon. */
-function Faults({
-  faults,
+/** Problems of the delivery, errors first, each with the way to its icon. */
+function Problems({
+  problems,
   set,
   setId,
   onRename,
   onMend,
 }: {
-  faults: readonly DeliveryProblem[]
+  problems: readonly Problem[]
   set: IconSet
   setId: string
   onRename: (icon: string, name: string) => void
-  onMend: (mend: NonNullable<DeliveryProblem['mend']>) => void
+  onMend: (mend: OptionsMend) => void
 }) {
   const [whole, setWhole] = useState(false)
-  if (faults.length === 0) return null
-  const sorted = [...faults.filter(({ isError }) => isError), ...faults.filter(({ isError }) => !isError)]
+  if (problems.length === 0) return null
+  const sorted = [...problems.filter(({ isError }) => isError), ...problems.filter(({ isError }) => !isError)]
   const names = new Map(set.icons.map(({ id, name }) => [id, name]))
   return (
     <div className="mb-2">

@@ -7,7 +7,7 @@ const SLICE = 10
 
 type Found = Omit<Deliverable<Icon>, 'family'>
 
-const NOTHING: Found = { targets: [], files: [], faults: [] }
+const NOTHING: Found = { targets: [], files: [], problems: [] }
 
 /** The deliverable files of some targets; empty until first counted, then the last count. */
 export function useDeliverable(set: IconSet, targets: readonly string[]): Found & { isCounted: boolean } {

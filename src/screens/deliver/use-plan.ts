@@ -1,16 +1,16 @@
+import type { Problem } from '@/core/findings/problem'
 import { useEffect, useState } from 'react'
 import type { SoftSize } from '@/core/proof/soft-sizes'
-import type { DeliveryProblem } from '@/core/targets/target'
 import type { LeftOut, Progress } from '@/core/targets/run'
 
 /** The server's plan: each file's size in bytes, omitted icons, problems, and soft pictures. */
 export type Plan = {
   readonly sizes: ReadonlyMap<string, number> | null
-  readonly problems: readonly LeftOut[]
-  readonly faults: readonly DeliveryProblem[]
+  readonly leftOut: readonly LeftOut[]
+  readonly problems: readonly Problem[]
   readonly soft: readonly SoftSize[]
   /** Why nothing could be made. */
-  readonly fault?: string
+  readonly failure?: string
 }
 
 /** A request for a plan: the set, its revision, and the targets; `again` counts retries. */
@@ -94,8 +94,8 @@ function planOf(
   ok: boolean,
   body: {
     files?: { path: string; bytes: number }[]
-    problems?: LeftOut[]
-    faults?: DeliveryProblem[]
+    leftOut?: LeftOut[]
+    problems?: Problem[]
     soft?: SoftSize[]
     message?: string
   },
@@ -103,15 +103,15 @@ function planOf(
   if (!ok || !body.files)
     return {
       sizes: null,
+      leftOut: [],
       problems: [],
-      faults: [],
       soft: [],
-      fault: body.message ?? 'The server could not make the files.',
+      failure: body.message ?? 'The server could not make the files.',
     }
   return {
     sizes: new Map(body.files.map(({ path, bytes }) => [path, bytes])),
+    leftOut: body.leftOut ?? [],
     problems: body.problems ?? [],
-    faults: body.faults ?? [],
     soft: body.soft ?? [],
   }
 }

@@ -74,14 +74,14 @@ export function ReadDialog({
             <Said
               title="Not read"
               tone="fault"
-              lines={found.failed.map(({ path, problem: why }) => `${path}: ${why}`)}
+              lines={found.failed.map(({ path, sentence }) => `${path}: ${sentence}`)}
             />
-            <Said title="To know" lines={found.remarks.map(({ icon, text }) => `${icon}: ${text}`)} />
+            <Said title="To know" lines={found.remarks.map(({ icon, sentence }) => `${icon}: ${sentence}`)} />
           </div>
           <ComingIcons
             icons={found.coming}
             grid={set.rules.grid.size}
-            remarks={new Map(found.remarks.map(({ icon, text }) => [icon, text]))}
+            remarks={new Map(found.remarks.map(({ icon = '', sentence }) => [icon, sentence]))}
             how={how}
             taken={taken}
             onTaken={setTaken}

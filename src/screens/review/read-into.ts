@@ -13,7 +13,7 @@ export function addRead(session: Session, icons: readonly Icon[], failed: FoundI
     text: [
       `${what} ${icons.length === 1 ? 'is' : 'are'} read.`,
       first &&
-        `${failed.length === 1 ? 'One file was' : `${failed.length} files were`} not: ${first.path}, ${first.problem}`,
+        `${failed.length === 1 ? 'One file was' : `${failed.length} files were`} not: ${first.path}, ${first.sentence}`,
     ]
       .filter(Boolean)
       .join(' '),

@@ -3,7 +3,7 @@
 import clsx from 'clsx'
 import Link from 'next/link'
 import { memo, useState } from 'react'
-import type { Snag } from '@/core/checks/check'
+import type { Snag } from '@/core/checks/snag'
 import type { Rules } from '@/core/rules/rules'
 import { type Icon, masterFor, tagsOf } from '@/core/set/set'
 import { IconPicture } from '../frame/icon-picture'

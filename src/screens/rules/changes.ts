@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { type FitLoss, LOSS_WORDS } from '@/core/rules/fit/fit-losses'
+import type { FitLoss } from '@/core/rules/fit/fit-losses'
 import { type Icon, type IconSet } from '@/core/set/set'
 import { changesOf } from '@/workers/changes'
 import type { FitWithLosses } from '@/workers/fitters'
@@ -55,5 +55,5 @@ function worstFirst(found: readonly (Change | undefined)[]): Change[] {
 
 /** A changed icon with its losses of fitting and its losses. */
 function change(before: Icon, after: Icon, losses: readonly FitLoss[], lost: readonly string[]): Change {
-  return { before, after, strains: [...new Set([...losses.map(({ kind }) => LOSS_WORDS[kind]), ...lost])] }
+  return { before, after, strains: [...new Set([...losses.map(({ why }) => why), ...lost])] }
 }

@@ -1,6 +1,6 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react'
 import { familySnags } from '@/core/checks/family-snags'
-import type { Snag } from '@/core/checks/check'
+import type { Snag } from '@/core/checks/snag'
 import { ALIKE } from '@/core/checks/family/look-alike'
 import type { Sibling } from '@/core/checks/family-check'
 import type { Balance } from '@/core/proof/balance'

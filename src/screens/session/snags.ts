@@ -1,5 +1,5 @@
 import { useDeferredValue, useEffect, useMemo, useSyncExternalStore } from 'react'
-import type { Snag } from '@/core/checks/check'
+import type { Snag } from '@/core/checks/snag'
 import { isAccepted } from '@/core/checks/accepting'
 import { type Memory, remembered } from '@/core/drawing/scene/memory'
 import type { DrawingObject } from '@/core/drawing/objects/object'

@@ -74,7 +74,7 @@ export function ImportDialog({
     if (why !== null) setProblem(why)
   }
   const found = shown?.coming
-  const remarks = new Map(found?.remarks.map(({ icon, text }) => [icon, text]))
+  const remarks = new Map(found?.remarks.map(({ icon = '', sentence }) => [icon, sentence]))
   const count = found ? found.icons.filter(({ paths }) => !paths.some((path) => taken.left.has(path))).length : 0
   return (
     <Dialog
@@ -168,9 +168,9 @@ export function ImportDialog({
             <Said
               title="Not read"
               tone="fault"
-              lines={shown.failed.map(({ path, problem: why }) => `${path}: ${why}`)}
+              lines={shown.failed.map(({ path, sentence }) => `${path}: ${sentence}`)}
             />
-            <Said title="To know" lines={found.remarks.map(({ icon, text }) => `${icon}: ${text}`)} />
+            <Said title="To know" lines={found.remarks.map(({ icon, sentence }) => `${icon}: ${sentence}`)} />
           </div>
           <ComingIcons
             icons={found.icons}
@@ -184,7 +184,7 @@ export function ImportDialog({
       ) : (
         <div className="p-4">
           <p className="font-[560]">Nothing of this can be read.</p>
-          <Said title="Why" tone="fault" lines={shown.failed.map(({ path, problem: why }) => `${path}: ${why}`)} />
+          <Said title="Why" tone="fault" lines={shown.failed.map(({ path, sentence }) => `${path}: ${sentence}`)} />
         </div>
       )}
       <div className="flex items-center justify-end gap-2 border-t border-hair px-4 py-3">

@@ -51,7 +51,7 @@ describe('delivery', () => {
     await run.ended
     expect(run.progress).toMatchObject({ state: 'done', done: entry.family.icons.length })
     expect(steps.toSorted((a, b) => a - b)).toEqual(steps)
-    expect(run.problems).toEqual([])
+    expect(run.leftOut).toEqual([])
     // 20 px has no master in the demo, and says so; 16 and 24 have.
     expect(run.soft.map(({ size }) => size)).toContain(20)
     expect(run.soft.map(({ size }) => size)).not.toContain(16)
@@ -131,7 +131,7 @@ describe('delivery', () => {
     expect(run.targets).toContain('png')
     for (const target of ['svg', 'linux'] as const) {
       expect(run.targets).not.toContain(target)
-      expect(run.faults.map((fault) => fault.target)).toContain(target)
+      expect(run.problems.map(({ target: left }) => left)).toContain(target)
     }
     const refused = await addRelease(db, renderer, id, ['svg'], 'fine')
     expect(refused.ok).toBe(true)
@@ -151,12 +151,12 @@ describe('delivery', () => {
     expect(await save({ icons: [{ ...changed!, tags: ['rowing'] }] })).toBe(true)
     const run = holdRun(db, renderer, begun, ['svg'])
     await run.ended
-    expect(run.problems).toEqual([{ icon: changed!.name, message: 'It was changed while it was drawn.' }])
+    expect(run.leftOut).toEqual([{ icon: changed!.name, message: 'It was changed while it was drawn.' }])
     expect(run.spool!.files.map(({ path }) => path)).toEqual(others.map(({ name }) => `svg/${name}.svg`).sort())
     expect(await save({ rules: { ...set.rules, sizes: [24] } })).toBe(true)
     const late = holdRun(db, renderer, begun, ['svg', 'data'])
     await late.ended
-    expect(late.problems).toHaveLength(set.icons.length)
+    expect(late.leftOut).toHaveLength(set.icons.length)
   })
 
   it('has the other drawing of an icon for right to left in its module; where that one was changed it is left out', async () => {
@@ -178,7 +178,7 @@ describe('delivery', () => {
     expect(await save({ icons: [{ ...smaller, tags: ['mark'] }] })).toBe(true)
     const late = holdRun(db, renderer, begun, ['functions', 'svg'])
     await late.ended
-    expect(late.problems.map(({ icon }) => icon).sort()).toEqual([oar!.name, buoy!.name].sort())
+    expect(late.leftOut.map(({ icon }) => icon).sort()).toEqual([oar!.name, buoy!.name].sort())
     expect(late.spool!.files.map(({ path }) => path)).toContain(`svg/${ferry!.name}.svg`)
   })
 

@@ -38,7 +38,7 @@ export async function addRelease(
   if (targets.length === 0) return failed('invalid', 'Choose at least one target.')
   const run = holdRun(db, renderer, stored, knownTargets(targets))
   await run.ended
-  const refusal = releaseRefusal(run.faults, run.problems)
+  const refusal = releaseRefusal(run.problems, run.leftOut)
   if (refusal !== null) return failed('invalid', refusal)
   if (run.progress.state !== 'done' || !run.spool)
     return failed('unavailable', run.progress.message ?? 'The delivery was called off.')

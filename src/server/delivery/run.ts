@@ -1,9 +1,9 @@
+import type { Problem } from '../../core/findings/problem'
 import pLimit from 'p-limit'
 import { rightToLeft } from '../../core/set/direction'
 import { sampleOf, type SoftSize, softSizes } from '../../core/proof/soft-sizes'
 import type { LeftOut, Progress } from '../../core/targets/run'
 import { deliverable } from '../../core/targets/deliverable'
-import type { DeliveryProblem } from '../../core/targets/target'
 import type { Db } from '../database/database'
 import { drawnIcons } from '../drawn'
 import { faultSentence } from '../fault-sentence'
@@ -25,8 +25,8 @@ type Made = Awaited<ReturnType<Tasks['make']>>
 
 /** One delivery being made: it goes on whether anyone looks or not, until it is done or called off. */
 export class Run {
-  readonly problems: LeftOut[] = []
-  readonly faults: DeliveryProblem[] = []
+  readonly leftOut: LeftOut[] = []
+  readonly problems: Problem[] = []
   /** Sizes at which most edges of its icons lie between pixels. */
   soft: readonly SoftSize[] = []
   readonly ended: Promise<void>
@@ -48,10 +48,10 @@ export class Run {
     db: Db,
     renderer: Renderer,
   ) {
-    const { targets, faults, family } = deliverable(stored.family, asked)
+    const { targets, problems, family } = deliverable(stored.family, asked)
     this.targets = targets
     this.family = family
-    this.faults.push(...faults)
+    this.problems.push(...problems)
     this.ended = this.make(db, renderer).then(
       () => this.end(this.state === 'cancelled' ? 'cancelled' : 'done'),
       (error: unknown) => {
@@ -119,14 +119,14 @@ export class Run {
               const drawn = { picture: one.picture, ...(one.others && { others: one.others }) }
               return [{ row, drawn, ...(other !== row && { turned: other }) }]
             }
-            this.problems.push({ icon: name, message: one?.problem ?? 'It was changed while it was drawn.' })
+            this.leftOut.push({ icon: name, message: one?.problem ?? 'It was changed while it was drawn.' })
             return []
           })
           const made = await this.madeBy(renderer, ready, text)
           for (const [i, one] of made.entries()) {
             const { row } = ready[i]!
             if ('problem' in one) {
-              this.problems.push({ icon: row.name, message: one.problem })
+              this.leftOut.push({ icon: row.name, message: one.problem })
               continue
             }
             await spool.add(one.files)
@@ -135,7 +135,7 @@ export class Run {
               if (!list) pieces.set(path, (list = []))
               list[places.get(row.id)!] = piece
             }
-            this.faults.push(...one.faults)
+            this.problems.push(...one.problems)
           }
           this.done += own.length
           this.tell()
@@ -143,7 +143,7 @@ export class Run {
       ),
     ])
     if (this.state !== 'running') return
-    const left = new Set(this.problems.map(({ icon }) => icon))
+    const left = new Set(this.leftOut.map(({ icon }) => icon))
     const whole = { ...family, icons: family.icons.filter(({ name }) => !left.has(name)) }
     const kept = Object.fromEntries([...pieces].map(([path, list]) => [path, list.filter((one) => one !== undefined)]))
     await spool.add(await renderer.run('join', { family: JSON.stringify(whole), targets, pieces: kept }))
@@ -179,7 +179,7 @@ export class Run {
   private end(state: Progress['state']): void {
     this.state = state
     const order = new Map(this.stored.family.icons.map(({ id }, i) => [id, i]))
-    this.faults.sort((a, b) => (order.get(a.icon ?? '') ?? 0) - (order.get(b.icon ?? '') ?? 0))
+    this.problems.sort((a, b) => (order.get(a.icon ?? '') ?? 0) - (order.get(b.icon ?? '') ?? 0))
     this.tell()
   }
 

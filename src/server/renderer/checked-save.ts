@@ -8,7 +8,7 @@ import type { Rules } from '../../core/rules/rules'
 import { iconPart, type PartKey } from '../../core/set/merge-icon'
 import { nameKey } from '../../core/set/names'
 import { type Icon, iconProblems } from '../../core/set/set'
-import type { Problem } from '../result'
+import type { RequestRefusal } from '../result'
 import { type CountedIconRow, type IconRow, iconOfRow, rowOfIcon } from '../set-rows'
 
 /** Further drawings that a check needs: of icons by id, or all. */
@@ -47,9 +47,9 @@ export type CheckedWrites = {
 /** Result of a check: the values to write, the missing drawings, or a refusal with the id of the save. */
 export type SaveCheck =
   | { readonly ok: true; readonly value: CheckedWrites | { readonly lacking: Lacking } }
-  | { readonly ok: false; readonly failure: Problem; readonly save?: string }
+  | { readonly ok: false; readonly failure: RequestRefusal; readonly save?: string }
 
-const refusal = (failure: Problem, save?: string): SaveCheck => ({
+const refusal = (failure: RequestRefusal, save?: string): SaveCheck => ({
   ok: false,
   failure,
   ...(save !== undefined && { save }),
@@ -101,7 +101,7 @@ function guiltyIn({ issues }: z.ZodError, body: unknown): PartKey[] {
 }
 
 /** A refusal if a written part does not name its base revision. */
-function unbased(bases: Bases, { icons = [], ...writes }: SetWrites): Problem | null {
+function unbased(bases: Bases, { icons = [], ...writes }: SetWrites): RequestRefusal | null {
   const key = (['name', 'rules', 'delivery', 'order'] as const).find(
     (one) => writes[one] !== undefined && bases[one] === undefined,
   )
@@ -133,8 +133,8 @@ const mayLeaveBehind = (before: Rules, after: Rules): boolean =>
   })
 
 /** The problem of the set after the writes; null if there is none. */
-function failureAfter(writes: SetWrites, stored: StoredForCheck): Problem | null {
-  const invalid = (message: string, ...parts: PartKey[]): Problem => ({ code: 'invalid', message, parts })
+function failureAfter(writes: SetWrites, stored: StoredForCheck): RequestRefusal | null {
+  const invalid = (message: string, ...parts: PartKey[]): RequestRefusal => ({ code: 'invalid', message, parts })
   const icons = writes.icons ?? [],
     written = new Map(icons.map((icon) => [icon.id, icon])),
     known = new Map(stored.known.map((one) => [one.id, one]))

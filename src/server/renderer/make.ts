@@ -1,3 +1,4 @@
+import type { Problem } from '../../core/findings/problem'
 import { strToU8 } from 'fflate'
 import { png } from '../../core/formats/png'
 import { type Picture } from '../../core/picture/picture'
@@ -9,14 +10,14 @@ import type { DeliveredFile } from '../../core/targets/archive'
 import { targetProblemsOf } from '../../core/targets/delivery-problems'
 import { filesOfIcon, filesOfSet } from '../../core/targets/plan'
 import { IconRenderer } from '../../core/targets/icon-renderer'
-import type { Family, DeliveryProblem, MadeOfIcon, MadeOfSet, Raster } from '../../core/targets/target'
+import type { Family, MadeOfIcon, MadeOfSet, Raster } from '../../core/targets/target'
 import { FONTS, PAGES, PICTURES } from './containers/containers'
 
 /** What an icon is delivered as: its files, its pieces of files of the whole set by their paths, and what speaks against it. */
 export type MadeIcon = {
   readonly files: readonly DeliveredFile[]
   readonly pieces: Readonly<Record<string, string>>
-  readonly faults: readonly DeliveryProblem[]
+  readonly problems: readonly Problem[]
 }
 
 /**
@@ -40,7 +41,7 @@ export async function madeIcon(
       ? []
       : [[path, pieceOf(made.piece, renderer)] as const],
   )
-  return { files, pieces: Object.fromEntries(pieces), faults: targetProblemsOf(renderer, family, targets) }
+  return { files, pieces: Object.fromEntries(pieces), problems: targetProblemsOf(renderer, family, targets) }
 }
 
 /** The files of sets as a whole, by their families: planned once for all icons of a delivery. */

@@ -1,4 +1,5 @@
-import type { Check, Checked, Found } from '../check'
+import type { Check, Checked } from '../check'
+import type { Found } from '../snag'
 import { farthestFrom } from '../look/away'
 import { besideMain } from '../look/beside-main'
 import { said } from '../look/seen'

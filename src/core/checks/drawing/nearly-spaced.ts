@@ -1,6 +1,7 @@
 import { moveObject } from '../../drawing/objects/transform-object'
 import { type Framed, isFramed } from '../../drawing/objects/object'
-import type { Check, Found } from '../check'
+import type { Check } from '../check'
+import type { Found } from '../snag'
 import { isNearly } from '../look/circles'
 import { replacing, said, type Seen, seenIn } from '../look/seen'
 import { SAME } from '../look/tolerance'

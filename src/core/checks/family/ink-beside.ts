@@ -1,4 +1,4 @@
-import type { Found } from '../check'
+import type { Found } from '../snag'
 import { type FamilyCheck, about, type Sibling } from '../family-check'
 
 /** How far an icon's weight may be from the middle of the family, as a share of that, before it stands out. */

@@ -1,5 +1,5 @@
 import { type Alike, LookAlikes } from '../../proof/look-alikes'
-import type { Found } from '../check'
+import type { Found } from '../snag'
 import { type FamilyCheck, type Sibling, about } from '../family-check'
 
 /** How much alike two icons may be at 16 pixels before they are mistaken for each other. */

@@ -1,4 +1,4 @@
-import type { Found } from '../check'
+import type { Found } from '../snag'
 import { type FamilyCheck, about } from '../family-check'
 import { nameProblem } from './naming'
 

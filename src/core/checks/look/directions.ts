@@ -1,6 +1,7 @@
 import type { Point } from '../../geometry/point'
 import { tidy } from '../../geometry/tidy'
-import type { Checked, Found } from '../check'
+import type { Checked } from '../check'
+import type { Found } from '../snag'
 import { type Seen, replacing, seenIn } from './seen'
 import { straightsOf } from './straights'
 import { SAME_DIRECTION, SHORT } from './tolerance'

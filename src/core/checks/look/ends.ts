@@ -1,5 +1,6 @@
 import { type Style, isShared } from '../../drawing/model/style'
-import type { Checked, Found } from '../check'
+import type { Checked } from '../check'
+import type { Found } from '../snag'
 import { paintedIn, replacing } from './seen'
 
 /** Strokes whose caps, or whose joins, are not those of the rules. */

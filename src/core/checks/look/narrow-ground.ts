@@ -1,6 +1,7 @@
 import type { Path } from '../../geometry/path'
 import { type Narrow, narrows } from '../../geometry/walls'
-import type { Checked, Found } from '../check'
+import type { Checked } from '../check'
+import type { Found } from '../snag'
 import { shownInk } from './ink'
 import { said } from './seen'
 

@@ -1,7 +1,8 @@
 import { editable } from '../../drawing/edit/editable'
 import type { Node, NodeRun } from '../../drawing/model/node'
 import { type DrawingObject, type OfKind, kindOf } from '../../drawing/objects/object'
-import type { Checked, Found } from '../check'
+import type { Checked } from '../check'
+import type { Found } from '../snag'
 import { replacing, seenIn } from './seen'
 
 export type PathObject = OfKind<'path'>

@@ -3,7 +3,8 @@ import { transformObject } from '../../drawing/objects/transform-object'
 import { kindOf } from '../../drawing/objects/object'
 import type { Point } from '../../geometry/point'
 import type { Transform } from '../../geometry/transform'
-import type { Checked, Found } from '../check'
+import type { Checked } from '../check'
+import type { Found } from '../snag'
 
 /** The drawing scaled about the centre of the square, unless an object is locked. */
 export function scaled({ objects, rules }: Checked, by: number): Pick<Found, 'mend'> {

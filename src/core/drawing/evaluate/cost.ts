@@ -1,7 +1,7 @@
 import { type DrawingObject, isContainer, isFramed, isStyled, kindOf } from '../objects/object'
 import { isGradient } from '../model/paint'
 import { type Memory, remembered } from '../scene/memory'
-import { Refusal } from './refusal'
+import { Refusal } from '../../findings/refusal'
 import type { NamedValues } from '../model/values'
 import { type Finish, isShared, paintsOf, type Style } from '../model/style'
 

@@ -3,7 +3,7 @@ import { distance } from '../../geometry/point'
 import { line, type Segment } from '../../geometry/segment'
 import { FAR, SAME_POINT } from '../../geometry/tolerance'
 import type { Thing } from '../model/traits'
-import { Refusal } from './refusal'
+import { Refusal } from '../../findings/refusal'
 
 /**
  * A path as it can be drawn: arcs without an extent are straight (SVG 2 §9.5.1), contours without segments are left

@@ -1,7 +1,7 @@
 import type { Path } from '../../geometry/path'
 import { costOf, costOfAll, isExcessive, type Within, refuseExcess } from './cost'
 import type { DrawingObject } from '../objects/object'
-import { Refusal } from './refusal'
+import { Refusal } from '../../findings/refusal'
 import type { Scene } from '../scene/scene'
 import type { Shape } from '../scene/shape'
 

@@ -11,7 +11,7 @@ import { type DrawingObject, isStyled, kindOf, type Styled } from '../objects/ob
 import { painted } from './painted'
 import type { Gradient } from '../model/paint'
 import type { Plate } from '../model/plates'
-import { Refusal, refusalOf } from './refusal'
+import { Refusal, refusalOf } from '../../findings/refusal'
 import type { Memory, Read, Remembered, Scene } from '../scene/scene'
 import { type Shape, withEffect } from '../scene/shape'
 import { operandOf } from './operand'

@@ -4,7 +4,7 @@ import { costOf, isExcessive } from './cost'
 import { outline } from './evaluate'
 import type { Frame } from '../model/frame'
 import { type DrawingObject, isContainer, isFramed, kindOf } from '../objects/object'
-import { Refusal } from './refusal'
+import { Refusal } from '../../findings/refusal'
 import type { Scene } from '../scene/scene'
 
 /**

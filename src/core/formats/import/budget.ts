@@ -1,10 +1,14 @@
+import { Refusal } from '../../findings/refusal'
 import type { Box } from '../../geometry/box'
 import type { Path } from '../../geometry/path'
 import { segmentBounds } from '../../geometry/segment'
-import { ImportRefusal } from './reading'
 
 /** A file that costs more to read than any file may. */
-export class TooMuch extends ImportRefusal {}
+export class TooMuch extends Refusal {
+  constructor(message: string) {
+    super('too-much', message)
+  }
+}
 
 /**
  * Upper bounds for one file. A visit is an element that is drawn once, through `use` and markers as often as they lead to

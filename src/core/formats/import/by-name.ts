@@ -1,7 +1,7 @@
+import type { FileProblem } from '../../findings/problem'
 import { freeName, nameKey } from '../../set/names'
 import { STYLES, type Style } from './names'
 import type { ReadIcon } from './read-icon'
-import type { ImportRemark } from './reading'
 
 /** The share of the files from which on a word at the end of their names is a style, and not a part of the names. */
 const STYLED = 0.15
@@ -21,7 +21,7 @@ export function withStyles(read: readonly ReadIcon[]): readonly ReadIcon[] {
 export type Sized = { name: string; tags: string[]; path: string; code?: number; sizes: Map<number, ReadIcon> }
 
 /** The drawings by their icons: the same name in several sizes is one icon, the same name and size again is another. */
-export function byName(read: readonly ReadIcon[], grid: number, remarks: ImportRemark[]): Sized[] {
+export function byName(read: readonly ReadIcon[], grid: number, remarks: FileProblem[]): Sized[] {
   const icons: Sized[] = [],
     byKey = new Map<string, Sized>()
   for (const one of read) {
@@ -39,7 +39,12 @@ export function byName(read: readonly ReadIcon[], grid: number, remarks: ImportR
         )
       : one.name
     if (known)
-      remarks.push({ icon: name, path: one.path, text: `there is another “${one.name}”, so it is named “${name}”` })
+      remarks.push({
+        icon: name,
+        path: one.path,
+        isError: false,
+        sentence: `there is another “${one.name}”, so it is named “${name}”`,
+      })
     const fresh: Sized = {
       name,
       tags: one.tags.slice(0, 40),

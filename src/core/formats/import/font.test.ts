@@ -21,7 +21,7 @@ const codes = JSON.parse(readFileSync(join(folder, 'font', 'codepoints.json'), '
 
 const glyphsIn = (path: string, bytes: Uint8Array): Source[] =>
   sourcesIn(path, bytes).map((one) => {
-    if ('problem' in one) throw new Error(one.problem)
+    if ('sentence' in one) throw new Error(one.sentence)
     return one
   })
 const nameOf = ({ path }: Source) => path.replace(/^.*\//, '').replace(/\.svg$/, '')
@@ -54,7 +54,7 @@ describe('an icon font', () => {
       const name = nameOf(glyph),
         file = readFileSync(join(folder, 'icons', `${name}.svg`), 'utf8').replaceAll('currentColor', '#14231f')
       const read = readIcon(glyph)
-      if (isFailed(read)) throw new Error(read.problem)
+      if (isFailed(read)) throw new Error(read.sentence)
       const wanted = pixelsOf(file.replace(/\s(?:width|height)="24"/g, ''), 96)
       expect(difference(drawn(read), wanted), name).toBeLessThan(0.012)
     }

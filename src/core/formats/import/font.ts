@@ -1,5 +1,6 @@
+import { Refusal } from '../../findings/refusal'
 import { parse, type Font } from 'opentype.js'
-import { PRIVATE, ImportRefusal, type Source } from './reading'
+import { PRIVATE, type Source } from './reading'
 import { elementsIn, type XmlElement } from './svg/xml'
 
 /** A glyph as an icon: its name, its code point, its outline with y upwards, and how far it advances. */
@@ -36,7 +37,7 @@ export function iconsOfFont(path: string, bytes: Uint8Array): Source[] {
   try {
     font = parse(new Uint8Array(bytes).buffer)
   } catch {
-    throw new ImportRefusal('The font cannot be read.')
+    throw new Refusal('unreadable', 'The font cannot be read.')
   }
   const glyphs: Glyph[] = []
   for (let i = 0; i < Math.min(font.glyphs.length, MOST); i++) {
@@ -96,7 +97,7 @@ const nameOf = (name: string | null | undefined, code: number | undefined): stri
 /** Glyphs as documents: each in the square of its line of text, on the grid that the font was drawn on. */
 function documentsOf(path: string, { ascent, descent, glyphs }: Face): Source[] {
   const height = ascent - descent
-  if (!(height > 0)) throw new ImportRefusal('The font says nothing of the height of its lines.')
+  if (!(height > 0)) throw new Refusal('unreadable', 'The font says nothing of the height of its lines.')
   const grid = gridOf(glyphs, height)
   const folder = path.replace(/\.[^.]*$/, '')
   return glyphs.map(({ name, code, d, advance }) => {

@@ -1,3 +1,4 @@
+import { fileError, type FileProblem } from '../../findings/problem'
 import { rulesForGrid } from '../../rules/rules-for-grid'
 import type { Rules } from '../../rules/rules'
 import { type Icon, type IconSet, LIMITS, type Master } from '../../set/set'
@@ -10,7 +11,7 @@ import { imagesBack } from './images/images-back'
 import { inPieces } from './live-pieces'
 import { withParts } from './proposed-parts'
 import { isFailed, type ReadIcon } from './read-icon'
-import { type ImportProblem, PRIVATE, type ImportRemark } from './reading'
+import { PRIVATE } from './reading'
 import { type Sought, soughtIn, withStrokesBack } from './strokes-of-set'
 import { strokeTolerance } from './strokes-back'
 import { gathered, Tally } from './tally'
@@ -33,8 +34,8 @@ export type Wish = {
 export type Gathered = {
   readonly set: IconSet
   readonly evidence: readonly Evidence[]
-  readonly remarks: readonly ImportRemark[]
-  readonly failed: readonly ImportProblem[]
+  readonly remarks: readonly FileProblem[]
+  readonly failed: readonly FileProblem[]
   /** The files that each icon comes from, by its id. */
   readonly paths: ReadonlyMap<string, readonly string[]>
   /** All styles with their numbers of icons; the set has one of them. */
@@ -50,7 +51,7 @@ const styleOf = ({ style }: ReadIcon): Style | 'plain' => style ?? 'plain'
 export type Telling = (done: number, of: number) => void
 
 /** The icons of the style that is taken, and their drawings on the grid that most are for; null where nothing was read. */
-function chosenOf(all: readonly (ReadIcon | ImportProblem)[], wish: Pick<Wish, 'style'>) {
+function chosenOf(all: readonly (ReadIcon | FileProblem)[], wish: Pick<Wish, 'style'>) {
   const read = withStyles(all.filter((one): one is ReadIcon => !isFailed(one)))
   if (read.length === 0) return null
   const styles = (['plain', ...STYLES] as const)
@@ -63,7 +64,7 @@ function chosenOf(all: readonly (ReadIcon | ImportProblem)[], wish: Pick<Wish, '
   for (const { base, path } of taken) bases.add(base, path)
   const counts = bases.counts
   const grid = counts.filter(({ count }) => count === counts[0]!.count).sort((a, b) => b.value - a.value)[0]!.value
-  const remarks: ImportRemark[] = []
+  const remarks: FileProblem[] = []
   const icons = byName(taken, grid, remarks)
   const drawings = icons.map(({ name, sizes }) => {
     const one = nearest(sizes, grid)
@@ -73,14 +74,14 @@ function chosenOf(all: readonly (ReadIcon | ImportProblem)[], wish: Pick<Wish, '
 }
 
 /** What strokes are looked for in before a set is made: it takes longest, and may be done by several at once. */
-export function sought(all: readonly (ReadIcon | ImportProblem)[], wish: Pick<Wish, 'style'>): Sought | null {
+export function sought(all: readonly (ReadIcon | FileProblem)[], wish: Pick<Wish, 'style'>): Sought | null {
   const chosen = chosenOf(all, wish)
   return chosen && soughtIn(chosen.drawings, chosen.grid)
 }
 
 /** Makes a set of read files, under the rules that their drawings follow. Null if there is no icon. */
-export function gatheredSet(all: readonly (ReadIcon | ImportProblem)[], wish: Wish, tell?: Telling): Gathered | null {
-  const failed: ImportProblem[] = all.filter(isFailed)
+export function gatheredSet(all: readonly (ReadIcon | FileProblem)[], wish: Wish, tell?: Telling): Gathered | null {
+  const failed: FileProblem[] = all.filter(isFailed)
   const chosen = chosenOf(all, wish)
   if (!chosen) return null
   const { styles, grid, icons, remarks } = chosen
@@ -122,7 +123,8 @@ export function gatheredSet(all: readonly (ReadIcon | ImportProblem)[], wish: Wi
         remarks.push({
           icon: name,
           path: sizes.get(base)!.path,
-          text: `its drawing at ${base} is left out: too few icons have one`,
+          isError: false,
+          sentence: `its drawing at ${base} is left out: too few icons have one`,
         })
     const kept = settableIcon(
       { id: `i${i + 1}`, name, ...(tags.length > 0 && { tags }), masters: [main, ...others] },
@@ -135,12 +137,13 @@ export function gatheredSet(all: readonly (ReadIcon | ImportProblem)[], wish: Wi
       made.push(kept.icon)
       if (code !== undefined && code >= PRIVATE) codes[kept.icon.id] = code
       paths.set(kept.icon.id, files)
-    } else failed.push({ path, problem: kept.problem })
-    for (const { what, why } of nearest(sizes, grid).unread) remarks.push({ icon: name, path, text: `${what}: ${why}` })
+    } else failed.push(fileError(path, kept.problem))
+    for (const { what, why } of nearest(sizes, grid).unread)
+      remarks.push({ icon: name, path, isError: false, sentence: `${what}: ${why}` })
   })
   const over = made.length - LIMITS.icons
   if (over > 0)
-    failed.push({ path: `${over} files`, problem: `A set holds ${LIMITS.icons} icons; the last ones are left out.` })
+    failed.push(fileError(`${over} files`, `A set holds ${LIMITS.icons} icons; the last ones are left out.`))
   return {
     set: {
       name: wish.name,

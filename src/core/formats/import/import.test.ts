@@ -1,3 +1,4 @@
+import { Refusal } from '../../findings/refusal'
 import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
@@ -25,7 +26,6 @@ import { iconsInto } from './into'
 import { keepStrokeBack, strokeBack, strokeTolerance } from './strokes-back'
 import { namedBy } from './names'
 import { isFailed, readIcon, type ReadIcon } from './read-icon'
-import { ImportRefusal } from './reading'
 import { readSvg } from './svg/read-svg'
 
 const { rules } = STARTERS[0]!
@@ -130,7 +130,7 @@ describe('an SVG file', () => {
       `<svg>${nested}</svg>`,
       uses,
     ])
-      expect(() => readSvg(text), text.slice(0, 40)).toThrow(ImportRefusal)
+      expect(() => readSvg(text), text.slice(0, 40)).toThrow(Refusal)
     expect(readSvg(bomb).objects).toHaveLength(1)
     const odd = (d: string) => readIcon({ path: 'a.svg', text: `<svg viewBox="0 0 24 24"><path d="${d}"/></svg>` })
     for (const d of ['M0 0L1e308 1e308z', 'M NaN 0', 'M0 0h1e400v9z', 'none', 'M4'])
@@ -143,7 +143,7 @@ describe('an SVG file', () => {
     for (const { what, text, says } of hostileSvg(random(3)))
       expect([what, readIcon({ path: 'x.svg', text })]).toEqual([
         what,
-        { path: 'x.svg', problem: expect.stringMatching(says) },
+        { path: 'x.svg', isError: true, sentence: expect.stringMatching(says) },
       ])
     const nested = (levels: number) =>
       `<svg viewBox="0 0 24 24">${Array.from({ length: levels }, (_, i) => `<symbol id="s${i}"><use href="#s${i + 1}"/></symbol>`).join('')}<path id="s${levels}" d="M4 4h9v9z"/><use href="#s0"/></svg>`
@@ -166,10 +166,10 @@ describe('an SVG file', () => {
     const texts = [...HARD.map(({ hard }) => hard), ...files.slice(0, 40).map(textOf)]
     for (let i = 0; i < runs(600).numRuns; i++) {
       const read = readIcon({ path: 'x.svg', text: mixedSvg(texts, next) })
-      if (isFailed(read)) expect(read.problem).toMatch(/\.$/)
+      if (isFailed(read)) expect(read.sentence).toMatch(/\.$/)
       else
-        for (const { problem } of gatheredSet([read], { name: 'X' })!.failed)
-          expect(problem).toBe('It is no drawing that a set can hold: a number in it is too large.')
+        for (const { sentence } of gatheredSet([read], { name: 'X' })!.failed)
+          expect(sentence).toBe('It is no drawing that a set can hold: a number in it is too large.')
     }
   })
 })
@@ -181,7 +181,7 @@ describe('a vector drawable', () => {
       const shapes = evaluateAll(masters[0]!.objects, sceneOf(own))
       const text = vectorDrawable(shapes, { dp: 24, viewport: 24 })
       const read = readIcon({ path: `${name}.xml`, text })
-      if (isFailed(read)) throw new Error(`${name}: ${read.problem}`)
+      if (isFailed(read)) throw new Error(`${name}: ${read.sentence}`)
       expect(read.unread, name).toEqual([])
       const again = rasterised(documentOf(read.objects, read.side), SIDE).data
       expect(difference(again, rasterised(svgOfShapes(shapes, 24, 'light'), SIDE).data), name).toBeLessThan(0.0005)
@@ -390,7 +390,7 @@ describe('a folder of files', () => {
     expect(made.set.rules.masters).toMatchObject([{ base: 16, weights: [{ name: 'main', value: 1.5 }] }])
     expect(made.set.icons[0]!.masters[1]!.objects[0]).toMatchObject({ style: { weight: 'main' } })
     expect(made.remarks).toEqual([
-      expect.objectContaining({ icon: 'anchor-2', text: expect.stringContaining('there is another') }),
+      expect.objectContaining({ icon: 'anchor-2', sentence: expect.stringContaining('there is another') }),
     ])
     expect(IconSet.safeParse(made.set).success).toBe(true)
   })

@@ -1,3 +1,4 @@
+import { fileError, type FileProblem } from '../../findings/problem'
 import { freeName } from '../../set/names'
 import { type Icon, type IconSet, LIMITS } from '../../set/set'
 import type { DrawingObject } from '../../drawing/objects/object'
@@ -9,7 +10,6 @@ import { inPieces } from './live-pieces'
 import { onGrid } from './on-grid'
 import { strokeBack, strokeTolerance } from './strokes-back'
 import type { ReadIcon } from './read-icon'
-import type { ImportProblem, ImportRemark } from './reading'
 import { unbroken } from './unbroken'
 import { underRules } from './under-rules'
 
@@ -32,20 +32,20 @@ export function iconsInto(
   readonly icons: readonly Icon[]
   /** The file of each icon. */
   readonly paths: readonly string[]
-  readonly remarks: readonly ImportRemark[]
-  readonly failed: readonly ImportProblem[]
+  readonly remarks: readonly FileProblem[]
+  readonly failed: readonly FileProblem[]
 } {
   const grid = set.rules.grid.size,
     within = strokeTolerance(grid)
   const taken = set.icons.map(({ name }) => name)
   const icons: Icon[] = [],
     paths: string[] = [],
-    remarks: ImportRemark[] = [],
-    failed: ImportProblem[] = []
+    remarks: FileProblem[] = [],
+    failed: FileProblem[] = []
   read.forEach((one, i) => {
     tell?.(i, read.length)
     if (set.icons.length + icons.length >= LIMITS.icons) {
-      failed.push({ path: one.path, problem: `A set holds ${LIMITS.icons} icons at most.` })
+      failed.push(fileError(one.path, `A set holds ${LIMITS.icons} icons at most.`))
       return
     }
     const name = freeName(one.fullName ?? one.name, taken)
@@ -64,7 +64,7 @@ export function iconsInto(
       set.rules,
     )
     if ('problem' in made) {
-      failed.push({ path: one.path, problem: made.problem })
+      failed.push(fileError(one.path, made.problem))
       return
     }
     taken.push(name)
@@ -74,9 +74,11 @@ export function iconsInto(
       remarks.push({
         icon: name,
         path: one.path,
-        text: `“${one.fullName ?? one.name}” was there, so it is named “${name}”`,
+        isError: false,
+        sentence: `“${one.fullName ?? one.name}” was there, so it is named “${name}”`,
       })
-    for (const { what, why } of one.unread) remarks.push({ icon: name, path: one.path, text: `${what}: ${why}` })
+    for (const { what, why } of one.unread)
+      remarks.push({ icon: name, path: one.path, isError: false, sentence: `${what}: ${why}` })
   })
   return { icons, paths, remarks, failed }
 }

@@ -44,7 +44,7 @@ it('a filled path of several pieces becomes one object for each that is a whole 
         const flip = isFlipped ? ' transform="matrix(-1 0 0 1 24 0)"' : ''
         const text = `<svg viewBox="0 0 24 24"><path fill-rule="${rule}"${flip} d="${d}"/></svg>`
         const read = readIcon({ path: 'icon.svg', text })
-        if (isFailed(read)) throw new Error(read.problem)
+        if (isFailed(read)) throw new Error(read.sentence)
         const objects = inPieces(read.objects, 0.01)
         const kinds = cells.map(([, name]) => SHAPES[name]![0])
         const wanted = [...kinds.filter((kind) => kind !== 'path'), ...(kinds.includes('path') ? ['path'] : [])]
@@ -79,7 +79,7 @@ it('a ring whose outlines begin with a sliver, as fonts have them, keeps its hol
       const d = round(290, 166, way) + round(290, r / 2, way === 1 ? -1 : 1) + round(720, 150, way)
       const text = `<svg viewBox="0 0 24 24"><path transform="scale(.024)" d="${d}"/></svg>`
       const read = readIcon({ path: 'ring.svg', text })
-      if (isFailed(read)) throw new Error(read.problem)
+      if (isFailed(read)) throw new Error(read.sentence)
       const [before, after] = [pixelsOf(read.objects), pixelsOf(inPieces(read.objects, 0.01))]
       const apart = before.reduce((sum, value, i) => sum + Math.abs(value - after[i]!), 0) / before.length
       expect(apart, `${r} ${way}`).toBeLessThan(0.3)
@@ -89,7 +89,7 @@ it('a ring whose outlines begin with a sliver, as fonts have them, keeps its hol
 it('numbers with few digits are what they were meant to be; those with large steps are meant as they are', () => {
   const kindOf = (d: string, size = 24) => {
     const read = readIcon({ path: 'icon.svg', text: `<svg viewBox="0 0 ${size} ${size}"><path d="${d}"/></svg>` })
-    return isFailed(read) ? read.problem : read.objects[0]!.kind
+    return isFailed(read) ? read.sentence : read.objects[0]!.kind
   }
   /** A circle by eight curves of four points, each number rounded to so many digits. */
   const rounded = (digits: number, size: number) => {

@@ -1,7 +1,10 @@
+import type { Loss } from '../../findings/loss'
+import { fileError, type FileProblem } from '../../findings/problem'
+import { Refusal } from '../../findings/refusal'
 import type { DrawingObject } from '../../drawing/objects/object'
 import { namedBy, type Style } from './names'
 import type { Understanding } from './objects'
-import { type ImportProblem, type Source, type ImportLoss, ImportRefusal } from './reading'
+import { type Source } from './reading'
 import { readSvgRoot } from './svg/read-svg'
 import { parseXml, type XmlElement } from './svg/xml'
 import { svgOfVectorDrawable } from './vector-drawable'
@@ -19,7 +22,7 @@ export type ReadIcon = {
   readonly side: number
   readonly how: Understanding
   readonly objects: readonly DrawingObject[]
-  readonly unread: readonly ImportLoss[]
+  readonly unread: readonly Loss[]
   /** The code point of a glyph. */
   readonly code?: number
 }
@@ -31,14 +34,14 @@ const FORMATS: Readonly<Record<string, (root: XmlElement) => XmlElement>> = {
 }
 
 /** Reads one file. Whatever is wrong with it is said in a sentence; the rest of a folder is read all the same. */
-export function readIcon({ path, text, code }: Source, how: Understanding = 'live'): ReadIcon | ImportProblem {
+export function readIcon({ path, text, code }: Source, how: Understanding = 'live'): ReadIcon | FileProblem {
   try {
     const root = parseXml(text)
     const format = Object.hasOwn(FORMATS, root.name) ? FORMATS[root.name]! : (one: XmlElement) => one
     const { side, objects, unread } = readSvgRoot(format(root), how)
     if (objects.length === 0) {
       const why = unread[0] ? `: ${unread[0].why}` : ''
-      return { path, problem: `Nothing in it is drawn${why}.` }
+      return fileError(path, `Nothing in it is drawn${why}.`)
     }
     const { name, fullName, tags, size, style } = namedBy(path, side)
     return {
@@ -55,11 +58,11 @@ export function readIcon({ path, text, code }: Source, how: Understanding = 'liv
       ...(code !== undefined && { code }),
     }
   } catch (error) {
-    if (error instanceof ImportRefusal) return { path, problem: error.message }
+    if (error instanceof Refusal) return fileError(path, error.message)
     // What the kernel refuses, as numbers beyond all bounds, is a fault of the file as well.
     const why = error instanceof Error && error.message.endsWith('.') ? `: ${error.message}` : '.'
-    return { path, problem: `It cannot be drawn${why}` }
+    return fileError(path, `It cannot be drawn${why}`)
   }
 }
 
-export const isFailed = <T extends object>(one: T | ImportProblem): one is ImportProblem => 'problem' in one
+export const isFailed = <T extends object>(one: T | FileProblem): one is FileProblem => 'sentence' in one

@@ -41,36 +41,36 @@ describe('what would be sent back of a picture', () => {
 
   it('is an end that comes through a wall, at its place', () => {
     const [loss] = losses([roof(12), rafter], [roof(12), line('rafter', 6.4, 12, [16, 12])])
-    expect(loss!.kind).toBe('segments')
+    expect(loss!.what).toBe('segments')
     expect(Math.hypot(loss!.at.x - 5.5, loss!.at.y - 12)).toBeLessThan(2)
   })
 
   it('is one of two that were mirror images and is turned by itself, but not both alike', () => {
     const left = line('left', 3, 4, [8, 16]),
       right = line('right', 21, 4, [16, 16])
-    expect(losses([left, right], [left, line('right', 21, 4, [16.5, 16])]).map(({ kind }) => kind)).toContain(
+    expect(losses([left, right], [left, line('right', 21, 4, [16.5, 16])]).map(({ what }) => what)).toContain(
       'lopsided',
     )
     expect(losses([left, right], [line('left', 3, 4, [7.5, 16]), line('right', 21, 4, [16.5, 16])])).toEqual([])
   })
 
   it('is a contour that was its own mirror image and leans', () => {
-    expect(losses([roof(12)], [roof(11.5)]).map(({ kind }) => kind)).toContain('lopsided')
+    expect(losses([roof(12)], [roof(11.5)]).map(({ what }) => what)).toContain('lopsided')
     expect(losses([roof(11.5)], [roof(11.6)])).toEqual([])
   })
 
   it('is a contour that lies elsewhere or is of another size', () => {
     const dot = (x: number, y: number, long: number) => line('dot', x, y, [x + long, y])
     expect(losses([roof(12), dot(4, 22, 6)], [roof(12), dot(5, 22, 6)])).toEqual([])
-    expect(losses([roof(12), dot(4, 22, 6)], [roof(12), dot(5.5, 22, 6)]).map(({ kind }) => kind)).toEqual(['moved'])
-    expect(losses([roof(12), dot(4, 22, 6)], [roof(12), dot(5, 22, 2)]).map(({ kind }) => kind)).toEqual(['moved'])
+    expect(losses([roof(12), dot(4, 22, 6)], [roof(12), dot(5.5, 22, 6)]).map(({ what }) => what)).toEqual(['moved'])
+    expect(losses([roof(12), dot(4, 22, 6)], [roof(12), dot(5, 22, 2)]).map(({ what }) => what)).toEqual(['moved'])
   })
 
   it('is a contour that comes, goes, or all but vanishes', () => {
     const dot = line('dot', 12, 22, [13, 22])
-    expect(losses([roof(12), dot], [roof(12)])[0]).toEqual({ kind: 'contours', at: { x: 12.5, y: 22 } })
-    expect(losses([roof(12)], [roof(12), dot])[0]!.kind).toBe('contours')
+    expect(losses([roof(12), dot], [roof(12)])[0]).toMatchObject({ what: 'contours', at: { x: 12.5, y: 22 } })
+    expect(losses([roof(12)], [roof(12), dot])[0]!.what).toBe('contours')
     const small = { ...dot, style: { ...style, weight: 0.1 } } as DrawingObject
-    expect(losses([roof(12), dot], [roof(12), small])[0]!.kind).toBe('contours')
+    expect(losses([roof(12), dot], [roof(12), small])[0]!.what).toBe('contours')
   })
 })

@@ -1,6 +1,7 @@
 import { sweptTwice } from '../../geometry/area'
 import { type Box, boxCentre, boxUnion } from '../../geometry/box'
 import { type Contour, type Path, pathBounds } from '../../geometry/path'
+import type { Loss } from '../../findings/loss'
 import type { Point } from '../../geometry/point'
 import { AXES, type Axis } from './mark'
 import { mirroredPairs, mirrorSum, type Pair, unevenAt } from './mirror-image'
@@ -10,10 +11,12 @@ import { mirroredPairs, mirrorSum, type Pair, unevenAt } from './mirror-image'
  * that came (an end through a wall, a joint torn open), a contour that was its own mirror image, or that of another, and is
  * not any more, or one that lies elsewhere or is of another size than plain scaling would have it. The place is on the other grid.
  */
-export type FitLoss = { readonly kind: 'contours' | 'segments' | 'lopsided' | 'moved'; readonly at: Point }
+export type FitLoss = Loss<keyof typeof LOSS_WORDS> & { readonly at: Point }
+
+const loss = (what: keyof typeof LOSS_WORDS, at: Point): FitLoss => ({ what, why: LOSS_WORDS[what], at })
 
 /** What a loss is, in a sentence about its place. */
-export const LOSS_WORDS: Readonly<Record<FitLoss['kind'], string>> = {
+const LOSS_WORDS = {
   contours: 'Something joins or comes apart here that did not.',
   segments: 'An end comes through, or a joint is torn open here.',
   lopsided: 'This was a mirror image, of itself or of its like, and is not any more.',
@@ -91,27 +94,27 @@ const pairsOf = (wanted: readonly Wanted[]): Pair<Wanted>[] =>
 /** Differences of a picture from the comparison picture; none if it is the same drawing. */
 export function fitLossesOf({ wanted: outlines, pairs, grown: scale }: Original, ink: Path): FitLoss[] {
   const now = ink.map((contour) => outlineOf(contour, null))
-  if (now.length !== outlines.length) return [{ kind: 'contours', at: placeOfChange(outlines, now, scale) }]
+  if (now.length !== outlines.length) return [loss('contours', placeOfChange(outlines, now, scale))]
   const left = new Set(now)
   const losses: FitLoss[] = []
   const became = new Map<Outline, Outline>()
   for (const was of [...outlines].sort((a, b) => Math.abs(b.swept) - Math.abs(a.swept))) {
     const is = nearestTo(was, left, scale)
-    if (!is) return [...losses, { kind: 'contours', at: scaledCentre(was, scale) }]
+    if (!is) return [...losses, loss('contours', scaledCentre(was, scale))]
     left.delete(is)
     became.set(was, is)
-    if (isShrunk(was, is, scale)) losses.push({ kind: 'contours', at: boxCentre(is.box) })
-    else if (was.plain && isElsewhere(was.plain, is)) losses.push({ kind: 'moved', at: boxCentre(is.box) })
-    if (is.count > was.count) losses.push({ kind: 'segments', at: newPlace(was, is, scale) })
+    if (isShrunk(was, is, scale)) losses.push(loss('contours', boxCentre(is.box)))
+    else if (was.plain && isElsewhere(was.plain, is)) losses.push(loss('moved', boxCentre(is.box)))
+    if (is.count > was.count) losses.push(loss('segments', newPlace(was, is, scale)))
     for (const axis of AXES) {
       const away = was.isEven[axis] ? leansAt(is.contour, is.box, axis, EVEN_AFTER) : null
-      if (away) losses.push({ kind: 'lopsided', at: away })
+      if (away) losses.push(loss('lopsided', away))
     }
   }
   for (const { axis, one, other } of pairs) {
     const [a, b] = [became.get(one)!, became.get(other)!]
     const away = unevenAt(a.contour, b.contour, axis, mirrorSum(boxUnion([a.box, b.box])!, axis), EVEN_AFTER)
-    if (away) losses.push({ kind: 'lopsided', at: away })
+    if (away) losses.push(loss('lopsided', away))
   }
   return losses
 }

@@ -146,7 +146,7 @@ const ended = ({ objects, losses, held }: Result, isFitted: boolean): Fitted => 
 
 /** Whether one result is less to be sent back than another. */
 function isBetter(a: Result, b: Result): boolean {
-  const [bad, worse] = [a, b].map(({ losses }) => losses.filter(({ kind }) => kind !== 'moved').length)
+  const [bad, worse] = [a, b].map(({ losses }) => losses.filter(({ what }) => what !== 'moved').length)
   if (bad !== worse) return bad! < worse!
   return a.losses.length !== b.losses.length ? a.losses.length < b.losses.length : a.gap > b.gap + SLACK
 }

@@ -1,3 +1,4 @@
+import type { Problem } from '../../findings/problem'
 import { realSize } from '../../rules/real-size'
 import { cased, patterned } from '../naming'
 import { onOff, oneOf, text } from '../options'
@@ -6,7 +7,7 @@ import { standsFor } from '../../set/direction'
 import { inMirror, type Picture } from '../../picture/picture'
 import { coloursOf } from '../tone'
 import { barPreviews } from '../previews'
-import { defineTarget, type TargetProblem } from '../target'
+import { defineTarget } from '../target'
 import { leftOut, vectorDrawable } from './vector'
 
 /** The densities of the platform by their folders, and how many pixels a density-independent one is. */
@@ -103,7 +104,7 @@ export const android = defineTarget({
       }),
     ]
   },
-  faults(renderer, options): TargetProblem[] {
+  problems(renderer, options): Problem[] {
     const shapes = renderer.shapes(realSize(renderer.rules)),
       count = coloursOf(shapes).length,
       name = resourceName(options.pattern, renderer.icon.name)
@@ -117,7 +118,7 @@ export const android = defineTarget({
             {
               sentence: `paints in ${count} colours, of which the theme’s tint makes one.`,
               isError: false,
-              mend: { word: 'keep the colours', options: { tint: false } },
+              mend: { word: 'keep the colours', target: 'android', options: { tint: false } },
             },
           ]
         : []),
@@ -126,7 +127,7 @@ export const android = defineTarget({
             {
               sentence: `would be the resource “${name}”, which the platform does not take: let the pattern begin with letters.`,
               isError: true,
-              mend: { word: 'begin names with ic_', options: { pattern: 'ic_*' } },
+              mend: { word: 'begin names with ic_', target: 'android', options: { pattern: 'ic_*' } },
             },
           ]
         : []),

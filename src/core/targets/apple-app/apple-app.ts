@@ -129,7 +129,7 @@ export const appleApp = defineTarget({
     ]
   },
   whole: () => [{ path: 'apple/App.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } }],
-  faults(renderer, options) {
+  problems(renderer, options) {
     const { figure } = renderer.layers(SIDE)
     const most = Math.max(0, ...coloursOf(figure, 'dark').map((one) => contrast(one, NIGHT)))
     return options.dark === 'clear' && figure.length > 0 && most < SEEN
@@ -137,7 +137,7 @@ export const appleApp = defineTarget({
           {
             sentence: 'is as dark as the ground of a dark home screen.',
             isError: false,
-            mend: { word: 'lay it on its plate there', options: { dark: 'plate' } },
+            mend: { word: 'lay it on its plate there', target: 'apple-app', options: { dark: 'plate' } },
           },
         ]
       : []

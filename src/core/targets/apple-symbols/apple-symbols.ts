@@ -49,7 +49,7 @@ export const appleSymbols = defineTarget({
     ]
   },
   whole: () => [{ path: 'apple/Symbols.xcassets/Contents.json', made: { as: 'fixed', text: contents({}) } }],
-  faults(renderer) {
+  problems(renderer) {
     const { plate, figure } = renderer.layers(renderer.rules.grid.size)
     const count = coloursOf(plate.length > 0 ? plate : figure).length
     return count > 1 ? [{ sentence: `paints in ${count} colours, of which a symbol has one.`, isError: false }] : []

@@ -1,3 +1,4 @@
+import type { Problem } from '../../findings/problem'
 import { hasShadow } from '../../drawing/scene/shape'
 import { realSize } from '../../rules/real-size'
 import { fileName, naming } from '../naming'
@@ -9,7 +10,7 @@ import { rightToLeft, standsFor } from '../../set/direction'
 import { coloursOf } from '../tone'
 import { swiftSource } from './swift'
 import { tabBarPreviews } from '../previews'
-import { defineTarget, type MadeOfIcon, type Named, type TargetProblem } from '../target'
+import { defineTarget, type MadeOfIcon, type Named } from '../target'
 
 /** A catalogue's Contents.json. */
 export const contents = (more: object): string =>
@@ -140,7 +141,7 @@ export const apple = defineTarget({
         ]
       : []),
   ],
-  faults(renderer, options): TargetProblem[] {
+  problems(renderer, options): Problem[] {
     const shapes = renderer.shapes(realSize(renderer.rules)),
       count = coloursOf(shapes).length
     return [
@@ -149,7 +150,7 @@ export const apple = defineTarget({
             {
               sentence: `paints in ${count} colours, of which the system makes one.`,
               isError: false,
-              mend: { word: 'keep the colours', options: { template: false } },
+              mend: { word: 'keep the colours', target: 'apple', options: { template: false } },
             },
           ]
         : []),
@@ -158,7 +159,7 @@ export const apple = defineTarget({
             {
               sentence: 'has a soft shadow, which a PDF cannot blur and leaves out.',
               isError: false,
-              mend: { word: 'deliver PNG', options: { form: 'png' } },
+              mend: { word: 'deliver PNG', target: 'apple', options: { form: 'png' } },
             },
           ]
         : []),

@@ -139,7 +139,7 @@ ${calls(vectorElements(renderer.shapes(dp)))
       },
     ]
   },
-  faults: (renderer) =>
+  problems: (renderer) =>
     leftOut(renderer.shapes(realSize(renderer.rules))).map((what) => ({
       sentence: `loses ${what}, which an image vector cannot have.`,
       isError: false,

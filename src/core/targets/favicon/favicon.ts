@@ -145,7 +145,7 @@ export const favicon = defineTarget({
       ),
     ]
   },
-  faults(renderer, options) {
+  problems(renderer, options) {
     const { plate, figure } = renderer.layers(512)
     const box = appBox(renderer, 512)
     const ground = plateColour(plate, 'light', options.ground)
@@ -156,7 +156,7 @@ export const favicon = defineTarget({
             {
               sentence: 'reaches out of the safe zone of a maskable icon, which masks may cut away.',
               isError: false,
-              mend: { word: 'bring it into the safe zone', options: { fit: true } },
+              mend: { word: 'bring it into the safe zone', target: 'favicon', options: { fit: true } },
             },
           ]
         : []),

@@ -97,7 +97,7 @@ ${glyphs.map(({ name, code }) => `<p><i class="${escaped(prefix)} ${escaped(clas
       ),
     ]
   },
-  faults(renderer) {
+  problems(renderer) {
     const count = coloursOf(renderer.shapes(renderer.rules.grid.size)).length
     return count > 1 ? [{ sentence: `paints in ${count} colours; a glyph has one.`, isError: false }] : []
   },

@@ -112,14 +112,14 @@ ${all.map(({ name, lines }) => `[${name}]\n${lines.join('\n')}\n`).join('\n')}`,
       },
     ]
   },
-  faults(renderer, options) {
+  problems(renderer, options) {
     const count = figureColours(renderer)
     return options.symbolic && count > 1
       ? [
           {
             sentence: `paints in ${count} colours; its symbolic variant has one.`,
             isError: false,
-            mend: { word: 'leave symbolic variants out', options: { symbolic: false } },
+            mend: { word: 'leave symbolic variants out', target: 'linux', options: { symbolic: false } },
           },
         ]
       : []

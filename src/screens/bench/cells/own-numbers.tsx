@@ -2,7 +2,7 @@
 
 import clsx from 'clsx'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
-import { Refusal } from '@/core/drawing/evaluate/refusal'
+import { Refusal } from '@/core/findings/refusal'
 import type { Field } from '@/core/drawing/kinds/field'
 import { type DrawingObject, kindOf } from '@/core/drawing/objects/object'
 import type { Scene } from '@/core/drawing/scene/scene'

@@ -1,7 +1,7 @@
 import { fixed, loosened } from '@/core/drawing/edit/loose'
 import { type DrawingObject, isContainer } from '@/core/drawing/objects/object'
 import { kindOf } from '@/core/drawing/objects/object'
-import { Refusal } from '@/core/drawing/evaluate/refusal'
+import { Refusal } from '@/core/findings/refusal'
 import { OutOfTime, timed } from '@/core/geometry/deadline'
 import type { Command } from '@/ui/commands'
 import { newId } from '@/ui/new-id'

@@ -15,11 +15,11 @@ export const isSvgText = (text: string): boolean =>
 export async function laySvg(bench: Bench, text: string, name: string, middle: Point | null): Promise<void> {
   const { here } = bench
   if (!here) return say({ text: 'Make an icon first: + icon, on the left.' })
-  const [{ readSvg }, { onGrid }, { underRules }, { ImportRefusal: ImportRefusal }] = await Promise.all([
+  const [{ readSvg }, { onGrid }, { underRules }, { Refusal }] = await Promise.all([
     import('@/core/formats/import/svg/read-svg'),
     import('@/core/formats/import/on-grid'),
     import('@/core/formats/import/under-rules'),
-    import('@/core/formats/import/reading'),
+    import('@/core/findings/refusal'),
   ])
   try {
     const { objects, side, unread } = readSvg(text)
@@ -36,7 +36,7 @@ export async function laySvg(bench: Bench, text: string, name: string, middle: P
   } catch (error) {
     say({
       tone: 'fault',
-      text: error instanceof ImportRefusal ? `${name}: ${error.message}` : `${name} cannot be drawn.`,
+      text: error instanceof Refusal ? `${name}: ${error.message}` : `${name} cannot be drawn.`,
     })
   }
 }

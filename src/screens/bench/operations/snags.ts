@@ -1,4 +1,4 @@
-import type { Snag } from '@/core/checks/check'
+import type { Snag } from '@/core/checks/snag'
 import { acceptedAs } from '@/core/checks/accepting'
 import { fitted } from '@/core/rules/fit/fit'
 import { acceptedIn } from '@/core/set/set'

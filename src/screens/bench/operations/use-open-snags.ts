@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import type { Snag } from '@/core/checks/check'
+import type { Snag } from '@/core/checks/snag'
 import type { Rules } from '@/core/rules/rules'
 import { mainOn, masterOn } from '@/core/set/masters'
 import type { Icon } from '@/core/set/set'

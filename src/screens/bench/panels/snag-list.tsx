@@ -2,7 +2,7 @@
 
 import clsx from 'clsx'
 import { memo, useMemo, useState } from 'react'
-import type { Snag } from '@/core/checks/check'
+import type { Snag } from '@/core/checks/snag'
 import { applyDrawingEdit, type DrawingEdit } from '@/core/drawing/edit/edit'
 import { rulesForGrid } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'

@@ -1,7 +1,6 @@
 'use client'
 
 import { useMemo } from 'react'
-import { LOSS_WORDS } from '@/core/rules/fit/fit-losses'
 import type { CoordinateState } from '@/core/rules/fit/coordinate-state'
 import type { HeldTie } from '@/core/rules/fit/tie'
 import type { Conflict } from '@/core/set/merge'
@@ -56,7 +55,7 @@ export function MasterBar() {
                 : `derived from ${rules.grid.size}, only scaled`}
         </span>
         {loss && (
-          <span className="text-snag" title={`${LOSS_WORDS[loss.kind]} Draw it by hand here, or change the parent.`}>
+          <span className="text-snag" title={`${loss.why} Draw it by hand here, or change the parent.`}>
             ◇ look at {loss.at.x.toFixed(1)}, {loss.at.y.toFixed(1)}
           </span>
         )}

@@ -1,7 +1,7 @@
 'use client'
 
 import { memo } from 'react'
-import type { Snag } from '@/core/checks/check'
+import type { Snag } from '@/core/checks/snag'
 import { useOpenSnags } from '../operations/use-open-snags'
 import { useSlice } from '../state/context'
 import { toScreen, type View } from '../state/view'

@@ -1,3 +1,5 @@
+import type { Loss } from '../../../findings/loss'
+import { Refusal } from '../../../findings/refusal'
 import type { DrawingObject } from '../../../drawing/objects/object'
 import { type Box, boxInside } from '../../../geometry/box'
 import type { Path } from '../../../geometry/path'
@@ -5,7 +7,6 @@ import { compose, IDENTITY, type Transform } from '../../../geometry/transform'
 import { tidy } from '../../../geometry/tidy'
 import { counting, type Ids, type Understanding } from '../objects'
 import { BOUNDS, Budget } from '../budget'
-import { type ImportLoss, ImportRefusal } from '../reading'
 import { Cascade, readStyleSheet, type StyleRule } from './css'
 import { boxMap, maskFront } from './cut'
 import { INITIAL, type Look, lookOf } from './look'
@@ -23,7 +24,7 @@ import { parseXml, type XmlElement } from './xml'
 type ReadSvg = {
   readonly side: number
   readonly objects: readonly DrawingObject[]
-  readonly unread: readonly ImportLoss[]
+  readonly unread: readonly Loss[]
   readonly title: string | null
 }
 
@@ -78,7 +79,7 @@ export const readSvg = (text: string, how: Understanding = 'live'): ReadSvg => r
 /** Reads an SVG document by its root element. Throws `Unreadable`. */
 export function readSvgRoot(root: XmlElement, how: Understanding): ReadSvg {
   if (root.name !== 'svg')
-    throw new ImportRefusal(`The file is no SVG: its first element is “${root.name.slice(0, 40)}”.`)
+    throw new Refusal('unreadable', `The file is no SVG: its first element is “${root.name.slice(0, 40)}”.`)
   const view = rootView(root) ?? { x: 0, y: 0, w: 24, h: 24 }
   const reading = new Reading(root, view, how)
   const side = Math.max(view.w, view.h)
@@ -92,7 +93,7 @@ export function readSvgRoot(root: XmlElement, how: Understanding): ReadSvg {
 class Reading {
   readonly document: Document
   readonly budget = new Budget()
-  private readonly said = new Map<string, ImportLoss>()
+  private readonly said = new Map<string, Loss>()
   private readonly ids: Ids = counting()
   private readonly side: number
   private count = 0
@@ -119,7 +120,7 @@ class Reading {
     this.document = { byId, rules: new Cascade(rules, this.budget) }
   }
 
-  get unread(): readonly ImportLoss[] {
+  get unread(): readonly Loss[] {
     return [...this.said.values()]
   }
 

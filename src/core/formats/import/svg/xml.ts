@@ -1,5 +1,6 @@
+import { Refusal } from '../../../findings/refusal'
 import { SaxesParser } from 'saxes'
-import { MOST, ImportRefusal } from '../reading'
+import { MOST } from '../reading'
 
 /** An element of a document: its name without prefix, attributes, children, and direct text. */
 export type XmlElement = {
@@ -27,9 +28,9 @@ const UNKNOWN_ENTITY = /undefined entity/
  */
 export function parseXml(text: string): XmlElement {
   if (text.length > MOST.characters)
-    throw new ImportRefusal(`The file is larger than ${MOST.characters / 1e6} million characters.`)
-  if (text.trim() === '') throw new ImportRefusal('The file is empty.')
-  if (text.includes('\0')) throw new ImportRefusal('The file is not text.')
+    throw new Refusal('unreadable', `The file is larger than ${MOST.characters / 1e6} million characters.`)
+  if (text.trim() === '') throw new Refusal('unreadable', 'The file is empty.')
+  if (text.includes('\0')) throw new Refusal('unreadable', 'The file is not text.')
   const parser = new SaxesParser({ fragment: false })
   let root: Open | null = null,
     open: Open | null = null,
@@ -37,11 +38,11 @@ export function parseXml(text: string): XmlElement {
     depth = 0
   parser.on('error', (error) => {
     if (!UNKNOWN_ENTITY.test(error.message))
-      throw new ImportRefusal(`The file is not well-formed XML: ${sentence(error.message)}.`)
+      throw new Refusal('unreadable', `The file is not well-formed XML: ${sentence(error.message)}.`)
   })
   parser.on('opentag', ({ name, attributes }) => {
-    if (++count > MOST.elements) throw new ImportRefusal(`The file has more than ${MOST.elements} elements.`)
-    if (++depth > MOST.depth) throw new ImportRefusal(`The file nests elements more than ${MOST.depth} deep.`)
+    if (++count > MOST.elements) throw new Refusal('unreadable', `The file has more than ${MOST.elements} elements.`)
+    if (++depth > MOST.depth) throw new Refusal('unreadable', `The file nests elements more than ${MOST.depth} deep.`)
     const element: Open = {
       name: name.replace(/^svg:/, ''),
       attributes: attributes as Record<string, string>,
@@ -63,7 +64,7 @@ export function parseXml(text: string): XmlElement {
   parser.on('text', add)
   parser.on('cdata', add)
   parser.write(text.replace(/^\uFEFF/, '')).close()
-  if (!root) throw new ImportRefusal('The file has no element.')
+  if (!root) throw new Refusal('unreadable', 'The file has no element.')
   return root
 }
 

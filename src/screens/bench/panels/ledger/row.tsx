@@ -19,7 +19,7 @@ import {
   Role,
   wordOf,
 } from '@/core/drawing/objects/object'
-import { Refusal } from '@/core/drawing/evaluate/refusal'
+import { Refusal } from '@/core/findings/refusal'
 import type { Scene } from '@/core/drawing/scene/scene'
 import { countsByInk } from '@/core/drawing/evaluate/operand'
 import { isShared, type Radius } from '@/core/drawing/model/style'

@@ -26,8 +26,8 @@ export const GET = (_: Request, { params }: Asked): Promise<Response> =>
     return Response.json({
       revision,
       files: (run.spool?.files ?? []).map(({ path, bytes }) => ({ path, bytes })),
+      leftOut: run.leftOut,
       problems: run.problems,
-      faults: run.faults,
       soft: run.soft,
     })
   })

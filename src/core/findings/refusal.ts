@@ -1,16 +1,15 @@
-import { OutOfTime, timeoutEra } from '../../geometry/deadline'
-import type { DrawingObject } from '../objects/object'
+import { OutOfTime, timeoutEra } from '../geometry/deadline'
 
 /**
- * Why an object cannot be drawn: its cost, its time, its reach, or a failure of the kernel. The message is a sentence
- * for a person.
+ * Why something cannot be computed: the cost, the time or the reach of an object, a failure of the kernel, or a file that
+ * cannot be read. The message is a sentence for a person.
  */
 export class Refusal extends Error {
   /** The era of the refusal: a timeout is remembered within its era only. */
   readonly era = timeoutEra()
 
   constructor(
-    readonly code: 'too-much' | 'too-slow' | 'too-far' | 'failed',
+    readonly code: 'too-much' | 'too-slow' | 'too-far' | 'failed' | 'unreadable',
     message: string,
     options?: ErrorOptions,
   ) {
@@ -19,7 +18,7 @@ export class Refusal extends Error {
 }
 
 /** Converts an error into a refusal that names the object; a refusal is returned unchanged. */
-export function refusalOf(object: DrawingObject, error: unknown): Refusal {
+export function refusalOf(object: { readonly name: string }, error: unknown): Refusal {
   if (error instanceof Refusal) return error
   const name = `“${object.name}”`
   if (error instanceof OutOfTime)
