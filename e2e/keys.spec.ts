@@ -45,7 +45,7 @@ test('no key reaches what lies beneath a sheet, wherever the focus is', async ({
   await expect(row).toHaveAttribute('aria-selected', 'true')
 })
 
-test('a panel of the ledger keeps by Enter, gives back by Escape, and lets a tool’s key through', async ({ page }) => {
+test('a panel of the ledger keeps by Enter, gives back by Escape, and no tool’s key works in it', async ({ page }) => {
   const bench = await BenchPage.withNewSet(page, `Panels ${Date.now()}`)
   await page.keyboard.press('1')
   await bench.drag([4, 4], [18, 14])
@@ -67,9 +67,69 @@ test('a panel of the ledger keeps by Enter, gives back by Escape, and lets a too
   await expect(cell).toHaveAttribute('aria-label', 'corner of Rectangle 1: 3')
   await cell.click()
   await page.keyboard.press('w')
-  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect(page.getByRole('textbox', { name: 'Own corner of Rectangle 1' })).toHaveValue('w')
+  await expect(tool('Nodes')).toHaveAttribute('aria-pressed', 'false')
+  await page.keyboard.press('Escape')
+  // A letter goes to the choice that begins with it; after a press of the pointer the keys are the square's again.
+  await cell.click()
+  await page.keyboard.type('o')
+  await page.keyboard.press('Enter')
+  await expect(cell).toHaveAttribute('aria-label', 'corner of Rectangle 1: outer')
+  await page.keyboard.press('w')
   await expect(tool('Nodes')).toHaveAttribute('aria-pressed', 'true')
-  await expect(cell).toHaveAttribute('aria-label', 'corner of Rectangle 1: 3')
+  await bench.saved()
+})
+
+test('a whole icon is typed in, cell by cell', async ({ page }) => {
+  const bench = await BenchPage.withNewSet(page, `Typed ${Date.now()}`)
+  await page.keyboard.press('1')
+  await bench.drag([4, 4], [18, 14])
+  await page.keyboard.press('3')
+  await bench.drag([6, 17], [12, 20])
+  const cell = (name: string) => page.getByRole('button', { name: new RegExp(`^${name}: `) }),
+    tool = page.getByRole('toolbar', { name: 'Tools' }).locator('[aria-pressed=true]')
+  const isTool = await tool.first().getAttribute('aria-label')
+  // From x by Tab to y, w, h, over the turn to the corner, and on; nothing else is selected or taken.
+  await cell('x of Rectangle 1').click()
+  await page.keyboard.type('16.5')
+  await page.keyboard.press('Tab')
+  await page.keyboard.type('3.5')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('4+1')
+  await page.keyboard.press('Tab')
+  await page.keyboard.type('9')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('Tab')
+  await page.keyboard.type('1.5')
+  await page.keyboard.press('Tab')
+  await page.keyboard.type('f')
+  await page.keyboard.press('Enter')
+  for (const [name, value] of [
+    ['x', '16.5'],
+    ['y', '3.5'],
+    ['w', '5'],
+    ['h', '9'],
+    ['turn', '0'],
+    ['corner', '1.5'],
+    ['weight', 'fine'],
+  ] as const)
+    await expect(cell(`${name} of Rectangle 1`).first()).toHaveAttribute('aria-label', `${name} of Rectangle 1: ${value}`)
+  await expect(page.locator('[role=row][aria-selected=true][data-object]')).toHaveCount(1)
+  // Shift Tab goes back; arrows go from cell to cell, digits open one; Escape leaves the cells.
+  await page.keyboard.press('Shift+Tab')
+  await expect(cell('corner of Rectangle 1')).toBeFocused()
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('abc')
+  await page.keyboard.press('Tab')
+  await expect(page.getByText('“abc” is')).toBeVisible()
+  await page.keyboard.type('2')
+  await page.keyboard.press('Enter')
+  expect(await tool.first().getAttribute('aria-label')).toBe(isTool)
+  await expect(page.locator('[role=row][data-object]')).toHaveCount(2)
   await bench.saved()
 })
 

@@ -4,6 +4,7 @@ import type { LucideIcon } from 'lucide-react'
 import { useEffect } from 'react'
 import { createKeybindingsHandler } from 'tinykeys'
 import { create } from 'zustand'
+import { holdsTypedKeys } from './cell-keys'
 import { isMeant, watched } from './keys'
 import { say } from './notice'
 
@@ -52,7 +53,7 @@ export function useCommandSet(name: string, commands: readonly Command[]): void 
         for (const one of watched(key)) {
           bindings[one] = (event) => {
             if (event.defaultPrevented || !isMeant(key, event) || isModalOpen()) return
-            if (typing(event) && !command.everywhere) return
+            if ((typing(event) || holdsTypedKeys(event)) && !command.everywhere) return
             event.preventDefault()
             runCommand(command)
           }

@@ -11,7 +11,10 @@ type NumberFieldProps = {
   /** The number shown; null shows `placeholder`, for values that differ. */
   readonly value: number | null
   readonly onChange: (value: number) => void
-  readonly onDone?: () => void
+  /** Called when the editing ends: by Enter or Escape, or because the focus went elsewhere. */
+  readonly onDone?: (by: 'key' | 'leaving') => void
+  /** Goes to the next field, or to the one before; returns whether there is one. */
+  readonly onTab?: (field: HTMLInputElement, back: boolean) => boolean
   readonly step?: number
   readonly limits?: Limits
   readonly placeholder?: string
@@ -29,6 +32,7 @@ export function NumberField({
   value,
   onChange,
   onDone,
+  onTab,
   step = 1,
   limits,
   placeholder,
@@ -65,7 +69,9 @@ export function NumberField({
   function onKeyDown(event: React.KeyboardEvent<HTMLInputElement>): void {
     if (event.key === 'Enter') {
       const field = event.currentTarget
-      if (accept()) onDone?.()
+      // Without this, Enter would press the cell that gets the focus.
+      if (onTab) event.preventDefault()
+      if (accept()) onDone?.('key')
       // Selected, which lets the next text replace it.
       else requestAnimationFrame(() => field.select())
     } else if (event.key === 'Escape') {
@@ -74,7 +80,12 @@ export function NumberField({
       setDraft(null)
       setWrong(false)
       event.currentTarget.blur()
-      onDone?.()
+      onDone?.('key')
+    } else if (event.key === 'Tab' && onTab) {
+      // A refused number stays in the field, to be mended.
+      if (!accept()) event.currentTarget.select()
+      else if (!onTab(event.currentTarget, event.shiftKey)) return
+      event.preventDefault()
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       const base = draft === null ? value : sum(draft, value)
       if (base === null) return
@@ -90,7 +101,7 @@ export function NumberField({
     <input
       aria-label={label}
       aria-invalid={wrong || undefined}
-      data-untouched={draft === null}
+      data-cell={onTab ? 'number' : undefined}
       title={wrong ? 'This is no number or sum, or beyond what is taken here.' : undefined}
       autoFocus={autoFocus}
       className={clsx(
@@ -115,7 +126,7 @@ export function NumberField({
         accept()
         setDraft(null)
         setWrong(false)
-        onDone?.()
+        onDone?.('leaving')
       }}
     />
   )

@@ -1,15 +1,16 @@
 'use client'
 
 import clsx from 'clsx'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
+import { begun, cellBeside, editsCell, leaveCell, openCell } from '@/ui/cell-keys'
 import { NumberField } from '@/ui/number-field'
 import type { Limits } from '@/ui/limits'
 import { figure } from '@/ui/sum'
 
 /**
- * A number of the ledger: shown as text, edited in place by a click, Enter or typing. Null shows “several”; undefined
- * has none.
+ * A number of the ledger: shown as text, edited in place by a click, Enter or typing; Tab goes on to the next cell. Null
+ * shows “several”; undefined has none.
  */
 export function EditCell({
   label,
@@ -29,6 +30,7 @@ export function EditCell({
   suffix?: string
 }) {
   const [editing, setEditing] = useState(false)
+  const button = useRef<HTMLButtonElement>(null)
   if (value === undefined) return <span className="block pr-2 text-right text-quiet/70">–</span>
   const text = value === null ? 'several' : `${figure(value)}${suffix}`
   if (readOnly) return <span className="block pr-2 text-right text-quiet">{text}</span>
@@ -38,7 +40,16 @@ export function EditCell({
         label={label}
         value={value}
         onChange={onChange}
-        onDone={() => setEditing(false)}
+        onDone={(by) => {
+          if (by === 'leaving' || begun.byPress) return setEditing(false)
+          flushSync(() => setEditing(false))
+          button.current?.focus()
+        }}
+        onTab={(field, back) => {
+          const next = cellBeside(field, back)
+          if (next) openCell(next)
+          return next !== null
+        }}
         step={step}
         limits={limits}
         placeholder="several"
@@ -49,12 +60,22 @@ export function EditCell({
   }
   return (
     <button
+      ref={button}
       type="button"
+      data-cell="number"
       aria-label={`${label}: ${text}`}
-      onClick={() => setEditing(true)}
+      onClick={({ detail }) => {
+        if (detail > 0) begun.byPress = true
+        setEditing(true)
+      }}
       onKeyDown={(event) => {
+        if (leaveCell(event)) return
+        if (event.key !== 'Tab') begun.byPress = false
+        if (!editsCell(event)) return
+        event.stopPropagation()
+        if (event.ctrlKey || event.metaKey) event.preventDefault()
         // The field must be there before the typed character arrives.
-        if (/^[\d.(+*/-]$/.test(event.key) && !event.ctrlKey && !event.metaKey) flushSync(() => setEditing(true))
+        flushSync(() => setEditing(true))
       }}
       className={clsx(
         'block h-5 w-full truncate rounded-sheet pr-2 text-right hover:bg-sheet hover:outline hover:outline-hair',

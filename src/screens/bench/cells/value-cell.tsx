@@ -2,8 +2,10 @@
 
 import { Popover } from 'radix-ui'
 import { type ReactNode, useRef, useState } from 'react'
+import { flushSync } from 'react-dom'
 import { isGradient, type Paint } from '@/core/drawing/model/paint'
 import { colourOf, type NamedNumber, type NamedValues } from '@/core/drawing/model/values'
+import { begun, cellBeside, editsCell, leaveCell, openCell } from '@/ui/cell-keys'
 import { Chip } from '@/ui/chip'
 import { ColourField } from '@/ui/colour-field'
 import type { Limits } from '@/ui/limits'
@@ -34,19 +36,54 @@ export function ChoiceCell({
   /** How many steps of the history were done when it was opened. */
   const steps = useRef(0)
   const button = useRef<HTMLButtonElement>(null)
+  const content = useRef<HTMLDivElement>(null)
+  /** The cell that Tab leads to. */
+  const next = useRef<HTMLElement | null>(null)
   if (readOnly) return <span className="block truncate px-1 text-quiet">{shown}</span>
+  const show = () => {
+    steps.current = bench.session.getState().history.past.length
+    next.current = null
+    setOpen(true)
+  }
+  const onPanelKey = (event: React.KeyboardEvent<HTMLDivElement>) => {
+    const field = (event.target as HTMLElement).closest('input')
+    if (event.key === 'Enter' && field && field.getAttribute('aria-invalid') === null) {
+      // Runs after the field has taken or refused the typed value.
+      setTimeout(() => field.getAttribute('aria-invalid') === null && setOpen(false))
+    } else if (event.key === 'Tab' && button.current && fieldsIn(event.currentTarget).length <= 1) {
+      event.preventDefault()
+      field?.blur()
+      next.current = cellBeside(button.current, event.shiftKey)
+      setOpen(false)
+    } else if (!field) {
+      if (/^Arrow(Up|Down)$/.test(event.key)) {
+        event.preventDefault()
+        goToLine(event.currentTarget, event.key === 'ArrowUp' ? -1 : 1)
+      } else if (editsCell(event)) goToTyped(event.currentTarget, event.key)
+    }
+  }
   // The panel is only there while it is open: a ledger has hundreds of these cells.
   return (
     <>
       <button
         ref={button}
         type="button"
+        data-cell="choice"
         aria-label={label}
         aria-haspopup="dialog"
         aria-expanded={open}
-        onClick={() => {
-          steps.current = bench.session.getState().history.past.length
-          setOpen(true)
+        onClick={({ detail }) => {
+          if (detail > 0) begun.byPress = true
+          show()
+        }}
+        onKeyDown={(event) => {
+          if (leaveCell(event)) return
+          if (event.key !== 'Tab') begun.byPress = false
+          if (!editsCell(event)) return
+          event.stopPropagation()
+          // The panel must be there before the typed character arrives.
+          flushSync(show)
+          if (content.current) goToTyped(content.current, event.key)
         }}
         className="block h-5 w-full truncate rounded-sheet px-1 text-left hover:bg-sheet hover:outline hover:outline-hair aria-expanded:bg-sheet aria-expanded:outline aria-expanded:outline-hand"
       >
@@ -57,6 +94,7 @@ export function ChoiceCell({
           <Popover.Anchor virtualRef={button as React.RefObject<HTMLButtonElement>} />
           <Popover.Portal>
             <Popover.Content
+              ref={content}
               aria-label={label}
               role="dialog"
               align="start"
@@ -68,26 +106,18 @@ export function ChoiceCell({
                 const { past } = bench.session.getState().history
                 if (past.length > steps.current) goToStep(bench.session, steps.current)
               }}
-              onKeyDown={(event) => {
-                const field = (event.target as HTMLElement).closest('input')
-                if (event.key === 'Enter' && field && field.getAttribute('aria-invalid') === null) {
-                  // Runs after the field has taken or refused the typed value.
-                  setTimeout(() => field.getAttribute('aria-invalid') === null && setOpen(false))
-                } else if (isToolKey(event) && (!field || field.dataset.untouched === 'true')) {
-                  const { key, code, shiftKey } = event
-                  event.preventDefault()
-                  setOpen(false)
-                  // The key is the bench's, once the panel is gone.
-                  setTimeout(() =>
-                    document.body.dispatchEvent(
-                      new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true }),
-                    ),
-                  )
-                }
+              onKeyDown={onPanelKey}
+              onOpenAutoFocus={(event) => {
+                const panel = event.currentTarget as HTMLElement,
+                  current = panel.querySelector<HTMLElement>('button[aria-current=true]')
+                if (!panel.contains(document.activeElement) && !current) return
+                event.preventDefault()
+                if (!panel.contains(document.activeElement)) current!.focus()
               }}
               onCloseAutoFocus={(event) => {
                 event.preventDefault()
-                button.current?.focus()
+                if (next.current) openCell(next.current)
+                else if (!begun.byPress) button.current?.focus()
               }}
             >
               {children}
@@ -99,14 +129,30 @@ export function ChoiceCell({
   )
 }
 
-/** A letter by itself, or a digit where none can be typed, is the key of a tool. */
-const isToolKey = ({ key, ctrlKey, metaKey, altKey, target }: React.KeyboardEvent): boolean =>
-  !ctrlKey && !metaKey && !altKey && ((target as HTMLElement).closest('input') ? /^[a-z]$/i : /^[a-z0-9]$/i).test(key)
+/** The fields of a panel that text can be typed into. */
+const fieldsIn = (panel: HTMLElement) => [...panel.querySelectorAll<HTMLElement>('input:not([type=range])')]
+
+/** Moves the focus from one line of a panel to the next, and on to its field. */
+function goToLine(panel: HTMLElement, by: 1 | -1): void {
+  const lines = [...panel.querySelectorAll<HTMLElement>('[data-line], input:not([type=range])')]
+  lines[Math.max(0, Math.min(lines.length - 1, lines.indexOf(document.activeElement as HTMLElement) + by))]?.focus()
+}
+
+/** A letter moves the focus to the next line that begins with it; anything else to the field, which takes it. */
+function goToTyped(panel: HTMLElement, key: string): void {
+  const lines = [...panel.querySelectorAll<HTMLElement>('[data-line]')],
+    at = lines.indexOf(document.activeElement as HTMLElement)
+  const line = [...lines.slice(at + 1), ...lines.slice(0, at + 1)].find((one) =>
+    one.textContent.trim().toLowerCase().startsWith(key.toLowerCase()),
+  )
+  if (line) line.focus()
+  else fieldsIn(panel)[0]?.focus()
+}
 
 /** One choice in such a cell. */
 export function Line({ current, onChoose, children }: { current: boolean; onChoose: () => void; children: ReactNode }) {
   return (
-    <Popover.Close type="button" aria-current={current} className={line} onClick={onChoose}>
+    <Popover.Close type="button" data-line aria-current={current} className={line} onClick={onChoose}>
       {children}
     </Popover.Close>
   )

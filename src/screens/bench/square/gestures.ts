@@ -7,6 +7,7 @@ import { dragGuide } from '../tools/guide-drag'
 import { KeyPlace } from './key-place'
 import { RULER } from '../state/view'
 import type { At, Drag, Tools } from '../tools/tool'
+import { holdsTypedKeys } from '@/ui/cell-keys'
 import { isModalOpen, typing } from '@/ui/commands'
 import { keyboardNow } from '@/ui/keys'
 import { Fingers } from './two-fingers'
@@ -139,7 +140,7 @@ export function useGestures(bench: Bench, tools: Tools, stage: RefObject<HTMLEle
     }
     const onKey = (event: KeyboardEvent) => {
       const down = event.type === 'keydown'
-      if (down && (isModalOpen() || typing(event))) return
+      if (down && (isModalOpen() || typing(event) || holdsTypedKeys(event))) return
       if (event.code === 'Space') {
         if (down && (event.target as HTMLElement).closest('button, a, [role=row]') && !element.matches(':hover')) return
         held.space = down

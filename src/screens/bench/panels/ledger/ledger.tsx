@@ -45,6 +45,8 @@ function Tab({ panel: { id, word, useCount = noCount } }: { panel: Panel }) {
   return (
     <Tabs.Trigger
       value={id}
+      // After a press the keys are the square's again.
+      onClick={({ detail, currentTarget }) => detail > 0 && currentTarget.blur()}
       className="flex-none border-r border-hair px-2 py-[5px] whitespace-nowrap text-quiet min-[1180px]:px-3.5 hover:text-ink data-[state=active]:font-[640] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_2px_var(--ink)]"
     >
       {word}

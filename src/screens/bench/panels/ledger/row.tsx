@@ -116,6 +116,10 @@ export const Row = memo(function Row({
       data-id={object.id}
       style={{ transform: CSS.Translate.toString(transform), transition }}
       onMouseDown={(event) => pickRow(bench, object, locked, event, onPick)}
+      onFocus={({ target }) => {
+        if (!locked && target.closest('[data-cell]') && !bench.store.getState().selection.has(object.id))
+          onPick(object.id, PLAIN)
+      }}
       onMouseEnter={() => bench.store.setState({ hover: object.id })}
       onMouseLeave={() => bench.store.setState({ hover: null })}
       className={clsx(
@@ -258,6 +262,9 @@ export const Row = memo(function Row({
     </div>
   )
 })
+
+/** A press without a modifier. */
+const PLAIN = { shiftKey: false, ctrlKey: false, metaKey: false }
 
 /** Why a member has no effect on the container's result; null if it has one. */
 function idleIn(inside: Container, object: DrawingObject, scene: Scene): string | null {
