@@ -137,8 +137,8 @@ const FAULTS: Readonly<Record<string, Fault>> = {
   },
   'beyond-square': { objects: [box('a', -1, 3, 26, 18)], mends: true },
   'outside-live-area': { objects: [box('a', 0, 3, 24, 18)], mends: true },
-  'crosses-safe-zone': { objects: [box('a', 3, 3, 18, 18)], mends: true },
-  'misses-keyline': { objects: [disc('a', 12, 12, 5)], mends: true },
+  'crosses-safe-zone': { objects: [box('a', 3, 3, 18, 18)], mends: false },
+  'misses-keyline': { objects: [disc('a', 12, 12, 5)], mends: false },
   'off-centre': { objects: [box('a', 1, 8, 16, 8)], mends: true },
   'low-contrast': {
     objects: [plate('p', 'signal'), disc('a', 12, 12, 6, { style: { ...ink, fill: 'signal' } })],
@@ -307,7 +307,7 @@ describe('checks', () => {
   it('mend nothing that is locked, and look at nothing that is hidden', () => {
     for (const { objects } of Object.values(FAULTS)) {
       const locked = objects.map((object) => ({ ...object, locked: true as const }))
-      for (const { mend } of snagsIn(checked(...locked))) expect(mend).toBeUndefined()
+      for (const { mend, offer } of snagsIn(checked(...locked))) expect([mend, offer]).toEqual([undefined, undefined])
       const hidden = objects.map((object) => ({ ...object, hidden: true as const }))
       expect(new Set(found(checked(...hidden)))).toEqual(new Set(['nothing-drawn', 'hidden-left']))
     }

@@ -5,6 +5,8 @@ import { runs } from '../../testing/runs'
 import { moveObject } from '../drawing/objects/transform-object'
 import { readSetFile } from '../formats/set-file'
 import { SAMPLE_RULES } from '../../testing/sample-rules'
+import { fittedToPixels } from '../rules/fit/fit-to-pixels'
+import { keepsExactness } from '../drawing/edit/exactness'
 import { applyDrawingEdit } from '../drawing/edit/edit'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { DrawingObject } from '../drawing/objects/object'
@@ -83,6 +85,56 @@ describe('mending all at once', () => {
     const aside = icon.map((one) => moveObject(one, { x: 0, y: 0.5 }))
     expect(heavy(aside).length).toBeGreaterThan(0)
     expect(after(aside)).toEqual(icon)
+  })
+
+  it('brings what passes the live area back by whole steps, and only offers to scale', () => {
+    const frame = (x: number, y: number, w: number, h: number): DrawingObject => ({
+      kind: 'rectangle',
+      id: 'frame',
+      name: 'frame',
+      x,
+      y,
+      w,
+      h,
+      corner: 0,
+      style: { fill: 'none', stroke: 'ink', weight: 'main' },
+    })
+    const passes = (objects: readonly DrawingObject[]) =>
+      snagsIn(at(objects)).filter(({ check }) => /live-area|beyond-square/.test(check))
+    // Moved as a whole; drawn in on both sides; a line shortened.
+    const aside = [frame(1.5, 4, 16, 16), line('a', 12, 12)]
+    expect(passes(aside)).toHaveLength(1)
+    expect(after(aside)).toEqual(aside.map((one) => moveObject(one, { x: 0.5, y: 0 })))
+    expect(after([frame(1.5, 4, 21, 16)])[0]).toMatchObject({ x: 2, y: 4, w: 20, h: 16 })
+    const long = [frame(2, 4, 20, 16), { ...line('a', 12, 12), from: { x: 0.5, y: 12 } } as DrawingObject]
+    expect(after(long)[1]).toMatchObject({ from: { y: 12 }, to: { x: 21, y: 12 } })
+    expect(passes(after(long))).toEqual([])
+    // Far too large: scaling is offered, and never done.
+    const large = [frame(-4, -4, 32, 32), line('a', 12, 12)]
+    const [snag] = passes(large)
+    expect(snag).toMatchObject({ offer: { word: 'scale to 64.7 %' } })
+    expect(snag!.mend).toBeUndefined()
+    expect(after(large)[0]).toEqual(large[0])
+  })
+
+  it('leaves everything on the grid that lay there, and every named value its name', () => {
+    const { icons, rules } = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
+    const scene = sceneOf(rules)
+    const steps = fc.integer({ min: -4, max: 4 }).map((n) => n * rules.grid.step)
+    fc.assert(
+      fc.property(fc.nat(icons.length - 1), fc.nat(), steps, steps, fc.boolean(), (i, which, x, y, isWhole) => {
+        const whole = icons[i]!.masters[0]!.objects
+        const objects = whole.map((one, k) => (isWhole || k === which % whole.length ? moveObject(one, { x, y }) : one))
+        const mended = mendsOf({ objects, rules, scene }, []).reduce<readonly DrawingObject[]>(
+          applyDrawingEdit,
+          objects,
+        )
+        expect(keepsExactness(objects, mended, rules.grid.step)).toBe(true)
+        const fitted = fittedToPixels(objects, rules)
+        expect(keepsExactness(objects, fitted, rules.grid.step)).toBe(true)
+      }),
+      runs(80),
+    )
   })
 
   it('paints nothing ink that is white', () => {

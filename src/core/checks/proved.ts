@@ -6,6 +6,7 @@ import { keyOf } from './accepting'
 import type { Checked } from './check'
 import type { Snag } from './snag'
 import { CHECKS } from './checks'
+import { keepsExactness } from '../drawing/edit/exactness'
 import { inkInSquare } from './look/ink'
 import { snagsIn } from './snags'
 
@@ -28,8 +29,8 @@ export function snagsWithProvedMends(checked: Checked, accepted: readonly Accept
 }
 
 /**
- * Tries a mend: whether its snag is gone, no other relevant snag came, fewer are left, and the picture stays: as many
- * contours, no more segments in each, the same symmetries, and about as much ink.
+ * Tries a mend: whether its snag is gone, no other relevant snag came, fewer are left, what lay on the grid lies on it
+ * still, and the picture stays: as many contours, no more segments in each, the same symmetries, and about as much ink.
  */
 export function isProved(
   snag: Snag,
@@ -38,6 +39,7 @@ export function isProved(
   accepted: readonly Accepted[] = [],
 ): boolean {
   const objects = applyDrawingEdit(checked.objects, snag.mend!)
+  if (!keepsExactness(checked.objects, objects, checked.rules.grid.step)) return false
   const next = { ...checked, objects }
   const now = snagsIn(next, accepted)
   if (now.length >= all.length) return false

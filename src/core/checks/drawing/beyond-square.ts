@@ -1,7 +1,7 @@
 import { pathBounds } from '../../geometry/path'
 import type { Check } from '../check'
 import { inkInSquare } from '../look/ink'
-import { furthest, hasPlate, reachOf, scaled } from '../look/reach'
+import { drawnIn, furthest, hasPlate, reachOf, scaled } from '../look/reach'
 import { said } from '../look/seen'
 import { OVER } from '../look/tolerance'
 
@@ -23,6 +23,7 @@ export const beyondSquare: Check = {
         sentence: `The drawing passes the square by ${said(over)}, which is cut off.`,
         objects: [],
         spot: furthest(box, size / 2),
+        ...drawnIn(checked, checked.rules.liveArea, 0),
         ...scaled(checked, checked.rules.liveArea / 2 / (size / 2 + over)),
       },
     ]

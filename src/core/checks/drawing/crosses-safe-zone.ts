@@ -1,8 +1,7 @@
-import { transformObject } from '../../drawing/objects/transform-object'
 import { kindOf } from '../../drawing/objects/object'
 import type { Check } from '../check'
 import { shownInk } from '../look/ink'
-import { scaledAbout } from '../look/reach'
+import { scaled } from '../look/reach'
 import { said } from '../look/seen'
 import { OVER } from '../look/tolerance'
 
@@ -33,14 +32,7 @@ export const crossesSafeZone: Check = {
         sentence: `The drawing passes the safe zone by ${said(far.away - r)}.`,
         objects: [],
         spot: { at: far.at },
-        ...(front.some(({ locked }) => locked)
-          ? {}
-          : {
-              mend: {
-                kind: 'replace' as const,
-                objects: front.map((object) => transformObject(object, scaledAbout({ x: c, y: c }, r / far.away))),
-              },
-            }),
+        ...scaled(checked, r / far.away, front),
       },
     ]
   },

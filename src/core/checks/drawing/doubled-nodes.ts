@@ -4,7 +4,7 @@ import type { Rules } from '../../rules/rules'
 import type { Check } from '../check'
 import { type At, after, eachNode, inPaths, many, type PathObject, without } from '../look/paths'
 import { isStraight } from '../look/straights'
-import { ON_GRID } from '../look/tolerance'
+import { ON_GRID } from '../../drawing/edit/exactness'
 
 /** Nodes with a straight way between them that are nearer, in units of a 24 grid, were meant to be one. */
 const ONE = 0.05

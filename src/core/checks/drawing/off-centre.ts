@@ -20,7 +20,10 @@ export const offCentre: Check = {
       middle = rules.grid.size / 2
     const centre = inkCentroid(shownInk(checked))
     if (!centre || hasPlate(checked)) return []
-    const by = { x: tidy(middle - centre.x), y: tidy(middle - centre.y) },
+    const { step } = rules.grid,
+      steps = (by: number) => tidy(Math.round(by / step) * step)
+    const by = { x: middle - centre.x, y: middle - centre.y },
+      to = { x: steps(by.x), y: steps(by.y) },
       away = Math.hypot(by.x, by.y)
     if (away <= (OFF_CENTRE * rules.grid.size) / 24) return []
     return [
@@ -29,7 +32,7 @@ export const offCentre: Check = {
         objects: [],
         spot: { at: centre, to: { x: middle, y: middle } },
         ...(!objects.some(({ locked }) => locked) && {
-          mend: { kind: 'replace' as const, objects: objects.map((object) => moveObject(object, by)) },
+          mend: { kind: 'replace' as const, objects: objects.map((object) => moveObject(object, to)) },
         }),
       },
     ]

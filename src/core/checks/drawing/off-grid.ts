@@ -1,9 +1,9 @@
 import { laidNodes, withLaidNodes } from '../../drawing/objects/laid-nodes'
-import { type DrawingObject, type Framed, isFramed, kindOf } from '../../drawing/objects/object'
-import type { Point } from '../../geometry/point'
+import type { DrawingObject } from '../../drawing/objects/object'
 import type { Check } from '../check'
+import { isUprightFrame, laidPlaces } from '../../drawing/objects/laid-places'
 import { replacing, said, seenIn } from '../look/seen'
-import { ON_GRID } from '../look/tolerance'
+import { isOnStep } from '../../drawing/edit/exactness'
 
 /** Nodes, ends and sides off the grid. */
 export const offGrid: Check = {
@@ -14,7 +14,7 @@ export const offGrid: Check = {
   find: ({ objects, rules }) =>
     seenIn(objects).flatMap((one) => {
       const { step } = rules.grid
-      const off = placesOf(one.object).filter(({ x, y }) => !isOn(x, step) || !isOn(y, step))
+      const off = laidPlaces(one.object).filter(({ x, y }) => !isOnStep(x, step) || !isOnStep(y, step))
       const [first] = off
       if (!first) return []
       return [
@@ -27,21 +27,6 @@ export const offGrid: Check = {
       ]
     }),
 }
-
-const isOn = (value: number, step: number): boolean => Math.abs(value / step - Math.round(value / step)) < ON_GRID
-
-/** The places that an object was laid down by. */
-function placesOf(object: DrawingObject): readonly Point[] {
-  if (!isUprightFrame(object)) return laidNodes(object).flatMap(({ nodes }) => nodes)
-  const { x, y, w, h } = object
-  return [
-    { x, y },
-    { x: x + w, y: y + h },
-  ]
-}
-
-const isUprightFrame = (object: DrawingObject): object is Framed =>
-  isFramed(object) && kindOf(object).fills !== undefined && !object.turn && !object.skew
 
 function onGrid(object: DrawingObject, step: number): DrawingObject {
   const on = (value: number) => Math.round(value / step) * step

@@ -1,7 +1,7 @@
 import { pathBounds } from '../../geometry/path'
 import type { Check } from '../check'
 import { shownInk } from '../look/ink'
-import { furthest, hasPlate, reachOf, scaled } from '../look/reach'
+import { drawnIn, furthest, hasPlate, reachOf, scaled } from '../look/reach'
 import { said } from '../look/seen'
 import { OVER } from '../look/tolerance'
 
@@ -27,6 +27,7 @@ export const outsideLiveArea: Check = {
         sentence: `The drawing passes the live area by ${said(over)}.`,
         objects: [],
         spot: furthest(box, size / 2),
+        ...drawnIn(checked, rules.liveArea, slack),
         ...scaled(checked, rules.liveArea / 2 / (rules.liveArea / 2 + over)),
       },
     ]

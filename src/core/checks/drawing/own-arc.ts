@@ -8,7 +8,8 @@ import type { Rules } from '../../rules/rules'
 import type { Check } from '../check'
 import { many } from '../look/paths'
 import { paintedIn, said } from '../look/seen'
-import { ON_GRID, SAME, SAME_DIRECTION } from '../look/tolerance'
+import { ON_GRID } from '../../drawing/edit/exactness'
+import { SAME, SAME_DIRECTION } from '../look/tolerance'
 
 /** A corner that differs from a radius by a greater share of it was meant to be something else. */
 const NEARLY = 0.25

@@ -9,7 +9,8 @@ import { windingOf } from '../../geometry/winding'
 import type { Check, Checked } from '../check'
 import { many } from '../look/paths'
 import { paintedIn, said } from '../look/seen'
-import { ON_GRID, SAME } from '../look/tolerance'
+import { ON_GRID } from '../../drawing/edit/exactness'
+import { SAME } from '../look/tolerance'
 import { nearestNamed } from '../look/values-of-rules'
 
 /** A bar that differs from a weight by a greater share of it was meant to be something else. */

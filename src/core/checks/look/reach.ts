@@ -1,25 +1,28 @@
 import type { Box } from '../../geometry/box'
 import { transformObject } from '../../drawing/objects/transform-object'
 import { kindOf } from '../../drawing/objects/object'
-import type { Point } from '../../geometry/point'
-import type { Transform } from '../../geometry/transform'
 import type { Checked } from '../check'
 import type { Found } from '../snag'
+import { broughtWithin } from './within'
 
-/** The drawing scaled about the centre of the square, unless an object is locked. */
-export function scaled({ objects, rules }: Checked, by: number): Pick<Found, 'mend'> {
-  const c = rules.grid.size / 2
-  if (objects.some(({ locked }) => locked)) return {}
+/** The offer to scale objects about the centre of the square; none where one is locked. */
+export function scaled({ objects, rules }: Checked, by: number, which = objects): Pick<Found, 'offer'> {
+  const at = (rules.grid.size / 2) * (1 - by)
+  if (which.some(({ locked }) => locked)) return {}
   return {
-    mend: {
-      kind: 'replace',
-      objects: objects.map((object) => transformObject(object, scaledAbout({ x: c, y: c }, by))),
+    offer: {
+      word: `scale to ${Math.round(1000 * by) / 10} %`,
+      edit: { kind: 'replace', objects: which.map((object) => transformObject(object, [by, 0, 0, by, at, at])) },
     },
   }
 }
 
-/** The map that scales about a place. */
-export const scaledAbout = ({ x, y }: Point, by: number): Transform => [by, 0, 0, by, x * (1 - by), y * (1 - by)]
+/** The edit that brings the drawing inside a square about the middle, by whole steps; none where no such edit will do. */
+export function drawnIn(checked: Checked, side: number, slack: number): Pick<Found, 'mend'> {
+  const at = (checked.rules.grid.size - side) / 2
+  const objects = broughtWithin(checked, { x: at, y: at, w: side, h: side }, slack)
+  return objects ? { mend: { kind: 'replace', objects } } : {}
+}
 
 /** Whether a drawing has a ground that fills the square. Its other objects are then measured by other rules. */
 export const hasPlate = ({ objects }: Checked): boolean => objects.some((object) => kindOf(object).stands === 'ground')

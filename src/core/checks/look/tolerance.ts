@@ -1,8 +1,5 @@
 /** The tolerances of the checks, with their reasons. Lengths are in units of a 24 grid and scale with the grid. */
 
-/** Tolerance of grid positions, in steps: that of a number typed with three digits. */
-export const ON_GRID = 2e-3
-
 /** A direction nearer than this to one that was meant is a slip of the hand, in degrees. */
 export const NEARLY_STRAIGHT = 3
 

@@ -1,6 +1,6 @@
 import type { Snag } from '@/core/checks/snag'
 import { acceptedAs } from '@/core/checks/accepting'
-import { fitted } from '@/core/rules/fit/fit'
+import { fittedToPixels } from '@/core/rules/fit/fit-to-pixels'
 import { acceptedIn } from '@/core/set/set'
 import type { Command } from '@/ui/commands'
 import { say } from '@/ui/notice'
@@ -21,6 +21,11 @@ export const mend = (bench: Bench, snag: Snag): void => {
   if (snag.mend) bench.edit(snag.mend, `Mend: ${snag.sentence}`.slice(0, 120))
 }
 
+/** Makes the edit that a snag offers: it leaves the grid, so that no mend makes it by itself. */
+export const takeOffer = (bench: Bench, { offer, sentence }: Snag): void => {
+  if (offer) bench.edit(offer.edit, `Scale: ${sentence}`.slice(0, 120))
+}
+
 /** Does every repair that is known for the open icon, as one step. What looks for them is loaded when it is wanted. */
 export async function mendAll(bench: Bench): Promise<void> {
   const [{ mendsOf }, { checkedOn }] = await Promise.all([
@@ -39,8 +44,8 @@ export async function mendAll(bench: Bench): Promise<void> {
 function fitToPixels(bench: Bench): void {
   const { objects, rules } = bench
   if (objects.some(({ locked }) => locked)) return say({ text: 'Something in the drawing is locked: unlock it first.' })
-  const { objects: next } = fitted(objects, rules, rules)
-  if (JSON.stringify(next) === JSON.stringify(objects)) return say({ text: 'Every edge lies where it can already.' })
+  const next = fittedToPixels(objects, rules)
+  if (next === objects) return say({ text: 'No edge can be brought nearer to the pixels without leaving the grid.' })
   bench.edit({ kind: 'replace', objects: next }, 'Fit the drawing to pixels')
 }
 

@@ -12,7 +12,7 @@ import { PixelPicture } from '@/ui/pixel-picture'
 import { useTheme } from '@/ui/theme'
 import { type Beside, lookAgain, UNLOOKED, useSnags, weighty } from '../../session/snags'
 import { useBench, useSlice } from '../state/context'
-import { accept, mend, mendAll, SNAGS } from '../operations/snags'
+import { accept, mend, mendAll, SNAGS, takeOffer } from '../operations/snags'
 
 const MARKS = { error: '◆', warning: '◇', note: '·' } as const
 
@@ -99,10 +99,16 @@ function Mended({ objects, mend, rules }: { objects: Master['objects']; mend: Dr
 const SnagRow = memo(function SnagRow({ snag, onLookAgain }: { snag: Snag; onLookAgain: () => void }) {
   const bench = useBench()
   const { check, word, severity, sentence, objects } = snag
-  const point = (isPointed: boolean) => {
-    bench.preview(isPointed ? snag.mend! : null)
-    bench.put(SNAGS, { mending: isPointed ? snag.mend! : null })
+  const show = (edit: DrawingEdit | null) => {
+    bench.preview(edit)
+    bench.put(SNAGS, { mending: edit })
   }
+  const seen = (edit: DrawingEdit) => ({
+    onPointerEnter: () => show(edit),
+    onPointerLeave: () => show(null),
+    onFocus: () => bench.put(SNAGS, { mending: edit }),
+    onBlur: () => bench.put(SNAGS, { mending: null }),
+  })
   return (
     <li
       onMouseEnter={() => bench.put(SNAGS, { pointed: snag })}
@@ -134,10 +140,7 @@ const SnagRow = memo(function SnagRow({ snag, onLookAgain }: { snag: Snag; onLoo
             type="button"
             aria-label={`Mend: ${sentence}`}
             title="What it would be is seen on the square meanwhile"
-            onPointerEnter={() => point(true)}
-            onPointerLeave={() => point(false)}
-            onFocus={() => bench.put(SNAGS, { mending: snag.mend! })}
-            onBlur={() => bench.put(SNAGS, { mending: null })}
+            {...seen(snag.mend)}
             onClick={() => {
               bench.put(SNAGS, { mending: null })
               mend(bench, snag)
@@ -145,6 +148,21 @@ const SnagRow = memo(function SnagRow({ snag, onLookAgain }: { snag: Snag; onLoo
             className="underline hover:text-hand"
           >
             mend
+          </button>
+        )}
+        {!snag.mend && snag.offer && (
+          <button
+            type="button"
+            aria-label={`Scale: ${sentence}`}
+            title="Scales the whole drawing, which takes it off the grid"
+            {...seen(snag.offer.edit)}
+            onClick={() => {
+              bench.put(SNAGS, { mending: null })
+              takeOffer(bench, snag)
+            }}
+            className="whitespace-nowrap underline hover:text-hand"
+          >
+            {snag.offer.word}
           </button>
         )}
         {check === UNLOOKED && (
