@@ -162,7 +162,7 @@ describe('snapping to the true thing', () => {
 
   it('names crossings, quadrants, middles and lines gone on', () => {
     const cross = [line('a', 2, 3, 20, 21), line('b', 2, 18, 19, 4)]
-    const crossing = snapPoint({ x: 9.9, y: 11.1 }, snapTargets(rules, cross, onGrid), 0.6)
+    const crossing = snapPoint({ x: 10.22, y: 11.25 }, snapTargets(rules, cross, onGrid), 0.6)
     expect(label(crossing)).toBe('crossing')
     expect(crossing.point.x - crossing.point.y).toBeCloseTo(-1, 9)
     expect((crossing.point.x - 2) / 17 + (crossing.point.y - 4) / 14).toBeCloseTo(1, 9)
@@ -178,6 +178,37 @@ describe('snapping to the true thing', () => {
     const slanted = snapTargets(rules, [line('l', 2, 8, 16, 17.2)], onGrid)
     expect(snapPoint({ x: 22.98, y: 22.02 }, slanted, reach).point).toEqual({ x: 23, y: 22 })
     expect(label(snapPoint({ x: 22.75, y: 21.65 }, slanted, reach))).toBe('extension')
+  })
+
+  it('lets what is under the pointer win', () => {
+    // 20 pixels a unit: six pixels are 0.3. A slanted line crosses the round keyline at (17.099, 2.253).
+    const slant = line('slant', 12.25, 12.1, 18.1, 0.22),
+      drawn = [slant, line('post', 4.2, 6, 4.2, 18)]
+    const targets = snapTargets(rules, drawn, all)
+    const from = { x: 7.5, y: 19.5 }
+    const winners: [pointer: [number, number], label: string | undefined, place?: [number, number]][] = [
+      // On a place of the grid, whatever is derived beside it.
+      [[16.5, 3.5], undefined, [16.5, 3.5]],
+      [[16.48, 3.46], undefined, [16.5, 3.5]],
+      // On a crossing with the keyline that lies beside the grid.
+      [[17.11, 2.26], 'crossing'],
+      // On the node of a line, and a pixel beside it; a place of the grid as near as the node gives way.
+      [[4.2, 6], 'node', [4.2, 6]],
+      [[4.25, 6.05], 'node', [4.2, 6]],
+      [[4.36, 6], 'node', [4.2, 6]],
+      // Beyond that, the grid is nearer.
+      [[4.42, 5.6], undefined, [4.5, 5.5]],
+      // Beside the line, its side and the grid across it.
+      [[4.22, 9.1], 'edge', [4.2, 9]],
+      // A keyline at the place of the grid gives its name to it; alone it does not draw away from the grid.
+      [[2.05, 10.1], 'square keyline', [2, 10]],
+      [[2.35, 10.1], undefined, [2.5, 10]],
+    ]
+    for (const [[x, y], word, place] of winners) {
+      const snapped = snapPoint({ x, y }, targets, reach, from)
+      expect([x, y, label(snapped)]).toEqual([x, y, word])
+      if (place) expect([snapped.point.x, snapped.point.y]).toEqual(place)
+    }
   })
 
   it('catches the node of a rounded corner, not only where its arc begins', () => {

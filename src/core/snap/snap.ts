@@ -1,9 +1,10 @@
 import type { Box } from '../geometry/box'
+import type { Curve } from '../geometry/curve'
 import { nearestOnCurve } from '../geometry/nearest'
 import { cross, distance, dot, type Point, subtract } from '../geometry/point'
 import { equalGaps } from './gaps'
 import { crossingsOf, curvesNear, nearestPlace, touchesFrom } from './places'
-import type { SnapLine, SnapTargets } from './targets'
+import type { SnapLine, SnapPoint, SnapTargets } from './targets'
 import { SAME_POINT } from '../geometry/tolerance'
 
 /** The place of a snap: a horizontal or vertical line, or a point, with its label. The grid has no mark. */
@@ -13,19 +14,37 @@ export type SnapMark =
 
 export type Snapped = { readonly point: Point; readonly marks: readonly SnapMark[] }
 
-type Catch = { readonly value: number; readonly away: number; readonly label: string | null }
+/** Pixels on the screen within which something is caught; `reach` is as many in grid units. */
+const REACH = 6
 
-/** The nearest line within reach, or the grid where that is nearer; a line wins over the grid at the same place. */
+/**
+ * Advantage in pixels of one class of places over the next: places of drawn objects over the grid, and the grid over
+ * keylines and derived places. Else the nearest wins.
+ */
+const ADVANTAGE = 0.75
+
+/** A candidate for one axis: its distance, and its distance less its advantage. */
+type Catch = { readonly value: number; readonly away: number; readonly score: number; readonly label: string | null }
+
+/**
+ * The place on one axis that a value is caught by: the nearest of the lines within reach and the grid, by class. A line at
+ * the same place as the grid gives its name to it.
+ */
 function catchAxis(value: number, lines: readonly SnapLine[], step: number | null, reach: number): Catch {
-  let best: Catch = { value, away: Infinity, label: null }
+  const advantage = (ADVANTAGE * reach) / REACH
+  let best: Catch = { value, away: Infinity, score: Infinity, label: null }
+  if (step !== null) {
+    const onGrid = Math.round(value / step) * step,
+      away = Math.abs(onGrid - value)
+    best = { value: onGrid, away, score: away, label: null }
+  }
   for (const line of lines) {
     const away = Math.abs(line.value - value)
-    if (away <= reach && away < best.away) best = { value: line.value, away, label: line.label }
-  }
-  if (step !== null) {
-    const onGrid = Math.round(value / step) * step
-    const away = Math.abs(onGrid - value)
-    if (away < best.away - SAME_POINT) best = { value: onGrid, away, label: null }
+    if (away > reach) continue
+    const isThere = Math.abs(line.value - best.value) < SAME_POINT,
+      score = isThere && best.label === null ? best.score : away + (line.isDrawn ? -advantage : advantage)
+    if (score < best.score || (isThere && best.label === null))
+      best = { value: line.value, away, score, label: line.label }
   }
   return best
 }
@@ -35,44 +54,68 @@ const marks = (x: Catch, y: Catch): SnapMark[] => [
   ...(y.label === null ? [] : [{ kind: 'y' as const, value: y.value, label: y.label }]),
 ]
 
+/** A candidate for a point, by its score: its distance less its advantage. */
+type Candidate = Snapped & { readonly score: number }
+
 /**
- * A point drawn to the nearest target: a place there is (node, centre, crossing), then one that a line from `from`
- * would touch or meet at a right angle, then a line gone on, then lines across and down, and the grid. `reach` in grid
- * units says how near a target must be; the grid reaches everywhere.
+ * A point drawn to the nearest candidate: places of drawn objects, the grid with the lines across and down, and derived
+ * places: crossings, tangents and perpendiculars of a line from `from`, extensions. Distances are compared on the screen,
+ * with a small advantage by class. `reach` in grid units says how near a candidate must be; the grid reaches everywhere.
  */
 export function snapPoint(p: Point, targets: SnapTargets, reach: number, from?: Point): Snapped {
-  const { on } = targets
+  const { on } = targets,
+    advantage = (ADVANTAGE * reach) / REACH
   const near = on.crossings || on.tangents || on.edges ? curvesNear(targets.curves, p, reach) : []
-  const point = nearestPlace(targets.points, p, reach)
-  const place =
-    (on.crossings ? nearestPlace(crossingsOf(near), p, point ? distance(point.at, p) - 1e-6 : reach) : null) ??
-    point ??
-    (on.tangents && from
-      ? nearestPlace(
-          near.flatMap((curve) => touchesFrom(from, curve, p)),
-          p,
-          reach,
-        )
-      : null)
-  if (place) return { point: place.at, marks: [{ kind: 'point', ...place }] }
-  const x = catchAxis(p.x, targets.xs, targets.step, reach)
-  const y = catchAxis(p.y, targets.ys, targets.step, reach)
-  const beyond = on.extensions ? extensionNear(targets, p, reach) : null
-  const along = beyond && alongLine(beyond, p, x, y, reach, from)
-  // A place of the grid, the rules or a side wins against the extension of a line.
-  const isExact = Math.max(x.away, y.away) <= reach * EXACT
-  if (along && (!isExact || distance(along.point, { x: x.value, y: y.value }) < SAME_POINT)) return along
-  if (on.edges && near.length > 0) {
-    const { at, curve } = near
-      .map((one) => ({ ...nearestOnCurve(one, p), curve: one }))
-      .reduce((best, one) => (one.distance < best.distance ? one : best))
-    return { point: at, marks: [{ kind: 'point', at, label: targets.names.get(curve) ?? 'edge' }] }
+  const candidate = (place: SnapPoint, by: number): Candidate => ({
+    point: place.at,
+    marks: [{ kind: 'point', ...place }],
+    score: distance(place.at, p) + by,
+  })
+  const best = (places: readonly SnapPoint[], by: number): Candidate[] => {
+    const place = nearestPlace(places, p, reach)
+    return place ? [candidate(place, by)] : []
   }
-  return { point: { x: x.value, y: y.value }, marks: marks(x, y) }
+  const x = catchAxis(p.x, targets.xs, targets.step, reach),
+    y = catchAxis(p.y, targets.ys, targets.step, reach)
+  const beyond = on.extensions ? extensionNear(targets, p, reach) : null,
+    along = beyond && alongLine(beyond, p, x, y, reach, from)
+  const candidates = [
+    ...best(targets.points, -advantage),
+    ...(on.edges ? edgeNear(near, targets, p).map((place) => candidate(place, -advantage)) : []),
+    ...(on.crossings ? best(crossingsOf(near), advantage) : []),
+    ...(on.tangents && from
+      ? best(
+          near.flatMap((curve) => touchesFrom(from, curve, p)),
+          advantage,
+        )
+      : []),
+    ...(along ? [candidate(along, advantage)] : []),
+  ]
+  const point = { x: x.value, y: y.value }
+  const isCaught = x.away < Infinity || y.away < Infinity
+  const plain: Candidate = {
+    point,
+    marks: marks(x, y),
+    score: isCaught ? Math.hypot(scoreOf(x), scoreOf(y)) : Infinity,
+  }
+  const first = candidates.reduce((least, one) => (one.score < least.score ? one : least), plain)
+  // A named place at the same point gives its name to it.
+  const named = first === plain && candidates.find((one) => distance(one.point, point) < SAME_POINT)
+  const { point: lands, marks: shown } = named || first
+  return { point: lands, marks: shown }
 }
 
-/** Where both axes catch within this share of the reach, the point between them is taken to be meant. */
-const EXACT = 1 / 3
+/** The share of an axis in the score of a point; nothing where the axis is free. */
+const scoreOf = ({ away, score }: Catch): number => (away === Infinity ? 0 : Math.max(0, score))
+
+/** The nearest place of an edge within reach, as a list of one; none if there is none. */
+function edgeNear(near: readonly Curve[], { names }: SnapTargets, p: Point): SnapPoint[] {
+  if (near.length === 0) return []
+  const { at, curve } = near
+    .map((one) => ({ ...nearestOnCurve(one, p), curve: one }))
+    .reduce((best, one) => (one.distance < best.distance ? one : best))
+  return [{ at, label: names.get(curve) ?? 'edge' }]
+}
 
 /** How far beyond its ends a line is extended, in lengths of the line. */
 const BEYOND = 3
@@ -100,8 +143,11 @@ function extensionNear({ curves }: SnapTargets, p: Point, reach: number): Straig
   return best
 }
 
+/** The share of the reach within which a place of an extended line counts more than the line itself. */
+const NEAR = 0.5
+
 /** A place on an extended line where it crosses what the point was caught by on either axis, when that is near. */
-function alongLine({ a, b }: Straight, p: Point, x: Catch, y: Catch, reach: number, from?: Point): Snapped {
+function alongLine({ a, b }: Straight, p: Point, x: Catch, y: Catch, reach: number, from?: Point): SnapPoint {
   const d = subtract(b, a)
   const places = [
     ...(d.x === 0 || x.away > reach
@@ -112,8 +158,7 @@ function alongLine({ a, b }: Straight, p: Point, x: Catch, y: Catch, reach: numb
       : [{ at: { x: a.x + ((y.value - a.y) * d.x) / d.y, y: y.value }, label: 'extension' }]),
     ...(from ? [{ at: foot(a, d, from), label: 'perpendicular' }] : []),
   ]
-  const found = nearestPlace(places, p, 1.5 * reach) ?? { at: foot(a, d, p), label: 'extension' }
-  return { point: found.at, marks: [{ kind: 'point', ...found }] }
+  return nearestPlace(places, p, NEAR * reach) ?? { at: foot(a, d, p), label: 'extension' }
 }
 
 function foot(a: Point, d: Point, p: Point): Point {
@@ -139,7 +184,7 @@ export function snapBox(
       const found = catchAxis(place, lines, null, reach)
       if (
         found.label !== null &&
-        (found.away < best.away - SAME_POINT || (best.label === null && found.away <= best.away + SAME_POINT))
+        (found.score < best.score - SAME_POINT || (best.label === null && found.away <= best.away + SAME_POINT))
       ) {
         best = found
         shift = found.value - place

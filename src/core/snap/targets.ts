@@ -13,8 +13,8 @@ import { type DrawingObject, isCornered, isFramed } from '../drawing/objects/obj
 import type { Rules } from '../rules/rules'
 import { SAME_POINT } from '../geometry/tolerance'
 
-/** A snap position on one axis, with a label of a word or two. */
-export type SnapLine = { readonly value: number; readonly label: string }
+/** A snap position on one axis, with a label of a word or two; `isDrawn` if it is of an object or a guide, not of the rules. */
+export type SnapLine = { readonly value: number; readonly label: string; readonly isDrawn?: true }
 
 export type SnapPoint = { readonly at: Point; readonly label: string }
 
@@ -81,12 +81,12 @@ export function snapTargets(
     edges: Curve[] = [],
     boxes: Box[] = []
   const { size } = rules.grid
-  const lines = ({ x, y, w, h }: Box, label: string, centre: string | null) => {
-    xs.push({ value: x, label }, { value: x + w, label })
-    ys.push({ value: y, label }, { value: y + h, label })
+  const lines = ({ x, y, w, h }: Box, label: string, centre: string | null, drawn?: { isDrawn: true }) => {
+    xs.push({ value: x, label, ...drawn }, { value: x + w, label, ...drawn })
+    ys.push({ value: y, label, ...drawn }, { value: y + h, label, ...drawn })
     if (centre === null) return
-    xs.push({ value: x + w / 2, label: centre })
-    ys.push({ value: y + h / 2, label: centre })
+    xs.push({ value: x + w / 2, label: centre, ...drawn })
+    ys.push({ value: y + h / 2, label: centre, ...drawn })
   }
   if (on.keylines) {
     const middle = { x: size / 2, y: size / 2 }
@@ -101,8 +101,8 @@ export function snapTargets(
   }
   if (on.guides) {
     for (const { at, angle } of guides) {
-      if (angle % 180 === 0) ys.push({ value: at.y, label: 'guide' })
-      else if (angle % 90 === 0) xs.push({ value: at.x, label: 'guide' })
+      if (angle % 180 === 0) ys.push({ value: at.y, label: 'guide', isDrawn: true })
+      else if (angle % 90 === 0) xs.push({ value: at.x, label: 'guide', isDrawn: true })
       else edges.push(curveOf(alongGuide(at, angle, 2 * size)))
     }
   }
@@ -111,7 +111,7 @@ export function snapTargets(
     const around = extent(object, sceneOf(rules)),
       path = outline(object, sceneOf(rules))
     boxes.push(around)
-    if (on.nodes) lines(around, 'edge', on.middles ? 'centre' : null)
+    if (on.nodes) lines(around, 'edge', on.middles ? 'centre' : null, { isDrawn: true })
     if (on.middles)
       points.push({
         at: isFramed(object) ? framePoint(object, { x: 0.5, y: 0.5 }) : boxCentre(around),

@@ -118,6 +118,11 @@ export class Bench {
     return only?.kind === kind && more.length === 0 ? (only as OfKind<K>) : null
   }
 
+  /** Shows where a press or a release lands as the place of the pointer. */
+  land(place: Point): void {
+    this.store.setState({ pointer: place })
+  }
+
   get reach(): number {
     return REACH / (this.store.getState().view?.scale ?? 1)
   }

@@ -3,11 +3,10 @@ import type { ToolDefinition } from './tool'
 import type { Point } from '@/core/geometry/point'
 import { distance } from '@/core/geometry/point'
 import { freshLine, freshStyle } from '@/core/drawing/edit/fresh'
-import { constrainAngle } from '@/core/snap/snap'
 import { newId } from '@/ui/new-id'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../state/bench'
-import { caught, onGridAlong, showCaught } from './snapping'
+import { caught, showCaught, turned } from './snapping'
 import type { Tool } from './tool'
 
 /** Draws a straight line from end to end; Shift turns it in steps of 45°. */
@@ -31,7 +30,7 @@ function drawLineTool(bench: Bench): Tool {
       return {
         move(next) {
           const { point, marks } = caught(bench, next, targets, from)
-          to = next.shift ? onGridAlong(from, constrainAngle(from, next.p), next.free ? null : targets.step) : point
+          to = next.shift ? turned(bench, from, next, targets.step) : point
           bench.preview(add(to))
           bench.select([id])
           bench.hold({ marks: next.shift ? [] : marks, figure: { at: to, text: lineFigure(from, to) } })

@@ -19,7 +19,7 @@ import type { Drawable } from '../state/drawable'
 import { sliceInHand } from '../state/slice'
 import { lineFigure } from './draw-line'
 import { isFilledSet } from './fresh-style'
-import { caught, onGridAlong } from './snapping'
+import { caught, turned } from './snapping'
 import type { At, Tool } from './tool'
 
 /**
@@ -75,7 +75,7 @@ function penTool(bench: Bench): Tool {
     const targets = bench.targetsAtRest
     if (last && at.shift)
       return {
-        point: onGridAlong(last, constrainAngle(last, at.p), at.free ? null : targets.step),
+        point: turned(bench, last, at, targets.step),
         closing: false,
         last: false,
       }

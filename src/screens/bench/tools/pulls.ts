@@ -9,7 +9,6 @@ import type { Grip } from '@/core/drawing/scene/grip'
 import { gripsOf, pullGrip } from '@/core/drawing/edit/grips'
 import { type DrawingObject, isFramed, kindOf } from '@/core/drawing/objects/object'
 import { type Handle, HANDLES, pullFrame } from '@/core/drawing/edit/resize'
-import { constrainAngle } from '@/core/snap/snap'
 import { touchBySizing } from '@/core/snap/snap-circle'
 import { figure } from '@/ui/sum'
 import type { Bench } from '../state/bench'
@@ -17,7 +16,7 @@ import { toScreen } from '../state/view'
 import { lineFigure } from './draw-line'
 import { objectsDrag } from './drags'
 import { gradientHandleAt, pullGradient } from './gradient-handles'
-import { caught, isCircle, onGridAlong, withSizes } from './snapping'
+import { caught, isCircle, turned, withSizes } from './snapping'
 import type { At, Drag } from './tool'
 
 /** Screen pixels around a handle in which a press takes it. */
@@ -71,7 +70,7 @@ function pullEnd(bench: Bench, object: DrawingObject, end: number): Drag {
   const other = ends!(object)[1 - end]!
   return objectsDrag(bench, `Pull the end of ${object.name}`, (at) => {
     const { point, marks } = caught(bench, at, targets, other)
-    const place = at.shift ? onGridAlong(other, constrainAngle(other, at.p), at.free ? null : targets.step) : point
+    const place = at.shift ? turned(bench, other, at, targets.step) : point
     const next = withEnd!(object, end, place)
     const [from, to] = ends!(next) as [Point, Point]
     return {

@@ -89,6 +89,7 @@ function move(bench: Bench, start: At, target: DrawingObject | null): Drag {
       // Kept to a direction, only the way along it may still be drawn to a target.
       const free = { x: !at.shift || to.x !== 0, y: !at.shift || to.y !== 0 }
       by = { x: to.x + (free.x ? snapped.shift.x : 0), y: to.y + (free.y ? snapped.shift.y : 0) }
+      bench.land({ x: start.p.x + by.x, y: start.p.y + by.y })
       copied = at.alt ? copies(objects, translation(by.x, by.y)) : null
       if (copied) bench.preview({ kind: 'add', objects: copied, ...bench.top })
       else bench.shift(objects, by)
@@ -132,10 +133,17 @@ function snapMoved(
   if (!isCircle(objects)) return snapped
   const centre = boxCentre(box)
   const touching = touchByMoving({ centre, r: box.w / 2 }, targets, reach)
+  if (!touching) return snapped
+  const shift = subtract(touching.circle.centre, centre),
+    isOne = touching.marks.length < 2
   // Of one thing that it touches and an edge or a centre that it meets, the latter counts.
-  if (!touching || (touching.marks.length < 2 && snapped.marks.length > 0)) return snapped
-  return { shift: subtract(touching.circle.centre, centre), marks: touching.marks }
+  if (isOne && snapped.marks.length > 0) return snapped
+  // A place of the grid that is nearer counts, unless the other is within half the reach.
+  const isFarther = lengthOf(shift) > lengthOf(snapped.shift) && lengthOf(shift) > reach / 2
+  return targets.step !== null && isOne && isFarther ? snapped : { shift, marks: touching.marks }
 }
+
+const lengthOf = ({ x, y }: Point): number => Math.hypot(x, y)
 
 const signed = (value: number): string => (value > 0 ? `+${figure(value)}` : figure(value))
 

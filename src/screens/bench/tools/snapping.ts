@@ -1,21 +1,30 @@
 import type { Point } from '@/core/geometry/point'
 import type { DrawingObject } from '@/core/drawing/objects/object'
 import { equalSizes } from '@/core/snap/gaps'
-import { type Snapped, snapPoint } from '@/core/snap/snap'
+import { constrainAngle, type Snapped, snapPoint } from '@/core/snap/snap'
 import type { SnapTargets } from '@/core/snap/targets'
 import type { Bench } from '../state/bench'
 import type { At } from './tool'
 
 /**
- * The pointer's position snapped to the targets, or unsnapped while snapping is suspended. `from` is the start of the
+ * The pointer's position snapped to the targets, or unsnapped while snapping is suspended; shown as the place of the pointer. `from` is the start of the
  * line being drawn.
  */
 export function caught(bench: Bench, at: At, targets: SnapTargets, from?: Point): Snapped {
-  return at.free ? { point: at.p, marks: [] } : snapPoint(at.p, targets, bench.reach, from)
+  const snapped = at.free ? { point: at.p, marks: [] } : snapPoint(at.p, targets, bench.reach, from)
+  bench.land(snapped.point)
+  return snapped
+}
+
+/** The end of a line from `from` at 45° steps, and unless snapping is suspended on the grid along it. */
+export function turned(bench: Bench, from: Point, at: At, step: number | null): Point {
+  const end = onGridAlong(from, constrainAngle(from, at.p), at.free ? null : step)
+  bench.land(end)
+  return end
 }
 
 /** The point on a line from `from` at 45° steps, its ends still drawn to the grid along the longer side. */
-export function onGridAlong(from: Point, to: Point, step: number | null): Point {
+function onGridAlong(from: Point, to: Point, step: number | null): Point {
   if (step === null) return to
   const dx = to.x - from.x,
     dy = to.y - from.y
