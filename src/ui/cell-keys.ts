@@ -13,7 +13,7 @@ type Keys = Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey'>
 export const editsCell = (event: Keys): boolean =>
   isTyped(event) || ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'a')
 
-const HOLDERS = '[data-cell], [role=tab], [role=option], [role=listbox], [role=menu], [role=radio], select'
+const HOLDERS = '[data-cell], [role=tab], [role=option], [role=listbox], [role=menu], select'
 
 /** Whether the focus is where single keys are typed, or choose: no tool may be taken by them there. */
 export const holdsTypedKeys = (event: KeyboardEvent): boolean =>

@@ -61,12 +61,12 @@ export const STARTERS: readonly Starter[] = [
     id: 'interface-20',
     name: 'Interface 20',
     kind: 'interface',
-    note: 'Line icons on a 20 grid, main weight 1.5, live area 18.',
+    note: 'Line icons on a 20 grid, main weight 2, live area 18.',
     rules: {
       grid: { size: 20, step: 0.5, major: 5 },
       liveArea: 18,
       keylines: keylines(18, 16, 18, 14),
-      ...line(1.5, 1, 2, 1),
+      ...line(2, 1, 2, 1),
       ...common,
       palette: [ink],
       sizes: [16, 20, 24, 40],
@@ -77,12 +77,19 @@ export const STARTERS: readonly Starter[] = [
     id: 'compact-16',
     name: 'Compact 16',
     kind: 'interface',
-    note: 'Small line icons on a 16 grid, main weight 1.5, live area 14.',
+    note: 'Small line icons on a 16 grid, main weight 1, live area 14.',
     rules: {
       grid: { size: 16, step: 0.5, major: 4 },
       liveArea: 14,
       keylines: keylines(14, 12, 14, 11),
-      ...line(1.5, 1, 1.5, 1),
+      weights: [
+        { name: 'main', value: 1 },
+        { name: 'strong', value: 2 },
+      ],
+      radii: [
+        { name: 'outer', value: 1.5 },
+        { name: 'inner', value: 1 },
+      ],
       ...common,
       palette: [ink],
       sizes: [16, 32],
@@ -99,7 +106,7 @@ export const STARTERS: readonly Starter[] = [
       liveArea: 832,
       keylines: keylines(640, 576, 656, 512),
       weights: [
-        { name: 'main', value: 56 },
+        { name: 'main', value: 64 },
         { name: 'fine', value: 32 },
       ],
       radii: [
@@ -124,7 +131,7 @@ export const STARTERS: readonly Starter[] = [
     kind: 'interface',
     note: 'A 24 grid and one weight, nothing else decided.',
     rules: {
-      grid: { size: 24, step: 1, major: 4 },
+      grid: { size: 24, step: 0.5, major: 4 },
       liveArea: 24,
       keylines: [],
       weights: [{ name: 'main', value: 1 }],
@@ -155,7 +162,8 @@ export function starterRules(grid: number): Rules {
     },
     liveArea: scaled(rules.liveArea),
     keylines: rules.keylines.map((one) => ({ ...one, w: scaled(one.w), h: scaled(one.h) })),
-    weights: rules.weights.map(({ name, value }) => ({ name, value: value * k })),
+    // Whole weights have both edges on pixels.
+    weights: rules.weights.map(({ name, value }) => ({ name, value: scaled(value) })),
     radii: rules.radii.map(({ name, value }) => ({ name, value: value * k })),
     sizes: [...new Set([...sizes, ...(grid <= 64 ? [grid] : [])])].sort((a, b) => a - b),
   }

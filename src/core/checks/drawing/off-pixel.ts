@@ -1,12 +1,12 @@
 import { type DrawingObject, isFramed, kindOf } from '../../drawing/objects/object'
 import { moveObject } from '../../drawing/objects/transform-object'
-import { crispness, SEEN } from '../../proof/crispness'
+import { type Blurred, crispness, SEEN } from '../../proof/crispness'
 import { pathBounds } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
 import { tidy } from '../../geometry/tidy'
 import type { Check, Checked } from '../check'
 import type { Found } from '../snag'
-import { ink } from '../../drawing/evaluate/evaluate'
+import { evaluate, ink } from '../../drawing/evaluate/evaluate'
 import { shownInk } from '../look/ink'
 import { replacing, said, seenIn } from '../look/seen'
 
@@ -30,7 +30,9 @@ export const offPixel: Check = {
     const whole = asideAsAWhole(checked, at)
     return seenIn(objects).flatMap((one): Found[] => {
       if (one.parents.length > 0) return []
-      const blurred = crispness(ink(one.object, scene), size, at).blurred.filter(({ off }) => off > SHOWN)
+      const blurred = crispness(ink(one.object, scene), size, at).blurred.filter(
+        (edge, _, all) => edge.off > SHOWN && !isBest(edge, all, widthsOf(one.object, checked), rules, at),
+      )
       const [first] = blurred
       if (!first) return []
       const moved = whole ? null : fitted(one.object, checked, at)
@@ -44,6 +46,42 @@ export const offPixel: Check = {
       ]
     })
   },
+}
+
+/** The widths of the strokes of an object, in grid units. */
+const widthsOf = (object: DrawingObject, { scene }: Checked): number[] =>
+  evaluate(object, scene).flatMap(({ stroke }) => (stroke ? [stroke.width] : []))
+
+/**
+ * Whether an edge cannot be on a pixel: it is a side of a stroke of a fractional width, whose other side is on one, or has
+ * none on any place of the grid's step.
+ */
+function isBest(
+  { from, to }: Blurred,
+  all: readonly Blurred[],
+  widths: readonly number[],
+  { grid }: Checked['rules'],
+  pixels: number,
+): boolean {
+  const scale = pixels / grid.size,
+    axis = Math.abs(from.x - to.x) < 1e-9 ? 'x' : 'y',
+    across = axis === 'x' ? 'y' : 'x'
+  const isWhole = (value: number) => Math.abs(value - Math.round(value)) <= SEEN
+  return widths.some((width) => {
+    if (isWhole(width * scale)) return false
+    const others = [-width, width].map((by) =>
+      all.some(
+        (other) =>
+          Math.abs(other.from[axis] - other.to[axis]) < 1e-9 &&
+          Math.abs(other.from[axis] - from[axis] - by) < 1e-6 &&
+          Math.min(other.from[across], other.to[across]) < Math.max(from[across], to[across]) &&
+          Math.max(other.from[across], other.to[across]) > Math.min(from[across], to[across]),
+      ),
+    )
+    if (!others.some(Boolean)) return true
+    const places = Math.round(1 / (grid.step * scale)) || 1
+    return !Array.from({ length: places }, (_, i) => (i * grid.step + width / 2) * scale).some(isWhole)
+  })
 }
 
 /**
