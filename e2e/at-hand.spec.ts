@@ -29,7 +29,7 @@ test('the settings of every tool are wholly in sight at 1280 and at 1024, and th
   ] as const) {
     await page.setViewportSize({ width, height })
     for (const key of TOOL_KEYS) {
-      if (key === 'q') await page.locator('[role=row][data-object]').first().click()
+      if (key === 'q') await page.locator('[role=row] [data-name]').first().click()
       await bench.press(key)
       const settings = '[role=group][aria-label^="Settings of"]'
       expect([key, width, await outside(page, settings, 'button, input, select, output')]).toEqual([key, width, []])

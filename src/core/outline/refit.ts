@@ -2,7 +2,8 @@ import { arcCentre } from '../geometry/arc'
 import { lengthTo, segmentLength } from '../geometry/lengths'
 import type { Contour } from '../geometry/path'
 import { distance, type Point } from '../geometry/point'
-import { type Arc, line, pointAt, type Segment } from '../geometry/segment'
+import { type Arc, type Cubic, line, pointAt, type Segment } from '../geometry/segment'
+import { splitCubic } from '../geometry/cubic'
 import { directionAt } from '../geometry/slope'
 import { fitCubic } from './fit-cubic'
 
@@ -33,8 +34,8 @@ function refitted(run: readonly Segment[], pieces: number): Segment[] {
   const from = run[0]!.from,
     to = run[run.length - 1]!.to
   if (run.every(({ kind }) => kind === 'line') && pieces === 1) return [line(from, to)]
-  const arc = oneCircle(run)
-  if (arc) return [arc]
+  const one = oneCircle(run) ?? oneCubic(run)
+  if (one) return [one]
   const lengths = run.map(segmentLength),
     whole = lengths.reduce((sum, length) => sum + length, 0)
   const at = (way: number): { at: Point; direction: Point } => {
@@ -61,6 +62,32 @@ function refitted(run: readonly Segment[], pieces: number): Segment[] {
   })
 }
 
+/** How far apart the handles of two halves may be from those of the cubic that they are halves of. */
+const HALVES = 1e-7
+
+/** The cubic that two cubics are the halves of: de Casteljau's construction, undone. Null if they are not. */
+function oneCubic([a, b, ...more]: readonly Segment[]): Cubic | null {
+  if (a?.kind !== 'cubic' || b?.kind !== 'cubic' || more.length > 0) return null
+  const before = distance(a.c2, a.to),
+    after = distance(b.from, b.c1)
+  if (before < HALVES || after < HALVES) return null
+  const t = before / (before + after)
+  const beyond = (from: Point, to: Point, share: number): Point => ({
+    x: from.x + (to.x - from.x) / share,
+    y: from.y + (to.y - from.y) / share,
+  })
+  const whole: Cubic = {
+    kind: 'cubic',
+    from: a.from,
+    c1: beyond(a.from, a.c1, t),
+    c2: beyond(b.to, b.c2, 1 - t),
+    to: b.to,
+  }
+  const [first, last] = splitCubic(whole, t)
+  const isHalf = distance(first.c2, a.c2) + distance(first.to, a.to) + distance(last.c1, b.c1) < HALVES
+  return isHalf ? whole : null
+}
+
 /** The one arc that arcs of the same circle make together. */
 function oneCircle(run: readonly Segment[]): Arc | null {
   const arcs = run.filter((s): s is Arc => s.kind === 'arc')
@@ -78,5 +105,5 @@ function oneCircle(run: readonly Segment[]): Arc | null {
     Math.abs(extent) > (340 * Math.PI) / 180
   )
     return null
-  return { ...arcs[0]!, to: arcs[arcs.length - 1]!.to, large: Math.abs(extent) > Math.PI }
+  return { ...arcs[0]!, to: arcs[arcs.length - 1]!.to, large: Math.abs(extent) > Math.PI + HALVES }
 }

@@ -8,6 +8,7 @@ import { directionAt } from '../../geometry/slope'
 import { STARTERS } from '../../rules/starters'
 import { editable } from './editable'
 import { outline } from '../evaluate/evaluate'
+import { restored } from './restored'
 import { removeNodes, setKind } from './node-edit'
 import { closeContour, joinEnds, openAt, reverseContour } from './contour-edit'
 import { insertNode, pullSegment, straighten } from './segment-edit'
@@ -47,6 +48,40 @@ describe('editing nodes', () => {
     expect(back.contours[0]!.nodes).toHaveLength(4)
     expect(apart(outline(back, sceneOf(values)), outline(smooth, sceneOf(values)))).toBeLessThan(1e-3)
     expect(removeNodes(square(), [at(0), at(1), at(2)])).toBeNull()
+  })
+
+  it('gives the same bytes back where a node is inserted and taken out again', () => {
+    const plain = square()
+    const shapes: PathObject[] = [
+      plain,
+      setKind(plain, [at(0), at(1), at(2), at(3)], 'symmetric'),
+      setKind(plain, [at(0), at(1)], 'smooth'),
+      editable({ kind: 'ellipse', id: 'e', name: 'e', x: 4, y: 6, w: 16, h: 10, style }, sceneOf(values))!,
+      path([
+        { x: 3, y: 3.5, out: { x: 4.25, y: 0 }, cap: 'butt' },
+        { x: 12, y: 9, in: { x: 0, y: -3.5 }, corner: 'outer', cornerStyle: 'bevel', join: 'bevel' },
+        { x: 20.5, y: 20 },
+      ]),
+    ]
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...shapes),
+        fc.nat(3),
+        fc.oneof(fc.constantFrom(0.25, 0.5, 0.75), fc.double({ min: 0.05, max: 0.95, noNaN: true })),
+        (shape, side, t) => {
+          const { nodes, closed } = shape.contours[0]!,
+            node = side % (closed ? nodes.length : nodes.length - 1)
+          const moved = {
+            ...shape,
+            name: 'moved',
+            contours: [{ ...shape.contours[0]!, nodes: nodes.map((one) => ({ ...one, x: one.x + 1 })) }],
+          }
+          const back = removeNodes(insertNode(shape, at(node), t), [at(node + 1)])!
+          expect(JSON.stringify(restored(back, [moved, shape]))).toBe(JSON.stringify(shape))
+          expect(restored(back, [moved])).toBe(back)
+        },
+      ),
+    )
   })
 
   it('opens at a node, joins the ends again, reverses twice: all the same course', () => {

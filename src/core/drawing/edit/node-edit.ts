@@ -4,7 +4,7 @@ import { tidy } from '../../geometry/tidy'
 import { SAME_POINT } from '../../geometry/tolerance'
 import { withoutNodes } from '../../outline/refit'
 import { contourOf, nodesOf, segmentBetween } from '../model/nodes'
-import type { Node, NodeRun } from '../model/node'
+import { Node as NodeSchema, type Node, type NodeRun } from '../model/node'
 import type { PathObject } from '../kinds/path/schema'
 
 /** A node of a path object: which contour, and which of its nodes. */
@@ -163,10 +163,35 @@ export function removeNodes(path: PathObject, places: readonly NodeAt[], pieces 
     const taken = new Set(places.filter(({ contour }) => contour === c).map(({ node }) => node))
     if (taken.size === 0) return [run]
     const left = withoutNodes(contourOf(run), taken, pieces)
-    return left ? [nodesOf(left, run.nodes)] : []
+    return left ? [keptNodes(run, nodesOf(left, run.nodes), taken)] : []
   })
   return contours.length > 0 ? honest({ ...path, contours }) : null
 }
+
+/** The nodes of a run that lost some: those that stay keep all of their values but the handles beside a gap. */
+function keptNodes(run: NodeRun, left: NodeRun, taken: ReadonlySet<number>): NodeRun {
+  const count = run.nodes.length,
+    kept = run.nodes.flatMap((node, i) => (taken.has(i) ? [] : [{ node, i }]))
+  // Where a gap is bridged by several pieces, the nodes are others.
+  if (kept.length !== left.nodes.length) return left
+  const nodes = kept.map(({ node, i }, k): Node => {
+    const now = left.nodes[k]!
+    const isAfter = taken.has((i + count - 1) % count),
+      isBefore = taken.has((i + 1) % count)
+    return inOrder({
+      ...node,
+      ...(isAfter && { in: now.in }),
+      ...(isBefore && { out: now.out, arc: now.arc }),
+    })
+  })
+  return { ...run, nodes }
+}
+
+const KEYS = Object.keys(NodeSchema.shape) as (keyof Node)[]
+
+/** A node with its values in the order of its schema, those that it has. */
+export const inOrder = (node: { readonly [K in keyof Node]: Node[K] | undefined }): Node =>
+  pick(node as Node, ...KEYS) as Node
 
 /** Some of a node's values, those that it has. */
 export function pick(node: Node, ...keys: (keyof Node)[]): Partial<Node> {

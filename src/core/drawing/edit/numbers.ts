@@ -40,7 +40,6 @@ function scaledTo(
   const asked = { w: wanted.w, h: wanted.h }
   const made = () => transformObject(object, boxToBox(frame, changeFrame({ ...wanted, ...asked }, anchor, held)))
   let next = made()
-  if (!isContainer(object)) return next
   let best = next,
     least = Infinity
   for (let i = 0; i <= CORRECTIONS; i++) {

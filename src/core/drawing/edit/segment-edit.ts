@@ -7,7 +7,7 @@ import { stretch } from '../../geometry/stretch'
 import type { PathObject } from '../kinds/path/schema'
 import type { Node } from '../model/node'
 import { contourOf, nodesOf, segmentBetween } from '../model/nodes'
-import { changeNodes, dropped, honest, type NodeAt, pick, setHandle, thirdTo, withoutArc } from './node-edit'
+import { changeNodes, dropped, honest, type NodeAt, pick, setHandle, thirdTo, withoutArc, inOrder } from './node-edit'
 
 /** Inserts a node into the segment after a node, at its parameter; the curve is unchanged. */
 export function insertNode(path: PathObject, { contour, node }: NodeAt, t: number): PathObject {
@@ -19,8 +19,8 @@ export function insertNode(path: PathObject, { contour, node }: NodeAt, t: numbe
   const pieces: [Segment, Segment] =
     segment.kind === 'cubic' ? splitCubic(segment, t) : [stretch(segment, 0, t), stretch(segment, t, 1)]
   const two = nodesOf({ segments: pieces, closed: false }).nodes
-  const first = { ...dropped(a, 'out', 'arc'), ...pick(two[0]!, 'out', 'arc') },
-    last = { ...dropped(b, 'in'), ...pick(two[2]!, 'in') }
+  const first = inOrder({ ...dropped(a, 'out', 'arc'), ...pick(two[0]!, 'out', 'arc') }),
+    last = inOrder({ ...dropped(b, 'in'), ...pick(two[2]!, 'in') })
   const fresh: Node = segment.kind === 'cubic' ? { ...two[1]!, kind: 'smooth' } : two[1]!
   const nodes = run.nodes.flatMap((one, i): Node[] =>
     i === node ? [m === i ? one : first, fresh] : i === m ? [last] : [one],

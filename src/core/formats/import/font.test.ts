@@ -83,6 +83,8 @@ describe('an icon font', () => {
 
   it('that is broken, cut off, or in a form that is not read is said in a sentence', () => {
     for (const bytes of [ttf.subarray(0, 900), woff.subarray(0, 3000), Buffer.from('wOF2rubbish'), gzipSync('x')])
-      expect(sourcesIn('font', bytes)).toEqual([{ path: 'font', isError: true, sentence: expect.stringMatching(/^[A-Z].*\.$/) }])
+      expect(sourcesIn('font', bytes)).toEqual([
+        { path: 'font', isError: true, sentence: expect.stringMatching(/^[A-Z].*\.$/) },
+      ])
   })
 })

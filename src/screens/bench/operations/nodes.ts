@@ -16,6 +16,9 @@ import { extended, shortened } from '@/core/outline/extend'
 import type { PathObject } from '@/core/drawing/kinds/path/schema'
 import { simplify } from '@/core/outline/simplify'
 import type { Point } from '@/core/geometry/point'
+import { find } from '@/core/drawing/objects/tree'
+import { restored } from '@/core/drawing/edit/restored'
+import { undo } from '@/core/set/history'
 import { say } from '@/ui/notice'
 import type { Bench } from '../state/bench'
 import { allNodes, editedPath, nodeKey, nodeOfKey, putPath, selectedNodes } from './node-selection'
@@ -47,8 +50,23 @@ export function deleteNodes(bench: Bench): void {
     places = selectedNodes(bench)
   const next = removeNodes(path, places)
   bench.store.setState({ nodes: new Set() })
-  if (next) edit(bench, next, `Delete ${title(places)} of ${path.name}`)
+  if (next) edit(bench, restored(next, earlierForms(bench, path.id)), `Delete ${title(places)} of ${path.name}`)
   else bench.edit({ kind: 'remove', ids: [path.id] }, `Delete ${path.name}`)
+}
+
+/** How many steps of the history are looked through. */
+const STEPS = 100
+
+/** The forms that a path of the open drawing had before, the latest first. */
+function* earlierForms(bench: Bench, id: string): Generator<PathObject> {
+  const { icon, master } = bench
+  let { history } = bench.session.getState()
+  for (let i = 0; i < STEPS && history.past.length > 0; i++) {
+    history = undo(history)
+    const drawn = history.present.icons.find((one) => one.id === icon?.id)?.masters
+    const found = find(drawn?.find(({ base }) => base === master?.base)?.objects ?? [], id)?.object
+    if (found?.kind === 'path') yield found
+  }
 }
 
 export function setNodeKind(bench: Bench, kind: NodeKind): void {

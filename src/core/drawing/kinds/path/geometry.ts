@@ -4,7 +4,6 @@ import { applyTidy } from '../../../geometry/tidy'
 import { finishedRun } from '../../scene/corners'
 import type { NodeRun } from '../../model/node'
 import { transformNode } from '../../model/node-transform'
-import { contourOf } from '../../model/nodes'
 import { hasOwnJoints, ownJointsOutline } from './own-joints'
 import { filledRegions } from './regions'
 import { type PathObject } from './schema'
@@ -18,7 +17,7 @@ export const geometry: GeometryFacet<PathObject> = {
     hasOwnJoints(object)
       ? ownJointsOutline(object, edge, { ...stroke, ...(style.side && { position: style.side }) })
       : null,
-  frame: ({ contours }) => pathBounds(contours.map(contourOf)) ?? boxAround(contours.flatMap((run) => run.nodes))!,
+  frame: (object, scene) => pathBounds(scene.edge(object)) ?? boxAround(object.contours.flatMap((run) => run.nodes))!,
   // A corner shape other than an arc may extend beyond its sides.
   isSmaller: ({ cornerStyle, contours }) =>
     [cornerStyle, ...contours.flatMap(({ nodes }) => nodes.map((node) => node.cornerStyle))].some(

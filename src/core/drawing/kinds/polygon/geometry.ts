@@ -1,4 +1,4 @@
-import { drawnFrame, drawnIn } from './drawn'
+import { drawnFrames } from '../drawn-frame'
 import { polygonPath } from './outline'
 import { type Polygon } from './schema'
 import { folded, polygonRun, turnedSide } from './side'
@@ -6,8 +6,7 @@ import type { GeometryFacet } from '../facets/geometry'
 
 export const geometry: GeometryFacet<Polygon> = {
   edge: polygonPath,
-  frame: (object, scene) => drawnFrame(object, scene),
-  toFrame: (object, frame, scene) => drawnIn(object, frame, scene),
+  ...drawnFrames<Polygon>(polygonPath, (object) => ({ ...object, corner: 0 })),
   turnedOver: (object) => (object.side ? { ...object, side: turnedSide(object.side) } : object),
   nodes: (object) => [polygonRun(object)],
   fold: folded,

@@ -1,5 +1,5 @@
 import { boxUnion } from '../../../geometry/box'
-import type { Path } from '../../../geometry/path'
+import { type Path, pathBounds } from '../../../geometry/path'
 import { tidy } from '../../../geometry/tidy'
 import { compose } from '../../../geometry/transform'
 import { carried, carriedPath } from '../../scene/carried'
@@ -18,8 +18,8 @@ export const geometry: GeometryFacet<Warp> = {
     const map = warping(object)
     return map ? carried(shapes, map, 'kept', scene.tolerance) : shapes
   },
-  frame: ({ members }, scene) => boxUnion(members.map((member) => scene.box(member)))!,
-  isSmaller: () => true,
+  frame: (object, scene) =>
+    pathBounds(scene.edge(object)) ?? boxUnion(object.members.map((member) => scene.box(member)))!,
   transform: (object, map) => ({ ...object, space: compose(map, spaceOf(object)).map(tidy) }),
   lost: null,
 }

@@ -6,6 +6,7 @@ import type { Scene } from '@/core/drawing/scene/scene'
 import { styleOf } from '@/core/drawing/scene/shared-style'
 import type { CornerStyle, Radius, Style } from '@/core/drawing/model/style'
 import type { NamedValues } from '@/core/drawing/model/values'
+import { dropped } from '@/core/drawing/edit/node-edit'
 import type { Point } from '@/core/geometry/point'
 import { SEVERAL } from '../../cells/value-cell'
 
@@ -24,12 +25,34 @@ export function numbersOf(object: DrawingObject, values: NamedValues, anchor: Po
   return { x, y, w: frame.w, h: frame.h, turn: frame.turn ?? 0 }
 }
 
-/** An object's corner radius, or that of a combination's rounded corners. */
-export const cornerOf = (object: DrawingObject): Radius | undefined =>
-  isCornered(object) ? object.corner : isRounding(object) ? (object.corners?.radius ?? 0) : undefined
+/** An object's corner radius, or that of a combination's rounded corners; `SEVERAL` where its corners differ. */
+export function cornerOf(object: DrawingObject): Radius | undefined | typeof SEVERAL {
+  if (!isCornered(object)) return isRounding(object) ? (object.corners?.radius ?? 0) : undefined
+  const all = ownCorners(object)
+  return all.every((corner) => corner === all[0]) ? (all[0] ?? object.corner) : SEVERAL
+}
+
+/** The radii of an object's corners one by one; none where they all have that of the object. */
+function ownCorners(object: DrawingObject & { corner: Radius }): Radius[] {
+  if (object.kind === 'rectangle') return object.corners ?? []
+  if (object.kind !== 'path') return []
+  const nodes = object.contours.flatMap((run) => run.nodes)
+  return nodes.some(({ corner }) => corner !== undefined) ? nodes.map(({ corner }) => corner ?? object.corner) : []
+}
+
+/** An object whose corners are all alike. */
+function withoutOwnCorners(object: DrawingObject): DrawingObject {
+  if (object.kind === 'rectangle') {
+    const { corners: _, ...rest } = object
+    return rest
+  }
+  if (object.kind !== 'path') return object
+  const contours = object.contours.map((run) => ({ ...run, nodes: run.nodes.map((node) => dropped(node, 'corner')) }))
+  return { ...object, contours }
+}
 
 export function withCorner(object: DrawingObject, corner: Radius): DrawingObject {
-  if (isCornered(object)) return { ...object, corner }
+  if (isCornered(object)) return { ...withoutOwnCorners(object), corner } as DrawingObject
   if (!isRounding(object)) return object
   const { corners, ...rest } = object
   // Without a choice of corners none is the same as nothing said.

@@ -38,7 +38,7 @@ import { NameCell } from '../../cells/name-cell'
 import type { LedgerRow } from './rows'
 import { Optional } from '../../cells/optional'
 import { OwnNumbers } from '../../cells/own-numbers'
-import { NamedNumberCell, WordCell } from '../../cells/value-cell'
+import { NamedNumberCell, type SEVERAL, WordCell } from '../../cells/value-cell'
 
 /** The columns of the ledger; shared by its head, its rows and the row of the selection. */
 export const GRID =
@@ -227,7 +227,7 @@ export const Row = memo(function Row({
         </div>
       ))}
       <div role="gridcell" className="pl-2">
-        <Optional there={cornerOf(object)}>
+        <Optional<Radius | typeof SEVERAL> there={cornerOf(object)}>
           {(corner) => (
             <NamedNumberCell
               label={`corner of ${object.name}`}
