@@ -4,7 +4,7 @@ import { OFFSET, SAME_POINT } from '../../geometry/tolerance'
 import { boxToBox, rotation } from '../../geometry/transform'
 import { frameOf } from '../evaluate/extent'
 import { changeFrame, type Frame, type FrameChange, framePoint, frameToFrame } from '../model/frame'
-import { type DrawingObject, isContainer, isFramed, kindOf } from '../objects/object'
+import { type DrawingObject, isFramed, kindOf } from '../objects/object'
 import type { Scene } from '../scene/scene'
 import { moveObject, settled, transformObject, withMovedPaints } from '../objects/transform-object'
 
