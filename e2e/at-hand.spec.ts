@@ -19,6 +19,18 @@ const outside = (page: Page, holder: string, parts: string): Promise<string[]> =
     })
   }, parts)
 
+/** Shows the settings that do not fit into the line, where there are any. */
+async function showMore(page: Page): Promise<void> {
+  const more = page.getByRole('button', { name: /^more ▾$/ })
+  if (await more.isVisible()) await more.click()
+}
+
+/** Beyond the window, of what the settings line holds in the rows that are open. */
+const settingsOutside = async (page: Page, parts: string): Promise<string[]> => {
+  await showMore(page)
+  return outside(page, '[data-testid=settings]', parts)
+}
+
 test('the settings of every tool are wholly in sight at 1280 and at 1024, and the square stays whole', async ({
   page,
 }) => {
@@ -31,8 +43,9 @@ test('the settings of every tool are wholly in sight at 1280 and at 1024, and th
     for (const key of TOOL_KEYS) {
       if (key === 'q') await page.locator('[role=row] [data-name]').first().click()
       await bench.press(key)
-      const settings = '[role=group][aria-label^="Settings of"]'
-      expect([key, width, await outside(page, settings, 'button, input, select, output')]).toEqual([key, width, []])
+      const line = await page.getByRole('group', { name: /^Settings of/ }).boundingBox()
+      expect([key, width, await settingsOutside(page, 'button, input, select, output')]).toEqual([key, width, []])
+      expect([key, width, line!.height]).toEqual([key, width, 27])
       expect(await outside(page, '[role=toolbar][aria-label=Tools]', 'button')).toEqual([])
     }
     await bench.press('q')
@@ -50,14 +63,14 @@ test('the settings of every tool are wholly in sight at 1280 and at 1024, and th
   await bench.press('8')
   await bench.click(4, 22)
   await expect(page.getByLabel(/^Words of/)).toBeFocused()
-  expect(await outside(page, '[role=group][aria-label^="Settings of"]', 'button, input[type=text], select')).toEqual([])
+  expect(await settingsOutside(page, 'button, input[type=text], select')).toEqual([])
 })
 
 test('what lies over the square gives way to what is in hand, and the menu stays inside the window', async ({
   page,
 }) => {
   const bench = await BenchPage.withDemoIcon(page, 'ticket')
-  const words = page.getByRole('group', { name: 'Ways of seeing' })
+  const words = page.getByRole('group', { name: 'Alternatives' })
   const box = (await words.boundingBox())!
   await bench.press('1')
   const from = await bench.at(20, 4)
@@ -68,7 +81,7 @@ test('what lies over the square gives way to what is in hand, and the menu stays
   await expect(words).toHaveCSS('opacity', '0.1')
   await page.mouse.up()
   await expect(words).toHaveCSS('opacity', '1')
-  await page.mouse.click(box.x - 30, (await bench.at(0, 23)).y, { button: 'right' })
+  await page.mouse.click(box.x + 30, (await bench.at(0, 23)).y, { button: 'right' })
   const menu = (await page.getByRole('menu').boundingBox())!
   expect(menu.y).toBeGreaterThanOrEqual(0)
   expect(menu.y + menu.height).toBeLessThanOrEqual(800)

@@ -233,13 +233,15 @@ test('zoom to the pointer, pan, fit, and what is shown on the square', async ({ 
   expect(await scale()).toBe(before)
 
   for (const [word, layer] of [
-    ['grid', 'grid'],
-    ['keylines', 'keylines'],
-    ['live', 'live-area'],
+    ['Grid', 'grid'],
+    ['Keylines', 'keylines'],
+    ['Live area', 'live-area'],
   ] as const) {
     const drawn = stage.locator(`[data-layer="${layer}"]`)
     await expect(drawn).toHaveCount(1)
-    await page.getByLabel('Show on the square').getByRole('button', { name: word }).click()
+    await page.getByRole('button', { name: 'Show on the square' }).click()
+    await page.getByRole('menuitemcheckbox', { name: word, exact: true }).click()
+    await page.keyboard.press('Escape')
     await expect(drawn).toHaveCount(0)
   }
 })

@@ -114,7 +114,10 @@ test('a whole icon is typed in, cell by cell', async ({ page }) => {
     ['corner', '1.5'],
     ['weight', 'fine'],
   ] as const)
-    await expect(cell(`${name} of Rectangle 1`).first()).toHaveAttribute('aria-label', `${name} of Rectangle 1: ${value}`)
+    await expect(cell(`${name} of Rectangle 1`).first()).toHaveAttribute(
+      'aria-label',
+      `${name} of Rectangle 1: ${value}`,
+    )
   await expect(page.locator('[role=row][aria-selected=true][data-object]')).toHaveCount(1)
   // Shift Tab goes back; arrows go from cell to cell, digits open one; Escape leaves the cells.
   await page.keyboard.press('Shift+Tab')

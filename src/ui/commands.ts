@@ -21,7 +21,14 @@ export type Command = {
   readonly needs?: () => string | null
   readonly run: () => void
   /** Where it stands in the tool line. */
-  readonly inLine?: { readonly cluster: string; readonly picture: LucideIcon }
+  readonly inLine?: {
+    readonly cluster: string
+    readonly picture: LucideIcon
+    /** In a narrow window it stands there without its word. */
+    readonly isSeldom?: boolean
+    /** What it does, where its name does not say it. */
+    readonly hint?: string
+  }
   /** Where it stands in a menu of the right button: in which part, and in which list that opens beside its word. */
   readonly inMenu?: readonly MenuPlace[]
 }

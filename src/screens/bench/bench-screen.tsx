@@ -1,7 +1,6 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
-import { useStore } from 'zustand'
 import type { IconSet } from '@/core/set/set'
 import { isModalOpen, useCommandSet } from '@/ui/commands'
 import { NameDialog } from '@/ui/name-dialog'
@@ -30,13 +29,12 @@ import { PasteDialog } from './paste-dialog'
 import { PartDialogs } from './part-dialogs'
 import { Proofs } from './panels/proofs'
 import { Refused } from './square/refused'
-import { Seeing } from './square/seeing'
 import { SettingsLine } from './settings-line'
 import { Stage } from './square/stage'
-import { ShowStrip } from './panels/show-strip'
 import { ToolLine } from './tool-line'
 import { isPicture } from './operations/pictures'
 import { addPictures } from './operations/references'
+import { useLedgerHeight } from './panels/ledger/height'
 import type { Tools } from './tools/tool'
 import { makeTools } from './tools/tools'
 
@@ -49,7 +47,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
     const first = icons.find(({ name }) => name === iconName) ?? icons.find(({ id }) => id === lastIcon) ?? icons[0]
     return new Bench(session, first?.id ?? null)
   })
-  const ledgerHeight = useStore(bench.store, (state) => state.ledgerHeight)
+  const ledgerHeight = useLedgerHeight(bench)
   const tools = useMemo(() => makeTools(bench), [bench])
   const commands = useMemo(() => benchCommands(bench), [bench])
   useCommandSet('bench', commands)
@@ -110,7 +108,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
       <CommonCommands />
       <div
         className="grid h-dvh min-w-[1024px] grid-cols-[76px_minmax(0,1fr)_264px] overflow-hidden"
-        style={{ gridTemplateRows: `44px 40px minmax(0, 1fr) ${ledgerHeight}px` }}
+        style={{ gridTemplateRows: `44px 40px minmax(0, 1fr) ${ledgerHeight}` }}
       >
         <SetBar>
           <OpenIconCrumb />
@@ -197,7 +195,7 @@ function StageOrEmpty({ bench, tools, whole }: { bench: Bench; tools: Tools; who
   const empty = useSessionState((state) => shown(state).icons.length === 0)
   if (!empty) {
     return (
-      <div className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_25px]">
+      <div className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[28px_minmax(0,1fr)]">
         <SettingsLine tools={tools} />
         <div className="relative grid min-h-0">
           <Stage tools={tools} />
@@ -205,7 +203,6 @@ function StageOrEmpty({ bench, tools, whole }: { bench: Bench; tools: Tools; who
           {whole && (
             <>
               <Refused />
-              <Seeing />
               <AlternativesList />
               <PinMarks />
               <MasterBar />
@@ -213,7 +210,6 @@ function StageOrEmpty({ bench, tools, whole }: { bench: Bench; tools: Tools; who
             </>
           )}
         </div>
-        {whole ? <ShowStrip /> : <div className="border-t border-hair bg-sheet" />}
       </div>
     )
   }

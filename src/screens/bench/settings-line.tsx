@@ -1,13 +1,21 @@
 'use client'
 
 import clsx from 'clsx'
+import { useEffect, useRef, useState } from 'react'
 import { inKeys, useKeyboard } from '@/ui/keys'
 import { useBenchState, useSlice } from './state/context'
 import { LAY } from './tools/laying'
 import { toolOf } from './tools/tools'
 import type { Tools } from './tools/tool'
+import { ViewLists } from './view-lists'
 
-/** Over the square: the settings of the tool in hand, in as many lines as they need, and how it is used. */
+/** The height of the line in pixels. */
+const HEIGHT = 28
+
+/**
+ * Over the square, always one row: the settings of the tool in hand, how it is used, and the lists of what is shown.
+ * Settings that do not fit lie under “more”, over the square, so that the square keeps its size.
+ */
 export function SettingsLine({ tools }: { tools: Tools }) {
   const tool = useBenchState((state) => state.tool)
   // What a tool says of itself depends on how it lays.
@@ -15,26 +23,80 @@ export function SettingsLine({ tools }: { tools: Tools }) {
   const { name, Settings } = toolOf(tool),
     hint = inKeys(tools[tool]!.hint, useKeyboard())
   return (
-    <div
-      aria-label={`Settings of ${name}`}
-      role="group"
-      className="flex min-h-7 flex-wrap items-center gap-y-0.5 border-b border-hair bg-sheet"
-    >
-      <span className="flex self-stretch border-r border-hair px-3 font-[640] leading-[27px]">{name}</span>
-      {Settings && (
-        <div className="flex flex-wrap items-center gap-y-0.5 border-r border-hair pr-2">
-          <Settings />
-        </div>
-      )}
-      <span
-        title={hint}
-        className={clsx(
-          'min-w-0 flex-1 basis-0 truncate px-3 text-small text-quiet',
-          Settings && 'max-[1180px]:hidden',
+    <div className="relative z-10 flex h-7 items-stretch border-b border-hair bg-sheet">
+      <span className="flex flex-none border-r border-hair px-3 font-[640] leading-[27px]">{name}</span>
+      <div aria-label={`Settings of ${name}`} role="group" className="flex min-w-0 flex-1">
+        {Settings && (
+          <OneRow key={tool}>
+            <Settings />
+          </OneRow>
         )}
-      >
-        {hint}
-      </span>
+        <span
+          title={hint}
+          className={clsx('min-w-0 flex-1 truncate px-3 text-small leading-[27px] text-quiet', Settings && 'basis-0')}
+        >
+          {hint}
+        </span>
+      </div>
+      <ViewLists />
+    </div>
+  )
+}
+
+/** Settings in one row; a button shows the rows below it, where there are any. */
+function OneRow({ children }: { children: React.ReactNode }) {
+  const content = useRef<HTMLDivElement>(null)
+  const [isLonger, setLonger] = useState(false)
+  const [open, setOpen] = useState(false)
+  useEffect(() => {
+    const look = () => setLonger(content.current!.scrollHeight > HEIGHT + 4)
+    const observer = new ResizeObserver(look),
+      changes = new MutationObserver(look)
+    observer.observe(content.current!)
+    changes.observe(content.current!, { childList: true, subtree: true, characterData: true })
+    return () => {
+      observer.disconnect()
+      changes.disconnect()
+    }
+  }, [])
+  const isOpen = open && isLonger
+  return (
+    <div className="flex min-w-0 flex-[0_1_auto] items-start border-r border-hair [&:has(>div>div:empty)]:hidden">
+      <div className={clsx('min-w-0', !isOpen && 'h-[27px] overflow-hidden')}>
+        <div
+          ref={content}
+          data-testid="settings"
+          // A field below the row is reached by keys: then the rows are shown.
+          onFocus={({ target, currentTarget }) => {
+            const below =
+              target.getBoundingClientRect().top > currentTarget.parentElement!.getBoundingClientRect().bottom
+            if (isLonger && (below || currentTarget.parentElement!.scrollTop > 0)) {
+              currentTarget.parentElement!.scrollTop = 0
+              setOpen(true)
+            }
+          }}
+          className={clsx(
+            'flex min-h-[27px] flex-wrap items-center gap-y-0.5 bg-sheet pr-2',
+            isOpen && 'border-b border-hair pb-0.5',
+          )}
+        >
+          {children}
+        </div>
+      </div>
+      {isLonger && (
+        <button
+          type="button"
+          aria-expanded={isOpen}
+          title="Further settings of the tool"
+          onClick={(event) => {
+            event.currentTarget.blur()
+            setOpen(!open)
+          }}
+          className="h-[27px] flex-none border-l border-hair px-2 hover:bg-film aria-expanded:bg-film"
+        >
+          more {isOpen ? '▴' : '▾'}
+        </button>
+      )}
     </div>
   )
 }

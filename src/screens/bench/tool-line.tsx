@@ -1,7 +1,6 @@
 'use client'
 
 import clsx from 'clsx'
-import type { LucideIcon } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { type Command, runCommand } from '@/ui/commands'
 import { keyName, useKeyboard } from '@/ui/keys'
@@ -10,7 +9,10 @@ import { TOOLS } from './tools/tools'
 
 const CLUSTERS = ['Lay', 'Shape', 'Combine'] as const
 
-/** The tools in words, in three clusters, and with them the commands that have a place there. */
+/**
+ * The tools in three clusters, the frequent ones with their words, and with them the commands that have a place there. In a
+ * wide window all have words.
+ */
 export function ToolLine({ commands }: { commands: readonly Command[] }) {
   return (
     <div
@@ -24,7 +26,7 @@ export function ToolLine({ commands }: { commands: readonly Command[] }) {
             .filter((command) => command.inLine?.cluster === cluster)
             .sort((a, b) => placeOf(a) - placeOf(b))
             .map((command) => (
-              <ToolButton key={command.id} command={command} picture={command.inLine!.picture} />
+              <ToolButton key={command.id} command={command} place={command.inLine!} />
             ))}
         </Cluster>
       ))}
@@ -53,7 +55,13 @@ function Cluster({ name, children }: { name: string; children: ReactNode }) {
   )
 }
 
-function ToolButton({ command, picture: Picture }: { command: Command; picture: LucideIcon }) {
+function ToolButton({
+  command,
+  place: { picture: Picture, isSeldom, hint },
+}: {
+  command: Command
+  place: NonNullable<Command['inLine']>
+}) {
   const { id, name, keys } = command
   const inHand = useBenchState((state) => state.tool === id || UNDER.get(state.tool) === id)
   const showKeys = useBenchState((state) => state.showKeys)
@@ -62,18 +70,19 @@ function ToolButton({ command, picture: Picture }: { command: Command; picture: 
     <button
       type="button"
       aria-pressed={inHand}
-      title={`${name} (${key})`}
+      title={`${hint ? `${name}. ${hint}` : name} (${key})`}
       onClick={(event) => {
         event.currentTarget.blur()
         runCommand(command)
       }}
       className={clsx(
-        'relative flex min-w-11 flex-none flex-col items-center justify-center gap-px px-1 text-small leading-[13px] [font-stretch:90%] max-[1240px]:min-w-8 max-[1240px]:px-px max-[1240px]:[font-stretch:72%]',
+        'relative flex flex-none flex-col items-center justify-center gap-px px-1 text-small leading-[13px] max-[1240px]:px-px max-[1240px]:[font-stretch:80%]',
+        isSeldom ? 'min-w-11 max-[1440px]:min-w-9 max-[1240px]:min-w-8' : 'min-w-12 max-[1240px]:min-w-10',
         inHand ? 'bg-hand text-white' : 'hover:bg-film',
       )}
     >
       <Picture size={16} strokeWidth={1.5} aria-hidden />
-      {name}
+      <span className={clsx(isSeldom && 'max-[1440px]:sr-only')}>{name}</span>
       {showKeys && (
         <kbd className="absolute top-1 right-1 grid size-4 place-items-center rounded-sheet bg-ink font-sans text-small text-sheet">
           {key}

@@ -43,11 +43,11 @@ export function benchCommands(bench: Bench): Command[] {
     setFlag(bench, objects, flag, !objects.every((object) => object[flag]))
 
   return [
-    ...TOOLS.map(({ id, name, cluster, key, under, picture, needs, begin }): Command => ({
+    ...TOOLS.map(({ id, name, cluster, key, under, picture, isSeldom = false, needs, begin }): Command => ({
       id,
       name,
       ...(cluster && { group: cluster }),
-      ...(cluster && !under && { inLine: { cluster, picture } }),
+      ...(cluster && !under && { inLine: { cluster, picture, isSeldom } }),
       ...(key && { keys: [key] }),
       needs: () => open() ?? needs?.(bench) ?? null,
       run() {

@@ -77,7 +77,7 @@ export function assemblyCommands(bench: Bench): Command[] {
       id: 'assemble',
       name: 'Assemble',
       keys: ['KeyA'],
-      inLine: { cluster: 'Combine', picture: Combine },
+      inLine: { cluster: 'Combine', picture: Combine, hint: 'Combine: union, subtract, intersect, exclude' },
       inMenu: [{ of: 'objects', part: 0 }],
       needs,
       run: () => assemble(bench, 'adds'),

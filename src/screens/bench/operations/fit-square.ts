@@ -2,17 +2,17 @@ import type { Bench } from '../state/bench'
 import { RULER } from '../state/view'
 import { fit, type View } from '../state/view'
 
-/** The width of the words at the right of the stage, kept free on both sides of the square. */
-const WORDS = 80
+/** The margin around the square, in pixels. */
+const MARGIN = 8
 
 /** The view in which the whole square is seen. */
 function fitted(bench: Bench): View {
   const { stage, layers } = bench.store.getState()
   const { size } = bench.rules.grid
   const inset = layers.rulers ? RULER : 0,
-    free = { w: stage.w - inset - 2 * WORDS, h: stage.h - inset }
-  const view = fit({ x: 0, y: 0, w: size, h: size }, free, 20)
-  return { ...view, x: view.x + inset + WORDS, y: view.y + inset }
+    free = { w: stage.w - inset, h: stage.h - inset }
+  const view = fit({ x: 0, y: 0, w: size, h: size }, free, MARGIN)
+  return { ...view, x: view.x + inset, y: view.y + inset }
 }
 
 /** Brings the whole square into view. */

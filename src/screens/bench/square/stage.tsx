@@ -26,7 +26,7 @@ import { Rulers } from './layers/rulers'
 import { TitleBlock } from './layers/title-block'
 import type { Tools } from '../tools/tool'
 import { ComparedMaster, useBlinked } from './compared-master'
-import { toGrid, toScreen, type View } from '../state/view'
+import { toGrid } from '../state/view'
 
 /** The square and what surrounds it. */
 export function Stage({ tools }: { tools: Tools }) {
@@ -144,7 +144,7 @@ export function Stage({ tools }: { tools: Tools }) {
                 {layers.guides && <GuideLayer view={view} size={rules.grid.size} />}
               </Layer>
             )}
-            {marks && hinted === tool && <PointerHint view={view} text={inKeys(tools[tool]!.hint, keyboard)} />}
+            {marks && hinted === tool && view.x > HINT && <ToolHint text={inKeys(tools[tool]!.hint, keyboard)} />}
             {marks && (
               <Layer stage={stage}>
                 <Overlay view={view} tools={tools} />
@@ -157,22 +157,21 @@ export function Stage({ tools }: { tools: Tools }) {
             <Rulers view={view} stage={stage} unit={rulerPixels === null ? 1 : rules.grid.size / rulerPixels} />
           </Layer>
         )}
-        {icon !== undefined && view && <TitleBlock name={icon} set={name} rules={rules} scale={view.scale} />}
+        {icon !== undefined && view && <TitleBlock name={icon} set={name} rules={rules} view={view} stage={stage} />}
       </div>
     </RightMenu>
   )
 }
 
-/** What the tool just taken does, beside the pointer until its first press. */
-function PointerHint({ view, text }: { view: View; text: string }) {
-  const pointer = useBenchState((state) => state.pointer)
-  if (!pointer) return null
-  const { x, y } = toScreen(view, pointer)
+/** The room beside the square that a hint needs, in pixels. */
+const HINT = 206
+
+/** What the tool just taken does, in the corner of the stage until its first press. */
+function ToolHint({ text }: { text: string }) {
   return (
     <ul
       aria-hidden
-      className="pointer-events-none absolute z-[2] border border-hair bg-sheet/90 px-1.5 py-1 text-small text-quiet"
-      style={{ left: x + 22, top: y + 38 }}
+      className="pointer-events-none absolute bottom-2 left-8 z-[2] max-w-[168px] border border-hair bg-sheet/90 px-1.5 py-1 text-small text-quiet"
     >
       {text.split(' · ').map((part) => (
         <li key={part}>{part}</li>

@@ -1,8 +1,5 @@
 import type { Point } from '@/core/geometry/point'
 
-/** The height of the ledger until it is drawn higher. */
-export const LEDGER = 166
-
 /** How wide the names of the ledger are at first, and may be, in pixels. */
 export const NAMES = 112,
   WIDEST_NAMES = 480
@@ -13,8 +10,10 @@ export type LedgerState = {
   /** The anchor that x, y, w and h refer to, as a share of the frame. */
   readonly anchor: Point
   readonly linked: boolean
-  /** The height of the ledger in pixels. */
-  readonly ledgerHeight: number
+  /** The height that the ledger was dragged to, in pixels; null for as high as its rows need. */
+  readonly ledgerHeight: number | null
+  /** Only its tabs are seen. */
+  readonly ledgerFolded: boolean
   /** How wide the names of the ledger are, in pixels. */
   readonly nameWidth: number
 }
@@ -23,6 +22,7 @@ export const ledger: LedgerState = {
   panel: 'objects',
   anchor: { x: 0, y: 0 },
   linked: false,
-  ledgerHeight: LEDGER,
+  ledgerHeight: null,
+  ledgerFolded: false,
   nameWidth: NAMES,
 }

@@ -71,6 +71,7 @@ export const bendAlong: ToolDefinition = {
   cluster: 'Combine',
   key: 'KeyZ',
   picture: Spline,
+  isSeldom: true,
   make: bending,
   needs: (bench) => (bench.free.length > 0 ? null : 'Select what is to be bent first.'),
   Settings: BendSettings,

@@ -37,6 +37,7 @@ export const part: ToolDefinition = {
   cluster: 'Lay',
   key: 'Digit9',
   picture: Shapes,
+  isSeldom: true,
   make: partTool,
   Settings: PartTray,
 }

@@ -51,5 +51,6 @@ export const text: ToolDefinition = {
   cluster: 'Lay',
   key: 'Digit8',
   picture: Type,
+  isSeldom: true,
   make: textTool,
 }

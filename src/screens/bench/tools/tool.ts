@@ -45,6 +45,8 @@ export type ToolDefinition = {
   readonly key?: string
   readonly under?: string
   readonly picture: LucideIcon
+  /** In a narrow window it stands in the tool line without its word. */
+  readonly isSeldom?: true
   readonly make: (bench: Bench) => Tool
   /** The selection that the tool requires, and the act it performs on it when taken. */
   readonly needs?: (bench: Bench) => string | null

@@ -85,6 +85,7 @@ export const warp: ToolDefinition = {
   cluster: 'Shape',
   key: 'KeyY',
   picture: Grid3x3,
+  isSeldom: true,
   make: warpTool,
   needs: (bench) => (bench.free.length > 0 ? null : 'Select what is to be warped first.'),
   begin,

@@ -2,7 +2,7 @@
 
 import { useRef } from 'react'
 import { useBench, useBenchState } from '../../state/context'
-import { LEDGER, NAMES, WIDEST_NAMES } from '../../state/ledger'
+import { NAMES, WIDEST_NAMES } from '../../state/ledger'
 
 /** The upper edge of the ledger, by which it is drawn higher or lower. */
 export function HeightEdge() {
@@ -11,13 +11,15 @@ export function HeightEdge() {
   return (
     <DragEdge
       label="Height of the ledger"
-      title="Drag: higher or lower · double click: back"
+      title="Drag: higher or lower · double click: only its tabs"
       across="y"
-      value={height}
+      value={height ?? 0}
       step={22}
       sizeOf={({ offsetHeight }) => offsetHeight}
-      back={LEDGER}
-      onSize={(next) => bench.store.setState({ ledgerHeight: within(next, 96, window.innerHeight - 320) })}
+      onTwice={() => bench.store.setState({ ledgerFolded: !bench.store.getState().ledgerFolded })}
+      onSize={(next) =>
+        bench.store.setState({ ledgerFolded: false, ledgerHeight: within(next, 96, window.innerHeight - 320) })
+      }
       className="inset-x-0 -top-[3px] h-[6px] cursor-row-resize"
     />
   )
@@ -35,7 +37,7 @@ export function NamesEdge() {
       value={width}
       step={24}
       sizeOf={({ offsetWidth }) => offsetWidth}
-      back={NAMES}
+      onTwice={() => bench.store.setState({ nameWidth: NAMES })}
       onSize={(next) => bench.store.setState({ nameWidth: within(next, NAMES, WIDEST_NAMES) })}
       className="inset-y-0 -right-[3px] w-[7px] cursor-col-resize border-r border-hair"
     />
@@ -45,7 +47,7 @@ export function NamesEdge() {
 const within = (size: number, least: number, most: number): number => Math.round(Math.min(most, Math.max(least, size)))
 
 /**
- * An edge of its parent that is dragged, or moved by the arrow keys; a double click brings it back. The upper edge (`y`)
+ * An edge of its parent that is dragged, or moved by the arrow keys; a double click has a meaning of its own. The upper edge (`y`)
  * grows upwards, the right one (`x`) to the right. A drag begins at the size that is shown (`sizeOf` the parent).
  */
 function DragEdge({
@@ -55,7 +57,7 @@ function DragEdge({
   value,
   step,
   sizeOf,
-  back,
+  onTwice,
   onSize,
   className,
 }: {
@@ -65,7 +67,7 @@ function DragEdge({
   value: number
   step: number
   sizeOf: (parent: HTMLElement) => number
-  back: number
+  onTwice: () => void
   onSize: (size: number) => void
   className: string
 }) {
@@ -81,21 +83,22 @@ function DragEdge({
       tabIndex={0}
       title={title}
       className={`absolute z-20 touch-none hover:bg-hand/40 ${className}`}
-      onDoubleClick={() => onSize(back)}
+      onDoubleClick={onTwice}
       onKeyDown={(event) => {
         if (event.key !== more && event.key !== less) return
         event.preventDefault()
         event.stopPropagation()
-        onSize(value + (event.key === more ? step : -step))
+        const now = value || sizeOf(event.currentTarget.parentElement!)
+        onSize(now + (event.key === more ? step : -step))
       }}
       onPointerDown={(event) => {
         start.current = { at: placeOf(event), size: sizeOf(event.currentTarget.parentElement!) }
         event.currentTarget.setPointerCapture(event.pointerId)
       }}
-      onPointerMove={(event) =>
-        event.currentTarget.hasPointerCapture(event.pointerId) &&
-        onSize(start.current.size + placeOf(event) - start.current.at)
-      }
+      onPointerMove={(event) => {
+        const by = placeOf(event) - start.current.at
+        if (event.currentTarget.hasPointerCapture(event.pointerId) && by !== 0) onSize(start.current.size + by)
+      }}
     />
   )
 }

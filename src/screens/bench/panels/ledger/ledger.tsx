@@ -19,7 +19,7 @@ export function Ledger() {
   return (
     <Tabs.Root
       value={open}
-      onValueChange={(panel) => bench.store.setState({ panel })}
+      onValueChange={(panel) => bench.store.setState({ panel, ledgerFolded: false })}
       className="relative flex min-h-0 flex-col border-t border-ink bg-sheet"
     >
       <HeightEdge />
@@ -29,6 +29,7 @@ export function Ledger() {
             <Tab key={panel.id} panel={panel} />
           ))}
         </Tabs.List>
+        <PointerPlace />
         <Result />
       </div>
       {PANELS.map(({ id, Body }) => (
@@ -64,6 +65,16 @@ function Content({ id, Body }: Pick<Panel, 'id' | 'Body'>) {
   )
 }
 
+/** Where the pointer is on the square, or where a press of it lands. */
+function PointerPlace() {
+  const pointer = useBenchState((state) => state.pointer)
+  return (
+    <span className="ml-auto flex-none py-[5px] pl-3 font-mono text-ink">
+      {pointer ? `${pointer.x.toFixed(2)}, ${pointer.y.toFixed(2)}` : ''}
+    </span>
+  )
+}
+
 /** A summary of the icon's result, updated when idle. */
 function Result() {
   const objects = useDeferredValue(useDeferredObjects())
@@ -75,7 +86,7 @@ function Result() {
     return `result: ${segments} segments · ${contours} contour${contours === 1 ? '' : 's'}`
   }, [objects, rules])
   return (
-    <p title={text} className="ml-auto min-w-0 truncate px-3 py-[5px] text-quiet">
+    <p title={text} className="min-w-0 truncate px-3 py-[5px] text-quiet">
       {objects.length > 0 && text}
     </p>
   )

@@ -10,4 +10,10 @@ const POLYGON: BoxShape = {
   fresh: (bench, fresh) => ({ kind: 'polygon', ...fresh, sides: bench.read(LAY).sides, corner: 0 }),
 }
 
-export const polygon = boxTool(POLYGON, { id: 'polygon', key: 'Digit3', picture: Hexagon, Settings: PolygonSettings })
+export const polygon = boxTool(POLYGON, {
+  id: 'polygon',
+  key: 'Digit3',
+  picture: Hexagon,
+  isSeldom: true,
+  Settings: PolygonSettings,
+})

@@ -13,4 +13,4 @@ const STAR: BoxShape = {
   fresh: (bench, fresh) => ({ kind: 'polygon', ...fresh, sides: bench.read(LAY).sides, depth: DEPTH, corner: 0 }),
 }
 
-export const star = boxTool(STAR, { id: 'star', key: 'Digit4', picture: Star, Settings: StarSettings })
+export const star = boxTool(STAR, { id: 'star', key: 'Digit4', picture: Star, isSeldom: true, Settings: StarSettings })

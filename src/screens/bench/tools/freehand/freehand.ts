@@ -9,6 +9,7 @@ export const freehand: ToolDefinition = {
   cluster: 'Lay',
   key: 'Digit7',
   picture: Signature,
+  isSeldom: true,
   make: freehandTool,
   Settings: FreehandSettings,
 }

@@ -115,6 +115,7 @@ export const interlace: ToolDefinition = {
   cluster: 'Combine',
   key: 'KeyL',
   picture: Waves,
+  isSeldom: true,
   make: interlaceTool,
   needs: (bench) => (bench.free.length > 0 ? null : 'Select the strands or shapes that cross first.'),
   begin,

@@ -9,6 +9,7 @@ export const measure: ToolDefinition = {
   cluster: 'Shape',
   key: 'KeyU',
   picture: Ruler,
+  isSeldom: true,
   make: measureTool,
   Settings: MeasureSettings,
 }

@@ -9,6 +9,7 @@ export const sample: ToolDefinition = {
   cluster: 'Shape',
   key: 'KeyI',
   picture: Pipette,
+  isSeldom: true,
   make: sampleTool,
   Settings: SampleSettings,
 }
