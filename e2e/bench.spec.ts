@@ -48,7 +48,7 @@ test('numbers: sums, steps, anchor and linked sides', async ({ page }) => {
   await bench.expectCell('x of Rectangle 1', '−8.5')
   // Nonsense is said; what was there comes back, to be typed over.
   await bench.type('h of Rectangle 1', 'nonsense')
-  await expect(page.getByText('“nonsense” is no number and no sum. h of Rectangle 1 stays 10.')).toBeVisible()
+  await expect(page.getByText('“nonsense” is not a number or a sum. h of Rectangle 1 stays 10.')).toBeVisible()
   await expect(page.getByRole('textbox', { name: 'h of Rectangle 1' })).toBeFocused()
   await page.keyboard.press('Escape')
   await bench.expectCell('h of Rectangle 1', '10')

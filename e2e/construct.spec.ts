@@ -229,7 +229,7 @@ test('a polygon edited at one side follows on all, its count still changes; dept
     12 - 8 * k * Math.sin(Math.PI / 3),
   ]
   await bench.drag(share(0.5), share(0.75))
-  await expect(page.getByRole('button', { name: 'depth of Star 1: 25 % deep' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'depth of Star 1: Depth 25 %' })).toBeVisible()
   await clear(bench)
 
   // A fish out of an ellipse: its left end is pulled out, and what that takes away is said.

@@ -77,7 +77,7 @@ test('all targets are set up, delivered, released, changed and compared', async 
     await page.getByLabel('Note of the release').fill('The first.')
     await page.getByRole('button', { name: 'Keep as release 1' }).click()
     await expect(page.getByRole('cell', { name: 'The first.' })).toBeVisible({ timeout: 120_000 })
-    await expect(page.getByText('Nothing changed: it would be the same, byte for byte.')).toBeVisible({
+    await expect(page.getByText('Nothing changed: the delivery is the same, byte for byte.')).toBeVisible({
       timeout: 60_000,
     })
     const released = await zip(page.getByRole('link', { name: 'deliver again' }))
@@ -91,7 +91,7 @@ test('all targets are set up, delivered, released, changed and compared', async 
     await page.keyboard.press('Enter')
     await expect(page.getByText(/^Saved/)).toBeVisible()
     // Review shows what changed since, and nothing else.
-    await page.getByLabel('Only what changed since a release').selectOption({ label: '1' })
+    await page.getByLabel('Only icons that changed since a release').selectOption({ label: '1' })
     await expect(page.getByRole('checkbox', { name: /^Select / })).toHaveCount(1)
     await page.getByRole('link', { name: 'Deliver' }).click()
     await page.getByRole('radio', { name: 'Releases' }).click()

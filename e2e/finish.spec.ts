@@ -290,7 +290,7 @@ test('pictures come by drop and paste; what is none is refused in a sentence; th
   await bench.press('Shift+P')
   await expect(page.locator('[data-reference]')).toHaveCount(0)
   await bench.press('Shift+P')
-  await page.getByRole('button', { name: 'Take the reference pasted away' }).click()
+  await page.getByRole('button', { name: 'Remove the reference pasted' }).click()
   await expect(page.getByRole('tab', { name: 'References 1' })).toBeVisible()
   await bench.press('Control+z')
   await expect(page.getByRole('tab', { name: 'References 2' })).toBeVisible()

@@ -10,7 +10,7 @@ test('a set follows the rules of another: what changes there comes when it is op
   const bench = await BenchPage.withNewSet(page, `Follower ${suffix}`)
   await page.getByRole('link', { name: 'Rules' }).click()
   await page.getByLabel('Set whose rules these follow').selectOption(`Leader ${suffix}`)
-  await expect(page.getByText('Everything is as it is there, and changes with it.')).toBeVisible()
+  await expect(page.getByText('All rules are taken from there and change with it.')).toBeVisible()
   await setting(page, 'radius outer', '4')
   await page.getByRole('button', { name: 'Apply' }).click()
   const own = page.getByRole('list', { name: 'What is its own' })

@@ -12,7 +12,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   await page.goto('/')
   await page.getByLabel('Folder of SVG files').setInputFiles(FOLDER)
   const dialog = page.getByRole('dialog', { name: 'Read 14 files' })
-  const rules = dialog.getByRole('list', { name: 'Rules that they follow' })
+  const rules = dialog.getByRole('list', { name: 'Rules found' })
   await expect(rules).toContainText('weight 2')
   await expect(rules).toContainText('34 of 40')
   await expect(rules).toContainText('1.75 (buoy)')
@@ -41,12 +41,12 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   await page.goto(page.url().replace(/\/draw.*/, '/draw/lifebelt'))
   await bench.expectCell('w of circle 1', '18')
   await page.getByRole('link', { name: 'Review' }).click()
-  await page.getByLabel('Which icons').selectOption('with snags')
+  await page.getByLabel('Icons shown').selectOption('with snags')
   await expect(page.getByRole('button', { name: 'buoy', exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Mend…' }).click()
   await page.getByRole('button', { name: /^Mend (all|\d+|one)/ }).click()
   await page.keyboard.press('Escape')
-  await page.getByLabel('Which icons').selectOption('all')
+  await page.getByLabel('Icons shown').selectOption('all')
 
   // Another file is read into the set, under its rules.
   const drawn = (name: string, body: string) => ({
@@ -64,7 +64,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
     ])
   const preview = page.getByRole('dialog', { name: /^Read 3 files into/ })
   await preview.getByRole('checkbox', { name: 'Take barrel' }).uncheck()
-  await preview.getByRole('button', { name: 'chest is taken over as live as can be' }).click()
+  await preview.getByRole('button', { name: 'chest is imported as editable shapes' }).click()
   await expect(preview.getByRole('button', { name: 'chest is taken over as drawn' })).toBeVisible()
   await preview.getByRole('button', { name: 'Read 2 icons' }).click()
   await expect(page.getByText('2 icons are read.')).toBeVisible()

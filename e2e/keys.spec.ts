@@ -59,7 +59,7 @@ test('a panel of the ledger keeps by Enter, gives back by Escape, and no tool’
   await cell.click()
   await page.getByRole('textbox', { name: 'Own corner of Rectangle 1' }).fill('nonsense')
   await page.keyboard.press('Enter')
-  await expect(page.getByText('“nonsense” is no number and no sum.')).toBeVisible()
+  await expect(page.getByText('“nonsense” is not a number or a sum.')).toBeVisible()
   await expect(page.getByRole('textbox', { name: 'Own corner of Rectangle 1' })).toBeFocused()
   await page.keyboard.press('ArrowUp')
   await expect(cell).toHaveAttribute('aria-label', 'corner of Rectangle 1: 3.25')

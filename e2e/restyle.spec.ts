@@ -76,7 +76,7 @@ test('a gradient of the rules is made and edited there, trim and lines to draw b
   await page.getByLabel('Colour of stop 2 of dusk').selectOption('signal')
   await setting(page, 'Place of stop 2 of dusk, in percent', '30')
   await setting(page, 'Trim', '1000')
-  await page.getByRole('toolbar', { name: 'Lines to draw by' }).getByRole('button', { name: 'thirds' }).click()
+  await page.getByRole('toolbar', { name: 'Construction lines' }).getByRole('button', { name: 'thirds' }).click()
   await page.getByRole('button', { name: 'Apply' }).click()
   await expect(page.getByText('No change is pending.')).toBeVisible()
   await bench.saved()

@@ -93,7 +93,7 @@ test('what an icon is right to left is said in Review and on the bench, seen in 
 }) => {
   await BenchPage.withDemoIcon(page, 'ferry')
   const direction = page.getByRole('region', { name: 'Right to left' })
-  await expect(direction.getByRole('button')).toHaveText('nothing said')
+  await expect(direction.getByRole('button')).toHaveText('not set')
   await direction.getByRole('button').click()
   await page.getByRole('menuitem', { name: 'another icon…' }).click()
   await page.getByLabel('Name of an icon of this set').fill('no such')

@@ -157,7 +157,7 @@ test('a set that was deleted elsewhere says so, takes no keys beneath, and is pu
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Delete')
   await expect(bench.row('Rectangle 1')).toBeAttached()
-  await dialog.getByRole('button', { name: 'Put it back' }).click()
+  await dialog.getByRole('button', { name: 'Restore it' }).click()
   await expect(dialog).toBeHidden()
   await expect(bench.row('Rectangle 1')).toBeVisible()
   await bench.saved()

@@ -66,7 +66,7 @@ test('snags: found while drawing, marked, mended one by one and all at once, lef
   await page.getByRole('link', { name: 'Review' }).click()
   await expect(page.getByRole('list', { name: 'Sheet' }).getByText(/◇ \d/)).toBeVisible()
 
-  await page.getByLabel('Which icons').selectOption('with snags')
+  await page.getByLabel('Icons shown').selectOption('with snags')
   await expect(page.getByRole('list', { name: 'Sheet' }).getByRole('link')).toHaveCount(1)
   // Beside each other: charts with what stands out, look-alikes by their likeness.
   await page.getByRole('radio', { name: 'balance' }).click()
@@ -86,9 +86,9 @@ test('review of the demo: the heaviest first, what stands out is opened by a pre
   await page.getByLabel('Order of the sheet').selectOption('weight')
   await expect(first).toHaveAttribute('title', 'Draw wind-rose')
   // Nothing of the demo has a snag that is not accepted.
-  await page.getByLabel('Which icons').selectOption('with snags')
+  await page.getByLabel('Icons shown').selectOption('with snags')
   await expect(first).toHaveCount(0)
-  await page.getByLabel('Which icons').selectOption('all')
+  await page.getByLabel('Icons shown').selectOption('all')
   await expect(first).toBeVisible()
   await page.getByRole('radio', { name: 'look-alikes' }).click()
   await expect(page.getByRole('listitem').first()).toContainText(/half-tide · tide-window\s*83 % alike/)

@@ -62,7 +62,7 @@ test('what both changed is shown side by side and chosen; what is held with the 
   await page.mouse.down()
   await page.mouse.move(to.x, to.y, { steps: 4 })
   await one.press('Control+z')
-  await expect(page.getByRole('status').filter({ hasText: 'Let go of what is held first.' })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: 'Release the mouse button first.' })).toBeVisible()
   await other.type('y of Rectangle 1', '14')
   await other.type('x of Rectangle 1', '5')
   await other.saved()

@@ -12,7 +12,7 @@ export type DrawnIcon = { readonly id: string; readonly name: string } & (
   Drawn | { readonly pending: true; readonly picture?: undefined; readonly problem?: undefined }
 )
 
-/** Which icons: the first so many in the order of the family, those of given ids, or all. */
+/** Icons shown: the first so many in the order of the family, those of given ids, or all. */
 export type Which = { readonly first: number } | { readonly ids: readonly string[] } | 'all'
 
 /**

@@ -38,7 +38,7 @@ describe('pictures to draw by', () => {
     await db.updateTable('pictures').set({ added_at: '2026-01-01' }).execute()
     const again = await addPicture(db, renderer, porthole)
     expect((await purge(db)).pictures).toBe(0)
-    if (!first.ok || !again.ok) throw new Error('The picture was not taken.')
+    if (!first.ok || !again.ok) throw new Error('The picture could not be added.')
     expect(first.value).toMatchObject({ kind: 'image/png', w: 480, h: 480 })
     expect(again.value.id).toBe(first.value.id)
     expect(Buffer.from((await readPicture(db, first.value.id))!.bytes).equals(porthole)).toBe(true)

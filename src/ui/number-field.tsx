@@ -53,7 +53,7 @@ export function NumberField({
     setDraft(null)
     const isEmpty = draft.trim() === ''
     const next = isEmpty ? value : sum(draft, value)
-    if (next === null && !isEmpty) say({ text: `“${draft.trim()}” is no number and no sum. ${stays}`, tone: 'fault' })
+    if (next === null && !isEmpty) say({ text: `“${draft.trim()}” is not a number or a sum. ${stays}`, tone: 'fault' })
     const isTaken = next === null ? isEmpty : passes(next)
     setWrong(!isTaken)
     if (isTaken && next !== null && next !== value) onChange(next)
@@ -102,7 +102,7 @@ export function NumberField({
       aria-label={label}
       aria-invalid={wrong || undefined}
       data-cell={onTab ? 'number' : undefined}
-      title={wrong ? 'This is no number or sum, or beyond what is taken here.' : undefined}
+      title={wrong ? 'This is not a number or a sum, or it is out of range.' : undefined}
       autoFocus={autoFocus}
       className={clsx(
         'w-full min-w-0 rounded-sheet outline-offset-0',

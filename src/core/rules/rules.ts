@@ -192,7 +192,7 @@ export const Rules = z
     ...limitShape,
     /** The side of the square, in the middle, beyond which a platform cuts everything off. */
     trim: z.number().positive('The trim must be above 0.').max(2048).optional(),
-    /** Lines to draw by: through the middle, from corner to corner, at thirds of the live area. */
+    /** Construction lines: through the middle, from corner to corner, at thirds of the live area. */
     lines: z
       .array(z.enum(['centre', 'diagonals', 'thirds']))
       .max(3)

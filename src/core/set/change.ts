@@ -40,7 +40,7 @@ function iconChanges(from: readonly Icon[], to: readonly Icon[]): SetChange['ico
   return [...changed, ...from.flatMap((icon) => (there.has(icon.id) ? [] : [{ id: icon.id, from: icon }]))]
 }
 
-/** Nothing chosen is the same as nothing said. */
+/** Nothing chosen is the same as not set. */
 const isSameDelivery = (a: Delivery = {}, b: Delivery = {}): boolean =>
   a === b || Object.keys(a).length + Object.keys(b).length === 0
 

@@ -10,7 +10,7 @@ import { mergedSet } from './merge-set'
 import type { IconSet } from './set'
 
 const demo = readSetFile(readFileSync('demo/quayside.wisesquare.json', 'utf8')).set!
-/** The demo set, nothing said of any icon. */
+/** The demo set, not set of any icon. */
 const set = applyEdit(demo, directedEdit(demo.icons, undefined))
 const [ferry, dinghy] = set.icons
 const said = (to: IconSet) => to.icons.map(({ rtl }) => rtl).filter((one) => one !== undefined)

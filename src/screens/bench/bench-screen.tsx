@@ -47,7 +47,6 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
     const first = icons.find(({ name }) => name === iconName) ?? icons.find(({ id }) => id === lastIcon) ?? icons[0]
     return new Bench(session, first?.id ?? null)
   })
-  const ledgerHeight = useLedgerHeight(bench)
   const tools = useMemo(() => makeTools(bench), [bench])
   const commands = useMemo(() => benchCommands(bench), [bench])
   useCommandSet('bench', commands)
@@ -106,10 +105,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
   return (
     <BenchContext value={bench}>
       <CommonCommands />
-      <div
-        className="grid h-dvh min-w-[1024px] grid-cols-[76px_minmax(0,1fr)_264px] overflow-hidden"
-        style={{ gridTemplateRows: `44px 40px minmax(0, 1fr) ${ledgerHeight}` }}
-      >
+      <BenchFrame>
         <SetBar>
           <OpenIconCrumb />
         </SetBar>
@@ -121,8 +117,21 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
         <LostDialog />
         <PasteDialog />
         <PartDialogs />
-      </div>
+      </BenchFrame>
     </BenchContext>
+  )
+}
+
+/** The rows and columns of the bench; the ledger below is as high as it needs. */
+function BenchFrame({ children }: { children: React.ReactNode }) {
+  const ledger = useLedgerHeight()
+  return (
+    <div
+      className="grid h-dvh min-w-[1024px] grid-cols-[76px_minmax(0,1fr)_264px] overflow-hidden"
+      style={{ gridTemplateRows: `44px 40px minmax(0, 1fr) ${ledger}` }}
+    >
+      {children}
+    </div>
   )
 }
 
@@ -179,10 +188,7 @@ function OpenIconCrumb() {
         />
       )}
       {isElsewhere && (
-        <span
-          className="shrink-0 text-small text-quiet"
-          title="What is done there is seen here at once, and the other way round"
-        >
+        <span className="shrink-0 text-small text-quiet" title="Changes in either window appear in both at once">
           ◇ open in another window
         </span>
       )}

@@ -91,7 +91,7 @@ function PutBack({ id, onClose }: { id: string; onClose: () => void }) {
             onClose()
           }}
         >
-          Give the changes up
+          Discard the changes
         </Button>
         <Button look="strong" autoFocus onClick={accept}>
           Change it everywhere

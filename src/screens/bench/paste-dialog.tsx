@@ -16,14 +16,14 @@ export function PasteDialog() {
   }
   return (
     <Dialog title={question.title} open onClose={() => answer(false)}>
-      <p className="px-4 pt-3">It refers to what this set does not have:</p>
+      <p className="px-4 pt-3">It refers to values that this set does not have:</p>
       <ul aria-label="What this set lacks" className="mx-4 mt-1.5 max-h-40 list-disc overflow-y-auto pl-4">
         {question.lacks.map((one) => (
           <li key={one}>{one}</li>
         ))}
       </ul>
       <p className="px-4 pt-1.5 text-quiet">
-        Brought along, it is added to the rules and parts of this set, in one step.
+        If you bring them along, they are added to the rules and parts of this set in one step.
       </p>
       <div className="flex justify-end gap-2 p-4">
         <Button onClick={() => answer(false)}>Paste nothing</Button>

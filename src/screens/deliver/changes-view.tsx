@@ -25,13 +25,13 @@ export function ChangesView({ title, changes, name }: { title: string; changes: 
           </button>
         )}
       </div>
-      {isSame(changes) && <p className="text-quiet">Nothing changed: it would be the same, byte for byte.</p>}
+      {isSame(changes) && <p className="text-quiet">Nothing changed: the delivery is the same, byte for byte.</p>}
       {files.removed.length > 0 && (
         <p className="mb-2 border-l-2 border-snag pl-2" title={files.removed.join('\n')}>
           {files.removed.length === 1
             ? `The path ${files.removed[0]} is no more.`
             : `${files.removed.length} paths are no more: ${files.removed.slice(0, 2).join(', ')}…`}{' '}
-          Whoever uses them has to be told.
+          Tell everybody who uses them.
         </p>
       )}
       <Group word="new" icons={added.map((icon) => ({ name: icon.name, pictures: [icon.picture] }))} />

@@ -52,7 +52,7 @@ export function Releases({
       })
       const body = await response.json().catch(() => null)
       if (!response.ok || !body)
-        say({ text: body?.message ?? 'The server does not say what became of the release.', tone: 'fault' })
+        say({ text: body?.message ?? 'The server did not say whether the release was made.', tone: 'fault' })
       else {
         setNote('')
         say({
@@ -70,7 +70,7 @@ export function Releases({
     <section aria-label="Releases" className="flex min-h-0 flex-col gap-4 overflow-y-auto p-4">
       <div className="flex max-w-[720px] items-end gap-2">
         <label className="min-w-0 flex-1">
-          <span className="mb-1 block text-quiet">What is new in it</span>
+          <span className="mb-1 block text-quiet">What is new</span>
           <input
             aria-label="Note of the release"
             value={note}
@@ -80,7 +80,7 @@ export function Releases({
           />
         </label>
         <Button look="strong" className="h-7" disabled={!isReady || isMaking} onClick={() => void release()}>
-          {isMaking ? 'Making…' : `Keep as release ${(last ?? 0) + 1}`}
+          {isMaking ? 'Creating…' : `Keep as release ${(last ?? 0) + 1}`}
         </Button>
       </div>
       {list?.length === 0 && (

@@ -66,11 +66,11 @@ export function RunPanel({
       <SoftSizes soft={plan?.soft ?? []} setId={setId} />
       <p role="status" className="mb-2 text-quiet">
         {isBlocked && problems.length > 0
-          ? 'Nothing can be written as it is.'
+          ? 'Nothing can be written until the problems are solved.'
           : count === 0
             ? why
             : isCancelled
-              ? 'The run was called off; nothing was written.'
+              ? 'The delivery was cancelled. Nothing was written.'
               : isRunning
                 ? `${count} files, ${made(progress)}`
                 : `${plan?.sizes?.size ?? count} files${total === null ? (plan?.failure === undefined ? ', weighing…' : '') : `, ${bytesInWords(total)}`}`}
@@ -91,13 +91,13 @@ export function RunPanel({
             className="text-quiet underline hover:text-hand"
             onClick={() => url && void fetch(url, { method: 'DELETE' })}
           >
-            call off
+            Cancel
           </button>
         </div>
       )}
       {isCancelled && (
         <button type="button" className="mb-2 underline hover:text-hand" onClick={onAgain}>
-          make the files again
+          Make the files again
         </button>
       )}
       <a
@@ -120,7 +120,7 @@ export function RunPanel({
 const made = ({ done, of, left }: Progress): string =>
   done < of
     ? `${done} of ${of} icons made${left === null ? '…' : `, ${left} s left…`}`
-    : 'all icons made, what they share follows…'
+    : 'all icons made, shared files follow…'
 
 const idOf = (set: IconSet, name: string) => {
   const icon = set.icons.find((one) => one.name === name)

@@ -137,7 +137,7 @@ function TargetRow({
   )
 }
 
-/** Which icons of an interface set stand for an application. */
+/** Icons shown of an interface set stand for an application. */
 function Apps({ set, onChange }: { set: IconSet; onChange: (delivery: Delivery, label: string) => void }) {
   const { delivery = {} } = set
   const chosen = appsOf(set).map(({ id }) => id)
@@ -169,7 +169,7 @@ function Apps({ set, onChange }: { set: IconSet; onChange: (delivery: Delivery, 
               className="text-quiet underline hover:text-hand"
               onClick={() => put(chosen.filter((one) => one !== id))}
             >
-              take away
+              remove
             </button>
           </p>
         ))}

@@ -10,7 +10,7 @@ import type { Choice, ComingIcon, ReadingProgress } from '@/workers/importer'
 const SAID = 200
 
 type Way = Choice['how']
-const WORDS: Readonly<Record<Way, string>> = { live: 'as live as can be', drawn: 'as drawn' }
+const WORDS: Readonly<Record<Way, string>> = { live: 'editable shapes', drawn: 'paths as drawn' }
 export const WAYS = (['live', 'drawn'] as const).map((value) => ({ value, label: WORDS[value] }))
 
 /** Choices about the icons of an import, by file path: those left out, and those read the other way. */
@@ -165,8 +165,8 @@ function Cell({
       </label>
       <button
         type="button"
-        aria-label={`${name} is taken over ${WORDS[way]}`}
-        title="Take this one over the other way"
+        aria-label={`${name} is imported as ${WORDS[way]}`}
+        title="Import this one the other way"
         onClick={onWay}
         className="text-small text-quiet underline decoration-dotted hover:text-hand"
       >

@@ -20,7 +20,7 @@ export function ConflictDialog({ conflicts, onClose }: { conflicts: readonly Set
   return (
     <Dialog title="Changed here and in another window" open onClose={onClose} width={620}>
       <p className="px-4 pt-3 text-quiet">
-        Both ways are kept until you choose. All else of both windows is in the set already.
+        Both versions are kept until you choose. All other changes of both windows are in the set already.
       </p>
       {parts.map((part) => (
         <Part key={part} conflicts={conflicts.filter((one) => one.part === part)} />

@@ -9,7 +9,7 @@ import { NameDialog } from '@/ui/name-dialog'
 
 /** Labels of the ways an icon behaves in right-to-left text. */
 export function rtlInWords(rtl: RightToLeft | undefined, icons: readonly Icon[]): string {
-  if (rtl === undefined) return 'nothing said'
+  if (rtl === undefined) return 'not set'
   if (rtl === 'mirrored') return 'mirrors'
   if (rtl === 'kept') return 'stays as it is'
   return icons.find(({ id }) => id === rtl.icon)?.name ?? 'an icon that is no longer there'
@@ -52,7 +52,7 @@ export function DirectionMenu({
           line('stays as it is', 'kept'),
           ...(icons.length === 1 ? [{ label: 'another icon…', run: () => setAsking(true) }] : []),
           null,
-          line('nothing said', undefined),
+          line('not set', undefined),
         ]}
       >
         {children}
@@ -67,7 +67,7 @@ export function DirectionMenu({
           onName={(name) => {
             const other = all.find((one) => one.name.toLowerCase() === name.trim().toLowerCase())
             if (!other) return `There is no icon “${name.trim()}” in this set.`
-            if (other.id === only!.id) return 'An icon cannot stand for itself: say that it stays as it is.'
+            if (other.id === only!.id) return 'An icon cannot stand for itself: choose “stays as it is”.'
             say({ icon: other.id }, other.name)
             return null
           }}

@@ -72,7 +72,7 @@ export function SetBar({ children }: { children?: ReactNode }) {
 
 /** Why no step can be taken back just now. */
 const heldSentence = (session: Session): string | null =>
-  session.getState().isHeld ? 'Let go of what is held first.' : null
+  session.getState().isHeld ? 'Release the mouse button first.' : null
 
 const WORDS = {
   saved: 'Saved',
@@ -122,7 +122,7 @@ function SavedState() {
 type Pending = Extract<Saving, { state: 'waiting' | 'refused' }>
 
 function keptSentence({ state, kept }: Pending): string {
-  if (!kept) return 'This browser cannot keep your changes either: leave this page open until they are saved.'
+  if (!kept) return 'This browser cannot keep your changes either. Leave this page open until they are saved.'
   return state === 'waiting'
     ? 'Your changes are kept in this browser and sent again by themselves.'
     : 'Your changes are kept in this browser; undo what was refused. All else is saved.'
@@ -153,12 +153,12 @@ function DeletedDialog() {
   return (
     <OverDialog title="This set was deleted in another window">
       <p className="text-quiet">
-        What you drew last is kept in this browser. Put the set back on the shelf and it is laid over it again.
+        Your last changes are kept in this browser. Restore the set and they are added to it again.
       </p>
       {fault && <p className="mt-2 text-fault">{fault}</p>}
       <div className="mt-4 flex gap-2">
         <Button look="strong" onClick={() => void putBack()}>
-          Put it back
+          Restore it
         </Button>
         <Link className="flex h-6 items-center rounded-sheet border border-ink px-2.5" href="/">
           To the shelf

@@ -22,7 +22,7 @@ export function AlikeView({ set, family, setId }: { set: IconSet; family: Family
       {pairs.length === 0 && (
         <p className="p-6 text-quiet">
           {family.waiting > 0
-            ? `${family.waiting} icons are still to be looked at.`
+            ? `${family.waiting} icons are still being compared.`
             : 'No two icons look alike at 16 pixels.'}
         </p>
       )}

@@ -139,7 +139,7 @@ function Chart({
         </ResponsiveContainer>
       </div>
       <p className="mt-1.5 min-h-[34px] text-quiet">
-        {out.length > 0 ? 'Stand out: ' : Number.isFinite(measure.stands) && 'None stands out.'}
+        {out.length > 0 ? 'Outliers: ' : Number.isFinite(measure.stands) && 'No outliers.'}
         {out.slice(0, NAMED).map((one, i) => (
           <span key={one.id}>
             {i > 0 && ', '}
@@ -159,7 +159,7 @@ function Chart({
                 onClick={() => bringIn(session, one.id, measure, family, middle)}
                 className="ml-1 underline decoration-dotted hover:text-hand"
               >
-                bring in
+                adjust
               </button>
             )}
           </span>

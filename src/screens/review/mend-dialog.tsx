@@ -62,8 +62,8 @@ export function MendDialog({ session, set, onClose }: { session: Session; set: I
         <p role="status" className="text-quiet">
           {isDone
             ? found.length === 0
-              ? 'Nothing in this set can be mended by itself.'
-              : `${found.length === 1 ? 'One icon' : `${found.length} icons`} can be mended. What is marked is left as it is.`
+              ? 'Nothing in this set can be repaired automatically.'
+              : `${found.length === 1 ? 'One icon' : `${found.length} icons`} can be mended. Only ticked icons are mended.`
             : `${looked} of ${set.icons.length} icons looked at…`}
         </p>
         {failed.length > 0 && (

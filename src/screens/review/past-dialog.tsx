@@ -61,7 +61,7 @@ export function PastDialog({
         ) : (
           <p className="p-4 text-quiet">
             {states?.length === 0 &&
-              'Nothing is kept yet. Each day’s last state is kept for thirty days from the next day on, and for good what you give a name.'}
+              'No earlier state yet. The last state of each day is kept for thirty days; named states are kept for good.'}
           </p>
         )}
       </div>
@@ -83,7 +83,7 @@ function Beside({ session, past, set, when }: { session: Session; past: IconSet;
   const differing = all.filter(({ isSame }) => !isSame)
   const shown = isAll ? all : differing
   const takeBack = (edit: Omit<Extract<SetEdit, { kind: 'as-it-was' }>, 'kind' | 'past'>, what: string) => {
-    const label = `Take ${what} back to ${when}`
+    const label = `Restore ${what} from ${when}`
     commit(session, { kind: 'as-it-was', past, ...edit }, label)
     say({ text: `${what} is as it was: ${when}.`, action: { label: 'Undo', run: () => undoStep(session) } })
   }
@@ -99,7 +99,7 @@ function Beside({ session, past, set, when }: { session: Session; past: IconSet;
           )}
         </p>
         <Choice
-          label="Which icons"
+          label="Icons shown"
           value={isAll ? 'all' : 'differing'}
           options={[
             { value: 'differing', label: 'what differs' },
@@ -113,7 +113,7 @@ function Beside({ session, past, set, when }: { session: Session; past: IconSet;
           title="Icons, rules and delivery as they were; one step, which can be undone"
           onClick={() => takeBack({ icons: 'all' }, 'the set')}
         >
-          Take all of it back
+          Restore everything
         </Button>
       </div>
       <VirtualGrid
@@ -136,8 +136,8 @@ function inWords(differing: readonly ThenAndNow[]): string {
   const count = (is: (one: ThenAndNow) => boolean) => differing.filter(is).length
   const counted = [
     [count(({ then, now }) => then !== null && now !== null), 'icon differs', 'icons differ'],
-    [count(({ now }) => now === null), 'is gone since', 'are gone since'],
-    [count(({ then }) => then === null), 'came since', 'came since'],
+    [count(({ now }) => now === null), 'was deleted since', 'were deleted since'],
+    [count(({ then }) => then === null), 'was added since', 'were added since'],
   ] as const
   const said = counted.flatMap(([n, one, many]) => (n === 0 ? [] : `${n} ${n === 1 ? one : many}`))
   return said.length === 0 ? 'Every icon is as it was.' : said.join(', ')
@@ -186,8 +186,8 @@ function Pair({
           {name}
         </span>
         {then && !isSame && (
-          <Button aria-label={`Take ${name} back`} className="h-5 px-1.5 text-small" onClick={() => onTakeBack(then)}>
-            take back
+          <Button aria-label={`Restore ${name}`} className="h-5 px-1.5 text-small" onClick={() => onTakeBack(then)}>
+            restore
           </Button>
         )}
       </div>

@@ -65,8 +65,8 @@ export function PastStates({
             {state.name !== null && (
               <Button
                 look="plain"
-                aria-label={`Take the name ${state.name} away`}
-                title="Without its name it is let go after thirty days"
+                aria-label={`Remove the name ${state.name}`}
+                title="Without a name it is deleted after thirty days"
                 onClick={() => onName(state.revision, null)}
                 className="absolute top-1 right-1 h-5 px-1.5 text-small opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
               >

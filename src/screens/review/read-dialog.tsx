@@ -65,18 +65,18 @@ export function ReadDialog({
           <div className="min-h-0 overflow-y-auto border-r border-hair p-4">
             <div className="flex items-center justify-between gap-2">
               <span className="text-quiet">shapes</span>
-              <Words label="How drawings are taken over" value={how} options={WAYS} onChange={setHow} />
+              <Words label="Import drawings as" value={how} options={WAYS} onChange={setHow} />
             </div>
             <p className="mt-3 text-quiet">
               They come on the grid of {set.rules.grid.size}, under the rules of {set.name}: weights, radii and colours
-              that it has are referred to. What is otherwise stays as it is, and is a snag to be mended.
+              that it has are referred to. Other values stay as drawn and are listed as snags.
             </p>
             <Said
-              title="Not read"
+              title="Not imported"
               tone="fault"
               lines={found.failed.map(({ path, sentence }) => `${path}: ${sentence}`)}
             />
-            <Said title="To know" lines={found.remarks.map(({ icon, sentence }) => `${icon}: ${sentence}`)} />
+            <Said title="Notes" lines={found.remarks.map(({ icon, sentence }) => `${icon}: ${sentence}`)} />
           </div>
           <ComingIcons
             icons={found.coming}
@@ -96,7 +96,7 @@ export function ReadDialog({
         )}
         <Button onClick={onClose}>Cancel</Button>
         <Button look="strong" disabled={!isFresh || icons.length === 0} onClick={() => onRead(icons, found!.failed)}>
-          {icons.length === 1 ? 'Read one icon' : icons.length === 0 ? 'Read nothing' : `Read ${icons.length} icons`}
+          {icons.length === 1 ? 'Import 1 icon' : icons.length === 0 ? 'Import nothing' : `Read ${icons.length} icons`}
         </Button>
       </div>
     </Dialog>

@@ -91,7 +91,7 @@ export function ReviewScreen() {
         <main className="min-h-0 bg-film p-10" role="status">
           <p className="text-quiet">
             {sought.trim() === ''
-              ? 'No icon of the set is what is to be shown.'
+              ? 'No icon matches this filter.'
               : `Nothing is named or tagged “${sought.trim()}” among what is shown.`}{' '}
             <button type="button" className="text-hand underline" onClick={showAll}>
               Show all {icons.length}

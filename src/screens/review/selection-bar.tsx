@@ -43,7 +43,7 @@ export function SelectionBar({
   const act = (edit: SetEdit, label: string) => {
     const before = session.getState().history.past.length
     commit(session, edit, label)
-    if (session.getState().history.past.length === before) return say({ text: 'Nothing changes by that.' })
+    if (session.getState().history.past.length === before) return say({ text: 'This changes nothing.' })
     say({ text: `${label}.`, action: { label: 'Undo', run: () => undoStep(session) } })
   }
   const { rules } = set
@@ -66,7 +66,7 @@ export function SelectionBar({
       <Button onClick={() => setAsking('tag')}>Tag…</Button>
       {tags.length > 0 && (
         <Menu
-          label="Take a tag away"
+          label="Remove a tag"
           list={tags.map((tag) => ({
             label: tag,
             run: () => act(taggedEdit(icons, [], [tag]), `Take the tag ${tag} from ${what}`),
@@ -118,7 +118,7 @@ export function SelectionBar({
           Plate
         </Menu>
       )}
-      {icons.length === 1 && <Button onClick={() => onLike(icons[0]!.name)}>Drawn like it</Button>}
+      {icons.length === 1 && <Button onClick={() => onLike(icons[0]!.name)}>Similar icons</Button>}
       {icons.length === 2 && <Button onClick={() => setAsking('overlay')}>Overlay</Button>}
       <span className="mx-1 h-5 w-px bg-hair" />
       <Button

@@ -93,10 +93,10 @@ export function SheetLine({
             hints={VISION_HINTS}
             onChange={setVision}
           />
-          <Words label="Which icons" word="show" value={only} options={['all', 'with snags']} onChange={setOnly} />
+          <Words label="Icons shown" word="show" value={only} options={['all', 'with snags']} onChange={setOnly} />
           {releases.length > 0 && (
             <Words
-              label="Only what changed since a release"
+              label="Only icons that changed since a release"
               word="since release"
               value={release}
               options={['', ...releases.map(String)]}
@@ -116,7 +116,7 @@ export function SheetLine({
           )}
           <input
             type="search"
-            aria-label="Find icons by name, other name or tag, or by what they are drawn like"
+            aria-label="Find icons by name, other name or tag, or similar drawings"
             title="A name or a tag; “like anchor” finds what is drawn like it"
             placeholder="find"
             value={sought}
@@ -150,7 +150,7 @@ export function SheetLine({
           </button>
           <button
             type="button"
-            title="The set on earlier days, beside how it is now"
+            title="Compare the set with an earlier day"
             onClick={onPast}
             className="h-full border-l border-hair px-2 text-ink hover:bg-film"
           >
@@ -158,7 +158,7 @@ export function SheetLine({
           </button>
           <button
             type="button"
-            title="Every repair that is known, before and after it"
+            title="Every known repair, before and after"
             onClick={onMend}
             className="h-full border-l border-hair px-2 text-ink hover:bg-film"
           >

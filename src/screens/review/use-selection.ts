@@ -4,7 +4,7 @@ import { isModalOpen, typing } from '@/ui/commands'
 
 export const NOBODY: ReadonlySet<string> = new Set()
 
-/** Which icons are selected: one by one, or with Shift all from the last one. Ctrl A takes all that are shown, Escape none. */
+/** Icons shown are selected: one by one, or with Shift all from the last one. Ctrl A takes all that are shown, Escape none. */
 export function useSelection(shown: readonly Icon[]) {
   const [selected, setSelected] = useState<ReadonlySet<string>>(NOBODY)
   const last = useRef<string | null>(null)

@@ -19,7 +19,7 @@ const without = (draft: Draft, key: LimitKey | 'angles' | 'naming' | 'checks'): 
 /** The numbers that drawings are checked by; 0 is not looked at. */
 export function MeasuresGroup({ draft, onChange, problems }: GroupProps) {
   return (
-    <Group title="Gaps, zones, angles, names" note="0: not looked at">
+    <Group title="Gaps, zones, angles, names" note="0 = not checked">
       <div className="grid gap-1.5 [&_input]:!w-16 [&_label]:justify-between">
         {LIMIT_KEYS.map((key) => (
           <NumberInput

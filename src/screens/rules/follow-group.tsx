@@ -67,8 +67,8 @@ export function FollowGroup({ draft, onChange }: GroupProps) {
       {follows && (
         <p className="mt-1.5 text-quiet">
           {follows.own.length === 0
-            ? 'Everything is as it is there, and changes with it.'
-            : 'All else changes with it. Its own here:'}
+            ? 'All rules are taken from there and change with it.'
+            : 'Own rules here; all others change with it:'}
         </p>
       )}
       {follows && follows.own.length > 0 && (

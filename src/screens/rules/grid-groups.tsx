@@ -39,8 +39,8 @@ export function GridGroup({ draft, onChange, problems }: GroupProps) {
           onChange={(step) => onChange({ ...draft, grid: { ...grid, step } })}
         />
         <NumberInput
-          label="Strong line every"
-          shown="strong every"
+          label="Bold line every"
+          shown="bold line every"
           value={grid.major}
           step={1}
           problem={problems.get('grid.major')}
@@ -48,7 +48,7 @@ export function GridGroup({ draft, onChange, problems }: GroupProps) {
         />
         <NumberInput
           label="Trim"
-          shown="trim, 0: none"
+          shown="trim (0 = off)"
           value={draft.trim ?? 0}
           step={1}
           problem={problems.get('trim')}
@@ -137,7 +137,7 @@ export function KeylineGroup({ draft, onChange, problems }: GroupProps) {
       <div className="mt-2 flex items-center justify-between">
         <span className="text-quiet">lines</span>
         <Choices
-          label="Lines to draw by"
+          label="Construction lines"
           value={draft.lines ?? []}
           options={(['centre', 'diagonals', 'thirds'] as const).map((value) => ({ value, label: value }))}
           onChange={(values) => {

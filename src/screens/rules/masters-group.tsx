@@ -97,7 +97,7 @@ function MasterFields({
         {!isPlain && (
           <button
             type="button"
-            title="Everything from the rules again, brought to this size"
+            title="Take everything from the rules again, scaled to this size"
             onClick={() => {
               const { base, unfitted } = master
               onChange({ base, ...(unfitted && { unfitted }) })

@@ -21,14 +21,14 @@ export function UnusedValues({
   if (unused.length === 0 || set.icons.length === 0) return null
   return (
     <p className="mt-1 flex items-baseline justify-between gap-2 text-small text-quiet">
-      <span className="min-w-0">in no icon: {unused.map(({ name }) => name).join(', ')}</span>
+      <span className="min-w-0">Unused: {unused.map(({ name }) => name).join(', ')}</span>
       <button
         type="button"
-        aria-label={`Take out what is in no icon: ${unused.map(({ name }) => name).join(', ')}`}
+        aria-label={`Remove what no icon uses: ${unused.map(({ name }) => name).join(', ')}`}
         onClick={() => onRemove(({ was }) => was !== null && names.has(was))}
         className="flex-none underline hover:text-hand"
       >
-        take out
+        remove
       </button>
     </p>
   )

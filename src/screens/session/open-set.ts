@@ -36,7 +36,7 @@ export function offerUnreadable(unreadable: LeftUnsaved['unreadable']): void {
   const [first] = unreadable
   if (!first) return
   say({
-    text: 'Changes that this browser kept unsaved cannot be laid over the set: they were kept by another version.',
+    text: 'Unsaved changes that this browser kept cannot be added to the set: another version of the program kept them.',
     action: {
       label: 'Keep them as a file',
       run: () => {

@@ -100,7 +100,7 @@ export function ImportDialog({
             />
             <div className="mt-3 flex items-center justify-between gap-2">
               <span className="text-quiet">shapes</span>
-              <Words label="How drawings are taken over" value={how} options={WAYS} onChange={setHow} />
+              <Words label="Import drawings as" value={how} options={WAYS} onChange={setHow} />
             </div>
             {found.styles.length > 1 && (
               <div className="mt-2 flex items-center justify-between gap-2">
@@ -119,8 +119,8 @@ export function ImportDialog({
                 </select>
               </div>
             )}
-            <h3 className="mt-4 font-[640]">Rules that they follow</h3>
-            <ul aria-label="Rules that they follow" className="mt-1 border-t border-hair">
+            <h3 className="mt-4 font-[640]">Rules found</h3>
+            <ul aria-label="Rules found" className="mt-1 border-t border-hair">
               {found.evidence.map(({ topic, what, count: times, of, others }) => (
                 <li key={topic} className="border-b border-hair py-1">
                   <span className="flex justify-between gap-3">
@@ -164,13 +164,13 @@ export function ImportDialog({
                 </li>
               ))}
             </ul>
-            <p className="mt-1 text-small text-quiet">What is otherwise stays as it is, and is a snag to be mended.</p>
+            <p className="mt-1 text-small text-quiet">Other values stay as drawn and are listed as snags.</p>
             <Said
-              title="Not read"
+              title="Not imported"
               tone="fault"
               lines={shown.failed.map(({ path, sentence }) => `${path}: ${sentence}`)}
             />
-            <Said title="To know" lines={found.remarks.map(({ icon, sentence }) => `${icon}: ${sentence}`)} />
+            <Said title="Notes" lines={found.remarks.map(({ icon, sentence }) => `${icon}: ${sentence}`)} />
           </div>
           <ComingIcons
             icons={found.icons}
@@ -183,7 +183,7 @@ export function ImportDialog({
         </div>
       ) : (
         <div className="p-4">
-          <p className="font-[560]">Nothing of this can be read.</p>
+          <p className="font-[560]">None of these files can be read.</p>
           <Said title="Why" tone="fault" lines={shown.failed.map(({ path, sentence }) => `${path}: ${sentence}`)} />
         </div>
       )}
@@ -212,9 +212,9 @@ export function ImportDialog({
           onClick={() => void make()}
         >
           {isMaking
-            ? 'Making…'
+            ? 'Creating…'
             : count === 1
-              ? 'Make a set of one icon'
+              ? 'Create a set of 1 icon'
               : count === 0
                 ? 'Make a set'
                 : `Make a set of ${count} icons`}

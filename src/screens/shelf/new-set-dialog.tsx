@@ -71,7 +71,7 @@ export function NewSetDialog({ onClose, onCreated }: { onClose: () => void; onCr
         <div className="flex justify-end gap-2 border-t border-hair px-4 py-3">
           <Button onClick={onClose}>Cancel</Button>
           <Button look="strong" type="submit">
-            Make the set
+            Create the set
           </Button>
         </div>
       </form>

@@ -60,7 +60,7 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
     if (drawings.length > 0) setReading({ files: drawings, name: nameOfAll(drawings, folder) })
     else if (sets.length === 0)
       say({
-        text: files.length === 0 ? 'There is no file in it.' : 'There is neither a set file nor an SVG file in it.',
+        text: files.length === 0 ? 'It contains no file.' : 'It contains no set file and no SVG file.',
         tone: 'fault',
       })
   }
@@ -235,7 +235,7 @@ function SetRow({
   const remove = async () => {
     if (!(await told(actions.remove(id)))) return
     say({
-      text: `“${name}” was taken off the shelf.`,
+      text: `“${name}” was deleted.`,
       action: { label: 'Undo', run: () => void told(actions.restore(id)) },
     })
   }

@@ -41,7 +41,7 @@ export async function addRelease(
   const refusal = releaseRefusal(run.problems, run.leftOut)
   if (refusal !== null) return failed('invalid', refusal)
   if (run.progress.state !== 'done' || !run.spool)
-    return failed('unavailable', run.progress.message ?? 'The delivery was called off.')
+    return failed('unavailable', run.progress.message ?? 'The delivery was cancelled.')
   const files = run.spool.files,
     archive = await bytesOf(archiveStream(run.spool))
   const icons = await deliveredIcons(db, renderer, setId)
@@ -154,7 +154,7 @@ export async function deliveredNow(
   const run = holdRun(db, renderer, stored, knownTargets(targets))
   await run.ended
   if (run.progress.state !== 'done' || !run.spool)
-    return failed('unavailable', run.progress.message ?? 'The delivery was called off.')
+    return failed('unavailable', run.progress.message ?? 'The delivery was cancelled.')
   return done({ icons, files: run.spool.files })
 }
 

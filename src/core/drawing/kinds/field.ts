@@ -19,10 +19,12 @@ export type Field<T> = {
   readonly what: string
 } & (NumberField<T> | ChoiceField<T> | ResetField<T> | RadiiField<T> | WeightField<T>)
 
-/** `suffix` follows the number; a `step` left out is that of the grid. */
+/** `prefix` and `suffix` stand beside the number, `zero` in place of 0; a `step` left out is that of the grid. */
 type NumberField<T> = {
   readonly as: 'number'
+  readonly prefix?: string
   readonly suffix?: string
+  readonly zero?: string
   readonly step?: number
   readonly limits?: Limits
   readonly read: (object: T, scene: Scene) => number
@@ -66,13 +68,14 @@ type RadiiField<T> = {
 /** A share of something as a whole number of hundredths. */
 export const share = <T, K extends keyof T & string>(
   key: K,
-  suffix: string,
+  word: string,
   limits: Limits,
 ): Field<T & Record<K, number>> => ({
   id: key,
   what: `the ${key}`,
   as: 'number',
-  suffix: ` % ${suffix}`,
+  prefix: `${word} `,
+  suffix: ' %',
   step: 1,
   limits,
   read: (object) => object[key] * 100,
@@ -96,7 +99,7 @@ export const smoothness = <T>(way: Pick<NumberField<T>, 'read' | 'write'>): Fiel
   id: 'smoothness',
   what: 'the smoothness',
   as: 'number',
-  suffix: ' smooth',
+  prefix: 'Smoothness ',
   step: 0.05,
   limits: { least: 0.01, most: 10 },
   ...way,

@@ -13,7 +13,7 @@ export function withParts(
   const iconsOf = (list: readonly ComingPart[]) => new Set(list.flatMap(({ uses }) => uses.map(({ icon }) => icon)))
   const told: Evidence = {
     topic: 'parts',
-    what: parts.length === 1 ? 'one part that comes again' : `${parts.length} parts that come again`,
+    what: parts.length === 1 ? '1 repeated part' : `${parts.length} repeated parts`,
     count: iconsOf(parts).size,
     of: icons.length,
     others: parts.slice(0, 6).map((part) => {

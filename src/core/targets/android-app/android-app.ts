@@ -62,7 +62,7 @@ export const androidApp = defineTarget({
     },
   ],
   choices: {
-    ground: colour('ground without a plate', '#fbfcfb'),
+    ground: colour('background without a plate', '#fbfcfb'),
     legacy: onOff('pictures for older launchers', true),
   },
   each({ name }, _, options) {

@@ -58,7 +58,7 @@ export const appleApp = defineTarget({
   isForApps: true,
   readBy: [{ reader: 'icns2png', compares: 'every size of the ICNS', spec: 'src/server/delivery/read-back.test.ts' }],
   choices: {
-    ground: colour('ground without a plate', '#fbfcfb'),
+    ground: colour('background without a plate', '#fbfcfb'),
     dark: oneOf('dark icon', 'clear', { clear: 'on the system’s ground', plate: 'on its plate' }),
     mac: onOff('desktop in the set', false),
     watch: onOff('watch in the set', false),

@@ -92,7 +92,7 @@ export const compose = defineTarget({
   id: 'compose',
   name: 'Compose sources',
   platform: 'Android',
-  note: 'A Kotlin file an icon with its ImageVector, strokes and arcs kept as they are, mirrored right to left where it says so.',
+  note: 'One Kotlin file per icon with its ImageVector, strokes and arcs kept as they are, mirrored right to left where it says so.',
   readBy: [
     {
       reader: 'kotlinc',

@@ -72,7 +72,7 @@ export const favicon = defineTarget({
     { reader: 'rsvg-convert', compares: 'the SVG at 96 px', spec: 'src/server/delivery/read-back.test.ts' },
   ],
   choices: {
-    ground: colour('ground without a plate', '#fbfcfb'),
+    ground: colour('background without a plate', '#fbfcfb'),
     theme: colour('theme colour', '#11807f'),
     themeDark: colour('theme colour, dark', '#14231f'),
     fit: onOff('bring into the safe zone', true),

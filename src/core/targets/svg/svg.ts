@@ -20,7 +20,7 @@ export const svg = defineTarget({
   id: 'svg',
   name: 'SVG files',
   platform: 'Plain files',
-  note: 'One file an icon: one viewBox, ink as currentColor, numbers as short as they can be. Each further master in a folder of its own.',
+  note: 'One file per icon: one viewBox, ink as currentColor, numbers as short as they can be. Each further master in a folder of its own.',
   readBy: [
     { reader: 'xmllint', compares: 'well formed', spec: 'src/server/delivery/read-back.test.ts' },
     {

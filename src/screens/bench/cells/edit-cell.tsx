@@ -19,7 +19,9 @@ export function EditCell({
   step,
   limits,
   readOnly,
+  prefix = '',
   suffix = '',
+  zero,
 }: {
   label: string
   value: number | null | undefined
@@ -27,12 +29,15 @@ export function EditCell({
   step: number
   limits?: Limits
   readOnly?: boolean
+  prefix?: string
   suffix?: string
+  /** What 0 is called where it has a name. */
+  zero?: string
 }) {
   const [editing, setEditing] = useState(false)
   const button = useRef<HTMLButtonElement>(null)
   if (value === undefined) return <span className="block pr-2 text-right text-quiet/70">–</span>
-  const text = value === null ? 'several' : `${figure(value)}${suffix}`
+  const text = value === null ? 'several' : prefix + (value === 0 && zero !== undefined ? zero : figure(value) + suffix)
   if (readOnly) return <span className="block pr-2 text-right text-quiet">{text}</span>
   if (editing) {
     return (

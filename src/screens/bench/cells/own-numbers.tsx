@@ -39,7 +39,7 @@ export function OwnNumbers({
   return (
     <>
       {isMany && (
-        <span className="truncate px-1" title="Its numbers stand over the square while it is selected">
+        <span className="truncate px-1" title="Select it to see its numbers in the settings line">
           {fields.map((field) => shortly(field, object, scene)).join(' · ')}
         </span>
       )}
@@ -77,8 +77,11 @@ type Own = Field<DrawingObject>
 /** A field's label and value, for reading only. */
 function shortly(field: Own, object: DrawingObject, scene: Scene): string {
   switch (field.as) {
-    case 'number':
-      return `${figure(field.read(object, scene))}${field.suffix ?? ''}`
+    case 'number': {
+      const { prefix = '', suffix = '', zero } = field,
+        value = field.read(object, scene)
+      return prefix + (value === 0 && zero !== undefined ? zero : figure(value) + suffix)
+    }
     case 'choice':
       return field.read(object)
     case 'weight': {
@@ -150,7 +153,9 @@ function FieldCell({
       return (
         <EditCell
           label={label}
+          prefix={field.prefix}
           suffix={field.suffix}
+          zero={field.zero}
           value={field.read(object, scene)}
           step={field.step ?? step}
           limits={field.limits}
@@ -240,7 +245,7 @@ function RadiiCell({
           onClick={() => write(field.reset)}
           className="mt-1 block w-full border-t border-hair px-3 py-1 text-left hover:bg-ink hover:text-sheet"
         >
-          all alike again
+          Make all alike
         </button>
       )}
     </ChoiceCell>

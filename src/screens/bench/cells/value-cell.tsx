@@ -2,7 +2,6 @@
 
 import { Popover } from 'radix-ui'
 import { type ReactNode, useRef, useState } from 'react'
-import { flushSync } from 'react-dom'
 import { isGradient, type Paint } from '@/core/drawing/model/paint'
 import { colourOf, type NamedNumber, type NamedValues } from '@/core/drawing/model/values'
 import { begun, cellBeside, editsCell, leaveCell, openCell } from '@/ui/cell-keys'
@@ -36,7 +35,8 @@ export function ChoiceCell({
   /** How many steps of the history were done when it was opened. */
   const steps = useRef(0)
   const button = useRef<HTMLButtonElement>(null)
-  const content = useRef<HTMLDivElement>(null)
+  /** What was typed before the panel was there. */
+  const typed = useRef('')
   /** The cell that Tab leads to. */
   const next = useRef<HTMLElement | null>(null)
   if (readOnly) return <span className="block truncate px-1 text-quiet">{shown}</span>
@@ -81,9 +81,10 @@ export function ChoiceCell({
           if (event.key !== 'Tab') begun.byPress = false
           if (!editsCell(event)) return
           event.stopPropagation()
-          // The panel must be there before the typed character arrives.
-          flushSync(show)
-          if (content.current) goToTyped(content.current, event.key)
+          event.preventDefault()
+          // What is typed until the panel is there goes into it then.
+          if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) typed.current += event.key
+          if (!open) show()
         }}
         className="block h-5 w-full truncate rounded-sheet px-1 text-left hover:bg-sheet hover:outline hover:outline-hair aria-expanded:bg-sheet aria-expanded:outline aria-expanded:outline-hand"
       >
@@ -94,7 +95,6 @@ export function ChoiceCell({
           <Popover.Anchor virtualRef={button as React.RefObject<HTMLButtonElement>} />
           <Popover.Portal>
             <Popover.Content
-              ref={content}
               aria-label={label}
               role="dialog"
               align="start"
@@ -110,9 +110,11 @@ export function ChoiceCell({
               onOpenAutoFocus={(event) => {
                 const panel = event.currentTarget as HTMLElement,
                   current = panel.querySelector<HTMLElement>('button[aria-current=true]')
-                if (!panel.contains(document.activeElement) && !current) return
+                if (!typed.current && !current) return
                 event.preventDefault()
-                if (!panel.contains(document.activeElement)) current!.focus()
+                if (typed.current) typeInto(panel, typed.current)
+                else current!.focus()
+                typed.current = ''
               }}
               onCloseAutoFocus={(event) => {
                 event.preventDefault()
@@ -136,6 +138,16 @@ const fieldsIn = (panel: HTMLElement) => [...panel.querySelectorAll<HTMLElement>
 function goToLine(panel: HTMLElement, by: 1 | -1): void {
   const lines = [...panel.querySelectorAll<HTMLElement>('[data-line], input:not([type=range])')]
   lines[Math.max(0, Math.min(lines.length - 1, lines.indexOf(document.activeElement as HTMLElement) + by))]?.focus()
+}
+
+/** Goes to the line that begins with the typed text, or types it into the field. */
+function typeInto(panel: HTMLElement, text: string): void {
+  goToTyped(panel, text[0]!)
+  const field = document.activeElement
+  if (!(field instanceof HTMLInputElement)) return
+  // As React hears of it: by the field's own setter and an event.
+  Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, text)
+  field.dispatchEvent(new Event('input', { bubbles: true }))
 }
 
 /** A letter moves the focus to the next line that begins with it; anything else to the field, which takes it. */

@@ -118,7 +118,7 @@ export function arrangeCommands(bench: Bench): Command[] {
     {
       id: 'keep-alternative',
       name: 'Keep the drawing as an alternative',
-      needs: () => (bench.icon ? null : 'Make an icon first: + icon, on the left.'),
+      needs: () => (bench.icon ? null : 'Add an icon first: + icon, on the left.'),
       run: () => keepAlternative(bench),
     },
   ]

@@ -30,8 +30,8 @@ const inMenu = (part: number, list?: string): readonly MenuPlace[] => [{ of: 'ob
 /** Every command of the bench. */
 export function benchCommands(bench: Bench): Command[] {
   const selected = () => (bench.selected.length > 0 ? null : SELECT_FIRST)
-  const free = () => selected() ?? (bench.free.length > 0 ? null : 'What is selected is locked.')
-  const open = () => (bench.icon ? null : 'Make an icon first: + icon, on the left.')
+  const free = () => selected() ?? (bench.free.length > 0 ? null : 'The selection is locked.')
+  const open = () => (bench.icon ? null : 'Add an icon first: + icon, on the left.')
   const step = () => bench.rules.grid.step
   const nudges = [
     ['Left', -1, 0],

@@ -162,7 +162,7 @@ export function nodeCommands(bench: Bench): Command[] {
     { id: 'reverse', name: 'Reverse the path', needs: path, run: () => reversePath(bench) },
     {
       id: 'simplify',
-      name: 'Simplify: take needless nodes out',
+      name: 'Simplify: remove needless nodes',
       needs: () => (bench.free.some(({ kind }) => kind === 'path') ? null : 'Select a path first.'),
       run: () => simplifyPaths(bench),
     },

@@ -8,7 +8,7 @@ export const partCommands = (bench: Bench): Command[] => [
     name: 'Save as a part…',
     keys: ['Shift+Digit9'],
     inMenu: [{ of: 'objects', part: 0, list: 'Parts' }],
-    needs: () => (bench.free.length > 0 ? null : 'Select what is to be a part first.'),
+    needs: () => (bench.free.length > 0 ? null : 'Select the objects of the part first.'),
     run: () => bench.put(PARTS, { asking: 'name' }),
   },
   {

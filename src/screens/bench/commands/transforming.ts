@@ -21,14 +21,14 @@ export function transformCommands(bench: Bench): Command[] {
   return [
     {
       id: 'repeat',
-      name: 'Repeat what was done last',
+      name: 'Repeat the last transformation',
       keys: ['Shift+KeyR'],
       needs: done,
       run: () => repeatTransform(bench, false),
     },
     {
       id: 'repeat-copy',
-      name: 'Repeat what was done last, on a copy',
+      name: 'Repeat the last transformation on a copy',
       keys: ['Shift+KeyD'],
       needs: done,
       run: () => repeatTransform(bench, true),

@@ -11,7 +11,7 @@ export function keepAlternative(bench: Bench): void {
   if (!here || !master) return
   const others = alternativesOf(master),
     title = titleOf(master)
-  if (others.length >= 20) return say({ text: 'An icon may have at most 20 alternatives. Take one away first.' })
+  if (others.length >= 20) return say({ text: 'An icon may have at most 20 alternatives. Remove one first.' })
   const taken = new Set([title, ...others.map(({ name }) => name)])
   let n = others.length + 2
   while (taken.has(`version ${n}`)) n++
@@ -58,7 +58,7 @@ export function removeAlternative(bench: Bench, name: string): void {
       objects: bench.objects,
       alternatives: alternativesOf(master).filter((one) => one.name !== name),
     },
-    `Take ${name} away`,
+    `Remove ${name}`,
   )
 }
 

@@ -66,7 +66,7 @@ function takeOut(bench: Bench): void {
   const from = parentOf(bench, free[0]!.id)!,
     into = parentOf(bench, from)
   const at = membersOf(bench.objects, into).findIndex(({ id }) => id === from) + 1
-  bench.edit({ kind: 'arrange', ids: free.map(({ id }) => id), into, at }, `Take out ${title(free)}`)
+  bench.edit({ kind: 'arrange', ids: free.map(({ id }) => id), into, at }, `Move ${title(free)} out`)
   bench.store.setState({ scope: into })
 }
 
@@ -103,13 +103,13 @@ export function assemblyCommands(bench: Bench): Command[] {
     })),
     {
       id: 'take-out',
-      name: 'Take out of what it is in',
+      name: 'Move out of its container',
       keys: ['Shift+KeyO'],
       inMenu: [{ of: 'objects', part: 0 }],
       needs: () =>
         bench.free.length > 0 && parentOf(bench, bench.free[0]!.id) !== null
           ? null
-          : 'Select something that is in a group, an assembly or the like.',
+          : 'Select something in a group, an assembly or another container.',
       run: () => takeOut(bench),
     },
   ]

@@ -109,7 +109,7 @@ export function pasteObjects(bench: Bench, event: ClipboardEvent): boolean {
 
 function pasteText(bench: Bench, text: string): void {
   const parsed = Copied.safeParse(parsedJson(text))
-  if (!parsed.success) return say({ text: 'What is on the clipboard is no drawing that can be pasted.', tone: 'fault' })
+  if (!parsed.success) return say({ text: 'The clipboard holds no drawing that can be pasted.', tone: 'fault' })
   const objects = parsed.data.objects.map((object) => withNewIds(object, newId))
   const label = `Paste ${objects.length === 1 ? objects[0]!.name : `${objects.length} objects`}`
   const { lacks, rules } = brought(parsed.data, bench.setRules)

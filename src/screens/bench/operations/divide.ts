@@ -18,7 +18,7 @@ function divide(bench: Bench): void {
   const { free } = bench
   const pieces = attempt(() => divided(free, bench.scene))
   if (!pieces) return
-  if (pieces.length === 0) return say({ text: 'Nothing closed is among what is selected, so there are no pieces.' })
+  if (pieces.length === 0) return say({ text: 'The selection has no closed shape, so there are no pieces.' })
   const counts = new Map<string, number>()
   const members = pieces.map(({ path, of }): DrawingObject => {
     const nth = (counts.get(of.id) ?? 0) + 1
@@ -69,7 +69,8 @@ export function divideCommands(bench: Bench): Command[] {
       keys: ['KeyD'],
       inLine: { cluster: 'Combine', picture: Split },
       inMenu: [{ of: 'objects', part: 0 }],
-      needs: () => free() ?? (bench.free.length > 1 ? null : 'Select what is to be divided, and what divides it.'),
+      needs: () =>
+        free() ?? (bench.free.length > 1 ? null : 'Select the shape to divide and the lines that divide it.'),
       run: () => divide(bench),
     },
     {

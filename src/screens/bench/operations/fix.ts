@@ -20,7 +20,7 @@ export function loosen(bench: Bench): void {
   for (const object of containers) {
     const objects = attempt(() => loosened(object, bench.scene, newId))
     if (!objects) continue
-    bench.edit({ kind: 'loosen', id: object.id, objects }, `Loosen ${object.name}`)
+    bench.edit({ kind: 'loosen', id: object.id, objects }, `Release ${object.name}`)
     left.push(...objects.map(({ id }) => id))
   }
   bench.select(left)
@@ -51,10 +51,11 @@ export function fixCommands(bench: Bench): Command[] {
   return [
     {
       id: 'loosen',
-      name: 'Loosen: take a group, an assembly or the like apart',
+      name: 'Release: take a group, an assembly or another container apart',
       keys: ['$mod+Shift+KeyG'],
       inMenu: [{ of: 'objects', part: 0 }],
-      needs: () => free() ?? (bench.free.some(isLoosable) ? null : 'Select a group, an assembly or the like first.'),
+      needs: () =>
+        free() ?? (bench.free.some(isLoosable) ? null : 'Select a group, an assembly or another container first.'),
       run: () => loosen(bench),
     },
     {

@@ -17,7 +17,9 @@ function keylineOfSelection(bench: Bench): void {
   const w = tidy(box.w * scale),
     h = tidy(box.h * scale)
   if (w <= 0 || h <= 0 || w > rules.grid.size || h > rules.grid.size)
-    return say({ text: 'A keyline lies within the square and is not flat: select something that is so too.' })
+    return say({
+      text: 'A keyline lies within the square and has a width and a height: select something that does too.',
+    })
   const names = new Set(rules.keylines.map(({ name }) => name))
   let n = 1
   while (names.has(`keyline-${n}`)) n++

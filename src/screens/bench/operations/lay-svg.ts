@@ -14,7 +14,7 @@ export const isSvgText = (text: string): boolean =>
  */
 export async function laySvg(bench: Bench, text: string, name: string, middle: Point | null): Promise<void> {
   const { here } = bench
-  if (!here) return say({ text: 'Make an icon first: + icon, on the left.' })
+  if (!here) return say({ text: 'Add an icon first: + icon, on the left.' })
   const [{ readSvg }, { onGrid }, { underRules }, { Refusal }] = await Promise.all([
     import('@/core/formats/import/svg/read-svg'),
     import('@/core/formats/import/on-grid'),
@@ -31,7 +31,7 @@ export async function laySvg(bench: Bench, text: string, name: string, middle: P
     const [first] = unread
     if (first)
       say({
-        text: `Not read of ${name}: ${first.what}, ${first.why}${unread.length > 1 ? `; and ${unread.length - 1} more` : ''}.`,
+        text: `Not imported from ${name}: ${first.what}, ${first.why}${unread.length > 1 ? `; and ${unread.length - 1} more` : ''}.`,
       })
   } catch (error) {
     say({

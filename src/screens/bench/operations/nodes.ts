@@ -217,7 +217,7 @@ export function fitEnd(bench: Bench, way: 'extend' | 'shorten'): void {
   ]
   const found = (way === 'extend' ? extended : shortened)(contourOf(run), end.node !== 0, others)
   if (!found)
-    return void say({ text: way === 'extend' ? 'Drawn on, this end meets no edge.' : 'No edge crosses this path.' })
+    return void say({ text: way === 'extend' ? 'Extended, this end meets no edge.' : 'No edge crosses this path.' })
   edit(
     bench,
     { ...path, contours: path.contours.map((other) => (other === run ? nodesOf(found.contour, run.nodes) : other)) },
@@ -263,7 +263,7 @@ export function simplifyPaths(bench: Bench, tolerance = 0.02): void {
     after += count(simple)
     return simple
   })
-  if (after === before) say({ text: 'There is no needless node within 0.02 of a unit.' })
+  if (after === before) say({ text: 'No node can be removed without moving the outline by more than 0.02 units.' })
   else {
     bench.edit(
       { kind: 'replace', objects: next },

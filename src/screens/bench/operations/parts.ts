@@ -61,7 +61,7 @@ export function saveAsPart(bench: Bench, text: string): string | null {
   const name = slug(text),
     { free, here, setRules: rules } = bench
   const problem = nameProblem(rules, name)
-  if (problem || free.length === 0 || !here) return problem ?? 'Select what is to be a part first.'
+  if (problem || free.length === 0 || !here) return problem ?? 'Select the objects of the part first.'
   const at = bench.store.getState().pivot ?? boxCentre(bench.extent(free)!)
   const objects = free.map(({ role: _, ...object }) => object as DrawingObject)
   const placement: DrawingObject = { kind: 'placement', id: newId(), name: text.trim() || name, part: name, at }
@@ -118,7 +118,7 @@ export function deletePart(bench: Bench, name: string): void {
   const { count } = usesOf(set, name)
   if (count > 0)
     return say({
-      text: `The part “${name}” is placed ${count === 1 ? 'once' : `${count} times`}. Loosen or delete its placements first.`,
+      text: `The part “${name}” is placed ${count === 1 ? 'once' : `${count} times`}. Release or delete its placements first.`,
     })
   commit(
     bench.session,

@@ -15,7 +15,7 @@ export async function keepPicture(file: Blob): Promise<KeptPicture> {
   const answer = await fetch('/api/pictures', { method: 'POST', body: file }).catch(() => null)
   if (!answer) throw new Error('The server cannot be reached; the picture was not taken.')
   const body = (await answer.json().catch(() => ({}))) as KeptPicture & { message?: string }
-  if (!answer.ok) throw new Error(body.message ?? 'The picture was not taken.')
+  if (!answer.ok) throw new Error(body.message ?? 'The picture could not be added.')
   return body
 }
 

@@ -165,11 +165,11 @@ function softShadow(bench: Bench): void {
   const objects = free.map(({ shadow: _, ...object }) =>
     on ? { ...object, shadow: { x: 0, y: unit, blur: 2 * unit, color, opacity: 0.35 } } : object,
   ) as DrawingObject[]
-  bench.edit({ kind: 'replace', objects }, on ? 'Give a soft shadow' : 'Take the soft shadow away', rules)
+  bench.edit({ kind: 'replace', objects }, on ? 'Add a soft shadow' : 'Remove the soft shadow', rules)
 }
 
 export function plateCommands(bench: Bench): Command[] {
-  const open = () => (bench.icon ? null : 'Make an icon first: + icon, on the left.')
+  const open = () => (bench.icon ? null : 'Add an icon first: + icon, on the left.')
   const free = () => (bench.free.length > 0 ? null : 'Select an object first.')
   return [
     {
@@ -177,13 +177,13 @@ export function plateCommands(bench: Bench): Command[] {
       name: 'Cast',
       keys: ['KeyJ'],
       inLine: { cluster: 'Combine', picture: Badge },
-      inMenu: [{ of: 'objects', part: 0, list: 'Make live' }],
+      inMenu: [{ of: 'objects', part: 0, list: 'Turn into' }],
       needs: free,
       run: () => castShadow(bench),
     },
     {
       id: 'cut-cast',
-      name: 'Cut the cast by the plate, or leave it whole',
+      name: 'Clip the cast by the plate, or leave it whole',
       needs() {
         const object = bench.one('cast')
         if (!object) return 'Select a cast first.'
@@ -193,8 +193,8 @@ export function plateCommands(bench: Bench): Command[] {
     },
     {
       id: 'soft-shadow',
-      name: 'Soft shadow: give or take away',
-      inMenu: [{ of: 'objects', part: 0, list: 'Make live' }],
+      name: 'Soft shadow: add or remove',
+      inMenu: [{ of: 'objects', part: 0, list: 'Turn into' }],
       needs: free,
       run: () => softShadow(bench),
     },

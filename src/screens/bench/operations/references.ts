@@ -65,10 +65,10 @@ const MOST = 50
 /** Takes files as references of the open icon, says what cannot be taken, and shows them. */
 export async function addPictures(bench: Bench, files: Iterable<File>): Promise<void> {
   const { icon } = bench
-  if (!icon) return say({ text: 'Make an icon first: + icon, on the left.' })
+  if (!icon) return say({ text: 'Add an icon first: + icon, on the left.' })
   for (const file of files) {
     if (benchReferences(bench).length >= MOST)
-      return say({ tone: 'fault', text: `An icon may have at most ${MOST} references. Take one away first.` })
+      return say({ tone: 'fault', text: `An icon may have at most ${MOST} references. Remove one first.` })
     if (!isPicture(file)) {
       say({ tone: 'fault', text: `“${file.name}” is no picture that can be a reference: PNG, JPEG, WebP or SVG.` })
       continue

@@ -72,14 +72,14 @@ function lattice(bench: Bench): void {
 
 /** Live copies, around a centre, along a line, in a lattice. */
 export function repeatCommands(bench: Bench): Command[] {
-  const free = () => (bench.free.length > 0 ? null : 'Select what to repeat first.')
+  const free = () => (bench.free.length > 0 ? null : 'Select the objects to repeat first.')
   return [
     {
       id: 'repeat-around',
       name: 'Repeat',
       keys: ['KeyG'],
       inLine: { cluster: 'Combine', picture: Orbit },
-      inMenu: [{ of: 'objects', part: 0, list: 'Make live' }],
+      inMenu: [{ of: 'objects', part: 0, list: 'Turn into' }],
       needs: free,
       run: () => around(bench),
     },
@@ -87,7 +87,7 @@ export function repeatCommands(bench: Bench): Command[] {
       id: 'repeat-along',
       name: 'Repeat along the topmost selected line',
       keys: ['Shift+KeyG'],
-      inMenu: [{ of: 'objects', part: 0, list: 'Make live' }],
+      inMenu: [{ of: 'objects', part: 0, list: 'Turn into' }],
       needs: free,
       run: () => along(bench),
     },
@@ -95,7 +95,7 @@ export function repeatCommands(bench: Bench): Command[] {
       id: 'repeat-lattice',
       name: 'Repeat in a lattice',
       keys: ['Alt+KeyG'],
-      inMenu: [{ of: 'objects', part: 0, list: 'Make live' }],
+      inMenu: [{ of: 'objects', part: 0, list: 'Turn into' }],
       needs: free,
       run: () => lattice(bench),
     },

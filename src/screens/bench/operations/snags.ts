@@ -36,7 +36,7 @@ export async function mendAll(bench: Bench): Promise<void> {
   if (!icon || !master) return
   const { checked, accepted } = checkedOn(icon, bench.setRules, master.base)
   const edits = mendsOf({ ...checked, objects }, accepted)
-  if (edits.length === 0) return say({ text: 'Nothing here can be mended by itself.' })
+  if (edits.length === 0) return say({ text: 'Nothing in this icon can be repaired automatically.' })
   bench.edit({ kind: 'all', edits }, `Mend ${edits.length === 1 ? 'a snag' : `${edits.length} snags`}`)
 }
 
@@ -53,7 +53,7 @@ function fitToPixels(bench: Bench): void {
 export function accept(bench: Bench, snag: Snag, reason: string): string | null {
   const { here, master } = bench
   if (!here || !master) return null
-  if (reason === '') return 'Say why it is left as it is.'
+  if (reason === '') return 'Give a reason for leaving it.'
   const accepted = [...acceptedIn(master), acceptedAs(snag, reason.slice(0, 200))]
   commit(bench.session, { kind: 'accept', ...here, accepted }, `Leave as it is: ${snag.sentence}`.slice(0, 120))
   return null
@@ -69,8 +69,8 @@ export function snagCommands(bench: Bench): Command[] {
   return [
     {
       id: 'mend-all',
-      name: 'Mend every snag of this icon that can be mended',
-      needs: () => (bench.icon ? null : 'Make an icon first: + icon, on the left.'),
+      name: 'Mend all snags of this icon',
+      needs: () => (bench.icon ? null : 'Add an icon first: + icon, on the left.'),
       run: () => void mendAll(bench),
     },
     {
@@ -81,7 +81,7 @@ export function snagCommands(bench: Bench): Command[] {
     },
     {
       id: 'accept-nothing',
-      name: 'Look again at snags that were left as they are',
+      name: 'Show the snags that were left as they are again',
       needs: () =>
         bench.master && acceptedIn(bench.master).length > 0 ? null : 'No snag of this icon was left as it is.',
       run: () => acceptNothing(bench),

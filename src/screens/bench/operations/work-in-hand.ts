@@ -27,7 +27,7 @@ function removalOfStop(bench: Bench): (() => void) | null {
   if (!found || stop === null) return null
   const stops = stopsOf(found.gradient, bench.rules)
   if (stops.length <= 2)
-    return () => say({ text: 'A gradient has two stops at least. Press beside it to let go of the stop.' })
+    return () => say({ text: 'A gradient needs at least two stops. Click beside it to deselect the stop.' })
   return () => {
     setStops(bench, found.place, (all) => all.filter((_, i) => i !== stop), 'the stops')
     bench.put(PAINT, { stop: null })
@@ -43,7 +43,7 @@ function removalOfGuide(bench: Bench): (() => void) | null {
     setGuides(
       bench,
       guides.filter((guide) => guide.id !== id),
-      'Take a guide away',
+      'Remove a guide',
     )
   }
 }

@@ -61,7 +61,7 @@ function ReferencesPanel() {
           <ChosenActions reference={chosen} />
         ) : (
           <span className="truncate pl-2 text-quiet">
-            Or drop one on the square (SVG with Alt held), or paste it. It is kept with the set and never delivered.
+            Or drop one on the square (hold Alt for SVG), or paste it. It is saved with the set and never delivered.
           </span>
         )}
       </div>
@@ -174,13 +174,13 @@ function ReferencesPanel() {
                 </span>
                 <button
                   type="button"
-                  aria-label={`Take the reference ${name} away`}
+                  aria-label={`Remove the reference ${name}`}
                   className={flag}
                   onClick={() =>
                     setReferences(
                       bench,
                       references.filter((one) => one.id !== id),
-                      `Take the reference ${name} away`,
+                      `Remove the reference ${name}`,
                     )
                   }
                 >
@@ -206,7 +206,7 @@ function ChosenActions({ reference }: { reference: Reference }) {
   const palette = async () => {
     const picture = await pixelsOf(reference.picture)
     if (picture) bench.put(SAMPLE, { sampled: mainColours(picture, 8).map(({ color }) => color) })
-    else say({ tone: 'fault', text: 'The picture of this reference is not there.' })
+    else say({ tone: 'fault', text: 'The picture of this reference is missing.' })
   }
   return (
     <>
@@ -218,7 +218,7 @@ function ChosenActions({ reference }: { reference: Reference }) {
         Place by two points
       </Button>
       <Button onClick={() => bench.take('crop')}>Crop</Button>
-      <Button title="The main colours of the picture, to be taken below Colours" onClick={() => void palette()}>
+      <Button title="Find the main colours of the picture; they appear under Colours" onClick={() => void palette()}>
         Its colours
       </Button>
       <Button
@@ -230,7 +230,7 @@ function ChosenActions({ reference }: { reference: Reference }) {
       </Button>
       {comparing && mismatch && (
         <p aria-label="Mismatch" className="whitespace-nowrap">
-          <span className="font-[640]">{share(mismatch.ofInk)}</span> of what is drawn differs{' '}
+          <span className="font-[640]">{share(mismatch.ofInk)}</span> of the drawing differs{' '}
           <span className="text-quiet">
             ({share(mismatch.mean)} of the square · <span className="text-hand">only the icon</span> ·{' '}
             <span className="text-key">only the reference</span>)

@@ -66,7 +66,7 @@ function Alike({ icon, rules }: { icon: Icon; rules: Rules }) {
   return (
     <>
       <Row icons={row} rules={rules} />
-      {waiting > 0 && <p className="px-3 pb-2 text-small text-quiet">{waiting} icons are still to be looked at.</p>}
+      {waiting > 0 && <p className="px-3 pb-2 text-small text-quiet">{waiting} icons are still being compared.</p>}
     </>
   )
 }

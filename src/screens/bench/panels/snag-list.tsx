@@ -69,7 +69,7 @@ export function SnagList({ master: shown, rules, beside }: { master: Master; rul
       )}
       {leaving && (
         <NameDialog
-          title="Leave it as it is, because …"
+          title="Leave it as it is"
           name=""
           label="Reason"
           action="Leave it"
@@ -139,7 +139,7 @@ const SnagRow = memo(function SnagRow({ snag, onLookAgain }: { snag: Snag; onLoo
           <button
             type="button"
             aria-label={`Mend: ${sentence}`}
-            title="What it would be is seen on the square meanwhile"
+            title="The square shows the result while you point here"
             {...seen(snag.mend)}
             onClick={() => {
               bench.put(SNAGS, { mending: null })
@@ -167,7 +167,7 @@ const SnagRow = memo(function SnagRow({ snag, onLookAgain }: { snag: Snag; onLoo
         )}
         {check === UNLOOKED && (
           <button type="button" onClick={onLookAgain} className="underline hover:text-hand">
-            look again
+            check again
           </button>
         )}
         <button

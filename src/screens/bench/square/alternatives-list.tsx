@@ -38,7 +38,7 @@ export function AlternativesList() {
             key={name}
             list={[
               { label: 'Rename …', run: () => setNaming(name) },
-              { label: 'Take away', disabled: name === title, danger: true, run: () => removeAlternative(bench, name) },
+              { label: 'Remove', disabled: name === title, danger: true, run: () => removeAlternative(bench, name) },
             ]}
           >
             <button

@@ -214,5 +214,10 @@ function stageMenu(bench: Bench, p: { x: number; y: number }): MenuEntry[] {
     disabled: locked,
     run: () => bench.select([object.id]),
   }))
-  return [under.length > 0 ? 'Under the pointer' : 'Nothing is under the pointer', ...under, null, ...benchMenu(bench)]
+  return [
+    under.length > 0 ? 'Under the pointer' : 'Nothing lies under the pointer',
+    ...under,
+    null,
+    ...benchMenu(bench),
+  ]
 }

@@ -134,9 +134,9 @@ describe('commands', () => {
       expect(command(id).needs!()).toBe('Select an object first.')
     setFlag(bench, [bench.objects[0]!], 'locked', true)
     bench.select(['a'])
-    expect(command('delete').needs!()).toBe('What is selected is locked.')
+    expect(command('delete').needs!()).toBe('The selection is locked.')
     setFlag(bench, [bench.objects[0]!], 'locked', false)
-    expect(command('loosen').needs!()).toBe('Select a group, an assembly or the like first.')
+    expect(command('loosen').needs!()).toBe('Select a group, an assembly or another container first.')
   })
 
   it('Escape steps out one level at a time', () => {

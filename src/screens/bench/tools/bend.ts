@@ -14,12 +14,12 @@ import type { Tool, ToolDefinition } from './tool'
 function bending(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
-    hint: 'Draw a stroke: what is selected is bent along it · another stroke bends it once more',
+    hint: 'Draw a stroke: the selection is bent along it · another stroke bends it again',
     press(at) {
       const open = bench.one('bend'),
         objects = bench.free
       if (objects.length === 0) {
-        say({ text: 'Select what is to be bent first.' })
+        say({ text: 'Select the objects to bend first.' })
         return null
       }
       const points: Point[] = [at.p]
@@ -73,6 +73,6 @@ export const bendAlong: ToolDefinition = {
   picture: Spline,
   isSeldom: true,
   make: bending,
-  needs: (bench) => (bench.free.length > 0 ? null : 'Select what is to be bent first.'),
+  needs: (bench) => (bench.free.length > 0 ? null : 'Select the objects to bend first.'),
   Settings: BendSettings,
 }

@@ -28,13 +28,13 @@ export function dragGuide(bench: Bench, guide: Guide, isNew: boolean, ruler: num
       show(bench.session, { kind: 'guides', ...bench.here!, guides: away ? others : [...others, next] })
       bench.hold({
         marks: away ? [] : marks,
-        figure: { at: at.p, text: away ? 'takes the guide away' : guidePlace(next) },
+        figure: { at: at.p, text: away ? 'removes the guide' : guidePlace(next) },
       })
     },
     release() {
       bench.letGo()
       if (away && isNew) bench.preview(null)
-      else if (away) setGuides(bench, others, 'Take a guide away')
+      else if (away) setGuides(bench, others, 'Remove a guide')
       else if (next) setGuides(bench, [...others, next], isNew ? 'Lay a guide' : 'Move a guide')
       if (!away) bench.put(GUIDE, { id: guide.id })
     },

@@ -234,7 +234,7 @@ function removalOfHandle(bench: Bench): (() => void) | null {
   return () => {
     bench.letGo()
     const without = changeNodes(path, [handle.at], ({ kind: _, [handle.side]: __, ...node }) => node)
-    putPath(bench, without, `Take a handle of ${path.name} away`)
+    putPath(bench, without, `Remove a handle of ${path.name}`)
   }
 }
 

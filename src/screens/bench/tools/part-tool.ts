@@ -16,7 +16,7 @@ const partInHand = (bench: Bench): string | null => {
 function partTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
-    hint: 'Choose a part in the line above, then press where its place of insertion is to be',
+    hint: 'Choose a part in the line above, then click where to insert it',
     hover: (at) => showCaught(bench, at),
     press(at) {
       const name = partInHand(bench)

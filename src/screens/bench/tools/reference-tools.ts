@@ -113,7 +113,7 @@ function placeTool(bench: Bench): Tool {
 function cropTool(bench: Bench): Tool {
   return {
     cursor: 'crosshair',
-    hint: 'Drag over what is to be seen of the reference · a press shows all of it again',
+    hint: 'Drag over the part of the reference to show · a click shows all of it again',
     press(start) {
       const reference = referenceInHand(bench)
       if (!reference) return null

@@ -126,7 +126,7 @@ async function readFace(file: File | undefined) {
     return faceOfFont(font, (font.names.fullName?.en ?? file.name).slice(0, 80))
   } catch {
     return void say({
-      text: `“${file.name}” is no font that can be read: a TrueType, OpenType or WOFF file is needed.`,
+      text: `“${file.name}” cannot be read as a font. Choose a TrueType, OpenType or WOFF file.`,
     })
   }
 }

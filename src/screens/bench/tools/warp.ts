@@ -87,7 +87,7 @@ export const warp: ToolDefinition = {
   picture: Grid3x3,
   isSeldom: true,
   make: warpTool,
-  needs: (bench) => (bench.free.length > 0 ? null : 'Select what is to be warped first.'),
+  needs: (bench) => (bench.free.length > 0 ? null : 'Select the objects to warp first.'),
   begin,
   Settings: WarpSettings,
 }

@@ -3,5 +3,5 @@ import type { Arrow } from './schema'
 import type { LedgerFacet } from '../facets/ledger'
 
 export const ledger: LedgerFacet<Arrow> = {
-  fields: () => [share('head', 'head', { least: 1, most: 100 }), share('shaft', 'shaft', { least: 1, most: 100 })],
+  fields: () => [share('head', 'Head', { least: 1, most: 100 }), share('shaft', 'Shaft', { least: 1, most: 100 })],
 }

@@ -15,7 +15,7 @@ export const ledger: LedgerFacet<Group> = {
       id: 'underlap',
       what: 'the underlap',
       as: 'number',
-      suffix: ' under',
+      prefix: 'Underlap ',
       step: 0.05,
       limits: { least: 0, most: 100 },
       read: ({ underlap }) => underlap ?? 0,

@@ -14,6 +14,6 @@ export const ledger: LedgerFacet<Spiral> = {
       read: ({ turns }) => turns,
       write: (object, turns) => ({ ...object, turns }),
     },
-    share('inner', 'inner', { least: 0, most: 99 }),
+    share('inner', 'Inner', { least: 0, most: 99 }),
   ],
 }

@@ -39,7 +39,7 @@ export function FinishRow({ rules }: { rules: Rules }) {
             </Line>
           ))}
           <Line current={false} onChoose={() => shareFinish(bench)}>
-            share this one by a new name
+            share this finish under a new name
           </Line>
         </ChoiceCell>
       </div>

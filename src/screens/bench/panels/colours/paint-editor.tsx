@@ -198,7 +198,7 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
               hold(Math.max(0, stop - 1))
             }}
           >
-            take away
+            remove
           </Button>
         </div>
       )}

@@ -80,7 +80,7 @@ export function PaintList({ objects, rules }: { objects: readonly Painted[]; rul
           bench.put(PAINT, { place: style.fills?.length ?? 0, stop: null })
         }}
       >
-        <Plus size={12} aria-hidden /> another fill over these
+        <Plus size={12} aria-hidden /> Add a fill on top
       </button>
     </section>
   )
@@ -188,8 +188,8 @@ function PaintRow({
           </button>
           <button
             type="button"
-            aria-label={`Take the ${label} away`}
-            title="take away"
+            aria-label={`Remove the ${label}`}
+            title="remove"
             disabled={!onRemove}
             onClick={() => onRemove?.()}
             className={small}

@@ -118,9 +118,9 @@ function DashField({
   const accept = (text: string) => {
     const lengths = text === '' ? [] : text.split(/[\s,]+/).map(Number)
     if (!lengths.every((one) => one >= 0 && one <= 1000))
-      return `“${text}” is no row of lengths: numbers from 0 to 1000 with spaces between, such as 3 1.5.`
-    if (lengths.length > 12) return 'A dash has twelve lengths at most.'
-    if (lengths.length > 0 && lengths.every((one) => one === 0)) return 'One of the lengths of a dash is above 0.'
+      return `“${text}” is not a list of lengths. Type numbers from 0 to 1000 with spaces between, such as 3 1.5.`
+    if (lengths.length > 12) return 'A dash pattern has at most twelve lengths.'
+    if (lengths.length > 0 && lengths.every((one) => one === 0)) return 'At least one length of a dash must be above 0.'
     onChange(lengths.length > 0 ? lengths : undefined)
     return null
   }

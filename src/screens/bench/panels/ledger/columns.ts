@@ -55,7 +55,7 @@ export function withCorner(object: DrawingObject, corner: Radius): DrawingObject
   if (isCornered(object)) return { ...withoutOwnCorners(object), corner } as DrawingObject
   if (!isRounding(object)) return object
   const { corners, ...rest } = object
-  // Without a choice of corners none is the same as nothing said.
+  // Without a choice of corners none is the same as not set.
   if (corner === 0 && !corners?.only) return rest as DrawingObject
   return { ...object, corners: { ...corners, radius: corner } }
 }

@@ -103,13 +103,13 @@ function GuidesPanel() {
               </button>
               <button
                 type="button"
-                aria-label={`Take guide ${i + 1} away`}
+                aria-label={`Remove guide ${i + 1}`}
                 className="grid place-items-center text-quiet hover:text-ink"
                 onClick={() =>
                   setGuides(
                     bench,
                     guides.filter(({ id }) => id !== guide.id),
-                    'Take a guide away',
+                    'Remove a guide',
                   )
                 }
               >

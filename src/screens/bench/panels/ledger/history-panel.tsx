@@ -12,7 +12,7 @@ function HistoryPanel() {
   const names = new Map(present.icons.map(({ id, name }) => [id, name]))
   const steps = [...past, ...future.toReversed()]
   if (steps.length === 0)
-    return <p className="px-4 py-3 text-quiet">Every step you take appears here, and you can go back to any of them.</p>
+    return <p className="px-4 py-3 text-quiet">Every step you take appears here. Click a step to go back to it.</p>
   return (
     <ol aria-label="Steps" className="flex flex-col-reverse">
       {[{ label: 'As it was opened', icon: null }, ...steps].map(({ label, icon }, i) => (

@@ -185,7 +185,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
       into === parentOf(bench, moved.id)
         ? `Reorder ${moved.name}`
         : home === null
-          ? `Take out ${moved.name}`
+          ? `Move ${moved.name} out`
           : `Put ${moved.name} into ${home}`
     bench.edit({ kind: 'arrange', ids: [moved.id], into, at }, words)
   }

@@ -197,7 +197,7 @@ export const Row = memo(function Row({
           <span
             role="img"
             aria-label={`${object.name} shares the finish ${object.style.finish}`}
-            title={`Shares the finish “${object.style.finish}”: what is changed here changes in all that share it`}
+            title={`Shares the finish “${object.style.finish}”: a change here changes all objects that share it`}
             className="flex-none text-quiet"
           >
             ≡
@@ -206,7 +206,7 @@ export const Row = memo(function Row({
       </div>
       <div role="gridcell">
         {inside?.members[0]!.id === object.id ? (
-          <span className="px-1 text-quiet" title="The first member is the ground that the others are combined with">
+          <span className="px-1 text-quiet" title="The first member is the base that the others are combined with">
             ground
           </span>
         ) : inside ? (

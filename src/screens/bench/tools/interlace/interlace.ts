@@ -63,7 +63,7 @@ function reset(bench: Bench, object: Interlace): void {
 function interlaceTool(bench: Bench): Tool {
   return {
     cursor: 'pointer',
-    hint: 'Click a crossing: what lies under comes over · order and gap are in the line above',
+    hint: 'Click a crossing: the strand below comes to the top · order and gap are in the line above',
     marks() {
       const object = bench.one('interlace')
       if (!object) return []

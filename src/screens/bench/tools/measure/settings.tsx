@@ -58,7 +58,7 @@ export function MeasureSettings() {
 function copy(measured: Measured): void {
   void navigator.clipboard.writeText(measuredWords(measured)).then(
     () => say({ text: 'Copied.' }),
-    () => say({ text: 'The browser does not let the clipboard be written.' }),
+    () => say({ text: 'The browser does not allow writing to the clipboard.' }),
   )
 }
 

@@ -75,7 +75,7 @@ function removeShape(bench: Bench, object: Patchwork): void {
       text: 'Delete takes out the shape in hand: press one of its patches first. Esc leaves the patchwork.',
     })
   bench.put(PATCHWORK, { shape: null })
-  put(bench, { ...object, swept }, 'Take out a shape')
+  put(bench, { ...object, swept }, 'Remove a shape')
 }
 
 const put = (bench: Bench, object: Patchwork, label: string) =>

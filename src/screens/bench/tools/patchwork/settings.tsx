@@ -15,12 +15,12 @@ import { acceptPatchwork, type Originals, PATCHWORK, type Way } from '../../oper
 
 const WAYS = [
   { value: 'keep', label: 'keep', hint: 'Click a patch, or sweep through several to join them (K)' },
-  { value: 'drop', label: 'drop', hint: 'Click or sweep what is not to be kept (D)' },
-  { value: 'cut', label: 'cut', hint: 'Take a single stretch of line out (C)' },
+  { value: 'drop', label: 'drop', hint: 'Click or sweep the patches to drop (D)' },
+  { value: 'cut', label: 'cut', hint: 'Remove a single stretch of line (C)' },
 ] as const
 
 const ORIGINALS = [
-  { value: 'inside', label: 'inside', hint: 'The originals go: they stay in the patchwork only' },
+  { value: 'inside', label: 'inside', hint: 'The originals are removed: only the patchwork keeps them' },
   { value: 'aside', label: 'aside', hint: 'Copies of the originals stay aside, hidden and locked' },
   { value: 'stay', label: 'stay', hint: 'Copies of the originals stay as they are' },
 ] as const
@@ -48,7 +48,7 @@ export function PatchworkSettings() {
       <span className="flex items-center gap-1.5">
         originals
         <Choice
-          label="What becomes of the originals"
+          label="Originals"
           value={originals}
           options={ORIGINALS}
           onChange={(next: Originals) => bench.put(PATCHWORK, { originals: next })}

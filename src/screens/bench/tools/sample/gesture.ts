@@ -48,7 +48,7 @@ export function sampleTool(bench: Bench): Tool {
 
 function take(bench: Bench, at: At): void {
   const sample = sampleAt(bench, at.p, at.alt)
-  if (!sample) return say({ text: 'There is no colour here: neither a reference nor a painted object.' })
+  if (!sample) return say({ text: 'There is no reference and no painted object here to take a colour from.' })
   const before = bench.read(SAMPLE).sampled.filter((color) => color !== sample.color)
   bench.put(SAMPLE, { sampled: [sample.color, ...before].slice(0, 12) })
   if (paintable(bench).length > 0) putColour(bench, sample.color)

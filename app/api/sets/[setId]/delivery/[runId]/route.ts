@@ -22,7 +22,7 @@ export const GET = (_: Request, { params }: Asked): Promise<Response> =>
     if (!(await inTime(run.ended, PATIENCE)))
       return Response.json({ revision, pending: true, progress: run.progress }, { status: 202 })
     if (run.progress.state !== 'done')
-      return reply(failed('unavailable', run.progress.message ?? 'The delivery was called off.'))
+      return reply(failed('unavailable', run.progress.message ?? 'The delivery was cancelled.'))
     return Response.json({
       revision,
       files: (run.spool?.files ?? []).map(({ path, bytes }) => ({ path, bytes })),

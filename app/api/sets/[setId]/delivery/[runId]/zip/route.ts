@@ -11,6 +11,6 @@ export const GET = (_: Request, { params }: { params: Promise<{ setId: string; r
     if (!run) return reply(failed('not-found', 'This delivery is no longer there.'))
     await run.ended
     if (run.progress.state !== 'done' || !run.spool)
-      return reply(failed('unavailable', run.progress.message ?? 'The delivery was called off.'))
+      return reply(failed('unavailable', run.progress.message ?? 'The delivery was cancelled.'))
     return download(archiveStream(run.spool), `${run.stored.family.name}.zip`, 'application/zip')
   })
