@@ -24,7 +24,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   await expect(rules.getByRole('checkbox', { checked: false })).toHaveCount(1)
   await rules.getByRole('checkbox', { name: /^corner/ }).check()
   await dialog.getByLabel('Name of the set').fill('Harbour')
-  await dialog.getByRole('button', { name: 'Make a set of 13 icons' }).click()
+  await dialog.getByRole('button', { name: 'Create a set of 13 icons' }).click()
   const made = page.getByRole('link', { name: 'Harbour', exact: true })
   await expect(made).toBeVisible()
   // It is one step: taken back, and made again.
@@ -32,7 +32,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   await expect(made).toHaveCount(0)
   await page.getByLabel('Folder of SVG files').setInputFiles(FOLDER)
   await dialog.getByLabel('Name of the set').fill('Harbour')
-  await dialog.getByRole('button', { name: 'Make a set of 14 icons' }).click()
+  await dialog.getByRole('button', { name: 'Create a set of 14 icons' }).click()
   await made.click()
   await page.waitForURL('**/draw**')
 
@@ -97,7 +97,7 @@ test('a font that a set was delivered as is read as that set again, with its cod
   await page.getByLabel('Set file').setInputFiles(join(files, 'quayside.woff2'))
   const dialog = page.getByRole('dialog', { name: /^Read/ })
   await dialog.getByLabel('Name of the set').fill('From a font')
-  await dialog.getByRole('button', { name: 'Make a set of 39 icons' }).click()
+  await dialog.getByRole('button', { name: 'Create a set of 39 icons' }).click()
   await page.getByRole('link', { name: 'From a font', exact: true }).click()
   await page.waitForURL('**/draw**')
   const { icons, rules, delivery } = JSON.parse(

@@ -4,6 +4,7 @@ import { Command as List } from 'cmdk'
 import { Dialog } from 'radix-ui'
 import { create } from 'zustand'
 import { runCommand, useCommands, useCommandSet } from './commands'
+import { commandScore } from './command-search'
 import { inKeys, keyName, useKeyboard } from './keys'
 
 const useOpen = create<{ open: boolean }>(() => ({ open: false }))
@@ -29,37 +30,40 @@ export function CommandBox() {
           className="fixed top-[12vh] left-1/2 z-50 w-[520px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet outline-none"
         >
           <Dialog.Title className="sr-only">Find a command</Dialog.Title>
-          <List loop>
+          <List loop filter={(_, typed, keywords) => commandScore({ name: keywords![0]!, words: keywords![1] }, typed)}>
             <List.Input
               placeholder="What would you like to do?"
               className="h-11 w-full border-b border-hair px-4 text-title outline-none placeholder:text-quiet"
             />
             <List.List className="max-h-[52vh] overflow-y-auto py-1">
-              <List.Empty className="px-4 py-3 text-quiet">No command has that name.</List.Empty>
-              {commands.map((command) => {
-                const missing = command.needs?.() ?? null
-                return (
-                  <List.Item
-                    key={command.id}
-                    value={`${command.name} ${command.id}`}
-                    onSelect={() => {
-                      close()
-                      runCommand(command)
-                    }}
-                    className="flex h-7 items-center gap-3 px-4 text-lead data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
-                  >
-                    <span className={missing ? 'flex-none opacity-60' : 'flex-none'}>{command.name}</span>
-                    {missing && (
-                      <span className="min-w-0 truncate text-small opacity-60">{inKeys(missing, keyboard)}</span>
-                    )}
-                    {command.keys?.[0] && (
-                      <kbd className="ml-auto flex-none font-sans text-small opacity-70">
-                        {keyName(command.keys[0], keyboard)}
-                      </kbd>
-                    )}
-                  </List.Item>
-                )
-              })}
+              <List.Empty className="px-4 py-3 text-quiet">No command is called so. Try another word.</List.Empty>
+              {commands
+                .filter(({ id }) => id !== 'find')
+                .map((command) => {
+                  const missing = command.needs?.() ?? null
+                  return (
+                    <List.Item
+                      key={command.id}
+                      value={command.id}
+                      keywords={[command.name, command.words ?? '']}
+                      onSelect={() => {
+                        close()
+                        runCommand(command)
+                      }}
+                      className="flex h-7 items-center gap-3 px-4 text-lead data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
+                    >
+                      <span className={missing ? 'flex-none opacity-60' : 'flex-none'}>{command.name}</span>
+                      {missing && (
+                        <span className="min-w-0 truncate text-small opacity-60">{inKeys(missing, keyboard)}</span>
+                      )}
+                      {command.keys?.[0] && (
+                        <kbd className="ml-auto flex-none font-sans text-small opacity-70">
+                          {keyName(command.keys[0], keyboard)}
+                        </kbd>
+                      )}
+                    </List.Item>
+                  )
+                })}
             </List.List>
           </List>
         </Dialog.Content>

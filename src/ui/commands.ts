@@ -12,6 +12,8 @@ import { say } from './notice'
 export type Command = {
   readonly id: string
   readonly name: string
+  /** Further words that it is found by. */
+  readonly words?: string
   /** Under which heading its key is listed. */
   readonly group?: string
   /** Keys in tinykeys' notation; the first is the one that is shown. */

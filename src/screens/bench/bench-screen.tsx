@@ -172,6 +172,7 @@ function OpenIconCrumb() {
       <span className="text-quiet">/</span>
       <button
         type="button"
+        data-rename-icon
         title={`${name}: rename the icon`}
         aria-label={`Rename ${name}`}
         onClick={() => setNaming(true)}

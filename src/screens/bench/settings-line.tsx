@@ -33,7 +33,10 @@ export function SettingsLine({ tools }: { tools: Tools }) {
         )}
         <span
           title={hint}
-          className={clsx('min-w-0 flex-1 truncate px-3 text-small leading-[27px] text-quiet', Settings && 'basis-0')}
+          className={clsx(
+            'min-w-0 flex-1 truncate px-3 text-small leading-[27px] text-quiet',
+            Settings && 'max-[1440px]:hidden',
+          )}
         >
           {hint}
         </span>
@@ -76,7 +79,7 @@ function OneRow({ children }: { children: React.ReactNode }) {
             }
           }}
           className={clsx(
-            'flex min-h-[27px] flex-wrap items-center gap-y-0.5 bg-sheet pr-2',
+            'flex min-h-[27px] flex-wrap items-center gap-y-0.5 bg-sheet pr-2 [&>*]:flex-wrap [&>*]:gap-y-0.5',
             isOpen && 'border-b border-hair pb-0.5',
           )}
         >

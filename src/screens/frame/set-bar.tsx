@@ -2,6 +2,7 @@
 
 import clsx from 'clsx'
 import Link from 'next/link'
+import { useRouter } from 'next/navigation'
 import { AlertDialog } from 'radix-ui'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Button } from '@/ui/button'
@@ -11,6 +12,30 @@ import { canStep, isOver, type Saving, type Session, step } from '../session/ses
 import { useSession, useSessionState } from '../session/use-session'
 import { ConflictDialog } from './conflict-dialog'
 import { BarCommand, StageLinks, TopBar } from './top-bar'
+
+/** Ways to the shelf and to the stages of a set. */
+const stageCommands = (goTo: (path: string) => void, setId: string): Command[] => [
+  { id: 'to-shelf', name: 'Go to the shelf', words: 'sets home open', run: () => goTo('/') },
+  {
+    id: 'to-rules',
+    name: 'Go to Rules',
+    words: 'settings grid keylines weights radii palette tokens',
+    run: () => goTo(`/sets/${setId}/rules`),
+  },
+  { id: 'to-draw', name: 'Go to Draw', words: 'edit', run: () => goTo(`/sets/${setId}/draw`) },
+  {
+    id: 'to-review',
+    name: 'Go to Review',
+    words: 'import read svg files sheet print tags overview',
+    run: () => goTo(`/sets/${setId}/review`),
+  },
+  {
+    id: 'to-deliver',
+    name: 'Go to Deliver',
+    words: 'export save download svg png pdf font publish release',
+    run: () => goTo(`/sets/${setId}/deliver`),
+  },
+]
 
 /** The top bar of a set's screens: its name, the stages, undo and redo, and how saving stands. */
 export function SetBar({ children }: { children?: ReactNode }) {
@@ -38,7 +63,12 @@ export function SetBar({ children }: { children?: ReactNode }) {
     ],
     [session],
   )
-  const commands = useMemo(() => [undo, redo], [undo, redo])
+  const router = useRouter(),
+    { setId } = session.getState()
+  const commands = useMemo(
+    () => [undo, redo, ...stageCommands((path) => router.push(path), setId)],
+    [undo, redo, router, setId],
+  )
   useCommandSet('history', commands)
   const keyboard = useKeyboard()
   const { past, future } = session.getState().history

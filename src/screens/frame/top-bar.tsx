@@ -78,7 +78,9 @@ export function StageLinks({ setId, rulesWait }: { setId: string; rulesWait: boo
   })
 }
 
-const COMMANDS: readonly Command[] = [{ id: 'film', name: 'Change between day and night film', run: toggleTheme }]
+const COMMANDS: readonly Command[] = [
+  { id: 'film', name: 'Change between day and night film', words: 'dark mode light theme', run: toggleTheme },
+]
 
 /** Commands that every screen has. */
 export function CommonCommands() {

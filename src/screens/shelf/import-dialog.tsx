@@ -15,7 +15,7 @@ const OFFERED: ReadonlySet<Topic> = new Set(['parts'])
 
 /**
  * What files would become, before anything is stored: their icons, the rules that they follow with how often, and what cannot
- * be read. `onMade` gets a set file and answers why it was not taken, or null.
+ * be read. Icons of several styles become a set each. `onMade` gets the set files and answers why they were not taken, or null.
  */
 export function ImportDialog({
   files,
@@ -25,12 +25,13 @@ export function ImportDialog({
 }: {
   files: readonly ChosenFile[]
   name: string
-  onMade: (file: Blob) => Promise<string | null>
+  onMade: (files: readonly Blob[]) => Promise<string | null>
   onClose: () => void
 }) {
   const [name, setName] = useState(proposed)
   const [how, setHow] = useState<Choice['how']>('live')
   const [style, setStyle] = useState<Choice['style']>(null)
+  const [leftStyles, setLeftStyles] = useState<ReadonlySet<string>>(new Set())
   const [taken, setTaken] = useState(ALL_TAKEN)
   const [left, setLeft] = useState<ReadonlySet<Topic>>(OFFERED)
   const [progress, setProgress] = useState<ReadingProgress | null>(null)
@@ -69,16 +70,29 @@ export function ImportDialog({
   const shown = coming?.of.startsWith(`${way} `) ? coming : null
   const make = async () => {
     setMaking(true)
-    const why = await importer.current!.write(choice()).then(onMade, ({ message }: Error) => message)
+    const asked = importer.current!,
+      files: Blob[] = []
+    const write = async () => {
+      for (const one of wanted)
+        files.push(await asked.write({ ...choice(), style: one.style, name: nameOf(one.style) }))
+      return onMade(files)
+    }
+    const why = await write().catch(({ message }: Error) => message)
     setMaking(false)
     if (why !== null) setProblem(why)
   }
   const found = shown?.coming
   const remarks = new Map(found?.remarks.map(({ icon = '', sentence }) => [icon, sentence]))
-  const count = found ? found.icons.filter(({ paths }) => !paths.some((path) => taken.left.has(path))).length : 0
+  const styles = found?.styles ?? [],
+    seen = style ?? styles[0]?.style ?? null,
+    wanted = styles.length > 1 ? styles.filter((one) => !leftStyles.has(one.style)) : styles
+  /** The name of the set of a style: the first keeps the name that was typed. */
+  const nameOf = (of: string) => (of === wanted[0]?.style ? choice().name : `${choice().name} ${of}`)
+  const seenCount = found ? found.icons.filter(({ paths }) => !paths.some((path) => taken.left.has(path))).length : 0
+  const count = wanted.reduce((sum, one) => sum + (one.style === seen ? seenCount : one.count), 0)
   return (
     <Dialog
-      title={`Read ${files.length === 1 ? 'a file' : `${files.length} files`}`}
+      title={`Import ${files.length === 1 ? '1 file' : `${files.length} files`}`}
       open
       onClose={onClose}
       width={1080}
@@ -103,21 +117,14 @@ export function ImportDialog({
               <Words label="Import drawings as" value={how} options={WAYS} onChange={setHow} />
             </div>
             {found.styles.length > 1 && (
-              <div className="mt-2 flex items-center justify-between gap-2">
-                <span className="text-quiet">style</span>
-                <select
-                  aria-label="Style that is read"
-                  value={style ?? found.styles[0]!.style}
-                  onChange={({ target }) => setStyle(target.value as Choice['style'])}
-                  className="h-6 border border-hair bg-sheet px-1"
-                >
-                  {found.styles.map((one) => (
-                    <option key={one.style} value={one.style}>
-                      {one.style}, {one.count} icons
-                    </option>
-                  ))}
-                </select>
-              </div>
+              <StyleTicks
+                styles={found.styles}
+                seen={seen}
+                left={leftStyles}
+                nameOf={nameOf}
+                onSeen={setStyle}
+                onLeft={setLeftStyles}
+              />
             )}
             <h3 className="mt-4 font-[640]">Rules found</h3>
             <ul aria-label="Rules found" className="mt-1 border-t border-hair">
@@ -213,13 +220,53 @@ export function ImportDialog({
         >
           {isMaking
             ? 'Creating…'
-            : count === 1
-              ? 'Create a set of 1 icon'
-              : count === 0
-                ? 'Make a set'
-                : `Make a set of ${count} icons`}
+            : `Create ${wanted.length > 1 ? `${wanted.length} sets` : 'a set'} of ${count === 1 ? '1 icon' : `${count} icons`}`}
         </Button>
       </div>
     </Dialog>
+  )
+}
+
+/** The styles that names of files end in, each a set of its own: which are imported, and which one is shown. */
+function StyleTicks({
+  styles,
+  seen,
+  left,
+  nameOf,
+  onSeen,
+  onLeft,
+}: {
+  styles: Coming['styles']
+  seen: Choice['style']
+  left: ReadonlySet<string>
+  nameOf: (style: string) => string
+  onSeen: (style: Choice['style']) => void
+  onLeft: (left: ReadonlySet<string>) => void
+}) {
+  return (
+    <fieldset className="mt-3">
+      <legend className="text-quiet">Styles, each a set of its own</legend>
+      {styles.map(({ style, count }) => (
+        <div key={style} className="flex h-6 items-center gap-2">
+          <label className="flex flex-none items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-3 accent-hand"
+              checked={!left.has(style)}
+              onChange={() => onLeft(toggled(left, style))}
+            />
+            {style} {count}
+          </label>
+          <span className="min-w-0 flex-1 truncate text-small text-quiet">{!left.has(style) && nameOf(style)}</span>
+          {style === seen ? (
+            <span className="text-small text-quiet">shown</span>
+          ) : (
+            <button type="button" className="text-small underline hover:text-hand" onClick={() => onSeen(style)}>
+              show {style}
+            </button>
+          )}
+        </div>
+      ))}
+    </fieldset>
   )
 }

@@ -188,14 +188,22 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
             files={reading.files}
             name={reading.name}
             onClose={() => setReading(null)}
-            onMade={async (file) => {
-              const answer = await sendSet(file)
-              if ('message' in answer) return answer.message
+            onMade={async (files) => {
+              const made: { id: string; name: string }[] = []
+              for (const file of files) {
+                const answer = await sendSet(file)
+                if ('message' in answer) return answer.message
+                made.push(answer)
+              }
               setReading(null)
               router.refresh()
+              const remove = async () => {
+                for (const { id } of made) await told(actions.remove(id))
+                router.refresh()
+              }
               say({
-                text: `“${answer.name}” is on the shelf.`,
-                action: { label: 'Undo', run: () => void told(actions.remove(answer.id)).then(() => router.refresh()) },
+                text: `${made.map(({ name }) => `“${name}”`).join(' and ')} ${made.length === 1 ? 'was' : 'were'} added to the shelf.`,
+                action: { label: 'Undo', run: () => void remove() },
               })
               return null
             }}

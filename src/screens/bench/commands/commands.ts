@@ -18,6 +18,11 @@ import { seeingCommands } from './seeing'
 import { openedPart, PARTS } from '../operations/parts'
 import { symmetryCommands } from '../operations/symmetry'
 import { transformCommands } from './transforming'
+import { say } from '@/ui/notice'
+import { inKeys } from '@/ui/keys'
+import { addIcon, duplicateIcon } from '../operations/icons'
+import { PANELS } from '../panels/ledger/panels'
+import { WORDS } from './words'
 import { TOOLS } from '../tools/tools'
 import { zoomAt } from '../state/view'
 import { removalOf } from '../operations/work-in-hand'
@@ -27,8 +32,11 @@ const SELECT_FIRST = 'Select an object first.'
 /** The part of the menu of objects that a command stands in, and the list in it. */
 const inMenu = (part: number, list?: string): readonly MenuPlace[] => [{ of: 'objects', part, ...(list && { list }) }]
 
-/** Every command of the bench. */
-export function benchCommands(bench: Bench): Command[] {
+/** Every command of the bench, with the words that it is found by. */
+export const benchCommands = (bench: Bench): Command[] =>
+  listed(bench).map((command) => (WORDS[command.id] ? { ...command, words: WORDS[command.id]! } : command))
+
+function listed(bench: Bench): Command[] {
   const selected = () => (bench.selected.length > 0 ? null : SELECT_FIRST)
   const free = () => selected() ?? (bench.free.length > 0 ? null : 'The selection is locked.')
   const open = () => (bench.icon ? null : 'Add an icon first: + icon, on the left.')
@@ -55,6 +63,40 @@ export function benchCommands(bench: Bench): Command[] {
         begin?.(bench)
         bench.take(id)
       },
+    })),
+    {
+      id: 'new-icon',
+      name: 'New icon',
+      run: () => addIcon(bench),
+    },
+    {
+      id: 'rename-icon',
+      name: 'Rename icon',
+      needs: open,
+      run: () => document.querySelector<HTMLElement>('[data-rename-icon]')?.click(),
+    },
+    {
+      id: 'duplicate-icon',
+      name: 'Duplicate icon',
+      needs: open,
+      run: () => bench.icon && duplicateIcon(bench, bench.icon),
+    },
+    ...(['cut', 'copy'] as const).map((act): Command => ({
+      id: act,
+      name: act === 'cut' ? 'Cut' : 'Copy',
+      needs: selected,
+      // Once the box is closed the page has the keyboard.
+      run: () => void setTimeout(() => document.execCommand(act), 100),
+    })),
+    {
+      id: 'paste',
+      name: 'Paste',
+      run: () => say({ text: inKeys('Press Ctrl V to paste: only the keyboard may read the clipboard.') }),
+    },
+    ...PANELS.map(({ id, word }): Command => ({
+      id: `open-${id}`,
+      name: `Open ${word}`,
+      run: () => bench.store.setState({ panel: id, ledgerFolded: false }),
     })),
     ...grouped('Combine', combineCommands(bench)),
     ...grouped('Objects', [

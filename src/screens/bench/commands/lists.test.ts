@@ -4,6 +4,7 @@ import { CHECKS } from '@/core/checks/checks'
 import { TARGETS } from '@/core/targets/targets'
 import { STARTERS } from '@/core/rules/starters'
 import { storedAs } from '../../../testing/samples'
+import { commandScore } from '@/ui/command-search'
 import { watched } from '@/ui/keys'
 import type { MenuEntry } from '@/ui/menu'
 import { createSession } from '../../session/session'
@@ -28,6 +29,118 @@ const commands = benchCommands(bench)
 const labelOf = (entry: MenuEntry): string[] =>
   entry !== null && typeof entry === 'object' && 'label' in entry ? [String(entry.label)] : []
 const doubled = (all: readonly string[]) => all.filter((one, i) => all.indexOf(one) !== i)
+
+/** Words that people try in the command box, and the command they mean. */
+const TRIED: Readonly<Record<string, string>> = {
+  union: 'assemble',
+  subtract: 'assemble',
+  intersect: 'assemble',
+  exclude: 'assemble',
+  boolean: 'assemble',
+  combine: 'assemble',
+  merge: 'assemble',
+  punch: 'assemble-cut',
+  expand: 'outlines',
+  'outline stroke': 'outlines',
+  offset: 'inset',
+  knife: 'divide',
+  slice: 'divide',
+  ungroup: 'loosen',
+  release: 'loosen',
+  'break apart': 'loosen',
+  flatten: 'fix',
+  'convert to path': 'fix',
+  distribute: 'space-x',
+  spacing: 'space-x',
+  flip: 'flip-x',
+  reflect: 'mirror',
+  rotate: 'turn',
+  scale: 'turn',
+  skew: 'turn',
+  resize: 'turn',
+  circle: 'ellipse',
+  square: 'rectangle',
+  triangle: 'polygon',
+  star: 'star',
+  bezier: 'pen',
+  pencil: 'freehand',
+  type: 'text',
+  font: 'text',
+  symbol: 'part',
+  component: 'part',
+  eyedropper: 'sample',
+  ruler: 'measure',
+  gradient: 'open-colours',
+  color: 'open-colours',
+  fill: 'open-colours',
+  opacity: 'open-colours',
+  swatch: 'open-colours',
+  mask: 'mask-inside',
+  'round corners': 'corner',
+  fillet: 'corner',
+  array: 'repeat-around',
+  pattern: 'repeat-around',
+  shadow: 'soft-shadow',
+  'long shadow': 'cast',
+  background: 'plate',
+  group: 'group',
+  duplicate: 'duplicate',
+  clone: 'duplicate',
+  copy: 'copy',
+  cut: 'cut',
+  paste: 'paste',
+  delete: 'delete',
+  remove: 'delete',
+  'bring to front': 'front',
+  layer: 'forward',
+  lock: 'lock',
+  hide: 'hide',
+  simplify: 'simplify',
+  'clean up': 'simplify',
+  smooth: 'node-smooth',
+  'add point': 'node-insert',
+  'close path': 'node-join',
+  join: 'node-join',
+  scissors: 'node-open',
+  reverse: 'reverse',
+  symmetry: 'mirror-live',
+  'pixel perfect': 'fit-to-pixels',
+  lint: 'mend-all',
+  zoom: 'zoom-in',
+  'new icon': 'new-icon',
+  'rename icon': 'rename-icon',
+  history: 'open-history',
+  style: 'copy-finish',
+  'select all': 'select-all',
+  warp: 'warp',
+  weave: 'interlace',
+  trim: 'node-shorten',
+  center: 'centre-ink',
+  'rotate copies': 'repeat-around',
+}
+
+describe('the command box', () => {
+  const best = (typed: string) =>
+    commands
+      .map((command) => ({ id: command.id, score: commandScore(command, typed) }))
+      .filter(({ score }) => score > 0)
+      .sort((a, b) => b.score - a.score)
+      .map(({ id }) => id)
+
+  it('finds what people mean among its first three answers, by the words of the trade', () => {
+    expect(Object.keys(TRIED).length).toBeGreaterThanOrEqual(80)
+    const missed = Object.entries(TRIED).flatMap(([typed, id]) =>
+      best(typed).slice(0, 3).includes(id) ? [] : [`${typed}: ${best(typed).slice(0, 3).join(', ')}, not ${id}`],
+    )
+    expect(missed).toEqual([])
+  })
+
+  it('answers nothing rather than nonsense, and finds every command by its own name first', () => {
+    for (const typed of ['xyzzy', 'qwrt', 'unionize me', 'zz top']) expect(best(typed)).toEqual([])
+    for (const { id, name } of commands)
+      expect(best(name)[0], name).toBe(commands.find((one) => one.name === name)?.id ?? id)
+  })
+})
 
 describe('the lists', () => {
   it('have each thing once, under one name and one key', () => {

@@ -117,16 +117,18 @@ export function openHere(bench: Bench): void {
   const path = editedPath(bench)!,
     [place] = selectedNodes(bench)
   edit(bench, openAt(path, place!), `Open ${path.name}`)
-  bench.store.setState({ nodes: new Set() })
+  // The contour begins at the node then.
+  bench.store.setState({ nodes: new Set([nodeKey({ contour: place!.contour, node: 0 })]) })
 }
 
-/** Joins two selected ends, or closes the open contours of the selected nodes. */
+/** Joins two selected ends, or closes the open contours of the selected nodes; without one, the only contour of the path. */
 export function joinNodes(bench: Bench): void {
   const path = editedPath(bench)!,
     places = selectedNodes(bench)
   const [a, b] = places
   const joined = places.length === 2 ? joinEnds(path, a!, b!) : null
-  const next = joined ?? [...new Set(places.map(({ contour }) => contour))].reduce(closeContour, path)
+  const only = places.length === 0 && path.contours.length === 1 ? [0] : []
+  const next = joined ?? [...new Set([...only, ...places.map(({ contour }) => contour)])].reduce(closeContour, path)
   if (next === path || JSON.stringify(next) === JSON.stringify(path))
     say({ text: 'Select two ends of an open path, or nodes of one to close it.' })
   else edit(bench, next, joined ? `Join ends of ${path.name}` : `Close ${path.name}`)

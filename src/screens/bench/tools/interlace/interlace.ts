@@ -4,6 +4,7 @@ import { tidy } from '@/core/geometry/tidy'
 import { type Laid, laced } from '@/core/drawing/kinds/interlace/laced'
 import { meant } from '@/core/drawing/model/signature'
 import type { OfKind } from '@/core/drawing/objects/object'
+import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import type { Bench } from '../../state/bench'
 import { gather } from '../../operations/gather'
@@ -100,13 +101,11 @@ function interlaceTool(bench: Bench): Tool {
 function begin(bench: Bench): void {
   if (bench.one('interlace')) return
   const gap = bench.rules.weights.at(-1)!.name
-  gather(bench, bench.free, 'Interlace', { kind: 'interlace', order: 'turns', gap })
-  const made = bench.one('interlace')
-  const first = made && crossingsOf(bench, made)[0]
-  if (!made || !first) return
-  // Over and under are counted from this crossing on, wherever it goes.
-  const start = { x: tidy(first.at.x), y: tidy(first.at.y) }
-  bench.edit({ kind: 'replace', objects: [{ ...made, start }] }, `Interlace ${made.name}`)
+  const empty = { kind: 'interlace', order: 'turns', gap } as const
+  // Over and under are counted from the first crossing on, wherever it goes.
+  const [first] = crossingsOf(bench, { ...empty, id: newId(), name: '', members: bench.free } as Interlace)
+  const start = first && { x: tidy(first.at.x), y: tidy(first.at.y) }
+  gather(bench, bench.free, 'Interlace', { ...empty, ...(start && { start }) })
 }
 
 export const interlace: ToolDefinition = {
