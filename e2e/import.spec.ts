@@ -11,7 +11,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
 }) => {
   await page.goto('/')
   await page.getByLabel('Folder of SVG files').setInputFiles(FOLDER)
-  const dialog = page.getByRole('dialog', { name: 'Read 14 files' })
+  const dialog = page.getByRole('dialog', { name: 'Import 14 files' })
   const rules = dialog.getByRole('list', { name: 'Rules found' })
   await expect(rules).toContainText('weight 2')
   await expect(rules).toContainText('34 of 40')
@@ -62,12 +62,12 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
       drawn('chest', square),
       drawn('barrel', '<circle cx="24" cy="24" r="16"/>'),
     ])
-  const preview = page.getByRole('dialog', { name: /^Read 3 files into/ })
+  const preview = page.getByRole('dialog', { name: /^Import 3 files into/ })
   await preview.getByRole('checkbox', { name: 'Take barrel' }).uncheck()
   await preview.getByRole('button', { name: 'chest is imported as editable shapes' }).click()
-  await expect(preview.getByRole('button', { name: 'chest is taken over as drawn' })).toBeVisible()
-  await preview.getByRole('button', { name: 'Read 2 icons' }).click()
-  await expect(page.getByText('2 icons are read.')).toBeVisible()
+  await expect(preview.getByRole('button', { name: 'chest is imported as paths as drawn' })).toBeVisible()
+  await preview.getByRole('button', { name: 'Import 2 icons' }).click()
+  await expect(page.getByText('2 icons were imported.')).toBeVisible()
   await page.getByRole('button', { name: 'crate', exact: true }).dblclick()
   await page.keyboard.press('Escape')
   const stored = async () =>

@@ -283,7 +283,7 @@ test('banded buoy: one finish on several objects, named, changed once, across ic
   await bench.press('Control+a')
   await filled(bench)
   await page.getByRole('tab', { name: /^Colours/ }).click()
-  await bench.choose('finish of the selection', 'share this one')
+  await bench.choose('finish of the selection', 'share this finish')
   await expect(page.getByRole('button', { name: 'finish of the selection: finish-1' })).toBeVisible()
   await expect(page.getByTitle('Shared by 3 objects in 1 icon', { exact: false })).toHaveText('on 3')
   await bench.press('Control+c')

@@ -12,7 +12,7 @@ test('a named state stands beside the present: one icon, one from the bin, then 
     bar = page.getByRole('toolbar', { name: 'Selected icons' })
   const earlier = page.getByRole('dialog', { name: 'The set as it was' })
   await page.getByRole('button', { name: 'Earlier…' }).click()
-  await expect(earlier).toContainText('Nothing is kept yet.')
+  await expect(earlier).toContainText('No earlier state yet.')
   await earlier.getByLabel('Name for the set as it is now').fill('shown to the harbour')
   await earlier.getByRole('button', { name: 'Keep' }).click()
   await expect(earlier.getByRole('list', { name: 'States' })).toContainText('shown to the harbour')

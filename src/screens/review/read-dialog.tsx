@@ -53,7 +53,7 @@ export function ReadDialog({
   const icons = found?.icons.filter((_, i) => !isLeft(i)) ?? []
   return (
     <Dialog
-      title={`Read ${files.length === 1 ? 'a file' : `${files.length} files`} into ${set.name}`}
+      title={`Import ${files.length === 1 ? '1 file' : `${files.length} files`} into ${set.name}`}
       open
       onClose={onClose}
       width={1080}
@@ -68,8 +68,8 @@ export function ReadDialog({
               <Words label="Import drawings as" value={how} options={WAYS} onChange={setHow} />
             </div>
             <p className="mt-3 text-quiet">
-              They come on the grid of {set.rules.grid.size}, under the rules of {set.name}: weights, radii and colours
-              that it has are referred to. Other values stay as drawn and are listed as snags.
+              Placed on the grid of {set.rules.grid.size} under the rules of {set.name}: matching weights, radii and
+              colours refer to the rules. Other values stay as drawn and are listed as snags.
             </p>
             <Said
               title="Not imported"
@@ -96,7 +96,11 @@ export function ReadDialog({
         )}
         <Button onClick={onClose}>Cancel</Button>
         <Button look="strong" disabled={!isFresh || icons.length === 0} onClick={() => onRead(icons, found!.failed)}>
-          {icons.length === 1 ? 'Import 1 icon' : icons.length === 0 ? 'Import nothing' : `Read ${icons.length} icons`}
+          {icons.length === 1
+            ? 'Import 1 icon'
+            : icons.length === 0
+              ? 'Import nothing'
+              : `Import ${icons.length} icons`}
         </Button>
       </div>
     </Dialog>

@@ -8,10 +8,10 @@ export function addRead(session: Session, icons: readonly Icon[], failed: FoundI
   const [first] = failed
   const what = icons.length === 1 ? `“${icons[0]!.name}”` : `${icons.length} icons`
   const at = session.getState().history.present.icons.length
-  commit(session, { kind: 'add-icons', icons, at }, `Read ${what}`)
+  commit(session, { kind: 'add-icons', icons, at }, `Import ${what}`)
   say({
     text: [
-      `${what} ${icons.length === 1 ? 'is' : 'are'} read.`,
+      `${what} ${icons.length === 1 ? 'was' : 'were'} imported.`,
       first &&
         `${failed.length === 1 ? 'One file was' : `${failed.length} files were`} not: ${first.path}, ${first.sentence}`,
     ]

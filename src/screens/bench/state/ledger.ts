@@ -14,6 +14,8 @@ export type LedgerState = {
   readonly ledgerHeight: number | null
   /** Only its tabs are seen. */
   readonly ledgerFolded: boolean
+  /** How often the hand came into the ledger. */
+  readonly ledgerVisits: number
   /** How wide the names of the ledger are, in pixels. */
   readonly nameWidth: number
 }
@@ -24,5 +26,6 @@ export const ledger: LedgerState = {
   linked: false,
   ledgerHeight: null,
   ledgerFolded: false,
+  ledgerVisits: 0,
   nameWidth: NAMES,
 }

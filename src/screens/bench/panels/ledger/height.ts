@@ -1,21 +1,32 @@
+import { useMemo } from 'react'
 import { countObjects } from '@/core/drawing/objects/tree'
-import { useBenchState, useDeferredObjects } from '../../state/context'
+import { useBench, useBenchState } from '../../state/context'
 
 /** The heights of the tabs, of the head of the rows, and of a row, in pixels. */
 const TABS = 28,
   HEAD = 23,
   ROW = 22
 
-/** The numbers of rows that there is room for: few steps, so that the square seldom changes its size under the hand. */
-const ROOMS = [3, 6, 12]
+/** The fewest rows that there is room for. */
+const LEAST = 3
 
-/** The height of the ledger as CSS says it: what was dragged, else as its rows need, up to a third of the window. */
+/**
+ * The height of the ledger as CSS says it: what was dragged, else as its rows need, up to a third of the window. The rows
+ * are counted when an icon is opened and when the hand comes into the ledger: while one draws the square keeps its size.
+ */
 export function useLedgerHeight(): string {
+  const bench = useBench()
   const height = useBenchState((state) => state.ledgerHeight),
     isFolded = useBenchState((state) => state.ledgerFolded),
-    count = countObjects(useDeferredObjects())
+    visits = useBenchState((state) => state.ledgerVisits),
+    icon = useBenchState((state) => state.icon)
+  const rows = useMemo(
+    () => Math.max(LEAST, countObjects(bench.objects)),
+    // Counted anew for these alone.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [bench, icon, visits],
+  )
   if (isFolded) return `${TABS}px`
   if (height !== null) return `${height}px`
-  const rows = ROOMS.find((room) => count <= room) ?? ROOMS.at(-1)!
   return `min(33vh, ${TABS + HEAD + rows * ROW}px)`
 }

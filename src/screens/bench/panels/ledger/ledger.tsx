@@ -20,6 +20,7 @@ export function Ledger() {
     <Tabs.Root
       value={open}
       onValueChange={(panel) => bench.store.setState({ panel, ledgerFolded: false })}
+      onPointerEnter={() => bench.store.setState(({ ledgerVisits }) => ({ ledgerVisits: ledgerVisits + 1 }))}
       className="relative flex min-h-0 flex-col border-t border-ink bg-sheet"
     >
       <HeightEdge />

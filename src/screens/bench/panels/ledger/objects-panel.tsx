@@ -80,7 +80,7 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
     getScrollElement: () => scroller.current,
     observeElementRect: observeRect,
     estimateSize: () => ROW,
-    overscan: 8,
+    overscan: 14,
     scrollMargin: HEAD,
     scrollPaddingStart: HEAD,
     initialRect: { width: 0, height: 8 * ROW },
