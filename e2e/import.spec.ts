@@ -56,7 +56,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   })
   const square = '<rect x="8" y="8" width="32" height="32" rx="4"/>'
   await page
-    .getByLabel('SVG files to read into the set')
+    .getByLabel('SVG files to import into the set')
     .setInputFiles([
       drawn('crate', square),
       drawn('chest', square),

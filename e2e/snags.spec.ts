@@ -28,7 +28,7 @@ test('snags: found while drawing, marked, mended one by one and all at once, lef
   await expect(slip).toBeVisible()
   await expect(page.locator('[data-snag="nearly-straight"]')).toBeAttached()
   await slip.hover()
-  await command(page, 'Mend every snag')
+  await command(page, 'Mend all snags')
   await expect(slip).toHaveCount(0)
   await bench.rename('icon', 'level')
   expect((await delivered(page, bench)).level).toMatch(

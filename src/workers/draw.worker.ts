@@ -1,13 +1,12 @@
 import type { Checked } from '../core/checks/check'
 import type { Snag } from '../core/checks/snag'
 import { changeOf } from '../core/checks/change'
-import { mendsOf } from '../core/checks/mended'
+import { type Repair, repairsOf } from '../core/checks/mended'
 import { snagsWithProvedMends } from '../core/checks/proved'
 import { snagsOn } from '../core/checks/snags'
 import { sceneOf } from '../core/drawing/evaluate/evaluated-scene'
 import { type Memory, remembered } from '../core/drawing/scene/memory'
 import type { Accepted } from '../core/drawing/model/accepted'
-import type { DrawingEdit } from '../core/drawing/edit/edit'
 import type { DrawingObject } from '../core/drawing/objects/object'
 import { timed } from '../core/geometry/deadline'
 import { iconPicture } from '../core/picture/drawn'
@@ -65,7 +64,7 @@ export type Wanted =
   | 'snags'
   | 'derived snags'
   | 'further snags'
-  | 'mends'
+  | 'repairs'
   | 'balance'
   | 'change'
   | 'crispness'
@@ -80,7 +79,7 @@ export type Answer =
   | { readonly svg: string }
   | { readonly offset: OpticalOffset | null }
   | { readonly snags: readonly Snag[] }
-  | { readonly mends: readonly DrawingEdit[] }
+  | { readonly repairs: readonly Repair[] }
   | { readonly balance: Balance | null }
   | { readonly change: readonly string[] | null }
   | { readonly crispness: readonly Crispness[] }
@@ -109,8 +108,8 @@ function answerTo({ drawing, wanted }: Asked): Answer {
       return { snags: snagsWithProvedMends({ ...checkedOf(drawing), isDerived: true }) }
     case 'further snags':
       return { snags: furtherSnags(drawing) }
-    case 'mends':
-      return { mends: mendsIn(drawing) }
+    case 'repairs':
+      return { repairs: repairsIn(drawing) }
     case 'crispness':
       return { crispness: crispnessIn(drawing) }
     case 'change':
@@ -149,8 +148,8 @@ function furtherSnags(drawing: SentDrawing): Snag[] {
   )
 }
 
-const mendsIn = (drawing: SentDrawing): DrawingEdit[] =>
-  'picture' in drawing ? [] : mendsOf(checkedOf(drawing), drawing.accepted ?? [])
+const repairsIn = (drawing: SentDrawing): Repair[] =>
+  'picture' in drawing ? [] : repairsOf(checkedOf(drawing), drawing.accepted ?? [])
 
 function crispnessIn(drawing: SentDrawing): readonly Crispness[] {
   if ('picture' in drawing) return []

@@ -1,5 +1,5 @@
 import type { Snag } from '../core/checks/snag'
-import type { DrawingEdit } from '../core/drawing/edit/edit'
+import type { Repair } from '../core/checks/mended'
 import type { DrawingObject } from '../core/drawing/objects/object'
 import type { Balance } from '../core/proof/balance'
 import type { Crispness } from '../core/proof/crispness'
@@ -69,21 +69,21 @@ export const crispnessOf = questionOfAll('crispness', (answer): readonly Crispne
   'crispness' in answer ? answer.crispness : [],
 )
 
-/** The edits that mend an icon's snags, hints and accepted ones aside, in their order; or why they could not be found. */
-export const mendsOfIcon = (
+/** The repairs of an icon's snags, hints and accepted ones aside, in their order; or why they could not be found. */
+export const repairsOfIcon = (
   icon: Icon,
   rules: Rules,
-): Promise<{ readonly edits: readonly DrawingEdit[] } | { readonly problem: string }> =>
+): Promise<{ readonly repairs: readonly Repair[] } | { readonly problem: string }> =>
   new Promise((done) => {
     const { objects, accepted } = masterFor(icon)
     looker.ask({
       source: { objects, rules: rulesForGrid(rules, rules.grid.size), ground: 'light', accepted },
-      wanted: 'mends',
+      wanted: 'repairs',
       done: (answer) =>
         done(
-          'mends' in answer
-            ? { edits: answer.mends }
-            : { problem: 'problem' in answer ? answer.problem : 'It was not looked at.' },
+          'repairs' in answer
+            ? { repairs: answer.repairs }
+            : { problem: 'problem' in answer ? answer.problem : 'It was not checked.' },
         ),
     })
   })

@@ -11,7 +11,7 @@ import { applyDrawingEdit } from '../drawing/edit/edit'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import type { DrawingObject } from '../drawing/objects/object'
 import { snagsIn } from './snags'
-import { mendsOf } from './mended'
+import { keptRepairs, mendsOf, repairsOf } from './mended'
 
 const line = (id: string, y: number, to: number, more: object = {}): DrawingObject =>
   ({
@@ -61,6 +61,19 @@ describe('mending all at once', () => {
     })
     const edits = mendsOf(at([disc('a', 6, 3), disc('b', 12.1, 3), disc('c', 18, 2.95)]), [])
     expect(edits.length).toBeLessThan(50)
+  })
+
+  it('leaves a repair out with one before it of the same object, and no other', () => {
+    const slips = [line('a', 6, 6.4, { stroke: '#15241f' }), line('b', 18, 18, { weight: 2.2 })]
+    const repairs = repairsOf(at(slips), [])
+    const of = (id: string) => repairs.flatMap(({ snag }, i) => (snag.objects.includes(id) ? [i] : []))
+    expect(of('a').length).toBeGreaterThan(1)
+    expect([...keptRepairs(repairs, new Set())]).toEqual(repairs.map((_, i) => i))
+    expect([...keptRepairs(repairs, new Set(of('a').slice(0, 1)))]).toEqual(of('b'))
+    const kept = repairs.filter((_, i) => keptRepairs(repairs, new Set(of('a').slice(0, 1))).has(i))
+    const mended = kept.reduce<readonly DrawingObject[]>((list, { edit }) => applyDrawingEdit(list, edit), slips)
+    expect(mended[0]).toEqual(slips[0])
+    expect(mended[1]).toMatchObject({ style: { weight: 'main' } })
   })
 
   it('leaves what is accepted', () => {

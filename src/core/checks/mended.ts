@@ -1,4 +1,5 @@
 import { applyDrawingEdit, type DrawingEdit } from '../drawing/edit/edit'
+import { walk } from '../drawing/objects/tree'
 import type { Accepted } from '../drawing/model/accepted'
 import { CONCERNS, type Checked } from './check'
 import type { Snag } from './snag'
@@ -11,23 +12,54 @@ const MOST = 200
 
 const ORDER = new Map(CHECKS.map(({ id, concerns }) => [id, CONCERNS.indexOf(concerns)]))
 
+/** A repair of a drawing: the edit, and the snag that it mends. */
+export type Repair = { readonly edit: DrawingEdit; readonly snag: Snag }
+
 /**
- * The edits that mend a drawing, in order: each was tried in what the one before left, and proved (`proved.ts`). Litter goes
+ * The repairs of a drawing, in order: each was tried in what the one before left, and proved (`proved.ts`). Litter goes
  * first, then slips, rules and sizes; it goes round until nothing more can be mended. Hints are left. `only` names the checks
  * that are mended; without it all are.
  */
-export function mendsOf(checked: Checked, accepted: readonly Accepted[], only?: ReadonlySet<string>): DrawingEdit[] {
-  const edits: DrawingEdit[] = []
+export function repairsOf(checked: Checked, accepted: readonly Accepted[], only?: ReadonlySet<string>): Repair[] {
+  const repairs: Repair[] = []
   let { objects } = checked
-  while (edits.length < MOST) {
+  while (repairs.length < MOST) {
     const now = { ...checked, objects }
     const all = snagsIn(now, accepted)
     const next = mendable(all, only).find((snag) => isProved(snag, now, all, accepted))
     if (!next) break
-    edits.push(next.mend!)
+    repairs.push({ edit: next.mend!, snag: next })
     objects = applyDrawingEdit(objects, next.mend!)
   }
-  return edits
+  return repairs
+}
+
+/** The edits of the repairs of a drawing, in order. */
+export const mendsOf = (...asked: Parameters<typeof repairsOf>): DrawingEdit[] =>
+  repairsOf(...asked).map(({ edit }) => edit)
+
+/**
+ * Which of some repairs can be made when some are left out, by their places: a repair was made of what the ones before it
+ * left, so that it is out where one is that changes the same objects.
+ */
+export function keptRepairs(repairs: readonly Repair[], left: ReadonlySet<number>): ReadonlySet<number> {
+  const out = new Set<string>(),
+    kept = new Set<number>()
+  for (const [i, { edit }] of repairs.entries()) {
+    const ids = changedBy(edit)
+    if (left.has(i) || ids.some((id) => out.has(id))) for (const id of ids) out.add(id)
+    else kept.add(i)
+  }
+  return kept
+}
+
+/** The objects that an edit changes, with all that they hold. */
+function changedBy(edit: DrawingEdit): string[] {
+  if (edit.kind === 'replace') return [...walk(edit.objects)].map(({ object }) => object.id)
+  if (edit.kind === 'remove') return [...edit.ids]
+  if (edit.kind === 'all') return edit.edits.flatMap(changedBy)
+  if (edit.kind === 'merge') return [...edit.gone, ...[...walk([edit.into])].map(({ object }) => object.id)]
+  return []
 }
 
 /** The snags that a mend is known for, hints aside, in the order in which they are mended. */

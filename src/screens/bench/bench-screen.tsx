@@ -34,6 +34,7 @@ import { Stage } from './square/stage'
 import { ToolLine } from './tool-line'
 import { isPicture } from './operations/pictures'
 import { addPictures } from './operations/references'
+import { panelCommands } from './panels/ledger/panel-commands'
 import { useLedgerHeight } from './panels/ledger/height'
 import type { Tools } from './tools/tool'
 import { makeTools } from './tools/tools'
@@ -48,7 +49,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
     return new Bench(session, first?.id ?? null)
   })
   const tools = useMemo(() => makeTools(bench), [bench])
-  const commands = useMemo(() => benchCommands(bench), [bench])
+  const commands = useMemo(() => [...benchCommands(bench), ...panelCommands(bench)], [bench])
   useCommandSet('bench', commands)
 
   useEffect(() => {

@@ -133,7 +133,7 @@ export function SheetLine({
             accept=".svg,.svgz,.xml,.ttf,.otf,.woff,image/svg+xml"
             multiple
             hidden
-            aria-label="SVG files to read into the set"
+            aria-label="SVG files to import into the set"
             onChange={({ target }) => {
               const files = [...(target.files ?? [])]
               target.value = ''
@@ -146,7 +146,7 @@ export function SheetLine({
             onClick={() => input.current!.click()}
             className="h-full border-l border-hair px-2 text-ink hover:bg-film"
           >
-            Read…
+            Import…
           </button>
           <button
             type="button"

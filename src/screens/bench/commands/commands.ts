@@ -21,7 +21,6 @@ import { transformCommands } from './transforming'
 import { say } from '@/ui/notice'
 import { inKeys } from '@/ui/keys'
 import { addIcon, duplicateIcon } from '../operations/icons'
-import { PANELS } from '../panels/ledger/panels'
 import { WORDS } from './words'
 import { TOOLS } from '../tools/tools'
 import { zoomAt } from '../state/view'
@@ -93,11 +92,6 @@ function listed(bench: Bench): Command[] {
       name: 'Paste',
       run: () => say({ text: inKeys('Press Ctrl V to paste: only the keyboard may read the clipboard.') }),
     },
-    ...PANELS.map(({ id, word }): Command => ({
-      id: `open-${id}`,
-      name: `Open ${word}`,
-      run: () => bench.store.setState({ panel: id, ledgerFolded: false }),
-    })),
     ...grouped('Combine', combineCommands(bench)),
     ...grouped('Objects', [
       { id: 'group', name: 'Group', inMenu: inMenu(0), keys: ['$mod+KeyG'], needs: free, run: () => group(bench) },

@@ -10,6 +10,7 @@ import type { MenuEntry } from '@/ui/menu'
 import { createSession } from '../../session/session'
 import { Bench } from '../state/bench'
 import { benchCommands, benchMenu } from './commands'
+import { panelCommands } from '../panels/ledger/panel-commands'
 import { PANELS } from '../panels/ledger/panels'
 import { slice, sliceInHand } from '../state/slice'
 import { makeTools, TOOLS, toolOf } from '../tools/tools'
@@ -25,7 +26,7 @@ const session = createSession(
   'hand',
 )
 const bench = new Bench(session, 'i')
-const commands = benchCommands(bench)
+const commands = [...benchCommands(bench), ...panelCommands(bench)]
 const labelOf = (entry: MenuEntry): string[] =>
   entry !== null && typeof entry === 'object' && 'label' in entry ? [String(entry.label)] : []
 const doubled = (all: readonly string[]) => all.filter((one, i) => all.indexOf(one) !== i)

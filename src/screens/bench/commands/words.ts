@@ -79,8 +79,6 @@ export const WORDS: Readonly<Record<string, string>> = {
   'share-finish': 'style appearance swatch',
   'keep-alternative': 'version variant copy',
   'new-icon': 'create add',
-  'open-colours': 'color fill stroke gradient swatch paint palette opacity',
-  'open-references': 'picture image trace import',
   copy: 'clipboard',
   cut: 'clipboard',
   paste: 'clipboard insert',
