@@ -95,7 +95,7 @@ test('a font that a set was delivered as is read as that set again, with its cod
   await expect(page.getByText('The WOFF2 font cannot be unpacked.')).toBeVisible()
   await page.keyboard.press('Escape')
   await page.getByLabel('Set file').setInputFiles(join(files, 'quayside.woff2'))
-  const dialog = page.getByRole('dialog', { name: /^Read/ })
+  const dialog = page.getByRole('dialog', { name: /^Import/ })
   await dialog.getByLabel('Name of the set').fill('From a font')
   await dialog.getByRole('button', { name: 'Create a set of 39 icons' }).click()
   await page.getByRole('link', { name: 'From a font', exact: true }).click()

@@ -73,7 +73,7 @@ function OneRow({ children }: { children: React.ReactNode }) {
           onFocus={({ target, currentTarget }) => {
             const below =
               target.getBoundingClientRect().top > currentTarget.parentElement!.getBoundingClientRect().bottom
-            if (isLonger && (below || currentTarget.parentElement!.scrollTop > 0)) {
+            if (isLonger && target.matches(':focus-visible') && (below || currentTarget.parentElement!.scrollTop > 0)) {
               currentTarget.parentElement!.scrollTop = 0
               setOpen(true)
             }
