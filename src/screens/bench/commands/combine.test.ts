@@ -96,7 +96,7 @@ describe('dividing, insets and outlines in hand', () => {
     const hand = new Hand(box('plate', 2, 2, 16, 16), line('cut', 0, 10, 20)),
       { bench } = hand
     bench.select(['plate'])
-    expect(run(bench, 'divide')).toMatch(/what divides it/)
+    expect(run(bench, 'divide')).toMatch(/lines that divide it/)
     bench.select(['plate', 'cut'])
     run(bench, 'divide')
     const group = bench.objects[0] as OfKind<'group'>

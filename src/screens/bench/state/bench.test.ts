@@ -81,7 +81,7 @@ describe('operations', () => {
     expect(bench.objects.map(({ kind }) => kind)).toEqual(['group', 'rectangle', 'line'])
     loosen(bench)
     expect(ids()).toEqual(['a', 'b', 'c', 'l'])
-    expect(labels()).toEqual(['Group 2 objects', 'Loosen Group 1'])
+    expect(labels()).toEqual(['Group 2 objects', 'Release Group 1'])
   })
 
   it('an assembly takes its finish from the lowest member and gives the others the role', () => {
