@@ -107,7 +107,7 @@ function InItsPlace({ preview: { picture: shown, place, on, word }, name }: { pr
         <div className={clsx(ground, 'flex h-16 w-44 items-end px-2 pt-3')}>
           <span className={clsx('flex h-8 flex-1 items-center gap-2 px-2.5', isDark ? 'bg-[#2b3a35]' : 'bg-[#e3e9e6]')}>
             {picture}
-            <span className="truncate text-small">Departures</span>
+            <span className="truncate text-small">{name}</span>
           </span>
         </div>
       )

@@ -1,5 +1,6 @@
 'use client'
 
+import '../session/no-eval'
 import { type ReactNode, startTransition, useEffect, useState } from 'react'
 import { changeProblem } from '@/core/formats/change-problem'
 import type { IconSet } from '@/core/set/set'

@@ -7,23 +7,29 @@ import { useTheme } from '@/ui/theme'
 import { IconPicture } from '../frame/icon-picture'
 import { type FamilyMeasures, useAlikes } from '../session/family-measures'
 
-/** From which likeness on pairs are shown, and how many. */
-const LEAST = 0.55,
-  MOST = 60
+/** From which likeness on pairs are compared, and are near. */
+const LEAST = 0.3,
+  NEAR = 0.55
 
-/** The pairs of a family that are most alike at 16 pixels, side by side and laid over each other. */
+/** How many pairs are shown at most, and how many where none is near. */
+const MOST = 60,
+  FEW = 9
+
+/** The pairs of a family that are most alike at 16 pixels, near or not, side by side and laid over each other. */
 export function AlikeView({ set, family, setId }: { set: IconSet; family: FamilyMeasures; setId: string }) {
-  const pairs = useAlikes(family, LEAST).slice(0, MOST)
+  const all = useAlikes(family, LEAST),
+    near = all.filter(({ likeness }) => likeness >= NEAR).length,
+    pairs = all.slice(0, Math.min(MOST, Math.max(near, FEW)))
   const icons = new Map(set.icons.map((icon) => [icon.id, icon]))
   const ground = useTheme() === 'night' ? 'dark' : 'light'
   const size = realSize(set.rules)
   return (
     <main className="min-h-0 overflow-y-auto bg-film p-4">
-      {pairs.length === 0 && (
-        <p className="p-6 text-quiet">
+      {(family.waiting > 0 || near === 0) && (
+        <p className="px-1 pb-3 text-quiet">
           {family.waiting > 0
             ? `${family.waiting} icons are still being compared.`
-            : 'No two icons look alike at 16 pixels.'}
+            : `No two icons look alike at 16 pixels.${pairs.length > 0 ? ' These pairs are the nearest.' : ''}`}
         </p>
       )}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-px">
@@ -65,7 +71,7 @@ export function AlikeView({ set, family, setId }: { set: IconSet; family: Family
                   {one.name} · {other.name}
                 </span>
                 <span className={likeness >= 0.8 ? 'flex-none font-[640] text-snag' : 'flex-none text-quiet'}>
-                  {Math.round(likeness * 100)} % alike
+                  {Math.round(likeness * 100)} % alike{likeness < NEAR && ', not near'}
                 </span>
               </p>
             </li>

@@ -96,7 +96,10 @@ function Toolbar({ icons, rules, ground, family }: Props) {
         ))}
       </div>
       <div className="border-t px-4 py-3 text-small opacity-70" style={{ borderColor: ground.line }}>
-        Crossings today · North Skerry to Lantern Quay
+        {icons
+          .slice(0, 3)
+          .map(({ name }) => name.replaceAll(/[-_]/g, ' '))
+          .join(' · ')}
       </div>
     </Panel>
   )

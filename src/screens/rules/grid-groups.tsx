@@ -95,7 +95,7 @@ export function KeylineGroup({ draft, onChange, problems }: GroupProps) {
         <p className="text-quiet">None. Keylines give different silhouettes the same visual size.</p>
       )}
       {keylines.map((keyline, i) => (
-        <div key={i} className="mb-1 grid grid-cols-[minmax(0,1fr)_auto_52px_52px_52px_24px] items-center gap-1.5">
+        <div key={i} className="mb-1 grid grid-cols-[minmax(76px,1fr)_auto_42px_42px_58px_20px] items-center gap-1.5">
           <NameInput
             label={`Name of keyline ${i + 1}`}
             value={keyline.name}
