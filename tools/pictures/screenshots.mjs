@@ -56,7 +56,7 @@ try {
   await picture('new-set', '/', () => page.getByRole('button', { name: 'New set…' }).click())
   await picture('reading', '/', async () => {
     await page.getByLabel('Folder of SVG files').setInputFiles('demo/folder')
-    await page.getByRole('button', { name: /^Make a set of [1-9]/ }).waitFor()
+    await page.getByRole('button', { name: /^Create a set of [1-9]/ }).waitFor()
   })
   await picture('bench', `${quayside}/draw/ticket`, () => page.getByText('Left notch', { exact: true }).click())
   await picture('bench-master', `${quayside}/draw/timetable`, async () => {

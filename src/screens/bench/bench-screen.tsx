@@ -128,7 +128,7 @@ function BenchFrame({ children }: { children: React.ReactNode }) {
   const ledger = useLedgerHeight()
   return (
     <div
-      className="grid h-dvh min-w-[1024px] grid-cols-[76px_minmax(0,1fr)_264px] overflow-hidden"
+      className="grid h-dvh min-w-[720px] grid-cols-[76px_minmax(0,1fr)_264px] overflow-hidden max-[1023px]:grid-cols-[56px_minmax(0,1fr)_264px]"
       style={{ gridTemplateRows: `44px 40px minmax(0, 1fr) ${ledger}` }}
     >
       {children}

@@ -77,12 +77,14 @@ function ToolButton({
       }}
       className={clsx(
         'relative flex flex-none flex-col items-center justify-center gap-px px-1 text-small leading-[13px] max-[1240px]:px-px max-[1240px]:[font-stretch:80%]',
-        isSeldom ? 'min-w-11 max-[1440px]:min-w-9 max-[1240px]:min-w-8' : 'min-w-12 max-[1240px]:min-w-10',
+        isSeldom
+          ? 'min-w-11 max-[1440px]:min-w-9 max-[1240px]:min-w-8 max-[1000px]:min-w-[27px]'
+          : 'min-w-12 max-[1240px]:min-w-10 max-[1000px]:min-w-[27px]',
         inHand ? 'bg-hand text-white' : 'hover:bg-film',
       )}
     >
       <Picture size={16} strokeWidth={1.5} aria-hidden />
-      <span className={clsx(isSeldom && 'max-[1440px]:sr-only')}>{name}</span>
+      <span className={isSeldom ? 'max-[1440px]:sr-only' : 'max-[1000px]:sr-only'}>{name}</span>
       {showKeys && (
         <kbd className="absolute top-1 right-1 grid size-4 place-items-center rounded-sheet bg-ink font-sans text-small text-sheet">
           {key}

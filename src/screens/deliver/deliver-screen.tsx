@@ -46,7 +46,7 @@ export function DeliverScreen() {
   }
   const target = TARGETS.find(({ id }) => id === shown)!
   return (
-    <div className="grid h-dvh min-w-[1024px] grid-cols-[360px_minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)] overflow-hidden">
+    <div className="grid h-dvh min-w-[720px] grid-cols-[360px_minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)] overflow-hidden">
       <CommonCommands />
       <SetBar />
       <aside aria-label="Targets" className="flex min-h-0 flex-col border-r border-ink bg-sheet">

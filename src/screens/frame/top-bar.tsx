@@ -14,7 +14,7 @@ import { keyName, useKeyboard } from '@/ui/keys'
 export function TopBar({ crumb, stages, edits }: { crumb: ReactNode; stages?: ReactNode; edits?: ReactNode }) {
   const keyboard = useKeyboard()
   return (
-    <header className="col-span-full grid h-11 grid-cols-[76px_minmax(0,1fr)_auto_auto] min-[1180px]:grid-cols-[76px_minmax(0,1fr)_auto_minmax(0,1fr)] items-stretch border-b border-ink bg-sheet">
+    <header className="col-span-full grid h-11 grid-cols-[76px_minmax(0,1fr)_auto_auto] max-[1023px]:grid-cols-[56px_minmax(0,1fr)_auto_auto] min-[1180px]:grid-cols-[76px_minmax(0,1fr)_auto_minmax(0,1fr)] items-stretch border-b border-ink bg-sheet">
       <Link
         href="/"
         aria-label="Wise Square, to the shelf"
@@ -31,12 +31,12 @@ export function TopBar({ crumb, stages, edits }: { crumb: ReactNode; stages?: Re
         <button
           type="button"
           onClick={openCommandBox}
-          className="mr-2 flex h-[26px] w-28 items-center min-[1180px]:w-40 justify-between rounded-sheet border border-hair bg-film px-2.5 text-quiet hover:border-quiet"
+          className="mr-2 flex h-[26px] w-28 items-center max-[1023px]:w-14 min-[1180px]:w-40 justify-between rounded-sheet border border-hair bg-film px-2.5 text-quiet hover:border-quiet"
         >
           <span>
             Find<span className="hidden min-[1180px]:inline"> a command</span>
           </span>
-          <kbd className="font-sans text-small">{keyName('$mod+KeyK', keyboard)}</kbd>
+          <kbd className="font-sans text-small max-[1023px]:hidden">{keyName('$mod+KeyK', keyboard)}</kbd>
         </button>
         {edits}
       </div>
@@ -62,7 +62,7 @@ export function StageLinks({ setId, rulesWait }: { setId: string; rulesWait: boo
         href={`/sets/${setId}/${stage}`}
         aria-current={on ? 'page' : undefined}
         className={clsx(
-          'flex items-center border-l border-hair px-3 text-lead min-[1180px]:px-4.5 font-[540] last:border-r',
+          'flex items-center border-l border-hair px-3 text-lead max-[1023px]:px-2 min-[1180px]:px-4.5 font-[540] last:border-r',
           on ? 'bg-ink text-sheet' : 'text-quiet hover:bg-film hover:text-ink',
         )}
       >

@@ -53,7 +53,7 @@ export function ReviewScreen() {
         event.preventDefault()
         setReading(files.map((file) => ({ path: file.name, file })))
       }}
-      className="grid h-dvh min-w-[1024px] grid-cols-[minmax(0,1fr)] grid-rows-[44px_40px_minmax(0,1fr)_auto] overflow-hidden"
+      className="grid h-dvh min-w-[720px] grid-cols-[minmax(0,1fr)] grid-rows-[44px_auto_minmax(0,1fr)_auto] overflow-hidden"
     >
       <CommonCommands />
       <VisionFilters />

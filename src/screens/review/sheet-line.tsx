@@ -50,8 +50,8 @@ export function SheetLine({
   } = sheet
   const input = useRef<HTMLInputElement>(null)
   return (
-    <div className="flex items-center border-b border-hair bg-sheet text-quiet">
-      <div className="flex h-full items-center border-r border-hair px-3">
+    <div className="flex min-h-10 flex-wrap content-start items-stretch border-b border-hair bg-sheet text-quiet [&>*]:h-10 min-[1180px]:flex-nowrap">
+      <div className="flex h-10 items-center border-r border-hair px-3">
         <Choice<View>
           label="What is reviewed"
           value={view}
@@ -60,7 +60,7 @@ export function SheetLine({
         />
       </div>
       {view === 'sheet' && (
-        <div className="flex h-full min-w-0 flex-1 items-center overflow-x-auto [&>*]:flex-none">
+        <div className="flex h-10 min-w-0 flex-1 items-center overflow-x-auto max-[1179px]:order-last max-[1179px]:basis-full max-[1179px]:border-t max-[1179px]:border-hair [&>*]:flex-none">
           <div className="flex h-full items-center gap-2 border-r border-hair px-2.5">
             <span>sizes</span>
             <Choices

@@ -97,7 +97,7 @@ export function RulesScreen() {
   }
 
   return (
-    <div className="grid h-dvh min-w-[1024px] grid-cols-[360px_minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)_auto] overflow-hidden">
+    <div className="grid h-dvh min-w-[720px] grid-cols-[360px_minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)_auto] overflow-hidden">
       <CommonCommands />
       <SetBar />
       <div className="row-span-2 flex min-h-0 flex-col border-r border-ink bg-sheet">

@@ -10,6 +10,9 @@ const TABS = 28,
 /** The fewest rows that there is room for. */
 const LEAST = 3
 
+/** What the bars above and a square of 300 pixels with its ruler and margins take, in pixels. */
+const OTHERS = 452
+
 /**
  * The height of the ledger as CSS says it: what was dragged, else as its rows need, up to a third of the window. The rows
  * are counted when an icon is opened and when the hand comes into the ledger: while one draws the square keeps its size.
@@ -28,5 +31,5 @@ export function useLedgerHeight(): string {
   )
   if (isFolded) return `${TABS}px`
   if (height !== null) return `${height}px`
-  return `min(33vh, ${TABS + HEAD + rows * ROW}px)`
+  return `min(33vh, ${TABS + HEAD + rows * ROW}px, max(${TABS}px, 100dvh - ${OTHERS}px))`
 }
