@@ -5,11 +5,15 @@ import { useEffect } from 'react'
 import { create } from 'zustand'
 import { inKeys, useKeyboard } from './keys'
 
-/** A sentence below the bars at the right, where nothing is pressed, with at most one thing to do about it. */
+/** Something to do about a notice. */
+type Action = { readonly label: string; readonly run: () => void }
+
+/** A sentence below the bars at the right, where nothing is pressed, with one thing or two to do about it. */
 type Notice = {
   readonly text: string
   readonly tone?: 'plain' | 'fault'
-  readonly action?: { readonly label: string; readonly run: () => void }
+  readonly action?: Action
+  readonly further?: Action
 }
 
 const useNotice = create<{ notice: Notice | null; at: number }>(() => ({ notice: null, at: 0 }))
@@ -33,23 +37,27 @@ export function NoticeBar() {
     return () => clearTimeout(timer)
   }, [notice, at])
   return (
-    <div role="status" aria-live="polite" className="pointer-events-none fixed top-[88px] right-3 z-50">
+    <div role="status" aria-live="polite" className="pointer-events-none fixed top-[116px] right-3 z-50">
       {notice && (
         <div
           className={`pointer-events-auto flex max-w-[560px] items-center gap-3 rounded-sheet border bg-sheet py-1.5 pr-1.5 pl-3 ${notice.tone === 'fault' ? 'border-fault text-fault' : 'border-ink'}`}
         >
           <span>{inKeys(notice.text, keyboard)}</span>
-          {notice.action && (
-            <button
-              type="button"
-              className="font-[640] text-hand hover:underline"
-              onClick={() => {
-                notice.action!.run()
-                unsay()
-              }}
-            >
-              {notice.action.label}
-            </button>
+          {[notice.action, notice.further].map(
+            (action) =>
+              action && (
+                <button
+                  key={action.label}
+                  type="button"
+                  className="font-[640] text-hand hover:underline"
+                  onClick={() => {
+                    action.run()
+                    unsay()
+                  }}
+                >
+                  {action.label}
+                </button>
+              ),
           )}
           <button type="button" aria-label="Dismiss" className="p-1 text-quiet hover:text-ink" onClick={unsay}>
             <X size={14} />

@@ -204,7 +204,8 @@ export function ShelfScreen({ entries, actions }: { entries: readonly ShelfEntry
               }
               say({
                 text: `${made.map(({ name }) => `“${name}”`).join(' and ')} ${made.length === 1 ? 'was' : 'were'} added to the shelf.`,
-                action: { label: 'Undo', run: () => void remove() },
+                action: { label: 'Open', run: () => router.push(`/sets/${made[0]!.id}/draw`) },
+                further: { label: 'Undo', run: () => void remove() },
               })
               return null
             }}
