@@ -2,6 +2,7 @@
 
 import { Popover } from 'radix-ui'
 import { type ReactNode, useRef, useState } from 'react'
+import { flushSync } from 'react-dom'
 import { isGradient, type Paint } from '@/core/drawing/model/paint'
 import { colourOf, type NamedNumber, type NamedValues } from '@/core/drawing/model/values'
 import { begun, cellBeside, editsCell, leaveCell, openCell } from '@/ui/cell-keys'
@@ -37,12 +38,13 @@ export function ChoiceCell({
   const button = useRef<HTMLButtonElement>(null)
   /** What was typed before the panel was there. */
   const typed = useRef('')
-  /** The cell that Tab leads to. */
-  const next = useRef<HTMLElement | null>(null)
+  const content = useRef<HTMLDivElement>(null)
+  /** Whether Tab has led to another cell. */
+  const hasLeft = useRef(false)
   if (readOnly) return <span className="block truncate px-1 text-quiet">{shown}</span>
   const show = () => {
     steps.current = bench.session.getState().history.past.length
-    next.current = null
+    hasLeft.current = false
     setOpen(true)
   }
   const onPanelKey = (event: React.KeyboardEvent<HTMLDivElement>) => {
@@ -53,8 +55,12 @@ export function ChoiceCell({
     } else if (event.key === 'Tab' && button.current && fieldsIn(event.currentTarget).length <= 1) {
       event.preventDefault()
       field?.blur()
-      next.current = cellBeside(button.current, event.shiftKey)
       setOpen(false)
+      // At once, so that what is typed next goes there.
+      hasLeft.current = true
+      const next = cellBeside(button.current, event.shiftKey)
+      if (next) openCell(next)
+      else button.current.focus()
     } else if (!field) {
       if (/^Arrow(Up|Down)$/.test(event.key)) {
         event.preventDefault()
@@ -84,7 +90,11 @@ export function ChoiceCell({
           event.preventDefault()
           // What is typed until the panel is there goes into it then.
           if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) typed.current += event.key
-          if (!open) show()
+          if (open) return
+          flushSync(show)
+          if (!content.current || typed.current === '') return
+          typeInto(content.current, typed.current)
+          typed.current = ''
         }}
         className="block h-5 w-full truncate rounded-sheet px-1 text-left hover:bg-sheet hover:outline hover:outline-hair aria-expanded:bg-sheet aria-expanded:outline aria-expanded:outline-hand"
       >
@@ -95,6 +105,7 @@ export function ChoiceCell({
           <Popover.Anchor virtualRef={button as React.RefObject<HTMLButtonElement>} />
           <Popover.Portal>
             <Popover.Content
+              ref={content}
               aria-label={label}
               role="dialog"
               align="start"
@@ -110,16 +121,17 @@ export function ChoiceCell({
               onOpenAutoFocus={(event) => {
                 const panel = event.currentTarget as HTMLElement,
                   current = panel.querySelector<HTMLElement>('button[aria-current=true]')
-                if (!typed.current && !current) return
+                const isIn = panel.contains(document.activeElement)
+                if (!isIn && !typed.current && !current) return
                 event.preventDefault()
+                if (isIn) return
                 if (typed.current) typeInto(panel, typed.current)
                 else current!.focus()
                 typed.current = ''
               }}
               onCloseAutoFocus={(event) => {
                 event.preventDefault()
-                if (next.current) openCell(next.current)
-                else if (!begun.byPress) button.current?.focus()
+                if (!hasLeft.current && !begun.byPress) button.current?.focus()
               }}
             >
               {children}
