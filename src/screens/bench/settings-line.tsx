@@ -79,7 +79,7 @@ function OneRow({ children }: { children: React.ReactNode }) {
             }
           }}
           className={clsx(
-            'flex min-h-[27px] flex-wrap items-center gap-y-0.5 bg-sheet pr-2 [&>*]:flex-wrap [&>*]:gap-y-0.5',
+            'flex min-h-[27px] flex-wrap items-center gap-y-1 bg-sheet pt-px pr-2 [&>*]:flex-wrap [&>*]:gap-y-1',
             isOpen && 'border-b border-hair pb-0.5',
           )}
         >
