@@ -84,6 +84,38 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   expect(named('buoy')).toMatchObject([{ style: { stroke: 'ink', weight: 'main' } }, {}, {}, {}])
 })
 
+test('icons of two styles become two sets, each named, and a style that is unticked is left out', async ({ page }) => {
+  const icon = (name: string, body: string) => ({
+    name: `${name}.svg`,
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24">${body}</svg>`),
+  })
+  const line = '<path fill="none" stroke="#000" stroke-width="2" d="M4 6h16v12H4z"/>',
+    solid = '<path d="M3 5h18v14H3z"/>'
+  const files = ['crate', 'chest', 'locker'].flatMap((name) => [icon(name, line), icon(`${name}-filled`, solid)])
+  await page.goto('/')
+  await page.getByLabel('Set file').setInputFiles([...files, icon('barrel', line)])
+  const dialog = page.getByRole('dialog', { name: 'Import 7 files' })
+  await dialog.getByLabel('Name of the set').fill('Hold')
+  const styles = dialog.getByRole('group', { name: /^Styles/ })
+  await expect(styles).toContainText('Hold filled')
+  await expect(dialog.getByRole('button', { name: 'Create 2 sets of 7 icons' })).toBeEnabled()
+  // Left out by its tick, then taken again; each style can be looked at.
+  await styles.getByRole('checkbox', { name: 'filled 3' }).uncheck()
+  await expect(dialog.getByRole('button', { name: 'Create a set of 4 icons' })).toBeEnabled()
+  await styles.getByRole('checkbox', { name: 'filled 3' }).check()
+  await styles.getByRole('button', { name: 'show filled' }).click()
+  await expect(dialog.getByRole('img', { name: 'chest' })).toBeVisible()
+  await dialog.getByRole('button', { name: 'Create 2 sets of 7 icons' }).click()
+  await expect(page.getByText('“Hold” and “Hold filled” were added to the shelf.')).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Hold filled', exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Open', exact: true }).click()
+  await page.waitForURL('**/draw**')
+  await expect(
+    page.getByRole('complementary', { name: 'Family' }).getByRole('button', { name: 'barrel', exact: true }),
+  ).toBeVisible()
+})
+
 test('a font that a set was delivered as is read as that set again, with its code points', async ({ page }, info) => {
   const folder = info.outputPath('font')
   deliver('quayside', folder, 'font')

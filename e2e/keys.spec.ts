@@ -136,6 +136,38 @@ test('a whole icon is typed in, cell by cell', async ({ page }) => {
   await bench.saved()
 })
 
+test('the command box copies, cuts, pastes, renames the icon and goes to a stage', async ({ page }) => {
+  const bench = await BenchPage.withNewSet(page, `Box ${Date.now()}`)
+  await page.keyboard.press('1')
+  await bench.drag([4, 4], [10, 10])
+  const run = async (words: string) => {
+    await page.keyboard.press('Control+k')
+    await page.getByPlaceholder('What would you like to do?').fill(words)
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+  }
+  const rows = page.locator('[role=row][data-object]')
+  await run('paste')
+  await expect(page.getByText('Nothing was copied in this window yet.')).toBeVisible()
+  await run('cut')
+  await expect(rows).toHaveCount(0)
+  await run('paste')
+  await run('paste')
+  await expect(rows).toHaveCount(2)
+  await run('copy')
+  await page.waitForTimeout(300)
+  await page.keyboard.press('Control+v')
+  await expect(rows).toHaveCount(3)
+  await page.keyboard.press('Control+k')
+  await page.getByPlaceholder('What would you like to do?').fill('rename icon')
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Name', { exact: true }).fill('three')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Rename three' })).toBeVisible()
+  await run('export')
+  await page.waitForURL('**/deliver')
+})
+
 test('words are kept by Escape, rules wait while one looks at the drawing, an open part says so in every icon', async ({
   page,
 }) => {

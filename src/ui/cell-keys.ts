@@ -1,6 +1,6 @@
 /**
- * The keys of a table's cells, marked with `data-cell`: Tab goes from cell to cell, arrows to the one beside, above or
- * below, and what is typed goes into the cell that has the focus.
+ * Keys of table cells, which are marked with `data-cell`: Tab and arrow keys move between cells, typed characters go into
+ * the focused cell.
  */
 
 /** A character that is typed, for a cell: no space, which presses a button. */

@@ -3,10 +3,10 @@ type Findable = { readonly name: string; readonly words?: string }
 
 const wordsOf = (text: string): string[] => text.toLowerCase().match(/[\p{L}\p{N}°]+/gu) ?? []
 
-/** What a match is worth: a whole word of the name, of the further words, the beginning of one, of a further one. */
+/** Scores of a whole word of the name, a whole further word, and the beginning of either. */
 const WORTH = { name: 4, words: 3.5, nameBegins: 2, wordsBegin: 1 }
 
-/** What one typed word is worth; 0 where nothing begins with it. */
+/** Returns the score of one typed word; 0 if no word of the command begins with it. */
 function worthOf(typed: string, { name, words = '' }: Findable): number {
   const own = wordsOf(name),
     further = wordsOf(words)
@@ -17,8 +17,8 @@ function worthOf(typed: string, { name, words = '' }: Findable): number {
 }
 
 /**
- * How well a command fits what was typed, from 0 (not at all) to 1: every typed word must be a word of it, or begin one.
- * Whole words come first, and short names before long ones.
+ * Returns the score of a command for the typed text, from 0 (no match) to 1. Every typed word must be a word of the command
+ * or begin one. Whole words score highest, then short names.
  */
 export function commandScore(command: Findable, typed: string): number {
   const words = wordsOf(typed)

@@ -28,7 +28,7 @@ export type Command = {
     readonly picture: LucideIcon
     /** In a narrow window it stands there without its word. */
     readonly isSeldom?: boolean
-    /** What it does, where its name does not say it. */
+    /** A longer description for the tooltip. */
     readonly hint?: string
   }
   /** Where it stands in a menu of the right button: in which part, and in which list that opens beside its word. */

@@ -4,8 +4,8 @@ import { Check, ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 
-/** A line of a list of ticks: its word, what it means, and whether it is ticked. */
-type Tick = {
+/** A checkbox line of the list: its label, tooltip and state. */
+export type Tick = {
   readonly word: string
   readonly hint?: string
   readonly on: boolean

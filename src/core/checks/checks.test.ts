@@ -9,7 +9,6 @@ import { readSetFile } from '../formats/set-file'
 import { basesOf } from '../rules/rules-for-grid'
 import { LIMIT_KEYS } from '../rules/limits'
 import type { Rules } from '../rules/rules'
-import { STARTERS } from '../rules/starters'
 import { SAMPLE_RULES } from '../../testing/sample-rules'
 import type { Checked } from './check'
 import { acceptedAs, keyOf } from './accepting'
@@ -303,43 +302,6 @@ describe('checks', () => {
   it('find nothing in a drawing that is in order', () => {
     expect(found(checked(disc('a', 12, 12, 9.5)))).toEqual([])
     expect(found(checked(box('a', 5, 5, 14, 14)))).toEqual(['misses-keyline'])
-  })
-
-  it('find nothing in a rectangle, a circle and a line of any built-in book, drawn on its step with its values', () => {
-    for (const { name, rules: book } of STARTERS) {
-      const [main] = book.weights,
-        corner = book.radii[0]?.name ?? 0,
-        { w, h } = book.keylines.find(({ shape }) => shape === 'rectangle') ?? { w: 18, h: 18 }
-      // With its middle line half its weight inside the keyline, its edges are on pixels.
-      const inset = main!.value / 2,
-        x = (book.grid.size - w) / 2 + inset,
-        y = (book.grid.size - h) / 2 + inset
-      const drawings = [
-        [box('a', x, y, w - main!.value, h - main!.value, { corner, style: lined })],
-        [disc('a', book.grid.size / 2, book.grid.size / 2, w / 2 - inset, { style: lined })],
-        [
-          line('a', x, y, [x, y + h - main!.value]),
-          line('b', x + w - main!.value, y, [x + w - main!.value, y + h - main!.value]),
-        ],
-      ]
-      for (const objects of drawings)
-        expect([
-          name,
-          snagsIn({ objects, rules: book, scene: sceneOf(book) }).filter(({ severity }) => severity !== 'note'),
-        ]).toEqual([name, []])
-      for (const value of [x, y]) expect([name, value % book.grid.step]).toEqual([name, 0])
-    }
-  })
-
-  it('take a stroke of one and a half pixels as crisp where one of its sides is', () => {
-    const at = (y: number, step: number) => {
-      const book = { ...rules, grid: { ...rules.grid, step }, weights: [{ name: 'main', value: 1.5 }] }
-      const objects = [line('a', 4, y, [20, y], { style: { ...lined, cap: 'butt' } })]
-      return snagsIn({ objects, rules: book, scene: sceneOf(book) }).filter(({ check }) => check === 'off-pixel').length
-    }
-    expect([at(12.25, 0.25), at(12.75, 0.25), at(12.5, 0.25), at(12, 0.25)]).toEqual([0, 0, 1, 1])
-    // No place on a step of a half is better than another.
-    expect([at(12, 0.5), at(12.5, 0.5)]).toEqual([0, 0])
   })
 
   it('mend nothing that is locked, and look at nothing that is hidden', () => {

@@ -39,8 +39,8 @@ export const mendsOf = (...asked: Parameters<typeof repairsOf>): DrawingEdit[] =
   repairsOf(...asked).map(({ edit }) => edit)
 
 /**
- * Which of some repairs can be made when some are left out, by their places: a repair was made of what the ones before it
- * left, so that it is out where one is that changes the same objects.
+ * Returns the indices of the repairs that can still be made when others are left out. Each repair starts from the result of
+ * the earlier ones, so leaving one out also drops later repairs of the same objects.
  */
 export function keptRepairs(repairs: readonly Repair[], left: ReadonlySet<number>): ReadonlySet<number> {
   const out = new Set<string>(),

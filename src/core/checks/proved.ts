@@ -29,8 +29,8 @@ export function snagsWithProvedMends(checked: Checked, accepted: readonly Accept
 }
 
 /**
- * Tries a mend: whether its snag is gone, no other relevant snag came, fewer are left, what lay on the grid lies on it
- * still, and the picture stays: as many contours, no more segments in each, the same symmetries, and about as much ink.
+ * Tries a mend. Returns true if its snag is gone, no other relevant snag came, fewer are left, places on the grid stayed on
+ * it, and the picture is kept: contours, segments, symmetries, and about the same ink.
  */
 export function isProved(
   snag: Snag,

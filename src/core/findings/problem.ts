@@ -23,7 +23,7 @@ export type OptionsMend = {
   readonly options: Readonly<Record<string, string | boolean>>
 }
 
-/** A problem with a file: an error if it could not be read, a warning if something of it is read otherwise. */
+/** A problem with a file: an error if the file could not be read, else a warning about a difference. */
 export type FileProblem = Problem & { readonly path: string }
 
 /** An error about a file that could not be read. */

@@ -28,10 +28,16 @@ function keylines(circle: number, square: number, long: number, short: number): 
   ]
 }
 
-const line = (main: number, fine: number, outer: number, inner: number): Pick<Rules, 'weights' | 'radii'> => ({
+const line = (
+  main: number,
+  other: number,
+  outer: number,
+  inner: number,
+  word = 'fine',
+): Pick<Rules, 'weights' | 'radii'> => ({
   weights: [
     { name: 'main', value: main },
-    { name: 'fine', value: fine },
+    { name: word, value: other },
   ],
   radii: [
     { name: 'outer', value: outer },
@@ -82,14 +88,7 @@ export const STARTERS: readonly Starter[] = [
       grid: { size: 16, step: 0.5, major: 4 },
       liveArea: 14,
       keylines: keylines(14, 12, 14, 11),
-      weights: [
-        { name: 'main', value: 1 },
-        { name: 'strong', value: 2 },
-      ],
-      radii: [
-        { name: 'outer', value: 1.5 },
-        { name: 'inner', value: 1 },
-      ],
+      ...line(1, 2, 1.5, 1, 'strong'),
       ...common,
       palette: [ink],
       sizes: [16, 32],

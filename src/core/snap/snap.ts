@@ -14,8 +14,8 @@ export type SnapMark =
 
 export type Snapped = { readonly point: Point; readonly marks: readonly SnapMark[] }
 
-/** Pixels on the screen within which something is caught; `reach` is as many in grid units. */
-const REACH = 6
+/** The reach of snapping in pixels on the screen; `reach` is the same in grid units. */
+export const REACH = 6
 
 /**
  * Advantage in pixels of one class of places over the next: places of drawn objects over the grid, and the grid over

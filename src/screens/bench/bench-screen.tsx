@@ -14,10 +14,10 @@ import { AlternativesList } from './square/alternatives-list'
 import { Bench } from './state/bench'
 import { copySelection, pasteObjects } from './operations/clipboard'
 import { benchCommands } from './commands/commands'
-import { BenchContext, useBench, useShownIcon } from './state/context'
+import { BenchContext, useBench, useShownIcon, useSlice } from './state/context'
 import { EmptySquare } from './square/empty-square'
 import { FamilyStrip } from './panels/family-strip'
-import { addIcon, renameIcon } from './operations/icons'
+import { addIcon, renameIcon, NAMING } from './operations/icons'
 import { Ledger } from './panels/ledger/ledger'
 import { MasterBar } from './square/master-bar'
 import { PinMarks } from './square/pin-marks'
@@ -149,7 +149,8 @@ function openAnother(bench: Bench, before: IconSet): void {
 /** The open icon in the bar and in the address. */
 function OpenIconCrumb() {
   const bench = useBench()
-  const [naming, setNaming] = useState(false)
+  const naming = useSlice(NAMING).open,
+    setNaming = (open: boolean) => bench.put(NAMING, { open })
   const name = useShownIcon((icon) => icon?.name)
   const session = useSession()
   const { setId } = session.getState()
@@ -173,7 +174,6 @@ function OpenIconCrumb() {
       <span className="text-quiet">/</span>
       <button
         type="button"
-        data-rename-icon
         title={`${name}: rename the icon`}
         aria-label={`Rename ${name}`}
         onClick={() => setNaming(true)}

@@ -13,8 +13,8 @@ import { ViewLists } from './view-lists'
 const HEIGHT = 28
 
 /**
- * Over the square, always one row: the settings of the tool in hand, how it is used, and the lists of what is shown.
- * Settings that do not fit lie under “more”, over the square, so that the square keeps its size.
+ * One row above the square: the tool's settings, its hint, and the lists of the view. Settings that do not fit open under
+ * “more” and cover the square, so that its size stays.
  */
 export function SettingsLine({ tools }: { tools: Tools }) {
   const tool = useBenchState((state) => state.tool)

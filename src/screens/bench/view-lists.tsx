@@ -2,35 +2,45 @@
 
 import type { SnapSwitches } from '@/core/snap/targets'
 import { NumberField } from '@/ui/number-field'
-import { TickList } from '@/ui/tick-list'
+import { type Tick, TickList } from '@/ui/tick-list'
 import { commit } from '../session/session'
 import { useBench, useBenchState, useRules, useSetRules } from './state/context'
 import type { Layers } from './state/seeing'
 import type { BenchState } from './state/store'
 
-const SHOW: Readonly<Record<keyof Layers, string>> = {
-  grid: 'Grid',
-  keylines: 'Keylines',
-  liveArea: 'Live area',
-  guides: 'Guides',
-  rulers: 'Rulers',
-  references: 'Reference pictures',
+/** A word, and what it means where the word does not say it. */
+type Word = readonly [word: string, hint?: string]
+
+const SHOW: Readonly<Record<keyof Layers, Word>> = {
+  grid: ['Grid'],
+  keylines: ['Keylines'],
+  liveArea: ['Live area'],
+  guides: ['Guides'],
+  rulers: ['Rulers'],
+  references: ['Reference pictures'],
 }
 
-const SNAP: Readonly<Record<keyof SnapSwitches, readonly [word: string, hint: string]>> = {
+const SNAP: Readonly<Record<keyof SnapSwitches, Word>> = {
   grid: ['Grid', 'The grid, by its step'],
   keylines: ['Keylines', 'Keylines, live area and the square'],
-  guides: ['Guides', 'Guides'],
+  guides: ['Guides'],
   nodes: ['Nodes', 'Nodes and edges of other objects'],
   middles: ['Middles', 'Centres, middles of segments, quadrants of circles'],
   crossings: ['Crossings', 'Where edges cross or touch'],
   tangents: ['Tangents', 'Tangents and right angles'],
   extensions: ['Extensions', 'Lines extended beyond their ends'],
   gaps: ['Equal gaps', 'Equal gaps and equal sizes'],
-  edges: ['Any place of an edge', 'Any place of an edge'],
+  edges: ['Any place of an edge'],
 }
 
-const WAYS: Readonly<Record<BenchState['seeing'], readonly [word: string, hint: string]>> = {
+const ALSO: Readonly<Record<keyof BenchState['also'], Word>> = {
+  snags: ['Mark snags', 'Where something breaks a rule or will look bad'],
+  allNodes: ['All nodes', 'The nodes of every object (N)'],
+  dimOthers: ['Dim others', 'Everything but the selection is dimmed (M)'],
+  darkSquare: ['Dark square', 'The square on the other background (B)'],
+}
+
+const WAYS: Readonly<Record<BenchState['seeing'], Word>> = {
   finish: ['finish', 'As it is painted'],
   outline: ['lines', 'Edges of painted areas, and the centre lines of strokes (O)'],
   tints: ['tints', 'Every object translucent in a tint of its own (K)'],
@@ -40,7 +50,20 @@ const WAYS: Readonly<Record<BenchState['seeing'], readonly [word: string, hint: 
 const keys = <T extends object>(record: T) => Object.keys(record) as (keyof T)[]
 const countOn = (switches: object): number => Object.values(switches).filter((on) => on === true).length
 
-/** At the end of the settings line: the grid's step, and the lists of what is shown, snapped to and seen. */
+/** A tick for each of some switches, in the order of their words. */
+const ticksOf = <K extends string>(
+  words: Readonly<Record<K, Word>>,
+  switches: Readonly<Record<K, boolean>>,
+  put: (next: Readonly<Record<K, boolean>>) => void,
+): Tick[] =>
+  keys(words).map((key) => ({
+    word: words[key][0],
+    ...(words[key][1] !== undefined && { hint: words[key][1] }),
+    on: switches[key],
+    onChange: () => put({ ...switches, [key]: !switches[key] }),
+  }))
+
+/** The end of the settings line: the grid's step, and the lists Show, Snap and Seen. */
 export function ViewLists() {
   return (
     <div className="ml-auto flex h-full flex-none items-stretch">
@@ -85,11 +108,7 @@ function ShowList() {
     <TickList
       label="Show on the square"
       shown={`Show ${countOn(layers)}`}
-      ticks={keys(SHOW).map((key) => ({
-        word: SHOW[key],
-        on: layers[key],
-        onChange: () => bench.store.setState({ layers: { ...layers, [key]: !layers[key] } }),
-      }))}
+      ticks={ticksOf(SHOW, layers, (next) => bench.store.setState({ layers: next }))}
       choices={
         layers.rulers
           ? [
@@ -115,12 +134,7 @@ function SnapList() {
     <TickList
       label="Snap to"
       shown={`Snap ${countOn(snaps)}`}
-      ticks={keys(SNAP).map((key) => ({
-        word: SNAP[key][0],
-        hint: SNAP[key][1],
-        on: snaps[key],
-        onChange: () => bench.store.setState({ snaps: { ...snaps, [key]: !snaps[key] } }),
-      }))}
+      ticks={ticksOf(SNAP, snaps, (next) => bench.store.setState({ snaps: next }))}
       choices={[
         {
           heading: 'The grid is',
@@ -140,12 +154,6 @@ function SeenList() {
   const pixels = useBenchState((state) => state.seenPixels)
   const also = useBenchState((state) => state.also)
   const put = (state: Partial<BenchState>) => bench.store.setState(state)
-  const tick = (key: keyof BenchState['also'], word: string, hint: string) => ({
-    word,
-    hint,
-    on: also[key],
-    onChange: () => put({ also: { ...also, [key]: !also[key] } }),
-  })
   return (
     <TickList
       label="Ways of seeing"
@@ -154,7 +162,11 @@ function SeenList() {
         {
           heading: 'The drawing as',
           value: seeing,
-          options: keys(WAYS).map((way) => ({ value: way, word: WAYS[way][0], hint: WAYS[way][1] })),
+          options: keys(WAYS).map((way) => ({
+            value: way,
+            word: WAYS[way][0],
+            ...(WAYS[way][1] && { hint: WAYS[way][1] }),
+          })),
           onChange: (way) => put({ seeing: way as BenchState['seeing'] }),
         },
         ...(seeing === 'pixels'
@@ -168,12 +180,7 @@ function SeenList() {
             ]
           : []),
       ]}
-      ticks={[
-        tick('snags', 'Mark snags', 'Where something breaks a rule or will look bad'),
-        tick('allNodes', 'All nodes', 'The nodes of every object (N)'),
-        tick('dimOthers', 'Dim others', 'Everything but the selection is dimmed (M)'),
-        tick('darkSquare', 'Dark square', 'The square on the other ground (B)'),
-      ]}
+      ticks={ticksOf(ALSO, also, (next) => put({ also: next }))}
     />
   )
 }

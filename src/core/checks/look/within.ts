@@ -1,5 +1,6 @@
 import { ink } from '../../drawing/evaluate/evaluate'
 import { laidNodes, withLaidNodes } from '../../drawing/objects/laid-nodes'
+import { isUprightFrame } from '../../drawing/objects/laid-places'
 import type { DrawingObject } from '../../drawing/objects/object'
 import { moveObject } from '../../drawing/objects/transform-object'
 import { type Box, boxInside } from '../../geometry/box'
@@ -8,7 +9,6 @@ import type { Point } from '../../geometry/point'
 import { tidy } from '../../geometry/tidy'
 import type { Checked } from '../check'
 import { shownInk } from './ink'
-import { isUprightFrame } from '../../drawing/objects/laid-places'
 
 /** How far one object may be moved or shortened, in units of a 24 grid. A longer way makes another drawing. */
 const FAR = 2
@@ -25,8 +25,8 @@ function passedBy(box: Box, area: Box, step: number, slack: number): Passed {
 }
 
 /**
- * The drawing brought inside an area by whole steps of the grid: moved as a whole, or the objects that pass the area moved
- * or shortened; null if neither will do, or if an object is locked. `slack` is how far it may pass, in grid units.
+ * Moves a drawing inside an area by whole steps of the grid, as a whole or the passing objects alone, which may be shortened
+ * too. Null if neither is possible, or if an object is locked. `slack`: tolerance in grid units.
  */
 export function broughtWithin(checked: Checked, area: Box, slack: number): readonly DrawingObject[] | null {
   const { objects, rules, scene } = checked,
@@ -40,8 +40,8 @@ export function broughtWithin(checked: Checked, area: Box, slack: number): reado
   }
   const whole = wayBack(passedBy(box, area, step, slack))
   if (whole) {
-    const moved = objects.map((object) => moveObject(object, whole))
-    if (isWithin(moved)) return moved
+    const all = objects.map((object) => moveObject(object, whole))
+    if (isWithin(all)) return all
   }
   const next = objects.map((object) => {
     if (object.hidden) return object
@@ -57,7 +57,7 @@ export function broughtWithin(checked: Checked, area: Box, slack: number): reado
 
 const farthest = ({ x, y }: Passed): number => Math.max(x.low, x.high, y.low, y.high)
 
-/** The move that undoes what is passed; null where both sides of an axis are. */
+/** The move that brings a box back inside the area; null if it passes both sides of an axis. */
 function wayBack({ x, y }: Passed): Point | null {
   return (x.low > 0 && x.high > 0) || (y.low > 0 && y.high > 0) ? null : { x: x.low - x.high, y: y.low - y.high }
 }
@@ -67,7 +67,7 @@ function moved(object: DrawingObject, passed: Passed): DrawingObject | null {
   return by && moveObject(object, by)
 }
 
-/** An object with its sides, or its outermost nodes, drawn in by what they pass; null if it has neither. */
+/** The object with its passing sides, or its outermost nodes, moved inwards; null if it has no sides and no nodes. */
 function shortened(object: DrawingObject, box: Box, { x, y }: Passed): DrawingObject | null {
   if (isUprightFrame(object)) {
     const w = tidy(object.w - x.low - x.high),

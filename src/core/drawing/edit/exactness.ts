@@ -4,8 +4,8 @@ import type { Point } from '../../geometry/point'
 import { laidPlaces } from '../objects/laid-places'
 
 /**
- * Whether a change keeps what was exact in a drawing: what lay on the step of the grid lies on it still, and what had a
- * named value has one still. Objects that were removed or added do not count.
+ * Returns true if a change keeps the drawing exact: places on the grid's step stay on it, and named values stay named.
+ * Removed and added objects are ignored.
  */
 export function keepsExactness(
   before: readonly DrawingObject[],
@@ -22,11 +22,11 @@ export function keepsExactness(
 /** Tolerance of grid positions, in steps: that of a number typed with three digits. */
 export const ON_GRID = 2e-3
 
-/** Whether a coordinate lies on the step of a grid. */
+/** Returns true if a coordinate is a multiple of the step. */
 export const isOnStep = (value: number, step: number): boolean =>
   Math.abs(value / step - Math.round(value / step)) < ON_GRID
 
-/** Whether the places of an object that lay on the step do so still; of one with other nodes, whether all do that did. */
+/** Compares places one by one; if the number of nodes changed, requires all on the step where all were before. */
 function staysOnStep(was: DrawingObject, is: DrawingObject, step: number): boolean {
   const before = laidPlaces(was),
     after = laidPlaces(is)

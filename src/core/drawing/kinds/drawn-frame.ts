@@ -4,7 +4,7 @@ import { subtract } from '../../geometry/point'
 import { type Frame, framePoint } from '../model/frame'
 import type { Memory, Scene } from '../scene/scene'
 
-/** How an object with a frame of its own is read by the tight frame of what is drawn, and brought to such a frame. */
+/** Reads and sets the tight frame around the drawn outline of an object. */
 type DrawnFrame<T> = {
   readonly frame: (object: T, scene: Scene) => Frame
   readonly toFrame: (object: T, to: Frame, scene: Scene) => T
@@ -18,8 +18,8 @@ const ROUNDS = 60,
   NEAR = 1e-10
 
 /**
- * The frame of what is drawn, for kinds that do not fill their own: a triangle in its circle, an arc in its ellipse.
- * `outline` is the object's path; `sharp` the object without rounded corners, which grows with its frame.
+ * Tight frames for kinds whose outline is smaller than their own frame: a triangle in its circle, an arc in its ellipse.
+ * `outline` returns the object's path, `sharp` the object without rounded corners; its size is proportional to the frame.
  */
 export function drawnFrames<T extends Frame & object>(
   outline: (object: T, scene: Scene) => Path,
@@ -39,7 +39,7 @@ export function drawnFrames<T extends Frame & object>(
       const centre = framePoint(object, { x: (box.x + box.w / 2 - x) / w, y: (box.y + box.h / 2 - y) / h })
       return { x: centre.x - box.w / 2, y: centre.y - box.h / 2, w: box.w, h: box.h, turn, skew }
     })
-  /** An object whose drawn frame has the middle of another. */
+  /** Moves an object so that its tight frame has the same centre as another frame. */
   const placed = (object: T, to: Frame, scene: Scene): T => {
     const middle = { x: 0.5, y: 0.5 },
       { x, y } = subtract(framePoint(to, middle), framePoint(frame(object, scene), middle))
@@ -61,7 +61,7 @@ export function drawnFrames<T extends Frame & object>(
         h: Math.max(0, next.h + (h * object.h) / plain.h),
       }
     }
-    // What is round by its corners cannot have every size: its sharp form is sized.
+    // Rounded corners exclude some sizes: the sharp form gets the size instead.
     return placed({ ...next, w: (object.w * to.w) / box.w, h: (object.h * to.h) / box.h }, to, scene)
   }
   return { frame, toFrame }

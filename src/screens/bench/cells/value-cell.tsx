@@ -36,7 +36,7 @@ export function ChoiceCell({
   /** How many steps of the history were done when it was opened. */
   const steps = useRef(0)
   const button = useRef<HTMLButtonElement>(null)
-  /** What was typed before the panel was there. */
+  /** Characters typed before the panel opened. */
   const typed = useRef('')
   const content = useRef<HTMLDivElement>(null)
   /** Whether Tab has led to another cell. */
@@ -56,7 +56,7 @@ export function ChoiceCell({
       event.preventDefault()
       field?.blur()
       setOpen(false)
-      // At once, so that what is typed next goes there.
+      // At once: the next key must reach the next cell.
       hasLeft.current = true
       const next = cellBeside(button.current, event.shiftKey)
       if (next) openCell(next)
@@ -88,7 +88,7 @@ export function ChoiceCell({
           if (!editsCell(event)) return
           event.stopPropagation()
           event.preventDefault()
-          // What is typed until the panel is there goes into it then.
+          // Characters wait here until the panel is open.
           if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) typed.current += event.key
           if (open) return
           flushSync(show)

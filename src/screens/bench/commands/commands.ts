@@ -18,9 +18,8 @@ import { seeingCommands } from './seeing'
 import { openedPart, PARTS } from '../operations/parts'
 import { symmetryCommands } from '../operations/symmetry'
 import { transformCommands } from './transforming'
-import { say } from '@/ui/notice'
-import { inKeys } from '@/ui/keys'
-import { addIcon, duplicateIcon } from '../operations/icons'
+import { pasteCopied, pasteNeeds } from '../operations/clipboard'
+import { addIcon, duplicateIcon, NAMING } from '../operations/icons'
 import { WORDS } from './words'
 import { TOOLS } from '../tools/tools'
 import { zoomAt } from '../state/view'
@@ -72,7 +71,7 @@ function listed(bench: Bench): Command[] {
       id: 'rename-icon',
       name: 'Rename icon',
       needs: open,
-      run: () => document.querySelector<HTMLElement>('[data-rename-icon]')?.click(),
+      run: () => bench.put(NAMING, { open: true }),
     },
     {
       id: 'duplicate-icon',
@@ -90,7 +89,8 @@ function listed(bench: Bench): Command[] {
     {
       id: 'paste',
       name: 'Paste',
-      run: () => say({ text: inKeys('Press Ctrl V to paste: only the keyboard may read the clipboard.') }),
+      needs: () => open() ?? pasteNeeds(),
+      run: () => pasteCopied(bench),
     },
     ...grouped('Combine', combineCommands(bench)),
     ...grouped('Objects', [

@@ -42,7 +42,7 @@ const TRIED: Readonly<Record<string, string>> = {
   merge: 'assemble',
   punch: 'assemble-cut',
   expand: 'outlines',
-  'outline stroke': 'outlines',
+  'convert lines': 'outlines',
   offset: 'inset',
   knife: 'divide',
   slice: 'divide',

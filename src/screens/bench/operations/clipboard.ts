@@ -9,6 +9,7 @@ import { LISTS } from '@/core/rules/lists'
 import { hasValue } from '@/core/rules/renames'
 import { FinishRule, Part, Rules, SwatchRule } from '@/core/rules/rules'
 import { newId } from '@/ui/new-id'
+import { inKeys } from '@/ui/keys'
 import { say } from '@/ui/notice'
 import type { Bench } from '../state/bench'
 import { remove } from './objects'
@@ -64,11 +65,22 @@ function needsOf(objects: readonly DrawingObject[], rules: Rules): Omit<Copied, 
 }
 
 /** Puts the selection on the clipboard: as objects for Wise Square, as SVG text for everyone else. */
+/** What was copied last in this window: a page may read the clipboard only when keys paste it. */
+let lastCopied = ''
+
+/** The missing condition of pasting without keys, as a sentence; null if it is possible. */
+export const pasteNeeds = (): string | null =>
+  lastCopied === '' ? inKeys('Nothing was copied in this window yet. Press Ctrl V to paste from elsewhere.') : null
+
+/** Pastes the objects that were copied last in this window. */
+export const pasteCopied = (bench: Bench): void => pasteText(bench, lastCopied)
+
 export function copySelection(bench: Bench, event: ClipboardEvent, cut: boolean): void {
   const { selected, rules } = bench
   if (selected.length === 0) return
   event.preventDefault()
-  event.clipboardData!.setData(TYPE, JSON.stringify({ objects: selected, ...needsOf(selected, rules) }))
+  lastCopied = JSON.stringify({ objects: selected, ...needsOf(selected, rules) })
+  event.clipboardData!.setData(TYPE, lastCopied)
   event.clipboardData!.setData('text/plain', svgOf(selected, rules, rules.grid.size))
   if (cut) remove(bench)
 }

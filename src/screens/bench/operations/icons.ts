@@ -4,6 +4,10 @@ import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
 import { commit, undoStep } from '../../session/session'
 import type { Bench } from '../state/bench'
+import { slice } from '../state/slice'
+
+/** Whether the open icon is being renamed. */
+export const NAMING = slice('naming icon', { open: false })
 
 const present = (bench: Bench) => bench.session.getState().history.present
 const names = (bench: Bench): string[] => present(bench).icons.map(({ name }) => name)

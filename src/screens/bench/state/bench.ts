@@ -17,6 +17,7 @@ import { masterOn } from '@/core/set/masters'
 import { guidesOf, type Icon, type Master } from '@/core/set/set'
 import type { SnapTargets } from '@/core/snap/targets'
 import { commit, type Session, show, shown } from '../../session/session'
+import { REACH } from '@/core/snap/snap'
 import { lockedWithin } from './locked'
 import { RestingTargets, targetsOf } from './snap-state'
 import { DeferredSet } from './deferred-set'
@@ -24,9 +25,6 @@ import { readSlice, type Slice } from './slice'
 import type { Building, Holding } from './building'
 import { type InHand, NOTHING_IN_HAND } from './in-hand'
 import { type BenchStore, createBenchStore } from './store'
-
-/** Screen pixels within which a line is hit and a target catches. */
-const REACH = 6
 
 const NOTHING: ReadonlySet<string> = new Set()
 
@@ -123,6 +121,7 @@ export class Bench {
     this.store.setState({ pointer: place })
   }
 
+  /** The reach of snapping and of hitting a line, in grid units. */
   get reach(): number {
     return REACH / (this.store.getState().view?.scale ?? 1)
   }

@@ -14,8 +14,9 @@ const LEAST = 3
 const OTHERS = 452
 
 /**
- * The height of the ledger as CSS says it: what was dragged, else as its rows need, up to a third of the window. The rows
- * are counted when an icon is opened and when the hand comes into the ledger: while one draws the square keeps its size.
+ * Returns the height of the ledger as a CSS length: the dragged height, else the height of its rows, up to a third of the
+ * window. Rows are counted when an icon opens and when the pointer enters the ledger, so the square keeps its size while
+ * drawing.
  */
 export function useLedgerHeight(): string {
   const bench = useBench()

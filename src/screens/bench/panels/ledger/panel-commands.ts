@@ -5,7 +5,7 @@ import { PANELS } from './panels'
 /** Further words that people look for a panel by. */
 const WORDS: Readonly<Record<string, string>> = {
   colours: 'color fill stroke gradient swatch paint palette opacity',
-  references: 'picture image trace import template',
+  references: 'image template import picture',
 }
 
 /** A command for each tab of the ledger. */

@@ -27,7 +27,7 @@ export function TitleBlock({
   const revision = useSessionState((state) => state.revision)
   const [weight] = rules.weights,
     [radius] = rules.radii
-  // It lies beside the square, never over what is drawn.
+  // Hidden if it would cover the square.
   if (stage.w - view.x - rules.grid.size * scale < ROOM) return null
   const cell = 'border-ink px-1.5 py-[3px] text-small whitespace-nowrap'
   return (
