@@ -107,6 +107,8 @@ export function ImportDialog({
             </label>
             <input
               id="import-name"
+              autoFocus
+              onFocus={({ currentTarget }) => currentTarget.select()}
               value={name}
               maxLength={80}
               onChange={({ target }) => setName(target.value)}
