@@ -37,7 +37,7 @@ export function ColourField({
     if (light >= 0 && light <= 100 && chroma >= 0 && chroma <= 0.5)
       onChange(formatHex(clampChroma({ mode: 'oklch', l: light / 100, c: chroma, h: hue }, 'oklch')))
   }
-  const number = 'h-5 border border-hair px-1 text-right'
+  const number = 'field !h-5 !px-1 text-right'
   return (
     <div className="flex flex-col gap-1">
       <HexColorPicker
@@ -54,7 +54,7 @@ export function ColourField({
             const hex = hexFrom(text)
             if (hex && hex !== value) onChange(hex)
           }}
-          className="col-span-3 h-5 min-w-0 border border-hair px-1 font-mono"
+          className="field col-span-3 !h-5 !px-1 font-mono"
         />
         <NumberField
           label={`${label}: lightness`}

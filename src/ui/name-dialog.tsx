@@ -45,7 +45,7 @@ export function NameDialog({
             setText(event.target.value)
             setProblem(null)
           }}
-          className="h-8 w-full rounded-sheet border border-ink px-2 text-lead"
+          className="field w-full"
         />
         <p role="alert" className="mt-1.5 min-h-4 text-fault">
           {problem}

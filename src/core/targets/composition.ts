@@ -144,7 +144,8 @@ export function uncast(figure: readonly Shape[], renderer: IconRenderer, size: n
 /** The picture of an application's icon. */
 export function composedIcon(renderer: IconRenderer, size: number, composition: Composition): Picture {
   const view = grown(appBox(renderer, size), 1 / composition.share)
-  const { plate, figure: own } = renderer.layers(size, composition.plate === 'full' || composition.plate === 'colour')
+  // Without its own plate a cast goes on to the picture's edge: cut by a plate that is not there, it would show its corner.
+  const { plate, figure: own } = renderer.layers(size, composition.plate !== 'own')
   const figure = composition.figure ? composition.figure(own, plate) : own
   const under = {
     full: () => fullPlate(plate, view, composition.fallback),

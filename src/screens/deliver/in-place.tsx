@@ -46,7 +46,7 @@ export function InPlace({ set, target }: { set: IconSet; target: Target }) {
             chosen={icon.id}
             prompt=""
             onChoose={setChosen}
-            className="ml-auto h-6 rounded-sheet border border-hair bg-sheet px-1"
+            className="field ml-auto"
           />
         )}
       </div>

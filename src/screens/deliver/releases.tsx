@@ -76,10 +76,10 @@ export function Releases({
             value={note}
             maxLength={2000}
             onChange={({ target }) => setNote(target.value)}
-            className="h-7 w-full rounded-sheet border border-hair bg-sheet px-2"
+            className="field w-full"
           />
         </label>
-        <Button look="strong" className="h-7" disabled={!isReady || isMaking} onClick={() => void release()}>
+        <Button look="strong" disabled={!isReady || isMaking} onClick={() => void release()}>
           {isMaking ? 'Creating…' : `Keep as release ${(last ?? 0) + 1}`}
         </Button>
       </div>

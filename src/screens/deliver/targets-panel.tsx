@@ -93,7 +93,6 @@ function TargetRow({
             onChoose(event.target.checked)
             if (event.target.checked) onShow()
           }}
-          className="accent-(--ink)"
         />
         <button type="button" onClick={onShow} title={note} className="min-w-0 flex-1 truncate text-left font-[560]">
           {name}
@@ -155,7 +154,7 @@ function Apps({ set, onChange }: { set: IconSet; onChange: (delivery: Delivery, 
           chosen={null}
           prompt={chosen.length === 0 ? 'choose…' : 'one more…'}
           onChoose={(id) => put([...chosen, id])}
-          className="h-6 min-w-0 flex-1 rounded-sheet border border-hair bg-sheet px-1"
+          className="field flex-1"
         />
       </label>
       {set.icons
@@ -197,14 +196,14 @@ function ChoiceField({
           aria-label={label}
           checked={value === true}
           onChange={({ target }) => onAccept(target.checked)}
-          className="justify-self-start accent-(--ink)"
+          className="justify-self-start"
         />
       ) : choice.as === 'one of' ? (
         <select
           aria-label={label}
           value={String(value)}
           onChange={({ target }) => onAccept(target.value)}
-          className="h-6 rounded-sheet border border-hair bg-sheet px-1"
+          className="field"
         >
           {choice.of.map((one) => (
             <option key={one.value} value={one.value}>
@@ -217,7 +216,7 @@ function ChoiceField({
           label={label}
           value={String(value)}
           placeholder="as usual"
-          className="h-6 min-w-0 rounded-sheet border border-hair bg-sheet px-1.5 font-mono"
+          className="field font-mono"
           onAccept={(text) => {
             const fault = choiceProblem(choice, text)
             if (fault) say({ text: fault, tone: 'fault' })

@@ -158,7 +158,6 @@ function Cell({
           aria-label={`Take ${name}`}
           checked={!isLeft}
           onChange={({ target }) => onTake(target.checked)}
-          className="size-3 accent-hand"
         />
         <span className="truncate">{name}</span>
         {remark && <span className="text-snag">◇</span>}

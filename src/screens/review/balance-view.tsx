@@ -17,8 +17,10 @@ import {
 } from 'recharts'
 import { broughtIn, type OutBy } from '@/core/proof/bring-in'
 import type { Rules } from '@/core/rules/rules'
-import { masterFor } from '@/core/set/set'
+import { type Icon, masterFor } from '@/core/set/set'
 import { say } from '@/ui/notice'
+import { useTheme } from '@/ui/theme'
+import { IconPicture } from '../frame/icon-picture'
 import { commit, type Session, undoStep } from '../session/session'
 import { useSession } from '../session/use-session'
 import type { FamilyMeasures } from '../session/family-measures'
@@ -29,6 +31,16 @@ const NAMED = 8
 
 /** Up to how many icons each has a bar; more would be thinner than they can be told apart, and are one area. */
 const BARS = 120
+
+/** Icon side in px under the bars, by the number of bars that leave room for it; beyond the last there are none. */
+const SIDES: readonly { readonly upTo: number; readonly side: number }[] = [
+  { upTo: 24, side: 20 },
+  { upTo: 32, side: 16 },
+  { upTo: 48, side: 12 },
+]
+
+/** Width in px of the labels left of the bars. */
+const LABELS = 38
 
 /** Charts of a family's optical measures; outliers are named and open on a press. */
 export function BalanceView({ family, rules, setId }: { family: FamilyMeasures; rules: Rules; setId: string }) {
@@ -61,11 +73,15 @@ function Chart({
 }) {
   const router = useRouter()
   const session = useSession()
+  const { icons } = session.getState().history.present
+  const ground = useTheme() === 'night' ? 'dark' : 'light'
+  const iconOf = (id: string): Icon | undefined => icons.find((icon) => icon.id === id)
   const { all, middle, shown } = useMemo(() => {
     const read = readings(measure, family.siblings, rules)
     return { ...read, shown: shownOf(read.all, read.middle) }
   }, [measure, family, rules])
   const href = ({ name }: Reading) => `/sets/${setId}/draw/${encodeURIComponent(name)}`
+  const side = SIDES.find(({ upTo }) => all.length <= upTo)?.side
   const out = all.filter(({ stands }) => stands).sort((a, b) => Math.abs(b.value - middle) - Math.abs(a.value - middle))
   return (
     <section aria-label={measure.word} className="border-r border-b border-hair bg-sheet px-4 py-3">
@@ -91,7 +107,7 @@ function Chart({
           >
             <XAxis dataKey="id" hide />
             <YAxis
-              width={38}
+              width={LABELS}
               tickCount={3}
               tickFormatter={measure.said}
               tick={{ fontSize: 11, fill: 'var(--quiet)' }}
@@ -104,8 +120,10 @@ function Chart({
               isAnimationActive={false}
               content={({ payload }) => {
                 const one = payload?.[0]?.payload as Reading | undefined
-                return one ? (
-                  <span className="border border-ink bg-sheet px-1.5 py-0.5">
+                const icon = one && iconOf(one.id)
+                return icon ? (
+                  <span className="flex items-center gap-1.5 border border-ink bg-sheet px-1.5 py-0.5">
+                    <IconPicture icon={icon} rules={rules} ground={ground} size={20} label="" />
                     {one.name} {measure.said(one.value)}
                   </span>
                 ) : null
@@ -138,6 +156,24 @@ function Chart({
           </ComposedChart>
         </ResponsiveContainer>
       </div>
+      {side !== undefined && (
+        <div className="flex pt-0.5" style={{ paddingLeft: LABELS }}>
+          {all.map((one) => {
+            const icon = iconOf(one.id)
+            return (
+              <Link
+                key={one.id}
+                href={href(one)}
+                prefetch={false}
+                title={`${one.name} ${measure.said(one.value)}`}
+                className="flex min-w-0 flex-1 justify-center hover:opacity-60"
+              >
+                {icon && <IconPicture icon={icon} rules={rules} ground={ground} size={side} label={one.name} />}
+              </Link>
+            )
+          })}
+        </div>
+      )}
       <p className="mt-1.5 min-h-[34px] text-quiet">
         {out.length > 0 ? 'Outliers: ' : Number.isFinite(measure.stands) && 'No outliers.'}
         {out.slice(0, NAMED).map((one, i) => (

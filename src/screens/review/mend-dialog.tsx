@@ -133,7 +133,7 @@ function IconRepairs({
               <label className="flex items-start gap-2 py-[2px] hover:bg-film">
                 <input
                   type="checkbox"
-                  className="mt-[2px] size-3 flex-none accent-hand"
+                  className="mt-px"
                   checked={ticked.has(i)}
                   // Without a repair before it of the same object it cannot be made.
                   disabled={!ticked.has(i) && !left.has(i)}

@@ -36,7 +36,7 @@ export function PastStates({
           value={name}
           maxLength={80}
           onChange={({ target }) => setName(target.value)}
-          className="h-6 min-w-0 flex-1 rounded-sheet border border-hair bg-sheet px-2"
+          className="field flex-1"
         />
         <Button type="submit" disabled={name.trim() === ''}>
           Keep

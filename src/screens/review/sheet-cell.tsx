@@ -41,7 +41,8 @@ export const SheetCell = memo(function SheetCell({
     <div
       className={clsx(
         'group relative flex h-full flex-col items-center justify-between border px-2 pt-4 pb-2',
-        isSelected && 'z-[1] outline-2 outline-offset-[-2px] outline-hand',
+        // A bar at the foot: a frame around each of many selected icons would outweigh the icons.
+        isSelected && 'border-b-hand! shadow-[inset_0_-2px_0_var(--hand)]',
       )}
       style={{ borderColor: look.hair, background: look.color }}
     >

@@ -121,7 +121,7 @@ export function SheetLine({
             placeholder="find"
             value={sought}
             onChange={({ target: { value } }) => setSought(value)}
-            className="mx-2 h-6 w-[70px] border border-hair bg-sheet px-1.5 text-ink"
+            className="field mx-2 w-[70px]"
           />
         </div>
       )}

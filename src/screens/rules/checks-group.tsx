@@ -51,7 +51,7 @@ export function MeasuresGroup({ draft, onChange, problems }: GroupProps) {
               if (angles.length === 0) onChange(without(draft, 'angles'))
               else if (angles.every((one) => one >= 0 && one < 180)) onChange({ ...draft, angles })
             }}
-            className="h-6 !w-36 rounded-sheet border border-hair px-1.5 text-right"
+            className="field !w-36 text-right"
           />
         </label>
         <label className="flex items-center">
@@ -64,7 +64,7 @@ export function MeasuresGroup({ draft, onChange, problems }: GroupProps) {
                 value === '' ? without(draft, 'naming') : { ...draft, naming: value as (typeof NAMINGS)[number] },
               )
             }
-            className="h-6 border border-hair bg-sheet px-1"
+            className="field"
           >
             <option value="">as they like</option>
             {NAMINGS.map((one) => (

@@ -49,7 +49,7 @@ export function FollowGroup({ draft, onChange }: GroupProps) {
           aria-label="Set whose rules these follow"
           value={led?.id ?? (isGone ? 'gone' : '')}
           onChange={({ target }) => void follow(target.value)}
-          className="h-6 min-w-0 flex-1 border border-hair bg-sheet px-1"
+          className="field flex-1"
         >
           <option value="">no other set</option>
           {isGone && (

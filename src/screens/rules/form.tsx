@@ -49,8 +49,6 @@ export function Group({
   )
 }
 
-const field = 'h-6 border bg-sheet px-1.5'
-
 export function NumberInput({
   label,
   shown,
@@ -76,7 +74,7 @@ export function NumberInput({
         value={value}
         step={step}
         onChange={onChange}
-        className={clsx(field, 'text-right', problem ? 'border-fault' : 'border-hair')}
+        className={clsx('field text-right', problem && 'border-fault!')}
       />
     </label>
   )
@@ -101,7 +99,7 @@ export function NameInput({
       value={value}
       spellCheck={false}
       onChange={(event) => onChange(event.target.value)}
-      className={clsx(field, 'w-full min-w-0 rounded-sheet', problem ? 'border-fault' : 'border-hair')}
+      className={clsx('field w-full', problem && 'border-fault!')}
     />
   )
 }

@@ -92,7 +92,7 @@ function Stops({
             aria-label={`Colour of stop ${k + 1} of ${name}`}
             value={stop.color}
             onChange={({ target }) => put(k, { color: target.value })}
-            className="h-6 min-w-0 border border-hair bg-sheet px-1"
+            className="field"
           >
             {!palette.some((one) => one.name === stop.color) && <option>{stop.color}</option>}
             {palette.map((one) => (

@@ -88,7 +88,7 @@ function SumInput({
         if (value < 0) return say({ text: negativeSentence(name, text, value), tone: 'fault' })
         onSum(text)
       }}
-      className="h-6 min-w-0 rounded-sheet border border-hair px-1.5"
+      className="field"
     />
   )
 }

@@ -1,5 +1,6 @@
 'use client'
 
+import '../session/no-eval'
 import clsx from 'clsx'
 import { useEffect, useEffectEvent, useRef, useState } from 'react'
 import { Button } from '@/ui/button'
@@ -112,7 +113,7 @@ export function ImportDialog({
               value={name}
               maxLength={80}
               onChange={({ target }) => setName(target.value)}
-              className="mt-1 h-7 w-full rounded-sheet border border-ink px-2"
+              className="field mt-1 w-full"
             />
             <div className="mt-3 flex items-center justify-between gap-2">
               <span className="text-quiet">shapes</span>
@@ -144,7 +145,6 @@ export function ImportDialog({
                       >
                         <input
                           type="checkbox"
-                          className="size-3 accent-hand"
                           checked={!left.has(topic)}
                           onChange={() => setLeft(toggled(left, topic))}
                         />
@@ -251,12 +251,7 @@ function StyleTicks({
       {styles.map(({ style, count }) => (
         <div key={style} className="flex h-6 items-center gap-2">
           <label className="flex flex-none items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-3 accent-hand"
-              checked={!left.has(style)}
-              onChange={() => onLeft(toggled(left, style))}
-            />
+            <input type="checkbox" checked={!left.has(style)} onChange={() => onLeft(toggled(left, style))} />
             {style} {count}
           </label>
           <span className="min-w-0 flex-1 truncate text-small text-quiet">{!left.has(style) && nameOf(style)}</span>

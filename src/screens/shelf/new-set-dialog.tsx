@@ -39,7 +39,7 @@ export function NewSetDialog({ onClose, onCreated }: { onClose: () => void; onCr
                 setName(event.target.value)
                 setProblem(null)
               }}
-              className="mt-1 h-8 w-full rounded-sheet border border-ink px-2 text-lead placeholder:text-quiet/60"
+              className="field mt-1 w-full placeholder:text-quiet/60"
             />
             <p role="alert" className="mt-1 min-h-4 text-fault">
               {problem}

@@ -1,6 +1,5 @@
 'use client'
 
-import '../session/no-eval'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'

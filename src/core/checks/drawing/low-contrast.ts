@@ -1,3 +1,5 @@
+import { boxesOverlap } from '../../geometry/box'
+import { extent } from '../../drawing/evaluate/extent'
 import { styleOf } from '../../drawing/scene/shared-style'
 import { isStyled, kindOf } from '../../drawing/objects/object'
 import { isGradient } from '../../drawing/model/paint'
@@ -6,7 +8,7 @@ import { ENOUGH, contrast } from '../../proof/contrast'
 import type { Check } from '../check'
 import { paintedIn, said } from '../look/seen'
 
-/** Drawings with low contrast to their plate. */
+/** Drawings on a plate with low contrast to it; what lies beside the plate or behind it does not count. */
 export const lowContrast: Check = {
   id: 'low-contrast',
   concerns: 'rules',
@@ -20,8 +22,11 @@ export const lowContrast: Check = {
     const { fill } = styleOf(plate, scene)
     if (isGradient(fill) || fill === 'none') return []
     const ground = colourOf(fill, rules).light.slice(0, 7)
-    const ratios = paintedIn(objects).flatMap(({ object }) => {
-      if (object === plate) return []
+    const painted = paintedIn(objects),
+      area = extent(plate, scene)
+    const above = painted.slice(painted.findIndex(({ object }) => object === plate) + 1)
+    const ratios = above.flatMap(({ object }) => {
+      if (!boxesOverlap(extent(object, scene), area)) return []
       const style = styleOf(object, scene)
       return [style.fill, style.stroke].flatMap((paint) =>
         paint === 'none'

@@ -235,7 +235,7 @@ function RadiiCell({
             step={0.5}
             limits={RADIUS}
             onChange={(value) => write((other) => field.write(other, at, value))}
-            className="!w-20 border border-hair px-1.5 text-right"
+            className="field !w-20 text-right"
           />
         </div>
       ))}

@@ -253,7 +253,7 @@ export function NamedNumberCell({
           value={typeof value === 'number' ? value : (named?.value ?? null)}
           step={0.25}
           limits={limits}
-          className="!w-20 border border-hair px-1.5 text-right"
+          className="field !w-20 text-right"
           onChange={onChange}
         />
       </div>

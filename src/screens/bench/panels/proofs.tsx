@@ -125,7 +125,7 @@ function FewOrMany({
         aria-label={label}
         value={value}
         onChange={({ target }) => onChange(Number(target.value))}
-        className="h-6 border border-hair bg-sheet px-1 text-ink"
+        className="field"
       >
         {options.map((one) => (
           <option key={one}>{one}</option>

@@ -59,7 +59,7 @@ export function TextSettings({ object }: { object: Text }) {
           event.stopPropagation()
           event.currentTarget.blur()
         }}
-        className="h-6 w-28 flex-none border border-hair bg-sheet px-1.5 text-ink outline-none focus:border-hand"
+        className="field w-28 flex-none"
       />
       size
       <NumberField

@@ -169,26 +169,30 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
       </div>
       {chosen && stop !== null && (
         <div className="flex flex-wrap items-center gap-1.5 whitespace-nowrap text-quiet">
-          stop {stop + 1}
-          <NumberField
-            label="Place of the stop"
-            value={chosen.at * 100}
-            step={1}
-            unit=" %"
-            className="!w-[52px] border border-hair px-1 text-right text-ink"
-            limits={{ least: (stops[stop - 1]?.at ?? 0) * 100, most: (stops[stop + 1]?.at ?? 1) * 100 }}
-            onChange={(value) => setStop({ at: value / 100 }, 'the place of a stop')}
-          />
-          opacity
-          <NumberField
-            label="Opacity of the stop"
-            value={(chosen.opacity ?? 1) * 100}
-            step={5}
-            unit=" %"
-            className="!w-[52px] border border-hair px-1 text-right text-ink"
-            limits={PERCENT}
-            onChange={(value) => setStop({ opacity: value / 100 }, 'the opacity of a stop')}
-          />
+          <label className="flex items-center gap-1">
+            Stop {stop + 1} at
+            <NumberField
+              label="Place of the stop"
+              value={chosen.at * 100}
+              step={1}
+              unit=" %"
+              className="field !h-5 !w-[52px] !px-1 text-right"
+              limits={{ least: (stops[stop - 1]?.at ?? 0) * 100, most: (stops[stop + 1]?.at ?? 1) * 100 }}
+              onChange={(value) => setStop({ at: value / 100 }, 'the place of a stop')}
+            />
+          </label>
+          <label className="flex items-center gap-1">
+            Opacity
+            <NumberField
+              label="Opacity of the stop"
+              value={(chosen.opacity ?? 1) * 100}
+              step={5}
+              unit=" %"
+              className="field !h-5 !w-[52px] !px-1 text-right"
+              limits={PERCENT}
+              onChange={(value) => setStop({ opacity: value / 100 }, 'the opacity of a stop')}
+            />
+          </label>
           <Button
             look="plain"
             disabled={stops.length <= 2}
@@ -198,7 +202,7 @@ function GradientEditor({ paint, rules }: { paint: Gradient; rules: Rules }) {
               hold(Math.max(0, stop - 1))
             }}
           >
-            remove
+            Remove
           </Button>
         </div>
       )}

@@ -4,7 +4,8 @@ import { styleOf } from '@/core/drawing/scene/shared-style'
 import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
 import { useMemo, useState } from 'react'
 import { contrast, ENOUGH } from '@/core/proof/contrast'
-import { type Painted, coloursUsed, paintedAnew, recoloured } from '@/core/drawing/edit/paint'
+import { type Painted, coloursUsed, paintedAnew, paintedWithin, recoloured } from '@/core/drawing/edit/paint'
+import { boxesOverlap } from '@/core/geometry/box'
 import { extent } from '@/core/drawing/evaluate/extent'
 import { type DrawingObject, isStyled } from '@/core/drawing/objects/object'
 import { isGradient } from '@/core/drawing/model/paint'
@@ -33,9 +34,13 @@ export function UsedColours({
   const bench = useBench()
   const used = coloursUsed(objects)
   const [first, second] = used
-  const plate = plateOf(useDeferredObjects(), rules)
+  const { color: plate, on } = plateIn(useDeferredObjects(), rules)
   const ground = plate ?? second?.color ?? null,
-    shown = first?.color === ground ? second : first
+    shown = plate
+      ? used.find(({ color }) => on.has(color) && color !== plate)
+      : first?.color === ground
+        ? second
+        : first
   const ratio = shown && ground ? contrast(hexOf(bench, shown.color), hexOf(bench, ground)) : null
   return (
     <section aria-label="Colours" className="flex min-w-[150px] flex-1 flex-col overflow-y-auto px-2.5 py-1.5">
@@ -44,8 +49,8 @@ export function UsedColours({
         <label key={color} className="flex h-[22px] flex-none items-center gap-2">
           <Chip paint={hexOf(bench, color)} />
           <span className="min-w-0 flex-1 truncate">{color}</span>
-          <span className="text-quiet" title={plate ? 'contrast on the plate' : 'how often it occurs'}>
-            {plate && color !== plate
+          <span className="text-quiet" title={on.has(color) ? 'Contrast on the plate' : 'Objects with this colour'}>
+            {plate && on.has(color) && color !== plate
               ? `${contrast(hexOf(bench, color), hexOf(bench, plate)).toFixed(1)} : 1`
               : `${count}×`}
           </span>
@@ -87,15 +92,26 @@ export function UsedColours({
   )
 }
 
+/** The share of the square that the rearmost object covers to count as its plate. */
+const PLATE = 0.6
+
 /**
- * The colour of the rearmost object that covers most of the square; a gradient's first stop; null if nothing covers it.
+ * The colour of the rearmost object that covers most of the square (a gradient's first stop; null if none does), and
+ * the colours of the objects that lie on it.
  */
-function plateOf([back]: readonly DrawingObject[], rules: Rules): string | null {
-  if (!back || !isStyled(back)) return null
-  const { w, h } = extent(back, sceneOf(rules)),
-    { fill } = styleOf(back, sceneOf(rules))
-  if (w * h < 0.6 * rules.grid.size ** 2 || fill === 'none') return null
-  return isGradient(fill) ? stopsOf(fill, rules)[0]!.color : fill
+function plateIn(objects: readonly DrawingObject[], rules: Rules): { color: string | null; on: ReadonlySet<string> } {
+  const scene = sceneOf(rules),
+    none = { color: null, on: new Set<string>() },
+    [back, ...above] = objects
+  if (!back || !isStyled(back)) return none
+  const area = extent(back, scene),
+    { fill } = styleOf(back, scene)
+  if (area.w * area.h < PLATE * rules.grid.size ** 2 || fill === 'none') return none
+  const lying = above.filter((object) => boxesOverlap(extent(object, scene), area))
+  return {
+    color: isGradient(fill) ? stopsOf(fill, rules)[0]!.color : fill,
+    on: new Set(coloursUsed(paintedWithin(lying, scene)).map(({ color }) => color)),
+  }
 }
 
 /** The icon in pairs of palette colours side by side, with their contrast; a press takes a pair. */

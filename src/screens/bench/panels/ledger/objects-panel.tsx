@@ -61,6 +61,8 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
   const selection = useBenchState((state) => state.selection)
   const linked = useBenchState((state) => state.linked)
   const nameWidth = useBenchState((state) => state.nameWidth)
+  // Room for three digits before the point and three behind it.
+  const numberWidth = rules.grid.size >= 100 ? 56 : 48
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
   const [sought, setSought] = useState('')
   const all = useMemo(
@@ -215,8 +217,8 @@ function ObjectsPanel({ scroller }: { scroller: RefObject<HTMLDivElement | null>
         onKeyDown={onKeyDown}
         onMouseDown={onMouseDown}
         onContextMenu={onContextMenu}
-        className="group/rows outline-none min-w-[calc(810px+var(--names))]"
-        style={{ '--names': `${nameWidth}px` } as React.CSSProperties}
+        className="group/rows outline-none min-w-[calc(618px+4*var(--number)+var(--names))]"
+        style={{ '--names': `${nameWidth}px`, '--number': `${numberWidth}px` } as React.CSSProperties}
       >
         <div
           role="row"

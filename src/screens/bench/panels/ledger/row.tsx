@@ -42,7 +42,7 @@ import { NamedNumberCell, type SEVERAL, WordCell } from '../../cells/value-cell'
 
 /** The columns of the ledger; shared by its head, its rows and the row of the selection. */
 export const GRID =
-  'grid grid-cols-[22px_22px_minmax(var(--names),1fr)_54px_repeat(4,48px)_48px_68px_62px_52px_68px_62px_minmax(160px,176px)] items-center'
+  'grid grid-cols-[22px_22px_minmax(var(--names),1fr)_54px_repeat(4,var(--number))_48px_68px_62px_52px_68px_62px_minmax(160px,176px)] items-center'
 
 type Props = LedgerRow & {
   readonly rules: Rules
