@@ -16,6 +16,7 @@ export class BenchPage {
     await page.getByRole('button', { name: 'Draw the first icon' }).click()
     const bench = new BenchPage(page)
     await bench.ready()
+    await page.keyboard.press('Enter')
     return bench
   }
 

@@ -44,8 +44,11 @@ test('from an empty shelf to a delivered set', async ({ page }) => {
   await expect(page.getByRole('tab', { name: 'Objects 6' })).toBeVisible()
 
   // A ticket: a card and two notches, the notches cut live.
+  // Its name is typed as it begins.
   await page.getByRole('button', { name: '+ icon' }).click()
-  await bench.rename('icon', 'ticket')
+  await expect(page.getByLabel('Name of the icon')).toBeFocused()
+  await page.keyboard.type('ticket')
+  await page.keyboard.press('Enter')
   await bench.press('1')
   await bench.drag([2, 5], [22, 19])
   await bench.press('2')

@@ -161,7 +161,7 @@ test('the command box copies, cuts, pastes, renames the icon and goes to a stage
   await page.keyboard.press('Control+k')
   await page.getByPlaceholder('What would you like to do?').fill('rename icon')
   await page.keyboard.press('Enter')
-  await page.getByLabel('Name', { exact: true }).fill('three')
+  await page.getByLabel('Name of the icon').fill('three')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: 'Rename three' })).toBeVisible()
   await run('export')

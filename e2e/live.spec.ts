@@ -289,8 +289,9 @@ test('banded buoy: one finish on several objects, named, changed once, across ic
   await bench.press('Control+c')
   await bench.rename('icon', 'one')
   await page.getByRole('button', { name: '+ icon' }).click()
+  await page.keyboard.type('two')
+  await page.keyboard.press('Enter')
   await bench.press('Control+v')
-  await bench.rename('icon', 'two')
   // One object's fill is changed: all six follow.
   await page.getByRole('tab', { name: /^Objects/ }).click()
   await bench.own('fill of Rectangle 2', '#d5401b')

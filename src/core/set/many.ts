@@ -1,7 +1,7 @@
 import { repainted } from '../drawing/edit/paint'
 import { type DrawingObject, isStyled, type OfKind, kindOf } from '../drawing/objects/object'
 import { styleOf } from '../drawing/scene/shared-style'
-import { isShared, type Style, withPaints } from '../drawing/model/style'
+import { isShared, type Style, type Weight, withPaints } from '../drawing/model/style'
 import { mapObjects } from '../drawing/objects/tree'
 import { visited } from '../drawing/objects/visit'
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
@@ -74,8 +74,8 @@ export function renamedEdit(
   return { kind: 'all', edits }
 }
 
-/** Icons with every stroke set to a weight of the rules. */
-export const weightedEdit = (icons: readonly Icon[], rules: Rules, weight: string): SetEdit =>
+/** Icons with every stroke set to a weight: a name of the rules, or a number in grid units. */
+export const weightedEdit = (icons: readonly Icon[], rules: Rules, weight: Weight): SetEdit =>
   restyledEdit(icons, rules, (style) =>
     style.stroke === 'none' || style.weight === weight ? style : { ...style, weight },
   )

@@ -3,7 +3,6 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { IconSet } from '@/core/set/set'
 import { isModalOpen, useCommandSet } from '@/ui/commands'
-import { NameDialog } from '@/ui/name-dialog'
 import { say } from '@/ui/notice'
 import { useParts } from '@/ui/parts'
 import { shown } from '../session/session'
@@ -14,14 +13,14 @@ import { AlternativesList } from './square/alternatives-list'
 import { Bench } from './state/bench'
 import { copySelection, pasteObjects } from './operations/clipboard'
 import { benchCommands } from './commands/commands'
-import { BenchContext, useBench, useShownIcon, useSlice } from './state/context'
+import { BenchContext, useBench } from './state/context'
 import { EmptySquare } from './square/empty-square'
 import { FamilyStrip } from './panels/family-strip'
-import { addIcon, renameIcon, NAMING } from './operations/icons'
+import { addIcon } from './operations/icons'
+import { OpenIconCrumb } from './icon-crumb'
 import { Ledger } from './panels/ledger/ledger'
 import { MasterBar } from './square/master-bar'
 import { PinMarks } from './square/pin-marks'
-import { MasterTabs } from './panels/master-tabs'
 import { LostDialog } from './lost-dialog'
 import { OpenPartBar } from './square/open-part-bar'
 import { isSvgText, laySvg } from './operations/lay-svg'
@@ -36,6 +35,7 @@ import { isPicture } from './operations/pictures'
 import { addPictures } from './operations/references'
 import { panelCommands } from './panels/ledger/panel-commands'
 import { useLedgerHeight } from './panels/ledger/height'
+import { useRemembered } from './panels/ledger/remembered'
 import type { Tools } from './tools/tool'
 import { makeTools } from './tools/tools'
 
@@ -125,6 +125,7 @@ export function BenchScreen({ iconName }: { iconName: string | null }) {
 
 /** The rows and columns of the bench; the ledger below is as high as it needs. */
 function BenchFrame({ children }: { children: React.ReactNode }) {
+  useRemembered(useBench())
   const ledger = useLedgerHeight()
   return (
     <div
@@ -144,59 +145,6 @@ function openAnother(bench: Bench, before: IconSet): void {
   const next = bench.icon
   if (next) bench.open(next.id)
   say({ text: `“${gone.name}” is gone from the set.${next ? ` This is “${next.name}”.` : ''}` })
-}
-
-/** The open icon in the bar and in the address. */
-function OpenIconCrumb() {
-  const bench = useBench()
-  const naming = useSlice(NAMING).open,
-    setNaming = (open: boolean) => bench.put(NAMING, { open })
-  const name = useShownIcon((icon) => icon?.name)
-  const session = useSession()
-  const { setId } = session.getState()
-  const open = useShownIcon((icon) => icon?.id)
-  const isElsewhere = useSessionState(({ visitors }) => visitors.some(({ icon }) => icon === open))
-  // Coming back from another stage opens the icon that was open last.
-  useEffect(() => {
-    if (open !== undefined) session.setState({ lastIcon: open })
-  }, [session, open])
-  useEffect(() => {
-    if (name === undefined) return
-    // Changing the address takes the browser a while, so it is done after the task that shows the icon.
-    const later = setTimeout(() =>
-      window.history.replaceState(window.history.state, '', `/sets/${setId}/draw/${encodeURIComponent(name)}`),
-    )
-    return () => clearTimeout(later)
-  }, [setId, name])
-  if (name === undefined) return null
-  return (
-    <>
-      <span className="text-quiet">/</span>
-      <button
-        type="button"
-        title={`${name}: rename the icon`}
-        aria-label={`Rename ${name}`}
-        onClick={() => setNaming(true)}
-        className="truncate rounded-sheet px-0.5 text-title font-[640] hover:bg-film"
-      >
-        {name}
-      </button>
-      {naming && bench.icon && (
-        <NameDialog
-          title="Rename the icon"
-          name={name}
-          onClose={() => setNaming(false)}
-          onName={(next) => renameIcon(bench, bench.icon!, next)}
-        />
-      )}
-      {isElsewhere && (
-        <span className="shrink-0 text-small text-quiet" title="Changes in either window appear in both at once">
-          ◇ open in another window
-        </span>
-      )}
-      <MasterTabs />
-    </>
-  )
 }
 
 function StageOrEmpty({ bench, tools, whole }: { bench: Bench; tools: Tools; whole: boolean }) {

@@ -45,6 +45,7 @@ export function DeliverScreen() {
     await settled(session)
   }
   const target = TARGETS.find(({ id }) => id === shown)!
+  const ticked = useMemo(() => TARGETS.filter(({ id }) => targets.includes(id)), [targets])
   return (
     <div className="grid h-dvh min-w-[720px] grid-cols-[360px_minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)] overflow-hidden">
       <CommonCommands />
@@ -85,7 +86,7 @@ export function DeliverScreen() {
         </div>
         {view === 'files' ? (
           <>
-            <InPlace set={set} target={target} />
+            <InPlace set={set} targets={ticked} shown={target} onShow={setShown} />
             <div className="min-h-0 flex-1 p-4">
               <FileTree name={set.name} files={files} sizes={plan?.sizes ?? null} rules={set.rules} target={shown} />
             </div>

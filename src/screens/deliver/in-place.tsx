@@ -2,7 +2,7 @@
 
 import { pictureText } from '@/core/picture/stored'
 import clsx from 'clsx'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { optionsOf } from '@/core/targets/options'
 import { appsOf, filesOfIcon } from '@/core/targets/plan'
 import { IconRenderer } from '@/core/targets/icon-renderer'
@@ -26,19 +26,42 @@ const SIDES: Record<Surface, number> = {
   dock: 64,
 }
 
-/** How a target's result looks where it is used, for the first icons that it is made of, and how its files are named. */
-export function InPlace({ set, target }: { set: IconSet; target: Target }) {
-  const icons = target.isForApps ? appsOf(set) : set.icons
+/**
+ * How an icon looks where each ticked target is used. The target that is shown comes first, with its note and the file
+ * that the icon is written to; the name of another brings it there.
+ */
+export function InPlace({
+  set,
+  targets,
+  shown,
+  onShow,
+}: {
+  set: IconSet
+  targets: readonly Target[]
+  shown: Target
+  onShow: (id: string) => void
+}) {
+  const icons = shown.isForApps ? appsOf(set) : set.icons
   const [chosen, setChosen] = useState<string | null>(null)
   const icon = icons.find(({ id }) => id === chosen) ?? icons[0]
-  const seen = useMemo(() => (icon ? sightsOf(icon, set, target) : []), [icon, set, target])
-  const files = useMemo(() => (icon ? filesOfIcon(icon, set, [target.id]) : []), [icon, set, target])
+  const files = useMemo(() => (icon ? filesOfIcon(icon, set, [shown.id]) : []), [icon, set, shown])
   const example = files.find(({ made }) => made.as !== 'fixed')
+  const others = targets.filter((target) => target !== shown && target.previews)
+  // One target's pictures come after the other's, so that the page answers meanwhile.
+  const [count, setCount] = useState(0)
+  useEffect(() => {
+    if (count >= others.length) return
+    const timer = setTimeout(() => setCount(count + 1))
+    return () => clearTimeout(timer)
+  }, [count, others.length])
   return (
-    <section aria-label="In place" className="border-b border-hair bg-sheet px-4 py-3">
+    <section
+      aria-label="In place"
+      className="max-h-[45%] flex-none overflow-y-auto border-b border-hair bg-sheet px-4 py-3"
+    >
       <div className="mb-2 flex items-baseline gap-3">
-        <h2 className="text-title font-[640]">{target.name}</h2>
-        <span className="text-quiet">{target.platform}</span>
+        <h2 className="text-title font-[640]">{shown.name}</h2>
+        <span className="text-quiet">{shown.platform}</span>
         {icon && (
           <NameChoice
             label="Icon that is shown in place"
@@ -50,22 +73,13 @@ export function InPlace({ set, target }: { set: IconSet; target: Target }) {
           />
         )}
       </div>
-      <p className="mb-3 max-w-[720px] text-quiet">{target.note}</p>
-      {typeof seen === 'string' ? (
-        <p className="text-fault">{seen}</p>
-      ) : !icon ? (
-        <p className="text-quiet">
-          {target.isForApps ? 'No icon of this set stands for an app yet.' : 'No icon is drawn yet.'}
-        </p>
+      <p className="mb-3 max-w-[720px] text-quiet">{shown.note}</p>
+      {icon ? (
+        <Previews icon={icon} set={set} target={shown} />
       ) : (
-        <div className="flex flex-wrap items-end gap-3">
-          {seen.map((preview) => (
-            <figure key={preview.word} className="grid justify-items-start gap-1">
-              <InItsPlace preview={preview} name={icon.name} />
-              <figcaption className="text-small text-quiet">{preview.word}</figcaption>
-            </figure>
-          ))}
-        </div>
+        <p className="text-quiet">
+          {shown.isForApps ? 'No icon of this set stands for an app yet.' : 'No icon is drawn yet.'}
+        </p>
       )}
       {icon && example && (
         <p className="mt-2 flex gap-1.5 text-quiet">
@@ -74,7 +88,37 @@ export function InPlace({ set, target }: { set: IconSet; target: Target }) {
           {files.length > 1 && <span className="flex-none">and {files.length - 1} more</span>}
         </p>
       )}
+      {others.slice(0, count).map((target) => {
+        const of = target.isForApps ? appsOf(set) : set.icons
+        const one = of.find(({ id }) => id === icon?.id) ?? of[0]
+        return (
+          one && (
+            <div key={target.id} className="mt-3 border-t border-hair pt-2">
+              <button type="button" onClick={() => onShow(target.id)} className="mb-1.5 font-[560] hover:text-hand">
+                {target.name} <span className="text-quiet">{target.platform}</span>
+              </button>
+              <Previews icon={one} set={set} target={target} />
+            </div>
+          )
+        )
+      })}
     </section>
+  )
+}
+
+/** The pictures of one icon in the places of one target; a sentence where they cannot be made. */
+function Previews({ icon, set, target }: { icon: Icon; set: IconSet; target: Target }) {
+  const seen = useMemo(() => sightsOf(icon, set, target), [icon, set, target])
+  if (typeof seen === 'string') return <p className="text-fault">{seen}</p>
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      {seen.map((preview) => (
+        <figure key={preview.word} className="grid justify-items-start gap-1">
+          <InItsPlace preview={preview} name={icon.name} />
+          <figcaption className="text-small text-quiet">{preview.word}</figcaption>
+        </figure>
+      ))}
+    </div>
   )
 }
 

@@ -3,7 +3,7 @@
 import type { OptionsMend, Problem } from '@/core/findings/problem'
 import clsx from 'clsx'
 import Link from 'next/link'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { softSentence, type SoftSize } from '@/core/proof/soft-sizes'
 import type { IconSet } from '@/core/set/set'
 import type { Progress } from '@/core/targets/run'
@@ -100,20 +100,47 @@ export function RunPanel({
           Make the files again
         </button>
       )}
-      <a
-        href={isReady ? `${url}/zip` : undefined}
-        aria-disabled={!isReady}
-        download
-        className={clsx(
-          'flex h-8 items-center justify-center rounded-sheet border text-lead',
-          isReady
-            ? 'border-ink bg-ink text-sheet hover:border-hand hover:bg-hand hover:text-white'
-            : 'border-hair bg-hair text-quiet',
-        )}
-      >
+      <DownloadButton
+        href={isReady ? `${url}/zip` : null}
+        isComing={!isBlocked && !isCancelled && count > 0 && plan?.failure === undefined}
+      />
+    </div>
+  )
+}
+
+/**
+ * The download. Pressed while the files are still made, it waits and starts when they are ready; a second press cancels
+ * the wait.
+ */
+function DownloadButton({ href, isComing }: { href: string | null; isComing: boolean }) {
+  const [isWanted, setWanted] = useState(false)
+  const link = useRef<HTMLAnchorElement>(null)
+  const isWaiting = isWanted && isComing && href === null
+  useEffect(() => {
+    if (isWanted && href !== null) link.current?.click()
+  }, [isWanted, href])
+  const look = 'flex h-8 w-full items-center justify-center rounded-sheet border text-lead'
+  const ready = 'border-ink bg-ink text-sheet hover:border-hand hover:bg-hand hover:text-white'
+  if (href !== null)
+    return (
+      <a ref={link} href={href} download onClick={() => setWanted(false)} className={clsx(look, ready)}>
         Download as a zip
       </a>
-    </div>
+    )
+  return (
+    <button
+      type="button"
+      disabled={!isComing}
+      aria-pressed={isWaiting}
+      title={isWaiting ? 'Press again to cancel the download' : undefined}
+      onClick={() => setWanted(!isWanted)}
+      className={clsx(
+        look,
+        isWaiting ? 'border-ink bg-sheet hover:border-hand' : isComing ? ready : 'border-hair bg-hair text-quiet',
+      )}
+    >
+      {isWaiting ? 'The download starts when the files are made' : 'Download as a zip'}
+    </button>
   )
 }
 

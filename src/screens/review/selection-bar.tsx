@@ -15,10 +15,12 @@ import {
 } from '@/core/set/many'
 import { aliasesOf, type Icon, type IconSet, masterFor, tagsOf } from '@/core/set/set'
 import { Button } from '@/ui/button'
+import { beyond, MORE_THAN_NONE } from '@/ui/limits'
 import { MenuButton } from '@/ui/menu'
 import { NameDialog } from '@/ui/name-dialog'
 import { newId } from '@/ui/new-id'
 import { say } from '@/ui/notice'
+import { sum } from '@/ui/sum'
 import { DirectionMenu } from '../frame/direction-menu'
 import { commit, type Session, undoStep } from '../session/session'
 import { OverlayDialog } from './overlay-dialog'
@@ -38,7 +40,7 @@ export function SelectionBar({
   /** Shows icons that look like a selected one. */
   onLike: (name: string) => void
 }) {
-  const [asking, setAsking] = useState<'tag' | 'rename' | 'aliases' | 'overlay' | null>(null)
+  const [asking, setAsking] = useState<'tag' | 'rename' | 'aliases' | 'weight' | 'overlay' | null>(null)
   const what = icons.length === 1 ? icons[0]!.name : `${icons.length} icons`
   const act = (edit: SetEdit, label: string) => {
     const before = session.getState().history.past.length
@@ -82,11 +84,14 @@ export function SelectionBar({
       </DirectionMenu>
       <Menu
         label="Weight of all strokes"
-        list={rules.weights.map(({ name, value }) => ({
-          label: name,
-          hint: String(value),
-          run: () => act(weightedEdit(icons, rules, name), `Set the strokes of ${what} to ${name}`),
-        }))}
+        list={[
+          ...rules.weights.map(({ name, value }) => ({
+            label: name,
+            hint: String(value),
+            run: () => act(weightedEdit(icons, rules, name), `Set the strokes of ${what} to ${name}`),
+          })),
+          { label: 'A number…', run: () => setAsking('weight') },
+        ]}
       >
         Weight
       </Menu>
@@ -143,6 +148,25 @@ export function SelectionBar({
             if (words.length === 0) return 'Give at least one tag.'
             if (long) return `“${long}” is longer than 40 characters.`
             act(taggedEdit(icons, words, []), `Tag ${what} ${words.join(', ')}`)
+            return null
+          }}
+        />
+      )}
+      {asking === 'weight' && (
+        <NameDialog
+          title={`Weight of all strokes of ${what}`}
+          name={String(rules.weights[0]!.value)}
+          label="Weight in units of the grid; a number or a sum"
+          action="Set"
+          onClose={() => setAsking(null)}
+          onName={(text) => {
+            const value = sum(text, null)
+            if (value === null) return `“${text}” is not a number or a sum.`
+            const problem = beyond(value, { ...MORE_THAN_NONE, most: 1000 }, 'Weight')
+            if (problem) return problem
+            // A value of the rules keeps its name.
+            const weight = rules.weights.find((one) => one.value === value)?.name ?? value
+            act(weightedEdit(icons, rules, weight), `Set the strokes of ${what} to ${weight}`)
             return null
           }}
         />

@@ -130,7 +130,7 @@ describe('a gradient on the square', () => {
         name: 'gradient-1',
         stops: [
           { at: 0, color: 'ink' },
-          { at: 1, color: '#d5401b', opacity: 0 },
+          { at: 1, color: '#d5401b' },
         ],
       },
     ])

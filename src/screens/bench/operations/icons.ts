@@ -12,7 +12,7 @@ export const NAMING = slice('naming icon', { open: false })
 const present = (bench: Bench) => bench.session.getState().history.present
 const names = (bench: Bench): string[] => present(bench).icons.map(({ name }) => name)
 
-/** A new empty icon after the open one, opened at once. */
+/** Adds an empty icon after the open one and opens it, with its name to be typed. */
 export function addIcon(bench: Bench): void {
   const { icons, rules } = present(bench)
   const icon: Icon = {
@@ -27,6 +27,7 @@ export function addIcon(bench: Bench): void {
     `Add ${icon.name}`,
   )
   bench.open(icon.id)
+  bench.put(NAMING, { open: true })
 }
 
 export function duplicateIcon(bench: Bench, icon: Icon): void {

@@ -14,6 +14,8 @@ import type { DrawingObject } from '@/core/drawing/objects/object'
 import { type Gradient, isGradient, type Paint, type Stop } from '@/core/drawing/model/paint'
 import type { Style } from '@/core/drawing/model/style'
 import { colourOf, INK, stopsOf } from '@/core/drawing/model/values'
+import { contrast } from '@/core/proof/contrast'
+import type { Rules } from '@/core/rules/rules'
 import { outermost } from '@/core/drawing/objects/tree'
 import { say } from '@/ui/notice'
 import { commit } from '../../session/session'
@@ -56,19 +58,25 @@ export function makeGradient(bench: Bench, place: PaintPlace, kind: Gradient['ki
     (style, { of }) => {
       const paint = paintAt(style, place)
       const box = extentOf([of], bench.scene)!
-      const stops = paint !== undefined && isGradient(paint) ? paint.stops : firstStops(paint)
+      const stops = paint !== undefined && isGradient(paint) ? paint.stops : firstStops(paint, bench.rules)
       return withPaintAt(style, place, { paint: { ...freshGradient(kind, box, []), stops } })
     },
     WORDS(place),
   )
 }
 
-/** From the colour that was there to none of it. */
-function firstStops(paint: Paint | undefined): Stop[] {
+/** From the colour that was there to the palette colour that differs most from it; both opaque. */
+function firstStops(paint: Paint | undefined, rules: Rules): Stop[] {
   const color = typeof paint === 'string' && paint !== 'none' ? paint : INK
+  const from = colourOf(color, rules).light.slice(0, 7)
+  const others = rules.palette.filter(({ name }) => name !== color)
+  const to = others.reduce<{ name: string; by: number } | null>((best, { name, color: other }) => {
+    const by = contrast(other.slice(0, 7), from)
+    return best && best.by >= by ? best : { name, by }
+  }, null)
   return [
     { at: 0, color },
-    { at: 1, color, opacity: 0 },
+    { at: 1, color: to?.name ?? '#ffffff' },
   ]
 }
 

@@ -115,11 +115,7 @@ export function FamilyStrip() {
       </div>
       <button
         type="button"
-        onClick={({ currentTarget }) => {
-          addIcon(bench)
-          // The keys go to the new square: Enter would make one more.
-          currentTarget.blur()
-        }}
+        onClick={() => addIcon(bench)}
         className="h-8 border-t border-hair text-small text-ink hover:bg-film"
       >
         + icon

@@ -1,3 +1,4 @@
+import type { Cap, Join } from '@/core/drawing/model/style'
 import type { Node } from '@/core/drawing/model/node'
 import type { Path } from '@/core/geometry/path'
 import type { Point } from '@/core/geometry/point'
@@ -10,6 +11,8 @@ export type Drawable =
   /** A line from place to place; with `ends` short bars across both. */
   | { readonly as: 'line'; readonly points: readonly Point[]; readonly dashed?: true; readonly ends?: true }
   | { readonly as: 'path'; readonly path: Path; readonly dashed?: true }
+  /** The ink of a stroke that is being drawn; its width in grid units. */
+  | { readonly as: 'stroke'; readonly path: Path; readonly width: number; readonly cap: Cap; readonly join: Join }
   | { readonly as: 'circle'; readonly centre: Point; readonly r: number }
   /** A line across the whole square; the angle in degrees, anticlockwise from the right. */
   | { readonly as: 'axis'; readonly at: Point; readonly angle: number }

@@ -7,6 +7,7 @@ import type { NodeAt } from '@/core/drawing/edit/node-edit'
 import { reversedRun } from '@/core/drawing/edit/contour-edit'
 import { insertNode, nearestSegment } from '@/core/drawing/edit/segment-edit'
 import { contourOf } from '@/core/drawing/model/nodes'
+import { weightOf } from '@/core/drawing/model/values'
 import { find } from '@/core/drawing/objects/tree'
 import type { DrawingObject } from '@/core/drawing/objects/object'
 import type { Node, NodeRun } from '@/core/drawing/model/node'
@@ -41,11 +42,25 @@ type Drawn = Pick<PenInHand, 'nodes' | 'onto'>
 const NOTHING: PenInHand = { nodes: [], next: null, closing: false, onto: null, past: [], future: [], round: false }
 const PEN = sliceInHand<PenInHand>('pen', NOTHING)
 
-/** The path under way, its nodes, the last one's handles, and the segment that would come next. */
-function penMarks({ nodes, next, closing }: PenInHand): Drawable[] {
+/** The path under way in its true thickness, its nodes, the last one's handles, and the segment that would come next. */
+function penMarks(bench: Bench, { nodes, next, closing }: PenInHand): Drawable[] {
   const last = nodes.at(-1)
   const run = (some: readonly Node[]) => [contourOf({ nodes: [...some], closed: false })]
+  const { rules } = bench,
+    style = freshStyle(rules, isFilledSet(bench)),
+    withNext = next && !closing ? [...nodes, next] : nodes
   return [
+    ...(style.stroke !== 'none' && withNext.length > 1
+      ? [
+          {
+            as: 'stroke',
+            path: run(withNext),
+            width: weightOf(style.weight, rules),
+            cap: style.cap ?? rules.cap,
+            join: style.join ?? rules.join,
+          } as const,
+        ]
+      : []),
     ...(nodes.length > 1 ? [{ as: 'path', path: run(nodes) } as const] : []),
     ...(last && next ? [{ as: 'path', path: run([last, next]), dashed: true } as const] : []),
     ...nodes.map((node, i) => ({ as: 'node', node, filled: i === 0 && closing, handles: node === last }) as const),
@@ -110,7 +125,7 @@ function penTool(bench: Bench): Tool {
 
   return {
     cursor: 'crosshair',
-    marks: () => penMarks(pen()),
+    marks: () => penMarks(bench, pen()),
     hint: 'Click: corner · drag: curve · first node: closes · Shift: 45° · Alt: handle alone · N: a new path · Enter, Esc: end · Backspace: one back · by keys: O smooth, C corner',
     press(at) {
       const { nodes } = pen()

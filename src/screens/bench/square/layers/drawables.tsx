@@ -58,6 +58,17 @@ function One({ one, view, size }: { one: Drawable; view: View; size: number }) {
           strokeDasharray={one.dashed ? '4 3' : undefined}
         />
       )
+    case 'stroke':
+      return (
+        <path
+          d={pathData(transformPath(one.path, [view.scale, 0, 0, view.scale, view.x, view.y]), 2)}
+          stroke="var(--ink)"
+          strokeOpacity=".3"
+          strokeWidth={one.width * view.scale}
+          strokeLinecap={one.cap}
+          strokeLinejoin={one.join}
+        />
+      )
     case 'circle': {
       const { x, y } = at(one.centre)
       return (
