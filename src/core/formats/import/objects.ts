@@ -1,14 +1,16 @@
+import type { NodeRun } from '../../drawing/model/node'
 import { nodesOf } from '../../drawing/model/nodes'
 import type { DrawingObject } from '../../drawing/objects/object'
 import type { Style } from '../../drawing/model/style'
 import { OutOfTime } from '../../geometry/deadline'
 import type { Contour, Path } from '../../geometry/path'
-import { distance } from '../../geometry/point'
+import { distance, type Point } from '../../geometry/point'
 import { line } from '../../geometry/segment'
 import { SAME_POINT } from '../../geometry/tolerance'
 import { recognise } from '../../outline/recognise'
 import { arrange } from '../../planar/arrangement'
 import { combine, type FillRule } from '../../planar/boolean'
+import { closed } from './closed'
 import { cutOut } from './cut-out'
 import { liveShape, type Live } from './live'
 
@@ -37,11 +39,26 @@ export const counting = (): Ids => {
  */
 export function objectsOf(drawn: Drawn, how: Understanding, within: number, ids: Ids): DrawingObject[] {
   const { style, name } = drawn
-  const path = filledAlike(recognise(withoutSpecks(drawn.path), within), drawn)
+  const closings = withoutSpecks(drawn.path).map((contour) => closed(contour, style, within))
+  const path = filledAlike(
+    recognise(
+      closings.map(({ contour }) => contour),
+      within,
+    ),
+    drawn,
+  )
   if (path.length === 0) return []
+  const joins = closings.flatMap(({ contour, join }) => (join ? [{ at: contour.segments[0]!.from, join }] : []))
+  const joinAt = (at: Point) => joins.find((one) => distance(one.at, at) <= within)?.join
+  const runOf = (contour: Contour): NodeRun => {
+    const run = nodesOf(contour)
+    return { ...run, nodes: run.nodes.map((node) => ({ ...node, ...(joinAt(node) && { join: joinAt(node) }) })) }
+  }
   const one = (contours: Path, label: string): DrawingObject => {
-    const live = how === 'live' && contours.length === 1 ? liveShape(contours[0]!, within) : null
-    return object(live ?? { kind: 'path', corner: 0, contours: contours.map((contour) => nodesOf(contour)) }, label)
+    const [only] = contours
+    const isLive = how === 'live' && contours.length === 1 && !only!.segments.some(({ from }) => joinAt(from))
+    const live = isLive ? liveShape(only!, within) : null
+    return object(live ?? { kind: 'path', corner: 0, contours: contours.map(runOf) }, label)
   }
   const object = (own: Live, label: string): DrawingObject =>
     ({ ...own, id: ids(), name: label, style }) as unknown as DrawingObject
