@@ -6,6 +6,7 @@ import { OutOfTime } from '../../geometry/deadline'
 import type { Contour, Path } from '../../geometry/path'
 import { distance, type Point } from '../../geometry/point'
 import { line } from '../../geometry/segment'
+import { tidy } from '../../geometry/tidy'
 import { SAME_POINT } from '../../geometry/tolerance'
 import { recognise } from '../../outline/recognise'
 import { arrange } from '../../planar/arrangement'
@@ -58,6 +59,8 @@ export function objectsOf(drawn: Drawn, how: Understanding, within: number, ids:
     const [only] = contours
     const isLive = how === 'live' && contours.length === 1 && !only!.segments.some(({ from }) => joinAt(from))
     const live = isLive ? liveShape(only!, within) : null
+    const disc = live && discOf(live, style)
+    if (disc) return { ...disc, id: ids(), name: label } as unknown as DrawingObject
     return object(live ?? { kind: 'path', corner: 0, contours: contours.map(runOf) }, label)
   }
   const object = (own: Live, label: string): DrawingObject =>
@@ -66,6 +69,29 @@ export function objectsOf(drawn: Drawn, how: Understanding, within: number, ids:
   const isOnlyStroked = style.fill === 'none' && (style.strokeOpacity ?? 1) === 1
   if (isOnlyStroked) return path.map((contour, i) => one([contour], `${name} ${i + 1}`))
   return [style.stroke === 'none' ? (cutOut(path, style, name, within, ids) ?? one(path, name)) : one(path, name)]
+}
+
+/** The filled disc that a stroked circle paints whose radius is below half its weight; null for other shapes. */
+function discOf(live: Live, style: Style): Live | null {
+  const { x, y, w, h } = live as Live & Record<'x' | 'y' | 'w' | 'h', number>
+  const { fill, stroke, strokeOpacity, weight } = style
+  if (live.kind !== 'ellipse' || fill !== 'none' || typeof stroke !== 'string' || stroke === 'none') return null
+  if (typeof weight !== 'number' || style.dash || Math.abs(w - h) > 0 || w >= weight) return null
+  const disc: Style = {
+    fill: stroke,
+    ...(strokeOpacity !== undefined && { fillOpacity: strokeOpacity }),
+    stroke: 'none',
+    weight,
+  }
+  const half = weight / 2
+  return {
+    kind: 'ellipse',
+    x: tidy(x - half),
+    y: tidy(y - half),
+    w: tidy(w + weight),
+    h: tidy(h + weight),
+    style: disc,
+  }
 }
 
 /** Contours without segments that go nowhere; one that is nothing but a point keeps a line, which is a dot. */

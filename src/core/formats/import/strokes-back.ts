@@ -3,10 +3,11 @@ import { refusalIn } from '../../drawing/evaluate/evaluate'
 import { nodesOf } from '../../drawing/model/nodes'
 import type { DrawingObject, OfKind } from '../../drawing/objects/object'
 import { isShared, type Style } from '../../drawing/model/style'
+import type { Path } from '../../geometry/path'
 import { tidy } from '../../geometry/tidy'
 import { centreLines } from '../../outline/centre-lines/centre-lines'
 import { STARTERS } from '../../rules/starters'
-import { liveShape, shortest } from './live'
+import { type Live, liveShape, shortest } from './live'
 
 /** An area that strokes paint, as these: their weight, and the objects that have them. */
 export type Back = { readonly weight: number; readonly objects: readonly DrawingObject[] }
@@ -91,6 +92,8 @@ function ofArea(object: OfKind<'path' | 'assembly'>, within: number, painted: Pa
   }
   const objects = pieces.flatMap(({ area, stroked }) => {
     if (!stroked) return [one({ kind: 'path', corner: 0, contours: area.map((contour) => nodesOf(contour)) }, style)]
+    const disc = discOf(area, stroked.path, weight, within)
+    if (disc) return [one(disc, style)]
     const { cap, join } = stroked.stroke
     return stroked.path.map((contour) =>
       one(
@@ -100,6 +103,18 @@ function ofArea(object: OfKind<'path' | 'assembly'>, within: number, painted: Pa
     )
   })
   return { weight, objects }
+}
+
+/**
+ * The disc that an area is where its stroke would be a circle of a radius below half the weight: such strokes are drawn
+ * with a hole by some programs. Null for other areas.
+ */
+function discOf(area: Path, [circle, ...more]: Path, weight: number, within: number): Live | null {
+  if (!circle?.closed || more.length > 0 || area.length > 1) return null
+  const line = liveShape(circle, within)
+  if (line?.kind !== 'ellipse' || (line as Live & { readonly w: number }).w >= weight) return null
+  const disc = liveShape(area[0]!, within)
+  return disc?.kind === 'ellipse' ? disc : null
 }
 
 type Painted = (weight: number, more?: Partial<Style>) => Style

@@ -1,6 +1,7 @@
 import { refusalIn } from '../../drawing/evaluate/evaluate'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
 import { type DrawingObject, isContainer, isStyled, kindOf } from '../../drawing/objects/object'
+import { isDot } from '../../drawing/objects/dot'
 import { isShared, type Style, withPaints } from '../../drawing/model/style'
 import type { Paint } from '../../drawing/model/paint'
 import { visited } from '../../drawing/objects/visit'
@@ -50,14 +51,21 @@ export function underRules(objects: readonly DrawingObject[], rules: Rules): Dra
   }
   const one = (given: DrawingObject): DrawingObject => {
     const object = withoutIdle(given, rules)
+    // The caps of a dot are its shape: they stay where the rules take others.
+    const cap = 'style' in object && !isShared(object.style) ? object.style.cap : undefined
+    const kept = cap && cap !== 'butt' && isDot(object, weightIn(object)) ? { cap } : {}
     const next = visited(object, {
-      style: (own) => (isShared(own) ? own : style(own)),
+      style: (own) => (isShared(own) ? own : { ...style(own), ...kept }),
       radius: (radius) => (typeof radius === 'number' && radius > 0 ? (named(rules.radii, radius) ?? radius) : radius),
     })
     return isContainer(next) ? ({ ...next, members: next.members.map(one) } as DrawingObject) : next
   }
   return objects.map(one)
 }
+
+/** The weight of an object's own stroke as it was read, in units; 0 where it has none of its own. */
+const weightIn = (object: DrawingObject): number =>
+  'style' in object && !isShared(object.style) && typeof object.style.weight === 'number' ? object.style.weight : 0
 
 /** An object without caps where it has no ends, and without joins where it has no corners: nothing shows them. */
 function withoutIdle(object: DrawingObject, rules: Rules): DrawingObject {
