@@ -59,7 +59,7 @@ export const OPTIONS = {
 export function limitOf({ limit }: Options): number {
   if (limit === undefined) return Infinity
   const seconds = Number(limit)
-  if (!(seconds > 0)) throw new UsageError(`“${limit}” is no number of seconds.`)
+  if (!(seconds > 0)) throw new UsageError(`“${limit}” is not a number of seconds.`)
   return seconds * 1000
 }
 

@@ -26,11 +26,11 @@ export async function importCommand(files: readonly string[], options: Options):
   const { out, into, name, style, rules = 'proposed' } = options
   if (files.length === 0)
     throw new UsageError('Name files or folders: import FILES-OR-FOLDERS… --out SET.wisesquare.json.')
-  if (!out) throw new UsageError('Say where to: --out FILE.')
+  if (!out) throw new UsageError('Name the file to write: --out FILE.')
   if (style !== undefined && style !== 'plain' && !STYLES.some((one) => one === style))
     throw new UsageError(`There is no style “${style}”; there are plain, ${STYLES.join(', ')}.`)
   const how = options.as ?? 'live'
-  if (how !== 'live' && how !== 'drawn') throw new UsageError('Drawings are taken over as live or as drawn.')
+  if (how !== 'live' && how !== 'drawn') throw new UsageError('--as is “live” or “drawn”.')
   const left = topicsIn(options.leave)
   const found = await filesIn(files)
   const read: (ReadIcon | FileProblem)[] = []
@@ -49,7 +49,7 @@ export async function importCommand(files: readonly string[], options: Options):
   if (!made || made.set.icons.length === 0)
     throw new Error(
       found.length === 0
-        ? 'There is no SVG file, vector drawable or font in what was named.'
+        ? 'The named files and folders hold no SVG file, vector drawable or font.'
         : `Nothing could be read: ${saidOf(read.filter(isFailed)[0])}`,
     )
   await replaceFile(out, writeSetFile(made.set, 'pictures' in made ? (made.pictures as Pictures) : {}))
@@ -159,7 +159,7 @@ async function filesIn(names: readonly string[]): Promise<{ file: string; path: 
 
 /** What a file holds to be read: itself, or the glyphs of a font. */
 async function sourcesOf(file: string, path: string): Promise<readonly (Source | FileProblem)[]> {
-  if (!isReadable(path)) return [fileError(path, 'It is neither SVG, a vector drawable nor a font.')]
+  if (!isReadable(path)) return [fileError(path, 'It is not an SVG file, a vector drawable or a font.')]
   const { size } = await stat(file)
   if (size > BYTES) return [fileError(path, `It is larger than ${BYTES / 1e6} MB.`)]
   const bytes = await readFile(file)

@@ -13,7 +13,7 @@ import { readWhole } from './read-set'
 
 /** Applies all safe mends to the stored drawings of a set and writes it; lists the mended and the remaining snags. */
 export async function mendCommand(files: readonly string[], { out, only }: Options): Promise<Answer> {
-  if (!out) throw new UsageError('Say where to: --out FILE.')
+  if (!out) throw new UsageError('Name the file to write: --out FILE.')
   const ids = only?.split(',')
   const unknown = ids?.find((id) => !CHECKS.some((check) => check.id === id))
   if (unknown !== undefined) throw new UsageError(`There is no check “${unknown}”.`)

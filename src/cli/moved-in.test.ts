@@ -88,12 +88,14 @@ describe('a delivery into a folder', () => {
     mkdirSync(join(folder, 'svg', 'b.svg'))
     let before = all()
     await expect(deliver({ 'svg/a.svg': 'A2', 'svg/b.svg': 'B', 'x/y.svg': 'Y' })).rejects.toThrow(
-      'is a folder where a file is to be. The folder is as it was.',
+      'is a folder, and a file of that name is to be written. Nothing was changed.',
     )
     expect(all()).toEqual(before)
     writeFileSync(join(folder, 'x'), 'a file')
     before = all()
-    await expect(deliver({ 'svg/a.svg': 'A2', 'x/y.svg': 'Y' })).rejects.toThrow('is a file where a folder is to be.')
+    await expect(deliver({ 'svg/a.svg': 'A2', 'x/y.svg': 'Y' })).rejects.toThrow(
+      'is a file, and a folder of that name is to be written.',
+    )
     expect(all()).toEqual(before)
     // Half way through: what was moved in already goes out again, what was there comes back.
     const moving = await MovedIn.begin(folder)

@@ -119,13 +119,17 @@ export class MovedIn {
     for (const path of this.paths) {
       const found = await lstat(join(this.folder, path)).catch(() => null)
       if (found?.isDirectory())
-        throw new Error(`${join(this.folder, path)} is a folder where a file is to be. The folder is as it was.`)
+        throw new Error(
+          `${join(this.folder, path)} is a folder, and a file of that name is to be written. Nothing was changed.`,
+        )
       for (let at = dirname(path); at !== '.'; at = dirname(at)) folders.add(at)
     }
     for (const at of ['.', ...folders]) {
       const found = await lstat(join(this.folder, at)).catch(() => null)
       if (found && !found.isDirectory() && !found.isSymbolicLink())
-        throw new Error(`${join(this.folder, at)} is a file where a folder is to be. The folder is as it was.`)
+        throw new Error(
+          `${join(this.folder, at)} is a file, and a folder of that name is to be written. Nothing was changed.`,
+        )
     }
   }
 

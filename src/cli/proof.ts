@@ -12,7 +12,8 @@ import { readSet } from './read-set'
 
 /** Draws one icon at a size in pixels, as it will be delivered. */
 export async function proofCommand(files: readonly string[], { icon: name, size, out }: Options): Promise<Answer> {
-  if (!name || !size || !out) throw new UsageError('Say which: --icon NAME --size N --out FILE.png.')
+  if (!name || !size || !out)
+    throw new UsageError('Name the icon, the size and the file to write: --icon NAME --size N --out FILE.png.')
   const pixels = Size.safeParse(Number(size))
   if (!pixels.success) throw new UsageError(schemaSentence(pixels.error))
   const set = await readSet(files)

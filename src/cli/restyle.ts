@@ -11,7 +11,7 @@ import { readWhole } from './read-set'
 /** Brings a set under the rules of another file and writes it; says which icons lose something by that. */
 export async function restyleCommand(files: readonly string[], options: Options): Promise<Answer> {
   const { rules: rulesFile, out, drawings, except } = options
-  if (!rulesFile || !out) throw new UsageError('Say which: --rules RULES.json --out FILE.')
+  if (!rulesFile || !out) throw new UsageError('Name the rules and the file to write: --rules RULES.json --out FILE.')
   if (!['fitted', 'scaled', 'kept'].includes(drawings ?? 'fitted'))
     throw new UsageError(`Drawings are fitted, scaled or kept, not “${drawings}”.`)
   const { set, pictures } = await readWhole(files)

@@ -373,7 +373,7 @@ describe('the command line', () => {
     const pictures = readdirSync(join(to, 'png', '16'))
     expect(new Set(pictures.map((name) => name.split(/[.@]/)[0]))).toEqual(new Set(['ferry', 'oar']))
     expect(readFileSync(join(to, 'developers', 'icons.json'), 'utf8')).not.toContain('rope')
-    expect((await run('deliver', slow, '--to', to, '--limit', 'soon')).said).toBe('“soon” is no number of seconds.')
+    expect((await run('deliver', slow, '--to', to, '--limit', 'soon')).said).toBe('“soon” is not a number of seconds.')
     const good = written('good.json', { ...set, icons: [icon('oar')] }, '\uFEFF')
     expect((await run('deliver', good, '--to', to, '--clean')).status).toBe(0)
     expect(readdirSync(to).sort()).toEqual(['.wise-square-delivery.json', 'png', 'svg'])

@@ -16,7 +16,7 @@ const ink = { name: 'ink', color: '#14231f', dark: '#f4f7f5' }
 /** What may not be delivered, once the rules say how small a gap and a counter may be. */
 const checks: Rules['checks'] = { 'small-gap': 'error', 'small-counter': 'error' }
 
-const common = { cap: 'round', join: 'round', miterLimit: 4, palette: [ink], checks } as const
+const common = { cap: 'round', join: 'round', miterLimit: 4, palette: [ink], checks, weightSteps: 'whole' } as const
 
 /** Keylines of about equal area for a live area: circle, square, tall and wide, on whole units. */
 function keylines(circle: number, square: number, long: number, short: number): Rules['keylines'] {

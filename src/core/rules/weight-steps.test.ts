@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { runs } from '../../testing/runs'
 import { weightsBySize } from './rules-for-grid'
-import { starter } from './starters'
+import { starter, STARTERS } from './starters'
 import { steppedWeight, weightsAt } from './weight-steps'
 
 const { rules } = starter('interface-24')!
@@ -10,8 +10,9 @@ const main = (base: number, more: Partial<typeof rules> = {}): number =>
   weightsAt({ ...rules, ...more }, base)[0]!.value
 
 describe('weights on further grids', () => {
-  it('are whole where that is within a fifth of proportion, else half, so that neighbouring sizes look alike', () => {
-    expect([16, 20, 24, 32, 48].map((base) => main(base))).toEqual([1.5, 2, 2, 3, 4])
+  it('are whole in every new set; else whole only where that is within a fifth of proportion, or as is asked', () => {
+    for (const { rules: book } of STARTERS) expect(book.weightSteps).toBe('whole')
+    expect([16, 20, 24, 32, 48].map((base) => main(base, { weightSteps: undefined }))).toEqual([1.5, 2, 2, 3, 4])
     expect([16, 20, 32].map((base) => main(base, { weightSteps: 'whole' }))).toEqual([1, 2, 3])
     expect([16, 20, 32].map((base) => main(base, { weightSteps: 'half' }))).toEqual([1.5, 1.5, 2.5])
     expect([12, 20, 36].map((base) => main(base, { weightSteps: 'kept' }))).toEqual([1, expect.closeTo(5 / 3, 3), 3])
@@ -44,7 +45,7 @@ describe('weights on further grids', () => {
     expect(
       weightsBySize({ ...rules, masters }).map(({ size, weights }) => [size, weights[0]!.pixels, weights[0]!.share]),
     ).toEqual([
-      [16, 1.5, 1.125],
+      [16, 1, 0.75],
       [20, expect.closeTo(5 / 3), 1],
       [24, 2, 1],
       [32, expect.closeTo(8 / 3), 1],

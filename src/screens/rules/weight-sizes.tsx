@@ -17,7 +17,7 @@ const STEPS = [
   {
     value: 'near',
     label: 'nearest',
-    hint: 'Whole pixels where that is within a fifth of proportion, else half pixels',
+    hint: 'Whole pixels where that is within a fifth of proportion, else half pixels, which are soft on one side',
   },
   { value: 'whole', label: 'whole', hint: 'Whole pixels: crisp on both sides, at times much lighter or heavier' },
   { value: 'half', label: 'half', hint: 'Half pixels: nearer to proportion, soft on one side' },
@@ -35,8 +35,13 @@ export function WeightSizes({ draft, rules, onChange }: Pick<GroupProps, 'draft'
   // Charts are large to load, and this one is far down.
   const place = useRef<HTMLDivElement>(null),
     isSeen = useSeen(place)
-  const main = rules.weights[0]!.name,
-    ink = useTheme() === 'night' ? '#f4f7f5' : '#14231f'
+  const main = rules.weights[0]!.name
+  // Whole pixels beside the nearest weights, where the two differ.
+  const other = (draft.weightSteps ?? 'near') === 'whole' ? 'near' : 'whole'
+  const beside: Rules = { ...rules, weightSteps: other === 'near' ? undefined : other }
+  const isOther = weightsBySize(beside).some(
+    ({ weights }, i) => bySize[i]!.size <= LARGEST && weights[0]!.pixels !== bySize[i]!.weights[0]!.pixels,
+  )
   return (
     <div role="group" aria-label="Weights from size to size" className="mb-2">
       <div className="mb-1.5 flex items-center justify-between">
@@ -48,25 +53,41 @@ export function WeightSizes({ draft, rules, onChange }: Pick<GroupProps, 'draft'
           onChange={(steps) => onChange({ ...draft, weightSteps: steps === 'near' ? undefined : steps })}
         />
       </div>
-      <div className="flex items-end justify-between gap-1 border-x border-t border-hair px-2 py-1.5">
-        {bySize
-          .filter(({ size }) => size <= LARGEST)
-          .map(({ size, weights }) => (
-            <figure key={size} className="text-center">
-              <PixelPicture
-                source={{ picture: sample(rules, size, ink), ground: 'light' }}
-                size={size}
-                exact
-                label={`The ${main} weight at ${size} pixels`}
-                className="mx-auto"
-              />
-              <figcaption className="tabular-nums text-small text-quiet">{pixels(weights[0]!.pixels)}</figcaption>
-            </figure>
-          ))}
-      </div>
+      <Samples rules={rules} word={`The ${main} weight`} />
+      {isOther && (
+        <>
+          <p className="border-x border-hair px-2 pt-1 text-small text-quiet">
+            {STEPS.find(({ value }) => value === other)!.label} would give
+          </p>
+          <Samples rules={beside} word={`The ${main} weight, ${other}`} />
+        </>
+      )}
       <div ref={place} className="h-[104px] border border-hair px-1">
         {isSeen && <WeightCurve bySize={bySize} names={rules.weights.map(({ name }) => name)} />}
       </div>
+    </div>
+  )
+}
+
+/** A ring and a bar in the first weight at every delivered size, with the weight in pixels. */
+function Samples({ rules, word }: { rules: Rules; word: string }) {
+  const ink = useTheme() === 'night' ? '#f4f7f5' : '#14231f'
+  return (
+    <div className="flex items-end justify-between gap-1 border-x border-t border-hair px-2 py-1.5">
+      {weightsBySize(rules)
+        .filter(({ size }) => size <= LARGEST)
+        .map(({ size, weights }) => (
+          <figure key={size} className="text-center">
+            <PixelPicture
+              source={{ picture: sample(rules, size, ink), ground: 'light' }}
+              size={size}
+              exact
+              label={`${word} at ${size} pixels`}
+              className="mx-auto"
+            />
+            <figcaption className="tabular-nums text-small text-quiet">{pixels(weights[0]!.pixels)}</figcaption>
+          </figure>
+        ))}
     </div>
   )
 }

@@ -14,7 +14,7 @@ const FAR = 2
 export const lostFromMain: Check = {
   id: 'lost-from-main',
   concerns: 'slips',
-  word: 'not what the main master shows',
+  word: 'differs from the main master',
   severity: 'warning',
   find(checked) {
     const beside = besideMain(checked)
@@ -32,7 +32,7 @@ const odd = (found: ReturnType<typeof farthestFrom>, { rules }: Checked, words: 
   found
     ? [
         {
-          sentence: `${words}: ${said(found.away)} px from its like at ${rules.grid.size} px.`,
+          sentence: `${words}: ${said(found.away)} px away at ${rules.grid.size} px.`,
           objects: [],
           spot: { at: found.at },
         },

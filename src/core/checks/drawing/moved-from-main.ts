@@ -7,7 +7,7 @@ import { said } from '../look/seen'
 export const movedFromMain: Check = {
   id: 'moved-from-main',
   concerns: 'slips',
-  word: 'lies elsewhere than the main master',
+  word: 'moved away from the main master',
   severity: 'warning',
   find(checked) {
     const moved = besideMain(checked)?.moved

@@ -10,7 +10,7 @@ const STEP = 15
 export const nearlyUpright: Check = {
   id: 'nearly-upright',
   concerns: 'slips',
-  word: 'turned by a slip',
+  word: 'nearly upright',
   severity: 'warning',
   find: ({ objects }) =>
     seenIn(objects).flatMap((one) => {

@@ -17,7 +17,7 @@ const MARGIN = 0.05
 export const offPlateMiddle: Check = {
   id: 'off-plate-middle',
   concerns: 'size',
-  word: 'aside of the middle of the plate',
+  word: 'off the middle of the plate',
   severity: 'note',
   find(checked) {
     const laid = onPlate(checked)
@@ -45,7 +45,7 @@ export const offPlateMiddle: Check = {
     const to = { x: Math.round(by.x / step) * step, y: Math.round(by.y / step) * step }
     return [
       {
-        sentence: `What lies on the plate is ${said(away)} aside of its middle.`,
+        sentence: `The figure is ${said(away)} off the middle of its plate.`,
         objects: laid.front.map(({ id }) => id),
         spot: { at: own, to: middle },
         ...((to.x !== 0 || to.y !== 0) &&

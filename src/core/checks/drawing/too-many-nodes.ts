@@ -42,7 +42,7 @@ export const tooManyNodes: Check = {
           run.nodes.slice(0, run.nodes.length - sparing(run, unit).nodes.length).map((_, node) => ({ contour, node })),
         ),
       (path) => ({ ...path, contours: path.contours.map((run) => sparing(run, unit)) }),
-      (name, count) => `“${name}” has ${count} nodes more than its course needs.`,
+      (name, count) => `“${name}” has ${count} more nodes than its outline needs.`,
     )
   },
 }

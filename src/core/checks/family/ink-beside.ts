@@ -16,7 +16,7 @@ export const outOfFamily = (id: string, word: string, heavy: boolean): FamilyChe
         const share = one.balance && one.balance.weight / middle - 1
         if (!share || (heavy ? share < OUT_OF_FAMILY : share > -OUT_OF_FAMILY)) return []
         const percent = Math.round(Math.abs(share) * 100)
-        return [about(one.id, `It has ${percent} % ${heavy ? 'more' : 'less'} ink than the middle of the family.`)]
+        return [about(one.id, `It has ${percent} % ${heavy ? 'more' : 'less'} ink than the median icon of the set.`)]
       }),
     )
   },

@@ -48,7 +48,7 @@ function looksDirected(one: Sibling): boolean {
 /** Icons that look directional, by their names and their drawings, and do not say what becomes of them right to left. */
 export const noDirection: FamilyCheck = {
   id: 'no-direction',
-  word: 'says nothing of right to left',
+  word: 'right to left not set',
   severity: 'note',
   find: (family) =>
     new Map(
@@ -57,7 +57,7 @@ export const noDirection: FamilyCheck = {
           ? [
               about(
                 one.id,
-                'It looks as if it runs along a line of text: say whether it mirrors where text runs from right to left.',
+                'Its name is of a direction: set whether it is mirrored where text runs from right to left.',
               ),
             ]
           : [],

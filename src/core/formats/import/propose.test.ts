@@ -69,7 +69,9 @@ describe('rules that drawings follow', () => {
     ])
     expect(rules.palette.map(({ name }) => name)).toEqual(['ink', 'red'])
     expect(rules).toMatchObject({ cap: 'round', join: 'round' })
-    expect(told(plain, 'cap')).toMatchObject({ count: 15, of: 16, others: [{ what: 'butt' }] })
+    // Of the lines alone: nothing shows the caps of a closed box, nor the joins of round corners.
+    expect(told(plain, 'join')).toBeUndefined()
+    expect(told(plain, 'cap')).toMatchObject({ count: 6, of: 7, others: [{ what: 'butt' }] })
     expect(told(plain, 'colours')!.others).toMatchObject([{ what: '#d6411c' }])
   })
 

@@ -3,13 +3,17 @@ import { isStyled } from '../../drawing/objects/object'
 import { visited } from '../../drawing/objects/visit'
 import { isShared, type Style } from '../../drawing/model/style'
 import { walk } from '../../drawing/objects/tree'
+import { refusalIn } from '../../drawing/evaluate/evaluate'
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
 import { starterRules } from '../../rules/starters'
 import type { Rules } from '../../rules/rules'
 import { type Plain, said } from './plain'
+import { hasCorners, hasEnds } from './ends-and-corners'
 import { patternOf } from './pattern'
 import { extentsOf } from './proposed-extents'
 import { paletteOf } from './proposed-palette'
 import { type Count, gathered, Tally } from './tally'
+import { unbroken } from './unbroken'
 import { NEAR } from './under-rules'
 
 /** What a proposed rule is about; all but the grid can be left. */
@@ -71,6 +75,8 @@ function evidence<T>(
  * in `left` keeps the default of a new set without named radii, and its values stay numbers.
  */
 export function proposedRules(icons: readonly Plain[], grid: number, left: ReadonlySet<Topic> = new Set()): Proposal {
+  const base = starterRules(grid),
+    scene = sceneOf(base)
   const unit = grid / 24
   const weights = new Tally<number>(),
     radii = new Tally<number>(),
@@ -86,8 +92,9 @@ export function proposedRules(icons: readonly Plain[], grid: number, left: Reado
         if (typeof paint === 'string' && paint !== 'none') colours.add(paint, name)
       if (style.stroke !== 'none' && typeof style.weight === 'number') {
         weights.add(Math.round(style.weight * 1000) / 1000, name)
-        caps.add(style.cap ?? 'butt', name)
-        joins.add(style.join ?? 'miter', name)
+        const edge = unbroken(() => (refusalIn(object, scene) ? [] : scene.edge(object)), [])
+        if (hasEnds(edge)) caps.add(style.cap ?? 'butt', name)
+        if (hasCorners(edge)) joins.add(style.join ?? 'miter', name)
       }
       visited(object, {
         radius(radius) {
@@ -103,7 +110,6 @@ export function proposedRules(icons: readonly Plain[], grid: number, left: Reado
           angles.add(Math.min(turn, 45 - turn) < 0.1, name)
         })
     }
-  const base = starterRules(grid)
   const list: Evidence[] = [
     { topic: 'grid', what: `grid ${said(grid)}`, count: icons.length, of: icons.length, others: [] },
   ]

@@ -1,11 +1,12 @@
 import { refusalIn } from '../../drawing/evaluate/evaluate'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
-import { type DrawingObject, isContainer, isStyled, kindOf } from '../../drawing/objects/object'
+import { type DrawingObject, isContainer, isStyled } from '../../drawing/objects/object'
 import { isDot } from '../../drawing/objects/dot'
 import { isShared, type Style, withPaints } from '../../drawing/model/style'
 import type { Paint } from '../../drawing/model/paint'
 import { visited } from '../../drawing/objects/visit'
 import type { Rules } from '../../rules/rules'
+import { hasCorners, hasEnds } from './ends-and-corners'
 import { INK } from './svg/paint'
 
 /** Numbers that differ by less, in units of a 24 grid, are one: below two of 255 levels at any size. */
@@ -71,12 +72,18 @@ const weightIn = (object: DrawingObject): number =>
 function withoutIdle(object: DrawingObject, rules: Rules): DrawingObject {
   if (!isStyled(object) || isShared(object.style)) return object
   const scene = sceneOf(rules)
-  const isClosed = refusalIn(object, scene) === null && scene.edge(object).every(({ closed }) => closed)
-  if (!isClosed || object.style.dash) return object
-  const { cap: _, join, miterLimit, ...rest } = object.style
-  const corners = kindOf(object).fills !== 'ellipse'
+  if (refusalIn(object, scene) !== null || object.style.dash) return object
+  const edge = scene.edge(object),
+    { cap, join, miterLimit, ...rest } = object.style
+  const ends = hasEnds(edge),
+    corners = hasCorners(edge)
   return {
     ...object,
-    style: { ...rest, ...(corners && join && { join }), ...(corners && miterLimit !== undefined && { miterLimit }) },
+    style: {
+      ...rest,
+      ...(ends && cap && { cap }),
+      ...(corners && join && { join }),
+      ...(corners && miterLimit !== undefined && { miterLimit }),
+    },
   }
 }
