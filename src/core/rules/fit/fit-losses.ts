@@ -2,7 +2,8 @@ import { sweptTwice } from '../../geometry/area'
 import { type Box, boxCentre, boxUnion } from '../../geometry/box'
 import { type Contour, type Path, pathBounds } from '../../geometry/path'
 import type { Loss } from '../../findings/loss'
-import type { Point } from '../../geometry/point'
+import { distance, type Point } from '../../geometry/point'
+import { pointAt } from '../../geometry/segment'
 import { AXES, type Axis } from './mark'
 import { mirroredPairs, mirrorSum, type Pair, unevenAt } from './mirror-image'
 
@@ -30,6 +31,8 @@ type Outline = {
   readonly swept: number
   readonly box: Box
   readonly count: number
+  /** How many of its segments are long enough to be seen. */
+  readonly seen: number
   /** Which mirror images it is equal to: left and right, up and down. */
   readonly isEven: Record<Axis, boolean>
 }
@@ -39,13 +42,16 @@ type Wanted = Outline & { readonly plain: Outline | null }
 
 /** How far a contour and its mirror image may be apart, in units of the grid it was drawn on, and of the other grid. */
 const EVEN_BEFORE = 0.01,
-  EVEN_AFTER = 0.03
+  EVEN_AFTER = 0.06
 
 /** How much of a contour's area is left at least: strokes that become thinner take some of it. */
 const LEFT = 0.2
 
 /** How far a side of a contour may be from where plain scaling has it, in units of the other grid. */
 const AWAY = 1.25
+
+/** The length, in units of the other grid, from which a segment is seen: shorter ones are slivers of joints. */
+const SEEN = 0.35
 
 /** By which share the area of a contour may differ from that of plain scaling, where it differs by more than a few pixels. */
 const OTHER = 0.45,
@@ -105,7 +111,7 @@ export function fitLossesOf({ wanted: outlines, pairs, grown: scale }: Original,
     became.set(was, is)
     if (isShrunk(was, is, scale)) losses.push(loss('contours', boxCentre(is.box)))
     else if (was.plain && isElsewhere(was.plain, is)) losses.push(loss('moved', boxCentre(is.box)))
-    if (is.count > was.count) losses.push(loss('segments', newPlace(was, is, scale)))
+    if (is.seen > was.count) losses.push(loss('segments', newPlace(was, is, scale)))
     for (const axis of AXES) {
       const away = was.isEven[axis] ? leansAt(is.contour, is.box, axis, EVEN_AFTER) : null
       if (away) losses.push(loss('lopsided', away))
@@ -127,6 +133,9 @@ function outlineOf(contour: Contour, even: number | null): Outline {
     box,
     swept: segments.reduce((sum, segment) => sum + sweptTwice(segment), 0),
     count: segments.length,
+    seen: segments.filter(
+      (segment) => distance(segment.from, pointAt(segment, 0.5)) + distance(pointAt(segment, 0.5), segment.to) >= SEEN,
+    ).length,
     isEven: {
       x: even !== null && leansAt(contour, box, 'x', even) === null,
       y: even !== null && leansAt(contour, box, 'y', even) === null,
