@@ -7,7 +7,7 @@ import { arcCentre } from '../geometry/arc'
 import { splitCubic } from '../geometry/cubic'
 import { ellipse, type Path, polyline, segmentCount } from '../geometry/path'
 import { point } from '../geometry/point'
-import { type Cubic, pointAt, type Segment } from '../geometry/segment'
+import { type Cubic, line, pointAt, type Segment } from '../geometry/segment'
 import { freehand } from './freehand'
 import { recognise } from './recognise'
 import { withoutNodes } from './refit'
@@ -193,5 +193,18 @@ describe('the circle a stretch is taken for', () => {
       )
       expect(simplify([lines], 0.05)[0]!.segments[0]).toMatchObject({ kind: 'arc', sweep })
     }
+  })
+})
+
+describe('any path with any tolerance', () => {
+  it('keeps every contour, dots and what is smaller than the tolerance included', () => {
+    const next = random(5)
+    for (let i = 0; i < 150; i++) {
+      const dot = { segments: [line(point(3, i), point(3, i))], closed: i % 2 === 0 }
+      const given = [...randomPath(next, false), dot, ...randomPath(next, true)]
+      for (const tolerance of [0.001, 0.1, 2, 30])
+        expect([i, tolerance, simplify(given, tolerance).length]).toEqual([i, tolerance, given.length])
+    }
+    expect(simplify(readPathData('M4 4H20M12 16h0M4 8V20'), 0.01)).toHaveLength(3)
   })
 })

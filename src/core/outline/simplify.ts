@@ -16,19 +16,17 @@ const PLACES = 6
 
 /**
  * Simplifies a path within `tolerance` grid units: stretches between corners become the fewest lines, arcs and cubics,
- * each as long as possible. Corners stay.
+ * each as long as possible. Corners stay, and so do dots, contours of no length.
  */
 export function simplify(path: Path, tolerance: number): Path {
   const half = tolerance / 2
   const few = path
     .filter(({ segments }) => segments.length > 0)
-    .map((contour) => ({ ...contour, segments: fewest(contour, half) }))
-  return recognise(few, half, 0).filter(
-    ({ segments }) =>
-      segments.length > 1 ||
-      (segments.length === 1 && segments[0]!.kind !== 'line') ||
-      distance(segments[0]!.from, segments[0]!.to) > SAME_POINT,
-  )
+    .map((contour): Contour => {
+      const segments = fewest(contour, half)
+      return segments.length > 0 ? { ...contour, segments } : { ...contour, segments: contour.segments.slice(0, 1) }
+    })
+  return recognise(few, half, 0)
 }
 
 function fewest(contour: Contour, tolerance: number): Segment[] {

@@ -8,7 +8,7 @@ import { alikeSquares, centred, gapWishes, insideWishes, squareWishes, type Term
 /**
  * Length of an edge, in units of the other grid, that costs one if it is not crisp, and the greatest cost of an edge.
  */
-const LONG = 5,
+const LONG = 3,
   MOST = 2
 /** How much it costs to lie a unit off where scaling would lead, squared. */
 const SHIFT = 0.6

@@ -26,7 +26,7 @@ describe('what relates places of a derived master', () => {
         expect([name, tie.kind, at(tie, after.ties).state]).toEqual([name, tie.kind, 'pinned'])
         held++
       }
-    expect(held).toBeGreaterThan(4)
+    expect(held).toBeGreaterThan(2)
   })
 
   it('is let go one by one: nothing else that held is missed for it; left to the fitting again, all is as it was', () => {
