@@ -17,6 +17,18 @@ test('many icons changed together: tagged, renamed by a pattern, another weight,
   await select(page, 'anchor', ['Shift'])
   await expect(bar).toContainText('4 icons selected')
 
+  // Ctrl and the wheel zoom the sheet by whole pixels.
+  const picture = sheet(page).getByRole('img', { name: 'dinghy at 24' })
+  const side = async () => (await picture.boundingBox())!.width
+  expect(await side()).toBe(24)
+  await picture.hover()
+  await page.keyboard.down('Control')
+  await page.mouse.wheel(0, -100)
+  await page.keyboard.up('Control')
+  await expect.poll(side).toBe(48)
+  await page.getByRole('button', { name: 'The sheet is zoomed 2 times' }).click()
+  await expect.poll(side).toBe(24)
+
   await bar.getByRole('button', { name: 'Tag…' }).click()
   await page.getByLabel('Tags, with commas between them').fill('afloat, gear')
   await page.getByRole('button', { name: 'Tag', exact: true }).click()
@@ -39,6 +51,17 @@ test('many icons changed together: tagged, renamed by a pattern, another weight,
   await bar.getByRole('button', { name: 'Weight of all strokes' }).click()
   await page.getByRole('menuitem', { name: /^fine/ }).click()
   await expect(page.getByText('Set the strokes of 4 icons to fine.')).toBeVisible()
+  // Or by a number; one that the rules have keeps its name there.
+  for (const [typed, said] of [
+    ['1.25', '1.25'],
+    ['4/2', 'main'],
+  ] as const) {
+    await bar.getByRole('button', { name: 'Weight of all strokes' }).click()
+    await page.getByRole('menuitem', { name: 'A number…' }).click()
+    await page.getByLabel('Weight in units of the grid').fill(typed)
+    await page.getByRole('button', { name: 'Set', exact: true }).click()
+    await expect(page.getByText(`Set the strokes of 4 icons to ${said}.`)).toBeVisible()
+  }
 
   await bar.getByRole('button', { name: 'Delete' }).click()
   await expect(sheet(page).getByRole('link')).toHaveCount(0)

@@ -17,6 +17,7 @@ export function IconPicture({
   rules,
   ground,
   size,
+  scale = 1,
   label,
   className,
 }: {
@@ -24,6 +25,8 @@ export function IconPicture({
   rules: Rules
   ground: Ground
   size: number
+  /** How many screen pixels show one of its own. */
+  scale?: number
   label: string
   className?: string
 }) {
@@ -33,12 +36,12 @@ export function IconPicture({
     useCallback(() => stored.of(icon, rules), [stored, icon, rules]),
     () => undefined,
   )
-  const side = { width: size, height: size }
+  const side = { width: size * scale, height: size * scale }
   if (drawing?.problem !== undefined)
     return <CrossedOut problem={drawing.problem} label={label} className={className} style={side} />
   const source = shownBy(drawing, icon, rules, ground, size)
   return source ? (
-    <PixelPicture source={source} size={size} label={label} className={className} />
+    <PixelPicture source={source} size={size} scale={scale} label={label} className={className} />
   ) : (
     <span aria-hidden className={className} style={{ ...side, display: 'block' }} />
   )

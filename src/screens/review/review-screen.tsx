@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useMemo, useRef, useState } from 'react'
 import { isReadable } from '@/core/formats/import/readable'
 import { SetBar } from '../frame/set-bar'
 import { useSession, useSessionState } from '../session/use-session'
@@ -23,6 +23,7 @@ import { VisionFilters } from './vision'
 import { BalanceView } from './balance-view'
 import type { ChosenFile } from '@/workers/importer'
 import { NOBODY, useSelection } from './use-selection'
+import { useZoom } from './use-zoom'
 
 // The import code is loaded when an import begins.
 const ReadDialog = dynamic(() => import('./read-dialog').then((part) => part.ReadDialog), { ssr: false })
@@ -43,9 +44,12 @@ export function ReviewScreen() {
   const [reading, setReading] = useState<readonly ChosenFile[] | null>(null)
   const [lookingBack, setLookingBack] = useState(false)
   const look = GROUNDS[ground]
+  const page = useRef<HTMLDivElement>(null)
+  const { zoom, reset } = useZoom(page)
   const endPrinting = useCallback(() => setPrinting(false), [])
   return (
     <div
+      ref={page}
       onDragOver={(event) => event.dataTransfer.types.includes('Files') && event.preventDefault()}
       onDrop={(event) => {
         const files = [...event.dataTransfer.files].filter(({ name }) => isReadable(name))
@@ -65,6 +69,8 @@ export function ReviewScreen() {
       <SheetLine
         sheet={sheet}
         rules={rules}
+        zoom={zoom}
+        onRealSize={reset}
         onRead={(files) => setReading(files.map((file) => ({ path: file.name, file })))}
         onPast={() => setLookingBack(true)}
         onMend={() => setMending(true)}
@@ -103,7 +109,7 @@ export function ReviewScreen() {
           className="min-h-0"
           style={{ background: ground === 'film' ? 'var(--film)' : look.color, color: look.text }}
         >
-          <SheetGrid sheet={sheet} rules={rules} setId={setId} selected={selected} onSelect={select} />
+          <SheetGrid sheet={sheet} rules={rules} setId={setId} zoom={zoom} selected={selected} onSelect={select} />
         </main>
       )}
       {chosen.length > 0 ? (

@@ -15,6 +15,7 @@ export const SheetCell = memo(function SheetCell({
   icon,
   rules,
   sizes,
+  zoom,
   look,
   filter,
   gap,
@@ -27,6 +28,7 @@ export const SheetCell = memo(function SheetCell({
   icon: Icon
   rules: Rules
   sizes: readonly number[]
+  zoom: number
   look: Look
   filter: string | undefined
   gap: number
@@ -82,6 +84,7 @@ export const SheetCell = memo(function SheetCell({
             rules={rules}
             ground={look.palette}
             size={size}
+            scale={zoom}
             label={`${icon.name} at ${size}`}
           />
         ))}

@@ -20,12 +20,15 @@ export function SheetGrid({
   sheet: { shown, sizes, ground, vision, beside },
   rules,
   setId,
+  zoom,
   selected,
   onSelect,
 }: {
   sheet: Sheet
   rules: Rules
   setId: string
+  /** How many screen pixels show one pixel of an icon. */
+  zoom: number
   selected: ReadonlySet<string>
   onSelect: (id: string, isRange: boolean) => void
 }) {
@@ -44,14 +47,15 @@ export function SheetGrid({
       label="Sheet"
       items={shown}
       keyOf={({ id }) => id}
-      width={Math.max(112, sizes.reduce((sum, size) => sum + size, 0) + GAP * (sizes.length + 1))}
-      height={Math.max(...sizes) + 52}
+      width={Math.max(112, sizes.reduce((sum, size) => sum + size * zoom, 0) + GAP * (sizes.length + 1))}
+      height={Math.max(...sizes) * zoom + 52}
       className="h-full overflow-y-auto"
       cell={(icon) => (
         <SheetCell
           icon={icon}
           rules={rules}
           sizes={sizes}
+          zoom={zoom}
           look={GROUNDS[ground]}
           filter={filterOf(vision)}
           gap={GAP}

@@ -12,6 +12,8 @@ import { Words } from './words'
 export function SheetLine({
   sheet,
   rules,
+  zoom,
+  onRealSize,
   onRead,
   onPast,
   onMend,
@@ -20,6 +22,9 @@ export function SheetLine({
 }: {
   sheet: Sheet
   rules: Rules
+  /** How many screen pixels show one pixel of an icon. */
+  zoom: number
+  onRealSize: () => void
   onRead: (files: readonly File[]) => void
   onPast: () => void
   onMend: () => void
@@ -62,13 +67,24 @@ export function SheetLine({
       {view === 'sheet' && (
         <div className="flex h-10 min-w-0 flex-1 items-center overflow-x-auto max-[1179px]:order-last max-[1179px]:basis-full max-[1179px]:border-t max-[1179px]:border-hair [&>*]:flex-none">
           <div className="flex h-full items-center gap-2 border-r border-hair px-2.5">
-            <span>sizes</span>
+            <span title="Ctrl and the wheel zoom the sheet">sizes</span>
             <Choices
               label="Sizes"
               value={sizes.map(String)}
               options={rules.sizes.map((size) => ({ value: String(size), label: String(size) }))}
               onChange={(values) => values.length > 0 && setChosenSizes(values.map(Number).sort((a, b) => a - b))}
             />
+            {zoom > 1 && (
+              <button
+                type="button"
+                aria-label={`The sheet is zoomed ${zoom} times. Back to real size`}
+                title="Back to real size"
+                onClick={onRealSize}
+                className="text-ink underline hover:text-hand"
+              >
+                {zoom} ×
+              </button>
+            )}
           </div>
           <Words
             label="Ground"
