@@ -287,3 +287,25 @@ test('a whole icon is drawn, named, changed and kept by keys alone', async ({ pa
   await bench.ready()
   for (const name of ['Hull', 'Line 1', 'Ellipse 1']) await expect(bench.row(name)).toBeVisible()
 })
+
+test('the ledger is made higher by keys or folded by a double click, and is the same after a reload', async ({
+  page,
+}) => {
+  const bench = await BenchPage.withDemoIcon(page, 'ferry')
+  const edge = page.getByRole('separator', { name: 'Height of the ledger' }),
+    height = async () =>
+      Math.round((await page.getByRole('tablist', { name: 'Ledger' }).locator('../..').boundingBox())!.height)
+  const before = await height()
+  await edge.focus()
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('ArrowUp')
+  await expect.poll(height).toBe(before + 44)
+  await page.reload()
+  await bench.ready()
+  await expect.poll(height).toBe(before + 44)
+  await edge.dblclick()
+  await expect.poll(height).toBeLessThan(40)
+  await page.reload()
+  await bench.ready()
+  await expect.poll(height).toBeLessThan(40)
+})
