@@ -49,4 +49,15 @@ describe('a dot that is read', () => {
     }).map(({ check }) => check)
     expect(found).not.toContain('own-cap')
   })
+
+  it('is of ink where its colour was left out beside the colour of the text, and black where all is black', () => {
+    const line = (stroke: string) => `<path fill="none" stroke="${stroke}" stroke-width="2" d="M4 12H20"/>`
+    const dot = '<circle cx="12" cy="18" r="2"/>'
+    const paints = ({ icons }: IconSet) => masterFor(icons[0]!).objects.map((one) => 'style' in one && one.style)
+    const mixed = setOf(svg(`${line('currentColor')}${dot}`, ''))
+    expect(paints(mixed)).toMatchObject([{ stroke: 'ink' }, { fill: 'ink' }])
+    expect(mixed.rules.palette.map(({ name }) => name)).toEqual(['ink'])
+    const two = setOf(svg(`${line('#d5401b')}${dot}`, ''), svg(line('#d5401b'), ''))
+    expect(paints(two)).toMatchObject([{ stroke: 'ink' }, { fill: 'black' }])
+  })
 })

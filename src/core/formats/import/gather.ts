@@ -1,7 +1,9 @@
 import { fileError, type FileProblem } from '../../findings/problem'
+import type { DrawingObject } from '../../drawing/objects/object'
 import { rulesForGrid } from '../../rules/rules-for-grid'
 import type { Rules } from '../../rules/rules'
 import { type Icon, type IconSet, LIMITS, type Master } from '../../set/set'
+import { blackAsInk } from './black-as-ink'
 import { byName, nearest, type Sized, withStyles } from './by-name'
 import { STYLES, type Style } from './names'
 import { settableIcon } from './settable-icon'
@@ -91,9 +93,10 @@ export function gatheredSet(all: readonly (ReadIcon | FileProblem)[], wish: Wish
     .slice(0, 8)
     .sort((a, b) => a - b)
   const stroked = withStrokesBack(chosen.drawings, grid, tell && ((done) => tell(done, icons.length)))
-  const plain = stroked.map((one) =>
-    one.how === 'live' ? { ...one, objects: inPieces(one.objects, strokeTolerance(grid)) } : one,
-  )
+  const inInk = wish.left?.has('colours') ? (objects: readonly DrawingObject[]) => objects : blackAsInk(stroked)
+  const plain = stroked
+    .map((one) => ({ ...one, objects: inInk(one.objects) }))
+    .map((one) => (one.how === 'live' ? { ...one, objects: inPieces(one.objects, strokeTolerance(grid)) } : one))
   const { rules: proposed, evidence } = proposedRules(plain, grid, wish.left)
   const { drawings, parts, told } = withParts(
     plain.map(({ name, how, objects }) => ({
@@ -116,7 +119,9 @@ export function gatheredSet(all: readonly (ReadIcon | FileProblem)[], wish: Wish
     const main: Master = { base: grid, objects: underRules(drawings[i]!.objects, rules) }
     const others = further.flatMap((base): Master[] => {
       const own = sizes.get(base)
-      return own && sizes.has(grid) ? [{ base, objects: underRules(onGrid(own, base), rulesForGrid(rules, base)) }] : []
+      return own && sizes.has(grid)
+        ? [{ base, objects: underRules(inInk(onGrid(own, base)), rulesForGrid(rules, base)) }]
+        : []
     })
     for (const base of sizes.keys())
       if (base !== grid && !further.includes(base) && sizes.size > 1)

@@ -1,3 +1,4 @@
+import { blackAsInk } from './black-as-ink'
 import { fileError, type FileProblem } from '../../findings/problem'
 import { freeName } from '../../set/names'
 import { type Icon, type IconSet, LIMITS } from '../../set/set'
@@ -37,6 +38,7 @@ export function iconsInto(
 } {
   const grid = set.rules.grid.size,
     within = strokeTolerance(grid)
+  const inInk = blackAsInk(read)
   const taken = set.icons.map(({ name }) => name)
   const icons: Icon[] = [],
     paths: string[] = [],
@@ -49,7 +51,7 @@ export function iconsInto(
       return
     }
     const name = freeName(one.fullName ?? one.name, taken)
-    const objects = onGrid(one, grid)
+    const objects = inInk(onGrid(one, grid))
     const master = {
       base: grid,
       objects: underRules(

@@ -31,6 +31,9 @@ type ReadSvg = {
 /** Tolerance of live shapes, as a share of the square: 0.002 units of 24. */
 const WITHIN = 0.002 / 24
 
+/** A view box whose sides differ by less, as a share of the longer one, is square. */
+const ROUNDED = 1e-3
+
 /** The elements that may have markers (SVG 2 §11.6). */
 const MARKED = new Set(['path', 'line', 'polyline', 'polygon'])
 
@@ -85,6 +88,8 @@ export function readSvgRoot(root: XmlElement, how: Understanding): ReadSvg {
   const side = Math.max(view.w, view.h)
   const map: Transform = [1, 0, 0, 1, (side - view.w) / 2 - view.x, (side - view.h) / 2 - view.y]
   if (!rootView(root)) reading.say('svg', 'it says no size, so 24 × 24 was taken')
+  if (Math.abs(view.w - view.h) > ROUNDED * side)
+    reading.say('svg', `it is ${tidy(view.w)} × ${tidy(view.h)}, and was centred in a square`)
   const objects = reading.children(root, { look: lookOf(root, INITIAL, reading.document.rules), map, view, uses: [] })
   const title = root.children.find(({ name }) => name === 'title')?.text.trim()
   return { side, objects, unread: reading.unread, title: title || null }
