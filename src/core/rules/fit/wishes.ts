@@ -24,8 +24,6 @@ const ALIKE = 0.5,
   CENTRED = 0.6
 /** How much a unit beyond the live area costs. */
 const INSIDE = 3
-/** By how much a gap wider than the least may shrink freely, in units of the other grid: what rounding to whole pixels takes. */
-const ROUNDED = 0.35
 /** How wide a gap may be, in units of the other grid, to be minded. */
 const MINDED = 5
 
@@ -62,7 +60,7 @@ export function gapWishes(
           kept = a.after.is + b.before.is
         if (was > SAME && was * scale < MINDED) {
           wish(Math.min(was * scale, gap) + kept, STRONG, true)
-          wish(Math.max(was * scale - ROUNDED, Math.min(was * scale, gap)) + kept, 2 * care, true)
+          wish(was * scale + kept, 2 * care, true)
           same(`gap ${a.after.was} ${b.before.was}`)
         } else if (Math.abs(was) <= SAME) wish(kept, STRONG, false)
         else if (was < 0) wish(-kept, STRONG, true, [1, -1])
