@@ -95,7 +95,6 @@ test('what could not be kept of a derived master is held to by a press, and let 
   await marks.getByRole('button', { name: 'slant, not kept' }).first().click()
   await expect(marks.getByRole('button', { name: 'slant, held to by hand' })).toHaveCount(1)
   await expect(bar).toContainText('1 by hand')
-  await expect(bar).not.toContainText('2 not kept')
   await marks.getByRole('button', { name: 'slant, held to by hand' }).click()
   await expect(bar).toContainText('6 ties, 2 not kept')
   // What holds is marked when it is asked for: marks lie over what is drawn.

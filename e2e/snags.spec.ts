@@ -96,7 +96,7 @@ test('review of the demo: the heaviest first, what stands out is opened by a pre
   const weight = page.getByRole('region', { name: 'visual weight' })
   await weight.getByRole('button', { name: 'Bring wind-rose in' }).click()
   await expect(page.getByText('Bring wind-rose in: visual weight.')).toBeVisible()
-  await weight.getByRole('link', { name: 'berth' }).click()
+  await weight.getByRole('link', { name: 'berth', exact: true }).click()
   await expect(page.getByRole('tablist', { name: 'Ledger' })).toBeAttached()
   await expect(page).toHaveURL(/draw\/berth$/)
 })

@@ -165,10 +165,11 @@ function Chart({
                 key={one.id}
                 href={href(one)}
                 prefetch={false}
+                aria-label={`Bar of ${one.name}, ${measure.said(one.value)}`}
                 title={`${one.name} ${measure.said(one.value)}`}
                 className="flex min-w-0 flex-1 justify-center hover:opacity-60"
               >
-                {icon && <IconPicture icon={icon} rules={rules} ground={ground} size={side} label={one.name} />}
+                {icon && <IconPicture icon={icon} rules={rules} ground={ground} size={side} label="" />}
               </Link>
             )
           })}
