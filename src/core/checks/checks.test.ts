@@ -304,13 +304,6 @@ describe('checks', () => {
     expect(found(checked(box('a', 5, 5, 14, 14)))).toEqual(['misses-keyline'])
   })
 
-  it('measure the contrast of a plate only where something lies on it', () => {
-    const badge = { ...plate('p', 'signal'), at: { x: 19, y: 19 }, map: [0.2, 0, 0, 0.2] } as DrawingObject
-    const mark = (x: number) => disc('a', x, x, 3, { style: { ...ink, fill: 'signal' } })
-    expect(found(checked(badge, mark(6)))).not.toContain('low-contrast')
-    expect(found(checked(badge, mark(18)))).toContain('low-contrast')
-  })
-
   it('mend nothing that is locked, and look at nothing that is hidden', () => {
     for (const { objects } of Object.values(FAULTS)) {
       const locked = objects.map((object) => ({ ...object, locked: true as const }))

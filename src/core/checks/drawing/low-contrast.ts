@@ -8,7 +8,7 @@ import { ENOUGH, contrast } from '../../proof/contrast'
 import type { Check } from '../check'
 import { paintedIn, said } from '../look/seen'
 
-/** Drawings on a plate with low contrast to it; what lies beside the plate or behind it does not count. */
+/** Low contrast between a plate and the objects on it; objects beside or behind the plate do not count. */
 export const lowContrast: Check = {
   id: 'low-contrast',
   concerns: 'rules',

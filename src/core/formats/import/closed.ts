@@ -11,7 +11,7 @@ import { isSameOutline } from '../../outline/same-outline'
 import { STARTERS } from '../../rules/starters'
 import { unbroken } from './unbroken'
 
-/** A contour that was closed, and the join that its first node needs where that is not the join of the style. */
+/** A closed contour; `join` is the join of its first node, left out if the style has the same. */
 export type Closed = { readonly contour: Contour; readonly join?: Join }
 
 const scene = sceneOf(STARTERS[0]!.rules)

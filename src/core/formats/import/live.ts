@@ -44,6 +44,10 @@ export function liveShape(contour: Contour, within: number): Live | null {
   return null
 }
 
+/** Whether a live shape is a circle of a radius below half a stroke's weight: the stroke covers it to a disc. */
+export const isNarrowCircle = (live: Live, weight: number): live is Live & Record<'x' | 'y' | 'w' | 'h', number> =>
+  live.kind === 'ellipse' && live.w === live.h && (live.w as number) < weight
+
 /** Whether a live shape, drawn, is a contour. */
 const isSame = (live: Live, contour: Contour, within: number): boolean =>
   isSameOutline(scene.edge({ id: 'x', name: 'x', style: PLAIN, ...live } as DrawingObject), [contour], within)

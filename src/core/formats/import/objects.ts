@@ -13,7 +13,7 @@ import { arrange } from '../../planar/arrangement'
 import { combine, type FillRule } from '../../planar/boolean'
 import { closed } from './closed'
 import { cutOut } from './cut-out'
-import { liveShape, type Live } from './live'
+import { isNarrowCircle, liveShape, type Live } from './live'
 
 /** An outline in units of the square, with its finish, fill rule and name. */
 export type Drawn = {
@@ -73,10 +73,10 @@ export function objectsOf(drawn: Drawn, how: Understanding, within: number, ids:
 
 /** The filled disc that a stroked circle paints whose radius is below half its weight; null for other shapes. */
 function discOf(live: Live, style: Style): Live | null {
-  const { x, y, w, h } = live as Live & Record<'x' | 'y' | 'w' | 'h', number>
-  const { fill, stroke, strokeOpacity, weight } = style
-  if (live.kind !== 'ellipse' || fill !== 'none' || typeof stroke !== 'string' || stroke === 'none') return null
-  if (typeof weight !== 'number' || style.dash || Math.abs(w - h) > 0 || w >= weight) return null
+  const { fill, stroke, strokeOpacity, weight, dash } = style
+  if (fill !== 'none' || typeof stroke !== 'string' || stroke === 'none' || dash) return null
+  if (typeof weight !== 'number' || !isNarrowCircle(live, weight)) return null
+  const { x, y, w, h } = live
   const disc: Style = {
     fill: stroke,
     ...(strokeOpacity !== undefined && { fillOpacity: strokeOpacity }),

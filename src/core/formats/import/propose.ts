@@ -8,7 +8,7 @@ import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
 import { starterRules } from '../../rules/starters'
 import type { Rules } from '../../rules/rules'
 import { type Plain, said } from './plain'
-import { hasCorners, hasEnds } from './ends-and-corners'
+import { showsJoins, showsCaps } from './caps-and-joins'
 import { patternOf } from './pattern'
 import { extentsOf } from './proposed-extents'
 import { paletteOf } from './proposed-palette'
@@ -93,8 +93,8 @@ export function proposedRules(icons: readonly Plain[], grid: number, left: Reado
       if (style.stroke !== 'none' && typeof style.weight === 'number') {
         weights.add(Math.round(style.weight * 1000) / 1000, name)
         const edge = unbroken(() => (refusalIn(object, scene) ? [] : scene.edge(object)), [])
-        if (hasEnds(edge)) caps.add(style.cap ?? 'butt', name)
-        if (hasCorners(edge)) joins.add(style.join ?? 'miter', name)
+        if (showsCaps(edge)) caps.add(style.cap ?? 'butt', name)
+        if (showsJoins(edge)) joins.add(style.join ?? 'miter', name)
       }
       visited(object, {
         radius(radius) {

@@ -7,7 +7,7 @@ import type { Path } from '../../geometry/path'
 import { tidy } from '../../geometry/tidy'
 import { centreLines } from '../../outline/centre-lines/centre-lines'
 import { STARTERS } from '../../rules/starters'
-import { type Live, liveShape, shortest } from './live'
+import { isNarrowCircle, type Live, liveShape, shortest } from './live'
 
 /** An area that strokes paint, as these: their weight, and the objects that have them. */
 export type Back = { readonly weight: number; readonly objects: readonly DrawingObject[] }
@@ -112,7 +112,7 @@ function ofArea(object: OfKind<'path' | 'assembly'>, within: number, painted: Pa
 function discOf(area: Path, [circle, ...more]: Path, weight: number, within: number): Live | null {
   if (!circle?.closed || more.length > 0 || area.length > 1) return null
   const line = liveShape(circle, within)
-  if (line?.kind !== 'ellipse' || (line as Live & { readonly w: number }).w >= weight) return null
+  if (!line || !isNarrowCircle(line, weight)) return null
   const disc = liveShape(area[0]!, within)
   return disc?.kind === 'ellipse' ? disc : null
 }

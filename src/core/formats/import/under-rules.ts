@@ -6,7 +6,7 @@ import { isShared, type Style, withPaints } from '../../drawing/model/style'
 import type { Paint } from '../../drawing/model/paint'
 import { visited } from '../../drawing/objects/visit'
 import type { Rules } from '../../rules/rules'
-import { hasCorners, hasEnds } from './ends-and-corners'
+import { showsJoins, showsCaps } from './caps-and-joins'
 import { INK } from './svg/paint'
 
 /** Numbers that differ by less, in units of a 24 grid, are one: below two of 255 levels at any size. */
@@ -64,7 +64,7 @@ export function underRules(objects: readonly DrawingObject[], rules: Rules): Dra
   return objects.map(one)
 }
 
-/** The weight of an object's own stroke as it was read, in units; 0 where it has none of its own. */
+/** Stroke weight of an object that was read, in units; 0 if it has no style of its own. */
 const weightIn = (object: DrawingObject): number =>
   'style' in object && !isShared(object.style) && typeof object.style.weight === 'number' ? object.style.weight : 0
 
@@ -75,8 +75,8 @@ function withoutIdle(object: DrawingObject, rules: Rules): DrawingObject {
   if (refusalIn(object, scene) !== null || object.style.dash) return object
   const edge = scene.edge(object),
     { cap, join, miterLimit, ...rest } = object.style
-  const ends = hasEnds(edge),
-    corners = hasCorners(edge)
+  const ends = showsCaps(edge),
+    corners = showsJoins(edge)
   return {
     ...object,
     style: {

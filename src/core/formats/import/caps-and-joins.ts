@@ -3,13 +3,13 @@ import { cross, dot } from '../../geometry/point'
 import { directionAt } from '../../geometry/slope'
 import { SMOOTH } from '../../geometry/tolerance'
 
-/** Whether a path has open ends, which caps are seen at. */
-export const hasEnds = (path: Path): boolean => path.some(({ closed }) => !closed)
+/** Whether caps are seen on a stroked path: at its open ends. */
+export const showsCaps = (path: Path): boolean => path.some(({ closed }) => !closed)
 
-/** Whether a path has corners, which joins are seen at. */
-export const hasCorners = (path: Path): boolean => path.some(isCornered)
+/** Whether joins are seen on a stroked path: at its corners. */
+export const showsJoins = (path: Path): boolean => path.some(turns)
 
-function isCornered({ segments, closed }: Contour): boolean {
+function turns({ segments, closed }: Contour): boolean {
   return segments.some((segment, i) => {
     const next = segments[i + 1] ?? (closed ? segments[0] : undefined)
     if (!next || next === segment) return false
