@@ -241,7 +241,7 @@ test('the ledger by keys: a row is found, named, added to a selection; a range i
   await expect(page.locator('[role=row][data-object]')).toHaveCount(1)
 })
 
-test('a whole icon is drawn, named, changed and kept by keys alone', async ({ page }) => {
+test('three icons are drawn, named, changed and kept by keys alone', async ({ page }) => {
   const bench = await BenchPage.withNewSet(page, `By keys ${Date.now()}`)
   await page.mouse.move(2, 2)
   const press = async (...keys: string[]) => {
@@ -286,6 +286,32 @@ test('a whole icon is drawn, named, changed and kept by keys alone', async ({ pa
   await page.reload()
   await bench.ready()
   for (const name of ['Hull', 'Line 1', 'Ellipse 1']) await expect(bench.row(name)).toBeVisible()
+
+  // Two more icons, their numbers typed cell by cell.
+  for (const [icon, tool, object, numbers] of [
+    ['crate', '1', 'Rectangle 1', ['3', '4', '18', '16']],
+    ['float', '2', 'Ellipse 1', ['2', '2', '20', '20']],
+  ] as const) {
+    await press('Control+k')
+    await page.keyboard.type('new icon')
+    await press('Enter')
+    await expect(page.getByLabel('Name of the icon')).toBeFocused()
+    await page.keyboard.type(icon)
+    await press('Enter', tool, 'Enter', 'Shift+ArrowRight', 'Shift+ArrowDown', 'Enter')
+    await expect(bench.row(object)).toBeVisible()
+    await press('Alt+l', 'Enter', 'Enter')
+    for (const number of numbers) {
+      await page.keyboard.type(number)
+      await press('Tab')
+    }
+    await press('Escape')
+    await bench.expectCell(`w of ${object}`, numbers[2])
+    await bench.expectCell(`y of ${object}`, numbers[1])
+  }
+  await bench.saved()
+  await page.getByRole('link', { name: 'Review' }).focus()
+  await press('Enter')
+  await expect(page.getByRole('list', { name: 'Sheet' }).getByRole('link')).toHaveCount(3)
 })
 
 test('the ledger is made higher by keys or folded by a double click, and is the same after a reload', async ({

@@ -129,8 +129,8 @@ function BenchFrame({ children }: { children: React.ReactNode }) {
   const ledger = useLedgerHeight()
   return (
     <div
-      className="grid h-dvh min-w-[720px] grid-cols-[76px_minmax(0,1fr)_264px] overflow-hidden max-[1023px]:grid-cols-[56px_minmax(0,1fr)_264px]"
-      style={{ gridTemplateRows: `44px 40px minmax(0, 1fr) ${ledger}` }}
+      className="grid h-dvh min-w-[720px] grid-cols-[76px_minmax(0,1fr)_264px] grid-rows-[44px_40px_minmax(0,1fr)_var(--ledger)] overflow-hidden short:grid-rows-[44px_28px_minmax(0,1fr)_var(--ledger)] max-[1023px]:grid-cols-[56px_minmax(0,1fr)_264px]"
+      style={{ '--ledger': ledger } as React.CSSProperties}
     >
       {children}
     </div>

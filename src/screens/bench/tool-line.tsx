@@ -11,14 +11,14 @@ const CLUSTERS = ['Lay', 'Shape', 'Combine'] as const
 
 /**
  * The tools in three clusters, the frequent ones with their words, and with them the commands that have a place there. In a
- * wide window all have words.
+ * wide window all have words, in a low one none.
  */
 export function ToolLine({ commands }: { commands: readonly Command[] }) {
   return (
     <div
       role="toolbar"
       aria-label="Tools"
-      className="col-span-full flex h-10 items-stretch overflow-x-auto border-b border-hair bg-sheet [scrollbar-width:none]"
+      className="col-span-full flex h-10 items-stretch short:h-7 overflow-x-auto border-b border-hair bg-sheet [scrollbar-width:none]"
     >
       {CLUSTERS.map((cluster) => (
         <Cluster key={cluster} name={cluster}>
@@ -84,7 +84,7 @@ function ToolButton({
       )}
     >
       <Picture size={16} strokeWidth={1.5} aria-hidden />
-      <span className={isSeldom ? 'max-[1440px]:sr-only' : 'max-[1000px]:sr-only'}>{name}</span>
+      <span className={clsx('short:sr-only', isSeldom ? 'max-[1440px]:sr-only' : 'max-[1000px]:sr-only')}>{name}</span>
       {showKeys && (
         <kbd className="absolute top-1 right-1 grid size-4 place-items-center rounded-sheet bg-ink font-sans text-small text-sheet">
           {key}

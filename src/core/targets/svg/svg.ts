@@ -1,7 +1,11 @@
 import { basesOf } from '../../rules/rules-for-grid'
 import { fileName, naming } from '../naming'
 import { onOff, oneOf } from '../options'
-import type { Strokes } from '../icon-renderer'
+import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
+import { weightsAsFills } from '../../drawing/evaluate/strokes-as-fills'
+import { timed } from '../../geometry/deadline'
+import { drawingOn } from '../../set/masters'
+import type { IconRenderer, Strokes } from '../icon-renderer'
 import { barPreviews } from '../previews'
 import { defineTarget } from '../target'
 
@@ -53,5 +57,26 @@ export const svg = defineTarget({
               : renderer.document(base, 'current', strokesOf(options.strokes)),
         },
       })),
+  problems: (renderer, options) => strokesAsFills(renderer, strokesOf(options.strokes)),
   previews: (renderer) => barPreviews(renderer),
 })
+
+/** A warning for objects whose strokes come as filled outlines while other strokes of the icon are kept. */
+function strokesAsFills(renderer: IconRenderer, strokes = renderer.rules.strokes ?? 'kept') {
+  const { objects, rules } = drawingOn(renderer.icon, renderer.rules, renderer.rules.grid.size),
+    scene = sceneOf(rules)
+  if (strokes === 'outlined' || renderer.shapes(rules.grid.size).every(({ stroke }) => stroke === null)) return []
+  return timed(() =>
+    objects.flatMap((object) => {
+      const weights = object.hidden ? [] : weightsAsFills(object, scene)
+      return weights.length === 0
+        ? []
+        : [
+            {
+              sentence: `has ${object.name} (weight ${weights.join(', ')}) as a filled outline among strokes: a stroke width set in code does not reach it.`,
+              isError: false,
+            },
+          ]
+    }),
+  )
+}

@@ -4,6 +4,7 @@ import { winding } from '../../../geometry/winding'
 import { STARTERS } from '../../../rules/starters'
 import { divided } from '../../edit/divided'
 import { sceneOf } from '../../evaluate/evaluated-scene'
+import { weightsAsFills } from '../../evaluate/strokes-as-fills'
 import type { DrawingObject, OfKind } from '../../objects/object'
 import { laced } from './laced'
 
@@ -31,6 +32,13 @@ const seenAt = (object: OfKind<'interlace'>, x: number, y: number) =>
     .findLast(({ path }) => winding(path, { x, y }) !== 0)?.id ?? null
 
 describe('strands that interlace', () => {
+  it('are outlines where something lies over them; the ledger and deliveries say the weights', () => {
+    const [under, over] = [line('u', 2, 8, 22, 8), line('o', 8, 2, 8, 22)]
+    expect(weightsAsFills(interlace([under, over], { order: 'next' }), scene)).toEqual([2])
+    expect(weightsAsFills(interlace([under, line('o', 8, 10, 8, 22)]), scene)).toEqual([])
+    expect(weightsAsFills(under, scene)).toEqual([])
+  })
+
   const grid = [line('a', 2, 8, 22, 8), line('b', 2, 16, 22, 16), line('c', 8, 2, 8, 22), line('d', 16, 2, 16, 22)]
 
   it('lie over and under by turns, with a gap beside what lies over', () => {

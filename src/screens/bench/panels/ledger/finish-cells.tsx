@@ -3,12 +3,14 @@
 import type { Paint } from '@/core/drawing/model/paint'
 import { By, type Container, type DrawingObject } from '@/core/drawing/objects/object'
 import { Cap, type Style, type Weight } from '@/core/drawing/model/style'
+import { sceneOf } from '@/core/drawing/evaluate/evaluated-scene'
+import { weightsAsFills } from '@/core/drawing/evaluate/strokes-as-fills'
 import type { Rules } from '@/core/rules/rules'
 import { useBench } from '../../state/context'
 import { showFinish } from '../../operations/objects'
 import { withStyle } from './columns'
 import { WEIGHT } from '../../cells/limits'
-import { Optional } from '../../cells/optional'
+import { Nothing, Optional } from '../../cells/optional'
 import { NamedNumberCell, PaintCell, WordCell } from '../../cells/value-cell'
 
 /** The paint cells of an object's row; for a member of a combination also its operation. */
@@ -35,7 +37,10 @@ export function FinishCells({
   return (
     <>
       <div role="gridcell">
-        <Optional there={style && style.stroke !== 'none' ? style.weight : undefined}>
+        <Optional
+          there={style && style.stroke !== 'none' ? style.weight : undefined}
+          otherwise={<AsFills of={object} rules={rules} />}
+        >
           {(weight) => (
             <NamedNumberCell
               label={`weight of ${object.name}`}
@@ -89,6 +94,29 @@ export function FinishCells({
       ))}
     </>
   )
+}
+
+/** The weights of strokes that an object paints as filled outlines; a dash where there are none. */
+function AsFills({ of, rules }: { of: DrawingObject; rules: Rules }) {
+  const weights = weightsOf(of, rules)
+  if (weights.length === 0) return <Nothing />
+  return (
+    <span
+      className="block truncate px-1 text-quiet italic"
+      title={`Its strokes of weight ${weights.join(', ')} are delivered as filled outlines`}
+    >
+      {weights.join(', ')}
+    </span>
+  )
+}
+
+function weightsOf(object: DrawingObject, rules: Rules): Weight[] {
+  try {
+    return weightsAsFills(object, sceneOf(rules))
+  } catch {
+    // The row says already that the object cannot be drawn.
+    return []
+  }
 }
 
 function withBy(object: DrawingObject, by: By | undefined): DrawingObject {
