@@ -32,7 +32,7 @@ test('what speaks against names is mended where it is listed; the tree follows w
   // Only that target is left out.
   await expect(targets.getByRole('link', { name: 'Download as a zip' })).toBeVisible()
   await expect(tree.getByRole('treeitem', { name: /^svg\/ / })).toHaveCount(0)
-  await problems.getByRole('button', { name: 'take the usual names' }).first().click()
+  await problems.getByRole('button', { name: 'use the default names' }).first().click()
   await expect(pattern).toHaveValue('*')
   await expect(problems).toHaveCount(0)
   await expect(targets.getByRole('link', { name: 'Download as a zip' })).toBeVisible()

@@ -13,7 +13,7 @@ test('a set follows the rules of another: what changes there comes when it is op
   await expect(page.getByText('All rules are taken from there and change with it.')).toBeVisible()
   await setting(page, 'radius outer', '4')
   await page.getByRole('button', { name: 'Apply' }).click()
-  const own = page.getByRole('list', { name: 'What is its own' })
+  const own = page.getByRole('list', { name: 'Own rules' })
   await expect(own.getByRole('listitem')).toHaveText(['radii outer×'])
   await bench.saved()
   const follower = page.url()

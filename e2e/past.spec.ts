@@ -16,7 +16,7 @@ test('a named state stands beside the present: one icon, one from the bin, then 
   await earlier.getByLabel('Name for the set as it is now').fill('shown to the harbour')
   await earlier.getByRole('button', { name: 'Keep' }).click()
   await expect(earlier.getByRole('list', { name: 'States' })).toContainText('shown to the harbour')
-  await expect(earlier).toContainText('Every icon is as it was.')
+  await expect(earlier).toContainText('No icon has changed since.')
   await page.keyboard.press('Escape')
 
   await select('anchor')
@@ -42,12 +42,12 @@ test('a named state stands beside the present: one icon, one from the bin, then 
 
   await page.getByRole('button', { name: 'Earlier…' }).click()
   await earlier.getByRole('button', { name: 'Restore everything' }).click()
-  await expect(earlier).toContainText('Every icon is as it was.')
+  await expect(earlier).toContainText('No icon has changed since.')
   await page.keyboard.press('Escape')
   await bench.saved()
   await page.reload()
   await page.getByRole('button', { name: 'Earlier…' }).click()
-  await expect(earlier).toContainText('Every icon is as it was.')
+  await expect(earlier).toContainText('No icon has changed since.')
   await earlier.getByRole('listitem').first().hover()
   await earlier.getByRole('button', { name: 'Remove the name shown to the harbour' }).click()
   await expect(earlier.getByRole('list', { name: 'States' })).not.toContainText('shown to the harbour')

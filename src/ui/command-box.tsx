@@ -2,8 +2,9 @@
 
 import { Command as List } from 'cmdk'
 import { Dialog } from 'radix-ui'
+import { useRef } from 'react'
 import { create } from 'zustand'
-import { runCommand, useCommands, useCommandSet } from './commands'
+import { type Command, runCommand, useCommands, useCommandSet } from './commands'
 import { commandScore } from './command-search'
 import { inKeys, keyName, useKeyboard } from './keys'
 
@@ -19,7 +20,7 @@ export function CommandBox() {
   const commands = useCommands()
   const keyboard = useKeyboard()
   useCommandSet('box', OWN)
-  const close = () => useOpen.setState({ open: false })
+  const chosen = useRef<Command | null>(null)
   return (
     <Dialog.Root open={open} onOpenChange={(next) => useOpen.setState({ open: next })}>
       <Dialog.Portal>
@@ -27,6 +28,12 @@ export function CommandBox() {
         <Dialog.Content
           aria-describedby={undefined}
           data-modal
+          // The command runs once the box gave the focus back: it may move the focus itself.
+          onCloseAutoFocus={() => {
+            const command = chosen.current
+            chosen.current = null
+            if (command) queueMicrotask(() => runCommand(command))
+          }}
           className="fixed top-[12vh] left-1/2 z-50 w-[520px] -translate-x-1/2 rounded-sheet border border-ink bg-sheet outline-none"
         >
           <Dialog.Title className="sr-only">Find a command</Dialog.Title>
@@ -36,7 +43,7 @@ export function CommandBox() {
               className="h-11 w-full border-b border-hair px-4 text-title outline-none placeholder:text-quiet"
             />
             <List.List className="max-h-[52vh] overflow-y-auto py-1">
-              <List.Empty className="px-4 py-3 text-quiet">No command is called so. Try another word.</List.Empty>
+              <List.Empty className="px-4 py-3 text-quiet">No command has this name. Try another word.</List.Empty>
               {commands
                 .filter(({ id }) => id !== 'find')
                 .map((command) => {
@@ -47,8 +54,8 @@ export function CommandBox() {
                       value={command.id}
                       keywords={[command.name, command.words ?? '']}
                       onSelect={() => {
-                        close()
-                        runCommand(command)
+                        chosen.current = command
+                        useOpen.setState({ open: false })
                       }}
                       className="flex h-7 items-center gap-3 px-4 text-lead data-[selected=true]:bg-ink data-[selected=true]:text-sheet"
                     >

@@ -9,11 +9,14 @@ export function dragAccess(nameOf: (id: string) => string): { container?: HTMLEl
   return {
     ...(typeof document !== 'undefined' && { container: document.body }),
     announcements: {
-      onDragStart: ({ active }) => `${name(active)} is held.`,
-      onDragOver: ({ active, over }) => (over ? `${name(active)} is at ${name(over)}.` : `${name(active)} is nowhere.`),
+      onDragStart: ({ active }) => `${name(active)} is picked up.`,
+      onDragOver: ({ active, over }) =>
+        over ? `${name(active)} is over ${name(over)}.` : `${name(active)} is over no place where it can go.`,
       onDragEnd: ({ active, over }) =>
-        over ? `${name(active)} was put to ${name(over)}.` : `${name(active)} was let go.`,
-      onDragCancel: ({ active }) => `${name(active)} is where it was.`,
+        over
+          ? `${name(active)} was dropped on ${name(over)}.`
+          : `${name(active)} was dropped outside of the list. It stays where it was.`,
+      onDragCancel: ({ active }) => `${name(active)} is back in its place.`,
     },
   }
 }

@@ -24,11 +24,11 @@ z.config({
           .map((key) => `“${key.slice(0, 40)}”`)
           .join(', ')}, which is not known here`
       case 'invalid_format':
-        return 'is not written as it has to be'
+        return 'is not in the right format'
       case 'not_multiple_of':
         return `must be a multiple of ${issue.divisor}`
       case 'invalid_union':
-        return 'is none of the kinds that can stand here'
+        return 'is not a kind that is allowed here'
       default:
         return 'cannot be read'
     }

@@ -58,7 +58,7 @@ export function readSetFile(text: string): Reading {
       'version',
       isSaid
         ? `This set file is of version ${String(version).slice(0, 20)}; this program reads version ${VERSION}.`
-        : 'This set file does not say of which version it is.',
+        : 'This set file does not state its version.',
     )
   }
   const tooMuch = excess(value)

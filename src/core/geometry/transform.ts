@@ -42,7 +42,7 @@ export function compose(outer: Transform, inner: Transform): Transform {
 /** The map back. Throws where there is none. */
 export function inverse([a, b, c, d, e, f]: Transform): Transform {
   const det = a * d - b * c
-  if (det === 0) throw new Error('The map flattens everything, so there is none back.')
+  if (det === 0) throw new Error('The map flattens everything: it has no inverse.')
   return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det]
 }
 

@@ -39,5 +39,5 @@ export function softSizes(measures: readonly (readonly Crispness[])[], rules: Ru
 export function softSentence(soft: readonly SoftSize[]): string {
   const list = soft.map(({ size, base, share }) => `${size} px (from ${base}, ${Math.round(100 * share)}\u00a0%)`)
   const all = list.length === 1 ? list[0] : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`
-  return `Most straight edges lie between pixels at ${all}: a master for such a size brings them onto pixels.`
+  return `Most straight edges lie between pixels at ${all}: a master for this size puts them on pixels.`
 }

@@ -86,8 +86,8 @@ export const Rules = z
         .min(0.01, 'The step must be at least 0.01.')
         .max(256, 'The step may be at most 256.'),
       major: z
-        .int('Strong lines come every whole number of units.')
-        .min(1, 'Strong lines need at least 1 unit between them.')
+        .int('Bold lines come every whole number of units.')
+        .min(1, 'Bold lines need at least 1 unit between them.')
         .max(512),
     }),
     liveArea: z.number('The live area is a number.').positive('The live area must be above 0.').max(2048),

@@ -45,7 +45,7 @@ describe('a radius that is a sum', () => {
       { name: 'inner', value: 1, sum: 'outer - fine' },
     ]
     expect(Rules.safeParse({ ...SAMPLE_RULES, radii }).error?.issues[0]!.message).toBe(
-      'The radius “inner” is said to be “outer - fine”, which is 0.5, not 1.',
+      'The radius “inner” is defined as “outer - fine”, which is 0.5, not 1.',
     )
     expect(Rules.safeParse({ ...SAMPLE_RULES, radii: [radii[0], { ...radii[1], value: 0.5 }] }).success).toBe(true)
   })

@@ -56,9 +56,10 @@ export const sumProblems = (values: Values): string[] =>
   values.radii.flatMap(({ name, value, sum }) => {
     if (!sum) return []
     const is = sumValue(sum, values)
-    if (is === null) return [`The radius “${name}” is said to be “${sum}”, which is no sum of weights and plain radii.`]
+    if (is === null)
+      return [`The radius “${name}” is defined as “${sum}”, which is not a sum of weights and plain radii.`]
     if (is < 0) return [negativeSentence(name, sum, is)]
     return Math.abs(is - value) < 1e-6
       ? []
-      : [`The radius “${name}” is said to be “${sum}”, which is ${is}, not ${value}.`]
+      : [`The radius “${name}” is defined as “${sum}”, which is ${is}, not ${value}.`]
   })

@@ -22,7 +22,7 @@ describe('many icons changed together', () => {
     expect(names(renamedEdit(set, some, 'icon-##') as SetEdit)).toEqual(some.map((_, i) => `icon-0${i + 1}`))
     expect(renamedEdit(set, some, 'same')).toMatch(/has a \* for the name/)
     expect(renamedEdit(set, [some[0]!], set.icons[9]!.name)).toBe(`Two icons would be named “${set.icons[9]!.name}”.`)
-    expect(renamedEdit(set, some, '*/x')).toMatch(/will not do/)
+    expect(renamedEdit(set, some, '*/x')).toMatch(/cannot be used/)
     // Names that only change places are free.
     expect(setProblems(applyEdit(set, renamedEdit(set, some, '*') as SetEdit))).toEqual([])
   })

@@ -66,7 +66,7 @@ export function renamedEdit(
   for (const [i, icon] of icons.entries()) {
     const name = nameBy(pattern, icon.name, i + 1)
     const parsed = IconName.safeParse(name)
-    if (!parsed.success) return `“${name}” will not do. ${parsed.error.issues[0]!.message}`
+    if (!parsed.success) return `“${name}” cannot be used. ${parsed.error.issues[0]!.message}`
     if (taken.has(nameKey(name))) return `Two icons would be named “${name}”.`
     taken.set(nameKey(name), name)
     if (name !== icon.name) edits.push({ kind: 'rename-icon', id: icon.id, name })

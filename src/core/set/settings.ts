@@ -11,7 +11,7 @@ export const Delivery = z.strictObject({
     .max(40)
     .optional(),
   /** The icons that stand for an application, by id; all of a set of app icons where none are named. */
-  apps: z.array(z.string().max(40)).max(100, 'At most 100 icons may stand for applications.').optional(),
+  apps: z.array(z.string().max(40)).max(100, 'At most 100 icons may represent apps.').optional(),
   /** Chosen options of each target, by its id. */
   options: z.record(z.string().regex(/^[a-z-]{1,30}$/), Chosen).optional(),
   /** The code points that icons have in fonts, by their ids, kept once they were released. */

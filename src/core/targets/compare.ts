@@ -95,7 +95,7 @@ export function changelog(title: string, note: string, { added, removed, renamed
       'Removed',
       removed.map(({ name }) => name),
     ),
-    ...list('Paths that are no more', [
+    ...list('Removed paths', [
       ...files.removed.slice(0, SAID),
       ...(files.removed.length > SAID ? [`and ${files.removed.length - SAID} more`] : []),
     ]),

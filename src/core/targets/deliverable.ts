@@ -57,8 +57,8 @@ const choiceProblems =
   ({ id, platform, name, choices }: ReturnType<typeof named>[number]): (Problem & { readonly target: string })[] =>
     Object.entries(delivery?.options?.[id] ?? {}).flatMap(([key, value]) => {
       const choice = choices[key]
-      const why = choice ? choiceProblem(choice, value) : `There is nothing called “${key}” to choose.`
+      const why = choice ? choiceProblem(choice, value) : `There is no choice called “${key}” to choose.`
       if (why === null) return []
-      const mend = choice && { mend: { word: 'take what is usual', target: id, options: { [key]: choice.usual } } }
+      const mend = choice && { mend: { word: 'use the default', target: id, options: { [key]: choice.usual } } }
       return [{ sentence: `${platform}, ${name}: ${why}`, isError: true, target: id, ...mend }]
     })

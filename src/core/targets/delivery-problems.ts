@@ -119,7 +119,7 @@ function usualNames(id: string, delivery: Delivery | undefined): { mend?: Option
       return usual !== undefined && usual !== chosen[key] ? [[key, usual]] : []
     }),
   )
-  return Object.keys(options).length > 0 ? { mend: { word: 'take the usual names', target: id, options } } : {}
+  return Object.keys(options).length > 0 ? { mend: { word: 'use the default names', target: id, options } } : {}
 }
 
 /** Problems of an icon at some targets, beside those of its name. */

@@ -168,7 +168,7 @@ describe('a delivery', () => {
       'android: keep the colours',
       'apple: deliver PNG',
       'apple: keep the colours',
-      'favicon: bring it into the safe zone',
+      'favicon: scale it into the safe zone',
       'linux: leave symbolic variants out',
     ])
   })

@@ -18,8 +18,8 @@ export function LostDialog() {
   return (
     <Dialog title={`Make a path of “${question.name}”?`} open onClose={() => answer(false)}>
       <p className="px-4 pt-3">
-        It cannot express this edit. As a path it looks the same and can be edited freely, but it loses {question.lost}.
-        Undo brings that back. You are not asked again.
+        This kind of object cannot take this edit. As a path it looks the same and can be edited freely, but it loses{' '}
+        {question.lost}. Undo brings that back. You are not asked again.
       </p>
       <div className="flex justify-end gap-2 p-4">
         <Button onClick={() => answer(false)}>Leave it</Button>

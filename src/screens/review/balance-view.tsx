@@ -187,7 +187,7 @@ function Chart({
             {isOutBy(measure.id) && (
               <button
                 type="button"
-                aria-label={`Bring ${one.name} in`}
+                aria-label={`Adjust ${one.name}`}
                 title={
                   measure.id === 'off'
                     ? 'Shift it so that its ink balances in the middle'
@@ -217,8 +217,8 @@ function bringIn(session: Session, id: string, measure: Measure, { siblings }: F
   if (!icon || !balance || !isOutBy(measure.id)) return
   const { base, objects } = masterFor(icon)
   const next = broughtIn(objects, balance, rules, measure.id, measure.read(balance, rules), middle)
-  if (!next) return say({ text: `“${icon.name}” has no room to be brought in, or something in it is locked.` })
-  const label = `Bring ${icon.name} in: ${measure.word}`
+  if (!next) return say({ text: `“${icon.name}” cannot be adjusted: it has no room, or something in it is locked.` })
+  const label = `Adjust ${icon.name}: ${measure.word}`
   commit(session, { kind: 'draw', icon: id, master: base, edit: { kind: 'replace', objects: next } }, label)
   say({ text: `${label}.`, action: { label: 'Undo', run: () => undoStep(session) } })
 }

@@ -94,7 +94,7 @@ function Beside({ session, past, set, when }: { session: Session; past: IconSet;
           {inWords(differing)}
           {rules.length > 0 && (
             <span className="block truncate text-quiet" title={rules.map(words).join(', ')}>
-              The rules were others: {rules.map(words).join(', ')}
+              The rules were different: {rules.map(words).join(', ')}
             </span>
           )}
         </p>
@@ -140,7 +140,7 @@ function inWords(differing: readonly ThenAndNow[]): string {
     [count(({ then }) => then === null), 'was added since', 'were added since'],
   ] as const
   const said = counted.flatMap(([n, one, many]) => (n === 0 ? [] : `${n} ${n === 1 ? one : many}`))
-  return said.length === 0 ? 'Every icon is as it was.' : said.join(', ')
+  return said.length === 0 ? 'No icon has changed since.' : said.join(', ')
 }
 
 /** A key of the rules in words. */

@@ -73,7 +73,7 @@ export function SheetFile({
           <div className="h-full bg-ink" style={{ width: `${(100 * done) / Math.max(1, of)}%` }} />
         </div>
         <div className="mt-4 flex justify-end">
-          <Button onClick={onEnd}>Give up</Button>
+          <Button onClick={onEnd}>Cancel</Button>
         </div>
       </div>
     </Dialog>

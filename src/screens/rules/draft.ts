@@ -102,7 +102,7 @@ type Ruled = { readonly ok: true; readonly rules: RulesType; readonly renames: r
 /** The set under the rules of a draft, or its problems. */
 type Outcome = { readonly ok: true; readonly set: IconSet } | Wrong
 
-/** What becomes of the drawings by a change, beside what the rules say. */
+/** What happens to the drawings by a change, beside what the rules say. */
 export type Ways = Pick<Restyling, 'drawings' | 'except' | 'fits'>
 
 export function ruled(draft: Draft, before: RulesType): Ruled {

@@ -72,7 +72,7 @@ export function FollowGroup({ draft, onChange }: GroupProps) {
         </p>
       )}
       {follows && follows.own.length > 0 && (
-        <ul aria-label="What is its own" className="mt-1 flex flex-wrap gap-1">
+        <ul aria-label="Own rules" className="mt-1 flex flex-wrap gap-1">
           {follows.own.map((key) => (
             <li key={key} className="flex items-center border border-hand/60 text-small">
               <span className="px-1">{key.replace('/', ' ')}</span>

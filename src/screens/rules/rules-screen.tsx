@@ -122,7 +122,7 @@ export function RulesScreen() {
             <div className="mb-2 flex items-center justify-between">
               <span className="text-quiet">drawings are</span>
               <Choice
-                label="What becomes of the drawings"
+                label="What happens to the drawings"
                 value={drawings}
                 options={[
                   { value: 'fitted', label: 'fitted' },

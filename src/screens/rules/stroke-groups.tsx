@@ -84,7 +84,7 @@ function SumInput({
         const others = { ...draft, radii: draft.radii.filter((one) => one.name !== name) }
         const value = sumValue(text, others)
         if (value === null)
-          return say({ text: `“${text}” is no sum of weights and plain radii of these rules.`, tone: 'fault' })
+          return say({ text: `“${text}” is not a sum of weights and plain radii of these rules.`, tone: 'fault' })
         if (value < 0) return say({ text: negativeSentence(name, text, value), tone: 'fault' })
         onSum(text)
       }}

@@ -53,9 +53,9 @@ function look(objects: object, rules: Rules, ask: Ask): (() => void) | undefined
 export const UNLOOKED = 'not-looked-at'
 const unlooked = (problem: string): Snag => ({
   check: UNLOOKED,
-  word: 'not looked at',
+  word: 'not checked',
   severity: 'warning',
-  sentence: `It could not be looked at for snags. ${problem}`,
+  sentence: `It could not be checked. ${problem}`,
   objects: [],
 })
 

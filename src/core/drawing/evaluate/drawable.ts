@@ -7,7 +7,7 @@ import { Refusal } from '../../findings/refusal'
 
 /**
  * A path as it can be drawn: arcs without an extent are straight (SVG 2 §9.5.1), contours without segments are left
- * out. Throws when it reaches farther than anything is drawn.
+ * out. Throws when it is too far from the square.
  */
 export function drawable(object: Thing, path: Path): Path {
   let same = true
@@ -26,7 +26,7 @@ export function drawable(object: Thing, path: Path): Path {
     }
   })
   if (!contours.every(({ segments }) => segments.every(isWithinReach)))
-    throw new Refusal('too-far', `“${object.name}” reaches further from the square than anything is drawn.`)
+    throw new Refusal('too-far', `“${object.name}” is too far from the square.`)
   return same && path.every(({ segments }) => segments.length > 0)
     ? path
     : contours.filter(({ segments }) => segments.length > 0)

@@ -97,7 +97,7 @@ const nameOf = (name: string | null | undefined, code: number | undefined): stri
 /** Glyphs as documents: each in the square of its line of text, on the grid that the font was drawn on. */
 function documentsOf(path: string, { ascent, descent, glyphs }: Face): Source[] {
   const height = ascent - descent
-  if (!(height > 0)) throw new Refusal('unreadable', 'The font says nothing of the height of its lines.')
+  if (!(height > 0)) throw new Refusal('unreadable', 'The font does not state its line height.')
   const grid = gridOf(glyphs, height)
   const folder = path.replace(/\.[^.]*$/, '')
   return glyphs.map(({ name, code, d, advance }) => {

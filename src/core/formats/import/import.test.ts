@@ -148,7 +148,7 @@ describe('an SVG file', () => {
     const nested = (levels: number) =>
       `<svg viewBox="0 0 24 24">${Array.from({ length: levels }, (_, i) => `<symbol id="s${i}"><use href="#s${i + 1}"/></symbol>`).join('')}<path id="s${levels}" d="M4 4h9v9z"/><use href="#s0"/></svg>`
     expect(readSvg(nested(40)).objects).toHaveLength(2)
-    expect(readSvg(nested(80)).unread.map(({ why }) => why)).toEqual(['more than 64 elements lead one to another'])
+    expect(readSvg(nested(80)).unread.map(({ why }) => why)).toEqual(['more than 64 elements refer to one another'])
     // A selector of many parts is matched as it says, however many of them fail on the way.
     const matched = (selector: string) =>
       readSvg(
@@ -169,7 +169,7 @@ describe('an SVG file', () => {
       if (isFailed(read)) expect(read.sentence).toMatch(/\.$/)
       else
         for (const { sentence } of gatheredSet([read], { name: 'X' })!.failed)
-          expect(sentence).toBe('It is no drawing that a set can hold: a number in it is too large.')
+          expect(sentence).toBe('A set cannot hold this drawing: a number in it is too large.')
     }
   })
 })

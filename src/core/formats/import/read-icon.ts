@@ -41,7 +41,7 @@ export function readIcon({ path, text, code }: Source, how: Understanding = 'liv
     const { side, objects, unread } = readSvgRoot(format(root), how)
     if (objects.length === 0) {
       const why = unread[0] ? `: ${unread[0].why}` : ''
-      return fileError(path, `Nothing in it is drawn${why}.`)
+      return fileError(path, `It contains no drawing${why}.`)
     }
     const { name, fullName, tags, size, style } = namedBy(path, side)
     return {

@@ -7,7 +7,7 @@ export function settableIcon(icon: unknown, rules: Rules): { readonly icon: Icon
   const read = Icon.safeParse(icon)
   if (!read.success) {
     const why = read.error.issues.some(isBoundless) ? ': a number in it is too large' : ''
-    return { problem: `It is no drawing that a set can hold${why}.` }
+    return { problem: `A set cannot hold this drawing${why}.` }
   }
   const [problem] = iconProblems(read.data, rules)
   return problem === undefined ? { icon: read.data } : { problem }

@@ -18,10 +18,10 @@ const loss = (what: keyof typeof LOSS_WORDS, at: Point): FitLoss => ({ what, why
 
 /** What a loss is, in a sentence about its place. */
 const LOSS_WORDS = {
-  contours: 'Something joins or comes apart here that did not.',
-  segments: 'An end comes through, or a joint is torn open here.',
-  lopsided: 'This was a mirror image, of itself or of its like, and is not any more.',
-  moved: 'This lies elsewhere, or is larger or smaller, than at the other sizes.',
+  contours: 'Parts join or come apart here that did not before.',
+  segments: 'The end of a stroke shows, or a joint opens here.',
+  lopsided: 'This was symmetric, or the mirror image of another part, and no longer is.',
+  moved: 'This has moved, or has another size, compared with the other sizes.',
 }
 
 /** A contour as pictures are compared by it. */

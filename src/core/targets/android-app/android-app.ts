@@ -56,7 +56,7 @@ export const androidApp = defineTarget({
   readBy: [
     { reader: 'aapt2', compares: 'compiles', spec: 'src/server/delivery/read-back.test.ts' },
     {
-      reader: 'a PNG decoder of its own',
+      reader: 'an independent PNG decoder',
       compares: 'the shop’s picture: 32 bits',
       spec: 'src/server/delivery/read-back.test.ts',
     },

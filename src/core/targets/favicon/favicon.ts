@@ -75,7 +75,7 @@ export const favicon = defineTarget({
     ground: colour('background without a plate', '#fbfcfb'),
     theme: colour('theme colour', '#11807f'),
     themeDark: colour('theme colour, dark', '#14231f'),
-    fit: onOff('bring into the safe zone', true),
+    fit: onOff('scale into the safe zone', true),
     start: text('start page', './', '/other/', (value) =>
       /^[^\s<>"]{1,200}$/.test(value) ? null : 'A start page is an address without spaces or quotes.',
     ),
@@ -154,14 +154,19 @@ export const favicon = defineTarget({
       ...(!options.fit && reachOf(uncast(figure, renderer, 512), boxCentre(box)) > (SAFE * box.w) / 2
         ? [
             {
-              sentence: 'reaches out of the safe zone of a maskable icon, which masks may cut away.',
+              sentence: 'extends beyond the safe zone of a maskable icon: masks may cut it off.',
               isError: false,
-              mend: { word: 'bring it into the safe zone', target: 'favicon', options: { fit: true } },
+              mend: { word: 'scale it into the safe zone', target: 'favicon', options: { fit: true } },
             },
           ]
         : []),
       ...(figure.length > 0 && most < ENOUGH
-        ? [{ sentence: `hardly stands out from its ground ${ground}: a graphic needs ${ENOUGH} : 1.`, isError: false }]
+        ? [
+            {
+              sentence: `has little contrast with its background ${ground}: a graphic needs ${ENOUGH} : 1.`,
+              isError: false,
+            },
+          ]
         : []),
     ]
   },

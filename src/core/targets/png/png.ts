@@ -11,7 +11,7 @@ export const png = defineTarget({
   note: 'Every delivered size at every density, as the proofs show it.',
   readBy: [
     {
-      reader: 'a PNG decoder of its own',
+      reader: 'an independent PNG decoder',
       compares: 'every pixel of the proof',
       spec: 'src/server/delivery/read-back.test.ts',
     },

@@ -72,7 +72,7 @@ export const windows = defineTarget({
   readBy: [
     { reader: 'icotool', compares: 'every size of the ICO', spec: 'src/server/delivery/read-back.test.ts' },
     {
-      reader: 'a PNG decoder of its own',
+      reader: 'an independent PNG decoder',
       compares: 'the largest is of 32 bits',
       spec: 'src/server/delivery/read-back.test.ts',
     },

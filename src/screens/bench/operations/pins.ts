@@ -10,26 +10,26 @@ import type { Bench } from '../state/bench'
 /** The words for what became of an edge. */
 export const STATES: Readonly<Record<CoordinateState['state'], string>> = {
   pinned: 'pinned by hand',
-  'let-go': 'let go by hand',
+  'let-go': 'released by hand',
   crisp: 'crisp',
-  'gave-way': 'gave way, so that the picture holds',
+  'gave-way': 'not crisp: another wish had priority',
   soft: 'soft',
 }
 
 /** What a tie is, in words. */
 const TIE_WORDS: Readonly<Record<HeldTie['kind'], string>> = {
-  'left-right': 'left and right alike',
-  'top-bottom': 'top and bottom alike',
+  'left-right': 'left and right mirror each other',
+  'top-bottom': 'top and bottom mirror each other',
   end: 'end on a line',
   touch: 'touches',
   slant: 'slant',
-  smooth: 'goes on smoothly',
+  smooth: 'smooth join',
 }
 
 const TIE_STATES: Readonly<Record<HeldTie['state'], string>> = {
-  pinned: 'held to by hand',
-  'in-vain': 'held to by hand, but cannot hold',
-  'let-go': 'let go by hand',
+  pinned: 'kept by hand',
+  'in-vain': 'kept by hand, but cannot be kept',
+  'let-go': 'released by hand',
   holds: 'holds',
   missed: 'not kept',
 }
@@ -39,11 +39,11 @@ export const tieInWords = ({ kind, state }: HeldTie): string => `${TIE_WORDS[kin
 
 /** Next state of a tie at each press: a held one is released, a missed one is held, and so on around. */
 const NEXT: Readonly<Record<HeldTie['state'], { readonly kept: boolean | null; readonly words: string }>> = {
-  holds: { kept: false, words: 'let it go' },
-  'let-go': { kept: true, words: 'hold to it' },
-  missed: { kept: true, words: 'hold to it' },
-  pinned: { kept: null, words: 'leave it to the fitting' },
-  'in-vain': { kept: null, words: 'leave it to the fitting' },
+  holds: { kept: false, words: 'release it' },
+  'let-go': { kept: true, words: 'keep it' },
+  missed: { kept: true, words: 'keep it' },
+  pinned: { kept: null, words: 'let the fitting decide' },
+  'in-vain': { kept: null, words: 'let the fitting decide' },
 }
 
 export const nextOfTie = ({ state }: HeldTie): string => NEXT[state].words

@@ -149,8 +149,8 @@ export function ArrangeSettings() {
         {gap !== null && (
           <button
             type="button"
-            aria-label="No gap of its own"
-            title="Share what is between the outermost"
+            aria-label="No fixed gap"
+            title="Distribute between the outermost objects"
             className="px-1 text-quiet hover:text-ink"
             onClick={() => bench.put(ARRANGE, { gap: null })}
           >

@@ -58,7 +58,7 @@ export function outlineOf({ name, attributes }: XmlElement, view: Box, em: numbe
     case 'polygon': {
       const numbers = readNumbers(attributes.points)
       if (numbers.length < 4)
-        return numbers.length === 0 && attributes.points?.trim() ? 'its points are no numbers' : null
+        return numbers.length === 0 && attributes.points?.trim() ? 'its points are not numbers' : null
       const points = Array.from({ length: Math.floor(numbers.length / 2) }, (_, i) => ({
         x: numbers[2 * i]!,
         y: numbers[2 * i + 1]!,

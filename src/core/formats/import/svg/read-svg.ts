@@ -58,12 +58,12 @@ const SILENT = new Set([
 const LISTED: Readonly<Record<string, string>> = {
   image: 'pictures of pixels are not read',
   foreignObject: 'foreign content is not read',
-  script: 'scripts are never taken over',
+  script: 'scripts are never imported',
   animate: 'animations are not read',
   animateTransform: 'animations are not read',
   animateMotion: 'animations are not read',
   set: 'animations are not read',
-  video: 'films are not read',
+  video: 'videos are not read',
   audio: 'sounds are not read',
 }
 
@@ -82,12 +82,12 @@ export const readSvg = (text: string, how: Understanding = 'live'): ReadSvg => r
 /** Reads an SVG document by its root element. Throws `Unreadable`. */
 export function readSvgRoot(root: XmlElement, how: Understanding): ReadSvg {
   if (root.name !== 'svg')
-    throw new Refusal('unreadable', `The file is no SVG: its first element is “${root.name.slice(0, 40)}”.`)
+    throw new Refusal('unreadable', `The file is not an SVG: its first element is “${root.name.slice(0, 40)}”.`)
   const view = rootView(root) ?? { x: 0, y: 0, w: 24, h: 24 }
   const reading = new Reading(root, view, how)
   const side = Math.max(view.w, view.h)
   const map: Transform = [1, 0, 0, 1, (side - view.w) / 2 - view.x, (side - view.h) / 2 - view.y]
-  if (!rootView(root)) reading.say('svg', 'it says no size, so 24 × 24 was taken')
+  if (!rootView(root)) reading.say('svg', 'it states no size: 24 × 24 is assumed')
   if (Math.abs(view.w - view.h) > ROUNDED * side)
     reading.say('svg', `it is ${tidy(view.w)} × ${tidy(view.h)}, and was centred in a square`)
   const objects = reading.children(root, { look: lookOf(root, INITIAL, reading.document.rules), map, view, uses: [] })
@@ -197,7 +197,7 @@ class Reading {
   private use(element: XmlElement, place: Place): DrawingObject[] {
     const id = hrefOf(element)
     if (id === null) {
-      this.say('use', 'it leads to another file')
+      this.say('use', 'it refers to another file')
       return []
     }
     const target = this.document.byId.get(id)
@@ -210,7 +210,7 @@ class Reading {
       return []
     }
     if (place.uses.length >= BOUNDS.nested) {
-      this.say('use', `more than ${BOUNDS.nested} elements lead one to another`)
+      this.say('use', `more than ${BOUNDS.nested} elements refer to one another`)
       return []
     }
     const { attributes } = element
@@ -236,7 +236,7 @@ class Reading {
         segments.some(({ from, to }) => ![from.x, from.y, to.x, to.y].every((n) => Math.abs(n) < 1e6)),
       )
     ) {
-      this.say(element.name, 'it reaches farther than anything is drawn')
+      this.say(element.name, 'it is too far from the square')
       return []
     }
     this.budget.path(path, look.fill !== 'none')
@@ -256,7 +256,7 @@ class Reading {
   private pathIn(element: XmlElement, look: Look, view: Box, em: number): Path | null {
     if (element.name === 'text') {
       const path = textOutline(element, look, view)
-      if (path) this.say('text', 'it is set in the face that comes with Wise Square, as outlines')
+      if (path) this.say('text', 'its text became outlines in the font that comes with Wise Square')
       return path
     }
     const outline = outlineOf(element, view, em)
@@ -274,11 +274,11 @@ class Reading {
     const width = readLength(look['stroke-width'], { whole: Math.hypot(view.w, view.h) / Math.SQRT2 }) ?? 1
     return markersOf(pathOf(outline), look, width, this.document).flatMap(({ marker, map }) => {
       if (place.uses.includes(marker)) {
-        this.say('marker', 'it leads back to itself')
+        this.say('marker', 'it refers to itself')
         return []
       }
       if (place.uses.length >= BOUNDS.nested) {
-        this.say('marker', `more than ${BOUNDS.nested} elements lead one to another`)
+        this.say('marker', `more than ${BOUNDS.nested} elements refer to one another`)
         return []
       }
       const own = lookOf(marker, INITIAL, this.document.rules)
@@ -327,14 +327,14 @@ class Reading {
       const id = linkIn(text),
         by = id === null ? undefined : this.document.byId.get(id)
       if (!by) {
-        this.say(key, 'what it leads to is not there')
+        this.say(key, 'what it refers to is missing')
         continue
       }
       const isClip = key === 'clip-path'
       const isOfBox = [by.attributes.clipPathUnits, by.attributes.maskContentUnits].includes('objectBoundingBox')
       const map = isOfBox ? boxMap(shown, place.map) : place.map
       if (!map) {
-        this.say(key, 'it is measured by the box of what it cuts, which is turned')
+        this.say(key, 'it uses the bounding box of a turned object')
         continue
       }
       const look = { ...lookOf(by, INITIAL, this.document.rules), ...(isClip && { fill: 'black', stroke: 'none' }) }
@@ -346,7 +346,7 @@ class Reading {
       const { front, isExact } = isClip
         ? { front: shapes.length === 1 ? shapes[0]! : this.group(shapes, key, {}), isExact: true }
         : maskFront(shapes, this.ids)
-      if (!isExact) this.say('mask', 'its greys are not read: they let through what white does')
+      if (!isExact) this.say('mask', 'its greys are read as white')
       if (!front) return []
       shown = [this.group([...shown, front], element.attributes.id?.slice(0, 40) || key, { mask: 'inside' })]
     }

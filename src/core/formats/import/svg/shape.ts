@@ -104,7 +104,7 @@ export function drawnShape(
     stroke: 'none',
     weight: 1,
   }
-  say(element.name, 'its stroke is scaled unevenly, so it is an outline now')
+  say(element.name, 'its stroke is scaled unevenly: it became an outline')
   return [...filled, ...objectsOf({ path: area, style, rule: 'nonzero', name: `${name} stroke` }, how, within, ids)]
 }
 
