@@ -41,7 +41,7 @@ test('rules as a file of their own: exported, changed, brought in again as a cha
   await page.getByLabel('Name of weight 1').fill('thick')
   await expect(page.getByLabel('Sum for inner')).toHaveValue('outer - thick / 2')
   await setting(page, 'Sum for inner', 'outer - nothing')
-  await expect(page.getByText('“outer - nothing” is no sum of weights')).toBeVisible()
+  await expect(page.getByText('“outer - nothing” is not a sum of weights')).toBeVisible()
   await page.getByRole('button', { name: 'Discard' }).click()
   const download = async (name: string) => {
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()])
