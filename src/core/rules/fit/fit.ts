@@ -35,6 +35,8 @@ export type Fitted = {
   readonly objects: readonly DrawingObject[]
   readonly isFitted: boolean
   readonly losses: readonly FitLoss[]
+  /** Why attempts before the last were rejected, in their order: the first loss of each, or a gap that was too narrow. */
+  readonly gaveWay: readonly (FitLoss['what'] | 'gap')[]
   /** What became of the coordinates at which edges are seen, and of what relates them; nothing where it was only scaled. */
   readonly held: readonly CoordinateState[]
   readonly ties: readonly HeldTie[]
@@ -88,6 +90,14 @@ function search(objects: readonly DrawingObject[], from: Rules, to: Rules, pins:
       ...narrowestOf(ink, 1),
     })
     let best: Result | null = null
+    const gaveWay: (FitLoss['what'] | 'gap')[] = []
+    const ended = ({ objects, losses, held }: Result, isFitted: boolean): Fitted => ({
+      objects,
+      losses,
+      gaveWay,
+      isFitted,
+      ...held(),
+    })
     for (const { care, attempts } of CARES) {
       const settle = place(care),
         loose = new Set<Crisp>()
@@ -95,6 +105,7 @@ function search(objects: readonly DrawingObject[], from: Rules, to: Rules, pins:
         const { objects: next, pinned, held } = settle(loose)
         const result = looked(next, inkAt(next), held)
         if (result.losses.length === 0 && result.gap >= least) return ended(result, true)
+        gaveWay.push(result.losses[0]?.what ?? 'gap')
         if (!best || isBetter(result, best)) best = result
         const at = result.losses[0]?.at ?? result.narrowest
         const weakest = at && weakestNear(at, pinned, loose)
@@ -136,13 +147,6 @@ type Result = {
 
 /** What became of edges and ties; found when it is asked for. */
 type Outcome = () => Pick<Fitted, 'held' | 'ties'>
-
-const ended = ({ objects, losses, held }: Result, isFitted: boolean): Fitted => ({
-  objects,
-  losses,
-  isFitted,
-  ...held(),
-})
 
 /** Whether one result is less to be sent back than another. */
 function isBetter(a: Result, b: Result): boolean {
