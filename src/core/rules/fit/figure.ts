@@ -21,6 +21,7 @@ import type { Point } from '../../geometry/point'
 import { type Segment, transformSegment } from '../../geometry/segment'
 import { apply, type Transform } from '../../geometry/transform'
 import { anchorOf, nameOf } from './anchor'
+import { copiedRows, numbersIn, type Row } from './copied-rows'
 import { constant, type Form, type Spot, sumOf, unknown } from './form'
 import type { Axis, Length } from './mark'
 
@@ -122,6 +123,8 @@ export function figureOf(
       const first = { spots: spots.length, stretches: stretches.length, circles: circles.length }
       for (const member of object.members) gather(member)
       if (line && middle) imaged(line.axis, spotAt(middle), first)
+      const rows = copiedRows(object)
+      if (rows && 'from' in object) copied(object.from as Point, rows, first)
       return
     }
     const half = isStyled(object) ? halfOf(object) : null
@@ -169,6 +172,62 @@ export function figureOf(
         run,
       })
     for (const one of circles.slice(first.circles)) circles.push({ ...one, centre: imageOf(one.centre), run })
+  }
+
+  /** Adds copies in rows of all places gathered since `first`; the last copy of each row is placed, those between share its way. */
+  function copied(
+    from: Point,
+    rows: readonly Row[],
+    first: { spots: number; stretches: number; circles: number },
+  ): void {
+    const begin = spotAt(from)
+    const own = {
+      spots: spots.slice(first.spots),
+      stretches: stretches.slice(first.stretches),
+      circles: circles.slice(first.circles),
+    }
+    const ends = rows.map(({ count, step }) =>
+      count < 2 ? null : spotAt({ x: from.x + (count - 1) * step.x, y: from.y + (count - 1) * step.y }),
+    )
+    for (const at of numbersIn(rows).slice(1)) {
+      const by = rows.reduce((sum, { step }, k) => ({ x: sum.x + at[k]! * step.x, y: sum.y + at[k]! * step.y }), {
+        x: 0,
+        y: 0,
+      })
+      const images = new Map<Spot, Spot>()
+      const moved = (spot: Spot, axis: Axis): Form =>
+        sumOf([
+          [1, spot[axis]],
+          ...rows.flatMap(({ count }, k): [number, Form][] => {
+            const share = count < 2 ? 0 : at[k]! / (count - 1)
+            return share === 0
+              ? []
+              : [
+                  [share, ends[k]![axis]],
+                  [-share, begin[axis]],
+                ]
+          }),
+        ])
+      const imageOf = (spot: Spot): Spot => {
+        let image = images.get(spot)
+        if (!image) {
+          image = hung({ x: spot.was.x + by.x, y: spot.was.y + by.y }, moved(spot, 'x'), moved(spot, 'y'))
+          images.set(spot, image)
+        }
+        return image
+      }
+      for (const spot of own.spots) imageOf(spot)
+      const run = runs++
+      for (const one of own.stretches)
+        stretches.push({
+          ...one,
+          segment: transformSegment(one.segment, [1, 0, 0, 1, by.x, by.y]),
+          from: imageOf(one.from),
+          to: imageOf(one.to),
+          run,
+        })
+      for (const one of own.circles) circles.push({ ...one, centre: imageOf(one.centre), run })
+    }
   }
 
   /** What moves as a whole: all of its outline goes with the place that it is held at. */

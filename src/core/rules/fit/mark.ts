@@ -38,6 +38,8 @@ export type Marks = {
     readonly y: readonly [number, number]
     readonly weight: number
   }[]
+  /** Coordinates in rows of copies: each list has one mark of every copy, in order, and the same step as the others of its row. */
+  readonly rows: Record<Axis, (readonly (readonly number[])[])[]>
 }
 
 /** Weights of wishes: against a wrong picture, against unevenness, for looks. */
@@ -54,7 +56,12 @@ export type Paint = {
   readonly isCut: boolean
 }
 
-export const noMarks = (): Marks => ({ marks: { x: [], y: [] }, middles: { x: [], y: [] }, squares: [] })
+export const noMarks = (): Marks => ({
+  marks: { x: [], y: [] },
+  middles: { x: [], y: [] },
+  squares: [],
+  rows: { x: [], y: [] },
+})
 
 /** A mark with ink on its greater side (1), its smaller (-1), or on neither for itself (0). */
 export function markAt(

@@ -18,6 +18,8 @@ import { walk } from '../../drawing/objects/tree'
 import { boxCentre } from '../../geometry/box'
 import type { Point } from '../../geometry/point'
 import { anchorOf } from './anchor'
+import { copiedRows, offsetsOf, type Row } from './copied-rows'
+import { distinct, SAME } from './coordinates'
 import { across, AXES, type Axis, EVEN, markAt, type Marks, noMarks, type Paint, STRONG } from './mark'
 import { areaOf, roundMarks, runMarks } from './outline-marks'
 
@@ -41,6 +43,8 @@ export function marksOf(
     if (isContainer(object)) {
       const mirror = fitting.mirror?.(object)
       if (mirror) return imaged(object, mirror, paint, into)
+      const rows = copiedRows(object)
+      if (rows) return repeated(object, rows, paint, into)
       for (const member of object.members)
         gather(member, combines ? { ...own!, isCut: member.role === 'cuts' } : paint, into)
       return
@@ -133,6 +137,31 @@ export function marksOf(
     }
     for (const one of own.marks[across(axis)])
       into.marks[across(axis)].push({ ...one, from: over(one.to), to: over(one.from) })
+  }
+
+  /** Members, and their copies in rows. */
+  function repeated(object: Container, rows: readonly Row[], paint: Paint | null, into: Marks): void {
+    const own = noMarks()
+    for (const member of object.members) gather(member, paint, own)
+    into.squares.push(...own.squares)
+    for (const axis of AXES) into.rows[axis].push(...own.rows[axis])
+    for (const by of offsetsOf(rows))
+      for (const axis of AXES) {
+        const along = by[across(axis)]
+        for (const one of own.marks[axis])
+          into.marks[axis].push({ ...one, at: one.at + by[axis], from: one.from + along, to: one.to + along })
+        for (const { a, b, middle, weight } of own.middles[axis])
+          into.middles[axis].push({ a: a + by[axis], b: b + by[axis], middle: middle + by[axis], weight })
+      }
+    for (const { count, step } of rows)
+      for (const axis of AXES) {
+        if (count < 2 || Math.abs(step[axis]) < 1e-6) continue
+        const places = distinct(
+          own.marks[axis].map(({ at }) => at),
+          SAME,
+        )
+        into.rows[axis].push(places.map((at) => Array.from({ length: count }, (_, i) => at + i * step[axis])))
+      }
   }
 
   /** Rectangles whose middle is that of something else keep it. */

@@ -1,10 +1,13 @@
 import { keepsMiddle, roundStretches, type RoundStretch } from '../../drawing/kinds/path/fitted-run'
 import type { NodeRun } from '../../drawing/model/node'
 import { contourOf } from '../../drawing/model/nodes'
-import type { Point } from '../../geometry/point'
+import { distance, type Point } from '../../geometry/point'
 import type { Cubic, Segment } from '../../geometry/segment'
 import { across, AXES, markAt, type Marks, NICE, type Paint, STRONG } from './mark'
 
+/** A line that is shorter, in units of the set's grid, is a dot; and the length of edge that each side of it counts. */
+const DOT = 0.05,
+  SEEN_OF_DOT = 2.5
 /** How much of a circle's side looks straight, as a share of its radius. */
 const FLAT = 0.6
 
@@ -53,6 +56,8 @@ export function roundMarks(
  */
 export function runMarks(of: NodeRun, turn: number, paint: Paint, into: Marks, less = 0): void {
   const { segments, closed } = contourOf(of)
+  const [only, ...more] = segments
+  if (only && more.length === 0 && !closed && distance(only.from, only.to) < DOT) return dotted(only, paint, into)
   segments.forEach((segment) => {
     if (segment.kind === 'line') straight(segment, turn, closed, paint, into, less)
     if (segment.kind === 'cubic') bent(segment, paint, into)
@@ -61,6 +66,16 @@ export function runMarks(of: NodeRun, turn: number, paint: Paint, into: Marks, l
   if (!closed) {
     ended(segments[0]!, 'from', paint, into)
     ended(segments.at(-1)!, 'to', paint, into)
+  }
+}
+
+/** A dot: both sides of its stroke are seen along both axes. */
+function dotted({ from, to }: Segment, paint: Paint, into: Marks): void {
+  const half = (paint.stroke?.was ?? 0) / 2
+  for (const axis of AXES) {
+    const other = across(axis)
+    for (const at of new Set([from[axis], to[axis]]))
+      into.marks[axis].push(markAt(at, from[other] - half, from[other] + half, SEEN_OF_DOT, 0, paint))
   }
 }
 

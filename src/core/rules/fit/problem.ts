@@ -3,7 +3,7 @@ import { bestPlaces, evenPlaces, type Knot, type Placed, type Wish } from './bes
 import { distinct, nearest, SAME } from './coordinates'
 import type { Axis, Mark, Marks } from './mark'
 import { letsGoOfMirror, ONE, pinAt } from './pin'
-import { alikeSquares, centred, gapWishes, insideWishes, squareWishes, type Terms } from './wishes'
+import { alikeSquares, centred, gapWishes, insideWishes, rowWishes, squareWishes, type Terms } from './wishes'
 
 /**
  * Length of an edge, in units of the other grid, that costs one if it is not crisp, and the greatest cost of an edge.
@@ -49,6 +49,7 @@ export function placedMarks(
       value: 0,
       weight,
     })),
+    ...rowWishes(marks, axis, index),
     ...(known ? squareWishes(marks, axis, index, known) : alikeSquares(marks, axis, index)),
   ].flatMap(plain)
   const isEven = areEven(coordinates, scale) && !letsGoOfMirror(terms.pins, axis)

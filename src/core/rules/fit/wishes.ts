@@ -141,3 +141,21 @@ export function alikeSquares(marks: Marks, axis: Axis, index: (at: number) => nu
     return [{ knots: [...pair, ...first], factors: [-1, 1, 1, -1], value: 0, weight: EVEN }]
   })
 }
+
+/** Copies in rows keep one step, the same for every mark of theirs. */
+export function rowWishes(marks: Marks, axis: Axis, index: (at: number) => number): Wish[] {
+  const step = (list: readonly number[], i: number): [number, number] => [index(list[i]!), index(list[i + 1]!)]
+  return marks.rows[axis].flatMap((row) => {
+    const first = step(row[0]!, 0)
+    return row.flatMap((list) =>
+      list
+        .slice(1)
+        .map((_, i): Wish => ({
+          knots: [...step(list, i), ...first],
+          factors: [-1, 1, 1, -1],
+          value: 0,
+          weight: STRONG,
+        })),
+    )
+  })
+}

@@ -4,28 +4,55 @@ import { tidy } from '../../../geometry/tidy'
 import { type Fitting, fittedPlace } from '../../model/fitting'
 import type { Repeat } from './schema'
 
+type Row = { readonly count: number; readonly step: Point }
+
 /**
- * Fits a repeat in rows to another grid: the first copy is mapped, all others have whole steps from it, so that all are
- * equally crisp. Null for copies around a centre or along a curve.
+ * The rows of a repeat: two of a lattice, one of a straight line from end to end. Null for copies around a centre, along a
+ * curve, or with shifted rows.
  */
-function fittedRepeat(object: Repeat, to: Fitting): Repeat | null {
-  const { course } = object
-  const from = fittedPlace(object.from, to)
+function rowsOf({ course }: Repeat): Row[] | null {
   if (course.by === 'lattice')
-    return {
-      ...object,
-      from,
-      course: { ...course, across: wholeStep(course.across, to.scale), down: wholeStep(course.down, to.scale) },
-    }
+    return course.shift
+      ? null
+      : [
+          { count: course.columns, step: course.across },
+          { count: course.rows, step: course.down },
+        ]
   if (course.by !== 'path' || course.run.closed || course.distance !== undefined || course.inside || course.turned)
     return null
   const [a, b, ...more] = course.run.nodes
   if (!a || !b || more.length > 0 || a.out || b.in || a.arc) return null
   const steps = Math.max(1, course.count - 1)
-  const step = wholeStep({ x: (b.x - a.x) / steps, y: (b.y - a.y) / steps }, to.scale)
-  const off = (axis: 'x' | 'y') => Math.round((a[axis] - object.from[axis]) * to.scale)
-  const start = { x: tidy(from.x + off('x')), y: tidy(from.y + off('y')) }
-  const end = { x: tidy(start.x + step.x * steps), y: tidy(start.y + step.y * steps) }
+  return [{ count: course.count, step: { x: (b.x - a.x) / steps, y: (b.y - a.y) / steps } }]
+}
+
+/** Fits a repeat in rows to another grid: its step is what the last copy of each row and the first one are apart there. */
+function fittedRepeat(object: Repeat, to: Fitting): Repeat | null {
+  const { course } = object,
+    from = fittedPlace(object.from, to)
+  if (course.by === 'lattice' && course.shift)
+    return {
+      ...object,
+      from,
+      course: { ...course, across: scaledStep(course.across, to.scale), down: scaledStep(course.down, to.scale) },
+    }
+  const rows = rowsOf(object)
+  if (!rows) return null
+  const steps = rows.map(({ count, step }): { x: number; y: number } => {
+    const steps = count - 1
+    if (steps < 1) return { x: tidy(step.x * to.scale), y: tidy(step.y * to.scale) }
+    const end = fittedPlace(lastOf(object.from, { count, step }), to)
+    return { x: tidy((end.x - from.x) / steps), y: tidy((end.y - from.y) / steps) }
+  })
+  if (course.by === 'lattice') return { ...object, from, course: { ...course, across: steps[0]!, down: steps[1]! } }
+  if (course.by !== 'path') return null
+  const [a, b] = course.run.nodes as [Point, Point],
+    count = Math.max(1, course.count - 1)
+  const start = {
+    x: tidy(from.x + (a.x - object.from.x) * to.scale),
+    y: tidy(from.y + (a.y - object.from.y) * to.scale),
+  }
+  const end = { x: tidy(start.x + steps[0]!.x * count), y: tidy(start.y + steps[0]!.y * count) }
   return {
     ...object,
     from,
@@ -42,8 +69,14 @@ function fittedRepeat(object: Repeat, to: Fitting): Repeat | null {
   }
 }
 
-/** A step that is whole along each axis where it is long enough for that. */
-const wholeStep = ({ x, y }: Point, scale: number): { x: number; y: number } => ({
+/** The place of the last copy of a row whose first is at `from`. */
+const lastOf = (from: Point, { count, step }: Row): Point => ({
+  x: from.x + (count - 1) * step.x,
+  y: from.y + (count - 1) * step.y,
+})
+
+/** A step in proportion, whole along each axis where it is long enough for that. */
+const scaledStep = ({ x, y }: Point, scale: number): { x: number; y: number } => ({
   x: whole(x * scale),
   y: whole(y * scale),
 })
@@ -52,5 +85,6 @@ const whole = (value: number): number => (Math.abs(value) < 1 ? tidy(value) : Ma
 
 export const fitting: FittingFacet<Repeat> = {
   fit: fittedRepeat,
+  rows: rowsOf,
   middle: ({ course }) => (course.by === 'turn' ? course.at : null),
 }
