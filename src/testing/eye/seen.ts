@@ -27,7 +27,7 @@ export function seenIn(plain: Ink, fitted: Ink): { readonly seen: Seen[]; readon
   const pixels = coverageOf(fitted)
   if (is.counters.some((counter) => counter.area > 0.6 * PIXEL && leastIn(counter, pixels) > 0.7)) say('lost')
   if (was.pieces.length === is.pieces.length) {
-    const pairs = was.pieces.map((piece) => [piece, nearestTo(piece, is.pieces)] as const)
+    const pairs = was.pieces.map((piece) => [piece, becameOf(piece, is.pieces)] as const)
     if (pairs.some(([a, b], i) => pairs.slice(i + 1).some(([c, d]) => isUnequal(a, c, b, d)))) say('unequal')
     if (pairs.some(([a, b]) => isOval(a, b))) say('oval')
     if (isUnevenlySpaced(pairs)) say('spacing')
@@ -56,9 +56,13 @@ function leastIn({ x0, y0, x1, y1 }: Piece, { shares, w }: Coverage): number {
   return least
 }
 
-function nearestTo(piece: Piece, among: readonly Piece[]): Piece {
+/** The piece that another one became: the nearest of its size. */
+function becameOf(piece: Piece, among: readonly Piece[]): Piece {
   const at = centreOf(piece)
-  const away = (other: Piece) => Math.hypot(centreOf(other).x - at.x, centreOf(other).y - at.y)
+  const away = (other: Piece) =>
+    Math.hypot(centreOf(other).x - at.x, centreOf(other).y - at.y) +
+    Math.abs(widthOf(other) - widthOf(piece)) +
+    Math.abs(heightOf(other) - heightOf(piece))
   return among.reduce((best, other) => (away(other) < away(best) ? other : best))
 }
 

@@ -18,6 +18,7 @@ import { courseOf } from './course'
 import { figureOf } from './figure'
 import { type FitLoss, fitLossesOf, type Original, originalOf, withPlainWanted } from './fit-losses'
 import { short, valueOf } from './form'
+import { mirrorMarks } from './mirror-marks'
 import { placedMarks } from './problem'
 import { relationsOf } from './relations'
 import { type CoordinateState, coordinateStates } from './coordinate-state'
@@ -183,8 +184,10 @@ function placing(
   const scale = to.grid.size / from.grid.size
   const scenes = { from: sceneOf(from), to: sceneOf(to) }
   const marks = marksOf(objects, scenes, scale)
+  const proportional: Fitting = { scale, x: (x) => x * scale, y: (y) => y * scale }
   const terms = {
     scale,
+    mirrors: mirrorMarks(figureOf(objects, scenes, proportional), marks, withoutMirrors(original, pins)),
     gap: to.gap ?? 1,
     pins,
     weights: from.weights.map(({ name, value }) => ({

@@ -35,6 +35,32 @@ export function drawing(contour: Contour, box: Box, { stretches, circles }: Figu
   return found
 }
 
+const middleOf = (box: Box, axis: Axis): number => (axis === 'x' ? box.x + box.w / 2 : box.y + box.h / 2)
+
+/** The places along a symmetric contour in pairs of mirror images; one on the line is its own image. */
+export function imagesAmong(
+  spots: readonly Spot[],
+  along: ReadonlySet<Spot>,
+  axis: Axis,
+  box: Box,
+): (readonly [Spot, Spot])[] {
+  const inside = spots.filter((spot) => along.has(spot)),
+    sum = 2 * middleOf(box, axis)
+  // Of places that are all but one, each has the one image that is nearest.
+  const imageOf = (p: Spot) => {
+    const there = { ...p.was, [axis]: sum - p.was[axis] }
+    const near = inside.reduce<Spot | null>(
+      (best, q) => (!best || distance(q.was, there) < distance(best.was, there) ? q : best),
+      null,
+    )
+    return near && distance(near.was, there) <= NEAR ? near : null
+  }
+  return inside.flatMap((p, i) => {
+    const q = imageOf(p)
+    return !q || inside.indexOf(q) < i || imageOf(q) !== p ? [] : [[p, q] as const]
+  })
+}
+
 /** Relations that keep a symmetric contour symmetric about one line. */
 export function mirrored(
   { spots, circles }: Figure,
@@ -45,32 +71,22 @@ export function mirrored(
   values: number[],
 ): Tied {
   const other = across(axis)
-  const middle = axis === 'x' ? box.x + box.w / 2 : box.y + box.h / 2
-  const inside = spots.filter((spot) => along.has(spot))
+  const middle = middleOf(box, axis)
   const image = (p: Point): Point => ({ ...p, [axis]: 2 * middle - p[axis] })
   const line = unknown(values.push(middle * scale) - 1)
   const found: Relation[] = []
-  const half = (p: Spot, q: Spot) =>
-    sumOf([
-      [0.5, p[axis]],
-      [0.5, q[axis]],
-      [-1, line],
-    ])
-  // Of places that are all but one, each has the one image that is nearest.
-  const imageOf = (p: Spot) => {
-    const there = image(p.was)
-    const near = inside.reduce<Spot | null>(
-      (best, q) => (!best || distance(q.was, there) < distance(best.was, there) ? q : best),
-      null,
-    )
-    return near && distance(near.was, there) <= NEAR ? near : null
-  }
-  inside.forEach((p, i) => {
-    const q = imageOf(p)
-    if (!q || inside.indexOf(q) < i || imageOf(q) !== p) return
-    found.push({ kind: 'sum', weight: HARD, form: half(p, q) })
+  for (const [p, q] of imagesAmong(spots, along, axis, box)) {
+    found.push({
+      kind: 'sum',
+      weight: HARD,
+      form: sumOf([
+        [0.5, p[axis]],
+        [0.5, q[axis]],
+        [-1, line],
+      ]),
+    })
     if (p !== q) found.push(equal(p[other], q[other], HARD))
-  })
+  }
   circles.forEach((one, i) => {
     if (!along.has(one.centre)) return
     for (const two of circles.slice(0, i))

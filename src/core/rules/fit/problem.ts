@@ -3,7 +3,16 @@ import { bestPlaces, evenPlaces, type Knot, type Placed, type Wish } from './bes
 import { distinct, nearest, SAME } from './coordinates'
 import type { Axis, Mark, Marks } from './mark'
 import { letsGoOfMirror, ONE, pinAt } from './pin'
-import { alikeSquares, centred, gapWishes, insideWishes, rowWishes, squareWishes, type Terms } from './wishes'
+import {
+  alikeSquares,
+  centred,
+  gapWishes,
+  insideWishes,
+  mirrorWishes,
+  rowWishes,
+  squareWishes,
+  type Terms,
+} from './wishes'
 
 /**
  * Length of an edge, in units of the other grid, that costs one if it is not crisp, and the greatest cost of an edge.
@@ -29,6 +38,7 @@ export function placedMarks(
     ONE / terms.scale,
   )
   const index = (at: number) => nearest(coordinates, at)
+  const isKnot = (at: number) => Math.abs(coordinates[index(at)]! - at) <= ONE / terms.scale
   const { scale } = terms
   const first = Math.min(...list.map(({ at, reach }) => at - reach[0].was)),
     last = Math.max(...list.map(({ at, reach }) => at + reach[1].was))
@@ -50,6 +60,10 @@ export function placedMarks(
       weight,
     })),
     ...rowWishes(marks, axis, index),
+    ...mirrorWishes(
+      terms.mirrors[axis].map((pairs) => pairs.filter((pair) => pair.every(isKnot))),
+      index,
+    ),
     ...(known ? squareWishes(marks, axis, index, known) : alikeSquares(marks, axis, index)),
   ].flatMap(plain)
   const isEven = areEven(coordinates, scale) && !letsGoOfMirror(terms.pins, axis)

@@ -1,6 +1,7 @@
 import type { AxisFit } from './axis-fit'
 import type { Wish } from './best-places'
 import { nearest, SAME } from './coordinates'
+import type { MirrorMarks } from './mirror-marks'
 import type { Pin } from './pin'
 import { type Axis, EVEN, type Mark, type Marks, STRONG } from './mark'
 
@@ -13,6 +14,7 @@ export type Terms = {
   readonly gap: number
   /** How far from the ends of the other grid ink stays, where it keeps clear of the live area's margin on the set's. */
   readonly margin: { readonly was: number; readonly is: number; readonly size: number }
+  readonly mirrors: MirrorMarks
   /** What a person says of coordinates. */
   readonly pins: readonly Pin[]
   /** Weights on the set's grid and on the other: bars of such a width get the new one. */
@@ -148,14 +150,31 @@ export function rowWishes(marks: Marks, axis: Axis, index: (at: number) => numbe
   return marks.rows[axis].flatMap((row) => {
     const first = step(row[0]!, 0)
     return row.flatMap((list) =>
-      list
-        .slice(1)
-        .map((_, i): Wish => ({
-          knots: [...step(list, i), ...first],
-          factors: [-1, 1, 1, -1],
-          value: 0,
-          weight: STRONG,
-        })),
+      list.slice(1).map((_, i): Wish => ({
+        knots: [...step(list, i), ...first],
+        factors: [-1, 1, 1, -1],
+        value: 0,
+        weight: STRONG,
+      })),
     )
   })
+}
+
+/** Coordinates that are mirror images of each other are so about one line. */
+export function mirrorWishes(mirrors: MirrorMarks[Axis], index: (at: number) => number): Wish[] {
+  const wishes = new Map<string, Wish>()
+  for (const pairs of mirrors) {
+    const knots = pairs.map(([a, b]) => [index(Math.min(a, b)), index(Math.max(a, b))] as const)
+    const first = knots[0]
+    for (const pair of knots.slice(1)) {
+      if (pair[0] === first![0] && pair[1] === first![1]) continue
+      wishes.set(`${pair.join()} ${first!.join()}`, {
+        knots: [...pair, ...first!],
+        factors: [1, 1, -1, -1],
+        value: 0,
+        weight: EVEN,
+      })
+    }
+  }
+  return [...wishes.values()]
 }
