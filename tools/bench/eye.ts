@@ -1,4 +1,4 @@
-// Masters of other people's icons as an eye sees them, with why fits gave way: npm run bench:eye [-- FOLDER … [--sizes 16,20] [--sheet OUT.png]]
+// Masters of other people's icons as an eye sees them, with why fits gave way: npm run bench:eye [-- FOLDER … [--sizes 16,20] [--sheet OUT.png [--every]]]
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { basename, dirname, join } from 'node:path'
@@ -22,7 +22,9 @@ const option = (name: string): string | undefined => {
   return at < 0 ? undefined : process.argv[at + 1]
 }
 const options = new Set(['--sizes', '--sheet'])
-const named = process.argv.slice(2).filter((word, i, all) => !options.has(word) && !options.has(all[i - 1] ?? ''))
+const named = process.argv
+  .slice(2)
+  .filter((word, i, all) => word !== '--every' && !options.has(word) && !options.has(all[i - 1] ?? ''))
 const folders =
   named.length > 0
     ? named
@@ -82,7 +84,11 @@ function row(name: string, icons: readonly Icon[], rules: Rules, size: number): 
       crisp += share
       withEdges++
     }
-    if (seen.length === 0) continue
+    if (seen.length === 0 && !process.argv.includes('--every')) continue
+    if (seen.length === 0) {
+      cells.push({ name: `${icon.name} ${size}`, source, plain, fitted: now })
+      continue
+    }
     bad.push(icon.name)
     why.push(...seen.map(({ what }) => what))
     if (process.env['WORST'])

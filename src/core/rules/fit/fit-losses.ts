@@ -48,14 +48,15 @@ const EVEN_BEFORE = 0.01,
 const LEFT = 0.2
 
 /** How far a side of a contour may be from where plain scaling has it, in units of the other grid. */
-const AWAY = 1.25
+const AWAY = 1.5
 
 /** The length, in units of the other grid, from which a segment is seen: shorter ones are slivers of joints. */
 const SEEN = 0.35
 
-/** By which share the area of a contour may differ from that of plain scaling, where it differs by more than a few pixels. */
-const OTHER = 0.45,
-  FEW = 2
+/** By how much the share of its box that a contour fills may differ from that of plain scaling. */
+const OTHER = 0.3
+/** Boxes are taken to be at least so large, in square units of the other grid. */
+const SMALL = 1
 
 /** The comparison picture of a drawing before it is fitted. */
 export type Original = {
@@ -169,8 +170,10 @@ const isElsewhere = (plain: Outline, is: Outline): boolean =>
   Math.abs(plain.box.y - is.box.y) > AWAY ||
   Math.abs(plain.box.x + plain.box.w - is.box.x - is.box.w) > AWAY ||
   Math.abs(plain.box.y + plain.box.h - is.box.y - is.box.h) > AWAY ||
-  Math.abs(plain.swept - is.swept) / 2 >
-    Math.max(FEW, (OTHER * Math.max(Math.abs(plain.swept), Math.abs(is.swept))) / 2)
+  Math.abs(fullness(plain) - fullness(is)) > OTHER
+
+/** The share of its box that a contour fills. */
+const fullness = ({ swept, box }: Outline): number => Math.abs(swept) / 2 / Math.max(box.w * box.h, SMALL)
 
 /** The contour that another one came to: of those that run the same way around, the likest. */
 function nearestTo(was: Outline, among: ReadonlySet<Outline>, scale: number): Outline | null {
