@@ -20,7 +20,7 @@ import { balanceOf } from './balance'
 import { broughtIn } from './bring-in'
 import { coverOf } from '../raster/cover'
 import { likeness } from './look-alikes'
-import { crispness } from './crispness'
+import { crispness } from '../geometry/crispness'
 import { oklab, oklabDistance } from './oklab'
 import { runs } from '../../testing/runs'
 

@@ -15,7 +15,7 @@ import { coverOf } from '../raster/cover'
 import type { Rules } from '../rules/rules'
 import { drawingFor } from '../set/masters'
 import { type Icon, masterFor } from '../set/set'
-import { crispness } from './crispness'
+import { crispness } from '../geometry/crispness'
 import { oklab } from './oklab'
 import { enclosingCircle } from './optical-centre'
 

@@ -1,7 +1,7 @@
 import { sceneOf } from '../drawing/evaluate/evaluated-scene'
 import { evaluateAll } from '../drawing/evaluate/evaluate'
 import { inkOfAll } from '../drawing/scene/ink'
-import { type Crispness, crispness } from './crispness'
+import { type Crispness, crispness } from '../geometry/crispness'
 import type { Rules } from '../rules/rules'
 import { drawingFor } from '../set/masters'
 import type { Icon } from '../set/set'

@@ -1,6 +1,6 @@
 import { baseFor } from '../rules/rules-for-grid'
 import type { Rules } from '../rules/rules'
-import type { Crispness } from './crispness'
+import type { Crispness } from '../geometry/crispness'
 
 /** A delivered size at which most straight edges lie between pixels: the grid it is drawn on, and the share that is soft. */
 export type SoftSize = { readonly size: number; readonly base: number; readonly share: number }

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react'
-import type { Crispness } from '@/core/proof/crispness'
+import type { Crispness } from '@/core/geometry/crispness'
 import { sampleOf, type SoftSize, softSizes } from '@/core/proof/soft-sizes'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon, IconSet } from '@/core/set/set'

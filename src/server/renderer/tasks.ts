@@ -1,4 +1,4 @@
-import type { Crispness } from '../../core/proof/crispness'
+import type { Crispness } from '../../core/geometry/crispness'
 import { crispnessBySize } from '../../core/proof/crispness-by-size'
 import { snagsOn } from '../../core/checks/snags'
 import { basesOf } from '../../core/rules/rules-for-grid'

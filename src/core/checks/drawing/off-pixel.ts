@@ -1,6 +1,6 @@
 import { type DrawingObject, isFramed, kindOf } from '../../drawing/objects/object'
 import { moveObject } from '../../drawing/objects/transform-object'
-import { type Blurred, crispness, SEEN } from '../../proof/crispness'
+import { type Blurred, crispness, SEEN } from '../../geometry/crispness'
 import { pathBounds } from '../../geometry/path'
 import type { Point } from '../../geometry/point'
 import { tidy } from '../../geometry/tidy'

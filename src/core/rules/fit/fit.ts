@@ -1,4 +1,5 @@
 import type { Fitting } from '../../drawing/model/fitting'
+import { crispness } from '../../geometry/crispness'
 import { sceneOf } from '../../drawing/evaluate/evaluated-scene'
 import { evaluateAll } from '../../drawing/evaluate/evaluate'
 import { inkOfAll } from '../../drawing/scene/ink'
@@ -21,6 +22,7 @@ import { short, valueOf } from './form'
 import { mirrorMarks } from './mirror-marks'
 import { placedMarks } from './problem'
 import { relationsOf } from './relations'
+import { isStray } from './stray'
 import { type CoordinateState, coordinateStates } from './coordinate-state'
 import { letsGoOfMirror, type Pin } from './pin'
 import { BY_HAND, type Crisp, crispPlaces, type Pinned, pinnedOf, settledValues } from './settle'
@@ -56,9 +58,9 @@ const CARES = [
 /**
  * Fits a drawing to the grid of another rule book. Along each axis seen edges and centres get their best places
  * (`best-places`). All other places are solved for by their relations (`relations.ts`, `settle.ts`). The result is
- * drawn and compared with the original (`fit-losses.ts`). If it is another picture, the weakest crisp place near the loss is
- * released, then the fit is repeated with more care; at last the drawing is only scaled. Pins always hold. Memoised
- * without pins.
+ * drawn and compared with the original (`fit-losses.ts`, `stray.ts`). If it is another picture, the weakest crisp place near the loss is
+ * released, then the fit is repeated with more care. Where no attempt is without losses, the one that an expert would mind
+ * least is taken, plain scaling among them. Pins always hold. Memoised without pins.
  */
 export function fitted(objects: readonly DrawingObject[], from: Rules, to: Rules, pins: readonly Pin[] = []): Fitted {
   if (pins.length > 0) return search(objects, from, to, pins)
@@ -84,12 +86,17 @@ function search(objects: readonly DrawingObject[], from: Rules, to: Rules, pins:
   const original = originalOf(before, plainInk, scale)
   const place = placing(objects, from, to, original, pins)
   const bestFor = (wanted: Original): Fitted => {
-    const looked = (list: readonly DrawingObject[], ink: Path, held: Outcome): Result => ({
-      objects: list,
-      held,
-      losses: fitLossesOf(wanted, ink),
-      ...narrowestOf(ink, 1),
-    })
+    const looked = (list: readonly DrawingObject[], ink: Path, held: Outcome): Result => {
+      const losses = fitLossesOf(wanted, ink),
+        narrowest = narrowestOf(ink, 1)
+      return {
+        objects: list,
+        held,
+        losses,
+        ...narrowest,
+        cost: costOf(losses, ink, to) + narrowed(narrowest.gap, least),
+      }
+    }
     let best: Result | null = null
     const gaveWay: (FitLoss['what'] | 'gap')[] = []
     const ended = ({ objects, losses, held }: Result, isFitted: boolean): Fitted => ({
@@ -104,10 +111,12 @@ function search(objects: readonly DrawingObject[], from: Rules, to: Rules, pins:
         loose = new Set<Crisp>()
       for (let attempt = 0; attempt < attempts; attempt++) {
         const { objects: next, pinned, held } = settle(loose)
-        const result = looked(next, inkAt(next), held)
-        if (result.losses.length === 0 && result.gap >= least) return ended(result, true)
-        gaveWay.push(result.losses[0]?.what ?? 'gap')
-        if (!best || isBetter(result, best)) best = result
+        const ink = inkAt(next),
+          result = looked(next, ink, held),
+          isOther = pins.length === 0 && isStray(ink, plainInk)
+        if (result.losses.length === 0 && result.gap >= least && !isOther) return ended(result, true)
+        gaveWay.push(isOther ? 'moved' : (result.losses[0]?.what ?? 'gap'))
+        if (!isOther && (!best || isBetter(result, best))) best = result
         const at = result.losses[0]?.at ?? result.narrowest
         const weakest = at && weakestNear(at, pinned, loose)
         if (!weakest) break
@@ -144,17 +153,30 @@ type Result = {
   readonly objects: readonly DrawingObject[]
   readonly losses: readonly FitLoss[]
   readonly held: Outcome
+  /** How much an expert would mind it. */
+  readonly cost: number
 } & Narrowest
 
 /** What became of edges and ties; found when it is asked for. */
 type Outcome = () => Pick<Fitted, 'held' | 'ties'>
 
-/** Whether one result is less to be sent back than another. */
-function isBetter(a: Result, b: Result): boolean {
-  const [bad, worse] = [a, b].map(({ losses }) => losses.filter(({ what }) => what !== 'moved').length)
-  if (bad !== worse) return bad! < worse!
-  return a.losses.length !== b.losses.length ? a.losses.length < b.losses.length : a.gap > b.gap + SLACK
+/** How much a loss costs: parts that join or come apart most, what lies elsewhere least. */
+const COSTS: Readonly<Record<FitLoss['what'], number>> = { contours: 4, segments: 1, lopsided: 1, moved: 0.5 }
+/** How much it costs when no straight edge lies on pixels, and when a gap is closed that was open. */
+const SOFT = 3,
+  CLOSED = 1.5
+
+/** How much an expert would mind a result: its losses, and the share of its straight edges that lie between pixels. */
+function costOf(losses: readonly FitLoss[], ink: Path, { grid }: Rules): number {
+  const { crisp, length } = crispness(ink, grid.size, grid.size)
+  return losses.reduce((sum, { what }) => sum + COSTS[what], 0) + (length > 0 ? SOFT * (1 - crisp / length) : 0)
 }
+
+const narrowed = (gap: number, least: number): number => (gap < least ? CLOSED * (1 - gap / least) : 0)
+
+/** Whether one result is less to be sent back than another. */
+const isBetter = (a: Result, b: Result): boolean =>
+  Math.abs(a.cost - b.cost) > 1e-9 ? a.cost < b.cost : a.gap > b.gap + SLACK
 
 /** How far from a loss, in units of the other grid, something crisp may have brought it about. */
 const AROUND = 3

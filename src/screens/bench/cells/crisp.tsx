@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { Blurred, Crispness } from '@/core/proof/crispness'
+import type { Blurred, Crispness } from '@/core/geometry/crispness'
 import { baseFor } from '@/core/rules/rules-for-grid'
 import type { Rules } from '@/core/rules/rules'
 import type { Icon } from '@/core/set/set'

@@ -1,5 +1,5 @@
-import type { Path } from '../geometry/path'
-import type { Point } from '../geometry/point'
+import type { Path } from './path'
+import type { Point } from './point'
 
 /** A straight edge that lies between pixels: its ends, and how far off the next boundary it is, in pixels. */
 export type Blurred = { readonly from: Point; readonly to: Point; readonly off: number }
