@@ -28,23 +28,26 @@ export function mirrorMarks(figure: Figure, marks: Marks, { outlines, pairs }: O
       return low !== null && high !== null ? [[low, high] as const] : []
     })
   }
+  const sides: Record<Axis, { readonly line: number; readonly pairs: readonly (readonly [number, number])[] }[]> = {
+    x: [],
+    y: [],
+  }
   for (const { axis, one, other, box } of pairs) {
     const along = new Set([one, other].flatMap((each) => [...drawing(each.contour, each.box, figure)]))
-    found[axis].push([...imagesIn(axis, along, box), ...sidesIn(axis, one, other, [0, 1])])
+    const own = sidesIn(axis, one, other, [0, 1])
+    found[axis].push([...imagesIn(axis, along, box), ...own])
+    sides[axis].push({ line: boxCentre(box)[axis], pairs: own })
   }
   // What is symmetric about one line, one within or beside the other, stays so.
   for (const axis of AXES) {
-    const even = outlines.filter(({ isEven }) => isEven[axis])
+    for (const one of outlines)
+      if (one.isEven[axis]) sides[axis].push({ line: boxCentre(one.box)[axis], pairs: sidesIn(axis, one, one, [0]) })
     const lines = distinct(
-      even.map(({ box }) => boxCentre(box)[axis]),
+      sides[axis].map(({ line }) => line),
       NEAR,
     )
     for (const line of lines)
-      found[axis].push(
-        even
-          .filter(({ box }) => Math.abs(boxCentre(box)[axis] - line) <= NEAR)
-          .flatMap((one) => sidesIn(axis, one, one, [0])),
-      )
+      found[axis].push(sides[axis].filter((one) => Math.abs(one.line - line) <= NEAR).flatMap(({ pairs }) => pairs))
   }
   return found
 }

@@ -36,31 +36,16 @@ const whole = (value: number) => Math.abs(value - Math.round(value)) < 1e-4
 describe('what is symmetric', () => {
   it('stays so with its copies: a row in the middle of a frame lies in its middle', () => {
     fc.assert(
-      fc.property(
-        base,
-        fc.integer({ min: 2, max: 4 }),
-        fc.constantFrom(3, 4),
-        fc.boolean(),
-        (size, columns, step, isDot) => {
-          const first = 12 - ((columns - 1) * step) / 2
-          const member = isDot ? dot('member', first, 12) : line('member', first, 9, first, 15)
-          const { objects } = fitted(
-            [frame(2, 4, 20, 16), row(member, columns, step)],
-            rules,
-            rulesForGrid(rules, size),
-          )
-          const [box, { course, members }] = objects as [ReturnType<typeof frame>, ReturnType<typeof row>]
-          if (course.by !== 'lattice') throw new Error('It is no lattice any more.')
-          const { from } = members[0] as ReturnType<typeof line>
-          const middle = from.x + ((columns - 1) * course.across.x) / 2
-          expect([size, columns, step, Math.abs(middle - box.x - box.w / 2) < 0.02]).toEqual([
-            size,
-            columns,
-            step,
-            true,
-          ])
-        },
-      ),
+      fc.property(base, fc.integer({ min: 2, max: 4 }), fc.constantFrom(3, 4), (size, columns, step) => {
+        const first = 12 - ((columns - 1) * step) / 2
+        const member = line('member', first, 9, first, 15)
+        const { objects } = fitted([frame(2, 4, 20, 16), row(member, columns, step)], rules, rulesForGrid(rules, size))
+        const [box, { course, members }] = objects as [ReturnType<typeof frame>, ReturnType<typeof row>]
+        if (course.by !== 'lattice') throw new Error('It is no lattice any more.')
+        const { from } = members[0] as ReturnType<typeof line>
+        const middle = from.x + ((columns - 1) * course.across.x) / 2
+        expect([size, columns, step, Math.abs(middle - box.x - box.w / 2) < 0.02]).toEqual([size, columns, step, true])
+      }),
       { numRuns: 60 },
     )
   })
