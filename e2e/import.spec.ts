@@ -17,7 +17,7 @@ test('a folder of SVG becomes a set: rules proposed, icons chosen, snags mended,
   await expect(rules).toContainText('34 of 40')
   await expect(rules).toContainText('1.75 (buoy)')
   await expect(dialog.getByRole('img', { name: 'lighthouse' })).toBeVisible()
-  await expect(dialog).toContainText('text: it is set in the face that comes with Wise Square')
+  await expect(dialog).toContainText('text: its text became outlines in the font that comes with Wise Square')
   await dialog.getByLabel('Take quay').uncheck()
   // A proposed rule is left by a click, and taken by another.
   await rules.getByRole('checkbox', { name: /^corner/ }).uncheck()

@@ -83,7 +83,7 @@ test('an edge of a derived master is pinned by a drag, let go by a press, and al
   await expect(left).toHaveAttribute('aria-valuenow', String(before))
   await expect(bar).not.toContainText('by hand')
   await left.press('Enter')
-  await expect(left).toHaveAttribute('aria-valuetext', /let go by hand/)
+  await expect(left).toHaveAttribute('aria-valuetext', /released by hand/)
 })
 
 test('what could not be kept of a derived master is held to by a press, and let go by another', async ({ page }) => {
@@ -93,15 +93,15 @@ test('what could not be kept of a derived master is held to by a press, and let 
     marks = page.getByRole('group', { name: 'Edges of this master' })
   await expect(bar).toContainText('6 ties, 2 not kept')
   await marks.getByRole('button', { name: 'slant, not kept' }).first().click()
-  await expect(marks.getByRole('button', { name: 'slant, held to by hand' })).toHaveCount(1)
+  await expect(marks.getByRole('button', { name: 'slant, kept by hand' })).toHaveCount(1)
   await expect(bar).toContainText('1 by hand')
-  await marks.getByRole('button', { name: 'slant, held to by hand' }).click()
+  await marks.getByRole('button', { name: 'slant, kept by hand' }).click()
   await expect(bar).toContainText('6 ties, 2 not kept')
   // What holds is marked when it is asked for: marks lie over what is drawn.
   await expect(marks.getByRole('button', { name: 'slant, holds' })).toHaveCount(0)
   await bar.getByRole('button', { name: /ties/ }).click()
   await marks.getByRole('button', { name: 'slant, holds' }).first().click()
-  await expect(marks.getByRole('button', { name: 'slant, let go by hand' })).toHaveCount(1)
+  await expect(marks.getByRole('button', { name: 'slant, released by hand' })).toHaveCount(1)
   await page.keyboard.press('Control+z')
   await expect(bar).not.toContainText('by hand')
 })
