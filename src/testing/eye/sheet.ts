@@ -1,7 +1,7 @@
 import { pngOf } from '../rasterise'
 import { type Coverage, coverageOf, type Ink } from './ink'
 
-/** One icon on a contact sheet: as it was drawn, only scaled, and fitted. */
+/** One icon on a contact sheet: its drawing, the ink of the scaled drawing, and the ink of the fitted one. */
 export type Cell = { readonly name: string; readonly source: string; readonly plain: Ink; readonly fitted: Ink }
 
 /** Side of a picture on the sheet, the space around it, and the icons in a row, in pixels and numbers. */

@@ -15,6 +15,9 @@ export type Fitting = {
   readonly radius?: (centre: Point, r: number) => number | null
 }
 
+/** A row of copies: their count, and the step from one to the next. */
+export type Row = { readonly count: number; readonly step: Point }
+
 export const STAYING: Fitting = { scale: 1, x: (x) => x, y: (y) => y }
 
 /** Where a place goes. */

@@ -1,4 +1,4 @@
-import { type Fitting, fittedPlace, STAYING } from '../../drawing/model/fitting'
+import { type Fitting, fittedPlace, type Row, STAYING } from '../../drawing/model/fitting'
 import { laidNodes } from '../../drawing/objects/laid-nodes'
 import {
   cornerRadius,
@@ -21,7 +21,7 @@ import type { Point } from '../../geometry/point'
 import { type Segment, transformSegment } from '../../geometry/segment'
 import { apply, type Transform } from '../../geometry/transform'
 import { anchorOf, nameOf } from './anchor'
-import { copiedRows, numbersIn, type Row } from './copied-rows'
+import { numbersIn } from './copies'
 import { constant, type Form, type Spot, sumOf, unknown } from './form'
 import type { Axis, Length } from './mark'
 
@@ -123,8 +123,8 @@ export function figureOf(
       const first = { spots: spots.length, stretches: stretches.length, circles: circles.length }
       for (const member of object.members) gather(member)
       if (line && middle) imaged(line.axis, spotAt(middle), first)
-      const rows = copiedRows(object)
-      if (rows && 'from' in object) copied(object.from as Point, rows, first)
+      const copies = fitting.rows?.(object)
+      if (copies) copied(copies.from, copies.rows, first)
       return
     }
     const half = isStyled(object) ? halfOf(object) : null
@@ -174,7 +174,7 @@ export function figureOf(
     for (const one of circles.slice(first.circles)) circles.push({ ...one, centre: imageOf(one.centre), run })
   }
 
-  /** Adds copies in rows of all places gathered since `first`; the last copy of each row is placed, those between share its way. */
+  /** Adds the copies of all places gathered since `first`. The last copy of each row has a place of its own; the others lie evenly before it. */
   function copied(
     from: Point,
     rows: readonly Row[],

@@ -160,9 +160,9 @@ type Result = {
 /** What became of edges and ties; found when it is asked for. */
 type Outcome = () => Pick<Fitted, 'held' | 'ties'>
 
-/** How much a loss costs: parts that join or come apart most, what lies elsewhere least. */
+/** The cost of each kind of loss. Parts that join or come apart cost most, a moved contour costs least. */
 const COSTS: Readonly<Record<FitLoss['what'], number>> = { contours: 4, segments: 1, lopsided: 1, moved: 0.5 }
-/** How much it costs when no straight edge lies on pixels, and when a gap is closed that was open. */
+/** The cost of a drawing without any crisp edge, and the cost of a closed gap. */
 const SOFT = 3,
   CLOSED = 1.5
 

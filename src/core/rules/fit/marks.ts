@@ -1,4 +1,4 @@
-import { STAYING } from '../../drawing/model/fitting'
+import { type Row, STAYING } from '../../drawing/model/fitting'
 import { frameCorners } from '../../drawing/model/frame'
 import type { WithStyle } from '../../drawing/model/traits'
 import {
@@ -18,7 +18,7 @@ import { walk } from '../../drawing/objects/tree'
 import { boxCentre } from '../../geometry/box'
 import type { Point } from '../../geometry/point'
 import { anchorOf } from './anchor'
-import { copiedRows, offsetsOf, type Row } from './copied-rows'
+import { offsetsOf } from './copies'
 import { distinct, SAME } from './coordinates'
 import { across, AXES, type Axis, EVEN, markAt, type Marks, noMarks, type Paint, STRONG } from './mark'
 import { areaOf, roundMarks, runMarks } from './outline-marks'
@@ -43,8 +43,8 @@ export function marksOf(
     if (isContainer(object)) {
       const mirror = fitting.mirror?.(object)
       if (mirror) return imaged(object, mirror, paint, into)
-      const rows = copiedRows(object)
-      if (rows) return repeated(object, rows, paint, into)
+      const copies = fitting.rows?.(object)
+      if (copies) return repeated(object, copies.rows, paint, into)
       for (const member of object.members)
         gather(member, combines ? { ...own!, isCut: member.role === 'cuts' } : paint, into)
       return

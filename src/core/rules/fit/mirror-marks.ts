@@ -38,7 +38,7 @@ export function mirrorMarks(figure: Figure, marks: Marks, { outlines, pairs }: O
     found[axis].push([...imagesIn(axis, along, box), ...own])
     sides[axis].push({ line: boxCentre(box)[axis], pairs: own })
   }
-  // What is symmetric about one line, one within or beside the other, stays so.
+  // Contours that share a line of symmetry keep one line.
   for (const axis of AXES) {
     for (const one of outlines)
       if (one.isEven[axis]) sides[axis].push({ line: boxCentre(one.box)[axis], pairs: sidesIn(axis, one, one, [0]) })

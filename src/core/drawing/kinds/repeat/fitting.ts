@@ -1,10 +1,18 @@
 import type { FittingFacet } from '../facets/fitting'
 import type { Point } from '../../../geometry/point'
 import { tidy } from '../../../geometry/tidy'
-import { type Fitting, fittedPlace } from '../../model/fitting'
+import { type Fitting, fittedPlace, type Row } from '../../model/fitting'
 import type { Repeat } from './schema'
 
-type Row = { readonly count: number; readonly step: Point }
+/** The most copies that are placed one by one. A repeat with more keeps whole steps from its first copy. */
+const MOST_COPIES = 36
+
+/** The rows of a repeat that has few enough copies for each to be placed; null where it has more, or lies otherwise. */
+function placedRows(object: Repeat): { from: Point; rows: Row[] } | null {
+  const rows = rowsOf(object)
+  const count = rows?.reduce((product, { count }) => product * count, 1) ?? Infinity
+  return rows && count <= MOST_COPIES ? { from: object.from, rows } : null
+}
 
 /**
  * The rows of a repeat: two of a lattice, one of a straight line from end to end. Null for copies around a centre, along a
@@ -26,7 +34,10 @@ function rowsOf({ course }: Repeat): Row[] | null {
   return [{ count: course.count, step: { x: (b.x - a.x) / steps, y: (b.y - a.y) / steps } }]
 }
 
-/** Fits a repeat in rows to another grid: its step is what the last copy of each row and the first one are apart there. */
+/**
+ * Fits a repeat in rows to another grid: the fitted places of the first and the last copy of a row give its step. Null for
+ * copies around a centre or along a curve.
+ */
 function fittedRepeat(object: Repeat, to: Fitting): Repeat | null {
   const { course } = object,
     from = fittedPlace(object.from, to)
@@ -38,8 +49,10 @@ function fittedRepeat(object: Repeat, to: Fitting): Repeat | null {
     }
   const rows = rowsOf(object)
   if (!rows) return null
+  const isPlaced = placedRows(object) !== null
   const steps = rows.map(({ count, step }): { x: number; y: number } => {
     const steps = count - 1
+    if (!isPlaced) return scaledStep(step, to.scale)
     if (steps < 1) return { x: tidy(step.x * to.scale), y: tidy(step.y * to.scale) }
     const end = fittedPlace(lastOf(object.from, { count, step }), to)
     return { x: tidy((end.x - from.x) / steps), y: tidy((end.y - from.y) / steps) }
@@ -85,6 +98,6 @@ const whole = (value: number): number => (Math.abs(value) < 1 ? tidy(value) : Ma
 
 export const fitting: FittingFacet<Repeat> = {
   fit: fittedRepeat,
-  rows: rowsOf,
+  rows: placedRows,
   middle: ({ course }) => (course.by === 'turn' ? course.at : null),
 }
